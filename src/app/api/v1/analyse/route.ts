@@ -1,0 +1,10 @@
+import { analyseCall } from '@/server/api';
+import { analyseRequest } from '@/server/api-schemas';
+import { body, json } from '@/server/problem';
+
+export async function POST(request: Request): Promise<Response> {
+  const b = await body(request, analyseRequest);
+  if (!b.ok) return b.response;
+  const answer = analyseCall(b.value);
+  return answer.ok ? json(answer.value) : answer.response;
+}

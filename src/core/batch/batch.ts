@@ -1,0 +1,75 @@
+/**
+ * A batch: one making of one version of a formula. Its sheet is frozen when it starts; what came out is written after.
+ */
+import type { Vessel } from '../card/parts';
+import type { KindId } from '../formula/kinds';
+import type { Driver, Exactness } from './scale';
+
+/** From "keep this" to "something is wrong". */
+export const VERDICTS = ['best', 'good', 'fair', 'poor'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { best: 'Best yet', good: 'Good', fair: 'Fair', poor: 'Poor' };
+
+/** What was seen, a tap each. */
+export const MARKS = ['pale', 'dark', 'flat', 'tall', 'tender', 'tough', 'gummy', 'dry', 'greasy', 'stuck', 'tore', 'soapy'] as const;
+export type Mark = (typeof MARKS)[number];
+
+export interface SheetLine {
+  readonly key: string;
+  /** As written on the card. */
+  readonly text: string;
+  readonly name: string;
+  readonly vessel: Vessel;
+  /** "268.4 g"; null for a line without an amount. */
+  readonly measure: string | null;
+  readonly grams: number | null;
+  readonly preparation: string;
+}
+
+export interface Batch {
+  readonly id: string;
+  readonly formulaId: string;
+  readonly versionId: string;
+  readonly versionNumber: number;
+  readonly name: string;
+  readonly kind: KindId;
+  readonly school: string;
+  readonly driver: Driver;
+  readonly exactness: Exactness;
+  readonly sheet: readonly SheetLine[];
+  readonly massG: number;
+  readonly piecesPlanned: number | null;
+  readonly portionMl: number | null;
+  readonly startedAt: Date;
+  readonly finishedAt: Date | null;
+  readonly pieces: number | null;
+  readonly firstSideS: number | null;
+  readonly secondSideS: number | null;
+  readonly verdict: Verdict | null;
+  readonly marks: readonly string[];
+  readonly note: string;
+  readonly ticked: readonly string[];
+}
+
+export interface Outcome {
+  readonly pieces: number | null;
+  readonly firstSideS: number | null;
+  readonly secondSideS: number | null;
+  readonly verdict: Verdict;
+  readonly marks: readonly string[];
+  readonly note: string;
+}
+
+/** The lines of a sheet that are weighed: those with an amount. */
+export const weighable = (b: Pick<Batch, 'sheet'>): readonly SheetLine[] => b.sheet.filter((l) => l.grams !== null);
+
+export type NextAction = { readonly do: 'weigh'; readonly line: SheetLine; readonly left: number } | { readonly do: 'judge' } | { readonly do: 'nothing' };
+
+/** The one next thing to do for a batch. */
+export function nextAction(b: Pick<Batch, 'sheet' | 'ticked' | 'finishedAt'>): NextAction {
+  if (b.finishedAt) return { do: 'nothing' };
+  const left = weighable(b).filter((l) => !b.ticked.includes(l.key));
+  const line = left[0];
+  return line ? { do: 'weigh', line, left: left.length } : { do: 'judge' };
+}

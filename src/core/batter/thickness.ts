@@ -1,0 +1,59 @@
+/**
+ * Thickness of a batter before any foam: swollen flour and held liquid take up room, what is left flows. A model with
+ * constants fitted to judged batters; good to one class, and for comparing one formula with another.
+ */
+import { THICKNESSES, type Thickness } from '../formula/kinds';
+import type { TallyLine } from '../formula/tally';
+import { behaviourOf } from '../pantry/tables/behaviour';
+import { specificVolume } from './volume';
+
+/** Fit constants: read them as such, not as physics. */
+const A = 5.9;
+const INTRINSIC = 7.8;
+const PHI_MAX = 0.75;
+const PER_DEGREE = 0.03;
+const MOST_PA_S = 200;
+
+/** Upper ends of the classes, Pa.s at about 10 per second and 22 C. */
+const UPPER = [0.35, 1.1, 3.2, 12, Number.POSITIVE_INFINITY] as const;
+
+export interface ThicknessReading {
+  readonly paS: number;
+  readonly pour: Thickness;
+}
+
+export const thicknessClass = (paS: number): Thickness => THICKNESSES[UPPER.findIndex((u) => paS < u)] ?? 'scoop-and-hold';
+
+/**
+ * How thick the batter lines make a batter.
+ * @param restMin minutes since flour met liquid; tempC of the batter
+ * @returns null when there is nothing that flows
+ */
+export function thickness(lines: readonly TallyLine[], restMin = 10, tempC = 22): ThicknessReading | null {
+  let volume = 0;
+  let held = 0;
+  let liquid = 0;
+  let lnEta = 0;
+  for (const line of lines) {
+    if (line.use !== 'batter') continue;
+    for (const { ingredient: i, grams } of line.parts) {
+      const b = behaviourOf(i);
+      if (b.inclusion) continue;
+      const v = grams * specificVolume(i);
+      volume += v;
+      if (b.swells) {
+        const hydrated = 1 - b.swells.slow * Math.exp(-restMin / b.swells.tauMin);
+        held += v + grams * b.swells.absorption * hydrated;
+      } else if (b.viscosity !== null) {
+        held += grams * b.heldMlPerG;
+        liquid += v;
+        lnEta += v * Math.log(b.viscosity);
+      }
+    }
+  }
+  if (!(liquid > 0)) return null;
+  const crowding = Math.min(0.985, held / volume / PHI_MAX);
+  const eta = A * Math.exp(lnEta / liquid) * (1 - crowding) ** (-INTRINSIC * PHI_MAX) * Math.exp(PER_DEGREE * (22 - tempC));
+  const paS = Math.min(eta, MOST_PA_S);
+  return { paS, pour: thicknessClass(paS) };
+}

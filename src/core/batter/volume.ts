@@ -1,0 +1,100 @@
+/**
+ * Volume and density of a batter. Without air: the sum of the ingredients' own volumes (true density where the table
+ * has one, else worked from composition). Then the air that is whisked or folded in. Model: good to about 5 %.
+ */
+
+import type { TallyLine } from '../formula/tally';
+import type { Composition, Ingredient } from '../pantry/ingredient';
+import { behaviourOf } from '../pantry/tables/behaviour';
+
+/** g/mL of each constituent. */
+const CONSTITUENT = { waterG: 1, fatG: 0.92, proteinG: 1.35, sugarsG: 1.6, starchG: 1.55, fibreG: 1.5, ashG: 2.3, alcoholG: 0.79 } as const;
+
+function mlPerG(i: Ingredient): number {
+  const known = behaviourOf(i).trueDensity;
+  if (known !== null) return 1 / known;
+  let ml = 0;
+  for (const [k, d] of Object.entries(CONSTITUENT)) ml += i.per100g[k as keyof Composition] / d;
+  return ml / 100;
+}
+
+/** mL per g of an ingredient itself, no air in it or between it. */
+const cache = new Map<string, number>();
+export function specificVolume(i: Ingredient): number {
+  let v = cache.get(i.id);
+  if (v === undefined) {
+    v = mlPerG(i);
+    cache.set(i.id, v);
+  }
+  return v;
+}
+
+/** mL of air one large white (33 g) holds when whipped, and the share that folding in loses. */
+const AIR_ML_PER_WHITE = { soft: 170, firm: 235 } as const;
+const WHITE_G = 33;
+const WHITE_SHARE_OF_EGG = 33 / 50;
+const FOLDING_LOSS = 0.38;
+const FOAM_DENSITY = [0.55, 0.75] as const;
+
+export interface BatterVolume {
+  readonly airlessMl: number;
+  readonly volumeMl: number;
+  /** g/mL, air included. */
+  readonly densityGPerMl: number;
+  readonly foamed: boolean;
+}
+
+export interface FoamLine extends TallyLine {
+  readonly foam?: 'soft' | 'firm' | null;
+}
+
+/**
+ * Volume of the batter lines.
+ * @param air share of the airless volume that whisking adds (the kind's; 0.08 for griddle cakes)
+ * @returns null for an empty bowl
+ */
+export function batterVolume(lines: readonly FoamLine[], air: number): BatterVolume | null {
+  let mass = 0;
+  let airless = 0;
+  let foamMl = 0;
+  for (const line of lines) {
+    if (line.use !== 'batter') continue;
+    for (const p of line.parts) {
+      mass += p.grams;
+      airless += p.grams * specificVolume(p.ingredient);
+      if (line.foam && p.ingredient.category === 'egg') {
+        const whites = (p.ingredient.id === 'egg-white' ? p.grams : p.ingredient.id === 'egg-yolk' ? 0 : p.grams * WHITE_SHARE_OF_EGG) / WHITE_G;
+        foamMl += whites * AIR_ML_PER_WHITE[line.foam] * (1 - FOLDING_LOSS);
+      }
+    }
+  }
+  if (!(mass > 0)) return null;
+  let volume = airless * (1 + air);
+  const foamed = foamMl > airless * 0.1;
+  if (foamed) {
+    const density = mass / (volume + foamMl);
+    volume = mass / Math.min(FOAM_DENSITY[1], Math.max(FOAM_DENSITY[0], density));
+  }
+  return { airlessMl: airless, volumeMl: volume, densityGPerMl: mass / volume, foamed };
+}
+
+/** Batter that stays in the bowl and on the tools: 3 % of the mass, at least 15 g. */
+const LOSS_SHARE = 0.03;
+const LOSS_LEAST_G = 15;
+export const toolLossG = (massG: number): number => Math.min(massG, Math.max(LOSS_SHARE * massG, LOSS_LEAST_G));
+
+/** Mass to make so that `usableG` can be poured after the loss. */
+export const massForUsable = (usableG: number): number => Math.max(usableG / (1 - LOSS_SHARE), usableG + LOSS_LEAST_G);
+
+export interface Yield {
+  readonly pieces: number;
+  /** mL left for a part-load. */
+  readonly restMl: number;
+}
+
+/** How many whole pieces a batter pours. */
+export function piecesOf(massG: number, densityGPerMl: number, portionMl: number): Yield {
+  const usable = (massG - toolLossG(massG)) / densityGPerMl;
+  const pieces = Math.floor(usable / portionMl + 1e-9);
+  return { pieces, restMl: Math.max(0, usable - pieces * portionMl) };
+}

@@ -1,0 +1,182 @@
+/**
+ * A card: free text with a title, headings, ingredient lines, a yield and a method around them. Each line of the text
+ * ends up in one place: the title, the ingredient lines, or set aside with the reason. Nothing is dropped.
+ */
+
+import type { Conventions } from '../pantry/conventions';
+import { lookUp } from '../pantry/lookup';
+import { readAmount } from '../quantity/amount';
+import { doubtFractions } from './doubt';
+import { type Line, readLine } from './line';
+import type { Vessel } from './parts';
+import { stripBullet } from './split';
+
+export interface CardLine extends Line {
+  /** 1-based line of the text. */
+  readonly lineNumber: number;
+}
+
+export interface SetAside {
+  readonly lineNumber: number;
+  readonly text: string;
+  readonly why: 'heading' | 'yield' | 'method' | 'note';
+}
+
+export interface Card {
+  readonly title: string | null;
+  readonly lines: readonly CardLine[];
+  readonly ignored: readonly SetAside[];
+}
+
+export interface CardTooLong {
+  readonly chars: number;
+  readonly message: string;
+}
+
+/** A card longer than this is no card. */
+export const MOST_CARD_CHARS = 60_000;
+export const MOST_CARD_LINES = 1_500;
+
+type Section = Vessel | 'batter' | 'method' | 'notes';
+
+const METHOD_HEAD =
+  /^(?:method|directions?|instructions?|preparation|steps?|how to(?: make)?(?: it| them)?|procedure|to (?:make|cook|mix|prepare)(?: .{1,30})?|making|cooking)\s*[:.]?$/i;
+const NOTES_HEAD = /^(?:notes?|tips?|variations?|storage|nutrition|equipment|tools)\s*[:.]?$/i;
+const PAN_HEAD = /\b(?:pan|griddle|frying|greasing|cooking)\b/i;
+const TOPPING_HEAD = /\b(?:topping|toppings|serve|serving|sauce|garnish|filling|finish)\b/i;
+const FOLD_HEAD = /\b(?:fold[- ]?ins?|add[- ]?ins?|mix[- ]?ins?|to fold in|whites)\b/i;
+const YIELD =
+  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for)\b\s*:?\s*(?:about\s+|approx\.?\s+)?(?:\d|one|two|three|four|six|eight|ten|twelve|a dozen)|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests)\s*\.?$)/i;
+const TIMES =
+  /^(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date)\b[^,]{0,24}:/i;
+const CLOCK =
+  /^(?:about\s+)?[\d.,½¼¾/ –-]+\s*(?:(?:to|or)\s+\d+\s*)?(?:min(?:ute)?s?|hours?|hrs?|h|seconds?|secs?|°|degrees?|[cf]\b|cm\b|mm\b|inch(?:es)?\b)(?:\b|\s|$)/i;
+const VERBS = new Set(
+  `add allow arrange bake beat blend boil bring brush chill check combine cook cool cover crack cut discard divide do drain drizzle drop dust fill finish flip
+  fold fry garnish grease grind heat hold if in invert keep ladle leave let lift lightly line lower make mash measure meanwhile melt mix once open place pour
+  preheat prepare press puree put quickly reduce reheat remove repeat rest return rub scatter scoop scrape season separate serve set sieve sift simmer slide slowly soak
+  spoon spread sprinkle start stack stir strain swirl switch take then tilt toss transfer turn until use wait warm when whip whisk wipe work wrap gently carefully
+  using with after before while as for to first next finally repeat`
+    .split(/\s+/)
+    .filter(Boolean),
+);
+
+function headingSection(text: string): Section | null {
+  const t = text.replace(/^[#=*_\s]+|[#=*_\s]+$/g, '');
+  if (METHOD_HEAD.test(t)) return 'method';
+  if (NOTES_HEAD.test(t)) return 'notes';
+  const bare = /^(?:ingredients?|batter|pancakes?|waffles?|crepes?|dry(?: ingredients?| mix| bowl)?|wet(?: ingredients?| mix| bowl)?)\s*:?$/i.test(t);
+  const colon = /:$/.test(t);
+  const words = t.replace(/:$/, '').split(/\s+/).length;
+  const marked = /^[#=*_]/.test(text);
+  if (!bare && !((colon || marked) && words <= 7)) {
+    return /^(?:for|to)\s+(?:the\s+)?(?:pan|griddle|serving|serve|topping|toppings|batter|sauce|filling|frying)$/i.test(t) ? sectionOf(t) : null;
+  }
+  return sectionOf(t);
+}
+
+function sectionOf(t: string): Section {
+  if (TOPPING_HEAD.test(t)) return 'topping';
+  if (PAN_HEAD.test(t) && !/pancake/i.test(t)) return 'pan';
+  if (FOLD_HEAD.test(t)) return 'fold-in';
+  if (/^dry\b/i.test(t)) return 'dry';
+  if (/^wet\b/i.test(t)) return 'wet';
+  return 'batter';
+}
+
+const hintOf = (s: Section): Vessel | null => (s === 'batter' || s === 'method' || s === 'notes' ? null : s);
+
+const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLowerCase();
+
+function isMethod(t: string): boolean {
+  const words = t.split(/\s+/).length;
+  if (CLOCK.test(t)) return true;
+  const amount = readAmount(t);
+  if (amount && amount.amount.terms[0]?.unit !== null) return words > 28;
+  if (VERBS.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
+  // prose: a full sentence of some length
+  return words > 14 || (words > 4 && /[.!]$/.test(t)) || /[.!?]\s+[A-Z]/.test(t);
+}
+
+/** "2 cups flour, 1 tsp salt, 2 eggs": several whole ingredients on one line. */
+function several(t: string, house: Conventions): readonly string[] | null {
+  const bits = t.split(/\s*;\s*|\s*,\s+(?=[\d½¼¾⅓⅔⅛])/u).filter(Boolean);
+  if (bits.length < 2) return null;
+  const whole = bits.every((b) => {
+    const l = readLine(b, house);
+    return l.ingredient !== null && l.grams !== null;
+  });
+  return whole ? bits : null;
+}
+
+/**
+ * Reads a pasted card.
+ * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
+ * @param house conventions for what the card does not say
+ */
+export function readCard(text: string, house: Conventions): { readonly ok: true; readonly value: Card } | { readonly ok: false; readonly error: CardTooLong } {
+  const rows = text.split(/\r\n|\r|\n|\u2028|\u2029/);
+  if (text.length > MOST_CARD_CHARS || rows.length > MOST_CARD_LINES) {
+    const message = `This text has ${text.length.toLocaleString('en-GB')} characters on ${rows.length.toLocaleString('en-GB')} lines; a card has at most ${MOST_CARD_CHARS.toLocaleString('en-GB')} on ${MOST_CARD_LINES.toLocaleString('en-GB')}. Paste only the recipe.`;
+    return { ok: false, error: { chars: text.length, message } };
+  }
+  const dashes = rows.filter((r) => /^\s*-\d/.test(r)).length;
+  let title: string | null = null;
+  let section: Section = 'batter';
+  const lines: CardLine[] = [];
+  const ignored: SetAside[] = [];
+  const only = rows.filter((r) => r.trim() !== '').length === 1;
+
+  for (const [n, raw] of rows.entries()) readRow(raw, n);
+
+  function readRow(raw: string, n: number): void {
+    const lineNumber = n + 1;
+    const aside = (why: SetAside['why']): void => {
+      ignored.push({ lineNumber, text: raw, why });
+    };
+    // a card that writes "-2 cups" on several lines uses the dash as a bullet
+    const source = dashes > 1 ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw;
+    const t = stripBullet(source);
+    if (t === '') return;
+    const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(source);
+    const head = only ? null : headingSection(t);
+    if (head) {
+      section = head;
+      aside('heading');
+      return;
+    }
+    if (section === 'method') return aside('method');
+    if (section === 'notes') return aside('note');
+    if (YIELD.test(t)) return aside('yield');
+    if (TIMES.test(t)) return aside('note');
+    const push = (line: Line): void => {
+      lines.push({ ...line, lineNumber });
+    };
+    const hint = hintOf(section);
+    if (!only && isMethod(t)) return aside(lines.length === 0 && !numbered && !VERBS.has(firstWord(t)) ? 'note' : 'method');
+    const split = several(t, house);
+    if (split) {
+      for (const bit of split) push(readLine(bit, house, {}, hint));
+      return;
+    }
+    const line = readLine(dashes > 1 ? source : raw.trim(), house, {}, hint);
+    const hasAmount = line.written.length > 0 || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
+    if (!hasAmount && !only) {
+      const names = lookUp(t, house).kind !== 'unknown' || line.ingredient !== null;
+      if (lines.length === 0 && !title && (!names || looksLikeTitle(raw, rows.slice(n + 1)))) {
+        title = t;
+        return;
+      }
+      if (lines.length === 0 && !names) return aside('note');
+    }
+    push(line);
+  }
+
+  const doubted = doubtFractions(lines);
+  return { ok: true, value: { title, lines: doubted, ignored } };
+}
+
+/** "Buttermilk" alone on top, a gap below it: a title though it names an ingredient. */
+function looksLikeTitle(raw: string, after: readonly string[]): boolean {
+  return /^\s*[A-Z#]/.test(raw) && !/^\s*[-*•]/.test(raw) && (after[0]?.trim() === '' || /^\s*#/.test(raw)) && after.some((r) => r.trim() !== '');
+}

@@ -1,0 +1,335 @@
+/**
+ * Splitting a line into its amount(s), the words that name the ingredient, what is done to it and what it is for.
+ * Only words are handled here; whether a phrase names an ingredient is asked of the caller.
+ */
+import Fraction from 'fraction.js';
+import type { FillMethod } from '../pantry/conventions';
+import { type Amount, type ReadAmount, scaleAmount } from '../quantity/amount';
+import { readNumber } from '../quantity/number';
+import { unitById } from '../quantity/units';
+import type { LineFinding, Use } from './parts';
+
+export interface SplitLine {
+  readonly amounts: readonly Amount[];
+  readonly name: string;
+  readonly preparation: string;
+  readonly fill: FillMethod | null;
+  readonly use: Use | null;
+  /** "plus 1 yolk": more of something else on the same line. */
+  readonly extras: readonly { readonly amount: Amount; readonly name: string }[];
+  readonly notes: readonly LineFinding[];
+  readonly problem: LineFinding | null;
+}
+
+const BULLET = /^\s*(?:[•●▪◦‣∙·*☐☑✓✔□–—]|\[[ x]?\]|-(?!\s*\d)|-(?=\s+\d))\s*/iu;
+const NUMBERING = /^\s*\(?\d{1,2}[.)]\s+(?=\S)/;
+
+/** Takes bullets, tick boxes, numbering and dot leaders off a line; the rest is as written. */
+export const stripBullet = (text: string): string =>
+  text
+    .replace(BULLET, '')
+    .replace(NUMBERING, '')
+    .replace(/\s*\.{3,}\s*|\s*…\s*/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+
+const PAN =
+  /[\s,(]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping)\s+)*(?:pan|pans|griddle|skillet|iron|waffle iron|frying|fry|greasing|grease|cooking|coating the pan|tin|mould|moulds|ball pan)\b[^()]*\)?\s*$/i;
+const TOPPING =
+  /[\s,(]*\b(?:(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|sprinkling|spreading|finish|finishing|spooning over)|on top|alongside|at the table)\b[^()]*\)?\s*$/i;
+const EXTRA = /[\s,]*(?:\(\s*)?\b(?:plus|and|with|\+)\s+(?:a\s+(?:little|bit|few)\s+|some\s+)?(?:more|extra|additional)\b.*$/i;
+const TAIL = /[\s,(]*\b(?:to taste|optional|as needed|if needed|if you like|if liked|divided|or as needed)\b\)?\s*$/i;
+const PREFILL = /^(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed)\s+/i;
+const POSTFILL = /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
+const OF = /^of\s+(?:an?\s+|the\s+)?/i;
+
+function fillOf(how: string | undefined, word: string): FillMethod {
+  const w = word.toLowerCase();
+  if (w === 'packed') return /lightly|loosely/i.test(how ?? '') ? 'spooned' : 'packed';
+  if (w === 'sifted' || w === 'dipped' || w === 'fluffed') return w;
+  return 'spooned';
+}
+
+type ReadAmountFn = (text: string) => ReadAmount | null;
+/** The id of the ingredient a phrase names, or null. */
+type NameOf = (phrase: string) => string | null;
+
+/** "zest and juice of 1 lemon", "whites of 3 eggs", "juice of half a lemon". */
+const PART_OF =
+  /^(?:the\s+)?(?:(?:finely|freshly|coarsely)\s+)?(?:(?:grated|squeezed|strained)\s+)?(zest|rind|juice|yolks?|whites?)(?:\s+and\s+(zest|rind|juice))?\s+(?:of|from)\s+(.+)$/i;
+const PART_NAME: Readonly<Record<string, string>> = { zest: 'lemon zest', rind: 'lemon zest', juice: 'lemon juice', yolk: 'egg yolk', white: 'egg white' };
+const partName = (w: string | undefined): string => PART_NAME[(w ?? '').toLowerCase().replace(/s$/, '')] ?? '';
+
+function partOf(text: string): SplitLine | null {
+  const m = PART_OF.exec(text);
+  const whole = m?.[3];
+  if (!m || !whole) return null;
+  const n = readNumber(whole);
+  if (!n) return null;
+  const [named = '', ...prep] = whole.slice(n.length).split(',');
+  const noun = named
+    .trim()
+    .replace(OF, '')
+    .replace(/^(?:large|small|medium|unwaxed|whole)\s+/i, '');
+  if (!/^(?:lemons?|eggs?)$/i.test(noun)) return null;
+  const amount: Amount = { terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }], approximate: false };
+  const extras = m[2] ? [{ amount, name: partName(m[2]) }] : [];
+  return { ...EMPTY, amounts: [amount], name: partName(m[1]), extras, preparation: prep.join(',').trim() };
+}
+
+const EMPTY: SplitLine = { amounts: [], name: '', preparation: '', fill: null, use: null, extras: [], notes: [], problem: null };
+
+/** "Flour: 2 cups", "butter, 2 tbsp, melted": the amount stands after the name. */
+function trailing(text: string, read: ReadAmountFn): { amount: ReadAmount; before: string; after: string } | null {
+  const seam = /\s*(?:[:=–—]|\s-|,|\()\s*(?=[\d.½¼¾⅓⅔⅛a-z~])|\s+(?=[\d½¼¾⅓⅔⅛])/giu;
+  for (let m = seam.exec(text); m; m = seam.exec(text)) {
+    if (m.index === 0) continue;
+    const at = m.index + m[0].length;
+    const a = read(text.slice(at));
+    if (!a) continue;
+    const after = text.slice(at + a.length);
+    if (!/^\s*(?:$|[,;()/])/.test(after)) continue;
+    // a bare word such as "a" after a comma is no amount
+    const [first] = a.amount.terms;
+    if (first?.unit === null && !/[\d½¼¾⅓⅔⅛]/.test(text.slice(at, at + a.length)) && !m[0].includes(':')) continue;
+    return { amount: a, before: text.slice(0, m.index), after: after.replace(/^\s*\)/, '') };
+  }
+  return null;
+}
+
+const unitOf = (a: Amount): string | null => a.terms[0]?.unit ?? null;
+const isVague = (a: Amount): boolean => unitById(unitOf(a) ?? '')?.dimension === 'vague';
+const count = (a: Amount): Fraction => a.terms[0]?.low ?? new Fraction(1);
+
+/** Reads "(240 g)", "(15 oz each)", "(about 2 cups)" as a second amount of the first. */
+function second(inner: string, first: Amount | undefined, read: ReadAmountFn): Amount | null {
+  const t = inner.trim().replace(/^(?:or|=|i\.e\.|equals)\s+/i, '');
+  const a = read(t);
+  if (!a || a.amount.terms.some((x) => x.unit === null)) return null;
+  const rest = t.slice(a.length).trim();
+  if (rest !== '' && !/^(?:each|apiece|in total|total|in all|weight|drained|per \w+)$/i.test(rest)) return null;
+  const each = /^(?:each|apiece|per )/i.test(rest) || (first !== undefined && isVague(first) && !/total|in all/i.test(rest));
+  return each && first ? scaleAmount(a.amount, count(first)) : a.amount;
+}
+
+/**
+ * Splits an ingredient line.
+ * @param text as written
+ * @param isName the id of the ingredient a phrase names, or null
+ * @param read reads an amount at the start of a text
+ */
+export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): SplitLine {
+  let t = stripBullet(text);
+  if (/^[-−]\s*[\d½¼¾⅓⅔⅛]/u.test(t) || /^[-−]\d/u.test(text.trim()))
+    return { ...EMPTY, name: t, problem: { code: 'not-positive', message: 'An amount has to be more than nothing: take the minus sign off.' } };
+  if (/\d{10,}|\d[eE][+]?\d{2,}/.test(t))
+    return { ...EMPTY, name: t, problem: { code: 'enormous', message: 'That number is too long to be an amount: check it.' } };
+
+  let use: Use | null = null;
+  const prep: string[] = [];
+  const take = (re: RegExp): boolean => {
+    const m = re.exec(t);
+    if (!m) return false;
+    const words = m[0].replace(/^[\s,(]+|[\s)]+$/g, '');
+    if (words) prep.push(words);
+    t = t.slice(0, m.index).trim();
+    return true;
+  };
+  if (take(EXTRA)) use = 'batter';
+  if (!use && take(PAN)) use = 'pan';
+  else if (!use && take(TOPPING)) use = 'topping';
+  while (take(TAIL));
+  if (use === 'batter') use = null;
+  if (/\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i.test(t)) use = 'pan';
+
+  const special = partOf(t);
+  if (special) return { ...special, use, preparation: [special.preparation, ...prep].filter(Boolean).join(', ') };
+
+  const amounts: Amount[] = [];
+  let fill: FillMethod | null = null;
+  let rest: string;
+  let front = '';
+  const lead = read(t);
+  if (lead) {
+    amounts.push(lead.amount);
+    fill = lead.fill;
+    rest = t.slice(lead.length);
+  } else {
+    const tail = trailing(t, read);
+    if (tail) {
+      amounts.push(tail.amount.amount);
+      fill = tail.amount.fill;
+      front = tail.before.trim();
+      rest = tail.after;
+    } else rest = t;
+  }
+
+  // a second amount straight after the first: "(240 g)", "/ 2 cups", ", about 240 g", "15-oz can"
+  for (let again = amounts.length > 0; again; ) {
+    again = false;
+    const paren = /^\s*[([]([^()[\]]*)[)\]]\s*/.exec(rest);
+    if (paren) {
+      const b = second(paren[1] ?? '', amounts[0], read);
+      const [first] = amounts;
+      const pack = /^(cans?|tins?|packets?|packages?|pkgs?\.?|jars?|sachets?|sticks?)\b\s*/i.exec(rest.slice(paren[0].length));
+      if (b && pack && first && unitOf(first) === null) {
+        amounts[0] = scaleAmount(b, count(first));
+        rest = rest.slice(paren[0].length + pack[0].length);
+        again = true;
+      } else if (b && amounts.length < 2) {
+        amounts.push(b);
+        rest = rest.slice(paren[0].length);
+        again = true;
+      } else if (!b) {
+        prep.push((paren[1] ?? '').trim());
+        rest = rest.slice(paren[0].length);
+        again = true;
+      }
+      continue;
+    }
+    const slash = /^\s*(?:[/|=]|,?\s*(?:about|approx\.?|approximately|or about)(?=\s))\s*/i.exec(rest);
+    const other = slash && amounts.length < 2 ? read(rest.slice(slash[0].length)) : null;
+    if (slash && other && unitOf(other.amount) !== null) {
+      amounts.push(other.amount);
+      rest = rest.slice(slash[0].length + other.length);
+      again = true;
+      continue;
+    }
+    const [first] = amounts;
+    const packed = first && unitOf(first) === null ? read(rest.trimStart()) : null;
+    if (first && packed && unitOf(packed.amount) !== null) {
+      const tailText = rest.trimStart().slice(packed.length);
+      const pack = /^\s*-?\s*(cans?|tins?|packets?|packages?|pkgs?\.?|jars?|sachets?|sticks?|bars?)\b\s*/i.exec(tailText);
+      if (pack) {
+        amounts[0] = scaleAmount(packed.amount, count(first));
+        rest = tailText.slice(pack[0].length);
+        again = true;
+      }
+    }
+  }
+
+  let body = `${front} ${rest}`.trim().replace(OF, '');
+  const pre = PREFILL.exec(body);
+  if (pre) {
+    fill = fillOf(pre[1], pre[2] ?? '');
+    body = body.slice(pre[0].length);
+  }
+
+  // brackets further on: another amount, or a remark
+  body = body
+    .replace(/\s*[([]([^()[\]]*)[)\]]\s*/g, (_all, inner: string) => {
+      const b = amounts.length > 0 && amounts.length < 2 ? second(inner, amounts[0], read) : null;
+      if (b) amounts.push(b);
+      else if (amounts.length === 0) {
+        const only = read(inner.trim());
+        if (only && unitOf(only.amount) !== null && only.length === inner.trim().length) amounts.push(only.amount);
+        else prep.push(inner.trim());
+      } else prep.push(inner.trim());
+      return ' ';
+    })
+    .trim();
+
+  // "2 eggs plus 1 yolk", "1 cup milk plus 2 tablespoons"
+  const extras: { amount: Amount; name: string }[] = [];
+  for (let joined = splitPlus(body, read); joined; joined = splitPlus(body, read)) {
+    const left = nameOnly(joined.left);
+    if (!isName(left)) break;
+    const right = nameOnly(joined.right.replace(OF, ''));
+    const [first] = amounts;
+    if (right === '' && first) amounts[0] = { ...first, terms: [...first.terms, ...joined.amount.terms] };
+    else if (isName(right)) extras.unshift({ amount: joined.amount, name: right });
+    else break;
+    body = joined.left;
+  }
+
+  const { name, after } = nameAndAfter(body, isName);
+  if (after) prep.unshift(after);
+  const preparation = prep.filter(Boolean).join(', ');
+  const post = POSTFILL.exec(after);
+  if (post && !fill) fill = fillOf(post[1], post[2] ?? '');
+  const juiced = /^(?:\w+\s+)?lemons?$/i.test(name)
+    ? /\bjuiced?\b/i.test(preparation)
+      ? 'lemon juice'
+      : /\bzest(?:ed)?\b/i.test(preparation)
+        ? 'lemon zest'
+        : null
+    : null;
+  const trailingAmount = amounts.length === 1 ? sameAgain(after, amounts[0], read) : null;
+  if (trailingAmount) {
+    amounts.push(trailingAmount);
+    return { amounts, name: juiced ?? name, preparation: prep.slice(1).filter(Boolean).join(', '), fill, use, extras, notes: [], problem: null };
+  }
+  const problem = amounts.length > 0 && !isName(name) ? twoAmounts(body, read) : secondAfter(after, amounts, read);
+  return { amounts, name: juiced ?? name, preparation, fill, use, extras, notes: [], problem };
+}
+
+function splitPlus(body: string, read: ReadAmountFn): { left: string; amount: Amount; right: string } | null {
+  const re = /\s*(?:,\s*)?(?:\bplus\b|\+|\band\b|&)\s*/gi;
+  let last: { left: string; amount: Amount; right: string } | null = null;
+  for (let m = re.exec(body); m; m = re.exec(body)) {
+    const a = read(body.slice(m.index + m[0].length));
+    if (a && m.index > 0) last = { left: body.slice(0, m.index), amount: a.amount, right: body.slice(m.index + m[0].length + a.length).trim() };
+  }
+  return last;
+}
+
+const nameOnly = (s: string): string => (s.split(/,|;|\s[-–—]\s/)[0] ?? '').trim();
+
+/** The name is what stands before the first comma, unless the words after it are needed to make it one ("flour, whole wheat"). */
+function nameAndAfter(body: string, isName: NameOf): { name: string; after: string } {
+  const b = body.replace(/^[\s,:;.–—-]+|[\s,:;–—-]+$/g, '').replace(/\.$/, '');
+  const cut = /,|;|\s[-–—]\s/.exec(b);
+  let name = (cut ? b.slice(0, cut.index) : b).trim();
+  let after = cut ? b.slice(cut.index + cut[0].length).trim() : '';
+  if (cut) {
+    const [next = '', ...others] = after.split(/[,;]\s*/);
+    const swapped = `${next} ${name}`;
+    const plain = isName(name);
+    const turned = isName(swapped);
+    // "sugar, brown" is another thing than sugar; "butter, melted" is not
+    if (turned && turned !== plain) return { name: swapped, after: others.join(', ') };
+    // "melted, cooled butter"
+    if (!plain && isName(after)) return { name: after, after: name };
+  }
+  const or = /\s+(?:or|\/)\s+/i.exec(name);
+  if (or && isName(name.slice(0, or.index))) {
+    after = [name.slice(or.index).trim(), after].filter(Boolean).join(', ');
+    name = name.slice(0, or.index);
+  }
+  return { name, after };
+}
+
+/** A second, unjoined amount inside the name: "1 cup milk 2 cups". */
+function twoAmounts(body: string, read: ReadAmountFn): LineFinding | null {
+  const re = /\s(?=[\d½¼¾⅓⅔⅛])/gu;
+  for (let m = re.exec(body); m; m = re.exec(body)) {
+    const a = read(body.slice(m.index + 1));
+    if (a && unitOf(a.amount) !== null)
+      return {
+        code: 'two-amounts',
+        message: 'Two amounts on one line: give each ingredient a line of its own, or put the second in brackets if it says the same twice.',
+      };
+  }
+  const first = read(body);
+  if (first && unitOf(first.amount) !== null)
+    return { code: 'two-amounts', message: 'Two amounts side by side: which one counts? Put the second in brackets if it says the same twice.' };
+  return null;
+}
+
+/** "2 cups flour, about 240 g": a weight beside a volume says the same thing twice. */
+function sameAgain(after: string, first: Amount | undefined, read: ReadAmountFn): Amount | null {
+  const a = read(after);
+  if (!a || !first || after.slice(a.length).trim() !== '') return null;
+  const kind = (x: Amount): string | undefined => unitById(unitOf(x) ?? '')?.dimension;
+  return kind(a.amount) !== undefined && kind(a.amount) !== kind(first) ? a.amount : null;
+}
+
+/** "1 cup milk, 2 cups": a second amount after the comma. */
+function secondAfter(after: string, amounts: readonly Amount[], read: ReadAmountFn): LineFinding | null {
+  if (amounts.length === 0 || !/^[\d½¼¾⅓⅔⅛]/u.test(after)) return null;
+  const a = read(after);
+  if (!a || unitOf(a.amount) === null) return null;
+  if (amounts.length === 1 && after.slice(a.length).trim() === '')
+    return { code: 'two-amounts', message: 'Two amounts on one line: put the second in brackets if it says the same twice, or take one off.' };
+  return { code: 'two-amounts', message: 'Two amounts on one line: give each ingredient a line of its own.' };
+}

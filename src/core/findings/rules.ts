@@ -1,0 +1,204 @@
+/**
+ * The rules that speak about a formula: one small function each, in a list. A rule looks at the numbers and says
+ * nothing, or a plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the
+ * zone's width outside is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
+ */
+
+import type { ThicknessReading } from '../batter/thickness';
+import type { BatterVolume } from '../batter/volume';
+import { type Kind, POUR_WORDS, type Rail, readZone, type School, THICKNESSES, type Zone } from '../formula/kinds';
+import type { Percentages, Tally, TallyLine } from '../formula/tally';
+import type { Ledger } from '../lift/ledger';
+import { grams, lift, percent, percentNumber } from '../quantity/say';
+
+export const SEVERITIES = ['stop', 'look', 'note'] as const;
+export type Severity = (typeof SEVERITIES)[number];
+export type Basis = 'measured' | 'arithmetic' | 'model';
+
+export interface Finding {
+  readonly code: string;
+  readonly severity: Severity;
+  readonly basis: Basis;
+  readonly message: string;
+}
+
+export interface Evidence {
+  readonly lines: readonly (TallyLine & { readonly text?: string })[];
+  /** Null: no zone is tested. */
+  readonly kind: Kind | null;
+  readonly school: School | null;
+  readonly tally: Tally;
+  readonly percent: Percentages | null;
+  readonly ledger: Ledger;
+  /** g per 100 g flour; null without flour. */
+  readonly co2Per100gFlour: number | null;
+  readonly volume: BatterVolume | null;
+  readonly thickness: ThicknessReading | null;
+}
+
+export type Rule = (e: Evidence) => Finding | null;
+
+const span = ([low, high]: Zone): string => `${percentNumber(low)} to ${percent(high)}`;
+const plural = (e: Evidence): string => `${e.kind?.pieces ?? 'batters'}${e.kind && e.kind.schools.length > 1 && e.school ? ` (${e.school.name})` : ''}`;
+
+const noFlour: Rule = (e) =>
+  e.tally.flourG > 0
+    ? null
+    : {
+        code: 'no-flour',
+        severity: 'stop',
+        basis: 'arithmetic',
+        message: 'There is no flour in this formula, so no ratio can be worked. Add a flour, meal or starch line.',
+      };
+
+const SODA_STEPS: readonly (readonly [percentOfFlour: number, severity: Severity])[] = [
+  [0.8, 'stop'],
+  [0.45, 'look'],
+  [0.25, 'note'],
+];
+
+const sodaUnspent: Rule = (e) => {
+  const left = e.ledger.unspentSodaG;
+  if (!(e.tally.flourG > 0)) return null;
+  const pct = (100 * left) / e.tally.flourG;
+  const step = SODA_STEPS.find(([limit]) => pct > limit);
+  if (!step) return null;
+  const works = e.ledger.sodaG - left;
+  const keep =
+    works < 0.05 ? 'Leave the soda out, or bring a sour liquid.' : `The acid here works ${grams(works)}; keep that much, or bring more of a sour liquid.`;
+  return {
+    code: 'soda-unspent',
+    severity: step[1],
+    basis: 'arithmetic',
+    message: `${grams(left)} of soda has no acid to work on (${percent(pct)} of the flour): soapy taste, yellow-brown crust. ${keep}`,
+  };
+};
+
+/** meq of food acid left over per 100 g flour from which a batter tastes tangy and browns slowly. */
+const TANGY_MEQ = 14;
+
+const acidUnspent: Rule = (e) => {
+  if (!(e.tally.flourG > 0)) return null;
+  const per100 = (100 * e.ledger.unspentAcidMeq) / e.tally.flourG;
+  if (per100 <= TANGY_MEQ) return null;
+  return {
+    code: 'acid-unspent',
+    severity: 'note',
+    basis: 'arithmetic',
+    message: `${e.ledger.unspentAcidMeq.toFixed(0)} meq of acid is left over: some tang, and slower browning. It could work ${grams(e.ledger.unspentAcidMeq / 11.904)} of soda.`,
+  };
+};
+
+interface ZoneWords {
+  readonly code: string;
+  readonly rail: Rail;
+  readonly when: 'above' | 'below';
+  readonly says: (e: Evidence) => string;
+}
+
+const ZONE_WORDS: readonly ZoneWords[] = [
+  { code: 'salt-high', rail: 'salt', when: 'above', says: () => 'it will taste of it; salted butter is counted' },
+  { code: 'salt-low', rail: 'salt', when: 'below', says: () => 'it will taste flat' },
+  {
+    code: 'sugar-high',
+    rail: 'sugar',
+    when: 'above',
+    says: (e) => (e.kind?.id === 'crepe' ? 'crepes stiffen and tear' : 'the crust browns before the middle sets'),
+  },
+  { code: 'fat-high', rail: 'fat', when: 'above', says: () => 'heavy and greasy' },
+  { code: 'egg-high', rail: 'egg', when: 'above', says: () => 'rubbery and less airy' },
+  { code: 'egg-low', rail: 'egg', when: 'below', says: () => 'it may break when turned' },
+];
+
+const RAIL_NOUN: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Lift' };
+
+const zoneRule =
+  (w: ZoneWords): Rule =>
+  (e) => {
+    if (!e.school || !e.percent || w.rail === 'lift') return null;
+    const value = w.rail === 'water' ? e.percent.freeWater : e.percent[w.rail];
+    const zone = e.school.zones[w.rail];
+    const r = readZone(value, zone);
+    if (r.standing !== w.when) return null;
+    return {
+      code: w.code,
+      severity: r.far ? 'look' : 'note',
+      basis: 'arithmetic',
+      message: `${RAIL_NOUN[w.rail]} is ${percent(value)} of the flour; most ${plural(e)} have ${span(zone)}: ${w.says(e)}.`,
+    };
+  };
+
+const raised: Rule = (e) => {
+  if (!e.school || e.co2Per100gFlour === null || e.tally.hasYeast) return null;
+  const zone = e.school.zones.lift;
+  const r = readZone(e.co2Per100gFlour, zone);
+  if (r.standing === 'in' || (r.standing === 'below' && e.volume?.foamed)) return null;
+  const says = r.standing === 'below' ? 'they will lie flat' : 'they puff, then fall, and taste of leavening';
+  return {
+    code: r.standing === 'below' ? 'under-raised' : 'over-raised',
+    severity: r.far ? 'look' : 'note',
+    basis: 'arithmetic',
+    message: `The leavening gives ${lift(e.co2Per100gFlour)} g of gas per 100 g flour; most ${plural(e)} have ${lift(zone[0])} to ${lift(zone[1])} g: ${says}.`,
+  };
+};
+
+const pourRule: Rule = (e) => {
+  if (!e.school || !e.thickness || !e.percent) return null;
+  const at = THICKNESSES.indexOf(e.thickness.pour);
+  const [from, to] = e.school.pour.map((p) => THICKNESSES.indexOf(p)) as [number, number];
+  const water = readZone(e.percent.freeWater, e.school.zones.water).standing;
+  const thick = at - to;
+  const thin = from - at;
+  const wanted = e.school.pour[0] === e.school.pour[1] ? e.school.pour[0] : e.school.pour.join(' to ');
+  if (thick >= 2 || (thick === 1 && water === 'below'))
+    return {
+      code: 'too-thick',
+      severity: thick >= 2 ? 'look' : 'note',
+      basis: 'model',
+      message: `The batter ${POUR_WORDS[e.thickness.pour]}; ${plural(e)} want ${wanted}. Free water is ${percent(e.percent.freeWater)} of the flour. Thin it a little at a time.`,
+    };
+  if (thin >= 2 || (thin === 1 && water === 'above'))
+    return {
+      code: 'too-thin',
+      severity: thin >= 2 ? 'look' : 'note',
+      basis: 'model',
+      message: `The batter ${POUR_WORDS[e.thickness.pour]}; ${plural(e)} want ${wanted}. Free water is ${percent(e.percent.freeWater)} of the flour. A spoon of flour at a time, and let it stand.`,
+    };
+  return null;
+};
+
+const noGluten: Rule = (e) =>
+  e.tally.flourG > 0 && e.tally.glutenFlourG === 0 && e.school?.id !== 'buckwheat'
+    ? {
+        code: 'no-gluten',
+        severity: 'note',
+        basis: 'measured',
+        message: 'None of this flour has gluten to hold it: it tears easily. Let the batter stand, and more egg helps.',
+      }
+    : null;
+
+const pureeHeavy: Rule = (e) => {
+  if (!(e.tally.flourG > 0)) return null;
+  const pct = (100 * e.tally.pureeG) / e.tally.flourG;
+  return pct > 60
+    ? {
+        code: 'puree-heavy',
+        severity: 'look',
+        basis: 'arithmetic',
+        message: `Puree and soft fruit or cheese are ${percent(pct)} of the flour: the middle stays gummy. It wants more lift and less liquid.`,
+      }
+    : null;
+};
+
+const honeyInfant: Rule = (e) =>
+  e.lines.some((l) => l.parts.some((p) => p.ingredient.id === 'honey'))
+    ? { code: 'honey-infant', severity: 'note', basis: 'measured', message: 'There is honey in this: not for infants under one year.' }
+    : null;
+
+export const RULES: readonly Rule[] = [noFlour, sodaUnspent, pourRule, raised, ...ZONE_WORDS.map(zoneRule), pureeHeavy, noGluten, acidUnspent, honeyInfant];
+
+/** Runs every rule; worst first, and within a severity in the list's order. */
+export function findingsOf(e: Evidence, rules: readonly Rule[] = RULES): readonly Finding[] {
+  const found = rules.map((rule) => rule(e)).filter((f) => f !== null);
+  return SEVERITIES.flatMap((s) => found.filter((f) => f.severity === s));
+}

@@ -1,0 +1,176 @@
+/**
+ * Kinds of batter and their schools: the zone of each ratio (percent of flour; where most good formulas stand, not a
+ * law), the pour it wants and the usual portion. To add a kind is to add a row.
+ */
+
+export const THICKNESSES = ['thin cream', 'heavy cream', 'ribbon', 'spoon-and-spread', 'scoop-and-hold'] as const;
+export type Thickness = (typeof THICKNESSES)[number];
+
+/** What a cook sees of each class. */
+export const POUR_WORDS: Readonly<Record<Thickness, string>> = {
+  'thin cream': 'pours like thin cream',
+  'heavy cream': 'pours like heavy cream',
+  ribbon: 'falls in a ribbon',
+  'spoon-and-spread': 'has to be spooned and spread',
+  'scoop-and-hold': 'holds its shape on the scoop',
+};
+
+export const KIND_IDS = ['griddle', 'small', 'foam', 'ball', 'crepe', 'waffle', 'oven'] as const;
+export type KindId = (typeof KIND_IDS)[number];
+
+/** The ratios that have a rail. Percent of flour, but for lift: g CO2 per 100 g flour. */
+export const RAILS = ['water', 'egg', 'fat', 'sugar', 'salt', 'lift'] as const;
+export type Rail = (typeof RAILS)[number];
+
+export type Zone = readonly [low: number, high: number];
+
+export interface School {
+  readonly id: string;
+  readonly name: string;
+  readonly zones: Readonly<Record<Rail, Zone>>;
+  /** Thinnest and thickest class that suits it. */
+  readonly pour: readonly [Thickness, Thickness];
+  /** mL of one portion, least and most; null: a pan. */
+  readonly portionMl: Zone | null;
+}
+
+export interface Kind {
+  readonly id: KindId;
+  readonly name: string;
+  /** Several of what comes off the heat. */
+  readonly pieces: string;
+  readonly schools: readonly [School, ...School[]];
+  /** Air whisked in, as a share of the airless volume. */
+  readonly air: number;
+  /** Pan fat bakes into it, and counts as fat. */
+  readonly panFatCounts: boolean;
+}
+
+type Row = readonly [
+  id: string,
+  name: string,
+  water: Zone,
+  egg: Zone,
+  fat: Zone,
+  sugar: Zone,
+  salt: Zone,
+  lift: Zone,
+  pour: School['pour'],
+  portion: Zone | null,
+];
+
+const school = ([id, name, water, egg, fat, sugar, salt, lift, pour, portionMl]: Row): School => ({
+  id,
+  name,
+  zones: { water, egg, fat, sugar, salt, lift },
+  pour,
+  portionMl,
+});
+
+const RIBBON: School['pour'] = ['ribbon', 'ribbon'];
+const HEAVY: School['pour'] = ['heavy cream', 'heavy cream'];
+const SPOON: School['pour'] = ['spoon-and-spread', 'spoon-and-spread'];
+const RUNNY: School['pour'] = ['thin cream', 'heavy cream'];
+
+export const KINDS: readonly Kind[] = [
+  {
+    id: 'griddle',
+    name: 'Griddle cake',
+    pieces: 'griddle cakes',
+    air: 0.08,
+    panFatCounts: false,
+    schools: [
+      school(['even', 'even and brown', [160, 235], [18, 55], [10, 38], [5, 30], [0.6, 2.8], [0.5, 1.5], RIBBON, [60, 60]]),
+      school(['tall', 'tall and tender', [125, 180], [20, 60], [8, 35], [6, 30], [0.6, 2.6], [0.6, 1.6], SPOON, [80, 80]]),
+      school(['thin', 'thin and wide', [220, 290], [35, 80], [6, 30], [2, 20], [0.5, 2.5], [0, 0.7], HEAVY, [60, 60]]),
+    ],
+  },
+  {
+    id: 'small',
+    name: 'Small griddle cake',
+    pieces: 'small griddle cakes',
+    air: 0.08,
+    panFatCounts: false,
+    schools: [school(['even', 'even and brown', [135, 225], [20, 60], [5, 35], [4, 32], [0.3, 2.5], [0.5, 1.5], RIBBON, [25, 30]])],
+  },
+  {
+    id: 'foam',
+    name: 'Foam-raised cake',
+    pieces: 'foam-raised cakes',
+    air: 0.08,
+    panFatCounts: false,
+    schools: [
+      school(['soft-fold', 'soft fold', [180, 250], [80, 140], [3, 38], [8, 30], [0.3, 2.2], [0.1, 1.1], RIBBON, [80, 80]]),
+      school(['souffle', 'soufflé', [230, 350], [200, 340], [15, 40], [30, 95], [0, 2.2], [0, 1.0], RIBBON, [80, 80]]),
+    ],
+  },
+  {
+    id: 'ball',
+    name: 'Ball cake',
+    pieces: 'ball cakes',
+    air: 0.08,
+    panFatCounts: false,
+    schools: [school(['round-pan', 'round pan', [170, 235], [45, 115], [8, 45], [5, 25], [0.5, 2.2], [0.3, 1.1], RIBBON, [25, 35]])],
+  },
+  {
+    id: 'crepe',
+    name: 'Crepe',
+    pieces: 'crepes',
+    air: 0.02,
+    panFatCounts: false,
+    schools: [
+      school(['sweet', 'sweet', [220, 450], [60, 130], [8, 48], [4, 25], [0.3, 2.0], [0, 0.15], RUNNY, [45, 60]]),
+      school(['savoury', 'savoury', [220, 450], [55, 130], [6, 40], [2, 14], [1.0, 3.8], [0, 0.15], RUNNY, [45, 60]]),
+      school(['buckwheat', 'buckwheat', [190, 300], [0, 40], [2, 25], [0, 12], [1.0, 3.8], [0, 0.15], RUNNY, [70, 90]]),
+    ],
+  },
+  {
+    id: 'waffle',
+    name: 'Waffle',
+    pieces: 'waffles',
+    air: 0.08,
+    panFatCounts: false,
+    schools: [
+      school(['crisp', 'crisp', [150, 220], [35, 75], [28, 75], [4, 30], [0.5, 2.6], [0.5, 1.3], RIBBON, [80, 120]]),
+      school(['soft', 'soft', [165, 225], [25, 65], [12, 55], [6, 40], [0.5, 2.4], [0.5, 1.4], RIBBON, [80, 120]]),
+    ],
+  },
+  {
+    id: 'oven',
+    name: 'Oven pancake',
+    pieces: 'oven pancakes',
+    air: 0.02,
+    panFatCounts: true,
+    schools: [school(['puffed', 'puffed', [240, 420], [110, 250], [20, 100], [2, 30], [0.3, 3.7], [0, 0.2], RUNNY, null])],
+  },
+];
+
+const byId = new Map(KINDS.map((k) => [k.id, k]));
+
+export function kindById(id: KindId): Kind {
+  const k = byId.get(id);
+  if (!k) throw new Error(`no kind ${id}`);
+  return k;
+}
+
+/** The school of a kind by id; the kind's first where the id is none of its own. */
+export const schoolOf = (kind: Kind, id: string | null | undefined): School => kind.schools.find((s) => s.id === id) ?? kind.schools[0];
+
+/** Middle of the usual portion, mL; 60 where the kind has no portion. */
+export const usualPortionMl = (s: School): number => (s.portionMl ? Math.round((s.portionMl[0] + s.portionMl[1]) / 2) : 60);
+
+export type Standing = 'in' | 'below' | 'above';
+
+export interface ZoneReading {
+  readonly standing: Standing;
+  /** More than a quarter of the zone's width outside it. */
+  readonly far: boolean;
+}
+
+/** Where a value stands against a zone. The ends belong to the zone. */
+export function readZone(value: number, [low, high]: Zone): ZoneReading {
+  const quarter = (high - low) / 4;
+  if (value < low) return { standing: 'below', far: value < low - quarter };
+  if (value > high) return { standing: 'above', far: value > high + quarter };
+  return { standing: 'in', far: false };
+}

@@ -1,0 +1,138 @@
+/**
+ * A tally: what all the lines of a formula add up to, in grams. Only batter lines count; pan fat is kept apart, and
+ * toppings are left out. All of it is arithmetic from the pantry's composition.
+ */
+import { type Ingredient, isFlour } from '../pantry/ingredient';
+import { behaviourOf } from '../pantry/tables/behaviour';
+
+export interface TallyPart {
+  readonly ingredient: Ingredient;
+  readonly grams: number;
+}
+
+export interface TallyLine {
+  readonly parts: readonly TallyPart[];
+  readonly use: 'batter' | 'pan' | 'topping';
+}
+
+export interface Tally {
+  readonly massG: number;
+  readonly flourG: number;
+  /** Poured liquids as weighed; milk powder counts as the milk it makes with its water. */
+  readonly liquidG: number;
+  /** Water from every line but flour and starch. */
+  readonly waterG: number;
+  /** The part of that water that puree and fresh cheese hold: shown, but not tested against the zone. */
+  readonly boundWaterG: number;
+  /** Shell egg, yolks and whites as weighed, powders as the egg they stand for. */
+  readonly eggG: number;
+  readonly yolkG: number;
+  readonly whiteG: number;
+  readonly fatG: number;
+  /** Butter, oil and their like as weighed. */
+  readonly addedFatG: number;
+  /** Fat in the pan, not in the bowl. */
+  readonly panFatG: number;
+  readonly sugarG: number;
+  readonly lactoseG: number;
+  readonly saltG: number;
+  readonly sodiumMg: number;
+  readonly proteinG: number;
+  readonly pureeG: number;
+  readonly glutenFlourG: number;
+  readonly hasYeast: boolean;
+}
+
+type Sums = { -readonly [K in keyof Tally]: Tally[K] };
+
+/**
+ * Adds up the lines of a formula.
+ * @param lines grams of each ingredient; a line without grams has no parts and adds nothing
+ */
+export function tally(lines: readonly TallyLine[]): Tally {
+  const t: Sums = {
+    massG: 0,
+    flourG: 0,
+    liquidG: 0,
+    waterG: 0,
+    boundWaterG: 0,
+    eggG: 0,
+    yolkG: 0,
+    whiteG: 0,
+    fatG: 0,
+    addedFatG: 0,
+    panFatG: 0,
+    sugarG: 0,
+    lactoseG: 0,
+    saltG: 0,
+    sodiumMg: 0,
+    proteinG: 0,
+    pureeG: 0,
+    glutenFlourG: 0,
+    hasYeast: false,
+  };
+  for (const line of lines) for (const p of line.parts) add(t, p.ingredient, p.grams, line.use);
+  return t;
+}
+
+function add(t: Sums, i: Ingredient, grams: number, use: TallyLine['use']): void {
+  const c = i.per100g;
+  const share = grams / 100;
+  if (use === 'pan') t.panFatG += c.fatG * share;
+  if (use !== 'batter') return;
+  const b = behaviourOf(i);
+  const flour = isFlour(i);
+  t.massG += grams;
+  t.fatG += c.fatG * share;
+  t.sugarG += c.sugarsG * share;
+  t.lactoseG += c.sugarsG * share * b.lactoseShare;
+  t.saltG += c.naclG * share;
+  t.sodiumMg += c.sodiumMg * share;
+  t.proteinG += c.proteinG * share;
+  if (flour) t.flourG += grams;
+  else t.waterG += c.waterG * share;
+  if (b.boundWater) {
+    t.boundWaterG += c.waterG * share;
+    if (!b.inclusion) t.pureeG += grams;
+  }
+  if (b.poured) t.liquidG += grams;
+  t.eggG += grams * b.eggEquivalent;
+  if (i.id === 'egg-yolk') t.yolkG += grams;
+  if (i.id === 'egg-white') t.whiteG += grams;
+  if (i.category === 'fat') t.addedFatG += grams;
+  if (flour && i.allergens.includes('gluten') && i.id !== 'flour-oat' && i.id !== 'rolled-oats') t.glutenFlourG += grams;
+  if (i.id === 'yeast-instant') t.hasYeast = true;
+}
+
+export interface Percentages {
+  readonly liquid: number;
+  readonly water: number;
+  /** Water without what puree and fresh cheese hold: the number the zone is tested with. */
+  readonly freeWater: number;
+  readonly egg: number;
+  readonly fat: number;
+  readonly sugar: number;
+  /** Sugar without milk's lactose. */
+  readonly sweetness: number;
+  readonly salt: number;
+}
+
+/**
+ * Baker's percentages: everything against flour = 100.
+ * @param panFatCounts an oven pancake bakes in its pan fat, which then counts as fat
+ * @returns null when there is no flour to measure against
+ */
+export function percentages(t: Tally, panFatCounts: boolean): Percentages | null {
+  if (!(t.flourG > 0)) return null;
+  const of = (grams: number): number => (100 * grams) / t.flourG;
+  return {
+    liquid: of(t.liquidG),
+    water: of(t.waterG),
+    freeWater: of(t.waterG - t.boundWaterG),
+    egg: of(t.eggG),
+    fat: of(t.fatG + (panFatCounts ? t.panFatG : 0)),
+    sugar: of(t.sugarG),
+    sweetness: of(t.sugarG - t.lactoseG),
+    salt: of(t.saltG),
+  };
+}

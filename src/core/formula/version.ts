@@ -1,0 +1,47 @@
+/**
+ * A version of a formula as it is kept: what was saved, from which version it came, and when. Nothing is overwritten.
+ */
+import type { Formula } from './formula';
+import type { KindId, Thickness } from './kinds';
+
+export interface Version {
+  readonly versionId: string;
+  readonly formulaId: string;
+  readonly number: number;
+  readonly basedOn: number | null;
+  readonly changeNote: string;
+  readonly savedAt: Date;
+  /** The formula's newest version number. */
+  readonly newest: number;
+  readonly formula: Formula;
+}
+
+export interface VersionSummary {
+  readonly number: number;
+  readonly basedOn: number | null;
+  readonly changeNote: string;
+  readonly savedAt: Date;
+}
+
+export interface Saved {
+  readonly formulaId: string;
+  readonly versionId: string;
+  readonly number: number;
+  /** A version somebody saved after the one this was based on; both are kept. */
+  readonly passedBy: { readonly number: number; readonly savedAt: Date } | null;
+}
+
+export interface ShelfRow {
+  readonly id: string;
+  readonly number: number;
+  readonly name: string;
+  readonly kind: KindId;
+  readonly school: string;
+  readonly mainFlour: string | null;
+  readonly mainLiquid: string | null;
+  readonly pour: Thickness | null;
+  /** Worst finding's severity at the save; null: calm. */
+  readonly worst: string | null;
+  readonly lastVerdict: 'best' | 'good' | 'fair' | 'poor' | null;
+  readonly savedAt: Date;
+}

@@ -1,0 +1,51 @@
+/**
+ * Conventions: whose cup, how it is filled, which egg and which salt a kitchen means when a card does not say.
+ * A fresh house has the ones below; a formula may override each.
+ */
+import { CUP_SYSTEMS, type CupSystem } from '../quantity/units';
+
+export const FILL_METHODS = ['sifted', 'spooned', 'fluffed', 'dipped', 'packed'] as const;
+export type FillMethod = (typeof FILL_METHODS)[number];
+
+export const EGG_SIZES = ['medium', 'large', 'extra-large'] as const;
+export type EggSize = (typeof EGG_SIZES)[number];
+
+export const SALT_CRYSTALS = ['fine', 'light-flake', 'dense-flake'] as const;
+export type SaltCrystal = (typeof SALT_CRYSTALS)[number];
+
+export interface Conventions {
+  readonly cup: CupSystem;
+  readonly flourFill: FillMethod;
+  readonly egg: EggSize;
+  readonly salt: SaltCrystal;
+}
+
+export const FRESH_HOUSE: Conventions = { cup: 'us-customary', flourFill: 'spooned', egg: 'large', salt: 'fine' };
+
+/** What each choice is called on screen, in the order it is offered. */
+export const CONVENTION_NAMES = {
+  cup: {
+    'us-customary': 'US cup, 237 ml',
+    'us-label': 'label cup, 240 ml',
+    metric: 'metric cup, 250 ml',
+    imperial: 'imperial cup, 284 ml',
+  },
+  flourFill: { sifted: 'sifted in', spooned: 'spooned and levelled', fluffed: 'fluffed, then scooped', dipped: 'dipped and levelled', packed: 'packed' },
+  egg: { medium: 'medium, 44 g', large: 'large, 50 g', 'extra-large': 'extra-large, 56 g' },
+  salt: { fine: 'fine', 'light-flake': 'light flake', 'dense-flake': 'dense flake' },
+} as const satisfies {
+  readonly cup: Readonly<Record<CupSystem, string>>;
+  readonly flourFill: Readonly<Record<FillMethod, string>>;
+  readonly egg: Readonly<Record<EggSize, string>>;
+  readonly salt: Readonly<Record<SaltCrystal, string>>;
+};
+
+export { CUP_SYSTEMS };
+
+/** The ingredient that "egg" and "salt" stand for in a kitchen. */
+export const EGG_INGREDIENT: Readonly<Record<EggSize, string>> = { medium: 'egg-medium', large: 'egg-large', 'extra-large': 'egg-extra-large' };
+export const SALT_INGREDIENT: Readonly<Record<SaltCrystal, string>> = {
+  fine: 'salt-table',
+  'light-flake': 'salt-kosher-light',
+  'dense-flake': 'salt-kosher-dense',
+};

@@ -1,0 +1,89 @@
+/**
+ * An ingredient: what 100 g of it is made of, what a cup and a piece of it weigh, and what it does to soda.
+ * Composition in grams per 100 g, acidity in milliequivalents per 100 g to about pH 7.5 (negative: alkaline other
+ * than soda). Rows come from public composition tables and general dairy and cereal chemistry; each row's note says
+ * where it is weak. Organic acids that "starch by difference" would swallow are stated apart.
+ */
+export const CATEGORIES = [
+  'flour',
+  'starch',
+  'sugar',
+  'syrup',
+  'leavening',
+  'acid',
+  'salt',
+  'egg',
+  'dairy',
+  'plant-milk',
+  'fat',
+  'fruit-veg',
+  'nut-seed',
+  'flavour',
+  'dry-dairy',
+  'liquid',
+  'topping',
+] as const;
+export type Category = (typeof CATEGORIES)[number];
+
+export const ALLERGENS = ['wheat', 'gluten', 'milk', 'egg', 'peanut', 'tree-nut', 'soy', 'sesame'] as const;
+export type Allergen = (typeof ALLERGENS)[number];
+
+export interface Composition {
+  readonly waterG: number;
+  readonly fatG: number;
+  readonly proteinG: number;
+  readonly sugarsG: number;
+  /** Digestible non-sugar carbohydrate by difference, organic acids included. */
+  readonly starchG: number;
+  readonly fibreG: number;
+  readonly ashG: number;
+  readonly alcoholG: number;
+  readonly sodiumMg: number;
+  /** Sodium chloride only. */
+  readonly naclG: number;
+  readonly kcal: number;
+}
+
+/** A table row as written: what is zero or without meaning is left out. */
+export interface IngredientRow {
+  readonly id: string;
+  readonly name: string;
+  readonly category: Category;
+  readonly per100g: Partial<Composition>;
+  readonly gPerUsCup?: number;
+  readonly gPerTsp?: number;
+  readonly piece?: { readonly grams: number; readonly name: string };
+  readonly acidMeqPer100g?: number;
+  /** Sodium bicarbonate, % of the mass: plain soda 100, powders 26-30, self-raising flours about 1.2. */
+  readonly sodaPct?: number;
+  /** The part of the acid that a powder or self-raising flour carries for its own soda, meq per 100 g. */
+  readonly ownAcidMeqPer100g?: number;
+  /** g water one g takes up at dough consistency, all-purpose flour = 0.60. */
+  readonly waterAbsorption?: number;
+  readonly organicAcidG?: number;
+  readonly allergens?: readonly Allergen[];
+  readonly aliases: readonly string[];
+  readonly note?: string;
+}
+
+export interface Ingredient extends Omit<IngredientRow, 'per100g'> {
+  readonly per100g: Composition;
+  readonly acidMeqPer100g: number;
+  readonly sodaPct: number;
+  readonly ownAcidMeqPer100g: number;
+  readonly allergens: readonly Allergen[];
+}
+
+const NOTHING: Composition = { waterG: 0, fatG: 0, proteinG: 0, sugarsG: 0, starchG: 0, fibreG: 0, ashG: 0, alcoholG: 0, sodiumMg: 0, naclG: 0, kcal: 0 };
+
+/** A table row with everything left out made zero. */
+export const ingredientFrom = (row: IngredientRow): Ingredient => ({
+  acidMeqPer100g: 0,
+  sodaPct: 0,
+  ownAcidMeqPer100g: 0,
+  allergens: [],
+  ...row,
+  per100g: { ...NOTHING, ...row.per100g },
+});
+
+export const isFlour = (i: Ingredient): boolean => i.category === 'flour' || i.category === 'starch';

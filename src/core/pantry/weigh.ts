@@ -1,0 +1,186 @@
+/**
+ * Weighing on paper: what a written amount of an ingredient weighs in a given kitchen, grams, as a best value and the
+ * honest bracket around it. Densities are the table's cup weights; how full a measure is follows our own conventions
+ * (below), which widen the bracket.
+ */
+import type { Amount, Fullness, Term } from '../quantity/amount';
+import { gramsOf, mlOf, type Unit, unitById } from '../quantity/units';
+import type { Conventions, FillMethod } from './conventions';
+import type { Ingredient } from './ingredient';
+import { fillRow } from './pantry';
+import { behaviourOf } from './tables/behaviour';
+
+/** mL of the cup the tables weigh. */
+export const US_CUP_ML = 236.5882365;
+
+export interface Weighed {
+  readonly grams: number;
+  readonly low: number;
+  readonly high: number;
+  /** What the bracket rests on, worst first. */
+  readonly basis: 'weight' | 'piece' | 'volume' | 'fill-stated' | 'fill-not-stated';
+}
+
+export interface CannotWeigh {
+  readonly reason: 'no-unit' | 'vague-unit' | 'no-density' | 'wrong-unit' | 'not-positive' | 'enormous';
+  readonly message: string;
+}
+
+export type WeighResult = { readonly ok: true; readonly value: Weighed } | { readonly ok: false; readonly error: CannotWeigh };
+
+const fail = (reason: CannotWeigh['reason'], message: string): WeighResult => ({ ok: false, error: { reason, message } });
+
+/** Multiplier and widening (share, either way) of each fullness word, for spoons and for cups. */
+const FULL: Readonly<Record<Fullness, Readonly<Record<'spoon' | 'cup', readonly [factor: number, widen: number]>>>> = {
+  scant: { spoon: [0.93, 0.05], cup: [0.93, 0.05] },
+  level: { spoon: [1, 0], cup: [1, 0] },
+  generous: { spoon: [1.08, 0.06], cup: [1.08, 0.06] },
+  rounded: { spoon: [1.25, 0.15], cup: [1.08, 0.08] },
+  heaping: { spoon: [1.5, 0.25], cup: [1.15, 0.1] },
+};
+
+const LIQUID_SPREAD = 0.02;
+const SOLID_SPREAD = 0.05;
+const EGG_SPREAD = 0.08;
+const ABOUT_SPREAD = 0.05;
+/** A line heavier than this is a slip of the finger: one tonne. */
+export const MOST_GRAMS = 1_000_000;
+
+/** Half-width as a share that a volume weight must miss by before two amounts are said to disagree, without a fill row. */
+const DISAGREE_SPREAD = 0.1;
+
+interface Density {
+  /** g per mL: best, lowest, highest. */
+  readonly best: number;
+  readonly low: number;
+  readonly high: number;
+  readonly basis: Weighed['basis'];
+}
+
+function isPoured(i: Ingredient): boolean {
+  const b = behaviourOf(i);
+  return b.poured || i.category === 'egg' || i.category === 'syrup' || i.id.startsWith('oil-');
+}
+
+/** Salts by the spoon differ up to twofold: the bracket of a flake or sea salt runs over the crystals it may be. */
+const SALT_RANGE: Readonly<Record<string, readonly [number, number]>> = {
+  'salt-sea-fine': [135 / 274, 292 / 274],
+  'salt-kosher-light': [0.9, 230 / 135],
+  'salt-kosher-dense': [135 / 230, 1.1],
+};
+
+function density(i: Ingredient, fill: FillMethod | null, house: Conventions): Density | null {
+  const row = fillRow(i.id);
+  if (row) {
+    const own = fill ? row[fill] : undefined;
+    const usual = i.category === 'sugar' && i.id.startsWith('sugar-brown') ? (row.packed ?? 0) : (row[house.flourFill] ?? row.spooned ?? 0);
+    // brown sugar is packed unless the card says "loose": that is how it is sold by the cup, so the fill counts as stated
+    const stated = own !== undefined || i.id.startsWith('sugar-brown');
+    const best = (own ?? usual) / US_CUP_ML;
+    const u = row.uncertaintyPct / 100;
+    if (stated) return { best, low: best * (1 - u), high: best * (1 + u), basis: 'fill-stated' };
+    const ways = [row.sifted, row.spooned, row.packed].filter((x) => x !== undefined);
+    return { best, low: Math.min(...ways) / US_CUP_ML, high: Math.max(...ways) / US_CUP_ML, basis: 'fill-not-stated' };
+  }
+  const cup = i.gPerUsCup ?? (i.gPerTsp === undefined ? undefined : i.gPerTsp * 48);
+  if (cup === undefined) return null;
+  const best = cup / US_CUP_ML;
+  const range = SALT_RANGE[i.id];
+  if (range) return { best, low: best * range[0], high: best * range[1], basis: 'volume' };
+  const s = isPoured(i) ? LIQUID_SPREAD : SOLID_SPREAD;
+  return { best, low: best * (1 - s), high: best * (1 + s), basis: 'volume' };
+}
+
+/** Only some things are counted: "a third of butter" is no third of a stick. */
+export const isCountable = (i: Ingredient): boolean =>
+  i.piece !== undefined && (i.category === 'egg' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
+
+/** Grams of one piece: a yolk and a white follow the size of the egg they come from. */
+export function pieceGrams(i: Ingredient, house: Conventions): number | null {
+  if (!i.piece) return null;
+  if (i.id === 'egg-yolk' || i.id === 'egg-white') return (i.piece.grams * { medium: 44, large: 50, 'extra-large': 56 }[house.egg]) / 50;
+  return i.piece.grams;
+}
+
+interface Range3 {
+  readonly best: number;
+  readonly low: number;
+  readonly high: number;
+  readonly basis: Weighed['basis'];
+}
+
+function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null, house: Conventions): Range3 | CannotWeigh {
+  if (unit === null) {
+    const g = isCountable(i) ? pieceGrams(i, house) : null;
+    if (g === null) return { reason: 'no-unit', message: 'A number without a unit: cups, spoons or grams?' };
+    const s = i.category === 'egg' ? EGG_SPREAD : 0.25;
+    return { best: g, low: g * (1 - s), high: g * (1 + s), basis: 'piece' };
+  }
+  if (unit.dimension === 'vague') {
+    // a can of pumpkin, a sachet of yeast: where the pantry knows the pack, it is a piece
+    const packs: Readonly<Record<string, RegExp>> = { can: /can/, packet: /sachet/ };
+    if (i.piece && packs[unit.id]?.test(i.piece.name)) return { best: i.piece.grams, low: i.piece.grams * 0.95, high: i.piece.grams * 1.05, basis: 'piece' };
+    return { reason: 'vague-unit', message: unit.ask ?? `A ${unit.one} has no set size.` };
+  }
+  if (unit.butterOnly && i.category !== 'fat') return { reason: 'wrong-unit', message: `Only butter and the like come by the ${unit.one}.` };
+  const g = gramsOf(unit)?.valueOf();
+  if (g !== undefined) {
+    const [a, b] = unit.spread ?? [1, 1];
+    // an ounce of something poured may be a fluid ounce
+    const wide = unit.id === 'oz' && isPoured(i) && i.gPerUsCup ? (29.5735295625 * i.gPerUsCup) / US_CUP_ML : g;
+    return { best: g, low: Math.min(g * a, wide), high: Math.max(g * b, wide), basis: 'weight' };
+  }
+  const ml = mlOf(unit, house.cup)?.valueOf();
+  if (ml === undefined) return { reason: 'no-unit', message: 'Of what unit?' };
+  const d = density(i, fill, house);
+  if (!d) return { reason: 'no-density', message: `The pantry does not know what a spoon of ${i.name.toLowerCase()} weighs. Write grams.` };
+  const [factor, widen] = FULL[t.fullness ?? 'level'][unit.heap ?? 'cup'];
+  const [a, b] = unit.spread ?? [1, 1];
+  return {
+    best: ml * d.best * factor,
+    low: ml * d.low * factor * (1 - widen) * a,
+    high: ml * d.high * factor * (1 + widen) * b,
+    basis: d.basis,
+  };
+}
+
+const WORST: readonly Weighed['basis'][] = ['weight', 'piece', 'volume', 'fill-stated', 'fill-not-stated'];
+
+/**
+ * What an amount of an ingredient weighs.
+ * @param fill how the line says the measure was filled; null: as the house fills it
+ * @returns grams best, lowest and highest (a written range: its middle and ends), or why it can't be weighed
+ */
+export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, house: Conventions): WeighResult {
+  let best = 0;
+  let low = 0;
+  let high = 0;
+  let basis: Weighed['basis'] = 'weight';
+  for (const t of amount.terms) {
+    const r = one(t.unit === null ? null : (unitById(t.unit) ?? null), t, i, fill, house);
+    if ('reason' in r) return { ok: false, error: r };
+    const from = t.low.valueOf();
+    const to = (t.high ?? t.low).valueOf();
+    best += (t.sign * r.best * (from + to)) / 2;
+    low += t.sign > 0 ? r.low * from : -r.high * to;
+    high += t.sign > 0 ? r.high * to : -r.low * from;
+    if (WORST.indexOf(r.basis) > WORST.indexOf(basis)) basis = r.basis;
+  }
+  if (amount.approximate) {
+    low *= 1 - ABOUT_SPREAD;
+    high *= 1 + ABOUT_SPREAD;
+  }
+  if (!(best > 0)) return fail('not-positive', 'An amount has to be more than nothing.');
+  if (best > MOST_GRAMS)
+    return fail('enormous', `That would be ${Math.round(best / 1000).toLocaleString('en-GB')} kg on one line: check the number and the unit.`);
+  return { ok: true, value: { grams: best, low: Math.max(0, low), high, basis } };
+}
+
+/** The bracket a stated weight is held against when an amount is written twice: the table's, or a tenth where it has none. */
+export function disagreementBracket(w: Weighed): { readonly low: number; readonly high: number } {
+  if (w.basis === 'fill-stated' || w.basis === 'fill-not-stated') return { low: w.low, high: w.high };
+  return { low: Math.min(w.low, w.grams * (1 - DISAGREE_SPREAD)), high: Math.max(w.high, w.grams * (1 + DISAGREE_SPREAD)) };
+}
+
+/** Grams in a millilitre of an ingredient as this kitchen fills a measure; null where the pantry has no cup of it. */
+export const gramsPerMl = (i: Ingredient, house: Conventions): number | null => density(i, null, house)?.best ?? null;

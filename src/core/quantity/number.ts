@@ -1,0 +1,202 @@
+/**
+ * A number as cooks write it: 2, 1.5, 1,5, 1/2, 1 1/2, 1-1/2, 1½, "three quarters of a", and ranges of these.
+ * Values are exact fractions (fraction.js). Reading never rounds.
+ */
+import Fraction from 'fraction.js';
+
+export interface ReadNumber {
+  readonly low: Fraction;
+  /** The upper end of a written range, else null. */
+  readonly high: Fraction | null;
+  /** Characters taken from the text, trailing space not included. */
+  readonly length: number;
+}
+
+const VULGAR: Readonly<Record<string, string>> = {
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅐': '1/7',
+  '⅑': '1/9',
+  '⅒': '1/10',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+  '⅙': '1/6',
+  '⅚': '5/6',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
+const V = '[¼½¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]';
+
+const WORDS: Readonly<Record<string, number>> = {
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  eleven: 11,
+  twelve: 12,
+  fifteen: 15,
+  sixteen: 16,
+  eighteen: 18,
+  twenty: 20,
+  'twenty-four': 24,
+  thirty: 30,
+  forty: 40,
+  fifty: 50,
+};
+const WORD = Object.keys(WORDS)
+  .sort((a, b) => b.length - a.length)
+  .join('|');
+const PARTS: Readonly<Record<string, number>> = {
+  half: 2,
+  halves: 2,
+  third: 3,
+  thirds: 3,
+  quarter: 4,
+  quarters: 4,
+  fourth: 4,
+  fourths: 4,
+  fifth: 5,
+  fifths: 5,
+  sixth: 6,
+  sixths: 6,
+  eighth: 8,
+  eighths: 8,
+};
+const PART = Object.keys(PARTS)
+  .sort((a, b) => b.length - a.length)
+  .join('|');
+
+const SLASH = '[/\\u2044\\u2215]';
+// tried in order; each takes as much as it can
+const MIXED_VULGAR = new RegExp(`^(\\d{1,6})\\s*(?:-|and|&)?\\s*(${V})`, 'i');
+const MIXED = new RegExp(`^(\\d{1,6})(?:\\s+(?:and|&)\\s+|\\s+|\\s*-\\s*)(\\d{1,4})\\s*${SLASH}\\s*(\\d{1,4})(?!\\d|[.,]\\d)`, 'i');
+const FRACTION = new RegExp(`^(\\d{1,6})\\s*${SLASH}\\s*(\\d{1,6})(?!\\d|[.,]\\d)`);
+const VULGAR_ONLY = new RegExp(`^(${V})`);
+const THOUSANDS = /^(\d{1,3}(?:,\d{3})+)(?![\d,])/;
+const DECIMAL = /^(\d{1,9}(?:[.,]\d{1,6})?|\.\d{1,6})(?![\d])/;
+const WORD_AND = new RegExp(`^(${WORD})\\s+and\\s+(?:an?|one)\\s+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
+const WORD_PARTS = new RegExp(`^(${WORD}|an?)[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
+const PARTS_ONLY = new RegExp(`^(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
+const DOZEN = new RegExp(`^(?:(half\\s+an?|an?\\s+half|an?|${WORD})\\s+)?(dozen)\\b(?:\\s+of\\b)?`, 'i');
+const COUPLE = /^an?\s+couple(?:\s+of)?\b/i;
+const WORD_ONLY = new RegExp(`^(${WORD})\\b`, 'i');
+const ARTICLE = /^an?\b(?=\s+\S)/i;
+
+type One = { readonly value: Fraction; readonly length: number };
+
+function readOne(text: string): One | null {
+  let m = MIXED_VULGAR.exec(text);
+  if (m) return { value: new Fraction(m[1] ?? 0).add(VULGAR[m[2] ?? ''] ?? 0), length: m[0].length };
+  m = MIXED.exec(text);
+  // "1-1/2" is one and a half; "1-3/2" would be no mixed number, so the fraction must be a proper one
+  if (m && Number(m[2]) < Number(m[3])) return { value: new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))), length: m[0].length };
+  m = FRACTION.exec(text);
+  if (m && Number(m[2]) > 0) return { value: new Fraction(Number(m[1]), Number(m[2])), length: m[0].length };
+  m = VULGAR_ONLY.exec(text);
+  if (m) return { value: new Fraction(VULGAR[m[1] ?? ''] ?? 0), length: m[0].length };
+  m = THOUSANDS.exec(text);
+  if (m && !text.startsWith('0')) return { value: new Fraction((m[1] ?? '').replaceAll(',', '')), length: m[0].length };
+  m = DECIMAL.exec(text);
+  if (m) return { value: new Fraction((m[1] ?? '').replace(',', '.')), length: m[0].length };
+  return /^[a-z]/i.test(text) ? readWords(text) : null;
+}
+
+function readWords(text: string): One | null {
+  const word = (s: string | undefined): number => {
+    const w = (s ?? '').toLowerCase();
+    return w === 'a' || w === 'an' ? 1 : (WORDS[w] ?? 0);
+  };
+  const part = (s: string | undefined): number => PARTS[(s ?? '').toLowerCase()] ?? 1;
+  let m = WORD_AND.exec(text);
+  if (m) return { value: new Fraction(word(m[1])).add(new Fraction(1, part(m[2]))), length: m[0].length };
+  m = DOZEN.exec(text);
+  if (m) {
+    const times = m[1] === undefined ? new Fraction(1) : /half/i.test(m[1]) ? new Fraction(1, 2) : new Fraction(word(m[1]));
+    return { value: times.mul(12), length: m[0].length };
+  }
+  m = WORD_PARTS.exec(text);
+  if (m) return { value: new Fraction(word(m[1]), part(m[2])), length: m[0].length };
+  m = PARTS_ONLY.exec(text);
+  if (m) return { value: new Fraction(1, part(m[1])), length: m[0].length };
+  m = COUPLE.exec(text);
+  if (m) return { value: new Fraction(2), length: m[0].length };
+  m = WORD_ONLY.exec(text);
+  if (m) return { value: new Fraction(word(m[1])), length: m[0].length };
+  m = ARTICLE.exec(text);
+  if (m) return { value: new Fraction(1), length: m[0].length };
+  return null;
+}
+
+const RANGE = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞]|[a-z])/iu;
+
+/**
+ * Reads a number, or a range of two, at the start of a text.
+ * @param text trimmed on the left; digits, fractions, vulgar fractions or English number words
+ * @returns the exact value(s) and the characters taken; null when the text starts with no number
+ */
+export function readNumber(text: string): ReadNumber | null {
+  const first = readOne(text);
+  if (!first) return null;
+  const rest = text.slice(first.length);
+  const gap = RANGE.exec(rest);
+  if (gap) {
+    const second = readOne(rest.slice(gap[0].length));
+    const article = /^an?\b/i.test(rest.slice(gap[0].length));
+    if (second && !article && second.value.compare(first.value) > 0)
+      return { low: first.value, high: second.value, length: first.length + gap[0].length + second.length };
+  }
+  // "2x", "2 x": a count of packages, "2 x 50 g"
+  return { low: first.value, high: null, length: first.length };
+}
+
+const COOK_FRACTIONS: readonly (readonly [number, number])[] = [
+  [1, 8],
+  [1, 6],
+  [1, 4],
+  [1, 3],
+  [3, 8],
+  [1, 2],
+  [5, 8],
+  [2, 3],
+  [3, 4],
+  [5, 6],
+  [7, 8],
+];
+
+/**
+ * Writes an exact value as a cook would: 1 1/3 where the denominator is a kitchen one (2, 3, 4, 6, 8, 16), else a
+ * terminating decimal, else the plain fraction, so that reading it back gives the same value.
+ */
+export function writeNumber(value: Fraction): string {
+  const whole = value.floor();
+  const rest = value.sub(whole);
+  if (rest.equals(0)) return whole.toString();
+  const kitchen = COOK_FRACTIONS.some(([n, d]) => rest.equals(new Fraction(n, d))) || rest.d === 16n;
+  const decimal = terminating(rest.d);
+  if (!kitchen && decimal) {
+    const text = value.toString();
+    if (/^\d{1,9}(\.\d{1,6})?$/.test(text)) return text;
+  }
+  const frac = `${rest.n}/${rest.d}`;
+  return whole.equals(0) ? frac : `${whole.toString()} ${frac}`;
+}
+
+function terminating(d: bigint): boolean {
+  let n = d;
+  while (n % 2n === 0n) n /= 2n;
+  while (n % 5n === 0n) n /= 5n;
+  return n === 1n;
+}

@@ -1,0 +1,251 @@
+/**
+ * A unit: a word a cook writes after a number, and what it holds.
+ * Volumes are millilitres, masses grams, both as exact decimal strings so that 48 teaspoons are a US cup to
+ * the last digit. Cup, spoons, pints and fluid ounces depend on whose cup is meant (`CupSystem`); the sizes are
+ * the legal definitions (US customary from the 231 cubic inch gallon, imperial from the 4.54609 L gallon).
+ */
+import Fraction from 'fraction.js';
+
+export const CUP_SYSTEMS = ['us-customary', 'us-label', 'metric', 'imperial'] as const;
+export type CupSystem = (typeof CUP_SYSTEMS)[number];
+
+export type Dimension = 'mass' | 'volume' | 'count' | 'vague';
+
+export interface Unit {
+  readonly id: string;
+  readonly dimension: Dimension;
+  /** How it is written back: one of it, several of it. */
+  readonly one: string;
+  readonly many: string;
+  /** Grams of one (mass, and the sticks and pats that butter is cut by). */
+  readonly grams?: string;
+  /** Millilitres of one; four sizes where the cup system decides. */
+  readonly ml?: string | Readonly<Record<CupSystem, string>>;
+  /** A spoon is heaped higher, for its size, than a cup. */
+  readonly heap?: 'spoon' | 'cup';
+  /** Only butter, lard and margarine come in it. */
+  readonly butterOnly?: true;
+  /** Half-width of the honest bracket as a share, where the unit itself is loose (a pinch). */
+  readonly spread?: readonly [low: number, high: number];
+  /** For a vague unit: the question to put to the cook. */
+  readonly ask?: string;
+}
+
+const cupSet = (us: string, label: string, metric: string, imperial: string): Readonly<Record<CupSystem, string>> => ({
+  'us-customary': us,
+  'us-label': label,
+  metric,
+  imperial,
+});
+
+const UNITS = [
+  { id: 'g', dimension: 'mass', one: 'g', many: 'g', grams: '1' },
+  { id: 'kg', dimension: 'mass', one: 'kg', many: 'kg', grams: '1000' },
+  { id: 'mg', dimension: 'mass', one: 'mg', many: 'mg', grams: '0.001' },
+  { id: 'oz', dimension: 'mass', one: 'oz', many: 'oz', grams: '28.349523125' },
+  { id: 'lb', dimension: 'mass', one: 'lb', many: 'lb', grams: '453.59237' },
+  { id: 'ml', dimension: 'volume', one: 'ml', many: 'ml', ml: '1' },
+  { id: 'cl', dimension: 'volume', one: 'cl', many: 'cl', ml: '10' },
+  { id: 'dl', dimension: 'volume', one: 'dl', many: 'dl', ml: '100' },
+  { id: 'l', dimension: 'volume', one: 'l', many: 'l', ml: '1000' },
+  { id: 'krm', dimension: 'volume', one: 'krm', many: 'krm', ml: '1', heap: 'spoon' },
+  // the metric spoons that tsk, TL, c. à c. and the like always mean
+  { id: 'tsp-5ml', dimension: 'volume', one: 'metric teaspoon', many: 'metric teaspoons', ml: '5', heap: 'spoon' },
+  { id: 'tbsp-15ml', dimension: 'volume', one: 'metric tablespoon', many: 'metric tablespoons', ml: '15', heap: 'spoon' },
+  { id: 'dsp', dimension: 'volume', one: 'dessertspoon', many: 'dessertspoons', ml: '10', heap: 'spoon' },
+  { id: 'tsp', dimension: 'volume', one: 'teaspoon', many: 'teaspoons', heap: 'spoon', ml: cupSet('4.92892159375', '5', '5', '5') },
+  { id: 'tbsp', dimension: 'volume', one: 'tablespoon', many: 'tablespoons', heap: 'spoon', ml: cupSet('14.78676478125', '15', '15', '15') },
+  { id: 'cup', dimension: 'volume', one: 'cup', many: 'cups', heap: 'cup', ml: cupSet('236.5882365', '240', '250', '284.130625') },
+  { id: 'fl-oz', dimension: 'volume', one: 'fl oz', many: 'fl oz', ml: cupSet('29.5735295625', '30', '28.4130625', '28.4130625') },
+  { id: 'gill', dimension: 'volume', one: 'gill', many: 'gills', ml: cupSet('118.29411825', '120', '142.0653125', '142.0653125') },
+  { id: 'pint', dimension: 'volume', one: 'pint', many: 'pints', ml: cupSet('473.176473', '480', '568.26125', '568.26125') },
+  { id: 'quart', dimension: 'volume', one: 'quart', many: 'quarts', ml: cupSet('946.352946', '960', '1136.5225', '1136.5225') },
+  { id: 'gallon', dimension: 'volume', one: 'gallon', many: 'gallons', ml: cupSet('3785.411784', '3840', '4546.09', '4546.09') },
+  { id: 'tad', dimension: 'volume', one: 'tad', many: 'tads', ml: '1.232', spread: [0.5, 1.6] },
+  { id: 'dash', dimension: 'volume', one: 'dash', many: 'dashes', ml: '0.616', spread: [0.6, 1.6] },
+  { id: 'pinch', dimension: 'volume', one: 'pinch', many: 'pinches', ml: '0.308', spread: [0.5, 2] },
+  { id: 'smidgen', dimension: 'volume', one: 'smidgen', many: 'smidgens', ml: '0.154', spread: [0.5, 2] },
+  { id: 'drop', dimension: 'volume', one: 'drop', many: 'drops', ml: '0.05', spread: [0.6, 1.5] },
+  { id: 'stick', dimension: 'mass', one: 'stick', many: 'sticks', grams: '113.4', butterOnly: true },
+  { id: 'pat', dimension: 'mass', one: 'pat', many: 'pats', grams: '5', butterOnly: true, spread: [0.9, 1.95] },
+  { id: 'dozen', dimension: 'count', one: 'dozen', many: 'dozen' },
+  {
+    id: 'knob',
+    dimension: 'vague',
+    one: 'knob',
+    many: 'knobs',
+    ask: 'A knob has no set size, mostly 10 to 25 g of butter. Weigh it once, or write tablespoons.',
+  },
+  { id: 'ladle', dimension: 'vague', one: 'ladle', many: 'ladles', ask: 'Which ladle? Write its size, "2 oz ladle", or what it holds in ml.' },
+  { id: 'scoop', dimension: 'vague', one: 'scoop', many: 'scoops', ask: 'Which scoop? Write its number, "#16 scoop", or what it holds in ml.' },
+  { id: 'handful', dimension: 'vague', one: 'handful', many: 'handfuls', ask: 'A handful is 25 to 60 g of most things, and yours is yours. Weigh it once.' },
+  { id: 'can', dimension: 'vague', one: 'can', many: 'cans', ask: 'What does the can hold? Write "1 can (400 g)".' },
+  { id: 'packet', dimension: 'vague', one: 'packet', many: 'packets', ask: 'What does the packet hold? Write "1 packet (7 g)".' },
+  { id: 'jar', dimension: 'vague', one: 'jar', many: 'jars', ask: 'What does the jar hold? Write "1 jar (370 g)".' },
+  {
+    id: 'glass',
+    dimension: 'vague',
+    one: 'glass',
+    many: 'glasses',
+    ask: 'Glasses run from 150 to 350 ml. Fill yours with water and weigh it: grams are millilitres.',
+  },
+  { id: 'mug', dimension: 'vague', one: 'mug', many: 'mugs', ask: 'Mugs run from 250 to 400 ml. Fill yours with water and weigh it: grams are millilitres.' },
+  { id: 'splash', dimension: 'vague', one: 'splash', many: 'splashes', ask: 'A splash is 5 to 30 ml. Write what you would pour.' },
+  { id: 'drizzle', dimension: 'vague', one: 'drizzle', many: 'drizzles', ask: 'A drizzle is 5 to 15 ml. Write what you would pour.' },
+  { id: 'spoonful', dimension: 'vague', one: 'spoonful', many: 'spoonfuls', ask: 'Which spoon: teaspoon or tablespoon?' },
+  { id: 'slice', dimension: 'vague', one: 'slice', many: 'slices', ask: 'What does a slice weigh? Write grams.' },
+] as const satisfies readonly Unit[];
+
+const byId = new Map<string, Unit>(UNITS.map((u) => [u.id, u]));
+
+/** Words for each unit, besides its own `one` and `many`. Matched without case and final dot, but for t and T. */
+const SPELLINGS: Readonly<Record<string, string>> = {
+  g: 'g gr gm gms gram grams gramme grammes gramm',
+  kg: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes',
+  mg: 'mg milligram milligrams',
+  oz: 'oz ozs ounce ounces',
+  lb: 'lb lbs pound pounds',
+  ml: 'ml mls millilitre millilitres milliliter milliliters mil mils',
+  cl: 'cl centilitre centilitres centiliter centiliters',
+  dl: 'dl decilitre decilitres deciliter deciliters',
+  l: 'l ltr ltrs lt litre litres liter liters',
+  krm: 'krm kryddmått',
+  'tsp-5ml': 'tsk teskje tl teelöffel ts theelepel cucharadita cdta cucchiaino càc c.à.c c.a.c lžička lyżeczka',
+  'tbsp-15ml': 'msk matsked el esslöffel eßlöffel ss spiseskje spsk eetlepel cucharada cda cucchiaio càs c.à.s c.a.s lžíce łyżka',
+  dsp: 'dsp dstspn dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
+  tsp: 'tsp tsps teasp teaspoon teaspoons teaspoonful teaspoonfuls',
+  tbsp: 'tbsp tbsps tbs tblsp tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls',
+  cup: 'cup cups c cupful cupfuls',
+  gill: 'gill gills',
+  pint: 'pint pints pt pts',
+  quart: 'quart quarts qt qts',
+  gallon: 'gallon gallons gal gals',
+  tad: 'tad tads',
+  dash: 'dash dashes',
+  pinch: 'pinch pinches prise nypa',
+  smidgen: 'smidgen smidgens smidge',
+  drop: 'drop drops',
+  stick: 'stick sticks',
+  pat: 'pat pats',
+  dozen: 'dozen dozens doz',
+  knob: 'knob knobs nob',
+  ladle: 'ladle ladles ladleful ladlefuls',
+  scoop: 'scoop scoops',
+  handful: 'handful handfuls',
+  can: 'can cans tin tins',
+  packet: 'packet packets pkt package packages pkg sachet sachets envelope envelopes pack packs',
+  jar: 'jar jars',
+  glass: 'glass glasses',
+  mug: 'mug mugs',
+  splash: 'splash splashes glug glugs',
+  drizzle: 'drizzle',
+  spoonful: 'spoonful spoonfuls spoon spoons',
+  slice: 'slice slices',
+};
+
+const bySpelling = new Map<string, string>();
+for (const [id, words] of Object.entries(SPELLINGS)) for (const w of words.split(' ')) bySpelling.set(w, id);
+
+/** The units written in more than one word, longest first. */
+const PHRASES: readonly (readonly [RegExp, (m: RegExpExecArray) => string])[] = [
+  [/^(?:fl\.?|fluid)\s*(?:ozs?|ounces?)\b\.?/i, () => 'fl-oz'],
+  [/^floz\b/i, () => 'fl-oz'],
+  [/^c(?:uill[eè]res?)?\.?\s*[àa]\.?\s*(?:caf[eé]|c)(?![\p{L}])\.?/iu, () => 'tsp-5ml'],
+  [/^c(?:uill[eè]res?)?\.?\s*[àa]\.?\s*(?:soupe|s)(?![\p{L}])\.?/iu, () => 'tbsp-15ml'],
+  [/^(?:5\s*ml|metric)\s+(?:teaspoons?|tsp)\b\.?/i, () => 'tsp-5ml'],
+  [/^(?:15\s*ml|metric)\s+(?:tablespoons?|tbsp)\b\.?/i, () => 'tbsp-15ml'],
+  [/^(?:scoops?\s*)?\(?\s*(?:#|no\.?\s*)(\d{1,2})\s*\)?(?:\s*-?\s*(?:scoops?|dishers?))?/i, (m) => `scoop-${m[1]}`],
+];
+
+/** A ladle names its own size: "2 oz ladle", "60 ml ladle". */
+const LADLES: typeof PHRASES = [
+  [/^(\d+(?:\.\d+)?|½|1\/2)\s*-?\s*(?:fl\.?\s*)?oz\.?\s+ladles?\b/i, (m) => `ladle-${m[1] === '½' || m[1] === '1/2' ? '0.5' : m[1]}oz`],
+  [/^(\d+)\s*-?\s*ml\s+ladles?\b/i, (m) => `ladle-${m[1]}ml`],
+];
+
+function readPhrase(text: string, phrases: typeof PHRASES): { readonly id: string; readonly length: number } | null {
+  for (const [re, make] of phrases) {
+    const m = re.exec(text);
+    const id = m ? make(m) : null;
+    if (m && id && unitById(id)) return { id, length: m[0].length };
+  }
+  return null;
+}
+
+/** Reads a sized ladle; without a count before it, "2 oz ladle of milk", it is one. */
+export const readLadle = (text: string): { readonly id: string; readonly length: number } | null => readPhrase(text, LADLES);
+
+/** US quart / number: the volume of a portion scoop, mL. */
+const scoopMl = (n: number): string => new Fraction('946.352946').div(n).toString();
+
+/**
+ * Looks a unit up by id.
+ * @param id a table id, or `scoop-16`, `ladle-2oz`, `ladle-60ml`, made on the spot
+ * @returns the unit, or undefined when there is none
+ */
+export function unitById(id: string): Unit | undefined {
+  const known = byId.get(id);
+  if (known) return known;
+  const made = makeSized(id);
+  if (made) byId.set(id, made);
+  return made;
+}
+
+function makeSized(id: string): Unit | undefined {
+  const scoop = /^scoop-(\d{1,2})$/.exec(id);
+  if (scoop) {
+    const n = Number(scoop[1]);
+    if (n < 4 || n > 70) return undefined;
+    // makers differ by up to a tenth
+    return { id, dimension: 'volume', one: `#${n} scoop`, many: `#${n} scoops`, ml: scoopMl(n), spread: [0.9, 1.1] };
+  }
+  const ladle = /^ladle-(\d+(?:\.\d+)?)(oz|ml)$/.exec(id);
+  if (ladle) {
+    const size = Number(ladle[1]);
+    if (!(size > 0) || size > 5000) return undefined;
+    const ml = ladle[2] === 'oz' ? new Fraction(ladle[1] ?? '0').mul('29.5735295625').toString() : String(size);
+    const name = `${ladle[1]} ${ladle[2]} ladle`;
+    return { id, dimension: 'volume', one: name, many: `${name}s`, ml, spread: [0.9, 1.1] };
+  }
+  return undefined;
+}
+
+/**
+ * Reads a unit at the start of a text.
+ * @param text what follows the number; `T` is a tablespoon, `t` a teaspoon
+ * @returns the unit's id and how many characters it took, or null when no unit stands there
+ */
+export function readUnit(text: string): { readonly id: string; readonly length: number } | null {
+  const phrase = readLadle(text) ?? readPhrase(text, PHRASES);
+  if (phrase) return phrase;
+  const m = /^([\p{L}]+(?:\.[\p{L}]+)*)(\.?)/u.exec(text);
+  if (!m?.[1]) return null;
+  const word = m[1];
+  const length = m[0].length;
+  if (word === 'T') return { id: 'tbsp', length };
+  if (word === 't') return { id: 'tsp', length };
+  if (word === 'cc') return { id: 'cc', length };
+  const id = bySpelling.get(word.toLowerCase());
+  return id ? { id, length } : null;
+}
+
+const fractions = new Map<string, Fraction>();
+function exact(decimal: string): Fraction {
+  let f = fractions.get(decimal);
+  if (!f) {
+    f = new Fraction(decimal);
+    fractions.set(decimal, f);
+  }
+  return f;
+}
+
+/** Millilitres of one of a volume unit in a cup system, exact; null for a unit that is no volume. */
+export function mlOf(unit: Unit, cup: CupSystem): Fraction | null {
+  if (unit.ml === undefined) return null;
+  return exact(typeof unit.ml === 'string' ? unit.ml : unit.ml[cup]);
+}
+
+/** Grams of one of a mass unit, exact; null for a unit that is no mass. */
+export function gramsOf(unit: Unit): Fraction | null {
+  return unit.grams === undefined ? null : exact(unit.grams);
+}

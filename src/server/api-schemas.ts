@@ -1,0 +1,172 @@
+/** The JSON interface's bodies and answers; the OpenAPI document is made from these. */
+import { z } from 'zod';
+import { VESSELS } from '@/core/card/parts';
+import { KIND_IDS, KINDS } from '@/core/formula/kinds';
+import { CUP_SYSTEMS, EGG_SIZES, FILL_METHODS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { findIngredient } from '@/core/pantry/pantry';
+
+const conventions = z
+  .strictObject({
+    cup: z.enum(CUP_SYSTEMS).optional(),
+    flourFill: z
+      .enum([...FILL_METHODS, 'own'])
+      .optional()
+      .describe('"own" is the kitchen\'s calibrated cup'),
+    egg: z.enum(EGG_SIZES).optional(),
+    salt: z.enum(SALT_CRYSTALS).optional(),
+  })
+  .describe('What is left out is as the house has it');
+
+const text = z.string().min(1, 'The text is empty.').describe('A pasted card, or ingredient lines');
+
+const grams = z.number().positive('Grams have to be more than nothing.').max(1_000_000, 'At most 1,000,000 g on a line.');
+const ingredientId = z.string().min(1).max(60);
+const lineIn = z.object({
+  ingredientId: ingredientId.nullable(),
+  grams: grams.nullable(),
+  use: z.enum(['batter', 'pan', 'topping']).optional(),
+  text: z.string().max(2000).optional(),
+});
+const lines = z
+  .array(lineIn)
+  .min(1, 'There are no lines.')
+  .max(500, 'At most 500 lines.')
+  .describe('Lines as "read" gave them can be sent back; those without an ingredient or grams are not counted');
+
+const schools = KINDS.flatMap((k) => k.schools.map((s) => s.id));
+const kind = z.enum(KIND_IDS);
+const school = z
+  .string()
+  .max(30)
+  .describe(`One of the kind's: ${[...new Set(schools)].join(', ')}`);
+
+const oneOf = (b: { text?: unknown; lines?: unknown }): boolean => (b.text === undefined) !== (b.lines === undefined);
+const ONE = { message: 'Send either "text" or "lines".', path: ['text'] };
+
+function schoolFits(b: { kind?: (typeof KIND_IDS)[number] | undefined; school?: string | undefined }, ctx: z.RefinementCtx): void {
+  if (b.school === undefined) return;
+  if (b.kind === undefined) {
+    ctx.addIssue({ code: 'custom', path: ['school'], message: 'A school needs its kind beside it.' });
+    return;
+  }
+  const own = KINDS.find((k) => k.id === b.kind)?.schools.map((s) => s.id) ?? [];
+  if (!own.includes(schoolId(b.school)))
+    ctx.addIssue({ code: 'custom', path: ['school'], message: `"${b.school}" is no school of ${b.kind}: ${own.join(', ')}.` });
+}
+
+/** "soft fold" and "soft-fold" are the same school. */
+export const schoolId = (s: string): string => s.trim().toLowerCase().replace(/\s+/g, '-');
+
+function knownIds(b: { lines?: readonly { ingredientId: string | null }[] | undefined }, ctx: z.RefinementCtx): void {
+  b.lines?.forEach((l, n) => {
+    if (l.ingredientId !== null && !findIngredient(l.ingredientId))
+      ctx.addIssue({ code: 'custom', path: ['lines', n, 'ingredientId'], message: `"${l.ingredientId}" is not in the pantry.` });
+  });
+}
+
+export const readRequest = z.object({ text, conventions: conventions.optional() });
+
+export const analyseRequest = z
+  .object({ text: text.optional(), lines: lines.optional(), kind: kind.optional(), school: school.optional(), conventions: conventions.optional() })
+  .refine(oneOf, ONE)
+  .superRefine(schoolFits)
+  .superRefine(knownIds);
+
+const positive = (what: string, most: number) =>
+  z
+    .number()
+    .positive(`${what} has to be more than nothing.`)
+    .max(most, `${what}: at most ${most.toLocaleString('en-GB')}.`);
+
+export const scaleTo = z.union(
+  [
+    z.strictObject({ pieces: positive('pieces', 1_000_000).int('Pieces come whole.'), portion_ml: positive('portion_ml', 10_000) }),
+    z.strictObject({ factor: positive('factor', 1_000_000) }),
+    z.strictObject({ flour_g: positive('flour_g', 1_000_000) }),
+    z.strictObject({ mass_g: positive('mass_g', 1_000_000) }),
+    z.strictObject({ ingredientId, grams: positive('grams', 1_000_000) }),
+    z.strictObject({ eggs: positive('eggs', 100_000) }),
+  ],
+  'Say what to scale to: { pieces, portion_ml }, { factor }, { flour_g }, { mass_g }, { ingredientId, grams } or { eggs }, each more than nothing.',
+);
+
+export const scaleRequest = z
+  .object({
+    text: text.optional(),
+    lines: lines.optional(),
+    to: scaleTo,
+    measure: z.enum(['exact', 'gram'], 'The measures are "exact" and "gram".'),
+    kind: kind.optional(),
+    school: school.optional(),
+    conventions: conventions.optional(),
+  })
+  .refine(oneOf, ONE)
+  .superRefine(schoolFits)
+  .superRefine(knownIds);
+
+const named = z.object({ id: z.string(), name: z.string() });
+
+export const lineOut = z.object({
+  lineNumber: z.number().int(),
+  text: z.string(),
+  status: z.enum(['read', 'unclear', 'unknown']),
+  ingredient: named.nullable(),
+  ingredientId: z.string().nullable(),
+  amounts: z.array(z.object({ value: z.number(), valueHigh: z.number().nullable(), unit: z.string().describe('"piece" for a bare count') })),
+  grams: z.number().nullable(),
+  gramsLow: z.number().nullable(),
+  gramsHigh: z.number().nullable(),
+  parts: z.array(z.object({ ingredientId: z.string(), grams: z.number() })).describe('More than one for "2 eggs plus 1 yolk"'),
+  use: z.enum(['batter', 'pan', 'topping']),
+  vessel: z.enum(VESSELS),
+  findings: z.array(z.object({ code: z.string(), message: z.string() })),
+  suggestions: z.array(named),
+});
+
+export const readResponse = z.object({
+  title: z.string().nullable(),
+  lines: z.array(lineOut),
+  ignored: z.array(z.object({ lineNumber: z.number().int(), text: z.string(), why: z.enum(['heading', 'yield', 'method', 'note']) })),
+});
+
+const finding = z.object({
+  code: z.string(),
+  severity: z.enum(['stop', 'look', 'note']),
+  basis: z.enum(['measured', 'arithmetic', 'model']),
+  message: z.string(),
+});
+
+export const analyseResponse = z.object({
+  lines: z.array(lineOut),
+  mass_g: z.number(),
+  flour_g: z.number(),
+  percent: z.object({ liquid: z.number(), water: z.number(), egg: z.number(), fat: z.number(), sugar: z.number(), salt: z.number() }),
+  lift: z.object({
+    soda_g: z.number(),
+    sodaInPowder_g: z.number(),
+    acid_meq: z.number(),
+    base_meq: z.number(),
+    unspentSoda_g: z.number(),
+    unspentAcid_meq: z.number(),
+    co2_g_per_100g_flour: z.number(),
+  }),
+  batter: z.object({ density_g_per_ml: z.number(), volume_ml: z.number(), pour: z.string().nullable() }),
+  findings: z.array(finding),
+});
+
+export const scaleResponse = z.object({
+  factor: z.number(),
+  pieces: z.number().int().nullable(),
+  lines: z.array(z.object({ ingredientId: z.string().nullable(), grams: z.number().nullable(), measure: z.string().nullable(), text: z.string() })),
+  drift: z.object({ liquid: z.number(), water: z.number(), egg: z.number(), fat: z.number(), sugar: z.number(), salt: z.number(), co2: z.number() }),
+});
+
+export const healthResponse = z.object({ status: z.enum(['ok', 'degraded']), database: z.enum(['up', 'away']) });
+
+export const problemResponse = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number().int(),
+  detail: z.string(),
+  errors: z.array(z.object({ path: z.string(), message: z.string() })),
+});

@@ -1,0 +1,165 @@
+/** The three calls, from a checked body to an answer: thin translations around the core. */
+
+import type { z } from 'zod';
+import { type AnalysableLine, analyse } from '@/core/analyse';
+import { type Driver, scale } from '@/core/batch/scale';
+import { readCard } from '@/core/card/card';
+import type { Line } from '@/core/card/line';
+import { type Conventions, FRESH_HOUSE } from '@/core/pantry/conventions';
+import { ingredient } from '@/core/pantry/pantry';
+import {
+  type analyseRequest,
+  type analyseResponse,
+  type lineOut,
+  type readRequest,
+  type readResponse,
+  type scaleRequest,
+  type scaleResponse,
+  type scaleTo,
+  schoolId,
+} from './api-schemas';
+import { problem } from './problem';
+
+type ApiLine = z.infer<typeof lineOut>;
+type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
+
+const refuse = (status: number, path: string, message: string, more = {}): { ok: false; response: Response } => ({
+  ok: false,
+  response: problem(status, message, [{ path, message }], more),
+});
+
+type ConventionsIn = z.infer<typeof readRequest>['conventions'];
+
+function house(c: ConventionsIn): Answer<Conventions> {
+  if (c?.flourFill === 'own') return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
+  const given = Object.fromEntries(Object.entries(c ?? {}).filter(([, v]) => v !== undefined));
+  return { ok: true, value: { ...FRESH_HOUSE, ...given } };
+}
+
+const outLine = (l: Line, lineNumber: number): ApiLine => ({
+  lineNumber,
+  text: l.text,
+  status: l.status,
+  ingredient: l.ingredient ? { id: l.ingredient.id, name: l.ingredient.name } : null,
+  ingredientId: l.ingredient?.id ?? null,
+  amounts: l.amounts.map((a) => ({ value: a.low.valueOf(), valueHigh: a.high?.valueOf() ?? null, unit: a.unit ?? 'piece' })),
+  grams: l.grams,
+  gramsLow: l.gramsLow,
+  gramsHigh: l.gramsHigh,
+  parts: l.parts.map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams })),
+  use: l.use,
+  vessel: l.vessel,
+  findings: l.findings.map((f) => ({ ...f })),
+  suggestions: l.suggestions.map((i) => ({ id: i.id, name: i.name })),
+});
+
+export function read(body: z.infer<typeof readRequest>): Answer<z.infer<typeof readResponse>> {
+  const h = house(body.conventions);
+  if (!h.ok) return h;
+  const card = readCard(body.text, h.value);
+  if (!card.ok) return refuse(422, 'text', card.error.message);
+  const { title, lines, ignored } = card.value;
+  return { ok: true, value: { title, lines: lines.map((l) => outLine(l, l.lineNumber)), ignored: ignored.map((i) => ({ ...i })) } };
+}
+
+type Source = Pick<z.infer<typeof analyseRequest>, 'text' | 'lines' | 'conventions'>;
+interface Worked {
+  readonly lines: readonly AnalysableLine[];
+  readonly out: readonly ApiLine[];
+}
+
+function linesOf(body: Source): Answer<Worked> {
+  const h = house(body.conventions);
+  if (!h.ok) return h;
+  if (body.text !== undefined) {
+    const card = readCard(body.text, h.value);
+    if (!card.ok) return refuse(422, 'text', card.error.message);
+    return { ok: true, value: { lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) } };
+  }
+  const lines = (body.lines ?? []).map((l, n) => {
+    const i = l.ingredientId === null ? null : ingredient(l.ingredientId);
+    const counted = i !== null && l.grams !== null;
+    const use = l.use ?? 'batter';
+    const parts = i && l.grams !== null ? [{ ingredient: i, grams: l.grams }] : [];
+    const out: ApiLine = {
+      lineNumber: n + 1,
+      text: l.text ?? '',
+      status: counted ? 'read' : i ? 'unclear' : 'unknown',
+      ingredient: i ? { id: i.id, name: i.name } : null,
+      ingredientId: i?.id ?? null,
+      amounts: l.grams === null ? [] : [{ value: l.grams, valueHigh: null, unit: 'g' }],
+      grams: l.grams,
+      gramsLow: l.grams,
+      gramsHigh: l.grams,
+      parts: parts.map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams })),
+      use,
+      vessel: use === 'batter' ? 'dry' : use,
+      findings: [],
+      suggestions: [],
+    };
+    return { line: { parts, use, text: l.text ?? '' }, out };
+  });
+  return { ok: true, value: { lines: lines.map((l) => l.line), out: lines.map((l) => l.out) } };
+}
+
+export function analyseCall(body: z.infer<typeof analyseRequest>): Answer<z.infer<typeof analyseResponse>> {
+  const worked = linesOf(body);
+  if (!worked.ok) return worked;
+  const a = analyse(worked.value.lines, body.kind ?? null, body.school === undefined ? null : schoolId(body.school));
+  if (!a.percent || a.co2Per100gFlour === null || !a.volume) {
+    const path = body.text === undefined ? 'lines' : 'text';
+    const findings = a.findings.map((f) => ({ ...f }));
+    return refuse(422, path, a.findings.find((f) => f.code === 'no-flour')?.message ?? 'There is nothing to work with.', { findings });
+  }
+  const { liquid, water, egg, fat, sugar, salt } = a.percent;
+  return {
+    ok: true,
+    value: {
+      lines: [...worked.value.out],
+      mass_g: a.tally.massG,
+      flour_g: a.tally.flourG,
+      percent: { liquid, water, egg, fat, sugar, salt },
+      lift: {
+        soda_g: a.ledger.sodaG,
+        sodaInPowder_g: a.ledger.sodaInPowderG,
+        acid_meq: a.ledger.acidMeq,
+        base_meq: a.ledger.baseMeq,
+        unspentSoda_g: a.ledger.unspentSodaG,
+        unspentAcid_meq: a.ledger.unspentAcidMeq,
+        co2_g_per_100g_flour: a.co2Per100gFlour,
+      },
+      batter: { density_g_per_ml: a.volume.densityGPerMl, volume_ml: a.volume.volumeMl, pour: a.thickness?.pour ?? null },
+      findings: a.findings.map((f) => ({ ...f })),
+    },
+  };
+}
+
+function driverOf(to: z.infer<typeof scaleTo>): Driver {
+  if ('pieces' in to) return { by: 'pieces', pieces: to.pieces, portionMl: to.portion_ml };
+  if ('factor' in to) return { by: 'factor', factor: to.factor };
+  if ('flour_g' in to) return { by: 'flour', grams: to.flour_g };
+  if ('mass_g' in to) return { by: 'mass', grams: to.mass_g };
+  if ('eggs' in to) return { by: 'eggs', eggs: to.eggs };
+  return { by: 'ingredient', ingredientId: to.ingredientId, grams: to.grams };
+}
+
+export function scaleCall(body: z.infer<typeof scaleRequest>): Answer<z.infer<typeof scaleResponse>> {
+  const worked = linesOf(body);
+  if (!worked.ok) return worked;
+  const s = scale(worked.value.lines, driverOf(body.to), body.measure, body.kind ?? null);
+  if (!s.ok) return refuse(422, s.error.path, s.error.message);
+  return {
+    ok: true,
+    value: {
+      factor: s.value.factor,
+      pieces: 'pieces' in body.to ? body.to.pieces : null,
+      lines: s.value.lines.map((l, n) => ({
+        ingredientId: worked.value.out[n]?.ingredientId ?? null,
+        grams: l.grams,
+        measure: l.measure,
+        text: worked.value.out[n]?.text ?? '',
+      })),
+      drift: s.value.drift,
+    },
+  };
+}

@@ -1,0 +1,61 @@
+/** The demo kitchen, Lantern Lock Boathouse: formulas and batches from database/demo, all invented. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { entriesFromCard } from '@/core/formula/formula';
+import { KIND_IDS } from '@/core/formula/kinds';
+import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { setTick, startBatch, writeOutcome } from './batches';
+import { saveVersion } from './formulas';
+import { conventionsSchema, driverSchema, outcomeSchema } from './schemas';
+
+const versionSchema = z.object({ daysAgo: z.number(), note: z.string(), card: z.array(z.string()) });
+const batchSchema = z.object({
+  version: z.number().int(),
+  hoursAgo: z.number(),
+  driver: driverSchema,
+  portionMl: z.number(),
+  exactness: z.enum(['exact', 'gram']),
+  tickedLines: z.number().int().default(0),
+  outcome: outcomeSchema.omit({ batchId: true }).optional(),
+});
+const demoSchema = z.array(
+  z.object({
+    name: z.string(),
+    kind: z.enum(KIND_IDS),
+    school: z.string(),
+    conventions: conventionsSchema.partial().default({}),
+    versions: z.array(versionSchema).min(1),
+    batches: z.array(batchSchema).default([]),
+  }),
+);
+
+const ago = (hours: number): Date => new Date(Date.now() - hours * 3_600_000);
+
+/** Loads the demo kitchen into an empty database; its dates count back from now. Returns the number of formulas. */
+export async function loadDemo(): Promise<number> {
+  const demo = demoSchema.parse(JSON.parse(readFileSync(join(process.cwd(), 'database/demo/boathouse.json'), 'utf8')));
+  for (const d of demo) {
+    const conventions = { ...FRESH_HOUSE, ...d.conventions };
+    let formulaId: string | null = null;
+    const versionIds: string[] = [];
+    for (const [n, v] of d.versions.entries()) {
+      const card = entriesFromCard(v.card.join('\n'), conventions);
+      if (!card.ok) throw new Error(`${d.name}: ${card.message}`);
+      const formula = { name: d.name, kind: d.kind, school: d.school, conventions, entries: card.value.entries, cardNotes: card.value.notes };
+      const saved = await saveVersion(formulaId, n === 0 ? null : n, formula, v.note, ago(v.daysAgo * 24));
+      if (!saved) throw new Error(`${d.name} could not be saved`);
+      formulaId = saved.formulaId;
+      versionIds.push(saved.versionId);
+    }
+    for (const b of d.batches) {
+      const versionId = versionIds[b.version - 1];
+      if (!versionId) throw new Error(`${d.name} has no version ${b.version}`);
+      const started = await startBatch(versionId, b.driver, b.exactness, b.portionMl, ago(b.hoursAgo));
+      if (!started.ok) throw new Error(`${d.name}: ${started.message}`);
+      for (let i = 1; i <= b.tickedLines; i++) await setTick(started.id, `l${i}`, true);
+      if (b.outcome) await writeOutcome(started.id, b.outcome, ago(b.hoursAgo - 1.5));
+    }
+  }
+  return demo.length;
+}

@@ -1,0 +1,83 @@
+/** What the pages send: every field checked before it goes anywhere. */
+import { z } from 'zod';
+import { MARKS, VERDICTS } from '@/core/batch/batch';
+import { EXACTNESSES } from '@/core/batch/scale';
+import { VESSELS } from '@/core/card/parts';
+import { MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS } from '@/core/formula/formula';
+import { KIND_IDS } from '@/core/formula/kinds';
+import { CUP_SYSTEMS, EGG_SIZES, FILL_METHODS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+
+export const conventionsSchema = z.object({
+  cup: z.enum(CUP_SYSTEMS),
+  flourFill: z.enum(FILL_METHODS),
+  egg: z.enum(EGG_SIZES),
+  salt: z.enum(SALT_CRYSTALS),
+});
+
+export const entrySchema = z.object({
+  key: z.string().regex(/^l\d{1,6}$/),
+  text: z.string().max(2000, 'A line has at most 2,000 characters.'),
+  ingredientId: z.string().max(60).optional(),
+  vessel: z.enum(VESSELS).optional(),
+  stands: z.enum(['weight', 'volume']).optional(),
+});
+
+export const formulaSchema = z.object({
+  name: z.string().trim().min(1, 'Give the formula a name before saving it.').max(MOST_NAME_CHARS, `A name has at most ${MOST_NAME_CHARS} characters.`),
+  kind: z.enum(KIND_IDS),
+  school: z.string().max(30),
+  conventions: conventionsSchema,
+  entries: z.array(entrySchema).min(1, 'A formula needs at least one line.').max(MOST_ENTRIES, `A formula has at most ${MOST_ENTRIES} lines.`),
+  cardNotes: z.string().max(MOST_NOTES_CHARS, `The notes have at most ${MOST_NOTES_CHARS.toLocaleString('en-GB')} characters.`),
+});
+
+export const saveSchema = z.object({
+  formulaId: z.uuid().nullable(),
+  basedOn: z.number().int().positive().nullable(),
+  formula: formulaSchema,
+  changeNote: z.string().trim().max(500, 'A note on what changed has at most 500 characters.'),
+});
+
+const amount = (what: string, most: number) =>
+  z
+    .number(`${what}: write a number.`)
+    .positive(`${what} has to be more than nothing.`)
+    .max(most, `${what}: at most ${most.toLocaleString('en-GB')}.`);
+
+export const driverSchema = z.discriminatedUnion('by', [
+  z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000) }),
+  z.object({ by: z.literal('factor'), factor: amount('Times', 10_000) }),
+  z.object({ by: z.literal('flour'), grams: amount('Flour', 1_000_000) }),
+  z.object({ by: z.literal('mass'), grams: amount('Batter', 1_000_000) }),
+  z.object({ by: z.literal('ingredient'), ingredientId: z.string().max(60), grams: amount('Amount', 1_000_000) }),
+  z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000) }),
+]);
+
+export const startBatchSchema = z.object({ versionId: z.uuid(), driver: driverSchema, exactness: z.enum(EXACTNESSES), portionMl: amount('Portion', 5000) });
+
+export const tickSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), ticked: z.boolean() });
+
+const whole = (what: string, least: number, most: number) =>
+  z
+    .number(`${what}: write a whole number.`)
+    .int(`${what}: write a whole number.`)
+    .min(least, `${what}: at least ${least}.`)
+    .max(most, `${what}: at most ${most.toLocaleString('en-GB')}.`)
+    .nullable();
+
+export const outcomeSchema = z.object({
+  batchId: z.uuid(),
+  pieces: whole('Pieces', 0, 100_000),
+  firstSideS: whole('First side', 1, 7200),
+  secondSideS: whole('Second side', 1, 7200),
+  verdict: z.enum(VERDICTS, 'Tap a verdict.'),
+  marks: z.array(z.enum(MARKS)).max(MARKS.length),
+  note: z.string().trim().max(4000, 'A note has at most 4,000 characters.'),
+});
+
+/** First message of each field, by dotted path, for a form to show at its place. */
+export function fieldErrors(error: z.ZodError): Readonly<Record<string, string>> {
+  const out: Record<string, string> = {};
+  for (const i of error.issues) out[i.path.join('.')] ??= i.message;
+  return out;
+}
