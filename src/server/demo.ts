@@ -43,7 +43,7 @@ export async function loadDemo(): Promise<number> {
       const card = entriesFromCard(v.card.join('\n'), conventions);
       if (!card.ok) throw new Error(`${d.name}: ${card.message}`);
       const formula = { name: d.name, kind: d.kind, school: d.school, conventions, entries: card.value.entries, cardNotes: card.value.notes };
-      const saved = await saveVersion(formulaId, n === 0 ? null : n, formula, v.note, ago(v.daysAgo * 24));
+      const saved = await saveVersion({ formulaId, basedOn: n || null, knownNewest: n || null, formula, changeNote: v.note, savedAt: ago(v.daysAgo * 24) });
       if (!saved) throw new Error(`${d.name} could not be saved`);
       formulaId = saved.formulaId;
       versionIds.push(saved.versionId);

@@ -71,26 +71,32 @@ export const versionsOf = (formulaId: string): Promise<VersionSummary[]> =>
     [formulaId],
   );
 
+export interface Save {
+  /** Null makes a new formula. */
+  readonly formulaId: string | null;
+  /** The version that was open, and the newest there was when it was opened. */
+  readonly basedOn: number | null;
+  readonly knownNewest: number | null;
+  readonly formula: Formula;
+  readonly changeNote: string;
+  /** For the demo kitchen, whose past lies behind us. */
+  readonly savedAt?: Date;
+}
+
 /**
- * Saves a formula as a new version: of a new formula when `formulaId` is null. Nothing is overwritten. Two saves at the
+ * Saves a formula as a new version: Nothing is overwritten. Two saves at the
  * same moment wait for each other on the formula's row.
  * @returns null when there is no such formula
  */
-export function saveVersion(
-  formulaId: string | null,
-  basedOn: number | null,
-  f: Formula,
-  changeNote: string,
-  savedAt: Date | null = null,
-): Promise<Saved | null> {
+export function saveVersion({ formulaId, basedOn, knownNewest, formula: f, changeNote, savedAt }: Save): Promise<Saved | null> {
   const lines = formulaLines(f);
   const a = analyse(lines, f.kind, f.school);
   const mains = mainsOf(lines);
   return transaction(async (client) => {
-    const formula = formulaId
+    const owner = formulaId
       ? await client.query<{ id: string }>('select id from formulas where id = $1 for update', [formulaId])
-      : await client.query<{ id: string }>('insert into formulas (created_at) values (coalesce($1, now())) returning id', [savedAt]);
-    const id = formula.rows[0]?.id;
+      : await client.query<{ id: string }>('insert into formulas (created_at) values (coalesce($1, now())) returning id', [savedAt ?? null]);
+    const id = owner.rows[0]?.id;
     if (!id) return null;
     const newest = await client.query<{ number: number; savedAt: Date }>(
       'select number, saved_at as "savedAt" from formula_versions where formula_id = $1 order by number desc limit 1',
@@ -115,12 +121,12 @@ export function saveVersion(
         mains.liquid,
         a.thickness?.pour ?? null,
         a.findings[0]?.severity ?? null,
-        savedAt,
+        savedAt ?? null,
       ],
     );
     const row = made.rows[0];
     if (!row) throw new Error('insert returned no row');
-    const passedBy = last && basedOn !== null && last.number !== basedOn ? last : null;
+    const passedBy = last && last.number !== knownNewest ? last : null;
     return { formulaId: id, versionId: row.id, number: row.number, passedBy };
   });
 }

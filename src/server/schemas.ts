@@ -32,8 +32,11 @@ export const formulaSchema = z.object({
 });
 
 export const saveSchema = z.object({
-  formulaId: z.uuid().nullable(),
+  formulaId: z.uuid('That is no formula of this kitchen.').nullable(),
+  /** The version that was open. */
   basedOn: z.number().int().positive().nullable(),
+  /** The newest version there was when it was opened. */
+  knownNewest: z.number().int().positive().nullable(),
   formula: formulaSchema,
   changeNote: z.string().trim().max(500, 'A note on what changed has at most 500 characters.'),
 });

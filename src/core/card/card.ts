@@ -109,6 +109,53 @@ function several(t: string, house: Conventions): readonly string[] | null {
   return whole ? bits : null;
 }
 
+type Place =
+  | { readonly at: 'nowhere' }
+  | { readonly at: 'title'; readonly text: string }
+  | { readonly at: 'heading'; readonly section: Section }
+  | { readonly at: 'aside'; readonly why: SetAside['why'] }
+  | { readonly at: 'lines'; readonly lines: readonly Line[] };
+
+interface Reading {
+  readonly house: Conventions;
+  readonly rows: readonly string[];
+  /** The text is a single row: an ingredient line, whatever it looks like. */
+  readonly single: boolean;
+  /** A card that writes "-2 cups" on several lines uses the dash as a bullet. */
+  readonly dashBullets: boolean;
+  readonly section: Section;
+  readonly title: string | null;
+  readonly started: boolean;
+}
+
+const aside = (why: SetAside['why']): Place => ({ at: 'aside', why });
+
+/** Where one row of the text belongs. */
+function place(raw: string, n: number, r: Reading): Place {
+  const source = r.dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw;
+  const t = stripBullet(source);
+  if (t === '') return { at: 'nowhere' };
+  const section = r.single ? null : headingSection(t);
+  if (section) return { at: 'heading', section };
+  if (r.section === 'method') return aside('method');
+  if (r.section === 'notes') return aside('note');
+  if (YIELD.test(t)) return aside('yield');
+  if (TIMES.test(t)) return aside('note');
+  const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(source);
+  if (!r.single && isMethod(t)) return aside(!r.started && !numbered && !VERBS.has(firstWord(t)) ? 'note' : 'method');
+  const hint = hintOf(r.section);
+  const bits = several(t, r.house);
+  if (bits) return { at: 'lines', lines: bits.map((bit) => readLine(bit, r.house, {}, hint)) };
+  const line = readLine(source.trim(), r.house, {}, hint);
+  const hasAmount = line.written.length > 0 || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
+  if (!hasAmount && !r.single && !r.started) {
+    const names = line.ingredient !== null || lookUp(t, r.house).kind !== 'unknown';
+    if (!r.title && (!names || looksLikeTitle(raw, r.rows.slice(n + 1)))) return { at: 'title', text: t };
+    if (!names) return aside('note');
+  }
+  return { at: 'lines', lines: [line] };
+}
+
 /**
  * Reads a pasted card.
  * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
@@ -117,63 +164,37 @@ function several(t: string, house: Conventions): readonly string[] | null {
 export function readCard(text: string, house: Conventions): { readonly ok: true; readonly value: Card } | { readonly ok: false; readonly error: CardTooLong } {
   const rows = text.split(/\r\n|\r|\n|\u2028|\u2029/);
   if (text.length > MOST_CARD_CHARS || rows.length > MOST_CARD_LINES) {
-    const message = `This text has ${text.length.toLocaleString('en-GB')} characters on ${rows.length.toLocaleString('en-GB')} lines; a card has at most ${MOST_CARD_CHARS.toLocaleString('en-GB')} on ${MOST_CARD_LINES.toLocaleString('en-GB')}. Paste only the recipe.`;
+    const n = (x: number): string => x.toLocaleString('en-GB');
+    const message = `This text has ${n(text.length)} characters on ${n(rows.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;
     return { ok: false, error: { chars: text.length, message } };
   }
-  const dashes = rows.filter((r) => /^\s*-\d/.test(r)).length;
+  const dashBullets = rows.filter((r) => /^\s*-\d/.test(r)).length > 1;
+  const single = rows.filter((r) => r.trim() !== '').length === 1;
   let title: string | null = null;
   let section: Section = 'batter';
   const lines: CardLine[] = [];
   const ignored: SetAside[] = [];
-  const only = rows.filter((r) => r.trim() !== '').length === 1;
-
-  for (const [n, raw] of rows.entries()) readRow(raw, n);
-
-  function readRow(raw: string, n: number): void {
+  for (const [n, raw] of rows.entries()) {
     const lineNumber = n + 1;
-    const aside = (why: SetAside['why']): void => {
-      ignored.push({ lineNumber, text: raw, why });
-    };
-    // a card that writes "-2 cups" on several lines uses the dash as a bullet
-    const source = dashes > 1 ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw;
-    const t = stripBullet(source);
-    if (t === '') return;
-    const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(source);
-    const head = only ? null : headingSection(t);
-    if (head) {
-      section = head;
-      aside('heading');
-      return;
+    const p = place(raw, n, { house, rows, single, dashBullets, section, title, started: lines.length > 0 });
+    switch (p.at) {
+      case 'nowhere':
+        break;
+      case 'title':
+        title = p.text;
+        break;
+      case 'heading':
+        section = p.section;
+        ignored.push({ lineNumber, text: raw, why: 'heading' });
+        break;
+      case 'aside':
+        ignored.push({ lineNumber, text: raw, why: p.why });
+        break;
+      case 'lines':
+        for (const line of p.lines) lines.push({ ...line, lineNumber });
     }
-    if (section === 'method') return aside('method');
-    if (section === 'notes') return aside('note');
-    if (YIELD.test(t)) return aside('yield');
-    if (TIMES.test(t)) return aside('note');
-    const push = (line: Line): void => {
-      lines.push({ ...line, lineNumber });
-    };
-    const hint = hintOf(section);
-    if (!only && isMethod(t)) return aside(lines.length === 0 && !numbered && !VERBS.has(firstWord(t)) ? 'note' : 'method');
-    const split = several(t, house);
-    if (split) {
-      for (const bit of split) push(readLine(bit, house, {}, hint));
-      return;
-    }
-    const line = readLine(dashes > 1 ? source : raw.trim(), house, {}, hint);
-    const hasAmount = line.written.length > 0 || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
-    if (!hasAmount && !only) {
-      const names = lookUp(t, house).kind !== 'unknown' || line.ingredient !== null;
-      if (lines.length === 0 && !title && (!names || looksLikeTitle(raw, rows.slice(n + 1)))) {
-        title = t;
-        return;
-      }
-      if (lines.length === 0 && !names) return aside('note');
-    }
-    push(line);
   }
-
-  const doubted = doubtFractions(lines);
-  return { ok: true, value: { title, lines: doubted, ignored } };
+  return { ok: true, value: { title, lines: doubtFractions(lines), ignored } };
 }
 
 /** "Buttermilk" alone on top, a gap below it: a title though it names an ingredient. */

@@ -73,7 +73,7 @@ function vesselFor(i: Ingredient | null, use: Use, foam: Peaks | null): Vessel {
 }
 
 function foamOf(i: Ingredient | null, preparation: string): Peaks | null {
-  if (!i || i.category !== 'egg') return null;
+  if (i?.category !== 'egg') return null;
   const p = preparation.toLowerCase();
   const separated = /\bseparated\b/.test(p);
   const whipped = /\b(?:whipped|peaks?|stiff)\b|\b(?:beaten|whisked)\b.*\b(?:soft|firm|stiff|foam)/.test(p);

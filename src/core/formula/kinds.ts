@@ -174,3 +174,15 @@ export function readZone(value: number, [low, high]: Zone): ZoneReading {
   if (value > high) return { standing: 'above', far: value > high + quarter };
   return { standing: 'in', far: false };
 }
+
+const WORDS: readonly (readonly [RegExp, KindId])[] = [
+  [/\bwaffles?\b/i, 'waffle'],
+  [/\bcr[eê]pes?\b/i, 'crepe'],
+  [/\b(?:oven|baked|puffed)\b/i, 'oven'],
+  [/\b(?:balls?|round[- ]pan)\b/i, 'ball'],
+  [/\b(?:souffl[eé]|clouds?|foam)\b/i, 'foam'],
+  [/\b(?:small|mini|drop)\b/i, 'small'],
+];
+
+/** The kind a title speaks of; null when it names none. Shown and free to change, never more than a first setting. */
+export const kindFromWords = (title: string): KindId | null => WORDS.find(([re]) => re.test(title))?.[1] ?? null;

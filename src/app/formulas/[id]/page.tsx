@@ -1,0 +1,40 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { saveFormula } from '@/app/actions';
+import { version, versionsOf } from '@/server/formulas';
+import { isUuid, versionNumber } from '@/server/params';
+import { reach } from '@/server/pool';
+import { RecordsAway } from '@/ui/away';
+import { Bench } from '@/ui/bench/bench';
+import { Frame } from '@/ui/frame';
+import { when } from '@/ui/when';
+
+export const metadata: Metadata = { title: 'Bench' };
+
+interface Props {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ version?: string | string[] }>;
+}
+
+export default async function BenchPage({ params, searchParams }: Props) {
+  const { id } = await params;
+  const asked = (await searchParams).version;
+  const number = versionNumber(asked);
+  if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
+  const r = await reach(async () => Promise.all([version(id, number), versionsOf(id)]));
+  if (!r.up)
+    return (
+      <Frame here="bench">
+        <RecordsAway />
+      </Frame>
+    );
+  const [v, versions] = r.value;
+  if (!v) notFound();
+  const links = versions.map((x) => ({ number: x.number, label: `${x.number}: ${when(x.savedAt)}${x.changeNote ? `, ${x.changeNote.slice(0, 50)}` : ''}` }));
+  return (
+    <Frame here="bench">
+      <h1 className="sr-only">{v.formula.name}</h1>
+      <Bench key={`${id} ${number ?? 'newest'}`} formulaId={id} formula={v.formula} number={v.number} newest={v.newest} versions={links} save={saveFormula} />
+    </Frame>
+  );
+}

@@ -1,0 +1,39 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { makeBatch } from '@/app/actions';
+import { version } from '@/server/formulas';
+import { isUuid, versionNumber } from '@/server/params';
+import { reach } from '@/server/pool';
+import { RecordsAway } from '@/ui/away';
+import { Plan } from '@/ui/batch/plan';
+import { Frame } from '@/ui/frame';
+
+export const metadata: Metadata = { title: 'Plan' };
+
+interface Props {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ version?: string | string[]; pieces?: string | string[] }>;
+}
+
+export default async function PlanPage({ params, searchParams }: Props) {
+  const { id } = await params;
+  const asked = await searchParams;
+  const number = versionNumber(asked.version);
+  if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
+  const r = await reach(() => version(id, number));
+  if (!r.up)
+    return (
+      <Frame here="batch">
+        <RecordsAway />
+      </Frame>
+    );
+  const v = r.value;
+  if (!v) notFound();
+  const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
+  return (
+    <Frame here="batch">
+      <h1 className="mb-4 text-[26px] [overflow-wrap:anywhere] print:hidden">Plan: {v.formula.name}</h1>
+      <Plan formulaId={id} versionId={v.versionId} number={v.number} formula={v.formula} pieces={pieces} make={makeBatch} />
+    </Frame>
+  );
+}

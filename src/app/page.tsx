@@ -1,0 +1,37 @@
+import Link from 'next/link';
+import { underWay } from '@/server/batches';
+import { shelf } from '@/server/formulas';
+import { reach } from '@/server/pool';
+import { RecordsAway } from '@/ui/away';
+import { Frame } from '@/ui/frame';
+import { lookOf } from '@/ui/kit/button';
+import { Shelf } from '@/ui/today/shelf';
+import { UnderWay } from '@/ui/today/under-way';
+
+export default async function Today() {
+  const r = await reach(async () => Promise.all([underWay(), shelf()]));
+  if (!r.up)
+    return (
+      <Frame here="today">
+        <RecordsAway />
+      </Frame>
+    );
+  const [batches, rows] = r.value;
+  return (
+    <Frame here="today">
+      <h1 className="sr-only">Today</h1>
+      <UnderWay batches={batches} />
+      {rows.length === 0 ? (
+        <section className="mt-14 max-w-xl">
+          <h2 className="text-3xl">The shelf is empty</h2>
+          <p className="mt-3">Paste a recipe card, in cups or in grams, and it becomes your first formula: weighed, balanced and ready to scale.</p>
+          <Link href="/formulas/new" className={`${lookOf('now', 'work')} mt-5`}>
+            Paste a card
+          </Link>
+        </section>
+      ) : (
+        <Shelf rows={rows.map(({ savedAt: _, ...row }) => row)} />
+      )}
+    </Frame>
+  );
+}

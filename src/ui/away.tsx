@@ -1,0 +1,20 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { Button } from './kit/button';
+
+/** In place of a page whose records cannot be reached. */
+export function RecordsAway() {
+  const router = useRouter();
+  return (
+    <section className="mx-auto mt-16 max-w-xl" role="alert">
+      <h1 className="text-3xl">The kitchen's records are out of reach</h1>
+      <p className="mt-3">
+        The database does not answer. Nothing that was saved is lost, and what you typed on a bench is kept in this browser. Start Even Crumb again, or wait a
+        moment and try once more.
+      </p>
+      <Button look="now" size="work" className="mt-5" onClick={() => router.refresh()}>
+        Try again
+      </Button>
+    </section>
+  );
+}

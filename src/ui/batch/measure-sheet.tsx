@@ -1,0 +1,48 @@
+import type { SheetLine } from '@/core/batch/batch';
+import { VESSELS, type Vessel } from '@/core/card/parts';
+
+const TITLES: Readonly<Record<Vessel, string>> = { dry: 'Dry bowl', wet: 'Wet bowl', 'fold-in': 'Fold in last', pan: 'For the pan', topping: 'To serve' };
+
+interface Props {
+  readonly title: string;
+  readonly about: readonly string[];
+  readonly lines: readonly SheetLine[];
+}
+
+/** The sheet to mix from: read at arm's length, printed on one page. */
+export function MeasureSheet({ title, about, lines }: Props) {
+  // many lines are set closer, so that a long formula still prints on one page
+  const row =
+    lines.length > 40 ? 'print:py-0 print:text-[9px] print:leading-tight' : lines.length > 18 ? 'print:py-0 print:text-[11px]' : 'print:py-1 print:text-[14px]';
+  return (
+    <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 print:rounded-none print:p-0" data-print-sheet>
+      <h2 className="text-2xl [overflow-wrap:anywhere]">{title}</h2>
+      <p className="text-soft">{about.filter(Boolean).join('; ')}</p>
+      {VESSELS.map((v) => {
+        const here = lines.filter((l) => l.vessel === v);
+        if (here.length === 0) return null;
+        return (
+          <div key={v} className="mt-3 break-inside-avoid print:mt-2">
+            <h3 className="border-b-2 border-rim text-lg text-rim">{TITLES[v]}</h3>
+            <ul>
+              {here.map((l) => (
+                <li key={l.key} className={`grid grid-cols-[1.4rem_6.5rem_1fr] items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}>
+                  <span aria-hidden className="size-4 self-center rounded-[3px] border-2 border-rim" />
+                  <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{l.measure ?? 'as needed'}</strong>
+                  <span className="min-w-0 [overflow-wrap:anywhere]">
+                    {l.measure === null ? l.text : l.name}
+                    {l.measure !== null && l.preparation ? <span className="text-soft">, {l.preparation}</span> : null}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        );
+      })}
+      <p className="mt-3 text-sm text-soft print:mt-2 print:text-[11px]">
+        Keep batter and egg-milk mixes cold, and do not taste them raw: egg and flour are uncooked. Times and temperatures: as the local food code has them.
+        Check labels for allergens.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,191 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
+import { Button } from '../kit/button';
+import { ManyTaps, Taps } from '../kit/choice';
+import { Field, TextField } from '../kit/field';
+import { Notice } from '../kit/notice';
+
+export type OutcomeAnswer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
+
+interface Form {
+  readonly pieces: string;
+  readonly first: string;
+  readonly second: string;
+  readonly verdict: Verdict | '';
+  readonly marks: readonly Mark[];
+  readonly note: string;
+}
+
+/** Seconds as "2:25". */
+const clockText = (s: number | null): string => (s === null ? '' : `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`);
+
+/** "2:25", "145" or "145 s" as seconds; null when empty; NaN when it is no time. */
+export function seconds(text: string): number | null {
+  const t = text.trim();
+  if (t === '') return null;
+  const m = /^(\d{1,3}):([0-5]\d)$/.exec(t);
+  if (m) return Number(m[1]) * 60 + Number(m[2]);
+  const s = /^(\d{1,5})\s*s?$/.exec(t);
+  return s ? Number(s[1]) : Number.NaN;
+}
+
+const from = (b: Batch): Form => ({
+  pieces: b.pieces === null ? '' : String(b.pieces),
+  first: clockText(b.firstSideS),
+  second: clockText(b.secondSideS),
+  verdict: b.verdict ?? '',
+  marks: MARKS.filter((m) => b.marks.includes(m)),
+  note: b.note,
+});
+
+const draftName = (id: string): string => `even-crumb:outcome:${id}`;
+
+/** Outcome: numbers for what was measured, taps for what was seen, a note. */
+export function OutcomeForm({ batch, save }: { readonly batch: Batch; readonly save: (input: unknown) => Promise<OutcomeAnswer> }) {
+  const router = useRouter();
+  const [form, setForm] = useState<Form>(() => from(batch));
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [saving, setSaving] = useState(false);
+  const ready = useRef(false);
+
+  useEffect(() => {
+    try {
+      const kept = window.localStorage.getItem(draftName(batch.id));
+      if (kept) setForm((f) => ({ ...f, ...(JSON.parse(kept) as Partial<Form>) }));
+    } catch {
+      // storage is off: nothing to bring back
+    }
+    ready.current = true;
+  }, [batch.id]);
+  const set = (part: Partial<Form>): void => {
+    const next = { ...form, ...part };
+    setForm(next);
+    try {
+      window.localStorage.setItem(draftName(batch.id), JSON.stringify(next));
+    } catch {
+      // storage is off: the form still holds it
+    }
+  };
+
+  const submit = async (): Promise<void> => {
+    if (saving) return;
+    const wrong: Record<string, string> = {};
+    const pieces = form.pieces.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(form.pieces) ? Number(form.pieces) : Number.NaN;
+    const firstSideS = seconds(form.first);
+    const secondSideS = seconds(form.second);
+    if (Number.isNaN(pieces)) wrong.pieces = 'Pieces: a whole number.';
+    if (Number.isNaN(firstSideS)) wrong.firstSideS = 'Write minutes and seconds, 2:25, or seconds.';
+    if (Number.isNaN(secondSideS)) wrong.secondSideS = 'Write minutes and seconds, 1:10, or seconds.';
+    if (form.verdict === '') wrong.verdict = 'Tap a verdict.';
+    setErrors(wrong);
+    setRefusal(null);
+    if (Object.keys(wrong).length > 0) return;
+    setSaving(true);
+    let answer: OutcomeAnswer;
+    try {
+      answer = await save({ batchId: batch.id, pieces, firstSideS, secondSideS, verdict: form.verdict, marks: form.marks, note: form.note });
+    } catch {
+      answer = { ok: false, message: 'Even Crumb does not answer just now. What you wrote is still here: save again in a moment.', fields: {} };
+    }
+    setSaving(false);
+    if (!answer.ok) {
+      setErrors(answer.fields);
+      setRefusal(answer.message);
+      return;
+    }
+    try {
+      window.localStorage.removeItem(draftName(batch.id));
+    } catch {
+      // storage is off: there was nothing to clear
+    }
+    toast('Written in the log');
+    router.push('/log');
+    router.refresh();
+  };
+
+  return (
+    <form
+      className="mx-auto grid max-w-4xl gap-6"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit();
+      }}
+    >
+      <section aria-labelledby="verdict">
+        <h2 id="verdict" className="mb-2 text-xl">
+          How was it?
+        </h2>
+        <Taps
+          label="Verdict"
+          size="work"
+          optional
+          value={form.verdict}
+          onChange={(verdict) => set({ verdict })}
+          options={VERDICTS.map((v) => ({ value: v, label: VERDICT_WORDS[v] }))}
+        />
+        {errors.verdict ? (
+          <p role="alert" className="mt-1 font-semibold text-berry">
+            {errors.verdict}
+          </p>
+        ) : null}
+      </section>
+      <section aria-labelledby="marks">
+        <h2 id="marks" className="mb-2 text-xl">
+          What did you see?
+        </h2>
+        <ManyTaps label="What was seen" values={form.marks} onChange={(marks) => set({ marks })} options={MARKS.map((m) => ({ value: m, label: m }))} />
+      </section>
+      <section aria-label="Numbers" className="grid gap-4 sm:grid-cols-3">
+        <Field
+          label="Pieces that came out"
+          inputMode="numeric"
+          value={form.pieces}
+          onChange={(e) => set({ pieces: e.target.value })}
+          error={errors.pieces}
+          hint={batch.piecesPlanned ? `${batch.piecesPlanned} planned` : ''}
+          inputClass="!min-h-14 text-xl font-semibold"
+        />
+        <Field
+          label="First side"
+          unit="min:s"
+          value={form.first}
+          onChange={(e) => set({ first: e.target.value })}
+          error={errors.firstSideS}
+          hint="2:25 or 145"
+          inputClass="!min-h-14 text-xl font-semibold"
+        />
+        <Field
+          label="Second side"
+          unit="min:s"
+          value={form.second}
+          onChange={(e) => set({ second: e.target.value })}
+          error={errors.secondSideS}
+          hint="mostly about half the first"
+          inputClass="!min-h-14 text-xl font-semibold"
+        />
+      </section>
+      <TextField
+        label="Note: one change for next time"
+        rows={3}
+        maxLength={4000}
+        value={form.note}
+        onChange={(e) => set({ note: e.target.value })}
+        error={errors.note}
+      />
+      {refusal ? (
+        <Notice weight="stop" role="alert">
+          {refusal}
+        </Notice>
+      ) : null}
+      <div>
+        <Button type="submit" look="now" size="work" disabled={saving}>
+          {saving ? 'Writing' : batch.finishedAt ? 'Write it again' : 'Write it in the log'}
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,149 @@
+'use client';
+import { Check, CloudOff } from 'lucide-react';
+import Link from 'next/link';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { type Batch, weighable } from '@/core/batch/batch';
+import { VESSELS } from '@/core/card/parts';
+import { VESSEL_NAMES } from '../bench/line-row';
+import { lookOf } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { keepPending, type Pending, readPending } from './pending';
+
+export type TickAnswer = { readonly ok: true } | { readonly ok: false; readonly message: string };
+
+interface Props {
+  readonly batch: Batch;
+  readonly tick: (input: unknown) => Promise<TickAnswer>;
+}
+
+const RETRY_MS = 4000;
+
+/**
+ * Prep: the lines to weigh, ticked off. A tick shows at once and is kept in this browser until the server has it, so a
+ * reload or an absent server loses none.
+ */
+export function Prep({ batch, tick }: Props) {
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(() => new Set(batch.ticked));
+  const [pending, setPending] = useState<Pending>({});
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const sending = useRef(false);
+
+  useEffect(() => {
+    const kept = readPending(batch.id);
+    setPending(kept);
+    setTicked((old) => merged(old, kept));
+  }, [batch.id]);
+
+  const sendAll = useCallback(async () => {
+    if (sending.current) return;
+    sending.current = true;
+    try {
+      for (let left = Object.entries(readPending(batch.id)); left[0]; left = Object.entries(readPending(batch.id))) {
+        const [lineKey, on] = left[0];
+        const answer = await tick({ batchId: batch.id, lineKey, ticked: on });
+        if (!answer.ok) {
+          setTrouble(answer.message);
+          return;
+        }
+        const { [lineKey]: still, ...rest } = readPending(batch.id);
+        // tapped again meanwhile: that one still has to go
+        const next = still === on ? rest : { ...rest, ...(still === undefined ? {} : { [lineKey]: still }) };
+        keepPending(batch.id, next);
+        setPending(next);
+      }
+      setTrouble(null);
+    } catch {
+      setTrouble('Even Crumb does not answer. Your ticks are kept in this browser and go in when it is back.');
+    } finally {
+      sending.current = false;
+    }
+  }, [batch.id, tick]);
+
+  useEffect(() => {
+    if (Object.keys(pending).length === 0) return;
+    void sendAll();
+    const again = setInterval(() => void sendAll(), RETRY_MS);
+    return () => clearInterval(again);
+  }, [pending, sendAll]);
+
+  const toggle = (key: string): void => {
+    const on = !ticked.has(key);
+    setTicked((old) => merged(old, { [key]: on }));
+    const next = { ...readPending(batch.id), [key]: on };
+    keepPending(batch.id, next);
+    setPending(next);
+  };
+
+  const lines = weighable(batch);
+  const left = lines.filter((l) => !ticked.has(l.key));
+  const now = left[0]?.key;
+  const unmeasured = batch.sheet.filter((l) => l.grams === null);
+  return (
+    <div className="mx-auto max-w-4xl">
+      <p className="mb-3 text-xl" role="status">
+        {left.length === 0 ? (
+          <strong className="text-herb">✓ All {lines.length} weighed.</strong>
+        ) : (
+          <>
+            <strong>{left.length}</strong> of {lines.length} still to weigh
+          </>
+        )}
+      </p>
+      {trouble ? (
+        <div className="mb-3">
+          <Notice weight="look" role="status">
+            <CloudOff size={18} aria-hidden className="mr-1 inline" />
+            {trouble}
+          </Notice>
+        </div>
+      ) : null}
+      {VESSELS.map((v) => {
+        const here = lines.filter((l) => l.vessel === v);
+        if (here.length === 0) return null;
+        return (
+          <section key={v} className="mb-4" aria-label={VESSEL_NAMES[v]}>
+            <h2 className="mb-1.5 text-xl text-rim">{VESSEL_NAMES[v]}</h2>
+            <ul className="grid gap-2">
+              {here.map((l) => {
+                const on = ticked.has(l.key);
+                return (
+                  <li key={l.key}>
+                    <label
+                      className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full grid-cols-[2.75rem_9rem_1fr] items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
+                    >
+                      <input type="checkbox" className="sr-only" checked={on} onChange={() => toggle(l.key)} />
+                      <span className={`grid size-9 place-items-center rounded-lg border-[3px] border-rim ${on ? 'bg-rim text-white' : 'bg-white'}`}>
+                        {on ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
+                      </span>
+                      <strong className={`text-right text-[28px] leading-none whitespace-nowrap ${on ? 'text-soft' : ''}`}>{l.measure}</strong>
+                      <span className={`min-w-0 text-xl leading-tight [overflow-wrap:anywhere] ${on ? 'text-soft line-through decoration-2' : ''}`}>
+                        {l.name}
+                        {l.preparation ? <span className="block text-base text-soft">{l.preparation}</span> : null}
+                      </span>
+                    </label>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        );
+      })}
+      {unmeasured.length > 0 ? <p className="mb-4 text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p> : null}
+      <p className="mb-4 text-sm text-soft">
+        Egg and milk stay cold until they are used; no tasting of raw batter. Wash what touched raw egg. The local food code has the last word.
+      </p>
+      <Link href={`/batches/${batch.id}/outcome`} className={lookOf(left.length === 0 ? 'now' : 'plain', 'work')}>
+        Write what came out
+      </Link>
+    </div>
+  );
+}
+
+function merged(old: ReadonlySet<string>, change: Pending): ReadonlySet<string> {
+  const next = new Set(old);
+  for (const [key, on] of Object.entries(change)) {
+    if (on) next.add(key);
+    else next.delete(key);
+  }
+  return next;
+}

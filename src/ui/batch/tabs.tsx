@@ -1,0 +1,38 @@
+import Link from 'next/link';
+import type { Batch } from '@/core/batch/batch';
+import { when } from '../when';
+
+const TABS = [
+  { id: 'plan', name: 'Plan' },
+  { id: 'prep', name: 'Prep' },
+  { id: 'outcome', name: 'Outcome' },
+] as const;
+
+/** The head of a batch and its tabs, in the order of the day. */
+export function BatchHead({ batch, here }: { readonly batch: Batch; readonly here: (typeof TABS)[number]['id'] }) {
+  return (
+    <div className="mb-4 flex flex-wrap items-end gap-x-6 gap-y-2 border-b-2 border-rim print:hidden">
+      <div className="min-w-0 pb-2">
+        <h1 className="text-[26px] [overflow-wrap:anywhere]">{batch.name}</h1>
+        <p className="text-sm text-soft">
+          <Link className="font-semibold text-rim underline" href={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`}>
+            version {batch.versionNumber}
+          </Link>
+          , {batch.piecesPlanned ? `${batch.piecesPlanned} pieces, ` : ''}begun {when(batch.startedAt)}
+        </p>
+      </div>
+      <nav aria-label="Parts of the batch" className="ml-auto flex gap-1">
+        {TABS.map((t) => (
+          <Link
+            key={t.id}
+            href={`/batches/${batch.id}/${t.id}`}
+            aria-current={t.id === here ? 'page' : undefined}
+            className={`flex min-h-12 items-center rounded-t-hold border-2 border-b-0 px-5 text-lg font-semibold ${t.id === here ? 'border-rim bg-white text-ink' : 'border-transparent text-rim hover:bg-wash'}`}
+          >
+            {t.name}
+          </Link>
+        ))}
+      </nav>
+    </div>
+  );
+}

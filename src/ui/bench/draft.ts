@@ -1,0 +1,45 @@
+/** Unsaved work, kept in this browser so that a reload or a closed lid loses nothing. */
+import type { Formula } from '@/core/formula/formula';
+
+export interface Draft {
+  readonly formula: Formula;
+  readonly basedOn: number | null;
+  readonly knownNewest: number | null;
+  readonly at: string;
+}
+
+/** One draft for each version it was begun from, so that looking at an old version throws nothing away. */
+const name = (formulaId: string | null, basedOn: number | null): string => `even-crumb:draft:${formulaId ?? 'new'}:${basedOn ?? 0}`;
+
+function readOne(formulaId: string | null, basedOn: number | null): Draft | null {
+  try {
+    const text = window.localStorage.getItem(name(formulaId, basedOn));
+    const draft = text ? (JSON.parse(text) as Draft) : null;
+    return draft && Array.isArray(draft.formula?.entries) ? draft : null;
+  } catch {
+    return null; // storage is off, or holds what is no draft of ours
+  }
+}
+
+/**
+ * The draft begun from a version; on the newest version also one begun from an older, which somebody saved past.
+ * @returns null when there is none or the browser keeps nothing
+ */
+export function readDraft(formulaId: string | null, number: number | null, newest: number | null): Draft | null {
+  const own = readOne(formulaId, number);
+  if (own || number === null || number !== newest) return own;
+  for (let n = number - 1; n > 0; n--) {
+    const older = readOne(formulaId, n);
+    if (older) return older;
+  }
+  return null;
+}
+
+export function keepDraft(formulaId: string | null, basedOn: number | null, draft: Draft | null): void {
+  try {
+    if (draft) window.localStorage.setItem(name(formulaId, basedOn), JSON.stringify(draft));
+    else window.localStorage.removeItem(name(formulaId, basedOn));
+  } catch {
+    // storage is off or full: the bench works on, without the safety net
+  }
+}

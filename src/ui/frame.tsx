@@ -1,0 +1,42 @@
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { Mark } from './drawings/mark';
+import { Keys } from './keys';
+import { lookOf } from './kit/button';
+
+/** The band on top of every page, and the page under it. */
+export function Frame({ here, children }: { readonly here: 'today' | 'log' | 'bench' | 'batch'; readonly children: ReactNode }) {
+  const link = (to: string, text: string, on: boolean) => (
+    <Link href={to} aria-current={on ? 'page' : undefined} className={`${lookOf('bare')} ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}>
+      {text}
+    </Link>
+  );
+  return (
+    <>
+      <a href="#page" className="absolute -top-20 left-2 z-50 rounded-hold bg-butter px-4 py-2 font-semibold focus:top-2">
+        To the page
+      </a>
+      <header className="border-b-4 border-rim bg-white print:hidden">
+        <div className="mx-auto flex h-14 max-w-[1400px] items-center gap-1 px-4">
+          <Link href="/" className="mr-4 flex items-center gap-2 rounded-hold font-sign text-2xl font-extrabold tracking-tight text-rim">
+            <Mark className="size-8" />
+            Even Crumb
+          </Link>
+          <nav aria-label="Parts" className="flex items-center gap-1">
+            {link('/', 'Today', here === 'today')}
+            {link('/log', 'Log', here === 'log')}
+          </nav>
+          <div className="ml-auto flex items-center gap-2">
+            <Keys />
+            <Link href="/formulas/new" className={lookOf('plain')}>
+              New formula
+            </Link>
+          </div>
+        </div>
+      </header>
+      <main id="page" tabIndex={-1} className="mx-auto max-w-[1400px] px-4 py-4 outline-none print:p-0">
+        {children}
+      </main>
+    </>
+  );
+}

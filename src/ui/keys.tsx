@@ -1,0 +1,104 @@
+'use client';
+import { X } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { Dialog } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import { Button } from './kit/button';
+
+interface Key {
+  readonly keys: string;
+  readonly does: string;
+}
+
+const KEYS: readonly { readonly where: string; readonly keys: readonly Key[] }[] = [
+  {
+    where: 'Everywhere',
+    keys: [
+      { keys: '?', does: 'this list' },
+      { keys: 't', does: 'Today' },
+      { keys: 'l', does: 'Log' },
+      { keys: 'n', does: 'a new formula' },
+      { keys: '/', does: 'find (Today and Log)' },
+      { keys: 'Tab, Shift+Tab', does: 'next, previous control' },
+      { keys: 'Enter, Space', does: 'press, open, tick' },
+      { keys: 'Arrows', does: 'choose within a list or a row of taps' },
+      { keys: 'Esc', does: 'close what is open' },
+    ],
+  },
+  {
+    where: 'Bench',
+    keys: [
+      { keys: 'Ctrl+S', does: 'save as a new version' },
+      { keys: 'Ctrl+Z', does: 'undo' },
+      { keys: 'Ctrl+Shift+Z', does: 'redo' },
+      { keys: 'Enter', does: 'in a line: on to the next; in the last: add it' },
+      { keys: 'Arrow up, down', does: 'in a line: the line above, below' },
+      { keys: 'Alt+Backspace', does: 'in a line: take it off the sheet' },
+    ],
+  },
+];
+
+const typing = (t: EventTarget | null): boolean => t instanceof HTMLElement && (t.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(t.tagName));
+
+/** The list of keys, on "?", and the keys that work everywhere. */
+export function Keys() {
+  const [open, setOpen] = useState(false);
+  const router = useRouter();
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent): void => {
+      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (document.querySelector('[role=dialog],[role=menu],[role=listbox]')) return;
+      const find = document.querySelector<HTMLInputElement>('[data-find]');
+      if (e.key === '?') setOpen(true);
+      else if (e.key === 't') router.push('/');
+      else if (e.key === 'l') router.push('/log');
+      else if (e.key === 'n') router.push('/formulas/new');
+      else if (e.key === '/' && find) find.focus();
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [router]);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild>
+        <Button look="bare" aria-label="Keys">
+          <kbd className="hold grid size-6 place-items-center font-sans text-sm leading-none">?</kbd>
+          Keys
+        </Button>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-rim-deep/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="hold fixed top-1/2 left-1/2 z-50 max-h-[86vh] w-[min(44rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto !rounded-plate p-6"
+        >
+          <div className="flex items-center justify-between">
+            <Dialog.Title className="text-2xl">Keys</Dialog.Title>
+            <Dialog.Close asChild>
+              <Button look="bare" aria-label="Close">
+                <X size={20} aria-hidden />
+              </Button>
+            </Dialog.Close>
+          </div>
+          <div className="mt-3 grid gap-6 sm:grid-cols-2">
+            {KEYS.map((group) => (
+              <section key={group.where}>
+                <h3 className="mb-2 text-lg">{group.where}</h3>
+                <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
+                  {group.keys.map((k) => (
+                    <div key={k.keys} className="contents">
+                      <dt className="font-semibold whitespace-nowrap">{k.keys}</dt>
+                      <dd className="text-soft">{k.does}</dd>
+                    </div>
+                  ))}
+                </dl>
+              </section>
+            ))}
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,35 @@
+import type { ComponentProps, ReactNode } from 'react';
+
+type Look = 'plain' | 'now' | 'bare' | 'stop';
+
+const LOOKS: Readonly<Record<Look, string>> = {
+  plain: 'hold text-rim hover:bg-wash active:bg-line',
+  // the thing to do now: butter behind dark text, inside the rim
+  now: 'hold !bg-butter text-ink hover:!bg-[#ffe27f] active:!bg-[#f6cb3c]',
+  bare: 'rounded-hold text-rim hover:bg-wash active:bg-line',
+  stop: 'rounded-hold border-2 border-berry bg-white text-berry hover:bg-berry-wash',
+};
+
+const SIZES = {
+  bench: 'min-h-10 px-3 text-[15px]',
+  work: 'min-h-14 px-5 text-lg',
+} as const;
+
+export function lookOf(look: Look = 'plain', size: keyof typeof SIZES = 'bench'): string {
+  return `inline-flex items-center justify-center gap-2 font-semibold whitespace-nowrap disabled:opacity-45 ${LOOKS[look]} ${SIZES[size]}`;
+}
+
+/** A button. `work` size is for wet hands: 56 px. */
+export function Button({
+  look = 'plain',
+  size = 'bench',
+  className = '',
+  children,
+  ...rest
+}: ComponentProps<'button'> & { readonly look?: Look; readonly size?: keyof typeof SIZES; readonly children: ReactNode }) {
+  return (
+    <button type="button" className={`${lookOf(look, size)} ${className}`} {...rest}>
+      {children}
+    </button>
+  );
+}
