@@ -1,8 +1,10 @@
 /** Queries on batches: starting one, ticking its sheet, writing what came out, and the log. */
 
-import type { Batch, Outcome, SheetLine, Verdict } from '@/core/batch/batch';
+import type { Batch, Outcome, Verdict } from '@/core/batch/batch';
 import { type Driver, type Exactness, scale } from '@/core/batch/scale';
+import { sheetOf } from '@/core/batch/sheet';
 import { formulaLines } from '@/core/formula/formula';
+import { kindById, schoolOf } from '@/core/formula/kinds';
 import { versionById } from './formulas';
 import { query, transaction } from './pool';
 
@@ -48,21 +50,13 @@ export async function startBatch(versionId: string, driver: Driver, exactness: E
   const lines = formulaLines(v.formula);
   const scaled = scale(lines, driver, exactness, v.formula.kind, portionMl);
   if (!scaled.ok) return { ok: false, path: scaled.error.path, message: scaled.error.message };
-  const sheet = scaled.value.lines.map(
-    (s): SheetLine => ({
-      key: s.line.key,
-      text: s.line.text,
-      name: s.line.parts.map((p) => p.ingredient.name).join(' and ') || (s.line.ingredient?.name ?? s.line.text),
-      vessel: s.line.vessel,
-      measure: s.measure,
-      grams: s.grams,
-      preparation: s.line.preparation,
-    }),
-  );
+  const sheet = sheetOf(scaled.value);
+  const pan = schoolOf(kindById(v.formula.kind), v.formula.school).portionMl === null;
+  const planned = driver.by === 'pieces' ? driver.pieces : pan ? null : (scaled.value.yield?.pieces ?? null);
   const rows = await query<{ id: string }>(
     `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at)
      values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now())) returning id`,
-    [versionId, JSON.stringify(driver), exactness, JSON.stringify(sheet), scaled.value.massG, scaled.value.yield?.pieces ?? null, portionMl, startedAt],
+    [versionId, JSON.stringify(driver), exactness, JSON.stringify(sheet), scaled.value.massG, planned, portionMl, startedAt],
   );
   const id = rows[0]?.id;
   if (!id) throw new Error('insert returned no row');

@@ -5,7 +5,7 @@
  */
 
 import type { Conventions, FillMethod } from '../pantry/conventions';
-import type { Ingredient } from '../pantry/ingredient';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { lookUp } from '../pantry/lookup';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
@@ -117,7 +117,7 @@ function settle(
   return { weighed, findings: [{ code: 'amounts-disagree', message }] };
 }
 
-export const shortName = (i: Ingredient): string => i.name.replace(/\s*\([^)]*\)/g, '').toLowerCase();
+const shortName = (i: Ingredient): string => kitchenName(i).toLowerCase();
 
 /**
  * Reads one ingredient line.

@@ -245,7 +245,7 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
   const { name, after } = nameAndAfter(body, isName);
   if (after) prep.unshift(after);
   const preparation = prep.filter(Boolean).join(', ');
-  const post = POSTFILL.exec(after);
+  const post = POSTFILL.exec(preparation);
   if (post && !fill) fill = fillOf(post[1], post[2] ?? '');
   const juiced = /^(?:\w+\s+)?lemons?$/i.test(name)
     ? /\bjuiced?\b/i.test(preparation)

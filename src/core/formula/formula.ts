@@ -4,8 +4,9 @@
  */
 import { readCard } from '../card/card';
 import { type Line, type LineChoice, readLine } from '../card/line';
+import { stripBullet } from '../card/split';
 import { type Conventions, FRESH_HOUSE } from '../pantry/conventions';
-import { isFlour } from '../pantry/ingredient';
+import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import type { KindId } from './kinds';
 
@@ -66,8 +67,9 @@ export function entriesFromCard(
   const entries: Entry[] = [...after];
   const first = entries.length;
   for (const l of card.value.lines) {
-    const alone = readLine(l.text, house);
-    const entry: Entry = { key: nextKey(entries), text: l.text };
+    const text = stripBullet(l.text);
+    const alone = readLine(text, house);
+    const entry: Entry = { key: nextKey(entries), text };
     entries.push(alone.vessel === l.vessel ? entry : { ...entry, vessel: l.vessel });
   }
   const notes = card.value.ignored
@@ -85,7 +87,7 @@ export function mainsOf(lines: readonly Line[]): { readonly flour: string | null
     for (const { ingredient: i, grams } of l.parts) {
       const flour = isFlour(i);
       if (!flour && !behaviourOf(i).poured) continue;
-      const name = i.name.replace(/\s*\([^)]*\)/g, '');
+      const name = kitchenName(i);
       sums.set(name, { grams: (sums.get(name)?.grams ?? 0) + grams, flour });
     }
   }

@@ -80,9 +80,9 @@ export const KINDS: readonly Kind[] = [
     air: 0.08,
     panFatCounts: false,
     schools: [
-      school(['even', 'even and brown', [160, 235], [18, 55], [10, 38], [5, 30], [0.6, 2.8], [0.5, 1.5], RIBBON, [60, 60]]),
-      school(['tall', 'tall and tender', [125, 180], [20, 60], [8, 35], [6, 30], [0.6, 2.6], [0.6, 1.6], SPOON, [80, 80]]),
-      school(['thin', 'thin and wide', [220, 290], [35, 80], [6, 30], [2, 20], [0.5, 2.5], [0, 0.7], HEAVY, [60, 60]]),
+      school(['even', 'even', [160, 235], [18, 55], [10, 38], [5, 30], [0.6, 2.8], [0.5, 1.5], RIBBON, [60, 60]]),
+      school(['tall', 'tall', [125, 180], [20, 60], [8, 35], [6, 30], [0.6, 2.6], [0.6, 1.6], SPOON, [80, 80]]),
+      school(['thin', 'thin', [220, 290], [35, 80], [6, 30], [2, 20], [0.5, 2.5], [0, 0.7], HEAVY, [60, 60]]),
     ],
   },
   {
@@ -91,7 +91,7 @@ export const KINDS: readonly Kind[] = [
     pieces: 'small griddle cakes',
     air: 0.08,
     panFatCounts: false,
-    schools: [school(['even', 'even and brown', [135, 225], [20, 60], [5, 35], [4, 32], [0.3, 2.5], [0.5, 1.5], RIBBON, [25, 30]])],
+    schools: [school(['even', 'even', [135, 225], [20, 60], [5, 35], [4, 32], [0.3, 2.5], [0.5, 1.5], RIBBON, [25, 30]])],
   },
   {
     id: 'foam',

@@ -87,3 +87,6 @@ export const ingredientFrom = (row: IngredientRow): Ingredient => ({
 });
 
 export const isFlour = (i: Ingredient): boolean => i.category === 'flour' || i.category === 'starch';
+
+/** The name as it is said in the kitchen: without the remarks in brackets. */
+export const kitchenName = (i: Pick<Ingredient, 'name'>): string => i.name.replace(/\s*\([^)]*\)/g, '');

@@ -39,6 +39,6 @@ export const percent = (x: number): string => `${percentNumber(x)} %`;
 export const millilitres = (x: number): string => `${whole(x)} ml`;
 
 /** g CO2 per 100 g flour. */
-export const lift = (x: number): string => x.toFixed(2);
+export const lift = (x: number): string => (Math.abs(x) < 0.005 ? '0' : x.toFixed(2));
 
 export const meq = (x: number): string => `${trim(x, Math.abs(x) < 9.95 ? 1 : 0)} meq`;

@@ -2,8 +2,8 @@
 import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
-import type { SheetLine } from '@/core/batch/batch';
 import { type Drift, type Driver, type Exactness, scale } from '@/core/batch/scale';
+import { sheetOf } from '@/core/batch/sheet';
 import { type Formula, formulaLines } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import { grams, millilitres } from '@/core/quantity/say';
@@ -116,18 +116,7 @@ export function Plan({ formulaId, versionId, number, formula, pieces, make }: Pr
     setFields(answer.fields);
   };
 
-  const sheet: readonly SheetLine[] =
-    scaled?.ok === true
-      ? scaled.value.lines.map((s) => ({
-          key: s.line.key,
-          text: s.line.text,
-          vessel: s.line.vessel,
-          measure: s.measure,
-          grams: s.grams,
-          preparation: s.line.preparation,
-          name: s.line.parts.map((p) => p.ingredient.name).join(' and ') || s.line.text,
-        }))
-      : [];
+  const sheet = scaled?.ok ? sheetOf(scaled.value) : [];
   const says =
     scaled?.ok === true
       ? [

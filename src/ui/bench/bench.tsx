@@ -212,6 +212,7 @@ export function Bench({ formulaId, formula: loaded, number, newest, versions, sa
           <span className="ml-auto">
             <Choice
               inline
+              narrow
               label="Version"
               value={String(number)}
               onChange={(v) => router.push(`/formulas/${formulaId}?version=${v}`)}

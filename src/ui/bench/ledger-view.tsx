@@ -1,4 +1,5 @@
 import type { Analysis } from '@/core/analyse';
+import { kitchenName } from '@/core/pantry/ingredient';
 import { grams, meq } from '@/core/quantity/say';
 
 /** 1 g soda in meq, for putting soda and acid on one scale. */
@@ -33,7 +34,7 @@ export function LedgerView({ analysis }: { readonly analysis: Analysis }) {
               // biome-ignore lint/suspicious/noArrayIndexKey: the same ingredient may stand on two lines, in this order
               <tr key={`${r.ingredient.id}-${n}`} className="border-t border-line">
                 <td className="py-0.5">
-                  {grams(r.grams)} {r.ingredient.name.replace(/\s*\([^)]*\)/g, '').toLowerCase()}
+                  {grams(r.grams)} {kitchenName(r.ingredient).toLowerCase()}
                 </td>
                 <td className="text-right">
                   {r.ownAcid && Math.abs(r.acidMeq) < 0.05 ? 'its own' : r.acidMeq < 0 ? `takes ${meq(-r.acidMeq)}` : meq(r.acidMeq)}

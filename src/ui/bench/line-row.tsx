@@ -30,7 +30,9 @@ const isWide = (l: FormulaLine): boolean => l.grams !== null && l.gramsLow !== n
 
 /** One line of the sheet: as the cook wrote it, and what that weighs. */
 export const LineRow = memo(function LineRow({ line, flourG, send, onFocus, onMove }: Props) {
-  const asks = line.status !== 'read' && !(line.use !== 'batter' && line.findings.every((f) => f.code === 'no-amount'));
+  // what goes in the pan or on the table may well have no amount
+  const asNeeded = line.use !== 'batter' && line.findings.every((f) => f.code === 'no-amount');
+  const asks = line.status !== 'read' && !asNeeded;
   const pct = line.grams !== null && line.use === 'batter' && flourG > 0 ? (100 * line.grams) / flourG : null;
   const flour = line.ingredient !== null && isFlour(line.ingredient);
   const onKey = (e: KeyboardEvent<HTMLInputElement>): void => {
@@ -49,7 +51,7 @@ export const LineRow = memo(function LineRow({ line, flourG, send, onFocus, onMo
         <input
           data-line
           aria-label="Line as written"
-          aria-describedby={line.findings.length > 0 ? says : undefined}
+          aria-describedby={line.findings.length > 0 && !asNeeded ? says : undefined}
           aria-invalid={asks ? true : undefined}
           value={line.text}
           onChange={(e) => send({ do: 'type', key: line.key, text: e.target.value })}
@@ -61,7 +63,7 @@ export const LineRow = memo(function LineRow({ line, flourG, send, onFocus, onMo
         />
         <span className="text-right leading-tight" data-grams={line.key}>
           {line.grams === null ? (
-            <span className="text-soft">no grams</span>
+            <span className="text-soft">{asNeeded ? 'as needed' : 'no grams'}</span>
           ) : (
             <>
               <strong className="font-semibold">{grams(line.grams)}</strong>
@@ -76,7 +78,7 @@ export const LineRow = memo(function LineRow({ line, flourG, send, onFocus, onMo
         <span className={`text-right ${flour ? 'font-semibold' : 'text-soft'}`}>{pct === null ? '' : percent(pct)}</span>
         <RowMenu line={line} send={send} />
       </div>
-      {line.findings.length > 0 ? (
+      {line.findings.length > 0 && !asNeeded ? (
         <div id={says} className="flex flex-wrap items-center gap-x-2 gap-y-1 pr-2 pb-1.5 pl-2 text-sm">
           {line.findings.map((f) => (
             <span key={f.code} className={asks || f.code === 'amounts-disagree' ? 'font-semibold' : 'text-soft'}>

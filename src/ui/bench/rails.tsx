@@ -71,19 +71,19 @@ function Track({ r, zone, saved }: { readonly r: RailReading; readonly zone: Zon
       role="img"
       aria-label={`usual ${say(r.rail, zone[0])} to ${sayUnit(r.rail, zone[1])}${moved ? `; saved version ${sayUnit(r.rail, saved)}` : ''}`}
     >
-      <span className="absolute top-2 right-0 left-0 h-3 rounded-full border border-line bg-white" />
-      <span className="absolute top-2 flex h-3 overflow-hidden border-x-2 border-herb bg-herb-wash" style={{ left: `${left}%`, width: `${right - left}%` }}>
+      <span className="absolute top-1.5 right-0 left-0 h-3 rounded-full border border-line bg-white" />
+      <span className="absolute top-1.5 flex h-3 overflow-hidden border-x-2 border-herb bg-herb-wash" style={{ left: `${left}%`, width: `${right - left}%` }}>
         <span className="hatch h-full w-2.5" />
         <span className="hatch ml-auto h-full w-2.5" />
       </span>
       {moved ? (
-        <span className="absolute top-1 h-5 w-2 -translate-x-1/2 rounded-sm border-2 border-rim bg-enamel" style={{ left: `${at(saved, s)}%` }} />
+        <span className="absolute top-1 h-4 w-2 -translate-x-1/2 rounded-sm border-2 border-rim bg-enamel" style={{ left: `${at(saved, s)}%` }} />
       ) : null}
-      <span className="absolute top-0 h-7 w-[5px] -translate-x-1/2 rounded-sm bg-rim" style={{ left: `${here}%` }} />
-      <span className="absolute top-[22px] -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${left}%` }}>
+      <span className="absolute top-0.5 h-5 w-[5px] -translate-x-1/2 rounded-sm bg-rim" style={{ left: `${here}%` }} />
+      <span className="absolute top-6 -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${left}%` }}>
         {say(r.rail, zone[0])}
       </span>
-      <span className="absolute top-[22px] -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${right}%` }}>
+      <span className="absolute top-6 -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${right}%` }}>
         {say(r.rail, zone[1])}
       </span>
     </span>

@@ -34,6 +34,13 @@ export function Sheet({ formula, lines, analysis, send }: Props) {
   const groups = VESSELS.map((v) => ({ vessel: v, lines: lines.filter((l) => vesselOf(l) === v) })).filter((g) => g.lines.length > 0);
   return (
     <section aria-label="Sheet" ref={list}>
+      {lines.length > 0 ? (
+        <div aria-hidden className="grid grid-cols-[1fr_5.5rem_4rem_2.25rem] gap-x-1 text-right text-[13px] text-soft">
+          <span className="pl-2 text-left">as written</span>
+          <span>weight</span>
+          <span>of flour</span>
+        </div>
+      ) : null}
       {groups.map((g) => (
         <div key={g.vessel} className="mb-2">
           <h3 className="flex justify-between border-b border-line px-2 pb-0.5 text-[15px] font-bold text-rim">

@@ -15,6 +15,7 @@ export function Choice<T extends string>({
   options,
   onChange,
   inline = false,
+  narrow = false,
 }: {
   readonly label: string;
   readonly value: T;
@@ -22,6 +23,8 @@ export function Choice<T extends string>({
   readonly onChange: (value: T) => void;
   /** Label beside the plate, for tight rows. */
   readonly inline?: boolean;
+  /** Cuts a long choice short on the plate; the list shows it whole. */
+  readonly narrow?: boolean;
 }) {
   const id = useId();
   return (
@@ -32,9 +35,11 @@ export function Choice<T extends string>({
       <Select.Root value={value} onValueChange={(v) => onChange(v as T)}>
         <Select.Trigger
           aria-labelledby={id}
-          className={`hold flex items-center justify-between gap-2 px-2.5 text-left text-[15px] hover:bg-wash ${inline ? 'min-h-9' : 'min-h-11'}`}
+          className={`hold flex items-center justify-between gap-2 px-2.5 text-left text-[15px] whitespace-nowrap hover:bg-wash ${inline ? 'min-h-9' : 'min-h-11'} ${narrow ? 'max-w-56' : ''}`}
         >
-          <Select.Value />
+          <span className="truncate">
+            <Select.Value />
+          </span>
           <Select.Icon>
             <ChevronDown size={16} aria-hidden />
           </Select.Icon>

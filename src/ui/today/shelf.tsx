@@ -116,10 +116,17 @@ function Label({ row }: { readonly row: Row }) {
           </span>
         ) : null}
       </div>
-      <p className="mt-1 text-sm text-soft">{[row.mainFlour, row.mainLiquid].filter(Boolean).join(', ') || 'no amounts yet'}</p>
+      <p className="mt-1 text-sm text-soft">{[row.mainFlour, row.mainLiquid?.toLowerCase()].filter(Boolean).join(', ') || 'no amounts yet'}</p>
       <div className="mt-auto flex items-end justify-between gap-2 pt-3">
         <p className="text-sm">
-          {row.lastVerdict ? <strong>{VERDICT_WORDS[row.lastVerdict]}</strong> : <span className="text-soft">not made yet</span>}
+          {row.lastVerdict ? (
+            <>
+              <span className="text-soft">last: </span>
+              <strong>{VERDICT_WORDS[row.lastVerdict].toLowerCase()}</strong>
+            </>
+          ) : (
+            <span className="text-soft">not made yet</span>
+          )}
           {row.worst === 'stop' ? <strong className="block text-berry">stop: see findings</strong> : null}
         </p>
         <form action={`/formulas/${row.id}/plan`} className="relative z-10 flex items-center gap-1.5">

@@ -26,7 +26,7 @@ export function UnderWay({ batches }: { readonly batches: readonly Batch[] }) {
                 </p>
               </div>
               <Link href={weigh ? `/batches/${b.id}/prep` : `/batches/${b.id}/outcome`} className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}>
-                {weigh ? `Weigh ${next.line.measure} ${next.line.name.replace(/\s*\([^)]*\)/g, '').toLowerCase()}` : 'Write what came out'}
+                {weigh ? `Weigh ${next.line.measure} ${next.line.name.toLowerCase()}` : 'Write what came out'}
                 <ArrowRight size={20} aria-hidden className="shrink-0" />
               </Link>
             </li>

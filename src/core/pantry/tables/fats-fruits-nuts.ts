@@ -2,13 +2,13 @@ import type { IngredientRow } from '../ingredient';
 
 export const fatsFruitsNutsRows: readonly IngredientRow[] = [
   // fat
-  { id: 'butter-unsalted', name: 'Butter unsalted', category: 'fat',
+  { id: 'butter-unsalted', name: 'Unsalted butter', category: 'fat',
     per100g: { waterG: 17.94, fatG: 81.11, proteinG: 0.85, sugarsG: 0.06, ashG: 0.04, sodiumMg: 11, kcal: 717 },
     gPerUsCup: 227, gPerTsp: 4.73, piece: { grams: 113.4, name: 'stick' },
     allergens: ['milk'],
     aliases: ['butter', 'unsalted butter', 'sweet butter'],
     note: 'European style 82-84 % fat; melted cup about 220' },
-  { id: 'butter-salted', name: 'Butter salted', category: 'fat',
+  { id: 'butter-salted', name: 'Salted butter', category: 'fat',
     per100g: { waterG: 16.28, fatG: 81.11, proteinG: 0.85, sugarsG: 0.06, ashG: 1.7, sodiumMg: 643, naclG: 1.63, kcal: 717 },
     gPerUsCup: 227, gPerTsp: 4.73, piece: { grams: 113.4, name: 'stick' },
     allergens: ['milk'],

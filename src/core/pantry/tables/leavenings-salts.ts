@@ -2,12 +2,12 @@ import type { IngredientRow } from '../ingredient';
 
 export const leaveningsSaltsRows: readonly IngredientRow[] = [
   // leavening
-  { id: 'baking-powder-double-al', name: 'Baking powder double-acting (aluminium sulfate type)', category: 'leavening',
+  { id: 'baking-powder-double-al', name: 'Baking powder, double-acting (aluminium sulfate type)', category: 'leavening',
     per100g: { waterG: 5, starchG: 27.7, fibreG: 0.2, ashG: 67.1, sodiumMg: 10400, kcal: 111 },
     gPerTsp: 4.6, acidMeqPer100g: 357, sodaPct: 30, ownAcidMeqPer100g: 357, waterAbsorption: 0,
     aliases: ['baking powder', 'double-acting baking powder', 'BP'],
     note: 'soda 30 SAS 21-22 MCP 10-11 starch; ash_g = mineral solids; acid_meq is its own acid so net with soda is 0; USDA lists 53 kcal and 10600 mg Na' },
-  { id: 'baking-powder-double-alfree', name: 'Baking powder double-acting (aluminium-free phosphate)', category: 'leavening',
+  { id: 'baking-powder-double-alfree', name: 'Baking powder, aluminium-free (double-acting phosphate)', category: 'leavening',
     per100g: { waterG: 4, proteinG: 0.1, starchG: 24, fibreG: 0.2, ashG: 71.7, sodiumMg: 7800, kcal: 97 },
     gPerTsp: 4.6, acidMeqPer100g: 339, sodaPct: 28.5, ownAcidMeqPer100g: 339, waterAbsorption: 0,
     aliases: ['aluminum-free baking powder', 'aluminium-free baking powder', 'phosphate baking powder'],
@@ -17,7 +17,7 @@ export const leaveningsSaltsRows: readonly IngredientRow[] = [
     gPerTsp: 4.4, piece: { grams: 16, name: 'sachet' }, acidMeqPer100g: 333, sodaPct: 28, ownAcidMeqPer100g: 333, waterAbsorption: 0,
     aliases: ['backpulver', 'levure chimique', 'poudre a lever'],
     note: 'soda 28 + SAPP 38.9 + starch; high sodium because the acid is a sodium salt; sachet 11-16 g' },
-  { id: 'baking-powder-single', name: 'Baking powder single-acting (tartrate)', category: 'leavening',
+  { id: 'baking-powder-single', name: 'Baking powder, single-acting (tartrate)', category: 'leavening',
     per100g: { waterG: 2.5, starchG: 50.2, fibreG: 0.2, ashG: 47.1, sodiumMg: 7130, kcal: 203 },
     gPerTsp: 4.2, acidMeqPer100g: 309, sodaPct: 26, ownAcidMeqPer100g: 309, waterAbsorption: 0, organicAcidG: 35.7,
     aliases: ['single-acting baking powder', 'cream of tartar baking powder', 'homemade baking powder'],
