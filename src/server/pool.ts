@@ -33,10 +33,13 @@ export class DatabaseAway extends Error {
 const AWAY = /^(?:ECONNREFUSED|ECONNRESET|ENOENT|EPIPE|ETIMEDOUT|57P0[123]|08\d{3}|53300)$/;
 
 function isAway(e: unknown): boolean {
-  if (!(e instanceof Error)) return false;
-  const code = (e as { code?: unknown }).code;
+  // by shape, not by class: errors of the network come from another realm under some test runners
+  const { code, message } = (typeof e === 'object' && e !== null ? e : {}) as { code?: unknown; message?: unknown };
   if (typeof code === 'string' && AWAY.test(code)) return true;
-  return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/i.test(e.message);
+  return (
+    typeof message === 'string' &&
+    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|not currently accepting connections/i.test(message)
+  );
 }
 
 async function orAway<T>(work: () => Promise<T>): Promise<T> {

@@ -88,7 +88,7 @@ function trailing(text: string, read: ReadAmountFn): { amount: ReadAmount; befor
     const a = read(text.slice(at));
     if (!a) continue;
     const after = text.slice(at + a.length);
-    if (!/^\s*(?:$|[,;()/])/.test(after)) continue;
+    if (!/^\s*(?:$|[,;()/]|(?:firmly\s+|lightly\s+|loosely\s+)?(?:packed|sifted|loose)\b)/i.test(after)) continue;
     // a bare word such as "a" after a comma is no amount
     const [first] = a.amount.terms;
     if (first?.unit === null && !/[\d½¼¾⅓⅔⅛]/.test(text.slice(at, at + a.length)) && !m[0].includes(':')) continue;
@@ -160,7 +160,9 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
       amounts.push(tail.amount.amount);
       fill = tail.amount.fill;
       front = tail.before.trim();
-      rest = tail.after;
+      const filled = PREFILL.exec(`${tail.after.trim()} `);
+      if (filled) fill = fillOf(filled[1], filled[2] ?? '');
+      rest = filled ? tail.after.trim().slice(filled[0].length) : tail.after;
     } else rest = t;
   }
 

@@ -25,6 +25,7 @@ export function Balance({ analysis, saved, lines }: Props) {
   const [top, ...others] = findings;
   return (
     <section aria-label="Balance" className="flex flex-col gap-3">
+      <h2 className="sr-only">Balance</h2>
       <div aria-live="polite">
         {top ? (
           <Notice weight={top.severity}>

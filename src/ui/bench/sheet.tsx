@@ -34,6 +34,7 @@ export function Sheet({ formula, lines, analysis, send }: Props) {
   const groups = VESSELS.map((v) => ({ vessel: v, lines: lines.filter((l) => vesselOf(l) === v) })).filter((g) => g.lines.length > 0);
   return (
     <section aria-label="Sheet" ref={list}>
+      <h2 className="sr-only">Sheet</h2>
       {lines.length > 0 ? (
         <div aria-hidden className="grid grid-cols-[1fr_5.5rem_4rem_2.25rem] gap-x-1 text-right text-[13px] text-soft">
           <span className="pl-2 text-left">as written</span>

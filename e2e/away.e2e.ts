@@ -1,0 +1,49 @@
+/** The database, or the whole server, away for a while: said, nothing lost, and on it goes. */
+import { expect, test } from './kitchen';
+
+test.afterEach(async ({ kitchen }) => {
+  await kitchen.back();
+  await kitchen.startServer();
+});
+
+test('a page without its records says so and comes back by itself when asked', async ({ page, kitchen }) => {
+  await kitchen.away();
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: "The kitchen's records are out of reach" })).toBeVisible();
+  const health = await page.request.get('/api/health');
+  expect(health.status()).toBe(503);
+  expect(await health.json()).toEqual({ status: 'degraded', database: 'away' });
+  const read = await page.request.post('/api/v1/read', { data: { text: '1 cup flour' } });
+  expect(read.status()).toBe(200);
+  await kitchen.back();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('region', { name: 'Formula shelf' })).toBeVisible();
+});
+
+test('a save while the database is away is refused, kept, and goes in later', async ({ page, kitchen }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Cloud cakes' }).click();
+  await page.getByRole('textbox', { name: 'Line as written' }).first().fill('210 g cake flour');
+  await kitchen.away();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('The records are out of reach just now.', { exact: false })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Line as written' }).first()).toHaveValue('210 g cake flour');
+  await kitchen.back();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 2')).toBeVisible();
+});
+
+test('ticks made while the server is gone survive a reload and catch up', async ({ page, kitchen, expected }) => {
+  expected.push(/ERR_CONNECTION_REFUSED|Failed to fetch|fetch/i);
+  await page.goto('/');
+  await page.getByRole('link', { name: /^Weigh/ }).click();
+  await expect(page.getByText('4 of 8 still to weigh')).toBeVisible();
+  await kitchen.stopServer();
+  await page.getByRole('checkbox', { name: /Baking soda/ }).check({ force: true });
+  await expect(page.getByText('Your ticks are kept in this browser', { exact: false })).toBeVisible();
+  await expect(page.getByText('3 of 8 still to weigh')).toBeVisible();
+  await kitchen.startServer();
+  await expect(page.getByText('Your ticks are kept in this browser', { exact: false })).toHaveCount(0, { timeout: 15_000 });
+  await page.reload();
+  await expect(page.getByRole('checkbox', { name: /Baking soda/ })).toBeChecked();
+});

@@ -1,0 +1,150 @@
+/**
+ * A kitchen for each worker: its own database, copied from one that is set up whole, and its own server. Every page
+ * fails its test on an error in the console.
+ */
+import { type ChildProcess, spawn } from 'node:child_process';
+import { createServer } from 'node:net';
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+import { Client } from 'pg';
+
+export interface Kitchen {
+  readonly url: string;
+  readonly databaseUrl: string;
+  /** Cuts the database off, and lets it back in. */
+  readonly away: () => Promise<void>;
+  readonly back: () => Promise<void>;
+  readonly stopServer: () => Promise<void>;
+  readonly startServer: () => Promise<void>;
+}
+
+const admin = (): string => {
+  const url = process.env.EVEN_CRUMB_TEST_ADMIN;
+  if (!url) throw new Error('run the browser tests with npm test or npm run test:e2e');
+  return url;
+};
+
+async function sql(text: string): Promise<void> {
+  const client = new Client({ connectionString: admin() });
+  await client.connect();
+  try {
+    await client.query(text);
+  } finally {
+    await client.end();
+  }
+}
+
+const freePort = (): Promise<number> =>
+  new Promise((done, fail) => {
+    const s = createServer();
+    s.once('error', fail);
+    s.listen(0, '127.0.0.1', () => {
+      const at = s.address();
+      s.close(() => (at && typeof at === 'object' ? done(at.port) : fail(new Error('no port'))));
+    });
+  });
+
+async function serve(databaseUrl: string, port: number): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  for (let i = 0; i < 300; i++) {
+    const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (up) return child;
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  child.kill();
+  throw new Error('the server did not answer in 30 s');
+}
+
+async function end(child: ChildProcess | null): Promise<void> {
+  if (!child || child.exitCode !== null) return;
+  const gone = new Promise((r) => child.once('exit', r));
+  child.kill('SIGTERM');
+  await gone;
+}
+
+async function open(template: 'furnished' | 'blank', name: string): Promise<{ kitchen: Kitchen; close: () => Promise<void> }> {
+  await sql(`drop database if exists ${name} with (force)`);
+  await sql(`create database ${name} template ${template}`);
+  const databaseUrl = admin().replace(/[^/]+$/, name);
+  const port = await freePort();
+  let child: ChildProcess | null = await serve(databaseUrl, port);
+  const kitchen: Kitchen = {
+    url: `http://127.0.0.1:${port}`,
+    databaseUrl,
+    away: async () => {
+      await sql(`alter database ${name} allow_connections false`);
+      await sql(`select pg_terminate_backend(pid) from pg_stat_activity where datname = '${name}'`);
+    },
+    back: () => sql(`alter database ${name} allow_connections true`),
+    stopServer: async () => {
+      await end(child);
+      child = null;
+    },
+    startServer: async () => {
+      child ??= await serve(databaseUrl, port);
+    },
+  };
+  return {
+    kitchen,
+    close: async () => {
+      await end(child);
+      await sql(`drop database if exists ${name} with (force)`);
+    },
+  };
+}
+
+interface Own {
+  readonly kitchen: Kitchen;
+}
+
+interface Each {
+  /** Errors of the console that a test expects, as patterns. */
+  readonly expected: RegExp[];
+}
+
+export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>({
+  template: ['furnished', { option: true, scope: 'worker' }],
+  kitchen: [
+    async ({ template }, use, info) => {
+      const { kitchen, close } = await open(template, `worker_${template}_${info.workerIndex}`);
+      await use(kitchen);
+      await close();
+    },
+    { scope: 'worker', timeout: 90_000 },
+  ],
+  baseURL: async ({ kitchen }, use) => use(kitchen.url),
+  // biome-ignore lint/correctness/noEmptyPattern: a fixture without needs of its own
+  expected: async ({}, use) => use([]),
+  page: async ({ page, expected }, use) => {
+    const errors: string[] = [];
+    page.on('console', (m) => {
+      if (m.type() === 'error') errors.push(m.text());
+    });
+    page.on('pageerror', (e) => errors.push(e.message));
+    await use(page);
+    expect(errors.filter((e) => !expected.some((x) => x.test(e)))).toEqual([]);
+  },
+});
+
+/** axe finds nothing on the page as it stands. */
+export async function axe(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.help} (${v.nodes.map((n) => n.target.join(' ')).join(', ')})`)).toEqual([]);
+}
+
+/** The number a rail of the balance shows. */
+export const rail = (page: Page, name: string): Promise<string | null> => page.locator(`[data-rail=${name}] strong`).textContent();
+
+/** Chooses from one of our lists. */
+export async function choose(page: Page, label: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+}
+
+export { expect };

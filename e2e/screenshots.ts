@@ -1,0 +1,46 @@
+/** npm run screenshots: one current picture of each main view, from the demo kitchen, into docs/screenshots. */
+import { test } from './kitchen';
+
+const to = (name: string): string => `docs/screenshots/${name}.png`;
+
+test('pictures of the main views', async ({ page }) => {
+  test.setTimeout(120_000);
+  const shoot = async (name: string): Promise<void> => {
+    await page.mouse.move(0, 0);
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(300);
+    await page.screenshot({ path: to(name) });
+  };
+  await page.goto('/');
+  await shoot('today');
+  await page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page.getByRole('region', { name: 'Balance' }).waitFor();
+  await shoot('bench');
+  await page.goto('/');
+  await page.getByRole('link', { name: "Skipper's soda cakes" }).click();
+  await page.getByRole('button', { name: /Acid and soda/ }).click();
+  await shoot('bench-finding');
+  await page.goto('/formulas/new');
+  await shoot('new-formula');
+  await page
+    .getByLabel(/Paste a card, as it is/)
+    .fill(
+      'Weir-side crepes\n\n1 cup flour\n1 1/2 cups milk\n2 eggs plus 1 yolk\n2 tbsp sugar\na knob of butter, melted\n1/2 cup buttermlik\nbutter for the pan\n\nWhisk smooth, rest an hour.',
+    );
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await shoot('card-read');
+  await page.goto('/');
+  await page.getByRole('listitem').filter({ hasText: 'Regatta griddle cakes' }).getByLabel('Make for').fill('84');
+  await page.getByRole('button', { name: 'Make Regatta griddle cakes' }).click();
+  await page.getByRole('region', { name: 'Sheet to mix from' }).waitFor();
+  await shoot('plan');
+  await page.goto('/');
+  await page.getByRole('link', { name: /^Weigh/ }).click();
+  await page.getByRole('checkbox').first().waitFor();
+  await shoot('prep');
+  await page.getByRole('link', { name: 'Outcome' }).click();
+  await page.getByRole('radio', { name: 'Good' }).click();
+  await shoot('outcome');
+  await page.goto('/log');
+  await shoot('log');
+});

@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+const chromium = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 2,
+  fullyParallel: false,
+  retries: 0,
+  timeout: 45_000,
+  expect: { timeout: 8000 },
+  outputDir: 'test-results',
+  use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB' },
+  projects: [
+    { name: 'cook', testMatch: /.*\.e2e\.ts/ },
+    { name: 'screenshots', testMatch: /screenshots\.ts/ },
+  ],
+});

@@ -1,0 +1,126 @@
+// npm test: the same set-up as the start command, then lint, types, structure, Jest, build and Playwright, on throw-away
+// databases. Ends with "N passed, N failed", the sum over Jest and Playwright.
+//   --only unit | e2e | screenshots
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { endChildren, ensureBuild, ensureModules, ensurePackages, isRoot, run, say, Told } from './lib.mjs';
+import { startPostgres } from './postgres.mjs';
+
+const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : 'all';
+const rest = process.argv.includes('--') ? process.argv.slice(process.argv.indexOf('--') + 1) : [];
+const wants = (what) => only === 'all' || only === what;
+const node = process.execPath;
+
+let passed = 0;
+let failed = 0;
+let database = null;
+let folder = null;
+
+async function end(code, words) {
+  if (words) process.stderr.write(`${words}\n`);
+  endChildren();
+  await database?.stop();
+  if (folder) rmSync(folder, { recursive: true, force: true });
+  if (only !== 'screenshots') process.stdout.write(`${passed} passed, ${failed} failed\n`);
+  process.exit(code);
+}
+for (const s of ['SIGINT', 'SIGTERM']) process.on(s, () => void end(130));
+
+const readJson = (file) => {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return null;
+  }
+};
+
+async function main() {
+  await ensurePackages(only === 'unit' ? ['postgres'] : ['postgres', 'chromium']);
+  await ensureModules();
+  let bad = false;
+  const step = async (name, args) => {
+    say(name);
+    if ((await run(node, args)) === 0) return;
+    bad = true;
+    say(`${name}: FAILED (its words are above)`);
+  };
+  if (only === 'all') {
+    await step('lint', ['node_modules/@biomejs/biome/bin/biome', 'check', '.']);
+    await step('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
+    await step('structure', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'e2e', 'bench']);
+  }
+  folder = mkdtempSync(join(isRoot ? '/var/tmp' : tmpdir(), 'even-crumb-test-'));
+  // the database may run as another user, who has to get through
+  chmodSync(folder, 0o711);
+  database = await startPostgres(join(folder, 'postgres'), { fast: true });
+
+  if (wants('unit')) {
+    say('unit tests');
+    const out = join(folder, 'jest.json');
+    database.psql('postgres', 'create database unit');
+    const code = await run(node, ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${out}`, '--silent', ...rest], {
+      env: { DATABASE_URL: database.urlOf('unit'), NODE_ENV: 'test' },
+      loud: only === 'unit',
+    });
+    const result = readJson(out);
+    if (!result) bad = true;
+    passed += result?.numPassedTests ?? 0;
+    failed += (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
+    say(`unit tests: ${result?.numPassedTests ?? 0} passed, ${result?.numFailedTests ?? 0} failed`);
+    if (code !== 0) bad = true;
+  }
+
+  if (wants('e2e') || only === 'screenshots') {
+    await ensureBuild();
+    // one database set up whole, from which each worker makes its own
+    say('browser tests');
+    for (const [name, how] of [
+      ['furnished', '--demo'],
+      ['blank', '--empty'],
+    ]) {
+      database.psql('postgres', `create database ${name}`);
+      if ((await run(node, ['--import', 'tsx', 'src/server/setup.ts', how], { env: { DATABASE_URL: database.urlOf(name) } })) !== 0)
+        throw new Told('The test database could not be set up.');
+    }
+    const out = join(folder, 'playwright.json');
+    const project = only === 'screenshots' ? 'screenshots' : 'cook';
+    const code = await run(
+      node,
+      ['node_modules/@playwright/test/cli.js', 'test', `--project=${project}`, `--reporter=${only === 'all' ? 'json' : 'list,json'}`, ...rest],
+      {
+        env: {
+          EVEN_CRUMB_TEST_ADMIN: database.urlOf('postgres'),
+          EVEN_CRUMB_TEST_POSTGRES: database.folder,
+          PLAYWRIGHT_JSON_OUTPUT_NAME: out,
+          PLAYWRIGHT_JSON_OUTPUT_FILE: out,
+        },
+        loud: only !== 'all',
+      },
+    );
+    const stats = readJson(out)?.stats;
+    if (!stats) bad = true;
+    passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+    failed += stats?.unexpected ?? 0;
+    say(`browser tests: ${stats?.expected ?? 0} passed, ${stats?.unexpected ?? 0} failed`);
+    if (code !== 0) bad = true;
+    if (stats?.unexpected) for (const line of failures(readJson(out))) process.stdout.write(`${line}\n`);
+  }
+  await end(bad || failed > 0 || passed === 0 ? 1 : 0);
+}
+
+/** The names and first words of failed browser tests. */
+function failures(report) {
+  const lines = [];
+  const walk = (suite) => {
+    for (const spec of suite.specs ?? [])
+      for (const t of spec.tests)
+        if (t.status === 'unexpected')
+          lines.push(`  FAILED ${spec.file}: ${spec.title}`, `    ${(t.results.at(-1)?.error?.message ?? '').split('\n').slice(0, 12).join('\n    ')}`);
+    for (const s of suite.suites ?? []) walk(s);
+  };
+  for (const s of report.suites) walk(s);
+  return lines;
+}
+
+main().catch((e) => end(1, e instanceof Told ? e.message : (e.stack ?? e)));

@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import { analyse } from '../analyse';
+import { formulaLines } from '../formula/formula';
+import { FRESH_HOUSE } from '../pantry/conventions';
+import { anyFormula, linesOf } from '../testing/formulas';
+import { nextAction } from './batch';
+import { type Driver, scale } from './scale';
+import { sheetOf } from './sheet';
+
+const LINES = linesOf(
+  '250 g flour',
+  '25 g sugar',
+  '4 g salt',
+  '10 g baking powder',
+  '430 g milk',
+  '2 eggs',
+  '40 g butter, melted',
+  'oil for the pan',
+  '50 g maple syrup to serve',
+);
+
+function scaled(to: Driver, how: 'exact' | 'gram' = 'exact') {
+  const r = scale(LINES, to, how, 'griddle', 60);
+  if (!r.ok) throw new Error(r.error.message);
+  return r.value;
+}
+
+test('so many pieces of such a portion: the batter poured, and what stays on the tools on top', () => {
+  const s = scaled({ by: 'pieces', pieces: 40, portionMl: 60 });
+  const a = analyse(LINES, 'griddle');
+  // 2400 mL at the formula's density, over 97 %
+  expect(s.massG).toBeCloseTo((2400 * (a.volume?.densityGPerMl ?? 0)) / 0.97, 6);
+  expect(s.yield?.pieces).toBe(40);
+  expect(s.yield?.restMl).toBeCloseTo(0, 6);
+});
+
+test('every driver gives what it asks for', () => {
+  expect(scaled({ by: 'factor', factor: 3 }).massG).toBeCloseTo(3 * 859, 6);
+  expect(scaled({ by: 'flour', grams: 1000 }).factor).toBeCloseTo(4, 9);
+  expect(scaled({ by: 'mass', grams: 1718 }).factor).toBeCloseTo(2, 9);
+  expect(scaled({ by: 'eggs', eggs: 5 }).factor).toBeCloseTo(2.5, 9);
+  expect(scaled({ by: 'ingredient', ingredientId: 'milk-whole', grams: 645 }).factor).toBeCloseTo(1.5, 9);
+});
+
+test('pan and topping lines scale but count in no ratio; a line without grams comes back unscaled', () => {
+  const s = scaled({ by: 'factor', factor: 2 });
+  expect(s.lines.at(-1)).toMatchObject({ grams: 100, measure: '100.0 g' });
+  expect(s.lines.at(-2)).toMatchObject({ grams: null, measure: null });
+  expect(s.massG).toBeCloseTo(2 * 859, 6);
+});
+
+test('whole grams: each line rounded, a pinch kept to the tenth, and the drift that costs', () => {
+  const s = scaled({ by: 'factor', factor: 0.33 }, 'gram');
+  expect(s.lines.map((l) => l.grams)).toEqual([83, 8, 1, 3, 142, 33, 13, null, 17]);
+  // salt 1 g on 83 g flour is 1.199 %, exactly it was 4 x .995/250 = 1.592 %
+  expect(s.drift.salt).toBeCloseTo((100 * 0.995) / 83 - 1.592, 2);
+  expect(scaled({ by: 'factor', factor: 0.1 }, 'gram').lines[2]).toMatchObject({ grams: 0.4, measure: '0.4 g' });
+});
+
+test('exact grams drift by nothing; scaling by a and then b is scaling by ab', () => {
+  fc.assert(
+    fc.property(anyFormula, fc.double({ min: 0.05, max: 8, noNaN: true }), fc.double({ min: 0.05, max: 8, noNaN: true }), (lines, a, b) => {
+      const one = scale(lines, { by: 'factor', factor: a * b }, 'exact');
+      const first = scale(lines, { by: 'factor', factor: a }, 'exact');
+      if (!one.ok || !first.ok) return one.ok === first.ok || lines.length > 0;
+      const between = lines.map((l, n) => {
+        const f = (first.value.lines[n]?.grams ?? 0) / l.parts.reduce((x, p) => x + p.grams, 0);
+        return { ...l, parts: l.parts.map((p) => ({ ...p, grams: p.grams * f })) };
+      });
+      const two = scale(between, { by: 'factor', factor: b }, 'exact');
+      return (
+        two.ok &&
+        Object.values(one.value.drift).every((d) => Math.abs(d) < 1e-6) &&
+        one.value.lines.every((l, n) => Math.abs((l.grams ?? 0) - (two.value.lines[n]?.grams ?? 0)) <= 1e-9 * Math.max(1, l.grams ?? 0))
+      );
+    }),
+  );
+});
+
+test.each([
+  [{ by: 'eggs', eggs: 3 }, linesOf('100 g flour', '200 g milk'), 'to.eggs'],
+  [{ by: 'flour', grams: 100 }, linesOf('200 g milk'), 'to.flour_g'],
+  [{ by: 'ingredient', ingredientId: 'honey', grams: 10 }, linesOf('100 g flour'), 'to.ingredientId'],
+  [{ by: 'factor', factor: 2 }, linesOf('flour', 'milk'), 'lines'],
+  [{ by: 'factor', factor: 1e9 }, linesOf('100 g flour'), 'to'],
+  [{ by: 'factor', factor: Number.NaN }, linesOf('100 g flour'), 'to'],
+] as const)('%j cannot be worked: said, with its place', (to, lines, path) => {
+  const r = scale(lines, to, 'exact');
+  expect(r).toMatchObject({ ok: false, error: { path } });
+});
+
+test('the sheet goes by vessel, in kitchen names, with eggs counted', () => {
+  const lines = formulaLines({
+    conventions: FRESH_HOUSE,
+    entries: ['2 eggs', '250 g flour', '430 g milk', 'oil for the pan', '1 cup moondust'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  });
+  const r = scale(lines, { by: 'factor', factor: 1.6 }, 'gram');
+  if (!r.ok) throw new Error(r.error.message);
+  expect(sheetOf(r.value).map((l) => [l.key, l.vessel, l.measure, l.name])).toEqual([
+    ['l2', 'dry', '400 g', 'All-purpose wheat flour'],
+    ['l5', 'dry', null, '1 cup moondust'],
+    ['l1', 'wet', '160 g', 'Large egg (about 3 1/4)'],
+    ['l3', 'wet', '688 g', 'Whole milk'],
+    ['l4', 'pan', null, 'oil for the pan'],
+  ]);
+});
+
+test('one next action: the first line not ticked, then the verdict, then nothing', () => {
+  const line = (key: string) => ({ key, text: '', name: key, vessel: 'dry' as const, measure: '1 g', grams: 1, preparation: '' });
+  const sheet = [line('l1'), line('l2'), { ...line('l3'), grams: null }];
+  expect(nextAction({ sheet, ticked: ['l1'], finishedAt: null })).toMatchObject({ do: 'weigh', left: 1, line: { key: 'l2' } });
+  expect(nextAction({ sheet, ticked: ['l1', 'l2'], finishedAt: null })).toEqual({ do: 'judge' });
+  expect(nextAction({ sheet, ticked: [], finishedAt: new Date() })).toEqual({ do: 'nothing' });
+});

@@ -1,0 +1,160 @@
+import fc from 'fast-check';
+import { FRESH_HOUSE } from '../pantry/conventions';
+import { MOST_CARD_CHARS, readCard } from './card';
+import { readLine } from './line';
+import { stripBullet } from './split';
+
+const CARD = `Saturday stack
+from the boathouse notebook
+Serves 4
+
+Ingredients
+- 2 cups flour
+- 2 tsp baking powder
+• 1 3/4 cups buttermilk
+2 eggs
+1 cup moondust
+
+For the pan:
+butter
+
+To serve
+2 cups strawberries
+
+Method
+1. Whisk the dry things.
+2. Add 2 eggs.
+Flip after 3 minutes.`;
+
+function read(text: string) {
+  const r = readCard(text, FRESH_HOUSE);
+  if (!r.ok) throw new Error(r.error.message);
+  return r.value;
+}
+
+test('title, yield, headings and method are set apart; every ingredient line is kept with its line number', () => {
+  const c = read(CARD);
+  expect(c.title).toBe('Saturday stack');
+  expect(c.lines.map((l) => [l.lineNumber, l.text, l.ingredient?.id ?? null, l.use])).toEqual([
+    [6, '- 2 cups flour', 'flour-all-purpose', 'batter'],
+    [7, '- 2 tsp baking powder', 'baking-powder-double-al', 'batter'],
+    [8, '• 1 3/4 cups buttermilk', 'buttermilk', 'batter'],
+    [9, '2 eggs', 'egg-large', 'batter'],
+    [10, '1 cup moondust', null, 'batter'],
+    [13, 'butter', 'butter-unsalted', 'pan'],
+    [16, '2 cups strawberries', 'strawberries', 'topping'],
+  ]);
+  expect(c.ignored.map((i) => [i.lineNumber, i.why])).toEqual([
+    [2, 'note'],
+    [3, 'yield'],
+    [5, 'heading'],
+    [12, 'heading'],
+    [15, 'heading'],
+    [18, 'heading'],
+    [19, 'method'],
+    [20, 'method'],
+    [21, 'method'],
+  ]);
+});
+
+test('nothing is dropped: every row of a text is title, line, set aside or empty', () => {
+  const row = fc.oneof(
+    fc.constantFrom(
+      '2 cups flour',
+      '- 3 eggs',
+      'Method',
+      'For the pan:',
+      'butter',
+      'Serves 4',
+      'Whisk until smooth.',
+      '',
+      '1 cup moondust',
+      'Grandstand cakes',
+      '1 tsp salt, 2 eggs',
+    ),
+    fc.string({ maxLength: 40 }).map((s) => s.replace(/[\r\n\u2028\u2029]/g, ' ')),
+  );
+  fc.assert(
+    fc.property(fc.array(row, { minLength: 1, maxLength: 15 }), (rows) => {
+      const c = read(rows.join('\n'));
+      const seen = new Set([...c.lines.map((l) => l.lineNumber), ...c.ignored.map((i) => i.lineNumber)]);
+      const empty = rows.filter((r) => stripBullet(r) === '').length;
+      return seen.size + empty + (c.title === null ? 0 : 1) === rows.length;
+    }),
+  );
+});
+
+test('a dash on several lines is a bullet; on one line it is a minus', () => {
+  expect(read('-2 cups flour\n-1 cup milk').lines.map((l) => l.grams)).toEqual([expect.closeTo(250), expect.closeTo(244)]);
+  expect(read('2 cups flour\n-1 cup milk').lines[1]?.findings[0]?.code).toBe('not-positive');
+});
+
+test('several whole ingredients on one line become several lines of that number', () => {
+  const c = read('2 cups flour, 1 tsp salt, 2 eggs');
+  expect(c.lines.map((l) => [l.lineNumber, l.ingredient?.id])).toEqual([
+    [1, 'flour-all-purpose'],
+    [1, 'salt-table'],
+    [1, 'egg-large'],
+  ]);
+});
+
+test('headings put lines into vessels', () => {
+  const c = read('Dry:\n1 cup flour\nWet:\n1 cup milk\n1 tbsp sugar\nFold in:\n1/2 cup walnuts');
+  expect(c.lines.map((l) => l.vessel)).toEqual(['dry', 'wet', 'wet', 'fold-in']);
+});
+
+test('a text too long to be a card is refused with its size', () => {
+  const r = readCard('2 cups flour\n'.repeat(MOST_CARD_CHARS / 10), FRESH_HOUSE);
+  expect(r.ok).toBe(false);
+  if (!r.ok) expect(r.error.message).toMatch(/at most 60,000/);
+});
+
+test('amounts written twice: within the ways of filling they agree, outside they are held against each other', () => {
+  // 2 cups of flour weigh 230 g sifted to 320 g packed
+  expect(readLine('2 cups flour (300 g)', FRESH_HOUSE).findings).toEqual([]);
+  const apart = readLine('2 cups flour (340 g)', FRESH_HOUSE);
+  expect(apart.findings.map((f) => f.code)).toEqual(['amounts-disagree']);
+  expect(apart.grams).toBe(340);
+  expect(readLine('2 cups flour (340 g)', FRESH_HOUSE, { stands: 'volume' })).toMatchObject({ grams: expect.closeTo(250), findings: [] });
+  // the table has no way of filling for milk: a tenth either way
+  expect(readLine('1 cup milk (260 g)', FRESH_HOUSE).findings).toEqual([]);
+  expect(readLine('1 cup milk (275 g)', FRESH_HOUSE).findings).toHaveLength(1);
+});
+
+test('the house decides what the card does not say', () => {
+  const house = { cup: 'metric', flourFill: 'dipped', egg: 'extra-large', salt: 'light-flake' } as const;
+  // 250/236.588 x 140
+  expect(readLine('1 cup flour', house).grams).toBeCloseTo(147.94, 1);
+  expect(readLine('1 egg', house).grams).toBe(56);
+  expect(readLine('1 large egg', house).grams).toBe(50);
+  expect(readLine('1 egg yolk', house).grams).toBeCloseTo(19.04, 2);
+  // 5 ml of light flakes at 135 g a US cup
+  expect(readLine('1 tsp salt', house).grams).toBeCloseTo(2.853, 2);
+  expect(readLine('1 tsp kosher salt', house).ingredient?.id).toBe('salt-kosher-dense');
+  expect(readLine('1 pint milk', { ...house, cup: 'imperial' }).grams).toBeCloseTo((568.26125 * 244) / 236.5882365, 2);
+});
+
+test('the bracket: a range its ends, a fill not stated sifted to packed, an ounce of liquid up to the fluid ounce', () => {
+  expect(readLine('2-3 eggs', FRESH_HOUSE)).toMatchObject({ gramsLow: expect.closeTo(92), gramsHigh: expect.closeTo(162) });
+  expect(readLine('1 cup flour', FRESH_HOUSE)).toMatchObject({ gramsLow: expect.closeTo(115), gramsHigh: expect.closeTo(160), basis: 'fill-not-stated' });
+  expect(readLine('1 cup sifted flour', FRESH_HOUSE).gramsHigh).toBeCloseTo(121.9, 1);
+  expect(readLine('8 oz milk', FRESH_HOUSE)).toMatchObject({ grams: expect.closeTo(226.8, 1), gramsHigh: expect.closeTo(244, 0) });
+  const kosher = readLine('1 tsp kosher salt', FRESH_HOUSE);
+  expect((kosher.gramsHigh ?? 0) / (kosher.gramsLow ?? 1)).toBeGreaterThan(1.8);
+});
+
+test('a card whose every amount is 1 1/2 or 1 1/4 and whose salt is far out is doubted', () => {
+  const c = read('1 1/2 cups flour\n1 1/4 cups milk\n1 1/2 tablespoons salt');
+  expect(c.lines.map((l) => l.findings.map((f) => f.code))).toEqual([[], [], ['fraction-doubtful']]);
+  expect(read('1 1/2 cups flour\n1 1/4 cups milk\n1 1/4 tsp salt').lines.flatMap((l) => l.findings)).toEqual([]);
+});
+
+test('what was chosen for an unknown line is used', () => {
+  const line = readLine('1 cup moondust', FRESH_HOUSE, { ingredientId: 'sugar-icing' });
+  expect(line).toMatchObject({ status: 'read', grams: expect.closeTo(120) });
+});
+
+test('suggestions come for a slip of the pen, best first', () => {
+  expect(readLine('1 cup buttermlik', FRESH_HOUSE).suggestions[0]?.id).toBe('buttermilk');
+  expect(readLine('2 tsp bakign powder', FRESH_HOUSE).suggestions.map((s) => s.id)).toContain('baking-powder-double-al');
+});

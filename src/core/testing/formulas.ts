@@ -1,0 +1,28 @@
+/** For tests: a formula from the lines of a card, and arbitrary formulas for laws that hold for all of them. */
+import fc from 'fast-check';
+import type { AnalysableLine } from '../analyse';
+import { readCard } from '../card/card';
+import type { Line } from '../card/line';
+import { FRESH_HOUSE } from '../pantry/conventions';
+import { PANTRY } from '../pantry/pantry';
+
+export function linesOf(...texts: readonly string[]): readonly Line[] {
+  const card = readCard(texts.join('\n'), FRESH_HOUSE);
+  if (!card.ok) throw new Error(card.error.message);
+  return card.value.lines;
+}
+
+export const anyLine: fc.Arbitrary<AnalysableLine> = fc.record({
+  parts: fc.array(fc.record({ ingredient: fc.constantFrom(...PANTRY), grams: fc.double({ min: 0.01, max: 5000, noNaN: true }) }), {
+    minLength: 1,
+    maxLength: 2,
+  }),
+  use: fc.constantFrom('batter' as const, 'batter' as const, 'batter' as const, 'pan' as const, 'topping' as const),
+});
+
+const flour = PANTRY.filter((i) => i.category === 'flour');
+
+/** Lines with at least one flour line that has some weight. */
+export const anyFormula: fc.Arbitrary<readonly AnalysableLine[]> = fc
+  .tuple(fc.record({ ingredient: fc.constantFrom(...flour), grams: fc.double({ min: 50, max: 2000, noNaN: true }) }), fc.array(anyLine, { maxLength: 12 }))
+  .map(([f, others]) => [{ parts: [f], use: 'batter' as const }, ...others]);

@@ -1,0 +1,172 @@
+/** Formulas, versions and batches on the real database. */
+
+import type { Formula } from '@/core/formula/formula';
+import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { batchById, log, setTick, startBatch, underWay, writeOutcome } from './batches';
+import { saveVersion, shelf, version, versionsOf } from './formulas';
+import { migrate } from './migrate';
+import { closePool, DatabaseAway, query, reach, transaction } from './pool';
+
+const FORMULA: Formula = {
+  name: 'Test cakes',
+  kind: 'griddle',
+  school: 'even',
+  conventions: FRESH_HOUSE,
+  cardNotes: 'Makes 12',
+  entries: ['2 cups flour', '2 tsp baking powder', '1 3/4 cups milk', '2 eggs', 'oil for the pan'].map((text, n) => ({ key: `l${n + 1}`, text })),
+};
+
+beforeAll(async () => {
+  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  await migrate();
+  await query('truncate batch_ticks, batches, formula_versions, formulas');
+});
+afterAll(closePool);
+
+async function made(name = FORMULA.name) {
+  const s = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: { ...FORMULA, name }, changeNote: '' });
+  if (!s) throw new Error('not saved');
+  return s;
+}
+
+test('migrations are applied once', async () => {
+  expect(await migrate()).toEqual([]);
+  const rows = await query<{ name: string }>('select name from schema_migrations');
+  expect(rows.map((r) => r.name)).toEqual(['0001_formulas_and_batches.sql']);
+});
+
+test('a formula comes back as it was saved', async () => {
+  const s = await made();
+  const v = await version(s.formulaId, null);
+  expect(v).toMatchObject({ number: 1, newest: 1, basedOn: null, formula: FORMULA });
+});
+
+test('each save is a version; an old one is still there as it was', async () => {
+  const s = await made();
+  const two = await saveVersion({
+    formulaId: s.formulaId,
+    basedOn: 1,
+    knownNewest: 1,
+    formula: { ...FORMULA, name: 'Test cakes, sweeter' },
+    changeNote: 'sweeter',
+  });
+  expect(two).toMatchObject({ number: 2, passedBy: null });
+  expect((await version(s.formulaId, 1))?.formula.name).toBe('Test cakes');
+  expect((await version(s.formulaId, null))?.formula.name).toBe('Test cakes, sweeter');
+  expect((await versionsOf(s.formulaId)).map((v) => [v.number, v.basedOn, v.changeNote])).toEqual([
+    [2, 1, 'sweeter'],
+    [1, null, ''],
+  ]);
+});
+
+test('saving past a newer version keeps both and says so; saving on an old one knowingly does not', async () => {
+  const s = await made();
+  const save = (basedOn: number, knownNewest: number) => saveVersion({ formulaId: s.formulaId, basedOn, knownNewest, formula: FORMULA, changeNote: '' });
+  expect((await save(1, 1))?.passedBy).toBeNull();
+  expect(await save(1, 1)).toMatchObject({ number: 3, passedBy: { number: 2 } });
+  expect(await save(1, 3)).toMatchObject({ number: 4, passedBy: null });
+});
+
+test('ten people saving at once get ten versions', async () => {
+  const s = await made();
+  const saves = await Promise.all(
+    Array.from({ length: 10 }, () => saveVersion({ formulaId: s.formulaId, basedOn: 1, knownNewest: 1, formula: FORMULA, changeNote: '' })),
+  );
+  expect(saves.map((x) => x?.number).sort((a, b) => (a ?? 0) - (b ?? 0))).toEqual([2, 3, 4, 5, 6, 7, 8, 9, 10, 11]);
+  expect(saves.filter((x) => x?.passedBy === null)).toHaveLength(1);
+});
+
+test('a formula that is not there is not made by saving a version of it', async () => {
+  expect(await saveVersion({ formulaId: '00000000-0000-4000-8000-000000000000', basedOn: 1, knownNewest: 1, formula: FORMULA, changeNote: '' })).toBeNull();
+});
+
+test('the shelf shows the newest version, what it is mostly made of, and the last verdict', async () => {
+  const s = await made('Shelf cakes');
+  await saveVersion({ formulaId: s.formulaId, basedOn: 1, knownNewest: 1, formula: { ...FORMULA, name: 'Shelf cakes, again' }, changeNote: '' });
+  const b = await startBatch(s.versionId, { by: 'factor', factor: 1 }, 'gram', 60);
+  if (b.ok) await writeOutcome(b.id, { pieces: 11, firstSideS: 140, secondSideS: 70, verdict: 'good', marks: [], note: '' });
+  expect((await shelf()).filter((r) => r.id === s.formulaId)).toEqual([
+    expect.objectContaining({
+      number: 2,
+      name: 'Shelf cakes, again',
+      mainFlour: 'All-purpose wheat flour',
+      mainLiquid: 'Whole milk',
+      pour: expect.any(String),
+      lastVerdict: 'good',
+    }),
+  ]);
+});
+
+test('a batch keeps the sheet of the version it was made from, its ticks and its outcome', async () => {
+  const s = await made('Batch cakes');
+  const b = await startBatch(s.versionId, { by: 'factor', factor: 2 }, 'gram', 60);
+  if (!b.ok) throw new Error(b.message);
+  await saveVersion({ formulaId: s.formulaId, basedOn: 1, knownNewest: 1, formula: { ...FORMULA, entries: FORMULA.entries.slice(0, 1) }, changeNote: '' });
+  expect(await setTick(b.id, 'l1', true)).toBe(true);
+  expect(await setTick(b.id, 'l1', true)).toBe(true);
+  expect(await setTick(b.id, 'l3', true)).toBe(true);
+  expect(await setTick(b.id, 'l3', false)).toBe(true);
+  expect(await setTick(b.id, 'l99', true)).toBe(false);
+  expect((await underWay()).map((x) => x.id)).toContain(b.id);
+  const batch = await batchById(b.id);
+  expect(batch).toMatchObject({ versionNumber: 1, ticked: ['l1'], finishedAt: null, massG: expect.closeTo(2 * (250 + 9.2 + 427 + 100), 0) });
+  expect(batch?.sheet.map((l) => [l.key, l.measure])).toEqual([
+    ['l1', '500 g'],
+    ['l2', '18 g'],
+    ['l3', '854 g'],
+    ['l4', '200 g'],
+    ['l5', null],
+  ]);
+  await writeOutcome(b.id, { pieces: 20, firstSideS: 145, secondSideS: null, verdict: 'fair', marks: ['dark'], note: 'Too hot.' });
+  const first = (await batchById(b.id))?.finishedAt;
+  await writeOutcome(b.id, { pieces: 21, firstSideS: 145, secondSideS: 70, verdict: 'good', marks: [], note: 'Counted again.' });
+  expect(await batchById(b.id)).toMatchObject({ pieces: 21, verdict: 'good', note: 'Counted again.', finishedAt: first });
+  expect((await underWay()).map((x) => x.id)).not.toContain(b.id);
+});
+
+test('the log is found by words and verdict; a per cent sign is only a sign', async () => {
+  const s = await made('Log cakes 100%');
+  const b = await startBatch(s.versionId, { by: 'factor', factor: 1 }, 'exact', 60);
+  if (!b.ok) throw new Error(b.message);
+  await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'poor', marks: ['soapy'], note: "It's odd'; drop table batches; --" });
+  const ids = async (text: string, verdict: 'poor' | 'best' | null = null) => (await log({ text, verdict })).map((x) => x.id);
+  expect(await ids('100%')).toEqual([b.id]);
+  expect(await ids('soapy', 'poor')).toContain(b.id);
+  expect(await ids("odd'; drop")).toEqual([b.id]);
+  expect(await ids('log cakes', 'best')).toEqual([]);
+});
+
+test('a batch that cannot be scaled is refused with its place', async () => {
+  const s = await made();
+  expect(await startBatch(s.versionId, { by: 'ingredient', ingredientId: 'honey', grams: 5 }, 'gram', 60)).toMatchObject({
+    ok: false,
+    path: 'to.ingredientId',
+  });
+  expect(await startBatch('00000000-0000-4000-8000-000000000000', { by: 'factor', factor: 1 }, 'gram', 60)).toMatchObject({ ok: false });
+});
+
+test('a transaction that fails leaves nothing behind', async () => {
+  const count = async () => (await query<{ n: number }>('select count(*)::int as n from formulas'))[0]?.n;
+  const before = await count();
+  await expect(
+    transaction(async (c) => {
+      await c.query('insert into formulas default values');
+      throw new Error('on purpose');
+    }),
+  ).rejects.toThrow('on purpose');
+  expect(await count()).toBe(before);
+});
+
+test('a database that is away is told from a mistake of ours', async () => {
+  await closePool();
+  const url = process.env.DATABASE_URL;
+  process.env.DATABASE_URL = 'postgres://nobody@127.0.0.1:1/none';
+  try {
+    expect(await reach(() => query('select 1'))).toEqual({ up: false });
+    await expect(query('select 1')).rejects.toBeInstanceOf(DatabaseAway);
+  } finally {
+    await closePool();
+    process.env.DATABASE_URL = url;
+  }
+  await expect(reach(() => query('select nonsense'))).rejects.toThrow(/nonsense/);
+});
