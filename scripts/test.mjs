@@ -1,4 +1,4 @@
-// npm test: the same set-up as the start command, then lint, types, structure, Jest, build and Playwright, on throw-away
+// npm test: the same set-up as the start command, then lint, types, Jest, build and Playwright, on throw-away
 // databases. Ends with "N passed, N failed", the sum over Jest and Playwright.
 //   --only unit | e2e | screenshots
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -48,7 +48,6 @@ async function main() {
   if (only === 'all') {
     await step('lint', ['node_modules/@biomejs/biome/bin/biome', 'check', '.']);
     await step('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
-    await step('structure', ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'src', 'e2e', 'bench']);
   }
   folder = mkdtempSync(join(isRoot ? '/var/tmp' : tmpdir(), 'even-crumb-test-'));
   // the database may run as another user, who has to get through
