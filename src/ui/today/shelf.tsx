@@ -1,5 +1,5 @@
 'use client';
-import { Search } from 'lucide-react';
+import { OctagonX, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useId, useMemo, useState } from 'react';
 import { VERDICT_WORDS } from '@/core/batch/batch';
@@ -127,10 +127,15 @@ function Label({ row }: { readonly row: Row }) {
           ) : (
             <span className="text-soft">not made yet</span>
           )}
-          {row.worst === 'stop' ? <strong className="block text-berry">stop: see findings</strong> : null}
+          {row.worst === 'stop' ? (
+            <strong className="flex items-center gap-1 text-berry" title="The bench says stop: open it">
+              <OctagonX size={15} aria-hidden />
+              stop
+            </strong>
+          ) : null}
         </p>
         <form action={`/formulas/${row.id}/plan`} className="relative z-10 flex items-center gap-1.5">
-          <label htmlFor={id} className="text-sm text-soft">
+          <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
             Make for
           </label>
           <input
