@@ -18,8 +18,8 @@ export default defineConfig({
   workers: 2,
   fullyParallel: false,
   retries: 0,
-  timeout: 45_000,
-  expect: { timeout: 8000 },
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   outputDir: 'test-results',
   use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB' },
   projects: [

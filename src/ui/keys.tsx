@@ -22,7 +22,7 @@ const KEYS: readonly { readonly where: string; readonly keys: readonly Key[] }[]
       { keys: 'Tab, Shift+Tab', does: 'next, previous control' },
       { keys: 'Enter, Space', does: 'press, open, tick' },
       { keys: 'Arrows', does: 'choose within a list or a row of taps' },
-      { keys: 'Esc', does: 'close what is open' },
+      { keys: 'Esc', does: 'close what is open, leave the search' },
     ],
   },
   {
@@ -46,6 +46,7 @@ export function Keys() {
   const router = useRouter();
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
+      if (e.key === 'Escape' && e.target instanceof HTMLInputElement && 'find' in e.target.dataset) e.target.blur();
       if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
       if (document.querySelector('[role=dialog],[role=menu],[role=listbox]')) return;
       const find = document.querySelector<HTMLInputElement>('[data-find]');
