@@ -18,6 +18,25 @@ function findBin() {
   return join(base, versions[0], 'bin');
 }
 
+/** When a process began, in clock ticks since boot; null when it is gone. Tells a process from a later one of the same pid. */
+function beganAt(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').pop().split(' ')[19];
+  } catch {
+    return null;
+  }
+}
+
+/** One Even Crumb for a data folder: refuses while another lives, and takes over from one that was killed. */
+function claim(file) {
+  if (existsSync(file)) {
+    const [pid, began] = readFileSync(file, 'utf8').split(' ');
+    if (Number(pid) !== process.pid && began && beganAt(pid) === began)
+      throw new Told(`Even Crumb already runs on this data folder (process ${pid}). Stop it first, or choose another folder with EVEN_CRUMB_DATA.`);
+  }
+  writeFileSync(file, `${process.pid} ${beganAt(process.pid)}`);
+}
+
 /** PostgreSQL refuses to run as root: there it runs as the package's own user. */
 function identity() {
   if (!isRoot) return { uid: process.getuid(), gid: process.getgid() };
@@ -53,6 +72,7 @@ export async function startPostgres(folder, { fast = false } = {}) {
     if (!prepare(dir)) throw new Told(`Cannot use ${dir} for the data: check its permissions.`);
   }
   const data = join(dir, 'data');
+  claim(join(dir, 'owner'));
   let socket = join(dir, 'run');
   if (join(socket, '.s.PGSQL.65535').length > 107) socket = join(tmpdir(), `even-crumb-${tag}`);
   mkdirSync(socket, { recursive: true, mode: 0o700 });
