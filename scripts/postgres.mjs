@@ -21,7 +21,9 @@ function findBin() {
 /** When a process began, in clock ticks since boot; null when it is gone. Tells a process from a later one of the same pid. */
 function beganAt(pid) {
   try {
-    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').pop().split(' ')[19];
+    const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').pop().split(' ');
+    // a zombie is gone, though nobody has fetched it yet
+    return fields[0] === 'Z' || fields[0] === 'X' ? null : fields[19];
   } catch {
     return null;
   }
