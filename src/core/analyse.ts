@@ -5,13 +5,12 @@
 
 import { type ThicknessReading, thickness } from './batter/thickness';
 import { type BatterVolume, batterVolume } from './batter/volume';
-import { type Finding, findingsOf } from './findings/rules';
+import { type EvidenceLine, type Finding, findingsOf } from './findings/rules';
 import { type Kind, type KindId, kindById, RAILS, type Rail, readZone, type School, schoolOf, type Zone, type ZoneReading } from './formula/kinds';
-import { type Percentages, percentages, type Tally, type TallyLine, tally } from './formula/tally';
+import { type Percentages, percentages, type Tally, tally } from './formula/tally';
 import { type Ledger, ledger } from './lift/ledger';
 
-export interface AnalysableLine extends TallyLine {
-  readonly text?: string;
+export interface AnalysableLine extends EvidenceLine {
   readonly preparation?: string;
   readonly foam?: 'soft' | 'firm' | null;
 }

@@ -26,6 +26,7 @@ const lineIn = z.object({
   grams: grams.nullable(),
   use: z.enum(['batter', 'pan', 'topping']).optional(),
   text: z.string().max(2000).optional(),
+  parts: z.array(z.object({ ingredientId, grams })).max(8).optional().describe('As "read" gave them, for a line of more than one ingredient'),
 });
 const lines = z
   .array(lineIn)
@@ -57,11 +58,20 @@ function schoolFits(b: { kind?: (typeof KIND_IDS)[number] | undefined; school?: 
 /** "soft fold" and "soft-fold" are the same school. */
 export const schoolId = (s: string): string => s.trim().toLowerCase().replace(/\s+/g, '-');
 
-function knownIds(b: { lines?: readonly { ingredientId: string | null }[] | undefined }, ctx: z.RefinementCtx): void {
-  b.lines?.forEach((l, n) => {
-    if (l.ingredientId !== null && !findIngredient(l.ingredientId))
-      ctx.addIssue({ code: 'custom', path: ['lines', n, 'ingredientId'], message: `"${l.ingredientId}" is not in the pantry.` });
-  });
+interface Ids {
+  readonly ingredientId: string | null;
+  readonly parts?: readonly { readonly ingredientId: string }[] | undefined;
+}
+
+function knownIds(b: { readonly lines?: readonly Ids[] | undefined }, ctx: z.RefinementCtx): void {
+  const check = (id: string | null, ...path: (string | number)[]): void => {
+    if (id !== null && !findIngredient(id))
+      ctx.addIssue({ code: 'custom', path: ['lines', ...path, 'ingredientId'], message: `"${id}" is not in the pantry.` });
+  };
+  for (const [n, l] of (b.lines ?? []).entries()) {
+    check(l.ingredientId, n);
+    for (const [m, p] of (l.parts ?? []).entries()) check(p.ingredientId, n, 'parts', m);
+  }
 }
 
 export const readRequest = z.object({ text, conventions: conventions.optional() });

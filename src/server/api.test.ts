@@ -83,6 +83,31 @@ test('analyse works the balance, and lines as read can be sent back', async () =
   expect({ ...two, lines: [] }).toEqual({ ...one, lines: [] });
 });
 
+test('lines as read bring their parts, their foam and their mashed berries back', async () => {
+  const text = '200 g cake flour\n2 eggs plus 1 yolk\n3 egg whites, whipped to firm peaks\n100 g blueberries, mashed\n200 g milk\n20 g butter for the pan';
+  const one = analyseResponse.parse((await call(analysePost, { text, kind: 'foam' })).answer);
+  const lines = readResponse.parse((await call(readPost, { text })).answer).lines;
+  const two = analyseResponse.parse((await call(analysePost, { lines, kind: 'foam' })).answer);
+  expect(one.batter.density_g_per_ml).toBeLessThan(0.8);
+  expect({ ...two, lines: [] }).toEqual({ ...one, lines: [] });
+});
+
+test('what a cook writes wrong is said on its line, not refused', async () => {
+  const text = '200 g flour\n0 g milk\n2 buckets water\n1 cup moondust\n1 cup milk 2 cups\na splash of milk\n99999 kg sugar';
+  const a = readResponse.parse((await call(readPost, { text })).answer);
+  expect(a.lines.map((l) => [l.text, l.findings[0]?.code])).toEqual([
+    ['200 g flour', undefined],
+    ['0 g milk', 'not-positive'],
+    ['2 buckets water', 'unknown-ingredient'],
+    ['1 cup moondust', 'unknown-ingredient'],
+    ['1 cup milk 2 cups', 'two-amounts'],
+    ['a splash of milk', 'vague-unit'],
+    ['99999 kg sugar', 'enormous'],
+  ]);
+  const analysed = analyseResponse.parse((await call(analysePost, { text })).answer);
+  expect(analysed.findings).toEqual([expect.objectContaining({ code: 'lines-open', severity: 'look' })]);
+});
+
 test('a school may be written as the cook says it', async () => {
   expect((await call(analysePost, { text: '200 g flour\n300 g milk', kind: 'foam', school: 'soft fold' })).status).toBe(200);
 });

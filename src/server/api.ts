@@ -4,7 +4,7 @@ import type { z } from 'zod';
 import { type AnalysableLine, analyse } from '@/core/analyse';
 import { type Driver, scale } from '@/core/batch/scale';
 import { readCard } from '@/core/card/card';
-import type { Line } from '@/core/card/line';
+import { type Line, readLine } from '@/core/card/line';
 import { type Conventions, FRESH_HOUSE } from '@/core/pantry/conventions';
 import { ingredient } from '@/core/pantry/pantry';
 import {
@@ -76,30 +76,47 @@ function linesOf(body: Source): Answer<Worked> {
     if (!card.ok) return refuse(422, 'text', card.error.message);
     return { ok: true, value: { lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) } };
   }
-  const lines = (body.lines ?? []).map((l, n) => {
-    const i = l.ingredientId === null ? null : ingredient(l.ingredientId);
-    const counted = i !== null && l.grams !== null;
-    const use = l.use ?? 'batter';
-    const parts = i && l.grams !== null ? [{ ingredient: i, grams: l.grams }] : [];
-    const out: ApiLine = {
-      lineNumber: n + 1,
-      text: l.text ?? '',
-      status: counted ? 'read' : i ? 'unclear' : 'unknown',
-      ingredient: i ? { id: i.id, name: i.name } : null,
-      ingredientId: i?.id ?? null,
-      amounts: l.grams === null ? [] : [{ value: l.grams, valueHigh: null, unit: 'g' }],
-      grams: l.grams,
-      gramsLow: l.grams,
-      gramsHigh: l.grams,
-      parts: parts.map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams })),
-      use,
-      vessel: use === 'batter' ? 'dry' : use,
-      findings: [],
-      suggestions: [],
-    };
-    return { line: { parts, use, text: l.text ?? '' }, out };
-  });
+  const lines = (body.lines ?? []).map((l, n) => apiLine(l, n + 1, h.value));
   return { ok: true, value: { lines: lines.map((l) => l.line), out: lines.map((l) => l.out) } };
+}
+
+/** A line sent as grams. Its text, where it fits the ingredient, still says what is done to it and where it goes. */
+function apiLine(
+  l: NonNullable<Source['lines']>[number],
+  lineNumber: number,
+  conventions: Conventions,
+): { readonly line: AnalysableLine; readonly out: ApiLine } {
+  const i = l.ingredientId === null ? null : ingredient(l.ingredientId);
+  const said = l.text === undefined ? null : readLine(l.text, conventions);
+  const same = said !== null && said.ingredient?.id === i?.id ? said : null;
+  const text = l.text ?? '';
+  const use = l.use ?? same?.use ?? 'batter';
+  const whole = i && l.grams !== null ? [{ ingredientId: i.id, grams: l.grams }] : [];
+  const parts = l.grams !== null && l.parts && l.parts.length > 0 ? l.parts : whole;
+  const out: ApiLine = {
+    lineNumber,
+    text,
+    use,
+    status: whole.length > 0 ? 'read' : i ? 'unclear' : 'unknown',
+    ingredient: i ? { id: i.id, name: i.name } : null,
+    ingredientId: i?.id ?? null,
+    amounts: l.grams === null ? [] : [{ value: l.grams, valueHigh: null, unit: 'g' }],
+    grams: l.grams,
+    gramsLow: l.grams,
+    gramsHigh: l.grams,
+    parts: [...parts],
+    vessel: same?.vessel ?? (use === 'batter' ? 'dry' : use),
+    findings: [],
+    suggestions: [],
+  };
+  const line = {
+    text,
+    use,
+    parts: parts.map((p) => ({ ingredient: ingredient(p.ingredientId), grams: p.grams })),
+    preparation: same?.preparation ?? '',
+    foam: same?.foam ?? null,
+  };
+  return { line, out };
 }
 
 export function analyseCall(body: z.infer<typeof analyseRequest>): Answer<z.infer<typeof analyseResponse>> {

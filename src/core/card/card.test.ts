@@ -149,6 +149,14 @@ test('a card whose every amount is 1 1/2 or 1 1/4 and whose salt is far out is d
   expect(read('1 1/2 cups flour\n1 1/4 cups milk\n1 1/4 tsp salt').lines.flatMap((l) => l.findings)).toEqual([]);
 });
 
+test('conventions of ours and units of two meanings are said', () => {
+  const said = (text: string): readonly string[] => readLine(text, FRESH_HOUSE).findings.map((f) => f.message);
+  expect(said('1 heaping teaspoon baking powder')).toEqual(['A heaping spoon is taken as 1.5 level ones: our convention.']);
+  expect(said('8 oz milk')).toEqual([expect.stringContaining('"fl oz"')]);
+  expect(said('8 oz flour')).toEqual([]);
+  expect(said('1 level teaspoon salt')).toEqual([]);
+});
+
 test('what was chosen for an unknown line is used', () => {
   const line = readLine('1 cup moondust', FRESH_HOUSE, { ingredientId: 'sugar-icing' });
   expect(line).toMatchObject({ status: 'read', grams: expect.closeTo(120) });

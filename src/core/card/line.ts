@@ -9,7 +9,7 @@ import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { lookUp } from '../pantry/lookup';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { disagreementBracket, type Weighed, weigh } from '../pantry/weigh';
+import { disagreementBracket, doubtsOf, type Weighed, weigh } from '../pantry/weigh';
 import { type Amount, type Combined, combine, readAmount } from '../quantity/amount';
 import { grams as g } from '../quantity/say';
 import type { LineFinding, Use, Vessel } from './parts';
@@ -165,7 +165,7 @@ export function readLine(text: string, house: Conventions, choice: LineChoice = 
   const settled = settle(i, s.amounts, combined, s.fill, house, choice);
   if ('code' in settled) return { ...base, ...none, status: 'unclear', suggestions: [], findings: [settled] };
   const parts: LinePart[] = [{ ingredient: i, grams: settled.weighed.grams, low: settled.weighed.low, high: settled.weighed.high }];
-  const findings: LineFinding[] = [...settled.findings, ...s.notes];
+  const findings: LineFinding[] = [...settled.findings, ...s.amounts.flatMap((a) => doubtsOf(a, i))];
   for (const extra of s.extras) {
     const also = lookUp(extra.name, house);
     const w = also.kind === 'found' ? weigh(extra.amount, also.ingredient, null, house) : null;

@@ -19,6 +19,7 @@ export interface LineFinding {
     | 'unknown-ingredient'
     | 'which-ingredient'
     | 'too-long'
-    | 'unit-doubtful';
+    | 'unit-doubtful'
+    | 'fullness';
   readonly message: string;
 }

@@ -17,7 +17,6 @@ export interface SplitLine {
   readonly use: Use | null;
   /** "plus 1 yolk": more of something else on the same line. */
   readonly extras: readonly { readonly amount: Amount; readonly name: string }[];
-  readonly notes: readonly LineFinding[];
   readonly problem: LineFinding | null;
 }
 
@@ -77,7 +76,7 @@ function partOf(text: string): SplitLine | null {
   return { ...EMPTY, amounts: [amount], name: partName(m[1]), extras, preparation: prep.join(',').trim() };
 }
 
-const EMPTY: SplitLine = { amounts: [], name: '', preparation: '', fill: null, use: null, extras: [], notes: [], problem: null };
+const EMPTY: SplitLine = { amounts: [], name: '', preparation: '', fill: null, use: null, extras: [], problem: null };
 
 /** "Flour: 2 cups", "butter, 2 tbsp, melted": the amount stands after the name. */
 function trailing(text: string, read: ReadAmountFn): { amount: ReadAmount; before: string; after: string } | null {
@@ -259,10 +258,10 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
   const trailingAmount = amounts.length === 1 ? sameAgain(after, amounts[0], read) : null;
   if (trailingAmount) {
     amounts.push(trailingAmount);
-    return { amounts, name: juiced ?? name, preparation: prep.slice(1).filter(Boolean).join(', '), fill, use, extras, notes: [], problem: null };
+    return { amounts, name: juiced ?? name, preparation: prep.slice(1).filter(Boolean).join(', '), fill, use, extras, problem: null };
   }
   const problem = amounts.length > 0 && !isName(name) ? twoAmounts(body, read) : secondAfter(after, amounts, read);
-  return { amounts, name: juiced ?? name, preparation, fill, use, extras, notes: [], problem };
+  return { amounts, name: juiced ?? name, preparation, fill, use, extras, problem };
 }
 
 function splitPlus(body: string, read: ReadAmountFn): { left: string; amount: Amount; right: string } | null {

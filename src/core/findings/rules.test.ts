@@ -74,6 +74,12 @@ test('without a kind no zone is tested', () => {
   expect(findingsOf({ ...analyse(linesOf(...GOOD), 'griddle'), lines: [], volume: null, thickness: null }, [])).toEqual([]);
 });
 
+test('lines that are not counted, and amounts that disagree, are said before the ratios they spoil', () => {
+  expect(codes([...GOOD, '1 cup moondust'])).toEqual(['lines-open:look']);
+  expect(codes([...without('flour'), '2 cups flour (340 g)'])[0]).toBe('amounts-disagree:look');
+  expect(codes([...GOOD, 'butter for the pan'])).toEqual([]);
+});
+
 test('a school changes the zone, and so what is said', () => {
   // water 180 %: in range for even cakes, above the tall ones' 125-180
   expect(analyse(linesOf(...GOOD), 'griddle', 'tall').rails.find((r) => r.rail === 'water')?.reading?.standing).toBe('above');

@@ -6,7 +6,7 @@
 
 import type { ThicknessReading } from '../batter/thickness';
 import type { BatterVolume } from '../batter/volume';
-import { type Kind, POUR_WORDS, type Rail, readZone, type School, THICKNESSES, type Zone } from '../formula/kinds';
+import { type Kind, POUR_NOUNS, POUR_WORDS, type Rail, readZone, type School, THICKNESSES, type Zone } from '../formula/kinds';
 import type { Percentages, Tally, TallyLine } from '../formula/tally';
 import type { Ledger } from '../lift/ledger';
 import { grams, lift, percent, percentNumber } from '../quantity/say';
@@ -22,8 +22,14 @@ export interface Finding {
   readonly message: string;
 }
 
+export interface EvidenceLine extends TallyLine {
+  readonly text?: string;
+  /** What the reader of the line had to say. */
+  readonly findings?: readonly { readonly code: string }[];
+}
+
 export interface Evidence {
-  readonly lines: readonly (TallyLine & { readonly text?: string })[];
+  readonly lines: readonly EvidenceLine[];
   /** Null: no zone is tested. */
   readonly kind: Kind | null;
   readonly school: School | null;
@@ -50,6 +56,32 @@ const noFlour: Rule = (e) =>
         basis: 'arithmetic',
         message: 'There is no flour in this formula, so no ratio can be worked. Add a flour, meal or starch line.',
       };
+
+const quoted = (l: EvidenceLine | undefined): string => (l?.text ? `"${l.text.slice(0, 60)}"` : 'One line');
+
+const amountsDisagree: Rule = (e) => {
+  const apart = e.lines.filter((l) => l.findings?.some((f) => f.code === 'amounts-disagree'));
+  if (apart.length === 0) return null;
+  const what = apart.length === 1 ? `${quoted(apart[0])} is` : `${apart.length} lines are`;
+  return {
+    code: 'amounts-disagree',
+    severity: 'look',
+    basis: 'measured',
+    message: `${what} written twice and the two amounts disagree. Say which stands: every ratio hangs on it.`,
+  };
+};
+
+const linesOpen: Rule = (e) => {
+  const open = e.lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
+  if (open.length === 0) return null;
+  const what = open.length === 1 ? `${quoted(open[0])} is` : `${open.length} lines are`;
+  return {
+    code: 'lines-open',
+    severity: 'look',
+    basis: 'measured',
+    message: `${what} not counted yet: the balance is without ${open.length === 1 ? 'it' : 'them'}.`,
+  };
+};
 
 const SODA_STEPS: readonly (readonly [percentOfFlour: number, severity: Severity])[] = [
   [0.8, 'stop'],
@@ -149,7 +181,7 @@ const pourRule: Rule = (e) => {
   const water = readZone(e.percent.freeWater, e.school.zones.water).standing;
   const thick = at - to;
   const thin = from - at;
-  const wanted = e.school.pour[0] === e.school.pour[1] ? e.school.pour[0] : e.school.pour.join(' to ');
+  const wanted = e.school.pour[0] === e.school.pour[1] ? POUR_NOUNS[e.school.pour[0]] : e.school.pour.map((p) => POUR_NOUNS[p]).join(' to ');
   if (thick >= 2 || (thick === 1 && water === 'below'))
     return {
       code: 'too-thick',
@@ -195,7 +227,19 @@ const honeyInfant: Rule = (e) =>
     ? { code: 'honey-infant', severity: 'note', basis: 'measured', message: 'There is honey in this: not for infants under one year.' }
     : null;
 
-export const RULES: readonly Rule[] = [noFlour, sodaUnspent, pourRule, raised, ...ZONE_WORDS.map(zoneRule), pureeHeavy, noGluten, acidUnspent, honeyInfant];
+export const RULES: readonly Rule[] = [
+  noFlour,
+  amountsDisagree,
+  linesOpen,
+  sodaUnspent,
+  pourRule,
+  raised,
+  ...ZONE_WORDS.map(zoneRule),
+  pureeHeavy,
+  noGluten,
+  acidUnspent,
+  honeyInfant,
+];
 
 /** Runs every rule; worst first, and within a severity in the list's order. */
 export function findingsOf(e: Evidence, rules: readonly Rule[] = RULES): readonly Finding[] {

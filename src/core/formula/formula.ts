@@ -3,6 +3,7 @@
  * wrote them. Everything else (grams, ratios, findings) is read from these.
  */
 import { readCard } from '../card/card';
+import { doubtFractions } from '../card/doubt';
 import { type Line, type LineChoice, readLine } from '../card/line';
 import { stripBullet } from '../card/split';
 import { type Conventions, FRESH_HOUSE } from '../pantry/conventions';
@@ -38,7 +39,7 @@ export const EMPTY_FORMULA: Formula = { name: '', kind: 'griddle', school: 'even
 
 /** The lines of a formula, read in its own conventions. */
 export const formulaLines = (f: Pick<Formula, 'entries' | 'conventions'>): readonly FormulaLine[] =>
-  f.entries.map((e) => ({ ...readLine(e.text, f.conventions, e), key: e.key }));
+  doubtFractions(f.entries.map((e) => ({ ...readLine(e.text, f.conventions, e), key: e.key })));
 
 /** The next free key: keys are never used twice in a formula. */
 export function nextKey(entries: readonly Pick<Entry, 'key'>[]): string {

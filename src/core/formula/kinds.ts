@@ -15,6 +15,15 @@ export const POUR_WORDS: Readonly<Record<Thickness, string>> = {
   'scoop-and-hold': 'holds its shape on the scoop',
 };
 
+/** The same as a thing wanted: "griddle cakes want a ribbon". */
+export const POUR_NOUNS: Readonly<Record<Thickness, string>> = {
+  'thin cream': 'thin cream',
+  'heavy cream': 'heavy cream',
+  ribbon: 'a ribbon',
+  'spoon-and-spread': 'a batter to spoon and spread',
+  'scoop-and-hold': 'a batter to scoop',
+};
+
 export const KIND_IDS = ['griddle', 'small', 'foam', 'ball', 'crepe', 'waffle', 'oven'] as const;
 export type KindId = (typeof KIND_IDS)[number];
 

@@ -184,3 +184,18 @@ export function disagreementBracket(w: Weighed): { readonly low: number; readonl
 
 /** Grams in a millilitre of an ingredient as this kitchen fills a measure; null where the pantry has no cup of it. */
 export const gramsPerMl = (i: Ingredient, house: Conventions): number | null => density(i, null, house)?.best ?? null;
+
+/** Where a weight rests on a convention of ours or on a unit that could mean two things, in words; most lines have none. */
+export function doubtsOf(amount: Amount, i: Ingredient): readonly { readonly code: 'fullness' | 'unit-doubtful'; readonly message: string }[] {
+  const out: { code: 'fullness' | 'unit-doubtful'; message: string }[] = [];
+  for (const t of amount.terms) {
+    const unit = t.unit === null ? undefined : unitById(t.unit);
+    if (unit && t.fullness && t.fullness !== 'level') {
+      const heap = unit.heap ?? 'cup';
+      out.push({ code: 'fullness', message: `A ${t.fullness} ${heap} is taken as ${FULL[t.fullness][heap][0]} level ones: our convention.` });
+    }
+    if (unit?.id === 'oz' && isPoured(i) && i.category !== 'egg' && i.gPerUsCup)
+      out.push({ code: 'unit-doubtful', message: 'Ounces are taken as weight; write "fl oz" where the measure is meant.' });
+  }
+  return out;
+}

@@ -5,7 +5,6 @@ import type { ReactNode } from 'react';
 import type { Analysis } from '@/core/analyse';
 import { piecesOf, toolLossG } from '@/core/batter/volume';
 import type { Finding } from '@/core/findings/rules';
-import type { FormulaLine } from '@/core/formula/formula';
 import { POUR_WORDS, usualPortionMl } from '@/core/formula/kinds';
 import { grams, gramsNumber, millilitres, percent } from '@/core/quantity/say';
 import { PourDrawing } from '../drawings/pour';
@@ -16,13 +15,11 @@ import { Rails } from './rails';
 interface Props {
   readonly analysis: Analysis;
   readonly saved: Analysis | null;
-  readonly lines: readonly FormulaLine[];
 }
 
 /** The balance: what matters most first, the rails, the pour; ledger, volume and the other findings open in place. */
-export function Balance({ analysis, saved, lines }: Props) {
-  const findings = allFindings(analysis, lines);
-  const [top, ...others] = findings;
+export function Balance({ analysis, saved }: Props) {
+  const [top, ...others] = analysis.findings;
   return (
     <section aria-label="Balance" className="flex flex-col gap-3">
       <h2 className="sr-only">Balance</h2>
@@ -69,29 +66,6 @@ const Said = ({ f }: { readonly f: Finding }) => (
     {f.message} <span className="text-sm whitespace-nowrap text-soft">({f.basis})</span>
   </>
 );
-
-/** Findings of the formula, with those of its lines that change what the balance can say. */
-function allFindings(a: Analysis, lines: readonly FormulaLine[]): readonly Finding[] {
-  const open = lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
-  const disagree = lines.filter((l) => l.findings.some((f) => f.code === 'amounts-disagree'));
-  const extra: Finding[] = [];
-  if (disagree.length > 0)
-    extra.push({
-      code: 'amounts-disagree',
-      severity: 'look',
-      basis: 'measured',
-      message: `${disagree.length === 1 ? `"${disagree[0]?.text.slice(0, 60)}" is` : `${disagree.length} lines are`} written twice and the two amounts disagree. Settle it on the sheet: every ratio hangs on it.`,
-    });
-  if (open.length > 0)
-    extra.push({
-      code: 'lines-open',
-      severity: 'look',
-      basis: 'measured',
-      message: `${open.length === 1 ? `"${open[0]?.text.slice(0, 60)}" is` : `${open.length} lines are`} not counted yet: the balance is without ${open.length === 1 ? 'it' : 'them'}.`,
-    });
-  const rank = { stop: 0, look: 1, note: 2 } as const;
-  return [...extra, ...a.findings].sort((x, y) => rank[x.severity] - rank[y.severity]);
-}
 
 function Pour({ analysis: a }: { readonly analysis: Analysis }) {
   if (!a.thickness || !a.volume) return null;

@@ -135,7 +135,7 @@ export function Bench({ formulaId, formula: loaded, number, newest, versions, sa
       if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
       const key = e.key.toLowerCase();
       if (key === 's') void doSave();
-      else if (key === 'z') send({ do: e.shiftKey ? 'redo' : 'undo' });
+      else if (key === 'z' && !(e.target instanceof Element && e.target.closest('[data-own-undo]'))) send({ do: e.shiftKey ? 'redo' : 'undo' });
       else return;
       e.preventDefault();
     };
@@ -174,6 +174,7 @@ export function Bench({ formulaId, formula: loaded, number, newest, versions, sa
           />
         ) : null}
         <Field
+          data-own-undo
           label="What changed"
           value={note}
           maxLength={500}
@@ -269,7 +270,7 @@ export function Bench({ formulaId, formula: loaded, number, newest, versions, sa
           )}
         </div>
         {formula.entries.length > 0 ? (
-          <Balance analysis={analysis} saved={savedAnalysis} lines={lines} />
+          <Balance analysis={analysis} saved={savedAnalysis} />
         ) : (
           <section className="max-w-md pt-2 text-soft">
             <p>Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with something to pick.</p>

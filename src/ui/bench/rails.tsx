@@ -17,6 +17,9 @@ const scaleOf = ([low, high]: Zone): Scale => ({ from: Math.max(0, low - (high -
 
 const at = (x: number, s: Scale): number => Math.min(100, Math.max(0, (100 * (x - s.from)) / (s.to - s.from)));
 
+const isMoved = (r: RailReading, zone: Zone, saved: number | null): saved is number =>
+  saved !== null && Math.abs(at(saved, scaleOf(zone)) - at(r.tested, scaleOf(zone))) > 0.7;
+
 function words(r: RailReading): string {
   if (!r.zone) return '';
   if (!r.reading) return 'yeast: not counted';
@@ -29,12 +32,17 @@ function words(r: RailReading): string {
 /** One rail a ratio: the zone of the kind and school, where this formula stands, and where the saved version stood. */
 export function Rails({ analysis, saved }: { readonly analysis: Analysis; readonly saved: Analysis | null }) {
   if (analysis.rails.length === 0) return <p className="py-4 text-soft">The ratios need a flour line with an amount.</p>;
+  const before = (r: RailReading): number | null => saved?.rails.find((s) => s.rail === r.rail)?.tested ?? null;
+  const moved = analysis.rails.some((r) => r.zone && isMoved(r, r.zone, before(r)));
   return (
-    <ul aria-label="Balance, percent of flour" className="grid gap-y-1">
-      {analysis.rails.map((r) => (
-        <RailRow key={r.rail} r={r} saved={saved?.rails.find((s) => s.rail === r.rail)?.tested ?? null} />
-      ))}
-    </ul>
+    <div>
+      <ul aria-label="Balance" className="grid gap-y-1">
+        {analysis.rails.map((r) => (
+          <RailRow key={r.rail} r={r} saved={before(r)} />
+        ))}
+      </ul>
+      <p className="mt-0.5 text-[13px] text-soft">Percent of flour; lift in g of gas per 100 g flour.{moved ? ' The hollow mark is the saved version.' : ''}</p>
+    </div>
   );
 }
 
@@ -64,7 +72,7 @@ function Track({ r, zone, saved }: { readonly r: RailReading; readonly zone: Zon
   const left = at(zone[0], s);
   const right = at(zone[1], s);
   const here = at(r.tested, s);
-  const moved = saved !== null && Math.abs(at(saved, s) - here) > 0.7;
+  const moved = isMoved(r, zone, saved);
   return (
     <span
       className="relative block h-9"

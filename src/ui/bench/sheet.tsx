@@ -99,6 +99,7 @@ function AddLine({ full, formula, send }: { readonly full: boolean } & Pick<Prop
   };
   return (
     <form
+      data-own-undo
       className="px-2 pt-1"
       onSubmit={(e) => {
         e.preventDefault();
@@ -166,7 +167,7 @@ export function PasteCard({ formula, send, onDone, first }: Pick<Props, 'formula
     onDone();
   };
   return (
-    <section aria-label="Paste a card" className="rounded-plate bg-white p-4">
+    <section aria-label="Paste a card" data-own-undo className="rounded-plate bg-white p-4">
       <TextField
         label={first ? 'Paste a card, as it is: title, cups and spoons, method and all' : 'Paste more lines'}
         rows={first ? 13 : 7}
