@@ -3,12 +3,12 @@
  * well under a millisecond, so it is called at every keystroke.
  */
 
-import { type ThicknessReading, thickness } from './batter/thickness';
-import { type BatterVolume, batterVolume } from './batter/volume';
-import { type EvidenceLine, type Finding, findingsOf } from './findings/rules';
-import { type Kind, type KindId, kindById, RAILS, type Rail, readZone, type School, schoolOf, type Zone, type ZoneReading } from './formula/kinds';
-import { type Percentages, percentages, type Tally, tally } from './formula/tally';
-import { type Ledger, ledger } from './lift/ledger';
+import { thickness } from './batter/thickness';
+import { batterVolume } from './batter/volume';
+import { type Evidence, type EvidenceLine, type Finding, findingsOf } from './findings/rules';
+import { type KindId, kindById, RAILS, type Rail, readZone, schoolOf, type Zone, type ZoneReading } from './formula/kinds';
+import { percentages, tally } from './formula/tally';
+import { ledger } from './lift/ledger';
 
 export interface AnalysableLine extends EvidenceLine {
   readonly preparation?: string;
@@ -25,15 +25,7 @@ export interface RailReading {
   readonly reading: ZoneReading | null;
 }
 
-export interface Analysis {
-  readonly kind: Kind | null;
-  readonly school: School | null;
-  readonly tally: Tally;
-  readonly percent: Percentages | null;
-  readonly ledger: Ledger;
-  readonly co2Per100gFlour: number | null;
-  readonly volume: BatterVolume | null;
-  readonly thickness: ThicknessReading | null;
+export interface Analysis extends Omit<Evidence, 'lines'> {
   readonly rails: readonly RailReading[];
   readonly findings: readonly Finding[];
 }

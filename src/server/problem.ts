@@ -28,7 +28,7 @@ export function problem(status: number, detail: string, errors: readonly FieldEr
 export const json = (value: unknown, status = 200): Response =>
   new Response(JSON.stringify(value), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
 
-export const MOST_BODY_BYTES = 1_048_576;
+const MOST_BODY_BYTES = 1_048_576;
 
 type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
 

@@ -14,7 +14,7 @@ export const conventionsSchema = z.object({
   salt: z.enum(SALT_CRYSTALS),
 });
 
-export const entrySchema = z.object({
+const entrySchema = z.object({
   key: z.string().regex(/^l\d{1,6}$/),
   text: z.string().max(2000, 'A line has at most 2,000 characters.'),
   ingredientId: z.string().max(60).optional(),
@@ -22,7 +22,7 @@ export const entrySchema = z.object({
   stands: z.enum(['weight', 'volume']).optional(),
 });
 
-export const formulaSchema = z.object({
+const formulaSchema = z.object({
   name: z.string().trim().min(1, 'Give the formula a name before saving it.').max(MOST_NAME_CHARS, `A name has at most ${MOST_NAME_CHARS} characters.`),
   kind: z.enum(KIND_IDS),
   school: z.string().max(30),

@@ -3,7 +3,7 @@ const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric',
 const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const year = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 
-export const clock = (d: Date): string => time.format(d);
+const clock = (d: Date): string => time.format(d);
 
 /** "today 09:12", "Sat 14 Nov 09:12", with the year where it is another. */
 export function when(d: Date, now: Date = new Date()): string {

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { type Batch, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
+import { minutesAndSeconds } from '@/core/quantity/say';
 import { log } from '@/server/batches';
 import { reach } from '@/server/pool';
 import { RecordsAway } from '@/ui/away';
@@ -12,7 +13,7 @@ import { when } from '@/ui/when';
 export const metadata: Metadata = { title: 'Log' };
 
 const sides = (b: Batch): string => {
-  const t = (s: number | null): string => (s === null ? '–' : `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`);
+  const t = (s: number | null): string => (s === null ? '–' : minutesAndSeconds(s));
   return b.firstSideS === null && b.secondSideS === null ? '' : `${t(b.firstSideS)} / ${t(b.secondSideS)}`;
 };
 

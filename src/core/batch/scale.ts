@@ -57,7 +57,7 @@ type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false
 const no = (path: string, message: string): Result<never> => ({ ok: false, error: { path, message } });
 
 /** More than a tonne of batter is a slip of the finger. */
-export const MOST_BATTER_G = 1_000_000;
+const MOST_BATTER_G = 1_000_000;
 
 function ingredientGrams(lines: readonly AnalysableLine[], id: string): number {
   let sum = 0;

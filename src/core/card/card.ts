@@ -35,7 +35,7 @@ export interface CardTooLong {
 
 /** A card longer than this is no card. */
 export const MOST_CARD_CHARS = 60_000;
-export const MOST_CARD_LINES = 1_500;
+const MOST_CARD_LINES = 1_500;
 
 type Section = Vessel | 'batter' | 'method' | 'notes';
 

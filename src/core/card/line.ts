@@ -58,7 +58,7 @@ export interface Line {
 }
 
 /** Longer than any ingredient line: it is prose. */
-export const MOST_LINE_CHARS = 300;
+const MOST_LINE_CHARS = 300;
 
 const DRY = new Set(['flour', 'starch', 'sugar', 'leavening', 'acid', 'salt', 'dry-dairy']);
 

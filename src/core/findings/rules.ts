@@ -11,7 +11,7 @@ import type { Percentages, Tally, TallyLine } from '../formula/tally';
 import type { Ledger } from '../lift/ledger';
 import { grams, lift, percent, percentNumber } from '../quantity/say';
 
-export const SEVERITIES = ['stop', 'look', 'note'] as const;
+const SEVERITIES = ['stop', 'look', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 export type Basis = 'measured' | 'arithmetic' | 'model';
 

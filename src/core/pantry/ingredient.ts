@@ -25,8 +25,7 @@ export const CATEGORIES = [
 ] as const;
 export type Category = (typeof CATEGORIES)[number];
 
-export const ALLERGENS = ['wheat', 'gluten', 'milk', 'egg', 'peanut', 'tree-nut', 'soy', 'sesame'] as const;
-export type Allergen = (typeof ALLERGENS)[number];
+export type Allergen = 'wheat' | 'gluten' | 'milk' | 'egg' | 'peanut' | 'tree-nut' | 'soy' | 'sesame';
 
 export interface Composition {
   readonly waterG: number;

@@ -153,7 +153,7 @@ const theIndex = (): Index => {
  * Up to five likely ingredients for words that are not understood, best first.
  * Fuzzy matching is fuse.js over names and aliases.
  */
-export function suggest(text: string, most = 5): readonly Ingredient[] {
+function suggest(text: string, most = 5): readonly Ingredient[] {
   const { fuse } = theIndex();
   const clean = words(text).filter((w) => !/^[\d.%]+$/.test(w));
   if (clean.length === 0) return [];

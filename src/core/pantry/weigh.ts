@@ -44,7 +44,7 @@ const SOLID_SPREAD = 0.05;
 const EGG_SPREAD = 0.08;
 const ABOUT_SPREAD = 0.05;
 /** A line heavier than this is a slip of the finger: one tonne. */
-export const MOST_GRAMS = 1_000_000;
+const MOST_GRAMS = 1_000_000;
 
 /** Half-width as a share that a volume weight must miss by before two amounts are said to disagree, without a fill row. */
 const DISAGREE_SPREAD = 0.1;
@@ -92,11 +92,10 @@ function density(i: Ingredient, fill: FillMethod | null, house: Conventions): De
 }
 
 /** Only some things are counted: "a third of butter" is no third of a stick. */
-export const isCountable = (i: Ingredient): boolean =>
-  i.piece !== undefined && (i.category === 'egg' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
+const isCountable = (i: Ingredient): boolean => i.piece !== undefined && (i.category === 'egg' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
 
 /** Grams of one piece: a yolk and a white follow the size of the egg they come from. */
-export function pieceGrams(i: Ingredient, house: Conventions): number | null {
+function pieceGrams(i: Ingredient, house: Conventions): number | null {
   if (!i.piece) return null;
   if (i.id === 'egg-yolk' || i.id === 'egg-white') return (i.piece.grams * { medium: 44, large: 50, 'extra-large': 56 }[house.egg]) / 50;
   return i.piece.grams;
@@ -181,9 +180,6 @@ export function disagreementBracket(w: Weighed): { readonly low: number; readonl
   if (w.basis === 'fill-stated' || w.basis === 'fill-not-stated') return { low: w.low, high: w.high };
   return { low: Math.min(w.low, w.grams * (1 - DISAGREE_SPREAD)), high: Math.max(w.high, w.grams * (1 + DISAGREE_SPREAD)) };
 }
-
-/** Grams in a millilitre of an ingredient as this kitchen fills a measure; null where the pantry has no cup of it. */
-export const gramsPerMl = (i: Ingredient, house: Conventions): number | null => density(i, null, house)?.best ?? null;
 
 /** Where a weight rests on a convention of ours or on a unit that could mean two things, in words; most lines have none. */
 export function doubtsOf(amount: Amount, i: Ingredient): readonly { readonly code: 'fullness' | 'unit-doubtful'; readonly message: string }[] {

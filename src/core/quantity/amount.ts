@@ -7,8 +7,7 @@ import Fraction from 'fraction.js';
 import { readNumber, writeNumber } from './number';
 import { type CupSystem, gramsOf, mlOf, readLadle, readUnit, unitById } from './units';
 
-export const FULLNESS = ['scant', 'level', 'rounded', 'heaping', 'generous'] as const;
-export type Fullness = (typeof FULLNESS)[number];
+export type Fullness = 'scant' | 'level' | 'rounded' | 'heaping' | 'generous';
 
 export interface Term {
   readonly sign: 1 | -1;

@@ -28,10 +28,10 @@ export const gramsExact = (x: number): string => {
   return `${grouped(int)}.${frac} g`;
 };
 
-/** Percent of flour: whole, one decimal below 10, two below 1. */
+/** Percent of flour: whole, one decimal below 10. */
 export function percentNumber(x: number): string {
   const a = Math.abs(x);
-  return a >= 9.95 ? whole(x) : trim(x, a >= 0.995 ? 1 : 2);
+  return a >= 9.95 ? whole(x) : trim(x, 1);
 }
 
 export const percent = (x: number): string => `${percentNumber(x)} %`;
@@ -42,3 +42,6 @@ export const millilitres = (x: number): string => `${whole(x)} ml`;
 export const lift = (x: number): string => (Math.abs(x) < 0.005 ? '0' : x.toFixed(2));
 
 export const meq = (x: number): string => `${trim(x, Math.abs(x) < 9.95 ? 1 : 0)} meq`;
+
+/** Seconds as minutes and seconds: 145 is "2:25". */
+export const minutesAndSeconds = (s: number): string => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;

@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
+import { minutesAndSeconds } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
@@ -19,11 +20,10 @@ interface Form {
   readonly note: string;
 }
 
-/** Seconds as "2:25". */
-const clockText = (s: number | null): string => (s === null ? '' : `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`);
+const clockText = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
 
 /** "2:25", "145" or "145 s" as seconds; null when empty; NaN when it is no time. */
-export function seconds(text: string): number | null {
+function seconds(text: string): number | null {
   const t = text.trim();
   if (t === '') return null;
   const m = /^(\d{1,3}):([0-5]\d)$/.exec(t);
