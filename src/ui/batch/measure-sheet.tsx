@@ -13,7 +13,13 @@ interface Props {
 export function MeasureSheet({ title, about, lines }: Props) {
   // many lines are set closer, so that a long formula still prints on one page
   const row =
-    lines.length > 40 ? 'print:py-0 print:text-[9px] print:leading-tight' : lines.length > 18 ? 'print:py-0 print:text-[11px]' : 'print:py-1 print:text-[14px]';
+    lines.length > 40
+      ? 'print:py-0 print:text-[9px] print:leading-tight'
+      : lines.length > 18
+        ? 'print:py-0 print:text-[11px]'
+        : lines.length > 12
+          ? 'print:py-1 print:text-[14px]'
+          : 'print:py-1.5 print:text-[17px]';
   return (
     <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 print:rounded-none print:p-0" data-print-sheet>
       <h2 className="text-2xl [overflow-wrap:anywhere]">{title}</h2>

@@ -55,6 +55,10 @@ interface Passed {
   readonly theirs: number;
 }
 
+/** A box with words of its own takes them back itself; an empty one leaves Ctrl+Z to the bench. */
+const undoesItself = (t: EventTarget | null): boolean =>
+  (t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement) && t.value !== '' && t.closest('[data-own-undo]') !== null;
+
 const same = (a: Formula, b: Formula): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 const options = <T extends string>(names: Readonly<Record<T, string>>): readonly { readonly value: T; readonly label: string }[] =>
@@ -135,7 +139,7 @@ export function Bench({ formulaId, formula: loaded, number, newest, versions, sa
       if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
       const key = e.key.toLowerCase();
       if (key === 's') void doSave();
-      else if (key === 'z' && !(e.target instanceof Element && e.target.closest('[data-own-undo]'))) send({ do: e.shiftKey ? 'redo' : 'undo' });
+      else if (key === 'z' && !undoesItself(e.target)) send({ do: e.shiftKey ? 'redo' : 'undo' });
       else return;
       e.preventDefault();
     };
