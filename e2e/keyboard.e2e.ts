@@ -79,6 +79,7 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   await page.keyboard.type('10');
   await tabTo(page, /^whole grams$/);
   await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: 'to 0.1 g' })).toBeFocused();
   await page.keyboard.press('Space');
   await expect(page.getByRole('radio', { name: 'to 0.1 g' })).toBeChecked();
   await tabTo(page, /^Start this batch$/);
@@ -99,6 +100,7 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   await page.keyboard.press('Space');
   await tabTo(page, /^pale$/);
   await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'dark' })).toBeFocused();
   await page.keyboard.press('Space');
   await tabTo(page, /^Pieces that came out$/);
   await page.keyboard.type('10');
