@@ -14,7 +14,7 @@ function pool(): Pool {
     const made = new Pool({
       connectionString: process.env.DATABASE_URL,
       max: 10,
-      connectionTimeoutMillis: 3000,
+      connectionTimeoutMillis: 8000,
       idleTimeoutMillis: 30_000,
       statement_timeout: 15_000,
     });

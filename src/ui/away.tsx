@@ -1,10 +1,17 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import { useEffect } from 'react';
 import { Button } from './kit/button';
 
-/** In place of a page whose records cannot be reached. */
+const RETRY_MS = 4000;
+
+/** In place of a page whose records cannot be reached; looks again by itself. */
 export function RecordsAway() {
   const router = useRouter();
+  useEffect(() => {
+    const again = setInterval(() => router.refresh(), RETRY_MS);
+    return () => clearInterval(again);
+  }, [router]);
   return (
     <section className="mx-auto mt-16 max-w-xl" role="alert">
       <h1 className="text-3xl">The kitchen's records are out of reach</h1>
