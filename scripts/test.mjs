@@ -101,7 +101,7 @@ async function main() {
     if (!stats) bad = true;
     passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
     failed += stats?.unexpected ?? 0;
-    say(`browser tests: ${stats?.expected ?? 0} passed, ${stats?.unexpected ?? 0} failed`);
+    say(`browser tests: ${(stats?.expected ?? 0) + (stats?.flaky ?? 0)} passed (${stats?.flaky ?? 0} at the second try), ${stats?.unexpected ?? 0} failed`);
     if (code !== 0) bad = true;
     if (stats?.unexpected) for (const line of failures(readJson(out))) process.stdout.write(`${line}\n`);
   }

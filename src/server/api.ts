@@ -173,7 +173,8 @@ export function scaleCall(body: z.infer<typeof scaleRequest>): Answer<z.infer<ty
       lines: s.value.lines.map((l, n) => ({
         ingredientId: worked.value.out[n]?.ingredientId ?? null,
         grams: l.grams,
-        measure: l.measure,
+        // grouped for the eye on screen, plain for a program
+        measure: l.measure?.replaceAll('\u2009', '') ?? null,
         text: worked.value.out[n]?.text ?? '',
       })),
       drift: s.value.drift,

@@ -16,8 +16,8 @@ export function RecordsAway() {
     <section className="mx-auto mt-16 max-w-xl" role="alert">
       <h1 className="text-3xl">The kitchen's records are out of reach</h1>
       <p className="mt-3">
-        The database does not answer. Nothing that was saved is lost, and what you typed on a bench is kept in this browser. Start Even Crumb again, or wait a
-        moment and try once more.
+        The database does not answer. Nothing that was saved is lost, and what you typed on a bench is kept in this browser. This page looks again every few
+        seconds; if it stays away, start Even Crumb again.
       </p>
       <Button look="now" size="work" className="mt-5" onClick={() => router.refresh()}>
         Try again

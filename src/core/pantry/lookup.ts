@@ -217,7 +217,7 @@ function search(phrase: string, house: Conventions): Found | NotFound {
   if (ws.length === 0) return { kind: 'unknown', suggestions: [] };
   // the longest run of words that is a name, provided every word left over only describes
   let best: { id: string; key: string; size: number } | null = null;
-  for (let size = Math.min(ws.length, 7); size > 0 && !best; size--) {
+  for (let size = Math.min(ws.length, 10); size > 0 && !best; size--) {
     for (let from = 0; from + size <= ws.length; from++) {
       const key = ws.slice(from, from + size).join(' ');
       const id = exact.get(key);

@@ -1,0 +1,105 @@
+import { FRESH_HOUSE } from './conventions';
+import { lookUp } from './lookup';
+import { PANTRY } from './pantry';
+
+const found = (phrase: string): string | null => {
+  const r = lookUp(phrase, FRESH_HOUSE);
+  return r.kind === 'found' ? r.ingredient.id : null;
+};
+
+const NAMES: Readonly<Record<string, readonly string[]>> = {
+  'flour-all-purpose': ['flour', 'plain flour', 'All-Purpose Flour', 'AP flour', 'unbleached all purpose flour', 'wheat flour'],
+  'flour-self-raising-uk': ['self-raising flour', 'self raising flour'],
+  'flour-self-raising-us': ['self-rising flour'],
+  'flour-whole-wheat': ['wholemeal flour', 'whole wheat flour', 'wholewheat flour'],
+  'flour-buckwheat': ['buckwheat flour', 'sarrasin'],
+  'corn-meal-fine': ['cornmeal', 'fine corn meal'],
+  'starch-corn': ['cornflour', 'corn starch', 'cornstarch'],
+  'sugar-granulated': ['sugar', 'white sugar', 'granulated sugar'],
+  'sugar-icing': ['icing sugar', 'powdered sugar', "confectioners' sugar"],
+  'sugar-brown-light': ['brown sugar', 'light brown sugar', 'packed brown sugar'],
+  'sugar-brown-dark': ['dark brown sugar', 'muscovado sugar'],
+  'baking-soda': ['baking soda', 'bicarbonate of soda', 'bicarb', 'soda'],
+  'baking-powder-double-al': ['baking powder', 'double-acting baking powder'],
+  'egg-large': ['egg', 'eggs', 'large eggs', 'whole eggs', 'free range eggs', 'beaten egg'],
+  'egg-medium': ['medium eggs', 'eggs (medium)'],
+  'egg-yolk': ['yolks', 'egg yolk', 'large egg yolks'],
+  'egg-white': ['egg whites', 'whites'],
+  'milk-whole': ['milk', 'whole milk', 'warm milk', 'cold whole milk', 'full-fat milk'],
+  'milk-2pct': ['semi-skimmed milk', '2% milk', '2 % milk', 'reduced-fat milk'],
+  'milk-skim': ['skim milk', 'skimmed milk', 'fat-free milk'],
+  buttermilk: ['buttermilk', 'cultured buttermilk', 'low-fat buttermilk', 'well whisked buttermilk'],
+  'yoghurt-whole': ['yoghurt', 'yogurt', 'plain yogurt', 'natural yoghurt'],
+  'yoghurt-greek': ['greek yogurt', 'Greek yoghurt', 'plain greek yogurt'],
+  'cream-35': ['heavy cream', 'whipping cream'],
+  'butter-unsalted': ['butter', 'unsalted butter', 'melted butter', 'soft unsalted butter', 'cold butter'],
+  'butter-salted': ['salted butter', 'lightly salted butter'],
+  'oil-vegetable': ['oil', 'neutral oil', 'sunflower oil', 'vegetable oil'],
+  banana: ['banana', 'ripe bananas', 'mashed banana'],
+  blueberries: ['blueberries', 'fresh blueberries', 'frozen blueberries', 'wild blueberries'],
+  'lemon-juice': ['lemon juice', 'freshly squeezed lemon juice', 'juice of lemon'],
+  'vanilla-extract': ['vanilla', 'pure vanilla extract', 'vanilla essence'],
+  'cocoa-natural': ['cocoa', 'unsweetened cocoa powder'],
+  'rolled-oats': ['oats', 'old-fashioned oats', 'porridge oats'],
+  'almond-drink': ['almond milk', 'unsweetened almond milk'],
+  water: ['water', 'lukewarm water', 'sparkling water'],
+  rum: ['rum', 'dark rum'],
+};
+
+test.each(Object.entries(NAMES).flatMap(([id, names]) => names.map((n) => [n, id])))('%s is %s', (name, id) => expect(found(name ?? '')).toBe(id));
+
+test.each([
+  ['cream', ['cream-35', 'half-and-half', 'sour-cream']],
+  ['corn flour', ['corn-meal-fine', 'starch-corn']],
+  ['lemon', ['lemon-juice', 'lemon-zest']],
+  ['chocolate', ['chocolate-chips', 'cocoa-natural', 'hazelnut-cocoa-spread']],
+])('%s could be several things, and is asked about', (name, ids) => {
+  const r = lookUp(name, FRESH_HOUSE);
+  expect(r.kind === 'ambiguous' && r.suggestions.map((s) => s.id)).toEqual(ids);
+});
+
+// a word that changes the thing is never set aside as if it only described it
+test.each([
+  'chickpea flour',
+  'rice milk',
+  'dried blueberries',
+  'sweetened almond milk',
+  'salted peanuts',
+  'low-fat sour cream',
+  'instant coffee',
+  'flour and sugar',
+  'potato flakes',
+  'moondust',
+  '',
+])('"%s" is not guessed at', (name) => expect(found(name)).toBeNull());
+
+test('the house says which egg and which salt are meant; a card that says so itself wins', () => {
+  const house = { ...FRESH_HOUSE, egg: 'medium', salt: 'dense-flake' } as const;
+  const id = (name: string): string | null => {
+    const r = lookUp(name, house);
+    return r.kind === 'found' ? r.ingredient.id : null;
+  };
+  expect([id('eggs'), id('large eggs'), id('salt'), id('fine salt'), id('sea salt')]).toEqual([
+    'egg-medium',
+    'egg-large',
+    'salt-kosher-dense',
+    'salt-table',
+    'salt-sea-fine',
+  ]);
+});
+
+test('every ingredient is found by its own name and by each alias that stands without brackets', () => {
+  const lost = PANTRY.flatMap((i) => [i.name, ...i.aliases.filter((n) => !n.includes('('))].filter((n) => found(n) !== i.id).map((n) => `${n} (${i.id})`));
+  expect(lost).toEqual([]);
+});
+
+test.each([
+  ['buttermlik', 'buttermilk'],
+  ['bakign powder', 'baking-powder-double-al'],
+  ['cinamon', 'cinnamon'],
+  ['blubberies', 'blueberries'],
+  ['yogurth', 'yoghurt-whole'],
+])('a slip of the pen, %s, is met with %s', (typed, id) => {
+  const r = lookUp(typed, FRESH_HOUSE);
+  expect(r.kind === 'unknown' && r.suggestions.map((s) => s.id)).toContain(id);
+});

@@ -1,0 +1,70 @@
+import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { driverSchema, fieldErrors, outcomeSchema, saveSchema, startBatchSchema, tickSchema } from './schemas';
+
+const SAVE = {
+  formulaId: null,
+  basedOn: null,
+  knownNewest: null,
+  changeNote: '',
+  formula: { ...EMPTY_FORMULA, name: 'Test cakes', entries: [{ key: 'l1', text: '2 cups flour' }] },
+};
+const ID = '0c08fcbc-0d68-4e85-bce1-9e30bcb6eaab';
+
+function errors(schema: { safeParse: typeof saveSchema.safeParse }, input: unknown): Readonly<Record<string, string>> {
+  const r = schema.safeParse(input);
+  return r.success ? {} : fieldErrors(r.error);
+}
+
+const save = (part: object): Readonly<Record<string, string>> => errors(saveSchema, { ...SAVE, formula: { ...SAVE.formula, ...part } });
+
+test('a formula that is whole passes', () => expect(errors(saveSchema, SAVE)).toEqual({}));
+
+test.each([
+  [{ name: '   ' }, 'formula.name', /Give the formula a name/],
+  [{ name: 'x'.repeat(121) }, 'formula.name', /at most 120/],
+  [{ entries: [] }, 'formula.entries', /at least one line/],
+  [{ entries: Array.from({ length: 201 }, (_, n) => ({ key: `l${n}`, text: 'x' })) }, 'formula.entries', /at most 200/],
+  [{ entries: [{ key: 'l1', text: 'x'.repeat(2001) }] }, 'formula.entries.0.text', /2,000/],
+  [{ entries: [{ key: '"; drop', text: 'x' }] }, 'formula.entries.0.key', /./],
+  [{ kind: 'pie' }, 'formula.kind', /./],
+  [{ cardNotes: 'x'.repeat(20_001) }, 'formula.cardNotes', /20,000/],
+  [{ conventions: { ...EMPTY_FORMULA.conventions, cup: 'bucket' } }, 'formula.conventions.cup', /./],
+])('%#: refused at its place', (part, path, message) => expect(save(part)[path]).toMatch(message));
+
+test.each([
+  [{ by: 'pieces', pieces: 0, portionMl: 60 }, 'pieces', /more than nothing/],
+  [{ by: 'pieces', pieces: 2.5, portionMl: 60 }, 'pieces', /come whole/],
+  [{ by: 'pieces', pieces: 100_001, portionMl: 60 }, 'pieces', /at most 100,000/],
+  [{ by: 'pieces', pieces: 10, portionMl: -1 }, 'portionMl', /more than nothing/],
+  [{ by: 'factor', factor: Number.NaN }, 'factor', /write a number/],
+  [{ by: 'flour', grams: Number.POSITIVE_INFINITY }, 'grams', /./],
+  [{ by: 'mass', grams: '500' }, 'grams', /write a number/],
+  [{ by: 'eggs', eggs: -3 }, 'eggs', /more than nothing/],
+  [{ by: 'magic' }, 'by', /./],
+])('a driver %j is refused at its place', (driver, path, message) => {
+  const r = driverSchema.safeParse(driver);
+  expect(r.success ? '' : fieldErrors(r.error)[path]).toMatch(message);
+});
+
+test('ticks and batches need real ids', () => {
+  expect(tickSchema.safeParse({ batchId: ID, lineKey: 'l1', ticked: true }).success).toBe(true);
+  expect(tickSchema.safeParse({ batchId: '1', lineKey: 'l1', ticked: true }).success).toBe(false);
+  expect(tickSchema.safeParse({ batchId: ID, lineKey: 'l1', ticked: 'yes' }).success).toBe(false);
+  expect(startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'gram', portionMl: 60 }).success).toBe(true);
+  expect(startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'spoons', portionMl: 60 }).success).toBe(false);
+});
+
+const OUTCOME = { batchId: ID, pieces: 10, firstSideS: 145, secondSideS: null, verdict: 'good', marks: ['dark'], note: '' };
+
+test.each([
+  [{}, {}],
+  [{ verdict: '' }, { verdict: 'Tap a verdict.' }],
+  [{ pieces: -1 }, { pieces: 'Pieces: at least 0.' }],
+  [{ pieces: 1.5 }, { pieces: 'Pieces: write a whole number.' }],
+  [{ firstSideS: 0 }, { firstSideS: 'First side: at least 1.' }],
+  [{ secondSideS: 99_999 }, { secondSideS: 'Second side: at most 7,200.' }],
+  [{ note: 'x'.repeat(4001) }, { note: 'A note has at most 4,000 characters.' }],
+])('an outcome with %j', (part, expected) => {
+  const r = outcomeSchema.safeParse({ ...OUTCOME, ...part });
+  expect(r.success ? {} : fieldErrors(r.error)).toEqual(expected);
+});
