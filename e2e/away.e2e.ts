@@ -1,5 +1,5 @@
 /** The database, or the whole server, away for a while: said, nothing lost, and on it goes. */
-import { expect, test } from './kitchen';
+import { axe, expect, test } from './kitchen';
 
 test.afterEach(async ({ kitchen }) => {
   await kitchen.back();
@@ -10,6 +10,7 @@ test('a page without its records says so and comes back by itself', async ({ pag
   await kitchen.away();
   await page.goto('/');
   await expect(page.getByRole('heading', { name: "The kitchen's records are out of reach" })).toBeVisible();
+  await axe(page);
   const health = await page.request.get('/api/health');
   expect(health.status()).toBe(503);
   expect(await health.json()).toEqual({ status: 'degraded', database: 'away' });

@@ -1,5 +1,5 @@
 /** Bad input: each gets a clear message at its place, and what was typed is still there. */
-import { expect, test } from './kitchen';
+import { axe, expect, test } from './kitchen';
 
 async function bench(page: import('@playwright/test').Page, card: string): Promise<void> {
   await page.goto('/formulas/new');
@@ -112,6 +112,10 @@ test('a double click on Save makes one version', async ({ page }) => {
   await page.getByRole('textbox', { name: 'New formula' }).fill('Twice clicked');
   await page.getByRole('button', { name: 'Save', exact: true }).dblclick();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
+  // typing on right after the save goes into the same formula
+  await line(page, 1).fill('310 g milk');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 2')).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'Twice clicked' })).toHaveCount(1);
 });
@@ -155,4 +159,5 @@ test('addresses that lead nowhere say so', async ({ page, expected }) => {
     expect(r?.status()).toBe(404);
     await expect(page.getByRole('heading', { name: /nothing here/i })).toBeVisible();
   }
+  await axe(page);
 });

@@ -37,6 +37,8 @@ test('six steps in one go', async ({ page }) => {
 
   // 2. paste a card, settle a line by picking, another by typing
   await page.getByRole('link', { name: 'New formula' }).click();
+  await expect(page.getByLabel(/Paste a card, as it is/)).toBeVisible();
+  await axe(page);
   await page.getByLabel(/Paste a card, as it is/).fill(CARD);
   await page.getByRole('button', { name: 'Read the card' }).click();
   await expect(page.getByRole('textbox', { name: 'New formula' })).toHaveValue('Mooring day cakes');

@@ -80,7 +80,7 @@ export function Plan({ formulaId, versionId, number, formula, pieces, make }: Pr
   const kind = kindById(formula.kind);
   const school = schoolOf(kind, formula.school);
   const pan = school.portionMl === null;
-  const [by, setBy] = useState<By>(pan && !pieces ? 'factor' : 'pieces');
+  const [by, setBy] = useState<By>(pan ? 'factor' : 'pieces');
   const [amount, setAmount] = useState(pieces ?? (pan ? '1' : '12'));
   const [portion, setPortion] = useState(String(usualPortionMl(school)));
   const [exactness, setExactness] = useState<Exactness>('gram');
@@ -154,16 +154,18 @@ export function Plan({ formulaId, versionId, number, formula, pieces, make }: Pr
             inputClass="text-xl font-semibold !min-h-14"
             className="flex-1"
           />
-          <Field
-            label="Portion"
-            unit="ml"
-            inputMode="decimal"
-            value={portion}
-            onChange={(e) => setPortion(e.target.value)}
-            error={portionError ?? fields.portionMl}
-            inputClass="text-xl font-semibold !min-h-14"
-            className="flex-1"
-          />
+          {pan && by !== 'pieces' ? null : (
+            <Field
+              label="Portion"
+              unit="ml"
+              inputMode="decimal"
+              value={portion}
+              onChange={(e) => setPortion(e.target.value)}
+              error={portionError ?? fields.portionMl}
+              inputClass="text-xl font-semibold !min-h-14"
+              className="flex-1"
+            />
+          )}
         </div>
         <div className="flex flex-col gap-1">
           <span id={exactId} className="text-sm font-semibold text-soft">

@@ -65,10 +65,12 @@ const options = <T extends string>(names: Readonly<Record<T, string>>): readonly
   (Object.entries(names) as [T, string][]).map(([value, label]) => ({ value, label }));
 
 /** The Bench: one formula, its sheet and its balance. */
-export function Bench({ formulaId, formula: loaded, number, newest, versions, save }: Props) {
+export function Bench({ formulaId: openedId, formula: loaded, number, newest, versions, save }: Props) {
   const router = useRouter();
   const [state, send] = useReducer(benchReducer, loaded, startBench);
   const { formula } = state;
+  // a new formula has its id from the first save on, before the address has it
+  const [formulaId, setFormulaId] = useState(openedId);
   const [savedFormula, setSavedFormula] = useState(loaded);
   const [base, setBase] = useState({ basedOn: number, knownNewest: newest });
   const [note, setNote] = useState('');
@@ -88,8 +90,10 @@ export function Bench({ formulaId, formula: loaded, number, newest, versions, sa
   );
   const dirty = !same(formula, savedFormula);
 
-  // unsaved work comes back after a reload
+  // unsaved work comes back after a reload; once, so that a refresh after a save disturbs nobody who types on
   useEffect(() => {
+    if (ready.current) return;
+    ready.current = true;
     const draft = readDraft(formulaId, number, newest);
     if (draft && !same(draft.formula, loaded)) {
       send({ do: 'load', formula: draft.formula });
@@ -97,7 +101,6 @@ export function Bench({ formulaId, formula: loaded, number, newest, versions, sa
       setBrought(new Date(draft.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }));
       if (draft.formula.entries.length > 0) setPasting(false);
     }
-    ready.current = true;
   }, [formulaId, loaded, number, newest]);
   useEffect(() => {
     if (!ready.current) return;
@@ -124,6 +127,7 @@ export function Bench({ formulaId, formula: loaded, number, newest, versions, sa
     }
     const { saved } = answer;
     keepDraft(formulaId, base.basedOn, null);
+    setFormulaId(saved.formulaId);
     setSavedFormula(formula);
     setBase({ basedOn: saved.number, knownNewest: saved.number });
     setNote('');

@@ -93,6 +93,8 @@ export function Shelf({ rows }: { readonly rows: readonly Row[] }) {
 /** A formula as the label on its tub. */
 function Label({ row }: { readonly row: Row }) {
   const kind = kindById(row.kind);
+  // an oven pancake is a pan, not so many pieces of a portion
+  const pan = schoolOf(kind, row.school).portionMl === null;
   const id = useId();
   return (
     <li className="hold relative flex flex-col !rounded-plate px-4 pt-3 pb-3 has-[a:hover]:bg-wash">
@@ -136,15 +138,15 @@ function Label({ row }: { readonly row: Row }) {
         </p>
         <form action={`/formulas/${row.id}/plan`} className="relative z-10 flex items-center gap-1.5">
           <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
-            Make for
+            {pan ? 'Times the card' : 'Make for'}
           </label>
           <input
             id={id}
             name="pieces"
             inputMode="numeric"
             pattern="[0-9]{1,5}"
-            title="How many pieces"
-            placeholder="12"
+            title={pan ? 'How many times the card' : 'How many pieces'}
+            placeholder={pan ? '1' : '12'}
             className="hold min-h-10 w-14 px-1 text-center placeholder:text-soft"
           />
           <Button type="submit" aria-label={`Make ${row.name}`}>
