@@ -84,6 +84,18 @@ test('nothing is dropped: every row of a text is title, line, set aside or empty
   );
 });
 
+test('cups by their letter are amounts, not degrees; degrees and minutes are method', () => {
+  const c = read('Quick ones\n1 ½ c. flour\n1 1/4 C milk\n2 c buttermilk\n350 F oven\n2 minutes a side\n20 min rest');
+  expect(c.lines.map((l) => l.ingredient?.id)).toEqual(['flour-all-purpose', 'milk-whole', 'buttermilk']);
+  expect(c.ignored.map((i) => i.lineNumber)).toEqual([5, 6, 7]);
+});
+
+test('a title may carry its yield', () => {
+  const c = read('Waffles for the Saturday crew (makes 8)\nFlour 2 cups\nEggs 2');
+  expect(c.title).toBe('Waffles for the Saturday crew (makes 8)');
+  expect(c.lines).toHaveLength(2);
+});
+
 test('a dash on several lines is a bullet; on one line it is a minus', () => {
   expect(read('-2 cups flour\n-1 cup milk').lines.map((l) => l.grams)).toEqual([expect.closeTo(250), expect.closeTo(244)]);
   expect(read('2 cups flour\n-1 cup milk').lines[1]?.findings[0]?.code).toBe('not-positive');

@@ -50,7 +50,7 @@ const YIELD =
 const TIMES =
   /^(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date)\b[^,]{0,24}:/i;
 const CLOCK =
-  /^(?:about\s+)?[\d.,½¼¾/ –-]+\s*(?:(?:to|or)\s+\d+\s*)?(?:min(?:ute)?s?|hours?|hrs?|h|seconds?|secs?|°|degrees?|[cf]\b|cm\b|mm\b|inch(?:es)?\b)(?:\b|\s|$)/i;
+  /^(?:about\s+)?[\d.,½¼¾/ –-]+\s*(?:(?:to|or)\s+\d+\s*)?(?:min(?:ute)?s?|hours?|hrs?|h|seconds?|secs?|°|degrees?|cm\b|mm\b|inch(?:es)?\b)(?:\b|\s|$)/i;
 const VERBS = new Set(
   `add allow arrange bake beat blend boil bring brush chill check combine cook cool cover crack cut discard divide do drain drizzle drop dust fill finish flip
   fold fry garnish grease grind heat hold if in invert keep ladle leave let lift lightly line lower make mash measure meanwhile melt mix once open place pour
@@ -91,6 +91,7 @@ const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLow
 function isMethod(t: string): boolean {
   const words = t.split(/\s+/).length;
   if (CLOCK.test(t)) return true;
+  if (/^\d{3}\s*[CF]\b/.test(t)) return true;
   const amount = readAmount(t);
   if (amount && amount.amount.terms[0]?.unit !== null) return words > 28;
   if (VERBS.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
@@ -147,7 +148,9 @@ function place(raw: string, n: number, r: Reading): Place {
   const bits = several(t, r.house);
   if (bits) return { at: 'lines', lines: bits.map((bit) => readLine(bit, r.house, {}, hint)) };
   const line = readLine(source.trim(), r.house, {}, hint);
-  const hasAmount = line.written.length > 0 || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
+  // "Waffles (makes 8)": a number with nothing to count is no amount
+  const bare = line.ingredient === null && /^\p{L}/u.test(t) && line.written.every((a) => a.terms[0]?.unit === null);
+  const hasAmount = (line.written.length > 0 && !bare) || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
   if (!hasAmount && !r.single && !r.started) {
     const names = line.ingredient !== null || lookUp(t, r.house).kind !== 'unknown';
     if (!r.title && (!names || looksLikeTitle(raw, r.rows.slice(n + 1)))) return { at: 'title', text: t };

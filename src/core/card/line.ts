@@ -113,7 +113,11 @@ function settle(
   const apart = weight.grams < lo * (1 - 1e-9) || weight.grams > hi * (1 + 1e-9);
   const weighed = choice.stands === 'volume' ? volume : weight;
   if (!apart || choice.stands !== undefined) return { weighed, findings: [] };
-  const message = `Written twice, and the two disagree: one says ${g(weight.grams)}, the other weighs ${g(lo)} to ${g(hi)} however it is filled. ${g(weight.grams)} is used until you say which stands.`;
+  const other =
+    volume.basis === 'weight'
+      ? `the other ${g(volume.grams)}`
+      : `the other weighs ${g(lo)} to ${g(hi)}${volume.basis === 'fill-not-stated' ? ' however it is filled' : ''}`;
+  const message = `Written twice, and the two disagree: one says ${g(weight.grams)}, ${other}. ${g(weight.grams)} is used until you say which stands.`;
   return { weighed, findings: [{ code: 'amounts-disagree', message }] };
 }
 

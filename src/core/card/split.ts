@@ -80,7 +80,8 @@ const EMPTY: SplitLine = { amounts: [], name: '', preparation: '', fill: null, u
 
 /** "Flour: 2 cups", "butter, 2 tbsp, melted": the amount stands after the name. */
 function trailing(text: string, read: ReadAmountFn): { amount: ReadAmount; before: string; after: string } | null {
-  const seam = /\s*(?:[:=–—]|\s-|,|\()\s*(?=[\d.½¼¾⅓⅔⅛a-z~])|\s+(?=[\d½¼¾⅓⅔⅛])/giu;
+  const seam =
+    /\s*(?:[:=–—]|\s-|,|\()\s*(?=[\d.½¼¾⅓⅔⅛a-z~])|\s+(?=[\d½¼¾⅓⅔⅛])|\s+(?=(?:an?|one|two|three|half(?:\s+an?)?)\s+(?:pinch|dash|smidgen|knob|splash|handful|cup|tablespoon|teaspoon|stick)(?:e?s)?\b)/giu;
   for (let m = seam.exec(text); m; m = seam.exec(text)) {
     if (m.index === 0) continue;
     const at = m.index + m[0].length;
@@ -208,6 +209,12 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
       }
     }
   }
+
+  // "1/2 cup each flour and milk"
+  const each = amounts.length === 1 ? /^\s*each\s+(?:of\s+)?(.+?)\s+(?:and|&)\s+([^,;(]+)$/i.exec(rest) : null;
+  const [shared] = amounts;
+  if (each?.[1] && each[2] && shared && isName(each[1]) && isName(each[2]))
+    return { amounts, name: each[1], preparation: prep.join(', '), fill, use, extras: [{ amount: shared, name: each[2] }], problem: null };
 
   let body = `${front} ${rest}`.trim().replace(OF, '');
   const pre = PREFILL.exec(body);

@@ -223,6 +223,18 @@ const READ: readonly Case[] = [
   ['flour ........ 2 cups', 'flour-all-purpose', 250],
   ['sugar, brown, 1 cup packed', 'sugar-brown-light', 220],
   ['flour, whole wheat, 1 cup', 'flour-whole-wheat', 120],
+  ['Salt a pinch', 'salt-table', 0.38013],
+  ['Milk half a cup', 'milk-whole', 122],
+  // a size apart from its egg
+  ['2 medium free-range eggs', 'egg-medium', 88],
+  ['2 large free-range eggs', 'egg-large', 100],
+  ['1 extra large organic egg', 'egg-extra-large', 56],
+  // one amount for two
+  ['1/2 cup each flour and milk', 'flour-all-purpose', 184.5],
+  ['2 tbsp each of sugar & honey', 'sugar-granulated', 67.375],
+  // two systems side by side, each rounded to its own steps
+  ['125g/4½oz plain flour', 'flour-all-purpose', 125],
+  ['25g/1oz butter, melted', 'butter-unsalted', 25],
   // bullets and numbering
   ['- 2 cups flour', 'flour-all-purpose', 250],
   ['• 2 cups flour', 'flour-all-purpose', 250],
@@ -251,6 +263,7 @@ const OPEN: readonly Open[] = [
   ['1 cup cream', 'unclear', 'which-ingredient'],
   ['1 cup corn flour', 'unclear', 'which-ingredient'],
   ['1 lemon', 'unclear', 'which-ingredient'],
+  ['2 small eggs', 'unclear', 'which-ingredient'],
   ['1 cup moondust', 'unknown', 'unknown-ingredient'],
   ['1 cup chickpea flour', 'unknown', 'unknown-ingredient'],
   ['1 cup dried blueberries', 'unknown', 'unknown-ingredient'],

@@ -165,8 +165,8 @@ export function kindById(id: KindId): Kind {
 /** The school of a kind by id; the kind's first where the id is none of its own. */
 export const schoolOf = (kind: Kind, id: string | null | undefined): School => kind.schools.find((s) => s.id === id) ?? kind.schools[0];
 
-/** Middle of the usual portion, mL; 60 where the kind has no portion. */
-export const usualPortionMl = (s: School): number => (s.portionMl ? Math.round((s.portionMl[0] + s.portionMl[1]) / 2) : 60);
+/** Middle of the usual portion to the nearest 5 mL; 60 where the kind has no portion. */
+export const usualPortionMl = (s: School): number => (s.portionMl ? 5 * Math.round((s.portionMl[0] + s.portionMl[1]) / 10) : 60);
 
 export type Standing = 'in' | 'below' | 'above';
 

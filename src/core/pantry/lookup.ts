@@ -181,6 +181,13 @@ function asHouse(id: string, key: string, house: Conventions): string {
   return id;
 }
 
+/** "2 medium free-range eggs": the size may stand apart from the egg. */
+function eggSize(ws: readonly string[]): string {
+  if (ws.includes('medium')) return 'egg-medium';
+  if (ws.includes('small')) return '?egg-medium egg-large';
+  return ws.includes('extra') && ws.includes('large') ? 'egg-extra-large' : 'egg-large';
+}
+
 function answer(id: string, key: string, house: Conventions): Found | NotFound {
   if (id.startsWith('?')) {
     const suggestions = id
@@ -229,6 +236,6 @@ function search(phrase: string, house: Conventions): Found | NotFound {
       }
     }
   }
-  if (best) return answer(best.id, best.key, house);
+  if (best) return answer(best.key === 'egg' ? eggSize(ws) : best.id, best.key === 'egg' && ws.includes('large') ? 'large egg' : best.key, house);
   return { kind: 'unknown', suggestions: suggest(phrase) };
 }

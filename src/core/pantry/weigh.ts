@@ -48,6 +48,8 @@ const MOST_GRAMS = 1_000_000;
 
 /** Half-width as a share that a volume weight must miss by before two amounts are said to disagree, without a fill row. */
 const DISAGREE_SPREAD = 0.1;
+/** "25 g/1 oz": cards round one weight to fit the other system's steps. */
+const TWO_WEIGHTS_SPREAD = 0.15;
 
 interface Density {
   /** g per mL: best, lowest, highest. */
@@ -178,7 +180,8 @@ export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, ho
 /** The bracket a stated weight is held against when an amount is written twice: the table's, or a tenth where it has none. */
 export function disagreementBracket(w: Weighed): { readonly low: number; readonly high: number } {
   if (w.basis === 'fill-stated' || w.basis === 'fill-not-stated') return { low: w.low, high: w.high };
-  return { low: Math.min(w.low, w.grams * (1 - DISAGREE_SPREAD)), high: Math.max(w.high, w.grams * (1 + DISAGREE_SPREAD)) };
+  const s = w.basis === 'weight' ? TWO_WEIGHTS_SPREAD : DISAGREE_SPREAD;
+  return { low: Math.min(w.low, w.grams * (1 - s)), high: Math.max(w.high, w.grams * (1 + s)) };
 }
 
 /** Where a weight rests on a convention of ours or on a unit that could mean two things, in words; most lines have none. */

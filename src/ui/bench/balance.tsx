@@ -6,7 +6,7 @@ import type { Analysis } from '@/core/analyse';
 import { piecesOf, toolLossG } from '@/core/batter/volume';
 import type { Finding } from '@/core/findings/rules';
 import { POUR_WORDS, usualPortionMl } from '@/core/formula/kinds';
-import { grams, gramsNumber, millilitres, percent } from '@/core/quantity/say';
+import { grams, gramsNumber, lift, millilitres, percent } from '@/core/quantity/say';
 import { PourDrawing } from '../drawings/pour';
 import { Notice } from '../kit/notice';
 import { LedgerView } from './ledger-view';
@@ -96,7 +96,7 @@ function Pour({ analysis: a }: { readonly analysis: Analysis }) {
 function ledgerLine(a: Analysis): string {
   if (a.ledger.unspentSodaG > 0.05) return `${grams(a.ledger.unspentSodaG)} of soda unspent`;
   if (a.co2Per100gFlour === null) return '';
-  return `${a.co2Per100gFlour.toFixed(2)} g gas per 100 g flour`;
+  return `${lift(a.co2Per100gFlour)} g gas per 100 g flour`;
 }
 
 function Volume({ analysis: a }: { readonly analysis: Analysis }) {

@@ -31,7 +31,7 @@ const isWide = (l: FormulaLine): boolean => l.grams !== null && l.gramsLow !== n
 /** One line of the sheet: as the cook wrote it, and what that weighs. */
 export const LineRow = memo(function LineRow({ line, flourG, send, onFocus, onMove }: Props) {
   // what goes in the pan or on the table may well have no amount
-  const asNeeded = line.use !== 'batter' && line.findings.every((f) => f.code === 'no-amount');
+  const asNeeded = line.use !== 'batter' && line.grams === null && line.amounts.length === 0;
   const asks = line.status !== 'read' && !asNeeded;
   const pct = line.grams !== null && line.use === 'batter' && flourG > 0 ? (100 * line.grams) / flourG : null;
   const flour = line.ingredient !== null && isFlour(line.ingredient);

@@ -138,7 +138,7 @@ function Label({ row }: { readonly row: Row }) {
         </p>
         <form action={`/formulas/${row.id}/plan`} className="relative z-10 flex items-center gap-1.5">
           <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
-            {pan ? 'Times the card' : 'Make for'}
+            {pan ? 'Times' : 'Make for'}
           </label>
           <input
             id={id}
