@@ -90,6 +90,19 @@ test('cups by their letter are amounts, not degrees; degrees and minutes are met
   expect(c.ignored.map((i) => i.lineNumber)).toEqual([5, 6, 7]);
 });
 
+test('tables, sentences and headings of several makings', () => {
+  const ids = (text: string) => read(text).lines.map((l) => l.ingredient?.id ?? l.text);
+  expect(ids('| Ingredient | Amount |\n|---|---|\n| Flour | 2 cups |\n| Egg | 1 |')).toEqual(['flour-all-purpose', 'egg-large']);
+  expect(ids('Two cups of flour, one tablespoon of sugar, a teaspoon of salt, two eggs.')).toEqual([
+    'flour-all-purpose',
+    'sugar-granulated',
+    'salt-table',
+    'egg-large',
+  ]);
+  expect(ids('Ingredients for 4 people\n250 g flour\nNote: rest 20 min.\nTo finish\nicing sugar')).toEqual(['flour-all-purpose', 'sugar-icing']);
+  expect(ids('Step 1\n2 cups flour\nStep 2\n1 cup milk')).toEqual(['flour-all-purpose', 'milk-whole']);
+});
+
 test('a title may carry its yield', () => {
   const c = read('Waffles for the Saturday crew (makes 8)\nFlour 2 cups\nEggs 2');
   expect(c.title).toBe('Waffles for the Saturday crew (makes 8)');

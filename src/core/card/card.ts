@@ -48,7 +48,7 @@ const FOLD_HEAD = /\b(?:fold[- ]?ins?|add[- ]?ins?|mix[- ]?ins?|to fold in|white
 const YIELD =
   /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for)\b\s*:?\s*(?:about\s+|approx\.?\s+)?(?:\d|one|two|three|four|six|eight|ten|twelve|a dozen)|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests)\s*\.?$)/i;
 const TIMES =
-  /^(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date)\b[^,]{0,24}:/i;
+  /^(?:notes?|tips?|prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date)\b[^,]{0,24}:/i;
 const CLOCK =
   /^(?:about\s+)?[\d.,½¼¾/ –-]+\s*(?:(?:to|or)\s+\d+\s*)?(?:min(?:ute)?s?|hours?|hrs?|h|seconds?|secs?|°|degrees?|cm\b|mm\b|inch(?:es)?\b)(?:\b|\s|$)/i;
 const VERBS = new Set(
@@ -65,12 +65,17 @@ function headingSection(text: string): Section | null {
   const t = text.replace(/^[#=*_\s]+|[#=*_\s]+$/g, '');
   if (METHOD_HEAD.test(t)) return 'method';
   if (NOTES_HEAD.test(t)) return 'notes';
-  const bare = /^(?:ingredients?|batter|pancakes?|waffles?|crepes?|dry(?: ingredients?| mix| bowl)?|wet(?: ingredients?| mix| bowl)?)\s*:?$/i.test(t);
+  const bare =
+    /^(?:ingredients?(?: for .{1,24})?|ingredients?: (?:amount|quantity|measure)|(?:step|day|part) \d{1,2}|batter|pancakes?|waffles?|crepes?|dry(?: ingredients?| mix| bowl)?|wet(?: ingredients?| mix| bowl)?)\s*:?$/i.test(
+      t,
+    );
   const colon = /:$/.test(t);
   const words = t.replace(/:$/, '').split(/\s+/).length;
   const marked = /^[#=*_]/.test(text);
   if (!bare && !((colon || marked) && words <= 7)) {
-    return /^(?:for|to)\s+(?:the\s+)?(?:pan|griddle|serving|serve|topping|toppings|batter|sauce|filling|frying)$/i.test(t) ? sectionOf(t) : null;
+    return /^(?:for|to)\s+(?:the\s+)?(?:pan|griddle|serving|serve|finish|garnish|top|topping|toppings|batter|sauce|filling|frying)$/i.test(t)
+      ? sectionOf(t)
+      : null;
   }
   return sectionOf(t);
 }
@@ -101,7 +106,7 @@ function isMethod(t: string): boolean {
 
 /** "2 cups flour, 1 tsp salt, 2 eggs": several whole ingredients on one line. */
 function several(t: string, house: Conventions): readonly string[] | null {
-  const bits = t.split(/\s*;\s*|\s*,\s+(?=[\d½¼¾⅓⅔⅛])/u).filter(Boolean);
+  const bits = t.split(/\s*;\s*|\s*,\s+(?=[\d½¼¾⅓⅔⅛]|(?:an?|one|two|three|four|five|six|half|pinch)\s)/iu).filter(Boolean);
   if (bits.length < 2) return null;
   const whole = bits.every((b) => {
     const l = readLine(b, house);

@@ -23,20 +23,31 @@ export interface SplitLine {
 const BULLET = /^\s*(?:[•●▪◦‣∙·*☐☑✓✔□–—]|\[[ x]?\]|-(?!\s*\d)|-(?=\s+\d))\s*/iu;
 const NUMBERING = /^\s*\(?\d{1,2}[.)]\s+(?=\S)/;
 
-/** Takes bullets, tick boxes, numbering and dot leaders off a line; the rest is as written. */
+/** "| Flour | 2 cups |": a row of a table, as "Flour: 2 cups". */
+const unTable = (text: string): string => {
+  const row = /^\s*\|(.*)\|\s*$/.exec(text);
+  if (!row) return text;
+  const cells = (row[1] ?? '').split('|').map((c) => c.trim());
+  return cells.every((c) => /^:?-*:?$/.test(c)) ? '' : cells.filter(Boolean).join(': ');
+};
+
+/** Takes bullets, tick boxes, numbering, table bars and dot leaders off a line; the rest is as written. */
 export const stripBullet = (text: string): string =>
-  text
+  unTable(text)
     .replace(BULLET, '')
     .replace(NUMBERING, '')
     .replace(/\s*\.{3,}\s*|\s*…\s*/g, ' ')
     .replace(/\s+/g, ' ')
     .trim();
 
+/** "a little oil", "some milk": words that stand where an amount would, and are none. */
+const NO_AMOUNT = /^(?:a\s+(?:little|bit|touch)(?:\s+(?:more\s+)?of)?|some|enough|any|plenty\s+of)\s+(?=\p{L})/iu;
+
 const PAN =
   /[\s,(]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping)\s+)*(?:pan|pans|griddle|skillet|iron|waffle iron|frying|fry|greasing|grease|cooking|coating the pan|tin|mould|moulds|ball pan)\b[^()]*\)?\s*$/i;
 const TOPPING =
   /[\s,(]*\b(?:(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|sprinkling|spreading|finish|finishing|spooning over)|on top|alongside|at the table)\b[^()]*\)?\s*$/i;
-const EXTRA = /[\s,]*(?:\(\s*)?\b(?:plus|and|with|\+)\s+(?:a\s+(?:little|bit|few)\s+|some\s+)?(?:more|extra|additional)\b.*$/i;
+const EXTRA = /[\s,]*(?:\(\s*)?(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|few)\s+|some\s+)?(?:more|extra|additional)\b.*$/i;
 const TAIL = /[\s,(]*\b(?:to taste|optional|as needed|if needed|if you like|if liked|divided|or as needed)\b\)?\s*$/i;
 const PREFILL = /^(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed)\s+/i;
 const POSTFILL = /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
@@ -142,6 +153,11 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
   if (use === 'batter') use = null;
   if (/\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i.test(t)) use = 'pan';
 
+  const loose = NO_AMOUNT.exec(t);
+  if (loose) {
+    prep.unshift(loose[0].trim());
+    t = t.slice(loose[0].length);
+  }
   const special = partOf(t);
   if (special) return { ...special, use, preparation: [special.preparation, ...prep].filter(Boolean).join(', ') };
 
@@ -173,7 +189,9 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
     if (paren) {
       const b = second(paren[1] ?? '', amounts[0], read);
       const [first] = amounts;
-      const pack = /^(cans?|tins?|packets?|packages?|pkgs?\.?|jars?|sachets?|sticks?)\b\s*/i.exec(rest.slice(paren[0].length));
+      const pack = /^(cans?|tins?|packets?|packages?|pkgs?\.?|jars?|sachets?|sticks?|containers?|tubs?|cartons?|pots?|bags?|boxe?s?|bottles?)\b\s*/i.exec(
+        rest.slice(paren[0].length),
+      );
       if (b && pack && first && unitOf(first) === null) {
         amounts[0] = scaleAmount(b, count(first));
         rest = rest.slice(paren[0].length + pack[0].length);
@@ -201,7 +219,10 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
     const packed = first && unitOf(first) === null ? read(rest.trimStart()) : null;
     if (first && packed && unitOf(packed.amount) !== null) {
       const tailText = rest.trimStart().slice(packed.length);
-      const pack = /^\s*-?\s*(cans?|tins?|packets?|packages?|pkgs?\.?|jars?|sachets?|sticks?|bars?)\b\s*/i.exec(tailText);
+      const pack =
+        /^\s*-?\s*(cans?|tins?|packets?|packages?|pkgs?\.?|jars?|sachets?|sticks?|bars?|containers?|tubs?|cartons?|pots?|bags?|boxe?s?|bottles?)\b\s*/i.exec(
+          tailText,
+        );
       if (pack) {
         amounts[0] = scaleAmount(packed.amount, count(first));
         rest = tailText.slice(pack[0].length);

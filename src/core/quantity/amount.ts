@@ -120,6 +120,12 @@ function readTerm(text: string, sign: 1 | -1): { term: Term; length: number; fil
     return { term: { sign, low, high, unit: null, fullness: null }, length: unitFrom + found.length, fill: null };
   }
   at = unitFrom + found.length;
+  // "a cup and a half"
+  const part = /^\s+and\s+an?\s+(half|third|quarter)\b/i.exec(text.slice(at));
+  if (part && !high) {
+    low = low.add(new Fraction(1, { half: 2, third: 3, quarter: 4 }[(part[1] ?? '').toLowerCase()] ?? 1));
+    at += part[0].length;
+  }
   // "1 cup to 1 1/4 cups": a range with its unit said twice
   const again = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞])/u.exec(text.slice(at));
   if (again && !high) {
