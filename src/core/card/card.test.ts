@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { FRESH_HOUSE } from '../pantry/conventions';
+import { stripBullet } from './bullet';
 import { MOST_CARD_CHARS, readCard } from './card';
 import { readLine } from './line';
-import { stripBullet } from './split';
 
 const CARD = `Saturday stack
 from the boathouse notebook

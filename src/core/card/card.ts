@@ -6,10 +6,10 @@
 import type { Conventions } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
 import { readAmount } from '../quantity/amount';
+import { stripBullet } from './bullet';
 import { doubtFractions } from './doubt';
 import { type Line, readLine } from './line';
 import type { Vessel } from './parts';
-import { stripBullet } from './split';
 
 export interface CardLine extends Line {
   /** 1-based line of the text. */

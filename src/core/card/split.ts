@@ -2,11 +2,12 @@
  * Splitting a line into its amount(s), the words that name the ingredient, what is done to it and what it is for.
  * Only words are handled here; whether a phrase names an ingredient is asked of the caller.
  */
-import Fraction from 'fraction.js';
 import type { FillMethod } from '../pantry/conventions';
-import { type Amount, type ReadAmount, scaleAmount } from '../quantity/amount';
+import type { Amount } from '../quantity/amount';
 import { readNumber } from '../quantity/number';
 import { unitById } from '../quantity/units';
+import { fillOf, PREFILL, type ReadAmountFn, takeAmounts, takeBrackets, unitOf } from './amounts';
+import { stripBullet } from './bullet';
 import type { LineFinding, Use } from './parts';
 
 export interface SplitLine {
@@ -20,26 +21,6 @@ export interface SplitLine {
   readonly problem: LineFinding | null;
 }
 
-const BULLET = /^\s*(?:[•●▪◦‣∙·*☐☑✓✔□–—]|\[[ x]?\]|-(?!\s*\d)|-(?=\s+\d))\s*/iu;
-const NUMBERING = /^\s*\(?\d{1,2}[.)]\s+(?=\S)/;
-
-/** "| Flour | 2 cups |": a row of a table, as "Flour: 2 cups". */
-const unTable = (text: string): string => {
-  const row = /^\s*\|(.*)\|\s*$/.exec(text);
-  if (!row) return text;
-  const cells = (row[1] ?? '').split('|').map((c) => c.trim());
-  return cells.every((c) => /^:?-*:?$/.test(c)) ? '' : cells.filter(Boolean).join(': ');
-};
-
-/** Takes bullets, tick boxes, numbering, table bars and dot leaders off a line; the rest is as written. */
-export const stripBullet = (text: string): string =>
-  unTable(text)
-    .replace(BULLET, '')
-    .replace(NUMBERING, '')
-    .replace(/\s*\.{3,}\s*|\s*…\s*/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
-
 /** "a little oil", "some milk": words that stand where an amount would, and are none. */
 const NO_AMOUNT = /^(?:a\s+(?:little|bit|touch)(?:\s+(?:more\s+)?of)?|some|enough|any|plenty\s+of)\s+(?=\p{L})/iu;
 
@@ -49,18 +30,9 @@ const TOPPING =
   /[\s,(]*\b(?:(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|sprinkling|spreading|finish|finishing|spooning over)|on top|alongside|at the table)\b[^()]*\)?\s*$/i;
 const EXTRA = /[\s,]*(?:\(\s*)?(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|few)\s+|some\s+)?(?:more|extra|additional)\b.*$/i;
 const TAIL = /[\s,(]*\b(?:to taste|optional|as needed|if needed|if you like|if liked|divided|or as needed)\b\)?\s*$/i;
-const PREFILL = /^(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed)\s+/i;
 const POSTFILL = /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
 const OF = /^of\s+(?:an?\s+|the\s+)?/i;
 
-function fillOf(how: string | undefined, word: string): FillMethod {
-  const w = word.toLowerCase();
-  if (w === 'packed') return /lightly|loosely/i.test(how ?? '') ? 'spooned' : 'packed';
-  if (w === 'sifted' || w === 'dipped' || w === 'fluffed') return w;
-  return 'spooned';
-}
-
-type ReadAmountFn = (text: string) => ReadAmount | null;
 /** The id of the ingredient a phrase names, or null. */
 type NameOf = (phrase: string) => string | null;
 
@@ -88,40 +60,6 @@ function partOf(text: string): SplitLine | null {
 }
 
 const EMPTY: SplitLine = { amounts: [], name: '', preparation: '', fill: null, use: null, extras: [], problem: null };
-
-/** "Flour: 2 cups", "butter, 2 tbsp, melted": the amount stands after the name. */
-function trailing(text: string, read: ReadAmountFn): { amount: ReadAmount; before: string; after: string } | null {
-  const seam =
-    /\s*(?:[:=–—]|\s-|,|\()\s*(?=[\d.½¼¾⅓⅔⅛a-z~])|\s+(?=[\d½¼¾⅓⅔⅛])|\s+(?=(?:an?|one|two|three|half(?:\s+an?)?)\s+(?:pinch|dash|smidgen|knob|splash|handful|cup|tablespoon|teaspoon|stick)(?:e?s)?\b)/giu;
-  for (let m = seam.exec(text); m; m = seam.exec(text)) {
-    if (m.index === 0) continue;
-    const at = m.index + m[0].length;
-    const a = read(text.slice(at));
-    if (!a) continue;
-    const after = text.slice(at + a.length);
-    if (!/^\s*(?:$|[,;()/]|(?:firmly\s+|lightly\s+|loosely\s+)?(?:packed|sifted|loose)\b)/i.test(after)) continue;
-    // a bare word such as "a" after a comma is no amount
-    const [first] = a.amount.terms;
-    if (first?.unit === null && !/[\d½¼¾⅓⅔⅛]/.test(text.slice(at, at + a.length)) && !m[0].includes(':')) continue;
-    return { amount: a, before: text.slice(0, m.index), after: after.replace(/^\s*\)/, '') };
-  }
-  return null;
-}
-
-const unitOf = (a: Amount): string | null => a.terms[0]?.unit ?? null;
-const isVague = (a: Amount): boolean => unitById(unitOf(a) ?? '')?.dimension === 'vague';
-const count = (a: Amount): Fraction => a.terms[0]?.low ?? new Fraction(1);
-
-/** Reads "(240 g)", "(15 oz each)", "(about 2 cups)" as a second amount of the first. */
-function second(inner: string, first: Amount | undefined, read: ReadAmountFn): Amount | null {
-  const t = inner.trim().replace(/^(?:or|=|i\.e\.|equals)\s+/i, '');
-  const a = read(t);
-  if (!a || a.amount.terms.some((x) => x.unit === null)) return null;
-  const rest = t.slice(a.length).trim();
-  if (rest !== '' && !/^(?:each|apiece|in total|total|in all|weight|drained|per \w+)$/i.test(rest)) return null;
-  const each = /^(?:each|apiece|per )/i.test(rest) || (first !== undefined && isVague(first) && !/total|in all/i.test(rest));
-  return each && first ? scaleAmount(a.amount, count(first)) : a.amount;
-}
 
 /**
  * Splits an ingredient line.
@@ -161,75 +99,10 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
   const special = partOf(t);
   if (special) return { ...special, use, preparation: [special.preparation, ...prep].filter(Boolean).join(', ') };
 
-  const amounts: Amount[] = [];
-  let fill: FillMethod | null = null;
-  let rest: string;
-  let front = '';
-  const lead = read(t);
-  if (lead) {
-    amounts.push(lead.amount);
-    fill = lead.fill;
-    rest = t.slice(lead.length);
-  } else {
-    const tail = trailing(t, read);
-    if (tail) {
-      amounts.push(tail.amount.amount);
-      fill = tail.amount.fill;
-      front = tail.before.trim();
-      const filled = PREFILL.exec(`${tail.after.trim()} `);
-      if (filled) fill = fillOf(filled[1], filled[2] ?? '');
-      rest = filled ? tail.after.trim().slice(filled[0].length) : tail.after;
-    } else rest = t;
-  }
-
-  // a second amount straight after the first: "(240 g)", "/ 2 cups", ", about 240 g", "15-oz can"
-  for (let again = amounts.length > 0; again; ) {
-    again = false;
-    const paren = /^\s*[([]([^()[\]]*)[)\]]\s*/.exec(rest);
-    if (paren) {
-      const b = second(paren[1] ?? '', amounts[0], read);
-      const [first] = amounts;
-      const pack = /^(cans?|tins?|packets?|packages?|pkgs?\.?|jars?|sachets?|sticks?|containers?|tubs?|cartons?|pots?|bags?|boxe?s?|bottles?)\b\s*/i.exec(
-        rest.slice(paren[0].length),
-      );
-      if (b && pack && first && unitOf(first) === null) {
-        amounts[0] = scaleAmount(b, count(first));
-        rest = rest.slice(paren[0].length + pack[0].length);
-        again = true;
-      } else if (b && amounts.length < 2) {
-        amounts.push(b);
-        rest = rest.slice(paren[0].length);
-        again = true;
-      } else if (!b) {
-        prep.push((paren[1] ?? '').trim());
-        rest = rest.slice(paren[0].length);
-        again = true;
-      }
-      continue;
-    }
-    const slash = /^\s*(?:[/|=]|,?\s*(?:about|approx\.?|approximately|or about)(?=\s))\s*/i.exec(rest);
-    const other = slash && amounts.length < 2 ? read(rest.slice(slash[0].length)) : null;
-    if (slash && other && unitOf(other.amount) !== null) {
-      amounts.push(other.amount);
-      rest = rest.slice(slash[0].length + other.length);
-      again = true;
-      continue;
-    }
-    const [first] = amounts;
-    const packed = first && unitOf(first) === null ? read(rest.trimStart()) : null;
-    if (first && packed && unitOf(packed.amount) !== null) {
-      const tailText = rest.trimStart().slice(packed.length);
-      const pack =
-        /^\s*-?\s*(cans?|tins?|packets?|packages?|pkgs?\.?|jars?|sachets?|sticks?|bars?|containers?|tubs?|cartons?|pots?|bags?|boxe?s?|bottles?)\b\s*/i.exec(
-          tailText,
-        );
-      if (pack) {
-        amounts[0] = scaleAmount(packed.amount, count(first));
-        rest = tailText.slice(pack[0].length);
-        again = true;
-      }
-    }
-  }
+  const head = takeAmounts(t, read);
+  const { amounts, rest } = head;
+  let { fill } = head;
+  prep.push(...head.remarks);
 
   // "1/2 cup each flour and milk"
   const each = amounts.length === 1 ? /^\s*each\s+(?:of\s+)?(.+?)\s+(?:and|&)\s+([^,;(]+)$/i.exec(rest) : null;
@@ -237,26 +110,16 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
   if (each?.[1] && each[2] && shared && isName(each[1]) && isName(each[2]))
     return { amounts, name: each[1], preparation: prep.join(', '), fill, use, extras: [{ amount: shared, name: each[2] }], problem: null };
 
-  let body = `${front} ${rest}`.trim().replace(OF, '');
+  let body = `${head.front} ${rest}`.trim().replace(OF, '');
   const pre = PREFILL.exec(body);
   if (pre) {
     fill = fillOf(pre[1], pre[2] ?? '');
     body = body.slice(pre[0].length);
   }
 
-  // brackets further on: another amount, or a remark
-  body = body
-    .replace(/\s*[([]([^()[\]]*)[)\]]\s*/g, (_all, inner: string) => {
-      const b = amounts.length > 0 && amounts.length < 2 ? second(inner, amounts[0], read) : null;
-      if (b) amounts.push(b);
-      else if (amounts.length === 0) {
-        const only = read(inner.trim());
-        if (only && unitOf(only.amount) !== null && only.length === inner.trim().length) amounts.push(only.amount);
-        else prep.push(inner.trim());
-      } else prep.push(inner.trim());
-      return ' ';
-    })
-    .trim();
+  const inBrackets = takeBrackets(body, amounts, read);
+  body = inBrackets.body;
+  prep.push(...inBrackets.remarks);
 
   // "2 eggs plus 1 yolk", "1 cup milk plus 2 tablespoons"
   const extras: { amount: Amount; name: string }[] = [];
@@ -276,13 +139,7 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
   const preparation = prep.filter(Boolean).join(', ');
   const post = POSTFILL.exec(preparation);
   if (post && !fill) fill = fillOf(post[1], post[2] ?? '');
-  const juiced = /^(?:\w+\s+)?lemons?$/i.test(name)
-    ? /\bjuiced?\b/i.test(preparation)
-      ? 'lemon juice'
-      : /\bzest(?:ed)?\b/i.test(preparation)
-        ? 'lemon zest'
-        : null
-    : null;
+  const juiced = lemonPart(name, preparation);
   const trailingAmount = amounts.length === 1 ? sameAgain(after, amounts[0], read) : null;
   if (trailingAmount) {
     amounts.push(trailingAmount);
@@ -290,6 +147,13 @@ export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): Spl
   }
   const problem = amounts.length > 0 && !isName(name) ? twoAmounts(body, read) : secondAfter(after, amounts, read);
   return { amounts, name: juiced ?? name, preparation, fill, use, extras, problem };
+}
+
+/** "1 lemon, juiced": the part of the lemon that is meant. */
+function lemonPart(name: string, preparation: string): string | null {
+  if (!/^(?:\w+\s+)?lemons?$/i.test(name)) return null;
+  if (/\bjuiced?\b/i.test(preparation)) return 'lemon juice';
+  return /\bzest(?:ed)?\b/i.test(preparation) ? 'lemon zest' : null;
 }
 
 function splitPlus(body: string, read: ReadAmountFn): { left: string; amount: Amount; right: string } | null {

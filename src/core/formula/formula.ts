@@ -2,10 +2,11 @@
  * A formula: a name, the kind of batter it is meant to be, the conventions it is written in, and its lines as the cook
  * wrote them. Everything else (grams, ratios, findings) is read from these.
  */
+
+import { stripBullet } from '../card/bullet';
 import { readCard } from '../card/card';
 import { doubtFractions } from '../card/doubt';
 import { type Line, type LineChoice, readLine } from '../card/line';
-import { stripBullet } from '../card/split';
 import { type Conventions, FRESH_HOUSE } from '../pantry/conventions';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
