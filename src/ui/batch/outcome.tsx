@@ -11,6 +11,14 @@ import { Notice } from '../kit/notice';
 
 export type OutcomeAnswer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
 
+/** Where the second side is no half of the first. */
+const SECOND_SIDE: Readonly<Partial<Record<Batch['kind'], string>>> = {
+  crepe: 'a crepe takes 10 to 20 s',
+  waffle: 'none in an iron',
+  oven: 'none in the oven',
+  ball: 'all the turns together',
+};
+
 interface Form {
   readonly pieces: string;
   readonly first: string;
@@ -164,7 +172,7 @@ export function OutcomeForm({ batch, save }: { readonly batch: Batch; readonly s
           value={form.second}
           onChange={(e) => set({ second: e.target.value })}
           error={errors.secondSideS}
-          hint="mostly about half the first"
+          hint={SECOND_SIDE[batch.kind] ?? 'mostly about half the first'}
           inputClass="!min-h-14 text-xl font-semibold"
         />
       </section>
