@@ -2,20 +2,14 @@ import Link from 'next/link';
 import { underWay } from '@/server/batches';
 import { shelf } from '@/server/formulas';
 import { reach } from '@/server/pool';
-import { RecordsAway } from '@/ui/away';
-import { Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Shelf } from '@/ui/today/shelf';
 import { UnderWay } from '@/ui/today/under-way';
 
 export default async function Today() {
   const r = await reach(async () => Promise.all([underWay(), shelf()]));
-  if (!r.up)
-    return (
-      <Frame here="today">
-        <RecordsAway />
-      </Frame>
-    );
+  if (!r.up) return <AwayPage here="today" />;
   const [batches, rows] = r.value;
   return (
     <Frame here="today">

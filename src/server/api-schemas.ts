@@ -2,8 +2,9 @@
 import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
 import { KIND_IDS, KINDS } from '@/core/formula/kinds';
-import { CUP_SYSTEMS, EGG_SIZES, FILL_METHODS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { EGG_SIZES, FILL_METHODS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { findIngredient } from '@/core/pantry/pantry';
+import { CUP_SYSTEMS } from '@/core/quantity/units';
 
 const conventions = z
   .strictObject({

@@ -84,8 +84,8 @@ export interface Save {
 }
 
 /**
- * Saves a formula as a new version: Nothing is overwritten. Two saves at the
- * same moment wait for each other on the formula's row.
+ * Saves a formula as a new version. Nothing is overwritten; two saves at the same moment wait for each other on the
+ * formula's row.
  * @returns null when there is no such formula
  */
 export function saveVersion({ formulaId, basedOn, knownNewest, formula: f, changeNote, savedAt }: Save): Promise<Saved | null> {

@@ -5,7 +5,8 @@ import { EXACTNESSES } from '@/core/batch/scale';
 import { VESSELS } from '@/core/card/parts';
 import { MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
-import { CUP_SYSTEMS, EGG_SIZES, FILL_METHODS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { EGG_SIZES, FILL_METHODS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { CUP_SYSTEMS } from '@/core/quantity/units';
 
 export const conventionsSchema = z.object({
   cup: z.enum(CUP_SYSTEMS),

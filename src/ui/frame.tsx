@@ -1,11 +1,21 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { RecordsAway } from './away';
 import { Mark } from './drawings/mark';
 import { Keys } from './keys';
 import { lookOf } from './kit/button';
 
+type Here = 'today' | 'log' | 'bench' | 'batch';
+
+/** In place of a page whose records cannot be reached. */
+export const AwayPage = ({ here }: { readonly here: Here }) => (
+  <Frame here={here}>
+    <RecordsAway />
+  </Frame>
+);
+
 /** The band on top of every page, and the page under it. */
-export function Frame({ here, children }: { readonly here: 'today' | 'log' | 'bench' | 'batch'; readonly children: ReactNode }) {
+export function Frame({ here, children }: { readonly here: Here; readonly children: ReactNode }) {
   const link = (to: string, text: string, on: boolean) => (
     <Link href={to} aria-current={on ? 'page' : undefined} className={`${lookOf('bare')} ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}>
       {text}

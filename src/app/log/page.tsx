@@ -4,8 +4,7 @@ import { type Batch, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { log } from '@/server/batches';
 import { reach } from '@/server/pool';
-import { RecordsAway } from '@/ui/away';
-import { Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { LogFilter } from '@/ui/log/filter';
 import { when } from '@/ui/when';
@@ -22,12 +21,7 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
   const text = typeof asked.find === 'string' ? asked.find.slice(0, 100) : '';
   const verdict: Verdict | null = VERDICTS.find((v) => v === asked.verdict) ?? null;
   const r = await reach(() => log({ text: text.trim(), verdict }));
-  if (!r.up)
-    return (
-      <Frame here="log">
-        <RecordsAway />
-      </Frame>
-    );
+  if (!r.up) return <AwayPage here="log" />;
   const filtered = text !== '' || verdict !== null;
   return (
     <Frame here="log">

@@ -2,6 +2,15 @@
 
 export const VESSELS = ['dry', 'wet', 'fold-in', 'pan', 'topping'] as const;
 export type Vessel = (typeof VESSELS)[number];
+
+/** What a vessel is called on the sheet, at the bench and at the scale. */
+export const VESSEL_NAMES: Readonly<Record<Vessel, string>> = {
+  dry: 'Dry bowl',
+  wet: 'Wet bowl',
+  'fold-in': 'Fold in last',
+  pan: 'For the pan',
+  topping: 'To serve',
+};
 export type Use = 'batter' | 'pan' | 'topping';
 
 export interface LineFinding {

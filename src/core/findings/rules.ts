@@ -8,7 +8,7 @@ import type { ThicknessReading } from '../batter/thickness';
 import type { BatterVolume } from '../batter/volume';
 import { type Kind, POUR_NOUNS, POUR_WORDS, type Rail, readZone, type School, THICKNESSES, type Zone } from '../formula/kinds';
 import type { Percentages, Tally, TallyLine } from '../formula/tally';
-import type { Ledger } from '../lift/ledger';
+import { type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { grams, lift, percent, percentNumber } from '../quantity/say';
 
 const SEVERITIES = ['stop', 'look', 'note'] as const;
@@ -117,7 +117,7 @@ const acidUnspent: Rule = (e) => {
     code: 'acid-unspent',
     severity: 'note',
     basis: 'arithmetic',
-    message: `${e.ledger.unspentAcidMeq.toFixed(0)} meq of acid is left over: some tang, and slower browning. It could work ${grams(e.ledger.unspentAcidMeq / 11.904)} of soda.`,
+    message: `${e.ledger.unspentAcidMeq.toFixed(0)} meq of acid is left over: some tang, and slower browning. It could work ${grams(e.ledger.unspentAcidMeq / MEQ_PER_G_SODA)} of soda.`,
   };
 };
 

@@ -2,7 +2,7 @@
  * Conventions: whose cup, how it is filled, which egg and which salt a kitchen means when a card does not say.
  * A fresh house has the ones below; a formula may override each.
  */
-import { CUP_SYSTEMS, type CupSystem } from '../quantity/units';
+import type { CupSystem } from '../quantity/units';
 
 export const FILL_METHODS = ['sifted', 'spooned', 'fluffed', 'dipped', 'packed'] as const;
 export type FillMethod = (typeof FILL_METHODS)[number];
@@ -39,8 +39,6 @@ export const CONVENTION_NAMES = {
   readonly egg: Readonly<Record<EggSize, string>>;
   readonly salt: Readonly<Record<SaltCrystal, string>>;
 };
-
-export { CUP_SYSTEMS };
 
 /** The ingredient that "egg" and "salt" stand for in a kitchen. */
 export const EGG_INGREDIENT: Readonly<Record<EggSize, string>> = { medium: 'egg-medium', large: 'egg-large', 'extra-large': 'egg-extra-large' };

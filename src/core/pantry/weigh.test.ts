@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { parseAmount } from '../quantity/amount';
-import { type Conventions, CUP_SYSTEMS, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, SALT_CRYSTALS } from './conventions';
+import { CUP_SYSTEMS } from '../quantity/units';
+import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, SALT_CRYSTALS } from './conventions';
 import { ingredient, PANTRY } from './pantry';
 import { disagreementBracket, type Weighed, weigh } from './weigh';
 

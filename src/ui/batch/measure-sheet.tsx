@@ -1,7 +1,5 @@
 import type { SheetLine } from '@/core/batch/batch';
-import { VESSELS, type Vessel } from '@/core/card/parts';
-
-const TITLES: Readonly<Record<Vessel, string>> = { dry: 'Dry bowl', wet: 'Wet bowl', 'fold-in': 'Fold in last', pan: 'For the pan', topping: 'To serve' };
+import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
 
 interface Props {
   readonly title: string;
@@ -29,7 +27,7 @@ export function MeasureSheet({ title, about, lines }: Props) {
         if (here.length === 0) return null;
         return (
           <div key={v} className="mt-3 break-inside-avoid print:mt-2">
-            <h3 className="border-b-2 border-rim text-lg text-rim">{TITLES[v]}</h3>
+            <h3 className="border-b-2 border-rim text-lg text-rim">{VESSEL_NAMES[v]}</h3>
             <ul>
               {here.map((l) => (
                 <li key={l.key} className={`grid grid-cols-[1.4rem_6.5rem_1fr] items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}>

@@ -1,14 +1,12 @@
 import type { Analysis } from '@/core/analyse';
+import { MEQ_PER_G_SODA } from '@/core/lift/ledger';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { grams, meq } from '@/core/quantity/say';
-
-/** 1 g soda in meq, for putting soda and acid on one scale. */
-const MEQ_PER_G = 11.904;
 
 /** The ledger: what brings acid, what brings soda, what is left over. */
 export function LedgerView({ analysis }: { readonly analysis: Analysis }) {
   const l = analysis.ledger;
-  const soda = l.sodaG * MEQ_PER_G;
+  const soda = l.sodaG * MEQ_PER_G_SODA;
   const acid = Math.max(0, l.acidMeq - l.baseMeq);
   const most = Math.max(soda, acid, 0.001);
   if (l.rows.length === 0) return <p className="text-soft">Nothing here brings acid or soda.</p>;

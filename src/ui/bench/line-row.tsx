@@ -2,20 +2,12 @@
 import { MoreHorizontal } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type KeyboardEvent, memo } from 'react';
-import { VESSELS, type Vessel } from '@/core/card/parts';
+import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
 import type { FormulaLine } from '@/core/formula/formula';
 import { isFlour } from '@/core/pantry/ingredient';
 import { grams, gramsNumber, percent } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import type { BenchAction } from './state';
-
-export const VESSEL_NAMES: Readonly<Record<Vessel, string>> = {
-  dry: 'Dry bowl',
-  wet: 'Wet bowl',
-  'fold-in': 'Folded in',
-  pan: 'For the pan',
-  topping: 'To serve',
-};
 
 interface Props {
   readonly line: FormulaLine;

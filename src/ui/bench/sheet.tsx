@@ -2,12 +2,12 @@
 import { type ClipboardEvent, useRef, useState } from 'react';
 import type { Analysis } from '@/core/analyse';
 import { readCard } from '@/core/card/card';
-import { VESSELS, type Vessel } from '@/core/card/parts';
+import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
 import { type Formula, type FormulaLine, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
 import { grams } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
-import { LineRow, VESSEL_NAMES } from './line-row';
+import { LineRow } from './line-row';
 import type { BenchAction } from './state';
 
 interface Props {

@@ -4,9 +4,8 @@ import { saveFormula } from '@/app/actions';
 import { version, versionsOf } from '@/server/formulas';
 import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
-import { RecordsAway } from '@/ui/away';
 import { Bench } from '@/ui/bench/bench';
-import { Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame';
 import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Bench' };
@@ -22,12 +21,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
   const number = versionNumber(asked);
   if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
   const r = await reach(async () => Promise.all([version(id, number), versionsOf(id)]));
-  if (!r.up)
-    return (
-      <Frame here="bench">
-        <RecordsAway />
-      </Frame>
-    );
+  if (!r.up) return <AwayPage here="bench" />;
   const [v, versions] = r.value;
   if (!v) notFound();
   const links = versions.map((x) => ({ number: x.number, label: `${x.number}: ${when(x.savedAt)}${x.changeNote ? `, ${x.changeNote.slice(0, 50)}` : ''}` }));

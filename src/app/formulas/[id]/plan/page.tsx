@@ -4,9 +4,8 @@ import { makeBatch } from '@/app/actions';
 import { version } from '@/server/formulas';
 import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
-import { RecordsAway } from '@/ui/away';
 import { Plan } from '@/ui/batch/plan';
-import { Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -21,12 +20,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const number = versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
   const r = await reach(() => version(id, number));
-  if (!r.up)
-    return (
-      <Frame here="batch">
-        <RecordsAway />
-      </Frame>
-    );
+  if (!r.up) return <AwayPage here="batch" />;
   const v = r.value;
   if (!v) notFound();
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;

@@ -1,0 +1,70 @@
+import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { keepPending, readPending } from '../batch/pending';
+import { type Draft, keepDraft, readDraft } from './draft';
+
+/** A browser's storage, or one that is switched off. */
+function storage(on: boolean): Map<string, string> {
+  const kept = new Map<string, string>();
+  const refuse = (): never => {
+    throw new Error('storage is off');
+  };
+  const localStorage = {
+    getItem: (k: string) => (on ? (kept.get(k) ?? null) : refuse()),
+    setItem: (k: string, v: string) => (on ? kept.set(k, v) : refuse()),
+    removeItem: (k: string) => (on ? kept.delete(k) : refuse()),
+  };
+  Object.defineProperty(globalThis, 'window', { value: { localStorage }, configurable: true });
+  return kept;
+}
+
+const draft = (name: string, basedOn: number | null): Draft => ({
+  formula: { ...EMPTY_FORMULA, name },
+  basedOn,
+  knownNewest: basedOn,
+  at: '2026-11-24T05:00:00Z',
+});
+
+test('a draft comes back on the version it was begun from, and goes when it is saved', () => {
+  storage(true);
+  keepDraft('f', 2, draft('two', 2));
+  expect(readDraft('f', 2, 2)?.formula.name).toBe('two');
+  expect(readDraft('other', 2, 2)).toBeNull();
+  keepDraft('f', 2, null);
+  expect(readDraft('f', 2, 2)).toBeNull();
+});
+
+test('somebody saved past it: the newest version brings it back, an old version looked at does not touch it', () => {
+  storage(true);
+  keepDraft('f', 2, draft('two', 2));
+  expect(readDraft('f', 4, 4)).toMatchObject({ basedOn: 2, formula: { name: 'two' } });
+  expect(readDraft('f', 1, 4)).toBeNull();
+  keepDraft('f', 1, null);
+  expect(readDraft('f', 4, 4)?.formula.name).toBe('two');
+});
+
+test('a new formula has a draft of its own; what is no draft is left alone', () => {
+  const kept = storage(true);
+  keepDraft(null, null, draft('new', null));
+  expect(readDraft(null, null, null)?.formula.name).toBe('new');
+  for (const k of kept.keys()) kept.set(k, '{"formula":{}}');
+  expect(readDraft(null, null, null)).toBeNull();
+  for (const k of kept.keys()) kept.set(k, 'not JSON');
+  expect(readDraft(null, null, null)).toBeNull();
+});
+
+test('with storage off the bench works on without drafts, and ticks stay in memory', () => {
+  storage(false);
+  expect(() => keepDraft('f', 1, draft('one', 1))).not.toThrow();
+  expect(readDraft('f', 1, 1)).toBeNull();
+  keepPending('b', { l1: true });
+  expect(readPending('b')).toEqual({ l1: true });
+});
+
+test('ticks wait for the server, each batch by itself', () => {
+  storage(true);
+  keepPending('b1', { l1: true, l2: false });
+  expect(readPending('b1')).toEqual({ l1: true, l2: false });
+  expect(readPending('b2')).toEqual({});
+  keepPending('b1', {});
+  expect(readPending('b1')).toEqual({});
+});
