@@ -1,13 +1,15 @@
 'use server';
 /** What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place. */
 import type { z } from 'zod';
+import type { Formula } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
 import { setTick, startBatch, writeOutcome } from '@/server/batches';
 import { saveVersion } from '@/server/formulas';
+import { saveHouse } from '@/server/house';
 import { reach } from '@/server/pool';
-import { fieldErrors, outcomeSchema, saveSchema, startBatchSchema, tickSchema } from '@/server/schemas';
+import { fieldErrors, houseSchema, outcomeSchema, saveSchema, startBatchSchema, tickSchema } from '@/server/schemas';
 
 export interface Refusal {
   readonly ok: false;
@@ -30,12 +32,17 @@ export async function saveFormula(input: unknown): Promise<Done<{ readonly saved
   const checked = saveSchema.safeParse(input);
   if (!checked.success) return invalid(checked.error);
   const { formula, ...rest } = checked.data;
-  const school = schoolOf(kindById(formula.kind), formula.school).id;
+  const kind = kindById(formula.kind);
+  const school = schoolOf(kind, formula.school).id;
+  const ends: Formula['ends'] = formula.ends && [
+    { ...formula.ends[0], school: schoolOf(kind, formula.ends[0].school).id },
+    { ...formula.ends[1], school: schoolOf(kind, formula.ends[1].school).id },
+  ];
   const stranger = formula.entries.findIndex((e) => e.ingredientId !== undefined && !findIngredient(e.ingredientId));
   if (stranger >= 0) return refuse('A line names an ingredient that is not in the pantry.', { [`formula.entries.${stranger}`]: 'Not in the pantry.' });
   const keys = new Set(formula.entries.map((e) => e.key));
   if (keys.size !== formula.entries.length) return refuse('Two lines have the same key.');
-  const r = await reach(() => saveVersion({ ...rest, formula: { ...formula, school } }));
+  const r = await reach(() => saveVersion({ ...rest, formula: { ...formula, school, ends } }));
   if (!r.up) return AWAY;
   if (!r.value) return refuse('That formula is not in this kitchen any more. What you typed is still here.');
   return { ok: true, saved: { ...r.value, passedByAt: r.value.passedBy?.savedAt.toISOString() ?? null } };
@@ -44,8 +51,8 @@ export async function saveFormula(input: unknown): Promise<Done<{ readonly saved
 export async function makeBatch(input: unknown): Promise<Done<{ readonly batchId: string }>> {
   const checked = startBatchSchema.safeParse(input);
   if (!checked.success) return invalid(checked.error);
-  const { versionId, driver, exactness, portionMl } = checked.data;
-  const r = await reach(() => startBatch(versionId, driver, exactness, portionMl));
+  const { versionId, driver, exactness, portionMl, end } = checked.data;
+  const r = await reach(() => startBatch(versionId, driver, exactness, portionMl, end));
   if (!r.up) return AWAY;
   return r.value.ok ? { ok: true, batchId: r.value.id } : refuse(r.value.message, { [r.value.path]: r.value.message });
 }
@@ -66,4 +73,11 @@ export async function saveOutcome(input: unknown): Promise<Done<object>> {
   const r = await reach(() => writeOutcome(batchId, outcome));
   if (!r.up) return AWAY;
   return r.value ? { ok: true } : refuse('That batch is not in this kitchen any more.');
+}
+
+export async function setHouse(input: unknown): Promise<Done<object>> {
+  const checked = houseSchema.safeParse(input);
+  if (!checked.success) return invalid(checked.error);
+  const r = await reach(() => saveHouse(checked.data));
+  return r.up ? { ok: true } : AWAY;
 }

@@ -5,9 +5,12 @@
 
 import { thickness } from './batter/thickness';
 import { batterVolume } from './batter/volume';
-import { type Evidence, type EvidenceLine, type Finding, findingsOf } from './findings/rules';
-import { type KindId, kindById, RAILS, type Rail, readZone, schoolOf, type Zone, type ZoneReading } from './formula/kinds';
+import type { Evidence, EvidenceLine, Finding } from './findings/finding';
+import { findingsOf } from './findings/findings';
+import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf, schoolIdOf } from './formula/formula';
+import { type KindId, kindById, RAILS, type Rail, readZone, schoolOf, usualPortionMl, type Zone, type ZoneReading } from './formula/kinds';
 import { percentages, tally } from './formula/tally';
+import { FRESH_WAYS, type Kitchen, type Standing, standingOf } from './formula/ways';
 import { ledger } from './lift/ledger';
 
 export interface AnalysableLine extends EvidenceLine {
@@ -30,6 +33,14 @@ export interface Analysis extends Omit<Evidence, 'lines'> {
   readonly findings: readonly Finding[];
 }
 
+/** What is known besides the lines; what is left out is as the kind usually has it. */
+export interface Circumstances {
+  readonly standing?: Standing;
+  readonly portionMl?: number | null;
+  /** What stood around the lines on the card: yield, method, remarks. */
+  readonly cardNotes?: string;
+}
+
 /** Air share where no kind says otherwise: a whisked griddle batter. */
 const USUAL_AIR = 0.08;
 
@@ -39,15 +50,16 @@ const USUAL_AIR = 0.08;
  * @param kindId the kind it is meant to be; null: no zone is tested
  * @param schoolId a school of that kind; anything else means the kind's first
  */
-export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null, schoolId: string | null = null): Analysis {
+export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null, schoolId: string | null = null, at: Circumstances = {}): Analysis {
   const kind = kindId === null ? null : kindById(kindId);
   const school = kind ? schoolOf(kind, schoolId) : null;
+  const standing = at.standing ?? standingOf(FRESH_WAYS, kind);
   const t = tally(lines);
   const percent = percentages(t, kind?.panFatCounts ?? false);
   const l = ledger(lines);
   const co2Per100gFlour = t.flourG > 0 ? (100 * l.co2G) / t.flourG : null;
   const volume = batterVolume(lines, kind?.air ?? USUAL_AIR);
-  const thick = thickness(lines);
+  const thick = thickness(lines, standing.restMin, standing.batterC);
   const rails: RailReading[] = [];
   if (percent && co2Per100gFlour !== null) {
     for (const rail of RAILS) {
@@ -58,6 +70,48 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
       rails.push({ rail, value, tested, zone, reading: zone && counted ? readZone(tested, zone) : null });
     }
   }
-  const findings = findingsOf({ lines, kind, school, tally: t, percent, ledger: l, co2Per100gFlour, volume, thickness: thick });
-  return { kind, school, tally: t, percent, ledger: l, co2Per100gFlour, volume, thickness: thick, rails, findings };
+  const evidence = {
+    kind,
+    school,
+    standing,
+    portionMl: at.portionMl ?? (school ? usualPortionMl(school) : null),
+    cardNotes: at.cardNotes ?? '',
+    tally: t,
+    percent,
+    ledger: l,
+    co2Per100gFlour,
+    volume,
+    thickness: thick,
+  };
+  return { ...evidence, rails, findings: findingsOf({ lines, ...evidence }) };
+}
+
+/** Where a rail stands, as its zone is tested; null without flour. */
+export const railOf = (a: Analysis, rail: Rail): RailReading | null => a.rails.find((r) => r.rail === rail) ?? null;
+
+/** A formula as it stands on the Bench, or one end of it. */
+export interface Worked {
+  readonly lines: readonly FormulaLine[];
+  readonly analysis: Analysis;
+}
+
+/** Reads and analyses a formula in a house. @param end which end of a forked formula; null: the first */
+export function analyseFormula(f: Formula, house: Kitchen, end: EndId | null = null): Worked {
+  const lines = countedLines(f, house, end);
+  return { lines, analysis: analyse(lines, f.kind, schoolIdOf(f, end), circumstancesOf(f, house)) };
+}
+
+export const circumstancesOf = (f: Formula, house: Kitchen): Circumstances => ({
+  standing: standingOf(kitchenOf(f, house).ways, kindById(f.kind)),
+  portionMl: f.portionMl,
+  cardNotes: f.cardNotes,
+});
+
+/** How a finding is remembered once the cook has said "I mean it": worse than it was, and it speaks again. */
+export const meantKey = (f: Finding): string => `${f.code}:${f.severity}`;
+
+/** The findings that still speak, and those the cook has answered. */
+export function heard(a: Analysis, f: Pick<Formula, 'meant'>): { readonly open: readonly Finding[]; readonly meant: readonly Finding[] } {
+  const isMeant = (x: Finding): boolean => f.meant.includes(meantKey(x));
+  return { open: a.findings.filter((x) => !isMeant(x)), meant: a.findings.filter(isMeant) };
 }

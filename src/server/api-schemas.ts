@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
 import { KIND_IDS, KINDS } from '@/core/formula/kinds';
-import { EGG_SIZES, FILL_METHODS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { EGG_SIZES, FILL_METHODS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { CUP_SYSTEMS } from '@/core/quantity/units';
 
@@ -15,6 +15,7 @@ const conventions = z
       .describe('"own" is the kitchen\'s calibrated cup'),
     egg: z.enum(EGG_SIZES).optional(),
     salt: z.enum(SALT_CRYSTALS).optional(),
+    powder: z.enum(POWDERS).optional().describe('What "baking powder" means'),
   })
   .describe('What is left out is as the house has it');
 

@@ -1,4 +1,4 @@
-/** The JSON interface, called as a client does: a request in, a response out. No database is needed for these. */
+/** The JSON interface, called as a client does: a request in, a response out. */
 import fc from 'fast-check';
 import { z } from 'zod';
 import { POST as analysePost } from '@/app/api/v1/analyse/route';
@@ -6,6 +6,13 @@ import { GET as openapiGet } from '@/app/api/v1/openapi.json/route';
 import { POST as readPost } from '@/app/api/v1/read/route';
 import { POST as scalePost } from '@/app/api/v1/scale/route';
 import { analyseResponse, problemResponse, readResponse, scaleResponse } from './api-schemas';
+import { migrate } from './migrate';
+import { closePool } from './pool';
+
+beforeAll(async () => {
+  await migrate();
+});
+afterAll(closePool);
 
 type Post = (r: Request) => Promise<Response>;
 

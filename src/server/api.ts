@@ -18,6 +18,8 @@ import {
   type scaleTo,
   schoolId,
 } from './api-schemas';
+import { loadHouse } from './house';
+import { reach } from './pool';
 import { problem } from './problem';
 
 type ApiLine = z.infer<typeof lineOut>;
@@ -30,10 +32,14 @@ const refuse = (status: number, path: string, message: string, more = {}): { ok:
 
 type ConventionsIn = z.infer<typeof readRequest>['conventions'];
 
-function house(c: ConventionsIn): Answer<Conventions> {
+/** The conventions a call is read in: what it says itself, else the house's own, which takes the database. */
+async function house(c: ConventionsIn): Promise<Answer<Conventions>> {
   if (c?.flourFill === 'own') return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
   const given = Object.fromEntries(Object.entries(c ?? {}).filter(([, v]) => v !== undefined));
-  return { ok: true, value: { ...FRESH_HOUSE, ...given } };
+  if (Object.keys(FRESH_HOUSE).every((k) => k in given)) return { ok: true, value: { ...FRESH_HOUSE, ...given } };
+  const own = await reach(loadHouse);
+  if (!own.up) return { ok: false, response: problem(503, "The house's own conventions are out of reach: try again in a moment, or send all of them.") };
+  return { ok: true, value: { ...own.value.conventions, ...given } };
 }
 
 const outLine = (l: Line, lineNumber: number): ApiLine => ({
@@ -53,8 +59,8 @@ const outLine = (l: Line, lineNumber: number): ApiLine => ({
   suggestions: l.suggestions.map((i) => ({ id: i.id, name: i.name })),
 });
 
-export function read(body: z.infer<typeof readRequest>): Answer<z.infer<typeof readResponse>> {
-  const h = house(body.conventions);
+export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.infer<typeof readResponse>>> {
+  const h = await house(body.conventions);
   if (!h.ok) return h;
   const card = readCard(body.text, h.value);
   if (!card.ok) return refuse(422, 'text', card.error.message);
@@ -68,8 +74,8 @@ interface Worked {
   readonly out: readonly ApiLine[];
 }
 
-function linesOf(body: Source): Answer<Worked> {
-  const h = house(body.conventions);
+async function linesOf(body: Source): Promise<Answer<Worked>> {
+  const h = await house(body.conventions);
   if (!h.ok) return h;
   if (body.text !== undefined) {
     const card = readCard(body.text, h.value);
@@ -119,8 +125,8 @@ function apiLine(
   return { line, out };
 }
 
-export function analyseCall(body: z.infer<typeof analyseRequest>): Answer<z.infer<typeof analyseResponse>> {
-  const worked = linesOf(body);
+export async function analyseCall(body: z.infer<typeof analyseRequest>): Promise<Answer<z.infer<typeof analyseResponse>>> {
+  const worked = await linesOf(body);
   if (!worked.ok) return worked;
   const a = analyse(worked.value.lines, body.kind ?? null, body.school === undefined ? null : schoolId(body.school));
   if (!a.percent || a.co2Per100gFlour === null || !a.volume) {
@@ -160,8 +166,8 @@ function driverOf(to: z.infer<typeof scaleTo>): Driver {
   return { by: 'ingredient', ingredientId: to.ingredientId, grams: to.grams };
 }
 
-export function scaleCall(body: z.infer<typeof scaleRequest>): Answer<z.infer<typeof scaleResponse>> {
-  const worked = linesOf(body);
+export async function scaleCall(body: z.infer<typeof scaleRequest>): Promise<Answer<z.infer<typeof scaleResponse>>> {
+  const worked = await linesOf(body);
   if (!worked.ok) return worked;
   const s = scale(worked.value.lines, driverOf(body.to), body.measure, body.kind ?? null);
   if (!s.ok) return refuse(422, s.error.path, s.error.message);

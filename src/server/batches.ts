@@ -3,13 +3,14 @@
 import type { Batch, Outcome, Verdict } from '@/core/batch/batch';
 import { type Driver, type Exactness, scale } from '@/core/batch/scale';
 import { sheetOf } from '@/core/batch/sheet';
-import { formulaLines } from '@/core/formula/formula';
+import { countedLines, type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { versionById } from './formulas';
+import { loadHouse } from './house';
 import { query, transaction } from './pool';
 
 const SELECT_BATCH = `
-  select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name, v.kind, v.school, b.driver, b.exactness, b.sheet,
+  select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name || coalesce(', ' || b.ending, '') as name, v.kind, v.school, b.driver, b.exactness, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
@@ -44,19 +45,36 @@ export type Started = { readonly ok: true; readonly id: string } | { readonly ok
  * Starts a batch of a version. The sheet is worked out here, from the version as saved, and kept as it is.
  * @returns errors of the scaling, or that there is no such version
  */
-export async function startBatch(versionId: string, driver: Driver, exactness: Exactness, portionMl: number, startedAt: Date | null = null): Promise<Started> {
+export async function startBatch(
+  versionId: string,
+  driver: Driver,
+  exactness: Exactness,
+  portionMl: number,
+  end: EndId | null = null,
+  startedAt: Date | null = null,
+): Promise<Started> {
   const v = await versionById(versionId);
   if (!v) return { ok: false, path: 'versionId', message: 'That version is not in this kitchen.' };
-  const lines = formulaLines(v.formula);
+  const lines = countedLines(v.formula, await loadHouse(), end);
   const scaled = scale(lines, driver, exactness, v.formula.kind, portionMl);
   if (!scaled.ok) return { ok: false, path: scaled.error.path, message: scaled.error.message };
   const sheet = sheetOf(scaled.value);
-  const pan = schoolOf(kindById(v.formula.kind), v.formula.school).portionMl === null;
+  const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
   const planned = driver.by === 'pieces' ? driver.pieces : pan ? null : (scaled.value.yield?.pieces ?? null);
   const rows = await query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now())) returning id`,
-    [versionId, JSON.stringify(driver), exactness, JSON.stringify(sheet), scaled.value.massG, planned, portionMl, startedAt],
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9) returning id`,
+    [
+      versionId,
+      JSON.stringify(driver),
+      exactness,
+      JSON.stringify(sheet),
+      scaled.value.massG,
+      planned,
+      portionMl,
+      startedAt,
+      endOf(v.formula, end)?.name ?? null,
+    ],
   );
   const id = rows[0]?.id;
   if (!id) throw new Error('insert returned no row');

@@ -2,14 +2,28 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { entriesFromCard } from '@/core/formula/formula';
+import { END_IDS, entriesFromCard, MOMENTS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
 import { FRESH_HOUSE } from '@/core/pantry/conventions';
 import { setTick, startBatch, writeOutcome } from './batches';
 import { saveVersion } from './formulas';
-import { conventionsSchema, driverSchema, outcomeSchema } from './schemas';
+import { conventionsSchema, driverSchema, outcomeSchema, settingsSchema } from './schemas';
 
-const versionSchema = z.object({ daysAgo: z.number(), note: z.string(), card: z.array(z.string()) });
+/** Days before now, for what was opened then. */
+const choiceSchema = z.object({
+  end: z.enum(END_IDS).optional(),
+  pinned: z.boolean().optional(),
+  openedDaysAgo: z.number().optional(),
+  moment: z.enum(MOMENTS).optional(),
+});
+const versionSchema = z.object({
+  daysAgo: z.number(),
+  note: z.string(),
+  card: z.array(z.string()),
+  /** What was settled about lines, by the line's place on the card. */
+  choices: z.record(z.string().regex(/^l\d+$/), choiceSchema).default({}),
+  settings: settingsSchema.default(settingsSchema.parse({})),
+});
 const batchSchema = z.object({
   version: z.number().int(),
   hoursAgo: z.number(),
@@ -42,7 +56,21 @@ export async function loadDemo(): Promise<number> {
     for (const [n, v] of d.versions.entries()) {
       const card = entriesFromCard(v.card.join('\n'), conventions);
       if (!card.ok) throw new Error(`${d.name}: ${card.message}`);
-      const formula = { name: d.name, kind: d.kind, school: d.school, conventions, entries: card.value.entries, cardNotes: card.value.notes };
+      const entries = card.value.entries.map((e) => {
+        const { openedDaysAgo, ...choice } = v.choices[e.key] ?? {};
+        return {
+          ...e,
+          ...choice,
+          ...(openedDaysAgo === undefined
+            ? {}
+            : {
+                opened: ago(openedDaysAgo * 24)
+                  .toISOString()
+                  .slice(0, 10),
+              }),
+        };
+      });
+      const formula = { name: d.name, kind: d.kind, school: d.school, conventions: d.conventions, entries, cardNotes: card.value.notes, ...v.settings };
       const saved = await saveVersion({ formulaId, basedOn: n || null, knownNewest: n || null, formula, changeNote: v.note, savedAt: ago(v.daysAgo * 24) });
       if (!saved) throw new Error(`${d.name} could not be saved`);
       formulaId = saved.formulaId;
@@ -51,7 +79,7 @@ export async function loadDemo(): Promise<number> {
     for (const b of d.batches) {
       const versionId = versionIds[b.version - 1];
       if (!versionId) throw new Error(`${d.name} has no version ${b.version}`);
-      const started = await startBatch(versionId, b.driver, b.exactness, b.portionMl, ago(b.hoursAgo));
+      const started = await startBatch(versionId, b.driver, b.exactness, b.portionMl, null, ago(b.hoursAgo));
       if (!started.ok) throw new Error(`${d.name}: ${started.message}`);
       for (let i = 1; i <= b.tickedLines; i++) await setTick(started.id, `l${i}`, true);
       if (b.outcome) await writeOutcome(started.id, b.outcome, ago(b.hoursAgo - 1.5));

@@ -1,10 +1,12 @@
 /** Queries on formulas and their versions. Each row type is what the page needs of it. */
-import { analyse } from '@/core/analyse';
-import { type Entry, type Formula, formulaLines, mainsOf } from '@/core/formula/formula';
+import { analyseFormula, heard } from '@/core/analyse';
+import { type Entry, type Formula, mainsOf } from '@/core/formula/formula';
 import type { KindId } from '@/core/formula/kinds';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
 import type { Conventions } from '@/core/pantry/conventions';
+import { loadHouse } from './house';
 import { query, transaction } from './pool';
+import { settingsSchema } from './schemas';
 
 /** The newest version of each formula, with the verdict of its last finished batch. */
 export const shelf = (): Promise<ShelfRow[]> =>
@@ -26,7 +28,8 @@ interface VersionRow {
   readonly name: string;
   readonly kind: KindId;
   readonly school: string;
-  readonly conventions: Conventions;
+  readonly conventions: Partial<Conventions>;
+  readonly settings: unknown;
   readonly lines: readonly Entry[];
   readonly cardNotes: string;
   readonly changeNote: string;
@@ -35,7 +38,7 @@ interface VersionRow {
 }
 
 const SELECT_VERSION = `
-  select v.id as "versionId", v.formula_id as "formulaId", v.number, v.based_on as "basedOn", v.name, v.kind, v.school, v.conventions, v.lines,
+  select v.id as "versionId", v.formula_id as "formulaId", v.number, v.based_on as "basedOn", v.name, v.kind, v.school, v.conventions, v.settings, v.lines,
          v.card_notes as "cardNotes", v.change_note as "changeNote", v.saved_at as "savedAt",
          (select max(number) from formula_versions n where n.formula_id = v.formula_id) as newest
     from formula_versions v`;
@@ -48,7 +51,15 @@ const toVersion = (r: VersionRow): Version => ({
   changeNote: r.changeNote,
   savedAt: r.savedAt,
   newest: r.newest,
-  formula: { name: r.name, kind: r.kind, school: r.school, conventions: r.conventions, entries: r.lines, cardNotes: r.cardNotes },
+  formula: {
+    name: r.name,
+    kind: r.kind,
+    school: r.school,
+    conventions: r.conventions,
+    entries: r.lines,
+    cardNotes: r.cardNotes,
+    ...settingsSchema.parse(r.settings),
+  },
 });
 
 /** One version of a formula: the newest where no number is asked. */
@@ -88,10 +99,10 @@ export interface Save {
  * formula's row.
  * @returns null when there is no such formula
  */
-export function saveVersion({ formulaId, basedOn, knownNewest, formula: f, changeNote, savedAt }: Save): Promise<Saved | null> {
-  const lines = formulaLines(f);
-  const a = analyse(lines, f.kind, f.school);
+export async function saveVersion({ formulaId, basedOn, knownNewest, formula: f, changeNote, savedAt }: Save): Promise<Saved | null> {
+  const { lines, analysis } = analyseFormula(f, await loadHouse());
   const mains = mainsOf(lines);
+  const { ways, portionMl, held, meant, ends } = f;
   return transaction(async (client) => {
     const owner = formulaId
       ? await client.query<{ id: string }>('select id from formulas where id = $1 for update', [formulaId])
@@ -104,8 +115,8 @@ export function saveVersion({ formulaId, basedOn, knownNewest, formula: f, chang
     );
     const last = newest.rows[0];
     const made = await client.query<{ id: string; number: number }>(
-      `insert into formula_versions (formula_id, number, based_on, name, kind, school, conventions, lines, card_notes, change_note, main_flour, main_liquid, pour, worst, saved_at)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, coalesce($15, now())) returning id, number`,
+      `insert into formula_versions (formula_id, number, based_on, name, kind, school, conventions, lines, card_notes, change_note, main_flour, main_liquid, pour, worst, saved_at, settings)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, coalesce($15, now()), $16) returning id, number`,
       [
         id,
         (last?.number ?? 0) + 1,
@@ -119,9 +130,10 @@ export function saveVersion({ formulaId, basedOn, knownNewest, formula: f, chang
         changeNote,
         mains.flour,
         mains.liquid,
-        a.thickness?.pour ?? null,
-        a.findings[0]?.severity ?? null,
+        analysis.thickness?.pour ?? null,
+        heard(analysis, f).open[0]?.severity ?? null,
         savedAt ?? null,
+        JSON.stringify({ ways, portionMl, held, meant, ends }),
       ],
     );
     const row = made.rows[0];

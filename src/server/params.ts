@@ -14,3 +14,17 @@ export function versionNumber(s: string | string[] | undefined): number | null {
   const r = whole.safeParse(s);
   return r.success ? r.data : null;
 }
+
+export interface VersionPick {
+  readonly formulaId: string;
+  readonly number: number;
+}
+
+/** "3" is version 3 of the formula at hand, "<id>:3" of another; null for anything else. */
+export function versionPick(s: string | string[] | undefined, own: string): VersionPick | null {
+  if (typeof s !== 'string') return null;
+  const [first = '', second] = s.split(':');
+  const [formulaId, number] = second === undefined ? [own, first] : [first, second];
+  const n = versionNumber(number);
+  return n !== null && isUuid(formulaId) ? { formulaId, number: n } : null;
+}

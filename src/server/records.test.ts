@@ -1,17 +1,17 @@
 /** Formulas, versions and batches on the real database. */
 
-import type { Formula } from '@/core/formula/formula';
-import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { batchById, log, setTick, startBatch, underWay, writeOutcome } from './batches';
 import { saveVersion, shelf, version, versionsOf } from './formulas';
 import { migrate } from './migrate';
 import { closePool, DatabaseAway, query, reach, transaction } from './pool';
 
 const FORMULA: Formula = {
+  ...EMPTY_FORMULA,
   name: 'Test cakes',
   kind: 'griddle',
   school: 'even',
-  conventions: FRESH_HOUSE,
+  conventions: { flourFill: 'spooned' },
   cardNotes: 'Makes 12',
   entries: ['2 cups flour', '2 tsp baking powder', '1 3/4 cups milk', '2 eggs', 'oil for the pan'].map((text, n) => ({ key: `l${n + 1}`, text })),
 };
@@ -32,7 +32,7 @@ async function made(name = FORMULA.name) {
 test('migrations are applied once', async () => {
   expect(await migrate()).toEqual([]);
   const rows = await query<{ name: string }>('select name from schema_migrations');
-  expect(rows.map((r) => r.name)).toEqual(['0001_formulas_and_batches.sql']);
+  expect(rows.map((r) => r.name)).toEqual(['0001_formulas_and_batches.sql', '0002_bench.sql']);
 });
 
 test('a formula comes back as it was saved', async () => {

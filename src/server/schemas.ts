@@ -3,9 +3,10 @@ import { z } from 'zod';
 import { MARKS, VERDICTS } from '@/core/batch/batch';
 import { EXACTNESSES } from '@/core/batch/scale';
 import { VESSELS } from '@/core/card/parts';
-import { MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS } from '@/core/formula/formula';
-import { KIND_IDS } from '@/core/formula/kinds';
-import { EGG_SIZES, FILL_METHODS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
+import { KIND_IDS, RAILS } from '@/core/formula/kinds';
+import { RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
+import { EGG_SIZES, FILL_METHODS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { CUP_SYSTEMS } from '@/core/quantity/units';
 
 export const conventionsSchema = z.object({
@@ -13,7 +14,12 @@ export const conventionsSchema = z.object({
   flourFill: z.enum(FILL_METHODS),
   egg: z.enum(EGG_SIZES),
   salt: z.enum(SALT_CRYSTALS),
+  powder: z.enum(POWDERS),
 });
+
+export const waysSchema = z.object({ rest: z.enum(RESTS), warmth: z.enum(WARMTHS), whites: z.enum(WHITES) });
+
+export const houseSchema = z.object({ conventions: conventionsSchema, ways: waysSchema });
 
 const entrySchema = z.object({
   key: z.string().regex(/^l\d{1,6}$/),
@@ -21,13 +27,43 @@ const entrySchema = z.object({
   ingredientId: z.string().max(60).optional(),
   vessel: z.enum(VESSELS).optional(),
   stands: z.enum(['weight', 'volume']).optional(),
+  off: z.boolean().optional(),
+  pinned: z.boolean().optional(),
+  opened: z.iso.date('The day it was opened: year, month and day.').optional(),
+  moment: z.enum(MOMENTS).optional(),
+  dressing: z.enum(DRESSINGS).optional(),
+  end: z.enum(END_IDS).optional(),
 });
 
-const formulaSchema = z.object({
+const endName = z.string().trim().min(1, 'An end needs a name.').max(40, 'The name of an end has at most 40 characters.');
+
+/** What a version keeps besides name, kind, conventions and lines. */
+export const settingsSchema = z.object({
+  ways: waysSchema.partial().default({}),
+  portionMl: z
+    .number('Portion: write a number.')
+    .positive('Portion has to be more than nothing.')
+    .max(5000, 'Portion: at most 5,000.')
+    .nullable()
+    .default(null),
+  held: z
+    .object({ rails: z.array(z.enum(RAILS)).max(RAILS.length), mass: z.boolean(), eggs: z.boolean(), blend: z.boolean() })
+    .default({ ...NOTHING_HELD, rails: [] }),
+  meant: z.array(z.string().max(60)).max(60).default([]),
+  ends: z
+    .tuple([
+      z.object({ id: z.literal('a'), name: endName, school: z.string().max(30) }),
+      z.object({ id: z.literal('b'), name: endName, school: z.string().max(30) }),
+    ])
+    .nullable()
+    .default(null),
+});
+
+const formulaSchema = settingsSchema.extend({
   name: z.string().trim().min(1, 'Give the formula a name before saving it.').max(MOST_NAME_CHARS, `A name has at most ${MOST_NAME_CHARS} characters.`),
   kind: z.enum(KIND_IDS),
   school: z.string().max(30),
-  conventions: conventionsSchema,
+  conventions: conventionsSchema.partial(),
   entries: z.array(entrySchema).min(1, 'A formula needs at least one line.').max(MOST_ENTRIES, `A formula has at most ${MOST_ENTRIES} lines.`),
   cardNotes: z.string().max(MOST_NOTES_CHARS, `The notes have at most ${MOST_NOTES_CHARS.toLocaleString('en-GB')} characters.`),
 });
@@ -57,7 +93,13 @@ export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000) }),
 ]);
 
-export const startBatchSchema = z.object({ versionId: z.uuid(), driver: driverSchema, exactness: z.enum(EXACTNESSES), portionMl: amount('Portion', 5000) });
+export const startBatchSchema = z.object({
+  versionId: z.uuid(),
+  driver: driverSchema,
+  exactness: z.enum(EXACTNESSES),
+  portionMl: amount('Portion', 5000),
+  end: z.enum(END_IDS).nullable().default(null),
+});
 
 export const tickSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), ticked: z.boolean() });
 

@@ -1,9 +1,8 @@
 'use client';
-import { X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { Button } from './kit/button';
+import { Dialog } from './kit/dialog';
 
 interface Key {
   readonly keys: string;
@@ -17,6 +16,7 @@ const KEYS: readonly { readonly where: string; readonly keys: readonly Key[] }[]
       { keys: '?', does: 'this list' },
       { keys: 't', does: 'Today' },
       { keys: 'l', does: 'Log' },
+      { keys: 'h', does: 'the house' },
       { keys: 'n', does: 'a new formula' },
       { keys: '/', does: 'find (Today and Log)' },
       { keys: 'Tab, Shift+Tab', does: 'next, previous control' },
@@ -34,6 +34,20 @@ const KEYS: readonly { readonly where: string; readonly keys: readonly Key[] }[]
       { keys: 'Enter', does: 'in a line: on to the next; in the last: add it' },
       { keys: 'Arrow up, down', does: 'in a line: the line above, below' },
       { keys: 'Alt+Backspace', does: 'in a line: take it off the sheet' },
+      { keys: 'Alt+Up, Alt+Down', does: 'in a line: move it, into the next bowl at the edge' },
+      { keys: 'Alt+P', does: 'in a line: pin it, let it go' },
+      { keys: 'Alt+O', does: 'in a line: switch it off, on' },
+      { keys: 'Alt+S', does: 'in a line: swap it' },
+    ],
+  },
+  {
+    where: 'Ratios and proposals',
+    keys: [
+      { keys: 'Arrows', does: 'on a rail: nudge it; with Shift ten times as far' },
+      { keys: 'Page up, Page down', does: 'on a rail: ten steps' },
+      { keys: 'Home, End', does: 'on a rail: to the ends of its zone' },
+      { keys: 'Enter', does: 'on a rail or with a proposal: take it' },
+      { keys: 'Esc', does: 'refuse the proposal' },
     ],
   },
 ];
@@ -53,6 +67,7 @@ export function Keys() {
       if (e.key === '?') setOpen(true);
       else if (e.key === 't') router.push('/');
       else if (e.key === 'l') router.push('/log');
+      else if (e.key === 'h') router.push('/house');
       else if (e.key === 'n') router.push('/formulas/new');
       else if (e.key === '/' && find) find.focus();
       else return;
@@ -62,44 +77,28 @@ export function Keys() {
     return () => window.removeEventListener('keydown', onKey);
   }, [router]);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button look="bare" aria-label="Keys">
-          <kbd className="hold grid size-6 place-items-center font-sans text-sm leading-none">?</kbd>
-          Keys
-        </Button>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-rim-deep/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="hold fixed top-1/2 left-1/2 z-50 max-h-[86vh] w-[min(44rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto !rounded-plate p-6"
-        >
-          <div className="flex items-center justify-between">
-            <Dialog.Title className="text-2xl">Keys</Dialog.Title>
-            <Dialog.Close asChild>
-              <Button look="bare" aria-label="Close">
-                <X size={20} aria-hidden />
-              </Button>
-            </Dialog.Close>
-          </div>
-          <div className="mt-3 grid gap-6 sm:grid-cols-2">
-            {KEYS.map((group) => (
-              <section key={group.where}>
-                <h3 className="mb-2 text-lg">{group.where}</h3>
-                <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
-                  {group.keys.map((k) => (
-                    <div key={k.keys} className="contents">
-                      <dt className="font-semibold whitespace-nowrap">{k.keys}</dt>
-                      <dd className="text-soft">{k.does}</dd>
-                    </div>
-                  ))}
-                </dl>
-              </section>
-            ))}
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <>
+      <Button look="bare" aria-label="Keys" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+        <kbd className="hold grid size-6 place-items-center font-sans text-sm leading-none">?</kbd>
+        Keys
+      </Button>
+      <Dialog open={open} onOpen={setOpen} title="Keys" wide>
+        <div className="grid gap-6 sm:grid-cols-2">
+          {KEYS.map((group) => (
+            <section key={group.where}>
+              <h3 className="mb-2 text-lg">{group.where}</h3>
+              <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
+                {group.keys.map((k) => (
+                  <div key={k.keys} className="contents">
+                    <dt className="font-semibold whitespace-nowrap">{k.keys}</dt>
+                    <dd className="text-soft">{k.does}</dd>
+                  </div>
+                ))}
+              </dl>
+            </section>
+          ))}
+        </div>
+      </Dialog>
+    </>
   );
 }

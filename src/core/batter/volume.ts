@@ -48,6 +48,20 @@ export interface FoamLine extends TallyLine {
   readonly foam?: 'soft' | 'firm' | null;
 }
 
+/** mL of air that whipped whites bring into the batter, after what folding in loses. */
+export function foamAirMl(lines: readonly FoamLine[]): number {
+  let ml = 0;
+  for (const line of lines) {
+    if (line.use !== 'batter' || !line.foam) continue;
+    for (const { ingredient: i, grams } of line.parts) {
+      if (i.category !== 'egg' || i.id === 'egg-yolk') continue;
+      const whites = (i.id === 'egg-white' ? grams : grams * WHITE_SHARE_OF_EGG) / WHITE_G;
+      ml += whites * AIR_ML_PER_WHITE[line.foam] * (1 - FOLDING_LOSS);
+    }
+  }
+  return ml;
+}
+
 /**
  * Volume of the batter lines.
  * @param air share of the airless volume that whisking adds (the kind's; 0.08 for griddle cakes)
@@ -56,19 +70,15 @@ export interface FoamLine extends TallyLine {
 export function batterVolume(lines: readonly FoamLine[], air: number): BatterVolume | null {
   let mass = 0;
   let airless = 0;
-  let foamMl = 0;
   for (const line of lines) {
     if (line.use !== 'batter') continue;
     for (const p of line.parts) {
       mass += p.grams;
       airless += p.grams * specificVolume(p.ingredient);
-      if (line.foam && p.ingredient.category === 'egg') {
-        const whites = (p.ingredient.id === 'egg-white' ? p.grams : p.ingredient.id === 'egg-yolk' ? 0 : p.grams * WHITE_SHARE_OF_EGG) / WHITE_G;
-        foamMl += whites * AIR_ML_PER_WHITE[line.foam] * (1 - FOLDING_LOSS);
-      }
     }
   }
   if (!(mass > 0)) return null;
+  const foamMl = foamAirMl(lines);
   let volume = airless * (1 + air);
   const foamed = foamMl > airless * 0.1;
   if (foamed) {

@@ -147,7 +147,7 @@ test('amounts written twice: within the ways of filling they agree, outside they
 });
 
 test('the house decides what the card does not say', () => {
-  const house = { cup: 'metric', flourFill: 'dipped', egg: 'extra-large', salt: 'light-flake' } as const;
+  const house = { cup: 'metric', flourFill: 'dipped', egg: 'extra-large', salt: 'light-flake', powder: 'single-tartrate' } as const;
   // 250/236.588 x 140
   expect(readLine('1 cup flour', house).grams).toBeCloseTo(147.94, 1);
   expect(readLine('1 egg', house).grams).toBe(56);
@@ -155,6 +155,7 @@ test('the house decides what the card does not say', () => {
   expect(readLine('1 egg yolk', house).grams).toBeCloseTo(19.04, 2);
   // 5 ml of light flakes at 135 g a US cup
   expect(readLine('1 tsp salt', house).grams).toBeCloseTo(2.853, 2);
+  expect(readLine('1 tsp baking powder', house).ingredient?.id).toBe('baking-powder-single');
   expect(readLine('1 tsp kosher salt', house).ingredient?.id).toBe('salt-kosher-dense');
   expect(readLine('1 pint milk', { ...house, cup: 'imperial' }).grams).toBeCloseTo((568.26125 * 244) / 236.5882365, 2);
 });

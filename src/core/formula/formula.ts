@@ -7,40 +7,162 @@ import { stripBullet } from '../card/bullet';
 import { readCard } from '../card/card';
 import { doubtFractions } from '../card/doubt';
 import { type Line, type LineChoice, readLine } from '../card/line';
-import { type Conventions, FRESH_HOUSE } from '../pantry/conventions';
+import type { Conventions } from '../pantry/conventions';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import type { KindId } from './kinds';
+import type { KindId, Rail } from './kinds';
+import { powderStrength } from './powder-age';
+import { FRESH_KITCHEN, type Kitchen, type Ways } from './ways';
+
+/** When an add-in goes in. */
+export const MOMENTS = ['bowl', 'poured', 'flip'] as const;
+export type Moment = (typeof MOMENTS)[number];
+export const MOMENT_NAMES: Readonly<Record<Moment, string>> = {
+  bowl: 'stirred into the bowl',
+  poured: 'sprinkled on the poured face',
+  flip: 'just before the flip',
+};
+/** What is done to an add-in so that it stays up. */
+export const DRESSINGS = ['plain', 'dried', 'floured'] as const;
+export type Dressing = (typeof DRESSINGS)[number];
+export const DRESSING_NAMES: Readonly<Record<Dressing, string>> = { plain: 'as it is', dried: 'patted dry', floured: 'tossed in flour' };
+
+/** One of the two ends a forked formula can have. */
+export const END_IDS = ['a', 'b'] as const;
+export type EndId = (typeof END_IDS)[number];
+export interface End {
+  readonly id: EndId;
+  readonly name: string;
+  readonly school: string;
+}
 
 export interface Entry extends LineChoice {
   /** Stable within the formula; ticks and edits hang on it. */
   readonly key: string;
   readonly text: string;
+  /** Left out of everything for now: what if without it. */
+  readonly off?: boolean | undefined;
+  /** Does not move when a ratio does. */
+  readonly pinned?: boolean | undefined;
+  /** The day a powder was opened, yyyy-mm-dd. */
+  readonly opened?: string | undefined;
+  readonly moment?: Moment | undefined;
+  readonly dressing?: Dressing | undefined;
+  /** In a forked formula: only in this end; undefined is the shared base. */
+  readonly end?: EndId | undefined;
+}
+
+/** What stays where it is while a ratio is changed. */
+export interface Held {
+  readonly rails: readonly Rail[];
+  /** The whole batter's mass. */
+  readonly mass: boolean;
+  /** The number of whole eggs. */
+  readonly eggs: boolean;
+  /** The flour total, when one flour of a blend is changed or taken out. */
+  readonly blend: boolean;
 }
 
 export interface Formula {
   readonly name: string;
   readonly kind: KindId;
+  /** School of the kind; in a forked formula each end has its own. */
   readonly school: string;
-  readonly conventions: Conventions;
+  /** What differs from the house's conventions and ways. */
+  readonly conventions: Partial<Conventions>;
+  readonly ways: Partial<Ways>;
   readonly entries: readonly Entry[];
   /** What stood around the lines on the card. */
   readonly cardNotes: string;
+  /** mL of one portion; null: the middle of what is usual for the kind. */
+  readonly portionMl: number | null;
+  readonly held: Held;
+  /** Findings the cook has answered "I mean it": `code:severity`. */
+  readonly meant: readonly string[];
+  readonly ends: readonly [End, End] | null;
 }
 
 export interface FormulaLine extends Line {
   readonly key: string;
+  readonly off: boolean;
+  readonly pinned: boolean;
+  readonly end: EndId | null;
+  readonly opened: string | null;
+  /** Gas a powder still gives, as a share of a fresh one's. */
+  readonly strength: number;
+  readonly moment: Moment | null;
+  readonly dressing: Dressing;
 }
 
 export const MOST_ENTRIES = 200;
 export const MOST_NAME_CHARS = 120;
 export const MOST_NOTES_CHARS = 20_000;
 
-export const EMPTY_FORMULA: Formula = { name: '', kind: 'griddle', school: 'even', conventions: FRESH_HOUSE, entries: [], cardNotes: '' };
+export const NOTHING_HELD: Held = { rails: [], mass: false, eggs: false, blend: true };
 
-/** The lines of a formula, read in its own conventions. */
-export const formulaLines = (f: Pick<Formula, 'entries' | 'conventions'>): readonly FormulaLine[] =>
-  doubtFractions(f.entries.map((e) => ({ ...readLine(e.text, f.conventions, e), key: e.key })));
+export const EMPTY_FORMULA: Formula = {
+  name: '',
+  kind: 'griddle',
+  school: 'even',
+  conventions: {},
+  ways: {},
+  entries: [],
+  cardNotes: '',
+  portionMl: null,
+  held: NOTHING_HELD,
+  meant: [],
+  ends: null,
+};
+
+/** The kitchen as one formula has it: the house, with what the formula says otherwise. */
+export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula, 'ways'>>, house: Kitchen): Kitchen => ({
+  conventions: { ...house.conventions, ...f.conventions },
+  ways: { ...house.ways, ...f.ways },
+  today: house.today,
+});
+
+const isAddIn = (l: Line): boolean => l.ingredient !== null && l.use === 'batter' && behaviourOf(l.ingredient).inclusion;
+
+/** All lines of a formula, read in its own conventions, those switched off and those of the other end too. */
+export function formulaLines(
+  f: Pick<Formula, 'entries' | 'conventions'> & Partial<Pick<Formula, 'ways'>>,
+  house: Kitchen = FRESH_KITCHEN,
+): readonly FormulaLine[] {
+  const k = kitchenOf(f, house);
+  return doubtFractions(
+    f.entries.map((e): FormulaLine => {
+      const line = readLine(e.text, k.conventions, e);
+      return {
+        ...line,
+        // a line that names its peaks has them; else they are as the cook whips
+        foam: line.foam && !/\b(?:soft|firm|stiff)\b/i.test(line.text) ? k.ways.whites : line.foam,
+        key: e.key,
+        off: e.off === true,
+        pinned: e.pinned === true,
+        end: e.end ?? null,
+        opened: e.opened ?? null,
+        strength: e.opened && k.today && line.ingredient && line.ingredient.ownAcidMeqPer100g > 0 ? powderStrength(e.opened, k.today) : 1,
+        moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
+        dressing: e.dressing ?? 'plain',
+      };
+    }),
+  );
+}
+
+/** Whether a line counts: switched on, and of the base or the end that is looked at. */
+export const counts = (l: Pick<FormulaLine, 'off' | 'end'>, end: EndId | null): boolean => !l.off && (l.end === null || l.end === end);
+
+/** The lines that make up one end of a formula (a formula without ends has only its base). */
+export const countedLines = (f: Formula, house: Kitchen, end: EndId | null = null): readonly FormulaLine[] => {
+  const at = endOf(f, end);
+  return formulaLines(f, house).filter((l) => counts(l, at?.id ?? null));
+};
+
+/** The end asked for, or the first; null in a formula that is not forked. */
+export const endOf = (f: Pick<Formula, 'ends'>, end: EndId | null): End | null => f.ends?.find((e) => e.id === end) ?? f.ends?.[0] ?? null;
+
+/** The school that is tested: the end's own in a forked formula. */
+export const schoolIdOf = (f: Formula, end: EndId | null): string => endOf(f, end)?.school ?? f.school;
 
 /** The next free key: keys are never used twice in a formula. */
 export function nextKey(entries: readonly Pick<Entry, 'key'>[]): string {

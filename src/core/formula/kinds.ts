@@ -53,6 +53,10 @@ export interface Kind {
   readonly air: number;
   /** Pan fat bakes into it, and counts as fat. */
   readonly panFatCounts: boolean;
+  /** Minutes its batter usually stands, flour wet, before it is poured. */
+  readonly restMin: number;
+  /** Runs over a tilted pan instead of lying where it is poured. */
+  readonly tilted: boolean;
 }
 
 type Row = readonly [
@@ -88,6 +92,8 @@ export const KINDS: readonly Kind[] = [
     pieces: 'griddle cakes',
     air: 0.08,
     panFatCounts: false,
+    restMin: 10,
+    tilted: false,
     schools: [
       school(['even', 'even', [160, 235], [18, 55], [10, 38], [5, 30], [0.6, 2.8], [0.5, 1.5], RIBBON, [60, 60]]),
       school(['tall', 'tall', [125, 180], [20, 60], [8, 35], [6, 30], [0.6, 2.6], [0.6, 1.6], SPOON, [80, 80]]),
@@ -100,6 +106,8 @@ export const KINDS: readonly Kind[] = [
     pieces: 'small griddle cakes',
     air: 0.08,
     panFatCounts: false,
+    restMin: 10,
+    tilted: false,
     schools: [school(['even', 'even', [135, 225], [20, 60], [5, 35], [4, 32], [0.3, 2.5], [0.5, 1.5], RIBBON, [25, 30]])],
   },
   {
@@ -108,6 +116,8 @@ export const KINDS: readonly Kind[] = [
     pieces: 'foam-raised cakes',
     air: 0.08,
     panFatCounts: false,
+    restMin: 5,
+    tilted: false,
     schools: [
       school(['soft-fold', 'soft fold', [180, 250], [80, 140], [3, 38], [8, 30], [0.3, 2.2], [0.1, 1.1], RIBBON, [80, 80]]),
       school(['souffle', 'soufflé', [230, 350], [200, 340], [15, 40], [30, 95], [0, 2.2], [0, 1.0], RIBBON, [80, 80]]),
@@ -119,6 +129,8 @@ export const KINDS: readonly Kind[] = [
     pieces: 'ball cakes',
     air: 0.08,
     panFatCounts: false,
+    restMin: 10,
+    tilted: false,
     schools: [school(['round-pan', 'round pan', [170, 235], [45, 115], [8, 45], [5, 25], [0.5, 2.2], [0.3, 1.1], RIBBON, [25, 35]])],
   },
   {
@@ -127,6 +139,8 @@ export const KINDS: readonly Kind[] = [
     pieces: 'crepes',
     air: 0.02,
     panFatCounts: false,
+    restMin: 30,
+    tilted: true,
     schools: [
       school(['sweet', 'sweet', [220, 450], [60, 130], [8, 48], [4, 25], [0.3, 2.0], [0, 0.15], RUNNY, [45, 60]]),
       school(['savoury', 'savoury', [220, 450], [55, 130], [6, 40], [2, 14], [1.0, 3.8], [0, 0.15], RUNNY, [45, 60]]),
@@ -139,6 +153,8 @@ export const KINDS: readonly Kind[] = [
     pieces: 'waffles',
     air: 0.08,
     panFatCounts: false,
+    restMin: 10,
+    tilted: false,
     schools: [
       school(['crisp', 'crisp', [150, 220], [35, 75], [28, 75], [4, 30], [0.5, 2.6], [0.5, 1.3], RIBBON, [80, 120]]),
       school(['soft', 'soft', [165, 225], [25, 65], [12, 55], [6, 40], [0.5, 2.4], [0.5, 1.4], RIBBON, [80, 120]]),
@@ -150,6 +166,8 @@ export const KINDS: readonly Kind[] = [
     pieces: 'oven pancakes',
     air: 0.02,
     panFatCounts: true,
+    restMin: 15,
+    tilted: false,
     schools: [school(['puffed', 'puffed', [240, 420], [110, 250], [20, 100], [2, 30], [0.3, 3.7], [0, 0.2], RUNNY, null])],
   },
 ];
@@ -175,6 +193,9 @@ export interface ZoneReading {
   /** More than a quarter of the zone's width outside it. */
   readonly far: boolean;
 }
+
+/** What a rail is called at the head of a sentence or a row. */
+export const RAIL_NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Lift' };
 
 /** Where a value stands against a zone. The ends belong to the zone. */
 export function readZone(value: number, [low, high]: Zone): ZoneReading {

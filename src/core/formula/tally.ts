@@ -2,7 +2,7 @@
  * A tally: what all the lines of a formula add up to, in grams. Only batter lines count; pan fat is kept apart, and
  * toppings are left out. All of it is arithmetic from the pantry's composition.
  */
-import { type Ingredient, isFlour } from '../pantry/ingredient';
+import { type Allergen, type Ingredient, isFlour } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 
 export interface TallyPart {
@@ -135,4 +135,27 @@ export function percentages(t: Tally, panFatCounts: boolean): Percentages | null
     sweetness: of(t.sugarG - t.lactoseG),
     salt: of(t.saltG),
   };
+}
+
+const ALLERGEN_NAMES: Readonly<Record<Allergen, string>> = {
+  wheat: 'wheat',
+  gluten: 'gluten',
+  milk: 'milk',
+  egg: 'egg',
+  peanut: 'peanut',
+  'tree-nut': 'tree nuts',
+  soy: 'soya',
+  sesame: 'sesame',
+};
+
+export const allergenName = (a: Allergen): string => ALLERGEN_NAMES[a];
+
+/** Allergens of everything on the sheet, pan and toppings too, amounts or not; and the number of lines that name nothing known. */
+export function allergensOf(lines: readonly (TallyLine & { readonly ingredient?: Ingredient | null })[]): {
+  readonly names: readonly string[];
+  readonly unknown: number;
+} {
+  const held = new Set(lines.flatMap((l) => [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])]).flatMap((i) => i.allergens));
+  const names = (Object.keys(ALLERGEN_NAMES) as Allergen[]).filter((a) => held.has(a)).map(allergenName);
+  return { names, unknown: lines.filter((l) => l.parts.length === 0 && !l.ingredient).length };
 }

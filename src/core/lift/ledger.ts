@@ -10,9 +10,9 @@ import { behaviourOf } from '../pantry/tables/behaviour';
 
 export const MEQ_PER_G_SODA = 1000 / 84.007;
 /** g CO2 per mmol. */
-const CO2_G_PER_MMOL = 0.04401;
+export const CO2_G_PER_MMOL = 0.04401;
 /** Share of unspent soda that heat takes apart in the minutes on the griddle; at most half its gas comes of it. */
-const HEAT_SHARE = 0.3;
+export const HEAT_SHARE = 0.3;
 
 export interface LedgerRow {
   readonly ingredient: Ingredient;
@@ -46,11 +46,17 @@ const foodAcid = (i: Ingredient): number => i.acidMeqPer100g - i.ownAcidMeqPer10
 
 const MASHED = /\b(?:mash|pur[eé]e|crush|blend|grat|stew|cook)/i;
 
+export interface LiftLine extends TallyLine {
+  readonly preparation?: string;
+  /** Gas an opened powder still gives, as a share of a fresh one's; 1 where nothing is said. */
+  readonly strength?: number;
+}
+
 /**
  * Works the ledger of a formula's batter lines.
  * @param lines preparation tells a mashed berry, which gives its acid up, from a whole one, which keeps it
  */
-export function ledger(lines: readonly (TallyLine & { readonly preparation?: string })[]): Ledger {
+export function ledger(lines: readonly LiftLine[]): Ledger {
   let sodaG = 0;
   let sodaInPowderG = 0;
   let acidMeq = 0;
@@ -61,8 +67,9 @@ export function ledger(lines: readonly (TallyLine & { readonly preparation?: str
     for (const { ingredient: i, grams } of line.parts) {
       const kept = behaviourOf(i).inclusion && !MASHED.test(line.preparation ?? '');
       const a = kept ? 0 : (foodAcid(i) * grams) / 100;
-      const s = (i.sodaPct * grams) / 100;
       const ownAcid = i.ownAcidMeqPer100g > 0;
+      // an aged powder has spent soda and acid of its own alike
+      const s = ((i.sodaPct * grams) / 100) * (ownAcid ? (line.strength ?? 1) : 1);
       if (ownAcid) sodaInPowderG += s;
       else sodaG += s;
       if (a > 0) acidMeq += a;

@@ -13,14 +13,19 @@ export type EggSize = (typeof EGG_SIZES)[number];
 export const SALT_CRYSTALS = ['fine', 'light-flake', 'dense-flake'] as const;
 export type SaltCrystal = (typeof SALT_CRYSTALS)[number];
 
+/** Which powder "baking powder" is, where the card does not say. */
+export const POWDERS = ['double-aluminium', 'double-phosphate', 'pyrophosphate', 'single-tartrate'] as const;
+export type Powder = (typeof POWDERS)[number];
+
 export interface Conventions {
   readonly cup: CupSystem;
   readonly flourFill: FillMethod;
   readonly egg: EggSize;
   readonly salt: SaltCrystal;
+  readonly powder: Powder;
 }
 
-export const FRESH_HOUSE: Conventions = { cup: 'us-customary', flourFill: 'spooned', egg: 'large', salt: 'fine' };
+export const FRESH_HOUSE: Conventions = { cup: 'us-customary', flourFill: 'spooned', egg: 'large', salt: 'fine', powder: 'double-aluminium' };
 
 /** What each choice is called on screen, in the order it is offered. */
 export const CONVENTION_NAMES = {
@@ -33,17 +38,30 @@ export const CONVENTION_NAMES = {
   flourFill: { sifted: 'sifted in', spooned: 'spooned and levelled', fluffed: 'fluffed, then scooped', dipped: 'dipped and levelled', packed: 'packed' },
   egg: { medium: 'medium, 44 g', large: 'large, 50 g', 'extra-large': 'extra-large, 56 g' },
   salt: { fine: 'fine', 'light-flake': 'light flake', 'dense-flake': 'dense flake' },
+  powder: {
+    'double-aluminium': 'double-acting, aluminium',
+    'double-phosphate': 'double-acting, aluminium-free',
+    pyrophosphate: 'pyrophosphate (sachet)',
+    'single-tartrate': 'single-acting, tartrate',
+  },
 } as const satisfies {
   readonly cup: Readonly<Record<CupSystem, string>>;
   readonly flourFill: Readonly<Record<FillMethod, string>>;
   readonly egg: Readonly<Record<EggSize, string>>;
   readonly salt: Readonly<Record<SaltCrystal, string>>;
+  readonly powder: Readonly<Record<Powder, string>>;
 };
 
-/** The ingredient that "egg" and "salt" stand for in a kitchen. */
+/** The ingredient that "egg", "salt" and "baking powder" stand for in a kitchen. */
 export const EGG_INGREDIENT: Readonly<Record<EggSize, string>> = { medium: 'egg-medium', large: 'egg-large', 'extra-large': 'egg-extra-large' };
 export const SALT_INGREDIENT: Readonly<Record<SaltCrystal, string>> = {
   fine: 'salt-table',
   'light-flake': 'salt-kosher-light',
   'dense-flake': 'salt-kosher-dense',
+};
+export const POWDER_INGREDIENT: Readonly<Record<Powder, string>> = {
+  'double-aluminium': 'baking-powder-double-al',
+  'double-phosphate': 'baking-powder-double-alfree',
+  pyrophosphate: 'baking-powder-sapp',
+  'single-tartrate': 'baking-powder-single',
 };

@@ -3,7 +3,7 @@
  * "at room temperature") are set aside; anything else is not guessed at: it comes back as suggestions.
  */
 import Fuse from 'fuse.js';
-import { type Conventions, EGG_INGREDIENT, SALT_INGREDIENT } from './conventions';
+import { type Conventions, EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from './conventions';
 import type { Ingredient } from './ingredient';
 import { findIngredient, ingredient, PANTRY } from './pantry';
 
@@ -174,10 +174,11 @@ function suggest(text: string, most = 5): readonly Ingredient[] {
     .map(([id]) => ingredient(id));
 }
 
-/** "egg" and "salt" are what the house says they are. */
+/** "egg", "salt" and "baking powder" are what the house says they are. */
 function asHouse(id: string, key: string, house: Conventions): string {
   if (id === 'egg-large' && /^(?:whole |beaten )?egg$/.test(key)) return EGG_INGREDIENT[house.egg];
   if (id === 'salt-table' && key === 'salt') return SALT_INGREDIENT[house.salt];
+  if (id === 'baking-powder-double-al' && /^(?:baking powder|bp)$/.test(key)) return POWDER_INGREDIENT[house.powder];
   return id;
 }
 
@@ -209,7 +210,7 @@ const CACHE_MOST = 4000;
  * @param house decides which egg and which salt is meant where the words don't
  */
 export function lookUp(phrase: string, house: Conventions): Found | NotFound {
-  const cacheKey = `${house.egg}|${house.salt}|${phrase}`;
+  const cacheKey = `${house.egg}|${house.salt}|${house.powder}|${phrase}`;
   const had = cache.get(cacheKey);
   if (had) return had;
   const result = search(phrase, house);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { parseAmount } from '../quantity/amount';
 import { CUP_SYSTEMS } from '../quantity/units';
-import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, SALT_CRYSTALS } from './conventions';
+import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, POWDERS, SALT_CRYSTALS } from './conventions';
 import { ingredient, PANTRY } from './pantry';
 import { disagreementBracket, type Weighed, weigh } from './weigh';
 
@@ -62,6 +62,7 @@ test('the bracket holds the best value, whatever the amount, the ingredient and 
     flourFill: fc.constantFrom(...FILL_METHODS),
     egg: fc.constantFrom(...EGG_SIZES),
     salt: fc.constantFrom(...SALT_CRYSTALS),
+    powder: fc.constantFrom(...POWDERS),
   });
   const text = fc.constantFrom(
     '1 cup',

@@ -45,3 +45,10 @@ export const meq = (x: number): string => `${trim(x, Math.abs(x) < 9.95 ? 1 : 0)
 
 /** Seconds as minutes and seconds: 145 is "2:25". */
 export const minutesAndSeconds = (s: number): string => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
+
+/** Minutes, and whole hours from one on: "45 min", "12 h", "1 1/2 h". */
+export const minutesOrHours = (min: number): string => {
+  if (min < 60) return `${trim(min, 0)} min`;
+  const h = min / 60;
+  return Number.isInteger(h * 2) ? `${Math.floor(h)}${h % 1 ? ' 1/2' : ''} h` : `${Math.floor(h)} h ${trim(min % 60, 0)} min`;
+};

@@ -4,8 +4,9 @@ import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
 import { type Drift, type Driver, type Exactness, scale } from '@/core/batch/scale';
 import { sheetOf } from '@/core/batch/sheet';
-import { type Formula, formulaLines } from '@/core/formula/formula';
+import { countedLines, type EndId, type Formula, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
 import { grams, millilitres } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
@@ -40,6 +41,9 @@ interface Props {
   readonly versionId: string;
   readonly number: number;
   readonly formula: Formula;
+  readonly house: Kitchen;
+  /** The end of a forked formula that is asked for; null in one that is not. */
+  readonly end: EndId | null;
   readonly pieces: string | null;
   readonly make: (input: unknown) => Promise<MakeAnswer>;
 }
@@ -75,21 +79,22 @@ function driverOf(by: By, amount: number, portionMl: number): Driver {
 }
 
 /** Plan: what drives the batch, how exact, and the sheet to mix from. */
-export function Plan({ formulaId, versionId, number, formula, pieces, make }: Props) {
+export function Plan({ formulaId, versionId, number, formula, house, end: asked, pieces, make }: Props) {
   const router = useRouter();
   const kind = kindById(formula.kind);
-  const school = schoolOf(kind, formula.school);
+  const [end, setEnd] = useState(asked);
+  const school = schoolOf(kind, schoolIdOf(formula, end));
   const pan = school.portionMl === null;
   const [by, setBy] = useState<By>(pan ? 'factor' : 'pieces');
   const [amount, setAmount] = useState(pieces ?? (pan ? '1' : '12'));
-  const [portion, setPortion] = useState(String(usualPortionMl(school)));
+  const [portion, setPortion] = useState(String(formula.portionMl ?? usualPortionMl(school)));
   const [exactness, setExactness] = useState<Exactness>('gram');
   const [refusal, setRefusal] = useState<string | null>(null);
   const [fields, setFields] = useState<Readonly<Record<string, string>>>({});
   const [starting, setStarting] = useState(false);
   const exactId = useId();
 
-  const lines = useMemo(() => formulaLines(formula), [formula]);
+  const lines = useMemo(() => countedLines(formula, house, end), [formula, house, end]);
   const whole = by === 'pieces';
   const amountError = wrong(amount, ASKS[by].label, whole, MOST[by]);
   const portionError = wrong(portion, 'Portion', false, 5000);
@@ -103,7 +108,7 @@ export function Plan({ formulaId, versionId, number, formula, pieces, make }: Pr
     setRefusal(null);
     let answer: MakeAnswer;
     try {
-      answer = await make({ versionId, driver, exactness, portionMl: num(portion) });
+      answer = await make({ versionId, driver, exactness, portionMl: num(portion), end });
     } catch {
       answer = { ok: false, message: 'Even Crumb does not answer just now. Your plan is still here: try again in a moment.', fields: {} };
     }
@@ -133,6 +138,15 @@ export function Plan({ formulaId, versionId, number, formula, pieces, make }: Pr
   return (
     <div className="grid gap-6 lg:grid-cols-[22rem_1fr] print:block">
       <section aria-label="What drives the batch" className="flex flex-col gap-4 print:hidden">
+        {formula.ends ? (
+          <Taps
+            label="End"
+            size="work"
+            value={end ?? formula.ends[0].id}
+            onChange={(v) => v !== '' && setEnd(v)}
+            options={formula.ends.map((e) => ({ value: e.id, label: e.name }))}
+          />
+        ) : null}
         <Choice
           label="Make"
           value={by}
@@ -216,7 +230,11 @@ export function Plan({ formulaId, versionId, number, formula, pieces, make }: Pr
         </Button>
       </section>
       {scaled?.ok ? (
-        <MeasureSheet title={formula.name} about={says} lines={sheet} />
+        <MeasureSheet
+          title={formula.ends ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}` : formula.name}
+          about={says}
+          lines={sheet}
+        />
       ) : (
         <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 text-soft">
           The sheet stands here as soon as the numbers on the left are right.

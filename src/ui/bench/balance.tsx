@@ -1,147 +1,148 @@
 'use client';
-import { ChevronDown } from 'lucide-react';
-import { Accordion } from 'radix-ui';
-import type { ReactNode } from 'react';
-import type { Analysis } from '@/core/analyse';
-import { piecesOf, toolLossG } from '@/core/batter/volume';
-import type { Finding } from '@/core/findings/rules';
-import { POUR_WORDS, usualPortionMl } from '@/core/formula/kinds';
-import { grams, gramsNumber, lift, millilitres, percent } from '@/core/quantity/say';
-import { PourDrawing } from '../drawings/pour';
-import { Notice } from '../kit/notice';
-import { LedgerView } from './ledger-view';
-import { Rails } from './rails';
+import { ToggleGroup } from 'radix-ui';
+import { type ReactNode, useState } from 'react';
+import { type Analysis, heard, type Worked } from '@/core/analyse';
+import { type Bench, conventionsOn, type Proposal } from '@/core/balance/bench';
+import { allergensOf } from '@/core/formula/tally';
+import { lift } from '@/core/quantity/say';
+import { Switch } from '../kit/switch';
+import { Answered, FindingView } from './findings-view';
+import { LiftView } from './lift-view';
+import { PourView } from './pour-view';
+import { Rails, type RailTools } from './rails';
+import type { BenchAction } from './state';
+import { StructureView } from './structure-view';
+import { TowardsView } from './towards-view';
+import { YieldView } from './yield-view';
 
-interface Props {
-  readonly analysis: Analysis;
+interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
+  readonly bench: Bench;
+  readonly worked: Worked;
+  /** The formula as a proposal would have it, worked; null when none stands. */
+  readonly proposed: Worked | null;
   readonly saved: Analysis | null;
+  readonly send: (a: BenchAction) => void;
+  readonly onPropose: (proposals: readonly Proposal[]) => void;
 }
 
-/** The balance: what matters most first, the rails, the pour; ledger, volume and the other findings open in place. */
-export function Balance({ analysis, saved }: Props) {
-  const [top, ...others] = analysis.findings;
+type Panel = 'more' | 'towards' | 'lift' | 'structure' | 'yield';
+
+/** The balance: what matters most first, the rails, the pour; the rest opens in place, one at a time. */
+export function Balance({ bench, worked, proposed, saved, send, onPropose, onWish, onNudge, onTake }: Props) {
+  const [panel, setPanel] = useState<Panel | ''>('');
+  const { formula } = bench;
+  const shown = proposed ?? worked;
+  const { open, meant } = heard(shown.analysis, formula);
+  const [top, ...others] = open;
+  const onMeant = (m: readonly string[]): void => send({ do: 'set', part: { meant: m }, place: null });
+  const { held } = formula;
+  const onHeld = (h: typeof held): void => send({ do: 'set', part: { held: h }, place: null });
+  const more = others.length + meant.length;
+  const panels: readonly { readonly id: Panel; readonly name: string; readonly aside: string }[] = [
+    ...(more > 0 ? [{ id: 'more' as const, name: 'More to know', aside: String(more) }] : []),
+    { id: 'towards', name: 'Towards', aside: '' },
+    { id: 'lift', name: 'Lift', aside: shown.analysis.co2Per100gFlour === null ? '' : `${lift(shown.analysis.co2Per100gFlour)} g` },
+    { id: 'structure', name: 'Structure', aside: '' },
+    { id: 'yield', name: 'Yield', aside: '' },
+  ];
+  const at = panels.some((p) => p.id === panel) ? panel : '';
   return (
-    <section aria-label="Balance" className="flex flex-col gap-3">
+    <section aria-label="Balance" className="flex flex-col gap-2.5">
       <h2 className="sr-only">Balance</h2>
       <div aria-live="polite">
         {top ? (
-          <Notice weight={top.severity}>
-            <Said f={top} />
-          </Notice>
+          <FindingView f={top} bench={bench} onPropose={onPropose} onMeant={onMeant} />
         ) : (
-          <p className="px-1 py-2 text-herb">
-            <span aria-hidden>✓ </span>Nothing is out of line.
+          <p className="px-1 py-1 text-herb">
+            <span aria-hidden>✓ </span>Nothing is out of line{meant.length > 0 ? `, but for ${meant.length} you mean` : ''}.
           </p>
         )}
       </div>
-      <Rails analysis={analysis} saved={saved} />
-      <Pour analysis={analysis} />
-      <Accordion.Root type="single" collapsible className="border-t border-line">
-        {others.length > 0 ? (
-          <Fold id="findings" title={`${others.length} more to know`} aside="">
-            <ul className="grid gap-2">
-              {others.map((f) => (
-                <li key={`${f.code} ${f.message}`}>
-                  <Notice weight={f.severity}>
-                    <Said f={f} />
-                  </Notice>
-                </li>
-              ))}
-            </ul>
-          </Fold>
-        ) : null}
-        <Fold id="ledger" title="Acid and soda" aside={ledgerLine(analysis)}>
-          <LedgerView analysis={analysis} />
-        </Fold>
-        <Fold id="volume" title="Batter and pieces" aside={analysis.volume ? `${millilitres(analysis.volume.volumeMl)}, ${grams(analysis.tally.massG)}` : ''}>
-          <Volume analysis={analysis} />
-        </Fold>
-      </Accordion.Root>
+      <Rails
+        now={worked.analysis}
+        proposed={proposed?.analysis ?? null}
+        saved={saved}
+        held={held}
+        onHeld={onHeld}
+        onWish={onWish}
+        onNudge={onNudge}
+        onTake={onTake}
+      />
+      <div className="-mt-1.5 flex flex-wrap gap-x-5 text-[15px]">
+        <Switch label="hold the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
+        <Switch label="hold the eggs’ number" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
+      </div>
+      <PourView bench={bench} worked={shown} send={send} />
+      <ToggleGroup.Root
+        type="single"
+        value={at}
+        onValueChange={(v) => setPanel(v as Panel | '')}
+        aria-label="More of the balance"
+        className="flex flex-wrap gap-1.5 border-t border-line pt-2.5"
+      >
+        {panels.map((p) => (
+          <ToggleGroup.Item
+            key={p.id}
+            value={p.id}
+            className="hold inline-flex min-h-10 items-center gap-1.5 px-3 font-semibold text-rim hover:bg-wash data-[state=on]:!bg-rim data-[state=on]:text-white"
+          >
+            {p.name}
+            {p.aside ? <span className="font-normal">{p.aside}</span> : null}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+      {at === 'more' ? (
+        <Plate label="More to know">
+          <ul className="grid gap-2">
+            {others.map((f) => (
+              <li key={`${f.code} ${f.message}`}>
+                <FindingView f={f} bench={bench} onPropose={onPropose} onMeant={onMeant} />
+              </li>
+            ))}
+          </ul>
+          {meant.length > 0 ? <Answered meant={meant} bench={bench} onMeant={onMeant} /> : null}
+        </Plate>
+      ) : null}
+      {at === 'towards' ? (
+        <Plate label="Towards">
+          <TowardsView bench={bench} onPropose={onPropose} />
+        </Plate>
+      ) : null}
+      {at === 'lift' ? (
+        <Plate label="Lift">
+          <LiftView bench={bench} worked={shown} onPropose={onPropose} />
+        </Plate>
+      ) : null}
+      {at === 'structure' ? (
+        <Plate label="Structure">
+          <StructureView worked={shown} />
+        </Plate>
+      ) : null}
+      {at === 'yield' ? (
+        <Plate label="Yield">
+          <YieldView worked={shown} conventions={conventionsOn(bench)} />
+        </Plate>
+      ) : null}
+      <Allergens worked={shown} />
     </section>
   );
 }
 
-const Said = ({ f }: { readonly f: Finding }) => (
-  <>
-    {f.message} <span className="text-sm whitespace-nowrap text-soft">({f.basis})</span>
-  </>
+const Plate = ({ label, children }: { readonly label: string; readonly children: ReactNode }) => (
+  <section aria-label={label} className="grid gap-2 rounded-plate bg-white p-3">
+    {children}
+  </section>
 );
 
-function Pour({ analysis: a }: { readonly analysis: Analysis }) {
-  if (!a.thickness || !a.volume) return null;
-  const portion = a.school ? usualPortionMl(a.school) : 60;
-  const pan = a.school?.portionMl === null;
-  const made = piecesOf(a.tally.massG, a.volume.densityGPerMl, portion);
+/** Who has to be told: everything on the sheet, pan and toppings too. */
+function Allergens({ worked }: { readonly worked: Worked }) {
+  const { names, unknown } = allergensOf(worked.lines);
+  if (names.length === 0 && unknown === 0) return null;
   return (
-    <div className="flex items-center gap-4">
-      <PourDrawing pour={a.thickness.pour} className="h-24 w-26 shrink-0 text-rim" />
-      <div className="leading-snug">
-        <p className="text-lg font-semibold">
-          {a.volume.foamed ? 'Before the foam it ' : 'It '}
-          {POUR_WORDS[a.thickness.pour]}
-        </p>
-        <p>
-          {millilitres(a.volume.volumeMl)} of batter{pan ? '' : `: ${made.pieces} ${a.kind?.pieces ?? 'pieces'} of ${portion} ml`}
-        </p>
-        {a.percent ? (
-          <p className="text-soft">
-            liquid {percent(a.percent.liquid)}, sweetness {percent(a.percent.sweetness)} of the flour
-          </p>
-        ) : null}
-      </div>
-    </div>
-  );
-}
-
-function ledgerLine(a: Analysis): string {
-  if (a.ledger.unspentSodaG > 0.05) return `${grams(a.ledger.unspentSodaG)} of soda unspent`;
-  if (a.co2Per100gFlour === null) return '';
-  return `${lift(a.co2Per100gFlour)} g gas per 100 g flour`;
-}
-
-function Volume({ analysis: a }: { readonly analysis: Analysis }) {
-  if (!a.volume) return <p className="text-soft">There is no batter yet.</p>;
-  const loss = toolLossG(a.tally.massG);
-  const rows: readonly (readonly [string, string])[] = [
-    ['In the bowl', grams(a.tally.massG)],
-    ['Flour', grams(a.tally.flourG)],
-    ['Density, air included', `${a.volume.densityGPerMl.toFixed(2)} g/ml (model)`],
-    ['Volume', `${millilitres(a.volume.volumeMl)} (model)`],
-    ['Stays on bowl and tools', `about ${gramsNumber(loss)} g`],
-    ['Water in all', a.percent ? percent(a.percent.water) : ''],
-    ['Butter and oil as weighed', grams(a.tally.addedFatG)],
-    ['Sodium, from everything', `${Math.round(a.tally.sodiumMg)} mg`],
-    ['Yolk and white weighed apart', a.tally.yolkG + a.tally.whiteG > 0 ? `${grams(a.tally.yolkG)} and ${grams(a.tally.whiteG)}` : ''],
-  ];
-  return (
-    <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
-      {rows
-        .filter(([, v]) => v !== '')
-        .map(([k, v]) => (
-          <div key={k} className="contents">
-            <dt className="text-soft">{k}</dt>
-            <dd className="text-right font-semibold">{v}</dd>
-          </div>
-        ))}
-    </dl>
-  );
-}
-
-function Fold({ id, title, aside, children }: { readonly id: string; readonly title: string; readonly aside: string; readonly children: ReactNode }) {
-  return (
-    <Accordion.Item value={id} className="border-b border-line">
-      <Accordion.Header>
-        <Accordion.Trigger className="group flex min-h-11 w-full items-center gap-3 rounded px-1 text-left hover:bg-wash">
-          <ChevronDown
-            size={18}
-            aria-hidden
-            className="shrink-0 text-rim transition-transform group-data-[state=open]:rotate-180 motion-reduce:transition-none"
-          />
-          <span className="font-semibold">{title}</span>
-          <span className="ml-auto font-sans text-[15px] font-normal text-soft">{aside}</span>
-        </Accordion.Trigger>
-      </Accordion.Header>
-      <Accordion.Content className="px-1 pt-1 pb-4">{children}</Accordion.Content>
-    </Accordion.Item>
+    <p className="text-sm text-soft">
+      Holds {names.length > 0 ? names.join(', ') : 'none of the allergens we list'}
+      {unknown > 0 ? `; ${unknown} ${unknown === 1 ? 'line is' : 'lines are'} not read, and may hold more` : ''}. From the pantry’s table: check the packets,
+      and mind what else touches the tools.
+    </p>
   );
 }

@@ -1,20 +1,37 @@
 'use client';
 import { Redo2, Undo2 } from 'lucide-react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { analyse } from '@/core/analyse';
-import { type Formula, formulaLines, MOST_NAME_CHARS } from '@/core/formula/formula';
-import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
-import { CONVENTION_NAMES, type Conventions } from '@/core/pantry/conventions';
-import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
+import { analyseFormula, railOf } from '@/core/analyse';
+import { editEntry, type Proposal, withGrams } from '@/core/balance/bench';
+import { drive } from '@/core/balance/drive';
+import { differByEnd, fork, takeApart, toEnd } from '@/core/balance/lines';
+import { ask, bentFrom } from '@/core/balance/ratios';
+import { type Swap, swapOnly, swapRebalanced } from '@/core/balance/swaps';
+import { type Formula, formulaLines, MOST_NAME_CHARS, schoolIdOf } from '@/core/formula/formula';
+import { KINDS, type KindId, kindById, RAIL_NAMES, type Rail, schoolOf } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
+import { lift, percent } from '@/core/quantity/say';
+import { Button, lookOf } from '../kit/button';
+import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Balance } from './balance';
+import { diffSheet, workedAs } from './diff';
 import { type Draft, keepDraft, readDraft } from './draft';
+import { EndsBar } from './ends-bar';
+import { DriveDialog, OpenedDialog } from './line-dialogs';
+import type { LineTools } from './line-tools';
+import { ProposalBar } from './proposal-bar';
+import { rounded } from './rails';
 import { PasteCard, Sheet } from './sheet';
+import { type Solver, startSolver } from './solver';
+import { StartForm } from './start-form';
 import { benchReducer, startBench } from './state';
+import { SwapDialog } from './swap-dialog';
+import { WaysPopover } from './ways';
 
 export interface SaveInput {
   readonly formulaId: string | null;
@@ -36,17 +53,12 @@ export type SaveAnswer =
     }
   | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
 
-export interface VersionLink {
-  readonly number: number;
-  readonly label: string;
-}
-
 interface Props {
   readonly formulaId: string | null;
   readonly formula: Formula;
+  readonly house: Kitchen;
   readonly number: number | null;
   readonly newest: number | null;
-  readonly versions: readonly VersionLink[];
   readonly save: (input: SaveInput) => Promise<SaveAnswer>;
 }
 
@@ -55,20 +67,36 @@ interface Passed {
   readonly theirs: number;
 }
 
+/** What stands to be taken or refused. */
+interface Pending {
+  readonly proposals: readonly Proposal[];
+  readonly at: number;
+  /** Rails that were dragged for it, and where to; a further drag adds to them. */
+  readonly wishes: Readonly<Partial<Record<Rail, number>>>;
+}
+
+type Asking = { readonly what: 'swap' | 'drive' | 'opened'; readonly key: string } | null;
+
 /** A box with words of its own takes them back itself; an empty one leaves Ctrl+Z to the bench. */
 const undoesItself = (t: EventTarget | null): boolean =>
   (t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement) && t.value !== '' && t.closest('[data-own-undo]') !== null;
 
 const same = (a: Formula, b: Formula): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-const options = <T extends string>(names: Readonly<Record<T, string>>): readonly { readonly value: T; readonly label: string }[] =>
-  (Object.entries(names) as [T, string][]).map(([value, label]) => ({ value, label }));
+/** The forms of a typed number have keys of their own: Enter and Esc there are not the proposal's. */
+const inOwnForm = (t: EventTarget | null): boolean =>
+  t instanceof HTMLElement && (t.closest('[role=dialog],[role=menu],[role=listbox]') !== null || 'number' in t.dataset);
+const inText = (t: EventTarget | null): boolean =>
+  t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLButtonElement || t instanceof HTMLAnchorElement;
 
+const FORK_NAMES: Readonly<Partial<Record<KindId, readonly [string, string]>>> = { crepe: ['sweet', 'savoury'] };
+
+const saidRail = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
 /** The Bench: one formula, its sheet and its balance. */
-export function Bench({ formulaId: openedId, formula: loaded, number, newest, versions, save }: Props) {
+export function Bench({ formulaId: openedId, formula: loaded, house, number, newest, save }: Props) {
   const router = useRouter();
-  const [state, send] = useReducer(benchReducer, loaded, startBench);
-  const { formula } = state;
+  const [state, send] = useReducer(benchReducer, { formula: loaded, house }, startBench);
+  const { formula, end } = state;
   // a new formula has its id from the first save on, before the address has it
   const [formulaId, setFormulaId] = useState(openedId);
   const [savedFormula, setSavedFormula] = useState(loaded);
@@ -78,16 +106,20 @@ export function Bench({ formulaId: openedId, formula: loaded, number, newest, ve
   const [refusal, setRefusal] = useState<string | null>(null);
   const [passed, setPassed] = useState<Passed | null>(null);
   const [brought, setBrought] = useState<string | null>(null);
-  const [pasting, setPasting] = useState(formulaId === null);
+  const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(formulaId === null ? 'card' : null);
   const [saving, setSaving] = useState(false);
+  const [pending, setPending] = useState<Pending | null>(null);
+  const [asking, setAsking] = useState<Asking>(null);
   const ready = useRef(false);
+  const solver = useRef<Solver | null>(null);
 
-  const lines = useMemo(() => formulaLines(formula), [formula]);
-  const analysis = useMemo(() => analyse(lines, formula.kind, formula.school), [lines, formula.kind, formula.school]);
-  const savedAnalysis = useMemo(
-    () => (formulaId ? analyse(formulaLines(savedFormula), formula.kind, formula.school) : null),
-    [formulaId, savedFormula, formula.kind, formula.school],
-  );
+  const bench = useMemo(() => ({ formula, house, end }), [formula, house, end]);
+  const lines = useMemo(() => formulaLines(formula, house), [formula, house]);
+  const worked = useMemo(() => analyseFormula(formula, house, end), [formula, house, end]);
+  const savedAnalysis = useMemo(() => (formulaId ? analyseFormula(savedFormula, house, end).analysis : null), [formulaId, savedFormula, house, end]);
+  const proposal = pending?.proposals[pending.at] ?? null;
+  const proposed = useMemo(() => (proposal ? workedAs(bench, proposal.formula) : null), [bench, proposal]);
+  const diff = useMemo(() => (proposal ? diffSheet(bench, proposal.formula) : null), [bench, proposal]);
   const dirty = !same(formula, savedFormula);
 
   // unsaved work comes back after a reload; once, so that a refresh after a save disturbs nobody who types on
@@ -99,7 +131,7 @@ export function Bench({ formulaId: openedId, formula: loaded, number, newest, ve
       send({ do: 'load', formula: draft.formula });
       setBase({ basedOn: draft.basedOn, knownNewest: draft.knownNewest });
       setBrought(new Date(draft.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }));
-      if (draft.formula.entries.length > 0) setPasting(false);
+      if (draft.formula.entries.length > 0) setBeginning(null);
     }
   }, [formulaId, loaded, number, newest]);
   useEffect(() => {
@@ -108,38 +140,129 @@ export function Bench({ formulaId: openedId, formula: loaded, number, newest, ve
     keepDraft(formulaId, base.basedOn, dirty ? draft : null);
   }, [formula, base, dirty, formulaId]);
 
-  const doSave = useCallback(async () => {
-    if (saving) return;
-    setSaving(true);
-    setRefusal(null);
-    setErrors({});
-    let answer: SaveAnswer;
-    try {
-      answer = await save({ formulaId, ...base, formula, changeNote: note });
-    } catch {
-      answer = { ok: false, message: 'Even Crumb does not answer just now. What you typed is kept in this browser: save again in a moment.', fields: {} };
-    }
-    setSaving(false);
-    if (!answer.ok) {
-      setErrors(answer.fields);
-      setRefusal(answer.fields['formula.name'] ? null : answer.message);
-      return;
-    }
-    const { saved } = answer;
-    keepDraft(formulaId, base.basedOn, null);
-    setFormulaId(saved.formulaId);
-    setSavedFormula(formula);
-    setBase({ basedOn: saved.number, knownNewest: saved.number });
-    setNote('');
-    setBrought(null);
-    setPassed(saved.passedBy ? { mine: saved.number, theirs: saved.passedBy.number } : null);
-    toast(`Saved as version ${saved.number}`);
-    if (formulaId === null) router.replace(`/formulas/${saved.formulaId}`);
-    else router.refresh();
-  }, [saving, save, formulaId, base, formula, note, router]);
+  useEffect(() => {
+    const s = startSolver();
+    solver.current = s;
+    return () => s.end();
+  }, []);
+  // whatever changes the formula ends what was proposed for the old one
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the formula and the end are what it waits for
+  useEffect(() => {
+    solver.current?.cancel();
+    setPending(null);
+  }, [formula, end]);
+
+  const propose = useCallback((proposals: readonly Proposal[]): void => {
+    solver.current?.cancel();
+    setPending(proposals.length > 0 ? { proposals, at: 0, wishes: {} } : null);
+  }, []);
+  const refuse = useCallback((): void => {
+    solver.current?.cancel();
+    setPending(null);
+  }, []);
+  const take = useCallback((): void => {
+    if (!proposal) return;
+    send({ do: 'put', formula: proposal.formula });
+    setPending(null);
+  }, [proposal]);
+
+  const wishes = useRef<Readonly<Partial<Record<Rail, number>>>>({});
+  wishes.current = pending?.wishes ?? {};
+  const onWish = useCallback(
+    (rail: Rail, value: number): void => {
+      const all = { ...wishes.current, [rail]: value };
+      wishes.current = all;
+      const list = (Object.entries(all) as [Rail, number][]).map(([r, v]) => ({ rail: r, value: v }));
+      const asked = ask(bench, worked, list);
+      void solver.current?.ask(asked.question).then((answer) => {
+        if (!answer) return;
+        const bent = bentFrom(bench, worked, asked, answer);
+        const title = list.map((x) => `${RAIL_NAMES[x.rail]} to ${saidRail(x.rail, x.value)}`).join(', ');
+        const moved: Proposal = {
+          title,
+          why: 'The lines that are not pinned move by the least that does it; the other ratios stay about where they are.',
+          formula: withGrams(bench, worked.lines, bent.grams, 0.01),
+          short: bent.short,
+        };
+        setPending({ proposals: [moved], at: 0, wishes: all });
+      });
+    },
+    [bench, worked],
+  );
+
+  const onNudge = useCallback(
+    (rail: Rail, by: number, step: number): void => {
+      const from = wishes.current[rail] ?? railOf(worked.analysis, rail)?.tested ?? 0;
+      onWish(rail, Math.max(0, rounded(from + by, step)));
+    },
+    [onWish, worked],
+  );
+
+  const tools = useMemo(
+    (): LineTools => ({
+      send,
+      choose: (key, choice) => send({ do: 'choose', key, choice }),
+      onSwap: (key) => setAsking({ what: 'swap', key }),
+      onDrive: (key) => setAsking({ what: 'drive', key }),
+      onOpened: (key) => setAsking({ what: 'opened', key }),
+      onApart: (key) => {
+        const f = takeApart(bench, key);
+        if (f) send({ do: 'put', formula: f });
+      },
+      onEnd: (key, to) => send({ do: 'put', formula: to === 'differ' ? differByEnd(bench.formula, key) : toEnd(bench.formula, key, to) }),
+    }),
+    [bench],
+  );
+  const askedLine = asking ? worked.lines.find((l) => l.key === asking.key) : undefined;
+  const pickSwap = (s: Swap): void => {
+    setAsking(null);
+    if (askedLine)
+      propose([swapRebalanced(bench, askedLine, s), swapOnly(bench, askedLine, s)].map((p, i) => ({ ...p, title: i === 0 ? p.title : 'Only this line' })));
+  };
+  const pickDrive = (grams: number): void => {
+    setAsking(null);
+    if (asking) propose([drive(bench, asking.key, grams, 'scale'), drive(bench, asking.key, grams, 'rebalance')].filter((p) => p !== null));
+  };
+
+  const doSave = useCallback(
+    async (said?: string) => {
+      if (saving) return;
+      setSaving(true);
+      setRefusal(null);
+      setErrors({});
+      let answer: SaveAnswer;
+      try {
+        answer = await save({ formulaId, ...base, formula, changeNote: said ?? note });
+      } catch {
+        answer = { ok: false, message: 'Even Crumb does not answer just now. What you typed is kept in this browser: save again in a moment.', fields: {} };
+      }
+      setSaving(false);
+      if (!answer.ok) {
+        setErrors(answer.fields);
+        setRefusal(answer.fields['formula.name'] ? null : answer.message);
+        return;
+      }
+      const { saved } = answer;
+      keepDraft(formulaId, base.basedOn, null);
+      setFormulaId(saved.formulaId);
+      setSavedFormula(formula);
+      setBase({ basedOn: saved.number, knownNewest: saved.number });
+      setNote('');
+      setBrought(null);
+      setPassed(saved.passedBy ? { mine: saved.number, theirs: saved.passedBy.number } : null);
+      toast(`Saved as version ${saved.number}`);
+      if (formulaId === null) router.replace(`/formulas/${saved.formulaId}`);
+      else router.refresh();
+    },
+    [saving, save, formulaId, base, formula, note, router],
+  );
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
+      if (proposal && !e.ctrlKey && !e.metaKey && !e.altKey && !inOwnForm(e.target)) {
+        if (e.key === 'Escape') refuse();
+        else if (e.key === 'Enter' && !inText(e.target)) take();
+      }
       if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
       const key = e.key.toLowerCase();
       if (key === 's') void doSave();
@@ -149,14 +272,33 @@ export function Bench({ formulaId: openedId, formula: loaded, number, newest, ve
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [doSave]);
+  }, [doSave, proposal, refuse, take]);
 
   const kind = kindById(formula.kind);
-  const setConvention = (part: Partial<Conventions>): void => send({ do: 'set', part: { conventions: { ...formula.conventions, ...part } }, place: null });
-  const setKind = (id: KindId): void => send({ do: 'set', part: { kind: id, school: kindById(id).schools[0].id }, place: null });
+  const schoolId = schoolOf(kind, schoolIdOf(formula, end)).id;
+  const setKind = (id: KindId): void => {
+    const first = kindById(id).schools[0].id;
+    const ends: Formula['ends'] = formula.ends && [
+      { ...formula.ends[0], school: first },
+      { ...formula.ends[1], school: first },
+    ];
+    send({ do: 'set', part: { kind: id, school: first, ends }, place: null });
+  };
+  const setSchool = (school: string): void => {
+    const ends: Formula['ends'] = formula.ends && [
+      formula.ends[0].id === end ? { ...formula.ends[0], school } : formula.ends[0],
+      formula.ends[1].id === end ? { ...formula.ends[1], school } : formula.ends[1],
+    ];
+    send({ do: 'set', part: ends ? { ends } : { school }, place: null });
+  };
+  const forkIt = (): void => {
+    const names = FORK_NAMES[formula.kind] ?? ['sweet', 'savoury'];
+    const second = kind.schools.find((s) => s.id === names[1])?.id ?? formula.school;
+    send({ do: 'put', formula: fork(formula, names, [formula.school, second]) });
+  };
   const make = (): void => {
     if (dirty || !formulaId) toast('Save first: a batch is made from a saved version.');
-    else router.push(`/formulas/${formulaId}/plan?version=${base.basedOn}`);
+    else router.push(`/formulas/${formulaId}/plan?version=${base.basedOn}${end ? `&end=${end}` : ''}`);
   };
 
   return (
@@ -174,12 +316,7 @@ export function Bench({ formulaId: openedId, formula: loaded, number, newest, ve
         />
         <Choice label="Kind" value={formula.kind} onChange={setKind} options={KINDS.map((k) => ({ value: k.id, label: k.name }))} />
         {kind.schools.length > 1 ? (
-          <Choice
-            label="School"
-            value={schoolOf(kind, formula.school).id}
-            onChange={(school) => send({ do: 'set', part: { school }, place: null })}
-            options={kind.schools.map((s) => ({ value: s.id, label: s.name }))}
-          />
+          <Choice label="School" value={schoolId} onChange={setSchool} options={kind.schools.map((s) => ({ value: s.id, label: s.name }))} />
         ) : null}
         <Field
           data-own-undo
@@ -197,39 +334,36 @@ export function Bench({ formulaId: openedId, formula: loaded, number, newest, ve
           <Button look="bare" aria-label="Redo" disabled={state.future.length === 0} onClick={() => send({ do: 'redo' })} className="!min-h-11">
             <Redo2 size={20} aria-hidden />
           </Button>
-          <Button look={dirty ? 'now' : 'plain'} disabled={saving || (!dirty && formulaId !== null)} onClick={() => void doSave()} className="!min-h-11">
+          <Button
+            look={dirty && !proposal ? 'now' : 'plain'}
+            disabled={saving || (!dirty && formulaId !== null)}
+            onClick={() => void doSave()}
+            className="!min-h-11"
+          >
             {saving ? 'Saving' : 'Save'}
           </Button>
-          <Button look={!dirty && formulaId ? 'now' : 'plain'} onClick={make} className="!min-h-11">
+          <Button look={!dirty && formulaId && !proposal ? 'now' : 'plain'} onClick={make} className="!min-h-11">
             Scale and make
           </Button>
         </div>
       </div>
 
-      <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-line pb-2">
-        <Choice inline label="Cup" value={formula.conventions.cup} onChange={(cup) => setConvention({ cup })} options={options(CONVENTION_NAMES.cup)} />
-        <Choice
-          inline
-          label="Flour fill"
-          value={formula.conventions.flourFill}
-          onChange={(flourFill) => setConvention({ flourFill })}
-          options={options(CONVENTION_NAMES.flourFill)}
-        />
-        <Choice inline label="Egg" value={formula.conventions.egg} onChange={(egg) => setConvention({ egg })} options={options(CONVENTION_NAMES.egg)} />
-        <Choice inline label="Salt" value={formula.conventions.salt} onChange={(salt) => setConvention({ salt })} options={options(CONVENTION_NAMES.salt)} />
-        {versions.length > 1 ? (
-          <span className="ml-auto">
-            <Choice
-              inline
-              narrow
-              label="Version"
-              value={String(number)}
-              onChange={(v) => router.push(`/formulas/${formulaId}?version=${v}`)}
-              options={versions.map((v) => ({ value: String(v.number), label: v.label }))}
-            />
-          </span>
-        ) : null}
+      <div className="mt-1.5 flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line pb-1.5">
+        <WaysPopover formula={formula} house={house} onChange={(part) => send({ do: 'set', part, place: null })} />
+        <span className="ml-auto flex items-center gap-1">
+          {formula.ends || formula.entries.length === 0 ? null : (
+            <Button look="bare" className="!min-h-9" onClick={forkIt}>
+              Two ends
+            </Button>
+          )}
+          {formulaId ? (
+            <Link href={`/formulas/${formulaId}/history`} className={`${lookOf('bare')} !min-h-9`}>
+              Versions and comparing
+            </Link>
+          ) : null}
+        </span>
       </div>
+      <EndsBar formula={formula} end={end} send={send} />
 
       <div className="mt-2 grid gap-2" aria-live="polite">
         {refusal ? (
@@ -262,30 +396,100 @@ export function Bench({ formulaId: openedId, formula: loaded, number, newest, ve
         ) : null}
         {number !== null && newest !== null && base.basedOn !== null && base.basedOn < newest && !passed ? (
           <Notice weight="note" role="status">
-            This is version {base.basedOn} of {newest}. Saving makes a new version from it.
+            This is version {base.basedOn} of {newest}. Saving makes a new version from it.{' '}
+            {dirty ? null : (
+              <button
+                type="button"
+                className="font-semibold text-rim underline"
+                disabled={saving}
+                onClick={() => void doSave(`back to version ${base.basedOn}`)}
+              >
+                Go back to it, as a new version
+              </button>
+            )}
           </Notice>
         ) : null}
       </div>
 
-      <div className="mt-2 grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-        <div>
-          {pasting ? <PasteCard formula={formula} send={send} first={formula.entries.length === 0} onDone={() => setPasting(false)} /> : null}
-          {pasting && formula.entries.length === 0 ? null : <Sheet formula={formula} lines={lines} analysis={analysis} send={send} />}
-          {pasting ? null : (
-            <Button look="bare" className="mt-2" onClick={() => setPasting(true)}>
-              Paste a card
-            </Button>
+      {beginning !== null && formula.entries.length === 0 ? (
+        <div className="mt-3">
+          <Taps
+            label="Begin with"
+            value={beginning}
+            onChange={(v) => v !== '' && setBeginning(v)}
+            options={[
+              { value: 'card', label: 'A card, pasted' },
+              { value: 'nothing', label: 'From nothing' },
+            ]}
+          />
+        </div>
+      ) : null}
+      {beginning === 'nothing' && formula.entries.length === 0 ? (
+        <div className="mt-3">
+          <StartForm
+            key={`${formula.kind} ${schoolId}`}
+            house={house}
+            kindId={formula.kind}
+            schoolId={schoolId}
+            onStart={(f) => {
+              send({ do: 'put', formula: { ...f, name: formula.name, conventions: formula.conventions, ways: formula.ways } });
+              setBeginning(null);
+            }}
+          />
+        </div>
+      ) : (
+        <div className="mt-2 grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+          <div>
+            {proposal && pending ? (
+              <ProposalBar proposals={pending.proposals} at={pending.at} onAt={(at) => setPending({ ...pending, at })} onTake={take} onRefuse={refuse} />
+            ) : null}
+            {beginning === 'card' ? (
+              <PasteCard formula={formula} house={house} send={send} first={formula.entries.length === 0} onDone={() => setBeginning(null)} />
+            ) : null}
+            {beginning === 'card' && formula.entries.length === 0 ? null : (
+              <Sheet formula={formula} house={house} end={end} lines={lines} analysis={worked.analysis} diff={diff} tools={tools} send={send} />
+            )}
+            {beginning === null ? (
+              <Button look="bare" className="mt-2" onClick={() => setBeginning('card')}>
+                Paste a card
+              </Button>
+            ) : null}
+          </div>
+          {formula.entries.length > 0 ? (
+            <div className="lg:sticky lg:top-2 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
+              <Balance
+                bench={bench}
+                worked={worked}
+                proposed={proposed}
+                saved={savedAnalysis}
+                send={send}
+                onPropose={propose}
+                onWish={onWish}
+                onNudge={onNudge}
+                onTake={take}
+              />
+            </div>
+          ) : (
+            <section className="max-w-md pt-2 text-soft">
+              <p>Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with something to pick.</p>
+              <p className="mt-2">The balance stands here: water, egg, fat, sugar, salt and lift against what most batters of this kind have.</p>
+            </section>
           )}
         </div>
-        {formula.entries.length > 0 ? (
-          <Balance analysis={analysis} saved={savedAnalysis} />
-        ) : (
-          <section className="max-w-md pt-2 text-soft">
-            <p>Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with something to pick.</p>
-            <p className="mt-2">The balance stands here: water, egg, fat, sugar, salt and lift against what most batters of this kind have.</p>
-          </section>
-        )}
-      </div>
+      )}
+      {asking?.what === 'swap' && askedLine ? <SwapDialog bench={bench} lineKey={askedLine.key} onClose={() => setAsking(null)} onPick={pickSwap} /> : null}
+      {asking?.what === 'drive' && askedLine ? <DriveDialog line={askedLine} onClose={() => setAsking(null)} onDrive={pickDrive} /> : null}
+      {asking?.what === 'opened' && askedLine ? (
+        <OpenedDialog
+          line={askedLine}
+          today={house.today ?? ''}
+          onClose={() => setAsking(null)}
+          onOpened={(opened) => {
+            send({ do: 'put', formula: editEntry(formula, askedLine.key, { opened }) });
+            setAsking(null);
+          }}
+        />
+      ) : null}
     </div>
   );
 }

@@ -1,45 +1,79 @@
 'use client';
-import { MoreHorizontal } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { GripVertical, Pin } from 'lucide-react';
 import { type KeyboardEvent, memo } from 'react';
-import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
-import type { FormulaLine } from '@/core/formula/formula';
+import { DRESSING_NAMES, type Formula, type FormulaLine, MOMENT_NAMES } from '@/core/formula/formula';
 import { isFlour } from '@/core/pantry/ingredient';
-import { grams, gramsNumber, percent } from '@/core/quantity/say';
+import { grams, gramsNumber, percentNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
-import type { BenchAction } from './state';
+import type { LineDiff } from './diff';
+import { LineMenu } from './line-menu';
+import type { LineTools } from './line-tools';
+import { NumberCell } from './number-cell';
 
 interface Props {
   readonly line: FormulaLine;
   readonly flourG: number;
-  readonly send: (a: BenchAction) => void;
+  /** Not the only flour: its share can be changed. */
+  readonly blended: boolean;
+  readonly diff: LineDiff | undefined;
+  readonly ends: Formula['ends'];
+  readonly tools: LineTools;
   readonly onFocus: (key: string | null) => void;
   readonly onMove: (from: HTMLInputElement, by: 1 | -1) => void;
+  readonly onShift: (key: string, by: 1 | -1) => void;
 }
+
+/** Columns of a row of the sheet, and of its head. */
+export const ROW_GRID = 'grid grid-cols-[1.25rem_1fr_5rem_4.1rem_2rem_2rem] items-center gap-x-1';
 
 /** Wide enough a bracket to be worth a line of its own. */
 const isWide = (l: FormulaLine): boolean => l.grams !== null && l.gramsLow !== null && l.gramsHigh !== null && l.gramsHigh - l.gramsLow > 0.12 * l.grams;
 
-/** One line of the sheet: as the cook wrote it, and what that weighs. */
-export const LineRow = memo(function LineRow({ line, flourG, send, onFocus, onMove }: Props) {
+/** "912 g buttermilk" says no more than the weight beside it. */
+const plainGrams = /^[\d.]+ g /;
+
+/** One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed over. */
+export const LineRow = memo(function LineRow({ line, flourG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
+  const { send } = tools;
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: line.key });
   // what goes in the pan or on the table may well have no amount
   const asNeeded = line.use !== 'batter' && line.grams === null && line.amounts.length === 0;
-  const asks = line.status !== 'read' && !asNeeded;
-  const pct = line.grams !== null && line.use === 'batter' && flourG > 0 ? (100 * line.grams) / flourG : null;
+  const asks = line.status !== 'read' && !asNeeded && !line.off;
   const flour = line.ingredient !== null && isFlour(line.ingredient);
+  const pct = line.grams !== null && line.use === 'batter' && flourG > 0 && !line.off ? (100 * line.grams) / flourG : null;
   const onKey = (e: KeyboardEvent<HTMLInputElement>): void => {
-    if (e.key === 'Enter' || e.key === 'ArrowDown') onMove(e.currentTarget, 1);
-    else if (e.key === 'ArrowUp') onMove(e.currentTarget, -1);
-    else if (e.key === 'Backspace' && e.altKey) {
+    const alt = e.altKey && !e.ctrlKey && !e.metaKey;
+    if (alt && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) onShift(line.key, e.key === 'ArrowUp' ? -1 : 1);
+    else if (alt && e.key === 'Backspace') {
       onMove(e.currentTarget, 1);
       send({ do: 'take-off', key: line.key });
-    } else return;
+    } else if (alt && e.code === 'KeyP') tools.choose(line.key, { pinned: line.pinned ? undefined : true });
+    else if (alt && e.code === 'KeyO') send({ do: 'switch', key: line.key, off: !line.off });
+    else if (alt && e.code === 'KeyS') tools.onSwap(line.key);
+    else if (e.key === 'Enter' || e.key === 'ArrowDown') onMove(e.currentTarget, 1);
+    else if (e.key === 'ArrowUp') onMove(e.currentTarget, -1);
+    else return;
     e.preventDefault();
   };
   const says = `says-${line.key}`;
+  const short = line.text.slice(0, 60) || 'an empty line';
+  const marks = asks ? 'my-1 rounded-hold border-l-8 border-rim bg-white' : diff ? 'rounded-hold bg-butter/45' : isDragging ? 'rounded-hold bg-wash' : '';
+  const endName = line.end === null ? null : (ends?.find((e) => e.id === line.end)?.name ?? null);
   return (
-    <li className={asks ? 'my-1 rounded-hold border-l-8 border-rim bg-white' : ''}>
-      <div className="grid grid-cols-[1fr_5.5rem_4rem_2.25rem] items-center gap-x-1">
+    <li ref={setNodeRef} className={marks} style={{ transform: CSS.Translate.toString(transform), transition }} data-row={line.key}>
+      <div className={ROW_GRID}>
+        <button
+          type="button"
+          ref={setActivatorNodeRef}
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${short}`}
+          className="grid h-9 cursor-grab touch-none place-items-center rounded text-line hover:text-rim focus-visible:text-rim"
+        >
+          <GripVertical size={16} aria-hidden />
+        </button>
         <input
           data-line
           aria-label="Line as written"
@@ -51,15 +85,25 @@ export const LineRow = memo(function LineRow({ line, flourG, send, onFocus, onMo
           onBlur={() => onFocus(null)}
           onKeyDown={onKey}
           spellCheck={false}
-          className="min-h-9 w-full min-w-0 rounded-lg border-2 border-transparent bg-transparent px-2 text-ellipsis hover:border-line focus:border-rim focus:bg-white focus:outline-none"
+          className={`min-h-9 w-full min-w-0 rounded-lg border-2 border-transparent bg-transparent px-1.5 text-ellipsis hover:border-line focus:border-rim focus:bg-white focus:outline-none ${line.off || diff?.goes ? 'text-soft line-through' : ''}`}
         />
         <span className="text-right leading-tight" data-grams={line.key}>
           {line.grams === null ? (
             <span className="text-soft">{asNeeded ? 'as needed' : 'no grams'}</span>
+          ) : diff ? (
+            <Becomes diff={diff} />
           ) : (
             <>
-              <strong className="font-semibold">{grams(line.grams)}</strong>
-              {isWide(line) ? (
+              <NumberCell
+                label={`Grams of ${short}`}
+                value={gramsNumber(line.grams)}
+                unit="g"
+                strong={!line.off}
+                fixed={line.off ? 'Switched off' : null}
+                most={1_000_000}
+                onCommit={(g) => send({ do: 'grams', key: line.key, grams: g })}
+              />
+              {isWide(line) && !line.off ? (
                 <span className="block text-xs text-soft">
                   {gramsNumber(line.gramsLow ?? 0)} to {gramsNumber(line.gramsHigh ?? 0)}
                 </span>
@@ -67,71 +111,99 @@ export const LineRow = memo(function LineRow({ line, flourG, send, onFocus, onMo
             </>
           )}
         </span>
-        <span className={`text-right ${flour ? 'font-semibold' : 'text-soft'}`}>{pct === null ? '' : percent(pct)}</span>
-        <RowMenu line={line} send={send} />
+        {pct === null ? (
+          <span className="text-right text-sm text-soft">{line.off ? 'off' : ''}</span>
+        ) : (
+          <NumberCell
+            label={`Percent of flour of ${short}`}
+            value={percentNumber(pct)}
+            unit="%"
+            strong={flour}
+            fixed={flour && !blended ? 'The only flour is always 100 %' : null}
+            most={flour ? 99 : 5000}
+            onCommit={(p) => send({ do: 'percent', key: line.key, percent: p })}
+          />
+        )}
+        {line.use === 'batter' && line.grams !== null ? (
+          <button
+            type="button"
+            aria-pressed={line.pinned}
+            aria-label={`Pin ${short}`}
+            title={line.pinned ? 'Pinned: it does not move' : 'Pin: this one does not move'}
+            onClick={() => tools.choose(line.key, { pinned: line.pinned ? undefined : true })}
+            className={`grid h-9 place-items-center rounded-hold ${line.pinned ? 'bg-rim text-white' : 'text-soft hover:bg-wash'}`}
+          >
+            <Pin size={15} aria-hidden fill={line.pinned ? 'currentColor' : 'none'} />
+          </button>
+        ) : (
+          <span />
+        )}
+        <LineMenu line={line} ends={ends} tools={tools} />
       </div>
-      {line.findings.length > 0 && !asNeeded ? (
-        <div id={says} className="flex flex-wrap items-center gap-x-2 gap-y-1 pr-2 pb-1.5 pl-2 text-sm">
+      {diff?.text && !plainGrams.test(diff.text) ? <p className="pr-2 pb-1 pl-8 text-sm">becomes “{diff.text}”</p> : null}
+      <Remarks line={line} endName={endName} />
+      {line.findings.length > 0 && !asNeeded && !line.off ? (
+        <div id={says} className="flex flex-wrap items-center gap-x-2 gap-y-1 pr-2 pb-1.5 pl-8 text-sm">
           {line.findings.map((f) => (
             <span key={f.code} className={asks || f.code === 'amounts-disagree' ? 'font-semibold' : 'text-soft'}>
               {f.message}
             </span>
           ))}
-          <Settle line={line} send={send} />
+          <Settle line={line} tools={tools} />
         </div>
       ) : null}
     </li>
   );
 });
 
+/** Old, new and the difference, while a proposal stands. */
+function Becomes({ diff }: { readonly diff: LineDiff }) {
+  if (diff.goes) return <span className="font-semibold">goes</span>;
+  if (diff.becomes === null) return <span className="text-soft">no grams</span>;
+  const d = diff.becomes - (diff.was ?? 0);
+  return (
+    <span className="block">
+      <strong>{grams(diff.becomes)}</strong>
+      {diff.was === null ? (
+        <span className="block text-xs">comes back</span>
+      ) : Math.abs(d) >= 0.005 ? (
+        <span className="block text-xs whitespace-nowrap">
+          was {gramsNumber(diff.was)}, {d > 0 ? '+' : '−'}
+          {gramsNumber(Math.abs(d))}
+        </span>
+      ) : null}
+    </span>
+  );
+}
+
+/** What was settled about a line besides its words. */
+function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endName: string | null }) {
+  const said = [
+    ...(endName ? [`only in ${endName}`] : []),
+    ...(line.moment && (line.moment !== 'bowl' || line.dressing !== 'plain')
+      ? [`${MOMENT_NAMES[line.moment]}${line.dressing === 'plain' ? '' : `, ${DRESSING_NAMES[line.dressing]}`}`]
+      : []),
+    ...(line.opened ? [`opened ${line.opened}, counted at ${Math.round(100 * line.strength)} % (model)`] : []),
+  ];
+  return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;
+}
+
 /** What can be tapped to settle a line. */
-function Settle({ line, send }: Pick<Props, 'line' | 'send'>) {
+function Settle({ line, tools }: { readonly line: FormulaLine; readonly tools: LineTools }) {
   if (line.findings.some((f) => f.code === 'amounts-disagree'))
     return (
       <>
-        <Button className="!min-h-8 !text-sm" onClick={() => send({ do: 'choose', key: line.key, choice: { stands: 'weight' } })}>
+        <Button className="!min-h-8 !text-sm" onClick={() => tools.choose(line.key, { stands: 'weight' })}>
           The weight stands
         </Button>
-        <Button className="!min-h-8 !text-sm" onClick={() => send({ do: 'choose', key: line.key, choice: { stands: 'volume' } })}>
+        <Button className="!min-h-8 !text-sm" onClick={() => tools.choose(line.key, { stands: 'volume' })}>
           The measure stands
         </Button>
       </>
     );
   return line.suggestions.map((i) => (
-    <Button key={i.id} className="!min-h-8 !px-2.5 !text-sm" onClick={() => send({ do: 'choose', key: line.key, choice: { ingredientId: i.id } })}>
+    <Button key={i.id} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.choose(line.key, { ingredientId: i.id })}>
       {i.name}
     </Button>
   ));
-}
-
-const ITEM = 'flex min-h-10 items-center rounded-[7px] px-3 outline-none data-[highlighted]:bg-wash data-[disabled]:opacity-45';
-
-function RowMenu({ line, send }: Pick<Props, 'line' | 'send'>) {
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>
-        <Button look="bare" className="!min-h-9 !px-1.5" aria-label={`More for ${line.text.slice(0, 60) || 'an empty line'}`}>
-          <MoreHorizontal size={20} aria-hidden />
-        </Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" className="hold z-50 min-w-48 p-1 shadow-lg">
-          {VESSELS.map((v) => (
-            <DropdownMenu.Item
-              key={v}
-              disabled={v === line.vessel}
-              className={ITEM}
-              onSelect={() => send({ do: 'choose', key: line.key, choice: { vessel: v } })}
-            >
-              {v === 'fold-in' ? 'Fold in' : `To: ${VESSEL_NAMES[v].toLowerCase()}`}
-            </DropdownMenu.Item>
-          ))}
-          <DropdownMenu.Separator className="my-1 border-t border-line" />
-          <DropdownMenu.Item className={ITEM} onSelect={() => send({ do: 'take-off', key: line.key })}>
-            Take off the sheet
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
 }

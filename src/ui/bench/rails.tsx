@@ -1,11 +1,17 @@
-import type { Analysis, RailReading } from '@/core/analyse';
-import type { Rail, Zone } from '@/core/formula/kinds';
+'use client';
+import { Pin } from 'lucide-react';
+import { Slider } from 'radix-ui';
+import { useState } from 'react';
+import { type Analysis, type RailReading, railOf } from '@/core/analyse';
+import type { Held } from '@/core/formula/formula';
+import { RAIL_NAMES, type Rail, type Zone } from '@/core/formula/kinds';
 import { lift, percent, percentNumber } from '@/core/quantity/say';
-
-const NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Lift' };
 
 const say = (r: Rail, x: number): string => (r === 'lift' ? lift(x) : percentNumber(x));
 const sayUnit = (r: Rail, x: number): string => (r === 'lift' ? `${lift(x)} g` : percent(x));
+
+/** The smallest move of a rail, by an arrow key. Page keys move ten of them. */
+const STEP: Readonly<Record<Rail, number>> = { water: 1, egg: 1, fat: 0.5, sugar: 0.5, salt: 0.1, lift: 0.02 };
 
 interface Scale {
   readonly from: number;
@@ -17,8 +23,8 @@ const scaleOf = ([low, high]: Zone): Scale => ({ from: Math.max(0, low - (high -
 
 const at = (x: number, s: Scale): number => Math.min(100, Math.max(0, (100 * (x - s.from)) / (s.to - s.from)));
 
-const isMoved = (r: RailReading, zone: Zone, saved: number | null): saved is number =>
-  saved !== null && Math.abs(at(saved, scaleOf(zone)) - at(r.tested, scaleOf(zone))) > 0.7;
+/** Far enough apart on the rail to be two marks. */
+const apart = (a: number, b: number, zone: Zone): boolean => Math.abs(at(a, scaleOf(zone)) - at(b, scaleOf(zone))) > 0.7;
 
 function words(r: RailReading): string {
   if (!r.zone) return '';
@@ -29,71 +35,227 @@ function words(r: RailReading): string {
   return `${far ? 'far ' : ''}${standing} by ${say(r.rail, off)}`;
 }
 
+export interface RailTools {
+  /** Asks for a rail to stand somewhere. */
+  readonly onWish: (rail: Rail, value: number) => void;
+  /** Moves a rail on from where it was last asked to stand: quick keys add up before the answer is there. */
+  readonly onNudge: (rail: Rail, by: number, step: number) => void;
+  readonly onTake: () => void;
+  readonly held: Held;
+  readonly onHeld: (held: Held) => void;
+}
+
+interface Props extends RailTools {
+  /** As the formula stands. */
+  readonly now: Analysis;
+  /** As a proposal would have it; null when there is none. */
+  readonly proposed: Analysis | null;
+  readonly saved: Analysis | null;
+}
+
 /** One rail a ratio: the zone of the kind and school, where this formula stands, and where the saved version stood. */
-export function Rails({ analysis, saved }: { readonly analysis: Analysis; readonly saved: Analysis | null }) {
-  if (analysis.rails.length === 0) return <p className="py-4 text-soft">The ratios need a flour line with an amount.</p>;
-  const before = (r: RailReading): number | null => saved?.rails.find((s) => s.rail === r.rail)?.tested ?? null;
-  const moved = analysis.rails.some((r) => r.zone && isMoved(r, r.zone, before(r)));
+export function Rails({ now, proposed, saved, ...tools }: Props) {
+  const shown = proposed ?? now;
+  if (shown.rails.length === 0) return <p className="py-4 text-soft">The ratios need a flour line with an amount.</p>;
+  const before = (a: Analysis | null, r: Rail): number | null => (a ? (railOf(a, r)?.tested ?? null) : null);
+  const savedMoved = shown.rails.some((r) => {
+    const s = before(saved, r.rail);
+    const t = proposed ? before(now, r.rail) : null;
+    return r.zone && s !== null && apart(s, r.tested, r.zone) && (t === null || apart(s, t, r.zone));
+  });
   return (
     <div>
-      <ul aria-label="Balance" className="grid gap-y-1">
-        {analysis.rails.map((r) => (
-          <RailRow key={r.rail} r={r} saved={before(r)} />
+      <ul aria-label="Ratios" className="grid gap-y-0.5">
+        {shown.rails.map((r) => (
+          <RailRow key={r.rail} r={r} today={proposed ? before(now, r.rail) : null} saved={before(saved, r.rail)} {...tools} />
         ))}
       </ul>
-      <p className="mt-0.5 text-[13px] text-soft">Percent of flour; lift in g of gas per 100 g flour.{moved ? ' The hollow mark is the saved version.' : ''}</p>
+      <p className="mt-0.5 flex flex-wrap gap-x-3 text-[13px] text-soft">
+        <span>Percent of flour; lift in g of gas per 100 g flour.</span>
+        {proposed ? (
+          <span>
+            <i className="mr-1 inline-block h-3 w-[5px] rounded-sm border border-rim bg-butter align-[-1px]" aria-hidden />
+            today
+          </span>
+        ) : null}
+        {savedMoved ? (
+          <span>
+            <i className="mr-1 inline-block h-3 w-2 rounded-sm border-2 border-rim align-[-1px]" aria-hidden />
+            saved version
+          </span>
+        ) : null}
+      </p>
     </div>
   );
 }
 
-function RailRow({ r, saved }: { readonly r: RailReading; readonly saved: number | null }) {
-  const held = r.value - r.tested > 0.5;
-  const standing = words(r);
+interface RowProps extends RailTools {
+  readonly r: RailReading;
+  readonly today: number | null;
+  readonly saved: number | null;
+}
+
+function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: RowProps) {
+  const bound = r.value - r.tested > 0.5;
   const inRange = r.reading?.standing === 'in';
+  const isHeld = held.rails.includes(r.rail);
   return (
-    <li className="grid grid-cols-[3.6rem_4.6rem_1fr_8.2rem] items-center gap-x-2" data-rail={r.rail}>
-      <span className="font-semibold">{NAMES[r.rail]}</span>
-      <span className="text-right">
-        <strong className="text-[19px] leading-none">{sayUnit(r.rail, r.tested)}</strong>
-      </span>
-      {r.zone ? <Track r={r} zone={r.zone} saved={saved} /> : <span className="h-9 self-center border-b border-line" aria-hidden />}
+    <li className="grid grid-cols-[3.4rem_5rem_1fr_7.4rem_2.25rem] items-center gap-x-2" data-rail={r.rail}>
+      <span className="font-semibold">{RAIL_NAMES[r.rail]}</span>
+      <RailNumber r={r} onWish={onWish} disabled={!r.reading} />
+      {r.zone ? (
+        <Track r={r} zone={r.zone} today={today} saved={saved} onWish={onWish} onNudge={onNudge} onTake={onTake} />
+      ) : (
+        <span className="h-9 self-center border-b border-line" aria-hidden />
+      )}
       <span className={`text-[13px] leading-tight ${inRange ? 'text-herb' : 'font-semibold text-ink'}`}>
         {inRange ? '✓ ' : ''}
-        {standing}
+        {words(r)}
         {r.rail === 'lift' && !inRange && r.reading ? ' g' : ''}
-        {held ? <span className="block font-normal text-soft">and {percent(r.value - r.tested)} held in puree</span> : null}
+        {today !== null && say(r.rail, today) !== say(r.rail, r.tested) ? (
+          <span className="block font-normal text-soft">today {sayUnit(r.rail, today)}</span>
+        ) : bound ? (
+          <span className="block font-normal text-soft">and {percent(r.value - r.tested)} in puree</span>
+        ) : null}
       </span>
+      <button
+        type="button"
+        aria-pressed={isHeld}
+        aria-label={`Hold ${RAIL_NAMES[r.rail].toLowerCase()} where it is`}
+        title={isHeld ? 'Held: other rails leave it where it is' : 'Hold it where it is'}
+        onClick={() => onHeld({ ...held, rails: isHeld ? held.rails.filter((x) => x !== r.rail) : [...held.rails, r.rail] })}
+        className={`grid size-9 place-items-center rounded-hold ${isHeld ? 'bg-rim text-white' : 'text-rim hover:bg-wash'}`}
+      >
+        <Pin size={16} aria-hidden fill={isHeld ? 'currentColor' : 'none'} />
+      </button>
     </li>
   );
 }
 
-function Track({ r, zone, saved }: { readonly r: RailReading; readonly zone: Zone; readonly saved: number | null }) {
+/** The number of a rail, to be typed over. */
+function RailNumber({ r, onWish, disabled }: { readonly r: RailReading; readonly onWish: (rail: Rail, value: number) => void; readonly disabled: boolean }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const value =
+    typed === null
+      ? null
+      : Number(
+          typed
+            .trim()
+            .replace(',', '.')
+            .replace(/\s*(?:%|g)$/, ''),
+        );
+  const wrong = typed !== null && typed.trim() !== '' && (value === null || !Number.isFinite(value) || value < 0 || value > 2000);
+  const send = (): void => {
+    if (typed !== null && typed.trim() !== '' && !wrong && value !== null) onWish(r.rail, value);
+    if (!wrong) setTyped(null);
+  };
+  return (
+    <span className="relative flex items-baseline justify-end gap-1 rounded-lg focus-within:bg-white">
+      <input
+        aria-label={`${RAIL_NAMES[r.rail]}, ${r.rail === 'lift' ? 'g of gas per 100 g flour' : 'percent of flour'}`}
+        aria-invalid={wrong ? true : undefined}
+        data-own-undo
+        data-number
+        inputMode="decimal"
+        disabled={disabled}
+        value={typed ?? say(r.rail, r.tested)}
+        onFocus={(e) => e.currentTarget.select()}
+        onChange={(e) => setTyped(e.target.value.slice(0, 12))}
+        onBlur={send}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') send();
+          else if (e.key === 'Escape') setTyped(null);
+          else return;
+          e.preventDefault();
+          e.stopPropagation();
+        }}
+        className={`h-9 w-full min-w-0 rounded-lg border-2 bg-transparent text-right text-[19px] font-bold focus:border-rim focus:bg-white focus:outline-none ${wrong ? '!border-berry' : 'border-transparent hover:border-line'}`}
+      />
+      <strong className="w-4 shrink-0 text-[15px]">{r.rail === 'lift' ? 'g' : '%'}</strong>
+      {wrong ? (
+        <span
+          role="alert"
+          className="absolute top-9 right-0 z-10 rounded-hold border-2 border-berry bg-white px-2 py-1 text-sm font-semibold whitespace-nowrap text-berry"
+        >
+          A number from 0 to 2000
+        </span>
+      ) : null}
+    </span>
+  );
+}
+
+interface TrackProps {
+  readonly r: RailReading;
+  readonly zone: Zone;
+  readonly today: number | null;
+  readonly saved: number | null;
+  readonly onWish: RailTools['onWish'];
+  readonly onNudge: RailTools['onNudge'];
+  readonly onTake: () => void;
+}
+
+export const rounded = (x: number, step: number): number => Number((Math.round(x / step) * step).toFixed(3));
+
+function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
   const s = scaleOf(zone);
   const left = at(zone[0], s);
   const right = at(zone[1], s);
-  const here = at(r.tested, s);
-  const moved = isMoved(r, zone, saved);
+  const step = STEP[r.rail];
+  const value = Math.min(s.to, Math.max(s.from, r.tested));
+  const said = [
+    `usual ${say(r.rail, zone[0])} to ${sayUnit(r.rail, zone[1])}`,
+    ...(saved !== null && apart(saved, r.tested, zone) ? [`saved version ${sayUnit(r.rail, saved)}`] : []),
+  ].join('; ');
   return (
-    <span
-      className="relative block h-9"
-      role="img"
-      aria-label={`usual ${say(r.rail, zone[0])} to ${sayUnit(r.rail, zone[1])}${moved ? `; saved version ${sayUnit(r.rail, saved)}` : ''}`}
+    <Slider.Root
+      className="relative flex h-10 touch-none items-start select-none"
+      min={s.from}
+      max={s.to}
+      step={step / 10}
+      value={[value]}
+      disabled={!r.reading}
+      onValueChange={([v]) => {
+        if (v !== undefined) onWish(r.rail, rounded(v, step));
+      }}
+      onKeyDown={(e) => {
+        // the slider's own steps are fine ones; keys go by kitchen steps, and may leave the drawn rail
+        const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[e.key];
+        if (e.key === 'Enter') onTake();
+        else if (by !== undefined) onNudge(r.rail, by * (e.shiftKey && Math.abs(by) === 1 ? 10 : 1) * step, step);
+        else if (e.key === 'Home') onWish(r.rail, zone[0]);
+        else if (e.key === 'End') onWish(r.rail, zone[1]);
+        else return;
+        e.preventDefault();
+      }}
     >
-      <span className="absolute top-1.5 right-0 left-0 h-3 rounded-full border border-line bg-white" />
-      <span className="absolute top-1.5 flex h-3 overflow-hidden border-x-2 border-herb bg-herb-wash" style={{ left: `${left}%`, width: `${right - left}%` }}>
-        <span className="hatch h-full w-2.5" />
-        <span className="hatch ml-auto h-full w-2.5" />
-      </span>
-      {moved ? (
-        <span className="absolute top-1 h-4 w-2 -translate-x-1/2 rounded-sm border-2 border-rim bg-enamel" style={{ left: `${at(saved, s)}%` }} />
-      ) : null}
-      <span className="absolute top-0.5 h-5 w-[5px] -translate-x-1/2 rounded-sm bg-rim" style={{ left: `${here}%` }} />
-      <span className="absolute top-6 -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${left}%` }}>
+      <Slider.Track className="absolute inset-x-0 top-0 h-7 cursor-ew-resize">
+        <span className="absolute inset-x-0 top-2 h-3 rounded-full border border-line bg-white" />
+        <span className="absolute top-2 flex h-3 overflow-hidden border-x-2 border-herb bg-herb-wash" style={{ left: `${left}%`, width: `${right - left}%` }}>
+          <span className="hatch h-full w-2.5" />
+          <span className="hatch ml-auto h-full w-2.5" />
+        </span>
+        {saved !== null && apart(saved, r.tested, zone) && (today === null || apart(saved, today, zone)) ? (
+          <span className="absolute top-1.5 h-4 w-2 -translate-x-1/2 rounded-sm border-2 border-rim bg-enamel" style={{ left: `${at(saved, s)}%` }} />
+        ) : null}
+        {today !== null && apart(today, r.tested, zone) ? (
+          <span className="absolute top-1 h-5 w-[5px] -translate-x-1/2 rounded-sm border border-rim bg-butter" style={{ left: `${at(today, s)}%` }} />
+        ) : null}
+      </Slider.Track>
+      <Slider.Thumb
+        aria-label={`${RAIL_NAMES[r.rail]}: ${said}`}
+        aria-valuetext={`${sayUnit(r.rail, r.tested)}, ${words(r)}`}
+        // hair thin, so that its middle stands exactly on the value; what is taken hold of is the plate around it
+        className="group relative block h-7 w-px outline-none"
+      >
+        <span className="absolute top-0 -left-4 h-7 w-8 cursor-ew-resize rounded-md group-focus-visible:outline-3 group-focus-visible:outline-rim" />
+        <span className="pointer-events-none absolute top-0.5 h-6 w-[9px] -translate-x-1/2 rounded-[3px] border-2 border-white bg-rim group-data-[disabled]:bg-soft" />
+      </Slider.Thumb>
+      <span className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${left}%` }}>
         {say(r.rail, zone[0])}
       </span>
-      <span className="absolute top-6 -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${right}%` }}>
+      <span className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${right}%` }}>
         {say(r.rail, zone[1])}
       </span>
-    </span>
+    </Slider.Root>
   );
 }

@@ -1,61 +1,158 @@
 'use client';
-import { type ClipboardEvent, useRef, useState } from 'react';
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { type ClipboardEvent, type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import type { Analysis } from '@/core/analyse';
+import { blendOf } from '@/core/balance/lines';
 import { readCard } from '@/core/card/card';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
-import { type Formula, type FormulaLine, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
-import { grams } from '@/core/quantity/say';
+import { counts, type EndId, type Formula, type FormulaLine, kitchenOf, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
+import type { Kitchen } from '@/core/formula/ways';
+import { grams, percent } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
-import { LineRow } from './line-row';
+import { Switch } from '../kit/switch';
+import type { SheetDiff } from './diff';
+import { LineRow, ROW_GRID } from './line-row';
+import type { LineTools } from './line-tools';
 import type { BenchAction } from './state';
 
 interface Props {
   readonly formula: Formula;
+  readonly house: Kitchen;
+  readonly end: EndId | null;
+  /** Every line, those switched off too; those of the other end are left out of the sheet. */
   readonly lines: readonly FormulaLine[];
   readonly analysis: Analysis;
+  readonly diff: SheetDiff | null;
+  readonly tools: LineTools;
   readonly send: (a: BenchAction) => void;
 }
 
 /** The sheet: the lines by the vessel they go into, a place to add one, and what stood around them on the card. */
-export function Sheet({ formula, lines, analysis, send }: Props) {
+export function Sheet({ formula, house, end, lines: all, analysis, diff, tools, send }: Props) {
   const list = useRef<HTMLDivElement>(null);
   // a line being typed stays where it is, though half a word may read as something for another bowl
   const [held, setHeld] = useState<{ readonly key: string; readonly vessel: Vessel } | null>(null);
+  const [dragging, setDragging] = useState(false);
+  const lines = useMemo(() => all.filter((l) => l.end === null || l.end === end), [all, end]);
   const vesselOf = (l: FormulaLine): Vessel => (held?.key === l.key ? held.vessel : l.vessel);
-  const onFocus = (key: string | null): void => {
-    const line = lines.find((l) => l.key === key);
+  const latest = useRef(lines);
+  latest.current = lines;
+  const onFocus = useCallback((key: string | null): void => {
+    const line = latest.current.find((l) => l.key === key);
     setHeld(key && line ? { key, vessel: line.vessel } : null);
-  };
-  const onMove = (from: HTMLInputElement, by: 1 | -1): void => {
+  }, []);
+  const onMove = useCallback((from: HTMLInputElement, by: 1 | -1): void => {
     const inputs = [...(list.current?.querySelectorAll<HTMLInputElement>('[data-line],[data-add]') ?? [])];
     inputs[inputs.indexOf(from) + by]?.focus();
+  }, []);
+  const groups = VESSELS.map((v) => ({ vessel: v, lines: lines.filter((l) => vesselOf(l) === v), added: diff?.added.filter((l) => l.vessel === v) ?? [] }));
+  const shown = groups.filter((g) => dragging || g.lines.length > 0 || g.added.length > 0);
+  const order = shown.flatMap((g) => g.lines.map((l) => l.key));
+  const latestGroups = useRef(groups);
+  latestGroups.current = groups;
+
+  /** By key: past its neighbour, and over the edge of its bowl into the next. */
+  const onShift = useCallback(
+    (key: string, by: 1 | -1): void => {
+      const gs = latestGroups.current;
+      const g = gs.findIndex((x) => x.lines.some((l) => l.key === key));
+      const own = gs[g];
+      if (!own) return;
+      const i = own.lines.findIndex((l) => l.key === key);
+      const neighbour = own.lines[i + by];
+      setHeld(null);
+      if (neighbour) send({ do: 'move', key, vessel: own.vessel, before: by < 0 ? neighbour.key : (own.lines[i + 2]?.key ?? null) });
+      else {
+        const next = gs[g + by];
+        if (next) send({ do: 'move', key, vessel: next.vessel, before: by > 0 ? (next.lines[0]?.key ?? null) : null });
+      }
+    },
+    [send],
+  );
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const onDragEnd = ({ active, over }: DragEndEvent): void => {
+    setDragging(false);
+    const key = String(active.id);
+    const to = over ? String(over.id) : key;
+    if (to === key) return;
+    const vessel = VESSELS.find((v) => `vessel-${v}` === to);
+    if (vessel) {
+      send({ do: 'move', key, vessel, before: groups.find((g) => g.vessel === vessel)?.lines[0]?.key ?? null });
+      return;
+    }
+    const target = lines.find((l) => l.key === to);
+    if (!target) return;
+    const down = order.indexOf(key) < order.indexOf(to);
+    const own = groups.find((g) => g.lines.some((l) => l.key === to))?.lines ?? [];
+    send({ do: 'move', key, vessel: vesselOf(target), before: down ? (own[own.findIndex((l) => l.key === to) + 1]?.key ?? null) : to });
   };
-  const groups = VESSELS.map((v) => ({ vessel: v, lines: lines.filter((l) => vesselOf(l) === v) })).filter((g) => g.lines.length > 0);
+  const counted = lines.filter((l) => counts(l, end));
+  const blend = blendOf(counted);
   return (
     <section aria-label="Sheet" ref={list}>
       <h2 className="sr-only">Sheet</h2>
       {lines.length > 0 ? (
-        <div aria-hidden className="grid grid-cols-[1fr_5.5rem_4rem_2.25rem] gap-x-1 text-right text-[13px] text-soft">
+        <div aria-hidden className={`${ROW_GRID} text-right text-[13px] text-soft`}>
+          <span />
           <span className="pl-2 text-left">as written</span>
-          <span>weight</span>
-          <span>of flour</span>
+          <span className="pr-1">weight</span>
+          <span className="pr-1">of flour</span>
         </div>
       ) : null}
-      {groups.map((g) => (
-        <div key={g.vessel} className="mb-2">
-          <h3 className="flex justify-between border-b border-line px-2 pb-0.5 text-[15px] font-bold text-rim">
-            {VESSEL_NAMES[g.vessel]}
-            <span className="font-sans font-normal text-soft">{sum(g.lines)}</span>
-          </h3>
-          <ul>
-            {g.lines.map((l) => (
-              <LineRow key={l.key} line={l} flourG={analysis.tally.flourG} send={send} onFocus={onFocus} onMove={onMove} />
-            ))}
-          </ul>
-        </div>
-      ))}
-      <AddLine full={lines.length >= MOST_ENTRIES} formula={formula} send={send} />
+      <DndContext
+        id="sheet"
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragStart={() => setDragging(true)}
+        onDragCancel={() => setDragging(false)}
+        onDragEnd={onDragEnd}
+      >
+        <SortableContext items={order} strategy={verticalListSortingStrategy}>
+          {shown.map((g) => (
+            <div key={g.vessel} className="mb-1.5">
+              <VesselHead vessel={g.vessel}>{sum(g.lines.filter((l) => counts(l, end)))}</VesselHead>
+              <ul>
+                {g.lines.map((l) => (
+                  <LineRow
+                    key={l.key}
+                    line={l}
+                    flourG={analysis.tally.flourG}
+                    blended={blend.length > 0}
+                    diff={diff?.byKey.get(l.key)}
+                    ends={formula.ends}
+                    tools={tools}
+                    onFocus={onFocus}
+                    onMove={onMove}
+                    onShift={onShift}
+                  />
+                ))}
+                {g.added.map((l) => (
+                  <li key={l.key} className={`${ROW_GRID} min-h-9 rounded-hold bg-butter/45`}>
+                    <span />
+                    <span className="px-2">{l.text}</span>
+                    <strong className="text-right">{l.grams === null ? '' : grams(l.grams)}</strong>
+                    <span className="text-right text-sm">new</span>
+                  </li>
+                ))}
+              </ul>
+              {blend.length > 0 && g.lines.some((l) => l.key === blend[0]?.key) ? (
+                <BlendBar
+                  blend={blend}
+                  flourG={analysis.tally.flourG}
+                  held={formula.held.blend}
+                  onHeld={(on) => send({ do: 'set', part: { held: { ...formula.held, blend: on } }, place: null })}
+                />
+              ) : null}
+            </div>
+          ))}
+        </SortableContext>
+      </DndContext>
+      <AddLine full={all.length >= MOST_ENTRIES} formula={formula} house={house} send={send} />
       {formula.cardNotes !== '' || lines.length > 0 ? (
         <details className="mt-3" open={false}>
           <summary className="cursor-pointer rounded px-2 font-semibold text-rim">
@@ -64,6 +161,7 @@ export function Sheet({ formula, lines, analysis, send }: Props) {
           <TextField
             className="mt-2 px-2"
             label="Yield, method, remarks"
+            hint="The card check reads this: what the method uses, and the yield it claims."
             rows={5}
             maxLength={MOST_NOTES_CHARS}
             value={formula.cardNotes}
@@ -75,12 +173,47 @@ export function Sheet({ formula, lines, analysis, send }: Props) {
   );
 }
 
+function VesselHead({ vessel, children }: { readonly vessel: Vessel; readonly children: ReactNode }) {
+  const { setNodeRef, isOver } = useDroppable({ id: `vessel-${vessel}` });
+  return (
+    <h3
+      ref={setNodeRef}
+      className={`flex justify-between border-b px-2 pb-0.5 text-[15px] font-bold text-rim ${isOver ? 'border-rim bg-wash' : 'border-line'}`}
+    >
+      {VESSEL_NAMES[vessel]}
+      <span className="font-sans font-normal text-soft">{children}</span>
+    </h3>
+  );
+}
+
+/** Two and more flours: what they come to, and whether that total stands when one of them is changed. */
+function BlendBar({
+  blend,
+  flourG,
+  held,
+  onHeld,
+}: {
+  readonly blend: readonly FormulaLine[];
+  readonly flourG: number;
+  readonly held: boolean;
+  readonly onHeld: (on: boolean) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-3 px-2 py-1 text-sm text-soft">
+      <span>
+        Blend of {blend.length}: {grams(flourG)}, {blend.map((l) => percent((100 * (l.grams ?? 0)) / flourG)).join(' + ')}
+      </span>
+      <Switch label="total stays" on={held} onSwitch={onHeld} />
+    </div>
+  );
+}
+
 const sum = (lines: readonly FormulaLine[]): string => {
   const total = lines.reduce((a, l) => a + (l.grams ?? 0), 0);
   return total > 0 ? grams(total) : '';
 };
 
-function AddLine({ full, formula, send }: { readonly full: boolean } & Pick<Props, 'formula' | 'send'>) {
+function AddLine({ full, formula, house, send }: { readonly full: boolean } & Pick<Props, 'formula' | 'house' | 'send'>) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
   if (full) return <p className="px-2 text-sm text-soft">{MOST_ENTRIES} lines are as many as a formula has.</p>;
@@ -93,7 +226,7 @@ function AddLine({ full, formula, send }: { readonly full: boolean } & Pick<Prop
     const pasted = e.clipboardData.getData('text');
     if (!pasted.trim().includes('\n')) return;
     e.preventDefault();
-    const card = readCard(pasted, formula.conventions);
+    const card = readCard(pasted, kitchenOf(formula, house).conventions);
     setError(card.ok ? null : card.error.message);
     if (card.ok) send({ do: 'paste', text: pasted });
   };
@@ -147,11 +280,17 @@ const EXAMPLE = `Saturday griddle cakes
 1/2 stick butter, melted`;
 
 /** A place to paste a whole card. What is refused stays in the box. */
-export function PasteCard({ formula, send, onDone, first }: Pick<Props, 'formula' | 'send'> & { readonly onDone: () => void; readonly first: boolean }) {
+export function PasteCard({
+  formula,
+  house,
+  send,
+  onDone,
+  first,
+}: Pick<Props, 'formula' | 'house' | 'send'> & { readonly onDone: () => void; readonly first: boolean }) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
   const read = (): void => {
-    const card = readCard(text, formula.conventions);
+    const card = readCard(text, kitchenOf(formula, house).conventions);
     if (!card.ok) {
       setError(card.error.message);
       return;

@@ -1,7 +1,8 @@
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { FRESH_KITCHEN } from '@/core/formula/ways';
 import { type BenchAction, type BenchState, benchReducer, startBench } from './state';
 
-const run = (...actions: readonly BenchAction[]): BenchState => actions.reduce(benchReducer, startBench(EMPTY_FORMULA));
+const run = (...actions: readonly BenchAction[]): BenchState => actions.reduce(benchReducer, startBench({ formula: EMPTY_FORMULA, house: FRESH_KITCHEN }));
 const texts = (s: BenchState): readonly string[] => s.formula.entries.map((e) => e.text);
 
 const CARD: BenchAction = { do: 'paste', text: 'Weir crepes\n1 cup flour\n1 1/2 cups milk\n2 eggs\nWhisk and rest an hour.' };

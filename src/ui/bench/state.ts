@@ -1,11 +1,17 @@
-/** What the Bench holds while a formula is worked on: the formula as it stands, and the way back. */
+/** What the Bench holds while a formula is worked on: the formula as it stands, the end that is looked at, and the way back. */
 
+import { type Bench, editEntry, withEntries } from '@/core/balance/bench';
+import { moveLine, removeLine, setGrams, setPercent, switchLine } from '@/core/balance/lines';
 import { readLine } from '@/core/card/line';
-import { type Entry, entriesFromCard, type Formula, nextKey } from '@/core/formula/formula';
+import type { Vessel } from '@/core/card/parts';
+import { type EndId, type Entry, entriesFromCard, type Formula, kitchenOf, nextKey } from '@/core/formula/formula';
 import { kindById, kindFromWords } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
 
 export interface BenchState {
   readonly formula: Formula;
+  readonly house: Kitchen;
+  readonly end: EndId | null;
   readonly past: readonly Formula[];
   readonly future: readonly Formula[];
   /** Typing on in the same place is one step back, not one a letter. */
@@ -16,83 +22,103 @@ export type BenchAction =
   | { readonly do: 'set'; readonly part: Partial<Omit<Formula, 'entries'>>; readonly place: string | null }
   | { readonly do: 'type'; readonly key: string; readonly text: string }
   | { readonly do: 'choose'; readonly key: string; readonly choice: Partial<Omit<Entry, 'key' | 'text'>> }
+  | { readonly do: 'grams'; readonly key: string; readonly grams: number }
+  | { readonly do: 'percent'; readonly key: string; readonly percent: number }
+  | { readonly do: 'switch'; readonly key: string; readonly off: boolean }
+  | { readonly do: 'move'; readonly key: string; readonly vessel: Vessel; readonly before: string | null }
   | { readonly do: 'add'; readonly text: string }
   | { readonly do: 'take-off'; readonly key: string }
   | { readonly do: 'paste'; readonly text: string }
+  /** What a tool of the Bench made of the formula. */
+  | { readonly do: 'put'; readonly formula: Formula }
+  | { readonly do: 'look-at'; readonly end: EndId }
   | { readonly do: 'load'; readonly formula: Formula }
   | { readonly do: 'undo' }
   | { readonly do: 'redo' };
 
 const MOST_STEPS = 200;
 
-export const startBench = (formula: Formula): BenchState => ({ formula, past: [], future: [], place: null });
+export const startBench = ({ formula, house }: { readonly formula: Formula; readonly house: Kitchen }): BenchState => ({
+  formula,
+  house,
+  end: formula.ends?.[0].id ?? null,
+  past: [],
+  future: [],
+  place: null,
+});
+
+export const benchOf = (s: BenchState): Bench => ({ formula: s.formula, house: s.house, end: s.end });
 
 function step(s: BenchState, formula: Formula, place: string | null): BenchState {
   const same = place !== null && place === s.place;
-  return { formula, past: same ? s.past : [...s.past, s.formula].slice(-MOST_STEPS), future: [], place };
+  return { ...s, formula, end: endFor(s, formula), past: same ? s.past : [...s.past, s.formula].slice(-MOST_STEPS), future: [], place };
 }
 
-const withEntries = (f: Formula, entries: readonly Entry[]): Formula => ({ ...f, entries });
+/** The end looked at, as long as the formula has one. */
+const endFor = (s: BenchState, f: Formula): EndId | null => (f.ends ? (s.end ?? f.ends[0].id) : null);
 
 /** A line typed anew: what was chosen for the old words is dropped where the new ones speak for themselves. */
-function retype(e: Entry, text: string, f: Formula): Entry {
+function retype(e: Entry, text: string, s: BenchState): Entry {
   const { stands: _, ingredientId, ...rest } = e;
-  const alone = readLine(text, f.conventions);
+  const alone = readLine(text, kitchenOf(s.formula, s.house).conventions);
   return alone.ingredient || ingredientId === undefined ? { ...rest, text } : { ...rest, ingredientId, text };
+}
+
+function paste(s: BenchState, text: string): BenchState {
+  const f = s.formula;
+  const card = entriesFromCard(text, kitchenOf(f, s.house).conventions, f.entries);
+  if (!card.ok) return s;
+  const { title, entries, notes } = card.value;
+  const name = f.name.trim() === '' && title ? title.slice(0, 120) : f.name;
+  const kind = f.entries.length === 0 ? (kindFromWords(`${title ?? ''}`) ?? f.kind) : f.kind;
+  const school = kind === f.kind ? f.school : kindById(kind).schools[0].id;
+  return step(s, { ...f, name, kind, school, entries: [...f.entries, ...entries], cardNotes: [f.cardNotes, notes].filter(Boolean).join('\n') }, null);
 }
 
 export function benchReducer(s: BenchState, a: BenchAction): BenchState {
   const f = s.formula;
+  const b = benchOf(s);
+  const to = (formula: Formula, place: string | null = null): BenchState => (formula === f ? s : step(s, formula, place));
   switch (a.do) {
     case 'set':
-      return step(s, { ...f, ...a.part }, a.place);
+      return to({ ...f, ...a.part }, a.place);
     case 'type':
-      return step(
-        s,
+      return to(
         withEntries(
           f,
-          f.entries.map((e) => (e.key === a.key ? retype(e, a.text, f) : e)),
+          f.entries.map((e) => (e.key === a.key ? retype(e, a.text, s) : e)),
         ),
         `line ${a.key}`,
       );
     case 'choose':
-      return step(
-        s,
-        withEntries(
-          f,
-          f.entries.map((e) => (e.key === a.key ? { ...e, ...a.choice } : e)),
-        ),
-        null,
-      );
+      return to(editEntry(f, a.key, a.choice));
+    case 'grams':
+      return to(setGrams(b, a.key, a.grams));
+    case 'percent':
+      return to(setPercent(b, a.key, a.percent) ?? f);
+    case 'switch':
+      return to(switchLine(b, a.key, a.off));
+    case 'move':
+      return to(moveLine(f, a.key, { vessel: a.vessel, before: a.before }));
     case 'add':
-      return step(s, withEntries(f, [...f.entries, { key: nextKey(f.entries), text: a.text }]), null);
+      return to(withEntries(f, [...f.entries, { key: nextKey(f.entries), text: a.text }]));
     case 'take-off':
-      return step(
-        s,
-        withEntries(
-          f,
-          f.entries.filter((e) => e.key !== a.key),
-        ),
-        null,
-      );
-    case 'paste': {
-      const card = entriesFromCard(a.text, f.conventions, f.entries);
-      if (!card.ok) return s;
-      const { title, entries, notes } = card.value;
-      const name = f.name.trim() === '' && title ? title.slice(0, 120) : f.name;
-      const kind = f.entries.length === 0 ? (kindFromWords(`${title ?? ''}`) ?? f.kind) : f.kind;
-      const school = kind === f.kind ? f.school : kindById(kind).schools[0].id;
-      return step(s, { ...f, name, kind, school, entries: [...f.entries, ...entries], cardNotes: [f.cardNotes, notes].filter(Boolean).join('\n') }, null);
-    }
+      return to(removeLine(b, a.key));
+    case 'paste':
+      return paste(s, a.text);
+    case 'put':
+      return to(a.formula);
+    case 'look-at':
+      return f.ends ? { ...s, end: a.end, place: null } : s;
     case 'load':
-      return startBench(a.formula);
+      return startBench({ formula: a.formula, house: s.house });
     case 'undo': {
       const last = s.past.at(-1);
-      return last ? { formula: last, past: s.past.slice(0, -1), future: [f, ...s.future], place: null } : s;
+      return last ? { ...s, formula: last, end: endFor(s, last), past: s.past.slice(0, -1), future: [f, ...s.future], place: null } : s;
     }
     case 'redo': {
       const next = s.future[0];
-      return next ? { formula: next, past: [...s.past, f], future: s.future.slice(1), place: null } : s;
+      return next ? { ...s, formula: next, end: endFor(s, next), past: [...s.past, f], future: s.future.slice(1), place: null } : s;
     }
   }
 }

@@ -1,12 +1,12 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { saveFormula } from '@/app/actions';
-import { version, versionsOf } from '@/server/formulas';
+import { version } from '@/server/formulas';
+import { loadHouse } from '@/server/house';
 import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
 import { Bench } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame';
-import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Bench' };
 
@@ -20,15 +20,14 @@ export default async function BenchPage({ params, searchParams }: Props) {
   const asked = (await searchParams).version;
   const number = versionNumber(asked);
   if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), versionsOf(id)]));
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse()]));
   if (!r.up) return <AwayPage here="bench" />;
-  const [v, versions] = r.value;
+  const [v, house] = r.value;
   if (!v) notFound();
-  const links = versions.map((x) => ({ number: x.number, label: `${x.number}: ${when(x.savedAt)}${x.changeNote ? `, ${x.changeNote.slice(0, 50)}` : ''}` }));
   return (
     <Frame here="bench">
       <h1 className="sr-only">{v.formula.name}</h1>
-      <Bench key={`${id} ${number ?? 'newest'}`} formulaId={id} formula={v.formula} number={v.number} newest={v.newest} versions={links} save={saveFormula} />
+      <Bench key={`${id} ${number ?? 'newest'}`} formulaId={id} formula={v.formula} number={v.number} newest={v.newest} house={house} save={saveFormula} />
     </Frame>
   );
 }

@@ -1,16 +1,20 @@
 import type { Metadata } from 'next';
 import { saveFormula } from '@/app/actions';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { loadHouse } from '@/server/house';
+import { reach } from '@/server/pool';
 import { Bench } from '@/ui/bench/bench';
-import { Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame';
 
 export const metadata: Metadata = { title: 'New formula' };
 
-export default function NewFormula() {
+export default async function NewFormula() {
+  const house = await reach(loadHouse);
+  if (!house.up) return <AwayPage here="bench" />;
   return (
     <Frame here="bench">
       <h1 className="sr-only">New formula</h1>
-      <Bench formulaId={null} formula={EMPTY_FORMULA} number={null} newest={null} versions={[]} save={saveFormula} />
+      <Bench formulaId={null} formula={EMPTY_FORMULA} number={null} newest={null} house={house.value} save={saveFormula} />
     </Frame>
   );
 }

@@ -5,6 +5,6 @@ import { body, json } from '@/server/problem';
 export async function POST(request: Request): Promise<Response> {
   const b = await body(request, analyseRequest);
   if (!b.ok) return b.response;
-  const answer = analyseCall(b.value);
+  const answer = await analyseCall(b.value);
   return answer.ok ? json(answer.value) : answer.response;
 }

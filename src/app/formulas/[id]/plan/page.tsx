@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { makeBatch } from '@/app/actions';
 import { version } from '@/server/formulas';
+import { loadHouse } from '@/server/house';
 import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
 import { Plan } from '@/ui/batch/plan';
@@ -11,7 +12,7 @@ export const metadata: Metadata = { title: 'Plan' };
 
 interface Props {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<{ version?: string | string[]; pieces?: string | string[] }>;
+  readonly searchParams: Promise<{ version?: string | string[]; pieces?: string | string[]; end?: string | string[] }>;
 }
 
 export default async function PlanPage({ params, searchParams }: Props) {
@@ -19,15 +20,24 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const asked = await searchParams;
   const number = versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
-  const r = await reach(() => version(id, number));
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse()]));
   if (!r.up) return <AwayPage here="batch" />;
-  const v = r.value;
+  const [v, house] = r.value;
   if (!v) notFound();
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
   return (
     <Frame here="batch">
       <h1 className="mb-4 text-[26px] [overflow-wrap:anywhere] print:hidden">Plan: {v.formula.name}</h1>
-      <Plan formulaId={id} versionId={v.versionId} number={v.number} formula={v.formula} pieces={pieces} make={makeBatch} />
+      <Plan
+        formulaId={id}
+        versionId={v.versionId}
+        number={v.number}
+        formula={v.formula}
+        house={house}
+        end={v.formula.ends ? (asked.end === 'b' ? 'b' : 'a') : null}
+        pieces={pieces}
+        make={makeBatch}
+      />
     </Frame>
   );
 }

@@ -1,7 +1,7 @@
 import { analyse } from '../analyse';
 import { KINDS, kindFromWords, readZone, schoolOf, usualPortionMl } from '../formula/kinds';
 import { linesOf } from '../testing/formulas';
-import { findingsOf, RULES } from './rules';
+import { findingsOf, RULES } from './findings';
 
 const GOOD = ['250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter, melted'];
 const codes = (texts: readonly string[], kind: Parameters<typeof analyse>[1] = 'griddle', school = 'even') =>

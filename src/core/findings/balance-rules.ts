@@ -1,48 +1,12 @@
 /**
- * The rules that speak about a formula: one small function each, in a list. A rule looks at the numbers and says
- * nothing, or a plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the
- * zone's width outside is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
+ * The rules that read the balance: one small function each, in a list. A rule looks at the numbers and says nothing, or a
+ * plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the zone's width outside
+ * is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
  */
-
-import type { ThicknessReading } from '../batter/thickness';
-import type { BatterVolume } from '../batter/volume';
-import { type Kind, POUR_NOUNS, POUR_WORDS, type Rail, readZone, type School, THICKNESSES, type Zone } from '../formula/kinds';
-import type { Percentages, Tally, TallyLine } from '../formula/tally';
-import { type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
+import { POUR_NOUNS, POUR_WORDS, RAIL_NAMES, type Rail, readZone, THICKNESSES, type Zone } from '../formula/kinds';
+import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { grams, lift, percent, percentNumber } from '../quantity/say';
-
-const SEVERITIES = ['stop', 'look', 'note'] as const;
-export type Severity = (typeof SEVERITIES)[number];
-export type Basis = 'measured' | 'arithmetic' | 'model';
-
-export interface Finding {
-  readonly code: string;
-  readonly severity: Severity;
-  readonly basis: Basis;
-  readonly message: string;
-}
-
-export interface EvidenceLine extends TallyLine {
-  readonly text?: string;
-  /** What the reader of the line had to say. */
-  readonly findings?: readonly { readonly code: string }[];
-}
-
-export interface Evidence {
-  readonly lines: readonly EvidenceLine[];
-  /** Null: no zone is tested. */
-  readonly kind: Kind | null;
-  readonly school: School | null;
-  readonly tally: Tally;
-  readonly percent: Percentages | null;
-  readonly ledger: Ledger;
-  /** g per 100 g flour; null without flour. */
-  readonly co2Per100gFlour: number | null;
-  readonly volume: BatterVolume | null;
-  readonly thickness: ThicknessReading | null;
-}
-
-export type Rule = (e: Evidence) => Finding | null;
+import { type Evidence, keysOf, quoted, type Rule, type Severity } from './finding';
 
 const span = ([low, high]: Zone): string => `${percentNumber(low)} to ${percent(high)}`;
 const plural = (e: Evidence): string => `${e.kind?.pieces ?? 'batters'}${e.kind && e.kind.schools.length > 1 && e.school ? ` (${e.school.name})` : ''}`;
@@ -57,8 +21,6 @@ const noFlour: Rule = (e) =>
         message: 'There is no flour in this formula, so no ratio can be worked. Add a flour, meal or starch line.',
       };
 
-const quoted = (l: EvidenceLine | undefined): string => (l?.text ? `"${l.text.slice(0, 60)}"` : 'One line');
-
 const amountsDisagree: Rule = (e) => {
   const apart = e.lines.filter((l) => l.findings?.some((f) => f.code === 'amounts-disagree'));
   if (apart.length === 0) return null;
@@ -67,6 +29,7 @@ const amountsDisagree: Rule = (e) => {
     code: 'amounts-disagree',
     severity: 'look',
     basis: 'measured',
+    keys: keysOf(apart),
     message: `${what} written twice and the two amounts disagree. Say which stands: every ratio hangs on it.`,
   };
 };
@@ -79,6 +42,7 @@ const linesOpen: Rule = (e) => {
     code: 'lines-open',
     severity: 'look',
     basis: 'measured',
+    keys: keysOf(open),
     message: `${what} not counted yet: the balance is without ${open.length === 1 ? 'it' : 'them'}.`,
   };
 };
@@ -142,8 +106,6 @@ const ZONE_WORDS: readonly ZoneWords[] = [
   { code: 'egg-low', rail: 'egg', when: 'below', says: () => 'it may break when turned' },
 ];
 
-const RAIL_NOUN: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Lift' };
-
 const zoneRule =
   (w: ZoneWords): Rule =>
   (e) => {
@@ -156,7 +118,7 @@ const zoneRule =
       code: w.code,
       severity: r.far ? 'look' : 'note',
       basis: 'arithmetic',
-      message: `${RAIL_NOUN[w.rail]} is ${percent(value)} of the flour; most ${plural(e)} have ${span(zone)}: ${w.says(e)}.`,
+      message: `${RAIL_NAMES[w.rail]} is ${percent(value)} of the flour; most ${plural(e)} have ${span(zone)}: ${w.says(e)}.`,
     };
   };
 
@@ -227,7 +189,8 @@ const honeyInfant: Rule = (e) =>
     ? { code: 'honey-infant', severity: 'note', basis: 'measured', message: 'There is honey in this: not for infants under one year.' }
     : null;
 
-export const RULES: readonly Rule[] = [
+/** The rules that read the balance, in the order of what matters within a severity. */
+export const BALANCE_RULES: readonly Rule[] = [
   noFlour,
   amountsDisagree,
   linesOpen,
@@ -240,9 +203,3 @@ export const RULES: readonly Rule[] = [
   acidUnspent,
   honeyInfant,
 ];
-
-/** Runs every rule; worst first, and within a severity in the list's order. */
-export function findingsOf(e: Evidence, rules: readonly Rule[] = RULES): readonly Finding[] {
-  const found = rules.map((rule) => rule(e)).filter((f) => f !== null);
-  return SEVERITIES.flatMap((s) => found.filter((f) => f.severity === s));
-}

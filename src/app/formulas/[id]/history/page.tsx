@@ -1,0 +1,67 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { shelf, version, versionsOf } from '@/server/formulas';
+import { loadHouse } from '@/server/house';
+import { isUuid, versionPick } from '@/server/params';
+import { reach } from '@/server/pool';
+import { AwayPage, Frame } from '@/ui/frame';
+import { CompareView } from '@/ui/versions/compare-view';
+import { History } from '@/ui/versions/history';
+import { when } from '@/ui/when';
+
+export const metadata: Metadata = { title: 'Versions' };
+
+interface Props {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ a?: string | string[]; b?: string | string[] }>;
+}
+
+/** The versions of a formula; with two picked (`a`, `b`: a number, or another formula's id and a number), side by side. */
+export default async function HistoryPage({ params, searchParams }: Props) {
+  const { id } = await params;
+  if (!isUuid(id)) notFound();
+  const asked = await searchParams;
+  const [a, b] = [versionPick(asked.a, id), versionPick(asked.b, id)];
+  const r = await reach(async () =>
+    Promise.all([
+      versionsOf(id),
+      version(id, null),
+      shelf(),
+      loadHouse(),
+      a ? version(a.formulaId, a.number) : null,
+      b ? version(b.formulaId, b.number) : null,
+    ]),
+  );
+  if (!r.up) return <AwayPage here="bench" />;
+  const [versions, newest, rows, house, first, second] = r.value;
+  if (!newest) notFound();
+  const missing = (a !== null && !first) || (b !== null && !second);
+  const side = (v: NonNullable<typeof first>) => ({
+    label: v.formulaId === id ? `Version ${v.number}` : `${v.formula.name}, version ${v.number}`,
+    note: v.changeNote,
+    at: when(v.savedAt),
+    formula: v.formula,
+    href: `/formulas/${v.formulaId}?version=${v.number}`,
+  });
+  return (
+    <Frame here="bench">
+      <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{newest.formula.name}: versions</h1>
+      <div className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
+        <History
+          formulaId={id}
+          versions={versions.map((v) => ({ number: v.number, basedOn: v.basedOn, note: v.changeNote, at: when(v.savedAt) }))}
+          others={rows.filter((x) => x.id !== id).map((x) => ({ id: x.id, name: x.name, number: x.number }))}
+          a={a ? `${a.formulaId === id ? '' : `${a.formulaId}:`}${a.number}` : null}
+          b={b ? `${b.formulaId === id ? '' : `${b.formulaId}:`}${b.number}` : null}
+        />
+        {first && second ? (
+          <CompareView house={house} a={side(first)} b={side(second)} />
+        ) : (
+          <section className="pt-2 text-soft">
+            {missing ? 'One of these versions is not in this kitchen.' : 'Pick two versions, or another formula, to see them side by side.'}
+          </section>
+        )}
+      </div>
+    </Frame>
+  );
+}

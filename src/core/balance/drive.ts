@@ -1,0 +1,44 @@
+/**
+ * A line that drives the rest: all of the buttermilk, one banana. Its amount is given and pinned; either everything scales
+ * with it, or the size stays and the other lines make up for it.
+ */
+import { rewriteAmount } from '../card/rewrite';
+import type { Rail } from '../formula/kinds';
+import { grams as say } from '../quantity/say';
+import { type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
+import { bend } from './ratios';
+
+export type DriveHow = 'scale' | 'rebalance';
+
+/**
+ * @param key the line; it needs grams
+ * @param grams what there is of it, > 0
+ * @param how `scale`: every other line by the same factor, so that no ratio moves; `rebalance`: the flour stays, and the
+ *   ratios are kept by the other lines
+ */
+export function drive(b: Bench, key: string, grams: number, how: DriveHow): Proposal | null {
+  const w = workedOn(b);
+  const line = w.lines.find((l) => l.key === key);
+  if (!line?.grams || !(grams > 0) || line.use !== 'batter') return null;
+  const pinned = editEntry(b.formula, key, { text: rewriteAmount(line, grams, conventionsOn(b), line), pinned: true, stands: undefined });
+  const name = `"${line.text.slice(0, 40)}"`;
+  if (how === 'scale') {
+    const factor = grams / line.grams;
+    const all = new Map(w.lines.filter((l) => l.key !== key && l.grams !== null && l.use !== 'topping').map((l) => [l.key, (l.grams ?? 0) * factor]));
+    return {
+      title: `All of it: ${say(grams)}`,
+      why: `${name} becomes ${say(grams)}, and every line goes with it, ${factor.toFixed(2)} times. No ratio moves.`,
+      formula: withGrams(withFormula(b, pinned), w.lines, all),
+      short: null,
+    };
+  }
+  const keepAt: Partial<Record<Rail, number>> = Object.fromEntries(w.analysis.rails.map((r) => [r.rail, r.tested]));
+  const moved = withFormula(b, pinned);
+  const bent = bend(moved, [], { still: new Set([key]), keepAt });
+  return {
+    title: `${say(grams)}, the rest made up`,
+    why: `${name} becomes ${say(grams)} and stays; the flour stays too, and the other lines keep the ratios as near as they can.`,
+    formula: withGrams(moved, workedOn(moved).lines, bent.grams, 0.01),
+    short: bent.short,
+  };
+}

@@ -1,0 +1,157 @@
+/**
+ * Working the lift again: so much gas from soda that finds acid, the rest from powder. How much soda a sour liquid can use,
+ * what powder then remains, the same lift with no soda, the same with no powder. Arithmetic on the ledger.
+ */
+
+import Fraction from 'fraction.js';
+import { railOf, type Worked } from '../analyse';
+import { writtenGrams } from '../card/rewrite';
+import { type FormulaLine, nextKey } from '../formula/formula';
+import { CO2_G_PER_MMOL, type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
+import { POWDER_INGREDIENT } from '../pantry/conventions';
+import { nameFor } from '../pantry/naming';
+import { ingredient } from '../pantry/pantry';
+import { writeNumber } from '../quantity/number';
+import { grams, lift } from '../quantity/say';
+import { type Bench, conventionsOn, type Proposal, withEntries, withGrams, workedOn } from './bench';
+
+/** Less than this of a leavening is not worth a line: a quarter of an eighth of a teaspoon of soda, an eighth of powder. */
+const LEAST_SODA_G = 0.15;
+const LEAST_POWDER_G = 0.5;
+
+/** How the gas is to be had. */
+export type Source = 'soda-first' | 'no-soda' | 'no-powder';
+
+const isSoda = (l: FormulaLine): boolean => l.use === 'batter' && l.parts.length === 1 && l.ingredient?.id === 'baking-soda';
+const isPowder = (l: FormulaLine): boolean =>
+  l.use === 'batter' && l.parts.length === 1 && l.ingredient?.category === 'leavening' && (l.ingredient.ownAcidMeqPer100g ?? 0) > 0;
+
+/** Acid that plain soda can work, meq. */
+const acidOf = (l: Ledger): number => Math.max(0, l.acidMeq - l.baseMeq);
+
+/** A spoon that is over by less than this share of an eighth is not over. */
+const A_LITTLE = 0.08;
+
+/** Spoons go by eighths: the nearest that is no more than asked, or the nearest at all. */
+function bySpoon(line: FormulaLine | undefined, g: number, downOnly: boolean): number {
+  const [amount] = line?.amounts ?? [];
+  if (!line?.grams || amount?.unit !== 'tsp' || line.written.length !== 1) return g;
+  const eighth = line.grams / amount.low.valueOf() / 8;
+  const n = downOnly ? Math.floor(g / eighth + A_LITTLE) : Math.round(g / eighth);
+  return n * eighth;
+}
+
+export interface Leavened {
+  readonly sodaG: number;
+  readonly powderG: number;
+  /** g CO2 per 100 g flour this comes to. */
+  readonly co2: number;
+  readonly short: boolean;
+}
+
+/**
+ * Soda and powder for a lift.
+ * @param target g CO2 per 100 g flour
+ * @returns null without flour
+ */
+export function leavenFor(w: Worked, target: number, source: Source, powderSodaShare: number): Leavened | null {
+  const { tally: t, ledger: l } = w.analysis;
+  if (!(t.flourG > 0)) return null;
+  const soda = w.lines.find(isSoda);
+  const powder = w.lines.find(isPowder);
+  const powderLines = w.lines.filter(isPowder);
+  // soda that self-raising flour carries stays whatever is done here
+  const lineSoda = l.rows.filter((r) => r.ownAcid && powderLines.some((p) => p.ingredient?.id === r.ingredient.id)).reduce((a, r) => a + r.sodaG, 0);
+  const givenMeq = (l.sodaInPowderG - lineSoda) * MEQ_PER_G_SODA;
+  const needMeq = Math.max(0, (target * t.flourG) / 100 / CO2_G_PER_MMOL - givenMeq);
+  const mostSoda = source === 'no-soda' ? 0 : Math.min(acidOf(l), needMeq) / MEQ_PER_G_SODA;
+  let sodaG = bySpoon(soda, mostSoda, true);
+  if (sodaG < LEAST_SODA_G) sodaG = 0;
+  const restMeq = Math.max(0, needMeq - sodaG * MEQ_PER_G_SODA);
+  let powderG = source === 'no-powder' ? 0 : bySpoon(powder, restMeq / MEQ_PER_G_SODA / powderSodaShare, false);
+  if (powderG < LEAST_POWDER_G) powderG = 0;
+  const meq = givenMeq + sodaG * MEQ_PER_G_SODA + powderG * powderSodaShare * MEQ_PER_G_SODA;
+  const co2 = (100 * meq * CO2_G_PER_MMOL) / t.flourG;
+  return { sodaG, powderG, co2, short: co2 < 0.93 * target };
+}
+
+/** Grams of soda in a gram of the powder on the sheet, as aged as it is; of the house's powder where there is none. */
+export function powderShare(b: Bench, lines: readonly FormulaLine[]): number {
+  const powder = lines.find(isPowder);
+  const i = powder?.ingredient ?? ingredient(POWDER_INGREDIENT[conventionsOn(b).powder]);
+  return (i.sodaPct / 100) * (powder?.strength ?? 1);
+}
+
+/** "2 1/4 teaspoons": to the quarter, as a sheet in spoons has it. */
+function asSpoons(id: string, grams: number): string {
+  const quarters = Math.max(1, Math.round((4 * grams) / (ingredient(id).gPerTsp ?? 4.6)));
+  return `${writeNumber(new Fraction(quarters, 4))} teaspoon${quarters > 4 ? 's' : ''}`;
+}
+
+/** The formula with its plain soda and powder at these amounts; lines are added where they lack. */
+export function withLeavening(b: Bench, w: Worked, to: Pick<Leavened, 'sodaG' | 'powderG'>): Proposal['formula'] {
+  const put = new Map<string, number>();
+  const missing: { readonly id: string; readonly grams: number }[] = [];
+  for (const [is, grams, id] of [
+    [isSoda, to.sodaG, 'baking-soda'],
+    [isPowder, to.powderG, POWDER_INGREDIENT[conventionsOn(b).powder]],
+  ] as const) {
+    const [first, ...others] = w.lines.filter(is);
+    for (const o of others) put.set(o.key, 0);
+    if (first) put.set(first.key, grams);
+    else if (grams > 0) missing.push({ id, grams });
+  }
+  const spooned = w.lines.some((l) => (isSoda(l) || isPowder(l)) && l.amounts[0]?.unit === 'tsp');
+  let f = withGrams(b, w.lines, put);
+  for (const m of missing) {
+    const named = nameFor(m.id, conventionsOn(b));
+    // one that was switched off comes back, instead of a second line
+    const off = f.entries.find((e) => e.off && e.text.toLowerCase().endsWith(named.name));
+    const text = `${spooned ? asSpoons(m.id, m.grams) : writtenGrams(m.grams)} ${named.name}`;
+    f = off
+      ? withEntries(
+          f,
+          f.entries.map((e) => (e === off ? { ...e, text, off: undefined } : e)),
+        )
+      : withEntries(f, [...f.entries, { key: nextKey(f.entries), text, ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}) }]);
+  }
+  return f;
+}
+
+const TITLES: Readonly<Record<Source, string>> = {
+  'soda-first': 'Let soda work the acid, powder the rest',
+  'no-soda': 'The same lift with no soda',
+  'no-powder': 'The same lift with no powder',
+};
+
+/** Whether a proposal would change anything worth saying. */
+const differs = (w: Worked, to: Leavened): boolean => {
+  const now = (is: (l: FormulaLine) => boolean): number => w.lines.filter(is).reduce((a, l) => a + (l.grams ?? 0), 0);
+  return Math.abs(now(isSoda) - to.sodaG) > 0.1 || Math.abs(now(isPowder) - to.powderG) > 0.3;
+};
+
+/**
+ * The lift worked again from a source.
+ * @param target g CO2 per 100 g flour; left out: the lift there is, brought inside the kind's zone
+ * @returns null where there is nothing to change, or no flour
+ */
+export function relift(b: Bench, source: Source, target: number | null = null): Proposal | null {
+  const w = workedOn(b);
+  const reading = railOf(w.analysis, 'lift');
+  if (!reading) return null;
+  const [low, high] = reading.zone ?? [0, Number.POSITIVE_INFINITY];
+  const want = target ?? Math.min(high, Math.max(low + (Number.isFinite(high) ? 0.1 * (high - low) : 0), reading.tested));
+  const share = powderShare(b, w.lines);
+  const to = leavenFor(w, want, source, share);
+  if (!to || !differs(w, to)) return null;
+  if (source === 'no-powder' && to.sodaG === 0) return null;
+  const capacity = acidOf(w.analysis.ledger) / MEQ_PER_G_SODA;
+  const parts = [to.sodaG > 0 ? `${grams(to.sodaG)} of soda` : 'no soda', to.powderG > 0 ? `${grams(to.powderG)} of powder` : 'no powder'];
+  const why = `The acid here can work ${grams(capacity)} of soda. ${parts.join(' and ')} give ${lift(to.co2)} g of gas per 100 g flour.`;
+  return {
+    title: TITLES[source],
+    why,
+    formula: withLeavening(b, w, to),
+    short: to.short ? `The acid is too little for all of it: ${lift(to.co2)} g of ${lift(want)} g. A sour liquid, or some powder, brings the rest.` : null,
+  };
+}

@@ -1,0 +1,239 @@
+/** From a formula to the question the solver answers, and back to lines: what each line brings, what is pinned and held. */
+import { railOf, type Worked } from '../analyse';
+import type { FormulaLine } from '../formula/formula';
+import { RAIL_NAMES, RAILS, type Rail } from '../formula/kinds';
+import { tally } from '../formula/tally';
+import { ledger, MEQ_PER_G_SODA } from '../lift/ledger';
+import { isFlour, kitchenName } from '../pantry/ingredient';
+import { lift, percent } from '../quantity/say';
+import { type Bench, workedOn } from './bench';
+import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
+
+const SHELL_EGG = /^egg-(?:medium|large|extra-large|jumbo|duck)$/;
+
+/** What a line brings, all of it together. */
+export function bringsOf(line: FormulaLine, panFatCounts: boolean): Brings {
+  if (line.use === 'topping') return NOTHING;
+  const t = tally([line]);
+  if (line.use === 'pan') return { ...NOTHING, fat: panFatCounts ? t.panFatG : 0 };
+  const l = ledger([line]);
+  return {
+    mass: t.massG,
+    flour: t.flourG,
+    water: t.waterG - t.boundWaterG,
+    egg: t.eggG,
+    fat: t.fatG,
+    sugar: t.sugarG,
+    salt: t.saltG,
+    sodaMeq: l.sodaG * MEQ_PER_G_SODA,
+    powderMeq: l.sodaInPowderG * MEQ_PER_G_SODA,
+    acidMeq: l.acidMeq - l.baseMeq,
+    eggs: line.parts.reduce((n, p) => n + (SHELL_EGG.test(p.ingredient.id) ? p.grams / (p.ingredient.piece?.grams ?? 50) : 0), 0),
+  };
+}
+
+const perGram = (b: Brings, grams: number): Brings => Object.fromEntries(Object.entries(b).map(([k, v]) => [k, v / grams])) as unknown as Brings;
+
+/** Flour is the hundred that all is measured by: it moves last, unless the size is held or follows something. */
+const FLOUR_CLINGS = 1000;
+const FLOUR_CLINGS_IN_A_SIZE = 4;
+/** Share of its zone's width that a rail may stray when another is dragged. */
+const LEASH = 0.5;
+/** A flour line never shrinks to less than this share of itself. */
+const LEAST_FLOUR = 0.05;
+
+export interface Asked {
+  readonly question: Question;
+  /** Keys of the movers, in order. */
+  readonly keys: readonly string[];
+}
+
+export interface Wish {
+  readonly rail: Rail;
+  readonly value: number;
+  readonly how?: Goal['how'];
+}
+
+export interface Freedom {
+  /** Lines that stand still besides the pinned ones. */
+  readonly still?: ReadonlySet<string>;
+  /** Lines that may move though pinned. */
+  readonly free?: ReadonlySet<string>;
+  /** The batch may grow or shrink as a whole. */
+  readonly anySize?: boolean;
+  /** What rails are kept at, where that is not where the lines stand now. */
+  readonly keepAt?: Partial<Readonly<Record<Rail, number>>>;
+}
+
+/**
+ * Puts the question: these rails to these values, pinned lines still, held rails where they are, the others about there.
+ */
+export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freedom = {}): Asked {
+  const { held } = b.formula;
+  const panFat = w.analysis.kind?.panFatCounts ?? false;
+  const movers: Mover[] = [];
+  const keys: string[] = [];
+  const stillLines: Brings[] = [];
+  const clings = freedom.anySize ? 1 : held.mass ? FLOUR_CLINGS_IN_A_SIZE : FLOUR_CLINGS;
+  for (const line of w.lines) {
+    const all = bringsOf(line, panFat);
+    const stands = (line.pinned && !freedom.free?.has(line.key)) || freedom.still?.has(line.key);
+    if (line.use !== 'batter' || line.grams === null || stands) {
+      stillLines.push(all);
+      continue;
+    }
+    const flour = all.flour > 0;
+    movers.push({
+      grams: line.grams,
+      least: flour ? LEAST_FLOUR * line.grams : 0,
+      most: Number.POSITIVE_INFINITY,
+      clings: flour ? clings : 1,
+      brings: perGram(all, line.grams),
+    });
+    keys.push(line.key);
+  }
+  const still = stillLines.reduce((a, x) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: x }], [1]), NOTHING);
+  const goals: Goal[] = [];
+  for (const rail of RAILS) {
+    const reading = railOf(w.analysis, rail);
+    if (!reading) continue;
+    const zone = reading.zone ?? [0, Math.max(1, 2 * reading.tested)];
+    const width = Math.max(1e-6, zone[1] - zone[0]);
+    const wish = wishes.find((x) => x.rail === rail);
+    const at = freedom.keepAt?.[rail] ?? reading.tested;
+    if (wish) goals.push({ rail, value: wish.value, how: wish.how ?? 'yield', width });
+    else if (rail === 'lift' && w.analysis.tally.hasYeast) continue;
+    else {
+      const meet = held.rails.includes(rail);
+      // where rails are kept as they stand, none is to pay for another with more than half its zone
+      const leashed = !meet && !freedom.anySize && freedom.keepAt === undefined;
+      goals.push({ rail, value: at, how: meet ? 'meet' : 'keep', width, ...(leashed ? { leash: LEASH * width } : {}) });
+    }
+  }
+  const now = w.analysis.tally;
+  const eggs = stillLines.reduce((n, x) => n + x.eggs, 0) + movers.reduce((n, m) => n + m.brings.eggs * m.grams, 0);
+  const question: Question = {
+    movers,
+    still,
+    goals,
+    massG: held.mass ? now.massG : null,
+    eggs: held.eggs ? eggs : null,
+    stiffness: freedom.anySize ? 1e-3 : 1,
+  };
+  return { question, keys };
+}
+
+export const gramsOf = (keys: readonly string[], a: Answer): ReadonlyMap<string, number> => new Map(keys.map((k, i) => [k, a.grams[i] ?? 0]));
+
+/** How near a goal's rail has to stay, when amounts are rounded or small changes left out. */
+const near = (goal: Goal): number => (goal.how === 'keep' ? 0.01 * goal.width : goal.rail === 'lift' ? 0.004 : goal.rail === 'salt' ? 0.02 : 0.05);
+
+/** Whole grams for what is weighed in tens, tenths below, where the rails asked for don't mind. */
+export function tidied(asked: Asked, a: Answer): Answer {
+  const { question: q } = asked;
+  const rounded = (g: number, coarse: boolean): number => {
+    const step = g >= 20 ? (coarse ? 1 : 0.1) : g >= 9.95 ? 0.1 : 0.01;
+    return Math.round(g / step) * step;
+  };
+  for (const coarse of [true, false]) {
+    // what has not moved stays as it is written
+    const grams = a.grams.map((g, i) => (g === q.movers[i]?.grams ? g : rounded(g, coarse)));
+    const t = sumOf(q.still, q.movers, grams);
+    const values = q.goals.map((goal) => railValue(t, goal.rail));
+    const fine = q.goals.every((goal, i) => Math.abs((values[i] ?? 0) - (a.values[i] ?? 0)) <= near(goal));
+    if (fine && (q.massG === null || Math.abs(t.mass - q.massG) < 0.5)) return { ...a, grams, values };
+  }
+  return a;
+}
+
+/** Shares of itself under which a line's change is not worth a hand's turn, the larger tried first. */
+const SMALL = [0.015, 0.004] as const;
+
+/** The same goals met with the lines that would hardly move left alone: fewer lines to weigh anew. */
+function withFewest(q: Question, a: Answer): Answer {
+  for (const share of SMALL) {
+    const small = a.grams.map((g, i) => Math.abs(g - (q.movers[i]?.grams ?? 0)) < share * (q.movers[i]?.grams ?? 0));
+    const movers = q.movers.map((m, i) => (small[i] ? { ...m, least: m.grams, most: m.grams } : m));
+    const fewer = solve({ ...q, movers });
+    const grams = fewer.grams.map((g, i) => (small[i] ? (q.movers[i]?.grams ?? g) : g));
+    const kept = q.goals.every((g, i) => g.how !== 'keep' || Math.abs((fewer.values[i] ?? 0) - (a.values[i] ?? 0)) <= 2 * near(g));
+    if (fewer.met && kept) return { ...fewer, grams };
+  }
+  return a;
+}
+
+const say = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
+
+/** What could be added to bring more of a thing. */
+const SOURCES: Readonly<Record<Rail, string>> = {
+  water: 'milk or water',
+  egg: 'eggs',
+  fat: 'butter or oil',
+  sugar: 'sugar',
+  salt: 'salt',
+  lift: 'baking powder',
+};
+
+const listed = (lines: readonly FormulaLine[]): string =>
+  lines
+    .slice(0, 3)
+    .map((l) => `"${l.text.slice(0, 40)}"`)
+    .join(', ');
+
+const bringsRail = (l: FormulaLine, rail: Rail, panFat: boolean): number => {
+  const x = bringsOf(l, panFat);
+  return rail === 'lift' ? x.powderMeq + x.sodaMeq : x[rail];
+};
+
+/** Why a rail can't go where it was asked to, and the nearest that it can. */
+export function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
+  const panFat = w.analysis.kind?.panFatCounts ?? false;
+  const now = railOf(w.analysis, wish.rail)?.tested ?? 0;
+  const name = RAIL_NAMES[wish.rail];
+  const bring = w.lines.filter((l) => bringsRail(l, wish.rail, panFat) > 1e-6 * w.analysis.tally.massG);
+  // flour brings a little of much; it is no source of anything but itself
+  const sources = bring.filter((l) => l.use === 'batter' && !(l.ingredient && isFlour(l.ingredient)));
+  const pinned = sources.filter((l) => l.pinned);
+  const near = `${say(wish.rail, reached)} is the nearest.`;
+  const up = wish.value > now;
+  if (up && sources.length === 0)
+    return `${name} can't go to ${say(wish.rail, wish.value)}: nothing on the sheet brings it. Add ${SOURCES[wish.rail]}. ${near}`;
+  if (pinned.length > 0 && pinned.length === sources.length)
+    return `${name} can't go to ${say(wish.rail, wish.value)}: what brings it is pinned (${listed(pinned)}). ${near}`;
+  const heldNames = b.formula.held.rails.filter((r) => r !== wish.rail).map((r) => RAIL_NAMES[r].toLowerCase());
+  const holds = [...heldNames, ...(b.formula.held.mass ? ['the total'] : []), ...(b.formula.held.eggs ? ['the eggs'] : [])];
+  if (pinned.length > 0 || holds.length > 0) {
+    const what = [...(pinned.length > 0 ? [`${listed(pinned)} pinned`] : []), ...(holds.length > 0 ? [`${holds.join(', ')} held`] : [])].join(' and ');
+    return `${name} can't go to ${say(wish.rail, wish.value)} with ${what}. ${near}`;
+  }
+  if (!up) {
+    const names = [...new Set(bring.flatMap((l) => l.parts.map((p) => kitchenName(p.ingredient).toLowerCase())))].slice(0, 3).join(', ');
+    return `${name} can't go to ${say(wish.rail, wish.value)}: ${names || 'the other lines'} bring that much, and taking them out would send another ratio far off. ${near}`;
+  }
+  return `${name} can't go to ${say(wish.rail, wish.value)} with these lines without another ratio going far off. ${near}`;
+}
+
+/** Lines with other grams so that some rails stand elsewhere; null without flour. */
+export interface Bent {
+  readonly grams: ReadonlyMap<string, number>;
+  readonly short: string | null;
+}
+
+/** Turns an answer into lines, tidied, with what it fell short of. */
+export function bentFrom(b: Bench, w: Worked, asked: Asked, answer: Answer): Bent {
+  const a = answer.met ? tidied(asked, withFewest(asked.question, answer)) : answer;
+  const missed = asked.question.goals
+    .map((g, i) => ({ g, at: answer.values[i] ?? 0 }))
+    .filter(({ g, at }) => g.how !== 'keep' && Math.abs(at - g.value) > (g.rail === 'lift' ? 0.005 : 0.05));
+  const short = answer.met || missed.length === 0 ? null : missed.map(({ g, at }) => whyShort(b, w, g, at)).join(' ');
+  // what fell short is the nearest, and needs no hundredths
+  const round = (g: number): number => (answer.met || g < 9.95 ? g : Math.round(10 * g) / 10);
+  return { grams: new Map([...gramsOf(asked.keys, a)].map(([k, g]) => [k, round(g)])), short };
+}
+
+/** Asks and answers in one go, on this thread: for fixes, swaps and moves. */
+export function bend(b: Bench, wishes: readonly Wish[], freedom: Freedom = {}): Bent {
+  const w = workedOn(b);
+  const asked = ask(b, w, wishes, freedom);
+  return bentFrom(b, w, asked, solve(asked.question));
+}

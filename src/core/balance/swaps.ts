@@ -1,0 +1,181 @@
+/**
+ * Swaps with their consequences: a line becomes a stand-in, what that does to water, fat, sugar, acid, salt and allergens
+ * is worked from the pantry, and the other lines make up for it, leavening included. Arithmetic but for the taste words.
+ */
+
+import Fraction from 'fraction.js';
+import { railOf } from '../analyse';
+import { writtenGrams } from '../card/rewrite';
+import { type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
+import type { Rail } from '../formula/kinds';
+import { type Allergen, type Ingredient, isFlour, kitchenName } from '../pantry/ingredient';
+import { nameFor } from '../pantry/naming';
+import { ingredient } from '../pantry/pantry';
+import { writeNumber } from '../quantity/number';
+import { type Bench, conventionsOn, type Proposal, withEntries, withFormula, withGrams, workedOn } from './bench';
+import { leavenFor, powderShare, withLeavening } from './leavening';
+import { bend } from './ratios';
+import { type StandIn, standInsFor } from './swap-table';
+
+/** What the stand-in brings more (or less) than what it replaces, before anything makes up for it. */
+export interface SwapEffect {
+  readonly waterG: number;
+  readonly fatG: number;
+  readonly sugarG: number;
+  readonly saltG: number;
+  readonly acidMeq: number;
+  readonly allergensIn: readonly Allergen[];
+  readonly allergensOut: readonly Allergen[];
+}
+
+export interface Swap {
+  readonly standIn: StandIn;
+  /** "Cultured buttermilk", "Whole milk with lemon juice". */
+  readonly name: string;
+  /** "480 g", "3 eggs". */
+  readonly amount: string;
+  readonly effect: SwapEffect;
+}
+
+interface Poured {
+  readonly ingredient: Ingredient;
+  readonly grams: number;
+}
+
+const foodAcid = (i: Ingredient): number => i.acidMeqPer100g - i.ownAcidMeqPer100g;
+
+function pourOf(line: FormulaLine, s: StandIn): readonly Poured[] {
+  const grams = line.grams ?? 0;
+  const to = ingredient(s.to);
+  const eggs = line.ingredient?.piece ? grams / line.ingredient.piece.grams : grams / 50;
+  const first: Poured = { ingredient: to, grams: s.ratio === 'egg' ? eggs * (to.piece?.grams ?? 50) : grams * s.ratio };
+  return s.with ? [first, { ingredient: ingredient(s.with.id), grams: grams * s.with.ratio }] : [first];
+}
+
+function effectOf(line: FormulaLine, s: StandIn): SwapEffect {
+  const now = pourOf(line, s);
+  const sum = (of: (i: Ingredient) => number): number =>
+    now.reduce((a, p) => a + (of(p.ingredient) * p.grams) / 100, 0) - line.parts.reduce((a, p) => a + (of(p.ingredient) * p.grams) / 100, 0);
+  const had = new Set(line.parts.flatMap((p) => p.ingredient.allergens));
+  const has = new Set(now.flatMap((p) => p.ingredient.allergens));
+  return {
+    waterG: sum((i) => (isFlour(i) ? 0 : i.per100g.waterG)),
+    fatG: sum((i) => i.per100g.fatG),
+    sugarG: sum((i) => i.per100g.sugarsG),
+    saltG: sum((i) => i.per100g.naclG),
+    acidMeq: sum(foodAcid),
+    allergensIn: [...has].filter((a) => !had.has(a)),
+    allergensOut: [...had].filter((a) => !has.has(a)),
+  };
+}
+
+/** The stand-ins for a line; empty where the line is not read, made of two things, or has no usual stand-in. */
+export function swapsFor(line: FormulaLine): readonly Swap[] {
+  if (!line.ingredient || !line.grams || line.parts.length !== 1) return [];
+  return standInsFor(line.ingredient).map((s) => {
+    const now = pourOf(line, s);
+    const eggs = s.ratio === 'egg' && now[0]?.ingredient.piece ? now[0].grams / now[0].ingredient.piece.grams : null;
+    return {
+      standIn: s,
+      name: now
+        .map((p) => kitchenName(p.ingredient))
+        .join(' with ')
+        .replace(/ with (\w)/, (_, c: string) => ` with ${c.toLowerCase()}`),
+      amount: eggs === null ? now.map((p) => writtenGrams(p.grams)).join(' + ') : `${Number(eggs.toFixed(1))} eggs`,
+      effect: effectOf(line, s),
+    };
+  });
+}
+
+/** The line's entry as the stand-in, and a second one for what goes with it. */
+function replaced(b: Bench, line: FormulaLine, s: StandIn): { readonly formula: Formula; readonly keys: readonly string[] } {
+  const c = conventionsOn(b);
+  const [first, second] = pourOf(line, s);
+  const write = (p: Poured, after: string): Pick<Entry, 'text' | 'ingredientId'> => {
+    const n = nameFor(p.ingredient.id, c);
+    const count = s.ratio === 'egg' && p.ingredient.piece ? p.grams / p.ingredient.piece.grams : null;
+    const said = count === null ? writtenGrams(p.grams) : writeNumber(new Fraction(Math.round(count * 2), 2));
+    const many = count !== null && count > 1 ? 's' : '';
+    return { text: `${said} ${n.name}${many}${after}`, ingredientId: n.ingredientId };
+  };
+  if (!first) return { formula: b.formula, keys: [] };
+  // what was done to the old line is said of a like thing, not of another: butter is melted, oil is not
+  const like = first.ingredient.category === line.ingredient?.category && first.ingredient.id.split('-')[0] === line.ingredient.id.split('-')[0];
+  const mashed = s.to === 'banana' ? ', mashed' : '';
+  const melted = s.to.startsWith('butter-') && line.use === 'batter' ? ', melted' : '';
+  const after = like && line.preparation ? `, ${line.preparation}` : mashed || melted;
+  const entry = b.formula.entries.find((e) => e.key === line.key);
+  const { stands: _, ingredientId: __, opened: ___, ...kept } = entry ?? { key: line.key, text: '' };
+  // flours and fats keep their bowl; an egg's stand-in goes where it would by itself
+  let f = withEntries(
+    b.formula,
+    b.formula.entries.map((e) =>
+      e.key === line.key ? { ...kept, ...write(first, line.use === 'pan' ? ' for the pan' : line.use === 'topping' ? ' to serve' : after) } : e,
+    ),
+  );
+  const keys = [line.key];
+  if (second) {
+    const key = nextKey(f.entries);
+    const at = f.entries.findIndex((e) => e.key === line.key) + 1;
+    const made: Entry = { key, ...write(second, ''), ...(entry?.end ? { end: entry.end } : {}), ...(entry?.vessel ? { vessel: entry.vessel } : {}) };
+    f = withEntries(f, [...f.entries.slice(0, at), made, ...f.entries.slice(at)]);
+    keys.push(key);
+  }
+  return { formula: f, keys };
+}
+
+/** The stand-in alone, everything else as it is. */
+export function swapOnly(b: Bench, line: FormulaLine, s: Swap): Proposal {
+  return {
+    title: `${s.name} for ${kitchenName(line.ingredient ?? { name: line.text }).toLowerCase()}`,
+    why: 'Only this line changes.',
+    formula: replaced(b, line, s.standIn).formula,
+    short: null,
+  };
+}
+
+/** Lift that is worth leavening for: below it a formula is raised by eggs and steam. */
+const LEAVENED_CO2 = 0.2;
+
+/**
+ * The stand-in, with the other lines making up for it so that the ratios stay, and the leavening worked again for the acid
+ * there is now.
+ */
+export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
+  const before = workedOn(b);
+  const { formula, keys } = replaced(b, line, s.standIn);
+  const straight = swapOnly(b, line, s);
+  if (line.use !== 'batter' || before.analysis.rails.length === 0) return straight;
+  const keepAt: Partial<Record<Rail, number>> = Object.fromEntries(before.analysis.rails.map((r) => [r.rail, r.tested]));
+  const leavening = (bench: Bench): ReadonlySet<string> =>
+    new Set(
+      workedOn(bench)
+        .lines.filter((l) => l.ingredient?.category === 'leavening')
+        .map((l) => l.key),
+    );
+  // 1. water, egg, fat, sugar and salt by the lines that bring them
+  const first = withFormula(b, formula);
+  const bent = bend(first, [], { still: new Set([...keys, ...leavening(first)]), keepAt });
+  let now = withFormula(b, withGrams(first, workedOn(first).lines, bent.grams, 0.01));
+  // 2. the lift, for the acid of what the lines came to: soda as far as it goes, where soda was or the acid is new
+  const target = railOf(before.analysis, 'lift')?.tested ?? 0;
+  if (target > LEAVENED_CO2 && !before.analysis.tally.hasYeast) {
+    const w = workedOn(now);
+    const sour = s.effect.acidMeq > 5;
+    const hadSoda = before.analysis.ledger.sodaG > 0.1;
+    const to = leavenFor(w, target, hadSoda || sour ? 'soda-first' : 'no-soda', powderShare(now, w.lines));
+    const acidMoved = Math.abs(s.effect.acidMeq) > 1;
+    const powderMoved = standsForLeavening(line);
+    if (to && (acidMoved || powderMoved)) now = withFormula(now, withLeavening(now, w, to));
+  }
+  const lift = railOf(workedOn(now).analysis, 'lift')?.tested ?? 0;
+  const short = target > LEAVENED_CO2 && lift < 0.9 * target ? 'The lift could not all be made up.' : null;
+  return {
+    ...straight,
+    why: 'The other lines make up for it, so that the ratios stay; leavening is worked again for the acid there is.',
+    formula: now.formula,
+    short,
+  };
+}
+
+const standsForLeavening = (l: FormulaLine): boolean => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0;

@@ -1,0 +1,59 @@
+/** What stands around the lines of a card, read for what can be checked: the yield it claims and the things its method uses. */
+import { kitchenNouns } from '../pantry/nouns';
+import { readNumber } from '../quantity/number';
+
+export interface YieldClaim {
+  readonly pieces: number;
+  readonly text: string;
+}
+
+const MAKES = /\b(?:makes?|yields?|yield:?|gives?)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
+const PIECES =
+  /^\s*(?:to\s+\w+\s+)?(?:small|large|thin|big|medium|round|[\d.]+[- ]?(?:cm|inch))?\s*(?:pancakes?|waffles?|crepes?|cakes?|pieces?|balls?|griddle cakes?)?\b/i;
+
+/** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
+export function yieldClaim(notes: string): YieldClaim | null {
+  for (const row of notes.split('\n')) {
+    const m = MAKES.exec(row);
+    if (!m) continue;
+    const at = row.slice(m.index + m[0].length);
+    const n = readNumber(at);
+    if (!n || !PIECES.test(at.slice(n.length))) continue;
+    const low = n.low.valueOf();
+    const high = n.high?.valueOf() ?? low;
+    const unit = /^\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people)/i.test(at.slice(n.length));
+    if (!unit && high >= 1 && high <= 10_000) return { pieces: Math.round((low + high) / 2), text: row.trim() };
+  }
+  return null;
+}
+
+/** Shorter than this it is a remark and no method. */
+const LEAST_METHOD_CHARS = 40;
+
+/** The method text of a card's notes, without its yield line; null when there is none to speak of. */
+export function methodOf(notes: string): string | null {
+  const text = notes
+    .split('\n')
+    .filter((row) => !/^\s*(?:makes?|serves?|yields?)\b/i.test(row))
+    .join('\n')
+    .trim();
+  return text.length >= LEAST_METHOD_CHARS ? text : null;
+}
+
+/** The things of the pantry that a text names, as singular nouns. */
+export function namesIn(text: string): ReadonlySet<string> {
+  const nouns = kitchenNouns();
+  const out = new Set<string>();
+  // "butter the pan", "oil the griddle", "salted": verbs and adjectives name nothing that is missing
+  const t = text
+    .toLowerCase()
+    .replace(/\b(?:butter|oil|flour|sugar)\s+(?=(?:the|a|your)\b)/g, ' ')
+    .replace(/\begg whites?\b/g, ' egg ')
+    .replace(/\bcream(?:y|ed|ing)?\s+(?=(?:the|together|until)\b)/g, ' ');
+  for (const w of t.match(/[a-z]+/g) ?? []) {
+    const one = w.replace(/ies$/, 'y').replace(/(?<=[^s])s$/, '');
+    if (nouns.has(w)) out.add(w);
+    else if (nouns.has(one)) out.add(one);
+  }
+  return out;
+}

@@ -1,0 +1,97 @@
+/**
+ * Writing a line anew: the same ingredient, preparation and use, another amount. The cook's own unit stays where the new
+ * amount is a fraction that exists in a kitchen; else the line goes to grams. What is written is read back, and only
+ * stands when it means the same thing.
+ */
+import Fraction from 'fraction.js';
+import type { Conventions } from '../pantry/conventions';
+import { kitchenName } from '../pantry/ingredient';
+import { type Amount, readAmount, writeAmount } from '../quantity/amount';
+import { takeAmounts } from './amounts';
+import { stripBullet } from './bullet';
+import { type Line, type LineChoice, readLine } from './line';
+
+/** Finest fraction of each unit that a kitchen has. */
+const DENOMINATORS: Readonly<Record<string, readonly number[]>> = {
+  cup: [1, 2, 3, 4, 8],
+  tbsp: [1, 2],
+  tsp: [1, 2, 4, 8],
+  stick: [1, 2, 3, 4, 8],
+  pint: [1, 2, 4],
+  quart: [1, 2, 4],
+  lb: [1, 2, 4],
+  oz: [1, 2, 4, 8],
+  piece: [1, 2],
+};
+const SOME = [1] as const;
+/** How far a fraction may miss the grams asked for, as a share, and still be written as that fraction. */
+const CLOSE = 0.002;
+
+const of = (unit: string | null, value: Fraction): Amount => ({ terms: [{ sign: 1, low: value, high: null, unit, fullness: null }], approximate: false });
+
+/** Smallest step grams are written to from ten grams on: tenths, or hundredths where a ratio needs them. */
+export type Finest = 0.1 | 0.01;
+
+/** Grams as they are written in a line: tenths (or finer), hundredths below ten; never nothing. */
+export function writtenGrams(g: number, finest: Finest = 0.1): string {
+  const digits = g >= 9.95 && finest === 0.1 ? 10 : 100;
+  return `${Math.max(1, Math.round(g * digits)) / digits} g`;
+}
+
+const trimmed = (s: string): string => s.replace(/\s+/g, ' ').trim();
+
+/** How the new amount may be written, best first. */
+function amountsFor(line: Line, grams: number, finest: Finest): readonly string[] {
+  const asGrams = writtenGrams(grams, finest);
+  const [first] = line.amounts;
+  if (!first || !line.grams || line.written.length !== 1 || line.written[0]?.terms.length !== 1) return [asGrams];
+  if (first.unit === 'g') return [asGrams];
+  const each = line.grams / ((first.low.valueOf() + (first.high ?? first.low).valueOf()) / 2);
+  for (const d of DENOMINATORS[first.unit ?? 'piece'] ?? SOME) {
+    const n = Math.round((grams / each) * d);
+    if (n > 0 && Math.abs((n / d) * each - grams) <= CLOSE * grams) return [writeAmount(of(first.unit, new Fraction(n, d))), asGrams];
+  }
+  return [asGrams];
+}
+
+/**
+ * The text of a line with another amount.
+ * @param line as read, with grams
+ * @param grams what it shall weigh, > 0
+ * @returns the new text; grams of what is written may differ by the last digit written
+ */
+export function rewriteAmount(line: Line, grams: number, house: Conventions, choice: LineChoice = {}, finest: Finest = 0.1): string {
+  if (line.grams !== null && Math.abs(grams - line.grams) < 1e-9 * grams) return line.text;
+  const plainChoice: LineChoice = { ingredientId: choice.ingredientId, vessel: choice.vessel };
+  const tidy = stripBullet(line.text);
+  const head = takeAmounts(tidy, readAmount);
+  const rest = trimmed(`${head.front} ${head.rest}`.replace(/^\s*[,:;]\s*/, ''));
+  const prepared = line.preparation ? `, ${line.preparation}` : '';
+  for (const said of amountsFor(line, grams, finest)) {
+    for (const text of [`${said} ${rest}`, `${said} ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : ''}${prepared}`]) {
+      if (meansTheSame(readLine(text, house, plainChoice), line, grams)) return text;
+    }
+  }
+  return partsInGrams(line, grams);
+}
+
+/** Whether a line written anew is the old one with other grams. */
+function meansTheSame(now: Line, was: Line, grams: number): boolean {
+  return (
+    now.status === 'read' &&
+    now.parts.length === 1 &&
+    was.parts.length === 1 &&
+    now.ingredient?.id === was.ingredient?.id &&
+    now.use === was.use &&
+    now.foam === was.foam &&
+    Math.abs((now.grams ?? 0) - grams) <= Math.max(0.006, 0.0051 * Math.min(grams, 10), CLOSE * grams)
+  );
+}
+
+/** The last resort, and the way of a line of two things: each in grams under its pantry name. */
+function partsInGrams(line: Line, grams: number): string {
+  const factor = grams / (line.grams ?? grams);
+  const body = line.parts.map((p) => `${writtenGrams(p.grams * factor)} ${kitchenName(p.ingredient).toLowerCase()}`).join(' plus ');
+  const where = line.use === 'pan' ? ' for the pan' : line.use === 'topping' ? ' to serve' : '';
+  return `${body}${line.preparation && line.use === 'batter' ? `, ${line.preparation}` : where}`;
+}

@@ -1,0 +1,85 @@
+/**
+ * The rules that hold a card against itself: fractions likely misread, a method that uses what the list lacks, a list that
+ * is never used, a yield that the volume contradicts. What is found is said and asked about, never changed.
+ */
+import { piecesOf } from '../batter/volume';
+import { methodOf, namesIn, yieldClaim } from '../card/method';
+import { nounsOf } from '../pantry/nouns';
+import { millilitres } from '../quantity/say';
+import { keysOf, quoted, type Rule } from './finding';
+
+const fractionDoubtful: Rule = (e) => {
+  const doubted = e.lines.filter((l) => l.findings?.some((f) => f.code === 'fraction-doubtful'));
+  const [first] = doubted;
+  if (!first) return null;
+  return {
+    code: 'fraction-doubtful',
+    severity: 'look',
+    basis: 'arithmetic',
+    keys: keysOf(doubted),
+    message: `Every amount on this card is 1 1/2 or 1 1/4, and ${quoted(first)} is far out with it. Likely the 1 was misread: try the other reading beside this one.`,
+  };
+};
+
+/** How far off a claim may be, as a share of what the bowl holds, before it is worth a word. */
+const CLAIM = [0.62, 1.6] as const;
+
+const yieldRule: Rule = (e) => {
+  const claim = yieldClaim(e.cardNotes);
+  if (!claim || !e.volume || !e.portionMl || e.school?.portionMl === null || !e.kind) return null;
+  const { pieces } = piecesOf(e.tally.massG, e.volume.densityGPerMl, e.portionMl);
+  if (pieces < 1 || (claim.pieces >= CLAIM[0] * pieces && claim.pieces <= CLAIM[1] * pieces)) return null;
+  const each = (e.volume.volumeMl * 0.97) / claim.pieces;
+  return {
+    code: 'yield-claim',
+    severity: 'note',
+    basis: 'model',
+    message: `The card says ${claim.pieces}; this bowl pours ${pieces} of ${millilitres(e.portionMl)}. Its ${claim.pieces} would be of ${millilitres(each)} each.`,
+  };
+};
+
+/** A method that says "the dry ingredients" speaks of all of them. */
+const ALL_OF =
+  /\b(?:all|everything|every|dry|wet|rest|remaining|other)\b[^.]{0,24}\b(?:ingredients?|things?|mix(?:ture)?|team|bowl)\b|\b(?:everything|all together|dry into|wet into|into (?:the )?(?:dry|wet)|dry,|wet,|dry and|wet and)\b/i;
+
+const listedNeverUsed: Rule = (e) => {
+  const method = methodOf(e.cardNotes);
+  if (!method || ALL_OF.test(method)) return null;
+  const names = namesIn(method);
+  const unused = e.lines.filter((l) => l.use === 'batter' && l.parts.length > 0 && l.parts.every((p) => ![...nounsOf(p.ingredient)].some((n) => names.has(n))));
+  // a method that names next to nothing is a remark, not a method
+  if (unused.length === 0 || unused.length > e.lines.length / 2) return null;
+  return {
+    code: 'listed-never-used',
+    severity: 'note',
+    basis: 'measured',
+    keys: keysOf(unused),
+    message: `${unused.map(quoted).slice(0, 3).join(', ')} ${unused.length === 1 ? 'is' : 'are'} on the list, but the method never uses ${unused.length === 1 ? 'it' : 'them'}.`,
+  };
+};
+
+/** Named in methods without being an ingredient of the batter: for the pan, the test, the table. */
+const BESIDE = new Set(['water', 'oil', 'butter', 'syrup', 'fruit', 'cake', 'cream', 'batter', 'lard']);
+
+const usedNeverListed: Rule = (e) => {
+  const method = methodOf(e.cardNotes);
+  if (!method) return null;
+  const listed = new Set(e.lines.flatMap((l) => l.parts.flatMap((p) => [...nounsOf(p.ingredient)])));
+  // what stands on a line that is not understood yet is listed all the same
+  const open = namesIn(
+    e.lines
+      .filter((l) => l.parts.length === 0)
+      .map((l) => l.text ?? '')
+      .join('\n'),
+  );
+  const missing = [...namesIn(method)].filter((n) => !listed.has(n) && !open.has(n) && !BESIDE.has(n));
+  if (missing.length === 0) return null;
+  return {
+    code: 'used-never-listed',
+    severity: 'look',
+    basis: 'measured',
+    message: `The method uses ${missing.slice(0, 3).join(', ')}, which ${missing.length === 1 ? 'is' : 'are'} not on the list. Was a line lost?`,
+  };
+};
+
+export const CARD_RULES: readonly Rule[] = [fractionDoubtful, usedNeverListed, yieldRule, listedNeverUsed];

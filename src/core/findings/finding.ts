@@ -1,0 +1,65 @@
+/**
+ * A finding: a plain sentence about a formula with the number that caused it, how much it matters and what the number
+ * rests on. The evidence is what a rule may look at.
+ */
+import type { ThicknessReading } from '../batter/thickness';
+import type { BatterVolume } from '../batter/volume';
+import type { Dressing, Moment } from '../formula/formula';
+import type { Kind, School } from '../formula/kinds';
+import type { Percentages, Tally, TallyLine } from '../formula/tally';
+import type { Standing } from '../formula/ways';
+import type { Ledger } from '../lift/ledger';
+import type { Combined } from '../quantity/amount';
+
+export const SEVERITIES = ['stop', 'look', 'note'] as const;
+export type Severity = (typeof SEVERITIES)[number];
+export type Basis = 'measured' | 'arithmetic' | 'model';
+
+export interface Finding {
+  readonly code: string;
+  readonly severity: Severity;
+  readonly basis: Basis;
+  readonly message: string;
+  /** The lines it speaks of, where it speaks of lines. */
+  readonly keys?: readonly string[];
+}
+
+export interface EvidenceLine extends TallyLine {
+  readonly key?: string;
+  readonly text?: string;
+  readonly preparation?: string;
+  readonly foam?: 'soft' | 'firm' | null;
+  readonly strength?: number;
+  readonly opened?: string | null;
+  readonly moment?: Moment | null;
+  readonly dressing?: Dressing;
+  readonly amounts?: readonly Combined[];
+  /** What the reader of the line had to say. */
+  readonly findings?: readonly { readonly code: string }[];
+}
+
+export interface Evidence {
+  readonly lines: readonly EvidenceLine[];
+  /** Null: no zone is tested. */
+  readonly kind: Kind | null;
+  readonly school: School | null;
+  readonly standing: Standing;
+  /** mL of one portion; null where no kind says. */
+  readonly portionMl: number | null;
+  /** What stood around the lines on the card. */
+  readonly cardNotes: string;
+  readonly tally: Tally;
+  readonly percent: Percentages | null;
+  readonly ledger: Ledger;
+  /** g per 100 g flour; null without flour. */
+  readonly co2Per100gFlour: number | null;
+  readonly volume: BatterVolume | null;
+  readonly thickness: ThicknessReading | null;
+}
+
+export type Rule = (e: Evidence) => Finding | null;
+
+/** A line as it is quoted in a sentence. */
+export const quoted = (l: Pick<EvidenceLine, 'text'> | undefined): string => (l?.text ? `"${l.text.slice(0, 60)}"` : 'One line');
+
+export const keysOf = (lines: readonly EvidenceLine[]): readonly string[] => lines.map((l) => l.key).filter((k) => k !== undefined);

@@ -1,0 +1,128 @@
+/**
+ * The rules that read what happens to a formula: how long it stands, how cold it is, how big a portion is poured, what is
+ * weighed and what sinks. All of them models or kitchen sense, and said so.
+ */
+import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
+import { liftLeft } from '../batter/standing';
+import { THICKNESSES } from '../formula/kinds';
+import { behaviourOf } from '../pantry/tables/behaviour';
+import { grams, percentNumber } from '../quantity/say';
+import { type EvidenceLine, type Finding, keysOf, quoted, type Rule } from './finding';
+
+const share = (x: number): string => `${percentNumber(100 * x)} %`;
+
+/** Strength under which an opened powder is worth a word, and worth a look. */
+const WEAK = [0.85, 0.6] as const;
+
+const powderOld: Rule = (e) => {
+  const old = e.lines.filter((l) => l.use === 'batter' && (l.strength ?? 1) < WEAK[0]);
+  const weakest = [...old].sort((a, b) => (a.strength ?? 1) - (b.strength ?? 1))[0];
+  if (!weakest) return null;
+  const s = weakest.strength ?? 1;
+  return {
+    code: 'powder-old',
+    severity: s < WEAK[1] ? 'look' : 'note',
+    basis: 'model',
+    keys: keysOf(old),
+    message: `${quoted(weakest)} was opened ${weakest.opened ?? 'long ago'} and is counted at ${share(s)} of a fresh powder. Put a spoonful in hot water: if it does not foam, it is done.`,
+  };
+};
+
+/** Share of the lift lost to waiting that is worth a word, and a look. */
+const LOST = [0.2, 0.35] as const;
+
+/** Minutes that whipped whites stand before they sink for all to see. */
+const FOAM_MIN = [15, 30] as const;
+
+const waiting: Rule = (e) => {
+  const { restMin, batterC } = e.standing;
+  if (!e.thickness || restMin < 5) return null;
+  if (e.volume?.foamed && restMin > FOAM_MIN[0])
+    return {
+      code: 'whites-and-wait',
+      severity: restMin > FOAM_MIN[1] ? 'look' : 'note',
+      basis: 'model',
+      message: `Whipped whites sink in ${restMin} minutes of standing. Rest the batter without them and fold them in last; cook within 15 to 20 minutes.`,
+    };
+  const usesSoda = e.ledger.sodaG - e.ledger.unspentSodaG;
+  if (usesSoda < 0.1) return null;
+  const left = liftLeft(e.lines, { paS: e.thickness.paS, batterC }, restMin);
+  if (left === null || 1 - left < LOST[0]) return null;
+  return {
+    code: 'soda-and-wait',
+    severity: 1 - left >= LOST[1] ? 'look' : 'note',
+    basis: 'model',
+    message: `Soda works as soon as it is wet: ${restMin} minutes of rest leave ${share(left)} of the lift. Keep dry and wet apart until use, or let powder do more of it.`,
+  };
+};
+
+const COLD_C = 12;
+
+const coldBatter: Rule = (e) => {
+  if (e.standing.batterC >= COLD_C || e.kind === null || e.kind.tilted || e.kind.id === 'oven') return null;
+  const butter = e.lines.some((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient.id.startsWith('butter-') || p.ingredient.id === 'oil-coconut'));
+  return {
+    code: 'cold-batter',
+    severity: 'note',
+    basis: 'model',
+    message: `Batter at ${e.standing.batterC} °C pours thicker and its middle sets late${butter ? '; butter stiffens into specks in it' : ''}. Let egg and milk lose their chill first, as long as your local food code allows.`,
+  };
+};
+
+const portionLarge: Rule = (e) => {
+  if (!e.kind || !e.school?.portionMl || !e.portionMl || !e.thickness) return null;
+  const [, high] = e.school.portionMl;
+  const spread = spreadOf(e.kind, e.thickness.paS, e.portionMl);
+  if (e.portionMl <= 1.5 * high) return null;
+  const thick = spread && spread.thickMm > MOST_TIMED_MM ? ` It lies about ${spread.thickMm.toFixed(0)} mm thick.` : '';
+  return {
+    code: 'portion-large',
+    severity: 'note',
+    basis: 'model',
+    message: `A portion of ${e.portionMl.toFixed(0)} ml is large: most ${e.kind.pieces} are poured with at most ${high} ml.${thick} Cover it, or go lower and longer, so that the middle sets before the face is dark.`,
+  };
+};
+
+/** Under this a scale that shows whole grams is out by a tenth and more. */
+const SMALL_G = 5;
+
+const smallWeighing: Rule = (e) => {
+  const small = e.lines.filter((l) => {
+    const [part] = l.parts;
+    const [amount] = l.amounts ?? [];
+    if (!part || l.use !== 'batter' || amount?.unit !== 'g') return false;
+    if (part.ingredient.category !== 'leavening' && part.ingredient.category !== 'salt') return false;
+    return part.grams < SMALL_G && Math.abs(part.grams - Math.round(part.grams)) > 0.05;
+  });
+  const [first] = small;
+  if (!first) return null;
+  return {
+    code: 'small-weighing',
+    severity: 'note',
+    basis: 'arithmetic',
+    keys: keysOf(small),
+    message: `${quoted(first)}: a scale that shows whole grams can't weigh ${grams(first.parts[0]?.grams ?? 0)}. Use spoons for it, a finer scale, or a larger batch.`,
+  };
+};
+
+const sinks = (l: EvidenceLine): boolean =>
+  l.use === 'batter' &&
+  l.moment === 'bowl' &&
+  l.dressing === 'plain' &&
+  l.parts.some((p) => behaviourOf(p.ingredient).inclusion && p.ingredient.id !== 'lemon-zest');
+
+const sinking: Rule = (e): Finding | null => {
+  const add = e.lines.filter(sinks);
+  const [first] = add;
+  if (!first || !e.thickness || THICKNESSES.indexOf(e.thickness.pour) > THICKNESSES.indexOf('ribbon')) return null;
+  const wet = first.parts.some((p) => p.ingredient.category === 'fruit-veg');
+  return {
+    code: 'add-ins-sink',
+    severity: 'note',
+    basis: 'model',
+    keys: keysOf(add),
+    message: `${quoted(first)} will sink in a batter this thin. Sprinkle it on the poured face${wet ? ', patted dry,' : ''} or toss it in a little of the flour.`,
+  };
+};
+
+export const PROCESS_RULES: readonly Rule[] = [powderOld, waiting, coldBatter, portionLarge, smallWeighing, sinking];

@@ -1,0 +1,77 @@
+/**
+ * Two formulas side by side: which lines are the same thing, what changed in each, and the change in words a cook would
+ * use ("milk 182 to 191 g, one egg fewer").
+ */
+import { kitchenName } from '../pantry/ingredient';
+import { grams } from '../quantity/say';
+import { counts, type EndId, type FormulaLine } from './formula';
+
+export type Change = 'same' | 'more' | 'less' | 'new' | 'gone' | 'other';
+
+export interface LinePair {
+  readonly a: FormulaLine | null;
+  readonly b: FormulaLine | null;
+  readonly change: Change;
+}
+
+/** Smaller than this share of a line is no change a scale would show. */
+const SAME = 0.0005;
+
+function changeOf(a: FormulaLine, b: FormulaLine): Change {
+  if (a.grams === null || b.grams === null) return a.text === b.text ? 'same' : 'other';
+  if (Math.abs(a.grams - b.grams) <= Math.max(0.005, SAME * a.grams)) return a.ingredient?.id === b.ingredient?.id ? 'same' : 'other';
+  return b.grams > a.grams ? 'more' : 'less';
+}
+
+const sameThing = (a: FormulaLine, b: FormulaLine): boolean =>
+  a.use === b.use && (a.ingredient === null || b.ingredient === null ? a.text === b.text : a.ingredient.id === b.ingredient.id);
+
+/**
+ * Pairs the lines of two formulas: by key first where both are versions of one formula and the thing is the same, then by
+ * ingredient and use, in order.
+ * @param end which end of each is looked at
+ */
+export function pairLines(from: readonly FormulaLine[], to: readonly FormulaLine[], end: EndId | null = null): readonly LinePair[] {
+  const as = from.filter((l) => counts(l, end));
+  const left = to.filter((l) => counts(l, end));
+  const take = (pick: (l: FormulaLine) => boolean): FormulaLine | null => {
+    const i = left.findIndex(pick);
+    return i < 0 ? null : (left.splice(i, 1)[0] ?? null);
+  };
+  const first = as.map((a) => ({ a, b: take((l) => l.key === a.key && sameThing(a, l)) }));
+  const second = first.map(({ a, b }) => ({ a, b: b ?? take((l) => sameThing(a, l)) }));
+  // the same place with another thing in it: a swap
+  const third = second.map(({ a, b }) => ({ a, b: b ?? take((l) => l.key === a.key && l.use === a.use) }));
+  return [...third.map(({ a, b }): LinePair => ({ a, b, change: b ? changeOf(a, b) : 'gone' })), ...left.map((b): LinePair => ({ a: null, b, change: 'new' }))];
+}
+
+const nameOf = (l: FormulaLine): string => (l.ingredient ? l.parts.map((p) => kitchenName(p.ingredient).toLowerCase()).join(' and ') : l.text);
+
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+
+/** Whole eggs on both sides are counted, not weighed. */
+function eggWords(a: FormulaLine, b: FormulaLine): string | null {
+  const count = (l: FormulaLine): number | null => {
+    const [x] = l.amounts;
+    return l.ingredient?.category === 'egg' && x && x.unit === null && !x.high ? x.low.valueOf() : null;
+  };
+  const [m, n] = [count(a), count(b)];
+  if (m === null || n === null || !Number.isInteger(n - m)) return null;
+  const d = Math.abs(n - m);
+  const part = a.ingredient?.id === 'egg-yolk' ? 'yolk' : a.ingredient?.id === 'egg-white' ? 'white' : 'egg';
+  return `${NUMBERS[d] ?? d} ${part}${d === 1 ? '' : 's'} ${n > m ? 'more' : 'fewer'}`;
+}
+
+/** One line's change in words; null where nothing changed. */
+export function inWords({ a, b, change }: LinePair): string | null {
+  if (change === 'same') return null;
+  if (!a) return b ? `${nameOf(b)} ${b.grams === null ? 'added' : `new, ${grams(b.grams)}`}` : null;
+  if (!b) return `no ${nameOf(a)}`;
+  if (a.ingredient && b.ingredient && a.ingredient.id !== b.ingredient.id)
+    return `${nameOf(b)} for ${nameOf(a)}${b.grams === null ? '' : `, ${grams(b.grams)}`}`;
+  if (a.grams === null || b.grams === null) return `"${a.text}" is now "${b.text}"`;
+  return eggWords(a, b) ?? `${nameOf(a)} ${grams(a.grams)} to ${grams(b.grams)}`;
+}
+
+/** Everything that changed, a phrase each. */
+export const changesInWords = (pairs: readonly LinePair[]): readonly string[] => pairs.map(inWords).filter((w) => w !== null);

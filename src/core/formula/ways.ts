@@ -1,0 +1,66 @@
+/**
+ * Ways of working that cooks disagree about and that change a number on the Bench: how long a batter rests, how cold its
+ * egg and milk are, how far whites are whipped. A house has its ways, a formula may have its own. Times and temperatures
+ * are kitchen defaults (models, not law); what touches safety is the local food code's to say.
+ */
+import { type Conventions, FRESH_HOUSE } from '../pantry/conventions';
+import type { Kind } from './kinds';
+
+export const RESTS = ['usual', 'none', 'short', 'half-hour', 'hour', 'overnight'] as const;
+export type Rest = (typeof RESTS)[number];
+export const WARMTHS = ['counter', 'cold'] as const;
+export type Warmth = (typeof WARMTHS)[number];
+export const WHITES = ['soft', 'firm'] as const;
+export type Whites = (typeof WHITES)[number];
+
+export interface Ways {
+  readonly rest: Rest;
+  readonly warmth: Warmth;
+  readonly whites: Whites;
+}
+
+export const FRESH_WAYS: Ways = { rest: 'usual', warmth: 'counter', whites: 'soft' };
+
+/** What each way is called on screen, in the order it is offered. */
+export const WAY_NAMES: { readonly [W in keyof Ways]: Readonly<Record<Ways[W], string>> } = {
+  rest: {
+    usual: 'as the kind is used to',
+    none: 'none, straight to the heat',
+    short: '10 minutes',
+    'half-hour': '30 minutes, covered',
+    hour: '1 hour, covered',
+    overnight: 'overnight, chilled',
+  },
+  warmth: { counter: 'an hour on the counter', cold: 'straight from the cold' },
+  whites: { soft: 'soft peaks, folded in one go', firm: 'firm peaks, folded in thirds' },
+};
+
+/** Minutes; overnight is twelve hours. */
+const REST_MIN: Readonly<Record<Exclude<Rest, 'usual'>, number>> = { none: 0, short: 10, 'half-hour': 30, hour: 60, overnight: 720 };
+const OVERNIGHT_C = 4;
+const WARMTH_C: Readonly<Record<Warmth, number>> = { counter: 22, cold: 8 };
+
+/** Rest where no kind says otherwise, minutes. */
+export const USUAL_REST_MIN = 10;
+
+/** What the ways come to for a batter that stands before it is poured. */
+export interface Standing {
+  readonly restMin: number;
+  /** Degrees C of the batter while it stands. */
+  readonly batterC: number;
+}
+
+export const standingOf = (w: Ways, kind: Pick<Kind, 'restMin'> | null): Standing => ({
+  restMin: w.rest === 'usual' ? (kind?.restMin ?? USUAL_REST_MIN) : REST_MIN[w.rest],
+  batterC: w.rest === 'overnight' ? OVERNIGHT_C : WARMTH_C[w.warmth],
+});
+
+/** A kitchen: what it means by a cup, an egg and a pinch of salt, how it works, and what day it is there. */
+export interface Kitchen {
+  readonly conventions: Conventions;
+  readonly ways: Ways;
+  /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
+  readonly today: string | null;
+}
+
+export const FRESH_KITCHEN: Kitchen = { conventions: FRESH_HOUSE, ways: FRESH_WAYS, today: null };

@@ -1,0 +1,74 @@
+'use client';
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { joinEnds } from '@/core/balance/lines';
+import type { End, EndId, Formula } from '@/core/formula/formula';
+import { kindById, schoolOf } from '@/core/formula/kinds';
+import { Button, lookOf } from '../kit/button';
+import { Choice, Taps } from '../kit/choice';
+import { Field } from '../kit/field';
+import type { BenchAction } from './state';
+
+/** The two ends of a forked formula: which is looked at, what each is called and which school it keeps to. */
+export function EndsBar({ formula, end, send }: { readonly formula: Formula; readonly end: EndId | null; readonly send: (a: BenchAction) => void }) {
+  const { ends } = formula;
+  const [error, setError] = useState<string | undefined>();
+  if (!ends) return null;
+  const kind = kindById(formula.kind);
+  const rename = (id: EndId, part: Partial<End>): void => {
+    const [a, b] = ends;
+    const next = [a, b].map((e) => (e.id === id ? { ...e, ...part } : e)) as [End, End];
+    setError(next.some((e) => e.name.trim() === '') ? 'Both ends need a name.' : undefined);
+    send({ do: 'set', part: { ends: next }, place: `end ${id}` });
+  };
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-plate bg-white px-3 py-2">
+      <Taps
+        label="End"
+        value={end ?? ends[0].id}
+        onChange={(v) => v !== '' && send({ do: 'look-at', end: v })}
+        options={ends.map((e) => ({ value: e.id, label: e.name || 'no name' }))}
+      />
+      <p className="text-[15px] text-soft">One base, two ends. What is not marked “only in …” is shared by both.</p>
+      <Popover.Root>
+        <Popover.Trigger className={`${lookOf('bare')} ml-auto`}>Names and schools</Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content
+            align="end"
+            collisionPadding={12}
+            aria-label="Names and schools of the ends"
+            className="hold z-30 grid w-[min(26rem,94vw)] gap-3 p-4 shadow-lg"
+          >
+            {ends.map((e) => (
+              <div key={e.id} className="flex flex-wrap items-end gap-3">
+                <Field
+                  label={e.id === 'a' ? 'First end' : 'Second end'}
+                  value={e.name}
+                  maxLength={40}
+                  error={e.name.trim() === '' ? error : undefined}
+                  onChange={(ev) => rename(e.id, { name: ev.target.value })}
+                  className="flex-1"
+                />
+                {kind.schools.length > 1 ? (
+                  <Choice
+                    label="School"
+                    value={schoolOf(kind, e.school).id}
+                    onChange={(school) => rename(e.id, { school })}
+                    options={kind.schools.map((s) => ({ value: s.id, label: s.name }))}
+                  />
+                ) : null}
+              </div>
+            ))}
+            <div className="flex flex-wrap gap-2 border-t border-line pt-3">
+              {ends.map((e) => (
+                <Button key={e.id} onClick={() => send({ do: 'put', formula: joinEnds(formula, e.id) })}>
+                  Keep only {e.name || 'this one'}
+                </Button>
+              ))}
+            </div>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </div>
+  );
+}

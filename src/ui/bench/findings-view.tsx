@@ -1,0 +1,59 @@
+'use client';
+import { Check } from 'lucide-react';
+import { useMemo } from 'react';
+import { meantKey } from '@/core/analyse';
+import type { Bench, Proposal } from '@/core/balance/bench';
+import { fixesFor } from '@/core/balance/fixes';
+import type { Finding } from '@/core/findings/finding';
+import { Button } from '../kit/button';
+import { Notice } from '../kit/notice';
+
+interface Props {
+  readonly bench: Bench;
+  readonly onPropose: (proposals: readonly Proposal[]) => void;
+  readonly onMeant: (meant: readonly string[]) => void;
+}
+
+/** One finding: what it says, what it rests on, its fixes, and the answer that ends it. */
+export function FindingView({ f, bench, onPropose, onMeant }: Props & { readonly f: Finding }) {
+  const fixes = useMemo(() => fixesFor(bench, f), [bench, f]);
+  return (
+    <Notice weight={f.severity}>
+      <p className="leading-snug">
+        {f.message} <span className="text-sm whitespace-nowrap text-soft">({f.basis})</span>
+      </p>
+      <div className="mt-1.5 flex flex-wrap gap-2">
+        {fixes.map((p, i) => (
+          <Button
+            key={p.title}
+            look={i === 0 && f.severity !== 'note' ? 'now' : 'plain'}
+            className="!min-h-9"
+            onClick={() => onPropose([p, ...fixes.filter((x) => x !== p)])}
+          >
+            {p.title}
+          </Button>
+        ))}
+        <Button look="bare" className="!min-h-9" onClick={() => onMeant([...bench.formula.meant, meantKey(f)])}>
+          I mean it
+        </Button>
+      </div>
+    </Notice>
+  );
+}
+
+/** The findings the cook has answered, quietly, with a way to take the answer back. */
+export function Answered({ meant, bench, onMeant }: { readonly meant: readonly Finding[]; readonly bench: Bench; readonly onMeant: Props['onMeant'] }) {
+  return (
+    <ul className="grid gap-1">
+      {meant.map((f) => (
+        <li key={`${f.code} ${f.message}`} className="flex items-start gap-2 text-[15px] text-soft">
+          <Check size={16} aria-hidden className="mt-1 shrink-0" />
+          <span className="flex-1">{f.message}</span>
+          <Button look="bare" className="!min-h-9 !text-sm" onClick={() => onMeant(bench.formula.meant.filter((m) => m !== meantKey(f)))}>
+            Ask again
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,117 @@
+'use client';
+import { useState } from 'react';
+import type { FormulaLine } from '@/core/formula/formula';
+import { gramsNumber } from '@/core/quantity/say';
+import { Button } from '../kit/button';
+import { Dialog } from '../kit/dialog';
+import { Field } from '../kit/field';
+
+const number = (s: string): number => Number(s.trim().replace(',', '.'));
+
+/** "All of the buttermilk": how much there is of a line that drives the rest. */
+export function DriveDialog({
+  line,
+  onClose,
+  onDrive,
+}: {
+  readonly line: FormulaLine;
+  readonly onClose: () => void;
+  readonly onDrive: (grams: number) => void;
+}) {
+  const [text, setText] = useState(gramsNumber(line.grams ?? 0).replaceAll('\u2009', ''));
+  const piece = line.ingredient?.piece;
+  const [error, setError] = useState<string | undefined>();
+  const go = (grams: number): void => {
+    if (!Number.isFinite(grams) || grams <= 0) setError('How much is there? A number of grams, more than nothing.');
+    else if (grams > 1_000_000) setError('At most 1,000,000 g.');
+    else onDrive(grams);
+  };
+  return (
+    <Dialog open onOpen={(o) => !o && onClose()} title="Let it drive the rest">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          go(number(text));
+        }}
+      >
+        <p className="mb-3">How much of “{line.text.slice(0, 60)}” is there to use up? It is pinned at that, and the rest follows.</p>
+        <Field
+          label="All there is"
+          unit="g"
+          inputMode="decimal"
+          value={text}
+          error={error}
+          autoFocus
+          onFocus={(e) => e.currentTarget.select()}
+          onChange={(e) => {
+            setText(e.target.value);
+            setError(undefined);
+          }}
+          inputClass="!min-h-14 text-xl font-semibold"
+        />
+        {piece ? (
+          <div className="mt-2 flex flex-wrap gap-2">
+            {[1, 2, 3, 5].map((n) => (
+              <Button key={n} onClick={() => setText(String(n * piece.grams))}>
+                {n} × {piece.grams} g
+              </Button>
+            ))}
+          </div>
+        ) : null}
+        <div className="mt-4 flex gap-2">
+          <Button look="now" type="submit">
+            Show what follows
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+/** The day a powder was opened. */
+export function OpenedDialog({
+  line,
+  today,
+  onClose,
+  onOpened,
+}: {
+  readonly line: FormulaLine;
+  readonly today: string;
+  readonly onClose: () => void;
+  readonly onOpened: (day: string | undefined) => void;
+}) {
+  const [day, setDay] = useState(line.opened ?? today);
+  const [error, setError] = useState<string | undefined>();
+  return (
+    <Dialog open onOpen={(o) => !o && onClose()} title="When was it opened?">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) setError('Write the day it was opened.');
+          else if (day > today) setError('That day is still to come.');
+          else onOpened(day);
+        }}
+      >
+        <p className="mb-3">An opened powder is counted as fresh for three months, then weaker each month: a model. A spoonful in hot water tells the truth.</p>
+        <Field
+          label="Opened on"
+          type="date"
+          max={today}
+          value={day}
+          error={error}
+          onChange={(e) => {
+            setDay(e.target.value);
+            setError(undefined);
+          }}
+        />
+        <div className="mt-4 flex gap-2">
+          <Button look="now" type="submit">
+            Count it so
+          </Button>
+          {line.opened ? <Button onClick={() => onOpened(undefined)}>Count it as fresh</Button> : null}
+        </div>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,122 @@
+'use client';
+import { MoreHorizontal } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import type { ReactNode } from 'react';
+import { swapsFor } from '@/core/balance/swaps';
+import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
+import { DRESSING_NAMES, DRESSINGS, type Formula, type FormulaLine, MOMENT_NAMES, MOMENTS } from '@/core/formula/formula';
+import { Button } from '../kit/button';
+import type { LineTools } from './line-tools';
+
+const ITEM = 'flex min-h-10 items-center gap-2 rounded-[7px] px-3 outline-none data-[highlighted]:bg-wash data-[disabled]:opacity-45';
+
+/** What can be done with a line. */
+export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
+  const { send, onSwap, onDrive, onOpened, onApart, onEnd } = tools;
+  const choose = (choice: Parameters<typeof tools.choose>[1]) => () => tools.choose(line.key, choice);
+  const eggs = line.ingredient?.category === 'egg' && line.ingredient.id !== 'egg-yolk' && line.ingredient.id !== 'egg-white' && line.parts.length === 1;
+  const powder = (line.ingredient?.ownAcidMeqPer100g ?? 0) > 0 && line.ingredient?.category === 'leavening';
+  const drives = line.use === 'batter' && line.grams !== null && !line.off;
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger asChild>
+        <Button look="bare" className="!min-h-9 !px-1" aria-label={`More for ${line.text.slice(0, 60) || 'an empty line'}`}>
+          <MoreHorizontal size={20} aria-hidden />
+        </Button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" collisionPadding={8} className="hold z-30 max-h-[80vh] min-w-60 overflow-auto p-1 shadow-lg">
+          <DropdownMenu.Item className={ITEM} disabled={swapsFor(line).length === 0} onSelect={() => onSwap(line.key)}>
+            Swap for something else
+          </DropdownMenu.Item>
+          {drives ? (
+            <DropdownMenu.Item className={ITEM} onSelect={() => onDrive(line.key)}>
+              Let it drive the rest
+            </DropdownMenu.Item>
+          ) : null}
+          <DropdownMenu.Item className={ITEM} onSelect={choose({ pinned: line.pinned ? undefined : true })}>
+            {line.pinned ? 'Let it move again' : 'Pin: this one does not move'}
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={ITEM} onSelect={() => send({ do: 'switch', key: line.key, off: !line.off })}>
+            {line.off ? 'Switch on' : 'Switch off: what if without it'}
+          </DropdownMenu.Item>
+          {eggs ? (
+            <DropdownMenu.Item className={ITEM} onSelect={() => onApart(line.key)}>
+              Yolks here, whites there
+            </DropdownMenu.Item>
+          ) : null}
+          {powder ? (
+            <DropdownMenu.Item className={ITEM} onSelect={() => onOpened(line.key)}>
+              {line.opened ? `Opened ${line.opened}` : 'When was it opened?'}
+            </DropdownMenu.Item>
+          ) : null}
+          {line.moment ? (
+            <>
+              <Sub name={`Goes in: ${MOMENT_NAMES[line.moment]}`}>
+                {MOMENTS.map((m) => (
+                  <DropdownMenu.Item key={m} disabled={m === line.moment} className={ITEM} onSelect={choose({ moment: m })}>
+                    {MOMENT_NAMES[m]}
+                  </DropdownMenu.Item>
+                ))}
+              </Sub>
+              <Sub name={`How: ${DRESSING_NAMES[line.dressing]}`}>
+                {DRESSINGS.map((d) => (
+                  <DropdownMenu.Item key={d} disabled={d === line.dressing} className={ITEM} onSelect={choose({ dressing: d })}>
+                    {DRESSING_NAMES[d]}
+                  </DropdownMenu.Item>
+                ))}
+              </Sub>
+            </>
+          ) : null}
+          <Sub name={`Stands in: ${VESSEL_NAMES[line.vessel].toLowerCase()}`}>
+            {VESSELS.map((v) => (
+              <DropdownMenu.Item key={v} disabled={v === line.vessel} className={ITEM} onSelect={choose({ vessel: v })}>
+                {VESSEL_NAMES[v]}
+              </DropdownMenu.Item>
+            ))}
+          </Sub>
+          {ends ? (
+            <Sub name={line.end === null ? 'In both ends' : `Only in ${ends.find((e) => e.id === line.end)?.name ?? ''}`}>
+              {line.end === null ? (
+                <DropdownMenu.Item className={ITEM} onSelect={() => onEnd(line.key, 'differ')}>
+                  Another amount in each end
+                </DropdownMenu.Item>
+              ) : (
+                <DropdownMenu.Item className={ITEM} onSelect={() => onEnd(line.key, null)}>
+                  In both ends
+                </DropdownMenu.Item>
+              )}
+              {ends.map((e) => (
+                <DropdownMenu.Item key={e.id} disabled={line.end === e.id} className={ITEM} onSelect={() => onEnd(line.key, e.id)}>
+                  Only in {e.name}
+                </DropdownMenu.Item>
+              ))}
+            </Sub>
+          ) : null}
+          <DropdownMenu.Separator className="my-1 border-t border-line" />
+          <DropdownMenu.Item className={ITEM} onSelect={() => send({ do: 'take-off', key: line.key })}>
+            Take off the sheet
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function Sub({ name, children }: { readonly name: string; readonly children: ReactNode }) {
+  return (
+    <DropdownMenu.Sub>
+      <DropdownMenu.SubTrigger className={`${ITEM} data-[state=open]:bg-wash`}>
+        {name}
+        <span className="ml-auto pl-3 text-soft" aria-hidden>
+          ›
+        </span>
+      </DropdownMenu.SubTrigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.SubContent collisionPadding={8} className="hold z-30 min-w-52 p-1 shadow-lg">
+          {children}
+        </DropdownMenu.SubContent>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Sub>
+  );
+}

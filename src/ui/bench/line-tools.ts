@@ -1,0 +1,13 @@
+import type { EndId, Entry } from '@/core/formula/formula';
+import type { BenchAction } from './state';
+
+/** What a line of the sheet can ask of the Bench. Stable from one render to the next. */
+export interface LineTools {
+  readonly send: (a: BenchAction) => void;
+  readonly choose: (key: string, choice: Partial<Omit<Entry, 'key' | 'text'>>) => void;
+  readonly onSwap: (key: string) => void;
+  readonly onDrive: (key: string) => void;
+  readonly onOpened: (key: string) => void;
+  readonly onApart: (key: string) => void;
+  readonly onEnd: (key: string, end: EndId | null | 'differ') => void;
+}

@@ -1,0 +1,143 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { analyseFormula, railOf } from '@/core/analyse';
+import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
+import { END_IDS, type EndId, endOf, type Formula } from '@/core/formula/formula';
+import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, schoolOf } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
+import { grams, gramsNumber, lift, percent } from '@/core/quantity/say';
+import { Taps } from '../kit/choice';
+
+export interface CompareSide {
+  readonly label: string;
+  readonly note: string;
+  readonly at: string;
+  readonly formula: Formula;
+  readonly href: string;
+}
+
+/** Two formulas side by side: the change in words, then lines and ratios. */
+export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly a: CompareSide; readonly b: CompareSide }) {
+  const [end, setEnd] = useState<EndId>('a');
+  const forked = a.formula.ends ?? b.formula.ends;
+  const [x, y] = [analyseFormula(a.formula, house, end), analyseFormula(b.formula, house, end)];
+  const pairs = pairLines(x.lines, y.lines, end);
+  const words = [...changesInWords(pairs), ...besides(a.formula, b.formula, end)];
+  return (
+    <section aria-label="Side by side" className="min-w-0">
+      {forked ? (
+        <div className="mb-3">
+          <Taps
+            label="End"
+            value={end}
+            onChange={(v) => v !== '' && setEnd(v)}
+            options={END_IDS.map((id) => ({ value: id, label: forked.find((e) => e.id === id)?.name ?? id }))}
+          />
+        </div>
+      ) : null}
+      <p className="text-lg leading-snug">
+        <strong>What changed:</strong> {words.length === 0 ? 'nothing that counts.' : `${words.join('; ')}.`}
+      </p>
+      <table className="mt-3 w-full border-collapse">
+        <thead className="border-b-2 border-rim text-left align-bottom text-sm text-soft">
+          <tr>
+            <th className="py-1.5 pr-3" />
+            {[a, b].map((s) => (
+              <th key={s.href} className="w-[34%] py-1.5 pr-3">
+                <Link href={s.href} className="text-base font-semibold text-rim underline [overflow-wrap:anywhere]">
+                  {s.label}
+                </Link>
+                <span className="block font-normal [overflow-wrap:anywhere]">
+                  {s.at}
+                  {s.note ? `: ${s.note}` : ''}
+                </span>
+              </th>
+            ))}
+            <th className="py-1.5 text-right">change</th>
+          </tr>
+        </thead>
+        <tbody>
+          <Head>Lines</Head>
+          {pairs.map((p) => (
+            <LineRow key={`${p.a?.key ?? ''} ${p.b?.key ?? ''}`} pair={p} />
+          ))}
+          <Head>Ratios, percent of flour</Head>
+          {RAILS.map((rail) => {
+            const [m, n] = [railOf(x.analysis, rail), railOf(y.analysis, rail)];
+            const say = (v: number): string => (rail === 'lift' ? `${lift(v)} g` : percent(v));
+            const d = m && n ? n.tested - m.tested : null;
+            const moved = d !== null && say(m?.tested ?? 0) !== say(n?.tested ?? 0);
+            return (
+              <tr key={rail} className={`border-b border-line ${moved ? 'font-semibold' : ''}`}>
+                <th className="py-1 pr-3 text-left font-semibold">{RAIL_NAMES[rail]}</th>
+                <td className="py-1 pr-3">{m ? say(m.tested) : 'no flour'}</td>
+                <td className="py-1 pr-3">{n ? say(n.tested) : 'no flour'}</td>
+                <td className="py-1 text-right">{d === null || !moved ? '' : `${d > 0 ? '+' : '−'}${say(Math.abs(d))}`}</td>
+              </tr>
+            );
+          })}
+          <tr className="border-b border-line">
+            <th className="py-1 pr-3 text-left font-semibold">Pour</th>
+            <td className="py-1 pr-3">{x.analysis.thickness ? POUR_WORDS[x.analysis.thickness.pour] : ''}</td>
+            <td className="py-1 pr-3">{y.analysis.thickness ? POUR_WORDS[y.analysis.thickness.pour] : ''}</td>
+            <td />
+          </tr>
+          <tr>
+            <th className="py-1 pr-3 text-left font-semibold">Findings</th>
+            <td className="py-1 pr-3">{x.analysis.findings.length === 0 ? 'calm' : x.analysis.findings.length}</td>
+            <td className="py-1 pr-3">{y.analysis.findings.length === 0 ? 'calm' : y.analysis.findings.length}</td>
+            <td />
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+const Head = ({ children }: { readonly children: string }) => (
+  <tr>
+    <th colSpan={4} className="pt-3 pb-1 text-left font-sign text-[15px] text-rim">
+      {children}
+    </th>
+  </tr>
+);
+
+function LineRow({ pair: { a, b, change } }: { readonly pair: LinePair }) {
+  const d = a?.grams != null && b?.grams != null ? b.grams - a.grams : null;
+  const name = (b ?? a)?.ingredient?.name.replace(/\s*\([^)]*\)/g, '') ?? (b ?? a)?.text ?? '';
+  const cell = (l: typeof a) => (l ? `${l.text}${l.grams === null || /^[\d.]+ g\b/.test(l.text) ? '' : `, ${grams(l.grams)}`}` : '–');
+  return (
+    <tr className={`border-b border-line align-top ${change === 'same' ? 'text-soft' : ''}`}>
+      <th className="max-w-40 py-1 pr-3 text-left font-semibold [overflow-wrap:anywhere]">{name}</th>
+      <td className="py-1 pr-3 [overflow-wrap:anywhere]">{cell(a)}</td>
+      <td className={`py-1 pr-3 [overflow-wrap:anywhere] ${change === 'same' ? '' : 'font-semibold'}`}>{cell(b)}</td>
+      <td className="py-1 text-right whitespace-nowrap">
+        {change === 'same'
+          ? ''
+          : change === 'new'
+            ? 'new'
+            : change === 'gone'
+              ? 'gone'
+              : d !== null && Math.abs(d) > 0.005
+                ? `${d > 0 ? '+' : '−'}${gramsNumber(Math.abs(d))} g`
+                : 'changed'}
+      </td>
+    </tr>
+  );
+}
+
+/** What changed beside the lines. */
+function besides(a: Formula, b: Formula, end: EndId): readonly string[] {
+  const kindOf = (f: Formula): string => {
+    const kind = kindById(f.kind);
+    return `${kind.name.toLowerCase()}, ${schoolOf(kind, endOf(f, end)?.school ?? f.school).name}`;
+  };
+  return [
+    ...(a.name === b.name ? [] : [`called ${b.name}`]),
+    ...(kindOf(a) === kindOf(b) ? [] : [`meant as ${kindOf(b)}, was ${kindOf(a)}`]),
+    ...(JSON.stringify([a.conventions, a.ways]) === JSON.stringify([b.conventions, b.ways]) ? [] : ['other ways of measuring or working']),
+    ...(a.portionMl === b.portionMl ? [] : [`portion ${b.portionMl === null ? 'as usual' : `${b.portionMl} ml`}`]),
+    ...(a.cardNotes === b.cardNotes ? [] : ['the text around the card']),
+  ];
+}
