@@ -13,8 +13,8 @@ export type DriveHow = 'scale' | 'rebalance';
 /**
  * @param key the line; it needs grams
  * @param grams what there is of it, > 0
- * @param how `scale`: every other line by the same factor, so that no ratio moves; `rebalance`: the flour stays, and the
- *   ratios are kept by the other lines
+ * @param how `scale`: every other line by the same factor, so that no ratio moves; `rebalance`: the other lines keep the
+ *   ratios, with the size about as it was
  */
 export function drive(b: Bench, key: string, grams: number, how: DriveHow): Proposal | null {
   const w = workedOn(b);
@@ -37,7 +37,7 @@ export function drive(b: Bench, key: string, grams: number, how: DriveHow): Prop
   const bent = bend(moved, [], { still: new Set([key]), keepAt });
   return {
     title: `${say(grams)}, the rest made up`,
-    why: `${name} becomes ${say(grams)} and stays; the flour stays too, and the other lines keep the ratios as near as they can.`,
+    why: `${name} becomes ${say(grams)} and stays; the other lines keep the ratios, and the size about as it is.`,
     formula: withGrams(moved, workedOn(moved).lines, bent.grams, 0.01),
     short: bent.short,
   };

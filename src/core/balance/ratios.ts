@@ -61,6 +61,8 @@ export interface Freedom {
   readonly free?: ReadonlySet<string>;
   /** The batch may grow or shrink as a whole. */
   readonly anySize?: boolean;
+  /** Rails that are nobody's business for now. */
+  readonly skip?: readonly Rail[];
   /** What rails are kept at, where that is not where the lines stand now. */
   readonly keepAt?: Partial<Readonly<Record<Rail, number>>>;
 }
@@ -102,7 +104,7 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
     const wish = wishes.find((x) => x.rail === rail);
     const at = freedom.keepAt?.[rail] ?? reading.tested;
     if (wish) goals.push({ rail, value: wish.value, how: wish.how ?? 'yield', width });
-    else if (rail === 'lift' && w.analysis.tally.hasYeast) continue;
+    else if (freedom.skip?.includes(rail) || (rail === 'lift' && w.analysis.tally.hasYeast)) continue;
     else {
       const meet = held.rails.includes(rail);
       // where rails are kept as they stand, none is to pay for another with more than half its zone

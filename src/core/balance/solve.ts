@@ -128,11 +128,14 @@ function attempt(s: Scaled, regime: Regime, nearest: number | null): { readonly 
   const c = Float64Array.from(movers, (m, i) => (m.clings * s.q.stiffness * m.grams) / (s.size[i] as number));
   const equal: Row[] = [];
   const atLeast: Row[] = [];
+  // what the soft goals cost with nothing moved: regimes are compared by their whole cost
+  let standing = 0;
   for (const g of goals) {
     const row = rowOf(s, (b) => (100 * railPerGram(b, g.rail, regime) - g.value * b.flour) / s.flour);
     if (g.how === 'meet' || (g.how === 'yield' && nearest === null)) equal.push(row);
     else {
       const w = (g.how === 'yield' ? (nearest ?? 0) : KEEP) / g.width ** 2;
+      standing += 0.5 * w * row.value ** 2;
       for (let i = 0; i < n; i++) {
         const a = w * (row.row[i] as number);
         if (a === 0) continue;
@@ -165,7 +168,8 @@ function attempt(s: Scaled, regime: Regime, nearest: number | null): { readonly 
       atLeast.push({ row: down, value: -m.most / (s.size[i] as number) });
     }
   });
-  // soda is never left with less acid than now
+  // soda is never left with less acid than now; where nobody asks for lift, that is seen to later
+  if (!goals.some((g) => g.rail === 'lift')) return answered({ h, c, equal, atLeast }, s, standing);
   const spare = rowOf(s, (b) => b.acidMeq - b.sodaMeq + s.unspent * b.flour);
   if (regime === 'worked') atLeast.push(rowOf(s, (b) => b.acidMeq - b.sodaMeq));
   else
@@ -173,10 +177,14 @@ function attempt(s: Scaled, regime: Regime, nearest: number | null): { readonly 
       spare,
       rowOf(s, (b) => b.sodaMeq - b.acidMeq),
     );
-  const q: Quadratic = { h, c, equal, atLeast };
+  return answered({ h, c, equal, atLeast }, s, standing);
+}
+
+function answered(q: Quadratic, s: Scaled, standing: number): { readonly grams: number[]; readonly cost: number } | null {
   const best = minimum(q);
   if (!best) return null;
-  return { grams: movers.map((m, i) => Math.min(m.most, Math.max(m.least, (best.y[i] as number) * (s.size[i] as number)))), cost: best.cost };
+  const grams = s.q.movers.map((m, i) => Math.min(m.most, Math.max(m.least, (best.y[i] as number) * (s.size[i] as number))));
+  return { grams, cost: best.cost + standing };
 }
 
 /** The better of the ledger's two regimes; a formula whose soda is all worked now stays there. */

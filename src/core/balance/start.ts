@@ -149,9 +149,10 @@ function rightPour(b: Bench, school: School): Formula {
     const f = balanced(b, school, at(school.zones.water, share));
     const { analysis } = workedOn({ ...b, formula: f });
     const pour = analysis.thickness ? THICKNESSES.indexOf(analysis.thickness.pour) : wanted(school);
-    const off = Math.abs(pour - wanted(school));
+    const outside = analysis.rails.filter((r) => r.rail !== 'lift' && r.reading?.standing !== 'in').length;
+    const off = Math.max(0, Math.abs(pour - wanted(school)) - 0.5) + outside;
     if (!best || off < best.off - 1e-9) best = { f, off };
-    if (off < 0.75) break;
+    if (off === 0) break;
   }
   return best?.f ?? b.formula;
 }
@@ -183,7 +184,9 @@ const scaled = (entries: readonly Entry[], factor: number): readonly Entry[] =>
     if (!m?.[1]) return e;
     const n = Number(m[1]) * factor;
     const name = e.text.slice(m[0].length);
-    return { ...e, text: m[2] ? `${writtenGrams(n)} ${name}` : name.replace(/^(\w+) eggs?/, eggText(Math.max(1, Math.round(n)), '$1 egg')) };
+    if (m[2]) return { ...e, text: `${writtenGrams(n)} ${name}` };
+    const eggs = Math.max(1, Math.round(n));
+    return { ...e, text: `${eggs} ${name.replace(/\beggs?\b/, eggs > 1 ? 'eggs' : 'egg')}` };
   });
 
 function sizeFactor(s: StartFrom, f: Formula, house: Kitchen, school: School): number {

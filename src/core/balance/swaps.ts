@@ -48,8 +48,9 @@ function pourOf(line: FormulaLine, s: StandIn): readonly Poured[] {
   const grams = line.grams ?? 0;
   const to = ingredient(s.to);
   const eggs = line.ingredient?.piece ? grams / line.ingredient.piece.grams : grams / 50;
-  const first: Poured = { ingredient: to, grams: s.ratio === 'egg' ? eggs * (to.piece?.grams ?? 50) : grams * s.ratio };
-  return s.with ? [first, { ingredient: ingredient(s.with.id), grams: grams * s.with.ratio }] : [first];
+  const round = (g: number): number => (g >= 20 ? Math.round(g) : g);
+  const first: Poured = { ingredient: to, grams: s.ratio === 'egg' ? eggs * (to.piece?.grams ?? 50) : round(grams * s.ratio) };
+  return s.with ? [first, { ingredient: ingredient(s.with.id), grams: round(grams * s.with.ratio) }] : [first];
 }
 
 function effectOf(line: FormulaLine, s: StandIn): SwapEffect {
@@ -155,7 +156,9 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
     );
   // 1. water, egg, fat, sugar and salt by the lines that bring them
   const first = withFormula(b, formula);
-  const bent = bend(first, [], { still: new Set([...keys, ...leavening(first)]), keepAt });
+  // the stand-in itself may move with them, but for eggs, which come whole, and for what only goes with it
+  const still = s.standIn.ratio === 'egg' ? keys : keys.slice(1);
+  const bent = bend(first, [], { still: new Set([...still, ...leavening(first)]), keepAt, skip: ['lift'] });
   let now = withFormula(b, withGrams(first, workedOn(first).lines, bent.grams, 0.01));
   // 2. the lift, for the acid of what the lines came to: soda as far as it goes, where soda was or the acid is new
   const target = railOf(before.analysis, 'lift')?.tested ?? 0;

@@ -24,36 +24,58 @@ export interface ThicknessReading {
 
 export const thicknessClass = (paS: number): Thickness => THICKNESSES[UPPER.findIndex((u) => paS < u)] ?? 'scoop-and-hold';
 
+/** What the model needs of each thing in the bowl. */
+export interface Constituent {
+  readonly grams: number;
+  readonly mlPerG: number;
+  /** mL of liquid a gram holds fast. */
+  readonly heldMlPerG: number;
+  /** Pa.s as a part of the continuous liquid; null for what swells or stays apart. */
+  readonly paS: number | null;
+  readonly swells: { readonly slow: number; readonly tauMin: number; readonly absorption: number } | null;
+}
+
 /**
- * How thick the batter lines make a batter.
+ * Viscosity of a batter from its constituents, Pa.s at about 10 per second.
  * @param restMin minutes since flour met liquid; tempC of the batter
- * @returns null when there is nothing that flows
+ * @returns null when there is nothing that flows; at most 200
  */
-export function thickness(lines: readonly TallyLine[], restMin = 10, tempC = 22): ThicknessReading | null {
+export function viscosity(constituents: readonly Constituent[], restMin: number, tempC: number): number | null {
   let volume = 0;
   let held = 0;
   let liquid = 0;
   let lnEta = 0;
-  for (const line of lines) {
-    if (line.use !== 'batter') continue;
-    for (const { ingredient: i, grams } of line.parts) {
-      const b = behaviourOf(i);
-      if (b.inclusion) continue;
-      const v = grams * specificVolume(i);
-      volume += v;
-      if (b.swells) {
-        const hydrated = 1 - b.swells.slow * Math.exp(-restMin / b.swells.tauMin);
-        held += v + grams * b.swells.absorption * hydrated;
-      } else if (b.viscosity !== null) {
-        held += grams * b.heldMlPerG;
-        liquid += v;
-        lnEta += v * Math.log(b.viscosity);
-      }
+  for (const c of constituents) {
+    const v = c.grams * c.mlPerG;
+    volume += v;
+    if (c.swells) {
+      const hydrated = 1 - c.swells.slow * Math.exp(-restMin / c.swells.tauMin);
+      held += v + c.grams * c.swells.absorption * hydrated;
+    } else if (c.paS !== null) {
+      held += c.grams * c.heldMlPerG;
+      liquid += v;
+      lnEta += v * Math.log(c.paS);
     }
   }
   if (!(liquid > 0)) return null;
   const crowding = Math.min(0.985, held / volume / PHI_MAX);
   const eta = A * Math.exp(lnEta / liquid) * (1 - crowding) ** (-INTRINSIC * PHI_MAX) * Math.exp(PER_DEGREE * (22 - tempC));
-  const paS = Math.min(eta, MOST_PA_S);
-  return { paS, pour: thicknessClass(paS) };
+  return Math.min(eta, MOST_PA_S);
+}
+
+/**
+ * How thick the batter lines make a batter; berries, chips and nuts swim in it and count for nothing.
+ * @returns null when there is nothing that flows
+ */
+export function thickness(lines: readonly TallyLine[], restMin = 10, tempC = 22): ThicknessReading | null {
+  const constituents: Constituent[] = [];
+  for (const line of lines) {
+    if (line.use !== 'batter') continue;
+    for (const { ingredient: i, grams } of line.parts) {
+      const b = behaviourOf(i);
+      if (!b.inclusion) constituents.push({ grams, mlPerG: specificVolume(i), heldMlPerG: b.heldMlPerG, paS: b.viscosity, swells: b.swells });
+    }
+  }
+  const paS = viscosity(constituents, restMin, tempC);
+  return paS === null ? null : { paS, pour: thicknessClass(paS) };
 }

@@ -8,9 +8,6 @@ export interface YieldClaim {
 }
 
 const MAKES = /\b(?:makes?|yields?|yield:?|gives?)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
-const PIECES =
-  /^\s*(?:to\s+\w+\s+)?(?:small|large|thin|big|medium|round|[\d.]+[- ]?(?:cm|inch))?\s*(?:pancakes?|waffles?|crepes?|cakes?|pieces?|balls?|griddle cakes?)?\b/i;
-
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
   for (const row of notes.split('\n')) {
@@ -18,7 +15,7 @@ export function yieldClaim(notes: string): YieldClaim | null {
     if (!m) continue;
     const at = row.slice(m.index + m[0].length);
     const n = readNumber(at);
-    if (!n || !PIECES.test(at.slice(n.length))) continue;
+    if (!n) continue;
     const low = n.low.valueOf();
     const high = n.high?.valueOf() ?? low;
     const unit = /^\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people)/i.test(at.slice(n.length));
@@ -40,20 +37,20 @@ export function methodOf(notes: string): string | null {
   return text.length >= LEAST_METHOD_CHARS ? text : null;
 }
 
-/** The things of the pantry that a text names, as singular nouns. */
-export function namesIn(text: string): ReadonlySet<string> {
-  const nouns = kitchenNouns();
-  const out = new Set<string>();
-  // "butter the pan", "oil the griddle", "salted": verbs and adjectives name nothing that is missing
+const singular = (w: string): string => w.replace(/ies$/, 'y').replace(/(?<=[^s])s$/, '');
+
+/** Every word of a text, in lower case and the singular. */
+export function wordsOf(text: string): ReadonlySet<string> {
+  // "butter the pan", "oil the griddle", "cream together": verbs name nothing
   const t = text
     .toLowerCase()
     .replace(/\b(?:butter|oil|flour|sugar)\s+(?=(?:the|a|your)\b)/g, ' ')
-    .replace(/\begg whites?\b/g, ' egg ')
     .replace(/\bcream(?:y|ed|ing)?\s+(?=(?:the|together|until)\b)/g, ' ');
-  for (const w of t.match(/[a-z]+/g) ?? []) {
-    const one = w.replace(/ies$/, 'y').replace(/(?<=[^s])s$/, '');
-    if (nouns.has(w)) out.add(w);
-    else if (nouns.has(one)) out.add(one);
-  }
-  return out;
+  return new Set((t.match(/[a-z]+/g) ?? []).flatMap((w) => [w, singular(w)]));
+}
+
+/** The things of the pantry that a text names, as singular nouns; only nouns that mean one thing in a kitchen. */
+export function namesIn(text: string): ReadonlySet<string> {
+  const words = wordsOf(text);
+  return new Set([...kitchenNouns()].filter((n) => words.has(n)));
 }

@@ -40,6 +40,17 @@ export function writtenGrams(g: number, finest: Finest = 0.1): string {
 
 const trimmed = (s: string): string => s.replace(/\s+/g, ' ').trim();
 
+const PIECES = ['egg', 'yolk', 'white', 'banana', 'lemon', 'apple', 'pear'].map((one) => [new RegExp(`\\b${one}s?\\b`), one] as const);
+
+/** "1 egg", "2 eggs": what is counted follows its number. */
+function asMany(rest: string, said: string): string {
+  const n = /^([\d ]*\d)(?:\/\d+)?$/.exec(said);
+  if (!n) return rest;
+  const many = !/^(?:1|\d+\/\d+)$/.test(said);
+  const [last] = PIECES.filter(([re]) => re.test(rest)).slice(-1);
+  return last ? rest.replace(last[0], `${last[1]}${many ? 's' : ''}`) : rest;
+}
+
 /** How the new amount may be written, best first. */
 function amountsFor(line: Line, grams: number, finest: Finest): readonly string[] {
   const asGrams = writtenGrams(grams, finest);
@@ -68,7 +79,7 @@ export function rewriteAmount(line: Line, grams: number, house: Conventions, cho
   const rest = trimmed(`${head.front} ${head.rest}`.replace(/^\s*[,:;]\s*/, ''));
   const prepared = line.preparation ? `, ${line.preparation}` : '';
   for (const said of amountsFor(line, grams, finest)) {
-    for (const text of [`${said} ${rest}`, `${said} ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : ''}${prepared}`]) {
+    for (const text of [`${said} ${asMany(rest, said)}`, `${said} ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : ''}${prepared}`]) {
       if (meansTheSame(readLine(text, house, plainChoice), line, grams)) return text;
     }
   }

@@ -3,7 +3,7 @@
  * is never used, a yield that the volume contradicts. What is found is said and asked about, never changed.
  */
 import { piecesOf } from '../batter/volume';
-import { methodOf, namesIn, yieldClaim } from '../card/method';
+import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
 import { nounsOf } from '../pantry/nouns';
 import { millilitres } from '../quantity/say';
 import { keysOf, quoted, type Rule } from './finding';
@@ -45,8 +45,8 @@ const ALL_OF =
 const listedNeverUsed: Rule = (e) => {
   const method = methodOf(e.cardNotes);
   if (!method || ALL_OF.test(method)) return null;
-  const names = namesIn(method);
-  const unused = e.lines.filter((l) => l.use === 'batter' && l.parts.length > 0 && l.parts.every((p) => ![...nounsOf(p.ingredient)].some((n) => names.has(n))));
+  const words = wordsOf(method);
+  const unused = e.lines.filter((l) => l.use === 'batter' && l.parts.length > 0 && l.parts.every((p) => ![...nounsOf(p.ingredient)].some((n) => words.has(n))));
   // a method that names next to nothing is a remark, not a method
   if (unused.length === 0 || unused.length > e.lines.length / 2) return null;
   return {

@@ -29,7 +29,7 @@ const powderOld: Rule = (e) => {
 };
 
 /** Share of the lift lost to waiting that is worth a word, and a look. */
-const LOST = [0.2, 0.35] as const;
+const LOST = [0.15, 0.35] as const;
 
 /** Minutes that whipped whites stand before they sink for all to see. */
 const FOAM_MIN = [15, 30] as const;

@@ -197,9 +197,13 @@ export interface ZoneReading {
 /** What a rail is called at the head of a sentence or a row. */
 export const RAIL_NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Lift' };
 
+/** Rounding of cups to grams is no reason to stand outside a zone. */
+const A_HAIR = 1e-6;
+
 /** Where a value stands against a zone. The ends belong to the zone. */
-export function readZone(value: number, [low, high]: Zone): ZoneReading {
-  const quarter = (high - low) / 4;
+export function readZone(value: number, zone: Zone): ZoneReading {
+  const quarter = (zone[1] - zone[0]) / 4;
+  const [low, high] = [zone[0] - A_HAIR, zone[1] + A_HAIR];
   if (value < low) return { standing: 'below', far: value < low - quarter };
   if (value > high) return { standing: 'above', far: value > high + quarter };
   return { standing: 'in', far: false };

@@ -14,7 +14,7 @@ export default function FadeChart({ points, restMin }: { readonly points: readon
   return (
     <div className="h-52 w-full" aria-hidden="true">
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 520, height: 208 }}>
-        <LineChart data={data} margin={{ top: 8, right: 18, bottom: 18, left: 0 }} accessibilityLayer={false}>
+        <LineChart data={data} margin={{ top: 20, right: 18, bottom: 18, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--color-line)" vertical={false} />
           <XAxis
             dataKey="x"

@@ -31,8 +31,11 @@ export const ROW_GRID = 'grid grid-cols-[1.25rem_1fr_5rem_4.1rem_2rem_2rem] item
 /** Wide enough a bracket to be worth a line of its own. */
 const isWide = (l: FormulaLine): boolean => l.grams !== null && l.gramsLow !== null && l.gramsHigh !== null && l.gramsHigh - l.gramsLow > 0.12 * l.grams;
 
-/** "912 g buttermilk" says no more than the weight beside it. */
-const plainGrams = /^[\d.]+ g /;
+/** "912 g buttermilk" where it was "880 g buttermilk" says no more than the weight beside it. */
+const tellsMore = (text: string, was: string): boolean => {
+  const [a, b] = [text, was].map((t) => /^[\d.]+ g (.*)$/.exec(t)?.[1]);
+  return a === undefined || a !== b;
+};
 
 /** One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed over. */
 export const LineRow = memo(function LineRow({ line, flourG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
@@ -140,7 +143,7 @@ export const LineRow = memo(function LineRow({ line, flourG, blended, diff, ends
         )}
         <LineMenu line={line} ends={ends} tools={tools} />
       </div>
-      {diff?.text && !plainGrams.test(diff.text) ? <p className="pr-2 pb-1 pl-8 text-sm">becomes “{diff.text}”</p> : null}
+      {diff?.text && tellsMore(diff.text, line.text) ? <p className="pr-2 pb-1 pl-8 text-sm">becomes “{diff.text}”</p> : null}
       <Remarks line={line} endName={endName} />
       {line.findings.length > 0 && !asNeeded && !line.off ? (
         <div id={says} className="flex flex-wrap items-center gap-x-2 gap-y-1 pr-2 pb-1.5 pl-8 text-sm">

@@ -81,12 +81,14 @@ export function StartForm({
             options={START_LIQUIDS.map(option)}
           />
         </div>
-        <Choice
-          label="Lifted by"
-          value={lift}
-          onChange={setLift}
-          options={LIFTS.filter((l) => isSour(liquidId) || (l !== 'soda' && l !== 'both')).map((l) => ({ value: l, label: LIFT_NAMES[l] }))}
-        />
+        <div className="flex">
+          <Choice
+            label="Lifted by"
+            value={lift}
+            onChange={setLift}
+            options={LIFTS.filter((l) => isSour(liquidId) || (l !== 'soda' && l !== 'both')).map((l) => ({ value: l, label: LIFT_NAMES[l] }))}
+          />
+        </div>
         <div className="flex flex-col gap-1">
           <span id={sizeId} className="text-sm font-semibold text-soft">
             Size

@@ -1,0 +1,87 @@
+/** The rules that read the card and what happens to the batter, each at its step. */
+import { analyse, analyseFormula } from '../analyse';
+import { methodOf, namesIn, yieldClaim } from '../card/method';
+import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
+import { FRESH_KITCHEN } from '../formula/ways';
+import { nounsOf } from '../pantry/nouns';
+import { ingredient } from '../pantry/pantry';
+import { linesOf } from '../testing/formulas';
+
+const GOOD = ['250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter, melted'];
+const of = (texts: readonly string[], more: Partial<Formula> = {}, edit: Readonly<Record<string, Partial<Entry>>> = {}): Formula => ({
+  ...EMPTY_FORMULA,
+  ...more,
+  entries: texts.map((text, n) => ({ key: `l${n + 1}`, text, ...edit[`l${n + 1}`] })),
+});
+const found = (f: Formula): readonly string[] => analyseFormula(f, FRESH_KITCHEN).analysis.findings.map((x) => `${x.code}:${x.severity}`);
+const message = (f: Formula, code: string): string => analyseFormula(f, FRESH_KITCHEN).analysis.findings.find((x) => x.code === code)?.message ?? '';
+
+const SOUR = ['250 g flour', '25 g sugar', '4 g salt', '4 g baking soda', '480 g buttermilk', '2 eggs', '40 g butter, melted'];
+test.each([
+  ['a good one is calm', of(GOOD), []],
+  ['chilled overnight with powder', of(GOOD, { ways: { rest: 'overnight' } }), ['cold-batter:note']],
+  ['soda with no rest', of(SOUR, { ways: { rest: 'none' } }), []],
+  ['soda and half an hour', of(SOUR, { ways: { rest: 'half-hour' } }), ['soda-and-wait:note']],
+  ['soda overnight', of(SOUR, { ways: { rest: 'overnight' } }), ['soda-and-wait:look', 'cold-batter:note']],
+  ['egg and milk from the cold', of(GOOD, { ways: { warmth: 'cold' } }), ['cold-batter:note']],
+  // usual is 60 ml; half as much again is 90
+  ['a portion of 90 ml', of(GOOD, { portionMl: 90 }), []],
+  ['a portion of 95 ml', of(GOOD, { portionMl: 95 }), ['portion-large:note']],
+  ['half a gram of salt on a gram scale', of([...GOOD.filter((x) => !x.includes('salt')), '3.4 g salt']), ['small-weighing:note']],
+  ['berries in the bowl of a ribbon', of([...GOOD, '80 g blueberries']), ['add-ins-sink:note']],
+  ['berries on the poured face', of([...GOOD, '80 g blueberries'], {}, { l8: { moment: 'poured' } }), []],
+  ['berries tossed in flour', of([...GOOD, '80 g blueberries'], {}, { l8: { dressing: 'floured' } }), []],
+] as const)('%s', (_name, f, codes) => expect(found(f)).toEqual(codes));
+
+test('whites that wait: none, a note past 15 minutes, a look past 30', () => {
+  const foam = (rest: 'none' | 'half-hour' | 'hour') =>
+    found(
+      of(['200 g flour', '25 g sugar', '4 g baking powder', '2 g salt', '280 g milk', '4 eggs, separated', '20 g butter'], {
+        kind: 'foam',
+        school: 'soft-fold',
+        ways: { rest },
+      }),
+    );
+  expect(foam('none')).toEqual([]);
+  expect(foam('half-hour')).toContain('whites-and-wait:note');
+  expect(foam('hour')).toContain('whites-and-wait:look');
+});
+
+// 859 g are 814 ml with their air, 790 after the bowl's share: 13 of 60 ml, or 6 of 131
+test.each([
+  ['Makes 12', []],
+  ['Makes about 18', []],
+  ['Makes 6', ['yield-claim:note']],
+  ['Makes 40 small ones', ['yield-claim:note']],
+  ['Serves 4', []],
+])('a card that says "%s"', (cardNotes, codes) => expect(found(of(GOOD, { cardNotes }))).toEqual(codes));
+
+test('the yield is held against what the bowl pours, with the size its own number would be', () =>
+  expect(message(of(GOOD, { cardNotes: 'Makes 6' }), 'yield-claim')).toMatch(/The card says 6; this bowl pours 13 of 60 ml. Its 6 would be of 131 ml each\./));
+
+const METHOD = 'Whisk flour, sugar, salt and baking powder. Beat eggs with milk, stir in the melted butter, join and leave the lumps.';
+test.each([
+  ['uses what is listed', METHOD, []],
+  ['forgets the sugar', METHOD.replace('flour, sugar, salt', 'flour, salt'), ['listed-never-used:note']],
+  ['adds vanilla that is not there', `${METHOD} Add the vanilla.`, ['used-never-listed:look']],
+  ['speaks of all the dry things', 'Whisk all the dry ingredients, then the wet ones, then join them and leave the lumps.', []],
+  ['butters the pan and dips in water', `${METHOD} Butter the pan; a drop of water should dance. Serve with syrup.`, []],
+  ['is only a remark', 'Good on Saturdays.', []],
+])('a method that %s', (_name, cardNotes, codes) => expect(found(of(GOOD, { cardNotes }))).toEqual(codes));
+
+test('what a method names, a claim and a remark are told apart', () => {
+  expect([...namesIn('Fold the blueberries into the milk and two eggs.')].sort()).toEqual(['blueberry', 'egg', 'milk']);
+  expect(namesIn('Butter the griddle.').size).toBe(0);
+  expect(yieldClaim('Good.\nMakes 10 to 12 waffles')).toEqual({ pieces: 11, text: 'Makes 10 to 12 waffles' });
+  expect(yieldClaim('Makes 1 litre of batter')).toBeNull();
+  expect(methodOf('Makes 12')).toBeNull();
+  expect(nounsOf(ingredient('baking-powder-single')).has('powder')).toBe(true);
+});
+
+test('a card of 1 1/2 and 1 1/4 is doubted, and the other reading is offered by its line', () => {
+  const card = ['1 1/2 cups flour', '1 1/4 cups milk', '1 1/2 tbsp salt', '1 1/2 tbsp sugar'];
+  const a = analyseFormula(of(card), FRESH_KITCHEN).analysis.findings.find((x) => x.code === 'fraction-doubtful');
+  expect(a).toMatchObject({ severity: 'look', keys: ['l3'] });
+  // salt that is what it should be raises no doubt
+  expect(analyse(linesOf('1 1/2 cups flour', '1 1/4 cups milk', '1 1/4 tsp sugar'), 'griddle').findings.map((x) => x.code)).not.toContain('fraction-doubtful');
+});

@@ -1,0 +1,62 @@
+import { linesOf } from '../testing/formulas';
+import { changesInWords, pairLines } from './compare';
+import { countEggs } from './eggs';
+import { EMPTY_FORMULA, type Formula, formulaLines } from './formula';
+import { powderStrength } from './powder-age';
+import { allergensOf } from './tally';
+import { standingOf } from './ways';
+
+const lines = (...texts: readonly string[]) =>
+  formulaLines({ ...EMPTY_FORMULA, entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })) } satisfies Formula);
+const words = (a: readonly string[], b: readonly string[]): readonly string[] => changesInWords(pairLines(lines(...a), lines(...b)));
+
+test('the change in words a cook would use', () => {
+  expect(words(['500 g flour', '182 g water', '3 eggs'], ['500 g flour', '191 g water', '2 eggs'])).toEqual(['water 182 g to 191 g', 'one egg fewer']);
+  expect(words(['500 g flour', '880 g buttermilk'], ['500 g flour', '880 g milk'])).toEqual(['whole milk for cultured buttermilk, 880 g']);
+  expect(words(['500 g flour', '60 g sugar'], ['500 g flour'])).toEqual(['no granulated sugar']);
+  expect(words(['500 g flour'], ['500 g flour', '60 g sugar'])).toEqual(['granulated sugar new, 60 g']);
+  expect(words(['2 egg yolks'], ['4 egg yolks'])).toEqual(['two yolks more']);
+  expect(words(['500 g flour', 'oil for the pan'], ['500 g flour', 'oil for the pan'])).toEqual([]);
+});
+
+test('lines that only changed places are the same lines', () => {
+  const a = lines('500 g flour', '60 g sugar', '8 g salt');
+  const b = lines('8 g salt', '500 g flour', '60 g sugar');
+  expect(pairLines(a, b).map((p) => p.change)).toEqual(['same', 'same', 'same']);
+});
+
+test('eggs to crack: whole, yolks and whites from the same eggs, and what is left over', () => {
+  expect(countEggs(linesOf('2 eggs', '3 egg yolks', '4 egg whites'), 50)).toEqual({
+    eggs: expect.closeTo(6),
+    whole: expect.closeTo(2),
+    yolks: expect.closeTo(3),
+    whites: expect.closeTo(4),
+    left: { part: 'yolk', count: expect.closeTo(1), grams: expect.closeTo(17) },
+  });
+  expect(countEggs(linesOf('3 egg yolks'), 50)?.left).toEqual({ part: 'white', count: expect.closeTo(3), grams: expect.closeTo(99) });
+  expect(countEggs(linesOf('100 g flour'), 50)).toBeNull();
+});
+
+// a month is 30.44 days: 91 days are 2.99 months, 365 are 11.99: 1 - .05 x 8.99
+test.each([
+  ['2026-11-24', '2026-11-24', 1],
+  ['2026-08-25', '2026-11-24', 1],
+  ['2025-11-24', '2026-11-24', 0.5505],
+  ['2020-01-01', '2026-11-24', 0.2],
+  ['2027-01-01', '2026-11-24', 1],
+  ['yesterday', '2026-11-24', 1],
+])('powder opened %s is worth %d', (opened, today, s) => expect(powderStrength(opened, today)).toBeCloseTo(s, 3));
+
+test('ways of working come to minutes and degrees', () => {
+  const ways = { rest: 'usual', warmth: 'counter', whites: 'soft' } as const;
+  expect(standingOf(ways, { restMin: 30 })).toEqual({ restMin: 30, batterC: 22 });
+  expect(standingOf({ ...ways, rest: 'overnight' }, null)).toEqual({ restMin: 720, batterC: 4 });
+  expect(standingOf({ ...ways, rest: 'none', warmth: 'cold' }, null)).toEqual({ restMin: 0, batterC: 8 });
+});
+
+test('allergens of everything, amounts or not; what is not read is said', () => {
+  expect(allergensOf(linesOf('100 g flour', '200 g oat drink', 'butter for the pan', '10 g moondust'))).toEqual({
+    names: ['wheat', 'gluten', 'milk'],
+    unknown: 1,
+  });
+});
