@@ -25,6 +25,7 @@ export default defineConfig({
   use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB' },
   projects: [
     { name: 'cook', testMatch: /.*\.e2e\.ts/ },
+    { name: 'bench', testDir: 'bench', testMatch: /browser\.bench\.ts/ },
     { name: 'screenshots', testMatch: /screenshots\.ts/ },
   ],
 });

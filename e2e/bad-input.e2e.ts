@@ -1,5 +1,5 @@
 /** Bad input: each gets a clear message at its place, and what was typed is still there. */
-import { axe, expect, test } from './kitchen';
+import { axe, expect, gramsBox, test } from './kitchen';
 
 async function bench(page: import('@playwright/test').Page, card: string): Promise<void> {
   await page.goto('/formulas/new');
@@ -81,9 +81,9 @@ test.describe('on the bench', () => {
     await page.goto('/');
     await page.getByRole('link', { name: 'Old tea-hut card' }).click();
     await expect(page.getByText(/Written twice, and the two disagree/)).toBeVisible();
-    await expect(page.locator('[data-grams=l1]')).toContainText('340 g');
-    await page.getByRole('button', { name: 'The measure stands' }).click();
-    await expect(page.locator('[data-grams=l1]')).toContainText('250 g');
+    await expect(gramsBox(page, 'l1')).toHaveValue('340');
+    await page.getByRole('region', { name: 'Sheet' }).getByRole('button', { name: 'The measure stands' }).click();
+    await expect(gramsBox(page, 'l1')).toHaveValue('250');
     await expect(page.getByText(/Written twice/)).toHaveCount(0);
   });
 });

@@ -1,6 +1,6 @@
 /** The same job by keyboard alone: nothing in this file points. */
 import type { Page } from '@playwright/test';
-import { expect, test } from './kitchen';
+import { expect, gramsBox, test } from './kitchen';
 
 /** Tabs on until the control of that name has the focus. */
 async function tabTo(page: Page, name: RegExp, most = 80): Promise<void> {
@@ -47,7 +47,7 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Control+A');
   await page.keyboard.type('3 tbsp sugar');
-  await expect(page.locator('[data-grams=l2]')).toHaveText('38 g');
+  await expect(gramsBox(page, 'l2')).toHaveValue('38');
   await tabTo(page, /^Add a line$/);
   await page.keyboard.type('1 tsp vanilla extract');
   await page.keyboard.press('Enter');

@@ -5,7 +5,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import AxeBuilder from '@axe-core/playwright';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { Client } from 'pg';
 
 export interface Kitchen {
@@ -124,7 +124,7 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
   page: async ({ page, expected }, use) => {
     const errors: string[] = [];
     page.on('console', (m) => {
-      if (m.type() === 'error') errors.push(m.text());
+      if (m.type() === 'error') errors.push(`${m.text()} ${m.location().url}`.trim());
     });
     page.on('pageerror', (e) => errors.push(e.message));
     await use(page);
@@ -138,8 +138,12 @@ export async function axe(page: Page): Promise<void> {
   expect(violations.map((v) => `${v.id}: ${v.help} (${v.nodes.map((n) => n.target.join(' ')).join(', ')})`)).toEqual([]);
 }
 
-/** The number a rail of the balance shows. */
-export const rail = (page: Page, name: string): Promise<string | null> => page.locator(`[data-rail=${name}] strong`).textContent();
+/** The number a rail of the balance shows, with its unit. */
+export const rail = async (page: Page, name: string): Promise<string> =>
+  `${await page.locator(`[data-rail=${name}] input[data-number]`).inputValue()} ${name === 'lift' ? 'g' : '%'}`;
+
+/** The box with the grams of a line. */
+export const gramsBox = (page: Page, key: string): Locator => page.locator(`[data-grams=${key}] input`);
 
 /** Chooses from one of our lists. */
 export async function choose(page: Page, label: string, option: string): Promise<void> {

@@ -18,7 +18,8 @@ test('pictures of the main views', async ({ page }) => {
   await shoot('bench');
   await page.goto('/');
   await page.getByRole('link', { name: "Skipper's soda cakes" }).click();
-  await page.getByRole('button', { name: /Acid and soda/ }).click();
+  await page.getByRole('radio', { name: /^Lift/ }).click();
+  await page.getByText('What standing costs').waitFor();
   await shoot('bench-finding');
   await page.goto('/formulas/new');
   await shoot('new-formula');

@@ -1,6 +1,6 @@
 // npm test: the same set-up as the start command, then lint, types, Jest, build and Playwright, on throw-away
 // databases. Ends with "N passed, N failed", the sum over Jest and Playwright.
-//   --only unit | e2e | screenshots
+//   --only unit | e2e | screenshots | bench
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -22,7 +22,7 @@ async function end(code, words) {
   endChildren();
   await database?.stop();
   if (folder) rmSync(folder, { recursive: true, force: true });
-  if (only !== 'screenshots') process.stdout.write(`${passed} passed, ${failed} failed\n`);
+  if (only !== 'screenshots' && only !== 'bench') process.stdout.write(`${passed} passed, ${failed} failed\n`);
   process.exit(code);
 }
 for (const s of ['SIGINT', 'SIGTERM']) process.on(s, () => void end(130));
@@ -70,7 +70,9 @@ async function main() {
     if (code !== 0) bad = true;
   }
 
-  if (wants('e2e') || only === 'screenshots') {
+  if (only === 'bench' && (await run(node, ['--import', 'tsx', 'bench/run.ts'], { loud: true })) !== 0) bad = true;
+
+  if (wants('e2e') || only === 'screenshots' || only === 'bench') {
     await ensureBuild();
     // one database set up whole, from which each worker makes its own
     say('browser tests');
@@ -83,10 +85,16 @@ async function main() {
         throw new Told('The test database could not be set up.');
     }
     const out = join(folder, 'playwright.json');
-    const project = only === 'screenshots' ? 'screenshots' : 'cook';
+    const project = only === 'screenshots' || only === 'bench' ? only : 'cook';
     const code = await run(
       node,
-      ['node_modules/@playwright/test/cli.js', 'test', `--project=${project}`, `--reporter=${only === 'all' ? 'json' : 'list,json'}`, ...rest],
+      [
+        'node_modules/@playwright/test/cli.js',
+        'test',
+        `--project=${project}`,
+        `--reporter=${only === 'all' ? 'json' : only === 'bench' ? 'dot,json' : 'list,json'}`,
+        ...rest,
+      ],
       {
         env: {
           EVEN_CRUMB_TEST_ADMIN: database.urlOf('postgres'),

@@ -18,7 +18,7 @@ import {
   type scaleTo,
   schoolId,
 } from './api-schemas';
-import { loadHouse } from './house';
+import { lastHouse, loadHouse } from './house';
 import { reach } from './pool';
 import { problem } from './problem';
 
@@ -32,14 +32,15 @@ const refuse = (status: number, path: string, message: string, more = {}): { ok:
 
 type ConventionsIn = z.infer<typeof readRequest>['conventions'];
 
-/** The conventions a call is read in: what it says itself, else the house's own, which takes the database. */
+/** The conventions a call is read in: what it says itself, else the house's own, as it is or was last known. */
 async function house(c: ConventionsIn): Promise<Answer<Conventions>> {
   if (c?.flourFill === 'own') return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
   const given = Object.fromEntries(Object.entries(c ?? {}).filter(([, v]) => v !== undefined));
   if (Object.keys(FRESH_HOUSE).every((k) => k in given)) return { ok: true, value: { ...FRESH_HOUSE, ...given } };
   const own = await reach(loadHouse);
-  if (!own.up) return { ok: false, response: problem(503, "The house's own conventions are out of reach: try again in a moment, or send all of them.") };
-  return { ok: true, value: { ...own.value.conventions, ...given } };
+  const house = own.up ? own.value : lastHouse();
+  if (!house) return { ok: false, response: problem(503, "The house's own conventions are out of reach: try again in a moment, or send all of them.") };
+  return { ok: true, value: { ...house.conventions, ...given } };
 }
 
 const outLine = (l: Line, lineNumber: number): ApiLine => ({

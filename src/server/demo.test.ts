@@ -1,9 +1,9 @@
 /** The demo kitchen on the real database: whole, varied, and with the three cards that have something wrong. */
-import { analyse } from '@/core/analyse';
-import { formulaLines } from '@/core/formula/formula';
+import { analyseFormula } from '@/core/analyse';
 import { log, underWay } from './batches';
 import { loadDemo } from './demo';
 import { shelf, version } from './formulas';
+import { loadHouse } from './house';
 import { migrate } from './migrate';
 import { closePool, query } from './pool';
 
@@ -21,13 +21,13 @@ beforeAll(async () => {
 afterAll(closePool);
 
 async function analysed() {
-  const rows = await shelf();
+  const [rows, house] = await Promise.all([shelf(), loadHouse()]);
   return Promise.all(
     rows.map(async (r) => {
       const v = await version(r.id, null);
       if (!v) throw new Error(r.name);
-      const lines = formulaLines(v.formula);
-      return { name: r.name, kind: r.kind, lines, findings: analyse(lines, v.formula.kind, v.formula.school).findings };
+      const ends = (v.formula.ends ?? [null]).map((e) => analyseFormula(v.formula, house, e?.id ?? null));
+      return { name: r.name, kind: r.kind, lines: ends.flatMap((e) => e.lines), findings: ends.flatMap((e) => e.analysis.findings) };
     }),
   );
 }
@@ -53,6 +53,13 @@ test('one has soda with nothing to work on, one amounts that disagree, one a lin
 test('every line of the batter is understood, but for the two that are meant not to be', async () => {
   const open = (await analysed()).flatMap((f) => f.lines.filter((l) => l.use === 'batter' && l.parts.length === 0).map((l) => l.text));
   expect(open.sort()).toEqual(['a splash of milk, more if it is stiff', 'cinnamon']);
+});
+
+test('one is forked, both ends calm; one has a powder that is getting old', async () => {
+  const all = await analysed();
+  const by = (name: string) => all.find((f) => f.name === name);
+  expect(by("Lock-keeper's two-way crepes")?.findings).toEqual([]);
+  expect(by('Camp trailer corn cakes')?.findings.map((x) => x.code)).toEqual(['powder-old']);
 });
 
 test('two batches are under way at different steps, and the log has good and bad ones', async () => {

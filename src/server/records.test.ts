@@ -1,8 +1,10 @@
 /** Formulas, versions and batches on the real database. */
 
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
+import { FRESH_HOUSE } from '@/core/pantry/conventions';
 import { batchById, log, setTick, startBatch, underWay, writeOutcome } from './batches';
 import { saveVersion, shelf, version, versionsOf } from './formulas';
+import { loadHouse, saveHouse } from './house';
 import { migrate } from './migrate';
 import { closePool, DatabaseAway, query, reach, transaction } from './pool';
 
@@ -39,6 +41,50 @@ test('a formula comes back as it was saved', async () => {
   const s = await made();
   const v = await version(s.formulaId, null);
   expect(v).toMatchObject({ number: 1, newest: 1, basedOn: null, formula: FORMULA });
+});
+
+test('what the Bench keeps of a version comes back: ends, pins, ways, answers, portion', async () => {
+  const formula: Formula = {
+    ...FORMULA,
+    ways: { rest: 'overnight' },
+    portionMl: 75,
+    held: { rails: ['egg'], mass: true, eggs: false, blend: false },
+    meant: ['salt-high:note'],
+    ends: [
+      { id: 'a', name: 'sweet', school: 'even' },
+      { id: 'b', name: 'savoury', school: 'tall' },
+    ],
+    entries: [
+      { key: 'l1', text: '250 g flour', pinned: true },
+      { key: 'l2', text: '10 g baking powder', opened: '2026-01-05' },
+      { key: 'l3', text: '400 g milk' },
+      { key: 'l4', text: '80 g sugar', end: 'a' },
+      { key: 'l5', text: '80 g blueberries', moment: 'poured', dressing: 'dried', off: true },
+    ],
+  };
+  const s = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' });
+  expect((await version(s?.formulaId ?? '', null))?.formula).toEqual(formula);
+  const b = await startBatch(s?.versionId ?? '', { by: 'factor', factor: 1 }, 'gram', 60, 'b');
+  if (!b.ok) throw new Error(b.message);
+  const batch = await batchById(b.id);
+  // the savoury end has no sugar, and what is switched off is not weighed
+  expect(batch).toMatchObject({ name: 'Test cakes, savoury', massG: 660 });
+  expect(batch?.sheet.map((l) => l.key)).toEqual(['l1', 'l2', 'l3']);
+});
+
+test("the house's own ways are kept, and formulas that say nothing follow them", async () => {
+  expect((await loadHouse()).conventions).toEqual(FRESH_HOUSE);
+  await saveHouse({ conventions: { ...FRESH_HOUSE, flourFill: 'dipped' }, ways: { rest: 'hour', warmth: 'cold', whites: 'firm' } });
+  try {
+    const house = await loadHouse();
+    expect(house).toMatchObject({ conventions: { flourFill: 'dipped', cup: 'us-customary' }, ways: { rest: 'hour', warmth: 'cold', whites: 'firm' } });
+    // a dipped cup holds 140 g
+    const s = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: { ...FORMULA, conventions: {} }, changeNote: '' });
+    const b = await startBatch(s?.versionId ?? '', { by: 'factor', factor: 1 }, 'gram', 60);
+    expect(b.ok && (await batchById(b.id))?.sheet[0]?.measure).toBe('280 g');
+  } finally {
+    await query("delete from kitchen where key = 'house'");
+  }
 });
 
 test('each save is a version; an old one is still there as it was', async () => {

@@ -28,6 +28,21 @@ test.each([
   [{ entries: [{ key: '"; drop', text: 'x' }] }, 'formula.entries.0.key', /./],
   [{ kind: 'pie' }, 'formula.kind', /./],
   [{ cardNotes: 'x'.repeat(20_001) }, 'formula.cardNotes', /20,000/],
+  [{ entries: [{ key: 'l1', text: 'x', opened: 'last spring' }] }, 'formula.entries.0.opened', /day/],
+  [{ entries: [{ key: 'l1', text: 'x', end: 'c' }] }, 'formula.entries.0.end', /./],
+  [{ portionMl: -60 }, 'formula.portionMl', /more than nothing/],
+  [{ ways: { rest: 'forever' } }, 'formula.ways.rest', /./],
+  [
+    {
+      ends: [
+        { id: 'a', name: ' ', school: 'even' },
+        { id: 'b', name: 'savoury', school: 'even' },
+      ],
+    },
+    'formula.ends.0.name',
+    /needs a name/,
+  ],
+  [{ held: { rails: ['butter'], mass: true, eggs: true, blend: true } }, 'formula.held.rails.0', /./],
   [{ conventions: { ...EMPTY_FORMULA.conventions, cup: 'bucket' } }, 'formula.conventions.cup', /./],
 ])('%#: refused at its place', (part, path, message) => expect(save(part)[path]).toMatch(message));
 

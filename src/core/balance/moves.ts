@@ -39,8 +39,10 @@ export function moveTowards(b: Bench, move: Move): Proposal | null {
     if (!r?.zone) continue;
     const [low, high] = r.zone;
     const to = r.tested + by * (high - low);
+    // milk's own sugar comes with the milk: less sweet halves what is added at most
+    const least = rail === 'sugar' && w.analysis.percent ? w.analysis.percent.sugar - 0.5 * w.analysis.percent.sweetness : low;
     // within the zone; a rail that is out of it already is not pushed further
-    const value = by > 0 ? Math.max(r.tested, Math.min(to, high)) : Math.min(r.tested, Math.max(to, low));
+    const value = by > 0 ? Math.max(r.tested, Math.min(to, high)) : Math.min(r.tested, Math.max(to, low, least));
     if (Math.abs(value - r.tested) < 0.02 * (high - low)) continue;
     wishes.push({ rail, value });
     said.push(`${RAIL_NAMES[rail].toLowerCase()} ${say(rail, r.tested)} to ${say(rail, value)}`);

@@ -123,6 +123,10 @@ function settle(
 
 const shortName = (i: Ingredient): string => kitchenName(i).toLowerCase();
 
+/** Lines read before, by everything that decides what they mean: on the Bench all but the one being typed are the same. */
+const read = new Map<string, Line>();
+const MOST_READ = 5000;
+
 /**
  * Reads one ingredient line.
  * @param text as the cook wrote it, bullets allowed
@@ -131,6 +135,17 @@ const shortName = (i: Ingredient): string => kitchenName(i).toLowerCase();
  * @param hint where a heading above the line says it belongs
  */
 export function readLine(text: string, house: Conventions, choice: LineChoice = {}, hint: Vessel | null = null): Line {
+  const { cup, flourFill, egg, salt, powder } = house;
+  const key = [cup, flourFill, egg, salt, powder, choice.ingredientId, choice.vessel, choice.stands, hint, text].join('\n');
+  const known = read.get(key);
+  if (known) return known;
+  const line = readAnew(text, house, choice, hint);
+  if (read.size >= MOST_READ) read.clear();
+  read.set(key, line);
+  return line;
+}
+
+function readAnew(text: string, house: Conventions, choice: LineChoice, hint: Vessel | null): Line {
   if (text.length > MOST_LINE_CHARS) {
     const finding: LineFinding = {
       code: 'too-long',

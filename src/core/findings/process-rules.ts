@@ -28,6 +28,9 @@ const powderOld: Rule = (e) => {
   };
 };
 
+/** A rest shorter than this costs no batter much. */
+const LONG_MIN = 15;
+
 /** Share of the lift lost to waiting that is worth a word, and a look. */
 const LOST = [0.15, 0.35] as const;
 
@@ -36,7 +39,7 @@ const FOAM_MIN = [15, 30] as const;
 
 const waiting: Rule = (e) => {
   const { restMin, batterC } = e.standing;
-  if (!e.thickness || restMin < 5) return null;
+  if (!e.thickness || restMin < LONG_MIN) return null;
   if (e.volume?.foamed && restMin > FOAM_MIN[0])
     return {
       code: 'whites-and-wait',

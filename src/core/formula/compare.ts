@@ -14,12 +14,10 @@ export interface LinePair {
   readonly change: Change;
 }
 
-/** Smaller than this share of a line is no change a scale would show. */
-const SAME = 0.0005;
-
 function changeOf(a: FormulaLine, b: FormulaLine): Change {
   if (a.grams === null || b.grams === null) return a.text === b.text ? 'same' : 'other';
-  if (Math.abs(a.grams - b.grams) <= Math.max(0.005, SAME * a.grams)) return a.ingredient?.id === b.ingredient?.id ? 'same' : 'other';
+  // what a scale would show the same is the same
+  if (grams(a.grams) === grams(b.grams)) return a.ingredient?.id === b.ingredient?.id ? 'same' : 'other';
   return b.grams > a.grams ? 'more' : 'less';
 }
 

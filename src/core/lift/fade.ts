@@ -40,7 +40,7 @@ const RATES: Readonly<Record<string, PowderRates>> = {
 const ratesOf = (i: Ingredient): PowderRates => RATES[i.id] ?? PHOSPHATE;
 
 interface Pool {
-  meq: number;
+  readonly meq: number;
   readonly perMin: number;
 }
 
@@ -70,7 +70,7 @@ function poolsOf(l: Ledger): Pool[] {
     pools.push({ meq: meq * bench, perMin: fast }, { meq: freed, perMin: ATTACK_PER_MIN }, { meq: meq * (1 - bench) - freed, perMin: slow });
   }
   if (soda > met) pools.push({ meq: (soda - met) * 0.5 * HEAT_SHARE, perMin: 0 });
-  return pools;
+  return pools.filter((p) => p.meq > 0);
 }
 
 export interface FadePoint {
@@ -116,24 +116,33 @@ export function fade(l: Ledger, at: FadeInput, times: readonly number[] = FADE_T
   const dissolved = LEAK_DISSOLVED * depth * 1.5 ** (warm / 10);
   const drain = FOAM_DRAIN * (REFERENCE_PA_S / paS) ** 0.25 * 1.8 ** (warm / 10);
   const pools = poolsOf(l);
-  for (const p of pools) p.meq -= p.meq * (1 - Math.exp(-p.perMin * speed)) * STIRRED_OUT;
+  const meq = Float64Array.from(pools, (p) => p.meq * (1 - (1 - Math.exp(-p.perMin * speed)) * STIRRED_OUT));
+  // steps repeat: what one of a length does is worked out once
+  let known = 0;
+  let reacts = new Float64Array(0);
+  let leaks = 0;
+  let seeps = 0;
   let held = 0;
   let t = 0;
   return times.map((asked) => {
     const until = Math.min(asked, DAY_MIN);
     while (t < until - 1e-9) {
       const dt = Math.min(until - t, stepAt(t));
-      for (const p of pools) {
-        const freed = p.meq * (1 - Math.exp(-p.perMin * speed * dt));
-        p.meq -= freed;
+      if (dt !== known) {
+        known = dt;
+        reacts = Float64Array.from(pools, (p) => 1 - Math.exp(-p.perMin * speed * dt));
+        leaks = 1 - Math.exp(-free * dt);
+        seeps = 1 - Math.exp(-dissolved * dt);
+      }
+      for (let i = 0; i < meq.length; i++) {
+        const freed = (meq[i] as number) * (reacts[i] as number);
+        meq[i] = (meq[i] as number) - freed;
         held += freed;
       }
-      const over = Math.max(0, held - saturated);
-      const within = Math.min(held, saturated);
-      held -= over * (1 - Math.exp(-free * dt)) + within * (1 - Math.exp(-dissolved * dt));
+      held -= Math.max(0, held - saturated) * leaks + Math.min(held, saturated) * seeps;
       t += dt;
     }
-    const left = pools.reduce((a, p) => a + p.meq, 0);
+    const left = meq.reduce((a, x) => a + x, 0);
     const chemical = (100 * (left + held) * ML_PER_MMOL) / at.batterG;
     const foam = (100 * (at.foamMl ?? 0) * Math.exp(-drain * t) * 368.15) / (273.15 + at.batterC) / at.batterG;
     return { min: asked, chemical, foam, lift: chemical + foam };

@@ -1,6 +1,6 @@
 'use client';
 import { Check } from 'lucide-react';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { meantKey } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { fixesFor } from '@/core/balance/fixes';
@@ -16,7 +16,9 @@ interface Props {
 
 /** One finding: what it says, what it rests on, its fixes, and the answer that ends it. */
 export function FindingView({ f, bench, onPropose, onMeant }: Props & { readonly f: Finding }) {
-  const fixes = useMemo(() => fixesFor(bench, f), [bench, f]);
+  // numbers first: fixes are worked out when the hand pauses
+  const at = useDeferredValue(bench);
+  const fixes = useMemo(() => fixesFor(at, f), [at, f]);
   return (
     <Notice weight={f.severity}>
       <p className="leading-snug">

@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import type { Worked } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { relift, type Source } from '@/core/balance/leavening';
@@ -67,12 +67,13 @@ const SOURCES: readonly { readonly source: Source; readonly label: string }[] = 
 ];
 
 function Balances({ bench, worked, onPropose }: Props) {
-  const ways = useMemo(() => SOURCES.map((s) => ({ ...s, proposal: relift(bench, s.source) })).filter((s) => s.proposal !== null), [bench]);
+  const at = useDeferredValue(bench);
+  const ways = useMemo(() => SOURCES.map((s) => ({ ...s, proposal: relift(at, s.source) })).filter((s) => s.proposal !== null), [at]);
   if (worked.analysis.co2Per100gFlour === null || worked.analysis.co2Per100gFlour < 0.02) return null;
   if (ways.length === 0) return null;
   return (
     <div>
-      <h4 className="font-semibold">What else would balance</h4>
+      <h3 className="font-semibold">What else would balance</h3>
       <div className="mt-1 flex flex-wrap gap-2">
         {ways.map((w) => (
           <Button key={w.source} onClick={() => w.proposal && onPropose([w.proposal])}>
@@ -138,7 +139,7 @@ function Fade({ worked: { lines, analysis: a } }: { readonly worked: Worked }) {
   const left = (min: number): string => `${Math.round((100 * (points.find((p) => p.min >= min)?.lift ?? 0)) / fresh)} %`;
   return (
     <figure>
-      <h4 className="font-semibold">What standing costs</h4>
+      <h3 className="font-semibold">What standing costs</h3>
       <FadeChart points={points} restMin={restMin} />
       <figcaption className="text-[15px]">
         <p>

@@ -58,7 +58,7 @@ export function NumberCell({
       <input
         aria-label={label}
         aria-invalid={wrong ? true : undefined}
-        data-own-undo
+        data-own-undo={typed === null ? undefined : ''}
         data-number
         inputMode="decimal"
         value={typed ?? value}

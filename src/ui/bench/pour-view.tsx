@@ -69,7 +69,7 @@ function Portion({ portion, usual, send }: { readonly portion: number; readonly 
       <input
         aria-label="Portion, ml"
         aria-invalid={wrong ? true : undefined}
-        data-own-undo
+        data-own-undo={typed === null ? undefined : ''}
         data-number
         inputMode="decimal"
         value={typed ?? String(Number(portion.toFixed(1)))}

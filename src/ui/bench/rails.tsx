@@ -154,7 +154,7 @@ function RailNumber({ r, onWish, disabled }: { readonly r: RailReading; readonly
       <input
         aria-label={`${RAIL_NAMES[r.rail]}, ${r.rail === 'lift' ? 'g of gas per 100 g flour' : 'percent of flour'}`}
         aria-invalid={wrong ? true : undefined}
-        data-own-undo
+        data-own-undo={typed === null ? undefined : ''}
         data-number
         inputMode="decimal"
         disabled={disabled}

@@ -1,14 +1,15 @@
 'use client';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { MOVES, moreTang, moveTowards } from '@/core/balance/moves';
 import { Button } from '../kit/button';
 
 /** Wishes in the cook's words; each shows what it would do before it is taken. */
 export function TowardsView({ bench, onPropose }: { readonly bench: Bench; readonly onPropose: (proposals: readonly Proposal[]) => void }) {
+  const at = useDeferredValue(bench);
   const wishes = useMemo(
-    () => [...MOVES.map((m) => ({ id: m.id, name: m.name, proposal: moveTowards(bench, m) })), { id: 'tang', name: 'More tang', proposal: moreTang(bench) }],
-    [bench],
+    () => [...MOVES.map((m) => ({ id: m.id, name: m.name, proposal: moveTowards(at, m) })), { id: 'tang', name: 'More tang', proposal: moreTang(at) }],
+    [at],
   );
   return (
     <div>

@@ -42,7 +42,9 @@ export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly
       <table className="mt-3 w-full border-collapse">
         <thead className="border-b-2 border-rim text-left align-bottom text-sm text-soft">
           <tr>
-            <th className="py-1.5 pr-3" />
+            <th className="py-1.5 pr-3">
+              <span className="sr-only">what</span>
+            </th>
             {[a, b].map((s) => (
               <th key={s.href} className="w-[34%] py-1.5 pr-3">
                 <Link href={s.href} className="text-base font-semibold text-rim underline [overflow-wrap:anywhere]">

@@ -35,7 +35,7 @@ export function History({ formulaId, versions, others, a, b }: Props) {
   const pick = (v: string): string | null => (v === NONE ? null : v);
   return (
     <div className="flex flex-col gap-4">
-      <section aria-label="Side by side" className="grid gap-3 rounded-plate bg-white p-3">
+      <section aria-label="What to compare" className="grid gap-3 rounded-plate bg-white p-3">
         <Choice narrow label="Compare" value={a ?? NONE} options={options} onChange={(v) => compare(pick(v), b)} />
         <Choice narrow label="with" value={b ?? NONE} options={options} onChange={(v) => compare(a, pick(v))} />
       </section>

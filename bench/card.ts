@@ -1,0 +1,22 @@
+/** A card of 20 lines, for everything that is measured. */
+export const CARD = `Bench cakes
+300 g flour
+1 cup whole wheat flour
+1/2 cup oat flour
+2 tablespoons corn starch
+1/4 cup sugar
+2 tbsp brown sugar
+1 tbsp honey
+1 1/2 teaspoons salt
+2 teaspoons baking powder
+3/4 tsp baking soda
+1 tsp cinnamon
+1/4 tsp nutmeg
+2 1/2 cups buttermilk
+1/2 cup milk
+1/4 cup yoghurt
+3 large eggs
+1 egg yolk
+1/2 stick butter, melted
+2 tbsp oil
+1 tsp vanilla extract`;

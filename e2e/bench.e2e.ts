@@ -1,0 +1,280 @@
+/** The Bench: mending, dragging, beginning from nothing, swapping, comparing, and taking all of it back. */
+import type { Page } from '@playwright/test';
+import { axe, choose, expect, gramsBox, rail, test } from './kitchen';
+
+const lines = (page: Page) => page.getByRole('textbox', { name: 'Line as written' });
+const take = (page: Page) => page.getByRole('button', { name: 'Take it' }).click();
+const proposal = (page: Page) => page.getByRole('region', { name: 'Proposal' });
+
+async function open(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name, exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Balance' })).toBeVisible();
+}
+
+async function paste(page: Page, card: string): Promise<void> {
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill(card);
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await expect(page.getByRole('region', { name: 'Balance' })).toBeVisible();
+}
+
+test('the soda mistake is mended by the offered fix, looked at before it is taken, and undone', async ({ page }) => {
+  await open(page, "Skipper's soda cakes");
+  const balance = page.getByRole('region', { name: 'Balance' });
+  await expect(balance.getByText(/of soda has no acid to work on/)).toBeVisible();
+  await balance.getByRole('button', { name: 'Let soda work the acid, powder the rest' }).click();
+  await expect(proposal(page)).toContainText('The acid here can work 0.57 g of soda');
+  await expect(page.getByText('becomes “1/8 teaspoon baking soda”')).toBeVisible();
+  await expect(page.getByText('1 3/4 teaspoons baking powder')).toBeVisible();
+  await axe(page);
+  // Esc refuses it, and nothing has changed
+  await page.keyboard.press('Escape');
+  await expect(proposal(page)).toHaveCount(0);
+  await expect(balance.getByText(/of soda has no acid to work on/)).toBeVisible();
+  await balance.getByRole('button', { name: 'Let soda work the acid, powder the rest' }).click();
+  await take(page);
+  await expect(balance.getByText('Nothing is out of line.')).toBeVisible();
+  await expect(lines(page)).toHaveCount(8);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(lines(page)).toHaveCount(7);
+  await expect(balance.getByText(/of soda has no acid to work on/)).toBeVisible();
+  // said once, it does not nag
+  await balance.getByRole('button', { name: 'I mean it' }).first().click();
+  await expect(balance.getByText(/of soda has no acid to work on/)).toHaveCount(0);
+  await page.getByRole('radio', { name: /More to know/ }).click();
+  await page.getByRole('button', { name: 'Ask again' }).click();
+  await expect(balance.getByText(/of soda has no acid to work on/)).toBeVisible();
+});
+
+const THICK = 'Thick crepes\n250 g flour\n300 g milk\n3 eggs\n30 g butter, melted\n10 g sugar\n2 g salt';
+
+test('a crepe too thick is brought to its zone by dragging, then by keys, then by a typed number', async ({ page }) => {
+  await paste(page, THICK);
+  await expect(page.getByRole('combobox', { name: 'Kind', exact: true })).toContainText('Crepe');
+  const balance = page.getByRole('region', { name: 'Balance' });
+  await expect(balance.getByText(/crepes \(sweet\) want thin cream to heavy cream/)).toBeVisible();
+  expect(Number.parseInt(await rail(page, 'water'), 10)).toBeLessThan(220);
+  const thumb = page.locator('[data-rail=water] [role=slider]');
+
+  // by dragging: from the marker to the middle of the zone
+  const from = await thumb.boundingBox();
+  const track = await page.locator('[data-rail=water] [data-orientation=horizontal]').first().boundingBox();
+  if (!from || !track) throw new Error('no rail');
+  await page.mouse.move(from.x + from.width / 2, from.y + 12);
+  await page.mouse.down();
+  for (let i = 1; i <= 8; i++) await page.mouse.move(from.x + ((track.x + track.width * 0.5 - from.x) * i) / 8, from.y + 12);
+  await page.mouse.up();
+  await expect(proposal(page)).toContainText(/Water to \d+ %/);
+  await expect(page.locator('[data-rail=water]')).toContainText('in range');
+  await expect(page.locator('[data-row=l2]')).toContainText('was 300');
+  await page.keyboard.press('Escape');
+  await expect(proposal(page)).toHaveCount(0);
+  await expect(gramsBox(page, 'l2')).toHaveValue('300');
+
+  // by keys: ten steps, a step back, to the ends of the zone, and taken
+  await thumb.focus();
+  const before = Number.parseInt(await rail(page, 'water'), 10);
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(() => rail(page, 'water')).toBe(`${before + 19} %`);
+  await page.keyboard.press('End');
+  // the top of the zone is out of reach without another ratio going far off: the nearest is shown
+  await expect.poll(() => rail(page, 'water')).toMatch(/^4[34]\d %$/);
+  await expect(proposal(page)).toContainText('is the nearest');
+  await page.keyboard.press('Home');
+  await expect.poll(() => rail(page, 'water')).toBe('220 %');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('PageUp');
+  await expect.poll(() => rail(page, 'water')).toBe('260 %');
+  await page.keyboard.press('Enter');
+  await expect(proposal(page)).toHaveCount(0);
+  await expect(balance.getByText('Nothing is out of line.')).toBeVisible();
+  await expect(gramsBox(page, 'l1')).toHaveValue('250');
+
+  // by a typed number, with the milk pinned: it says why not
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Pin 300 g milk/ }).click();
+  await page.getByRole('button', { name: 'Hold egg where it is' }).click();
+  await page.getByRole('button', { name: /^Pin 250 g flour/ }).click();
+  await page.getByRole('textbox', { name: /^Water, percent/ }).fill('260');
+  await page.keyboard.press('Enter');
+  await expect(proposal(page)).toContainText(/Water can't go to 260 % with .*pinned.* held.* is the nearest/);
+  await page.getByRole('button', { name: 'Refuse' }).click();
+  await page.getByRole('textbox', { name: /^Water, percent/ }).fill('many');
+  await expect(page.getByText('A number from 0 to 2000')).toBeVisible();
+});
+
+test('a waffle from nothing, balanced; saved, changed, compared, gone back to', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/formulas/new');
+  await page.getByRole('radio', { name: 'From nothing' }).click();
+  await choose(page, 'Kind', 'Waffle');
+  await expect(page.getByRole('region', { name: 'From nothing' })).toContainText('Nothing is out of line.');
+  await choose(page, 'Liquid', 'Cultured buttermilk');
+  await page.getByLabel('Pieces').fill('0');
+  await expect(page.getByText('A number, more than nothing.')).toBeVisible();
+  await page.getByLabel('Pieces').fill('20');
+  await axe(page);
+  await expect(page.getByRole('list', { name: 'Starting lines' })).toContainText('buttermilk');
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByText('Nothing is out of line.')).toBeVisible();
+  for (const r of ['water', 'egg', 'fat', 'sugar', 'salt', 'lift']) await expect(page.locator(`[data-rail=${r}]`)).toContainText('in range');
+  await page.getByRole('textbox', { name: 'New formula' }).fill('Winding-hole waffles');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 1')).toBeVisible();
+  await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}$/);
+
+  // towards a target, looked at and taken; a second version with a note
+  await page.getByRole('radio', { name: 'Towards' }).click();
+  await page.getByRole('button', { name: 'Less sweet' }).click();
+  await expect(proposal(page)).toContainText(/sugar \d+ % to \d+ %|sugar [\d.]+ % to [\d.]+ %/);
+  await take(page);
+  await page.getByLabel('What changed').fill('less sweet');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 2')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Versions and comparing' }).click();
+  await page.getByRole('button', { name: 'What changed since 1' }).click();
+  const compared = page.getByRole('region', { name: 'Side by side' });
+  await expect(compared).toContainText(/What changed: granulated sugar \d+ g to [\d.]+ g/);
+  await expect(compared.getByRole('row', { name: /^Sugar/ })).toContainText('−');
+  await axe(page);
+  // against another formula
+  await page.getByRole('combobox', { name: 'with', exact: true }).click();
+  await page.getByRole('option', { name: /^Iron-shed waffles/ }).click();
+  await expect(compared).toContainText('called Iron-shed waffles');
+  await page.getByRole('link', { name: 'Open version 1' }).click();
+  await page.getByRole('button', { name: 'Go back to it, as a new version' }).click();
+  await expect(page.getByText('Saved as version 3')).toBeVisible();
+});
+
+test('buttermilk is swapped for milk and the new leavening taken; all of it undone', async ({ page }) => {
+  await open(page, 'Regatta griddle cakes');
+  const lift = await rail(page, 'lift');
+  await lines(page).nth(5).focus();
+  await page.keyboard.press('Alt+s');
+  const dialog = page.getByRole('dialog', { name: 'In place of cultured buttermilk' });
+  await expect(dialog).toContainText('acid −74 meq');
+  await expect(dialog).toContainText('Tree nuts: keep it apart');
+  await axe(page);
+  await dialog.getByRole('button', { name: 'See it with Whole milk', exact: true }).click();
+  await expect(proposal(page)).toContainText('leavening is worked again');
+  expect(await rail(page, 'lift')).toBe(lift);
+  await page.getByRole('radio', { name: 'Only this line' }).click();
+  await expect(page.getByText(/of soda has no acid to work on/)).toBeVisible();
+  await page.getByRole('radio', { name: 'Whole milk for cultured buttermilk' }).click();
+  await take(page);
+  await expect(page.locator('[data-row=l6] input[data-line]')).toHaveValue(/milk$/);
+  await expect(page.locator('[data-row=l6] input[data-line]')).not.toHaveValue(/buttermilk/);
+  expect(Number(await gramsBox(page, 'l4').inputValue())).toBeGreaterThan(20);
+
+  // then other hands: a line moved by key, one switched off, percent typed, grams typed
+  await lines(page).nth(1).focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(lines(page).nth(0)).toHaveValue(/sugar/);
+  await page.keyboard.press('Alt+o');
+  await expect(page.locator('[data-row=l2]')).toContainText('off');
+  await page.getByLabel(/^Percent of flour of 8 g fine salt/).fill('2');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-row=l3] input[data-line]')).toHaveValue('10 g fine salt');
+  await gramsBox(page, 'l7').fill('200');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-row=l7] input[data-line]')).toHaveValue('4 large eggs');
+  await gramsBox(page, 'l1').fill('-5');
+  await expect(page.getByText('More than nothing, please.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(gramsBox(page, 'l1')).toHaveValue('500');
+
+  for (let i = 0; i < 5; i++) await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-row=l6] input[data-line]')).toHaveValue('880 g buttermilk');
+  await expect(gramsBox(page, 'l7')).toHaveValue('150');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('Control+Shift+z');
+  await expect(page.locator('[data-row=l7] input[data-line]')).toHaveValue('4 large eggs');
+});
+
+test('one base with two ends: a change of the base changes both, a batch is made of one', async ({ page }) => {
+  await open(page, "Lock-keeper's two-way crepes");
+  await expect(page.getByText('only in sweet').first()).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'School' })).toContainText('sweet');
+  await page.getByRole('radio', { name: 'savoury' }).click();
+  await expect(page.getByRole('combobox', { name: 'School' })).toContainText('savoury');
+  await expect(page.getByText('only in savoury').first()).toBeVisible();
+  await gramsBox(page, 'l1').fill('330');
+  await page.keyboard.press('Enter');
+  await page.getByRole('radio', { name: 'sweet' }).click();
+  await expect(gramsBox(page, 'l1')).toHaveValue('330');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('radio', { name: 'savoury' }).click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await expect(page.getByRole('heading', { name: /two-way crepes, savoury/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByRole('heading', { name: "Lock-keeper's two-way crepes, savoury" })).toBeVisible();
+});
+
+test('lift, structure, yield and what a little more would do open in place; a line drives the rest', async ({ page }) => {
+  await open(page, 'Regatta griddle cakes');
+  await page.getByRole('radio', { name: /^Lift/ }).click();
+  await expect(page.getByText(/Left after the rest of 10 min/)).toBeVisible();
+  await expect(page.locator('.recharts-line')).toHaveCount(2);
+  await axe(page);
+  await page.getByRole('button', { name: 'The same lift, no soda' }).click();
+  await expect(page.locator('[data-row=l5]')).toContainText('goes');
+  await page.getByRole('button', { name: 'Refuse' }).click();
+  await page.getByRole('radio', { name: 'Structure' }).click();
+  await expect(page.getByRole('region', { name: 'Structure' })).toContainText(/toughens \d+ %/);
+  await page.getByRole('radio', { name: 'Yield' }).click();
+  await expect(page.getByRole('region', { name: 'Yield' })).toContainText('Eggs to crack');
+  await page.getByText('What a little more would do').click();
+  await expect(page.getByText(/15 g more cultured buttermilk: \d+ % thinner/)).toBeVisible();
+  await axe(page);
+  await page.getByRole('button', { name: 'More for 880 g buttermilk' }).click();
+  await page.getByRole('menuitem', { name: 'Let it drive the rest' }).click();
+  await page.getByLabel('All there is').fill('0');
+  await page.getByRole('button', { name: 'Show what follows' }).click();
+  await expect(page.getByText(/more than nothing/)).toBeVisible();
+  await page.getByLabel('All there is').fill('700');
+  await page.getByRole('button', { name: 'Show what follows' }).click();
+  await expect(proposal(page)).toContainText('No ratio moves');
+  await take(page);
+  await expect(gramsBox(page, 'l6')).toHaveValue('700');
+  await expect(page.getByRole('button', { name: /^Pin 700 g buttermilk/ })).toHaveAttribute('aria-pressed', 'true');
+});
+
+test("the house's ways are kept, and a formula that says nothing follows", async ({ page }) => {
+  await page.goto('/house');
+  await axe(page);
+  await choose(page, 'Flour fill', 'dipped and levelled');
+  await expect(page.getByText('Kept for the whole house')).toBeVisible();
+  await paste(page, 'House cakes\n1 cup flour\n1 cup milk\n1 egg');
+  await expect(gramsBox(page, 'l1')).toHaveValue('140');
+  await page.goto('/house');
+  await expect(page.getByRole('combobox', { name: 'Flour fill' })).toContainText('dipped');
+  await choose(page, 'Flour fill', 'spooned and levelled');
+  await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
+});
+
+test.describe('narrow', () => {
+  test.use({ viewport: { width: 768, height: 1024 } });
+  test('at 768 wide the Bench and its versions stay on the page', async ({ page }) => {
+    const runsOut = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    await open(page, 'Iron-shed waffles');
+    await page.getByRole('radio', { name: /^Lift/ }).click();
+    await page
+      .getByRole('button', { name: 'The same lift, no powder' })
+      .or(page.getByRole('button', { name: /acid goes/ }))
+      .first()
+      .click();
+    expect(await runsOut()).toBeLessThanOrEqual(0);
+    await page.getByRole('link', { name: 'Versions and comparing' }).click();
+    await page
+      .getByRole('button', { name: /What changed since/ })
+      .first()
+      .click();
+    await expect(page.getByRole('table')).toBeVisible();
+    expect(await runsOut()).toBeLessThanOrEqual(0);
+    await page.goto('/house');
+    expect(await runsOut()).toBeLessThanOrEqual(0);
+  });
+});
