@@ -1,6 +1,6 @@
 'use client';
 import { ToggleGroup } from 'radix-ui';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Analysis, heard, type Worked } from '@/core/analyse';
 import { type Bench, conventionsOn, type Proposal } from '@/core/balance/bench';
 import { allergensOf } from '@/core/formula/tally';
@@ -128,11 +128,16 @@ export function Balance({ bench, worked, proposed, saved, send, onPropose, onWis
   );
 }
 
-const Plate = ({ label, children }: { readonly label: string; readonly children: ReactNode }) => (
-  <section aria-label={label} className="grid gap-2 rounded-plate bg-white p-3">
-    {children}
-  </section>
-);
+/** What opens in place; brought into sight when it does. */
+function Plate({ label, children }: { readonly label: string; readonly children: ReactNode }) {
+  const plate = useRef<HTMLElement>(null);
+  useEffect(() => plate.current?.scrollIntoView({ block: 'nearest' }), []);
+  return (
+    <section ref={plate} aria-label={label} className="grid scroll-my-2 gap-2 rounded-plate bg-white p-3">
+      {children}
+    </section>
+  );
+}
 
 /** Who has to be told: everything on the sheet, pan and toppings too. */
 function Allergens({ worked }: { readonly worked: Worked }) {

@@ -438,16 +438,26 @@ export function Bench({ formulaId: openedId, formula: loaded, house, number, new
           />
         </div>
       ) : (
-        <div className="mt-2 grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-          <div>
-            {proposal && pending ? (
-              <ProposalBar proposals={pending.proposals} at={pending.at} onAt={(at) => setPending({ ...pending, at })} onTake={take} onRefuse={refuse} />
-            ) : null}
+        <div className="mt-2 grid gap-x-8 gap-y-3 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
+          {proposal && pending ? (
+            <ProposalBar proposals={pending.proposals} at={pending.at} onAt={(at) => setPending({ ...pending, at })} onTake={take} onRefuse={refuse} />
+          ) : null}
+          <div className="min-w-0 lg:col-start-1 lg:row-start-2">
             {beginning === 'card' ? (
               <PasteCard formula={formula} house={house} send={send} first={formula.entries.length === 0} onDone={() => setBeginning(null)} />
             ) : null}
             {beginning === 'card' && formula.entries.length === 0 ? null : (
-              <Sheet formula={formula} house={house} end={end} lines={lines} analysis={worked.analysis} diff={diff} tools={tools} send={send} />
+              <Sheet
+                formula={formula}
+                house={house}
+                end={end}
+                lines={lines}
+                analysis={worked.analysis}
+                diff={diff}
+                flourThenG={(proposed ?? worked).analysis.tally.flourG}
+                tools={tools}
+                send={send}
+              />
             )}
             {beginning === null ? (
               <Button look="bare" className="mt-2" onClick={() => setBeginning('card')}>
@@ -456,7 +466,7 @@ export function Bench({ formulaId: openedId, formula: loaded, house, number, new
             ) : null}
           </div>
           {formula.entries.length > 0 ? (
-            <div className="lg:sticky lg:top-2 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
+            <div className="min-w-0 lg:sticky lg:top-2 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
               <Balance
                 bench={bench}
                 worked={worked}
@@ -470,7 +480,7 @@ export function Bench({ formulaId: openedId, formula: loaded, house, number, new
               />
             </div>
           ) : (
-            <section className="max-w-md pt-2 text-soft">
+            <section className="max-w-md pt-2 text-soft lg:col-start-2 lg:row-span-2 lg:row-start-1">
               <p>Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with something to pick.</p>
               <p className="mt-2">The balance stands here: water, egg, fat, sugar, salt and lift against what most batters of this kind have.</p>
             </section>

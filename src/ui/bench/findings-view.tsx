@@ -35,7 +35,7 @@ export function FindingView({ f, bench, onPropose, onMeant }: Props & { readonly
             {p.title}
           </Button>
         ))}
-        <Button look="bare" className="!min-h-9" onClick={() => onMeant([...bench.formula.meant, meantKey(f)])}>
+        <Button look="bare" className={`!min-h-9 ${fixes.length === 0 ? '-ml-3' : ''}`} onClick={() => onMeant([...bench.formula.meant, meantKey(f)])}>
           I mean it
         </Button>
       </div>

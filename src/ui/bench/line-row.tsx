@@ -5,7 +5,7 @@ import { GripVertical, Pin } from 'lucide-react';
 import { type KeyboardEvent, memo } from 'react';
 import { DRESSING_NAMES, type Formula, type FormulaLine, MOMENT_NAMES } from '@/core/formula/formula';
 import { isFlour } from '@/core/pantry/ingredient';
-import { grams, gramsNumber, percentNumber } from '@/core/quantity/say';
+import { grams, gramsNumber, percent, percentNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import type { LineDiff } from './diff';
 import { LineMenu } from './line-menu';
@@ -15,6 +15,8 @@ import { NumberCell } from './number-cell';
 interface Props {
   readonly line: FormulaLine;
   readonly flourG: number;
+  /** The flour as proposed. */
+  readonly flourThenG: number;
   /** Not the only flour: its share can be changed. */
   readonly blended: boolean;
   readonly diff: LineDiff | undefined;
@@ -38,7 +40,7 @@ const tellsMore = (text: string, was: string): boolean => {
 };
 
 /** One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed over. */
-export const LineRow = memo(function LineRow({ line, flourG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
+export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
   const { send } = tools;
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: line.key });
   // what goes in the pan or on the table may well have no amount
@@ -114,7 +116,11 @@ export const LineRow = memo(function LineRow({ line, flourG, blended, diff, ends
             </>
           )}
         </span>
-        {pct === null ? (
+        {diff ? (
+          <span className="pr-1 text-right text-soft">
+            {diff.becomes === null || line.use !== 'batter' || !(flourThenG > 0) ? '' : percent((100 * diff.becomes) / flourThenG)}
+          </span>
+        ) : pct === null ? (
           <span className="text-right text-sm text-soft">{line.off ? 'off' : ''}</span>
         ) : (
           <NumberCell

@@ -115,7 +115,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
         {today !== null && say(r.rail, today) !== say(r.rail, r.tested) ? (
           <span className="block font-normal text-soft">today {sayUnit(r.rail, today)}</span>
         ) : bound ? (
-          <span className="block font-normal text-soft">and {percent(r.value - r.tested)} in puree</span>
+          <span className="block font-normal text-soft">and {percent(r.value - r.tested)} bound</span>
         ) : null}
       </span>
       <button

@@ -25,12 +25,14 @@ interface Props {
   readonly lines: readonly FormulaLine[];
   readonly analysis: Analysis;
   readonly diff: SheetDiff | null;
+  /** g of flour as proposed; as it stands where nothing is proposed. */
+  readonly flourThenG: number;
   readonly tools: LineTools;
   readonly send: (a: BenchAction) => void;
 }
 
 /** The sheet: the lines by the vessel they go into, a place to add one, and what stood around them on the card. */
-export function Sheet({ formula, house, end, lines: all, analysis, diff, tools, send }: Props) {
+export function Sheet({ formula, house, end, lines: all, analysis, diff, flourThenG, tools, send }: Props) {
   const list = useRef<HTMLDivElement>(null);
   // a line being typed stays where it is, though half a word may read as something for another bowl
   const [held, setHeld] = useState<{ readonly key: string; readonly vessel: Vessel } | null>(null);
@@ -122,6 +124,7 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, tools, 
                     key={l.key}
                     line={l}
                     flourG={analysis.tally.flourG}
+                    flourThenG={flourThenG}
                     blended={blend.length > 0}
                     diff={diff?.byKey.get(l.key)}
                     ends={formula.ends}
