@@ -4,6 +4,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  // browsers ask for this one before the page's own icon link has streamed in
+  rewrites: async () => [{ source: '/favicon.ico', destination: '/icon.svg' }],
   experimental: { serverActions: { bodySizeLimit: '1mb' } },
 };
 

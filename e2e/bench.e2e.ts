@@ -102,7 +102,7 @@ test('a crepe too thick is brought to its zone by dragging, then by keys, then b
   await expect(proposal(page)).toContainText(/Water can't go to 260 % with .*pinned.* held.* is the nearest/);
   await page.getByRole('button', { name: 'Refuse' }).click();
   await page.getByRole('textbox', { name: /^Water, percent/ }).fill('many');
-  await expect(page.getByText('A number from 0 to 2000')).toBeVisible();
+  await expect(page.getByText('Write a number.')).toBeVisible();
 });
 
 test('a waffle from nothing, balanced; saved, changed, compared, gone back to', async ({ page }) => {
@@ -211,6 +211,10 @@ test('one base with two ends: a change of the base changes both, a batch is made
   await expect(page.getByRole('heading', { name: /two-way crepes, savoury/ })).toBeVisible();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await expect(page.getByRole('heading', { name: "Lock-keeper's two-way crepes, savoury" })).toBeVisible();
+  await page.getByRole('link', { name: 'Outcome' }).click();
+  await page.getByRole('radio', { name: 'Good' }).click();
+  await page.getByRole('button', { name: 'Write it in the log' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'two-way crepes, savoury' })).toContainText('Good');
 });
 
 test('lift, structure, yield and what a little more would do open in place; a line drives the rest', async ({ page }) => {

@@ -16,13 +16,40 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
   await page.getByRole('region', { name: 'Balance' }).waitFor();
   await shoot('bench');
+  await page.locator('[data-rail=egg] [role=slider]').focus();
+  for (let i = 0; i < 2; i++) await page.keyboard.press('PageUp');
+  await page.getByRole('region', { name: 'Proposal' }).waitFor();
+  await shoot('bench-proposal');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'More for 880 g buttermilk' }).click();
+  await page.getByRole('menuitem', { name: 'Swap for something else' }).click();
+  await page.getByRole('dialog').waitFor();
+  await shoot('swap');
+  await page.keyboard.press('Escape');
+  await page.getByRole('radio', { name: /^Lift/ }).click();
+  await page.locator('.recharts-line').first().waitFor({ state: 'attached' });
+  await page.getByText('What standing costs').scrollIntoViewIfNeeded();
+  await shoot('bench-lift');
+  await page.getByRole('link', { name: 'Versions and comparing' }).click();
+  await page.getByRole('button', { name: 'What changed since 1' }).click();
+  await page.getByRole('table').waitFor();
+  await shoot('versions');
+  await page.goto('/');
+  await page.getByRole('link', { name: "Lock-keeper's two-way crepes" }).click();
+  await page.getByRole('radio', { name: 'savoury' }).click();
+  await shoot('ends');
+  await page.goto('/house');
+  await shoot('house');
   await page.goto('/');
   await page.getByRole('link', { name: "Skipper's soda cakes" }).click();
-  await page.getByRole('radio', { name: /^Lift/ }).click();
-  await page.getByText('What standing costs').waitFor();
+  await page.getByRole('region', { name: 'Balance' }).waitFor();
   await shoot('bench-finding');
   await page.goto('/formulas/new');
   await shoot('new-formula');
+  await page.getByRole('radio', { name: 'From nothing' }).click();
+  await page.getByRole('list', { name: 'Starting lines' }).waitFor();
+  await shoot('start');
+  await page.getByRole('radio', { name: 'A card, pasted' }).click();
   await page
     .getByLabel(/Paste a card, as it is/)
     .fill(

@@ -131,7 +131,9 @@ export function Balance({ bench, worked, proposed, saved, send, onPropose, onWis
 /** What opens in place; brought into sight when it does. */
 function Plate({ label, children }: { readonly label: string; readonly children: ReactNode }) {
   const plate = useRef<HTMLElement>(null);
-  useEffect(() => plate.current?.scrollIntoView({ block: 'nearest' }), []);
+  useEffect(() => {
+    plate.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   return (
     <section ref={plate} aria-label={label} className="grid scroll-my-2 gap-2 rounded-plate bg-white p-3">
       {children}

@@ -11,6 +11,7 @@ import { isFlour, kitchenName } from '@/core/pantry/ingredient';
 import { behaviourOf } from '@/core/pantry/tables/behaviour';
 import { millilitres, minutesOrHours } from '@/core/quantity/say';
 import { PourDrawing } from '../drawings/pour';
+import { TypedNumber } from '../kit/typed-number';
 import type { BenchAction } from './state';
 
 /** The poured portion: how it leaves the ladle, how many there are, and how one lies. */
@@ -49,48 +50,22 @@ export function PourView({ bench, worked, send }: { readonly bench: Bench; reado
   );
 }
 
-/** The size of a portion, to be typed over. */
+/** The size of a portion, to be typed over; emptied, it is the usual one again. */
 function Portion({ portion, usual, send }: { readonly portion: number; readonly usual: number; readonly send: (a: BenchAction) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const x = Number(
-    (typed ?? '')
-      .trim()
-      .replace(',', '.')
-      .replace(/\s*ml$/, ''),
-  );
-  const wrong = typed !== null && typed.trim() !== '' && !(x > 0 && x <= 5000);
-  const leave = (): void => {
-    if (wrong) return;
-    if (typed !== null) send({ do: 'set', part: { portionMl: typed.trim() === '' || x === usual ? null : x }, place: 'portion' });
-    setTyped(null);
-  };
+  const set = (portionMl: number | null): void => send({ do: 'set', part: { portionMl }, place: 'portion' });
   return (
-    <span className="relative whitespace-nowrap">
-      <input
-        aria-label="Portion, ml"
-        aria-invalid={wrong ? true : undefined}
-        data-own-undo={typed === null ? undefined : ''}
-        data-number
-        inputMode="decimal"
-        value={typed ?? String(Number(portion.toFixed(1)))}
-        onFocus={(e) => e.currentTarget.select()}
-        onChange={(e) => setTyped(e.target.value.slice(0, 8))}
-        onBlur={leave}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') leave();
-          else if (e.key === 'Escape') setTyped(null);
-          else return;
-          e.preventDefault();
-          e.stopPropagation();
-        }}
-        className={`h-8 w-14 rounded-lg border-2 bg-white px-1 text-right font-semibold focus:border-rim focus:outline-none ${wrong ? 'border-berry' : 'border-line hover:border-rim'}`}
-      />{' '}
+    <span className="inline-flex items-baseline gap-1 whitespace-nowrap">
+      <span className="inline-block w-14">
+        <TypedNumber
+          label="Portion, ml"
+          value={String(Number(portion.toFixed(1)))}
+          wrong={(x) => (x > 0 && x <= 5000 ? null : 'From 1 to 5000 ml.')}
+          onCommit={(x) => set(x === usual ? null : x)}
+          onEmpty={() => set(null)}
+          className="h-8 border-line bg-white px-1 font-semibold hover:border-rim"
+        />
+      </span>
       ml
-      {wrong ? (
-        <span role="alert" className="absolute top-8 left-0 z-10 rounded-hold border-2 border-berry bg-white px-2 py-1 text-sm font-semibold text-berry">
-          From 1 to 5000 ml
-        </span>
-      ) : null}
     </span>
   );
 }

@@ -1,17 +1,20 @@
 'use client';
 import { Pin } from 'lucide-react';
 import { Slider } from 'radix-ui';
-import { useState } from 'react';
 import { type Analysis, type RailReading, railOf } from '@/core/analyse';
 import type { Held } from '@/core/formula/formula';
 import { RAIL_NAMES, type Rail, type Zone } from '@/core/formula/kinds';
 import { lift, percent, percentNumber } from '@/core/quantity/say';
+import { TypedNumber } from '../kit/typed-number';
 
 const say = (r: Rail, x: number): string => (r === 'lift' ? lift(x) : percentNumber(x));
 const sayUnit = (r: Rail, x: number): string => (r === 'lift' ? `${lift(x)} g` : percent(x));
 
 /** The smallest move of a rail, by an arrow key. Page keys move ten of them. */
 const STEP: Readonly<Record<Rail, number>> = { water: 1, egg: 1, fat: 0.5, sugar: 0.5, salt: 0.1, lift: 0.02 };
+
+/** More of the flour than this is a slip of the finger. */
+const MOST_WISH = 2000;
 
 interface Scale {
   readonly from: number;
@@ -133,53 +136,18 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
 }
 
 /** The number of a rail, to be typed over. */
-function RailNumber({ r, onWish, disabled }: { readonly r: RailReading; readonly onWish: (rail: Rail, value: number) => void; readonly disabled: boolean }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const value =
-    typed === null
-      ? null
-      : Number(
-          typed
-            .trim()
-            .replace(',', '.')
-            .replace(/\s*(?:%|g)$/, ''),
-        );
-  const wrong = typed !== null && typed.trim() !== '' && (value === null || !Number.isFinite(value) || value < 0 || value > 2000);
-  const send = (): void => {
-    if (typed !== null && typed.trim() !== '' && !wrong && value !== null) onWish(r.rail, value);
-    if (!wrong) setTyped(null);
-  };
+function RailNumber({ r, onWish, disabled }: { readonly r: RailReading; readonly onWish: RailTools['onWish']; readonly disabled: boolean }) {
   return (
-    <span className="relative flex items-baseline justify-end gap-1 rounded-lg focus-within:bg-white">
-      <input
-        aria-label={`${RAIL_NAMES[r.rail]}, ${r.rail === 'lift' ? 'g of gas per 100 g flour' : 'percent of flour'}`}
-        aria-invalid={wrong ? true : undefined}
-        data-own-undo={typed === null ? undefined : ''}
-        data-number
-        inputMode="decimal"
+    <span className="flex items-baseline justify-end gap-1">
+      <TypedNumber
+        label={`${RAIL_NAMES[r.rail]}, ${r.rail === 'lift' ? 'g of gas per 100 g flour' : 'percent of flour'}`}
+        value={say(r.rail, r.tested)}
+        wrong={(x) => (x < 0 || x > MOST_WISH ? `A number from 0 to ${MOST_WISH}.` : null)}
+        onCommit={(x) => onWish(r.rail, x)}
         disabled={disabled}
-        value={typed ?? say(r.rail, r.tested)}
-        onFocus={(e) => e.currentTarget.select()}
-        onChange={(e) => setTyped(e.target.value.slice(0, 12))}
-        onBlur={send}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') send();
-          else if (e.key === 'Escape') setTyped(null);
-          else return;
-          e.preventDefault();
-          e.stopPropagation();
-        }}
-        className={`h-9 w-full min-w-0 rounded-lg border-2 bg-transparent text-right text-[19px] font-bold focus:border-rim focus:bg-white focus:outline-none ${wrong ? '!border-berry' : 'border-transparent hover:border-line'}`}
+        className="h-9 border-transparent bg-transparent text-[19px] font-bold hover:border-line"
       />
       <strong className="w-4 shrink-0 text-[15px]">{r.rail === 'lift' ? 'g' : '%'}</strong>
-      {wrong ? (
-        <span
-          role="alert"
-          className="absolute top-9 right-0 z-10 rounded-hold border-2 border-berry bg-white px-2 py-1 text-sm font-semibold whitespace-nowrap text-berry"
-        >
-          A number from 0 to 2000
-        </span>
-      ) : null}
     </span>
   );
 }
