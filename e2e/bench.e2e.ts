@@ -23,7 +23,7 @@ test('the soda mistake is mended by the offered fix, looked at before it is take
   await open(page, "Skipper's soda cakes");
   const balance = page.getByRole('region', { name: 'Balance' });
   await expect(balance.getByText(/of soda has no acid to work on/)).toBeVisible();
-  await balance.getByRole('button', { name: 'Let soda work the acid, powder the rest' }).click();
+  await balance.getByRole('button', { name: 'As much soda as the acid works' }).click();
   await expect(proposal(page)).toContainText('The acid here can work 0.57 g of soda');
   await expect(page.getByText('becomes “1/8 teaspoon baking soda”')).toBeVisible();
   await expect(page.getByText('1 3/4 teaspoons baking powder')).toBeVisible();
@@ -32,7 +32,7 @@ test('the soda mistake is mended by the offered fix, looked at before it is take
   await page.keyboard.press('Escape');
   await expect(proposal(page)).toHaveCount(0);
   await expect(balance.getByText(/of soda has no acid to work on/)).toBeVisible();
-  await balance.getByRole('button', { name: 'Let soda work the acid, powder the rest' }).click();
+  await balance.getByRole('button', { name: 'As much soda as the acid works' }).click();
   await take(page);
   await expect(balance.getByText('Nothing is out of line.')).toBeVisible();
   await expect(lines(page)).toHaveCount(8);

@@ -73,7 +73,7 @@ export function withGrams(b: Bench, lines: readonly FormulaLine[], grams: Readon
     b.formula.entries.map((e) => {
       const g = grams.get(e.key);
       const line = byKey.get(e.key);
-      return g === undefined || !line || line.grams === null ? e : retold(e, line, g, c, finest);
+      return g === undefined || !line || line.grams === null || line.drainedG > 0 ? e : retold(e, line, g, c, finest);
     }),
   );
 }

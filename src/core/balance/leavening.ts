@@ -119,7 +119,7 @@ export function withLeavening(b: Bench, w: Worked, to: Pick<Leavened, 'sodaG' | 
 }
 
 const TITLES: Readonly<Record<Source, string>> = {
-  'soda-first': 'Let soda work the acid, powder the rest',
+  'soda-first': 'As much soda as the acid works',
   'no-soda': 'The same lift with no soda',
   'no-powder': 'The same lift with no powder',
 };

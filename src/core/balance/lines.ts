@@ -30,7 +30,7 @@ function sharedOut(flours: readonly FormulaLine[], grams: number): ReadonlyMap<s
 export function setGrams(b: Bench, key: string, grams: number): Formula {
   const { lines } = workedOn(b);
   const line = lines.find((l) => l.key === key);
-  if (!line?.grams || !(grams > 0)) return b.formula;
+  if (!line?.grams || !(grams > 0) || line.drainedG > 0) return b.formula;
   const others = b.formula.held.blend && isFlourLine(line) ? blendOf(lines).filter((l) => l.key !== key && !l.pinned) : [];
   const spare = others.reduce((a, l) => a + (l.grams ?? 0), 0);
   const to = others.length > 0 ? Math.min(grams, line.grams + spare - 0.1 * others.length) : grams;

@@ -57,8 +57,6 @@ export interface Wish {
 export interface Freedom {
   /** Lines that stand still besides the pinned ones. */
   readonly still?: ReadonlySet<string>;
-  /** Lines that may move though pinned. */
-  readonly free?: ReadonlySet<string>;
   /** The batch may grow or shrink as a whole. */
   readonly anySize?: boolean;
   /** Rails that are nobody's business for now. */
@@ -79,7 +77,8 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
   const clings = freedom.anySize ? 1 : held.mass ? FLOUR_CLINGS_IN_A_SIZE : FLOUR_CLINGS;
   for (const line of w.lines) {
     const all = bringsOf(line, panFat);
-    const stands = (line.pinned && !freedom.free?.has(line.key)) || freedom.still?.has(line.key);
+    // what was pressed out was pressed out of so much: such a line stands
+    const stands = line.pinned || line.drainedG > 0 || freedom.still?.has(line.key);
     if (line.use !== 'batter' || line.grams === null || stands) {
       stillLines.push(all);
       continue;

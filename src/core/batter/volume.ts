@@ -19,12 +19,13 @@ function mlPerG(i: Ingredient): number {
 }
 
 /** mL per g of an ingredient itself, no air in it or between it. */
-const cache = new Map<string, number>();
+// by the thing, not its id: a squeezed apple is another thing than an apple
+const cache = new WeakMap<Ingredient, number>();
 export function specificVolume(i: Ingredient): number {
-  let v = cache.get(i.id);
+  let v = cache.get(i);
   if (v === undefined) {
     v = mlPerG(i);
-    cache.set(i.id, v);
+    cache.set(i, v);
   }
   return v;
 }

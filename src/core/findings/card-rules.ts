@@ -5,7 +5,7 @@
 import { piecesOf } from '../batter/volume';
 import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
 import { nounsOf } from '../pantry/nouns';
-import { millilitres } from '../quantity/say';
+import { millilitres, percent } from '../quantity/say';
 import { keysOf, quoted, type Rule } from './finding';
 
 const fractionDoubtful: Rule = (e) => {
@@ -18,6 +18,27 @@ const fractionDoubtful: Rule = (e) => {
     basis: 'arithmetic',
     keys: keysOf(doubted),
     message: `Every amount on this card is 1 1/2 or 1 1/4, and ${quoted(first)} is far out with it. Likely the 1 was misread: try the other reading beside this one.`,
+  };
+};
+
+const SPICES = new Set(['cinnamon', 'ginger', 'nutmeg', 'clove']);
+/** Percent of flour from which a ground spice is ten times what most batters have. */
+const SPICE_PERCENT = 4;
+
+const spiceHigh: Rule = (e) => {
+  if (!(e.tally.flourG > 0)) return null;
+  const over = e.lines.filter(
+    (l) => l.use === 'batter' && l.parts.some((p) => SPICES.has(p.ingredient.id) && (100 * p.grams) / e.tally.flourG > SPICE_PERCENT),
+  );
+  const [first] = over;
+  if (!first) return null;
+  const pct = (100 * first.parts.reduce((a, p) => a + p.grams, 0)) / e.tally.flourG;
+  return {
+    code: 'spice-high',
+    severity: 'look',
+    basis: 'arithmetic',
+    keys: keysOf(over),
+    message: `${quoted(first)} is ${percent(pct)} of the flour; most batters have under 1 % of a spice. Was a spoon or a fraction misread?`,
   };
 };
 
@@ -82,4 +103,4 @@ const usedNeverListed: Rule = (e) => {
   };
 };
 
-export const CARD_RULES: readonly Rule[] = [fractionDoubtful, usedNeverListed, yieldRule, listedNeverUsed];
+export const CARD_RULES: readonly Rule[] = [fractionDoubtful, spiceHigh, usedNeverListed, yieldRule, listedNeverUsed];

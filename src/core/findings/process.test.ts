@@ -29,6 +29,8 @@ test.each([
   ['a portion of 95 ml', of(GOOD, { portionMl: 95 }), ['portion-large:note']],
   ['half a gram of salt on a gram scale', of([...GOOD.filter((x) => !x.includes('salt')), '3.4 g salt']), ['small-weighing:note']],
   ['berries in the bowl of a ribbon', of([...GOOD, '80 g blueberries']), ['add-ins-sink:note']],
+  ['cinnamon by the cup', of([...GOOD, '12 g cinnamon']), ['spice-high:look']],
+  ['cinnamon by the spoon', of([...GOOD, '3 g cinnamon']), []],
   ['berries on the poured face', of([...GOOD, '80 g blueberries'], {}, { l8: { moment: 'poured' } }), []],
   ['berries tossed in flour', of([...GOOD, '80 g blueberries'], {}, { l8: { dressing: 'floured' } }), []],
 ] as const)('%s', (_name, f, codes) => expect(found(f)).toEqual(codes));

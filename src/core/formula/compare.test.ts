@@ -1,3 +1,4 @@
+import { ingredient } from '../pantry/pantry';
 import { linesOf } from '../testing/formulas';
 import { changesInWords, pairLines } from './compare';
 import { countEggs } from './eggs';
@@ -59,4 +60,15 @@ test('allergens of everything, amounts or not; what is not read is said', () => 
     names: ['wheat', 'gluten', 'milk'],
     unknown: 1,
   });
+});
+
+/* Apple is 85.56 % water: 200 g hold 171.1 g; 60 pressed out leave 140 g with 111.1 g, which is 79.4 %. */
+test('what is squeezed out of fruit is water: lighter, drier, and no more than nine tenths of it', () => {
+  const of = (drainedG: number) => formulaLines({ ...EMPTY_FORMULA, entries: [{ key: 'l1', text: '200 g apple, grated', drainedG }] })[0];
+  const line = of(60);
+  expect(line).toMatchObject({ grams: 140, drainedG: 60 });
+  const [part] = line?.parts ?? [];
+  expect(((part?.ingredient.per100g.waterG ?? 0) * 140) / 100).toBeCloseTo(2 * ingredient('apple').per100g.waterG - 60, 6);
+  expect(((part?.ingredient.per100g.sugarsG ?? 0) * 140) / 100).toBeCloseTo(2 * ingredient('apple').per100g.sugarsG, 6);
+  expect(of(190)).toMatchObject({ grams: 200, drainedG: 0 });
 });

@@ -10,6 +10,7 @@ import { type Line, type LineChoice, readLine } from '../card/line';
 import type { Conventions } from '../pantry/conventions';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
+import { drainLine } from './drained';
 import type { KindId, Rail } from './kinds';
 import { powderStrength } from './powder-age';
 import { FRESH_KITCHEN, type Kitchen, type Ways } from './ways';
@@ -46,6 +47,8 @@ export interface Entry extends LineChoice {
   readonly pinned?: boolean | undefined;
   /** The day a powder was opened, yyyy-mm-dd. */
   readonly opened?: string | undefined;
+  /** g of water squeezed or drained off before it goes in. */
+  readonly drainedG?: number | undefined;
   readonly moment?: Moment | undefined;
   readonly dressing?: Dressing | undefined;
   /** In a forked formula: only in this end; undefined is the shared base. */
@@ -90,6 +93,8 @@ export interface FormulaLine extends Line {
   readonly opened: string | null;
   /** Gas a powder still gives, as a share of a fresh one's. */
   readonly strength: number;
+  /** g of water squeezed or drained off; 0 mostly. */
+  readonly drainedG: number;
   readonly moment: Moment | null;
   readonly dressing: Dressing;
 }
@@ -131,7 +136,8 @@ export function formulaLines(
   const k = kitchenOf(f, house);
   return doubtFractions(
     f.entries.map((e): FormulaLine => {
-      const line = readLine(e.text, k.conventions, e);
+      const read = readLine(e.text, k.conventions, e);
+      const line = e.drainedG ? drainLine(read, e.drainedG) : read;
       return {
         ...line,
         // a line that names its peaks has them; else they are as the cook whips
@@ -141,6 +147,7 @@ export function formulaLines(
         pinned: e.pinned === true,
         end: e.end ?? null,
         opened: e.opened ?? null,
+        drainedG: line === read ? 0 : (e.drainedG ?? 0),
         strength: e.opened && k.today && line.ingredient && line.ingredient.ownAcidMeqPer100g > 0 ? powderStrength(e.opened, k.today) : 1,
         moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
         dressing: e.dressing ?? 'plain',

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { analyseFormula, railOf } from '@/core/analyse';
-import { editEntry, type Proposal, withGrams } from '@/core/balance/bench';
+import { type Proposal, withGrams } from '@/core/balance/bench';
 import { drive } from '@/core/balance/drive';
 import { differByEnd, fork, takeApart, toEnd } from '@/core/balance/lines';
 import { ask, bentFrom } from '@/core/balance/ratios';
@@ -22,7 +22,7 @@ import { Balance } from './balance';
 import { diffSheet, workedAs } from './diff';
 import { type Draft, keepDraft, readDraft } from './draft';
 import { EndsBar } from './ends-bar';
-import { DriveDialog, OpenedDialog } from './line-dialogs';
+import { DrainedDialog, DriveDialog, OpenedDialog } from './line-dialogs';
 import type { LineTools } from './line-tools';
 import { ProposalBar } from './proposal-bar';
 import { rounded } from './rails';
@@ -75,7 +75,7 @@ interface Pending {
   readonly wishes: Readonly<Partial<Record<Rail, number>>>;
 }
 
-type Asking = { readonly what: 'swap' | 'drive' | 'opened'; readonly key: string } | null;
+type Asking = { readonly what: 'swap' | 'drive' | 'opened' | 'drained'; readonly key: string } | null;
 
 /** A box with words of its own takes them back itself; an empty one leaves Ctrl+Z to the bench. */
 const undoesItself = (t: EventTarget | null): boolean =>
@@ -205,6 +205,7 @@ export function Bench({ formulaId: openedId, formula: loaded, house, number, new
       onSwap: (key) => setAsking({ what: 'swap', key }),
       onDrive: (key) => setAsking({ what: 'drive', key }),
       onOpened: (key) => setAsking({ what: 'opened', key }),
+      onDrained: (key) => setAsking({ what: 'drained', key }),
       onApart: (key) => {
         const f = takeApart(bench, key);
         if (f) send({ do: 'put', formula: f });
@@ -438,7 +439,7 @@ export function Bench({ formulaId: openedId, formula: loaded, house, number, new
           />
         </div>
       ) : (
-        <div className="mt-2 grid gap-x-8 gap-y-3 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
+        <div className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
           {proposal && pending ? (
             <ProposalBar proposals={pending.proposals} at={pending.at} onAt={(at) => setPending({ ...pending, at })} onTake={take} onRefuse={refuse} />
           ) : null}
@@ -466,7 +467,7 @@ export function Bench({ formulaId: openedId, formula: loaded, house, number, new
             ) : null}
           </div>
           {formula.entries.length > 0 ? (
-            <div className="min-w-0 lg:sticky lg:top-2 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
+            <div className="mt-5 min-w-0 lg:sticky lg:mt-0 lg:top-2 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
               <Balance
                 bench={bench}
                 worked={worked}
@@ -489,13 +490,23 @@ export function Bench({ formulaId: openedId, formula: loaded, house, number, new
       )}
       {asking?.what === 'swap' && askedLine ? <SwapDialog bench={bench} lineKey={askedLine.key} onClose={() => setAsking(null)} onPick={pickSwap} /> : null}
       {asking?.what === 'drive' && askedLine ? <DriveDialog line={askedLine} onClose={() => setAsking(null)} onDrive={pickDrive} /> : null}
+      {asking?.what === 'drained' && askedLine ? (
+        <DrainedDialog
+          line={askedLine}
+          onClose={() => setAsking(null)}
+          onDrained={(drainedG) => {
+            send({ do: 'choose', key: askedLine.key, choice: { drainedG } });
+            setAsking(null);
+          }}
+        />
+      ) : null}
       {asking?.what === 'opened' && askedLine ? (
         <OpenedDialog
           line={askedLine}
           today={house.today ?? ''}
           onClose={() => setAsking(null)}
           onOpened={(opened) => {
-            send({ do: 'put', formula: editEntry(formula, askedLine.key, { opened }) });
+            send({ do: 'choose', key: askedLine.key, choice: { opened } });
             setAsking(null);
           }}
         />

@@ -1,5 +1,5 @@
 /** Unsaved work, kept in this browser so that a reload or a closed lid loses nothing. */
-import type { Formula } from '@/core/formula/formula';
+import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 
 export interface Draft {
   readonly formula: Formula;
@@ -15,7 +15,8 @@ function readOne(formulaId: string | null, basedOn: number | null): Draft | null
   try {
     const text = window.localStorage.getItem(name(formulaId, basedOn));
     const draft = text ? (JSON.parse(text) as Draft) : null;
-    return draft && Array.isArray(draft.formula?.entries) ? draft : null;
+    // a draft of an older version of the app lacks what came since
+    return draft && Array.isArray(draft.formula?.entries) ? { ...draft, formula: { ...EMPTY_FORMULA, ...draft.formula } } : null;
   } catch {
     return null; // storage is off, or holds what is no draft of ours
   }

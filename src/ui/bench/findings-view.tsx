@@ -19,22 +19,23 @@ export function FindingView({ f, bench, onPropose, onMeant }: Props & { readonly
   // numbers first: fixes are worked out when the hand pauses
   const at = useDeferredValue(bench);
   const fixes = useMemo(() => fixesFor(at, f), [at, f]);
+  const [first, ...others] = fixes;
   return (
     <Notice weight={f.severity}>
       <p className="leading-snug">
         {f.message} <span className="text-sm whitespace-nowrap text-soft">({f.basis})</span>
       </p>
       <div className="mt-1.5 flex flex-wrap gap-2">
-        {fixes.map((p, i) => (
-          <Button
-            key={p.title}
-            look={i === 0 && f.severity !== 'note' ? 'now' : 'plain'}
-            className="!min-h-9"
-            onClick={() => onPropose([p, ...fixes.filter((x) => x !== p)])}
-          >
-            {p.title}
+        {first ? (
+          <Button look={f.severity === 'note' ? 'plain' : 'now'} className="!min-h-9" onClick={() => onPropose(fixes)}>
+            {first.title}
           </Button>
-        ))}
+        ) : null}
+        {others.length > 0 ? (
+          <Button className="!min-h-9" onClick={() => onPropose([...others, ...fixes.slice(0, 1)])}>
+            {others.length === 1 ? others[0]?.title : `${others.length} other ways`}
+          </Button>
+        ) : null}
         <Button look="bare" className={`!min-h-9 ${fixes.length === 0 ? '-ml-3' : ''}`} onClick={() => onMeant([...bench.formula.meant, meantKey(f)])}>
           I mean it
         </Button>

@@ -5,10 +5,11 @@ import type { Worked } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { relift, type Source } from '@/core/balance/leavening';
 import { fadeOf } from '@/core/batter/standing';
+import { foamAirMl } from '@/core/batter/volume';
 import { FADE_TIMES } from '@/core/lift/fade';
 import { MEQ_PER_G_SODA } from '@/core/lift/ledger';
 import { kitchenName } from '@/core/pantry/ingredient';
-import { grams, meq, minutesOrHours } from '@/core/quantity/say';
+import { grams, meq, millilitres, minutesOrHours } from '@/core/quantity/say';
 import { BeamDrawing } from '../drawings/beam';
 import { Button } from '../kit/button';
 
@@ -27,7 +28,7 @@ export function LiftView({ bench, worked, onPropose }: Props) {
   const soda = l.sodaG * MEQ_PER_G_SODA;
   const acid = Math.max(0, l.acidMeq - l.baseMeq);
   const most = Math.max(soda, acid, 0.001);
-  const foam = a.volume?.foamed ?? false;
+  const foam = foamAirMl(worked.lines);
   return (
     <div className="grid gap-3">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
@@ -43,7 +44,7 @@ export function LiftView({ bench, worked, onPropose }: Props) {
             .
           </p>
           <p className="mt-1 font-semibold">{verdict(worked)}</p>
-          {foam ? <p className="mt-1">Whipped whites bring air besides: it drains as it stands.</p> : null}
+          {foam > 1 ? <p className="mt-1">Whipped whites bring {millilitres(foam)} of air besides (model): it drains as it stands.</p> : null}
         </div>
       </div>
       <Balances bench={bench} worked={worked} onPropose={onPropose} />

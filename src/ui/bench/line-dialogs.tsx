@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { DRAINED_MOST_SHARE } from '@/core/formula/drained';
 import type { FormulaLine } from '@/core/formula/formula';
 import { gramsNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
@@ -114,4 +115,60 @@ export function OpenedDialog({
       </form>
     </Dialog>
   );
+}
+
+/** Water that was squeezed out of fruit or drained off fresh cheese. */
+export function DrainedDialog({
+  line,
+  onClose,
+  onDrained,
+}: {
+  readonly line: FormulaLine;
+  readonly onClose: () => void;
+  readonly onDrained: (grams: number | undefined) => void;
+}) {
+  const whole = drainedWhole(line);
+  const [text, setText] = useState(line.drainedG > 0 ? String(line.drainedG) : '');
+  const [error, setError] = useState<string | undefined>();
+  return (
+    <Dialog open onOpen={(o) => !o && onClose()} title="Squeezed or drained">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          const x = number(text);
+          if (text.trim() === '') onDrained(undefined);
+          else if (!Number.isFinite(x) || x <= 0) setError('A number of grams, more than nothing; leave it empty for none.');
+          else if (x > whole.most) setError(`There is not so much water in it: at most ${gramsNumber(whole.most)} g.`);
+          else onDrained(x);
+        }}
+      >
+        <p className="mb-3">How much water came out of “{line.text.slice(0, 60)}”? Weigh what ran off, or weigh before and after. The rest goes in, drier.</p>
+        <Field
+          label="Pressed out"
+          unit="g"
+          inputMode="decimal"
+          value={text}
+          error={error}
+          autoFocus
+          onChange={(e) => {
+            setText(e.target.value);
+            setError(undefined);
+          }}
+        />
+        <div className="mt-4 flex gap-2">
+          <Button look="now" type="submit">
+            Count it so
+          </Button>
+          {line.drainedG > 0 ? <Button onClick={() => onDrained(undefined)}>Nothing was pressed out</Button> : null}
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+/** The most that can come out of the line as it was before anything did. */
+function drainedWhole(line: FormulaLine): { readonly most: number } {
+  const [p] = line.parts;
+  const water = p ? (p.ingredient.per100g.waterG * p.grams) / 100 + line.drainedG : 0;
+  return { most: DRAINED_MOST_SHARE * water };
 }

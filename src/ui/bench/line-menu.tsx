@@ -5,6 +5,8 @@ import type { ReactNode } from 'react';
 import { swapsFor } from '@/core/balance/swaps';
 import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
 import { DRESSING_NAMES, DRESSINGS, type Formula, type FormulaLine, MOMENT_NAMES, MOMENTS } from '@/core/formula/formula';
+import { behaviourOf } from '@/core/pantry/tables/behaviour';
+import { grams } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import type { LineTools } from './line-tools';
 
@@ -12,10 +14,11 @@ const ITEM = 'flex min-h-10 items-center gap-2 rounded-[7px] px-3 outline-none d
 
 /** What can be done with a line. */
 export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
-  const { send, onSwap, onDrive, onOpened, onApart, onEnd } = tools;
+  const { send, onSwap, onDrive, onOpened, onDrained, onApart, onEnd } = tools;
   const choose = (choice: Parameters<typeof tools.choose>[1]) => () => tools.choose(line.key, choice);
   const eggs = line.ingredient?.category === 'egg' && line.ingredient.id !== 'egg-yolk' && line.ingredient.id !== 'egg-white' && line.parts.length === 1;
   const powder = (line.ingredient?.ownAcidMeqPer100g ?? 0) > 0 && line.ingredient?.category === 'leavening';
+  const wet = line.ingredient !== null && line.use === 'batter' && line.grams !== null && behaviourOf(line.ingredient).boundWater;
   const drives = line.use === 'batter' && line.grams !== null && !line.off;
   return (
     <DropdownMenu.Root>
@@ -48,6 +51,11 @@ export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; re
           {powder ? (
             <DropdownMenu.Item className={ITEM} onSelect={() => onOpened(line.key)}>
               {line.opened ? `Opened ${line.opened}` : 'When was it opened?'}
+            </DropdownMenu.Item>
+          ) : null}
+          {wet ? (
+            <DropdownMenu.Item className={ITEM} onSelect={() => onDrained(line.key)}>
+              {line.drainedG > 0 ? `Pressed out: ${grams(line.drainedG)}` : 'Squeezed or drained?'}
             </DropdownMenu.Item>
           ) : null}
           {line.moment ? (

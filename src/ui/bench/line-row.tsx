@@ -104,7 +104,7 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
                 value={gramsNumber(line.grams)}
                 unit="g"
                 strong={!line.off}
-                fixed={line.off ? 'Switched off' : null}
+                fixed={line.off ? 'Switched off' : line.drainedG > 0 ? 'What goes in after pressing: change the line itself' : null}
                 most={1_000_000}
                 onCommit={(g) => send({ do: 'grams', key: line.key, grams: g })}
               />
@@ -192,6 +192,7 @@ function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endNa
     ...(line.moment && (line.moment !== 'bowl' || line.dressing !== 'plain')
       ? [`${MOMENT_NAMES[line.moment]}${line.dressing === 'plain' ? '' : `, ${DRESSING_NAMES[line.dressing]}`}`]
       : []),
+    ...(line.drainedG > 0 ? [`${grams(line.drainedG)} of water pressed out, ${grams(line.grams ?? 0)} go in`] : []),
     ...(line.opened ? [`opened ${line.opened}, counted at ${Math.round(100 * line.strength)} % (model)`] : []),
   ];
   return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;

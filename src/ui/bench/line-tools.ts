@@ -8,6 +8,7 @@ export interface LineTools {
   readonly onSwap: (key: string) => void;
   readonly onDrive: (key: string) => void;
   readonly onOpened: (key: string) => void;
+  readonly onDrained: (key: string) => void;
   readonly onApart: (key: string) => void;
   readonly onEnd: (key: string, end: EndId | null | 'differ') => void;
 }

@@ -74,7 +74,10 @@ export function Rails({ now, proposed, saved, ...tools }: Props) {
         ))}
       </ul>
       <p className="mt-0.5 flex flex-wrap gap-x-3 text-[13px] text-soft">
-        <span>Percent of flour; lift in g of gas per 100 g flour.</span>
+        <span>
+          Percent of flour; lift in g of gas per 100 g flour.
+          {shown.percent ? ` Liquid ${percent(shown.percent.liquid)}, sweetness ${percent(shown.percent.sweetness)}.` : ''}
+        </span>
         {proposed ? (
           <span>
             <i className="mr-1 inline-block h-3 w-[5px] rounded-sm border border-rim bg-butter align-[-1px]" aria-hidden />

@@ -20,8 +20,6 @@ export function YieldView({ worked: { lines, analysis: a }, conventions }: { rea
     ['Volume', `${millilitres(a.volume.volumeMl)} (model)`],
     ['Stays on bowl and tools', `about ${gramsNumber(loss)} g`],
     ['Water in all', a.percent ? percent(a.percent.water) : ''],
-    ['Liquid poured, of the flour', a.percent ? percent(a.percent.liquid) : ''],
-    ['Sweetness, without milk’s own sugar', a.percent ? percent(a.percent.sweetness) : ''],
     ['Butter and oil as weighed', grams(a.tally.addedFatG)],
     ['Sodium, from everything', `${Math.round(a.tally.sodiumMg)} mg`],
     ...(eggs ? [['Eggs to crack', eggWords(eggs)] as const] : []),
