@@ -82,9 +82,16 @@ const listedNeverUsed: Rule = (e) => {
 /** Named in methods without being an ingredient of the batter: for the pan, the test, the table. */
 const BESIDE = new Set(['water', 'oil', 'butter', 'syrup', 'fruit', 'cake', 'cream', 'batter', 'lard']);
 
+/** A sentence of the table, not of the bowl. */
+const TABLE = /\b(?:serv(?:e|ed|ing)|table|on top|top(?:ped)? with|drizzle|garnish|dust(?:ed)? with|alongside)\b/i;
+
 const usedNeverListed: Rule = (e) => {
-  const method = methodOf(e.cardNotes);
-  if (!method) return null;
+  const whole = methodOf(e.cardNotes);
+  if (!whole) return null;
+  const method = whole
+    .split(/[.;\n]/)
+    .filter((sentence) => !TABLE.test(sentence))
+    .join('\n');
   const listed = new Set(e.lines.flatMap((l) => l.parts.flatMap((p) => [...nounsOf(p.ingredient)])));
   // what stands on a line that is not understood yet is listed all the same
   const open = namesIn(

@@ -68,6 +68,7 @@ test.each([
   ['adds vanilla that is not there', `${METHOD} Add the vanilla.`, ['used-never-listed:look']],
   ['speaks of all the dry things', 'Whisk all the dry ingredients, then the wet ones, then join them and leave the lumps.', []],
   ['butters the pan and dips in water', `${METHOD} Butter the pan; a drop of water should dance. Serve with syrup.`, []],
+  ['sends lemon to the table', `${METHOD} Lemon and honey go to the table.`, []],
   ['is only a remark', 'Good on Saturdays.', []],
 ])('a method that %s', (_name, cardNotes, codes) => expect(found(of(GOOD, { cardNotes }))).toEqual(codes));
 

@@ -14,8 +14,6 @@ export interface SheetDiff {
   readonly byKey: ReadonlyMap<string, LineDiff>;
   /** Lines that the proposal adds. */
   readonly added: readonly FormulaLine[];
-  /** Whether anything but lines changes: portion, ways, notes. */
-  readonly beside: boolean;
 }
 
 const NEAR = 0.005;
@@ -37,7 +35,7 @@ export function diffSheet(b: Bench, proposed: Formula): SheetDiff {
   }
   const known = new Set(now.map((l) => l.key));
   const added = then.filter((l) => !known.has(l.key) && counts(l, b.end));
-  return { byKey, added, beside: byKey.size === 0 && added.length === 0 };
+  return { byKey, added };
 }
 
 /** The formula as proposed, worked: for the rails to stand where they would. */

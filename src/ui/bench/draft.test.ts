@@ -68,3 +68,10 @@ test('ticks wait for the server, each batch by itself', () => {
   keepPending('b1', {});
   expect(readPending('b1')).toEqual({});
 });
+
+test('a draft that an older version of the app kept opens with what came since', () => {
+  const kept = storage(true);
+  const { ways: _, held: __, meant: ___, ends: ____, ...old } = EMPTY_FORMULA;
+  kept.set('even-crumb:draft:f:1', JSON.stringify({ formula: { ...old, name: 'old' }, basedOn: 1, knownNewest: 1, at: '2026-11-20T05:00:00Z' }));
+  expect(readDraft('f', 1, 1)?.formula).toEqual({ ...EMPTY_FORMULA, name: 'old' });
+});

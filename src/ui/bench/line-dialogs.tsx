@@ -1,24 +1,70 @@
 'use client';
 import { useState } from 'react';
+import type { Worked } from '@/core/analyse';
+import type { Bench, editEntry, Proposal } from '@/core/balance/bench';
+import { drive } from '@/core/balance/drive';
+import { swapOnly, swapRebalanced } from '@/core/balance/swaps';
 import { DRAINED_MOST_SHARE } from '@/core/formula/drained';
 import type { FormulaLine } from '@/core/formula/formula';
 import { gramsNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
+import type { BenchAction } from './state';
+import { SwapDialog } from './swap-dialog';
 
 const number = (s: string): number => Number(s.trim().replace(',', '.'));
 
-/** "All of the buttermilk": how much there is of a line that drives the rest. */
-export function DriveDialog({
-  line,
-  onClose,
-  onDrive,
-}: {
-  readonly line: FormulaLine;
+/** What is asked about a line, and of which. */
+export interface Asking {
+  readonly what: 'swap' | 'drive' | 'opened' | 'drained';
+  readonly key: string;
+}
+
+interface DialogsProps {
+  readonly asking: Asking;
+  readonly bench: Bench;
+  readonly worked: Worked;
+  readonly today: string;
+  readonly send: (a: BenchAction) => void;
+  readonly onPropose: (proposals: readonly Proposal[]) => void;
   readonly onClose: () => void;
-  readonly onDrive: (grams: number) => void;
-}) {
+}
+
+/** The dialog that is asked for, and what comes of its answer. */
+export function LineDialogs({ asking, bench, worked, today, send, onPropose, onClose }: DialogsProps) {
+  const line = worked.lines.find((l) => l.key === asking.key);
+  if (!line) return null;
+  const choose = (choice: Parameters<typeof editEntry>[2]): void => {
+    send({ do: 'choose', key: line.key, choice });
+    onClose();
+  };
+  const propose = (proposals: readonly (Proposal | null)[]): void => {
+    onClose();
+    onPropose(proposals.filter((p) => p !== null));
+  };
+  switch (asking.what) {
+    case 'swap':
+      return (
+        <SwapDialog
+          line={line}
+          onClose={onClose}
+          onPick={(s) => propose([swapRebalanced(bench, line, s), { ...swapOnly(bench, line, s), title: 'Only this line' }])}
+        />
+      );
+    case 'drive':
+      return (
+        <DriveDialog line={line} onClose={onClose} onDrive={(g) => propose([drive(bench, line.key, g, 'scale'), drive(bench, line.key, g, 'rebalance')])} />
+      );
+    case 'drained':
+      return <DrainedDialog line={line} onClose={onClose} onDrained={(drainedG) => choose({ drainedG })} />;
+    case 'opened':
+      return <OpenedDialog line={line} today={today} onClose={onClose} onOpened={(opened) => choose({ opened })} />;
+  }
+}
+
+/** "All of the buttermilk": how much there is of a line that drives the rest. */
+function DriveDialog({ line, onClose, onDrive }: { readonly line: FormulaLine; readonly onClose: () => void; readonly onDrive: (grams: number) => void }) {
   const [text, setText] = useState(gramsNumber(line.grams ?? 0).replaceAll('\u2009', ''));
   const piece = line.ingredient?.piece;
   const [error, setError] = useState<string | undefined>();
@@ -71,7 +117,7 @@ export function DriveDialog({
 }
 
 /** The day a powder was opened. */
-export function OpenedDialog({
+function OpenedDialog({
   line,
   today,
   onClose,
@@ -118,7 +164,7 @@ export function OpenedDialog({
 }
 
 /** Water that was squeezed out of fruit or drained off fresh cheese. */
-export function DrainedDialog({
+function DrainedDialog({
   line,
   onClose,
   onDrained,

@@ -14,12 +14,14 @@ const ITEM = 'flex min-h-10 items-center gap-2 rounded-[7px] px-3 outline-none d
 
 /** What can be done with a line. */
 export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
-  const { send, onSwap, onDrive, onOpened, onDrained, onApart, onEnd } = tools;
+  const { send, ask, onApart, onEnd } = tools;
   const choose = (choice: Parameters<typeof tools.choose>[1]) => () => tools.choose(line.key, choice);
-  const eggs = line.ingredient?.category === 'egg' && line.ingredient.id !== 'egg-yolk' && line.ingredient.id !== 'egg-white' && line.parts.length === 1;
-  const powder = (line.ingredient?.ownAcidMeqPer100g ?? 0) > 0 && line.ingredient?.category === 'leavening';
-  const wet = line.ingredient !== null && line.use === 'batter' && line.grams !== null && behaviourOf(line.ingredient).boundWater;
-  const drives = line.use === 'batter' && line.grams !== null && !line.off;
+  const eggs =
+    !line.off && line.ingredient?.category === 'egg' && line.ingredient.id !== 'egg-yolk' && line.ingredient.id !== 'egg-white' && line.parts.length === 1;
+  const on = !line.off;
+  const powder = on && (line.ingredient?.ownAcidMeqPer100g ?? 0) > 0 && line.ingredient?.category === 'leavening';
+  const wet = on && line.ingredient !== null && line.use === 'batter' && line.grams !== null && behaviourOf(line.ingredient).boundWater;
+  const drives = on && line.use === 'batter' && line.grams !== null && line.drainedG === 0;
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild>
@@ -29,11 +31,11 @@ export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; re
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" collisionPadding={8} className="hold z-30 max-h-[80vh] min-w-60 overflow-auto p-1 shadow-lg">
-          <DropdownMenu.Item className={ITEM} disabled={swapsFor(line).length === 0} onSelect={() => onSwap(line.key)}>
+          <DropdownMenu.Item className={ITEM} disabled={line.off || swapsFor(line).length === 0} onSelect={() => ask('swap', line.key)}>
             Swap for something else
           </DropdownMenu.Item>
           {drives ? (
-            <DropdownMenu.Item className={ITEM} onSelect={() => onDrive(line.key)}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => ask('drive', line.key)}>
               Let it drive the rest
             </DropdownMenu.Item>
           ) : null}
@@ -49,12 +51,12 @@ export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; re
             </DropdownMenu.Item>
           ) : null}
           {powder ? (
-            <DropdownMenu.Item className={ITEM} onSelect={() => onOpened(line.key)}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => ask('opened', line.key)}>
               {line.opened ? `Opened ${line.opened}` : 'When was it opened?'}
             </DropdownMenu.Item>
           ) : null}
           {wet ? (
-            <DropdownMenu.Item className={ITEM} onSelect={() => onDrained(line.key)}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => ask('drained', line.key)}>
               {line.drainedG > 0 ? `Pressed out: ${grams(line.drainedG)}` : 'Squeezed or drained?'}
             </DropdownMenu.Item>
           ) : null}

@@ -56,7 +56,7 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
       send({ do: 'take-off', key: line.key });
     } else if (alt && e.code === 'KeyP') tools.choose(line.key, { pinned: line.pinned ? undefined : true });
     else if (alt && e.code === 'KeyO') send({ do: 'switch', key: line.key, off: !line.off });
-    else if (alt && e.code === 'KeyS') tools.onSwap(line.key);
+    else if (alt && e.code === 'KeyS') tools.ask('swap', line.key);
     else if (e.key === 'Enter' || e.key === 'ArrowDown') onMove(e.currentTarget, 1);
     else if (e.key === 'ArrowUp') onMove(e.currentTarget, -1);
     else return;

@@ -5,10 +5,8 @@ import type { BenchAction } from './state';
 export interface LineTools {
   readonly send: (a: BenchAction) => void;
   readonly choose: (key: string, choice: Partial<Omit<Entry, 'key' | 'text'>>) => void;
-  readonly onSwap: (key: string) => void;
-  readonly onDrive: (key: string) => void;
-  readonly onOpened: (key: string) => void;
-  readonly onDrained: (key: string) => void;
+  /** Opens what is asked about a line. */
+  readonly ask: (what: 'swap' | 'drive' | 'opened' | 'drained', key: string) => void;
   readonly onApart: (key: string) => void;
   readonly onEnd: (key: string, end: EndId | null | 'differ') => void;
 }

@@ -1,17 +1,16 @@
 'use client';
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { type ClipboardEvent, type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import type { Analysis } from '@/core/analyse';
 import { blendOf } from '@/core/balance/lines';
-import { readCard } from '@/core/card/card';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
-import { counts, type EndId, type Formula, type FormulaLine, kitchenOf, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
+import { counts, type EndId, type Formula, type FormulaLine, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/ways';
 import { grams, percent } from '@/core/quantity/say';
-import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
 import { Switch } from '../kit/switch';
+import { AddLine } from './add-line';
 import type { SheetDiff } from './diff';
 import { LineRow, ROW_GRID } from './line-row';
 import type { LineTools } from './line-tools';
@@ -215,121 +214,3 @@ const sum = (lines: readonly FormulaLine[]): string => {
   const total = lines.reduce((a, l) => a + (l.grams ?? 0), 0);
   return total > 0 ? grams(total) : '';
 };
-
-function AddLine({ full, formula, house, send }: { readonly full: boolean } & Pick<Props, 'formula' | 'house' | 'send'>) {
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string | null>(null);
-  if (full) return <p className="px-2 text-sm text-soft">{MOST_ENTRIES} lines are as many as a formula has.</p>;
-  const add = (): void => {
-    if (text.trim() === '') return;
-    send({ do: 'add', text: text.trim() });
-    setText('');
-  };
-  const onPaste = (e: ClipboardEvent<HTMLInputElement>): void => {
-    const pasted = e.clipboardData.getData('text');
-    if (!pasted.trim().includes('\n')) return;
-    e.preventDefault();
-    const card = readCard(pasted, kitchenOf(formula, house).conventions);
-    setError(card.ok ? null : card.error.message);
-    if (card.ok) send({ do: 'paste', text: pasted });
-  };
-  return (
-    <form
-      data-own-undo
-      className="px-2 pt-1"
-      onSubmit={(e) => {
-        e.preventDefault();
-        add();
-      }}
-    >
-      <div className="flex gap-2">
-        <input
-          data-add
-          aria-label="Add a line"
-          placeholder="Add a line: 1 1/2 cups milk"
-          value={text}
-          maxLength={2000}
-          onChange={(e) => setText(e.target.value)}
-          onPaste={onPaste}
-          onKeyDown={(e) => {
-            if (e.key !== 'ArrowUp') return;
-            const inputs = [...document.querySelectorAll<HTMLInputElement>('[data-line]')];
-            inputs.at(-1)?.focus();
-            e.preventDefault();
-          }}
-          spellCheck={false}
-          className="hold min-h-10 w-full px-3 placeholder:text-soft"
-        />
-        <Button type="submit" disabled={text.trim() === ''}>
-          Add
-        </Button>
-      </div>
-      {error ? (
-        <p role="alert" className="mt-1 text-sm font-semibold text-berry">
-          {error}
-        </p>
-      ) : null}
-    </form>
-  );
-}
-
-const EXAMPLE = `Saturday griddle cakes
-2 cups flour
-2 tsp baking powder
-1/2 tsp baking soda
-1/2 tsp salt
-1 3/4 cups buttermilk
-2 eggs
-1/2 stick butter, melted`;
-
-/** A place to paste a whole card. What is refused stays in the box. */
-export function PasteCard({
-  formula,
-  house,
-  send,
-  onDone,
-  first,
-}: Pick<Props, 'formula' | 'house' | 'send'> & { readonly onDone: () => void; readonly first: boolean }) {
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string | null>(null);
-  const read = (): void => {
-    const card = readCard(text, kitchenOf(formula, house).conventions);
-    if (!card.ok) {
-      setError(card.error.message);
-      return;
-    }
-    if (card.value.lines.length === 0) {
-      setError(
-        text.trim() === '' ? 'Paste or type a card first.' : 'No ingredient line was found in this text. A line starts with an amount, like "2 cups flour".',
-      );
-      return;
-    }
-    setError(null);
-    send({ do: 'paste', text });
-    onDone();
-  };
-  return (
-    <section aria-label="Paste a card" data-own-undo className="rounded-plate bg-white p-4">
-      <TextField
-        label={first ? 'Paste a card, as it is: title, cups and spoons, method and all' : 'Paste more lines'}
-        rows={first ? 13 : 7}
-        value={text}
-        placeholder={EXAMPLE}
-        error={error ?? undefined}
-        onChange={(e) => {
-          setText(e.target.value);
-          setError(null);
-        }}
-        autoFocus
-      />
-      <div className="mt-3 flex gap-2">
-        <Button look="now" onClick={read}>
-          Read the card
-        </Button>
-        <Button look="bare" onClick={onDone}>
-          {first ? 'Type the lines instead' : 'Close'}
-        </Button>
-      </div>
-    </section>
-  );
-}

@@ -3,7 +3,7 @@
  * an answer that comes too late is dropped. Ending the solver ends its worker.
  */
 import { type Remote, wrap } from 'comlink';
-import type { Answer, Question } from '@/core/balance/solve';
+import { type Answer, type Question, solve } from '@/core/balance/solve';
 import type { SolverApi } from '@/workers/solver.worker';
 
 export interface Solver {
@@ -16,6 +16,14 @@ export interface Solver {
 export function startSolver(): Solver {
   const worker = new Worker(new URL('../../workers/solver.worker.ts', import.meta.url), { type: 'module' });
   const remote: Remote<SolverApi> = wrap<SolverApi>(worker);
+  // a worker that can't be loaded says so once: then the questions are answered here
+  let broken = false;
+  const fault = new Promise<null>((done) => {
+    worker.addEventListener('error', () => {
+      broken = true;
+      done(null);
+    });
+  });
   let newest = 0;
   let last: Promise<unknown> = Promise.resolve();
   return {
@@ -24,7 +32,7 @@ export function startSolver(): Solver {
       const mine = newest;
       const turn = last.then(async () => {
         if (mine !== newest) return null;
-        const answer = await remote.solve(q);
+        const answer = broken ? solve(q) : ((await Promise.race([remote.solve(q), fault])) ?? solve(q));
         return mine === newest ? answer : null;
       });
       last = turn.catch(() => null);

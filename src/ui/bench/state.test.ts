@@ -1,5 +1,7 @@
+import { fork } from '@/core/balance/lines';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { FRESH_KITCHEN } from '@/core/formula/ways';
+import { diffSheet } from './diff';
 import { type BenchAction, type BenchState, benchReducer, startBench } from './state';
 
 const run = (...actions: readonly BenchAction[]): BenchState => actions.reduce(benchReducer, startBench({ formula: EMPTY_FORMULA, house: FRESH_KITCHEN }));
@@ -38,4 +40,45 @@ test('what was chosen for an unknown word goes when the line is typed to somethi
   const s = run({ do: 'add', text: '1 cup moondust' }, { do: 'choose', key: 'l1', choice: { ingredientId: 'sugar-icing' } });
   expect(benchReducer(s, { do: 'type', key: 'l1', text: '2 cups moondust' }).formula.entries[0]).toMatchObject({ ingredientId: 'sugar-icing' });
   expect(benchReducer(s, { do: 'type', key: 'l1', text: '2 cups flour' }).formula.entries[0]).toEqual({ key: 'l1', text: '2 cups flour' });
+});
+
+test('grams and percent rewrite the line, each a step back; what changes nothing is no step', () => {
+  const s = run(CARD, { do: 'grams', key: 'l1', grams: 187.5 }, { do: 'percent', key: 'l2', percent: 200 });
+  // 187.5 g are a cup and a half; 200 % of it is 375 g of milk
+  expect(texts(s)).toEqual(['1 1/2 cups flour', '375 g milk', '2 eggs']);
+  expect(s.past).toHaveLength(3);
+  expect(run(CARD, { do: 'grams', key: 'l1', grams: 0 }).past).toHaveLength(1);
+  expect(run(CARD, { do: 'percent', key: 'l1', percent: 50 }).past).toHaveLength(1);
+});
+
+test('a line is switched off, moved and taken off; the end looked at lasts as long as there are ends', () => {
+  const s = run(CARD, { do: 'switch', key: 'l3', off: true }, { do: 'move', key: 'l3', vessel: 'dry', before: 'l1' });
+  expect(s.formula.entries.map((e) => [e.key, e.off, e.vessel])).toEqual([
+    ['l3', true, 'dry'],
+    ['l1', undefined, undefined],
+    ['l2', undefined, undefined],
+  ]);
+  const forked = benchReducer(s, { do: 'put', formula: fork(s.formula, ['sweet', 'savoury'], ['sweet', 'savoury']) });
+  expect(forked.end).toBe('a');
+  const other = benchReducer(forked, { do: 'look-at', end: 'b' });
+  expect(other.end).toBe('b');
+  expect(benchReducer(other, { do: 'undo' }).end).toBeNull();
+  expect(benchReducer(benchReducer(other, { do: 'undo' }), { do: 'redo' }).end).toBe('a');
+});
+
+test('what a proposal changes: old, new, gone and added lines', () => {
+  const { formula } = run(CARD);
+  const b = { formula, house: FRESH_KITCHEN, end: null };
+  const entries = [
+    { key: 'l1', text: '150 g flour' },
+    { key: 'l2', text: '1 1/2 cups milk' },
+    { key: 'l3', text: '2 eggs', off: true },
+    { key: 'l4', text: '10 g sugar' },
+  ];
+  const d = diffSheet(b, { ...formula, entries });
+  expect(d.byKey.get('l1')).toMatchObject({ was: expect.closeTo(125), becomes: 150, goes: false, text: '150 g flour' });
+  expect(d.byKey.has('l2')).toBe(false);
+  expect(d.byKey.get('l3')).toMatchObject({ goes: true, becomes: null });
+  expect(d.added.map((l) => l.text)).toEqual(['10 g sugar']);
+  expect(diffSheet(b, { ...formula, portionMl: 80 })).toEqual({ byKey: new Map(), added: [] });
 });

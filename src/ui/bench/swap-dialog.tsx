@@ -1,6 +1,6 @@
 'use client';
-import { type Bench, workedOn } from '@/core/balance/bench';
 import { type Swap, type SwapEffect, swapsFor } from '@/core/balance/swaps';
+import type { FormulaLine } from '@/core/formula/formula';
 import { allergenName } from '@/core/formula/tally';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { gramsNumber, meq } from '@/core/quantity/say';
@@ -26,21 +26,10 @@ function effects(e: SwapEffect): readonly string[] {
 }
 
 /** The sensible stand-ins for a line, each with what it changes. */
-export function SwapDialog({
-  bench,
-  lineKey,
-  onClose,
-  onPick,
-}: {
-  readonly bench: Bench;
-  readonly lineKey: string;
-  readonly onClose: () => void;
-  readonly onPick: (s: Swap) => void;
-}) {
-  const line = workedOn(bench).lines.find((l) => l.key === lineKey);
-  const swaps = line ? swapsFor(line) : [];
+export function SwapDialog({ line, onClose, onPick }: { readonly line: FormulaLine; readonly onClose: () => void; readonly onPick: (s: Swap) => void }) {
+  const swaps = swapsFor(line);
   return (
-    <Dialog open onOpen={(o) => !o && onClose()} wide title={`In place of ${line?.ingredient ? kitchenName(line.ingredient).toLowerCase() : 'this'}`}>
+    <Dialog open onOpen={(o) => !o && onClose()} wide title={`In place of ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : 'this'}`}>
       {swaps.length === 0 ? (
         <p>There is no usual stand-in for this line. Type another ingredient in its place.</p>
       ) : (

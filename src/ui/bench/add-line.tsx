@@ -1,0 +1,71 @@
+'use client';
+import { type ClipboardEvent, useState } from 'react';
+import { readCard } from '@/core/card/card';
+import { type Formula, kitchenOf, MOST_ENTRIES } from '@/core/formula/formula';
+import type { Kitchen } from '@/core/formula/ways';
+import { Button } from '../kit/button';
+import type { BenchAction } from './state';
+
+interface Props {
+  readonly formula: Formula;
+  readonly house: Kitchen;
+  readonly send: (a: BenchAction) => void;
+}
+
+/** A place to type one more line; several pasted at once are read as a card. */
+export function AddLine({ full, formula, house, send }: Props & { readonly full: boolean }) {
+  const [text, setText] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  if (full) return <p className="px-2 text-sm text-soft">{MOST_ENTRIES} lines are as many as a formula has.</p>;
+  const add = (): void => {
+    if (text.trim() === '') return;
+    send({ do: 'add', text: text.trim() });
+    setText('');
+  };
+  const onPaste = (e: ClipboardEvent<HTMLInputElement>): void => {
+    const pasted = e.clipboardData.getData('text');
+    if (!pasted.trim().includes('\n')) return;
+    e.preventDefault();
+    const card = readCard(pasted, kitchenOf(formula, house).conventions);
+    setError(card.ok ? null : card.error.message);
+    if (card.ok) send({ do: 'paste', text: pasted });
+  };
+  return (
+    <form
+      data-own-undo
+      className="px-2 pt-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        add();
+      }}
+    >
+      <div className="flex gap-2">
+        <input
+          data-add
+          aria-label="Add a line"
+          placeholder="Add a line: 1 1/2 cups milk"
+          value={text}
+          maxLength={2000}
+          onChange={(e) => setText(e.target.value)}
+          onPaste={onPaste}
+          onKeyDown={(e) => {
+            if (e.key !== 'ArrowUp') return;
+            const inputs = [...document.querySelectorAll<HTMLInputElement>('[data-line]')];
+            inputs.at(-1)?.focus();
+            e.preventDefault();
+          }}
+          spellCheck={false}
+          className="hold min-h-10 w-full px-3 placeholder:text-soft"
+        />
+        <Button type="submit" disabled={text.trim() === ''}>
+          Add
+        </Button>
+      </div>
+      {error ? (
+        <p role="alert" className="mt-1 text-sm font-semibold text-berry">
+          {error}
+        </p>
+      ) : null}
+    </form>
+  );
+}

@@ -1,0 +1,123 @@
+'use client';
+import { Redo2, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { toast } from 'sonner';
+import { fork } from '@/core/balance/lines';
+import { type Formula, MOST_NAME_CHARS, schoolIdOf } from '@/core/formula/formula';
+import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
+import { Button, lookOf } from '../kit/button';
+import { Choice } from '../kit/choice';
+import { Field } from '../kit/field';
+import type { BenchAction, BenchState } from './state';
+import type { Saving } from './use-saving';
+import { WaysPopover } from './ways';
+
+interface Props {
+  readonly state: BenchState;
+  readonly saving: Saving;
+  /** Something stands to be taken or refused: that is the thing to do now, not saving. */
+  readonly busy: boolean;
+  readonly send: (a: BenchAction) => void;
+}
+
+const FORK_NAMES = ['sweet', 'savoury'] as const;
+
+/** The head of the Bench: what it is called and meant to be, its ways, saving and making. */
+export function BenchHead({ state, saving, busy, send }: Props) {
+  const router = useRouter();
+  const { formula, house, end } = state;
+  const { formulaId, basedOn, dirty } = saving;
+  const kind = kindById(formula.kind);
+  const setKind = (id: KindId): void => {
+    const first = kindById(id).schools[0].id;
+    const ends: Formula['ends'] = formula.ends && [
+      { ...formula.ends[0], school: first },
+      { ...formula.ends[1], school: first },
+    ];
+    send({ do: 'set', part: { kind: id, school: first, ends }, place: null });
+  };
+  const setSchool = (school: string): void => {
+    const ends: Formula['ends'] = formula.ends && [
+      formula.ends[0].id === end ? { ...formula.ends[0], school } : formula.ends[0],
+      formula.ends[1].id === end ? { ...formula.ends[1], school } : formula.ends[1],
+    ];
+    send({ do: 'set', part: ends ? { ends } : { school }, place: null });
+  };
+  const forkIt = (): void => {
+    const second = kind.schools.find((s) => s.id === FORK_NAMES[1])?.id ?? formula.school;
+    send({ do: 'put', formula: fork(formula, FORK_NAMES, [formula.school, second]) });
+  };
+  const make = (): void => {
+    if (dirty || !formulaId) toast('Save first: a batch is made from a saved version.');
+    else router.push(`/formulas/${formulaId}/plan?version=${basedOn}${end ? `&end=${end}` : ''}`);
+  };
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
+        <Field
+          label={formulaId ? `Formula, version ${basedOn}${dirty ? ', changed since' : ''}` : 'New formula'}
+          value={formula.name}
+          maxLength={MOST_NAME_CHARS}
+          placeholder="Name it"
+          error={saving.errors['formula.name']}
+          onChange={(e) => send({ do: 'set', part: { name: e.target.value }, place: 'name' })}
+          className="min-w-64 flex-1"
+          inputClass="font-sign !text-[22px] font-extrabold placeholder:font-normal placeholder:text-soft"
+        />
+        <Choice label="Kind" value={formula.kind} onChange={setKind} options={KINDS.map((k) => ({ value: k.id, label: k.name }))} />
+        {kind.schools.length > 1 ? (
+          <Choice
+            label="School"
+            value={schoolOf(kind, schoolIdOf(formula, end)).id}
+            onChange={setSchool}
+            options={kind.schools.map((s) => ({ value: s.id, label: s.name }))}
+          />
+        ) : null}
+        <Field
+          data-own-undo
+          label="What changed"
+          value={saving.note}
+          maxLength={500}
+          placeholder={formulaId ? 'optional' : 'first version'}
+          onChange={(e) => saving.setNote(e.target.value)}
+          className="w-44"
+        />
+        <div className="flex gap-1">
+          <Button look="bare" aria-label="Undo" disabled={state.past.length === 0} onClick={() => send({ do: 'undo' })} className="!min-h-11">
+            <Undo2 size={20} aria-hidden />
+          </Button>
+          <Button look="bare" aria-label="Redo" disabled={state.future.length === 0} onClick={() => send({ do: 'redo' })} className="!min-h-11">
+            <Redo2 size={20} aria-hidden />
+          </Button>
+          <Button
+            look={dirty && !busy ? 'now' : 'plain'}
+            disabled={saving.busy || (!dirty && formulaId !== null)}
+            onClick={() => void saving.save()}
+            className="!min-h-11"
+          >
+            {saving.busy ? 'Saving' : 'Save'}
+          </Button>
+          <Button look={!dirty && formulaId && !busy ? 'now' : 'plain'} onClick={make} className="!min-h-11">
+            Scale and make
+          </Button>
+        </div>
+      </div>
+      <div className="mt-1.5 flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line pb-1.5">
+        <WaysPopover formula={formula} house={house} onChange={(part) => send({ do: 'set', part, place: null })} />
+        <span className="ml-auto flex items-center gap-1">
+          {formula.ends || formula.entries.length === 0 ? null : (
+            <Button look="bare" className="!min-h-9" onClick={forkIt}>
+              Two ends
+            </Button>
+          )}
+          {formulaId ? (
+            <Link href={`/formulas/${formulaId}/history`} className={`${lookOf('bare')} !min-h-9`}>
+              Versions and comparing
+            </Link>
+          ) : null}
+        </span>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,106 @@
+'use client';
+import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { railOf, type Worked } from '@/core/analyse';
+import { type Bench, type Proposal, withGrams } from '@/core/balance/bench';
+import { ask, bentFrom } from '@/core/balance/ratios';
+import { RAIL_NAMES, type Rail } from '@/core/formula/kinds';
+import { lift, percent } from '@/core/quantity/say';
+import { diffSheet, type SheetDiff, workedAs } from './diff';
+import { rounded } from './rails';
+import { type Solver, startSolver } from './solver';
+import type { BenchAction } from './state';
+
+type Wishes = Readonly<Partial<Record<Rail, number>>>;
+
+interface Pending {
+  readonly proposals: readonly Proposal[];
+  readonly at: number;
+  /** Rails that were dragged for it, and where to; a further drag adds to them. */
+  readonly wishes: Wishes;
+}
+
+export interface Proposing {
+  readonly proposals: readonly Proposal[];
+  readonly at: number;
+  readonly setAt: (i: number) => void;
+  /** The one that stands to be taken or refused; null when there is none. */
+  readonly proposal: Proposal | null;
+  readonly proposed: Worked | null;
+  readonly diff: SheetDiff | null;
+  readonly propose: (proposals: readonly Proposal[]) => void;
+  readonly take: () => void;
+  readonly refuse: () => void;
+  /** A rail shall stand somewhere: asked of the solver, in its worker. */
+  readonly onWish: (rail: Rail, value: number) => void;
+  /** A rail moved on from where it was last asked to stand. */
+  readonly onNudge: (rail: Rail, by: number, step: number) => void;
+}
+
+const NONE: readonly Proposal[] = [];
+const said = (rail: Rail, x: number): string => `${RAIL_NAMES[rail]} to ${rail === 'lift' ? `${lift(x)} g` : percent(x)}`;
+
+/** What is proposed for the formula on the bench: by a tool, or by a rail that is dragged. A changed formula ends it. */
+export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAction>): Proposing {
+  const [pending, setPending] = useState<Pending | null>(null);
+  const solver = useRef<Solver | null>(null);
+  const proposal = pending?.proposals[pending.at] ?? null;
+  const proposed = useMemo(() => (proposal ? workedAs(bench, proposal.formula) : null), [bench, proposal]);
+  const diff = useMemo(() => (proposal ? diffSheet(bench, proposal.formula) : null), [bench, proposal]);
+
+  useEffect(() => {
+    const s = startSolver();
+    solver.current = s;
+    return () => s.end();
+  }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was proposed for another formula or end is over
+  useEffect(() => {
+    solver.current?.cancel();
+    setPending(null);
+  }, [bench.formula, bench.end]);
+
+  const refuse = useCallback((): void => {
+    solver.current?.cancel();
+    setPending(null);
+  }, []);
+  const propose = useCallback((proposals: readonly Proposal[]): void => {
+    solver.current?.cancel();
+    setPending(proposals.length > 0 ? { proposals, at: 0, wishes: {} } : null);
+  }, []);
+  const take = useCallback((): void => {
+    if (!proposal) return;
+    send({ do: 'put', formula: proposal.formula });
+    setPending(null);
+  }, [proposal, send]);
+
+  const wishes = useRef<Wishes>({});
+  wishes.current = pending?.wishes ?? {};
+  const onWish = useCallback(
+    (rail: Rail, value: number): void => {
+      const all = { ...wishes.current, [rail]: value };
+      wishes.current = all;
+      const list = (Object.entries(all) as [Rail, number][]).map(([r, v]) => ({ rail: r, value: v }));
+      const asked = ask(bench, worked, list);
+      void solver.current?.ask(asked.question).then((answer) => {
+        if (!answer) return;
+        const bent = bentFrom(bench, worked, asked, answer);
+        const moved: Proposal = {
+          title: list.map((x) => said(x.rail, x.value)).join(', '),
+          why: 'The lines that are not pinned move by the least that does it; the other ratios stay about where they are.',
+          formula: withGrams(bench, worked.lines, bent.grams, 0.01),
+          short: bent.short,
+        };
+        setPending({ proposals: [moved], at: 0, wishes: all });
+      });
+    },
+    [bench, worked],
+  );
+  const onNudge = useCallback(
+    (rail: Rail, by: number, step: number): void => {
+      const from = wishes.current[rail] ?? railOf(worked.analysis, rail)?.tested ?? 0;
+      onWish(rail, Math.max(0, rounded(from + by, step)));
+    },
+    [onWish, worked],
+  );
+  const setAt = useCallback((at: number): void => setPending((p) => p && { ...p, at }), []);
+  return { proposals: pending?.proposals ?? NONE, at: pending?.at ?? 0, setAt, proposal, proposed, diff, propose, take, refuse, onWish, onNudge };
+}

@@ -1,0 +1,147 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { Formula } from '@/core/formula/formula';
+import { type Draft, keepDraft, readDraft } from './draft';
+import type { BenchAction } from './state';
+
+export interface SaveInput {
+  readonly formulaId: string | null;
+  readonly basedOn: number | null;
+  readonly knownNewest: number | null;
+  readonly formula: Formula;
+  readonly changeNote: string;
+}
+
+export type SaveAnswer =
+  | {
+      readonly ok: true;
+      readonly saved: {
+        readonly formulaId: string;
+        readonly number: number;
+        readonly passedBy: { readonly number: number } | null;
+        readonly passedByAt: string | null;
+      };
+    }
+  | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
+
+export interface Opened {
+  readonly formulaId: string | null;
+  readonly formula: Formula;
+  readonly number: number | null;
+  readonly newest: number | null;
+}
+
+/** Somebody else's version that was saved past ours. */
+export interface Passed {
+  readonly mine: number;
+  readonly theirs: number;
+}
+
+export interface Saving {
+  /** Null until the first save. */
+  readonly formulaId: string | null;
+  /** The version that is worked on. */
+  readonly basedOn: number | null;
+  readonly saved: Formula;
+  readonly dirty: boolean;
+  readonly busy: boolean;
+  readonly note: string;
+  readonly setNote: (note: string) => void;
+  readonly errors: Readonly<Record<string, string>>;
+  readonly refusal: string | null;
+  readonly passed: Passed | null;
+  /** When the unsaved work was left that is back on the bench. */
+  readonly brought: string | null;
+  readonly throwAway: () => void;
+  /** Saves a new version; `said` stands in for the note. */
+  readonly save: (said?: string) => Promise<void>;
+}
+
+const same = (a: Formula, b: Formula): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * Saving and not losing: versions go to the server, unsaved work is kept in this browser and comes back after a reload.
+ * @param onBrought told once when unsaved work has come back
+ */
+export function useSaving(
+  opened: Opened,
+  formula: Formula,
+  send: Dispatch<BenchAction>,
+  ask: (input: SaveInput) => Promise<SaveAnswer>,
+  onBrought: (f: Formula) => void,
+): Saving {
+  const router = useRouter();
+  const { number, newest, formula: loaded } = opened;
+  // a new formula has its id from the first save on, before the address has it
+  const [formulaId, setFormulaId] = useState(opened.formulaId);
+  const [saved, setSaved] = useState(loaded);
+  const [base, setBase] = useState({ basedOn: number, knownNewest: newest });
+  const [note, setNote] = useState('');
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [passed, setPassed] = useState<Passed | null>(null);
+  const [brought, setBrought] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const ready = useRef(false);
+  const tell = useRef(onBrought);
+  tell.current = onBrought;
+  const dirty = !same(formula, saved);
+
+  // unsaved work comes back after a reload; once, so that a refresh after a save disturbs nobody who types on
+  useEffect(() => {
+    if (ready.current) return;
+    ready.current = true;
+    const draft = readDraft(formulaId, number, newest);
+    if (draft && !same(draft.formula, loaded)) {
+      send({ do: 'load', formula: draft.formula });
+      setBase({ basedOn: draft.basedOn, knownNewest: draft.knownNewest });
+      setBrought(new Date(draft.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }));
+      tell.current(draft.formula);
+    }
+  }, [formulaId, loaded, number, newest, send]);
+  useEffect(() => {
+    if (!ready.current) return;
+    const draft: Draft = { formula, ...base, at: new Date().toISOString() };
+    keepDraft(formulaId, base.basedOn, dirty ? draft : null);
+  }, [formula, base, dirty, formulaId]);
+
+  const save = useCallback(
+    async (said?: string) => {
+      if (busy) return;
+      setBusy(true);
+      setRefusal(null);
+      setErrors({});
+      let answer: SaveAnswer;
+      try {
+        answer = await ask({ formulaId, ...base, formula, changeNote: said ?? note });
+      } catch {
+        answer = { ok: false, message: 'Even Crumb does not answer just now. What you typed is kept in this browser: save again in a moment.', fields: {} };
+      }
+      setBusy(false);
+      if (!answer.ok) {
+        setErrors(answer.fields);
+        setRefusal(answer.fields['formula.name'] ? null : answer.message);
+        return;
+      }
+      const done = answer.saved;
+      keepDraft(formulaId, base.basedOn, null);
+      setFormulaId(done.formulaId);
+      setSaved(formula);
+      setBase({ basedOn: done.number, knownNewest: done.number });
+      setNote('');
+      setBrought(null);
+      setPassed(done.passedBy ? { mine: done.number, theirs: done.passedBy.number } : null);
+      toast(`Saved as version ${done.number}`);
+      if (formulaId === null) router.replace(`/formulas/${done.formulaId}`);
+      else router.refresh();
+    },
+    [busy, ask, formulaId, base, formula, note, router],
+  );
+  const throwAway = (): void => {
+    send({ do: 'load', formula: saved });
+    setBrought(null);
+  };
+  return { formulaId, basedOn: base.basedOn, saved, dirty, busy, note, setNote, errors, refusal, passed, brought, throwAway, save };
+}
