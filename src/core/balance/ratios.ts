@@ -191,7 +191,9 @@ export function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): stri
   const panFat = w.analysis.kind?.panFatCounts ?? false;
   const now = railOf(w.analysis, wish.rail)?.tested ?? 0;
   const name = RAIL_NAMES[wish.rail];
-  const bring = w.lines.filter((l) => bringsRail(l, wish.rail, panFat) > 1e-6 * w.analysis.tally.massG);
+  const bring = w.lines
+    .filter((l) => bringsRail(l, wish.rail, panFat) > 1e-6 * w.analysis.tally.massG)
+    .sort((x, y) => bringsRail(y, wish.rail, panFat) - bringsRail(x, wish.rail, panFat));
   // flour brings a little of much; it is no source of anything but itself
   const sources = bring.filter((l) => l.use === 'batter' && !(l.ingredient && isFlour(l.ingredient)));
   const pinned = sources.filter((l) => l.pinned);
@@ -207,9 +209,13 @@ export function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): stri
     const what = [...(pinned.length > 0 ? [`${listed(pinned)} pinned`] : []), ...(holds.length > 0 ? [`${holds.join(', ')} held`] : [])].join(' and ');
     return `${name} can't go to ${say(wish.rail, wish.value)} with ${what}. ${near}`;
   }
+  const tied = bring.find((l) => l.parts.length > 1);
+  if (tied)
+    return `${name} can't go to ${say(wish.rail, wish.value)}: ${listed([tied])} holds two things that move together. Give each a line of its own. ${near}`;
   if (!up) {
-    const names = [...new Set(bring.flatMap((l) => l.parts.map((p) => kitchenName(p.ingredient).toLowerCase())))].slice(0, 3).join(', ');
-    return `${name} can't go to ${say(wish.rail, wish.value)}: ${names || 'the other lines'} bring that much, and taking them out would send another ratio far off. ${near}`;
+    const names = [...new Set(bring.flatMap((l) => l.parts.map((p) => kitchenName(p.ingredient).toLowerCase())))].slice(0, 3);
+    const who = names.length > 0 ? names.join(', ') : 'the other lines';
+    return `${name} can't go to ${say(wish.rail, wish.value)}: ${who} ${names.length === 1 ? 'brings' : 'bring'} that much, and with less of it another ratio would go far off. ${near}`;
   }
   return `${name} can't go to ${say(wish.rail, wish.value)} with these lines without another ratio going far off. ${near}`;
 }

@@ -131,8 +131,9 @@ test('the whole batter and the number of eggs are held when asked', () => {
 
 test.each([
   [['500 g flour', '900 g milk', '60 g sugar'], [], 'egg', 30, /nothing on the sheet brings it. Add eggs/],
-  [['500 g flour', '900 g milk', '150 g egg', '80 g butter'], ['l4', 'l3', 'l2'], 'fat', 40, /is pinned \("900 g milk"/],
+  [['500 g flour', '900 g milk', '150 g egg', '80 g butter'], ['l4', 'l3', 'l2'], 'fat', 40, /what brings it is pinned \("80 g butter", "900 g milk"/],
   [['500 g flour', '900 g milk', '150 g egg', '80 g butter', '50 g sugar'], [], 'fat', 1, /bring that much/],
+  [['250 g flour', '400 g milk', '2 eggs', '1/2 cup each sugar and butter'], [], 'fat', 20, /holds two things that move together/],
   [['500 g flour', '900 g milk', '100 g sugar'], [], 'lift', 1, /Add baking powder/],
 ] as const)('%j with %j pinned: %s to %d says why, and the nearest', (texts, pinned, rail, value, why) => {
   const f = formula(texts);

@@ -5,7 +5,7 @@
  */
 import type { Rail } from '../formula/kinds';
 import { CO2_G_PER_MMOL, HEAT_SHARE } from '../lift/ledger';
-import { minimum, type Quadratic, type Row } from './quadratic';
+import { minimum, type Row } from './quadratic';
 
 /** What one gram of a line brings (for lines that stand still: what all of them bring together). */
 export interface Brings {
@@ -104,6 +104,11 @@ const railPerGram = (b: Brings, rail: Rail, regime: Regime): number => {
   return (food + b.powderMeq) * CO2_G_PER_MMOL;
 };
 
+interface Attempt {
+  readonly grams: readonly number[];
+  readonly cost: number;
+}
+
 interface Scaled {
   readonly q: Question;
   readonly size: readonly number[];
@@ -117,74 +122,87 @@ function rowOf(s: Scaled, pick: (b: Brings) => number): Row {
   return { row, value: -pick(s.q.still) };
 }
 
-function attempt(s: Scaled, regime: Regime, nearest: number | null): { readonly grams: number[]; readonly cost: number } | null {
-  const { movers, goals } = s.q;
-  const n = movers.length;
-  const h = movers.map((m, i) => {
-    const r = new Float64Array(n);
-    r[i] = m.clings * s.q.stiffness;
-    return r;
-  });
-  const c = Float64Array.from(movers, (m, i) => (m.clings * s.q.stiffness * m.grams) / (s.size[i] as number));
-  const equal: Row[] = [];
-  const atLeast: Row[] = [];
-  // what the soft goals cost with nothing moved: regimes are compared by their whole cost
-  let standing = 0;
-  for (const g of goals) {
-    const row = rowOf(s, (b) => (100 * railPerGram(b, g.rail, regime) - g.value * b.flour) / s.flour);
-    if (g.how === 'meet' || (g.how === 'yield' && nearest === null)) equal.push(row);
-    else {
-      const w = (g.how === 'yield' ? (nearest ?? 0) : KEEP) / g.width ** 2;
-      standing += 0.5 * w * row.value ** 2;
-      for (let i = 0; i < n; i++) {
-        const a = w * (row.row[i] as number);
-        if (a === 0) continue;
-        const hi = h[i] as Float64Array;
-        for (let j = 0; j < n; j++) hi[j] = (hi[j] as number) + a * (row.row[j] as number);
-        c[i] = (c[i] as number) + a * row.value;
-      }
-    }
-    if (g.how === 'keep' && g.leash !== undefined)
-      for (const sign of [1, -1] as const) {
-        const end = rowOf(s, (b) => (sign * (100 * railPerGram(b, g.rail, regime) - (g.value - sign * (g.leash ?? 0)) * b.flour)) / s.flour);
-        atLeast.push(end);
-      }
-  }
-  if (s.q.massG !== null) {
-    const r = rowOf(s, (b) => b.mass);
-    equal.push({ row: r.row, value: r.value + s.q.massG });
-  }
-  if (s.q.eggs !== null) {
-    const r = rowOf(s, (b) => b.eggs);
-    equal.push({ row: r.row, value: r.value + s.q.eggs });
-  }
-  movers.forEach((m, i) => {
-    const unit = new Float64Array(n);
-    unit[i] = 1;
-    atLeast.push({ row: unit, value: m.least / (s.size[i] as number) });
-    if (Number.isFinite(m.most)) {
-      const down = new Float64Array(n);
-      down[i] = -1;
-      atLeast.push({ row: down, value: -m.most / (s.size[i] as number) });
-    }
-  });
-  // soda is never left with less acid than now; where nobody asks for lift, that is seen to later
-  if (!goals.some((g) => g.rail === 'lift')) return answered({ h, c, equal, atLeast }, s, standing);
-  const spare = rowOf(s, (b) => b.acidMeq - b.sodaMeq + s.unspent * b.flour);
-  if (regime === 'worked') atLeast.push(rowOf(s, (b) => b.acidMeq - b.sodaMeq));
-  else
-    atLeast.push(
-      spare,
-      rowOf(s, (b) => b.sodaMeq - b.acidMeq),
-    );
-  return answered({ h, c, equal, atLeast }, s, standing);
+/** What is made small: half y'Hy - c'y, and what that leaves out, so that whole costs can be compared. */
+interface Objective {
+  readonly h: readonly Float64Array[];
+  readonly c: Float64Array;
+  rest: number;
 }
 
-function answered(q: Quadratic, s: Scaled, standing: number): { readonly grams: number[]; readonly cost: number } | null {
-  const best = minimum(q);
-  if (!best) return null;
-  const grams = s.q.movers.map((m, i) => Math.min(m.most, Math.max(m.least, (best.y[i] as number) * (s.size[i] as number))));
-  return { grams, cost: best.cost + standing };
+/** Each line clings to its own amount. */
+function clinging({ q, size }: Scaled): Objective {
+  const pulls = q.movers.map((m) => m.clings * q.stiffness);
+  const h = pulls.map((p, i) => {
+    const row = new Float64Array(pulls.length);
+    row[i] = p;
+    return row;
+  });
+  return { h, c: Float64Array.from(q.movers, (m, i) => ((pulls[i] as number) * m.grams) / (size[i] as number)), rest: 0 };
+}
+
+/** A row that is wanted at its value, by a weight. */
+function pull(o: Objective, { row, value }: Row, weight: number): void {
+  o.rest += 0.5 * weight * value ** 2;
+  for (let i = 0; i < row.length; i++) {
+    const a = weight * (row[i] as number);
+    if (a === 0) continue;
+    const hi = o.h[i] as Float64Array;
+    for (let j = 0; j < row.length; j++) hi[j] = (hi[j] as number) + a * (row[j] as number);
+    o.c[i] = (o.c[i] as number) + a * value;
+  }
+}
+
+/** No line under its least or over its most. */
+function bounds({ q, size }: Scaled): readonly Row[] {
+  const unit = (i: number, x: number): Float64Array => {
+    const row = new Float64Array(q.movers.length);
+    row[i] = x;
+    return row;
+  };
+  return q.movers.flatMap((m, i) => {
+    const least = { row: unit(i, 1), value: m.least / (size[i] as number) };
+    return Number.isFinite(m.most) ? [least, { row: unit(i, -1), value: -m.most / (size[i] as number) }] : [least];
+  });
+}
+
+/** What is held as it is: the whole mass, the eggs. */
+function held(s: Scaled): readonly Row[] {
+  const at = (pick: (b: Brings) => number, value: number | null): readonly Row[] => {
+    if (value === null) return [];
+    const r = rowOf(s, pick);
+    return [{ row: r.row, value: r.value + value }];
+  };
+  return [...at((b) => b.mass, s.q.massG), ...at((b) => b.eggs, s.q.eggs)];
+}
+
+/** Soda is never left with less acid than now; where nobody asks for lift, that is seen to later. */
+function ledgerRows(s: Scaled, regime: Regime): readonly Row[] {
+  if (!s.q.goals.some((g) => g.rail === 'lift')) return [];
+  if (regime === 'worked') return [rowOf(s, (b) => b.acidMeq - b.sodaMeq)];
+  return [rowOf(s, (b) => b.acidMeq - b.sodaMeq + s.unspent * b.flour), rowOf(s, (b) => b.sodaMeq - b.acidMeq)];
+}
+
+/** A rail's distance from a value, as a row: nothing where it stands there. */
+const distance = (s: Scaled, rail: Rail, value: number, regime: Regime, sign: 1 | -1 = 1): Row =>
+  rowOf(s, (b) => (sign * (100 * railPerGram(b, rail, regime) - value * b.flour)) / s.flour);
+
+function attempt(s: Scaled, regime: Regime, nearest: number | null): Attempt | null {
+  const objective = clinging(s);
+  const equal: Row[] = [...held(s)];
+  const atLeast: Row[] = [...bounds(s), ...ledgerRows(s, regime)];
+  for (const g of s.q.goals) {
+    const row = distance(s, g.rail, g.value, regime);
+    const yields = g.how === 'yield' && nearest !== null;
+    if (g.how === 'keep') pull(objective, row, KEEP / g.width ** 2);
+    else if (yields) pull(objective, row, nearest / g.width ** 2);
+    else equal.push(row);
+    if (g.how === 'keep' && g.leash !== undefined)
+      atLeast.push(distance(s, g.rail, g.value - g.leash, regime), distance(s, g.rail, g.value + g.leash, regime, -1));
+  }
+  const found = minimum({ ...objective, equal, atLeast });
+  if (!found) return null;
+  const grams = s.q.movers.map((m, i) => Math.min(m.most, Math.max(m.least, (found.y[i] as number) * (s.size[i] as number))));
+  return { grams, cost: found.cost + objective.rest };
 }
 
 /** The better of the ledger's two regimes; a formula whose soda is all worked now stays there. */

@@ -125,7 +125,7 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
         ) : (
           <NumberCell
             label={`Percent of flour of ${short}`}
-            value={percentNumber(pct)}
+            value={pct > 9999 ? '> 9999' : percentNumber(pct)}
             unit="%"
             strong={flour}
             fixed={flour && !blended ? 'The only flour is always 100 %' : null}

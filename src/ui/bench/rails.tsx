@@ -7,8 +7,10 @@ import { RAIL_NAMES, type Rail, type Zone } from '@/core/formula/kinds';
 import { lift, percent, percentNumber } from '@/core/quantity/say';
 import { TypedNumber } from '../kit/typed-number';
 
-const say = (r: Rail, x: number): string => (r === 'lift' ? lift(x) : percentNumber(x));
-const sayUnit = (r: Rail, x: number): string => (r === 'lift' ? `${lift(x)} g` : percent(x));
+/** Beyond this a number only says that something is badly off. */
+const MOST_SAID = 9999;
+const say = (r: Rail, x: number): string => (x > MOST_SAID ? `> ${MOST_SAID}` : r === 'lift' ? lift(x) : percentNumber(x));
+const sayUnit = (r: Rail, x: number): string => `${say(r, x)} ${r === 'lift' ? 'g' : '%'}`;
 
 /** The smallest move of a rail, by an arrow key. Page keys move ten of them. */
 const STEP: Readonly<Record<Rail, number>> = { water: 1, egg: 1, fat: 0.5, sugar: 0.5, salt: 0.1, lift: 0.02 };
@@ -35,7 +37,7 @@ function words(r: RailReading): string {
   const { standing, far } = r.reading;
   if (standing === 'in') return 'in range';
   const off = standing === 'below' ? r.zone[0] - r.tested : r.tested - r.zone[1];
-  return `${far ? 'far ' : ''}${standing} by ${say(r.rail, off)}`;
+  return off > MOST_SAID ? `far ${standing}` : `${far ? 'far ' : ''}${standing} by ${say(r.rail, off)}`;
 }
 
 export interface RailTools {
@@ -117,7 +119,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
       <span className={`text-[13px] leading-tight ${inRange ? 'text-herb' : 'font-semibold text-ink'}`}>
         {inRange ? '✓ ' : ''}
         {words(r)}
-        {r.rail === 'lift' && !inRange && r.reading ? ' g' : ''}
+        {r.rail === 'lift' && !inRange && r.reading && r.tested < MOST_SAID ? ' g' : ''}
         {today !== null && say(r.rail, today) !== say(r.rail, r.tested) ? (
           <span className="block font-normal text-soft">today {sayUnit(r.rail, today)}</span>
         ) : bound ? (
