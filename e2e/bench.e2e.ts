@@ -246,6 +246,78 @@ test('lift, structure, yield and what a little more would do open in place; a li
   await expect(page.getByRole('button', { name: /^Pin 700 g buttermilk/ })).toHaveAttribute('aria-pressed', 'true');
 });
 
+const MENU_CARD =
+  'Boat-shed blend\n200 g flour\n100 g whole wheat flour\n20 g sugar\n3 g salt\n14 g baking powder\n460 g milk\n3 eggs, separated\n40 g butter, melted\n80 g blueberries\n100 g applesauce';
+
+test('a line: its flour blend, its eggs, its tin, what was pressed out, when it goes in, and where it stands', async ({ page }) => {
+  await paste(page, MENU_CARD);
+  const row = (key: string) => page.locator(`[data-row=${key}]`);
+  const menu = async (name: RegExp, item: string | RegExp): Promise<void> => {
+    await page.getByRole('button', { name }).click();
+    await page.getByRole('menuitem', { name: item }).click();
+  };
+  // one flour switched off: the other takes over its share, and gives it back
+  await menu(/^More for 100 g whole wheat/, /^Switch off/);
+  await expect(gramsBox(page, 'l1')).toHaveValue('300');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await gramsBox(page, 'l2').fill('150');
+  await page.keyboard.press('Enter');
+  await expect(gramsBox(page, 'l1')).toHaveValue('150');
+  await page.getByRole('switch', { name: 'total stays' }).click();
+  await gramsBox(page, 'l2').fill('100');
+  await page.keyboard.press('Enter');
+  await expect(gramsBox(page, 'l1')).toHaveValue('150');
+
+  // yolks here, whites there
+  await menu(/^More for 3 eggs, separated/, 'Yolks here, whites there');
+  await expect(row('l7').locator('[data-line]')).toHaveValue('3 egg yolks');
+  await expect(page.getByRole('heading', { name: /^Fold in last/ })).toBeVisible();
+
+  // an opened tin; a day to come is refused
+  await menu(/^More for 14 g baking powder/, 'When was it opened?');
+  await page.getByLabel('Opened on').fill('2099-01-01');
+  await page.getByRole('button', { name: 'Count it so' }).click();
+  await expect(page.getByText('That day is still to come.')).toBeVisible();
+  await page.getByLabel('Opened on').fill('2020-01-01');
+  await page.getByRole('button', { name: 'Count it so' }).click();
+  await expect(row('l5')).toContainText('counted at 20 %');
+
+  // pressed out, more than there is refused
+  await menu(/^More for 100 g applesauce/, 'Squeezed or drained?');
+  await page.getByLabel('Pressed out').fill('99');
+  await page.getByRole('button', { name: 'Count it so' }).click();
+  await expect(page.getByText(/There is not so much water in it/)).toBeVisible();
+  await page.getByLabel('Pressed out').fill('30');
+  await page.getByRole('button', { name: 'Count it so' }).click();
+  await expect(row('l10')).toContainText('30 g of water pressed out, 70 g go in');
+
+  // berries on the poured face, by keyboard alone
+  await page.getByRole('button', { name: /^More for 80 g blueberries/ }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('menuitem', { name: /^Goes in/ }).press('ArrowRight');
+  await page.getByRole('menuitem', { name: 'sprinkled on the poured face' }).press('Enter');
+  await expect(row('l9')).toContainText('sprinkled on the poured face');
+
+  // dragged by its handle from the dry bowl to the wet one
+  const from = await page.getByRole('button', { name: 'Move 20 g sugar' }).boundingBox();
+  const to = await row('l8').boundingBox();
+  if (!from || !to) throw new Error('nothing to drag');
+  await page.mouse.move(from.x + 8, from.y + 16);
+  await page.mouse.down();
+  for (let i = 1; i <= 10; i++) await page.mouse.move(from.x + 8, from.y + 16 + ((to.y + 20 - from.y - 16) * i) / 10, { steps: 2 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: /^More for 20 g sugar/ }).click();
+  await expect(page.getByRole('menuitem', { name: 'Stands in: wet bowl' })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  // all of it is there after a reload
+  await page.waitForTimeout(200);
+  await page.reload();
+  await expect(page.getByText(/Unsaved work from/)).toBeVisible();
+  await expect(row('l10')).toContainText('30 g of water pressed out');
+  await axe(page);
+});
+
 test("the house's ways are kept, and a formula that says nothing follows", async ({ page }) => {
   await page.goto('/house');
   await axe(page);

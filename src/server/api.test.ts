@@ -5,9 +5,12 @@ import { POST as analysePost } from '@/app/api/v1/analyse/route';
 import { GET as openapiGet } from '@/app/api/v1/openapi.json/route';
 import { POST as readPost } from '@/app/api/v1/read/route';
 import { POST as scalePost } from '@/app/api/v1/scale/route';
+import { FRESH_WAYS } from '@/core/formula/ways';
+import { FRESH_HOUSE } from '@/core/pantry/conventions';
 import { analyseResponse, problemResponse, readResponse, scaleResponse } from './api-schemas';
+import { saveHouse } from './house';
 import { migrate } from './migrate';
-import { closePool } from './pool';
+import { closePool, query } from './pool';
 
 beforeAll(async () => {
   await migrate();
@@ -70,6 +73,21 @@ test('read gives every line its place, amounts as written and an honest bracket'
 test('conventions change what is read', async () => {
   const r = await call(readPost, { text: '1 cup flour', conventions: { cup: 'metric', flourFill: 'dipped' } });
   expect(readResponse.parse(r.answer).lines[0]?.grams).toBeCloseTo(147.94, 1);
+});
+
+test('what a call does not say is as the house has it', async () => {
+  await saveHouse({ conventions: { ...FRESH_HOUSE, flourFill: 'dipped', powder: 'single-tartrate' }, ways: FRESH_WAYS });
+  try {
+    const lines = readResponse.parse((await call(readPost, { text: '1 cup flour\n10 g baking powder' })).answer).lines;
+    expect(lines[0]?.grams).toBeCloseTo(140, 6);
+    expect(lines[1]?.ingredientId).toBe('baking-powder-single');
+    expect(readResponse.parse((await call(readPost, { text: '1 cup flour', conventions: { flourFill: 'spooned' } })).answer).lines[0]?.grams).toBeCloseTo(
+      125,
+      6,
+    );
+  } finally {
+    await query("delete from kitchen where key = 'house'");
+  }
 });
 
 test('analyse works the balance, and lines as read can be sent back', async () => {

@@ -85,7 +85,8 @@ function pourRight(b: Bench, w: Worked): Proposal | null {
 /** Sour milk in place of some sweet milk, as much as the unspent soda needs. */
 function bringSour(b: Bench, w: Worked): Proposal | null {
   const milk = w.lines.find(
-    (l) => l.use === 'batter' && l.parts.length === 1 && l.ingredient?.category === 'dairy' && l.ingredient.acidMeqPer100g < 2 && (l.grams ?? 0) > 0,
+    (l) =>
+      l.use === 'batter' && !l.pinned && l.parts.length === 1 && l.ingredient?.category === 'dairy' && l.ingredient.acidMeqPer100g < 2 && (l.grams ?? 0) > 0,
   );
   const unspentMeq = w.analysis.ledger.unspentSodaG * MEQ_PER_G_SODA;
   if (!milk?.grams || !milk.ingredient) return null;
@@ -174,6 +175,9 @@ const strengthen: Fix = (b, w, f) => {
   ];
 };
 
+/** A spoon that misses the grams by more than this share is no way to measure them. */
+const SPOON_MISS = 0.15;
+
 const spooned: Fix = (b, w, f) => {
   let formula = b.formula;
   for (const l of w.lines.filter((x) => f.keys?.includes(x.key))) {
@@ -181,6 +185,7 @@ const spooned: Fix = (b, w, f) => {
     const tsp = i?.gPerTsp ?? (i?.gPerUsCup ? i.gPerUsCup / 48 : null);
     if (!i || !tsp || !l.grams) continue;
     const eighths = Math.max(1, Math.round((8 * l.grams) / tsp));
+    if (Math.abs((eighths * tsp) / 8 - l.grams) > SPOON_MISS * l.grams) continue;
     formula = editEntry(formula, l.key, { text: `${writeNumber(new Fraction(eighths, 8))} tsp ${nameFor(i.id, conventionsOn(b)).name}`, stands: undefined });
   }
   return [{ title: 'Measure it in spoons', why: 'The nearest eighth of a teaspoon, level.', formula, short: null }];

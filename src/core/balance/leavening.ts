@@ -26,6 +26,9 @@ const isSoda = (l: FormulaLine): boolean => l.use === 'batter' && l.parts.length
 const isPowder = (l: FormulaLine): boolean =>
   l.use === 'batter' && l.parts.length === 1 && l.ingredient?.category === 'leavening' && (l.ingredient.ownAcidMeqPer100g ?? 0) > 0;
 
+/** Whether a leavening line is pinned: then the leavening is not worked again. */
+export const leaveningPinned = (lines: readonly FormulaLine[]): boolean => lines.some((l) => l.pinned && (isSoda(l) || isPowder(l)));
+
 /** Acid that plain soda can work, meq. */
 const acidOf = (l: Ledger): number => Math.max(0, l.acidMeq - l.baseMeq);
 
@@ -138,7 +141,7 @@ const differs = (w: Worked, to: Leavened): boolean => {
 export function relift(b: Bench, source: Source, target: number | null = null): Proposal | null {
   const w = workedOn(b);
   const reading = railOf(w.analysis, 'lift');
-  if (!reading) return null;
+  if (!reading || leaveningPinned(w.lines)) return null;
   const [low, high] = reading.zone ?? [0, Number.POSITIVE_INFINITY];
   const want = target ?? Math.min(high, Math.max(low + (Number.isFinite(high) ? 0.1 * (high - low) : 0), reading.tested));
   const share = powderShare(b, w.lines);

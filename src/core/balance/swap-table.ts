@@ -97,6 +97,12 @@ const SALTS: readonly StandIn[] = [
   { to: 'salt-kosher-dense', ratio: 1, says: 'dense flakes' },
 ];
 
+const STARCHES: readonly StandIn[] = [
+  { to: 'starch-corn', ratio: 1, says: 'crisp, a trace of corn' },
+  { to: 'starch-potato', ratio: 1, says: 'crisp and soft, drinks a little more' },
+  { to: 'starch-tapioca', ratio: 1, says: 'chewier' },
+];
+
 const MILKS = [...SWEET_MILKS, ...SOUR, SOURED, ...PLANT, { to: 'water', ratio: 1, says: 'lean and pale' } as const];
 const FLOURS = [...WHEAT, ...OTHER_FLOURS];
 
@@ -133,6 +139,16 @@ const BY_ID: Readonly<Record<string, readonly StandIn[]>> = {
   'golden-syrup': scaledBy(SUGARS, 0.8),
   'agave-syrup': scaledBy(SUGARS, 0.76),
   'egg-white': [{ to: 'egg-white-powder', ratio: 0.125, with: { id: 'water', ratio: 0.875 }, says: 'whisked into its water first' }],
+  water: [...SWEET_MILKS, ...PLANT],
+  'baking-soda': [
+    { to: 'baking-powder-double-al', ratio: 3.3, says: 'three times as much; what is sour stays sour' },
+    { to: 'baking-powder-double-alfree', ratio: 3.5, says: 'three times as much; what is sour stays sour' },
+  ],
+  'half-and-half': [{ to: 'milk-whole', ratio: 0.9, with: { id: 'butter-unsalted', ratio: 0.1 }, says: 'milk with a little melted butter' }, ...SWEET_MILKS],
+  'cream-35': [
+    { to: 'milk-whole', ratio: 0.6, with: { id: 'butter-unsalted', ratio: 0.4 }, says: 'milk with melted butter: as rich, it does not whip' },
+    ...SWEET_MILKS,
+  ],
   banana: [
     { to: 'applesauce', ratio: 1, says: 'milder, wetter' },
     { to: 'pumpkin-puree', ratio: 1, says: 'not sweet, wetter' },
@@ -157,6 +173,7 @@ const BY_CATEGORY: Readonly<Record<string, readonly StandIn[]>> = {
   egg: EGGS,
   flour: FLOURS,
   salt: SALTS,
+  starch: STARCHES,
   'nut-seed': [
     { to: 'walnuts', ratio: 1, says: 'bitter-sweet', caution: NUTS },
     { to: 'pecans', ratio: 1, says: 'sweeter', caution: NUTS },

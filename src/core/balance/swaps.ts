@@ -13,7 +13,7 @@ import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { writeNumber } from '../quantity/number';
 import { type Bench, conventionsOn, type Proposal, withEntries, withFormula, withGrams, workedOn } from './bench';
-import { leavenFor, powderShare, withLeavening } from './leavening';
+import { leavenFor, leaveningPinned, powderShare, withLeavening } from './leavening';
 import { bend } from './ratios';
 import { type StandIn, standInsFor } from './swap-table';
 
@@ -169,7 +169,7 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
     const to = leavenFor(w, target, hadSoda || sour ? 'soda-first' : 'no-soda', powderShare(now, w.lines));
     const acidMoved = Math.abs(s.effect.acidMeq) > 1;
     const powderMoved = standsForLeavening(line);
-    if (to && (acidMoved || powderMoved)) now = withFormula(now, withLeavening(now, w, to));
+    if (to && (acidMoved || powderMoved) && !leaveningPinned(w.lines)) now = withFormula(now, withLeavening(now, w, to));
   }
   const lift = railOf(workedOn(now).analysis, 'lift')?.tested ?? 0;
   const short = target > LEAVENED_CO2 && lift < 0.9 * target ? 'The lift could not all be made up.' : null;

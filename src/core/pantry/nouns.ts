@@ -67,6 +67,7 @@ const BY_ID: Readonly<Record<string, readonly string[]>> = {
   'vinegar-white': ['vinegar'],
   'vinegar-cider': ['vinegar'],
   rum: ['rum'],
+  'apple-brandy': ['brandy'],
   'cream-of-tartar': ['tartar'],
   'rolled-oats': ['oat', 'flour'],
   'corn-meal-fine': ['cornmeal', 'meal', 'flour'],
@@ -94,7 +95,7 @@ function lastWord(i: Ingredient): readonly string[] {
       .toLowerCase()
       .match(/[a-z]+/g) ?? [];
   const last = words.at(-1);
-  return last && last.length > 3 ? [singular(last)] : [];
+  return last && last.length > 2 ? [singular(last)] : [];
 }
 
 /** Nouns that name one thing of the pantry and nothing else in a kitchen: what a method can be searched for. */

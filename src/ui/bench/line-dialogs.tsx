@@ -76,6 +76,7 @@ function DriveDialog({ line, onClose, onDrive }: { readonly line: FormulaLine; r
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="Let it drive the rest">
       <form
+        noValidate
         onSubmit={(e) => {
           e.preventDefault();
           go(number(text));
@@ -133,6 +134,7 @@ function OpenedDialog({
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="When was it opened?">
       <form
+        noValidate
         onSubmit={(e) => {
           e.preventDefault();
           if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) setError('Write the day it was opened.');
@@ -179,6 +181,7 @@ function DrainedDialog({
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="Squeezed or drained">
       <form
+        noValidate
         onSubmit={(e) => {
           e.preventDefault();
           const x = number(text);
