@@ -16,7 +16,8 @@ const chromium = {
 export default defineConfig({
   testDir: 'e2e',
   workers: 2,
-  fullyParallel: false,
+  // each worker has a kitchen of its own, and no test counts on another's leavings
+  fullyParallel: true,
   // a machine that stalls for half a minute is told apart from a fault; what needed a second try is said
   retries: process.env.CI ? 1 : 0,
   timeout: 90_000,
