@@ -5,7 +5,7 @@
 
 import { thickness } from './batter/thickness';
 import { batterVolume } from './batter/volume';
-import type { Evidence, EvidenceLine, Finding } from './findings/finding';
+import { type Evidence, type EvidenceLine, type Finding, SEVERITIES } from './findings/finding';
 import { findingsOf } from './findings/findings';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf, schoolIdOf } from './formula/formula';
 import { type KindId, kindById, RAILS, type Rail, readZone, schoolOf, usualPortionMl, type Zone, type ZoneReading } from './formula/kinds';
@@ -114,4 +114,11 @@ export const meantKey = (f: Finding): string => `${f.code}:${f.severity}`;
 export function heard(a: Analysis, f: Pick<Formula, 'meant'>): { readonly open: readonly Finding[]; readonly meant: readonly Finding[] } {
   const isMeant = (x: Finding): boolean => f.meant.includes(meantKey(x));
   return { open: a.findings.filter((x) => !isMeant(x)), meant: a.findings.filter(isMeant) };
+}
+
+/** The weight of what speaks loudest of a formula, in whichever of its ends; null when it is calm. */
+export function loudest(f: Formula, house: Kitchen): Finding['severity'] | null {
+  const ends = f.ends?.map((e) => e.id) ?? [null];
+  const found = ends.flatMap((end) => heard(analyseFormula(f, house, end).analysis, f).open.map((x) => x.severity));
+  return SEVERITIES.find((s) => found.includes(s)) ?? null;
 }

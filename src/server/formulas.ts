@@ -1,5 +1,5 @@
 /** Queries on formulas and their versions. Each row type is what the page needs of it. */
-import { analyseFormula, heard } from '@/core/analyse';
+import { analyseFormula, loudest } from '@/core/analyse';
 import { type Entry, type Formula, mainsOf } from '@/core/formula/formula';
 import type { KindId } from '@/core/formula/kinds';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
@@ -100,7 +100,8 @@ export interface Save {
  * @returns null when there is no such formula
  */
 export async function saveVersion({ formulaId, basedOn, knownNewest, formula: f, changeNote, savedAt }: Save): Promise<Saved | null> {
-  const { lines, analysis } = analyseFormula(f, await loadHouse());
+  const house = await loadHouse();
+  const { lines, analysis } = analyseFormula(f, house);
   const mains = mainsOf(lines);
   const { ways, portionMl, held, meant, ends } = f;
   return transaction(async (client) => {
@@ -131,7 +132,7 @@ export async function saveVersion({ formulaId, basedOn, knownNewest, formula: f,
         mains.flour,
         mains.liquid,
         analysis.thickness?.pour ?? null,
-        heard(analysis, f).open[0]?.severity ?? null,
+        loudest(f, house),
         savedAt ?? null,
         JSON.stringify({ ways, portionMl, held, meant, ends }),
       ],

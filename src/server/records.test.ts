@@ -72,6 +72,35 @@ test('what the Bench keeps of a version comes back: ends, pins, ways, answers, p
   expect(batch?.sheet.map((l) => l.key)).toEqual(['l1', 'l2', 'l3']);
 });
 
+test('the shelf is told of the louder end, and not of what the cook means', async () => {
+  const entries = [
+    { key: 'l1', text: '250 g flour' },
+    { key: 'l2', text: '430 g milk' },
+    { key: 'l3', text: '2 eggs' },
+    { key: 'l4', text: '40 g butter' },
+    { key: 'l5', text: '25 g sugar' },
+    { key: 'l6', text: '4 g salt' },
+    { key: 'l7', text: '10 g baking powder' },
+    { key: 'l8', text: '5 g baking soda', end: 'b' as const },
+  ];
+  const ends: Formula['ends'] = [
+    { id: 'a', name: 'sweet', school: 'even' },
+    { id: 'b', name: 'savoury', school: 'even' },
+  ];
+  const worst = async (meant: readonly string[]) => {
+    const s = await saveVersion({
+      formulaId: null,
+      basedOn: null,
+      knownNewest: null,
+      formula: { ...FORMULA, cardNotes: '', entries, ends, meant },
+      changeNote: '',
+    });
+    return (await shelf()).find((r) => r.id === s?.formulaId)?.worst;
+  };
+  expect(await worst([])).toBe('stop');
+  expect(await worst(['soda-unspent:stop'])).toBeNull();
+});
+
 test("the house's own ways are kept, and formulas that say nothing follow them", async () => {
   expect((await loadHouse()).conventions).toEqual(FRESH_HOUSE);
   await saveHouse({ conventions: { ...FRESH_HOUSE, flourFill: 'dipped' }, ways: { rest: 'hour', warmth: 'cold', whites: 'firm' } });

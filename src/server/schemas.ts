@@ -17,7 +17,7 @@ export const conventionsSchema = z.object({
   powder: z.enum(POWDERS),
 });
 
-export const waysSchema = z.object({ rest: z.enum(RESTS), warmth: z.enum(WARMTHS), whites: z.enum(WHITES) });
+const waysSchema = z.object({ rest: z.enum(RESTS), warmth: z.enum(WARMTHS), whites: z.enum(WHITES) });
 
 export const houseSchema = z.object({ conventions: conventionsSchema, ways: waysSchema });
 

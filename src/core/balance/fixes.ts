@@ -279,6 +279,3 @@ export function fixesFor(b: Bench, f: Finding): readonly Proposal[] {
   if (!fix) return [];
   return fix(b, workedOn(b), f).filter((p): p is Proposal => p !== null && !same(p.formula, b.formula));
 }
-
-/** Codes that a fix may be had for: for the interface to know before it works one out. */
-export const isFixable = (code: string): boolean => code in FIXES;

@@ -2,14 +2,13 @@
  * Changes of lines that carry more than one line with them: a flour of a blend, eggs taken apart, a line that differs by
  * end. Each gives the formula back, changed; none loses what the cook wrote elsewhere.
  */
-import { rewriteAmount, writtenGrams } from '../card/rewrite';
+import { writtenGrams } from '../card/rewrite';
 import { type EndId, type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
 import { isFlour } from '../pantry/ingredient';
 import { writeNumber } from '../quantity/number';
-import { type Bench, conventionsOn, editEntry, takeOff, withEntries, withFormula, withGrams, workedOn } from './bench';
+import { type Bench, editEntry, takeOff, withEntries, withFormula, withGrams, workedOn } from './bench';
 
-export const isFlourLine = (l: FormulaLine): boolean =>
-  l.use === 'batter' && l.grams !== null && l.parts.every((p) => isFlour(p.ingredient)) && l.parts.length > 0;
+const isFlourLine = (l: FormulaLine): boolean => l.use === 'batter' && l.grams !== null && l.parts.every((p) => isFlour(p.ingredient)) && l.parts.length > 0;
 
 /** The flours a blend is made of: two and more that count and have grams. */
 export const blendOf = (lines: readonly FormulaLine[]): readonly FormulaLine[] => {
@@ -73,9 +72,6 @@ export function switchLine(b: Bench, key: string, off: boolean): Formula {
 export function removeLine(b: Bench, key: string): Formula {
   return takeOff(switchLine(b, key, true), key);
 }
-
-/** Another amount as it stands in the cook's own unit, for the percent and gram boxes. */
-export const retextAt = (b: Bench, line: FormulaLine, grams: number): string => rewriteAmount(line, grams, conventionsOn(b), line);
 
 /** "3 eggs, separated" as two lines: the yolks where they stand, the whites to be folded in. Null for anything else. */
 export function takeApart(b: Bench, key: string): Formula | null {

@@ -130,7 +130,7 @@ export const gramsOf = (keys: readonly string[], a: Answer): ReadonlyMap<string,
 const near = (goal: Goal): number => (goal.how === 'keep' ? 0.01 * goal.width : goal.rail === 'lift' ? 0.004 : goal.rail === 'salt' ? 0.02 : 0.05);
 
 /** Whole grams for what is weighed in tens, tenths below, where the rails asked for don't mind. */
-export function tidied(asked: Asked, a: Answer): Answer {
+function tidied(asked: Asked, a: Answer): Answer {
   const { question: q } = asked;
   const rounded = (g: number, coarse: boolean): number => {
     const step = g >= 20 ? (coarse ? 1 : 0.1) : g >= 9.95 ? 0.1 : 0.01;
@@ -187,7 +187,7 @@ const bringsRail = (l: FormulaLine, rail: Rail, panFat: boolean): number => {
 };
 
 /** Why a rail can't go where it was asked to, and the nearest that it can. */
-export function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
+function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
   const panFat = w.analysis.kind?.panFatCounts ?? false;
   const now = railOf(w.analysis, wish.rail)?.tested ?? 0;
   const name = RAIL_NAMES[wish.rail];

@@ -216,7 +216,7 @@ function best(s: Scaled, nearest: number | null): readonly number[] | null {
 /** A flour total that moved further than this share is the new measure of the ratios, and the question is put once more. */
 const MOVED = 0.2;
 /** Percent of flour within which a goal counts as met. */
-export const MET = 0.05;
+const MET = 0.05;
 const metWithin = (g: Goal): number => (g.rail === 'lift' ? 0.005 : g.rail === 'salt' ? 0.01 : MET);
 
 /**

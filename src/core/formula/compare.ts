@@ -61,7 +61,7 @@ function eggWords(a: FormulaLine, b: FormulaLine): string | null {
 }
 
 /** One line's change in words; null where nothing changed. */
-export function inWords({ a, b, change }: LinePair): string | null {
+function inWords({ a, b, change }: LinePair): string | null {
   if (change === 'same') return null;
   if (!a) return b ? `${nameOf(b)} ${b.grams === null ? 'added' : `new, ${grams(b.grams)}`}` : null;
   if (!b) return `no ${nameOf(a)}`;

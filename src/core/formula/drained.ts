@@ -6,7 +6,7 @@ import type { Line, LinePart } from '../card/line';
 import type { Composition, Ingredient } from '../pantry/ingredient';
 
 /** The most that can be pressed out: this share of the water that is there. */
-export const DRAINED_MOST_SHARE = 0.9;
+const MOST_SHARE = 0.9;
 
 /** An ingredient with some of its water gone, per 100 g of what is left. */
 function drier(i: Ingredient, grams: number, waterG: number): Ingredient {
@@ -22,10 +22,13 @@ function drier(i: Ingredient, grams: number, waterG: number): Ingredient {
   };
 }
 
-/** The most water that can be pressed out of a line, g; 0 where it is not made of one thing with grams. */
-export function mostDrained(line: Pick<Line, 'parts'>): number {
+/**
+ * The most water that can be pressed out of a line, g; 0 where it is not made of one thing with grams.
+ * @param goneG what is out of it already
+ */
+export function mostDrained(line: Pick<Line, 'parts'>, goneG = 0): number {
   const [p, second] = line.parts;
-  return p && !second ? DRAINED_MOST_SHARE * ((p.ingredient.per100g.waterG * p.grams) / 100) : 0;
+  return p && !second ? MOST_SHARE * ((p.ingredient.per100g.waterG * p.grams) / 100 + goneG) : 0;
 }
 
 /** A line with water pressed out: lighter and drier. More than there is, or nothing, leaves it as it is. */

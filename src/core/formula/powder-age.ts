@@ -10,7 +10,7 @@ const DAYS_PER_MONTH = 30.44;
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
 /** Whole days from one day to another, both yyyy-mm-dd; null when either is no date. */
-export function daysBetween(from: string, to: string): number | null {
+function daysBetween(from: string, to: string): number | null {
   if (!DAY.test(from) || !DAY.test(to)) return null;
   const days = (Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000;
   return Number.isFinite(days) ? days : null;

@@ -41,7 +41,7 @@ const OVERNIGHT_C = 4;
 const WARMTH_C: Readonly<Record<Warmth, number>> = { counter: 22, cold: 8 };
 
 /** Rest where no kind says otherwise, minutes. */
-export const USUAL_REST_MIN = 10;
+const USUAL_REST_MIN = 10;
 
 /** What the ways come to for a batter that stands before it is poured. */
 export interface Standing {

@@ -35,7 +35,8 @@ export function BenchHead({ state, saving, busy, send }: Props) {
       { ...formula.ends[0], school: first },
       { ...formula.ends[1], school: first },
     ];
-    send({ do: 'set', part: { kind: id, school: first, ends }, place: null });
+    // another kind has another usual portion
+    send({ do: 'set', part: { kind: id, school: first, ends, portionMl: null }, place: null });
   };
   const setSchool = (school: string): void => {
     const ends: Formula['ends'] = formula.ends && [

@@ -4,7 +4,7 @@ import type { Worked } from '@/core/analyse';
 import type { Bench, editEntry, Proposal } from '@/core/balance/bench';
 import { drive } from '@/core/balance/drive';
 import { swapOnly, swapRebalanced } from '@/core/balance/swaps';
-import { DRAINED_MOST_SHARE } from '@/core/formula/drained';
+import { mostDrained } from '@/core/formula/drained';
 import type { FormulaLine } from '@/core/formula/formula';
 import { gramsNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
@@ -175,7 +175,7 @@ function DrainedDialog({
   readonly onClose: () => void;
   readonly onDrained: (grams: number | undefined) => void;
 }) {
-  const whole = drainedWhole(line);
+  const most = mostDrained(line, line.drainedG);
   const [text, setText] = useState(line.drainedG > 0 ? String(line.drainedG) : '');
   const [error, setError] = useState<string | undefined>();
   return (
@@ -187,7 +187,7 @@ function DrainedDialog({
           const x = number(text);
           if (text.trim() === '') onDrained(undefined);
           else if (!Number.isFinite(x) || x <= 0) setError('A number of grams, more than nothing; leave it empty for none.');
-          else if (x > whole.most) setError(`There is not so much water in it: at most ${gramsNumber(whole.most)} g.`);
+          else if (x > most) setError(`There is not so much water in it: at most ${gramsNumber(most)} g.`);
           else onDrained(x);
         }}
       >
@@ -213,11 +213,4 @@ function DrainedDialog({
       </form>
     </Dialog>
   );
-}
-
-/** The most that can come out of the line as it was before anything did. */
-function drainedWhole(line: FormulaLine): { readonly most: number } {
-  const [p] = line.parts;
-  const water = p ? (p.ingredient.per100g.waterG * p.grams) / 100 + line.drainedG : 0;
-  return { most: DRAINED_MOST_SHARE * water };
 }

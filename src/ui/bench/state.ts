@@ -47,7 +47,7 @@ export const startBench = ({ formula, house }: { readonly formula: Formula; read
   place: null,
 });
 
-export const benchOf = (s: BenchState): Bench => ({ formula: s.formula, house: s.house, end: s.end });
+const benchOf = (s: BenchState): Bench => ({ formula: s.formula, house: s.house, end: s.end });
 
 function step(s: BenchState, formula: Formula, place: string | null): BenchState {
   const same = place !== null && place === s.place;
