@@ -27,18 +27,18 @@ const SPICE_PERCENT = 4;
 
 const spiceHigh: Rule = (e) => {
   if (!(e.tally.flourG > 0)) return null;
-  const over = e.lines.filter(
-    (l) => l.use === 'batter' && l.parts.some((p) => SPICES.has(p.ingredient.id) && (100 * p.grams) / e.tally.flourG > SPICE_PERCENT),
-  );
-  const [first] = over;
-  if (!first) return null;
-  const pct = (100 * first.parts.reduce((a, p) => a + p.grams, 0)) / e.tally.flourG;
+  const grams = new Map<string, number>();
+  for (const l of e.lines)
+    for (const p of l.use === 'batter' ? l.parts : []) if (SPICES.has(p.ingredient.id)) grams.set(p.ingredient.id, (grams.get(p.ingredient.id) ?? 0) + p.grams);
+  const [most] = [...grams].sort((x, y) => y[1] - x[1]);
+  if (!most || (100 * most[1]) / e.tally.flourG <= SPICE_PERCENT) return null;
+  const lines = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient.id === most[0]));
   return {
     code: 'spice-high',
     severity: 'look',
     basis: 'arithmetic',
-    keys: keysOf(over),
-    message: `${quoted(first)} is ${percent(pct)} of the flour; most batters have under 1 % of a spice. Was a spoon or a fraction misread?`,
+    keys: keysOf(lines),
+    message: `${lines.length === 1 ? quoted(lines[0]) : `${lines.length} lines of ${most[0]} together`} ${lines.length === 1 ? 'is' : 'are'} ${percent((100 * most[1]) / e.tally.flourG)} of the flour; most batters have under 1 % of a spice. Was a spoon or a fraction misread?`,
   };
 };
 

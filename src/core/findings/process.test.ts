@@ -30,6 +30,7 @@ test.each([
   ['half a gram of salt on a gram scale', of([...GOOD.filter((x) => !x.includes('salt')), '3.4 g salt']), ['small-weighing:note']],
   ['berries in the bowl of a ribbon', of([...GOOD, '80 g blueberries']), ['add-ins-sink:note']],
   ['cinnamon by the cup', of([...GOOD, '12 g cinnamon']), ['spice-high:look']],
+  ['cinnamon from two jars', of([...GOOD, '6 g cinnamon', '5 g cinnamon']), ['spice-high:look']],
   ['cinnamon by the spoon', of([...GOOD, '3 g cinnamon']), []],
   ['berries on the poured face', of([...GOOD, '80 g blueberries'], {}, { l8: { moment: 'poured' } }), []],
   ['berries tossed in flour', of([...GOOD, '80 g blueberries'], {}, { l8: { dressing: 'floured' } }), []],
