@@ -128,30 +128,44 @@ export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula
 
 const isAddIn = (l: Line): boolean => l.ingredient !== null && l.use === 'batter' && behaviourOf(l.ingredient).inclusion;
 
+/** Lines as last made of their entries: an entry that has not changed is the same line, by reference too. */
+const made = new WeakMap<Entry, { readonly kitchen: string; readonly line: FormulaLine }>();
+
+const kitchenKey = ({ conventions: c, ways, today }: Kitchen): string => [c.cup, c.flourFill, c.egg, c.salt, c.powder, ways.whites, today].join(' ');
+
+function lineOf(e: Entry, k: Kitchen): FormulaLine {
+  const read = readLine(e.text, k.conventions, e);
+  const line = e.drainedG ? drainLine(read, e.drainedG) : read;
+  return {
+    ...line,
+    // a line that names its peaks has them; else they are as the cook whips
+    foam: line.foam && !/\b(?:soft|firm|stiff)\b/i.test(line.text) ? k.ways.whites : line.foam,
+    key: e.key,
+    off: e.off === true,
+    pinned: e.pinned === true,
+    end: e.end ?? null,
+    opened: e.opened ?? null,
+    drainedG: line === read ? 0 : (e.drainedG ?? 0),
+    strength: e.opened && k.today && line.ingredient && line.ingredient.ownAcidMeqPer100g > 0 ? powderStrength(e.opened, k.today) : 1,
+    moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
+    dressing: e.dressing ?? 'plain',
+  };
+}
+
 /** All lines of a formula, read in its own conventions, those switched off and those of the other end too. */
 export function formulaLines(
   f: Pick<Formula, 'entries' | 'conventions'> & Partial<Pick<Formula, 'ways'>>,
   house: Kitchen = FRESH_KITCHEN,
 ): readonly FormulaLine[] {
   const k = kitchenOf(f, house);
+  const kitchen = kitchenKey(k);
   return doubtFractions(
     f.entries.map((e): FormulaLine => {
-      const read = readLine(e.text, k.conventions, e);
-      const line = e.drainedG ? drainLine(read, e.drainedG) : read;
-      return {
-        ...line,
-        // a line that names its peaks has them; else they are as the cook whips
-        foam: line.foam && !/\b(?:soft|firm|stiff)\b/i.test(line.text) ? k.ways.whites : line.foam,
-        key: e.key,
-        off: e.off === true,
-        pinned: e.pinned === true,
-        end: e.end ?? null,
-        opened: e.opened ?? null,
-        drainedG: line === read ? 0 : (e.drainedG ?? 0),
-        strength: e.opened && k.today && line.ingredient && line.ingredient.ownAcidMeqPer100g > 0 ? powderStrength(e.opened, k.today) : 1,
-        moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
-        dressing: e.dressing ?? 'plain',
-      };
+      const known = made.get(e);
+      if (known?.kitchen === kitchen) return known.line;
+      const line = lineOf(e, k);
+      made.set(e, { kitchen, line });
+      return line;
     }),
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { analyseFormula } from '@/core/analyse';
 import { differByEnd, takeApart, toEnd } from '@/core/balance/lines';
 import { type Formula, formulaLines, kitchenOf, schoolIdOf } from '@/core/formula/formula';
@@ -58,18 +58,24 @@ export function Bench({ house, save, ...opened }: Props) {
   const { conventions, ways } = formula;
   const kitchen = useMemo(() => kitchenOf({ conventions, ways }, house), [conventions, ways, house]);
 
+  // stable, so that a letter typed in one line draws no other anew
+  const latest = useRef(bench);
+  latest.current = bench;
   const tools = useMemo(
     (): LineTools => ({
       send,
       choose: (key, choice) => send({ do: 'choose', key, choice }),
       ask: (what, key) => setAsking({ what, key }),
       onApart: (key) => {
-        const f = takeApart(bench, key);
+        const f = takeApart(latest.current, key);
         if (f) send({ do: 'put', formula: f });
       },
-      onEnd: (key, to) => send({ do: 'put', formula: to === 'differ' ? differByEnd(bench.formula, key) : toEnd(bench.formula, key, to) }),
+      onEnd: (key, to) => {
+        const f = latest.current.formula;
+        send({ do: 'put', formula: to === 'differ' ? differByEnd(f, key) : toEnd(f, key, to) });
+      },
     }),
-    [bench],
+    [],
   );
 
   const { proposal, take, refuse } = proposing;

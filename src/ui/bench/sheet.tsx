@@ -50,7 +50,9 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
   }, []);
   const groups = VESSELS.map((v) => ({ vessel: v, lines: lines.filter((l) => vesselOf(l) === v), added: diff?.added.filter((l) => l.vessel === v) ?? [] }));
   const shown = groups.filter((g) => dragging || g.lines.length > 0 || g.added.length > 0);
-  const order = shown.flatMap((g) => g.lines.map((l) => l.key));
+  const keys = shown.flatMap((g) => g.lines.map((l) => l.key)).join(' ');
+  // the same list as long as no line moved: the rows hang on it
+  const order = useMemo(() => keys.split(' ').filter(Boolean), [keys]);
   const latestGroups = useRef(groups);
   latestGroups.current = groups;
 
