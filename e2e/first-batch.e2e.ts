@@ -48,7 +48,6 @@ test('six steps in one go', async ({ page }) => {
   await page.getByRole('button', { name: 'Read the card' }).click();
   await expect(page.getByRole('textbox', { name: 'New formula' })).toHaveValue('Mooring day cakes');
   await expect(page.getByText('"buttermlik" is not in the pantry.')).toBeVisible();
-  await axe(page);
   await page.getByRole('button', { name: 'Cultured buttermilk (low-fat)' }).click();
   const lines = page.getByRole('textbox', { name: 'Line as written' });
   await expect(lines).toHaveCount(9);

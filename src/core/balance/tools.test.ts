@@ -11,6 +11,7 @@ import { fixesFor } from './fixes';
 import { relift } from './leavening';
 import { blendOf, differByEnd, fork, joinEnds, moveLine, removeLine, setGrams, setPercent, switchLine, takeApart, toEnd } from './lines';
 import { MOVES, moreTang, moveTowards } from './moves';
+import { withSource } from './source';
 import { isSour, START_FLOURS, startFormula, usualFlour, usualLift, usualLiquid } from './start';
 import { swapOnly, swapRebalanced, swapsFor } from './swaps';
 
@@ -192,6 +193,20 @@ test.each(MOVES.map((m) => [m.name, m] as const))('towards %s: the rails it name
     expect(Math.sign((b?.tested ?? 0) - (a?.tested ?? 0))).toBe(Math.sign(by));
     expect(b?.reading?.standing).toBe('in');
   }
+});
+
+/* Flour and milk only: 30 % of 500 g is 150 g of egg, three of them; the water they bring makes room in the milk. */
+test('what nothing on the sheet brings can be brought by a new line', () => {
+  const f = of('500 g flour', '900 g milk');
+  const p = withSource(on(f), { rail: 'egg', value: 30 });
+  expect(p?.formula.entries[2]?.text).toBe('150 g egg');
+  expect(rails(p?.formula ?? f).egg).toBeCloseTo(30, 1);
+  expect(rails(p?.formula ?? f).water).toBeCloseTo(rails(f).water ?? 0, 0);
+  expect(rails(withSource(on(f), { rail: 'lift', value: 0.8 })?.formula ?? f).lift).toBeCloseTo(0.8, 2);
+  expect(rails(withSource(on(f), { rail: 'salt', value: 1.5 })?.formula ?? f).salt).toBeCloseTo(1.5, 1);
+  expect(withSource(on(f), { rail: 'fat', value: 1 })).toBeNull();
+  // there is milk already
+  expect(withSource(on(f), { rail: 'water', value: 400 })).toBeNull();
 });
 
 test('more tang frees the acid; with nothing sour there is none', () => {

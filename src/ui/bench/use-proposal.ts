@@ -3,6 +3,7 @@ import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from
 import { railOf, type Worked } from '@/core/analyse';
 import { type Bench, type Proposal, withGrams } from '@/core/balance/bench';
 import { ask, bentFrom } from '@/core/balance/ratios';
+import { withSource } from '@/core/balance/source';
 import { RAIL_NAMES, type Rail } from '@/core/formula/kinds';
 import { lift, percent } from '@/core/quantity/say';
 import { diffSheet, type SheetDiff, workedAs } from './diff';
@@ -89,7 +90,9 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
           formula: withGrams(bench, worked.lines, bent.grams, 0.01),
           short: bent.short,
         };
-        setPending({ proposals: [moved], at: 0, wishes: all });
+        // what nothing on the sheet brings can be brought
+        const other = bent.short ? withSource(bench, { rail, value }) : null;
+        setPending({ proposals: other ? [{ ...moved, title: 'The nearest without' }, other] : [moved], at: 0, wishes: all });
       });
     },
     [bench, worked],
