@@ -79,6 +79,10 @@ test('a crepe too thick is brought to its zone by dragging, then by keys, then b
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('Shift+ArrowRight');
   await expect.poll(() => rail(page, 'water')).toBe(`${before + 19} %`);
+  // however quickly they come, and whenever the answers do, no key is lost
+  for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowLeft');
+  await expect.poll(() => rail(page, 'water')).toBe(`${before + 24} %`);
   await page.keyboard.press('End');
   // the top of the zone is out of reach without another ratio going far off: the nearest is shown
   await expect.poll(() => rail(page, 'water')).toMatch(/^4[34]\d %$/);

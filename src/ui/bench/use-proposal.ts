@@ -16,8 +16,6 @@ type Wishes = Readonly<Partial<Record<Rail, number>>>;
 interface Pending {
   readonly proposals: readonly Proposal[];
   readonly at: number;
-  /** Rails that were dragged for it, and where to; a further drag adds to them. */
-  readonly wishes: Wishes;
 }
 
 export interface Proposing {
@@ -44,6 +42,9 @@ const said = (rail: Rail, x: number): string => `${RAIL_NAMES[rail]} to ${rail =
 export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAction>): Proposing {
   const [pending, setPending] = useState<Pending | null>(null);
   const solver = useRef<Solver | null>(null);
+  // rails that were moved for what is proposed, and where to; further moves add to them. Not state: a key may
+  // come between an answer and its drawing, and must go on from the last that was asked, not the last that was drawn.
+  const wishes = useRef<Wishes>({});
   const proposal = pending?.proposals[pending.at] ?? null;
   const proposed = useMemo(() => (proposal ? workedAs(bench, proposal.formula) : null), [bench, proposal]);
   const diff = useMemo(() => (proposal ? diffSheet(bench, proposal.formula) : null), [bench, proposal]);
@@ -53,28 +54,21 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
     solver.current = s;
     return () => s.end();
   }, []);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what was proposed for another formula or end is over
-  useEffect(() => {
-    solver.current?.cancel();
-    setPending(null);
-  }, [bench.formula, bench.end]);
-
-  const refuse = useCallback((): void => {
-    solver.current?.cancel();
-    setPending(null);
-  }, []);
   const propose = useCallback((proposals: readonly Proposal[]): void => {
     solver.current?.cancel();
-    setPending(proposals.length > 0 ? { proposals, at: 0, wishes: {} } : null);
+    wishes.current = {};
+    setPending(proposals.length > 0 ? { proposals, at: 0 } : null);
   }, []);
+  const refuse = useCallback((): void => propose(NONE), [propose]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was proposed for another formula or end is over
+  useEffect(() => refuse(), [bench.formula, bench.end]);
+
   const take = useCallback((): void => {
     if (!proposal) return;
     send({ do: 'put', formula: proposal.formula });
-    setPending(null);
-  }, [proposal, send]);
+    refuse();
+  }, [proposal, refuse, send]);
 
-  const wishes = useRef<Wishes>({});
-  wishes.current = pending?.wishes ?? {};
   const onWish = useCallback(
     (rail: Rail, value: number): void => {
       const all = { ...wishes.current, [rail]: value };
@@ -92,7 +86,7 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
         };
         // what nothing on the sheet brings can be brought
         const other = bent.short ? withSource(bench, { rail, value }) : null;
-        setPending({ proposals: other ? [{ ...moved, title: 'The nearest without' }, other] : [moved], at: 0, wishes: all });
+        setPending({ proposals: other ? [{ ...moved, title: 'The nearest without' }, other] : [moved], at: 0 });
       });
     },
     [bench, worked],
