@@ -89,6 +89,9 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
 /** Where a rail stands, as its zone is tested; null without flour. */
 export const railOf = (a: Analysis, rail: Rail): RailReading | null => a.rails.find((r) => r.rail === rail) ?? null;
 
+/** Every rail where it stands, as its zone is tested. */
+export const railsOf = (a: Analysis): Partial<Readonly<Record<Rail, number>>> => Object.fromEntries(a.rails.map((r) => [r.rail, r.tested]));
+
 /** A formula as it stands on the Bench, or one end of it. */
 export interface Worked {
   readonly lines: readonly FormulaLine[];

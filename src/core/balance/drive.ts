@@ -2,8 +2,8 @@
  * A line that drives the rest: all of the buttermilk, one banana. Its amount is given and pinned; either everything scales
  * with it, or the size stays and the other lines make up for it.
  */
+import { railsOf } from '../analyse';
 import { rewriteAmount } from '../card/rewrite';
-import type { Rail } from '../formula/kinds';
 import { grams as say } from '../quantity/say';
 import { type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
 import { bend } from './ratios';
@@ -32,13 +32,11 @@ export function drive(b: Bench, key: string, grams: number, how: DriveHow): Prop
       short: null,
     };
   }
-  const keepAt: Partial<Record<Rail, number>> = Object.fromEntries(w.analysis.rails.map((r) => [r.rail, r.tested]));
-  const moved = withFormula(b, pinned);
-  const bent = bend(moved, [], { still: new Set([key]), keepAt });
+  const { formula, short } = bend(withFormula(b, pinned), [], { still: new Set([key]), keepAt: railsOf(w.analysis) });
   return {
     title: `${say(grams)}, the rest made up`,
     why: `${name} becomes ${say(grams)} and stays; the other lines keep the ratios, and the size about as it is.`,
-    formula: withGrams(moved, workedOn(moved).lines, bent.grams, 0.01),
-    short: bent.short,
+    formula,
+    short,
   };
 }

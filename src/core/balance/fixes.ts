@@ -8,21 +8,19 @@ import { batterVolume } from '../batter/volume';
 import { yieldClaim } from '../card/method';
 import { writtenGrams } from '../card/rewrite';
 import type { Finding } from '../findings/finding';
-import { DRESSING_NAMES, type Formula, kitchenOf, MOMENT_NAMES } from '../formula/formula';
-import { RAIL_NAMES, type Rail, THICKNESSES, usualPortionMl } from '../formula/kinds';
+import { DRESSING_NAMES, type Formula, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
+import { RAIL_NAMES, type Rail, sayRail, THICKNESSES, usualPortionMl } from '../formula/kinds';
 import { WAY_NAMES, type Ways } from '../formula/ways';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { writeNumber } from '../quantity/number';
-import { grams, lift, millilitres, percent } from '../quantity/say';
+import { grams, millilitres, percent } from '../quantity/say';
 import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withEntries, withFormula, withGrams, workedOn } from './bench';
 import { relift } from './leavening';
 import { bend } from './ratios';
 
 type Fix = (b: Bench, w: Worked, f: Finding) => readonly (Proposal | null)[];
-
-const said = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
 
 /** How far inside its zone a rail is brought, as a share of the width: not onto the edge. */
 const INSIDE = 0.08;
@@ -32,12 +30,12 @@ function intoZone(b: Bench, w: Worked, rail: Rail): Proposal | null {
   if (!r?.zone || !r.reading || r.reading.standing === 'in') return null;
   const [low, high] = r.zone;
   const value = r.reading.standing === 'below' ? low + INSIDE * (high - low) : high - INSIDE * (high - low);
-  const bent = bend(b, [{ rail, value }]);
+  const { formula, short } = bend(b, [{ rail, value }]);
   return {
-    title: `${RAIL_NAMES[rail]} to ${said(rail, value)}`,
-    why: `Brings ${RAIL_NAMES[rail].toLowerCase()} from ${said(rail, r.tested)} just inside the zone; the other ratios stay about where they are.`,
-    formula: withGrams(b, w.lines, bent.grams, 0.01),
-    short: bent.short,
+    title: `${RAIL_NAMES[rail]} to ${sayRail(rail, value)}`,
+    why: `Brings ${RAIL_NAMES[rail].toLowerCase()} from ${sayRail(rail, r.tested)} just inside the zone; the other ratios stay about where they are.`,
+    formula,
+    short,
   };
 }
 
@@ -55,7 +53,7 @@ function pourRight(b: Bench, w: Worked): Proposal | null {
   const thicker = at < from;
   const goal = thicker ? from : to;
   const reach = (water: number): { readonly f: Formula; readonly pour: number } => {
-    const f = withGrams(b, w.lines, bend(b, [{ rail: 'water', value: water }]).grams, 0.01);
+    const f = bend(b, [{ rail: 'water', value: water }]).formula;
     const t = workedOn(withFormula(b, f)).analysis.thickness;
     return { f, pour: t ? THICKNESSES.indexOf(t.pour) : at };
   };
@@ -221,7 +219,7 @@ const puree: Fix = (b, w) => {
   const [water, liftNow] = [railOf(w.analysis, 'water'), railOf(w.analysis, 'lift')];
   if (!water?.zone || !liftNow?.zone) return [];
   const width = water.zone[1] - water.zone[0];
-  const bent = bend(b, [
+  const { formula, short } = bend(b, [
     { rail: 'water', value: water.tested - 0.15 * width },
     { rail: 'lift', value: Math.min(liftNow.zone[1], liftNow.tested + 0.15 * (liftNow.zone[1] - liftNow.zone[0])) },
   ]);
@@ -229,8 +227,8 @@ const puree: Fix = (b, w) => {
     {
       title: 'Less liquid, more lift',
       why: 'The puree brings water of its own; more gas opens the middle.',
-      formula: withGrams(b, w.lines, bent.grams, 0.01),
-      short: bent.short,
+      formula,
+      short,
     },
   ];
 };
@@ -240,8 +238,8 @@ const moreEgg: Fix = (b, w) => {
   if (!egg?.zone) return [];
   const value = Math.min(egg.zone[1], egg.tested + 0.2 * (egg.zone[1] - egg.zone[0]));
   if (value <= egg.tested + 0.5) return [];
-  const bent = bend(b, [{ rail: 'egg', value }]);
-  return [{ title: `Egg to ${percent(value)}`, why: 'Egg holds what gluten would.', formula: withGrams(b, w.lines, bent.grams, 0.01), short: bent.short }];
+  const { formula, short } = bend(b, [{ rail: 'egg', value }]);
+  return [{ title: `Egg to ${percent(value)}`, why: 'Egg holds what gluten would.', formula, short }];
 };
 
 const FIXES: Readonly<Record<string, Fix>> = {
@@ -271,11 +269,9 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'portion-large': (b) => [{ title: 'The usual portion', why: 'Pours what is usual for the kind.', formula: { ...b.formula, portionMl: null }, short: null }],
 };
 
-const same = (a: Formula, b: Formula): boolean => JSON.stringify(a) === JSON.stringify(b);
-
 /** What would put a finding right: none, one or a few, the best first. Each changes something. */
 export function fixesFor(b: Bench, f: Finding): readonly Proposal[] {
   const fix = FIXES[f.code];
   if (!fix) return [];
-  return fix(b, workedOn(b), f).filter((p): p is Proposal => p !== null && !same(p.formula, b.formula));
+  return fix(b, workedOn(b), f).filter((p): p is Proposal => p !== null && !sameFormula(p.formula, b.formula));
 }

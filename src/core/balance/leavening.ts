@@ -6,14 +6,14 @@
 import Fraction from 'fraction.js';
 import { railOf, type Worked } from '../analyse';
 import { writtenGrams } from '../card/rewrite';
-import { type FormulaLine, nextKey } from '../formula/formula';
+import type { FormulaLine } from '../formula/formula';
 import { CO2_G_PER_MMOL, type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { POWDER_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { writeNumber } from '../quantity/number';
 import { grams, lift } from '../quantity/say';
-import { type Bench, conventionsOn, type Proposal, withEntries, withGrams, workedOn } from './bench';
+import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withGrams, workedOn } from './bench';
 
 /** Less than this of a leavening is not worth a line: a quarter of an eighth of a teaspoon of soda, an eighth of powder. */
 const LEAST_SODA_G = 0.15;
@@ -111,12 +111,7 @@ export function withLeavening(b: Bench, w: Worked, to: Pick<Leavened, 'sodaG' | 
     // one that was switched off comes back, instead of a second line
     const off = f.entries.find((e) => e.off && e.text.toLowerCase().endsWith(named.name));
     const text = `${spooned ? asSpoons(m.id, m.grams) : writtenGrams(m.grams)} ${named.name}`;
-    f = off
-      ? withEntries(
-          f,
-          f.entries.map((e) => (e === off ? { ...e, text, off: undefined } : e)),
-        )
-      : withEntries(f, [...f.entries, { key: nextKey(f.entries), text, ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}) }]);
+    f = off ? editEntry(f, off.key, { text, off: undefined }) : addAfter(f, null, text, named.ingredientId ? { ingredientId: named.ingredientId } : {});
   }
   return f;
 }

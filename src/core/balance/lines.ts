@@ -3,6 +3,7 @@
  * end. Each gives the formula back, changed; none loses what the cook wrote elsewhere.
  */
 import { writtenGrams } from '../card/rewrite';
+import { EGG_G, WHITE_G, YOLK_G } from '../formula/eggs';
 import { type EndId, type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
 import { isFlour } from '../pantry/ingredient';
 import { writeNumber } from '../quantity/number';
@@ -82,10 +83,10 @@ export function takeApart(b: Bench, key: string): Formula | null {
   if (part.ingredient.category !== 'egg' || part.ingredient.id === 'egg-yolk' || part.ingredient.id === 'egg-white') return null;
   const [amount] = line.amounts;
   const counted = amount && amount.unit === null && !amount.high && line.written.length === 1;
-  const share = part.grams / 50;
+  const share = part.grams / EGG_G;
   const [yolks, whites] = counted
     ? [`${writeNumber(amount.low)} egg yolk`, `${writeNumber(amount.low)} egg white`]
-    : [`${writtenGrams(17 * share)} egg yolk`, `${writtenGrams(33 * share)} egg white`];
+    : [`${writtenGrams(YOLK_G * share)} egg yolk`, `${writtenGrams(WHITE_G * share)} egg white`];
   const many = counted && amount.low.valueOf() > 1 ? 's' : '';
   const peaks = line.foam ?? 'soft';
   const { vessel: _v, stands: _s, ingredientId: _i, ...rest } = entry;

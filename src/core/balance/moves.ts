@@ -3,9 +3,8 @@
  * wish is to add a row. The words are kitchen sense (a model): direction is sure, size is a first step.
  */
 import { railOf } from '../analyse';
-import { RAIL_NAMES, type Rail } from '../formula/kinds';
-import { lift, percent } from '../quantity/say';
-import { type Bench, type Proposal, withGrams, workedOn } from './bench';
+import { RAIL_NAMES, type Rail, sayRail } from '../formula/kinds';
+import { type Bench, type Proposal, workedOn } from './bench';
 import { relift } from './leavening';
 import { bend, type Wish } from './ratios';
 
@@ -27,8 +26,6 @@ export const MOVES: readonly Move[] = [
   { id: 'richer', name: 'Richer', why: 'More egg and fat: firmer, yellower, keeps its shape.', by: { egg: 0.2, fat: 0.12 } },
 ];
 
-const say = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
-
 /** @returns null where there is no flour, or the rails already stand at the zone's end */
 export function moveTowards(b: Bench, move: Move): Proposal | null {
   const w = workedOn(b);
@@ -45,11 +42,11 @@ export function moveTowards(b: Bench, move: Move): Proposal | null {
     const value = by > 0 ? Math.max(r.tested, Math.min(to, high)) : Math.min(r.tested, Math.max(to, low, least));
     if (Math.abs(value - r.tested) < 0.02 * (high - low)) continue;
     wishes.push({ rail, value });
-    said.push(`${RAIL_NAMES[rail].toLowerCase()} ${say(rail, r.tested)} to ${say(rail, value)}`);
+    said.push(`${RAIL_NAMES[rail].toLowerCase()} ${sayRail(rail, r.tested)} to ${sayRail(rail, value)}`);
   }
   if (wishes.length === 0) return null;
-  const bent = bend(b, wishes);
-  return { title: move.name, why: `${move.why} ${said.join(', ')}.`, formula: withGrams(b, w.lines, bent.grams, 0.01), short: bent.short };
+  const { formula, short } = bend(b, wishes);
+  return { title: move.name, why: `${move.why} ${said.join(', ')}.`, formula, short };
 }
 
 /** More tang: some soda makes way for powder, so that acid is left to be tasted. Null where nothing sour is left to free. */

@@ -1,12 +1,11 @@
 /** From a formula to the question the solver answers, and back to lines: what each line brings, what is pinned and held. */
 import { railOf, type Worked } from '../analyse';
 import type { FormulaLine } from '../formula/formula';
-import { RAIL_NAMES, RAILS, type Rail } from '../formula/kinds';
+import { RAIL_NAMES, RAILS, type Rail, sayRail } from '../formula/kinds';
 import { tally } from '../formula/tally';
 import { ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { isFlour, kitchenName } from '../pantry/ingredient';
-import { lift, percent } from '../quantity/say';
-import { type Bench, workedOn } from './bench';
+import { type Bench, type Proposal, withGrams, workedOn } from './bench';
 import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
 
 const SHELL_EGG = /^egg-(?:medium|large|extra-large|jumbo|duck)$/;
@@ -163,8 +162,6 @@ function withFewest(q: Question, a: Answer): Answer {
   return a;
 }
 
-const say = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
-
 /** What could be added to bring more of a thing. */
 const SOURCES: Readonly<Record<Rail, string>> = {
   water: 'milk or water',
@@ -197,33 +194,33 @@ function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
   // flour brings a little of much; it is no source of anything but itself
   const sources = bring.filter((l) => l.use === 'batter' && !(l.ingredient && isFlour(l.ingredient)));
   const pinned = sources.filter((l) => l.pinned);
-  const near = `${say(wish.rail, reached)} is the nearest.`;
+  const near = `${sayRail(wish.rail, reached)} is the nearest.`;
   const up = wish.value > now;
   if (up && sources.length === 0)
-    return `${name} can't go to ${say(wish.rail, wish.value)}: nothing on the sheet brings it. Add ${SOURCES[wish.rail]}. ${near}`;
+    return `${name} can't go to ${sayRail(wish.rail, wish.value)}: nothing on the sheet brings it. Add ${SOURCES[wish.rail]}. ${near}`;
   if (pinned.length > 0 && pinned.length === sources.length)
-    return `${name} can't go to ${say(wish.rail, wish.value)}: what brings it is pinned (${listed(pinned)}). ${near}`;
+    return `${name} can't go to ${sayRail(wish.rail, wish.value)}: what brings it is pinned (${listed(pinned)}). ${near}`;
   const heldNames = b.formula.held.rails.filter((r) => r !== wish.rail).map((r) => RAIL_NAMES[r].toLowerCase());
   const holds = [...heldNames, ...(b.formula.held.mass ? ['the total'] : []), ...(b.formula.held.eggs ? ['the eggs'] : [])];
   if (pinned.length > 0 || holds.length > 0) {
     const what = [...(pinned.length > 0 ? [`${listed(pinned)} pinned`] : []), ...(holds.length > 0 ? [`${holds.join(', ')} held`] : [])].join(' and ');
-    return `${name} can't go to ${say(wish.rail, wish.value)} with ${what}. ${near}`;
+    return `${name} can't go to ${sayRail(wish.rail, wish.value)} with ${what}. ${near}`;
   }
   const tied = bring.find((l) => l.parts.length > 1);
   if (tied)
-    return `${name} can't go to ${say(wish.rail, wish.value)}: ${listed([tied])} holds two things that move together. Give each a line of its own. ${near}`;
+    return `${name} can't go to ${sayRail(wish.rail, wish.value)}: ${listed([tied])} holds two things that move together. Give each a line of its own. ${near}`;
   if (!up) {
     const names = [...new Set(bring.flatMap((l) => l.parts.map((p) => kitchenName(p.ingredient).toLowerCase())))].slice(0, 3);
     const who = names.length > 0 ? names.join(', ') : 'the other lines';
-    return `${name} can't go to ${say(wish.rail, wish.value)}: ${who} ${names.length === 1 ? 'brings' : 'bring'} that much, and with less of it another ratio would go far off. ${near}`;
+    return `${name} can't go to ${sayRail(wish.rail, wish.value)}: ${who} ${names.length === 1 ? 'brings' : 'bring'} that much, and with less of it another ratio would go far off. ${near}`;
   }
-  return `${name} can't go to ${say(wish.rail, wish.value)} with these lines without another ratio going far off. ${near}`;
+  return `${name} can't go to ${sayRail(wish.rail, wish.value)} with these lines without another ratio going far off. ${near}`;
 }
 
-/** Lines with other grams so that some rails stand elsewhere; null without flour. */
-export interface Bent {
+/** Lines with other grams so that some rails stand elsewhere. */
+export interface Bent extends Pick<Proposal, 'formula' | 'short'> {
+  /** By key, for who writes them less finely than `formula` does. */
   readonly grams: ReadonlyMap<string, number>;
-  readonly short: string | null;
 }
 
 /** Turns an answer into lines, tidied, with what it fell short of. */
@@ -235,7 +232,8 @@ export function bentFrom(b: Bench, w: Worked, asked: Asked, answer: Answer): Ben
   const short = answer.met || missed.length === 0 ? null : missed.map(({ g, at }) => whyShort(b, w, g, at)).join(' ');
   // what fell short is the nearest, and needs no hundredths
   const round = (g: number): number => (answer.met || g < 9.95 ? g : Math.round(10 * g) / 10);
-  return { grams: new Map([...gramsOf(asked.keys, a)].map(([k, g]) => [k, round(g)])), short };
+  const grams = new Map([...gramsOf(asked.keys, a)].map(([k, g]) => [k, round(g)]));
+  return { formula: withGrams(b, w.lines, grams, 0.01), grams, short };
 }
 
 /** Asks and answers in one go, on this thread: for fixes, swaps and moves. */

@@ -4,15 +4,14 @@
  */
 
 import Fraction from 'fraction.js';
-import { railOf } from '../analyse';
+import { railOf, railsOf } from '../analyse';
 import { writtenGrams } from '../card/rewrite';
 import { type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
-import type { Rail } from '../formula/kinds';
 import { type Allergen, type Ingredient, isFlour, kitchenName } from '../pantry/ingredient';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { writeNumber } from '../quantity/number';
-import { type Bench, conventionsOn, type Proposal, withEntries, withFormula, withGrams, workedOn } from './bench';
+import { type Bench, conventionsOn, type Proposal, withEntries, withFormula, workedOn } from './bench';
 import { leavenFor, leaveningPinned, powderShare, withLeavening } from './leavening';
 import { bend } from './ratios';
 import { type StandIn, standInsFor } from './swap-table';
@@ -147,7 +146,6 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
   const { formula, keys } = replaced(b, line, s.standIn);
   const straight = swapOnly(b, line, s);
   if (line.use !== 'batter' || before.analysis.rails.length === 0) return straight;
-  const keepAt: Partial<Record<Rail, number>> = Object.fromEntries(before.analysis.rails.map((r) => [r.rail, r.tested]));
   const leavening = (bench: Bench): ReadonlySet<string> =>
     new Set(
       workedOn(bench)
@@ -158,8 +156,8 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
   const first = withFormula(b, formula);
   // the stand-in itself may move with them, but for eggs, which come whole, and for what only goes with it
   const still = s.standIn.ratio === 'egg' ? keys : keys.slice(1);
-  const bent = bend(first, [], { still: new Set([...still, ...leavening(first)]), keepAt, skip: ['lift'] });
-  let now = withFormula(b, withGrams(first, workedOn(first).lines, bent.grams, 0.01));
+  const bent = bend(first, [], { still: new Set([...still, ...leavening(first)]), keepAt: railsOf(before.analysis), skip: ['lift'] });
+  let now = withFormula(b, bent.formula);
   // 2. the lift, for the acid of what the lines came to: soda as far as it goes, where soda was or the acid is new
   const target = railOf(before.analysis, 'lift')?.tested ?? 0;
   if (target > LEAVENED_CO2 && !before.analysis.tally.hasYeast) {

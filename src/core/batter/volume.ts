@@ -3,6 +3,7 @@
  * has one, else worked from composition). Then the air that is whisked or folded in. Model: good to about 5 %.
  */
 
+import { EGG_G, WHITE_G } from '../formula/eggs';
 import type { TallyLine } from '../formula/tally';
 import type { Composition, Ingredient } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
@@ -32,8 +33,7 @@ export function specificVolume(i: Ingredient): number {
 
 /** mL of air one large white (33 g) holds when whipped, and the share that folding in loses. */
 const AIR_ML_PER_WHITE = { soft: 170, firm: 235 } as const;
-const WHITE_G = 33;
-const WHITE_SHARE_OF_EGG = 33 / 50;
+const WHITE_SHARE_OF_EGG = WHITE_G / EGG_G;
 const FOLDING_LOSS = 0.38;
 const FOAM_DENSITY = [0.55, 0.75] as const;
 

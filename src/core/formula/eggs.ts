@@ -14,9 +14,10 @@ export interface EggCount {
   readonly left: { readonly part: 'yolk' | 'white'; readonly count: number; readonly grams: number } | null;
 }
 
-const YOLK_G = 17;
-const WHITE_G = 33;
-const EGG_G = 50;
+/** A large egg without its shell, and its parts. */
+export const YOLK_G = 17;
+export const WHITE_G = 33;
+export const EGG_G = 50;
 
 /**
  * Counts the eggs of batter lines.

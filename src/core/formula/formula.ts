@@ -240,3 +240,6 @@ export function mainsOf(lines: readonly Line[]): { readonly flour: string | null
     [...sums.entries()].filter(([, s]) => s.flour === flour).sort((a, b) => b[1].grams - a[1].grams)[0]?.[0] ?? null;
   return { flour: top(true), liquid: top(false) };
 }
+
+/** Whether two formulas are the same in every word and setting. */
+export const sameFormula = (a: Formula, b: Formula): boolean => JSON.stringify(a) === JSON.stringify(b);

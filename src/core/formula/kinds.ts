@@ -2,6 +2,7 @@
  * Kinds of batter and their schools: the zone of each ratio (percent of flour; where most good formulas stand, not a
  * law), the pour it wants and the usual portion. To add a kind is to add a row.
  */
+import { lift, percent } from '../quantity/say';
 
 export const THICKNESSES = ['thin cream', 'heavy cream', 'ribbon', 'spoon-and-spread', 'scoop-and-hold'] as const;
 export type Thickness = (typeof THICKNESSES)[number];
@@ -196,6 +197,9 @@ export interface ZoneReading {
 
 /** What a rail is called at the head of a sentence or a row. */
 export const RAIL_NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Lift' };
+
+/** A rail's value with its unit: percent of flour, or g of gas per 100 g flour. */
+export const sayRail = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
 
 /** Rounding of cups to grams is no reason to stand outside a zone. */
 const A_HAIR = 1e-6;

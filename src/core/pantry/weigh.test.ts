@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { parseAmount } from '../quantity/amount';
-import { CUP_SYSTEMS } from '../quantity/units';
-import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, POWDERS, SALT_CRYSTALS } from './conventions';
+import { anyHouse } from '../testing/formulas';
+import { type Conventions, FILL_METHODS, FRESH_HOUSE } from './conventions';
 import { ingredient, PANTRY } from './pantry';
 import { disagreementBracket, type Weighed, weigh } from './weigh';
 
@@ -57,13 +57,6 @@ test.each([
 ])('%s of baking powder', (text, g) => expect(weighed(text, 'baking-powder-double-al').grams).toBeCloseTo(g, 3));
 
 test('the bracket holds the best value, whatever the amount, the ingredient and the house', () => {
-  const house = fc.record({
-    cup: fc.constantFrom(...CUP_SYSTEMS),
-    flourFill: fc.constantFrom(...FILL_METHODS),
-    egg: fc.constantFrom(...EGG_SIZES),
-    salt: fc.constantFrom(...SALT_CRYSTALS),
-    powder: fc.constantFrom(...POWDERS),
-  });
   const text = fc.constantFrom(
     '1 cup',
     '2 to 3 tbsp',
@@ -77,7 +70,7 @@ test('the bracket holds the best value, whatever the amount, the ingredient and 
     '3',
   );
   fc.assert(
-    fc.property(text, fc.constantFrom(...PANTRY), house, fc.constantFrom(null, ...FILL_METHODS), (t, i, h, fill) => {
+    fc.property(text, fc.constantFrom(...PANTRY), anyHouse, fc.constantFrom(null, ...FILL_METHODS), (t, i, h, fill) => {
       const amount = parseAmount(t);
       const r = amount ? weigh(amount, i, fill, h) : null;
       if (!r) return false;

@@ -3,14 +3,24 @@ import fc from 'fast-check';
 import type { AnalysableLine } from '../analyse';
 import { readCard } from '../card/card';
 import type { Line } from '../card/line';
-import { FRESH_HOUSE } from '../pantry/conventions';
+import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, POWDERS, SALT_CRYSTALS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
+import { CUP_SYSTEMS } from '../quantity/units';
 
 export function linesOf(...texts: readonly string[]): readonly Line[] {
   const card = readCard(texts.join('\n'), FRESH_HOUSE);
   if (!card.ok) throw new Error(card.error.message);
   return card.value.lines;
 }
+
+/** A kitchen that means any cup, fill, egg, salt and powder. */
+export const anyHouse: fc.Arbitrary<Conventions> = fc.record({
+  cup: fc.constantFrom(...CUP_SYSTEMS),
+  flourFill: fc.constantFrom(...FILL_METHODS),
+  egg: fc.constantFrom(...EGG_SIZES),
+  salt: fc.constantFrom(...SALT_CRYSTALS),
+  powder: fc.constantFrom(...POWDERS),
+});
 
 export const anyLine: fc.Arbitrary<AnalysableLine> = fc.record({
   parts: fc.array(fc.record({ ingredient: fc.constantFrom(...PANTRY), grams: fc.double({ min: 0.01, max: 5000, noNaN: true }) }), {

@@ -1,10 +1,10 @@
 /** What the Bench holds while a formula is worked on: the formula as it stands, the end that is looked at, and the way back. */
 
-import { type Bench, editEntry, withEntries } from '@/core/balance/bench';
+import { addAfter, type Bench, editEntry, withEntries } from '@/core/balance/bench';
 import { moveLine, removeLine, setGrams, setPercent, switchLine } from '@/core/balance/lines';
 import { readLine } from '@/core/card/line';
 import type { Vessel } from '@/core/card/parts';
-import { type EndId, type Entry, entriesFromCard, type Formula, kitchenOf, nextKey } from '@/core/formula/formula';
+import { type EndId, type Entry, entriesFromCard, type Formula, kitchenOf } from '@/core/formula/formula';
 import { kindById, kindFromWords } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
 
@@ -101,7 +101,7 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
     case 'move':
       return to(moveLine(f, a.key, { vessel: a.vessel, before: a.before }));
     case 'add':
-      return to(withEntries(f, [...f.entries, { key: nextKey(f.entries), text: a.text }]));
+      return to(addAfter(f, null, a.text));
     case 'take-off':
       return to(removeLine(b, a.key));
     case 'paste':

@@ -1,11 +1,10 @@
 'use client';
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { railOf, type Worked } from '@/core/analyse';
-import { type Bench, type Proposal, withGrams } from '@/core/balance/bench';
+import type { Bench, Proposal } from '@/core/balance/bench';
 import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
-import { RAIL_NAMES, type Rail } from '@/core/formula/kinds';
-import { lift, percent } from '@/core/quantity/say';
+import { RAIL_NAMES, type Rail, sayRail } from '@/core/formula/kinds';
 import { diffSheet, type SheetDiff, workedAs } from './diff';
 import { rounded } from './rails';
 import { type Solver, startSolver } from './solver';
@@ -36,7 +35,6 @@ export interface Proposing {
 }
 
 const NONE: readonly Proposal[] = [];
-const said = (rail: Rail, x: number): string => `${RAIL_NAMES[rail]} to ${rail === 'lift' ? `${lift(x)} g` : percent(x)}`;
 
 /** What is proposed for the formula on the bench: by a tool, or by a rail that is dragged. A changed formula ends it. */
 export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAction>): Proposing {
@@ -77,15 +75,15 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
       const asked = ask(bench, worked, list);
       void solver.current?.ask(asked.question).then((answer) => {
         if (!answer) return;
-        const bent = bentFrom(bench, worked, asked, answer);
+        const { formula, short } = bentFrom(bench, worked, asked, answer);
         const moved: Proposal = {
-          title: list.map((x) => said(x.rail, x.value)).join(', '),
+          title: list.map((x) => `${RAIL_NAMES[x.rail]} to ${sayRail(x.rail, x.value)}`).join(', '),
           why: 'The lines that are not pinned move by the least that does it; the other ratios stay about where they are.',
-          formula: withGrams(bench, worked.lines, bent.grams, 0.01),
-          short: bent.short,
+          formula,
+          short,
         };
         // what nothing on the sheet brings can be brought
-        const other = bent.short ? withSource(bench, { rail, value }) : null;
+        const other = short ? withSource(bench, { rail, value }) : null;
         setPending({ proposals: other ? [{ ...moved, title: 'The nearest without' }, other] : [moved], at: 0 });
       });
     },

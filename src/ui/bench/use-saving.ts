@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { Formula } from '@/core/formula/formula';
+import { type Formula, sameFormula } from '@/core/formula/formula';
 import { type Draft, keepDraft, readDraft } from './draft';
 import type { BenchAction } from './state';
 
@@ -59,8 +59,6 @@ export interface Saving {
   readonly save: (said?: string) => Promise<void>;
 }
 
-const same = (a: Formula, b: Formula): boolean => JSON.stringify(a) === JSON.stringify(b);
-
 /**
  * Saving and not losing: versions go to the server, unsaved work is kept in this browser and comes back after a reload.
  * @param onBrought told once when unsaved work has come back
@@ -87,14 +85,14 @@ export function useSaving(
   const ready = useRef(false);
   const tell = useRef(onBrought);
   tell.current = onBrought;
-  const dirty = !same(formula, saved);
+  const dirty = !sameFormula(formula, saved);
 
   // unsaved work comes back after a reload; once, so that a refresh after a save disturbs nobody who types on
   useEffect(() => {
     if (ready.current) return;
     ready.current = true;
     const draft = readDraft(formulaId, number, newest);
-    if (draft && !same(draft.formula, loaded)) {
+    if (draft && !sameFormula(draft.formula, loaded)) {
       send({ do: 'load', formula: draft.formula });
       setBase({ basedOn: draft.basedOn, knownNewest: draft.knownNewest });
       setBrought(new Date(draft.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }));

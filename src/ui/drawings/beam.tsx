@@ -1,3 +1,5 @@
+import { Drawing } from './drawing';
+
 /**
  * A kitchen beam: acid hangs left, soda right; it tips to the side that is left over. The words beside it say the same.
  * @param tip -1 (all acid left) to 1 (all soda left)
@@ -17,16 +19,7 @@ export function BeamDrawing({
   const pan = (share: number): number => 6 + 22 * Math.sqrt(Math.max(0, Math.min(1, share)));
   const [a, s] = [pan(acid), pan(soda)];
   return (
-    <svg
-      viewBox="0 0 260 96"
-      className={className}
-      fill="none"
-      stroke="currentColor"
-      strokeWidth="2.5"
-      strokeLinecap="round"
-      strokeLinejoin="round"
-      aria-hidden="true"
-    >
+    <Drawing width={260} height={96} className={className}>
       <path d="M130 22 V84 M108 90 H152 M114 90 L130 80 L146 90" />
       <g transform={`rotate(${angle} 130 22)`}>
         <path d="M34 22 H226" />
@@ -40,6 +33,6 @@ export function BeamDrawing({
           <path d={`M${220 - s} 56 C${220 - s} ${56 - s} ${220 + s} ${56 - s} ${220 + s} 56 Z`} fill="currentColor" />
         </g>
       </g>
-    </svg>
+    </Drawing>
   );
 }

@@ -1,4 +1,5 @@
 import type { Thickness } from '@/core/formula/kinds';
+import { Drawing } from './drawing';
 
 /** What leaves the ladle, and what lies beneath it, for each class. */
 const STREAMS: Readonly<Record<Thickness, { readonly stream: readonly string[]; readonly pool: string }>> = {
@@ -13,16 +14,7 @@ const STREAMS: Readonly<Record<Thickness, { readonly stream: readonly string[]; 
 export function PourDrawing({ pour, className = '' }: { readonly pour: Thickness; readonly className?: string }) {
   const { stream, pool } = STREAMS[pour];
   return (
-    <svg
-      viewBox="0 0 112 104"
-      className={className}
-      fill="none"
-      stroke="currentColor"
-      strokeWidth="2.5"
-      strokeLinecap="round"
-      strokeLinejoin="round"
-      aria-hidden="true"
-    >
+    <Drawing width={112} height={104} className={className}>
       <path d="M36 34 C36 50 74 50 74 34 Z" fill="var(--color-white)" />
       <path d="M72 35 L100 8 C104 4 108 8 104 12" />
       {stream.map((d) => (
@@ -30,6 +22,6 @@ export function PourDrawing({ pour, className = '' }: { readonly pour: Thickness
       ))}
       <path d={pool} fill="var(--color-white)" />
       <path d="M2 97 H110" />
-    </svg>
+    </Drawing>
   );
 }

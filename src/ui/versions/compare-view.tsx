@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { analyseFormula, railOf } from '@/core/analyse';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
 import { END_IDS, type EndId, endOf, type Formula } from '@/core/formula/formula';
-import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, schoolOf } from '@/core/formula/kinds';
+import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, sayRail, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
-import { grams, gramsNumber, lift, percent } from '@/core/quantity/say';
+import { grams, gramsNumber } from '@/core/quantity/say';
 import { Taps } from '../kit/choice';
 
 export interface CompareSide {
@@ -67,7 +67,7 @@ export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly
           <Head>Ratios, percent of flour</Head>
           {RAILS.map((rail) => {
             const [m, n] = [railOf(x.analysis, rail), railOf(y.analysis, rail)];
-            const say = (v: number): string => (rail === 'lift' ? `${lift(v)} g` : percent(v));
+            const say = (v: number): string => sayRail(rail, v);
             const d = m && n ? n.tested - m.tested : null;
             const moved = d !== null && say(m?.tested ?? 0) !== say(n?.tested ?? 0);
             return (
