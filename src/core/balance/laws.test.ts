@@ -2,6 +2,8 @@
 import fc from 'fast-check';
 import { readLine } from '../card/line';
 import { pairLines } from '../formula/compare';
+import { drainLine, mostDrained } from '../formula/drained';
+import { countEggs } from '../formula/eggs';
 import { counts, EMPTY_FORMULA, type Formula, formulaLines } from '../formula/formula';
 import { KINDS, RAILS } from '../formula/kinds';
 import { tally } from '../formula/tally';
@@ -9,7 +11,7 @@ import { FRESH_KITCHEN } from '../formula/ways';
 import { FRESH_HOUSE } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
 import { nounsOf } from '../pantry/nouns';
-import { PANTRY } from '../pantry/pantry';
+import { ingredient, PANTRY } from '../pantry/pantry';
 import { COMMON } from '../testing/common';
 import { anyHouse } from '../testing/formulas';
 import { type Bench, workedOn } from './bench';
@@ -17,6 +19,7 @@ import { drive } from './drive';
 import { fixesFor } from './fixes';
 import { differByEnd, fork, joinEnds, moveLine, switchLine } from './lines';
 import { MOVES, moveTowards } from './moves';
+import { standInsFor } from './swap-table';
 import { swapOnly, swapRebalanced, swapsFor } from './swaps';
 
 const on = (formula: Formula): Bench => ({ formula, house: FRESH_KITCHEN, end: formula.ends ? 'a' : null });
@@ -203,4 +206,49 @@ test('every kind and school has its zones the right way round, and a rest', () =
     expect(k.restMin).toBeGreaterThanOrEqual(0);
     for (const s of k.schools) for (const r of RAILS) expect(s.zones[r][0]).toBeLessThan(s.zones[r][1]);
   }
+});
+
+test('every stand-in that brings nuts says so, and honey is never offered without its word on infants', () => {
+  const offered = PANTRY.flatMap((i) => standInsFor(i).map((s) => ({ s, from: i, to: [s.to, ...(s.with ? [s.with.id] : [])].map(ingredient) })));
+  const nutty = offered.filter(({ from, to }) => to.some((x) => x.allergens.some((a) => (a === 'tree-nut' || a === 'peanut') && !from.allergens.includes(a))));
+  expect(nutty.length).toBeGreaterThan(3);
+  expect(nutty.filter(({ s }) => !/nut/i.test(s.caution ?? '')).map(({ from, s }) => `${from.id} > ${s.to}`)).toEqual([]);
+  const honeyed = offered.filter(({ s }) => s.to === 'honey');
+  expect(honeyed.length).toBeGreaterThan(0);
+  expect(honeyed.filter(({ s }) => !/infants/.test(s.caution ?? '')).map(({ from }) => from.id)).toEqual([]);
+});
+
+test('what is pressed out of anything is water alone: all else weighs what it did', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...PANTRY.filter((i) => i.per100g.waterG > 5)),
+      fc.double({ min: 20, max: 2000, noNaN: true }),
+      fc.double({ min: 0.01, max: 1, noNaN: true }),
+      (i, g, share) => {
+        const line = readLine(`${g.toFixed(1)} g ${i.id}`, FRESH_HOUSE, { ingredientId: i.id });
+        const gone = share * mostDrained(line);
+        const dried = drainLine(line, gone);
+        const holds = (l: typeof line, k: keyof typeof i.per100g): number => l.parts.reduce((n, p) => n + (p.ingredient.per100g[k] * p.grams) / 100, 0);
+        expect(dried.grams).toBeCloseTo((line.grams ?? 0) - gone, 6);
+        expect(holds(dried, 'waterG')).toBeCloseTo(holds(line, 'waterG') - gone, 6);
+        for (const k of ['fatG', 'proteinG', 'sugarsG', 'starchG'] as const) expect(holds(dried, k)).toBeCloseTo(holds(line, k), 6);
+      },
+    ),
+    { numRuns: 200 },
+  );
+});
+
+test('yolks and whites never need fewer eggs than either, and what is left over is the difference', () => {
+  const count = fc.integer({ min: 0, max: 30 });
+  fc.assert(
+    fc.property(count, count, count, (whole, yolks, whites) => {
+      const texts = [`${whole} eggs`, `${yolks} egg yolks`, `${whites} egg whites`].filter((t) => !t.startsWith('0 '));
+      const n = countEggs(workedOn(on(of(texts))).lines, 50);
+      if (texts.length === 0) return expect(n).toBeNull();
+      expect(n?.eggs).toBeCloseTo(whole + Math.max(yolks, whites), 6);
+      expect(n?.left?.count ?? 0).toBeCloseTo(Math.abs(yolks - whites), 6);
+      if (yolks !== whites) expect(n?.left?.part).toBe(yolks > whites ? 'white' : 'yolk');
+    }),
+    { numRuns: 150 },
+  );
 });
