@@ -6,7 +6,7 @@ const config: NextConfig = {
   devIndicators: false,
   // browsers ask for this one before the page's own icon link has streamed in
   rewrites: async () => [{ source: '/favicon.ico', destination: '/icon.svg' }],
-  experimental: { serverActions: { bodySizeLimit: '1mb' } },
+  experimental: { serverActions: { bodySizeLimit: '4mb' } },
 };
 
 export default config;

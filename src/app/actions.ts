@@ -1,32 +1,15 @@
 'use server';
 /** What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place. */
-import type { z } from 'zod';
 import type { Formula } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
 import { setTick, startBatch, writeOutcome } from '@/server/batches';
 import { saveVersion } from '@/server/formulas';
-import { saveHouse } from '@/server/house';
+import { changeHouse, loadHouse } from '@/server/house';
 import { reach } from '@/server/pool';
-import { fieldErrors, houseSchema, outcomeSchema, saveSchema, startBatchSchema, tickSchema } from '@/server/schemas';
-
-export interface Refusal {
-  readonly ok: false;
-  readonly message: string;
-  /** Field errors by dotted path. */
-  readonly fields: Readonly<Record<string, string>>;
-}
-
-export type Done<T> = ({ readonly ok: true } & T) | Refusal;
-
-const AWAY: Refusal = { ok: false, message: 'The records are out of reach just now. What you typed is still here: try again in a moment.', fields: {} };
-const refuse = (message: string, fields: Readonly<Record<string, string>> = {}): Refusal => ({ ok: false, message, fields });
-
-function invalid(error: z.ZodError): Refusal {
-  const fields = fieldErrors(error);
-  return refuse(Object.values(fields)[0] ?? 'Something in it is not right.', fields);
-}
+import { houseChangeSchema, outcomeSchema, saveSchema, startBatchSchema, tickSchema } from '@/server/schemas';
+import { AWAY, type Done, invalid, refuse } from './answers';
 
 export async function saveFormula(input: unknown): Promise<Done<{ readonly saved: Saved & { readonly passedByAt: string | null } }>> {
   const checked = saveSchema.safeParse(input);
@@ -38,11 +21,17 @@ export async function saveFormula(input: unknown): Promise<Done<{ readonly saved
     { ...formula.ends[0], school: schoolOf(kind, formula.ends[0].school).id },
     { ...formula.ends[1], school: schoolOf(kind, formula.ends[1].school).id },
   ];
-  const stranger = formula.entries.findIndex((e) => e.ingredientId !== undefined && !findIngredient(e.ingredientId));
+  const house = await reach(loadHouse);
+  if (!house.up) return AWAY;
+  const { own } = house.value.conventions;
+  // what was taken out of the pantry since is asked about again on its line
+  const gone = (id: string | undefined): boolean => id?.startsWith('own-') === true && !findIngredient(id, own);
+  const entries = formula.entries.map((e) => (gone(e.ingredientId) ? { ...e, ingredientId: undefined } : e));
+  const stranger = entries.findIndex((e) => e.ingredientId !== undefined && !findIngredient(e.ingredientId, own));
   if (stranger >= 0) return refuse('A line names an ingredient that is not in the pantry.', { [`formula.entries.${stranger}`]: 'Not in the pantry.' });
   const keys = new Set(formula.entries.map((e) => e.key));
   if (keys.size !== formula.entries.length) return refuse('Two lines have the same key.');
-  const r = await reach(() => saveVersion({ ...rest, formula: { ...formula, school, ends } }));
+  const r = await reach(() => saveVersion({ ...rest, formula: { ...formula, entries, school, ends } }));
   if (!r.up) return AWAY;
   if (!r.value) return refuse('That formula is not in this kitchen any more. What you typed is still here.');
   return { ok: true, saved: { ...r.value, passedByAt: r.value.passedBy?.savedAt.toISOString() ?? null } };
@@ -76,8 +65,8 @@ export async function saveOutcome(input: unknown): Promise<Done<object>> {
 }
 
 export async function setHouse(input: unknown): Promise<Done<object>> {
-  const checked = houseSchema.safeParse(input);
+  const checked = houseChangeSchema.safeParse(input);
   if (!checked.success) return invalid(checked.error);
-  const r = await reach(() => saveHouse(checked.data));
+  const r = await reach(() => changeHouse(checked.data));
   return r.up ? { ok: true } : AWAY;
 }

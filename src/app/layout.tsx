@@ -1,6 +1,10 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
+import { FRESH_UNITS } from '@/core/quantity/say';
+import { lastHouse, loadHouse } from '@/server/house';
+import { reach } from '@/server/pool';
+import { UnitsProvider } from '@/ui/units';
 import './globals.css';
 
 // every page carries a fresh nonce for its scripts, so none is built ahead
@@ -9,11 +13,13 @@ export const dynamic = 'force-dynamic';
 export const metadata: Metadata = { title: { default: 'Even Crumb', template: '%s · Even Crumb' }, description: 'The bench book of a breakfast cook.' };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1, colorScheme: 'light', themeColor: '#f3f6fa' };
 
-export default function Layout({ children }: { readonly children: ReactNode }) {
+export default async function Layout({ children }: { readonly children: ReactNode }) {
+  const r = await reach(loadHouse);
+  const units = (r.up ? r.value : lastHouse())?.units ?? FRESH_UNITS;
   return (
     <html lang="en-GB">
       <body>
-        {children}
+        <UnitsProvider units={units}>{children}</UnitsProvider>
         <Toaster
           position="bottom-center"
           toastOptions={{ unstyled: true, className: 'hold flex w-full items-center gap-3 px-4 py-3 text-[15px] font-semibold shadow-lg print:hidden' }}

@@ -8,28 +8,33 @@ import { batterVolume } from './batter/volume';
 import { type Evidence, type EvidenceLine, type Finding, SEVERITIES } from './findings/finding';
 import { findingsOf } from './findings/findings';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf, schoolIdOf } from './formula/formula';
-import { type KindId, kindById, RAILS, type Rail, readZone, schoolOf, usualPortionMl, type Zone, type ZoneReading } from './formula/kinds';
-import { percentages, tally } from './formula/tally';
-import { FRESH_WAYS, type Kitchen, type Standing, standingOf } from './formula/ways';
+import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, type School, schoolOf, usualPortionMl } from './formula/kinds';
+import { percentages, type Tally, tally } from './formula/tally';
+import { FRESH_WAYS, gasRoomAt, type Kitchen, type Standing, standingOf } from './formula/ways';
 import { ledger } from './lift/ledger';
+import { scalesOf } from './pantry/gear';
+import type { Unknown } from './pantry/ingredient';
+import { FRESH_UNITS, type Units } from './quantity/say';
 
 export interface AnalysableLine extends EvidenceLine {
   readonly preparation?: string;
   readonly foam?: 'soft' | 'firm' | null;
 }
 
-export interface RailReading {
-  readonly rail: Rail;
-  /** Percent of flour; for lift g CO2 per 100 g flour. */
-  readonly value: number;
-  /** What is tested against the zone: water without what puree holds. */
-  readonly tested: number;
-  readonly zone: Zone | null;
-  readonly reading: ZoneReading | null;
-}
+/** What has to be known of an ingredient for a rail to be. */
+const RESTS_ON: Readonly<Record<Rail, readonly Unknown[]>> = {
+  water: ['waterG'],
+  egg: [],
+  fat: ['fatG'],
+  sugar: ['sugarsG'],
+  salt: ['naclG'],
+  lift: ['soda', 'acid'],
+};
+
+/** Ingredients that keep a rail from being known. */
+export const unknownIn = (t: Pick<Tally, 'unknown'>, rail: Rail): readonly string[] => [...new Set(RESTS_ON[rail].flatMap((u) => t.unknown[u] ?? []))];
 
 export interface Analysis extends Omit<Evidence, 'lines'> {
-  readonly rails: readonly RailReading[];
   readonly findings: readonly Finding[];
 }
 
@@ -39,6 +44,21 @@ export interface Circumstances {
   readonly portionMl?: number | null;
   /** What stood around the lines on the card: yield, method, remarks. */
   readonly cardNotes?: string;
+  /** Metres above the sea. */
+  readonly altitudeM?: number;
+  /** Step of the finest scale there is, g. */
+  readonly scaleStepG?: number;
+  readonly units?: Units;
+}
+
+/** A step that a fresh kitchen's scale shows, g. */
+const USUAL_STEP_G = 1;
+
+/** The school's zones where the air is thinner: the same gas takes up more room, so less of it is wanted. */
+function atAltitude(s: School, altitudeM: number): School {
+  if (!(altitudeM > 0)) return s;
+  const room = gasRoomAt(altitudeM);
+  return { ...s, zones: { ...s.zones, lift: [s.zones.lift[0] / room, s.zones.lift[1] / room] } };
 }
 
 /** Air share where no kind says otherwise: a whisked griddle batter. */
@@ -52,7 +72,7 @@ const USUAL_AIR = 0.08;
  */
 export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null, schoolId: string | null = null, at: Circumstances = {}): Analysis {
   const kind = kindId === null ? null : kindById(kindId);
-  const school = kind ? schoolOf(kind, schoolId) : null;
+  const school = kind ? atAltitude(schoolOf(kind, schoolId), at.altitudeM ?? 0) : null;
   const standing = at.standing ?? standingOf(FRESH_WAYS, kind);
   const t = tally(lines);
   const percent = percentages(t, kind?.panFatCounts ?? false);
@@ -67,7 +87,11 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
       const tested = rail === 'water' ? percent.freeWater : value;
       const zone = school?.zones[rail] ?? null;
       const counted = rail !== 'lift' || !t.hasYeast;
-      rails.push({ rail, value, tested, zone, reading: zone && counted ? readZone(tested, zone) : null });
+      const unknown = unknownIn(t, rail);
+      const read = zone && counted ? readZone(tested, zone) : null;
+      // what is known may already be too much; that it is too little can't be said
+      const reading = unknown.length > 0 && (read?.standing !== 'above' || rail === 'lift') ? null : read;
+      rails.push({ rail, value, tested, zone, reading, unknown });
     }
   }
   const evidence = {
@@ -76,6 +100,10 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
     standing,
     portionMl: at.portionMl ?? (school ? usualPortionMl(school) : null),
     cardNotes: at.cardNotes ?? '',
+    altitudeM: at.altitudeM ?? 0,
+    scaleStepG: at.scaleStepG ?? USUAL_STEP_G,
+    units: at.units ?? FRESH_UNITS,
+    rails,
     tally: t,
     percent,
     ledger: l,
@@ -83,11 +111,8 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
     volume,
     thickness: thick,
   };
-  return { ...evidence, rails, findings: findingsOf({ lines, ...evidence }) };
+  return { ...evidence, findings: findingsOf({ lines, ...evidence }) };
 }
-
-/** Where a rail stands, as its zone is tested; null without flour. */
-export const railOf = (a: Analysis, rail: Rail): RailReading | null => a.rails.find((r) => r.rail === rail) ?? null;
 
 /** Every rail where it stands, as its zone is tested. */
 export const railsOf = (a: Analysis): Partial<Readonly<Record<Rail, number>>> => Object.fromEntries(a.rails.map((r) => [r.rail, r.tested]));
@@ -108,6 +133,9 @@ export const circumstancesOf = (f: Formula, house: Kitchen): Circumstances => ({
   standing: standingOf(kitchenOf(f, house).ways, kindById(f.kind)),
   portionMl: f.portionMl,
   cardNotes: f.cardNotes,
+  altitudeM: kitchenOf(f, house).ways.altitudeM,
+  scaleStepG: scalesOf(house.gear)[0]?.stepG,
+  units: house.units,
 });
 
 /** How a finding is remembered once the cook has said "I mean it": worse than it was, and it speaks again. */

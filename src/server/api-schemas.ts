@@ -2,17 +2,14 @@
 import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
 import { KIND_IDS, KINDS } from '@/core/formula/kinds';
-import { EGG_SIZES, FILL_METHODS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
-import { findIngredient } from '@/core/pantry/pantry';
-import { CUP_SYSTEMS } from '@/core/quantity/units';
+import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
 
 const conventions = z
   .strictObject({
     cup: z.enum(CUP_SYSTEMS).optional(),
-    flourFill: z
-      .enum([...FILL_METHODS, 'own'])
-      .optional()
-      .describe('"own" is the kitchen\'s calibrated cup'),
+    tablespoon: z.enum(TABLESPOONS).optional().describe("Whose tablespoon, where it is not the cup's own"),
+    flourFill: z.enum(FLOUR_FILLS).optional().describe('"own" is the kitchen\'s calibrated cup'),
     egg: z.enum(EGG_SIZES).optional(),
     salt: z.enum(SALT_CRYSTALS).optional(),
     powder: z.enum(POWDERS).optional().describe('What "baking powder" means'),
@@ -28,7 +25,7 @@ const lineIn = z.object({
   grams: grams.nullable(),
   use: z.enum(['batter', 'pan', 'topping']).optional(),
   text: z.string().max(2000).optional(),
-  parts: z.array(z.object({ ingredientId, grams })).max(8).optional().describe('As "read" gave them, for a line of more than one ingredient'),
+  parts: z.array(z.object({ ingredientId, grams })).max(24).optional().describe('As "read" gave them, for a line of more than one ingredient, or of a blend'),
 });
 const lines = z
   .array(lineIn)
@@ -60,29 +57,12 @@ function schoolFits(b: { kind?: (typeof KIND_IDS)[number] | undefined; school?: 
 /** "soft fold" and "soft-fold" are the same school. */
 export const schoolId = (s: string): string => s.trim().toLowerCase().replace(/\s+/g, '-');
 
-interface Ids {
-  readonly ingredientId: string | null;
-  readonly parts?: readonly { readonly ingredientId: string }[] | undefined;
-}
-
-function knownIds(b: { readonly lines?: readonly Ids[] | undefined }, ctx: z.RefinementCtx): void {
-  const check = (id: string | null, ...path: (string | number)[]): void => {
-    if (id !== null && !findIngredient(id))
-      ctx.addIssue({ code: 'custom', path: ['lines', ...path, 'ingredientId'], message: `"${id}" is not in the pantry.` });
-  };
-  for (const [n, l] of (b.lines ?? []).entries()) {
-    check(l.ingredientId, n);
-    for (const [m, p] of (l.parts ?? []).entries()) check(p.ingredientId, n, 'parts', m);
-  }
-}
-
 export const readRequest = z.object({ text, conventions: conventions.optional() });
 
 export const analyseRequest = z
   .object({ text: text.optional(), lines: lines.optional(), kind: kind.optional(), school: school.optional(), conventions: conventions.optional() })
   .refine(oneOf, ONE)
-  .superRefine(schoolFits)
-  .superRefine(knownIds);
+  .superRefine(schoolFits);
 
 const positive = (what: string, most: number) =>
   z
@@ -113,8 +93,7 @@ export const scaleRequest = z
     conventions: conventions.optional(),
   })
   .refine(oneOf, ONE)
-  .superRefine(schoolFits)
-  .superRefine(knownIds);
+  .superRefine(schoolFits);
 
 const named = z.object({ id: z.string(), name: z.string() });
 

@@ -5,8 +5,10 @@ import { type AnalysableLine, analyse } from '@/core/analyse';
 import { type Driver, scale } from '@/core/batch/scale';
 import { readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
-import { type Conventions, FRESH_HOUSE } from '@/core/pantry/conventions';
-import { ingredient } from '@/core/pantry/pantry';
+import { FRESH_HOUSE, type House } from '@/core/pantry/conventions';
+import { ownFill } from '@/core/pantry/fill';
+import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
 import {
   type analyseRequest,
   type analyseResponse,
@@ -32,15 +34,21 @@ const refuse = (status: number, path: string, message: string, more = {}): { ok:
 
 type ConventionsIn = z.infer<typeof readRequest>['conventions'];
 
+/** What a call has to say for itself to need no house. */
+const SAID_BY_CALLS = ['cup', 'flourFill', 'egg', 'salt', 'powder'];
+
 /** The conventions a call is read in: what it says itself, else the house's own, as it is or was last known. */
-async function house(c: ConventionsIn): Promise<Answer<Conventions>> {
-  if (c?.flourFill === 'own') return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
+async function house(c: ConventionsIn): Promise<Answer<House>> {
   const given = Object.fromEntries(Object.entries(c ?? {}).filter(([, v]) => v !== undefined));
-  if (Object.keys(FRESH_HOUSE).every((k) => k in given)) return { ok: true, value: { ...FRESH_HOUSE, ...given } };
-  const own = await reach(loadHouse);
-  const house = own.up ? own.value : lastHouse();
-  if (!house) return { ok: false, response: problem(503, "The house's own conventions are out of reach: try again in a moment, or send all of them.") };
-  return { ok: true, value: { ...house.conventions, ...given } };
+  const kept = await reach(loadHouse);
+  const house = kept.up ? kept.value : lastHouse();
+  const whole = SAID_BY_CALLS.every((k) => k in given);
+  if (!house && !whole)
+    return { ok: false, response: problem(503, "The house's own conventions are out of reach: try again in a moment, or send all of them.") };
+  const value: House = { ...(house?.conventions ?? FRESH_HOUSE), ...given };
+  if (value.flourFill === 'own' && c?.flourFill === 'own' && !ownFill(value))
+    return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
+  return { ok: true, value };
 }
 
 const outLine = (l: Line, lineNumber: number): ApiLine => ({
@@ -83,23 +91,39 @@ async function linesOf(body: Source): Promise<Answer<Worked>> {
     if (!card.ok) return refuse(422, 'text', card.error.message);
     return { ok: true, value: { lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) } };
   }
-  const lines = (body.lines ?? []).map((l, n) => apiLine(l, n + 1, h.value));
+  const lines: ReturnType<typeof apiLine>[] = [];
+  for (const [n, l] of (body.lines ?? []).entries()) {
+    const stranger = strangerIn(l, h.value);
+    if (stranger) return refuse(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
+    lines.push(apiLine(l, n + 1, h.value));
+  }
   return { ok: true, value: { lines: lines.map((l) => l.line), out: lines.map((l) => l.out) } };
 }
 
+type LineIn = NonNullable<Source['lines']>[number];
+
+/** The first id of a line that is in no pantry. */
+function strangerIn(l: LineIn, h: House): { readonly path: string; readonly id: string } | null {
+  if (l.ingredientId !== null && !findIngredient(l.ingredientId, h.own)) return { path: 'ingredientId', id: l.ingredientId };
+  const m = (l.parts ?? []).findIndex((p) => !findIngredient(p.ingredientId, h.own));
+  return m < 0 ? null : { path: `parts.${m}.ingredientId`, id: l.parts?.[m]?.ingredientId ?? '' };
+}
+
+const partsOf = (i: Ingredient, grams: number) => membersOf(i).map((m) => ({ ingredient: m.ingredient, grams: grams * m.share }));
+
 /** A line sent as grams. Its text, where it fits the ingredient, still says what is done to it and where it goes. */
-function apiLine(
-  l: NonNullable<Source['lines']>[number],
-  lineNumber: number,
-  conventions: Conventions,
-): { readonly line: AnalysableLine; readonly out: ApiLine } {
-  const i = l.ingredientId === null ? null : ingredient(l.ingredientId);
+function apiLine(l: LineIn, lineNumber: number, conventions: House): { readonly line: AnalysableLine; readonly out: ApiLine } {
+  const i = l.ingredientId === null ? null : (findIngredient(l.ingredientId, conventions.own) ?? null);
   const said = l.text === undefined ? null : readLine(l.text, conventions);
   const same = said !== null && said.ingredient?.id === i?.id ? said : null;
   const text = l.text ?? '';
   const use = l.use ?? same?.use ?? 'batter';
-  const whole = i && l.grams !== null ? [{ ingredientId: i.id, grams: l.grams }] : [];
-  const parts = l.grams !== null && l.parts && l.parts.length > 0 ? l.parts : whole;
+  const whole = i && l.grams !== null ? partsOf(i, l.grams) : [];
+  const sent = (l.grams === null ? [] : (l.parts ?? [])).flatMap((p) => {
+    const part = findIngredient(p.ingredientId, conventions.own);
+    return part ? partsOf(part, p.grams) : [];
+  });
+  const parts = sent.length > 0 ? sent : whole;
   const out: ApiLine = {
     lineNumber,
     text,
@@ -111,7 +135,7 @@ function apiLine(
     grams: l.grams,
     gramsLow: l.grams,
     gramsHigh: l.grams,
-    parts: [...parts],
+    parts: parts.map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams })),
     vessel: same?.vessel ?? (use === 'batter' ? 'dry' : use),
     findings: [],
     suggestions: [],
@@ -119,7 +143,7 @@ function apiLine(
   const line = {
     text,
     use,
-    parts: parts.map((p) => ({ ingredient: ingredient(p.ingredientId), grams: p.grams })),
+    parts,
     preparation: same?.preparation ?? '',
     foam: same?.foam ?? null,
   };

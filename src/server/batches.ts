@@ -5,6 +5,7 @@ import { type Driver, type Exactness, scale } from '@/core/batch/scale';
 import { sheetOf } from '@/core/batch/sheet';
 import { countedLines, type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
+import { scalesOf } from '@/core/pantry/gear';
 import { versionById } from './formulas';
 import { loadHouse } from './house';
 import { query, transaction } from './pool';
@@ -55,10 +56,11 @@ export async function startBatch(
 ): Promise<Started> {
   const v = await versionById(versionId);
   if (!v) return { ok: false, path: 'versionId', message: 'That version is not in this kitchen.' };
-  const lines = countedLines(v.formula, await loadHouse(), end);
+  const house = await loadHouse();
+  const lines = countedLines(v.formula, house, end);
   const scaled = scale(lines, driver, exactness, v.formula.kind, portionMl);
   if (!scaled.ok) return { ok: false, path: scaled.error.path, message: scaled.error.message };
-  const sheet = sheetOf(scaled.value);
+  const sheet = sheetOf(scaled.value, scalesOf(house.gear)[0]?.stepG ?? 1);
   const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
   const planned = driver.by === 'pieces' ? driver.pieces : pan ? null : (scaled.value.yield?.pieces ?? null);
   const rows = await query<{ id: string }>(

@@ -4,9 +4,13 @@ import { join } from 'node:path';
 import { z } from 'zod';
 import { END_IDS, entriesFromCard, MOMENTS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
+import { measureFrom } from '@/core/pantry/calibrate';
 import { FRESH_HOUSE } from '@/core/pantry/conventions';
 import { setTick, startBatch, writeOutcome } from './batches';
 import { saveVersion } from './formulas';
+import { changeHouse } from './house';
+import { keepMeasure, keepPantry } from './pantry';
+import { gearSchema, thingSchema, weighedMeasureSchema } from './pantry-schemas';
 import { conventionsSchema, driverSchema, outcomeSchema, settingsSchema } from './schemas';
 
 /** Days before now, for what was opened then. */
@@ -44,11 +48,47 @@ const demoSchema = z.array(
   }),
 );
 
+const pantrySchema = z.object({
+  gear: z.array(gearSchema),
+  measures: z.array(weighedMeasureSchema.extend({ used: z.boolean() })),
+  things: z.array(thingSchema.extend({ id: z.string() })),
+  stock: z.array(
+    z.object({
+      id: z.string(),
+      price: z.number().nullable().default(null),
+      packG: z.number().nullable().default(null),
+      onHandG: z.number().nullable().default(null),
+      openedDays: z.number().optional(),
+      bestBeforeDays: z.number().optional(),
+    }),
+  ),
+});
+
+const demoFile = (name: string): unknown => JSON.parse(readFileSync(join(process.cwd(), 'database/demo', name), 'utf8'));
+const day = (fromNow: number): string => new Date(Date.now() + fromNow * 86_400_000).toISOString().slice(0, 10);
+
+/** What stands on the boathouse's shelf, what it weighs with and cooks on, and the measures it has weighed. */
+async function loadPantry(): Promise<void> {
+  const { gear, measures, things, stock } = pantrySchema.parse(demoFile('pantry.json'));
+  await keepPantry(
+    things,
+    stock.map(({ id, openedDays, bestBeforeDays, ...s }) => ({
+      ...s,
+      ingredientId: id,
+      opened: openedDays === undefined ? null : day(-openedDays),
+      bestBefore: bestBeforeDays === undefined ? null : day(bestBeforeDays),
+    })),
+  );
+  for (const { used, ...m } of measures) await keepMeasure({ ...measureFrom({ id: '', ...m }), used });
+  await changeHouse({ gear });
+}
+
 const ago = (hours: number): Date => new Date(Date.now() - hours * 3_600_000);
 
 /** Loads the demo kitchen into an empty database; its dates count back from now. Returns the number of formulas. */
 export async function loadDemo(): Promise<number> {
-  const demo = demoSchema.parse(JSON.parse(readFileSync(join(process.cwd(), 'database/demo/boathouse.json'), 'utf8')));
+  await loadPantry();
+  const demo = demoSchema.parse(demoFile('boathouse.json'));
   for (const d of demo) {
     const conventions = { ...FRESH_HOUSE, ...d.conventions };
     let formulaId: string | null = null;

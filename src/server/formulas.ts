@@ -62,6 +62,16 @@ const toVersion = (r: VersionRow): Version => ({
   },
 });
 
+/** A formula that measures flour by the cup, to show a difference on; null where there is none. */
+export const cupFormula = async (): Promise<string | null> =>
+  (
+    await query<{ id: string }>(
+      `select f.id from formulas f join lateral (select name, lines, conventions from formula_versions where formula_id = f.id order by number desc limit 1) v on true
+        where exists (select 1 from jsonb_array_elements(v.lines) l where l->>'text' ~* 'cups?M.*mflour' and l->>'text' !~* 'ds*(g|oz)M') and not v.conventions ? 'flourFill'
+        order by lower(v.name) limit 1`,
+    )
+  )[0]?.id ?? null;
+
 /** One version of a formula: the newest where no number is asked. */
 export async function version(formulaId: string, number: number | null): Promise<Version | null> {
   const rows = await query<VersionRow & Record<string, unknown>>(

@@ -2,9 +2,10 @@
 
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { NOTHING_OWN } from '@/core/pantry/own';
 import { batchById, log, setTick, startBatch, underWay, writeOutcome } from './batches';
 import { saveVersion, shelf, version, versionsOf } from './formulas';
-import { loadHouse, saveHouse } from './house';
+import { changeHouse, loadHouse } from './house';
 import { migrate } from './migrate';
 import { closePool, DatabaseAway, query, reach, transaction } from './pool';
 
@@ -34,7 +35,7 @@ async function made(name = FORMULA.name) {
 test('migrations are applied once', async () => {
   expect(await migrate()).toEqual([]);
   const rows = await query<{ name: string }>('select name from schema_migrations');
-  expect(rows.map((r) => r.name)).toEqual(['0001_formulas_and_batches.sql', '0002_bench.sql']);
+  expect(rows.map((r) => r.name)).toEqual(['0001_formulas_and_batches.sql', '0002_bench.sql', '0003_pantry.sql']);
 });
 
 test('a formula comes back as it was saved', async () => {
@@ -102,11 +103,14 @@ test('the shelf is told of the louder end, and not of what the cook means', asyn
 });
 
 test("the house's own ways are kept, and formulas that say nothing follow them", async () => {
-  expect((await loadHouse()).conventions).toEqual(FRESH_HOUSE);
-  await saveHouse({ conventions: { ...FRESH_HOUSE, flourFill: 'dipped' }, ways: { rest: 'hour', warmth: 'cold', whites: 'firm' } });
+  expect((await loadHouse()).conventions).toEqual({ ...FRESH_HOUSE, own: NOTHING_OWN });
+  await changeHouse({ conventions: { ...FRESH_HOUSE, flourFill: 'dipped' }, ways: { rest: 'hour', warmth: 'cold', whites: 'firm', altitudeM: 0 } });
   try {
     const house = await loadHouse();
-    expect(house).toMatchObject({ conventions: { flourFill: 'dipped', cup: 'us-customary' }, ways: { rest: 'hour', warmth: 'cold', whites: 'firm' } });
+    expect(house).toMatchObject({
+      conventions: { flourFill: 'dipped', cup: 'us-customary' },
+      ways: { rest: 'hour', warmth: 'cold', whites: 'firm', altitudeM: 0 },
+    });
     // a dipped cup holds 140 g
     const s = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: { ...FORMULA, conventions: {} }, changeNote: '' });
     const b = await startBatch(s?.versionId ?? '', { by: 'factor', factor: 1 }, 'gram', 60);

@@ -5,21 +5,50 @@ import { EXACTNESSES } from '@/core/batch/scale';
 import { VESSELS } from '@/core/card/parts';
 import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
-import { RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
-import { EGG_SIZES, FILL_METHODS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
-import { CUP_SYSTEMS } from '@/core/quantity/units';
+import { MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
+import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
+import { gearSchema, unitsSchema } from './pantry-schemas';
 
 export const conventionsSchema = z.object({
   cup: z.enum(CUP_SYSTEMS),
-  flourFill: z.enum(FILL_METHODS),
+  tablespoon: z.enum(TABLESPOONS),
+  flourFill: z.enum(FLOUR_FILLS),
   egg: z.enum(EGG_SIZES),
   salt: z.enum(SALT_CRYSTALS),
   powder: z.enum(POWDERS),
 });
 
-const waysSchema = z.object({ rest: z.enum(RESTS), warmth: z.enum(WARMTHS), whites: z.enum(WHITES) });
+const waysSchema = z.object({
+  rest: z.enum(RESTS),
+  warmth: z.enum(WARMTHS),
+  whites: z.enum(WHITES),
+  altitudeM: z
+    .number('Altitude: write a number of metres.')
+    .min(0, 'Altitude: not below the sea.')
+    .max(MOST_ALTITUDE_M, `Altitude: at most ${MOST_ALTITUDE_M.toLocaleString('en-GB')} m.`),
+});
 
-export const houseSchema = z.object({ conventions: conventionsSchema, ways: waysSchema });
+export const houseSchema = z.object({
+  conventions: conventionsSchema,
+  ways: waysSchema,
+  units: unitsSchema,
+  gear: z.array(gearSchema).max(60, 'At most 60 things.'),
+});
+/** What of a house is to be changed; the rest stays. */
+export const houseChangeSchema = z.object({
+  conventions: conventionsSchema.partial().optional(),
+  ways: waysSchema.partial().optional(),
+  units: unitsSchema.partial().optional(),
+  gear: houseSchema.shape.gear.optional(),
+});
+/** What is kept of a house: what an older version of the app did not know yet is as a fresh house has it. */
+export const keptHouseSchema = z.object({
+  conventions: conventionsSchema.partial().default({}),
+  ways: waysSchema.partial().default({}),
+  units: unitsSchema.partial().default({}),
+  gear: z.array(gearSchema).optional(),
+});
 
 const entrySchema = z.object({
   key: z.string().regex(/^l\d{1,6}$/),

@@ -5,7 +5,7 @@ import { Mark } from './drawings/mark';
 import { Keys } from './keys';
 import { lookOf } from './kit/button';
 
-type Here = 'today' | 'log' | 'bench' | 'batch' | 'house';
+type Here = 'today' | 'log' | 'bench' | 'batch' | 'pantry' | 'house';
 
 /** In place of a page whose records cannot be reached. */
 export const AwayPage = ({ here }: { readonly here: Here }) => (
@@ -35,6 +35,7 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
           <nav aria-label="Parts" className="flex items-center gap-1">
             {link('/', 'Today', here === 'today')}
             {link('/log', 'Log', here === 'log')}
+            {link('/pantry', 'Pantry', here === 'pantry')}
             {link('/house', 'House', here === 'house')}
           </nav>
           <div className="ml-auto flex items-center gap-2">

@@ -16,9 +16,11 @@ const KEYS: readonly { readonly where: string; readonly keys: readonly Key[] }[]
       { keys: '?', does: 'this list' },
       { keys: 't', does: 'Today' },
       { keys: 'l', does: 'Log' },
+      { keys: 'p', does: 'the pantry' },
+      { keys: 'm', does: 'my measures' },
       { keys: 'h', does: 'the house' },
       { keys: 'n', does: 'a new formula' },
-      { keys: '/', does: 'find (Today and Log)' },
+      { keys: '/', does: 'find (Today, Pantry and Log)' },
       { keys: 'Tab, Shift+Tab', does: 'next, previous control' },
       { keys: 'Enter, Space', does: 'press, open, tick' },
       { keys: 'Arrows', does: 'choose within a list or a row of taps' },
@@ -67,6 +69,8 @@ export function Keys() {
       if (e.key === '?') setOpen(true);
       else if (e.key === 't') router.push('/');
       else if (e.key === 'l') router.push('/log');
+      else if (e.key === 'p') router.push('/pantry');
+      else if (e.key === 'm') router.push('/pantry/measures');
       else if (e.key === 'h') router.push('/house');
       else if (e.key === 'n') router.push('/formulas/new');
       else if (e.key === '/' && find) find.focus();

@@ -1,23 +1,32 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { Batch } from '@/core/batch/batch';
+import type { Kitchen } from '@/core/formula/ways';
+import type { Shelf } from '@/core/pantry/stock';
 import { batchById } from '@/server/batches';
+import { loadHouse } from '@/server/house';
+import { shelf } from '@/server/pantry';
 import { isUuid } from '@/server/params';
 import { reach } from '@/server/pool';
 import { BatchHead } from '@/ui/batch/tabs';
 import { AwayPage, Frame } from '@/ui/frame';
 
 /** A page of a batch: loaded, framed, under its tabs. */
-export async function batchPage(params: Promise<{ id: string }>, here: 'plan' | 'prep' | 'outcome', show: (batch: Batch) => ReactNode): Promise<ReactNode> {
+export async function batchPage(
+  params: Promise<{ id: string }>,
+  here: 'plan' | 'prep' | 'outcome',
+  show: (batch: Batch, house: Kitchen, shelf: Shelf) => ReactNode,
+): Promise<ReactNode> {
   const { id } = await params;
   if (!isUuid(id)) notFound();
-  const r = await reach(() => batchById(id));
+  const r = await reach(() => Promise.all([batchById(id), loadHouse(), shelf()]));
   if (!r.up) return <AwayPage here="batch" />;
-  if (!r.value) notFound();
+  const [batch, house, stock] = r.value;
+  if (!batch) notFound();
   return (
     <Frame here="batch">
-      <BatchHead batch={r.value} here={here} />
-      {show(r.value)}
+      <BatchHead batch={batch} here={here} />
+      {show(batch, house, stock)}
     </Frame>
   );
 }

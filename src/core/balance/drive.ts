@@ -26,16 +26,16 @@ export function drive(b: Bench, key: string, grams: number, how: DriveHow): Prop
     const factor = grams / line.grams;
     const all = new Map(w.lines.filter((l) => l.key !== key && l.grams !== null && l.use !== 'topping').map((l) => [l.key, (l.grams ?? 0) * factor]));
     return {
-      title: `All of it: ${say(grams)}`,
-      why: `${name} becomes ${say(grams)}, and every line goes with it, ${factor.toFixed(2)} times. No ratio moves.`,
+      title: `All of it: ${say(grams, b.house.units)}`,
+      why: `${name} becomes ${say(grams, b.house.units)}, and every line goes with it, ${factor.toFixed(2)} times. No ratio moves.`,
       formula: withGrams(withFormula(b, pinned), w.lines, all),
       short: null,
     };
   }
   const { formula, short } = bend(withFormula(b, pinned), [], { still: new Set([key]), keepAt: railsOf(w.analysis) });
   return {
-    title: `${say(grams)}, the rest made up`,
-    why: `${name} becomes ${say(grams)} and stays; the other lines keep the ratios, and the size about as it is.`,
+    title: `${say(grams, b.house.units)}, the rest made up`,
+    why: `${name} becomes ${say(grams, b.house.units)} and stays; the other lines keep the ratios, and the size about as it is.`,
     formula,
     short,
   };

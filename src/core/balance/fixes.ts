@@ -2,19 +2,18 @@
  * Fixes: for a finding, what would put it right, each to be looked at before it is taken. A table from a finding's code to
  * the tools of the Bench; a finding without a row here is only said.
  */
-import Fraction from 'fraction.js';
-import { railOf, type Worked } from '../analyse';
+import type { Worked } from '../analyse';
 import { batterVolume } from '../batter/volume';
 import { yieldClaim } from '../card/method';
 import { writtenGrams } from '../card/rewrite';
 import type { Finding } from '../findings/finding';
 import { DRESSING_NAMES, type Formula, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
-import { RAIL_NAMES, type Rail, sayRail, THICKNESSES, usualPortionMl } from '../formula/kinds';
-import { WAY_NAMES, type Ways } from '../formula/ways';
+import { RAIL_NAMES, type Rail, railOf, sayRail, THICKNESSES, usualPortionMl } from '../formula/kinds';
+import { type ChosenWay, WAY_NAMES, type Ways } from '../formula/ways';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
+import { inSpoons, instead } from '../pantry/honest';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
-import { writeNumber } from '../quantity/number';
 import { grams, millilitres, percent } from '../quantity/say';
 import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withEntries, withFormula, withGrams, workedOn } from './bench';
 import { relift } from './leavening';
@@ -105,14 +104,14 @@ function bringSour(b: Bench, w: Worked): Proposal | null {
     ? addAfter(reduced, milk.key, `${writtenGrams(need)} ${sour}`)
     : editEntry(b.formula, milk.key, { text: `${writtenGrams(milk.grams)} ${sour}`, stands: undefined, ingredientId: undefined });
   return {
-    title: `Swap ${grams(need)} of milk for buttermilk`,
-    why: `${grams(need)} of buttermilk brings the ${unspentMeq.toFixed(0)} meq of acid that the soda lacks.`,
+    title: `Swap ${grams(need, b.house.units)} of milk for buttermilk`,
+    why: `${grams(need, b.house.units)} of buttermilk brings the ${unspentMeq.toFixed(0)} meq of acid that the soda lacks.`,
     formula,
     short: null,
   };
 }
 
-const way = <W extends keyof Ways>(b: Bench, key: W, value: Ways[W], why: string): Proposal | null =>
+const way = <W extends ChosenWay>(b: Bench, key: W, value: Ways[W], why: string): Proposal | null =>
   kitchenOf(b.formula, b.house).ways[key] === value
     ? null
     : {
@@ -160,7 +159,7 @@ const strengthen: Fix = (b, w, f) => {
   return [
     {
       title: 'Use more of it',
-      why: `More of the old powder makes up for what it lost: ${[...put.values()].map((g) => grams(g)).join(', ')}.`,
+      why: `More of the old powder makes up for what it lost: ${[...put.values()].map((g) => grams(g, b.house.units)).join(', ')}.`,
       formula: withGrams(b, w.lines, put),
       short: null,
     },
@@ -173,21 +172,35 @@ const strengthen: Fix = (b, w, f) => {
   ];
 };
 
-/** A spoon that misses the grams by more than this share is no way to measure them. */
-const SPOON_MISS = 0.15;
+/** A batch larger than this is no answer to a pinch. */
+const MOST_TIMES = 8;
 
 const spooned: Fix = (b, w, f) => {
   let formula = b.formula;
   for (const l of w.lines.filter((x) => f.keys?.includes(x.key))) {
     const i = l.ingredient;
-    const tsp = i?.gPerTsp ?? (i?.gPerUsCup ? i.gPerUsCup / 48 : null);
-    if (!i || !tsp || !l.grams) continue;
-    const eighths = Math.max(1, Math.round((8 * l.grams) / tsp));
-    if (Math.abs((eighths * tsp) / 8 - l.grams) > SPOON_MISS * l.grams) continue;
-    formula = editEntry(formula, l.key, { text: `${writeNumber(new Fraction(eighths, 8))} tsp ${nameFor(i.id, conventionsOn(b)).name}`, stands: undefined });
+    const spoons = i && l.grams ? inSpoons(l.grams, i) : null;
+    if (i && spoons) formula = editEntry(formula, l.key, { text: `${spoons.text} ${nameFor(i.id, conventionsOn(b)).name}`, stands: undefined });
   }
-  return [{ title: 'Measure it in spoons', why: 'The nearest eighth of a teaspoon, level.', formula, short: null }];
+  return [{ title: 'Measure it in spoons', why: 'The nearest eighth of a teaspoon, level.', formula, short: null }, larger(b, w, f)];
 };
+
+/** The whole batch made so much larger that the scale weighs the small amount honestly, in whole or half times. */
+function larger(b: Bench, w: Worked, f: Finding): Proposal | null {
+  const need = w.lines.flatMap((l) => {
+    const other = f.keys?.includes(l.key) && l.ingredient && l.grams ? instead(l.grams, l.ingredient, w.analysis.scaleStepG) : null;
+    return other ? [other.times] : [];
+  });
+  const times = Math.ceil(2 * Math.max(1, ...need)) / 2;
+  if (times <= 1 || times > MOST_TIMES || w.lines.some((l) => l.pinned)) return null;
+  const all = new Map(w.lines.filter((l) => l.grams !== null && l.use !== 'topping').map((l) => [l.key, (l.grams ?? 0) * times]));
+  return {
+    title: `${times} times the batch`,
+    why: 'Every line goes with it, so that the scale weighs the least of them honestly. No ratio moves.',
+    formula: withGrams(b, w.lines, all),
+    short: null,
+  };
+}
 
 const addIn: Fix = (b, _w, f) => {
   const all = (edit: Parameters<typeof editEntry>[2]): Formula => (f.keys ?? []).reduce((x, k) => editEntry(x, k, edit), b.formula);

@@ -4,9 +4,10 @@
  */
 
 import Fraction from 'fraction.js';
-import { railOf, type Worked } from '../analyse';
+import type { Worked } from '../analyse';
 import { writtenGrams } from '../card/rewrite';
 import type { FormulaLine } from '../formula/formula';
+import { railOf } from '../formula/kinds';
 import { CO2_G_PER_MMOL, type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { POWDER_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
@@ -144,8 +145,9 @@ export function relift(b: Bench, source: Source, target: number | null = null): 
   if (!to || !differs(w, to)) return null;
   if (source === 'no-powder' && to.sodaG === 0) return null;
   const capacity = acidOf(w.analysis.ledger) / MEQ_PER_G_SODA;
-  const parts = [to.sodaG > 0 ? `${grams(to.sodaG)} of soda` : 'no soda', to.powderG > 0 ? `${grams(to.powderG)} of powder` : 'no powder'];
-  const why = `The acid here can work ${grams(capacity)} of soda. ${parts.join(' and ')} give ${lift(to.co2)} g of gas per 100 g flour.`;
+  const say = (g: number): string => grams(g, b.house.units);
+  const parts = [to.sodaG > 0 ? `${say(to.sodaG)} of soda` : 'no soda', to.powderG > 0 ? `${say(to.powderG)} of powder` : 'no powder'];
+  const why = `The acid here can work ${say(capacity)} of soda. ${parts.join(' and ')} give ${lift(to.co2)} g of gas per 100 g flour.`;
   return {
     title: TITLES[source],
     why,

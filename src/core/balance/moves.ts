@@ -2,8 +2,7 @@
  * Towards a target: a wish in the cook's words becomes a move of one or two ratios, never out of the kind's zone. To add a
  * wish is to add a row. The words are kitchen sense (a model): direction is sure, size is a first step.
  */
-import { railOf } from '../analyse';
-import { RAIL_NAMES, type Rail, sayRail } from '../formula/kinds';
+import { RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds';
 import { type Bench, type Proposal, workedOn } from './bench';
 import { relift } from './leavening';
 import { bend, type Wish } from './ratios';

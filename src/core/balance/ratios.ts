@@ -1,7 +1,7 @@
 /** From a formula to the question the solver answers, and back to lines: what each line brings, what is pinned and held. */
-import { railOf, type Worked } from '../analyse';
+import type { Worked } from '../analyse';
 import type { FormulaLine } from '../formula/formula';
-import { RAIL_NAMES, RAILS, type Rail, sayRail } from '../formula/kinds';
+import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds';
 import { tally } from '../formula/tally';
 import { ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { isFlour, kitchenName } from '../pantry/ingredient';

@@ -2,9 +2,9 @@
  * A ratio that nothing on the sheet can raise: the line that would, in the amount it takes, the other ratios kept. Offered
  * beside the nearest that can be had without it.
  */
-import { railOf, railsOf } from '../analyse';
+import { railsOf } from '../analyse';
 import { writtenGrams } from '../card/rewrite';
-import { RAIL_NAMES, type Rail, sayRail } from '../formula/kinds';
+import { RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds';
 import { CO2_G_PER_MMOL } from '../lift/ledger';
 import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';

@@ -3,12 +3,11 @@
  * the zones and the solver. No stored card stands behind it.
  */
 import Fraction from 'fraction.js';
-import { railOf } from '../analyse';
 import { massForUsable } from '../batter/volume';
 import { readLine } from '../card/line';
 import { writtenGrams } from '../card/rewrite';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
-import { type KindId, kindById, RAILS, type Rail, type School, schoolOf, THICKNESSES, usualPortionMl, type Zone } from '../formula/kinds';
+import { type KindId, kindById, RAILS, type Rail, railOf, type School, schoolOf, THICKNESSES, usualPortionMl, type Zone } from '../formula/kinds';
 import type { Kitchen } from '../formula/ways';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { EGG_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';

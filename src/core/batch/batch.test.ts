@@ -96,11 +96,12 @@ test('the sheet goes by vessel, in kitchen names, with eggs counted', () => {
   });
   const r = scale(lines, { by: 'factor', factor: 1.6 }, 'gram');
   if (!r.ok) throw new Error(r.error.message);
-  expect(sheetOf(r.value).map((l) => [l.key, l.vessel, l.measure, l.name])).toEqual([
+  expect(sheetOf(r.value, 1).map((l) => [l.key, l.vessel, l.measure, l.name])).toEqual([
     ['l2', 'dry', '400 g', 'All-purpose wheat flour'],
     ['l5', 'dry', null, '1 cup moondust'],
-    ['l1', 'wet', '160 g', 'Large egg (about 3 1/4)'],
+    // what leaves little on the spoon goes before what leaves more
     ['l3', 'wet', '688 g', 'Whole milk'],
+    ['l1', 'wet', '160 g', 'Large egg (about 3 1/4)'],
     ['l4', 'pan', null, 'oil for the pan'],
   ]);
 });

@@ -25,6 +25,10 @@ export interface SheetLine {
   readonly measure: string | null;
   readonly grams: number | null;
   readonly preparation: string;
+  /** Level spoons to take instead, where the scale can't weigh so little honestly. */
+  readonly spoons?: string | null;
+  /** What it is made of: what to take out and buy is summed from these. */
+  readonly parts?: readonly { readonly id: string; readonly grams: number }[];
 }
 
 export interface Batch {

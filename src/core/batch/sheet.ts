@@ -1,14 +1,19 @@
 /**
- * The sheet to mix from: a scaled formula as lines to weigh, in the order of the vessels they go into.
+ * The sheet to mix from: a scaled formula as lines to weigh, in the order of the vessels they go into and, within each, in
+ * the order that needs the fewest spoons washed.
  */
 
 import Fraction from 'fraction.js';
 import { VESSELS } from '../card/parts';
 import type { FormulaLine } from '../formula/formula';
-import { kitchenName } from '../pantry/ingredient';
+import { instead } from '../pantry/honest';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { writeNumber } from '../quantity/number';
+import type { AccountLine } from './account';
 import type { SheetLine } from './batch';
+import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';
+import type { Use } from './take-out';
 
 /** "about 9 3/4", to the quarter egg; empty for what is not counted. */
 function eggs(line: FormulaLine, grams: number): string {
@@ -20,13 +25,23 @@ function eggs(line: FormulaLine, grams: number): string {
   return ` (${exact ? '' : 'about '}${writeNumber(new Fraction(quarters, 4))})`;
 }
 
+/** The spoon or cup a line is measured with, as it is written. */
+export const toolOf = (line: Pick<FormulaLine, 'amounts'>): string | null => {
+  const unit = line.amounts[0]?.unit ?? null;
+  return unit === 'cup' || unit === 'tbsp' || unit === 'tsp' ? unit : null;
+};
+
 /**
  * @param scaled the scaled formula; lines that have no grams keep their text
- * @returns one line each, dry bowl first, in the order of the card within a vessel
+ * @param stepG step of the finest scale there is, g
+ * @returns one line each, dry bowl first; within a vessel dry before wet before oily
  */
-export function sheetOf(scaled: Scaled<FormulaLine>): readonly SheetLine[] {
-  const lines = scaled.lines.map(({ line, grams, measure }): SheetLine => {
-    const names = line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
+export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly SheetLine[] {
+  const lines = scaled.lines.map(({ line, grams, measure }): SheetLine & Measured => {
+    const i = line.ingredient;
+    const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
+    const total = line.parts.reduce((a, p) => a + p.grams, 0);
+    const spoons = i && grams !== null && line.parts.length === 1 ? (instead(grams, i, stepG)?.spoons?.text ?? null) : null;
     return {
       key: line.key,
       text: line.text,
@@ -35,7 +50,37 @@ export function sheetOf(scaled: Scaled<FormulaLine>): readonly SheetLine[] {
       measure,
       grams,
       preparation: line.preparation,
+      spoons,
+      parts: grams === null ? (i ? [{ id: i.id, grams: 0 }] : []) : line.parts.map((p) => ({ id: p.ingredient.id, grams: (p.grams * grams) / total })),
+      ingredient: i,
+      tool: spoons ? 'tsp' : toolOf(line),
     };
   });
-  return VESSELS.flatMap((v) => lines.filter((l) => l.vessel === v));
+  return VESSELS.flatMap((v) => inOrder(lines.filter((l) => l.vessel === v))).map(({ ingredient: _i, tool: _t, ...l }) => l);
 }
+
+/** A sheet's lines as amounts of ingredients, for what they cost, hold and take from the shelf. @param find the pantry now */
+export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => Ingredient | undefined): readonly AccountLine[] =>
+  sheet.map((l): AccountLine => {
+    const parts = (l.parts ?? []).flatMap((p) => {
+      const ingredient = find(p.id);
+      return ingredient ? [{ ingredient, grams: p.grams }] : [];
+    });
+    return {
+      text: l.text,
+      use: l.vessel === 'pan' || l.vessel === 'topping' ? l.vessel : 'batter',
+      ingredient: parts[0]?.ingredient ?? null,
+      parts: l.grams === null ? [] : parts,
+    };
+  });
+
+const USE_WORDS = { batter: 'batter', pan: 'for the pan', topping: 'to serve' } as const;
+
+/** What a sheet takes from the shelf. @param of names the batch, where there are several */
+export const usesOf = (lines: readonly AccountLine[], of = ''): readonly Use[] =>
+  lines.flatMap((l): Use[] => {
+    const what = of ? `${of}, ${USE_WORDS[l.use]}` : USE_WORDS[l.use];
+    const text = l.text ?? '';
+    if (l.parts.length === 0) return [{ what, ingredient: l.ingredient ?? null, grams: null, text }];
+    return l.parts.map((p) => ({ what, ingredient: p.ingredient, grams: p.grams, text }));
+  });

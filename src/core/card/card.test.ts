@@ -147,7 +147,7 @@ test('amounts written twice: within the ways of filling they agree, outside they
 });
 
 test('the house decides what the card does not say', () => {
-  const house = { cup: 'metric', flourFill: 'dipped', egg: 'extra-large', salt: 'light-flake', powder: 'single-tartrate' } as const;
+  const house = { cup: 'metric', tablespoon: 'with-cup', flourFill: 'dipped', egg: 'extra-large', salt: 'light-flake', powder: 'single-tartrate' } as const;
   // 250/236.588 x 140
   expect(readLine('1 cup flour', house).grams).toBeCloseTo(147.94, 1);
   expect(readLine('1 egg', house).grams).toBe(56);

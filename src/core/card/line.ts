@@ -4,8 +4,8 @@
  * silence: what is not understood keeps its text and says what is missing.
  */
 
-import type { Conventions, FillMethod } from '../pantry/conventions';
-import { type Ingredient, kitchenName } from '../pantry/ingredient';
+import { type FillMethod, type House, houseKey } from '../pantry/conventions';
+import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import { lookUp } from '../pantry/lookup';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
@@ -81,6 +81,10 @@ function foamOf(i: Ingredient | null, preparation: string): Peaks | null {
   return /\b(?:firm|stiff)\b/.test(p) ? 'firm' : 'soft';
 }
 
+/** A blend is read as what it is made of. */
+const partsOf = (i: Ingredient, w: Pick<Weighed, 'grams' | 'low' | 'high'>): LinePart[] =>
+  membersOf(i).map((m) => ({ ingredient: m.ingredient, grams: w.grams * m.share, low: w.low * m.share, high: w.high * m.share }));
+
 const purposeOf = (v: Vessel): Use => (v === 'pan' || v === 'topping' ? v : 'batter');
 
 interface Settled {
@@ -96,7 +100,7 @@ function settle(
   written: readonly Amount[],
   combined: readonly Combined[],
   fill: FillMethod | null,
-  house: Conventions,
+  house: House,
   choice: LineChoice,
 ): Settled | LineFinding {
   const tries = written.map((a) => weigh(a, i, fill, house));
@@ -134,9 +138,8 @@ const MOST_READ = 5000;
  * @param choice what the cook settled about this line before
  * @param hint where a heading above the line says it belongs
  */
-export function readLine(text: string, house: Conventions, choice: LineChoice = {}, hint: Vessel | null = null): Line {
-  const { cup, flourFill, egg, salt, powder } = house;
-  const key = [cup, flourFill, egg, salt, powder, choice.ingredientId, choice.vessel, choice.stands, hint, text].join('\n');
+export function readLine(text: string, house: House, choice: LineChoice = {}, hint: Vessel | null = null): Line {
+  const key = [houseKey(house), choice.ingredientId, choice.vessel, choice.stands, hint, text].join('\n');
   const known = read.get(key);
   if (known) return known;
   const line = readAnew(text, house, choice, hint);
@@ -145,7 +148,7 @@ export function readLine(text: string, house: Conventions, choice: LineChoice = 
   return line;
 }
 
-function readAnew(text: string, house: Conventions, choice: LineChoice, hint: Vessel | null): Line {
+function readAnew(text: string, house: House, choice: LineChoice, hint: Vessel | null): Line {
   if (text.length > MOST_LINE_CHARS) {
     const finding: LineFinding = {
       code: 'too-long',
@@ -160,10 +163,10 @@ function readAnew(text: string, house: Conventions, choice: LineChoice, hint: Ve
   const s = splitLine(text, nameOf, readAmount);
   const where = choice.vessel ?? hint;
   const use: Use = choice.vessel ? purposeOf(choice.vessel) : (s.use ?? (where ? purposeOf(where) : 'batter'));
-  const chosen = choice.ingredientId === undefined ? undefined : findIngredient(choice.ingredientId);
+  const chosen = choice.ingredientId === undefined ? undefined : findIngredient(choice.ingredientId, house.own);
   const found = chosen ? ({ kind: 'found', ingredient: chosen } as const) : lookUp(s.name, house);
   const i = found.kind === 'found' ? found.ingredient : null;
-  const combined = s.amounts.map((a) => combine(a, house.cup));
+  const combined = s.amounts.map((a) => combine(a, house));
   const foam = foamOf(i, `${s.name} ${s.preparation}`);
   const vessel = choice.vessel ?? (hint && use === 'batter' && hint !== 'pan' && hint !== 'topping' ? hint : vesselFor(i, use, foam));
   const base = { text, ingredient: i, amounts: combined, written: s.amounts, use, vessel, preparation: s.preparation, foam };
@@ -183,7 +186,7 @@ function readAnew(text: string, house: Conventions, choice: LineChoice, hint: Ve
   }
   const settled = settle(i, s.amounts, combined, s.fill, house, choice);
   if ('code' in settled) return { ...base, ...none, status: 'unclear', suggestions: [], findings: [settled] };
-  const parts: LinePart[] = [{ ingredient: i, grams: settled.weighed.grams, low: settled.weighed.low, high: settled.weighed.high }];
+  const parts: LinePart[] = partsOf(i, settled.weighed);
   const findings: LineFinding[] = [...settled.findings, ...s.amounts.flatMap((a) => doubtsOf(a, i))];
   for (const extra of s.extras) {
     const also = lookUp(extra.name, house);
@@ -192,7 +195,7 @@ function readAnew(text: string, house: Conventions, choice: LineChoice, hint: Ve
       const message = `"${extra.name}" could not be added: give it a line of its own.`;
       return { ...base, ...none, status: 'unclear', suggestions: [], findings: [{ code: 'two-amounts', message }] };
     }
-    parts.push({ ingredient: also.ingredient, grams: w.value.grams, low: w.value.low, high: w.value.high });
+    parts.push(...partsOf(also.ingredient, w.value));
   }
   const sum = (pick: (p: LinePart) => number): number => parts.reduce((a, p) => a + pick(p), 0);
   return {

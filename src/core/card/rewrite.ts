@@ -4,9 +4,9 @@
  * stands when it means the same thing.
  */
 import Fraction from 'fraction.js';
-import type { Conventions } from '../pantry/conventions';
+import type { House } from '../pantry/conventions';
 import { kitchenName } from '../pantry/ingredient';
-import { type Amount, readAmount, writeAmount } from '../quantity/amount';
+import { type Amount, type Combined, readAmount, writeAmount } from '../quantity/amount';
 import { takeAmounts } from './amounts';
 import { stripBullet } from './bullet';
 import { type Line, type LineChoice, readLine } from './line';
@@ -27,7 +27,10 @@ const SOME = [1] as const;
 /** How far a fraction may miss the grams asked for, as a share, and still be written as that fraction. */
 const CLOSE = 0.002;
 
-const of = (unit: string | null, value: Fraction): Amount => ({ terms: [{ sign: 1, low: value, high: null, unit, fullness: null }], approximate: false });
+const of = ({ unit, which }: Pick<Combined, 'unit' | 'which'>, value: Fraction): Amount => ({
+  terms: [{ sign: 1, low: value, high: null, unit, fullness: null, ...(which && { which }) }],
+  approximate: false,
+});
 
 /** Smallest step grams are written to from ten grams on: tenths, or hundredths where a ratio needs them. */
 export type Finest = 0.1 | 0.01;
@@ -60,7 +63,7 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
   const each = line.grams / ((first.low.valueOf() + (first.high ?? first.low).valueOf()) / 2);
   for (const d of DENOMINATORS[first.unit ?? 'piece'] ?? SOME) {
     const n = Math.round((grams / each) * d);
-    if (n > 0 && Math.abs((n / d) * each - grams) <= CLOSE * grams) return [writeAmount(of(first.unit, new Fraction(n, d))), asGrams];
+    if (n > 0 && Math.abs((n / d) * each - grams) <= CLOSE * grams) return [writeAmount(of(first, new Fraction(n, d))), asGrams];
   }
   return [asGrams];
 }
@@ -71,7 +74,7 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
  * @param grams what it shall weigh, > 0
  * @returns the new text; grams of what is written may differ by the last digit written
  */
-export function rewriteAmount(line: Line, grams: number, house: Conventions, choice: LineChoice = {}, finest: Finest = 0.1): string {
+export function rewriteAmount(line: Line, grams: number, house: House, choice: LineChoice = {}, finest: Finest = 0.1): string {
   if (line.grams !== null && Math.abs(grams - line.grams) < 1e-9 * grams) return line.text;
   const plainChoice: LineChoice = { ingredientId: choice.ingredientId, vessel: choice.vessel };
   const tidy = stripBullet(line.text);
@@ -90,8 +93,8 @@ export function rewriteAmount(line: Line, grams: number, house: Conventions, cho
 function meansTheSame(now: Line, was: Line, grams: number): boolean {
   return (
     now.status === 'read' &&
-    now.parts.length === 1 &&
-    was.parts.length === 1 &&
+    now.parts.length === was.parts.length &&
+    now.parts.every((p, n) => p.ingredient.id === was.parts[n]?.ingredient.id) &&
     now.ingredient?.id === was.ingredient?.id &&
     now.use === was.use &&
     now.foam === was.foam &&

@@ -260,7 +260,7 @@ const OPEN: readonly Open[] = [
   ['a third of butter', 'unclear', 'no-unit'],
   ['2 flour', 'unclear', 'no-unit'],
   ['a splash of milk', 'unclear', 'vague-unit'],
-  ['a tall glass of milk', 'unknown', 'unknown-ingredient'],
+  ['a tall glass of milk', 'unclear', 'vague-unit'],
   ['1 glass milk', 'unclear', 'vague-unit'],
   ['1 ladle milk', 'unclear', 'vague-unit'],
   ['1 scoop flour', 'unclear', 'vague-unit'],

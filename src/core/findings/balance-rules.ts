@@ -3,8 +3,9 @@
  * plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the zone's width outside
  * is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
  */
-import { POUR_NOUNS, POUR_WORDS, RAIL_NAMES, type Rail, readZone, THICKNESSES, type Zone } from '../formula/kinds';
+import { POUR_NOUNS, POUR_WORDS, RAIL_NAMES, type Rail, railOf, THICKNESSES, type Zone } from '../formula/kinds';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
+import { isA } from '../pantry/ingredient';
 import { grams, lift, percent, percentNumber } from '../quantity/say';
 import { type Evidence, keysOf, quoted, type Rule, type Severity } from './finding';
 
@@ -55,18 +56,21 @@ const SODA_STEPS: readonly (readonly [percentOfFlour: number, severity: Severity
 
 const sodaUnspent: Rule = (e) => {
   const left = e.ledger.unspentSodaG;
-  if (!(e.tally.flourG > 0)) return null;
+  // acid that is not known may well work it
+  if (!(e.tally.flourG > 0) || e.tally.unknown.acid) return null;
   const pct = (100 * left) / e.tally.flourG;
   const step = SODA_STEPS.find(([limit]) => pct > limit);
   if (!step) return null;
   const works = e.ledger.sodaG - left;
   const keep =
-    works < 0.05 ? 'Leave the soda out, or bring a sour liquid.' : `The acid here works ${grams(works)}; keep that much, or bring more of a sour liquid.`;
+    works < 0.05
+      ? 'Leave the soda out, or bring a sour liquid.'
+      : `The acid here works ${grams(works, e.units)}; keep that much, or bring more of a sour liquid.`;
   return {
     code: 'soda-unspent',
     severity: step[1],
     basis: 'arithmetic',
-    message: `${grams(left)} of soda has no acid to work on (${percent(pct)} of the flour): soapy taste, yellow-brown crust. ${keep}`,
+    message: `${grams(left, e.units)} of soda has no acid to work on (${percent(pct)} of the flour): soapy taste, yellow-brown crust. ${keep}`,
   };
 };
 
@@ -74,14 +78,14 @@ const sodaUnspent: Rule = (e) => {
 const TANGY_MEQ = 14;
 
 const acidUnspent: Rule = (e) => {
-  if (!(e.tally.flourG > 0)) return null;
+  if (!(e.tally.flourG > 0) || e.tally.unknown.soda) return null;
   const per100 = (100 * e.ledger.unspentAcidMeq) / e.tally.flourG;
   if (per100 <= TANGY_MEQ) return null;
   return {
     code: 'acid-unspent',
     severity: 'note',
     basis: 'arithmetic',
-    message: `${e.ledger.unspentAcidMeq.toFixed(0)} meq of acid is left over: some tang, and slower browning. It could work ${grams(e.ledger.unspentAcidMeq / MEQ_PER_G_SODA)} of soda.`,
+    message: `${e.ledger.unspentAcidMeq.toFixed(0)} meq of acid is left over: some tang, and slower browning. It could work ${grams(e.ledger.unspentAcidMeq / MEQ_PER_G_SODA, e.units)} of soda.`,
   };
 };
 
@@ -109,30 +113,28 @@ const ZONE_WORDS: readonly ZoneWords[] = [
 const zoneRule =
   (w: ZoneWords): Rule =>
   (e) => {
-    if (!e.school || !e.percent || w.rail === 'lift') return null;
-    const value = w.rail === 'water' ? e.percent.freeWater : e.percent[w.rail];
-    const zone = e.school.zones[w.rail];
-    const r = readZone(value, zone);
-    if (r.standing !== w.when) return null;
+    const r = railOf(e, w.rail);
+    if (!r?.zone || r.reading?.standing !== w.when) return null;
+    const { zone } = r;
     return {
       code: w.code,
-      severity: r.far ? 'look' : 'note',
+      severity: r.reading.far ? 'look' : 'note',
       basis: 'arithmetic',
-      message: `${RAIL_NAMES[w.rail]} is ${percent(value)} of the flour; most ${plural(e)} have ${span(zone)}: ${w.says(e)}.`,
+      message: `${RAIL_NAMES[w.rail]} is ${r.unknown.length > 0 ? 'at least ' : ''}${percent(r.tested)} of the flour; most ${plural(e)} have ${span(zone)}: ${w.says(e)}.`,
     };
   };
 
 const raised: Rule = (e) => {
-  if (!e.school || e.co2Per100gFlour === null || e.tally.hasYeast) return null;
-  const zone = e.school.zones.lift;
-  const r = readZone(e.co2Per100gFlour, zone);
+  const rail = railOf(e, 'lift');
+  if (!rail?.zone || !rail.reading) return null;
+  const { zone, reading: r } = rail;
   if (r.standing === 'in' || (r.standing === 'below' && e.volume?.foamed)) return null;
   const says = r.standing === 'below' ? 'they will lie flat' : 'they puff, then fall, and taste of leavening';
   return {
     code: r.standing === 'below' ? 'under-raised' : 'over-raised',
     severity: r.far ? 'look' : 'note',
     basis: 'arithmetic',
-    message: `The leavening gives ${lift(e.co2Per100gFlour)} g of gas per 100 g flour; most ${plural(e)} have ${lift(zone[0])} to ${lift(zone[1])} g: ${says}.`,
+    message: `The leavening gives ${lift(rail.value)} g of gas per 100 g flour; most ${plural(e)} have ${lift(zone[0])} to ${lift(zone[1])} g${e.altitudeM > 0 ? ` at ${e.altitudeM} m, where gas takes more room` : ''}: ${says}.`,
   };
 };
 
@@ -140,7 +142,7 @@ const pourRule: Rule = (e) => {
   if (!e.school || !e.thickness || !e.percent) return null;
   const at = THICKNESSES.indexOf(e.thickness.pour);
   const [from, to] = e.school.pour.map((p) => THICKNESSES.indexOf(p)) as [number, number];
-  const water = readZone(e.percent.freeWater, e.school.zones.water).standing;
+  const water = railOf(e, 'water')?.reading?.standing;
   const thick = at - to;
   const thin = from - at;
   const wanted = e.school.pour[0] === e.school.pour[1] ? POUR_NOUNS[e.school.pour[0]] : e.school.pour.map((p) => POUR_NOUNS[p]).join(' to ');
@@ -159,6 +161,20 @@ const pourRule: Rule = (e) => {
       message: `The batter ${POUR_WORDS[e.thickness.pour]}; ${plural(e)} want ${wanted}. Free water is ${percent(e.percent.freeWater)} of the flour. A spoon of flour at a time, and let it stand.`,
     };
   return null;
+};
+
+const UNKNOWN_WORDS = { water: 'water', fat: 'fat', sugar: 'sugar', salt: 'salt', lift: 'soda or acid' } as const;
+
+const shareUnknown: Rule = (e) => {
+  const said = (['water', 'fat', 'sugar', 'salt', 'lift'] as const).filter((r) => (railOf(e, r)?.unknown.length ?? 0) > 0);
+  const names = [...new Set(said.flatMap((r) => railOf(e, r)?.unknown ?? []))];
+  if (names.length === 0) return null;
+  return {
+    code: 'share-unknown',
+    severity: 'note',
+    basis: 'measured',
+    message: `The ${said.map((r) => UNKNOWN_WORDS[r]).join(', ')} of ${names.slice(0, 3).join(', ')} ${said.length === 1 ? 'is' : 'are'} not known: ${said.length === 1 ? 'that ratio is' : 'those ratios are'} without it, and at least what is shown.`,
+  };
 };
 
 const noGluten: Rule = (e) =>
@@ -185,7 +201,7 @@ const pureeHeavy: Rule = (e) => {
 };
 
 const honeyInfant: Rule = (e) =>
-  e.lines.some((l) => l.parts.some((p) => p.ingredient.id === 'honey'))
+  e.lines.some((l) => l.parts.some((p) => isA(p.ingredient, 'honey')))
     ? { code: 'honey-infant', severity: 'note', basis: 'measured', message: 'There is honey in this: not for infants under one year.' }
     : null;
 
@@ -200,6 +216,7 @@ export const BALANCE_RULES: readonly Rule[] = [
   ...ZONE_WORDS.map(zoneRule),
   pureeHeavy,
   noGluten,
+  shareUnknown,
   acidUnspent,
   honeyInfant,
 ];

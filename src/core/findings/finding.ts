@@ -5,11 +5,12 @@
 import type { ThicknessReading } from '../batter/thickness';
 import type { BatterVolume } from '../batter/volume';
 import type { Dressing, Moment } from '../formula/formula';
-import type { Kind, School } from '../formula/kinds';
+import type { Kind, RailReading, School } from '../formula/kinds';
 import type { Percentages, Tally, TallyLine } from '../formula/tally';
 import type { Standing } from '../formula/ways';
 import type { Ledger } from '../lift/ledger';
 import type { Combined } from '../quantity/amount';
+import type { Units } from '../quantity/say';
 
 export const SEVERITIES = ['stop', 'look', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
@@ -48,6 +49,13 @@ export interface Evidence {
   readonly portionMl: number | null;
   /** What stood around the lines on the card. */
   readonly cardNotes: string;
+  /** Metres above the sea; the school's lift zone is as it is there. */
+  readonly altitudeM: number;
+  /** Step of the finest scale there is, g. */
+  readonly scaleStepG: number;
+  /** What the house weighs and reads in. */
+  readonly units: Units;
+  readonly rails: readonly RailReading[];
   readonly tally: Tally;
   readonly percent: Percentages | null;
   readonly ledger: Ledger;

@@ -5,8 +5,13 @@
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { liftLeft } from '../batter/standing';
 import { THICKNESSES } from '../formula/kinds';
+import { saltByCrystal } from '../pantry/calibrate';
+import { CONVENTION_NAMES } from '../pantry/conventions';
+import { instead } from '../pantry/honest';
+import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { grams, percentNumber } from '../quantity/say';
+import { writeEighths } from '../quantity/number';
+import { grams, percentNumber, temperature } from '../quantity/say';
 import { type EvidenceLine, type Finding, keysOf, quoted, type Rule } from './finding';
 
 const share = (x: number): string => `${percentNumber(100 * x)} %`;
@@ -68,7 +73,7 @@ const coldBatter: Rule = (e) => {
     code: 'cold-batter',
     severity: 'note',
     basis: 'model',
-    message: `Batter at ${e.standing.batterC} °C pours thicker and its middle sets late${butter ? '; butter stiffens into specks in it' : ''}. Let egg and milk lose their chill first, as long as your local food code allows.`,
+    message: `Batter at ${temperature(e.standing.batterC, e.units)} pours thicker and its middle sets late${butter ? '; butter stiffens into specks in it' : ''}. Let egg and milk lose their chill first, as long as your local food code allows.`,
   };
 };
 
@@ -86,8 +91,8 @@ const portionLarge: Rule = (e) => {
   };
 };
 
-/** Under this a scale that shows whole grams is out by a tenth and more. */
-const SMALL_G = 5;
+/** Under so many of its steps an amount between two of them is out by a tenth and more; under one it can't be seen at all. */
+const FEW_STEPS = [5, 1] as const;
 
 const smallWeighing: Rule = (e) => {
   const small = e.lines.filter((l) => {
@@ -95,16 +100,26 @@ const smallWeighing: Rule = (e) => {
     const [amount] = l.amounts ?? [];
     if (!part || l.use !== 'batter' || amount?.unit !== 'g') return false;
     if (part.ingredient.category !== 'leavening' && part.ingredient.category !== 'salt') return false;
-    return part.grams < SMALL_G && Math.abs(part.grams - Math.round(part.grams)) > 0.05;
+    const steps = part.grams / e.scaleStepG;
+    const between = Math.abs(steps - Math.round(steps)) > 0.05;
+    return (steps < FEW_STEPS[0] - 0.05 && between) || steps < FEW_STEPS[1] - 0.05;
   });
   const [first] = small;
-  if (!first) return null;
+  const part = first?.parts[0];
+  if (!first || !part) return null;
+  const other = instead(part.grams, part.ingredient, e.scaleStepG);
+  const crystals =
+    part.ingredient.category === 'salt'
+      ? ` By crystal: ${saltByCrystal(part.grams, findIngredient)
+          .map((c) => `${writeEighths(c.teaspoons)} tsp ${CONVENTION_NAMES.salt[c.crystal]}`)
+          .join(', ')}.`
+      : '';
   return {
     code: 'small-weighing',
     severity: 'note',
     basis: 'arithmetic',
     keys: keysOf(small),
-    message: `${quoted(first)}: a scale that shows whole grams can't weigh ${grams(first.parts[0]?.grams ?? 0)}. Use spoons for it, a finer scale, or a larger batch.`,
+    message: `${quoted(first)}: a scale with steps of ${grams(e.scaleStepG, e.units)} can't weigh ${grams(part.grams, e.units)}. Use ${other?.spoons ? `${other.spoons.text}, level` : 'spoons'}, a finer scale, or ${other ? `a batch ${other.times.toFixed(other.times < 10 ? 1 : 0)} times as large` : 'a larger batch'}.${crystals}`,
   };
 };
 

@@ -49,7 +49,7 @@ test.each([
 ])('powder opened %s is worth %d', (opened, today, s) => expect(powderStrength(opened, today)).toBeCloseTo(s, 3));
 
 test('ways of working come to minutes and degrees', () => {
-  const ways = { rest: 'usual', warmth: 'counter', whites: 'soft' } as const;
+  const ways = { rest: 'usual', warmth: 'counter', whites: 'soft', altitudeM: 0 } as const;
   expect(standingOf(ways, { restMin: 30 })).toEqual({ restMin: 30, batterC: 22 });
   expect(standingOf({ ...ways, rest: 'overnight' }, null)).toEqual({ restMin: 720, batterC: 4 });
   expect(standingOf({ ...ways, rest: 'none', warmth: 'cold' }, null)).toEqual({ restMin: 0, batterC: 8 });
@@ -57,8 +57,13 @@ test('ways of working come to minutes and degrees', () => {
 
 test('allergens of everything, amounts or not; what is not read is said', () => {
   expect(allergensOf(linesOf('100 g flour', '200 g oat drink', 'butter for the pan', '10 g moondust'))).toEqual({
-    names: ['wheat', 'gluten', 'milk'],
-    unknown: 1,
+    held: [
+      { allergen: 'wheat', name: 'wheat', from: ['All-purpose wheat flour'] },
+      { allergen: 'gluten', name: 'gluten', from: ['All-purpose wheat flour', 'Oat drink'] },
+      { allergen: 'milk', name: 'milk', from: ['Unsalted butter'] },
+    ],
+    unstated: [],
+    unread: ['10 g moondust'],
   });
 });
 

@@ -3,7 +3,7 @@
  * use ("milk 182 to 191 g, one egg fewer").
  */
 import { kitchenName } from '../pantry/ingredient';
-import { grams } from '../quantity/say';
+import { FRESH_UNITS, grams, type Units } from '../quantity/say';
 import { counts, type EndId, type FormulaLine } from './formula';
 
 export type Change = 'same' | 'more' | 'less' | 'new' | 'gone' | 'other';
@@ -61,15 +61,16 @@ function eggWords(a: FormulaLine, b: FormulaLine): string | null {
 }
 
 /** One line's change in words; null where nothing changed. */
-function inWords({ a, b, change }: LinePair): string | null {
+function inWords({ a, b, change }: LinePair, u: Units): string | null {
   if (change === 'same') return null;
-  if (!a) return b ? `${nameOf(b)} ${b.grams === null ? 'added' : `new, ${grams(b.grams)}`}` : null;
+  if (!a) return b ? `${nameOf(b)} ${b.grams === null ? 'added' : `new, ${grams(b.grams, u)}`}` : null;
   if (!b) return `no ${nameOf(a)}`;
   if (a.ingredient && b.ingredient && a.ingredient.id !== b.ingredient.id)
-    return `${nameOf(b)} for ${nameOf(a)}${b.grams === null ? '' : `, ${grams(b.grams)}`}`;
+    return `${nameOf(b)} for ${nameOf(a)}${b.grams === null ? '' : `, ${grams(b.grams, u)}`}`;
   if (a.grams === null || b.grams === null) return `"${a.text}" is now "${b.text}"`;
-  return eggWords(a, b) ?? `${nameOf(a)} ${grams(a.grams)} to ${grams(b.grams)}`;
+  return eggWords(a, b) ?? `${nameOf(a)} ${grams(a.grams, u)} to ${grams(b.grams, u)}`;
 }
 
 /** Everything that changed, a phrase each. */
-export const changesInWords = (pairs: readonly LinePair[]): readonly string[] => pairs.map(inWords).filter((w) => w !== null);
+export const changesInWords = (pairs: readonly LinePair[], u: Units = FRESH_UNITS): readonly string[] =>
+  pairs.map((p) => inWords(p, u)).filter((w) => w !== null);

@@ -7,7 +7,7 @@ import { stripBullet } from '../card/bullet';
 import { readCard } from '../card/card';
 import { doubtFractions } from '../card/doubt';
 import { type Line, type LineChoice, readLine } from '../card/line';
-import type { Conventions } from '../pantry/conventions';
+import { type Conventions, type House, houseKey } from '../pantry/conventions';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { drainLine } from './drained';
@@ -123,6 +123,8 @@ export const EMPTY_FORMULA: Formula = {
 export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula, 'ways'>>, house: Kitchen): Kitchen => ({
   conventions: { ...house.conventions, ...f.conventions },
   ways: { ...house.ways, ...f.ways },
+  units: house.units,
+  gear: house.gear,
   today: house.today,
 });
 
@@ -131,7 +133,7 @@ const isAddIn = (l: Line): boolean => l.ingredient !== null && l.use === 'batter
 /** Lines as last made of their entries: an entry that has not changed is the same line, by reference too. */
 const made = new WeakMap<Entry, { readonly kitchen: string; readonly line: FormulaLine }>();
 
-const kitchenKey = ({ conventions: c, ways, today }: Kitchen): string => [c.cup, c.flourFill, c.egg, c.salt, c.powder, ways.whites, today].join(' ');
+const kitchenKey = ({ conventions, ways, today }: Kitchen): string => [houseKey(conventions), ways.whites, today].join(' ');
 
 function lineOf(e: Entry, k: Kitchen): FormulaLine {
   const read = readLine(e.text, k.conventions, e);
@@ -204,7 +206,7 @@ export interface PastedCard {
  */
 export function entriesFromCard(
   text: string,
-  house: Conventions,
+  house: House,
   after: readonly Entry[] = [],
 ): { readonly ok: true; readonly value: PastedCard } | { readonly ok: false; readonly message: string } {
   const card = readCard(text, house);

@@ -195,6 +195,22 @@ export interface ZoneReading {
   readonly far: boolean;
 }
 
+/** A rail as it stands in a formula. */
+export interface RailReading {
+  readonly rail: Rail;
+  /** Percent of flour; for lift g CO2 per 100 g flour. */
+  readonly value: number;
+  /** What is tested against the zone: water without what puree holds. */
+  readonly tested: number;
+  readonly zone: Zone | null;
+  readonly reading: ZoneReading | null;
+  /** Ingredients whose part in it is not known: the value is at least what is shown, and below it no zone is tested. */
+  readonly unknown: readonly string[];
+}
+
+/** Where a rail stands, as its zone is tested; null without flour. */
+export const railOf = (a: { readonly rails: readonly RailReading[] }, rail: Rail): RailReading | null => a.rails.find((r) => r.rail === rail) ?? null;
+
 /** What a rail is called at the head of a sentence or a row. */
 export const RAIL_NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Lift' };
 

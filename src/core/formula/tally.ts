@@ -2,7 +2,7 @@
  * A tally: what all the lines of a formula add up to, in grams. Only batter lines count; pan fat is kept apart, and
  * toppings are left out. All of it is arithmetic from the pantry's composition.
  */
-import { type Allergen, type Ingredient, isFlour } from '../pantry/ingredient';
+import { ALLERGENS, type Allergen, type Ingredient, isFlour, kitchenName, type Unknown } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 
 export interface TallyPart {
@@ -41,6 +41,8 @@ export interface Tally {
   readonly pureeG: number;
   readonly glutenFlourG: number;
   readonly hasYeast: boolean;
+  /** What is not known, and of which ingredients: those sums are without them. */
+  readonly unknown: Partial<Readonly<Record<Unknown, readonly string[]>>>;
 }
 
 type Sums = { -readonly [K in keyof Tally]: Tally[K] };
@@ -70,6 +72,7 @@ export function tally(lines: readonly TallyLine[]): Tally {
     pureeG: 0,
     glutenFlourG: 0,
     hasYeast: false,
+    unknown: {},
   };
   for (const line of lines) for (const p of line.parts) add(t, p.ingredient, p.grams, line.use);
   return t;
@@ -102,6 +105,10 @@ function add(t: Sums, i: Ingredient, grams: number, use: TallyLine['use']): void
   if (i.category === 'fat') t.addedFatG += grams;
   if (flour && i.allergens.includes('gluten') && i.id !== 'flour-oat' && i.id !== 'rolled-oats') t.glutenFlourG += grams;
   if (i.id === 'yeast-instant') t.hasYeast = true;
+  if (!i.unknown) return;
+  const unknown: Partial<Record<Unknown, readonly string[]>> = { ...t.unknown };
+  for (const what of i.unknown) if (what !== 'waterG' || !flour) unknown[what] = [...new Set([...(unknown[what] ?? []), kitchenName(i)])];
+  t.unknown = unknown;
 }
 
 export interface Percentages {
@@ -146,16 +153,32 @@ const ALLERGEN_NAMES: Readonly<Record<Allergen, string>> = {
   'tree-nut': 'tree nuts',
   soy: 'soya',
   sesame: 'sesame',
+  lupin: 'lupin',
+  mustard: 'mustard',
+  celery: 'celery',
+  sulphites: 'sulphites',
+  fish: 'fish',
+  crustacean: 'crustaceans',
+  mollusc: 'molluscs',
 };
 
 export const allergenName = (a: Allergen): string => ALLERGEN_NAMES[a];
 
-/** Allergens of everything on the sheet, pan and toppings too, amounts or not; and the number of lines that name nothing known. */
-export function allergensOf(lines: readonly (TallyLine & { readonly ingredient?: Ingredient | null })[]): {
-  readonly names: readonly string[];
-  readonly unknown: number;
-} {
-  const held = new Set(lines.flatMap((l) => [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])]).flatMap((i) => i.allergens));
-  const names = (Object.keys(ALLERGEN_NAMES) as Allergen[]).filter((a) => held.has(a)).map(allergenName);
-  return { names, unknown: lines.filter((l) => l.parts.length === 0 && !l.ingredient).length };
+export interface Allergens {
+  readonly held: readonly { readonly allergen: Allergen; readonly name: string /** What brings it. */; readonly from: readonly string[] }[];
+  /** Ingredients whose allergens nobody has stated. */
+  readonly unstated: readonly string[];
+  /** Lines that name nothing known. */
+  readonly unread: readonly string[];
+}
+
+/** Allergens of everything on the sheet, pan and toppings too, amounts or not. */
+export function allergensOf(lines: readonly (TallyLine & { readonly text?: string; readonly ingredient?: Ingredient | null })[]): Allergens {
+  const all = new Set(lines.flatMap((l) => [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])]));
+  const names = (has: (i: Ingredient) => boolean): readonly string[] => [...new Set([...all].filter(has).map(kitchenName))];
+  return {
+    held: ALLERGENS.map((a) => ({ allergen: a, name: allergenName(a), from: names((i) => i.allergens.includes(a)) })).filter((h) => h.from.length > 0),
+    unstated: names((i) => i.allergensUnstated === true),
+    unread: lines.filter((l) => l.parts.length === 0 && !l.ingredient).map((l) => l.text ?? 'a line'),
+  };
 }

@@ -3,7 +3,9 @@
  * egg and milk are, how far whites are whipped. A house has its ways, a formula may have its own. Times and temperatures
  * are kitchen defaults (models, not law); what touches safety is the local food code's to say.
  */
-import { type Conventions, FRESH_HOUSE } from '../pantry/conventions';
+import { FRESH_HOUSE, type House } from '../pantry/conventions';
+import { FRESH_GEAR, type Gear } from '../pantry/gear';
+import { FRESH_UNITS, type Units } from '../quantity/say';
 import type { Kind } from './kinds';
 
 export const RESTS = ['usual', 'none', 'short', 'half-hour', 'hour', 'overnight'] as const;
@@ -17,12 +19,18 @@ export interface Ways {
   readonly rest: Rest;
   readonly warmth: Warmth;
   readonly whites: Whites;
+  /** Metres above the sea: thinner air gives the same gas more room. */
+  readonly altitudeM: number;
 }
 
-export const FRESH_WAYS: Ways = { rest: 'usual', warmth: 'counter', whites: 'soft' };
+/** The ways that are chosen from a list. */
+export type ChosenWay = Exclude<keyof Ways, 'altitudeM'>;
+
+export const FRESH_WAYS: Ways = { rest: 'usual', warmth: 'counter', whites: 'soft', altitudeM: 0 };
+export const MOST_ALTITUDE_M = 5000;
 
 /** What each way is called on screen, in the order it is offered. */
-export const WAY_NAMES: { readonly [W in keyof Ways]: Readonly<Record<Ways[W], string>> } = {
+export const WAY_NAMES: { readonly [W in ChosenWay]: Readonly<Record<Ways[W], string>> } = {
   rest: {
     usual: 'as the kind is used to',
     none: 'none, straight to the heat',
@@ -55,12 +63,23 @@ export const standingOf = (w: Ways, kind: Pick<Kind, 'restMin'> | null): Standin
   batterC: w.rest === 'overnight' ? OVERNIGHT_C : WARMTH_C[w.warmth],
 });
 
-/** A kitchen: what it means by a cup, an egg and a pinch of salt, how it works, and what day it is there. */
+/**
+ * The room a gas takes up at an altitude, against at the sea: standard air, 101.325 kPa there and
+ * (1 - 2.25577e-5 h)^5.25588 of it at h metres.
+ */
+export const gasRoomAt = (altitudeM: number): number => (1 - 2.25577e-5 * altitudeM) ** -5.25588;
+
+/** Where water boils, degrees C: about one less for every 300 m (rule of thumb, good to half a degree up to 3,000 m). */
+export const boilsAtC = (altitudeM: number): number => 100 - altitudeM / 300;
+
+/** A kitchen: what it means by a cup, an egg and a pinch of salt, how it works, what it works with, and what day it is there. */
 export interface Kitchen {
-  readonly conventions: Conventions;
+  readonly conventions: House;
   readonly ways: Ways;
+  readonly units: Units;
+  readonly gear: readonly Gear[];
   /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
   readonly today: string | null;
 }
 
-export const FRESH_KITCHEN: Kitchen = { conventions: FRESH_HOUSE, ways: FRESH_WAYS, today: null };
+export const FRESH_KITCHEN: Kitchen = { conventions: FRESH_HOUSE, ways: FRESH_WAYS, units: FRESH_UNITS, gear: FRESH_GEAR, today: null };

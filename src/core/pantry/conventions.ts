@@ -2,10 +2,15 @@
  * Conventions: whose cup, how it is filled, which egg and which salt a kitchen means when a card does not say.
  * A fresh house has the ones below; a formula may override each.
  */
-import type { CupSystem } from '../quantity/units';
+import type { CupSystem, Tablespoon } from '../quantity/units';
+import { NOTHING_OWN, type Own } from './own';
 
 export const FILL_METHODS = ['sifted', 'spooned', 'fluffed', 'dipped', 'packed'] as const;
 export type FillMethod = (typeof FILL_METHODS)[number];
+
+/** How a kitchen fills a cup of flour: one of the ways, or its own as it was weighed. */
+export const FLOUR_FILLS = [...FILL_METHODS, 'own'] as const;
+export type FlourFill = (typeof FLOUR_FILLS)[number];
 
 export const EGG_SIZES = ['medium', 'large', 'extra-large'] as const;
 export type EggSize = (typeof EGG_SIZES)[number];
@@ -19,13 +24,29 @@ export type Powder = (typeof POWDERS)[number];
 
 export interface Conventions {
   readonly cup: CupSystem;
-  readonly flourFill: FillMethod;
+  readonly tablespoon: Tablespoon;
+  readonly flourFill: FlourFill;
   readonly egg: EggSize;
   readonly salt: SaltCrystal;
   readonly powder: Powder;
 }
 
-export const FRESH_HOUSE: Conventions = { cup: 'us-customary', flourFill: 'spooned', egg: 'large', salt: 'fine', powder: 'double-aluminium' };
+/** A house to read a card in: its conventions, and what it has of its own. */
+export interface House extends Conventions {
+  readonly own?: Own | undefined;
+}
+
+export const FRESH_HOUSE: Conventions = {
+  cup: 'us-customary',
+  tablespoon: 'with-cup',
+  flourFill: 'spooned',
+  egg: 'large',
+  salt: 'fine',
+  powder: 'double-aluminium',
+};
+
+/** Everything about a house that decides what a line means, in one word: for answers that are remembered. */
+export const houseKey = (h: House): string => [h.cup, h.tablespoon, h.flourFill, h.egg, h.salt, h.powder, h.own?.stamp ?? NOTHING_OWN.stamp].join(' ');
 
 /** What each choice is called on screen, in the order it is offered. */
 export const CONVENTION_NAMES = {
@@ -35,7 +56,15 @@ export const CONVENTION_NAMES = {
     metric: 'metric cup, 250 ml',
     imperial: 'imperial cup, 284 ml',
   },
-  flourFill: { sifted: 'sifted in', spooned: 'spooned and levelled', fluffed: 'fluffed, then scooped', dipped: 'dipped and levelled', packed: 'packed' },
+  tablespoon: { 'with-cup': 'as the cup has it', us: 'US, 14.8 ml', metric: 'metric, 15 ml', australian: 'Australian, 20 ml' },
+  flourFill: {
+    sifted: 'sifted in',
+    spooned: 'spooned and levelled',
+    fluffed: 'fluffed, then scooped',
+    dipped: 'dipped and levelled',
+    packed: 'packed',
+    own: 'my own, as weighed',
+  },
   egg: { medium: 'medium, 44 g', large: 'large, 50 g', 'extra-large': 'extra-large, 56 g' },
   salt: { fine: 'fine', 'light-flake': 'light flake', 'dense-flake': 'dense flake' },
   powder: {
@@ -46,11 +75,15 @@ export const CONVENTION_NAMES = {
   },
 } as const satisfies {
   readonly cup: Readonly<Record<CupSystem, string>>;
-  readonly flourFill: Readonly<Record<FillMethod, string>>;
+  readonly tablespoon: Readonly<Record<Tablespoon, string>>;
+  readonly flourFill: Readonly<Record<FlourFill, string>>;
   readonly egg: Readonly<Record<EggSize, string>>;
   readonly salt: Readonly<Record<SaltCrystal, string>>;
   readonly powder: Readonly<Record<Powder, string>>;
 };
+
+/** g of an egg without its shell. */
+export const EGG_GRAMS: Readonly<Record<EggSize, number>> = { medium: 44, large: 50, 'extra-large': 56 };
 
 /** The ingredient that "egg", "salt" and "baking powder" stand for in a kitchen. */
 export const EGG_INGREDIENT: Readonly<Record<EggSize, string>> = { medium: 'egg-medium', large: 'egg-large', 'extra-large': 'egg-extra-large' };

@@ -24,8 +24,44 @@ export const CATEGORIES = [
   'topping',
 ] as const;
 export type Category = (typeof CATEGORIES)[number];
+export const CATEGORY_NAMES: Readonly<Record<Category, string>> = {
+  flour: 'flour',
+  starch: 'starch',
+  sugar: 'sugar',
+  syrup: 'syrup',
+  leavening: 'leavening',
+  acid: 'acid',
+  salt: 'salt',
+  egg: 'egg',
+  dairy: 'dairy',
+  'plant-milk': 'plant drink',
+  fat: 'fat',
+  'fruit-veg': 'fruit and vegetable',
+  'nut-seed': 'nut and seed',
+  flavour: 'flavour',
+  'dry-dairy': 'milk powder',
+  liquid: 'liquid',
+  topping: 'topping',
+};
 
-export type Allergen = 'wheat' | 'gluten' | 'milk' | 'egg' | 'peanut' | 'tree-nut' | 'soy' | 'sesame';
+export const ALLERGENS = [
+  'wheat',
+  'gluten',
+  'milk',
+  'egg',
+  'peanut',
+  'tree-nut',
+  'soy',
+  'sesame',
+  'lupin',
+  'mustard',
+  'celery',
+  'sulphites',
+  'fish',
+  'crustacean',
+  'mollusc',
+] as const;
+export type Allergen = (typeof ALLERGENS)[number];
 
 export interface Composition {
   readonly waterG: number;
@@ -41,6 +77,25 @@ export interface Composition {
   /** Sodium chloride only. */
   readonly naclG: number;
   readonly kcal: number;
+}
+
+/** What may be unknown of an ingredient that is only known from its packet. */
+export type Unknown = keyof Composition | 'acid' | 'soda';
+
+/** Grams in one US cup (236.588 mL) by the way the cup was filled; and how far cups of one way spread, %. */
+export interface FillRow {
+  readonly sifted?: number;
+  readonly spooned?: number;
+  readonly fluffed?: number;
+  readonly dipped?: number;
+  readonly packed?: number;
+  readonly uncertaintyPct: number;
+}
+
+export interface Member {
+  readonly ingredient: Ingredient;
+  /** Of the blend's mass, 0 to 1; all members come to 1. */
+  readonly share: number;
 }
 
 /** A table row as written: what is zero or without meaning is left out. */
@@ -63,6 +118,16 @@ export interface IngredientRow {
   readonly allergens?: readonly Allergen[];
   readonly aliases: readonly string[];
   readonly note?: string;
+  /** The shipped ingredient it behaves like where its packet is silent: hydration, thickness, acidity (model). */
+  readonly like?: string;
+  /** What its packet does not say; counted as nothing, and said so. */
+  readonly unknown?: readonly Unknown[];
+  /** Nobody has said which allergens it holds. */
+  readonly allergensUnstated?: boolean;
+  /** A blend of other ingredients: a line of it is read as its members. */
+  readonly blend?: readonly Member[];
+  /** Cup weights by fill, where they are its own. */
+  readonly fills?: FillRow;
 }
 
 export interface Ingredient extends Omit<IngredientRow, 'per100g'> {
@@ -86,6 +151,15 @@ export const ingredientFrom = (row: IngredientRow): Ingredient => ({
 });
 
 export const isFlour = (i: Ingredient): boolean => i.category === 'flour' || i.category === 'starch';
+
+/** Whether it is an ingredient of the tables, or one of a kitchen's own that behaves like it. */
+export const isA = (i: Pick<Ingredient, 'id' | 'like'>, id: string): boolean => i.id === id || i.like === id;
+
+/** What an amount of an ingredient is made of, as shares of it: a blend is its members, anything else itself. */
+export const membersOf = (i: Ingredient): readonly Member[] =>
+  i.blend
+    ? i.blend.flatMap((m) => membersOf(m.ingredient).map((x) => ({ ingredient: x.ingredient, share: x.share * m.share })))
+    : [{ ingredient: i, share: 1 }];
 
 /** The name as it is said in the kitchen: without the remarks in brackets. */
 export const kitchenName = (i: Pick<Ingredient, 'name'>): string => i.name.replace(/\s*\([^)]*\)/g, '');

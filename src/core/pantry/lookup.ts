@@ -3,9 +3,10 @@
  * "at room temperature") are set aside; anything else is not guessed at: it comes back as suggestions.
  */
 import Fuse from 'fuse.js';
-import { type Conventions, EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from './conventions';
+import { EGG_INGREDIENT, type House, houseKey, POWDER_INGREDIENT, SALT_INGREDIENT } from './conventions';
 import type { Ingredient } from './ingredient';
-import { findIngredient, ingredient, PANTRY } from './pantry';
+import type { Own } from './own';
+import { everyIngredient, findIngredient } from './pantry';
 
 export interface Found {
   readonly kind: 'found';
@@ -119,24 +120,30 @@ interface Index {
   readonly fuse: Fuse<{ readonly id: string; readonly name: string }>;
 }
 
-let index: Index | undefined;
+const NO_OWN = {};
+const indexes = new WeakMap<object, Index>();
 
-function buildIndex(): Index {
+function buildIndex(own: Own | undefined): Index {
   const exact = new Map<string, string>();
   const list: { id: string; name: string }[] = [];
   const put = (name: string, id: string): void => {
     const key = words(name).join(' ');
     if (key && !exact.has(key)) exact.set(key, id);
   };
+  // what a kitchen named itself is what it means by the word
+  for (const i of own?.ingredients ?? []) {
+    put(i.name, i.id);
+    for (const a of i.aliases) put(a, i.id);
+  }
   for (const [name, id] of Object.entries(MORE_NAMES)) put(name, id);
-  for (const i of PANTRY) {
+  for (const i of everyIngredient(own)) {
     for (const a of i.aliases) {
       if (/\(/.test(a)) continue;
       put(a, i.id);
       list.push({ id: i.id, name: a.toLowerCase() });
     }
   }
-  for (const i of PANTRY) {
+  for (const i of everyIngredient(own)) {
     put(i.name, i.id);
     put(i.name.replace(/\([^)]*\)/g, ''), i.id);
     list.push({ id: i.id, name: i.name.toLowerCase() });
@@ -144,17 +151,22 @@ function buildIndex(): Index {
   return { exact, fuse: new Fuse(list, { keys: ['name'], threshold: 0.36, ignoreLocation: true, includeScore: true, minMatchCharLength: 2 }) };
 }
 
-const theIndex = (): Index => {
-  index ??= buildIndex();
+function indexOf(own: Own | undefined): Index {
+  const key = own && own.ingredients.length > 0 ? own : NO_OWN;
+  let index = indexes.get(key);
+  if (!index) {
+    index = buildIndex(own);
+    indexes.set(key, index);
+  }
   return index;
-};
+}
 
 /**
  * Up to five likely ingredients for words that are not understood, best first.
  * Fuzzy matching is fuse.js over names and aliases.
  */
-function suggest(text: string, most = 5): readonly Ingredient[] {
-  const { fuse } = theIndex();
+function suggest(text: string, own: Own | undefined, most = 5): readonly Ingredient[] {
+  const { fuse } = indexOf(own);
   const clean = words(text).filter((w) => !/^[\d.%]+$/.test(w));
   if (clean.length === 0) return [];
   const ids = new Map<string, number>();
@@ -171,11 +183,12 @@ function suggest(text: string, most = 5): readonly Ingredient[] {
     .filter(([, score]) => score < 0.36)
     .sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1))
     .slice(0, most)
-    .map(([id]) => ingredient(id));
+    .map(([id]) => findIngredient(id, own))
+    .filter((i) => i !== undefined);
 }
 
 /** "egg", "salt" and "baking powder" are what the house says they are. */
-function asHouse(id: string, key: string, house: Conventions): string {
+function asHouse(id: string, key: string, house: House): string {
   if (id === 'egg-large' && /^(?:whole |beaten )?egg$/.test(key)) return EGG_INGREDIENT[house.egg];
   if (id === 'salt-table' && key === 'salt') return SALT_INGREDIENT[house.salt];
   if (id === 'baking-powder-double-al' && /^(?:baking powder|bp)$/.test(key)) return POWDER_INGREDIENT[house.powder];
@@ -189,16 +202,17 @@ function eggSize(ws: readonly string[]): string {
   return ws.includes('extra') && ws.includes('large') ? 'egg-extra-large' : 'egg-large';
 }
 
-function answer(id: string, key: string, house: Conventions): Found | NotFound {
+function answer(id: string, key: string, house: House): Found | NotFound {
   if (id.startsWith('?')) {
     const suggestions = id
       .slice(1)
       .split(' ')
-      .map(findIngredient)
+      .map((x) => findIngredient(x, house.own))
       .filter((x) => x !== undefined);
     return { kind: 'ambiguous', suggestions };
   }
-  return { kind: 'found', ingredient: ingredient(asHouse(id, key, house)) };
+  const found = findIngredient(asHouse(id, key, house), house.own);
+  return found ? { kind: 'found', ingredient: found } : { kind: 'unknown', suggestions: [] };
 }
 
 const cache = new Map<string, Found | NotFound>();
@@ -209,8 +223,8 @@ const CACHE_MOST = 4000;
  * @param phrase the words without their amount
  * @param house decides which egg and which salt is meant where the words don't
  */
-export function lookUp(phrase: string, house: Conventions): Found | NotFound {
-  const cacheKey = `${house.egg}|${house.salt}|${house.powder}|${phrase}`;
+export function lookUp(phrase: string, house: House): Found | NotFound {
+  const cacheKey = `${houseKey(house)}|${phrase}`;
   const had = cache.get(cacheKey);
   if (had) return had;
   const result = search(phrase, house);
@@ -219,8 +233,8 @@ export function lookUp(phrase: string, house: Conventions): Found | NotFound {
   return result;
 }
 
-function search(phrase: string, house: Conventions): Found | NotFound {
-  const { exact } = theIndex();
+function search(phrase: string, house: House): Found | NotFound {
+  const { exact } = indexOf(house.own);
   const ws = words(phrase);
   if (ws.length === 0) return { kind: 'unknown', suggestions: [] };
   // the longest run of words that is a name, provided every word left over only describes
@@ -238,5 +252,5 @@ function search(phrase: string, house: Conventions): Found | NotFound {
     }
   }
   if (best) return answer(best.key === 'egg' ? eggSize(ws) : best.id, best.key === 'egg' && ws.includes('large') ? 'large egg' : best.key, house);
-  return { kind: 'unknown', suggestions: suggest(phrase) };
+  return { kind: 'unknown', suggestions: suggest(phrase, house.own) };
 }

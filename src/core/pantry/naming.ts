@@ -1,8 +1,8 @@
 /** Writing an ingredient's name on a line so that reading it back finds the same ingredient. */
-import type { Conventions } from './conventions';
+import type { House } from './conventions';
 import { kitchenName } from './ingredient';
 import { lookUp } from './lookup';
-import { ingredient } from './pantry';
+import { findIngredient } from './pantry';
 
 export interface Named {
   readonly name: string;
@@ -13,9 +13,10 @@ export interface Named {
 /** What cooks just call it, where the house means that one. */
 const PLAIN = ['flour', 'milk', 'sugar', 'salt', 'butter', 'oil', 'baking powder', 'buttermilk', 'yoghurt', 'egg'];
 
-/** The plainest name of an ingredient that is understood as that ingredient in this kitchen. */
-export function nameFor(id: string, house: Conventions): Named {
-  const i = ingredient(id);
+/** The plainest name of an ingredient that is understood as that ingredient in this kitchen. Throws for an id in no pantry: a bug, not input. */
+export function nameFor(id: string, house: House): Named {
+  const i = findIngredient(id, house.own);
+  if (!i) throw new Error(`no ingredient ${id} in the pantry`);
   const own = kitchenName(i).toLowerCase();
   for (const name of [...PLAIN, own, ...i.aliases.filter((a) => /^[a-z -]+$/.test(a))]) {
     const found = lookUp(name, house);

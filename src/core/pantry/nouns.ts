@@ -74,15 +74,15 @@ const BY_ID: Readonly<Record<string, readonly string[]>> = {
   'corn-meal-medium': ['cornmeal', 'meal', 'flour'],
 };
 
-const made = new Map<string, ReadonlySet<string>>();
+const made = new WeakMap<Ingredient, ReadonlySet<string>>();
 
 /** Singular, lower case. */
 export function nounsOf(i: Ingredient): ReadonlySet<string> {
-  const known = made.get(i.id);
+  const known = made.get(i);
   if (known) return known;
   const own = BY_ID[i.id] ?? (i.id.startsWith('baking-powder') ? ['powder'] : [...(BY_CATEGORY[i.category] ?? []), ...lastWord(i)]);
   const set = new Set(own);
-  made.set(i.id, set);
+  made.set(i, set);
   return set;
 }
 

@@ -1,10 +1,11 @@
 /**
- * The pantry: the shipped ingredients by id, with their fill methods and their behaviour in a batter.
+ * The pantry: the shipped ingredients by id, and those of a kitchen's own; with their fill methods.
  */
-import { type Ingredient, type IngredientRow, ingredientFrom } from './ingredient';
+import { type FillRow, type Ingredient, type IngredientRow, ingredientFrom } from './ingredient';
+import { type Own, ownIngredient } from './own';
 import { dairyEggsRows } from './tables/dairy-eggs';
 import { fatsFruitsNutsRows } from './tables/fats-fruits-nuts';
-import { type FillRow, fillRows } from './tables/fills';
+import { fillRows } from './tables/fills';
 import { flavoursLiquidsToppingsRows } from './tables/flavours-liquids-toppings';
 import { floursRows } from './tables/flours';
 import { leaveningsSaltsRows } from './tables/leavenings-salts';
@@ -23,7 +24,7 @@ export const PANTRY: readonly Ingredient[] = rows.map(ingredientFrom);
 
 const byId = new Map(PANTRY.map((i) => [i.id, i]));
 
-export const findIngredient = (id: string): Ingredient | undefined => byId.get(id);
+export const findIngredient = (id: string, own?: Own): Ingredient | undefined => byId.get(id) ?? ownIngredient(own, id);
 
 /** For ids the tables themselves name. Throws when there is none: that is a bug, not input. */
 export function ingredient(id: string): Ingredient {
@@ -32,4 +33,7 @@ export function ingredient(id: string): Ingredient {
   return found;
 }
 
-export const fillRow = (id: string): FillRow | undefined => fillRows[id];
+export const fillRow = (i: Pick<Ingredient, 'id' | 'fills'>): FillRow | undefined => i.fills ?? fillRows[i.id];
+
+/** Everything there is to measure out: the shipped ingredients, then the kitchen's own. */
+export const everyIngredient = (own?: Own): readonly Ingredient[] => (own && own.ingredients.length > 0 ? [...PANTRY, ...own.ingredients] : PANTRY);

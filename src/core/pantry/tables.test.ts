@@ -1,10 +1,10 @@
 /** The tables checked against themselves: masses add up, energy fits, soda and acid balance, densities fit composition. */
 import { MEQ_PER_G_SODA } from '../lift/ledger';
+import { US_CUP_ML } from './fill';
 import { CATEGORIES, type Ingredient } from './ingredient';
 import { fillRow, findIngredient, ingredient, PANTRY } from './pantry';
 import { behaviourOf } from './tables/behaviour';
 import { fillRows } from './tables/fills';
-import { US_CUP_ML } from './weigh';
 
 const by = (...categories: readonly string[]): readonly Ingredient[] => PANTRY.filter((i) => categories.includes(i.category));
 
@@ -63,7 +63,7 @@ test('the ways of filling a cup run from lightest to heaviest, around the cup th
     expect(ways).toEqual([...ways].sort((a, b) => a - b));
     expect(findIngredient(id)?.gPerUsCup).toBe(id.startsWith('sugar-brown') ? row.packed : row.spooned);
   }
-  expect(fillRow('milk-whole')).toBeUndefined();
+  expect(fillRow(ingredient('milk-whole'))).toBeUndefined();
 });
 
 test('white and yolk make up the egg', () => {

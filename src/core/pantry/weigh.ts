@@ -5,20 +5,19 @@
  */
 import type { Amount, Fullness, Term } from '../quantity/amount';
 import { gramsOf, mlOf, type Unit, unitById } from '../quantity/units';
-import type { Conventions, FillMethod } from './conventions';
-import type { Ingredient } from './ingredient';
+import { EGG_GRAMS, type FillMethod, type House } from './conventions';
+import { filledLike, gPerUsCupOf, ownFill, US_CUP_ML } from './fill';
+import type { FillRow, Ingredient } from './ingredient';
+import { type OwnMeasure, ownMeasure } from './own';
 import { fillRow } from './pantry';
 import { behaviourOf } from './tables/behaviour';
-
-/** mL of the cup the tables weigh. */
-export const US_CUP_ML = 236.5882365;
 
 export interface Weighed {
   readonly grams: number;
   readonly low: number;
   readonly high: number;
-  /** What the bracket rests on, worst first. */
-  readonly basis: 'weight' | 'piece' | 'volume' | 'fill-stated' | 'fill-not-stated';
+  /** What the bracket rests on: `own` is a measure this kitchen has weighed. */
+  readonly basis: 'weight' | 'own' | 'piece' | 'volume' | 'fill-stated' | 'fill-not-stated';
 }
 
 export interface CannotWeigh {
@@ -71,16 +70,40 @@ const SALT_RANGE: Readonly<Record<string, readonly [number, number]>> = {
   'salt-kosher-dense': [135 / 230, 1.1],
 };
 
-function density(i: Ingredient, fill: FillMethod | null, house: Conventions): Density | null {
-  const row = fillRow(i.id);
+/** Brown sugar is packed unless the card says "loose": that is how it is sold by the cup, so its fill counts as stated. */
+export const isPacked = (i: Pick<Ingredient, 'id' | 'like'>): boolean => (i.like ?? i.id).startsWith('sugar-brown');
+
+/** Whether what a cup of it weighs hangs on how the kitchen fills a cup. */
+export const hangsOnFill = (i: Ingredient): boolean => fillRow(i) !== undefined && !isPacked(i);
+
+/** g per mL by a measure of one ingredient, of whatever size that measure is. */
+function ownDensity(i: Ingredient, house: House): Density | null {
+  if (hangsOnFill(i) && house.flourFill !== 'own') return null;
+  for (const m of house.own?.measures ?? []) {
+    const g = m.used && m.ingredientId === i.id ? gPerUsCupOf(m, house) : null;
+    if (g) return { best: g / US_CUP_ML, low: ((g / US_CUP_ML) * m.low) / m.each, high: ((g / US_CUP_ML) * m.high) / m.each, basis: 'own' };
+  }
+  return null;
+}
+
+/** g in a US cup as this house fills it, and whether that rests on a cup it has weighed. */
+function usualFill(row: FillRow, house: House): { readonly grams: number; readonly own: boolean } {
+  const at = house.flourFill === 'own' ? ownFill(house) : null;
+  if (at) return { grams: filledLike(row, at), own: true };
+  return { grams: (house.flourFill === 'own' ? undefined : row[house.flourFill]) ?? row.spooned ?? 0, own: false };
+}
+
+function density(i: Ingredient, fill: FillMethod | null, house: House): Density | null {
+  const weighed = fill === null ? ownDensity(i, house) : null;
+  if (weighed) return weighed;
+  const row = fillRow(i);
   if (row) {
-    const own = fill ? row[fill] : undefined;
-    const usual = i.category === 'sugar' && i.id.startsWith('sugar-brown') ? (row.packed ?? 0) : (row[house.flourFill] ?? row.spooned ?? 0);
-    // brown sugar is packed unless the card says "loose": that is how it is sold by the cup, so the fill counts as stated
-    const stated = own !== undefined || i.id.startsWith('sugar-brown');
-    const best = (own ?? usual) / US_CUP_ML;
+    const said = fill ? row[fill] : undefined;
+    const usual = isPacked(i) ? { grams: row.packed ?? 0, own: false } : usualFill(row, house);
+    const stated = said !== undefined || isPacked(i);
+    const best = (said ?? usual.grams) / US_CUP_ML;
     const u = row.uncertaintyPct / 100;
-    if (stated) return { best, low: best * (1 - u), high: best * (1 + u), basis: 'fill-stated' };
+    if (stated || usual.own) return { best, low: best * (1 - u), high: best * (1 + u), basis: stated ? 'fill-stated' : 'own' };
     const ways = [row.sifted, row.spooned, row.packed].filter((x) => x !== undefined);
     return { best, low: Math.min(...ways) / US_CUP_ML, high: Math.max(...ways) / US_CUP_ML, basis: 'fill-not-stated' };
   }
@@ -97,9 +120,9 @@ function density(i: Ingredient, fill: FillMethod | null, house: Conventions): De
 const isCountable = (i: Ingredient): boolean => i.piece !== undefined && (i.category === 'egg' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
 
 /** Grams of one piece: a yolk and a white follow the size of the egg they come from. */
-function pieceGrams(i: Ingredient, house: Conventions): number | null {
+function pieceGrams(i: Ingredient, house: House): number | null {
   if (!i.piece) return null;
-  if (i.id === 'egg-yolk' || i.id === 'egg-white') return (i.piece.grams * { medium: 44, large: 50, 'extra-large': 56 }[house.egg]) / 50;
+  if (i.id === 'egg-yolk' || i.id === 'egg-white') return (i.piece.grams * EGG_GRAMS[house.egg]) / EGG_GRAMS.large;
   return i.piece.grams;
 }
 
@@ -110,17 +133,51 @@ interface Range3 {
   readonly basis: Weighed['basis'];
 }
 
-function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null, house: Conventions): Range3 | CannotWeigh {
+const asRange = (m: OwnMeasure): Range3 => ({ best: m.each, low: m.low, high: m.high, basis: 'own' });
+
+const times = (r: Range3, d: Density, more: readonly [low: number, high: number] = [1, 1], factor = 1): Range3 => ({
+  best: r.best * d.best * factor,
+  low: r.low * d.low * factor * more[0],
+  high: r.high * d.high * factor * more[1],
+  basis: d.basis,
+});
+
+/** What this kitchen found one of a measure to hold of an ingredient, g; null where it has not measured it. */
+function ownSize(unit: Unit, which: string, full: string, i: Ingredient, fill: FillMethod | null, house: House): Range3 | CannotWeigh | null {
+  const { own } = house;
+  if (!own) return null;
+  const follows = fill === null && (!hangsOnFill(i) || house.flourFill === 'own');
+  const ofIt = follows ? ownMeasure(own, { unit: unit.id, which, full, ingredientId: i.id }) : undefined;
+  if (ofIt) return asRange(ofIt);
+  const vessel = ownMeasure(own, { unit: unit.id, which, full, ingredientId: null });
+  if (!vessel) return null;
+  const d = density(i, fill, house);
+  return d ? times(asRange(vessel), d) : noDensity(i);
+}
+
+const noDensity = (i: Ingredient): CannotWeigh => ({
+  reason: 'no-density',
+  message: `The pantry does not know what a spoon of ${i.name.toLowerCase()} weighs. Write grams, or weigh a cup of it once.`,
+});
+
+function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null, house: House): Range3 | CannotWeigh {
   if (unit === null) {
     const g = isCountable(i) ? pieceGrams(i, house) : null;
     if (g === null) return { reason: 'no-unit', message: 'A number without a unit: cups, spoons or grams?' };
     const s = i.category === 'egg' ? EGG_SPREAD : 0.25;
     return { best: g, low: g * (1 - s), high: g * (1 + s), basis: 'piece' };
   }
+  const own = ownSize(unit, t.which ?? '', '1', i, fill, house);
+  if (own && 'reason' in own) return own;
+  if (own) {
+    const [factor, widen] = FULL[t.fullness ?? 'level'][unit.heap ?? 'cup'];
+    return { ...own, best: own.best * factor, low: own.low * factor * (1 - widen), high: own.high * factor * (1 + widen) };
+  }
   if (unit.dimension === 'vague') {
     // a can of pumpkin, a sachet of yeast: where the pantry knows the pack, it is a piece
     const packs: Readonly<Record<string, RegExp>> = { can: /can/, packet: /sachet/ };
-    if (i.piece && packs[unit.id]?.test(i.piece.name)) return { best: i.piece.grams, low: i.piece.grams * 0.95, high: i.piece.grams * 1.05, basis: 'piece' };
+    if (i.piece && !t.which && packs[unit.id]?.test(i.piece.name))
+      return { best: i.piece.grams, low: i.piece.grams * 0.95, high: i.piece.grams * 1.05, basis: 'piece' };
     return { reason: 'vague-unit', message: unit.ask ?? `A ${unit.one} has no set size.` };
   }
   if (unit.butterOnly && i.category !== 'fat') return { reason: 'wrong-unit', message: `Only butter and the like come by the ${unit.one}.` };
@@ -131,37 +188,40 @@ function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null,
     const wide = unit.id === 'oz' && isPoured(i) && i.gPerUsCup ? (29.5735295625 * i.gPerUsCup) / US_CUP_ML : g;
     return { best: g, low: Math.min(g * a, wide), high: Math.max(g * b, wide), basis: 'weight' };
   }
-  const ml = mlOf(unit, house.cup)?.valueOf();
+  const ml = mlOf(unit, house)?.valueOf();
   if (ml === undefined) return { reason: 'no-unit', message: 'Of what unit?' };
   const d = density(i, fill, house);
-  if (!d) return { reason: 'no-density', message: `The pantry does not know what a spoon of ${i.name.toLowerCase()} weighs. Write grams.` };
+  if (!d) return noDensity(i);
   const [factor, widen] = FULL[t.fullness ?? 'level'][unit.heap ?? 'cup'];
   const [a, b] = unit.spread ?? [1, 1];
-  return {
-    best: ml * d.best * factor,
-    low: ml * d.low * factor * (1 - widen) * a,
-    high: ml * d.high * factor * (1 + widen) * b,
-    basis: d.basis,
-  };
+  return times({ best: ml, low: ml, high: ml, basis: d.basis }, d, [(1 - widen) * a, (1 + widen) * b], factor);
 }
 
-const WORST: readonly Weighed['basis'][] = ['weight', 'piece', 'volume', 'fill-stated', 'fill-not-stated'];
+/** A part of a measure that this kitchen has weighed as a size of its own: two thirds of the ladle. */
+function partSize(t: Term, i: Ingredient, fill: FillMethod | null, house: House): Range3 | null {
+  const unit = t.unit === null || t.high || t.fullness || !house.own ? undefined : unitById(t.unit);
+  const r = unit && t.low.compare(1) < 0 ? ownSize(unit, t.which ?? '', t.low.toFraction(), i, fill, house) : null;
+  return r && !('reason' in r) ? r : null;
+}
+
+const WORST: readonly Weighed['basis'][] = ['weight', 'own', 'piece', 'volume', 'fill-stated', 'fill-not-stated'];
 
 /**
  * What an amount of an ingredient weighs.
  * @param fill how the line says the measure was filled; null: as the house fills it
  * @returns grams best, lowest and highest (a written range: its middle and ends), or why it can't be weighed
  */
-export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, house: Conventions): WeighResult {
+export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, house: House): WeighResult {
   let best = 0;
   let low = 0;
   let high = 0;
   let basis: Weighed['basis'] = 'weight';
   for (const t of amount.terms) {
-    const r = one(t.unit === null ? null : (unitById(t.unit) ?? null), t, i, fill, house);
+    const part = partSize(t, i, fill, house);
+    const r = part ?? one(t.unit === null ? null : (unitById(t.unit) ?? null), t, i, fill, house);
     if ('reason' in r) return { ok: false, error: r };
-    const from = t.low.valueOf();
-    const to = (t.high ?? t.low).valueOf();
+    const from = part ? 1 : t.low.valueOf();
+    const to = part ? 1 : (t.high ?? t.low).valueOf();
     best += (t.sign * r.best * (from + to)) / 2;
     low += t.sign > 0 ? r.low * from : -r.high * to;
     high += t.sign > 0 ? r.high * to : -r.low * from;

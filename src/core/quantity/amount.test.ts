@@ -100,7 +100,7 @@ test.each([
 test('spoons and cups are exact in the US set: 48 teaspoons, 16 tablespoons, 8 fluid ounces to the cup', () => {
   const ml = (id: string): Fraction => {
     const u = unitById(id);
-    const x = u ? mlOf(u, 'us-customary') : null;
+    const x = u ? mlOf(u, { cup: 'us-customary' }) : null;
     if (!x) throw new Error(id);
     return x;
   };
@@ -114,8 +114,8 @@ test('spoons and cups are exact in the US set: 48 teaspoons, 16 tablespoons, 8 f
 test('a sum is combined in its first unit: in the metric cup 2 tablespoons are 3/25 of it', () => {
   const a = parseAmount('1 cup plus 2 tablespoons');
   if (!a) throw new Error('not read');
-  expect(combine(a, 'us-customary').low.equals(new Fraction(9, 8))).toBe(true);
-  expect(combine(a, 'metric').low.equals(new Fraction(28, 25))).toBe(true);
+  expect(combine(a, { cup: 'us-customary' }).low.equals(new Fraction(9, 8))).toBe(true);
+  expect(combine(a, { cup: 'metric' }).low.equals(new Fraction(28, 25))).toBe(true);
 });
 
 test('volumes convert there and back in every cup system', () => {
@@ -127,7 +127,7 @@ test('volumes convert there and back in every cup system', () => {
       value,
       (cup, a, b, v) => {
         const [ua, ub] = [unitById(a), unitById(b)];
-        const [ma, mb] = [ua && mlOf(ua, cup), ub && mlOf(ub, cup)];
+        const [ma, mb] = [ua && mlOf(ua, { cup }), ub && mlOf(ub, { cup })];
         if (!ma || !mb) return false;
         return v.mul(ma).div(mb).mul(mb).div(ma).equals(v);
       },

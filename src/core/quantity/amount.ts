@@ -5,7 +5,7 @@
  */
 import Fraction from 'fraction.js';
 import { readNumber, writeNumber } from './number';
-import { type CupSystem, gramsOf, mlOf, readLadle, readUnit, unitById } from './units';
+import { gramsOf, mlOf, readLadle, readUnit, readWhich, type Sizes, unitById } from './units';
 
 export type Fullness = 'scant' | 'level' | 'rounded' | 'heaping' | 'generous';
 
@@ -15,6 +15,8 @@ export interface Term {
   readonly high: Fraction | null;
   /** A unit id; null is a bare count ("2 eggs"). */
   readonly unit: string | null;
+  /** Which of several of that sort: the "tall" of a tall glass. */
+  readonly which?: string;
   readonly fullness: Fullness | null;
 }
 
@@ -41,7 +43,10 @@ const ONE = new Fraction(1);
 
 /** "pinch of salt", "knob of butter": one, though nobody wrote it. */
 function unsaidOne(text: string): { low: Fraction; high: null; length: number } | null {
-  const unit = /^(?:(?:small|large|big|good|generous)\s+)?(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad)\b)/i.exec(text);
+  const unit =
+    /^(?:(?:small|large)\s+(?=(?:pinch|dash|smidgen|tad)\b)|(?=(?:(?:small|large)\s+)?(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad)\b))/i.exec(
+      text,
+    );
   return unit ? { low: ONE, high: null, length: unit[0].length } : null;
 }
 
@@ -105,7 +110,9 @@ function readTerm(text: string, sign: 1 | -1): { term: Term; length: number; fil
   }
   const of = OF.exec(text.slice(at));
   const unitFrom = of && readUnit(text.slice(at + of[0].length)) ? at + of[0].length : at;
-  let found = readUnit(text.slice(unitFrom));
+  const which = readWhich(text.slice(unitFrom));
+  let found = readUnit(text.slice(unitFrom + (which?.length ?? 0)));
+  if (which && found) found = { id: found.id, length: found.length + which.length };
   if (!found) {
     const dash = /^-\s*/.exec(text.slice(unitFrom));
     found = dash ? readUnit(text.slice(unitFrom + dash[0].length)) : null;
@@ -135,7 +142,7 @@ function readTerm(text: string, sign: 1 | -1): { term: Term; length: number; fil
       at += again[0].length + second.length;
     }
   }
-  return { term: { sign, low, high, unit, fullness }, length: at, fill };
+  return { term: { sign, low, high, unit, fullness, ...(which && { which: which.which }) }, length: at, fill };
 }
 
 const family = (id: string | null): 'mass' | 'volume' | null => {
@@ -148,7 +155,7 @@ function followsOn(a: Term, b: Term): boolean {
   if (b.fullness || family(a.unit) === null || family(a.unit) !== family(b.unit)) return false;
   const size = (t: Term): number => {
     const u = unitById(t.unit ?? '');
-    return u ? (gramsOf(u) ?? mlOf(u, 'us-customary') ?? new Fraction(0)).valueOf() : 0;
+    return u ? (gramsOf(u) ?? mlOf(u, { cup: 'us-customary' }) ?? new Fraction(0)).valueOf() : 0;
   };
   return size(b) < size(a);
 }
@@ -199,7 +206,7 @@ function writeTerm(t: Term): string {
   const unit = t.unit === null ? null : unitById(t.unit);
   if (!unit) return t.fullness ? `${t.fullness} ${n}` : n;
   const several = (t.high ?? t.low).compare(1) > 0;
-  return `${n} ${t.fullness ? `${t.fullness} ` : ''}${several ? unit.many : unit.one}`;
+  return `${n} ${t.fullness ? `${t.fullness} ` : ''}${t.which ? `${t.which} ` : ''}${several ? unit.many : unit.one}`;
 }
 
 /** Writes an amount so that reading it back gives the same terms. */
@@ -217,18 +224,19 @@ export interface Combined {
   readonly low: Fraction;
   readonly high: Fraction | null;
   readonly unit: string | null;
+  readonly which?: string;
 }
 
 /**
  * The whole amount in its first term's unit, exact: 1 cup plus 2 tablespoons is 1 1/8 cup.
- * @param cup whose cup: with a metric cup 2 tablespoons are 3/25 of it
+ * @param sizes whose cup: with a metric cup 2 tablespoons are 3/25 of it
  */
-export function combine(a: Amount, cup: CupSystem): Combined {
+export function combine(a: Amount, sizes: Sizes): Combined {
   const [first, ...others] = a.terms;
   if (!first) return { low: new Fraction(0), high: null, unit: null };
   const size = (id: string | null): Fraction | null => {
     const u = id === null ? undefined : unitById(id);
-    return u ? (gramsOf(u) ?? mlOf(u, cup)) : null;
+    return u ? (gramsOf(u) ?? mlOf(u, sizes)) : null;
   };
   const base = size(first.unit);
   let low = first.low;
@@ -240,5 +248,5 @@ export function combine(a: Amount, cup: CupSystem): Combined {
     if (high || t.high) high = (high ?? low).add(add(t.high ?? t.low));
     low = low.add(add(t.low));
   }
-  return { low, high, unit: first.unit };
+  return { low, high, unit: first.unit, ...(first.which && { which: first.which }) };
 }

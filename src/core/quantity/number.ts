@@ -200,3 +200,6 @@ function terminating(d: bigint): boolean {
   while (n % 5n === 0n) n /= 5n;
   return n === 1n;
 }
+
+/** A number to the nearest eighth as cooks write it; "under 1/8" where it is less than half of that. */
+export const writeEighths = (x: number): string => (x < 1 / 16 ? 'under 1/8' : writeNumber(new Fraction(Math.round(8 * x), 8)));

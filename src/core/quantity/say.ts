@@ -1,7 +1,25 @@
 /**
  * Numbers as they are said on screen and in findings: grams to what a kitchen scale can show, percent of flour to a
- * whole number (one decimal below 10), never more digits than are true. Units always follow the number.
+ * whole number (one decimal below 10), never more digits than are true. Units always follow the number, in what the house
+ * weighs and reads: grams or ounces, Celsius or Fahrenheit.
  */
+
+export const WEIGHT_UNITS = ['g', 'oz'] as const;
+export const TEMPERATURE_UNITS = ['C', 'F'] as const;
+
+export interface Units {
+  readonly weight: (typeof WEIGHT_UNITS)[number];
+  readonly temperature: (typeof TEMPERATURE_UNITS)[number];
+  /** Sign of the money prices are in. */
+  readonly currency: string;
+}
+
+export const FRESH_UNITS: Units = { weight: 'g', temperature: 'C', currency: '€' };
+
+type Weighs = Pick<Units, 'weight'>;
+
+/** g in an ounce, exact. */
+export const OZ_G = 28.349523125;
 
 const trim = (x: number, digits: number): string => {
   const s = x.toFixed(digits);
@@ -20,7 +38,26 @@ export function gramsNumber(x: number): string {
   return trim(x, a >= 0.995 ? 1 : 2);
 }
 
-export const grams = (x: number): string => `${gramsNumber(x)} g`;
+/** A weight given in grams as the house weighs, without the unit: ounces to the hundredth below ten, to the tenth above. */
+export function massNumber(g: number, u: Weighs): string {
+  if (u.weight === 'g') return gramsNumber(g);
+  const oz = g / OZ_G;
+  return Math.abs(oz) >= 9.95 ? (([int = '', frac]) => `${grouped(int)}${frac ? `.${frac}` : ''}`)(trim(oz, 1).split('.')) : trim(oz, 2);
+}
+
+/** A weight given in grams as the house weighs, with its unit. */
+export const grams = (g: number, u: Weighs = FRESH_UNITS): string => `${massNumber(g, u)} ${u.weight}`;
+
+/** The same for a sheet that is weighed by: where the house weighs in ounces, the grams stand beside them. */
+export const massBoth = (g: number, u: Weighs): string => (u.weight === 'g' ? grams(g) : `${grams(g, u)} (${grams(g)})`);
+
+/** A temperature given in Celsius, as the house reads it, to the whole degree. */
+export const temperature = (c: number, u: Pick<Units, 'temperature'> = FRESH_UNITS): string =>
+  u.temperature === 'C' ? `${c.toFixed(0)} °C` : `${((c * 9) / 5 + 32).toFixed(0)} °F`;
+
+/** Money, to the hundredth; less than that as "under". */
+export const money = (x: number, u: Pick<Units, 'currency'>): string =>
+  x > 0 && x < 0.005 ? `under ${u.currency}0.01` : `${u.currency}${(([int = '', frac]) => `${grouped(int)}.${frac}`)(x.toFixed(2).split('.'))}`;
 
 /** To the tenth of a gram, as the exact sheet shows it. */
 export const gramsExact = (x: number): string => {

@@ -21,7 +21,7 @@ const SIZES: readonly (readonly [id: string, us: number, label: number, metric: 
 test.each(SIZES)('%s holds %d, %d, %d, %d mL', (id, ...sizes) => {
   const unit = unitById(id);
   CUP_SYSTEMS.forEach((cup, n) => {
-    expect(unit && mlOf(unit, cup)?.valueOf()).toBeCloseTo(sizes[n] ?? 0, 2);
+    expect(unit && mlOf(unit, { cup })?.valueOf()).toBeCloseTo(sizes[n] ?? 0, 2);
   });
 });
 
@@ -37,7 +37,7 @@ test.each([
   [40, 23.659],
 ])('scoop #%d is a quart over it, %d mL', (n, ml) => {
   const unit = unitById(`scoop-${n}`);
-  expect(unit && mlOf(unit, 'metric')?.valueOf()).toBeCloseTo(ml, 2);
+  expect(unit && mlOf(unit, { cup: 'metric' })?.valueOf()).toBeCloseTo(ml, 2);
 });
 
 test('weights are exact', () => {
@@ -51,7 +51,7 @@ test('weights are exact', () => {
   ] as const) {
     const unit = unitById(id);
     expect(unit && gramsOf(unit)?.valueOf()).toBeCloseTo(g, 9);
-    expect(unit && mlOf(unit, 'metric')).toBeNull();
+    expect(unit && mlOf(unit, { cup: 'metric' })).toBeNull();
   }
 });
 

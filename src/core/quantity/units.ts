@@ -9,7 +9,27 @@ import Fraction from 'fraction.js';
 export const CUP_SYSTEMS = ['us-customary', 'us-label', 'metric', 'imperial'] as const;
 export type CupSystem = (typeof CUP_SYSTEMS)[number];
 
+/** Whose tablespoon, where it is not the cup's own: Australian ones hold a third more. */
+export const TABLESPOONS = ['with-cup', 'us', 'metric', 'australian'] as const;
+export type Tablespoon = (typeof TABLESPOONS)[number];
+const TABLESPOON_ML: Readonly<Record<Exclude<Tablespoon, 'with-cup'>, string>> = { us: '14.78676478125', metric: '15', australian: '20' };
+
+/** What decides how much a cup and a spoon hold. */
+export interface Sizes {
+  readonly cup: CupSystem;
+  /** Left out: the cup's own. */
+  readonly tablespoon?: Tablespoon | undefined;
+}
+
 export type Dimension = 'mass' | 'volume' | 'count' | 'vague';
+
+/** Where a measure without a set size mostly falls, in mL or g. */
+export interface Usual {
+  readonly in: 'ml' | 'g';
+  readonly low: number;
+  readonly best: number;
+  readonly high: number;
+}
 
 export interface Unit {
   readonly id: string;
@@ -27,8 +47,9 @@ export interface Unit {
   readonly butterOnly?: true;
   /** Half-width of the honest bracket as a share, where the unit itself is loose (a pinch). */
   readonly spread?: readonly [low: number, high: number];
-  /** For a vague unit: the question to put to the cook. */
+  /** For a vague unit: the question to put to the cook, and the bracket it usually falls in. */
   readonly ask?: string;
+  readonly usual?: Usual;
 }
 
 const cupSet = (us: string, label: string, metric: string, imperial: string): Readonly<Record<CupSystem, string>> => ({
@@ -37,6 +58,10 @@ const cupSet = (us: string, label: string, metric: string, imperial: string): Re
   metric,
   imperial,
 });
+
+/** A measure without a set size: asked about, never guessed. */
+const vague = (id: string, many: string, unit: Usual['in'], low: number, best: number, high: number, ask: string) =>
+  ({ id, dimension: 'vague', one: id, many, ask, usual: { in: unit, low, best, high } }) as const;
 
 const UNITS = [
   { id: 'g', dimension: 'mass', one: 'g', many: 'g', grams: '1' },
@@ -69,31 +94,22 @@ const UNITS = [
   { id: 'stick', dimension: 'mass', one: 'stick', many: 'sticks', grams: '113.4', butterOnly: true },
   { id: 'pat', dimension: 'mass', one: 'pat', many: 'pats', grams: '5', butterOnly: true, spread: [0.9, 1.95] },
   { id: 'dozen', dimension: 'count', one: 'dozen', many: 'dozen' },
-  {
-    id: 'knob',
-    dimension: 'vague',
-    one: 'knob',
-    many: 'knobs',
-    ask: 'A knob has no set size, mostly 10 to 25 g of butter. Weigh it once, or write tablespoons.',
-  },
-  { id: 'ladle', dimension: 'vague', one: 'ladle', many: 'ladles', ask: 'Which ladle? Write its size, "2 oz ladle", or what it holds in ml.' },
-  { id: 'scoop', dimension: 'vague', one: 'scoop', many: 'scoops', ask: 'Which scoop? Write its number, "#16 scoop", or what it holds in ml.' },
-  { id: 'handful', dimension: 'vague', one: 'handful', many: 'handfuls', ask: 'A handful is 25 to 60 g of most things, and yours is yours. Weigh it once.' },
-  { id: 'can', dimension: 'vague', one: 'can', many: 'cans', ask: 'What does the can hold? Write "1 can (400 g)".' },
-  { id: 'packet', dimension: 'vague', one: 'packet', many: 'packets', ask: 'What does the packet hold? Write "1 packet (7 g)".' },
-  { id: 'jar', dimension: 'vague', one: 'jar', many: 'jars', ask: 'What does the jar hold? Write "1 jar (370 g)".' },
-  {
-    id: 'glass',
-    dimension: 'vague',
-    one: 'glass',
-    many: 'glasses',
-    ask: 'Glasses run from 150 to 350 ml. Fill yours with water and weigh it: grams are millilitres.',
-  },
-  { id: 'mug', dimension: 'vague', one: 'mug', many: 'mugs', ask: 'Mugs run from 250 to 400 ml. Fill yours with water and weigh it: grams are millilitres.' },
-  { id: 'splash', dimension: 'vague', one: 'splash', many: 'splashes', ask: 'A splash is 5 to 30 ml. Write what you would pour.' },
-  { id: 'drizzle', dimension: 'vague', one: 'drizzle', many: 'drizzles', ask: 'A drizzle is 5 to 15 ml. Write what you would pour.' },
-  { id: 'spoonful', dimension: 'vague', one: 'spoonful', many: 'spoonfuls', ask: 'Which spoon: teaspoon or tablespoon?' },
-  { id: 'slice', dimension: 'vague', one: 'slice', many: 'slices', ask: 'What does a slice weigh? Write grams.' },
+  vague('knob', 'knobs', 'g', 10, 15, 25, 'A knob has no set size, mostly 10 to 25 g of butter. Weigh it once, or write tablespoons.'),
+  vague('walnut-size', 'walnut-sizes', 'g', 15, 20, 30, 'The size of a walnut is mostly 15 to 30 g of butter. Weigh it once.'),
+  vague('hazelnut-size', 'hazelnut-sizes', 'g', 4, 6, 10, 'The size of a hazelnut is mostly 4 to 10 g of butter. Weigh it once.'),
+  vague('egg-size', 'egg-sizes', 'g', 45, 55, 70, 'The size of an egg is mostly 45 to 70 g of butter. Weigh it once.'),
+  vague('ladle', 'ladles', 'ml', 60, 120, 250, 'Which ladle? Write its size, "2 oz ladle", or measure yours once: what it holds in ml.'),
+  vague('scoop', 'scoops', 'ml', 25, 60, 120, 'Which scoop? Write its number, "#16 scoop", or measure yours once: what it holds in ml.'),
+  vague('handful', 'handfuls', 'g', 25, 40, 60, 'A handful is 25 to 60 g of most things, and yours is yours. Weigh it once.'),
+  vague('can', 'cans', 'g', 200, 400, 450, 'What does the can hold? Write "1 can (400 g)".'),
+  vague('packet', 'packets', 'g', 7, 7, 16, 'What does the packet hold? Write "1 packet (7 g)".'),
+  vague('jar', 'jars', 'g', 200, 350, 450, 'What does the jar hold? Write "1 jar (370 g)".'),
+  vague('glass', 'glasses', 'ml', 150, 250, 350, 'Glasses run from 150 to 350 ml. Fill yours with water and weigh it: grams are millilitres.'),
+  vague('mug', 'mugs', 'ml', 250, 300, 400, 'Mugs run from 250 to 400 ml. Fill yours with water and weigh it: grams are millilitres.'),
+  vague('splash', 'splashes', 'ml', 5, 15, 30, 'A splash is 5 to 30 ml. Say what you would pour.'),
+  vague('drizzle', 'drizzles', 'ml', 5, 10, 15, 'A drizzle is 5 to 15 ml. Say what you would pour.'),
+  vague('spoonful', 'spoonfuls', 'ml', 5, 10, 15, 'Which spoon: teaspoon or tablespoon?'),
+  vague('slice', 'slices', 'g', 10, 25, 50, 'What does a slice weigh? Say grams.'),
 ] as const satisfies readonly Unit[];
 
 const byId = new Map<string, Unit>(UNITS.map((u) => [u.id, u]));
@@ -148,6 +164,7 @@ for (const [id, words] of Object.entries(SPELLINGS)) for (const w of words.split
 
 /** The units written in more than one word, longest first. */
 const PHRASES: readonly (readonly [RegExp, (m: RegExpExecArray) => string])[] = [
+  [/^(walnut|hazelnut|egg)-size\b/i, (m) => `${m[1]?.toLowerCase()}-size`],
   [/^(?:fl\.?|fluid)\s*(?:ozs?|ounces?)\b\.?/i, () => 'fl-oz'],
   [/^floz\b/i, () => 'fl-oz'],
   [/^c(?:uill[eè]res?)?\.?\s*[àa]\.?\s*(?:caf[eé]|c)(?![\p{L}])\.?/iu, () => 'tsp-5ml'],
@@ -156,6 +173,15 @@ const PHRASES: readonly (readonly [RegExp, (m: RegExpExecArray) => string])[] = 
   [/^(?:15\s*ml|metric)\s+(?:tablespoons?|tbsp)\b\.?/i, () => 'tbsp-15ml'],
   [/^(?:scoops?\s*)?\(?\s*(?:#|no\.?\s*)(\d{1,2})\s*\)?(?:\s*-?\s*(?:scoops?|dishers?))?/i, (m) => `scoop-${m[1]}`],
 ];
+
+/** "tall glass", "blue ladle": one of several of its sort, told apart by a word. */
+const WHICH = /^(\p{L}{3,12})\s+(?=(?:ladle|scoop|glass|mug|handful|knob|jar|splash|drizzle)(?:e?s|fuls?)?\b)/iu;
+
+/** Reads the word that tells one vague measure from another of its sort, where one stands before it. */
+export function readWhich(text: string): { readonly which: string; readonly length: number } | null {
+  const m = WHICH.exec(text);
+  return m?.[1] ? { which: m[1].toLowerCase(), length: m[0].length } : null;
+}
 
 /** A ladle names its own size: "2 oz ladle", "60 ml ladle". */
 const LADLES: typeof PHRASES = [
@@ -239,9 +265,10 @@ function exact(decimal: string): Fraction {
   return f;
 }
 
-/** Millilitres of one of a volume unit in a cup system, exact; null for a unit that is no volume. */
-export function mlOf(unit: Unit, cup: CupSystem): Fraction | null {
+/** Millilitres of one of a volume unit by whose cup and tablespoon it is, exact; null for a unit that is no volume. */
+export function mlOf(unit: Unit, { cup, tablespoon = 'with-cup' }: Sizes): Fraction | null {
   if (unit.ml === undefined) return null;
+  if (unit.id === 'tbsp' && tablespoon !== 'with-cup') return exact(TABLESPOON_ML[tablespoon]);
   return exact(typeof unit.ml === 'string' ? unit.ml : unit.ml[cup]);
 }
 

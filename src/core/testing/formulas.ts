@@ -5,7 +5,7 @@ import { readCard } from '../card/card';
 import type { Line } from '../card/line';
 import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, POWDERS, SALT_CRYSTALS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
-import { CUP_SYSTEMS } from '../quantity/units';
+import { CUP_SYSTEMS, TABLESPOONS } from '../quantity/units';
 
 export function linesOf(...texts: readonly string[]): readonly Line[] {
   const card = readCard(texts.join('\n'), FRESH_HOUSE);
@@ -16,6 +16,7 @@ export function linesOf(...texts: readonly string[]): readonly Line[] {
 /** A kitchen that means any cup, fill, egg, salt and powder. */
 export const anyHouse: fc.Arbitrary<Conventions> = fc.record({
   cup: fc.constantFrom(...CUP_SYSTEMS),
+  tablespoon: fc.constantFrom(...TABLESPOONS),
   flourFill: fc.constantFrom(...FILL_METHODS),
   egg: fc.constantFrom(...EGG_SIZES),
   salt: fc.constantFrom(...SALT_CRYSTALS),

@@ -1,14 +1,20 @@
 import type { SheetLine } from '@/core/batch/batch';
 import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
+import { massBoth, type Units } from '@/core/quantity/say';
 
 interface Props {
   readonly title: string;
   readonly about: readonly string[];
   readonly lines: readonly SheetLine[];
+  readonly units: Units;
 }
 
+/** The amount as it is taken; where the house weighs in ounces, the grams stand beside them. */
+export const taken = (l: SheetLine, u: Units): string =>
+  l.measure === null ? 'as needed' : u.weight === 'oz' && l.grams !== null ? massBoth(l.grams, u) : l.measure;
+
 /** The sheet to mix from: read at arm's length, printed on one page. */
-export function MeasureSheet({ title, about, lines }: Props) {
+export function MeasureSheet({ title, about, lines, units }: Props) {
   // many lines are set closer, so that a long formula still prints on one page
   const row =
     lines.length > 40
@@ -30,11 +36,15 @@ export function MeasureSheet({ title, about, lines }: Props) {
             <h3 className="border-b-2 border-rim text-lg text-rim">{VESSEL_NAMES[v]}</h3>
             <ul>
               {here.map((l) => (
-                <li key={l.key} className={`grid grid-cols-[1.4rem_6.5rem_1fr] items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}>
+                <li
+                  key={l.key}
+                  className={`grid ${units.weight === 'oz' ? 'grid-cols-[1.4rem_10.5rem_1fr]' : 'grid-cols-[1.4rem_6.5rem_1fr]'} items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}
+                >
                   <span aria-hidden className="size-4 self-center rounded-[3px] border-2 border-rim" />
-                  <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{l.measure ?? 'as needed'}</strong>
+                  <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{taken(l, units)}</strong>
                   <span className="min-w-0 [overflow-wrap:anywhere]">
                     {l.measure === null ? l.text : l.name}
+                    {l.spoons ? <span className="whitespace-nowrap text-soft"> (or {l.spoons}, level)</span> : null}
                     {l.measure !== null && l.preparation ? <span className="text-soft">, {l.preparation}</span> : null}
                   </span>
                 </li>
@@ -44,6 +54,10 @@ export function MeasureSheet({ title, about, lines }: Props) {
         );
       })}
       <p className="mt-3 text-sm text-soft print:mt-2 print:text-[11px]">
+        Each bowl is in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon.
+        {lines.some((l) => l.spoons) ? ' Where spoons stand beside the grams, the scale can’t weigh so little honestly.' : ''}
+      </p>
+      <p className="mt-1 text-sm text-soft print:mt-1 print:text-[11px]">
         Keep batter and egg-milk mixes cold, and do not taste them raw: egg and flour are uncooked. Times and temperatures: as the local food code has them.
         Check labels for allergens.
       </p>

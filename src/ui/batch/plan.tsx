@@ -2,16 +2,21 @@
 import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
+import { portionsIn } from '@/core/batch/portions';
 import { type Drift, type Driver, type Exactness, scale } from '@/core/batch/scale';
-import { sheetOf } from '@/core/batch/sheet';
+import { linesOfSheet, sheetOf } from '@/core/batch/sheet';
 import { countedLines, type EndId, type Formula, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
-import { grams, millilitres } from '@/core/quantity/say';
+import { scalesOf } from '@/core/pantry/gear';
+import { findIngredient } from '@/core/pantry/pantry';
+import type { Shelf } from '@/core/pantry/stock';
+import { grams, millilitres, OZ_G } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { AfterSheet } from './after-sheet';
 import { MeasureSheet } from './measure-sheet';
 
 type By = 'pieces' | 'factor' | 'flour' | 'mass' | 'eggs';
@@ -42,11 +47,15 @@ interface Props {
   readonly number: number;
   readonly formula: Formula;
   readonly house: Kitchen;
+  readonly shelf: Shelf;
   /** The end of a forked formula that is asked for; null in one that is not. */
   readonly end: EndId | null;
   readonly pieces: string | null;
   readonly make: (input: unknown) => Promise<MakeAnswer>;
 }
+
+/** A portion to the millilitre. */
+const ml = (x: number): number => Math.max(1, Math.round(x));
 
 /** A typed number, comma or point; NaN for anything else. */
 const num = (s: string): number => (/^\s*\d{1,9}(?:[.,]\d{1,6})?\s*$/.test(s) ? Number(s.trim().replace(',', '.')) : Number.NaN);
@@ -79,7 +88,7 @@ function driverOf(by: By, amount: number, portionMl: number): Driver {
 }
 
 /** Plan: what drives the batch, how exact, and the sheet to mix from. */
-export function Plan({ formulaId, versionId, number, formula, house, end: asked, pieces, make }: Props) {
+export function Plan({ formulaId, versionId, number, formula, house, shelf, end: asked, pieces, make }: Props) {
   const router = useRouter();
   const kind = kindById(formula.kind);
   const [end, setEnd] = useState(asked);
@@ -98,7 +107,9 @@ export function Plan({ formulaId, versionId, number, formula, house, end: asked,
   const whole = by === 'pieces';
   const amountError = wrong(amount, ASKS[by].label, whole, MOST[by]);
   const portionError = wrong(portion, 'Portion', false, 5000);
-  const driver = amountError || portionError ? null : driverOf(by, num(amount), num(portion));
+  const { units } = house;
+  const weighed = by === 'flour' || by === 'mass';
+  const driver = amountError || portionError ? null : driverOf(by, num(amount) * (weighed && units.weight === 'oz' ? OZ_G : 1), num(portion));
   const scaled = driver ? scale(lines, driver, exactness, formula.kind, num(portion)) : null;
   const open = lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
 
@@ -121,7 +132,10 @@ export function Plan({ formulaId, versionId, number, formula, house, end: asked,
     setFields(answer.fields);
   };
 
-  const sheet = scaled?.ok ? sheetOf(scaled.value) : [];
+  const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
+  const sheet = scaled?.ok ? sheetOf(scaled.value, stepG) : [];
+  const account = linesOfSheet(sheet, (id) => findIngredient(id, house.conventions.own));
+  const offers = pan ? [] : portionsIn(house, formula.kind);
   const says =
     scaled?.ok === true
       ? [
@@ -130,7 +144,7 @@ export function Plan({ formulaId, versionId, number, formula, house, end: asked,
             : scaled.value.yield
               ? `${scaled.value.yield.pieces} of ${num(portion)} ml`
               : '',
-          `${grams(scaled.value.massG)} of batter, ${millilitres(scaled.value.volumeMl)}`,
+          `${grams(scaled.value.massG, units)} of batter, ${millilitres(scaled.value.volumeMl)}`,
           `version ${number}`,
         ]
       : [];
@@ -160,7 +174,7 @@ export function Plan({ formulaId, versionId, number, formula, house, end: asked,
         <div className="flex gap-3">
           <Field
             label={ASKS[by].label}
-            unit={ASKS[by].unit}
+            unit={weighed ? units.weight : ASKS[by].unit}
             inputMode="decimal"
             value={amount}
             onChange={(e) => setAmount(e.target.value)}
@@ -181,6 +195,16 @@ export function Plan({ formulaId, versionId, number, formula, house, end: asked,
             />
           )}
         </div>
+        {offers.length > 0 && !(pan && by !== 'pieces') ? (
+          <fieldset className="flex flex-wrap gap-2">
+            <legend className="mb-1 text-sm font-semibold text-soft">Portions this kitchen can pour</legend>
+            {offers.map((o) => (
+              <Button key={o.name} aria-pressed={num(portion) === ml(o.ml)} onClick={() => setPortion(String(ml(o.ml)))}>
+                {o.name} <span className="font-normal">{ml(o.ml)} ml</span>
+              </Button>
+            ))}
+          </fieldset>
+        ) : null}
         <div className="flex flex-col gap-1">
           <span id={exactId} className="text-sm font-semibold text-soft">
             How exact
@@ -230,11 +254,21 @@ export function Plan({ formulaId, versionId, number, formula, house, end: asked,
         </Button>
       </section>
       {scaled?.ok ? (
-        <MeasureSheet
-          title={formula.ends ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}` : formula.name}
-          about={says}
-          lines={sheet}
-        />
+        <div className="grid content-start gap-6">
+          <MeasureSheet
+            title={formula.ends ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}` : formula.name}
+            about={says}
+            lines={sheet}
+            units={units}
+          />
+          <AfterSheet
+            lines={account}
+            shelf={shelf}
+            units={units}
+            pieces={by === 'pieces' && driver ? num(amount) : (scaled.value.yield?.pieces ?? null)}
+            piecesName={kind.pieces}
+          />
+        </div>
       ) : (
         <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 text-soft">
           The sheet stands here as soon as the numbers on the left are right.

@@ -6,6 +6,8 @@ import { type Batch, weighable } from '@/core/batch/batch';
 import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
 import { lookOf } from '../kit/button';
 import { Notice } from '../kit/notice';
+import { useUnits } from '../units';
+import { taken } from './measure-sheet';
 import { keepPending, type Pending, readPending } from './pending';
 
 export type TickAnswer = { readonly ok: true } | { readonly ok: false; readonly message: string };
@@ -73,6 +75,7 @@ export function Prep({ batch, tick }: Props) {
     setPending(next);
   };
 
+  const units = useUnits();
   const lines = weighable(batch);
   const left = lines.filter((l) => !ticked.has(l.key));
   const now = left[0]?.key;
@@ -108,13 +111,16 @@ export function Prep({ batch, tick }: Props) {
                 return (
                   <li key={l.key}>
                     <label
-                      className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full grid-cols-[2.75rem_9rem_1fr] items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
+                      className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full ${units.weight === 'oz' ? 'grid-cols-[2.75rem_15rem_1fr]' : 'grid-cols-[2.75rem_9rem_1fr]'} items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
                     >
                       <input type="checkbox" className="sr-only" checked={on} onChange={() => toggle(l.key)} />
                       <span className={`grid size-9 place-items-center rounded-lg border-[3px] border-rim ${on ? 'bg-rim text-white' : 'bg-white'}`}>
                         {on ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
                       </span>
-                      <strong className={`text-right text-[28px] leading-none whitespace-nowrap ${on ? 'text-soft' : ''}`}>{l.measure}</strong>
+                      <strong className={`text-right text-[28px] leading-none whitespace-nowrap ${on ? 'text-soft' : ''}`}>
+                        {taken(l, units)}
+                        {l.spoons ? <span className="block text-base font-normal text-soft">or {l.spoons}</span> : null}
+                      </strong>
                       <span className={`min-w-0 text-xl leading-tight [overflow-wrap:anywhere] ${on ? 'text-soft line-through decoration-2' : ''}`}>
                         {l.name}
                         {l.preparation ? <span className="block text-base text-soft">{l.preparation}</span> : null}

@@ -1,11 +1,17 @@
 'use client';
+import Link from 'next/link';
 import { ToggleGroup } from 'radix-ui';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Analysis, heard, type Worked } from '@/core/analyse';
-import { type Bench, conventionsOn, type Proposal } from '@/core/balance/bench';
+import type { Bench, Proposal } from '@/core/balance/bench';
+import { restsOnFill } from '@/core/balance/fills';
+import { piecesOf } from '@/core/batter/volume';
 import { allergensOf } from '@/core/formula/tally';
+import type { Shelf } from '@/core/pantry/stock';
 import { lift } from '@/core/quantity/say';
 import { Switch } from '../kit/switch';
+import { BenchCost } from './cost-view';
+import { FillsView } from './fills-view';
 import { Answered, FindingView } from './findings-view';
 import { LiftView } from './lift-view';
 import { PourView } from './pour-view';
@@ -21,14 +27,17 @@ interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
   /** The formula as a proposal would have it, worked; null when none stands. */
   readonly proposed: Worked | null;
   readonly saved: Analysis | null;
+  readonly shelf: Shelf;
+  /** Null until the formula is saved for the first time. */
+  readonly formulaId: string | null;
   readonly send: (a: BenchAction) => void;
   readonly onPropose: (proposals: readonly Proposal[]) => void;
 }
 
-type Panel = 'more' | 'towards' | 'lift' | 'structure' | 'yield';
+type Panel = 'more' | 'towards' | 'lift' | 'structure' | 'yield' | 'cups' | 'cost';
 
 /** The balance: what matters most first, the rails, the pour; the rest opens in place, one at a time. */
-export function Balance({ bench, worked, proposed, saved, send, onPropose, onWish, onNudge, onTake }: Props) {
+export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send, onPropose, onWish, onNudge, onTake }: Props) {
   const [panel, setPanel] = useState<Panel | ''>('');
   const { formula } = bench;
   const shown = proposed ?? worked;
@@ -44,6 +53,8 @@ export function Balance({ bench, worked, proposed, saved, send, onPropose, onWis
     { id: 'lift', name: 'Lift', aside: shown.analysis.co2Per100gFlour === null ? '' : `${lift(shown.analysis.co2Per100gFlour)} g` },
     { id: 'structure', name: 'Structure', aside: '' },
     { id: 'yield', name: 'Yield', aside: '' },
+    ...(restsOnFill(shown) ? [{ id: 'cups' as const, name: 'Cups', aside: '' }] : []),
+    { id: 'cost', name: 'Cost and food', aside: '' },
   ];
   const at = panels.some((p) => p.id === panel) ? panel : '';
   return (
@@ -120,10 +131,20 @@ export function Balance({ bench, worked, proposed, saved, send, onPropose, onWis
       ) : null}
       {at === 'yield' ? (
         <Plate label="Yield">
-          <YieldView worked={shown} conventions={conventionsOn(bench)} />
+          <YieldView bench={bench} worked={shown} />
         </Plate>
       ) : null}
-      <Allergens worked={shown} />
+      {at === 'cups' ? (
+        <Plate label="Cups">
+          <FillsView bench={bench} />
+        </Plate>
+      ) : null}
+      {at === 'cost' ? (
+        <Plate label="Cost and food">
+          <BenchCost worked={shown} shelf={shelf} pieces={piecesIn(shown.analysis)} />
+        </Plate>
+      ) : null}
+      <Allergens worked={shown} formulaId={formulaId} />
     </section>
   );
 }
@@ -141,15 +162,28 @@ function Plate({ label, children }: { readonly label: string; readonly children:
   );
 }
 
+/** Pieces the batter pours; null where it fills a pan. */
+function piecesIn(a: Analysis): number | null {
+  if (!a.volume || a.school?.portionMl === null) return null;
+  const { pieces } = piecesOf(a.tally.massG, a.volume.densityGPerMl, a.portionMl ?? 60);
+  return pieces > 0 ? pieces : null;
+}
+
 /** Who has to be told: everything on the sheet, pan and toppings too. */
-function Allergens({ worked }: { readonly worked: Worked }) {
-  const { names, unknown } = allergensOf(worked.lines);
-  if (names.length === 0 && unknown === 0) return null;
+function Allergens({ worked, formulaId }: { readonly worked: Worked; readonly formulaId: string | null }) {
+  const { held, unstated, unread } = allergensOf(worked.lines);
+  if (held.length === 0 && unstated.length === 0 && unread.length === 0) return null;
   return (
     <p className="text-sm text-soft">
-      Holds {names.length > 0 ? names.join(', ') : 'none of the allergens we list'}
-      {unknown > 0 ? `; ${unknown} ${unknown === 1 ? 'line is' : 'lines are'} not read, and may hold more` : ''}. From the pantry’s table: check the packets,
-      and mind what else touches the tools.
+      Holds {held.length > 0 ? held.map((h) => h.name).join(', ') : 'none of the allergens we list'}
+      {unstated.length > 0 ? `; of ${unstated.join(', ')} nobody has stated them` : ''}
+      {unread.length > 0 ? `; ${unread.length} ${unread.length === 1 ? 'line is' : 'lines are'} not read, and may hold more` : ''}. From the pantry’s table:
+      check the packets, and mind what else touches the tools.{' '}
+      {formulaId ? (
+        <Link href={`/formulas/${formulaId}/notice`} className="font-semibold text-rim underline">
+          A notice to print
+        </Link>
+      ) : null}
     </p>
   );
 }

@@ -1,10 +1,13 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { toast } from 'sonner';
 import { analyseFormula } from '@/core/analyse';
 import { differByEnd, takeApart, toEnd } from '@/core/balance/lines';
 import { type Formula, formulaLines, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
+import type { Shelf } from '@/core/pantry/stock';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Balance } from './balance';
@@ -13,6 +16,7 @@ import { BenchNotices } from './bench-notices';
 import { EndsBar } from './ends-bar';
 import { type Asking, LineDialogs } from './line-dialogs';
 import type { LineTools } from './line-tools';
+import type { Answered } from './measure-dialogs';
 import { PasteCard } from './paste-card';
 import { ProposalBar } from './proposal-bar';
 import { Sheet } from './sheet';
@@ -23,6 +27,11 @@ import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-s
 
 interface Props extends Opened {
   readonly house: Kitchen;
+  readonly shelf: Shelf;
+  readonly remember: (
+    input: unknown,
+  ) => Promise<{ readonly ok: true; readonly measure: { readonly id: string } } | { readonly ok: false; readonly message: string }>;
+  readonly forget: (input: unknown) => Promise<{ readonly ok: boolean }>;
   readonly save: (input: SaveInput) => Promise<SaveAnswer>;
 }
 
@@ -37,12 +46,14 @@ const pressesItself = (t: EventTarget | null): boolean =>
   t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLButtonElement || t instanceof HTMLAnchorElement;
 
 /** The Bench: one formula, its sheet and its balance. */
-export function Bench({ house, save, ...opened }: Props) {
+export function Bench({ house, shelf, save, remember, forget, ...opened }: Props) {
+  const router = useRouter();
   const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, startBench);
   const { formula, end } = state;
   const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? 'card' : null);
   const [asking, setAsking] = useState<Asking | null>(null);
 
+  useEffect(() => send({ do: 'house', house }), [house]);
   const bench = useMemo(() => ({ formula, house, end }), [formula, house, end]);
   const lines = useMemo(() => formulaLines(formula, house), [formula, house]);
   const worked = useMemo(() => analyseFormula(formula, house, end), [formula, house, end]);
@@ -78,6 +89,22 @@ export function Bench({ house, save, ...opened }: Props) {
     [],
   );
 
+  const onRemember = async (a: Answered): Promise<string | null> => {
+    try {
+      const kept = await remember(a);
+      if (!kept.ok) return kept.message;
+      const { id } = kept.measure;
+      const undo = async (): Promise<void> => {
+        await forget({ id });
+        router.refresh();
+      };
+      toast('Remembered for this kitchen', { action: { label: 'Forget it again', onClick: () => void undo() } });
+      router.refresh();
+      return null;
+    } catch {
+      return 'Even Crumb does not answer just now: try again in a moment.';
+    }
+  };
   const { proposal, take, refuse } = proposing;
   const keep = saving.save;
   useEffect(() => {
@@ -163,6 +190,8 @@ export function Bench({ house, save, ...opened }: Props) {
                 worked={worked}
                 proposed={proposing.proposed}
                 saved={savedAnalysis}
+                shelf={shelf}
+                formulaId={saving.formulaId}
                 send={send}
                 onPropose={proposing.propose}
                 onWish={proposing.onWish}
@@ -186,6 +215,7 @@ export function Bench({ house, save, ...opened }: Props) {
           today={house.today ?? ''}
           send={send}
           onPropose={proposing.propose}
+          onRemember={onRemember}
           onClose={() => setAsking(null)}
         />
       ) : null}

@@ -9,7 +9,7 @@ import { foamAirMl } from '@/core/batter/volume';
 import { FADE_TIMES } from '@/core/lift/fade';
 import { MEQ_PER_G_SODA } from '@/core/lift/ledger';
 import { kitchenName } from '@/core/pantry/ingredient';
-import { grams, meq, millilitres, minutesOrHours } from '@/core/quantity/say';
+import { grams, meq, millilitres, minutesOrHours, temperature } from '@/core/quantity/say';
 import { BeamDrawing } from '../drawings/beam';
 import { Button } from '../kit/button';
 
@@ -38,7 +38,7 @@ export function LiftView({ bench, worked, onPropose }: Props) {
             Acid <strong>{meq(acid)}</strong>, plain soda <strong>{meq(soda)}</strong>
             {l.sodaInPowderG > 0 ? (
               <>
-                ; <strong>{grams(l.sodaInPowderG)}</strong> of soda comes in powder, with acid of its own
+                ; <strong>{grams(l.sodaInPowderG, a.units)}</strong> of soda comes in powder, with acid of its own
               </>
             ) : null}
             .
@@ -54,10 +54,10 @@ export function LiftView({ bench, worked, onPropose }: Props) {
   );
 }
 
-function verdict({ analysis: { ledger: l } }: Worked): string {
-  if (l.unspentSodaG > 0.05) return `${grams(l.unspentSodaG)} of soda is left with no acid.`;
-  if (l.sodaG > 0) return `All ${grams(l.sodaG)} of soda is worked; ${meq(l.unspentAcidMeq)} of acid is left for tang.`;
-  if (l.unspentAcidMeq > 1) return `No plain soda. The acid could work ${grams(l.sodaAcidCouldWorkG)} of it.`;
+function verdict({ analysis: { ledger: l, units } }: Worked): string {
+  if (l.unspentSodaG > 0.05) return `${grams(l.unspentSodaG, units)} of soda is left with no acid.`;
+  if (l.sodaG > 0) return `All ${grams(l.sodaG, units)} of soda is worked; ${meq(l.unspentAcidMeq)} of acid is left for tang.`;
+  if (l.unspentAcidMeq > 1) return `No plain soda. The acid could work ${grams(l.sodaAcidCouldWorkG, units)} of it.`;
   return 'No plain soda, and next to no acid.';
 }
 
@@ -104,12 +104,12 @@ function Rows({ worked }: { readonly worked: Worked }) {
             // biome-ignore lint/suspicious/noArrayIndexKey: the same ingredient may stand on two lines, in this order
             <tr key={`${r.ingredient.id}-${n}`} className="border-t border-line">
               <td className="py-0.5">
-                {grams(r.grams)} {kitchenName(r.ingredient).toLowerCase()}
+                {grams(r.grams, worked.analysis.units)} {kitchenName(r.ingredient).toLowerCase()}
               </td>
               <td className="text-right">
                 {r.ownAcid && Math.abs(r.acidMeq) < 0.05 ? 'its own' : r.acidMeq < 0 ? `takes ${meq(-r.acidMeq)}` : meq(r.acidMeq)}
               </td>
-              <td className="text-right">{r.sodaG > 0 ? grams(r.sodaG) : ''}</td>
+              <td className="text-right">{r.sodaG > 0 ? grams(r.sodaG, worked.analysis.units) : ''}</td>
             </tr>
           ))}
         </tbody>
@@ -144,7 +144,8 @@ function Fade({ worked: { lines, analysis: a } }: { readonly worked: Worked }) {
       <FadeChart points={points} restMin={restMin} />
       <figcaption className="text-[15px]">
         <p>
-          ml of gas in 100 g of batter at {batterC} °C. Solid: joined now, {Math.round(fresh)} ml fresh. Dashed: dry and wet kept apart until use.
+          ml of gas in 100 g of batter at {temperature(batterC, a.units)}. Solid: joined now, {Math.round(fresh)} ml fresh. Dashed: dry and wet kept apart until
+          use.
         </p>
         <p>
           Left after {restMin > 0 ? `the rest of ${minutesOrHours(restMin)} ` : 'no rest '}

@@ -6,10 +6,11 @@ import { drive } from '@/core/balance/drive';
 import { swapOnly, swapRebalanced } from '@/core/balance/swaps';
 import { mostDrained } from '@/core/formula/drained';
 import type { FormulaLine } from '@/core/formula/formula';
-import { gramsNumber } from '@/core/quantity/say';
+import { grams, gramsNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
+import { type Answered, SizeDialog, StandsDialog } from './measure-dialogs';
 import type { BenchAction } from './state';
 import { SwapDialog } from './swap-dialog';
 
@@ -17,7 +18,7 @@ const number = (s: string): number => Number(s.trim().replace(',', '.'));
 
 /** What is asked about a line, and of which. */
 export interface Asking {
-  readonly what: 'swap' | 'drive' | 'opened' | 'drained';
+  readonly what: 'swap' | 'drive' | 'opened' | 'drained' | 'size' | 'stands';
   readonly key: string;
 }
 
@@ -28,11 +29,12 @@ interface DialogsProps {
   readonly today: string;
   readonly send: (a: BenchAction) => void;
   readonly onPropose: (proposals: readonly Proposal[]) => void;
+  readonly onRemember: (a: Answered) => Promise<string | null>;
   readonly onClose: () => void;
 }
 
 /** The dialog that is asked for, and what comes of its answer. */
-export function LineDialogs({ asking, bench, worked, today, send, onPropose, onClose }: DialogsProps) {
+export function LineDialogs({ asking, bench, worked, today, send, onPropose, onRemember, onClose }: DialogsProps) {
   const line = worked.lines.find((l) => l.key === asking.key);
   if (!line) return null;
   const choose = (choice: Parameters<typeof editEntry>[2]): void => {
@@ -55,6 +57,30 @@ export function LineDialogs({ asking, bench, worked, today, send, onPropose, onC
     case 'drive':
       return (
         <DriveDialog line={line} onClose={onClose} onDrive={(g) => propose([drive(bench, line.key, g, 'scale'), drive(bench, line.key, g, 'rebalance')])} />
+      );
+    case 'size':
+      return (
+        <SizeDialog
+          line={line}
+          onClose={onClose}
+          onRemember={onRemember}
+          onText={(text) => {
+            send({ do: 'type', key: line.key, text });
+            onClose();
+          }}
+        />
+      );
+    case 'stands':
+      return (
+        <StandsDialog
+          bench={bench}
+          line={line}
+          onClose={onClose}
+          onPut={(formula) => {
+            send({ do: 'put', formula });
+            onClose();
+          }}
+        />
       );
     case 'drained':
       return <DrainedDialog line={line} onClose={onClose} onDrained={(drainedG) => choose({ drainedG })} />;
@@ -187,7 +213,7 @@ function DrainedDialog({
           const x = number(text);
           if (text.trim() === '') onDrained(undefined);
           else if (!Number.isFinite(x) || x <= 0) setError('A number of grams, more than nothing; leave it empty for none.');
-          else if (x > most) setError(`There is not so much water in it: at most ${gramsNumber(most)} g.`);
+          else if (x > most) setError(`There is not so much water in it: at most ${grams(most)}.`);
           else onDrained(x);
         }}
       >

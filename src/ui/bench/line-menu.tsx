@@ -8,12 +8,14 @@ import { DRESSING_NAMES, DRESSINGS, type Formula, type FormulaLine, MOMENT_NAMES
 import { behaviourOf } from '@/core/pantry/tables/behaviour';
 import { grams } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { useUnits } from '../units';
 import type { LineTools } from './line-tools';
 
 const ITEM = 'flex min-h-10 items-center gap-2 rounded-[7px] px-3 outline-none data-[highlighted]:bg-wash data-[disabled]:opacity-45';
 
 /** What can be done with a line. */
 export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
+  const units = useUnits();
   const { send, ask, onApart, onEnd } = tools;
   const choose = (choice: Parameters<typeof tools.choose>[1]) => () => tools.choose(line.key, choice);
   const eggs =
@@ -57,7 +59,7 @@ export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; re
           ) : null}
           {wet ? (
             <DropdownMenu.Item className={ITEM} onSelect={() => ask('drained', line.key)}>
-              {line.drainedG > 0 ? `Pressed out: ${grams(line.drainedG)}` : 'Squeezed or drained?'}
+              {line.drainedG > 0 ? `Pressed out: ${grams(line.drainedG, units)}` : 'Squeezed or drained?'}
             </DropdownMenu.Item>
           ) : null}
           {line.moment ? (

@@ -5,8 +5,9 @@ import { GripVertical, Pin } from 'lucide-react';
 import { type KeyboardEvent, memo } from 'react';
 import { DRESSING_NAMES, type Formula, type FormulaLine, MOMENT_NAMES } from '@/core/formula/formula';
 import { isFlour } from '@/core/pantry/ingredient';
-import { grams, gramsNumber, percent, percentNumber } from '@/core/quantity/say';
+import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { useUnits } from '../units';
 import type { LineDiff } from './diff';
 import { LineMenu } from './line-menu';
 import type { LineTools } from './line-tools';
@@ -30,8 +31,9 @@ interface Props {
 /** Columns of a row of the sheet, and of its head. */
 export const ROW_GRID = 'grid grid-cols-[1.25rem_1fr_5rem_4.1rem_2rem_2rem] items-center gap-x-1';
 
-/** Wide enough a bracket to be worth a line of its own. */
-const isWide = (l: FormulaLine): boolean => l.grams !== null && l.gramsLow !== null && l.gramsHigh !== null && l.gramsHigh - l.gramsLow > 0.12 * l.grams;
+/** A bracket worth a line of its own: a wide one, and any that rests on a way of filling nobody stated. */
+const isWide = (l: FormulaLine): boolean =>
+  l.grams !== null && l.gramsLow !== null && l.gramsHigh !== null && (l.basis === 'fill-not-stated' || l.gramsHigh - l.gramsLow > 0.12 * l.grams);
 
 /** "912 g buttermilk" where it was "880 g buttermilk" says no more than the weight beside it. */
 const tellsMore = (text: string, was: string): boolean => {
@@ -42,6 +44,7 @@ const tellsMore = (text: string, was: string): boolean => {
 /** One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed over. */
 export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
   const { send } = tools;
+  const units = useUnits();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: line.key });
   // what goes in the pan or on the table may well have no amount
   const asNeeded = line.use !== 'batter' && line.grams === null && line.amounts.length === 0;
@@ -100,17 +103,17 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
           ) : (
             <>
               <NumberCell
-                label={`Grams of ${short}`}
-                value={gramsNumber(line.grams)}
-                unit="g"
+                label={`${units.weight === 'g' ? 'Grams' : 'Ounces'} of ${short}`}
+                value={massNumber(line.grams, units)}
+                unit={units.weight}
                 strong={!line.off}
                 fixed={line.off ? 'Switched off' : line.drainedG > 0 ? 'What goes in after pressing: change the line itself' : null}
                 most={1_000_000}
-                onCommit={(g) => send({ do: 'grams', key: line.key, grams: g })}
+                onCommit={(x) => send({ do: 'grams', key: line.key, grams: units.weight === 'g' ? x : x * OZ_G })}
               />
               {isWide(line) && !line.off ? (
                 <span className="block text-xs text-soft">
-                  {gramsNumber(line.gramsLow ?? 0)} to {gramsNumber(line.gramsHigh ?? 0)}
+                  {massNumber(line.gramsLow ?? 0, units)} to {massNumber(line.gramsHigh ?? 0, units)}
                 </span>
               ) : null}
             </>
@@ -167,18 +170,19 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
 
 /** Old, new and the difference, while a proposal stands. */
 function Becomes({ diff }: { readonly diff: LineDiff }) {
+  const units = useUnits();
   if (diff.goes) return <span className="font-semibold">goes</span>;
   if (diff.becomes === null) return <span className="text-soft">no grams</span>;
   const d = diff.becomes - (diff.was ?? 0);
   return (
     <span className="block">
-      <strong>{grams(diff.becomes)}</strong>
+      <strong>{grams(diff.becomes, units)}</strong>
       {diff.was === null ? (
         <span className="block text-xs">comes back</span>
       ) : Math.abs(d) >= 0.005 ? (
         <span className="block text-xs whitespace-nowrap">
-          was {gramsNumber(diff.was)}, {d > 0 ? '+' : '−'}
-          {gramsNumber(Math.abs(d))}
+          was {massNumber(diff.was, units)}, {d > 0 ? '+' : '−'}
+          {massNumber(Math.abs(d), units)}
         </span>
       ) : null}
     </span>
@@ -187,12 +191,13 @@ function Becomes({ diff }: { readonly diff: LineDiff }) {
 
 /** What was settled about a line besides its words. */
 function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endName: string | null }) {
+  const units = useUnits();
   const said = [
     ...(endName ? [`only in ${endName}`] : []),
     ...(line.moment && (line.moment !== 'bowl' || line.dressing !== 'plain')
       ? [`${MOMENT_NAMES[line.moment]}${line.dressing === 'plain' ? '' : `, ${DRESSING_NAMES[line.dressing]}`}`]
       : []),
-    ...(line.drainedG > 0 ? [`${grams(line.drainedG)} of water pressed out, ${grams(line.grams ?? 0)} go in`] : []),
+    ...(line.drainedG > 0 ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`] : []),
     ...(line.opened ? [`opened ${line.opened}, counted at ${Math.round(100 * line.strength)} % (model)`] : []),
   ];
   return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;
@@ -202,14 +207,15 @@ function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endNa
 function Settle({ line, tools }: { readonly line: FormulaLine; readonly tools: LineTools }) {
   if (line.findings.some((f) => f.code === 'amounts-disagree'))
     return (
-      <>
-        <Button className="!min-h-8 !text-sm" onClick={() => tools.choose(line.key, { stands: 'weight' })}>
-          The weight stands
-        </Button>
-        <Button className="!min-h-8 !text-sm" onClick={() => tools.choose(line.key, { stands: 'volume' })}>
-          The measure stands
-        </Button>
-      </>
+      <Button className="!min-h-8 !text-sm" onClick={() => tools.ask('stands', line.key)}>
+        Which stands?
+      </Button>
+    );
+  if (line.ingredient && line.findings.some((f) => f.code === 'vague-unit' || f.code === 'no-unit'))
+    return (
+      <Button className="!min-h-8 !text-sm" onClick={() => tools.ask('size', line.key)}>
+        Say how much
+      </Button>
     );
   return line.suggestions.map((i) => (
     <Button key={i.id} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.choose(line.key, { ingredientId: i.id })}>

@@ -1,4 +1,5 @@
 import type { EndId, Entry } from '@/core/formula/formula';
+import type { Asking } from './line-dialogs';
 import type { BenchAction } from './state';
 
 /** What a line of the sheet can ask of the Bench. Stable from one render to the next. */
@@ -6,7 +7,7 @@ export interface LineTools {
   readonly send: (a: BenchAction) => void;
   readonly choose: (key: string, choice: Partial<Omit<Entry, 'key' | 'text'>>) => void;
   /** Opens what is asked about a line. */
-  readonly ask: (what: 'swap' | 'drive' | 'opened' | 'drained', key: string) => void;
+  readonly ask: (what: Asking['what'], key: string) => void;
   readonly onApart: (key: string) => void;
   readonly onEnd: (key: string, end: EndId | null | 'differ') => void;
 }

@@ -1,9 +1,9 @@
 'use client';
 import { Pin } from 'lucide-react';
 import { Slider } from 'radix-ui';
-import { type Analysis, type RailReading, railOf } from '@/core/analyse';
+import type { Analysis } from '@/core/analyse';
 import type { Held } from '@/core/formula/formula';
-import { RAIL_NAMES, type Rail, type Zone } from '@/core/formula/kinds';
+import { RAIL_NAMES, type Rail, type RailReading, railOf, type Zone } from '@/core/formula/kinds';
 import { lift, percent, percentNumber } from '@/core/quantity/say';
 import { TypedNumber } from '../kit/typed-number';
 
@@ -33,6 +33,7 @@ const apart = (a: number, b: number, zone: Zone): boolean => Math.abs(at(a, scal
 
 function words(r: RailReading): string {
   if (!r.zone) return '';
+  if (r.unknown.length > 0 && !r.reading) return 'at least: part of it is not known';
   if (!r.reading) return 'yeast: not counted';
   const { standing, far } = r.reading;
   if (standing === 'in') return 'in range';

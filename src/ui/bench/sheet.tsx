@@ -7,9 +7,10 @@ import { blendOf } from '@/core/balance/lines';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
 import { counts, type EndId, type Formula, type FormulaLine, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/ways';
-import { grams, percent } from '@/core/quantity/say';
+import { grams, percent, type Units } from '@/core/quantity/say';
 import { TextField } from '../kit/field';
 import { Switch } from '../kit/switch';
+import { useUnits } from '../units';
 import { AddLine } from './add-line';
 import type { SheetDiff } from './diff';
 import { LineRow, ROW_GRID } from './line-row';
@@ -118,7 +119,12 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
         <SortableContext items={order} strategy={verticalListSortingStrategy}>
           {shown.map((g) => (
             <div key={g.vessel} className="mb-1.5">
-              <VesselHead vessel={g.vessel}>{sum(g.lines.filter((l) => counts(l, end)))}</VesselHead>
+              <VesselHead vessel={g.vessel}>
+                {sum(
+                  g.lines.filter((l) => counts(l, end)),
+                  house.units,
+                )}
+              </VesselHead>
               <ul>
                 {g.lines.map((l) => (
                   <LineRow
@@ -139,7 +145,7 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
                   <li key={l.key} className={`${ROW_GRID} min-h-9 rounded-hold bg-butter/45`}>
                     <span />
                     <span className="px-2">{l.text}</span>
-                    <strong className="text-right">{l.grams === null ? '' : grams(l.grams)}</strong>
+                    <strong className="text-right">{l.grams === null ? '' : grams(l.grams, house.units)}</strong>
                     <span className="text-right text-sm">new</span>
                   </li>
                 ))}
@@ -202,17 +208,18 @@ function BlendBar({
   readonly held: boolean;
   readonly onHeld: (on: boolean) => void;
 }) {
+  const units = useUnits();
   return (
     <div className="flex flex-wrap items-center gap-x-3 px-2 py-1 text-sm text-soft">
       <span>
-        Blend of {blend.length}: {grams(flourG)}, {blend.map((l) => percent((100 * (l.grams ?? 0)) / flourG)).join(' + ')}
+        Blend of {blend.length}: {grams(flourG, units)}, {blend.map((l) => percent((100 * (l.grams ?? 0)) / flourG)).join(' + ')}
       </span>
       <Switch label="total stays" on={held} onSwitch={onHeld} />
     </div>
   );
 }
 
-const sum = (lines: readonly FormulaLine[]): string => {
+const sum = (lines: readonly FormulaLine[], units: Units): string => {
   const total = lines.reduce((a, l) => a + (l.grams ?? 0), 0);
-  return total > 0 ? grams(total) : '';
+  return total > 0 ? grams(total, units) : '';
 };

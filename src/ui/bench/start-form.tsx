@@ -143,7 +143,7 @@ function Preview({
       <div className="flex items-start gap-3">
         <KindDrawing kind={kindId} className="w-14 shrink-0 text-rim" />
         <p>
-          {grams(a.tally.massG)} of batter that {a.thickness ? POUR_WORDS[a.thickness.pour] : 'does not pour yet'}.{' '}
+          {grams(a.tally.massG, a.units)} of batter that {a.thickness ? POUR_WORDS[a.thickness.pour] : 'does not pour yet'}.{' '}
           {a.findings.length === 0 ? <span className="text-herb">✓ Nothing is out of line.</span> : a.findings[0]?.message}
         </p>
       </div>

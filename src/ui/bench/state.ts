@@ -33,6 +33,8 @@ export type BenchAction =
   | { readonly do: 'put'; readonly formula: Formula }
   | { readonly do: 'look-at'; readonly end: EndId }
   | { readonly do: 'load'; readonly formula: Formula }
+  /** The house changed: a measure was remembered. */
+  | { readonly do: 'house'; readonly house: Kitchen }
   | { readonly do: 'undo' }
   | { readonly do: 'redo' };
 
@@ -110,6 +112,8 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
       return to(a.formula);
     case 'look-at':
       return f.ends ? { ...s, end: a.end, place: null } : s;
+    case 'house':
+      return s.house === a.house ? s : { ...s, house: a.house };
     case 'load':
       return startBench({ formula: a.formula, house: s.house });
     case 'undo': {

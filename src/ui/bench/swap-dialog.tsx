@@ -3,14 +3,15 @@ import { type Swap, type SwapEffect, swapsFor } from '@/core/balance/swaps';
 import type { FormulaLine } from '@/core/formula/formula';
 import { allergenName } from '@/core/formula/tally';
 import { kitchenName } from '@/core/pantry/ingredient';
-import { gramsNumber, meq } from '@/core/quantity/say';
+import { grams, meq, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
+import { useUnits } from '../units';
 
-const signed = (x: number): string => `${x > 0 ? '+' : '−'}${gramsNumber(Math.abs(x))}`;
+const signed = (x: number, u: Units): string => `${x > 0 ? '+' : '−'}${grams(Math.abs(x), u)}`;
 
 /** What changes with the stand-in alone, in the numbers that move. */
-function effects(e: SwapEffect): readonly string[] {
+function effects(e: SwapEffect, u: Units): readonly string[] {
   const g: readonly (readonly [string, number, number])[] = [
     ['water', e.waterG, 1],
     ['fat', e.fatG, 0.5],
@@ -18,7 +19,7 @@ function effects(e: SwapEffect): readonly string[] {
     ['salt', e.saltG, 0.1],
   ];
   return [
-    ...g.filter(([, x, least]) => Math.abs(x) >= least).map(([name, x]) => `${name} ${signed(x)} g`),
+    ...g.filter(([, x, least]) => Math.abs(x) >= least).map(([name, x]) => `${name} ${signed(x, u)}`),
     ...(Math.abs(e.acidMeq) >= 0.5 ? [`acid ${e.acidMeq > 0 ? '+' : '−'}${meq(Math.abs(e.acidMeq))}`] : []),
     ...(e.allergensIn.length > 0 ? [`brings ${e.allergensIn.map(allergenName).join(', ')}`] : []),
     ...(e.allergensOut.length > 0 ? [`without ${e.allergensOut.map(allergenName).join(', ')}`] : []),
@@ -27,6 +28,7 @@ function effects(e: SwapEffect): readonly string[] {
 
 /** The sensible stand-ins for a line, each with what it changes. */
 export function SwapDialog({ line, onClose, onPick }: { readonly line: FormulaLine; readonly onClose: () => void; readonly onPick: (s: Swap) => void }) {
+  const units = useUnits();
   const swaps = swapsFor(line);
   return (
     <Dialog open onOpen={(o) => !o && onClose()} wide title={`In place of ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : 'this'}`}>
@@ -41,7 +43,7 @@ export function SwapDialog({ line, onClose, onPick }: { readonly line: FormulaLi
                   <strong>{s.name}</strong>, {s.amount}
                 </p>
                 <p className="text-[15px] text-soft">
-                  {[s.standIn.says, ...effects(s.effect)].join('; ')}
+                  {[s.standIn.says, ...effects(s.effect, units)].join('; ')}
                   {s.standIn.caution ? <strong className="text-ink">. {s.standIn.caution}</strong> : null}
                 </p>
               </div>

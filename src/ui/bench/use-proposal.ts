@@ -1,10 +1,10 @@
 'use client';
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { railOf, type Worked } from '@/core/analyse';
+import type { Worked } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
-import { RAIL_NAMES, type Rail, sayRail } from '@/core/formula/kinds';
+import { RAIL_NAMES, type Rail, railOf, sayRail } from '@/core/formula/kinds';
 import { diffSheet, type SheetDiff, workedAs } from './diff';
 import { rounded } from './rails';
 import { type Solver, startSolver } from './solver';

@@ -1,13 +1,14 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { analyseFormula, railOf } from '@/core/analyse';
+import { analyseFormula } from '@/core/analyse';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
 import { END_IDS, type EndId, endOf, type Formula } from '@/core/formula/formula';
-import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, sayRail, schoolOf } from '@/core/formula/kinds';
+import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
-import { grams, gramsNumber } from '@/core/quantity/say';
+import { grams } from '@/core/quantity/say';
 import { Taps } from '../kit/choice';
+import { useUnits } from '../units';
 
 export interface CompareSide {
   readonly label: string;
@@ -23,7 +24,7 @@ export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly
   const forked = a.formula.ends ?? b.formula.ends;
   const [x, y] = [analyseFormula(a.formula, house, end), analyseFormula(b.formula, house, end)];
   const pairs = pairLines(x.lines, y.lines, end);
-  const words = [...changesInWords(pairs), ...besides(a.formula, b.formula, end)];
+  const words = [...changesInWords(pairs, useUnits()), ...besides(a.formula, b.formula, end)];
   return (
     <section aria-label="Side by side" className="min-w-0">
       {forked ? (
@@ -106,9 +107,10 @@ const Head = ({ children }: { readonly children: string }) => (
 );
 
 function LineRow({ pair: { a, b, change } }: { readonly pair: LinePair }) {
+  const units = useUnits();
   const d = a?.grams != null && b?.grams != null ? b.grams - a.grams : null;
   const name = (b ?? a)?.ingredient?.name.replace(/\s*\([^)]*\)/g, '') ?? (b ?? a)?.text ?? '';
-  const cell = (l: typeof a) => (l ? `${l.text}${l.grams === null || /^[\d.]+ g\b/.test(l.text) ? '' : `, ${grams(l.grams)}`}` : '–');
+  const cell = (l: typeof a) => (l ? `${l.text}${l.grams === null || /^[\d.]+ g\b/.test(l.text) ? '' : `, ${grams(l.grams, units)}`}` : '–');
   return (
     <tr className={`border-b border-line align-top ${change === 'same' ? 'text-soft' : ''}`}>
       <th className="max-w-40 py-1 pr-3 text-left font-semibold [overflow-wrap:anywhere]">{name}</th>
@@ -122,7 +124,7 @@ function LineRow({ pair: { a, b, change } }: { readonly pair: LinePair }) {
             : change === 'gone'
               ? 'gone'
               : d !== null && Math.abs(d) > 0.005
-                ? `${d > 0 ? '+' : '−'}${gramsNumber(Math.abs(d))} g`
+                ? `${d > 0 ? '+' : '−'}${grams(Math.abs(d), units)}`
                 : 'changed'}
       </td>
     </tr>

@@ -1,8 +1,10 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { saveFormula } from '@/app/actions';
+import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { version } from '@/server/formulas';
 import { loadHouse } from '@/server/house';
+import { shelf } from '@/server/pantry';
 import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
 import { Bench } from '@/ui/bench/bench';
@@ -20,14 +22,25 @@ export default async function BenchPage({ params, searchParams }: Props) {
   const asked = (await searchParams).version;
   const number = versionNumber(asked);
   if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse()]));
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf()]));
   if (!r.up) return <AwayPage here="bench" />;
-  const [v, house] = r.value;
+  const [v, house, stock] = r.value;
   if (!v) notFound();
   return (
     <Frame here="bench">
       <h1 className="sr-only">{v.formula.name}</h1>
-      <Bench key={`${id} ${number ?? 'newest'}`} formulaId={id} formula={v.formula} number={v.number} newest={v.newest} house={house} save={saveFormula} />
+      <Bench
+        key={`${id} ${number ?? 'newest'}`}
+        formulaId={id}
+        formula={v.formula}
+        number={v.number}
+        newest={v.newest}
+        house={house}
+        shelf={stock}
+        save={saveFormula}
+        remember={keepAnswered}
+        forget={dropMeasure}
+      />
     </Frame>
   );
 }

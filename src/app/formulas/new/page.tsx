@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import { saveFormula } from '@/app/actions';
+import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { loadHouse } from '@/server/house';
+import { shelf } from '@/server/pantry';
 import { reach } from '@/server/pool';
 import { Bench } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame';
@@ -9,12 +11,23 @@ import { AwayPage, Frame } from '@/ui/frame';
 export const metadata: Metadata = { title: 'New formula' };
 
 export default async function NewFormula() {
-  const house = await reach(loadHouse);
-  if (!house.up) return <AwayPage here="bench" />;
+  const r = await reach(() => Promise.all([loadHouse(), shelf()]));
+  if (!r.up) return <AwayPage here="bench" />;
+  const [house, stock] = r.value;
   return (
     <Frame here="bench">
       <h1 className="sr-only">New formula</h1>
-      <Bench formulaId={null} formula={EMPTY_FORMULA} number={null} newest={null} house={house.value} save={saveFormula} />
+      <Bench
+        formulaId={null}
+        formula={EMPTY_FORMULA}
+        number={null}
+        newest={null}
+        house={house}
+        shelf={stock}
+        save={saveFormula}
+        remember={keepAnswered}
+        forget={dropMeasure}
+      />
     </Frame>
   );
 }

@@ -111,15 +111,15 @@ const BY_ID: Readonly<Record<string, Partial<Behaviour>>> = {
   'cream-whipped': { viscosity: 0.012, lactoseShare: 1, poured: true },
 };
 
-const made = new Map<string, Behaviour>();
+const made = new WeakMap<Ingredient, Behaviour>();
 
 /** How an ingredient behaves in a batter; its own water absorption, where the pantry has one, wins over the model's. */
 export function behaviourOf(i: Ingredient): Behaviour {
-  const known = made.get(i.id);
+  const known = made.get(i);
   if (known) return known;
-  const b = { ...NONE, ...BY_CATEGORY[i.category], ...BY_ID[i.id] };
+  const b = { ...NONE, ...BY_CATEGORY[i.category], ...BY_ID[i.like ?? i.id] };
   const swells = b.swells && i.waterAbsorption ? { ...b.swells, absorption: i.waterAbsorption } : b.swells;
   const full = { ...b, swells };
-  made.set(i.id, full);
+  made.set(i, full);
   return full;
 }

@@ -1,9 +1,4 @@
-import type { FillMethod } from '../conventions';
-
-/** Grams in one US cup (236.588 mL) by the way the cup was filled; and how far cups of one way spread, %. */
-export interface FillRow extends Partial<Record<FillMethod, number>> {
-  readonly uncertaintyPct: number;
-}
+import type { FillRow } from '../ingredient';
 
 /** Typical kitchen values, level cups. For brown sugar "spooned" is loose and "packed" holds the cup's shape. */
 export const fillRows: Readonly<Record<string, FillRow>> = {

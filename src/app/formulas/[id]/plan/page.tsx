@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { makeBatch } from '@/app/actions';
 import { version } from '@/server/formulas';
 import { loadHouse } from '@/server/house';
+import { shelf } from '@/server/pantry';
 import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
 import { Plan } from '@/ui/batch/plan';
@@ -20,9 +21,9 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const asked = await searchParams;
   const number = versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse()]));
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf()]));
   if (!r.up) return <AwayPage here="batch" />;
-  const [v, house] = r.value;
+  const [v, house, stock] = r.value;
   if (!v) notFound();
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
   return (
@@ -34,6 +35,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
         number={v.number}
         formula={v.formula}
         house={house}
+        shelf={stock}
         end={v.formula.ends ? (asked.end === 'b' ? 'b' : 'a') : null}
         pieces={pieces}
         make={makeBatch}

@@ -1,0 +1,15 @@
+import { writePantry } from '@/core/exchange/pantry-csv';
+import { PANTRY } from '@/core/pantry/pantry';
+import { ownThings, shelf } from '@/server/pantry';
+import { reach } from '@/server/pool';
+import { problem } from '@/server/problem';
+
+/** The pantry as a file of comma-separated values. */
+export async function GET(): Promise<Response> {
+  const r = await reach(() => Promise.all([ownThings(), shelf()]));
+  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  const [own, stock] = r.value;
+  return new Response(`\uFEFF${writePantry({ shipped: PANTRY, own }, stock)}`, {
+    headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="even-crumb-pantry.csv"', 'cache-control': 'no-store' },
+  });
+}

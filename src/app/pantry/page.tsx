@@ -1,0 +1,35 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { everyIngredient } from '@/core/pantry/pantry';
+import { loadHouse } from '@/server/house';
+import { shelf } from '@/server/pantry';
+import { reach } from '@/server/pool';
+import { AwayPage, Frame } from '@/ui/frame';
+import { lookOf } from '@/ui/kit/button';
+import { PantryTable } from '@/ui/pantry/pantry-table';
+import { PantryParts } from '@/ui/pantry/parts';
+
+export const metadata: Metadata = { title: 'Pantry' };
+
+export default async function PantryPage() {
+  const r = await reach(() => Promise.all([loadHouse(), shelf()]));
+  if (!r.up) return <AwayPage here="pantry" />;
+  const [house, stock] = r.value;
+  return (
+    <Frame here="pantry">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <h1 className="mb-1 text-[26px]">Pantry</h1>
+        <div className="flex flex-wrap gap-2">
+          <Link href="/pantry/take-out" className={lookOf('plain')}>
+            Take-out list
+          </Link>
+          <Link href="/pantry/new" className={lookOf('plain')}>
+            New ingredient
+          </Link>
+        </div>
+      </div>
+      <PantryParts here="ingredients" />
+      <PantryTable ingredients={everyIngredient(house.conventions.own)} shelf={stock} units={house.units} today={house.today ?? ''} />
+    </Frame>
+  );
+}

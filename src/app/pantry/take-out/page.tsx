@@ -1,0 +1,55 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { linesOfSheet, usesOf } from '@/core/batch/sheet';
+import { takeOut } from '@/core/batch/take-out';
+import { findIngredient } from '@/core/pantry/pantry';
+import { underWay } from '@/server/batches';
+import { loadHouse } from '@/server/house';
+import { shelf } from '@/server/pantry';
+import { reach } from '@/server/pool';
+import { PrintButton } from '@/ui/batch/print-button';
+import { TakeOutView } from '@/ui/batch/take-out-view';
+import { AwayPage, Frame } from '@/ui/frame';
+import { lookOf } from '@/ui/kit/button';
+import { PantryParts } from '@/ui/pantry/parts';
+
+export const metadata: Metadata = { title: 'Take-out list' };
+
+export default async function TakeOutPage() {
+  const r = await reach(() => Promise.all([loadHouse(), shelf(), underWay()]));
+  if (!r.up) return <AwayPage here="pantry" />;
+  const [house, stock, batches] = r.value;
+  const several = batches.length > 1;
+  const uses = batches.flatMap((b) =>
+    usesOf(
+      linesOfSheet(b.sheet, (id) => findIngredient(id, house.conventions.own)),
+      several ? b.name : '',
+    ),
+  );
+  return (
+    <Frame here="pantry">
+      <h1 className="mb-1 text-[26px]">Take-out and shopping list</h1>
+      <div className="print:hidden">
+        <PantryParts here={null} />
+      </div>
+      {batches.length === 0 ? (
+        <div className="max-w-xl">
+          <p className="mb-4">No batch is under way. The list adds up every ingredient over all batches that are: batter, pan and topping together.</p>
+          <Link href="/" className={lookOf('plain')}>
+            To the formulas
+          </Link>
+        </div>
+      ) : (
+        <div className="grid max-w-4xl gap-4">
+          <div className="flex flex-wrap items-center gap-3">
+            <p className="min-w-0 flex-1 text-soft">For {batches.map((b) => b.name).join('; ')}.</p>
+            <span className="print:hidden">
+              <PrintButton />
+            </span>
+          </div>
+          <TakeOutView list={takeOut(uses, stock)} units={house.units} />
+        </div>
+      )}
+    </Frame>
+  );
+}

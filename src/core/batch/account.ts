@@ -1,0 +1,85 @@
+/**
+ * What a batter costs and holds, in all and by the piece: money from the shelf's prices, nutrition and allergens from the
+ * pantry. What is not known is named as a gap, never counted as nothing without saying so.
+ */
+import type { TallyLine } from '../formula/tally';
+import { type Composition, type Ingredient, kitchenName } from '../pantry/ingredient';
+import { pricePerG, type Shelf } from '../pantry/stock';
+
+export interface AccountLine extends TallyLine {
+  readonly text?: string;
+  readonly ingredient?: Ingredient | null;
+}
+
+export interface CostRow {
+  readonly ingredient: Ingredient;
+  readonly grams: number;
+  /** Null: its price is not known. */
+  readonly cost: number | null;
+}
+
+export interface Cost {
+  /** Of everything that has grams and a price: batter, pan and topping. */
+  readonly total: number;
+  readonly rows: readonly CostRow[];
+  /** What is in it without a price, and lines without an amount. */
+  readonly gaps: readonly string[];
+}
+
+/** One row for each ingredient, over all its uses, in the order they come. */
+export function gramsByIngredient(lines: readonly TallyLine[]): ReadonlyMap<Ingredient, number> {
+  const sums = new Map<string, { i: Ingredient; grams: number }>();
+  for (const l of lines)
+    for (const p of l.parts) {
+      const had = sums.get(p.ingredient.id);
+      sums.set(p.ingredient.id, { i: had?.i ?? p.ingredient, grams: (had?.grams ?? 0) + p.grams });
+    }
+  return new Map([...sums.values()].map((s) => [s.i, s.grams]));
+}
+
+/** Money of everything with grams; a blend counts by its members. */
+export function costOf(lines: readonly AccountLine[], shelf: Shelf): Cost {
+  const rows = [...gramsByIngredient(lines)].map(([ingredient, grams]): CostRow => {
+    const per = pricePerG(shelf[ingredient.id]);
+    return { ingredient, grams, cost: per === null ? null : per * grams };
+  });
+  return {
+    total: rows.reduce((a, r) => a + (r.cost ?? 0), 0),
+    rows,
+    gaps: [
+      ...rows.filter((r) => r.cost === null).map((r) => kitchenName(r.ingredient)),
+      ...lines.filter((l) => l.parts.length === 0).map((l) => l.text ?? 'a line without an amount'),
+    ],
+  };
+}
+
+export const NUTRIENTS = ['kcal', 'fatG', 'sugarsG', 'starchG', 'fibreG', 'proteinG', 'sodiumMg'] as const satisfies readonly (keyof Composition)[];
+export type Nutrient = (typeof NUTRIENTS)[number];
+export const NUTRIENT_NAMES: Readonly<Record<Nutrient, readonly [name: string, unit: string]>> = {
+  kcal: ['Energy', 'kcal'],
+  fatG: ['Fat', 'g'],
+  sugarsG: ['Sugars', 'g'],
+  starchG: ['Starch', 'g'],
+  fibreG: ['Fibre', 'g'],
+  proteinG: ['Protein', 'g'],
+  sodiumMg: ['Sodium', 'mg'],
+};
+
+export interface Nutrition {
+  readonly of: Readonly<Record<Nutrient, number>>;
+  /** Ingredients whose figure is not known, by nutrient. */
+  readonly gaps: Partial<Readonly<Record<Nutrient, readonly string[]>>>;
+  /** Batter lines without an amount. */
+  readonly open: readonly string[];
+}
+
+/** What the batter holds as it is mixed, before the heat takes its water; pan fat and toppings are not in it. */
+export function nutritionOf(lines: readonly AccountLine[]): Nutrition {
+  const batter = lines.filter((l) => l.use === 'batter');
+  const sums = [...gramsByIngredient(batter)];
+  const of = Object.fromEntries(NUTRIENTS.map((n) => [n, sums.reduce((a, [i, g]) => a + (i.per100g[n] * g) / 100, 0)])) as Record<Nutrient, number>;
+  const gaps = Object.fromEntries(
+    NUTRIENTS.map((n) => [n, sums.filter(([i]) => i.unknown?.includes(n)).map(([i]) => kitchenName(i))] as const).filter(([, names]) => names.length > 0),
+  );
+  return { of, gaps, open: batter.filter((l) => l.parts.length === 0).map((l) => l.text ?? 'a line without an amount') };
+}

@@ -1,0 +1,366 @@
+/**
+ * The pantry as a table of comma-separated values: one row an ingredient, own ones with their packet or blend, all of them
+ * with price, stock and dates. Read row by row: what is wrong is said with its row and column, and nothing is taken in
+ * until every row is right or the wrong ones are left out on purpose. Papaparse does the quoting and finds the separator.
+ */
+import Papa from 'papaparse';
+import { ALLERGENS, type Allergen, CATEGORIES, type Category, type Ingredient } from '../pantry/ingredient';
+import { ingredientOf, type OwnThing, PANEL_BASES, type Packet, type PanelBase } from '../pantry/packet';
+import type { Shelf, Stock } from '../pantry/stock';
+
+export const COLUMNS = [
+  'name',
+  'category',
+  'like',
+  'per',
+  'base_g',
+  'kcal',
+  'fat_g',
+  'carbohydrate_g',
+  'sugars_g',
+  'fibre_g',
+  'fibre_within',
+  'protein_g',
+  'salt_g',
+  'alcohol_g',
+  'water_g',
+  'leavened',
+  'g_per_100ml',
+  'blend',
+  'allergens',
+  'price',
+  'pack_g',
+  'on_hand_g',
+  'opened',
+  'best_before',
+] as const;
+export type Column = (typeof COLUMNS)[number];
+
+export const MOST_ROWS = 5000;
+export const MOST_CSV_CHARS = 1_000_000;
+export const MOST_OWN_NAME = 80;
+
+export interface RowError {
+  /** Line of the file, the head being 1. */
+  readonly row: number;
+  readonly column: Column | 'file';
+  readonly message: string;
+}
+
+export interface PantryRow {
+  readonly row: number;
+  /** Null where the row is a shipped ingredient's stock. */
+  readonly thing: OwnThing | null;
+  readonly stock: Stock;
+}
+
+export interface PantryRead {
+  readonly rows: readonly PantryRow[];
+  readonly errors: readonly RowError[];
+}
+
+/** What became of a table that was brought in. */
+export type Imported =
+  | { readonly ok: true; readonly taken: number; readonly fresh: number }
+  | { readonly ok: false; readonly message: string; readonly errors: readonly RowError[] };
+
+/** What a row may speak of. */
+export interface Known {
+  /** The shipped ingredients, and nothing else. */
+  readonly shipped: readonly Ingredient[];
+  readonly own: readonly OwnThing[];
+}
+
+const NO = new Set(['', 'no', 'n', 'false', '0']);
+const YES = new Set(['yes', 'y', 'true', '1']);
+
+const slug = (name: string): string =>
+  name
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 48) || 'thing';
+
+/** A free id for a thing of the kitchen's own. @param taken ids that stand */
+export function ownId(name: string, taken: ReadonlySet<string>): string {
+  const base = `own-${slug(name)}`;
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? base : `${base}-${n}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+export const plainName = (name: string): string => name.trim().replace(/\s+/g, ' ').toLowerCase();
+
+class Row {
+  readonly errors: RowError[] = [];
+  constructor(
+    readonly cells: Readonly<Record<string, string | undefined>>,
+    readonly at: number,
+  ) {}
+  text(c: Column): string {
+    // a sheet program's guard against formulas
+    return (this.cells[c] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
+  }
+  say(column: Column, message: string): void {
+    this.errors.push({ row: this.at, column, message });
+  }
+  number(c: Column, most: number): number | null {
+    const t = this.text(c).replace(/\s/g, '').replace(',', '.');
+    if (t === '') return null;
+    const x = /^[+-]?\d*\.?\d+(?:e[+-]?\d+)?$/i.test(t) ? Number(t) : Number.NaN;
+    if (!Number.isFinite(x)) this.say(c, `"${this.text(c).slice(0, 30)}" is no number.`);
+    else if (x < 0) this.say(c, `${x} is less than nothing.`);
+    else if (x > most) this.say(c, `${x} is more than ${most.toLocaleString('en-GB')}.`);
+    else return x;
+    return null;
+  }
+  yes(c: Column): boolean {
+    const t = this.text(c).toLowerCase();
+    if (!NO.has(t) && !YES.has(t)) this.say(c, `"${t.slice(0, 30)}": yes or no.`);
+    return YES.has(t);
+  }
+  day(c: Column): string | null {
+    const t = this.text(c);
+    if (t === '') return null;
+    const ok = /^\d{4}-\d{2}-\d{2}$/.test(t) && !Number.isNaN(Date.parse(t)) && new Date(t).toISOString().startsWith(t);
+    if (!ok) this.say(c, `"${t.slice(0, 30)}" is no day: write year-month-day, as 2026-11-25.`);
+    return ok ? t : null;
+  }
+  allergens(): readonly Allergen[] | null {
+    const t = this.text('allergens').toLowerCase();
+    if (t === '') return null;
+    if (t === 'none') return [];
+    const words = t.split(/[;,|]/).map((w) => w.trim().replace(/\s+/g, '-'));
+    const bad = words.find((w) => !(ALLERGENS as readonly string[]).includes(w));
+    if (bad !== undefined) this.say('allergens', `"${bad.slice(0, 30)}" is none we list: ${ALLERGENS.join(', ')}, or none.`);
+    return words.filter((w): w is Allergen => (ALLERGENS as readonly string[]).includes(w));
+  }
+  oneOf<T extends string>(c: Column, of: readonly T[], usual: T | null): T | null {
+    const t = this.text(c).toLowerCase().replace(/\s+/g, '');
+    const found = of.find((x) => x === t || x.replace(/-/g, '') === t);
+    if (!found && t !== '') this.say(c, `"${t.slice(0, 30)}" is none of ${of.join(', ')}.`);
+    else if (!found && usual === null) this.say(c, `Which? One of ${of.join(', ')}.`);
+    return found ?? usual;
+  }
+}
+
+/** The most that a figure of a panel, a pack or a shelf can be; beyond it a finger slipped. */
+const MOST_G = 10_000_000;
+const PANEL_COLUMNS: readonly Column[] = ['category', 'per', 'kcal', 'fat_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'salt_g', 'blend'];
+
+const stockOf = (r: Row, ingredientId: string): Stock => {
+  const stock = {
+    ingredientId,
+    price: r.number('price', 1_000_000),
+    packG: r.number('pack_g', MOST_G),
+    onHandG: r.number('on_hand_g', MOST_G),
+    opened: r.day('opened'),
+    bestBefore: r.day('best_before'),
+  };
+  if (stock.packG === 0) r.say('pack_g', 'A pack of nothing has no price by the gram.');
+  if (stock.price !== null && stock.packG === null) r.say('pack_g', 'A price needs its pack: how many grams are in it?');
+  return stock;
+};
+
+function blendIn(r: Row, find: (word: string) => Ingredient | undefined): Packet {
+  const members = r
+    .text('blend')
+    .split(/[;|]/)
+    .map((m) => m.trim())
+    .filter(Boolean)
+    .map((m) => {
+      const at = /^(.+?)\s+(\d+(?:[.,]\d+)?)\s*%?$/.exec(m);
+      const i = at?.[1] ? find(at[1]) : undefined;
+      if (!at) r.say('blend', `"${m.slice(0, 40)}": write a name and its part, as flour-buckwheat 30.`);
+      else if (!i) r.say('blend', `"${at[1]?.slice(0, 40)}" is not in the pantry.`);
+      return { ingredientId: i?.id ?? '', parts: Number((at?.[2] ?? '0').replace(',', '.')) };
+    });
+  return { by: 'blend', category: r.oneOf('category', CATEGORIES, null) ?? 'flour', members };
+}
+
+function panelIn(r: Row, find: (word: string) => Ingredient | undefined): Packet {
+  const like = r.text('like');
+  const likeIt = like === '' ? undefined : find(like);
+  if (like !== '' && !likeIt) r.say('like', `"${like.slice(0, 40)}" is not in the pantry.`);
+  return {
+    by: 'panel',
+    category: (r.oneOf<Category>('category', CATEGORIES, likeIt?.category ?? null) ?? 'flour') as Category,
+    like: likeIt?.id ?? null,
+    base: r.oneOf<PanelBase>('per', PANEL_BASES, '100g') ?? '100g',
+    baseG: r.number('base_g', 10_000),
+    kcal: r.number('kcal', 100_000),
+    fatG: r.number('fat_g', 10_000),
+    carbohydrateG: r.number('carbohydrate_g', 10_000),
+    sugarsG: r.number('sugars_g', 10_000),
+    fibreG: r.number('fibre_g', 10_000),
+    fibreWithin: r.yes('fibre_within'),
+    proteinG: r.number('protein_g', 10_000),
+    saltG: r.number('salt_g', 10_000),
+    alcoholG: r.number('alcohol_g', 10_000),
+    waterG: r.number('water_g', 10_000),
+    leavened: r.yes('leavened'),
+    gPer100Ml: r.number('g_per_100ml', 500),
+    allergens: r.allergens(),
+  };
+}
+
+/** Where an error of a packet stands in the table. */
+const COLUMN_OF: Readonly<Record<string, Column>> = {
+  baseG: 'base_g',
+  kcal: 'kcal',
+  fatG: 'fat_g',
+  carbohydrateG: 'carbohydrate_g',
+  sugarsG: 'sugars_g',
+  fibreG: 'fibre_g',
+  proteinG: 'protein_g',
+  saltG: 'salt_g',
+  alcoholG: 'alcohol_g',
+  waterG: 'water_g',
+  sum: 'carbohydrate_g',
+  like: 'like',
+};
+
+const fileError = (message: string): PantryRead => ({ rows: [], errors: [{ row: 1, column: 'file', message }] });
+
+/**
+ * Reads a table.
+ * @param text the file's text; comma, semicolon or tab between
+ * @param known what rows may name: a shipped ingredient's name makes a stock row, an own one's updates it, any other is new
+ * @returns the rows that are right, and every error with its row and column
+ */
+export function readPantry(text: string, known: Known): PantryRead {
+  if (text.length > MOST_CSV_CHARS)
+    return fileError(`The file has ${text.length.toLocaleString('en-GB')} characters; at most ${MOST_CSV_CHARS.toLocaleString('en-GB')} are read.`);
+  if (['\u0000', '\uFFFD'].some((c) => text.slice(0, 4000).includes(c))) return fileError('That is no table of text. Save the sheet as CSV, in UTF-8.');
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (h) =>
+      h
+        .trim()
+        .toLowerCase()
+        .replace(/[\s-]+/g, '_'),
+  });
+  const heads = parsed.meta.fields ?? [];
+  if (!heads.includes('name')) return fileError(`The first row has to name its columns, with "name" among them: ${COLUMNS.join(', ')}.`);
+  const strange = heads.filter((h) => h !== '' && !(COLUMNS as readonly string[]).includes(h));
+  if (strange.length > 0)
+    return fileError(
+      `No column is called ${strange
+        .slice(0, 3)
+        .map((h) => `"${h.slice(0, 30)}"`)
+        .join(', ')}. There are: ${COLUMNS.join(', ')}.`,
+    );
+  if (parsed.data.length > MOST_ROWS)
+    return fileError(`${parsed.data.length.toLocaleString('en-GB')} rows; at most ${MOST_ROWS.toLocaleString('en-GB')} are read at once.`);
+  if (parsed.data.length === 0) return fileError('There are no rows under the head.');
+
+  const shippedBy = new Map(known.shipped.flatMap((i) => [[plainName(i.name), i] as const, [i.id, i] as const]));
+  const ownBy = new Map(known.own.map((o) => [plainName(o.name), o]));
+  const taken = new Set(known.own.map((o) => o.id));
+  const made = new Map<string, Ingredient>();
+  const findId = (id: string): Ingredient | undefined => made.get(id) ?? shippedBy.get(id);
+  for (const o of [...known.own].sort((a, b) => Number(a.packet.by === 'blend') - Number(b.packet.by === 'blend'))) {
+    const m = ingredientOf(o, findId);
+    if (m.ok) made.set(o.id, m.ingredient);
+  }
+  const named = new Map<string, string>([...ownBy].map(([n, o]) => [n, o.id]));
+  const find = (word: string): Ingredient | undefined => shippedBy.get(plainName(word)) ?? findId(word) ?? findId(named.get(plainName(word)) ?? '');
+
+  const seen = new Map<string, number>();
+  const rows: PantryRow[] = [];
+  const errors: RowError[] = [];
+  // blends may stand above what they are made of: packets are read first
+  const order = parsed.data.map((cells, n) => ({ cells, n })).sort((a, b) => Number(Boolean(a.cells.blend?.trim())) - Number(Boolean(b.cells.blend?.trim())));
+  for (const { cells, n } of order) {
+    const r = new Row(cells, n + 2);
+    const row = readRow(r);
+    if (r.errors.length > 0) errors.push(...r.errors);
+    else if (row) rows.push(row);
+  }
+  for (const e of parsed.errors)
+    if (e.row !== undefined)
+      errors.push({
+        row: e.row + 2,
+        column: 'file',
+        message:
+          e.code === 'TooManyFields'
+            ? 'More cells than the head has columns.'
+            : e.code === 'TooFewFields'
+              ? 'Fewer cells than the head has columns.'
+              : 'A quote is not closed here.',
+      });
+  const bad = new Set(errors.map((e) => e.row));
+  return { rows: rows.filter((r) => !bad.has(r.row)).sort((a, b) => a.row - b.row), errors: errors.sort((a, b) => a.row - b.row) };
+
+  function readRow(r: Row): PantryRow | null {
+    const name = r.text('name').replace(/\s+/g, ' ');
+    const plain = plainName(name);
+    if (name === '') r.say('name', 'No name.');
+    if (name.length > MOST_OWN_NAME) r.say('name', `A name has at most ${MOST_OWN_NAME} characters.`);
+    const before = seen.get(plain);
+    if (before !== undefined) r.say('name', `"${name.slice(0, 40)}" stands in row ${before} already.`);
+    else seen.set(plain, r.at);
+    const shipped = shippedBy.get(plain);
+    if (shipped) {
+      const own = PANEL_COLUMNS.find((c) => r.text(c) !== '');
+      if (own) r.say(own, `${shipped.name} comes with its own composition: leave this empty, or give yours another name.`);
+      return { row: r.at, thing: null, stock: stockOf(r, shipped.id) };
+    }
+    const packet = r.text('blend') === '' ? panelIn(r, find) : blendIn(r, find);
+    const id = ownBy.get(plain)?.id ?? ownId(name, taken);
+    const thing: OwnThing = { id, name, packet };
+    const stock = stockOf(r, id);
+    if (r.errors.length > 0) return null;
+    const m = ingredientOf(thing, findId);
+    if (!m.ok) {
+      for (const e of m.errors) r.say(COLUMN_OF[e.field] ?? (e.field.startsWith('members') ? 'blend' : 'name'), e.message);
+      return null;
+    }
+    taken.add(id);
+    made.set(id, m.ingredient);
+    named.set(plain, id);
+    return { row: r.at, thing, stock };
+  }
+}
+
+const num = (x: number | null): string => (x === null ? '' : String(x));
+const yesNo = (x: boolean): string => (x ? 'yes' : '');
+
+const packetCells = (p: Packet): Partial<Record<Column, string>> =>
+  p.by === 'blend'
+    ? { category: p.category, blend: p.members.map((m) => `${m.ingredientId} ${m.parts}`).join('; ') }
+    : {
+        category: p.category,
+        like: p.like ?? '',
+        per: p.base,
+        base_g: num(p.baseG),
+        kcal: num(p.kcal),
+        fat_g: num(p.fatG),
+        carbohydrate_g: num(p.carbohydrateG),
+        sugars_g: num(p.sugarsG),
+        fibre_g: num(p.fibreG),
+        fibre_within: yesNo(p.fibreWithin),
+        protein_g: num(p.proteinG),
+        salt_g: num(p.saltG),
+        alcohol_g: num(p.alcoholG),
+        water_g: num(p.waterG),
+        leavened: yesNo(p.leavened),
+        g_per_100ml: num(p.gPer100Ml),
+        allergens: p.allergens === null ? '' : p.allergens.length === 0 ? 'none' : p.allergens.join('; '),
+      };
+
+const stockCells = (s: Stock | undefined): Partial<Record<Column, string>> =>
+  s ? { price: num(s.price), pack_g: num(s.packG), on_hand_g: num(s.onHandG), opened: s.opened ?? '', best_before: s.bestBefore ?? '' } : {};
+
+/** The pantry as a table: every shipped ingredient with its stock, then the kitchen's own with their packets. Read again, it changes nothing. */
+export function writePantry(known: Known, shelf: Shelf): string {
+  const rows = [
+    ...known.shipped.map((i) => ({ name: i.name, ...stockCells(shelf[i.id]) })),
+    ...known.own.map((o) => ({ name: o.name, ...packetCells(o.packet), ...stockCells(shelf[o.id]) })),
+  ];
+  return `${Papa.unparse({ fields: [...COLUMNS], data: rows.map((r) => COLUMNS.map((c) => (r as Partial<Record<Column, string>>)[c] ?? '')) }, { escapeFormulae: true, newline: '\n' })}\n`;
+}

@@ -1,0 +1,57 @@
+/**
+ * What a kitchen works with: its scales and their steps, and the griddles, pans, irons and ball pans a batter goes onto.
+ * Sizes in centimetres and millilitres, steps and capacities in grams.
+ */
+export const GEAR_SORTS = ['scale', 'griddle', 'pan', 'iron', 'ball-pan'] as const;
+export type GearSort = (typeof GEAR_SORTS)[number];
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+/** Shows steps of `stepG`, up to `mostG`. */
+export type Scale = Named & { readonly sort: 'scale'; readonly stepG: number; readonly mostG: number };
+export type Griddle = Named & { readonly sort: 'griddle'; readonly wideCm: number; readonly deepCm: number };
+/** A round pan, its flat bottom across. */
+export type Pan = Named & { readonly sort: 'pan'; readonly acrossCm: number };
+/** A waffle iron: what it holds closed, in all its plates. */
+export type Iron = Named & { readonly sort: 'iron'; readonly holdsMl: number; readonly pieces: number };
+export type BallPan = Named & { readonly sort: 'ball-pan'; readonly hollowMl: number; readonly hollows: number };
+export type Gear = Scale | Griddle | Pan | Iron | BallPan;
+
+export const SORT_NAMES: Readonly<Record<GearSort, string>> = { scale: 'Scale', griddle: 'Griddle', pan: 'Pan', iron: 'Waffle iron', 'ball-pan': 'Ball pan' };
+
+export const FRESH_GEAR: readonly Gear[] = [{ id: 'kitchen-scale', sort: 'scale', name: 'Kitchen scale', stepG: 1, mostG: 5000 }];
+
+/** The scales, the finest first. */
+export const scalesOf = (gear: readonly Gear[]): readonly Scale[] =>
+  gear.filter((g) => g.sort === 'scale').sort((a, b) => a.stepG - b.stepG || b.mostG - a.mostG);
+
+const circleCm2 = (acrossCm: number): number => (Math.PI * acrossCm ** 2) / 4;
+
+/** Film of batter in a crepe pan, mm; batter in an oven pancake's pan, mL per cm2; and of an iron's closed volume: middles of what is usual. */
+const CREPE_MM = 1.25;
+const OVEN_ML_PER_CM2 = 0.65;
+const IRON_SHARE = 0.65;
+
+/**
+ * The portion a piece of gear asks for, mL.
+ * @param kind the kind of batter
+ * @returns null where that gear is not what the kind is made on
+ */
+export function portionFor(g: Gear, kind: string): number | null {
+  if (g.sort === 'pan' && kind === 'crepe') return (circleCm2(g.acrossCm) * CREPE_MM) / 10;
+  if (g.sort === 'pan' && kind === 'oven') return circleCm2(g.acrossCm) * OVEN_ML_PER_CM2;
+  if (g.sort === 'iron' && kind === 'waffle') return (g.holdsMl * IRON_SHARE) / g.pieces;
+  if (g.sort === 'ball-pan' && kind === 'ball') return g.hollowMl;
+  return null;
+}
+
+/** Room for a spatula between two pieces. */
+const GAP_CM = 1.5;
+
+/** Pieces of a diameter that lie side by side in straight rows on a griddle: a careful count. */
+export const piecesOn = (g: Griddle, acrossCm: number): number => {
+  const along = (cm: number): number => Math.floor((cm + GAP_CM) / (acrossCm + GAP_CM));
+  return Math.max(0, along(g.wideCm) * along(g.deepCm));
+};

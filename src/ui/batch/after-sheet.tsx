@@ -1,0 +1,53 @@
+'use client';
+import { useState } from 'react';
+import type { AccountLine } from '@/core/batch/account';
+import { usesOf } from '@/core/batch/sheet';
+import { takeOut } from '@/core/batch/take-out';
+import type { Shelf } from '@/core/pantry/stock';
+import type { Units } from '@/core/quantity/say';
+import { CostView } from '../bench/cost-view';
+import { Taps } from '../kit/choice';
+import { TakeOutView } from './take-out-view';
+
+type Part = 'take-out' | 'cost';
+
+/** What stands behind a sheet: what to take out and buy for it, what it costs and what is in it. */
+export function AfterSheet({
+  lines,
+  shelf,
+  units,
+  pieces,
+  piecesName,
+}: {
+  readonly lines: readonly AccountLine[];
+  readonly shelf: Shelf;
+  readonly units: Units;
+  readonly pieces: number | null;
+  readonly piecesName: string;
+}) {
+  const [part, setPart] = useState<Part | ''>('');
+  return (
+    <section aria-label="For this batch" className="grid gap-3 print:hidden">
+      <Taps
+        label="For this batch"
+        value={part}
+        optional
+        onChange={setPart}
+        options={[
+          { value: 'take-out', label: 'Take out and buy' },
+          { value: 'cost', label: 'Cost and food' },
+        ]}
+      />
+      {part === 'take-out' ? (
+        <div className="rounded-plate bg-white p-4">
+          <TakeOutView list={takeOut(usesOf(lines), shelf)} units={units} />
+        </div>
+      ) : null}
+      {part === 'cost' ? (
+        <div className="rounded-plate bg-white p-4">
+          <CostView lines={lines} shelf={shelf} units={units} pieces={pieces} piecesName={piecesName} />
+        </div>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,62 @@
+import type { TakeOut, TakeOutList } from '@/core/batch/take-out';
+import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
+import { writeEighths } from '@/core/quantity/number';
+import { grams, type Units } from '@/core/quantity/say';
+
+/** Eggs and fruit are taken out by the piece. */
+function pieces(i: Ingredient, g: number): string {
+  if (!i.piece || (i.category !== 'egg' && i.category !== 'fruit-veg') || g <= 0) return '';
+  const n = g / i.piece.grams;
+  return ` (${n >= 3 ? Math.ceil(n - 0.05) : writeEighths(n)} ${i.piece.name}${n > 1.06 ? 's' : ''})`;
+}
+
+const needed = (r: TakeOut, u: Units): string =>
+  r.grams > 0 ? `${grams(r.grams, u)}${pieces(r.ingredient, r.grams)}${r.andMore ? ' and more' : ''}` : 'as needed';
+
+function shelfWords(r: TakeOut, u: Units): string {
+  if (r.onHandG === null) return 'stock not noted';
+  if (r.shortG === null || r.shortG <= 0) return `${grams(r.onHandG, u)} on hand`;
+  return `${grams(r.onHandG, u)} on hand, ${grams(r.shortG, u)} short`;
+}
+
+/** Every ingredient once, summed over all its uses: what to take out, what is short, how many packs that is. */
+export function TakeOutView({ list, units }: { readonly list: TakeOutList; readonly units: Units }) {
+  return (
+    <div>
+      <table className="w-full text-left">
+        <thead className="border-b-2 border-rim text-sm text-soft">
+          <tr>
+            <th className="w-6" aria-label="Done" />
+            <th className="py-1 pr-3">Ingredient</th>
+            <th className="pr-3 text-right">Takes</th>
+            <th className="pr-3">On the shelf</th>
+            <th className="text-right">Buy</th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.rows.map((r) => (
+            <tr key={r.ingredient.id} className="border-b border-line align-top">
+              <td className="py-1.5">
+                <span aria-hidden className="mt-1 block size-4 rounded-[3px] border-2 border-rim" />
+              </td>
+              <td className="py-1.5 pr-3">
+                <strong>{kitchenName(r.ingredient)}</strong>
+                {r.uses.length > 1 || r.uses[0]?.what !== 'batter' ? (
+                  <span className="block text-sm text-soft">
+                    {r.uses.map((u) => `${u.what} ${u.grams === null ? 'as needed' : grams(u.grams, units)}`).join('; ')}
+                  </span>
+                ) : null}
+              </td>
+              <td className="py-1.5 pr-3 text-right font-semibold">{needed(r, units)}</td>
+              <td className={`py-1.5 pr-3 ${(r.shortG ?? 0) > 0 ? 'font-semibold' : 'text-soft'}`}>{shelfWords(r, units)}</td>
+              <td className="py-1.5 text-right font-semibold whitespace-nowrap">
+                {r.packs !== null ? `${r.packs} ${r.packs === 1 ? 'pack' : 'packs'}` : (r.shortG ?? 0) > 0 ? grams(r.shortG ?? 0, units) : ''}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {list.unknown.length > 0 ? <p className="mt-2">As written, not in the pantry: {list.unknown.map((t) => `“${t}”`).join(', ')}.</p> : null}
+    </div>
+  );
+}

@@ -1,0 +1,360 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import type { Formula } from '@/core/formula/formula';
+import type { Kitchen } from '@/core/formula/ways';
+import {
+  againstTable,
+  LEAST_WEIGHINGS,
+  LOOSE_PCT,
+  MOST_WEIGHING_G,
+  MOST_WEIGHINGS,
+  measureFrom,
+  measureName,
+  spreadOfWeighings,
+  WATER_G_PER_ML,
+  withMeasure,
+} from '@/core/pantry/calibrate';
+import { CONVENTION_NAMES } from '@/core/pantry/conventions';
+import { kitchenName } from '@/core/pantry/ingredient';
+import type { OwnMeasure } from '@/core/pantry/own';
+import { findIngredient } from '@/core/pantry/pantry';
+import { hangsOnFill } from '@/core/pantry/weigh';
+import { grams, millilitres } from '@/core/quantity/say';
+import { unitById } from '@/core/quantity/units';
+import { Button } from '../kit/button';
+import { Choice, Taps } from '../kit/choice';
+import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
+import { EffectView } from './effect-view';
+import { IngredientField, ingredientNamed } from './ingredient-field';
+
+type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
+
+export interface MeasureActions {
+  readonly keepWeighed: (input: unknown) => Promise<(Answer & { readonly ok: true; readonly measure: OwnMeasure }) | Extract<Answer, { ok: false }>>;
+  readonly switchMeasure: (input: unknown) => Promise<Answer>;
+}
+
+interface Props extends MeasureActions {
+  readonly house: Kitchen;
+  /** A formula the cook knows, to show the difference on; null in a kitchen without one. */
+  readonly formula: { readonly id: string; readonly formula: Formula } | null;
+  readonly formulas: readonly { readonly id: string; readonly name: string }[];
+}
+
+const MEASURES = ['cup', 'tbsp', 'tsp', 'ladle', 'scoop', 'glass', 'mug', 'jar', 'handful', 'knob'] as const;
+const FULLS = ['1', '3/4', '2/3', '1/2', '1/3', '1/4'] as const;
+const FULL_NAMES: Readonly<Record<string, string>> = {
+  '1': 'level full',
+  '3/4': 'three quarters',
+  '2/3': 'two thirds',
+  '1/2': 'half',
+  '1/3': 'a third',
+  '1/4': 'a quarter',
+};
+/** A griddle batter, whisked. */
+const USUAL_BATTER = '1.05';
+
+type Filling = 'ingredient' | 'water' | 'batter';
+const numberIn = (s: string): number => Number(s.trim().replace(',', '.').replace(/\s*g$/, '') || Number.NaN);
+
+/** A few guided minutes: weigh three of one measure, see how they spread and what they change, and use them from then on. */
+export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure }: Props) {
+  const router = useRouter();
+  const [unit, setUnit] = useState<string>('cup');
+  const [which, setWhich] = useState('');
+  const [full, setFull] = useState<string>('1');
+  const [filling, setFilling] = useState<Filling>('ingredient');
+  const [of, setOf] = useState('flour');
+  const [density, setDensity] = useState(USUAL_BATTER);
+  const [typed, setTyped] = useState<readonly string[]>(['', '', '']);
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [kept, setKept] = useState<{ readonly measure: OwnMeasure; readonly before: Kitchen } | null>(null);
+
+  const ingredient = filling === 'ingredient' ? ingredientNamed(of, house.conventions) : null;
+  const gPerMl = filling === 'water' ? WATER_G_PER_ML : numberIn(density);
+  const filled = typed.filter((t) => t.trim() !== '');
+  const weighings = filled.map(numberIn);
+  const good = weighings.every((w) => w > 0 && w <= MOST_WEIGHING_G) && (filling !== 'batter' || (gPerMl > 0 && gPerMl <= 3));
+  const vague = unitById(unit)?.dimension === 'vague';
+  const named = { unit, which: vague ? which.trim().toLowerCase() : '', full };
+  const enough = good && weighings.length >= LEAST_WEIGHINGS && (filling !== 'ingredient' || ingredient !== null);
+  const measure = enough
+    ? measureFrom({ id: 'new', ...named, ingredientId: ingredient?.id ?? null, weighings, gPerMl: filling === 'ingredient' ? 1 : gPerMl })
+    : null;
+  // as it was before it was kept, so that the difference stays in sight after
+  const before = kept?.before ?? house;
+  const key = measure ? JSON.stringify(measure) : '';
+  const after = useMemo((): Kitchen | null => {
+    if (!key) return null;
+    const m = JSON.parse(key) as OwnMeasure;
+    const own = withMeasure(before.conventions.own, m);
+    const fills = ingredient !== null && hangsOnFill(ingredient);
+    return { ...before, conventions: { ...before.conventions, own, ...(fills && { flourFill: 'own' as const }) } };
+  }, [key, before, ingredient]);
+
+  const touch = (): void => {
+    setErrors({});
+    setRefusal(null);
+    setKept(null);
+  };
+  const keep = async (): Promise<void> => {
+    if (!measure || busy) return;
+    setBusy(true);
+    setRefusal(null);
+    try {
+      const a = await keepWeighed({ ...named, ingredientId: measure.ingredientId, weighings, gPerMl: filling === 'ingredient' ? 1 : gPerMl });
+      if (!a.ok) {
+        setErrors(a.fields);
+        setRefusal(a.message);
+        return;
+      }
+      setKept({ measure: a.measure, before: house });
+      router.refresh();
+    } catch {
+      setRefusal('Even Crumb does not answer just now. What you typed is still here: try again in a moment.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const goBack = async (): Promise<void> => {
+    if (!kept || busy) return;
+    setBusy(true);
+    try {
+      const a = await switchMeasure({ id: kept.measure.id, used: false });
+      if (!a.ok) {
+        setRefusal(a.message);
+        return;
+      }
+      toast('As before. The weighings are kept, not in use.');
+      setKept(null);
+      router.refresh();
+    } catch {
+      setRefusal('Even Crumb does not answer just now: try again in a moment.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const wrong = (t: string): string | undefined => {
+    if (t.trim() === '') return undefined;
+    const w = numberIn(t);
+    return !Number.isFinite(w)
+      ? 'A number of grams.'
+      : w <= 0
+        ? 'More than nothing.'
+        : w > MOST_WEIGHING_G
+          ? `At most ${MOST_WEIGHING_G.toLocaleString('en-GB')} g.`
+          : undefined;
+  };
+  return (
+    <section aria-label="Weigh a measure" className="grid items-start gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,26rem)_1fr]">
+      <form
+        noValidate
+        className="grid gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void keep();
+        }}
+      >
+        <div className="flex flex-wrap items-end gap-3">
+          <Choice
+            label="Which measure"
+            value={unit}
+            onChange={(v) => {
+              touch();
+              setUnit(v);
+              if (unitById(v)?.usual?.in === 'g') setFilling('ingredient');
+            }}
+            options={MEASURES.map((m) => ({ value: m, label: unitById(m)?.one ?? m }))}
+          />
+          {vague ? (
+            <Field
+              label="Which one, if several"
+              placeholder="blue"
+              value={which}
+              maxLength={14}
+              error={errors.which}
+              className="w-40"
+              onChange={(e) => {
+                touch();
+                setWhich(e.target.value);
+              }}
+            />
+          ) : null}
+          <Choice
+            label="How full"
+            value={full}
+            onChange={(v) => {
+              touch();
+              setFull(v);
+            }}
+            options={FULLS.map((f) => ({ value: f, label: FULL_NAMES[f] ?? f }))}
+          />
+        </div>
+        <div className="grid gap-1">
+          <span className="text-sm font-semibold text-soft">Filled with</span>
+          <Taps
+            label="Filled with"
+            value={filling}
+            onChange={(v) => {
+              touch();
+              if (v !== '') setFilling(v);
+            }}
+            options={[
+              { value: 'ingredient', label: 'an ingredient' },
+              ...(unitById(unit)?.usual?.in === 'g'
+                ? []
+                : ([
+                    { value: 'water', label: 'water' },
+                    { value: 'batter', label: 'batter' },
+                  ] as const)),
+            ]}
+          />
+        </div>
+        {filling === 'ingredient' ? (
+          <IngredientField
+            label="Of what"
+            text={of}
+            onText={(t) => {
+              touch();
+              setOf(t);
+            }}
+            house={house.conventions}
+            error={errors.ingredientId ?? (of.trim() !== '' && !ingredient ? 'The pantry has nothing, or more than one thing, of that name.' : undefined)}
+          />
+        ) : filling === 'batter' ? (
+          <Field
+            label="A millilitre of that batter weighs"
+            unit="g"
+            inputMode="decimal"
+            value={density}
+            hint="The Bench’s Yield says it for each formula; 1.05 is usual for a griddle batter."
+            error={errors.gPerMl}
+            className="w-72"
+            onChange={(e) => {
+              touch();
+              setDensity(e.target.value);
+            }}
+          />
+        ) : (
+          <p className="text-[15px] text-soft">A gram of water is a millilitre. This measure then holds for anything.</p>
+        )}
+        <div>
+          <p className="mb-1 font-semibold">Fill it as you always do, weigh what is in it, empty it, and again.</p>
+          <div className="flex flex-wrap gap-3">
+            {typed.map((t, n) => (
+              <Field
+                // biome-ignore lint/suspicious/noArrayIndexKey: a weighing is its place in the row
+                key={n}
+                label={['First', 'Second', 'Third'][n] ?? `${n + 1}th`}
+                unit="g"
+                inputMode="decimal"
+                value={t}
+                error={wrong(t)}
+                className="w-28"
+                inputClass="!min-h-14 text-xl font-semibold"
+                onChange={(e) => {
+                  touch();
+                  setTyped(typed.map((x, m) => (m === n ? e.target.value : x)));
+                }}
+              />
+            ))}
+            {filled.length === typed.length && typed.length < MOST_WEIGHINGS ? (
+              <Button look="bare" className="self-end" onClick={() => setTyped([...typed, ''])}>
+                One more
+              </Button>
+            ) : null}
+          </div>
+          {errors.weighings ? (
+            <p role="alert" className="text-sm font-semibold text-berry">
+              {errors.weighings}
+            </p>
+          ) : null}
+        </div>
+        {refusal ? (
+          <Notice weight="stop" role="alert">
+            {refusal}
+          </Notice>
+        ) : null}
+        {kept ? (
+          <div className="grid gap-2">
+            <Notice weight="note" role="status">
+              In use from now on: every formula that says nothing else follows.
+            </Notice>
+            <Button className="justify-self-start" disabled={busy} onClick={() => void goBack()}>
+              Go back to how it was
+            </Button>
+          </div>
+        ) : (
+          <Button look="now" type="submit" className="justify-self-start" disabled={!measure || busy}>
+            Use mine from now on
+          </Button>
+        )}
+      </form>
+      <div className="grid gap-4" aria-live="polite">
+        {measure ? <Result measure={measure} house={before} /> : <Waiting left={Math.max(0, LEAST_WEIGHINGS - weighings.filter((w) => w > 0).length)} />}
+        {measure && after && formula ? (
+          <section aria-label="What it changes" className="grid gap-2">
+            <div className="flex flex-wrap items-end justify-between gap-3">
+              <h3 className="text-lg">What it does to a formula you know</h3>
+              <Choice
+                label="Formula"
+                value={formula.id}
+                inline
+                narrow
+                onChange={(id) => router.replace(`/pantry/measures?formula=${id}`, { scroll: false })}
+                options={formulas.map((f) => ({ value: f.id, label: f.name }))}
+              />
+            </div>
+            <EffectView formula={formula.formula} before={before} after={after} />
+          </section>
+        ) : null}
+      </div>
+    </section>
+  );
+}
+
+const Waiting = ({ left }: { readonly left: number }) => (
+  <p className="rounded-plate bg-white p-4 text-soft">
+    {left > 0 ? `${left === 3 ? 'Three' : left === 2 ? 'Two' : 'One'} more to weigh. ` : ''}Then it stands here: the mean, how far your fills are apart, how far
+    from the table, and what that changes.
+  </p>
+);
+
+/** Mean, spread and the table. */
+function Result({ measure: m, house }: { readonly measure: OwnMeasure; readonly house: Kitchen }) {
+  const { mean, rangePct } = spreadOfWeighings(m.weighings);
+  const ingredient = m.ingredientId === null ? null : (findIngredient(m.ingredientId, house.conventions.own) ?? null);
+  const table = ingredient ? againstTable(m, ingredient, house.conventions) : null;
+  const name = measureName(m);
+  return (
+    <section aria-label="What it holds" className="grid gap-1 rounded-plate bg-white p-4">
+      <p>
+        <span className="text-soft">Your {name} holds</span>{' '}
+        <strong className="text-3xl whitespace-nowrap">{m.ingredientId === null ? millilitres(m.each) : grams(mean, house.units)}</strong>
+        {ingredient ? <span className="text-soft"> of {kitchenName(ingredient).toLowerCase()}</span> : null}
+      </p>
+      <p className="text-soft">
+        The {m.weighings.length} lie within {rangePct.toFixed(rangePct < 9.95 ? 1 : 0)} % of each other
+        {rangePct > LOOSE_PCT ? ': that is wide. Fill them alike, and weigh one or two more.' : '.'} Counted as{' '}
+        {m.ingredientId === null ? `${m.low.toFixed(0)} to ${millilitres(m.high)}` : `${grams(m.low, house.units)} to ${grams(m.high, house.units)}`}.
+      </p>
+      {table ? (
+        <p>
+          The table says {grams(table.tableG, house.units)}: yours is{' '}
+          <strong>
+            {Math.abs(table.percentOff) < 0.5 ? 'the same' : `${Math.abs(table.percentOff).toFixed(0)} % ${table.percentOff > 0 ? 'heavier' : 'lighter'}`}
+          </strong>
+          {table.nearest
+            ? `, nearest to a cup ${CONVENTION_NAMES.flourFill[table.nearest]}. Other flours are then taken as filled by the same hand (model)`
+            : ''}
+          .
+        </p>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Kitchen } from '@/core/formula/ways';
+import { measureName, spreadOfWeighings } from '@/core/pantry/calibrate';
+import { kitchenName } from '@/core/pantry/ingredient';
+import type { OwnMeasure } from '@/core/pantry/own';
+import { findIngredient } from '@/core/pantry/pantry';
+import { grams, millilitres } from '@/core/quantity/say';
+import { Button } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { Switch } from '../kit/switch';
+
+type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string };
+
+/** The measures this kitchen has weighed or answered for: what each holds, how sure that is, and whether amounts follow it. */
+export function Measures({
+  house,
+  switchMeasure,
+  dropMeasure,
+}: {
+  readonly house: Kitchen;
+  readonly switchMeasure: (input: unknown) => Promise<Answer>;
+  readonly dropMeasure: (input: unknown) => Promise<Answer>;
+}) {
+  const router = useRouter();
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const measures = house.conventions.own?.measures ?? [];
+  const send = async (work: () => Promise<Answer>, said: string): Promise<void> => {
+    setRefusal(null);
+    try {
+      const a = await work();
+      if (a.ok) {
+        toast(said);
+        router.refresh();
+      } else setRefusal(a.message);
+    } catch {
+      setRefusal('Even Crumb does not answer just now: try again in a moment.');
+    }
+  };
+  if (measures.length === 0)
+    return <p className="text-soft">Nothing is weighed yet: cups, spoons and ladles are as the table has them. Begin with the cup you measure flour with.</p>;
+  const ofWhat = (m: OwnMeasure): string => {
+    if (m.ingredientId === null) return 'anything';
+    const i = findIngredient(m.ingredientId, house.conventions.own);
+    return i ? kitchenName(i).toLowerCase() : 'something no longer in the pantry';
+  };
+  const holds = (m: OwnMeasure, x: number): string => (m.ingredientId === null ? millilitres(x) : grams(x, house.units));
+  return (
+    <div className="grid gap-2">
+      {refusal ? (
+        <Notice weight="stop" role="alert">
+          {refusal}
+        </Notice>
+      ) : null}
+      <ul>
+        {measures.map((m) => (
+          <li key={m.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1.5">
+            <span className="min-w-0 flex-1 basis-56">
+              <strong>{measureName(m)}</strong> of {ofWhat(m)}
+              <span className="block text-[15px] text-soft">
+                {m.weighings.length > 0
+                  ? `${m.weighings.length} weighed, within ${spreadOfWeighings(m.weighings).rangePct.toFixed(1)} %`
+                  : `answered, not weighed: ${holds(m, m.low)} to ${holds(m, m.high)}`}
+              </span>
+            </span>
+            <strong className="w-24 text-right text-lg whitespace-nowrap">{holds(m, m.each)}</strong>
+            <Switch
+              label="in use"
+              on={m.used}
+              onSwitch={(used) => void send(() => switchMeasure({ id: m.id, used }), used ? 'In use: amounts follow it' : 'Not in use: the table stands')}
+            />
+            <Button look="bare" aria-label={`Forget ${measureName(m)} of ${ofWhat(m)}`} onClick={() => void send(() => dropMeasure({ id: m.id }), 'Forgotten')}>
+              Forget
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,203 @@
+'use client';
+import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFn_text, tableFeatures, useTable } from '@tanstack/react-table';
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { allergenName } from '@/core/formula/tally';
+import { CATEGORIES, CATEGORY_NAMES, type Category, type Ingredient, kitchenName } from '@/core/pantry/ingredient';
+import { type Keeping, keeping, pricePerG, type Shelf } from '@/core/pantry/stock';
+import { grams, money, type Units } from '@/core/quantity/say';
+import { Button } from '../kit/button';
+import { Choice } from '../kit/choice';
+
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly own: boolean;
+  readonly category: Category;
+  readonly sort: string;
+  readonly onHandG: number | undefined;
+  /** For a kilogram. */
+  readonly perKg: number | undefined;
+  readonly bestBefore: string | undefined;
+  readonly keeps: Keeping | null;
+  readonly allergens: string;
+  readonly words: string;
+}
+
+const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns: { text: sortFn_text } });
+const column = createColumnHelper<typeof features, Row>();
+const columns = column.columns([
+  column.accessor('name', { header: 'Ingredient', sortFn: 'text' }),
+  column.accessor('sort', { header: 'Sort', sortFn: 'text' }),
+  column.accessor('onHandG', { header: 'On hand', sortUndefined: 'last' }),
+  column.accessor('perKg', { header: 'A kilogram', sortUndefined: 'last' }),
+  column.accessor('bestBefore', { header: 'Best before', sortUndefined: 'last', sortFn: 'text' }),
+  column.accessor('allergens', { header: 'Allergens', sortFn: 'text' }),
+]);
+
+const ANY = 'any';
+const SHOWS = [
+  { value: 'all', label: 'everything' },
+  { value: 'own', label: 'our own' },
+  { value: 'here', label: 'on hand' },
+  { value: 'soon', label: 'to use soon' },
+] as const;
+type Show = (typeof SHOWS)[number]['value'];
+/** Rows drawn at once; the rest follow on asking. */
+const STEP = 150;
+
+const NUMERIC = ['onHandG', 'perKg'];
+
+/** The pantry: every ingredient there is to measure out, found by name, sort and what is on the shelf. */
+export function PantryTable({
+  ingredients,
+  shelf,
+  units,
+  today,
+}: {
+  readonly ingredients: readonly Ingredient[];
+  readonly shelf: Shelf;
+  readonly units: Units;
+  readonly today: string;
+}) {
+  const [text, setText] = useState('');
+  const [category, setCategory] = useState<Category | typeof ANY>(ANY);
+  const [show, setShow] = useState<Show>('all');
+  const [most, setMost] = useState(STEP);
+  const all = useMemo(
+    () =>
+      ingredients.map((i): Row => {
+        const s = shelf[i.id];
+        const per = pricePerG(s);
+        return {
+          id: i.id,
+          name: i.name,
+          own: i.id.startsWith('own-'),
+          category: i.category,
+          sort: CATEGORY_NAMES[i.category],
+          onHandG: s?.onHandG ?? undefined,
+          perKg: per === null ? undefined : per * 1000,
+          bestBefore: s?.bestBefore ?? undefined,
+          keeps: keeping(s, today),
+          allergens: i.allergensUnstated ? 'not stated' : i.allergens.map(allergenName).join(', '),
+          words: [i.name, ...i.aliases, CATEGORY_NAMES[i.category]].join(' ').toLowerCase(),
+        };
+      }),
+    [ingredients, shelf, today],
+  );
+  const data = useMemo(() => {
+    const words = text.trim().toLowerCase().split(/\s+/);
+    return all.filter(
+      (r) =>
+        (category === ANY || r.category === category) &&
+        (show === 'all' ||
+          (show === 'own' && r.own) ||
+          (show === 'here' && (r.onHandG ?? 0) > 0) ||
+          (show === 'soon' && (r.keeps === 'soon' || r.keeps === 'past'))) &&
+        words.every((w) => r.words.includes(w)),
+    );
+  }, [all, text, category, show]);
+  const table = useTable({ features, columns, data, enableSortingRemoval: false, initialState: { sorting: [{ id: 'name', desc: false }] } });
+  const rows = table.getRowModel().rows;
+  const categories = CATEGORIES.filter((c) => all.some((r) => r.category === c));
+  return (
+    <section aria-label="Ingredients">
+      <div className="mb-3 flex flex-wrap items-end gap-x-3 gap-y-2">
+        <input
+          data-find
+          type="search"
+          aria-label="Find an ingredient"
+          placeholder="Name"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          className="hold min-h-10 w-56 px-3 placeholder:text-soft"
+        />
+        <Choice
+          inline
+          label="Sort"
+          value={category}
+          onChange={setCategory}
+          options={[{ value: ANY, label: 'every sort' }, ...categories.map((c) => ({ value: c, label: CATEGORY_NAMES[c] }))]}
+        />
+        <Choice inline label="Show" value={show} onChange={setShow} options={SHOWS} />
+        <p role="status" className="ml-auto text-soft">
+          {data.length === all.length ? `${all.length} ingredients` : `${data.length} of ${all.length} ingredients`}
+        </p>
+      </div>
+      {rows.length === 0 ? (
+        <div className="py-8">
+          <p className="mb-3">
+            {show === 'own' && !all.some((r) => r.own)
+              ? 'There is nothing of your own yet. Enter a flour or a mix from its packet, or bring in a table.'
+              : 'Nothing in the pantry fits that.'}
+          </p>
+          <Button
+            onClick={() => {
+              setText('');
+              setCategory(ANY);
+              setShow('all');
+            }}
+          >
+            Show all {all.length}
+          </Button>
+        </div>
+      ) : (
+        <div className="overflow-x-auto">
+          <table className="w-full min-w-[720px] border-collapse text-left">
+            <thead className="border-b-2 border-rim text-sm text-soft">
+              {table.getHeaderGroups().map((g) => (
+                <tr key={g.id}>
+                  {g.headers.map((h) => {
+                    const way = h.column.getIsSorted();
+                    return (
+                      <th
+                        key={h.id}
+                        aria-sort={way === 'asc' ? 'ascending' : way === 'desc' ? 'descending' : 'none'}
+                        className={`py-1 pr-4 ${NUMERIC.includes(h.column.id) ? 'text-right' : ''}`}
+                      >
+                        <button
+                          type="button"
+                          onClick={() => h.column.toggleSorting()}
+                          className="inline-flex min-h-9 items-center gap-1 rounded-hold font-bold whitespace-nowrap hover:bg-wash"
+                        >
+                          <table.FlexRender header={h} />
+                          {way === 'asc' ? <ArrowUp size={14} aria-hidden /> : way === 'desc' ? <ArrowDown size={14} aria-hidden /> : null}
+                        </button>
+                      </th>
+                    );
+                  })}
+                </tr>
+              ))}
+            </thead>
+            <tbody>
+              {rows.slice(0, most).map(({ id, original: r }) => (
+                <tr key={id} className="border-b border-line align-top">
+                  <td className="py-2 pr-4">
+                    <Link href={`/pantry/${r.id}`} className="font-semibold text-rim underline [overflow-wrap:anywhere]">
+                      {kitchenName(r)}
+                    </Link>
+                    {r.own ? <span className="ml-2 rounded bg-wash px-1.5 text-sm whitespace-nowrap">our own</span> : null}
+                  </td>
+                  <td className="py-2 pr-4 text-soft">{r.sort}</td>
+                  <td className="py-2 pr-4 text-right whitespace-nowrap">{r.onHandG === undefined ? '' : grams(r.onHandG, units)}</td>
+                  <td className="py-2 pr-4 text-right whitespace-nowrap">{r.perKg === undefined ? '' : money(r.perKg, units)}</td>
+                  <td className="py-2 pr-4 whitespace-nowrap">
+                    {r.bestBefore ?? ''}
+                    {r.keeps === 'past' ? <strong className="ml-2">past it</strong> : r.keeps === 'soon' ? <strong className="ml-2">use soon</strong> : null}
+                  </td>
+                  <td className="py-2 text-soft">{r.allergens}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {rows.length > most ? (
+        <Button className="mt-3" onClick={() => setMost(most + 5 * STEP)}>
+          Show {Math.min(5 * STEP, rows.length - most)} more of {rows.length}
+        </Button>
+      ) : null}
+    </section>
+  );
+}
