@@ -7,7 +7,7 @@ import Fraction from 'fraction.js';
 import type { House } from '../pantry/conventions';
 import { kitchenName } from '../pantry/ingredient';
 import { type Amount, type Combined, readAmount, writeAmount } from '../quantity/amount';
-import { takeAmounts } from './amounts';
+import { takeAmounts, takeBrackets } from './amounts';
 import { stripBullet } from './bullet';
 import { type Line, type LineChoice, readLine } from './line';
 
@@ -79,7 +79,9 @@ export function rewriteAmount(line: Line, grams: number, house: House, choice: L
   const plainChoice: LineChoice = { ingredientId: choice.ingredientId, vessel: choice.vessel };
   const tidy = stripBullet(line.text);
   const head = takeAmounts(tidy, readAmount);
-  const rest = trimmed(`${head.front} ${head.rest}`.replace(/^\s*[,:;]\s*/, ''));
+  // a second amount further on says the old one over again
+  const { body, remarks } = line.written.length > 1 ? takeBrackets(head.rest, [...head.amounts], readAmount) : { body: head.rest, remarks: [] };
+  const rest = trimmed([head.front, body, ...remarks.map((r) => `(${r})`)].join(' ').replace(/^\s*[,:;]\s*/, ''));
   const prepared = line.preparation ? `, ${line.preparation}` : '';
   for (const said of amountsFor(line, grams, finest)) {
     for (const text of [`${said} ${asMany(rest, said)}`, `${said} ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : ''}${prepared}`]) {

@@ -61,6 +61,20 @@ function partOf(text: string): SplitLine | null {
 
 const EMPTY: SplitLine = { amounts: [], name: '', preparation: '', fill: null, use: null, extras: [], problem: null };
 
+const THINGS = '(walnut|hazelnut|egg)';
+const SIZE_AFTER = new RegExp(
+  `^(?:an?\\s+)?(?:(?:small|large|good)?\\s*(?:knob|piece|lump|pat|bit)\\s+of\\s+)?(.+?),?\\s+(?:about\\s+)?(?:of\\s+)?the\\s+size\\s+of\\s+an?\\s+(?:small\\s+|large\\s+)?${THINGS}\\b`,
+  'i',
+);
+const SIZE_BEFORE = new RegExp(`^(?:an?\\s+|1\\s+)?${THINGS}[\\s-]sized?\\s+(?:(?:knob|piece|lump|pat|bit)\\s+)?(?:of\\s+)?`, 'i');
+
+/** "Butter the size of a walnut" and "a walnut-sized knob of butter" as an amount and a name. */
+function bySize(text: string): string {
+  const after = SIZE_AFTER.exec(text);
+  if (after?.[1] && after[2] && !/\d/.test(after[1])) return `1 ${after[2].toLowerCase()}-size ${after[1]}${text.slice(after[0].length)}`;
+  return text.replace(SIZE_BEFORE, (_all, thing: string) => `1 ${thing.toLowerCase()}-size `);
+}
+
 /**
  * Splits an ingredient line.
  * @param text as written
@@ -68,7 +82,7 @@ const EMPTY: SplitLine = { amounts: [], name: '', preparation: '', fill: null, u
  * @param read reads an amount at the start of a text
  */
 export function splitLine(text: string, isName: NameOf, read: ReadAmountFn): SplitLine {
-  let t = stripBullet(text);
+  let t = bySize(stripBullet(text));
   if (/^[-−]\s*[\d½¼¾⅓⅔⅛]/u.test(t) || /^[-−]\d/u.test(text.trim()))
     return { ...EMPTY, name: t, problem: { code: 'not-positive', message: 'An amount has to be more than nothing: take the minus sign off.' } };
   if (/\d{10,}|\d[eE][+]?\d{2,}/.test(t))

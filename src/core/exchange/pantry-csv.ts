@@ -223,7 +223,109 @@ const COLUMN_OF: Readonly<Record<string, Column>> = {
   like: 'like',
 };
 
-const fileError = (message: string): PantryRead => ({ rows: [], errors: [{ row: 1, column: 'file', message }] });
+type Cells = Readonly<Record<string, string | undefined>>;
+
+/** The rows of a table as cells by column, each with its line of the file; or why it is no table. */
+function cellsOf(
+  text: string,
+):
+  | { readonly ok: true; readonly rows: readonly { readonly at: number; readonly cells: Cells }[]; readonly errors: readonly RowError[] }
+  | { readonly ok: false; readonly message: string } {
+  const no = (message: string): { ok: false; message: string } => ({ ok: false, message });
+  const many = (n: number): string => n.toLocaleString('en-GB');
+  if (text.length > MOST_CSV_CHARS) return no(`The file has ${many(text.length)} characters; at most ${many(MOST_CSV_CHARS)} are read.`);
+  if (['\u0000', '\uFFFD'].some((c) => text.slice(0, 4000).includes(c))) return no('That is no table of text. Save the sheet as CSV, in UTF-8.');
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    transformHeader: (h) =>
+      h
+        .trim()
+        .toLowerCase()
+        .replace(/[\s-]+/g, '_'),
+  });
+  const heads = parsed.meta.fields ?? [];
+  if (!heads.includes('name')) return no(`The first row has to name its columns, with "name" among them: ${COLUMNS.join(', ')}.`);
+  const strange = heads.filter((h) => h !== '' && !(COLUMNS as readonly string[]).includes(h)).map((h) => `"${h.slice(0, 30)}"`);
+  if (strange.length > 0) return no(`No column is called ${strange.slice(0, 3).join(', ')}. There are: ${COLUMNS.join(', ')}.`);
+  const rows = parsed.data.map((cells, n) => ({ at: n + 2, cells })).filter(({ cells }) => Object.values(cells).some((c) => String(c).trim() !== ''));
+  if (rows.length === 0) return no('There are no rows under the head.');
+  if (rows.length > MOST_ROWS) return no(`${many(rows.length)} rows; at most ${many(MOST_ROWS)} are read at once.`);
+  const filled = new Set(rows.map((r) => r.at));
+  const errors = parsed.errors.flatMap((e): RowError[] => {
+    if (e.row === undefined) return [];
+    // an open quote is counted with the head, the number of cells without it
+    const row = e.type === 'Quotes' ? e.row + 1 : e.row + 2;
+    const message = FAULTS[e.code] ?? 'A quote is not closed here.';
+    return filled.has(row) ? [{ row, column: 'file', message }] : [];
+  });
+  return { ok: true, rows, errors };
+}
+
+const FAULTS: Readonly<Record<string, string>> = {
+  TooManyFields: 'More cells than the head has columns.',
+  TooFewFields: 'Fewer cells than the head has columns.',
+};
+
+/** What is known while a table is read: more with every row. */
+class Shelves {
+  readonly ownBy: ReadonlyMap<string, OwnThing>;
+  private readonly shippedBy: ReadonlyMap<string, Ingredient>;
+  private readonly taken: Set<string>;
+  private readonly made = new Map<string, Ingredient>();
+  private readonly named: Map<string, string>;
+  readonly seen = new Map<string, number>();
+
+  constructor({ shipped, own }: Known) {
+    // by its own name before any other's word for something else
+    this.shippedBy = new Map([
+      ...shipped.flatMap((i) => i.aliases.map((a) => [plainName(a), i] as const)),
+      ...shipped.flatMap((i) => [[plainName(i.name), i] as const, [i.id, i] as const]),
+    ]);
+    this.ownBy = new Map(own.map((o) => [plainName(o.name), o]));
+    this.taken = new Set(own.map((o) => o.id));
+    this.named = new Map([...this.ownBy].map(([n, o]) => [n, o.id]));
+    for (const o of [...own].sort((a, b) => Number(a.packet.by === 'blend') - Number(b.packet.by === 'blend'))) {
+      const m = ingredientOf(o, this.byId);
+      if (m.ok) this.made.set(o.id, m.ingredient);
+    }
+  }
+
+  readonly byId = (id: string): Ingredient | undefined => this.made.get(id) ?? this.shippedBy.get(id);
+  readonly find = (word: string): Ingredient | undefined =>
+    this.shippedBy.get(plainName(word)) ?? this.byId(word) ?? this.byId(this.named.get(plainName(word)) ?? '');
+  /** The shipped ingredient a row's name means, unless the kitchen has one of that name. */
+  readonly shipped = (plain: string): Ingredient | undefined => (this.ownBy.has(plain) ? undefined : this.shippedBy.get(plain));
+  readonly idFor = (name: string): string => this.ownBy.get(plainName(name))?.id ?? ownId(name, this.taken);
+  keep(thing: OwnThing, ingredient: Ingredient): void {
+    this.taken.add(thing.id);
+    this.made.set(thing.id, ingredient);
+    this.named.set(plainName(thing.name), thing.id);
+  }
+}
+
+function rowIn(r: Row, shelves: Shelves): PantryRow | null {
+  const name = r.text('name').replace(/\s+/g, ' ');
+  const plain = plainName(name);
+  if (name === '') r.say('name', 'No name.');
+  if (name.length > MOST_OWN_NAME) r.say('name', `A name has at most ${MOST_OWN_NAME} characters.`);
+  const before = shelves.seen.get(plain);
+  if (before !== undefined) r.say('name', `"${name.slice(0, 40)}" stands in row ${before} already.`);
+  else shelves.seen.set(plain, r.at);
+  const shipped = shelves.shipped(plain);
+  if (shipped) {
+    const own = PANEL_COLUMNS.find((c) => r.text(c) !== '');
+    if (own) r.say(own, `${shipped.name} comes with its own composition: leave this empty, or give yours another name.`);
+    return { row: r.at, thing: null, stock: stockOf(r, shipped.id) };
+  }
+  const packet = r.text('blend') === '' ? panelIn(r, shelves.find) : blendIn(r, shelves.find);
+  const thing: OwnThing = { id: shelves.idFor(name), name, packet };
+  const stock = stockOf(r, thing.id);
+  if (r.errors.length > 0) return null;
+  const m = ingredientOf(thing, shelves.byId);
+  if (m.ok) shelves.keep(thing, m.ingredient);
+  else for (const e of m.errors) r.say(COLUMN_OF[e.field] ?? (e.field.startsWith('members') ? 'blend' : 'name'), e.message);
+  return { row: r.at, thing, stock };
+}
 
 /**
  * Reads a table.
@@ -232,99 +334,21 @@ const fileError = (message: string): PantryRead => ({ rows: [], errors: [{ row: 
  * @returns the rows that are right, and every error with its row and column
  */
 export function readPantry(text: string, known: Known): PantryRead {
-  if (text.length > MOST_CSV_CHARS)
-    return fileError(`The file has ${text.length.toLocaleString('en-GB')} characters; at most ${MOST_CSV_CHARS.toLocaleString('en-GB')} are read.`);
-  if (['\u0000', '\uFFFD'].some((c) => text.slice(0, 4000).includes(c))) return fileError('That is no table of text. Save the sheet as CSV, in UTF-8.');
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (h) =>
-      h
-        .trim()
-        .toLowerCase()
-        .replace(/[\s-]+/g, '_'),
-  });
-  const heads = parsed.meta.fields ?? [];
-  if (!heads.includes('name')) return fileError(`The first row has to name its columns, with "name" among them: ${COLUMNS.join(', ')}.`);
-  const strange = heads.filter((h) => h !== '' && !(COLUMNS as readonly string[]).includes(h));
-  if (strange.length > 0)
-    return fileError(
-      `No column is called ${strange
-        .slice(0, 3)
-        .map((h) => `"${h.slice(0, 30)}"`)
-        .join(', ')}. There are: ${COLUMNS.join(', ')}.`,
-    );
-  if (parsed.data.length > MOST_ROWS)
-    return fileError(`${parsed.data.length.toLocaleString('en-GB')} rows; at most ${MOST_ROWS.toLocaleString('en-GB')} are read at once.`);
-  if (parsed.data.length === 0) return fileError('There are no rows under the head.');
-
-  const shippedBy = new Map(known.shipped.flatMap((i) => [[plainName(i.name), i] as const, [i.id, i] as const]));
-  const ownBy = new Map(known.own.map((o) => [plainName(o.name), o]));
-  const taken = new Set(known.own.map((o) => o.id));
-  const made = new Map<string, Ingredient>();
-  const findId = (id: string): Ingredient | undefined => made.get(id) ?? shippedBy.get(id);
-  for (const o of [...known.own].sort((a, b) => Number(a.packet.by === 'blend') - Number(b.packet.by === 'blend'))) {
-    const m = ingredientOf(o, findId);
-    if (m.ok) made.set(o.id, m.ingredient);
-  }
-  const named = new Map<string, string>([...ownBy].map(([n, o]) => [n, o.id]));
-  const find = (word: string): Ingredient | undefined => shippedBy.get(plainName(word)) ?? findId(word) ?? findId(named.get(plainName(word)) ?? '');
-
-  const seen = new Map<string, number>();
+  const table = cellsOf(text);
+  if (!table.ok) return { rows: [], errors: [{ row: 1, column: 'file', message: table.message }] };
+  const shelves = new Shelves(known);
+  const errors: RowError[] = [...table.errors];
   const rows: PantryRow[] = [];
-  const errors: RowError[] = [];
   // blends may stand above what they are made of: packets are read first
-  const order = parsed.data.map((cells, n) => ({ cells, n })).sort((a, b) => Number(Boolean(a.cells.blend?.trim())) - Number(Boolean(b.cells.blend?.trim())));
-  for (const { cells, n } of order) {
-    const r = new Row(cells, n + 2);
-    const row = readRow(r);
-    if (r.errors.length > 0) errors.push(...r.errors);
-    else if (row) rows.push(row);
+  const isBlend = (cells: Cells): number => Number(Boolean(cells.blend?.trim()));
+  for (const { at, cells } of [...table.rows].sort((a, b) => isBlend(a.cells) - isBlend(b.cells))) {
+    const r = new Row(cells, at);
+    const row = rowIn(r, shelves);
+    errors.push(...r.errors);
+    if (row) rows.push(row);
   }
-  for (const e of parsed.errors)
-    if (e.row !== undefined)
-      errors.push({
-        row: e.row + 2,
-        column: 'file',
-        message:
-          e.code === 'TooManyFields'
-            ? 'More cells than the head has columns.'
-            : e.code === 'TooFewFields'
-              ? 'Fewer cells than the head has columns.'
-              : 'A quote is not closed here.',
-      });
   const bad = new Set(errors.map((e) => e.row));
   return { rows: rows.filter((r) => !bad.has(r.row)).sort((a, b) => a.row - b.row), errors: errors.sort((a, b) => a.row - b.row) };
-
-  function readRow(r: Row): PantryRow | null {
-    const name = r.text('name').replace(/\s+/g, ' ');
-    const plain = plainName(name);
-    if (name === '') r.say('name', 'No name.');
-    if (name.length > MOST_OWN_NAME) r.say('name', `A name has at most ${MOST_OWN_NAME} characters.`);
-    const before = seen.get(plain);
-    if (before !== undefined) r.say('name', `"${name.slice(0, 40)}" stands in row ${before} already.`);
-    else seen.set(plain, r.at);
-    const shipped = shippedBy.get(plain);
-    if (shipped) {
-      const own = PANEL_COLUMNS.find((c) => r.text(c) !== '');
-      if (own) r.say(own, `${shipped.name} comes with its own composition: leave this empty, or give yours another name.`);
-      return { row: r.at, thing: null, stock: stockOf(r, shipped.id) };
-    }
-    const packet = r.text('blend') === '' ? panelIn(r, find) : blendIn(r, find);
-    const id = ownBy.get(plain)?.id ?? ownId(name, taken);
-    const thing: OwnThing = { id, name, packet };
-    const stock = stockOf(r, id);
-    if (r.errors.length > 0) return null;
-    const m = ingredientOf(thing, findId);
-    if (!m.ok) {
-      for (const e of m.errors) r.say(COLUMN_OF[e.field] ?? (e.field.startsWith('members') ? 'blend' : 'name'), e.message);
-      return null;
-    }
-    taken.add(id);
-    made.set(id, m.ingredient);
-    named.set(plain, id);
-    return { row: r.at, thing, stock };
-  }
 }
 
 const num = (x: number | null): string => (x === null ? '' : String(x));

@@ -5,12 +5,15 @@
  */
 import { mlOf, unitById } from '../quantity/units';
 import { FILL_METHODS, type FillMethod, type House } from './conventions';
-import type { FillRow } from './ingredient';
+import type { FillRow, Ingredient } from './ingredient';
 import type { OwnMeasure } from './own';
 import { fillRow, findIngredient } from './pantry';
 
 /** mL of the cup the tables weigh. */
 export const US_CUP_ML = 236.5882365;
+
+/** Brown sugar is packed unless the card says "loose": that is how it is sold by the cup, so its fill counts as stated. */
+export const isPacked = (i: Pick<Ingredient, 'id' | 'like'>): boolean => (i.like ?? i.id).startsWith('sugar-brown');
 
 /** A place on the way from sifted to packed. */
 export interface FillPlace {
@@ -66,14 +69,14 @@ const partOf = (full: string): number => {
   return Number(n) / Number(d);
 };
 
-/** How this house fills a cup, by the flour it has weighed: plain flour's before any other's; null before it has. */
+/** How this house fills a cup, by what it has weighed: plain flour's before any other flour's, and that before starch or cocoa; null before it has. */
 export function ownFill(house: House): FillPlace | null {
   const weighed = (house.own?.measures ?? []).filter((m) => m.used && m.ingredientId !== null);
   const places = weighed.flatMap((m) => {
     const i = findIngredient(m.ingredientId ?? '', house.own);
-    const row = i && i.category === 'flour' ? fillRow(i) : undefined;
+    const row = i && !isPacked(i) ? fillRow(i) : undefined;
     const g = row ? gPerUsCupOf(m, house) : null;
-    return row && g ? [{ id: i?.id, place: placeOn(row, g) }] : [];
+    return row && g ? [{ rank: i?.id === 'flour-all-purpose' ? 0 : i?.category === 'flour' ? 1 : 2, place: placeOn(row, g) }] : [];
   });
-  return (places.find((p) => p.id === 'flour-all-purpose') ?? places[0])?.place ?? null;
+  return [...places].sort((a, b) => a.rank - b.rank)[0]?.place ?? null;
 }

@@ -6,7 +6,7 @@
 import type { Amount, Fullness, Term } from '../quantity/amount';
 import { gramsOf, mlOf, type Unit, unitById } from '../quantity/units';
 import { EGG_GRAMS, type FillMethod, type House } from './conventions';
-import { filledLike, gPerUsCupOf, ownFill, US_CUP_ML } from './fill';
+import { filledLike, gPerUsCupOf, isPacked, ownFill, US_CUP_ML } from './fill';
 import type { FillRow, Ingredient } from './ingredient';
 import { type OwnMeasure, ownMeasure } from './own';
 import { fillRow } from './pantry';
@@ -69,9 +69,6 @@ const SALT_RANGE: Readonly<Record<string, readonly [number, number]>> = {
   'salt-kosher-light': [0.9, 230 / 135],
   'salt-kosher-dense': [135 / 230, 1.1],
 };
-
-/** Brown sugar is packed unless the card says "loose": that is how it is sold by the cup, so its fill counts as stated. */
-export const isPacked = (i: Pick<Ingredient, 'id' | 'like'>): boolean => (i.like ?? i.id).startsWith('sugar-brown');
 
 /** Whether what a cup of it weighs hangs on how the kitchen fills a cup. */
 export const hangsOnFill = (i: Ingredient): boolean => fillRow(i) !== undefined && !isPacked(i);

@@ -35,7 +35,7 @@ export function AfterSheet({
         onChange={setPart}
         options={[
           { value: 'take-out', label: 'Take out and buy' },
-          { value: 'cost', label: 'Cost and food' },
+          { value: 'cost', label: 'Cost and nutrition' },
         ]}
       />
       {part === 'take-out' ? (

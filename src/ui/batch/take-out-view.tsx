@@ -14,6 +14,7 @@ const needed = (r: TakeOut, u: Units): string =>
   r.grams > 0 ? `${grams(r.grams, u)}${pieces(r.ingredient, r.grams)}${r.andMore ? ' and more' : ''}` : 'as needed';
 
 function shelfWords(r: TakeOut, u: Units): string {
+  if (r.onHandG === null && r.ingredient.id === 'water') return 'from the tap';
   if (r.onHandG === null) return 'stock not noted';
   if (r.shortG === null || r.shortG <= 0) return `${grams(r.onHandG, u)} on hand`;
   return `${grams(r.onHandG, u)} on hand, ${grams(r.shortG, u)} short`;

@@ -8,7 +8,6 @@ import { restsOnFill } from '@/core/balance/fills';
 import { piecesOf } from '@/core/batter/volume';
 import { allergensOf } from '@/core/formula/tally';
 import type { Shelf } from '@/core/pantry/stock';
-import { lift } from '@/core/quantity/say';
 import { Switch } from '../kit/switch';
 import { BenchCost } from './cost-view';
 import { FillsView } from './fills-view';
@@ -50,11 +49,11 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
   const panels: readonly { readonly id: Panel; readonly name: string; readonly aside: string }[] = [
     ...(more > 0 ? [{ id: 'more' as const, name: 'More to know', aside: String(more) }] : []),
     { id: 'towards', name: 'Towards', aside: '' },
-    { id: 'lift', name: 'Lift', aside: shown.analysis.co2Per100gFlour === null ? '' : `${lift(shown.analysis.co2Per100gFlour)} g` },
+    { id: 'lift', name: 'Lift', aside: '' },
     { id: 'structure', name: 'Structure', aside: '' },
     { id: 'yield', name: 'Yield', aside: '' },
     ...(restsOnFill(shown) ? [{ id: 'cups' as const, name: 'Cups', aside: '' }] : []),
-    { id: 'cost', name: 'Cost and food', aside: '' },
+    { id: 'cost', name: 'Cost', aside: '' },
   ];
   const at = panels.some((p) => p.id === panel) ? panel : '';
   return (
@@ -95,7 +94,7 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
           <ToggleGroup.Item
             key={p.id}
             value={p.id}
-            className="hold inline-flex min-h-10 items-center gap-1.5 px-3 font-semibold text-rim hover:bg-wash data-[state=on]:!bg-rim data-[state=on]:text-white"
+            className="hold inline-flex min-h-10 items-center gap-1.5 px-2.5 font-semibold text-rim hover:bg-wash data-[state=on]:!bg-rim data-[state=on]:text-white"
           >
             {p.name}
             {p.aside ? <span className="font-normal">{p.aside}</span> : null}
@@ -140,7 +139,7 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
         </Plate>
       ) : null}
       {at === 'cost' ? (
-        <Plate label="Cost and food">
+        <Plate label="Cost">
           <BenchCost worked={shown} shelf={shelf} pieces={piecesIn(shown.analysis)} />
         </Plate>
       ) : null}

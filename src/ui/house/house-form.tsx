@@ -68,7 +68,7 @@ export function HouseForm({ house, save }: Props) {
     }
   };
   const row = (key: string, label: string, why: string | undefined, names: Readonly<Record<string, string>>, value: string, put: (v: string) => void) => (
-    <div key={key}>
+    <div key={key} className="max-w-md">
       <Choice label={label} value={value} onChange={put} options={Object.entries(names).map(([v, l]) => ({ value: v, label: l }))} />
       {why ? <p className="pt-1 text-[15px] text-soft">{why}</p> : null}
     </div>

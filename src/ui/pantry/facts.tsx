@@ -39,29 +39,31 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
       <div className="grid gap-x-10 gap-y-4 sm:grid-cols-2">
         <div>
           <h2 className="mb-1 text-lg">In 100 g</h2>
-          <dl className="grid grid-cols-[1fr_auto] gap-x-4">
+          <dl className="grid grid-cols-[1fr_auto]">
             {rows.map(([k, name]) => (
               <div key={k} className="contents">
                 <dt className="border-b border-line py-1 text-soft">{name}</dt>
-                <dd className="border-b border-line py-1 text-right font-semibold">{unknown(k) ? 'not known' : of100(i.per100g[k])}</dd>
+                <dd className="border-b border-line py-1 pl-4 text-right font-semibold">{unknown(k) ? 'not known' : of100(i.per100g[k])}</dd>
               </div>
             ))}
             <dt className="border-b border-line py-1 text-soft">Sodium</dt>
-            <dd className="border-b border-line py-1 text-right font-semibold">{unknown('sodiumMg') ? 'not known' : `${Math.round(i.per100g.sodiumMg)} mg`}</dd>
+            <dd className="border-b border-line py-1 pl-4 text-right font-semibold">
+              {unknown('sodiumMg') ? 'not known' : `${Math.round(i.per100g.sodiumMg)} mg`}
+            </dd>
             <dt className="py-1 text-soft">Energy</dt>
-            <dd className="py-1 text-right font-semibold">{unknown('kcal') ? 'not known' : `${Math.round(i.per100g.kcal)} kcal`}</dd>
+            <dd className="py-1 pl-4 text-right font-semibold">{unknown('kcal') ? 'not known' : `${Math.round(i.per100g.kcal)} kcal`}</dd>
           </dl>
         </div>
         <div className="grid content-start gap-4">
           <div>
             <h2 className="mb-1 text-lg">A US cup of it, {US_CUP_ML.toFixed(0)} ml</h2>
             {row ? (
-              <dl className="grid grid-cols-[1fr_auto] gap-x-4">
+              <dl className="grid grid-cols-[1fr_auto]">
                 {FILL_METHODS.map((m) =>
                   row[m] === undefined ? null : (
                     <div key={m} className="contents">
                       <dt className="border-b border-line py-1 text-soft">{CONVENTION_NAMES.flourFill[m]}</dt>
-                      <dd className="border-b border-line py-1 text-right font-semibold">{grams(row[m] ?? 0, units)}</dd>
+                      <dd className="border-b border-line py-1 pl-4 text-right font-semibold">{grams(row[m] ?? 0, units)}</dd>
                     </div>
                   ),
                 )}

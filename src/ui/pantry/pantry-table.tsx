@@ -103,6 +103,7 @@ export function PantryTable({
   const categories = CATEGORIES.filter((c) => all.some((r) => r.category === c));
   return (
     <section aria-label="Ingredients">
+      <Soon rows={all} />
       <div className="mb-3 flex flex-wrap items-end gap-x-3 gap-y-2">
         <input
           data-find
@@ -199,5 +200,28 @@ export function PantryTable({
         </Button>
       ) : null}
     </section>
+  );
+}
+
+const MOST_SOON = 6;
+
+/** What is near its date, or past it, soonest first. */
+function Soon({ rows }: { readonly rows: readonly Row[] }) {
+  const soon = rows.filter((r) => r.keeps === 'soon' || r.keeps === 'past').sort((a, b) => ((a.bestBefore ?? '') < (b.bestBefore ?? '') ? -1 : 1));
+  if (soon.length === 0) return null;
+  return (
+    <p className="mb-3">
+      <strong>To use soon:</strong>{' '}
+      {soon.slice(0, MOST_SOON).map((r, n) => (
+        <span key={r.id}>
+          {n > 0 ? ', ' : ''}
+          <Link href={`/pantry/${r.id}`} className="text-rim underline">
+            {kitchenName(r).toLowerCase()}
+          </Link>{' '}
+          <span className="text-soft">{r.keeps === 'past' ? 'past its date' : `by ${r.bestBefore}`}</span>
+        </span>
+      ))}
+      {soon.length > MOST_SOON ? ` and ${soon.length - MOST_SOON} more` : ''}.
+    </p>
   );
 }

@@ -1,0 +1,197 @@
+/** Money, food, take-out lists, the order of measuring, and what a scale can't weigh. */
+import fc from 'fast-check';
+import { FRESH_KITCHEN, type Kitchen } from '../formula/ways';
+import { measureFrom, withMeasure } from '../pantry/calibrate';
+import { portionFor, scalesOf } from '../pantry/gear';
+import { inSpoons, instead, leastHonestG } from '../pantry/honest';
+import type { Ingredient } from '../pantry/ingredient';
+import { NOTHING_OWN } from '../pantry/own';
+import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
+import { keeping, pricePerG, type Shelf } from '../pantry/stock';
+import { anyFormula, linesOf } from '../testing/formulas';
+import { costOf, nutritionOf } from './account';
+import { inOrder, leaves, washes } from './order';
+import { atOnce, portionsIn } from './portions';
+import { scale } from './scale';
+import { linesOfSheet, sheetOf, usesOf } from './sheet';
+import { takeOut } from './take-out';
+
+const stock = (ingredientId: string, price: number | null, packG: number | null, onHandG: number | null = null) => ({
+  ingredientId,
+  price,
+  packG,
+  onHandG,
+  opened: null,
+  bestBefore: null,
+});
+const SHELF: Shelf = {
+  'flour-all-purpose': stock('flour-all-purpose', 0.9, 1000, 400),
+  'milk-whole': stock('milk-whole', 1.2, 1000, 2000),
+  'butter-unsalted': stock('butter-unsalted', 2.5, 250, 60),
+  'egg-large': stock('egg-large', 3, 500),
+};
+
+test('a batter by hand: 250 g flour, 400 g milk, 2 eggs, 40 g butter and as much for the pan', () => {
+  const c = costOf(linesOf('250 g flour', '400 g milk', '2 eggs', '40 g butter', '40 g butter for the pan', '10 g sugar', 'oil for the pan'), SHELF);
+  // 0.225 + 0.48 + 0.60 + 0.40 + 0.40
+  expect(c.total).toBeCloseTo(2.105, 9);
+  expect(c.rows.find((r) => r.ingredient.id === 'butter-unsalted')).toMatchObject({ grams: 80, cost: expect.closeTo(0.8, 9) });
+  expect(c.gaps).toEqual(['Granulated sugar', 'oil for the pan']);
+});
+
+test('food of the batter: flour 364, milk 61 kcal in 100 g; pan and topping are not in it', () => {
+  const n = nutritionOf(linesOf('200 g flour', '300 g milk', '50 g butter for the pan', '40 g maple syrup to serve', 'vanilla'));
+  const kcal = (id: string): number => ingredient(id).per100g.kcal;
+  expect(n.of.kcal).toBeCloseTo(2 * kcal('flour-all-purpose') + 3 * kcal('milk-whole'), 9);
+  expect(n.of.fatG).toBeCloseTo(2 * 0.98 + 3 * ingredient('milk-whole').per100g.fatG, 9);
+  expect(n.open).toEqual(['vanilla']);
+  const mystery: Ingredient = { ...ingredient('flour-oat'), id: 'own-x', name: 'Mystery', unknown: ['fibreG'] };
+  expect(nutritionOf([{ use: 'batter', parts: [{ ingredient: mystery, grams: 10 }] }]).gaps).toEqual({ fibreG: ['Mystery'] });
+});
+
+test('law: costs and food add up: of two lots of lines together, as of each', () => {
+  const shelf: Shelf = Object.fromEntries(PANTRY.filter((_, n) => n % 3 !== 0).map((i, n) => [i.id, stock(i.id, n + 1, 500)]));
+  fc.assert(
+    fc.property(anyFormula, anyFormula, (a, b) => {
+      expect(costOf([...a, ...b], shelf).total).toBeCloseTo(costOf(a, shelf).total + costOf(b, shelf).total, 5);
+      const [x, y, both] = [nutritionOf(a), nutritionOf(b), nutritionOf([...a, ...b])];
+      expect(both.of.kcal).toBeCloseTo(x.of.kcal + y.of.kcal, 4);
+      expect(both.of.sodiumMg).toBeCloseTo(x.of.sodiumMg + y.of.sodiumMg, 3);
+    }),
+  );
+});
+
+test('a pack without a price, or a price without a pack, costs nobody knows what', () => {
+  expect(pricePerG(stock('x', 2, 500))).toBe(0.004);
+  expect([pricePerG(undefined), pricePerG(stock('x', null, 500)), pricePerG(stock('x', 2, null))]).toEqual([null, null, null]);
+});
+
+test('dates: past, soon and well', () => {
+  const at = (bestBefore: string | null) => keeping({ ...stock('x', null, null), bestBefore }, '2026-11-25');
+  expect([at('2026-11-24'), at('2026-11-25'), at('2026-12-09'), at('2026-12-10'), at(null)]).toEqual(['past', 'soon', 'soon', 'well', null]);
+});
+
+function sheetFor(...texts: string[]) {
+  const lines = linesOf(...texts).map((l, n) => ({
+    ...l,
+    key: `l${n}`,
+    off: false,
+    pinned: false,
+    end: null,
+    opened: null,
+    strength: 1,
+    drainedG: 0,
+    moment: null,
+    dressing: 'plain' as const,
+  }));
+  const r = scale(lines, { by: 'factor', factor: 2 }, 'gram');
+  if (!r.ok) throw new Error(r.error.message);
+  return sheetOf(r.value, 1);
+}
+
+test('the list sums butter over batter, pan and table; what is short is bought in whole packs', () => {
+  const lines = linesOfSheet(
+    sheetFor('250 g flour', '40 g butter', '10 g butter for the pan', '25 g butter to serve', 'oil for the pan', '10 g moondust'),
+    findIngredient,
+  );
+  const list = takeOut(usesOf(lines), SHELF);
+  const row = (id: string) => list.rows.find((r) => r.ingredient.id === id);
+  expect(row('butter-unsalted')).toMatchObject({ grams: 150, onHandG: 60, shortG: 90, packs: 1, andMore: false });
+  expect(row('butter-unsalted')?.uses).toEqual([
+    { what: 'batter', grams: 80 },
+    { what: 'for the pan', grams: 20 },
+    { what: 'to serve', grams: 50 },
+  ]);
+  expect(row('flour-all-purpose')).toMatchObject({ grams: 500, shortG: 100, packs: 1 });
+  expect(row('oil-vegetable')).toMatchObject({ grams: 0, andMore: true, onHandG: null, shortG: null, packs: null });
+  expect(list.unknown).toEqual(['10 g moondust']);
+});
+
+test('law: the list takes what the lines hold, no more and no less', () => {
+  fc.assert(
+    fc.property(anyFormula, (lines) => {
+      const uses = usesOf(lines.map((l) => ({ ...l, ingredient: null })));
+      const list = takeOut(uses, SHELF);
+      const held = lines.flatMap((l) => l.parts).reduce((a, p) => a + p.grams, 0);
+      expect(list.rows.reduce((a, r) => a + r.grams, 0)).toBeCloseTo(held, 4);
+      expect(list.rows.every((r) => r.shortG === null || r.shortG + Math.min(r.onHandG ?? 0, r.grams) >= r.grams - 1e-9)).toBe(true);
+      expect(new Set(list.rows.map((r) => r.ingredient.id)).size).toBe(list.rows.length);
+    }),
+  );
+});
+
+test('dry before wet, wet before oily, and honey last of all, off the oiled spoon', () => {
+  const thing = (id: string, tool: string | null = 'tbsp') => ({ ingredient: ingredient(id), tool });
+  const card = [
+    thing('honey'),
+    thing('oil-vegetable'),
+    thing('sugar-granulated'),
+    thing('milk-whole'),
+    thing('baking-powder-double-al'),
+    thing('egg-large', null),
+  ];
+  expect(inOrder(card).map((t) => t.ingredient.id)).toEqual([
+    'sugar-granulated',
+    'baking-powder-double-al',
+    'milk-whole',
+    'egg-large',
+    'oil-vegetable',
+    'honey',
+  ]);
+  // as the card has it: after honey, after oil, and after milk
+  expect([washes(card), washes(inOrder(card))]).toEqual([3, 0]);
+  expect(leaves(ingredient('vanilla-extract'))).toBe(1);
+});
+
+test('law: the order loses no line, and washes nothing', () => {
+  const anyThing = fc.record({ ingredient: fc.constantFrom(...PANTRY), tool: fc.constantFrom('cup', 'tbsp', 'tsp', null) });
+  fc.assert(
+    fc.property(fc.array(anyThing, { maxLength: 25 }), (things) => {
+      const sorted = inOrder(things);
+      expect(new Set(sorted)).toEqual(new Set(things));
+      expect(sorted).toHaveLength(things.length);
+      expect(washes(sorted)).toBe(0);
+      expect(inOrder(sorted)).toEqual(sorted);
+    }),
+  );
+});
+
+test('what a scale with whole grams can not weigh: under ten grams of leavening, under five of a spice', () => {
+  expect([leastHonestG(1, ingredient('baking-soda')), leastHonestG(1, ingredient('cinnamon')), leastHonestG(0.1, ingredient('salt-table'))]).toEqual([
+    10, 5, 1,
+  ]);
+  // soda: 4.6 g a teaspoon, so 2.4 g is half a spoon and a little
+  expect(inSpoons(2.4, ingredient('baking-soda'))).toEqual({ text: '1/2 tsp', grams: expect.closeTo(2.3, 9) });
+  expect(inSpoons(0.2, ingredient('baking-soda'))).toBeNull();
+  expect(instead(2.5, ingredient('baking-soda'), 1)).toMatchObject({ times: 4, spoons: { text: '1/2 tsp' } });
+  expect(instead(12, ingredient('baking-soda'), 1)).toBeNull();
+  expect(sheetFor('250 g flour', '1.2 g soda').find((l) => l.name === 'Baking soda')).toMatchObject({ measure: '2 g', spoons: '3/8 tsp' });
+});
+
+test('portions of this kitchen: its weighed ladles, and what its pans and irons ask for', () => {
+  const own = withMeasure(
+    NOTHING_OWN,
+    measureFrom({ id: 'l', unit: 'ladle', which: 'blue', full: '2/3', ingredientId: null, weighings: [40, 40, 40], gPerMl: 1 }),
+  );
+  const house: Kitchen = {
+    ...FRESH_KITCHEN,
+    conventions: { ...FRESH_KITCHEN.conventions, own },
+    gear: [
+      { id: 'p', sort: 'pan', name: 'Crepe pan', acrossCm: 24 },
+      { id: 'i', sort: 'iron', name: 'Iron', holdsMl: 300, pieces: 2 },
+      { id: 'g', sort: 'griddle', name: 'Griddle', wideCm: 76, deepCm: 45 },
+      { id: 's', sort: 'scale', name: 'Coarse', stepG: 5, mostG: 10_000 },
+      { id: 't', sort: 'scale', name: 'Fine', stepG: 0.1, mostG: 200 },
+    ],
+  };
+  // 24 cm across is 452 cm2; 1.25 mm of it 56.5 ml
+  expect(portionsIn(house, 'crepe')).toEqual([
+    { name: '2/3 blue ladle', ml: 40 },
+    { name: 'Crepe pan', ml: expect.closeTo(56.55, 2) },
+  ]);
+  expect(portionsIn(house, 'waffle').map((p) => p.name)).toEqual(['2/3 blue ladle', 'Iron']);
+  expect(house.gear[1] && portionFor(house.gear[1], 'waffle')).toBeCloseTo(97.5, 9);
+  // 11 cm with room for the spatula: 6 along 76 cm, 3 along 45
+  expect(atOnce(house, 11)).toEqual([{ name: 'Griddle', pieces: 18 }]);
+  expect(scalesOf(house.gear).map((s) => s.name)).toEqual(['Fine', 'Coarse']);
+});
