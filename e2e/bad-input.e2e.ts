@@ -82,7 +82,8 @@ test.describe('on the bench', () => {
     await page.getByRole('link', { name: 'Old tea-hut card' }).click();
     await expect(page.getByText(/Written twice, and the two disagree/)).toBeVisible();
     await expect(gramsBox(page, 'l1')).toHaveValue('340');
-    await page.getByRole('region', { name: 'Sheet' }).getByRole('button', { name: 'The measure stands' }).click();
+    await page.getByRole('button', { name: 'Which stands?' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'The measure stands' }).click();
     await expect(gramsBox(page, 'l1')).toHaveValue('250');
     await expect(page.getByText(/Written twice/)).toHaveCount(0);
   });

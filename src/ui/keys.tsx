@@ -54,7 +54,9 @@ const KEYS: readonly { readonly where: string; readonly keys: readonly Key[] }[]
   },
 ];
 
-const typing = (t: EventTarget | null): boolean => t instanceof HTMLElement && (t.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(t.tagName));
+/** A closed list takes letters too: they pick from it. */
+const typing = (t: EventTarget | null): boolean =>
+  t instanceof HTMLElement && (t.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(t.tagName) || t.getAttribute('role') === 'combobox');
 
 /** The list of keys, on "?", and the keys that work everywhere. */
 export function Keys() {

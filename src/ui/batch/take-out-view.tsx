@@ -27,7 +27,9 @@ export function TakeOutView({ list, units }: { readonly list: TakeOutList; reado
       <table className="w-full text-left">
         <thead className="border-b-2 border-rim text-sm text-soft">
           <tr>
-            <th className="w-6" aria-label="Done" />
+            <th className="w-6">
+              <span className="sr-only">Done</span>
+            </th>
             <th className="py-1 pr-3">Ingredient</th>
             <th className="pr-3 text-right">Takes</th>
             <th className="pr-3">On the shelf</th>
