@@ -67,7 +67,7 @@ export const cupFormula = async (): Promise<string | null> =>
   (
     await query<{ id: string }>(
       `select f.id from formulas f join lateral (select name, kind, lines, conventions from formula_versions where formula_id = f.id order by number desc limit 1) v on true
-        where exists (select 1 from jsonb_array_elements(v.lines) l where l->>'text' ~* 'cups?M.*mflour' and l->>'text' !~* 'ds*(g|oz)M') and not v.conventions ? 'flourFill'
+        where exists (select 1 from jsonb_array_elements(v.lines) l where l->>'text' ~* ' cups? .*flour' and l->>'text' !~* '[0-9] *(g|oz)( |$|[)])') and not v.conventions ? 'flourFill'
         order by v.kind <> 'griddle', lower(v.name) limit 1`,
     )
   )[0]?.id ?? null;
