@@ -56,6 +56,10 @@ test('a cup is weighed, a known formula changes with it, and it is undone', asyn
   await axe(page);
   await page.getByRole('button', { name: 'Use mine from now on' }).dblclick();
   await expect(page.getByText('In use from now on')).toBeVisible();
+  await page.getByRole('button', { name: 'Go back to how it was' }).click();
+  await expect(page.getByText('As before. The weighings are kept, not in use.')).toBeVisible();
+  await page.getByRole('button', { name: 'Use mine from now on' }).click();
+  await expect(page.getByText('In use from now on')).toBeVisible();
 
   await open(page, 'Tall Sunday cakes');
   await expect(gramsBox(page, 'l1')).toHaveValue('423');

@@ -38,6 +38,22 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: "Lock-keeper's two-way crepes" }).click();
   await page.getByRole('radio', { name: 'savoury' }).click();
   await shoot('ends');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tall Sunday cakes' }).click();
+  await page.getByRole('radio', { name: 'Cups' }).click();
+  await page.getByRole('region', { name: 'Cups' }).getByRole('table').waitFor();
+  await shoot('bench-cups');
+  await page.goto('/pantry');
+  await shoot('pantry');
+  await page.goto('/pantry/measures');
+  for (const [n, w] of [
+    ['First', '139'],
+    ['Second', '141'],
+    ['Third', '143'],
+  ] as const)
+    await page.getByLabel(n).fill(w);
+  await page.getByRole('region', { name: 'What it changes' }).waitFor();
+  await shoot('measures');
   await page.goto('/house');
   await shoot('house');
   await page.goto('/');

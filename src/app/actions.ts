@@ -9,7 +9,7 @@ import { saveVersion } from '@/server/formulas';
 import { changeHouse, loadHouse } from '@/server/house';
 import { reach } from '@/server/pool';
 import { houseChangeSchema, outcomeSchema, saveSchema, startBatchSchema, tickSchema } from '@/server/schemas';
-import { AWAY, type Done, invalid, refuse } from './answers';
+import { AWAY, type Done, everyPageAnew, invalid, refuse } from './answers';
 
 export async function saveFormula(input: unknown): Promise<Done<{ readonly saved: Saved & { readonly passedByAt: string | null } }>> {
   const checked = saveSchema.safeParse(input);
@@ -68,5 +68,6 @@ export async function setHouse(input: unknown): Promise<Done<object>> {
   const checked = houseChangeSchema.safeParse(input);
   if (!checked.success) return invalid(checked.error);
   const r = await reach(() => changeHouse(checked.data));
+  if (r.up) everyPageAnew();
   return r.up ? { ok: true } : AWAY;
 }

@@ -1,4 +1,5 @@
 /** What an action answers: done, or a refusal with its place. */
+import { revalidatePath } from 'next/cache';
 import type { z } from 'zod';
 import { fieldErrors } from '@/server/schemas';
 
@@ -18,3 +19,6 @@ export function invalid(error: z.ZodError): Refusal {
   const fields = fieldErrors(error);
   return refuse(Object.values(fields)[0] ?? 'Something in it is not right.', fields);
 }
+
+/** What every page rests on has changed: the house, the pantry, a measure. Pages kept for going back are drawn anew too. */
+export const everyPageAnew = (): void => revalidatePath('/', 'layout');

@@ -13,6 +13,9 @@ import { migrate } from './migrate';
 import { formulasWith, ownThings, shelf } from './pantry';
 import { closePool, query } from './pool';
 
+// outside a page there is nothing to draw anew
+jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
+
 // a database of its own: measures change what every line weighs
 beforeAll(async () => {
   if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');

@@ -1,5 +1,5 @@
 'use server';
-import { AWAY, type Done, invalid, refuse } from '@/app/answers';
+import { AWAY, type Done, everyPageAnew, invalid, refuse } from '@/app/answers';
 /** What the pantry's pages ask the server to do. */
 import { type Imported, ownId, plainName, readPantry } from '@/core/exchange/pantry-csv';
 import { measureFrom } from '@/core/pantry/calibrate';
@@ -19,7 +19,14 @@ import {
   useMeasureSchema,
   weighedMeasureSchema,
 } from '@/server/pantry-schemas';
-import { reach } from '@/server/pool';
+import { type Reached, reach } from '@/server/pool';
+
+/** An answer of the records, or that they are away; what was kept is on every page at once. */
+function settled<T extends object>(r: Reached<Done<T>>): Done<T> {
+  if (!r.up) return AWAY;
+  if (r.value.ok) everyPageAnew();
+  return r.value;
+}
 
 const GONE = 'That is not in this kitchen any more.';
 
@@ -40,7 +47,7 @@ export async function keepThing(input: unknown): Promise<Done<{ readonly id: str
     await keepPantry([thing], []);
     return { ok: true, id: thing.id };
   });
-  return r.up ? r.value : AWAY;
+  return settled(r);
 }
 
 export async function removeThing(input: unknown): Promise<Done<object>> {
@@ -53,7 +60,7 @@ export async function removeThing(input: unknown): Promise<Done<object>> {
     await dropThing(id);
     return { ok: true };
   });
-  return r.up ? r.value : AWAY;
+  return settled(r);
 }
 
 export async function keepStock(input: unknown): Promise<Done<object>> {
@@ -65,7 +72,7 @@ export async function keepStock(input: unknown): Promise<Done<object>> {
     await keepPantry([], [checked.data]);
     return { ok: true };
   });
-  return r.up ? r.value : AWAY;
+  return settled(r);
 }
 
 /** Takes a table in: every row, or (asked for) all but the bad ones; else nothing. */
@@ -86,7 +93,9 @@ export async function importPantry(input: unknown): Promise<Imported> {
     );
     return { ok: true, taken: rows.length, fresh: own.filter((t) => !had.has(t.id)).length };
   });
-  return r.up ? r.value : { ok: false, message: AWAY.message, errors: [] };
+  if (!r.up) return { ok: false, message: AWAY.message, errors: [] };
+  if (r.value.ok) everyPageAnew();
+  return r.value;
 }
 
 /** Keeps what a measure was weighed at. Flour by the cup: the house then fills its own way, until it says otherwise. */
@@ -102,7 +111,7 @@ export async function keepWeighed(input: unknown): Promise<Done<{ readonly measu
     if (i && hangsOnFill(i)) await fillOwnWay();
     return { ok: true, measure };
   });
-  return r.up ? r.value : AWAY;
+  return settled(r);
 }
 
 /** Keeps what the cook means by a measure without a set size. */
@@ -110,7 +119,7 @@ export async function keepAnswered(input: unknown): Promise<Done<{ readonly meas
   const checked = answeredMeasureSchema.safeParse(input);
   if (!checked.success) return invalid(checked.error);
   const r = await reach(() => keepMeasure({ ...checked.data, full: '1', weighings: [], used: true }));
-  return r.up ? { ok: true, measure: r.value } : AWAY;
+  return settled(r.up ? { up: true, value: { ok: true, measure: r.value } } : r);
 }
 
 /** Lets amounts follow a measure or not. */
@@ -125,8 +134,7 @@ export async function switchMeasure(input: unknown): Promise<Done<object>> {
     if (!used) await fillAsBefore();
     return m !== null;
   });
-  if (!r.up) return AWAY;
-  return r.value ? { ok: true } : refuse(GONE);
+  return settled(r.up ? { up: true, value: r.value ? { ok: true } : refuse(GONE) } : r);
 }
 
 export async function dropMeasure(input: unknown): Promise<Done<object>> {
@@ -137,6 +145,5 @@ export async function dropMeasure(input: unknown): Promise<Done<object>> {
     await fillAsBefore();
     return gone;
   });
-  if (!r.up) return AWAY;
-  return r.value ? { ok: true } : refuse(GONE);
+  return settled(r.up ? { up: true, value: r.value ? { ok: true } : refuse(GONE) } : r);
 }

@@ -54,7 +54,8 @@ export function MeasureSheet({ title, about, lines, units }: Props) {
         );
       })}
       <p className="mt-3 text-sm text-soft print:mt-2 print:text-[11px]">
-        Each bowl is in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon.
+        Each bowl is in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon. What is too much of a dry thing
+        goes back, from a clean spoon; what has touched egg or milk does not.
         {lines.some((l) => l.spoons) ? ' Where spoons stand beside the grams, the scale can’t weigh so little honestly.' : ''}
       </p>
       <p className="mt-1 text-sm text-soft print:mt-1 print:text-[11px]">

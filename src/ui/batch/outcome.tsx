@@ -1,9 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import { minutesAndSeconds } from '@/core/quantity/say';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
@@ -49,35 +50,13 @@ const from = (b: Batch): Form => ({
   note: b.note,
 });
 
-const draftName = (id: string): string => `even-crumb:outcome:${id}`;
-
 /** Outcome: numbers for what was measured, taps for what was seen, a note. */
 export function OutcomeForm({ batch, save }: { readonly batch: Batch; readonly save: (input: unknown) => Promise<OutcomeAnswer> }) {
   const router = useRouter();
-  const [form, setForm] = useState<Form>(() => from(batch));
+  const [form, set, sent] = useCopied<Form>(`outcome:${batch.id}`, () => from(batch));
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [refusal, setRefusal] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
-  const ready = useRef(false);
-
-  useEffect(() => {
-    try {
-      const kept = window.localStorage.getItem(draftName(batch.id));
-      if (kept) setForm((f) => ({ ...f, ...(JSON.parse(kept) as Partial<Form>) }));
-    } catch {
-      // storage is off: nothing to bring back
-    }
-    ready.current = true;
-  }, [batch.id]);
-  const set = (part: Partial<Form>): void => {
-    const next = { ...form, ...part };
-    setForm(next);
-    try {
-      window.localStorage.setItem(draftName(batch.id), JSON.stringify(next));
-    } catch {
-      // storage is off: the form still holds it
-    }
-  };
 
   const submit = async (): Promise<void> => {
     if (saving) return;
@@ -105,11 +84,7 @@ export function OutcomeForm({ batch, save }: { readonly batch: Batch; readonly s
       setRefusal(answer.message);
       return;
     }
-    try {
-      window.localStorage.removeItem(draftName(batch.id));
-    } catch {
-      // storage is off: there was nothing to clear
-    }
+    sent();
     toast('Written in the log');
     router.push('/log');
     router.refresh();

@@ -2,9 +2,10 @@
 import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
+import { washes } from '@/core/batch/order';
 import { portionsIn } from '@/core/batch/portions';
 import { type Drift, type Driver, type Exactness, scale } from '@/core/batch/scale';
-import { linesOfSheet, sheetOf } from '@/core/batch/sheet';
+import { linesOfSheet, sheetOf, toolOf } from '@/core/batch/sheet';
 import { countedLines, type EndId, type Formula, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
@@ -134,6 +135,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, end:
 
   const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
   const sheet = scaled?.ok ? sheetOf(scaled.value, stepG) : [];
+  const spared = washes(lines.map((l) => ({ ingredient: l.ingredient, tool: toolOf(l) })));
   const account = linesOfSheet(sheet, (id) => findIngredient(id, house.conventions.own));
   const offers = pan ? [] : portionsIn(house, formula.kind);
   const says =
@@ -146,6 +148,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, end:
               : '',
           `${grams(scaled.value.massG, units)} of batter, ${millilitres(scaled.value.volumeMl)}`,
           `version ${number}`,
+          spared > 0 ? `measured with spoons, this order spares ${spared === 1 ? 'one rinse' : `${spared} rinses`} against the card’s` : '',
         ]
       : [];
 

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { analyseFormula } from '@/core/analyse';
@@ -47,7 +46,6 @@ const pressesItself = (t: EventTarget | null): boolean =>
 
 /** The Bench: one formula, its sheet and its balance. */
 export function Bench({ house, shelf, save, remember, forget, ...opened }: Props) {
-  const router = useRouter();
   const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, startBench);
   const { formula, end } = state;
   const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? 'card' : null);
@@ -96,10 +94,8 @@ export function Bench({ house, shelf, save, remember, forget, ...opened }: Props
       const { id } = kept.measure;
       const undo = async (): Promise<void> => {
         await forget({ id });
-        router.refresh();
       };
       toast('Remembered for this kitchen', { action: { label: 'Forget it again', onClick: () => void undo() } });
-      router.refresh();
       return null;
     } catch {
       return 'Even Crumb does not answer just now: try again in a moment.';

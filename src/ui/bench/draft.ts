@@ -1,5 +1,6 @@
 /** Unsaved work, kept in this browser so that a reload or a closed lid loses nothing. */
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
+import { copyOf, keepCopy } from '../kit/browser-copy';
 
 export interface Draft {
   readonly formula: Formula;
@@ -9,17 +10,12 @@ export interface Draft {
 }
 
 /** One draft for each version it was begun from, so that looking at an old version throws nothing away. */
-const name = (formulaId: string | null, basedOn: number | null): string => `even-crumb:draft:${formulaId ?? 'new'}:${basedOn ?? 0}`;
+const name = (formulaId: string | null, basedOn: number | null): string => `draft:${formulaId ?? 'new'}:${basedOn ?? 0}`;
 
 function readOne(formulaId: string | null, basedOn: number | null): Draft | null {
-  try {
-    const text = window.localStorage.getItem(name(formulaId, basedOn));
-    const draft = text ? (JSON.parse(text) as Draft) : null;
-    // a draft of an older version of the app lacks what came since
-    return draft && Array.isArray(draft.formula?.entries) ? { ...draft, formula: { ...EMPTY_FORMULA, ...draft.formula } } : null;
-  } catch {
-    return null; // storage is off, or holds what is no draft of ours
-  }
+  const draft = copyOf(name(formulaId, basedOn)) as Draft | null;
+  // a draft of an older version of the app lacks what came since
+  return draft && Array.isArray(draft.formula?.entries) ? { ...draft, formula: { ...EMPTY_FORMULA, ...draft.formula } } : null;
 }
 
 /**
@@ -36,11 +32,4 @@ export function readDraft(formulaId: string | null, number: number | null, newes
   return null;
 }
 
-export function keepDraft(formulaId: string | null, basedOn: number | null, draft: Draft | null): void {
-  try {
-    if (draft) window.localStorage.setItem(name(formulaId, basedOn), JSON.stringify(draft));
-    else window.localStorage.removeItem(name(formulaId, basedOn));
-  } catch {
-    // storage is off or full: the bench works on, without the safety net
-  }
-}
+export const keepDraft = (formulaId: string | null, basedOn: number | null, draft: Draft | null): void => keepCopy(name(formulaId, basedOn), draft);

@@ -23,6 +23,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { hangsOnFill } from '@/core/pantry/weigh';
 import { grams, millilitres } from '@/core/quantity/say';
 import { unitById } from '@/core/quantity/units';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -58,18 +59,25 @@ const FULL_NAMES: Readonly<Record<string, string>> = {
 const USUAL_BATTER = '1.05';
 
 type Filling = 'ingredient' | 'water' | 'batter';
+
+interface Form {
+  readonly unit: string;
+  readonly which: string;
+  readonly full: string;
+  readonly filling: Filling;
+  readonly of: string;
+  readonly density: string;
+  readonly typed: readonly string[];
+}
+const EMPTY: Form = { unit: 'cup', which: '', full: '1', filling: 'ingredient', of: 'flour', density: USUAL_BATTER, typed: ['', '', ''] };
+
 const numberIn = (s: string): number => Number(s.trim().replace(',', '.').replace(/\s*g$/, '') || Number.NaN);
 
 /** A few guided minutes: weigh three of one measure, see how they spread and what they change, and use them from then on. */
 export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure }: Props) {
   const router = useRouter();
-  const [unit, setUnit] = useState<string>('cup');
-  const [which, setWhich] = useState('');
-  const [full, setFull] = useState<string>('1');
-  const [filling, setFilling] = useState<Filling>('ingredient');
-  const [of, setOf] = useState('flour');
-  const [density, setDensity] = useState(USUAL_BATTER);
-  const [typed, setTyped] = useState<readonly string[]>(['', '', '']);
+  const [form, change, sent] = useCopied<Form>('weighing', () => EMPTY);
+  const { unit, which, full, filling, of, density, typed } = form;
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -97,10 +105,11 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
     return { ...before, conventions: { ...before.conventions, own, ...(fills && { flourFill: 'own' as const }) } };
   }, [key, before, ingredient]);
 
-  const touch = (): void => {
+  const set = (part: Partial<Form>): void => {
     setErrors({});
     setRefusal(null);
     setKept(null);
+    change(part);
   };
   const keep = async (): Promise<void> => {
     if (!measure || busy) return;
@@ -113,8 +122,8 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
         setRefusal(a.message);
         return;
       }
+      sent();
       setKept({ measure: a.measure, before: house });
-      router.refresh();
     } catch {
       setRefusal('Even Crumb does not answer just now. What you typed is still here: try again in a moment.');
     } finally {
@@ -132,7 +141,6 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
       }
       toast('As before. The weighings are kept, not in use.');
       setKept(null);
-      router.refresh();
     } catch {
       setRefusal('Even Crumb does not answer just now: try again in a moment.');
     } finally {
@@ -165,9 +173,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
             label="Which measure"
             value={unit}
             onChange={(v) => {
-              touch();
-              setUnit(v);
-              if (unitById(v)?.usual?.in === 'g') setFilling('ingredient');
+              set({ unit: v, ...(unitById(v)?.usual?.in === 'g' && { filling: 'ingredient' }) });
             }}
             options={MEASURES.map((m) => ({ value: m, label: unitById(m)?.one ?? m }))}
           />
@@ -180,8 +186,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
               error={errors.which}
               className="w-40"
               onChange={(e) => {
-                touch();
-                setWhich(e.target.value);
+                set({ which: e.target.value });
               }}
             />
           ) : null}
@@ -189,8 +194,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
             label="How full"
             value={full}
             onChange={(v) => {
-              touch();
-              setFull(v);
+              set({ full: v });
             }}
             options={FULLS.map((f) => ({ value: f, label: FULL_NAMES[f] ?? f }))}
           />
@@ -201,8 +205,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
             label="Filled with"
             value={filling}
             onChange={(v) => {
-              touch();
-              if (v !== '') setFilling(v);
+              if (v !== '') set({ filling: v });
             }}
             options={[
               { value: 'ingredient', label: 'an ingredient' },
@@ -220,8 +223,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
             label="Of what"
             text={of}
             onText={(t) => {
-              touch();
-              setOf(t);
+              set({ of: t });
             }}
             house={house.conventions}
             error={errors.ingredientId ?? (of.trim() !== '' && !ingredient ? 'The pantry has nothing, or more than one thing, of that name.' : undefined)}
@@ -236,8 +238,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
             error={errors.gPerMl}
             className="w-72"
             onChange={(e) => {
-              touch();
-              setDensity(e.target.value);
+              set({ density: e.target.value });
             }}
           />
         ) : (
@@ -258,13 +259,12 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
                 className="w-28"
                 inputClass="!min-h-14 text-xl font-semibold"
                 onChange={(e) => {
-                  touch();
-                  setTyped(typed.map((x, m) => (m === n ? e.target.value : x)));
+                  set({ typed: typed.map((x, m) => (m === n ? e.target.value : x)) });
                 }}
               />
             ))}
             {filled.length === typed.length && typed.length < MOST_WEIGHINGS ? (
-              <Button look="bare" className="self-end" onClick={() => setTyped([...typed, ''])}>
+              <Button look="bare" className="self-end" onClick={() => change({ typed: [...typed, ''] })}>
                 One more
               </Button>
             ) : null}

@@ -1,10 +1,10 @@
 'use client';
 import { releaseProxy, wrap } from 'comlink';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { COLUMNS, type Imported, MOST_CSV_CHARS, type PantryRead, type RowError } from '@/core/exchange/pantry-csv';
 import type { OwnThing } from '@/core/pantry/packet';
 import type { PantryApi } from '@/workers/pantry.worker';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
@@ -39,9 +39,8 @@ function readInWorker(text: string, own: readonly OwnThing[]): Reading {
 
 /** A table brought in: read and checked row by row first; taken in whole, or not at all. */
 export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; readonly take: (input: unknown) => Promise<Imported> }) {
-  const router = useRouter();
   const [state, setState] = useState<State>({ at: 'waiting' });
-  const [pasted, setPasted] = useState('');
+  const [{ pasted }, keepPasted, sent] = useCopied('table', () => ({ pasted: '' }));
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const reading = useRef<Reading | null>(null);
@@ -92,8 +91,7 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
       const a = await take({ text, withoutBad });
       if (a.ok) {
         setState({ at: 'done', taken: a.taken, fresh: a.fresh });
-        setPasted('');
-        router.refresh();
+        sent();
       } else {
         setRefusal(a.message);
         if (a.errors.length > 0 && state.at === 'read') setState({ ...state, read: { rows: [], errors: a.errors } });
@@ -145,7 +143,7 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
           rows={4}
           value={pasted}
           spellCheck={false}
-          onChange={(e) => setPasted(e.target.value)}
+          onChange={(e) => keepPasted({ pasted: e.target.value })}
           placeholder="name,category,price,pack_g"
         />
         <Button type="submit" className="mt-2" disabled={pasted.trim() === ''}>

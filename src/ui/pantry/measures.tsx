@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Kitchen } from '@/core/formula/ways';
@@ -24,7 +23,6 @@ export function Measures({
   readonly switchMeasure: (input: unknown) => Promise<Answer>;
   readonly dropMeasure: (input: unknown) => Promise<Answer>;
 }) {
-  const router = useRouter();
   const [refusal, setRefusal] = useState<string | null>(null);
   const measures = house.conventions.own?.measures ?? [];
   const send = async (work: () => Promise<Answer>, said: string): Promise<void> => {
@@ -33,7 +31,6 @@ export function Measures({
       const a = await work();
       if (a.ok) {
         toast(said);
-        router.refresh();
       } else setRefusal(a.message);
     } catch {
       setRefusal('Even Crumb does not answer just now: try again in a moment.');

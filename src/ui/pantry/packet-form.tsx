@@ -7,6 +7,7 @@ import type { House } from '@/core/pantry/conventions';
 import { ALLERGENS, type Allergen, CATEGORIES, CATEGORY_NAMES, type Category, kitchenName } from '@/core/pantry/ingredient';
 import { energyDoubt, ingredientOf, type OwnThing, type Packet, type Panel, type PanelBase } from '@/core/pantry/packet';
 import { findIngredient, PANTRY } from '@/core/pantry/pantry';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -192,13 +193,14 @@ export function PacketForm({
   readonly keep: (input: unknown) => Promise<ThingAnswer>;
 }) {
   const router = useRouter();
-  const [form, setForm] = useState<Form>(() => formOf(was, house));
+  // a copy of an ingredient that was changed since is no copy of this one
+  const [form, change, sent] = useCopied<Form>(`packet:${was ? `${was.id}:${JSON.stringify(was)}` : 'new'}`, () => formOf(was, house));
   const [tried, setTried] = useState(false);
   const [refused, setRefused] = useState<{ readonly message: string; readonly fields: Errors } | null>(null);
   const [busy, setBusy] = useState(false);
   const set = (part: Partial<Form>): void => {
     setRefused(null);
-    setForm((f) => ({ ...f, ...part }));
+    change(part);
   };
   const { packet, errors: typed } = packetOf(form, house);
   const made = ingredientOf({ id: was?.id ?? 'own-new', name: form.name || 'it', packet }, (id) => findIngredient(id, house.own));
@@ -216,9 +218,9 @@ export function PacketForm({
     try {
       const a = await keep({ id: was?.id ?? null, name: form.name.trim(), packet });
       if (a.ok) {
+        sent();
         toast(was ? 'Kept' : 'In the pantry');
         router.push(`/pantry/${a.id}`);
-        router.refresh();
       } else setRefused({ message: a.message, fields: a.fields });
     } catch {
       setRefused({ message: 'Even Crumb does not answer just now. What you typed is still here: try again in a moment.', fields: {} });
@@ -335,7 +337,7 @@ export function PacketForm({
               onText={(like) => set({ like })}
               house={house}
               error={at('like')}
-              hint="Lends its acidity, thirst and cup weight (model)."
+              hint="Lends its acidity, thirst and cup weight (model). Without one the lift of a formula with it can’t be told."
               className="w-80"
             />
             <Field
@@ -381,7 +383,14 @@ export function PacketForm({
         <Button look="now" type="submit" disabled={busy}>
           {was ? 'Keep the change' : 'Put it in the pantry'}
         </Button>
-        <Button onClick={() => router.back()}>Leave it</Button>
+        <Button
+          onClick={() => {
+            sent();
+            router.back();
+          }}
+        >
+          Leave it
+        </Button>
       </div>
     </form>
   );

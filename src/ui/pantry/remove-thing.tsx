@@ -30,7 +30,6 @@ export function RemoveThing({
       }
       toast(`${name} is out of the pantry`);
       router.push('/pantry');
-      router.refresh();
     } catch {
       setRefusal('Even Crumb does not answer just now: try again in a moment.');
     }

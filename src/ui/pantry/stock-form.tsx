@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
@@ -35,7 +34,6 @@ export function StockForm({
   readonly units: Units;
   readonly keep: (input: unknown) => Promise<Answer>;
 }) {
-  const router = useRouter();
   const from = stock ?? { ...EMPTY_STOCK, ingredientId };
   const [typed, setTyped] = useState<Typed>({
     price: shown(from.price),
@@ -66,7 +64,6 @@ export function StockForm({
       const a = await keep(now);
       if (a.ok) {
         toast('Noted');
-        router.refresh();
       } else {
         setErrors(a.fields);
         setRefusal(a.message);
