@@ -2,8 +2,8 @@
  * What a batter costs and holds, in all and by the piece: money from the shelf's prices, nutrition and allergens from the
  * pantry. What is not known is named as a gap, never counted as nothing without saying so.
  */
-import type { TallyLine } from '../formula/tally';
-import { type Composition, type Ingredient, kitchenName } from '../pantry/ingredient';
+import type { TallyLine, TallyPart } from '../formula/tally';
+import { type Composition, type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import { pricePerG, type Shelf } from '../pantry/stock';
 
 export interface AccountLine extends TallyLine {
@@ -37,9 +37,17 @@ export function gramsByIngredient(lines: readonly TallyLine[]): ReadonlyMap<Ingr
   return new Map([...sums.values()].map((s) => [s.i, s.grams]));
 }
 
-/** Money of everything with grams; a blend counts by its members. */
+/** What a line is taken off the shelf as: a blend as itself where the shelf has it ready mixed, else as what it is made of. */
+export function takenAs(l: AccountLine, shelf: Shelf): readonly TallyPart[] {
+  const { ingredient } = l;
+  const ready = ingredient?.blend ? shelf[ingredient.id] : undefined;
+  if (!ingredient || !ready || (ready.price === null && ready.onHandG === null) || l.parts.length !== membersOf(ingredient).length) return l.parts;
+  return [{ ingredient, grams: l.parts.reduce((a, p) => a + p.grams, 0) }];
+}
+
+/** Money of everything with grams. */
 export function costOf(lines: readonly AccountLine[], shelf: Shelf): Cost {
-  const rows = [...gramsByIngredient(lines)].map(([ingredient, grams]): CostRow => {
+  const rows = [...gramsByIngredient(lines.map((l) => ({ ...l, parts: takenAs(l, shelf) })))].map(([ingredient, grams]): CostRow => {
     const per = pricePerG(shelf[ingredient.id]);
     return { ingredient, grams, cost: per === null ? null : per * grams };
   });

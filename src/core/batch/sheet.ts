@@ -7,9 +7,10 @@ import Fraction from 'fraction.js';
 import { VESSELS } from '../card/parts';
 import type { FormulaLine } from '../formula/formula';
 import { instead } from '../pantry/honest';
-import { type Ingredient, kitchenName } from '../pantry/ingredient';
+import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
+import type { Shelf } from '../pantry/stock';
 import { writeNumber } from '../quantity/number';
-import type { AccountLine } from './account';
+import { type AccountLine, takenAs } from './account';
 import type { SheetLine } from './batch';
 import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';
@@ -51,7 +52,14 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly Sh
       grams,
       preparation: line.preparation,
       spoons,
-      parts: grams === null ? (i ? [{ id: i.id, grams: 0 }] : []) : line.parts.map((p) => ({ id: p.ingredient.id, grams: (p.grams * grams) / total })),
+      parts:
+        grams === null
+          ? i
+            ? [{ id: i.id, grams: 0 }]
+            : []
+          : i?.blend && line.parts.length === membersOf(i).length
+            ? [{ id: i.id, grams }]
+            : line.parts.map((p) => ({ id: p.ingredient.id, grams: (p.grams * grams) / total })),
       ingredient: i,
       tool: spoons ? 'tsp' : toolOf(line),
     };
@@ -70,17 +78,17 @@ export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => 
       text: l.text,
       use: l.vessel === 'pan' || l.vessel === 'topping' ? l.vessel : 'batter',
       ingredient: parts[0]?.ingredient ?? null,
-      parts: l.grams === null ? [] : parts,
+      parts: l.grams === null ? [] : parts.flatMap((p) => membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, grams: p.grams * m.share }))),
     };
   });
 
 const USE_WORDS = { batter: 'batter', pan: 'for the pan', topping: 'to serve' } as const;
 
-/** What a sheet takes from the shelf. @param of names the batch, where there are several */
-export const usesOf = (lines: readonly AccountLine[], of = ''): readonly Use[] =>
+/** What a sheet takes off a shelf. @param of names the batch, where there are several */
+export const usesOf = (lines: readonly AccountLine[], shelf: Shelf, of = ''): readonly Use[] =>
   lines.flatMap((l): Use[] => {
     const what = of ? `${of}, ${USE_WORDS[l.use]}` : USE_WORDS[l.use];
     const text = l.text ?? '';
     if (l.parts.length === 0) return [{ what, ingredient: l.ingredient ?? null, grams: null, text }];
-    return l.parts.map((p) => ({ what, ingredient: p.ingredient, grams: p.grams, text }));
+    return takenAs(l, shelf).map((p) => ({ what, ingredient: p.ingredient, grams: p.grams, text }));
   });

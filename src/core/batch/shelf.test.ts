@@ -6,6 +6,7 @@ import { portionFor, scalesOf } from '../pantry/gear';
 import { inSpoons, instead, leastHonestG } from '../pantry/honest';
 import type { Ingredient } from '../pantry/ingredient';
 import { NOTHING_OWN } from '../pantry/own';
+import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
 import { keeping, pricePerG, type Shelf } from '../pantry/stock';
 import { anyFormula, linesOf } from '../testing/formulas';
@@ -61,6 +62,50 @@ test('law: costs and food add up: of two lots of lines together, as of each', ()
   );
 });
 
+test('a blend costs and is taken as itself where it stands ready mixed, else as what it is made of', () => {
+  const made = ingredientOf(
+    {
+      id: 'own-blend',
+      name: 'House blend',
+      packet: {
+        by: 'blend',
+        category: 'flour',
+        members: [
+          { ingredientId: 'flour-all-purpose', parts: 3 },
+          { ingredientId: 'flour-oat', parts: 1 },
+        ],
+      },
+    },
+    findIngredient,
+  );
+  if (!made.ok) throw new Error('no blend');
+  const own = { ...NOTHING_OWN, stamp: 'blend', ingredients: [made.ingredient] };
+  const lines = linesOfSheet(
+    [
+      {
+        key: 'l1',
+        text: '400 g house blend',
+        name: 'House blend',
+        vessel: 'dry',
+        measure: '400 g',
+        grams: 400,
+        preparation: '',
+        parts: [{ id: 'own-blend', grams: 400 }],
+      },
+    ],
+    (id) => findIngredient(id, own),
+  );
+  expect(lines[0]?.parts.map((p) => [p.ingredient.id, p.grams])).toEqual([
+    ['flour-all-purpose', 300],
+    ['flour-oat', 100],
+  ]);
+  expect(costOf(lines, SHELF)).toMatchObject({ total: expect.closeTo(0.27, 9), gaps: ['Oat flour'] });
+  const ready: Shelf = { ...SHELF, 'own-blend': stock('own-blend', 2, 1000, 150) };
+  expect(costOf(lines, ready)).toMatchObject({ total: expect.closeTo(0.8, 9), gaps: [] });
+  expect(takeOut(usesOf(lines, ready), ready).rows).toMatchObject([{ ingredient: { id: 'own-blend' }, grams: 400, shortG: 250, packs: 1 }]);
+  expect(nutritionOf(lines).of.fatG).toBeCloseTo(3 * 0.98 + ingredient('flour-oat').per100g.fatG, 9);
+});
+
 test('a pack without a price, or a price without a pack, costs nobody knows what', () => {
   expect(pricePerG(stock('x', 2, 500))).toBe(0.004);
   expect([pricePerG(undefined), pricePerG(stock('x', null, 500)), pricePerG(stock('x', 2, null))]).toEqual([null, null, null]);
@@ -94,7 +139,7 @@ test('the list sums butter over batter, pan and table; what is short is bought i
     sheetFor('250 g flour', '40 g butter', '10 g butter for the pan', '25 g butter to serve', 'oil for the pan', '10 g moondust'),
     findIngredient,
   );
-  const list = takeOut(usesOf(lines), SHELF);
+  const list = takeOut(usesOf(lines, SHELF), SHELF);
   const row = (id: string) => list.rows.find((r) => r.ingredient.id === id);
   expect(row('butter-unsalted')).toMatchObject({ grams: 150, onHandG: 60, shortG: 90, packs: 1, andMore: false });
   expect(row('butter-unsalted')?.uses).toEqual([
@@ -110,7 +155,10 @@ test('the list sums butter over batter, pan and table; what is short is bought i
 test('law: the list takes what the lines hold, no more and no less', () => {
   fc.assert(
     fc.property(anyFormula, (lines) => {
-      const uses = usesOf(lines.map((l) => ({ ...l, ingredient: null })));
+      const uses = usesOf(
+        lines.map((l) => ({ ...l, ingredient: null })),
+        SHELF,
+      );
       const list = takeOut(uses, SHELF);
       const held = lines.flatMap((l) => l.parts).reduce((a, p) => a + p.grams, 0);
       expect(list.rows.reduce((a, r) => a + r.grams, 0)).toBeCloseTo(held, 4);

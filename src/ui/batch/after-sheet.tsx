@@ -40,7 +40,7 @@ export function AfterSheet({
       />
       {part === 'take-out' ? (
         <div className="rounded-plate bg-white p-4">
-          <TakeOutView list={takeOut(usesOf(lines), shelf)} units={units} />
+          <TakeOutView list={takeOut(usesOf(lines, shelf), shelf)} units={units} />
         </div>
       ) : null}
       {part === 'cost' ? (

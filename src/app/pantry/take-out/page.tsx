@@ -23,6 +23,7 @@ export default async function TakeOutPage() {
   const uses = batches.flatMap((b) =>
     usesOf(
       linesOfSheet(b.sheet, (id) => findIngredient(id, house.conventions.own)),
+      stock,
       several ? b.name : '',
     ),
   );
