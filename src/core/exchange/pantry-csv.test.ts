@@ -4,7 +4,8 @@ import { ALLERGENS, CATEGORIES } from '../pantry/ingredient';
 import { ingredientOf, type OwnThing, type Panel } from '../pantry/packet';
 import { findIngredient, PANTRY } from '../pantry/pantry';
 import type { Shelf } from '../pantry/stock';
-import { COLUMNS, MOST_CSV_CHARS, ownId, readPantry, writePantry } from './pantry-csv';
+import { COLUMNS } from './csv-row';
+import { MOST_CSV_CHARS, ownId, readPantry, writePantry } from './pantry-csv';
 
 const none = { shipped: PANTRY, own: [] };
 const read = (text: string, own: readonly OwnThing[] = []) => readPantry(text, { shipped: PANTRY, own });

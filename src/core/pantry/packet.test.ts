@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { analyse } from '../analyse';
 import { readLine } from '../card/line';
 import { railOf } from '../formula/kinds';
+import { PANEL } from '../testing/panel';
 import { FRESH_HOUSE, type House } from './conventions';
 import type { Composition, Ingredient } from './ingredient';
 import { lookUp } from './lookup';
@@ -10,26 +11,6 @@ import { NOTHING_OWN } from './own';
 import { energyDoubt, ingredientOf, type Packet, type Panel } from './packet';
 import { findIngredient, ingredient } from './pantry';
 
-const PANEL: Panel = {
-  by: 'panel',
-  category: 'flour',
-  like: 'flour-all-purpose',
-  base: '100g',
-  baseG: null,
-  kcal: 348,
-  fatG: 1.4,
-  carbohydrateG: 70.5,
-  sugarsG: 0.6,
-  fibreG: 4.1,
-  fibreWithin: false,
-  proteinG: 11.2,
-  saltG: 0.01,
-  alcoholG: null,
-  waterG: null,
-  leavened: false,
-  gPer100Ml: null,
-  allergens: ['wheat', 'gluten'],
-};
 const made = (packet: Packet, name = 'Millrace flour', id = 'own-millrace-flour'): Ingredient => {
   const m = ingredientOf({ id, name, packet }, findIngredient);
   if (!m.ok) throw new Error(JSON.stringify(m.errors));
@@ -41,7 +22,7 @@ const errorsOf = (packet: Packet): readonly string[] => {
 };
 const houseWith = (...ingredients: readonly Ingredient[]): House => ({
   ...FRESH_HOUSE,
-  own: { ...NOTHING_OWN, stamp: ingredients.map((i) => `${i.id} ${JSON.stringify(i.per100g)}`).join(), ingredients },
+  own: { ...NOTHING_OWN, stamp: ingredients.map((i) => JSON.stringify(i)).join(), ingredients },
 });
 
 test('a panel per 100 g: water by difference, starch as what is no sugar, the rest as it is like', () => {

@@ -1,30 +1,16 @@
 'use client';
 import { useState } from 'react';
-import type { AccountLine } from '@/core/batch/account';
 import { usesOf } from '@/core/batch/sheet';
 import { takeOut } from '@/core/batch/take-out';
-import type { Shelf } from '@/core/pantry/stock';
-import type { Units } from '@/core/quantity/say';
-import { CostView } from '../bench/cost-view';
+import { type CostProps, CostView } from '../bench/cost-view';
 import { Taps } from '../kit/choice';
 import { TakeOutView } from './take-out-view';
 
 type Part = 'take-out' | 'cost';
 
 /** What stands behind a sheet: what to take out and buy for it, what it costs and what is in it. */
-export function AfterSheet({
-  lines,
-  shelf,
-  units,
-  pieces,
-  piecesName,
-}: {
-  readonly lines: readonly AccountLine[];
-  readonly shelf: Shelf;
-  readonly units: Units;
-  readonly pieces: number | null;
-  readonly piecesName: string;
-}) {
+export function AfterSheet(props: CostProps) {
+  const { lines, shelf, units } = props;
   const [part, setPart] = useState<Part | ''>('');
   return (
     <section aria-label="For this batch" className="grid gap-3 print:hidden">
@@ -45,7 +31,7 @@ export function AfterSheet({
       ) : null}
       {part === 'cost' ? (
         <div className="rounded-plate bg-white p-4">
-          <CostView lines={lines} shelf={shelf} units={units} pieces={pieces} piecesName={piecesName} />
+          <CostView {...props} />
         </div>
       ) : null}
     </section>

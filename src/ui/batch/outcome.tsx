@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import { minutesAndSeconds } from '@/core/quantity/say';
+import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
@@ -72,12 +73,10 @@ export function OutcomeForm({ batch, save }: { readonly batch: Batch; readonly s
     setRefusal(null);
     if (Object.keys(wrong).length > 0) return;
     setSaving(true);
-    let answer: OutcomeAnswer;
-    try {
-      answer = await save({ batchId: batch.id, pieces, firstSideS, secondSideS, verdict: form.verdict, marks: form.marks, note: form.note });
-    } catch {
-      answer = { ok: false, message: 'Even Crumb does not answer just now. What you wrote is still here: save again in a moment.', fields: {} };
-    }
+    const answer = await answerOf(
+      () => save({ batchId: batch.id, pieces, firstSideS, secondSideS, verdict: form.verdict, marks: form.marks, note: form.note }),
+      'What you wrote is still here: save again in a moment.',
+    );
     setSaving(false);
     if (!answer.ok) {
       setErrors(answer.fields);

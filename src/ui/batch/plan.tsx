@@ -13,6 +13,7 @@ import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams, millilitres, OZ_G } from '@/core/quantity/say';
+import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -118,12 +119,10 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, end:
     if (!driver || starting) return;
     setStarting(true);
     setRefusal(null);
-    let answer: MakeAnswer;
-    try {
-      answer = await make({ versionId, driver, exactness, portionMl: num(portion), end });
-    } catch {
-      answer = { ok: false, message: 'Even Crumb does not answer just now. Your plan is still here: try again in a moment.', fields: {} };
-    }
+    const answer = await answerOf(
+      () => make({ versionId, driver, exactness, portionMl: num(portion), end }),
+      'Your plan is still here: try again in a moment.',
+    );
     if (answer.ok) {
       router.push(`/batches/${answer.batchId}/prep`);
       return;

@@ -7,6 +7,7 @@ import { type Formula, formulaLines, kitchenOf, schoolIdOf } from '@/core/formul
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
 import type { Shelf } from '@/core/pantry/stock';
+import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Balance } from './balance';
@@ -88,18 +89,14 @@ export function Bench({ house, shelf, save, remember, forget, ...opened }: Props
   );
 
   const onRemember = async (a: Answered): Promise<string | null> => {
-    try {
-      const kept = await remember(a);
-      if (!kept.ok) return kept.message;
-      const { id } = kept.measure;
-      const undo = async (): Promise<void> => {
-        await forget({ id });
-      };
-      toast('Remembered for this kitchen', { action: { label: 'Forget it again', onClick: () => void undo() } });
-      return null;
-    } catch {
-      return 'Even Crumb does not answer just now: try again in a moment.';
-    }
+    const kept = await answerOf(() => remember(a), 'Try again in a moment.');
+    if (!kept.ok) return kept.message;
+    const { id } = kept.measure;
+    const undo = async (): Promise<void> => {
+      await forget({ id });
+    };
+    toast('Remembered for this kitchen', { action: { label: 'Forget it again', onClick: () => void undo() } });
+    return null;
   };
   const { proposal, take, refuse } = proposing;
   const keep = saving.save;

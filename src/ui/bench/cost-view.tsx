@@ -8,21 +8,17 @@ import { grams, money, type Units } from '@/core/quantity/say';
 /** "a, b and 3 more". */
 const named = (names: readonly string[]): string => (names.length > 4 ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more` : names.join(', '));
 
-/** What a batter costs and holds, in all and by the piece; what is not known is named. */
-export function CostView({
-  lines,
-  shelf,
-  units,
-  pieces,
-  piecesName,
-}: {
+export interface CostProps {
   readonly lines: readonly AccountLine[];
   readonly shelf: Shelf;
   readonly units: Units;
   /** Null: it is not made in pieces. */
   readonly pieces: number | null;
   readonly piecesName: string;
-}) {
+}
+
+/** What a batter costs and holds, in all and by the piece; what is not known is named. */
+export function CostView({ lines, shelf, units, pieces, piecesName }: CostProps) {
   return (
     <div className="grid gap-3">
       <Money cost={costOf(lines, shelf)} units={units} pieces={pieces} />

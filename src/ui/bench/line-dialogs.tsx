@@ -9,12 +9,11 @@ import type { FormulaLine } from '@/core/formula/formula';
 import { grams, gramsNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
-import { Field } from '../kit/field';
+import { AmountField, Field } from '../kit/field';
+import { numberIn } from '../kit/typed';
 import { type Answered, SizeDialog, StandsDialog } from './measure-dialogs';
 import type { BenchAction } from './state';
 import { SwapDialog } from './swap-dialog';
-
-const number = (s: string): number => Number(s.trim().replace(',', '.'));
 
 /** What is asked about a line, and of which. */
 export interface Asking {
@@ -105,23 +104,18 @@ function DriveDialog({ line, onClose, onDrive }: { readonly line: FormulaLine; r
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          go(number(text));
+          go(numberIn(text));
         }}
       >
         <p className="mb-3">How much of “{line.text.slice(0, 60)}” is there to use up? It is pinned at that, and the rest follows.</p>
-        <Field
+        <AmountField
           label="All there is"
-          unit="g"
-          inputMode="decimal"
           value={text}
           error={error}
-          autoFocus
-          onFocus={(e) => e.currentTarget.select()}
-          onChange={(e) => {
-            setText(e.target.value);
+          onText={(t) => {
+            setText(t);
             setError(undefined);
           }}
-          inputClass="!min-h-14 text-xl font-semibold"
         />
         {piece ? (
           <div className="mt-2 flex flex-wrap gap-2">
@@ -210,7 +204,7 @@ function DrainedDialog({
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          const x = number(text);
+          const x = numberIn(text);
           if (text.trim() === '') onDrained(undefined);
           else if (!Number.isFinite(x) || x <= 0) setError('A number of grams, more than nothing; leave it empty for none.');
           else if (x > most) setError(`There is not so much water in it: at most ${grams(most)}.`);

@@ -11,10 +11,9 @@ import { grams } from '@/core/quantity/say';
 import { unitById } from '@/core/quantity/units';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
-import { Field } from '../kit/field';
+import { AmountField, Field } from '../kit/field';
 import { Notice } from '../kit/notice';
-
-const number = (s: string): number => Number(s.trim().replace(',', '.') || Number.NaN);
+import { numberIn } from '../kit/typed';
 
 /** What the cook means by a measure without a set size. */
 export interface Answered {
@@ -55,7 +54,7 @@ export function SizeDialog({
   const name = unit && usual ? measureName({ unit: unit.id, which, full: '1' }) : '';
   const what = line.ingredient ? kitchenName(line.ingredient).toLowerCase() : 'it';
   const value = (): number | null => {
-    const x = number(text);
+    const x = numberIn(text, said);
     if (!(x > 0)) setError('How much? A number, more than nothing.');
     else if (x > MOST) setError(`At most ${MOST.toLocaleString('en-GB')}.`);
     else return x;
@@ -104,19 +103,15 @@ export function SizeDialog({
             <> has a number but no unit. What would you take?</>
           )}
         </p>
-        <Field
+        <AmountField
           label={name ? `One ${name}` : 'That is'}
           unit={said}
-          inputMode="decimal"
           value={text}
           error={error}
-          autoFocus
-          onFocus={(e) => e.currentTarget.select()}
-          onChange={(e) => {
-            setText(e.target.value);
+          onText={(t) => {
+            setText(t);
             setError(undefined);
           }}
-          inputClass="!min-h-14 text-xl font-semibold"
           className="w-48"
         />
         <div className="mt-4 flex flex-wrap gap-2">
@@ -153,7 +148,7 @@ export function StandsDialog({
 }) {
   const [third, setThird] = useState('');
   const both = useMemo(() => [withStanding(bench, line.key, 'weight'), withStanding(bench, line.key, 'volume')] as const, [bench, line.key]);
-  const x = number(third);
+  const x = numberIn(third);
   const other = x > 0 && x <= 1_000_000 ? withThird(bench, line.key, x) : null;
   const options: readonly (readonly [name: string, take: string, reading: Reading | null])[] = [
     ['The weight', 'The weight stands', both[0]],

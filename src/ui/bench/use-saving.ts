@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { type Formula, sameFormula } from '@/core/formula/formula';
+import { answerOf } from '../kit/answer';
 import { type Draft, keepDraft, readDraft } from './draft';
 import type { BenchAction } from './state';
 
@@ -111,12 +112,10 @@ export function useSaving(
       setBusy(true);
       setRefusal(null);
       setErrors({});
-      let answer: SaveAnswer;
-      try {
-        answer = await ask({ formulaId, ...base, formula, changeNote: said ?? note });
-      } catch {
-        answer = { ok: false, message: 'Even Crumb does not answer just now. What you typed is kept in this browser: save again in a moment.', fields: {} };
-      }
+      const answer = await answerOf(
+        () => ask({ formulaId, ...base, formula, changeNote: said ?? note }),
+        'What you typed is kept in this browser: save again in a moment.',
+      );
       setBusy(false);
       if (!answer.ok) {
         setErrors(answer.fields);

@@ -6,6 +6,7 @@ import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
+import { numberIn } from '../kit/typed';
 
 interface Asked {
   readonly key: string;
@@ -134,7 +135,7 @@ function GearDialog({
     was ? Object.fromEntries(ASKS[was.sort].map((a) => [a.key, String(figures(was)[a.key])])) : {},
   );
   const [tried, setTried] = useState(false);
-  const number = (a: Asked): number => Number((typed[a.key] ?? '').trim().replace(',', '.') || Number.NaN);
+  const number = (a: Asked): number => numberIn(typed[a.key] ?? '', a.unit || 'g');
   const wrong = (a: Asked): string | undefined => {
     const x = number(a);
     if (!Number.isFinite(x)) return 'Write a number.';

@@ -6,6 +6,7 @@ import type { Conventions } from '@/core/pantry/conventions';
 import type { Gear } from '@/core/pantry/gear';
 import { temperature, type Units } from '@/core/quantity/say';
 import { CONVENTION_FIELDS, fillNames, WAY_FIELDS, wrongAltitude } from '../bench/ways';
+import { answerOf } from '../kit/answer';
 import { Choice } from '../kit/choice';
 import { Notice } from '../kit/notice';
 import { TypedNumber } from '../kit/typed-number';
@@ -59,13 +60,9 @@ export function HouseForm({ house, save }: Props) {
       gear: change.gear ?? n.gear,
     }));
     setRefusal(null);
-    try {
-      const answer = await save(change);
-      if (answer.ok) toast('Kept for the whole house');
-      else setRefusal(answer.message);
-    } catch {
-      setRefusal('Even Crumb does not answer just now. Choose again in a moment: it is not kept yet.');
-    }
+    const answer = await answerOf(() => save(change), 'Choose again in a moment: it is not kept yet.');
+    if (answer.ok) toast('Kept for the whole house');
+    else setRefusal(answer.message);
   };
   const row = (key: string, label: string, why: string | undefined, names: Readonly<Record<string, string>>, value: string, put: (v: string) => void) => (
     <div key={key} className="max-w-md">

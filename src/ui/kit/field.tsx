@@ -54,6 +54,23 @@ export function Field({
   );
 }
 
+/** The one amount a dialog asks for: large, ready to be typed over. */
+export const AmountField = ({
+  onText,
+  unit = 'g',
+  ...rest
+}: Labels & { readonly unit?: string; readonly value: string; readonly onText: (text: string) => void; readonly className?: string }) => (
+  <Field
+    {...rest}
+    unit={unit}
+    inputMode="decimal"
+    autoFocus
+    onFocus={(e) => e.currentTarget.select()}
+    onChange={(e) => onText(e.target.value)}
+    inputClass="!min-h-14 text-xl font-semibold"
+  />
+);
+
 /** A labelled text area; long text stays whatever happens. */
 export function TextField({ label, error, hint, className = '', ...rest }: ComponentProps<'textarea'> & Labels) {
   return (

@@ -4,38 +4,24 @@ import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/ways';
-import {
-  againstTable,
-  LEAST_WEIGHINGS,
-  LOOSE_PCT,
-  MOST_WEIGHING_G,
-  MOST_WEIGHINGS,
-  measureFrom,
-  measureName,
-  spreadOfWeighings,
-  WATER_G_PER_ML,
-  withMeasure,
-} from '@/core/pantry/calibrate';
-import { CONVENTION_NAMES } from '@/core/pantry/conventions';
-import { kitchenName } from '@/core/pantry/ingredient';
+import { LEAST_WEIGHINGS, MOST_WEIGHING_G, MOST_WEIGHINGS, measureFrom, WATER_G_PER_ML, withMeasure } from '@/core/pantry/calibrate';
 import type { OwnMeasure } from '@/core/pantry/own';
-import { findIngredient } from '@/core/pantry/pantry';
 import { hangsOnFill } from '@/core/pantry/weigh';
-import { grams, millilitres } from '@/core/quantity/say';
 import { unitById } from '@/core/quantity/units';
+import { answerOf, type Refused } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { numberIn } from '../kit/typed';
 import { EffectView } from './effect-view';
 import { IngredientField, ingredientNamed } from './ingredient-field';
-
-type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
+import { Result, Waiting } from './weighed';
 
 export interface MeasureActions {
-  readonly keepWeighed: (input: unknown) => Promise<(Answer & { readonly ok: true; readonly measure: OwnMeasure }) | Extract<Answer, { ok: false }>>;
-  readonly switchMeasure: (input: unknown) => Promise<Answer>;
+  readonly keepWeighed: (input: unknown) => Promise<{ readonly ok: true; readonly measure: OwnMeasure } | Refused>;
+  readonly switchMeasure: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }
 
 interface Props extends MeasureActions {
@@ -71,8 +57,6 @@ interface Form {
 }
 const EMPTY: Form = { unit: 'cup', which: '', full: '1', filling: 'ingredient', of: 'flour', density: USUAL_BATTER, typed: ['', '', ''] };
 
-const numberIn = (s: string): number => Number(s.trim().replace(',', '.').replace(/\s*g$/, '') || Number.NaN);
-
 /** A few guided minutes: weigh three of one measure, see how they spread and what they change, and use them from then on. */
 export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure }: Props) {
   const router = useRouter();
@@ -86,7 +70,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
   const ingredient = filling === 'ingredient' ? ingredientNamed(of, house.conventions) : null;
   const gPerMl = filling === 'water' ? WATER_G_PER_ML : numberIn(density);
   const filled = typed.filter((t) => t.trim() !== '');
-  const weighings = filled.map(numberIn);
+  const weighings = filled.map((t) => numberIn(t));
   const good = weighings.every((w) => w > 0 && w <= MOST_WEIGHING_G) && (filling !== 'batter' || (gPerMl > 0 && gPerMl <= 3));
   const vague = unitById(unit)?.dimension === 'vague';
   const named = { unit, which: vague ? which.trim().toLowerCase() : '', full };
@@ -115,37 +99,27 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
     if (!measure || busy) return;
     setBusy(true);
     setRefusal(null);
-    try {
-      const a = await keepWeighed({ ...named, ingredientId: measure.ingredientId, weighings, gPerMl: filling === 'ingredient' ? 1 : gPerMl });
-      if (!a.ok) {
-        setErrors(a.fields);
-        setRefusal(a.message);
-        return;
-      }
-      sent();
-      setKept({ measure: a.measure, before: house });
-    } catch {
-      setRefusal('Even Crumb does not answer just now. What you typed is still here: try again in a moment.');
-    } finally {
-      setBusy(false);
+    const a = await answerOf(() => keepWeighed({ ...named, ingredientId: measure.ingredientId, weighings, gPerMl: filling === 'ingredient' ? 1 : gPerMl }));
+    setBusy(false);
+    if (!a.ok) {
+      setErrors(a.fields);
+      setRefusal(a.message);
+      return;
     }
+    sent();
+    setKept({ measure: a.measure, before: house });
   };
   const goBack = async (): Promise<void> => {
     if (!kept || busy) return;
     setBusy(true);
-    try {
-      const a = await switchMeasure({ id: kept.measure.id, used: false });
-      if (!a.ok) {
-        setRefusal(a.message);
-        return;
-      }
-      toast('As before. The weighings are kept, not in use.');
-      setKept(null);
-    } catch {
-      setRefusal('Even Crumb does not answer just now: try again in a moment.');
-    } finally {
-      setBusy(false);
+    const a = await answerOf(() => switchMeasure({ id: kept.measure.id, used: false }), 'Try again in a moment.');
+    setBusy(false);
+    if (!a.ok) {
+      setRefusal(a.message);
+      return;
     }
+    toast('As before. The weighings are kept, not in use.');
+    setKept(null);
   };
   const wrong = (t: string): string | undefined => {
     if (t.trim() === '') return undefined;
@@ -314,47 +288,6 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
           </section>
         ) : null}
       </div>
-    </section>
-  );
-}
-
-const Waiting = ({ left }: { readonly left: number }) => (
-  <p className="rounded-plate bg-white p-4 text-soft">
-    {left > 0 ? `${left === 3 ? 'Three' : left === 2 ? 'Two' : 'One'} more to weigh. ` : ''}Then it stands here: the mean, how far your fills are apart, how far
-    from the table, and what that changes.
-  </p>
-);
-
-/** Mean, spread and the table. */
-function Result({ measure: m, house }: { readonly measure: OwnMeasure; readonly house: Kitchen }) {
-  const { mean, rangePct } = spreadOfWeighings(m.weighings);
-  const ingredient = m.ingredientId === null ? null : (findIngredient(m.ingredientId, house.conventions.own) ?? null);
-  const table = ingredient ? againstTable(m, ingredient, house.conventions) : null;
-  const name = measureName(m);
-  return (
-    <section aria-label="What it holds" className="grid gap-1 rounded-plate bg-white p-4">
-      <p>
-        <span className="text-soft">Your {name} holds</span>{' '}
-        <strong className="text-3xl whitespace-nowrap">{m.ingredientId === null ? millilitres(m.each) : grams(mean, house.units)}</strong>
-        {ingredient ? <span className="text-soft"> of {kitchenName(ingredient).toLowerCase()}</span> : null}
-      </p>
-      <p className="text-soft">
-        The {m.weighings.length} lie within {rangePct.toFixed(rangePct < 9.95 ? 1 : 0)} % of each other
-        {rangePct > LOOSE_PCT ? ': that is wide. Fill them alike, and weigh one or two more.' : '.'} Counted as{' '}
-        {m.ingredientId === null ? `${m.low.toFixed(0)} to ${millilitres(m.high)}` : `${grams(m.low, house.units)} to ${grams(m.high, house.units)}`}.
-      </p>
-      {table ? (
-        <p>
-          The table says {grams(table.tableG, house.units)}: yours is{' '}
-          <strong>
-            {Math.abs(table.percentOff) < 0.5 ? 'the same' : `${Math.abs(table.percentOff).toFixed(0)} % ${table.percentOff > 0 ? 'heavier' : 'lighter'}`}
-          </strong>
-          {table.nearest
-            ? `, nearest to a cup ${CONVENTION_NAMES.flourFill[table.nearest]}. Other flours are then taken as filled by the same hand (model)`
-            : ''}
-          .
-        </p>
-      ) : null}
     </section>
   );
 }

@@ -1,9 +1,11 @@
 'use client';
 import { releaseProxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { COLUMNS, type Imported, MOST_CSV_CHARS, type PantryRead, type RowError } from '@/core/exchange/pantry-csv';
+import { COLUMNS, type RowError } from '@/core/exchange/csv-row';
+import { type Imported, MOST_CSV_CHARS, type PantryRead } from '@/core/exchange/pantry-csv';
 import type { OwnThing } from '@/core/pantry/packet';
 import type { PantryApi } from '@/workers/pantry.worker';
+import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
@@ -87,20 +89,15 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
     if (busy) return;
     setBusy(true);
     setRefusal(null);
-    try {
-      const a = await take({ text, withoutBad });
-      if (a.ok) {
-        setState({ at: 'done', taken: a.taken, fresh: a.fresh });
-        sent();
-      } else {
-        setRefusal(a.message);
-        if (a.errors.length > 0 && state.at === 'read') setState({ ...state, read: { rows: [], errors: a.errors } });
-      }
-    } catch {
-      setRefusal('Even Crumb does not answer just now, and nothing was taken in. The table is still here: try again in a moment.');
-    } finally {
-      setBusy(false);
+    const a = await answerOf(() => take({ text, withoutBad }), 'Nothing was taken in, and the table is still here: try again in a moment.');
+    setBusy(false);
+    if (a.ok) {
+      setState({ at: 'done', taken: a.taken, fresh: a.fresh });
+      sent();
+      return;
     }
+    setRefusal(a.message);
+    if ('errors' in a && a.errors.length > 0 && state.at === 'read') setState({ ...state, read: { rows: [], errors: a.errors } });
   };
   return (
     <div className="grid max-w-4xl gap-4">

@@ -7,6 +7,7 @@ import { kitchenName } from '@/core/pantry/ingredient';
 import type { OwnMeasure } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, millilitres } from '@/core/quantity/say';
+import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
@@ -27,14 +28,9 @@ export function Measures({
   const measures = house.conventions.own?.measures ?? [];
   const send = async (work: () => Promise<Answer>, said: string): Promise<void> => {
     setRefusal(null);
-    try {
-      const a = await work();
-      if (a.ok) {
-        toast(said);
-      } else setRefusal(a.message);
-    } catch {
-      setRefusal('Even Crumb does not answer just now: try again in a moment.');
-    }
+    const a = await answerOf(work, 'Try again in a moment.');
+    if (a.ok) toast(said);
+    else setRefusal(a.message);
   };
   if (measures.length === 0)
     return <p className="text-soft">Nothing is weighed yet: cups, spoons and ladles are as the table has them. Begin with the cup you measure flour with.</p>;

@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { Notice } from '../kit/notice';
@@ -22,17 +23,13 @@ export function RemoveThing({
   const [open, setOpen] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
   const go = async (): Promise<void> => {
-    try {
-      const a = await remove({ id });
-      if (!a.ok) {
-        setRefusal(a.message);
-        return;
-      }
-      toast(`${name} is out of the pantry`);
-      router.push('/pantry');
-    } catch {
-      setRefusal('Even Crumb does not answer just now: try again in a moment.');
+    const a = await answerOf(() => remove({ id }), 'Try again in a moment.');
+    if (!a.ok) {
+      setRefusal(a.message);
+      return;
     }
+    toast(`${name} is out of the pantry`);
+    router.push('/pantry');
   };
   return (
     <>

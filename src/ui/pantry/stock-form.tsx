@@ -3,23 +3,22 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
 import { money, type Units } from '@/core/quantity/say';
+import { answerOf, type Refused } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { numberIn } from '../kit/typed';
 
-type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
 type Typed = Readonly<Record<keyof Omit<Stock, 'ingredientId'>, string>>;
 
 const NUMBERS = ['price', 'packG', 'onHandG'] as const;
 
 const shown = (x: number | null): string => (x === null ? '' : String(x));
 
-/** "1.5 kg" is 1500 g. NaN where it is no amount. */
+/** "1.5 kg" is 1500 g; null where nothing is typed, NaN where it is no amount. */
 function gramsIn(text: string): number | null {
-  const t = text.trim().toLowerCase().replace(',', '.');
-  if (t === '') return null;
-  const m = /^(\d*\.?\d+)\s*(kg|g)?$/.exec(t);
-  return m ? Number(m[1]) * (m[2] === 'kg' ? 1000 : 1) : Number.NaN;
+  const t = text.trim().toLowerCase();
+  return t === '' ? null : t.endsWith('kg') ? 1000 * numberIn(t, 'kg') : numberIn(t);
 }
 
 /** What is known of an ingredient on the shelf: what a pack costs and holds, how much there is, and its dates. */
@@ -32,7 +31,7 @@ export function StockForm({
   readonly ingredientId: string;
   readonly stock: Stock | null;
   readonly units: Units;
-  readonly keep: (input: unknown) => Promise<Answer>;
+  readonly keep: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }) {
   const from = stock ?? { ...EMPTY_STOCK, ingredientId };
   const [typed, setTyped] = useState<Typed>({
@@ -47,7 +46,7 @@ export function StockForm({
   const [busy, setBusy] = useState(false);
   const now: Stock = {
     ingredientId,
-    price: typed.price.trim() === '' ? null : Number(typed.price.trim().replace(',', '.')),
+    price: typed.price.trim() === '' ? null : numberIn(typed.price),
     packG: gramsIn(typed.packG),
     onHandG: gramsIn(typed.onHandG),
     opened: typed.opened || null,
@@ -60,18 +59,12 @@ export function StockForm({
     setRefusal(null);
     if (Object.keys(bad).length > 0 || busy) return;
     setBusy(true);
-    try {
-      const a = await keep(now);
-      if (a.ok) {
-        toast('Noted');
-      } else {
-        setErrors(a.fields);
-        setRefusal(a.message);
-      }
-    } catch {
-      setRefusal('Even Crumb does not answer just now. What you typed is still here: try again in a moment.');
-    } finally {
-      setBusy(false);
+    const a = await answerOf(() => keep(now));
+    setBusy(false);
+    if (a.ok) toast('Noted');
+    else {
+      setErrors(a.fields);
+      setRefusal(a.message);
     }
   };
   const field = (key: keyof Typed, label: string, unit: string, type = 'text') => (

@@ -1,0 +1,23 @@
+/** Asking the server: an answer, a refusal with its places, or that it does not answer, all as one kind of value. */
+
+export interface Refused {
+  readonly ok: false;
+  readonly message: string;
+  /** Errors by field. */
+  readonly fields: Readonly<Record<string, string>>;
+}
+
+/**
+ * What the server says; where it does not answer, a refusal that says so.
+ * @param still what became of what the cook typed
+ */
+export async function answerOf<A extends { readonly ok: boolean }>(
+  work: () => Promise<A>,
+  still = 'What you typed is still here: try again in a moment.',
+): Promise<A | Refused> {
+  try {
+    return await work();
+  } catch {
+    return { ok: false, message: `Even Crumb does not answer just now. ${still}`, fields: {} };
+  }
+}
