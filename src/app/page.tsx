@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { underWay } from '@/server/batches';
 import { shelf } from '@/server/formulas';
+import { loadHouse } from '@/server/house';
 import { reach } from '@/server/pool';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
@@ -8,13 +9,13 @@ import { Shelf } from '@/ui/today/shelf';
 import { UnderWay } from '@/ui/today/under-way';
 
 export default async function Today() {
-  const r = await reach(async () => Promise.all([underWay(), shelf()]));
+  const r = await reach(async () => Promise.all([underWay(), shelf(), loadHouse()]));
   if (!r.up) return <AwayPage here="today" />;
-  const [batches, rows] = r.value;
+  const [batches, rows, house] = r.value;
   return (
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
-      <UnderWay batches={batches} />
+      <UnderWay batches={batches} units={house.units} />
       {rows.length === 0 ? (
         <section className="mt-14 max-w-xl">
           <h2 className="text-3xl">The shelf is empty</h2>

@@ -9,7 +9,7 @@ import { type Evidence, type EvidenceLine, type Finding, SEVERITIES } from './fi
 import { findingsOf } from './findings/findings';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf, schoolIdOf } from './formula/formula';
 import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, type School, schoolOf, usualPortionMl } from './formula/kinds';
-import { percentages, type Tally, tally } from './formula/tally';
+import { ALL_KNOWN, percentages, type Tally, tally } from './formula/tally';
 import { FRESH_WAYS, gasRoomAt, type Kitchen, type Standing, standingOf } from './formula/ways';
 import { ledger } from './lift/ledger';
 import { scalesOf } from './pantry/gear';
@@ -32,7 +32,8 @@ const RESTS_ON: Readonly<Record<Rail, readonly Unknown[]>> = {
 };
 
 /** Ingredients that keep a rail from being known. */
-export const unknownIn = (t: Pick<Tally, 'unknown'>, rail: Rail): readonly string[] => [...new Set(RESTS_ON[rail].flatMap((u) => t.unknown[u] ?? []))];
+export const unknownIn = ({ unknown }: Pick<Tally, 'unknown'>, rail: Rail): readonly string[] =>
+  unknown === ALL_KNOWN ? [] : [...new Set(RESTS_ON[rail].flatMap((u) => unknown[u] ?? []))];
 
 export interface Analysis extends Omit<Evidence, 'lines'> {
   readonly findings: readonly Finding[];

@@ -8,7 +8,7 @@ import { ingredientOf, type OwnThing } from '@/core/pantry/packet';
 import { findIngredient, PANTRY } from '@/core/pantry/pantry';
 import { hangsOnFill } from '@/core/pantry/weigh';
 import { fillAsBefore, fillOwnWay, loadHouse } from '@/server/house';
-import { dropThing, forgetMeasure, keepMeasure, keepPantry, ownThings, useMeasure } from '@/server/pantry';
+import { dropThing, forgetMeasure, keepMeasure, keepPantry, ownThings, shelf, useMeasure } from '@/server/pantry';
 import {
   answeredMeasureSchema,
   dropThingSchema,
@@ -58,6 +58,7 @@ export async function removeThing(input: unknown): Promise<Done<object>> {
     const blends = (await ownThings()).filter((t) => t.packet.by === 'blend' && t.packet.members.some((m) => m.ingredientId === id));
     if (blends.length > 0) return refuse(`It is part of ${blends.map((b) => `"${b.name}"`).join(', ')}: change that first.`);
     await dropThing(id);
+    await fillAsBefore();
     return { ok: true };
   });
   return settled(r);
@@ -80,8 +81,8 @@ export async function importPantry(input: unknown): Promise<Imported> {
   const checked = importSchema.safeParse(input);
   if (!checked.success) return { ok: false, message: 'That is no table.', errors: [] };
   const r = await reach(async (): Promise<Imported> => {
-    const things = await ownThings();
-    const { rows, errors } = readPantry(checked.data.text, { shipped: PANTRY, own: things });
+    const [things, noted] = await Promise.all([ownThings(), shelf()]);
+    const { rows, errors } = readPantry(checked.data.text, { shipped: PANTRY, own: things, shelf: noted });
     const whole = errors.some((e) => e.column === 'file' && e.row === 1);
     if (errors.length > 0 && (whole || !checked.data.withoutBad)) return { ok: false, message: 'Nothing was taken in.', errors };
     if (rows.length === 0) return { ok: false, message: 'There is no row to take in.', errors };

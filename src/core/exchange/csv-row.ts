@@ -45,6 +45,10 @@ export class Row {
     readonly cells: Readonly<Record<string, string | undefined>>,
     readonly at: number,
   ) {}
+  /** Whether the table has such a column at all: one that is left out leaves what is known as it is. */
+  has(c: Column): boolean {
+    return c in this.cells;
+  }
   text(c: Column): string {
     // a sheet program's guard against formulas
     return (this.cells[c] ?? '').trim().replace(/^'(?=[=+\-@])/, '');

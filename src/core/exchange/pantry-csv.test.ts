@@ -38,6 +38,30 @@ test('a new flour, a stock row and a blend above what it is made of', () => {
   expect(r.rows[1]?.thing?.packet).toMatchObject({ like: 'flour-all-purpose', sugarsG: null, allergens: ['wheat', 'gluten'] });
 });
 
+test('a column that is left out leaves what is known; an empty cell clears it', () => {
+  const thing: OwnThing = {
+    id: 'own-boat-blend',
+    name: 'Boat blend',
+    packet: {
+      by: 'blend',
+      category: 'flour',
+      members: [
+        { ingredientId: 'flour-rye', parts: 1 },
+        { ingredientId: 'flour-oat', parts: 2 },
+      ],
+    },
+  };
+  const noted = (ingredientId: string) => ({ ingredientId, price: 2, packG: 500, onHandG: 80, opened: '2026-11-01', bestBefore: '2027-01-01' });
+  const known = { shipped: PANTRY, own: [thing], shelf: { 'own-boat-blend': noted('own-boat-blend'), honey: noted('honey') } };
+  const r = readPantry('name,on_hand_g,opened\nboat blend,90,\nHoney,,2026-11-20\n', known);
+  expect(r.errors).toEqual([]);
+  expect(r.rows[0]?.thing).toEqual({ ...thing, name: 'boat blend' });
+  expect(r.rows.map((x) => x.stock)).toEqual([
+    { ...noted('own-boat-blend'), onHandG: 90, opened: null },
+    { ...noted('honey'), onHandG: null, opened: '2026-11-20' },
+  ]);
+});
+
 test('semicolons, a byte order mark, decimal commas and plain kitchen words are read too', () => {
   const r = read('\uFEFFName;Price;Pack g\nflour;0,95;1000\nmilk;1,20;1000\n');
   expect(r.errors).toEqual([]);
@@ -67,13 +91,16 @@ test.each([
   ['name,colour\nMoon flour,blue', '1 file: No column is called "colour".'],
   ['name,category\n', '1 file: There are no rows under the head.'],
   ['%PDF-1.4 \u0000\u0001', '1 file: That is no table of text.'],
-  ['name\n'.padEnd(MOST_CSV_CHARS + 1, 'x'), '1 file: The file has 1,000,001 characters'],
   ['name,category\n"Moon flour,flour', '2 file: A quote is not closed here.'],
 ])('%j says %s', (text, message) => {
   const errors = said(text);
   expect(errors.some((e) => e.startsWith(message)) ? message : errors).toBe(message);
   const bad = new Set(read(text).errors.map((e) => e.row));
   expect(read(text).rows.filter((r) => bad.has(r.row))).toEqual([]);
+});
+
+test('a file too long to be a pantry is not read', () => {
+  expect(said('name\n'.padEnd(MOST_CSV_CHARS + 1, 'x'))[0]).toMatch(/^1 file: The file has 1,000,001 characters/);
 });
 
 test('a thousand rows with three bad ones: 997 are right, and the three are named', () => {

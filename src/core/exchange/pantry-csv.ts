@@ -6,7 +6,7 @@
 import Papa from 'papaparse';
 import { CATEGORIES, type Category, type Ingredient } from '../pantry/ingredient';
 import { ingredientOf, type OwnThing, PANEL_BASES, type Packet, type PanelBase } from '../pantry/packet';
-import type { Shelf, Stock } from '../pantry/stock';
+import { EMPTY_STOCK, type Shelf, type Stock } from '../pantry/stock';
 import { COLUMNS, type Column, Row, type RowError } from './csv-row';
 
 export const MOST_ROWS = 5000;
@@ -35,6 +35,8 @@ export interface Known {
   /** The shipped ingredients, and nothing else. */
   readonly shipped: readonly Ingredient[];
   readonly own: readonly OwnThing[];
+  /** What is noted of the shelf; left out: nothing. */
+  readonly shelf?: Shelf;
 }
 
 const slug = (name: string): string =>
@@ -59,16 +61,19 @@ export const plainName = (name: string): string => name.trim().replace(/\s+/g, '
 
 /** The most that a figure of a panel, a pack or a shelf can be; beyond it a finger slipped. */
 const MOST_G = 10_000_000;
+const STOCK_COLUMNS: readonly Column[] = ['price', 'pack_g', 'on_hand_g', 'opened', 'best_before'];
+const PACKET_COLUMNS = COLUMNS.filter((c) => c !== 'name' && !STOCK_COLUMNS.includes(c));
 const PANEL_COLUMNS: readonly Column[] = ['category', 'per', 'kcal', 'fat_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'salt_g', 'blend'];
 
-const stockOf = (r: Row, ingredientId: string): Stock => {
+/** What a row says of the shelf; where the table has no such column, what was noted before stays. */
+const stockOf = (r: Row, { ingredientId, ...before }: Stock): Stock => {
   const stock = {
     ingredientId,
-    price: r.number('price', 1_000_000),
-    packG: r.number('pack_g', MOST_G),
-    onHandG: r.number('on_hand_g', MOST_G),
-    opened: r.day('opened'),
-    bestBefore: r.day('best_before'),
+    price: r.has('price') ? r.number('price', 1_000_000) : before.price,
+    packG: r.has('pack_g') ? r.number('pack_g', MOST_G) : before.packG,
+    onHandG: r.has('on_hand_g') ? r.number('on_hand_g', MOST_G) : before.onHandG,
+    opened: r.has('opened') ? r.day('opened') : before.opened,
+    bestBefore: r.has('best_before') ? r.day('best_before') : before.bestBefore,
   };
   if (stock.packG === 0) r.say('pack_g', 'A pack of nothing has no price by the gram.');
   if (stock.price !== null && stock.packG === null) r.say('pack_g', 'A price needs its pack: how many grams are in it?');
@@ -178,6 +183,7 @@ const FAULTS: Readonly<Record<string, string>> = {
 
 /** What is known while a table is read: more with every row. */
 class Shelves {
+  private readonly shelf: Shelf;
   readonly ownBy: ReadonlyMap<string, OwnThing>;
   private readonly shippedBy: ReadonlyMap<string, Ingredient>;
   private readonly taken: Set<string>;
@@ -185,7 +191,8 @@ class Shelves {
   private readonly named: Map<string, string>;
   readonly seen = new Map<string, number>();
 
-  constructor({ shipped, own }: Known) {
+  constructor({ shipped, own, shelf = {} }: Known) {
+    this.shelf = shelf;
     // by its own name before any other's word for something else
     this.shippedBy = new Map([
       ...shipped.flatMap((i) => i.aliases.map((a) => [plainName(a), i] as const)),
@@ -205,6 +212,7 @@ class Shelves {
     this.shippedBy.get(plainName(word)) ?? this.byId(word) ?? this.byId(this.named.get(plainName(word)) ?? '');
   /** The shipped ingredient a row's name means, unless the kitchen has one of that name. */
   readonly shipped = (plain: string): Ingredient | undefined => (this.ownBy.has(plain) ? undefined : this.shippedBy.get(plain));
+  readonly noted = (ingredientId: string): Stock => this.shelf[ingredientId] ?? { ...EMPTY_STOCK, ingredientId };
   readonly idFor = (name: string): string => this.ownBy.get(plainName(name))?.id ?? ownId(name, this.taken);
   keep(thing: OwnThing, ingredient: Ingredient): void {
     this.taken.add(thing.id);
@@ -225,11 +233,13 @@ function rowIn(r: Row, shelves: Shelves): PantryRow | null {
   if (shipped) {
     const own = PANEL_COLUMNS.find((c) => r.text(c) !== '');
     if (own) r.say(own, `${shipped.name} comes with its own composition: leave this empty, or give yours another name.`);
-    return { row: r.at, thing: null, stock: stockOf(r, shipped.id) };
+    return { row: r.at, thing: null, stock: stockOf(r, shelves.noted(shipped.id)) };
   }
-  const packet = r.text('blend') === '' ? panelIn(r, shelves.find) : blendIn(r, shelves.find);
+  const had = shelves.ownBy.get(plain);
+  // a table of prices and stock alone leaves packets as they are
+  const packet = had && !PACKET_COLUMNS.some((c) => r.has(c)) ? had.packet : r.text('blend') === '' ? panelIn(r, shelves.find) : blendIn(r, shelves.find);
   const thing: OwnThing = { id: shelves.idFor(name), name, packet };
-  const stock = stockOf(r, thing.id);
+  const stock = stockOf(r, shelves.noted(thing.id));
   if (r.errors.length > 0) return null;
   const m = ingredientOf(thing, shelves.byId);
   if (m.ok) shelves.keep(thing, m.ingredient);

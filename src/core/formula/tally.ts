@@ -45,6 +45,9 @@ export interface Tally {
   readonly unknown: Partial<Readonly<Record<Unknown, readonly string[]>>>;
 }
 
+/** Nothing is unknown: mostly so. */
+export const ALL_KNOWN: Tally['unknown'] = {};
+
 type Sums = { -readonly [K in keyof Tally]: Tally[K] };
 
 /**
@@ -72,7 +75,7 @@ export function tally(lines: readonly TallyLine[]): Tally {
     pureeG: 0,
     glutenFlourG: 0,
     hasYeast: false,
-    unknown: {},
+    unknown: ALL_KNOWN,
   };
   for (const line of lines) for (const p of line.parts) add(t, p.ingredient, p.grams, line.use);
   return t;

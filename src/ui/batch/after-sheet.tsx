@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { usesOf } from '@/core/batch/sheet';
 import { takeOut } from '@/core/batch/take-out';
+import { Allergens } from '../bench/allergens';
 import { type CostProps, CostView } from '../bench/cost-view';
 import { Taps } from '../kit/choice';
 import { TakeOutView } from './take-out-view';
@@ -9,7 +10,7 @@ import { TakeOutView } from './take-out-view';
 type Part = 'take-out' | 'cost';
 
 /** What stands behind a sheet: what to take out and buy for it, what it costs and what is in it. */
-export function AfterSheet(props: CostProps) {
+export function AfterSheet({ notice, ...props }: CostProps & { readonly notice: string }) {
   const { lines, shelf, units } = props;
   const [part, setPart] = useState<Part | ''>('');
   return (
@@ -34,6 +35,7 @@ export function AfterSheet(props: CostProps) {
           <CostView {...props} />
         </div>
       ) : null}
+      <Allergens lines={lines} notice={notice} />
     </section>
   );
 }

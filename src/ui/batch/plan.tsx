@@ -264,6 +264,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, end:
             units={units}
           />
           <AfterSheet
+            notice={`/formulas/${formulaId}/notice?version=${number}`}
             lines={account}
             shelf={shelf}
             units={units}

@@ -1,14 +1,13 @@
 'use client';
-import Link from 'next/link';
 import { ToggleGroup } from 'radix-ui';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Analysis, heard, type Worked } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { restsOnFill } from '@/core/balance/fills';
 import { piecesOf } from '@/core/batter/volume';
-import { allergensOf } from '@/core/formula/tally';
 import type { Shelf } from '@/core/pantry/stock';
 import { Switch } from '../kit/switch';
+import { Allergens } from './allergens';
 import { BenchCost } from './cost-view';
 import { FillsView } from './fills-view';
 import { Answered, FindingView } from './findings-view';
@@ -143,7 +142,7 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
           <BenchCost worked={shown} shelf={shelf} pieces={piecesIn(shown.analysis)} />
         </Plate>
       ) : null}
-      <Allergens worked={shown} formulaId={formulaId} />
+      <Allergens lines={shown.lines} notice={formulaId ? `/formulas/${formulaId}/notice` : null} />
     </section>
   );
 }
@@ -166,23 +165,4 @@ function piecesIn(a: Analysis): number | null {
   if (!a.volume || a.school?.portionMl === null) return null;
   const { pieces } = piecesOf(a.tally.massG, a.volume.densityGPerMl, a.portionMl ?? 60);
   return pieces > 0 ? pieces : null;
-}
-
-/** Who has to be told: everything on the sheet, pan and toppings too. */
-function Allergens({ worked, formulaId }: { readonly worked: Worked; readonly formulaId: string | null }) {
-  const { held, unstated, unread } = allergensOf(worked.lines);
-  if (held.length === 0 && unstated.length === 0 && unread.length === 0) return null;
-  return (
-    <p className="text-sm text-soft">
-      Holds {held.length > 0 ? held.map((h) => h.name).join(', ') : 'none of the allergens we list'}
-      {unstated.length > 0 ? `; of ${unstated.join(', ')} nobody has stated them` : ''}
-      {unread.length > 0 ? `; ${unread.length} ${unread.length === 1 ? 'line is' : 'lines are'} not read, and may hold more` : ''}. From the pantry’s table:
-      check the packets, and mind what else touches the tools.{' '}
-      {formulaId ? (
-        <Link href={`/formulas/${formulaId}/notice`} className="font-semibold text-rim underline">
-          A notice to print
-        </Link>
-      ) : null}
-    </p>
-  );
 }

@@ -29,6 +29,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
       />
       {b.sheet.some((l) => l.parts) ? (
         <AfterSheet
+          notice={`/formulas/${b.formulaId}/notice?version=${b.versionNumber}`}
           lines={linesOfSheet(b.sheet, (id) => findIngredient(id, house.conventions.own))}
           shelf={stock}
           units={house.units}

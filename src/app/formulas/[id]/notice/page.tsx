@@ -7,7 +7,7 @@ import { allergensOf } from '@/core/formula/tally';
 import { isA } from '@/core/pantry/ingredient';
 import { version } from '@/server/formulas';
 import { loadHouse } from '@/server/house';
-import { isUuid } from '@/server/params';
+import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
 import { PrintButton } from '@/ui/batch/print-button';
 import { AwayPage, Frame } from '@/ui/frame';
@@ -15,10 +15,17 @@ import { lookOf } from '@/ui/kit/button';
 
 export const metadata: Metadata = { title: 'Allergen notice' };
 
-export default async function NoticePage({ params }: { readonly params: Promise<{ id: string }> }) {
+interface Props {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ version?: string | string[] }>;
+}
+
+export default async function NoticePage({ params, searchParams }: Props) {
   const { id } = await params;
-  if (!isUuid(id)) notFound();
-  const r = await reach(() => Promise.all([version(id, null), loadHouse()]));
+  const asked = (await searchParams).version;
+  const number = versionNumber(asked);
+  if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
+  const r = await reach(() => Promise.all([version(id, number), loadHouse()]));
   if (!r.up) return <AwayPage here="bench" />;
   const [v, house] = r.value;
   if (!v) notFound();

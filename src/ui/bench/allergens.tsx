@@ -1,0 +1,28 @@
+import Link from 'next/link';
+import type { AccountLine } from '@/core/batch/account';
+import { allergensOf } from '@/core/formula/tally';
+
+/** Who has to be told: everything on the sheet, pan and toppings too. */
+export function Allergens({
+  lines,
+  notice,
+}: {
+  readonly lines: readonly AccountLine[] /** Where the notice to print is; null where there is none yet. */;
+  readonly notice: string | null;
+}) {
+  const { held, unstated, unread } = allergensOf(lines);
+  if (held.length === 0 && unstated.length === 0 && unread.length === 0) return null;
+  return (
+    <p className="text-sm text-soft">
+      Holds {held.length > 0 ? held.map((h) => h.name).join(', ') : 'none of the allergens we list'}
+      {unstated.length > 0 ? `; of ${unstated.join(', ')} nobody has stated them` : ''}
+      {unread.length > 0 ? `; ${unread.length} ${unread.length === 1 ? 'line is' : 'lines are'} not read, and may hold more` : ''}. From the pantry’s table:
+      check the packets, and mind what else touches the tools.{' '}
+      {notice ? (
+        <Link href={notice} className="font-semibold text-rim underline">
+          A notice to print
+        </Link>
+      ) : null}
+    </p>
+  );
+}
