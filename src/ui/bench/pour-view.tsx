@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { analyse, circumstancesOf, type Worked } from '@/core/analyse';
 import type { Bench } from '@/core/balance/bench';
+import { atOnce } from '@/core/batch/portions';
 import { MOST_TIMED_MM, spreadOf } from '@/core/batter/spread';
 import { thickness } from '@/core/batter/thickness';
 import { piecesOf } from '@/core/batter/volume';
@@ -42,6 +43,11 @@ export function PourView({ bench, worked, send }: { readonly bench: Bench; reado
           <p className="text-soft">
             one lies about {spread.diameterCm.toFixed(0)} cm wide, {spread.thickMm.toFixed(spread.thickMm < 3 ? 1 : 0)} mm thick (model)
             {spread.thickMm > MOST_TIMED_MM && !a.volume.foamed ? ': cover it or go lower' : ''}
+            {a.kind?.tilted
+              ? ''
+              : atOnce(bench.house, spread.diameterCm)
+                  .map((g) => `; the ${g.name.toLowerCase()} takes ${g.pieces} at once`)
+                  .join('')}
           </p>
         ) : null}
         <WhatIf bench={bench} worked={worked} />

@@ -105,7 +105,7 @@ export function WaysPopover({
                 wrong={wrongAltitude}
                 onCommit={(x) => onChange({ ways: { ...formula.ways, altitudeM: x } })}
                 onEmpty={() => onChange({ ways: chosenWays })}
-                className="h-11 border-rim px-2.5 !text-left"
+                className="h-11 border-rim bg-white px-2.5 !text-left"
               />
             </div>
           </div>

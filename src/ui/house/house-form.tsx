@@ -108,7 +108,7 @@ export function HouseForm({ house, save }: Props) {
                   value={String(altitudeM)}
                   wrong={wrongAltitude}
                   onCommit={(x) => void keep({ ways: { altitudeM: x } })}
-                  className="h-11 border-rim px-2.5"
+                  className="h-11 border-rim bg-white px-2.5"
                 />
                 <span className="text-soft">m</span>
               </div>
