@@ -2,6 +2,8 @@ import type { NextConfig } from 'next';
 
 const config: NextConfig = {
   poweredByHeader: false,
+  // finds its wasm beside itself
+  serverExternalPackages: ['highs'],
   reactStrictMode: true,
   devIndicators: false,
   // browsers ask for this one before the page's own icon link has streamed in

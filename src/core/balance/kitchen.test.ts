@@ -1,0 +1,152 @@
+/** Kitchen measures: what a drawer can take, and the choice that drifts least. The solver is the real one. */
+
+import fc from 'fast-check';
+import loadHighs from 'highs';
+import { FRESH_HOUSE } from '../pantry/conventions';
+import { ingredient } from '../pantry/pantry';
+import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
+import { nearest, type Take, takesOf } from './drawer';
+import { type KitchenLine, kitchenMeasures, type SolveLp } from './kitchen';
+import { highsSolver } from './lp';
+
+let solve: SolveLp;
+beforeAll(async () => {
+  solve = highsSolver(await loadHighs());
+});
+
+const takes = (id: string, grams: number, drawer: readonly ToolId[] = FRESH_DRAWER) => takesOf(ingredient(id), grams, FRESH_HOUSE, drawer);
+const said = (id: string, grams: number, drawer?: readonly ToolId[]) => nearest(takes(id, grams, drawer), grams)?.text;
+
+test('amounts as a kitchen takes them', () => {
+  // a spooned cup of flour is 125 g: 156 g is a cup and a quarter, 164 g a tablespoon more
+  expect(said('flour-all-purpose', 156)).toBe('1 1/4 cups');
+  expect(said('flour-all-purpose', 164)).toBe('1 1/4 cups + 1 tbsp');
+  expect(said('flour-all-purpose', 500)).toBe('4 cups');
+  // 4.6 g a teaspoon
+  expect(said('baking-powder-double-al', 13.8)).toBe('1 tbsp');
+  expect(said('baking-soda', 2.9)).toBe('5/8 tsp');
+  expect(said('butter-unsalted', 56.7)).toBe('1/2 stick');
+  expect(said('egg-large', 100)).toBe('2 eggs');
+  expect(said('egg-large', 120)).toBe('2 1/2 eggs');
+  expect(nearest(takes('egg-large', 120), 120)?.note).toBe('beat one, use 25 g of it');
+  expect(said('egg-white', 66)).toBe('2 whites');
+  // nothing in the drawer measures it
+  expect(said('flour-all-purpose', 100, ['egg 1'])).toBeUndefined();
+  expect(said('milk-whole', 244, ['cup 1/2', 'cup 1/3'])).toBe('1 cup');
+});
+
+test('law: no amount takes more than three kinds, and each is within reach of what was asked', () => {
+  const any = fc.constantFrom('flour-all-purpose', 'milk-whole', 'sugar-granulated', 'baking-soda', 'butter-unsalted', 'honey');
+  fc.assert(
+    fc.property(any, fc.double({ min: 0.5, max: 1200, noNaN: true }), (id, grams) => {
+      const all = takes(id, grams);
+      expect(all.length).toBeGreaterThan(0);
+      for (const t of all) {
+        expect(t.text.split(' + ').length).toBeLessThanOrEqual(3);
+        expect(t.grams).toBeGreaterThan(0);
+        expect(t.scoops).toBeGreaterThan(0);
+      }
+      const near = nearest(all, grams);
+      // an eighth of a teaspoon is the finest there is of anything
+      const finest = Math.min(...takes(id, 0.01).map((t) => t.grams), 1e9);
+      expect(Math.abs((near?.grams ?? 0) - grams)).toBeLessThanOrEqual(Math.max(0.2 * grams, finest));
+    }),
+    { numRuns: 60 },
+  );
+});
+
+const line = (id: string, grams: number): KitchenLine => ({ ingredient: ingredient(id), grams });
+const CARD = [
+  line('flour-all-purpose', 250),
+  line('milk-whole', 430),
+  line('egg-large', 100),
+  line('butter-unsalted', 40),
+  line('sugar-granulated', 25),
+  line('baking-powder-double-al', 10),
+  line('salt-table', 4),
+];
+const times = (f: number): readonly KitchenLine[] => CARD.map((l) => ({ ...l, grams: l.grams * f }));
+
+test('a card times 1.7: measures that exist, less drift than rounding each line by itself', () => {
+  const c = kitchenMeasures(times(1.7), FRESH_HOUSE, FRESH_DRAWER, solve);
+  expect(c.takes.every((t) => t !== null)).toBe(true);
+  expect(c.drift).toBeLessThanOrEqual(c.plainDrift);
+  // 425 g flour: 3 1/2 cups are 437.5, 3 1/3 cups 416.7, 3 cups and 6 1/2 tablespoons ...
+  expect(c.takes[0]?.text).toMatch(/cups/);
+  expect(c.takes[2]?.text).toMatch(/eggs/);
+});
+
+test('law: never worse than rounding each line by itself, and the same answer to the same question', () => {
+  const anyLines = fc
+    .tuple(
+      fc.double({ min: 80, max: 900, noNaN: true }),
+      fc.record({
+        milk: fc.double({ min: 0.8, max: 3, noNaN: true }),
+        egg: fc.double({ min: 0.1, max: 1, noNaN: true }),
+        fat: fc.double({ min: 0.05, max: 0.4, noNaN: true }),
+        sugar: fc.double({ min: 0.02, max: 0.3, noNaN: true }),
+        powder: fc.double({ min: 0.01, max: 0.05, noNaN: true }),
+        salt: fc.double({ min: 0.005, max: 0.02, noNaN: true }),
+      }),
+    )
+    .map(([f, r]) => [
+      line('flour-all-purpose', f),
+      line('milk-whole', f * r.milk),
+      line('egg-large', f * r.egg),
+      line('butter-unsalted', f * r.fat),
+      line('sugar-granulated', f * r.sugar),
+      line('baking-powder-double-al', f * r.powder),
+      line('salt-table', f * r.salt),
+    ]);
+  fc.assert(
+    fc.property(anyLines, (lines) => {
+      const c = kitchenMeasures(lines, FRESH_HOUSE, FRESH_DRAWER, solve);
+      expect(c.drift).toBeLessThanOrEqual(c.plainDrift + 1e-9);
+      expect(kitchenMeasures(lines, FRESH_HOUSE, FRESH_DRAWER, solve)).toEqual(c);
+    }),
+    { numRuns: 12 },
+  );
+});
+
+/** Few scoops, then large measures: worth little of a tolerance. */
+const ease = (ts: readonly (Take | null)[]): number => ts.reduce((x, t) => x + (t ? 0.005 * t.scoops + 1e-5 * t.fineness : 0), 0);
+
+test('the true optimum on small cases, by trying everything', () => {
+  const drawer: readonly ToolId[] = ['cup 1', 'cup 1/2', 'cup 1/4', 'tbsp 1', 'tsp 1', 'egg 1'];
+  for (const f of [0.6, 0.85, 1.15, 1.4]) {
+    const lines = times(f).slice(0, 4);
+    const options = lines.map((l) => takesOf(l.ingredient, l.grams, FRESH_HOUSE, drawer));
+    // the flour's three nearest, every take of every other line
+    const flours = [...(options[0] ?? [])].sort((a, b) => Math.abs(a.grams - (lines[0]?.grams ?? 0)) - Math.abs(b.grams - (lines[0]?.grams ?? 0))).slice(0, 3);
+    const chosen = kitchenMeasures(lines, FRESH_HOUSE, drawer, solve);
+    const most = chosen.plainDrift;
+    let least = Number.POSITIVE_INFINITY;
+    const aim = { liquid: 430 / 250, egg: 0.4 };
+    const sum = (ts: readonly Take[], of: (id: string) => number) => ts.reduce((a, t, n) => a + t.grams * of(lines[n]?.ingredient.id ?? ''), 0);
+    const per = (id: string, k: 'fatG' | 'sugarsG' | 'naclG') => ingredient(id).per100g[k] / 100;
+    const of = (ts: readonly Take[], k: 'fatG' | 'sugarsG' | 'naclG') => sum(ts, (id) => per(id, k));
+    const exact = (k: 'fatG' | 'sugarsG' | 'naclG') => lines.reduce((a, l) => a + l.grams * per(l.ingredient.id, k), 0) / (lines[0]?.grams ?? 1);
+    const off = (is: number, want: number, tolerance: number) => (want < 1e-4 ? 0 : (100 * Math.abs(is - want)) / want / tolerance);
+    for (const a of flours)
+      for (const b of options[1] ?? [])
+        for (const c of options[2] ?? [])
+          for (const d of options[3] ?? []) {
+            const ts = [a, b, c, d];
+            const F = a.grams;
+            const drift =
+              off(b.grams / F, aim.liquid, 2) +
+              off(c.grams / F, aim.egg, 4) +
+              off(of(ts, 'fatG') / F, exact('fatG'), 6) +
+              off(of(ts, 'sugarsG') / F, exact('sugarsG'), 8) +
+              off(of(ts, 'naclG') / F, exact('naclG'), 5) +
+              off(F, lines[0]?.grams ?? 1, 10) +
+              ts.reduce((x, t, n) => x + off(t.grams, lines[n]?.grams ?? 1, 50), 0);
+            const cost = drift + ease(ts);
+            if (drift > most + 1e-9) continue;
+            least = Math.min(least, cost);
+          }
+    expect(chosen.drift).toBeLessThan(chosen.plainDrift);
+    const cost = chosen.drift + ease(chosen.takes);
+    expect(cost).toBeCloseTo(least, 6);
+  }
+});
