@@ -91,7 +91,9 @@ test('by keyboard alone: two thirds of a ladle is weighed and offered as a porti
   await expect(page.getByRole('combobox', { name: 'How full' })).toBeFocused();
   await page.keyboard.press('Tab');
   await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: 'water' })).toBeFocused();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('radio', { name: 'water' })).toBeChecked();
   for (const w of ['44.9', '45.1', '44.6']) {
     await page.keyboard.press('Tab');
     await page.keyboard.type(w);

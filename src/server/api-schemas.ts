@@ -1,5 +1,6 @@
 /** The JSON interface's bodies and answers; the OpenAPI document is made from these. */
 import { z } from 'zod';
+import { EXACTNESSES } from '@/core/batch/scale';
 import { VESSELS } from '@/core/card/parts';
 import { KIND_IDS, KINDS } from '@/core/formula/kinds';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
@@ -87,7 +88,7 @@ export const scaleRequest = z
     text: text.optional(),
     lines: lines.optional(),
     to: scaleTo,
-    measure: z.enum(['exact', 'gram'], 'The measures are "exact" and "gram".'),
+    measure: z.enum(EXACTNESSES, 'The measures are "exact", "gram" and "kitchen".'),
     kind: kind.optional(),
     school: school.optional(),
     conventions: conventions.optional(),

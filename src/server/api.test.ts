@@ -150,6 +150,23 @@ test('scale to pieces, exact and whole grams, unread lines unscaled', async () =
   expect(exact).toMatchObject({ factor: 2.684, pieces: null, lines: [{ grams: expect.closeTo(268.4), measure: '268.4 g' }], drift: { water: 0, co2: 0 } });
 });
 
+test('scale to kitchen measures: what a drawer has, and what it drifts', async () => {
+  const lines = [
+    { ingredientId: 'flour-all-purpose', grams: 250 },
+    { ingredientId: 'milk-whole', grams: 488 },
+    { ingredientId: 'egg-large', grams: 100 },
+    { ingredientId: 'butter-unsalted', grams: 56.7 },
+    { ingredientId: null, grams: null, text: 'a handful of something' },
+  ];
+  const a = scaleResponse.parse((await call(scalePost, { lines, to: { factor: 0.5 }, measure: 'kitchen' })).answer);
+  expect(a.lines.map((l) => l.measure)).toEqual(['1 cup', '1 cup', '1 egg', '1/4 stick', null]);
+  // a printed eighth of a stick is 14.2 g
+  expect(a.lines[3]?.grams).toBeCloseTo(28.4, 1);
+  expect(Math.abs(a.drift.liquid)).toBeLessThan(0.5);
+  const refusedFor = await refused(scalePost, { text: '1 cup milk', to: { flour_g: 500 }, measure: 'kitchen' });
+  expect(refusedFor).toMatchObject({ status: 422, path: 'to.flour_g' });
+});
+
 test('what cannot be read is a 400 with its place', async () => {
   expect(await refused(readPost, '{"text": ')).toMatchObject({ status: 400 });
   expect(await refused(readPost, {})).toMatchObject({ status: 400, path: 'text' });

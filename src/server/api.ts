@@ -1,14 +1,17 @@
 /** The three calls, from a checked body to an answer: thin translations around the core. */
 
 import type { z } from 'zod';
-import { type AnalysableLine, analyse } from '@/core/analyse';
-import { type Driver, scale } from '@/core/batch/scale';
+import { analyse } from '@/core/analyse';
+import type { AccountLine } from '@/core/batch/account';
+import { type Driver, timesOf } from '@/core/batch/driver';
+import { scale } from '@/core/batch/scale';
 import { readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
 import { FRESH_HOUSE, type House } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
+import { FRESH_DRAWER } from '@/core/pantry/tools';
 import {
   type analyseRequest,
   type analyseResponse,
@@ -21,6 +24,7 @@ import {
   schoolId,
 } from './api-schemas';
 import { lastHouse, loadHouse } from './house';
+import { takeInKitchen } from './kitchen';
 import { reach } from './pool';
 import { problem } from './problem';
 
@@ -79,7 +83,8 @@ export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.
 
 type Source = Pick<z.infer<typeof analyseRequest>, 'text' | 'lines' | 'conventions'>;
 interface Worked {
-  readonly lines: readonly AnalysableLine[];
+  readonly house: House;
+  readonly lines: readonly AccountLine[];
   readonly out: readonly ApiLine[];
 }
 
@@ -89,7 +94,7 @@ async function linesOf(body: Source): Promise<Answer<Worked>> {
   if (body.text !== undefined) {
     const card = readCard(body.text, h.value);
     if (!card.ok) return refuse(422, 'text', card.error.message);
-    return { ok: true, value: { lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) } };
+    return { ok: true, value: { house: h.value, lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) } };
   }
   const lines: ReturnType<typeof apiLine>[] = [];
   for (const [n, l] of (body.lines ?? []).entries()) {
@@ -97,7 +102,7 @@ async function linesOf(body: Source): Promise<Answer<Worked>> {
     if (stranger) return refuse(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
     lines.push(apiLine(l, n + 1, h.value));
   }
-  return { ok: true, value: { lines: lines.map((l) => l.line), out: lines.map((l) => l.out) } };
+  return { ok: true, value: { house: h.value, lines: lines.map((l) => l.line), out: lines.map((l) => l.out) } };
 }
 
 type LineIn = NonNullable<Source['lines']>[number];
@@ -112,7 +117,7 @@ function strangerIn(l: LineIn, h: House): { readonly path: string; readonly id: 
 const partsOf = (i: Ingredient, grams: number) => membersOf(i).map((m) => ({ ingredient: m.ingredient, grams: grams * m.share }));
 
 /** A line sent as grams. Its text, where it fits the ingredient, still says what is done to it and where it goes. */
-function apiLine(l: LineIn, lineNumber: number, conventions: House): { readonly line: AnalysableLine; readonly out: ApiLine } {
+function apiLine(l: LineIn, lineNumber: number, conventions: House): { readonly line: AccountLine; readonly out: ApiLine } {
   const i = l.ingredientId === null ? null : (findIngredient(l.ingredientId, conventions.own) ?? null);
   const said = l.text === undefined ? null : readLine(l.text, conventions);
   const same = said !== null && said.ingredient?.id === i?.id ? said : null;
@@ -141,6 +146,7 @@ function apiLine(l: LineIn, lineNumber: number, conventions: House): { readonly 
     suggestions: [],
   };
   const line = {
+    ingredient: i,
     text,
     use,
     parts,
@@ -194,7 +200,13 @@ function driverOf(to: z.infer<typeof scaleTo>): Driver {
 export async function scaleCall(body: z.infer<typeof scaleRequest>): Promise<Answer<z.infer<typeof scaleResponse>>> {
   const worked = await linesOf(body);
   if (!worked.ok) return worked;
-  const s = scale(worked.value.lines, driverOf(body.to), body.measure, body.kind ?? null);
+  const to = driverOf(body.to);
+  const begun = timesOf(worked.value.lines, to, body.kind ?? null);
+  if (!begun.ok) return refuse(422, begun.error.path, begun.error.message);
+  const drawer = lastHouse()?.drawer ?? FRESH_DRAWER;
+  const how =
+    body.measure === 'kitchen' ? await takeInKitchen(worked.value.lines, begun.value.factor, { conventions: worked.value.house, drawer }) : body.measure;
+  const s = scale(worked.value.lines, to, how, body.kind ?? null);
   if (!s.ok) return refuse(422, s.error.path, s.error.message);
   return {
     ok: true,

@@ -1,13 +1,15 @@
 /** Queries on batches: starting one, ticking its sheet, writing what came out, and the log. */
 
 import type { Batch, Outcome, Verdict } from '@/core/batch/batch';
-import { type Driver, type Exactness, scale } from '@/core/batch/scale';
+import { type Driver, timesOf, wantedPieces } from '@/core/batch/driver';
+import { type Exactness, scale } from '@/core/batch/scale';
 import { sheetOf } from '@/core/batch/sheet';
 import { countedLines, type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { scalesOf } from '@/core/pantry/gear';
 import { versionById } from './formulas';
 import { loadHouse } from './house';
+import { takeInKitchen } from './kitchen';
 import { query, transaction } from './pool';
 
 const SELECT_BATCH = `
@@ -58,11 +60,14 @@ export async function startBatch(
   if (!v) return { ok: false, path: 'versionId', message: 'That version is not in this kitchen.' };
   const house = await loadHouse();
   const lines = countedLines(v.formula, house, end);
-  const scaled = scale(lines, driver, exactness, v.formula.kind, portionMl);
+  const begun = timesOf(lines, driver, v.formula.kind);
+  if (!begun.ok) return { ok: false, path: begun.error.path, message: begun.error.message };
+  const how = exactness === 'kitchen' ? await takeInKitchen(lines, begun.value.factor, house) : exactness;
+  const scaled = scale(lines, driver, how, v.formula.kind, portionMl);
   if (!scaled.ok) return { ok: false, path: scaled.error.path, message: scaled.error.message };
   const sheet = sheetOf(scaled.value, scalesOf(house.gear)[0]?.stepG ?? 1);
   const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
-  const planned = driver.by === 'pieces' ? driver.pieces : pan ? null : (scaled.value.yield?.pieces ?? null);
+  const planned = wantedPieces(driver) ?? (pan ? null : (scaled.value.yield?.pieces ?? null));
   const rows = await query<{ id: string }>(
     `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending)
      values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9) returning id`,

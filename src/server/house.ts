@@ -25,13 +25,14 @@ export async function loadHouse(): Promise<Kitchen> {
   const rows = await query<{ key: string; value: unknown }>("select key, value from kitchen where key in ('house', 'own')");
   const fact = (key: string): unknown => rows.find((r) => r.key === key)?.value;
   const kept = keptHouseSchema.safeParse(fact('house') ?? {});
-  const { conventions, ways, units, gear } = kept.success ? kept.data : keptHouseSchema.parse({});
+  const { conventions, ways, units, gear, drawer } = kept.success ? kept.data : keptHouseSchema.parse({});
   const stamp = fact('own');
   const house: Kitchen = {
     conventions: { ...FRESH_KITCHEN.conventions, ...conventions, own: await loadOwn(typeof stamp === 'string' ? stamp : '') },
     ways: { ...FRESH_KITCHEN.ways, ...ways },
     units: { ...FRESH_KITCHEN.units, ...units },
     gear: gear ?? FRESH_KITCHEN.gear,
+    drawer: drawer ?? FRESH_KITCHEN.drawer,
     today: today(),
   };
   globalThis.evenCrumbHouse = house;
@@ -50,6 +51,7 @@ export const changeHouse = (change: z.infer<typeof houseChangeSchema>): Promise<
       ways: { ...now.ways, ...change.ways },
       units: { ...now.units, ...change.units },
       ...((change.gear ?? now.gear) && { gear: change.gear ?? now.gear }),
+      ...((change.drawer ?? now.drawer) && { drawer: change.drawer ?? now.drawer }),
     };
     await client.query("update kitchen set value = $1 where key = 'house'", [JSON.stringify(next)]);
   });

@@ -35,7 +35,7 @@ async function made(name = FORMULA.name) {
 test('migrations are applied once', async () => {
   expect(await migrate()).toEqual([]);
   const rows = await query<{ name: string }>('select name from schema_migrations');
-  expect(rows.map((r) => r.name)).toEqual(['0001_formulas_and_batches.sql', '0002_bench.sql', '0003_pantry.sql']);
+  expect(rows.map((r) => r.name)).toEqual(['0001_formulas_and_batches.sql', '0002_bench.sql', '0003_pantry.sql', '0004_planning.sql']);
 });
 
 test('a formula comes back as it was saved', async () => {

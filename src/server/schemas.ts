@@ -7,6 +7,7 @@ import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
 import { MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { TOOLS } from '@/core/pantry/tools';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
 import { gearSchema, unitsSchema } from './pantry-schemas';
 
@@ -34,6 +35,7 @@ export const houseSchema = z.object({
   ways: waysSchema,
   units: unitsSchema,
   gear: z.array(gearSchema).max(60, 'At most 60 things.'),
+  drawer: z.array(z.enum(TOOLS)).max(TOOLS.length),
 });
 /** What of a house is to be changed; the rest stays. */
 export const houseChangeSchema = z.object({
@@ -41,6 +43,7 @@ export const houseChangeSchema = z.object({
   ways: waysSchema.partial().optional(),
   units: unitsSchema.partial().optional(),
   gear: houseSchema.shape.gear.optional(),
+  drawer: houseSchema.shape.drawer.optional(),
 });
 /** What is kept of a house: what an older version of the app did not know yet is as a fresh house has it. */
 export const keptHouseSchema = z.object({
@@ -48,6 +51,7 @@ export const keptHouseSchema = z.object({
   ways: waysSchema.partial().default({}),
   units: unitsSchema.partial().default({}),
   gear: z.array(gearSchema).optional(),
+  drawer: z.array(z.enum(TOOLS)).optional(),
 });
 
 const entrySchema = z.object({
@@ -116,6 +120,25 @@ const amount = (what: string, most: number) =>
 
 export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000) }),
+  z.object({
+    by: z.literal('guests'),
+    guests: amount('Guests', 100_000).int('Guests come whole.'),
+    each: amount('Pieces each', 1000),
+    secondsPct: z.number('Seconds: write a number.').min(0, 'Seconds: not less than none.').max(500, 'Seconds: at most 500 %.'),
+    testPiece: z.boolean(),
+    portionMl: amount('Portion', 5000),
+  }),
+  z.object({
+    by: z.literal('vessel'),
+    ml: amount('The bowl', 1_000_000),
+    headPct: z.number('Head room: write a number.').min(0, 'Head room: not less than none.').max(90, 'Head room: at most 90 %.'),
+  }),
+  z.object({
+    by: z.literal('pans'),
+    fillings: amount('Fillings', 10_000).int('Fillings come whole.'),
+    piecesEach: amount('Pieces in one', 200).int('Pieces come whole.'),
+    portionMl: amount('Portion', 5000),
+  }),
   z.object({ by: z.literal('factor'), factor: amount('Times', 10_000) }),
   z.object({ by: z.literal('flour'), grams: amount('Flour', 1_000_000) }),
   z.object({ by: z.literal('mass'), grams: amount('Batter', 1_000_000) }),

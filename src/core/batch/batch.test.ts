@@ -4,7 +4,8 @@ import { formulaLines } from '../formula/formula';
 import { FRESH_HOUSE } from '../pantry/conventions';
 import { anyFormula, linesOf } from '../testing/formulas';
 import { nextAction } from './batch';
-import { type Driver, scale } from './scale';
+import { type Driver, meansOf, timesOf, wantedPieces, wholeEggBatches } from './driver';
+import { scale } from './scale';
 import { sheetOf } from './sheet';
 
 const LINES = linesOf(
@@ -40,6 +41,52 @@ test('every driver gives what it asks for', () => {
   expect(scaled({ by: 'mass', grams: 1718 }).factor).toBeCloseTo(2, 9);
   expect(scaled({ by: 'eggs', eggs: 5 }).factor).toBeCloseTo(2.5, 9);
   expect(scaled({ by: 'ingredient', ingredientId: 'milk-whole', grams: 645 }).factor).toBeCloseTo(1.5, 9);
+});
+
+test('guests come with seconds and a test piece; bowls keep their head room; pans are filled so often', () => {
+  const density = analyse(LINES, 'griddle').volume?.densityGPerMl ?? 0;
+  const guests: Driver = { by: 'guests', guests: 84, each: 2, secondsPct: 10, testPiece: true, portionMl: 60 };
+  // 168 and a tenth more is 184.8: 185, and one to test with, which nobody counts
+  expect(wantedPieces(guests)).toBe(185);
+  expect(scaled(guests).massG).toBeCloseTo((186 * 60 * density) / 0.97, 5);
+  expect(scaled({ ...guests, testPiece: false }).massG).toBeCloseTo((185 * 60 * density) / 0.97, 5);
+  // ten guests at three each are thirty, not thirty-one by a float's error
+  expect(wantedPieces({ ...guests, guests: 10, each: 3, secondsPct: 0 })).toBe(30);
+  // a 4 litre bowl, 35 % of it free
+  expect(scaled({ by: 'vessel', ml: 4000, headPct: 35 }).volumeMl).toBeCloseTo(2600, 5);
+  const pans: Driver = { by: 'pans', fillings: 5, piecesEach: 7, portionMl: 30 };
+  expect(wantedPieces(pans)).toBe(35);
+  expect(scaled(pans).massG).toBeCloseTo((35 * 30 * density) / 0.97, 5);
+});
+
+test('law: what a batch means by another driver makes the same batch', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.1, max: 400, noNaN: true }), (factor) => {
+      const begun = timesOf(LINES, { by: 'factor', factor }, 'griddle');
+      if (!begun.ok) throw new Error(begun.error.message);
+      const m = meansOf(LINES, begun.value.before, factor, 60);
+      const others: readonly Driver[] = [
+        { by: 'flour', grams: m.flourG },
+        { by: 'mass', grams: m.massG },
+        { by: 'vessel', ml: m.volumeMl, headPct: 0 },
+        { by: 'eggs', eggs: m.eggs },
+      ];
+      for (const d of others) expect(scaled(d).factor / factor).toBeCloseTo(1, 9);
+      // as many as come out whole: as many again would not
+      expect(m.pieces).toBe(scaled({ by: 'factor', factor }).yield?.pieces);
+      for (const w of wholeEggBatches(m)) expect(scaled({ by: 'eggs', eggs: w.eggs }).factor).toBeCloseTo(w.factor, 6);
+    }),
+  );
+});
+
+test('two and a half eggs are two or three whole ones, three are three', () => {
+  const m = { factor: 1.25, flourG: 0, massG: 0, volumeMl: 0, eggs: 2.5, pieces: null };
+  expect(wholeEggBatches(m)).toEqual([
+    { eggs: 2, factor: 1 },
+    { eggs: 3, factor: 1.5 },
+  ]);
+  expect(wholeEggBatches({ ...m, factor: 1.5, eggs: 3 }).map((w) => w.eggs)).toEqual([4]);
+  expect(wholeEggBatches({ ...m, eggs: 0 })).toEqual([]);
 });
 
 test('pan and topping lines scale but count in no ratio; a line without grams comes back unscaled', () => {

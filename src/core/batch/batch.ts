@@ -3,7 +3,8 @@
  */
 import type { Vessel } from '../card/parts';
 import type { KindId } from '../formula/kinds';
-import type { Driver, Exactness } from './scale';
+import type { Driver } from './driver';
+import type { Exactness } from './scale';
 
 /** From "keep this" to "something is wrong". */
 export const VERDICTS = ['best', 'good', 'fair', 'poor'] as const;

@@ -38,19 +38,18 @@ export const toolOf = (line: Pick<FormulaLine, 'amounts'>): string | null => {
  * @returns one line each, dry bowl first; within a vessel dry before wet before oily
  */
 export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly SheetLine[] {
-  const lines = scaled.lines.map(({ line, grams, measure }): SheetLine & Measured => {
+  const lines = scaled.lines.map(({ line, grams, measure, parts, note }): SheetLine & Measured => {
     const i = line.ingredient;
     const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
-    const total = line.parts.reduce((a, p) => a + p.grams, 0);
-    const spoons = i && grams !== null && line.parts.length === 1 ? (instead(grams, i, stepG)?.spoons?.text ?? null) : null;
+    const spoons = i && grams !== null && line.parts.length === 1 && measure?.endsWith(' g') ? (instead(grams, i, stepG)?.spoons?.text ?? null) : null;
     return {
       key: line.key,
       text: line.text,
-      name: grams === null ? line.text : names + eggs(line, grams),
+      name: grams === null ? line.text : names + (measure?.endsWith(' g') ? eggs(line, grams) : ''),
       vessel: line.vessel,
       measure,
       grams,
-      preparation: line.preparation,
+      preparation: [line.preparation, note].filter(Boolean).join('; '),
       spoons,
       parts:
         grams === null
@@ -59,7 +58,7 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly Sh
             : []
           : i?.blend && line.parts.length === membersOf(i).length
             ? [{ id: i.id, grams }]
-            : line.parts.map((p) => ({ id: p.ingredient.id, grams: (p.grams * grams) / total })),
+            : parts.map((p) => ({ id: p.ingredient.id, grams: p.grams })),
       ingredient: i,
       tool: spoons ? 'tsp' : toolOf(line),
     };

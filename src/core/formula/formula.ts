@@ -125,6 +125,7 @@ export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula
   ways: { ...house.ways, ...f.ways },
   units: house.units,
   gear: house.gear,
+  drawer: house.drawer,
   today: house.today,
 });
 

@@ -5,6 +5,7 @@
  */
 import { FRESH_HOUSE, type House } from '../pantry/conventions';
 import { FRESH_GEAR, type Gear } from '../pantry/gear';
+import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
 import { FRESH_UNITS, type Units } from '../quantity/say';
 import type { Kind } from './kinds';
 
@@ -78,8 +79,10 @@ export interface Kitchen {
   readonly ways: Ways;
   readonly units: Units;
   readonly gear: readonly Gear[];
+  /** The cups and spoons it measures with. */
+  readonly drawer: readonly ToolId[];
   /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
   readonly today: string | null;
 }
 
-export const FRESH_KITCHEN: Kitchen = { conventions: FRESH_HOUSE, ways: FRESH_WAYS, units: FRESH_UNITS, gear: FRESH_GEAR, today: null };
+export const FRESH_KITCHEN: Kitchen = { conventions: FRESH_HOUSE, ways: FRESH_WAYS, units: FRESH_UNITS, gear: FRESH_GEAR, drawer: FRESH_DRAWER, today: null };

@@ -24,6 +24,8 @@ export function MeasureSheet({ title, about, lines, units }: Props) {
         : lines.length > 12
           ? 'print:py-1 print:text-[14px]'
           : 'print:py-1.5 print:text-[17px]';
+  // cups and spoons take more room than grams
+  const wide = lines.some((l) => (l.measure?.length ?? 0) > 10);
   return (
     <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 print:rounded-none print:p-0" data-print-sheet>
       <h2 className="text-2xl [overflow-wrap:anywhere]">{title}</h2>
@@ -38,7 +40,7 @@ export function MeasureSheet({ title, about, lines, units }: Props) {
               {here.map((l) => (
                 <li
                   key={l.key}
-                  className={`grid ${units.weight === 'oz' ? 'grid-cols-[1.4rem_10.5rem_1fr]' : 'grid-cols-[1.4rem_6.5rem_1fr]'} items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}
+                  className={`grid ${wide ? 'grid-cols-[1.4rem_14rem_1fr]' : units.weight === 'oz' ? 'grid-cols-[1.4rem_10.5rem_1fr]' : 'grid-cols-[1.4rem_6.5rem_1fr]'} items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}
                 >
                   <span aria-hidden className="size-4 self-center rounded-[3px] border-2 border-rim" />
                   <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{taken(l, units)}</strong>

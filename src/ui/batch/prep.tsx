@@ -111,13 +111,13 @@ export function Prep({ batch, tick }: Props) {
                 return (
                   <li key={l.key}>
                     <label
-                      className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full ${units.weight === 'oz' ? 'grid-cols-[2.75rem_15rem_1fr]' : 'grid-cols-[2.75rem_9rem_1fr]'} items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
+                      className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full ${units.weight === 'oz' || lines.some((x) => (x.measure?.length ?? 0) > 10) ? 'grid-cols-[2.75rem_20rem_1fr]' : 'grid-cols-[2.75rem_9rem_1fr]'} items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
                     >
                       <input type="checkbox" className="sr-only" checked={on} onChange={() => toggle(l.key)} />
                       <span className={`grid size-9 place-items-center rounded-lg border-[3px] border-rim ${on ? 'bg-rim text-white' : 'bg-white'}`}>
                         {on ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
                       </span>
-                      <strong className={`text-right text-[28px] leading-none whitespace-nowrap ${on ? 'text-soft' : ''}`}>
+                      <strong className={`text-right text-[28px] leading-tight ${on ? 'text-soft' : ''}`}>
                         {taken(l, units)}
                         {l.spoons ? <span className="block text-base font-normal text-soft">or {l.spoons}</span> : null}
                       </strong>

@@ -4,20 +4,22 @@ import { toast } from 'sonner';
 import { boilsAtC, type ChosenWay, gasRoomAt, type Kitchen } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Gear } from '@/core/pantry/gear';
+import { TOOL_NAMES, TOOLS, type ToolId } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
 import { CONVENTION_FIELDS, fillNames, WAY_FIELDS, wrongAltitude } from '../bench/ways';
 import { answerOf } from '../kit/answer';
-import { Choice } from '../kit/choice';
+import { Choice, ManyTaps } from '../kit/choice';
 import { Notice } from '../kit/notice';
 import { TypedNumber } from '../kit/typed-number';
 import { GearList } from './gear-list';
 
-type House = Pick<Kitchen, 'conventions' | 'ways' | 'units' | 'gear'>;
+type House = Pick<Kitchen, 'conventions' | 'ways' | 'units' | 'gear' | 'drawer'>;
 interface Change {
   readonly conventions?: Partial<Conventions>;
   readonly ways?: Partial<Kitchen['ways']>;
   readonly units?: Partial<Units>;
   readonly gear?: readonly Gear[];
+  readonly drawer?: readonly ToolId[];
 }
 
 interface Props {
@@ -50,7 +52,7 @@ const UNIT_WHY: Readonly<Record<string, string>> = {
 
 /** Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing follow. */
 export function HouseForm({ house, save }: Props) {
-  const [now, setNow] = useState<House>({ conventions: house.conventions, ways: house.ways, units: house.units, gear: house.gear });
+  const [now, setNow] = useState<House>({ conventions: house.conventions, ways: house.ways, units: house.units, gear: house.gear, drawer: house.drawer });
   const [refusal, setRefusal] = useState<string | null>(null);
   const keep = async (change: Change): Promise<void> => {
     setNow((n) => ({
@@ -58,6 +60,7 @@ export function HouseForm({ house, save }: Props) {
       ways: { ...n.ways, ...change.ways },
       units: { ...n.units, ...change.units },
       gear: change.gear ?? n.gear,
+      drawer: change.drawer ?? n.drawer,
     }));
     setRefusal(null);
     const answer = await answerOf(() => save(change), 'Choose again in a moment: it is not kept yet.');
@@ -127,6 +130,16 @@ export function HouseForm({ house, save }: Props) {
           </section>
         </div>
       </div>
+      <section aria-label="The drawer" className="grid gap-2">
+        <h2 className="text-xl">The drawer</h2>
+        <p className="text-[15px] text-soft">What there is to measure with, level full. A batch in cups and spoons is taken with these alone.</p>
+        <ManyTaps
+          label="The drawer"
+          values={now.drawer}
+          onChange={(drawer) => void keep({ drawer: TOOLS.filter((t) => drawer.includes(t)) })}
+          options={TOOLS.map((t) => ({ value: t, label: TOOL_NAMES[t] }))}
+        />
+      </section>
       <GearList gear={now.gear} units={now.units} onGear={(gear) => void keep({ gear })} />
     </div>
   );

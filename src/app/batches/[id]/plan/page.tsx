@@ -23,7 +23,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
         about={[
           b.piecesPlanned ? `${b.piecesPlanned} pieces of ${b.portionMl} ml` : '',
           `${grams(b.massG, house.units)} of batter`,
-          b.exactness === 'exact' ? 'to 0.1 g' : 'whole grams',
+          b.exactness === 'exact' ? 'to 0.1 g' : b.exactness === 'kitchen' ? 'cups and spoons' : 'whole grams',
           `version ${b.versionNumber}`,
         ]}
       />

@@ -1,0 +1,59 @@
+/**
+ * A batch in kitchen measures: its lines as questions to a drawer, and the drawer's answers as lines again. A line of two
+ * things (2 eggs plus 1 yolk) asks for each; a blend is measured as itself; pan and topping are rounded each by itself.
+ */
+
+import { nearest, type Take, takesOf } from '../balance/drawer';
+import type { KitchenLine } from '../balance/kitchen';
+import type { House } from '../pantry/conventions';
+import { type Ingredient, membersOf } from '../pantry/ingredient';
+import type { ToolId } from '../pantry/tools';
+import { gramsExact, grams as sayGrams } from '../quantity/say';
+import type { AccountLine } from './account';
+import type { Taken } from './scale';
+
+/** What one line asks the drawer. */
+interface Asked {
+  readonly line: number;
+  readonly ingredient: Ingredient;
+  readonly grams: number;
+}
+
+const isBlend = (l: AccountLine): l is AccountLine & { readonly ingredient: Ingredient } =>
+  l.ingredient?.blend !== undefined && l.parts.length === membersOf(l.ingredient).length;
+
+const askedOf = (lines: readonly AccountLine[], factor: number): readonly Asked[] =>
+  lines.flatMap((l, n): Asked[] => {
+    if (isBlend(l)) return [{ line: n, ingredient: l.ingredient, grams: factor * l.parts.reduce((a, p) => a + p.grams, 0) }];
+    return l.parts.map((p) => ({ line: n, ingredient: p.ingredient, grams: factor * p.grams }));
+  });
+
+const inBatter = (lines: readonly AccountLine[], a: Asked): boolean => lines[a.line]?.use === 'batter';
+
+/** The batter's questions, to be answered together. @param factor times the card */
+export const kitchenLines = (lines: readonly AccountLine[], factor: number): readonly KitchenLine[] => askedOf(lines, factor).filter((a) => inBatter(lines, a));
+
+/**
+ * The lines as they are taken.
+ * @param takes the batter's answers, in the order of `kitchenLines`; null: weighed
+ */
+export function takenInKitchen(
+  lines: readonly AccountLine[],
+  factor: number,
+  takes: readonly (Take | null)[],
+  house: House,
+  drawer: readonly ToolId[],
+): readonly (Taken | null)[] {
+  const asked = askedOf(lines, factor);
+  let at = 0;
+  const answers = asked.map((a) => ({ a, take: inBatter(lines, a) ? (takes[at++] ?? null) : nearest(takesOf(a.ingredient, a.grams, house, drawer), a.grams) }));
+  return lines.map((l, n): Taken | null => {
+    const own = answers.filter(({ a }) => a.line === n);
+    if (own.length === 0) return null;
+    const text = own.map(({ a, take }) => take?.text ?? (a.grams < 10 ? gramsExact(a.grams) : sayGrams(a.grams))).join(' and ');
+    const note = own.flatMap(({ take }) => take?.note ?? []).join(', ');
+    const grams = own.map(({ a, take }) => take?.grams ?? a.grams);
+    if (isBlend(l)) return { measure: text, note, parts: membersOf(l.ingredient).map((m) => ({ ingredient: m.ingredient, grams: m.share * (grams[0] ?? 0) })) };
+    return { measure: text, note, parts: own.map(({ a }, k) => ({ ingredient: a.ingredient, grams: grams[k] ?? a.grams })) };
+  });
+}
