@@ -26,9 +26,11 @@ export interface Take {
 }
 
 const KINDS_IN_ONE = 3;
-/** How far from the amount asked for a way to take it may be, as a share. */
+/** How far from the amount asked for a way to take it may be: a share of it, but no more than so many of the largest measure. */
 const WINDOW = 0.2;
-const MOST_SCOOPS = 60;
+const WINDOW_TOOLS = 3;
+/** Nobody counts further; such amounts are weighed. */
+const MOST_SCOOPS = 400;
 
 interface Tool {
   readonly unit: string;
@@ -58,10 +60,8 @@ const PLAIN = [1, 2, 3, 4, 8];
 function numberOf(parts: readonly Fraction[]): string {
   const sum = parts.reduce((a, x) => a.add(x), new Fraction(0));
   if (PLAIN.includes(Number(sum.d))) return writeNumber(sum);
-  const whole = sum.floor();
+  const whole = parts.reduce((a, x) => a.add(x.floor()), new Fraction(0));
   const rest = parts.map((x) => x.mod(1)).filter((x) => x.compare(0) > 0);
-  // two of a third and a quarter come to more than one: each as it is filled
-  if (rest.reduce((a, x) => a.add(x), new Fraction(0)).compare(1) >= 0) return parts.map(writeNumber).join(' + ');
   return rest.map((x, n) => writeNumber(n === 0 ? x.add(whole) : x)).join(' + ');
 }
 
@@ -81,8 +81,9 @@ function words(used: readonly { readonly tool: Tool; readonly n: number }[]): st
 
 function combinations(tools: readonly Tool[], grams: number): readonly Take[] {
   const smallest = tools.at(-1)?.grams ?? grams;
-  const low = Math.min(grams * (1 - WINDOW), grams - smallest);
-  const high = Math.max(grams * (1 + WINDOW), grams + smallest);
+  const reach = Math.max(Math.min(WINDOW * grams, WINDOW_TOOLS * (tools[0]?.grams ?? grams)), smallest);
+  const low = grams - reach;
+  const high = grams + reach;
   const most = tools.map((t, n) => {
     const larger = tools[n - 1];
     return larger ? Math.max(1, Math.ceil(larger.grams / t.grams - 1e-9) - 1) : Math.ceil(high / t.grams);

@@ -30,6 +30,8 @@ test('amounts as a kitchen takes them', () => {
   expect(said('egg-large', 120)).toBe('2 1/2 eggs');
   expect(nearest(takes('egg-large', 120), 120)?.note).toBe('beat one, use 25 g of it');
   expect(said('egg-white', 66)).toBe('2 whites');
+  // 62.18 cups: counted to the end, not cut off at a round number; sixths are said as they are filled
+  expect(said('flour-all-purpose', 7772)).toBe('61 2/3 + 1/2 cups');
   // nothing in the drawer measures it
   expect(said('flour-all-purpose', 100, ['egg 1'])).toBeUndefined();
   expect(said('milk-whole', 244, ['cup 1/2', 'cup 1/3'])).toBe('1 cup');

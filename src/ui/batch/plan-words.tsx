@@ -68,6 +68,8 @@ export function Drifted({
   );
 }
 
+/** So much more or less batter than asked is told, as a share. */
+const SIZE_TOLD = 0.005;
 /** More than this of anything by the cup is better weighed. */
 const MANY_CUPS_ML = 2900;
 
@@ -76,11 +78,16 @@ export function KitchenWords({
   kitchen,
   asked,
   means,
+  massG,
+  units,
   onFactor,
 }: {
   readonly kitchen: InKitchen | 'failed' | null;
   readonly asked: boolean;
   readonly means: Means | null;
+  /** What the batter weighs as it is taken, g; null while that is not known. */
+  readonly massG: number | null;
+  readonly units: Units;
   readonly onFactor: (factor: number) => void;
 }) {
   if (!asked) return null;
@@ -96,6 +103,7 @@ export function KitchenWords({
         Looking through the drawer …
       </p>
     );
+  const off = means && massG !== null ? massG - means.massG : 0;
   const whole = means ? wholeEggBatches(means) : [];
   return (
     <div className="grid gap-2 text-[15px]" role="status">
@@ -106,6 +114,11 @@ export function KitchenWords({
           : ''}
         .
       </p>
+      {means && Math.abs(off) >= SIZE_TOLD * means.massG ? (
+        <p>
+          It comes to {grams(Math.abs(off), units)} {off < 0 ? 'less' : 'more'} batter than asked ({((100 * Math.abs(off)) / means.massG).toFixed(1)} %).
+        </p>
+      ) : null}
       {whole.length > 0 ? (
         <div className="flex flex-wrap items-center gap-2">
           <span className="text-soft">In whole eggs it would be</span>

@@ -163,7 +163,14 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, end:
           <Drifted drift={scaled.value.drift} restMl={scaled.value.yield?.restMl ?? null} all={exactness === 'kitchen'} counted={wanted !== null} />
         ) : null}
         {exactness === 'kitchen' ? (
-          <KitchenWords kitchen={kitchen} asked={factor !== null} means={means} onFactor={(f) => set({ by: 'factor', amount: String(Number(f.toFixed(4))) })} />
+          <KitchenWords
+            kitchen={kitchen}
+            asked={factor !== null}
+            means={means}
+            massG={scaled?.ok ? scaled.value.massG : null}
+            units={units}
+            onFactor={(f) => set({ by: 'factor', amount: String(Number(f.toFixed(4))) })}
+          />
         ) : null}
         {refused ? (
           <Notice weight="stop" role="alert">

@@ -117,7 +117,7 @@ export function Prep({ batch, tick }: Props) {
                       <span className={`grid size-9 place-items-center rounded-lg border-[3px] border-rim ${on ? 'bg-rim text-white' : 'bg-white'}`}>
                         {on ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
                       </span>
-                      <strong className={`text-right text-[28px] leading-tight ${on ? 'text-soft' : ''}`}>
+                      <strong className={`text-right leading-tight ${(l.measure?.length ?? 0) > 20 ? 'text-2xl' : 'text-[28px]'} ${on ? 'text-soft' : ''}`}>
                         {taken(l, units)}
                         {l.spoons ? <span className="block text-base font-normal text-soft">or {l.spoons}</span> : null}
                       </strong>
