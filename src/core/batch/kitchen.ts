@@ -52,8 +52,10 @@ export function takenInKitchen(
     if (own.length === 0) return null;
     const text = own.map(({ a, take }) => take?.text ?? (a.grams < 10 ? gramsExact(a.grams) : sayGrams(a.grams))).join(' and ');
     const note = own.flatMap(({ take }) => take?.note ?? []).join(', ');
+    const weighed = own.every(({ take }) => take === null);
     const grams = own.map(({ a, take }) => take?.grams ?? a.grams);
-    if (isBlend(l)) return { measure: text, note, parts: membersOf(l.ingredient).map((m) => ({ ingredient: m.ingredient, grams: m.share * (grams[0] ?? 0) })) };
-    return { measure: text, note, parts: own.map(({ a }, k) => ({ ingredient: a.ingredient, grams: grams[k] ?? a.grams })) };
+    if (isBlend(l))
+      return { measure: text, weighed, note, parts: membersOf(l.ingredient).map((m) => ({ ingredient: m.ingredient, grams: m.share * (grams[0] ?? 0) })) };
+    return { measure: text, weighed, note, parts: own.map(({ a }, k) => ({ ingredient: a.ingredient, grams: grams[k] ?? a.grams })) };
   });
 }

@@ -19,6 +19,8 @@ export interface Taken {
   readonly parts: readonly TallyPart[];
   /** "1 1/4 cups + 1 tbsp". */
   readonly measure: string;
+  /** Nothing in the drawer measures it. */
+  readonly weighed: boolean;
   readonly note: string;
 }
 
@@ -38,6 +40,8 @@ export interface ScaledLine<L extends AnalysableLine> {
   readonly grams: number | null;
   /** As it is taken: "268.4 g". */
   readonly measure: string | null;
+  /** In grams, rather than by measures. */
+  readonly weighed: boolean;
   /** What that is made of. */
   readonly parts: readonly TallyPart[];
   /** What to do besides measuring; mostly nothing. */
@@ -79,18 +83,18 @@ export function scale<L extends AnalysableLine>(
   if (!begun.ok) return begun;
   const { before, factor } = begun.value;
   const scaled = lines.map((line, n): { out: ScaledLine<L>; parts: L['parts'] } => {
-    if (line.parts.length === 0) return { out: { line, grams: null, measure: null, parts: [], note: '' }, parts: [] };
+    if (line.parts.length === 0) return { out: { line, grams: null, measure: null, weighed: false, parts: [], note: '' }, parts: [] };
     const taken = typeof how === 'string' ? null : how[n];
     if (taken)
       return {
-        out: { line, grams: taken.parts.reduce((a, p) => a + p.grams, 0), measure: taken.measure, parts: taken.parts, note: taken.note },
+        out: { ...taken, line, grams: taken.parts.reduce((a, p) => a + p.grams, 0) },
         parts: taken.parts,
       };
     const exact = line.parts.reduce((sum, p) => sum + p.grams, 0) * factor;
     const by = typeof how === 'string' ? how : 'gram';
     const grams = rounded(exact, by);
     const parts = line.parts.map((p) => ({ ...p, grams: (p.grams * factor * grams) / exact }));
-    return { out: { line, grams, measure: say(grams, by), parts, note: '' }, parts };
+    return { out: { line, grams, measure: say(grams, by), weighed: true, parts, note: '' }, parts };
   });
   const after = analyse(
     lines.map((l, i) => ({ ...l, parts: scaled[i]?.parts ?? [] })),

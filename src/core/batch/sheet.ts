@@ -38,14 +38,14 @@ export const toolOf = (line: Pick<FormulaLine, 'amounts'>): string | null => {
  * @returns one line each, dry bowl first; within a vessel dry before wet before oily
  */
 export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly SheetLine[] {
-  const lines = scaled.lines.map(({ line, grams, measure, parts, note }): SheetLine & Measured => {
+  const lines = scaled.lines.map(({ line, grams, measure, weighed, parts, note }): SheetLine & Measured => {
     const i = line.ingredient;
     const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
-    const spoons = i && grams !== null && line.parts.length === 1 && measure?.endsWith(' g') ? (instead(grams, i, stepG)?.spoons?.text ?? null) : null;
+    const spoons = i && grams !== null && line.parts.length === 1 && weighed ? (instead(grams, i, stepG)?.spoons?.text ?? null) : null;
     return {
       key: line.key,
       text: line.text,
-      name: grams === null ? line.text : names + (measure?.endsWith(' g') ? eggs(line, grams) : ''),
+      name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
       vessel: line.vessel,
       measure,
       grams,

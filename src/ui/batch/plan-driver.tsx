@@ -75,7 +75,6 @@ function wrong(s: string, label: string, most: number, whole = false, nothing = 
   return n > most ? `${label}: at most ${most.toLocaleString('en-GB')}.` : null;
 }
 
-const HAS_PORTION: readonly By[] = ['pieces', 'guests', 'pans', 'flour', 'mass', 'vessel', 'eggs', 'ingredient', 'factor'];
 const COUNTS: readonly By[] = ['pieces', 'guests', 'pans'];
 
 export interface ReadDriver {
@@ -95,7 +94,7 @@ export function readDriver(t: PlanTyped, units: Units, pan: boolean): ReadDriver
   };
   const ask = ASKS[t.by];
   const n = check(ask.path, t.amount, ask.label, ask.most, ask.whole);
-  const portionMl = HAS_PORTION.includes(t.by) && (!pan || COUNTS.includes(t.by)) ? check('portionMl', t.portion, 'Portion', 5000) : 60;
+  const portionMl = !pan || COUNTS.includes(t.by) ? check('portionMl', t.portion, 'Portion', 5000) : 60;
   const g = n * (units.weight === 'oz' ? OZ_G : 1);
   const made = ((): Driver => {
     switch (t.by) {
