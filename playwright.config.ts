@@ -20,7 +20,7 @@ export default defineConfig({
   fullyParallel: true,
   // a machine that stalls for half a minute is told apart from a fault; what needed a second try is said
   retries: process.env.CI ? 1 : 0,
-  timeout: 90_000,
+  timeout: 180_000,
   expect: { timeout: 15_000 },
   outputDir: 'test-results',
   use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB' },
