@@ -113,8 +113,13 @@ test('a double click on Save makes one version', async ({ page }) => {
   await page.getByRole('textbox', { name: 'New formula' }).fill('Twice clicked');
   await page.getByRole('button', { name: 'Save', exact: true }).dblclick();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
-  // typing on right after the save goes into the same formula
-  await line(page, 1).fill('310 g milk');
+  // typing on right after the save goes into the same formula, and the hand stays where it is when the address comes
+  await line(page, 1).fill('310 g mil');
+  await line(page, 1).press('End');
+  await page.waitForURL(/\/formulas\/[0-9a-f-]{36}/);
+  await expect(line(page, 1)).toBeFocused();
+  await page.keyboard.type('k');
+  await expect(line(page, 1)).toHaveValue('310 g milk');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 2')).toBeVisible();
   await page.goto('/');

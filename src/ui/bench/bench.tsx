@@ -14,6 +14,7 @@ import { Balance } from './balance';
 import { BenchHead } from './bench-head';
 import { BenchNotices } from './bench-notices';
 import { EndsBar } from './ends-bar';
+import { handedOver, useHandOver } from './hand-over';
 import { type Asking, LineDialogs } from './line-dialogs';
 import type { LineTools } from './line-tools';
 import type { Answered } from './measure-dialogs';
@@ -47,7 +48,8 @@ const pressesItself = (t: EventTarget | null): boolean =>
 
 /** The Bench: one formula, its sheet and its balance. */
 export function Bench({ house, shelf, save, remember, forget, ...opened }: Props) {
-  const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, startBench);
+  const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, (fresh) => handedOver(opened.formulaId) ?? startBench(fresh));
+  const root = useRef<HTMLDivElement>(null);
   const { formula, end } = state;
   const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? 'card' : null);
   const [asking, setAsking] = useState<Asking | null>(null);
@@ -60,6 +62,7 @@ export function Bench({ house, shelf, save, remember, forget, ...opened }: Props
     if (f.entries.length > 0) setBeginning(null);
   };
   const saving = useSaving(opened, formula, send, save, onBrought);
+  useHandOver(root, opened.formulaId, saving.formulaId, state);
   const savedAnalysis = useMemo(
     () => (saving.formulaId ? analyseFormula(saving.saved, house, end).analysis : null),
     [saving.formulaId, saving.saved, house, end],
@@ -119,7 +122,7 @@ export function Bench({ house, shelf, save, remember, forget, ...opened }: Props
 
   const schoolId = schoolOf(kindById(formula.kind), schoolIdOf(formula, end)).id;
   return (
-    <div>
+    <div ref={root}>
       <BenchHead state={state} saving={saving} busy={proposal !== null} send={send} />
       <EndsBar formula={formula} end={end} send={send} />
       <BenchNotices saving={saving} newest={opened.newest} />
