@@ -8,7 +8,8 @@ import { setTick, startBatch, writeOutcome } from '@/server/batches';
 import { saveVersion } from '@/server/formulas';
 import { changeHouse, loadHouse } from '@/server/house';
 import { reach } from '@/server/pool';
-import { houseChangeSchema, outcomeSchema, saveSchema, startBatchSchema, tickSchema } from '@/server/schemas';
+import { houseChangeSchema, outcomeSchema, putBackSchema, saveSchema, startBatchSchema, tickSchema } from '@/server/schemas';
+import { putBack } from '@/server/stock';
 import { AWAY, type Done, everyPageAnew, invalid, refuse } from './answers';
 
 export async function saveFormula(input: unknown): Promise<Done<{ readonly saved: Saved & { readonly passedByAt: string | null } }>> {
@@ -40,10 +41,20 @@ export async function saveFormula(input: unknown): Promise<Done<{ readonly saved
 export async function makeBatch(input: unknown): Promise<Done<{ readonly batchId: string }>> {
   const checked = startBatchSchema.safeParse(input);
   if (!checked.success) return invalid(checked.error);
-  const { versionId, driver, exactness, portionMl, end } = checked.data;
-  const r = await reach(() => startBatch(versionId, driver, exactness, portionMl, end));
+  const r = await reach(() => startBatch(checked.data));
   if (!r.up) return AWAY;
+  if (r.value.ok && checked.data.take !== 'no') everyPageAnew();
   return r.value.ok ? { ok: true, batchId: r.value.id } : refuse(r.value.message, { [r.value.path]: r.value.message });
+}
+
+export async function untakeBatch(input: unknown): Promise<Done<object>> {
+  const checked = putBackSchema.safeParse(input);
+  if (!checked.success) return invalid(checked.error);
+  const r = await reach(() => putBack(checked.data.batchId));
+  if (!r.up) return AWAY;
+  if (!r.value) return refuse('That batch is finished, or not in this kitchen: what it took stays taken.');
+  everyPageAnew();
+  return { ok: true };
 }
 
 export async function tickLine(input: unknown): Promise<Done<object>> {

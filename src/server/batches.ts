@@ -1,25 +1,48 @@
 /** Queries on batches: starting one, ticking its sheet, writing what came out, and the log. */
 
-import type { Batch, Outcome, Verdict } from '@/core/batch/batch';
-import { type Driver, timesOf, wantedPieces } from '@/core/batch/driver';
-import { type Exactness, scale } from '@/core/batch/scale';
-import { sheetOf } from '@/core/batch/sheet';
-import { countedLines, type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
+import type { PoolClient } from 'pg';
+import type { Batch, Outcome, SheetLine, Verdict } from '@/core/batch/batch';
+import { type Driver, wantedPieces } from '@/core/batch/driver';
+import { mixesIn, ONE, plannedSheet, readyToScale, type Split } from '@/core/batch/plan';
+import type { Exactness } from '@/core/batch/scale';
+import { linesOfSheet, usesOf } from '@/core/batch/sheet';
+import { sideLines } from '@/core/batch/sides';
+import { type Take, takeOut } from '@/core/batch/take-out';
+import { countedLines, type EndId, endOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
 import { scalesOf } from '@/core/pantry/gear';
+import { kitchenName } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
+import type { Shelf } from '@/core/pantry/stock';
+import { grams } from '@/core/quantity/say';
 import { versionById } from './formulas';
 import { loadHouse } from './house';
 import { takeInKitchen } from './kitchen';
+import { shelf } from './pantry';
 import { query, transaction } from './pool';
+import { sideById } from './sides';
+import { type Short, takeFromShelf } from './stock';
 
 const SELECT_BATCH = `
-  select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name || coalesce(', ' || b.ending, '') as name, v.kind, v.school, b.driver, b.exactness, b.sheet,
+  select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name || coalesce(', ' || b.ending, '') as name, v.kind, v.school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
+         exists (select 1 from stock_takings k where k.batch_id = b.id) as taken,
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
 type Row = Batch & Record<string, unknown>;
+
+/** Seconds a piece of a formula lies on the heat, both sides, as its batches were timed; null where none was. */
+export async function timedHere(formulaId: string): Promise<number | null> {
+  const rows = await query<{ s: number | null }>(
+    `select avg(b.first_side_s + b.second_side_s)::float8 as s from batches b join formula_versions v on v.id = b.version_id
+      where v.formula_id = $1 and b.first_side_s is not null and b.second_side_s is not null`,
+    [formulaId],
+  );
+  return rows[0]?.s ?? null;
+}
 
 export const underWay = (): Promise<Batch[]> => query<Row>(`${SELECT_BATCH} where b.finished_at is null order by b.started_at`);
 
@@ -42,50 +65,152 @@ export const log = (f: LogFilter): Promise<Batch[]> =>
     [f.text, f.verdict],
   );
 
-export type Started = { readonly ok: true; readonly id: string } | { readonly ok: false; readonly message: string; readonly path: string };
+export type Started =
+  | { readonly ok: true; readonly id: string }
+  | { readonly ok: false; readonly message: string; readonly path: string /** What there is too little of. */; readonly short?: readonly Short[] };
+
+export interface Start {
+  readonly versionId: string;
+  readonly driver: Driver;
+  readonly exactness: Exactness;
+  readonly portionMl: number;
+  readonly end?: EndId | null;
+  readonly split?: Split;
+  readonly sides?: readonly { readonly sideId: string; readonly people: number }[];
+  /** Whether it takes from the shelf: not at all, only if there is enough, or what there is. */
+  readonly take?: Take;
+  /** The same press of the button twice starts one batch. */
+  readonly requestId?: string | null;
+  readonly startedAt?: Date | null;
+}
+
+export interface NewBatch extends Pick<Start, 'versionId' | 'driver' | 'exactness' | 'portionMl' | 'requestId' | 'startedAt'> {
+  readonly split: Split;
+  readonly sheet: readonly SheetLine[];
+  readonly massG: number;
+  readonly pieces: number | null;
+  readonly ending: string | null;
+}
+
+/** Writes a batch. @returns its id; `again` where this press of the button has started it before */
+export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
+  const made = await client.query<{ id: string }>(
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11) on conflict (request_id) do nothing returning id`,
+    [
+      b.versionId,
+      JSON.stringify(b.driver),
+      b.exactness,
+      JSON.stringify(b.sheet),
+      b.massG,
+      b.pieces,
+      b.portionMl,
+      b.startedAt ?? null,
+      b.ending,
+      JSON.stringify(b.split),
+      b.requestId ?? null,
+    ],
+  );
+  const id = made.rows[0]?.id;
+  if (id) return { id, again: false };
+  const had = await client.query<{ id: string }>('select id from batches where request_id = $1', [b.requestId]);
+  if (!had.rows[0]) throw new Error('insert returned no row');
+  return { id: had.rows[0].id, again: true };
+}
+
+/** Says no in the middle of a transaction, which is then undone. */
+export class Undone<T> extends Error {
+  constructor(readonly value: T) {
+    super('undone');
+  }
+}
+
+/** What a sheet wants of the shelf, g by ingredient. */
+export const wantsOf = (sheet: readonly SheetLine[], house: Kitchen, stock: Shelf): ReadonlyMap<string, number> =>
+  new Map(
+    takeOut(
+      usesOf(
+        linesOfSheet(sheet, (id) => findIngredient(id, house.conventions.own)),
+        stock,
+      ),
+      stock,
+    ).rows.map((r) => [r.ingredient.id, r.grams]),
+  );
+
+/** "buttermilk: 300 g short". */
+const shortWords = (short: readonly Short[], house: Kitchen): string =>
+  short
+    .map((s) => {
+      const i = findIngredient(s.ingredientId, house.conventions.own);
+      return `${i ? kitchenName(i) : s.ingredientId}: ${grams(s.wantedG - s.onHandG, house.units)} short of ${grams(s.wantedG, house.units)}`;
+    })
+    .join('; ');
+
+/** Writes a batch and takes what it wants, or neither. */
+export async function writeBatch(
+  b: NewBatch,
+  take: Take,
+  house: Kitchen,
+  also: (client: PoolClient, batchId: string) => Promise<void> = async () => {},
+): Promise<Started> {
+  const stock = await shelf();
+  const wants = wantsOf(b.sheet, house, stock);
+  try {
+    return await transaction(async (client): Promise<Started> => {
+      const { id, again } = await insertBatch(client, b);
+      if (again) return { ok: true, id };
+      await also(client, id);
+      if (take !== 'no') {
+        const short = await takeFromShelf(client, { batchId: id }, wants, take === 'anyway');
+        if (short.length > 0 && take === 'enough')
+          throw new Undone<Started>({ ok: false, path: 'take', message: `There is too little on the shelf. ${shortWords(short, house)}.`, short });
+      }
+      return { ok: true, id };
+    });
+  } catch (e) {
+    if (e instanceof Undone) return e.value as Started;
+    throw e;
+  }
+}
 
 /**
  * Starts a batch of a version. The sheet is worked out here, from the version as saved, and kept as it is.
- * @returns errors of the scaling, or that there is no such version
+ * @returns errors of the scaling, that there is no such version, or that the shelf has too little
  */
-export async function startBatch(
-  versionId: string,
-  driver: Driver,
-  exactness: Exactness,
-  portionMl: number,
-  end: EndId | null = null,
-  startedAt: Date | null = null,
-): Promise<Started> {
+export async function startBatch(s: Start): Promise<Started> {
+  const { versionId, driver, exactness, portionMl, split = ONE } = s;
+  const end = s.end ?? null;
   const v = await versionById(versionId);
   if (!v) return { ok: false, path: 'versionId', message: 'That version is not in this kitchen.' };
   const house = await loadHouse();
-  const lines = countedLines(v.formula, house, end);
-  const begun = timesOf(lines, driver, v.formula.kind);
-  if (!begun.ok) return { ok: false, path: begun.error.path, message: begun.error.message };
-  const how = exactness === 'kitchen' ? await takeInKitchen(lines, begun.value.factor, house) : exactness;
-  const scaled = scale(lines, driver, how, v.formula.kind, portionMl);
-  if (!scaled.ok) return { ok: false, path: scaled.error.path, message: scaled.error.message };
-  const sheet = sheetOf(scaled.value, scalesOf(house.gear)[0]?.stepG ?? 1);
+  const ready = readyToScale(countedLines(v.formula, house, end), driver, v.formula.kind, split, kitchenOf(v.formula, house).ways.largeBowl);
+  if (!ready.ok) return { ok: false, path: ready.error.path, message: ready.error.message };
+  const how = exactness === 'kitchen' ? await takeInKitchen(ready.value.lines, ready.value.each, house) : exactness;
+  const planned = plannedSheet(ready.value, driver, how, v.formula.kind, portionMl, split, scalesOf(house.gear)[0]?.stepG ?? 1);
+  if (!planned.ok) return { ok: false, path: planned.error.path, message: planned.error.message };
+  const find = (id: string) => findIngredient(id, house.conventions.own);
+  const beside: SheetLine[] = [];
+  for (const [n, x] of (s.sides ?? []).entries()) {
+    const side = await sideById(x.sideId);
+    if (!side) return { ok: false, path: `sides.${n}`, message: 'One of the sauces and butters is not in this kitchen any more.' };
+    beside.push(...sideLines(side, x.people, n + 1, find));
+  }
   const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
-  const planned = wantedPieces(driver) ?? (pan ? null : (scaled.value.yield?.pieces ?? null));
-  const rows = await query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9) returning id`,
-    [
-      versionId,
-      JSON.stringify(driver),
-      exactness,
-      JSON.stringify(sheet),
-      scaled.value.massG,
-      planned,
-      portionMl,
-      startedAt,
-      endOf(v.formula, end)?.name ?? null,
-    ],
+  const times = split.by === 'kits' ? mixesIn(split) : 1;
+  const each = planned.value.one.yield?.pieces ?? null;
+  const wanted = wantedPieces(driver);
+  return writeBatch(
+    {
+      ...s,
+      split,
+      sheet: [...planned.value.sheet, ...beside],
+      massG: planned.value.massG,
+      pieces: wanted !== null ? wanted * times : pan || each === null ? null : each * mixesIn(split),
+      ending: endOf(v.formula, end)?.name ?? null,
+    },
+    s.take ?? 'no',
+    house,
   );
-  const id = rows[0]?.id;
-  if (!id) throw new Error('insert returned no row');
-  return { ok: true, id };
 }
 
 /**

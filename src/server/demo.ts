@@ -119,7 +119,7 @@ export async function loadDemo(): Promise<number> {
     for (const b of d.batches) {
       const versionId = versionIds[b.version - 1];
       if (!versionId) throw new Error(`${d.name} has no version ${b.version}`);
-      const started = await startBatch(versionId, b.driver, b.exactness, b.portionMl, null, ago(b.hoursAgo));
+      const started = await startBatch({ ...b, versionId, startedAt: ago(b.hoursAgo) });
       if (!started.ok) throw new Error(`${d.name}: ${started.message}`);
       for (let i = 1; i <= b.tickedLines; i++) await setTick(started.id, `l${i}`, true);
       if (b.outcome) await writeOutcome(started.id, b.outcome, ago(b.hoursAgo - 1.5));

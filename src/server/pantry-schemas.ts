@@ -114,6 +114,7 @@ export const gearSchema = z.discriminatedUnion('sort', [
   z.object({ ...named, sort: z.literal(GEAR_SORTS[2]), acrossCm: more('Its bottom across', 200) }),
   z.object({ ...named, sort: z.literal(GEAR_SORTS[3]), holdsMl: more('What it holds', 20_000), pieces: more('Pieces', 100).int('Pieces come whole.') }),
   z.object({ ...named, sort: z.literal(GEAR_SORTS[4]), hollowMl: more('A hollow', 500), hollows: more('Hollows', 200).int('Hollows come whole.') }),
+  z.object({ ...named, sort: z.literal(GEAR_SORTS[5]), bowlMl: more('What a bowl holds', 500_000), bowls: more('Bowls', 200).int('Bowls come whole.') }),
 ]);
 
 export const unitsSchema = z.object({

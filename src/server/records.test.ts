@@ -22,7 +22,7 @@ const FORMULA: Formula = {
 beforeAll(async () => {
   if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   await migrate();
-  await query('truncate batch_ticks, batches, formula_versions, formulas');
+  await query('truncate formulas cascade');
 });
 afterAll(closePool);
 
@@ -35,7 +35,13 @@ async function made(name = FORMULA.name) {
 test('migrations are applied once', async () => {
   expect(await migrate()).toEqual([]);
   const rows = await query<{ name: string }>('select name from schema_migrations');
-  expect(rows.map((r) => r.name)).toEqual(['0001_formulas_and_batches.sql', '0002_bench.sql', '0003_pantry.sql', '0004_planning.sql']);
+  expect(rows.map((r) => r.name)).toEqual([
+    '0001_formulas_and_batches.sql',
+    '0002_bench.sql',
+    '0003_pantry.sql',
+    '0004_planning.sql',
+    '0005_bowls_sides_premix.sql',
+  ]);
 });
 
 test('a formula comes back as it was saved', async () => {
@@ -65,7 +71,7 @@ test('what the Bench keeps of a version comes back: ends, pins, ways, answers, p
   };
   const s = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' });
   expect((await version(s?.formulaId ?? '', null))?.formula).toEqual(formula);
-  const b = await startBatch(s?.versionId ?? '', { by: 'factor', factor: 1 }, 'gram', 60, 'b');
+  const b = await startBatch({ versionId: s?.versionId ?? '', driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, end: 'b' });
   if (!b.ok) throw new Error(b.message);
   const batch = await batchById(b.id);
   // the savoury end has no sugar, and what is switched off is not weighed
@@ -113,7 +119,7 @@ test("the house's own ways are kept, and formulas that say nothing follow them",
     });
     // a dipped cup holds 140 g
     const s = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: { ...FORMULA, conventions: {} }, changeNote: '' });
-    const b = await startBatch(s?.versionId ?? '', { by: 'factor', factor: 1 }, 'gram', 60);
+    const b = await startBatch({ versionId: s?.versionId ?? '', driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60 });
     expect(b.ok && (await batchById(b.id))?.sheet[0]?.measure).toBe('280 g');
   } finally {
     await query("delete from kitchen where key = 'house'");
@@ -162,7 +168,7 @@ test('a formula that is not there is not made by saving a version of it', async 
 test('the shelf shows the newest version, what it is mostly made of, and the last verdict', async () => {
   const s = await made('Shelf cakes');
   await saveVersion({ formulaId: s.formulaId, basedOn: 1, knownNewest: 1, formula: { ...FORMULA, name: 'Shelf cakes, again' }, changeNote: '' });
-  const b = await startBatch(s.versionId, { by: 'factor', factor: 1 }, 'gram', 60);
+  const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60 });
   if (b.ok) await writeOutcome(b.id, { pieces: 11, firstSideS: 140, secondSideS: 70, verdict: 'good', marks: [], note: '' });
   expect((await shelf()).filter((r) => r.id === s.formulaId)).toEqual([
     expect.objectContaining({
@@ -178,7 +184,7 @@ test('the shelf shows the newest version, what it is mostly made of, and the las
 
 test('a batch keeps the sheet of the version it was made from, its ticks and its outcome', async () => {
   const s = await made('Batch cakes');
-  const b = await startBatch(s.versionId, { by: 'factor', factor: 2 }, 'gram', 60);
+  const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 2 }, exactness: 'gram', portionMl: 60 });
   if (!b.ok) throw new Error(b.message);
   await saveVersion({ formulaId: s.formulaId, basedOn: 1, knownNewest: 1, formula: { ...FORMULA, entries: FORMULA.entries.slice(0, 1) }, changeNote: '' });
   expect(await setTick(b.id, 'l1', true)).toBe(true);
@@ -205,7 +211,7 @@ test('a batch keeps the sheet of the version it was made from, its ticks and its
 
 test('the log is found by words and verdict; a per cent sign is only a sign', async () => {
   const s = await made('Log cakes 100%');
-  const b = await startBatch(s.versionId, { by: 'factor', factor: 1 }, 'exact', 60);
+  const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 1 }, exactness: 'exact', portionMl: 60 });
   if (!b.ok) throw new Error(b.message);
   await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'poor', marks: ['soapy'], note: "It's odd'; drop table batches; --" });
   const ids = async (text: string, verdict: 'poor' | 'best' | null = null) => (await log({ text, verdict })).map((x) => x.id);
@@ -217,11 +223,15 @@ test('the log is found by words and verdict; a per cent sign is only a sign', as
 
 test('a batch that cannot be scaled is refused with its place', async () => {
   const s = await made();
-  expect(await startBatch(s.versionId, { by: 'ingredient', ingredientId: 'honey', grams: 5 }, 'gram', 60)).toMatchObject({
+  expect(
+    await startBatch({ versionId: s.versionId, driver: { by: 'ingredient', ingredientId: 'honey', grams: 5 }, exactness: 'gram', portionMl: 60 }),
+  ).toMatchObject({
     ok: false,
     path: 'to.ingredientId',
   });
-  expect(await startBatch('00000000-0000-4000-8000-000000000000', { by: 'factor', factor: 1 }, 'gram', 60)).toMatchObject({ ok: false });
+  expect(
+    await startBatch({ versionId: '00000000-0000-4000-8000-000000000000', driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60 }),
+  ).toMatchObject({ ok: false });
 });
 
 test('a transaction that fails leaves nothing behind', async () => {

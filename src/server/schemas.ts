@@ -1,11 +1,15 @@
 /** What the pages send: every field checked before it goes anywhere. */
 import { z } from 'zod';
 import { MARKS, VERDICTS } from '@/core/batch/batch';
+import { MOST_MIXES } from '@/core/batch/mixes';
+import { ONE } from '@/core/batch/plan';
 import { EXACTNESSES } from '@/core/batch/scale';
+import { MOST_PARTS, SIDE_BYS } from '@/core/batch/sides';
+import { TAKES } from '@/core/batch/take-out';
 import { VESSELS } from '@/core/card/parts';
 import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
-import { MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
+import { LARGE_BOWLS, MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { TOOLS } from '@/core/pantry/tools';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
@@ -24,6 +28,7 @@ const waysSchema = z.object({
   rest: z.enum(RESTS),
   warmth: z.enum(WARMTHS),
   whites: z.enum(WHITES),
+  largeBowl: z.enum(LARGE_BOWLS),
   altitudeM: z
     .number('Altitude: write a number of metres.')
     .min(0, 'Altitude: not below the sea.')
@@ -146,13 +151,55 @@ export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000) }),
 ]);
 
+const count = (what: string, most: number) => amount(what, most).int(`${what} come whole.`);
+
+/** Benches and classes together, at most so many kits. */
+const splitSchema = z
+  .discriminatedUnion('by', [
+    z.object({ by: z.literal('one') }),
+    z.object({
+      by: z.literal('bowls'),
+      mixes: count('Mixes', MOST_MIXES),
+      atOnce: count('Mixes at once', MOST_MIXES),
+      bowl: z.string().max(60).nullable(),
+      lifeMin: amount('Minutes', 2880).nullable(),
+      apartMin: z.number().min(0).max(100_000).nullable(),
+    }),
+    z.object({ by: z.literal('kits'), benches: count('Benches', MOST_MIXES), classes: count('Classes', MOST_MIXES) }),
+  ])
+  .refine((s) => s.by !== 'kits' || s.benches * s.classes <= MOST_MIXES, { path: ['benches'], message: `At most ${MOST_MIXES} kits at a time.` });
+
+const people = amount('People', 100_000).int('People come whole.');
+
+export const sideSchema = z.object({
+  id: z.uuid().nullable(),
+  name: z.string().trim().min(1, 'Give it a name.').max(80, 'A name has at most 80 characters.'),
+  by: z.enum(SIDE_BYS),
+  parts: z
+    .array(z.object({ ingredientId: z.string().min(1, 'Choose what it is.').max(60), parts: amount('Parts', 100_000) }))
+    .min(1, 'It needs at least one part.')
+    .max(MOST_PARTS, `At most ${MOST_PARTS} parts.`),
+  servingG: amount('A serving', 5000),
+  method: z.string().trim().max(2000, 'At most 2,000 characters.'),
+});
+export const dropSideSchema = z.object({ id: z.uuid() });
+
 export const startBatchSchema = z.object({
   versionId: z.uuid(),
   driver: driverSchema,
   exactness: z.enum(EXACTNESSES),
   portionMl: amount('Portion', 5000),
   end: z.enum(END_IDS).nullable().default(null),
+  split: splitSchema.default(ONE),
+  sides: z
+    .array(z.object({ sideId: z.uuid(), people }))
+    .max(20, 'At most 20 beside one batch.')
+    .default([]),
+  take: z.enum(TAKES).default('no'),
+  requestId: z.uuid().nullable().default(null),
 });
+
+export const putBackSchema = z.object({ batchId: z.uuid() });
 
 export const tickSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), ticked: z.boolean() });
 

@@ -14,7 +14,7 @@ async function main(): Promise<void> {
   const demo = process.argv.includes('--demo');
   // a first start that was cut off half way through the demo: nobody has worked in this kitchen yet, so begin again
   const cutOff = await query("select 1 from kitchen where key = 'loading'");
-  if (cutOff.length > 0) await query('truncate batch_ticks, batches, formula_versions, formulas, own_ingredients, own_measures, stock');
+  if (cutOff.length > 0) await query('truncate formulas, sides, own_ingredients, own_measures, stock cascade');
   const formulas = await query<{ n: number }>('select count(*)::int as n from formulas');
   if (demo && formulas[0]?.n === 0) {
     await query("insert into kitchen (key, value) values ('loading', 'true') on conflict do nothing");

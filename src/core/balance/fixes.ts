@@ -111,7 +111,7 @@ function bringSour(b: Bench, w: Worked): Proposal | null {
   };
 }
 
-const way = <W extends ChosenWay>(b: Bench, key: W, value: Ways[W], why: string): Proposal | null =>
+const way = <W extends Exclude<ChosenWay, 'largeBowl'>>(b: Bench, key: W, value: Ways[W], why: string): Proposal | null =>
   kitchenOf(b.formula, b.house).ways[key] === value
     ? null
     : {

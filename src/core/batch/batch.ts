@@ -4,6 +4,7 @@
 import type { Vessel } from '../card/parts';
 import type { KindId } from '../formula/kinds';
 import type { Driver } from './driver';
+import type { Split } from './plan';
 import type { Exactness } from './scale';
 
 /** From "keep this" to "something is wrong". */
@@ -26,6 +27,12 @@ export interface SheetLine {
   readonly measure: string | null;
   readonly grams: number | null;
   readonly preparation: string;
+  /** Which of several equal mixes it is weighed for, from 1; left out where there is one, or it serves them all. */
+  readonly mix?: number;
+  /** The sauce, butter or filling it belongs to, by name. */
+  readonly side?: string;
+  /** The lot its bags come from. */
+  readonly lot?: string;
   /** Level spoons to take instead, where the scale can't weigh so little honestly. */
   readonly spoons?: string | null;
   /** What it is made of: what to take out and buy is summed from these. */
@@ -42,10 +49,13 @@ export interface Batch {
   readonly school: string;
   readonly driver: Driver;
   readonly exactness: Exactness;
+  readonly split: Split;
   readonly sheet: readonly SheetLine[];
   readonly massG: number;
   readonly piecesPlanned: number | null;
   readonly portionMl: number | null;
+  /** Whether what it takes has been written off the shelf. */
+  readonly taken: boolean;
   readonly startedAt: Date;
   readonly finishedAt: Date | null;
   readonly pieces: number | null;

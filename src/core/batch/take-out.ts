@@ -5,6 +5,10 @@
 import type { Ingredient } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 
+/** Whether a batch takes from the shelf: not at all, if there is enough of all, or what there is. */
+export const TAKES = ['no', 'enough', 'anyway'] as const;
+export type Take = (typeof TAKES)[number];
+
 export interface Use {
   /** What it is for: "batter", "for the pan", "to serve"; several batches name theirs. */
   readonly what: string;

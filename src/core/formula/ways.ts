@@ -15,11 +15,15 @@ export const WARMTHS = ['counter', 'cold'] as const;
 export type Warmth = (typeof WARMTHS)[number];
 export const WHITES = ['soft', 'firm'] as const;
 export type Whites = (typeof WHITES)[number];
+export const LARGE_BOWLS = ['straight', 'less'] as const;
+export type LargeBowl = (typeof LARGE_BOWLS)[number];
 
 export interface Ways {
   readonly rest: Rest;
   readonly warmth: Warmth;
   readonly whites: Whites;
+  /** What becomes of the leavening in a very large bowl. */
+  readonly largeBowl: LargeBowl;
   /** Metres above the sea: thinner air gives the same gas more room. */
   readonly altitudeM: number;
 }
@@ -27,7 +31,7 @@ export interface Ways {
 /** The ways that are chosen from a list. */
 export type ChosenWay = Exclude<keyof Ways, 'altitudeM'>;
 
-export const FRESH_WAYS: Ways = { rest: 'usual', warmth: 'counter', whites: 'soft', altitudeM: 0 };
+export const FRESH_WAYS: Ways = { rest: 'usual', warmth: 'counter', whites: 'soft', largeBowl: 'straight', altitudeM: 0 };
 export const MOST_ALTITUDE_M = 5000;
 
 /** What each way is called on screen, in the order it is offered. */
@@ -42,6 +46,7 @@ export const WAY_NAMES: { readonly [W in ChosenWay]: Readonly<Record<Ways[W], st
   },
   warmth: { counter: 'an hour on the counter', cold: 'straight from the cold' },
   whites: { soft: 'soft peaks, folded in one go', firm: 'firm peaks, folded in thirds' },
+  largeBowl: { straight: 'leavening scaled straight', less: 'a tenth less leavening from 10 kg a bowl' },
 };
 
 /** Minutes; overnight is twelve hours. */

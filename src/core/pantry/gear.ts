@@ -1,8 +1,9 @@
 /**
- * What a kitchen works with: its scales and their steps, and the griddles, pans, irons and ball pans a batter goes onto.
+ * What a kitchen works with: its scales and their steps, the bowls a batter is mixed in, and the griddles, pans, irons and
+ * ball pans it goes onto.
  * Sizes in centimetres and millilitres, steps and capacities in grams.
  */
-export const GEAR_SORTS = ['scale', 'griddle', 'pan', 'iron', 'ball-pan'] as const;
+export const GEAR_SORTS = ['scale', 'griddle', 'pan', 'iron', 'ball-pan', 'bowl'] as const;
 export type GearSort = (typeof GEAR_SORTS)[number];
 
 interface Named {
@@ -17,9 +18,18 @@ export type Pan = Named & { readonly sort: 'pan'; readonly acrossCm: number };
 /** A waffle iron: what it holds closed, in all its plates. */
 export type Iron = Named & { readonly sort: 'iron'; readonly holdsMl: number; readonly pieces: number };
 export type BallPan = Named & { readonly sort: 'ball-pan'; readonly hollowMl: number; readonly hollows: number };
-export type Gear = Scale | Griddle | Pan | Iron | BallPan;
+/** Bowls of one size: what one holds, full to the rim, and how many there are. */
+export type Bowl = Named & { readonly sort: 'bowl'; readonly bowlMl: number; readonly bowls: number };
+export type Gear = Scale | Griddle | Pan | Iron | BallPan | Bowl;
 
-export const SORT_NAMES: Readonly<Record<GearSort, string>> = { scale: 'Scale', griddle: 'Griddle', pan: 'Pan', iron: 'Waffle iron', 'ball-pan': 'Ball pan' };
+export const SORT_NAMES: Readonly<Record<GearSort, string>> = {
+  scale: 'Scale',
+  griddle: 'Griddle',
+  pan: 'Pan',
+  iron: 'Waffle iron',
+  'ball-pan': 'Ball pan',
+  bowl: 'Mixing bowl',
+};
 
 export const FRESH_GEAR: readonly Gear[] = [{ id: 'kitchen-scale', sort: 'scale', name: 'Kitchen scale', stepG: 1, mostG: 5000 }];
 

@@ -28,6 +28,7 @@ export const WAY_FIELDS: { readonly [K in ChosenWay]: WayField } = {
   rest: { label: 'Rest', names: WAY_NAMES.rest },
   warmth: { label: 'Egg and milk', names: WAY_NAMES.warmth },
   whites: { label: 'Whites', names: WAY_NAMES.whites },
+  largeBowl: { label: 'Very large bowls', names: WAY_NAMES.largeBowl },
 };
 
 /** Ways of filling a cup that can be chosen: the kitchen's own once it has weighed one (or is set to it). */

@@ -35,6 +35,10 @@ const ASKS: Readonly<Record<GearSort, readonly [Asked, ...Asked[]]>> = {
     { key: 'hollowMl', label: 'A hollow holds', unit: 'ml', most: 500 },
     { key: 'hollows', label: 'Hollows', unit: '', most: 200, whole: true },
   ],
+  bowl: [
+    { key: 'bowlMl', label: 'One holds, to the rim', unit: 'ml', most: 500_000 },
+    { key: 'bowls', label: 'How many there are', unit: '', most: 200, whole: true },
+  ],
 };
 
 const figures = (g: Gear): Readonly<Record<string, number>> => g as unknown as Record<string, number>;
@@ -52,6 +56,8 @@ function words(g: Gear, u: Units): string {
       return `${g.pieces} at once: about ${millilitres(portionFor(g, 'waffle') ?? 0)} each`;
     case 'ball-pan':
       return `${g.hollows} hollows of ${g.hollowMl} ml`;
+    case 'bowl':
+      return `${g.bowls === 1 ? 'one' : g.bowls} of ${millilitres(g.bowlMl)}`;
   }
 }
 
@@ -68,16 +74,17 @@ function freeId(name: string, gear: readonly Gear[]): string {
   }
 }
 
-/** Scales, griddles, pans and irons: what the kitchen weighs with and cooks on. */
+/** Scales, bowls, griddles, pans and irons: what the kitchen weighs with, mixes in and cooks on. */
 export function GearList({ gear, units, onGear }: { readonly gear: readonly Gear[]; readonly units: Units; readonly onGear: (gear: readonly Gear[]) => void }) {
   const [editing, setEditing] = useState<Gear | 'new' | null>(null);
   return (
     <section aria-label="Scales and gear" className="grid gap-3">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h2 className="text-xl">Scales, griddles, pans and irons</h2>
+          <h2 className="text-xl">Scales, bowls, griddles, pans and irons</h2>
           <p className="text-[15px] text-soft">
-            The finest scale decides what can’t be weighed honestly; pans and irons offer their own portions. Ladles and scoops stand under Pantry, My measures.
+            The finest scale decides what can’t be weighed honestly; bowls say how a large batch is split; pans and irons offer their own portions. Ladles and
+            scoops stand under Pantry, My measures.
           </p>
         </div>
         <Button onClick={() => setEditing('new')}>Add one</Button>

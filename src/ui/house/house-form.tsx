@@ -37,6 +37,7 @@ const WHY: Readonly<Record<string, string>> = {
   rest: 'What a rest gains in thickness, and what it loses in lift.',
   warmth: 'How thick it pours, and how fast the leavening runs.',
   whites: 'How much air folded whites bring.',
+  largeBowl: 'We scale it straight: the chemistry does not know the size of the bowl.',
 };
 
 const UNIT_FIELDS = {

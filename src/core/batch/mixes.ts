@@ -1,0 +1,149 @@
+/**
+ * A batch in mixes: equal ones, each of which a bowl holds with room to whisk, an arm can turn, and the griddle pours
+ * before the mix has stood past its working life. Masses in grams, volumes in mL, times in minutes.
+ */
+import type { Analysis } from '../analyse';
+import { spreadOf } from '../batter/spread';
+import type { KindId } from '../formula/kinds';
+import { kindById } from '../formula/kinds';
+import type { Kitchen } from '../formula/ways';
+import { type Bowl, piecesOn } from '../pantry/gear';
+
+/** The most one arm mixes at a time; ours. */
+export const BY_HAND_G = 5000;
+/** Share of a bowl that whisking needs free. */
+export const HEAD_SHARE = 0.35;
+export const MOST_MIXES = 60;
+
+/** Share of the gas that plain soda has to give before its haste decides how long a batter lasts. */
+const SODA_LEADS = 1 / 3;
+/** g CO2 per 100 g flour under which a batter has no lift to lose. */
+const NO_LIFT = 0.15;
+
+export interface Life {
+  /** Null: no lift that waiting spends. */
+  readonly min: number | null;
+  readonly why: string;
+}
+
+/** How long a batter may stand from joining to its last pour: kitchen defaults of ours, for the cook to change. */
+export function lifeOf(a: Pick<Analysis, 'volume' | 'ledger' | 'co2Per100gFlour'>): Life {
+  if (a.volume?.foamed) return { min: 15, why: 'whipped whites sink' };
+  if ((a.co2Per100gFlour ?? 0) <= NO_LIFT) return { min: null, why: 'no lift is lost by waiting' };
+  const worked = a.ledger.sodaG - a.ledger.unspentSodaG;
+  const all = worked + a.ledger.sodaInPowderG;
+  return all > 0 && worked / all >= SODA_LEADS
+    ? { min: 30, why: 'soda works as soon as it is wet' }
+    : { min: 60, why: 'powder keeps part of its gas for the heat' };
+}
+
+/** Seconds one piece lies on the heat, both sides, where a kitchen has not timed its own. Defaults of ours. */
+const ON_HEAT_S: Readonly<Record<KindId, number>> = { griddle: 230, small: 145, foam: 300, ball: 200, crepe: 80, waffle: 270, oven: 1320 };
+/** Pouring, taking off and wiping between two loads, s. */
+const BETWEEN_S = 30;
+
+export interface Pace {
+  /** Pieces a minute. */
+  readonly perMin: number;
+  readonly why: string;
+}
+
+/**
+ * Pieces a minute off the gear there is.
+ * @param onHeatS seconds a piece takes here, where earlier batches say; else the kind's usual
+ * @returns null where the kitchen has noted nothing the kind is made on
+ */
+export function paceOf(house: Pick<Kitchen, 'gear'>, kindId: KindId, a: Pick<Analysis, 'thickness'>, portionMl: number, onHeatS: number | null): Pace | null {
+  const across = a.thickness ? spreadOf(kindById(kindId), a.thickness.paS, portionMl)?.diameterCm : undefined;
+  let atOnce = 0;
+  const on: string[] = [];
+  for (const g of house.gear) {
+    const n =
+      g.sort === 'griddle' && across !== undefined && kindId !== 'crepe'
+        ? piecesOn(g, across)
+        : g.sort === 'pan' && (kindId === 'crepe' || kindId === 'oven')
+          ? 1
+          : g.sort === 'iron' && kindId === 'waffle'
+            ? g.pieces
+            : g.sort === 'ball-pan' && kindId === 'ball'
+              ? g.hollows
+              : 0;
+    if (n > 0) on.push(g.name);
+    atOnce += n;
+  }
+  if (atOnce === 0) return null;
+  const seconds = (onHeatS ?? ON_HEAT_S[kindId]) + BETWEEN_S;
+  return {
+    perMin: (60 * atOnce) / seconds,
+    why: `${atOnce} at once on ${on.join(', ')}, ${Math.round(seconds)} s a load${onHeatS === null ? '' : ' as timed here'}`,
+  };
+}
+
+export interface MixesAsked {
+  readonly massG: number;
+  readonly volumeMl: number;
+  /** Null where nothing is counted. */
+  readonly pieces: number | null;
+  readonly perMin: number | null;
+  readonly lifeMin: number | null;
+  readonly bowls: readonly Bowl[];
+  /** So many, where the cook has said; left out: the fewest that do. */
+  readonly mixes?: number | null;
+}
+
+export interface Mixes {
+  readonly mixes: number;
+  readonly massG: number;
+  readonly volumeMl: number;
+  readonly pieces: number | null;
+  /** The smallest bowl that holds one with room to whisk; null where none does, or none is noted. */
+  readonly bowl: Bowl | null;
+  /** Joined together: no more than there are bowls for and the life allows. */
+  readonly atOnce: number;
+  readonly waves: number;
+  /** Minutes from one wave to the next; null where the pace is not known. */
+  readonly apartMin: number | null;
+  /** What is wrong with it, in words; mostly nothing. */
+  readonly doubts: readonly string[];
+}
+
+const usable = (b: Bowl): number => b.bowlMl * (1 - HEAD_SHARE);
+
+/** Splits a batch into equal mixes. */
+export function mixesFor(q: MixesAsked): Mixes {
+  const largest = Math.max(0, ...q.bowls.map(usable));
+  const lasts = q.perMin !== null && q.lifeMin !== null && q.pieces !== null ? q.perMin * q.lifeMin : null;
+  const least = Math.max(
+    Math.ceil(q.massG / BY_HAND_G - 1e-9),
+    largest > 0 ? Math.ceil(q.volumeMl / largest - 1e-9) : 1,
+    lasts !== null && lasts > 0 && q.pieces ? Math.ceil(q.pieces / lasts - 1e-9) : 1,
+    1,
+  );
+  const mixes = Math.min(MOST_MIXES, Math.max(1, q.mixes ?? least));
+  const volumeMl = q.volumeMl / mixes;
+  const massG = q.massG / mixes;
+  const holding = q.bowls.filter((b) => usable(b) >= volumeMl - 1e-6).sort((x, y) => x.bowlMl - y.bowlMl);
+  const bowls = holding.reduce((n, b) => n + b.bowls, 0);
+  const piecesEach = q.pieces === null ? null : q.pieces / mixes;
+  const byLife = lasts !== null && piecesEach ? Math.max(1, Math.floor(lasts / piecesEach + 1e-9)) : mixes;
+  const atOnce = Math.max(1, Math.min(mixes, q.bowls.length > 0 ? Math.max(1, bowls) : mixes, byLife));
+  const minutesEach = q.perMin && piecesEach ? piecesEach / q.perMin : null;
+  const doubts = [
+    ...(q.bowls.length > 0 && holding.length === 0 ? ['No bowl here holds one with room to whisk.'] : []),
+    ...(massG > BY_HAND_G + 0.5 ? [`Each is more than the ${BY_HAND_G / 1000} kg one arm turns well.`] : []),
+    ...(minutesEach !== null && q.lifeMin !== null && minutesEach > q.lifeMin + 0.05
+      ? [`Its last piece would be poured after ${Math.round(minutesEach)} minutes, past its ${q.lifeMin}.`]
+      : []),
+  ];
+  return {
+    mixes,
+    massG,
+    volumeMl,
+    pieces: piecesEach,
+    bowl: holding[0] ?? null,
+    atOnce,
+    waves: Math.ceil(mixes / atOnce),
+    apartMin: minutesEach === null ? null : minutesEach * atOnce,
+    doubts,
+  };
+}
