@@ -2,8 +2,8 @@ import type { NextConfig } from 'next';
 
 const config: NextConfig = {
   poweredByHeader: false,
-  // finds its wasm beside itself
-  serverExternalPackages: ['highs'],
+  // one finds its wasm beside itself, the other its own way to draw
+  serverExternalPackages: ['highs', '@react-pdf/renderer'],
   reactStrictMode: true,
   devIndicators: false,
   // browsers ask for this one before the page's own icon link has streamed in

@@ -3,12 +3,12 @@
 import type { PoolClient } from 'pg';
 import type { Batch, Outcome, SheetLine, Verdict } from '@/core/batch/batch';
 import { type Driver, wantedPieces } from '@/core/batch/driver';
-import { mixesIn, ONE, plannedSheet, readyToScale, type Split } from '@/core/batch/plan';
+import { mixesIn, ONE, plannedSheet, readyFor, type Split } from '@/core/batch/plan';
 import type { Exactness } from '@/core/batch/scale';
 import { linesOfSheet, usesOf } from '@/core/batch/sheet';
 import { sideLines } from '@/core/batch/sides';
 import { type Take, takeOut } from '@/core/batch/take-out';
-import { countedLines, type EndId, endOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
+import { type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
 import { scalesOf } from '@/core/pantry/gear';
@@ -28,7 +28,8 @@ const SELECT_BATCH = `
   select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name || coalesce(', ' || b.ending, '') as name, v.kind, v.school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
-         exists (select 1 from stock_takings k where k.batch_id = b.id) as taken,
+         coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
+                     from stock_takings k where k.batch_id = b.id), '[]') as takings,
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
@@ -76,6 +77,8 @@ export interface Start {
   readonly portionMl: number;
   readonly end?: EndId | null;
   readonly split?: Split;
+  /** Whole eggs in each mix, the rest balanced around them. */
+  readonly eggs?: number | null;
   readonly sides?: readonly { readonly sideId: string; readonly people: number }[];
   /** Whether it takes from the shelf: not at all, only if there is enough, or what there is. */
   readonly take?: Take;
@@ -183,7 +186,7 @@ export async function startBatch(s: Start): Promise<Started> {
   const v = await versionById(versionId);
   if (!v) return { ok: false, path: 'versionId', message: 'That version is not in this kitchen.' };
   const house = await loadHouse();
-  const ready = readyToScale(countedLines(v.formula, house, end), driver, v.formula.kind, split, kitchenOf(v.formula, house).ways.largeBowl);
+  const ready = readyFor({ formula: v.formula, house, end, driver, split, eggs: s.eggs ?? null });
   if (!ready.ok) return { ok: false, path: ready.error.path, message: ready.error.message };
   const how = exactness === 'kitchen' ? await takeInKitchen(ready.value.lines, ready.value.each, house) : exactness;
   const planned = plannedSheet(ready.value, driver, how, v.formula.kind, portionMl, split, scalesOf(house.gear)[0]?.stepG ?? 1);

@@ -11,7 +11,8 @@ import { saveVersion } from './formulas';
 import { changeHouse } from './house';
 import { keepMeasure, keepPantry } from './pantry';
 import { gearSchema, thingSchema, weighedMeasureSchema } from './pantry-schemas';
-import { conventionsSchema, driverSchema, outcomeSchema, settingsSchema } from './schemas';
+import { conventionsSchema, driverSchema, outcomeSchema, settingsSchema, sideSchema } from './schemas';
+import { keepSide } from './sides';
 
 /** Days before now, for what was opened then. */
 const choiceSchema = z.object({
@@ -83,11 +84,17 @@ async function loadPantry(): Promise<void> {
   await changeHouse({ gear });
 }
 
+/** The sauces, butters and fillings it serves. */
+async function loadSides(): Promise<void> {
+  for (const s of z.array(sideSchema.omit({ id: true })).parse(demoFile('sides.json'))) await keepSide({ ...s, id: null });
+}
+
 const ago = (hours: number): Date => new Date(Date.now() - hours * 3_600_000);
 
 /** Loads the demo kitchen into an empty database; its dates count back from now. Returns the number of formulas. */
 export async function loadDemo(): Promise<number> {
   await loadPantry();
+  await loadSides();
   const demo = demoSchema.parse(demoFile('boathouse.json'));
   for (const d of demo) {
     const conventions = { ...FRESH_HOUSE, ...d.conventions };

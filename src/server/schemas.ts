@@ -191,6 +191,7 @@ export const startBatchSchema = z.object({
   portionMl: amount('Portion', 5000),
   end: z.enum(END_IDS).nullable().default(null),
   split: splitSchema.default(ONE),
+  eggs: amount('Eggs', 20_000).int('Eggs come whole here.').nullable().default(null),
   sides: z
     .array(z.object({ sideId: z.uuid(), people }))
     .max(20, 'At most 20 beside one batch.')

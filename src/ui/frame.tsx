@@ -5,7 +5,7 @@ import { Mark } from './drawings/mark';
 import { Keys } from './keys';
 import { lookOf } from './kit/button';
 
-type Here = 'today' | 'log' | 'bench' | 'batch' | 'pantry' | 'house';
+type Here = 'today' | 'premix' | 'sides' | 'log' | 'bench' | 'batch' | 'pantry' | 'house';
 
 /** In place of a page whose records cannot be reached. */
 export const AwayPage = ({ here }: { readonly here: Here }) => (
@@ -34,6 +34,8 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
           </Link>
           <nav aria-label="Parts" className="flex items-center gap-1">
             {link('/', 'Today', here === 'today')}
+            {link('/premix', 'Premix', here === 'premix')}
+            {link('/sides', 'Alongside', here === 'sides')}
             {link('/log', 'Log', here === 'log')}
             {link('/pantry', 'Pantry', here === 'pantry')}
             {link('/house', 'House', here === 'house')}

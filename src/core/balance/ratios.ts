@@ -1,5 +1,6 @@
 /** From a formula to the question the solver answers, and back to lines: what each line brings, what is pinned and held. */
 import type { Worked } from '../analyse';
+import { isShellEgg } from '../formula/eggs';
 import type { FormulaLine } from '../formula/formula';
 import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds';
 import { tally } from '../formula/tally';
@@ -7,8 +8,6 @@ import { ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { type Bench, type Proposal, withGrams, workedOn } from './bench';
 import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
-
-const SHELL_EGG = /^egg-(?:medium|large|extra-large|jumbo|duck)$/;
 
 /** What a line brings, all of it together. */
 export function bringsOf(line: FormulaLine, panFatCounts: boolean): Brings {
@@ -27,7 +26,7 @@ export function bringsOf(line: FormulaLine, panFatCounts: boolean): Brings {
     sodaMeq: l.sodaG * MEQ_PER_G_SODA,
     powderMeq: l.sodaInPowderG * MEQ_PER_G_SODA,
     acidMeq: l.acidMeq - l.baseMeq,
-    eggs: line.parts.reduce((n, p) => n + (SHELL_EGG.test(p.ingredient.id) ? p.grams / (p.ingredient.piece?.grams ?? 50) : 0), 0),
+    eggs: line.parts.reduce((n, p) => n + (isShellEgg(p.ingredient.id) ? p.grams / (p.ingredient.piece?.grams ?? 50) : 0), 0),
   };
 }
 

@@ -39,6 +39,13 @@ export interface SheetLine {
   readonly parts?: readonly { readonly id: string; readonly grams: number }[];
 }
 
+/** g that were wanted of an ingredient, and what there was of it. */
+export interface Taking {
+  readonly id: string;
+  readonly wantedG: number;
+  readonly takenG: number;
+}
+
 export interface Batch {
   readonly id: string;
   readonly formulaId: string;
@@ -54,8 +61,8 @@ export interface Batch {
   readonly massG: number;
   readonly piecesPlanned: number | null;
   readonly portionMl: number | null;
-  /** Whether what it takes has been written off the shelf. */
-  readonly taken: boolean;
+  /** What it took off the shelf when it started; nothing where it was not to take, or has put it back. */
+  readonly takings: readonly Taking[];
   readonly startedAt: Date;
   readonly finishedAt: Date | null;
   readonly pieces: number | null;

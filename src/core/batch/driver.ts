@@ -4,8 +4,8 @@
  */
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { massForUsable, piecesOf } from '../batter/volume';
+import { EGG_G, isShellEgg } from '../formula/eggs';
 import type { KindId } from '../formula/kinds';
-import { findIngredient } from '../pantry/pantry';
 
 export type Driver =
   | { readonly by: 'pieces'; readonly pieces: number; readonly portionMl: number }
@@ -64,10 +64,10 @@ function ingredientGrams(lines: readonly AnalysableLine[], id: string): number {
   return sum;
 }
 
-const SHELL_EGGS = ['egg-medium', 'egg-large', 'egg-extra-large', 'egg-jumbo', 'egg-duck'];
-
 function wholeEggs(lines: readonly AnalysableLine[]): number {
-  return SHELL_EGGS.reduce((n, id) => n + ingredientGrams(lines, id) / (findIngredient(id)?.piece?.grams ?? 50), 0);
+  let n = 0;
+  for (const l of lines) for (const p of l.parts) if (l.use === 'batter' && isShellEgg(p.ingredient.id)) n += p.grams / (p.ingredient.piece?.grams ?? EGG_G);
+  return n;
 }
 
 /** The factor a driver asks for. */

@@ -45,6 +45,8 @@ const BETWEEN_S = 30;
 export interface Pace {
   /** Pieces a minute. */
   readonly perMin: number;
+  /** In one load. */
+  readonly atOnce: number;
   readonly why: string;
 }
 
@@ -75,6 +77,7 @@ export function paceOf(house: Pick<Kitchen, 'gear'>, kindId: KindId, a: Pick<Ana
   const seconds = (onHeatS ?? ON_HEAT_S[kindId]) + BETWEEN_S;
   return {
     perMin: (60 * atOnce) / seconds,
+    atOnce,
     why: `${atOnce} at once on ${on.join(', ')}, ${Math.round(seconds)} s a load${onHeatS === null ? '' : ' as timed here'}`,
   };
 }
@@ -146,4 +149,10 @@ export function mixesFor(q: MixesAsked): Mixes {
     apartMin: minutesEach === null ? null : minutesEach * atOnce,
     doubts,
   };
+}
+
+/** Full loads of the heat and what the last one lacks. @param pieces that are poured @param atOnce in one load */
+export function loadsOf(pieces: number, atOnce: number): { readonly full: number; readonly last: number; readonly toFill: number } {
+  const last = pieces % atOnce;
+  return { full: Math.floor(pieces / atOnce), last, toFill: last === 0 ? 0 : atOnce - last };
 }

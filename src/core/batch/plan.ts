@@ -3,14 +3,15 @@
  * sheet that follows. The page shows it while it is typed, the server works the same again when the batch starts.
  */
 import type { Analysis } from '../analyse';
-import type { FormulaLine } from '../formula/formula';
+import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
-import type { LargeBowl } from '../formula/ways';
+import type { Kitchen } from '../formula/ways';
 import type { SheetLine } from './batch';
 import { type Driver, portionOf, type Result, timesOf } from './driver';
 import { inLargeBowl } from './large-bowl';
 import { type Exactness, type Scaled, scale, type Taken } from './scale';
 import { sheetOf } from './sheet';
+import { withWholeEggs } from './whole-eggs';
 
 export type Split =
   | { readonly by: 'one' }
@@ -43,16 +44,38 @@ export interface Ready {
   /** Times the formula for one mix, and for all of them. */
   readonly each: number;
   readonly all: number;
+  /** What the whole eggs could not keep; mostly null. */
+  readonly short: string | null;
 }
 
-/** From driver and split to factors. Errors as the driver has them. @param school what becomes of leavening in a very large bowl */
-export function readyToScale(lines: readonly FormulaLine[], driver: Driver, kind: KindId, split: Split, school: LargeBowl): Result<Ready> {
-  const begun = timesOf(lines, driver, kind);
-  if (!begun.ok) return begun;
-  const { factor, before } = begun.value;
+/** What is asked of a plan, by page and server alike. */
+export interface PlanAsked {
+  readonly formula: Formula;
+  readonly house: Kitchen;
+  readonly end: EndId | null;
+  readonly driver: Driver;
+  readonly split: Split;
+  /** So many whole eggs in each mix, the rest balanced anew; null: eggs scale as they come. */
+  readonly eggs: number | null;
+}
+
+/** From driver and split to lines and factors. Errors as the driver has them, and where the eggs can't be made whole. */
+export function readyFor(q: PlanAsked): Result<Ready> {
+  const { formula, house, end, split } = q;
   const n = mixesIn(split);
-  const each = split.by === 'kits' ? factor : factor / n;
-  return { ok: true, value: { lines: inLargeBowl(lines, each * before.tally.massG, school), before, each, all: each * n } };
+  const per = split.by === 'kits' ? 1 : n;
+  const begun = timesOf(countedLines(formula, house, end), q.driver, formula.kind);
+  if (!begun.ok) return begun;
+  const whole = q.eggs === null ? null : withWholeEggs({ formula, house, end }, begun.value.factor / per, q.eggs);
+  if (q.eggs !== null && !whole) return { ok: false, error: { path: 'eggs', message: 'The eggs of this formula can’t be made whole by themselves.' } };
+  const lines = whole ? countedLines(whole.formula, house, end) : countedLines(formula, house, end);
+  // the eggs set the size to the gram, so that they stay whole
+  const at = whole ? timesOf(lines, { by: 'eggs', eggs: q.eggs ?? 0 }, formula.kind) : null;
+  if (at && !at.ok) return at;
+  const before = at ? at.value.before : begun.value.before;
+  const each = at ? at.value.factor : begun.value.factor / per;
+  const school = kitchenOf(formula, house).ways.largeBowl;
+  return { ok: true, value: { lines: inLargeBowl(lines, each * before.tally.massG, school), before, each, all: each * n, short: whole?.short ?? null } };
 }
 
 export interface Planned {
@@ -61,8 +84,6 @@ export interface Planned {
   /** All of them, g of batter. */
   readonly massG: number;
   readonly volumeMl: number;
-  /** The lines of one mix, with what serves them all; as it is shown. */
-  readonly mixSheet: readonly SheetLine[];
   /** The lines of every mix, to be ticked and taken from the shelf. */
   readonly sheet: readonly SheetLine[];
 }
@@ -88,7 +109,7 @@ export function plannedSheet(
   const bare = sheetOf(one.value, stepG);
   const volumeMl = one.value.volumeMl * n;
   const massG = one.value.massG * n;
-  if (n === 1) return { ok: true, value: { one: one.value, massG, volumeMl, mixSheet: bare, sheet: bare } };
+  if (n === 1) return { ok: true, value: { one: one.value, massG, volumeMl, sheet: bare } };
   const whole = scale(r.lines, { by: 'factor', factor: r.all }, typeof how === 'string' ? how : 'gram', kind, portion);
   if (!whole.ok) return whole;
   const shared = sheetOf(whole.value, stepG).filter((l) => l.vessel === 'pan' || l.vessel === 'topping');
@@ -97,7 +118,7 @@ export function plannedSheet(
     ...Array.from({ length: n }, (_, m) => mixed.map((l) => ({ ...l, key: m === 0 ? l.key : `${l.key}m${m + 1}`, mix: m + 1 }))).flat(),
     ...shared,
   ];
-  return { ok: true, value: { one: one.value, massG, volumeMl, mixSheet: [...mixed, ...shared], sheet } };
+  return { ok: true, value: { one: one.value, massG, volumeMl, sheet } };
 }
 
 /** One mix of a sheet that holds several, with what serves them all. */

@@ -26,3 +26,18 @@ export function portionsIn(house: Kitchen, kind: string): readonly PortionOffer[
 /** How many of a diameter each griddle takes at once. */
 export const atOnce = (house: Kitchen, acrossCm: number): readonly { readonly name: string; readonly pieces: number }[] =>
   house.gear.flatMap((g) => (g.sort === 'griddle' ? [{ name: g.name, pieces: piecesOn(g, acrossCm) }] : []));
+
+/** Standard scoops: number, and what one holds level, mL (so many to the US quart). */
+export const SCOOPS: readonly { readonly number: number; readonly ml: number }[] = [
+  { number: 8, ml: 118 },
+  { number: 10, ml: 95 },
+  { number: 12, ml: 79 },
+  { number: 16, ml: 59 },
+  { number: 20, ml: 47 },
+  { number: 24, ml: 39 },
+  { number: 30, ml: 32 },
+  { number: 40, ml: 24 },
+];
+
+/** A round of batter as it lies poured, mL. @param acrossCm its diameter @param thickMm as poured, not as baked */
+export const roundMl = (acrossCm: number, thickMm: number): number => ((Math.PI / 4) * acrossCm ** 2 * thickMm) / 10;

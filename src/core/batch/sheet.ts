@@ -4,7 +4,7 @@
  */
 
 import Fraction from 'fraction.js';
-import { VESSELS } from '../card/parts';
+import { VESSEL_NAMES, VESSELS } from '../card/parts';
 import type { FormulaLine } from '../formula/formula';
 import { instead } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
@@ -64,6 +64,20 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly Sh
     };
   });
   return VESSELS.flatMap((v) => inOrder(lines.filter((l) => l.vessel === v))).map(({ ingredient: _i, tool: _t, ...l }) => l);
+}
+
+export interface SheetGroup {
+  readonly name: string;
+  readonly lines: readonly SheetLine[];
+}
+
+/** A sheet in the order it is worked: bowl by bowl, then what serves them all, then each sauce or butter by its name. */
+export function sheetGroups(lines: readonly SheetLine[]): readonly SheetGroup[] {
+  const sides = [...new Set(lines.flatMap((l) => (l.side === undefined ? [] : [l.side])))];
+  return [
+    ...VESSELS.map((v) => ({ name: VESSEL_NAMES[v], lines: lines.filter((l) => l.side === undefined && l.vessel === v) })),
+    ...sides.map((name) => ({ name, lines: lines.filter((l) => l.side === name) })),
+  ].filter((g) => g.lines.length > 0);
 }
 
 /** A sheet's lines as amounts of ingredients, for what they cost, hold and take from the shelf. @param find the pantry now */

@@ -4,6 +4,7 @@
  */
 import type { Ingredient } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
+import type { Taking } from './batch';
 
 /** Whether a batch takes from the shelf: not at all, if there is enough of all, or what there is. */
 export const TAKES = ['no', 'enough', 'anyway'] as const;
@@ -37,6 +38,16 @@ export interface TakeOutList {
   readonly rows: readonly TakeOut[];
   /** Lines that name nothing the pantry knows. */
   readonly unknown: readonly string[];
+}
+
+/** A shelf as it would be without what these batches took off it: set aside for them, it counts as there. */
+export function withTaken(shelf: Shelf, takings: readonly Taking[]): Shelf {
+  const back: Record<string, Shelf[string]> = { ...shelf };
+  for (const t of takings) {
+    const had = back[t.id];
+    if (had && had.onHandG !== null) back[t.id] = { ...had, onHandG: had.onHandG + t.takenG };
+  }
+  return back;
 }
 
 const CRUMB_G = 1e-6;

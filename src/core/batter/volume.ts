@@ -4,6 +4,7 @@
  */
 
 import { EGG_G, WHITE_G } from '../formula/eggs';
+import type { KindId } from '../formula/kinds';
 import type { TallyLine } from '../formula/tally';
 import type { Composition, Ingredient } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
@@ -108,4 +109,17 @@ export function piecesOf(massG: number, densityGPerMl: number, portionMl: number
   const usable = (massG - toolLossG(massG)) / densityGPerMl;
   const pieces = Math.floor(usable / portionMl + 1e-9);
   return { pieces, restMl: Math.max(0, usable - pieces * portionMl) };
+}
+
+/** Share of its mass a piece loses over the heat, least and most, by kind; a convention of the field. */
+const COOKING_LOSS: Partial<Readonly<Record<KindId, readonly [number, number]>>> & { readonly usual: readonly [number, number] } = {
+  usual: [0.08, 0.16],
+  crepe: [0.12, 0.2],
+  waffle: [0.12, 0.18],
+};
+
+/** What one piece weighs as it is served, g, least and most. @param pouredG as it is poured */
+export function servedG(kind: KindId, pouredG: number): readonly [number, number] {
+  const [least, most] = COOKING_LOSS[kind] ?? COOKING_LOSS.usual;
+  return [pouredG * (1 - most), pouredG * (1 - least)];
 }

@@ -14,6 +14,10 @@ export interface EggCount {
   readonly left: { readonly part: 'yolk' | 'white'; readonly count: number; readonly grams: number } | null;
 }
 
+const SHELL_EGG = /^egg-(?:medium|large|extra-large|jumbo|duck)$/;
+/** Whether an ingredient of the pantry is a whole egg that is cracked. */
+export const isShellEgg = (id: string): boolean => SHELL_EGG.test(id);
+
 /** A large egg without its shell, and its parts. */
 export const YOLK_G = 17;
 export const WHITE_G = 33;

@@ -1,11 +1,14 @@
 import type { SheetLine } from '@/core/batch/batch';
-import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
+import { mixesIn, type Split } from '@/core/batch/plan';
+import { sheetGroups } from '@/core/batch/sheet';
 import { massBoth, type Units } from '@/core/quantity/say';
 
 interface Props {
   readonly title: string;
   readonly about: readonly string[];
+  /** The lines of one mix, with what serves them all. */
   readonly lines: readonly SheetLine[];
+  readonly split?: Split | undefined;
   readonly units: Units;
 }
 
@@ -13,8 +16,11 @@ interface Props {
 export const taken = (l: SheetLine, u: Units): string =>
   l.measure === null ? 'as needed' : u.weight === 'oz' && l.grams !== null ? massBoth(l.grams, u) : l.measure;
 
+/** Boxes to tick in one row; more are a count to write. */
+const MOST_BOXES = 12;
+
 /** The sheet to mix from: read at arm's length, printed on one page. */
-export function MeasureSheet({ title, about, lines, units }: Props) {
+export function MeasureSheet({ title, about, lines, split, units }: Props) {
   // many lines are set closer, so that a long formula still prints on one page
   const row =
     lines.length > 40
@@ -24,37 +30,45 @@ export function MeasureSheet({ title, about, lines, units }: Props) {
         : lines.length > 12
           ? 'print:py-1 print:text-[14px]'
           : 'print:py-1.5 print:text-[17px]';
+  const mixes = split ? mixesIn(split) : 1;
   // cups and spoons take more room than grams
   const wide = lines.some((l) => (l.measure?.length ?? 0) > 10);
+  const boxes = (l: SheetLine): number => (l.mix === undefined ? 1 : Math.min(mixes, MOST_BOXES));
+  const most = Math.max(1, ...lines.map(boxes));
+  const columns = `${most * 1.25 + 0.15}rem ${wide ? '14rem' : units.weight === 'oz' ? '10.5rem' : '6.5rem'} 1fr`;
   return (
     <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 print:rounded-none print:p-0" data-print-sheet>
       <h2 className="text-2xl [overflow-wrap:anywhere]">{title}</h2>
       <p className="text-soft">{about.filter(Boolean).join('; ')}</p>
-      {VESSELS.map((v) => {
-        const here = lines.filter((l) => l.vessel === v);
-        if (here.length === 0) return null;
-        return (
-          <div key={v} className="mt-3 break-inside-avoid print:mt-2">
-            <h3 className="border-b-2 border-rim text-lg text-rim">{VESSEL_NAMES[v]}</h3>
-            <ul>
-              {here.map((l) => (
-                <li
-                  key={l.key}
-                  className={`grid ${wide ? 'grid-cols-[1.4rem_14rem_1fr]' : units.weight === 'oz' ? 'grid-cols-[1.4rem_10.5rem_1fr]' : 'grid-cols-[1.4rem_6.5rem_1fr]'} items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}
-                >
-                  <span aria-hidden className="size-4 self-center rounded-[3px] border-2 border-rim" />
-                  <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{taken(l, units)}</strong>
-                  <span className="min-w-0 [overflow-wrap:anywhere]">
-                    {l.measure === null ? l.text : l.name}
-                    {l.spoons ? <span className="whitespace-nowrap text-soft"> (or {l.spoons}, level)</span> : null}
-                    {l.measure !== null && l.preparation ? <span className="text-soft">, {l.preparation}</span> : null}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </div>
-        );
-      })}
+      {mixes > 1 && split ? (
+        <p className="mt-1 font-semibold">
+          The bowls below are {split.by === 'kits' ? 'one kit' : 'one mix'}: weigh it {mixes} times
+          {mixes <= MOST_BOXES ? ', and tick a box each time' : ''}.
+        </p>
+      ) : null}
+      {sheetGroups(lines).map((g) => (
+        <div key={g.name} className="mt-3 break-inside-avoid print:mt-2">
+          <h3 className="border-b-2 border-rim text-lg text-rim">{g.name}</h3>
+          <ul>
+            {g.lines.map((l) => (
+              <li key={l.key} style={{ gridTemplateColumns: columns }} className={`grid items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}>
+                <span aria-hidden className="flex gap-1 self-center">
+                  {Array.from({ length: boxes(l) }, (_, n) => (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: boxes are all alike
+                    <span key={n} className="size-4 rounded-[3px] border-2 border-rim" />
+                  ))}
+                </span>
+                <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{taken(l, units)}</strong>
+                <span className="min-w-0 [overflow-wrap:anywhere]">
+                  {l.measure === null ? l.text : l.name}
+                  {l.spoons ? <span className="whitespace-nowrap text-soft"> (or {l.spoons}, level)</span> : null}
+                  {l.measure !== null && l.preparation ? <span className="text-soft">, {l.preparation}</span> : null}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
       <p className="mt-3 text-sm text-soft print:mt-2 print:text-[11px]">
         Each bowl is in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon. What is too much of a dry thing
         goes back, from a clean spoon; what has touched egg or milk does not.

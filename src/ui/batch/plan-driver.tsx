@@ -10,6 +10,7 @@ import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Switch } from '../kit/switch';
+import { PortionMore } from './portion-more';
 
 export type By = Driver['by'];
 
@@ -65,7 +66,7 @@ const WEIGHED: readonly By[] = ['flour', 'mass', 'ingredient'];
 export const num = (s: string): number => (/^\s*\d{1,9}(?:[.,]\d{1,6})?\s*$/.test(s) ? Number(s.trim().replace(',', '.')) : Number.NaN);
 
 /** What is wrong with a typed number, in words; null when it is fine. @param least 0 lets nothing pass, for what may be none */
-function wrong(s: string, label: string, most: number, whole = false, nothing = false): string | null {
+export function wrong(s: string, label: string, most: number, whole = false, nothing = false): string | null {
   if (s.trim() === '') return `${label}: write a number.`;
   if (/^\s*-/.test(s)) return `${label} has to be more than nothing.`;
   const n = num(s);
@@ -143,10 +144,12 @@ interface Props {
   readonly gear: readonly Gear[];
   readonly offers: readonly PortionOffer[];
   readonly lines: readonly AccountLine[];
+  /** g/ml of the batter; null while there is none. */
+  readonly density: number | null;
 }
 
 /** What drives the batch, and the portion it is poured in. */
-export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offers, lines }: Props) {
+export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offers, lines, density }: Props) {
   const ask = ASKS[t.by];
   const fitting = gear.filter((g) => portionFor(g, kind) !== null);
   const things = [...new Map(lines.filter((l) => l.use === 'batter').flatMap((l) => l.parts.map((p) => [p.ingredient.id, p.ingredient] as const))).values()];
@@ -239,6 +242,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
           ))}
         </fieldset>
       ) : null}
+      {pan && !COUNTS.includes(t.by) ? null : <PortionMore density={density} onMl={(x) => set({ portion: String(ml(x)) })} />}
     </>
   );
 }

@@ -1,9 +1,18 @@
 import Fraction from 'fraction.js';
+import type { AnalysableLine } from '@/core/analyse';
 import { type Means, wholeEggBatches } from '@/core/batch/driver';
+import { LARGE_BOWL } from '@/core/batch/large-bowl';
+import { loadsOf, type Pace } from '@/core/batch/mixes';
 import type { Drift } from '@/core/batch/scale';
+import { batterVolume, piecesOf, servedG, toolLossG } from '@/core/batter/volume';
+import { yieldClaim } from '@/core/card/method';
+import { type Formula, kitchenOf } from '@/core/formula/formula';
+import { type KindId, kindById } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
 import { writeNumber } from '@/core/quantity/number';
 import { grams, millilitres, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { Taps } from '../kit/choice';
 import { Notice } from '../kit/notice';
 import type { InKitchen } from './use-kitchen';
 
@@ -43,17 +52,7 @@ const DRIFT_NAMES: readonly (readonly [keyof Drift, string])[] = [
 ];
 
 /** What rounding costs against the exact formula, in percent of flour. @param all every ratio, not the three that move most */
-export function Drifted({
-  drift,
-  restMl,
-  all,
-  counted,
-}: {
-  readonly drift: Drift;
-  readonly restMl: number | null;
-  readonly all: boolean;
-  readonly counted: boolean;
-}) {
+export function Drifted({ drift, all }: { readonly drift: Drift; readonly all: boolean }) {
   const moved = DRIFT_NAMES.filter(([k]) => (all || k !== 'liquid') && Math.abs(drift[k]) >= 0.01)
     .sort((a, b) => Math.abs(drift[b[0]]) - Math.abs(drift[a[0]]))
     .slice(0, all ? DRIFT_NAMES.length : 3);
@@ -63,7 +62,6 @@ export function Drifted({
       {moved.length === 0
         ? 'Nothing is lost to rounding.'
         : `Rounding moves ${moved.map(([k, name]) => `${name} ${sign(drift[k])}${k === 'co2' ? ' g' : ' %'}`).join(', ')} of the flour.`}
-      {!counted && restMl !== null && restMl > 1 ? ` ${millilitres(restMl)} is left for a part-load.` : ''}
     </p>
   );
 }
@@ -73,22 +71,23 @@ const SIZE_TOLD = 0.005;
 /** More than this of anything by the cup is better weighed. */
 const MANY_CUPS_ML = 2900;
 
-/** How the measures were chosen, and what whole eggs would make of the batch. */
+/** How the measures were chosen, for one mix. */
 export function KitchenWords({
   kitchen,
   asked,
-  means,
+  askedG,
   massG,
+  volumeMl,
   units,
-  onFactor,
 }: {
   readonly kitchen: InKitchen | 'failed' | null;
   readonly asked: boolean;
-  readonly means: Means | null;
-  /** What the batter weighs as it is taken, g; null while that is not known. */
+  /** What was asked of batter, g. */
+  readonly askedG: number | null;
+  /** What the batter weighs as it is taken, g, and its ml; null while that is not known. */
   readonly massG: number | null;
+  readonly volumeMl: number | null;
   readonly units: Units;
-  readonly onFactor: (factor: number) => void;
 }) {
   if (!asked) return null;
   if (kitchen === 'failed')
@@ -103,8 +102,7 @@ export function KitchenWords({
         Looking through the drawer …
       </p>
     );
-  const off = means && massG !== null ? massG - means.massG : 0;
-  const whole = means ? wholeEggBatches(means) : [];
+  const off = askedG !== null && massG !== null ? massG - askedG : 0;
   return (
     <div className="grid gap-2 text-[15px]" role="status">
       <p className="text-soft">
@@ -114,22 +112,160 @@ export function KitchenWords({
           : ''}
         .
       </p>
-      {means && Math.abs(off) >= SIZE_TOLD * means.massG ? (
+      {askedG !== null && Math.abs(off) >= SIZE_TOLD * askedG ? (
         <p>
-          It comes to {grams(Math.abs(off), units)} {off < 0 ? 'less' : 'more'} batter than asked ({((100 * Math.abs(off)) / means.massG).toFixed(1)} %).
+          It comes to {grams(Math.abs(off), units)} {off < 0 ? 'less' : 'more'} batter than asked ({((100 * Math.abs(off)) / askedG).toFixed(1)} %).
         </p>
       ) : null}
-      {whole.length > 0 ? (
+      {volumeMl !== null && volumeMl > MANY_CUPS_ML ? <p>That is many cups: a scale is quicker, and counts no scoop twice.</p> : null}
+    </div>
+  );
+}
+
+interface EggChoice {
+  /** Eggs in one mix, as they come, and the nearest whole number. */
+  readonly exact: number;
+  readonly whole: number;
+  readonly gramsEach: number;
+  readonly canBeWhole: boolean;
+}
+
+const eggs = (n: number): string => `${n} ${n === 1 ? 'egg' : 'eggs'}`;
+
+/** Eggs that don't come out whole: weigh them, keep them whole and balance the rest, or make another size; side by side. */
+export function EggsView({
+  choice,
+  chosen,
+  means,
+  units,
+  short,
+  onFactor,
+  onEggs,
+}: {
+  readonly choice: EggChoice | null;
+  /** Whole eggs that are kept; null: the egg is weighed. */
+  readonly chosen: number | null;
+  readonly means: Means | null;
+  readonly units: Units;
+  readonly short: string | null;
+  readonly onFactor: (factor: number) => void;
+  readonly onEggs: (eggs: number | null) => void;
+}) {
+  const crack = choice ? Math.ceil(choice.exact - 0.02) : 0;
+  return (
+    <section aria-label="Eggs" className="grid gap-2 text-[15px]">
+      <h3 className="text-sm font-semibold text-soft">Eggs</h3>
+      <Taps
+        label="Eggs"
+        value={chosen === null ? 'weigh' : 'whole'}
+        onChange={(v) => {
+          if (v === 'weigh') onEggs(null);
+          else if (v === 'whole' && choice) onEggs(choice.whole);
+        }}
+        options={[
+          { value: 'weigh', label: choice ? `weigh ${grams(choice.exact * choice.gramsEach, units)} of ${crack} beaten` : 'weigh the egg' },
+          ...(choice?.canBeWhole || chosen !== null
+            ? [{ value: 'whole' as const, label: `${eggs(chosen ?? choice?.whole ?? 0)} whole, re-balance the rest` }]
+            : []),
+        ]}
+      />
+      {chosen !== null && short ? <p>{short}</p> : null}
+      {means && chosen === null ? (
         <div className="flex flex-wrap items-center gap-2">
-          <span className="text-soft">In whole eggs it would be</span>
-          {whole.map((w) => (
+          <span className="text-soft">Or another size:</span>
+          {wholeEggBatches(means).map((w) => (
             <Button key={w.eggs} onClick={() => onFactor(w.factor)}>
-              {w.eggs} {w.eggs === 1 ? 'egg' : 'eggs'} <span className="font-normal">{w.factor.toFixed(2)} times</span>
+              {eggs(w.eggs)} <span className="font-normal">{w.factor.toFixed(2)} times</span>
             </Button>
           ))}
         </div>
       ) : null}
-      {means && means.volumeMl > MANY_CUPS_ML ? <p>That is many cups: a scale is quicker, and counts no scoop twice.</p> : null}
-    </div>
+    </section>
+  );
+}
+
+/** Less than this share of a portion is not worth a piece of its own. */
+const WORTH_A_PIECE = 0.5;
+
+/** Pieces as they are served, the loads they take, and what becomes of the rest. */
+export function YieldWords({
+  kind,
+  pieces,
+  portionMl,
+  density,
+  restMl,
+  pace,
+  piecesName,
+  units,
+}: {
+  readonly kind: KindId;
+  readonly pieces: number | null;
+  readonly portionMl: number;
+  readonly density: number;
+  readonly restMl: number | null;
+  readonly pace: Pace | null;
+  readonly piecesName: string;
+  readonly units: Units;
+}) {
+  if (!(portionMl > 0)) return null;
+  const [least, most] = servedG(kind, portionMl * density);
+  const loads = pieces !== null && pace && pace.atOnce > 1 ? loadsOf(pieces, pace.atOnce) : null;
+  return (
+    <>
+      <p>
+        Poured {grams(portionMl * density, units)} each, served about {Math.round(least)} to {grams(most, units)}: the heat takes the rest.
+        {loads && loads.full > 0 && pace
+          ? ` ${pace.atOnce} at once: ${loads.full} full ${loads.full === 1 ? 'load' : 'loads'}${
+              loads.last > 0 ? ` and one of ${loads.last}; ${loads.toFill} more ${piecesName} would fill it, to cool and freeze` : ''
+            }.`
+          : ''}
+      </p>
+      {restMl !== null && restMl > 1 && pieces !== null && pieces > 0 ? (
+        <p>
+          {millilitres(restMl)} is left for a part-load:{' '}
+          {restMl >= WORTH_A_PIECE * portionMl
+            ? `one small piece, the cook’s or the test.`
+            : `${restMl / pieces < 1 ? 'less than a millilitre' : millilitres(restMl / pieces)} more in each, or a mouthful to test with.`}
+        </p>
+      ) : null}
+    </>
+  );
+}
+
+/** What the card claims to make, against what it pours at this portion. */
+export function ClaimView({
+  formula,
+  lines,
+  portionMl,
+}: {
+  readonly formula: Formula;
+  readonly lines: readonly AnalysableLine[];
+  readonly portionMl: number | null;
+}) {
+  const claim = yieldClaim(formula.cardNotes);
+  const volume = batterVolume(lines, kindById(formula.kind).air);
+  if (!claim || !volume || portionMl === null || !(portionMl > 0)) return null;
+  const massG = volume.volumeMl * volume.densityGPerMl;
+  const { pieces } = piecesOf(massG, volume.densityGPerMl, portionMl);
+  const each = (massG - toolLossG(massG)) / volume.densityGPerMl / claim.pieces;
+  return (
+    <p>
+      The card itself claims {claim.pieces}: it pours {pieces} of {millilitres(portionMl)}
+      {pieces === claim.pieces ? '.' : `; its ${claim.pieces} would be of ${millilitres(each)} each.`}
+    </p>
+  );
+}
+
+/** Which school of leavening a large bowl follows, and why. @param massG of one mix */
+export function LargeBowlWords({ house, formula, massG }: { readonly house: Kitchen; readonly formula: Formula; readonly massG: number }) {
+  const less = kitchenOf(formula, house).ways.largeBowl === 'less';
+  return (
+    <p className="text-soft">
+      {less && massG >= LARGE_BOWL.fromG
+        ? `Each bowl is ${LARGE_BOWL.fromG / 1000} kg or more, and the house takes ${100 * LARGE_BOWL.less} % less leavening there.`
+        : less
+          ? `Leavening is scaled straight up to ${LARGE_BOWL.fromG / 1000} kg a bowl; from there the house takes ${100 * LARGE_BOWL.less} % less.`
+          : 'Leavening is scaled straight: the chemistry does not know the size of the bowl.'}
+    </p>
   );
 }

@@ -1,28 +1,33 @@
 'use client';
 import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useId, useMemo, useState } from 'react';
-import { meansOf, timesOf, wantedPieces } from '@/core/batch/driver';
+import { useId, useRef, useState } from 'react';
 import { washes } from '@/core/batch/order';
+import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
-import { type Exactness, scale } from '@/core/batch/scale';
-import { linesOfSheet, sheetOf, toolOf } from '@/core/batch/sheet';
-import { countedLines, type EndId, type Formula, schoolIdOf } from '@/core/formula/formula';
+import type { Exactness } from '@/core/batch/scale';
+import { toolOf } from '@/core/batch/sheet';
+import type { Side } from '@/core/batch/sides';
+import type { EndId, Formula } from '@/core/formula/formula';
+import { schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
-import { scalesOf } from '@/core/pantry/gear';
-import { findIngredient } from '@/core/pantry/pantry';
+import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
-import { grams, millilitres } from '@/core/quantity/say';
+import { grams } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Notice } from '../kit/notice';
+import { Switch } from '../kit/switch';
+import { sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
+import { type Beside, BesidePart } from './beside-part';
 import { MeasureSheet } from './measure-sheet';
-import { num, PlanDriver, type PlanTyped, readDriver } from './plan-driver';
-import { Drifted, KitchenWords, MeansView } from './plan-words';
-import { useKitchen } from './use-kitchen';
+import { num, PlanDriver, type PlanTyped } from './plan-driver';
+import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, YieldWords } from './plan-words';
+import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
+import { usePlan } from './use-plan';
 
 export type MakeAnswer =
   | { readonly ok: true; readonly batchId: string }
@@ -35,60 +40,82 @@ interface Props {
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly shelf: Shelf;
+  readonly sides: readonly Side[];
+  /** Seconds a piece takes on the heat, as earlier batches were timed. */
+  readonly cycleS: number | null;
   /** The end of a forked formula that is asked for; null in one that is not. */
   readonly end: EndId | null;
   readonly pieces: string | null;
   readonly make: (input: unknown) => Promise<MakeAnswer>;
 }
 
-/** Plan: what drives the batch, how exact, and the sheet to mix from. */
-export function Plan({ formulaId, versionId, number, formula, house, shelf, end: asked, pieces, make }: Props) {
+/** Plan: what drives the batch, how it is mixed, what goes with it, and the sheet to mix from. */
+export function Plan({ formulaId, versionId, number, formula, house, shelf, sides, cycleS, end: asked, pieces, make }: Props) {
   const router = useRouter();
-  const kind = kindById(formula.kind);
   const [end, setEnd] = useState(asked);
-  const school = schoolOf(kind, schoolIdOf(formula, end));
-  const pan = school.portionMl === null;
-  const [typed, setTyped] = useState<PlanTyped>({
-    by: pan ? 'factor' : 'pieces',
-    amount: pieces ?? (pan ? '1' : '12'),
-    portion: String(formula.portionMl ?? usualPortionMl(school)),
-    each: '3',
-    seconds: '10',
-    testPiece: true,
-    head: '35',
-    gear: '',
-    piecesEach: '1',
-    ingredientId: '',
+  const [typed, setTyped] = useState<PlanTyped>(() => {
+    const school = schoolOf(kindById(formula.kind), schoolIdOf(formula, asked));
+    const pan = school.portionMl === null;
+    return {
+      by: pan ? 'factor' : 'pieces',
+      amount: pieces ?? (pan ? '1' : '12'),
+      portion: String(formula.portionMl ?? usualPortionMl(school)),
+      each: '3',
+      seconds: '10',
+      testPiece: true,
+      head: '35',
+      gear: '',
+      piecesEach: '1',
+      ingredientId: '',
+    };
   });
+  const [splitTyped, setSplit] = useState<SplitTyped>(FRESH_SPLIT);
+  const [beside, setBeside] = useState<readonly Beside[]>([]);
   const [exactness, setExactness] = useState<Exactness>('gram');
+  const [eggs, setEggs] = useState<number | null>(null);
+  const [take, setTake] = useState(true);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [fields, setFields] = useState<Readonly<Record<string, string>>>({});
   const [starting, setStarting] = useState(false);
+  // one press of the button, however often it arrives; a changed plan is another
+  const request = useRef<string | null>(null);
   const exactId = useId();
-  const set = (part: Partial<PlanTyped>): void => {
+  const changed = (): void => {
+    request.current = null;
     setFields({});
+    setRefusal(null);
+  };
+  const set = (part: Partial<PlanTyped>): void => {
+    changed();
+    setEggs(null);
     setTyped((t) => ({ ...t, ...part }));
   };
 
-  const lines = useMemo(() => countedLines(formula, house, end), [formula, house, end]);
-  const { units } = house;
-  const { driver, errors } = readDriver(typed, units, pan);
-  const portionMl = num(typed.portion);
-  const begun = driver ? timesOf(lines, driver, formula.kind) : null;
-  const factor = begun?.ok ? begun.value.factor : null;
-  const kitchen = useKitchen(lines, exactness === 'kitchen' ? factor : null, house);
-  const how = exactness !== 'kitchen' ? exactness : kitchen && kitchen !== 'failed' ? kitchen.taken : null;
-  const scaled = driver && how ? scale(lines, driver, how, formula.kind, portionMl) : null;
-  const refused = begun && !begun.ok ? begun.error : scaled && !scaled.ok ? scaled.error : null;
-  const means = begun?.ok ? meansOf(lines, begun.value.before, begun.value.factor, pan ? null : portionMl) : null;
-  const open = lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
+  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs });
+  const { kind, units, driver, means, planned, split } = p;
+  const ok = planned !== null && p.besideRead.sides !== null;
+  const open = p.lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
+  const errors = { ...fields, ...p.errors, ...p.besideRead.errors };
 
   const start = async (): Promise<void> => {
-    if (!driver || starting) return;
+    if (!driver || !split?.split || starting) return;
     setStarting(true);
     setRefusal(null);
+    request.current ??= crypto.randomUUID();
     const answer = await answerOf(
-      () => make({ versionId, driver, exactness, portionMl: Number.isFinite(portionMl) && portionMl > 0 ? portionMl : 60, end }),
+      () =>
+        make({
+          versionId,
+          driver,
+          exactness,
+          portionMl: p.poured,
+          end,
+          split: split.split,
+          eggs,
+          sides: p.besideRead.sides,
+          take: take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no',
+          requestId: request.current,
+        }),
       'Your plan is still here: try again in a moment.',
     );
     if (answer.ok) {
@@ -98,52 +125,70 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, end:
     setStarting(false);
     setRefusal(answer.message);
     setFields(answer.fields);
+    // the shelf may have been emptied by another since this page was drawn
+    if (answer.fields.take) router.refresh();
   };
 
-  const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
-  const sheet = scaled?.ok ? sheetOf(scaled.value, stepG) : [];
-  const spared = washes(lines.map((l) => ({ ingredient: l.ingredient, tool: toolOf(l) })));
-  const account = linesOfSheet(sheet, (id) => findIngredient(id, house.conventions.own));
-  const wanted = driver ? wantedPieces(driver) : null;
-  const offers = pan ? [] : portionsIn(house, formula.kind);
-  const says =
-    scaled?.ok === true
-      ? [
-          wanted !== null
-            ? `${wanted} ${kind.pieces} of ${portionMl} ml${driver?.by === 'guests' && driver.testPiece ? ' and one to test' : ''}`
-            : scaled.value.yield
-              ? `${scaled.value.yield.pieces} of ${portionMl} ml`
-              : '',
-          `${grams(scaled.value.massG, units)} of batter, ${millilitres(scaled.value.volumeMl)}`,
-          `version ${number}`,
-          spared > 0 ? `measured with spoons, this order spares ${spared === 1 ? 'one rinse' : `${spared} rinses`} against the card’s` : '',
-        ]
-      : [];
+  const spared = washes(p.lines.map((l) => ({ ingredient: l.ingredient, tool: toolOf(l) })));
+  const offers = p.pan ? [] : portionsIn(house, formula.kind);
+  const n = split?.split ? split.split : null;
+  const total = p.wanted !== null ? p.wanted * (n?.by === 'kits' ? n.benches * n.classes : 1) : (means?.pieces ?? null);
 
   return (
-    <div className="grid gap-6 lg:grid-cols-[22rem_1fr] print:block">
+    <div className="grid gap-6 lg:grid-cols-[23rem_1fr] print:block">
       <section aria-label="What drives the batch" className="flex flex-col gap-4 print:hidden">
         {formula.ends ? (
           <Taps
             label="End"
             size="work"
             value={end ?? formula.ends[0].id}
-            onChange={(v) => v !== '' && setEnd(v)}
+            onChange={(v) => {
+              if (v === '') return;
+              changed();
+              setEggs(null);
+              setEnd(v);
+            }}
             options={formula.ends.map((e) => ({ value: e.id, label: e.name }))}
           />
         ) : null}
         <PlanDriver
           typed={typed}
           set={set}
-          errors={{ ...fields, ...errors }}
+          errors={errors}
           units={units}
-          pan={pan}
+          pan={p.pan}
           kind={formula.kind}
           gear={house.gear}
           offers={offers}
-          lines={lines}
+          lines={p.lines}
+          density={p.density}
         />
         {means ? <MeansView means={means} units={units} pieces={kind.pieces} guestsEach={num(typed.each)} /> : null}
+        {p.splitAsked && split ? (
+          <SplitPart
+            typed={splitTyped}
+            set={(part) => {
+              changed();
+              setEggs(null);
+              setSplit((t) => ({ ...t, ...part }));
+            }}
+            asked={p.splitAsked}
+            read={split}
+            units={units}
+            pieces={kind.pieces}
+          />
+        ) : null}
+        <BesidePart
+          beside={beside}
+          set={(b) => {
+            changed();
+            setBeside(b);
+          }}
+          sides={sides}
+          atTable={p.atTable}
+          errors={errors}
+          units={units}
+        />
         <div className="flex flex-col gap-1">
           <span id={exactId} className="text-sm font-semibold text-soft">
             How exact
@@ -151,7 +196,11 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, end:
           <Taps
             label="How exact"
             value={exactness}
-            onChange={(v) => v && setExactness(v)}
+            onChange={(v) => {
+              if (!v) return;
+              changed();
+              setExactness(v);
+            }}
             options={[
               { value: 'gram', label: 'whole grams' },
               { value: 'exact', label: 'to 0.1 g' },
@@ -159,74 +208,131 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, end:
             ]}
           />
         </div>
-        {scaled?.ok ? (
-          <Drifted drift={scaled.value.drift} restMl={scaled.value.yield?.restMl ?? null} all={exactness === 'kitchen'} counted={wanted !== null} />
-        ) : null}
+        {planned ? <Drifted drift={planned.one.drift} all={exactness === 'kitchen'} /> : null}
         {exactness === 'kitchen' ? (
           <KitchenWords
-            kitchen={kitchen}
-            asked={factor !== null}
-            means={means}
-            massG={scaled?.ok ? scaled.value.massG : null}
+            kitchen={p.kitchen}
+            asked={p.ready !== null}
+            askedG={p.ready && means ? means.massG / (n?.by === 'bowls' ? n.mixes : 1) : null}
+            massG={planned?.one.massG ?? null}
+            volumeMl={planned?.one.volumeMl ?? null}
             units={units}
-            onFactor={(f) => set({ by: 'factor', amount: String(Number(f.toFixed(4))) })}
           />
         ) : null}
-        {refused ? (
-          <Notice weight="stop" role="alert">
-            {refused.message}
-          </Notice>
+        {p.eggChoice || eggs !== null ? (
+          <EggsView
+            choice={p.eggChoice}
+            chosen={eggs}
+            means={means}
+            units={units}
+            short={p.ready?.short ?? null}
+            onFactor={(f) => set({ by: 'factor', amount: String(Number(f.toFixed(4))) })}
+            onEggs={(e) => {
+              changed();
+              setEggs(e);
+            }}
+          />
         ) : null}
-        {open.length > 0 ? (
-          <Notice weight="look">
-            {open.length === 1 ? 'One line has' : `${open.length} lines have`} no grams and {open.length === 1 ? 'is' : 'are'} left as written:{' '}
-            {open.map((l) => `"${l.text.slice(0, 50)}"`).join(', ')}.
-          </Notice>
-        ) : null}
-        {refusal ? (
-          <Notice weight="stop" role="alert">
-            {refusal}
-          </Notice>
-        ) : null}
-        <div className="flex flex-wrap gap-3">
-          <Button look="now" size="work" disabled={!scaled?.ok || starting} onClick={() => void start()}>
-            {starting ? 'Starting' : 'Start this batch'}
-          </Button>
-          <Button size="work" disabled={!scaled?.ok} onClick={() => window.print()}>
-            <Printer size={20} aria-hidden />
-            Print
-          </Button>
-        </div>
-        <p className="text-sm text-soft">
-          Leavening is scaled straight: the chemistry does not know the size of the bowl.{' '}
-          {wanted !== null ? 'What stays on bowl and tools is added on top.' : ''}
-        </p>
         <Button look="bare" className="self-start" onClick={() => router.push(`/formulas/${formulaId}?version=${number}`)}>
           Back to the bench
         </Button>
       </section>
-      {scaled?.ok ? (
-        <div className="grid content-start gap-6">
-          <MeasureSheet
-            title={formula.ends ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}` : formula.name}
-            about={says}
-            lines={sheet}
-            units={units}
-          />
-          <AfterSheet
-            notice={`/formulas/${formulaId}/notice?version=${number}`}
-            lines={account}
-            shelf={shelf}
-            units={units}
-            pieces={wanted ?? scaled.value.yield?.pieces ?? null}
-            piecesName={kind.pieces}
-          />
-        </div>
-      ) : (
-        <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 text-soft">
-          The sheet stands here as soon as the numbers on the left are right.
+      <div className="grid content-start gap-4">
+        <section aria-label="Start" className="grid gap-3 print:hidden">
+          {p.refused ? (
+            <Notice weight="stop" role="alert">
+              {p.refused.message}
+            </Notice>
+          ) : null}
+          {open.length > 0 ? (
+            <Notice weight="look">
+              {open.length === 1 ? 'One line has' : `${open.length} lines have`} no grams and {open.length === 1 ? 'is' : 'are'} left as written:{' '}
+              {open.map((l) => `"${l.text.slice(0, 50)}"`).join(', ')}.
+            </Notice>
+          ) : null}
+          {ok && p.short.length > 0 ? (
+            <Notice weight="look">
+              Short on the shelf: {p.short.map((r) => `${kitchenName(r.ingredient)} ${grams(r.shortG ?? 0, units)}`).join(', ')}.
+              {take ? ' Started as it is, the batch takes what there is.' : ''}
+            </Notice>
+          ) : null}
+          {refusal ? (
+            <Notice weight="stop" role="alert">
+              {refusal}
+            </Notice>
+          ) : null}
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+            <Button look="now" size="work" disabled={!ok || starting} onClick={() => void start()}>
+              {starting ? 'Starting' : 'Start this batch'}
+            </Button>
+            <Button size="work" disabled={!ok} onClick={() => window.print()}>
+              <Printer size={20} aria-hidden />
+              Print
+            </Button>
+            <Switch
+              label="take it off the shelf"
+              on={take}
+              onSwitch={(v) => {
+                changed();
+                setTake(v);
+              }}
+            />
+          </div>
         </section>
-      )}
+        {planned ? (
+          <>
+            <MeasureSheet
+              title={formula.ends ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}` : formula.name}
+              about={[
+                ...sheetAbout({
+                  driver,
+                  split: n,
+                  wanted: p.wanted,
+                  made: planned.one.yield?.pieces ?? null,
+                  portionMl: p.pan ? null : p.portionMl,
+                  pieces: kind.pieces,
+                  massG: planned.massG,
+                  volumeMl: planned.volumeMl,
+                  units,
+                }),
+                `version ${number}`,
+                spared > 0 ? `measured with spoons, this order spares ${spared === 1 ? 'one rinse' : `${spared} rinses`} against the card’s` : '',
+              ]}
+              lines={oneMix(p.sheet)}
+              split={n ?? undefined}
+              units={units}
+            />
+            <div className="grid gap-1 text-[15px] print:hidden">
+              {p.density !== null && !p.pan ? (
+                <YieldWords
+                  kind={formula.kind}
+                  pieces={total}
+                  portionMl={p.portionMl}
+                  density={p.density}
+                  restMl={p.wanted === null ? (planned.one.yield?.restMl ?? null) : null}
+                  pace={p.pace}
+                  piecesName={kind.pieces}
+                  units={units}
+                />
+              ) : null}
+              <ClaimView formula={formula} lines={p.lines} portionMl={p.pan ? null : p.portionMl} />
+              <LargeBowlWords house={house} formula={formula} massG={planned.one.massG} />
+            </div>
+            <AfterSheet
+              notice={`/formulas/${formulaId}/notice?version=${number}`}
+              lines={p.account}
+              shelf={shelf}
+              units={units}
+              pieces={total}
+              piecesName={kind.pieces}
+            />
+          </>
+        ) : (
+          <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 text-soft">
+            The sheet stands here as soon as the numbers on the left are right.
+          </section>
+        )}
+      </div>
     </div>
   );
 }

@@ -3,8 +3,10 @@ import { Check, CloudOff } from 'lucide-react';
 import Link from 'next/link';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Batch, weighable } from '@/core/batch/batch';
-import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
+import { mixesIn, mixName } from '@/core/batch/plan';
+import { sheetGroups } from '@/core/batch/sheet';
 import { lookOf } from '../kit/button';
+import { Taps } from '../kit/choice';
 import { Notice } from '../kit/notice';
 import { useUnits } from '../units';
 import { taken } from './measure-sheet';
@@ -79,6 +81,11 @@ export function Prep({ batch, tick }: Props) {
   const lines = weighable(batch);
   const left = lines.filter((l) => !ticked.has(l.key));
   const now = left[0]?.key;
+  const count = mixesIn(batch.split);
+  // the mix that is weighed: the one looked at, else the first that is not done
+  const [looked, setLooked] = useState<number | null>(null);
+  const at = looked ?? left[0]?.mix ?? (left.length === 0 ? count : 1);
+  const leftIn = (mix: number): number => left.filter((l) => l.mix === mix).length;
   const unmeasured = batch.sheet.filter((l) => l.grams === null);
   return (
     <div className="mx-auto max-w-4xl">
@@ -99,12 +106,29 @@ export function Prep({ batch, tick }: Props) {
           </Notice>
         </div>
       ) : null}
-      {VESSELS.map((v) => {
-        const here = lines.filter((l) => l.vessel === v);
-        if (here.length === 0) return null;
+      {count > 1 ? (
+        <div className="mb-4">
+          <Taps
+            label={batch.split.by === 'kits' ? 'Which kit' : 'Which mix'}
+            size="work"
+            value={String(at)}
+            onChange={(v) => setLooked(v === '' ? null : Number(v))}
+            options={Array.from({ length: count }, (_, n) => ({
+              value: String(n + 1),
+              label: `${mixName(batch.split, n + 1)}${leftIn(n + 1) === 0 ? ', weighed' : ''}`,
+            }))}
+          />
+        </div>
+      ) : null}
+      {sheetGroups(lines.filter((l) => l.mix === undefined || l.mix === at)).map((g) => {
+        const here = g.lines;
         return (
-          <section key={v} className="mb-4" aria-label={VESSEL_NAMES[v]}>
-            <h2 className="mb-1.5 text-xl text-rim">{VESSEL_NAMES[v]}</h2>
+          <section key={g.name} className="mb-4" aria-label={g.name}>
+            <h2 className="mb-1.5 text-xl text-rim">
+              {g.name}
+              {count > 1 && here[0]?.mix !== undefined ? <span className="font-sans text-base font-normal text-soft"> {mixName(batch.split, at)}</span> : null}
+              {count > 1 && here[0]?.mix === undefined ? <span className="font-sans text-base font-normal text-soft"> once for all</span> : null}
+            </h2>
             <ul className="grid gap-2">
               {here.map((l) => {
                 const on = ticked.has(l.key);

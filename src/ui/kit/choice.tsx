@@ -16,11 +16,14 @@ export function Choice<T extends string>({
   onChange,
   inline = false,
   narrow = false,
+  placeholder,
 }: {
   readonly label: string;
-  readonly value: T;
+  /** Empty: nothing is chosen, and the placeholder stands there. */
+  readonly value: T | '';
   readonly options: readonly Option<T>[];
   readonly onChange: (value: T) => void;
+  readonly placeholder?: string;
   /** Label beside the plate, for tight rows. */
   readonly inline?: boolean;
   /** Cuts a long choice short on the plate; the list shows it whole. */
@@ -38,7 +41,7 @@ export function Choice<T extends string>({
           className={`hold flex items-center justify-between gap-2 px-2.5 text-left text-[15px] whitespace-nowrap hover:bg-wash ${inline ? 'min-h-9' : 'min-h-11'} ${narrow ? 'max-w-56' : ''}`}
         >
           <span className="truncate">
-            <Select.Value />
+            <Select.Value placeholder={placeholder} />
           </span>
           <Select.Icon>
             <ChevronDown size={16} aria-hidden />

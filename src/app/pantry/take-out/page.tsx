@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { linesOfSheet, usesOf } from '@/core/batch/sheet';
-import { takeOut } from '@/core/batch/take-out';
+import { takeOut, withTaken } from '@/core/batch/take-out';
 import { findIngredient } from '@/core/pantry/pantry';
 import { underWay } from '@/server/batches';
 import { loadHouse } from '@/server/house';
@@ -48,7 +48,16 @@ export default async function TakeOutPage() {
               <PrintButton />
             </span>
           </div>
-          <TakeOutView list={takeOut(uses, stock)} units={house.units} />
+          <TakeOutView
+            list={takeOut(
+              uses,
+              withTaken(
+                stock,
+                batches.flatMap((b) => b.takings),
+              ),
+            )}
+            units={house.units}
+          />
         </div>
       )}
     </Frame>

@@ -1,42 +1,63 @@
 import type { Metadata } from 'next';
+import { untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { wantedPieces } from '@/core/batch/driver';
+import { oneMix } from '@/core/batch/plan';
 import { linesOfSheet } from '@/core/batch/sheet';
+import { withTaken } from '@/core/batch/take-out';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
-import { grams } from '@/core/quantity/say';
+import { sheetAbout } from '@/ui/batch/about';
 import { AfterSheet } from '@/ui/batch/after-sheet';
 import { MeasureSheet } from '@/ui/batch/measure-sheet';
 import { PrintButton } from '@/ui/batch/print-button';
+import { Prints } from '@/ui/batch/prints';
+import { TakenView } from '@/ui/batch/taken-view';
 
 export const metadata: Metadata = { title: 'Plan' };
 
 export default async function BatchPlanPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  return batchPage(params, 'plan', (b, house, stock) => (
-    <div className="mx-auto grid max-w-4xl gap-4">
-      <div className="print:hidden">
-        <PrintButton />
-      </div>
-      <MeasureSheet
-        title={b.name}
-        lines={b.sheet}
-        units={house.units}
-        about={[
-          b.piecesPlanned ? `${b.piecesPlanned} pieces of ${b.portionMl} ml` : '',
-          `${grams(b.massG, house.units)} of batter`,
-          b.exactness === 'exact' ? 'to 0.1 g' : b.exactness === 'kitchen' ? 'cups and spoons' : 'whole grams',
-          `version ${b.versionNumber}`,
-        ]}
-      />
-      {b.sheet.some((l) => l.parts) ? (
-        <AfterSheet
-          notice={`/formulas/${b.formulaId}/notice?version=${b.versionNumber}`}
-          lines={linesOfSheet(b.sheet, (id) => findIngredient(id, house.conventions.own))}
-          shelf={stock}
+  return batchPage(params, 'plan', (b, house, stock) => {
+    const pieces = kindById(b.kind).pieces;
+    return (
+      <div className="mx-auto grid max-w-4xl gap-4">
+        <div className="flex flex-wrap items-center gap-3 print:hidden">
+          <PrintButton />
+          <Prints batch={b} />
+        </div>
+        <MeasureSheet
+          title={b.name}
+          lines={oneMix(b.sheet)}
+          split={b.split}
           units={house.units}
-          pieces={b.piecesPlanned}
-          piecesName={kindById(b.kind).pieces}
+          about={[
+            ...sheetAbout({
+              driver: b.driver,
+              split: b.split,
+              wanted: wantedPieces(b.driver),
+              made: b.piecesPlanned === null || b.split.by === 'kits' ? null : b.piecesPlanned / (b.split.by === 'bowls' ? b.split.mixes : 1),
+              portionMl: b.piecesPlanned === null ? null : b.portionMl,
+              pieces,
+              massG: b.massG,
+              volumeMl: null,
+              units: house.units,
+            }),
+            b.exactness === 'exact' ? 'to 0.1 g' : b.exactness === 'kitchen' ? 'cups and spoons' : 'whole grams',
+            `version ${b.versionNumber}`,
+          ]}
         />
-      ) : null}
-    </div>
-  ));
+        <TakenView batch={b} house={house} putBack={untakeBatch} />
+        {b.sheet.some((l) => l.parts) ? (
+          <AfterSheet
+            notice={`/formulas/${b.formulaId}/notice?version=${b.versionNumber}`}
+            lines={linesOfSheet(b.sheet, (id) => findIngredient(id, house.conventions.own))}
+            shelf={withTaken(stock, b.takings)}
+            units={house.units}
+            pieces={b.piecesPlanned}
+            piecesName={pieces}
+          />
+        ) : null}
+      </div>
+    );
+  });
 }

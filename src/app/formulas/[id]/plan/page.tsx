@@ -1,11 +1,13 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { makeBatch } from '@/app/actions';
+import { timedHere } from '@/server/batches';
 import { version } from '@/server/formulas';
 import { loadHouse } from '@/server/house';
 import { shelf } from '@/server/pantry';
 import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
+import { sides } from '@/server/sides';
 import { Plan } from '@/ui/batch/plan';
 import { AwayPage, Frame } from '@/ui/frame';
 
@@ -21,9 +23,9 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const asked = await searchParams;
   const number = versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf()]));
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf(), sides(), timedHere(id)]));
   if (!r.up) return <AwayPage here="batch" />;
-  const [v, house, stock] = r.value;
+  const [v, house, stock, beside, cycleS] = r.value;
   if (!v) notFound();
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
   return (
@@ -36,6 +38,8 @@ export default async function PlanPage({ params, searchParams }: Props) {
         formula={v.formula}
         house={house}
         shelf={stock}
+        sides={beside}
+        cycleS={cycleS}
         end={v.formula.ends ? (asked.end === 'b' ? 'b' : 'a') : null}
         pieces={pieces}
         make={makeBatch}

@@ -1,0 +1,27 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { dropBeside, keepBeside } from '@/app/sides/actions';
+import { loadHouse } from '@/server/house';
+import { isUuid } from '@/server/params';
+import { reach } from '@/server/pool';
+import { sideById } from '@/server/sides';
+import { AwayPage, Frame } from '@/ui/frame';
+import { SideForm } from '@/ui/sides/side-form';
+
+export const metadata: Metadata = { title: 'Alongside' };
+
+export default async function SidePage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const fresh = id === 'new';
+  if (!fresh && !isUuid(id)) notFound();
+  const r = await reach(() => Promise.all([fresh ? null : sideById(id), loadHouse()]));
+  if (!r.up) return <AwayPage here="sides" />;
+  const [side, house] = r.value;
+  if (!fresh && !side) notFound();
+  return (
+    <Frame here="sides">
+      <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{side?.name ?? 'New sauce, butter, filling or topping'}</h1>
+      <SideForm side={side} house={house} keep={keepBeside} drop={dropBeside} />
+    </Frame>
+  );
+}

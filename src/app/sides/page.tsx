@@ -1,0 +1,85 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { costOf } from '@/core/batch/account';
+import { linesOfSheet } from '@/core/batch/sheet';
+import { partsOf, sideLines } from '@/core/batch/sides';
+import { allergensOf } from '@/core/formula/tally';
+import { kitchenName } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
+import { grams, money } from '@/core/quantity/say';
+import { loadHouse } from '@/server/house';
+import { shelf } from '@/server/pantry';
+import { reach } from '@/server/pool';
+import { sides } from '@/server/sides';
+import { AwayPage, Frame } from '@/ui/frame';
+import { lookOf } from '@/ui/kit/button';
+
+export const metadata: Metadata = { title: 'Alongside' };
+
+export default async function SidesPage() {
+  const r = await reach(() => Promise.all([sides(), loadHouse(), shelf()]));
+  if (!r.up) return <AwayPage here="sides" />;
+  const [all, house, stock] = r.value;
+  const find = (id: string) => findIngredient(id, house.conventions.own);
+  return (
+    <Frame here="sides">
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className="text-[26px]">Alongside</h1>
+          <p className="text-soft">Sauces, butters, fillings and toppings by parts. A batch takes them along, for the same people.</p>
+        </div>
+        <Link href="/sides/new" className={lookOf('now')}>
+          New sauce or butter
+        </Link>
+      </div>
+      {all.length === 0 ? (
+        <p>There is none yet.</p>
+      ) : (
+        <table className="w-full text-left">
+          <thead className="border-b-2 border-rim text-sm text-soft">
+            <tr>
+              <th className="py-1 pr-4">Name</th>
+              <th className="pr-4">Parts</th>
+              <th className="pr-4 text-right">For one</th>
+              <th className="pr-4 text-right">Costs, for ten</th>
+              <th>Holds</th>
+            </tr>
+          </thead>
+          <tbody>
+            {all.map((s) => {
+              // for ten, so that a pinch is not rounded away
+              const account = linesOfSheet(sideLines(s, 10, 1, find), find);
+              const cost = costOf(account, stock);
+              const priced = cost.rows.some((x) => x.cost !== null);
+              const { parts, gone } = partsOf(s, find);
+              return (
+                <tr key={s.id} className="border-b border-line align-top">
+                  <td className="py-0.5 pr-4">
+                    <Link href={`/sides/${s.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline [overflow-wrap:anywhere]">
+                      {s.name}
+                    </Link>
+                  </td>
+                  <td className="py-2 pr-4">
+                    {parts.map((p) => kitchenName(p.ingredient)).join(', ')}
+                    {gone.length > 0 ? <strong className="text-berry"> and {gone.length} no longer in the pantry</strong> : null}
+                    <span className="block text-sm text-soft">by {s.by}</span>
+                  </td>
+                  <td className="py-2 pr-4 text-right whitespace-nowrap">{grams(s.servingG, house.units)}</td>
+                  <td className="py-2 pr-4 text-right whitespace-nowrap">
+                    {priced ? `${cost.gaps.length > 0 ? 'at least ' : ''}${money(cost.total, house.units)}` : <span className="text-soft">no price</span>}
+                  </td>
+                  <td className="py-2">
+                    {allergensOf(account)
+                      .held.map((h) => h.name)
+                      .join(', ') || <span className="text-soft">none we list</span>}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      <p className="mt-3 text-sm text-soft">Allergens and prices come from the pantry: check the packets. Honey is not for infants under one.</p>
+    </Frame>
+  );
+}

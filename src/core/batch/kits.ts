@@ -1,0 +1,71 @@
+/** Labels of kits: a dry bag and a wet tub for every bench, each saying what is in it, whom it concerns and how it is kept. */
+import { allergensOf } from '../formula/tally';
+import { type Ingredient, isA } from '../pantry/ingredient';
+import { grams, massBoth, type Units } from '../quantity/say';
+import type { Batch, SheetLine } from './batch';
+import { mixesIn, mixName } from './plan';
+import { linesOfSheet } from './sheet';
+
+export interface KitLabel {
+  readonly key: string;
+  readonly title: string;
+  readonly sub: string;
+  readonly body: readonly string[];
+  readonly foot: readonly string[];
+}
+
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+const said = (l: SheetLine, u: Units): string =>
+  l.measure === null ? l.text : `${l.name} ${u.weight === 'oz' && l.grams !== null ? massBoth(l.grams, u) : l.measure}`;
+
+/** What is held, for a label; deferring to the packets. */
+export function holds(lines: readonly SheetLine[], find: (id: string) => Ingredient | undefined): string {
+  const { held, unstated, unread } = allergensOf(linesOfSheet(lines, find));
+  const open = unstated.length > 0 || unread.length > 0 ? '; not all are stated, ask' : '';
+  return `Holds: ${held.map((h) => h.name).join(', ') || 'none of the allergens listed'}${open}.`;
+}
+
+const DAY_MS = 86_400_000;
+
+/**
+ * Two labels for each kit.
+ * @param find the pantry @param made when; the wet tub is to be used the day after at the latest (a default of ours: the local food code rules)
+ */
+export function kitLabels(
+  b: Pick<Batch, 'name' | 'split' | 'sheet'>,
+  find: (id: string) => Ingredient | undefined,
+  units: Units,
+  made: Date,
+): readonly KitLabel[] {
+  const day = (d: Date): string => d.toISOString().slice(0, 10);
+  return Array.from({ length: mixesIn(b.split) }, (_, k) => k + 1).flatMap((mix): readonly KitLabel[] => {
+    const own = b.sheet.filter((l) => l.mix === mix || (mixesIn(b.split) === 1 && l.mix === undefined && l.side === undefined));
+    const part = (key: string, what: string, lines: readonly SheetLine[], foot: readonly string[]): readonly KitLabel[] =>
+      lines.length === 0
+        ? []
+        : [
+            {
+              key: `${key}${mix}`,
+              title: `${capital(mixName(b.split, mix))}: ${what}`,
+              sub: `${b.name}, ${grams(
+                lines.reduce((a, l) => a + (l.grams ?? 0), 0),
+                units,
+              )}`,
+              body: lines.map((l) => said(l, units)),
+              foot: [
+                holds(lines, find),
+                ...(linesOfSheet(lines, find).some((l) => l.parts.some((p) => isA(p.ingredient, 'honey'))) ? ['Honey: not for infants under one.'] : []),
+                ...foot,
+              ],
+            },
+          ];
+    const of = (...vessels: readonly SheetLine['vessel'][]) => own.filter((l) => vessels.includes(l.vessel));
+    return [
+      ...part('dry', 'dry bag', of('dry'), [`Packed ${day(made)}. Dry and closed; whisk it through before it is used.`]),
+      ...part('wet', 'wet tub', of('wet', 'fold-in'), [
+        `Packed ${day(made)}, use by ${day(new Date(made.getTime() + DAY_MS))}. Covered and cold; stir again, join with the bag only at use.`,
+        'Raw egg and milk: no tasting. The local food code has the last word.',
+      ]),
+    ];
+  });
+}

@@ -1,0 +1,274 @@
+/** Plans: mixes and waves, kits, whole eggs, large bowls, sides, and the laws that hold for all of them. */
+import fc from 'fast-check';
+import { EMPTY_FORMULA, type Formula } from '../formula/formula';
+import { KIND_IDS } from '../formula/kinds';
+import { FRESH_KITCHEN } from '../formula/ways';
+import type { Bowl } from '../pantry/gear';
+import { findIngredient } from '../pantry/pantry';
+import { anyFormula } from '../testing/formulas';
+import type { Driver } from './driver';
+import { kitLabels } from './kits';
+import { inLargeBowl } from './large-bowl';
+import { BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
+import { mixesIn, mixName, ONE, oneMix, type PlanAsked, plannedSheet, readyFor, type Split } from './plan';
+import { roundMl } from './portions';
+import { scale } from './scale';
+import { sheetGroups } from './sheet';
+import { gPerMl, partsOf, type Side, sideCautions, sideLines } from './sides';
+import { takeOut, withTaken } from './take-out';
+
+const CARD: Formula = {
+  ...EMPTY_FORMULA,
+  name: 'Cakes',
+  entries: [
+    '250 g flour',
+    '25 g sugar',
+    '4 g salt',
+    '10 g baking powder',
+    '430 g milk',
+    '2 eggs',
+    '40 g butter, melted',
+    'oil for the pan',
+    '50 g maple syrup to serve',
+  ].map((text, n) => ({ key: `l${n + 1}`, text })),
+};
+const find = (id: string) => findIngredient(id);
+const bowl = (bowlMl: number, bowls: number): Bowl => ({ id: `b${bowlMl}`, sort: 'bowl', name: `Bowl ${bowlMl}`, bowlMl, bowls });
+
+function planned(driver: Driver, split: Split = ONE, more: Partial<PlanAsked> = {}) {
+  const r = readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver, split, eggs: null, ...more });
+  if (!r.ok) throw new Error(r.error.message);
+  const p = plannedSheet(r.value, driver, 'exact', 'griddle', 60, split, 1);
+  if (!p.ok) throw new Error(p.error.message);
+  return { ready: r.value, ...p.value };
+}
+
+const GUESTS: Driver = { by: 'guests', guests: 84, each: 2, secondsPct: 10, testPiece: true, portionMl: 60 };
+const bowls = (mixes: number): Split => ({ by: 'bowls', mixes, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 });
+
+test('as few mixes as arm, bowl and working life allow, whichever asks for most', () => {
+  const asked = { massG: 16_500, volumeMl: 15_340, pieces: 186, perMin: null, lifeMin: null, bowls: [] };
+  // 16.5 kg at 5 kg an arm is four
+  expect(mixesFor(asked)).toMatchObject({ mixes: 4, massG: 4125, volumeMl: 3835, pieces: 46.5, bowl: null, doubts: [] });
+  // a 4 l bowl has 2.6 l to give: 15.34 l are six
+  expect(mixesFor({ ...asked, bowls: [bowl(4000, 2)] })).toMatchObject({ mixes: 6, atOnce: 2, waves: 3 });
+  // at 2 a minute a mix that is good for half an hour pours 60: four mixes, one at a time, 23 1/4 minutes apart
+  expect(mixesFor({ ...asked, perMin: 2, lifeMin: 30 })).toMatchObject({ mixes: 4, atOnce: 1, waves: 4, apartMin: 23.25 });
+  // at half that, 30 pieces: seven
+  expect(mixesFor({ ...asked, perMin: 1, lifeMin: 30 }).mixes).toBe(7);
+  // the smallest bowl that holds it, and only those that do are counted
+  expect(mixesFor({ ...asked, bowls: [bowl(12_000, 1), bowl(6000, 2), bowl(2000, 9)] })).toMatchObject({ bowl: { bowlMl: 6000 }, atOnce: 3, waves: 2 });
+});
+
+test('fewer mixes than that are made as the cook says, and what is wrong with it is said', () => {
+  const m = mixesFor({ massG: 12_000, volumeMl: 11_000, pieces: 120, perMin: 2, lifeMin: 30, bowls: [bowl(6000, 1)], mixes: 1 });
+  expect(m.doubts).toEqual([
+    'No bowl here holds one with room to whisk.',
+    'Each is more than the 5 kg one arm turns well.',
+    'Its last piece would be poured after 60 minutes, past its 30.',
+  ]);
+});
+
+test('in any kitchen the mixes add up, none is over what was asked of it, and no more are joined than there are bowls', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 100, max: 100_000 }),
+      fc.integer({ min: 1, max: 900 }),
+      fc.option(fc.double({ min: 0.5, max: 20, noNaN: true })),
+      fc.option(fc.integer({ min: 10, max: 120 })),
+      fc.array(fc.tuple(fc.integer({ min: 3000, max: 40_000 }), fc.integer({ min: 1, max: 5 })), { maxLength: 3 }),
+      (massG, pieces, perMin, lifeMin, sizes) => {
+        const own = sizes.map(([ml, n]) => bowl(ml, n));
+        const m = mixesFor({ massG, volumeMl: massG / 1.05, pieces, perMin, lifeMin, bowls: own });
+        expect(m.mixes * m.massG).toBeCloseTo(massG, 6);
+        expect(m.waves * m.atOnce).toBeGreaterThanOrEqual(m.mixes);
+        expect((m.waves - 1) * m.atOnce).toBeLessThan(m.mixes);
+        if (m.mixes === 60) return;
+        expect(m.doubts).toEqual([]);
+        expect(m.massG).toBeLessThanOrEqual(BY_HAND_G + 1e-6);
+        if (own.length > 0) expect(m.volumeMl).toBeLessThanOrEqual(Math.max(...own.map((b) => b.bowlMl)) * (1 - HEAD_SHARE) + 1e-6);
+        if (own.length > 0) expect(m.atOnce).toBeLessThanOrEqual(own.reduce((a, b) => a + b.bowls, 0));
+        if (perMin && lifeMin && m.pieces && m.pieces > 1) expect(m.pieces / perMin).toBeLessThanOrEqual(lifeMin + 1e-6);
+      },
+    ),
+  );
+});
+
+test('how long a batter is good for: whipped whites least, then soda, then powder; without lift it may wait', () => {
+  const of = (ledger: object, co2: number, foamed = false) =>
+    lifeOf({ volume: { foamed } as never, ledger: { sodaG: 0, unspentSodaG: 0, sodaInPowderG: 0, ...ledger } as never, co2Per100gFlour: co2 }).min;
+  expect(of({ sodaInPowderG: 3 }, 1)).toBe(60);
+  expect(of({ sodaG: 2, sodaInPowderG: 3 }, 1)).toBe(30);
+  // a third of it is the line: 1 of 4 g leaves the powder in charge
+  expect(of({ sodaG: 1, sodaInPowderG: 3 }, 1)).toBe(60);
+  // soda that nothing sour met gives no gas
+  expect(of({ sodaG: 2, unspentSodaG: 2, sodaInPowderG: 3 }, 1)).toBe(60);
+  expect(of({ sodaInPowderG: 3 }, 1, true)).toBe(15);
+  expect(of({}, 0)).toBeNull();
+});
+
+test('the pace is what lies on the gear at once, over its time on the heat', () => {
+  const gear = [
+    { id: 'i', sort: 'iron', name: 'Iron', holdsMl: 300, pieces: 2 },
+    { id: 'j', sort: 'iron', name: 'Other', holdsMl: 300, pieces: 4 },
+    { id: 'p', sort: 'pan', name: 'Pan', acrossCm: 24 },
+  ] as const;
+  const waffles = paceOf({ gear }, 'waffle', { thickness: null }, 100, 210);
+  // six at once, 210 s and half a minute between
+  expect(waffles?.atOnce).toBe(6);
+  expect(waffles?.perMin).toBeCloseTo(1.5, 9);
+  expect(paceOf({ gear }, 'crepe', { thickness: null }, 60, 70)?.perMin).toBeCloseTo(0.6, 9);
+  expect(paceOf({ gear: [] }, 'crepe', { thickness: null }, 60, 70)).toBeNull();
+  expect(loadsOf(185, 18)).toEqual({ full: 10, last: 5, toFill: 13 });
+  expect(loadsOf(36, 18)).toEqual({ full: 2, last: 0, toFill: 0 });
+});
+
+test('84 guests in four mixes: each line four times, the syrup once, and all of it what one bowl would hold', () => {
+  const one = planned(GUESTS);
+  const four = planned(GUESTS, bowls(4));
+  expect(four.massG).toBeCloseTo(one.massG, 6);
+  expect(four.one.massG).toBeCloseTo(one.massG / 4, 6);
+  // seven lines of the bowls in each mix, the pan and the topping once
+  expect(four.sheet).toHaveLength(4 * 7 + 2);
+  expect(new Set(four.sheet.map((l) => l.key)).size).toBe(four.sheet.length);
+  const sum = (id: string): number => four.sheet.reduce((a, l) => a + (l.parts ?? []).filter((p) => p.id === id).reduce((x, p) => x + p.grams, 0), 0);
+  for (const l of one.sheet) for (const p of l.parts ?? []) expect(sum(p.id)).toBeCloseTo(p.grams, 4);
+  expect(oneMix(four.sheet)).toHaveLength(9);
+  expect(oneMix(four.sheet, 3)[0]).toMatchObject({ key: 'l1m3', mix: 3 });
+  expect(sheetGroups(oneMix(four.sheet)).map((g) => g.name)).toEqual(['Dry bowl', 'Wet bowl', 'For the pan', 'To serve']);
+});
+
+test('kits are the batch once for every bench, and once more for every class', () => {
+  const kits: Split = { by: 'kits', benches: 4, classes: 2 };
+  const one = planned({ by: 'pieces', pieces: 12, portionMl: 60 });
+  const all = planned({ by: 'pieces', pieces: 12, portionMl: 60 }, kits);
+  expect(mixesIn(kits)).toBe(8);
+  expect(all.massG).toBeCloseTo(8 * one.massG, 6);
+  expect(all.one.massG).toBeCloseTo(one.massG, 6);
+  expect([1, 4, 5, 8].map((n) => mixName(kits, n))).toEqual(['bench 1, class 1', 'bench 4, class 1', 'bench 1, class 2', 'bench 4, class 2']);
+  expect(mixName({ ...kits, classes: 1 }, 3)).toBe('bench 3');
+  const labels = kitLabels({ name: 'Cakes', split: kits, sheet: all.sheet }, find, FRESH_KITCHEN.units, new Date('2026-05-01T10:00:00Z'));
+  expect(labels).toHaveLength(16);
+  expect(labels[0]).toMatchObject({ title: 'Bench 1, class 1: dry bag' });
+  expect(labels[0]?.foot[0]).toBe('Holds: wheat, gluten.');
+  expect(labels[1]?.foot.join(' ')).toMatch(/^Holds: milk, egg\. Packed 2026-05-01, use by 2026-05-02/);
+  expect(labels.flatMap((l) => l.body).join()).not.toContain('maple');
+});
+
+test('splitting any formula keeps its mass, whatever drives it', () => {
+  fc.assert(
+    fc.property(
+      anyFormula,
+      fc.constantFrom(...KIND_IDS),
+      fc.integer({ min: 1, max: 20 }),
+      fc.double({ min: 0.1, max: 9, noNaN: true }),
+      (lines, kind, n, factor) => {
+        const whole = scale(lines, { by: 'factor', factor }, 'exact', kind, 60);
+        const part = scale(lines, { by: 'factor', factor: factor / n }, 'exact', kind, 60);
+        if (!whole.ok || !part.ok) return;
+        expect(part.value.massG * n).toBeCloseTo(whole.value.massG, 4);
+      },
+    ),
+  );
+});
+
+test('whole eggs in each mix: eggs come whole, the ratios stay about where they were, and so does the size', () => {
+  const plain = planned(GUESTS, bowls(4));
+  const eggs = plain.sheet.find((l) => l.name.startsWith('Large egg'));
+  expect(((eggs?.grams ?? 0) / 50) % 1).not.toBeCloseTo(0, 1);
+  const whole = planned(GUESTS, bowls(4), { eggs: Math.round((eggs?.grams ?? 0) / 50) });
+  const now = whole.sheet.find((l) => l.name.startsWith('Large egg'));
+  expect((now?.grams ?? 0) / 50).toBeCloseTo(Math.round((eggs?.grams ?? 0) / 50), 6);
+  expect(Math.abs(whole.massG / plain.massG - 1)).toBeLessThan(0.05);
+  const rails = (x: typeof plain) => x.ready.before.percent;
+  expect(Math.abs((rails(whole)?.egg ?? 0) - (rails(plain)?.egg ?? 0))).toBeLessThan(4);
+  expect(Math.abs((rails(whole)?.salt ?? 0) - (rails(plain)?.salt ?? 0))).toBeLessThan(0.1);
+  const none = readyFor({
+    formula: { ...CARD, entries: CARD.entries.filter((e) => e.text !== '2 eggs') },
+    house: FRESH_KITCHEN,
+    end: null,
+    driver: GUESTS,
+    split: ONE,
+    eggs: 3,
+  });
+  expect(none).toMatchObject({ ok: false, error: { path: 'eggs' } });
+});
+
+test('leavening is scaled straight unless the house takes less in a very large bowl, and then only there', () => {
+  const powder = (massG: number, school: 'straight' | 'less') =>
+    inLargeBowl(planned({ by: 'factor', factor: 1 }).ready.lines, massG, school)
+      .flatMap((l) => l.parts)
+      .find((p) => p.ingredient.category === 'leavening')?.grams;
+  expect(powder(50_000, 'straight')).toBe(10);
+  expect(powder(9_999, 'less')).toBe(10);
+  expect(powder(10_000, 'less')).toBeCloseTo(9, 9);
+  const less = { ...FRESH_KITCHEN, ways: { ...FRESH_KITCHEN.ways, largeBowl: 'less' as const } };
+  const grams = (split: Split) =>
+    planned({ by: 'mass', grams: 20_000 }, split, { house: less }).sheet.reduce((a, l) => a + (l.name.startsWith('Baking powder') ? (l.grams ?? 0) : 0), 0);
+  const all = (10 / 859) * 20_000;
+  expect(grams(ONE)).toBeCloseTo(0.9 * all, 4);
+  // in four bowls none is large
+  expect(grams(bowls(4))).toBeCloseTo(all, 4);
+});
+
+const BUTTER: Side = {
+  id: '1',
+  name: 'Honey butter',
+  by: 'volume',
+  parts: [
+    { ingredientId: 'butter-unsalted', parts: 1 },
+    { ingredientId: 'honey', parts: 1 },
+  ],
+  servingG: 20,
+  method: '',
+};
+
+test('equal parts by volume are not equal by weight', () => {
+  const { parts } = partsOf(BUTTER, find);
+  expect(parts.map((p) => p.byVolume)).toEqual([0.5, 0.5]);
+  // a cup of butter is 227 g, of honey 339 g, by the pantry's table
+  const [b, h] = parts.map((p) => p.ingredient);
+  if (!b || !h) throw new Error('no parts');
+  expect(parts[1]?.byWeight).toBeCloseTo(gPerMl(h) / (gPerMl(b) + gPerMl(h)), 9);
+  expect(parts[1]?.byWeight).toBeGreaterThan(0.58);
+  const same = partsOf({ ...BUTTER, by: 'weight' }, find).parts;
+  expect(same.map((p) => p.byWeight)).toEqual([0.5, 0.5]);
+  expect(same[1]?.byVolume).toBeLessThan(0.42);
+  expect(partsOf({ ...BUTTER, parts: [...BUTTER.parts, { ingredientId: 'own-gone', parts: 1 }] }, find).gone).toEqual(['own-gone']);
+});
+
+test('a side for so many people weighs what they have, in lines of its own, with its cautions', () => {
+  const lines = sideLines(BUTTER, 84, 1, find);
+  expect(lines.reduce((a, l) => a + (l.grams ?? 0), 0)).toBeCloseTo(84 * 20, 0);
+  expect(lines.map((l) => l.key)).toEqual(['s1p0', 's1p1']);
+  expect(lines.every((l) => l.side === 'Honey butter' && l.vessel === 'topping')).toBe(true);
+  expect(sideCautions(partsOf(BUTTER, find).parts.map((p) => p.ingredient))).toEqual(['Honey is not for infants under one.']);
+  const fromWhichParts = fc.array(
+    fc.record({ ingredientId: fc.constantFrom('butter-unsalted', 'honey', 'milk-whole', 'sugar-caster'), parts: fc.double({ min: 0.1, max: 9, noNaN: true }) }),
+    {
+      minLength: 1,
+      maxLength: 4,
+    },
+  );
+  fc.assert(
+    fc.property(fromWhichParts, fc.constantFrom('weight' as const, 'volume' as const), (parts, by) => {
+      const found = partsOf({ by, parts }, find).parts;
+      expect(found.reduce((a, p) => a + p.byWeight, 0)).toBeCloseTo(1, 9);
+      expect(found.reduce((a, p) => a + p.byVolume, 0)).toBeCloseTo(1, 9);
+    }),
+  );
+});
+
+test('a round of batter by its width and thickness', () => {
+  // 10 cm across and 8 mm thick: 78.54 cm2 by 0.8 cm
+  expect(roundMl(10, 8)).toBeCloseTo(62.83, 2);
+});
+
+test('what a batch has set aside counts as there when its list is drawn again', () => {
+  const flour = findIngredient('flour-all-purpose');
+  if (!flour) throw new Error('no flour');
+  const shelf = { [flour.id]: { ingredientId: flour.id, price: null, packG: 1000, onHandG: 100, opened: null, bestBefore: null } };
+  const uses = [{ what: 'batter', ingredient: flour, grams: 1500, text: '' }];
+  expect(takeOut(uses, shelf).rows[0]).toMatchObject({ onHandG: 100, shortG: 1400, packs: 2 });
+  expect(takeOut(uses, withTaken(shelf, [{ id: flour.id, wantedG: 1500, takenG: 1300 }])).rows[0]).toMatchObject({ onHandG: 1400, shortG: 100, packs: 1 });
+});

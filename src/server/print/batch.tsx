@@ -1,0 +1,155 @@
+/** A batch on paper: the sheet to mix from, the shopping list, and the labels of its kits. */
+import { Text, View } from '@react-pdf/renderer';
+import type { SheetLine } from '@/core/batch/batch';
+import type { KitLabel } from '@/core/batch/kits';
+import { mixesIn, type Split } from '@/core/batch/plan';
+import { sheetGroups } from '@/core/batch/sheet';
+import type { TakeOutList } from '@/core/batch/take-out';
+import { kitchenName } from '@/core/pantry/ingredient';
+import { grams, massBoth, type Units } from '@/core/quantity/say';
+import { Boxes, look, Paper, RIM } from './paper';
+
+const MOST_BOXES = 12;
+
+const amount = (l: SheetLine, u: Units): string =>
+  l.measure === null ? 'as needed' : u.weight === 'oz' && l.grams !== null ? massBoth(l.grams, u) : l.measure;
+
+const CAUTION =
+  'Keep batter and egg-milk mixes cold, and do not taste them raw: egg and flour are uncooked. Times and temperatures: as the local food code has them. Check labels for allergens.';
+
+export interface SheetPaper {
+  readonly name: string;
+  readonly about: readonly string[];
+  readonly lines: readonly SheetLine[];
+  readonly split: Split;
+  readonly units: Units;
+}
+
+/** The sheet to mix from, in the largest type that keeps it on one page. */
+export function BatchSheet({ name, about, lines, split, units }: SheetPaper) {
+  const groups = sheetGroups(lines);
+  const rows = lines.length + 1.4 * groups.length;
+  const size = Math.max(8, Math.min(17, 390 / Math.max(1, rows)));
+  const mixes = mixesIn(split);
+  const boxes = (l: SheetLine): number => (l.mix === undefined ? 1 : Math.min(mixes, MOST_BOXES));
+  const most = Math.max(1, ...lines.map(boxes));
+  const wide = lines.some((l) => amount(l, units).length > 10);
+  return (
+    <Paper name={name}>
+      <Text style={look.title}>{name}</Text>
+      <Text style={look.about}>{about.filter(Boolean).join('; ')}</Text>
+      {mixes > 1 ? (
+        <Text style={[look.about, look.strong]}>
+          The bowls below are {split.by === 'kits' ? 'one kit' : 'one mix'}: weigh it {mixes} times{mixes <= MOST_BOXES ? ', and tick a box each time' : ''}.
+        </Text>
+      ) : null}
+      {groups.map((g) => (
+        <View key={g.name}>
+          <Text style={[look.group, { fontSize: Math.min(13, size) }]} minPresenceAhead={30}>
+            {g.name}
+          </Text>
+          {g.lines.map((l) => (
+            <View key={l.key} style={[look.row, { fontSize: size, paddingVertical: size / 6 }]} wrap={false}>
+              <View style={{ width: most * 14 + 4 }}>
+                <Boxes count={boxes(l)} />
+              </View>
+              <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>{amount(l, units)}</Text>
+              <Text style={{ flex: 1 }}>
+                {l.measure === null ? l.text : l.name}
+                {l.spoons ? ` (or ${l.spoons}, level)` : ''}
+                {l.measure !== null && l.preparation ? `, ${l.preparation}` : ''}
+              </Text>
+            </View>
+          ))}
+        </View>
+      ))}
+      <Text style={look.small}>{CAUTION}</Text>
+    </Paper>
+  );
+}
+
+/** What to take out and buy, biggest first. */
+export function ShoppingPaper({
+  name,
+  about,
+  list,
+  units,
+}: {
+  readonly name: string;
+  readonly about: string;
+  readonly list: TakeOutList;
+  readonly units: Units;
+}) {
+  const size = Math.max(8, Math.min(13, 560 / Math.max(1, list.rows.length * 1.6)));
+  const cell = (width: string, text: string, strong = false) => <Text style={[{ width, paddingRight: 6 }, strong ? look.strong : {}]}>{text}</Text>;
+  return (
+    <Paper name={`Shopping list: ${name}`}>
+      <Text style={look.title}>Take out and buy</Text>
+      <Text style={look.about}>
+        {name}; {about}
+      </Text>
+      <View style={[look.row, { marginTop: 10, color: RIM, fontWeight: 700, borderBottomWidth: 1.5, borderBottomColor: RIM, paddingBottom: 2 }]}>
+        <View style={{ width: 20 }} />
+        {cell('38%', 'Ingredient')}
+        {cell('18%', 'Takes')}
+        {cell('18%', 'On the shelf')}
+        {cell('20%', 'Buy')}
+      </View>
+      {list.rows.map((r) => {
+        const short = r.shortG ?? 0;
+        const buy =
+          r.onHandG === null
+            ? r.ingredient.id === 'water'
+              ? 'from the tap'
+              : 'not noted: check'
+            : short <= 0
+              ? ''
+              : `${grams(short, units)}${r.packs === null ? '' : `, ${r.packs} ${r.packs === 1 ? 'pack' : 'packs'}`}`;
+        return (
+          <View key={r.ingredient.id} style={[look.row, { fontSize: size, paddingVertical: size / 5 }]} wrap={false}>
+            <View style={{ width: 20 }}>
+              <Boxes count={1} />
+            </View>
+            {cell('38%', kitchenName(r.ingredient))}
+            {cell('18%', r.grams > 0 ? `${grams(r.grams, units)}${r.andMore ? ' and more' : ''}` : 'as needed', true)}
+            {cell('18%', r.onHandG === null ? '' : grams(r.onHandG, units))}
+            {cell('20%', buy, true)}
+          </View>
+        );
+      })}
+      {list.unknown.length > 0 ? <Text style={look.small}>As written, not in the pantry: {list.unknown.join(', ')}.</Text> : null}
+    </Paper>
+  );
+}
+
+/** Labels, eight to a page, cut along the lines. */
+export function Labels({ name, labels }: { readonly name: string; readonly labels: readonly KitLabel[] }) {
+  return (
+    <Paper name={name}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+        {labels.map((l) => (
+          <View
+            key={l.key}
+            wrap={false}
+            style={{ width: '50%', height: 190, borderWidth: 0.5, borderStyle: 'dashed', borderColor: RIM, padding: 9, overflow: 'hidden' }}
+          >
+            <Text style={{ fontSize: 13, fontWeight: 700, color: RIM }}>{l.title}</Text>
+            <Text style={{ fontSize: 10, fontWeight: 700, marginBottom: 3 }}>{l.sub}</Text>
+            {l.body.map((b) => (
+              <Text key={b} style={{ fontSize: l.body.join('').length > 330 ? 6.5 : l.body.length <= 7 ? 10 : 8.5, marginBottom: 1.5 }}>
+                {b}
+              </Text>
+            ))}
+            <View style={{ marginTop: 'auto' }}>
+              {l.foot.map((f) => (
+                <Text key={f} style={{ fontSize: 7.5 }}>
+                  {f}
+                </Text>
+              ))}
+            </View>
+          </View>
+        ))}
+      </View>
+    </Paper>
+  );
+}

@@ -1,0 +1,73 @@
+/** What every printed paper shares: its fonts, its margins, its measures. Fonts ship with the app; nothing is fetched. */
+import { join } from 'node:path';
+import { Document, type DocumentProps, Font, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
+import type { ReactElement, ReactNode } from 'react';
+
+const INK = '#111c33';
+export const RIM = '#1d3f80';
+const LINE = '#b8c3d6';
+
+let registered = false;
+function fonts(): void {
+  if (registered) return;
+  registered = true;
+  const file = (subset: string, weight: number): string =>
+    join(process.cwd(), 'node_modules/@fontsource/atkinson-hyperlegible-next/files', `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`);
+  for (const subset of ['latin', 'latin-ext'])
+    Font.register({
+      family: subset,
+      fonts: [400, 700].map((fontWeight) => ({ src: file(subset, fontWeight), fontWeight })),
+    });
+  // a word is never broken: names and amounts are read at arm's length
+  Font.registerHyphenationCallback((word) => [word]);
+}
+
+export const look = StyleSheet.create({
+  page: { fontFamily: ['latin', 'latin-ext'], fontSize: 11, color: INK, paddingVertical: 30, paddingHorizontal: 36 },
+  title: { fontSize: 22, fontWeight: 700, color: RIM },
+  about: { marginTop: 2 },
+  group: { marginTop: 8, borderBottomWidth: 1.5, borderBottomColor: RIM, color: RIM, fontWeight: 700, fontSize: 13, paddingBottom: 1 },
+  row: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 0.5, borderBottomColor: LINE },
+  box: { width: 11, height: 11, borderWidth: 1.2, borderColor: RIM, borderRadius: 2, marginRight: 3 },
+  strong: { fontWeight: 700 },
+  small: { fontSize: 8.5, marginTop: 6 },
+});
+
+/** A4 paper. @param name the document's title, for the tab it opens in */
+export function Paper({ name, children, landscape = false }: { readonly name: string; readonly children: ReactNode; readonly landscape?: boolean }) {
+  fonts();
+  return (
+    <Document title={name} creator="Even Crumb" producer="Even Crumb" language="en">
+      <Page size="A4" orientation={landscape ? 'landscape' : 'portrait'} style={look.page}>
+        {children}
+        <Text
+          fixed
+          style={{ position: 'absolute', bottom: 14, right: 36, fontSize: 8 }}
+          render={({ pageNumber, totalPages }) => (totalPages > 1 ? `${pageNumber} of ${totalPages}` : '')}
+        />
+      </Page>
+    </Document>
+  );
+}
+
+export const Boxes = ({ count }: { readonly count: number }) => (
+  <View style={{ flexDirection: 'row' }}>
+    {Array.from({ length: count }, (_, n) => (
+      // biome-ignore lint/suspicious/noArrayIndexKey: boxes are all alike
+      <View key={n} style={look.box} />
+    ))}
+  </View>
+);
+
+/** A paper as an answer that opens in the browser. @param file its name when it is kept, without ".pdf" */
+export async function asPdf(paper: ReactElement, file: string): Promise<Response> {
+  const body = await renderToBuffer(paper as ReactElement<DocumentProps>);
+  const plain = file.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'even-crumb';
+  return new Response(new Uint8Array(body), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${plain.replace(/[^\x20-\x7e]/g, '')}.pdf"; filename*=UTF-8''${encodeURIComponent(plain)}.pdf`,
+      'cache-control': 'no-store',
+    },
+  });
+}

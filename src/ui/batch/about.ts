@@ -1,0 +1,36 @@
+/** What stands under a sheet's name: how much it is, and how it is split. */
+import type { Driver } from '@/core/batch/driver';
+import { mixesIn, type Split } from '@/core/batch/plan';
+import { grams, millilitres, type Units } from '@/core/quantity/say';
+import { wavesWords } from './split-part';
+
+export interface About {
+  readonly driver: Driver | null;
+  readonly split: Split | null;
+  /** Pieces asked for, in one kit where there are kits. */
+  readonly wanted: number | null;
+  /** Pieces that one mix pours. */
+  readonly made: number | null;
+  readonly portionMl: number | null;
+  readonly pieces: string;
+  readonly massG: number;
+  readonly volumeMl: number | null;
+  readonly units: Units;
+}
+
+export function sheetAbout(a: About): readonly string[] {
+  const n = a.split ? mixesIn(a.split) : 1;
+  const of = a.portionMl === null ? '' : ` of ${a.portionMl} ml`;
+  const test = a.driver?.by === 'guests' && a.driver.testPiece ? ' and one to test' : '';
+  const counted =
+    a.wanted !== null
+      ? `${a.wanted} ${a.pieces}${of}${test}`
+      : a.made !== null && a.portionMl !== null
+        ? `${a.made * (a.split?.by === 'bowls' ? n : 1)}${of}`
+        : '';
+  const volume = a.volumeMl === null ? '' : `, ${millilitres(a.volumeMl)}`;
+  if (a.split?.by === 'kits')
+    return [`${n} kits`, counted && `each ${counted}`, `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`];
+  const all = `${grams(a.massG, a.units)} of batter${volume}`;
+  return a.split?.by === 'bowls' ? [counted, all, `${n} equal mixes of ${grams(a.massG / n, a.units)}`, wavesWords(a.split)] : [counted, all];
+}

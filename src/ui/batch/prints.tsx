@@ -1,0 +1,21 @@
+import { FileText } from 'lucide-react';
+import type { Batch } from '@/core/batch/batch';
+import { lookOf } from '../kit/button';
+
+/** The same sheet, its shopping list and its labels as PDF. */
+export function Prints({ batch }: { readonly batch: Pick<Batch, 'id' | 'split'> }) {
+  const link = (what: string, text: string) => (
+    <a href={`/batches/${batch.id}/print/${what}`} target="_blank" rel="noreferrer" className={lookOf('plain', 'work')}>
+      <FileText size={20} aria-hidden />
+      {text}
+      <span className="sr-only"> (PDF, opens in a new tab)</span>
+    </a>
+  );
+  return (
+    <>
+      {link('sheet', 'Sheet as PDF')}
+      {link('shopping', 'Shopping list')}
+      {batch.split.by === 'kits' ? link('labels', 'Kit labels') : null}
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Batch } from '@/core/batch/batch';
+import type { Kitchen } from '@/core/formula/ways';
+import { kitchenName } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
+import { grams } from '@/core/quantity/say';
+import { answerOf, type Refused } from '../kit/answer';
+import { Button } from '../kit/button';
+import { Notice } from '../kit/notice';
+
+/** What a batch took off the shelf, what was short of it, and the way to put it back if it is not made after all. */
+export function TakenView({
+  batch,
+  house,
+  putBack,
+}: {
+  readonly batch: Batch;
+  readonly house: Kitchen;
+  readonly putBack: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+}) {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  if (batch.takings.length === 0) return null;
+  const nameOf = (id: string): string => {
+    const i = findIngredient(id, house.conventions.own);
+    return i ? kitchenName(i) : id;
+  };
+  const short = batch.takings.filter((t) => t.takenG < t.wantedG - 0.05);
+  const back = async (): Promise<void> => {
+    if (busy) return;
+    setBusy(true);
+    setRefusal(null);
+    const a = await answerOf(() => putBack({ batchId: batch.id }));
+    setBusy(false);
+    if (a.ok) router.refresh();
+    else setRefusal(a.message);
+  };
+  return (
+    <section aria-label="Off the shelf" className="grid gap-2 print:hidden">
+      <p>
+        Taken off the shelf: {batch.takings.map((t) => `${nameOf(t.id)} ${grams(t.takenG, house.units)}`).join(', ')}.
+        {short.length > 0 ? <strong> Short: {short.map((t) => `${nameOf(t.id)} ${grams(t.wantedG - t.takenG, house.units)}`).join(', ')}.</strong> : null}
+      </p>
+      {refusal ? (
+        <Notice weight="stop" role="alert">
+          {refusal}
+        </Notice>
+      ) : null}
+      {batch.finishedAt === null ? (
+        <Button className="justify-self-start" disabled={busy} onClick={() => void back()}>
+          Not made: put it back on the shelf
+        </Button>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,125 @@
+'use client';
+/** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
+import { useMemo } from 'react';
+import { analyse, circumstancesOf } from '@/core/analyse';
+import { meansOf, wantedPieces } from '@/core/batch/driver';
+import { lifeOf, paceOf } from '@/core/batch/mixes';
+import { mixesIn, ONE, plannedSheet, readyFor } from '@/core/batch/plan';
+import type { Exactness } from '@/core/batch/scale';
+import { linesOfSheet, usesOf } from '@/core/batch/sheet';
+import { type Side, sideLines } from '@/core/batch/sides';
+import { takeOut } from '@/core/batch/take-out';
+import { eggLine, withWholeEggs } from '@/core/batch/whole-eggs';
+import { EGG_G } from '@/core/formula/eggs';
+import { countedLines, type EndId, type Formula, schoolIdOf } from '@/core/formula/formula';
+import { kindById, schoolOf } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
+import { scalesOf } from '@/core/pantry/gear';
+import { findIngredient } from '@/core/pantry/pantry';
+import type { Shelf } from '@/core/pantry/stock';
+import { type Beside, readBeside } from './beside-part';
+import { num, type PlanTyped, readDriver } from './plan-driver';
+import { readSplit, type SplitTyped } from './split-part';
+import { useKitchen } from './use-kitchen';
+
+export interface PlanOf {
+  readonly formula: Formula;
+  readonly house: Kitchen;
+  readonly shelf: Shelf;
+  readonly end: EndId | null;
+  readonly sides: readonly Side[];
+  readonly cycleS: number | null;
+  readonly typed: PlanTyped;
+  readonly splitTyped: SplitTyped;
+  readonly beside: readonly Beside[];
+  readonly exactness: Exactness;
+  readonly eggs: number | null;
+}
+
+/** Fewer are weighed, and this near a whole number they are whole. */
+const LEAST_EGGS = 0.5;
+const WHOLE_WITHIN = 0.02;
+
+export function usePlan(q: PlanOf) {
+  const { formula, house, shelf, end, typed, exactness, eggs } = q;
+  const kind = kindById(formula.kind);
+  const school = schoolOf(kind, schoolIdOf(formula, end));
+  const pan = school.portionMl === null;
+  const { units } = house;
+  const lines = useMemo(() => countedLines(formula, house, end), [formula, house, end]);
+  const { driver, errors } = readDriver(typed, units, pan);
+  const portionMl = num(typed.portion);
+  const poured = portionMl > 0 ? portionMl : 60;
+
+  const whole = driver ? readyFor({ formula, house, end, driver, split: ONE, eggs: null }) : null;
+  const before = whole?.ok ? whole.value.before : null;
+  const means = whole?.ok ? meansOf(lines, whole.value.before, whole.value.all, pan ? null : portionMl) : null;
+  const wanted = driver ? wantedPieces(driver) : null;
+  const circumstances = useMemo(() => analyse(lines, formula.kind, school.id, circumstancesOf(formula, house)), [lines, formula, house, school.id]);
+  const bowls = house.gear.filter((g) => g.sort === 'bowl');
+  const pace = paceOf(house, formula.kind, circumstances, poured, q.cycleS);
+  const splitAsked =
+    before && means ? { massG: means.massG, volumeMl: means.volumeMl, pieces: wanted ?? means.pieces, life: lifeOf(circumstances), pace, bowls } : null;
+  const split = splitAsked ? readSplit(q.splitTyped, splitAsked) : null;
+
+  const ready = driver && split?.split ? readyFor({ formula, house, end, driver, split: split.split, eggs }) : null;
+  const at = ready?.ok ? ready.value : null;
+  const kitchen = useKitchen(at?.lines ?? lines, exactness === 'kitchen' && at ? at.each : null, house);
+  const how = exactness !== 'kitchen' ? exactness : kitchen && kitchen !== 'failed' ? kitchen.taken : null;
+  const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
+  const planned = driver && at && split?.split && how ? plannedSheet(at, driver, how, formula.kind, portionMl, split.split, stepG) : null;
+  const refused = [whole, ready, planned].flatMap((r) => (r && !r.ok ? [r.error] : []))[0] ?? null;
+
+  const kits = q.splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
+  const atTable = driver?.by === 'guests' ? driver.guests * kits : null;
+  const besideRead = readBeside(q.beside, atTable);
+  const find = (id: string) => findIngredient(id, house.conventions.own);
+  const besideLines = (besideRead.sides ?? []).flatMap((b, n) => {
+    const side = q.sides.find((s) => s.id === b.sideId);
+    return side ? sideLines(side, b.people, n + 1, find) : [];
+  });
+  const sheet = planned?.ok ? [...planned.value.sheet, ...besideLines] : [];
+  const account = linesOfSheet(sheet, find);
+  const list = takeOut(usesOf(account, shelf), shelf);
+  const short = list.rows.filter((r) => (r.shortG ?? 0) > 0);
+
+  // what whole eggs would make of it, for one mix
+  const perMix = split?.split?.by === 'bowls' ? mixesIn(split.split) : 1;
+  const times = means ? means.factor / perMix : null;
+  const eggsEach = means ? means.eggs / perMix : 0;
+  const line = eggLine(lines);
+  const count = Math.max(1, Math.round(eggsEach));
+  const wholeCount = line && eggsEach > LEAST_EGGS && Math.abs(eggsEach - count) > WHOLE_WITHIN ? count : null;
+  const canBeWhole = useMemo(
+    () => times !== null && wholeCount !== null && withWholeEggs({ formula, house, end }, times, wholeCount) !== null,
+    [formula, house, end, times, wholeCount],
+  );
+
+  return {
+    kind,
+    pan,
+    units,
+    lines,
+    driver,
+    errors,
+    portionMl,
+    poured,
+    means,
+    wanted,
+    pace,
+    splitAsked,
+    split,
+    ready: at,
+    kitchen,
+    planned: planned?.ok ? planned.value : null,
+    refused,
+    atTable,
+    besideRead,
+    sheet,
+    account,
+    list,
+    short,
+    density: before?.volume?.densityGPerMl ?? null,
+    eggChoice: wholeCount === null ? null : { exact: eggsEach, whole: wholeCount, gramsEach: line?.parts[0]?.ingredient.piece?.grams ?? EGG_G, canBeWhole },
+  };
+}

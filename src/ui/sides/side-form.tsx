@@ -1,0 +1,220 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides';
+import type { Kitchen } from '@/core/formula/ways';
+import { findIngredient } from '@/core/pantry/pantry';
+import { grams, percent } from '@/core/quantity/say';
+import { answerOf, type Refused } from '../kit/answer';
+import { Button } from '../kit/button';
+import { Taps } from '../kit/choice';
+import { Field, TextField } from '../kit/field';
+import { Notice } from '../kit/notice';
+import { numberIn } from '../kit/typed';
+import { IngredientField, ingredientNamed, nameFor } from '../pantry/ingredient-field';
+
+interface Typed {
+  readonly name: string;
+  readonly by: Side['by'];
+  readonly parts: readonly { readonly name: string; readonly parts: string }[];
+  readonly serving: string;
+  readonly method: string;
+}
+
+const BLANK = { name: '', parts: '' };
+const TRIED_PEOPLE = 10;
+
+/** A sauce, whipped butter, filling or topping: its parts, by weight or by volume, and what one person has of it. */
+export function SideForm({
+  side,
+  house,
+  keep,
+  drop,
+}: {
+  readonly side: Side | null;
+  readonly house: Kitchen;
+  readonly keep: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+  readonly drop: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+}) {
+  const router = useRouter();
+  const find = (id: string) => findIngredient(id, house.conventions.own);
+  const nameOf = (id: string): string => {
+    const i = find(id);
+    return i ? nameFor(i, house.conventions) : '';
+  };
+  const [typed, setTyped] = useState<Typed>({
+    name: side?.name ?? '',
+    by: side?.by ?? 'weight',
+    parts: side?.parts.map((p) => ({ name: nameOf(p.ingredientId), parts: String(p.parts) })) ?? [BLANK, BLANK],
+    serving: side ? String(side.servingG) : '',
+    method: side?.method ?? '',
+  });
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const set = (part: Partial<Typed>): void => {
+    setErrors({});
+    setRefusal(null);
+    setTyped((t) => ({ ...t, ...part }));
+  };
+  const put = (n: number, part: Partial<Typed['parts'][number]>): void => set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
+
+  const rows = typed.parts.filter((p) => p.name.trim() !== '' || p.parts.trim() !== '');
+  const named = rows.map((p) => ({ ingredient: ingredientNamed(p.name, house.conventions), parts: numberIn(p.parts) }));
+  const whole = named.length > 0 && named.every((p) => p.ingredient !== null && p.parts > 0);
+  const shares = whole ? partsOf({ by: typed.by, parts: named.map((p) => ({ ingredientId: p.ingredient?.id ?? '', parts: p.parts })) }, find).parts : [];
+  const serving = numberIn(typed.serving);
+
+  const submit = async (): Promise<void> => {
+    const bad: Record<string, string> = {};
+    rows.forEach((p, n) => {
+      if (!named[n]?.ingredient) bad[`parts.${n}.ingredientId`] = p.name.trim() === '' ? 'Write what it is.' : 'Not in the pantry, or more than one thing.';
+      if (!((named[n]?.parts ?? 0) > 0)) bad[`parts.${n}.parts`] = 'Write a number.';
+    });
+    if (Number.isNaN(serving)) bad.servingG = 'Write a number of grams.';
+    // blank rows are dropped, so that an error's place is a row that is seen
+    setTyped((t) => ({ ...t, parts: rows.length > 0 ? rows : [BLANK] }));
+    setErrors(bad);
+    setRefusal(null);
+    if (Object.keys(bad).length > 0 || busy) return;
+    setBusy(true);
+    const a = await answerOf(() =>
+      keep({
+        id: side?.id ?? null,
+        name: typed.name,
+        by: typed.by,
+        parts: named.map((p) => ({ ingredientId: p.ingredient?.id ?? '', parts: p.parts })),
+        servingG: serving,
+        method: typed.method,
+      }),
+    );
+    setBusy(false);
+    if (a.ok) {
+      toast(side ? 'Kept' : 'Kept: a batch can take it along');
+      router.push('/sides');
+    } else {
+      setErrors(a.fields);
+      setRefusal(a.message);
+    }
+  };
+  const remove = async (): Promise<void> => {
+    if (!side || busy) return;
+    setBusy(true);
+    const a = await answerOf(() => drop({ id: side.id }));
+    setBusy(false);
+    if (a.ok) {
+      toast(`“${side.name}” is taken out; batches that had it keep it`);
+      router.push('/sides');
+    } else setRefusal(a.message);
+  };
+  return (
+    <form
+      noValidate
+      className="grid max-w-4xl gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit();
+      }}
+    >
+      <div className="flex flex-wrap items-start gap-4">
+        <Field label="Name" value={typed.name} onChange={(e) => set({ name: e.target.value })} error={errors.name} className="w-96 max-w-full" />
+        <Field
+          label="One person has"
+          unit="g"
+          inputMode="decimal"
+          value={typed.serving}
+          onChange={(e) => set({ serving: e.target.value })}
+          error={errors.servingG}
+          className="w-40"
+        />
+      </div>
+      <div className="grid gap-1">
+        <span className="text-sm font-semibold text-soft">Its parts are</span>
+        <Taps
+          label="Its parts are"
+          value={typed.by}
+          onChange={(by) => by && set({ by })}
+          options={[
+            { value: 'weight', label: 'by weight' },
+            { value: 'volume', label: 'by volume' },
+          ]}
+        />
+      </div>
+      <section aria-label="Parts" className="grid gap-2">
+        {typed.parts.map((p, n) => {
+          const at = rows.indexOf(p);
+          const share = whole && at >= 0 ? shares[at] : undefined;
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the list
+            <div key={n} className="flex flex-wrap items-start gap-3">
+              <IngredientField
+                label={`Part ${n + 1}`}
+                text={p.name}
+                onText={(name) => put(n, { name })}
+                house={house.conventions}
+                error={errors[`parts.${n}.ingredientId`]}
+                className="w-80 max-w-full"
+              />
+              <Field
+                label="Parts"
+                inputMode="decimal"
+                value={p.parts}
+                onChange={(e) => put(n, { parts: e.target.value })}
+                error={errors[`parts.${n}.parts`]}
+                className="w-28"
+              />
+              <p className="mt-8 min-w-64 text-[15px]">
+                {share ? (
+                  <>
+                    {percent(100 * share.byWeight)} by weight, {percent(100 * share.byVolume)} by volume
+                    {serving > 0 ? <span className="text-soft">; {grams(serving * TRIED_PEOPLE * share.byWeight, house.units)} for ten</span> : null}
+                  </>
+                ) : null}
+              </p>
+              {typed.parts.length > 1 ? (
+                <Button
+                  look="bare"
+                  className="mt-6"
+                  aria-label={`Take part ${n + 1} off`}
+                  onClick={() => set({ parts: typed.parts.filter((_, k) => k !== n) })}
+                >
+                  Take off
+                </Button>
+              ) : null}
+            </div>
+          );
+        })}
+        {errors.parts ? (
+          <p role="alert" className="text-sm font-semibold text-berry">
+            {errors.parts}
+          </p>
+        ) : null}
+        <Button className="justify-self-start" disabled={typed.parts.length >= MOST_PARTS} onClick={() => set({ parts: [...typed.parts, BLANK] })}>
+          One more part
+        </Button>
+      </section>
+      <TextField label="How it is made" rows={3} value={typed.method} onChange={(e) => set({ method: e.target.value })} error={errors.method} />
+      {sideCautions(named.flatMap((p) => (p.ingredient ? [p.ingredient] : []))).map((c) => (
+        <Notice key={c} weight="note">
+          {c}
+        </Notice>
+      ))}
+      {refusal ? (
+        <Notice weight="stop" role="alert">
+          {refusal}
+        </Notice>
+      ) : null}
+      <div className="flex flex-wrap gap-3">
+        <Button look="now" size="work" type="submit" disabled={busy}>
+          {busy ? 'Keeping' : 'Keep it'}
+        </Button>
+        {side ? (
+          <Button look="stop" size="work" disabled={busy} onClick={() => void remove()}>
+            Take it out
+          </Button>
+        ) : null}
+      </div>
+    </form>
+  );
+}
