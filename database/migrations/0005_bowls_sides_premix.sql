@@ -2,6 +2,8 @@
 -- so that the second press of a double click starts nothing.
 alter table batches add column split jsonb not null default '{"by": "one"}';
 alter table batches add column request_id uuid unique;
+-- What it is made as, where a mix becomes another kind than its formula's.
+alter table batches add column kind text;
 
 -- Sauces, whipped butters, fillings and toppings by parts.
 create table sides (

@@ -5,11 +5,11 @@ import type { Batch, Outcome, SheetLine, Verdict } from '@/core/batch/batch';
 import { type Driver, wantedPieces } from '@/core/batch/driver';
 import { mixesIn, ONE, plannedSheet, readyFor, type Split } from '@/core/batch/plan';
 import type { Exactness } from '@/core/batch/scale';
-import { linesOfSheet, usesOf } from '@/core/batch/sheet';
+import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { sideLines } from '@/core/batch/sides';
 import { type Take, takeOut } from '@/core/batch/take-out';
 import { type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
-import { kindById, schoolOf } from '@/core/formula/kinds';
+import { type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
 import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
@@ -25,7 +25,7 @@ import { sideById } from './sides';
 import { type Short, takeFromShelf } from './stock';
 
 const SELECT_BATCH = `
-  select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name || coalesce(', ' || b.ending, '') as name, v.kind, v.school, b.driver, b.exactness, b.split, b.sheet,
+  select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name || coalesce(', ' || b.ending, '') as name, coalesce(b.kind, v.kind) as kind, v.school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -39,7 +39,7 @@ type Row = Batch & Record<string, unknown>;
 export async function timedHere(formulaId: string): Promise<number | null> {
   const rows = await query<{ s: number | null }>(
     `select avg(b.first_side_s + b.second_side_s)::float8 as s from batches b join formula_versions v on v.id = b.version_id
-      where v.formula_id = $1 and b.first_side_s is not null and b.second_side_s is not null`,
+      where v.formula_id = $1 and b.kind is null and b.first_side_s is not null and b.second_side_s is not null`,
     [formulaId],
   );
   return rows[0]?.s ?? null;
@@ -93,13 +93,15 @@ export interface NewBatch extends Pick<Start, 'versionId' | 'driver' | 'exactnes
   readonly massG: number;
   readonly pieces: number | null;
   readonly ending: string | null;
+  /** What it is made as, where that is not what the formula is. */
+  readonly kind?: KindId | null;
 }
 
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -112,6 +114,7 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
       b.ending,
       JSON.stringify(b.split),
       b.requestId ?? null,
+      b.kind ?? null,
     ],
   );
   const id = made.rows[0]?.id;
@@ -133,7 +136,7 @@ export const wantsOf = (sheet: readonly SheetLine[], house: Kitchen, stock: Shel
   new Map(
     takeOut(
       usesOf(
-        linesOfSheet(sheet, (id) => findIngredient(id, house.conventions.own)),
+        linesOfSheet(offTheShelf(sheet), (id) => findIngredient(id, house.conventions.own)),
         stock,
       ),
       stock,
@@ -141,7 +144,7 @@ export const wantsOf = (sheet: readonly SheetLine[], house: Kitchen, stock: Shel
   );
 
 /** "buttermilk: 300 g short". */
-const shortWords = (short: readonly Short[], house: Kitchen): string =>
+export const shortWords = (short: readonly Short[], house: Kitchen): string =>
   short
     .map((s) => {
       const i = findIngredient(s.ingredientId, house.conventions.own);

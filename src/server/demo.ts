@@ -11,6 +11,8 @@ import { saveVersion } from './formulas';
 import { changeHouse } from './house';
 import { keepMeasure, keepPantry } from './pantry';
 import { gearSchema, thingSchema, weighedMeasureSchema } from './pantry-schemas';
+import { premixSchema } from './premix-schemas';
+import { discardBags, keepPremix, makeLot } from './premixes';
 import { conventionsSchema, driverSchema, outcomeSchema, settingsSchema, sideSchema } from './schemas';
 import { keepSide } from './sides';
 
@@ -89,12 +91,52 @@ async function loadSides(): Promise<void> {
   for (const s of z.array(sideSchema.omit({ id: true })).parse(demoFile('sides.json'))) await keepSide({ ...s, id: null });
 }
 
+const premixesSchema = z.array(
+  premixSchema.omit({ id: true, versionId: true }).extend({
+    formula: z.string(),
+    version: z.number().int(),
+    lots: z.array(
+      z.object({
+        madeDaysAgo: z.number(),
+        bags: z.number().int(),
+        lots: z.record(z.string(), z.string()),
+        checked: z.string(),
+        gone: z.array(z.object({ bags: z.number().int(), why: z.string() })),
+      }),
+    ),
+  }),
+);
+
+/** The dry mixes it keeps, a lot of which is near its date. @param versions ids by formula, in order */
+async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): Promise<void> {
+  for (const { formula, version, lots, ...p } of premixesSchema.parse(demoFile('premixes.json'))) {
+    const versionId = versions.get(formula)?.[version - 1];
+    const premixId = versionId && (await keepPremix({ ...p, id: null, versionId }));
+    if (!premixId) throw new Error(`${p.name} could not be kept`);
+    for (const l of lots) {
+      const made = await makeLot({
+        premixId,
+        bags: l.bags,
+        made: day(-l.madeDaysAgo),
+        ingredientLots: l.lots,
+        checked: l.checked,
+        note: '',
+        take: 'no',
+        requestId: null,
+      });
+      if (!made.ok) throw new Error(`${p.name}: ${made.message}`);
+      for (const g of l.gone) await discardBags(made.id, g.bags, g.why, ago((l.madeDaysAgo * 24) / 2));
+    }
+  }
+}
+
 const ago = (hours: number): Date => new Date(Date.now() - hours * 3_600_000);
 
 /** Loads the demo kitchen into an empty database; its dates count back from now. Returns the number of formulas. */
 export async function loadDemo(): Promise<number> {
   await loadPantry();
   await loadSides();
+  const versions = new Map<string, readonly string[]>();
   const demo = demoSchema.parse(demoFile('boathouse.json'));
   for (const d of demo) {
     const conventions = { ...FRESH_HOUSE, ...d.conventions };
@@ -123,6 +165,7 @@ export async function loadDemo(): Promise<number> {
       formulaId = saved.formulaId;
       versionIds.push(saved.versionId);
     }
+    versions.set(d.name, versionIds);
     for (const b of d.batches) {
       const versionId = versionIds[b.version - 1];
       if (!versionId) throw new Error(`${d.name} has no version ${b.version}`);
@@ -132,5 +175,6 @@ export async function loadDemo(): Promise<number> {
       if (b.outcome) await writeOutcome(started.id, b.outcome, ago(b.hoursAgo - 1.5));
     }
   }
+  await loadPremixes(versions);
   return demo.length;
 }

@@ -117,7 +117,7 @@ export const saveSchema = z.object({
   changeNote: z.string().trim().max(500, 'A note on what changed has at most 500 characters.'),
 });
 
-const amount = (what: string, most: number) =>
+export const amount = (what: string, most: number) =>
   z
     .number(`${what}: write a number.`)
     .positive(`${what} has to be more than nothing.`)
@@ -151,7 +151,7 @@ export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000) }),
 ]);
 
-const count = (what: string, most: number) => amount(what, most).int(`${what} come whole.`);
+export const count = (what: string, most: number) => amount(what, most).int(`${what} come whole.`);
 
 /** Benches and classes together, at most so many kits. */
 const splitSchema = z

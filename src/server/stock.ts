@@ -44,7 +44,7 @@ export async function takeFromShelf(client: PoolClient, who: Taker, wants: Reado
 }
 
 /**
- * Puts back what a batch took: it was not made after all. Once, however often it is asked.
+ * Puts back what a batch took, off the shelf and out of lots: it was not made after all. Once, however often it is asked.
  * @returns false when there is no such batch under way
  */
 export const putBack = (batchId: string): Promise<boolean> =>
@@ -56,5 +56,6 @@ export const putBack = (batchId: string): Promise<boolean> =>
        update stock s set on_hand_g = s.on_hand_g + back.taken_g from back where back.ingredient_id = s.ingredient_id and s.on_hand_g is not null`,
       [batchId],
     );
+    await client.query('delete from lot_uses where batch_id = $1', [batchId]);
     return true;
   });

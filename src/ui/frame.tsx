@@ -17,7 +17,11 @@ export const AwayPage = ({ here }: { readonly here: Here }) => (
 /** The band on top of every page, and the page under it. */
 export function Frame({ here, children }: { readonly here: Here; readonly children: ReactNode }) {
   const link = (to: string, text: string, on: boolean) => (
-    <Link href={to} aria-current={on ? 'page' : undefined} className={`${lookOf('bare')} ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}>
+    <Link
+      href={to}
+      aria-current={on ? 'page' : undefined}
+      className={`${lookOf('bare')} max-lg:!px-2 ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}
+    >
       {text}
     </Link>
   );
@@ -28,7 +32,7 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
       </a>
       <header className="border-b-4 border-rim bg-white print:hidden">
         <div className="mx-auto flex h-14 max-w-[1400px] items-center gap-1 px-4">
-          <Link href="/" className="mr-4 flex items-center gap-2 rounded-hold font-sign text-2xl font-extrabold tracking-tight text-rim">
+          <Link href="/" className="mr-1 flex items-center gap-2 rounded-hold font-sign lg:mr-4 text-2xl font-extrabold tracking-tight text-rim">
             <Mark className="size-8" />
             Even Crumb
           </Link>

@@ -8,6 +8,7 @@ import { loadHouse } from '@/server/house';
 import { shelf } from '@/server/pantry';
 import { isUuid } from '@/server/params';
 import { reach } from '@/server/pool';
+import { lotsOfBatch } from '@/server/premixes';
 import { BatchHead } from '@/ui/batch/tabs';
 import { AwayPage, Frame } from '@/ui/frame';
 
@@ -15,18 +16,18 @@ import { AwayPage, Frame } from '@/ui/frame';
 export async function batchPage(
   params: Promise<{ id: string }>,
   here: 'plan' | 'prep' | 'outcome',
-  show: (batch: Batch, house: Kitchen, shelf: Shelf) => ReactNode,
+  show: (batch: Batch, house: Kitchen, shelf: Shelf, lots: Awaited<ReturnType<typeof lotsOfBatch>>) => ReactNode,
 ): Promise<ReactNode> {
   const { id } = await params;
   if (!isUuid(id)) notFound();
-  const r = await reach(() => Promise.all([batchById(id), loadHouse(), shelf()]));
+  const r = await reach(() => Promise.all([batchById(id), loadHouse(), shelf(), lotsOfBatch(id)]));
   if (!r.up) return <AwayPage here="batch" />;
-  const [batch, house, stock] = r.value;
+  const [batch, house, stock, lots] = r.value;
   if (!batch) notFound();
   return (
     <Frame here="batch">
       <BatchHead batch={batch} here={here} />
-      {show(batch, house, stock)}
+      {show(batch, house, stock, lots)}
     </Frame>
   );
 }

@@ -4,13 +4,13 @@ import { isShellEgg } from '../formula/eggs';
 import type { FormulaLine } from '../formula/formula';
 import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds';
 import { tally } from '../formula/tally';
-import { ledger, MEQ_PER_G_SODA } from '../lift/ledger';
+import { type LiftLine, ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { type Bench, type Proposal, withGrams, workedOn } from './bench';
 import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
 
 /** What a line brings, all of it together. */
-export function bringsOf(line: FormulaLine, panFatCounts: boolean): Brings {
+export function bringsOf(line: LiftLine, panFatCounts: boolean): Brings {
   if (line.use === 'topping') return NOTHING;
   const t = tally([line]);
   if (line.use === 'pan') return { ...NOTHING, fat: panFatCounts ? t.panFatG : 0 };

@@ -80,6 +80,9 @@ export function sheetGroups(lines: readonly SheetLine[]): readonly SheetGroup[] 
   ].filter((g) => g.lines.length > 0);
 }
 
+/** The lines that the shelf gives: what is in a bag of premix came off it when the lot was made. */
+export const offTheShelf = (sheet: readonly SheetLine[]): readonly SheetLine[] => sheet.filter((l) => l.lot === undefined);
+
 /** A sheet's lines as amounts of ingredients, for what they cost, hold and take from the shelf. @param find the pantry now */
 export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => Ingredient | undefined): readonly AccountLine[] =>
   sheet.map((l): AccountLine => {

@@ -10,7 +10,11 @@ import { TakeOutView } from './take-out-view';
 type Part = 'take-out' | 'cost';
 
 /** What stands behind a sheet: what to take out and buy for it, what it costs and what is in it. */
-export function AfterSheet({ notice, ...props }: CostProps & { readonly notice: string }) {
+export function AfterSheet({
+  notice,
+  takes,
+  ...props
+}: CostProps & { readonly notice: string /** What the shelf gives, where that is not all of it. */; readonly takes?: CostProps['lines'] }) {
   const { lines, shelf, units } = props;
   const [part, setPart] = useState<Part | ''>('');
   return (
@@ -27,7 +31,7 @@ export function AfterSheet({ notice, ...props }: CostProps & { readonly notice: 
       />
       {part === 'take-out' ? (
         <div className="rounded-plate bg-white p-4">
-          <TakeOutView list={takeOut(usesOf(lines, shelf), shelf)} units={units} />
+          <TakeOutView list={takeOut(usesOf(takes ?? lines, shelf), shelf)} units={units} />
         </div>
       ) : null}
       {part === 'cost' ? (

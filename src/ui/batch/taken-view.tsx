@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Batch } from '@/core/batch/batch';
@@ -13,17 +14,20 @@ import { Notice } from '../kit/notice';
 /** What a batch took off the shelf, what was short of it, and the way to put it back if it is not made after all. */
 export function TakenView({
   batch,
+  lots,
   house,
   putBack,
 }: {
   readonly batch: Batch;
+  /** Lots of premix its bags came from. */
+  readonly lots: readonly { readonly id: string; readonly number: string; readonly premixName: string; readonly bags: number }[];
   readonly house: Kitchen;
   readonly putBack: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }) {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
-  if (batch.takings.length === 0) return null;
+  if (batch.takings.length === 0 && lots.length === 0) return null;
   const nameOf = (id: string): string => {
     const i = findIngredient(id, house.conventions.own);
     return i ? kitchenName(i) : id;
@@ -40,10 +44,21 @@ export function TakenView({
   };
   return (
     <section aria-label="Off the shelf" className="grid gap-2 print:hidden">
-      <p>
-        Taken off the shelf: {batch.takings.map((t) => `${nameOf(t.id)} ${grams(t.takenG, house.units)}`).join(', ')}.
-        {short.length > 0 ? <strong> Short: {short.map((t) => `${nameOf(t.id)} ${grams(t.wantedG - t.takenG, house.units)}`).join(', ')}.</strong> : null}
-      </p>
+      {lots.map((l) => (
+        <p key={l.id}>
+          {l.bags} {l.bags === 1 ? 'bag' : 'bags'} of {l.premixName}, from{' '}
+          <Link className="font-semibold text-rim underline" href={`/premix/lots/${l.id}`}>
+            lot {l.number}
+          </Link>
+          .
+        </p>
+      ))}
+      {batch.takings.length > 0 ? (
+        <p>
+          Taken off the shelf: {batch.takings.map((t) => `${nameOf(t.id)} ${grams(t.takenG, house.units)}`).join(', ')}.
+          {short.length > 0 ? <strong> Short: {short.map((t) => `${nameOf(t.id)} ${grams(t.wantedG - t.takenG, house.units)}`).join(', ')}.</strong> : null}
+        </p>
+      ) : null}
       {refusal ? (
         <Notice weight="stop" role="alert">
           {refusal}

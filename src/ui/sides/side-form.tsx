@@ -12,7 +12,7 @@ import { Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { numberIn } from '../kit/typed';
-import { IngredientField, ingredientNamed, nameFor } from '../pantry/ingredient-field';
+import { IngredientField, ingredientNamed, writtenAs } from '../pantry/ingredient-field';
 
 interface Typed {
   readonly name: string;
@@ -41,7 +41,7 @@ export function SideForm({
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const nameOf = (id: string): string => {
     const i = find(id);
-    return i ? nameFor(i, house.conventions) : '';
+    return i ? writtenAs(i, house.conventions) : '';
   };
   const [typed, setTyped] = useState<Typed>({
     name: side?.name ?? '',

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { linesOfSheet, usesOf } from '@/core/batch/sheet';
+import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut, withTaken } from '@/core/batch/take-out';
 import { findIngredient } from '@/core/pantry/pantry';
 import { underWay } from '@/server/batches';
@@ -22,7 +22,7 @@ export default async function TakeOutPage() {
   const several = batches.length > 1;
   const uses = batches.flatMap((b) =>
     usesOf(
-      linesOfSheet(b.sheet, (id) => findIngredient(id, house.conventions.own)),
+      linesOfSheet(offTheShelf(b.sheet), (id) => findIngredient(id, house.conventions.own)),
       stock,
       several ? b.name : '',
     ),

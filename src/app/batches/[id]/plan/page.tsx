@@ -3,7 +3,7 @@ import { untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { wantedPieces } from '@/core/batch/driver';
 import { oneMix } from '@/core/batch/plan';
-import { linesOfSheet } from '@/core/batch/sheet';
+import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { withTaken } from '@/core/batch/take-out';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -17,8 +17,9 @@ import { TakenView } from '@/ui/batch/taken-view';
 export const metadata: Metadata = { title: 'Plan' };
 
 export default async function BatchPlanPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  return batchPage(params, 'plan', (b, house, stock) => {
+  return batchPage(params, 'plan', (b, house, stock, lots) => {
     const pieces = kindById(b.kind).pieces;
+    const find = (id: string) => findIngredient(id, house.conventions.own);
     return (
       <div className="mx-auto grid max-w-4xl gap-4">
         <div className="flex flex-wrap items-center gap-3 print:hidden">
@@ -46,11 +47,12 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             `version ${b.versionNumber}`,
           ]}
         />
-        <TakenView batch={b} house={house} putBack={untakeBatch} />
+        <TakenView batch={b} lots={lots} house={house} putBack={untakeBatch} />
         {b.sheet.some((l) => l.parts) ? (
           <AfterSheet
             notice={`/formulas/${b.formulaId}/notice?version=${b.versionNumber}`}
-            lines={linesOfSheet(b.sheet, (id) => findIngredient(id, house.conventions.own))}
+            lines={linesOfSheet(b.sheet, find)}
+            takes={linesOfSheet(offTheShelf(b.sheet), find)}
             shelf={withTaken(stock, b.takings)}
             units={house.units}
             pieces={b.piecesPlanned}

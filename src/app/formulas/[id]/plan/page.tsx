@@ -1,15 +1,19 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { makeBatch } from '@/app/actions';
+import { bagsLeft, firstToUse } from '@/core/premix/premix';
 import { timedHere } from '@/server/batches';
 import { version } from '@/server/formulas';
 import { loadHouse } from '@/server/house';
 import { shelf } from '@/server/pantry';
 import { isUuid, versionNumber } from '@/server/params';
 import { reach } from '@/server/pool';
+import { lotsOfFormula } from '@/server/premixes';
 import { sides } from '@/server/sides';
 import { Plan } from '@/ui/batch/plan';
 import { AwayPage, Frame } from '@/ui/frame';
+import { BestBy } from '@/ui/premix/best-by';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -23,14 +27,26 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const asked = await searchParams;
   const number = versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf(), sides(), timedHere(id)]));
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf(), sides(), timedHere(id), lotsOfFormula(id)]));
   if (!r.up) return <AwayPage here="batch" />;
-  const [v, house, stock, beside, cycleS] = r.value;
+  const [v, house, stock, beside, cycleS, made] = r.value;
   if (!v) notFound();
+  const bags = firstToUse(made);
+  const first = bags[0];
+  const left = bags.reduce((a, l) => a + bagsLeft(l), 0);
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
   return (
     <Frame here="batch">
       <h1 className="mb-4 text-[26px] [overflow-wrap:anywhere] print:hidden">Plan: {v.formula.name}</h1>
+      {first ? (
+        <p className="mb-4 print:hidden">
+          There {left === 1 ? 'is a bag' : `are ${left} bags`} of {first.premixName}:{' '}
+          <Link className="font-semibold text-rim underline" href={`/premix/lots/${first.id}`}>
+            use lot {first.number} first
+          </Link>
+          , <BestBy date={first.bestBefore} today={house.today} />.
+        </p>
+      ) : null}
       <Plan
         formulaId={id}
         versionId={v.versionId}

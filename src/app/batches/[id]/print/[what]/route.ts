@@ -2,7 +2,7 @@ import { createElement } from 'react';
 import { wantedPieces } from '@/core/batch/driver';
 import { kitLabels } from '@/core/batch/kits';
 import { oneMix } from '@/core/batch/plan';
-import { linesOfSheet, usesOf } from '@/core/batch/sheet';
+import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut, withTaken } from '@/core/batch/take-out';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -46,7 +46,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     );
   }
   if (what === 'shopping') {
-    const list = takeOut(usesOf(linesOfSheet(b.sheet, find), stock), withTaken(stock, b.takings));
+    const list = takeOut(usesOf(linesOfSheet(offTheShelf(b.sheet), find), stock), withTaken(stock, b.takings));
     return asPdf(createElement(ShoppingPaper, { name: b.name, about: `${grams(b.massG, units)} of batter`, list, units }), `${b.name} shopping`);
   }
   if (what === 'labels' && b.split.by === 'kits')

@@ -1,0 +1,113 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { keepThing } from '@/app/pantry/actions';
+import { dropMix, keepMix, makeMixLot } from '@/app/premix/actions';
+import { bagsLeft, firstToUse } from '@/core/premix/premix';
+import { grams } from '@/core/quantity/say';
+import { loadHouse } from '@/server/house';
+import { shelf } from '@/server/pantry';
+import { isUuid } from '@/server/params';
+import { reach } from '@/server/pool';
+import { lots, workedPremix } from '@/server/premixes';
+import { AwayPage, Frame } from '@/ui/frame';
+import { BestBy } from '@/ui/premix/best-by';
+import { MakeLot } from '@/ui/premix/make-lot';
+import { PremixForm } from '@/ui/premix/premix-form';
+
+export const metadata: Metadata = { title: 'Premix' };
+
+export default async function OnePremixPage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  if (!isUuid(id)) notFound();
+  const r = await reach(async () => {
+    const house = await loadHouse();
+    return { house, kept: await workedPremix(id, house), made: await lots(id), stock: await shelf() };
+  });
+  if (!r.up) return <AwayPage here="premix" />;
+  const { house, kept, made, stock } = r.value;
+  if (!kept) notFound();
+  const { premix, version, worked } = kept;
+  const order = firstToUse(made);
+  return (
+    <Frame here="premix">
+      <h1 className="text-[26px] [overflow-wrap:anywhere]">{premix.name}</h1>
+      <p className="mb-4 text-soft">
+        The dry side of{' '}
+        <Link className="font-semibold text-rim underline" href={`/formulas/${version.formulaId}?version=${version.number}`}>
+          {version.formula.name}, version {version.number}
+        </Link>
+        {version.newest > version.number ? `; the formula has since come to version ${version.newest}: a premix of that is a new one` : ''}.
+      </p>
+      <section aria-label="Lots" className="mb-6">
+        <h2 className="mb-1 text-xl">Lots</h2>
+        {made.length === 0 ? (
+          <p className="text-soft">None made yet.</p>
+        ) : (
+          <table className="w-full max-w-4xl text-left">
+            <thead className="border-b-2 border-rim text-sm text-soft">
+              <tr>
+                <th className="py-1 pr-4">Lot</th>
+                <th className="pr-4">Made</th>
+                <th className="pr-4">Keeps</th>
+                <th className="pr-4 text-right">Bags made</th>
+                <th className="pr-4 text-right">used</th>
+                <th className="text-right">left</th>
+              </tr>
+            </thead>
+            <tbody>
+              {[...order, ...made.filter((l) => !order.includes(l))].map((l) => (
+                <tr key={l.id} className="border-b border-line">
+                  <td className="py-1 pr-4">
+                    <Link href={`/premix/lots/${l.id}`} className="inline-flex min-h-10 items-center font-semibold text-rim underline">
+                      {l.number}
+                    </Link>
+                    {l === order[0] ? <strong> use first</strong> : null}
+                  </td>
+                  <td className="pr-4 whitespace-nowrap">{l.made}</td>
+                  <td className="pr-4">
+                    <BestBy date={l.bestBefore} today={house.today} />
+                  </td>
+                  <td className="pr-4 text-right whitespace-nowrap">
+                    {l.bags} of {grams(l.bagG, house.units)}
+                  </td>
+                  <td className="pr-4 text-right">{l.used}</td>
+                  <td className="text-right font-semibold">{bagsLeft(l)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </section>
+      {worked ? (
+        <details className="mb-6 max-w-4xl rounded-plate bg-white p-4" open={made.length === 0}>
+          <summary className="min-h-11 cursor-pointer content-center font-sign text-xl font-extrabold text-rim">Make a lot</summary>
+          <div className="mt-3">
+            <MakeLot
+              key={JSON.stringify(premix.settings)}
+              premixId={premix.id}
+              settings={premix.settings}
+              worked={worked}
+              house={house}
+              shelf={stock}
+              make={makeMixLot}
+            />
+          </div>
+        </details>
+      ) : null}
+      <h2 className="mb-3 border-t border-line pt-5 text-xl">Bag and bench</h2>
+      <PremixForm
+        id={premix.id}
+        versionId={premix.versionId}
+        formula={version.formula}
+        was={premix}
+        hasLots={made.length > 0}
+        house={house}
+        shelf={stock}
+        keep={keepMix}
+        drop={dropMix}
+        keepThing={keepThing}
+      />
+    </Frame>
+  );
+}

@@ -1,0 +1,78 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { bagsLeft, firstToUse } from '@/core/premix/premix';
+import { grams } from '@/core/quantity/say';
+import { loadHouse } from '@/server/house';
+import { reach } from '@/server/pool';
+import { lots, premixes } from '@/server/premixes';
+import { AwayPage, Frame } from '@/ui/frame';
+import { lookOf } from '@/ui/kit/button';
+import { BestBy } from '@/ui/premix/best-by';
+
+export const metadata: Metadata = { title: 'Premix' };
+
+export default async function PremixPage() {
+  const r = await reach(() => Promise.all([premixes(), lots(), loadHouse()]));
+  if (!r.up) return <AwayPage here="premix" />;
+  const [all, made, house] = r.value;
+  return (
+    <Frame here="premix">
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className="text-[26px]">Premix</h1>
+          <p className="text-soft">The dry side of a formula as a bag: its lots, its labels, and what it asks for at the bench.</p>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <Link href="/premix/foreign" className={lookOf('plain')}>
+            A bought mix
+          </Link>
+          <Link href="/premix/new" className={lookOf('now')}>
+            New premix
+          </Link>
+        </div>
+      </div>
+      {all.length === 0 ? (
+        <p>There is none yet.</p>
+      ) : (
+        <table className="w-full text-left">
+          <thead className="border-b-2 border-rim text-sm text-soft">
+            <tr>
+              <th className="py-1 pr-4">Premix</th>
+              <th className="pr-4">A bag</th>
+              <th className="pr-4">Bags there are</th>
+              <th>Use first</th>
+            </tr>
+          </thead>
+          <tbody>
+            {all.map((p) => {
+              const own = made.filter((l) => l.premixId === p.id);
+              const first = firstToUse(own)[0];
+              const left = own.reduce((a, l) => a + bagsLeft(l), 0);
+              return (
+                <tr key={p.id} className="border-b border-line">
+                  <td className="py-2 pr-4">
+                    <Link href={`/premix/${p.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline [overflow-wrap:anywhere]">
+                      {p.name}
+                    </Link>
+                  </td>
+                  <td className="pr-4 whitespace-nowrap">{grams(p.settings.bagG, house.units)}</td>
+                  <td className="pr-4">{own.length === 0 ? <span className="text-soft">no lot made yet</span> : left}</td>
+                  <td>
+                    {first ? (
+                      <>
+                        <Link href={`/premix/lots/${first.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline">
+                          lot {first.number}
+                        </Link>
+                        , {bagsLeft(first)} left, <BestBy date={first.bestBefore} today={house.today} />
+                      </>
+                    ) : null}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+    </Frame>
+  );
+}

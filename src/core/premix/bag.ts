@@ -1,0 +1,152 @@
+/**
+ * The dry side of a formula as a bag: what goes into it, what is added at the bench, and the water that powders ask back.
+ * Grams per one formula throughout; shares of the bag are from 0 to 1.
+ */
+import type { FormulaLine } from '../formula/formula';
+import type { TallyPart } from '../formula/tally';
+import { US_CUP_ML } from '../pantry/fill';
+import type { Category, Ingredient } from '../pantry/ingredient';
+import { ingredient } from '../pantry/pantry';
+
+/** Which wet things go into the bag as powder. */
+export interface Powders {
+  readonly milk: boolean;
+  readonly buttermilk: boolean;
+  readonly egg: boolean;
+}
+export const NO_POWDERS: Powders = { milk: false, buttermilk: false, egg: false };
+export type PowderKey = keyof Powders;
+
+interface AsPowder {
+  readonly key: PowderKey;
+  /** g of powder a gram of the wet thing; the rest is water, given back at the bench. */
+  readonly powders: readonly (readonly [id: string, share: number])[];
+}
+
+/**
+ * What stands for a wet thing. Skim milk 97 g + 903 g water, whole 125 + 875, whole egg 25 + 75, white 1 + 7 by the
+ * conventions of the trade; half-fat milks are mixed of the two; buttermilk by its solids (its powder's own acid is then
+ * what counts, and the lift is worked with that).
+ */
+const AS_POWDER: Readonly<Record<string, AsPowder>> = {
+  'milk-whole': { key: 'milk', powders: [['milk-powder-whole', 0.125]] },
+  'milk-2pct': {
+    key: 'milk',
+    powders: [
+      ['milk-powder-whole', 0.076],
+      ['milk-powder-skim', 0.038],
+    ],
+  },
+  'milk-1pct': {
+    key: 'milk',
+    powders: [
+      ['milk-powder-whole', 0.037],
+      ['milk-powder-skim', 0.068],
+    ],
+  },
+  'milk-skim': { key: 'milk', powders: [['milk-powder-skim', 0.097]] },
+  buttermilk: { key: 'buttermilk', powders: [['buttermilk-powder', 0.1017]] },
+  'egg-medium': { key: 'egg', powders: [['egg-powder-whole', 0.25]] },
+  'egg-large': { key: 'egg', powders: [['egg-powder-whole', 0.25]] },
+  'egg-extra-large': { key: 'egg', powders: [['egg-powder-whole', 0.25]] },
+  'egg-jumbo': { key: 'egg', powders: [['egg-powder-whole', 0.25]] },
+  'egg-white': { key: 'egg', powders: [['egg-white-powder', 0.125]] },
+};
+
+const DRY: readonly Category[] = ['flour', 'starch', 'sugar', 'leavening', 'acid', 'salt', 'dry-dairy', 'flavour', 'nut-seed'];
+/** Wetter than this it cakes the bag, g per 100 g: flour itself stands at 12 to 14. */
+const DRY_BELOW_WATER = 16;
+const PASTES = ['peanut-butter', 'almond-butter'];
+
+/** Whether a thing keeps in a bag of flour. */
+export const isDry = (i: Ingredient): boolean =>
+  DRY.includes(i.category) && i.per100g.waterG < DRY_BELOW_WATER && !PASTES.includes(i.id) && !PASTES.includes(i.like ?? '');
+
+export interface BagItem extends TallyPart {
+  readonly share: number;
+}
+
+export interface Added extends TallyPart {
+  /** Where it goes: as on the card. */
+  readonly how: string;
+}
+
+export interface Bag {
+  /** The heaviest first. */
+  readonly items: readonly BagItem[];
+  /** g of bag for one formula. */
+  readonly massG: number;
+  /** Added at the bench for that much, water given back among it. */
+  readonly added: readonly Added[];
+  /** What is left for the pan and to serve, as written. */
+  readonly beside: readonly string[];
+  /** Powders that could stand for something of this formula. */
+  readonly couldBe: readonly PowderKey[];
+  /** Batter lines without an amount: they can't be in it. */
+  readonly open: readonly string[];
+  /** Lines whose whites are whipped: no powder does that at the bench. */
+  readonly whipped: boolean;
+}
+
+const sumUp = (parts: readonly TallyPart[]): readonly TallyPart[] => {
+  const by = new Map<string, { ingredient: Ingredient; grams: number }>();
+  for (const p of parts) {
+    const had = by.get(p.ingredient.id);
+    if (had) had.grams += p.grams;
+    else by.set(p.ingredient.id, { ...p });
+  }
+  return [...by.values()];
+};
+
+/** Splits a formula's lines into bag and bench. */
+export function bagOf(lines: readonly FormulaLine[], powders: Powders): Bag {
+  const dry: TallyPart[] = [];
+  const added: Added[] = [];
+  let water = 0;
+  const couldBe = new Set<PowderKey>();
+  let whipped = false;
+  for (const l of lines) {
+    if (l.use !== 'batter') continue;
+    for (const p of l.parts) {
+      const as = AS_POWDER[p.ingredient.id] ?? AS_POWDER[p.ingredient.like ?? ''];
+      if (l.foam) whipped = true;
+      if (as && !l.foam) couldBe.add(as.key);
+      if (as && powders[as.key] && !l.foam) {
+        const solids = as.powders.reduce((a, [, share]) => a + share, 0);
+        for (const [id, share] of as.powders) dry.push({ ingredient: ingredient(id), grams: p.grams * share });
+        water += p.grams * (1 - solids);
+      } else if (isDry(p.ingredient)) dry.push(p);
+      else added.push({ ...p, how: l.preparation });
+    }
+  }
+  const items = sumUp(dry);
+  const massG = items.reduce((a, i) => a + i.grams, 0);
+  const wet = sumUp([...(water > 0 ? [{ ingredient: ingredient('water'), grams: water }] : []), ...added]);
+  return {
+    items: [...items].sort((a, b) => b.grams - a.grams).map((i) => ({ ...i, share: i.grams / massG })),
+    massG,
+    added: wet.map((w) => ({ ...w, how: added.find((a) => a.ingredient.id === w.ingredient.id)?.how ?? '' })),
+    beside: lines.filter((l) => l.use !== 'batter').map((l) => l.text),
+    couldBe: [...couldBe],
+    open: lines.filter((l) => l.use === 'batter' && l.parts.length === 0).map((l) => l.text),
+    whipped,
+  };
+}
+
+/** The bag as it is weighed for so many grams. */
+export const itemsFor = (bag: Pick<Bag, 'items'>, massG: number): readonly TallyPart[] =>
+  bag.items.map((i) => ({ ingredient: i.ingredient, grams: i.share * massG }));
+
+/** g of water in 100 g of the bag: what a thing holds by the pantry's table. */
+export const moisturePct = (bag: Pick<Bag, 'items'>): number => bag.items.reduce((a, i) => a + i.share * i.ingredient.per100g.waterG, 0);
+/** From here a mix cakes and spoils; a convention of the trade. */
+export const MOST_MOISTURE_PCT = 14;
+
+/** Where mixes stand, spooned, g/mL; what is worked out from cups is kept within it. */
+export const BULK = [0.5, 0.62] as const;
+
+/** g/mL of the mix, spooned: worked from the cups of what is in it, good to about a tenth; a measured one replaces it. */
+export function bulkDensity(bag: Pick<Bag, 'items'>): number {
+  const ml = bag.items.reduce((a, i) => a + i.share / ((i.ingredient.gPerUsCup ?? 0.56 * US_CUP_ML) / US_CUP_ML), 0);
+  return Math.min(BULK[1], Math.max(BULK[0], 1 / ml));
+}

@@ -1,0 +1,60 @@
+/** Bags into a batch: the sheet is so many bags and what is added to them. */
+import type { SheetLine } from '../batch/batch';
+import type { TallyPart } from '../formula/tally';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
+import { gramsExact, grams as sayGrams } from '../quantity/say';
+import type { Lot } from './premix';
+
+const said = (g: number): { readonly grams: number; readonly measure: string } => {
+  const grams = g < 10 ? Math.max(0.1, Math.round(g * 10) / 10) : Math.round(g);
+  return { grams, measure: g < 10 ? gramsExact(grams) : sayGrams(grams) };
+};
+
+/** Eggs to crack beside their grams: " (about 2)". */
+export function eggWords(i: Ingredient, grams: number): string {
+  if (i.category !== 'egg' || !i.piece) return '';
+  const n = grams / i.piece.grams;
+  const near = Math.round(n);
+  return n < 0.5 ? '' : ` (${Math.abs(n - near) < 0.02 ? '' : 'about '}${near >= 1 ? near : 'half'})`;
+}
+
+/**
+ * @param per100g what is added to 100 g of mix
+ * @param lot its contents stand on the sheet for allergens and cost; the shelf gave them when it was made
+ */
+export function bagSheet(
+  lot: Pick<Lot, 'number' | 'premixName' | 'bagG' | 'contents' | 'bags'>,
+  bags: number,
+  per100g: readonly TallyPart[],
+): readonly SheetLine[] {
+  const massG = bags * lot.bagG;
+  const inLot = lot.contents.reduce((a, c) => a + c.grams, 0);
+  const text = `${bags} ${bags === 1 ? 'bag' : 'bags'} of ${lot.premixName}`;
+  const mix: SheetLine = {
+    key: 'l1',
+    text,
+    name: `${text}, lot ${lot.number}`,
+    vessel: 'dry',
+    measure: sayGrams(massG),
+    grams: massG,
+    preparation: 'whisked through',
+    lot: lot.number,
+    parts: lot.contents.map((c) => ({ id: c.id, grams: (c.grams * massG) / inLot })),
+  };
+  return [
+    mix,
+    ...per100g.map((p, n): SheetLine => {
+      const { grams, measure } = said((p.grams * massG) / 100);
+      return {
+        key: `l${n + 2}`,
+        text: kitchenName(p.ingredient),
+        name: kitchenName(p.ingredient) + eggWords(p.ingredient, grams),
+        vessel: 'wet',
+        measure,
+        grams,
+        preparation: p.ingredient.category === 'fat' && p.ingredient.id.startsWith('butter') ? 'melted' : '',
+        parts: [{ id: p.ingredient.id, grams }],
+      };
+    }),
+  ];
+}

@@ -1,0 +1,54 @@
+/** A premix worked whole: its bag, what it asks for as each product, and what has to be checked. */
+import { countedLines, type EndId, type Formula, schoolIdOf } from '../formula/formula';
+import type { TallyPart } from '../formula/tally';
+import type { Kitchen } from '../formula/ways';
+import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
+import { behaviourOf } from '../pantry/tables/behaviour';
+import { type Bag, bagOf, bulkDensity, itemsFor } from './bag';
+import type { PremixSettings } from './premix';
+import { type Additions, additionsFor, ownAdditions, type Pantryful, USUAL } from './products';
+
+export interface WorkedPremix {
+  readonly bag: Bag;
+  /** What is in 100 g of it. */
+  readonly mix: readonly TallyPart[];
+  /** g/mL, spooned, and whether the kitchen measured it. */
+  readonly densityGPerMl: number;
+  readonly measured: boolean;
+  /** The formula's own first; then those that were asked for. */
+  readonly products: readonly Additions[];
+}
+
+/** What the house means by an egg, sugar, salt and powder. */
+export const dryOf = ({ conventions: c }: Kitchen): Pick<Pantryful, 'eggId' | 'sugarId' | 'saltId' | 'powderId'> => ({
+  eggId: EGG_INGREDIENT[c.egg],
+  sugarId: USUAL.sugarId,
+  saltId: SALT_INGREDIENT[c.salt],
+  powderId: POWDER_INGREDIENT[c.powder],
+});
+
+/** What a formula is usually let down with: its own liquid and fat where it has them. */
+function pantryfulOf(bag: Bag, house: Kitchen): Pantryful {
+  const heaviest = (of: (p: TallyPart) => boolean): string | undefined => [...bag.added].filter(of).sort((a, b) => b.grams - a.grams)[0]?.ingredient.id;
+  return {
+    liquidId: heaviest((p) => behaviourOf(p.ingredient).poured) ?? USUAL.liquidId,
+    fatId: heaviest((p) => p.ingredient.category === 'fat') ?? USUAL.fatId,
+    ...dryOf(house),
+  };
+}
+
+/** @returns null where nothing of the formula goes into a bag, or no flour does */
+export function workPremix(formula: Formula, house: Kitchen, end: EndId | null, settings: PremixSettings): WorkedPremix | null {
+  const bag = bagOf(countedLines(formula, house, end), settings.powders);
+  if (!(bag.massG > 0) || !bag.items.some((i) => i.ingredient.category === 'flour' || i.ingredient.category === 'starch')) return null;
+  const mix = itemsFor(bag, 100);
+  const own = bag.added.map((a) => ({ ingredient: a.ingredient, grams: (100 * a.grams) / bag.massG }));
+  const from = pantryfulOf(bag, house);
+  return {
+    bag,
+    mix,
+    densityGPerMl: settings.densityGPerMl ?? bulkDensity(bag),
+    measured: settings.densityGPerMl !== null,
+    products: [ownAdditions(mix, own, { kind: formula.kind, school: schoolIdOf(formula, end) }), ...settings.products.map((p) => additionsFor(mix, p, from))],
+  };
+}

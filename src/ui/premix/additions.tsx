@@ -1,0 +1,77 @@
+import { kindById, RAIL_NAMES, sayRail, schoolOf } from '@/core/formula/kinds';
+import { US_CUP_ML } from '@/core/pantry/fill';
+import { kitchenName } from '@/core/pantry/ingredient';
+import type { Additions } from '@/core/premix/products';
+import { eggWords } from '@/core/premix/use';
+import { grams, gramsExact, type Units } from '@/core/quantity/say';
+
+/** What a mix asks for to become one thing: for a bag, for 100 g, for a cup; and where its ratios then stand. */
+export function AdditionsView({
+  additions: a,
+  bagG,
+  densityGPerMl,
+  units,
+}: {
+  readonly additions: Additions;
+  readonly bagG: number | null;
+  readonly densityGPerMl: number | null;
+  readonly units: Units;
+}) {
+  const kind = kindById(a.product.kind);
+  const school = schoolOf(kind, a.product.school);
+  const allowed = a.against.length === 0;
+  const cupG = densityGPerMl === null ? null : densityGPerMl * US_CUP_ML;
+  const pieces = kind.pieces;
+  return (
+    <section aria-label={`As ${pieces}`} className="rounded-plate bg-white p-4">
+      <h3 className="text-lg">
+        {pieces.replace(/^./, (c) => c.toUpperCase())}
+        {kind.schools.length > 1 ? <span className="font-sans text-base font-normal text-soft"> {school.name}</span> : null}
+      </h3>
+      {a.parts.length === 0 ? <p>Nothing has to be added.</p> : null}
+      {a.parts.length > 0 ? (
+        <table className="mt-1 w-full text-left">
+          <thead className="border-b-2 border-rim text-sm text-soft">
+            <tr>
+              <th className="py-1 pr-3">Add</th>
+              {bagG === null ? null : <th className="pr-3 text-right">to {grams(bagG, units)}</th>}
+              <th className="pr-3 text-right">to 100 g</th>
+              {cupG === null ? null : <th className="text-right">to a cup ({grams(cupG, units)})</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {a.parts.map((p) => (
+              <tr key={p.ingredient.id} className="border-b border-line">
+                <td className="py-1 pr-3">{kitchenName(p.ingredient)}</td>
+                {bagG === null ? null : (
+                  <td className="pr-3 text-right font-semibold whitespace-nowrap">
+                    {grams((p.grams * bagG) / 100, units)}
+                    {eggWords(p.ingredient, (p.grams * bagG) / 100)}
+                  </td>
+                )}
+                <td className="pr-3 text-right whitespace-nowrap">{p.grams < 10 ? gramsExact(p.grams) : grams(p.grams, units)}</td>
+                {cupG === null ? null : <td className="text-right whitespace-nowrap">{grams((p.grams * cupG) / 100, units)}</td>}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+      <p className="mt-2 text-[15px]">
+        {a.analysis.rails.map((r, n) => (
+          <span key={r.rail} className="whitespace-nowrap">
+            {n > 0 ? '; ' : ''}
+            {RAIL_NAMES[r.rail].toLowerCase()} {r.unknown.length > 0 ? 'not known' : sayRail(r.rail, r.tested)}
+            {r.unknown.length > 0 || !r.reading ? '' : r.reading.standing === 'in' ? <span className="text-herb"> ✓</span> : <strong> out</strong>}
+          </span>
+        ))}
+        .
+      </p>
+      {allowed ? null : (
+        <p className="mt-1 text-[15px]">
+          <strong>The balance does not allow it:</strong> {a.against.join('; ')}. Nothing that is added mends that.
+        </p>
+      )}
+      {a.unsaid.length > 0 ? <p className="mt-1 text-[15px] text-soft">{a.unsaid.join('; ')}: try one before you trust it.</p> : null}
+    </section>
+  );
+}

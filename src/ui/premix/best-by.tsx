@@ -1,0 +1,12 @@
+import { keeping } from '@/core/pantry/stock';
+
+/** A best-before day, with a word where it is near or past. The date is a quality date, and no promise. */
+export function BestBy({ date, today }: { readonly date: string; readonly today: string | null }) {
+  const how = today ? keeping({ ingredientId: '', price: null, packG: null, onHandG: null, opened: null, bestBefore: date }, today) : null;
+  return (
+    <span className={how === 'past' ? 'font-semibold text-berry' : how === 'soon' ? 'font-semibold' : ''}>
+      best before {date}
+      {how === 'past' ? ': past it' : how === 'soon' ? ': soon' : ''}
+    </span>
+  );
+}

@@ -1,0 +1,88 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { writtenGrams } from '@/core/card/rewrite';
+import { EMPTY_FORMULA, type Entry } from '@/core/formula/formula';
+import { KINDS, kindById, schoolOf } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
+import { US_CUP_ML } from '@/core/pantry/fill';
+import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
+import { nameFor } from '@/core/pantry/naming';
+import { additionsFor, USUAL } from '@/core/premix/products';
+import { dryOf } from '@/core/premix/work';
+import { answerOf, type Refused } from '../kit/answer';
+import { Button } from '../kit/button';
+import { Choice } from '../kit/choice';
+import { Notice } from '../kit/notice';
+import { AdditionsView } from './additions';
+
+const OPTIONS = KINDS.flatMap((k) => k.schools.map((s) => ({ value: `${k.id} ${s.id}`, label: k.schools.length > 1 ? `${k.pieces}, ${s.name}` : k.pieces })));
+const FORMULA_G = 500;
+
+/** What a mix known by its panel needs to reach a kind's zone; and the formula that is. */
+export function ForeignMix({
+  mixes,
+  house,
+  save,
+}: {
+  readonly mixes: readonly Ingredient[];
+  readonly house: Kitchen;
+  readonly save: (input: unknown) => Promise<{ readonly ok: true; readonly saved: { readonly formulaId: string } } | Refused>;
+}) {
+  const router = useRouter();
+  const [mixId, setMix] = useState(mixes[0]?.id ?? '');
+  const [product, setProduct] = useState(OPTIONS[0]?.value ?? '');
+  const [busy, setBusy] = useState(false);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const mix = mixes.find((m) => m.id === mixId);
+  const [kindId, schoolId] = product.split(' ');
+  const kind = KINDS.find((k) => k.id === kindId);
+  if (!mix || !kind) return null;
+  const additions = additionsFor([{ ingredient: mix, grams: 100 }], { kind: kind.id, school: schoolId ?? '' }, { ...USUAL, ...dryOf(house) });
+  const toBench = async (): Promise<void> => {
+    if (busy) return;
+    setBusy(true);
+    setRefusal(null);
+    const parts = [{ ingredient: mix, grams: 100 }, ...additions.parts];
+    const entries = parts.map((p, n): Entry => {
+      const { name, ingredientId } = nameFor(p.ingredient.id, house.conventions);
+      return { key: `l${n + 1}`, text: `${writtenGrams((p.grams * FORMULA_G) / 100)} ${name}`, ...(ingredientId ? { ingredientId } : {}) };
+    });
+    const formula = {
+      ...EMPTY_FORMULA,
+      name: `${kitchenName(mix)} as ${kindById(kind.id).pieces}`.slice(0, 120),
+      kind: kind.id,
+      school: schoolOf(kind, schoolId ?? null).id,
+      entries,
+    };
+    const a = await answerOf(() => save({ formulaId: null, basedOn: null, knownNewest: null, changeNote: 'worked out from the packet', formula }));
+    if (a.ok) router.push(`/formulas/${a.saved.formulaId}`);
+    else {
+      setBusy(false);
+      setRefusal(a.message);
+    }
+  };
+  return (
+    <div className="grid max-w-3xl gap-4">
+      <div className="flex flex-wrap gap-4">
+        <Choice label="The mix" value={mixId} onChange={setMix} options={mixes.map((m) => ({ value: m.id, label: kitchenName(m) }))} />
+        <Choice label="Is to become" value={product} onChange={setProduct} options={OPTIONS} />
+      </div>
+      <AdditionsView additions={additions} bagG={FORMULA_G} densityGPerMl={mix.gPerUsCup ? mix.gPerUsCup / US_CUP_ML : null} units={house.units} />
+      {mix.unknown?.includes('soda') ? (
+        <Notice weight="look">
+          Its packet says it is leavened, not by how much: its own lift, salt in it and directions are the packet’s word. Test one before a crowd.
+        </Notice>
+      ) : null}
+      {mix.allergensUnstated ? <Notice weight="look">Nobody has read its packet for allergens yet: do that in the pantry.</Notice> : null}
+      {refusal ? (
+        <Notice weight="stop" role="alert">
+          {refusal}
+        </Notice>
+      ) : null}
+      <Button look="now" size="work" className="justify-self-start" disabled={busy} onClick={() => void toBench()}>
+        {busy ? 'Writing the card' : 'Put it on the bench'}
+      </Button>
+    </div>
+  );
+}

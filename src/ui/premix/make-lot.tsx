@@ -1,0 +1,263 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { Kitchen } from '@/core/formula/ways';
+import { scalesOf } from '@/core/pantry/gear';
+import { kitchenName } from '@/core/pantry/ingredient';
+import type { Shelf } from '@/core/pantry/stock';
+import { itemsFor } from '@/core/premix/bag';
+import { blendSteps, tooFine } from '@/core/premix/blend';
+import { limitsOf } from '@/core/premix/keeping';
+import { MOST_BAGS, type PremixSettings } from '@/core/premix/premix';
+import type { WorkedPremix } from '@/core/premix/work';
+import { grams, gramsExact } from '@/core/quantity/say';
+import { answerOf, type Refused } from '../kit/answer';
+import { Button } from '../kit/button';
+import { Taps } from '../kit/choice';
+import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
+import { Switch } from '../kit/switch';
+import { numberIn } from '../kit/typed';
+
+/** Making a lot: how much of each, in which order, from which lots of ingredients; and its number. */
+export function MakeLot({
+  premixId,
+  settings,
+  worked,
+  house,
+  shelf,
+  make,
+}: {
+  readonly premixId: string;
+  readonly settings: PremixSettings;
+  readonly worked: WorkedPremix;
+  readonly house: Kitchen;
+  readonly shelf: Shelf;
+  readonly make: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+}) {
+  const router = useRouter();
+  const { units } = house;
+  const [by, setBy] = useState<'bags' | 'kg'>('bags');
+  const [amount, setAmount] = useState('10');
+  const [made, setMade] = useState(house.today ?? '');
+  const [own, setOwn] = useState<Readonly<Record<string, string>>>({});
+  const [checked, setChecked] = useState('');
+  const [note, setNote] = useState('');
+  const [take, setTake] = useState(true);
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const request = useRef<string | null>(null);
+  const touched = (): void => {
+    request.current = null;
+    setErrors({});
+    setRefusal(null);
+  };
+  const n = numberIn(amount, by === 'kg' ? 'kg' : 'bags');
+  const bags = by === 'bags' ? n : Math.floor((1000 * n) / settings.bagG + 1e-9);
+  const wrong = Number.isNaN(n)
+    ? 'Write a number.'
+    : by === 'bags' && !Number.isInteger(n)
+      ? 'Bags come whole.'
+      : bags < 1
+        ? by === 'kg'
+          ? `Less than one bag of ${grams(settings.bagG, units)}.`
+          : 'At least one bag.'
+        : bags > MOST_BAGS
+          ? `At most ${MOST_BAGS} bags in a lot.`
+          : null;
+  const lotG = wrong ? null : bags * settings.bagG;
+  const parts = lotG === null ? [] : itemsFor(worked.bag, lotG);
+  const short = parts.flatMap((p) => {
+    const has = shelf[p.ingredient.id]?.onHandG ?? null;
+    return has !== null && has < p.grams - 0.05 ? [{ name: kitchenName(p.ingredient), g: p.grams - has }] : [];
+  });
+  const fine = lotG === null ? [] : tooFine(worked.bag, lotG, scalesOf(house.gear));
+  const best = made ? limitsOf(worked.bag, shelf, made, settings.months)[0] : undefined;
+  const over = by === 'kg' && lotG !== null ? 1000 * n - lotG : 0;
+
+  const submit = async (): Promise<void> => {
+    if (busy || wrong) return;
+    setBusy(true);
+    setRefusal(null);
+    request.current ??= crypto.randomUUID();
+    const a = await answerOf(() =>
+      make({
+        premixId,
+        bags,
+        made,
+        ingredientLots: own,
+        checked,
+        note,
+        take: take ? (short.length > 0 ? 'anyway' : 'enough') : 'no',
+        requestId: request.current,
+      }),
+    );
+    if (a.ok) {
+      toast('The lot is in the book');
+      router.push(`/premix/lots/${a.id}`);
+      return;
+    }
+    setBusy(false);
+    setErrors(a.fields);
+    setRefusal(a.message);
+    if (a.fields.take) router.refresh();
+  };
+  return (
+    <form
+      noValidate
+      aria-label="Make a lot"
+      className="grid gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit();
+      }}
+    >
+      <div className="flex flex-wrap items-end gap-3">
+        <Taps
+          label="So much"
+          value={by}
+          onChange={(v) => {
+            if (!v) return;
+            touched();
+            setBy(v);
+          }}
+          options={[
+            { value: 'bags', label: 'so many bags' },
+            { value: 'kg', label: 'so many kilograms' },
+          ]}
+        />
+      </div>
+      <div className="flex flex-wrap items-start gap-3">
+        <Field
+          label={by === 'bags' ? 'Bags' : 'Kilograms'}
+          inputMode="decimal"
+          className="w-32"
+          inputClass="text-xl font-semibold !min-h-14"
+          value={amount}
+          error={wrong ?? errors.bags}
+          onChange={(e) => {
+            touched();
+            setAmount(e.target.value);
+          }}
+        />
+        <Field
+          label="Made on"
+          type="date"
+          className="w-44"
+          inputClass="!min-h-14"
+          value={made}
+          error={errors.made}
+          onChange={(e) => {
+            touched();
+            setMade(e.target.value);
+          }}
+        />
+        {lotG === null ? null : (
+          <p className="mt-8">
+            {bags} {bags === 1 ? 'bag' : 'bags'} of {grams(settings.bagG, units)}, <strong>{grams(lotG, units)}</strong> in all
+            {over >= 1 ? `; ${grams(over, units)} would be left for no whole bag, and is not made` : ''}
+            {best ? `; best before ${best.date} (${best.why})` : ''}.
+          </p>
+        )}
+      </div>
+      {lotG === null ? null : (
+        <>
+          {short.length > 0 ? (
+            <Notice weight="look">
+              Short on the shelf: {short.map((s) => `${s.name} ${grams(s.g, units)}`).join(', ')}.{take ? ' Made as it is, the lot takes what there is.' : ''}
+            </Notice>
+          ) : null}
+          {fine.map((f) => (
+            <Notice key={f.ingredient.id} weight="look">
+              {gramsExact(f.grams)} of {kitchenName(f.ingredient).toLowerCase()} can’t be weighed well on a scale of {f.stepG} g steps: make{' '}
+              {grams(f.lotG, units)} or more, or use a finer scale.
+            </Notice>
+          ))}
+          <section aria-label="Blend">
+            <h3 className="text-lg">Blend it in this order</h3>
+            <ol className="grid gap-1">
+              {blendSteps(worked.bag, lotG).map((s, k, all) => (
+                <li key={s.massG} className="grid grid-cols-[1.6rem_1fr] gap-x-2 border-b border-line py-1.5">
+                  <strong>{k + 1}</strong>
+                  <span>
+                    {k === 0 ? '' : 'Into that: '}
+                    {s.parts.map((p) => `${grams(p.grams, units)} ${kitchenName(p.ingredient).toLowerCase()}`).join(', ')}
+                    {s.last ? (all.length === 1 ? ', all together' : '') : k === 0 ? ', sieved and whisked' : ', folded and sieved'}
+                    <span className="text-soft"> ({grams(s.massG, units)})</span>
+                  </span>
+                </li>
+              ))}
+            </ol>
+            <p className="mt-1 text-[15px]">
+              Then turned through ten times. Check: a spoon from the top, the middle and the bottom, each in hot water, foams alike; if one does not, mix on.
+            </p>
+          </section>
+          <section aria-label="Lots of its ingredients">
+            <h3 className="text-lg">Weigh, and note each packet’s lot</h3>
+            <ul>
+              {parts.map((p) => (
+                <li key={p.ingredient.id} className="grid grid-cols-[7rem_1fr_12rem] items-center gap-x-3 border-b border-line py-1">
+                  <strong className="text-right text-lg whitespace-nowrap">{grams(p.grams, units)}</strong>
+                  <span className="min-w-0 [overflow-wrap:anywhere]">{kitchenName(p.ingredient)}</span>
+                  <input
+                    aria-label={`Lot of ${kitchenName(p.ingredient)}`}
+                    placeholder="its lot"
+                    maxLength={40}
+                    className="hold min-h-11 px-3 placeholder:text-soft"
+                    value={own[p.ingredient.id] ?? ''}
+                    onChange={(e) => {
+                      touched();
+                      setOwn((o) => ({ ...o, [p.ingredient.id]: e.target.value }));
+                    }}
+                  />
+                </li>
+              ))}
+            </ul>
+          </section>
+          <div className="flex flex-wrap gap-3">
+            <Field
+              label="Checked: what the spoons showed, and by whom"
+              className="min-w-72 flex-1"
+              value={checked}
+              error={errors.checked}
+              onChange={(e) => {
+                touched();
+                setChecked(e.target.value);
+              }}
+            />
+            <Field
+              label="Note"
+              className="min-w-72 flex-1"
+              value={note}
+              error={errors.note}
+              onChange={(e) => {
+                touched();
+                setNote(e.target.value);
+              }}
+            />
+          </div>
+        </>
+      )}
+      {refusal ? (
+        <Notice weight="stop" role="alert">
+          {refusal}
+        </Notice>
+      ) : null}
+      <div className="flex flex-wrap items-center gap-4">
+        <Button look="now" size="work" type="submit" disabled={busy || wrong !== null}>
+          {busy ? 'Writing' : 'Put this lot in the book'}
+        </Button>
+        <Switch
+          label="take it off the shelf"
+          on={take}
+          onSwitch={(v) => {
+            touched();
+            setTake(v);
+          }}
+        />
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,361 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { piecesOf } from '@/core/batter/volume';
+import type { Formula } from '@/core/formula/formula';
+import { KINDS, kindById, type RailReading, railOf, sayRail, schoolOf, usualPortionMl } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
+import { US_CUP_ML } from '@/core/pantry/fill';
+import { kitchenName } from '@/core/pantry/ingredient';
+import type { Shelf } from '@/core/pantry/stock';
+import { MOST_MOISTURE_PCT, moisturePct, type PowderKey } from '@/core/premix/bag';
+import { fatty, limitsOf } from '@/core/premix/keeping';
+import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
+import { workPremix } from '@/core/premix/work';
+import { grams, percent, type Units } from '@/core/quantity/say';
+import { answerOf, type Refused } from '../kit/answer';
+import { Button } from '../kit/button';
+import { Choice } from '../kit/choice';
+import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
+import { Switch } from '../kit/switch';
+import { numberIn } from '../kit/typed';
+import { AdditionsView } from './additions';
+
+interface Props {
+  readonly id: string | null;
+  readonly versionId: string;
+  readonly formula: Formula;
+  readonly was: { readonly name: string; readonly settings: PremixSettings };
+  /** What is in a bag stays once a lot was made. */
+  readonly hasLots: boolean;
+  readonly house: Kitchen;
+  readonly shelf: Shelf;
+  readonly keep: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+  readonly drop: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  /** Keeps an ingredient of the kitchen's own. */
+  readonly keepThing?: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+}
+
+const POWDER_LABELS: Readonly<Record<PowderKey, string>> = {
+  milk: 'milk as powder',
+  buttermilk: 'buttermilk as powder',
+  egg: 'egg as powder',
+};
+
+/** A premix: what is in the bag, what it asks for as each product, how long it keeps. */
+export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf, keep, drop, keepThing }: Props) {
+  const router = useRouter();
+  const { units } = house;
+  const [name, setName] = useState(was.name);
+  const [settings, setSettings] = useState(was.settings);
+  const [bag, setBag] = useState(String(was.settings.bagG));
+  const [density, setDensity] = useState(was.settings.densityGPerMl === null ? '' : String(was.settings.densityGPerMl));
+  const [months, setMonths] = useState(was.settings.months === null ? '' : String(was.settings.months));
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const touched = (): void => {
+    setErrors({});
+    setRefusal(null);
+  };
+  const set = (part: Partial<PremixSettings>): void => {
+    touched();
+    setSettings((s) => ({ ...s, ...part }));
+  };
+  const optional = (text: string): number | null => (text.trim() === '' ? null : numberIn(text, 'g/ml'));
+  const bagG = numberIn(bag);
+  const measured = optional(density);
+  const now: PremixSettings = { ...settings, bagG, densityGPerMl: measured, months: optional(months) };
+  const worked = workPremix(formula, house, null, { ...now, densityGPerMl: measured !== null && measured > 0.1 ? measured : null });
+
+  const submit = async (): Promise<void> => {
+    const bad: Record<string, string> = {};
+    if (Number.isNaN(bagG)) bad['settings.bagG'] = 'Write a number of grams.';
+    if (Number.isNaN(now.densityGPerMl ?? 0)) bad['settings.densityGPerMl'] = 'Write a number.';
+    if (Number.isNaN(now.months ?? 0)) bad['settings.months'] = 'Write a number of months.';
+    setErrors(bad);
+    setRefusal(null);
+    if (Object.keys(bad).length > 0 || busy) return;
+    setBusy(true);
+    const a = await answerOf(() => keep({ id, versionId, name, settings: now }));
+    setBusy(false);
+    if (a.ok) {
+      toast('Kept');
+      if (id === null) router.push(`/premix/${a.id}`);
+    } else {
+      setErrors(a.fields);
+      setRefusal(a.message);
+    }
+  };
+  const remove = async (): Promise<void> => {
+    if (id === null || busy) return;
+    setBusy(true);
+    const a = await answerOf(() => drop({ id }));
+    setBusy(false);
+    if (a.ok) router.push('/premix');
+    else setRefusal(a.message);
+  };
+  const toPantry = async (): Promise<void> => {
+    if (!worked || !keepThing || busy) return;
+    setBusy(true);
+    const members = worked.mix.map((m) => ({ ingredientId: m.ingredient.id, parts: Math.max(0.01, Math.round(100 * m.grams) / 100) }));
+    const a = await answerOf(() => keepThing({ id: null, name: was.name, packet: { by: 'blend', category: 'flour', members } }));
+    setBusy(false);
+    if (a.ok) {
+      toast('In the pantry: it can stand on any formula’s line');
+      router.push(`/pantry/${a.id}`);
+    } else setRefusal(a.message);
+  };
+  if (!worked)
+    return (
+      <Notice weight="stop" role="alert">
+        Nothing of this formula goes into a bag: a premix needs flour with an amount.
+      </Notice>
+    );
+  const usable = bagG > 0 && bagG <= 25_000 ? bagG : null;
+  const kind = kindById(formula.kind);
+  const school = schoolOf(kind, formula.school);
+  const own = worked.products[0];
+  const perBag =
+    usable && own?.analysis.volume && school.portionMl
+      ? piecesOf((usable * own.analysis.tally.massG) / 100, own.analysis.volume.densityGPerMl, formula.portionMl ?? usualPortionMl(school)).pieces
+      : null;
+  const others = KINDS.flatMap((k) =>
+    k.schools.map((s) => ({ kind: k.id, school: s.id, label: k.schools.length > 1 ? `${k.pieces}, ${s.name}` : k.pieces })),
+  ).filter((o) => !worked.products.some((p) => p.product.kind === o.kind && p.product.school === o.school));
+  const limits = limitsOf(worked.bag, shelf, house.today ?? '2000-01-01', now.months !== null && now.months > 0 ? Math.floor(now.months) : null);
+  const moisture = moisturePct(worked.bag);
+  const fat = fatty(worked.bag);
+  return (
+    <form
+      noValidate
+      className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[26rem_1fr]"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit();
+      }}
+    >
+      <div className="grid gap-4">
+        <Field
+          label="Name"
+          value={name}
+          onChange={(e) => {
+            touched();
+            setName(e.target.value);
+          }}
+          error={errors.name}
+        />
+        <div className="flex gap-3">
+          <Field
+            label="A bag holds"
+            unit="g"
+            inputMode="decimal"
+            className="flex-1"
+            value={bag}
+            error={errors['settings.bagG']}
+            onChange={(e) => {
+              touched();
+              setBag(e.target.value);
+            }}
+          />
+          <Field
+            label="A millilitre of it"
+            unit="g"
+            inputMode="decimal"
+            className="flex-1"
+            value={density}
+            error={errors['settings.densityGPerMl']}
+            hint={measured === null ? `worked out: ${worked.densityGPerMl.toFixed(2)}` : `a cup ${grams(worked.densityGPerMl * US_CUP_ML, units)}`}
+            onChange={(e) => {
+              touched();
+              setDensity(e.target.value);
+            }}
+          />
+        </div>
+        {worked.bag.couldBe.length > 0 ? (
+          <fieldset className="grid gap-1" disabled={hasLots}>
+            <legend className="text-sm font-semibold text-soft">In the bag too{hasLots ? ' (set: lots were made of it)' : ''}</legend>
+            {worked.bag.couldBe.map((k) =>
+              hasLots ? (
+                <p key={k}>{settings.powders[k] ? POWDER_LABELS[k] : `no ${POWDER_LABELS[k].replace(' as', '')}`}</p>
+              ) : (
+                <Switch key={k} label={POWDER_LABELS[k]} on={settings.powders[k]} onSwitch={(on) => set({ powders: { ...settings.powders, [k]: on } })} />
+              ),
+            )}
+          </fieldset>
+        ) : null}
+        <BagTable worked={worked} bagG={usable} units={units} />
+        {worked.bag.open.length > 0 ? (
+          <Notice weight="look">Not in it, without an amount: {worked.bag.open.map((t) => `“${t.slice(0, 50)}”`).join(', ')}.</Notice>
+        ) : null}
+        {worked.bag.whipped ? <Notice weight="note">Whites that are whipped stay fresh eggs, at the bench.</Notice> : null}
+        {moisture > MOST_MOISTURE_PCT ? (
+          <Notice weight="look">
+            {percent(moisture)} water in the bag: over {MOST_MOISTURE_PCT} % it cakes and spoils.
+          </Notice>
+        ) : (
+          <p className="text-[15px]">{percent(moisture)} water in the bag: dry enough to keep.</p>
+        )}
+        {usable && own ? <BagLift worked={worked} lift={railOf(own.analysis, 'lift')} bagG={usable} units={units} /> : null}
+        {usable && perBag !== null ? (
+          <p>
+            A bag makes <strong>{perBag}</strong> {kind.pieces} of {formula.portionMl ?? usualPortionMl(school)} ml.
+          </p>
+        ) : null}
+        <Keeping limits={limits} fat={fat} />
+        <div className="flex gap-3">
+          <Field
+            label="The house’s own rule"
+            unit="months at most"
+            inputMode="numeric"
+            className="flex-1"
+            value={months}
+            error={errors['settings.months']}
+            onChange={(e) => {
+              touched();
+              setMonths(e.target.value);
+            }}
+          />
+        </div>
+        <Field label="How it is kept" value={settings.storage} onChange={(e) => set({ storage: e.target.value })} error={errors['settings.storage']} />
+        {refusal ? (
+          <Notice weight="stop" role="alert">
+            {refusal}
+          </Notice>
+        ) : null}
+        <div className="flex flex-wrap gap-3">
+          <Button look={id === null ? 'now' : 'plain'} size="work" type="submit" disabled={busy}>
+            {busy ? 'Keeping' : id === null ? 'Keep this premix' : 'Keep the changes'}
+          </Button>
+          {id !== null && keepThing && worked.mix.length > 1 ? (
+            <Button size="work" disabled={busy} onClick={() => void toPantry()}>
+              Into the pantry, as an ingredient
+            </Button>
+          ) : null}
+          {id !== null && !hasLots ? (
+            <Button look="stop" size="work" disabled={busy} onClick={() => void remove()}>
+              Take it out
+            </Button>
+          ) : null}
+        </div>
+      </div>
+      <div className="grid gap-4">
+        <h2 className="text-xl">At the bench</h2>
+        {worked.products.map((p, n) => (
+          <div key={`${p.product.kind} ${p.product.school}`} className="grid justify-items-start gap-1">
+            <div className="w-full">
+              <AdditionsView additions={p} bagG={usable} densityGPerMl={worked.densityGPerMl} units={units} />
+            </div>
+            {n > 0 ? (
+              <Button
+                look="bare"
+                onClick={() => set({ products: settings.products.filter((x) => x.kind !== p.product.kind || x.school !== p.product.school) })}
+              >
+                Not from this mix
+              </Button>
+            ) : null}
+          </div>
+        ))}
+        {settings.products.length < MOST_PRODUCTS ? (
+          <Choice
+            label="From the same mix"
+            value=""
+            placeholder="Try another kind"
+            onChange={(v) => {
+              const o = others.find((x) => `${x.kind} ${x.school}` === v);
+              if (o) set({ products: [...settings.products, { kind: o.kind, school: o.school }] });
+            }}
+            options={others.map((o) => ({ value: `${o.kind} ${o.school}`, label: o.label }))}
+          />
+        ) : null}
+        {worked.bag.beside.length > 0 ? <p className="text-soft">For the pan and to serve, as on the card: {worked.bag.beside.join('; ')}.</p> : null}
+        <p className="text-sm text-soft">
+          What is added is worked from the kinds’ zones; the formula’s own stands as on its card. Pour and lift are models: test a piece before a lot goes out.
+        </p>
+      </div>
+    </form>
+  );
+}
+
+function BagTable({
+  worked,
+  bagG,
+  units,
+}: {
+  readonly worked: NonNullable<ReturnType<typeof workPremix>>;
+  readonly bagG: number | null;
+  readonly units: Units;
+}) {
+  return (
+    <table className="w-full text-left">
+      <caption className="sr-only">In the bag</caption>
+      <thead className="border-b-2 border-rim text-sm text-soft">
+        <tr>
+          <th className="py-1 pr-3">In the bag</th>
+          <th className="pr-3 text-right">Share</th>
+          <th className="text-right">{bagG === null ? '' : `In ${grams(bagG, units)}`}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {worked.bag.items.map((i) => (
+          <tr key={i.ingredient.id} className="border-b border-line">
+            <td className="py-1 pr-3">{kitchenName(i.ingredient)}</td>
+            <td className="pr-3 text-right">{percent(100 * i.share)}</td>
+            <td className="text-right font-semibold whitespace-nowrap">{bagG === null ? '' : grams(i.share * bagG, units)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** The leavening in one bag, and whether it lifts the formula's own kind. */
+function BagLift({
+  worked,
+  lift,
+  bagG,
+  units,
+}: {
+  readonly worked: NonNullable<ReturnType<typeof workPremix>>;
+  readonly lift: RailReading | null;
+  readonly bagG: number;
+  readonly units: Units;
+}) {
+  const leavening = worked.bag.items.filter((i) => i.ingredient.category === 'leavening' || i.ingredient.category === 'acid');
+  if (leavening.length === 0) return <p className="text-[15px]">No leavening in the bag.</p>;
+  const zone = lift?.zone;
+  return (
+    <p className="text-[15px]">
+      Leavening in a bag: {leavening.map((i) => `${kitchenName(i.ingredient).toLowerCase()} ${grams(i.share * bagG, units)}`).join(', ')}
+      {lift && lift.unknown.length === 0
+        ? `; it lifts ${sayRail('lift', lift.tested)} CO2 per 100 g of flour${zone ? `, ${lift.reading?.standing === 'in' ? 'within' : 'outside'} ${sayRail('lift', zone[0])} to ${sayRail('lift', zone[1])}` : ''}`
+        : ''}
+      .
+    </p>
+  );
+}
+
+function Keeping({ limits, fat }: { readonly limits: ReturnType<typeof limitsOf>; readonly fat: readonly string[] }) {
+  const [first, ...rest] = limits;
+  if (!first) return null;
+  return (
+    <div className="text-[15px]">
+      <p>
+        Made today it is best before <strong>{first.date}</strong>: {first.why}.
+      </p>
+      {rest.length > 0 ? (
+        <p className="text-sm text-soft">
+          Then{' '}
+          {rest
+            .slice(0, 3)
+            .map((l) => `${l.date}, ${l.why}`)
+            .join('; ')}
+          .
+        </p>
+      ) : null}
+      {fat.length > 0 ? <p>Its fat turns with time ({fat.join(', ').toLowerCase()}): cool, dark, and smell a bag before it is used.</p> : null}
+    </div>
+  );
+}
