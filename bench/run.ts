@@ -10,10 +10,10 @@ import { kitchenMeasures } from '../src/core/balance/kitchen';
 import { highsSolver } from '../src/core/balance/lp';
 import { ask } from '../src/core/balance/ratios';
 import { solve } from '../src/core/balance/solve';
-import { meansOf, timesOf } from '../src/core/batch/driver';
+import { meansOf } from '../src/core/batch/driver';
 import { kitchenLines } from '../src/core/batch/kitchen';
-import { scale } from '../src/core/batch/scale';
-import { sheetOf } from '../src/core/batch/sheet';
+import { mixesFor } from '../src/core/batch/mixes';
+import { ONE, plannedSheet, readyFor } from '../src/core/batch/plan';
 import { readCard } from '../src/core/card/card';
 import { countedLines, EMPTY_FORMULA, entriesFromCard, type Formula } from '../src/core/formula/formula';
 import { FRESH_KITCHEN } from '../src/core/formula/ways';
@@ -93,19 +93,21 @@ show(
     ),
   ),
 );
-// a batch planned for 84 guests: times, what it means otherwise, the lines, the sheet
-const counted = countedLines(formula, FRESH_KITCHEN, null);
+// a batch planned for 84 guests in bowls: times, what it means otherwise, mixes and waves, the sheet of every mix
 show(
-  'a batch for 84 guests planned, to the gram, with its sheet',
+  'a batch for 84 guests planned in bowls, with its sheets',
   perSecond((n) => {
-    const to = { by: 'guests', guests: 84 + (n % 7), each: 2, secondsPct: 10, testPiece: true, portionMl: 60 } as const;
-    const begun = timesOf(counted, to);
-    const s = scale(counted, to, 'gram', null, 60);
-    if (!begun.ok || !s.ok) throw new Error('the bench card cannot be planned');
-    meansOf(counted, begun.value.before, begun.value.factor, 60);
-    sheetOf(s.value, 1);
+    const driver = { by: 'guests', guests: 84 + (n % 7), each: 2, secondsPct: 10, testPiece: true, portionMl: 60 } as const;
+    const whole = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
+    if (!whole.ok) throw new Error(whole.error.message);
+    const means = meansOf(whole.value.lines, whole.value.before, whole.value.all, 60);
+    const m = mixesFor({ massG: means.massG, volumeMl: means.volumeMl, pieces: means.pieces, perMin: 3, lifeMin: 60, bowls: [] });
+    const split = { by: 'bowls', mixes: m.mixes, atOnce: m.atOnce, bowl: null, lifeMin: 60, apartMin: m.apartMin } as const;
+    const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
+    if (!ready.ok || !plannedSheet(ready.value, driver, 'gram', formula.kind, 60, split, 1).ok) throw new Error('the bench card cannot be planned');
   }),
 );
+const counted = countedLines(formula, FRESH_KITCHEN, null);
 console.log(`analysing is ${(analysed / recalculated).toFixed(1)} times as fast as recalculating the sheet, which does less.`);
 
 /** Fifty sizes of the card in kitchen measures: how long each takes, and how much less they drift than line by line. */

@@ -1,0 +1,305 @@
+/** Premixes: what goes into the bag, what it asks for, how it is blended, how long it keeps, and the laws of their books. */
+import fc from 'fast-check';
+import { analyse } from '../analyse';
+import { EMPTY_FORMULA, type Formula, formulaLines } from '../formula/formula';
+import { KINDS, railOf } from '../formula/kinds';
+import { FRESH_KITCHEN } from '../formula/ways';
+import type { Scale } from '../pantry/gear';
+import { ingredientOf } from '../pantry/packet';
+import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
+import { PANEL } from '../testing/panel';
+import { BULK, bagOf, bulkDensity, isDry, itemsFor, moisturePct, NO_POWDERS } from './bag';
+import { blendSteps, FOLD_INTO, SMALL_SHARE, tooFine } from './blend';
+import { fatty, limitsOf, monthsOn } from './keeping';
+import { bagLabels, directions } from './label';
+import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, lotNumber } from './premix';
+import { additionsFor } from './products';
+import { bagSheet } from './use';
+import { workPremix } from './work';
+
+const CARD: Formula = {
+  ...EMPTY_FORMULA,
+  name: 'Cakes',
+  entries: [
+    '250 g flour',
+    '25 g sugar',
+    '3 g salt',
+    '1.5 g baking soda',
+    '8 g baking powder',
+    '400 g buttermilk',
+    '100 g milk',
+    '2 eggs',
+    '40 g butter, melted',
+    '5 g vanilla extract',
+    'oil for the pan',
+  ].map((text, n) => ({ key: `l${n + 1}`, text })),
+};
+const LINES = formulaLines(CARD);
+const grams = (parts: readonly { readonly ingredient: { readonly id: string }; readonly grams: number }[], id: string): number =>
+  parts.filter((p) => p.ingredient.id === id).reduce((a, p) => a + p.grams, 0);
+const shelf = (...rows: readonly (readonly [id: string, bestBefore: string | null, opened?: string])[]) =>
+  Object.fromEntries(
+    rows.map(([id, bestBefore, opened]) => [id, { ingredientId: id, price: null, packG: null, onHandG: null, opened: opened ?? null, bestBefore }]),
+  );
+
+test('dry lines go into the bag, wet ones to the bench, the pan stays where it is', () => {
+  const bag = bagOf(LINES, NO_POWDERS);
+  expect(bag.massG).toBeCloseTo(287.5, 9);
+  expect(bag.items.map((i) => i.ingredient.id)).toEqual(['flour-all-purpose', 'sugar-granulated', 'baking-powder-double-al', 'salt-table', 'baking-soda']);
+  expect(bag.items[0]?.share).toBeCloseTo(250 / 287.5, 9);
+  // vanilla is more than half water: it is no dry thing
+  expect(bag.added.map((a) => a.ingredient.id)).toEqual(['buttermilk', 'milk-whole', 'egg-large', 'butter-unsalted', 'vanilla-extract']);
+  expect(bag.beside).toEqual(['oil for the pan']);
+  expect([...bag.couldBe].sort()).toEqual(['buttermilk', 'egg', 'milk']);
+});
+
+test('milk, buttermilk and egg as powder ask their water back, to the gram', () => {
+  const bag = bagOf(LINES, { milk: true, buttermilk: true, egg: true });
+  // a tenth and two hundredths of the milks by their solids; a quarter of the egg
+  expect(grams(bag.items, 'milk-powder-whole')).toBeCloseTo(12.5, 9);
+  expect(grams(bag.items, 'buttermilk-powder')).toBeCloseTo(40.68, 9);
+  expect(grams(bag.items, 'egg-powder-whole')).toBeCloseTo(25, 9);
+  expect(grams(bag.added, 'water')).toBeCloseTo(87.5 + 359.32 + 75, 9);
+  expect(bag.added.map((a) => a.ingredient.id)).toEqual(['water', 'butter-unsalted', 'vanilla-extract']);
+});
+
+test('nothing is lost between bag and bench, whichever powders there are', () => {
+  const all = LINES.filter((l) => l.use === 'batter').reduce((a, l) => a + l.parts.reduce((x, p) => x + p.grams, 0), 0);
+  fc.assert(
+    fc.property(
+      fc.record({ milk: fc.boolean(), buttermilk: fc.boolean(), egg: fc.boolean() }),
+      fc.double({ min: 10, max: 50_000, noNaN: true }),
+      (powders, lotG) => {
+        const bag = bagOf(LINES, powders);
+        expect(bag.massG + bag.added.reduce((a, x) => a + x.grams, 0)).toBeCloseTo(all, 6);
+        expect(bag.items.reduce((a, i) => a + i.share, 0)).toBeCloseTo(1, 9);
+        expect(itemsFor(bag, lotG).reduce((a, i) => a + i.grams, 0)).toBeCloseTo(lotG, 6);
+      },
+    ),
+  );
+});
+
+test('whipped whites stay eggs; honey and nut paste stay out; nuts and cocoa go in', () => {
+  const lines = formulaLines({ ...CARD, entries: ['200 g flour', '3 egg whites, whipped', '3 egg yolks'].map((text, n) => ({ key: `l${n + 1}`, text })) });
+  const bag = bagOf(lines, { milk: true, buttermilk: true, egg: true });
+  expect(bag.whipped).toBe(true);
+  expect(bag.items.map((i) => i.ingredient.id)).toEqual(['flour-all-purpose']);
+  const dry = (id: string): boolean => isDry(ingredient(id));
+  expect(['honey', 'peanut-butter', 'butter-unsalted', 'vanilla-extract', 'egg-large', 'banana'].map(dry)).toEqual([false, false, false, false, false, false]);
+  expect(['walnuts', 'cocoa-natural', 'milk-powder-skim', 'sugar-brown-dark', 'cinnamon', 'salt-table'].map(dry)).toEqual([true, true, true, true, true, true]);
+});
+
+test('moisture and bulk density are worked from what is in it', () => {
+  const half = { items: [0, 1].map((n) => ({ ingredient: ingredient(n ? 'sugar-granulated' : 'flour-all-purpose'), grams: 50, share: 0.5 })) };
+  const water = ingredient('flour-all-purpose').per100g.waterG;
+  expect(moisturePct(half)).toBeCloseTo((water + ingredient('sugar-granulated').per100g.waterG) / 2, 9);
+  // sugar is heavy by the cup: what comes out is held within where mixes stand
+  expect(bulkDensity(half)).toBe(BULK[1]);
+  const flour = { items: [{ ingredient: ingredient('flour-all-purpose'), grams: 1, share: 1 }] };
+  expect(bulkDensity(flour)).toBeCloseTo((ingredient('flour-all-purpose').gPerUsCup ?? 0) / 236.588, 3);
+});
+
+test('small things are folded into a part first, that into a larger one, and every gram comes in once', () => {
+  const bag = bagOf(LINES, NO_POWDERS);
+  const steps = blendSteps(bag, 12_000);
+  // soda is half a per cent of it, salt a little over one
+  const soda = (12_000 * 1.5) / 287.5;
+  expect(steps[0]?.parts[0]).toMatchObject({ ingredient: { id: 'baking-soda' }, grams: expect.closeTo(soda, 6) });
+  expect(steps[0]?.massG).toBeCloseTo(soda * (1 + FOLD_INTO), 6);
+  expect(steps[1]?.massG).toBeCloseTo(soda * (1 + FOLD_INTO) ** 2, 6);
+  expect(steps).toHaveLength(3);
+  expect(steps.at(-1)).toMatchObject({ last: true, massG: 12_000 });
+  const shares = fc.array(fc.tuple(fc.constantFrom(...PANTRY.filter(isDry)), fc.double({ min: 0.001, max: 1, noNaN: true })), { minLength: 1, maxLength: 9 });
+  fc.assert(
+    fc.property(shares, fc.double({ min: 500, max: 50_000, noNaN: true }), (parts, lotG) => {
+      const unique = [...new Map(parts.map(([i, s]) => [i.id, { ingredient: i, s }])).values()];
+      const sum = unique.reduce((a, p) => a + p.s, 0);
+      const items = unique.map((p) => ({ ingredient: p.ingredient, grams: p.s, share: p.s / sum }));
+      const done = blendSteps({ items }, lotG);
+      for (const i of items)
+        expect(
+          grams(
+            done.flatMap((s) => s.parts),
+            i.ingredient.id,
+          ),
+        ).toBeCloseTo(i.share * lotG, 4);
+      done.forEach((s, n) => {
+        const before = done[n - 1]?.massG ?? 0;
+        expect(s.massG - before).toBeCloseTo(
+          s.parts.reduce((a, p) => a + p.grams, 0),
+          4,
+        );
+        // no step is more than ten times what it is folded into, but the last where the carrier ran out
+        if (!s.last && n > 0) expect(s.massG).toBeLessThanOrEqual(before * 11);
+      });
+      const small = items.filter((i) => i.share < SMALL_SHARE);
+      if (done.length > 1) for (const i of small) expect(grams(done[0]?.parts ?? [], i.ingredient.id)).toBeGreaterThan(0);
+    }),
+  );
+});
+
+test('what the scale weighs too coarsely is said, with the lot from which it is enough', () => {
+  const bag = bagOf(LINES, NO_POWDERS);
+  const scale = (stepG: number): Scale => ({ id: 's', sort: 'scale', name: 'Scale', stepG, mostG: 5000 });
+  // 1 kg: 5.2 g soda, 10.4 g salt, 27.8 g powder; a scale of whole grams wants 50
+  const coarse = tooFine(bag, 1000, [scale(1)]);
+  expect(coarse.map((t) => t.ingredient.id)).toEqual(['baking-powder-double-al', 'salt-table', 'baking-soda']);
+  expect(coarse.at(-1)).toMatchObject({ leastG: 50, lotG: expect.closeTo((50 * 287.5) / 1.5, 6) });
+  expect(tooFine(bag, 1000, [scale(0.1), scale(1)])).toEqual([]);
+  expect(tooFine(bag, 12_000, [scale(1)]).map((t) => t.ingredient.id)).toEqual([]);
+});
+
+test('best before the earliest of ingredients, kind of mix, opened powder and house rule', () => {
+  const bag = bagOf(LINES, NO_POWDERS);
+  const first = (s: ReturnType<typeof shelf>, months: number | null, powders = NO_POWDERS) =>
+    limitsOf(powders === NO_POWDERS ? bag : bagOf(LINES, powders), s, '2026-03-31', months)[0];
+  expect(first({}, null)).toMatchObject({ date: '2026-09-30', why: '6 months for a mix with leavening' });
+  expect(first({}, null, { ...NO_POWDERS, egg: true })?.date).toBe('2026-06-30');
+  expect(first({}, 2)).toMatchObject({ date: '2026-05-31', why: 'the house’s own rule of 2 months' });
+  expect(first(shelf(['flour-all-purpose', '2026-05-01'], ['honey', '2026-04-01']), 2)?.date).toBe('2026-05-01');
+  expect(first(shelf(['baking-powder-double-al', null, '2025-08-15']), null)).toMatchObject({ date: '2026-05-15', why: expect.stringContaining('was opened') });
+  expect(monthsOn('2026-11-30', 3)).toBe('2027-02-28');
+  expect(fatty(bagOf(LINES, { milk: true, buttermilk: false, egg: true }))).toEqual(['Whole egg powder', 'Whole milk powder']);
+  const nuts = bagOf(formulaLines({ ...CARD, entries: [...CARD.entries, { key: 'l20', text: '40 g walnuts' }] }), NO_POWDERS);
+  expect(limitsOf(nuts, {}, '2026-03-31', null)[0]?.date).toBe('2026-05-31');
+});
+
+test("the formula's own product is the formula: the same rails, per 100 g", () => {
+  const worked = workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, powders: { milk: true, buttermilk: false, egg: false } });
+  const own = worked?.products[0];
+  const whole = analyse(LINES, 'griddle', 'even');
+  expect(own?.against).toEqual([]);
+  for (const rail of ['water', 'egg', 'fat', 'sugar', 'salt', 'lift'] as const) {
+    const off = Math.abs((railOf(own?.analysis ?? whole, rail)?.tested ?? 0) - (railOf(whole, rail)?.tested ?? 0));
+    // milk powder's water and its milk's differ by a little
+    expect(off).toBeLessThan(rail === 'water' ? 1.5 : 0.6);
+  }
+  expect(grams(own?.parts ?? [], 'egg-large')).toBeCloseTo((100 * 100) / (worked?.bag.massG ?? 0), 6);
+  expect(workPremix({ ...CARD, entries: [{ key: 'l1', text: '100 g sugar' }] }, FRESH_KITCHEN, null, FRESH_PREMIX)).toBeNull();
+});
+
+test('from one mix: what each kind asks for brings its rails into their zones, or is said not to', () => {
+  const { mix } = workPremix(CARD, FRESH_KITCHEN, null, FRESH_PREMIX) ?? { mix: [] };
+  for (const [kind, school] of [
+    ['griddle', 'even'],
+    ['griddle', 'tall'],
+    ['waffle', 'crisp'],
+    ['waffle', 'soft'],
+  ] as const) {
+    const a = additionsFor(mix, { kind, school });
+    expect([kind, school, a.against]).toEqual([kind, school, []]);
+    expect(a.parts.every((p) => p.grams > 0)).toBe(true);
+  }
+  // a leavened mix makes no crepe, and nothing that is added takes its powder out
+  const crepe = additionsFor(mix, { kind: 'crepe', school: 'sweet' });
+  expect(crepe.against.join()).toMatch(/Lift stands at .* more than/);
+});
+
+test('a mix that lacks salt, sugar or lift is topped up; one that has them is not', () => {
+  const flour = [{ ingredient: ingredient('flour-all-purpose'), grams: 100 }];
+  const a = additionsFor(flour, { kind: 'griddle', school: 'even' });
+  expect(a.against).toEqual([]);
+  expect(['salt-table', 'baking-powder-double-al'].every((id) => grams(a.parts, id) > 0)).toBe(true);
+  const c = additionsFor(flour, { kind: 'crepe', school: 'sweet' });
+  expect(c.against).toEqual([]);
+  expect(grams(c.parts, 'baking-powder-double-al')).toBe(0);
+});
+
+test('in any kind, from flour alone: every rail that is not in its zone is told', () => {
+  for (const k of KINDS)
+    for (const s of k.schools) {
+      const a = additionsFor([{ ingredient: ingredient('flour-all-purpose'), grams: 100 }], { kind: k.id, school: s.id });
+      const out = a.analysis.rails.filter((r) => r.reading && r.reading.standing !== 'in').length;
+      expect(a.against.filter((t) => !t.startsWith('it pours')).length).toBe(out);
+    }
+});
+
+test('a bought mix known by its panel: what can be worked is, what it does not say is not made up', () => {
+  const made = ingredientOf(
+    {
+      id: 'own-quick',
+      name: 'Quick mix',
+      packet: { ...PANEL, like: null, leavened: true, saltG: 1.8, sugarsG: 11, carbohydrateG: 74, kcal: 355, gPer100Ml: 58 },
+    },
+    () => undefined,
+  );
+  if (!made.ok) throw new Error(made.errors[0]?.message);
+  const mix = made.ingredient;
+  const a = additionsFor([{ ingredient: mix, grams: 100 }], { kind: 'griddle', school: 'even' });
+  expect(railOf(a.analysis, 'lift')?.reading).toBeNull();
+  expect(a.unsaid.join()).toContain('Lift');
+  expect(railOf(a.analysis, 'water')?.reading?.standing).toBe('in');
+  expect(grams(a.parts, 'baking-powder-double-al')).toBe(0);
+});
+
+const lot = (more: Partial<Lot> = {}): Lot => ({
+  id: 'x',
+  premixId: 'p',
+  premixName: 'Corn mix',
+  number: '260301-1',
+  made: '2026-03-01',
+  bestBefore: '2026-09-01',
+  bagG: 500,
+  bags: 4,
+  used: 1,
+  contents: [
+    { id: 'flour-all-purpose', name: 'All-purpose wheat flour', grams: 1800, lot: 'M1' },
+    { id: 'sugar-granulated', name: 'Granulated sugar', grams: 200, lot: '' },
+  ],
+  checked: '',
+  note: '',
+  ...more,
+});
+
+test('the lot nearest its date is used first, an empty one never; numbers are not given twice', () => {
+  const lots = [
+    lot({ number: 'c', bestBefore: '2026-08-01' }),
+    lot({ number: 'a', used: 4, bestBefore: '2026-01-01' }),
+    lot({ number: 'b', bestBefore: '2026-07-01' }),
+  ];
+  expect(firstToUse(lots).map((l) => l.number)).toEqual(['b', 'c']);
+  expect(bagsLeft(lot())).toBe(3);
+  expect(lotNumber('2026-11-05', new Set())).toBe('261105-1');
+  expect(lotNumber('2026-11-05', new Set(['261105-1', '261105-2', '261104-3']))).toBe('261105-3');
+});
+
+test('bags on a sheet: the mix as what is in it, and so much of each addition for so many bags', () => {
+  const sheet = bagSheet(lot(), 2, [
+    { ingredient: ingredient('milk-whole'), grams: 130.04 },
+    { ingredient: ingredient('egg-large'), grams: 20 },
+    { ingredient: ingredient('baking-soda'), grams: 0.31 },
+  ]);
+  expect(sheet[0]).toMatchObject({ name: '2 bags of Corn mix, lot 260301-1', grams: 1000, lot: '260301-1' });
+  expect(sheet[0]?.parts).toEqual([
+    { id: 'flour-all-purpose', grams: 900 },
+    { id: 'sugar-granulated', grams: 100 },
+  ]);
+  expect(sheet.slice(1).map((l) => [l.name, l.grams])).toEqual([
+    ['Whole milk', 1300],
+    ['Large egg (4)', 200],
+    ['Baking soda', 3.1],
+  ]);
+});
+
+test('a label says what is in the bag by weight, whom it concerns, what to add, and its dates', () => {
+  const parts = [
+    { ingredient: ingredient('milk-whole'), grams: 130 },
+    { ingredient: ingredient('egg-large'), grams: 20 },
+  ];
+  const product = { product: { kind: 'griddle' as const, school: 'even' }, parts };
+  expect(directions(product, 500, FRESH_KITCHEN.units)).toBe('Griddle cakes: to a bag add 650 g whole milk and 100 g large egg (2).');
+  const labels = bagLabels(lot(), FRESH_PREMIX, [product], (id) => findIngredient(id), FRESH_KITCHEN.units);
+  expect(labels).toHaveLength(4);
+  expect(labels[3]).toMatchObject({ title: 'Corn mix', sub: 'Net 500 g; lot 260301-1, bag 4 of 4' });
+  expect(labels[0]?.body.slice(0, 2)).toEqual(['Ingredients, by weight: all-purpose wheat flour 90 %, granulated sugar 10 %.', 'Holds: wheat, gluten.']);
+  expect(labels[0]?.foot[0]).toMatch(/^Made 2026-03-01, best before 2026-09-01\./);
+  expect(labels[0]?.foot.at(-1)).toMatch(/^Do not eat raw/);
+  const lost = bagLabels(
+    lot({ contents: [{ id: 'own-gone', name: 'Gone flour', grams: 100, lot: '' }] }),
+    FRESH_PREMIX,
+    [],
+    (id) => findIngredient(id),
+    FRESH_KITCHEN.units,
+  );
+  expect(lost[0]?.body[1]).toBe('Holds: none of the allergens listed; of Gone flour not stated.');
+});
