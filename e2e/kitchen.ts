@@ -145,6 +145,15 @@ export const rail = async (page: Page, name: string): Promise<string> =>
 /** The box with the grams of a line. */
 export const gramsBox = (page: Page, key: string): Locator => page.locator(`[data-grams=${key}] input`);
 
+/** Fetches a paper as PDF. @returns its pages */
+export async function pdf(page: Page, to: string): Promise<number> {
+  const r = await page.request.get(to);
+  expect(r.headers()['content-type']).toBe('application/pdf');
+  const body = (await r.body()).toString('latin1');
+  expect(body.startsWith('%PDF-')).toBe(true);
+  return Number(/\/Type \/Pages\s+\/Count (\d+)/.exec(body)?.[1] ?? 0);
+}
+
 /** Chooses from one of our lists. */
 export async function choose(page: Page, label: string, option: string): Promise<void> {
   await page.getByRole('combobox', { name: label, exact: true }).click();

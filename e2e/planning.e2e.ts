@@ -1,6 +1,6 @@
-/** Planning: for so many guests in cups and spoons, what is on hand used up, and a drawer that lacks a cup. */
+/** Planning: for so many guests in cups and spoons, in bowls and kits, what is on hand used up, and a drawer that lacks a cup. */
 import type { Page } from '@playwright/test';
-import { axe, choose, expect, test } from './kitchen';
+import { axe, choose, expect, pdf, test } from './kitchen';
 
 async function plan(page: Page, name: string): Promise<void> {
   await page.goto('/');
@@ -30,7 +30,8 @@ test('84 guests from a card for twelve, in cups and spoons, started and on the s
   await expect(page.getByText('That is many cups')).toBeVisible();
   await axe(page);
 
-  // whole eggs: the batch beside it, one press away
+  // whole eggs: weighed, kept whole with the rest balanced anew, or another size, one press away
+  await expect(page.getByRole('radio', { name: /whole, re-balance the rest/ })).toBeVisible();
   await page.getByRole('button', { name: '38 eggs' }).click();
   await expect(page.getByLabel('Times')).toHaveValue('12.6667');
   await expect(sheet.getByRole('listitem').filter({ hasText: 'Large egg' })).toContainText('38 eggs');
@@ -68,4 +69,130 @@ test('what there is of buttermilk is used up; a drawer without its smallest spoo
   } finally {
     await tap();
   }
+});
+
+const SIX = `Six slow cakes
+
+200 g flour
+20 g sugar
+8 g baking powder
+3 g salt
+300 g milk
+1 egg
+30 g butter, melted
+oil for the pan
+
+Makes 6`;
+
+test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a printed sheet with its shopping list', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill(SIX);
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 1')).toBeVisible();
+  await expect(page).toHaveURL(/formulas\/[0-9a-f-]{36}/);
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await choose(page, 'Make', 'for so many guests');
+  await page.getByLabel('Guests').fill('84');
+  await page.getByLabel('Pieces each').fill('3');
+  const sheet = page.getByRole('region', { name: 'Sheet to mix from' });
+  await expect(sheet).toContainText('278 griddle cakes of 60 ml and one to test');
+  // 278 and one of 60 ml are 16.74 l, and what stays on the tools
+  await expect(page.getByText(/in one bowl is more than/)).toBeVisible();
+  await expect(page.getByText(/The card itself claims 6: it pours \d+ of 60 ml; its 6 would be of \d+ ml each\./)).toBeVisible();
+  await page.getByRole('radio', { name: 'in several' }).click();
+  const bowls = page.getByRole('region', { name: 'Bowls' });
+  await expect(bowls).toContainText(/\d mixes of [\d\s]+ g/);
+  await bowls.getByLabel('Equal mixes').fill('6');
+  await bowls.getByLabel('Good for').fill('20');
+  await bowls.getByLabel('Off the heat').fill('4');
+  // a sixth is 46.5 pieces, 11.6 minutes: one at a time is all that twenty minutes take
+  await expect(bowls).toContainText('one at a time, 6 waves about 12 min apart');
+  await expect(sheet).toContainText('The bowls below are one mix: weigh it 6 times');
+  await bowls.getByLabel('Good for').fill('');
+  await bowls.getByLabel('Off the heat').focus();
+  await expect(bowls.getByLabel('Good for')).toHaveValue('60');
+
+  await choose(page, 'Alongside', 'Towpath blueberry sauce');
+  const blue = sheet.getByRole('listitem').filter({ hasText: 'Blueberries' });
+  await expect(blue).toContainText('2 537 g'.replace(' ', '\u2009'));
+  await page.getByLabel('People for Towpath blueberry sauce').fill('40');
+  await expect(blue).toContainText('1 208 g'.replace(' ', '\u2009'));
+  await page.getByLabel('People for Towpath blueberry sauce').fill('forty');
+  await expect(page.getByRole('button', { name: 'Start this batch' })).toBeDisabled();
+  await page.getByLabel('People for Towpath blueberry sauce').fill('84');
+  await expect(page.getByText(/^Short on the shelf: .*Whole milk/)).toBeVisible();
+  await axe(page);
+
+  // not taken from the shelf, so that other jobs find theirs; two presses are one batch
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('button', { name: 'Start this batch' }).dblclick();
+  await page.waitForURL(/batches\/[0-9a-f-]{36}\/prep/);
+  await expect(page.getByRole('radio', { name: 'mix 6' })).toBeVisible();
+  await page.getByRole('checkbox').first().check();
+  await page.getByRole('radio', { name: 'mix 2' }).click();
+  await expect(page.getByRole('checkbox').first()).not.toBeChecked();
+  await axe(page);
+  await page.goto('/log');
+  await expect(page.getByRole('link', { name: /^Six slow cakes/ })).toHaveCount(1);
+  await page.goBack();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(sheet).toContainText('6 equal mixes of');
+  await axe(page);
+  for (const what of ['Sheet as PDF', 'Shopping list']) {
+    const to = await page.getByRole('link', { name: new RegExp(`^${what}`) }).getAttribute('href');
+    // one page each
+    expect(await pdf(page, to ?? '')).toBe(1);
+  }
+  await expect(page.getByRole('link', { name: /^Kit labels/ })).toHaveCount(0);
+});
+
+test('kits for four benches: a dry bag and a wet tub each, taken off the shelf and put back', async ({ page }) => {
+  await plan(page, 'Regatta griddle cakes');
+  await page.getByLabel('Pieces').fill('10');
+  await page.getByRole('radio', { name: 'kits for benches' }).click();
+  await page.getByLabel('Benches').fill('61');
+  await expect(page.getByText('At most 60 kits at a time.')).toBeVisible();
+  await page.getByLabel('Benches').fill('4');
+  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('4 kits; each 10 griddle cakes of 60 ml');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  await expect(page.getByRole('radio', { name: 'bench 4' })).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  const off = page.getByRole('region', { name: 'Off the shelf' });
+  await expect(off).toContainText('Taken off the shelf:');
+  const labels = await page.getByRole('link', { name: /^Kit labels/ }).getAttribute('href');
+  // eight labels are one page
+  expect(await pdf(page, labels ?? '')).toBe(1);
+  await off.getByRole('button', { name: 'Not made: put it back on the shelf' }).click();
+  await expect(off).toHaveCount(0);
+});
+
+test('a butter by parts: kept, found wrong at its place, changed, taken out', async ({ page }) => {
+  await page.goto('/sides');
+  await expect(page.getByRole('row')).toHaveCount(9);
+  await axe(page);
+  await page.getByRole('link', { name: 'New sauce or butter' }).click();
+  await page.getByLabel('Name').fill('Cinnamon SUGAR');
+  await page.getByLabel('One person has').fill('15');
+  await page.getByRole('combobox', { name: 'Part 1' }).fill('unsalted butter');
+  await page.getByRole('textbox', { name: 'Parts' }).first().fill('1');
+  await page.getByRole('combobox', { name: 'Part 2' }).fill('unicorn');
+  await page.getByRole('textbox', { name: 'Parts' }).nth(1).fill('1');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Not in the pantry, or more than one thing.')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Part 2' }).fill('honey');
+  await page.getByRole('radio', { name: 'by volume' }).click();
+  // equal by volume is not equal by weight
+  await expect(page.getByText('40 % by weight, 50 % by volume')).toBeVisible();
+  await axe(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('There is one of that name already.').first()).toBeVisible();
+  await page.getByLabel('Name').fill('Honey butter, equal parts');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('link', { name: 'Honey butter, equal parts' }).click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByRole('link', { name: 'Cinnamon sugar' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Honey butter, equal parts' })).toHaveCount(0);
 });

@@ -1,8 +1,14 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
 import type { Driver } from '@/core/batch/driver';
 import { mixesIn, type Split } from '@/core/batch/plan';
-import { grams, millilitres, type Units } from '@/core/quantity/say';
-import { wavesWords } from './split-part';
+import { grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
+
+/** How mixes follow each other, in words. */
+export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string {
+  const waves = Math.ceil(s.mixes / s.atOnce);
+  if (waves === 1) return s.mixes === 1 ? '' : 'all joined together';
+  return `${s.atOnce === 1 ? 'one' : s.atOnce} at a time, ${waves} waves${s.apartMin === null ? '' : ` about ${minutesOrHours(s.apartMin)} apart`}`;
+}
 
 export interface About {
   readonly driver: Driver | null;

@@ -154,7 +154,9 @@ export function EggsView({
   const crack = choice ? Math.ceil(choice.exact - 0.02) : 0;
   return (
     <section aria-label="Eggs" className="grid gap-2 text-[15px]">
-      <h3 className="text-sm font-semibold text-soft">Eggs</h3>
+      <span aria-hidden className="text-sm font-semibold text-soft">
+        Eggs
+      </span>
       <Taps
         label="Eggs"
         value={chosen === null ? 'weigh' : 'whole'}

@@ -2,10 +2,11 @@
 import { type Life, type Mixes, MOST_MIXES, mixesFor, type Pace } from '@/core/batch/mixes';
 import type { Split } from '@/core/batch/plan';
 import type { Bowl } from '@/core/pantry/gear';
-import { grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
+import { grams, millilitres, type Units } from '@/core/quantity/say';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { wavesWords } from './about';
 import { num, wrong } from './plan-driver';
 
 /** What is typed over what was worked out; null: as worked out. */
@@ -60,13 +61,6 @@ export function readSplit(t: SplitTyped, q: SplitAsked): ReadSplit {
   if (t.by === 'one') return { split: { by: 'one' }, mixes, lifeMin, errors: {} };
   const split: Split = { by: 'bowls', mixes: mixes.mixes, atOnce: mixes.atOnce, bowl: mixes.bowl?.name ?? null, lifeMin, apartMin: mixes.apartMin };
   return { split: Object.keys(errors).length > 0 ? null : split, mixes, lifeMin, errors };
-}
-
-/** How mixes follow each other, in words. */
-export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string {
-  const waves = Math.ceil(s.mixes / s.atOnce);
-  if (waves === 1) return s.mixes === 1 ? '' : 'all joined together';
-  return `${s.atOnce === 1 ? 'one' : s.atOnce} at a time, ${waves} waves${s.apartMin === null ? '' : ` about ${minutesOrHours(s.apartMin)} apart`}`;
 }
 
 /** One bowl, several equal mixes, or kits for benches. */

@@ -68,6 +68,7 @@ export function ForeignMix({
         <Choice label="The mix" value={mixId} onChange={setMix} options={mixes.map((m) => ({ value: m.id, label: kitchenName(m) }))} />
         <Choice label="Is to become" value={product} onChange={setProduct} options={OPTIONS} />
       </div>
+      <h2 className="text-xl">What it asks for</h2>
       <AdditionsView additions={additions} bagG={FORMULA_G} densityGPerMl={mix.gPerUsCup ? mix.gPerUsCup / US_CUP_ML : null} units={house.units} />
       {mix.unknown?.includes('soda') ? (
         <Notice weight="look">
