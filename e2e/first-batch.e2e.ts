@@ -85,6 +85,7 @@ test('six steps in one go', async ({ page }) => {
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}$/);
+  await expect(page.getByRole('textbox', { name: 'Formula, version 1', exact: true })).toBeVisible();
   await page.getByRole('textbox', { name: 'Line as written' }).nth(1).fill('3 tablespoons sugar');
   await page.getByLabel('What changed').fill('sweeter');
   await page.getByRole('button', { name: 'Save', exact: true }).click();

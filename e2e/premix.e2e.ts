@@ -38,7 +38,7 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await form.getByRole('button', { name: 'Put this lot in the book' }).dblclick();
   await page.waitForURL(/premix\/lots\//);
   const lotUrl = page.url();
-  await expect(page.getByRole('region', { name: 'Bags' })).toContainText('16 left: 16 made of 750 g, 0 used');
+  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('16 left: 16 made of 750 g, 0 used');
   await expect(page.getByRole('row', { name: /All-purpose wheat flour/ })).toContainText('M-1177');
   await axe(page);
   // eight labels to a page

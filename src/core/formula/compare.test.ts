@@ -2,7 +2,7 @@ import { ingredient } from '../pantry/pantry';
 import { linesOf } from '../testing/formulas';
 import { changesInWords, pairLines } from './compare';
 import { countEggs } from './eggs';
-import { EMPTY_FORMULA, type Formula, formulaLines } from './formula';
+import { EMPTY_FORMULA, type Formula, formulaLines, sameFormula } from './formula';
 import { powderStrength } from './powder-age';
 import { allergensOf } from './tally';
 import { standingOf } from './ways';
@@ -76,4 +76,12 @@ test('what is squeezed out of fruit is water: lighter, drier, and no more than n
   expect(((part?.ingredient.per100g.waterG ?? 0) * 140) / 100).toBeCloseTo(2 * ingredient('apple').per100g.waterG - 60, 6);
   expect(((part?.ingredient.per100g.sugarsG ?? 0) * 140) / 100).toBeCloseTo(2 * ingredient('apple').per100g.sugarsG, 6);
   expect(of(190)).toMatchObject({ grams: 200, drainedG: 0 });
+});
+
+test('the same formula is the same in whatever order its fields came; another word or setting is another', () => {
+  const f = { ...EMPTY_FORMULA, name: 'Cakes', entries: [{ key: 'l1', text: '250 g flour', pinned: undefined }] };
+  const turned = Object.fromEntries(Object.entries(f).reverse()) as unknown as typeof f;
+  expect(sameFormula(f, { ...turned, entries: [{ text: '250 g flour', key: 'l1', pinned: undefined }] })).toBe(true);
+  expect(sameFormula(f, { ...f, entries: [{ ...f.entries[0], key: 'l1', text: '251 g flour', pinned: undefined }] })).toBe(false);
+  expect(sameFormula(f, { ...f, held: { ...f.held, mass: true } })).toBe(false);
 });

@@ -244,5 +244,9 @@ export function mainsOf(lines: readonly Line[]): { readonly flour: string | null
   return { flour: top(true), liquid: top(false) };
 }
 
+/** A value as text that hangs on what is in it, not on the order its fields came in; fields without a value don't count. */
+const settled = (x: unknown): string =>
+  JSON.stringify(x, (_, v: unknown) => (typeof v === 'object' && v !== null && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).sort()) : v));
+
 /** Whether two formulas are the same in every word and setting. */
-export const sameFormula = (a: Formula, b: Formula): boolean => JSON.stringify(a) === JSON.stringify(b);
+export const sameFormula = (a: Formula, b: Formula): boolean => settled(a) === settled(b);
