@@ -130,7 +130,7 @@ test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a pr
   await page.getByRole('button', { name: 'Start this batch' }).dblclick();
   await page.waitForURL(/batches\/[0-9a-f-]{36}\/prep/);
   await expect(page.getByRole('radio', { name: 'mix 6' })).toBeVisible();
-  await page.getByRole('checkbox').first().check();
+  await page.getByRole('checkbox').first().check({ force: true });
   await page.getByRole('radio', { name: 'mix 2' }).click();
   await expect(page.getByRole('checkbox').first()).not.toBeChecked();
   await axe(page);

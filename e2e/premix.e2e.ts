@@ -45,9 +45,9 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   expect(await pdf(page, `${lotUrl}/labels`)).toBe(2);
 
   // two bags into a batch; the mix and what is added to it on the sheet
-  await page.getByLabel('Bags', { exact: true }).fill('17');
+  await page.getByRole('textbox', { name: 'Bags', exact: true }).fill('17');
   await expect(page.getByText('Only 16 are left.')).toBeVisible();
-  await page.getByLabel('Bags', { exact: true }).fill('2');
+  await page.getByRole('textbox', { name: 'Bags', exact: true }).fill('2');
   await page.getByRole('switch', { name: 'take the rest off the shelf' }).click();
   await page.getByRole('button', { name: 'Start a batch of them' }).dblclick();
   await page.waitForURL(/batches\/.*\/prep/);
