@@ -85,6 +85,6 @@ test('on the screens used while working nothing to tap is under 44 px', async ({
   await expect(page).toHaveURL(/\/outcome$/);
   expect(await small()).toEqual([]);
   await page.getByRole('link', { name: 'Plan' }).click();
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('84 pieces of 60 ml');
+  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('84 griddle cakes of 60 ml');
   await axe(page);
 });

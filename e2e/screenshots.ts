@@ -1,5 +1,5 @@
 /** npm run screenshots: one current picture of each main view, from the demo kitchen, into docs/screenshots. */
-import { test } from './kitchen';
+import { choose, test } from './kitchen';
 
 const to = (name: string): string => `docs/screenshots/${name}.png`;
 
@@ -21,11 +21,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('region', { name: 'Proposal' }).waitFor();
   await shoot('bench-proposal');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'More for 880 g buttermilk' }).click();
-  await page.getByRole('menuitem', { name: 'Swap for something else' }).click();
-  await page.getByRole('dialog').waitFor();
-  await shoot('swap');
-  await page.keyboard.press('Escape');
   await page.getByRole('radio', { name: /^Lift/ }).click();
   await page.locator('.recharts-line').first().waitFor({ state: 'attached' });
   await page.getByText('What standing costs').scrollIntoViewIfNeeded();
@@ -34,10 +29,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('button', { name: 'What changed since 1' }).click();
   await page.getByRole('table').waitFor();
   await shoot('versions');
-  await page.goto('/');
-  await page.getByRole('link', { name: "Lock-keeper's two-way crepes" }).click();
-  await page.getByRole('radio', { name: 'savoury' }).click();
-  await shoot('ends');
   await page.goto('/');
   await page.getByRole('link', { name: 'Tall Sunday cakes' }).click();
   await page.getByRole('radio', { name: 'Cups' }).click();
@@ -56,28 +47,36 @@ test('pictures of the main views', async ({ page }) => {
   await shoot('measures');
   await page.goto('/house');
   await shoot('house');
-  await page.goto('/');
-  await page.getByRole('link', { name: "Skipper's soda cakes" }).click();
-  await page.getByRole('region', { name: 'Balance' }).waitFor();
-  await shoot('bench-finding');
   await page.goto('/formulas/new');
   await shoot('new-formula');
   await page.getByRole('radio', { name: 'From nothing' }).click();
   await page.getByRole('list', { name: 'Starting lines' }).waitFor();
   await shoot('start');
-  await page.getByRole('radio', { name: 'A card, pasted' }).click();
-  await page
-    .getByLabel(/Paste a card, as it is/)
-    .fill(
-      'Weir-side crepes\n\n1 cup flour\n1 1/2 cups milk\n2 eggs plus 1 yolk\n2 tbsp sugar\na knob of butter, melted\n1/2 cup buttermlik\nbutter for the pan\n\nWhisk smooth, rest an hour.',
-    );
-  await page.getByRole('button', { name: 'Read the card' }).click();
-  await shoot('card-read');
   await page.goto('/');
   await page.getByRole('listitem').filter({ hasText: 'Regatta griddle cakes' }).getByLabel('Make for').fill('84');
   await page.getByRole('button', { name: 'Make Regatta griddle cakes' }).click();
   await page.getByRole('region', { name: 'Sheet to mix from' }).waitFor();
+  await choose(page, 'Make', 'for so many guests');
+  await page.getByRole('radio', { name: 'in several' }).click();
+  await choose(page, 'Alongside', 'Whipped honey butter');
   await shoot('plan');
+  await page.getByRole('radio', { name: 'kits for benches' }).click();
+  await page.getByLabel('Guests').fill('6');
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await page.getByRole('link', { name: /^Kit labels/ }).waitFor();
+  await shoot('kits');
+  await page.getByRole('button', { name: 'Not made: put it back on the shelf' }).click();
+  await page.goto('/sides');
+  await shoot('sides');
+  await page.goto('/premix');
+  await page.getByRole('link', { name: 'Camp trailer corn mix' }).click();
+  await page.getByRole('region', { name: 'As waffles' }).waitFor();
+  await shoot('premix');
+  await page.getByRole('region', { name: 'Lots' }).getByRole('row').nth(1).getByRole('link').click();
+  await page.getByRole('region', { name: 'Use bags' }).waitFor();
+  await shoot('lot');
   await page.goto('/');
   await page.getByRole('link', { name: /^Weigh/ }).click();
   await page.getByRole('checkbox').first().waitFor();

@@ -1,11 +1,17 @@
 /** The demo kitchen on the real database: whole, varied, and with the three cards that have something wrong. */
 import { analyseFormula } from '@/core/analyse';
+import { partsOf } from '@/core/batch/sides';
+import { findIngredient } from '@/core/pantry/pantry';
+import { EMPTY_STOCK, keeping } from '@/core/pantry/stock';
+import { bagsLeft, firstToUse } from '@/core/premix/premix';
 import { log, underWay } from './batches';
 import { loadDemo } from './demo';
 import { shelf, version } from './formulas';
 import { loadHouse } from './house';
 import { migrate } from './migrate';
 import { closePool, query } from './pool';
+import { lots, premixes, workedPremix } from './premixes';
+import { sides } from './sides';
 
 // its own database, so that the tests of records can run beside it
 beforeAll(async () => {
@@ -71,4 +77,29 @@ test('two batches are under way at different steps, and the log has good and bad
   const done = (await log({ text: '', verdict: null })).filter((b) => b.finishedAt);
   expect(new Set(done.map((b) => b.verdict))).toEqual(new Set(['best', 'good', 'fair', 'poor']));
   expect(done.every((b) => b.finishedAt && b.finishedAt > b.startedAt && b.finishedAt < new Date())).toBe(true);
+});
+
+test('sauces and butters by weight and by volume, all of it in the pantry', async () => {
+  const [all, house] = await Promise.all([sides(), loadHouse()]);
+  expect(all.length).toBeGreaterThanOrEqual(6);
+  expect(new Set(all.map((s) => s.by))).toEqual(new Set(['weight', 'volume']));
+  for (const s of all) expect([s.name, partsOf(s, (id) => findIngredient(id, house.conventions.own)).gone]).toEqual([s.name, []]);
+});
+
+test('a premix with a lot near its date and a newer one; what it is kept for, its balance allows', async () => {
+  const house = await loadHouse();
+  const mix = (await premixes()).find((p) => p.name === 'Camp trailer corn mix');
+  const made = await lots(mix?.id ?? '');
+  expect(firstToUse(made).map((l) => [l.bags, bagsLeft(l)])).toEqual([
+    [12, 3],
+    [8, 7],
+  ]);
+  const keeps = (date: string | undefined) => keeping({ ...EMPTY_STOCK, ingredientId: '', bestBefore: date ?? null }, house.today ?? '');
+  expect(firstToUse(made).map((l) => keeps(l.bestBefore))).toEqual(['soon', 'well']);
+  const worked = (await workedPremix(mix?.id ?? '', house))?.worked;
+  expect(worked?.products.map((p) => [p.product.kind, p.against])).toEqual([
+    ['small', []],
+    ['waffle', []],
+    ['griddle', []],
+  ]);
 });

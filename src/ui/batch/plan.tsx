@@ -1,7 +1,7 @@
 'use client';
 import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
@@ -15,7 +15,7 @@ import type { Kitchen } from '@/core/formula/ways';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams } from '@/core/quantity/say';
-import { answerOf } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Notice } from '../kit/notice';
@@ -74,17 +74,9 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const [exactness, setExactness] = useState<Exactness>('gram');
   const [eggs, setEggs] = useState<number | null>(null);
   const [take, setTake] = useState(true);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [fields, setFields] = useState<Readonly<Record<string, string>>>({});
-  const [starting, setStarting] = useState(false);
-  // one press of the button, however often it arrives; a changed plan is another
-  const request = useRef<string | null>(null);
+  const asking = useAsking();
+  const changed = asking.touched;
   const exactId = useId();
-  const changed = (): void => {
-    request.current = null;
-    setFields({});
-    setRefusal(null);
-  };
   const set = (part: Partial<PlanTyped>): void => {
     changed();
     setEggs(null);
@@ -95,38 +87,17 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const { kind, units, driver, means, planned, split } = p;
   const ok = planned !== null && p.besideRead.sides !== null;
   const open = p.lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
-  const errors = { ...fields, ...p.errors, ...p.besideRead.errors };
+  const errors = { ...asking.errors, ...p.errors, ...p.besideRead.errors };
 
   const start = async (): Promise<void> => {
-    if (!driver || !split?.split || starting) return;
-    setStarting(true);
-    setRefusal(null);
-    request.current ??= crypto.randomUUID();
-    const answer = await answerOf(
-      () =>
-        make({
-          versionId,
-          driver,
-          exactness,
-          portionMl: p.poured,
-          end,
-          split: split.split,
-          eggs,
-          sides: p.besideRead.sides,
-          take: take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no',
-          requestId: request.current,
-        }),
-      'Your plan is still here: try again in a moment.',
-    );
-    if (answer.ok) {
-      router.push(`/batches/${answer.batchId}/prep`);
-      return;
-    }
-    setStarting(false);
-    setRefusal(answer.message);
-    setFields(answer.fields);
+    const { split: asked } = split ?? {};
+    if (!driver || !asked) return;
+    const what = { versionId, driver, exactness, portionMl: p.poured, end, split: asked, eggs, sides: p.besideRead.sides };
+    const took = take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no';
+    const a = await asking.ask((requestId) => make({ ...what, take: took, requestId }), true);
+    if (a?.ok) router.push(`/batches/${a.batchId}/prep`);
     // the shelf may have been emptied by another since this page was drawn
-    if (answer.fields.take) router.refresh();
+    else if (a?.fields.take) router.refresh();
   };
 
   const spared = washes(p.lines.map((l) => ({ ingredient: l.ingredient, tool: toolOf(l) })));
@@ -256,14 +227,10 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               {take ? ' Started as it is, the batch takes what there is.' : ''}
             </Notice>
           ) : null}
-          {refusal ? (
-            <Notice weight="stop" role="alert">
-              {refusal}
-            </Notice>
-          ) : null}
+          <Refusal text={asking.refusal} />
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-            <Button look="now" size="work" disabled={!ok || starting} onClick={() => void start()}>
-              {starting ? 'Starting' : 'Start this batch'}
+            <Button look="now" size="work" disabled={!ok || asking.busy} onClick={() => void start()}>
+              {asking.busy ? 'Starting' : 'Start this batch'}
             </Button>
             <Button size="work" disabled={!ok} onClick={() => window.print()}>
               <Printer size={20} aria-hidden />

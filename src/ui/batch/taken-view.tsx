@@ -1,15 +1,14 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { Batch } from '@/core/batch/batch';
 import type { Kitchen } from '@/core/formula/ways';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams } from '@/core/quantity/say';
-import { answerOf, type Refused } from '../kit/answer';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
-import { Notice } from '../kit/notice';
 
 /** What a batch took off the shelf, what was short of it, and the way to put it back if it is not made after all. */
 export function TakenView({
@@ -25,8 +24,7 @@ export function TakenView({
   readonly putBack: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }) {
   const router = useRouter();
-  const [busy, setBusy] = useState(false);
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const asking = useAsking();
   if (batch.takings.length === 0 && lots.length === 0) return null;
   const nameOf = (id: string): string => {
     const i = findIngredient(id, house.conventions.own);
@@ -34,13 +32,8 @@ export function TakenView({
   };
   const short = batch.takings.filter((t) => t.takenG < t.wantedG - 0.05);
   const back = async (): Promise<void> => {
-    if (busy) return;
-    setBusy(true);
-    setRefusal(null);
-    const a = await answerOf(() => putBack({ batchId: batch.id }));
-    setBusy(false);
-    if (a.ok) router.refresh();
-    else setRefusal(a.message);
+    const a = await asking.ask(() => putBack({ batchId: batch.id }));
+    if (a?.ok) router.refresh();
   };
   return (
     <section aria-label="Off the shelf" className="grid gap-2 print:hidden">
@@ -59,13 +52,9 @@ export function TakenView({
           {short.length > 0 ? <strong> Short: {short.map((t) => `${nameOf(t.id)} ${grams(t.wantedG - t.takenG, house.units)}`).join(', ')}.</strong> : null}
         </p>
       ) : null}
-      {refusal ? (
-        <Notice weight="stop" role="alert">
-          {refusal}
-        </Notice>
-      ) : null}
+      <Refusal text={asking.refusal} />
       {batch.finishedAt === null ? (
-        <Button className="justify-self-start" disabled={busy} onClick={() => void back()}>
+        <Button className="justify-self-start" disabled={asking.busy} onClick={() => void back()}>
           Not made: put it back on the shelf
         </Button>
       ) : null}

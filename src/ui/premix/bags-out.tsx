@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut } from '@/core/batch/take-out';
@@ -13,7 +13,8 @@ import { bagsLeft, type Lot } from '@/core/premix/premix';
 import type { Additions } from '@/core/premix/products';
 import { bagSheet } from '@/core/premix/use';
 import { grams } from '@/core/quantity/say';
-import { answerOf, type Refused } from '../kit/answer';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -50,15 +51,8 @@ export function BagsOut({
   const [why, setWhy] = useState('');
   const [away, setAway] = useState('1');
   const [take, setTake] = useState(true);
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const request = useRef<string | null>(null);
-  const touched = (): void => {
-    request.current = null;
-    setErrors({});
-    setRefusal(null);
-  };
+  const asking = useAsking();
+  const { errors, busy, touched } = asking;
   const left = bagsLeft(lot);
   const wrongCount = (text: string): string | null => {
     const n = numberIn(text, 'bags');
@@ -73,46 +67,27 @@ export function BagsOut({
   const short = takeOut(usesOf(linesOfSheet(offTheShelf(sheet), find), shelf), shelf).rows.filter((x) => (x.shortG ?? 0) > 0);
 
   const start = async (): Promise<void> => {
-    if (busy || !product || wrong) return;
-    setBusy(true);
-    setRefusal(null);
-    request.current ??= crypto.randomUUID();
-    const a = await answerOf(() =>
-      use({
-        lotId: lot.id,
-        bags: numberIn(bags, 'bags'),
-        product: product.product,
-        take: take ? (short.length > 0 ? 'anyway' : 'enough') : 'no',
-        requestId: request.current,
-      }),
+    if (!product || wrong) return;
+    const a = await asking.ask(
+      (requestId) =>
+        use({
+          lotId: lot.id,
+          bags: numberIn(bags, 'bags'),
+          product: product.product,
+          take: take ? (short.length > 0 ? 'anyway' : 'enough') : 'no',
+          requestId,
+        }),
+      true,
     );
-    if (a.ok) {
-      router.push(`/batches/${a.id}/prep`);
-      return;
-    }
-    setBusy(false);
-    setErrors(a.fields);
-    setRefusal(a.message);
-    router.refresh();
+    if (a?.ok) router.push(`/batches/${a.id}/prep`);
+    else router.refresh();
   };
   const discard = async (): Promise<void> => {
-    const bad = wrongCount(away) ?? null;
-    if (busy || bad) return;
-    if (why.trim() === '') {
-      setErrors({ why: 'Write why.' });
-      return;
-    }
-    setBusy(true);
-    setRefusal(null);
-    const a = await answerOf(() => lose({ lotId: lot.id, bags: numberIn(away, 'bags'), why }));
-    setBusy(false);
-    if (a.ok) {
-      toast('Written off');
-      router.refresh();
-    } else {
-      setErrors(a.fields);
-      setRefusal(a.message);
-    }
+    if (wrongCount(away) || asking.found(why.trim() === '' ? { why: 'Write why.' } : {})) return;
+    const a = await asking.ask(() => lose({ lotId: lot.id, bags: numberIn(away, 'bags'), why }));
+    if (!a?.ok) return;
+    toast('Written off');
+    router.refresh();
   };
   return (
     <>
@@ -160,11 +135,7 @@ export function BagsOut({
         {short.length > 0 ? (
           <Notice weight="look">Short on the shelf: {short.map((x) => `${kitchenName(x.ingredient)} ${grams(x.shortG ?? 0, units)}`).join(', ')}.</Notice>
         ) : null}
-        {refusal ? (
-          <Notice weight="stop" role="alert">
-            {refusal}
-          </Notice>
-        ) : null}
+        <Refusal text={asking.refusal} />
         <div className="flex flex-wrap items-center gap-4">
           <Button look="now" size="work" disabled={busy || wrong !== null} onClick={() => void start()}>
             Start a batch of them

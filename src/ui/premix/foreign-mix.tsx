@@ -10,7 +10,8 @@ import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { nameFor } from '@/core/pantry/naming';
 import { additionsFor, USUAL } from '@/core/premix/products';
 import { dryOf } from '@/core/premix/work';
-import { answerOf, type Refused } from '../kit/answer';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Notice } from '../kit/notice';
@@ -32,17 +33,13 @@ export function ForeignMix({
   const router = useRouter();
   const [mixId, setMix] = useState(mixes[0]?.id ?? '');
   const [product, setProduct] = useState(OPTIONS[0]?.value ?? '');
-  const [busy, setBusy] = useState(false);
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const asking = useAsking();
   const mix = mixes.find((m) => m.id === mixId);
   const [kindId, schoolId] = product.split(' ');
   const kind = KINDS.find((k) => k.id === kindId);
   if (!mix || !kind) return null;
   const additions = additionsFor([{ ingredient: mix, grams: 100 }], { kind: kind.id, school: schoolId ?? '' }, { ...USUAL, ...dryOf(house) });
   const toBench = async (): Promise<void> => {
-    if (busy) return;
-    setBusy(true);
-    setRefusal(null);
     const parts = [{ ingredient: mix, grams: 100 }, ...additions.parts];
     const entries = parts.map((p, n): Entry => {
       const { name, ingredientId } = nameFor(p.ingredient.id, house.conventions);
@@ -55,12 +52,8 @@ export function ForeignMix({
       school: schoolOf(kind, schoolId ?? null).id,
       entries,
     };
-    const a = await answerOf(() => save({ formulaId: null, basedOn: null, knownNewest: null, changeNote: 'worked out from the packet', formula }));
-    if (a.ok) router.push(`/formulas/${a.saved.formulaId}`);
-    else {
-      setBusy(false);
-      setRefusal(a.message);
-    }
+    const a = await asking.ask(() => save({ formulaId: null, basedOn: null, knownNewest: null, changeNote: 'worked out from the packet', formula }), true);
+    if (a?.ok) router.push(`/formulas/${a.saved.formulaId}`);
   };
   return (
     <div className="grid max-w-3xl gap-4">
@@ -76,13 +69,9 @@ export function ForeignMix({
         </Notice>
       ) : null}
       {mix.allergensUnstated ? <Notice weight="look">Nobody has read its packet for allergens yet: do that in the pantry.</Notice> : null}
-      {refusal ? (
-        <Notice weight="stop" role="alert">
-          {refusal}
-        </Notice>
-      ) : null}
-      <Button look="now" size="work" className="justify-self-start" disabled={busy} onClick={() => void toBench()}>
-        {busy ? 'Writing the card' : 'Put it on the bench'}
+      <Refusal text={asking.refusal} />
+      <Button look="now" size="work" className="justify-self-start" disabled={asking.busy} onClick={() => void toBench()}>
+        {asking.busy ? 'Writing the card' : 'Put it on the bench'}
       </Button>
     </div>
   );

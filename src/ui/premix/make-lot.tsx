@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Kitchen } from '@/core/formula/ways';
 import { scalesOf } from '@/core/pantry/gear';
@@ -12,7 +12,8 @@ import { limitsOf } from '@/core/premix/keeping';
 import { MOST_BAGS, type PremixSettings } from '@/core/premix/premix';
 import type { WorkedPremix } from '@/core/premix/work';
 import { grams, gramsExact } from '@/core/quantity/say';
-import { answerOf, type Refused } from '../kit/answer';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -45,15 +46,8 @@ export function MakeLot({
   const [checked, setChecked] = useState('');
   const [note, setNote] = useState('');
   const [take, setTake] = useState(true);
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const request = useRef<string | null>(null);
-  const touched = (): void => {
-    request.current = null;
-    setErrors({});
-    setRefusal(null);
-  };
+  const asking = useAsking();
+  const { errors, busy, touched } = asking;
   const n = numberIn(amount, by === 'kg' ? 'kg' : 'bags');
   const bags = by === 'bags' ? n : Math.floor((1000 * n) / settings.bagG + 1e-9);
   const wrong = Number.isNaN(n)
@@ -78,31 +72,13 @@ export function MakeLot({
   const over = by === 'kg' && lotG !== null ? 1000 * n - lotG : 0;
 
   const submit = async (): Promise<void> => {
-    if (busy || wrong) return;
-    setBusy(true);
-    setRefusal(null);
-    request.current ??= crypto.randomUUID();
-    const a = await answerOf(() =>
-      make({
-        premixId,
-        bags,
-        made,
-        ingredientLots: own,
-        checked,
-        note,
-        take: take ? (short.length > 0 ? 'anyway' : 'enough') : 'no',
-        requestId: request.current,
-      }),
-    );
-    if (a.ok) {
+    if (wrong) return;
+    const took = take ? (short.length > 0 ? 'anyway' : 'enough') : 'no';
+    const a = await asking.ask((requestId) => make({ premixId, bags, made, ingredientLots: own, checked, note, take: took, requestId }), true);
+    if (a?.ok) {
       toast('The lot is in the book');
       router.push(`/premix/lots/${a.id}`);
-      return;
-    }
-    setBusy(false);
-    setErrors(a.fields);
-    setRefusal(a.message);
-    if (a.fields.take) router.refresh();
+    } else if (a?.fields.take) router.refresh();
   };
   return (
     <form
@@ -240,11 +216,7 @@ export function MakeLot({
           </div>
         </>
       )}
-      {refusal ? (
-        <Notice weight="stop" role="alert">
-          {refusal}
-        </Notice>
-      ) : null}
+      <Refusal text={asking.refusal} />
       <div className="flex flex-wrap items-center gap-4">
         <Button look="now" size="work" type="submit" disabled={busy || wrong !== null}>
           {busy ? 'Writing' : 'Put this lot in the book'}

@@ -14,7 +14,8 @@ import { fatty, limitsOf } from '@/core/premix/keeping';
 import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
 import { workPremix } from '@/core/premix/work';
 import { grams, percent, type Units } from '@/core/quantity/say';
-import { answerOf, type Refused } from '../kit/answer';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -53,17 +54,18 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
   const [bag, setBag] = useState(String(was.settings.bagG));
   const [density, setDensity] = useState(was.settings.densityGPerMl === null ? '' : String(was.settings.densityGPerMl));
   const [months, setMonths] = useState(was.settings.months === null ? '' : String(was.settings.months));
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const touched = (): void => {
-    setErrors({});
-    setRefusal(null);
-  };
+  const asking = useAsking();
+  const { errors, busy, touched } = asking;
   const set = (part: Partial<PremixSettings>): void => {
     touched();
     setSettings((s) => ({ ...s, ...part }));
   };
+  const typing =
+    (put: (text: string) => void) =>
+    (e: { readonly target: { readonly value: string } }): void => {
+      touched();
+      put(e.target.value);
+    };
   const optional = (text: string): number | null => (text.trim() === '' ? null : numberIn(text, 'g/ml'));
   const bagG = numberIn(bag);
   const measured = optional(density);
@@ -75,38 +77,23 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
     if (Number.isNaN(bagG)) bad['settings.bagG'] = 'Write a number of grams.';
     if (Number.isNaN(now.densityGPerMl ?? 0)) bad['settings.densityGPerMl'] = 'Write a number.';
     if (Number.isNaN(now.months ?? 0)) bad['settings.months'] = 'Write a number of months.';
-    setErrors(bad);
-    setRefusal(null);
-    if (Object.keys(bad).length > 0 || busy) return;
-    setBusy(true);
-    const a = await answerOf(() => keep({ id, versionId, name, settings: now }));
-    setBusy(false);
-    if (a.ok) {
-      toast('Kept');
-      if (id === null) router.push(`/premix/${a.id}`);
-    } else {
-      setErrors(a.fields);
-      setRefusal(a.message);
-    }
+    if (asking.found(bad)) return;
+    const a = await asking.ask(() => keep({ id, versionId, name, settings: now }), id === null);
+    if (!a?.ok) return;
+    toast('Kept');
+    if (id === null) router.push(`/premix/${a.id}`);
   };
   const remove = async (): Promise<void> => {
-    if (id === null || busy) return;
-    setBusy(true);
-    const a = await answerOf(() => drop({ id }));
-    setBusy(false);
-    if (a.ok) router.push('/premix');
-    else setRefusal(a.message);
+    const a = await asking.ask(() => drop({ id }), true);
+    if (a?.ok) router.push('/premix');
   };
   const toPantry = async (): Promise<void> => {
-    if (!worked || !keepThing || busy) return;
-    setBusy(true);
+    if (!worked || !keepThing) return;
     const members = worked.mix.map((m) => ({ ingredientId: m.ingredient.id, parts: Math.max(0.01, Math.round(100 * m.grams) / 100) }));
-    const a = await answerOf(() => keepThing({ id: null, name: was.name, packet: { by: 'blend', category: 'flour', members } }));
-    setBusy(false);
-    if (a.ok) {
-      toast('In the pantry: it can stand on any formula’s line');
-      router.push(`/pantry/${a.id}`);
-    } else setRefusal(a.message);
+    const a = await asking.ask(() => keepThing({ id: null, name: was.name, packet: { by: 'blend', category: 'flour', members } }), true);
+    if (!a?.ok) return;
+    toast('In the pantry: it can stand on any formula’s line');
+    router.push(`/pantry/${a.id}`);
   };
   if (!worked)
     return (
@@ -138,28 +125,9 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
       }}
     >
       <div className="grid gap-4">
-        <Field
-          label="Name"
-          value={name}
-          onChange={(e) => {
-            touched();
-            setName(e.target.value);
-          }}
-          error={errors.name}
-        />
+        <Field label="Name" value={name} onChange={typing(setName)} error={errors.name} />
         <div className="flex gap-3">
-          <Field
-            label="A bag holds"
-            unit="g"
-            inputMode="decimal"
-            className="flex-1"
-            value={bag}
-            error={errors['settings.bagG']}
-            onChange={(e) => {
-              touched();
-              setBag(e.target.value);
-            }}
-          />
+          <Field label="A bag holds" unit="g" inputMode="decimal" className="flex-1" value={bag} error={errors['settings.bagG']} onChange={typing(setBag)} />
           <Field
             label="A millilitre of it"
             unit="g"
@@ -168,10 +136,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
             value={density}
             error={errors['settings.densityGPerMl']}
             hint={measured === null ? `worked out: ${worked.densityGPerMl.toFixed(2)}` : `a cup ${grams(worked.densityGPerMl * US_CUP_ML, units)}`}
-            onChange={(e) => {
-              touched();
-              setDensity(e.target.value);
-            }}
+            onChange={typing(setDensity)}
           />
         </div>
         {worked.bag.couldBe.length > 0 ? (
@@ -213,18 +178,11 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
             className="flex-1"
             value={months}
             error={errors['settings.months']}
-            onChange={(e) => {
-              touched();
-              setMonths(e.target.value);
-            }}
+            onChange={typing(setMonths)}
           />
         </div>
         <Field label="How it is kept" value={settings.storage} onChange={(e) => set({ storage: e.target.value })} error={errors['settings.storage']} />
-        {refusal ? (
-          <Notice weight="stop" role="alert">
-            {refusal}
-          </Notice>
-        ) : null}
+        <Refusal text={asking.refusal} />
         <div className="flex flex-wrap gap-3">
           <Button look={id === null ? 'now' : 'plain'} size="work" type="submit" disabled={busy}>
             {busy ? 'Keeping' : id === null ? 'Keep this premix' : 'Keep the changes'}

@@ -6,7 +6,8 @@ import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides
 import type { Kitchen } from '@/core/formula/ways';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
-import { answerOf, type Refused } from '../kit/answer';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
@@ -50,12 +51,10 @@ export function SideForm({
     serving: side ? String(side.servingG) : '',
     method: side?.method ?? '',
   });
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const asking = useAsking();
+  const { errors, busy } = asking;
   const set = (part: Partial<Typed>): void => {
-    setErrors({});
-    setRefusal(null);
+    asking.touched();
     setTyped((t) => ({ ...t, ...part }));
   };
   const put = (n: number, part: Partial<Typed['parts'][number]>): void => set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
@@ -75,38 +74,19 @@ export function SideForm({
     if (Number.isNaN(serving)) bad.servingG = 'Write a number of grams.';
     // blank rows are dropped, so that an error's place is a row that is seen
     setTyped((t) => ({ ...t, parts: rows.length > 0 ? rows : [BLANK] }));
-    setErrors(bad);
-    setRefusal(null);
-    if (Object.keys(bad).length > 0 || busy) return;
-    setBusy(true);
-    const a = await answerOf(() =>
-      keep({
-        id: side?.id ?? null,
-        name: typed.name,
-        by: typed.by,
-        parts: named.map((p) => ({ ingredientId: p.ingredient?.id ?? '', parts: p.parts })),
-        servingG: serving,
-        method: typed.method,
-      }),
-    );
-    setBusy(false);
-    if (a.ok) {
-      toast(side ? 'Kept' : 'Kept: a batch can take it along');
-      router.push('/sides');
-    } else {
-      setErrors(a.fields);
-      setRefusal(a.message);
-    }
+    if (asking.found(bad)) return;
+    const parts = named.map((p) => ({ ingredientId: p.ingredient?.id ?? '', parts: p.parts }));
+    const a = await asking.ask(() => keep({ id: side?.id ?? null, name: typed.name, by: typed.by, parts, servingG: serving, method: typed.method }), true);
+    if (!a?.ok) return;
+    toast(side ? 'Kept' : 'Kept: a batch can take it along');
+    router.push('/sides');
   };
   const remove = async (): Promise<void> => {
-    if (!side || busy) return;
-    setBusy(true);
-    const a = await answerOf(() => drop({ id: side.id }));
-    setBusy(false);
-    if (a.ok) {
-      toast(`“${side.name}” is taken out; batches that had it keep it`);
-      router.push('/sides');
-    } else setRefusal(a.message);
+    if (!side) return;
+    const a = await asking.ask(() => drop({ id: side.id }), true);
+    if (!a?.ok) return;
+    toast(`“${side.name}” is taken out; batches that had it keep it`);
+    router.push('/sides');
   };
   return (
     <form
@@ -200,11 +180,7 @@ export function SideForm({
           {c}
         </Notice>
       ))}
-      {refusal ? (
-        <Notice weight="stop" role="alert">
-          {refusal}
-        </Notice>
-      ) : null}
+      <Refusal text={asking.refusal} />
       <div className="flex flex-wrap gap-3">
         <Button look="now" size="work" type="submit" disabled={busy}>
           {busy ? 'Keeping' : 'Keep it'}
