@@ -59,6 +59,7 @@ test('pictures of the main views', async ({ page }) => {
   await choose(page, 'Make', 'for so many guests');
   await page.getByRole('radio', { name: 'in several' }).click();
   await choose(page, 'Alongside', 'Whipped honey butter');
+  await page.evaluate(() => scrollTo(0, 0));
   await shoot('plan');
   await page.getByRole('radio', { name: 'kits for benches' }).click();
   await page.getByLabel('Guests').fill('6');
@@ -78,7 +79,10 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('region', { name: 'Use bags' }).waitFor();
   await shoot('lot');
   await page.goto('/');
-  await page.getByRole('link', { name: /^Weigh/ }).click();
+  await page
+    .getByRole('link', { name: /^Weigh/ })
+    .first()
+    .click();
   await page.getByRole('checkbox').first().waitFor();
   await shoot('prep');
   await page.getByRole('link', { name: 'Outcome' }).click();

@@ -34,7 +34,7 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
         <div className="mx-auto flex h-14 max-w-[1400px] items-center gap-1 px-4">
           <Link href="/" className="mr-1 flex items-center gap-2 rounded-hold font-sign lg:mr-4 text-2xl font-extrabold tracking-tight text-rim">
             <Mark className="size-8" />
-            Even Crumb
+            <span className="max-lg:sr-only">Even Crumb</span>
           </Link>
           <nav aria-label="Parts" className="flex items-center gap-1">
             {link('/', 'Today', here === 'today')}

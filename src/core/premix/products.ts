@@ -24,6 +24,8 @@ export interface Additions {
   readonly against: readonly string[];
   /** What can't be said, because a packet does not. */
   readonly unsaid: readonly string[];
+  /** How it pours, where that is not as the kind wants it; a model, so it forbids nothing. */
+  readonly pours: string | null;
 }
 
 /** What is added to a mix at the bench, in the order it is written; the dry three only where the mix lacks them. */
@@ -116,7 +118,7 @@ export function ownAdditions(mix: readonly TallyPart[], parts: readonly TallyPar
   return { product, parts, analysis, ...verdictOf(analysis, school) };
 }
 
-function verdictOf(a: Analysis, school: School): Pick<Additions, 'against' | 'unsaid'> {
+function verdictOf(a: Analysis, school: School): Pick<Additions, 'against' | 'unsaid' | 'pours'> {
   const against = a.rails.flatMap((r) => {
     if (!r.reading || r.reading.standing === 'in') return [];
     const zone = school.zones[r.rail];
@@ -125,7 +127,7 @@ function verdictOf(a: Analysis, school: School): Pick<Additions, 'against' | 'un
   });
   const pour = a.thickness ? THICKNESSES.indexOf(a.thickness.pour) : null;
   const [thin, thick] = [THICKNESSES.indexOf(school.pour[0]), THICKNESSES.indexOf(school.pour[1])];
-  if (pour !== null && (pour < thin || pour > thick)) against.push(`it pours ${pour < thin ? 'thinner' : 'thicker'} than the kind wants (a model)`);
+  const pours = pour === null || (pour >= thin && pour <= thick) ? null : `It pours ${pour < thin ? 'thinner' : 'thicker'} than the kind wants`;
   const unsaid = a.rails.filter((r) => r.unknown.length > 0).map((r) => `${RAIL_NAMES[r.rail]}: ${r.unknown.join(', ')} does not say`);
-  return { against, unsaid };
+  return { against, unsaid, pours };
 }

@@ -71,6 +71,7 @@ export function AdditionsView({
           <strong>The balance does not allow it:</strong> {a.against.join('; ')}. Nothing that is added mends that.
         </p>
       )}
+      {a.pours ? <p className="mt-1 text-[15px] text-soft">{a.pours} (a model): mix one bag, and thin or thicken it before a lot goes out.</p> : null}
       {a.unsaid.length > 0 ? <p className="mt-1 text-[15px] text-soft">{a.unsaid.join('; ')}: try one before you trust it.</p> : null}
     </section>
   );
