@@ -1,5 +1,5 @@
 /** The database, or the whole server, away for a while: said, nothing lost, and on it goes. */
-import { axe, expect, test } from './kitchen';
+import { axe, choose, expect, test } from './kitchen';
 
 test.afterEach(async ({ kitchen }) => {
   await kitchen.back();
@@ -49,4 +49,39 @@ test('ticks made while the server is gone survive a reload and catch up', async 
   await expect(page.getByText('Your ticks are kept in this browser', { exact: false })).toHaveCount(0, { timeout: 15_000 });
   await page.reload();
   await expect(page.getByRole('checkbox', { name: /Baking soda/ })).toBeChecked();
+});
+
+test('a premix, a lot and a plan while the records are away: refused, kept as typed, and once each when they are back', async ({ page, kitchen }) => {
+  test.setTimeout(120_000);
+  const refused = page.getByRole('alert').filter({ hasText: 'The records are out of reach just now.' });
+  const twice = async (press: () => Promise<void>): Promise<void> => {
+    await kitchen.away();
+    await press();
+    await expect(refused).toBeVisible();
+    await kitchen.back();
+    await press();
+  };
+  await page.goto('/premix/new');
+  await choose(page, 'The dry side of', 'Iron-shed waffles');
+  await page.getByLabel('Name').fill('Waffle bags');
+  await twice(() => page.getByRole('button', { name: 'Keep this premix' }).click());
+  await page.waitForURL(/premix\/[0-9a-f-]{36}/);
+  await expect(page.getByRole('heading', { name: 'Waffle bags' })).toBeVisible();
+
+  const form = page.getByRole('form', { name: 'Make a lot' });
+  await form.getByLabel('Bags').fill('3');
+  await form.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await twice(() => form.getByRole('button', { name: 'Put this lot in the book' }).click());
+  await page.waitForURL(/premix\/lots\//);
+  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('3 left');
+
+  await page.goto('/');
+  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.getByLabel('Pieces').fill('31');
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await twice(() => page.getByRole('button', { name: 'Start this batch' }).click());
+  await page.waitForURL(/prep/);
+  await page.goto('/');
+  await expect(page.getByText(/^31 pieces, begun/)).toHaveCount(1);
 });

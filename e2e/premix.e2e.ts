@@ -85,7 +85,7 @@ test('a lot near its date is offered first', async ({ page }) => {
 
 test('a bought mix: what its panel lets be worked, and onto the bench', async ({ page }) => {
   await page.goto('/premix/foreign');
-  await expect(page.getByText('lift not known')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Ratios' }).getByRole('listitem').filter({ hasText: 'Lift' })).toContainText('not known');
   await choose(page, 'Is to become', 'waffles, crisp');
   await expect(page.getByRole('region', { name: 'As waffles' })).toContainText('Whole milk');
   await axe(page);

@@ -125,9 +125,7 @@ function verdictOf(a: Analysis, school: School): Pick<Additions, 'against' | 'un
     const word = r.reading.standing === 'above' ? 'more' : 'less';
     return [`${RAIL_NAMES[r.rail]} stands at ${sayRail(r.rail, r.tested)}, ${word} than ${sayRail(r.rail, zone[0])} to ${sayRail(r.rail, zone[1])}`];
   });
-  const pour = a.thickness ? THICKNESSES.indexOf(a.thickness.pour) : null;
-  const [thin, thick] = [THICKNESSES.indexOf(school.pour[0]), THICKNESSES.indexOf(school.pour[1])];
-  const pours = pour === null || (pour >= thin && pour <= thick) ? null : `It pours ${pour < thin ? 'thinner' : 'thicker'} than the kind wants`;
+  const pours = a.findings.find((f) => f.code === 'too-thick' || f.code === 'too-thin')?.message ?? null;
   const unsaid = a.rails.filter((r) => r.unknown.length > 0).map((r) => `${RAIL_NAMES[r.rail]}: ${r.unknown.join(', ')} does not say`);
   return { against, unsaid, pours };
 }

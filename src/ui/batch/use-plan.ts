@@ -71,7 +71,9 @@ export function usePlan(q: PlanOf) {
   const refused = [whole, ready, planned].flatMap((r) => (r && !r.ok ? [r.error] : []))[0] ?? null;
 
   const kits = q.splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
-  const atTable = driver?.by === 'guests' ? driver.guests * kits : null;
+  const each = num(typed.each);
+  const guests = driver?.by === 'guests' ? driver.guests : wanted !== null && each > 0 ? Math.ceil(wanted / each) : null;
+  const atTable = guests === null ? null : guests * kits;
   const besideRead = readBeside(q.beside, atTable);
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const besideLines = (besideRead.sides ?? []).flatMap((b, n) => {

@@ -4,13 +4,9 @@ import { Slider } from 'radix-ui';
 import type { Analysis } from '@/core/analyse';
 import type { Held } from '@/core/formula/formula';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, type Zone } from '@/core/formula/kinds';
-import { lift, percent, percentNumber } from '@/core/quantity/say';
+import { percent } from '@/core/quantity/say';
 import { TypedNumber } from '../kit/typed-number';
-
-/** Beyond this a number only says that something is badly off. */
-const MOST_SAID = 9999;
-const say = (r: Rail, x: number): string => (x > MOST_SAID ? `> ${MOST_SAID}` : r === 'lift' ? lift(x) : percentNumber(x));
-const sayUnit = (r: Rail, x: number): string => `${say(r, x)} ${r === 'lift' ? 'g' : '%'}`;
+import { at, MOST_SAID, say, sayUnit, scaleOf, words } from './rail-words';
 
 /** The smallest move of a rail, by an arrow key. Page keys move ten of them. */
 const STEP: Readonly<Record<Rail, number>> = { water: 1, egg: 1, fat: 0.5, sugar: 0.5, salt: 0.1, lift: 0.02 };
@@ -18,28 +14,8 @@ const STEP: Readonly<Record<Rail, number>> = { water: 1, egg: 1, fat: 0.5, sugar
 /** More of the flour than this is a slip of the finger. */
 const MOST_WISH = 2000;
 
-interface Scale {
-  readonly from: number;
-  readonly to: number;
-}
-
-/** A rail shows its zone in the middle, and as much again on either side. */
-const scaleOf = ([low, high]: Zone): Scale => ({ from: Math.max(0, low - (high - low)), to: high + (high - low) });
-
-const at = (x: number, s: Scale): number => Math.min(100, Math.max(0, (100 * (x - s.from)) / (s.to - s.from)));
-
 /** Far enough apart on the rail to be two marks. */
 const apart = (a: number, b: number, zone: Zone): boolean => Math.abs(at(a, scaleOf(zone)) - at(b, scaleOf(zone))) > 0.7;
-
-function words(r: RailReading): string {
-  if (!r.zone) return '';
-  if (r.unknown.length > 0 && !r.reading) return 'at least: part of it is not known';
-  if (!r.reading) return 'yeast: not counted';
-  const { standing, far } = r.reading;
-  if (standing === 'in') return 'in range';
-  const off = standing === 'below' ? r.zone[0] - r.tested : r.tested - r.zone[1];
-  return off > MOST_SAID ? `far ${standing}` : `${far ? 'far ' : ''}${standing} by ${say(r.rail, off)}`;
-}
 
 export interface RailTools {
   /** Asks for a rail to stand somewhere. */
@@ -168,6 +144,17 @@ interface TrackProps {
   readonly onTake: () => void;
 }
 
+/** The bar of a rail with its zone, hatched at both ends. @param left where the zone begins, percent of the bar; `right` where it ends */
+export const Zoned = ({ left, right }: { readonly left: number; readonly right: number }) => (
+  <>
+    <span className="absolute inset-x-0 top-2 h-3 rounded-full border border-line bg-white" />
+    <span className="absolute top-2 flex h-3 overflow-hidden border-x-2 border-herb bg-herb-wash" style={{ left: `${left}%`, width: `${right - left}%` }}>
+      <span className="hatch h-full w-2.5" />
+      <span className="hatch ml-auto h-full w-2.5" />
+    </span>
+  </>
+);
+
 export const rounded = (x: number, step: number): number => Number((Math.round(x / step) * step).toFixed(3));
 
 function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
@@ -203,11 +190,7 @@ function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
       }}
     >
       <Slider.Track className="absolute inset-x-0 top-0 h-7 cursor-ew-resize">
-        <span className="absolute inset-x-0 top-2 h-3 rounded-full border border-line bg-white" />
-        <span className="absolute top-2 flex h-3 overflow-hidden border-x-2 border-herb bg-herb-wash" style={{ left: `${left}%`, width: `${right - left}%` }}>
-          <span className="hatch h-full w-2.5" />
-          <span className="hatch ml-auto h-full w-2.5" />
-        </span>
+        <Zoned left={left} right={right} />
         {saved !== null && apart(saved, r.tested, zone) && (today === null || apart(saved, today, zone)) ? (
           <span className="absolute top-1.5 h-4 w-2 -translate-x-1/2 rounded-sm border-2 border-rim bg-enamel" style={{ left: `${at(saved, s)}%` }} />
         ) : null}

@@ -1,20 +1,24 @@
-import { kindById, RAIL_NAMES, sayRail, schoolOf } from '@/core/formula/kinds';
+import { kindById, schoolOf } from '@/core/formula/kinds';
 import { US_CUP_ML } from '@/core/pantry/fill';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Additions } from '@/core/premix/products';
 import { eggWords } from '@/core/premix/use';
 import { grams, gramsExact, type Units } from '@/core/quantity/say';
+import { StillRails } from '../bench/still-rails';
 
 /** What a mix asks for to become one thing: for a bag, for 100 g, for a cup; and where its ratios then stand. */
 export function AdditionsView({
   additions: a,
   bagG,
   densityGPerMl,
+  own = false,
   units,
 }: {
   readonly additions: Additions;
   readonly bagG: number | null;
   readonly densityGPerMl: number | null;
+  /** What the formula itself asks for: nothing was worked out. */
+  readonly own?: boolean;
   readonly units: Units;
 }) {
   const kind = kindById(a.product.kind);
@@ -56,22 +60,14 @@ export function AdditionsView({
           </tbody>
         </table>
       ) : null}
-      <p className="mt-2 text-[15px]">
-        {a.analysis.rails.map((r, n) => (
-          <span key={r.rail} className="whitespace-nowrap">
-            {n > 0 ? '; ' : ''}
-            {RAIL_NAMES[r.rail].toLowerCase()} {r.unknown.length > 0 ? 'not known' : sayRail(r.rail, r.tested)}
-            {r.unknown.length > 0 || !r.reading ? '' : r.reading.standing === 'in' ? <span className="text-herb"> ✓</span> : <strong> out</strong>}
-          </span>
-        ))}
-        .
-      </p>
+      <StillRails rails={a.analysis.rails} />
       {allowed ? null : (
         <p className="mt-1 text-[15px]">
-          <strong>The balance does not allow it:</strong> {a.against.join('; ')}. Nothing that is added mends that.
+          <strong>{own ? 'The card itself is out of its zone:' : 'The balance does not allow it:'}</strong> {a.against.join('; ')}.{' '}
+          {own ? 'Balance it on the Bench, then make the premix of that version.' : 'Nothing that is added mends that.'}
         </p>
       )}
-      {a.pours ? <p className="mt-1 text-[15px] text-soft">{a.pours} (a model): mix one bag, and thin or thicken it before a lot goes out.</p> : null}
+      {a.pours ? <p className="mt-1 text-[15px] text-soft">{a.pours} A model: mix one bag before a lot goes out.</p> : null}
       {a.unsaid.length > 0 ? <p className="mt-1 text-[15px] text-soft">{a.unsaid.join('; ')}: try one before you trust it.</p> : null}
     </section>
   );

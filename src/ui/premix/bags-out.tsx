@@ -80,7 +80,11 @@ export function BagsOut({
       true,
     );
     if (a?.ok) router.push(`/batches/${a.id}/prep`);
-    else router.refresh();
+    else if (a) {
+      // bags that another took meanwhile: the page is drawn anew, and says why
+      toast(a.message);
+      router.refresh();
+    }
   };
   const discard = async (): Promise<void> => {
     if (wrongCount(away) || asking.found(why.trim() === '' ? { why: 'Write why.' } : {})) return;

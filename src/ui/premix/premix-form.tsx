@@ -204,7 +204,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
         {worked.products.map((p, n) => (
           <div key={`${p.product.kind} ${p.product.school}`} className="grid justify-items-start gap-1">
             <div className="w-full">
-              <AdditionsView additions={p} bagG={usable} densityGPerMl={worked.densityGPerMl} units={units} />
+              <AdditionsView additions={p} bagG={usable} densityGPerMl={worked.densityGPerMl} own={n === 0} units={units} />
             </div>
             {n > 0 ? (
               <Button

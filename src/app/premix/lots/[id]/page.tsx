@@ -68,9 +68,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               </div>
             ) : null}
           </section>
-          {left > 0 && kept?.worked ? (
-            <BagsOut key={lot.used} lot={lot} products={kept.worked.products} house={house} shelf={stock} use={useBags} lose={loseBags} />
-          ) : null}
+          {left > 0 && kept?.worked ? <BagsOut lot={lot} products={kept.worked.products} house={house} shelf={stock} use={useBags} lose={loseBags} /> : null}
         </div>
         <div className="grid gap-6">
           <section aria-label="Where its bags went">

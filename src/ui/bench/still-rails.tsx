@@ -1,0 +1,38 @@
+import { RAIL_NAMES, type RailReading } from '@/core/formula/kinds';
+import { at, sayUnit, scaleOf, words } from './rail-words';
+import { Zoned } from './rails';
+
+/** The Bench's rails where nothing is to be moved: where each ratio stands against its zone. */
+export const StillRails = ({ rails }: { readonly rails: readonly RailReading[] }) => (
+  <ul aria-label="Ratios" className="mt-2 grid gap-x-6 sm:grid-cols-2">
+    {rails.map((r) => {
+      const s = r.zone && scaleOf(r.zone);
+      const known = r.unknown.length === 0;
+      const inRange = r.reading?.standing === 'in';
+      return (
+        <li key={r.rail} className="grid grid-cols-[3rem_4.2rem_1fr_6.5rem] items-center gap-x-2 text-[15px]">
+          <span className="font-semibold">{RAIL_NAMES[r.rail]}</span>
+          <span className="text-right">{known ? sayUnit(r.rail, r.tested) : ''}</span>
+          {r.zone && s ? (
+            <span aria-hidden className="relative h-7">
+              <Zoned left={at(r.zone[0], s)} right={at(r.zone[1], s)} />
+              {r.reading ? (
+                <span
+                  className="absolute top-0.5 h-6 w-[9px] -translate-x-1/2 rounded-[3px] border-2 border-white bg-rim"
+                  style={{ left: `${at(r.tested, s)}%` }}
+                />
+              ) : null}
+            </span>
+          ) : (
+            <span />
+          )}
+          <span className={`text-[13px] leading-tight ${inRange ? 'text-herb' : 'font-semibold'}`}>
+            {inRange ? '✓ ' : ''}
+            {known ? words(r) : 'not known'}
+            {r.rail === 'lift' && known && r.reading && !inRange ? ' g' : ''}
+          </span>
+        </li>
+      );
+    })}
+  </ul>
+);
