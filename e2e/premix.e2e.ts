@@ -33,6 +33,10 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await expect(form.getByRole('region', { name: 'Blend' }).getByRole('listitem').first()).toContainText(/baking soda.*sieved and whisked/);
   await form.getByLabel('Lot of All-purpose wheat flour').fill('M-1177');
   await form.getByLabel(/^Checked/).fill('three spoons foamed alike');
+  // a reload in the middle loses nothing
+  await page.reload();
+  await expect(form.getByLabel('Lot of All-purpose wheat flour')).toHaveValue('M-1177');
+  await expect(form.getByLabel('Kilograms')).toHaveValue('12');
   await form.getByRole('switch', { name: 'take it off the shelf' }).click();
   await axe(page);
   await form.getByRole('button', { name: 'Put this lot in the book' }).dblclick();

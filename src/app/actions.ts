@@ -8,8 +8,9 @@ import { setTick, startBatch, writeOutcome } from '@/server/batches';
 import { saveVersion } from '@/server/formulas';
 import { changeHouse, loadHouse } from '@/server/house';
 import { reach } from '@/server/pool';
-import { houseChangeSchema, outcomeSchema, putBackSchema, saveSchema, startBatchSchema, tickSchema } from '@/server/schemas';
+import { houseChangeSchema, outcomeSchema, putBackSchema, rebalanceSchema, saveSchema, startBatchSchema, tickSchema, weighSchema } from '@/server/schemas';
 import { putBack } from '@/server/stock';
+import { rebalanceMix, weigh } from '@/server/weigh';
 import { AWAY, type Done, everyPageAnew, invalid, refuse } from './answers';
 
 export async function saveFormula(input: unknown): Promise<Done<{ readonly saved: Saved & { readonly passedByAt: string | null } }>> {
@@ -64,6 +65,25 @@ export async function tickLine(input: unknown): Promise<Done<object>> {
   const r = await reach(() => setTick(batchId, lineKey, ticked));
   if (!r.up) return AWAY;
   return r.value ? { ok: true } : refuse('That line is not on this sheet.');
+}
+
+export async function weighLine(input: unknown): Promise<Done<object>> {
+  const checked = weighSchema.safeParse(input);
+  if (!checked.success) return invalid(checked.error);
+  const { batchId, lineKey, grams } = checked.data;
+  const r = await reach(() => weigh(batchId, lineKey, grams));
+  if (!r.up) return AWAY;
+  return r.value ? { ok: true } : refuse('That line is not on this sheet.');
+}
+
+export async function workRestAnew(input: unknown): Promise<Done<object>> {
+  const checked = rebalanceSchema.safeParse(input);
+  if (!checked.success) return invalid(checked.error);
+  const r = await reach(() => rebalanceMix(checked.data.batchId, checked.data.mix));
+  if (!r.up) return AWAY;
+  if (!r.value) return refuse('That batch is finished, or not in this kitchen: its sheet stays.');
+  everyPageAnew();
+  return { ok: true };
 }
 
 export async function saveOutcome(input: unknown): Promise<Done<object>> {

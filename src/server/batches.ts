@@ -30,6 +30,7 @@ const SELECT_BATCH = `
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
                      from stock_takings k where k.batch_id = b.id), '[]') as takings,
+         coalesce((select json_object_agg(w.line_key, w.grams) from batch_weights w where w.batch_id = b.id), '{}') as weights,
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
@@ -228,7 +229,10 @@ export const setTick = (batchId: string, lineKey: string, ticked: boolean): Prom
     const has = await client.query("select 1 from batches b, jsonb_array_elements(b.sheet) l where b.id = $1 and l->>'key' = $2", [batchId, lineKey]);
     if (has.rowCount === 0) return false;
     if (ticked) await client.query('insert into batch_ticks (batch_id, line_key) values ($1, $2) on conflict do nothing', [batchId, lineKey]);
-    else await client.query('delete from batch_ticks where batch_id = $1 and line_key = $2', [batchId, lineKey]);
+    else {
+      await client.query('delete from batch_ticks where batch_id = $1 and line_key = $2', [batchId, lineKey]);
+      await client.query('delete from batch_weights where batch_id = $1 and line_key = $2', [batchId, lineKey]);
+    }
     return true;
   });
 

@@ -41,6 +41,7 @@ test('migrations are applied once', async () => {
     '0003_pantry.sql',
     '0004_planning.sql',
     '0005_bowls_sides_premix.sql',
+    '0006_weigh_in.sql',
   ]);
 });
 

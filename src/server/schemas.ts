@@ -204,6 +204,23 @@ export const putBackSchema = z.object({ batchId: z.uuid() });
 
 export const tickSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), ticked: z.boolean() });
 
+export const weighSchema = z.object({
+  batchId: z.uuid(),
+  lineKey: z.string().max(20),
+  grams: z.number('Write a number of grams.').min(0, 'Not less than nothing.').max(1_000_000, 'At most a tonne.').nullable(),
+});
+
+export const rebalanceSchema = z.object({ batchId: z.uuid(), mix: count('Mixes', MOST_MIXES) });
+
+const pourG = z.number().positive().max(20_000);
+export const scaleActSchema = z.discriminatedUnion('do', [
+  z.object({ do: z.literal('pour'), grams: pourG }),
+  z.object({ do: z.literal('spill'), grams: pourG }),
+  z.object({ do: z.literal('clear') }),
+  z.object({ do: z.literal('tare') }),
+  z.object({ do: z.literal('plug'), in: z.boolean() }),
+]);
+
 const whole = (what: string, least: number, most: number) =>
   z
     .number(`${what}: write a whole number.`)

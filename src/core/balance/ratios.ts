@@ -30,7 +30,8 @@ export function bringsOf(line: LiftLine, panFatCounts: boolean): Brings {
   };
 }
 
-const perGram = (b: Brings, grams: number): Brings => Object.fromEntries(Object.entries(b).map(([k, v]) => [k, v / grams])) as unknown as Brings;
+/** The same for a gram of it. */
+export const perGram = (b: Brings, grams: number): Brings => Object.fromEntries(Object.entries(b).map(([k, v]) => [k, v / grams])) as unknown as Brings;
 
 /** Flour is the hundred that all is measured by: it moves last, unless the size is held or follows something. */
 const FLOUR_CLINGS = 1000;

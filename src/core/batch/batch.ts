@@ -29,6 +29,8 @@ export interface SheetLine {
   readonly preparation: string;
   /** Which of several equal mixes it is weighed for, from 1; left out where there is one, or it serves them all. */
   readonly mix?: number;
+  /** g it was planned with, where the rest was worked anew around an over-pour. */
+  readonly was?: number;
   /** The sauce, butter or filling it belongs to, by name. */
   readonly side?: string;
   /** The lot its bags come from. */
@@ -72,6 +74,8 @@ export interface Batch {
   readonly marks: readonly string[];
   readonly note: string;
   readonly ticked: readonly string[];
+  /** g that really went in, by line; a line that was only ticked is not in it. */
+  readonly weights: Readonly<Record<string, number>>;
 }
 
 export interface Outcome {

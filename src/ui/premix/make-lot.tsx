@@ -14,12 +14,23 @@ import type { WorkedPremix } from '@/core/premix/work';
 import { grams, gramsExact } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { numberIn } from '../kit/typed';
+
+interface Typed {
+  readonly by: 'bags' | 'kg';
+  readonly amount: string;
+  /** The packets' own lots, by ingredient. */
+  readonly own: Readonly<Record<string, string>>;
+  readonly checked: string;
+  readonly note: string;
+  readonly take: boolean;
+}
 
 /** Making a lot: how much of each, in which order, from which lots of ingredients; and its number. */
 export function MakeLot({
@@ -39,15 +50,23 @@ export function MakeLot({
 }) {
   const router = useRouter();
   const { units } = house;
-  const [by, setBy] = useState<'bags' | 'kg'>('bags');
-  const [amount, setAmount] = useState('10');
+  // what is noted while a lot is weighed outlives a reload
+  const [typed, setTyped, drop] = useCopied<Typed>(`lot:${premixId}`, () => ({
+    by: 'bags',
+    amount: '10',
+    own: {},
+    checked: '',
+    note: '',
+    take: true,
+  }));
+  const { by, amount, own, checked, note, take } = typed;
   const [made, setMade] = useState(house.today ?? '');
-  const [own, setOwn] = useState<Readonly<Record<string, string>>>({});
-  const [checked, setChecked] = useState('');
-  const [note, setNote] = useState('');
-  const [take, setTake] = useState(true);
   const asking = useAsking();
-  const { errors, busy, touched } = asking;
+  const { errors, busy } = asking;
+  const set = (part: Partial<Typed>): void => {
+    asking.touched();
+    setTyped(part);
+  };
   const n = numberIn(amount, by === 'kg' ? 'kg' : 'bags');
   const bags = by === 'bags' ? n : Math.floor((1000 * n) / settings.bagG + 1e-9);
   const wrong = Number.isNaN(n)
@@ -76,6 +95,7 @@ export function MakeLot({
     const took = take ? (short.length > 0 ? 'anyway' : 'enough') : 'no';
     const a = await asking.ask((requestId) => make({ premixId, bags, made, ingredientLots: own, checked, note, take: took, requestId }), true);
     if (a?.ok) {
+      drop();
       toast('The lot is in the book');
       router.push(`/premix/lots/${a.id}`);
     } else if (a?.fields.take) router.refresh();
@@ -94,11 +114,7 @@ export function MakeLot({
         <Taps
           label="So much"
           value={by}
-          onChange={(v) => {
-            if (!v) return;
-            touched();
-            setBy(v);
-          }}
+          onChange={(v) => v && set({ by: v })}
           options={[
             { value: 'bags', label: 'so many bags' },
             { value: 'kg', label: 'so many kilograms' },
@@ -113,10 +129,7 @@ export function MakeLot({
           inputClass="text-xl font-semibold !min-h-14"
           value={amount}
           error={wrong ?? errors.bags}
-          onChange={(e) => {
-            touched();
-            setAmount(e.target.value);
-          }}
+          onChange={(e) => set({ amount: e.target.value })}
         />
         <Field
           label="Made on"
@@ -126,7 +139,7 @@ export function MakeLot({
           value={made}
           error={errors.made}
           onChange={(e) => {
-            touched();
+            asking.touched();
             setMade(e.target.value);
           }}
         />
@@ -183,10 +196,7 @@ export function MakeLot({
                     maxLength={40}
                     className="hold min-h-11 px-3 placeholder:text-soft"
                     value={own[p.ingredient.id] ?? ''}
-                    onChange={(e) => {
-                      touched();
-                      setOwn((o) => ({ ...o, [p.ingredient.id]: e.target.value }));
-                    }}
+                    onChange={(e) => set({ own: { ...own, [p.ingredient.id]: e.target.value } })}
                   />
                 </li>
               ))}
@@ -198,21 +208,9 @@ export function MakeLot({
               className="min-w-72 flex-1"
               value={checked}
               error={errors.checked}
-              onChange={(e) => {
-                touched();
-                setChecked(e.target.value);
-              }}
+              onChange={(e) => set({ checked: e.target.value })}
             />
-            <Field
-              label="Note"
-              className="min-w-72 flex-1"
-              value={note}
-              error={errors.note}
-              onChange={(e) => {
-                touched();
-                setNote(e.target.value);
-              }}
-            />
+            <Field label="Note" className="min-w-72 flex-1" value={note} error={errors.note} onChange={(e) => set({ note: e.target.value })} />
           </div>
         </>
       )}
@@ -221,14 +219,7 @@ export function MakeLot({
         <Button look="now" size="work" type="submit" disabled={busy || wrong !== null}>
           {busy ? 'Writing' : 'Put this lot in the book'}
         </Button>
-        <Switch
-          label="take it off the shelf"
-          on={take}
-          onSwitch={(v) => {
-            touched();
-            setTake(v);
-          }}
-        />
+        <Switch label="take it off the shelf" on={take} onSwitch={(v) => set({ take: v })} />
       </div>
     </form>
   );

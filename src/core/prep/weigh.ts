@@ -1,0 +1,130 @@
+/**
+ * The weigh-in: how far an amount may be off, and what becomes of the rest when too much went in. What is weighed stands;
+ * what is not yet weighed is worked anew, so that the ratios come back as far as they can. Grams.
+ */
+import { type AnalysableLine, type Analysis, analyse } from '../analyse';
+import { bringsOf, perGram } from '../balance/ratios';
+import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
+import type { SheetLine } from '../batch/batch';
+import { linesOfSheet } from '../batch/sheet';
+import { type KindId, kindById, RAILS, railOf } from '../formula/kinds';
+import type { Category, Ingredient } from '../pantry/ingredient';
+
+/** Share by which an amount may be off: leavening and salt tight, milk loose. Defaults of ours. */
+const BEARS: Partial<Readonly<Record<Category, number>>> = {
+  leavening: 0.02,
+  acid: 0.02,
+  salt: 0.03,
+  flour: 0.02,
+  starch: 0.02,
+  egg: 0.04,
+  fat: 0.04,
+  sugar: 0.04,
+};
+const BEARS_ELSE = 0.05;
+
+/** How far from its target an amount may be, g: never less than one step of the scale. */
+export const toleranceG = (i: Pick<Ingredient, 'category'> | null, targetG: number, stepG: number): number =>
+  Math.max(stepG, targetG * (i ? (BEARS[i.category] ?? BEARS_ELSE) : BEARS_ELSE));
+
+export type Weighed = 'under' | 'right' | 'over';
+export const standing = (grams: number, targetG: number, tolerance: number): Weighed =>
+  grams < targetG - tolerance - 1e-9 ? 'under' : grams > targetG + tolerance + 1e-9 ? 'over' : 'right';
+
+/** What really went in, g by the line's key; a line that is not in it has not been weighed. */
+export type Weights = Readonly<Record<string, number>>;
+
+/** g a line was planned with, before any re-balancing. */
+export const plannedG = (l: SheetLine): number | null => l.was ?? l.grams;
+
+type Find = (id: string) => Ingredient | undefined;
+
+/** A sheet's lines at other grams than they say. @param gramsOf null: as it says */
+const at = (sheet: readonly SheetLine[], find: Find, gramsOf: (l: SheetLine) => number | null): readonly AnalysableLine[] =>
+  linesOfSheet(sheet, find).map((line, n) => {
+    const l = sheet[n];
+    const grams = l ? gramsOf(l) : null;
+    const has = line.parts.reduce((a, p) => a + p.grams, 0);
+    return grams === null || !(has > 0) ? line : { ...line, parts: line.parts.map((p) => ({ ...p, grams: (p.grams * grams) / has })) };
+  });
+
+export interface Rebalanced {
+  /** New grams of lines that are not weighed, by key; those that stay are not in it. */
+  readonly grams: ReadonlyMap<string, number>;
+  /** The ratios as planned, as they would be with the rest as it stands, and with the rest worked anew. */
+  readonly planned: Analysis;
+  readonly left: Analysis;
+  readonly anew: Analysis;
+}
+
+/** Of a mix: its lines in the bowls, what serves all and what goes with it left out. */
+export const bowlLines = (sheet: readonly SheetLine[], mix: number): readonly SheetLine[] =>
+  sheet.filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && (l.mix ?? 1) === mix);
+
+const rounded = (g: number): number => (g < 10 ? Math.round(g * 10) / 10 : Math.round(g));
+
+/**
+ * Works the rest of a mix anew around what is weighed: never further from the plan than letting it be.
+ * @param sheet the lines of the mix's bowls
+ * @param weights what really went in
+ * @param find the pantry
+ */
+export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId: KindId, find: Find): Rebalanced {
+  const kind = kindById(kindId);
+  const planned = analyse(at(sheet, find, plannedG), kindId);
+  const now = at(sheet, find, (l) => weights[l.key] ?? l.grams);
+  const left = analyse(now, kindId);
+  const free = now.flatMap((line, n) => {
+    const l = sheet[n];
+    return l && weights[l.key] === undefined && line.use === 'batter' && line.parts.length > 0 ? [{ l, line, n }] : [];
+  });
+  const goals = RAILS.flatMap((rail): Goal[] => {
+    const r = railOf(planned, rail);
+    if (!r || r.unknown.length > 0) return [];
+    const zone = r.zone ?? [0, Math.max(1, 2 * r.tested)];
+    return [{ rail, value: r.tested, how: 'keep', width: Math.max(1e-6, zone[1] - zone[0]) }];
+  });
+  const movers = free.map(({ line }) => {
+    const grams = line.parts.reduce((a, p) => a + p.grams, 0);
+    return { grams, least: 0, most: Number.POSITIVE_INFINITY, clings: 1, brings: perGram(bringsOf(line, kind.panFatCounts), grams) };
+  });
+  const still = now
+    .filter((_, n) => !free.some((f) => f.n === n))
+    .reduce((a, line) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: bringsOf(line, kind.panFatCounts) }], [1]), NOTHING);
+  const answer = solve({ movers, still, goals, massG: null, eggs: null, stiffness: 1e-3 });
+  const grams = new Map(
+    free.flatMap(({ l }, k): [string, number][] => {
+      const g = rounded(answer.grams[k] ?? 0);
+      return l.grams !== null && Math.abs(g - l.grams) >= 0.05 ? [[l.key, g]] : [];
+    }),
+  );
+  const anew = analyse(
+    at(sheet, find, (l) => weights[l.key] ?? grams.get(l.key) ?? l.grams),
+    kindId,
+  );
+  // where the rest can't help, it is let be
+  return drift(anew, planned) < drift(left, planned) ? { grams, planned, left, anew } : { grams: new Map(), planned, left, anew: left };
+}
+
+/** How far ratios are from the plan, in widths of their zones, added up: 0 is as planned. */
+export const drift = (a: Analysis, planned: Analysis): number =>
+  RAILS.reduce((sum, rail) => {
+    const [x, p] = [railOf(a, rail), railOf(planned, rail)];
+    if (!x || !p?.zone || p.unknown.length > 0) return sum;
+    return sum + ((x.tested - p.tested) / (p.zone[1] - p.zone[0])) ** 2;
+  }, 0);
+
+/** A sheet with the rest of a mix at its new grams; what each was planned with stays written. @param say how grams are written */
+export const withAnew = (sheet: readonly SheetLine[], grams: ReadonlyMap<string, number>, say: (g: number) => string): readonly SheetLine[] =>
+  sheet.map((l) => {
+    const g = grams.get(l.key);
+    if (g === undefined || l.grams === null) return l;
+    const { spoons: _, ...rest } = l;
+    return {
+      ...rest,
+      grams: g,
+      measure: say(g),
+      was: l.was ?? l.grams,
+      parts: (l.parts ?? []).map((p) => ({ ...p, grams: (p.grams * g) / (l.grams as number) })),
+    };
+  });
