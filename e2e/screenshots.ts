@@ -29,11 +29,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('button', { name: 'What changed since 1' }).click();
   await page.getByRole('table').waitFor();
   await shoot('versions');
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Tall Sunday cakes' }).click();
-  await page.getByRole('radio', { name: 'Cups' }).click();
-  await page.getByRole('region', { name: 'Cups' }).getByRole('table').waitFor();
-  await shoot('bench-cups');
   await page.goto('/pantry');
   await shoot('pantry');
   await page.goto('/pantry/measures');
@@ -85,6 +80,10 @@ test('pictures of the main views', async ({ page }) => {
     .click();
   await page.getByRole('checkbox').first().waitFor();
   await shoot('prep');
+  await page.getByRole('radio', { name: 'one at a time' }).click();
+  await page.getByLabel('What the scale shows').fill('24');
+  await page.getByRole('region', { name: 'Too much' }).waitFor();
+  await shoot('weigh-in');
   await page.getByRole('link', { name: 'Outcome' }).click();
   await page.getByRole('radio', { name: 'Good' }).click();
   await shoot('outcome');

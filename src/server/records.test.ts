@@ -8,6 +8,7 @@ import { saveVersion, shelf, version, versionsOf } from './formulas';
 import { changeHouse, loadHouse } from './house';
 import { migrate } from './migrate';
 import { closePool, DatabaseAway, query, reach, transaction } from './pool';
+import { rebalanceMix, weigh } from './weigh';
 
 const FORMULA: Formula = {
   ...EMPTY_FORMULA,
@@ -208,6 +209,33 @@ test('a batch keeps the sheet of the version it was made from, its ticks and its
   await writeOutcome(b.id, { pieces: 21, firstSideS: 145, secondSideS: 70, verdict: 'good', marks: [], note: 'Counted again.' });
   expect(await batchById(b.id)).toMatchObject({ pieces: 21, verdict: 'good', note: 'Counted again.', finishedAt: first });
   expect((await underWay()).map((x) => x.id)).not.toContain(b.id);
+});
+
+test('what was weighed is kept, and the rest of a mix is worked anew around it: twice is once, and what is weighed stands', async () => {
+  const s = await made('Weighed cakes');
+  const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 4 }, exactness: 'gram', portionMl: 60 });
+  if (!b.ok) throw new Error(b.message);
+  const before = (await batchById(b.id))?.sheet ?? [];
+  const [flour, powder] = [before.find((l) => l.key === 'l1')?.grams ?? 0, before.find((l) => l.key === 'l2')?.grams ?? 0];
+  expect(await weigh(b.id, 'l1', Math.round(1.1 * flour))).toBe(true);
+  expect(await weigh(b.id, 'l9', 5)).toBe(false);
+  expect(await batchById(b.id)).toMatchObject({ weights: { l1: Math.round(1.1 * flour) }, ticked: ['l1'] });
+  expect(await rebalanceMix(b.id, 1)).toBe(true);
+  const once = await batchById(b.id);
+  const after = once?.sheet.find((l) => l.key === 'l2');
+  expect(after?.was).toBe(powder);
+  expect(Math.abs((after?.grams ?? 0) - 1.1 * powder)).toBeLessThanOrEqual(0.6);
+  expect(once?.sheet.find((l) => l.key === 'l1')).toEqual(before.find((l) => l.key === 'l1'));
+  expect(await rebalanceMix(b.id, 1)).toBe(true);
+  expect((await batchById(b.id))?.sheet).toEqual(once?.sheet);
+  // unticked, its weight goes with it
+  expect(await setTick(b.id, 'l1', false)).toBe(true);
+  expect((await batchById(b.id))?.weights).toEqual({});
+  expect(await weigh(b.id, 'l1', 480)).toBe(true);
+  expect(await weigh(b.id, 'l1', null)).toBe(true);
+  expect(await batchById(b.id)).toMatchObject({ weights: {}, ticked: [] });
+  await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
+  expect(await rebalanceMix(b.id, 1)).toBe(false);
 });
 
 test('the log is found by words and verdict; a per cent sign is only a sign', async () => {

@@ -44,9 +44,7 @@ test('only the bowls are worked: pan, topping and sauces stay', () => {
 test('flour over-poured before anything else: all the rest follows it, and every ratio is as planned', () => {
   const r = rebalance(BOWLS, { l1: 1100 }, 'griddle', find);
   // a tenth more of everything, to what is written
-  expect(r.grams.get('l5')).toBeCloseTo(1.1 * grams('l5'), -0.7);
-  expect(r.grams.get('l4')).toBeCloseTo(44, 0);
-  expect(r.grams.get('l3')).toBeCloseTo(17.6, 0);
+  for (const l of BOWLS) if (l.key !== 'l1') expect(Math.abs((r.grams.get(l.key) ?? 0) - 1.1 * (l.grams ?? 0))).toBeLessThanOrEqual(0.5);
   for (const rail of ['water', 'egg', 'fat', 'sugar', 'salt', 'lift'] as const) {
     const [a, p] = [railOf(r.anew, rail)?.tested ?? 0, railOf(r.planned, rail)?.tested ?? 0];
     expect(Math.abs(a - p)).toBeLessThan(rail === 'lift' || rail === 'salt' ? 0.04 : 0.7);

@@ -8,7 +8,7 @@ import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
 import type { SheetLine } from '../batch/batch';
 import { linesOfSheet } from '../batch/sheet';
 import { type KindId, kindById, RAILS, railOf } from '../formula/kinds';
-import type { Category, Ingredient } from '../pantry/ingredient';
+import { type Category, type Ingredient, isFlour } from '../pantry/ingredient';
 
 /** Share by which an amount may be off: leavening and salt tight, milk loose. Defaults of ours. */
 const BEARS: Partial<Readonly<Record<Category, number>>> = {
@@ -48,6 +48,10 @@ const at = (sheet: readonly SheetLine[], find: Find, gramsOf: (l: SheetLine) => 
     return grams === null || !(has > 0) ? line : { ...line, parts: line.parts.map((p) => ({ ...p, grams: (p.grams * grams) / has })) };
   });
 
+/** A sheet's lines as they really went in; what was not weighed counts as it is written. */
+export const wentIn = (sheet: readonly SheetLine[], weights: Weights, find: Find): readonly AnalysableLine[] =>
+  at(sheet, find, (l) => weights[l.key] ?? l.grams);
+
 export interface Rebalanced {
   /** New grams of lines that are not weighed, by key; those that stay are not in it. */
   readonly grams: ReadonlyMap<string, number>;
@@ -61,6 +65,20 @@ export interface Rebalanced {
 export const bowlLines = (sheet: readonly SheetLine[], mix: number): readonly SheetLine[] =>
   sheet.filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && (l.mix ?? 1) === mix);
 
+/** How many times the plan the batch has become: by its flour where that is weighed, else by all that is. */
+function sizeOf(sheet: readonly SheetLine[], weights: Weights, find: Find): number {
+  const known = sheet.filter((l) => weights[l.key] !== undefined && (plannedG(l) ?? 0) > 0);
+  const flour = known.filter((l) =>
+    l.parts?.some((p) => {
+      const i = find(p.id);
+      return i !== undefined && isFlour(i);
+    }),
+  );
+  const by = flour.length > 0 ? flour : known;
+  const planned = by.reduce((a, l) => a + (plannedG(l) ?? 0), 0);
+  return planned > 0 ? by.reduce((a, l) => a + (weights[l.key] ?? 0), 0) / planned : 1;
+}
+
 const rounded = (g: number): number => (g < 10 ? Math.round(g * 10) / 10 : Math.round(g));
 
 /**
@@ -72,7 +90,7 @@ const rounded = (g: number): number => (g < 10 ? Math.round(g * 10) / 10 : Math.
 export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId: KindId, find: Find): Rebalanced {
   const kind = kindById(kindId);
   const planned = analyse(at(sheet, find, plannedG), kindId);
-  const now = at(sheet, find, (l) => weights[l.key] ?? l.grams);
+  const now = wentIn(sheet, weights, find);
   const left = analyse(now, kindId);
   const free = now.flatMap((line, n) => {
     const l = sheet[n];
@@ -84,9 +102,17 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
     const zone = r.zone ?? [0, Math.max(1, 2 * r.tested)];
     return [{ rail, value: r.tested, how: 'keep', width: Math.max(1e-6, zone[1] - zone[0]) }];
   });
-  const movers = free.map(({ line }) => {
+  const size = sizeOf(sheet, weights, find);
+  const movers = free.map(({ l, line }) => {
     const grams = line.parts.reduce((a, p) => a + p.grams, 0);
-    return { grams, least: 0, most: Number.POSITIVE_INFINITY, clings: 1, brings: perGram(bringsOf(line, kind.panFatCounts), grams) };
+    // each clings to what it would be in a batch of the size that stands: with nothing else off, all of it grows alike
+    return {
+      grams: (plannedG(l) ?? grams) * size,
+      least: 0,
+      most: Number.POSITIVE_INFINITY,
+      clings: 1,
+      brings: perGram(bringsOf(line, kind.panFatCounts), grams),
+    };
   });
   const still = now
     .filter((_, n) => !free.some((f) => f.n === n))

@@ -1,7 +1,8 @@
-/** Ticks the server has not confirmed yet, kept in this browser. */
+/** Ticks and weights the server has not confirmed yet, kept in this browser. */
 import { copyOf, keepCopy } from '../kit/browser-copy';
 
-export type Pending = Readonly<Record<string, boolean>>;
+/** By line: ticked, unticked, or weighed at so many grams. */
+export type Pending = Readonly<Record<string, boolean | number>>;
 
 const name = (batchId: string): string => `ticks:${batchId}`;
 // where storage is off the page itself remembers, as long as it is open

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
-import { tickLine } from '@/app/actions';
+import { tickLine, weighLine, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { Prep } from '@/ui/batch/prep';
 
 export const metadata: Metadata = { title: 'Prep' };
 
 export default async function PrepPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  return batchPage(params, 'prep', (batch) => <Prep batch={batch} tick={tickLine} />);
+  return batchPage(params, 'prep', (batch, house) => <Prep batch={batch} house={house} tick={tickLine} weigh={weighLine} anew={workRestAnew} />);
 }

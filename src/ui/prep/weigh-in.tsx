@@ -1,0 +1,269 @@
+'use client';
+import { Check, Undo2 } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import type { Batch, SheetLine } from '@/core/batch/batch';
+import { mixesIn, mixName } from '@/core/batch/plan';
+import { VESSEL_NAMES } from '@/core/card/parts';
+import type { Kitchen } from '@/core/formula/ways';
+import { scalesOf } from '@/core/pantry/gear';
+import type { Ingredient } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
+import { bowlLines, rebalance, standing, toleranceG } from '@/core/prep/weigh';
+import { grams, gramsExact } from '@/core/quantity/say';
+import { StillRails } from '../bench/still-rails';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { Switch } from '../kit/switch';
+import { numberIn } from '../kit/typed';
+import { ScalePanel } from './scale-panel';
+import type { Done } from './use-done';
+import { useScale } from './use-scale';
+
+interface Props {
+  readonly batch: Batch;
+  readonly house: Kitchen;
+  readonly lines: readonly SheetLine[];
+  readonly done: Done;
+  readonly anew: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  readonly onChanged: () => void;
+}
+
+/** The bar shows from nothing to a quarter over the target. */
+const BAR_OVER = 1.25;
+
+const say = (g: number): string => (Math.abs(g) < 10 ? gramsExact(g) : grams(g));
+/** Lines that are measured with cups and spoons are ticked, not weighed. */
+const isWeighed = (l: SheetLine): boolean => l.measure?.endsWith(' g') ?? false;
+
+/** The weigh-in: one ingredient at a time, target and reading, and what becomes of the rest when too much went in. */
+export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
+  const scale = useScale();
+  const asking = useAsking();
+  const [typed, setTyped] = useState('');
+  const [back, setBack] = useState<string | null>(null);
+  const [sure, setSure] = useState(false);
+  const box = useRef<HTMLInputElement>(null);
+  const left = lines.filter((l) => !done.ticked.has(l.key));
+  const line = lines.find((l) => l.key === back) ?? left[0] ?? null;
+  const find = (id: string): Ingredient | undefined => findIngredient(id, house.conventions.own);
+  const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
+  const target = line?.grams ?? 0;
+  const ingredient = line?.parts?.length === 1 ? (find(line.parts[0]?.id ?? '') ?? null) : null;
+  const tolerance = toleranceG(ingredient, target, stepG);
+  const byHand = numberIn(typed);
+  const reading = typed.trim() !== '' ? byHand : (scale.reading?.grams ?? Number.NaN);
+  const stands = Number.isNaN(reading) ? null : standing(reading, target, tolerance);
+  const key = line?.key ?? '';
+
+  // another ingredient: the box is empty and under the hand
+  useEffect(() => {
+    if (key === '') return;
+    setTyped('');
+    setSure(false);
+    box.current?.focus({ preventScroll: true });
+  }, [key]);
+
+  if (!line) return <p className="text-xl font-semibold text-herb">✓ All of it is weighed.</p>;
+
+  const weighed = isWeighed(line);
+  const last = [...lines].reverse().find((l) => done.ticked.has(l.key) && l.key !== line.key);
+  const next = (): void => {
+    if (!weighed) done.put(line.key, true);
+    else {
+      if (Number.isNaN(reading) || reading < 0 || scale.reading?.over) return;
+      if (stands === 'under' && !sure) {
+        setSure(true);
+        return;
+      }
+      done.put(line.key, reading);
+      if (scale.on) scale.act({ do: 'tare' });
+    }
+    setBack(null);
+  };
+  const mix = line.mix ?? 1;
+  const bowls = bowlLines(batch.sheet, mix);
+  const inBowl = bowls.some((l) => l.key === line.key);
+  // what is ticked without a weight went in as the sheet says
+  const went = Object.fromEntries(bowls.flatMap((l) => (done.ticked.has(l.key) ? [[l.key, done.weights[l.key] ?? l.grams ?? 0]] : [])));
+  const over = stands === 'over' && inBowl && weighed ? rebalance(bowls, { ...went, [line.key]: reading }, batch.kind, find) : null;
+  const keep = async (): Promise<void> => {
+    done.put(line.key, reading);
+    if (scale.on) scale.act({ do: 'tare' });
+    setBack(null);
+    const a = await asking.ask(
+      async (): Promise<{ readonly ok: true } | Refused> =>
+        (await done.settle())
+          ? anew({ batchId: batch.id, mix })
+          : { ok: false, message: 'What was weighed has not reached the records yet: the rest is worked anew when it has. Ask again then.', fields: {} },
+    );
+    if (a?.ok) onChanged();
+  };
+  const off = Number.isNaN(reading) ? null : reading - target;
+  const at = (g: number): number => Math.min(100, Math.max(0, (100 * g) / (target * BAR_OVER)));
+  return (
+    <section aria-label="Weigh-in" className="grid gap-4">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h2 className="min-w-0 text-4xl [overflow-wrap:anywhere]">{line.name}</h2>
+        <p className="text-lg text-soft">
+          {line.side ?? VESSEL_NAMES[line.vessel]}
+          {mixesIn(batch.split) > 1 && line.mix !== undefined ? `, ${mixName(batch.split, line.mix)}` : ''}
+          {line.preparation ? `; ${line.preparation}` : ''}
+        </p>
+      </div>
+      {weighed ? (
+        <>
+          <div className="grid grid-cols-2 gap-4 rounded-plate bg-white p-4">
+            <p>
+              <span className="block text-soft">Target</span>
+              <strong className="text-[64px] leading-none whitespace-nowrap">{say(target)}</strong>
+              <span className="block text-soft">
+                give or take {say(tolerance)}
+                {line.was !== undefined ? `; planned ${say(line.was)}` : ''}
+              </span>
+            </p>
+            <div>
+              <label htmlFor="weight" className="block text-soft">
+                {scale.on && !scale.stalled ? 'On the scale, or typed' : 'What the scale shows'}
+              </label>
+              <div className="flex items-baseline gap-2">
+                <input
+                  id="weight"
+                  ref={box}
+                  inputMode="decimal"
+                  autoComplete="off"
+                  aria-describedby="stands"
+                  className="hold min-h-[72px] w-full min-w-0 px-3 text-right text-[56px] leading-none font-bold placeholder:text-ink"
+                  placeholder={scale.reading ? String(scale.reading.grams) : ''}
+                  value={typed}
+                  onChange={(e) => {
+                    setTyped(e.target.value.slice(0, 12));
+                    setSure(false);
+                    asking.touched();
+                  }}
+                  onKeyDown={(e) => {
+                    if (e.key !== 'Enter') return;
+                    e.preventDefault();
+                    next();
+                  }}
+                />
+                <span className="text-2xl text-soft">g</span>
+              </div>
+              <p id="stands" role="status" className="min-h-6 text-lg">
+                {typed.trim() !== '' && Number.isNaN(byHand)
+                  ? 'Write a number of grams.'
+                  : scale.reading?.over && typed.trim() === ''
+                    ? 'More than the scale carries.'
+                    : off === null
+                      ? ''
+                      : stands === 'right'
+                        ? '✓ within what it bears'
+                        : `${say(Math.abs(off))} ${off < 0 ? 'to go' : 'too much'}`}
+                {scale.reading && !scale.reading.stable && typed.trim() === '' ? ' …' : ''}
+              </p>
+            </div>
+          </div>
+          <div aria-hidden className="relative h-6 overflow-hidden rounded-full border-2 border-rim bg-white">
+            <span className="absolute inset-y-0 left-0 bg-butter" style={{ width: `${Number.isNaN(reading) ? 0 : at(reading)}%` }} />
+            <span
+              className="absolute inset-y-0 border-x-2 border-herb"
+              style={{ left: `${at(target - tolerance)}%`, width: `${at(target + tolerance) - at(target - tolerance)}%` }}
+            />
+          </div>
+        </>
+      ) : (
+        <p className="rounded-plate bg-white p-4 text-[56px] leading-tight font-bold">{line.measure}</p>
+      )}
+      {scale.stalled ? (
+        <Notice weight="look" role="status">
+          The scale does not answer. Type what it shows, and go on.
+        </Notice>
+      ) : null}
+      {over ? <OverPour over={over} lines={bowls} by={reading - target} busy={asking.busy} onKeep={() => void keep()} onNote={next} /> : null}
+      <Refusal text={asking.refusal} />
+      <div className="flex flex-wrap gap-3">
+        <Button
+          look={over ? 'plain' : 'now'}
+          size="work"
+          className="min-h-16 !px-8 text-xl"
+          disabled={weighed && (Number.isNaN(reading) || reading < 0 || Boolean(over))}
+          onClick={next}
+        >
+          <Check size={24} aria-hidden />
+          {sure && off !== null ? `Go on, ${say(Math.abs(off))} short` : weighed ? 'That is in: next' : 'Done: next'}
+        </Button>
+        {last ? (
+          <Button size="work" onClick={() => setBack(last.key)}>
+            <Undo2 size={20} aria-hidden />
+            {last.name.length > 24 ? 'The one before' : last.name} again
+          </Button>
+        ) : null}
+        {back !== null ? (
+          <Button size="work" onClick={() => setBack(null)}>
+            Leave it as it was
+          </Button>
+        ) : null}
+      </div>
+      <Switch label="a practice scale, that is poured onto here" on={scale.on} onSwitch={scale.turn} />
+      {scale.on ? <ScalePanel target={target} act={scale.act} /> : null}
+    </section>
+  );
+}
+
+function OverPour({
+  over,
+  lines,
+  by,
+  busy,
+  onKeep,
+  onNote,
+}: {
+  readonly over: ReturnType<typeof rebalance>;
+  readonly lines: readonly SheetLine[];
+  readonly by: number;
+  readonly busy: boolean;
+  readonly onKeep: () => void;
+  readonly onNote: () => void;
+}) {
+  const changes = lines.flatMap((l) => {
+    const g = over.grams.get(l.key);
+    return g === undefined || l.grams === null ? [] : [{ key: l.key, name: l.name, from: l.grams, to: g }];
+  });
+  return (
+    <section aria-label="Too much" className="grid gap-3 rounded-plate border-4 border-rim bg-white p-4">
+      <h3 className="text-2xl">{say(by)} too much</h3>
+      <p className="text-lg">Take {say(by)} out again (from a clean spoon, and not from what has touched egg or milk), or keep it:</p>
+      {changes.length > 0 ? (
+        <>
+          <ul className="grid gap-x-8 text-lg sm:grid-cols-2">
+            {changes.map((c) => (
+              <li key={c.key} className="flex justify-between gap-3 border-b border-line py-1">
+                <span className="min-w-0 [overflow-wrap:anywhere]">{c.name.replace(/ \(.*\)$/, '')}</span>
+                <span className="whitespace-nowrap">
+                  <span className="text-soft">{say(c.from)}</span> → <strong>{say(c.to)}</strong>
+                </span>
+              </li>
+            ))}
+          </ul>
+          <details>
+            <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">The ratios then</summary>
+            <StillRails rails={over.anew.rails} />
+          </details>
+        </>
+      ) : (
+        <p>What is not yet weighed can’t make up for it.</p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        {changes.length > 0 ? (
+          <Button look="now" size="work" disabled={busy} onClick={onKeep}>
+            Keep it, and work the rest anew
+          </Button>
+        ) : null}
+        <Button size="work" disabled={busy} onClick={onNote}>
+          Note it and go on
+        </Button>
+      </div>
+    </section>
+  );
+}
