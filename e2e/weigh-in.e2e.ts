@@ -48,8 +48,8 @@ test('flour over-poured by hand, kept, the rest worked anew; a reload loses noth
   await shows.fill('65');
   await page.keyboard.press('Enter');
   for (let n = 0; n < 8; n++) {
-    const target = /^([\d.\s]+) g/.exec((await weighIn.locator('strong').first().textContent()).replace(/\u2009/g, ''))?.[1] ?? '';
-    const name = await weighIn.getByRole('heading', { level: 2 }).textContent();
+    const target = /^([\d.\s]+) g/.exec(((await weighIn.locator('strong').first().textContent()) ?? '').replace(/\u2009/g, ''))?.[1] ?? '';
+    const name = (await weighIn.getByRole('heading', { level: 2 }).textContent()) ?? '';
     await shows.fill(target);
     await page.keyboard.press('Enter');
     if (n < 7) await expect(weighIn.getByRole('heading', { level: 2 })).not.toHaveText(name);
@@ -73,7 +73,7 @@ test('by the practice scale: poured, tared, next; unplugged it says so, and typi
   await scale.getByRole('button', { name: 'pour the target' }).click();
   await expect(page.getByText('✓ within what it bears')).toBeVisible();
   const heading = page.getByRole('region', { name: 'Weigh-in' }).getByRole('heading', { level: 2 });
-  const first = await heading.textContent();
+  const first = (await heading.textContent()) ?? '';
   await axe(page);
   await page.getByRole('button', { name: 'That is in: next' }).click();
   await expect(heading).not.toHaveText(first);
