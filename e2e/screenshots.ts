@@ -44,9 +44,6 @@ test('pictures of the main views', async ({ page }) => {
   await shoot('house');
   await page.goto('/formulas/new');
   await shoot('new-formula');
-  await page.getByRole('radio', { name: 'From nothing' }).click();
-  await page.getByRole('list', { name: 'Starting lines' }).waitFor();
-  await shoot('start');
   await page.goto('/');
   await page.getByRole('listitem').filter({ hasText: 'Regatta griddle cakes' }).getByLabel('Make for').fill('84');
   await page.getByRole('button', { name: 'Make Regatta griddle cakes' }).click();
@@ -84,6 +81,13 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByLabel('What the scale shows').fill('24');
   await page.getByRole('region', { name: 'Too much' }).waitFor();
   await shoot('weigh-in');
+  await page.getByRole('link', { name: 'Griddle', exact: true }).click();
+  for (let n = 1; n <= 7; n++) {
+    await page.getByRole('button', { name: `Poured: ${n}` }).click();
+    await page.waitForTimeout(400);
+  }
+  await page.getByRole('button', { name: /^Place 1: piece 1/ }).click();
+  await shoot('griddle');
   await page.getByRole('link', { name: 'Outcome' }).click();
   await page.getByRole('radio', { name: 'Good' }).click();
   await shoot('outcome');

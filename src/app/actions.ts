@@ -6,9 +6,22 @@ import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
 import { setTick, startBatch, writeOutcome } from '@/server/batches';
 import { saveVersion } from '@/server/formulas';
+import { dropTap, keepTaps, wantPieces } from '@/server/griddle';
 import { changeHouse, loadHouse } from '@/server/house';
 import { reach } from '@/server/pool';
-import { houseChangeSchema, outcomeSchema, putBackSchema, rebalanceSchema, saveSchema, startBatchSchema, tickSchema, weighSchema } from '@/server/schemas';
+import {
+  houseChangeSchema,
+  outcomeSchema,
+  putBackSchema,
+  rebalanceSchema,
+  saveSchema,
+  startBatchSchema,
+  tapsSchema,
+  tickSchema,
+  untapSchema,
+  wantSchema,
+  weighSchema,
+} from '@/server/schemas';
 import { putBack } from '@/server/stock';
 import { rebalanceMix, weigh } from '@/server/weigh';
 import { AWAY, type Done, everyPageAnew, invalid, refuse } from './answers';
@@ -84,6 +97,29 @@ export async function workRestAnew(input: unknown): Promise<Done<object>> {
   if (!r.value) return refuse('That batch is finished, or not in this kitchen: its sheet stays.');
   everyPageAnew();
   return { ok: true };
+}
+
+export async function tapPieces(input: unknown): Promise<Done<object>> {
+  const checked = tapsSchema.safeParse(input);
+  if (!checked.success) return invalid(checked.error);
+  const r = await reach(() => keepTaps(checked.data.batchId, checked.data.taps));
+  if (!r.up) return AWAY;
+  return r.value ? { ok: true } : refuse('That batch is not in this kitchen any more.');
+}
+
+export async function untapPiece(input: unknown): Promise<Done<object>> {
+  const checked = untapSchema.safeParse(input);
+  if (!checked.success) return invalid(checked.error);
+  const r = await reach(() => dropTap(checked.data.batchId, checked.data.id));
+  return r.up ? { ok: true } : AWAY;
+}
+
+export async function wantOthers(input: unknown): Promise<Done<object>> {
+  const checked = wantSchema.safeParse(input);
+  if (!checked.success) return invalid(checked.error);
+  const r = await reach(() => wantPieces(checked.data.batchId, checked.data.pieces));
+  if (!r.up) return AWAY;
+  return r.value ? { ok: true } : refuse('That batch is finished, or not in this kitchen any more.');
 }
 
 export async function saveOutcome(input: unknown): Promise<Done<object>> {

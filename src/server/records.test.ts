@@ -1,10 +1,12 @@
 /** Formulas, versions and batches on the real database. */
 
+import { randomUUID } from 'node:crypto';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { FRESH_HOUSE } from '@/core/pantry/conventions';
 import { NOTHING_OWN } from '@/core/pantry/own';
 import { batchById, log, setTick, startBatch, underWay, writeOutcome } from './batches';
 import { saveVersion, shelf, version, versionsOf } from './formulas';
+import { dropTap, earlierSides, keepTaps, tapsOf, wantPieces } from './griddle';
 import { changeHouse, loadHouse } from './house';
 import { migrate } from './migrate';
 import { closePool, DatabaseAway, query, reach, transaction } from './pool';
@@ -43,6 +45,7 @@ test('migrations are applied once', async () => {
     '0004_planning.sql',
     '0005_bowls_sides_premix.sql',
     '0006_weigh_in.sql',
+    '0007_griddle.sql',
   ]);
 });
 
@@ -236,6 +239,40 @@ test('what was weighed is kept, and the rest of a mix is worked anew around it: 
   expect(await batchById(b.id)).toMatchObject({ weights: {}, ticked: [] });
   await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
   expect(await rebalanceMix(b.id, 1)).toBe(false);
+});
+
+test('taps are kept once each, whichever screen says them; they teach the formula its times', async () => {
+  const s = await made('Tapped cakes');
+  const start = async () => {
+    const b = await startBatch({ versionId: s.versionId, driver: { by: 'pieces', pieces: 8, portionMl: 60 }, exactness: 'gram', portionMl: 60 });
+    if (!b.ok) throw new Error(b.message);
+    return b.id;
+  };
+  const id = await start();
+  const at = Date.UTC(2026, 4, 2, 8);
+  const tap = (piece: number, act: 'pour' | 'flip' | 'pull', s: number) => ({
+    id: randomUUID(),
+    piece,
+    act,
+    surface: 'griddle',
+    slot: piece - 1,
+    at: at + 1000 * s,
+  });
+  const taps = [tap(1, 'pour', 0), tap(2, 'pour', 4), tap(1, 'flip', 130), tap(2, 'flip', 138), tap(1, 'pull', 200), tap(2, 'pull', 214)];
+  expect(await Promise.all([keepTaps(id, taps), keepTaps(id, taps)])).toEqual([true, true]);
+  // another screen pulls the same piece a moment later: the first word stands
+  expect(await keepTaps(id, [tap(1, 'pull', 203)])).toBe(true);
+  expect(await tapsOf(id)).toHaveLength(6);
+  expect((await tapsOf(id)).find((t) => t.piece === 1 && t.act === 'pull')?.at).toBe(at + 200_000);
+  await dropTap(id, taps[5]?.id ?? '');
+  expect(await tapsOf(id)).toHaveLength(5);
+  expect(await keepTaps(randomUUID(), taps)).toBe(false);
+  const next = await start();
+  const of = { id: next, formulaId: s.formulaId, kind: 'griddle', portionMl: 60 };
+  expect(await earlierSides(of)).toEqual({ first: [130], second: [70] });
+  expect(await earlierSides({ ...of, portionMl: 120 })).toEqual({ first: [], second: [] });
+  expect(await wantPieces(next, 12)).toBe(true);
+  expect((await batchById(next))?.piecesPlanned).toBe(12);
 });
 
 test('the log is found by words and verdict; a per cent sign is only a sign', async () => {

@@ -15,8 +15,8 @@ import { AwayPage, Frame } from '@/ui/frame';
 /** A page of a batch: loaded, framed, under its tabs. */
 export async function batchPage(
   params: Promise<{ id: string }>,
-  here: 'plan' | 'prep' | 'outcome',
-  show: (batch: Batch, house: Kitchen, shelf: Shelf, lots: Awaited<ReturnType<typeof lotsOfBatch>>) => ReactNode,
+  here: 'plan' | 'prep' | 'griddle' | 'outcome',
+  show: (batch: Batch, house: Kitchen, shelf: Shelf, lots: Awaited<ReturnType<typeof lotsOfBatch>>) => ReactNode | Promise<ReactNode>,
 ): Promise<ReactNode> {
   const { id } = await params;
   if (!isUuid(id)) notFound();
@@ -24,10 +24,13 @@ export async function batchPage(
   if (!r.up) return <AwayPage here="batch" />;
   const [batch, house, stock, lots] = r.value;
   if (!batch) notFound();
+  // what a part of the batch loads besides may be out of reach too
+  const shown = await reach(async () => show(batch, house, stock, lots));
+  if (!shown.up) return <AwayPage here="batch" />;
   return (
     <Frame here="batch">
       <BatchHead batch={batch} here={here} />
-      {show(batch, house, stock, lots)}
+      {shown.value}
     </Frame>
   );
 }

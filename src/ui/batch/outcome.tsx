@@ -42,19 +42,26 @@ function seconds(text: string): number | null {
   return s ? Number(s[1]) : Number.NaN;
 }
 
-const from = (b: Batch): Form => ({
-  pieces: b.pieces === null ? '' : String(b.pieces),
-  first: clockText(b.firstSideS),
-  second: clockText(b.secondSideS),
+/** What was tapped at the griddle: what stands in the boxes until the cook says otherwise. */
+export interface Seen {
+  readonly pieces: number | null;
+  readonly firstSideS: number | null;
+  readonly secondSideS: number | null;
+}
+
+const from = (b: Batch, seen: Seen): Form => ({
+  pieces: String(b.pieces ?? seen.pieces ?? ''),
+  first: clockText(b.firstSideS ?? seen.firstSideS),
+  second: clockText(b.secondSideS ?? seen.secondSideS),
   verdict: b.verdict ?? '',
   marks: MARKS.filter((m) => b.marks.includes(m)),
   note: b.note,
 });
 
 /** Outcome: numbers for what was measured, taps for what was seen, a note. */
-export function OutcomeForm({ batch, save }: { readonly batch: Batch; readonly save: (input: unknown) => Promise<OutcomeAnswer> }) {
+export function OutcomeForm({ batch, seen, save }: { readonly batch: Batch; readonly seen: Seen; readonly save: (input: unknown) => Promise<OutcomeAnswer> }) {
   const router = useRouter();
-  const [form, set, sent] = useCopied<Form>(`outcome:${batch.id}`, () => from(batch));
+  const [form, set, sent] = useCopied<Form>(`outcome:${batch.id}`, () => from(batch, seen));
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [refusal, setRefusal] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);

@@ -5,6 +5,7 @@ import { when } from '../when';
 const TABS = [
   { id: 'plan', name: 'Plan' },
   { id: 'prep', name: 'Prep' },
+  { id: 'griddle', name: 'Griddle' },
   { id: 'outcome', name: 'Outcome' },
 ] as const;
 

@@ -1,0 +1,123 @@
+/** The griddle: poured, turned and taken off by key and by tap, oldest first, on two screens, with the records away for a while. */
+import type { Page } from '@playwright/test';
+import { axe, choose, expect, test } from './kitchen';
+
+test.afterEach(async ({ kitchen }) => {
+  await kitchen.back();
+});
+
+async function atGriddle(page: Page, name: string, pieces: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name, exact: true }).click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.getByLabel('Pieces').fill(pieces);
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  await page.getByRole('link', { name: 'Griddle', exact: true }).click();
+  await page.waitForURL(/griddle/);
+}
+
+test('six cakes: asked for in the order they were poured; a reload, a second screen and absent records lose nothing and repeat nothing', async ({
+  page,
+  kitchen,
+  expected,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  expected.push(/503/);
+  await page.clock.install();
+  await atGriddle(page, 'Regatta griddle cakes', '6');
+  const step = page.getByRole('region', { name: 'Next' }).getByRole('status');
+  const count = page.getByRole('region', { name: 'Count' });
+  await expect(count).toContainText('0 of 6');
+  await expect(step).toContainText('Pour 1');
+  await axe(page);
+  // by key: the button is under the hand
+  for (let n = 1; n <= 4; n++) {
+    await expect(step).toContainText(`Pour ${n}`);
+    await page.keyboard.press('Enter');
+    await page.clock.runFor(3000);
+  }
+  // by tap, on another place than the next
+  await page.getByRole('button', { name: 'Place 9: free' }).click();
+  await expect(page.getByRole('button', { name: /^Place 9: piece 5, first side/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take back “pour 5”' }).click();
+  await expect(page.getByRole('button', { name: 'Place 9: free' })).toBeVisible();
+  for (const n of [5, 6]) {
+    await expect(step).toContainText(`Pour ${n}`);
+    await page.keyboard.press('Enter');
+    await page.clock.runFor(3000);
+  }
+  await expect(step).toContainText(/Look at 1 in \d:\d\d/);
+  await expect(page.getByRole('button', { name: 'Place 7: free' })).toBeDisabled();
+  await page.clock.runFor(150_000);
+  await expect(step).toContainText('Turn 1?');
+  await expect(step).toContainText('edge dull, bubbles open and stay open');
+  await axe(page);
+
+  // the records are away: taps are kept, a reload keeps them, and they go in once
+  await kitchen.away();
+  for (const n of [1, 2]) {
+    await expect(step).toContainText(`Turn ${n}?`);
+    await page.getByRole('button', { name: `Turned: ${n}` }).click();
+  }
+  await expect(page.getByText('The records are out of reach just now.', { exact: false })).toBeVisible();
+  await kitchen.back();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Place 2: piece 2, second side/ })).toBeVisible();
+  await page.clock.runFor(5000);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('button', { name: /^Place 2: piece 2, second side/ })).toBeVisible();
+  for (const n of [3, 4, 5, 6]) {
+    await expect(step).toContainText(`Turn ${n}?`);
+    await page.getByRole('button', { name: `Turned: ${n}` }).click();
+  }
+  await page.clock.runFor(100_000);
+  for (let n = 1; n <= 6; n++) {
+    await expect(step).toContainText(`Take off ${n}?`);
+    await page.getByRole('button', { name: `Taken off: ${n}` }).click();
+  }
+  await expect(step).toContainText('All off the heat');
+  await expect(count).toContainText('6 of 6');
+  // the other screen has followed
+  await expect(other.getByRole('region', { name: 'Count' })).toContainText('6 of 6');
+  await other.context().close();
+
+  // one more guest after all
+  await page.getByRole('button', { name: 'One more wanted' }).click();
+  await expect(count).toContainText('6 of 7');
+  await expect(step).toContainText('Pour 7');
+  await page.getByRole('button', { name: 'One fewer wanted' }).click();
+  await expect(count).toContainText('6 of 6');
+  await page.getByRole('link', { name: 'Write what came out' }).click();
+  await expect(page.getByLabel('Pieces')).toHaveValue('6');
+  await expect(page.getByLabel(/^First side/)).toHaveValue(/^2:[45]\d$/);
+});
+
+test('the test piece is outside the count, and is judged before the next is poured', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await choose(page, 'Make', 'for so many guests');
+  await page.getByLabel('Guests').fill('2');
+  await page.getByLabel('Pieces each').fill('1');
+  await page.getByLabel('And for seconds').fill('0');
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  await page.getByRole('link', { name: 'Griddle', exact: true }).click();
+  const step = page.getByRole('region', { name: 'Next' }).getByRole('status');
+  await expect(step).toContainText('one to test with');
+  await page.getByRole('button', { name: 'Poured: 1' }).click();
+  await expect(step).toContainText('edge lifts and browns, it slides free');
+  await page.getByRole('button', { name: /^Turned already: 1/ }).click();
+  await page.getByRole('button', { name: /^Taken off already: 1/ }).click();
+  await expect(step).toContainText('How is the test piece?');
+  await expect(page.getByRole('region', { name: 'Count' })).toContainText('0 of 2');
+  await page.getByRole('radio', { name: 'too thick' }).click();
+  await expect(page.getByText(/^Stir \d+ g of milk into the bowl/)).toBeVisible();
+  await expect(step).toContainText('Pour 2');
+  await axe(page);
+});

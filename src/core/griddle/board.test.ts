@@ -1,0 +1,123 @@
+/** The board: pieces from taps, the one next thing, places to scale, and times learned from taps. */
+import fc from 'fast-check';
+import { KIND_IDS } from '../formula/kinds';
+import { FRESH_GEAR, type Gear, piecesOn } from '../pantry/gear';
+import { type Act, actFor, dueAt, nextStep, onHeat, type Piece, piecesFrom, surfacesFor, type Tap } from './board';
+import { learned, oneChange, sidesOf, timesFor, USUAL_TIMES } from './times';
+
+const tap = (piece: number, act: Act, at: number, slot = piece - 1): Tap => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot, at: at * 1000 });
+const TIMES = { first: 120, second: 60 };
+const PLACES = [0, 1, 2, 3].map((slot) => ({ surface: 'g', slot }));
+const GRIDDLE: Gear = { id: 'g', sort: 'griddle', name: 'Griddle', wideCm: 76, deepCm: 45 };
+
+test('pieces are what the taps made of them; a tap that cannot be does nothing', () => {
+  const pieces = piecesFrom([
+    tap(1, 'pour', 0),
+    tap(1, 'flip', 120),
+    tap(2, 'flip', 130),
+    tap(2, 'pour', 140),
+    tap(1, 'pull', 190),
+    tap(1, 'flip', 200),
+    tap(2, 'pour', 210),
+  ]);
+  expect(pieces).toEqual([
+    { piece: 1, surface: 'g', slot: 0, pouredAt: 0, flippedAt: 120_000, pulledAt: 190_000 },
+    { piece: 2, surface: 'g', slot: 1, pouredAt: 140_000, flippedAt: null, pulledAt: null },
+  ]);
+  expect(onHeat(pieces).map((p) => p.piece)).toEqual([2]);
+});
+
+test('pour while there is room and nothing is due; then wait; then the oldest that is due', () => {
+  expect(nextStep([], PLACES, TIMES, 9, 0)).toEqual({ do: 'pour', place: PLACES[0] });
+  const three = piecesFrom([tap(1, 'pour', 0), tap(2, 'pour', 10), tap(3, 'pour', 20)]);
+  expect(nextStep(three, PLACES, TIMES, 6, 25_000)).toEqual({ do: 'pour', place: PLACES[3] });
+  // what is due in four seconds is waited for, not poured past
+  expect(nextStep(three, PLACES, TIMES, 6, 116_000)).toMatchObject({ do: 'wait', piece: { piece: 1 }, until: 120_000 });
+  expect(nextStep(three, PLACES, TIMES, 6, 131_000)).toMatchObject({ do: 'flip', piece: { piece: 1 } });
+  const turned = piecesFrom([tap(1, 'pour', 0), tap(2, 'pour', 10), tap(1, 'flip', 125)]);
+  expect(nextStep(turned, PLACES, TIMES, 0, 130_000)).toMatchObject({ do: 'flip', piece: { piece: 2 } });
+  // both due: the older comes off before the younger is turned
+  expect(nextStep(turned, PLACES, TIMES, 0, 190_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
+  expect(nextStep(piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 1), tap(1, 'pull', 2)]), PLACES, TIMES, 0, 9000)).toEqual({ do: 'done' });
+  // what is not turned comes off
+  expect(nextStep(three, PLACES, { first: 100, second: null }, 0, 101_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
+});
+
+test('law: never a younger piece before an older one that is due, never a place that is taken, never more than are wanted', () => {
+  const pieces = fc.array(fc.tuple(fc.integer({ min: 0, max: 400 }), fc.option(fc.integer({ min: 1, max: 300 })), fc.boolean()), { maxLength: 8 });
+  fc.assert(
+    fc.property(pieces, fc.integer({ min: 0, max: 900 }), fc.integer({ min: 0, max: 5 }), (made, now, left) => {
+      const taps = made.flatMap(([at, after, off], n): Tap[] => [
+        tap(n + 1, 'pour', at),
+        ...(after === null ? [] : [tap(n + 1, 'flip', at + after), ...(off ? [tap(n + 1, 'pull', at + after + 30)] : [])]),
+      ]);
+      const all = piecesFrom(taps);
+      const step = nextStep(all, PLACES, TIMES, left, now * 1000);
+      const due = onHeat(all).filter((p) => dueAt(p, TIMES) <= now * 1000);
+      if (step.do === 'flip' || step.do === 'pull') {
+        expect(due).toContain(step.piece);
+        expect(step.do).toBe(actFor(step.piece, TIMES));
+        for (const p of due) expect(step.piece.pouredAt).toBeLessThanOrEqual(p.pouredAt);
+      } else {
+        expect(due).toEqual([]);
+        if (step.do === 'pour') {
+          expect(left).toBeGreaterThan(0);
+          expect(onHeat(all).some((p) => p.slot === step.place.slot)).toBe(false);
+        }
+        if (step.do === 'done') expect(onHeat(all)).toEqual([]);
+      }
+    }),
+  );
+});
+
+test('places lie on the surface with room for a spatula, in rows or set into each other, whichever takes more', () => {
+  const [s] = surfacesFor([GRIDDLE], 'griddle', 11);
+  if (!s || GRIDDLE.sort !== 'griddle') throw new Error('no surface');
+  expect(s.slots.length).toBeGreaterThanOrEqual(piecesOn(GRIDDLE, 11));
+  fc.assert(
+    fc.property(
+      fc.double({ min: 4, max: 20, noNaN: true }),
+      fc.double({ min: 20, max: 120, noNaN: true }),
+      fc.double({ min: 20, max: 80, noNaN: true }),
+      (across, wideCm, deepCm) => {
+        const [found] = surfacesFor([{ ...GRIDDLE, wideCm, deepCm } as Gear], 'griddle', across);
+        const slots = found?.slots ?? [];
+        const edge = Math.min(...slots.flatMap((a) => [a.x, wideCm - a.x, a.y, deepCm - a.y]), Number.POSITIVE_INFINITY);
+        const apart = Math.min(...slots.flatMap((a, i) => slots.slice(i + 1).map((b) => Math.hypot(a.x - b.x, a.y - b.y))), Number.POSITIVE_INFINITY);
+        expect(edge).toBeGreaterThanOrEqual(across / 2 - 1e-6);
+        expect(apart).toBeGreaterThanOrEqual(across + 1.5 - 1e-6);
+      },
+    ),
+    { numRuns: 40 },
+  );
+});
+
+test('each kind on what it is made on', () => {
+  const gear: readonly Gear[] = [
+    ...FRESH_GEAR,
+    GRIDDLE,
+    { id: 'p', sort: 'pan', name: 'Pan', acrossCm: 24 },
+    { id: 'i', sort: 'iron', name: 'Iron', holdsMl: 300, pieces: 2 },
+    { id: 'b', sort: 'ball-pan', name: 'Ball pan', hollowMl: 30, hollows: 7 },
+  ];
+  const on = Object.fromEntries(KIND_IDS.map((k) => [k, surfacesFor(gear, k, 10).map((s) => `${s.id}${s.slots.length}`)]));
+  expect(on).toMatchObject({ crepe: ['p1'], oven: ['p1'], waffle: ['i2'], ball: ['b7'] });
+  expect(on.griddle).toHaveLength(1);
+});
+
+test('times are the middle of the taps, what was late for another reason set aside, and the usual until there are some', () => {
+  // 100 108 112 and a forgotten 400: the middle of four is 110, twice that is the line
+  expect(learned([100, 108, 112, 400])).toEqual({ seconds: 108, from: 3, aside: 1 });
+  expect(learned([])).toBeNull();
+  expect(timesFor('griddle', { first: [], second: [] })).toEqual({ times: USUAL_TIMES.griddle, from: 0 });
+  expect(timesFor('griddle', { first: [100, 110], second: [50] })).toEqual({ times: { first: 105, second: 50 }, from: 1 });
+  expect(timesFor('waffle', { first: [240], second: [] })).toEqual({ times: { first: 240, second: null }, from: 1 });
+  const pieces: readonly Piece[] = piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 100), tap(1, 'pull', 160), tap(2, 'pour', 5)]);
+  expect(sidesOf(pieces)).toEqual({ first: [100], second: [60] });
+});
+
+test('after the test piece one change, with its size', () => {
+  expect(oneChange('thick', 4000)).toContain('80 g of milk');
+  expect(oneChange('thin', 4000)).toContain('48 g of flour');
+  expect(oneChange('right', 4000)).toBe('Pour on.');
+});

@@ -1,0 +1,122 @@
+/** How long each side takes: learned from taps that were accepted, and from the kind until there are some. Seconds. */
+
+import type { Batch } from '../batch/batch';
+import type { KindId } from '../formula/kinds';
+import { type Piece, piecesFrom, type SideTimes, type Tap } from './board';
+
+/** Defaults of ours, by kind, until a kitchen has tapped its own; null: it is not turned. */
+export const USUAL_TIMES: Readonly<Record<KindId, SideTimes>> = {
+  griddle: { first: 140, second: 90 },
+  small: { first: 85, second: 60 },
+  foam: { first: 180, second: 120 },
+  ball: { first: 110, second: 90 },
+  crepe: { first: 60, second: 20 },
+  waffle: { first: 270, second: null },
+  oven: { first: 1320, second: null },
+};
+
+const median = (xs: readonly number[]): number => {
+  const s = [...xs].sort((a, b) => a - b);
+  const m = Math.floor(s.length / 2);
+  return s.length % 2 === 1 ? (s[m] as number) : ((s[m - 1] as number) + (s[m] as number)) / 2;
+};
+
+export interface Learned {
+  readonly seconds: number;
+  /** Taps it rests on, and those that were set aside. */
+  readonly from: number;
+  readonly aside: number;
+}
+
+/** A tap further than this from the middle, as a factor, was late for another reason. */
+const OUTLIER = 2;
+
+/** The middle of what was tapped, outliers set aside; null where nothing was. */
+export function learned(seconds: readonly number[]): Learned | null {
+  const told = seconds.filter((s) => s > 0);
+  if (told.length === 0) return null;
+  const middle = median(told);
+  const kept = told.filter((s) => s <= middle * OUTLIER && s >= middle / OUTLIER);
+  return { seconds: median(kept), from: kept.length, aside: told.length - kept.length };
+}
+
+/** Seconds of each side of pieces that are off the heat. */
+export const sidesOf = (pieces: readonly Piece[]): { readonly first: readonly number[]; readonly second: readonly number[] } => {
+  const off = pieces.filter((p) => p.pulledAt !== null);
+  return {
+    first: off.flatMap((p) => [((p.flippedAt ?? p.pulledAt ?? 0) - p.pouredAt) / 1000]),
+    second: off.flatMap((p) => (p.flippedAt === null || p.pulledAt === null ? [] : [(p.pulledAt - p.flippedAt) / 1000])),
+  };
+};
+
+export interface KnownTimes {
+  readonly times: SideTimes;
+  /** Taps they rest on; 0: the kind's usual. */
+  readonly from: number;
+}
+
+/** Times of a formula here. @param earlier seconds of its earlier pieces */
+export function timesFor(kind: KindId, earlier: { readonly first: readonly number[]; readonly second: readonly number[] }): KnownTimes {
+  const usual = USUAL_TIMES[kind];
+  const first = learned(earlier.first);
+  const second = usual.second === null ? null : learned(earlier.second);
+  return {
+    times: { first: first?.seconds ?? usual.first, second: usual.second === null ? null : (second?.seconds ?? usual.second) },
+    from: Math.min(first?.from ?? 0, usual.second === null ? (first?.from ?? 0) : (second?.from ?? 0)),
+  };
+}
+
+/** What the taps of a batch came to: pieces that came off (the test piece not counted), and the middle of each side's time. */
+export function seenIn(batch: Pick<Batch, 'driver'>, taps: readonly Tap[]) {
+  const pieces = piecesFrom(taps);
+  const test = batch.driver.by === 'guests' && batch.driver.testPiece;
+  const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).length;
+  const whole = (l: Learned | null): number | null => (l ? Math.round(l.seconds) : null);
+  const sides = sidesOf(pieces);
+  return { pieces: off > 0 ? off : null, firstSideS: whole(learned(sides.first)), secondSideS: whole(learned(sides.second)) };
+}
+
+/** What to look for, by kind: before the first side is turned, and before it comes off. Cues before clocks. */
+export const CUES: Readonly<Record<KindId, { readonly first: string; readonly second: string }>> = {
+  griddle: { first: 'edge dull, bubbles open and stay open', second: 'springs back, no wet line at the edge' },
+  small: { first: 'edge dull, bubbles open and stay open', second: 'springs back' },
+  foam: { first: 'edge set, underside golden: turn once, gently', second: 'springs back, sides no longer wet' },
+  ball: { first: 'rim set: turn a quarter, and again until it is round', second: 'a skewer comes out clean' },
+  crepe: { first: 'edge lifts and browns, it slides free', second: 'freckled underneath' },
+  waffle: { first: 'the steam has all but stopped: only then open', second: '' },
+  oven: { first: 'puffed and deep golden at the rim; the door stays shut until then', second: '' },
+};
+
+export const VERDICTS_OF_TEST = ['right', 'dark', 'pale', 'thick', 'thin', 'sticks'] as const;
+export type TestVerdict = (typeof VERDICTS_OF_TEST)[number];
+export const TEST_WORDS: Readonly<Record<TestVerdict, string>> = {
+  right: 'just right',
+  dark: 'too dark',
+  pale: 'too pale',
+  thick: 'too thick',
+  thin: 'too thin',
+  sticks: 'it sticks',
+};
+
+/** Shares of the bowl: a first step, to be tried again. */
+const MILK_SHARE = 0.02;
+const FLOUR_SHARE = 0.012;
+
+/** One change after the test piece, with its size. @param bowlG of batter in the bowl, g */
+export function oneChange(v: TestVerdict, bowlG: number): string {
+  const g = (share: number): string => `${Math.max(1, Math.round(share * bowlG))} g`;
+  switch (v) {
+    case 'right':
+      return 'Pour on.';
+    case 'dark':
+      return 'Heat down by about 10 °C, and wait two minutes before the next.';
+    case 'pale':
+      return 'Heat up by about 10 °C, and wait two minutes before the next.';
+    case 'thick':
+      return `Stir ${g(MILK_SHARE)} of milk into the bowl, a few turns only, and pour another.`;
+    case 'thin':
+      return `Sprinkle ${g(FLOUR_SHARE)} of flour over the bowl, fold it in, give it five minutes.`;
+    case 'sticks':
+      return 'Wipe the surface, let it come back to heat until a drop of water dances, then a thin film of fat.';
+  }
+}
