@@ -39,7 +39,10 @@ test('a save while the database is away is refused, kept, and goes in later', as
 test('ticks made while the server is gone survive a reload and catch up', async ({ page, kitchen, expected }) => {
   expected.push(/net::ERR_CONNECTION_|Failed to fetch/);
   await page.goto('/');
-  await page.getByRole('link', { name: /^Weigh/ }).click();
+  await page
+    .getByRole('link', { name: /^Weigh/ })
+    .first()
+    .click();
   await expect(page.getByText('4 of 8 still to weigh')).toBeVisible();
   await kitchen.stopServer();
   await page.getByRole('checkbox', { name: /Baking soda/ }).check({ force: true });

@@ -72,7 +72,10 @@ test.describe('narrow', () => {
 
 test('on the screens used while working nothing to tap is under 44 px', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: /^Weigh/ }).click();
+  await page
+    .getByRole('link', { name: /^Weigh/ })
+    .first()
+    .click();
   await expect(page).toHaveURL(/\/prep$/);
   const small = async () =>
     page.evaluate(() =>
@@ -80,6 +83,13 @@ test('on the screens used while working nothing to tap is under 44 px', async ({
         .filter((e) => e.getBoundingClientRect().height > 0 && e.getBoundingClientRect().height < 44 && !e.matches('label[for]'))
         .map((e) => e.outerHTML.slice(0, 80)),
     );
+  expect(await small()).toEqual([]);
+  await page.getByRole('radio', { name: 'one at a time' }).click();
+  await expect(page.getByRole('region', { name: 'Weigh-in' })).toBeVisible();
+  expect(await small()).toEqual([]);
+  await page.getByRole('radio', { name: 'all lines' }).click();
+  await page.getByRole('link', { name: 'Griddle', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Poured: 1' })).toBeVisible();
   expect(await small()).toEqual([]);
   await page.getByRole('link', { name: 'Outcome' }).click();
   await expect(page).toHaveURL(/\/outcome$/);

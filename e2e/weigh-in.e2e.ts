@@ -66,7 +66,7 @@ test('flour over-poured by hand, kept, the rest worked anew; a reload loses noth
 
 test('by the practice scale: poured, tared, next; unplugged it says so, and typing goes on', async ({ page }) => {
   await started(page, 'Lock-side crepes');
-  await page.getByRole('switch', { name: /a practice scale/ }).click();
+  await page.getByRole('button', { name: 'Try it with a practice scale' }).click();
   const scale = page.getByRole('region', { name: 'Practice scale' });
   await scale.getByRole('button', { name: 'clear the plate' }).click();
   await scale.getByRole('button', { name: 'tare' }).click();
@@ -87,5 +87,5 @@ test('by the practice scale: poured, tared, next; unplugged it says so, and typi
   await expect(page.getByText('The scale does not answer.', { exact: false })).toHaveCount(0);
   const bad = await page.request.post('/api/scale', { data: { do: 'pour', grams: -4 } });
   expect(bad.status()).toBe(400);
-  await page.getByRole('switch', { name: /a practice scale/ }).click();
+  await page.getByRole('button', { name: 'Put the practice scale away' }).click();
 });

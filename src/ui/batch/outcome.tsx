@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
+import type { Judged } from '@/core/judge/diagnose';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
@@ -10,6 +11,7 @@ import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { Causes } from './causes';
 
 export type OutcomeAnswer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
 
@@ -42,6 +44,8 @@ function seconds(text: string): number | null {
   return s ? Number(s[1]) : Number.NaN;
 }
 
+const known = (s: number | null): number | null => (s === null || Number.isNaN(s) ? null : s);
+
 /** What was tapped at the griddle: what stands in the boxes until the cook says otherwise. */
 export interface Seen {
   readonly pieces: number | null;
@@ -59,7 +63,18 @@ const from = (b: Batch, seen: Seen): Form => ({
 });
 
 /** Outcome: numbers for what was measured, taps for what was seen, a note. */
-export function OutcomeForm({ batch, seen, save }: { readonly batch: Batch; readonly seen: Seen; readonly save: (input: unknown) => Promise<OutcomeAnswer> }) {
+export function OutcomeForm({
+  batch,
+  seen,
+  judged,
+  save,
+}: {
+  readonly batch: Batch;
+  readonly seen: Seen;
+  /** What is known of it, but for the times that are written here. */
+  readonly judged: Omit<Judged, 'firstS' | 'secondS'>;
+  readonly save: (input: unknown) => Promise<OutcomeAnswer>;
+}) {
   const router = useRouter();
   const [form, set, sent] = useCopied<Form>(`outcome:${batch.id}`, () => from(batch, seen));
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
@@ -127,6 +142,14 @@ export function OutcomeForm({ batch, seen, save }: { readonly batch: Batch; read
           What did you see?
         </h2>
         <ManyTaps label="What was seen" values={form.marks} onChange={(marks) => set({ marks })} options={MARKS.map((m) => ({ value: m, label: m }))} />
+        <div className="mt-4">
+          <Causes
+            marks={form.marks}
+            judged={{ ...judged, firstS: known(seconds(form.first)), secondS: known(seconds(form.second)) }}
+            formulaId={batch.formulaId}
+            version={batch.versionNumber}
+          />
+        </div>
       </section>
       <section aria-label="Numbers" className="grid gap-4 sm:grid-cols-3">
         <Field

@@ -23,7 +23,7 @@ import { ProposalBar } from './proposal-bar';
 import { Sheet } from './sheet';
 import { StartForm } from './start-form';
 import { benchReducer, startBench } from './state';
-import { useProposal } from './use-proposal';
+import { useProposal, useTowards } from './use-proposal';
 import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-saving';
 
 interface Props extends Opened {
@@ -34,6 +34,8 @@ interface Props extends Opened {
   ) => Promise<{ readonly ok: true; readonly measure: { readonly id: string } } | { readonly ok: false; readonly message: string }>;
   readonly forget: (input: unknown) => Promise<{ readonly ok: boolean }>;
   readonly save: (input: SaveInput) => Promise<SaveAnswer>;
+  /** A wish that came with the address: proposed at once. */
+  readonly towards?: string | null;
 }
 
 /** A box with words of its own takes them back itself; an empty one leaves Ctrl+Z to the bench. */
@@ -47,7 +49,7 @@ const pressesItself = (t: EventTarget | null): boolean =>
   t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLButtonElement || t instanceof HTMLAnchorElement;
 
 /** The Bench: one formula, its sheet and its balance. */
-export function Bench({ house, shelf, save, remember, forget, ...opened }: Props) {
+export function Bench({ house, shelf, save, remember, forget, towards = null, ...opened }: Props) {
   const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, (fresh) => handedOver(opened.formulaId) ?? startBench(fresh));
   const root = useRef<HTMLDivElement>(null);
   const { formula, end } = state;
@@ -68,6 +70,7 @@ export function Bench({ house, shelf, save, remember, forget, ...opened }: Props
     [saving.formulaId, saving.saved, house, end],
   );
   const proposing = useProposal(bench, worked, send);
+  useTowards(towards, bench, proposing.propose);
   const { conventions, ways } = formula;
   const kitchen = useMemo(() => kitchenOf({ conventions, ways }, house), [conventions, ways, house]);
 

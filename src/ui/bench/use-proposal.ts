@@ -2,6 +2,7 @@
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Worked } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
+import { MOVES, moveTowards } from '@/core/balance/moves';
 import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
 import { RAIL_NAMES, type Rail, railOf, sayRail } from '@/core/formula/kinds';
@@ -98,4 +99,14 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
   );
   const setAt = useCallback((at: number): void => setPending((p) => p && { ...p, at }), []);
   return { proposals: pending?.proposals ?? NONE, at: pending?.at ?? 0, setAt, proposal, proposed, diff, propose, take, refuse, onWish, onNudge };
+}
+
+/** A wish of the Bench that came with the address is proposed as soon as it stands, to be looked at before it is taken. */
+export function useTowards(id: string | null, bench: Bench, propose: Proposing['propose']): void {
+  const at = useRef(bench);
+  useEffect(() => {
+    const move = MOVES.find((m) => m.id === id);
+    const proposal = move ? moveTowards(at.current, move) : null;
+    if (proposal) propose([proposal]);
+  }, [id, propose]);
 }

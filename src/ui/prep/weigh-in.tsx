@@ -15,7 +15,6 @@ import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
-import { Switch } from '../kit/switch';
 import { numberIn } from '../kit/typed';
 import { ScalePanel } from './scale-panel';
 import type { Done } from './use-done';
@@ -205,7 +204,9 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
           </Button>
         ) : null}
       </div>
-      <Switch label="a practice scale, that is poured onto here" on={scale.on} onSwitch={scale.turn} />
+      <Button className="min-h-11 justify-self-start" aria-pressed={scale.on} onClick={() => scale.turn(!scale.on)}>
+        {scale.on ? 'Put the practice scale away' : 'Try it with a practice scale'}
+      </Button>
       {scale.on ? <ScalePanel target={target} act={scale.act} /> : null}
     </section>
   );

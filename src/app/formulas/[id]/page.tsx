@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { saveFormula } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
+import { MOVES } from '@/core/balance/moves';
 import { version } from '@/server/formulas';
 import { loadHouse } from '@/server/house';
 import { shelf } from '@/server/pantry';
@@ -14,12 +15,12 @@ export const metadata: Metadata = { title: 'Bench' };
 
 interface Props {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<{ version?: string | string[] }>;
+  readonly searchParams: Promise<{ version?: string | string[]; towards?: string | string[] }>;
 }
 
 export default async function BenchPage({ params, searchParams }: Props) {
   const { id } = await params;
-  const asked = (await searchParams).version;
+  const { version: asked, towards } = await searchParams;
   const number = versionNumber(asked);
   if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
   const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf()]));
@@ -30,11 +31,12 @@ export default async function BenchPage({ params, searchParams }: Props) {
     <Frame here="bench">
       <h1 className="sr-only">{v.formula.name}</h1>
       <Bench
-        key={`${id} ${number ?? 'newest'}`}
+        key={`${id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}`}
         formulaId={id}
         formula={v.formula}
         number={v.number}
         newest={v.newest}
+        towards={MOVES.find((m) => m.id === towards)?.id ?? null}
         house={house}
         shelf={stock}
         save={saveFormula}

@@ -1,0 +1,50 @@
+import Link from 'next/link';
+import type { Mark } from '@/core/batch/batch';
+import { causesOf, type Judged } from '@/core/judge/diagnose';
+
+/** What likely caused what was seen, with this batch's own numbers, and one change to try on the Bench. */
+export function Causes({
+  marks,
+  judged,
+  formulaId,
+  version,
+}: {
+  readonly marks: readonly Mark[];
+  readonly judged: Judged;
+  readonly formulaId: string;
+  readonly version: number;
+}) {
+  const told = marks.map((mark) => ({ mark, causes: causesOf(mark, judged) })).filter((t) => t.causes.length > 0);
+  if (told.length === 0) return null;
+  return (
+    <section aria-label="Likely causes" className="grid gap-4">
+      {told.map(({ mark, causes }) => (
+        <div key={mark}>
+          <h3 className="text-lg">{mark.replace(/^./, (c) => c.toUpperCase())}: likely</h3>
+          <ol>
+            {causes.map((c) => (
+              <li key={c.cause} className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[15rem_1fr_auto] sm:items-center">
+                <span className="font-semibold">{c.cause}</span>
+                <span>
+                  {c.evidence ? <span className="block text-[15px]">here: {c.evidence}</span> : null}
+                  <span className="text-soft">{c.change}</span>
+                </span>
+                {c.move ? (
+                  <Link
+                    href={`/formulas/${formulaId}?version=${version}&towards=${c.move}`}
+                    className="inline-flex min-h-11 items-center font-semibold text-rim underline"
+                  >
+                    Try it on the Bench
+                  </Link>
+                ) : (
+                  <span />
+                )}
+              </li>
+            ))}
+          </ol>
+        </div>
+      ))}
+      <p className="text-sm text-soft">Kitchen sense, weighed by this batch’s numbers: a ranking, not a finding. Change one thing at a time.</p>
+    </section>
+  );
+}
