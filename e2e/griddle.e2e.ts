@@ -33,6 +33,9 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   await expect(count).toContainText('0 of 6');
   await expect(step).toContainText('Pour 1');
   await axe(page);
+  // the bowl's clock starts when dry and wet meet
+  await page.getByRole('button', { name: 'The bowl is joined' }).click();
+  await expect(count).toContainText(/The bowl joined just now: about 100 % of its lift is left; good until \d\d:\d\d/);
   // by key: the button is under the hand
   for (let n = 1; n <= 4; n++) {
     await expect(step).toContainText(`Pour ${n}`);
@@ -52,6 +55,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   await expect(step).toContainText(/Look at 1 in \d:\d\d/);
   await expect(page.getByRole('button', { name: 'Place 7: free' })).toBeDisabled();
   await page.clock.runFor(150_000);
+  await expect(count).toContainText(/joined 2 min ago: about 9\d % of its lift/);
   await expect(step).toContainText('Turn 1?');
   await expect(step).toContainText('edge dull, bubbles open and stay open');
   await axe(page);

@@ -1,9 +1,10 @@
--- What was done to each piece on the heat, tap by tap. The id is the browser's, so that a tap sent twice is one.
+-- What was done to each piece on the heat, tap by tap, and when a bowl was joined (its number stands for the piece). The id
+-- is the browser's, so that a tap sent twice is one.
 create table batch_taps (
   id        uuid primary key,
   batch_id  uuid not null references batches (id),
   piece     integer not null check (piece > 0),
-  act       text not null check (act in ('pour', 'flip', 'pull')),
+  act       text not null check (act in ('pour', 'flip', 'pull', 'join')),
   surface   text not null,
   slot      integer not null check (slot >= 0),
   at        timestamptz not null,

@@ -1,5 +1,5 @@
 /** What was tapped at the griddle: kept tap by tap, and what it teaches about a formula's times. */
-import { type Act, piecesFrom, type Tap } from '@/core/griddle/board';
+import { piecesFrom, type Tap } from '@/core/griddle/board';
 import { sidesOf } from '@/core/griddle/times';
 import { query, transaction } from './pool';
 
@@ -7,7 +7,7 @@ interface TapRow extends Record<string, unknown> {
   readonly id: string;
   readonly batchId: string;
   readonly piece: number;
-  readonly act: Act;
+  readonly act: Tap['act'];
   readonly surface: string;
   readonly slot: number;
   readonly at: number;

@@ -10,7 +10,7 @@ import { VESSELS } from '@/core/card/parts';
 import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
 import { LARGE_BOWLS, MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
-import { ACTS } from '@/core/griddle/board';
+import { TAPPED } from '@/core/griddle/board';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { TOOLS } from '@/core/pantry/tools';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
@@ -216,7 +216,7 @@ export const rebalanceSchema = z.object({ batchId: z.uuid(), mix: count('Mixes',
 const tapSchema = z.object({
   id: z.uuid(),
   piece: z.number().int().min(1).max(100_000),
-  act: z.enum(ACTS),
+  act: z.enum(TAPPED),
   surface: z.string().max(60),
   slot: z.number().int().min(0).max(1000),
   at: z.number().min(1e12, 'That is before there were griddles here.').max(1e13),

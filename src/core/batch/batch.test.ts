@@ -2,23 +2,13 @@ import fc from 'fast-check';
 import { analyse } from '../analyse';
 import { formulaLines } from '../formula/formula';
 import { FRESH_HOUSE } from '../pantry/conventions';
-import { anyFormula, linesOf } from '../testing/formulas';
+import { anyFormula, linesOf, PLAIN_CAKE } from '../testing/formulas';
 import { nextAction } from './batch';
 import { type Driver, meansOf, timesOf, wantedPieces, wholeEggBatches } from './driver';
 import { scale } from './scale';
 import { sheetOf } from './sheet';
 
-const LINES = linesOf(
-  '250 g flour',
-  '25 g sugar',
-  '4 g salt',
-  '10 g baking powder',
-  '430 g milk',
-  '2 eggs',
-  '40 g butter, melted',
-  'oil for the pan',
-  '50 g maple syrup to serve',
-);
+const LINES = linesOf(...PLAIN_CAKE);
 
 function scaled(to: Driver, how: 'exact' | 'gram' = 'exact') {
   const r = scale(LINES, to, how, 'griddle', 60);

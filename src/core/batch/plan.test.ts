@@ -5,7 +5,7 @@ import { KIND_IDS } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/ways';
 import type { Bowl } from '../pantry/gear';
 import { findIngredient } from '../pantry/pantry';
-import { anyFormula } from '../testing/formulas';
+import { anyFormula, PLAIN_CAKE } from '../testing/formulas';
 import type { Driver } from './driver';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
@@ -20,17 +20,7 @@ import { takeOut, withTaken } from './take-out';
 const CARD: Formula = {
   ...EMPTY_FORMULA,
   name: 'Cakes',
-  entries: [
-    '250 g flour',
-    '25 g sugar',
-    '4 g salt',
-    '10 g baking powder',
-    '430 g milk',
-    '2 eggs',
-    '40 g butter, melted',
-    'oil for the pan',
-    '50 g maple syrup to serve',
-  ].map((text, n) => ({ key: `l${n + 1}`, text })),
+  entries: PLAIN_CAKE.map((text, n) => ({ key: `l${n + 1}`, text })),
 };
 const find = (id: string) => findIngredient(id);
 const bowl = (bowlMl: number, bowls: number): Bowl => ({ id: `b${bowlMl}`, sort: 'bowl', name: `Bowl ${bowlMl}`, bowlMl, bowls });

@@ -2,10 +2,10 @@
 import fc from 'fast-check';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_GEAR, type Gear, piecesOn } from '../pantry/gear';
-import { type Act, actFor, dueAt, nextStep, onHeat, type Piece, piecesFrom, surfacesFor, type Tap } from './board';
+import { actFor, dueAt, joinedAt, nextStep, onHeat, type Piece, piecesFrom, surfacesFor, type Tap } from './board';
 import { learned, oneChange, sidesOf, timesFor, USUAL_TIMES } from './times';
 
-const tap = (piece: number, act: Act, at: number, slot = piece - 1): Tap => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot, at: at * 1000 });
+const tap = (piece: number, act: Tap['act'], at: number, slot = piece - 1): Tap => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot, at: at * 1000 });
 const TIMES = { first: 120, second: 60 };
 const PLACES = [0, 1, 2, 3].map((slot) => ({ surface: 'g', slot }));
 const GRIDDLE: Gear = { id: 'g', sort: 'griddle', name: 'Griddle', wideCm: 76, deepCm: 45 };
@@ -25,6 +25,12 @@ test('pieces are what the taps made of them; a tap that cannot be does nothing',
     { piece: 2, surface: 'g', slot: 1, pouredAt: 140_000, flippedAt: null, pulledAt: null },
   ]);
   expect(onHeat(pieces).map((p) => p.piece)).toEqual([2]);
+});
+
+test('a bowl that is joined is no piece, and is joined when it was first said', () => {
+  const taps = [tap(1, 'join', 5), tap(1, 'pour', 20)];
+  expect(piecesFrom(taps)).toHaveLength(1);
+  expect([joinedAt(taps, 1), joinedAt(taps, 2)]).toEqual([5000, null]);
 });
 
 test('pour while there is room and nothing is due; then wait; then the oldest that is due', () => {

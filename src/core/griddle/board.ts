@@ -8,12 +8,14 @@ import type { Gear } from '../pantry/gear';
 
 export const ACTS = ['pour', 'flip', 'pull'] as const;
 export type Act = (typeof ACTS)[number];
+/** Besides what is done to pieces: a bowl whose dry and wet have met. */
+export const TAPPED = [...ACTS, 'join'] as const;
 
 export interface Tap {
   readonly id: string;
-  /** From 1, in the order of pouring. */
+  /** From 1, in the order of pouring; of a bowl that is joined, its number. */
   readonly piece: number;
-  readonly act: Act;
+  readonly act: (typeof TAPPED)[number];
   readonly surface: string;
   /** From 0. */
   readonly slot: number;
@@ -32,7 +34,8 @@ export interface Piece {
 /** Pieces as the taps made them, in the order of pouring. Taps that can't be (flipped before it was poured, twice) do nothing. */
 export function piecesFrom(taps: readonly Tap[]): readonly Piece[] {
   const pieces = new Map<number, Piece>();
-  for (const t of [...taps].sort((a, b) => a.at - b.at || ACTS.indexOf(a.act) - ACTS.indexOf(b.act))) {
+  for (const t of [...taps].sort((a, b) => a.at - b.at || TAPPED.indexOf(a.act) - TAPPED.indexOf(b.act))) {
+    if (t.act === 'join') continue;
     const p = pieces.get(t.piece);
     if (t.act === 'pour') {
       if (!p) pieces.set(t.piece, { piece: t.piece, surface: t.surface, slot: t.slot, pouredAt: t.at, flippedAt: null, pulledAt: null });
@@ -43,6 +46,9 @@ export function piecesFrom(taps: readonly Tap[]): readonly Piece[] {
   }
   return [...pieces.values()].sort((a, b) => a.piece - b.piece);
 }
+
+/** When a bowl was joined; null: not yet. @param bowl from 1 */
+export const joinedAt = (taps: readonly Tap[], bowl: number): number | null => taps.find((t) => t.act === 'join' && t.piece === bowl)?.at ?? null;
 
 export const onHeat = (pieces: readonly Piece[]): readonly Piece[] => pieces.filter((p) => p.pulledAt === null);
 

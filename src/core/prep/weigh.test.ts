@@ -6,22 +6,12 @@ import { sheetOf } from '../batch/sheet';
 import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
 import { railOf } from '../formula/kinds';
 import { findIngredient, ingredient } from '../pantry/pantry';
+import { PLAIN_CAKE } from '../testing/formulas';
 import { bowlLines, drift, plannedG, rebalance, standing, toleranceG, type Weights, withAnew } from './weigh';
 
-const TEXTS = [
-  '250 g flour',
-  '25 g sugar',
-  '4 g salt',
-  '10 g baking powder',
-  '430 g milk',
-  '2 eggs',
-  '40 g butter, melted',
-  'oil for the pan',
-  '50 g maple syrup to serve',
-];
 const find = (id: string) => findIngredient(id);
 function sheet(factor = 4): readonly SheetLine[] {
-  const lines = formulaLines({ ...EMPTY_FORMULA, entries: TEXTS.map((text, n) => ({ key: `l${n + 1}`, text })) });
+  const lines = formulaLines({ ...EMPTY_FORMULA, entries: PLAIN_CAKE.map((text, n) => ({ key: `l${n + 1}`, text })) });
   const s = scale(lines, { by: 'factor', factor }, 'gram', 'griddle', 60);
   if (!s.ok) throw new Error(s.error.message);
   return sheetOf(s.value, 1);

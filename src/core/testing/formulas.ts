@@ -7,6 +7,19 @@ import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, POWDERS, SALT_C
 import { PANTRY } from '../pantry/pantry';
 import { CUP_SYSTEMS, TABLESPOONS } from '../quantity/units';
 
+/** A plain griddle cake of 859 g, with its pan and its syrup: what scaling, planning and weighing are tried on. */
+export const PLAIN_CAKE = [
+  '250 g flour',
+  '25 g sugar',
+  '4 g salt',
+  '10 g baking powder',
+  '430 g milk',
+  '2 eggs',
+  '40 g butter, melted',
+  'oil for the pan',
+  '50 g maple syrup to serve',
+] as const;
+
 export function linesOf(...texts: readonly string[]): readonly Line[] {
   const card = readCard(texts.join('\n'), FRESH_HOUSE);
   if (!card.ok) throw new Error(card.error.message);

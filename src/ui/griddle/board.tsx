@@ -4,10 +4,12 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { Batch } from '@/core/batch/batch';
+import type { Life } from '@/core/batch/mixes';
 import { mixesIn } from '@/core/batch/plan';
 import { kindById } from '@/core/formula/kinds';
-import { actFor, dueAt, nextStep, onHeat, type Piece, type Place, piecesFrom, type Step, type Surface, type Tap } from '@/core/griddle/board';
+import { actFor, dueAt, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom, type Step, type Surface, type Tap } from '@/core/griddle/board';
 import { CUES, type KnownTimes, learned, oneChange, sidesOf, TEST_WORDS, type TestVerdict, VERDICTS_OF_TEST } from '@/core/griddle/times';
+import type { FadePoint } from '@/core/lift/fade';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
 import { useAsking } from '../kit/asking';
@@ -15,19 +17,23 @@ import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Notice } from '../kit/notice';
+import { BowlClock } from './bowl-clock';
 import { type Send, useTaps } from './use-taps';
 
 interface Props {
   readonly batch: Batch;
   readonly surfaces: readonly Surface[];
   readonly known: KnownTimes;
+  /** How long a joined bowl is good for, and how its lift fades. */
+  readonly life: Life;
+  readonly fade: readonly FadePoint[];
   readonly first: readonly Tap[];
   readonly send: Send;
   readonly drop: Send;
   readonly want: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }
 
-const ACT_WORDS = { pour: 'Pour', flip: 'Turn', pull: 'Take off' } as const;
+const ACT_WORDS = { pour: 'Pour', flip: 'Turn', pull: 'Take off', join: 'Join bowl' } as const;
 const DONE_WORDS = { pour: 'Poured', flip: 'Turned', pull: 'Taken off' } as const;
 /** Between two loads: pouring, taking off, wiping, s. And to join a bowl before it is needed, ms. */
 const BETWEEN_S = 30;
@@ -48,7 +54,7 @@ export function Board(props: Props) {
 }
 
 /** What lies where and since when, the one next thing, and how many there still are to make. */
-function BoardAt({ batch, surfaces, known, first, send, drop, want, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
+function BoardAt({ batch, surfaces, known, life, fade, first, send, drop, want, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
   const router = useRouter();
   const asking = useAsking();
   const { taps, trouble, tap, back } = useTaps(batch.id, first, send, drop);
@@ -217,6 +223,19 @@ function BoardAt({ batch, surfaces, known, first, send, drop, want, now, onNow }
               .
             </p>
           )}
+          <BowlClock
+            bowl={bowl}
+            bowls={mixes}
+            at={joinedAt(taps, bowl)}
+            now={now}
+            life={life}
+            points={fade}
+            onJoin={() => {
+              onNow();
+              tap({ id: crypto.randomUUID(), piece: bowl, act: 'join', surface: '', slot: 0, at: Date.now() });
+              nextKey.current?.focus({ preventScroll: true });
+            }}
+          />
           <p className="text-sm text-soft">
             {minutesAndSeconds(Math.round(times.first))}
             {times.second === null ? '' : ` and ${minutesAndSeconds(Math.round(times.second))}`}

@@ -1,0 +1,60 @@
+'use client';
+import type { Life } from '@/core/batch/mixes';
+import type { FadePoint } from '@/core/lift/fade';
+import { minutesOrHours } from '@/core/quantity/say';
+import { Button } from '../kit/button';
+
+const MIN_MS = 60_000;
+
+/** Share of the fresh lift at a minute, between the points it was worked for; null where there is none to lose. */
+export function liftAt(points: readonly Pick<FadePoint, 'min' | 'lift'>[], min: number): number | null {
+  const fresh = points[0]?.lift ?? 0;
+  if (fresh < 1) return null;
+  const after = points.findIndex((p) => p.min >= min);
+  if (after <= 0) return (after === 0 ? fresh : (points.at(-1)?.lift ?? 0)) / fresh;
+  const [a, b] = [points[after - 1] as FadePoint, points[after] as FadePoint];
+  return (a.lift + ((b.lift - a.lift) * (min - a.min)) / (b.min - a.min)) / fresh;
+}
+
+/** A bowl's clock from the moment dry and wet met: how long it stands, what is left of its lift, and until when it is good. */
+export function BowlClock({
+  bowl,
+  bowls,
+  at,
+  now,
+  life,
+  points,
+  onJoin,
+}: {
+  readonly bowl: number;
+  readonly bowls: number;
+  readonly at: number | null;
+  readonly now: number;
+  readonly life: Life;
+  readonly points: readonly FadePoint[];
+  readonly onJoin: () => void;
+}) {
+  const name = bowls > 1 ? `Bowl ${bowl}` : 'The bowl';
+  if (at === null)
+    return (
+      <Button size="work" onClick={onJoin}>
+        {name} is joined
+      </Button>
+    );
+  const min = Math.max(0, (now - at) / MIN_MS);
+  const left = liftAt(points, min);
+  const until = life.min === null ? null : at + life.min * MIN_MS;
+  const past = until !== null && now > until;
+  return (
+    <p className={past ? 'font-semibold' : ''} role={past ? 'status' : undefined}>
+      {name} joined {min < 1 ? 'just now' : `${minutesOrHours(Math.floor(min))} ago`}
+      {left === null ? '' : `: about ${Math.round(100 * left)} % of its lift is left`}
+      {until === null
+        ? ''
+        : past
+          ? '; past its time: pour what is left soon, flatter, or join another'
+          : `; good until ${new Date(until).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`}
+      .<span className="block text-sm text-soft">{life.why}; the lift that is left is a model.</span>
+    </p>
+  );
+}
