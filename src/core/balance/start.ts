@@ -7,7 +7,7 @@ import { massForUsable } from '../batter/volume';
 import { readLine } from '../card/line';
 import { writtenGrams } from '../card/rewrite';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
-import { type KindId, kindById, RAILS, type Rail, railOf, type School, schoolOf, THICKNESSES, usualPortionMl, type Zone } from '../formula/kinds';
+import { along, type KindId, kindById, RAILS, type Rail, railOf, type School, schoolOf, THICKNESSES, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/ways';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { EGG_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
@@ -77,8 +77,6 @@ export function usualLift(kind: KindId, liquidId: string): LiftFrom {
   return isSour(liquidId) ? 'both' : 'powder';
 }
 
-const at = ([low, high]: Zone, share: number): number => low + share * (high - low);
-
 /** Where in its zone each rail starts: a little under the middle, where most cooks would. */
 const STARTS: Readonly<Record<Rail, number>> = { water: 0.45, egg: 0.4, fat: 0.4, sugar: 0.35, salt: 0.4, lift: 0.4 };
 
@@ -89,7 +87,7 @@ const eggText = (n: number, name: string): string => `${n} ${name}${n > 1 ? 's' 
 
 function startLift(school: School, from: LiftFrom): number {
   const zone = school.zones.lift;
-  return from === 'eggs' ? 0 : from === 'whites' ? at(zone, 0.25) : at(zone, STARTS.lift);
+  return from === 'eggs' ? 0 : from === 'whites' ? along(zone, 0.25) : along(zone, STARTS.lift);
 }
 
 function firstLines(s: StartFrom, house: Kitchen, school: School): readonly Entry[] {
@@ -100,20 +98,20 @@ function firstLines(s: StartFrom, house: Kitchen, school: School): readonly Entr
   };
   const F = NOMINAL_FLOUR_G;
   const egg = EGG_INGREDIENT[c.egg];
-  const eggG = (at(school.zones.egg, STARTS.egg) * F) / 100;
+  const eggG = (along(school.zones.egg, STARTS.egg) * F) / 100;
   const eggs = Math.max(1, Math.round(eggG / (ingredient(egg).piece?.grams ?? 50)));
   const whipped = s.lift === 'whites' ? ', separated' : '';
   const entries: Entry[] = [line(1, s.flourId, F)];
-  entries.push(line(2, 'sugar-granulated', Math.max(2, (at(school.zones.sugar, 0.2) * F) / 100)));
-  entries.push(line(3, SALT_INGREDIENT[c.salt], (at(school.zones.salt, STARTS.salt) * F) / 100));
-  const liquidG = (at(school.zones.water, STARTS.water) * 0.8 * F) / 100;
+  entries.push(line(2, 'sugar-granulated', Math.max(2, (along(school.zones.sugar, 0.2) * F) / 100)));
+  entries.push(line(3, SALT_INGREDIENT[c.salt], (along(school.zones.salt, STARTS.salt) * F) / 100));
+  const liquidG = (along(school.zones.water, STARTS.water) * 0.8 * F) / 100;
   // yoghurt alone is no liquid: it is let down with a third of water
   if (s.liquidId.startsWith('yoghurt')) entries.push(line(4, s.liquidId, liquidG * 0.65), line(7, 'water', liquidG * 0.35));
   else entries.push(line(4, s.liquidId, liquidG));
   // whole eggs stand; the rest is worked around them
   if (eggG > 0.03 * F) entries.push({ key: EGGS, text: eggText(eggs, nameFor(egg, c).name) + whipped, pinned: true });
   const fatId = s.kind === 'crepe' && school.id === 'buckwheat' ? 'oil-vegetable' : 'butter-unsalted';
-  entries.push(line(6, fatId, Math.max(4, (at(school.zones.fat, 0.3) * F) / 100), fatId === 'butter-unsalted' ? ', melted and cooled' : ''));
+  entries.push(line(6, fatId, Math.max(4, (along(school.zones.fat, 0.3) * F) / 100), fatId === 'butter-unsalted' ? ', melted and cooled' : ''));
   return entries;
 }
 
@@ -124,8 +122,8 @@ function balanced(b: Bench, school: School, water: number): Formula {
   const [low, high] = school.zones.sugar;
   // milk's own sugar alone sweetens nothing: some is put on top of it, where the zone has room
   const lactose = percent ? percent.sugar - percent.sweetness : 0;
-  const sugar = Math.min(at([low, high], 0.85), Math.max(at([low, high], STARTS.sugar), lactose + 0.15 * (high - low)));
-  const value = (rail: Rail): number => (rail === 'water' ? water : rail === 'sugar' ? sugar : at(school.zones[rail], STARTS[rail]));
+  const sugar = Math.min(along([low, high], 0.85), Math.max(along([low, high], STARTS.sugar), lactose + 0.15 * (high - low)));
+  const value = (rail: Rail): number => (rail === 'water' ? water : rail === 'sugar' ? sugar : along(school.zones[rail], STARTS[rail]));
   // the water is met; the others are kept about there, since a milk's fat and sugar come with it
   const wishes: Wish[] = RAILS.filter((r) => r !== 'lift' && r !== 'egg').map((rail) => ({
     rail,
@@ -137,19 +135,19 @@ function balanced(b: Bench, school: School, water: number): Formula {
 }
 
 /** Where the class wanted lies, in classes from the thinnest; a middle for a school that takes two. */
-const wanted = (school: School): number => (THICKNESSES.indexOf(school.pour[0]) + THICKNESSES.indexOf(school.pour[1])) / 2;
+export const wantedPour = (school: School): number => (THICKNESSES.indexOf(school.pour[0]) + THICKNESSES.indexOf(school.pour[1])) / 2;
 
 /** Zones are tried from their start outwards, until the pour is right. */
-const WATER_TRIES = [0.45, 0.35, 0.55, 0.25, 0.65, 0.15, 0.75, 0.85, 0.95] as const;
+export const WATER_TRIES = [0.45, 0.35, 0.55, 0.25, 0.65, 0.15, 0.75, 0.85, 0.95] as const;
 
 function rightPour(b: Bench, school: School): Formula {
   let best: { readonly f: Formula; readonly off: number } | null = null;
   for (const share of WATER_TRIES) {
-    const f = balanced(b, school, at(school.zones.water, share));
+    const f = balanced(b, school, along(school.zones.water, share));
     const { analysis } = workedOn({ ...b, formula: f });
-    const pour = analysis.thickness ? THICKNESSES.indexOf(analysis.thickness.pour) : wanted(school);
+    const pour = analysis.thickness ? THICKNESSES.indexOf(analysis.thickness.pour) : wantedPour(school);
     const outside = analysis.rails.filter((r) => r.rail !== 'lift' && r.reading?.standing !== 'in').length;
-    const off = Math.max(0, Math.abs(pour - wanted(school)) - 0.5) + outside;
+    const off = Math.max(0, Math.abs(pour - wantedPour(school)) - 0.5) + outside;
     if (!best || off < best.off - 1e-9) best = { f, off };
     if (off === 0) break;
   }
@@ -212,7 +210,7 @@ export function startFormula(s: StartFrom, house: Kitchen): Formula {
   let f: Formula = { ...first, entries: scaled(first.entries, sizeFactor(s, first, house, school)) };
   const w = workedOn(on(f));
   const egg = w.analysis.percent?.egg ?? 0;
-  const [eggLow, eggHigh] = [at(school.zones.egg, 0.1), at(school.zones.egg, 0.9)];
+  const [eggLow, eggHigh] = [along(school.zones.egg, 0.1), along(school.zones.egg, 0.9)];
   // few whole eggs can fall outside the zone: then they draw the flour along
   if (f.entries.some((e) => e.key === EGGS) && (egg < eggLow || egg > eggHigh))
     f = withGrams(on(f), w.lines, bend(on(f), [{ rail: 'egg', value: Math.min(Math.max(egg, eggLow), eggHigh) }], { anySize: true }).grams);

@@ -3,16 +3,9 @@ import { allergensOf } from '../formula/tally';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { grams, massBoth, type Units } from '../quantity/say';
 import type { Batch, SheetLine } from './batch';
+import type { Label } from './label';
 import { mixesIn, mixName } from './plan';
 import { linesOfSheet } from './sheet';
-
-export interface KitLabel {
-  readonly key: string;
-  readonly title: string;
-  readonly sub: string;
-  readonly body: readonly string[];
-  readonly foot: readonly string[];
-}
 
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const said = (l: SheetLine, u: Units): string =>
@@ -36,11 +29,11 @@ export function kitLabels(
   find: (id: string) => Ingredient | undefined,
   units: Units,
   made: Date,
-): readonly KitLabel[] {
+): readonly Label[] {
   const day = (d: Date): string => d.toISOString().slice(0, 10);
-  return Array.from({ length: mixesIn(b.split) }, (_, k) => k + 1).flatMap((mix): readonly KitLabel[] => {
+  return Array.from({ length: mixesIn(b.split) }, (_, k) => k + 1).flatMap((mix): readonly Label[] => {
     const own = b.sheet.filter((l) => l.mix === mix || (mixesIn(b.split) === 1 && l.mix === undefined && l.side === undefined));
-    const part = (key: string, what: string, lines: readonly SheetLine[], foot: readonly string[]): readonly KitLabel[] =>
+    const part = (key: string, what: string, lines: readonly SheetLine[], foot: readonly string[]): readonly Label[] =>
       lines.length === 0
         ? []
         : [

@@ -8,6 +8,7 @@ import type { KindId } from '../formula/kinds';
 import { kindById } from '../formula/kinds';
 import type { Kitchen } from '../formula/ways';
 import { type Bowl, piecesOn } from '../pantry/gear';
+import { BETWEEN_S, onHeatS, USUAL_TIMES } from './heat';
 
 /** The most one arm mixes at a time; ours. */
 export const BY_HAND_G = 5000;
@@ -37,11 +38,6 @@ export function lifeOf(a: Pick<Analysis, 'volume' | 'ledger' | 'co2Per100gFlour'
     : { min: 60, why: 'powder keeps part of its gas for the heat' };
 }
 
-/** Seconds one piece lies on the heat, both sides, where a kitchen has not timed its own. Defaults of ours. */
-const ON_HEAT_S: Readonly<Record<KindId, number>> = { griddle: 230, small: 145, foam: 300, ball: 200, crepe: 80, waffle: 270, oven: 1320 };
-/** Pouring, taking off and wiping between two loads, s. */
-const BETWEEN_S = 30;
-
 export interface Pace {
   /** Pieces a minute. */
   readonly perMin: number;
@@ -52,10 +48,10 @@ export interface Pace {
 
 /**
  * Pieces a minute off the gear there is.
- * @param onHeatS seconds a piece takes here, where earlier batches say; else the kind's usual
+ * @param timedS seconds a piece takes here, where earlier batches say; else the kind's usual
  * @returns null where the kitchen has noted nothing the kind is made on
  */
-export function paceOf(house: Pick<Kitchen, 'gear'>, kindId: KindId, a: Pick<Analysis, 'thickness'>, portionMl: number, onHeatS: number | null): Pace | null {
+export function paceOf(house: Pick<Kitchen, 'gear'>, kindId: KindId, a: Pick<Analysis, 'thickness'>, portionMl: number, timedS: number | null): Pace | null {
   const across = a.thickness ? spreadOf(kindById(kindId), a.thickness.paS, portionMl)?.diameterCm : undefined;
   let atOnce = 0;
   const on: string[] = [];
@@ -74,11 +70,11 @@ export function paceOf(house: Pick<Kitchen, 'gear'>, kindId: KindId, a: Pick<Ana
     atOnce += n;
   }
   if (atOnce === 0) return null;
-  const seconds = (onHeatS ?? ON_HEAT_S[kindId]) + BETWEEN_S;
+  const seconds = (timedS ?? onHeatS(USUAL_TIMES[kindId])) + BETWEEN_S;
   return {
     perMin: (60 * atOnce) / seconds,
     atOnce,
-    why: `${atOnce} at once on ${on.join(', ')}, ${Math.round(seconds)} s a load${onHeatS === null ? '' : ' as timed here'}`,
+    why: `${atOnce} at once on ${on.join(', ')}, ${Math.round(seconds)} s a load${timedS === null ? '' : ' as timed here'}`,
   };
 }
 

@@ -5,7 +5,7 @@
 import { specificVolume } from '../batter/volume';
 import { US_CUP_ML } from '../pantry/fill';
 import { type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
-import { gramsExact, grams as sayGrams } from '../quantity/say';
+import { asWeighed } from '../quantity/say';
 import type { SheetLine } from './batch';
 
 export const SIDE_BYS = ['weight', 'volume'] as const;
@@ -55,14 +55,13 @@ export function partsOf(
 export function sideLines(side: Side, people: number, n: number, find: (id: string) => Ingredient | undefined): readonly SheetLine[] {
   const total = side.servingG * people;
   return partsOf(side, find).parts.map((p, k): SheetLine => {
-    const exact = total * p.byWeight;
-    const grams = exact < 10 ? Math.max(0.1, Math.round(exact * 10) / 10) : Math.round(exact);
+    const { grams, measure } = asWeighed(total * p.byWeight);
     return {
       key: `s${n}p${k}`,
       text: kitchenName(p.ingredient),
       name: kitchenName(p.ingredient),
       vessel: 'topping',
-      measure: exact < 10 ? gramsExact(grams) : sayGrams(grams),
+      measure,
       grams,
       preparation: '',
       side: side.name,

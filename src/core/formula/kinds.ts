@@ -34,6 +34,9 @@ export type Rail = (typeof RAILS)[number];
 
 export type Zone = readonly [low: number, high: number];
 
+/** A place in a zone. @param share 0 its low end, 1 its high one */
+export const along = ([low, high]: Zone, share: number): number => low + share * (high - low);
+
 export interface School {
   readonly id: string;
   readonly name: string;

@@ -1,9 +1,10 @@
 /** The board: pieces from taps, the one next thing, places to scale, and times learned from taps. */
 import fc from 'fast-check';
+import { USUAL_TIMES } from '../batch/heat';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_GEAR, type Gear, piecesOn } from '../pantry/gear';
 import { actFor, dueAt, joinedAt, nextStep, onHeat, type Piece, piecesFrom, surfacesFor, type Tap } from './board';
-import { learned, oneChange, sidesOf, timesFor, USUAL_TIMES } from './times';
+import { learned, oneChange, sidesOf, timesFor, timesNow } from './times';
 
 const tap = (piece: number, act: Tap['act'], at: number, slot = piece - 1): Tap => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot, at: at * 1000 });
 const TIMES = { first: 120, second: 60 };
@@ -120,6 +121,15 @@ test('times are the middle of the taps, what was late for another reason set asi
   expect(timesFor('waffle', { first: [240], second: [] })).toEqual({ times: { first: 240, second: null }, from: 1 });
   const pieces: readonly Piece[] = piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 100), tap(1, 'pull', 160), tap(2, 'pour', 5)]);
   expect(sidesOf(pieces)).toEqual({ first: [100], second: [60] });
+});
+
+test('a batch is its own teacher from its third piece', () => {
+  const known = { times: { first: 140, second: 90 }, from: 7 };
+  const off = (n: number) =>
+    piecesFrom(Array.from({ length: n }, (_, k) => [tap(k + 1, 'pour', 10 * k), tap(k + 1, 'flip', 10 * k + 100), tap(k + 1, 'pull', 10 * k + 150)]).flat());
+  expect(timesNow(known, off(2))).toEqual(known);
+  expect(timesNow(known, off(3))).toEqual({ times: { first: 100, second: 50 }, from: 3 });
+  expect(timesNow({ times: { first: 270, second: null }, from: 0 }, off(3)).times.second).toBeNull();
 });
 
 test('after the test piece one change, with its size', () => {

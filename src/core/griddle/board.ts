@@ -3,8 +3,9 @@
  * tap is the truth, the clock only asks for a look. Times in milliseconds since 1970, durations in seconds.
  */
 
+import type { SideTimes } from '../batch/heat';
 import type { KindId } from '../formula/kinds';
-import type { Gear } from '../pantry/gear';
+import { GAP_CM, type Gear } from '../pantry/gear';
 
 export const ACTS = ['pour', 'flip', 'pull'] as const;
 export type Act = (typeof ACTS)[number];
@@ -51,12 +52,6 @@ export function piecesFrom(taps: readonly Tap[]): readonly Piece[] {
 export const joinedAt = (taps: readonly Tap[], bowl: number): number | null => taps.find((t) => t.act === 'join' && t.piece === bowl)?.at ?? null;
 
 export const onHeat = (pieces: readonly Piece[]): readonly Piece[] => pieces.filter((p) => p.pulledAt === null);
-
-/** Seconds of each side; `second` null: it is not turned. */
-export interface SideTimes {
-  readonly first: number;
-  readonly second: number | null;
-}
 
 /** When a piece asks for a look. */
 export const dueAt = (p: Piece, t: SideTimes): number => (p.flippedAt === null ? p.pouredAt + 1000 * t.first : p.flippedAt + 1000 * (t.second ?? 0));
@@ -109,9 +104,6 @@ export interface Surface {
   /** In pour order: from the back left, row by row, so that the hand that flips follows the hand that poured. */
   readonly slots: readonly Slot[];
 }
-
-/** Room for a spatula between two pieces, cm. */
-const GAP_CM = 1.5;
 
 const grid = (wide: number, deep: number, across: number): readonly Slot[] => {
   const n = (cm: number): number => Math.max(0, Math.floor((cm + GAP_CM) / (across + GAP_CM)));

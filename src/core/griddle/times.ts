@@ -1,19 +1,10 @@
 /** How long each side takes: learned from taps that were accepted, and from the kind until there are some. Seconds. */
 
 import type { Batch } from '../batch/batch';
+import { type SideTimes, USUAL_TIMES } from '../batch/heat';
 import type { KindId } from '../formula/kinds';
-import { type Piece, piecesFrom, type SideTimes, type Tap } from './board';
-
-/** Defaults of ours, by kind, until a kitchen has tapped its own; null: it is not turned. */
-export const USUAL_TIMES: Readonly<Record<KindId, SideTimes>> = {
-  griddle: { first: 140, second: 90 },
-  small: { first: 85, second: 60 },
-  foam: { first: 180, second: 120 },
-  ball: { first: 110, second: 90 },
-  crepe: { first: 60, second: 20 },
-  waffle: { first: 270, second: null },
-  oven: { first: 1320, second: null },
-};
+import { type Piece, piecesFrom, type Tap } from './board';
+import { hasTestPiece } from './progress';
 
 const median = (xs: readonly number[]): number => {
   const s = [...xs].sort((a, b) => a - b);
@@ -66,10 +57,27 @@ export function timesFor(kind: KindId, earlier: { readonly first: readonly numbe
   };
 }
 
+/** Taps of one batch from which it is its own teacher. */
+const OWN_TAPS = 3;
+
+/** Times as a batch goes: its own once it has some, else what was known before. */
+export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTimes {
+  const sides = sidesOf(pieces);
+  const own = (xs: readonly number[]): Learned | null => {
+    const l = learned(xs);
+    return l && l.from >= OWN_TAPS ? l : null;
+  };
+  const [first, second] = [own(sides.first), own(sides.second)];
+  return {
+    times: { first: first?.seconds ?? known.times.first, second: known.times.second === null ? null : (second?.seconds ?? known.times.second) },
+    from: first?.from ?? known.from,
+  };
+}
+
 /** What the taps of a batch came to: pieces that came off (the test piece not counted), and the middle of each side's time. */
 export function seenIn(batch: Pick<Batch, 'driver'>, taps: readonly Tap[]) {
   const pieces = piecesFrom(taps);
-  const test = batch.driver.by === 'guests' && batch.driver.testPiece;
+  const test = hasTestPiece(batch);
   const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).length;
   const whole = (l: Learned | null): number | null => (l ? Math.round(l.seconds) : null);
   const sides = sidesOf(pieces);

@@ -5,7 +5,9 @@
 
 import type { Analysis } from '../analyse';
 import type { Mark } from '../batch/batch';
+import type { SideTimes } from '../batch/heat';
 import { type KindId, RAIL_NAMES, type Rail, railOf, sayRail, type Zone } from '../formula/kinds';
+import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { millilitres, minutesAndSeconds } from '../quantity/say';
 
 /** What is known of a batch when it is judged. */
@@ -17,7 +19,7 @@ export interface Judged {
   readonly usualPortion: Zone | null;
   readonly firstS: number | null;
   readonly secondS: number | null;
-  readonly usual: { readonly first: number; readonly second: number | null };
+  readonly usual: SideTimes;
 }
 
 /** What a cause rests on here: makes it likelier, less likely, or says nothing of it. */
@@ -69,7 +71,7 @@ const sodaLeft = (j: Judged): Says => {
 };
 const acidLeft = (j: Judged): Says => {
   const { acidMeq, baseMeq } = j.analysis.ledger;
-  const left = acidMeq - baseMeq - (j.analysis.ledger.sodaG - j.analysis.ledger.unspentSodaG) * 11.904;
+  const left = acidMeq - baseMeq - (j.analysis.ledger.sodaG - j.analysis.ledger.unspentSodaG) * MEQ_PER_G_SODA;
   const per = j.analysis.tally.flourG > 0 ? (100 * left) / j.analysis.tally.flourG : 0;
   return per > 8 ? { times: FOR, text: `${left.toFixed(0)} meq of acid are left over` } : SILENT;
 };

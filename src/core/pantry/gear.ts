@@ -57,8 +57,8 @@ export function portionFor(g: Gear, kind: string): number | null {
   return null;
 }
 
-/** Room for a spatula between two pieces. */
-const GAP_CM = 1.5;
+/** Room for a spatula between two pieces, cm. */
+export const GAP_CM = 1.5;
 
 /** Pieces of a diameter that lie side by side in straight rows on a griddle: a careful count. */
 export const piecesOn = (g: Griddle, acrossCm: number): number => {

@@ -1,5 +1,5 @@
 /** What stands on a bag: name, what is in it by weight, allergens, net weight, lot, dates, directions, cautions. */
-import type { KitLabel } from '../batch/kits';
+import type { Label } from '../batch/label';
 import { kindById } from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
 import { allergensOf } from '../formula/tally';
@@ -28,7 +28,7 @@ export function bagLabels(
   products: readonly Pick<Additions, 'product' | 'parts'>[],
   find: (id: string) => Ingredient | undefined,
   units: Units,
-): readonly KitLabel[] {
+): readonly Label[] {
   const parts = lot.contents.flatMap((c): readonly TallyPart[] => {
     const ingredient = find(c.id);
     return ingredient ? [{ ingredient, grams: c.grams }] : [];
@@ -38,7 +38,7 @@ export function bagLabels(
   const inIt = [...lot.contents].sort((a, b) => b.grams - a.grams).map((c) => `${c.name.toLowerCase()} ${share(c.grams / all)}`);
   const { held, unstated } = allergensOf([{ use: 'batter', parts }]);
   const open = [...unstated, ...unknown];
-  const label = (n: number): KitLabel => ({
+  const label = (n: number): Label => ({
     key: `bag${n}`,
     title: lot.premixName,
     sub: `Net ${grams(lot.bagG, units)}; lot ${lot.number}, bag ${n} of ${lot.bags}`,

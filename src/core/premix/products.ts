@@ -5,7 +5,8 @@
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { bringsOf } from '../balance/ratios';
 import { type Goal, solve } from '../balance/solve';
-import { type KindId, kindById, RAIL_NAMES, type Rail, railOf, type School, sayRail, schoolOf, THICKNESSES, type Zone } from '../formula/kinds';
+import { WATER_TRIES, wantedPour } from '../balance/start';
+import { along, type KindId, kindById, RAIL_NAMES, type Rail, railOf, type School, sayRail, schoolOf, THICKNESSES } from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
 import { ingredient } from '../pantry/pantry';
 
@@ -46,9 +47,6 @@ export const USUAL: Pantryful = {
   powderId: 'baking-powder-double-al',
 };
 
-const at = ([low, high]: Zone, share: number): number => low + share * (high - low);
-/** Zones are tried from a little under their middle outwards, until the pour is right. */
-const WATER_TRIES = [0.45, 0.35, 0.55, 0.25, 0.65, 0.15, 0.75, 0.85, 0.95] as const;
 const START = 0.4;
 /** Rails that what is poured and cracked moves, and the dry ones that are topped up where the mix is short of them. */
 const POURED = ['egg', 'fat'] as const;
@@ -72,7 +70,7 @@ function additionsAt({ mix, school, panFatCounts, ids, rails }: Try, water: numb
   const brings = (parts: readonly TallyPart[]) => bringsOf({ use: 'batter', parts }, panFatCounts);
   const movers = ids.map((id) => ({ grams: 1, least: 0, most: 5000, clings: 1e-4, brings: brings([{ ingredient: ingredient(id), grams: 1 }]) }));
   const goal = (rail: Rail, value: number, how: Goal['how']): Goal => ({ rail, value, how, width: school.zones[rail][1] - school.zones[rail][0] });
-  const goals = [goal('water', water, 'yield'), ...rails.map((r) => goal(r, at(school.zones[r], START), 'keep'))];
+  const goals = [goal('water', water, 'yield'), ...rails.map((r) => goal(r, along(school.zones[r], START), 'keep'))];
   const { grams } = solve({ movers, still: brings(mix), goals, massG: null, eggs: null, stiffness: 1e-3 });
   return ids.flatMap((id, n) => ((grams[n] ?? 0) < 0.05 ? [] : [{ ingredient: ingredient(id), grams: grams[n] ?? 0 }]));
 }
@@ -85,7 +83,7 @@ function additionsAt({ mix, school, panFatCounts, ids, rails }: Try, water: numb
 export function additionsFor(mix: readonly TallyPart[], product: Product, from: Pantryful = USUAL): Additions {
   const kind = kindById(product.kind);
   const school = schoolOf(kind, product.school);
-  const wanted = (THICKNESSES.indexOf(school.pour[0]) + THICKNESSES.indexOf(school.pour[1])) / 2;
+  const wanted = wantedPour(school);
   const bare = analyse(asLines(mix, []), product.kind, school.id);
   const lacking = (Object.keys(TOPPED_UP) as (keyof typeof TOPPED_UP)[]).filter((rail) => {
     const r = railOf(bare, rail);
@@ -100,7 +98,7 @@ export function additionsFor(mix: readonly TallyPart[], product: Product, from: 
   };
   let best: { readonly parts: readonly TallyPart[]; readonly analysis: Analysis; readonly off: number } | null = null;
   for (const share of WATER_TRIES) {
-    const parts = additionsAt(t, at(school.zones.water, share));
+    const parts = additionsAt(t, along(school.zones.water, share));
     const analysis = analyse(asLines(mix, parts), product.kind, school.id);
     const pour = analysis.thickness ? THICKNESSES.indexOf(analysis.thickness.pour) : wanted;
     const off = Math.max(0, Math.abs(pour - wanted) - 0.5) + analysis.rails.filter((r) => r.reading && r.reading.standing !== 'in').length;

@@ -2,13 +2,8 @@
 import type { SheetLine } from '../batch/batch';
 import type { TallyPart } from '../formula/tally';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
-import { gramsExact, grams as sayGrams } from '../quantity/say';
+import { asWeighed, grams as sayGrams } from '../quantity/say';
 import type { Lot } from './premix';
-
-const said = (g: number): { readonly grams: number; readonly measure: string } => {
-  const grams = g < 10 ? Math.max(0.1, Math.round(g * 10) / 10) : Math.round(g);
-  return { grams, measure: g < 10 ? gramsExact(grams) : sayGrams(grams) };
-};
 
 /** Eggs to crack beside their grams: " (about 2)". */
 export function eggWords(i: Ingredient, grams: number): string {
@@ -44,7 +39,7 @@ export function bagSheet(
   return [
     mix,
     ...per100g.map((p, n): SheetLine => {
-      const { grams, measure } = said((p.grams * massG) / 100);
+      const { grams, measure } = asWeighed((p.grams * massG) / 100);
       return {
         key: `l${n + 2}`,
         text: kitchenName(p.ingredient),

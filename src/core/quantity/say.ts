@@ -65,6 +65,16 @@ export const gramsExact = (x: number): string => {
   return `${grouped(int)}.${frac} g`;
 };
 
+/** Under so many grams the tenth is weighed too. */
+const TENTHS_UNDER_G = 10;
+
+/** An amount as it is written to be weighed: whole grams, the tenth under ten; a pinch is never rounded away. */
+export function asWeighed(x: number): { readonly grams: number; readonly measure: string } {
+  const fine = x < TENTHS_UNDER_G;
+  const g = fine ? Math.max(0.1, Math.round(x * 10) / 10) : Math.round(x);
+  return { grams: g, measure: fine ? gramsExact(g) : grams(g) };
+}
+
 /** Percent of flour: whole, one decimal below 10. */
 export function percentNumber(x: number): string {
   const a = Math.abs(x);

@@ -1,7 +1,7 @@
 /** A batch on paper: the sheet to mix from, the shopping list, and the labels of its kits. */
 import { Text, View } from '@react-pdf/renderer';
 import type { SheetLine } from '@/core/batch/batch';
-import type { KitLabel } from '@/core/batch/kits';
+import type { Label } from '@/core/batch/label';
 import { mixesIn, type Split } from '@/core/batch/plan';
 import { sheetGroups } from '@/core/batch/sheet';
 import type { TakeOutList } from '@/core/batch/take-out';
@@ -123,7 +123,7 @@ export function ShoppingPaper({
 }
 
 /** Labels, eight to a page, cut along the lines. */
-export function Labels({ name, labels }: { readonly name: string; readonly labels: readonly KitLabel[] }) {
+export function Labels({ name, labels }: { readonly name: string; readonly labels: readonly Label[] }) {
   return (
     <Paper name={name}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>

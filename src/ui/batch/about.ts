@@ -1,6 +1,8 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
-import type { Driver } from '@/core/batch/driver';
+import type { Batch } from '@/core/batch/batch';
+import { type Driver, wantedPieces } from '@/core/batch/driver';
 import { mixesIn, type Split } from '@/core/batch/plan';
+import { kindById } from '@/core/formula/kinds';
 import { grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
 
 /** How mixes follow each other, in words. */
@@ -40,3 +42,17 @@ export function sheetAbout(a: About): readonly string[] {
   const all = `${grams(a.massG, a.units)} of batter${volume}`;
   return a.split?.by === 'bowls' ? [counted, all, `${n} equal mixes of ${grams(a.massG / n, a.units)}`, wavesWords(a.split)] : [counted, all];
 }
+
+/** The same of a batch that was started. */
+export const batchAbout = (b: Batch, units: Units): readonly string[] =>
+  sheetAbout({
+    driver: b.driver,
+    split: b.split,
+    wanted: wantedPieces(b.driver),
+    made: b.piecesPlanned === null || b.split.by === 'kits' ? null : b.piecesPlanned / mixesIn(b.split),
+    portionMl: b.piecesPlanned === null ? null : b.portionMl,
+    pieces: kindById(b.kind).pieces,
+    massG: b.massG,
+    volumeMl: null,
+    units,
+  });

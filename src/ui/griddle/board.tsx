@@ -1,16 +1,15 @@
 'use client';
-import { CloudOff, Minus, Plus, Undo2 } from 'lucide-react';
+import { CloudOff, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { Batch } from '@/core/batch/batch';
 import type { Life } from '@/core/batch/mixes';
-import { mixesIn } from '@/core/batch/plan';
 import { kindById } from '@/core/formula/kinds';
-import { actFor, dueAt, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom, type Step, type Surface, type Tap } from '@/core/griddle/board';
-import { CUES, type KnownTimes, learned, oneChange, sidesOf, TEST_WORDS, type TestVerdict, VERDICTS_OF_TEST } from '@/core/griddle/times';
+import { actFor, joinedAt, nextStep, onHeat, type Place, piecesFrom, type Surface, type Tap } from '@/core/griddle/board';
+import { hasTestPiece, progressOf } from '@/core/griddle/progress';
+import { type KnownTimes, oneChange, TEST_WORDS, type TestVerdict, timesNow, VERDICTS_OF_TEST } from '@/core/griddle/times';
 import type { FadePoint } from '@/core/lift/fade';
-import { minutesAndSeconds } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
 import { useAsking } from '../kit/asking';
 import { copyOf, keepCopy } from '../kit/browser-copy';
@@ -18,7 +17,11 @@ import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Notice } from '../kit/notice';
 import { BowlClock } from './bowl-clock';
+import { CountView } from './count-view';
+import { StepView } from './step-view';
+import { SurfaceView } from './surface-view';
 import { type Send, useTaps } from './use-taps';
+import { ACT_WORDS, DONE_WORDS } from './words';
 
 interface Props {
   readonly batch: Batch;
@@ -32,15 +35,6 @@ interface Props {
   readonly drop: Send;
   readonly want: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }
-
-const ACT_WORDS = { pour: 'Pour', flip: 'Turn', pull: 'Take off', join: 'Join bowl' } as const;
-const DONE_WORDS = { pour: 'Poured', flip: 'Turned', pull: 'Taken off' } as const;
-/** Between two loads: pouring, taking off, wiping, s. And to join a bowl before it is needed, ms. */
-const BETWEEN_S = 30;
-const JOIN_MS = 5 * 60_000;
-
-const clock = (ms: number): string => minutesAndSeconds(Math.max(0, Math.round(ms / 1000)));
-const timeOfDay = (at: number): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** The griddle's board; drawn where the clock is, in the browser: the server's is another. */
 export function Board(props: Props) {
@@ -66,21 +60,13 @@ function BoardAt({ batch, surfaces, known, life, fade, first, send, drop, want, 
   }, [batch.id]);
 
   const kind = kindById(batch.kind);
-  const hasTest = batch.driver.by === 'guests' && batch.driver.testPiece;
+  const hasTest = hasTestPiece(batch);
   const pieces = piecesFrom(taps);
-  const counted = pieces.filter((p) => !(hasTest && p.piece === 1));
-  const off = counted.filter((p) => p.pulledAt !== null).length;
   const wanted = batch.piecesPlanned;
-  // this batch's own pieces teach as it goes
-  const own = sidesOf(pieces);
-  const [f, s] = [learned(own.first), learned(own.second)];
-  const times = {
-    first: f && f.from >= 3 ? f.seconds : known.times.first,
-    second: known.times.second === null ? null : s && s.from >= 3 ? s.seconds : known.times.second,
-  };
-  const from = f && f.from >= 3 ? f.from : known.from;
-  const toPour = wanted === null ? Number.POSITIVE_INFINITY : wanted + (hasTest ? 1 : 0) - pieces.length;
+  const { times, from } = timesNow(known, pieces);
   const places: readonly Place[] = surfaces.flatMap((x) => x.slots.map((_, slot) => ({ surface: x.id, slot })));
+  const progress = progressOf(batch, pieces, times, places.length, now);
+  const { toPour } = progress;
   const test = hasTest ? pieces.find((p) => p.piece === 1) : undefined;
   // the test piece is looked at before the next is poured
   const held = hasTest && test !== undefined && (test.pulledAt === null || verdict === '');
@@ -105,14 +91,6 @@ function BoardAt({ batch, surfaces, known, life, fade, first, send, drop, want, 
   };
   const last = [...taps].sort((a, b) => b.at - a.at)[0];
 
-  // bowls: how much of this one is poured, and when the next has to be joined
-  const mixes = mixesIn(batch.split);
-  const perBowl = wanted === null ? null : Math.ceil(wanted / mixes);
-  const bowl = perBowl === null ? 1 : Math.min(mixes, Math.floor(counted.length / perBowl) + 1);
-  const leftInBowl = perBowl === null || wanted === null ? null : Math.max(0, Math.min(bowl * perBowl, wanted) - counted.length);
-  const cycleMs = 1000 * (times.first + (times.second ?? 0) + BETWEEN_S);
-  const joinBy = leftInBowl !== null && bowl < mixes && places.length > 0 ? now + (leftInBowl / places.length) * cycleMs - JOIN_MS : null;
-  const loads = wanted === null || places.length === 0 ? null : Math.max(0, Math.ceil((wanted - off) / places.length));
   const changeWanted = async (by: number): Promise<void> => {
     if (wanted === null || wanted + by < 1) return;
     const a = await asking.ask(() => want({ batchId: batch.id, pieces: wanted + by }));
@@ -186,62 +164,36 @@ function BoardAt({ batch, surfaces, known, life, fade, first, send, drop, want, 
                 }}
                 options={VERDICTS_OF_TEST.map((v) => ({ value: v, label: TEST_WORDS[v] }))}
               />
-              {verdict === '' ? null : <p className="text-lg font-semibold">{oneChange(verdict, batch.massG / mixes)}</p>}
+              {verdict === '' ? null : <p className="text-lg font-semibold">{oneChange(verdict, batch.massG / progress.bowls)}</p>}
             </div>
           ) : null}
         </section>
-        <section aria-label="Count" className="grid gap-3 rounded-plate bg-white p-4">
-          <p>
-            <strong className="text-[56px] leading-none">{off}</strong>
-            <span className="text-2xl text-soft"> {wanted === null ? 'off' : `of ${wanted}`}</span>
-            <span className="block text-soft">
-              {kind.pieces} off the heat{hasTest ? ', the test piece not counted' : ''}
-            </span>
-          </p>
-          {wanted === null ? null : (
-            <div className="flex items-center gap-2">
-              <Button size="work" aria-label="One fewer wanted" disabled={asking.busy || wanted <= 1} onClick={() => void changeWanted(-1)}>
-                <Minus size={22} aria-hidden />
-              </Button>
-              <Button size="work" aria-label="One more wanted" disabled={asking.busy} onClick={() => void changeWanted(1)}>
-                <Plus size={22} aria-hidden />
-              </Button>
-              <Button size="work" aria-label="Ten more wanted" disabled={asking.busy} onClick={() => void changeWanted(10)}>
-                +10
-              </Button>
-            </div>
-          )}
-          {asking.refusal ? <p className="font-semibold text-berry">{asking.refusal}</p> : null}
-          {leftInBowl === null ? null : (
-            <p>
-              {mixes > 1 ? `Bowl ${bowl} of ${mixes}: ` : ''}
-              <strong>{leftInBowl}</strong> still to pour
-              {joinBy !== null ? `; join the next ${joinBy <= now ? 'now' : `by ${timeOfDay(joinBy)}`}` : leftInBowl === 0 ? ': stop mixing' : ''}
-              {loads !== null && loads > 0
-                ? `. About ${loads} ${loads === 1 ? 'load' : 'loads'} left, the last off near ${timeOfDay(now + loads * cycleMs)}`
-                : ''}
-              .
-            </p>
-          )}
+        <CountView
+          progress={progress}
+          wanted={wanted}
+          pieces={kind.pieces}
+          hasTest={hasTest}
+          times={times}
+          from={from}
+          now={now}
+          busy={asking.busy}
+          refusal={asking.refusal}
+          onWanted={(by) => void changeWanted(by)}
+        >
           <BowlClock
-            bowl={bowl}
-            bowls={mixes}
-            at={joinedAt(taps, bowl)}
+            bowl={progress.bowl}
+            bowls={progress.bowls}
+            at={joinedAt(taps, progress.bowl)}
             now={now}
             life={life}
             points={fade}
             onJoin={() => {
               onNow();
-              tap({ id: crypto.randomUUID(), piece: bowl, act: 'join', surface: '', slot: 0, at: Date.now() });
+              tap({ id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: Date.now() });
               nextKey.current?.focus({ preventScroll: true });
             }}
           />
-          <p className="text-sm text-soft">
-            {minutesAndSeconds(Math.round(times.first))}
-            {times.second === null ? '' : ` and ${minutesAndSeconds(Math.round(times.second))}`}
-            {from > 0 ? `, the middle of ${from} taps here` : ', usual for the kind until there are taps of this kitchen'}. The tap is the truth.
-          </p>
-        </section>
+        </CountView>
       </div>
       {surfaces.map((surface) => (
         <SurfaceView key={surface.id} surface={surface} pieces={pieces} times={times} step={step} now={now} full={toPour <= 0} onPlace={onPlace} />
@@ -251,127 +203,5 @@ function BoardAt({ batch, surfaces, known, life, fade, first, send, drop, want, 
         nothing about that.
       </p>
     </div>
-  );
-}
-
-function StepView({
-  step,
-  times,
-  now,
-  kind,
-  next,
-  held,
-  test,
-}: {
-  readonly step: Step;
-  readonly times: { readonly first: number; readonly second: number | null };
-  readonly now: number;
-  readonly kind: Batch['kind'];
-  readonly next: number;
-  readonly held: boolean;
-  readonly test: boolean;
-}) {
-  const cue = (p: Piece): string => (p.flippedAt === null ? CUES[kind].first : CUES[kind].second);
-  if (step.do === 'done')
-    return (
-      <p role="status" className="text-[56px] leading-tight font-bold">
-        {held ? 'How is the test piece?' : 'All off the heat'}
-      </p>
-    );
-  if (step.do === 'pour')
-    return (
-      <div role="status">
-        <p className="text-[56px] leading-tight font-bold">Pour {next}</p>
-        <p className="text-xl text-soft">{test ? 'one to test with, in the middle of the heat' : `at place ${step.place.slot + 1}`}</p>
-      </div>
-    );
-  const over = now - dueAt(step.piece, times);
-  if (step.do === 'wait')
-    return (
-      <div role="status">
-        <p className="text-[56px] leading-tight font-bold">
-          Look at {step.piece.piece} in {clock(-over)}
-        </p>
-        <p className="text-xl">{cue(step.piece)}</p>
-      </div>
-    );
-  return (
-    <div role="status">
-      <p className="text-[56px] leading-tight font-bold">
-        {ACT_WORDS[step.do]} {step.piece.piece}?
-      </p>
-      <p className="text-xl">{cue(step.piece)}</p>
-      <p className="text-soft">{over > 3000 ? `asked ${clock(over)} ago` : ''}</p>
-    </div>
-  );
-}
-
-function SurfaceView({
-  surface,
-  pieces,
-  times,
-  step,
-  now,
-  full,
-  onPlace,
-}: {
-  readonly surface: Surface;
-  readonly pieces: readonly Piece[];
-  readonly times: { readonly first: number; readonly second: number | null };
-  readonly step: Step;
-  readonly now: number;
-  /** No more are to be poured. */
-  readonly full: boolean;
-  readonly onPlace: (place: Place) => void;
-}) {
-  const on = onHeat(pieces).filter((p) => p.surface === surface.id);
-  const percentOf = (cm: number, of: number): string => `${(100 * cm) / of}%`;
-  return (
-    <section aria-label={surface.name}>
-      <h2 className="mb-1 text-lg text-rim">{surface.name}</h2>
-      <div
-        className={`relative w-full border-4 border-rim bg-wash ${surface.round ? 'max-w-72 rounded-full' : 'max-w-[1000px] rounded-plate'}`}
-        style={{ aspectRatio: `${surface.wideCm} / ${surface.deepCm}`, maxWidth: surface.round || surface.slots.length > 4 ? undefined : '34rem' }}
-      >
-        {surface.slots.map((at, slot) => {
-          const piece = on.find((p) => p.slot === slot);
-          const asked = (step.do === 'flip' || step.do === 'pull') && step.piece === piece;
-          const here = step.do === 'pour' && step.place.surface === surface.id && step.place.slot === slot;
-          const side = piece ? (piece.flippedAt === null ? 'first side' : 'second side') : '';
-          const age = piece ? clock(now - (piece.flippedAt ?? piece.pouredAt)) : '';
-          const due = piece ? now >= dueAt(piece, times) : false;
-          return (
-            <button
-              key={`${at.x} ${at.y}`}
-              type="button"
-              disabled={!piece && full}
-              aria-label={piece ? `Place ${slot + 1}: piece ${piece.piece}, ${side}, ${age}${due ? ', look' : ''}` : `Place ${slot + 1}: free`}
-              onClick={() => onPlace({ surface: surface.id, slot })}
-              className={`absolute grid min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 place-content-center rounded-full text-center leading-none ${
-                piece
-                  ? `border-[3px] border-rim text-ink ${asked ? 'bg-butter' : 'bg-white'} ${piece.flippedAt === null ? '' : 'border-double !border-[6px]'}`
-                  : `border-2 border-dashed border-rim text-soft ${here ? '!border-solid bg-butter' : 'bg-transparent'} disabled:opacity-50`
-              }`}
-              style={{
-                left: percentOf(at.x, surface.wideCm),
-                top: percentOf(at.y, surface.deepCm),
-                width: percentOf(surface.acrossCm, surface.wideCm),
-                aspectRatio: '1',
-              }}
-            >
-              {piece ? (
-                <>
-                  <strong className="text-2xl">{piece.piece}</strong>
-                  <span className="text-[15px]">{age}</span>
-                  {due ? <span className="text-[13px] font-bold">look</span> : null}
-                </>
-              ) : (
-                <span className="text-[15px]">{slot + 1}</span>
-              )}
-            </button>
-          );
-        })}
-      </div>
-    </section>
   );
 }

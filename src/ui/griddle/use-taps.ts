@@ -7,7 +7,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Tap } from '@/core/griddle/board';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 
-type Item = { readonly tap: Tap } | { readonly drop: string };
+export type Item = { readonly tap: Tap } | { readonly drop: string };
 export type Send = (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
 
 const FOLLOW_MS = 2000;
@@ -17,7 +17,8 @@ const kept = (name: string): readonly Item[] => {
   return Array.isArray(copy) ? (copy as readonly Item[]) : [];
 };
 
-const applied = (server: readonly Tap[], queue: readonly Item[]): readonly Tap[] => {
+/** What the server has, with what is still to be sent done to it, in order. */
+export const applied = (server: readonly Tap[], queue: readonly Item[]): readonly Tap[] => {
   let taps = server;
   for (const i of queue) taps = 'tap' in i ? (taps.some((t) => t.id === i.tap.id) ? taps : [...taps, i.tap]) : taps.filter((t) => t.id !== i.drop);
   return taps;

@@ -1,13 +1,12 @@
 import type { Metadata } from 'next';
 import { untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
-import { wantedPieces } from '@/core/batch/driver';
 import { oneMix } from '@/core/batch/plan';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { withTaken } from '@/core/batch/take-out';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
-import { sheetAbout } from '@/ui/batch/about';
+import { batchAbout } from '@/ui/batch/about';
 import { AfterSheet } from '@/ui/batch/after-sheet';
 import { MeasureSheet } from '@/ui/batch/measure-sheet';
 import { PrintButton } from '@/ui/batch/print-button';
@@ -32,17 +31,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
           split={b.split}
           units={house.units}
           about={[
-            ...sheetAbout({
-              driver: b.driver,
-              split: b.split,
-              wanted: wantedPieces(b.driver),
-              made: b.piecesPlanned === null || b.split.by === 'kits' ? null : b.piecesPlanned / (b.split.by === 'bowls' ? b.split.mixes : 1),
-              portionMl: b.piecesPlanned === null ? null : b.portionMl,
-              pieces,
-              massG: b.massG,
-              volumeMl: null,
-              units: house.units,
-            }),
+            ...batchAbout(b, house.units),
             b.exactness === 'exact' ? 'to 0.1 g' : b.exactness === 'kitchen' ? 'cups and spoons' : 'whole grams',
             `version ${b.versionNumber}`,
           ]}

@@ -1,10 +1,8 @@
 import { createElement } from 'react';
-import { wantedPieces } from '@/core/batch/driver';
 import { kitLabels } from '@/core/batch/kits';
 import { oneMix } from '@/core/batch/plan';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut, withTaken } from '@/core/batch/take-out';
-import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams } from '@/core/quantity/say';
 import { batchById } from '@/server/batches';
@@ -15,7 +13,7 @@ import { reach } from '@/server/pool';
 import { BatchSheet, Labels, ShoppingPaper } from '@/server/print/batch';
 import { asPdf } from '@/server/print/paper';
 import { problem } from '@/server/problem';
-import { sheetAbout } from '@/ui/batch/about';
+import { batchAbout } from '@/ui/batch/about';
 
 /** A batch on paper: `sheet`, `shopping` or `labels`. */
 export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string; what: string }> }): Promise<Response> {
@@ -27,17 +25,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
   if (!b) return problem(404, 'There is no such batch.');
   const { units } = house;
   const find = (x: string) => findIngredient(x, house.conventions.own);
-  const about = sheetAbout({
-    driver: b.driver,
-    split: b.split,
-    wanted: wantedPieces(b.driver),
-    made: null,
-    portionMl: b.piecesPlanned === null ? null : b.portionMl,
-    pieces: kindById(b.kind).pieces,
-    massG: b.massG,
-    volumeMl: null,
-    units,
-  });
+  const about = batchAbout(b, units);
   if (what === 'sheet') {
     const made = b.startedAt.toISOString().slice(0, 10);
     return asPdf(

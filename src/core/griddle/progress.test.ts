@@ -1,0 +1,46 @@
+import { ONE } from '../batch/plan';
+import type { Piece } from './board';
+import { progressOf } from './progress';
+
+const pieces = (poured: number, off: number): readonly Piece[] =>
+  Array.from({ length: poured }, (_, n) => ({ piece: n + 1, surface: 'g', slot: n, pouredAt: 0, flippedAt: null, pulledAt: n < off ? 9 : null }));
+const BOWLS = { by: 'bowls', mixes: 2, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 10 } as const;
+const PIECES = { by: 'pieces', pieces: 40, portionMl: 60 } as const;
+const GUESTS = { by: 'guests', guests: 20, each: 2, secondsPct: 0, testPiece: true, portionMl: 60 } as const;
+// 140 and 90 s on the heat and half a minute between: 260 s a load
+const TIMES = { first: 140, second: 90 };
+
+test('forty in two bowls of twenty, ten at once: what is left, and by when the second is joined', () => {
+  const at = (poured: number, off: number) => progressOf({ driver: PIECES, piecesPlanned: 40, split: BOWLS }, pieces(poured, off), TIMES, 10, 1_000_000);
+  // two loads of 260 s are left in the bowl, less five minutes to join
+  expect(at(0, 0)).toMatchObject({
+    off: 0,
+    toPour: 40,
+    bowl: 1,
+    leftInBowl: 20,
+    joinBy: 1_000_000 + 520_000 - 300_000,
+    loads: 4,
+    lastAt: 1_000_000 + 4 * 260_000,
+  });
+  expect(at(15, 10)).toMatchObject({ off: 10, toPour: 25, bowl: 1, leftInBowl: 5, loads: 3 });
+  expect(at(20, 20)).toMatchObject({ bowl: 2, leftInBowl: 20, joinBy: null });
+  expect(at(40, 40)).toMatchObject({ off: 40, toPour: 0, bowl: 2, leftInBowl: 0, loads: 0 });
+});
+
+test('the test piece is poured besides, and never counted', () => {
+  const at = (poured: number, off: number) => progressOf({ driver: GUESTS, piecesPlanned: 40, split: ONE }, pieces(poured, off), TIMES, 10, 0);
+  expect(at(0, 0)).toMatchObject({ off: 0, toPour: 41, leftInBowl: 40 });
+  expect(at(1, 1)).toMatchObject({ off: 0, toPour: 40, leftInBowl: 40 });
+  expect(at(11, 6)).toMatchObject({ off: 5, toPour: 30, leftInBowl: 30 });
+});
+
+test('where nothing is counted there is no end; where nothing is on the heat there is no clock', () => {
+  const none = { driver: { by: 'factor', factor: 1 }, piecesPlanned: null, split: ONE } as const;
+  expect(progressOf(none, pieces(3, 2), TIMES, 1, 0)).toMatchObject({ off: 2, toPour: Number.POSITIVE_INFINITY, leftInBowl: null, lastAt: null });
+  expect(progressOf({ driver: PIECES, piecesPlanned: 40, split: BOWLS }, [], TIMES, 0, 0)).toMatchObject({
+    toPour: 40,
+    leftInBowl: 20,
+    joinBy: null,
+    loads: null,
+  });
+});

@@ -1,0 +1,61 @@
+/** How far a batch has come at the griddle: what is off, what is still to pour, and when the next bowl has to be joined. */
+import type { Batch } from '../batch/batch';
+import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
+import { mixesIn } from '../batch/plan';
+import type { Piece } from './board';
+
+/** Joining a bowl takes so long before it is needed, ms. */
+const JOIN_MS = 5 * 60_000;
+
+export const hasTestPiece = (b: Pick<Batch, 'driver'>): boolean => b.driver.by === 'guests' && b.driver.testPiece;
+
+export interface Progress {
+  /** Off the heat; a test piece is outside the count. */
+  readonly off: number;
+  /** Still to pour, a test piece among them; no end where none were counted. */
+  readonly toPour: number;
+  /** The bowl that is poured from, from 1, of how many. */
+  readonly bowl: number;
+  readonly bowls: number;
+  /** Null where no pieces were counted. */
+  readonly leftInBowl: number | null;
+  /** When the next bowl has to be joined; null where there is none. */
+  readonly joinBy: number | null;
+  readonly loads: number | null;
+  /** When the last is off, at this pace. */
+  readonly lastAt: number | null;
+}
+
+/** @param places there are on the heat at once @param now ms since 1970, as the times that come out */
+export function progressOf(
+  batch: Pick<Batch, 'driver' | 'piecesPlanned' | 'split'>,
+  pieces: readonly Piece[],
+  times: SideTimes,
+  places: number,
+  now: number,
+): Progress {
+  const test = hasTestPiece(batch);
+  const wanted = batch.piecesPlanned;
+  const bowls = mixesIn(batch.split);
+  const counted = pieces.filter((p) => !(test && p.piece === 1));
+  const off = counted.filter((p) => p.pulledAt !== null).length;
+  const none = { off, bowl: 1, bowls, leftInBowl: null, joinBy: null, loads: null, lastAt: null };
+  if (wanted === null) return { ...none, toPour: Number.POSITIVE_INFINITY };
+  const toPour = wanted + (test ? 1 : 0) - pieces.length;
+  const perBowl = Math.ceil(wanted / bowls);
+  const bowl = Math.min(bowls, Math.floor(counted.length / perBowl) + 1);
+  const leftInBowl = Math.max(0, Math.min(bowl * perBowl, wanted) - counted.length);
+  if (places === 0) return { ...none, toPour, bowl, leftInBowl };
+  const cycleMs = 1000 * (onHeatS(times) + BETWEEN_S);
+  const loads = Math.max(0, Math.ceil((wanted - off) / places));
+  return {
+    off,
+    toPour,
+    bowl,
+    bowls,
+    leftInBowl,
+    joinBy: bowl < bowls ? now + (leftInBowl / places) * cycleMs - JOIN_MS : null,
+    loads,
+    lastAt: now + loads * cycleMs,
+  };
+}

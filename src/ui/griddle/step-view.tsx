@@ -1,0 +1,58 @@
+import type { Batch } from '@/core/batch/batch';
+import type { SideTimes } from '@/core/batch/heat';
+import { dueAt, type Piece, type Step } from '@/core/griddle/board';
+import { CUES } from '@/core/griddle/times';
+import { ACT_WORDS, clock } from './words';
+
+/** The one next thing, the plainest on the screen, with what to look for. */
+export function StepView({
+  step,
+  times,
+  now,
+  kind,
+  next,
+  held,
+  test,
+}: {
+  readonly step: Step;
+  readonly times: SideTimes;
+  readonly now: number;
+  readonly kind: Batch['kind'];
+  readonly next: number;
+  readonly held: boolean;
+  readonly test: boolean;
+}) {
+  const cue = (p: Piece): string => (p.flippedAt === null ? CUES[kind].first : CUES[kind].second);
+  if (step.do === 'done')
+    return (
+      <p role="status" className="text-[56px] leading-tight font-bold">
+        {held ? 'How is the test piece?' : 'All off the heat'}
+      </p>
+    );
+  if (step.do === 'pour')
+    return (
+      <div role="status">
+        <p className="text-[56px] leading-tight font-bold">Pour {next}</p>
+        <p className="text-xl text-soft">{test ? 'one to test with, in the middle of the heat' : `at place ${step.place.slot + 1}`}</p>
+      </div>
+    );
+  const over = now - dueAt(step.piece, times);
+  if (step.do === 'wait')
+    return (
+      <div role="status">
+        <p className="text-[56px] leading-tight font-bold">
+          Look at {step.piece.piece} in {clock(-over)}
+        </p>
+        <p className="text-xl">{cue(step.piece)}</p>
+      </div>
+    );
+  return (
+    <div role="status">
+      <p className="text-[56px] leading-tight font-bold">
+        {ACT_WORDS[step.do]} {step.piece.piece}?
+      </p>
+      <p className="text-xl">{cue(step.piece)}</p>
+      <p className="text-soft">{over > 3000 ? `asked ${clock(over)} ago` : ''}</p>
+    </div>
+  );
+}

@@ -1,0 +1,75 @@
+'use client';
+import type { SideTimes } from '@/core/batch/heat';
+import { dueAt, onHeat, type Piece, type Place, type Step, type Surface } from '@/core/griddle/board';
+import { clock } from './words';
+
+/** A surface from above, to scale, with what lies on it and since when. */
+export function SurfaceView({
+  surface,
+  pieces,
+  times,
+  step,
+  now,
+  full,
+  onPlace,
+}: {
+  readonly surface: Surface;
+  readonly pieces: readonly Piece[];
+  readonly times: SideTimes;
+  readonly step: Step;
+  readonly now: number;
+  /** No more are to be poured. */
+  readonly full: boolean;
+  readonly onPlace: (place: Place) => void;
+}) {
+  const on = onHeat(pieces).filter((p) => p.surface === surface.id);
+  const percentOf = (cm: number, of: number): string => `${(100 * cm) / of}%`;
+  return (
+    <section aria-label={surface.name}>
+      <h2 className="mb-1 text-lg text-rim">{surface.name}</h2>
+      <div
+        className={`relative w-full border-4 border-rim bg-wash ${surface.round ? 'max-w-72 rounded-full' : 'max-w-[1000px] rounded-plate'}`}
+        style={{ aspectRatio: `${surface.wideCm} / ${surface.deepCm}`, maxWidth: surface.round || surface.slots.length > 4 ? undefined : '34rem' }}
+      >
+        {surface.slots.map((at, slot) => {
+          const piece = on.find((p) => p.slot === slot);
+          const asked = (step.do === 'flip' || step.do === 'pull') && step.piece === piece;
+          const here = step.do === 'pour' && step.place.surface === surface.id && step.place.slot === slot;
+          const side = piece ? (piece.flippedAt === null ? 'first side' : 'second side') : '';
+          const age = piece ? clock(now - (piece.flippedAt ?? piece.pouredAt)) : '';
+          const due = piece ? now >= dueAt(piece, times) : false;
+          return (
+            <button
+              key={`${at.x} ${at.y}`}
+              type="button"
+              disabled={!piece && full}
+              aria-label={piece ? `Place ${slot + 1}: piece ${piece.piece}, ${side}, ${age}${due ? ', look' : ''}` : `Place ${slot + 1}: free`}
+              onClick={() => onPlace({ surface: surface.id, slot })}
+              className={`absolute grid min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 place-content-center rounded-full text-center leading-none ${
+                piece
+                  ? `border-[3px] border-rim text-ink ${asked ? 'bg-butter' : 'bg-white'} ${piece.flippedAt === null ? '' : 'border-double !border-[6px]'}`
+                  : `border-2 border-dashed border-rim text-soft ${here ? '!border-solid bg-butter' : 'bg-transparent'} disabled:opacity-50`
+              }`}
+              style={{
+                left: percentOf(at.x, surface.wideCm),
+                top: percentOf(at.y, surface.deepCm),
+                width: percentOf(surface.acrossCm, surface.wideCm),
+                aspectRatio: '1',
+              }}
+            >
+              {piece ? (
+                <>
+                  <strong className="text-2xl">{piece.piece}</strong>
+                  <span className="text-[15px]">{age}</span>
+                  {due ? <span className="text-[13px] font-bold">look</span> : null}
+                </>
+              ) : (
+                <span className="text-[15px]">{slot + 1}</span>
+              )}
+            </button>
+          );
+        })}
+      </div>
+    </section>
+  );
+}
