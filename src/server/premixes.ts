@@ -1,14 +1,13 @@
 /** Queries on premixes, their lots, and the bags that leave them. */
 import type { PoolClient } from 'pg';
 import { piecesOf } from '@/core/batter/volume';
-import type { KindId } from '@/core/formula/kinds';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Version } from '@/core/formula/version';
 import type { Kitchen } from '@/core/formula/ways';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { itemsFor } from '@/core/premix/bag';
 import { limitsOf } from '@/core/premix/keeping';
-import { bagsLeft, FRESH_PREMIX, type Lot, type LotItem, type LotUse, lotNumber, type PremixSettings } from '@/core/premix/premix';
+import { FRESH_PREMIX, type Lot, type LotItem, type LotUse, lotNumber, type PremixSettings } from '@/core/premix/premix';
 import type { Product } from '@/core/premix/products';
 import { bagSheet } from '@/core/premix/use';
 import { type WorkedPremix, workPremix } from '@/core/premix/work';
@@ -250,7 +249,6 @@ export async function startFromBags(f: FromBags): Promise<Started> {
   if (!lot || !kept?.worked) return { ok: false, path: 'lotId', message: 'That lot is not in this kitchen any more.' };
   const product = kept.worked.products.find((p) => p.product.kind === f.product.kind && p.product.school === f.product.school);
   if (!product) return { ok: false, path: 'product', message: 'This mix is not kept for that.' };
-  if (bagsLeft(lot) < f.bags && f.requestId === null) return { ok: false, path: 'bags', message: `Only ${bagsLeft(lot)} left of this lot.` };
   const sheet = bagSheet(lot, f.bags, product.parts);
   const mixG = f.bags * lot.bagG;
   const massG = sheet.reduce((a, l) => a + (l.grams ?? 0), 0);
@@ -271,7 +269,7 @@ export async function startFromBags(f: FromBags): Promise<Started> {
       massG,
       pieces: school.portionMl === null ? null : piecesOf(massG, density, portionMl).pieces,
       ending: own ? 'from the bag' : `as ${kind.pieces}`,
-      kind: own ? null : (product.product.kind as KindId),
+      kind: own ? null : product.product.kind,
     },
     f.take,
     house,
