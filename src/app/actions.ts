@@ -4,9 +4,10 @@ import type { Formula } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
-import { setTick, startBatch, writeOutcome } from '@/server/batches';
+import { setServing, startBatch, writeOutcome } from '@/server/batches';
+import { keepItems } from '@/server/book';
 import { saveVersion } from '@/server/formulas';
-import { dropTap, keepTaps, wantPieces } from '@/server/griddle';
+import { wantPieces } from '@/server/griddle';
 import { changeHouse, loadHouse } from '@/server/house';
 import { reach } from '@/server/pool';
 import {
@@ -15,15 +16,15 @@ import {
   putBackSchema,
   rebalanceSchema,
   saveSchema,
+  servingSchema,
   startBatchSchema,
-  tapsSchema,
-  tickSchema,
-  untapSchema,
+  swapSchema,
+  tellSchema,
   wantSchema,
-  weighSchema,
 } from '@/server/schemas';
 import { putBack } from '@/server/stock';
-import { rebalanceMix, weigh } from '@/server/weigh';
+import { swapInBatch } from '@/server/swap';
+import { rebalanceMix } from '@/server/weigh';
 import { AWAY, type Done, everyPageAnew, invalid, refuse } from './answers';
 
 export async function saveFormula(input: unknown): Promise<Done<{ readonly saved: Saved & { readonly passedByAt: string | null } }>> {
@@ -71,22 +72,32 @@ export async function untakeBatch(input: unknown): Promise<Done<object>> {
   return { ok: true };
 }
 
-export async function tickLine(input: unknown): Promise<Done<object>> {
-  const checked = tickSchema.safeParse(input);
+export async function tellBook(input: unknown): Promise<Done<object>> {
+  const checked = tellSchema.safeParse(input);
   if (!checked.success) return invalid(checked.error);
-  const { batchId, lineKey, ticked } = checked.data;
-  const r = await reach(() => setTick(batchId, lineKey, ticked));
+  const r = await reach(() => keepItems(checked.data.batchId, checked.data.items));
   if (!r.up) return AWAY;
-  return r.value ? { ok: true } : refuse('That line is not on this sheet.');
+  return r.value ? { ok: true } : refuse('That batch, or that line of it, is not in this kitchen any more.');
 }
 
-export async function weighLine(input: unknown): Promise<Done<object>> {
-  const checked = weighSchema.safeParse(input);
+export async function serveAt(input: unknown): Promise<Done<object>> {
+  const checked = servingSchema.safeParse(input);
   if (!checked.success) return invalid(checked.error);
-  const { batchId, lineKey, grams } = checked.data;
-  const r = await reach(() => weigh(batchId, lineKey, grams));
+  const r = await reach(() => setServing(checked.data.batchId, checked.data.serving));
   if (!r.up) return AWAY;
-  return r.value ? { ok: true } : refuse('That line is not on this sheet.');
+  if (!r.value) return refuse('That batch is finished, or not in this kitchen any more: its time line stays.');
+  everyPageAnew();
+  return { ok: true };
+}
+
+export async function swapHere(input: unknown): Promise<Done<object>> {
+  const checked = swapSchema.safeParse(input);
+  if (!checked.success) return invalid(checked.error);
+  const r = await reach(() => swapInBatch(checked.data.batchId, checked.data.lineKey, checked.data.to, checked.data.with));
+  if (!r.up) return AWAY;
+  if (!r.value.ok) return refuse(r.value.message);
+  everyPageAnew();
+  return { ok: true };
 }
 
 export async function workRestAnew(input: unknown): Promise<Done<object>> {
@@ -97,21 +108,6 @@ export async function workRestAnew(input: unknown): Promise<Done<object>> {
   if (!r.value) return refuse('That batch is finished, or not in this kitchen: its sheet stays.');
   everyPageAnew();
   return { ok: true };
-}
-
-export async function tapPieces(input: unknown): Promise<Done<object>> {
-  const checked = tapsSchema.safeParse(input);
-  if (!checked.success) return invalid(checked.error);
-  const r = await reach(() => keepTaps(checked.data.batchId, checked.data.taps));
-  if (!r.up) return AWAY;
-  return r.value ? { ok: true } : refuse('That batch is not in this kitchen any more.');
-}
-
-export async function untapPiece(input: unknown): Promise<Done<object>> {
-  const checked = untapSchema.safeParse(input);
-  if (!checked.success) return invalid(checked.error);
-  const r = await reach(() => dropTap(checked.data.batchId, checked.data.id));
-  return r.up ? { ok: true } : AWAY;
 }
 
 export async function wantOthers(input: unknown): Promise<Done<object>> {

@@ -5,6 +5,7 @@ import type { Batch, Outcome, SheetLine, Verdict } from '@/core/batch/batch';
 import { type Driver, wantedPieces } from '@/core/batch/driver';
 import { mixesIn, ONE, plannedSheet, readyFor, type Split } from '@/core/batch/plan';
 import type { Exactness } from '@/core/batch/scale';
+import type { Serving } from '@/core/batch/serving';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { sideLines } from '@/core/batch/sides';
 import { type Take, takeOut } from '@/core/batch/take-out';
@@ -16,6 +17,7 @@ import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams } from '@/core/quantity/say';
+import { ENTRIES } from './book';
 import { versionById } from './formulas';
 import { loadHouse } from './house';
 import { takeInKitchen } from './kitchen';
@@ -27,6 +29,8 @@ import { type Short, takeFromShelf } from './stock';
 const SELECT_BATCH = `
   select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name || coalesce(', ' || b.ending, '') as name, coalesce(b.kind, v.kind) as kind, v.school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
+         coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.change,
+         (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
                      from stock_takings k where k.batch_id = b.id), '[]') as takings,
@@ -55,16 +59,22 @@ export async function batchById(id: string): Promise<Batch | null> {
 export interface LogFilter {
   readonly text: string;
   readonly verdict: Verdict | null;
+  /** Of each formula only the best so far. */
+  readonly best?: boolean;
 }
 
 /** Finished and running batches, newest first; text is looked for in the name and the note. At most 500. */
 export const log = (f: LogFilter): Promise<Batch[]> =>
   query<Row>(
     `${SELECT_BATCH}
-      where ($1 = '' or position(lower($1) in lower(v.name || ' ' || b.note || ' ' || array_to_string(b.marks, ' '))) > 0)
+      where ($1 = '' or position(lower($1) in lower(v.name || ' ' || b.note || ' ' || b.change || ' ' || array_to_string(b.marks, ' '))) > 0)
         and ($2::text is null or b.verdict = $2)
+        and (not $3 or b.id in (
+          select distinct on (bv.formula_id) bb.id from batches bb join formula_versions bv on bv.id = bb.version_id
+           where bb.verdict is not null
+           order by bv.formula_id, array_position(array['best', 'good', 'fair', 'poor'], bb.verdict), bb.finished_at desc))
       order by b.started_at desc limit 500`,
-    [f.text, f.verdict],
+    [f.text, f.verdict, f.best === true],
   );
 
 export type Started =
@@ -220,21 +230,14 @@ export async function startBatch(s: Start): Promise<Started> {
   );
 }
 
-/**
- * Ticks or unticks a line of a batch's sheet. The same tick twice is one tick.
- * @returns false when the batch has no such line
- */
-export const setTick = (batchId: string, lineKey: string, ticked: boolean): Promise<boolean> =>
-  transaction(async (client) => {
-    const has = await client.query("select 1 from batches b, jsonb_array_elements(b.sheet) l where b.id = $1 and l->>'key' = $2", [batchId, lineKey]);
-    if (has.rowCount === 0) return false;
-    if (ticked) await client.query('insert into batch_ticks (batch_id, line_key) values ($1, $2) on conflict do nothing', [batchId, lineKey]);
-    else {
-      await client.query('delete from batch_ticks where batch_id = $1 and line_key = $2', [batchId, lineKey]);
-      await client.query('delete from batch_weights where batch_id = $1 and line_key = $2', [batchId, lineKey]);
-    }
-    return true;
-  });
+/** When a batch is served, and what of its time line was decided by hand. @returns false when there is no such batch under way */
+export async function setServing(batchId: string, serving: Serving | null): Promise<boolean> {
+  const rows = await query<{ id: string }>('update batches set timeline = $2 where id = $1 and finished_at is null returning id', [
+    batchId,
+    serving === null ? null : JSON.stringify(serving),
+  ]);
+  return rows.length > 0;
+}
 
 /**
  * Writes what came out. Written again, it replaces what was written; the time of the first stays.
@@ -242,9 +245,10 @@ export const setTick = (batchId: string, lineKey: string, ticked: boolean): Prom
  */
 export async function writeOutcome(batchId: string, o: Outcome, finishedAt: Date | null = null): Promise<boolean> {
   const rows = await query<{ id: string }>(
-    `update batches set pieces = $2, first_side_s = $3, second_side_s = $4, verdict = $5, marks = $6, note = $7, finished_at = coalesce(finished_at, $8, now())
+    `update batches set pieces = $2, first_side_s = $3, second_side_s = $4, verdict = $5, marks = $6, note = $7, finished_at = coalesce(finished_at, $8, now()),
+            scales = $9, waste = $10, change = $11
       where id = $1 returning id`,
-    [batchId, o.pieces, o.firstSideS, o.secondSideS, o.verdict, o.marks, o.note, finishedAt],
+    [batchId, o.pieces, o.firstSideS, o.secondSideS, o.verdict, o.marks, o.note, finishedAt, JSON.stringify(o.scales ?? {}), o.waste ?? null, o.change ?? ''],
   );
   return rows.length > 0;
 }

@@ -1,4 +1,5 @@
 /** The demo kitchen, Lantern Lock Boathouse: formulas and batches from database/demo, all invented. */
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
@@ -6,7 +7,8 @@ import { END_IDS, entriesFromCard, MOMENTS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
 import { measureFrom } from '@/core/pantry/calibrate';
 import { FRESH_HOUSE } from '@/core/pantry/conventions';
-import { setTick, startBatch, writeOutcome } from './batches';
+import { startBatch, writeOutcome } from './batches';
+import { keepItems } from './book';
 import { saveVersion } from './formulas';
 import { changeHouse } from './house';
 import { keepMeasure, keepPantry } from './pantry';
@@ -171,7 +173,10 @@ export async function loadDemo(): Promise<number> {
       if (!versionId) throw new Error(`${d.name} has no version ${b.version}`);
       const started = await startBatch({ ...b, versionId, startedAt: ago(b.hoursAgo) });
       if (!started.ok) throw new Error(`${d.name}: ${started.message}`);
-      for (let i = 1; i <= b.tickedLines; i++) await setTick(started.id, `l${i}`, true);
+      await keepItems(
+        started.id,
+        Array.from({ length: b.tickedLines }, (_, i) => ({ id: randomUUID(), do: 'line', key: `l${i + 1}`, to: true })),
+      );
       if (b.outcome) await writeOutcome(started.id, b.outcome, ago(b.hoursAgo - 1.5));
     }
   }

@@ -1,7 +1,9 @@
 /** What was tapped at the griddle: kept tap by tap, and what it teaches about a formula's times. */
+import type { Entry } from '@/core/batch/acts';
 import { piecesFrom, type Tap } from '@/core/griddle/board';
+import { type HeatReading, readingsIn } from '@/core/griddle/heat';
 import { sidesOf } from '@/core/griddle/times';
-import { query, transaction } from './pool';
+import { query } from './pool';
 
 interface TapRow extends Record<string, unknown> {
   readonly id: string;
@@ -17,26 +19,6 @@ const SELECT = `select id, batch_id as "batchId", piece, act, surface, slot, (ex
 
 /** A batch's taps, in the order they happened. */
 export const tapsOf = (batchId: string): Promise<Tap[]> => query<TapRow>(`${SELECT} where batch_id = $1 order by at, piece`, [batchId]);
-
-/**
- * Keeps taps; one that is kept already, or says again what another screen has said, changes nothing.
- * @returns false when there is no such batch
- */
-export const keepTaps = (batchId: string, taps: readonly Tap[]): Promise<boolean> =>
-  transaction(async (client) => {
-    if ((await client.query('select 1 from batches where id = $1 for share', [batchId])).rowCount === 0) return false;
-    for (const t of taps)
-      await client.query(
-        'insert into batch_taps (id, batch_id, piece, act, surface, slot, at) values ($1, $2, $3, $4, $5, $6, to_timestamp($7 / 1000.0)) on conflict do nothing',
-        [t.id, batchId, t.piece, t.act, t.surface, t.slot, t.at],
-      );
-    return true;
-  });
-
-/** Takes a tap back: a finger slipped. Twice is once. */
-export async function dropTap(batchId: string, id: string): Promise<void> {
-  await query('delete from batch_taps where batch_id = $1 and id = $2', [batchId, id]);
-}
 
 /** Another number of pieces is wanted. @returns false when there is no such batch under way */
 export async function wantPieces(batchId: string, pieces: number): Promise<boolean> {
@@ -60,4 +42,16 @@ export async function earlierSides(batch: { readonly id: string; readonly formul
   const byBatch = new Map([...new Set(rows.map((r) => r.batchId))].map((id) => [id, rows.filter((r) => r.batchId === id)]));
   const all = [...byBatch.values()].map((taps) => sidesOf(piecesFrom(taps)));
   return { first: all.flatMap((s) => s.first), second: all.flatMap((s) => s.second) };
+}
+
+/** Times dial and probe were read together that are looked at: the newest. */
+const DIALS_LOOKED_AT = 300;
+
+/** What every surface's dial has meant, over all batches. */
+export async function dialReadings(): Promise<readonly HeatReading[]> {
+  const rows = await query<{ entries: readonly Entry[] }>(
+    `select coalesce(json_agg(json_build_object('id', e.id, 'at', (extract(epoch from e.at) * 1000)::float8, 'act', e.act)), '[]') as entries
+       from (select * from batch_entries where act->>'what' = 'heat' and act->>'by' = 'probe' and act->>'dialC' is not null order by at desc limit ${DIALS_LOOKED_AT}) e`,
+  );
+  return readingsIn(rows[0]?.entries ?? []);
 }

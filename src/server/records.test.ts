@@ -2,15 +2,17 @@
 
 import { randomUUID } from 'node:crypto';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
+import type { Tap } from '@/core/griddle/board';
 import { FRESH_HOUSE } from '@/core/pantry/conventions';
 import { NOTHING_OWN } from '@/core/pantry/own';
-import { batchById, log, setTick, startBatch, underWay, writeOutcome } from './batches';
+import { batchById, log, setServing, startBatch, underWay, writeOutcome } from './batches';
+import { bookOf, keepItems } from './book';
 import { saveVersion, shelf, version, versionsOf } from './formulas';
-import { dropTap, earlierSides, keepTaps, tapsOf, wantPieces } from './griddle';
+import { earlierSides, tapsOf, wantPieces } from './griddle';
 import { changeHouse, loadHouse } from './house';
 import { migrate } from './migrate';
 import { closePool, DatabaseAway, query, reach, transaction } from './pool';
-import { rebalanceMix, weigh } from './weigh';
+import { rebalanceMix } from './weigh';
 
 const FORMULA: Formula = {
   ...EMPTY_FORMULA,
@@ -34,6 +36,13 @@ async function made(name = FORMULA.name) {
   if (!s) throw new Error('not saved');
   return s;
 }
+
+const line = (batchId: string, key: string, to: boolean | number) => keepItems(batchId, [{ id: randomUUID(), do: 'line', key, to }]);
+const keep = (batchId: string, taps: readonly Tap[]) =>
+  keepItems(
+    batchId,
+    taps.map((tap) => ({ id: tap.id, do: 'tap', tap })),
+  );
 
 test('migrations are applied once', async () => {
   expect(await migrate()).toEqual([]);
@@ -192,11 +201,11 @@ test('a batch keeps the sheet of the version it was made from, its ticks and its
   const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 2 }, exactness: 'gram', portionMl: 60 });
   if (!b.ok) throw new Error(b.message);
   await saveVersion({ formulaId: s.formulaId, basedOn: 1, knownNewest: 1, formula: { ...FORMULA, entries: FORMULA.entries.slice(0, 1) }, changeNote: '' });
-  expect(await setTick(b.id, 'l1', true)).toBe(true);
-  expect(await setTick(b.id, 'l1', true)).toBe(true);
-  expect(await setTick(b.id, 'l3', true)).toBe(true);
-  expect(await setTick(b.id, 'l3', false)).toBe(true);
-  expect(await setTick(b.id, 'l99', true)).toBe(false);
+  expect(await line(b.id, 'l1', true)).toBe(true);
+  expect(await line(b.id, 'l1', true)).toBe(true);
+  expect(await line(b.id, 'l3', true)).toBe(true);
+  expect(await line(b.id, 'l3', false)).toBe(true);
+  expect(await line(b.id, 'l99', true)).toBe(false);
   expect((await underWay()).map((x) => x.id)).toContain(b.id);
   const batch = await batchById(b.id);
   expect(batch).toMatchObject({ versionNumber: 1, ticked: ['l1'], finishedAt: null, massG: expect.closeTo(2 * (250 + 9.2 + 427 + 100), 0) });
@@ -220,8 +229,8 @@ test('what was weighed is kept, and the rest of a mix is worked anew around it: 
   if (!b.ok) throw new Error(b.message);
   const before = (await batchById(b.id))?.sheet ?? [];
   const [flour, powder] = [before.find((l) => l.key === 'l1')?.grams ?? 0, before.find((l) => l.key === 'l2')?.grams ?? 0];
-  expect(await weigh(b.id, 'l1', Math.round(1.1 * flour))).toBe(true);
-  expect(await weigh(b.id, 'l9', 5)).toBe(false);
+  expect(await line(b.id, 'l1', Math.round(1.1 * flour))).toBe(true);
+  expect(await line(b.id, 'l9', 5)).toBe(false);
   expect(await batchById(b.id)).toMatchObject({ weights: { l1: Math.round(1.1 * flour) }, ticked: ['l1'] });
   expect(await rebalanceMix(b.id, 1)).toBe(true);
   const once = await batchById(b.id);
@@ -232,10 +241,10 @@ test('what was weighed is kept, and the rest of a mix is worked anew around it: 
   expect(await rebalanceMix(b.id, 1)).toBe(true);
   expect((await batchById(b.id))?.sheet).toEqual(once?.sheet);
   // unticked, its weight goes with it
-  expect(await setTick(b.id, 'l1', false)).toBe(true);
+  expect(await line(b.id, 'l1', false)).toBe(true);
   expect((await batchById(b.id))?.weights).toEqual({});
-  expect(await weigh(b.id, 'l1', 480)).toBe(true);
-  expect(await weigh(b.id, 'l1', null)).toBe(true);
+  expect(await line(b.id, 'l1', 480)).toBe(true);
+  expect(await line(b.id, 'l1', false)).toBe(true);
   expect(await batchById(b.id)).toMatchObject({ weights: {}, ticked: [] });
   await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
   expect(await rebalanceMix(b.id, 1)).toBe(false);
@@ -259,20 +268,53 @@ test('taps are kept once each, whichever screen says them; they teach the formul
     at: at + 1000 * s,
   });
   const taps = [tap(1, 'pour', 0), tap(2, 'pour', 4), tap(1, 'flip', 130), tap(2, 'flip', 138), tap(1, 'pull', 200), tap(2, 'pull', 214)];
-  expect(await Promise.all([keepTaps(id, taps), keepTaps(id, taps)])).toEqual([true, true]);
+  expect(await Promise.all([keep(id, taps), keep(id, taps)])).toEqual([true, true]);
   // another screen pulls the same piece a moment later: the first word stands
-  expect(await keepTaps(id, [tap(1, 'pull', 203)])).toBe(true);
+  expect(await keep(id, [tap(1, 'pull', 203)])).toBe(true);
   expect(await tapsOf(id)).toHaveLength(6);
   expect((await tapsOf(id)).find((t) => t.piece === 1 && t.act === 'pull')?.at).toBe(at + 200_000);
-  await dropTap(id, taps[5]?.id ?? '');
+  await keepItems(id, [{ id: randomUUID(), do: 'untap', tapId: taps[5]?.id ?? '' }]);
   expect(await tapsOf(id)).toHaveLength(5);
-  expect(await keepTaps(randomUUID(), taps)).toBe(false);
+  expect(await keep(randomUUID(), taps)).toBe(false);
   const next = await start();
   const of = { id: next, formulaId: s.formulaId, kind: 'griddle', portionMl: 60 };
   expect(await earlierSides(of)).toEqual({ first: [130], second: [70] });
   expect(await earlierSides({ ...of, portionMl: 120 })).toEqual({ first: [], second: [] });
   expect(await wantPieces(next, 12)).toBe(true);
   expect((await batchById(next))?.piecesPlanned).toBe(12);
+});
+
+test('what a screen tells is kept once, whatever came between; a line that is not there is refused, and all with it', async () => {
+  const s = await made('Told cakes');
+  const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60 });
+  if (!b.ok) throw new Error(b.message);
+  const at = Date.UTC(2026, 4, 2, 8);
+  const entry = { id: randomUUID(), at, act: { what: 'checked', mix: 1, initials: "M'B" } } as const;
+  const first = [
+    { id: randomUUID(), do: 'line', key: 'l1', to: 250 },
+    { id: randomUUID(), do: 'enter', entry },
+  ] as const;
+  expect(await keepItems(b.id, first)).toBe(true);
+  const stamp = (await bookOf(b.id))?.stamp;
+  expect(await keepItems(b.id, [{ id: randomUUID(), do: 'line', key: 'l1', to: 255 }])).toBe(true);
+  // an answer was lost, and the first is told again: the later word stands
+  expect(await keepItems(b.id, first)).toBe(true);
+  expect(await bookOf(b.id)).toEqual({ stamp, taps: [], ticked: ['l1'], weights: { l1: 255 }, entries: [entry] });
+  expect((await batchById(b.id))?.entries).toEqual([entry]);
+  const none = [
+    { id: randomUUID(), do: 'strike', entryId: entry.id },
+    { id: randomUUID(), do: 'line', key: 'l99', to: true },
+  ] as const;
+  expect(await keepItems(b.id, none)).toBe(false);
+  expect((await bookOf(b.id))?.entries).toHaveLength(1);
+  expect(await keepItems(b.id, none.slice(0, 1))).toBe(true);
+  expect((await bookOf(b.id))?.entries).toHaveLength(0);
+  // when it is served is told by the stamp
+  const serving = { at, anchor: 'first', helpers: 1, dayOneAt: null, moved: { rest: at } } as const;
+  expect(await setServing(b.id, serving)).toBe(true);
+  expect((await batchById(b.id))?.timeline).toEqual(serving);
+  expect((await bookOf(b.id))?.stamp).not.toBe(stamp);
+  expect(await bookOf(randomUUID())).toBeNull();
 });
 
 test('the log is found by words and verdict; a per cent sign is only a sign', async () => {

@@ -1,5 +1,5 @@
 import { EMPTY_FORMULA } from '@/core/formula/formula';
-import { driverSchema, fieldErrors, outcomeSchema, saveSchema, startBatchSchema, tickSchema } from './schemas';
+import { driverSchema, fieldErrors, outcomeSchema, saveSchema, startBatchSchema, tellSchema } from './schemas';
 
 const SAVE = {
   formulaId: null,
@@ -62,9 +62,18 @@ test.each([
 });
 
 test('ticks and batches need real ids', () => {
-  expect(tickSchema.safeParse({ batchId: ID, lineKey: 'l1', ticked: true }).success).toBe(true);
-  expect(tickSchema.safeParse({ batchId: '1', lineKey: 'l1', ticked: true }).success).toBe(false);
-  expect(tickSchema.safeParse({ batchId: ID, lineKey: 'l1', ticked: 'yes' }).success).toBe(false);
+  const tells = (...items: readonly object[]): boolean => tellSchema.safeParse({ batchId: ID, items }).success;
+  expect(tells({ id: ID, do: 'line', key: 'l1', to: true }, { id: ID, do: 'line', key: 'l1', to: 41.5 })).toBe(true);
+  expect(tells({ id: ID, do: 'line', key: 'l1', to: 'yes' })).toBe(false);
+  expect(tells({ id: '1', do: 'line', key: 'l1', to: true })).toBe(false);
+  expect(tells()).toBe(false);
+  const enters = (act: object): boolean => tells({ id: ID, do: 'enter', entry: { id: ID, at: 1.7e12, act } });
+  expect(enters({ what: 'heat', surface: 'g', by: 'probe', realC: 180, dialC: null })).toBe(true);
+  expect(enters({ what: 'heat', surface: 'g', by: 'drop', drop: 'dances', dialC: 190 })).toBe(true);
+  expect(enters({ what: 'heat', surface: 'g', by: 'drop', drop: 'sings', dialC: 190 })).toBe(false);
+  expect(enters({ what: 'heat', surface: 'g', by: 'dial', dialC: 4000 })).toBe(false);
+  expect(enters({ what: 'checked', mix: 1, initials: ' ' })).toBe(false);
+  expect(enters({ what: 'corrected', mix: 1, ingredientId: 'milk-whole', grams: -3, seen: '' })).toBe(false);
   expect(startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'gram', portionMl: 60 }).success).toBe(true);
   expect(startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'spoons', portionMl: 60 }).success).toBe(false);
 });

@@ -1,15 +1,18 @@
 /** What the pages send: every field checked before it goes anywhere. */
 import { z } from 'zod';
+import { DROPS, JOIN_PARTS, MISE_STATES, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import { MARKS, VERDICTS } from '@/core/batch/batch';
+import { SCALES, STEPS } from '@/core/batch/came-out';
 import { MOST_MIXES } from '@/core/batch/mixes';
 import { ONE } from '@/core/batch/plan';
 import { EXACTNESSES } from '@/core/batch/scale';
+import { ANCHORS, MOST_HELPERS } from '@/core/batch/serving';
 import { MOST_PARTS, SIDE_BYS } from '@/core/batch/sides';
 import { TAKES } from '@/core/batch/take-out';
 import { VESSELS } from '@/core/card/parts';
 import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
-import { LARGE_BOWLS, MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
+import { CHECKS, JOININGS, LARGE_BOWLS, MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
 import { TAPPED } from '@/core/griddle/board';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { TOOLS } from '@/core/pantry/tools';
@@ -29,6 +32,8 @@ const waysSchema = z.object({
   rest: z.enum(RESTS),
   warmth: z.enum(WARMTHS),
   whites: z.enum(WHITES),
+  joining: z.enum(JOININGS),
+  check: z.enum(CHECKS),
   largeBowl: z.enum(LARGE_BOWLS),
   altitudeM: z
     .number('Altitude: write a number of metres.')
@@ -203,26 +208,84 @@ export const startBatchSchema = z.object({
 
 export const putBackSchema = z.object({ batchId: z.uuid() });
 
-export const tickSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), ticked: z.boolean() });
-
-export const weighSchema = z.object({
-  batchId: z.uuid(),
-  lineKey: z.string().max(20),
-  grams: z.number('Write a number of grams.').min(0, 'Not less than nothing.').max(1_000_000, 'At most a tonne.').nullable(),
-});
-
 export const rebalanceSchema = z.object({ batchId: z.uuid(), mix: count('Mixes', MOST_MIXES) });
 
+const atSchema = z.number().min(1e12, 'That is before there were griddles here.').max(1e13);
 const tapSchema = z.object({
   id: z.uuid(),
   piece: z.number().int().min(1).max(100_000),
   act: z.enum(TAPPED),
   surface: z.string().max(60),
   slot: z.number().int().min(0).max(1000),
-  at: z.number().min(1e12, 'That is before there were griddles here.').max(1e13),
+  at: atSchema,
 });
-export const tapsSchema = z.object({ batchId: z.uuid(), taps: z.array(tapSchema).min(1).max(500) });
-export const untapSchema = z.object({ batchId: z.uuid(), id: z.uuid() });
+const mixNumber = count('Mixes', MOST_MIXES);
+const degreesC = (what: string) => z.number(`${what}: write a number of degrees.`).min(0, `${what}: not below freezing.`).max(400, `${what}: at most 400 °C.`);
+const heat = z.object({ what: z.literal('heat'), surface: z.string().max(60) });
+const piecesMoved = count('Pieces', 100_000);
+const actSchema = z.union([
+  z.discriminatedUnion('what', [
+    z.object({ what: z.literal('mise'), key: z.string().max(80), state: z.enum(MISE_STATES) }),
+    z.object({ what: z.literal('mise-done') }),
+    z.object({ what: z.literal('ready'), mix: mixNumber, part: z.enum(JOIN_PARTS) }),
+    z.object({
+      what: z.literal('checked'),
+      mix: mixNumber,
+      initials: z.string().trim().min(1, 'Initials of who has looked.').max(12, 'Initials: at most 12.'),
+    }),
+    z.object({ what: z.literal('mixed'), mix: mixNumber, turns: z.number().int().min(0).max(10_000) }),
+    z.object({
+      what: z.literal('corrected'),
+      mix: mixNumber,
+      ingredientId: z.string().min(1).max(60),
+      grams: amount('Amount', 100_000),
+      seen: z.string().max(200),
+    }),
+    z.object({ what: z.literal('test'), verdict: z.enum(VERDICTS_OF_TEST) }),
+    z.object({ what: z.literal('held'), pieces: piecesMoved }),
+    z.object({ what: z.literal('plated'), pieces: piecesMoved }),
+    z.object({ what: z.literal('out'), pieces: piecesMoved }),
+    z.object({ what: z.literal('bell'), bellAt: atSchema.nullable() }),
+    z.object({ what: z.literal('step'), step: z.string().max(80) }),
+  ]),
+  heat.extend({ by: z.literal('probe'), realC: degreesC('The surface'), dialC: degreesC('The dial').nullable() }),
+  heat.extend({ by: z.literal('drop'), drop: z.enum(DROPS), dialC: degreesC('The dial').nullable() }),
+  heat.extend({ by: z.literal('dial'), dialC: degreesC('The dial') }),
+]);
+
+/** What a screen tells of a batch, in the order it happened. */
+const itemSchema = z.intersection(
+  z.object({ id: z.uuid() }),
+  z.discriminatedUnion('do', [
+    z.object({ do: z.literal('tap'), tap: tapSchema }),
+    z.object({ do: z.literal('untap'), tapId: z.uuid() }),
+    z.object({
+      do: z.literal('line'),
+      key: z.string().max(20),
+      to: z.union([z.boolean(), z.number('Write a number of grams.').min(0, 'Not less than nothing.').max(1_000_000, 'At most a tonne.')]),
+    }),
+    z.object({ do: z.literal('enter'), entry: z.object({ id: z.uuid(), at: atSchema, act: actSchema }) }),
+    z.object({ do: z.literal('strike'), entryId: z.uuid() }),
+  ]),
+);
+export const tellSchema = z.object({ batchId: z.uuid(), items: z.array(itemSchema).min(1).max(500) });
+
+export const servingSchema = z.object({
+  batchId: z.uuid(),
+  serving: z
+    .object({
+      at: atSchema,
+      anchor: z.enum(ANCHORS),
+      helpers: z
+        .number('Helpers: write a whole number.')
+        .int('Helpers come whole.')
+        .min(0, 'Helpers: not less than none.')
+        .max(MOST_HELPERS, `Helpers: at most ${MOST_HELPERS}.`),
+      dayOneAt: atSchema.nullable(),
+      moved: z.record(z.string().max(80), atSchema),
+    })
+    .nullable(),
+});
 export const wantSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
 
 const pourG = z.number().positive().max(20_000);
@@ -233,6 +296,15 @@ export const scaleActSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('tare') }),
   z.object({ do: z.literal('plug'), in: z.boolean() }),
 ]);
+
+export const surfaceActSchema = z.discriminatedUnion('do', [
+  z.object({ do: z.literal('dial'), toC: degreesC('The dial') }),
+  z.object({ do: z.literal('pour'), pieces: z.number().int().min(1).max(200) }),
+  z.object({ do: z.literal('cool') }),
+  z.object({ do: z.literal('plug'), in: z.boolean() }),
+]);
+
+export const swapSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), to: z.string().max(60), with: z.string().max(60).nullable() });
 
 const whole = (what: string, least: number, most: number) =>
   z
@@ -250,6 +322,9 @@ export const outcomeSchema = z.object({
   verdict: z.enum(VERDICTS, 'Tap a verdict.'),
   marks: z.array(z.enum(MARKS)).max(MARKS.length),
   note: z.string().trim().max(4000, 'A note has at most 4,000 characters.'),
+  scales: z.partialRecord(z.enum(SCALES), z.number().int().min(1).max(STEPS.length)).default({}),
+  waste: whole('Thrown away', 0, 100_000).default(null),
+  change: z.string().trim().max(500, 'The change has at most 500 characters.').default(''),
 });
 
 /** First message of each field, by dotted path, for a form to show at its place. */

@@ -43,6 +43,14 @@ export async function takeFromShelf(client: PoolClient, who: Taker, wants: Reado
   return short;
 }
 
+/** Puts what a batch took back onto the shelf. */
+export const returnToShelf = (client: PoolClient, batchId: string) =>
+  client.query(
+    `with back as (delete from stock_takings where batch_id = $1 returning ingredient_id, taken_g)
+     update stock s set on_hand_g = s.on_hand_g + back.taken_g from back where back.ingredient_id = s.ingredient_id and s.on_hand_g is not null`,
+    [batchId],
+  );
+
 /**
  * Puts back what a batch took, off the shelf and out of lots: it was not made after all. Once, however often it is asked.
  * @returns false when there is no such batch under way
@@ -51,11 +59,7 @@ export const putBack = (batchId: string): Promise<boolean> =>
   transaction(async (client) => {
     const batch = await client.query('select 1 from batches where id = $1 and finished_at is null for update', [batchId]);
     if (batch.rowCount === 0) return false;
-    await client.query(
-      `with back as (delete from stock_takings where batch_id = $1 returning ingredient_id, taken_g)
-       update stock s set on_hand_g = s.on_hand_g + back.taken_g from back where back.ingredient_id = s.ingredient_id and s.on_hand_g is not null`,
-      [batchId],
-    );
+    await returnToShelf(client, batchId);
     await client.query('delete from lot_uses where batch_id = $1', [batchId]);
     return true;
   });

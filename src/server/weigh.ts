@@ -1,4 +1,4 @@
-/** What really went into a batch, and the rest of a mix worked anew around it. */
+/** The rest of a mix worked anew around what really went in. */
 
 import type { SheetLine } from '@/core/batch/batch';
 import type { KindId } from '@/core/formula/kinds';
@@ -7,28 +7,6 @@ import { bowlLines, rebalance, type Weights, withAnew } from '@/core/prep/weigh'
 import { gramsExact, grams as say } from '@/core/quantity/say';
 import { loadHouse } from './house';
 import { transaction } from './pool';
-
-/**
- * Writes what a line weighed, and ticks it; null takes both back. The same twice is once.
- * @returns false when the batch has no such line
- */
-export const weigh = (batchId: string, lineKey: string, grams: number | null): Promise<boolean> =>
-  transaction(async (client) => {
-    const has = await client.query("select 1 from batches b, jsonb_array_elements(b.sheet) l where b.id = $1 and l->>'key' = $2", [batchId, lineKey]);
-    if (has.rowCount === 0) return false;
-    if (grams === null) {
-      await client.query('delete from batch_weights where batch_id = $1 and line_key = $2', [batchId, lineKey]);
-      await client.query('delete from batch_ticks where batch_id = $1 and line_key = $2', [batchId, lineKey]);
-      return true;
-    }
-    await client.query(
-      `insert into batch_weights (batch_id, line_key, grams) values ($1, $2, $3)
-       on conflict (batch_id, line_key) do update set grams = excluded.grams, at = case when batch_weights.grams = excluded.grams then batch_weights.at else now() end`,
-      [batchId, lineKey, grams],
-    );
-    await client.query('insert into batch_ticks (batch_id, line_key) values ($1, $2) on conflict do nothing', [batchId, lineKey]);
-    return true;
-  });
 
 /**
  * Works the rest of a mix anew around what is weighed, and writes it on the sheet. It hangs on the plan and the weights

@@ -1,11 +1,12 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { type Batch, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
+import { lateWords } from '@/core/judge/compare-batches';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { log } from '@/server/batches';
 import { reach } from '@/server/pool';
 import { AwayPage, Frame } from '@/ui/frame';
-import { lookOf } from '@/ui/kit/button';
+import { Button, lookOf } from '@/ui/kit/button';
 import { LogFilter } from '@/ui/log/filter';
 import { when } from '@/ui/when';
 
@@ -16,18 +17,23 @@ const sides = (b: Batch): string => {
   return b.firstSideS === null && b.secondSideS === null ? '' : `${t(b.firstSideS)} / ${t(b.secondSideS)}`;
 };
 
+/** When plates went, against when they were wanted. */
+const plates = (b: Batch): string =>
+  b.timeline && b.timeline.anchor === 'last' && b.lastOffAt !== null ? lateWords((b.lastOffAt - b.timeline.at) / 60_000) : '';
+
 export default async function LogPage({ searchParams }: { readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>> }) {
   const asked = await searchParams;
   const text = typeof asked.find === 'string' ? asked.find.slice(0, 100) : '';
   const verdict: Verdict | null = VERDICTS.find((v) => v === asked.verdict) ?? null;
-  const r = await reach(() => log({ text: text.trim(), verdict }));
+  const best = asked.best === '1';
+  const r = await reach(() => log({ text: text.trim(), verdict, best }));
   if (!r.up) return <AwayPage here="log" />;
-  const filtered = text !== '' || verdict !== null;
+  const filtered = text !== '' || verdict !== null || best;
   return (
     <Frame here="log">
       <div className="mb-4 flex flex-wrap items-end gap-3">
         <h1 className="mr-auto text-[26px]">Log</h1>
-        <LogFilter text={text} verdict={verdict ?? ''} />
+        <LogFilter text={text} verdict={verdict ?? ''} best={best} />
       </div>
       {r.value.length === 0 ? (
         <section className="mt-10 max-w-xl">
@@ -39,47 +45,75 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
           </Link>
         </section>
       ) : (
-        <div className="overflow-x-auto">
-          <table className="w-full min-w-[900px] border-collapse text-left">
-            <thead className="border-b-2 border-rim text-sm text-soft">
-              <tr>
-                <th className="py-2 pr-4">Begun</th>
-                <th className="pr-4">Formula</th>
-                <th className="pr-4 text-right">Pieces, of planned</th>
-                <th className="pr-4 text-right">Sides, min:s</th>
-                <th className="pr-4">Verdict</th>
-                <th className="pr-4">Note</th>
-              </tr>
-            </thead>
-            <tbody>
-              {r.value.map((b) => (
-                <tr key={b.id} className="border-b border-line align-top">
-                  <td className="py-2.5 pr-4 whitespace-nowrap text-soft">{when(b.startedAt)}</td>
-                  <td className="max-w-[16rem] py-2.5 pr-4">
-                    <Link href={`/batches/${b.id}/${b.finishedAt ? 'outcome' : 'prep'}`} className="font-semibold text-rim underline [overflow-wrap:anywhere]">
-                      {b.name}
-                    </Link>
-                    <Link href={`/formulas/${b.formulaId}?version=${b.versionNumber}`} className="block text-sm text-soft underline">
-                      version {b.versionNumber}
-                    </Link>
-                  </td>
-                  <td className="py-2.5 pr-4 text-right whitespace-nowrap">
-                    {b.pieces === null ? '' : <strong>{b.pieces}</strong>}
-                    {b.piecesPlanned ? <span className="text-soft"> of {b.piecesPlanned}</span> : null}
-                  </td>
-                  <td className="py-2.5 pr-4 text-right whitespace-nowrap">{sides(b)}</td>
-                  <td className="py-2.5 pr-4 whitespace-nowrap">
-                    {b.verdict ? <strong>{VERDICT_WORDS[b.verdict]}</strong> : <span className="rounded bg-butter px-2 py-0.5 font-semibold">under way</span>}
-                  </td>
-                  <td className="max-w-[26rem] py-2.5 [overflow-wrap:anywhere]">
-                    {b.marks.length > 0 ? <span className="text-soft">{b.marks.join(', ')}. </span> : null}
-                    {b.note}
-                  </td>
+        <form action="/log/compare" method="get">
+          <div className="overflow-x-auto">
+            <table className="w-full min-w-[900px] border-collapse text-left">
+              <thead className="border-b-2 border-rim text-sm text-soft">
+                <tr>
+                  <th className="w-11">
+                    <span className="sr-only">To compare</span>
+                  </th>
+                  <th className="py-2 pr-4">Begun</th>
+                  <th className="pr-4">Formula</th>
+                  <th className="pr-4 text-right">Pieces, of planned</th>
+                  <th className="pr-4">Plates</th>
+                  <th className="pr-4 text-right">Sides, min:s</th>
+                  <th className="pr-4">Verdict</th>
+                  <th className="pr-4">Note</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+              </thead>
+              <tbody>
+                {r.value.map((b) => (
+                  <tr key={b.id} className="border-b border-line align-top">
+                    <td>
+                      <label className="grid size-11 cursor-pointer place-items-center">
+                        <input type="checkbox" name="id" value={b.id} className="size-5 accent-rim" />
+                        <span className="sr-only">
+                          Compare {b.name}, {when(b.startedAt)}
+                        </span>
+                      </label>
+                    </td>
+                    <td className="py-2.5 pr-4 whitespace-nowrap text-soft">{when(b.startedAt)}</td>
+                    <td className="max-w-[16rem] py-2.5 pr-4">
+                      <Link
+                        href={`/batches/${b.id}/${b.finishedAt ? 'outcome' : 'prep'}`}
+                        className="font-semibold text-rim underline [overflow-wrap:anywhere]"
+                      >
+                        {b.name}
+                      </Link>
+                      <Link href={`/formulas/${b.formulaId}?version=${b.versionNumber}`} className="block text-sm text-soft underline">
+                        version {b.versionNumber}
+                      </Link>
+                    </td>
+                    <td className="py-2.5 pr-4 text-right whitespace-nowrap">
+                      {b.pieces === null ? '' : <strong>{b.pieces}</strong>}
+                      {b.piecesPlanned ? <span className="text-soft"> of {b.piecesPlanned}</span> : null}
+                    </td>
+                    <td className="py-2.5 pr-4 whitespace-nowrap">{plates(b)}</td>
+                    <td className="py-2.5 pr-4 text-right whitespace-nowrap">{sides(b)}</td>
+                    <td className="py-2.5 pr-4 whitespace-nowrap">
+                      {b.verdict ? <strong>{VERDICT_WORDS[b.verdict]}</strong> : <span className="rounded bg-butter px-2 py-0.5 font-semibold">under way</span>}
+                    </td>
+                    <td className="max-w-[26rem] py-2.5 [overflow-wrap:anywhere]">
+                      {b.marks.length > 0 ? <span className="text-soft">{b.marks.join(', ')}. </span> : null}
+                      {b.note}
+                      {b.waste ? <span className="text-soft"> {b.waste} thrown away.</span> : null}
+                      {b.change ? (
+                        <span className="block">
+                          <strong>Next time:</strong> {b.change}
+                        </span>
+                      ) : null}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <div className="sticky bottom-0 flex items-center gap-3 bg-enamel py-3">
+            <Button type="submit">Compare the two that are ticked</Button>
+            <span className="text-soft">How they were made and what came of it, side by side.</span>
+          </div>
+        </form>
       )}
     </Frame>
   );

@@ -2,10 +2,15 @@
  * A batch: one making of one version of a formula. Its sheet is frozen when it starts; what came out is written after.
  */
 import type { Vessel } from '../card/parts';
+import type { Formula } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
+import type { Ways } from '../formula/ways';
+import type { Entry } from './acts';
+import type { Scales } from './came-out';
 import type { Driver } from './driver';
 import type { Split } from './plan';
 import type { Exactness } from './scale';
+import type { Serving } from './serving';
 
 /** From "keep this" to "something is wrong". */
 export const VERDICTS = ['best', 'good', 'fair', 'poor'] as const;
@@ -76,6 +81,21 @@ export interface Batch {
   readonly ticked: readonly string[];
   /** g that really went in, by line; a line that was only ticked is not in it. */
   readonly weights: Readonly<Record<string, number>>;
+  /** The formula as this batch alone has it, where something stands in for what was missing. */
+  readonly swapped: Formula | null;
+  /** Ways the formula has of its own; the house's else. */
+  readonly ways: Partial<Ways>;
+  /** When its last piece was off the heat, ms since 1970; null: none was tapped. */
+  readonly lastOffAt: number | null;
+  /** What was noted while it was made, in the order it happened. */
+  readonly entries: readonly Entry[];
+  /** Null: nobody has said when it is served. */
+  readonly timeline: Serving | null;
+  readonly scales: Scales;
+  /** Pieces thrown away. */
+  readonly waste: number | null;
+  /** The one change for next time. */
+  readonly change: string;
 }
 
 export interface Outcome {
@@ -85,7 +105,13 @@ export interface Outcome {
   readonly verdict: Verdict;
   readonly marks: readonly string[];
   readonly note: string;
+  readonly scales?: Scales;
+  readonly waste?: number | null;
+  readonly change?: string;
 }
+
+/** The ways a batch is made by. */
+export const waysOf = (b: Pick<Batch, 'ways'>, house: { readonly ways: Ways }): Ways => ({ ...house.ways, ...b.ways });
 
 /** The lines of a sheet that are weighed: those with an amount. */
 export const weighable = (b: Pick<Batch, 'sheet'>): readonly SheetLine[] => b.sheet.filter((l) => l.grams !== null);

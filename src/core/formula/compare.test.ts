@@ -49,7 +49,7 @@ test.each([
 ])('powder opened %s is worth %d', (opened, today, s) => expect(powderStrength(opened, today)).toBeCloseTo(s, 3));
 
 test('ways of working come to minutes and degrees', () => {
-  const ways = { rest: 'usual', warmth: 'counter', whites: 'soft', largeBowl: 'straight', altitudeM: 0 } as const;
+  const ways = { rest: 'usual', warmth: 'counter', whites: 'soft', joining: 'well', check: 'none', largeBowl: 'straight', altitudeM: 0 } as const;
   expect(standingOf(ways, { restMin: 30 })).toEqual({ restMin: 30, batterC: 22 });
   expect(standingOf({ ...ways, rest: 'overnight' }, null)).toEqual({ restMin: 720, batterC: 4 });
   expect(standingOf({ ...ways, rest: 'none', warmth: 'cold' }, null)).toEqual({ restMin: 0, batterC: 8 });

@@ -15,6 +15,10 @@ export const WARMTHS = ['counter', 'cold'] as const;
 export type Warmth = (typeof WARMTHS)[number];
 export const WHITES = ['soft', 'firm'] as const;
 export type Whites = (typeof WHITES)[number];
+export const JOININGS = ['well', 'sprinkle', 'blender', 'strained'] as const;
+export type Joining = (typeof JOININGS)[number];
+export const CHECKS = ['none', 'second'] as const;
+export type Check = (typeof CHECKS)[number];
 export const LARGE_BOWLS = ['straight', 'less'] as const;
 export type LargeBowl = (typeof LARGE_BOWLS)[number];
 
@@ -22,6 +26,10 @@ export interface Ways {
   readonly rest: Rest;
   readonly warmth: Warmth;
   readonly whites: Whites;
+  /** How dry and wet meet. */
+  readonly joining: Joining;
+  /** Whether a second person looks at every pile before they do. */
+  readonly check: Check;
   /** What becomes of the leavening in a very large bowl. */
   readonly largeBowl: LargeBowl;
   /** Metres above the sea: thinner air gives the same gas more room. */
@@ -31,7 +39,7 @@ export interface Ways {
 /** The ways that are chosen from a list. */
 export type ChosenWay = Exclude<keyof Ways, 'altitudeM'>;
 
-export const FRESH_WAYS: Ways = { rest: 'usual', warmth: 'counter', whites: 'soft', largeBowl: 'straight', altitudeM: 0 };
+export const FRESH_WAYS: Ways = { rest: 'usual', warmth: 'counter', whites: 'soft', joining: 'well', check: 'none', largeBowl: 'straight', altitudeM: 0 };
 export const MOST_ALTITUDE_M = 5000;
 
 /** What each way is called on screen, in the order it is offered. */
@@ -46,6 +54,13 @@ export const WAY_NAMES: { readonly [W in ChosenWay]: Readonly<Record<Ways[W], st
   },
   warmth: { counter: 'an hour on the counter', cold: 'straight from the cold' },
   whites: { soft: 'soft peaks, folded in one go', firm: 'firm peaks, folded in thirds' },
+  joining: {
+    well: 'wet into a well in the dry',
+    sprinkle: 'dry sprinkled over the wet',
+    blender: 'all at once in a blender',
+    strained: 'whisked, then strained',
+  },
+  check: { none: 'no second look', second: 'a second person looks at every pile' },
   largeBowl: { straight: 'leavening scaled straight', less: 'a tenth less leavening from 10 kg a bowl' },
 };
 
@@ -64,8 +79,11 @@ export interface Standing {
   readonly batterC: number;
 }
 
+/** Minutes more that a batter wants after it was joined that way: bubbles and worked flour have to settle. Ours. */
+const MORE_REST_MIN: Readonly<Record<Joining, number>> = { well: 0, sprinkle: 0, blender: 20, strained: 10 };
+
 export const standingOf = (w: Ways, kind: Pick<Kind, 'restMin'> | null): Standing => ({
-  restMin: w.rest === 'usual' ? (kind?.restMin ?? USUAL_REST_MIN) : REST_MIN[w.rest],
+  restMin: w.rest === 'usual' ? (kind?.restMin ?? USUAL_REST_MIN) + MORE_REST_MIN[w.joining] : REST_MIN[w.rest],
   batterC: w.rest === 'overnight' ? OVERNIGHT_C : WARMTH_C[w.warmth],
 });
 

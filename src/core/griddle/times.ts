@@ -1,16 +1,12 @@
 /** How long each side takes: learned from taps that were accepted, and from the kind until there are some. Seconds. */
 
+import type { TestVerdict } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { type SideTimes, USUAL_TIMES } from '../batch/heat';
 import type { KindId } from '../formula/kinds';
+import { median } from '../quantity/middle';
 import { type Piece, piecesFrom, type Tap } from './board';
 import { hasTestPiece } from './progress';
-
-const median = (xs: readonly number[]): number => {
-  const s = [...xs].sort((a, b) => a - b);
-  const m = Math.floor(s.length / 2);
-  return s.length % 2 === 1 ? (s[m] as number) : ((s[m - 1] as number) + (s[m] as number)) / 2;
-};
 
 export interface Learned {
   readonly seconds: number;
@@ -25,10 +21,10 @@ const OUTLIER = 2;
 /** The middle of what was tapped, outliers set aside; null where nothing was. */
 export function learned(seconds: readonly number[]): Learned | null {
   const told = seconds.filter((s) => s > 0);
-  if (told.length === 0) return null;
   const middle = median(told);
+  if (middle === null) return null;
   const kept = told.filter((s) => s <= middle * OUTLIER && s >= middle / OUTLIER);
-  return { seconds: median(kept), from: kept.length, aside: told.length - kept.length };
+  return { seconds: median(kept) ?? middle, from: kept.length, aside: told.length - kept.length };
 }
 
 /** Seconds of each side of pieces that are off the heat. */
@@ -59,15 +55,18 @@ export function timesFor(kind: KindId, earlier: { readonly first: readonly numbe
 
 /** Taps of one batch from which it is its own teacher. */
 const OWN_TAPS = 3;
+/** Less than this share of what was known is no time on the heat. */
+const SLIP = 0.2;
 
 /** Times as a batch goes: its own once it has some, else what was known before. */
 export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTimes {
   const sides = sidesOf(pieces);
-  const own = (xs: readonly number[]): Learned | null => {
-    const l = learned(xs);
+  const own = (xs: readonly number[], was: number | null): Learned | null => {
+    // a place tapped three times at once was a slip of the finger
+    const l = learned(xs.filter((s) => s > SLIP * (was ?? 0)));
     return l && l.from >= OWN_TAPS ? l : null;
   };
-  const [first, second] = [own(sides.first), own(sides.second)];
+  const [first, second] = [own(sides.first, known.times.first), own(sides.second, known.times.second)];
   return {
     times: { first: first?.seconds ?? known.times.first, second: known.times.second === null ? null : (second?.seconds ?? known.times.second) },
     from: first?.from ?? known.from,
@@ -95,8 +94,6 @@ export const CUES: Readonly<Record<KindId, { readonly first: string; readonly se
   oven: { first: 'puffed and deep golden at the rim; the door stays shut until then', second: '' },
 };
 
-export const VERDICTS_OF_TEST = ['right', 'dark', 'pale', 'thick', 'thin', 'sticks'] as const;
-export type TestVerdict = (typeof VERDICTS_OF_TEST)[number];
 export const TEST_WORDS: Readonly<Record<TestVerdict, string>> = {
   right: 'just right',
   dark: 'too dark',

@@ -5,10 +5,12 @@
 
 import type { Analysis } from '../analyse';
 import type { Mark } from '../batch/batch';
+import { SCALES, type ScaleId, type Scales } from '../batch/came-out';
 import type { SideTimes } from '../batch/heat';
 import { type KindId, RAIL_NAMES, type Rail, railOf, sayRail, type Zone } from '../formula/kinds';
+import { HOLD_MIN } from '../griddle/hold';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
-import { millilitres, minutesAndSeconds } from '../quantity/say';
+import { millilitres, minutesAndSeconds, temperature, type Units } from '../quantity/say';
 
 /** What is known of a batch when it is judged. */
 export interface Judged {
@@ -20,6 +22,18 @@ export interface Judged {
   readonly firstS: number | null;
   readonly secondS: number | null;
   readonly usual: SideTimes;
+  /** Degrees C of the batter, as it stood; and what a probe read of the surface, with what the kind wants. */
+  readonly batterC: number | null;
+  readonly heatC: number | null;
+  readonly heatZone: Zone;
+  /** Minutes it stood after mixing, and is used to; turns it was mixed, and is used to. */
+  readonly restMin: number | null;
+  readonly usualRestMin: number;
+  readonly turns: number | null;
+  readonly usualTurns: number;
+  /** Longest in the holding oven, min. */
+  readonly heldMin: number | null;
+  readonly units: Pick<Units, 'temperature'>;
 }
 
 /** What a cause rests on here: makes it likelier, less likely, or says nothing of it. */
@@ -45,6 +59,45 @@ const rail =
     if (share > NEAR_END) return SILENT;
     return { times: share < 0 ? FOR * 1.4 : FOR, text: `${RAIL_NAMES[r].toLowerCase()} ${sayRail(r, x.tested)}, of ${sayRail(r, low)} to ${sayRail(r, high)}` };
   };
+
+/** What a probe read, out of what the kind wants; where nothing was read, the sides' times speak. */
+const heat =
+  (how: 'hot' | 'cool') =>
+  (j: Judged): Says => {
+    if (j.heatC === null) return side('first', how === 'hot' ? 'short' : 'long')(j);
+    const [low, high] = j.heatZone;
+    const said = `surface ${temperature(j.heatC, j.units)}, of ${temperature(low, j.units)} to ${temperature(high, j.units)}`;
+    if (how === 'hot' ? j.heatC > high : j.heatC < low) return { times: FOR * 1.4, text: said };
+    return { times: AGAINST, text: null };
+  };
+
+/** Colder than this it pours thick and stays raw in the middle. */
+const COLD_C = 15;
+const coldBatter = (j: Judged): Says => {
+  if (j.batterC === null) return SILENT;
+  return j.batterC < COLD_C ? { times: FOR, text: `batter at ${temperature(j.batterC, j.units)}` } : { times: AGAINST, text: null };
+};
+
+const shortRest = (j: Judged): Says => {
+  if (j.restMin === null || j.usualRestMin <= 0) return SILENT;
+  const said = `it stood ${Math.round(j.restMin)} min, usually ${j.usualRestMin}`;
+  return j.restMin < 0.5 * j.usualRestMin ? { times: FOR, text: said } : { times: AGAINST, text: null };
+};
+
+const longRest = (j: Judged): Says => {
+  if (j.restMin === null) return SILENT;
+  return j.restMin > Math.max(30, 2 * j.usualRestMin) ? { times: FOR, text: `it stood ${Math.round(j.restMin)} min` } : SILENT;
+};
+
+const overMixed = (j: Judged): Says => {
+  if (j.turns === null) return SILENT;
+  return j.turns > 1.3 * j.usualTurns ? { times: FOR, text: `${Math.round(j.turns)} turns, ${j.usualTurns} are enough` } : { times: AGAINST, text: null };
+};
+
+const heldLong = (j: Judged): Says => {
+  if (j.heldMin === null) return SILENT;
+  return j.heldMin > HOLD_MIN ? { times: FOR, text: `held ${Math.round(j.heldMin)} min` } : { times: AGAINST, text: null };
+};
 
 /** A side that took clearly more or less than its usual time. */
 const side =
@@ -107,45 +160,59 @@ const row = (mark: Mark, weight: number, cause: string, says: CauseRow['says'], 
 
 /** To add a cause is to add a row. */
 export const CAUSES: readonly CauseRow[] = [
-  row('tough', 0.35, 'Mixed too far', asked, 'Stop as soon as the dry streaks are gone; lumps are fine.'),
+  row('tough', 0.35, 'Mixed too far', overMixed, 'Stop as soon as the dry streaks are gone; lumps are fine.'),
   row('tough', 0.25, 'Too little fat', rail('fat', 'low'), 'More fat.', 'tender'),
   row('tough', 0.12, 'Too little sugar', rail('sugar', 'low'), 'A little more sugar.', 'tender'),
-  row('tough', 0.15, 'No rest', asked, 'Ten minutes of rest, covered.'),
+  row('tough', 0.15, 'No rest', shortRest, 'Ten minutes of rest, covered.'),
   row('gummy', 0.25, 'Portion too large', largePortion, 'Pour less at a time.'),
-  row('gummy', 0.2, 'Too hot: brown before it was set', side('first', 'short'), 'Less heat, and longer.'),
+  row('gummy', 0.2, 'Too hot: brown before it was set', heat('hot'), 'Less heat, and longer.'),
   row('gummy', 0.2, 'Taken off early', side('second', 'short'), 'Wait until it springs back.'),
   row('gummy', 0.15, 'Much puree', puree, 'Less puree, or drain it.'),
-  row('gummy', 0.15, 'Batter cold', asked, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
+  row('gummy', 0.15, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
   row('flat', 0.3, 'Too little lift', rail('lift', 'low'), 'More leavening.', 'taller'),
-  row('flat', 0.25, 'Lift spent by waiting, or an old tin', asked, 'Join smaller bowls; a spoon of the powder in hot water has to foam.'),
+  row('flat', 0.25, 'Lift spent by waiting, or an old tin', longRest, 'Join smaller bowls; a spoon of the powder in hot water has to foam.'),
   row('flat', 0.2, 'Too thin', rail('water', 'high'), 'Less liquid.', 'thicker'),
   row('flat', 0.1, 'Much egg', rail('egg', 'high'), 'Less egg.'),
   row('flat', 0.2, 'Foam knocked out', only(['foam']), 'Fold in thirds, and pour within a quarter of an hour.'),
   row('flat', 0.08, 'Pressed', asked, 'One turn, and never press.'),
   row('greasy', 0.3, 'Too much fat in the pan', asked, 'A film, wiped.'),
   row('greasy', 0.3, 'Much fat in the batter', rail('fat', 'high'), 'Less fat.'),
-  row('greasy', 0.2, 'Too cool', side('first', 'long'), 'More heat before the first is poured.'),
-  row('pale', 0.4, 'Too cool', side('first', 'long'), 'More heat.'),
+  row('greasy', 0.2, 'Too cool', heat('cool'), 'More heat before the first is poured.'),
+  row('pale', 0.4, 'Too cool', heat('cool'), 'More heat.'),
   row('pale', 0.25, 'Little sugar', rail('sugar', 'low'), 'A little more sugar browns sooner.'),
   row('pale', 0.2, 'Acid left over', acidLeft, 'A little soda for the acid that is left.'),
-  row('dark', 0.4, 'Too hot', side('first', 'short'), 'Less heat, and longer.'),
+  row('dark', 0.4, 'Too hot', heat('hot'), 'Less heat, and longer.'),
   row('dark', 0.25, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', 'less-sweet'),
   row('dark', 0.2, 'Soda left over', sodaLeft, 'Less soda, or more that is sour.'),
   row('dry', 0.35, 'Too long on the heat', side('second', 'long'), 'Take it off as soon as it springs back.'),
   row('dry', 0.2, 'Little fat', rail('fat', 'low'), 'More fat.', 'tender'),
   row('dry', 0.2, 'Little water', rail('water', 'low'), 'More liquid.', 'thinner'),
-  row('dry', 0.2, 'Held too long', asked, 'Serve sooner; hold no longer than quality and the local food code allow.'),
+  row('dry', 0.2, 'Held too long', heldLong, 'Serve sooner; hold no longer than quality and the local food code allow.'),
   row('stuck', 0.35, 'Surface cool, dirty or without fat', asked, 'Wipe, heat until a drop of water dances, then a thin film of fat.'),
   row('stuck', 0.2, 'Turned early', side('first', 'short'), 'Wait for the edge to lift by itself.'),
   row('stuck', 0.2, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', 'less-sweet'),
   row('tore', 0.25, 'Little egg', rail('egg', 'low'), 'More egg.', 'richer'),
-  row('tore', 0.25, 'No rest', asked, 'Half an hour of rest, covered and cold.'),
+  row('tore', 0.25, 'No rest', shortRest, 'Half an hour of rest, covered and cold.'),
   row('tore', 0.2, 'Too thin', rail('water', 'high'), 'Less liquid.', 'thicker'),
   row('tore', 0.2, 'Turned early', side('first', 'short'), 'Wait until it slides free.'),
   row('tore', 0.1, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', 'less-sweet'),
   row('soapy', 0.7, 'Soda left over', sodaLeft, 'Less soda, or more that is sour.'),
   row('soapy', 0.15, 'Leavening not spread', asked, 'Sieve it with the flour.'),
 ];
+
+/** The fault that the end of a scale is, by the log's words. */
+const FAULTS: Partial<Readonly<Record<ScaleId, Partial<Readonly<Record<number, Mark>>>>>> = {
+  colour: { 1: 'pale', 5: 'dark' },
+  crumb: { 1: 'flat' },
+  taste: { 5: 'soapy' },
+};
+/** What the scales say that is a fault. */
+export const faultsIn = (s: Scales): readonly Mark[] =>
+  SCALES.flatMap((id) => {
+    const step = s[id];
+    const mark = step === undefined ? undefined : FAULTS[id]?.[step];
+    return mark ? [mark] : [];
+  });
 
 export interface Cause {
   readonly cause: string;

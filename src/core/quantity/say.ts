@@ -55,6 +55,9 @@ export const massBoth = (g: number, u: Weighs): string => (u.weight === 'g' ? gr
 export const temperature = (c: number, u: Pick<Units, 'temperature'> = FRESH_UNITS): string =>
   u.temperature === 'C' ? `${c.toFixed(0)} °C` : `${((c * 9) / 5 + 32).toFixed(0)} °F`;
 
+/** A temperature as the house reads it, in Celsius. */
+export const celsiusFrom = (x: number, u: Pick<Units, 'temperature'>): number => (u.temperature === 'C' ? x : ((x - 32) * 5) / 9);
+
 /** Money, to the hundredth; less than that as "under". */
 export const money = (x: number, u: Pick<Units, 'currency'>): string =>
   x > 0 && x < 0.005 ? `under ${u.currency}0.01` : `${u.currency}${(([int = '', frac]) => `${grouped(int)}.${frac}`)(x.toFixed(2).split('.'))}`;

@@ -2,6 +2,7 @@
 import { join } from 'node:path';
 import { Document, type DocumentProps, Font, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactElement, ReactNode } from 'react';
+import { fileNamed } from '../file-named';
 
 const INK = '#111c33';
 export const RIM = '#1d3f80';
@@ -62,11 +63,10 @@ export const Boxes = ({ count }: { readonly count: number }) => (
 /** A paper as an answer that opens in the browser. @param file its name when it is kept, without ".pdf" */
 export async function asPdf(paper: ReactElement, file: string): Promise<Response> {
   const body = await renderToBuffer(paper as ReactElement<DocumentProps>);
-  const plain = file.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'even-crumb';
   return new Response(new Uint8Array(body), {
     headers: {
       'content-type': 'application/pdf',
-      'content-disposition': `inline; filename="${plain.replace(/[^\x20-\x7e]/g, '')}.pdf"; filename*=UTF-8''${encodeURIComponent(plain)}.pdf`,
+      'content-disposition': `inline; ${fileNamed(file, 'pdf')}`,
       'cache-control': 'no-store',
     },
   });

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { Mark } from '@/core/batch/batch';
 import { causesOf, type Judged } from '@/core/judge/diagnose';
+import { Button } from '../kit/button';
 
 /** What likely caused what was seen, with this batch's own numbers, and one change to try on the Bench. */
 export function Causes({
@@ -8,11 +9,14 @@ export function Causes({
   judged,
   formulaId,
   version,
+  onChange,
 }: {
   readonly marks: readonly Mark[];
   readonly judged: Judged;
   readonly formulaId: string;
   readonly version: number;
+  /** It is the one change for next time. */
+  readonly onChange: (change: string) => void;
 }) {
   const told = marks.map((mark) => ({ mark, causes: causesOf(mark, judged) })).filter((t) => t.causes.length > 0);
   if (told.length === 0) return null;
@@ -29,16 +33,19 @@ export function Causes({
                   {c.evidence ? <span className="block text-[15px]">here: {c.evidence}</span> : null}
                   <span className="text-soft">{c.change}</span>
                 </span>
-                {c.move ? (
-                  <Link
-                    href={`/formulas/${formulaId}?version=${version}&towards=${c.move}`}
-                    className="inline-flex min-h-11 items-center font-semibold text-rim underline"
-                  >
-                    Try it on the Bench
-                  </Link>
-                ) : (
-                  <span />
-                )}
+                <span className="flex flex-wrap items-center gap-x-4">
+                  <Button className="min-h-11" aria-label={`Next time: ${c.change}`} onClick={() => onChange(c.change)}>
+                    Next time
+                  </Button>
+                  {c.move ? (
+                    <Link
+                      href={`/formulas/${formulaId}?version=${version}&towards=${c.move}`}
+                      className="inline-flex min-h-11 items-center font-semibold text-rim underline"
+                    >
+                      Try it on the Bench
+                    </Link>
+                  ) : null}
+                </span>
               </li>
             ))}
           </ol>

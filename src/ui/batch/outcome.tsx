@@ -3,7 +3,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
-import type { Judged } from '@/core/judge/diagnose';
+import type { Scales } from '@/core/batch/came-out';
+import { faultsIn, type Judged } from '@/core/judge/diagnose';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
@@ -12,6 +13,7 @@ import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Causes } from './causes';
+import { ScalesView } from './scales-view';
 
 export type OutcomeAnswer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
 
@@ -30,6 +32,9 @@ interface Form {
   readonly verdict: Verdict | '';
   readonly marks: readonly Mark[];
   readonly note: string;
+  readonly scales: Scales;
+  readonly waste: string;
+  readonly change: string;
 }
 
 const clockText = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
@@ -60,6 +65,9 @@ const from = (b: Batch, seen: Seen): Form => ({
   verdict: b.verdict ?? '',
   marks: MARKS.filter((m) => b.marks.includes(m)),
   note: b.note,
+  scales: b.scales,
+  waste: b.waste === null ? '' : String(b.waste),
+  change: b.change,
 });
 
 /** Outcome: numbers for what was measured, taps for what was seen, a note. */
@@ -88,6 +96,8 @@ export function OutcomeForm({
     const firstSideS = seconds(form.first);
     const secondSideS = seconds(form.second);
     if (Number.isNaN(pieces)) wrong.pieces = 'Pieces: a whole number.';
+    const waste = form.waste.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(form.waste) ? Number(form.waste) : Number.NaN;
+    if (Number.isNaN(waste)) wrong.waste = 'Thrown away: a whole number.';
     if (Number.isNaN(firstSideS)) wrong.firstSideS = 'Write minutes and seconds, 2:25, or seconds.';
     if (Number.isNaN(secondSideS)) wrong.secondSideS = 'Write minutes and seconds, 1:10, or seconds.';
     if (form.verdict === '') wrong.verdict = 'Tap a verdict.';
@@ -96,7 +106,19 @@ export function OutcomeForm({
     if (Object.keys(wrong).length > 0) return;
     setSaving(true);
     const answer = await answerOf(
-      () => save({ batchId: batch.id, pieces, firstSideS, secondSideS, verdict: form.verdict, marks: form.marks, note: form.note }),
+      () =>
+        save({
+          batchId: batch.id,
+          pieces,
+          firstSideS,
+          secondSideS,
+          verdict: form.verdict,
+          marks: form.marks,
+          note: form.note,
+          scales: form.scales,
+          waste,
+          change: form.change,
+        }),
       'What you wrote is still here: save again in a moment.',
     );
     setSaving(false);
@@ -141,17 +163,21 @@ export function OutcomeForm({
         <h2 id="marks" className="mb-2 text-xl">
           What did you see?
         </h2>
+        <div className="mb-4">
+          <ScalesView scales={form.scales} onScales={(scales) => set({ scales })} />
+        </div>
         <ManyTaps label="What was seen" values={form.marks} onChange={(marks) => set({ marks })} options={MARKS.map((m) => ({ value: m, label: m }))} />
         <div className="mt-4">
           <Causes
-            marks={form.marks}
+            marks={[...new Set([...form.marks, ...faultsIn(form.scales)])]}
             judged={{ ...judged, firstS: known(seconds(form.first)), secondS: known(seconds(form.second)) }}
             formulaId={batch.formulaId}
             version={batch.versionNumber}
+            onChange={(change) => set({ change })}
           />
         </div>
       </section>
-      <section aria-label="Numbers" className="grid gap-4 sm:grid-cols-3">
+      <section aria-label="Numbers" className="grid gap-4 sm:grid-cols-4">
         <Field
           label="Pieces that came out"
           inputMode="numeric"
@@ -159,6 +185,15 @@ export function OutcomeForm({
           onChange={(e) => set({ pieces: e.target.value })}
           error={errors.pieces}
           hint={batch.piecesPlanned ? `${batch.piecesPlanned} planned` : ''}
+          inputClass="!min-h-14 text-xl font-semibold"
+        />
+        <Field
+          label="Thrown away"
+          inputMode="numeric"
+          value={form.waste}
+          onChange={(e) => set({ waste: e.target.value })}
+          error={errors.waste}
+          hint="pieces"
           inputClass="!min-h-14 text-xl font-semibold"
         />
         <Field
@@ -180,14 +215,16 @@ export function OutcomeForm({
           inputClass="!min-h-14 text-xl font-semibold"
         />
       </section>
-      <TextField
-        label="Note: one change for next time"
-        rows={3}
-        maxLength={4000}
-        value={form.note}
-        onChange={(e) => set({ note: e.target.value })}
-        error={errors.note}
+      <Field
+        label="One change for next time"
+        maxLength={500}
+        value={form.change}
+        onChange={(e) => set({ change: e.target.value })}
+        error={errors.change}
+        hint="One, so that its effect can be told."
+        inputClass="!min-h-14 text-xl"
       />
+      <TextField label="Note" rows={3} maxLength={4000} value={form.note} onChange={(e) => set({ note: e.target.value })} error={errors.note} />
       {refusal ? (
         <Notice weight="stop" role="alert">
           {refusal}

@@ -1,34 +1,54 @@
 'use client';
-import { Check, CloudOff } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { type Batch, weighable } from '@/core/batch/batch';
+import { entriesOf } from '@/core/batch/acts';
+import { type Batch, waysOf, weighable } from '@/core/batch/batch';
+import { lifeOf } from '@/core/batch/mixes';
 import { mixesIn, mixName } from '@/core/batch/plan';
-import { sheetGroups } from '@/core/batch/sheet';
+import { fadeOf } from '@/core/batter/standing';
+import type { Book } from '@/core/day/book';
+import { bowlOf } from '@/core/day/day';
 import type { Kitchen } from '@/core/formula/ways';
-import { grams } from '@/core/quantity/say';
+import { joinedAt } from '@/core/griddle/board';
+import { scalesOf } from '@/core/pantry/gear';
+import { findIngredient } from '@/core/pantry/pantry';
+import { inTheBowl } from '@/core/prep/correct';
+import { joinParts } from '@/core/prep/join';
+import { miseOf } from '@/core/prep/mise';
+import { bowlLines } from '@/core/prep/weigh';
+import { Trouble } from '../day/trouble';
+import { type Tell, useBook } from '../day/use-book';
 import type { Refused } from '../kit/answer';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
-import { Notice } from '../kit/notice';
+import { CheckView } from '../prep/check-view';
+import { CorrectView } from '../prep/correct-view';
+import { doneIn } from '../prep/done';
+import { JoinView } from '../prep/join-view';
+import { LineList } from '../prep/line-list';
+import { MiseView, type StandInOffer } from '../prep/mise-view';
 import { RealView } from '../prep/real-view';
-import { type Send, useDone } from '../prep/use-done';
+import { RestView } from '../prep/rest-view';
 import { WeighIn } from '../prep/weigh-in';
-import { useUnits } from '../units';
-import { taken } from './measure-sheet';
 
 /** Under which the browser remembers how this cook weighs. */
 const WAY = 'weigh-in';
 
+type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+
 interface Props {
   readonly batch: Batch;
   readonly house: Kitchen;
-  readonly tick: Send;
-  readonly weigh: Send;
+  readonly first: Book;
+  /** Stand-ins by line. */
+  readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
+  readonly tell: Tell;
   /** Works the rest of a mix anew around an over-pour. */
-  readonly anew: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  readonly anew: Ask;
+  /** Puts a stand-in into this batch alone. */
+  readonly swap: Ask;
 }
 
 const WAYS = [
@@ -36,135 +56,161 @@ const WAYS = [
   { value: 'one', label: 'one at a time' },
 ] as const;
 
-/** Prep: the lines to weigh, ticked off in a list, or weighed in one at a time. */
-export function Prep({ batch, house, tick, weigh, anew }: Props) {
+const STAGES = ['mise', 'weigh', 'check', 'join', 'rest'] as const;
+type Stage = (typeof STAGES)[number];
+const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Mise', weigh: 'Weigh in', check: 'Second look', join: 'Join', rest: 'Rest' };
+
+/** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
+export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: Props) {
   const router = useRouter();
-  const done = useDone(batch, tick, weigh);
-  const { ticked, trouble } = done;
+  const book = useBook(saved.id, first, tell, () => router.refresh());
+  const batch: Batch = { ...saved, entries: book.entries, ticked: book.ticked, weights: book.weights };
+  const done = doneIn(book);
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('list');
   useEffect(() => {
     if (copyOf(WAY) === 'one') setWay('one');
   }, []);
+  const [look, setLook] = useState<Stage | null>(null);
 
-  const units = useUnits();
+  const find = (id: string) => findIngredient(id, house.conventions.own);
+  const ways = waysOf(batch, house);
+  const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
   const lines = weighable(batch);
-  const left = lines.filter((l) => !ticked.has(l.key));
+  const left = lines.filter((l) => !done.ticked.has(l.key));
   const now = left[0]?.key;
   const count = mixesIn(batch.split);
-  // the mix that is weighed: the one looked at, else the first that is not done
+  const checks = entriesOf(book.entries, 'checked');
+  const mixed = entriesOf(book.entries, 'mixed');
+  const isMixed = (mix: number): boolean => mixed.some((e) => e.act.mix === mix);
+  const leftIn = (mix: number): number => left.filter((l) => (l.mix ?? 1) === mix).length;
+  // the mix that is worked on: the one looked at, else the first that is not weighed, else the first that is not joined
   const [looked, setLooked] = useState<number | null>(null);
-  const at = looked ?? left[0]?.mix ?? (left.length === 0 ? count : 1);
-  const leftIn = (mix: number): number => left.filter((l) => l.mix === mix).length;
+  const open = Array.from({ length: count }, (_, n) => n + 1).find((m) => !isMixed(m));
+  const at = looked ?? left[0]?.mix ?? (left.length === 0 ? (open ?? count) : 1);
+  const mixLines = lines.filter((l) => l.mix === undefined || l.mix === at);
+  const bowls = bowlLines(batch.sheet, at).filter((l) => l.grams !== null);
+  const parts = joinParts(bowls, find);
+  const wantsCheck = ways.check === 'second';
+  const isChecked = checks.some((e) => e.act.mix === at);
+  const allIn = bowls.every((l) => done.ticked.has(l.key));
+  const mixedAt = mixed.filter((e) => e.act.mix === at).at(-1)?.at ?? null;
+  const begun = book.ticked.length > 0;
+  const stages = STAGES.filter((s) => s !== 'check' || wantsCheck);
+  const natural: Stage =
+    !begun && !entriesOf(book.entries, 'mise-done').length
+      ? 'mise'
+      : left.some((l) => l.mix === undefined || l.mix === at)
+        ? 'weigh'
+        : mixedAt !== null
+          ? 'rest'
+          : wantsCheck && !isChecked && joinedAt(book.taps, at) === null
+            ? 'check'
+            : 'join';
+  // when the work goes on, the screen goes with it
+  useEffect(() => {
+    setLook((l) => (natural === l ? null : natural === 'mise' ? l : null));
+  }, [natural]);
+  const stage = look ?? natural;
+  const bowl = bowlOf(batch, ways, house.gear, find);
+  const inBowl = inTheBowl(batch, at, find);
   const unmeasured = batch.sheet.filter((l) => l.grams === null);
+  const name = count > 1 ? mixName(batch.split, at) : null;
+  const waits = !allIn ? 'Some of it is still to be weighed.' : wantsCheck && !isChecked ? 'Somebody else looks first: it is the way of this house.' : '';
   return (
-    <div className="mx-auto max-w-4xl">
-      <p className="mb-3 text-xl" role="status">
-        {left.length === 0 ? (
-          <strong className="text-herb">✓ All {lines.length} weighed.</strong>
+    <div className="mx-auto grid max-w-5xl gap-4">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <Taps
+          label="Where in the work"
+          size="work"
+          value={stage}
+          onChange={(s) => s !== '' && setLook(s)}
+          options={stages.map((s, n) => ({ value: s, label: `${n + 1} ${STAGE_WORDS[s]}` }))}
+        />
+        <p className="text-xl" role="status">
+          {left.length === 0 ? (
+            <strong className="text-herb">✓ All {lines.length} weighed.</strong>
+          ) : (
+            <>
+              <strong>{left.length}</strong> of {lines.length} still to weigh
+            </>
+          )}
+        </p>
+      </div>
+      <Trouble text={book.trouble} />
+      {count > 1 && stage !== 'mise' ? (
+        <Taps
+          label={batch.split.by === 'kits' ? 'Which kit' : 'Which mix'}
+          size="work"
+          value={String(at)}
+          onChange={(v) => setLooked(v === '' ? null : Number(v))}
+          options={Array.from({ length: count }, (_, n) => ({
+            value: String(n + 1),
+            label: `${mixName(batch.split, n + 1)}${isMixed(n + 1) ? ', mixed' : leftIn(n + 1) === 0 ? ', weighed' : ''}`,
+          }))}
+        />
+      ) : null}
+      {stage === 'mise' ? (
+        <MiseView
+          batchId={batch.id}
+          mise={miseOf(batch, ways.joining, find)}
+          offers={offers}
+          book={book}
+          begun={begun}
+          swap={swap}
+          onSwapped={() => router.refresh()}
+        />
+      ) : null}
+      {stage === 'weigh' ? (
+        <>
+          <Taps
+            label="How it is weighed"
+            size="work"
+            value={way}
+            onChange={(v) => {
+              if (v === '') return;
+              setWay(v);
+              keepCopy(WAY, v === 'one' ? v : null);
+            }}
+            options={WAYS}
+          />
+          {way === 'one' ? (
+            <WeighIn batch={batch} house={house} lines={mixLines} done={done} anew={anew} onChanged={() => router.refresh()} />
+          ) : (
+            <LineList lines={mixLines} done={done} now={now} mix={name} />
+          )}
+          {unmeasured.length > 0 ? <p className="text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p> : null}
+        </>
+      ) : null}
+      {stage === 'check' ? <CheckView lines={bowls} mix={at} book={book} stepG={stepG} find={find} /> : null}
+      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} joining={ways.joining} parts={parts} book={book} waits={waits} /> : null}
+      {stage === 'rest' ? (
+        mixedAt === null ? (
+          <p className="text-xl">It is not mixed yet: the rest begins when it is.</p>
         ) : (
           <>
-            <strong>{left.length}</strong> of {lines.length} still to weigh
+            <RestView
+              at={mixedAt}
+              restMin={bowl.standing.restMin}
+              life={lifeOf(bowl.analysis)}
+              fade={bowl.analysis.thickness ? fadeOf(inBowl, { paS: bowl.analysis.thickness.paS, batterC: bowl.standing.batterC }) : []}
+              griddle={`/batches/${batch.id}/griddle`}
+            />
+            <CorrectView batch={batch} mix={at} lines={inBowl} standing={bowl.standing} stepG={stepG} book={book} find={find} />
           </>
-        )}
-      </p>
-      {trouble ? (
-        <div className="mb-3">
-          <Notice weight="look" role="status">
-            <CloudOff size={18} aria-hidden className="mr-1 inline" />
-            {trouble}
-          </Notice>
-        </div>
+        )
       ) : null}
-      <div className="mb-4">
-        <Taps
-          label="How it is weighed"
-          size="work"
-          value={way}
-          onChange={(v) => {
-            if (v === '') return;
-            setWay(v);
-            keepCopy(WAY, v === 'one' ? v : null);
-          }}
-          options={WAYS}
-        />
-      </div>
-      {count > 1 ? (
-        <div className="mb-4">
-          <Taps
-            label={batch.split.by === 'kits' ? 'Which kit' : 'Which mix'}
-            size="work"
-            value={String(at)}
-            onChange={(v) => setLooked(v === '' ? null : Number(v))}
-            options={Array.from({ length: count }, (_, n) => ({
-              value: String(n + 1),
-              label: `${mixName(batch.split, n + 1)}${leftIn(n + 1) === 0 ? ', weighed' : ''}`,
-            }))}
-          />
-        </div>
-      ) : null}
-      {way === 'one' ? (
-        <div className="mb-4">
-          <WeighIn
-            batch={batch}
-            house={house}
-            lines={lines.filter((l) => l.mix === undefined || l.mix === at)}
-            done={done}
-            anew={anew}
-            onChanged={() => router.refresh()}
-          />
-        </div>
-      ) : (
-        sheetGroups(lines.filter((l) => l.mix === undefined || l.mix === at)).map((g) => {
-          const here = g.lines;
-          return (
-            <section key={g.name} className="mb-4" aria-label={g.name}>
-              <h2 className="mb-1.5 text-xl text-rim">
-                {g.name}
-                {count > 1 && here[0]?.mix !== undefined ? (
-                  <span className="font-sans text-base font-normal text-soft"> {mixName(batch.split, at)}</span>
-                ) : null}
-                {count > 1 && here[0]?.mix === undefined ? <span className="font-sans text-base font-normal text-soft"> once for all</span> : null}
-              </h2>
-              <ul className="grid gap-2">
-                {here.map((l) => {
-                  const on = ticked.has(l.key);
-                  return (
-                    <li key={l.key}>
-                      <label
-                        className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full ${units.weight === 'oz' || lines.some((x) => (x.measure?.length ?? 0) > 10) ? 'grid-cols-[2.75rem_20rem_1fr]' : 'grid-cols-[2.75rem_9rem_1fr]'} items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
-                      >
-                        <input type="checkbox" className="sr-only" checked={on} onChange={() => done.put(l.key, !on)} />
-                        <span className={`grid size-9 place-items-center rounded-lg border-[3px] border-rim ${on ? 'bg-rim text-white' : 'bg-white'}`}>
-                          {on ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
-                        </span>
-                        <strong className={`text-right leading-tight ${(l.measure?.length ?? 0) > 20 ? 'text-2xl' : 'text-[28px]'} ${on ? 'text-soft' : ''}`}>
-                          {taken(l, units)}
-                          {l.spoons ? <span className="block text-base font-normal text-soft">or {l.spoons}</span> : null}
-                          {done.weights[l.key] !== undefined && done.weights[l.key] !== l.grams ? (
-                            <span className="block text-base font-normal text-soft">went in: {grams(done.weights[l.key] ?? 0, units)}</span>
-                          ) : null}
-                        </strong>
-                        <span className={`min-w-0 text-xl leading-tight [overflow-wrap:anywhere] ${on ? 'text-soft line-through decoration-2' : ''}`}>
-                          {l.name}
-                          {l.preparation ? <span className="block text-base text-soft">{l.preparation}</span> : null}
-                        </span>
-                      </label>
-                    </li>
-                  );
-                })}
-              </ul>
-            </section>
-          );
-        })
-      )}
-      <RealView batch={batch} house={house} mix={at} ticked={ticked} weights={done.weights} />
-      {unmeasured.length > 0 ? <p className="mb-4 text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p> : null}
-      <p className="mb-4 text-sm text-soft">
+      {stage === 'mise' ? null : <RealView batch={batch} house={house} mix={at} ticked={done.ticked} weights={done.weights} />}
+      <p className="text-sm text-soft">
         Egg and milk stay cold until they are used; no tasting of raw batter. Wash what touched raw egg. The local food code has the last word.
       </p>
-      <Link href={`/batches/${batch.id}/outcome`} className={lookOf(left.length === 0 ? 'now' : 'plain', 'work')}>
-        Write what came out
-      </Link>
+      <div className="flex flex-wrap gap-3">
+        <Link href={`/batches/${batch.id}/griddle`} className={lookOf('plain', 'work')}>
+          To the griddle
+        </Link>
+        <Link href={`/batches/${batch.id}/outcome`} className={lookOf('plain', 'work')}>
+          Write what came out
+        </Link>
+      </div>
     </div>
   );
 }

@@ -1,9 +1,9 @@
-import { FileText } from 'lucide-react';
+import { CalendarDays, FileText } from 'lucide-react';
 import type { Batch } from '@/core/batch/batch';
 import { lookOf } from '../kit/button';
 
 /** The same sheet, its shopping list and its labels as PDF. */
-export function Prints({ batch }: { readonly batch: Pick<Batch, 'id' | 'split'> }) {
+export function Prints({ batch }: { readonly batch: Pick<Batch, 'id' | 'split' | 'timeline'> }) {
   const link = (what: string, text: string) => (
     <a href={`/batches/${batch.id}/print/${what}`} target="_blank" rel="noreferrer" className={lookOf('plain', 'work')}>
       <FileText size={20} aria-hidden />
@@ -16,6 +16,13 @@ export function Prints({ batch }: { readonly batch: Pick<Batch, 'id' | 'split'> 
       {link('sheet', 'Sheet as PDF')}
       {link('shopping', 'Shopping list')}
       {batch.split.by === 'kits' ? link('labels', 'Kit labels') : null}
+      {batch.timeline ? link('timeline', 'Time line') : null}
+      {batch.timeline ? (
+        <a href={`/batches/${batch.id}/print/calendar`} download className={lookOf('plain', 'work')}>
+          <CalendarDays size={20} aria-hidden />
+          Calendar file
+        </a>
+      ) : null}
     </>
   );
 }

@@ -1,5 +1,6 @@
+import type { Item } from '@/core/day/book';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
-import { keepPending, readPending } from '../batch/pending';
+import { keepWaiting, waiting } from '../day/outbox';
 import { type Draft, keepDraft, readDraft } from './draft';
 
 /** A browser's storage, or one that is switched off. */
@@ -17,6 +18,7 @@ function storage(on: boolean): Map<string, string> {
   return kept;
 }
 
+const TICK: Item = { id: 'i', do: 'line', key: 'l1', to: true };
 const draft = (name: string, basedOn: number | null): Draft => ({
   formula: { ...EMPTY_FORMULA, name },
   basedOn,
@@ -56,17 +58,17 @@ test('with storage off the bench works on without drafts, and ticks stay in memo
   storage(false);
   expect(() => keepDraft('f', 1, draft('one', 1))).not.toThrow();
   expect(readDraft('f', 1, 1)).toBeNull();
-  keepPending('b', { l1: true });
-  expect(readPending('b')).toEqual({ l1: true });
+  keepWaiting('b', [TICK]);
+  expect(waiting('b')).toEqual([TICK]);
 });
 
-test('ticks wait for the server, each batch by itself', () => {
+test('what is told waits for the server, each batch by itself', () => {
   storage(true);
-  keepPending('b1', { l1: true, l2: false });
-  expect(readPending('b1')).toEqual({ l1: true, l2: false });
-  expect(readPending('b2')).toEqual({});
-  keepPending('b1', {});
-  expect(readPending('b1')).toEqual({});
+  keepWaiting('b1', [TICK]);
+  expect(waiting('b1')).toEqual([TICK]);
+  expect(waiting('b2')).toEqual([]);
+  keepWaiting('b1', []);
+  expect(waiting('b1')).toEqual([]);
 });
 
 test('a draft that an older version of the app kept opens with what came since', () => {

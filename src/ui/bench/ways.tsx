@@ -28,6 +28,8 @@ export const WAY_FIELDS: { readonly [K in ChosenWay]: WayField } = {
   rest: { label: 'Rest', names: WAY_NAMES.rest },
   warmth: { label: 'Egg and milk', names: WAY_NAMES.warmth },
   whites: { label: 'Whites', names: WAY_NAMES.whites },
+  joining: { label: 'Joining', names: WAY_NAMES.joining },
+  check: { label: 'Before joining', names: WAY_NAMES.check },
   largeBowl: { label: 'Very large bowls', names: WAY_NAMES.largeBowl },
 };
 

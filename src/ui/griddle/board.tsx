@@ -1,26 +1,35 @@
 'use client';
-import { CloudOff, Undo2 } from 'lucide-react';
+import { Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
+import { entriesOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import type { Life } from '@/core/batch/mixes';
-import { kindById } from '@/core/formula/kinds';
-import { actFor, joinedAt, nextStep, onHeat, type Place, piecesFrom, type Surface, type Tap } from '@/core/griddle/board';
+import type { Book } from '@/core/day/book';
+import { kindById, type Zone } from '@/core/formula/kinds';
+import { actFor, joinedAt, nextStep, onHeat, type Place, piecesFrom, type Surface } from '@/core/griddle/board';
+import type { HeatReading } from '@/core/griddle/heat';
 import { hasTestPiece, progressOf } from '@/core/griddle/progress';
-import { type KnownTimes, oneChange, TEST_WORDS, type TestVerdict, timesNow, VERDICTS_OF_TEST } from '@/core/griddle/times';
+import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
+import { type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
 import type { FadePoint } from '@/core/lift/fade';
+import { useNow } from '../day/clock';
+import { Trouble } from '../day/trouble';
+import { type Tell, useBook } from '../day/use-book';
+import { useAlarm, useAlarms } from '../kit/alarm';
 import type { Refused } from '../kit/answer';
 import { useAsking } from '../kit/asking';
-import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
-import { Notice } from '../kit/notice';
+import { useInstrument } from '../kit/instrument';
+import { Switch } from '../kit/switch';
 import { BowlClock } from './bowl-clock';
 import { CountView } from './count-view';
+import { HeatView } from './heat-view';
+import { HoldView } from './hold-view';
 import { StepView } from './step-view';
 import { SurfaceView } from './surface-view';
-import { type Send, useTaps } from './use-taps';
 import { ACT_WORDS, DONE_WORDS } from './words';
 
 interface Props {
@@ -30,34 +39,47 @@ interface Props {
   /** How long a joined bowl is good for, and how its lift fades. */
   readonly life: Life;
   readonly fade: readonly FadePoint[];
-  readonly first: readonly Tap[];
-  readonly send: Send;
-  readonly drop: Send;
+  /** How hot the kind wants it, C; and what dials have meant before. */
+  readonly zone: Zone;
+  readonly dials: readonly HeatReading[];
+  /** Somebody has to look before bowls are joined. */
+  readonly checks: boolean;
+  readonly first: Book;
+  readonly tell: Tell;
   readonly want: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }
 
 /** The griddle's board; drawn where the clock is, in the browser: the server's is another. */
 export function Board(props: Props) {
-  const [now, setNow] = useState<number | null>(null);
-  useEffect(() => {
-    setNow(Date.now());
-    const timer = setInterval(() => setNow(Date.now()), 500);
-    return () => clearInterval(timer);
-  }, []);
-  return now === null ? <p role="status">Looking at the clock …</p> : <BoardAt {...props} now={now} onNow={() => setNow(Date.now())} />;
+  const [now, refresh] = useNow(500);
+  return now === null ? <p role="status">Looking at the clock …</p> : <BoardAt {...props} now={now} onNow={refresh} />;
 }
 
 /** What lies where and since when, the one next thing, and how many there still are to make. */
-function BoardAt({ batch, surfaces, known, life, fade, first, send, drop, want, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
+function BoardAt({
+  batch,
+  surfaces,
+  known,
+  life,
+  fade,
+  zone,
+  dials,
+  checks,
+  first,
+  tell,
+  want,
+  now,
+  onNow,
+}: Props & { readonly now: number; readonly onNow: () => void }) {
   const router = useRouter();
   const asking = useAsking();
-  const { taps, trouble, tap, back } = useTaps(batch.id, first, send, drop);
+  const book = useBook(batch.id, first, tell, () => router.refresh());
+  const { taps } = book;
+  const probe = useInstrument<SurfaceReading, SurfaceAct>('/api/surface', 'practice-griddle');
+  const alarm = useAlarm();
+  const [alarms, setAlarms] = useAlarms();
   const nextKey = useRef<HTMLButtonElement>(null);
-  const [verdict, setVerdict] = useState<TestVerdict | ''>('');
-  useEffect(() => {
-    const said = copyOf(`test:${batch.id}`);
-    setVerdict(VERDICTS_OF_TEST.find((v) => v === said) ?? '');
-  }, [batch.id]);
+  const verdict = entriesOf(book.entries, 'test').at(-1)?.act.verdict ?? '';
 
   const kind = kindById(batch.kind);
   const hasTest = hasTestPiece(batch);
@@ -72,9 +94,16 @@ function BoardAt({ batch, surfaces, known, life, fade, first, send, drop, want, 
   const held = hasTest && test !== undefined && (test.pulledAt === null || verdict === '');
   const step = nextStep(pieces, places, times, held ? 0 : hasTest && test === undefined ? Math.min(1, toPour) : toPour, now);
 
+  const asks = step.do === 'flip' || step.do === 'pull' ? `${step.do} ${step.piece.piece}` : '';
+  useEffect(() => {
+    if (asks !== '') alarm();
+  }, [asks, alarm]);
+
   const act = (what: 'pour' | 'flip' | 'pull', piece: number, place: Place): void => {
     onNow();
-    tap({ id: crypto.randomUUID(), piece, act: what, surface: place.surface, slot: place.slot, at: Date.now() });
+    book.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece, act: what, surface: place.surface, slot: place.slot, at: Date.now() } });
+    // the practice griddle feels what is poured on it
+    if (what === 'pour' && probe.on) probe.act({ do: 'pour', pieces: 1 });
   };
   const next = Math.max(0, ...pieces.map((p) => p.piece)) + 1;
   const onPlace = (place: Place): void => {
@@ -107,97 +136,112 @@ function BoardAt({ batch, surfaces, known, life, fade, first, send, drop, want, 
     );
   return (
     <div className="grid gap-4">
-      {trouble ? (
-        <Notice weight="look" role="status">
-          <CloudOff size={18} aria-hidden className="mr-1 inline" />
-          {trouble}
-        </Notice>
-      ) : null}
+      <Trouble text={book.trouble} />
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
-        <section aria-label="Next" className="rounded-plate bg-white p-4">
-          <StepView
-            step={step}
-            times={times}
-            now={now}
-            kind={batch.kind}
-            next={next}
-            held={held && test?.pulledAt !== null && test !== undefined}
-            test={hasTest && next === 1}
-          />
-          <div className="mt-3 flex flex-wrap gap-3">
-            {step.do === 'done' ? (
-              held ? null : (
-                <Link href={`/batches/${batch.id}/outcome`} className={`${lookOf('now', 'work')} min-h-16 !px-8 text-xl`}>
-                  Write what came out
-                </Link>
-              )
-            ) : (
-              <Button look={step.do === 'wait' ? 'plain' : 'now'} size="work" className="min-h-16 !px-8 text-xl" ref={nextKey} autoFocus onClick={go}>
-                {step.do === 'wait'
-                  ? `${DONE_WORDS[actFor(step.piece, times)]} already: ${step.piece.piece}`
-                  : `${DONE_WORDS[step.do]}: ${step.do === 'pour' ? next : step.piece.piece}`}
-              </Button>
-            )}
-            {last ? (
-              <Button
-                size="work"
-                onClick={() => {
-                  back(last.id);
-                  nextKey.current?.focus({ preventScroll: true });
-                }}
-              >
-                <Undo2 size={20} aria-hidden />
-                Take back “{ACT_WORDS[last.act].toLowerCase()} {last.piece}”
-              </Button>
-            ) : null}
-          </div>
-          {hasTest && test && test.pulledAt !== null ? (
-            <div className="mt-4 grid gap-2 border-t border-line pt-3">
-              <p className="font-semibold">The test piece is</p>
-              <Taps
-                label="The test piece is"
-                size="work"
-                value={verdict}
-                onChange={(v) => {
-                  setVerdict(v);
-                  keepCopy(`test:${batch.id}`, v === '' ? null : v);
-                }}
-                options={VERDICTS_OF_TEST.map((v) => ({ value: v, label: TEST_WORDS[v] }))}
-              />
-              {verdict === '' ? null : <p className="text-lg font-semibold">{oneChange(verdict, batch.massG / progress.bowls)}</p>}
+        <div className="grid min-w-0 gap-4">
+          <section aria-label="Next" className="rounded-plate bg-white p-4">
+            <StepView
+              step={step}
+              times={times}
+              now={now}
+              kind={batch.kind}
+              next={next}
+              held={held && test?.pulledAt !== null && test !== undefined}
+              test={hasTest && next === 1}
+            />
+            <div className="mt-3 flex flex-wrap gap-3">
+              {step.do === 'done' ? (
+                held ? null : (
+                  <Link href={`/batches/${batch.id}/outcome`} className={`${lookOf('now', 'work')} min-h-16 !px-8 text-xl`}>
+                    Write what came out
+                  </Link>
+                )
+              ) : (
+                <Button look={step.do === 'wait' ? 'plain' : 'now'} size="work" className="min-h-16 !px-8 text-xl" ref={nextKey} autoFocus onClick={go}>
+                  {step.do === 'wait'
+                    ? `${DONE_WORDS[actFor(step.piece, times)]} already: ${step.piece.piece}`
+                    : `${DONE_WORDS[step.do]}: ${step.do === 'pour' ? next : step.piece.piece}`}
+                </Button>
+              )}
+              {last ? (
+                <Button
+                  size="work"
+                  onClick={() => {
+                    book.tell({ do: 'untap', tapId: last.id });
+                    nextKey.current?.focus({ preventScroll: true });
+                  }}
+                >
+                  <Undo2 size={20} aria-hidden />
+                  Take back “{ACT_WORDS[last.act].toLowerCase()} {last.piece}”
+                </Button>
+              ) : null}
             </div>
-          ) : null}
-        </section>
-        <CountView
-          progress={progress}
-          wanted={wanted}
-          pieces={kind.pieces}
-          hasTest={hasTest}
-          times={times}
-          from={from}
-          now={now}
-          busy={asking.busy}
-          refusal={asking.refusal}
-          onWanted={(by) => void changeWanted(by)}
-        >
-          <BowlClock
-            bowl={progress.bowl}
-            bowls={progress.bowls}
-            at={joinedAt(taps, progress.bowl)}
+            {hasTest && test && test.pulledAt !== null ? (
+              <div className="mt-4 grid gap-2 border-t border-line pt-3">
+                <p className="font-semibold">The test piece is</p>
+                <Taps
+                  label="The test piece is"
+                  size="work"
+                  value={verdict}
+                  onChange={(v) => v !== '' && book.enter({ what: 'test', verdict: v })}
+                  options={VERDICTS_OF_TEST.map((v) => ({ value: v, label: TEST_WORDS[v] }))}
+                />
+                {verdict === '' ? null : <p className="text-lg font-semibold">{oneChange(verdict, batch.massG / progress.bowls)}</p>}
+                {verdict === 'thick' || verdict === 'thin' ? (
+                  <Link href={`/batches/${batch.id}/prep`} className="inline-flex min-h-11 items-center font-semibold text-rim underline">
+                    By how much, from a look or a measured pour
+                  </Link>
+                ) : null}
+              </div>
+            ) : null}
+          </section>
+          {surfaces.map((surface) => (
+            <SurfaceView key={surface.id} surface={surface} pieces={pieces} times={times} step={step} now={now} full={toPour <= 0} onPlace={onPlace} />
+          ))}
+        </div>
+        <div className="grid min-w-0 gap-4">
+          <CountView
+            progress={progress}
+            wanted={wanted}
+            pieces={kind.pieces}
+            hasTest={hasTest}
+            times={times}
+            from={from}
             now={now}
-            life={life}
-            points={fade}
-            onJoin={() => {
-              onNow();
-              tap({ id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: Date.now() });
-              nextKey.current?.focus({ preventScroll: true });
-            }}
+            busy={asking.busy}
+            refusal={asking.refusal}
+            onWanted={(by) => void changeWanted(by)}
+          >
+            <BowlClock
+              bowl={progress.bowl}
+              bowls={progress.bowls}
+              at={joinedAt(taps, progress.bowl)}
+              now={now}
+              life={life}
+              points={fade}
+              guard={checks && !entriesOf(book.entries, 'checked').some((e) => e.act.mix === progress.bowl) ? `/batches/${batch.id}/prep` : null}
+              onJoin={() => {
+                onNow();
+                book.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: Date.now() } });
+                nextKey.current?.focus({ preventScroll: true });
+              }}
+            />
+          </CountView>
+          <HoldView
+            off={progress.off}
+            left={wanted === null ? null : Math.max(0, wanted - progress.off)}
+            places={places.length}
+            times={times}
+            book={book}
+            now={now}
           />
-        </CountView>
+          <HeatView surfaces={surfaces} zone={zone} book={book} earlier={dials} probe={probe} now={now} />
+          <div className="flex flex-wrap gap-x-5 gap-y-1 rounded-plate bg-white px-4 py-2">
+            <Switch label="sound" on={alarms.sound} onSwitch={(sound) => setAlarms({ ...alarms, sound })} />
+            <Switch label="flash" on={alarms.flash} onSwitch={(flash) => setAlarms({ ...alarms, flash })} />
+          </div>
+        </div>
       </div>
-      {surfaces.map((surface) => (
-        <SurfaceView key={surface.id} surface={surface} pieces={pieces} times={times} step={step} now={now} full={toPour <= 0} onPlace={onPlace} />
-      ))}
       <p className="text-sm text-soft">
         Hot metal and hot fat: long sleeves, no hurry, children at arm’s length. Cooked through, held and served as the local food code has it; this clock says
         nothing about that.

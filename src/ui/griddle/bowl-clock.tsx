@@ -1,8 +1,10 @@
 'use client';
+import Link from 'next/link';
 import type { Life } from '@/core/batch/mixes';
 import type { FadePoint } from '@/core/lift/fade';
 import { minutesOrHours } from '@/core/quantity/say';
-import { Button } from '../kit/button';
+import { timeOfDay } from '../day/clock';
+import { Button, lookOf } from '../kit/button';
 
 const MIN_MS = 60_000;
 
@@ -24,6 +26,7 @@ export function BowlClock({
   now,
   life,
   points,
+  guard,
   onJoin,
 }: {
   readonly bowl: number;
@@ -32,9 +35,17 @@ export function BowlClock({
   readonly now: number;
   readonly life: Life;
   readonly points: readonly FadePoint[];
+  /** Where it is joined, when somebody has to look first; null: here. */
+  readonly guard: string | null;
   readonly onJoin: () => void;
 }) {
   const name = bowls > 1 ? `Bowl ${bowl}` : 'The bowl';
+  if (at === null && guard !== null)
+    return (
+      <Link href={guard} className={lookOf('plain', 'work')}>
+        {name}: second look and joining
+      </Link>
+    );
   if (at === null)
     return (
       <Button size="work" onClick={onJoin}>
@@ -49,12 +60,8 @@ export function BowlClock({
     <p className={past ? 'font-semibold' : ''} role={past ? 'status' : undefined}>
       {name} joined {min < 1 ? 'just now' : `${minutesOrHours(Math.floor(min))} ago`}
       {left === null ? '' : `: about ${Math.round(100 * left)} % of its lift is left`}
-      {until === null
-        ? ''
-        : past
-          ? '; past its time: pour what is left soon, flatter, or join another'
-          : `; good until ${new Date(until).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`}
-      .<span className="block text-sm text-soft">{life.why}; the lift that is left is a model.</span>
+      {until === null ? '' : past ? '; past its time: pour what is left soon, flatter, or join another' : `; good until ${timeOfDay(until)}`}.
+      <span className="block text-sm text-soft">{life.why}; the lift that is left is a model.</span>
     </p>
   );
 }

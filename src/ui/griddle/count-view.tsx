@@ -4,8 +4,8 @@ import type { ReactNode } from 'react';
 import type { SideTimes } from '@/core/batch/heat';
 import type { Progress } from '@/core/griddle/progress';
 import { minutesAndSeconds } from '@/core/quantity/say';
+import { timeOfDay } from '../day/clock';
 import { Button } from '../kit/button';
-import { timeOfDay } from './words';
 
 /** Pieces out of pieces wanted, what the bowl still pours, and what the times rest on. */
 export function CountView({

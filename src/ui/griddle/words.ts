@@ -5,4 +5,3 @@ export const DONE_WORDS = { pour: 'Poured', flip: 'Turned', pull: 'Taken off' } 
 
 /** "1:20" of so many milliseconds. */
 export const clock = (ms: number): string => minutesAndSeconds(Math.max(0, Math.round(ms / 1000)));
-export const timeOfDay = (at: number): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });

@@ -37,6 +37,8 @@ const WHY: Readonly<Record<string, string>> = {
   rest: 'What a rest gains in thickness, and what it loses in lift.',
   warmth: 'How thick it pours, and how fast the leavening runs.',
   whites: 'How much air folded whites bring.',
+  joining: 'Changes the steps at the bowl, how far it is mixed, and the rest.',
+  check: 'Target against actual for every line, with initials, before wet meets dry.',
   largeBowl: 'We scale it straight: the chemistry does not know the size of the bowl.',
 };
 

@@ -3,7 +3,8 @@ import type { Batch } from '@/core/batch/batch';
 import { mixesIn, mixName } from '@/core/batch/plan';
 import type { Kitchen } from '@/core/formula/ways';
 import { findIngredient } from '@/core/pantry/pantry';
-import { bowlLines, wentIn } from '@/core/prep/weigh';
+import { inTheBowl } from '@/core/prep/correct';
+import { bowlLines } from '@/core/prep/weigh';
 import { StillRails } from '../bench/still-rails';
 
 /** The ratios of what really went in, once all of a mix is weighed. */
@@ -21,9 +22,10 @@ export function RealView({
   readonly weights: Batch['weights'];
 }) {
   const bowls = bowlLines(batch.sheet, mix).filter((l) => l.grams !== null);
-  if (!bowls.some((l) => weights[l.key] !== undefined) || bowls.some((l) => !ticked.has(l.key))) return null;
+  const stirred = batch.entries.some((e) => e.act.what === 'corrected' && e.act.mix === mix);
+  if (!(stirred || bowls.some((l) => weights[l.key] !== undefined)) || bowls.some((l) => !ticked.has(l.key))) return null;
   const { rails } = analyse(
-    wentIn(bowls, weights, (id) => findIngredient(id, house.conventions.own)),
+    inTheBowl({ ...batch, weights }, mix, (id) => findIngredient(id, house.conventions.own)),
     batch.kind,
     batch.school,
   );

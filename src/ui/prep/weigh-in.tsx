@@ -8,17 +8,20 @@ import type { Kitchen } from '@/core/formula/ways';
 import { scalesOf } from '@/core/pantry/gear';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
+import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
 import { bowlLines, rebalance, standing, toleranceG } from '@/core/prep/weigh';
 import { grams, gramsExact } from '@/core/quantity/say';
 import { StillRails } from '../bench/still-rails';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
+import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button } from '../kit/button';
+import { useInstrument } from '../kit/instrument';
 import { Notice } from '../kit/notice';
+import { Switch } from '../kit/switch';
 import { numberIn } from '../kit/typed';
+import type { Done } from './done';
 import { ScalePanel } from './scale-panel';
-import type { Done } from './use-done';
-import { useScale } from './use-scale';
 
 interface Props {
   readonly batch: Batch;
@@ -38,12 +41,23 @@ const isWeighed = (l: SheetLine): boolean => l.measure?.endsWith(' g') ?? false;
 
 /** The weigh-in: one ingredient at a time, target and reading, and what becomes of the rest when too much went in. */
 export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
-  const scale = useScale();
+  const scale = useInstrument<Reading, ScaleAct>('/api/scale', 'practice-scale');
   const asking = useAsking();
   const [typed, setTyped] = useState('');
   const [back, setBack] = useState<string | null>(null);
   const [sure, setSure] = useState(false);
   const box = useRef<HTMLInputElement>(null);
+  // several things into one bowl that stays on the scale: what it showed when the last was in
+  const [adds, setAdds] = useState<number | null>(null);
+  const addsName = `adds:${batch.id}`;
+  useEffect(() => {
+    const had = copyOf(addsName);
+    if (typeof had === 'number') setAdds(had);
+  }, [addsName]);
+  const addUp = (g: number | null): void => {
+    setAdds(g);
+    keepCopy(addsName, g);
+  };
   const left = lines.filter((l) => !done.ticked.has(l.key));
   const line = lines.find((l) => l.key === back) ?? left[0] ?? null;
   const find = (id: string): Ingredient | undefined => findIngredient(id, house.conventions.own);
@@ -52,7 +66,8 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
   const ingredient = line?.parts?.length === 1 ? (find(line.parts[0]?.id ?? '') ?? null) : null;
   const tolerance = toleranceG(ingredient, target, stepG);
   const byHand = numberIn(typed);
-  const reading = typed.trim() !== '' ? byHand : (scale.reading?.grams ?? Number.NaN);
+  const shown = typed.trim() !== '' ? byHand : (scale.reading?.grams ?? Number.NaN);
+  const reading = shown - (adds ?? 0);
   const stands = Number.isNaN(reading) ? null : standing(reading, target, tolerance);
   const key = line?.key ?? '';
 
@@ -68,6 +83,12 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
 
   const weighed = isWeighed(line);
   const last = [...lines].reverse().find((l) => done.ticked.has(l.key) && l.key !== line.key);
+  /** It is in: the bowl is tared, or stays as it is and adds up. */
+  const isIn = (): void => {
+    done.put(line.key, Math.round(reading * 100) / 100);
+    if (adds !== null) addUp(shown);
+    else if (scale.on) scale.act({ do: 'tare' });
+  };
   const next = (): void => {
     if (!weighed) done.put(line.key, true);
     else {
@@ -76,8 +97,7 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
         setSure(true);
         return;
       }
-      done.put(line.key, reading);
-      if (scale.on) scale.act({ do: 'tare' });
+      isIn();
     }
     setBack(null);
   };
@@ -88,8 +108,7 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
   const went = Object.fromEntries(bowls.flatMap((l) => (done.ticked.has(l.key) ? [[l.key, done.weights[l.key] ?? l.grams ?? 0]] : [])));
   const over = stands === 'over' && inBowl && weighed ? rebalance(bowls, { ...went, [line.key]: reading }, batch.kind, find) : null;
   const keep = async (): Promise<void> => {
-    done.put(line.key, reading);
-    if (scale.on) scale.act({ do: 'tare' });
+    isIn();
     setBack(null);
     const a = await asking.ask(
       async (): Promise<{ readonly ok: true } | Refused> =>
@@ -119,6 +138,7 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
               <strong className="text-[64px] leading-none whitespace-nowrap">{say(target)}</strong>
               <span className="block text-soft">
                 give or take {say(tolerance)}
+                {adds === null ? '' : `; the bowl then shows ${say(adds + target)}`}
                 {line.was !== undefined ? `; planned ${say(line.was)}` : ''}
               </span>
             </p>
@@ -203,6 +223,14 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
             Leave it as it was
           </Button>
         ) : null}
+      </div>
+      <div className="flex flex-wrap gap-x-6 gap-y-2">
+        <Switch label="one bowl on the scale, adding up" on={adds !== null} onSwitch={(on) => addUp(on ? 0 : null)} />
+        {adds === null ? null : (
+          <Button className="min-h-11" onClick={() => addUp(0)}>
+            The scale is tared: it shows nothing again
+          </Button>
+        )}
       </div>
       <Button className="min-h-11 justify-self-start" aria-pressed={scale.on} onClick={() => scale.turn(!scale.on)}>
         {scale.on ? 'Put the practice scale away' : 'Try it with a practice scale'}

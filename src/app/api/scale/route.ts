@@ -1,36 +1,12 @@
 import { problem } from '@/server/problem';
 import { readScale, touchScale } from '@/server/scale';
 import { scaleActSchema } from '@/server/schemas';
+import { streamOf } from '@/server/stream';
 
 export const dynamic = 'force-dynamic';
 
-const EVERY_MS = 200;
-
 /** The practice scale's readings, as they come; nothing while it is unplugged. */
-export function GET(request: Request): Response {
-  const text = new TextEncoder();
-  let timer: ReturnType<typeof setInterval> | undefined;
-  const body = new ReadableStream<Uint8Array>({
-    start(out) {
-      const end = (): void => {
-        clearInterval(timer);
-        try {
-          out.close();
-        } catch {
-          // the reader has gone first
-        }
-      };
-      out.enqueue(text.encode('retry: 1000\n\n'));
-      timer = setInterval(() => {
-        const r = readScale();
-        if (r) out.enqueue(text.encode(`data: ${JSON.stringify(r)}\n\n`));
-      }, EVERY_MS);
-      request.signal.addEventListener('abort', end);
-    },
-    cancel: () => clearInterval(timer),
-  });
-  return new Response(body, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' } });
-}
+export const GET = (request: Request): Response => streamOf(request, readScale);
 
 /** A hand at the practice scale: it pours, spills, tares, clears the plate, or pulls the plug. */
 export async function POST(request: Request): Promise<Response> {

@@ -1,12 +1,15 @@
 import type { Metadata } from 'next';
 import { saveOutcome } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
-import { analyse } from '@/core/analyse';
+import { waysOf } from '@/core/batch/batch';
 import { USUAL_TIMES } from '@/core/batch/heat';
+import { bowlOf } from '@/core/day/day';
 import { kindById, schoolOf } from '@/core/formula/kinds';
+import { heatZone } from '@/core/griddle/heat';
 import { seenIn } from '@/core/griddle/times';
+import { processOf } from '@/core/judge/process';
 import { findIngredient } from '@/core/pantry/pantry';
-import { bowlLines, wentIn } from '@/core/prep/weigh';
+import { howFar } from '@/core/prep/join';
 import { tapsOf } from '@/server/griddle';
 import { OutcomeForm } from '@/ui/batch/outcome';
 
@@ -14,15 +17,15 @@ export const metadata: Metadata = { title: 'Outcome' };
 
 export default async function OutcomePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'outcome', async (b, house) => {
-    const { rails, ledger, tally } = analyse(
-      wentIn(bowlLines(b.sheet, 1), b.weights, (id) => findIngredient(id, house.conventions.own)),
-      b.kind,
-      b.school,
-    );
+    const taps = await tapsOf(b.id);
+    const ways = waysOf(b, house);
+    const { analysis, standing } = bowlOf(b, ways, house.gear, (id) => findIngredient(id, house.conventions.own));
+    const { rails, ledger, tally } = analysis;
+    const { heatC, restMin, turns, heldMin } = processOf(b, taps);
     return (
       <OutcomeForm
         batch={b}
-        seen={seenIn(b, await tapsOf(b.id))}
+        seen={seenIn(b, taps)}
         judged={{
           kind: b.kind,
           // of the ledger and the tally what the page needs, not every row
@@ -30,6 +33,15 @@ export default async function OutcomePage({ params }: { readonly params: Promise
           portionMl: b.portionMl,
           usualPortion: schoolOf(kindById(b.kind), b.school).portionMl,
           usual: USUAL_TIMES[b.kind],
+          batterC: standing.batterC,
+          heatC,
+          heatZone: heatZone(b.kind, b.school),
+          restMin,
+          usualRestMin: standing.restMin,
+          turns,
+          usualTurns: howFar(b.kind, ways.joining).count,
+          heldMin,
+          units: house.units,
         }}
         save={saveOutcome}
       />

@@ -1,53 +1,64 @@
 import type { Metadata } from 'next';
-import { untakeBatch } from '@/app/actions';
+import { serveAt, tellBook, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { oneMix } from '@/core/batch/plan';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { withTaken } from '@/core/batch/take-out';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
+import { dayOf } from '@/server/day';
+import { tapsOf } from '@/server/griddle';
 import { batchAbout } from '@/ui/batch/about';
 import { AfterSheet } from '@/ui/batch/after-sheet';
 import { MeasureSheet } from '@/ui/batch/measure-sheet';
 import { PrintButton } from '@/ui/batch/print-button';
 import { Prints } from '@/ui/batch/prints';
 import { TakenView } from '@/ui/batch/taken-view';
+import { bookFrom } from '@/ui/day/book-from';
+import { TimeLineView } from '@/ui/day/time-line';
 
 export const metadata: Metadata = { title: 'Plan' };
 
 export default async function BatchPlanPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  return batchPage(params, 'plan', (b, house, stock, lots) => {
+  return batchPage(params, 'plan', async (b, house, stock, lots) => {
     const pieces = kindById(b.kind).pieces;
     const find = (id: string) => findIngredient(id, house.conventions.own);
+    const [day, taps] = await Promise.all([dayOf(b, house), tapsOf(b.id)]);
     return (
-      <div className="mx-auto grid max-w-4xl gap-4">
-        <div className="flex flex-wrap items-center gap-3 print:hidden">
-          <PrintButton />
-          <Prints batch={b} />
+      <div className="grid gap-6">
+        <div className="print:hidden">
+          <h2 className="mb-2 text-2xl">Time line</h2>
+          <TimeLineView batch={b} steps={day.steps} atOnce={day.bowl.atOnce} first={bookFrom(b, taps)} tell={tellBook} serve={serveAt} />
         </div>
-        <MeasureSheet
-          title={b.name}
-          lines={oneMix(b.sheet)}
-          split={b.split}
-          units={house.units}
-          about={[
-            ...batchAbout(b, house.units),
-            b.exactness === 'exact' ? 'to 0.1 g' : b.exactness === 'kitchen' ? 'cups and spoons' : 'whole grams',
-            `version ${b.versionNumber}`,
-          ]}
-        />
-        <TakenView batch={b} lots={lots} house={house} putBack={untakeBatch} />
-        {b.sheet.some((l) => l.parts) ? (
-          <AfterSheet
-            notice={`/formulas/${b.formulaId}/notice?version=${b.versionNumber}`}
-            lines={linesOfSheet(b.sheet, find)}
-            takes={linesOfSheet(offTheShelf(b.sheet), find)}
-            shelf={withTaken(stock, b.takings)}
+        <div className="mx-auto grid w-full max-w-4xl gap-4">
+          <div className="flex flex-wrap items-center gap-3 print:hidden">
+            <PrintButton />
+            <Prints batch={b} />
+          </div>
+          <MeasureSheet
+            title={b.name}
+            lines={oneMix(b.sheet)}
+            split={b.split}
             units={house.units}
-            pieces={b.piecesPlanned}
-            piecesName={pieces}
+            about={[
+              ...batchAbout(b, house.units),
+              b.exactness === 'exact' ? 'to 0.1 g' : b.exactness === 'kitchen' ? 'cups and spoons' : 'whole grams',
+              `version ${b.versionNumber}`,
+            ]}
           />
-        ) : null}
+          <TakenView batch={b} lots={lots} house={house} putBack={untakeBatch} />
+          {b.sheet.some((l) => l.parts) ? (
+            <AfterSheet
+              notice={`/formulas/${b.formulaId}/notice?version=${b.versionNumber}`}
+              lines={linesOfSheet(b.sheet, find)}
+              takes={linesOfSheet(offTheShelf(b.sheet), find)}
+              shelf={withTaken(stock, b.takings)}
+              units={house.units}
+              pieces={b.piecesPlanned}
+              piecesName={pieces}
+            />
+          ) : null}
+        </div>
       </div>
     );
   });

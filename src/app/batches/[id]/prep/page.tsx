@@ -1,10 +1,16 @@
 import type { Metadata } from 'next';
-import { tickLine, weighLine, workRestAnew } from '@/app/actions';
+import { swapHere, tellBook, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { tapsOf } from '@/server/griddle';
+import { standInsOf } from '@/server/swap';
 import { Prep } from '@/ui/batch/prep';
+import { bookFrom } from '@/ui/day/book-from';
 
 export const metadata: Metadata = { title: 'Prep' };
 
 export default async function PrepPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  return batchPage(params, 'prep', (batch, house) => <Prep batch={batch} house={house} tick={tickLine} weigh={weighLine} anew={workRestAnew} />);
+  return batchPage(params, 'prep', async (batch, house) => {
+    const [taps, offers] = await Promise.all([tapsOf(batch.id), batch.finishedAt ? {} : standInsOf(batch, house)]);
+    return <Prep batch={batch} house={house} first={bookFrom(batch, taps)} offers={offers} tell={tellBook} anew={workRestAnew} swap={swapHere} />;
+  });
 }

@@ -3,19 +3,23 @@ import { kitLabels } from '@/core/batch/kits';
 import { oneMix } from '@/core/batch/plan';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut, withTaken } from '@/core/batch/take-out';
+import { timeLine } from '@/core/day/schedule';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams } from '@/core/quantity/say';
 import { batchById } from '@/server/batches';
+import { asCalendar } from '@/server/calendar';
+import { dayOf } from '@/server/day';
 import { loadHouse } from '@/server/house';
 import { shelf } from '@/server/pantry';
 import { isUuid } from '@/server/params';
 import { reach } from '@/server/pool';
 import { BatchSheet, Labels, ShoppingPaper } from '@/server/print/batch';
 import { asPdf } from '@/server/print/paper';
+import { TimeLinePaper } from '@/server/print/timeline';
 import { problem } from '@/server/problem';
 import { batchAbout } from '@/ui/batch/about';
 
-/** A batch on paper: `sheet`, `shopping` or `labels`. */
+/** A batch on paper: `sheet`, `shopping`, `labels` or `timeline`; and its time line for a calendar. */
 export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string; what: string }> }): Promise<Response> {
   const { id, what } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such batch.');
@@ -36,6 +40,15 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
   if (what === 'shopping') {
     const list = takeOut(usesOf(linesOfSheet(offTheShelf(b.sheet), find), stock), withTaken(stock, b.takings));
     return asPdf(createElement(ShoppingPaper, { name: b.name, about: `${grams(b.massG, units)} of batter`, list, units }), `${b.name} shopping`);
+  }
+  if (what === 'timeline' || what === 'calendar') {
+    if (!b.timeline) return problem(404, 'Nobody has said yet when it is served.');
+    const { timeline } = b;
+    const day = await reach(() => dayOf(b, house));
+    if (!day.up) return problem(503, 'The records are out of reach just now.');
+    const line = timeLine(day.value.steps, timeline, null);
+    if (what === 'timeline') return asPdf(createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line }), `${b.name} time line`);
+    return asCalendar(b.name, b.id, line.placed);
   }
   if (what === 'labels' && b.split.by === 'kits')
     return asPdf(createElement(Labels, { name: `Kit labels: ${b.name}`, labels: kitLabels(b, find, units, b.startedAt) }), `${b.name} labels`);

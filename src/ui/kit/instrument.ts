@@ -1,34 +1,36 @@
 'use client';
-/** The scale on the counter, read as it streams; one that has stopped answering says so. */
+/** An instrument on the counter, read as it streams; one that has stopped answering says so. */
 import { useEffect, useState } from 'react';
-import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
-import { copyOf, keepCopy } from '../kit/browser-copy';
+import { copyOf, keepCopy } from './browser-copy';
 
 /** Without a reading for so long it is stalled. */
 const STALLED_MS = 2000;
-const NAME = 'practice-scale';
 
-export interface Scale {
+export interface Instrument<Reading, Act> {
   readonly on: boolean;
   readonly turn: (on: boolean) => void;
   /** Null while there is none, or it is stalled. */
   readonly reading: Reading | null;
   readonly stalled: boolean;
-  readonly act: (act: ScaleAct) => void;
+  readonly act: (act: Act) => void;
 }
 
-export function useScale(): Scale {
+/**
+ * @param path where it streams, and where it is touched
+ * @param name under which the browser remembers whether it is used
+ */
+export function useInstrument<Reading, Act>(path: string, name: string): Instrument<Reading, Act> {
   const [on, setOn] = useState(false);
   const [reading, setReading] = useState<Reading | null>(null);
   const [stalled, setStalled] = useState(false);
-  useEffect(() => setOn(copyOf(NAME) === true), []);
+  useEffect(() => setOn(copyOf(name) === true), [name]);
   useEffect(() => {
     if (!on) {
       setReading(null);
       setStalled(false);
       return;
     }
-    const stream = new EventSource('/api/scale');
+    const stream = new EventSource(path);
     let last = Date.now();
     stream.onmessage = (e) => {
       last = Date.now();
@@ -44,18 +46,18 @@ export function useScale(): Scale {
       stream.close();
       clearInterval(watch);
     };
-  }, [on]);
+  }, [on, path]);
   return {
     on,
     turn: (to) => {
       setOn(to);
-      keepCopy(NAME, to ? true : null);
+      keepCopy(name, to ? true : null);
     },
     reading,
     stalled,
     act: (act) => {
-      // a scale that does not answer shows itself as stalled
-      void fetch('/api/scale', { method: 'POST', body: JSON.stringify(act) }).catch(() => setStalled(true));
+      // what does not answer shows itself as stalled
+      void fetch(path, { method: 'POST', body: JSON.stringify(act) }).catch(() => setStalled(true));
     },
   };
 }

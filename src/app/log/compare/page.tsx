@@ -1,0 +1,123 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { type Batch, waysOf } from '@/core/batch/batch';
+import { kindById } from '@/core/formula/kinds';
+import { standingOf } from '@/core/formula/ways';
+import { besideEachOther, type Made, type SideBySide } from '@/core/judge/compare-batches';
+import { processOf } from '@/core/judge/process';
+import { findIngredient } from '@/core/pantry/pantry';
+import { batchById } from '@/server/batches';
+import { versionById } from '@/server/formulas';
+import { tapsOf } from '@/server/griddle';
+import { loadHouse } from '@/server/house';
+import { isUuid } from '@/server/params';
+import { reach } from '@/server/pool';
+import { AwayPage, Frame } from '@/ui/frame';
+import { lookOf } from '@/ui/kit/button';
+import { CompareView } from '@/ui/versions/compare-view';
+import { when } from '@/ui/when';
+
+export const metadata: Metadata = { title: 'Two batches' };
+
+/** Two batches side by side: what is different in the formula, in how they were made, and in what came of it. */
+export default async function CompareBatchesPage({ searchParams }: { readonly searchParams: Promise<{ id?: string | string[] }> }) {
+  const { id } = await searchParams;
+  const ids = [...new Set(typeof id === 'string' ? [id] : (id ?? []))].filter(isUuid);
+  const [first, second] = ids;
+  const r = await reach(async () => {
+    const house = await loadHouse();
+    const load = async (x: string | undefined) => {
+      const batch = x ? await batchById(x) : null;
+      if (!batch) return null;
+      const [v, taps] = await Promise.all([versionById(batch.versionId), tapsOf(batch.id)]);
+      return v ? { batch, formula: batch.swapped ?? v.formula, taps } : null;
+    };
+    return { house, a: await load(first), b: await load(second) };
+  });
+  if (!r.up) return <AwayPage here="log" />;
+  const { house, a, b } = r.value;
+  if (!a || !b || ids.length !== 2)
+    return (
+      <Frame here="log">
+        <h1 className="mb-3 text-[26px]">Two batches side by side</h1>
+        <p className="mb-4 text-lg">{ids.length > 2 ? `${ids.length} are ticked.` : ''} Tick two batches in the log, no more and no less.</p>
+        <Link href="/log" className={lookOf('now', 'work')}>
+          To the log
+        </Link>
+      </Frame>
+    );
+  const find = (x: string) => findIngredient(x, house.conventions.own);
+  const made = ({ batch, taps }: { readonly batch: Batch; readonly taps: Awaited<ReturnType<typeof tapsOf>> }): Made => ({
+    batch,
+    process: processOf(batch, taps),
+    batterC: standingOf(waysOf(batch, house), kindById(batch.kind)).batterC,
+  });
+  const { process, outcome } = besideEachOther(made(a), made(b), find, house.units);
+  const side = (x: typeof a) => ({
+    label: `${x.batch.name}, version ${x.batch.versionNumber}`,
+    note: x.batch.swapped ? 'with a stand-in' : '',
+    at: when(x.batch.startedAt),
+    formula: x.formula,
+    href: `/batches/${x.batch.id}/${x.batch.finishedAt ? 'outcome' : 'prep'}`,
+  });
+  return (
+    <Frame here="log">
+      <h1 className="mb-3 text-[26px]">Two batches side by side</h1>
+      <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-2">
+        <div className="grid gap-5">
+          <Rows title="What came of it" rows={outcome} a={side(a)} b={side(b)} />
+          <Rows title="How it was made" rows={process} a={side(a)} b={side(b)} />
+        </div>
+        <div>
+          <h2 className="mb-2 text-xl">The formula</h2>
+          <CompareView house={house} a={side(a)} b={side(b)} />
+        </div>
+      </div>
+    </Frame>
+  );
+}
+
+function Rows({
+  title,
+  rows,
+  a,
+  b,
+}: {
+  readonly title: string;
+  readonly rows: readonly SideBySide[];
+  readonly a: { readonly label: string; readonly at: string };
+  readonly b: { readonly label: string; readonly at: string };
+}) {
+  return (
+    <section aria-label={title}>
+      <h2 className="mb-2 text-xl">{title}</h2>
+      <table className="w-full border-collapse text-left">
+        <thead className="border-b-2 border-rim text-sm text-soft">
+          <tr>
+            <th className="py-1 pr-3">
+              <span className="sr-only">what</span>
+            </th>
+            {[a, b].map((s) => (
+              <th key={s.at + s.label} className="w-[38%] py-1 pr-3 font-normal [overflow-wrap:anywhere]">
+                <strong className="text-ink">{s.label}</strong>
+                <span className="block">{s.at}</span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => {
+            const other = r.a !== r.b;
+            return (
+              <tr key={r.name} className={`border-b border-line align-top ${other ? '' : 'text-soft'}`}>
+                <th className="py-1.5 pr-3 font-semibold">{r.name}</th>
+                <td className={`py-1.5 pr-3 [overflow-wrap:anywhere] ${other ? 'font-semibold' : ''}`}>{r.a || '–'}</td>
+                <td className={`py-1.5 [overflow-wrap:anywhere] ${other ? 'font-semibold' : ''}`}>{r.b || '–'}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,58 @@
+/**
+ * What is noted of a batch while it is made, besides ticks, weights and taps on pieces: an entry each, never changed, only
+ * struck out. Grams, degrees Celsius, minutes; times in milliseconds since 1970.
+ */
+
+/** How far a thing of the mise is: on the counter, not there, or something else in its place. */
+export const MISE_STATES = ['here', 'missing', 'stand-in'] as const;
+export type MiseState = (typeof MISE_STATES)[number];
+
+/** The parts that have to be ready before they meet. */
+export const JOIN_PARTS = ['dry', 'wet', 'whites'] as const;
+export type JoinPart = (typeof JOIN_PARTS)[number];
+
+/** What a drop of water does on the surface. */
+export const DROPS = ['sits', 'dances', 'gone'] as const;
+export type Drop = (typeof DROPS)[number];
+
+export const HEAT_BYS = ['probe', 'drop', 'dial'] as const;
+
+export const VERDICTS_OF_TEST = ['right', 'dark', 'pale', 'thick', 'thin', 'sticks'] as const;
+export type TestVerdict = (typeof VERDICTS_OF_TEST)[number];
+
+export type Act =
+  /** A thing of the mise, by its key; the last word counts. */
+  | { readonly what: 'mise'; readonly key: string; readonly state: MiseState }
+  /** All there is is there: the weigh-in can begin. */
+  | { readonly what: 'mise-done' }
+  | { readonly what: 'ready'; readonly mix: number; readonly part: JoinPart }
+  /** A second person has seen every pile of a mix. */
+  | { readonly what: 'checked'; readonly mix: number; readonly initials: string }
+  /** Mixed so far as the kind wants it: the rest begins. */
+  | { readonly what: 'mixed'; readonly mix: number; readonly turns: number }
+  /** Milk or flour stirred into a bowl that was too thick or too thin. */
+  | { readonly what: 'corrected'; readonly mix: number; readonly ingredientId: string; readonly grams: number; readonly seen: string }
+  | { readonly what: 'heat'; readonly surface: string; readonly by: 'probe'; readonly realC: number; readonly dialC: number | null }
+  | { readonly what: 'heat'; readonly surface: string; readonly by: 'drop'; readonly drop: Drop; readonly dialC: number | null }
+  | { readonly what: 'heat'; readonly surface: string; readonly by: 'dial'; readonly dialC: number }
+  | { readonly what: 'test'; readonly verdict: TestVerdict }
+  /** Pieces that went into the holding oven, or straight onto plates; and out of it, the oldest first. */
+  | { readonly what: 'held'; readonly pieces: number }
+  | { readonly what: 'plated'; readonly pieces: number }
+  | { readonly what: 'out'; readonly pieces: number }
+  /** When the bell rings and the heat has to be free; null: it does not. */
+  | { readonly what: 'bell'; readonly bellAt: number | null }
+  /** A step of the time line is done. */
+  | { readonly what: 'step'; readonly step: string };
+
+export interface Entry {
+  readonly id: string;
+  readonly at: number;
+  readonly act: Act;
+}
+
+export type ActOf<W extends Act['what']> = Extract<Act, { readonly what: W }>;
+
+/** The entries of one sort, in the order they were made. */
+export const entriesOf = <W extends Act['what']>(entries: readonly Entry[], what: W): readonly (Entry & { readonly act: ActOf<W> })[] =>
+  entries.filter((e): e is Entry & { readonly act: ActOf<W> } => e.act.what === what).sort((a, b) => a.at - b.at);

@@ -1,0 +1,73 @@
+/** Which steps of a time line are done, and since when: told by a tap, or seen in what was weighed, joined, poured and pulled. */
+import { entriesOf } from '../batch/acts';
+import type { Batch } from '../batch/batch';
+import { joinedAt, piecesFrom } from '../griddle/board';
+import { hasTestPiece } from '../griddle/progress';
+import type { Book } from './book';
+import type { Step } from './steps';
+
+const MIN = 60_000;
+
+/**
+ * @param atOnce places on the heat at once, as the steps were made with
+ * @returns by the step's id, when it was over; what was only ticked counts as over now
+ */
+export function doneSteps(
+  steps: readonly Step[],
+  batch: Pick<Batch, 'sheet' | 'driver' | 'piecesPlanned' | 'split'>,
+  book: Book,
+  atOnce: number,
+  now: number,
+): ReadonlyMap<string, number> {
+  const done = new Map<string, number>();
+  const over = (id: string, at: number | null | undefined): void => {
+    if (at !== null && at !== undefined && steps.some((s) => s.id === id)) done.set(id, Math.min(done.get(id) ?? at, at));
+  };
+  const pieces = piecesFrom(book.taps);
+  const poured = pieces[0]?.pouredAt ?? null;
+  const bowls = batch.sheet.filter((l) => l.side === undefined && l.grams !== null);
+  const allIn = (...vessels: readonly string[]): boolean => {
+    const lines = bowls.filter((l) => vessels.includes(l.vessel));
+    return lines.length > 0 && lines.every((l) => book.ticked.includes(l.key));
+  };
+  if (allIn('dry')) over('dry', now);
+  if (allIn('wet', 'fold-in')) over('wet', now);
+  const checks = entriesOf(book.entries, 'checked');
+  const mixes = new Set(bowls.flatMap((l) => (l.mix === undefined ? [] : [l.mix])));
+  if (checks.length > 0 && new Set(checks.map((c) => c.act.mix)).size >= Math.max(1, mixes.size)) over('check', checks.at(-1)?.at);
+  // a wave is joined when its last bowl is
+  const together = batch.split.by === 'bowls' ? batch.split.atOnce : Math.max(1, mixes.size);
+  const count = Math.max(1, mixes.size);
+  for (let w = 0; w * together < count; w++) {
+    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) => joinedAt(book.taps, w * together + n + 1));
+    if (of.every((x) => x !== null)) over(`join${w + 1}`, Math.max(...(of as number[])));
+  }
+  over('heat', poured);
+  over('hold', entriesOf(book.entries, 'held')[0]?.at);
+  const test = hasTestPiece(batch);
+  if (test) over('test', pieces.find((p) => p.piece === 1)?.pulledAt);
+  const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).map((p) => p.pulledAt as number);
+  off.sort((a, b) => a - b);
+  const loads = steps.filter((s) => s.id.startsWith('load'));
+  loads.forEach((s, n) => {
+    const until = loads[n + 1] ? Number(loads[n + 1]?.id.slice('load'.length)) - 1 : null;
+    const wanted = until === null ? (batch.piecesPlanned ?? atOnce) : until * atOnce;
+    over(s.id, off[Math.min(wanted, batch.piecesPlanned ?? wanted) - 1]);
+  });
+  for (const e of entriesOf(book.entries, 'step')) over(e.act.step, e.at);
+  // what follows is done, so this was; and what needs no hands is over when its time is
+  for (let again = true; again; ) {
+    again = false;
+    for (const s of steps) {
+      if (done.has(s.id)) continue;
+      const later = steps.filter((f) => f.after.includes(s.id) && done.has(f.id)).map((f) => (done.get(f.id) as number) - f.min * MIN);
+      const before = s.after.map((a) => done.get(a));
+      const self = s.handsMin === 0 && s.after.length > 0 && before.every((x) => x !== undefined) ? Math.max(...(before as number[])) + s.min * MIN : null;
+      const at = later.length > 0 ? Math.min(...later) : self !== null && self <= now ? self : null;
+      if (at === null) continue;
+      done.set(s.id, at);
+      again = true;
+    }
+  }
+  return done;
+}

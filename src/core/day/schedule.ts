@@ -1,0 +1,266 @@
+/**
+ * The time line: every step as late as what follows lets it, so that nothing stands longer than it must, and no pair of
+ * hands has two things to do at once. A step that was moved stays where it was put; the rest follows, and serving later is
+ * the last way out. Times in milliseconds since 1970.
+ */
+import type { Serving } from '../batch/serving';
+import { forDays, type Step, type Who } from './steps';
+
+const MIN = 60_000;
+
+export interface Placed {
+  readonly step: Step;
+  readonly start: number;
+  readonly end: number;
+  /** 0 the cook, 1 the first helper ...; null: no hands. */
+  readonly by: number | null;
+  readonly moved: boolean;
+  /** The day before. */
+  readonly ahead: boolean;
+}
+
+export interface Clash {
+  readonly step: string;
+  readonly with: string | null;
+  readonly what: 'hands' | 'oven' | 'order' | 'stands';
+  readonly text: string;
+}
+
+export interface TimeLine {
+  readonly placed: readonly Placed[];
+  /** When the plates that were asked for go: as wanted, or later. */
+  readonly servedAt: number;
+  readonly clashes: readonly Clash[];
+}
+
+interface Busy {
+  readonly from: number;
+  readonly to: number;
+}
+
+const meet = (a: Busy, from: number, to: number): boolean => a.from < to - 1 && from < a.to - 1;
+
+/** Whose hands may do it, the best first. */
+const hands = (who: Who, helpers: number): readonly number[] => (who === 'cook' ? [0] : [...Array.from({ length: helpers }, (_, n) => n + 1), 0]);
+
+interface Counter {
+  /** Whether hands and oven are there from then on. */
+  readonly fits: (s: Step, start: number) => boolean;
+  /** Binds hands and oven. @returns whose; the first who may where nobody is free */
+  readonly take: (s: Step, start: number) => number | null;
+  /** The moments at which a slot can open or close. */
+  readonly edges: (s: Step) => readonly number[];
+}
+
+function counterWith(helpers: number): Counter {
+  const people: Busy[][] = Array.from({ length: helpers + 1 }, () => []);
+  const oven: (Busy & { readonly c: number })[] = [];
+  const free = (s: Step, start: number): number | null =>
+    hands(s.who, helpers).find((p) => !(people[p] ?? []).some((b) => meet(b, start, start + s.handsMin * MIN))) ?? null;
+  return {
+    fits: (s, start) =>
+      (s.handsMin === 0 || free(s, start) !== null) && (s.ovenC === null || !oven.some((o) => o.c !== s.ovenC && meet(o, start, start + s.min * MIN))),
+    take: (s, start) => {
+      if (s.ovenC !== null) oven.push({ from: start, to: start + s.min * MIN, c: s.ovenC });
+      if (s.handsMin === 0) return null;
+      const by = free(s, start) ?? hands(s.who, helpers)[0] ?? 0;
+      people[by]?.push({ from: start, to: start + s.handsMin * MIN });
+      return by;
+    },
+    edges: (s) => [...people.flat(), ...oven].flatMap((b) => [b.to, b.from - s.handsMin * MIN, b.from - s.min * MIN]),
+  };
+}
+
+const latest = (c: Counter, s: Step, before: number): number =>
+  [before, ...c.edges(s).filter((e) => e < before)].sort((a, b) => b - a).find((t) => c.fits(s, t)) ?? before;
+const earliest = (c: Counter, s: Step, from: number): number =>
+  [from, ...c.edges(s).filter((e) => e > from)].sort((a, b) => a - b).find((t) => c.fits(s, t)) ?? from;
+
+/** What is known of a day that has begun. */
+export interface Begun {
+  readonly now: number;
+  /** When each step that is done was over. */
+  readonly done: ReadonlyMap<string, number>;
+}
+
+/** Steps that need no hands begin by themselves once what is before them is over. */
+const selfStarted = (s: Step, begun: Begun): number | null => {
+  if (s.handsMin > 0 || s.after.length === 0) return null;
+  const over = s.after.map((a) => begun.done.get(a));
+  return over.every((x) => x !== undefined) ? Math.max(...(over as number[])) : null;
+};
+
+/** Places what is done on the day, counted back from when all of it is over. */
+function back(steps: readonly Step[], serving: Serving, over: number, begun: Begun | null): readonly Placed[] {
+  const counter = counterWith(serving.helpers);
+  const placed = new Map<string, Placed>();
+  const put = (step: Step, start: number, moved: boolean): void => {
+    placed.set(step.id, { step, start, end: start + step.min * MIN, by: counter.take(step, start), moved, ahead: false });
+  };
+  for (const s of steps) {
+    const self = begun ? selfStarted(s, begun) : null;
+    const start = self ?? serving.moved[s.id];
+    if (start !== undefined) put(s, start, self === null);
+  }
+  const left = new Set(steps.filter((s) => !placed.has(s.id)));
+  while (left.size > 0) {
+    // of those whose followers all have their place, the one that can be latest: it has the first choice of hands
+    const next = [...left]
+      .map((s) => ({ s, follow: steps.filter((f) => f.after.includes(s.id)).map((f) => placed.get(f.id)) }))
+      .filter(({ follow }) => follow.every((f) => f !== undefined))
+      .map(({ s, follow }) => ({ s, by: Math.min(over, ...follow.map((f) => f?.start ?? over)) }))
+      // of two that can be equally late, the one that is usually done later
+      .sort((a, b) => b.by - a.by || steps.indexOf(b.s) - steps.indexOf(a.s))[0];
+    if (!next) break;
+    put(next.s, latest(counter, next.s, next.by - next.s.min * MIN), false);
+    left.delete(next.s);
+  }
+  return [...placed.values()];
+}
+
+/** How much later plates have to go, ms, for every step to begin no sooner than it can; and what it is that holds them up. */
+function pushed(placed: readonly Placed[], begun: Begun | null): number {
+  const of = new Map(placed.map((p) => [p.step.id, p]));
+  let by = 0;
+  for (const p of placed) {
+    const from = Math.max(
+      ...p.step.after.map((a) => of.get(a)?.end ?? begun?.done.get(a) ?? Number.NEGATIVE_INFINITY),
+      begun && p.step.handsMin > 0 ? begun.now : Number.NEGATIVE_INFINITY,
+    );
+    // a step that was put before its turn is the cook's to see, not to be pushed
+    if (!p.moved && from > p.start + 1) by = Math.max(by, from - p.start);
+  }
+  return by;
+}
+
+/** The day before: one after the other, from when it is begun. */
+function ahead(steps: readonly Step[], serving: Serving, from: number): readonly Placed[] {
+  const counter = counterWith(serving.helpers);
+  const placed: Placed[] = [];
+  const put = (step: Step, start: number, moved: boolean): void => {
+    placed.push({ step, start, end: start + step.min * MIN, by: counter.take(step, start), moved, ahead: true });
+  };
+  for (const s of steps) {
+    const moved = serving.moved[s.id];
+    if (moved !== undefined) put(s, moved, true);
+  }
+  for (const s of steps) {
+    if (serving.moved[s.id] !== undefined) continue;
+    const over = Math.max(from, ...s.after.map((a) => placed.find((p) => p.step.id === a)?.end ?? from));
+    put(s, earliest(counter, s, over), false);
+  }
+  return placed;
+}
+
+const GIVES_UP = 60;
+/** What was to be done the day before, and was not, is done on the day from so long before the plates go. */
+const DAY_ONE_OVER_MIN = 6 * 60;
+
+const isLoad = (p: Placed): boolean => p.step.id.startsWith('load');
+
+/** When the plates go that the serving asks for: with the first load, or when all of it is over. */
+const platesAt = (placed: readonly Placed[], serving: Serving): number | null => {
+  const loads = placed.filter(isLoad).map((p) => p.end);
+  const all = placed.filter((p) => !p.ahead).map((p) => p.end);
+  if (all.length === 0) return null;
+  return serving.anchor === 'first' && loads.length > 0 ? Math.min(...loads) : Math.max(...all);
+};
+
+/**
+ * The time line of a batch.
+ * @param begun null while it is only planned: then it is counted back, whatever the clock says
+ */
+export function timeLine(all: readonly Step[], serving: Serving, begun: Begun | null): TimeLine {
+  const tooLate = begun !== null && begun.now > serving.at - DAY_ONE_OVER_MIN * MIN;
+  const twoDays = serving.dayOneAt !== null && !(tooLate && all.some((s) => s.ahead && !begun.done.has(s.id)));
+  const open = forDays(all, twoDays).filter((s) => !begun?.done.has(s.id));
+  const isAhead = (s: Step): boolean => twoDays && s.ahead;
+  const first = ahead(open.filter(isAhead), serving, Math.max(serving.dayOneAt ?? 0, begun?.now ?? 0));
+  const onDay = open.filter((s) => !isAhead(s));
+  const steps = onDay.map((s) => ({ ...s, after: s.after.filter((a) => onDay.some((x) => x.id === a) || begun?.done.has(a)) }));
+  // the first plates have gone: the rest goes as soon as it can
+  const gone = begun !== null && serving.anchor === 'first' && begun.done.has('load1');
+  let over = gone ? begun.now : serving.at;
+  let placed = back(steps, serving, over, begun);
+  let free = !gone;
+  for (let n = 0; n < GIVES_UP; n++) {
+    const plates = platesAt(placed, serving);
+    const short = free && plates !== null ? serving.at - plates : 0;
+    const by = pushed(placed, begun);
+    // counted back until the right plates go when they are wanted; then later, only as far as it must
+    if (Math.abs(short) > 1) over += short;
+    else if (by > 1) {
+      over += by;
+      free = false;
+    } else break;
+    if (n > 4 && free) free = false;
+    placed = back(steps, serving, over, begun);
+  }
+  const both = [...first, ...placed].sort((a, b) => a.start - b.start || a.end - b.end);
+  return { placed: both, servedAt: platesAt(placed, serving) ?? serving.at, clashes: clashesIn(both) };
+}
+
+/** What does not go together: the cook's to see, and to settle. */
+export function clashesIn(placed: readonly Placed[]): readonly Clash[] {
+  const clashes: Clash[] = [];
+  placed.forEach((p, n) => {
+    for (const o of placed.slice(n + 1)) {
+      const handsMeet =
+        p.by !== null && p.by === o.by && meet({ from: p.start, to: p.start + p.step.handsMin * MIN }, o.start, o.start + o.step.handsMin * MIN);
+      if (handsMeet)
+        clashes.push({ step: o.step.id, with: p.step.id, what: 'hands', text: `${o.step.name} and ${p.step.name.toLowerCase()} want the same pair of hands.` });
+      const ovens = p.step.ovenC !== null && o.step.ovenC !== null && p.step.ovenC !== o.step.ovenC && meet({ from: p.start, to: p.end }, o.start, o.end);
+      if (ovens)
+        clashes.push({
+          step: o.step.id,
+          with: p.step.id,
+          what: 'oven',
+          text: `${o.step.name} wants the oven at ${o.step.ovenC} °C, ${p.step.name.toLowerCase()} at ${p.step.ovenC} °C.`,
+        });
+    }
+    const followers = placed.filter((o) => o.step.after.includes(p.step.id));
+    const early = followers.find((o) => o.start < p.end - 1 && o.ahead === p.ahead);
+    if (early)
+      clashes.push({
+        step: early.step.id,
+        with: p.step.id,
+        what: 'order',
+        text: `${early.step.name} would begin before ${p.step.name.toLowerCase()} is over.`,
+      });
+    const next = followers.length > 0 ? Math.min(...followers.map((o) => o.start)) : null;
+    const waits = next === null ? 0 : (next - p.end) / MIN;
+    if (p.step.keepsMin !== null && !p.ahead && waits > p.step.keepsMin + 1)
+      clashes.push({
+        step: p.step.id,
+        with: null,
+        what: 'stands',
+        text: `${p.step.name} would stand ${Math.round(waits)} min; it bears ${Math.round(p.step.keepsMin)}.`,
+      });
+  });
+  return clashes;
+}
+
+/** A serving from which nothing has to be begun before now: counted on instead of back. */
+export function fromNow(all: readonly Step[], serving: Serving, now: number): Serving {
+  const line = timeLine(all, { ...serving, moved: {} }, null);
+  const first = Math.min(...line.placed.filter((p) => !p.ahead).map((p) => p.start));
+  return { ...serving, moved: {}, at: serving.at + (now - first) };
+}
+
+export interface DayStep extends Placed {
+  readonly state: 'done' | 'now' | 'next' | 'late' | 'later';
+}
+
+/** The day's list: what is late, what is to be done now, and what comes next. */
+export function dayList(line: TimeLine, planned: TimeLine, now: number): readonly DayStep[] {
+  const plan = new Map(planned.placed.map((p) => [p.step.id, p]));
+  let nextSeen = false;
+  return line.placed.map((p): DayStep => {
+    const was = plan.get(p.step.id)?.start ?? p.start;
+    if (was < now - MIN && p.step.handsMin > 0) return { ...p, state: 'late' };
+    if (p.start <= now + MIN / 2) return { ...p, state: 'now' };
+    const state = nextSeen ? 'later' : 'next';
+    nextSeen = true;
+    return { ...p, state };
+  });
+}

@@ -1,0 +1,112 @@
+/** What a batch asks for: steps from its lines, its kind, its ways and its bowls. */
+import type { SheetLine } from '../batch/batch';
+import { ONE, type Split } from '../batch/plan';
+import { scale } from '../batch/scale';
+import { sheetOf } from '../batch/sheet';
+import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
+import type { KindId } from '../formula/kinds';
+import { FRESH_WAYS, type Ways } from '../formula/ways';
+import { findIngredient } from '../pantry/pantry';
+import { PLAIN_CAKE } from '../testing/formulas';
+import { doneSteps } from './done';
+import { timeLine } from './schedule';
+import { type Step, stepsOf } from './steps';
+
+const find = (id: string) => findIngredient(id);
+function sheet(...card: readonly string[]): readonly SheetLine[] {
+  const lines = formulaLines({ ...EMPTY_FORMULA, entries: card.map((text, n) => ({ key: `l${n + 1}`, text })) });
+  const s = scale(lines, { by: 'factor', factor: 1 }, 'gram', null, null);
+  if (!s.ok) throw new Error(s.error.message);
+  return sheetOf(s.value, 1);
+}
+const GUESTS = { by: 'guests', guests: 12, each: 2, secondsPct: 0, testPiece: true, portionMl: 60 } as const;
+const steps = (
+  card: readonly string[],
+  kind: KindId,
+  more: { ways?: Partial<Ways>; split?: Split; pieces?: number; lifeMin?: number | null; restMin?: number } = {},
+): readonly Step[] =>
+  stepsOf({
+    batch: { sheet: sheet(...card), split: more.split ?? ONE, kind, driver: GUESTS, piecesPlanned: more.pieces ?? 24 },
+    ways: { ...FRESH_WAYS, ...more.ways },
+    restMin: more.restMin ?? 10,
+    life: { min: more.lifeMin === undefined ? 60 : more.lifeMin, why: 'powder' },
+    times: { first: 140, second: 90 },
+    atOnce: 8,
+    find,
+  });
+const ids = (s: readonly Step[]): readonly string[] => s.map((x) => x.id);
+
+test('a plain cake for twelve: cold out, butter melted and cooled, three loads of eight, a test piece, an oven to hold', () => {
+  const all = steps(PLAIN_CAKE, 'griddle');
+  expect(ids(all)).toEqual(['out', 'melt', 'cool', 'dry', 'wet', 'label', 'heat', 'hold', 'join1', 'rest1', 'test', 'load1', 'load2', 'load3', 'plate']);
+  // nothing waits for what is not there
+  for (const s of all) for (const a of s.after) expect(ids(all)).toContain(a);
+  // 140 + 90 + 30 between: 260 s
+  expect(all.find((s) => s.id === 'load2')?.min).toBeCloseTo(260 / 60, 9);
+  expect(all.find((s) => s.id === 'dry')).toMatchObject({ min: 5, who: 'helper', ahead: true });
+});
+
+test('a house that straight from the cold, checks twice and has one load asks for other things', () => {
+  expect(ids(steps(PLAIN_CAKE, 'griddle', { ways: { warmth: 'cold', check: 'second' }, pieces: 8 }))).toEqual([
+    'melt',
+    'cool',
+    'dry',
+    'wet',
+    'label',
+    'check',
+    'heat',
+    'join1',
+    'rest1',
+    'test',
+    'load1',
+    'plate',
+  ]);
+});
+
+test('foam is whipped last and waits five minutes; an oven pancake keeps its oven shut; what is roasted wants the oven first', () => {
+  const foam = steps(['100 g flour', '120 g milk', '80 g egg yolk', '150 g egg white, whipped', '40 g sugar'], 'foam');
+  expect(foam.find((s) => s.id === 'whip1')).toMatchObject({ keepsMin: 5, after: ['join1', 'rest1'] });
+  const oven = steps(['200 g flour', '400 g milk', '6 eggs', '50 g butter for the pan'], 'oven', { pieces: 2 });
+  expect(oven.find((s) => s.id === 'load1')).toMatchObject({ ovenC: 225, handsMin: 1, keepsMin: 3 });
+  expect(ids(oven)).not.toContain('hold');
+  const pumpkin = steps(['200 g flour', '5 g baking powder', '250 g milk', '200 g pumpkin puree, roasted', '1 egg'], 'griddle');
+  expect(pumpkin.find((s) => s.id === 'hold')?.after).toEqual(['roast']);
+});
+
+test('bowls in waves: each joined, rested and poured in turn, none standing past its life', () => {
+  const split: Split = { by: 'bowls', mixes: 3, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 };
+  const all = steps(PLAIN_CAKE, 'griddle', { split, pieces: 72 });
+  expect(ids(all).filter((i) => i.startsWith('join'))).toEqual(['join1', 'join2', 'join3']);
+  expect(all.filter((s) => s.id.startsWith('load'))).toHaveLength(9);
+  expect(all.find((s) => s.id === 'load4')?.after).toEqual(['join2', 'rest2', 'load3']);
+  const line = timeLine(all, { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
+  expect(line.clashes.filter((c) => c.what !== 'stands')).toEqual([]);
+  // alone at the griddle, the second bowl is joined between two loads and not before them all
+  const at = (id: string): number => line.placed.find((p) => p.step.id === id)?.start ?? 0;
+  expect(at('join2')).toBeGreaterThan(at('load1'));
+  expect(at('join2')).toBeLessThan(at('load4'));
+});
+
+test('done: by a tap, by what was weighed, joined and pulled, and by what came after', () => {
+  const all = steps(PLAIN_CAKE, 'griddle');
+  const batch = { sheet: sheet(...PLAIN_CAKE), split: ONE, driver: GUESTS, piecesPlanned: 24 };
+  const dry = batch.sheet.filter((l) => l.vessel === 'dry').map((l) => l.key);
+  const none = { taps: [], entries: [], ticked: [], weights: {} };
+  const done = (book: Parameters<typeof doneSteps>[2], now = 100) => [...doneSteps(all, batch, book, 8, now).keys()].sort();
+  expect(done(none)).toEqual([]);
+  expect(done({ ...none, ticked: dry.slice(1) })).toEqual([]);
+  expect(done({ ...none, ticked: dry })).toEqual(['dry']);
+  const melted = { id: 'e', at: 0, act: { what: 'step', step: 'melt' } as const };
+  // ten minutes after it was melted it has cooled by itself
+  expect(done({ ...none, entries: [melted] }, 9 * 60_000)).toEqual(['melt']);
+  expect(done({ ...none, entries: [melted] }, 10 * 60_000)).toEqual(['cool', 'melt']);
+  const tap = (piece: number, act: 'pour' | 'pull' | 'join', at: number) => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot: 0, at });
+  // what is joined was weighed
+  expect(done({ ...none, taps: [tap(1, 'join', 0)] })).toEqual(['cool', 'dry', 'join1', 'label', 'melt', 'out', 'wet']);
+  // the test piece and eight more are off: one load of three
+  const off = Array.from({ length: 9 }, (_, n) => [tap(n + 1, 'pour', n), tap(n + 1, 'pull', 500_000 + n)]).flat();
+  const after = doneSteps(all, batch, { ...none, taps: off }, 8, 600_000);
+  expect(after.get('load1')).toBe(500_008);
+  expect(after.has('load2')).toBe(false);
+  expect(after.has('rest1')).toBe(true);
+});

@@ -1,0 +1,78 @@
+/**
+ * How hot a surface is, by probe, by a drop of water or by its dial, what to do about it, and what a dial has meant here
+ * before. Degrees Celsius; zones from domain practice (griddles 165 to 190, thick cakes cooler, thin and crepes hotter).
+ */
+import { type Drop, type Entry, entriesOf } from '../batch/acts';
+import type { KindId, Zone } from '../formula/kinds';
+import { median } from '../quantity/middle';
+
+const ZONES: Readonly<Record<KindId, Zone>> = {
+  griddle: [165, 190],
+  small: [165, 190],
+  foam: [165, 177],
+  ball: [170, 185],
+  crepe: [190, 205],
+  waffle: [175, 195],
+  oven: [220, 230],
+};
+/** Schools that lie in a narrower part of it. */
+const SCHOOL_ZONES: Readonly<Record<string, Zone>> = { 'griddle tall': [170, 177], 'griddle thin': [190, 205] };
+
+export const heatZone = (kind: KindId, school: string): Zone => SCHOOL_ZONES[`${kind} ${school}`] ?? ZONES[kind];
+
+export const DROP_WORDS: Readonly<Record<Drop, string>> = { sits: 'sits and steams', dances: 'dances', gone: 'gone at once, or a mist' };
+
+export type Heat = 'cool' | 'right' | 'hot';
+const BY_DROP: Readonly<Record<Drop, Heat>> = { sits: 'cool', dances: 'right', gone: 'hot' };
+
+/** One reading of a surface. */
+export interface HeatReading {
+  readonly surface: string;
+  readonly at: number;
+  readonly dialC: number | null;
+  readonly realC: number | null;
+  readonly drop: Drop | null;
+}
+
+/** Readings in the order they were made. */
+export const readingsIn = (entries: readonly Entry[]): readonly HeatReading[] =>
+  entriesOf(entries, 'heat').map(({ at, act }) => ({
+    surface: act.surface,
+    at,
+    dialC: act.dialC,
+    realC: act.by === 'probe' ? act.realC : null,
+    drop: act.by === 'drop' ? act.drop : null,
+  }));
+
+export interface Dial {
+  /** Real less dial, the middle of what was read; null: never read together. */
+  readonly offC: number | null;
+  readonly from: number;
+}
+
+/** What a surface's dial means, from every time dial and probe were read together. */
+export function dialOf(readings: readonly HeatReading[], surface: string): Dial {
+  const offs = readings.flatMap((r) => (r.surface === surface && r.dialC !== null && r.realC !== null ? [r.realC - r.dialC] : []));
+  return { offC: median(offs), from: offs.length };
+}
+
+export interface HeatAdvice {
+  readonly heat: Heat;
+  /** What it reads or is taken to be, C; null by the drop alone. */
+  readonly realC: number | null;
+  /** Where the dial should be for the middle of the zone; null where that is not known. */
+  readonly dialC: number | null;
+  /** Degrees it is out of the zone; 0 in it. */
+  readonly byC: number;
+}
+
+/** @param r the newest reading of a surface @param dial what its dial has meant */
+export function adviceOn(r: HeatReading, dial: Dial, [low, high]: Zone): HeatAdvice {
+  const middle = (low + high) / 2;
+  const realC = r.realC ?? (r.drop === null && r.dialC !== null && dial.offC !== null ? r.dialC + dial.offC : r.drop === null ? r.dialC : null);
+  const off = dial.offC ?? (r.realC !== null && r.dialC !== null ? r.realC - r.dialC : null);
+  const dialC = off === null ? null : 5 * Math.round((middle - off) / 5);
+  if (realC === null) return { heat: r.drop === null ? 'cool' : BY_DROP[r.drop], realC: null, dialC, byC: 0 };
+  const byC = realC < low ? realC - low : realC > high ? realC - high : 0;
+  return { heat: byC < 0 ? 'cool' : byC > 0 ? 'hot' : 'right', realC, dialC, byC };
+}

@@ -1,0 +1,90 @@
+/** The mise: everything that has to be on the counter before a batch is begun, ingredients and tools, and what stands in. */
+import { entriesOf, type MiseState } from '../batch/acts';
+import type { Batch, SheetLine } from '../batch/batch';
+import { mixesIn } from '../batch/plan';
+import type { KindId } from '../formula/kinds';
+import type { Joining } from '../formula/ways';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
+
+export interface MiseThing {
+  readonly key: string;
+  readonly name: string;
+  /** "in all 1,240 g"; empty for a tool. */
+  readonly grams: number | null;
+  /** What does instead, in words; empty: nothing does. */
+  readonly instead: string;
+  /** The line it is on, where one line alone holds it. */
+  readonly lineKey: string | null;
+}
+
+export interface Mise {
+  readonly ingredients: readonly MiseThing[];
+  readonly tools: readonly MiseThing[];
+}
+
+interface ToolRow {
+  readonly id: string;
+  readonly name: string;
+  readonly instead: string;
+  readonly kinds?: readonly KindId[];
+  readonly joinings?: readonly Joining[];
+}
+
+/** To add a tool is to add a row; without kinds or joinings it is for all. */
+const TOOLS: readonly ToolRow[] = [
+  { id: 'scale', name: 'Scale', instead: 'cups and spoons: plan it again in kitchen measures' },
+  { id: 'dry-bowl', name: 'Bowl for the dry', instead: 'a pot, or a clean bag' },
+  { id: 'wet-bowl', name: 'Bowl or jug for the wet', instead: 'any tall jug' },
+  { id: 'whisk', name: 'Whisk', instead: 'two forks held together', joinings: ['well', 'sprinkle', 'strained'] },
+  { id: 'blender', name: 'Blender', instead: 'a bowl and a whisk: paste first, then the rest', joinings: ['blender'] },
+  { id: 'sieve', name: 'Sieve', instead: 'whisk a smooth paste with half of the liquid first', joinings: ['strained'] },
+  { id: 'ladle', name: 'Ladle or scoop', instead: 'a cup of the same measure', kinds: ['griddle', 'small', 'foam', 'crepe', 'waffle', 'ball'] },
+  { id: 'spatula', name: 'Thin spatula', instead: 'a bench scraper', kinds: ['griddle', 'small', 'foam', 'crepe'] },
+  { id: 'griddle', name: 'Griddle or pan', instead: 'any heavy pan: fewer at a time', kinds: ['griddle', 'small', 'foam'] },
+  { id: 'crepe-pan', name: 'Crepe pan', instead: 'a flat pan with a low rim', kinds: ['crepe'] },
+  { id: 'iron', name: 'Waffle iron, clean', instead: '', kinds: ['waffle'] },
+  { id: 'ball-pan', name: 'Ball pan and a skewer', instead: '', kinds: ['ball'] },
+  { id: 'oven-pan', name: 'Oven pan, and a dry cloth for its handle', instead: 'a deep tray', kinds: ['oven'] },
+  { id: 'brush', name: 'Brush or folded paper for the fat', instead: 'a piece of clean cloth' },
+  { id: 'tray', name: 'Rack or tray to hold', instead: 'a warm plate, nothing stacked', kinds: ['griddle', 'small', 'waffle', 'crepe', 'ball'] },
+];
+
+const toolsFor = (kind: KindId, joining: Joining): readonly MiseThing[] =>
+  TOOLS.filter((t) => (!t.kinds || t.kinds.includes(kind)) && (!t.joinings || t.joinings.includes(joining))).map((t) => ({
+    key: `tool:${t.id}`,
+    name: t.name,
+    grams: null,
+    instead: t.instead,
+    lineKey: null,
+  }));
+
+/** Everything a batch needs. What is in a bag of premix is not looked for one by one. */
+export function miseOf(batch: Pick<Batch, 'sheet' | 'kind' | 'split'>, joining: Joining, find: (id: string) => Ingredient | undefined): Mise {
+  const rows = new Map<string, { name: string; grams: number; lines: Set<string> }>();
+  const put = (key: string, name: string, grams: number, l: SheetLine): void => {
+    const row = rows.get(key) ?? { name, grams: 0, lines: new Set<string>() };
+    row.grams += grams;
+    row.lines.add(l.key.replace(/m\d+$/, ''));
+    rows.set(key, row);
+  };
+  for (const l of batch.sheet) {
+    if (l.lot) put(`lot:${l.lot}`, `Bags of lot ${l.lot}`, l.grams ?? 0, l);
+    else if (l.grams === null) put(`line:${l.key}`, l.text, 0, l);
+    else
+      for (const p of l.parts ?? []) {
+        const i = find(p.id);
+        put(`of:${p.id}`, i ? kitchenName(i) : l.name, p.grams, l);
+      }
+  }
+  const mixes = mixesIn(batch.split);
+  return {
+    ingredients: [...rows].map(
+      ([key, r]): MiseThing => ({ key, name: r.name, grams: r.grams, instead: '', lineKey: r.lines.size === 1 ? ([...r.lines][0] ?? null) : null }),
+    ),
+    tools: toolsFor(batch.kind, joining).map((t) => (t.key === 'tool:dry-bowl' && mixes > 1 ? { ...t, name: `${mixes} bowls or bags for the dry` } : t)),
+  };
+}
+
+/** How each thing stands; what nobody has said anything of is not in it. */
+export const miseStates = (entries: Batch['entries']): ReadonlyMap<string, MiseState> =>
+  new Map(entriesOf(entries, 'mise').map((e) => [e.act.key, e.act.state] as const));

@@ -1,0 +1,40 @@
+'use client';
+import { SCALE_WORDS, SCALES, type ScaleId, type Scales, STEPS } from '@/core/batch/came-out';
+import { CameOutDrawing } from '../drawings/came-out';
+
+/** What came out, a tap each on drawn scales; tapped again it is left open. */
+export function ScalesView({ scales, onScales }: { readonly scales: Scales; readonly onScales: (s: Scales) => void }) {
+  const put = (id: ScaleId, step: number): void => {
+    const { [id]: had, ...rest } = scales;
+    onScales(had === step ? rest : { ...rest, [id]: step });
+  };
+  return (
+    <div className="grid gap-x-6 gap-y-3 md:grid-cols-2">
+      {SCALES.map((id) => (
+        <fieldset key={id} className="min-w-0">
+          <legend className="mb-1 font-semibold first-letter:uppercase">{id}</legend>
+          <div className="grid grid-cols-5 gap-1">
+            {STEPS.map((step) => {
+              const on = scales[id] === step;
+              return (
+                <button
+                  key={step}
+                  type="button"
+                  aria-pressed={on}
+                  onClick={() => put(id, step)}
+                  className={`flex min-h-16 flex-col items-center rounded-hold border-2 bg-white px-0.5 pt-1 pb-1.5 text-rim hover:bg-wash ${on ? 'border-rim !bg-wash ring-2 ring-rim' : 'border-line'}`}
+                >
+                  <CameOutDrawing scale={id} step={step} className="h-10 w-full" />
+                  <span className={`text-[13px] leading-tight text-ink ${on ? 'font-bold' : ''}`}>
+                    {on ? '✓ ' : ''}
+                    {SCALE_WORDS[id][step - 1]}
+                  </span>
+                </button>
+              );
+            })}
+          </div>
+        </fieldset>
+      ))}
+    </div>
+  );
+}

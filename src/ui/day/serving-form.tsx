@@ -1,0 +1,121 @@
+'use client';
+import { useState } from 'react';
+import { MOST_HELPERS, type Serving } from '@/core/batch/serving';
+import { Button } from '../kit/button';
+import { Choice, Taps } from '../kit/choice';
+import { Field } from '../kit/field';
+import { Switch } from '../kit/switch';
+import { boxesOf, fromBoxes } from './clock';
+
+const HOUR = 3_600_000;
+/** The day before is begun so long before plates, until the cook says otherwise. */
+const DAY_ONE_BEFORE = 14 * HOUR;
+
+/** A day and a time in two boxes; goes when both are one. */
+function Moment({
+  label,
+  at,
+  onAt,
+  disabled,
+}: {
+  readonly label: string;
+  readonly at: number;
+  readonly onAt: (at: number) => void;
+  readonly disabled: boolean;
+}) {
+  const [typed, setTyped] = useState<{ readonly of: number; readonly date: string; readonly time: string } | null>(null);
+  const shown = typed && typed.of === at ? typed : { of: at, ...boxesOf(at) };
+  const put = (part: { readonly date?: string; readonly time?: string }): void => {
+    const next = { ...shown, ...part };
+    setTyped(next);
+    const to = fromBoxes(next.date, next.time);
+    if (!Number.isNaN(to) && to > 1e12 && to < 1e13 && to !== at) onAt(to);
+  };
+  const wrong = Number.isNaN(fromBoxes(shown.date, shown.time));
+  return (
+    <div className="flex items-end gap-2">
+      <Field
+        label={label}
+        type="time"
+        value={shown.time}
+        disabled={disabled}
+        onChange={(e) => put({ time: e.target.value })}
+        error={wrong ? 'A time and a day.' : undefined}
+        inputClass="text-xl font-semibold"
+      />
+      <Field label="on" type="date" aria-label={`${label}, day`} value={shown.date} disabled={disabled} onChange={(e) => put({ date: e.target.value })} />
+    </div>
+  );
+}
+
+/** When plates go, who helps, and whether some of it is done the day before. */
+export function ServingForm({
+  serving,
+  isSet,
+  now,
+  disabled,
+  canSplit,
+  onServing,
+  onFromNow,
+}: {
+  readonly serving: Serving;
+  readonly isSet: boolean;
+  readonly now: number;
+  readonly disabled: boolean;
+  readonly canSplit: boolean;
+  readonly onServing: (s: Serving) => void;
+  readonly onFromNow: () => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
+      <div>
+        <Taps
+          label="Which plates"
+          size="work"
+          value={serving.anchor}
+          onChange={(anchor) => anchor !== '' && !disabled && onServing({ ...serving, anchor })}
+          options={[
+            { value: 'first', label: 'First plates' },
+            { value: 'last', label: 'Last plate' },
+          ]}
+        />
+      </div>
+      <Moment label="at" at={serving.at} disabled={disabled} onAt={(at) => onServing({ ...serving, at })} />
+      <Choice
+        label="Helpers"
+        value={String(serving.helpers)}
+        onChange={(n) => !disabled && onServing({ ...serving, helpers: Number(n) })}
+        options={Array.from({ length: MOST_HELPERS + 1 }, (_, n) => ({ value: String(n), label: n === 0 ? 'none' : String(n) }))}
+      />
+      {canSplit ? (
+        <div className="flex min-h-11 flex-wrap items-end gap-3">
+          <Switch
+            label="weigh the day before"
+            on={serving.dayOneAt !== null}
+            onSwitch={(on) => !disabled && onServing({ ...serving, dayOneAt: on ? Math.max(now, serving.at - DAY_ONE_BEFORE) : null, moved: {} })}
+          />
+          {serving.dayOneAt !== null ? (
+            <Moment label="from" at={serving.dayOneAt} disabled={disabled} onAt={(dayOneAt) => onServing({ ...serving, dayOneAt })} />
+          ) : null}
+        </div>
+      ) : null}
+      {disabled ? null : (
+        <div className="flex flex-wrap gap-2">
+          {isSet ? null : (
+            <Button look="now" size="work" onClick={() => onServing(serving)}>
+              Serve then
+            </Button>
+          )}
+          <Button size="work" onClick={onFromNow}>
+            Count on from now
+          </Button>
+          {Object.keys(serving.moved).length > 0 ? (
+            <Button size="work" onClick={() => onServing({ ...serving, moved: {} })}>
+              Undo what was moved
+            </Button>
+          ) : null}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,184 @@
+'use client';
+import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Batch } from '@/core/batch/batch';
+import type { Serving } from '@/core/batch/serving';
+import type { Book } from '@/core/day/book';
+import { doneSteps } from '@/core/day/done';
+import { dayList, fromNow, timeLine } from '@/core/day/schedule';
+import type { Step } from '@/core/day/steps';
+import { minutesOrHours } from '@/core/quantity/say';
+import { answerOf, type Refused } from '../kit/answer';
+import { Refusal } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { timeAndDay, timeOfDay, useNow } from './clock';
+import { NowBand } from './now-band';
+import { ServingForm } from './serving-form';
+import { StepRow, type Window } from './step-row';
+import { Trouble } from './trouble';
+import { type Tell, useBook } from './use-book';
+
+const MIN = 60_000;
+const NUDGE_MIN = 5;
+/** Where nobody has said when plates go: so long from now, to the next five minutes. */
+const ROUND_MS = NUDGE_MIN * MIN;
+
+interface Props {
+  readonly batch: Batch;
+  readonly steps: readonly Step[];
+  readonly atOnce: number;
+  readonly first: Book;
+  readonly tell: Tell;
+  readonly serve: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+}
+
+/** The time line of a batch: counted back from the plates, moved by hand, and, once the day has begun, its list. */
+export function TimeLineView(props: Props) {
+  const [now, refresh] = useNow(5000);
+  return now === null ? <p role="status">Looking at the clock …</p> : <TimeLineAt {...props} now={now} onNow={refresh} />;
+}
+
+function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
+  const router = useRouter();
+  const book = useBook(batch.id, first, tell, () => router.refresh());
+  const [said, setSaid] = useState<Serving | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [open, setOpen] = useState<string | null>(null);
+  const [proposed] = useState<Serving>(() => {
+    const from = fromNow(steps, { at: now, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, now);
+    return { ...from, at: Math.ceil(from.at / ROUND_MS) * ROUND_MS };
+  });
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const serving = said ?? batch.timeline ?? proposed;
+  const isSet = said !== null || batch.timeline !== null;
+  const planned = timeLine(steps, serving, null);
+  const done = doneSteps(steps, batch, book, atOnce, now);
+  const opens = planned.placed[0]?.start ?? now;
+  const running = isSet && batch.finishedAt === null && (done.size > 0 || now >= opens);
+  const line = running ? timeLine(steps, serving, { now, done }) : planned;
+  const list = running ? dayList(line, planned, now) : null;
+
+  const keep = async (to: Serving): Promise<void> => {
+    setSaid(to);
+    setRefusal(null);
+    const a = await answerOf(() => serve({ batchId: batch.id, serving: to }), 'What you moved is still here: move it again in a moment.');
+    if (!a.ok) setRefusal(a.message);
+  };
+  const move = (id: string, to: number): void => void keep({ ...serving, moved: { ...serving.moved, [id]: Math.round(to / MIN) * MIN } });
+  const release = (id: string): void => void keep({ ...serving, moved: Object.fromEntries(Object.entries(serving.moved).filter(([k]) => k !== id)) });
+  const tick = (id: string): void => {
+    onNow();
+    const had = book.entries.find((e) => e.act.what === 'step' && e.act.step === id);
+    if (had) book.tell({ do: 'strike', entryId: had.id });
+    else book.enter({ what: 'step', step: id });
+  };
+
+  const days = [
+    { name: 'The day before', placed: line.placed.filter((p) => p.ahead) },
+    { name: serving.dayOneAt === null ? '' : 'On the day', placed: line.placed.filter((p) => !p.ahead) },
+  ].filter((d) => d.placed.length > 0);
+  const over = steps.filter((s) => done.has(s.id));
+  return (
+    <section aria-label="Time line" className="grid gap-4">
+      <Trouble text={book.trouble} />
+      {list ? <NowBand list={list} now={now} servedAt={line.servedAt} wanted={serving.at} anchor={serving.anchor} onDone={tick} /> : null}
+      <ServingForm
+        serving={serving}
+        isSet={isSet}
+        now={now}
+        disabled={batch.finishedAt !== null}
+        canSplit={steps.some((s) => s.ahead)}
+        onServing={(s) => void keep(s)}
+        onFromNow={() => void keep(fromNow(steps, serving, now))}
+      />
+      <Refusal text={refusal} />
+      {!running && line.servedAt > serving.at + MIN ? (
+        <Notice weight="look" role="status">
+          Moved so, {serving.anchor === 'first' ? 'the first plates go' : 'the last plate goes'} at {timeOfDay(line.servedAt)},{' '}
+          {minutesOrHours(Math.round((line.servedAt - serving.at) / MIN))} late.
+        </Notice>
+      ) : null}
+      {!running && opens < now - MIN && batch.finishedAt === null ? (
+        <Notice weight="look" role="status">
+          It would have to have been begun at {timeAndDay(opens, now)}. Serve later, or count on from now.
+        </Notice>
+      ) : null}
+      {line.clashes.length > 0 ? (
+        <Notice weight="look" role="status">
+          <ul>
+            {line.clashes.slice(0, 6).map((c) => (
+              <li key={`${c.step} ${c.what} ${c.with}`}>{c.text}</li>
+            ))}
+            {line.clashes.length > 6 ? <li>And {line.clashes.length - 6} more.</li> : null}
+          </ul>
+        </Notice>
+      ) : null}
+      {days.map((d) => {
+        const window: Window = { from: Math.min(...d.placed.map((p) => p.start)), to: Math.max(...d.placed.map((p) => p.end)) };
+        return (
+          <DndContext
+            key={d.name || 'day'}
+            sensors={sensors}
+            onDragEnd={({ active, delta }) => {
+              const p = d.placed.find((x) => x.step.id === active.id);
+              const wide = (active.data.current as { readonly widePx: () => number } | undefined)?.widePx() ?? 0;
+              if (p && wide > 0)
+                move(
+                  p.step.id,
+                  p.start + (Math.round(((delta.x / wide) * (window.to - window.from)) / MIN / NUDGE_MIN) * NUDGE_MIN || Math.sign(delta.x)) * MIN,
+                );
+            }}
+          >
+            <div>
+              {d.name ? (
+                <h3 className="mb-1 text-lg text-rim">
+                  {d.name}, {timeAndDay(window.from, now)} to {timeOfDay(window.to)}
+                </h3>
+              ) : null}
+              <ol className="border-t border-line bg-white">
+                {d.placed.map((p) => (
+                  <StepRow
+                    key={p.step.id}
+                    placed={p}
+                    window={window}
+                    state={list?.find((x) => x.step.id === p.step.id)?.state ?? null}
+                    clash={line.clashes.some((c) => c.step === p.step.id || c.with === p.step.id)}
+                    helpers={serving.helpers}
+                    open={open === p.step.id}
+                    ticks={running}
+                    fixed={batch.finishedAt !== null}
+                    onOpen={() => setOpen(open === p.step.id ? null : p.step.id)}
+                    onTick={() => tick(p.step.id)}
+                    onMove={(to) => move(p.step.id, to)}
+                    onRelease={() => release(p.step.id)}
+                  />
+                ))}
+              </ol>
+            </div>
+          </DndContext>
+        );
+      })}
+      {running && over.length > 0 ? (
+        <div className="flex flex-wrap items-center gap-2">
+          <span className="text-soft">Done:</span>
+          {over.map((s) =>
+            book.entries.some((e) => e.act.what === 'step' && e.act.step === s.id) ? (
+              <Button key={s.id} className="min-h-11" aria-label={`${s.name}: not done after all`} onClick={() => tick(s.id)}>
+                ✓ {s.name}
+              </Button>
+            ) : (
+              <span key={s.id} className="px-1">
+                ✓ {s.name}
+              </span>
+            ),
+          )}
+        </div>
+      ) : null}
+      <p className="text-sm text-soft">
+        Minutes are defaults of ours and, at the heat, this kitchen’s own taps. Whatever is out of the cold, held warm or cooled keeps to the local food code.
+      </p>
+    </section>
+  );
+}

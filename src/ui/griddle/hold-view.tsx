@@ -1,0 +1,113 @@
+'use client';
+import { useState } from 'react';
+import type { SideTimes } from '@/core/batch/heat';
+import { bellOf, HOLD_MIN, holdingOf, loadsBefore } from '@/core/griddle/hold';
+import { minutesOrHours } from '@/core/quantity/say';
+import { boxesOf, fromBoxes, timeOfDay } from '../day/clock';
+import type { OpenBook } from '../day/use-book';
+import { Button } from '../kit/button';
+import { Field } from '../kit/field';
+import { clock } from './words';
+
+const MIN = 60_000;
+
+/** The holding oven and the plates: what went in when, the oldest first; and what still fits before the bell. */
+export function HoldView({
+  off,
+  left,
+  places,
+  times,
+  book,
+  now,
+}: {
+  /** Pieces off the heat so far. */
+  readonly off: number;
+  /** Still wanted; null where nothing is counted. */
+  readonly left: number | null;
+  readonly places: number;
+  readonly times: SideTimes;
+  readonly book: OpenBook;
+  readonly now: number;
+}) {
+  const { waiting, trays, inOven, plated } = holdingOf(book.entries, off);
+  const bell = bellOf(book.entries);
+  const [typed, setTyped] = useState<string | null>(null);
+  const oldest = trays[0];
+  const loads = bell === null ? null : loadsBefore(bell, now, times);
+  const fit = loads === null ? null : loads * places;
+  const lastLoad = left === null || places === 0 ? 0 : left % places;
+  const setBell = (text: string): void => {
+    setTyped(text);
+    const at = fromBoxes(boxesOf(now).date, text);
+    if (Number.isNaN(at)) return;
+    // a bell that has rung today is tomorrow's
+    book.enter({ what: 'bell', bellAt: at < now ? at + 24 * 60 * MIN : at });
+  };
+  return (
+    <section aria-label="Holding" className="grid gap-3 rounded-plate bg-white p-4">
+      <h2 className="text-xl">Oven and plates</h2>
+      <p role="status">
+        <strong>{waiting}</strong> by the griddle, <strong>{inOven}</strong> in the oven, <strong>{plated}</strong> on plates.
+      </p>
+      {waiting > 0 ? (
+        <div className="flex flex-wrap gap-2">
+          <Button size="work" onClick={() => book.enter({ what: 'held', pieces: waiting })}>
+            {waiting} into the oven
+          </Button>
+          <Button size="work" onClick={() => book.enter({ what: 'plated', pieces: waiting })}>
+            {waiting} onto plates
+          </Button>
+        </div>
+      ) : null}
+      {trays.length > 0 ? (
+        <ol aria-label="In the oven">
+          {trays.map((t, n) => {
+            const held = (now - t.at) / MIN;
+            return (
+              <li key={t.at} className={`border-t border-line py-1 ${n === 0 ? 'text-lg font-semibold' : ''}`}>
+                {t.pieces} since {timeOfDay(t.at)}, {clock(now - t.at)}
+                {held > HOLD_MIN ? <strong className="text-berry">, past {HOLD_MIN} min: serve or spare</strong> : null}
+              </li>
+            );
+          })}
+        </ol>
+      ) : null}
+      {oldest ? (
+        <Button size="work" onClick={() => book.enter({ what: 'out', pieces: oldest.pieces })}>
+          The oldest {oldest.pieces} out, onto plates
+        </Button>
+      ) : null}
+      <div className="flex items-end gap-2">
+        <Field
+          label="The bell rings at"
+          type="time"
+          value={typed ?? (bell === null ? '' : boxesOf(bell).time)}
+          onChange={(e) => setBell(e.target.value)}
+          className="w-36"
+        />
+        {bell === null ? null : (
+          <Button
+            className="min-h-11"
+            onClick={() => {
+              setTyped('');
+              book.enter({ what: 'bell', bellAt: null });
+            }}
+          >
+            No bell
+          </Button>
+        )}
+      </div>
+      {bell !== null && loads !== null && fit !== null ? (
+        <p role="status" className="font-semibold">
+          {bell <= now
+            ? 'The bell has rung: take off what is on, and stop.'
+            : `The bell rings in ${minutesOrHours(Math.ceil((bell - now) / MIN))}: ${loads === 0 ? 'no more loads' : `${loads === 1 ? 'one more load' : `${loads} more loads`}`}${left !== null && left > fit ? `, ${left - fit} stay unmade` : ''}.`}
+        </p>
+      ) : null}
+      {lastLoad > 0 ? <p className="text-soft">The last load is a part of one: {lastLoad}.</p> : null}
+      <p className="text-sm text-soft">
+        90 to 95 °C, vented, one layer. About {HOLD_MIN} min for quality; what may be held, and how hot, the local food code says.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,123 @@
+'use client';
+import { useState } from 'react';
+import { entriesOf } from '@/core/batch/acts';
+import type { SheetLine } from '@/core/batch/batch';
+import type { Ingredient } from '@/core/pantry/ingredient';
+import { standing, toleranceG } from '@/core/prep/weigh';
+import { grams } from '@/core/quantity/say';
+import { timeOfDay } from '../day/clock';
+import type { OpenBook } from '../day/use-book';
+import { Button } from '../kit/button';
+import { Field } from '../kit/field';
+import { useUnits } from '../units';
+
+const MOST_INITIALS = 12;
+
+/** The second look: target against actual for every line of a mix, and a yes by initials. */
+export function CheckView({
+  lines,
+  mix,
+  book,
+  stepG,
+  find,
+}: {
+  readonly lines: readonly SheetLine[];
+  readonly mix: number;
+  readonly book: OpenBook;
+  readonly stepG: number;
+  readonly find: (id: string) => Ingredient | undefined;
+}) {
+  const units = useUnits();
+  const [initials, setInitials] = useState('');
+  const [wrong, setWrong] = useState(false);
+  const had = entriesOf(book.entries, 'checked').find((e) => e.act.mix === mix);
+  const yes = (): void => {
+    const by = initials.trim();
+    setWrong(by === '');
+    if (by !== '') book.enter({ what: 'checked', mix, initials: by });
+  };
+  return (
+    <section aria-label="Second look" className="grid gap-4">
+      <h2 className="text-3xl">Somebody else looks at every pile</h2>
+      <div className="overflow-x-auto rounded-plate bg-white p-3">
+        <table className="w-full text-left text-xl">
+          <thead className="text-base text-soft">
+            <tr>
+              <th className="py-1 pr-4 font-semibold">What</th>
+              <th className="pr-4 text-right font-semibold">Target</th>
+              <th className="pr-4 text-right font-semibold">Went in</th>
+              <th className="font-semibold">
+                <span className="sr-only">How that is</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((l) => {
+              const went = book.weights[l.key];
+              const target = l.grams ?? 0;
+              const only = l.parts?.length === 1 ? (find(l.parts[0]?.id ?? '') ?? null) : null;
+              const stands = went === undefined ? null : standing(went, target, toleranceG(only, target, stepG));
+              return (
+                <tr key={l.key} className="border-t border-line">
+                  <td className="py-2 pr-4 [overflow-wrap:anywhere]">{l.name}</td>
+                  <td className="pr-4 text-right whitespace-nowrap">{l.measure}</td>
+                  <td className="pr-4 text-right font-bold whitespace-nowrap">{went === undefined ? 'ticked' : grams(went, units)}</td>
+                  <td className="py-1">
+                    {stands === null || stands === 'right' ? (
+                      <span className="text-herb">✓{stands === null ? '' : ' within what it bears'}</span>
+                    ) : (
+                      <span className="flex flex-wrap items-center gap-3">
+                        <strong>
+                          {grams(Math.abs((went ?? 0) - target), units)} {stands === 'over' ? 'too much' : 'too little'}
+                        </strong>
+                        {had ? null : (
+                          <Button className="min-h-11" onClick={() => book.tell({ do: 'line', key: l.key, to: false })}>
+                            Weigh it again
+                          </Button>
+                        )}
+                      </span>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      {had ? (
+        <div className="flex flex-wrap items-center gap-3">
+          <p className="text-xl font-semibold text-herb">
+            ✓ Seen by {had.act.initials} at {timeOfDay(had.at)}
+          </p>
+          <Button size="work" onClick={() => book.tell({ do: 'strike', entryId: had.id })}>
+            Look again
+          </Button>
+        </div>
+      ) : (
+        <form
+          className="flex flex-wrap items-end gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            yes();
+          }}
+        >
+          <Field
+            label="Initials of who has looked"
+            value={initials}
+            maxLength={MOST_INITIALS}
+            autoComplete="off"
+            onChange={(e) => {
+              setInitials(e.target.value);
+              setWrong(false);
+            }}
+            error={wrong ? 'Initials of who has looked.' : undefined}
+            inputClass="!min-h-14 text-2xl font-bold"
+          />
+          <Button type="submit" look="now" size="work" className="min-h-14">
+            Yes, every pile is right
+          </Button>
+        </form>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,220 @@
+'use client';
+import { useState } from 'react';
+import { type AnalysableLine, analyse } from '@/core/analyse';
+import { entriesOf } from '@/core/batch/acts';
+import type { Batch } from '@/core/batch/batch';
+import { thicknessClass } from '@/core/batter/thickness';
+import { kindById, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf, THICKNESSES, type Thickness } from '@/core/formula/kinds';
+import type { Standing } from '@/core/formula/ways';
+import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
+import { findIngredient, ingredient } from '@/core/pantry/pantry';
+import { correction, meansOf, paSOf, type Seen, wantedPour } from '@/core/prep/correct';
+import { grams } from '@/core/quantity/say';
+import { timeOfDay } from '../day/clock';
+import type { OpenBook } from '../day/use-book';
+import { PourDrawing } from '../drawings/pour';
+import { Button } from '../kit/button';
+import { Taps } from '../kit/choice';
+import { Field } from '../kit/field';
+import { numberIn } from '../kit/typed';
+
+const MOST_POURS = 3;
+/** A bowl's leftovers below this are not corrected. */
+const LEAST_BOWL_G = 20;
+
+/** Too thick, too thin: by what is seen or by a measured test pour, how much goes in, in steps, each noted. */
+export function CorrectView({
+  batch,
+  mix,
+  lines,
+  standing,
+  stepG,
+  book,
+  find,
+}: {
+  readonly batch: Batch;
+  readonly mix: number;
+  /** What is in the bowl now, with what was stirred in. */
+  readonly lines: readonly AnalysableLine[];
+  readonly standing: Standing;
+  readonly stepG: number;
+  readonly book: OpenBook;
+  readonly find: (id: string) => Ingredient | undefined;
+}) {
+  const kind = kindById(batch.kind);
+  const school = schoolOf(kind, batch.school);
+  const byPour = !kind.tilted && batch.kind !== 'waffle' && batch.kind !== 'oven' && batch.kind !== 'ball';
+  const [way, setWay] = useState<'look' | 'pour'>('look');
+  const [pour, setPour] = useState<Thickness | null>(null);
+  const [ml, setMl] = useState(String(batch.portionMl ?? 60));
+  const [across, setAcross] = useState<readonly string[]>(['', '', '']);
+  const inBowl = Math.round(lines.filter((l) => l.use === 'batter').reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0));
+  const [bowl, setBowl] = useState('');
+  const bowlG = bowl.trim() === '' ? inBowl : numberIn(bowl);
+  const cm = across.map((t) => numberIn(t, 'cm')).filter((x) => x > 1 && x < 60);
+  const portion = numberIn(ml, 'ml');
+  const seen: Seen | null = way === 'look' ? (pour ? { by: 'look', pour } : null) : portion > 0 && cm.length > 0 ? { by: 'pour', ml: portion, cm } : null;
+  const paS = seen ? paSOf(seen) : null;
+  const want = paS === null ? null : wantedPour(school, paS);
+  const means = meansOf(lines, find('milk-whole') ?? ingredient('milk-whole'), find('flour-all-purpose') ?? ingredient('flour-all-purpose'));
+  const wrong = Number.isNaN(bowlG) || bowlG < LEAST_BOWL_G;
+  const c = paS !== null && want !== null && !wrong ? correction(lines, { bowlG, seen: paS, want, standing, ...means, stepG }) : null;
+  const done = entriesOf(book.entries, 'corrected').filter((e) => e.act.mix === mix);
+  const now = analyse(lines, batch.kind, batch.school, { standing });
+  const then =
+    c === null
+      ? null
+      : analyse([...lines, { use: 'batter', parts: [{ ingredient: c.ingredient, grams: (c.grams * inBowl) / bowlG }] }], batch.kind, batch.school, {
+          standing,
+        });
+  const changes =
+    then === null
+      ? []
+      : RAILS.flatMap((rail) => {
+          const [a, b] = [railOf(now, rail), railOf(then, rail)];
+          if (!a || !b) return [];
+          const [x, y] = [sayRail(rail, a.tested), sayRail(rail, b.tested)];
+          return x === y ? [] : [`${RAIL_NAMES[rail].toLowerCase()} ${x} to ${y}`];
+        });
+  const stir = (g: number): void => {
+    if (!c || !seen) return;
+    book.enter({
+      what: 'corrected',
+      mix,
+      ingredientId: c.ingredient.id,
+      // what is weighed stands for the whole bowl: a part of it takes its part
+      grams: Math.round(((g * inBowl) / bowlG) * 10) / 10,
+      seen: seen.by === 'look' ? POUR_WORDS[seen.pour] : `${portion} ml lay ${(cm.reduce((a, x) => a + x, 0) / cm.length).toFixed(1)} cm across`,
+    });
+    setPour(null);
+    setAcross(['', '', '']);
+  };
+  return (
+    <section aria-label="Too thick or too thin" className="grid gap-3 rounded-plate bg-white p-4">
+      <div className="flex flex-wrap items-center gap-3">
+        <h3 className="mr-auto text-2xl">Too thick, too thin?</h3>
+        {byPour ? (
+          <Taps
+            label="How it is judged"
+            size="work"
+            value={way}
+            onChange={(w) => w !== '' && setWay(w)}
+            options={[
+              { value: 'look', label: 'by what is seen' },
+              { value: 'pour', label: 'by a test pour' },
+            ]}
+          />
+        ) : null}
+      </div>
+      {way === 'look' ? (
+        <ul className="grid grid-cols-2 gap-2 sm:grid-cols-5" aria-label="How it pours">
+          {THICKNESSES.map((t) => (
+            <li key={t}>
+              <button
+                type="button"
+                aria-pressed={pour === t}
+                onClick={() => setPour(pour === t ? null : t)}
+                className={`hold flex h-full w-full flex-col items-center gap-1 p-2 text-center text-rim hover:bg-wash ${pour === t ? '!border-[4px]' : ''}`}
+              >
+                <PourDrawing pour={t} className="h-20 w-full" />
+                <span className={`leading-tight text-ink ${pour === t ? 'font-bold' : ''}`}>{POUR_WORDS[t]}</span>
+                {school.pour.includes(t) ? <span className="text-sm font-semibold text-herb">as wanted</span> : null}
+              </button>
+            </li>
+          ))}
+        </ul>
+      ) : (
+        <div className="flex flex-wrap items-start gap-4">
+          <Field
+            label="Poured"
+            unit="ml"
+            inputMode="decimal"
+            value={ml}
+            onChange={(e) => setMl(e.target.value)}
+            className="w-32"
+            inputClass="!min-h-14 text-xl font-semibold"
+          />
+          {Array.from({ length: MOST_POURS }, (_, n) => (
+            <Field
+              // biome-ignore lint/suspicious/noArrayIndexKey: first, second, third pour
+              key={n}
+              label={`Across, pour ${n + 1}`}
+              unit="cm"
+              inputMode="decimal"
+              value={across[n] ?? ''}
+              onChange={(e) => setAcross(across.map((x, k) => (k === n ? e.target.value.slice(0, 8) : x)))}
+              className="w-36"
+              inputClass="!min-h-14 text-xl font-semibold"
+            />
+          ))}
+          <p className="max-w-72 self-center text-sm text-soft">
+            A tenth in the width is a factor of two and a half in thickness: measure three, on a level griddle.
+          </p>
+        </div>
+      )}
+      <Field
+        label="Batter in the bowl now"
+        unit="g"
+        inputMode="decimal"
+        placeholder={String(inBowl)}
+        value={bowl}
+        onChange={(e) => setBowl(e.target.value.slice(0, 10))}
+        error={wrong ? `Grams, at least ${LEAST_BOWL_G}.` : undefined}
+        hint="Less, where some is poured already."
+        className="w-56"
+        inputClass="!min-h-14 text-xl font-semibold placeholder:text-ink"
+      />
+      {paS === null || want === null ? (
+        <p className="text-soft">{way === 'look' ? 'Tap how it leaves the ladle.' : 'Pour, and measure across.'}</p>
+      ) : c === null ? (
+        <p className="text-xl font-semibold text-herb">
+          ✓ {seen?.by === 'pour' ? `It ${POUR_WORDS[thicknessClass(paS)]}: ` : ''}near enough to {POUR_NOUNS[want]}. Leave it.
+        </p>
+      ) : (
+        <div className="grid gap-2" role="status">
+          <p className="text-xl">
+            It {POUR_WORDS[thicknessClass(paS)]}; {kind.pieces} want {POUR_NOUNS[want]}.{' '}
+            {c.short ? 'More than a bowl bears; this goes part of the way: about' : 'About'} <strong>{grams(c.grams)}</strong> of{' '}
+            {kitchenName(c.ingredient).toLowerCase()} in all, in steps.
+          </p>
+          <p className="text-[56px] leading-none font-bold">
+            {grams(c.steps[0] ?? c.grams)}
+            <span className="text-2xl font-normal text-soft"> of {kitchenName(c.ingredient).toLowerCase()} first, then look again</span>
+          </p>
+          <div className="flex flex-wrap items-center gap-3">
+            <Button look="now" size="work" className="min-h-16 text-xl" onClick={() => stir(c.steps[0] ?? c.grams)}>
+              {grams(c.steps[0] ?? c.grams)} is in
+            </Button>
+            {c.steps.length > 1 ? (
+              <Button size="work" onClick={() => stir(c.grams)}>
+                All {grams(c.grams)} is in
+              </Button>
+            ) : null}
+          </div>
+          <p className="text-soft">
+            {changes.length > 0 ? `With all of it: ${changes.join(', ')}. ` : ''}
+            {c.towards === 'thicker' ? 'Sprinkled over, a few turns, five minutes before the next look.' : 'A few turns, no more.'} A model: the bowl has the
+            last word.
+          </p>
+        </div>
+      )}
+      {done.length > 0 ? (
+        <ul aria-label="Stirred in">
+          {done.map((e) => {
+            const what = findIngredient(e.act.ingredientId) ?? find(e.act.ingredientId);
+            return (
+              <li key={e.id} className="flex flex-wrap items-center gap-3 border-t border-line py-1">
+                <span className="text-lg">
+                  {timeOfDay(e.at)}: <strong>{grams(e.act.grams)}</strong> of {what ? kitchenName(what).toLowerCase() : e.act.ingredientId}, as it {e.act.seen}
+                </span>
+                <Button className="min-h-11" onClick={() => book.tell({ do: 'strike', entryId: e.id })}>
+                  It is not in
+                </Button>
+              </li>
+            );
+          })}
+        </ul>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+import { Check } from 'lucide-react';
+import { useEffect } from 'react';
+import { entriesOf, type JoinPart } from '@/core/batch/acts';
+import type { KindId } from '@/core/formula/kinds';
+import type { Joining } from '@/core/formula/ways';
+import { joinedAt } from '@/core/griddle/board';
+import { howFar, joinSteps, PART_WORDS } from '@/core/prep/join';
+import { useNow } from '../day/clock';
+import type { OpenBook } from '../day/use-book';
+import { useAlarm } from '../kit/alarm';
+import { Button } from '../kit/button';
+
+const TURN_MS = 1000;
+
+/** Dry meets wet: all parts ready, then how far to mix, counted aloud, and stop. */
+export function JoinView({
+  mix,
+  name,
+  kind,
+  joining,
+  parts,
+  book,
+  waits,
+}: {
+  readonly mix: number;
+  /** "mix 2"; empty where there is one. */
+  readonly name: string;
+  readonly kind: KindId;
+  readonly joining: Joining;
+  readonly parts: readonly JoinPart[];
+  readonly book: OpenBook;
+  /** What has to be done before; empty: nothing. */
+  readonly waits: string;
+}) {
+  const [now, refresh] = useNow(250);
+  const alarm = useAlarm();
+  const ready = entriesOf(book.entries, 'ready').filter((e) => e.act.mix === mix);
+  const isReady = (p: JoinPart): boolean => ready.some((e) => e.act.part === p);
+  const at = joinedAt(book.taps, mix);
+  const far = howFar(kind, joining);
+  const gone = at === null || now === null ? 0 : Math.max(0, Math.floor((now - at) / TURN_MS));
+  const enough = gone >= far.count;
+  useEffect(() => {
+    if (enough) alarm();
+  }, [enough, alarm]);
+  const all = parts.every(isReady);
+  const begin = (): void => {
+    refresh();
+    book.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: mix, act: 'join', surface: '', slot: 0, at: Date.now() } });
+  };
+  const stop = (): void => void book.enter({ what: 'mixed', mix, turns: Math.min(gone, 9999) });
+  if (at !== null)
+    return (
+      <section aria-label="Joining" className={`grid gap-4 rounded-plate bg-white p-4 ${enough ? 'ring-8 ring-berry' : ''}`}>
+        <p role="status" className="text-[72px] leading-none font-bold">
+          {enough ? 'Stop.' : `${gone} of ${far.count}`}
+          <span className="block text-2xl font-normal text-soft">
+            {enough ? `${far.count} ${far.unit}: ${far.words}.` : `${far.unit}, ${far.unit === 'turns' ? 'about one a second; ' : ''}${far.words}`}
+          </span>
+        </p>
+        <div className="flex flex-wrap gap-3">
+          <Button look={enough ? 'now' : 'stop'} size="work" className="min-h-16 !px-8 text-xl" autoFocus onClick={stop}>
+            {enough ? 'It is mixed: let it rest' : `Stop now, at ${gone}`}
+          </Button>
+        </div>
+      </section>
+    );
+  return (
+    <section aria-label="Joining" className="grid gap-4">
+      <h2 className="text-3xl">{name ? `Join ${name}: is` : 'Is'} every part ready?</h2>
+      <ul className="grid gap-2">
+        {parts.map((p) => (
+          <li key={p}>
+            <button
+              type="button"
+              aria-pressed={isReady(p)}
+              onClick={() => {
+                const had = ready.find((e) => e.act.part === p);
+                if (had) book.tell({ do: 'strike', entryId: had.id });
+                else book.enter({ what: 'ready', mix, part: p });
+              }}
+              className={`hold flex min-h-16 w-full items-center gap-4 px-3 text-left text-xl hover:bg-wash ${isReady(p) ? '!border-line !bg-enamel' : ''}`}
+            >
+              <span className={`grid size-9 shrink-0 place-items-center rounded-lg border-[3px] border-rim ${isReady(p) ? 'bg-rim text-white' : 'bg-white'}`}>
+                {isReady(p) ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
+              </span>
+              <span>
+                <strong>{PART_WORDS[p].name}</strong> <span className="text-soft">{PART_WORDS[p].is}</span>
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <ol className="list-inside list-decimal rounded-plate bg-white p-4 text-xl">
+        {joinSteps(joining, parts).map((s) => (
+          <li key={s}>{s}</li>
+        ))}
+        <li>
+          About {far.count} {far.unit}, {far.words}. Then stop.
+        </li>
+      </ol>
+      {waits ? <p className="text-lg font-semibold">{waits}</p> : null}
+      <div>
+        <Button look={all && !waits ? 'now' : 'plain'} size="work" className="min-h-16 !px-8 text-xl" disabled={!all || waits !== ''} onClick={begin}>
+          They meet: count
+        </Button>
+      </div>
+    </section>
+  );
+}

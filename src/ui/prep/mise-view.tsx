@@ -1,0 +1,171 @@
+'use client';
+import { Check, X } from 'lucide-react';
+import { useState } from 'react';
+import type { MiseState } from '@/core/batch/acts';
+import { type Mise, type MiseThing, miseStates } from '@/core/prep/mise';
+import { grams } from '@/core/quantity/say';
+import type { OpenBook } from '../day/use-book';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { useUnits } from '../units';
+
+/** One thing that can stand in, as the page offers it. */
+export interface StandInOffer {
+  readonly to: string;
+  readonly with: string | null;
+  readonly name: string;
+  readonly amount: string;
+  readonly says: string;
+  readonly caution: string;
+}
+
+/** The mise: what is on the counter, what is not, and what stands in for it. */
+export function MiseView({
+  batchId,
+  mise,
+  offers,
+  book,
+  begun,
+  swap,
+  onSwapped,
+}: {
+  readonly batchId: string;
+  readonly mise: Mise;
+  /** Stand-ins by line. */
+  readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
+  readonly book: OpenBook;
+  /** Something is weighed already. */
+  readonly begun: boolean;
+  readonly swap: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  readonly onSwapped: () => void;
+}) {
+  const units = useUnits();
+  const asking = useAsking();
+  const [tried, setTried] = useState<string | null>(null);
+  const states = miseStates(book.entries);
+  const all = [...mise.ingredients, ...mise.tools];
+  const missing = all.filter((t) => states.get(t.key) === 'missing');
+  const left = all.filter((t) => !states.has(t.key));
+  const say = (t: MiseThing, state: MiseState): void => void book.enter({ what: 'mise', key: t.key, state });
+  const rowOf = (t: MiseThing) => {
+    const state = states.get(t.key);
+    const own = t.lineKey === null ? [] : (offers[t.lineKey] ?? []);
+    return (
+      <li key={t.key} className="border-b border-line py-1.5">
+        <div className="flex items-center gap-3">
+          <button
+            type="button"
+            aria-pressed={state === 'here'}
+            onClick={() => say(t, 'here')}
+            className={`hold flex min-h-14 min-w-0 flex-1 items-center gap-3 px-3 text-left text-xl font-semibold hover:bg-wash ${state === 'here' ? '!border-line !bg-enamel text-soft' : ''}`}
+          >
+            <span
+              className={`grid size-9 shrink-0 place-items-center rounded-lg border-[3px] border-rim ${state === 'here' ? 'bg-rim text-white' : 'bg-white'}`}
+            >
+              {state === 'here' ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
+            </span>
+            <span className="min-w-0 [overflow-wrap:anywhere]">
+              {t.name}
+              {t.grams ? <span className="font-normal whitespace-nowrap text-soft"> {grams(t.grams, units)} in all</span> : null}
+              {state === 'stand-in' ? <span className="font-normal text-soft">; with {t.instead || 'a stand-in'}</span> : null}
+            </span>
+          </button>
+          <Button
+            size="work"
+            aria-pressed={state === 'missing'}
+            aria-label={`Missing: ${t.name}`}
+            look={state === 'missing' ? 'stop' : 'plain'}
+            onClick={() => say(t, 'missing')}
+          >
+            <X size={22} aria-hidden />
+            {state === 'missing' ? 'missing' : ''}
+          </Button>
+        </div>
+        {state === 'missing' ? (
+          <div className="py-2 pl-3">
+            {t.grams === null ? (
+              t.instead ? (
+                <Button size="work" onClick={() => say(t, 'stand-in')}>
+                  Take {t.instead}
+                </Button>
+              ) : (
+                <p>Nothing does instead: plan something else.</p>
+              )
+            ) : begun ? (
+              <p>Some is weighed already: swap on the Bench for the next batch, or take what is weighed off the list first.</p>
+            ) : own.length === 0 ? (
+              <p>No usual stand-in. Open the formula on the Bench and change it there.</p>
+            ) : (
+              <ul className="grid gap-2">
+                {own.map((o) => (
+                  <li key={`${o.to} ${o.with}`} className="flex flex-wrap items-center gap-x-4 gap-y-1">
+                    <Button
+                      size="work"
+                      disabled={asking.busy}
+                      onClick={() => {
+                        setTried(t.key);
+                        void asking
+                          .ask(() => swap({ batchId, lineKey: t.lineKey, to: o.to, with: o.with }))
+                          .then((a) => {
+                            if (!a?.ok) return;
+                            say(t, 'stand-in');
+                            onSwapped();
+                          });
+                      }}
+                    >
+                      {o.name} in this batch
+                    </Button>
+                    <span className="text-soft">
+                      {o.says}
+                      {o.caution ? <strong className="text-ink">. {o.caution}</strong> : null}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            )}
+            {tried === t.key ? <Refusal text={asking.refusal} /> : null}
+          </div>
+        ) : null}
+      </li>
+    );
+  };
+  return (
+    <section aria-label="Mise check" className="grid gap-4">
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="mr-auto text-3xl">Is it all on the counter?</h2>
+        {left.length > 0 ? (
+          <Button
+            look="now"
+            size="work"
+            onClick={() => {
+              for (const t of left) say(t, 'here');
+            }}
+          >
+            {left.length === all.length ? 'All of it is here' : `The other ${left.length} are here`}
+          </Button>
+        ) : null}
+        <Button look={left.length === 0 && missing.length === 0 ? 'now' : 'plain'} size="work" onClick={() => book.enter({ what: 'mise-done' })}>
+          {missing.length > 0 ? `Weigh in, ${missing.length} missing` : 'To the weigh-in'}
+        </Button>
+      </div>
+      {missing.length > 0 ? (
+        <Notice weight="look" role="status">
+          Missing: {missing.map((t) => t.name.toLowerCase()).join(', ')}.
+        </Notice>
+      ) : null}
+      <div className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-2">
+        <div>
+          <h3 className="text-xl text-rim">Ingredients</h3>
+          <ul>{mise.ingredients.map(rowOf)}</ul>
+        </div>
+        <div>
+          <h3 className="text-xl text-rim">Tools</h3>
+          <ul>{mise.tools.map(rowOf)}</ul>
+        </div>
+      </div>
+      <p className="text-sm text-soft">A stand-in changes what the batch holds: read its label for allergens before it is served.</p>
+    </section>
+  );
+}
