@@ -46,10 +46,10 @@ test('ticks made while the server is gone survive a reload and catch up', async 
   await expect(page.getByText('4 of 8 still to weigh')).toBeVisible();
   await kitchen.stopServer();
   await page.getByRole('checkbox', { name: /Baking soda/ }).check({ force: true });
-  await expect(page.getByText('Your ticks are kept in this browser', { exact: false })).toBeVisible();
+  await expect(page.getByText('What you did is kept in this browser', { exact: false })).toBeVisible();
   await expect(page.getByText('3 of 8 still to weigh')).toBeVisible();
   await kitchen.startServer();
-  await expect(page.getByText('Your ticks are kept in this browser', { exact: false })).toHaveCount(0, { timeout: 15_000 });
+  await expect(page.getByText('What you did is kept in this browser', { exact: false })).toHaveCount(0, { timeout: 15_000 });
   await page.reload();
   await expect(page.getByRole('checkbox', { name: /Baking soda/ })).toBeChecked();
 });

@@ -1,5 +1,5 @@
 /** The whole first job: from the shelf and a pasted card to a scaled, weighed, remembered batch. */
-import { axe, choose, expect, gramsBox, rail, test } from './kitchen';
+import { axe, choose, expect, gramsBox, rail, test, toWeighIn } from './kitchen';
 
 const CARD = `Mooring day cakes
 
@@ -114,12 +114,14 @@ test('six steps in one go', async ({ page }) => {
   // 6. make it: tick as it is weighed, reload in the middle, write what came out
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await expect(page).toHaveURL(/\/prep$/);
+  await axe(page);
+  await toWeighIn(page);
   const ticks = page.getByRole('checkbox');
   await expect(ticks).toHaveCount(8);
   await ticks.nth(0).check({ force: true });
   await ticks.nth(2).check({ force: true });
   await expect(page.getByText('6 of 8 still to weigh')).toBeVisible();
-  await page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('even-crumb:ticks')));
+  await page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('even-crumb:book')));
   await page.reload();
   await expect(page.getByText('6 of 8 still to weigh')).toBeVisible();
   await expect(ticks.nth(0)).toBeChecked();

@@ -40,7 +40,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   for (let n = 1; n <= 4; n++) {
     await expect(step).toContainText(`Pour ${n}`);
     await page.keyboard.press('Enter');
-    await page.clock.runFor(3000);
+    await page.clock.fastForward(3000);
   }
   // by tap, on another place than the next
   await page.getByRole('button', { name: 'Place 9: free' }).click();
@@ -50,11 +50,11 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   for (const n of [5, 6]) {
     await expect(step).toContainText(`Pour ${n}`);
     await page.keyboard.press('Enter');
-    await page.clock.runFor(3000);
+    await page.clock.fastForward(3000);
   }
   await expect(step).toContainText(/Look at 1 in \d:\d\d/);
   await expect(page.getByRole('button', { name: 'Place 7: free' })).toBeDisabled();
-  await page.clock.runFor(150_000);
+  await page.clock.fastForward(150_000);
   await expect(count).toContainText(/joined 2 min ago: about 9\d % of its lift/);
   await expect(step).toContainText('Turn 1?');
   await expect(step).toContainText('edge dull, bubbles open and stay open');
@@ -70,7 +70,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   await kitchen.back();
   await page.reload();
   await expect(page.getByRole('button', { name: /^Place 2: piece 2, second side/ })).toBeVisible();
-  await page.clock.runFor(5000);
+  await page.clock.fastForward(5000);
   const other = await (await browser.newContext()).newPage();
   await other.goto(page.url());
   await expect(other.getByRole('button', { name: /^Place 2: piece 2, second side/ })).toBeVisible();
@@ -78,7 +78,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
     await expect(step).toContainText(`Turn ${n}?`);
     await page.getByRole('button', { name: `Turned: ${n}` }).click();
   }
-  await page.clock.runFor(100_000);
+  await page.clock.fastForward(100_000);
   for (let n = 1; n <= 6; n++) {
     await expect(step).toContainText(`Take off ${n}?`);
     await page.getByRole('button', { name: `Taken off: ${n}` }).click();

@@ -92,21 +92,36 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/prep$/);
 
+  await tabTo(page, /^To the weigh-in$/);
+  await page.keyboard.press('Enter');
   await page.getByRole('checkbox').first().focus();
   for (let i = 0; i < 8; i++) {
     await page.keyboard.press('Space');
     await page.keyboard.press('Tab');
   }
   await expect(page.getByText('All 8 weighed.')).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Write what came out' })).toBeFocused();
+  // the screen has gone on to the joining: every part ready, then counted, then at rest
+  await expect(page.getByRole('region', { name: 'Joining' })).toBeVisible();
+  for (const part of [/^Dry bowl/, /^Wet bowl/]) {
+    await tabTo(page, part);
+    await page.keyboard.press('Space');
+  }
+  await tabTo(page, /^They meet: count$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Stop now/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Rest' })).toBeVisible();
+  await tabTo(page, /^Write what came out$/, 200);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/outcome$/);
 
   await tabTo(page, /^Best yet$/);
   await page.keyboard.press('Space');
-  await tabTo(page, /^pale$/);
+  // past the drawn scales to the words
+  await tabTo(page, /^run together$/);
+  await page.keyboard.press('Tab');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('button', { name: 'dark' })).toBeFocused();
+  await expect(page.getByRole('button', { name: 'dark', exact: true })).toBeFocused();
   await page.keyboard.press('Space');
   await tabTo(page, /^Pieces that came out$/);
   await page.keyboard.type('10');

@@ -65,7 +65,10 @@ async function end(child: ChildProcess | null): Promise<void> {
   if (!child || child.exitCode !== null) return;
   const gone = new Promise((r) => child.once('exit', r));
   child.kill('SIGTERM');
+  // a screen that follows a batch keeps it from leaving by itself
+  const t = setTimeout(() => child.kill('SIGKILL'), 1500);
   await gone;
+  clearTimeout(t);
 }
 
 async function open(template: 'furnished' | 'blank', name: string): Promise<{ kitchen: Kitchen; close: () => Promise<void> }> {
@@ -134,6 +137,8 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
 
 /** axe finds nothing on the page as it stands. */
 export async function axe(page: Page): Promise<void> {
+  // between two pages there is a moment without one
+  await expect(page).toHaveTitle(/./);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map((v) => `${v.id}: ${v.help} (${v.nodes.map((n) => n.target.join(' ')).join(', ')})`)).toEqual([]);
 }
@@ -153,6 +158,9 @@ export async function pdf(page: Page, to: string): Promise<number> {
   expect(body.startsWith('%PDF-')).toBe(true);
   return Number(/\/Type \/Pages\s+\/Count (\d+)/.exec(body)?.[1] ?? 0);
 }
+
+/** Everything is on the counter: on to the weigh-in. */
+export const toWeighIn = (page: Page): Promise<void> => page.getByRole('button', { name: 'To the weigh-in' }).click();
 
 /** Chooses from one of our lists. */
 export async function choose(page: Page, label: string, option: string): Promise<void> {

@@ -1,6 +1,6 @@
 /** Planning: for so many guests in cups and spoons, in bowls and kits, what is on hand used up, and a drawer that lacks a cup. */
 import type { Page } from '@playwright/test';
-import { axe, choose, expect, pdf, test } from './kitchen';
+import { axe, choose, expect, pdf, test, toWeighIn } from './kitchen';
 
 async function plan(page: Page, name: string): Promise<void> {
   await page.goto('/');
@@ -36,6 +36,7 @@ test('84 guests from a card for twelve, in cups and spoons, started and on the s
   await expect(page.getByLabel('Times')).toHaveValue('12.6667');
   await expect(sheet.getByRole('listitem').filter({ hasText: 'Large egg' })).toContainText('38 eggs');
   await page.getByRole('button', { name: 'Start this batch' }).click();
+  await toWeighIn(page);
   await expect(page.getByRole('checkbox', { name: /38 eggs/ })).toBeVisible();
 });
 
@@ -129,6 +130,7 @@ test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a pr
   await page.getByRole('switch', { name: 'take it off the shelf' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).dblclick();
   await page.waitForURL(/batches\/[0-9a-f-]{36}\/prep/);
+  await toWeighIn(page);
   await expect(page.getByRole('radio', { name: 'mix 6' })).toBeVisible();
   await page.getByRole('checkbox').first().check({ force: true });
   await page.getByRole('radio', { name: 'mix 2' }).click();
@@ -158,6 +160,7 @@ test('kits for four benches: a dry bag and a wet tub each, taken off the shelf a
   await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('4 kits; each 10 griddle cakes of 60 ml');
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
+  await toWeighIn(page);
   await expect(page.getByRole('radio', { name: 'bench 4' })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   const off = page.getByRole('region', { name: 'Off the shelf' });

@@ -1,5 +1,5 @@
 /** The premix maker's job: a lot with its labels, bags into a batch, the trace both ways; and a mix that was bought. */
-import { axe, choose, expect, pdf, test } from './kitchen';
+import { axe, choose, expect, pdf, test, toWeighIn } from './kitchen';
 
 test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lot', async ({ page }) => {
   test.setTimeout(120_000);
@@ -55,6 +55,7 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await page.getByRole('switch', { name: 'take the rest off the shelf' }).click();
   await page.getByRole('button', { name: 'Start a batch of them' }).dblclick();
   await page.waitForURL(/batches\/.*\/prep/);
+  await toWeighIn(page);
   await expect(page.getByRole('checkbox', { name: /2 bags of Tall Sunday cakes mix, lot \d{6}-\d/ })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await page.getByRole('region', { name: 'Off the shelf' }).getByRole('link', { name: /^lot/ }).click();

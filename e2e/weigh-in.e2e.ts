@@ -1,6 +1,6 @@
 /** The weigh-in: one ingredient at a time, by hand and by a scale, with an over-pour that is kept. */
 import type { Page } from '@playwright/test';
-import { axe, expect, test } from './kitchen';
+import { axe, expect, test, toWeighIn } from './kitchen';
 
 async function started(page: Page, name: string): Promise<void> {
   await page.goto('/');
@@ -9,6 +9,7 @@ async function started(page: Page, name: string): Promise<void> {
   await page.getByRole('switch', { name: 'take it off the shelf' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
+  await toWeighIn(page);
   await page.getByRole('radio', { name: 'one at a time' }).click();
 }
 
@@ -59,6 +60,7 @@ test('flour over-poured by hand, kept, the rest worked anew; a reload loses noth
   const real = page.getByRole('region', { name: 'What really went in' });
   await expect(real.getByRole('listitem').filter({ hasText: 'Water' })).toContainText('in range');
   await axe(page);
+  await page.getByRole('radio', { name: 'Weigh in' }).click();
   await page.getByRole('radio', { name: 'all lines' }).click();
   await expect(page.getByRole('checkbox', { name: /All-purpose wheat flour/ })).toBeChecked();
   await expect(page.getByText('went in: 366 g')).toBeVisible();

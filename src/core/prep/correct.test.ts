@@ -30,9 +30,11 @@ test('too thick takes the batter’s own milk, too thin its own flour; near enou
   expect(thin).toMatchObject({ towards: 'thicker' });
   expect(thin?.ingredient.id).toBe('flour-all-purpose');
   expect(ask(2)).toBeNull();
-  // half, then a look, then the rest in two
-  expect(thick?.steps.reduce((a, g) => a + g, 0)).toBe(thick?.grams);
-  expect(thick?.steps[0]).toBe(Math.round((thick?.grams ?? 0) / 2));
+  // half, then a look, then the rest in two; a twentieth of the bowl at once, 20 of 400 g
+  expect(thick?.grams).toBe(100);
+  expect(thick?.steps).toEqual([20, 20, 20, 20, 20]);
+  expect(ask(2.8)?.grams).toBe(21);
+  expect(ask(2.8)?.steps).toEqual([11, 5, 5]);
 });
 
 test('the table of models.md: 400 g at 8.5 Pa.s take about 60 g of milk to 2.0', () => {
@@ -59,6 +61,7 @@ test('law: what is asked for brings the model as far as was asked, and twice the
       const two = ask(seen, 2 * bowlG);
       expect(Math.abs((two?.grams ?? 0) - 2 * c.grams)).toBeLessThanOrEqual(2);
       expect(c.steps.reduce((a, g) => a + g, 0)).toBe(c.grams);
+      for (const g of c.steps) expect(g).toBeLessThanOrEqual(Math.ceil(0.05 * bowlG) + 2);
       if (c.short) return;
       const mass = LINES.filter((l) => l.use === 'batter').reduce((a, l) => a + (l.grams ?? 0), 0);
       const eta = (g: number) =>

@@ -35,7 +35,7 @@ export interface Correction {
   readonly towards: 'thinner' | 'thicker';
   readonly ingredient: Ingredient;
   readonly grams: number;
-  /** How it goes in: half, then a look, then a quarter and a quarter. */
+  /** How it goes in, with a look after each: half first, never more than a twentieth of the bowl at once. */
   readonly steps: readonly number[];
   /** It would take more than this bowl bears: what is shown goes part of the way. */
   readonly short: boolean;
@@ -43,6 +43,8 @@ export interface Correction {
 
 /** The most that is stirred into a bowl, as a share of it. */
 const MOST_SHARE = 0.3;
+/** The most that goes in before the next look, as a share of the bowl. */
+const STEP_SHARE = 0.05;
 /** Closer than this to the wanted class's middle nothing is done: a class is about a factor three wide. */
 const CLOSE = 1.25;
 
@@ -107,10 +109,23 @@ export function correction(
   }
   const step = Math.max(q.stepG, 1);
   const grams = Math.max(step, Math.round(high / step) * step);
-  const part = (share: number): number => Math.max(step, Math.round((grams * share) / step) * step);
-  const [half, quarter] = [part(0.5), part(0.25)];
-  const last = grams - half - quarter;
-  return { towards, ingredient, grams, steps: [half, quarter, last].filter((g, n) => g > 0 && (n === 0 || grams > half)), short: !enough(most) };
+  return { towards, ingredient, grams, steps: inSteps(grams, Math.max(step, Math.round((STEP_SHARE * q.bowlG) / step) * step), step), short: !enough(most) };
+}
+
+/** Half first, then what is left in halves again, none larger than a step may be, the last two as one. */
+function inSteps(grams: number, most: number, step: number): readonly number[] {
+  const steps: number[] = [];
+  for (let left = grams; left > 0; ) {
+    const half = Math.max(step, Math.round(left / 2 / step) * step);
+    const next = left <= 2 * step ? left : Math.min(half, most);
+    steps.push(next);
+    left -= next;
+    if (left > 0 && left <= grams / 4 && left <= most) {
+      steps.push(left);
+      left = 0;
+    }
+  }
+  return steps;
 }
 
 /** What was stirred into a bowl after it was joined, as lines. */

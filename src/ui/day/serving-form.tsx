@@ -90,6 +90,7 @@ export function ServingForm({
       {canSplit ? (
         <div className="flex min-h-11 flex-wrap items-end gap-3">
           <Switch
+            size="work"
             label="weigh the day before"
             on={serving.dayOneAt !== null}
             onSwitch={(on) => !disabled && onServing({ ...serving, dayOneAt: on ? Math.max(now, serving.at - DAY_ONE_BEFORE) : null, moved: {} })}

@@ -89,7 +89,7 @@ export function StepRow({
           </span>
           {moved ? <Pin size={16} aria-label="moved by hand" className="shrink-0 text-rim" /> : null}
         </button>
-        <div ref={track} className="relative h-9 max-lg:col-span-3">
+        <div ref={track} className="relative h-11 max-lg:col-span-3">
           <button
             type="button"
             ref={setNodeRef}
@@ -104,7 +104,7 @@ export function StepRow({
               e.preventDefault();
               onMove(start + by);
             }}
-            className={`absolute inset-y-1 touch-none overflow-hidden rounded-md border-2 border-rim bg-white ${isDragging ? 'z-10 cursor-grabbing' : 'cursor-grab'} ${clash ? 'border-dashed' : ''}`}
+            className={`absolute inset-y-0 min-w-6 touch-none overflow-hidden rounded-md border-2 border-rim bg-white ${isDragging ? 'z-10 cursor-grabbing' : 'cursor-grab'} ${clash ? 'border-dashed' : ''}`}
             style={{ left: `${left}%`, width: `max(14px, ${wide}%)`, transform: transform ? `translateX(${transform.x}px)` : undefined }}
           >
             <span aria-hidden className="absolute inset-y-0 left-0 bg-rim" style={{ width: `${bound}%` }} />

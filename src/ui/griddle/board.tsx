@@ -237,8 +237,8 @@ function BoardAt({
           />
           <HeatView surfaces={surfaces} zone={zone} book={book} earlier={dials} probe={probe} now={now} />
           <div className="flex flex-wrap gap-x-5 gap-y-1 rounded-plate bg-white px-4 py-2">
-            <Switch label="sound" on={alarms.sound} onSwitch={(sound) => setAlarms({ ...alarms, sound })} />
-            <Switch label="flash" on={alarms.flash} onSwitch={(flash) => setAlarms({ ...alarms, flash })} />
+            <Switch size="work" label="sound" on={alarms.sound} onSwitch={(sound) => setAlarms({ ...alarms, sound })} />
+            <Switch size="work" label="flash" on={alarms.flash} onSwitch={(flash) => setAlarms({ ...alarms, flash })} />
           </div>
         </div>
       </div>

@@ -43,7 +43,6 @@ export function CorrectView({
 }) {
   const kind = kindById(batch.kind);
   const school = schoolOf(kind, batch.school);
-  const byPour = !kind.tilted && batch.kind !== 'waffle' && batch.kind !== 'oven' && batch.kind !== 'ball';
   const [way, setWay] = useState<'look' | 'pour'>('look');
   const [pour, setPour] = useState<Thickness | null>(null);
   const [ml, setMl] = useState(String(batch.portionMl ?? 60));
@@ -92,19 +91,17 @@ export function CorrectView({
   return (
     <section aria-label="Too thick or too thin" className="grid gap-3 rounded-plate bg-white p-4">
       <div className="flex flex-wrap items-center gap-3">
-        <h3 className="mr-auto text-2xl">Too thick, too thin?</h3>
-        {byPour ? (
-          <Taps
-            label="How it is judged"
-            size="work"
-            value={way}
-            onChange={(w) => w !== '' && setWay(w)}
-            options={[
-              { value: 'look', label: 'by what is seen' },
-              { value: 'pour', label: 'by a test pour' },
-            ]}
-          />
-        ) : null}
+        <h2 className="mr-auto text-2xl">Too thick, too thin?</h2>
+        <Taps
+          label="How it is judged"
+          size="work"
+          value={way}
+          onChange={(w) => w !== '' && setWay(w)}
+          options={[
+            { value: 'look', label: 'by what is seen' },
+            { value: 'pour', label: 'by a test pour' },
+          ]}
+        />
       </div>
       {way === 'look' ? (
         <ul className="grid grid-cols-2 gap-2 sm:grid-cols-5" aria-label="How it pours">
@@ -148,7 +145,7 @@ export function CorrectView({
             />
           ))}
           <p className="max-w-72 self-center text-sm text-soft">
-            A tenth in the width is a factor of two and a half in thickness: measure three, on a level griddle.
+            A tenth in the width is a factor of two and a half in thickness: measure three, poured on a level plate or griddle.
           </p>
         </div>
       )}

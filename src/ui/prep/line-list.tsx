@@ -25,10 +25,10 @@ export function LineList({
   const wide = units.weight === 'oz' || lines.some((x) => (x.measure?.length ?? 0) > 10);
   return sheetGroups(lines).map((g) => (
     <section key={g.name} className="mb-4" aria-label={g.name}>
-      <h3 className="mb-1.5 text-xl text-rim">
+      <h2 className="mb-1.5 text-xl text-rim">
         {g.name}
         {mix === null ? null : <span className="font-sans text-base font-normal text-soft"> {g.lines[0]?.mix === undefined ? 'once for all' : mix}</span>}
-      </h3>
+      </h2>
       <ul className="grid gap-2">
         {g.lines.map((l) => {
           const on = done.ticked.has(l.key);

@@ -225,7 +225,7 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
         ) : null}
       </div>
       <div className="flex flex-wrap gap-x-6 gap-y-2">
-        <Switch label="one bowl on the scale, adding up" on={adds !== null} onSwitch={(on) => addUp(on ? 0 : null)} />
+        <Switch size="work" label="one bowl on the scale, adding up" on={adds !== null} onSwitch={(on) => addUp(on ? 0 : null)} />
         {adds === null ? null : (
           <Button className="min-h-11" onClick={() => addUp(0)}>
             The scale is tared: it shows nothing again
