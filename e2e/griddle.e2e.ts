@@ -2,6 +2,8 @@
 import type { Page } from '@playwright/test';
 import { axe, choose, expect, test } from './kitchen';
 
+test.use({ alone: true });
+
 test.afterEach(async ({ kitchen }) => {
   await kitchen.back();
 });

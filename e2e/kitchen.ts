@@ -5,7 +5,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import AxeBuilder from '@axe-core/playwright';
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
 import { Client } from 'pg';
 
 export interface Kitchen {
@@ -104,11 +104,15 @@ async function open(template: 'furnished' | 'blank', name: string): Promise<{ ki
 
 interface Own {
   readonly kitchen: Kitchen;
+  /** One browser profile for all jobs of a worker: what it has loaded once it has. */
+  readonly profile: BrowserContext;
 }
 
 interface Each {
   /** Errors of the console that a test expects, as patterns. */
   readonly expected: RegExp[];
+  /** A profile of its own, for a test that turns the clock: it is turned for the whole profile. */
+  readonly alone: boolean;
 }
 
 export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>({
@@ -122,9 +126,35 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
     { scope: 'worker', timeout: 90_000 },
   ],
   baseURL: async ({ kitchen }, use) => use(kitchen.url),
+  alone: [false, { option: true }],
+  profile: [
+    async ({ browser, kitchen }, use) => {
+      const context = await browser.newContext({ baseURL: kitchen.url, locale: 'en-GB' });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ browser, kitchen, profile, alone, viewport }, use) => {
+    const context = alone ? await browser.newContext({ baseURL: kitchen.url, locale: 'en-GB', viewport }) : profile;
+    await use(context);
+    if (alone) await context.close();
+    // what one job has left in the browser is not the next one's
+    else {
+      const pages = context.pages();
+      const [page] = pages;
+      if (page) {
+        const session = await context.newCDPSession(page);
+        await session.send('Storage.clearDataForOrigin', { origin: kitchen.url, storageTypes: 'local_storage,cookies' });
+      }
+      for (const p of pages) await p.close();
+    }
+  },
   // biome-ignore lint/correctness/noEmptyPattern: a fixture without needs of its own
   expected: async ({}, use) => use([]),
-  page: async ({ page, expected }, use) => {
+  page: async ({ context, viewport, expected }, use) => {
+    const page = await context.newPage();
+    if (viewport) await page.setViewportSize(viewport);
     const errors: string[] = [];
     page.on('console', (m) => {
       if (m.type() === 'error') errors.push(`${m.text()} ${m.location().url}`.trim());

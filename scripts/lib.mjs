@@ -53,7 +53,10 @@ const NEEDS = {
     packages: ['postgresql-15'],
     there: () => existsSync('/usr/lib/postgresql') && readdirSync('/usr/lib/postgresql').some((v) => existsSync(`/usr/lib/postgresql/${v}/bin/initdb`)),
   },
-  chromium: { packages: ['chromium'], there: () => existsSync('/usr/bin/chromium') },
+  chromium: {
+    packages: ['chromium-headless-shell'],
+    there: () => ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].some((p) => existsSync(p)),
+  },
 };
 
 /** Installs Debian packages that are missing, or says the exact command. */

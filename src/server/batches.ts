@@ -50,7 +50,8 @@ export async function timedHere(formulaId: string): Promise<number | null> {
   return rows[0]?.s ?? null;
 }
 
-export const underWay = (): Promise<Batch[]> => query<Row>(`${SELECT_BATCH} where b.finished_at is null order by b.started_at`);
+export const underWay = (): Promise<Batch[]> =>
+  query<Row>(`${SELECT_BATCH} where b.finished_at is null order by coalesce((b.timeline->>'at')::float8, extract(epoch from b.started_at) * 1000)`);
 
 export async function batchById(id: string): Promise<Batch | null> {
   return (await query<Row>(`${SELECT_BATCH} where b.id = $1`, [id]))[0] ?? null;
@@ -93,12 +94,14 @@ export interface Start {
   readonly sides?: readonly { readonly sideId: string; readonly people: number }[];
   /** Whether it takes from the shelf: not at all, only if there is enough, or what there is. */
   readonly take?: Take;
+  /** When it is served, where that is known. */
+  readonly serving?: Serving | null;
   /** The same press of the button twice starts one batch. */
   readonly requestId?: string | null;
   readonly startedAt?: Date | null;
 }
 
-export interface NewBatch extends Pick<Start, 'versionId' | 'driver' | 'exactness' | 'portionMl' | 'requestId' | 'startedAt'> {
+export interface NewBatch extends Pick<Start, 'versionId' | 'driver' | 'exactness' | 'portionMl' | 'requestId' | 'startedAt' | 'serving'> {
   readonly split: Split;
   readonly sheet: readonly SheetLine[];
   readonly massG: number;
@@ -111,8 +114,8 @@ export interface NewBatch extends Pick<Start, 'versionId' | 'driver' | 'exactnes
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -126,6 +129,7 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
       JSON.stringify(b.split),
       b.requestId ?? null,
       b.kind ?? null,
+      b.serving ? JSON.stringify(b.serving) : null,
     ],
   );
   const id = made.rows[0]?.id;

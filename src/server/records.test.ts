@@ -1,6 +1,7 @@
 /** Formulas, versions and batches on the real database. */
 
 import { randomUUID } from 'node:crypto';
+import type { Act } from '@/core/batch/acts';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import type { Tap } from '@/core/griddle/board';
 import { FRESH_HOUSE } from '@/core/pantry/conventions';
@@ -8,7 +9,7 @@ import { NOTHING_OWN } from '@/core/pantry/own';
 import { batchById, log, setServing, startBatch, underWay, writeOutcome } from './batches';
 import { bookOf, keepItems } from './book';
 import { saveVersion, shelf, version, versionsOf } from './formulas';
-import { earlierSides, tapsOf, wantPieces } from './griddle';
+import { dialReadings, earlierSides, tapsOf, wantPieces } from './griddle';
 import { changeHouse, loadHouse } from './house';
 import { migrate } from './migrate';
 import { closePool, DatabaseAway, query, reach, transaction } from './pool';
@@ -55,6 +56,7 @@ test('migrations are applied once', async () => {
     '0005_bowls_sides_premix.sql',
     '0006_weigh_in.sql',
     '0007_griddle.sql',
+    '0008_at_the_counter.sql',
   ]);
 });
 
@@ -327,6 +329,29 @@ test('the log is found by words and verdict; a per cent sign is only a sign', as
   expect(await ids('soapy', 'poor')).toContain(b.id);
   expect(await ids("odd'; drop")).toEqual([b.id]);
   expect(await ids('log cakes', 'best')).toEqual([]);
+});
+
+test('the best so far of each formula; scales, waste and the change are kept; what a dial has meant is known to the next batch', async () => {
+  const s = await made('Best cakes');
+  const out = async (verdict: 'best' | 'good' | 'poor', more: object = {}) => {
+    const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 1 }, exactness: 'exact', portionMl: 60 });
+    if (!b.ok) throw new Error(b.message);
+    await writeOutcome(b.id, { pieces: 9, firstSideS: null, secondSideS: null, verdict, marks: [], note: '', ...more });
+    return b.id;
+  };
+  const [good] = [await out('good'), await out('poor')];
+  const best = async () => (await log({ text: 'best cakes', verdict: null, best: true })).map((b) => b.id);
+  expect(await best()).toEqual([good]);
+  const better = await out('best', { scales: { colour: 3 }, waste: 2, change: 'a minute longer' });
+  expect(await best()).toEqual([better]);
+  expect(await batchById(better)).toMatchObject({ scales: { colour: 3 }, waste: 2, change: 'a minute longer', lastOffAt: null });
+  expect((await log({ text: 'a minute longer', verdict: null })).map((b) => b.id)).toEqual([better]);
+  const at = Date.UTC(2026, 4, 2, 8);
+  const enter = (act: Act) => keepItems(better, [{ id: randomUUID(), do: 'enter', entry: { id: randomUUID(), at, act } }]);
+  await enter({ what: 'heat', surface: 'lane', by: 'probe', realC: 168, dialC: 180 });
+  await enter({ what: 'heat', surface: 'lane', by: 'probe', realC: 150, dialC: null });
+  await enter({ what: 'heat', surface: 'lane', by: 'drop', drop: 'dances', dialC: 180 });
+  expect((await dialReadings()).filter((r) => r.surface === 'lane')).toEqual([{ surface: 'lane', at, dialC: 180, realC: 168, drop: null }]);
 });
 
 test('a batch that cannot be scaled is refused with its place', async () => {

@@ -190,6 +190,21 @@ export const sideSchema = z.object({
 });
 export const dropSideSchema = z.object({ id: z.uuid() });
 
+const atSchema = z.number().min(1e12, 'That is before there were griddles here.').max(1e13);
+const serving = z
+  .object({
+    at: atSchema,
+    anchor: z.enum(ANCHORS),
+    helpers: z
+      .number('Helpers: write a whole number.')
+      .int('Helpers come whole.')
+      .min(0, 'Helpers: not less than none.')
+      .max(MOST_HELPERS, `Helpers: at most ${MOST_HELPERS}.`),
+    dayOneAt: atSchema.nullable(),
+    moved: z.record(z.string().max(80), atSchema),
+  })
+  .nullable();
+
 export const startBatchSchema = z.object({
   versionId: z.uuid(),
   driver: driverSchema,
@@ -203,6 +218,7 @@ export const startBatchSchema = z.object({
     .max(20, 'At most 20 beside one batch.')
     .default([]),
   take: z.enum(TAKES).default('no'),
+  serving: serving.default(null),
   requestId: z.uuid().nullable().default(null),
 });
 
@@ -210,7 +226,6 @@ export const putBackSchema = z.object({ batchId: z.uuid() });
 
 export const rebalanceSchema = z.object({ batchId: z.uuid(), mix: count('Mixes', MOST_MIXES) });
 
-const atSchema = z.number().min(1e12, 'That is before there were griddles here.').max(1e13);
 const tapSchema = z.object({
   id: z.uuid(),
   piece: z.number().int().min(1).max(100_000),
@@ -270,22 +285,7 @@ const itemSchema = z.intersection(
 );
 export const tellSchema = z.object({ batchId: z.uuid(), items: z.array(itemSchema).min(1).max(500) });
 
-export const servingSchema = z.object({
-  batchId: z.uuid(),
-  serving: z
-    .object({
-      at: atSchema,
-      anchor: z.enum(ANCHORS),
-      helpers: z
-        .number('Helpers: write a whole number.')
-        .int('Helpers come whole.')
-        .min(0, 'Helpers: not less than none.')
-        .max(MOST_HELPERS, `Helpers: at most ${MOST_HELPERS}.`),
-      dayOneAt: atSchema.nullable(),
-      moved: z.record(z.string().max(80), atSchema),
-    })
-    .nullable(),
-});
+export const servingSchema = z.object({ batchId: z.uuid(), serving });
 export const wantSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
 
 const pourG = z.number().positive().max(20_000);

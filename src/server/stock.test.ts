@@ -2,12 +2,15 @@
 import { randomUUID } from 'node:crypto';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { batchById, startBatch, writeOutcome } from './batches';
-import { saveVersion } from './formulas';
+import { keepItems } from './book';
+import { saveVersion, versionById } from './formulas';
+import { loadHouse } from './house';
 import { migrate } from './migrate';
 import { keepPantry, shelf } from './pantry';
 import { closePool, query } from './pool';
 import { dropSide, keepSide, sides } from './sides';
 import { putBack } from './stock';
+import { standInsOf, swapInBatch } from './swap';
 
 // its own database: the shelf is everybody's
 let versionId = '';
@@ -131,4 +134,36 @@ test('sides are kept under one name each, changed and dropped; a batch that had 
   expect([await dropSide(kept.id), await dropSide(kept.id)]).toEqual([true, false]);
   expect((await sides()).some((s) => s.id === kept.id)).toBe(false);
   expect(b.ok && (await batchById(b.id))?.sheet.at(-1)).toMatchObject({ side: 'Plum sauce', grams: 200 });
+});
+
+test('a stand-in on this batch alone: the sheet planned again, the shelf given back and taken from, the formula as it was', async () => {
+  await note('flour-all-purpose', 2000);
+  await note('flour-bread', 2000);
+  const b = await start();
+  if (!b.ok) throw new Error(b.message);
+  const batch = async () => {
+    const x = await batchById(b.id);
+    if (!x) throw new Error('gone');
+    return x;
+  };
+  const offered = await standInsOf(await batch(), await loadHouse());
+  expect(offered.l1?.map((o) => o.to)).toContain('flour-bread');
+  expect(await onHand()).toBeCloseTo(1500, 6);
+  expect(await swapInBatch(b.id, 'l1', 'egg-white', null)).toEqual({ ok: false, message: 'Nothing like that stands in for it.' });
+  expect(await swapInBatch(b.id, 'l1', 'flour-bread', null)).toEqual({ ok: true });
+  const now = await batch();
+  expect(now.sheet.find((l) => l.key === 'l1')?.parts?.map((p) => p.id)).toEqual(['flour-bread']);
+  expect(now.swapped?.entries[0]?.text).toMatch(/bread flour/);
+  expect(await onHand()).toBeCloseTo(2000, 6);
+  expect(await onHand('flour-bread')).toBeCloseTo(1500, 0);
+  const v = await versionById(now.versionId);
+  expect(v?.formula.entries[0]?.text).toBe('500 g flour');
+  // a second one goes on from the first
+  expect(await swapInBatch(b.id, 'l2', 'oat-drink', null)).toEqual({ ok: true });
+  expect((await batch()).sheet.flatMap((l) => l.parts?.map((p) => p.id) ?? [])).toEqual(expect.arrayContaining(['flour-bread', 'oat-drink']));
+  // what is weighed stays weighed
+  await keepItems(b.id, [{ id: randomUUID(), do: 'line', key: 'l1', to: true }]);
+  expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false, message: expect.stringContaining('weighed already') });
+  await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
+  expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false });
 });

@@ -146,7 +146,12 @@ test('the sheet goes by vessel, in kitchen names, with eggs counted', () => {
 test('one next action: the first line not ticked, then the verdict, then nothing', () => {
   const line = (key: string) => ({ key, text: '', name: key, vessel: 'dry' as const, measure: '1 g', grams: 1, preparation: '' });
   const sheet = [line('l1'), line('l2'), { ...line('l3'), grams: null }];
-  expect(nextAction({ sheet, ticked: ['l1'], finishedAt: null })).toMatchObject({ do: 'weigh', left: 1, line: { key: 'l2' } });
-  expect(nextAction({ sheet, ticked: ['l1', 'l2'], finishedAt: null })).toEqual({ do: 'judge' });
-  expect(nextAction({ sheet, ticked: [], finishedAt: new Date() })).toEqual({ do: 'nothing' });
+  const open = { sheet, finishedAt: null, entries: [], lastOffAt: null };
+  const mixed = [{ id: 'e', at: 1, act: { what: 'mixed', mix: 1, turns: 16 } as const }];
+  expect(nextAction({ ...open, ticked: ['l1'] })).toMatchObject({ do: 'weigh', left: 1, line: { key: 'l2' } });
+  // weighed, then joined, then poured, then judged
+  expect(nextAction({ ...open, ticked: ['l1', 'l2'] })).toEqual({ do: 'join' });
+  expect(nextAction({ ...open, ticked: ['l1', 'l2'], entries: mixed })).toEqual({ do: 'pour' });
+  expect(nextAction({ ...open, ticked: ['l1', 'l2'], entries: mixed, lastOffAt: 5 })).toEqual({ do: 'judge' });
+  expect(nextAction({ ...open, ticked: [], finishedAt: new Date() })).toEqual({ do: 'nothing' });
 });

@@ -116,12 +116,20 @@ export const waysOf = (b: Pick<Batch, 'ways'>, house: { readonly ways: Ways }): 
 /** The lines of a sheet that are weighed: those with an amount. */
 export const weighable = (b: Pick<Batch, 'sheet'>): readonly SheetLine[] => b.sheet.filter((l) => l.grams !== null);
 
-export type NextAction = { readonly do: 'weigh'; readonly line: SheetLine; readonly left: number } | { readonly do: 'judge' } | { readonly do: 'nothing' };
+export type NextAction =
+  | { readonly do: 'weigh'; readonly line: SheetLine; readonly left: number }
+  /** All of it is weighed: dry and wet meet. */
+  | { readonly do: 'join' }
+  | { readonly do: 'pour' }
+  | { readonly do: 'judge' }
+  | { readonly do: 'nothing' };
 
 /** The one next thing to do for a batch. */
-export function nextAction(b: Pick<Batch, 'sheet' | 'ticked' | 'finishedAt'>): NextAction {
+export function nextAction(b: Pick<Batch, 'sheet' | 'ticked' | 'finishedAt' | 'entries' | 'lastOffAt'>): NextAction {
   if (b.finishedAt) return { do: 'nothing' };
   const left = weighable(b).filter((l) => !b.ticked.includes(l.key));
   const line = left[0];
-  return line ? { do: 'weigh', line, left: left.length } : { do: 'judge' };
+  if (line) return { do: 'weigh', line, left: left.length };
+  if (b.lastOffAt !== null) return { do: 'judge' };
+  return { do: b.entries.some((e) => e.act.what === 'mixed') ? 'pour' : 'join' };
 }

@@ -6,6 +6,7 @@ import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
 import type { Exactness } from '@/core/batch/scale';
+import type { Serving } from '@/core/batch/serving';
 import { toolOf } from '@/core/batch/sheet';
 import type { Side } from '@/core/batch/sides';
 import type { EndId, Formula } from '@/core/formula/formula';
@@ -26,6 +27,7 @@ import { type Beside, BesidePart } from './beside-part';
 import { MeasureSheet } from './measure-sheet';
 import { num, PlanDriver, type PlanTyped } from './plan-driver';
 import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, YieldWords } from './plan-words';
+import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
 import { usePlan } from './use-plan';
 
@@ -74,6 +76,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const [exactness, setExactness] = useState<Exactness>('gram');
   const [eggs, setEggs] = useState<number | null>(null);
   const [take, setTake] = useState(true);
+  const [serving, setServing] = useState<Serving | null>(null);
   const asking = useAsking();
   const changed = asking.touched;
   const exactId = useId();
@@ -92,7 +95,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const start = async (): Promise<void> => {
     const { split: asked } = split ?? {};
     if (!driver || !asked) return;
-    const what = { versionId, driver, exactness, portionMl: p.poured, end, split: asked, eggs, sides: p.besideRead.sides };
+    const what = { versionId, driver, exactness, portionMl: p.poured, end, split: asked, eggs, sides: p.besideRead.sides, serving };
     const took = take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no';
     const a = await asking.ask((requestId) => make({ ...what, take: took, requestId }), true);
     if (a?.ok) router.push(`/batches/${a.batchId}/prep`);
@@ -160,6 +163,16 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           errors={errors}
           units={units}
         />
+        {p.steps ? (
+          <ServePart
+            steps={p.steps}
+            serving={serving}
+            onServing={(s) => {
+              changed();
+              setServing(s);
+            }}
+          />
+        ) : null}
         <div className="flex flex-col gap-1">
           <span id={exactId} className="text-sm font-semibold text-soft">
             How exact

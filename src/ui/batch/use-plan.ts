@@ -10,10 +10,13 @@ import { linesOfSheet, usesOf } from '@/core/batch/sheet';
 import { type Side, sideLines } from '@/core/batch/sides';
 import { takeOut } from '@/core/batch/take-out';
 import { eggLine, withWholeEggs } from '@/core/batch/whole-eggs';
+import { bowlOf, daySteps } from '@/core/day/day';
+import type { Step } from '@/core/day/steps';
 import { EGG_G } from '@/core/formula/eggs';
-import { countedLines, type EndId, type Formula, schoolIdOf } from '@/core/formula/formula';
+import { countedLines, type EndId, type Formula, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/ways';
+import { timesFor } from '@/core/griddle/times';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
@@ -85,6 +88,25 @@ export function usePlan(q: PlanOf) {
   const list = takeOut(usesOf(account, shelf), shelf);
   const short = list.rows.filter((r) => (r.shortG ?? 0) > 0);
 
+  // the steps of the day, for when it is to be served
+  const pieces = wanted !== null ? wanted * kits : (means?.pieces ?? null);
+  const stepsNow = (): readonly Step[] | null => {
+    if (!driver || !split?.split || sheet.length === 0) return null;
+    const { ways } = kitchenOf(formula, house);
+    const batch = {
+      sheet,
+      weights: {},
+      entries: [],
+      split: split.split,
+      kind: formula.kind,
+      school: school.id,
+      driver,
+      piecesPlanned: pieces,
+      portionMl: poured,
+    };
+    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, timesFor(formula.kind, { first: [], second: [] }), find);
+  };
+
   // what whole eggs would make of it, for one mix
   const perMix = split?.split?.by === 'bowls' ? mixesIn(split.split) : 1;
   const times = means ? means.factor / perMix : null;
@@ -119,6 +141,7 @@ export function usePlan(q: PlanOf) {
     besideRead,
     sheet,
     account,
+    steps: stepsNow(),
     list,
     short,
     density: before?.volume?.densityGPerMl ?? null,

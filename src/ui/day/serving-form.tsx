@@ -1,52 +1,13 @@
 'use client';
-import { useState } from 'react';
 import { MOST_HELPERS, type Serving } from '@/core/batch/serving';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
-import { Field } from '../kit/field';
 import { Switch } from '../kit/switch';
-import { boxesOf, fromBoxes } from './clock';
+import { Moment } from './moment';
 
 const HOUR = 3_600_000;
 /** The day before is begun so long before plates, until the cook says otherwise. */
 const DAY_ONE_BEFORE = 14 * HOUR;
-
-/** A day and a time in two boxes; goes when both are one. */
-function Moment({
-  label,
-  at,
-  onAt,
-  disabled,
-}: {
-  readonly label: string;
-  readonly at: number;
-  readonly onAt: (at: number) => void;
-  readonly disabled: boolean;
-}) {
-  const [typed, setTyped] = useState<{ readonly of: number; readonly date: string; readonly time: string } | null>(null);
-  const shown = typed && typed.of === at ? typed : { of: at, ...boxesOf(at) };
-  const put = (part: { readonly date?: string; readonly time?: string }): void => {
-    const next = { ...shown, ...part };
-    setTyped(next);
-    const to = fromBoxes(next.date, next.time);
-    if (!Number.isNaN(to) && to > 1e12 && to < 1e13 && to !== at) onAt(to);
-  };
-  const wrong = Number.isNaN(fromBoxes(shown.date, shown.time));
-  return (
-    <div className="flex items-end gap-2">
-      <Field
-        label={label}
-        type="time"
-        value={shown.time}
-        disabled={disabled}
-        onChange={(e) => put({ time: e.target.value })}
-        error={wrong ? 'A time and a day.' : undefined}
-        inputClass="text-xl font-semibold"
-      />
-      <Field label="on" type="date" aria-label={`${label}, day`} value={shown.date} disabled={disabled} onChange={(e) => put({ date: e.target.value })} />
-    </div>
-  );
-}
 
 /** When plates go, who helps, and whether some of it is done the day before. */
 export function ServingForm({

@@ -1,10 +1,19 @@
 import { ArrowRight } from 'lucide-react';
 import Link from 'next/link';
-import { type Batch, nextAction } from '@/core/batch/batch';
+import { type Batch, type NextAction, nextAction } from '@/core/batch/batch';
 import type { Units } from '@/core/quantity/say';
 import { taken } from '../batch/measure-sheet';
 import { lookOf } from '../kit/button';
 import { when } from '../when';
+
+/** Where the next thing is done, and what it is called. */
+const AFTER_WEIGHING: Readonly<Record<NextAction['do'], readonly [to: string, says: string]>> = {
+  weigh: ['prep', ''],
+  join: ['prep', 'Join dry and wet'],
+  pour: ['griddle', 'Pour'],
+  judge: ['outcome', 'Write what came out'],
+  nothing: ['outcome', 'See what came out'],
+};
 
 /** The batches under way, oldest first, each with its one next action. */
 export function UnderWay({ batches, units }: { readonly batches: readonly Batch[]; readonly units: Units }) {
@@ -23,6 +32,7 @@ export function UnderWay({ batches, units }: { readonly batches: readonly Batch[
         {batches.map((b) => {
           const next = nextAction(b);
           const weigh = next.do === 'weigh';
+          const [to, says] = AFTER_WEIGHING[next.do];
           return (
             <li key={b.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-plate bg-white px-4 py-3">
               <div className="min-w-0 flex-1">
@@ -30,10 +40,11 @@ export function UnderWay({ batches, units }: { readonly batches: readonly Batch[
                 <p className="text-sm text-soft">
                   {b.piecesPlanned ? `${b.piecesPlanned} pieces, ` : ''}begun {when(b.startedAt)}
                   {weigh ? `, ${next.left} to weigh` : ''}
+                  {b.timeline ? `; ${b.timeline.anchor === 'first' ? 'first plates' : 'last plate'} ${when(new Date(b.timeline.at))}` : ''}
                 </p>
               </div>
-              <Link href={weigh ? `/batches/${b.id}/prep` : `/batches/${b.id}/outcome`} className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}>
-                {weigh ? `Weigh ${taken(next.line, units)} ${next.line.name.toLowerCase()}` : 'Write what came out'}
+              <Link href={`/batches/${b.id}/${to}`} className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}>
+                {weigh ? `Weigh ${taken(next.line, units)} ${next.line.name.toLowerCase()}` : says}
                 <ArrowRight size={20} aria-hidden className="shrink-0" />
               </Link>
             </li>

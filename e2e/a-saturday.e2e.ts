@@ -10,6 +10,8 @@ const FRIDAY = new Date(2026, 10, 27, 17, 0);
 const SECOND = 1000;
 const MINUTE = 60 * SECOND;
 
+test.use({ alone: true });
+
 test.afterEach(async ({ kitchen }) => {
   await kitchen.back();
 });

@@ -1,0 +1,55 @@
+'use client';
+import { useState } from 'react';
+import type { Serving } from '@/core/batch/serving';
+import { fromNow, timeLine } from '@/core/day/schedule';
+import type { Step } from '@/core/day/steps';
+import { timeAndDay, useNow } from '../day/clock';
+import { Moment } from '../day/moment';
+import { Switch } from '../kit/switch';
+
+const MIN = 60_000;
+const ROUND_MS = 5 * MIN;
+const FRESH: Serving = { at: 0, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} };
+
+/** When the last plate goes, while it is planned: by when the first thing has to be begun. */
+export function ServePart({
+  steps,
+  serving,
+  onServing,
+}: {
+  readonly steps: readonly Step[];
+  readonly serving: Serving | null;
+  readonly onServing: (s: Serving | null) => void;
+}) {
+  const [now] = useNow(20_000);
+  // as it was when it was last switched off
+  const [had, setHad] = useState<Serving | null>(null);
+  if (now === null) return null;
+  const line = serving ? timeLine(steps, serving, null) : null;
+  const first = line?.placed[0];
+  return (
+    <section aria-label="When it is served" className="grid gap-2">
+      <Switch
+        label="served at a set time"
+        on={serving !== null}
+        onSwitch={(on) => {
+          if (!on) {
+            setHad(serving);
+            onServing(null);
+            return;
+          }
+          const soonest = fromNow(steps, { ...FRESH, at: now }, now);
+          onServing(had ?? { ...soonest, at: Math.ceil(soonest.at / ROUND_MS) * ROUND_MS });
+        }}
+      />
+      {serving ? <Moment label="Last plate at" at={serving.at} onAt={(at) => onServing({ ...serving, at })} /> : null}
+      {serving && first ? (
+        <p className="text-[15px]" role="status">
+          {first.start < now - MIN ? <strong>Too late for that: </strong> : null}
+          begin at <strong>{timeAndDay(first.start, now)}</strong>: {first.step.name.toLowerCase()}.{' '}
+          <span className="text-soft">{steps.length} steps; the whole line stands under Plan of the batch.</span>
+        </p>
+      ) : null}
+    </section>
+  );
+}
