@@ -169,6 +169,8 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
 export async function axe(page: Page): Promise<void> {
   // between two pages there is a moment without one
   await expect(page).toHaveTitle(/./);
+  // what is still fading in has no contrast yet
+  await page.evaluate(() => Promise.allSettled(document.getAnimations().map((a) => a.finished)));
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map((v) => `${v.id}: ${v.help} (${v.nodes.map((n) => n.target.join(' ')).join(', ')})`)).toEqual([]);
 }

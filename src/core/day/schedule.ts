@@ -115,7 +115,12 @@ function back(steps: readonly Step[], serving: Serving, over: number, begun: Beg
     put(next.s, latest(counter, next.s, next.by - next.s.min * MIN), false);
     left.delete(next.s);
   }
-  return [...placed.values()];
+  // what needs no hands begins by itself when what is before it is over, and goes on until it is wanted
+  return [...placed.values()].map((p) => {
+    const over = p.step.after.map((a) => placed.get(a)?.end);
+    if (p.moved || p.step.handsMin > 0 || p.step.ovenC !== null || over.length === 0 || over.some((x) => x === undefined)) return p;
+    return { ...p, start: Math.min(p.start, Math.max(...(over as number[]))) };
+  });
 }
 
 /** How much later plates have to go, ms, for every step to begin no sooner than it can; and what it is that holds them up. */
@@ -228,13 +233,13 @@ export function clashesIn(placed: readonly Placed[]): readonly Clash[] {
         text: `${early.step.name} would begin before ${p.step.name.toLowerCase()} is over.`,
       });
     const next = followers.length > 0 ? Math.min(...followers.map((o) => o.start)) : null;
-    const waits = next === null ? 0 : (next - p.end) / MIN;
+    const waits = next === null ? 0 : (next - p.start) / MIN - p.step.min;
     if (p.step.keepsMin !== null && !p.ahead && waits > p.step.keepsMin + 1)
       clashes.push({
         step: p.step.id,
         with: null,
         what: 'stands',
-        text: `${p.step.name} would stand ${Math.round(waits)} min; it bears ${Math.round(p.step.keepsMin)}.`,
+        text: `After ${p.step.name.toLowerCase()} it would stand ${Math.round(waits)} min more; it bears ${Math.round(p.step.keepsMin)}.`,
       });
   });
   return clashes;

@@ -42,11 +42,15 @@ export interface KnownTimes {
   readonly from: number;
 }
 
+/** Less than this share of what was known is no time on the heat: a place tapped three times at once was a slip of the finger. */
+const SLIP = 0.2;
+const noSlips = (seconds: readonly number[], was: number): readonly number[] => seconds.filter((s) => s > SLIP * was);
+
 /** Times of a formula here. @param earlier seconds of its earlier pieces */
 export function timesFor(kind: KindId, earlier: { readonly first: readonly number[]; readonly second: readonly number[] }): KnownTimes {
   const usual = USUAL_TIMES[kind];
-  const first = learned(earlier.first);
-  const second = usual.second === null ? null : learned(earlier.second);
+  const first = learned(noSlips(earlier.first, usual.first));
+  const second = usual.second === null ? null : learned(noSlips(earlier.second, usual.second));
   return {
     times: { first: first?.seconds ?? usual.first, second: usual.second === null ? null : (second?.seconds ?? usual.second) },
     from: Math.min(first?.from ?? 0, usual.second === null ? (first?.from ?? 0) : (second?.from ?? 0)),
@@ -55,15 +59,12 @@ export function timesFor(kind: KindId, earlier: { readonly first: readonly numbe
 
 /** Taps of one batch from which it is its own teacher. */
 const OWN_TAPS = 3;
-/** Less than this share of what was known is no time on the heat. */
-const SLIP = 0.2;
 
 /** Times as a batch goes: its own once it has some, else what was known before. */
 export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTimes {
   const sides = sidesOf(pieces);
   const own = (xs: readonly number[], was: number | null): Learned | null => {
-    // a place tapped three times at once was a slip of the finger
-    const l = learned(xs.filter((s) => s > SLIP * (was ?? 0)));
+    const l = learned(noSlips(xs, was ?? 0));
     return l && l.from >= OWN_TAPS ? l : null;
   };
   const [first, second] = [own(sides.first, known.times.first), own(sides.second, known.times.second)];

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import type { Scales } from '@/core/batch/came-out';
+import { kindById, schoolOf } from '@/core/formula/kinds';
 import { faultsIn, type Judged } from '@/core/judge/diagnose';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
@@ -143,7 +144,7 @@ export function OutcomeForm({
     >
       <section aria-labelledby="verdict">
         <h2 id="verdict" className="mb-2 text-xl">
-          How was it?
+          How was it, for {schoolOf(kindById(batch.kind), batch.school).name} {kindById(batch.kind).pieces}?
         </h2>
         <Taps
           label="Verdict"

@@ -73,7 +73,7 @@ export function StepRow({
         )}
         <span className="text-lg font-semibold whitespace-nowrap">
           {timeOfDay(start)}
-          <span className="font-normal text-soft"> {minutesOrHours(Math.max(1, Math.round(step.min)))}</span>
+          <span className="font-normal text-soft"> {minutesOrHours(Math.max(1, Math.round((end - start) / MIN)))}</span>
         </span>
         <button type="button" aria-expanded={open} onClick={onOpen} className="flex min-h-11 min-w-0 items-center gap-1.5 text-left font-semibold">
           <ChevronDown size={18} aria-hidden className={`shrink-0 text-rim ${open ? '' : '-rotate-90'}`} />
@@ -89,7 +89,7 @@ export function StepRow({
           </span>
           {moved ? <Pin size={16} aria-label="moved by hand" className="shrink-0 text-rim" /> : null}
         </button>
-        <div ref={track} className="relative h-11 max-lg:col-span-3">
+        <div ref={track} className="relative h-11 max-lg:hidden">
           <button
             type="button"
             ref={setNodeRef}

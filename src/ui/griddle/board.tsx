@@ -176,6 +176,10 @@ function BoardAt({
                 </Button>
               ) : null}
             </div>
+            <p className="mt-3 text-lg lg:hidden">
+              <strong>{progress.off}</strong> {wanted === null ? 'off' : `of ${wanted} off`}
+              {progress.leftInBowl === null ? '' : `; ${progress.leftInBowl} still to pour from ${progress.bowls > 1 ? `bowl ${progress.bowl}` : 'the bowl'}`}.
+            </p>
             {hasTest && test && test.pulledAt !== null ? (
               <div className="mt-4 grid gap-2 border-t border-line pt-3">
                 <p className="font-semibold">The test piece is</p>
