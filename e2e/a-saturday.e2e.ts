@@ -178,7 +178,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await surface.getByLabel('Dial', { exact: true }).fill('210');
   await surface.getByRole('button', { name: 'Note it' }).click();
   await expect(surface).toContainText('Too hot');
-  await expect(surface).toContainText('Its dial says 12° more than there is, of 1 reading');
+  await expect(surface).toContainText('Its dial says 12° more than there is, of 4 readings');
   const step = page.getByRole('region', { name: 'Next' }).getByRole('status');
   const count = page.getByRole('region', { name: 'Count' });
   const go = async (what: string, does: string, from: number, to: number): Promise<void> => {

@@ -63,6 +63,17 @@ test.describe('narrow', () => {
       expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
     }
     await page.goto('/');
+    const prep = await page
+      .getByRole('region', { name: 'Under way' })
+      .getByRole('link', { name: /^Weigh/ })
+      .first()
+      .getAttribute('href');
+    for (const part of ['plan', 'prep', 'griddle', 'outcome']) {
+      await page.goto((prep ?? '').replace('prep', part));
+      await expect(page.getByText('Looking at the clock')).toHaveCount(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+    }
+    await page.goto('/');
     await page.getByRole('link', { name: 'Iron-shed waffles' }).click();
     await expect(page.getByRole('region', { name: 'Balance' })).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);

@@ -1,10 +1,10 @@
 /** npm run screenshots: one current picture of each main view, from the demo kitchen, into docs/screenshots. */
-import { choose, test } from './kitchen';
+import { choose, test, toWeighIn } from './kitchen';
 
 const to = (name: string): string => `docs/screenshots/${name}.png`;
 
 test('pictures of the main views', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const shoot = async (name: string): Promise<void> => {
     await page.mouse.move(0, 0);
     await page.waitForLoadState('networkidle');
@@ -20,15 +20,6 @@ test('pictures of the main views', async ({ page }) => {
   for (let i = 0; i < 2; i++) await page.keyboard.press('PageUp');
   await page.getByRole('region', { name: 'Proposal' }).waitFor();
   await shoot('bench-proposal');
-  await page.keyboard.press('Escape');
-  await page.getByRole('radio', { name: /^Lift/ }).click();
-  await page.locator('.recharts-line').first().waitFor({ state: 'attached' });
-  await page.getByText('What standing costs').scrollIntoViewIfNeeded();
-  await shoot('bench-lift');
-  await page.getByRole('link', { name: 'Versions and comparing' }).click();
-  await page.getByRole('button', { name: 'What changed since 1' }).click();
-  await page.getByRole('table').waitFor();
-  await shoot('versions');
   await page.goto('/pantry');
   await shoot('pantry');
   await page.goto('/pantry/measures');
@@ -53,16 +44,17 @@ test('pictures of the main views', async ({ page }) => {
   await choose(page, 'Alongside', 'Whipped honey butter');
   await page.evaluate(() => scrollTo(0, 0));
   await shoot('plan');
-  await page.getByRole('radio', { name: 'kits for benches' }).click();
-  await page.getByLabel('Guests').fill('6');
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'served at a set time' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
+  await page.getByRole('button', { name: 'Missing: Cultured buttermilk' }).click();
+  await page.getByRole('button', { name: 'Missing: Whisk' }).click();
+  await page.getByRole('button', { name: 'Kefir in this batch' }).waitFor();
+  await shoot('mise');
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
-  await page.getByRole('link', { name: /^Kit labels/ }).waitFor();
-  await shoot('kits');
-  await page.getByRole('button', { name: 'Not made: put it back on the shelf' }).click();
-  await page.goto('/sides');
-  await shoot('sides');
+  await page.getByRole('region', { name: 'Time line' }).getByRole('list').first().waitFor();
+  await shoot('time-line');
   await page.goto('/premix');
   await page.getByRole('link', { name: 'Camp trailer corn mix' }).click();
   await page.getByRole('region', { name: 'As waffles' }).waitFor();
@@ -70,27 +62,55 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('region', { name: 'Lots' }).getByRole('row').nth(1).getByRole('link').click();
   await page.getByRole('region', { name: 'Use bags' }).waitFor();
   await shoot('lot');
+
+  // a small batch, from the weigh-in to what came out
   await page.goto('/');
-  await page
-    .getByRole('link', { name: /^Weigh/ })
-    .first()
-    .click();
-  await page.getByRole('checkbox').first().waitFor();
-  await shoot('prep');
+  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  await page.getByLabel('Pieces').fill('24');
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  await toWeighIn(page);
   await page.getByRole('radio', { name: 'one at a time' }).click();
-  await page.getByLabel('What the scale shows').fill('24');
+  await page.getByLabel('What the scale shows').fill('510');
   await page.getByRole('region', { name: 'Too much' }).waitFor();
   await shoot('weigh-in');
+  await page.getByLabel('What the scale shows').fill('');
+  await page.getByRole('radio', { name: 'all lines' }).click();
+  for (let n = await page.getByRole('checkbox').count(); n > 0; n--) await page.getByRole('checkbox', { checked: false }).first().click({ force: true });
+  await page.getByRole('button', { name: /^Dry bowl/ }).click();
+  await page.getByRole('button', { name: /^Wet bowl/ }).click();
+  await page.getByRole('button', { name: 'They meet: count' }).click();
+  await page.waitForTimeout(2500);
+  await page.getByRole('button', { name: /^Stop now/ }).click();
+  await page.getByRole('button', { name: /has to be spooned/ }).click();
+  await shoot('rest');
   await page.getByRole('link', { name: 'Griddle', exact: true }).click();
+  await page.getByText('Read it', { exact: true }).click();
+  await page.getByLabel('Probe', { exact: true }).fill('176');
+  await page.getByLabel('Dial', { exact: true }).fill('190');
+  await page.getByRole('button', { name: 'Note it' }).click();
   for (let n = 1; n <= 7; n++) {
     await page.getByRole('button', { name: `Poured: ${n}` }).click();
     await page.waitForTimeout(400);
   }
   await page.getByRole('button', { name: /^Place 1: piece 1/ }).click();
   await shoot('griddle');
-  await page.getByRole('link', { name: 'Outcome' }).click();
+  await page.setViewportSize({ width: 768, height: 1024 });
+  await shoot('griddle-narrow');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('link', { name: 'Outcome', exact: true }).click();
   await page.getByRole('radio', { name: 'Good' }).click();
+  await page.getByRole('button', { name: 'deep brown' }).click();
+  await page.getByRole('button', { name: 'gummy', exact: true }).click();
   await shoot('outcome');
   await page.goto('/log');
   await shoot('log');
+  for (const note of ['Two lost to the first load', 'Even brown right through'])
+    await page.getByRole('row').filter({ hasText: note }).getByRole('checkbox').check();
+  await page.getByRole('button', { name: 'Compare the two that are ticked' }).click();
+  await page.getByRole('region', { name: 'How it was made' }).waitFor();
+  await shoot('compare');
 });

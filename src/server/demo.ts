@@ -15,7 +15,7 @@ import { keepMeasure, keepPantry } from './pantry';
 import { gearSchema, thingSchema, weighedMeasureSchema } from './pantry-schemas';
 import { premixSchema } from './premix-schemas';
 import { discardBags, keepPremix, makeLot } from './premixes';
-import { conventionsSchema, driverSchema, outcomeSchema, settingsSchema, sideSchema } from './schemas';
+import { actSchema, conventionsSchema, driverSchema, outcomeSchema, settingsSchema, sideSchema } from './schemas';
 import { keepSide } from './sides';
 
 /** Days before now, for what was opened then. */
@@ -40,6 +40,8 @@ const batchSchema = z.object({
   portionMl: z.number(),
   exactness: z.enum(['exact', 'gram']),
   tickedLines: z.number().int().default(0),
+  /** What was noted while it was made, minutes after it was begun. */
+  book: z.array(z.object({ min: z.number(), act: actSchema })).default([]),
   outcome: outcomeSchema.omit({ batchId: true }).optional(),
 });
 const demoSchema = z.array(
@@ -177,6 +179,11 @@ export async function loadDemo(): Promise<number> {
         started.id,
         Array.from({ length: b.tickedLines }, (_, i) => ({ id: randomUUID(), do: 'line', key: `l${i + 1}`, to: true })),
       );
+      if (b.book.length > 0)
+        await keepItems(
+          started.id,
+          b.book.map(({ min, act }) => ({ id: randomUUID(), do: 'enter', entry: { id: randomUUID(), at: ago(b.hoursAgo).getTime() + 60_000 * min, act } })),
+        );
       if (b.outcome) await writeOutcome(started.id, b.outcome, ago(b.hoursAgo - 1.5));
     }
   }

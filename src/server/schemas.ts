@@ -238,7 +238,7 @@ const mixNumber = count('Mixes', MOST_MIXES);
 const degreesC = (what: string) => z.number(`${what}: write a number of degrees.`).min(0, `${what}: not below freezing.`).max(400, `${what}: at most 400 °C.`);
 const heat = z.object({ what: z.literal('heat'), surface: z.string().max(60) });
 const piecesMoved = count('Pieces', 100_000);
-const actSchema = z.union([
+export const actSchema = z.union([
   z.discriminatedUnion('what', [
     z.object({ what: z.literal('mise'), key: z.string().max(80), state: z.enum(MISE_STATES) }),
     z.object({ what: z.literal('mise-done') }),
