@@ -35,7 +35,7 @@ const target = async (weighIn: Locator): Promise<number> =>
   Number(/^([\d.]+) g/.exec(((await weighIn.locator('strong').first().textContent()) ?? '').replace(/[\u2009\s](?=\d)/g, ''))?.[1]);
 
 test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
-  test.setTimeout(100_000);
+  test.setTimeout(180_000);
   expected.push(/503/);
   await page.clock.install({ time: FRIDAY });
 

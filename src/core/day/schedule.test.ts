@@ -65,6 +65,14 @@ test('moved by hand: what is before it gives way, what is after it waits, and pl
   expect(before(late.placed)).toMatchObject({ rest1: 14, load1: 4, plate: -1 });
 });
 
+test('begun, and what follows was moved too soon: told, and the plates do not run away', () => {
+  const now = EIGHT - 25 * MIN;
+  const line = timeLine(CAKES, { ...SERVING, moved: { wet: EIGHT - 30 * MIN, join1: EIGHT - 22 * MIN } }, { now, done: new Map([['wet', now]]) });
+  // the dry wants ten minutes before 7:38 and has three; the griddle's minute of hands waits for it
+  expect(line.servedAt).toBeLessThanOrEqual(EIGHT + 8 * MIN);
+  expect(line.clashes.map((c) => [c.step, c.what])).toContainEqual(['dry', 'order']);
+});
+
 test('two moved onto one pair of hands, and two heats in one oven: told, not hidden', () => {
   const line = timeLine(CAKES, { ...SERVING, moved: { dry: EIGHT - 60 * MIN, wet: EIGHT - 55 * MIN } }, null);
   expect(line.clashes.map((c) => c.what)).toContain('hands');

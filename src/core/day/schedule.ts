@@ -123,19 +123,20 @@ function back(steps: readonly Step[], serving: Serving, over: number, begun: Beg
   });
 }
 
-/** How much later plates have to go, ms, for every step to begin no sooner than it can; and what it is that holds them up. */
-function pushed(placed: readonly Placed[], begun: Begun | null): number {
+/** The step that is placed furthest before it can begin, and by how much, ms; null: none is. @param but what can't be helped */
+function soonest(placed: readonly Placed[], begun: Begun | null, but: ReadonlySet<string>): { readonly step: Step; readonly by: number } | null {
   const of = new Map(placed.map((p) => [p.step.id, p]));
-  let by = 0;
+  let worst: { readonly step: Step; readonly by: number } | null = null;
   for (const p of placed) {
     const from = Math.max(
       ...p.step.after.map((a) => of.get(a)?.end ?? begun?.done.get(a) ?? Number.NEGATIVE_INFINITY),
       begun && p.step.handsMin > 0 ? begun.now : Number.NEGATIVE_INFINITY,
     );
     // a step that was put before its turn is the cook's to see, not to be pushed
-    if (!p.moved && from > p.start + 1) by = Math.max(by, from - p.start);
+    if (p.moved || but.has(p.step.id)) continue;
+    if (from - p.start > Math.max(1, worst?.by ?? 0)) worst = { step: p.step, by: from - p.start };
   }
-  return by;
+  return worst;
 }
 
 /** The day before: one after the other, from when it is begun. */
@@ -161,6 +162,7 @@ const GIVES_UP = 60;
 /** What was to be done the day before, and was not, is done on the day from so long before the plates go. */
 const DAY_ONE_OVER_MIN = 6 * 60;
 
+const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 const isLoad = (p: Placed): boolean => p.step.id.startsWith('load');
 
 /** When the plates go that the serving asks for: with the first load, or when all of it is over. */
@@ -188,21 +190,35 @@ export function timeLine(all: readonly Step[], serving: Serving, begun: Begun | 
   let over = gone ? begun.now : serving.at;
   let placed = back(steps, serving, over, begun);
   let free = !gone;
+  const helpless = new Set<string>();
   for (let n = 0; n < GIVES_UP; n++) {
     const plates = platesAt(placed, serving);
     const short = free && plates !== null ? serving.at - plates : 0;
-    const by = pushed(placed, begun);
+    const worst = soonest(placed, begun, helpless);
     // counted back until the right plates go when they are wanted; then later, only as far as it must
     if (Math.abs(short) > 1) over += short;
-    else if (by > 1) {
-      over += by;
+    else if (worst) {
+      const later = back(steps, serving, over + worst.by, begun);
+      const still = soonest(later, begun, helpless);
       free = false;
+      // what follows it stays where it was put: going later does not help it
+      if (still?.step.id === worst.step.id && still.by > worst.by - 1) {
+        helpless.add(worst.step.id);
+        continue;
+      }
+      over += worst.by;
+      placed = later;
+      continue;
     } else break;
     if (n > 4 && free) free = false;
     placed = back(steps, serving, over, begun);
   }
   const both = [...first, ...placed].sort((a, b) => a.start - b.start || a.end - b.end);
-  return { placed: both, servedAt: platesAt(placed, serving) ?? serving.at, clashes: clashesIn(both) };
+  const past = placed.filter((p) => helpless.has(p.step.id) && begun !== null && p.start < begun.now - 1 && p.step.handsMin > 0);
+  const late = past.map(
+    ({ step }): Clash => ({ step: step.id, with: null, what: 'order', text: `It is too late for ${lower(step.name)}: what follows was moved.` }),
+  );
+  return { placed: both, servedAt: platesAt(placed, serving) ?? serving.at, clashes: [...clashesIn(both), ...late] };
 }
 
 /** What does not go together: the cook's to see, and to settle. */

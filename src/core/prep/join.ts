@@ -8,7 +8,12 @@ import type { Ingredient } from '../pantry/ingredient';
 /** What a batch joins: whites only where they are whipped apart. */
 export function joinParts(lines: readonly SheetLine[], find: (id: string) => Ingredient | undefined): readonly JoinPart[] {
   const has = (of: (l: SheetLine) => boolean): boolean => lines.some((l) => l.grams !== null && of(l));
-  const whites = (l: SheetLine): boolean => l.vessel === 'fold-in' && (l.parts ?? []).some((p) => find(p.id)?.id === 'egg-white');
+  // whites by themselves, or of eggs that are separated
+  const whites = (l: SheetLine): boolean =>
+    (l.parts ?? []).some((p) => {
+      const i = find(p.id);
+      return i?.category === 'egg' && ((i.id === 'egg-white' && l.vessel === 'fold-in') || /separat|whip|stiff|peaks/i.test(`${l.preparation} ${l.text}`));
+    });
   return [
     ...(has((l) => l.vessel === 'dry') ? (['dry'] as const) : []),
     ...(has((l) => l.vessel === 'wet') ? (['wet'] as const) : []),
@@ -53,7 +58,7 @@ export function howFar(kind: KindId, joining: Joining): HowFar {
 
 /** What is done, in order. */
 export function joinSteps(joining: Joining, parts: readonly JoinPart[]): readonly string[] {
-  const whites = parts.includes('whites') ? ['Whip the whites now, and fold them in: a third first, then the rest.'] : [];
+  const whites = parts.includes('whites') ? ['Last of all, after the rest: whip the whites, fold in a third, then what is left.'] : [];
   if (!parts.includes('dry') || !parts.includes('wet')) return ['Mix it through.', ...whites];
   switch (joining) {
     case 'well':

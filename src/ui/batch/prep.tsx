@@ -193,6 +193,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
               restMin={bowl.standing.restMin}
               life={lifeOf(bowl.analysis)}
               fade={bowl.analysis.thickness ? fadeOf(inBowl, { paS: bowl.analysis.thickness.paS, batterC: bowl.standing.batterC }) : []}
+              foam={parts.includes('whites')}
               griddle={`/batches/${batch.id}/griddle`}
             />
             <CorrectView batch={batch} mix={at} lines={inBowl} standing={bowl.standing} stepG={stepG} book={book} find={find} />

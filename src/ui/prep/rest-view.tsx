@@ -17,6 +17,7 @@ export function RestView({
   restMin,
   life,
   fade,
+  foam,
   griddle,
 }: {
   /** When it was mixed. */
@@ -24,6 +25,8 @@ export function RestView({
   readonly restMin: number;
   readonly life: Life;
   readonly fade: readonly FadePoint[];
+  /** Whites are folded in when it has rested. */
+  readonly foam: boolean;
   readonly griddle: string;
 }) {
   const [now] = useNow(500);
@@ -50,6 +53,11 @@ export function RestView({
           : `. About ${Math.round(100 * left)} % of its lift is left${rested || atEnd === null ? '' : `, ${Math.round(100 * atEnd)} % when it is rested`}`}
         {good === null ? '' : good > now ? `. Good until ${timeOfDay(good)}` : '. Past its time: pour it soon, flatter, or join another'}.
       </p>
+      {foam ? (
+        <p className="mt-1 text-xl font-semibold">
+          {rested ? 'Now whip' : 'When it has rested, whip'} the whites, fold them in, and pour within a quarter of an hour.
+        </p>
+      ) : null}
       <p className="text-soft">{life.why}; the lift that is left is a model. Covered; how long it may stand out of the cold the local food code says.</p>
       <Link href={griddle} className={`${lookOf(rested ? 'now' : 'plain', 'work')} mt-3 min-h-16 !px-8 text-xl`}>
         To the griddle
