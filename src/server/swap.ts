@@ -7,6 +7,7 @@ import { plannedSheet, readyFor } from '@/core/batch/plan';
 import type { EndId, Formula, FormulaLine } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/ways';
 import { scalesOf } from '@/core/pantry/gear';
+import type { StandInOffer } from '@/core/prep/mise';
 import { batchById, wantsOf } from './batches';
 import { versionById } from './formulas';
 import { loadHouse } from './house';
@@ -17,20 +18,10 @@ import { returnToShelf, takeFromShelf } from './stock';
 
 const endIn = (f: Formula, batch: Batch): EndId | null => f.ends?.find((e) => batch.name.endsWith(`, ${e.name}`))?.id ?? (f.ends ? 'a' : null);
 
-/** One thing that can stand in, as it is offered. */
-export interface Offered {
-  readonly to: string;
-  readonly with: string | null;
-  readonly name: string;
-  readonly amount: string;
-  readonly says: string;
-  readonly caution: string;
-}
-
 const swapsOn = (line: FormulaLine | undefined) => (line ? swapsFor(line) : []);
 
 /** The stand-ins for each line of a batch's formula, by the line's key; a batch from bags of premix has none. */
-export async function standInsOf(batch: Batch, house: Kitchen): Promise<Readonly<Record<string, readonly Offered[]>>> {
+export async function standInsOf(batch: Batch, house: Kitchen): Promise<Readonly<Record<string, readonly StandInOffer[]>>> {
   const v = await versionById(batch.versionId);
   if (!v || batch.sheet.some((l) => l.lot)) return {};
   const { lines } = workedOn({ formula: v.formula, house, end: endIn(v.formula, batch) });
@@ -38,7 +29,7 @@ export async function standInsOf(batch: Batch, house: Kitchen): Promise<Readonly
     lines.map((l) => [
       l.key,
       swapsOn(l).map(
-        (s): Offered => ({
+        (s): StandInOffer => ({
           to: s.standIn.to,
           with: s.standIn.with?.id ?? null,
           name: s.name,

@@ -52,6 +52,14 @@ const KEYS: readonly { readonly where: string; readonly keys: readonly Key[] }[]
       { keys: 'Esc', does: 'refuse the proposal' },
     ],
   },
+  {
+    where: 'At the counter',
+    keys: [
+      { keys: 'Left, Right', does: 'on a step of the time line: five minutes earlier, later' },
+      { keys: 'Enter', does: 'in the weigh-in: that is in, the next' },
+      { keys: 'Enter', does: 'at the griddle: the one next thing is done' },
+    ],
+  },
 ];
 
 /** A closed list takes letters too: they pick from it. */

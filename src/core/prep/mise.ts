@@ -22,6 +22,16 @@ export interface Mise {
   readonly tools: readonly MiseThing[];
 }
 
+/** One thing that can stand in, as it is offered for a line in one batch alone. */
+export interface StandInOffer {
+  readonly to: string;
+  readonly with: string | null;
+  readonly name: string;
+  readonly amount: string;
+  readonly says: string;
+  readonly caution: string;
+}
+
 interface ToolRow {
   readonly id: string;
   readonly name: string;

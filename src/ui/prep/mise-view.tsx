@@ -2,7 +2,7 @@
 import { Check, X } from 'lucide-react';
 import { useState } from 'react';
 import type { MiseState } from '@/core/batch/acts';
-import { type Mise, type MiseThing, miseStates } from '@/core/prep/mise';
+import { type Mise, type MiseThing, miseStates, type StandInOffer } from '@/core/prep/mise';
 import { grams } from '@/core/quantity/say';
 import type { OpenBook } from '../day/use-book';
 import type { Refused } from '../kit/answer';
@@ -10,16 +10,6 @@ import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
 import { useUnits } from '../units';
-
-/** One thing that can stand in, as the page offers it. */
-export interface StandInOffer {
-  readonly to: string;
-  readonly with: string | null;
-  readonly name: string;
-  readonly amount: string;
-  readonly says: string;
-  readonly caution: string;
-}
 
 /** The mise: what is on the counter, what is not, and what stands in for it. */
 export function MiseView({
