@@ -73,7 +73,7 @@ test('ticks and batches need real ids', () => {
   expect(enters({ what: 'heat', surface: 'g', by: 'drop', drop: 'sings', dialC: 190 })).toBe(false);
   expect(enters({ what: 'heat', surface: 'g', by: 'dial', dialC: 4000 })).toBe(false);
   expect(enters({ what: 'checked', mix: 1, initials: ' ' })).toBe(false);
-  expect(enters({ what: 'corrected', mix: 1, ingredientId: 'milk-whole', grams: -3, seen: '' })).toBe(false);
+  expect(enters({ what: 'corrected', mix: 1, ingredientId: 'milk-whole', grams: -3, bowlG: 900, seen: '' })).toBe(false);
   expect(startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'gram', portionMl: 60 }).success).toBe(true);
   expect(startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'spoons', portionMl: 60 }).success).toBe(false);
 });

@@ -254,6 +254,7 @@ export const actSchema = z.union([
       mix: mixNumber,
       ingredientId: z.string().min(1).max(60),
       grams: amount('Amount', 100_000),
+      bowlG: amount('Batter', 1_000_000),
       seen: z.string().max(200),
     }),
     z.object({ what: z.literal('test'), verdict: z.enum(VERDICTS_OF_TEST) }),

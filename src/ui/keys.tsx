@@ -103,7 +103,7 @@ export function Keys() {
               <h3 className="mb-2 text-lg">{group.where}</h3>
               <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
                 {group.keys.map((k) => (
-                  <div key={k.keys} className="contents">
+                  <div key={`${k.keys} ${k.does}`} className="contents">
                     <dt className="font-semibold whitespace-nowrap">{k.keys}</dt>
                     <dd className="text-soft">{k.does}</dd>
                   </div>

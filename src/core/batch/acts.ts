@@ -30,8 +30,8 @@ export type Act =
   | { readonly what: 'checked'; readonly mix: number; readonly initials: string }
   /** Mixed so far as the kind wants it: the rest begins. */
   | { readonly what: 'mixed'; readonly mix: number; readonly turns: number }
-  /** Milk or flour stirred into a bowl that was too thick or too thin. */
-  | { readonly what: 'corrected'; readonly mix: number; readonly ingredientId: string; readonly grams: number; readonly seen: string }
+  /** Milk or flour stirred into a bowl that was too thick or too thin, and how much batter was in it then. */
+  | { readonly what: 'corrected'; readonly mix: number; readonly ingredientId: string; readonly grams: number; readonly bowlG: number; readonly seen: string }
   | { readonly what: 'heat'; readonly surface: string; readonly by: 'probe'; readonly realC: number; readonly dialC: number | null }
   | { readonly what: 'heat'; readonly surface: string; readonly by: 'drop'; readonly drop: Drop; readonly dialC: number | null }
   | { readonly what: 'heat'; readonly surface: string; readonly by: 'dial'; readonly dialC: number }

@@ -80,7 +80,14 @@ test('what was stirred in is in the bowl', () => {
   const sheet = [
     { key: 'l1', text: '', name: '', vessel: 'dry' as const, measure: '100 g', grams: 100, preparation: '', parts: [{ id: 'flour-all-purpose', grams: 100 }] },
   ];
-  const corrected = (mix: number) => ({ id: String(mix), at: mix, act: { what: 'corrected', mix, ingredientId: 'milk-whole', grams: 30, seen: '' } as const });
+  const corrected = (mix: number, grams = 30, bowlG = 110) => ({
+    id: `${mix} ${grams}`,
+    at: -grams,
+    act: { what: 'corrected', mix, ingredientId: 'milk-whole', grams, bowlG, seen: '' } as const,
+  });
   const lines = inTheBowl({ sheet, weights: { l1: 110 }, entries: [corrected(1), corrected(2)] }, 1, ingredient);
   expect(lines.map((l) => l.parts.map((p) => [p.ingredient.id, p.grams]))).toEqual([[['flour-all-purpose', 110]], [['milk-whole', 30]]]);
+  // half of it is poured: 14 g into the 70 that are left are as 28 into the 140
+  const half = inTheBowl({ sheet, weights: { l1: 110 }, entries: [corrected(1), corrected(1, 14, 70)] }, 1, ingredient);
+  expect(half.at(-1)?.parts[0]?.grams).toBeCloseTo(28, 9);
 });

@@ -4,7 +4,7 @@
  * is about 4 % thinner). Grams, Pa.s.
  */
 import type { AnalysableLine } from '../analyse';
-import { type ActOf, entriesOf } from '../batch/acts';
+import { entriesOf } from '../batch/acts';
 import type { Batch, SheetLine } from '../batch/batch';
 import { paSFromPour } from '../batter/spread';
 import { thickness } from '../batter/thickness';
@@ -47,6 +47,10 @@ const MOST_SHARE = 0.3;
 const STEP_SHARE = 0.05;
 /** Closer than this to the wanted class's middle nothing is done: a class is about a factor three wide. */
 const CLOSE = 1.25;
+
+/** g of batter. */
+export const massOf = (lines: readonly AnalysableLine[]): number =>
+  lines.filter((l) => l.use === 'batter').reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0);
 
 /** What thins a batter: its own largest liquid that pours; milk where it has none. What thickens it: its own largest flour. */
 export function meansOf(lines: readonly AnalysableLine[], milk: Ingredient, flour: Ingredient): { readonly thin: Ingredient; readonly thick: Ingredient } {
@@ -92,7 +96,7 @@ export function correction(
   if (ratio < CLOSE && ratio > 1 / CLOSE) return null;
   const towards = ratio < 1 ? 'thinner' : 'thicker';
   const ingredient = towards === 'thinner' ? q.thin : q.thick;
-  const mass = lines.filter((l) => l.use === 'batter').reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0);
+  const mass = massOf(lines);
   const now = thickness(lines, q.standing.restMin, q.standing.batterC)?.paS;
   if (!now || !(mass > 0) || !(q.bowlG > 0)) return null;
   const scale = q.bowlG / mass;
@@ -128,18 +132,19 @@ function inSteps(grams: number, most: number, step: number): readonly number[] {
   return steps;
 }
 
-/** What was stirred into a bowl after it was joined, as lines. */
-const stirredIn = (entries: Batch['entries'], mix: number, find: (id: string) => Ingredient | undefined): readonly AnalysableLine[] =>
-  entriesOf(entries, 'corrected')
-    .filter((e) => e.act.mix === mix)
-    .flatMap(({ act }: { readonly act: ActOf<'corrected'> }) => {
-      const ingredient = find(act.ingredientId);
-      return ingredient ? [{ use: 'batter' as const, parts: [{ ingredient, grams: act.grams }] }] : [];
-    });
-
-/** What is really in a bowl: what was weighed, and what was stirred in after. @param of other weights than the batch has */
-export const inTheBowl = (
+/**
+ * What is really in a bowl, in the ratios it has: what was weighed, and what was stirred in after. Stirred into a bowl that was
+ * partly poured, it counts for as much as it was of what was left.
+ */
+export function inTheBowl(
   batch: { readonly sheet: readonly SheetLine[]; readonly weights: Weights; readonly entries: Batch['entries'] },
   mix: number,
   find: (id: string) => Ingredient | undefined,
-): readonly AnalysableLine[] => [...wentIn(bowlLines(batch.sheet, mix), batch.weights, find), ...stirredIn(batch.entries, mix, find)];
+): readonly AnalysableLine[] {
+  const lines: AnalysableLine[] = [...wentIn(bowlLines(batch.sheet, mix), batch.weights, find)];
+  for (const { act } of entriesOf(batch.entries, 'corrected')) {
+    const ingredient = act.mix === mix ? find(act.ingredientId) : undefined;
+    if (ingredient) lines.push({ use: 'batter', parts: [{ ingredient, grams: (act.grams * massOf(lines)) / act.bowlG }] });
+  }
+  return lines;
+}

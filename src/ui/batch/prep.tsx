@@ -10,7 +10,7 @@ import { fadeOf } from '@/core/batter/standing';
 import type { Book } from '@/core/day/book';
 import { bowlOf } from '@/core/day/day';
 import type { Kitchen } from '@/core/formula/ways';
-import { joinedAt } from '@/core/griddle/board';
+import { joinedAt, piecesFrom } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
@@ -113,6 +113,8 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
   const stage = look ?? natural;
   const bowl = bowlOf(batch, ways, house.gear, find);
   const inBowl = inTheBowl(batch, at, find);
+  // in one bowl every piece came out of it; of several nobody has said which
+  const pouredG = count === 1 ? piecesFrom(book.taps).length * (batch.portionMl ?? 0) * (bowl.analysis.volume?.densityGPerMl ?? 1) : 0;
   const unmeasured = batch.sheet.filter((l) => l.grams === null);
   const name = count > 1 ? mixName(batch.split, at) : null;
   const waits = !allIn ? 'Some of it is still to be weighed.' : wantsCheck && !isChecked ? 'Somebody else looks first: it is the way of this house.' : '';
@@ -196,7 +198,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
               foam={parts.includes('whites')}
               griddle={`/batches/${batch.id}/griddle`}
             />
-            <CorrectView batch={batch} mix={at} lines={inBowl} standing={bowl.standing} stepG={stepG} book={book} find={find} />
+            <CorrectView batch={batch} mix={at} lines={inBowl} standing={bowl.standing} stepG={stepG} pouredG={pouredG} book={book} find={find} />
           </>
         )
       ) : null}

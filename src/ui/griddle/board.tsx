@@ -2,7 +2,7 @@
 import { Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef } from 'react';
+import { useRef } from 'react';
 import { entriesOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import type { Life } from '@/core/batch/mixes';
@@ -76,7 +76,6 @@ function BoardAt({
   const book = useBook(batch.id, first, tell, () => router.refresh());
   const { taps } = book;
   const probe = useInstrument<SurfaceReading, SurfaceAct>('/api/surface', 'practice-griddle');
-  const alarm = useAlarm();
   const [alarms, setAlarms] = useAlarms();
   const nextKey = useRef<HTMLButtonElement>(null);
   const verdict = entriesOf(book.entries, 'test').at(-1)?.act.verdict ?? '';
@@ -95,9 +94,7 @@ function BoardAt({
   const step = nextStep(pieces, places, times, held ? 0 : hasTest && test === undefined ? Math.min(1, toPour) : toPour, now);
 
   const asks = step.do === 'flip' || step.do === 'pull' ? `${step.do} ${step.piece.piece}` : '';
-  useEffect(() => {
-    if (asks !== '') alarm();
-  }, [asks, alarm]);
+  useAlarm(asks);
 
   const act = (what: 'pour' | 'flip' | 'pull', piece: number, place: Place): void => {
     onNow();

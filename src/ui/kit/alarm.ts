@@ -1,6 +1,6 @@
 'use client';
 /** A short sound and a flash of the page's rim, each of which can be turned off in this browser; words always say the same. */
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { copyOf, keepCopy } from './browser-copy';
 
 const NAME = 'alarms';
@@ -54,10 +54,15 @@ function flash(): void {
   setTimeout(() => delete page.dataset.flash, FLASH_MS);
 }
 
-/** Calls once. */
-export const useAlarm = (): (() => void) =>
-  useCallback(() => {
-    const a = kept();
-    if (a.sound) sound();
-    if (a.flash) flash();
-  }, []);
+/** Calls when something is asked for after nothing was. @param asked empty: nothing is; null: not known yet, and no reason to call */
+export function useAlarm(asked: string | null): void {
+  const before = useRef<string | null>(null);
+  useEffect(() => {
+    if (asked && before.current === '') {
+      const a = kept();
+      if (a.sound) sound();
+      if (a.flash) flash();
+    }
+    before.current = asked;
+  }, [asked]);
+}

@@ -8,7 +8,7 @@ import { kindById, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, s
 import type { Standing } from '@/core/formula/ways';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
-import { correction, meansOf, paSOf, type Seen, wantedPour } from '@/core/prep/correct';
+import { correction, massOf, meansOf, paSOf, type Seen, wantedPour } from '@/core/prep/correct';
 import { grams } from '@/core/quantity/say';
 import { timeOfDay } from '../day/clock';
 import type { OpenBook } from '../day/use-book';
@@ -29,6 +29,7 @@ export function CorrectView({
   lines,
   standing,
   stepG,
+  pouredG,
   book,
   find,
 }: {
@@ -38,6 +39,8 @@ export function CorrectView({
   readonly lines: readonly AnalysableLine[];
   readonly standing: Standing;
   readonly stepG: number;
+  /** g of it that are poured already. */
+  readonly pouredG: number;
   readonly book: OpenBook;
   readonly find: (id: string) => Ingredient | undefined;
 }) {
@@ -47,7 +50,8 @@ export function CorrectView({
   const [pour, setPour] = useState<Thickness | null>(null);
   const [ml, setMl] = useState(String(batch.portionMl ?? 60));
   const [across, setAcross] = useState<readonly string[]>(['', '', '']);
-  const inBowl = Math.round(lines.filter((l) => l.use === 'batter').reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0));
+  const made = massOf(lines);
+  const inBowl = Math.max(0, Math.round(made - pouredG));
   const [bowl, setBowl] = useState('');
   const bowlG = bowl.trim() === '' ? inBowl : numberIn(bowl);
   const cm = across.map((t) => numberIn(t, 'cm')).filter((x) => x > 1 && x < 60);
@@ -63,7 +67,7 @@ export function CorrectView({
   const then =
     c === null
       ? null
-      : analyse([...lines, { use: 'batter', parts: [{ ingredient: c.ingredient, grams: (c.grams * inBowl) / bowlG }] }], batch.kind, batch.school, {
+      : analyse([...lines, { use: 'batter', parts: [{ ingredient: c.ingredient, grams: (c.grams * made) / bowlG }] }], batch.kind, batch.school, {
           standing,
         });
   const changes =
@@ -81,8 +85,8 @@ export function CorrectView({
       what: 'corrected',
       mix,
       ingredientId: c.ingredient.id,
-      // what is weighed stands for the whole bowl: a part of it takes its part
-      grams: Math.round(((g * inBowl) / bowlG) * 10) / 10,
+      grams: g,
+      bowlG,
       seen: seen.by === 'look' ? POUR_WORDS[seen.pour] : `${portion} ml lay ${(cm.reduce((a, x) => a + x, 0) / cm.length).toFixed(1)} cm across`,
     });
     setPour(null);
@@ -157,7 +161,7 @@ export function CorrectView({
         value={bowl}
         onChange={(e) => setBowl(e.target.value.slice(0, 10))}
         error={wrong ? `Grams, at least ${LEAST_BOWL_G}.` : undefined}
-        hint="Less, where some is poured already."
+        hint={pouredG > 0 ? 'What the taps at the griddle have left in it.' : 'Less, where some is poured already.'}
         className="w-56"
         inputClass="!min-h-14 text-xl font-semibold placeholder:text-ink"
       />

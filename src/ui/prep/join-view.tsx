@@ -1,6 +1,5 @@
 'use client';
 import { Check } from 'lucide-react';
-import { useEffect } from 'react';
 import { entriesOf, type JoinPart } from '@/core/batch/acts';
 import type { KindId } from '@/core/formula/kinds';
 import type { Joining } from '@/core/formula/ways';
@@ -34,16 +33,13 @@ export function JoinView({
   readonly waits: string;
 }) {
   const [now, refresh] = useNow(250);
-  const alarm = useAlarm();
   const ready = entriesOf(book.entries, 'ready').filter((e) => e.act.mix === mix);
   const isReady = (p: JoinPart): boolean => ready.some((e) => e.act.part === p);
   const at = joinedAt(book.taps, mix);
   const far = howFar(kind, joining);
   const gone = at === null || now === null ? 0 : Math.max(0, Math.floor((now - at) / TURN_MS));
   const enough = gone >= far.count;
-  useEffect(() => {
-    if (enough) alarm();
-  }, [enough, alarm]);
+  useAlarm(now === null || at === null ? null : enough ? 'stop' : '');
   const all = parts.every(isReady);
   const begin = (): void => {
     refresh();

@@ -1,6 +1,5 @@
 'use client';
 import Link from 'next/link';
-import { useEffect } from 'react';
 import type { Life } from '@/core/batch/mixes';
 import type { FadePoint } from '@/core/lift/fade';
 import { minutesAndSeconds } from '@/core/quantity/say';
@@ -30,12 +29,9 @@ export function RestView({
   readonly griddle: string;
 }) {
   const [now] = useNow(500);
-  const alarm = useAlarm();
   const until = at + restMin * MIN;
   const rested = now !== null && now >= until;
-  useEffect(() => {
-    if (rested) alarm();
-  }, [rested, alarm]);
+  useAlarm(now === null ? null : rested ? 'rested' : '');
   if (now === null) return <p role="status">Looking at the clock …</p>;
   const stood = Math.max(0, (now - at) / MIN);
   const left = liftAt(fade, stood);
