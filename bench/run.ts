@@ -11,13 +11,17 @@ import { highsSolver } from '../src/core/balance/lp';
 import { ask } from '../src/core/balance/ratios';
 import { solve } from '../src/core/balance/solve';
 import { meansOf } from '../src/core/batch/driver';
+import { USUAL_TIMES } from '../src/core/batch/heat';
 import { kitchenLines } from '../src/core/batch/kitchen';
 import { mixesFor } from '../src/core/batch/mixes';
 import { ONE, plannedSheet, readyFor } from '../src/core/batch/plan';
 import { readCard } from '../src/core/card/card';
+import { timeLine } from '../src/core/day/schedule';
+import { stepsOf } from '../src/core/day/steps';
 import { countedLines, EMPTY_FORMULA, entriesFromCard, type Formula } from '../src/core/formula/formula';
 import { FRESH_KITCHEN } from '../src/core/formula/ways';
 import { FRESH_HOUSE } from '../src/core/pantry/conventions';
+import { findIngredient } from '../src/core/pantry/pantry';
 import { CARD } from './card';
 import { spreadsheet } from './spreadsheet';
 
@@ -106,6 +110,28 @@ show(
     const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
     if (!ready.ok || !plannedSheet(ready.value, driver, 'gram', formula.kind, 60, split, 1).ok) throw new Error('the bench card cannot be planned');
   }),
+);
+// the same day as a time line, the first plates at another minute each time
+const sheetOfDay = (() => {
+  const driver = { by: 'guests', guests: 84, each: 2, secondsPct: 10, testPiece: true, portionMl: 60 } as const;
+  const split = { by: 'bowls', mixes: 4, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 12 } as const;
+  const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
+  const planned = ready.ok ? plannedSheet(ready.value, driver, 'gram', formula.kind, 60, split, 1) : null;
+  if (!planned?.ok) throw new Error('the bench card cannot be planned');
+  return { driver, split, sheet: planned.value.sheet };
+})();
+const steps = stepsOf({
+  batch: { ...sheetOfDay, kind: 'griddle', piecesPlanned: 185 },
+  ways: FRESH_KITCHEN.ways,
+  restMin: 10,
+  life: { min: 60, why: '' },
+  times: USUAL_TIMES.griddle,
+  atOnce: 10,
+  find: (id) => findIngredient(id),
+});
+show(
+  `its time line of ${steps.length} steps, counted back from the plates`,
+  perSecond((n) => timeLine(steps, { at: 1.8e12 + 60_000 * (n % 500), anchor: 'first', helpers: n % 3, dayOneAt: null, moved: {} }, null)),
 );
 const counted = countedLines(formula, FRESH_KITCHEN, null);
 console.log(`analysing is ${(analysed / recalculated).toFixed(1)} times as fast as recalculating the sheet, which does less.`);

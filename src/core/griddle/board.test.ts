@@ -116,20 +116,22 @@ test('times are the middle of the taps, what was late for another reason set asi
   // 100 108 112 and a forgotten 400: the middle of four is 110, twice that is the line
   expect(learned([100, 108, 112, 400])).toEqual({ seconds: 108, from: 3, aside: 1 });
   expect(learned([])).toBeNull();
-  expect(timesFor('griddle', { first: [], second: [] })).toEqual({ times: USUAL_TIMES.griddle, from: 0 });
-  expect(timesFor('griddle', { first: [100, 110], second: [50] })).toEqual({ times: { first: 105, second: 50 }, from: 1 });
-  expect(timesFor('waffle', { first: [240], second: [] })).toEqual({ times: { first: 240, second: null }, from: 1 });
+  expect(timesFor('griddle', { first: [], second: [] })).toEqual({ times: USUAL_TIMES.griddle, from: 0, aside: 0 });
+  expect(timesFor('griddle', { first: [100, 110], second: [50] })).toEqual({ times: { first: 105, second: 50 }, from: 1, aside: 0 });
+  expect(timesFor('waffle', { first: [240], second: [] })).toEqual({ times: { first: 240, second: null }, from: 1, aside: 0 });
+  // a slip of the finger is no time; one left on for long is set aside, and counted
+  expect(timesFor('waffle', { first: [1, 240, 250, 900], second: [] })).toEqual({ times: { first: 245, second: null }, from: 2, aside: 1 });
   const pieces: readonly Piece[] = piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 100), tap(1, 'pull', 160), tap(2, 'pour', 5)]);
   expect(sidesOf(pieces)).toEqual({ first: [100], second: [60] });
 });
 
 test('a batch is its own teacher from its third piece', () => {
-  const known = { times: { first: 140, second: 90 }, from: 7 };
+  const known = { times: { first: 140, second: 90 }, from: 7, aside: 0 };
   const off = (n: number) =>
     piecesFrom(Array.from({ length: n }, (_, k) => [tap(k + 1, 'pour', 10 * k), tap(k + 1, 'flip', 10 * k + 100), tap(k + 1, 'pull', 10 * k + 150)]).flat());
   expect(timesNow(known, off(2))).toEqual(known);
-  expect(timesNow(known, off(3))).toEqual({ times: { first: 100, second: 50 }, from: 3 });
-  expect(timesNow({ times: { first: 270, second: null }, from: 0 }, off(3)).times.second).toBeNull();
+  expect(timesNow(known, off(3))).toEqual({ times: { first: 100, second: 50 }, from: 3, aside: 0 });
+  expect(timesNow({ times: { first: 270, second: null }, from: 0, aside: 0 }, off(3)).times.second).toBeNull();
 });
 
 test('after the test piece one change, with its size', () => {

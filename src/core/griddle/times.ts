@@ -40,6 +40,8 @@ export interface KnownTimes {
   readonly times: SideTimes;
   /** Taps they rest on; 0: the kind's usual. */
   readonly from: number;
+  /** Taps that were set aside: twice as long or half as short as the middle. */
+  readonly aside: number;
 }
 
 /** Less than this share of what was known is no time on the heat: a place tapped three times at once was a slip of the finger. */
@@ -54,6 +56,7 @@ export function timesFor(kind: KindId, earlier: { readonly first: readonly numbe
   return {
     times: { first: first?.seconds ?? usual.first, second: usual.second === null ? null : (second?.seconds ?? usual.second) },
     from: Math.min(first?.from ?? 0, usual.second === null ? (first?.from ?? 0) : (second?.from ?? 0)),
+    aside: (first?.aside ?? 0) + (second?.aside ?? 0),
   };
 }
 
@@ -71,6 +74,7 @@ export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTime
   return {
     times: { first: first?.seconds ?? known.times.first, second: known.times.second === null ? null : (second?.seconds ?? known.times.second) },
     from: first?.from ?? known.from,
+    aside: first ? first.aside + (second?.aside ?? 0) : known.aside,
   };
 }
 

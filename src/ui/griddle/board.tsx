@@ -84,7 +84,7 @@ function BoardAt({
   const hasTest = hasTestPiece(batch);
   const pieces = piecesFrom(taps);
   const wanted = batch.piecesPlanned;
-  const { times, from } = timesNow(known, pieces);
+  const { times, from, aside } = timesNow(known, pieces);
   const places: readonly Place[] = surfaces.flatMap((x) => x.slots.map((_, slot) => ({ surface: x.id, slot })));
   const progress = progressOf(batch, pieces, times, places.length, now);
   const { toPour } = progress;
@@ -208,6 +208,7 @@ function BoardAt({
             hasTest={hasTest}
             times={times}
             from={from}
+            aside={aside}
             now={now}
             busy={asking.busy}
             refusal={asking.refusal}

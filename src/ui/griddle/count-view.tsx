@@ -15,6 +15,7 @@ export function CountView({
   hasTest,
   times,
   from,
+  aside,
   now,
   busy,
   refusal,
@@ -28,6 +29,8 @@ export function CountView({
   readonly times: SideTimes;
   /** Taps the times rest on. */
   readonly from: number;
+  /** Taps that were set aside. */
+  readonly aside: number;
   readonly now: number;
   readonly busy: boolean;
   readonly refusal: string | null;
@@ -73,7 +76,8 @@ export function CountView({
       <p className="text-sm text-soft">
         {minutesAndSeconds(Math.round(times.first))}
         {times.second === null ? '' : ` and ${minutesAndSeconds(Math.round(times.second))}`}
-        {from > 0 ? `, the middle of ${from} taps here` : ', usual for the kind until there are taps of this kitchen'}. The tap is the truth.
+        {from > 0 ? `, the middle of ${from} taps here${aside > 0 ? `, ${aside} set aside` : ''}` : ', usual for the kind until there are taps of this kitchen'}
+        . The tap is the truth.
       </p>
     </section>
   );
