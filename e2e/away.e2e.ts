@@ -52,6 +52,17 @@ test('ticks made while the server is gone survive a reload and catch up', async 
   await expect(page.getByText('What you did is kept in this browser', { exact: false })).toHaveCount(0, { timeout: 15_000 });
   await page.reload();
   await expect(page.getByRole('checkbox', { name: /Baking soda/ })).toBeChecked();
+  // told while the records are away, and the screen left: it goes in from whichever page is open
+  expected.push(/503/);
+  await kitchen.away();
+  await page.getByRole('checkbox', { name: /buttermilk/ }).check({ force: true });
+  await expect(page.getByText('The records are out of reach just now.', { exact: false })).toBeVisible();
+  const prep = page.url();
+  await page.goto('/log');
+  await kitchen.back();
+  await page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('even-crumb:book')));
+  await page.goto(prep);
+  await expect(page.getByRole('checkbox', { name: /buttermilk/ })).toBeChecked();
 });
 
 test('a premix, a lot and a plan while the records are away: refused, kept as typed, and once each when they are back', async ({ page, kitchen }) => {

@@ -1,9 +1,11 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { Toaster } from 'sonner';
+import { tellBook } from '@/app/actions';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { lastHouse, loadHouse } from '@/server/house';
 import { reach } from '@/server/pool';
+import { OutboxSender } from '@/ui/day/outbox-sender';
 import { UnitsProvider } from '@/ui/units';
 import './globals.css';
 
@@ -20,6 +22,7 @@ export default async function Layout({ children }: { readonly children: ReactNod
     <html lang="en-GB">
       <body>
         <UnitsProvider units={units}>{children}</UnitsProvider>
+        <OutboxSender tell={tellBook} />
         <Toaster
           position="bottom-center"
           toastOptions={{ unstyled: true, className: 'hold flex w-full items-center gap-3 px-4 py-3 text-[15px] font-semibold shadow-lg print:hidden' }}

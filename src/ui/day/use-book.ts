@@ -6,7 +6,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, Entry } from '@/core/batch/acts';
 import { type Book, type Item, type Told, withItems } from '@/core/day/book';
-import { keepWaiting, waiting } from './outbox';
+import { arrived, keepWaiting, sendsItself, waiting } from './outbox';
 
 export type Tell = (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
 
@@ -37,7 +37,10 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
   const stamp = useRef<string | null>(null);
   const other = useRef(onOther);
   other.current = onOther;
-  useEffect(() => setQueue(waiting(batchId)), [batchId]);
+  useEffect(() => {
+    setQueue(waiting(batchId));
+    return sendsItself(batchId);
+  }, [batchId]);
 
   const sendAll = useCallback((): Promise<void> => {
     sending.current ??= (async (): Promise<void> => {
@@ -51,9 +54,7 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
           }
           sent.current++;
           setServer((s) => withItems(s, now));
-          const rest = waiting(batchId).filter((i) => !now.some((x) => x.id === i.id));
-          keepWaiting(batchId, rest);
-          setQueue(rest);
+          setQueue(arrived(batchId, now));
         }
         setTrouble(null);
       } catch {
@@ -69,6 +70,8 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
   useEffect(() => {
     const follow = async (): Promise<void> => {
       await sendAll();
+      // another page of this browser may have sent some of it
+      setQueue((q) => (q.length === waiting(batchId).length ? q : waiting(batchId)));
       const before = sent.current;
       try {
         const r = await fetch(`/api/batches/${batchId}/book`);

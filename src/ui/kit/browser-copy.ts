@@ -12,6 +12,17 @@ export function copyOf(name: string): unknown {
   }
 }
 
+/** Names of what is kept here that begin so. */
+export function copiesNamed(start: string): readonly string[] {
+  try {
+    return Object.keys(window.localStorage)
+      .filter((k) => k.startsWith(`even-crumb:${start}`))
+      .map((k) => k.slice('even-crumb:'.length));
+  } catch {
+    return [];
+  }
+}
+
 /** Keeps a value under a name; null takes it away. Where storage is off or full the page works on without the safety net. */
 export function keepCopy(name: string, value: unknown): void {
   try {
