@@ -1,6 +1,5 @@
 /** The book of a batch: what screens have told of it, kept once each, in the order it was told. */
 import type { PoolClient } from 'pg';
-import type { Entry } from '@/core/batch/acts';
 import type { Book, Item } from '@/core/day/book';
 import type { Tap } from '@/core/griddle/board';
 import { tapsOf } from './griddle';
@@ -92,4 +91,3 @@ export async function bookOf(batchId: string): Promise<Followed | null> {
 /** A batch's entries as a column, in the order they happened. */
 export const ENTRIES = `coalesce((select json_agg(json_build_object('id', e.id, 'at', (extract(epoch from e.at) * 1000)::float8, 'act', e.act) order by e.at, e.id)
   from batch_entries e where e.batch_id = b.id), '[]')`;
-export type Entries = readonly Entry[];

@@ -15,8 +15,6 @@ export type JoinPart = (typeof JOIN_PARTS)[number];
 export const DROPS = ['sits', 'dances', 'gone'] as const;
 export type Drop = (typeof DROPS)[number];
 
-export const HEAT_BYS = ['probe', 'drop', 'dial'] as const;
-
 export const VERDICTS_OF_TEST = ['right', 'dark', 'pale', 'thick', 'thin', 'sticks'] as const;
 export type TestVerdict = (typeof VERDICTS_OF_TEST)[number];
 

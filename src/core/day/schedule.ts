@@ -269,7 +269,7 @@ export function fromNow(all: readonly Step[], serving: Serving, now: number): Se
 }
 
 export interface DayStep extends Placed {
-  readonly state: 'done' | 'now' | 'next' | 'late' | 'later';
+  readonly state: 'now' | 'next' | 'late' | 'later';
 }
 
 /** The day's list: what is late, what is to be done now, and what comes next. */

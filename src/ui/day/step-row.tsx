@@ -18,7 +18,7 @@ export interface Window {
   readonly to: number;
 }
 
-const STATE_WORDS: Readonly<Record<DayStep['state'], string>> = { done: 'done', now: 'now', next: 'next', late: 'late', later: '' };
+const STATE_WORDS: Readonly<Record<DayStep['state'], string>> = { now: 'now', next: 'next', late: 'late', later: '' };
 
 /** A step in its time: a bar to drag or nudge, and, opened, why it matters, whose it is, and what may slip. */
 export function StepRow({
