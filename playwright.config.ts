@@ -25,7 +25,7 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 15_000 },
   outputDir: 'test-results',
-  use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB' },
+  use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB', actionTimeout: 25_000 },
   projects: [
     { name: 'cook', testMatch: /.*\.e2e\.ts/ },
     { name: 'bench', testDir: 'bench', testMatch: /browser\.bench\.ts/ },

@@ -111,19 +111,22 @@ async function main() {
     failed += stats?.unexpected ?? 0;
     say(`browser tests: ${(stats?.expected ?? 0) + (stats?.flaky ?? 0)} passed (${stats?.flaky ?? 0} at the second try), ${stats?.unexpected ?? 0} failed`);
     if (code !== 0) bad = true;
-    if (stats?.unexpected) for (const line of failures(readJson(out))) process.stdout.write(`${line}\n`);
+    if (stats?.unexpected || stats?.flaky) for (const line of failures(readJson(out))) process.stdout.write(`${line}\n`);
   }
   await end(bad || failed > 0 || passed === 0 ? 1 : 0);
 }
 
-/** The names and first words of failed browser tests. */
+/** The names and first words of browser tests that failed, or needed a second try. */
 function failures(report) {
   const lines = [];
   const walk = (suite) => {
     for (const spec of suite.specs ?? [])
       for (const t of spec.tests)
-        if (t.status === 'unexpected')
-          lines.push(`  FAILED ${spec.file}: ${spec.title}`, `    ${(t.results.at(-1)?.error?.message ?? '').split('\n').slice(0, 12).join('\n    ')}`);
+        if (t.status === 'unexpected' || t.status === 'flaky')
+          lines.push(
+            `  ${t.status === 'flaky' ? 'SECOND TRY' : 'FAILED'} ${spec.file}: ${spec.title}`,
+            `    ${(t.results.find((r) => r.error)?.error?.message ?? '').split('\n').slice(0, 12).join('\n    ')}`,
+          );
     for (const s of suite.suites ?? []) walk(s);
   };
   for (const s of report.suites) walk(s);
