@@ -4,7 +4,7 @@
  * the last way out. Times in milliseconds since 1970.
  */
 import type { Serving } from '../batch/serving';
-import { forDays, type Step, type Who } from './steps';
+import { forDays, lower, type Step, type Who } from './steps';
 
 const MIN = 60_000;
 
@@ -162,7 +162,6 @@ const GIVES_UP = 60;
 /** What was to be done the day before, and was not, is done on the day from so long before the plates go. */
 const DAY_ONE_OVER_MIN = 6 * 60;
 
-const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 const isLoad = (p: Placed): boolean => p.step.id.startsWith('load');
 
 /** When the plates go that the serving asks for: with the first load, or when all of it is over. */
@@ -229,14 +228,14 @@ export function clashesIn(placed: readonly Placed[]): readonly Clash[] {
       const handsMeet =
         p.by !== null && p.by === o.by && meet({ from: p.start, to: p.start + p.step.handsMin * MIN }, o.start, o.start + o.step.handsMin * MIN);
       if (handsMeet)
-        clashes.push({ step: o.step.id, with: p.step.id, what: 'hands', text: `${o.step.name} and ${p.step.name.toLowerCase()} want the same pair of hands.` });
+        clashes.push({ step: o.step.id, with: p.step.id, what: 'hands', text: `${o.step.name} and ${lower(p.step.name)} want the same pair of hands.` });
       const ovens = p.step.ovenC !== null && o.step.ovenC !== null && p.step.ovenC !== o.step.ovenC && meet({ from: p.start, to: p.end }, o.start, o.end);
       if (ovens)
         clashes.push({
           step: o.step.id,
           with: p.step.id,
           what: 'oven',
-          text: `${o.step.name} wants the oven at ${o.step.ovenC} °C, ${p.step.name.toLowerCase()} at ${p.step.ovenC} °C.`,
+          text: `${o.step.name} wants the oven at ${o.step.ovenC} °C, ${lower(p.step.name)} at ${p.step.ovenC} °C.`,
         });
     }
     const followers = placed.filter((o) => o.step.after.includes(p.step.id));
@@ -246,7 +245,7 @@ export function clashesIn(placed: readonly Placed[]): readonly Clash[] {
         step: early.step.id,
         with: p.step.id,
         what: 'order',
-        text: `${early.step.name} would begin before ${p.step.name.toLowerCase()} is over.`,
+        text: `${early.step.name} would begin before ${lower(p.step.name)} is over.`,
       });
     const next = followers.length > 0 ? Math.min(...followers.map((o) => o.start)) : null;
     const waits = next === null ? 0 : (next - p.start) / MIN - p.step.min;
@@ -255,7 +254,7 @@ export function clashesIn(placed: readonly Placed[]): readonly Clash[] {
         step: p.step.id,
         with: null,
         what: 'stands',
-        text: `After ${p.step.name.toLowerCase()} it would stand ${Math.round(waits)} min more; it bears ${Math.round(p.step.keepsMin)}.`,
+        text: `After ${lower(p.step.name)} it would stand ${Math.round(waits)} min more; it bears ${Math.round(p.step.keepsMin)}.`,
       });
   });
   return clashes;

@@ -9,6 +9,7 @@ import type { Life } from '../batch/mixes';
 import { mixesIn } from '../batch/plan';
 import { kindById } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
+import { hasTestPiece } from '../griddle/progress';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { joinParts } from '../prep/join';
 
@@ -35,6 +36,9 @@ export interface Step {
   /** Can be done the day before. */
   readonly ahead: boolean;
 }
+
+/** A step's name in the middle of a sentence; its degrees stay capital. */
+export const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
 /** What the steps hang on. */
 export interface StepsAsked {
@@ -210,7 +214,7 @@ export function stepsOf(q: StepsAsked): readonly Step[] {
   });
   const cycleMin = (onHeatS(times) + BETWEEN_S) / 60;
   const wanted = batch.piecesPlanned ?? q.atOnce;
-  const test = batch.driver.by === 'guests' && batch.driver.testPiece;
+  const test = hasTestPiece(batch);
   const loads = Math.max(1, Math.ceil(wanted / Math.max(1, q.atOnce) - 1e-9));
   if (loads > 1 && !baked)
     put('hold', `Holding oven to ${HOLD_C} °C`, {

@@ -5,6 +5,7 @@
 import { type Entry, entriesOf } from '../batch/acts';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 
+const MIN = 60_000;
 /** Minutes in the holding oven after which quality goes, domain practice; the local food code rules what may be held. */
 export const HOLD_MIN = 25;
 
@@ -22,26 +23,37 @@ export interface Holding {
   readonly plated: number;
 }
 
-/** @param off pieces off the heat so far */
-export function holdingOf(entries: readonly Entry[], off: number): Holding {
-  let trays: readonly Tray[] = [];
+/** The trays as they went in and came out, the oldest first; and the longest any was in, min. */
+function trays(entries: readonly Entry[]): Pick<Holding, 'trays' | 'plated'> & { readonly longestMin: number | null } {
+  let inside: readonly Tray[] = [];
   let plated = 0;
+  let longestMin: number | null = null;
   for (const e of [...entries].sort((a, b) => a.at - b.at)) {
-    if (e.act.what === 'held') trays = [...trays, { pieces: e.act.pieces, at: e.at }];
+    if (e.act.what === 'held') inside = [...inside, { pieces: e.act.pieces, at: e.at }];
     if (e.act.what === 'plated') plated += e.act.pieces;
     if (e.act.what === 'out') {
       let left = e.act.pieces;
-      trays = trays.flatMap((t) => {
+      inside = inside.flatMap((t) => {
         const taken = Math.min(left, t.pieces);
         left -= taken;
         plated += taken;
+        if (taken > 0) longestMin = Math.max(longestMin ?? 0, (e.at - t.at) / MIN);
         return t.pieces > taken ? [{ ...t, pieces: t.pieces - taken }] : [];
       });
     }
   }
-  const inOven = trays.reduce((a, t) => a + t.pieces, 0);
-  return { waiting: Math.max(0, off - inOven - plated), trays, inOven, plated };
+  return { trays: inside, plated, longestMin };
 }
+
+/** @param off pieces off the heat so far */
+export function holdingOf(entries: readonly Entry[], off: number): Holding {
+  const { trays: inside, plated } = trays(entries);
+  const inOven = inside.reduce((a, t) => a + t.pieces, 0);
+  return { waiting: Math.max(0, off - inOven - plated), trays: inside, inOven, plated };
+}
+
+/** Longest that pieces were in the oven before they came out, min; null: none came out. */
+export const longestHeldMin = (entries: readonly Entry[]): number | null => trays(entries).longestMin;
 
 /** When the bell rings; null: none. */
 export const bellOf = (entries: readonly Entry[]): number | null => entriesOf(entries, 'bell').at(-1)?.act.bellAt ?? null;

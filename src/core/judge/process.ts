@@ -1,8 +1,9 @@
 /** How a batch really went, from its book: heat, rest, mixing, corrections, holding, and when the plates went. */
-import { type Entry, entriesOf } from '../batch/acts';
+import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { piecesFrom, type Tap } from '../griddle/board';
 import { readingsIn } from '../griddle/heat';
+import { longestHeldMin } from '../griddle/hold';
 import { plannedG } from '../prep/weigh';
 import { median } from '../quantity/middle';
 
@@ -28,27 +29,6 @@ export interface Process {
 /** More than this share of its plan is told as off. */
 const OFF_SHARE = 0.01;
 
-/** How long the pieces that were held the longest were held, min. */
-function longestHeld(entries: readonly Entry[]): number | null {
-  let trays: { pieces: number; at: number }[] = [];
-  let longest: number | null = null;
-  for (const e of [...entries].sort((a, b) => a.at - b.at)) {
-    if (e.act.what === 'held') trays.push({ pieces: e.act.pieces, at: e.at });
-    if (e.act.what === 'out') {
-      let left = e.act.pieces;
-      trays = trays.filter((t) => {
-        if (left <= 0) return true;
-        longest = Math.max(longest ?? 0, (e.at - t.at) / MIN);
-        const taken = Math.min(left, t.pieces);
-        left -= taken;
-        t.pieces -= taken;
-        return t.pieces > 0;
-      });
-    }
-  }
-  return longest;
-}
-
 export function processOf(b: Pick<Batch, 'entries' | 'sheet' | 'weights' | 'timeline'>, taps: readonly Tap[]): Process {
   const pieces = piecesFrom(taps);
   const poured = pieces[0]?.pouredAt ?? null;
@@ -70,7 +50,7 @@ export function processOf(b: Pick<Batch, 'entries' | 'sheet' | 'weights' | 'time
         ? [{ name: l.name.replace(/ \(.*\)$/, ''), byG: went - plan }]
         : [];
     }),
-    heldMin: longestHeld(b.entries),
+    heldMin: longestHeldMin(b.entries),
     checkedBy: [...new Set(entriesOf(b.entries, 'checked').map((e) => e.act.initials))],
     lateMin: b.timeline && Number.isFinite(plates) ? (plates - b.timeline.at) / MIN : null,
   };

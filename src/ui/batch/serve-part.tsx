@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Serving } from '@/core/batch/serving';
 import { fromNow, timeLine } from '@/core/day/schedule';
-import type { Step } from '@/core/day/steps';
+import { lower, type Step } from '@/core/day/steps';
 import { timeAndDay, useNow } from '../day/clock';
 import { Moment } from '../day/moment';
 import { Switch } from '../kit/switch';
@@ -46,7 +46,7 @@ export function ServePart({
       {serving && first ? (
         <p className="text-[15px]" role="status">
           {first.start < now - MIN ? <strong>Too late for that: </strong> : null}
-          begin at <strong>{timeAndDay(first.start, now)}</strong>: {first.step.name.toLowerCase()}.{' '}
+          begin at <strong>{timeAndDay(first.start, now)}</strong>: {lower(first.step.name)}.{' '}
           <span className="text-soft">{steps.length} steps; the whole line stands under Plan of the batch.</span>
         </p>
       ) : null}

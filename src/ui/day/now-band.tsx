@@ -1,5 +1,6 @@
 import type { Serving } from '@/core/batch/serving';
 import type { DayStep } from '@/core/day/schedule';
+import { lower } from '@/core/day/steps';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { timeAndDay, timeOfDay } from './clock';
@@ -43,7 +44,7 @@ export function NowBand({
             </p>
           </div>
           <Button look="now" size="work" className="min-h-16 !px-8 text-xl" onClick={() => onDone(first.step.id)}>
-            Done: {first.step.name.toLowerCase()}
+            Done: {lower(first.step.name)}
           </Button>
         </div>
       ) : (
@@ -55,11 +56,11 @@ export function NowBand({
         {due.length > 1
           ? `Then ${due
               .slice(1, 3)
-              .map((s) => s.step.name.toLowerCase())
+              .map((s) => lower(s.step.name))
               .join(', ')}. `
           : ''}
         {waits.map((s) => `${s.step.name} until ${timeOfDay(s.end)}. `)}
-        {next ? `Next ${timeAndDay(next.start, now)}: ${next.step.name.toLowerCase()}. ` : ''}
+        {next ? `Next ${timeAndDay(next.start, now)}: ${lower(next.step.name)}. ` : ''}
         {list.length === 0 ? (
           ''
         ) : (

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect } from 'react';
-import { arrived, batchesWaiting, waiting } from './outbox';
+import { arrived, batchesWaiting, parcel } from './outbox';
 import type { Tell } from './use-book';
 
 const EVERY_MS = 5000;
@@ -13,7 +13,7 @@ export function OutboxSender({ tell }: { readonly tell: Tell }) {
       if (busy) return;
       busy = true;
       for (const batchId of batchesWaiting()) {
-        const items = waiting(batchId).slice(0, 200);
+        const items = parcel(batchId);
         // where it is refused or nobody answers, it is tried again, and the working screen says so
         const answer = items.length > 0 ? await tell({ batchId, items }).catch(() => null) : null;
         if (answer?.ok) arrived(batchId, items);

@@ -12,6 +12,10 @@ export function waiting(batchId: string): readonly Item[] {
   return Array.isArray(copy) ? (copy as readonly Item[]) : (memory.get(batchId) ?? []);
 }
 
+const MOST_AT_ONCE = 200;
+/** What is sent next, the oldest first. */
+export const parcel = (batchId: string): readonly Item[] => waiting(batchId).slice(0, MOST_AT_ONCE);
+
 export function keepWaiting(batchId: string, items: readonly Item[]): void {
   memory.set(batchId, items);
   keepCopy(name(batchId), items.length > 0 ? items : null);

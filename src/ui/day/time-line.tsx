@@ -43,7 +43,11 @@ export function TimeLineView(props: Props) {
 function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
   const router = useRouter();
   const book = useBook(batch.id, first, tell, () => router.refresh());
-  const [said, setSaid] = useState<Serving | null>(null);
+  // what was said here stands until the records answer, or another screen has said something else since
+  const [said, setSaid] = useState<{ readonly serving: Serving; readonly seen: string } | null>(null);
+  const [asked, setAsked] = useState(0);
+  const kept = JSON.stringify(batch.timeline);
+  const own = said && (asked > 0 || said.seen === kept) ? said.serving : null;
   const [refusal, setRefusal] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const [proposed] = useState<Serving>(() => {
@@ -51,8 +55,8 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
     return { ...from, at: Math.ceil(from.at / ROUND_MS) * ROUND_MS };
   });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const serving = said ?? batch.timeline ?? proposed;
-  const isSet = said !== null || batch.timeline !== null;
+  const serving = own ?? batch.timeline ?? proposed;
+  const isSet = own !== null || batch.timeline !== null;
   const planned = timeLine(steps, serving, null);
   const done = doneSteps(steps, batch, book, atOnce, now);
   const opens = planned.placed[0]?.start ?? now;
@@ -61,9 +65,11 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const list = running ? dayList(line, planned, now) : null;
 
   const keep = async (to: Serving): Promise<void> => {
-    setSaid(to);
+    setSaid({ serving: to, seen: kept });
     setRefusal(null);
+    setAsked((n) => n + 1);
     const a = await answerOf(() => serve({ batchId: batch.id, serving: to }), 'What you moved is still here: move it again in a moment.');
+    setAsked((n) => n - 1);
     if (!a.ok) setRefusal(a.message);
   };
   const move = (id: string, to: number): void => void keep({ ...serving, moved: { ...serving.moved, [id]: Math.round(to / MIN) * MIN } });

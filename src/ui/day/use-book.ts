@@ -6,12 +6,11 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, Entry } from '@/core/batch/acts';
 import { type Book, type Item, type Told, withItems } from '@/core/day/book';
-import { arrived, keepWaiting, sendsItself, waiting } from './outbox';
+import { arrived, keepWaiting, parcel, sendsItself, waiting } from './outbox';
 
 export type Tell = (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
 
 const FOLLOW_MS = 2000;
-const MOST_AT_ONCE = 200;
 const GONE = 'Even Crumb does not answer. What you did is kept in this browser and goes in when it is back.';
 
 export interface OpenBook extends Book {
@@ -45,7 +44,7 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
   const sendAll = useCallback((): Promise<void> => {
     sending.current ??= (async (): Promise<void> => {
       try {
-        for (let items = waiting(batchId).slice(0, MOST_AT_ONCE); items.length > 0; items = waiting(batchId).slice(0, MOST_AT_ONCE)) {
+        for (let items = parcel(batchId); items.length > 0; items = parcel(batchId)) {
           const now = items;
           const answer = await send({ batchId, items: now });
           if (!answer.ok) {
