@@ -18,7 +18,7 @@ import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { numberIn } from '../kit/typed';
 
-const MOST_POURS = 3;
+const POURS = [1, 2, 3] as const;
 /** A bowl's leftovers below this are not corrected. */
 const LEAST_BOWL_G = 20;
 
@@ -135,11 +135,10 @@ export function CorrectView({
             className="w-32"
             inputClass="!min-h-14 text-xl font-semibold"
           />
-          {Array.from({ length: MOST_POURS }, (_, n) => (
+          {POURS.map((pour, n) => (
             <Field
-              // biome-ignore lint/suspicious/noArrayIndexKey: first, second, third pour
-              key={n}
-              label={`Across, pour ${n + 1}`}
+              key={pour}
+              label={`Across, pour ${pour}`}
               unit="cm"
               inputMode="decimal"
               value={across[n] ?? ''}
