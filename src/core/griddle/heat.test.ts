@@ -18,6 +18,8 @@ test('the dial against real: the middle of what was read together', () => {
   // -14, -11, -30
   expect(dialOf(readings, 'g')).toEqual({ offC: -14, from: 3 });
   expect(dialOf([], 'g')).toEqual({ offC: null, from: 0 });
+  // read while it is still cold
+  expect(dialOf([probe(200, 26), ...readings], 'g')).toEqual({ offC: -14, from: 3 });
 });
 
 test('what to do about it: by probe, by drop, by a dial that is known', () => {

@@ -50,9 +50,14 @@ export interface Dial {
   readonly from: number;
 }
 
-/** What a surface's dial means, from every time dial and probe were read together. */
+/** Further from its dial than this it is still warming up, or off: that says nothing of the dial. */
+const SETTLED_C = 50;
+
+/** What a surface's dial means, from every time dial and probe were read together on a surface that had settled. */
 export function dialOf(readings: readonly HeatReading[], surface: string): Dial {
-  const offs = readings.flatMap((r) => (r.surface === surface && r.dialC !== null && r.realC !== null ? [r.realC - r.dialC] : []));
+  const offs = readings
+    .flatMap((r) => (r.surface === surface && r.dialC !== null && r.realC !== null ? [r.realC - r.dialC] : []))
+    .filter((off) => Math.abs(off) <= SETTLED_C);
   return { offC: median(offs), from: offs.length };
 }
 
@@ -70,8 +75,7 @@ export interface HeatAdvice {
 export function adviceOn(r: HeatReading, dial: Dial, [low, high]: Zone): HeatAdvice {
   const middle = (low + high) / 2;
   const realC = r.realC ?? (r.drop === null && r.dialC !== null && dial.offC !== null ? r.dialC + dial.offC : r.drop === null ? r.dialC : null);
-  const off = dial.offC ?? (r.realC !== null && r.dialC !== null ? r.realC - r.dialC : null);
-  const dialC = off === null ? null : 5 * Math.round((middle - off) / 5);
+  const dialC = dial.offC === null ? null : 5 * Math.round((middle - dial.offC) / 5);
   if (realC === null) return { heat: r.drop === null ? 'cool' : BY_DROP[r.drop], realC: null, dialC, byC: 0 };
   const byC = realC < low ? realC - low : realC > high ? realC - high : 0;
   return { heat: byC < 0 ? 'cool' : byC > 0 ? 'hot' : 'right', realC, dialC, byC };

@@ -1,7 +1,7 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Batch } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
 import type { Book } from '@/core/day/book';
@@ -47,7 +47,11 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const [said, setSaid] = useState<{ readonly serving: Serving; readonly seen: string } | null>(null);
   const [asked, setAsked] = useState(0);
   const kept = JSON.stringify(batch.timeline);
-  const own = said && (asked > 0 || said.seen === kept) ? said.serving : null;
+  const passed = said !== null && asked === 0 && said.seen !== kept;
+  useEffect(() => {
+    if (passed) setSaid(null);
+  }, [passed]);
+  const own = said && !passed ? said.serving : null;
   const [refusal, setRefusal] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const [proposed] = useState<Serving>(() => {
