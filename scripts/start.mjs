@@ -49,7 +49,7 @@ async function main() {
     url = database.url;
     void database.gone.then(() => stop(1, stopping ? undefined : 'the database ended; stopping'));
   }
-  const setUp = await run(process.execPath, ['--import', 'tsx', 'src/server/setup.ts', empty ? '--empty' : '--demo'], {
+  const setUp = await run(process.execPath, ['--import', 'tsx', 'src/server/usecases/setup.ts', empty ? '--empty' : '--demo'], {
     env: { DATABASE_URL: url },
     loud: true,
   });

@@ -48,6 +48,7 @@ async function main() {
   if (only === 'all') {
     await step('lint', ['node_modules/@biomejs/biome/bin/biome', 'check', '.']);
     await step('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
+    await step('imports', ['scripts/imports.mjs']);
   }
   folder = mkdtempSync(join(isRoot ? '/var/tmp' : tmpdir(), 'even-crumb-test-'));
   // the database may run as another user, who has to get through
@@ -81,7 +82,7 @@ async function main() {
       ['blank', '--empty'],
     ]) {
       database.psql('postgres', `create database ${name}`);
-      if ((await run(node, ['--import', 'tsx', 'src/server/setup.ts', how], { env: { DATABASE_URL: database.urlOf(name) } })) !== 0)
+      if ((await run(node, ['--import', 'tsx', 'src/server/usecases/setup.ts', how], { env: { DATABASE_URL: database.urlOf(name) } })) !== 0)
         throw new Told('The test database could not be set up.');
     }
     const out = join(folder, 'playwright.json');

@@ -1,30 +1,23 @@
 'use server';
+import { outcomeSchema, putBackSchema, rebalanceSchema, servingSchema, startBatchSchema, swapSchema, wantSchema } from '@/contract/batch';
+import { tellSchema } from '@/contract/book';
+import { saveSchema } from '@/contract/formula';
+import { houseChangeSchema } from '@/contract/house';
 /** What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place. */
 import type { Formula } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
-import { setServing, startBatch, writeOutcome } from '@/server/batches';
-import { keepItems } from '@/server/book';
-import { saveVersion } from '@/server/formulas';
-import { wantPieces } from '@/server/griddle';
-import { changeHouse, loadHouse } from '@/server/house';
-import { reach } from '@/server/pool';
-import {
-  houseChangeSchema,
-  outcomeSchema,
-  putBackSchema,
-  rebalanceSchema,
-  saveSchema,
-  servingSchema,
-  startBatchSchema,
-  swapSchema,
-  tellSchema,
-  wantSchema,
-} from '@/server/schemas';
-import { putBack } from '@/server/stock';
-import { swapInBatch } from '@/server/swap';
-import { rebalanceMix } from '@/server/weigh';
+import { reach } from '@/server/db/pool';
+import { setServing, writeOutcome } from '@/server/queries/batches';
+import { keepItems } from '@/server/queries/book';
+import { saveVersion } from '@/server/queries/formulas';
+import { wantPieces } from '@/server/queries/griddle';
+import { changeHouse, loadHouse } from '@/server/queries/house';
+import { putBack } from '@/server/queries/stock';
+import { rebalanceMix } from '@/server/usecases/rebalance';
+import { startBatch } from '@/server/usecases/start-batch';
+import { swapInBatch } from '@/server/usecases/swap';
 import { AWAY, type Done, everyPageAnew, invalid, refuse } from './answers';
 
 export async function saveFormula(input: unknown): Promise<Done<{ readonly saved: Saved & { readonly passedByAt: string | null } }>> {

@@ -1,7 +1,7 @@
 /** What an action answers: done, or a refusal with its place. */
 import { revalidatePath } from 'next/cache';
 import type { z } from 'zod';
-import { fieldErrors } from '@/server/schemas';
+import { fieldErrors } from '@/contract/fields';
 
 export interface Refusal {
   readonly ok: false;

@@ -1,8 +1,8 @@
 import Link from 'next/link';
-import { underWay } from '@/server/batches';
-import { shelf } from '@/server/formulas';
-import { loadHouse } from '@/server/house';
-import { reach } from '@/server/pool';
+import { reach } from '@/server/db/pool';
+import { underWay } from '@/server/queries/batches';
+import { shelf } from '@/server/queries/formulas';
+import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Shelf } from '@/ui/today/shelf';

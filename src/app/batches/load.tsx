@@ -3,12 +3,12 @@ import type { ReactNode } from 'react';
 import type { Batch } from '@/core/batch/batch';
 import type { Kitchen } from '@/core/formula/ways';
 import type { Shelf } from '@/core/pantry/stock';
-import { batchById } from '@/server/batches';
-import { loadHouse } from '@/server/house';
-import { shelf } from '@/server/pantry';
-import { isUuid } from '@/server/params';
-import { reach } from '@/server/pool';
-import { lotsOfBatch } from '@/server/premixes';
+import { isUuid } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { batchById } from '@/server/queries/batches';
+import { loadHouse } from '@/server/queries/house';
+import { shelf } from '@/server/queries/pantry';
+import { lotsOfBatch } from '@/server/queries/premixes';
 import { BatchHead } from '@/ui/batch/tabs';
 import { AwayPage, Frame } from '@/ui/frame';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { setHouse } from '@/app/actions';
-import { loadHouse } from '@/server/house';
-import { reach } from '@/server/pool';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { HouseForm } from '@/ui/house/house-form';
 

@@ -1,14 +1,5 @@
 'use server';
 import { AWAY, type Done, everyPageAnew, invalid, refuse } from '@/app/answers';
-/** What the pantry's pages ask the server to do. */
-import { type Imported, ownId, plainName, readPantry } from '@/core/exchange/pantry-csv';
-import { measureFrom } from '@/core/pantry/calibrate';
-import type { OwnMeasure } from '@/core/pantry/own';
-import { ingredientOf, type OwnThing } from '@/core/pantry/packet';
-import { findIngredient, PANTRY } from '@/core/pantry/pantry';
-import { hangsOnFill } from '@/core/pantry/weigh';
-import { fillAsBefore, fillOwnWay, loadHouse } from '@/server/house';
-import { dropThing, forgetMeasure, keepMeasure, keepPantry, ownThings, shelf, useMeasure } from '@/server/pantry';
 import {
   answeredMeasureSchema,
   dropThingSchema,
@@ -18,8 +9,17 @@ import {
   thingSchema,
   useMeasureSchema,
   weighedMeasureSchema,
-} from '@/server/pantry-schemas';
-import { type Reached, reach } from '@/server/pool';
+} from '@/contract/pantry';
+/** What the pantry's pages ask the server to do. */
+import { type Imported, ownId, plainName, readPantry } from '@/core/exchange/pantry-csv';
+import { measureFrom } from '@/core/pantry/calibrate';
+import type { OwnMeasure } from '@/core/pantry/own';
+import { ingredientOf, type OwnThing } from '@/core/pantry/packet';
+import { findIngredient, PANTRY } from '@/core/pantry/pantry';
+import { hangsOnFill } from '@/core/pantry/weigh';
+import { type Reached, reach } from '@/server/db/pool';
+import { fillAsBefore, fillOwnWay, loadHouse } from '@/server/queries/house';
+import { dropThing, forgetMeasure, keepMeasure, keepPantry, ownThings, shelf, useMeasure } from '@/server/queries/pantry';
 
 /** An answer of the records, or that they are away; what was kept is on every page at once. */
 function settled<T extends object>(r: Reached<Done<T>>): Done<T> {

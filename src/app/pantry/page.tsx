@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { everyIngredient } from '@/core/pantry/pantry';
-import { loadHouse } from '@/server/house';
-import { shelf } from '@/server/pantry';
-import { reach } from '@/server/pool';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { shelf } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { PantryTable } from '@/ui/pantry/pantry-table';

@@ -2,10 +2,11 @@
 /** What the premix pages ask the server to do. */
 import type { z } from 'zod';
 import { AWAY, type Done, everyPageAnew, invalid, refuse } from '@/app/answers';
-import { versionById } from '@/server/formulas';
-import { reach } from '@/server/pool';
-import { discardSchema, dropPremixSchema, fromBagsSchema, lotSchema, premixSchema } from '@/server/premix-schemas';
-import { discardBags, dropPremix, keepPremix, makeLot, startFromBags } from '@/server/premixes';
+import { discardSchema, dropPremixSchema, fromBagsSchema, lotSchema, premixSchema } from '@/contract/premix';
+import { reach } from '@/server/db/pool';
+import { versionById } from '@/server/queries/formulas';
+import { discardBags, dropPremix, keepPremix } from '@/server/queries/premixes';
+import { makeLot, startFromBags } from '@/server/usecases/premix-lots';
 
 const GONE = 'That is not in this kitchen any more.';
 

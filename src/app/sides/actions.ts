@@ -1,11 +1,11 @@
 'use server';
 /** What the Alongside pages ask the server to do. */
 import { AWAY, type Done, everyPageAnew, invalid, refuse } from '@/app/answers';
+import { dropSideSchema, sideSchema } from '@/contract/side';
 import { findIngredient } from '@/core/pantry/pantry';
-import { loadHouse } from '@/server/house';
-import { reach } from '@/server/pool';
-import { dropSideSchema, sideSchema } from '@/server/schemas';
-import { dropSide, keepSide } from '@/server/sides';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { dropSide, keepSide } from '@/server/queries/sides';
 
 const GONE = 'That is not in this kitchen any more.';
 

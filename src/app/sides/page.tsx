@@ -7,10 +7,10 @@ import { allergensOf } from '@/core/formula/tally';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, money } from '@/core/quantity/say';
-import { loadHouse } from '@/server/house';
-import { shelf } from '@/server/pantry';
-import { reach } from '@/server/pool';
-import { sides } from '@/server/sides';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { shelf } from '@/server/queries/pantry';
+import { sides } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 

@@ -1,16 +1,17 @@
 /**
  * A batch: one making of one version of a formula. Its sheet is frozen when it starts; what came out is written after.
  */
-import type { Vessel } from '../card/parts';
 import type { Formula } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
 import type { Entry } from './acts';
 import type { Scales } from './came-out';
 import type { Driver } from './driver';
-import type { Split } from './plan';
 import type { Exactness } from './scale';
 import type { Serving } from './serving';
+import type { SheetLine } from './sheet-line';
+import type { Split } from './split';
+import type { Taking } from './take-out';
 
 /** From "keep this" to "something is wrong". */
 export const VERDICTS = ['best', 'good', 'fair', 'poor'] as const;
@@ -21,37 +22,6 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { best: 'Best ye
 /** What was seen, a tap each. */
 export const MARKS = ['pale', 'dark', 'flat', 'tall', 'tender', 'tough', 'gummy', 'dry', 'greasy', 'stuck', 'tore', 'soapy'] as const;
 export type Mark = (typeof MARKS)[number];
-
-export interface SheetLine {
-  readonly key: string;
-  /** As written on the card. */
-  readonly text: string;
-  readonly name: string;
-  readonly vessel: Vessel;
-  /** "268.4 g"; null for a line without an amount. */
-  readonly measure: string | null;
-  readonly grams: number | null;
-  readonly preparation: string;
-  /** Which of several equal mixes it is weighed for, from 1; left out where there is one, or it serves them all. */
-  readonly mix?: number;
-  /** g it was planned with, where the rest was worked anew around an over-pour. */
-  readonly was?: number;
-  /** The sauce, butter or filling it belongs to, by name. */
-  readonly side?: string;
-  /** The lot its bags come from. */
-  readonly lot?: string;
-  /** Level spoons to take instead, where the scale can't weigh so little honestly. */
-  readonly spoons?: string | null;
-  /** What it is made of: what to take out and buy is summed from these. */
-  readonly parts?: readonly { readonly id: string; readonly grams: number }[];
-}
-
-/** g that were wanted of an ingredient, and what there was of it. */
-export interface Taking {
-  readonly id: string;
-  readonly wantedG: number;
-  readonly takenG: number;
-}
 
 export interface Batch {
   readonly id: string;

@@ -2,10 +2,12 @@
  * What drives a batch: pieces of a portion, guests, flour, batter, a vessel, pans, eggs, all of one thing, or a multiplier;
  * and what any of them means in all the others.
  */
+
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { massForUsable, piecesOf } from '../batter/volume';
 import { EGG_G, isShellEgg } from '../formula/eggs';
 import type { KindId } from '../formula/kinds';
+import type { Result } from '../result';
 
 export type Driver =
   | { readonly by: 'pieces'; readonly pieces: number; readonly portionMl: number }
@@ -52,8 +54,7 @@ export interface CannotScale {
   readonly message: string;
 }
 
-export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly error: CannotScale };
-const no = (path: string, message: string): Result<never> => ({ ok: false, error: { path, message } });
+const no = (path: string, message: string): Result<never, CannotScale> => ({ ok: false, error: { path, message } });
 
 /** More than a tonne of batter is a slip of the finger. */
 const MOST_BATTER_G = 1_000_000;
@@ -71,7 +72,7 @@ function wholeEggs(lines: readonly AnalysableLine[]): number {
 }
 
 /** The factor a driver asks for. */
-function factorFor(lines: readonly AnalysableLine[], a: Analysis, to: Driver): Result<number> {
+function factorFor(lines: readonly AnalysableLine[], a: Analysis, to: Driver): Result<number, CannotScale> {
   switch (to.by) {
     case 'factor':
       return { ok: true, value: to.factor };
@@ -104,7 +105,7 @@ export function timesOf(
   lines: readonly AnalysableLine[],
   to: Driver,
   kind: KindId | null = null,
-): Result<{ readonly factor: number; readonly before: Analysis }> {
+): Result<{ readonly factor: number; readonly before: Analysis }, CannotScale> {
   const before = analyse(lines, kind);
   if (!(before.tally.massG > 0)) return no('lines', 'No line of the batter has an amount yet, so there is nothing to scale.');
   const f = factorFor(lines, before, to);

@@ -2,10 +2,11 @@
 import { allergensOf } from '../formula/tally';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { grams, massBoth, type Units } from '../quantity/say';
-import type { Batch, SheetLine } from './batch';
+import type { Batch } from './batch';
 import type { Label } from './label';
-import { mixesIn, mixName } from './plan';
 import { linesOfSheet } from './sheet';
+import type { SheetLine } from './sheet-line';
+import { mixesIn, mixName } from './split';
 
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const said = (l: SheetLine, u: Units): string =>

@@ -10,11 +10,12 @@ import type { Driver } from './driver';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
 import { BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
-import { mixesIn, mixName, ONE, oneMix, type PlanAsked, plannedSheet, readyFor, type Split } from './plan';
+import { oneMix, type PlanAsked, plannedSheet, readyFor } from './plan';
 import { roundMl } from './portions';
 import { scale } from './scale';
 import { sheetGroups } from './sheet';
 import { gPerMl, partsOf, type Side, sideCautions, sideLines } from './sides';
+import { mixesIn, mixName, ONE, type Split } from './split';
 import { takeOut, withTaken } from './take-out';
 
 const CARD: Formula = {

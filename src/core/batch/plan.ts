@@ -2,41 +2,19 @@
  * A plan: what drives the batch, whether it is mixed in one bowl, in several equal ones or as kits for benches, and the
  * sheet that follows. The page shows it while it is typed, the server works the same again when the batch starts.
  */
+
 import type { Analysis } from '../analyse';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Kitchen } from '../formula/ways';
-import type { SheetLine } from './batch';
-import { type Driver, portionOf, type Result, timesOf } from './driver';
+import type { Result } from '../result';
+import { type CannotScale, type Driver, portionOf, timesOf } from './driver';
 import { inLargeBowl } from './large-bowl';
 import { type Exactness, type Scaled, scale, type Taken } from './scale';
 import { sheetOf } from './sheet';
+import type { SheetLine } from './sheet-line';
+import { mixesIn, type Split } from './split';
 import { withWholeEggs } from './whole-eggs';
-
-export type Split =
-  | { readonly by: 'one' }
-  /** The batch in equal mixes; `atOnce` of them joined together. */
-  | {
-      readonly by: 'bowls';
-      readonly mixes: number;
-      readonly atOnce: number;
-      readonly bowl: string | null;
-      readonly lifeMin: number | null;
-      readonly apartMin: number | null;
-    }
-  /** The batch once for each bench, and again for each class. */
-  | { readonly by: 'kits'; readonly benches: number; readonly classes: number };
-
-export const ONE: Split = { by: 'one' };
-
-export const mixesIn = (s: Split): number => (s.by === 'bowls' ? s.mixes : s.by === 'kits' ? s.benches * s.classes : 1);
-
-/** What one of several is called: "mix 2", "bench 3, class 1". @param n from 1 */
-export function mixName(s: Split, n: number): string {
-  if (s.by !== 'kits') return `mix ${n}`;
-  const bench = `bench ${((n - 1) % s.benches) + 1}`;
-  return s.classes > 1 ? `${bench}, class ${Math.floor((n - 1) / s.benches) + 1}` : bench;
-}
 
 export interface Ready {
   readonly lines: readonly FormulaLine[];
@@ -60,7 +38,7 @@ export interface PlanAsked {
 }
 
 /** From driver and split to lines and factors. Errors as the driver has them, and where the eggs can't be made whole. */
-export function readyFor(q: PlanAsked): Result<Ready> {
+export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   const { formula, house, end, split } = q;
   const n = mixesIn(split);
   const per = split.by === 'kits' ? 1 : n;
@@ -101,7 +79,7 @@ export function plannedSheet(
   portionMl: number | null,
   split: Split,
   stepG: number,
-): Result<Planned> {
+): Result<Planned, CannotScale> {
   const n = mixesIn(split);
   const portion = portionOf(driver) ?? portionMl;
   const one = scale(r.lines, { by: 'factor', factor: r.each }, how, kind, portion);

@@ -9,7 +9,8 @@ import { piecesOf, type Yield } from '../batter/volume';
 import type { KindId } from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
 import { gramsExact, grams as sayGrams } from '../quantity/say';
-import { type Driver, portionOf, type Result, timesOf } from './driver';
+import type { Result } from '../result';
+import { type CannotScale, type Driver, portionOf, timesOf } from './driver';
 
 export const EXACTNESSES = ['exact', 'gram', 'kitchen'] as const;
 export type Exactness = (typeof EXACTNESSES)[number];
@@ -78,7 +79,7 @@ export function scale<L extends AnalysableLine>(
   how: 'exact' | 'gram' | readonly (Taken | null)[],
   kind: KindId | null = null,
   portionMl: number | null = null,
-): Result<Scaled<L>> {
+): Result<Scaled<L>, CannotScale> {
   const begun = timesOf(lines, to, kind);
   if (!begun.ok) return begun;
   const { before, factor } = begun.value;

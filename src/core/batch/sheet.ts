@@ -11,9 +11,9 @@ import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 import { writeNumber } from '../quantity/number';
 import { type AccountLine, takenAs } from './account';
-import type { SheetLine } from './batch';
 import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';
+import type { SheetLine } from './sheet-line';
 import type { Use } from './take-out';
 
 /** "about 9 3/4", to the quarter egg; empty for what is not counted. */

@@ -6,7 +6,7 @@ import { specificVolume } from '../batter/volume';
 import { US_CUP_ML } from '../pantry/fill';
 import { type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
-import type { SheetLine } from './batch';
+import type { SheetLine } from './sheet-line';
 
 export const SIDE_BYS = ['weight', 'volume'] as const;
 export const MOST_PARTS = 20;

@@ -4,11 +4,17 @@
  */
 import type { Ingredient } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
-import type { Taking } from './batch';
 
 /** Whether a batch takes from the shelf: not at all, if there is enough of all, or what there is. */
 export const TAKES = ['no', 'enough', 'anyway'] as const;
 export type Take = (typeof TAKES)[number];
+
+/** g that were wanted of an ingredient, and what there was of it. */
+export interface Taking {
+  readonly id: string;
+  readonly wantedG: number;
+  readonly takenG: number;
+}
 
 export interface Use {
   /** What it is for: "batter", "for the pan", "to serve"; several batches name theirs. */

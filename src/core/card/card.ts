@@ -6,6 +6,7 @@
 import type { House } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
 import { readAmount } from '../quantity/amount';
+import type { Result } from '../result';
 import { stripBullet } from './bullet';
 import { doubtFractions } from './doubt';
 import { type Line, readLine } from './line';
@@ -169,7 +170,7 @@ function place(raw: string, n: number, r: Reading): Place {
  * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
  * @param house conventions for what the card does not say
  */
-export function readCard(text: string, house: House): { readonly ok: true; readonly value: Card } | { readonly ok: false; readonly error: CardTooLong } {
+export function readCard(text: string, house: House): Result<Card, CardTooLong> {
   const rows = text.split(/\r\n|\r|\n|\u2028|\u2029/);
   if (text.length > MOST_CARD_CHARS || rows.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');

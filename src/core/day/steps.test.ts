@@ -1,8 +1,9 @@
 /** What a batch asks for: steps from its lines, its kind, its ways and its bowls. */
-import type { SheetLine } from '../batch/batch';
-import { ONE, type Split } from '../batch/plan';
+
 import { scale } from '../batch/scale';
 import { sheetOf } from '../batch/sheet';
+import type { SheetLine } from '../batch/sheet-line';
+import { ONE, type Split } from '../batch/split';
 import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import { FRESH_WAYS, type Ways } from '../formula/ways';

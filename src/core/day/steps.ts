@@ -3,10 +3,11 @@
  * it needs, and why it matters. To add a step is to add a row. Minutes; defaults of ours, for the cook to change; what
  * touches safety is the local food code's to say.
  */
-import type { Batch, SheetLine } from '../batch/batch';
+import type { Batch } from '../batch/batch';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import type { Life } from '../batch/mixes';
-import { mixesIn } from '../batch/plan';
+import type { SheetLine } from '../batch/sheet-line';
+import { mixesIn } from '../batch/split';
 import { kindById } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
 import { hasTestPiece } from '../griddle/progress';

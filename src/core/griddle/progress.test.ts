@@ -1,4 +1,4 @@
-import { ONE } from '../batch/plan';
+import { ONE } from '../batch/split';
 import type { Piece } from './board';
 import { progressOf } from './progress';
 

@@ -1,7 +1,7 @@
 /** How far a batch has come at the griddle: what is off, what is still to pour, and when the next bowl has to be joined. */
 import type { Batch } from '../batch/batch';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
-import { mixesIn } from '../batch/plan';
+import { mixesIn } from '../batch/split';
 import type { Piece } from './board';
 
 /** Joining a bowl takes so long before it is needed, ms. */

@@ -3,8 +3,10 @@
  * honest bracket around it. Densities are the table's cup weights; how full a measure is follows our own conventions
  * (below), which widen the bracket.
  */
+
 import type { Amount, Fullness, Term } from '../quantity/amount';
 import { gramsOf, mlOf, type Unit, unitById } from '../quantity/units';
+import type { Result } from '../result';
 import { EGG_GRAMS, type FillMethod, type House } from './conventions';
 import { filledLike, gPerUsCupOf, isPacked, ownFill, US_CUP_ML } from './fill';
 import type { FillRow, Ingredient } from './ingredient';
@@ -25,7 +27,7 @@ export interface CannotWeigh {
   readonly message: string;
 }
 
-export type WeighResult = { readonly ok: true; readonly value: Weighed } | { readonly ok: false; readonly error: CannotWeigh };
+export type WeighResult = Result<Weighed, CannotWeigh>;
 
 const fail = (reason: CannotWeigh['reason'], message: string): WeighResult => ({ ok: false, error: { reason, message } });
 

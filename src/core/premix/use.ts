@@ -1,5 +1,5 @@
 /** Bags into a batch: the sheet is so many bags and what is added to them. */
-import type { SheetLine } from '../batch/batch';
+import type { SheetLine } from '../batch/sheet-line';
 import type { TallyPart } from '../formula/tally';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { asWeighed, grams as sayGrams } from '../quantity/say';

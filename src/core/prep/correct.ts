@@ -5,7 +5,8 @@
  */
 import type { AnalysableLine } from '../analyse';
 import { entriesOf } from '../batch/acts';
-import type { Batch, SheetLine } from '../batch/batch';
+import type { Batch } from '../batch/batch';
+import type { SheetLine } from '../batch/sheet-line';
 import { paSFromPour } from '../batter/spread';
 import { thickness } from '../batter/thickness';
 import { type School, THICKNESSES, type Thickness } from '../formula/kinds';

@@ -1,5 +1,5 @@
 /** What has to be ready before dry meets wet, and how far it is mixed. */
-import type { SheetLine } from '../batch/batch';
+import type { SheetLine } from '../batch/sheet-line';
 import { KIND_IDS } from '../formula/kinds';
 import { JOININGS } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';

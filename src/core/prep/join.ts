@@ -1,6 +1,6 @@
 /** Dry meets wet: what has to be ready, in which order it is done, and how far each kind is mixed. Defaults of ours. */
 import type { JoinPart } from '../batch/acts';
-import type { SheetLine } from '../batch/batch';
+import type { SheetLine } from '../batch/sheet-line';
 import type { KindId } from '../formula/kinds';
 import type { Joining } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';

@@ -1,7 +1,8 @@
 /** The mise: everything that has to be on the counter before a batch is begun, ingredients and tools, and what stands in. */
 import { entriesOf, type MiseState } from '../batch/acts';
-import type { Batch, SheetLine } from '../batch/batch';
-import { mixesIn } from '../batch/plan';
+import type { Batch } from '../batch/batch';
+import type { SheetLine } from '../batch/sheet-line';
+import { mixesIn } from '../batch/split';
 import type { KindId } from '../formula/kinds';
 import type { Joining } from '../formula/ways';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';

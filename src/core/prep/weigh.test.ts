@@ -1,8 +1,8 @@
 /** The weigh-in: tolerances, and what is worked anew around what stands. */
 import fc from 'fast-check';
-import type { SheetLine } from '../batch/batch';
 import { scale } from '../batch/scale';
 import { sheetOf } from '../batch/sheet';
+import type { SheetLine } from '../batch/sheet-line';
 import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
 import { railOf } from '../formula/kinds';
 import { findIngredient, ingredient } from '../pantry/pantry';

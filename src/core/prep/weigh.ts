@@ -5,8 +5,8 @@
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { bringsOf, perGram } from '../balance/ratios';
 import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
-import type { SheetLine } from '../batch/batch';
 import { linesOfSheet } from '../batch/sheet';
+import type { SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById, RAILS, railOf } from '../formula/kinds';
 import { type Category, type Ingredient, isFlour } from '../pantry/ingredient';
 

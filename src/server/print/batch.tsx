@@ -1,9 +1,9 @@
 /** A batch on paper: the sheet to mix from, the shopping list, and the labels of its kits. */
 import { Text, View } from '@react-pdf/renderer';
-import type { SheetLine } from '@/core/batch/batch';
 import type { Label } from '@/core/batch/label';
-import { mixesIn, type Split } from '@/core/batch/plan';
 import { sheetGroups } from '@/core/batch/sheet';
+import type { SheetLine } from '@/core/batch/sheet-line';
+import { mixesIn, type Split } from '@/core/batch/split';
 import type { TakeOutList } from '@/core/batch/take-out';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { grams, massBoth, type Units } from '@/core/quantity/say';

@@ -2,7 +2,7 @@
 import { join } from 'node:path';
 import { Document, type DocumentProps, Font, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactElement, ReactNode } from 'react';
-import { fileNamed } from '../file-named';
+import { fileNamed } from './file-named';
 
 const INK = '#111c33';
 export const RIM = '#1d3f80';

@@ -1,7 +1,7 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
 import type { Batch } from '@/core/batch/batch';
 import { type Driver, wantedPieces } from '@/core/batch/driver';
-import { mixesIn, type Split } from '@/core/batch/plan';
+import { mixesIn, type Split } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
 import { grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
 

@@ -1,6 +1,6 @@
-import type { SheetLine } from '@/core/batch/batch';
-import { mixesIn, type Split } from '@/core/batch/plan';
 import { sheetGroups } from '@/core/batch/sheet';
+import type { SheetLine } from '@/core/batch/sheet-line';
+import { mixesIn, type Split } from '@/core/batch/split';
 import { massBoth, type Units } from '@/core/quantity/say';
 
 interface Props {

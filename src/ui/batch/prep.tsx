@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
 import { type Batch, waysOf, weighable } from '@/core/batch/batch';
 import { lifeOf } from '@/core/batch/mixes';
-import { mixesIn, mixName } from '@/core/batch/plan';
+import { mixesIn, mixName } from '@/core/batch/split';
 import { fadeOf } from '@/core/batter/standing';
 import type { Book } from '@/core/day/book';
 import { bowlOf } from '@/core/day/day';

@@ -1,6 +1,6 @@
 'use client';
 import { type Life, type Mixes, MOST_MIXES, mixesFor, type Pace } from '@/core/batch/mixes';
-import type { Split } from '@/core/batch/plan';
+import type { Split } from '@/core/batch/split';
 import type { Bowl } from '@/core/pantry/gear';
 import { grams, millilitres, type Units } from '@/core/quantity/say';
 import { Taps } from '../kit/choice';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
-import type { SheetLine } from '@/core/batch/batch';
+import type { SheetLine } from '@/core/batch/sheet-line';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { standing, toleranceG } from '@/core/prep/weigh';
 import { grams } from '@/core/quantity/say';

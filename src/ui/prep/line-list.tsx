@@ -1,7 +1,7 @@
 'use client';
 import { Check } from 'lucide-react';
-import type { SheetLine } from '@/core/batch/batch';
 import { sheetGroups } from '@/core/batch/sheet';
+import type { SheetLine } from '@/core/batch/sheet-line';
 import { grams } from '@/core/quantity/say';
 import { taken } from '../batch/measure-sheet';
 import { useUnits } from '../units';

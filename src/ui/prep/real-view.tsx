@@ -1,6 +1,6 @@
 import { analyse } from '@/core/analyse';
 import type { Batch } from '@/core/batch/batch';
-import { mixesIn, mixName } from '@/core/batch/plan';
+import { mixesIn, mixName } from '@/core/batch/split';
 import type { Kitchen } from '@/core/formula/ways';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';

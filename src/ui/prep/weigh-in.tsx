@@ -1,8 +1,9 @@
 'use client';
 import { Check, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import type { Batch, SheetLine } from '@/core/batch/batch';
-import { mixesIn, mixName } from '@/core/batch/plan';
+import type { Batch } from '@/core/batch/batch';
+import type { SheetLine } from '@/core/batch/sheet-line';
+import { mixesIn, mixName } from '@/core/batch/split';
 import { VESSEL_NAMES } from '@/core/card/parts';
 import type { Kitchen } from '@/core/formula/ways';
 import { scalesOf } from '@/core/pantry/gear';

@@ -1,4 +1,4 @@
-import { problem } from '@/server/problem';
+import { problem } from '@/server/api/problem';
 
 const none = (request: Request): Response => problem(404, `There is nothing at ${new URL(request.url).pathname}. GET /api/v1/openapi.json lists the calls.`);
 

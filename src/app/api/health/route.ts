@@ -1,5 +1,5 @@
-import { query, reach } from '@/server/pool';
-import { json } from '@/server/problem';
+import { json } from '@/server/api/problem';
+import { query, reach } from '@/server/db/pool';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,7 +1,7 @@
-import { problem } from '@/server/problem';
-import { readScale, touchScale } from '@/server/scale';
-import { scaleActSchema } from '@/server/schemas';
-import { streamOf } from '@/server/stream';
+import { scaleActSchema } from '@/contract/instrument';
+import { problem } from '@/server/api/problem';
+import { readScale, touchScale } from '@/server/live/scale';
+import { streamOf } from '@/server/live/stream';
 
 export const dynamic = 'force-dynamic';
 

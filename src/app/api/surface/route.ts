@@ -1,7 +1,7 @@
-import { problem } from '@/server/problem';
-import { surfaceActSchema } from '@/server/schemas';
-import { streamOf } from '@/server/stream';
-import { readSurface, touchSurface } from '@/server/surface';
+import { surfaceActSchema } from '@/contract/instrument';
+import { problem } from '@/server/api/problem';
+import { streamOf } from '@/server/live/stream';
+import { readSurface, touchSurface } from '@/server/live/surface';
 
 export const dynamic = 'force-dynamic';
 

@@ -3,11 +3,11 @@ import { notFound } from 'next/navigation';
 import { saveFormula } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { MOVES } from '@/core/balance/moves';
-import { version } from '@/server/formulas';
-import { loadHouse } from '@/server/house';
-import { shelf } from '@/server/pantry';
-import { isUuid, versionNumber } from '@/server/params';
-import { reach } from '@/server/pool';
+import { isUuid, versionNumber } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { version } from '@/server/queries/formulas';
+import { loadHouse } from '@/server/queries/house';
+import { shelf } from '@/server/queries/pantry';
 import { Bench } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame';
 

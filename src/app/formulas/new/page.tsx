@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import { saveFormula } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
-import { loadHouse } from '@/server/house';
-import { shelf } from '@/server/pantry';
-import { reach } from '@/server/pool';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { shelf } from '@/server/queries/pantry';
 import { Bench } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame';
 

@@ -1,8 +1,8 @@
 import { writePantry } from '@/core/exchange/pantry-csv';
 import { PANTRY } from '@/core/pantry/pantry';
-import { ownThings, shelf } from '@/server/pantry';
-import { reach } from '@/server/pool';
-import { problem } from '@/server/problem';
+import { problem } from '@/server/api/problem';
+import { reach } from '@/server/db/pool';
+import { ownThings, shelf } from '@/server/queries/pantry';
 
 /** The pantry as a file of comma-separated values. */
 export async function GET(): Promise<Response> {

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { importPantry } from '@/app/pantry/actions';
-import { ownThings } from '@/server/pantry';
-import { reach } from '@/server/pool';
+import { reach } from '@/server/db/pool';
+import { ownThings } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { ImportForm } from '@/ui/pantry/import-form';

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { dropMeasure, keepWeighed, switchMeasure } from '@/app/pantry/actions';
-import { cupFormula, shelf, version } from '@/server/formulas';
-import { loadHouse } from '@/server/house';
-import { uuidIn } from '@/server/params';
-import { reach } from '@/server/pool';
+import { uuidIn } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { cupFormula, shelf, version } from '@/server/queries/formulas';
+import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Calibrate } from '@/ui/pantry/calibrate';
 import { Measures } from '@/ui/pantry/measures';

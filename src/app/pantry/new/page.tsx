@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { keepThing } from '@/app/pantry/actions';
-import { loadHouse } from '@/server/house';
-import { reach } from '@/server/pool';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { PacketForm } from '@/ui/pantry/packet-form';
 import { PantryParts } from '@/ui/pantry/parts';

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { dropBeside, keepBeside } from '@/app/sides/actions';
-import { loadHouse } from '@/server/house';
-import { isUuid } from '@/server/params';
-import { reach } from '@/server/pool';
-import { sideById } from '@/server/sides';
+import { isUuid } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { sideById } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame';
 import { SideForm } from '@/ui/sides/side-form';
 

@@ -1,6 +1,6 @@
-import { analyseCall } from '@/server/api';
-import { analyseRequest } from '@/server/api-schemas';
-import { body, json } from '@/server/problem';
+import { analyseRequest } from '@/contract/api';
+import { analyseCall } from '@/server/api/calls';
+import { body, json } from '@/server/api/problem';
 
 export async function POST(request: Request): Promise<Response> {
   const b = await body(request, analyseRequest);

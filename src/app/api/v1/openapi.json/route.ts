@@ -1,5 +1,5 @@
-import { openapi } from '@/server/openapi';
-import { json } from '@/server/problem';
+import { openapi } from '@/server/api/openapi';
+import { json } from '@/server/api/problem';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,6 +1,6 @@
-import { read } from '@/server/api';
-import { readRequest } from '@/server/api-schemas';
-import { body, json } from '@/server/problem';
+import { readRequest } from '@/contract/api';
+import { read } from '@/server/api/calls';
+import { body, json } from '@/server/api/problem';
 
 export async function POST(request: Request): Promise<Response> {
   const b = await body(request, readRequest);

@@ -1,6 +1,6 @@
-import { scaleCall } from '@/server/api';
-import { scaleRequest } from '@/server/api-schemas';
-import { body, json } from '@/server/problem';
+import { scaleRequest } from '@/contract/api';
+import { scaleCall } from '@/server/api/calls';
+import { body, json } from '@/server/api/problem';
 
 export async function POST(request: Request): Promise<Response> {
   const b = await body(request, scaleRequest);

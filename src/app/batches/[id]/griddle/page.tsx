@@ -6,8 +6,8 @@ import { fadeOf } from '@/core/batter/standing';
 import { heatZone } from '@/core/griddle/heat';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
-import { dayOf } from '@/server/day';
-import { dialReadings, tapsOf } from '@/server/griddle';
+import { dialReadings, tapsOf } from '@/server/queries/griddle';
+import { dayOf } from '@/server/usecases/day';
 import { bookFrom } from '@/ui/day/book-from';
 import { Board } from '@/ui/griddle/board';
 

@@ -10,7 +10,7 @@ import { seenIn } from '@/core/griddle/times';
 import { processOf } from '@/core/judge/process';
 import { findIngredient } from '@/core/pantry/pantry';
 import { howFar } from '@/core/prep/join';
-import { tapsOf } from '@/server/griddle';
+import { tapsOf } from '@/server/queries/griddle';
 import { OutcomeForm } from '@/ui/batch/outcome';
 
 export const metadata: Metadata = { title: 'Outcome' };

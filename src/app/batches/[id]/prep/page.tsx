@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { swapHere, tellBook, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
-import { tapsOf } from '@/server/griddle';
-import { standInsOf } from '@/server/swap';
+import { tapsOf } from '@/server/queries/griddle';
+import { standInsOf } from '@/server/usecases/swap';
 import { Prep } from '@/ui/batch/prep';
 import { bookFrom } from '@/ui/day/book-from';
 

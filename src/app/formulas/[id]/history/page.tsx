@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { shelf, version, versionsOf } from '@/server/formulas';
-import { loadHouse } from '@/server/house';
-import { isUuid, versionPick } from '@/server/params';
-import { reach } from '@/server/pool';
+import { isUuid, versionPick } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { shelf, version, versionsOf } from '@/server/queries/formulas';
+import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { CompareView } from '@/ui/versions/compare-view';
 import { History } from '@/ui/versions/history';

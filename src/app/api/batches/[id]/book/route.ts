@@ -1,7 +1,7 @@
-import { bookOf } from '@/server/book';
-import { isUuid } from '@/server/params';
-import { reach } from '@/server/pool';
-import { json, problem } from '@/server/problem';
+import { isUuid } from '@/server/api/params';
+import { json, problem } from '@/server/api/problem';
+import { reach } from '@/server/db/pool';
+import { bookOf } from '@/server/queries/book';
 
 export const dynamic = 'force-dynamic';
 

@@ -6,17 +6,17 @@ import { takeOut, withTaken } from '@/core/batch/take-out';
 import { timeLine } from '@/core/day/schedule';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams } from '@/core/quantity/say';
-import { batchById } from '@/server/batches';
-import { asCalendar } from '@/server/calendar';
-import { dayOf } from '@/server/day';
-import { loadHouse } from '@/server/house';
-import { shelf } from '@/server/pantry';
-import { isUuid } from '@/server/params';
-import { reach } from '@/server/pool';
+import { isUuid } from '@/server/api/params';
+import { problem } from '@/server/api/problem';
+import { reach } from '@/server/db/pool';
 import { BatchSheet, Labels, ShoppingPaper } from '@/server/print/batch';
+import { asCalendar } from '@/server/print/calendar';
 import { asPdf } from '@/server/print/paper';
 import { TimeLinePaper } from '@/server/print/timeline';
-import { problem } from '@/server/problem';
+import { batchById } from '@/server/queries/batches';
+import { loadHouse } from '@/server/queries/house';
+import { shelf } from '@/server/queries/pantry';
+import { dayOf } from '@/server/usecases/day';
 import { batchAbout } from '@/ui/batch/about';
 
 /** A batch on paper: `sheet`, `shopping`, `labels` or `timeline`; and its time line for a calendar. */

@@ -1,13 +1,14 @@
 import { createElement } from 'react';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bagLabels } from '@/core/premix/label';
-import { loadHouse } from '@/server/house';
-import { isUuid } from '@/server/params';
-import { reach } from '@/server/pool';
-import { lotById, workedPremix } from '@/server/premixes';
+import { isUuid } from '@/server/api/params';
+import { problem } from '@/server/api/problem';
+import { reach } from '@/server/db/pool';
 import { Labels } from '@/server/print/batch';
 import { asPdf } from '@/server/print/paper';
-import { problem } from '@/server/problem';
+import { loadHouse } from '@/server/queries/house';
+import { lotById } from '@/server/queries/premixes';
+import { workedPremix } from '@/server/usecases/premix-lots';
 
 /** A label for every bag of a lot. */
 export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> {

@@ -1,0 +1,126 @@
+// npm run imports: who may call whom. Every folder stands in one ordered list and imports only from those before it; no file
+// may stand in a circle, not even one of types alone. Prints what breaks a rule, and ends with 1 where anything does.
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+
+const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
+
+/** From the ground up. A folder's files may import from its own folder and from every line above; `not` takes some away. */
+export const ORDER = [
+  { at: 'src/core/result' },
+  { at: 'src/core/quantity' },
+  { at: 'src/core/pantry' },
+  { at: 'src/core/card' },
+  { at: 'src/core/formula' },
+  { at: 'src/core/lift' },
+  { at: 'src/core/batter' },
+  { at: 'src/core/findings' },
+  { at: 'src/core/analyse' },
+  { at: 'src/core/balance' },
+  { at: 'src/core/batch' },
+  { at: 'src/core/premix' },
+  { at: 'src/core/prep' },
+  { at: 'src/core/griddle' },
+  { at: 'src/core/day' },
+  { at: 'src/core/judge' },
+  { at: 'src/core/exchange' },
+  { at: 'src/core/records' },
+  { at: 'src/core/testing' },
+  { at: 'src/contract', not: ['src/core/testing'] },
+  { at: 'src/workers' },
+  { at: 'src/server/db', not: ['src/workers', 'src/core/testing'] },
+  { at: 'src/server/queries', not: ['src/workers', 'src/core/testing'] },
+  { at: 'src/server/usecases', not: ['src/workers', 'src/core/testing'] },
+  { at: 'src/server/live', not: ['src/workers', 'src/core/testing'] },
+  { at: 'src/server/print', not: ['src/workers', 'src/core/testing'] },
+  { at: 'src/server/api', not: ['src/workers', 'src/core/testing'] },
+  { at: 'src/ui', not: ['src/server', 'src/core/testing'] },
+  { at: 'src/app', not: ['src/workers', 'src/core/testing'] },
+  { at: 'src/proxy', not: ['src/server', 'src/ui', 'src/app', 'src/workers'] },
+  { at: 'src/types' },
+];
+/** Packages that only these may import; the core is pure but for a few small libraries. */
+const CORE_LIBRARIES = ['fraction.js', 'fuse.js', 'papaparse', 'quadprog'];
+
+const filesUnder = (dir) =>
+  readdirSync(dir, { withFileTypes: true }).flatMap((e) => {
+    const p = join(dir, e.name);
+    return e.isDirectory() ? filesUnder(p) : /\.tsx?$/.test(e.name) ? [p] : [];
+  });
+
+/** The names a file imports, types too. */
+export function importsIn(text) {
+  const bare = text.replace(/\/\*[\s\S]*?\*\//g, '').replace(/^\s*\/\/.*$/gm, '');
+  return [...bare.matchAll(/(?:\bfrom\s*|\bimport\s*\(?\s*|new URL\(\s*)['"]([^'"]+)['"]/g)].map((m) => m[1]);
+}
+
+function target(root, file, name) {
+  const base = name.startsWith('@/') ? join(root, 'src', name.slice(2)) : name.startsWith('.') ? resolve(dirname(file), name) : null;
+  if (base === null) return null;
+  const found = [base, `${base}.ts`, `${base}.tsx`, join(base, 'index.ts')].find((p) => existsSync(p) && statSync(p).isFile());
+  return found ?? base;
+}
+
+const roomOf = (path) => ORDER.findIndex((r) => path === r.at || path.startsWith(`${r.at}/`) || path.startsWith(`${r.at}.`));
+
+/** @returns one line for each broken rule */
+export function broken(root = ROOT) {
+  const out = [];
+  const edges = new Map();
+  for (const file of filesUnder(join(root, 'src'))) {
+    const from = relative(root, file);
+    const isTest = /\.test\.tsx?$/.test(from);
+    const here = roomOf(from);
+    if (here < 0) out.push(`${from}: its folder is not in the list of scripts/imports.mjs`);
+    const names = importsIn(readFileSync(file, 'utf8'));
+    const to = names.map((n) => target(root, file, n));
+    if (!isTest)
+      edges.set(
+        from,
+        to.filter((t) => t !== null).map((t) => relative(root, t)),
+      );
+    if (here < 0 || isTest) continue;
+    names.forEach((name, n) => {
+      const t = to[n];
+      if (t === null) {
+        if (from.startsWith('src/core/') && !CORE_LIBRARIES.includes(name) && !(from.startsWith('src/core/testing/') && name === 'fast-check'))
+          out.push(`${from} imports ${name}: the core stands alone`);
+        if (from.startsWith('src/contract/') && name !== 'zod') out.push(`${from} imports ${name}: the contract is schemas alone`);
+        return;
+      }
+      const path = relative(root, t);
+      if (!path.startsWith('src/')) return;
+      const there = roomOf(path);
+      if (there > here || ORDER[here].not?.some((x) => path.startsWith(`${x}/`))) out.push(`${from} imports ${path}: ${ORDER[here].at} may not`);
+    });
+  }
+  return [...out, ...circles(edges)];
+}
+
+function circles(edges) {
+  const out = [];
+  const done = new Set();
+  const path = [];
+  const visit = (f) => {
+    const at = path.indexOf(f);
+    if (at >= 0) {
+      out.push(`circle: ${[...path.slice(at), f].join(' -> ')}`);
+      return;
+    }
+    if (done.has(f)) return;
+    path.push(f);
+    for (const t of edges.get(f) ?? []) if (edges.has(t)) visit(t);
+    path.pop();
+    done.add(f);
+  };
+  for (const f of edges.keys()) visit(f);
+  return out;
+}
+
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {
+  const lines = broken();
+  for (const l of lines) process.stdout.write(`${l}\n`);
+  process.stdout.write(lines.length === 0 ? 'imports are in order\n' : `${lines.length} broken\n`);
+  process.exit(lines.length === 0 ? 0 : 1);
+}

@@ -1,0 +1,110 @@
+/** What a batch is started, changed and finished by. */
+import { z } from 'zod';
+import { MARKS, VERDICTS } from '@/core/batch/batch';
+import { SCALES, STEPS } from '@/core/batch/came-out';
+import { MOST_MIXES } from '@/core/batch/mixes';
+import { EXACTNESSES } from '@/core/batch/scale';
+import { ANCHORS, MOST_HELPERS } from '@/core/batch/serving';
+import { ONE } from '@/core/batch/split';
+import { TAKES } from '@/core/batch/take-out';
+import { END_IDS } from '@/core/formula/formula';
+import { amount, count, moment, whole } from './fields';
+
+export const driverSchema = z.discriminatedUnion('by', [
+  z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000) }),
+  z.object({
+    by: z.literal('guests'),
+    guests: amount('Guests', 100_000).int('Guests come whole.'),
+    each: amount('Pieces each', 1000),
+    secondsPct: z.number('Seconds: write a number.').min(0, 'Seconds: not less than none.').max(500, 'Seconds: at most 500 %.'),
+    testPiece: z.boolean(),
+    portionMl: amount('Portion', 5000),
+  }),
+  z.object({
+    by: z.literal('vessel'),
+    ml: amount('The bowl', 1_000_000),
+    headPct: z.number('Head room: write a number.').min(0, 'Head room: not less than none.').max(90, 'Head room: at most 90 %.'),
+  }),
+  z.object({
+    by: z.literal('pans'),
+    fillings: amount('Fillings', 10_000).int('Fillings come whole.'),
+    piecesEach: amount('Pieces in one', 200).int('Pieces come whole.'),
+    portionMl: amount('Portion', 5000),
+  }),
+  z.object({ by: z.literal('factor'), factor: amount('Times', 10_000) }),
+  z.object({ by: z.literal('flour'), grams: amount('Flour', 1_000_000) }),
+  z.object({ by: z.literal('mass'), grams: amount('Batter', 1_000_000) }),
+  z.object({ by: z.literal('ingredient'), ingredientId: z.string().max(60), grams: amount('Amount', 1_000_000) }),
+  z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000) }),
+]);
+
+/** Benches and classes together, at most so many kits. */
+export const splitSchema = z
+  .discriminatedUnion('by', [
+    z.object({ by: z.literal('one') }),
+    z.object({
+      by: z.literal('bowls'),
+      mixes: count('Mixes', MOST_MIXES),
+      atOnce: count('Mixes at once', MOST_MIXES),
+      bowl: z.string().max(60).nullable(),
+      lifeMin: amount('Minutes', 2880).nullable(),
+      apartMin: z.number().min(0).max(100_000).nullable(),
+    }),
+    z.object({ by: z.literal('kits'), benches: count('Benches', MOST_MIXES), classes: count('Classes', MOST_MIXES) }),
+  ])
+  .refine((s) => s.by !== 'kits' || s.benches * s.classes <= MOST_MIXES, { path: ['benches'], message: `At most ${MOST_MIXES} kits at a time.` });
+
+const people = amount('People', 100_000).int('People come whole.');
+
+export const serving = z
+  .object({
+    at: moment,
+    anchor: z.enum(ANCHORS),
+    helpers: z
+      .number('Helpers: write a whole number.')
+      .int('Helpers come whole.')
+      .min(0, 'Helpers: not less than none.')
+      .max(MOST_HELPERS, `Helpers: at most ${MOST_HELPERS}.`),
+    dayOneAt: moment.nullable(),
+    moved: z.record(z.string().max(80), moment),
+  })
+  .nullable();
+
+export const startBatchSchema = z.object({
+  versionId: z.uuid(),
+  driver: driverSchema,
+  exactness: z.enum(EXACTNESSES),
+  portionMl: amount('Portion', 5000),
+  end: z.enum(END_IDS).nullable().default(null),
+  split: splitSchema.default(ONE),
+  eggs: amount('Eggs', 20_000).int('Eggs come whole here.').nullable().default(null),
+  sides: z
+    .array(z.object({ sideId: z.uuid(), people }))
+    .max(20, 'At most 20 beside one batch.')
+    .default([]),
+  take: z.enum(TAKES).default('no'),
+  serving: serving.default(null),
+  requestId: z.uuid().nullable().default(null),
+});
+
+export const putBackSchema = z.object({ batchId: z.uuid() });
+
+export const rebalanceSchema = z.object({ batchId: z.uuid(), mix: count('Mixes', MOST_MIXES) });
+
+export const servingSchema = z.object({ batchId: z.uuid(), serving });
+export const wantSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
+
+export const swapSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), to: z.string().max(60), with: z.string().max(60).nullable() });
+
+export const outcomeSchema = z.object({
+  batchId: z.uuid(),
+  pieces: whole('Pieces', 0, 100_000),
+  firstSideS: whole('First side', 1, 7200),
+  secondSideS: whole('Second side', 1, 7200),
+  verdict: z.enum(VERDICTS, 'Tap a verdict.'),
+  marks: z.array(z.enum(MARKS)).max(MARKS.length),
+  note: z.string().trim().max(4000, 'A note has at most 4,000 characters.'),
+  scales: z.partialRecord(z.enum(SCALES), z.number().int().min(1).max(STEPS.length)).default({}),
+  waste: whole('Thrown away', 0, 100_000).default(null),
+  change: z.string().trim().max(500, 'The change has at most 500 characters.').default(''),
+});

@@ -1,0 +1,65 @@
+/** What a screen tells of a batch while it is made. */
+import { z } from 'zod';
+import { DROPS, JOIN_PARTS, MISE_STATES, VERDICTS_OF_TEST } from '@/core/batch/acts';
+import { MOST_MIXES } from '@/core/batch/mixes';
+import { TAPPED } from '@/core/griddle/board';
+import { amount, count, degreesC, moment } from './fields';
+
+const tapSchema = z.object({
+  id: z.uuid(),
+  piece: z.number().int().min(1).max(100_000),
+  act: z.enum(TAPPED),
+  surface: z.string().max(60),
+  slot: z.number().int().min(0).max(1000),
+  at: moment,
+});
+const mixNumber = count('Mixes', MOST_MIXES);
+const heat = z.object({ what: z.literal('heat'), surface: z.string().max(60) });
+const piecesMoved = count('Pieces', 100_000);
+export const actSchema = z.union([
+  z.discriminatedUnion('what', [
+    z.object({ what: z.literal('mise'), key: z.string().max(80), state: z.enum(MISE_STATES) }),
+    z.object({ what: z.literal('mise-done') }),
+    z.object({ what: z.literal('ready'), mix: mixNumber, part: z.enum(JOIN_PARTS) }),
+    z.object({
+      what: z.literal('checked'),
+      mix: mixNumber,
+      initials: z.string().trim().min(1, 'Initials of who has looked.').max(12, 'Initials: at most 12.'),
+    }),
+    z.object({ what: z.literal('mixed'), mix: mixNumber, turns: z.number().int().min(0).max(10_000) }),
+    z.object({
+      what: z.literal('corrected'),
+      mix: mixNumber,
+      ingredientId: z.string().min(1).max(60),
+      grams: amount('Amount', 100_000),
+      bowlG: amount('Batter', 1_000_000),
+      seen: z.string().max(200),
+    }),
+    z.object({ what: z.literal('test'), verdict: z.enum(VERDICTS_OF_TEST) }),
+    z.object({ what: z.literal('held'), pieces: piecesMoved }),
+    z.object({ what: z.literal('plated'), pieces: piecesMoved }),
+    z.object({ what: z.literal('out'), pieces: piecesMoved }),
+    z.object({ what: z.literal('bell'), bellAt: moment.nullable() }),
+    z.object({ what: z.literal('step'), step: z.string().max(80) }),
+  ]),
+  heat.extend({ by: z.literal('probe'), realC: degreesC('The surface'), dialC: degreesC('The dial').nullable() }),
+  heat.extend({ by: z.literal('drop'), drop: z.enum(DROPS), dialC: degreesC('The dial').nullable() }),
+  heat.extend({ by: z.literal('dial'), dialC: degreesC('The dial') }),
+]);
+
+/** What a screen tells of a batch, in the order it happened. */
+const itemSchema = z.intersection(
+  z.object({ id: z.uuid() }),
+  z.discriminatedUnion('do', [
+    z.object({ do: z.literal('tap'), tap: tapSchema }),
+    z.object({ do: z.literal('untap'), tapId: z.uuid() }),
+    z.object({
+      do: z.literal('line'),
+      key: z.string().max(20),
+      to: z.union([z.boolean(), z.number('Write a number of grams.').min(0, 'Not less than nothing.').max(1_000_000, 'At most a tonne.')]),
+    }),
+    z.object({ do: z.literal('enter'), entry: z.object({ id: z.uuid(), at: moment, act: actSchema }) }),
+    z.object({ do: z.literal('strike'), entryId: z.uuid() }),
+  ]),
+);
+export const tellSchema = z.object({ batchId: z.uuid(), items: z.array(itemSchema).min(1).max(500) });

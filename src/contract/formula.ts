@@ -1,0 +1,64 @@
+/** What a version of a formula is saved by, and what is kept of it. */
+import { z } from 'zod';
+import { VESSELS } from '@/core/card/parts';
+import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
+import { KIND_IDS, RAILS } from '@/core/formula/kinds';
+import { conventionsSchema, waysSchema } from './house';
+
+export const entrySchema = z.object({
+  key: z.string().regex(/^l\d{1,6}$/),
+  text: z.string().max(2000, 'A line has at most 2,000 characters.'),
+  ingredientId: z.string().max(60).optional(),
+  vessel: z.enum(VESSELS).optional(),
+  stands: z.enum(['weight', 'volume']).optional(),
+  off: z.boolean().optional(),
+  pinned: z.boolean().optional(),
+  opened: z.iso.date('The day it was opened: year, month and day.').optional(),
+  drainedG: z.number().positive().max(1_000_000).optional(),
+  moment: z.enum(MOMENTS).optional(),
+  dressing: z.enum(DRESSINGS).optional(),
+  end: z.enum(END_IDS).optional(),
+});
+
+const endName = z.string().trim().min(1, 'An end needs a name.').max(40, 'The name of an end has at most 40 characters.');
+
+/** What a version keeps besides name, kind, conventions and lines. */
+export const settingsSchema = z.object({
+  ways: waysSchema.partial().default({}),
+  portionMl: z
+    .number('Portion: write a number.')
+    .positive('Portion has to be more than nothing.')
+    .max(5000, 'Portion: at most 5,000.')
+    .nullable()
+    .default(null),
+  held: z
+    .object({ rails: z.array(z.enum(RAILS)).max(RAILS.length), mass: z.boolean(), eggs: z.boolean(), blend: z.boolean() })
+    .default({ ...NOTHING_HELD, rails: [] }),
+  meant: z.array(z.string().max(60)).max(60).default([]),
+  ends: z
+    .tuple([
+      z.object({ id: z.literal('a'), name: endName, school: z.string().max(30) }),
+      z.object({ id: z.literal('b'), name: endName, school: z.string().max(30) }),
+    ])
+    .nullable()
+    .default(null),
+});
+
+export const formulaSchema = settingsSchema.extend({
+  name: z.string().trim().min(1, 'Give the formula a name before saving it.').max(MOST_NAME_CHARS, `A name has at most ${MOST_NAME_CHARS} characters.`),
+  kind: z.enum(KIND_IDS),
+  school: z.string().max(30),
+  conventions: conventionsSchema.partial(),
+  entries: z.array(entrySchema).min(1, 'A formula needs at least one line.').max(MOST_ENTRIES, `A formula has at most ${MOST_ENTRIES} lines.`),
+  cardNotes: z.string().max(MOST_NOTES_CHARS, `The notes have at most ${MOST_NOTES_CHARS.toLocaleString('en-GB')} characters.`),
+});
+
+export const saveSchema = z.object({
+  formulaId: z.uuid('That is no formula of this kitchen.').nullable(),
+  /** The version that was open. */
+  basedOn: z.number().int().positive().nullable(),
+  /** The newest version there was when it was opened. */
+  knownNewest: z.number().int().positive().nullable(),
+  formula: formulaSchema,
+  changeNote: z.string().trim().max(500, 'A note on what changed has at most 500 characters.'),
+});

@@ -1,0 +1,53 @@
+/** What the house is changed by, and what is kept of it. */
+import { z } from 'zod';
+import { CHECKS, JOININGS, LARGE_BOWLS, MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
+import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { TOOLS } from '@/core/pantry/tools';
+import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
+import { gearSchema, unitsSchema } from './pantry';
+
+export const conventionsSchema = z.object({
+  cup: z.enum(CUP_SYSTEMS),
+  tablespoon: z.enum(TABLESPOONS),
+  flourFill: z.enum(FLOUR_FILLS),
+  egg: z.enum(EGG_SIZES),
+  salt: z.enum(SALT_CRYSTALS),
+  powder: z.enum(POWDERS),
+});
+
+export const waysSchema = z.object({
+  rest: z.enum(RESTS),
+  warmth: z.enum(WARMTHS),
+  whites: z.enum(WHITES),
+  joining: z.enum(JOININGS),
+  check: z.enum(CHECKS),
+  largeBowl: z.enum(LARGE_BOWLS),
+  altitudeM: z
+    .number('Altitude: write a number of metres.')
+    .min(0, 'Altitude: not below the sea.')
+    .max(MOST_ALTITUDE_M, `Altitude: at most ${MOST_ALTITUDE_M.toLocaleString('en-GB')} m.`),
+});
+
+export const houseSchema = z.object({
+  conventions: conventionsSchema,
+  ways: waysSchema,
+  units: unitsSchema,
+  gear: z.array(gearSchema).max(60, 'At most 60 things.'),
+  drawer: z.array(z.enum(TOOLS)).max(TOOLS.length),
+});
+/** What of a house is to be changed; the rest stays. */
+export const houseChangeSchema = z.object({
+  conventions: conventionsSchema.partial().optional(),
+  ways: waysSchema.partial().optional(),
+  units: unitsSchema.partial().optional(),
+  gear: houseSchema.shape.gear.optional(),
+  drawer: houseSchema.shape.drawer.optional(),
+});
+/** What is kept of a house: what an older version of the app did not know yet is as a fresh house has it. */
+export const keptHouseSchema = z.object({
+  conventions: conventionsSchema.partial().default({}),
+  ways: waysSchema.partial().default({}),
+  units: unitsSchema.partial().default({}),
+  gear: z.array(gearSchema).optional(),
+  drawer: z.array(z.enum(TOOLS)).optional(),
+});

@@ -1,0 +1,26 @@
+/** A line of the sheet that is weighed from, as it was frozen when the batch began. */
+import type { Vessel } from '../card/parts';
+
+export interface SheetLine {
+  readonly key: string;
+  /** As written on the card. */
+  readonly text: string;
+  readonly name: string;
+  readonly vessel: Vessel;
+  /** "268.4 g"; null for a line without an amount. */
+  readonly measure: string | null;
+  readonly grams: number | null;
+  readonly preparation: string;
+  /** Which of several equal mixes it is weighed for, from 1; left out where there is one, or it serves them all. */
+  readonly mix?: number;
+  /** g it was planned with, where the rest was worked anew around an over-pour. */
+  readonly was?: number;
+  /** The sauce, butter or filling it belongs to, by name. */
+  readonly side?: string;
+  /** The lot its bags come from. */
+  readonly lot?: string;
+  /** Level spoons to take instead, where the scale can't weigh so little honestly. */
+  readonly spoons?: string | null;
+  /** What it is made of: what to take out and buy is summed from these. */
+  readonly parts?: readonly { readonly id: string; readonly grams: number }[];
+}

@@ -1,0 +1,228 @@
+/** The JSON interface, called as a client does: a request in, a response out. */
+import fc from 'fast-check';
+import { z } from 'zod';
+import { POST as analysePost } from '@/app/api/v1/analyse/route';
+import { GET as openapiGet } from '@/app/api/v1/openapi.json/route';
+import { POST as readPost } from '@/app/api/v1/read/route';
+import { POST as scalePost } from '@/app/api/v1/scale/route';
+import { analyseResponse, problemResponse, readResponse, scaleResponse } from '@/contract/api';
+import { FRESH_WAYS } from '@/core/formula/ways';
+import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { migrate } from '../db/migrate';
+import { closePool, query } from '../db/pool';
+import { changeHouse } from '../queries/house';
+
+beforeAll(async () => {
+  await migrate();
+});
+afterAll(closePool);
+
+type Post = (r: Request) => Promise<Response>;
+
+async function call(post: Post, body: unknown, type = 'application/json') {
+  const r = await post(
+    new Request('http://127.0.0.1/', { method: 'POST', headers: { 'content-type': type }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  );
+  const answer: unknown = await r.json();
+  return { status: r.status, type: r.headers.get('content-type'), answer };
+}
+
+const problem = z.looseObject(problemResponse.shape);
+
+async function refused(post: Post, body: unknown, type?: string) {
+  const r = await call(post, body, type);
+  expect(r.type).toBe('application/problem+json');
+  const p = problem.parse(r.answer);
+  expect(p.status).toBe(r.status);
+  return { status: r.status, path: p.errors[0]?.path, message: p.detail, p };
+}
+
+const CARD =
+  'Saturday stack\n2 cups flour\n2 tsp baking powder\n1/2 tsp salt\n1 3/4 cups milk\n2 eggs plus 1 yolk\n2 tbsp butter\nbutter for the pan\n1 cup moondust\nWhisk and rest for ten minutes.';
+
+test('read gives every line its place, amounts as written and an honest bracket', async () => {
+  const r = await call(readPost, { text: CARD });
+  expect(r.status).toBe(200);
+  const a = readResponse.parse(r.answer);
+  expect(a.title).toBe('Saturday stack');
+  expect(a.lines[0]).toMatchObject({
+    lineNumber: 2,
+    text: '2 cups flour',
+    status: 'read',
+    ingredientId: 'flour-all-purpose',
+    ingredient: { id: 'flour-all-purpose' },
+    use: 'batter',
+    vessel: 'dry',
+    amounts: [{ value: 2, valueHigh: null, unit: 'cup' }],
+    grams: expect.closeTo(250),
+    gramsLow: expect.closeTo(230),
+    gramsHigh: expect.closeTo(320),
+  });
+  expect(a.lines[4]).toMatchObject({
+    grams: expect.closeTo(117),
+    parts: [
+      { ingredientId: 'egg-large', grams: expect.closeTo(100) },
+      { ingredientId: 'egg-yolk', grams: expect.closeTo(17) },
+    ],
+  });
+  expect(a.lines[6]).toMatchObject({ use: 'pan', grams: null });
+  expect(a.lines[7]).toMatchObject({ status: 'unknown', ingredient: null });
+  expect(a.ignored).toEqual([{ lineNumber: 10, text: 'Whisk and rest for ten minutes.', why: 'method' }]);
+});
+
+test('conventions change what is read', async () => {
+  const r = await call(readPost, { text: '1 cup flour', conventions: { cup: 'metric', flourFill: 'dipped' } });
+  expect(readResponse.parse(r.answer).lines[0]?.grams).toBeCloseTo(147.94, 1);
+});
+
+test('what a call does not say is as the house has it', async () => {
+  await changeHouse({ conventions: { ...FRESH_HOUSE, flourFill: 'dipped', powder: 'single-tartrate' }, ways: FRESH_WAYS });
+  try {
+    const lines = readResponse.parse((await call(readPost, { text: '1 cup flour\n10 g baking powder' })).answer).lines;
+    expect(lines[0]?.grams).toBeCloseTo(140, 6);
+    expect(lines[1]?.ingredientId).toBe('baking-powder-single');
+    expect(readResponse.parse((await call(readPost, { text: '1 cup flour', conventions: { flourFill: 'spooned' } })).answer).lines[0]?.grams).toBeCloseTo(
+      125,
+      6,
+    );
+  } finally {
+    await query("delete from kitchen where key = 'house'");
+  }
+});
+
+test('analyse works the balance, and lines as read can be sent back', async () => {
+  const text = '250 g flour\n25 g sugar\n5 g salt\n4 g baking soda\n480 g buttermilk\n2 large eggs\n50 g butter, melted';
+  const one = analyseResponse.parse((await call(analysePost, { text, kind: 'griddle', school: 'even' })).answer);
+  expect(one.mass_g).toBeCloseTo(914, 6);
+  expect(one.percent.water).toBeCloseTo(207.107, 2);
+  expect(one.lift).toMatchObject({
+    soda_g: 4,
+    sodaInPowder_g: 0,
+    acid_meq: expect.closeTo(47.62, 6),
+    unspentSoda_g: 0,
+    co2_g_per_100g_flour: expect.closeTo(0.8382, 3),
+  });
+  expect(one.findings).toEqual([]);
+  const lines = readResponse.parse((await call(readPost, { text })).answer).lines;
+  const two = analyseResponse.parse((await call(analysePost, { lines, kind: 'griddle', school: 'even' })).answer);
+  expect({ ...two, lines: [] }).toEqual({ ...one, lines: [] });
+});
+
+test('lines as read bring their parts, their foam and their mashed berries back', async () => {
+  const text = '200 g cake flour\n2 eggs plus 1 yolk\n3 egg whites, whipped to firm peaks\n100 g blueberries, mashed\n200 g milk\n20 g butter for the pan';
+  const one = analyseResponse.parse((await call(analysePost, { text, kind: 'foam' })).answer);
+  const lines = readResponse.parse((await call(readPost, { text })).answer).lines;
+  const two = analyseResponse.parse((await call(analysePost, { lines, kind: 'foam' })).answer);
+  expect(one.batter.density_g_per_ml).toBeLessThan(0.8);
+  expect({ ...two, lines: [] }).toEqual({ ...one, lines: [] });
+});
+
+test('what a cook writes wrong is said on its line, not refused', async () => {
+  const text = '200 g flour\n0 g milk\n2 buckets water\n1 cup moondust\n1 cup milk 2 cups\na splash of milk\n99999 kg sugar';
+  const a = readResponse.parse((await call(readPost, { text })).answer);
+  expect(a.lines.map((l) => [l.text, l.findings[0]?.code])).toEqual([
+    ['200 g flour', undefined],
+    ['0 g milk', 'not-positive'],
+    ['2 buckets water', 'unknown-ingredient'],
+    ['1 cup moondust', 'unknown-ingredient'],
+    ['1 cup milk 2 cups', 'two-amounts'],
+    ['a splash of milk', 'vague-unit'],
+    ['99999 kg sugar', 'enormous'],
+  ]);
+  const analysed = analyseResponse.parse((await call(analysePost, { text })).answer);
+  expect(analysed.findings).toEqual([expect.objectContaining({ code: 'lines-open', severity: 'look' })]);
+});
+
+test('a school may be written as the cook says it', async () => {
+  expect((await call(analysePost, { text: '200 g flour\n300 g milk', kind: 'foam', school: 'soft fold' })).status).toBe(200);
+});
+
+test('scale to pieces, exact and whole grams, unread lines unscaled', async () => {
+  const r = await call(scalePost, { text: CARD, to: { pieces: 40, portion_ml: 60 }, measure: 'gram' });
+  const a = scaleResponse.parse(r.answer);
+  expect(a.pieces).toBe(40);
+  expect(a.lines.map((l) => l.grams === null)).toEqual([false, false, false, false, false, false, true, true]);
+  expect(a.lines[0]).toMatchObject({ ingredientId: 'flour-all-purpose', measure: expect.stringMatching(/^\d+ g$/) });
+  expect(Number.isInteger(a.lines[0]?.grams)).toBe(true);
+  const exact = scaleResponse.parse(
+    (await call(scalePost, { lines: [{ ingredientId: 'flour-all-purpose', grams: 100 }], to: { factor: 2.684 }, measure: 'exact' })).answer,
+  );
+  expect(exact).toMatchObject({ factor: 2.684, pieces: null, lines: [{ grams: expect.closeTo(268.4), measure: '268.4 g' }], drift: { water: 0, co2: 0 } });
+});
+
+test('scale to kitchen measures: what a drawer has, and what it drifts', async () => {
+  const lines = [
+    { ingredientId: 'flour-all-purpose', grams: 250 },
+    { ingredientId: 'milk-whole', grams: 488 },
+    { ingredientId: 'egg-large', grams: 100 },
+    { ingredientId: 'butter-unsalted', grams: 56.7 },
+    { ingredientId: null, grams: null, text: 'a handful of something' },
+  ];
+  const a = scaleResponse.parse((await call(scalePost, { lines, to: { factor: 0.5 }, measure: 'kitchen' })).answer);
+  expect(a.lines.map((l) => l.measure)).toEqual(['1 cup', '1 cup', '1 egg', '1/4 stick', null]);
+  // a printed eighth of a stick is 14.2 g
+  expect(a.lines[3]?.grams).toBeCloseTo(28.4, 1);
+  expect(Math.abs(a.drift.liquid)).toBeLessThan(0.5);
+  const refusedFor = await refused(scalePost, { text: '1 cup milk', to: { flour_g: 500 }, measure: 'kitchen' });
+  expect(refusedFor).toMatchObject({ status: 422, path: 'to.flour_g' });
+});
+
+test('what cannot be read is a 400 with its place', async () => {
+  expect(await refused(readPost, '{"text": ')).toMatchObject({ status: 400 });
+  expect(await refused(readPost, {})).toMatchObject({ status: 400, path: 'text' });
+  expect(await refused(readPost, { text: '' })).toMatchObject({ status: 400, path: 'text' });
+  expect(await refused(readPost, { text: 5 })).toMatchObject({ status: 400, path: 'text' });
+  expect(await refused(readPost, { text: '1 cup flour', conventions: { cup: 'bucket' } })).toMatchObject({ status: 400, path: 'conventions.cup' });
+  expect(await refused(analysePost, {})).toMatchObject({ status: 400, path: 'text' });
+  expect(await refused(analysePost, { text: '1 cup flour', lines: [] })).toMatchObject({ status: 400 });
+  expect(await refused(analysePost, { lines: [{ ingredientId: 'moondust', grams: 5 }] })).toMatchObject({ status: 400, path: 'lines.0.ingredientId' });
+  for (const grams of [-5, 0, 1e12, 'ten'])
+    expect(await refused(analysePost, { lines: [{ ingredientId: 'honey', grams }] })).toMatchObject({ status: 400, path: 'lines.0.grams' });
+  expect(await refused(analysePost, { text: '1 cup flour', kind: 'griddle', school: 'souffle' })).toMatchObject({ status: 400, path: 'school' });
+  for (const to of [{}, { factor: 0 }, { factor: -1 }, { pieces: 2.5, portion_ml: 60 }, { pieces: 5 }, { mass_g: 'NaN' }])
+    expect(await refused(scalePost, { text: '1 cup flour', to, measure: 'gram' })).toMatchObject({ status: 400 });
+  expect(await refused(scalePost, { text: '1 cup flour', to: { factor: 1 }, measure: 'handful' })).toMatchObject({ status: 400, path: 'measure' });
+});
+
+test('what is well formed but cannot be worked is a 422', async () => {
+  const noFlour = await refused(analysePost, { text: '1 cup milk\n2 eggs' });
+  expect(noFlour).toMatchObject({ status: 422, path: 'text' });
+  expect(noFlour.p.findings).toEqual([expect.objectContaining({ code: 'no-flour', severity: 'stop' })]);
+  expect(await refused(analysePost, { lines: [{ ingredientId: 'baking-soda', grams: 5 }] })).toMatchObject({ status: 422, path: 'lines' });
+  expect(await refused(scalePost, { text: '1 cup milk', to: { flour_g: 500 }, measure: 'gram' })).toMatchObject({ status: 422, path: 'to.flour_g' });
+  expect(await refused(scalePost, { text: 'flour', to: { factor: 2 }, measure: 'gram' })).toMatchObject({ status: 422, path: 'lines' });
+  expect(await refused(readPost, { text: '1 cup flour', conventions: { flourFill: 'own' } })).toMatchObject({ status: 422, path: 'conventions.flourFill' });
+  expect(await refused(readPost, { text: '1 cup flour\n'.repeat(20_000) })).toMatchObject({ status: 422, path: 'text' });
+});
+
+test('another type is a 415, over 1 MB a 413', async () => {
+  expect(await refused(readPost, 'text=1 cup flour', 'application/x-www-form-urlencoded')).toMatchObject({ status: 415 });
+  expect(await refused(readPost, JSON.stringify({ text: 'x'.repeat(2_000_000) }))).toMatchObject({ status: 413 });
+});
+
+test('never a 500: any JSON at all is answered or refused', async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.constantFrom<Post>(readPost, analysePost, scalePost), fc.jsonValue(), async (post, body) => {
+      const r = await call(post, body);
+      return r.status === 200 || r.status === 400 || r.status === 422;
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('never a 500: any text as a card', async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.constantFrom<Post>(readPost, analysePost), fc.string({ minLength: 1, maxLength: 200, unit: 'grapheme' }), async (post, text) => {
+      const r = await call(post, { text });
+      return r.status === 200 || r.status === 422;
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('the OpenAPI document names the calls and is made from the same schemas', async () => {
+  const doc = (await openapiGet().json()) as { openapi: string; paths: object; components: { schemas: Record<string, { properties?: object }> } };
+  expect(doc.openapi).toBe('3.1.0');
+  expect(Object.keys(doc.paths)).toEqual(['/api/v1/read', '/api/v1/analyse', '/api/v1/scale', '/api/health']);
+  expect(Object.keys(doc.components.schemas.AnalyseResponse?.properties ?? {})).toEqual(Object.keys(analyseResponse.shape));
+});

@@ -1,0 +1,226 @@
+/** The three calls, from a checked body to an answer: thin translations around the core. */
+
+import type { z } from 'zod';
+import {
+  type analyseRequest,
+  type analyseResponse,
+  type lineOut,
+  type readRequest,
+  type readResponse,
+  type scaleRequest,
+  type scaleResponse,
+  type scaleTo,
+  schoolId,
+} from '@/contract/api';
+import { analyse } from '@/core/analyse';
+import type { AccountLine } from '@/core/batch/account';
+import { type Driver, timesOf } from '@/core/batch/driver';
+import { scale } from '@/core/batch/scale';
+import { readCard } from '@/core/card/card';
+import { type Line, readLine } from '@/core/card/line';
+import { FRESH_HOUSE, type House } from '@/core/pantry/conventions';
+import { ownFill } from '@/core/pantry/fill';
+import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
+import { FRESH_DRAWER } from '@/core/pantry/tools';
+import { reach } from '../db/pool';
+import { lastHouse, loadHouse } from '../queries/house';
+import { takeInKitchen } from '../usecases/kitchen-measures';
+import { problem } from './problem';
+
+type ApiLine = z.infer<typeof lineOut>;
+type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
+
+const refuse = (status: number, path: string, message: string, more = {}): { ok: false; response: Response } => ({
+  ok: false,
+  response: problem(status, message, [{ path, message }], more),
+});
+
+type ConventionsIn = z.infer<typeof readRequest>['conventions'];
+
+/** What a call has to say for itself to need no house. */
+const SAID_BY_CALLS = ['cup', 'flourFill', 'egg', 'salt', 'powder'];
+
+/** The conventions a call is read in: what it says itself, else the house's own, as it is or was last known. */
+async function house(c: ConventionsIn): Promise<Answer<House>> {
+  const given = Object.fromEntries(Object.entries(c ?? {}).filter(([, v]) => v !== undefined));
+  const kept = await reach(loadHouse);
+  const house = kept.up ? kept.value : lastHouse();
+  const whole = SAID_BY_CALLS.every((k) => k in given);
+  if (!house && !whole)
+    return { ok: false, response: problem(503, "The house's own conventions are out of reach: try again in a moment, or send all of them.") };
+  const value: House = { ...(house?.conventions ?? FRESH_HOUSE), ...given };
+  if (value.flourFill === 'own' && c?.flourFill === 'own' && !ownFill(value))
+    return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
+  return { ok: true, value };
+}
+
+const outLine = (l: Line, lineNumber: number): ApiLine => ({
+  lineNumber,
+  text: l.text,
+  status: l.status,
+  ingredient: l.ingredient ? { id: l.ingredient.id, name: l.ingredient.name } : null,
+  ingredientId: l.ingredient?.id ?? null,
+  amounts: l.amounts.map((a) => ({ value: a.low.valueOf(), valueHigh: a.high?.valueOf() ?? null, unit: a.unit ?? 'piece' })),
+  grams: l.grams,
+  gramsLow: l.gramsLow,
+  gramsHigh: l.gramsHigh,
+  parts: l.parts.map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams })),
+  use: l.use,
+  vessel: l.vessel,
+  findings: l.findings.map((f) => ({ ...f })),
+  suggestions: l.suggestions.map((i) => ({ id: i.id, name: i.name })),
+});
+
+export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.infer<typeof readResponse>>> {
+  const h = await house(body.conventions);
+  if (!h.ok) return h;
+  const card = readCard(body.text, h.value);
+  if (!card.ok) return refuse(422, 'text', card.error.message);
+  const { title, lines, ignored } = card.value;
+  return { ok: true, value: { title, lines: lines.map((l) => outLine(l, l.lineNumber)), ignored: ignored.map((i) => ({ ...i })) } };
+}
+
+type Source = Pick<z.infer<typeof analyseRequest>, 'text' | 'lines' | 'conventions'>;
+interface Worked {
+  readonly house: House;
+  readonly lines: readonly AccountLine[];
+  readonly out: readonly ApiLine[];
+}
+
+async function linesOf(body: Source): Promise<Answer<Worked>> {
+  const h = await house(body.conventions);
+  if (!h.ok) return h;
+  if (body.text !== undefined) {
+    const card = readCard(body.text, h.value);
+    if (!card.ok) return refuse(422, 'text', card.error.message);
+    return { ok: true, value: { house: h.value, lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) } };
+  }
+  const lines: ReturnType<typeof apiLine>[] = [];
+  for (const [n, l] of (body.lines ?? []).entries()) {
+    const stranger = strangerIn(l, h.value);
+    if (stranger) return refuse(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
+    lines.push(apiLine(l, n + 1, h.value));
+  }
+  return { ok: true, value: { house: h.value, lines: lines.map((l) => l.line), out: lines.map((l) => l.out) } };
+}
+
+type LineIn = NonNullable<Source['lines']>[number];
+
+/** The first id of a line that is in no pantry. */
+function strangerIn(l: LineIn, h: House): { readonly path: string; readonly id: string } | null {
+  if (l.ingredientId !== null && !findIngredient(l.ingredientId, h.own)) return { path: 'ingredientId', id: l.ingredientId };
+  const m = (l.parts ?? []).findIndex((p) => !findIngredient(p.ingredientId, h.own));
+  return m < 0 ? null : { path: `parts.${m}.ingredientId`, id: l.parts?.[m]?.ingredientId ?? '' };
+}
+
+const partsOf = (i: Ingredient, grams: number) => membersOf(i).map((m) => ({ ingredient: m.ingredient, grams: grams * m.share }));
+
+/** A line sent as grams. Its text, where it fits the ingredient, still says what is done to it and where it goes. */
+function apiLine(l: LineIn, lineNumber: number, conventions: House): { readonly line: AccountLine; readonly out: ApiLine } {
+  const i = l.ingredientId === null ? null : (findIngredient(l.ingredientId, conventions.own) ?? null);
+  const said = l.text === undefined ? null : readLine(l.text, conventions);
+  const same = said !== null && said.ingredient?.id === i?.id ? said : null;
+  const text = l.text ?? '';
+  const use = l.use ?? same?.use ?? 'batter';
+  const whole = i && l.grams !== null ? partsOf(i, l.grams) : [];
+  const sent = (l.grams === null ? [] : (l.parts ?? [])).flatMap((p) => {
+    const part = findIngredient(p.ingredientId, conventions.own);
+    return part ? partsOf(part, p.grams) : [];
+  });
+  const parts = sent.length > 0 ? sent : whole;
+  const out: ApiLine = {
+    lineNumber,
+    text,
+    use,
+    status: whole.length > 0 ? 'read' : i ? 'unclear' : 'unknown',
+    ingredient: i ? { id: i.id, name: i.name } : null,
+    ingredientId: i?.id ?? null,
+    amounts: l.grams === null ? [] : [{ value: l.grams, valueHigh: null, unit: 'g' }],
+    grams: l.grams,
+    gramsLow: l.grams,
+    gramsHigh: l.grams,
+    parts: parts.map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams })),
+    vessel: same?.vessel ?? (use === 'batter' ? 'dry' : use),
+    findings: [],
+    suggestions: [],
+  };
+  const line = {
+    ingredient: i,
+    text,
+    use,
+    parts,
+    preparation: same?.preparation ?? '',
+    foam: same?.foam ?? null,
+  };
+  return { line, out };
+}
+
+export async function analyseCall(body: z.infer<typeof analyseRequest>): Promise<Answer<z.infer<typeof analyseResponse>>> {
+  const worked = await linesOf(body);
+  if (!worked.ok) return worked;
+  const a = analyse(worked.value.lines, body.kind ?? null, body.school === undefined ? null : schoolId(body.school));
+  if (!a.percent || a.co2Per100gFlour === null || !a.volume) {
+    const path = body.text === undefined ? 'lines' : 'text';
+    const findings = a.findings.map((f) => ({ ...f }));
+    return refuse(422, path, a.findings.find((f) => f.code === 'no-flour')?.message ?? 'There is nothing to work with.', { findings });
+  }
+  const { liquid, water, egg, fat, sugar, salt } = a.percent;
+  return {
+    ok: true,
+    value: {
+      lines: [...worked.value.out],
+      mass_g: a.tally.massG,
+      flour_g: a.tally.flourG,
+      percent: { liquid, water, egg, fat, sugar, salt },
+      lift: {
+        soda_g: a.ledger.sodaG,
+        sodaInPowder_g: a.ledger.sodaInPowderG,
+        acid_meq: a.ledger.acidMeq,
+        base_meq: a.ledger.baseMeq,
+        unspentSoda_g: a.ledger.unspentSodaG,
+        unspentAcid_meq: a.ledger.unspentAcidMeq,
+        co2_g_per_100g_flour: a.co2Per100gFlour,
+      },
+      batter: { density_g_per_ml: a.volume.densityGPerMl, volume_ml: a.volume.volumeMl, pour: a.thickness?.pour ?? null },
+      findings: a.findings.map((f) => ({ ...f })),
+    },
+  };
+}
+
+function driverOf(to: z.infer<typeof scaleTo>): Driver {
+  if ('pieces' in to) return { by: 'pieces', pieces: to.pieces, portionMl: to.portion_ml };
+  if ('factor' in to) return { by: 'factor', factor: to.factor };
+  if ('flour_g' in to) return { by: 'flour', grams: to.flour_g };
+  if ('mass_g' in to) return { by: 'mass', grams: to.mass_g };
+  if ('eggs' in to) return { by: 'eggs', eggs: to.eggs };
+  return { by: 'ingredient', ingredientId: to.ingredientId, grams: to.grams };
+}
+
+export async function scaleCall(body: z.infer<typeof scaleRequest>): Promise<Answer<z.infer<typeof scaleResponse>>> {
+  const worked = await linesOf(body);
+  if (!worked.ok) return worked;
+  const to = driverOf(body.to);
+  const begun = timesOf(worked.value.lines, to, body.kind ?? null);
+  if (!begun.ok) return refuse(422, begun.error.path, begun.error.message);
+  const drawer = lastHouse()?.drawer ?? FRESH_DRAWER;
+  const how =
+    body.measure === 'kitchen' ? await takeInKitchen(worked.value.lines, begun.value.factor, { conventions: worked.value.house, drawer }) : body.measure;
+  const s = scale(worked.value.lines, to, how, body.kind ?? null);
+  if (!s.ok) return refuse(422, s.error.path, s.error.message);
+  return {
+    ok: true,
+    value: {
+      factor: s.value.factor,
+      pieces: 'pieces' in body.to ? body.to.pieces : null,
+      lines: s.value.lines.map((l, n) => ({
+        ingredientId: worked.value.out[n]?.ingredientId ?? null,
+        grams: l.grams,
+        // grouped for the eye on screen, plain for a program
+        measure: l.measure?.replaceAll('\u2009', '') ?? null,
+        text: worked.value.out[n]?.text ?? '',
+      })),
+      drift: s.value.drift,
+    },
+  };
+}

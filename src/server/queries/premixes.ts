@@ -1,0 +1,180 @@
+/** Queries on premixes, their lots, and the bags that leave them. */
+import type { PoolClient } from 'pg';
+import { premixSettingsSchema } from '@/contract/premix';
+import { FRESH_PREMIX, type Lot, type LotItem, type LotUse, lotNumber, type PremixSettings } from '@/core/premix/premix';
+import { query, transaction } from '../db/pool';
+import { Undone } from '../db/undone';
+
+export interface Premix {
+  readonly id: string;
+  readonly versionId: string;
+  readonly name: string;
+  readonly settings: PremixSettings;
+}
+
+type PremixRow = Omit<Premix, 'settings'> & { readonly settings: unknown } & Record<string, unknown>;
+
+const SELECT_PREMIX = 'select id, version_id as "versionId", name, settings from premixes';
+
+function toPremix(r: PremixRow): Premix {
+  const settings = premixSettingsSchema.safeParse(r.settings);
+  return { id: r.id, versionId: r.versionId, name: r.name, settings: settings.success ? settings.data : FRESH_PREMIX };
+}
+
+export const premixes = async (): Promise<Premix[]> => (await query<PremixRow>(`${SELECT_PREMIX} order by lower(name)`)).map(toPremix);
+
+export async function premixById(id: string): Promise<Premix | null> {
+  const row = (await query<PremixRow>(`${SELECT_PREMIX} where id = $1`, [id]))[0];
+  return row ? toPremix(row) : null;
+}
+
+/**
+ * Keeps a premix; without an id it is a new one. What is in the bag stays once a lot was made of it: its bags would not
+ * be what they say.
+ * @returns its id; null when there is none of that id, 'name' when another has the name, 'lots' where a bag would change
+ */
+export const keepPremix = (p: Omit<Premix, 'id'> & { readonly id: string | null }): Promise<string | null | 'name' | 'lots'> =>
+  transaction(async (client) => {
+    const twin = await client.query('select 1 from premixes where lower(name) = lower($1) and id is distinct from $2', [p.name, p.id]);
+    if (twin.rowCount) return 'name';
+    if (!p.id) {
+      const made = await client.query<{ id: string }>(
+        'insert into premixes (name, settings, version_id) values ($1, $2, $3) on conflict do nothing returning id',
+        [p.name, JSON.stringify(p.settings), p.versionId],
+      );
+      return made.rows[0]?.id ?? 'name';
+    }
+    const was = (await client.query<PremixRow>(`${SELECT_PREMIX} where id = $1 for update`, [p.id])).rows[0];
+    if (!was) return null;
+    const before = toPremix(was).settings.powders;
+    const other = (['milk', 'buttermilk', 'egg'] as const).some((k) => before[k] !== p.settings.powders[k]);
+    if (other && (await client.query('select 1 from lots where premix_id = $1', [p.id])).rowCount) return 'lots';
+    await client.query('update premixes set name = $1, settings = $2 where id = $3', [p.name, JSON.stringify(p.settings), p.id]);
+    return p.id;
+  });
+
+/** Takes a premix out, where no lot was ever made of it. @returns whether it is gone */
+export async function dropPremix(id: string): Promise<boolean> {
+  return (await query('delete from premixes where id = $1 and not exists (select 1 from lots where premix_id = $1) returning id', [id])).length > 0;
+}
+
+const SELECT_LOT = `
+  select l.id, l.premix_id as "premixId", p.name as "premixName", l.number, to_char(l.made, 'YYYY-MM-DD') as made, to_char(l.best_before, 'YYYY-MM-DD') as "bestBefore",
+         l.bag_g as "bagG", l.bags, coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0)::int as used, l.contents, l.checked, l.note
+    from lots l join premixes p on p.id = l.premix_id`;
+type LotRow = Lot & Record<string, unknown>;
+
+/** Lots of a premix, or of all, the newest first. */
+export const lots = (premixId: string | null = null): Promise<Lot[]> =>
+  query<LotRow>(`${SELECT_LOT} where $1::uuid is null or l.premix_id = $1 order by l.made desc, l.number desc`, [premixId]);
+
+/** Lots of any version of a formula. */
+export const lotsOfFormula = (formulaId: string): Promise<Lot[]> =>
+  query<LotRow>(`${SELECT_LOT} join formula_versions v on v.id = p.version_id where v.formula_id = $1`, [formulaId]);
+
+export async function lotById(id: string): Promise<Lot | null> {
+  return (await query<LotRow>(`${SELECT_LOT} where l.id = $1`, [id]))[0] ?? null;
+}
+
+/** Where a lot's bags went, the first first. */
+export const usesOfLot = (lotId: string): Promise<LotUse[]> =>
+  query<LotUse & Record<string, unknown>>(
+    `select u.id, u.bags, u.why, u.used_at as "usedAt", u.batch_id as "batchId", v.name || coalesce(', ' || b.ending, '') as "batchName"
+       from lot_uses u left join batches b on b.id = u.batch_id left join formula_versions v on v.id = b.version_id
+      where u.lot_id = $1 order by u.used_at, u.id`,
+    [lotId],
+  );
+
+/** The lots a batch's bags came from. */
+export const lotsOfBatch = (batchId: string): Promise<{ id: string; number: string; premixName: string; bags: number }[]> =>
+  query(
+    `select l.id, l.number, p.name as "premixName", u.bags from lot_uses u join lots l on l.id = u.lot_id join premixes p on p.id = l.premix_id where u.batch_id = $1 order by l.number`,
+    [batchId],
+  );
+
+export interface NewLot {
+  readonly premixId: string;
+  readonly bags: number;
+  /** yyyy-mm-dd. */
+  readonly made: string;
+  /** The ingredients' own lots, by ingredient. */
+  readonly ingredientLots: Readonly<Record<string, string>>;
+  readonly checked: string;
+  readonly note: string;
+  readonly take: 'no' | 'enough' | 'anyway';
+  readonly requestId: string | null;
+}
+
+export type Made = { readonly ok: true; readonly id: string } | { readonly ok: false; readonly path: string; readonly message: string };
+
+export async function insertLot(
+  client: PoolClient,
+  l: NewLot,
+  bagG: number,
+  bestBefore: string,
+  contents: readonly LotItem[],
+): Promise<{ id: string; again: boolean }> {
+  // lots are numbered one after the other: who makes one waits for who is making one
+  await client.query("select pg_advisory_xact_lock(hashtext('lot numbers'))");
+  const had = l.requestId ? await client.query<{ id: string }>('select id from lots where request_id = $1', [l.requestId]) : null;
+  if (had?.rows[0]) return { id: had.rows[0].id, again: true };
+  const taken = await client.query<{ number: string }>('select number from lots');
+  const made = await client.query<{ id: string }>(
+    `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
+    [
+      l.premixId,
+      lotNumber(l.made, new Set(taken.rows.map((r) => r.number))),
+      l.made,
+      bestBefore,
+      bagG,
+      l.bags,
+      JSON.stringify(contents),
+      l.checked,
+      l.note,
+      l.requestId,
+    ],
+  );
+  const id = made.rows[0]?.id;
+  if (!id) throw new Error('insert returned no row');
+  return { id, again: false };
+}
+
+/** Counts bags out of a lot; its row is locked, so that two who take at once never take more than there are. @throws Undone */
+export async function takeBags(
+  client: PoolClient,
+  lotId: string,
+  bags: number,
+  batchId: string | null,
+  why: string,
+  usedAt: Date | null = null,
+): Promise<void> {
+  const row = await client.query<{ bags: number }>('select bags from lots where id = $1 for update', [lotId]);
+  const made = row.rows[0]?.bags;
+  const used = await client.query<{ n: number }>('select coalesce(sum(bags), 0)::int as n from lot_uses where lot_id = $1', [lotId]);
+  const left = (made ?? 0) - (used.rows[0]?.n ?? 0);
+  if (bags > left)
+    throw new Undone<Made>({
+      ok: false,
+      path: 'bags',
+      message: left === 0 ? 'No bag of this lot is left.' : `Only ${left} ${left === 1 ? 'bag is' : 'bags are'} left of this lot.`,
+    });
+  await client.query('insert into lot_uses (lot_id, batch_id, bags, why, used_at) values ($1, $2, $3, $4, coalesce($5, now()))', [
+    lotId,
+    batchId,
+    bags,
+    why,
+    usedAt,
+  ]);
+}
+
+/** Bags that leave without a batch: given away, damaged, past their date. */
+export async function discardBags(lotId: string, bags: number, why: string, usedAt: Date | null = null): Promise<Made> {
+  try {
+    await transaction((client) => takeBags(client, lotId, bags, null, why, usedAt));
+    return { ok: true, id: lotId };
+  } catch (e) {
+    if (e instanceof Undone) return e.value as Made;
+    throw e;
+  }
+}

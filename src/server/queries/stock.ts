@@ -1,0 +1,65 @@
+/**
+ * Taking from the shelf and putting back. What a batch or a lot takes is written once, in the transaction that makes it;
+ * rows of the shelf are locked in the order of their names, so that two who take at the same moment wait for each other.
+ */
+import type { PoolClient } from 'pg';
+import { transaction } from '../db/pool';
+
+export interface Short {
+  readonly ingredientId: string;
+  readonly wantedG: number;
+  readonly onHandG: number;
+}
+
+/** Who takes. */
+export type Taker = { readonly batchId: string } | { readonly lotId: string };
+
+const CRUMB_G = 1e-6;
+
+/**
+ * Takes what is noted on the shelf; what nobody noted is not counted. Never below nothing: where there is less than is
+ * wanted, all there is of it goes, and only if `anyway`.
+ * @param wants g by ingredient
+ * @returns what is short, in which case nothing has been taken unless `anyway`
+ */
+export async function takeFromShelf(client: PoolClient, who: Taker, wants: ReadonlyMap<string, number>, anyway: boolean): Promise<readonly Short[]> {
+  const ids = [...wants].filter(([, g]) => g > CRUMB_G).map(([id]) => id);
+  const { rows } = await client.query<{ id: string; onHandG: number }>(
+    'select ingredient_id as id, on_hand_g as "onHandG" from stock where ingredient_id = any($1) and on_hand_g is not null order by ingredient_id for update',
+    [ids],
+  );
+  const want = (id: string): number => wants.get(id) ?? 0;
+  const short = rows.filter((r) => r.onHandG < want(r.id) - CRUMB_G).map((r): Short => ({ ingredientId: r.id, wantedG: want(r.id), onHandG: r.onHandG }));
+  if (short.length > 0 && !anyway) return short;
+  await client.query(
+    `with took as (
+       insert into stock_takings (batch_id, lot_id, ingredient_id, wanted_g, taken_g)
+       select $1, $2, t.id, t.wanted, least(t.wanted, s.on_hand_g)
+         from unnest($3::text[], $4::float8[]) as t(id, wanted) join stock s on s.ingredient_id = t.id
+       returning ingredient_id, taken_g)
+     update stock s set on_hand_g = greatest(0, s.on_hand_g - took.taken_g) from took where took.ingredient_id = s.ingredient_id`,
+    ['batchId' in who ? who.batchId : null, 'lotId' in who ? who.lotId : null, rows.map((r) => r.id), rows.map((r) => want(r.id))],
+  );
+  return short;
+}
+
+/** Puts what a batch took back onto the shelf. */
+export const returnToShelf = (client: PoolClient, batchId: string) =>
+  client.query(
+    `with back as (delete from stock_takings where batch_id = $1 returning ingredient_id, taken_g)
+     update stock s set on_hand_g = s.on_hand_g + back.taken_g from back where back.ingredient_id = s.ingredient_id and s.on_hand_g is not null`,
+    [batchId],
+  );
+
+/**
+ * Puts back what a batch took, off the shelf and out of lots: it was not made after all. Once, however often it is asked.
+ * @returns false when there is no such batch under way
+ */
+export const putBack = (batchId: string): Promise<boolean> =>
+  transaction(async (client) => {
+    const batch = await client.query('select 1 from batches where id = $1 and finished_at is null for update', [batchId]);
+    if (batch.rowCount === 0) return false;
+    await returnToShelf(client, batchId);
+    await client.query('delete from lot_uses where batch_id = $1', [batchId]);
+    return true;
+  });

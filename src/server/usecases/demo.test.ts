@@ -1,0 +1,106 @@
+/** The demo kitchen on the real database: whole, varied, and with the three cards that have something wrong. */
+import { analyseFormula } from '@/core/analyse';
+import { partsOf } from '@/core/batch/sides';
+import { findIngredient } from '@/core/pantry/pantry';
+import { EMPTY_STOCK, keeping } from '@/core/pantry/stock';
+import { bagsLeft, firstToUse } from '@/core/premix/premix';
+import { migrate } from '../db/migrate';
+import { closePool, query } from '../db/pool';
+import { log, underWay } from '../queries/batches';
+import { shelf, version } from '../queries/formulas';
+import { loadHouse } from '../queries/house';
+import { lots, premixes } from '../queries/premixes';
+import { sides } from '../queries/sides';
+import { loadDemo } from './demo';
+import { workedPremix } from './premix-lots';
+
+// its own database, so that the tests of records can run beside it
+beforeAll(async () => {
+  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  const url = new URL(process.env.DATABASE_URL);
+  await query('create database demo_kitchen');
+  await closePool();
+  url.pathname = '/demo_kitchen';
+  process.env.DATABASE_URL = url.href;
+  await migrate();
+  await loadDemo();
+});
+afterAll(closePool);
+
+async function analysed() {
+  const [rows, house] = await Promise.all([shelf(), loadHouse()]);
+  return Promise.all(
+    rows.map(async (r) => {
+      const v = await version(r.id, null);
+      if (!v) throw new Error(r.name);
+      const ends = (v.formula.ends ?? [null]).map((e) => analyseFormula(v.formula, house, e?.id ?? null));
+      return { name: r.name, kind: r.kind, lines: ends.flatMap((e) => e.lines), findings: ends.flatMap((e) => e.analysis.findings) };
+    }),
+  );
+}
+
+test('at least ten formulas of at least five kinds, found by liquid and pour', async () => {
+  const rows = await shelf();
+  expect(rows.length).toBeGreaterThanOrEqual(10);
+  expect(new Set(rows.map((r) => r.kind)).size).toBe(7);
+  expect(new Set(rows.map((r) => r.mainLiquid)).size).toBeGreaterThanOrEqual(3);
+  expect(rows.every((r) => r.pour !== null && r.mainFlour !== null)).toBe(true);
+});
+
+test('one has soda with nothing to work on, one amounts that disagree, one a line without a measured amount; the rest are calm', async () => {
+  const all = await analysed();
+  const look = all.filter((f) => f.findings.some((x) => x.severity !== 'note')).map((f) => f.name);
+  expect(look.sort()).toEqual(['Grandstand banana cakes', 'Old tea-hut card', "Skipper's soda cakes"]);
+  const codes = (name: string): readonly string[] => all.find((f) => f.name === name)?.findings.map((x) => x.code) ?? [];
+  expect(codes("Skipper's soda cakes")[0]).toBe('soda-unspent');
+  expect(codes('Old tea-hut card')).toContain('amounts-disagree');
+  expect(codes('Grandstand banana cakes')).toContain('lines-open');
+});
+
+test('every line of the batter is understood, but for the two that are meant not to be', async () => {
+  const open = (await analysed()).flatMap((f) => f.lines.filter((l) => l.use === 'batter' && l.parts.length === 0).map((l) => l.text));
+  expect(open.sort()).toEqual(['a splash of milk, more if it is stiff', 'cinnamon']);
+});
+
+test('one is forked, both ends calm; one has a powder that is getting old', async () => {
+  const all = await analysed();
+  const by = (name: string) => all.find((f) => f.name === name);
+  expect(by("Lock-keeper's two-way crepes")?.findings).toEqual([]);
+  expect(by('Camp trailer corn cakes')?.findings.map((x) => x.code)).toEqual(['powder-old']);
+});
+
+test('two batches are under way at different steps, and the log has good and bad ones', async () => {
+  const now = await underWay();
+  expect(now.map((b) => [b.name, b.ticked.length])).toEqual([
+    ['Regatta griddle cakes', 4],
+    ['Lock-side crepes', 7],
+  ]);
+  const done = (await log({ text: '', verdict: null })).filter((b) => b.finishedAt);
+  expect(new Set(done.map((b) => b.verdict))).toEqual(new Set(['best', 'good', 'fair', 'poor']));
+  expect(done.every((b) => b.finishedAt && b.finishedAt > b.startedAt && b.finishedAt < new Date())).toBe(true);
+});
+
+test('sauces and butters by weight and by volume, all of it in the pantry', async () => {
+  const [all, house] = await Promise.all([sides(), loadHouse()]);
+  expect(all.length).toBeGreaterThanOrEqual(6);
+  expect(new Set(all.map((s) => s.by))).toEqual(new Set(['weight', 'volume']));
+  for (const s of all) expect([s.name, partsOf(s, (id) => findIngredient(id, house.conventions.own)).gone]).toEqual([s.name, []]);
+});
+
+test('a premix with a lot near its date and a newer one; what it is kept for, its balance allows', async () => {
+  const house = await loadHouse();
+  const mix = (await premixes()).find((p) => p.name === 'Camp trailer corn mix');
+  const made = await lots(mix?.id ?? '');
+  expect(firstToUse(made).map((l) => [l.bags, bagsLeft(l)])).toEqual([
+    [12, 3],
+    [8, 7],
+  ]);
+  const keeps = (date: string | undefined) => keeping({ ...EMPTY_STOCK, ingredientId: '', bestBefore: date ?? null }, house.today ?? '');
+  expect(firstToUse(made).map((l) => keeps(l.bestBefore))).toEqual(['soon', 'well']);
+  const worked = (await workedPremix(mix?.id ?? '', house))?.worked;
+  expect(worked?.products.map((p) => [p.product.kind, p.against])).toEqual([
+    ['small', []],
+    ['waffle', []],
+    ['griddle', []],
+  ]);
+});

@@ -1,0 +1,198 @@
+/** The demo kitchen, Lantern Lock Boathouse: formulas and batches from database/demo, all invented. */
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { driverSchema, outcomeSchema } from '@/contract/batch';
+import { actSchema } from '@/contract/book';
+import { settingsSchema } from '@/contract/formula';
+import { conventionsSchema } from '@/contract/house';
+import { gearSchema, thingSchema, weighedMeasureSchema } from '@/contract/pantry';
+import { premixSchema } from '@/contract/premix';
+import { sideSchema } from '@/contract/side';
+import { END_IDS, entriesFromCard, MOMENTS } from '@/core/formula/formula';
+import { KIND_IDS } from '@/core/formula/kinds';
+import { measureFrom } from '@/core/pantry/calibrate';
+import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { writeOutcome } from '../queries/batches';
+import { keepItems } from '../queries/book';
+import { saveVersion } from '../queries/formulas';
+import { changeHouse } from '../queries/house';
+import { keepMeasure, keepPantry } from '../queries/pantry';
+import { discardBags, keepPremix } from '../queries/premixes';
+import { keepSide } from '../queries/sides';
+import { makeLot } from './premix-lots';
+import { startBatch } from './start-batch';
+
+/** Days before now, for what was opened then. */
+const choiceSchema = z.object({
+  end: z.enum(END_IDS).optional(),
+  pinned: z.boolean().optional(),
+  openedDaysAgo: z.number().optional(),
+  moment: z.enum(MOMENTS).optional(),
+});
+const versionSchema = z.object({
+  daysAgo: z.number(),
+  note: z.string(),
+  card: z.array(z.string()),
+  /** What was settled about lines, by the line's place on the card. */
+  choices: z.record(z.string().regex(/^l\d+$/), choiceSchema).default({}),
+  settings: settingsSchema.default(settingsSchema.parse({})),
+});
+const batchSchema = z.object({
+  version: z.number().int(),
+  hoursAgo: z.number(),
+  driver: driverSchema,
+  portionMl: z.number(),
+  exactness: z.enum(['exact', 'gram']),
+  tickedLines: z.number().int().default(0),
+  /** What was noted while it was made, minutes after it was begun. */
+  book: z.array(z.object({ min: z.number(), act: actSchema })).default([]),
+  outcome: outcomeSchema.omit({ batchId: true }).optional(),
+});
+const demoSchema = z.array(
+  z.object({
+    name: z.string(),
+    kind: z.enum(KIND_IDS),
+    school: z.string(),
+    conventions: conventionsSchema.partial().default({}),
+    versions: z.array(versionSchema).min(1),
+    batches: z.array(batchSchema).default([]),
+  }),
+);
+
+const pantrySchema = z.object({
+  gear: z.array(gearSchema),
+  measures: z.array(weighedMeasureSchema.extend({ used: z.boolean() })),
+  things: z.array(thingSchema.extend({ id: z.string() })),
+  stock: z.array(
+    z.object({
+      id: z.string(),
+      price: z.number().nullable().default(null),
+      packG: z.number().nullable().default(null),
+      onHandG: z.number().nullable().default(null),
+      openedDays: z.number().optional(),
+      bestBeforeDays: z.number().optional(),
+    }),
+  ),
+});
+
+const demoFile = (name: string): unknown => JSON.parse(readFileSync(join(process.cwd(), 'database/demo', name), 'utf8'));
+const day = (fromNow: number): string => new Date(Date.now() + fromNow * 86_400_000).toISOString().slice(0, 10);
+
+/** What stands on the boathouse's shelf, what it weighs with and cooks on, and the measures it has weighed. */
+async function loadPantry(): Promise<void> {
+  const { gear, measures, things, stock } = pantrySchema.parse(demoFile('pantry.json'));
+  await keepPantry(
+    things,
+    stock.map(({ id, openedDays, bestBeforeDays, ...s }) => ({
+      ...s,
+      ingredientId: id,
+      opened: openedDays === undefined ? null : day(-openedDays),
+      bestBefore: bestBeforeDays === undefined ? null : day(bestBeforeDays),
+    })),
+  );
+  for (const { used, ...m } of measures) await keepMeasure({ ...measureFrom({ id: '', ...m }), used });
+  await changeHouse({ gear });
+}
+
+/** The sauces, butters and fillings it serves. */
+async function loadSides(): Promise<void> {
+  for (const s of z.array(sideSchema.omit({ id: true })).parse(demoFile('sides.json'))) await keepSide({ ...s, id: null });
+}
+
+const premixesSchema = z.array(
+  premixSchema.omit({ id: true, versionId: true }).extend({
+    formula: z.string(),
+    version: z.number().int(),
+    lots: z.array(
+      z.object({
+        madeDaysAgo: z.number(),
+        bags: z.number().int(),
+        lots: z.record(z.string(), z.string()),
+        checked: z.string(),
+        gone: z.array(z.object({ bags: z.number().int(), why: z.string() })),
+      }),
+    ),
+  }),
+);
+
+/** The dry mixes it keeps, a lot of which is near its date. @param versions ids by formula, in order */
+async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): Promise<void> {
+  for (const { formula, version, lots, ...p } of premixesSchema.parse(demoFile('premixes.json'))) {
+    const versionId = versions.get(formula)?.[version - 1];
+    const premixId = versionId && (await keepPremix({ ...p, id: null, versionId }));
+    if (!premixId) throw new Error(`${p.name} could not be kept`);
+    for (const l of lots) {
+      const made = await makeLot({
+        premixId,
+        bags: l.bags,
+        made: day(-l.madeDaysAgo),
+        ingredientLots: l.lots,
+        checked: l.checked,
+        note: '',
+        take: 'no',
+        requestId: null,
+      });
+      if (!made.ok) throw new Error(`${p.name}: ${made.message}`);
+      for (const g of l.gone) await discardBags(made.id, g.bags, g.why, ago((l.madeDaysAgo * 24) / 2));
+    }
+  }
+}
+
+const ago = (hours: number): Date => new Date(Date.now() - hours * 3_600_000);
+
+/** Loads the demo kitchen into an empty database; its dates count back from now. Returns the number of formulas. */
+export async function loadDemo(): Promise<number> {
+  await loadPantry();
+  await loadSides();
+  const versions = new Map<string, readonly string[]>();
+  const demo = demoSchema.parse(demoFile('boathouse.json'));
+  for (const d of demo) {
+    const conventions = { ...FRESH_HOUSE, ...d.conventions };
+    let formulaId: string | null = null;
+    const versionIds: string[] = [];
+    for (const [n, v] of d.versions.entries()) {
+      const card = entriesFromCard(v.card.join('\n'), conventions);
+      if (!card.ok) throw new Error(`${d.name}: ${card.message}`);
+      const entries = card.value.entries.map((e) => {
+        const { openedDaysAgo, ...choice } = v.choices[e.key] ?? {};
+        return {
+          ...e,
+          ...choice,
+          ...(openedDaysAgo === undefined
+            ? {}
+            : {
+                opened: ago(openedDaysAgo * 24)
+                  .toISOString()
+                  .slice(0, 10),
+              }),
+        };
+      });
+      const formula = { name: d.name, kind: d.kind, school: d.school, conventions: d.conventions, entries, cardNotes: card.value.notes, ...v.settings };
+      const saved = await saveVersion({ formulaId, basedOn: n || null, knownNewest: n || null, formula, changeNote: v.note, savedAt: ago(v.daysAgo * 24) });
+      if (!saved) throw new Error(`${d.name} could not be saved`);
+      formulaId = saved.formulaId;
+      versionIds.push(saved.versionId);
+    }
+    versions.set(d.name, versionIds);
+    for (const b of d.batches) {
+      const versionId = versionIds[b.version - 1];
+      if (!versionId) throw new Error(`${d.name} has no version ${b.version}`);
+      const started = await startBatch({ ...b, versionId, startedAt: ago(b.hoursAgo) });
+      if (!started.ok) throw new Error(`${d.name}: ${started.message}`);
+      await keepItems(
+        started.id,
+        Array.from({ length: b.tickedLines }, (_, i) => ({ id: randomUUID(), do: 'line', key: `l${i + 1}`, to: true })),
+      );
+      if (b.book.length > 0)
+        await keepItems(
+          started.id,
+          b.book.map(({ min, act }) => ({ id: randomUUID(), do: 'enter', entry: { id: randomUUID(), at: ago(b.hoursAgo).getTime() + 60_000 * min, act } })),
+        );
+      if (b.outcome) await writeOutcome(started.id, b.outcome, ago(b.hoursAgo - 1.5));
+    }
+  }
+  await loadPremixes(versions);
+  return demo.length;
+}

@@ -1,0 +1,190 @@
+/** Premixes, lots and bags on the real database: the books add up, whoever takes at the same moment. */
+import { randomUUID } from 'node:crypto';
+import fc from 'fast-check';
+import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { bagsLeft, FRESH_PREMIX } from '@/core/premix/premix';
+import { migrate } from '../db/migrate';
+import { closePool, query } from '../db/pool';
+import { batchById } from '../queries/batches';
+import { saveVersion } from '../queries/formulas';
+import { keepPantry, shelf } from '../queries/pantry';
+import { discardBags, dropPremix, keepPremix, lotById, lots, lotsOfBatch, lotsOfFormula, type NewLot, premixById, usesOfLot } from '../queries/premixes';
+import { putBack } from '../queries/stock';
+import { makeLot, startFromBags } from './premix-lots';
+
+// its own database: the shelf is everybody's
+let versionId = '';
+let formulaId = '';
+let premixId = '';
+beforeAll(async () => {
+  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  const url = new URL(process.env.DATABASE_URL);
+  await query('create database premix_kitchen');
+  await closePool();
+  url.pathname = '/premix_kitchen';
+  process.env.DATABASE_URL = url.href;
+  await migrate();
+  const lines = ['800 g flour', '150 g sugar', '10 g salt', '40 g baking powder', '1300 g milk', '4 eggs', '120 g oil'];
+  const formula = { ...EMPTY_FORMULA, name: 'Bag cakes', entries: lines.map((text, n) => ({ key: `l${n + 1}`, text })) };
+  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' });
+  versionId = saved?.versionId ?? '';
+  formulaId = saved?.formulaId ?? '';
+  premixId = (await keepPremix({ id: null, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, products: [{ kind: 'waffle', school: 'crisp' }] } })) ?? '';
+});
+afterAll(closePool);
+
+const OWN = { kind: 'griddle', school: 'even' } as const;
+const note = (ingredientId: string, onHandG: number | null, bestBefore: string | null = null) =>
+  keepPantry([], [{ ingredientId, price: null, packG: null, onHandG, opened: null, bestBefore }]);
+const onHand = async (id: string): Promise<number | null> => (await shelf())[id]?.onHandG ?? null;
+const make = (more: Partial<NewLot> = {}) =>
+  makeLot({ premixId, bags: 10, made: '2026-03-01', ingredientLots: {}, checked: '', note: '', take: 'no', requestId: null, ...more });
+async function lotOf(bags: number) {
+  const made = await make({ bags });
+  if (!made.ok) throw new Error(made.message);
+  return made.id;
+}
+const left = async (id: string): Promise<number> => {
+  const lot = await lotById(id);
+  return lot ? bagsLeft(lot) : -1;
+};
+
+test('a lot: its number, its date by what limits it first, what went in and from which packets, and off the shelf', async () => {
+  await note('flour-all-purpose', 5000, '2026-06-15');
+  const made = await make({ take: 'enough', ingredientLots: { 'flour-all-purpose': 'M-7' }, checked: 'foamed alike' });
+  if (!made.ok) throw new Error(made.message);
+  const lot = await lotById(made.id);
+  expect(lot).toMatchObject({
+    number: '260301-1',
+    made: '2026-03-01',
+    bestBefore: '2026-06-15',
+    bagG: 500,
+    bags: 10,
+    used: 0,
+    checked: 'foamed alike',
+    premixName: 'Bag mix',
+  });
+  // 5 kg of bags hold 800 of every 1000 g flour
+  expect(lot?.contents[0]).toEqual({ id: 'flour-all-purpose', name: 'All-purpose wheat flour', grams: 4000, lot: 'M-7' });
+  expect(lot?.contents.reduce((a, c) => a + c.grams, 0)).toBeCloseTo(5000, 1);
+  expect(await onHand('flour-all-purpose')).toBeCloseTo(1000, 6);
+  await note('flour-all-purpose', null);
+});
+
+test('a lot that is short, or past its date before it is made, is not made', async () => {
+  await note('flour-all-purpose', 3000);
+  const before = (await lots()).length;
+  expect(await make({ take: 'enough' })).toMatchObject({ ok: false, path: 'take', message: expect.stringMatching(/1.000 g short of 4.000 g/) });
+  expect(await onHand('flour-all-purpose')).toBe(3000);
+  expect((await make({ take: 'anyway', bags: 9 })).ok).toBe(true);
+  expect(await onHand('flour-all-purpose')).toBe(0);
+  await note('flour-all-purpose', null, '2026-02-01');
+  expect(await make()).toMatchObject({ ok: false, path: 'made', message: expect.stringContaining('best by then') });
+  expect((await lots()).length).toBe(before + 1);
+  await note('flour-all-purpose', null);
+});
+
+test('lots made at the same moment have numbers of their own; the same press twice is one lot', async () => {
+  const many = await Promise.all(Array.from({ length: 5 }, () => make({ made: '2026-04-02' })));
+  expect(many.every((m) => m.ok)).toBe(true);
+  const numbers = (await lots()).filter((l) => l.made === '2026-04-02').map((l) => l.number);
+  expect(numbers.sort()).toEqual(['260402-1', '260402-2', '260402-3', '260402-4', '260402-5']);
+  const requestId = randomUUID();
+  const [a, b] = await Promise.all([make({ requestId }), make({ requestId })]);
+  expect(a).toEqual(b);
+});
+
+test('two bags into a batch: the sheet, the books, and the trace both ways', async () => {
+  const id = await lotOf(6);
+  await note('egg-large', 1000);
+  const started = await startFromBags({ lotId: id, bags: 2, product: OWN, take: 'enough', requestId: randomUUID() });
+  if (!started.ok) throw new Error(started.message);
+  const batch = await batchById(started.id);
+  // a kilogram of mix is one formula
+  expect(batch?.sheet.map((l) => [l.name, l.grams])).toEqual([
+    [expect.stringMatching(/^2 bags of Bag mix, lot /), 1000],
+    ['Whole milk', 1300],
+    ['Large egg (4)', 200],
+    ['Vegetable oil', 120],
+  ]);
+  expect(batch).toMatchObject({ name: 'Bag cakes, from the bag', kind: 'griddle', massG: 2620 });
+  expect(await onHand('egg-large')).toBe(800);
+  expect(await left(id)).toBe(4);
+  expect(await usesOfLot(id)).toMatchObject([{ bags: 2, batchId: started.id, batchName: 'Bag cakes, from the bag' }]);
+  expect(await lotsOfBatch(started.id)).toMatchObject([{ id, bags: 2, premixName: 'Bag mix' }]);
+  // the bag's flour came off the shelf with the lot, not now
+  expect(batch?.takings.map((t) => t.id)).toEqual(['egg-large']);
+  const waffles = await startFromBags({ lotId: id, bags: 1, product: { kind: 'waffle', school: 'crisp' }, take: 'no', requestId: null });
+  expect(waffles.ok && (await batchById(waffles.id))).toMatchObject({ kind: 'waffle', name: 'Bag cakes, as waffles' });
+  expect(await startFromBags({ lotId: id, bags: 1, product: { kind: 'crepe', school: 'sweet' }, take: 'no', requestId: null })).toMatchObject({
+    ok: false,
+    path: 'product',
+  });
+  // not made after all: the bags are there again
+  expect(await putBack(started.id)).toBe(true);
+  expect(await left(id)).toBe(5);
+  expect(await onHand('egg-large')).toBe(1000);
+});
+
+test('never more bags than were made, however many take at once; one press is one batch', async () => {
+  const id = await lotOf(5);
+  const all = await Promise.all(Array.from({ length: 8 }, () => startFromBags({ lotId: id, bags: 2, product: OWN, take: 'no', requestId: randomUUID() })));
+  expect(all.filter((s) => s.ok)).toHaveLength(2);
+  expect(all.find((s) => !s.ok)).toMatchObject({ path: 'bags', message: expect.stringMatching(/^Only 1 bag is left/) });
+  expect(await left(id)).toBe(1);
+  const requestId = randomUUID();
+  const twice = await Promise.all([1, 2].map(() => startFromBags({ lotId: id, bags: 1, product: OWN, take: 'no', requestId })));
+  expect(twice.map((s) => s.ok)).toEqual([true, true]);
+  expect(await left(id)).toBe(0);
+  expect(await discardBags(id, 1, 'torn')).toMatchObject({ ok: false, message: 'No bag of this lot is left.' });
+  // and the same press once more, when no bag is left, is still that batch
+  expect(await startFromBags({ lotId: id, bags: 1, product: OWN, take: 'no', requestId })).toEqual(twice[0]);
+});
+
+test('whatever is used, given away and put back, in any order: made = left + used, and left is never below nothing', async () => {
+  const act = fc.oneof(
+    fc.record({ do: fc.constant('use' as const), bags: fc.integer({ min: 1, max: 4 }) }),
+    fc.record({ do: fc.constant('lose' as const), bags: fc.integer({ min: 1, max: 4 }) }),
+    fc.record({ do: fc.constant('back' as const), bags: fc.constant(0) }),
+  );
+  await fc.assert(
+    fc.asyncProperty(fc.array(act, { maxLength: 7 }), async (acts) => {
+      const id = await lotOf(7);
+      let there = 7;
+      const batches: { readonly id: string; readonly bags: number }[] = [];
+      for (const a of acts) {
+        if (a.do === 'use') {
+          const s = await startFromBags({ lotId: id, bags: a.bags, product: OWN, take: 'no', requestId: null });
+          expect(s.ok).toBe(a.bags <= there);
+          if (s.ok) batches.push({ id: s.id, bags: a.bags });
+          if (s.ok) there -= a.bags;
+        } else if (a.do === 'lose') {
+          const gone = await discardBags(id, a.bags, 'torn');
+          expect(gone.ok).toBe(a.bags <= there);
+          if (gone.ok) there -= a.bags;
+        } else {
+          const b = batches.pop();
+          if (b) await putBack(b.id);
+          there += b?.bags ?? 0;
+        }
+      }
+      const lot = await lotById(id);
+      expect(lot?.used).toBe(7 - there);
+      expect((await usesOfLot(id)).reduce((n, u) => n + u.bags, 0)).toBe(7 - there);
+    }),
+    { numRuns: 12 },
+  );
+});
+
+test('a premix has one name; what is in its bag stays once a lot was made; one without lots can go', async () => {
+  expect(await keepPremix({ id: null, versionId, name: 'BAG mix', settings: FRESH_PREMIX })).toBe('name');
+  const powders = { ...FRESH_PREMIX.powders, egg: true };
+  expect(await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, powders } })).toBe('lots');
+  expect(await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, bagG: 750 } })).toBe(premixId);
+  expect((await premixById(premixId))?.settings.bagG).toBe(750);
+  expect(await keepPremix({ id: randomUUID(), versionId, name: 'Nobody', settings: FRESH_PREMIX })).toBeNull();
+  expect(await dropPremix(premixId)).toBe(false);
+  const other = await keepPremix({ id: null, versionId, name: 'Egg mix', settings: { ...FRESH_PREMIX, powders } });
+  expect([await dropPremix(other ?? ''), await dropPremix(other ?? '')]).toEqual([true, false]);
+  expect((await lotsOfFormula(formulaId)).length).toBe((await lots(premixId)).length);
+});

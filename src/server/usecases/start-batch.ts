@@ -1,0 +1,140 @@
+/** Starting a batch: its sheet is worked out here from the version as saved, kept as it is, and what it wants is taken from stock. */
+
+import type { PoolClient } from 'pg';
+import { type Driver, wantedPieces } from '@/core/batch/driver';
+import { plannedSheet, readyFor } from '@/core/batch/plan';
+import type { Exactness } from '@/core/batch/scale';
+import type { Serving } from '@/core/batch/serving';
+import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
+import type { SheetLine } from '@/core/batch/sheet-line';
+import { sideLines } from '@/core/batch/sides';
+import { mixesIn, ONE, type Split } from '@/core/batch/split';
+import { type Take, takeOut } from '@/core/batch/take-out';
+import { type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
+import { kindById, schoolOf } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/ways';
+import { scalesOf } from '@/core/pantry/gear';
+import { kitchenName } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
+import type { Shelf } from '@/core/pantry/stock';
+import { grams } from '@/core/quantity/say';
+import { transaction } from '../db/pool';
+import { Undone } from '../db/undone';
+import { insertBatch, type NewBatch } from '../queries/batches';
+import { versionById } from '../queries/formulas';
+import { loadHouse } from '../queries/house';
+import { shelf } from '../queries/pantry';
+import { sideById } from '../queries/sides';
+import { type Short, takeFromShelf } from '../queries/stock';
+import { takeInKitchen } from './kitchen-measures';
+
+export type Started =
+  | { readonly ok: true; readonly id: string }
+  | { readonly ok: false; readonly message: string; readonly path: string /** What there is too little of. */; readonly short?: readonly Short[] };
+
+export interface Start {
+  readonly versionId: string;
+  readonly driver: Driver;
+  readonly exactness: Exactness;
+  readonly portionMl: number;
+  readonly end?: EndId | null;
+  readonly split?: Split;
+  /** Whole eggs in each mix, the rest balanced around them. */
+  readonly eggs?: number | null;
+  readonly sides?: readonly { readonly sideId: string; readonly people: number }[];
+  /** Whether it takes from the shelf: not at all, only if there is enough, or what there is. */
+  readonly take?: Take;
+  /** When it is served, where that is known. */
+  readonly serving?: Serving | null;
+  /** The same press of the button twice starts one batch. */
+  readonly requestId?: string | null;
+  readonly startedAt?: Date | null;
+}
+
+/** What a sheet wants of the shelf, g by ingredient. */
+export const wantsOf = (sheet: readonly SheetLine[], house: Kitchen, stock: Shelf): ReadonlyMap<string, number> =>
+  new Map(
+    takeOut(
+      usesOf(
+        linesOfSheet(offTheShelf(sheet), (id) => findIngredient(id, house.conventions.own)),
+        stock,
+      ),
+      stock,
+    ).rows.map((r) => [r.ingredient.id, r.grams]),
+  );
+
+/** "buttermilk: 300 g short". */
+export const shortWords = (short: readonly Short[], house: Kitchen): string =>
+  short
+    .map((s) => {
+      const i = findIngredient(s.ingredientId, house.conventions.own);
+      return `${i ? kitchenName(i) : s.ingredientId}: ${grams(s.wantedG - s.onHandG, house.units)} short of ${grams(s.wantedG, house.units)}`;
+    })
+    .join('; ');
+
+/** Writes a batch and takes what it wants, or neither. */
+export async function writeBatch(
+  b: NewBatch,
+  take: Take,
+  house: Kitchen,
+  also: (client: PoolClient, batchId: string) => Promise<void> = async () => {},
+): Promise<Started> {
+  const stock = await shelf();
+  const wants = wantsOf(b.sheet, house, stock);
+  try {
+    return await transaction(async (client): Promise<Started> => {
+      const { id, again } = await insertBatch(client, b);
+      if (again) return { ok: true, id };
+      await also(client, id);
+      if (take !== 'no') {
+        const short = await takeFromShelf(client, { batchId: id }, wants, take === 'anyway');
+        if (short.length > 0 && take === 'enough')
+          throw new Undone<Started>({ ok: false, path: 'take', message: `There is too little on the shelf. ${shortWords(short, house)}.`, short });
+      }
+      return { ok: true, id };
+    });
+  } catch (e) {
+    if (e instanceof Undone) return e.value as Started;
+    throw e;
+  }
+}
+
+/**
+ * Starts a batch of a version. The sheet is worked out here, from the version as saved, and kept as it is.
+ * @returns errors of the scaling, that there is no such version, or that the shelf has too little
+ */
+export async function startBatch(s: Start): Promise<Started> {
+  const { versionId, driver, exactness, portionMl, split = ONE } = s;
+  const end = s.end ?? null;
+  const v = await versionById(versionId);
+  if (!v) return { ok: false, path: 'versionId', message: 'That version is not in this kitchen.' };
+  const house = await loadHouse();
+  const ready = readyFor({ formula: v.formula, house, end, driver, split, eggs: s.eggs ?? null });
+  if (!ready.ok) return { ok: false, path: ready.error.path, message: ready.error.message };
+  const how = exactness === 'kitchen' ? await takeInKitchen(ready.value.lines, ready.value.each, house) : exactness;
+  const planned = plannedSheet(ready.value, driver, how, v.formula.kind, portionMl, split, scalesOf(house.gear)[0]?.stepG ?? 1);
+  if (!planned.ok) return { ok: false, path: planned.error.path, message: planned.error.message };
+  const find = (id: string) => findIngredient(id, house.conventions.own);
+  const beside: SheetLine[] = [];
+  for (const [n, x] of (s.sides ?? []).entries()) {
+    const side = await sideById(x.sideId);
+    if (!side) return { ok: false, path: `sides.${n}`, message: 'One of the sauces and butters is not in this kitchen any more.' };
+    beside.push(...sideLines(side, x.people, n + 1, find));
+  }
+  const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
+  const times = split.by === 'kits' ? mixesIn(split) : 1;
+  const each = planned.value.one.yield?.pieces ?? null;
+  const wanted = wantedPieces(driver);
+  return writeBatch(
+    {
+      ...s,
+      split,
+      sheet: [...planned.value.sheet, ...beside],
+      massG: planned.value.massG,
+      pieces: wanted !== null ? wanted * times : pan || each === null ? null : each * mixesIn(split),
+      ending: endOf(v.formula, end)?.name ?? null,
+    },
+    s.take ?? 'no',
+    house,
+  );
+}

@@ -1,0 +1,170 @@
+/** The shelf under batches that take from it, on the real database. */
+import { randomUUID } from 'node:crypto';
+import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { migrate } from '../db/migrate';
+import { closePool, query } from '../db/pool';
+import { batchById, writeOutcome } from '../queries/batches';
+import { keepItems } from '../queries/book';
+import { saveVersion, versionById } from '../queries/formulas';
+import { loadHouse } from '../queries/house';
+import { keepPantry, shelf } from '../queries/pantry';
+import { dropSide, keepSide, sides } from '../queries/sides';
+import { putBack } from '../queries/stock';
+import { startBatch } from './start-batch';
+import { standInsOf, swapInBatch } from './swap';
+
+// its own database: the shelf is everybody's
+let versionId = '';
+beforeAll(async () => {
+  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  const url = new URL(process.env.DATABASE_URL);
+  await query('create database shelf_kitchen');
+  await closePool();
+  url.pathname = '/shelf_kitchen';
+  process.env.DATABASE_URL = url.href;
+  await migrate();
+  const formula = {
+    ...EMPTY_FORMULA,
+    name: 'Shelf cakes',
+    entries: ['500 g flour', '800 g milk', '20 g baking powder'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  };
+  versionId = (await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' }))?.versionId ?? '';
+});
+afterAll(closePool);
+
+const note = (ingredientId: string, onHandG: number) => keepPantry([], [{ ingredientId, price: null, packG: null, onHandG, opened: null, bestBefore: null }]);
+const onHand = async (id = 'flour-all-purpose'): Promise<number | null> => (await shelf())[id]?.onHandG ?? null;
+const start = (more: Partial<Parameters<typeof startBatch>[0]> = {}) =>
+  startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'exact', portionMl: 60, take: 'enough', ...more });
+const count = async (): Promise<number> => (await query<{ n: number }>('select count(*)::int as n from batches'))[0]?.n ?? 0;
+
+test('a batch takes what it weighs, of what is noted, and says so', async () => {
+  await note('flour-all-purpose', 1800);
+  const b = await start();
+  if (!b.ok) throw new Error(b.message);
+  expect(await onHand()).toBeCloseTo(1300, 6);
+  // nobody noted the milk: it is not counted
+  expect((await batchById(b.id))?.takings).toEqual([{ id: 'flour-all-purpose', wantedG: 500, takenG: 500 }]);
+  const not = await start({ take: 'no' });
+  if (!not.ok) throw new Error(not.message);
+  expect(await onHand()).toBeCloseTo(1300, 6);
+  expect((await batchById(not.id))?.takings).toEqual([]);
+});
+
+test('where there is too little nothing is taken and no batch starts, unless it is asked anyway', async () => {
+  await note('flour-all-purpose', 300);
+  const before = await count();
+  expect(await start()).toMatchObject({ ok: false, path: 'take', message: expect.stringContaining('200 g short of 500 g') });
+  expect([await onHand(), await count()]).toEqual([300, before]);
+  const b = await start({ take: 'anyway' });
+  if (!b.ok) throw new Error(b.message);
+  expect(await onHand()).toBe(0);
+  expect((await batchById(b.id))?.takings).toEqual([{ id: 'flour-all-purpose', wantedG: 500, takenG: 300 }]);
+});
+
+test('two batches started at the same moment: what is there is given out once, and never below nothing', async () => {
+  await note('flour-all-purpose', 700);
+  const both = await Promise.all([start(), start()]);
+  expect(both.filter((b) => b.ok)).toHaveLength(1);
+  expect(await onHand()).toBeCloseTo(200, 6);
+  await note('flour-all-purpose', 1400);
+  await note('milk-whole', 1000);
+  const many = await Promise.all(Array.from({ length: 6 }, () => start({ take: 'anyway' })));
+  expect(many.every((b) => b.ok)).toBe(true);
+  expect(await onHand()).toBe(0);
+  expect(await onHand('milk-whole')).toBe(0);
+  const taken = await query<{ id: string; g: number }>(
+    'select ingredient_id as id, sum(taken_g) as g from stock_takings where batch_id = any($1) group by 1 order by 1',
+    [many.flatMap((b) => (b.ok ? [b.id] : []))],
+  );
+  expect(taken.map((t) => [t.id, Math.round(t.g)])).toEqual([
+    ['flour-all-purpose', 1400],
+    ['milk-whole', 1000],
+  ]);
+  await query("delete from stock where ingredient_id = 'milk-whole'");
+});
+
+test('the same press of the button twice is one batch, and takes once', async () => {
+  await note('flour-all-purpose', 5000);
+  const requestId = randomUUID();
+  const before = await count();
+  const [a, b, c] = await Promise.all([start({ requestId }), start({ requestId }), start({ requestId })]);
+  expect(a).toEqual(b);
+  expect(b).toEqual(c);
+  expect(a.ok).toBe(true);
+  expect([await count(), await onHand()]).toEqual([before + 1, 4500]);
+});
+
+test('what was taken goes back once, and not after the batch is finished', async () => {
+  await note('flour-all-purpose', 2000);
+  const [a, b] = [await start(), await start()];
+  if (!a.ok || !b.ok) throw new Error('not started');
+  expect(await onHand()).toBe(1000);
+  expect(await Promise.all([putBack(a.id), putBack(a.id)])).toEqual([true, true]);
+  expect(await onHand()).toBe(1500);
+  expect((await batchById(a.id))?.takings).toEqual([]);
+  await writeOutcome(b.id, { pieces: 10, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
+  expect(await putBack(b.id)).toBe(false);
+  expect(await putBack(randomUUID())).toBe(false);
+  expect(await onHand()).toBe(1500);
+});
+
+test('a split batch takes for all its mixes, and for what goes with it', async () => {
+  await note('flour-all-purpose', 5000);
+  await note('honey', 1000);
+  const side = await keepSide({ id: null, name: 'Shelf butter', by: 'weight', parts: [{ ingredientId: 'honey', parts: 1 }], servingG: 10, method: '' });
+  if (!side || side === 'name') throw new Error('not kept');
+  const b = await start({ split: { by: 'kits', benches: 3, classes: 2 }, sides: [{ sideId: side.id, people: 12 }] });
+  if (!b.ok) throw new Error(b.message);
+  expect(await onHand()).toBeCloseTo(5000 - 6 * 500, 6);
+  expect(await onHand('honey')).toBeCloseTo(880, 6);
+  const batch = await batchById(b.id);
+  expect(batch?.sheet).toHaveLength(6 * 3 + 1);
+  expect(batch?.massG).toBeCloseTo(6 * 1320, 6);
+  expect(await start({ sides: [{ sideId: randomUUID(), people: 2 }] })).toMatchObject({ ok: false, path: 'sides.0' });
+});
+
+test('sides are kept under one name each, changed and dropped; a batch that had one keeps it', async () => {
+  const side = { name: 'Plum sauce', by: 'weight' as const, parts: [{ ingredientId: 'sugar-caster', parts: 1 }], servingG: 30, method: '' };
+  const kept = await keepSide({ id: null, ...side });
+  if (!kept || kept === 'name') throw new Error('not kept');
+  expect(await keepSide({ id: null, ...side, name: 'PLUM sauce' })).toBe('name');
+  expect(await keepSide({ ...side, id: kept.id, servingG: 40 })).toMatchObject({ servingG: 40 });
+  expect(await keepSide({ ...side, id: randomUUID(), name: 'Other' })).toBeNull();
+  const b = await start({ take: 'no', sides: [{ sideId: kept.id, people: 5 }] });
+  expect([await dropSide(kept.id), await dropSide(kept.id)]).toEqual([true, false]);
+  expect((await sides()).some((s) => s.id === kept.id)).toBe(false);
+  expect(b.ok && (await batchById(b.id))?.sheet.at(-1)).toMatchObject({ side: 'Plum sauce', grams: 200 });
+});
+
+test('a stand-in on this batch alone: the sheet planned again, the shelf given back and taken from, the formula as it was', async () => {
+  await note('flour-all-purpose', 2000);
+  await note('flour-bread', 2000);
+  const b = await start();
+  if (!b.ok) throw new Error(b.message);
+  const batch = async () => {
+    const x = await batchById(b.id);
+    if (!x) throw new Error('gone');
+    return x;
+  };
+  const offered = await standInsOf(await batch(), await loadHouse());
+  expect(offered.l1?.map((o) => o.to)).toContain('flour-bread');
+  expect(await onHand()).toBeCloseTo(1500, 6);
+  expect(await swapInBatch(b.id, 'l1', 'egg-white', null)).toEqual({ ok: false, message: 'Nothing like that stands in for it.' });
+  expect(await swapInBatch(b.id, 'l1', 'flour-bread', null)).toEqual({ ok: true });
+  const now = await batch();
+  expect(now.sheet.find((l) => l.key === 'l1')?.parts?.map((p) => p.id)).toEqual(['flour-bread']);
+  expect(now.swapped?.entries[0]?.text).toMatch(/bread flour/);
+  expect(await onHand()).toBeCloseTo(2000, 6);
+  expect(await onHand('flour-bread')).toBeCloseTo(1500, 0);
+  const v = await versionById(now.versionId);
+  expect(v?.formula.entries[0]?.text).toBe('500 g flour');
+  // a second one goes on from the first
+  expect(await swapInBatch(b.id, 'l2', 'oat-drink', null)).toEqual({ ok: true });
+  expect((await batch()).sheet.flatMap((l) => l.parts?.map((p) => p.id) ?? [])).toEqual(expect.arrayContaining(['flour-bread', 'oat-drink']));
+  // what is weighed stays weighed
+  await keepItems(b.id, [{ id: randomUUID(), do: 'line', key: 'l1', to: true }]);
+  expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false, message: expect.stringContaining('weighed already') });
+  await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
+  expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false });
+});
