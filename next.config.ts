@@ -1,6 +1,8 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
+  // where the server's user can't read this folder, it is served from a copy that carries what it needs
+  ...(process.env.EVEN_CRUMB_STANDALONE && { output: 'standalone', outputFileTracingIncludes: { '/*': ['node_modules/highs/build/*'] } }),
   poweredByHeader: false,
   // one finds its wasm beside itself, the other its own way to draw
   serverExternalPackages: ['highs', '@react-pdf/renderer'],

@@ -1,9 +1,8 @@
 /**
- * The first part of npm run bench: how many 20-line formulas are analysed, rails dragged and cards read in a second, and
- * the same arithmetic done through a general spreadsheet-calculation library, in the same run. Median of five rounds, after a warm-up.
+ * The first part of npm run bench: how many 20-line formulas are analysed, rails dragged and cards read in a second. Median of
+ * five rounds, after a warm-up.
  */
 import loadHighs from 'highs';
-import { HyperFormula } from 'hyperformula';
 import { analyse, analyseFormula } from '../src/core/analyse';
 import { workedOn } from '../src/core/balance/bench';
 import { kitchenMeasures } from '../src/core/balance/kitchen';
@@ -14,7 +13,8 @@ import { meansOf } from '../src/core/batch/driver';
 import { USUAL_TIMES } from '../src/core/batch/heat';
 import { kitchenLines } from '../src/core/batch/kitchen';
 import { mixesFor } from '../src/core/batch/mixes';
-import { ONE, plannedSheet, readyFor } from '../src/core/batch/plan';
+import { plannedSheet, readyFor } from '../src/core/batch/plan';
+import { ONE } from '../src/core/batch/split';
 import { readCard } from '../src/core/card/card';
 import { timeLine } from '../src/core/day/schedule';
 import { stepsOf } from '../src/core/day/steps';
@@ -23,7 +23,6 @@ import { FRESH_KITCHEN } from '../src/core/formula/ways';
 import { FRESH_HOUSE } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
 import { CARD } from './card';
-import { spreadsheet } from './spreadsheet';
 
 /** Operations per second: the median of five rounds of about 0.4 s. */
 function perSecond(work: (n: number) => void): number {
@@ -47,25 +46,9 @@ if (lines.length !== 20 || lines.some((l) => l.grams === null)) throw new Error(
 const changed = (n: number) =>
   lines.map((l, i) => (i === n % 20 ? { ...l, parts: l.parts.map((p) => ({ ...p, grams: p.grams * (1 + (n % 97) / 1000) })) } : l));
 
-const sheet = spreadsheet(HyperFormula, lines);
-const mine = analyse(changed(7), 'griddle', 'even');
-const theirs = sheet.recalculate(7, changed(7));
-for (const [name, a, b] of [
-  ['water', mine.percent?.water, theirs.water],
-  ['fat', mine.percent?.fat, theirs.fat],
-  ['sugar', mine.percent?.sugar, theirs.sugar],
-  ['gas', mine.co2Per100gFlour, theirs.co2],
-  ['volume', mine.volume?.volumeMl, theirs.volumeMl],
-] as const)
-  if (Math.abs((a ?? 0) - b) > 1e-6 * Math.abs(b)) throw new Error(`the two do not compute the same ${name}: ${a} and ${b}`);
-
 const show = (name: string, n: number): void => console.log(`${name.padEnd(64)} ${Math.round(n).toLocaleString('en-GB').padStart(9)} per second`);
 const analysed = perSecond((n) => analyse(changed(n), 'griddle', 'even'));
-const recalculated = perSecond((n) => sheet.recalculate(n, changed(n)));
-const built = perSecond((n) => spreadsheet(HyperFormula, changed(n)).destroy());
 show('analyse a 20-line formula (ratios, ledger, thickness, findings)', analysed);
-show('  tally, ledger and volume alone, in a spreadsheet kept open', recalculated);
-show('  the same, spreadsheet built anew', built);
 const pasted = entriesFromCard(CARD, FRESH_HOUSE);
 if (!pasted.ok) throw new Error(pasted.message);
 const formula: Formula = { ...EMPTY_FORMULA, entries: pasted.value.entries };
@@ -134,7 +117,6 @@ show(
   perSecond((n) => timeLine(steps, { at: 1.8e12 + 60_000 * (n % 500), anchor: 'first', helpers: n % 3, dayOneAt: null, moved: {} }, null)),
 );
 const counted = countedLines(formula, FRESH_KITCHEN, null);
-console.log(`analysing is ${(analysed / recalculated).toFixed(1)} times as fast as recalculating the sheet, which does less.`);
 
 /** Fifty sizes of the card in kitchen measures: how long each takes, and how much less they drift than line by line. */
 async function rounding(): Promise<void> {

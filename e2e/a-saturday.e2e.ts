@@ -4,7 +4,7 @@
  */
 import type { Locator, Page } from '@playwright/test';
 import { Client } from 'pg';
-import { axe, choose, expect, test, toWeighIn } from './kitchen';
+import { axe, beginTime, choose, expect, pass, test, toWeighIn, unsent } from './kitchen';
 
 const FRIDAY = new Date(2026, 10, 27, 17, 0);
 /** A card of its own: its formula gets a version more, and no other job counts on it. */
@@ -47,7 +47,7 @@ const target = async (weighIn: Locator): Promise<number> =>
 test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   test.setTimeout(180_000);
   expected.push(/503/);
-  await page.clock.install({ time: FRIDAY });
+  await beginTime(page, kitchen, FRIDAY);
 
   // the way of this house: a second person looks
   await page.goto('/house');
@@ -100,7 +100,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await page.getByRole('button', { name: /^Done: label/ }).click();
   await expect(page.getByText('The records are out of reach just now.', { exact: false }).first()).toBeVisible();
   await kitchen.back();
-  await page.clock.fastForward(4 * SECOND);
+  await pass(page, kitchen, 4 * SECOND);
   await expect(page.getByText('The records are out of reach just now.', { exact: false })).toHaveCount(0);
   await page.reload();
   await expect(page.getByRole('button', { name: 'Label, close, chill the tubs: not done after all' })).toBeVisible();
@@ -108,7 +108,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   expect(await calendar.text()).toContain('SUMMARY:Weigh 2 dry bags: Soft oat waffles');
 
   // Saturday, seven o'clock: griddle cakes for twelve, two each and one to test with
-  await page.clock.fastForward(14 * 60 * MINUTE);
+  await pass(page, kitchen, 14 * 60 * MINUTE);
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(CARD);
   await page.getByRole('button', { name: 'Read the card' }).click();
@@ -163,14 +163,14 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await axe(page);
   await joining.getByRole('button', { name: 'They meet: count' }).click();
   await expect(joining).toContainText('of 16');
-  await page.clock.fastForward(17 * SECOND);
+  await pass(page, kitchen, 17 * SECOND);
   await expect(joining.getByRole('status')).toContainText('Stop.');
   await joining.getByRole('button', { name: 'It is mixed: let it rest' }).click();
   const rest = page.getByRole('region', { name: 'Rest' });
   await expect(rest.getByRole('timer')).toHaveText(/^9:5\d$|^10:00$/);
 
   // rested, and poured to see: too thick, so milk goes in, a step at a time
-  await page.clock.fastForward(10 * MINUTE);
+  await pass(page, kitchen, 10 * MINUTE);
   await expect(rest.getByRole('timer')).toHaveText('Rested');
   const water = page.getByRole('region', { name: 'What really went in' }).getByRole('listitem').filter({ hasText: 'Water' });
   const before = await water.textContent();
@@ -203,9 +203,9 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
     }
   };
   await go('Poured', 'Pour', 1, 1);
-  await page.clock.fastForward(145 * SECOND);
+  await pass(page, kitchen, 145 * SECOND);
   await go('Turned', 'Turn', 1, 1);
-  await page.clock.fastForward(95 * SECOND);
+  await pass(page, kitchen, 95 * SECOND);
   await go('Taken off', 'Take off', 1, 1);
   await expect(step).toContainText('How is the test piece?');
   await page.getByRole('radio', { name: 'too dark' }).click();
@@ -214,7 +214,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   for (const load of [0, 1, 2]) {
     const [from, to] = [2 + 8 * load, 9 + 8 * load];
     await go('Poured', 'Pour', from, to);
-    await page.clock.fastForward(142 * SECOND);
+    await pass(page, kitchen, 142 * SECOND);
     if (load === 1) {
       // the records go in the middle of a load; turned all the same, reloaded, and told once
       await kitchen.away();
@@ -224,7 +224,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
       await page.reload();
       await go('Turned', 'Turn', from + 4, to);
     } else await go('Turned', 'Turn', from, to);
-    await page.clock.fastForward(92 * SECOND);
+    await pass(page, kitchen, 92 * SECOND);
     await go('Taken off', 'Take off', from, to);
     await expect(count).toContainText(`${8 * (load + 1)} of 24`);
     await hold.getByRole('button', { name: '8 into the oven' }).click();
@@ -232,13 +232,13 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await expect(hold.getByRole('list', { name: 'In the oven' }).getByRole('listitem')).toHaveCount(3);
   await hold.getByLabel('The bell rings at').fill('23:59');
   await expect(hold).toContainText('The bell rings in');
-  await page.clock.fastForward(6 * MINUTE);
+  await pass(page, kitchen, 6 * MINUTE);
   await hold.getByRole('button', { name: 'The oldest 8 out, onto plates' }).click();
   await expect(hold).toContainText('8 on plates');
   await expect(hold.getByRole('list', { name: 'In the oven' }).getByRole('listitem')).toHaveCount(2);
   await axe(page);
-  await page.clock.fastForward(3 * SECOND);
-  await page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('even-crumb:book')));
+  await pass(page, kitchen, 3 * SECOND);
+  await expect.poll(() => unsent(page)).toBe(0);
 
   // every tap and every word once
   const db = new Client({ connectionString: kitchen.databaseUrl });

@@ -11,14 +11,14 @@ test('a page without its records says so and comes back by itself', async ({ pag
   expect((await page.request.post('/api/v1/read', { data: { text: '1 cup flour' } })).status()).toBe(200);
   await kitchen.away();
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: "The kitchen's records are out of reach" })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The kitchen’s records are out of reach' })).toBeVisible();
   await axe(page);
   const health = await page.request.get('/api/health');
   expect(health.status()).toBe(503);
   expect(await health.json()).toEqual({ status: 'degraded', database: 'away' });
   const read = await page.request.post('/api/v1/read', { data: { text: '1 cup flour' } });
   expect(read.status()).toBe(200);
-  await expect(page.getByRole('button', { name: 'Try again' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Look again now' })).toBeVisible();
   await kitchen.back();
   await expect(page.getByRole('region', { name: 'Formula shelf' })).toBeVisible();
 });

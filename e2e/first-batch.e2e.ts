@@ -31,7 +31,7 @@ test('six steps in one go', async ({ page }) => {
     await expect(shelf.getByRole('listitem').filter({ hasText: some })).toHaveCount(1);
     await expect(shelf.getByRole('listitem').filter({ hasNotText: only })).toHaveCount(0);
   };
-  await page.getByRole('searchbox', { name: 'Find by name, kind or liquid' }).fill('crepe');
+  await page.getByRole('searchbox', { name: 'Find by name, kind, flour or liquid' }).fill('crepe');
   await shows('Towpath herb crepes', /crepe/i);
   await page.getByRole('searchbox').fill('');
   await choose(page, 'Kind', 'Waffle');

@@ -1,6 +1,6 @@
 /** The griddle: poured, turned and taken off by key and by tap, oldest first, on two screens, with the records away for a while. */
 import type { Page } from '@playwright/test';
-import { axe, choose, expect, test } from './kitchen';
+import { axe, beginTime, choose, expect, pass, test } from './kitchen';
 
 test.use({ alone: true });
 
@@ -28,7 +28,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
 }) => {
   test.setTimeout(150_000);
   expected.push(/503/);
-  await page.clock.install();
+  await beginTime(page, kitchen);
   await atGriddle(page, 'Regatta griddle cakes', '6');
   const step = page.getByRole('region', { name: 'Next' }).getByRole('status');
   const count = page.getByRole('region', { name: 'Count' });
@@ -42,7 +42,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   for (let n = 1; n <= 4; n++) {
     await expect(step).toContainText(`Pour ${n}`);
     await page.keyboard.press('Enter');
-    await page.clock.fastForward(3000);
+    await pass(page, kitchen, 3000);
   }
   // by tap, on another place than the next
   await page.getByRole('button', { name: 'Place 9: free' }).click();
@@ -52,11 +52,11 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   for (const n of [5, 6]) {
     await expect(step).toContainText(`Pour ${n}`);
     await page.keyboard.press('Enter');
-    await page.clock.fastForward(3000);
+    await pass(page, kitchen, 3000);
   }
   await expect(step).toContainText(/Look at 1 in \d:\d\d/);
   await expect(page.getByRole('button', { name: 'Place 7: free' })).toBeDisabled();
-  await page.clock.fastForward(150_000);
+  await pass(page, kitchen, 150_000);
   await expect(count).toContainText(/joined 2 min ago: about 9\d % of its lift/);
   await expect(step).toContainText('Turn 1?');
   await expect(step).toContainText('edge dull, bubbles open and stay open');
@@ -72,7 +72,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   await kitchen.back();
   await page.reload();
   await expect(page.getByRole('button', { name: /^Place 2: piece 2, second side/ })).toBeVisible();
-  await page.clock.fastForward(5000);
+  await pass(page, kitchen, 5000);
   const other = await (await browser.newContext()).newPage();
   await other.goto(page.url());
   await expect(other.getByRole('button', { name: /^Place 2: piece 2, second side/ })).toBeVisible();
@@ -80,10 +80,10 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
     await expect(step).toContainText(`Turn ${n}?`);
     await page.getByRole('button', { name: `Turned: ${n}` }).click();
   }
-  await page.clock.fastForward(100_000);
+  await pass(page, kitchen, 100_000);
   for (let n = 1; n <= 6; n++) {
     // the batch is its own teacher by now: what the first ones took the later ones are given
-    await page.clock.fastForward(30_000);
+    await pass(page, kitchen, 30_000);
     await expect(step).toContainText(`Take off ${n}?`);
     await page.getByRole('button', { name: `Taken off: ${n}` }).click();
   }
@@ -128,4 +128,50 @@ test('the test piece is outside the count, and is judged before the next is pour
   await expect(page.getByText(/^Stir \d+ g of milk into the bowl/)).toBeVisible();
   await expect(step).toContainText('Pour 2');
   await axe(page);
+});
+
+test('two browsers pour two hundred on one griddle, at once and apart: each is kept, in order, and no two lie on one place', async ({
+  page,
+  kitchen,
+  browser,
+  expected,
+}) => {
+  test.setTimeout(240_000);
+  expected.push(/ERR_INTERNET_DISCONNECTED|Failed to fetch/);
+  const house = await kitchen.sql<{ value: object }>("select value from kitchen where key = 'house'");
+  const gear = [{ id: 'field', sort: 'griddle', name: 'Field griddle', wideCm: 300, deepCm: 240 }];
+  await kitchen.sql("update kitchen set value = jsonb_set(value, '{gear}', $1) where key = 'house'", [JSON.stringify(gear)]);
+  await atGriddle(page, 'Regatta griddle cakes', '260');
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  const id = /batches\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  const tap = async (on: Page, times: number): Promise<void> => {
+    for (let n = 0; n < times; n++) {
+      const poured = on.getByRole('button', { name: /^Poured: / });
+      await poured.click();
+    }
+  };
+  await expect(page.getByRole('button', { name: /^Poured: 1$/ })).toBeVisible();
+  await expect(other.getByRole('button', { name: /^Poured: 1$/ })).toBeVisible();
+  // both at once, neither knowing of the other's last taps
+  await Promise.all([tap(page, 50), tap(other, 50)]);
+  // one loses the net, pours on, and is found again by the other, which has poured too
+  await context.setOffline(true);
+  await Promise.all([tap(page, 50), tap(other, 50)]);
+  await expect(other.getByText('Even Crumb does not answer', { exact: false })).toBeVisible();
+  await context.setOffline(false);
+  await expect(other.getByText('Even Crumb does not answer', { exact: false })).toHaveCount(0);
+  const pours = () =>
+    kitchen.sql<{ piece: number; slot: number; seq: string }>("select piece, slot, seq from batch_taps where batch_id = $1 and act = 'pour' order by seq", [
+      id,
+    ]);
+  await expect.poll(async () => (await pours()).length, { timeout: 60_000 }).toBe(200);
+  const kept = await pours();
+  expect(kept.map((p) => p.piece)).toEqual(Array.from({ length: 200 }, (_, n) => n + 1));
+  expect(new Set(kept.map((p) => p.slot)).size).toBe(200);
+  // both screens come to the same
+  for (const on of [page, other]) await expect(on.getByRole('button', { name: /^Place \d+: piece / })).toHaveCount(200, { timeout: 30_000 });
+  await context.close();
+  await kitchen.sql("update kitchen set value = $1 where key = 'house'", [JSON.stringify(house[0]?.value ?? {})]);
 });

@@ -3,10 +3,15 @@
  * fails its test on an error in the console.
  */
 import { type ChildProcess, spawn } from 'node:child_process';
+import { rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
 import { Client } from 'pg';
+
+const CLOCK = resolve('e2e/clock.mjs');
 
 export interface Kitchen {
   readonly url: string;
@@ -16,6 +21,47 @@ export interface Kitchen {
   readonly back: () => Promise<void>;
   readonly stopServer: () => Promise<void>;
   readonly startServer: () => Promise<void>;
+  /** Asks the kitchen's own database. */
+  readonly sql: <R extends object>(text: string, values?: readonly unknown[]) => Promise<R[]>;
+  /** Turns the clock of the server to a moment, ms since 1970; null: back to the wall's. */
+  readonly turnClock: (to: number | null) => void;
+  /** Lets time pass for the server. */
+  readonly passTime: (ms: number) => void;
+}
+
+/** Begins a test's own time, in the browser and at the server. */
+export async function beginTime(page: Page, kitchen: Kitchen, at: Date = new Date()): Promise<void> {
+  kitchen.turnClock(at.getTime());
+  await page.clock.install({ time: at });
+}
+
+/** How many things the browser has told and not sent. */
+export const unsent = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((done) => {
+        const asked = indexedDB.open('even-crumb');
+        asked.onerror = () => done(0);
+        asked.onsuccess = () => {
+          const db = asked.result;
+          const end = (n: number): void => {
+            db.close();
+            done(n);
+          };
+          if (!db.objectStoreNames.contains('book')) return end(0);
+          const count = db.transaction('book').objectStore('book').count();
+          count.onsuccess = () => end(count.result);
+          count.onerror = () => end(0);
+        };
+      }),
+  );
+
+/** Lets time pass, in the browser and at the server. */
+export async function pass(page: Page, kitchen: Kitchen, ms: number): Promise<void> {
+  // what was told before is told with the time it had; where the records are away it waits, and carries its age itself
+  for (let n = 0; n < 20 && (await unsent(page)) > 0; n++) await new Promise((r) => setTimeout(r, 50));
+  kitchen.passTime(ms);
+  await page.clock.fastForward(ms);
 }
 
 const admin = (): string => {
@@ -44,9 +90,16 @@ const freePort = (): Promise<number> =>
     });
   });
 
-async function serve(databaseUrl: string, port: number): Promise<ChildProcess> {
+async function serve(databaseUrl: string, port: number, clock: string): Promise<ChildProcess> {
   const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      NODE_OPTIONS: `--import ${CLOCK}`,
+      EVEN_CRUMB_TEST_CLOCK: clock,
+    },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   for (let i = 0; i < 300; i++) {
@@ -76,7 +129,14 @@ async function open(template: 'furnished' | 'blank', name: string): Promise<{ ki
   await sql(`create database ${name} template ${template}`);
   const databaseUrl = admin().replace(/[^/]+$/, name);
   const port = await freePort();
-  let child: ChildProcess | null = await serve(databaseUrl, port);
+  const clock = join(tmpdir(), `even-crumb-clock-${process.pid}-${port}`);
+  let offset = 0;
+  const turn = (to: number): void => {
+    offset = to;
+    writeFileSync(clock, String(offset));
+  };
+  turn(0);
+  let child: ChildProcess | null = await serve(databaseUrl, port, clock);
   const kitchen: Kitchen = {
     url: `http://127.0.0.1:${port}`,
     databaseUrl,
@@ -90,13 +150,25 @@ async function open(template: 'furnished' | 'blank', name: string): Promise<{ ki
       child = null;
     },
     startServer: async () => {
-      child ??= await serve(databaseUrl, port);
+      child ??= await serve(databaseUrl, port, clock);
     },
+    sql: async <R extends object>(text: string, values: readonly unknown[] = []) => {
+      const client = new Client({ connectionString: databaseUrl });
+      await client.connect();
+      try {
+        return (await client.query(text, [...values])).rows as R[];
+      } finally {
+        await client.end();
+      }
+    },
+    turnClock: (to) => turn(to === null ? 0 : to - Date.now()),
+    passTime: (ms) => turn(offset + ms),
   };
   return {
     kitchen,
     close: async () => {
       await end(child);
+      rmSync(clock, { force: true });
       await sql(`drop database if exists ${name} with (force)`);
     },
   };
@@ -136,6 +208,7 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
     { scope: 'worker' },
   ],
   context: async ({ browser, kitchen, profile, alone, viewport }, use) => {
+    kitchen.turnClock(null);
     const context = alone ? await browser.newContext({ baseURL: kitchen.url, locale: 'en-GB', viewport }) : profile;
     await use(context);
     if (alone) await context.close();
@@ -145,7 +218,7 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
       const [page] = pages;
       if (page) {
         const session = await context.newCDPSession(page);
-        await session.send('Storage.clearDataForOrigin', { origin: kitchen.url, storageTypes: 'local_storage,cookies' });
+        await session.send('Storage.clearDataForOrigin', { origin: kitchen.url, storageTypes: 'local_storage,indexeddb,cookies' });
       }
       for (const p of pages) await p.close();
     }

@@ -46,7 +46,10 @@ export function endChildren() {
 
 /** Keeps a child from outliving this process, even when this process is killed with -9. */
 const hasSetpriv = spawnSync('setpriv', ['--pdeathsig', 'TERM', 'true']).status === 0;
-export const tied = (command, args) => (hasSetpriv ? ['setpriv', ['--pdeathsig', 'TERM', command, ...args]] : [command, args]);
+export const tied = (command, args, as = []) => (hasSetpriv ? ['setpriv', [...as, '--pdeathsig', 'TERM', command, ...args]] : [command, args]);
+
+/** A line in the server's log. */
+export const logged = (event, facts = {}) => process.stderr.write(`${JSON.stringify({ at: new Date().toISOString(), event, ...facts })}\n`);
 
 const NEEDS = {
   postgres: {
@@ -59,15 +62,21 @@ const NEEDS = {
   },
 };
 
+/** What is needed under a name; `postgres-14` is the server of one major version. */
+const needOf = (name) => {
+  const major = /^postgres-(\d+)$/.exec(name)?.[1];
+  return major ? { packages: [`postgresql-${major}`], there: () => existsSync(`/usr/lib/postgresql/${major}/bin/initdb`) } : NEEDS[name];
+};
+
 /** Installs Debian packages that are missing, or says the exact command. */
 export async function ensurePackages(names) {
-  const missing = names.filter((n) => !NEEDS[n].there()).flatMap((n) => NEEDS[n].packages);
+  const missing = names.filter((n) => !needOf(n).there()).flatMap((n) => needOf(n).packages);
   if (missing.length === 0) return;
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
   if (!isRoot || spawnSync('which', ['apt-get']).status !== 0) throw new Told(`Missing on this machine: ${missing.join(', ')}. Install with: sudo ${command}`);
   say(`installing ${missing.join(', ')}`);
   // the package would make and start a cluster of its own; ours lives in the data folder
-  if (missing.includes('postgresql-15') && !existsSync('/etc/postgresql-common/createcluster.conf')) {
+  if (missing.some((m) => m.startsWith('postgresql-')) && !existsSync('/etc/postgresql-common/createcluster.conf')) {
     mkdirSync('/etc/postgresql-common', { recursive: true });
     writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n');
   }
@@ -112,12 +121,14 @@ export async function ensureModules() {
 }
 
 /** The production build, when what it is made from has changed. */
-export async function ensureBuild() {
+export async function ensureBuild({ standalone = false } = {}) {
   const stamp = join(ROOT, '.next/even-crumb-build');
   const want = fingerprint(['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json']);
-  if (existsSync(join(ROOT, '.next/BUILD_ID')) && stampIs(stamp, want)) return;
+  const whole = !standalone || existsSync(join(ROOT, '.next/standalone/server.js'));
+  if (existsSync(join(ROOT, '.next/BUILD_ID')) && whole && stampIs(stamp, want)) return;
   say('building (a minute the first time)');
-  if ((await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'])) !== 0) throw new Told('The build failed (its own words are above).');
+  const env = standalone ? { EVEN_CRUMB_STANDALONE: '1' } : {};
+  if ((await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { env })) !== 0) throw new Told('The build failed (its own words are above).');
   writeFileSync(stamp, want);
 }
 
@@ -133,14 +144,14 @@ export function freePort(port = 0) {
   });
 }
 
-/** Waits until an address answers 200, or says what the last answer was. */
-export async function answers(url, { seconds = 30, alive = () => true } = {}) {
+/** Waits until an address answers 200 (or anything at all), or says what the last answer was. */
+export async function answers(url, { seconds = 30, alive = () => true, anyStatus = false } = {}) {
   let last = 'no answer';
   for (let i = 0; i < seconds * 10; i++) {
     if (!alive()) throw new Told('The server ended before it answered.');
     try {
       const r = await fetch(url);
-      if (r.ok) return;
+      if (r.ok || anyStatus) return;
       last = `status ${r.status}`;
     } catch (e) {
       last = e.cause?.code ?? e.message;

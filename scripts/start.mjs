@@ -1,67 +1,141 @@
-// npm start: brings the machine, the packages, the build and the database up, then serves.
+// npm start: brings the machine, the packages, the build and the database up, then serves, and keeps both up.
 //   npm start               with the demo kitchen, loaded once
 //   npm start -- --empty    a blank kitchen (asked for the first time the data folder is used)
 //   npm run dev             the same with the development server
 // PORT (4310), EVEN_CRUMB_DATA (.data), DATABASE_URL (an existing database instead of our own)
 import { spawn } from 'node:child_process';
-import { join, resolve } from 'node:path';
-import { answers, endChildren, ensureBuild, ensureModules, ensurePackages, freePort, ROOT, run, say, Told, tied } from './lib.mjs';
-import { startPostgres } from './postgres.mjs';
+import { join } from 'node:path';
+import { prepareApp, serverEnv, serverFor, settings } from './app.mjs';
+import { answers, endChildren, ensureModules, ensurePackages, freePort, logged, run, say, Told } from './lib.mjs';
+import { mbLeft, startPostgres } from './postgres.mjs';
 
 const dev = process.argv.includes('--dev');
 const empty = process.argv.includes('--empty');
-const port = Number(process.env.PORT ?? 4310);
+const { port, dataFolder, ownDatabase } = settings();
 
 let database = null;
 let server = null;
 let stopping = false;
+
+/** Ends a child, kindly first. */
+async function end(child, kindMs) {
+  if (!child || child.exitCode !== null || child.signalCode !== null) return;
+  const gone = new Promise((r) => child.once('exit', r));
+  child.kill('SIGTERM');
+  const t = setTimeout(() => child.kill('SIGKILL'), kindMs);
+  await gone;
+  clearTimeout(t);
+}
 
 async function stop(code, words) {
   if (stopping) return;
   stopping = true;
   if (words) say(words);
   endChildren();
-  if (server && server.exitCode === null && server.signalCode === null) {
-    const gone = new Promise((r) => server.once('exit', r));
-    server.kill('SIGTERM');
-    const t = setTimeout(() => server.kill('SIGKILL'), 5000);
-    await gone;
-    clearTimeout(t);
-  }
+  await end(server, 5000);
   await database?.stop();
   if (words) say('stopped');
   process.exit(code);
 }
-for (const s of ['SIGINT', 'SIGTERM']) process.on(s, () => void stop(0, 'stopping'));
+for (const s of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(s, () => void stop(0, 'stopping'));
+
+const FIRST_PAUSE_MS = 500;
+const MOST_PAUSE_MS = 30_000;
+/** What has run so long was well: the next pause is a short one again. */
+const WELL_MS = 60_000;
+
+/**
+ * Keeps something up: when it ends it is begun again, after a pause that grows while it keeps ending.
+ * @param begin starts it; resolves, when it is up, to `{ gone }`, a promise of its last words
+ */
+async function keepUp(name, begin) {
+  let pause = FIRST_PAUSE_MS;
+  let { gone } = await begin();
+  for (;;) {
+    const since = Date.now();
+    const words = await gone;
+    if (stopping) return;
+    if (Date.now() - since > WELL_MS) pause = FIRST_PAUSE_MS;
+    for (;;) {
+      logged(`${name}-ended`, { said: words || undefined, againInMs: pause });
+      say(`${name} ended${words ? ` (${words})` : ''}: begun again in ${pause / 1000} s`);
+      await new Promise((r) => setTimeout(r, pause));
+      if (stopping) return;
+      pause = Math.min(MOST_PAUSE_MS, pause * 2);
+      try {
+        ({ gone } = await begin());
+        logged(`${name}-back`);
+        say(`${name} is back`);
+        break;
+      } catch (e) {
+        if (stopping) return;
+        say(e instanceof Told ? e.message : String(e.stack ?? e));
+      }
+    }
+  }
+}
+
+async function startDatabase() {
+  database = await startPostgres(join(dataFolder, 'postgres'), { port: database?.port ?? null });
+  return database;
+}
+
+async function startServer(url) {
+  const { command, args, cwd, user } = await serverFor({ dev, port });
+  const child = spawn(command, args, {
+    cwd,
+    env: serverEnv({ url, dev, port, database, user }),
+    stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
+  });
+  server = child;
+  const gone = new Promise((r) => child.once('exit', (code, signal) => r(signal ?? `exit ${code}`)));
+  await answers(`http://127.0.0.1:${port}/api/health`, { seconds: 90, alive: () => child.exitCode === null && child.signalCode === null, anyStatus: true });
+  return { gone };
+}
 
 async function main() {
   if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Told(`PORT is "${process.env.PORT}": it has to be a number from 1 to 65535.`);
   if (Number(process.versions.node.split('.')[0]) < 20) throw new Told(`Node ${process.versions.node} is too old: Even Crumb needs Node 20 or newer.`);
   if ((await freePort(port)) === null) throw new Told(`Port ${port} is in use: is Even Crumb already running? Else choose another with PORT=4311 npm start.`);
-  const own = process.env.DATABASE_URL === undefined;
-  if (own) await ensurePackages(['postgres']);
+  if (ownDatabase) await ensurePackages(['postgres']);
   await ensureModules();
-  if (!dev) await ensureBuild();
+  await prepareApp({ dev });
   let url = process.env.DATABASE_URL;
-  if (own) {
+  if (ownDatabase) {
     say('starting the database');
-    database = await startPostgres(join(resolve(ROOT, process.env.EVEN_CRUMB_DATA ?? '.data'), 'postgres'));
+    let up;
+    const isUp = new Promise((r) => {
+      up = r;
+    });
+    keepUp('the database', async () => {
+      const begun = await startDatabase();
+      up();
+      return begun;
+    }).catch((e) => stop(1, e instanceof Told ? e.message : String(e.stack ?? e)));
+    await isUp;
     url = database.url;
-    void database.gone.then(() => stop(1, stopping ? undefined : 'the database ended; stopping'));
+    const left = mbLeft(database.folder);
+    if (left < 200) say(`only ${left} MB are left on the disk where the data stands`);
   }
   const setUp = await run(process.execPath, ['--import', 'tsx', 'src/server/usecases/setup.ts', empty ? '--empty' : '--demo'], {
-    env: { DATABASE_URL: url },
+    env: serverEnv({ url, dev, port, database }),
     loud: true,
   });
-  if (setUp !== 0) throw new Told('The database could not be brought up to date (its own words are above).');
-  const next = join(ROOT, 'node_modules/next/dist/bin/next');
-  const [command, args] = tied(process.execPath, [next, dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)]);
-  const env = { ...process.env, DATABASE_URL: url, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: dev ? 'development' : 'production' };
-  server = spawn(command, args, { cwd: ROOT, env, stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'] });
-  server.once('exit', (code) => void stop(1, stopping ? undefined : `the server ended (${code})`));
-  await answers(`http://127.0.0.1:${port}/api/health`, { seconds: 60, alive: () => server.exitCode === null });
+  if (setUp !== 0) throw new Told('The records could not be brought up to date (their own words are above).');
+  let serving;
+  const isServing = new Promise((r) => {
+    serving = r;
+  });
+  keepUp('the server', async () => {
+    const begun = await startServer(url);
+    serving();
+    return begun;
+  }).catch((e) => stop(1, e instanceof Told ? e.message : String(e.stack ?? e)));
+  await isServing;
+  await answers(`http://127.0.0.1:${port}/api/health`, { seconds: 60 });
   say('ready; Ctrl-C stops it');
-  process.stdout.write(`\n  Even Crumb is open at  http://127.0.0.1:${port}\n\n`);
+  const where = database?.elsewhere ? `\n  Its records stand in      ${database.folder}\n` : '';
+  process.stdout.write(`\n  Even Crumb is open at  http://127.0.0.1:${port}\n${where}\n`);
 }
 
 main().catch((e) => {

@@ -1,5 +1,7 @@
 // npm test: the same set-up as the start command, then lint, types, Jest, build and Playwright, on throw-away
 // databases. Ends with "N passed, N failed", the sum over Jest and Playwright.
+//   npm run test:e2e -- planning       only the browser tests of that file
+//   npm run test:unit -- src/core/lift  only the unit tests there
 //   --only unit | e2e | screenshots | bench
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -8,7 +10,8 @@ import { endChildren, ensureBuild, ensureModules, ensurePackages, isRoot, run, s
 import { startPostgres } from './postgres.mjs';
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : 'all';
-const rest = process.argv.includes('--') ? process.argv.slice(process.argv.indexOf('--') + 1) : [];
+// what is left is handed on: names of files, and the runners' own flags
+const rest = process.argv.slice(2).filter((a, n, all) => a !== '--' && a !== '--only' && all[n - 1] !== '--only');
 const wants = (what) => only === 'all' || only === what;
 const node = process.execPath;
 
@@ -60,7 +63,7 @@ async function main() {
     const out = join(folder, 'jest.json');
     database.psql('postgres', 'create database unit');
     const code = await run(node, ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${out}`, '--silent', ...rest], {
-      env: { DATABASE_URL: database.urlOf('unit'), NODE_ENV: 'test' },
+      env: { DATABASE_URL: database.urlOf('unit'), NODE_ENV: 'test', EVEN_CRUMB_PG_BIN: database.bin },
       loud: only === 'unit',
     });
     const result = readJson(out);
@@ -84,6 +87,11 @@ async function main() {
       database.psql('postgres', `create database ${name}`);
       if ((await run(node, ['--import', 'tsx', 'src/server/usecases/setup.ts', how], { env: { DATABASE_URL: database.urlOf(name) } })) !== 0)
         throw new Told('The test database could not be set up.');
+    }
+    if (only === 'bench') {
+      database.psql('postgres', 'create database store template furnished');
+      const env = { EVEN_CRUMB_BENCH_DEMO: database.urlOf('furnished'), EVEN_CRUMB_BENCH_STORE: database.urlOf('store') };
+      if ((await run(node, ['--import', 'tsx', 'bench/store.ts'], { env, loud: true })) !== 0) bad = true;
     }
     const out = join(folder, 'playwright.json');
     const project = only === 'screenshots' || only === 'bench' ? only : 'cook';

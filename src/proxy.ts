@@ -4,11 +4,47 @@
  */
 import { type NextRequest, NextResponse } from 'next/server';
 
+/** Methods that only look. */
+const LOOKS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Whether a request that may change something comes from a page of another origin. Programs send no origin, and may. */
+function foreign(request: NextRequest): boolean {
+  if (LOOKS.has(request.method)) return false;
+  const origin = request.headers.get('origin');
+  const site = request.headers.get('sec-fetch-site');
+  if (site !== null && site !== 'same-origin' && site !== 'none') return true;
+  if (origin === null) return false;
+  try {
+    return new URL(origin).host !== request.headers.get('host');
+  } catch {
+    return true; // "null": a page without an origin is nobody's
+  }
+}
+
+/** A path that no address can mean: half an escape, or a NUL. */
+function malformed(path: string): boolean {
+  try {
+    return decodeURIComponent(path).includes('\u0000');
+  } catch {
+    return true;
+  }
+}
+
+const told = (status: number, title: string, detail: string): NextResponse =>
+  new NextResponse(JSON.stringify({ type: `/api/v1/openapi.json#problem-${status}`, title, status, detail, errors: [] }), {
+    status,
+    headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
+  });
+
 const OWN_HOST = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/;
 const dev = process.env.NODE_ENV === 'development';
 
 export function proxy(request: NextRequest): NextResponse {
   if (!OWN_HOST.test(request.headers.get('host') ?? '')) return new NextResponse('Even Crumb answers only on this machine.', { status: 421 });
+  if (foreign(request)) return told(403, 'Another origin', 'Only pages of Even Crumb itself may change something here.');
+  if (!LOOKS.has(request.method) && request.method !== 'POST' && !request.nextUrl.pathname.startsWith('/api/'))
+    return told(400, 'The request could not be read', 'Pages are looked at and posted to; that method means nothing here.');
+  if (malformed(request.nextUrl.pathname)) return told(400, 'The request could not be read', 'That address is not well formed.');
   const nonce = Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString('base64');
   const policy = [
     "default-src 'self'",

@@ -7,6 +7,7 @@ import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
 import { OutboxSender } from '@/ui/day/outbox-sender';
 import { UnitsProvider } from '@/ui/units';
+import { Unreadable } from '@/ui/unreadable';
 import './globals.css';
 
 // every page carries a fresh nonce for its scripts, so none is built ahead
@@ -21,7 +22,10 @@ export default async function Layout({ children }: { readonly children: ReactNod
   return (
     <html lang="en-GB">
       <body>
-        <UnitsProvider units={units}>{children}</UnitsProvider>
+        <UnitsProvider units={units}>
+          {children}
+          <Unreadable list={r.up ? r.value.unreadable : []} />
+        </UnitsProvider>
         <OutboxSender tell={tellBook} />
         <Toaster
           position="bottom-center"

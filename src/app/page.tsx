@@ -1,22 +1,61 @@
 import Link from 'next/link';
+import { VERDICTS } from '@/core/batch/batch';
+import { KIND_IDS } from '@/core/formula/kinds';
+import { ALLERGENS } from '@/core/pantry/ingredient';
 import { reach } from '@/server/db/pool';
 import { underWay } from '@/server/queries/batches';
-import { shelf } from '@/server/queries/formulas';
+import { formulaShelf, shelfMains } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
+import { cursorIn } from '@/server/queries/paging';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
-import { Shelf } from '@/ui/today/shelf';
+import { Shelf, type ShelfAsked } from '@/ui/today/shelf';
 import { UnderWay } from '@/ui/today/under-way';
 
-export default async function Today() {
-  const r = await reach(async () => Promise.all([underWay(), shelf(), loadHouse()]));
-  if (!r.up) return <AwayPage here="today" />;
-  const [batches, rows, house] = r.value;
+type Params = Readonly<Record<string, string | string[] | undefined>>;
+
+const word = (v: unknown): string => (typeof v === 'string' ? v.slice(0, 100) : '');
+const oneOf = <T extends string>(list: readonly T[], v: unknown): T | '' => list.find((x) => x === v) ?? '';
+
+const askedIn = (p: Params): ShelfAsked => ({
+  find: word(p.find),
+  kind: oneOf(KIND_IDS, p.kind),
+  flour: word(p.flour),
+  liquid: word(p.liquid),
+  without: oneOf(ALLERGENS, p.without),
+  verdict: oneOf(['none', ...VERDICTS], p.verdict),
+  use: p.use === 'up',
+});
+
+export default async function Today({ searchParams }: { readonly searchParams: Promise<Params> }) {
+  const params = await searchParams;
+  const asked = askedIn(params);
+  const after = cursorIn(params.after);
+  const r = await reach(async () =>
+    Promise.all([
+      underWay(),
+      formulaShelf({
+        text: asked.find,
+        kind: asked.kind || null,
+        flour: asked.flour || null,
+        liquid: asked.liquid || null,
+        without: asked.without || null,
+        verdict: asked.verdict || null,
+        useUp: asked.use,
+        after,
+      }),
+      shelfMains(),
+      loadHouse(),
+    ]),
+  );
+  if (!r.up) return <AwayPage kind={r.kind} here="today" />;
+  const [batches, page, mains, house] = r.value;
+  const filtered = after !== null || Object.values(asked).some((v) => v !== '' && v !== false);
   return (
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
       <UnderWay batches={batches} units={house.units} />
-      {rows.length === 0 ? (
+      {page.rows.length === 0 && !filtered ? (
         <section className="mt-14 max-w-xl">
           <h2 className="text-3xl">The shelf is empty</h2>
           <p className="mt-3">Paste a recipe card, in cups or in grams, and it becomes your first formula: weighed, balanced and ready to scale.</p>
@@ -25,7 +64,7 @@ export default async function Today() {
           </Link>
         </section>
       ) : (
-        <Shelf rows={rows.map(({ savedAt: _, ...row }) => row)} />
+        <Shelf asked={asked} rows={page.rows.map(({ savedAt: _, ...row }) => row)} next={page.next} later={after !== null} mains={mains} />
       )}
     </Frame>
   );

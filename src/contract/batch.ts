@@ -8,7 +8,7 @@ import { ANCHORS, MOST_HELPERS } from '@/core/batch/serving';
 import { ONE } from '@/core/batch/split';
 import { TAKES } from '@/core/batch/take-out';
 import { END_IDS } from '@/core/formula/formula';
-import { amount, count, moment, whole } from './fields';
+import { amount, count, moment, requestId, whole } from './fields';
 
 export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000) }),
@@ -84,7 +84,7 @@ export const startBatchSchema = z.object({
     .default([]),
   take: z.enum(TAKES).default('no'),
   serving: serving.default(null),
-  requestId: z.uuid().nullable().default(null),
+  requestId,
 });
 
 export const putBackSchema = z.object({ batchId: z.uuid() });

@@ -7,7 +7,10 @@ import { amount, count, degreesC, moment } from './fields';
 
 const tapSchema = z.object({
   id: z.uuid(),
-  piece: z.number().int().min(1).max(100_000),
+  /** The bowl that is joined; of an older screen also the piece. */
+  piece: z.number().int().min(1).max(100_000).optional(),
+  /** The tap that poured the piece. */
+  of: z.uuid().nullable().optional(),
   act: z.enum(TAPPED),
   surface: z.string().max(60),
   slot: z.number().int().min(0).max(1000),
@@ -48,7 +51,7 @@ export const actSchema = z.union([
 ]);
 
 /** What a screen tells of a batch, in the order it happened. */
-const itemSchema = z.intersection(
+export const itemSchema = z.intersection(
   z.object({ id: z.uuid() }),
   z.discriminatedUnion('do', [
     z.object({ do: z.literal('tap'), tap: tapSchema }),
@@ -56,10 +59,24 @@ const itemSchema = z.intersection(
     z.object({
       do: z.literal('line'),
       key: z.string().max(20),
+      at: moment.optional(),
       to: z.union([z.boolean(), z.number('Write a number of grams.').min(0, 'Not less than nothing.').max(1_000_000, 'At most a tonne.')]),
     }),
     z.object({ do: z.literal('enter'), entry: z.object({ id: z.uuid(), at: moment, act: actSchema }) }),
     z.object({ do: z.literal('strike'), entryId: z.uuid() }),
   ]),
 );
-export const tellSchema = z.object({ batchId: z.uuid(), items: z.array(itemSchema).min(1).max(500) });
+
+/** How long ago it was when it is sent: the screen's own clock tells a span, if not the time. At most a month. */
+export const agoMs = z
+  .number()
+  .min(0)
+  .max(31 * 86_400_000);
+/** Each item is checked by itself: one that is wrong does not hold up the rest. */
+export const tellSchema = z.object({
+  batchId: z.uuid(),
+  items: z
+    .array(z.object({ item: z.looseObject({ id: z.uuid() }), agoMs: agoMs.nullable() }))
+    .min(1)
+    .max(500),
+});

@@ -1,6 +1,6 @@
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { driverSchema, outcomeSchema, startBatchSchema } from './batch';
-import { tellSchema } from './book';
+import { itemSchema, tellSchema } from './book';
 import { fieldErrors } from './fields';
 import { saveSchema } from './formula';
 
@@ -65,7 +65,9 @@ test.each([
 });
 
 test('ticks and batches need real ids', () => {
-  const tells = (...items: readonly object[]): boolean => tellSchema.safeParse({ batchId: ID, items }).success;
+  // the parcel is checked as a whole, each thing in it by itself
+  const tells = (...items: readonly object[]): boolean =>
+    tellSchema.safeParse({ batchId: ID, items: items.map((item) => ({ item, agoMs: 5 })) }).success && items.every((i) => itemSchema.safeParse(i).success);
   expect(tells({ id: ID, do: 'line', key: 'l1', to: true }, { id: ID, do: 'line', key: 'l1', to: 41.5 })).toBe(true);
   expect(tells({ id: ID, do: 'line', key: 'l1', to: 'yes' })).toBe(false);
   expect(tells({ id: '1', do: 'line', key: 'l1', to: true })).toBe(false);

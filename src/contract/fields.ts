@@ -52,3 +52,15 @@ export function fieldErrors(error: z.ZodError): Readonly<Record<string, string>>
   for (const i of error.issues) out[i.path.join('.')] ??= i.message;
   return out;
 }
+
+/** Where both have changed the same thing: which side stands, said of the revision that was shown. */
+export const decided = z.object({ revision: z.number().int(), paths: z.record(z.string(), z.enum(['theirs', 'yours'])) }).optional();
+
+/**
+ * What a form was seen with. It is only compared with what is kept and with what is sent, never written, so that nothing
+ * hangs on its shape.
+ */
+export const seen = z
+  .object({ revision: z.number().int().min(0), base: z.unknown() })
+  .nullable()
+  .default(null);

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
 import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
+import { requestId } from './fields';
 import { conventionsSchema, waysSchema } from './house';
 
 export const entrySchema = z.object({
@@ -60,5 +61,6 @@ export const saveSchema = z.object({
   /** The newest version there was when it was opened. */
   knownNewest: z.number().int().positive().nullable(),
   formula: formulaSchema,
+  requestId,
   changeNote: z.string().trim().max(500, 'A note on what changed has at most 500 characters.'),
 });

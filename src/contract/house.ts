@@ -4,6 +4,7 @@ import { CHECKS, JOININGS, LARGE_BOWLS, MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES 
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { TOOLS } from '@/core/pantry/tools';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
+import { decided } from './fields';
 import { gearSchema, unitsSchema } from './pantry';
 
 export const conventionsSchema = z.object({
@@ -43,6 +44,8 @@ export const houseChangeSchema = z.object({
   gear: houseSchema.shape.gear.optional(),
   drawer: houseSchema.shape.drawer.optional(),
 });
+/** A change, and the same parts as they were when the page was opened: compared, never written. */
+export const houseSaveSchema = z.object({ change: houseChangeSchema, base: z.custom<z.output<typeof houseChangeSchema>>().nullable().default(null), decided });
 /** What is kept of a house: what an older version of the app did not know yet is as a fresh house has it. */
 export const keptHouseSchema = z.object({
   conventions: conventionsSchema.partial().default({}),

@@ -5,28 +5,17 @@ import { LEAST_WEIGHINGS, MOST_WEIGHING_G, MOST_WEIGHINGS } from '@/core/pantry/
 import { GEAR_SORTS } from '@/core/pantry/gear';
 import { ALLERGENS, CATEGORIES } from '@/core/pantry/ingredient';
 import { PANEL_BASES } from '@/core/pantry/packet';
+import { CLOCKS, DAY_ORDERS } from '@/core/quantity/day';
 import { TEMPERATURE_UNITS, WEIGHT_UNITS } from '@/core/quantity/say';
 import { unitById } from '@/core/quantity/units';
-
-const figure = (what: string, most = 10_000) =>
-  z
-    .number(`${what}: write a number.`)
-    .min(0, `${what}: not less than nothing.`)
-    .max(most, `${what}: at most ${most.toLocaleString('en-GB')}.`)
-    .nullable();
-
-const more = (what: string, most: number) =>
-  z
-    .number(`${what}: write a number.`)
-    .positive(`${what} has to be more than nothing.`)
-    .max(most, `${what}: at most ${most.toLocaleString('en-GB')}.`);
+import { amount, day, figure } from './fields';
 
 const panelSchema = z.object({
   by: z.literal('panel'),
   category: z.enum(CATEGORIES, 'What sort of thing is it?'),
   like: z.string().max(60).nullable(),
   base: z.enum(PANEL_BASES),
-  baseG: more('The serving', 10_000).nullable(),
+  baseG: amount('The serving', 10_000).nullable(),
   kcal: figure('Energy', 100_000),
   fatG: figure('Fat'),
   carbohydrateG: figure('Carbohydrate'),
@@ -38,14 +27,14 @@ const panelSchema = z.object({
   alcoholG: figure('Alcohol'),
   waterG: figure('Water'),
   leavened: z.boolean(),
-  gPer100Ml: more('What 100 ml weigh', 500).nullable(),
+  gPer100Ml: amount('What 100 ml weigh', 500).nullable(),
   allergens: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).nullable(),
 });
 
 const blendSchema = z.object({
   by: z.literal('blend'),
   category: z.enum(CATEGORIES),
-  members: z.array(z.object({ ingredientId: z.string().max(60), parts: more('A part', 1_000_000) })).max(20, 'A blend has at most 20 parts.'),
+  members: z.array(z.object({ ingredientId: z.string().max(60), parts: amount('A part', 1_000_000) })).max(20, 'A blend has at most 20 parts.'),
 });
 
 export const packetSchema = z.discriminatedUnion('by', [panelSchema, blendSchema]);
@@ -61,12 +50,22 @@ export const stockSchema = z
   .object({
     ingredientId: z.string().min(1).max(60),
     price: figure('Price', 1_000_000),
-    packG: more('The pack', 10_000_000).nullable(),
-    onHandG: figure('On hand', 10_000_000),
-    opened: z.iso.date('The day it was opened: year, month and day.').nullable(),
-    bestBefore: z.iso.date('Best before: year, month and day.').nullable(),
+    packG: amount('The pack', 10_000_000).nullable(),
+    opened: day('The day it was opened: year, month and day.').nullable(),
+    bestBefore: day('Best before: year, month and day.').nullable(),
   })
   .refine((s) => s.price === null || s.packG !== null, { path: ['packG'], message: 'A price needs its pack: how many grams are in it?' });
+
+/** What was counted of an ingredient, by whom. */
+export const countSchema = z.object({
+  ingredientId: z.string().min(1).max(60),
+  countedG: z
+    .number('What was counted: write a number.')
+    .min(0, 'What was counted: not less than nothing.')
+    .max(10_000_000, 'What was counted: at most 10,000,000.'),
+  who: z.string().trim().max(40, 'Who: at most 40 characters.'),
+  requestId: z.uuid(),
+});
 
 export const importSchema = z.object({ text: z.string(), withoutBad: z.boolean() });
 
@@ -86,10 +85,10 @@ export const weighedMeasureSchema = z.object({
   full,
   ingredientId: z.string().max(60).nullable(),
   weighings: z
-    .array(more('A weighing', MOST_WEIGHING_G))
+    .array(amount('A weighing', MOST_WEIGHING_G))
     .min(LEAST_WEIGHINGS, `Weigh ${LEAST_WEIGHINGS} of them: one alone says nothing about the next.`)
     .max(MOST_WEIGHINGS),
-  gPerMl: more('Density', 3),
+  gPerMl: amount('Density', 3),
 });
 
 export const answeredMeasureSchema = z
@@ -97,9 +96,9 @@ export const answeredMeasureSchema = z
     unit,
     which,
     ingredientId: z.string().max(60).nullable(),
-    each: more('The amount', 20_000),
-    low: more('The least', 20_000),
-    high: more('The most', 20_000),
+    each: amount('The amount', 20_000),
+    low: amount('The least', 20_000),
+    high: amount('The most', 20_000),
   })
   .refine((m) => m.low <= m.each && m.each <= m.high, { path: ['each'], message: 'The amount has to be between its least and its most.' });
 
@@ -109,16 +108,18 @@ export const forgetMeasureSchema = z.object({ id: z.uuid() });
 const named = { id: z.string().regex(/^[a-z0-9-]{1,60}$/), name: z.string().trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.') };
 
 export const gearSchema = z.discriminatedUnion('sort', [
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[0]), stepG: more('The step', 100), mostG: more('The most it weighs', 1_000_000) }),
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[1]), wideCm: more('Width', 500), deepCm: more('Depth', 500) }),
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[2]), acrossCm: more('Its bottom across', 200) }),
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[3]), holdsMl: more('What it holds', 20_000), pieces: more('Pieces', 100).int('Pieces come whole.') }),
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[4]), hollowMl: more('A hollow', 500), hollows: more('Hollows', 200).int('Hollows come whole.') }),
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[5]), bowlMl: more('What a bowl holds', 500_000), bowls: more('Bowls', 200).int('Bowls come whole.') }),
+  z.object({ ...named, sort: z.literal(GEAR_SORTS[0]), stepG: amount('The step', 100), mostG: amount('The most it weighs', 1_000_000) }),
+  z.object({ ...named, sort: z.literal(GEAR_SORTS[1]), wideCm: amount('Width', 500), deepCm: amount('Depth', 500) }),
+  z.object({ ...named, sort: z.literal(GEAR_SORTS[2]), acrossCm: amount('Its bottom across', 200) }),
+  z.object({ ...named, sort: z.literal(GEAR_SORTS[3]), holdsMl: amount('What it holds', 20_000), pieces: amount('Pieces', 100).int('Pieces come whole.') }),
+  z.object({ ...named, sort: z.literal(GEAR_SORTS[4]), hollowMl: amount('A hollow', 500), hollows: amount('Hollows', 200).int('Hollows come whole.') }),
+  z.object({ ...named, sort: z.literal(GEAR_SORTS[5]), bowlMl: amount('What a bowl holds', 500_000), bowls: amount('Bowls', 200).int('Bowls come whole.') }),
 ]);
 
 export const unitsSchema = z.object({
   weight: z.enum(WEIGHT_UNITS),
   temperature: z.enum(TEMPERATURE_UNITS),
+  clock: z.enum(CLOCKS),
+  days: z.enum(DAY_ORDERS),
   currency: z.string().trim().min(1, 'A sign of one to four letters.').max(4, 'A sign of one to four letters.'),
 });

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { TAKES } from '@/core/batch/take-out';
 import { KIND_IDS, kindById } from '@/core/formula/kinds';
 import { MOST_BAGS, MOST_PRODUCTS } from '@/core/premix/premix';
-import { amount, count } from './fields';
+import { amount, count, day, requestId } from './fields';
 
 const productSchema = z
   .object({ kind: z.enum(KIND_IDS), school: z.string().max(40) })
@@ -25,20 +25,15 @@ export const premixSchema = z.object({
   settings: premixSettingsSchema,
 });
 
-const day = z
-  .string()
-  .regex(/^\d{4}-\d{2}-\d{2}$/, 'Choose a day.')
-  .refine((d) => !Number.isNaN(Date.parse(d)) && d > '2000', 'Choose a day.');
-
 export const lotSchema = z.object({
   premixId: z.uuid(),
   bags: count('Bags', MOST_BAGS),
-  made: day,
+  made: day('Choose a day that there is.'),
   ingredientLots: z.record(z.string().max(60), z.string().trim().max(40, 'At most 40 characters.')),
   checked: z.string().trim().max(300, 'At most 300 characters.'),
   note: z.string().trim().max(1000, 'At most 1,000 characters.'),
   take: z.enum(TAKES),
-  requestId: z.uuid().nullable().default(null),
+  requestId,
 });
 
 export const fromBagsSchema = z.object({
@@ -46,13 +41,14 @@ export const fromBagsSchema = z.object({
   bags: count('Bags', MOST_BAGS),
   product: productSchema,
   take: z.enum(TAKES),
-  requestId: z.uuid().nullable().default(null),
+  requestId,
 });
 
 export const discardSchema = z.object({
   lotId: z.uuid(),
   bags: count('Bags', MOST_BAGS),
   why: z.string().trim().min(1, 'Write why.').max(200, 'At most 200 characters.'),
+  requestId,
 });
 
 export const dropPremixSchema = z.object({ id: z.uuid() });

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import type { TroubleKind } from '@/contract/trouble';
 import { RecordsAway } from './away';
 import { Mark } from './drawings/mark';
 import { Keys } from './keys';
@@ -8,9 +9,9 @@ import { lookOf } from './kit/button';
 type Here = 'today' | 'premix' | 'sides' | 'log' | 'bench' | 'batch' | 'pantry' | 'house';
 
 /** In place of a page whose records cannot be reached. */
-export const AwayPage = ({ here }: { readonly here: Here }) => (
+export const AwayPage = ({ here, kind = 'away' }: { readonly here: Here; readonly kind?: TroubleKind }) => (
   <Frame here={here}>
-    <RecordsAway />
+    <RecordsAway kind={kind} />
   </Frame>
 );
 

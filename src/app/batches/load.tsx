@@ -7,10 +7,11 @@ import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { batchById } from '@/server/queries/batches';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { lotsOfBatch } from '@/server/queries/premixes';
 import { BatchHead } from '@/ui/batch/tabs';
 import { AwayPage, Frame } from '@/ui/frame';
+import { Unreadable } from '@/ui/unreadable';
 
 /** A page of a batch: loaded, framed, under its tabs. */
 export async function batchPage(
@@ -20,16 +21,17 @@ export async function batchPage(
 ): Promise<ReactNode> {
   const { id } = await params;
   if (!isUuid(id)) notFound();
-  const r = await reach(() => Promise.all([batchById(id), loadHouse(), shelf(), lotsOfBatch(id)]));
-  if (!r.up) return <AwayPage here="batch" />;
+  const r = await reach(() => Promise.all([batchById(id), loadHouse(), stockNoted(), lotsOfBatch(id)]));
+  if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
   const [batch, house, stock, lots] = r.value;
   if (!batch) notFound();
   // what a part of the batch loads besides may be out of reach too
   const shown = await reach(async () => show(batch, house, stock, lots));
-  if (!shown.up) return <AwayPage here="batch" />;
+  if (!shown.up) return <AwayPage kind={shown.kind} here="batch" />;
   return (
     <Frame here="batch">
-      <BatchHead batch={batch} here={here} />
+      <BatchHead batch={batch} here={here} units={house.units} />
+      <Unreadable list={batch.unreadable} />
       {shown.value}
     </Frame>
   );

@@ -1,10 +1,13 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { type Batch, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
+import { type LogRow, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import { lateWords } from '@/core/judge/compare-batches';
 import { minutesAndSeconds } from '@/core/quantity/say';
+import { uuidIn } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { log } from '@/server/queries/batches';
+import { loadHouse } from '@/server/queries/house';
+import { cursorIn } from '@/server/queries/paging';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Button, lookOf } from '@/ui/kit/button';
 import { LogFilter } from '@/ui/log/filter';
@@ -12,13 +15,13 @@ import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Log' };
 
-const sides = (b: Batch): string => {
+const sides = (b: LogRow): string => {
   const t = (s: number | null): string => (s === null ? '–' : minutesAndSeconds(s));
   return b.firstSideS === null && b.secondSideS === null ? '' : `${t(b.firstSideS)} / ${t(b.secondSideS)}`;
 };
 
 /** When plates went, against when they were wanted. */
-const plates = (b: Batch): string =>
+const plates = (b: LogRow): string =>
   b.timeline && b.timeline.anchor === 'last' && b.lastOffAt !== null ? lateWords((b.lastOffAt - b.timeline.at) / 60_000) : '';
 
 export default async function LogPage({ searchParams }: { readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>> }) {
@@ -26,16 +29,22 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
   const text = typeof asked.find === 'string' ? asked.find.slice(0, 100) : '';
   const verdict: Verdict | null = VERDICTS.find((v) => v === asked.verdict) ?? null;
   const best = asked.best === '1';
-  const r = await reach(() => log({ text: text.trim(), verdict, best }));
-  if (!r.up) return <AwayPage here="log" />;
-  const filtered = text !== '' || verdict !== null || best;
+  const formulaId = uuidIn(asked.formula);
+  const after = cursorIn(asked.after);
+  const r = await reach(() => Promise.all([log({ text: text.trim(), verdict, best, formulaId, after }), loadHouse()]));
+  if (!r.up) return <AwayPage here="log" kind={r.kind} />;
+  const [page, { units }] = r.value;
+  const filtered = text !== '' || verdict !== null || best || formulaId !== null || after !== null;
+  const older = new URLSearchParams(
+    Object.entries({ find: text, verdict: verdict ?? '', best: best ? '1' : '', formula: formulaId ?? '', after: page.next ?? '' }).filter(([, v]) => v !== ''),
+  );
   return (
     <Frame here="log">
       <div className="mb-4 flex flex-wrap items-end gap-3">
         <h1 className="mr-auto text-[26px]">Log</h1>
         <LogFilter text={text} verdict={verdict ?? ''} best={best} />
       </div>
-      {r.value.length === 0 ? (
+      {page.rows.length === 0 ? (
         <section className="mt-10 max-w-xl">
           <p className="mb-4">
             {filtered ? 'No batch fits that.' : 'No batch has been made yet. Open a formula, scale it and start a batch; what comes out is written here.'}
@@ -63,17 +72,17 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
                 </tr>
               </thead>
               <tbody>
-                {r.value.map((b) => (
+                {page.rows.map((b) => (
                   <tr key={b.id} className="border-b border-line align-top">
                     <td>
                       <label className="grid size-11 cursor-pointer place-items-center">
                         <input type="checkbox" name="id" value={b.id} className="size-5 accent-rim" />
                         <span className="sr-only">
-                          Compare {b.name}, {when(b.startedAt)}
+                          Compare {b.name}, {when(b.startedAt, units)}
                         </span>
                       </label>
                     </td>
-                    <td className="py-2.5 pr-4 whitespace-nowrap text-soft">{when(b.startedAt)}</td>
+                    <td className="py-2.5 pr-4 whitespace-nowrap text-soft">{when(b.startedAt, units)}</td>
                     <td className="max-w-[16rem] py-2.5 pr-4">
                       <Link
                         href={`/batches/${b.id}/${b.finishedAt ? 'outcome' : 'prep'}`}
@@ -109,6 +118,13 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
               </tbody>
             </table>
           </div>
+          {page.next ? (
+            <p className="pt-3">
+              <Link href={`/log?${older}`} className={lookOf('plain')}>
+                Older batches
+              </Link>
+            </p>
+          ) : null}
           <div className="sticky bottom-0 flex items-center gap-3 bg-enamel py-3">
             <Button type="submit">Compare the two that are ticked</Button>
             <span className="text-soft">How they were made and what came of it, side by side.</span>

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { everyIngredient } from '@/core/pantry/pantry';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { PantryTable } from '@/ui/pantry/pantry-table';
@@ -12,8 +12,8 @@ import { PantryParts } from '@/ui/pantry/parts';
 export const metadata: Metadata = { title: 'Pantry' };
 
 export default async function PantryPage() {
-  const r = await reach(() => Promise.all([loadHouse(), shelf()]));
-  if (!r.up) return <AwayPage here="pantry" />;
+  const r = await reach(() => Promise.all([loadHouse(), stockNoted()]));
+  if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
   const [house, stock] = r.value;
   return (
     <Frame here="pantry">

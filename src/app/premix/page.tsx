@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Premix' };
 
 export default async function PremixPage() {
   const r = await reach(() => Promise.all([premixes(), lots(), loadHouse()]));
-  if (!r.up) return <AwayPage here="premix" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const [all, made, house] = r.value;
   return (
     <Frame here="premix">

@@ -9,7 +9,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { grams, money } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { sides } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
@@ -17,8 +17,8 @@ import { lookOf } from '@/ui/kit/button';
 export const metadata: Metadata = { title: 'Alongside' };
 
 export default async function SidesPage() {
-  const r = await reach(() => Promise.all([sides(), loadHouse(), shelf()]));
-  if (!r.up) return <AwayPage here="sides" />;
+  const r = await reach(() => Promise.all([sides(), loadHouse(), stockNoted()]));
+  if (!r.up) return <AwayPage kind={r.kind} here="sides" />;
   const [all, house, stock] = r.value;
   const find = (id: string) => findIngredient(id, house.conventions.own);
   return (

@@ -1,9 +1,10 @@
 /**
  * A batch: one making of one version of a formula. Its sheet is frozen when it starts; what came out is written after.
  */
-import type { Formula } from '../formula/formula';
+import type { EndId, Formula } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
+import type { Unreadable } from '../records/unreadable';
 import type { Entry } from './acts';
 import type { Scales } from './came-out';
 import type { Driver } from './driver';
@@ -29,6 +30,9 @@ export interface Batch {
   readonly versionId: string;
   readonly versionNumber: number;
   readonly name: string;
+  /** Which end of a forked formula it is made from, or what a bag is made as, by the name it had. */
+  readonly ending?: string | null;
+  readonly endId?: EndId | null;
   readonly kind: KindId;
   readonly school: string;
   readonly driver: Driver;
@@ -66,7 +70,34 @@ export interface Batch {
   readonly waste: number | null;
   /** The one change for next time. */
   readonly change: string;
+  /** Grow by one with every change of what came out, and of the time line. */
+  readonly outcomeRevision?: number;
+  readonly timelineRevision?: number;
+  /** What of it is kept and can't be read. */
+  readonly unreadable?: readonly Unreadable[];
 }
+
+/** A batch as the log lists it. */
+export type LogRow = Pick<
+  Batch,
+  | 'id'
+  | 'formulaId'
+  | 'name'
+  | 'versionNumber'
+  | 'startedAt'
+  | 'finishedAt'
+  | 'pieces'
+  | 'piecesPlanned'
+  | 'timeline'
+  | 'lastOffAt'
+  | 'firstSideS'
+  | 'secondSideS'
+  | 'verdict'
+  | 'marks'
+  | 'note'
+  | 'waste'
+  | 'change'
+>;
 
 export interface Outcome {
   readonly pieces: number | null;

@@ -1,6 +1,8 @@
 /** Labels of kits: a dry bag and a wet tub for every bench, each saying what is in it, whom it concerns and how it is kept. */
+
 import { allergensOf } from '../formula/tally';
 import { type Ingredient, isA } from '../pantry/ingredient';
+import { localDay, sayDay } from '../quantity/day';
 import { grams, massBoth, type Units } from '../quantity/say';
 import type { Batch } from './batch';
 import type { Label } from './label';
@@ -31,7 +33,7 @@ export function kitLabels(
   units: Units,
   made: Date,
 ): readonly Label[] {
-  const day = (d: Date): string => d.toISOString().slice(0, 10);
+  const day = (d: Date): string => sayDay(localDay(d.getTime()), units);
   return Array.from({ length: mixesIn(b.split) }, (_, k) => k + 1).flatMap((mix): readonly Label[] => {
     const own = b.sheet.filter((l) => l.mix === mix || (mixesIn(b.split) === 1 && l.mix === undefined && l.side === undefined));
     const part = (key: string, what: string, lines: readonly SheetLine[], foot: readonly string[]): readonly Label[] =>

@@ -142,7 +142,7 @@ test('kits are the batch once for every bench, and once more for every class', (
   expect(labels).toHaveLength(16);
   expect(labels[0]).toMatchObject({ title: 'Bench 1, class 1: dry bag' });
   expect(labels[0]?.foot[0]).toBe('Holds: wheat, gluten.');
-  expect(labels[1]?.foot.join(' ')).toMatch(/^Holds: milk, egg\. Packed 2026-05-01, use by 2026-05-02/);
+  expect(labels[1]?.foot.join(' ')).toMatch(/^Holds: milk, egg\. Packed 1 May 2026, use by 2 May 2026/);
   expect(labels.flatMap((l) => l.body).join()).not.toContain('maple');
 });
 

@@ -6,6 +6,7 @@ import { specificVolume } from '../batter/volume';
 import { US_CUP_ML } from '../pantry/fill';
 import { type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
+import type { Unreadable } from '../records/unreadable';
 import type { SheetLine } from './sheet-line';
 
 export const SIDE_BYS = ['weight', 'volume'] as const;
@@ -19,6 +20,8 @@ export interface Side {
   /** For one person. */
   readonly servingG: number;
   readonly method: string;
+  readonly revision?: number;
+  readonly unreadable?: readonly Unreadable[];
 }
 
 /** g of one mL of a thing as it is measured out: the table's cup, else its own volume without air. */

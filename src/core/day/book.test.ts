@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Tap } from '../griddle/board';
-import { type Book, type Told, withItems } from './book';
+import { type Book, happenedAt, type Told, withItems } from './book';
 
 const EMPTY: Book = { taps: [], entries: [], ticked: [], weights: {} };
 const tap = (id: string, piece = 1): Tap => ({ id, piece, act: 'pour', surface: 'g', slot: 0, at: 0 });
@@ -42,4 +42,15 @@ test('law: told twice is told once', () => {
       expect(withItems(once, [it])).toEqual(once);
     }),
   );
+});
+
+test('when it happened: by the screen where its clock and its stopwatch agree, by the stopwatch where they don’t, never later than now', () => {
+  const now = 1_000_000;
+  // told a second ago, and the answer took a while: its own time keeps the order of quick taps
+  expect(happenedAt(now - 1200, 1000, now)).toBe(now - 1200);
+  // the clock was set back an hour; or is an hour ahead
+  expect(happenedAt(now - 3_600_000, 5000, now)).toBe(now - 5000);
+  expect(happenedAt(now + 3_600_000, 5000, now)).toBe(now - 5000);
+  // a page of before, without a stopwatch
+  expect([happenedAt(now - 7000, null, now), happenedAt(now + 7000, null, now)]).toEqual([now - 7000, now]);
 });

@@ -3,7 +3,7 @@
  * own, so that one sent twice is told once; what is not yet sent shows at once.
  */
 import type { Entry } from '../batch/acts';
-import type { Tap } from '../griddle/board';
+import { settle, type Tap, type ToldTap } from '../griddle/board';
 
 export interface Book {
   readonly taps: readonly Tap[];
@@ -15,24 +15,49 @@ export interface Book {
 }
 
 export type Told =
-  | { readonly do: 'tap'; readonly tap: Tap }
+  | { readonly do: 'tap'; readonly tap: ToldTap }
   | { readonly do: 'untap'; readonly tapId: string }
   /** A line is ticked, unticked, or weighed at so many grams. */
-  | { readonly do: 'line'; readonly key: string; readonly to: boolean | number }
+  | { readonly do: 'line'; readonly key: string; readonly to: boolean | number; readonly at?: number }
   | { readonly do: 'enter'; readonly entry: Entry }
   | { readonly do: 'strike'; readonly entryId: string };
 
 export type Item = Told & { readonly id: string };
+
+/** When it happened, as the screen has it; what is taken back has no time of its own. */
+export const toldAt = (t: Told): number | null => (t.do === 'tap' ? t.tap.at : t.do === 'enter' ? t.entry.at : t.do === 'line' ? (t.at ?? null) : null);
+
+/** So far a screen's idea of the kitchen's clock may be off before its stopwatch is believed instead; the way of an answer is within it. */
+const NEAR_MS = 2000;
+
+/**
+ * When something happened, by the kitchen's clock. A screen says the time as it has it, and how long ago that was: where the two
+ * agree the time is taken, so that what was told in quick succession keeps its order; where they don't, its clock is wrong.
+ * @param said ms since 1970, by the screen @param agoMs by its stopwatch; null: it has none @param now the kitchen's
+ */
+export function happenedAt(said: number, agoMs: number | null, now: number): number {
+  const by = agoMs === null ? said : now - agoMs;
+  return Math.min(now, Math.abs(said - by) <= NEAR_MS ? said : by);
+}
+
+/** The same told of another moment: a screen's clock is not the kitchen's. */
+export function toldOf(t: Item, at: number): Item {
+  if (t.do === 'tap') return { ...t, tap: { ...t.tap, at } };
+  if (t.do === 'enter') return { ...t, entry: { ...t.entry, at } };
+  return t.do === 'line' ? { ...t, at } : t;
+}
 
 const without = (weights: Book['weights'], key: string): Book['weights'] => Object.fromEntries(Object.entries(weights).filter(([k]) => k !== key));
 
 /** A book with one more thing told; told again it is as it was. */
 export function told(b: Book, t: Told): Book {
   switch (t.do) {
-    case 'tap':
-      return b.taps.some((x) => x.id === t.tap.id) ? b : { ...b, taps: [...b.taps, t.tap] };
+    case 'tap': {
+      const tap = settle(t.tap, b.taps);
+      return tap === null || tap === 'unknown' ? b : { ...b, taps: [...b.taps, tap] };
+    }
     case 'untap':
-      return { ...b, taps: b.taps.filter((x) => x.id !== t.tapId) };
+      return { ...b, taps: b.taps.filter((x) => x.id !== t.tapId && x.of !== t.tapId) };
     case 'enter':
       return b.entries.some((x) => x.id === t.entry.id) ? b : { ...b, entries: [...b.entries, t.entry] };
     case 'strike':

@@ -1,6 +1,7 @@
 /**
  * A version of a formula as it is kept: what was saved, from which version it came, and when. Nothing is overwritten.
  */
+import type { Unreadable } from '../records/unreadable';
 import type { Formula } from './formula';
 import type { KindId, Thickness } from './kinds';
 
@@ -14,6 +15,8 @@ export interface Version {
   /** The formula's newest version number. */
   readonly newest: number;
   readonly formula: Formula;
+  /** What of it is kept and can't be read. */
+  readonly unreadable?: readonly Unreadable[];
 }
 
 export interface VersionSummary {
@@ -28,7 +31,7 @@ export interface Saved {
   readonly versionId: string;
   readonly number: number;
   /** A version somebody saved after the one this was based on; both are kept. */
-  readonly passedBy: { readonly number: number; readonly savedAt: Date } | null;
+  readonly passedBy: { readonly number: number /** As ISO 8601 has it. */; readonly savedAt: string } | null;
 }
 
 export interface ShelfRow {

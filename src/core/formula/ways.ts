@@ -3,10 +3,12 @@
  * egg and milk are, how far whites are whipped. A house has its ways, a formula may have its own. Times and temperatures
  * are kitchen defaults (models, not law); what touches safety is the local food code's to say.
  */
+
 import { FRESH_HOUSE, type House } from '../pantry/conventions';
 import { FRESH_GEAR, type Gear } from '../pantry/gear';
 import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
 import { FRESH_UNITS, type Units } from '../quantity/say';
+import type { Unreadable } from '../records/unreadable';
 import type { Kind } from './kinds';
 
 export const RESTS = ['usual', 'none', 'short', 'half-hour', 'hour', 'overnight'] as const;
@@ -106,6 +108,10 @@ export interface Kitchen {
   readonly drawer: readonly ToolId[];
   /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
   readonly today: string | null;
+  /** Grows by one with every change of it. */
+  readonly revision?: number;
+  /** What is kept of it, or of its pantry, and can't be read. */
+  readonly unreadable?: readonly Unreadable[];
 }
 
 export const FRESH_KITCHEN: Kitchen = { conventions: FRESH_HOUSE, ways: FRESH_WAYS, units: FRESH_UNITS, gear: FRESH_GEAR, drawer: FRESH_DRAWER, today: null };

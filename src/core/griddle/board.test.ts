@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { USUAL_TIMES } from '../batch/heat';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_GEAR, type Gear, piecesOn } from '../pantry/gear';
-import { actFor, dueAt, joinedAt, nextStep, onHeat, type Piece, piecesFrom, surfacesFor, type Tap } from './board';
+import { actFor, dueAt, joinedAt, nextStep, onHeat, type Piece, piecesFrom, settle, surfacesFor, type Tap, type ToldTap } from './board';
 import { learned, oneChange, sidesOf, timesFor, timesNow } from './times';
 
 const tap = (piece: number, act: Tap['act'], at: number, slot = piece - 1): Tap => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot, at: at * 1000 });
@@ -22,8 +22,8 @@ test('pieces are what the taps made of them; a tap that cannot be does nothing',
     tap(2, 'pour', 210),
   ]);
   expect(pieces).toEqual([
-    { piece: 1, surface: 'g', slot: 0, pouredAt: 0, flippedAt: 120_000, pulledAt: 190_000 },
-    { piece: 2, surface: 'g', slot: 1, pouredAt: 140_000, flippedAt: null, pulledAt: null },
+    { id: '1pour', piece: 1, surface: 'g', slot: 0, pouredAt: 0, flippedAt: 120_000, pulledAt: 190_000 },
+    { id: '2pour', piece: 2, surface: 'g', slot: 1, pouredAt: 140_000, flippedAt: null, pulledAt: null },
   ]);
   expect(onHeat(pieces).map((p) => p.piece)).toEqual([2]);
 });
@@ -48,6 +48,74 @@ test('pour while there is room and nothing is due; then wait; then the oldest th
   expect(nextStep(piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 1), tap(1, 'pull', 2)]), PLACES, TIMES, 0, 9000)).toEqual({ do: 'done' });
   // what is not turned comes off
   expect(nextStep(three, PLACES, { first: 100, second: null }, 0, 101_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
+});
+
+const told = (id: string, act: ToldTap['act'], at: number, slot = 0, of: string | null = null): ToldTap => ({ id, act, of, surface: 'g', slot, at });
+
+/** What the records make of taps as they arrive. */
+const kept = (taps: readonly ToldTap[]): readonly Tap[] =>
+  taps.reduce<readonly Tap[]>((all, t) => {
+    const s = settle(t, all);
+    return s === null || s === 'unknown' ? all : [...all, s];
+  }, []);
+
+test('two screens pour on one griddle at once: numbers by arrival, another place where one is taken', () => {
+  const all = kept([told('a', 'pour', 0), told('b', 'pour', 1), told('c', 'pour', 2, 1), told('a', 'pour', 0)]);
+  expect(all.map((t) => [t.id, t.piece, t.slot])).toEqual([
+    ['a', 1, 0],
+    ['b', 2, 1],
+    ['c', 3, 2],
+  ]);
+  const turned = kept([
+    told('a', 'pour', 0),
+    told('x', 'flip', 9, 0, 'a'),
+    told('y', 'flip', 10, 0, 'a'),
+    told('z', 'pull', 20, 0, 'a'),
+    told('n', 'pour', 21),
+  ]);
+  // turned twice is turned once, by the first word; its place is free again
+  expect(turned.map((t) => t.id)).toEqual(['a', 'x', 'z', 'n']);
+  expect(turned.at(-1)).toMatchObject({ piece: 2, slot: 0 });
+  expect(settle(told('q', 'flip', 1, 0, 'nobody'), turned)).toBe('unknown');
+});
+
+test('a clock set back freezes nothing: the order is that of arrival', () => {
+  const all = kept([told('a', 'pour', 1_000_000), told('b', 'flip', 10, 0, 'a'), told('c', 'pull', 5, 0, 'a')]);
+  expect(piecesFrom(all)).toMatchObject([{ piece: 1, flippedAt: 10, pulledAt: 5 }]);
+});
+
+test('law: however two screens’ taps come together, every pour is kept, no number twice, no place held by two at once', () => {
+  const screen = (name: string) =>
+    fc.array(fc.tuple(fc.constantFrom('pour', 'flip', 'pull'), fc.nat(3)), { maxLength: 14 }).map((acts) => acts.map((a, n) => ({ name: `${name}${n}`, a })));
+  let poured = 0;
+  fc.assert(
+    fc.property(screen('a'), screen('b'), fc.array(fc.boolean(), { maxLength: 30 }), (a, b, turns) => {
+      const queues = [[...a], [...b]];
+      let all: readonly Tap[] = [];
+      const mine: Record<string, string[]> = { a: [], b: [] };
+      const pours: string[] = [];
+      for (const first of [...turns, ...Array.from({ length: 30 }, (_, n) => n % 2 === 0)]) {
+        const next = queues[first ? 0 : 1]?.shift();
+        if (!next) continue;
+        const own = mine[next.name[0] ?? 'a'] ?? [];
+        const [act, n] = next.a;
+        const of = act === 'pour' ? null : own[n % Math.max(1, own.length)];
+        if (of === undefined) continue;
+        if (act === 'pour') {
+          own.push(next.name);
+          pours.push(next.name);
+        }
+        all = kept([...all, told(next.name, act as 'pour', all.length, n, of)]);
+        const lying = onHeat(piecesFrom(all)).map((p) => p.slot);
+        expect(new Set(lying).size).toBe(lying.length);
+      }
+      poured += pours.length;
+      const made = all.filter((t) => t.act === 'pour');
+      expect(made.map((t) => t.id)).toEqual(pours);
+      expect(made.map((t) => t.piece)).toEqual(pours.map((_, n) => n + 1));
+    }),
+  );
+  expect(poured).toBeGreaterThan(100);
 });
 
 test('law: never a younger piece before an older one that is due, never a place that is taken, never more than are wanted', () => {

@@ -21,9 +21,42 @@ export interface Tap {
   /** From 0. */
   readonly slot: number;
   readonly at: number;
+  /** Of a piece that is turned or taken off: the tap that poured it. */
+  readonly of?: string | null;
+}
+
+/** A tap as a screen tells it: it knows which pour it means and where it wants to pour, not which number comes of it. */
+export type ToldTap = Omit<Tap, 'piece'> & { readonly piece?: number };
+
+/**
+ * A tap among those there are, in the order they arrived: a pour gets the next number, and another place where its own is
+ * taken (two screens pour at once); a turn or a pull is its pour's.
+ * @returns null where it changes nothing: the piece is turned, or off, already
+ * @throws never; a tap on a piece that nobody poured is `'unknown'`
+ */
+export function settle(t: ToldTap, taps: readonly Tap[]): Tap | null | 'unknown' {
+  if (taps.some((x) => x.id === t.id)) return null;
+  if (t.act === 'join') {
+    const piece = t.piece ?? 1;
+    return taps.some((x) => x.act === 'join' && x.piece === piece) ? null : { ...t, piece, of: null };
+  }
+  const pieces = piecesFrom(taps);
+  if (t.act === 'pour') {
+    const taken = new Set(onHeat(pieces).flatMap((p) => (p.surface === t.surface ? [p.slot] : [])));
+    let slot = t.slot;
+    if (taken.has(slot)) for (slot = 0; taken.has(slot); slot++);
+    return { ...t, slot, of: null, piece: Math.max(0, ...pieces.map((p) => p.piece)) + 1 };
+  }
+  // an older screen knows the piece by its number alone
+  const piece = pieces.find((p) => (t.of ? p.id === t.of : p.piece === t.piece));
+  if (!piece) return 'unknown';
+  if (piece.pulledAt !== null || (t.act === 'flip' && piece.flippedAt !== null)) return null;
+  return { ...t, of: piece.id, piece: piece.piece };
 }
 
 export interface Piece {
+  /** The tap that poured it. */
+  readonly id: string;
   readonly piece: number;
   readonly surface: string;
   readonly slot: number;
@@ -32,14 +65,14 @@ export interface Piece {
   readonly pulledAt: number | null;
 }
 
-/** Pieces as the taps made them, in the order of pouring. Taps that can't be (flipped before it was poured, twice) do nothing. */
+/** Pieces as the taps made them, in the order they arrived: clocks differ. Taps that can't be (flipped before it was poured, twice) do nothing. */
 export function piecesFrom(taps: readonly Tap[]): readonly Piece[] {
   const pieces = new Map<number, Piece>();
-  for (const t of [...taps].sort((a, b) => a.at - b.at || TAPPED.indexOf(a.act) - TAPPED.indexOf(b.act))) {
+  for (const t of taps) {
     if (t.act === 'join') continue;
     const p = pieces.get(t.piece);
     if (t.act === 'pour') {
-      if (!p) pieces.set(t.piece, { piece: t.piece, surface: t.surface, slot: t.slot, pouredAt: t.at, flippedAt: null, pulledAt: null });
+      if (!p) pieces.set(t.piece, { id: t.id, piece: t.piece, surface: t.surface, slot: t.slot, pouredAt: t.at, flippedAt: null, pulledAt: null });
     } else if (p && p.pulledAt === null) {
       if (t.act === 'flip' && p.flippedAt === null) pieces.set(t.piece, { ...p, flippedAt: t.at });
       if (t.act === 'pull') pieces.set(t.piece, { ...p, pulledAt: t.at });

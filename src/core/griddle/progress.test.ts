@@ -3,7 +3,15 @@ import type { Piece } from './board';
 import { progressOf } from './progress';
 
 const pieces = (poured: number, off: number): readonly Piece[] =>
-  Array.from({ length: poured }, (_, n) => ({ piece: n + 1, surface: 'g', slot: n, pouredAt: 0, flippedAt: null, pulledAt: n < off ? 9 : null }));
+  Array.from({ length: poured }, (_, n) => ({
+    id: `p${n + 1}`,
+    piece: n + 1,
+    surface: 'g',
+    slot: n,
+    pouredAt: 0,
+    flippedAt: null,
+    pulledAt: n < off ? 9 : null,
+  }));
 const BOWLS = { by: 'bowls', mixes: 2, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 10 } as const;
 const PIECES = { by: 'pieces', pieces: 40, portionMl: 60 } as const;
 const GUESTS = { by: 'guests', guests: 20, each: 2, secondsPct: 0, testPiece: true, portionMl: 60 } as const;

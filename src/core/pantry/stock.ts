@@ -10,6 +10,8 @@ export interface Stock {
   readonly onHandG: number | null;
   readonly opened: string | null;
   readonly bestBefore: string | null;
+  /** Grows by one with every change of what is noted. */
+  readonly revision?: number;
 }
 
 /** Stock by ingredient; what nobody noted anything about is not in it. */

@@ -1,9 +1,11 @@
 /** What stands on a bag: name, what is in it by weight, allergens, net weight, lot, dates, directions, cautions. */
+
 import type { Label } from '../batch/label';
 import { kindById } from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
 import { allergensOf } from '../formula/tally';
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
+import { sayDay } from '../quantity/day';
 import { grams, type Units } from '../quantity/say';
 import type { Lot, PremixSettings } from './premix';
 import type { Additions } from './products';
@@ -48,7 +50,7 @@ export function bagLabels(
       ...products.map((p) => directions(p, lot.bagG, units)),
     ],
     foot: [
-      `Made ${lot.made}, best before ${lot.bestBefore}. ${settings.storage}`,
+      `Made ${sayDay(lot.made, units)}, best before ${sayDay(lot.bestBefore, units)}. ${settings.storage}`,
       ...(parts.some((p) => isA(p.ingredient, 'honey')) ? ['Honey: not for infants under one.'] : []),
       LABEL_CAUTION,
     ],

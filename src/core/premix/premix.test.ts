@@ -292,7 +292,7 @@ test('a label says what is in the bag by weight, whom it concerns, what to add, 
   expect(labels).toHaveLength(4);
   expect(labels[3]).toMatchObject({ title: 'Corn mix', sub: 'Net 500 g; lot 260301-1, bag 4 of 4' });
   expect(labels[0]?.body.slice(0, 2)).toEqual(['Ingredients, by weight: all-purpose wheat flour 90 %, granulated sugar 10 %.', 'Holds: wheat, gluten.']);
-  expect(labels[0]?.foot[0]).toMatch(/^Made 2026-03-01, best before 2026-09-01\./);
+  expect(labels[0]?.foot[0]).toMatch(/^Made 1 Mar 2026, best before 1 Sep 2026\./);
   expect(labels[0]?.foot.at(-1)).toMatch(/^Do not eat raw/);
   const lost = bagLabels(
     lot({ contents: [{ id: 'own-gone', name: 'Gone flour', grams: 100, lot: '' }] }),

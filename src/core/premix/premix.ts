@@ -1,4 +1,6 @@
 /** A premix: the dry side of one version of a formula as a product, its lots, and their books. */
+
+import type { Unreadable } from '../records/unreadable';
 import type { Powders } from './bag';
 import type { Product } from './products';
 
@@ -58,6 +60,7 @@ export interface Lot {
   readonly contents: readonly LotItem[];
   readonly checked: string;
   readonly note: string;
+  readonly unreadable?: readonly Unreadable[];
 }
 
 /** Bags that are there: what was made less what went. */

@@ -4,17 +4,19 @@
  * weighs and reads: grams or ounces, Celsius or Fahrenheit.
  */
 
+import { type Dating, FRESH_DATING } from './day';
+
 export const WEIGHT_UNITS = ['g', 'oz'] as const;
 export const TEMPERATURE_UNITS = ['C', 'F'] as const;
 
-export interface Units {
+export interface Units extends Dating {
   readonly weight: (typeof WEIGHT_UNITS)[number];
   readonly temperature: (typeof TEMPERATURE_UNITS)[number];
   /** Sign of the money prices are in. */
   readonly currency: string;
 }
 
-export const FRESH_UNITS: Units = { weight: 'g', temperature: 'C', currency: '€' };
+export const FRESH_UNITS: Units = { weight: 'g', temperature: 'C', currency: '€', ...FRESH_DATING };
 
 type Weighs = Pick<Units, 'weight'>;
 

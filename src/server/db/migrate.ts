@@ -4,38 +4,71 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { query, transaction } from './pool';
+import type { Client } from 'pg';
+import { unhurried } from './pool';
 
 const FOLDER = join(process.cwd(), 'database/migrations');
 /** Any number, as long as it is always the same: two servers starting at once wait for each other. */
 const LOCK = 4_310_001;
 
+const filesThere = (): readonly string[] =>
+  readdirSync(FOLDER)
+    .filter((f) => /^\d{4}_.*\.sql$/.test(f))
+    .sort();
+
+const TABLE = 'create table if not exists schema_migrations (name text primary key, sha256 text not null, applied_at timestamptz not null default now())';
+
+const appliedTo = async (client: Pick<Client, 'query'>): Promise<ReadonlySet<string>> => {
+  await client.query(TABLE);
+  return new Set((await client.query<{ name: string }>('select name from schema_migrations')).rows.map((r) => r.name));
+};
+
+/** What was applied to a database that this Even Crumb does not know: only a newer one can have done it. */
+export async function unknownTo(client: Pick<Client, 'query'>): Promise<readonly string[]> {
+  const files = filesThere();
+  return [...(await appliedTo(client))].filter((n) => !files.includes(n)).sort();
+}
+
+/** What would be applied; and whether nothing was yet. */
+export const pending = (): Promise<{ readonly files: readonly string[]; readonly fresh: boolean }> =>
+  unhurried(async (client) => {
+    const had = await appliedTo(client);
+    return { files: filesThere().filter((f) => !had.has(f)), fresh: had.size === 0 };
+  });
+
 /**
  * Applies what has not been applied.
  * @returns the names of the files applied now
- * @throws when an applied file was changed since, or a file fails (it is then rolled back whole)
+ * @throws when the records were made by a newer Even Crumb, an applied file was changed since, or a file fails (it is then
+ *   rolled back whole)
  */
 export async function migrate(): Promise<readonly string[]> {
-  await query('create table if not exists schema_migrations (name text primary key, sha256 text not null, applied_at timestamptz not null default now())');
-  const files = readdirSync(FOLDER)
-    .filter((f) => /^\d{4}_.*\.sql$/.test(f))
-    .sort();
-  const applied: string[] = [];
-  for (const name of files) {
-    const sql = readFileSync(join(FOLDER, name), 'utf8');
-    const sha = createHash('sha256').update(sql).digest('hex');
-    const fresh = await transaction(async (client) => {
-      await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
-      const had = await client.query<{ sha256: string }>('select sha256 from schema_migrations where name = $1', [name]);
-      if (had.rows[0]) {
-        if (had.rows[0].sha256 !== sha) throw new Error(`${name} was changed after it had been applied: add a new migration instead.`);
-        return false;
+  const unknown = await unhurried(unknownTo);
+  if (unknown.length > 0)
+    throw new Error(`These records were made by a newer Even Crumb (${unknown.join(', ')}): start that one, or restore a backup of this one's age.`);
+  return unhurried(async (client) => {
+    const applied: string[] = [];
+    for (const name of filesThere()) {
+      const sql = readFileSync(join(FOLDER, name), 'utf8');
+      const sha = createHash('sha256').update(sql).digest('hex');
+      await client.query('begin');
+      try {
+        await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
+        const had = await client.query<{ sha256: string }>('select sha256 from schema_migrations where name = $1', [name]);
+        if (had.rows[0] && had.rows[0].sha256 !== sha) throw new Error(`${name} was changed after it had been applied: add a new migration instead.`);
+        if (!had.rows[0]) {
+          await client.query(sql);
+          await client.query('insert into schema_migrations (name, sha256) values ($1, $2)', [name, sha]);
+          applied.push(name);
+        }
+        await client.query('commit');
+      } catch (e) {
+        await client.query('rollback').catch(() => {
+          // the first error says why
+        });
+        throw e;
       }
-      await client.query(sql);
-      await client.query('insert into schema_migrations (name, sha256) values ($1, $2)', [name, sha]);
-      return true;
-    });
-    if (fresh) applied.push(name);
-  }
-  return applied;
+    }
+    return applied;
+  });
 }

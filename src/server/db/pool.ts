@@ -1,88 +1,113 @@
 /**
- * The way to PostgreSQL: one pool, transactions that are visible where they begin, and the difference between "the
- * database is away" and a mistake of ours.
+ * The way to PostgreSQL: one pool, and transactions that are visible where they begin. A database that is frozen is found as
+ * soon as one that is gone: the client's own clock runs, not only the server's.
  */
-import { Pool, type PoolClient, type QueryResultRow } from 'pg';
+import { Client, Pool, type PoolClient, type QueryResultRow } from 'pg';
+import type { TroubleKind } from '@/contract/trouble';
+import { logLine } from '../log';
+import { RecordsTrouble, toldApart, troubleIn } from './trouble';
 
 declare global {
   // the development server loads modules again; the pool stays
   var evenCrumbPool: Pool | undefined;
 }
 
+/** The server stops a statement first, so that it is told apart from a server that does not answer at all. */
+const STATEMENT_MS = 3500;
+const CLIENT_MS = 4000;
+
 function pool(): Pool {
   if (!globalThis.evenCrumbPool) {
     const made = new Pool({
       connectionString: process.env.DATABASE_URL,
       max: 10,
-      connectionTimeoutMillis: 8000,
+      connectionTimeoutMillis: CLIENT_MS,
+      query_timeout: CLIENT_MS,
       idleTimeoutMillis: 30_000,
-      statement_timeout: 15_000,
+      statement_timeout: STATEMENT_MS,
+      idle_in_transaction_session_timeout: 30_000,
+      keepAlive: true,
     });
     // an idle connection the server closed: the next query opens a new one
-    made.on('error', (e) => console.error(`database connection lost: ${e.message}`));
+    made.on('error', (e) => logLine('connection-lost', { said: e.message }));
     globalThis.evenCrumbPool = made;
   }
   return globalThis.evenCrumbPool;
 }
 
-/** The database cannot be reached just now. */
-export class DatabaseAway extends Error {
-  override readonly name = 'DatabaseAway';
-}
-
-const AWAY = /^(?:ECONNREFUSED|ECONNRESET|ENOENT|EPIPE|ETIMEDOUT|57P0[123]|08\d{3}|53300)$/;
-
-function isAway(e: unknown): boolean {
-  // by shape, not by class: errors of the network come from another realm under some test runners
-  const { code, message } = (typeof e === 'object' && e !== null ? e : {}) as { code?: unknown; message?: unknown };
-  if (typeof code === 'string' && AWAY.test(code)) return true;
-  return (
-    typeof message === 'string' &&
-    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|not currently accepting connections/i.test(message)
-  );
-}
-
-async function orAway<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (e) {
-    if (isAway(e)) throw new DatabaseAway('The database is away.', { cause: e });
-    throw e;
-  }
-}
-
 /** One query. */
 export const query = <R extends QueryResultRow>(sql: string, values: readonly unknown[] = []): Promise<R[]> =>
-  orAway(async () => (await pool().query<R>(sql, [...values])).rows);
+  toldApart(async () => (await pool().query<R>(sql, [...values])).rows);
 
-/** Several queries that stand or fall together. */
+/** Two that lock the same rows in another order: one of them is undone by PostgreSQL, and simply goes again. */
+const UNDONE_BY_OTHERS = new Set(['40P01', '40001']);
+const MOST_TRIES = 3;
+
+/** Several queries that stand or fall together. What is done in it may be done again from the beginning, up to three times. */
 export const transaction = <T>(work: (client: PoolClient) => Promise<T>): Promise<T> =>
-  orAway(async () => {
-    const client = await pool().connect();
-    let broken: Error | undefined;
-    try {
-      await client.query('begin');
-      const result = await work(client);
-      await client.query('commit');
-      return result;
-    } catch (e) {
-      await client.query('rollback').catch((again: Error) => {
-        broken = again;
-      });
-      throw e;
-    } finally {
-      client.release(broken);
+  toldApart(async () => {
+    for (let tries = 1; ; tries++) {
+      try {
+        return await once(work);
+      } catch (e) {
+        if (tries < MOST_TRIES && UNDONE_BY_OTHERS.has(String((e as { code?: unknown } | null)?.code))) continue;
+        throw e;
+      }
     }
   });
 
-export type Reached<T> = { readonly up: true; readonly value: T } | { readonly up: false };
+async function once<T>(work: (client: PoolClient) => Promise<T>): Promise<T> {
+  const client = await pool().connect();
+  let broken: Error | undefined;
+  // a connection that is cut while nothing is being asked says so here, where nobody else listens
+  const cut = (e: Error): void => {
+    broken = e;
+  };
+  client.on('error', cut);
+  try {
+    await client.query('begin');
+    const result = await work(client);
+    await client.query('commit');
+    return result;
+  } catch (e) {
+    // a connection that does not answer is closed, not asked once more: the server undoes what was begun
+    if (troubleIn(e) === 'away') broken ??= e as Error;
+    if (!broken)
+      await client.query('rollback').catch((again: Error) => {
+        broken = again;
+      });
+    throw e;
+  } finally {
+    client.removeListener('error', cut);
+    client.release(broken);
+  }
+}
 
-/** For pages: the value, or that the database is away; any other error is a bug and thrown on. */
+/** A connection of its own without time limits, for what may take long: migrations, integrity checks. */
+export const unhurried = <T>(work: (client: Client) => Promise<T>): Promise<T> =>
+  toldApart(async () => {
+    const client = new Client({ connectionString: process.env.DATABASE_URL, connectionTimeoutMillis: CLIENT_MS });
+    client.on('error', () => {
+      // the query that is under way says it
+    });
+    await client.connect();
+    try {
+      return await work(client);
+    } finally {
+      await client.end().catch(() => {
+        // it is gone already
+      });
+    }
+  });
+
+export type Reached<T> = { readonly up: true; readonly value: T } | { readonly up: false; readonly kind: TroubleKind };
+
+/** For pages: the value, or what is wrong with the records; any other error is a bug and thrown on. */
 export async function reach<T>(work: () => Promise<T>): Promise<Reached<T>> {
   try {
     return { up: true, value: await work() };
   } catch (e) {
-    if (e instanceof DatabaseAway) return { up: false };
+    if (e instanceof RecordsTrouble) return { up: false, kind: e.kind };
     throw e;
   }
 }

@@ -2,13 +2,21 @@
 import { Text, View } from '@react-pdf/renderer';
 import type { TimeLine } from '@/core/day/schedule';
 import { WHO_WORDS } from '@/core/day/steps';
+import { type Dating, sayTime, sayWeekday } from '@/core/quantity/day';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Boxes, look, Paper } from './paper';
 
-const clock = (at: number): string => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));
-const day = (at: number): string => new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(new Date(at));
-
-export function TimeLinePaper({ name, about, line }: { readonly name: string; readonly about: string; readonly line: TimeLine }) {
+export function TimeLinePaper({
+  name,
+  about,
+  line,
+  units,
+}: {
+  readonly name: string;
+  readonly about: string;
+  readonly line: TimeLine;
+  readonly units: Dating;
+}) {
   const size = Math.max(7.5, Math.min(13, 420 / Math.max(1, line.placed.length)));
   const days = [
     { name: 'The day before', placed: line.placed.filter((p) => p.ahead) },
@@ -21,12 +29,12 @@ export function TimeLinePaper({ name, about, line }: { readonly name: string; re
       {days.map((d) => (
         <View key={d.name}>
           <Text style={[look.group, { fontSize: Math.min(13, size + 1) }]} minPresenceAhead={30}>
-            {d.name}, {day(d.placed[0]?.start ?? 0)}
+            {d.name}, {sayWeekday(d.placed[0]?.start ?? 0, units)}
           </Text>
           {d.placed.map(({ step, start, end, by }) => (
             <View key={step.id} style={[look.row, { fontSize: size, paddingVertical: size / 6 }]} wrap={false}>
               <View style={{ width: 20 }}>{step.handsMin > 0 ? <Boxes count={1} /> : null}</View>
-              <Text style={[look.strong, { width: size * 3.4 }]}>{clock(start)}</Text>
+              <Text style={[look.strong, { width: size * (units.clock === '12' ? 4.6 : 3.4) }]}>{sayTime(start, units)}</Text>
               <Text style={{ width: size * 5.2 }}>{minutesOrHours(Math.max(1, Math.round((end - start) / 60_000)))}</Text>
               <View style={{ flex: 1 }}>
                 <Text>

@@ -1,20 +1,31 @@
 /** Queries on batches: starting one, ticking its sheet, writing what came out, and the log. */
 
 import type { PoolClient } from 'pg';
-import type { Batch, Outcome, Verdict } from '@/core/batch/batch';
+import { z } from 'zod';
+import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
+import { driverSchema, outcomeSchema, serving, splitSchema } from '@/contract/batch';
+import { waysSchema } from '@/contract/house';
+import { sheetLineSchema, swappedSchema } from '@/contract/stored';
+import type { Batch, LogRow, Outcome, Verdict } from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/scale';
 import type { Serving } from '@/core/batch/serving';
 import type { SheetLine } from '@/core/batch/sheet-line';
-import type { Split } from '@/core/batch/split';
+import { ONE, type Split } from '@/core/batch/split';
+import type { EndId } from '@/core/formula/formula';
 import type { KindId } from '@/core/formula/kinds';
-import { query } from '../db/pool';
-import { ENTRIES } from './book';
+import { SHAPES } from '@/core/records/editable';
+import type { Unreadable } from '@/core/records/unreadable';
+import { type Column, readStored } from '../db/json';
+import { query, transaction } from '../db/pool';
+import { ENTRIES, readEntries } from './book-entries';
+import { type Cursor, cursorOf, type Page, pageOf } from './paging';
+import { GONE, type Opened, saveRevised, setAside } from './revised';
 
 const SELECT_BATCH = `
-  select b.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name || coalesce(', ' || b.ending, '') as name, coalesce(b.kind, v.kind) as kind, v.school, b.driver, b.exactness, b.split, b.sheet,
+  select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, v.school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
-         coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.change,
+         coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -23,45 +34,106 @@ const SELECT_BATCH = `
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
-type Row = Batch & Record<string, unknown>;
+type Json = 'driver' | 'split' | 'sheet' | 'ways' | 'swapped' | 'timeline' | 'scales' | 'entries' | 'unreadable';
+type Row = Omit<Batch, Json> & { readonly [K in Exclude<Json, 'unreadable'>]: unknown } & Record<string, unknown>;
+
+const DRIVER: Column<Driver> = { at: 'batches.driver', called: 'what drives it', schema: driverSchema, fresh: { by: 'factor', factor: 1 } };
+const SPLIT: Column<Split> = { at: 'batches.split', called: 'its bowls', schema: splitSchema, fresh: ONE };
+export const SHEET: Column<readonly SheetLine[]> = { at: 'batches.sheet', called: 'the sheet', schema: z.array(sheetLineSchema), fresh: [] };
+const WAYS: Column<Batch['ways']> = { at: 'formula_versions.settings', called: 'the ways', schema: waysSchema.partial(), fresh: {} };
+const SWAPPED: Column<Batch['swapped']> = { at: 'batches.swapped', called: 'the stand-ins', schema: swappedSchema, fresh: null };
+const TIMELINE: Column<Batch['timeline']> = { at: 'batches.timeline', called: 'the time line', schema: serving, fresh: null };
+const SCALED: Column<Batch['scales']> = { at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} };
+
+function toBatch(r: Row): Batch {
+  const unreadable: Unreadable[] = [];
+  const read = <T>(column: Column<T>, raw: unknown): T => {
+    const s = readStored({ ...column, called: `${r.name}: ${column.called}` }, raw, r.id);
+    unreadable.push(...s.unreadable);
+    return s.value;
+  };
+  const entries = readEntries(r.name, r.entries);
+  const batch = {
+    ...r,
+    driver: read(DRIVER, r.driver),
+    split: read(SPLIT, r.split),
+    sheet: read(SHEET, r.sheet),
+    ways: read(WAYS, r.ways),
+    swapped: read(SWAPPED, r.swapped),
+    timeline: read(TIMELINE, r.timeline),
+    scales: read(SCALED, r.scales),
+    entries: entries.value,
+  };
+  return { ...batch, unreadable: [...unreadable, ...entries.unreadable] };
+}
+
+const batchesFrom = async (sql: string, values: readonly unknown[] = []): Promise<Batch[]> => (await query<Row>(sql, values)).map(toBatch);
+
+/** Batches that are looked at for how long a piece takes: the newest. */
+const TIMED_OVER = 100;
 
 /** Seconds a piece of a formula lies on the heat, both sides, as its batches were timed; null where none was. */
 export async function timedHere(formulaId: string): Promise<number | null> {
   const rows = await query<{ s: number | null }>(
-    `select avg(b.first_side_s + b.second_side_s)::float8 as s from batches b join formula_versions v on v.id = b.version_id
-      where v.formula_id = $1 and b.kind is null and b.first_side_s is not null and b.second_side_s is not null`,
+    `select avg(b.first_side_s + b.second_side_s)::float8 as s
+       from (select * from batches where formula_id = $1 order by started_at desc limit ${TIMED_OVER}) b
+      where b.kind is null and b.first_side_s is not null and b.second_side_s is not null`,
     [formulaId],
   );
   return rows[0]?.s ?? null;
 }
 
+/** Batches under way that are shown at once. */
+const MOST_UNDER_WAY = 40;
+
+/** Batches under way, by when they are served or were begun. */
 export const underWay = (): Promise<Batch[]> =>
-  query<Row>(`${SELECT_BATCH} where b.finished_at is null order by coalesce((b.timeline->>'at')::float8, extract(epoch from b.started_at) * 1000)`);
+  batchesFrom(
+    `${SELECT_BATCH} where b.finished_at is null
+      order by case when jsonb_typeof(b.timeline->'at') = 'number' then (b.timeline->>'at')::float8 else extract(epoch from b.started_at) * 1000 end limit ${MOST_UNDER_WAY}`,
+  );
 
 export async function batchById(id: string): Promise<Batch | null> {
-  return (await query<Row>(`${SELECT_BATCH} where b.id = $1`, [id]))[0] ?? null;
+  return (await batchesFrom(`${SELECT_BATCH} where b.id = $1`, [id]))[0] ?? null;
 }
 
 export interface LogFilter {
+  /** Words of its name, note, marks or change. */
   readonly text: string;
   readonly verdict: Verdict | null;
   /** Of each formula only the best so far. */
   readonly best?: boolean;
+  readonly formulaId?: string | null;
+  readonly after?: Cursor | null;
 }
 
-/** Finished and running batches, newest first; text is looked for in the name and the note. At most 500. */
-export const log = (f: LogFilter): Promise<Batch[]> =>
-  query<Row>(
-    `${SELECT_BATCH}
-      where ($1 = '' or position(lower($1) in lower(v.name || ' ' || b.note || ' ' || b.change || ' ' || array_to_string(b.marks, ' '))) > 0)
-        and ($2::text is null or b.verdict = $2)
-        and (not $3 or b.id in (
-          select distinct on (bv.formula_id) bb.id from batches bb join formula_versions bv on bv.id = bb.version_id
-           where bb.verdict is not null
-           order by bv.formula_id, array_position(array['best', 'good', 'fair', 'poor'], bb.verdict), bb.finished_at desc))
-      order by b.started_at desc limit 500`,
-    [f.text, f.verdict, f.best === true],
+const LOGGED_AT_ONCE = 50;
+
+/** Finished and running batches, newest first, a page at a time; each without its sheet. */
+export async function log(f: LogFilter, most = LOGGED_AT_ONCE): Promise<Page<LogRow>> {
+  const words = f.text.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
+  const values: unknown[] = [most + 1];
+  const v = (x: unknown): string => `$${values.push(x)}`;
+  const where = [
+    ...words.map((w) => `b.search like ${v(`%${w.replace(/[\\%_]/g, '\\$&')}%`)}`),
+    ...(f.verdict ? [`b.verdict = ${v(f.verdict)}`] : []),
+    ...(f.formulaId ? [`b.formula_id = ${v(f.formulaId)}::uuid`] : []),
+    // asked batch by batch, in the order of the page: joined, all formulas would be read for fifty rows
+    ...(f.best ? ['(select g.best_batch_id from formulas g where g.id = b.formula_id) = b.id'] : []),
+    ...(f.after ? [`(b.started_at, b.id) < (to_timestamp(${v(f.after.at)} / 1000000.0), ${v(f.after.id)}::uuid)`] : []),
+  ];
+  const rows = await query<Omit<LogRow, 'timeline'> & { readonly timeline: unknown; readonly micros: string } & Record<string, unknown>>(
+    `select b.id, b.formula_id as "formulaId", b.name, v.number as "versionNumber", b.started_at as "startedAt", b.finished_at as "finishedAt",
+            b.pieces, b.pieces_planned as "piecesPlanned", b.timeline, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS",
+            b.verdict, b.marks, b.note, b.waste, b.change, (extract(epoch from b.started_at) * 1000000)::bigint::text as micros,
+            (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt"
+       from (select * from batches b ${where.length > 0 ? `where ${where.join(' and ')}` : ''} order by b.started_at desc, b.id desc limit $1) b
+       join formula_versions v on v.id = b.version_id order by b.started_at desc, b.id desc`,
+    values,
   );
+  const page = pageOf(rows, most, (r) => cursorOf(r.micros, r.id));
+  return { ...page, rows: page.rows.map((r) => ({ ...r, timeline: readStored(TIMELINE, r.timeline, r.id).value })) };
+}
 
 export interface NewBatch {
   readonly versionId: string;
@@ -76,6 +148,8 @@ export interface NewBatch {
   readonly massG: number;
   readonly pieces: number | null;
   readonly ending: string | null;
+  /** Of a forked formula: which end, by its id. */
+  readonly endId?: EndId | null;
   /** What it is made as, where that is not what the formula is. */
   readonly kind?: KindId | null;
 }
@@ -83,8 +157,8 @@ export interface NewBatch {
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -99,6 +173,7 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
       b.requestId ?? null,
       b.kind ?? null,
       b.serving ? JSON.stringify(b.serving) : null,
+      b.endId ?? null,
     ],
   );
   const id = made.rows[0]?.id;
@@ -108,25 +183,76 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
   return { id: had.rows[0].id, again: true };
 }
 
-/** When a batch is served, and what of its time line was decided by hand. @returns false when there is no such batch under way */
-export async function setServing(batchId: string, serving: Serving | null): Promise<boolean> {
-  const rows = await query<{ id: string }>('update batches set timeline = $2 where id = $1 and finished_at is null returning id', [
-    batchId,
-    serving === null ? null : JSON.stringify(serving),
-  ]);
-  return rows.length > 0;
-}
+/** When a batch is served, and what of its time line was decided by hand. */
+export const setServing = (batchId: string, to: Serving | null, opened: Opened<Serving | null> | null = null): Promise<ActionResult<Kept>> =>
+  transaction(async (client) => {
+    const row = (
+      await client.query<{ timeline: unknown; revision: number }>(
+        'select timeline, timeline_revision as revision from batches where id = $1 and finished_at is null for update',
+        [batchId],
+      )
+    ).rows[0];
+    if (!row) return refuse('That batch is finished, or not in this kitchen any more: its time line stays.');
+    const now = readStored(TIMELINE, row.timeline, batchId);
+    if (now.unreadable.length > 0) await setAside(client, `batches.timeline ${batchId}`, row.timeline);
+    return saveRevised(SHAPES.serving, { revision: row.revision, value: now.value }, to, opened, (v, revision) =>
+      client.query('update batches set timeline = $2, timeline_revision = $3 where id = $1', [batchId, v === null ? null : JSON.stringify(v), revision]),
+    );
+  });
 
-/**
- * Writes what came out. Written again, it replaces what was written; the time of the first stays.
- * @returns false when there is no such batch
- */
-export async function writeOutcome(batchId: string, o: Outcome, finishedAt: Date | null = null): Promise<boolean> {
-  const rows = await query<{ id: string }>(
-    `update batches set pieces = $2, first_side_s = $3, second_side_s = $4, verdict = $5, marks = $6, note = $7, finished_at = coalesce(finished_at, $8, now()),
-            scales = $9, waste = $10, change = $11
-      where id = $1 returning id`,
-    [batchId, o.pieces, o.firstSideS, o.secondSideS, o.verdict, o.marks, o.note, finishedAt, JSON.stringify(o.scales ?? {}), o.waste ?? null, o.change ?? ''],
-  );
-  return rows.length > 0;
+/** What came out, whole: what is not said of it is nothing. */
+export type WholeOutcome = Omit<Required<Outcome>, 'verdict'> & { readonly verdict: Verdict | null };
+export const wholeOutcome = (o: Outcome | WholeOutcome): WholeOutcome => ({
+  pieces: o.pieces,
+  firstSideS: o.firstSideS,
+  secondSideS: o.secondSideS,
+  verdict: o.verdict,
+  marks: o.marks,
+  note: o.note,
+  scales: o.scales ?? {},
+  waste: o.waste ?? null,
+  change: o.change ?? '',
+});
+
+/** Writes what came out; the time of the first stays. What another screen has written meanwhile is kept with it. */
+export const writeOutcome = (
+  batchId: string,
+  o: Outcome,
+  opened: Opened<WholeOutcome> | null = null,
+  finishedAt: Date | null = null,
+): Promise<ActionResult<Kept>> =>
+  transaction(async (client) => {
+    const row = (
+      await client.query<Omit<WholeOutcome, 'scales'> & { readonly scales: unknown; readonly revision: number }>(
+        `select pieces, first_side_s as "firstSideS", second_side_s as "secondSideS", verdict, marks, note, scales, waste, change, outcome_revision as revision
+           from batches where id = $1 for update`,
+        [batchId],
+      )
+    ).rows[0];
+    if (!row) return refuse(GONE);
+    const scales = readStored(SCALED, row.scales, batchId);
+    if (scales.unreadable.length > 0) await setAside(client, `batches.scales ${batchId}`, row.scales);
+    const now = { revision: row.revision, value: wholeOutcome({ ...row, scales: scales.value }) };
+    return saveRevised<WholeOutcome>(SHAPES.outcome, now, wholeOutcome(o), opened, (v, revision) =>
+      client.query(
+        `update batches set pieces = $2, first_side_s = $3, second_side_s = $4, verdict = $5, marks = $6, note = $7, finished_at = coalesce(finished_at, $8, now()),
+                scales = $9, waste = $10, change = $11, outcome_revision = $12
+          where id = $1`,
+        [batchId, v.pieces, v.firstSideS, v.secondSideS, v.verdict, v.marks, v.note, finishedAt, JSON.stringify(v.scales), v.waste, v.change, revision],
+      ),
+    );
+  });
+
+const READ_AT_ONCE = 500;
+
+/** What of all batches can't be read, a few hundred at a time. */
+export async function batchesUnread(): Promise<readonly Unreadable[]> {
+  const out: Unreadable[] = [];
+  for (let after = '00000000-0000-0000-0000-000000000000'; ; ) {
+    const page = await batchesFrom(`${SELECT_BATCH} where b.id > $1 order by b.id limit ${READ_AT_ONCE}`, [after]);
+    out.push(...page.flatMap((b) => b.unreadable ?? []));
+    const last = page.at(-1);
+    if (!last || page.length < READ_AT_ONCE) return out;
+    after = last.id;
+  }
 }

@@ -1,40 +1,76 @@
-/** The book of a batch: what screens have told of it, kept once each, in the order it was told. */
+/** The book of a batch: what screens have told of it, kept once each, in the order it arrived. */
 import type { PoolClient } from 'pg';
-import type { Book, Item } from '@/core/day/book';
-import type { Tap } from '@/core/griddle/board';
+import { type Book, type Item, toldAt } from '@/core/day/book';
+import { settle, type Tap, type ToldTap } from '@/core/griddle/board';
 import { query, transaction } from '../db/pool';
+import { troubleIn } from '../db/trouble';
+import { ENTRIES, readEntries } from './book-entries';
 import { tapsOf } from './griddle';
 
-async function writeLine(client: PoolClient, batchId: string, key: string, to: boolean | number): Promise<void> {
+/** What became of one thing that was told: kept (or known already), or why it can't be. */
+export type ItemAnswer = { readonly id: string; readonly ok: true } | { readonly id: string; readonly ok: false; readonly message: string };
+
+/** @returns false where a newer word about the line stands: it is kept, and the older one is none any more */
+async function isNewest(client: PoolClient, batchId: string, key: string, at: number): Promise<boolean> {
+  const r = await client.query(
+    `insert into batch_line_told (batch_id, line_key, at) values ($1, $2, to_timestamp($3 / 1000.0))
+     on conflict (batch_id, line_key) do update set at = excluded.at where batch_line_told.at <= excluded.at returning 1`,
+    [batchId, key, at],
+  );
+  return r.rowCount === 1;
+}
+
+async function writeLine(client: PoolClient, batchId: string, key: string, to: boolean | number, at: number): Promise<void> {
+  if (!(await isNewest(client, batchId, key, at))) return;
   if (typeof to === 'number')
     await client.query(
-      `insert into batch_weights (batch_id, line_key, grams) values ($1, $2, $3)
-       on conflict (batch_id, line_key) do update set grams = excluded.grams, at = case when batch_weights.grams = excluded.grams then batch_weights.at else now() end`,
-      [batchId, key, to],
+      `insert into batch_weights (batch_id, line_key, grams, at) values ($1, $2, $3, to_timestamp($4 / 1000.0))
+       on conflict (batch_id, line_key) do update set grams = excluded.grams,
+         at = case when batch_weights.grams = excluded.grams then batch_weights.at else excluded.at end`,
+      [batchId, key, to, at],
     );
   else await client.query('delete from batch_weights where batch_id = $1 and line_key = $2', [batchId, key]);
   if (to === false) await client.query('delete from batch_ticks where batch_id = $1 and line_key = $2', [batchId, key]);
   else await client.query('insert into batch_ticks (batch_id, line_key) values ($1, $2) on conflict do nothing', [batchId, key]);
 }
 
-/** A piece is poured, turned or taken off once: what another screen says again changes nothing. */
-const writeTap = (client: PoolClient, batchId: string, t: Tap) =>
-  client.query(
-    'insert into batch_taps (id, batch_id, piece, act, surface, slot, at) values ($1, $2, $3, $4, $5, $6, to_timestamp($7 / 1000.0)) on conflict do nothing',
-    [t.id, batchId, t.piece, t.act, t.surface, t.slot, t.at],
-  );
+interface Open {
+  readonly client: PoolClient;
+  readonly batchId: string;
+  /** Keys of the sheet's lines. */
+  readonly keys: readonly string[];
+  /** The batch's taps, and those this parcel has added. */
+  taps: readonly Tap[];
+  readonly now: number;
+}
 
-async function write(client: PoolClient, batchId: string, i: Item): Promise<void> {
+async function writeTap(o: Open, told: ToldTap): Promise<string | null> {
+  const t = settle(told, o.taps);
+  if (t === 'unknown') return 'That piece was never poured here, or its pour was taken back.';
+  // turned or off already: told again it changes nothing
+  if (t === null) return null;
+  await o.client.query(
+    'insert into batch_taps (id, batch_id, piece, act, surface, slot, of_pour, at) values ($1, $2, $3, $4, $5, $6, $7, to_timestamp($8 / 1000.0))',
+    [t.id, o.batchId, t.piece, t.act, t.surface, t.slot, t.of ?? null, t.at],
+  );
+  o.taps = [...o.taps, t];
+  return null;
+}
+
+/** @returns why it can't be kept; null: it is */
+async function write(o: Open, i: Item): Promise<string | null> {
+  const { client, batchId } = o;
   switch (i.do) {
     case 'tap':
-      await writeTap(client, batchId, i.tap);
-      break;
+      return writeTap(o, i.tap);
     case 'untap':
-      await client.query('delete from batch_taps where batch_id = $1 and id = $2', [batchId, i.tapId]);
-      break;
+      await client.query('delete from batch_taps where batch_id = $1 and (id = $2 or of_pour = $2)', [batchId, i.tapId]);
+      o.taps = o.taps.filter((t) => t.id !== i.tapId && t.of !== i.tapId);
+      return null;
     case 'line':
-      await writeLine(client, batchId, i.key, i.to);
-      break;
+      if (!o.keys.includes(i.key)) return 'That line is not on the sheet any more.';
+      await writeLine(client, batchId, i.key, i.to, toldAt(i) ?? o.now);
+      return null;
     case 'enter':
       await client.query('insert into batch_entries (id, batch_id, act, at) values ($1, $2, $3, to_timestamp($4 / 1000.0)) on conflict do nothing', [
         i.entry.id,
@@ -42,40 +78,63 @@ async function write(client: PoolClient, batchId: string, i: Item): Promise<void
         JSON.stringify(i.entry.act),
         i.entry.at,
       ]);
-      break;
+      return null;
     case 'strike':
       await client.query('delete from batch_entries where batch_id = $1 and id = $2', [batchId, i.entryId]);
+      return null;
+  }
+}
+
+/** One item, by itself: what goes wrong with it undoes it and nothing else. */
+async function keepOne(o: Open, i: Item): Promise<ItemAnswer> {
+  await o.client.query('savepoint item');
+  try {
+    const fresh = await o.client.query('insert into batch_told (id, batch_id) values ($1, $2) on conflict do nothing', [i.id, o.batchId]);
+    const why = fresh.rowCount === 1 ? await write(o, i) : null;
+    if (why === null) {
+      await o.client.query('release savepoint item');
+      return { id: i.id, ok: true };
+    }
+    await o.client.query('rollback to savepoint item');
+    return { id: i.id, ok: false, message: why };
+  } catch (e) {
+    if (troubleIn(e) !== 'unkeepable') throw e;
+    await o.client.query('rollback to savepoint item');
+    return { id: i.id, ok: false, message: 'The records refuse it as it stands.' };
   }
 }
 
 /**
- * Keeps what a screen tells, all of it or none; an item that is kept already changes nothing.
- * @returns false when there is no such batch, or a line of it is not on its sheet
+ * Keeps what a screen tells, each item by itself; an item that is kept already changes nothing.
+ * @returns an answer for each item, in their order
  */
-export const keepItems = (batchId: string, items: readonly Item[]): Promise<boolean> =>
+export const keepItems = (batchId: string, items: readonly Item[]): Promise<readonly ItemAnswer[]> =>
   transaction(async (client) => {
     const { rows } = await client.query<{ keys: string[] }>(
-      "select array(select l->>'key' from jsonb_array_elements(sheet) l) as keys from batches where id = $1 for no key update",
+      `select case when jsonb_typeof(sheet) = 'array' then array(select l->>'key' from jsonb_array_elements(sheet) l) else '{}' end as keys
+         from batches where id = $1 for no key update`,
       [batchId],
     );
     const keys = rows[0]?.keys;
-    if (!keys || items.some((i) => i.do === 'line' && !keys.includes(i.key))) return false;
-    for (const i of items) {
-      const fresh = await client.query('insert into batch_told (id, batch_id) values ($1, $2) on conflict do nothing', [i.id, batchId]);
-      if (fresh.rowCount === 1) await write(client, batchId, i);
-    }
-    return true;
+    if (!keys) return items.map((i) => ({ id: i.id, ok: false, message: 'That batch is not in this kitchen any more.' }));
+    const taps = items.some((i) => i.do === 'tap') ? await tapsOf(batchId, client) : [];
+    const open: Open = { client, batchId, keys, taps, now: Date.now() };
+    const out: ItemAnswer[] = [];
+    for (const i of items) out.push(await keepOne(open, i));
+    return out;
   });
 
 export interface Followed extends Book {
   /** Changes when the batch's sheet, its time line or what is wanted of it does. */
   readonly stamp: string;
+  /** The kitchen's clock, ms since 1970: a screen's own may be another. */
+  readonly now: number;
 }
 
 /** What there is in a batch's book, for a screen that follows it; null: no such batch. */
 export async function bookOf(batchId: string): Promise<Followed | null> {
   const [rows, taps] = await Promise.all([
-    query<Omit<Followed, 'taps'> & Record<string, unknown>>(
+    query<Omit<Followed, 'taps' | 'now' | 'entries'> & { readonly entries: unknown } & Record<string, unknown>>(
       `select md5(concat(b.sheet, b.timeline, b.pieces_planned, b.finished_at)) as stamp,
               array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked,
               coalesce((select json_object_agg(w.line_key, w.grams) from batch_weights w where w.batch_id = b.id), '{}') as weights,
@@ -85,9 +144,6 @@ export async function bookOf(batchId: string): Promise<Followed | null> {
     ),
     tapsOf(batchId),
   ]);
-  return rows[0] ? { ...rows[0], taps } : null;
+  const row = rows[0];
+  return row ? { ...row, entries: readEntries('', row.entries).value, taps, now: Date.now() } : null;
 }
-
-/** A batch's entries as a column, in the order they happened. */
-export const ENTRIES = `coalesce((select json_agg(json_build_object('id', e.id, 'at', (extract(epoch from e.at) * 1000)::float8, 'act', e.act) order by e.at, e.id)
-  from batch_entries e where e.batch_id = b.id), '[]')`;

@@ -1,25 +1,128 @@
 /** Queries on formulas and their versions. Each row type is what the page needs of it. */
-
-import { settingsSchema } from '@/contract/formula';
+import type { z } from 'zod';
+import type { ActionResult } from '@/contract/action-result';
+import { refuse } from '@/contract/action-result';
+import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/contract/stored';
 import { analyseFormula, loudest } from '@/core/analyse';
 import { type Entry, type Formula, mainsOf } from '@/core/formula/formula';
-import type { KindId } from '@/core/formula/kinds';
+import { type KindId, kindById, schoolOf } from '@/core/formula/kinds';
+import { allergensOf } from '@/core/formula/tally';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
+import type { Kitchen } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
+import type { Allergen } from '@/core/pantry/ingredient';
+import { SOON_DAYS } from '@/core/pantry/stock';
+import type { Unreadable } from '@/core/records/unreadable';
+import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { loadHouse } from './house';
+import { type Cursor, cursorOf, type Page, pageOf } from './paging';
+import { GONE, onceFor } from './revised';
 
-/** The newest version of each formula, with the verdict of its last finished batch. */
-export const shelf = (): Promise<ShelfRow[]> =>
-  query<ShelfRow & Record<string, unknown>>(`
-    select f.id, v.number, v.name, v.kind, v.school, v.main_flour as "mainFlour", v.main_liquid as "mainLiquid", v.pour, v.worst,
-           v.saved_at as "savedAt", last.verdict as "lastVerdict"
-      from formulas f
-      join lateral (select * from formula_versions where formula_id = f.id order by number desc limit 1) v on true
-      left join lateral (
-        select b.verdict from batches b join formula_versions bv on bv.id = b.version_id
-         where bv.formula_id = f.id and b.finished_at is not null order by b.finished_at desc limit 1) last on true
-     order by lower(v.name), f.created_at`);
+export interface ShelfFilter {
+  /** Words of its name, kind, school, flour or liquid. */
+  readonly text?: string;
+  readonly kind?: KindId | null;
+  readonly flour?: string | null;
+  readonly liquid?: string | null;
+  /** Nothing in it is noted to hold this, and everything in it is known. */
+  readonly without?: Allergen | null;
+  /** Its last verdict; `none` where it was not made yet. */
+  readonly verdict?: string | null;
+  /** Holds something on hand that has to be used soon. */
+  readonly useUp?: boolean;
+  readonly after?: Cursor | null;
+}
+
+/** Marks a formula of which something is not known: it is never listed as without anything. */
+const NOT_KNOWN = '?';
+
+const FORMULAS_AT_ONCE = 48;
+
+/** Formulas, those used lately first, a page at a time. Text is looked for word by word. */
+export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE): Promise<Page<ShelfRow>> {
+  const words = (f.text ?? '').toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
+  const values: unknown[] = [most + 1];
+  const v = (x: unknown): string => `$${values.push(x)}`;
+  const where = [
+    'f.newest is not null',
+    ...words.map((w) => `f.search like ${v(`%${w.replace(/[\\%_]/g, '\\$&')}%`)}`),
+    ...(f.kind ? [`f.kind = ${v(f.kind)}`] : []),
+    ...(f.flour ? [`f.main_flour = ${v(f.flour)}`] : []),
+    ...(f.liquid ? [`f.main_liquid = ${v(f.liquid)}`] : []),
+    ...(f.without ? [`f.allergens is not null and not f.allergens && array[${v(f.without)}, '${NOT_KNOWN}']::text[]`] : []),
+    ...(f.verdict ? [f.verdict === 'none' ? 'f.last_verdict is null' : `f.last_verdict = ${v(f.verdict)}`] : []),
+    ...(f.useUp
+      ? [`f.holds && array(select s.ingredient_id from stock s where s.best_before <= current_date + ${SOON_DAYS} and coalesce(s.on_hand_g, 1) > 0)`]
+      : []),
+    ...(f.after ? [`(f.used_at, f.id) < (to_timestamp(${v(f.after.at)} / 1000000.0), ${v(f.after.id)}::uuid)`] : []),
+  ];
+  const rows = await query<ShelfRow & { readonly micros: string } & Record<string, unknown>>(
+    `select f.id, f.newest as number, f.name, f.kind, f.school, f.main_flour as "mainFlour", f.main_liquid as "mainLiquid", f.pour, f.worst,
+            f.saved_at as "savedAt", f.last_verdict as "lastVerdict", (extract(epoch from f.used_at) * 1000000)::bigint::text as micros
+       from formulas f where ${where.join(' and ')} order by f.used_at desc, f.id desc limit $1`,
+    values,
+  );
+  return pageOf(rows, most, (r) => cursorOf(r.micros, r.id));
+}
+
+/** Values of a column of the shelf, each once, by the index and not by reading every row. */
+const distinct = async (column: 'main_flour' | 'main_liquid'): Promise<readonly string[]> =>
+  (
+    await query<{ v: string }>(
+      `with recursive t as (
+         (select ${column} as v from formulas where ${column} is not null order by ${column} limit 1)
+         union all select (select ${column} from formulas where ${column} > t.v order by ${column} limit 1) from t where t.v is not null)
+       select v from t where v is not null`,
+    )
+  ).map((r) => r.v);
+
+/** The flours and liquids that formulas here are mainly made of. */
+export async function shelfMains(): Promise<{ readonly flours: readonly string[]; readonly liquids: readonly string[] }> {
+  const [flours, liquids] = await Promise.all([distinct('main_flour'), distinct('main_liquid')]);
+  return { flours, liquids };
+}
+
+/** What a formula's row is found by. */
+function findable(f: Formula, house: Kitchen) {
+  const { lines, analysis } = analyseFormula(f, house);
+  const mains = mainsOf(lines);
+  const kind = kindById(f.kind);
+  const all = allergensOf(lines);
+  const unread = lines.some((l) => !l.off && l.parts.length === 0);
+  return {
+    search: [f.name, kind.name, schoolOf(kind, f.school).name, mains.flour, mains.liquid].filter(Boolean).join(' ').toLowerCase(),
+    mains,
+    pour: analysis.thickness?.pour ?? null,
+    worst: loudest(f, house),
+    holds: [...new Set(lines.flatMap((l) => l.parts.map((p) => p.ingredient.id)))],
+    allergens: [...all.held.map((h) => h.allergen as string), ...(unread || all.unstated.length > 0 ? [NOT_KNOWN] : [])],
+  };
+}
+
+/**
+ * Works what formulas are found by where it is not worked yet: after a migration, or for all when the house has changed.
+ * @returns how many
+ */
+export async function reindexFormulas(): Promise<number> {
+  const house = await loadHouse();
+  for (let n = 0; ; ) {
+    const rows = await query<VersionRow & Record<string, unknown>>(
+      `${SELECT_VERSION} join formulas f on f.id = v.formula_id and f.newest = v.number where f.holds is null order by f.id limit 200`,
+    );
+    if (rows.length === 0) return n;
+    n += rows.length;
+    const worked = rows.map((r) => {
+      const { search, holds, allergens } = findable(toVersion(r).formula, house);
+      return { id: r.formulaId, search, holds, allergens };
+    });
+    await query(
+      `update formulas f set search = w.search, holds = array(select jsonb_array_elements_text(w.holds)), allergens = array(select jsonb_array_elements_text(w.allergens))
+         from jsonb_to_recordset($1::jsonb) as w(id uuid, search text, holds jsonb, allergens jsonb) where f.id = w.id`,
+      [JSON.stringify(worked)],
+    );
+  }
+}
 
 interface VersionRow {
   readonly versionId: string;
@@ -29,9 +132,9 @@ interface VersionRow {
   readonly name: string;
   readonly kind: KindId;
   readonly school: string;
-  readonly conventions: Partial<Conventions>;
+  readonly conventions: unknown;
   readonly settings: unknown;
-  readonly lines: readonly Entry[];
+  readonly lines: unknown;
   readonly cardNotes: string;
   readonly changeNote: string;
   readonly savedAt: Date;
@@ -44,32 +147,49 @@ const SELECT_VERSION = `
          (select max(number) from formula_versions n where n.formula_id = v.formula_id) as newest
     from formula_versions v`;
 
-const toVersion = (r: VersionRow): Version => ({
-  versionId: r.versionId,
-  formulaId: r.formulaId,
-  number: r.number,
-  basedOn: r.basedOn,
-  changeNote: r.changeNote,
-  savedAt: r.savedAt,
-  newest: r.newest,
-  formula: {
-    name: r.name,
-    kind: r.kind,
-    school: r.school,
-    conventions: r.conventions,
-    entries: r.lines,
-    cardNotes: r.cardNotes,
-    ...settingsSchema.parse(r.settings),
-  },
-});
+const CONVENTIONS: Column<Partial<Conventions>> = { at: 'formula_versions.conventions', called: 'conventions', schema: keptConventionsSchema, fresh: {} };
+const LINES: Column<readonly Entry[]> = { at: 'formula_versions.lines', called: 'lines', schema: keptEntriesSchema, fresh: [] };
+const SETTINGS: Column<z.output<typeof keptSettingsSchema>> = {
+  at: 'formula_versions.settings',
+  called: 'settings',
+  schema: keptSettingsSchema,
+  fresh: keptSettingsSchema.parse({}),
+};
 
-/** A formula that measures flour by the cup, to show a difference on; null where there is none. */
+function toVersion(r: VersionRow): Version {
+  const of = <T>(column: Column<T>, raw: unknown) => readStored({ ...column, called: `${r.name}, version ${r.number}, ${column.called}` }, raw, r.versionId);
+  const [conventions, lines, settings] = [of(CONVENTIONS, r.conventions), of(LINES, r.lines), of(SETTINGS, r.settings)];
+  return {
+    versionId: r.versionId,
+    formulaId: r.formulaId,
+    number: r.number,
+    basedOn: r.basedOn,
+    changeNote: r.changeNote,
+    savedAt: r.savedAt,
+    newest: r.newest,
+    formula: {
+      name: r.name,
+      kind: r.kind,
+      school: r.school,
+      conventions: conventions.value,
+      entries: lines.value,
+      cardNotes: r.cardNotes,
+      ...settings.value,
+    },
+    unreadable: [...conventions.unreadable, ...lines.unreadable, ...settings.unreadable],
+  };
+}
+
+/** A formula that measures flour by the cup, to show a difference on, of those used lately; null where there is none. */
 export const cupFormula = async (): Promise<string | null> =>
   (
     await query<{ id: string }>(
-      `select f.id from formulas f join lateral (select name, kind, lines, conventions from formula_versions where formula_id = f.id order by number desc limit 1) v on true
-        where exists (select 1 from jsonb_array_elements(v.lines) l where l->>'text' ~* ' cups? .*flour' and l->>'text' !~* '[0-9] *(g|oz)( |$|[)])') and not v.conventions ? 'flourFill'
-        order by v.kind <> 'griddle', lower(v.name) limit 1`,
+      `select f.id from (select * from formulas where newest is not null order by used_at desc limit 200) f
+         join formula_versions v on v.formula_id = f.id and v.number = f.newest
+        where jsonb_typeof(v.lines) = 'array'
+          and exists (select 1 from jsonb_array_elements(v.lines) l where l->>'text' ~* ' cups? .*flour' and l->>'text' !~* '[0-9] *(g|oz)( |$|[)])')
+          and not v.conventions ? 'flourFill'
+        order by f.kind <> 'griddle', lower(f.name) limit 1`,
     )
   )[0]?.id ?? null;
 
@@ -87,11 +207,20 @@ export async function versionById(versionId: string): Promise<Version | null> {
   return rows[0] ? toVersion(rows[0]) : null;
 }
 
-export const versionsOf = (formulaId: string): Promise<VersionSummary[]> =>
-  query<VersionSummary & Record<string, unknown>>(
-    'select number, based_on as "basedOn", change_note as "changeNote", saved_at as "savedAt" from formula_versions where formula_id = $1 order by number desc',
-    [formulaId],
+const VERSIONS_AT_ONCE = 100;
+
+/** Versions of a formula, the newest first, a page at a time. @param below only those before this number */
+export async function versionsOf(
+  formulaId: string,
+  below: number | null = null,
+): Promise<{ readonly rows: readonly VersionSummary[]; readonly more: boolean }> {
+  const rows = await query<VersionSummary & Record<string, unknown>>(
+    `select number, based_on as "basedOn", change_note as "changeNote", saved_at as "savedAt" from formula_versions
+      where formula_id = $1 and ($2::int is null or number < $2) order by number desc limit $3`,
+    [formulaId, below, VERSIONS_AT_ONCE + 1],
   );
+  return { rows: rows.slice(0, VERSIONS_AT_ONCE), more: rows.length > VERSIONS_AT_ONCE };
+}
 
 export interface Save {
   /** Null makes a new formula. */
@@ -101,6 +230,8 @@ export interface Save {
   readonly knownNewest: number | null;
   readonly formula: Formula;
   readonly changeNote: string;
+  /** The same save sent again makes no second version. */
+  readonly requestId?: string | null;
   /** For the demo kitchen, whose past lies behind us. */
   readonly savedAt?: Date;
 }
@@ -108,49 +239,91 @@ export interface Save {
 /**
  * Saves a formula as a new version. Nothing is overwritten; two saves at the same moment wait for each other on the
  * formula's row.
- * @returns null when there is no such formula
+ * @returns a refusal when there is no such formula
  */
-export async function saveVersion({ formulaId, basedOn, knownNewest, formula: f, changeNote, savedAt }: Save): Promise<Saved | null> {
+export async function saveVersion({
+  formulaId,
+  basedOn,
+  knownNewest,
+  formula: f,
+  changeNote,
+  requestId,
+  savedAt,
+}: Save): Promise<ActionResult<{ readonly saved: Saved }>> {
   const house = await loadHouse();
-  const { lines, analysis } = analyseFormula(f, house);
-  const mains = mainsOf(lines);
+  const found = findable(f, house);
   const { ways, portionMl, held, meant, ends } = f;
-  return transaction(async (client) => {
-    const owner = formulaId
-      ? await client.query<{ id: string }>('select id from formulas where id = $1 for update', [formulaId])
-      : await client.query<{ id: string }>('insert into formulas (created_at) values (coalesce($1, now())) returning id', [savedAt ?? null]);
-    const id = owner.rows[0]?.id;
-    if (!id) return null;
-    const newest = await client.query<{ number: number; savedAt: Date }>(
-      'select number, saved_at as "savedAt" from formula_versions where formula_id = $1 order by number desc limit 1',
-      [id],
-    );
-    const last = newest.rows[0];
-    const made = await client.query<{ id: string; number: number }>(
-      `insert into formula_versions (formula_id, number, based_on, name, kind, school, conventions, lines, card_notes, change_note, main_flour, main_liquid, pour, worst, saved_at, settings)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, coalesce($15, now()), $16) returning id, number`,
-      [
-        id,
-        (last?.number ?? 0) + 1,
-        basedOn,
-        f.name,
-        f.kind,
-        f.school,
-        JSON.stringify(f.conventions),
-        JSON.stringify(f.entries),
-        f.cardNotes,
-        changeNote,
-        mains.flour,
-        mains.liquid,
-        analysis.thickness?.pour ?? null,
-        loudest(f, house),
-        savedAt ?? null,
-        JSON.stringify({ ways, portionMl, held, meant, ends }),
-      ],
-    );
-    const row = made.rows[0];
-    if (!row) throw new Error('insert returned no row');
-    const passedBy = last && last.number !== knownNewest ? last : null;
-    return { formulaId: id, versionId: row.id, number: row.number, passedBy };
-  });
+  return transaction((client) =>
+    onceFor(client, requestId ?? null, 'version', async (): Promise<ActionResult<{ readonly saved: Saved }>> => {
+      const owner = formulaId
+        ? await client.query<{ id: string }>('select id from formulas where id = $1 for update', [formulaId])
+        : await client.query<{ id: string }>('insert into formulas (created_at) values (coalesce($1, now())) returning id', [savedAt ?? null]);
+      const id = owner.rows[0]?.id;
+      if (!id) return refuse(GONE);
+      const newest = await client.query<{ number: number; savedAt: Date }>(
+        'select number, saved_at as "savedAt" from formula_versions where formula_id = $1 order by number desc limit 1',
+        [id],
+      );
+      const last = newest.rows[0];
+      const made = await client.query<{ id: string; number: number; savedAt: Date }>(
+        `insert into formula_versions (formula_id, number, based_on, name, kind, school, conventions, lines, card_notes, change_note, main_flour, main_liquid, pour, worst, saved_at, settings)
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, coalesce($15, now()), $16) returning id, number, saved_at as "savedAt"`,
+        [
+          id,
+          (last?.number ?? 0) + 1,
+          basedOn,
+          f.name,
+          f.kind,
+          f.school,
+          JSON.stringify(f.conventions),
+          JSON.stringify(f.entries),
+          f.cardNotes,
+          changeNote,
+          found.mains.flour,
+          found.mains.liquid,
+          found.pour,
+          found.worst,
+          savedAt ?? null,
+          JSON.stringify({ ways, portionMl, held, meant, ends }),
+        ],
+      );
+      const row = made.rows[0];
+      if (!row) throw new Error('insert returned no row');
+      await client.query(
+        `update formulas set newest = $2, name = $3, kind = $4, school = $5, main_flour = $6, main_liquid = $7, pour = $8, worst = $9, saved_at = $10,
+                used_at = greatest(used_at, $10), search = $11, holds = $12, allergens = $13 where id = $1`,
+        [
+          id,
+          row.number,
+          f.name,
+          f.kind,
+          f.school,
+          found.mains.flour,
+          found.mains.liquid,
+          found.pour,
+          found.worst,
+          row.savedAt,
+          found.search,
+          found.holds,
+          found.allergens,
+        ],
+      );
+      const passed = last && last.number !== knownNewest ? { number: last.number, savedAt: last.savedAt.toISOString() } : null;
+      return { ok: true, saved: { formulaId: id, versionId: row.id, number: row.number, passedBy: passed } };
+    }),
+  );
+}
+
+const READ_AT_ONCE = 500;
+
+/** What of all versions can't be read, a few hundred at a time. */
+export async function versionsUnread(): Promise<readonly Unreadable[]> {
+  const out: Unreadable[] = [];
+  for (let after = '00000000-0000-0000-0000-000000000000'; ; ) {
+    const rows = await query<VersionRow & Record<string, unknown>>(`${SELECT_VERSION} where v.id > $1 order by v.id limit ${READ_AT_ONCE}`, [after]);
+    out.push(...rows.flatMap((r) => toVersion(r).unreadable ?? []));
+    const last = rows.at(-1);
+    if (!last || rows.length < READ_AT_ONCE) return out;
+    after = last.versionId;
+  }
 }

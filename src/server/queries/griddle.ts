@@ -1,9 +1,10 @@
 /** What was tapped at the griddle: kept tap by tap, and what it teaches about a formula's times. */
-import type { Entry } from '@/core/batch/acts';
+import type { PoolClient } from 'pg';
 import { piecesFrom, type Tap } from '@/core/griddle/board';
 import { type HeatReading, readingsIn } from '@/core/griddle/heat';
 import { sidesOf } from '@/core/griddle/times';
 import { query } from '../db/pool';
+import { readEntries } from './book-entries';
 
 interface TapRow extends Record<string, unknown> {
   readonly id: string;
@@ -15,10 +16,13 @@ interface TapRow extends Record<string, unknown> {
   readonly at: number;
 }
 
-const SELECT = `select id, batch_id as "batchId", piece, act, surface, slot, (extract(epoch from at) * 1000)::float8 as at from batch_taps`;
+const SELECT = `select id, batch_id as "batchId", piece, act, surface, slot, of_pour as of, (extract(epoch from at) * 1000)::float8 as at from batch_taps`;
 
-/** A batch's taps, in the order they happened. */
-export const tapsOf = (batchId: string): Promise<Tap[]> => query<TapRow>(`${SELECT} where batch_id = $1 order by at, piece`, [batchId]);
+/** A batch's taps, in the order they arrived. */
+export async function tapsOf(batchId: string, client?: PoolClient): Promise<Tap[]> {
+  const [sql, values] = [`${SELECT} where batch_id = $1 order by seq`, [batchId]];
+  return client ? (await client.query<TapRow>(sql, values)).rows : query<TapRow>(sql, values);
+}
 
 /** Another number of pieces is wanted. @returns false when there is no such batch under way */
 export async function wantPieces(batchId: string, pieces: number): Promise<boolean> {
@@ -33,10 +37,10 @@ export async function earlierSides(batch: { readonly id: string; readonly formul
   const rows = await query<TapRow>(
     `${SELECT} where batch_id in (
        select b.id from batches b join formula_versions v on v.id = b.version_id
-        where v.formula_id = $1 and coalesce(b.kind, v.kind) = $2 and b.id <> $3
+        where b.formula_id = $1 and coalesce(b.kind, v.kind) = $2 and b.id <> $3
           and ($4::float8 is null or b.portion_ml is null or b.portion_ml between $4 * 0.85 and $4 * 1.18)
           and exists (select 1 from batch_taps t where t.batch_id = b.id)
-        order by b.started_at desc limit ${LOOKED_AT})`,
+        order by b.started_at desc limit ${LOOKED_AT}) order by seq`,
     [batch.formulaId, batch.kind, batch.id, batch.portionMl],
   );
   const byBatch = new Map([...new Set(rows.map((r) => r.batchId))].map((id) => [id, rows.filter((r) => r.batchId === id)]));
@@ -49,9 +53,9 @@ const DIALS_LOOKED_AT = 300;
 
 /** What every surface's dial has meant, over all batches. */
 export async function dialReadings(): Promise<readonly HeatReading[]> {
-  const rows = await query<{ entries: readonly Entry[] }>(
+  const rows = await query<{ entries: unknown }>(
     `select coalesce(json_agg(json_build_object('id', e.id, 'at', (extract(epoch from e.at) * 1000)::float8, 'act', e.act)), '[]') as entries
        from (select * from batch_entries where act->>'what' = 'heat' and act->>'by' = 'probe' and act->>'dialC' is not null order by at desc limit ${DIALS_LOOKED_AT}) e`,
   );
-  return readingsIn(rows[0]?.entries ?? []);
+  return readingsIn(readEntries('', rows[0]?.entries).value);
 }

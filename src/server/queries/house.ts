@@ -1,16 +1,29 @@
 /** The house: its conventions, ways, units and gear, kept in the table of kitchen facts, with what it has of its own. A fresh kitchen has the fresh ones. */
+import type { PoolClient } from 'pg';
 import type { z } from 'zod';
+import { type ActionResult, clashing, type Kept } from '@/contract/action-result';
 import { type houseChangeSchema, keptHouseSchema } from '@/contract/house';
 import { FRESH_KITCHEN, type Kitchen } from '@/core/formula/ways';
 import { FILL_METHODS } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
+import type { Gear } from '@/core/pantry/gear';
+import type { ToolId } from '@/core/pantry/tools';
+import { localDay } from '@/core/quantity/day';
+import { SHAPES } from '@/core/records/editable';
+import { merge } from '@/core/records/merge';
+import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { loadOwn } from './pantry';
+import { type Opened, setAside } from './revised';
 
-/** The day it is here, yyyy-mm-dd. */
-const today = (): string => {
-  const d = new Date();
-  return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
+type KeptHouse = z.output<typeof keptHouseSchema>;
+type HouseChange = z.output<typeof houseChangeSchema>;
+
+export const HOUSE: Column<KeptHouse> = {
+  at: 'kitchen.house',
+  called: 'the house',
+  schema: keptHouseSchema,
+  fresh: { conventions: {}, ways: {}, units: {} },
 };
 
 declare global {
@@ -19,41 +32,113 @@ declare global {
 }
 
 /** The house as it was last loaded or saved by this server; null before that. For answers that must not wait for records. */
-export const lastHouse = (): Kitchen | null => (globalThis.evenCrumbHouse ? { ...globalThis.evenCrumbHouse, today: today() } : null);
+export const lastHouse = (): Kitchen | null => (globalThis.evenCrumbHouse ? { ...globalThis.evenCrumbHouse, today: localDay(Date.now()) } : null);
+
+const orFresh = ({ conventions, ways, units, gear, drawer }: KeptHouse) => ({
+  conventions: { ...FRESH_KITCHEN.conventions, ...conventions },
+  ways: { ...FRESH_KITCHEN.ways, ...ways },
+  units: { ...FRESH_KITCHEN.units, ...units },
+  gear: gear ?? FRESH_KITCHEN.gear,
+  drawer: drawer ?? FRESH_KITCHEN.drawer,
+});
 
 export async function loadHouse(): Promise<Kitchen> {
-  const rows = await query<{ key: string; value: unknown }>("select key, value from kitchen where key in ('house', 'own')");
-  const fact = (key: string): unknown => rows.find((r) => r.key === key)?.value;
-  const kept = keptHouseSchema.safeParse(fact('house') ?? {});
-  const { conventions, ways, units, gear, drawer } = kept.success ? kept.data : keptHouseSchema.parse({});
-  const stamp = fact('own');
+  const rows = await query<{ key: string; value: unknown; revision: number }>("select key, value, revision from kitchen where key in ('house', 'own')");
+  const kept = rows.find((r) => r.key === 'house');
+  const read = readStored(HOUSE, kept?.value ?? {});
+  const stamp = rows.find((r) => r.key === 'own')?.value;
+  const own = await loadOwn(typeof stamp === 'string' ? stamp : '');
+  const parts = orFresh(read.value);
   const house: Kitchen = {
-    conventions: { ...FRESH_KITCHEN.conventions, ...conventions, own: await loadOwn(typeof stamp === 'string' ? stamp : '') },
-    ways: { ...FRESH_KITCHEN.ways, ...ways },
-    units: { ...FRESH_KITCHEN.units, ...units },
-    gear: gear ?? FRESH_KITCHEN.gear,
-    drawer: drawer ?? FRESH_KITCHEN.drawer,
-    today: today(),
+    ...parts,
+    conventions: { ...parts.conventions, own: own.own },
+    today: localDay(Date.now()),
+    revision: kept?.revision ?? 1,
+    unreadable: [...read.unreadable, ...own.unreadable],
   };
   globalThis.evenCrumbHouse = house;
   return house;
 }
 
-/** Changes a part of the house; what two people change at the same moment is both kept, where it is not the same thing. */
-export const changeHouse = (change: z.infer<typeof houseChangeSchema>): Promise<void> =>
+const bag = (v: unknown): Readonly<Record<string, unknown>> => (typeof v === 'object' && v !== null && !Array.isArray(v) ? (v as Record<string, unknown>) : {});
+
+/** A list as it is stored with a readable part of it changed: what can't be read stays where it is. */
+function patchedGear(raw: unknown, before: readonly Gear[], after: readonly Gear[]): unknown[] {
+  const items = Array.isArray(raw) ? raw : [];
+  const idOf = (v: unknown): unknown => bag(v).id;
+  const known = new Set<unknown>(before.map((g) => g.id));
+  const now = new Map<unknown, Gear>(after.map((g) => [g.id, g]));
+  const stored = new Set(items.map(idOf));
+  // what can't be read was in nobody's list: it is no change of anybody's
+  return [
+    ...items.flatMap((v: unknown) => (known.has(idOf(v)) ? (now.has(idOf(v)) ? [now.get(idOf(v))] : []) : [v])),
+    ...after.filter((g) => !stored.has(g.id)),
+  ];
+}
+
+/** The parts of a whole that a change speaks of. */
+const spokenOf = (change: HouseChange, whole: ReturnType<typeof orFresh>) => {
+  const of = (part: 'conventions' | 'ways' | 'units') => change[part] && Object.fromEntries(Object.keys(change[part]).map((k) => [k, bag(whole[part])[k]]));
+  return {
+    ...(change.conventions && { conventions: of('conventions') }),
+    ...(change.ways && { ways: of('ways') }),
+    ...(change.units && { units: of('units') }),
+    ...(change.gear && { gear: whole.gear }),
+    ...(change.drawer && { drawer: whole.drawer }),
+  };
+};
+
+/**
+ * Changes a part of the house; what two people change at the same moment is both kept, where it is not the same thing.
+ * @param base the same parts as they were when the page was opened; left out, the change stands whatever was there
+ */
+export const changeHouse = (change: HouseChange, base?: HouseChange, decided: Opened<unknown>['decided'] = undefined): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     await client.query("insert into kitchen (key, value) values ('house', '{}') on conflict (key) do nothing");
-    const rows = await client.query<{ value: unknown }>("select value from kitchen where key = 'house' for update");
-    const kept = keptHouseSchema.safeParse(rows.rows[0]?.value);
-    const now = kept.success ? kept.data : keptHouseSchema.parse({});
+    const rows = await client.query<{ value: unknown; revision: number }>("select value, revision from kitchen where key = 'house' for update");
+    const raw = rows.rows[0]?.value;
+    const revision = rows.rows[0]?.revision ?? 1;
+    const now = orFresh(readStored(HOUSE, raw ?? {}).value);
+    const theirs = spokenOf(change, now);
+    const m = merge<object>(base ? { ...theirs, ...base } : theirs, { ...change }, theirs, SHAPES.house, decided?.revision === revision ? decided.paths : {});
+    if (m.clashes.length > 0) return clashing({ revision, theirs, clashes: m.clashes });
+    const value = m.value as HouseChange;
+    if (raw !== undefined && bag(raw) !== raw) await setAside(client, 'kitchen.house', raw);
+    const parts = bag(raw);
+    const patched = (k: 'conventions' | 'ways' | 'units') => (change[k] ? { [k]: { ...bag(parts[k]), ...value[k] } } : {});
     const next = {
-      conventions: { ...now.conventions, ...change.conventions },
-      ways: { ...now.ways, ...change.ways },
-      units: { ...now.units, ...change.units },
-      ...((change.gear ?? now.gear) && { gear: change.gear ?? now.gear }),
-      ...((change.drawer ?? now.drawer) && { drawer: change.drawer ?? now.drawer }),
+      ...parts,
+      ...patched('conventions'),
+      ...patched('ways'),
+      ...patched('units'),
+      ...(change.gear && { gear: patchedGear(parts.gear, now.gear, (value.gear ?? []) as readonly Gear[]) }),
+      ...(change.drawer && { drawer: patchedDrawer(parts.drawer, now.drawer, (value.drawer ?? []) as readonly ToolId[]) }),
     };
-    await client.query("update kitchen set value = $1 where key = 'house'", [JSON.stringify(next)]);
+    await client.query("update kitchen set value = $1, revision = revision + 1 where key = 'house'", [JSON.stringify(next)]);
+    return { ok: true, revision: revision + 1, merged: m.taken };
+  });
+
+const patchedDrawer = (raw: unknown, before: readonly ToolId[], after: readonly ToolId[]): unknown[] => {
+  const strange = (Array.isArray(raw) ? raw : []).filter((v: unknown) => !before.some((t) => t === v));
+  return [...after, ...strange];
+};
+
+/**
+ * Puts a gear, or another part of the house that can't be read, aside: its raw value is kept in `set_aside`.
+ * @param path as `unreadable` has it, after "kitchen.house."
+ * @returns whether there was one
+ */
+export const setHousePartAside = (path: string): Promise<boolean> =>
+  transaction(async (client: PoolClient) => {
+    const rows = await client.query<{ value: unknown }>("select value from kitchen where key = 'house' for update");
+    const raw = rows.rows[0]?.value;
+    const place = `kitchen.house.${path}`;
+    if (!readStored(HOUSE, raw ?? {}).unreadable.some((u) => u.where === place)) return false;
+    const steps = path.split('.');
+    const at = await client.query<{ value: unknown }>("select value #> $1 as value from kitchen where key = 'house'", [steps]);
+    await setAside(client, place, at.rows[0]?.value);
+    await client.query("update kitchen set value = value #- $1, revision = revision + 1 where key = 'house'", [steps]);
+    return true;
   });
 
 /** Lets the house fill its cups its own way, as it has weighed them; the way it had before is kept for going back. */

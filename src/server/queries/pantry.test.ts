@@ -1,6 +1,8 @@
 /** The pantry on the real database: own ingredients, measures, stock and tables, through what the pages call. */
+
+import { randomUUID } from 'node:crypto';
 import { setHouse } from '@/app/actions';
-import { dropMeasure, importPantry, keepAnswered, keepStock, keepThing, keepWeighed, removeThing, switchMeasure } from '@/app/pantry/actions';
+import { countOnHand, dropMeasure, importPantry, keepAnswered, keepStock, keepThing, keepWeighed, removeThing, switchMeasure } from '@/app/pantry/actions';
 import { GET as exportPantry } from '@/app/pantry/export/route';
 import { readLine } from '@/core/card/line';
 import { readPantry } from '@/core/exchange/pantry-csv';
@@ -11,7 +13,7 @@ import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { saveVersion } from './formulas';
 import { lastHouse, loadHouse } from './house';
-import { formulasWith, ownThings, shelf } from './pantry';
+import { formulasWith, ownThings, stockNoted } from './pantry';
 
 // outside a page there is nothing to draw anew
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
@@ -36,7 +38,7 @@ const ok = <T extends { readonly ok: boolean }>(a: T): Extract<T, { ok: true }> 
 };
 
 test('a weighed cup is used by every line from then on, undone, and used again', async () => {
-  ok(await setHouse({ conventions: { flourFill: 'fluffed' } }));
+  ok(await setHouse({ change: { conventions: { flourFill: 'fluffed' } } }));
   expect(await inHouse('1 cup flour')).toBeCloseTo(132, 6);
   const { measure } = ok(await keepWeighed(cup));
   expect(measure).toMatchObject({ each: 141, low: 137, high: 145, used: true, ingredientId: 'flour-all-purpose' });
@@ -54,7 +56,7 @@ test('a weighed cup is used by every line from then on, undone, and used again',
   ok(await dropMeasure({ id: measure.id }));
   expect((await loadHouse()).conventions.flourFill).toBe('fluffed');
   expect(await dropMeasure({ id: measure.id })).toMatchObject({ ok: false });
-  ok(await setHouse({ conventions: { flourFill: 'spooned' } }));
+  ok(await setHouse({ change: { conventions: { flourFill: 'spooned' } } }));
 });
 
 test.each<readonly [string, object, string]>([
@@ -125,11 +127,15 @@ test('an own flour is entered, read on a line, renamed and taken out; its old na
 });
 
 test('stock is kept as noted, and what can not be is refused', async () => {
-  const noted = { ingredientId: 'buttermilk', price: 1.25, packG: 1000, onHandG: 700, opened: '2026-11-20', bestBefore: '2026-11-28' };
+  const noted = { ingredientId: 'buttermilk', price: 1.25, packG: 1000, opened: '2026-11-20', bestBefore: '2026-11-28' };
   ok(await keepStock(noted));
-  expect((await shelf()).buttermilk).toEqual(noted);
+  ok(await countOnHand({ ingredientId: 'buttermilk', countedG: 700, who: 'Ada', requestId: randomUUID() }));
+  expect((await stockNoted()).buttermilk).toEqual({ ...noted, onHandG: 700, revision: 2 });
   expect(await keepStock({ ...noted, packG: null })).toMatchObject({ ok: false, fields: { packG: expect.any(String) } });
-  expect(await keepStock({ ...noted, onHandG: -1 })).toMatchObject({ ok: false, fields: { onHandG: expect.any(String) } });
+  expect(await countOnHand({ ingredientId: 'buttermilk', countedG: -1, who: '', requestId: randomUUID() })).toMatchObject({
+    ok: false,
+    fields: { countedG: expect.any(String) },
+  });
   expect(await keepStock({ ...noted, bestBefore: '2026-02-30' })).toMatchObject({ ok: false });
   expect(await keepStock({ ...noted, ingredientId: 'moondust' })).toMatchObject({ ok: false });
 });
@@ -155,11 +161,11 @@ test('the table that goes out comes in again and changes nothing', async () => {
   const things = await ownThings();
   const r = readPantry(out, { shipped: PANTRY, own: things });
   expect(r.errors).toEqual([]);
-  const before = await shelf();
+  const before = await stockNoted();
   expect(await importPantry({ text: out, withoutBad: false })).toMatchObject({ ok: true, fresh: 0 });
   expect(await ownThings()).toEqual(things);
-  const held = (s: object) => Object.entries(s).filter(([k, v]) => k !== 'ingredientId' && v !== null).length > 0;
-  expect(Object.fromEntries(Object.entries(await shelf()).filter(([, s]) => held(s)))).toEqual(before);
+  const held = (s: object) => Object.entries(s).filter(([k, v]) => k !== 'ingredientId' && k !== 'revision' && v !== null).length > 0;
+  expect(Object.fromEntries(Object.entries(await stockNoted()).filter(([, s]) => held(s)))).toEqual(before);
 });
 
 test('two saves at the same moment are both kept', async () => {
@@ -171,15 +177,15 @@ test('two saves at the same moment are both kept', async () => {
 });
 
 test('a change of one thing of the house leaves the others; what can not be is refused', async () => {
-  ok(await setHouse({ units: { weight: 'oz' } }));
-  ok(await setHouse({ ways: { altitudeM: 1600 } }));
-  ok(await setHouse({ gear: [{ id: 'fine', sort: 'scale', name: 'Fine', stepG: 0.1, mostG: 200 }] }));
+  ok(await setHouse({ change: { units: { weight: 'oz' } } }));
+  ok(await setHouse({ change: { ways: { altitudeM: 1600 } } }));
+  ok(await setHouse({ change: { gear: [{ id: 'fine', sort: 'scale', name: 'Fine', stepG: 0.1, mostG: 200 }] } }));
   expect(await loadHouse()).toMatchObject({
     units: { weight: 'oz', temperature: 'C' },
     ways: { altitudeM: 1600, rest: 'usual' },
     gear: [{ name: 'Fine', stepG: 0.1 }],
   });
   expect(lastHouse()?.ways.altitudeM).toBe(1600);
-  expect(await setHouse({ ways: { altitudeM: 9000 } })).toMatchObject({ ok: false, fields: { 'ways.altitudeM': expect.any(String) } });
-  expect(await setHouse({ gear: [{ id: 'x', sort: 'scale', name: '', stepG: 0, mostG: 1 }] })).toMatchObject({ ok: false });
+  expect(await setHouse({ change: { ways: { altitudeM: 9000 } } })).toMatchObject({ ok: false, fields: { 'change.ways.altitudeM': expect.any(String) } });
+  expect(await setHouse({ change: { gear: [{ id: 'x', sort: 'scale', name: '', stepG: 0, mostG: 1 }] } })).toMatchObject({ ok: false });
 });

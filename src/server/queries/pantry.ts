@@ -1,12 +1,18 @@
 /** Queries on what a kitchen has of its own: its ingredients, the measures it has weighed, and what stands on its shelf. */
 import type { PoolClient } from 'pg';
+import { z } from 'zod';
+import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { packetSchema } from '@/contract/pantry';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { NOTHING_OWN, type Own, type OwnMeasure } from '@/core/pantry/own';
-import { ingredientOf, type OwnThing } from '@/core/pantry/packet';
+import { ingredientOf, type OwnThing, type Packet } from '@/core/pantry/packet';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf, Stock } from '@/core/pantry/stock';
+import { SHAPES } from '@/core/records/editable';
+import type { Unreadable } from '@/core/records/unreadable';
+import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
+import { GONE, type Opened, saveRevised, setAside } from './revised';
 
 const STAMP = 'own';
 
@@ -19,20 +25,43 @@ interface ThingRow {
   readonly name: string;
   readonly aliases: readonly string[];
   readonly packet: unknown;
+  readonly revision: number;
 }
 
 export interface KeptThing extends OwnThing {
   readonly aliases: readonly string[];
+  readonly revision: number;
 }
 
-/** The kitchen's own ingredients as they were entered, by name. */
-export const ownThings = async (): Promise<readonly KeptThing[]> =>
-  (await query<ThingRow & Record<string, unknown>>('select id, name, aliases, packet from own_ingredients order by lower(name)')).map((r) => ({
-    id: r.id,
-    name: r.name,
-    aliases: r.aliases,
-    packet: packetSchema.parse(r.packet),
-  }));
+/** A packet is one thing: half of its figures would be another food. */
+const packetColumn = (name: string): Column<Packet | null> => ({
+  at: 'own_ingredients.packet',
+  called: `the packet of ${name}`,
+  schema: z.custom<Packet>((v) => packetSchema.safeParse(v).success, 'what is noted of it can’t be read').nullable(),
+  fresh: null,
+});
+
+interface Things {
+  readonly things: readonly KeptThing[];
+  /** Those whose packet can't be read: by name, without what is in them. */
+  readonly broken: readonly { readonly id: string; readonly name: string }[];
+  readonly unreadable: readonly Unreadable[];
+}
+
+/** The kitchen's own ingredients as they were entered, by name, and those that can't be read. */
+export async function allThings(): Promise<Things> {
+  const rows = await query<ThingRow & Record<string, unknown>>('select id, name, aliases, packet, revision from own_ingredients order by lower(name)');
+  const read = rows.map((r) => ({ row: r, ...readStored(packetColumn(r.name), r.packet, r.id) }));
+  return {
+    things: read.flatMap(({ row, value }): KeptThing[] =>
+      value ? [{ id: row.id, name: row.name, aliases: row.aliases, revision: row.revision, packet: value }] : [],
+    ),
+    broken: read.flatMap(({ row, value }) => (value ? [] : [{ id: row.id, name: row.name }])),
+    unreadable: read.flatMap((r) => r.unreadable),
+  };
+}
+
+export const ownThings = async (): Promise<readonly KeptThing[]> => (await allThings()).things;
 
 const SELECT_MEASURE = `select id, unit, which, "full", nullif(ingredient_id, '') as "ingredientId", each, low, high, weighings, used from own_measures`;
 
@@ -52,26 +81,85 @@ export function ingredientsOf(things: readonly KeptThing[]): readonly Ingredient
 
 declare global {
   // the same for pages, actions and the JSON interface, as long as its stamp stands: indexes hang on it
-  var evenCrumbOwn: Own | undefined;
+  var evenCrumbOwn: LoadedOwn | undefined;
+}
+
+interface LoadedOwn {
+  readonly own: Own;
+  readonly unreadable: readonly Unreadable[];
 }
 
 /** What the kitchen has of its own. @param stamp as the kitchen's facts have it; the same stamp is the same thing */
-export async function loadOwn(stamp: string): Promise<Own> {
-  if (stamp === '') return NOTHING_OWN;
-  if (globalThis.evenCrumbOwn?.stamp === stamp) return globalThis.evenCrumbOwn;
-  const [things, measures] = await Promise.all([ownThings(), ownMeasures()]);
-  const own: Own = { stamp, ingredients: ingredientsOf(things), measures };
-  globalThis.evenCrumbOwn = own;
-  return own;
+export async function loadOwn(stamp: string): Promise<LoadedOwn> {
+  if (stamp === '') return { own: NOTHING_OWN, unreadable: [] };
+  if (globalThis.evenCrumbOwn?.own.stamp === stamp) return globalThis.evenCrumbOwn;
+  const [{ things, unreadable }, measures] = await Promise.all([allThings(), ownMeasures()]);
+  const loaded: LoadedOwn = { own: { stamp, ingredients: ingredientsOf(things), measures }, unreadable };
+  globalThis.evenCrumbOwn = loaded;
+  return loaded;
 }
 
-export const shelf = async (): Promise<Shelf> => {
-  const rows = await query<Stock & Record<string, unknown>>(
-    `select ingredient_id as "ingredientId", price, pack_g as "packG", on_hand_g as "onHandG",
-            to_char(opened, 'YYYY-MM-DD') as opened, to_char(best_before, 'YYYY-MM-DD') as "bestBefore" from stock`,
-  );
+const SELECT_STOCK = `select ingredient_id as "ingredientId", price, pack_g as "packG", on_hand_g as "onHandG",
+  to_char(opened, 'YYYY-MM-DD') as opened, to_char(best_before, 'YYYY-MM-DD') as "bestBefore", revision from stock`;
+
+export const stockNoted = async (): Promise<Shelf> => {
+  const rows = await query<Stock & Record<string, unknown>>(SELECT_STOCK);
   return Object.fromEntries(rows.map((r) => [r.ingredientId, r]));
 };
+
+/** What is noted of an ingredient besides how much there is: that is moved and counted, never set. */
+export type StockNote = Pick<Stock, 'price' | 'packG' | 'opened' | 'bestBefore'>;
+const NOTHING_NOTED: StockNote = { price: null, packG: null, opened: null, bestBefore: null };
+
+/** Saves what is noted of an ingredient; what is on hand stays as it is. */
+export const keepStockNote = (ingredientId: string, note: StockNote, opened: Opened<StockNote> | null): Promise<ActionResult<Kept>> =>
+  transaction(async (client) => {
+    await stampAnew(client);
+    await client.query('insert into stock (ingredient_id) values ($1) on conflict do nothing', [ingredientId]);
+    const row = (await client.query<Stock & { readonly revision: number }>(`${SELECT_STOCK} where ingredient_id = $1 for update`, [ingredientId])).rows[0];
+    const now = row ? { price: row.price, packG: row.packG, opened: row.opened, bestBefore: row.bestBefore } : NOTHING_NOTED;
+    return saveRevised(SHAPES.stock, { revision: row?.revision ?? 1, value: now }, note, opened, (v, revision) =>
+      client.query('update stock set price = $2, pack_g = $3, opened = $4, best_before = $5, revision = $6 where ingredient_id = $1', [
+        ingredientId,
+        v.price,
+        v.packG,
+        v.opened,
+        v.bestBefore,
+        revision,
+      ]),
+    );
+  });
+
+export interface Count {
+  readonly ingredientId: string;
+  readonly countedG: number;
+  readonly wasG: number | null;
+  readonly who: string;
+  readonly countedAt: Date;
+}
+
+/** Somebody has counted: an entry of its own, and what is on hand from then on. Sent twice it is one. */
+export const countStock = (id: string, ingredientId: string, countedG: number, who: string): Promise<void> =>
+  transaction(async (client) => {
+    await client.query('insert into stock (ingredient_id) values ($1) on conflict do nothing', [ingredientId]);
+    const row = (await client.query<{ g: number | null }>('select on_hand_g as g from stock where ingredient_id = $1 for update', [ingredientId])).rows[0];
+    const fresh = await client.query('insert into stock_counts (id, ingredient_id, counted_g, was_g, who) values ($1, $2, $3, $4, $5) on conflict do nothing', [
+      id,
+      ingredientId,
+      countedG,
+      row?.g ?? null,
+      who,
+    ]);
+    if (fresh.rowCount === 1) await client.query('update stock set on_hand_g = $2 where ingredient_id = $1', [ingredientId, countedG]);
+  });
+
+/** Counts of an ingredient, the newest first. */
+export const countsOf = (ingredientId: string): Promise<Count[]> =>
+  query<Count & Record<string, unknown>>(
+    `select ingredient_id as "ingredientId", counted_g as "countedG", was_g as "wasG", who, counted_at as "countedAt"
+       from stock_counts where ingredient_id = $1 order by counted_at desc limit 12`,
+    [ingredientId],
+  );
 
 const putThings = (client: PoolClient, things: readonly OwnThing[]): Promise<unknown> =>
   client.query(
@@ -80,27 +168,64 @@ const putThings = (client: PoolClient, things: readonly OwnThing[]): Promise<unk
      on conflict (id) do update set
        aliases = case when lower(own_ingredients.name) = lower(excluded.name) or own_ingredients.name = any(own_ingredients.aliases)
                       then own_ingredients.aliases else own_ingredients.aliases || own_ingredients.name end,
-       name = excluded.name, packet = excluded.packet`,
+       name = excluded.name, packet = excluded.packet, revision = own_ingredients.revision + 1
+     where (own_ingredients.name, own_ingredients.packet) is distinct from (excluded.name, excluded.packet)`,
     [JSON.stringify(things)],
   );
 
-const putStock = (client: PoolClient, stock: readonly Stock[]): Promise<unknown> =>
-  client.query(
-    `insert into stock (ingredient_id, price, pack_g, on_hand_g, opened, best_before)
-     select s."ingredientId", s.price, s."packG", s."onHandG", s.opened, s."bestBefore"
-       from jsonb_to_recordset($1::jsonb) as s("ingredientId" text, price float8, "packG" float8, "onHandG" float8, opened date, "bestBefore" date)
+/** Rows in the order of their names, so that two who write many wait for each other and not in a circle. */
+async function putStock(client: PoolClient, stock: readonly Stock[], who: string): Promise<void> {
+  const rows = [...stock].sort((a, b) => (a.ingredientId < b.ingredientId ? -1 : 1));
+  const list = JSON.stringify(rows);
+  const AS = 'as s("ingredientId" text, price float8, "packG" float8, "onHandG" float8, opened date, "bestBefore" date)';
+  await client.query(
+    `insert into stock (ingredient_id, price, pack_g, opened, best_before)
+     select s."ingredientId", s.price, s."packG", s.opened, s."bestBefore" from jsonb_to_recordset($1::jsonb) ${AS}
      on conflict (ingredient_id) do update set
-       price = excluded.price, pack_g = excluded.pack_g, on_hand_g = excluded.on_hand_g, opened = excluded.opened, best_before = excluded.best_before`,
-    [JSON.stringify(stock)],
+       price = excluded.price, pack_g = excluded.pack_g, opened = excluded.opened, best_before = excluded.best_before, revision = stock.revision + 1
+       where (stock.price, stock.pack_g, stock.opened, stock.best_before) is distinct from (excluded.price, excluded.pack_g, excluded.opened, excluded.best_before)`,
+    [list],
   );
+  await client.query(
+    `with said as (select s."ingredientId" as id, s."onHandG" as g from jsonb_to_recordset($1::jsonb) ${AS}),
+          counted as (insert into stock_counts (id, ingredient_id, counted_g, was_g, who)
+            select gen_random_uuid(), said.id, said.g, k.on_hand_g, $2 from said join stock k on k.ingredient_id = said.id
+             where said.g is not null and said.g is distinct from k.on_hand_g)
+     update stock k set on_hand_g = said.g from said where said.id = k.ingredient_id and said.g is distinct from k.on_hand_g`,
+    [list, who],
+  );
+}
 
-/** Keeps ingredients and stock together: all of it or nothing. */
-export const keepPantry = (things: readonly OwnThing[], stock: readonly Stock[]): Promise<void> =>
+/** Saves an ingredient of the kitchen's own, new or changed. A packet that could not be read is kept aside when another takes its place. */
+export const keepThing = (thing: OwnThing, fresh: boolean, opened: Opened<Omit<OwnThing, 'id'>> | null): Promise<ActionResult<Kept>> =>
+  transaction(async (client) => {
+    await stampAnew(client);
+    if (fresh) {
+      await putThings(client, [thing]);
+      return { ok: true, revision: 1, merged: [] };
+    }
+    const row = (await client.query<ThingRow>('select id, name, aliases, packet, revision from own_ingredients where id = $1 for update', [thing.id])).rows[0];
+    if (!row) return refuse(GONE);
+    const read = readStored(packetColumn(row.name), row.packet, row.id).value;
+    if (!read) await setAside(client, `own_ingredients.packet ${row.id}`, row.packet);
+    const value = { name: thing.name, packet: thing.packet };
+    const now = { revision: row.revision, value: read ? { name: row.name, packet: read } : value };
+    return saveRevised(SHAPES.thing, now, value, read ? opened : null, async (v, revision) => {
+      // half of a panel and half of a blend is neither
+      const packet = packetSchema.safeParse(v.packet);
+      await putThings(client, [{ id: thing.id, name: v.name, packet: packet.success ? packet.data : thing.packet }]);
+      await client.query('update own_ingredients set revision = $2 where id = $1', [thing.id, revision]);
+      await client.query('update formulas set holds = null where holds && array[$1]', [thing.id]);
+    });
+  });
+
+/** Takes a whole table in: ingredients and stock together, all of it or nothing. What it says is on hand is a count. */
+export const keepPantry = (things: readonly OwnThing[], stock: readonly Stock[], who = ''): Promise<void> =>
   transaction(async (client) => {
     // two people who save at the same moment wait for each other on the stamp
     await stampAnew(client);
     if (things.length > 0) await putThings(client, things);
-    if (stock.length > 0) await putStock(client, stock);
+    if (stock.length > 0) await putStock(client, stock, who);
   });
 
 /** Takes an ingredient of the kitchen's own out, with its stock and measures. */
@@ -108,6 +233,7 @@ export const dropThing = (id: string): Promise<void> =>
   transaction(async (client) => {
     await stampAnew(client);
     await client.query('delete from own_ingredients where id = $1', [id]);
+    await client.query('update formulas set holds = null where holds && array[$1]', [id]);
     await client.query('delete from stock where ingredient_id = $1', [id]);
     await client.query('delete from own_measures where ingredient_id = $1', [id]);
   });

@@ -1,24 +1,35 @@
 /** Queries on premixes, their lots, and the bags that leave them. */
 import type { PoolClient } from 'pg';
+import { z } from 'zod';
+import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { premixSettingsSchema } from '@/contract/premix';
+import { lotItemSchema } from '@/contract/stored';
 import { FRESH_PREMIX, type Lot, type LotItem, type LotUse, lotNumber, type PremixSettings } from '@/core/premix/premix';
+import { SHAPES } from '@/core/records/editable';
+import type { Unreadable } from '@/core/records/unreadable';
+import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { Undone } from '../db/undone';
+import { GONE, type Opened, onceFor, saveRevised, setAside } from './revised';
 
 export interface Premix {
   readonly id: string;
   readonly versionId: string;
   readonly name: string;
   readonly settings: PremixSettings;
+  readonly revision: number;
+  readonly unreadable: readonly Unreadable[];
 }
 
-type PremixRow = Omit<Premix, 'settings'> & { readonly settings: unknown } & Record<string, unknown>;
+type PremixRow = Omit<Premix, 'settings' | 'unreadable'> & { readonly settings: unknown } & Record<string, unknown>;
 
-const SELECT_PREMIX = 'select id, version_id as "versionId", name, settings from premixes';
+const SELECT_PREMIX = 'select id, version_id as "versionId", name, settings, revision from premixes';
+
+const SETTINGS: Column<PremixSettings> = { at: 'premixes.settings', called: 'the settings', schema: premixSettingsSchema, fresh: FRESH_PREMIX };
 
 function toPremix(r: PremixRow): Premix {
-  const settings = premixSettingsSchema.safeParse(r.settings);
-  return { id: r.id, versionId: r.versionId, name: r.name, settings: settings.success ? settings.data : FRESH_PREMIX };
+  const settings = readStored({ ...SETTINGS, called: `the settings of ${r.name}` }, r.settings, r.id);
+  return { id: r.id, versionId: r.versionId, name: r.name, revision: r.revision, settings: settings.value, unreadable: settings.unreadable };
 }
 
 export const premixes = async (): Promise<Premix[]> => (await query<PremixRow>(`${SELECT_PREMIX} order by lower(name)`)).map(toPremix);
@@ -28,30 +39,48 @@ export async function premixById(id: string): Promise<Premix | null> {
   return row ? toPremix(row) : null;
 }
 
+export type PremixFields = Pick<Premix, 'name' | 'settings'>;
+const TWIN = 'There is one of that name already.';
+
 /**
- * Keeps a premix; without an id it is a new one. What is in the bag stays once a lot was made of it: its bags would not
- * be what they say.
- * @returns its id; null when there is none of that id, 'name' when another has the name, 'lots' where a bag would change
+ * Keeps a premix; without an id it is a new one, made once for a request. What is in the bag stays once a lot was made of
+ * it: its bags would not be what they say.
  */
-export const keepPremix = (p: Omit<Premix, 'id'> & { readonly id: string | null }): Promise<string | null | 'name' | 'lots'> =>
-  transaction(async (client) => {
-    const twin = await client.query('select 1 from premixes where lower(name) = lower($1) and id is distinct from $2', [p.name, p.id]);
-    if (twin.rowCount) return 'name';
-    if (!p.id) {
-      const made = await client.query<{ id: string }>(
-        'insert into premixes (name, settings, version_id) values ($1, $2, $3) on conflict do nothing returning id',
-        [p.name, JSON.stringify(p.settings), p.versionId],
+export const keepPremix = (
+  p: PremixFields & { readonly id: string | null; readonly versionId: string },
+  opened: Opened<PremixFields> | null = null,
+  requestId: string | null = null,
+): Promise<ActionResult<Kept & { readonly id: string }>> =>
+  transaction((client) =>
+    onceFor(client, requestId, 'premix', async (): Promise<ActionResult<Kept & { readonly id: string }>> => {
+      const twin = await client.query('select 1 from premixes where lower(name) = lower($1) and id is distinct from $2', [p.name, p.id]);
+      if (twin.rowCount) return refuse(TWIN, { name: TWIN });
+      if (!p.id) {
+        const made = await client.query<{ id: string }>(
+          'insert into premixes (name, settings, version_id) values ($1, $2, $3) on conflict do nothing returning id',
+          [p.name, JSON.stringify(p.settings), p.versionId],
+        );
+        return made.rows[0] ? { ok: true, id: made.rows[0].id, revision: 1, merged: [] } : refuse(TWIN, { name: TWIN });
+      }
+      const { id } = p;
+      const was = (await client.query<PremixRow>(`${SELECT_PREMIX} where id = $1 for update`, [id])).rows[0];
+      if (!was) return refuse(GONE);
+      const now = toPremix(was);
+      if (now.unreadable.length > 0) await setAside(client, `premixes.settings ${id}`, was.settings);
+      const lots = await client.query('select 1 from lots where premix_id = $1 limit 1', [id]);
+      const other = (['milk', 'buttermilk', 'egg'] as const).some((k) => now.settings.powders[k] !== p.settings.powders[k]);
+      if (other && lots.rowCount) return refuse('Lots were made of this bag: what is in it stays. Make another premix for other powders.');
+      const kept = await saveRevised(
+        SHAPES.premix,
+        { revision: now.revision, value: { name: now.name, settings: now.settings } },
+        { name: p.name, settings: p.settings },
+        opened,
+        (v, revision) =>
+          client.query('update premixes set name = $1, settings = $2, revision = $3 where id = $4', [v.name, JSON.stringify(v.settings), revision, id]),
       );
-      return made.rows[0]?.id ?? 'name';
-    }
-    const was = (await client.query<PremixRow>(`${SELECT_PREMIX} where id = $1 for update`, [p.id])).rows[0];
-    if (!was) return null;
-    const before = toPremix(was).settings.powders;
-    const other = (['milk', 'buttermilk', 'egg'] as const).some((k) => before[k] !== p.settings.powders[k]);
-    if (other && (await client.query('select 1 from lots where premix_id = $1', [p.id])).rowCount) return 'lots';
-    await client.query('update premixes set name = $1, settings = $2 where id = $3', [p.name, JSON.stringify(p.settings), p.id]);
-    return p.id;
-  });
+      return kept.ok ? { ...kept, id } : kept;
+    }),
+  );
 
 /** Takes a premix out, where no lot was ever made of it. @returns whether it is gone */
 export async function dropPremix(id: string): Promise<boolean> {
@@ -62,18 +91,26 @@ const SELECT_LOT = `
   select l.id, l.premix_id as "premixId", p.name as "premixName", l.number, to_char(l.made, 'YYYY-MM-DD') as made, to_char(l.best_before, 'YYYY-MM-DD') as "bestBefore",
          l.bag_g as "bagG", l.bags, coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0)::int as used, l.contents, l.checked, l.note
     from lots l join premixes p on p.id = l.premix_id`;
-type LotRow = Lot & Record<string, unknown>;
+type LotRow = Omit<Lot, 'contents'> & { readonly contents: unknown } & Record<string, unknown>;
+
+const CONTENTS: Column<Lot['contents']> = { at: 'lots.contents', called: 'what went in', schema: z.array(lotItemSchema), fresh: [] };
+
+function toLot(r: LotRow): Lot {
+  const contents = readStored({ ...CONTENTS, called: `what went into lot ${r.number}` }, r.contents, r.id);
+  return { ...r, contents: contents.value, unreadable: contents.unreadable };
+}
+const lotsFrom = async (sql: string, values: readonly unknown[]): Promise<Lot[]> => (await query<LotRow>(sql, values)).map(toLot);
 
 /** Lots of a premix, or of all, the newest first. */
 export const lots = (premixId: string | null = null): Promise<Lot[]> =>
-  query<LotRow>(`${SELECT_LOT} where $1::uuid is null or l.premix_id = $1 order by l.made desc, l.number desc`, [premixId]);
+  lotsFrom(`${SELECT_LOT} where $1::uuid is null or l.premix_id = $1 order by l.made desc, l.number desc`, [premixId]);
 
 /** Lots of any version of a formula. */
 export const lotsOfFormula = (formulaId: string): Promise<Lot[]> =>
-  query<LotRow>(`${SELECT_LOT} join formula_versions v on v.id = p.version_id where v.formula_id = $1`, [formulaId]);
+  lotsFrom(`${SELECT_LOT} join formula_versions v on v.id = p.version_id where v.formula_id = $1`, [formulaId]);
 
 export async function lotById(id: string): Promise<Lot | null> {
-  return (await query<LotRow>(`${SELECT_LOT} where l.id = $1`, [id]))[0] ?? null;
+  return (await lotsFrom(`${SELECT_LOT} where l.id = $1`, [id]))[0] ?? null;
 }
 
 /** Where a lot's bags went, the first first. */
@@ -169,9 +206,14 @@ export async function takeBags(
 }
 
 /** Bags that leave without a batch: given away, damaged, past their date. */
-export async function discardBags(lotId: string, bags: number, why: string, usedAt: Date | null = null): Promise<Made> {
+export async function discardBags(lotId: string, bags: number, why: string, requestId: string | null = null, usedAt: Date | null = null): Promise<Made> {
   try {
-    await transaction((client) => takeBags(client, lotId, bags, null, why, usedAt));
+    await transaction((client) =>
+      onceFor(client, requestId, 'discard-bags', async () => {
+        await takeBags(client, lotId, bags, null, why, usedAt);
+        return { ok: true };
+      }),
+    );
     return { ok: true, id: lotId };
   } catch (e) {
     if (e instanceof Undone) return e.value as Made;

@@ -1,30 +1,70 @@
 /** Queries on what goes with a batch: sauces, butters, fillings and toppings by parts. */
+import type { z } from 'zod';
+import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
+import { sideSchema } from '@/contract/side';
 import type { Side } from '@/core/batch/sides';
-import { query } from '../db/pool';
+import { SHAPES } from '@/core/records/editable';
+import { type Column, readStored } from '../db/json';
+import { query, transaction } from '../db/pool';
+import { GONE, type Opened, onceFor, saveRevised, setAside } from './revised';
 
-const SELECT = 'select id, name, measure as by, parts, serving_g as "servingG", method from sides';
-type Row = Side & Record<string, unknown>;
+const PARTS: Column<Side['parts']> = { at: 'sides.parts', called: 'the parts', schema: sideSchema.shape.parts, fresh: [] };
 
-export const sides = (): Promise<Side[]> => query<Row>(`${SELECT} order by lower(name)`);
+const SELECT = 'select id, name, measure as by, parts, serving_g as "servingG", method, revision from sides';
+type Row = Omit<Side, 'parts'> & { readonly parts: unknown; readonly revision: number } & Record<string, unknown>;
+
+function toSide(r: Row): Side & { readonly revision: number } {
+  const parts = readStored({ ...PARTS, called: `the parts of ${r.name}` }, r.parts, r.id);
+  return { ...r, parts: parts.value, unreadable: parts.unreadable };
+}
+
+export const sides = async (): Promise<Side[]> => (await query<Row>(`${SELECT} order by lower(name)`)).map(toSide);
 
 export async function sideById(id: string): Promise<Side | null> {
-  return (await query<Row>(`${SELECT} where id = $1`, [id]))[0] ?? null;
+  const row = (await query<Row>(`${SELECT} where id = $1`, [id]))[0];
+  return row ? toSide(row) : null;
 }
 
-/**
- * Keeps a side; without an id it is a new one.
- * @returns null when there is none of that id; 'name' when another has the name
- */
-export async function keepSide(s: Omit<Side, 'id'> & { readonly id: string | null }): Promise<Side | null | 'name'> {
-  const twin = await query('select 1 from sides where lower(name) = lower($1) and id is distinct from $2', [s.name, s.id]);
-  if (twin.length > 0) return 'name';
-  const values = [s.name, s.by, JSON.stringify(s.parts), s.servingG, s.method];
-  const back = 'returning id, name, measure as by, parts, serving_g as "servingG", method';
-  const rows = s.id
-    ? await query<Row>(`update sides set name = $1, measure = $2, parts = $3, serving_g = $4, method = $5 where id = $6 ${back}`, [...values, s.id])
-    : await query<Row>(`insert into sides (name, measure, parts, serving_g, method) values ($1, $2, $3, $4, $5) on conflict do nothing ${back}`, values);
-  return rows[0] ?? (s.id ? null : 'name');
-}
+export type SideFields = Pick<Side, 'name' | 'by' | 'parts' | 'servingG' | 'method'>;
+export const sideFields = ({ name, by, parts, servingG, method }: SideFields): SideFields => ({ name, by, parts, servingG, method });
+const TWIN = 'There is one of that name already.';
+
+/** Keeps a side; without an id it is a new one, made once for a request. */
+export const keepSide = (
+  s: z.output<typeof sideSchema>,
+  opened: Opened<SideFields> | null = null,
+  requestId: string | null = null,
+): Promise<ActionResult<Kept & { readonly id: string }>> =>
+  transaction((client) =>
+    onceFor(client, requestId, 'side', async (): Promise<ActionResult<Kept & { readonly id: string }>> => {
+      const twin = await client.query('select 1 from sides where lower(name) = lower($1) and id is distinct from $2', [s.name, s.id]);
+      if (twin.rowCount) return refuse(TWIN, { name: TWIN });
+      if (!s.id) {
+        const made = await client.query<{ id: string }>(
+          'insert into sides (name, measure, parts, serving_g, method) values ($1, $2, $3, $4, $5) on conflict do nothing returning id',
+          [s.name, s.by, JSON.stringify(s.parts), s.servingG, s.method],
+        );
+        return made.rows[0] ? { ok: true, id: made.rows[0].id, revision: 1, merged: [] } : refuse(TWIN, { name: TWIN });
+      }
+      const { id } = s;
+      const row = (await client.query<Row>(`${SELECT} where id = $1 for update`, [id])).rows[0];
+      if (!row) return refuse(GONE);
+      const now = toSide(row);
+      if (now.unreadable?.length) await setAside(client, `sides.parts ${id}`, row.parts);
+      const kept = await saveRevised(SHAPES.side, { revision: now.revision, value: sideFields(now) }, sideFields(s), opened, (v, revision) =>
+        client.query('update sides set name = $1, measure = $2, parts = $3, serving_g = $4, method = $5, revision = $6 where id = $7', [
+          v.name,
+          v.by,
+          JSON.stringify(v.parts),
+          v.servingG,
+          v.method,
+          revision,
+          id,
+        ]),
+      );
+      return kept.ok ? { ...kept, id } : kept;
+    }),
+  );
 
 export async function dropSide(id: string): Promise<boolean> {
   return (await query('delete from sides where id = $1 returning id', [id])).length > 0;

@@ -7,7 +7,7 @@ import { bagsLeft, firstToUse } from '@/core/premix/premix';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { log, underWay } from '../queries/batches';
-import { shelf, version } from '../queries/formulas';
+import { formulaShelf, version } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
@@ -28,7 +28,7 @@ beforeAll(async () => {
 afterAll(closePool);
 
 async function analysed() {
-  const [rows, house] = await Promise.all([shelf(), loadHouse()]);
+  const [rows, house] = await Promise.all([formulaShelf({}, 1000).then((p) => p.rows), loadHouse()]);
   return Promise.all(
     rows.map(async (r) => {
       const v = await version(r.id, null);
@@ -40,7 +40,7 @@ async function analysed() {
 }
 
 test('at least ten formulas of at least five kinds, found by liquid and pour', async () => {
-  const rows = await shelf();
+  const rows = await formulaShelf({}, 1000).then((p) => p.rows);
   expect(rows.length).toBeGreaterThanOrEqual(10);
   expect(new Set(rows.map((r) => r.kind)).size).toBe(7);
   expect(new Set(rows.map((r) => r.mainLiquid)).size).toBeGreaterThanOrEqual(3);
@@ -75,7 +75,7 @@ test('two batches are under way at different steps, and the log has good and bad
     ['Regatta griddle cakes', 4],
     ['Lock-side crepes', 7],
   ]);
-  const done = (await log({ text: '', verdict: null })).filter((b) => b.finishedAt);
+  const done = (await log({ text: '', verdict: null })).rows.filter((b) => b.finishedAt);
   expect(new Set(done.map((b) => b.verdict))).toEqual(new Set(['best', 'good', 'fair', 'poor']));
   expect(done.every((b) => b.finishedAt && b.finishedAt > b.startedAt && b.finishedAt < new Date())).toBe(true);
 });

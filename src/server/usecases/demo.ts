@@ -121,8 +121,9 @@ const premixesSchema = z.array(
 async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): Promise<void> {
   for (const { formula, version, lots, ...p } of premixesSchema.parse(demoFile('premixes.json'))) {
     const versionId = versions.get(formula)?.[version - 1];
-    const premixId = versionId && (await keepPremix({ ...p, id: null, versionId }));
-    if (!premixId) throw new Error(`${p.name} could not be kept`);
+    const kept = versionId ? await keepPremix({ ...p, id: null, versionId }) : null;
+    if (!kept?.ok) throw new Error(`${p.name} could not be kept`);
+    const premixId = kept.id;
     for (const l of lots) {
       const made = await makeLot({
         premixId,
@@ -135,7 +136,7 @@ async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): P
         requestId: null,
       });
       if (!made.ok) throw new Error(`${p.name}: ${made.message}`);
-      for (const g of l.gone) await discardBags(made.id, g.bags, g.why, ago((l.madeDaysAgo * 24) / 2));
+      for (const g of l.gone) await discardBags(made.id, g.bags, g.why, null, ago((l.madeDaysAgo * 24) / 2));
     }
   }
 }
@@ -170,8 +171,9 @@ export async function loadDemo(): Promise<number> {
         };
       });
       const formula = { name: d.name, kind: d.kind, school: d.school, conventions: d.conventions, entries, cardNotes: card.value.notes, ...v.settings };
-      const saved = await saveVersion({ formulaId, basedOn: n || null, knownNewest: n || null, formula, changeNote: v.note, savedAt: ago(v.daysAgo * 24) });
-      if (!saved) throw new Error(`${d.name} could not be saved`);
+      const answer = await saveVersion({ formulaId, basedOn: n || null, knownNewest: n || null, formula, changeNote: v.note, savedAt: ago(v.daysAgo * 24) });
+      if (!answer.ok) throw new Error(`${d.name} could not be saved`);
+      const { saved } = answer;
       formulaId = saved.formulaId;
       versionIds.push(saved.versionId);
     }
@@ -190,7 +192,7 @@ export async function loadDemo(): Promise<number> {
           started.id,
           b.book.map(({ min, act }) => ({ id: randomUUID(), do: 'enter', entry: { id: randomUUID(), at: ago(b.hoursAgo).getTime() + 60_000 * min, act } })),
         );
-      if (b.outcome) await writeOutcome(started.id, b.outcome, ago(b.hoursAgo - 1.5));
+      if (b.outcome) await writeOutcome(started.id, b.outcome, null, ago(b.hoursAgo - 1.5));
     }
   }
   await loadPremixes(versions);

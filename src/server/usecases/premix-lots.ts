@@ -13,7 +13,7 @@ import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import { versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
-import { shelf } from '../queries/pantry';
+import { stockNoted } from '../queries/pantry';
 import { insertLot, lotById, type Made, type NewLot, type Premix, premixById, takeBags } from '../queries/premixes';
 import { takeFromShelf } from '../queries/stock';
 import { type Started, shortWords, writeBatch } from './start-batch';
@@ -33,7 +33,7 @@ export async function workedPremix(id: string, house: Kitchen): Promise<Kept | n
 
 /** Makes a lot: numbered, dated by what is in it, and taken off the shelf; once, however often the button is pressed. */
 export async function makeLot(l: NewLot): Promise<Made> {
-  const [house, stock] = await Promise.all([loadHouse(), shelf()]);
+  const [house, stock] = await Promise.all([loadHouse(), stockNoted()]);
   const kept = await workedPremix(l.premixId, house);
   if (!kept) return { ok: false, path: 'premixId', message: 'That premix is not in this kitchen any more.' };
   if (!kept.worked) return { ok: false, path: 'premixId', message: 'Nothing of this formula goes into a bag.' };

@@ -7,7 +7,7 @@ import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { batchById } from '../queries/batches';
 import { saveVersion } from '../queries/formulas';
-import { keepPantry, shelf } from '../queries/pantry';
+import { keepPantry, stockNoted } from '../queries/pantry';
 import { discardBags, dropPremix, keepPremix, lotById, lots, lotsOfBatch, lotsOfFormula, type NewLot, premixById, usesOfLot } from '../queries/premixes';
 import { putBack } from '../queries/stock';
 import { makeLot, startFromBags } from './premix-lots';
@@ -27,16 +27,17 @@ beforeAll(async () => {
   const lines = ['800 g flour', '150 g sugar', '10 g salt', '40 g baking powder', '1300 g milk', '4 eggs', '120 g oil'];
   const formula = { ...EMPTY_FORMULA, name: 'Bag cakes', entries: lines.map((text, n) => ({ key: `l${n + 1}`, text })) };
   const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' });
-  versionId = saved?.versionId ?? '';
-  formulaId = saved?.formulaId ?? '';
-  premixId = (await keepPremix({ id: null, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, products: [{ kind: 'waffle', school: 'crisp' }] } })) ?? '';
+  if (!saved.ok) throw new Error(saved.message);
+  ({ versionId, formulaId } = saved.saved);
+  const kept = await keepPremix({ id: null, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, products: [{ kind: 'waffle', school: 'crisp' }] } });
+  premixId = kept.ok ? kept.id : '';
 });
 afterAll(closePool);
 
 const OWN = { kind: 'griddle', school: 'even' } as const;
 const note = (ingredientId: string, onHandG: number | null, bestBefore: string | null = null) =>
   keepPantry([], [{ ingredientId, price: null, packG: null, onHandG, opened: null, bestBefore }]);
-const onHand = async (id: string): Promise<number | null> => (await shelf())[id]?.onHandG ?? null;
+const onHand = async (id: string): Promise<number | null> => (await stockNoted())[id]?.onHandG ?? null;
 const make = (more: Partial<NewLot> = {}) =>
   makeLot({ premixId, bags: 10, made: '2026-03-01', ingredientLots: {}, checked: '', note: '', take: 'no', requestId: null, ...more });
 async function lotOf(bags: number) {
@@ -177,14 +178,22 @@ test('whatever is used, given away and put back, in any order: made = left + use
 });
 
 test('a premix has one name; what is in its bag stays once a lot was made; one without lots can go', async () => {
-  expect(await keepPremix({ id: null, versionId, name: 'BAG mix', settings: FRESH_PREMIX })).toBe('name');
+  expect(await keepPremix({ id: null, versionId, name: 'BAG mix', settings: FRESH_PREMIX })).toMatchObject({ ok: false, fields: { name: expect.any(String) } });
   const powders = { ...FRESH_PREMIX.powders, egg: true };
-  expect(await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, powders } })).toBe('lots');
-  expect(await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, bagG: 750 } })).toBe(premixId);
+  expect(await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, powders } })).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('what is in it stays'),
+  });
+  expect(await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, bagG: 750 } })).toMatchObject({
+    ok: true,
+    id: premixId,
+    revision: 2,
+  });
   expect((await premixById(premixId))?.settings.bagG).toBe(750);
-  expect(await keepPremix({ id: randomUUID(), versionId, name: 'Nobody', settings: FRESH_PREMIX })).toBeNull();
+  expect(await keepPremix({ id: randomUUID(), versionId, name: 'Nobody', settings: FRESH_PREMIX })).toMatchObject({ ok: false });
   expect(await dropPremix(premixId)).toBe(false);
   const other = await keepPremix({ id: null, versionId, name: 'Egg mix', settings: { ...FRESH_PREMIX, powders } });
-  expect([await dropPremix(other ?? ''), await dropPremix(other ?? '')]).toEqual([true, false]);
+  if (!other.ok) throw new Error(other.message);
+  expect([await dropPremix(other.id), await dropPremix(other.id)]).toEqual([true, false]);
   expect((await lotsOfFormula(formulaId)).length).toBe((await lots(premixId)).length);
 });

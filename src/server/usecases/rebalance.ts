@@ -5,35 +5,41 @@ import type { KindId } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bowlLines, rebalance, type Weights, withAnew } from '@/core/prep/weigh';
 import { gramsExact, grams as say } from '@/core/quantity/say';
+import { readStored } from '../db/json';
 import { transaction } from '../db/pool';
+import { SHEET } from '../queries/batches';
 import { loadHouse } from '../queries/house';
 
 /**
  * Works the rest of a mix anew around what is weighed, and writes it on the sheet. It hangs on the plan and the weights
  * alone, so that asking twice changes nothing more. A line that is ticked without a weight counts as its target.
- * @returns false when there is no such batch under way
+ * @returns false when there is no such batch under way, or its sheet can't be read whole
  */
 export async function rebalanceMix(batchId: string, mix: number): Promise<boolean> {
   const house = await loadHouse();
   return transaction(async (client) => {
-    const { rows } = await client.query<{ sheet: readonly SheetLine[]; kind: KindId }>(
+    const { rows } = await client.query<{ sheet: unknown; kind: KindId }>(
       `select b.sheet, coalesce(b.kind, v.kind) as kind from batches b join formula_versions v on v.id = b.version_id
         where b.id = $1 and b.finished_at is null for update of b`,
       [batchId],
     );
     const batch = rows[0];
     if (!batch) return false;
+    const read = readStored(SHEET, batch.sheet, batchId);
+    // what can't be read whole is not written back
+    if (read.unreadable.length > 0) return false;
+    const was: readonly SheetLine[] = read.value;
     const weights: Record<string, number> = {};
     const ticked = await client.query<{ key: string; grams: number | null }>(
       'select t.line_key as key, w.grams from batch_ticks t left join batch_weights w using (batch_id, line_key) where t.batch_id = $1',
       [batchId],
     );
     for (const t of ticked.rows) {
-      const grams = t.grams ?? batch.sheet.find((l) => l.key === t.key)?.grams;
+      const grams = t.grams ?? was.find((l) => l.key === t.key)?.grams;
       if (grams !== null && grams !== undefined) weights[t.key] = grams;
     }
-    const anew = rebalance(bowlLines(batch.sheet, mix), weights as Weights, batch.kind, (id) => findIngredient(id, house.conventions.own));
-    const sheet = withAnew(batch.sheet, anew.grams, (g) => (g < 10 ? gramsExact(g) : say(g)));
+    const anew = rebalance(bowlLines(was, mix), weights as Weights, batch.kind, (id) => findIngredient(id, house.conventions.own));
+    const sheet = withAnew(was, anew.grams, (g) => (g < 10 ? gramsExact(g) : say(g)));
     await client.query('update batches set sheet = $2 where id = $1', [batchId, JSON.stringify(sheet)]);
     return true;
   });

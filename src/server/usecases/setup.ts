@@ -3,13 +3,23 @@
  *   node --import tsx src/server/usecases/setup.ts --demo | --empty
  */
 
-import { migrate } from '../db/migrate';
+import { migrate, pending } from '../db/migrate';
 import { closePool, query } from '../db/pool';
+import { reindexFormulas } from '../queries/formulas';
+import { backupFolder, takeBackup } from './backup';
 import { loadDemo } from './demo';
 
 async function main(): Promise<void> {
+  const before = await pending();
+  // what is changed for good is kept first, where there is anything to keep
+  if (!before.fresh && before.files.length > 0 && backupFolder()) {
+    const b = await takeBackup('migration');
+    console.log(`          kept a backup before the records are brought up to date: ${b.file}`);
+  }
   const applied = await migrate();
   for (const name of applied) console.log(`          applied ${name}`);
+  const worked = await reindexFormulas();
+  if (worked > 0) console.log(`          worked anew what ${worked} formulas are found by`);
   const had = await query<{ value: unknown }>("select value from kitchen where key = 'started'");
   if (had.length > 0) return;
   const demo = process.argv.includes('--demo');

@@ -23,7 +23,7 @@ import { Undone } from '../db/undone';
 import { insertBatch, type NewBatch } from '../queries/batches';
 import { versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
-import { shelf } from '../queries/pantry';
+import { stockNoted } from '../queries/pantry';
 import { sideById } from '../queries/sides';
 import { type Short, takeFromShelf } from '../queries/stock';
 import { takeInKitchen } from './kitchen-measures';
@@ -79,7 +79,7 @@ export async function writeBatch(
   house: Kitchen,
   also: (client: PoolClient, batchId: string) => Promise<void> = async () => {},
 ): Promise<Started> {
-  const stock = await shelf();
+  const stock = await stockNoted();
   const wants = wantsOf(b.sheet, house, stock);
   try {
     return await transaction(async (client): Promise<Started> => {
@@ -133,6 +133,7 @@ export async function startBatch(s: Start): Promise<Started> {
       massG: planned.value.massG,
       pieces: wanted !== null ? wanted * times : pan || each === null ? null : each * mixesIn(split),
       ending: endOf(v.formula, end)?.name ?? null,
+      endId: endOf(v.formula, end)?.id ?? null,
     },
     s.take ?? 'no',
     house,

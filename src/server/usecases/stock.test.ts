@@ -7,8 +7,8 @@ import { batchById, writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/book';
 import { saveVersion, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
-import { keepPantry, shelf } from '../queries/pantry';
-import { dropSide, keepSide, sides } from '../queries/sides';
+import { keepPantry, stockNoted } from '../queries/pantry';
+import { dropSide, keepSide, sideById, sides } from '../queries/sides';
 import { putBack } from '../queries/stock';
 import { startBatch } from './start-batch';
 import { standInsOf, swapInBatch } from './swap';
@@ -28,12 +28,13 @@ beforeAll(async () => {
     name: 'Shelf cakes',
     entries: ['500 g flour', '800 g milk', '20 g baking powder'].map((text, n) => ({ key: `l${n + 1}`, text })),
   };
-  versionId = (await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' }))?.versionId ?? '';
+  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' });
+  versionId = saved.ok ? saved.saved.versionId : '';
 });
 afterAll(closePool);
 
 const note = (ingredientId: string, onHandG: number) => keepPantry([], [{ ingredientId, price: null, packG: null, onHandG, opened: null, bestBefore: null }]);
-const onHand = async (id = 'flour-all-purpose'): Promise<number | null> => (await shelf())[id]?.onHandG ?? null;
+const onHand = async (id = 'flour-all-purpose'): Promise<number | null> => (await stockNoted())[id]?.onHandG ?? null;
 const start = (more: Partial<Parameters<typeof startBatch>[0]> = {}) =>
   startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'exact', portionMl: 60, take: 'enough', ...more });
 const count = async (): Promise<number> => (await query<{ n: number }>('select count(*)::int as n from batches'))[0]?.n ?? 0;
@@ -113,7 +114,7 @@ test('a split batch takes for all its mixes, and for what goes with it', async (
   await note('flour-all-purpose', 5000);
   await note('honey', 1000);
   const side = await keepSide({ id: null, name: 'Shelf butter', by: 'weight', parts: [{ ingredientId: 'honey', parts: 1 }], servingG: 10, method: '' });
-  if (!side || side === 'name') throw new Error('not kept');
+  if (!side.ok) throw new Error(side.message);
   const b = await start({ split: { by: 'kits', benches: 3, classes: 2 }, sides: [{ sideId: side.id, people: 12 }] });
   if (!b.ok) throw new Error(b.message);
   expect(await onHand()).toBeCloseTo(5000 - 6 * 500, 6);
@@ -127,10 +128,11 @@ test('a split batch takes for all its mixes, and for what goes with it', async (
 test('sides are kept under one name each, changed and dropped; a batch that had one keeps it', async () => {
   const side = { name: 'Plum sauce', by: 'weight' as const, parts: [{ ingredientId: 'sugar-caster', parts: 1 }], servingG: 30, method: '' };
   const kept = await keepSide({ id: null, ...side });
-  if (!kept || kept === 'name') throw new Error('not kept');
-  expect(await keepSide({ id: null, ...side, name: 'PLUM sauce' })).toBe('name');
-  expect(await keepSide({ ...side, id: kept.id, servingG: 40 })).toMatchObject({ servingG: 40 });
-  expect(await keepSide({ ...side, id: randomUUID(), name: 'Other' })).toBeNull();
+  if (!kept.ok) throw new Error(kept.message);
+  expect(await keepSide({ id: null, ...side, name: 'PLUM sauce' })).toMatchObject({ ok: false, fields: { name: expect.any(String) } });
+  expect(await keepSide({ ...side, id: kept.id, servingG: 40 })).toMatchObject({ ok: true, revision: 2 });
+  expect((await sideById(kept.id))?.servingG).toBe(40);
+  expect(await keepSide({ ...side, id: randomUUID(), name: 'Other' })).toMatchObject({ ok: false });
   const b = await start({ take: 'no', sides: [{ sideId: kept.id, people: 5 }] });
   expect([await dropSide(kept.id), await dropSide(kept.id)]).toEqual([true, false]);
   expect((await sides()).some((s) => s.id === kept.id)).toBe(false);

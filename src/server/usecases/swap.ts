@@ -12,12 +12,12 @@ import { transaction } from '../db/pool';
 import { batchById } from '../queries/batches';
 import { versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
-import { shelf } from '../queries/pantry';
+import { stockNoted } from '../queries/pantry';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
 import { takeInKitchen } from './kitchen-measures';
 import { wantsOf } from './start-batch';
 
-const endIn = (f: Formula, batch: Batch): EndId | null => f.ends?.find((e) => batch.name.endsWith(`, ${e.name}`))?.id ?? (f.ends ? 'a' : null);
+const endIn = (f: Formula, batch: Batch): EndId | null => (f.ends ? (batch.endId ?? 'a') : null);
 
 const swapsOn = (line: FormulaLine | undefined) => (line ? swapsFor(line) : []);
 
@@ -51,9 +51,10 @@ const no = (message: string): Swapped => ({ ok: false, message });
  * taken. Only while nothing is weighed.
  */
 export async function swapInBatch(batchId: string, lineKey: string, to: string, withId: string | null): Promise<Swapped> {
-  const [batch, house, stock] = await Promise.all([batchById(batchId), loadHouse(), shelf()]);
+  const [batch, house, stock] = await Promise.all([batchById(batchId), loadHouse(), stockNoted()]);
   const v = batch ? await versionById(batch.versionId) : null;
   if (!batch || !v || batch.finishedAt) return no('That batch is finished, or not in this kitchen.');
+  if (batch.unreadable?.length) return no('Some of this batch can’t be read: its sheet stays as it is.');
   const end = endIn(v.formula, batch);
   // a second swap goes on from the first
   const formula = batch.swapped ?? v.formula;

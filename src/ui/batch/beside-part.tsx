@@ -2,10 +2,11 @@
 import Link from 'next/link';
 import type { Side } from '@/core/batch/sides';
 import { grams, type Units } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
-import { num, wrong } from './plan-driver';
+import { wrong } from './plan-driver';
 
 export interface Beside {
   readonly sideId: string;
@@ -20,7 +21,7 @@ export function readBeside(beside: readonly Beside[], atTable: number | null) {
     const text = b.people ?? (atTable === null ? '' : String(atTable));
     const why = wrong(text, 'People', 100_000, true);
     if (why) errors[`sides.${n}.people`] = why;
-    return { sideId: b.sideId, people: num(text) };
+    return { sideId: b.sideId, people: typedNumber(text, '') };
   });
   return { sides: Object.keys(errors).length > 0 ? null : read, errors };
 }
@@ -54,7 +55,7 @@ export function BesidePart({
             <p className="mt-6 min-w-0 font-semibold [overflow-wrap:anywhere]">
               {side?.name}
               <span className="block text-sm font-normal text-soft">
-                {side && num(text) > 0 ? `${grams(side.servingG * num(text), units)}, ${grams(side.servingG, units)} each` : ''}
+                {side && typedNumber(text, '') > 0 ? `${grams(side.servingG * typedNumber(text, ''), units)}, ${grams(side.servingG, units)} each` : ''}
               </span>
             </p>
             <Field

@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { ActionResult, Kept } from '@/contract/action-result';
 import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import type { Scales } from '@/core/batch/came-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
@@ -13,10 +14,9 @@ import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { Clashes, useRevised } from '../kit/revised';
 import { Causes } from './causes';
 import { ScalesView } from './scales-view';
-
-export type OutcomeAnswer = { readonly ok: true } | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
 
 /** Where the second side is no half of the first. */
 const SECOND_SIDE: Readonly<Partial<Record<Batch['kind'], string>>> = {
@@ -36,6 +36,8 @@ interface Form {
   readonly scales: Scales;
   readonly waste: string;
   readonly change: string;
+  /** What was in the log when this was begun to be written: it outlives a reload with it. */
+  readonly begun: { readonly revision: number; readonly base: object };
 }
 
 const clockText = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
@@ -69,6 +71,20 @@ const from = (b: Batch, seen: Seen): Form => ({
   scales: b.scales,
   waste: b.waste === null ? '' : String(b.waste),
   change: b.change,
+  begun: {
+    revision: b.outcomeRevision ?? 1,
+    base: {
+      pieces: b.pieces,
+      firstSideS: b.firstSideS,
+      secondSideS: b.secondSideS,
+      verdict: b.verdict,
+      marks: b.marks,
+      note: b.note,
+      scales: b.scales,
+      waste: b.waste,
+      change: b.change,
+    },
+  },
 });
 
 /** Outcome: numbers for what was measured, taps for what was seen, a note. */
@@ -82,13 +98,14 @@ export function OutcomeForm({
   readonly seen: Seen;
   /** What is known of it, but for the times that are written here. */
   readonly judged: Omit<Judged, 'firstS' | 'secondS'>;
-  readonly save: (input: unknown) => Promise<OutcomeAnswer>;
+  readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
   const router = useRouter();
   const [form, set, sent] = useCopied<Form>(`outcome:${batch.id}`, () => from(batch, seen));
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [refusal, setRefusal] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
+  const revised = useRevised(form.begun.revision, form.begun.base);
 
   const submit = async (): Promise<void> => {
     if (saving) return;
@@ -119,10 +136,12 @@ export function OutcomeForm({
           scales: form.scales,
           waste,
           change: form.change,
+          seen: { ...revised.seen, ...form.begun },
         }),
-      'What you wrote is still here: save again in a moment.',
+      'What you wrote is still here: save it when it is back.',
     );
     setSaving(false);
+    revised.heard(answer);
     if (!answer.ok) {
       setErrors(answer.fields);
       setRefusal(answer.message);
@@ -226,7 +245,8 @@ export function OutcomeForm({
         inputClass="!min-h-14 text-xl"
       />
       <TextField label="Note" rows={3} maxLength={4000} value={form.note} onChange={(e) => set({ note: e.target.value })} error={errors.note} />
-      {refusal ? (
+      <Clashes of={revised} />
+      {refusal && !revised.conflict ? (
         <Notice weight="stop" role="alert">
           {refusal}
         </Notice>

@@ -6,6 +6,7 @@ import type { Gear } from '@/core/pantry/gear';
 import { portionFor } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { OZ_G, type Units } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -63,13 +64,12 @@ const ASKS: Readonly<Record<By, Ask>> = {
 const WEIGHED: readonly By[] = ['flour', 'mass', 'ingredient'];
 
 /** A typed number, comma or point; NaN for anything else. */
-export const num = (s: string): number => (/^\s*\d{1,9}(?:[.,]\d{1,6})?\s*$/.test(s) ? Number(s.trim().replace(',', '.')) : Number.NaN);
 
 /** What is wrong with a typed number, in words; null when it is fine. @param least 0 lets nothing pass, for what may be none */
 export function wrong(s: string, label: string, most: number, whole = false, nothing = false): string | null {
   if (s.trim() === '') return `${label}: write a number.`;
   if (/^\s*-/.test(s)) return `${label} has to be more than nothing.`;
-  const n = num(s);
+  const n = typedNumber(s, '');
   if (Number.isNaN(n)) return `${label}: "${s.slice(0, 20)}" is not a number.`;
   if (n === 0 && !nothing) return `${label} has to be more than nothing.`;
   if (whole && !Number.isInteger(n)) return `${label} come whole.`;
@@ -91,7 +91,7 @@ export function readDriver(t: PlanTyped, units: Units, pan: boolean): ReadDriver
   const check = (path: string, text: string, label: string, most: number, whole = false, nothing = false): number => {
     const why = wrong(text, label, most, whole, nothing);
     if (why) errors[path] = why;
-    return num(text);
+    return typedNumber(text, '');
   };
   const ask = ASKS[t.by];
   const n = check(ask.path, t.amount, ask.label, ask.most, ask.whole);
@@ -236,7 +236,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
         <fieldset className="flex flex-wrap gap-2">
           <legend className="mb-1 text-sm font-semibold text-soft">Portions this kitchen can pour</legend>
           {offers.map((o) => (
-            <Button key={o.name} aria-pressed={num(t.portion) === ml(o.ml)} onClick={() => set({ portion: String(ml(o.ml)) })}>
+            <Button key={o.name} aria-pressed={typedNumber(t.portion, '') === ml(o.ml)} onClick={() => set({ portion: String(ml(o.ml)) })}>
               {o.name} <span className="font-normal">{ml(o.ml)} ml</span>
             </Button>
           ))}

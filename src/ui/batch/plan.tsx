@@ -2,6 +2,7 @@
 import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
+import type { ActionResult } from '@/contract/action-result';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
@@ -16,6 +17,7 @@ import type { Kitchen } from '@/core/formula/ways';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -25,15 +27,13 @@ import { sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
 import { type Beside, BesidePart } from './beside-part';
 import { MeasureSheet } from './measure-sheet';
-import { num, PlanDriver, type PlanTyped } from './plan-driver';
+import { PlanDriver, type PlanTyped } from './plan-driver';
 import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, YieldWords } from './plan-words';
 import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
 import { usePlan } from './use-plan';
 
-export type MakeAnswer =
-  | { readonly ok: true; readonly batchId: string }
-  | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
+export type MakeAnswer = ActionResult<{ readonly batchId: string }>;
 
 interface Props {
   readonly formulaId: string;
@@ -137,7 +137,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           lines={p.lines}
           density={p.density}
         />
-        {means ? <MeansView means={means} units={units} pieces={kind.pieces} guestsEach={num(typed.each)} /> : null}
+        {means ? <MeansView means={means} units={units} pieces={kind.pieces} guestsEach={typedNumber(typed.each, '')} /> : null}
         {p.splitAsked && split ? (
           <SplitPart
             typed={splitTyped}

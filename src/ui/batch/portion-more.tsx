@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import { roundMl, SCOOPS } from '@/core/batch/portions';
+import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
-import { numberIn } from '../kit/typed';
 
 /** Other ways to say a portion: a standard scoop, its weight, or how wide and thick it lies. */
 export function PortionMore({ density, onMl }: { readonly density: number | null; readonly onMl: (ml: number) => void }) {
@@ -22,7 +22,7 @@ export function PortionMore({ density, onMl }: { readonly density: number | null
         By scoop number, weight or width
       </Button>
     );
-  const bad = (text: string): string | undefined => (text.trim() !== '' && !(numberIn(text) > 0) ? 'Write a number.' : undefined);
+  const bad = (text: string): string | undefined => (text.trim() !== '' && !(typedNumber(text) > 0) ? 'Write a number.' : undefined);
   return (
     <fieldset className="flex flex-wrap items-start gap-3">
       <legend className="sr-only">Portion another way</legend>
@@ -46,7 +46,7 @@ export function PortionMore({ density, onMl }: { readonly density: number | null
           error={bad(weight)}
           onChange={(e) => {
             setWeight(e.target.value);
-            give(numberIn(e.target.value) / density);
+            give(typedNumber(e.target.value) / density);
           }}
         />
       )}
@@ -59,7 +59,7 @@ export function PortionMore({ density, onMl }: { readonly density: number | null
         error={bad(across)}
         onChange={(e) => {
           setAcross(e.target.value);
-          give(roundMl(numberIn(e.target.value), numberIn(thick)));
+          give(roundMl(typedNumber(e.target.value), typedNumber(thick)));
         }}
       />
       <Field
@@ -71,7 +71,7 @@ export function PortionMore({ density, onMl }: { readonly density: number | null
         error={bad(thick)}
         onChange={(e) => {
           setThick(e.target.value);
-          give(roundMl(numberIn(across), numberIn(e.target.value)));
+          give(roundMl(typedNumber(across), typedNumber(e.target.value)));
         }}
       />
     </fieldset>

@@ -17,8 +17,9 @@ import { inTheBowl } from '@/core/prep/correct';
 import { joinParts } from '@/core/prep/join';
 import { miseOf, type StandInOffer } from '@/core/prep/mise';
 import { bowlLines } from '@/core/prep/weigh';
+import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
-import { type Tell, useBook } from '../day/use-book';
+import { useBook } from '../day/use-book';
 import type { Refused } from '../kit/answer';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { lookOf } from '../kit/button';
@@ -138,7 +139,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
           )}
         </p>
       </div>
-      <Trouble text={book.trouble} />
+      <Trouble book={book} />
       {count > 1 && stage !== 'mise' ? (
         <Taps
           label={batch.split.by === 'kits' ? 'Which kit' : 'Which mix'}

@@ -3,9 +3,10 @@ import { useState } from 'react';
 import type { Serving } from '@/core/batch/serving';
 import { fromNow, timeLine } from '@/core/day/schedule';
 import { lower, type Step } from '@/core/day/steps';
-import { timeAndDay, useNow } from '../day/clock';
+import { useNow } from '../day/clock';
 import { Moment } from '../day/moment';
 import { Switch } from '../kit/switch';
+import { useTime } from '../time';
 
 const MIN = 60_000;
 const ROUND_MS = 5 * MIN;
@@ -21,6 +22,7 @@ export function ServePart({
   readonly serving: Serving | null;
   readonly onServing: (s: Serving | null) => void;
 }) {
+  const time = useTime();
   const [now] = useNow(20_000);
   // as it was when it was last switched off
   const [had, setHad] = useState<Serving | null>(null);
@@ -46,7 +48,7 @@ export function ServePart({
       {serving && first ? (
         <p className="text-[15px]" role="status">
           {first.start < now - MIN ? <strong>Too late for that: </strong> : null}
-          begin at <strong>{timeAndDay(first.start, now)}</strong>: {lower(first.step.name)}.{' '}
+          begin at <strong>{time.andDay(first.start, now)}</strong>: {lower(first.step.name)}.{' '}
           <span className="text-soft">{steps.length} steps; the whole line stands under Plan of the batch.</span>
         </p>
       ) : null}

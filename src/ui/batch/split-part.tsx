@@ -3,11 +3,12 @@ import { type Life, type Mixes, MOST_MIXES, mixesFor, type Pace } from '@/core/b
 import type { Split } from '@/core/batch/split';
 import type { Bowl } from '@/core/pantry/gear';
 import { grams, millilitres, type Units } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { wavesWords } from './about';
-import { num, wrong } from './plan-driver';
+import { wrong } from './plan-driver';
 
 /** What is typed over what was worked out; null: as worked out. */
 export interface SplitTyped {
@@ -45,7 +46,7 @@ export function readSplit(t: SplitTyped, q: SplitAsked): ReadSplit {
   const check = (path: string, text: string, label: string, most: number, whole: boolean): number => {
     const why = wrong(text, label, most, whole);
     if (why) errors[path] = why;
-    return num(text);
+    return typedNumber(text, '');
   };
   const lifeMin = t.life === null ? q.life.min : check('split.lifeMin', t.life, 'Minutes', 2880, false);
   const perMin = t.pace === null ? (q.pace?.perMin ?? null) : check('split.pace', t.pace, 'Pieces a minute', 1000, false);

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import type { Batch } from '@/core/batch/batch';
+import type { Units } from '@/core/quantity/say';
 import { when } from '../when';
 
 const TABS = [
@@ -10,7 +11,7 @@ const TABS = [
 ] as const;
 
 /** The head of a batch and its tabs, in the order of the day. */
-export function BatchHead({ batch, here }: { readonly batch: Batch; readonly here: (typeof TABS)[number]['id'] }) {
+export function BatchHead({ batch, here, units }: { readonly batch: Batch; readonly here: (typeof TABS)[number]['id']; readonly units: Units }) {
   return (
     <div className="mb-4 flex flex-wrap items-end gap-x-6 gap-y-2 border-b-2 border-rim print:hidden">
       <div className="min-w-0 pb-2">
@@ -19,7 +20,7 @@ export function BatchHead({ batch, here }: { readonly batch: Batch; readonly her
           <Link className="font-semibold text-rim underline" href={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`}>
             version {batch.versionNumber}
           </Link>
-          , {batch.piecesPlanned ? `${batch.piecesPlanned} pieces, ` : ''}begun {when(batch.startedAt)}
+          , {batch.piecesPlanned ? `${batch.piecesPlanned} pieces, ` : ''}begun {when(batch.startedAt, units)}
         </p>
       </div>
       <nav aria-label="Parts of the batch" className="ml-auto flex gap-1">

@@ -1,5 +1,4 @@
 'use client';
-/** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
 import { useMemo } from 'react';
 import { analyse, circumstancesOf } from '@/core/analyse';
 import { meansOf, wantedPieces } from '@/core/batch/driver';
@@ -21,8 +20,10 @@ import { timesFor } from '@/core/griddle/times';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
+/** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
+import { typedNumber } from '@/core/quantity/typed';
 import { type Beside, readBeside } from './beside-part';
-import { num, type PlanTyped, readDriver } from './plan-driver';
+import { type PlanTyped, readDriver } from './plan-driver';
 import { readSplit, type SplitTyped } from './split-part';
 import { useKitchen } from './use-kitchen';
 
@@ -52,7 +53,7 @@ export function usePlan(q: PlanOf) {
   const { units } = house;
   const lines = useMemo(() => countedLines(formula, house, end), [formula, house, end]);
   const { driver, errors } = readDriver(typed, units, pan);
-  const portionMl = num(typed.portion);
+  const portionMl = typedNumber(typed.portion, '');
   const poured = portionMl > 0 ? portionMl : 60;
 
   const whole = driver ? readyFor({ formula, house, end, driver, split: ONE, eggs: null }) : null;
@@ -75,7 +76,7 @@ export function usePlan(q: PlanOf) {
   const refused = [whole, ready, planned].flatMap((r) => (r && !r.ok ? [r.error] : []))[0] ?? null;
 
   const kits = q.splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
-  const each = num(typed.each);
+  const each = typedNumber(typed.each, '');
   const guests = driver?.by === 'guests' ? driver.guests : wanted !== null && each > 0 ? Math.ceil(wanted / each) : null;
   const atTable = guests === null ? null : guests * kits;
   const besideRead = readBeside(q.beside, atTable);

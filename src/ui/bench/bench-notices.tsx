@@ -1,10 +1,12 @@
 import { Notice } from '../kit/notice';
+import { useTime } from '../time';
 import type { Saving } from './use-saving';
 
 const LINK = 'font-semibold text-rim underline';
 
 /** What the cook should know about the version on the bench: refused, passed by, brought back, not the newest. */
 export function BenchNotices({ saving, newest }: { readonly saving: Saving; readonly newest: number | null }) {
+  const time = useTime();
   const { refusal, passed, brought, basedOn, formulaId, dirty } = saving;
   return (
     <div className="mt-2 grid gap-2" aria-live="polite">
@@ -23,7 +25,7 @@ export function BenchNotices({ saving, newest }: { readonly saving: Saving; read
       ) : null}
       {brought ? (
         <Notice weight="note" role="status">
-          Unsaved work from {brought} is back on the bench.{' '}
+          Unsaved work from {time.ofDay(Date.parse(brought))} is back on the bench.{' '}
           <button type="button" className={LINK} onClick={saving.throwAway}>
             Throw it away
           </button>

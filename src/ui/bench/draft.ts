@@ -1,6 +1,6 @@
 /** Unsaved work, kept in this browser so that a reload or a closed lid loses nothing. */
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
-import { copyOf, keepCopy } from '../kit/browser-copy';
+import { draftOf, keepDraftOf } from '../kit/browser-copy';
 
 export interface Draft {
   readonly formula: Formula;
@@ -12,8 +12,8 @@ export interface Draft {
 /** One draft for each version it was begun from, so that looking at an old version throws nothing away. */
 const name = (formulaId: string | null, basedOn: number | null): string => `draft:${formulaId ?? 'new'}:${basedOn ?? 0}`;
 
-function readOne(formulaId: string | null, basedOn: number | null): Draft | null {
-  const draft = copyOf(name(formulaId, basedOn)) as Draft | null;
+async function readOne(formulaId: string | null, basedOn: number | null): Promise<Draft | null> {
+  const draft = (await draftOf(name(formulaId, basedOn))) as Draft | null;
   // a draft of an older version of the app lacks what came since
   return draft && Array.isArray(draft.formula?.entries) ? { ...draft, formula: { ...EMPTY_FORMULA, ...draft.formula } } : null;
 }
@@ -22,14 +22,14 @@ function readOne(formulaId: string | null, basedOn: number | null): Draft | null
  * The draft begun from a version; on the newest version also one begun from an older, which somebody saved past.
  * @returns null when there is none or the browser keeps nothing
  */
-export function readDraft(formulaId: string | null, number: number | null, newest: number | null): Draft | null {
-  const own = readOne(formulaId, number);
+export async function readDraft(formulaId: string | null, number: number | null, newest: number | null): Promise<Draft | null> {
+  const own = await readOne(formulaId, number);
   if (own || number === null || number !== newest) return own;
   for (let n = number - 1; n > 0; n--) {
-    const older = readOne(formulaId, n);
+    const older = await readOne(formulaId, n);
     if (older) return older;
   }
   return null;
 }
 
-export const keepDraft = (formulaId: string | null, basedOn: number | null, draft: Draft | null): void => keepCopy(name(formulaId, basedOn), draft);
+export const keepDraft = (formulaId: string | null, basedOn: number | null, draft: Draft | null): boolean => keepDraftOf(name(formulaId, basedOn), draft);

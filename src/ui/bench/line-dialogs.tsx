@@ -7,10 +7,11 @@ import { swapOnly, swapRebalanced } from '@/core/balance/swaps';
 import { mostDrained } from '@/core/formula/drained';
 import type { FormulaLine } from '@/core/formula/formula';
 import { grams, gramsNumber } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
+import { DayField } from '../kit/date-fields';
 import { Dialog } from '../kit/dialog';
 import { AmountField, Field } from '../kit/field';
-import { numberIn } from '../kit/typed';
 import { type Answered, SizeDialog, StandsDialog } from './measure-dialogs';
 import type { BenchAction } from './state';
 import { SwapDialog } from './swap-dialog';
@@ -104,7 +105,7 @@ function DriveDialog({ line, onClose, onDrive }: { readonly line: FormulaLine; r
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          go(numberIn(text));
+          go(typedNumber(text));
         }}
       >
         <p className="mb-3">How much of “{line.text.slice(0, 60)}” is there to use up? It is pinned at that, and the rest follows.</p>
@@ -163,14 +164,12 @@ function OpenedDialog({
         }}
       >
         <p className="mb-3">An opened powder is counted as fresh for three months, then weaker each month: a model. A spoonful in hot water tells the truth.</p>
-        <Field
+        <DayField
           label="Opened on"
-          type="date"
-          max={today}
           value={day}
           error={error}
-          onChange={(e) => {
-            setDay(e.target.value);
+          onDay={(d) => {
+            setDay(d);
             setError(undefined);
           }}
         />
@@ -204,7 +203,7 @@ function DrainedDialog({
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          const x = numberIn(text);
+          const x = typedNumber(text);
           if (text.trim() === '') onDrained(undefined);
           else if (!Number.isFinite(x) || x <= 0) setError('A number of grams, more than nothing; leave it empty for none.');
           else if (x > most) setError(`There is not so much water in it: at most ${grams(most)}.`);

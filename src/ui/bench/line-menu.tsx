@@ -8,6 +8,7 @@ import { DRESSING_NAMES, DRESSINGS, type Formula, type FormulaLine, MOMENT_NAMES
 import { behaviourOf } from '@/core/pantry/tables/behaviour';
 import { grams } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { useTime } from '../time';
 import { useUnits } from '../units';
 import type { LineTools } from './line-tools';
 
@@ -16,6 +17,7 @@ const ITEM = 'flex min-h-10 items-center gap-2 rounded-[7px] px-3 outline-none d
 /** What can be done with a line. */
 export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
   const units = useUnits();
+  const time = useTime();
   const { send, ask, onApart, onEnd } = tools;
   const choose = (choice: Parameters<typeof tools.choose>[1]) => () => tools.choose(line.key, choice);
   const eggs =
@@ -54,7 +56,7 @@ export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; re
           ) : null}
           {powder ? (
             <DropdownMenu.Item className={ITEM} onSelect={() => ask('opened', line.key)}>
-              {line.opened ? `Opened ${line.opened}` : 'When was it opened?'}
+              {line.opened ? `Opened ${time.day(line.opened)}` : 'When was it opened?'}
             </DropdownMenu.Item>
           ) : null}
           {wet ? (

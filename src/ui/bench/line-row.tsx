@@ -5,6 +5,7 @@ import { GripVertical, Pin } from 'lucide-react';
 import { type KeyboardEvent, memo } from 'react';
 import { DRESSING_NAMES, type Formula, type FormulaLine, MOMENT_NAMES } from '@/core/formula/formula';
 import { isFlour } from '@/core/pantry/ingredient';
+import { sayDay } from '@/core/quantity/day';
 import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { useUnits } from '../units';
@@ -198,7 +199,7 @@ function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endNa
       ? [`${MOMENT_NAMES[line.moment]}${line.dressing === 'plain' ? '' : `, ${DRESSING_NAMES[line.dressing]}`}`]
       : []),
     ...(line.drainedG > 0 ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`] : []),
-    ...(line.opened ? [`opened ${line.opened}, counted at ${Math.round(100 * line.strength)} % (model)`] : []),
+    ...(line.opened ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (model)`] : []),
   ];
   return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;
 }

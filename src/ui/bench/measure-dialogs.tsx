@@ -8,12 +8,12 @@ import { RAIL_NAMES, railOf, sayRail } from '@/core/formula/kinds';
 import { measureName } from '@/core/pantry/calibrate';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { grams } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { unitById } from '@/core/quantity/units';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { AmountField, Field } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { numberIn } from '../kit/typed';
 
 /** What the cook means by a measure without a set size. */
 export interface Answered {
@@ -54,7 +54,7 @@ export function SizeDialog({
   const name = unit && usual ? measureName({ unit: unit.id, which, full: '1' }) : '';
   const what = line.ingredient ? kitchenName(line.ingredient).toLowerCase() : 'it';
   const value = (): number | null => {
-    const x = numberIn(text, said);
+    const x = typedNumber(text, said);
     if (!(x > 0)) setError('How much? A number, more than nothing.');
     else if (x > MOST) setError(`At most ${MOST.toLocaleString('en-GB')}.`);
     else return x;
@@ -148,7 +148,7 @@ export function StandsDialog({
 }) {
   const [third, setThird] = useState('');
   const both = useMemo(() => [withStanding(bench, line.key, 'weight'), withStanding(bench, line.key, 'volume')] as const, [bench, line.key]);
-  const x = numberIn(third);
+  const x = typedNumber(third);
   const other = x > 0 && x <= 1_000_000 ? withThird(bench, line.key, x) : null;
   const options: readonly (readonly [name: string, take: string, reading: Reading | null])[] = [
     ['The weight', 'The weight stands', both[0]],

@@ -2,7 +2,9 @@
 import { useRouter } from 'next/navigation';
 import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import type { ActionResult } from '@/contract/action-result';
 import { type Formula, sameFormula } from '@/core/formula/formula';
+import type { Saved } from '@/core/formula/version';
 import { answerOf } from '../kit/answer';
 import { type Draft, keepDraft, readDraft } from './draft';
 import type { BenchAction } from './state';
@@ -13,19 +15,10 @@ export interface SaveInput {
   readonly knownNewest: number | null;
   readonly formula: Formula;
   readonly changeNote: string;
+  readonly requestId: string;
 }
 
-export type SaveAnswer =
-  | {
-      readonly ok: true;
-      readonly saved: {
-        readonly formulaId: string;
-        readonly number: number;
-        readonly passedBy: { readonly number: number } | null;
-        readonly passedByAt: string | null;
-      };
-    }
-  | { readonly ok: false; readonly message: string; readonly fields: Readonly<Record<string, string>> };
+export type SaveAnswer = ActionResult<{ readonly saved: Saved }>;
 
 export interface Opened {
   readonly formulaId: string | null;
@@ -83,28 +76,35 @@ export function useSaving(
   const [passed, setPassed] = useState<Passed | null>(null);
   const [brought, setBrought] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const ready = useRef(false);
+  // the same save has the same id, however often it is pressed: a retry makes no second version
+  const request = useRef<{ readonly id: string; readonly of: string } | null>(null);
+  const [ready, setReady] = useState(false);
+  const asked = useRef(false);
+  const shown = useRef(formula);
+  shown.current = formula;
   const tell = useRef(onBrought);
   tell.current = onBrought;
   const dirty = !sameFormula(formula, saved);
 
   // unsaved work comes back after a reload; once, so that a refresh after a save disturbs nobody who types on
   useEffect(() => {
-    if (ready.current) return;
-    ready.current = true;
-    const draft = readDraft(formulaId, number, newest);
-    if (draft && !sameFormula(draft.formula, loaded)) {
+    if (asked.current) return;
+    asked.current = true;
+    void readDraft(formulaId, number, newest).then((draft) => {
+      setReady(true);
+      // who has begun to work already is not interrupted; what was left stays where it is
+      if (!draft || sameFormula(draft.formula, loaded) || !sameFormula(shown.current, loaded)) return;
       send({ do: 'load', formula: draft.formula });
       setBase({ basedOn: draft.basedOn, knownNewest: draft.knownNewest });
-      setBrought(new Date(draft.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }));
+      setBrought(draft.at);
       tell.current(draft.formula);
-    }
+    });
   }, [formulaId, loaded, number, newest, send]);
   useEffect(() => {
-    if (!ready.current) return;
+    if (!ready) return;
     const draft: Draft = { formula, ...base, at: new Date().toISOString() };
     keepDraft(formulaId, base.basedOn, dirty ? draft : null);
-  }, [formula, base, dirty, formulaId]);
+  }, [ready, formula, base, dirty, formulaId]);
 
   const save = useCallback(
     async (said?: string) => {
@@ -112,10 +112,11 @@ export function useSaving(
       setBusy(true);
       setRefusal(null);
       setErrors({});
-      const answer = await answerOf(
-        () => ask({ formulaId, ...base, formula, changeNote: said ?? note }),
-        'What you typed is kept in this browser: save again in a moment.',
-      );
+      const input = { formulaId, ...base, formula, changeNote: said ?? note };
+      const of = JSON.stringify(input);
+      if (request.current?.of !== of) request.current = { id: crypto.randomUUID(), of };
+      const { id: requestId } = request.current;
+      const answer = await answerOf(() => ask({ ...input, requestId }), 'What you typed is kept in this browser: save it when it is back.');
       setBusy(false);
       if (!answer.ok) {
         setErrors(answer.fields);
@@ -123,6 +124,7 @@ export function useSaving(
         return;
       }
       const done = answer.saved;
+      request.current = null;
       keepDraft(formulaId, base.basedOn, null);
       setFormulaId(done.formulaId);
       setSaved(formula);

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { Field } from '../kit/field';
-import { boxesOf, fromBoxes } from './clock';
+import { localDay, localTime, momentOf } from '@/core/quantity/day';
+import { DayField, TimeField } from '../kit/date-fields';
 
 /** The kitchen's own time: from 2001 on, as the records take it. */
 const told = (at: number): boolean => at > 1e12 && at < 1e13;
@@ -19,26 +19,26 @@ export function Moment({
   readonly disabled?: boolean;
 }) {
   const [typed, setTyped] = useState<{ readonly of: number; readonly date: string; readonly time: string } | null>(null);
-  const shown = typed && typed.of === at ? typed : { of: at, ...boxesOf(at) };
+  const shown = typed && typed.of === at ? typed : { of: at, date: localDay(at), time: localTime(at) };
   const put = (part: { readonly date?: string; readonly time?: string }): void => {
     const next = { ...shown, ...part };
     setTyped(next);
-    const to = fromBoxes(next.date, next.time);
+    const to = momentOf(next.date, next.time);
     if (told(to) && to !== at) onAt(to);
   };
-  const wrong = !told(fromBoxes(shown.date, shown.time));
+  const wrong = !told(momentOf(shown.date, shown.time));
   return (
     <div className="flex items-end gap-2">
-      <Field
+      <TimeField
         label={label}
-        type="time"
         value={shown.time}
         disabled={disabled}
-        onChange={(e) => put({ time: e.target.value })}
+        onTime={(time) => put({ time })}
         error={wrong ? 'A time and a day.' : undefined}
+        className="w-32"
         inputClass="text-xl font-semibold"
       />
-      <Field label="on" type="date" aria-label={`${label}, day`} value={shown.date} disabled={disabled} onChange={(e) => put({ date: e.target.value })} />
+      <DayField label="on" aria-label={`${label}, day`} value={shown.date} disabled={disabled} onDay={(date) => put({ date })} className="w-40" />
     </div>
   );
 }

@@ -3,7 +3,7 @@ import type { DayStep } from '@/core/day/schedule';
 import { lower } from '@/core/day/steps';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Button } from '../kit/button';
-import { timeAndDay, timeOfDay } from './clock';
+import { useTime } from '../time';
 
 const MIN = 60_000;
 
@@ -23,6 +23,7 @@ export function NowBand({
   readonly anchor: Serving['anchor'];
   readonly onDone: (step: string) => void;
 }) {
+  const time = useTime();
   const due = list.filter((s) => (s.state === 'late' || s.state === 'now') && s.step.handsMin > 0);
   const waits = list.filter((s) => s.state === 'now' && s.step.handsMin === 0);
   const next = list.find((s) => (s.state === 'next' || s.state === 'later') && s.step.handsMin > 0);
@@ -49,7 +50,7 @@ export function NowBand({
         </div>
       ) : (
         <p role="status" className="text-[56px] leading-tight font-bold">
-          {next ? `Nothing until ${timeAndDay(next.start, now)}` : 'Only waiting is left'}
+          {next ? `Nothing until ${time.andDay(next.start, now)}` : 'Only waiting is left'}
         </p>
       )}
       <p className="mt-2 text-lg text-soft">
@@ -59,13 +60,13 @@ export function NowBand({
               .map((s) => lower(s.step.name))
               .join(', ')}. `
           : ''}
-        {waits.map((s) => `${s.step.name} until ${timeOfDay(s.end)}. `)}
-        {next ? `Next ${timeAndDay(next.start, now)}: ${lower(next.step.name)}. ` : ''}
+        {waits.map((s) => `${s.step.name} until ${time.ofDay(s.end)}. `)}
+        {next ? `Next ${time.andDay(next.start, now)}: ${lower(next.step.name)}. ` : ''}
         {list.length === 0 ? (
           ''
         ) : (
           <strong className="text-ink">
-            {anchor === 'first' ? 'First plates' : 'Last plate'} {timeAndDay(servedAt, now)}
+            {anchor === 'first' ? 'First plates' : 'Last plate'} {time.andDay(servedAt, now)}
             {lateMin > 0 ? `, ${minutesOrHours(lateMin)} late` : ', in time'}.
           </strong>
         )}

@@ -4,10 +4,11 @@ import { Check, ChevronDown, Minus, Pin, Plus } from 'lucide-react';
 import { useRef } from 'react';
 import type { DayStep, Placed } from '@/core/day/schedule';
 import { WHO_WORDS } from '@/core/day/steps';
+import { localDay, localTime, momentOf, timeIn } from '@/core/quantity/day';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
-import { boxesOf, fromBoxes, timeOfDay } from './clock';
+import { useTime } from '../time';
 
 const MIN = 60_000;
 const NUDGE_MS = 5 * MIN;
@@ -49,6 +50,7 @@ export function StepRow({
   readonly onMove: (to: number) => void;
   readonly onRelease: () => void;
 }) {
+  const time = useTime();
   const track = useRef<HTMLDivElement>(null);
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: step.id,
@@ -72,7 +74,7 @@ export function StepRow({
           <span className={ticks ? 'w-11' : 'w-0'} />
         )}
         <span className="text-lg font-semibold whitespace-nowrap">
-          {timeOfDay(start)}
+          {time.ofDay(start)}
           <span className="font-normal text-soft"> {minutesOrHours(Math.max(1, Math.round((end - start) / MIN)))}</span>
         </span>
         <button type="button" aria-expanded={open} onClick={onOpen} className="flex min-h-11 min-w-0 items-center gap-1.5 text-left font-semibold">
@@ -96,7 +98,7 @@ export function StepRow({
             {...listeners}
             {...attributes}
             aria-roledescription="step to move"
-            aria-label={`${step.name}, ${timeOfDay(start)} to ${timeOfDay(end)}: move with the arrow keys`}
+            aria-label={`${step.name}, ${time.ofDay(start)} to ${time.ofDay(end)}: move with the arrow keys`}
             disabled={fixed}
             onKeyDown={(e) => {
               const by = e.key === 'ArrowLeft' ? -NUDGE_MS : e.key === 'ArrowRight' ? NUDGE_MS : 0;
@@ -133,11 +135,12 @@ export function StepRow({
               <Field
                 key={start}
                 label="begins"
-                type="time"
-                defaultValue={boxesOf(start).time}
+                defaultValue={time.ofDay(start)}
+                className="w-32"
                 onBlur={(e) => {
-                  const to = fromBoxes(boxesOf(start).date, e.target.value);
-                  if (!Number.isNaN(to) && timeOfDay(to) !== timeOfDay(start)) onMove(to);
+                  const to = momentOf(localDay(start), timeIn(e.target.value) ?? '');
+                  if (Number.isNaN(to)) e.target.value = time.ofDay(start);
+                  else if (localTime(to) !== localTime(start)) onMove(to);
                 }}
                 onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
                 inputClass="!min-h-14 text-xl font-semibold"

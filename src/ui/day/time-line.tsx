@@ -1,7 +1,8 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
 import type { Book } from '@/core/day/book';
@@ -9,16 +10,19 @@ import { doneSteps } from '@/core/day/done';
 import { dayList, fromNow, timeLine } from '@/core/day/schedule';
 import type { Step } from '@/core/day/steps';
 import { minutesOrHours } from '@/core/quantity/say';
-import { answerOf, type Refused } from '../kit/answer';
+import { answerOf } from '../kit/answer';
 import { Refusal } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
-import { timeAndDay, timeOfDay, useNow } from './clock';
+import { Clashes, useRevised } from '../kit/revised';
+import { useTime } from '../time';
+import { useNow } from './clock';
 import { NowBand } from './now-band';
+import type { Tell } from './send';
 import { ServingForm } from './serving-form';
 import { StepRow, type Window } from './step-row';
 import { Trouble } from './trouble';
-import { type Tell, useBook } from './use-book';
+import { useBook } from './use-book';
 
 const MIN = 60_000;
 const NUDGE_MIN = 5;
@@ -31,7 +35,7 @@ interface Props {
   readonly atOnce: number;
   readonly first: Book;
   readonly tell: Tell;
-  readonly serve: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  readonly serve: (input: unknown) => Promise<ActionResult<Kept>>;
 }
 
 /** The time line of a batch: counted back from the plates, moved by hand, and, once the day has begun, its list. */
@@ -41,6 +45,7 @@ export function TimeLineView(props: Props) {
 }
 
 function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
+  const time = useTime();
   const router = useRouter();
   const book = useBook(batch.id, first, tell, () => router.refresh());
   // what was said here stands until the records answer, or another screen has said something else since
@@ -54,6 +59,13 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const own = said && !passed ? said.serving : null;
   const [refusal, setRefusal] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
+  // what this screen has had kept last: the page knows of it a little later
+  const known = useRef<{ readonly revision: number; readonly base: Serving | null } | null>(null);
+  const revised = useRevised(batch.timelineRevision ?? 1, batch.timeline);
+  const newest = useRef({ revision: batch.timelineRevision ?? 1, base: batch.timeline });
+  newest.current = { revision: batch.timelineRevision ?? 1, base: batch.timeline };
+  const turn = useRef<Promise<void>>(Promise.resolve());
+  const [openClash, setOpenClash] = useState<Serving | null>(null);
   const [proposed] = useState<Serving>(() => {
     const from = fromNow(steps, { at: now, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, now);
     return { ...from, at: Math.ceil(from.at / ROUND_MS) * ROUND_MS };
@@ -68,16 +80,34 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const line = running ? timeLine(steps, serving, { now, done }) : planned;
   const list = running ? dayList(line, planned, now) : null;
 
-  const keep = async (to: Serving): Promise<void> => {
+  const send = async (to: Serving): Promise<void> => {
+    const last = known.current;
+    const page = newest.current;
+    const from = last && last.revision > page.revision ? last : page;
+    const a = await answerOf(
+      () => serve({ batchId: batch.id, serving: to, seen: { ...from, decided: revised.seen.decided } }),
+      'What you moved is still here: move it again when it is back.',
+    );
+    setAsked((n) => n - 1);
+    revised.heard(a);
+    setOpenClash(!a.ok && a.conflict ? to : null);
+    if (!a.ok) {
+      if (!a.conflict) setRefusal(a.message);
+      return;
+    }
+    // what another screen has moved comes with the page
+    if (a.merged.length === 0) known.current = { revision: a.revision, base: to };
+    else router.refresh();
+  };
+  // one after the other: the second is kept against what came of the first
+  const keep = (to: Serving): void => {
     setSaid({ serving: to, seen: kept });
     setRefusal(null);
     setAsked((n) => n + 1);
-    const a = await answerOf(() => serve({ batchId: batch.id, serving: to }), 'What you moved is still here: move it again in a moment.');
-    setAsked((n) => n - 1);
-    if (!a.ok) setRefusal(a.message);
+    turn.current = turn.current.then(() => send(to));
   };
-  const move = (id: string, to: number): void => void keep({ ...serving, moved: { ...serving.moved, [id]: Math.round(to / MIN) * MIN } });
-  const release = (id: string): void => void keep({ ...serving, moved: Object.fromEntries(Object.entries(serving.moved).filter(([k]) => k !== id)) });
+  const move = (id: string, to: number): void => keep({ ...serving, moved: { ...serving.moved, [id]: Math.round(to / MIN) * MIN } });
+  const release = (id: string): void => keep({ ...serving, moved: Object.fromEntries(Object.entries(serving.moved).filter(([k]) => k !== id)) });
   const tick = (id: string): void => {
     onNow();
     const had = book.entries.find((e) => e.act.what === 'step' && e.act.step === id);
@@ -92,7 +122,7 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const over = steps.filter((s) => done.has(s.id));
   return (
     <section aria-label="Time line" className="grid gap-4">
-      <Trouble text={book.trouble} />
+      <Trouble book={book} />
       {list ? <NowBand list={list} now={now} servedAt={line.servedAt} wanted={serving.at} anchor={serving.anchor} onDone={tick} /> : null}
       <ServingForm
         serving={serving}
@@ -100,19 +130,25 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
         now={now}
         disabled={batch.finishedAt !== null}
         canSplit={steps.some((s) => s.ahead)}
-        onServing={(s) => void keep(s)}
-        onFromNow={() => void keep(fromNow(steps, serving, now))}
+        onServing={(s) => keep(s)}
+        onFromNow={() => keep(fromNow(steps, serving, now))}
       />
+      <Clashes of={revised} />
+      {openClash && revised.conflict ? (
+        <Button look="now" size="work" className="justify-self-start" onClick={() => keep(openClash)}>
+          Set it so
+        </Button>
+      ) : null}
       <Refusal text={refusal} />
       {!running && line.servedAt > serving.at + MIN ? (
         <Notice weight="look" role="status">
-          Moved so, {serving.anchor === 'first' ? 'the first plates go' : 'the last plate goes'} at {timeOfDay(line.servedAt)},{' '}
+          Moved so, {serving.anchor === 'first' ? 'the first plates go' : 'the last plate goes'} at {time.ofDay(line.servedAt)},{' '}
           {minutesOrHours(Math.round((line.servedAt - serving.at) / MIN))} late.
         </Notice>
       ) : null}
       {!running && opens < now - MIN && batch.finishedAt === null ? (
         <Notice weight="look" role="status">
-          It would have to have been begun at {timeAndDay(opens, now)}. Serve later, or count on from now.
+          It would have to have been begun at {time.andDay(opens, now)}. Serve later, or count on from now.
         </Notice>
       ) : null}
       {line.clashes.length > 0 ? (
@@ -144,7 +180,7 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
             <div>
               {d.name ? (
                 <h3 className="mb-1 text-lg text-rim">
-                  {d.name}, {timeAndDay(window.from, now)} to {timeOfDay(window.to)}
+                  {d.name}, {time.andDay(window.from, now)} to {time.ofDay(window.to)}
                 </h3>
               ) : null}
               <ol className="border-t border-line bg-white">

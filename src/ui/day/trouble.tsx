@@ -1,11 +1,46 @@
 import { CloudOff } from 'lucide-react';
+import type { Item } from '@/core/day/book';
+import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
+import type { OpenBook } from './use-book';
 
-/** The records are away: what is done meanwhile is kept. */
-export const Trouble = ({ text }: { readonly text: string | null }) =>
-  text === null ? null : (
-    <Notice weight="look" role="status">
-      <CloudOff size={18} aria-hidden className="mr-1 inline" />
-      {text}
-    </Notice>
-  );
+const ACTS = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 'a bowl joined' } as const;
+
+/** What was told, in words. */
+function toldWords(i: Item): string {
+  if (i.do === 'tap') return ACTS[i.tap.act];
+  if (i.do === 'untap') return 'a tap taken back';
+  if (i.do === 'line') return typeof i.to === 'number' ? `a line weighed at ${i.to} g` : i.to ? 'a line ticked' : 'a line unticked';
+  return i.do === 'enter' ? `a note (${i.entry.act.what})` : 'a note struck out';
+}
+
+/** The records are away, and what is done meanwhile is kept; or they refused something, and the rest went on. */
+export const Trouble = ({ book }: { readonly book: Pick<OpenBook, 'trouble' | 'aside' | 'resolve'> }) => (
+  <>
+    {book.trouble === null ? null : (
+      <Notice weight="look" role="status">
+        <CloudOff size={18} aria-hidden className="mr-1 inline" />
+        {book.trouble}
+      </Notice>
+    )}
+    {book.aside.length === 0 ? null : (
+      <Notice weight="stop" role="alert">
+        <p>
+          {book.aside.length === 1 ? 'One thing' : `${book.aside.length} things`} told here could not go into the records; everything else has. Enter what is
+          right, then drop it here.
+        </p>
+        <ul className="mt-2 grid gap-2">
+          {book.aside.map((s) => (
+            <li key={s.item.id} className="flex flex-wrap items-center gap-3">
+              <span className="min-w-0 flex-1">
+                <strong>{toldWords(s.item)}</strong>: {s.why}
+              </span>
+              <Button onClick={() => book.resolve(s, true)}>Send it again</Button>
+              <Button onClick={() => book.resolve(s, false)}>Drop it</Button>
+            </li>
+          ))}
+        </ul>
+      </Notice>
+    )}
+  </>
+);

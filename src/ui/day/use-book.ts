@@ -5,16 +5,19 @@
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, Entry } from '@/core/batch/acts';
-import { type Book, type Item, type Told, withItems } from '@/core/day/book';
-import { arrived, keepWaiting, parcel, sendsItself, waiting } from './outbox';
-
-export type Tell = (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
+import { type Book, type Told, withItems } from '@/core/day/book';
+import { kitchenNow, setKitchenClock } from './clock';
+import { asideOf, keepWaiting, resolveAside, type SetAside, sendsItself, toldNow, type Waiting, waiting } from './outbox';
+import { sendWaiting, type Tell } from './send';
 
 const FOLLOW_MS = 2000;
-const GONE = 'Even Crumb does not answer. What you did is kept in this browser and goes in when it is back.';
 
 export interface OpenBook extends Book {
   readonly trouble: string | null;
+  /** What the records refused of what this browser told: the rest has gone in. */
+  readonly aside: readonly SetAside[];
+  /** Drops something that was set aside, or sends it once more. */
+  readonly resolve: (s: SetAside, again: boolean) => void;
   readonly tell: (t: Told) => void;
   /** Notes an act, now. */
   readonly enter: (act: Act) => Entry;
@@ -28,54 +31,60 @@ export interface OpenBook extends Book {
  */
 export function useBook(batchId: string, first: Book, send: Tell, onOther: () => void): OpenBook {
   const [server, setServer] = useState<Book>(first);
-  const [queue, setQueue] = useState<readonly Item[]>([]);
+  const [queue, setQueue] = useState<readonly Waiting[]>([]);
+  const [aside, setAside] = useState<readonly SetAside[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const sending = useRef<Promise<void> | null>(null);
+  // what was told and is still on its way into the browser's store
+  const keeping = useRef<Promise<void>>(Promise.resolve());
+  const keepingNow = useRef(0);
   // counts what was sent: a book that was fetched before is older than what is shown
   const sent = useRef(0);
   const stamp = useRef<string | null>(null);
   const other = useRef(onOther);
   other.current = onOther;
-  useEffect(() => {
-    setQueue(waiting(batchId));
-    return sendsItself(batchId);
+  useEffect(() => sendsItself(batchId), [batchId]);
+
+  /** What is shown as waiting is what the store has, unless something is just going into it. */
+  const look = useCallback(async (): Promise<void> => {
+    const [left, refused] = await Promise.all([waiting(batchId), asideOf(batchId)]);
+    if (keepingNow.current === 0) setQueue(left);
+    setAside((was) => (was.length === 0 && refused.length === 0 ? was : refused));
   }, [batchId]);
 
   const sendAll = useCallback((): Promise<void> => {
     sending.current ??= (async (): Promise<void> => {
-      try {
-        for (let items = parcel(batchId); items.length > 0; items = parcel(batchId)) {
-          const now = items;
-          const answer = await send({ batchId, items: now });
-          if (!answer.ok) {
-            setTrouble(answer.message);
-            return;
-          }
-          sent.current++;
-          setServer((s) => withItems(s, now));
-          setQueue(arrived(batchId, now));
-        }
-        setTrouble(null);
-      } catch {
-        setTrouble(GONE);
+      await keeping.current;
+      const { kept, trouble: why } = await sendWaiting(batchId, send);
+      if (kept.length > 0) {
+        sent.current++;
+        setServer((s) =>
+          withItems(
+            s,
+            kept.map((w) => w.item),
+          ),
+        );
       }
+      setTrouble(why);
+      await look();
     })().finally(() => {
       // after it was set, also where there was nothing to send
       sending.current = null;
     });
     return sending.current;
-  }, [batchId, send]);
+  }, [batchId, send, look]);
 
   useEffect(() => {
     const follow = async (): Promise<void> => {
       await sendAll();
-      // another page of this browser may have sent some of it
-      setQueue((q) => (q.length === waiting(batchId).length ? q : waiting(batchId)));
       const before = sent.current;
       try {
+        const asked = Date.now();
         const r = await fetch(`/api/batches/${batchId}/book`);
-        if (!r.ok || waiting(batchId).length > 0 || sent.current !== before) return;
-        const { stamp: now, ...book } = (await r.json()) as Book & { readonly stamp: string };
+        if (!r.ok) return;
+        const { stamp: now, now: clock, ...book } = (await r.json()) as Book & { readonly stamp: string; readonly now: number };
+        setKitchenClock(clock, asked, Date.now());
+        if (sent.current !== before || keepingNow.current > 0 || (await waiting(batchId)).length > 0) return;
         setServer(book);
         if (stamp.current !== null && stamp.current !== now) other.current();
         stamp.current = now;
@@ -89,23 +98,34 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
   }, [batchId, sendAll]);
 
   const tell = (t: Told): void => {
-    const next = [...waiting(batchId), { ...t, id: crypto.randomUUID() }];
-    keepWaiting(batchId, next);
-    setQueue(next);
-    void sendAll();
+    const w = toldNow(batchId, { ...t, id: crypto.randomUUID() });
+    setQueue((q) => [...q, w]);
+    keepingNow.current++;
+    keeping.current = keeping.current
+      .then(() => keepWaiting(w))
+      .finally(() => {
+        keepingNow.current--;
+      });
+    // one that is on its way has not seen this: another follows it
+    void (sending.current ?? Promise.resolve()).then(sendAll);
   };
   return {
-    ...withItems(server, queue),
+    ...withItems(
+      server,
+      queue.map((w) => w.item),
+    ),
     trouble,
+    aside,
+    resolve: (s, again) => void resolveAside(s, again).then(sendAll),
     tell,
     enter: (act) => {
-      const entry: Entry = { id: crypto.randomUUID(), at: Date.now(), act };
+      const entry: Entry = { id: crypto.randomUUID(), at: kitchenNow(), act };
       tell({ do: 'enter', entry });
       return entry;
     },
     settle: async () => {
       await sendAll();
-      return waiting(batchId).length === 0;
+      return (await waiting(batchId)).length === 0;
     },
   };
 }

@@ -8,15 +8,16 @@ import type { Batch } from '@/core/batch/batch';
 import type { Life } from '@/core/batch/mixes';
 import type { Book } from '@/core/day/book';
 import { kindById, type Zone } from '@/core/formula/kinds';
-import { actFor, joinedAt, nextStep, onHeat, type Place, piecesFrom, type Surface } from '@/core/griddle/board';
+import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom, type Surface } from '@/core/griddle/board';
 import type { HeatReading } from '@/core/griddle/heat';
 import { hasTestPiece, progressOf } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
 import type { FadePoint } from '@/core/lift/fade';
-import { useNow } from '../day/clock';
+import { kitchenNow, useNow } from '../day/clock';
+import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
-import { type Tell, useBook } from '../day/use-book';
+import { useBook } from '../day/use-book';
 import { useAlarm, useAlarms } from '../kit/alarm';
 import type { Refused } from '../kit/answer';
 import { useAsking } from '../kit/asking';
@@ -96,26 +97,29 @@ function BoardAt({
   const asks = step.do === 'flip' || step.do === 'pull' ? `${step.do} ${step.piece.piece}` : '';
   useAlarm(asks);
 
-  const act = (what: 'pour' | 'flip' | 'pull', piece: number, place: Place): void => {
+  const act = (what: 'pour' | 'flip' | 'pull', place: Place, of: Piece | null): void => {
     onNow();
-    book.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece, act: what, surface: place.surface, slot: place.slot, at: Date.now() } });
+    book.tell({
+      do: 'tap',
+      tap: { id: crypto.randomUUID(), act: what, of: of?.id ?? null, surface: place.surface, slot: place.slot, at: kitchenNow() },
+    });
     // the practice griddle feels what is poured on it
     if (what === 'pour' && probe.on) probe.act({ do: 'pour', pieces: 1 });
   };
   const next = Math.max(0, ...pieces.map((p) => p.piece)) + 1;
   const onPlace = (place: Place): void => {
     const here = onHeat(pieces).find((p) => p.surface === place.surface && p.slot === place.slot);
-    if (here) act(actFor(here, times), here.piece, place);
-    else if (toPour > 0) act('pour', next, place);
+    if (here) act(actFor(here, times), place, here);
+    else if (toPour > 0) act('pour', place, null);
     // the next thing stays under one key, wherever the hand has been
     nextKey.current?.focus({ preventScroll: true });
   };
   const go = (): void => {
-    if (step.do === 'pour') act('pour', next, step.place);
-    else if (step.do === 'flip' || step.do === 'pull') act(step.do, step.piece.piece, step.piece);
-    else if (step.do === 'wait') act(actFor(step.piece, times), step.piece.piece, step.piece);
+    if (step.do === 'pour') act('pour', step.place, null);
+    else if (step.do === 'flip' || step.do === 'pull') act(step.do, step.piece, step.piece);
+    else if (step.do === 'wait') act(actFor(step.piece, times), step.piece, step.piece);
   };
-  const last = [...taps].sort((a, b) => b.at - a.at)[0];
+  const last = taps.at(-1);
 
   const changeWanted = async (by: number): Promise<void> => {
     if (wanted === null || wanted + by < 1) return;
@@ -133,7 +137,7 @@ function BoardAt({
     );
   return (
     <div className="grid gap-4">
-      <Trouble text={book.trouble} />
+      <Trouble book={book} />
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
         <div className="grid min-w-0 gap-4">
           <section aria-label="Next" className="rounded-plate bg-white p-4">
@@ -224,7 +228,7 @@ function BoardAt({
               guard={checks && !entriesOf(book.entries, 'checked').some((e) => e.act.mix === progress.bowl) ? `/batches/${batch.id}/prep` : null}
               onJoin={() => {
                 onNow();
-                book.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: Date.now() } });
+                book.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: kitchenNow() } });
                 nextKey.current?.focus({ preventScroll: true });
               }}
             />

@@ -3,8 +3,8 @@ import Link from 'next/link';
 import type { Life } from '@/core/batch/mixes';
 import type { FadePoint } from '@/core/lift/fade';
 import { minutesOrHours } from '@/core/quantity/say';
-import { timeOfDay } from '../day/clock';
 import { Button, lookOf } from '../kit/button';
+import { useTime } from '../time';
 
 const MIN_MS = 60_000;
 
@@ -39,6 +39,7 @@ export function BowlClock({
   readonly guard: string | null;
   readonly onJoin: () => void;
 }) {
+  const time = useTime();
   const name = bowls > 1 ? `Bowl ${bowl}` : 'The bowl';
   if (at === null && guard !== null)
     return (
@@ -60,7 +61,7 @@ export function BowlClock({
     <p className={past ? 'font-semibold' : ''} role={past ? 'status' : undefined}>
       {name} joined {min < 1 ? 'just now' : `${minutesOrHours(Math.floor(min))} ago`}
       {left === null ? '' : `: about ${Math.round(100 * left)} % of its lift is left`}
-      {until === null ? '' : past ? '; past its time: pour what is left soon, flatter, or join another' : `; good until ${timeOfDay(until)}`}.
+      {until === null ? '' : past ? '; past its time: pour what is left soon, flatter, or join another' : `; good until ${time.ofDay(until)}`}.
       <span className="block text-sm text-soft">{life.why}; the lift that is left is a model.</span>
     </p>
   );

@@ -4,8 +4,8 @@ import type { ReactNode } from 'react';
 import type { SideTimes } from '@/core/batch/heat';
 import type { Progress } from '@/core/griddle/progress';
 import { minutesAndSeconds } from '@/core/quantity/say';
-import { timeOfDay } from '../day/clock';
 import { Button } from '../kit/button';
+import { useTime } from '../time';
 
 /** Pieces out of pieces wanted, what the bowl still pours, and what the times rest on. */
 export function CountView({
@@ -38,6 +38,7 @@ export function CountView({
   /** The bowl's clock. */
   readonly children: ReactNode;
 }) {
+  const time = useTime();
   return (
     <section aria-label="Count" className="grid gap-3 rounded-plate bg-white p-4">
       <p>
@@ -65,9 +66,9 @@ export function CountView({
         <p>
           {bowls > 1 ? `Bowl ${bowl} of ${bowls}: ` : ''}
           <strong>{leftInBowl}</strong> still to pour
-          {joinBy !== null ? `; join the next ${joinBy <= now ? 'now' : `by ${timeOfDay(joinBy)}`}` : leftInBowl === 0 ? ': stop mixing' : ''}
+          {joinBy !== null ? `; join the next ${joinBy <= now ? 'now' : `by ${time.ofDay(joinBy)}`}` : leftInBowl === 0 ? ': stop mixing' : ''}
           {loads !== null && lastAt !== null && loads > 0
-            ? `. About ${loads} ${loads === 1 ? 'load' : 'loads'} left, the last off near ${timeOfDay(lastAt)}`
+            ? `. About ${loads} ${loads === 1 ? 'load' : 'loads'} left, the last off near ${time.ofDay(lastAt)}`
             : ''}
           .
         </p>

@@ -6,12 +6,12 @@ import type { Surface } from '@/core/griddle/board';
 import { adviceOn, DROP_WORDS, dialOf, type HeatReading, readingsIn } from '@/core/griddle/heat';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { celsiusFrom, minutesOrHours, temperature } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import type { OpenBook } from '../day/use-book';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import type { Instrument } from '../kit/instrument';
-import { numberIn } from '../kit/typed';
 import { useUnits } from '../units';
 
 const MIN = 60_000;
@@ -46,7 +46,7 @@ export function HeatView({
   const last = here.at(-1);
   const advice = last ? adviceOn(last, known, zone) : null;
   const typed = (text: string): number | null =>
-    text.trim() === '' ? null : celsiusFrom(numberIn(text.replace(/°/g, ''), units.temperature.toLowerCase()), units);
+    text.trim() === '' ? null : celsiusFrom(typedNumber(text.replace(/°/g, ''), units.temperature.toLowerCase()), units);
   const bad = (x: number | null): boolean => x !== null && !(x >= 0 && x <= MOST_C);
   const dialC = probe.reading && dial.trim() === '' ? probe.reading.dialC || null : typed(dial);
   const note = (): void => {

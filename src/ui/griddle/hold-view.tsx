@@ -2,11 +2,12 @@
 import { useState } from 'react';
 import type { SideTimes } from '@/core/batch/heat';
 import { bellOf, HOLD_MIN, holdingOf, loadsBefore } from '@/core/griddle/hold';
+import { localDay, localTime, momentOf } from '@/core/quantity/day';
 import { minutesOrHours } from '@/core/quantity/say';
-import { boxesOf, fromBoxes, timeOfDay } from '../day/clock';
 import type { OpenBook } from '../day/use-book';
 import { Button } from '../kit/button';
-import { Field } from '../kit/field';
+import { TimeField } from '../kit/date-fields';
+import { useTime } from '../time';
 import { clock } from './words';
 
 const MIN = 60_000;
@@ -29,6 +30,7 @@ export function HoldView({
   readonly book: OpenBook;
   readonly now: number;
 }) {
+  const time = useTime();
   const { waiting, trays, inOven, plated } = holdingOf(book.entries, off);
   const bell = bellOf(book.entries);
   const [typed, setTyped] = useState<string | null>(null);
@@ -38,7 +40,7 @@ export function HoldView({
   const lastLoad = left === null || places === 0 ? 0 : left % places;
   const setBell = (text: string): void => {
     setTyped(text);
-    const at = fromBoxes(boxesOf(now).date, text);
+    const at = momentOf(localDay(now), text);
     if (Number.isNaN(at)) return;
     // a bell that has rung today is tomorrow's
     book.enter({ what: 'bell', bellAt: at < now ? at + 24 * 60 * MIN : at });
@@ -65,7 +67,7 @@ export function HoldView({
             const held = (now - t.at) / MIN;
             return (
               <li key={t.at} className={`border-t border-line py-1 ${n === 0 ? 'text-lg font-semibold' : ''}`}>
-                {t.pieces} since {timeOfDay(t.at)}, {clock(now - t.at)}
+                {t.pieces} since {time.ofDay(t.at)}, {clock(now - t.at)}
                 {held > HOLD_MIN ? <strong className="text-berry">, past {HOLD_MIN} min: serve or spare</strong> : null}
               </li>
             );
@@ -78,13 +80,7 @@ export function HoldView({
         </Button>
       ) : null}
       <div className="flex items-end gap-2">
-        <Field
-          label="The bell rings at"
-          type="time"
-          value={typed ?? (bell === null ? '' : boxesOf(bell).time)}
-          onChange={(e) => setBell(e.target.value)}
-          className="w-36"
-        />
+        <TimeField label="The bell rings at" value={typed ?? (bell === null ? '' : localTime(bell))} onTime={setBell} className="w-36" />
         {bell === null ? null : (
           <Button
             className="min-h-11"

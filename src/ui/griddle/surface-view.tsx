@@ -23,6 +23,8 @@ export function SurfaceView({
   readonly onPlace: (place: Place) => void;
 }) {
   const on = onHeat(pieces).filter((p) => p.surface === surface.id);
+  // more than lie there side by side: two screens have poured at once
+  const beside = on.filter((p) => p.slot >= surface.slots.length);
   const percentOf = (cm: number, of: number): string => `${(100 * cm) / of}%`;
   return (
     <section aria-label={surface.name}>
@@ -70,6 +72,22 @@ export function SurfaceView({
           );
         })}
       </div>
+      {beside.length > 0 ? (
+        <div className="mt-2 flex flex-wrap items-center gap-2">
+          <span className="text-soft">Also on it, poured from another screen:</span>
+          {beside.map((p) => (
+            <button
+              key={p.id}
+              type="button"
+              aria-label={`Piece ${p.piece}, ${p.flippedAt === null ? 'first side' : 'second side'}, ${clock(now - (p.flippedAt ?? p.pouredAt))}`}
+              onClick={() => onPlace({ surface: p.surface, slot: p.slot })}
+              className="hold min-h-12 min-w-12 px-3"
+            >
+              <strong>{p.piece}</strong> {clock(now - (p.flippedAt ?? p.pouredAt))}
+            </button>
+          ))}
+        </div>
+      ) : null}
     </section>
   );
 }

@@ -2,11 +2,11 @@
 import { useState } from 'react';
 import { GEAR_SORTS, type Gear, type GearSort, portionFor, SORT_NAMES } from '@/core/pantry/gear';
 import { grams, millilitres, type Units } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
-import { numberIn } from '../kit/typed';
 
 interface Asked {
   readonly key: string;
@@ -142,7 +142,7 @@ function GearDialog({
     was ? Object.fromEntries(ASKS[was.sort].map((a) => [a.key, String(figures(was)[a.key])])) : {},
   );
   const [tried, setTried] = useState(false);
-  const number = (a: Asked): number => numberIn(typed[a.key] ?? '', a.unit || 'g');
+  const number = (a: Asked): number => typedNumber(typed[a.key] ?? '', a.unit || 'g');
   const wrong = (a: Asked): string | undefined => {
     const x = number(a);
     if (!Number.isFinite(x)) return 'Write a number.';

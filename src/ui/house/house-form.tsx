@@ -1,6 +1,7 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { toast } from 'sonner';
+import type { ActionResult, Kept } from '@/contract/action-result';
 import { boilsAtC, type ChosenWay, gasRoomAt, type Kitchen } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Gear } from '@/core/pantry/gear';
@@ -8,8 +9,10 @@ import { TOOL_NAMES, TOOLS, type ToolId } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
 import { CONVENTION_FIELDS, fillNames, WAY_FIELDS, wrongAltitude } from '../bench/ways';
 import { answerOf } from '../kit/answer';
+import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
 import { Notice } from '../kit/notice';
+import { Clashes, useRevised } from '../kit/revised';
 import { TypedNumber } from '../kit/typed-number';
 import { GearList } from './gear-list';
 
@@ -22,9 +25,29 @@ interface Change {
   readonly drawer?: readonly ToolId[];
 }
 
+const changed = (h: House, change: Change): House => ({
+  conventions: { ...h.conventions, ...change.conventions },
+  ways: { ...h.ways, ...change.ways },
+  units: { ...h.units, ...change.units },
+  gear: change.gear ?? h.gear,
+  drawer: change.drawer ?? h.drawer,
+});
+
+/** The parts of a house that a change speaks of, as they are. */
+const partsOf = (h: House, change: Change): Change => {
+  const of = (part: 'conventions' | 'ways' | 'units'): object => Object.fromEntries(Object.keys(change[part] ?? {}).map((k) => [k, Reflect.get(h[part], k)]));
+  return {
+    ...(change.conventions && { conventions: of('conventions') }),
+    ...(change.ways && { ways: of('ways') }),
+    ...(change.units && { units: of('units') }),
+    ...(change.gear && { gear: h.gear }),
+    ...(change.drawer && { drawer: h.drawer }),
+  };
+};
+
 interface Props {
   readonly house: Kitchen;
-  readonly save: (change: Change) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
+  readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
 }
 
 const WHY: Readonly<Record<string, string>> = {
@@ -45,11 +68,15 @@ const WHY: Readonly<Record<string, string>> = {
 const UNIT_FIELDS = {
   weight: { label: 'Weights', names: { g: 'grams', oz: 'ounces' } },
   temperature: { label: 'Temperatures', names: { C: 'Celsius, °C', F: 'Fahrenheit, °F' } },
+  clock: { label: 'Times of day', names: { '24': '16:05', '12': '4:05 pm' } },
+  days: { label: 'Days', names: { 'day-month': '27 Nov 2026', 'month-day': 'Nov 27, 2026', 'year-month-day': '2026-11-27' } },
   currency: { label: 'Money', names: { '€': '€', '£': '£', $: '$', kr: 'kr', CHF: 'CHF', zł: 'zł', R: 'R', '¥': '¥', '₹': '₹' } },
 } as const;
 const UNIT_WHY: Readonly<Record<string, string>> = {
   weight: 'In ounces the sheets to weigh by have the grams beside them.',
   temperature: '',
+  clock: '',
+  days: 'How days are written here, and read where they are typed in figures.',
   currency: 'What prices in the pantry are in.',
 };
 
@@ -57,18 +84,31 @@ const UNIT_WHY: Readonly<Record<string, string>> = {
 export function HouseForm({ house, save }: Props) {
   const [now, setNow] = useState<House>({ conventions: house.conventions, ways: house.ways, units: house.units, gear: house.gear, drawer: house.drawer });
   const [refusal, setRefusal] = useState<string | null>(null);
-  const keep = async (change: Change): Promise<void> => {
-    setNow((n) => ({
-      conventions: { ...n.conventions, ...change.conventions },
-      ways: { ...n.ways, ...change.ways },
-      units: { ...n.units, ...change.units },
-      gear: change.gear ?? n.gear,
-      drawer: change.drawer ?? n.drawer,
-    }));
+  // as the records have it, as far as this page knows; a change is kept against that
+  const known = useRef<House>(now);
+  const turn = useRef<Promise<void>>(Promise.resolve());
+  const revised = useRevised(house.revision ?? 1, null);
+  const [open, setOpen] = useState<Change | null>(null);
+  const send = async (change: Change): Promise<void> => {
     setRefusal(null);
-    const answer = await answerOf(() => save(change), 'Choose again in a moment: it is not kept yet.');
-    if (answer.ok) toast('Kept for the whole house');
-    else setRefusal(answer.message);
+    const answer = await answerOf(
+      () => save({ change, base: partsOf(known.current, change), decided: revised.seen.decided }),
+      'Choose again when it is back: it is not kept yet.',
+    );
+    revised.heard(answer);
+    setOpen(!answer.ok && answer.conflict ? change : null);
+    if (!answer.ok) {
+      if (!answer.conflict) setRefusal(answer.message);
+      return;
+    }
+    known.current = changed(known.current, change);
+    if (answer.merged.length === 0) toast('Kept for the whole house');
+  };
+  // one after the other: the second is kept against what came of the first
+  const keep = (change: Change): Promise<void> => {
+    setNow((n) => changed(n, change));
+    turn.current = turn.current.then(() => send(change));
+    return turn.current;
   };
   const row = (key: string, label: string, why: string | undefined, names: Readonly<Record<string, string>>, value: string, put: (v: string) => void) => (
     <div key={key} className="max-w-md">
@@ -83,6 +123,12 @@ export function HouseForm({ house, save }: Props) {
         A formula that says nothing of its own follows these; the Bench lets each have its own. Schools of a kind (even, tall, crisp) are chosen with the
         formula.
       </p>
+      <Clashes of={revised} />
+      {open && revised.conflict ? (
+        <Button look="now" size="work" className="justify-self-start" onClick={() => void keep(open)}>
+          Keep it so
+        </Button>
+      ) : null}
       {refusal ? (
         <Notice weight="stop" role="alert">
           {refusal}

@@ -1,11 +1,7 @@
 /** Asking the server: an answer, a refusal with its places, or that it does not answer, all as one kind of value. */
+import type { Refusal } from '@/contract/action-result';
 
-export interface Refused {
-  readonly ok: false;
-  readonly message: string;
-  /** Errors by field. */
-  readonly fields: Readonly<Record<string, string>>;
-}
+export type Refused = Refusal;
 
 /**
  * What the server says; where it does not answer, a refusal that says so.
@@ -13,11 +9,11 @@ export interface Refused {
  */
 export async function answerOf<A extends { readonly ok: boolean }>(
   work: () => Promise<A>,
-  still = 'What you typed is still here: try again in a moment.',
+  still = 'What you typed is still here: save it when it is back.',
 ): Promise<A | Refused> {
   try {
     return await work();
   } catch {
-    return { ok: false, message: `Even Crumb does not answer just now. ${still}`, fields: {} };
+    return { ok: false, kind: 'away', message: `Even Crumb does not answer just now. ${still}`, fields: {} };
   }
 }

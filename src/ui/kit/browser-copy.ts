@@ -1,11 +1,18 @@
 'use client';
-/** What is typed and not yet sent, kept in this browser so that a reload or a closed lid loses nothing. */
-import { useEffect, useState } from 'react';
+/**
+ * What is typed and not yet sent, kept in this browser so that a reload or a closed lid loses nothing. Drafts stand in a place
+ * of their own for each tab; what a closed tab has left is brought back by the next that asks for it.
+ */
+import { useEffect, useRef, useState } from 'react';
+
+const OURS = 'even-crumb:';
+/** Told on the window when the browser has no room for a copy: the page works on, without its safety net. */
+export const STORE_FULL = 'even-crumb-store-full';
 
 /** What was kept under a name; null when nothing was, or the browser keeps nothing. Whoever asks checks its shape. */
 export function copyOf(name: string): unknown {
   try {
-    const text = window.localStorage.getItem(`even-crumb:${name}`);
+    const text = window.localStorage.getItem(`${OURS}${name}`);
     return text ? (JSON.parse(text) as unknown) : null;
   } catch {
     return null; // storage is off, or holds what is none of ours
@@ -16,21 +23,107 @@ export function copyOf(name: string): unknown {
 export function copiesNamed(start: string): readonly string[] {
   try {
     return Object.keys(window.localStorage)
-      .filter((k) => k.startsWith(`even-crumb:${start}`))
-      .map((k) => k.slice('even-crumb:'.length));
+      .filter((k) => k.startsWith(`${OURS}${start}`))
+      .map((k) => k.slice(OURS.length));
   } catch {
     return [];
   }
 }
 
-/** Keeps a value under a name; null takes it away. Where storage is off or full the page works on without the safety net. */
-export function keepCopy(name: string, value: unknown): void {
+/** Keeps a value under a name; null takes it away. @returns whether it is kept; where it is not, the window is told */
+export function keepCopy(name: string, value: unknown): boolean {
   try {
-    if (value === null) window.localStorage.removeItem(`even-crumb:${name}`);
-    else window.localStorage.setItem(`even-crumb:${name}`, JSON.stringify(value));
+    if (value === null) window.localStorage.removeItem(`${OURS}${name}`);
+    else window.localStorage.setItem(`${OURS}${name}`, JSON.stringify(value));
+    return true;
   } catch {
-    // nothing to keep it in
+    if (value !== null) window.dispatchEvent?.(new Event(STORE_FULL));
+    return value === null;
   }
+}
+
+const TAB = 'even-crumb-tab';
+const lockOf = (tab: string): string => `${OURS}tab:${tab}`;
+
+function rememberedTab(): string {
+  try {
+    const had = window.sessionStorage.getItem(TAB);
+    if (had) return had;
+  } catch {
+    // without it a reload is another tab, and brings back what this one has left
+  }
+  return crypto.randomUUID();
+}
+const remember = (tab: string): string => {
+  try {
+    window.sessionStorage.setItem(TAB, tab);
+  } catch {
+    // as above
+  }
+  return tab;
+};
+
+let tab: string | null = null;
+let claimed: Promise<void> | null = null;
+const thisTab = (): string => (tab ??= remember(rememberedTab()));
+
+/** Holds this tab's name as long as it lives; a tab that was doubled with its memory takes another. */
+function claim(): Promise<void> {
+  claimed ??= (async (): Promise<void> => {
+    const locks = typeof navigator === 'undefined' ? undefined : navigator.locks;
+    if (!locks) return;
+    const hold = (name: string): Promise<boolean> =>
+      new Promise((told) => {
+        void locks.request(lockOf(name), { ifAvailable: true }, (lock) => {
+          told(lock !== null);
+          return lock ? new Promise(() => {}) : undefined;
+        });
+      });
+    while (!(await hold(thisTab()))) tab = remember(crypto.randomUUID());
+  })();
+  return claimed;
+}
+
+async function liveTabs(): Promise<ReadonlySet<string>> {
+  const held = typeof navigator !== 'undefined' && navigator.locks ? ((await navigator.locks.query()).held ?? []) : [];
+  return new Set(held.map((l) => l.name ?? ''));
+}
+
+interface Kept {
+  readonly at: number;
+  readonly value: unknown;
+}
+const keptIn = (name: string): Kept | null => {
+  const c = copyOf(name);
+  return typeof c === 'object' && c !== null && 'value' in c && 'at' in c ? (c as Kept) : null;
+};
+
+/** Keeps this tab's draft of something; null takes it away. */
+export const keepDraftOf = (name: string, value: unknown): boolean =>
+  keepCopy(`${name}@${thisTab()}`, value === null ? null : ({ at: Date.now(), value } satisfies Kept));
+
+/**
+ * This tab's draft of something, or the newest one that a closed tab has left: it is this tab's from then on. A draft of
+ * another tab that is open stays that tab's.
+ */
+export async function draftOf(name: string): Promise<unknown> {
+  await claim();
+  const own = keptIn(`${name}@${thisTab()}`);
+  if (own) return own.value;
+  const live = await liveTabs();
+  const left = copiesNamed(`${name}@`)
+    .filter((n) => !live.has(lockOf(n.slice(name.length + 1))))
+    .flatMap((n) => {
+      const kept = keptIn(n);
+      return kept ? [{ n, kept }] : [];
+    })
+    .sort((a, b) => b.kept.at - a.kept.at)[0];
+  // one place for all tabs, as older versions of the app had it
+  const older = left ? null : copyOf(name);
+  const value = left ? left.kept.value : older;
+  if (value === null) return null;
+  if (keepDraftOf(name, value)) keepCopy(left ? left.n : name, null);
+  return value;
 }
 
 /** The parts of a copy that are still what they were: an older version of the app may have kept others. */
@@ -45,14 +138,19 @@ const ofItsShape = <T extends object>(now: T, kept: object): Partial<T> =>
  */
 export function useCopied<T extends object>(name: string, initial: () => T): readonly [T, (part: Partial<T>) => void, () => void] {
   const [value, setValue] = useState<T>(initial);
+  const touched = useRef(false);
   useEffect(() => {
-    const kept = copyOf(name);
-    if (typeof kept === 'object' && kept !== null) setValue((v) => ({ ...v, ...ofItsShape(v, kept) }));
+    touched.current = false;
+    void draftOf(name).then((kept) => {
+      // who has begun to type already is not interrupted
+      if (typeof kept === 'object' && kept !== null && !touched.current) setValue((v) => ({ ...v, ...ofItsShape(v, kept) }));
+    });
   }, [name]);
   const set = (part: Partial<T>): void => {
+    touched.current = true;
     const next = { ...value, ...part };
     setValue(next);
-    keepCopy(name, next);
+    keepDraftOf(name, next);
   };
-  return [value, set, () => keepCopy(name, null)];
+  return [value, set, () => void keepDraftOf(name, null)];
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { typedNumber } from '@/core/quantity/typed';
 
 /**
  * A number that stands in a text and can be typed over: it goes when Enter is pressed or the box is left, and comes back as
@@ -26,12 +27,8 @@ export function TypedNumber({
   readonly className?: string;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const clean = (typed ?? '')
-    .trim()
-    .replace(/[\s\u2009]/g, '')
-    .replace(',', '.')
-    .replace(/(?:g|%|ml)$/, '');
-  const x = Number(clean);
+  const clean = (typed ?? '').trim();
+  const x = typedNumber(clean, 'ml', 'g', '%');
   const reason = typed === null || clean === '' ? null : Number.isFinite(x) ? wrong(x) : 'Write a number.';
   const send = (): void => {
     if (typed === null || reason) return;

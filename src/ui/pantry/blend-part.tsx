@@ -1,8 +1,8 @@
 'use client';
 import type { House } from '@/core/pantry/conventions';
+import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
-import { numberIn } from '../kit/typed';
 import { IngredientField } from './ingredient-field';
 import type { PacketFields } from './packet-fields';
 
@@ -20,7 +20,7 @@ export function BlendPart({
 }) {
   const put = (n: number, part: Partial<PacketFields['members'][number]>): void =>
     set({ members: form.members.map((m, k) => (k === n ? { ...m, ...part } : m)) });
-  const total = form.members.reduce((a, m) => a + (numberIn(m.parts) || 0), 0);
+  const total = form.members.reduce((a, m) => a + (typedNumber(m.parts) || 0), 0);
   return (
     <section aria-label="Blend" className="grid gap-2">
       {form.members.map((m, n) => (
@@ -40,7 +40,7 @@ export function BlendPart({
             value={m.parts}
             className="w-28"
             onChange={(e) => put(n, { parts: e.target.value })}
-            {...(total > 0 && numberIn(m.parts) > 0 ? { hint: `${((100 * numberIn(m.parts)) / total).toFixed(0)} %` } : {})}
+            {...(total > 0 && typedNumber(m.parts) > 0 ? { hint: `${((100 * typedNumber(m.parts)) / total).toFixed(0)} %` } : {})}
           />
           {form.members.length > 2 ? (
             <Button look="bare" className="mt-6" aria-label={`Take part ${n + 1} off`} onClick={() => set({ members: form.members.filter((_, k) => k !== n) })}>

@@ -7,6 +7,7 @@ import type { Kitchen } from '@/core/formula/ways';
 import { LEAST_WEIGHINGS, MOST_WEIGHING_G, MOST_WEIGHINGS, measureFrom, WATER_G_PER_ML, withMeasure } from '@/core/pantry/calibrate';
 import type { OwnMeasure } from '@/core/pantry/own';
 import { hangsOnFill } from '@/core/pantry/weigh';
+import { typedNumber } from '@/core/quantity/typed';
 import { unitById } from '@/core/quantity/units';
 import { answerOf, type Refused } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
@@ -14,7 +15,6 @@ import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { numberIn } from '../kit/typed';
 import { EffectView } from './effect-view';
 import { IngredientField, ingredientNamed } from './ingredient-field';
 import { Result, Waiting } from './weighed';
@@ -68,9 +68,9 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
   const [kept, setKept] = useState<{ readonly measure: OwnMeasure; readonly before: Kitchen } | null>(null);
 
   const ingredient = filling === 'ingredient' ? ingredientNamed(of, house.conventions) : null;
-  const gPerMl = filling === 'water' ? WATER_G_PER_ML : numberIn(density);
+  const gPerMl = filling === 'water' ? WATER_G_PER_ML : typedNumber(density);
   const filled = typed.filter((t) => t.trim() !== '');
-  const weighings = filled.map((t) => numberIn(t));
+  const weighings = filled.map((t) => typedNumber(t));
   const good = weighings.every((w) => w > 0 && w <= MOST_WEIGHING_G) && (filling !== 'batter' || (gPerMl > 0 && gPerMl <= 3));
   const vague = unitById(unit)?.dimension === 'vague';
   const named = { unit, which: vague ? which.trim().toLowerCase() : '', full };
@@ -123,7 +123,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
   };
   const wrong = (t: string): string | undefined => {
     if (t.trim() === '') return undefined;
-    const w = numberIn(t);
+    const w = typedNumber(t);
     return !Number.isFinite(w)
       ? 'A number of grams.'
       : w <= 0

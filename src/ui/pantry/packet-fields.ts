@@ -3,7 +3,7 @@ import type { House } from '@/core/pantry/conventions';
 import { type Allergen, type Category, kitchenName } from '@/core/pantry/ingredient';
 import type { OwnThing, Packet, Panel, PanelBase } from '@/core/pantry/packet';
 import { findIngredient, PANTRY } from '@/core/pantry/pantry';
-import { numberIn } from '../kit/typed';
+import { typedNumber } from '@/core/quantity/typed';
 import { ingredientNamed } from './ingredient-field';
 
 export const FIGURES = [
@@ -122,7 +122,7 @@ function numberAt(field: string, text: string, errors: Record<string, string>): 
   // "under 0.1" is printed as "<0.1", and nothing as a dash
   const t = text.trim().replace(/^</, '');
   if (t === '' || t === '-') return null;
-  const x = numberIn(t);
+  const x = typedNumber(t);
   if (!Number.isFinite(x)) errors[field] = 'Write a number, or leave it empty where the packet is silent.';
   else if (x < 0) errors[field] = 'Not less than nothing.';
   else return x;

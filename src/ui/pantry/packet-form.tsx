@@ -2,17 +2,19 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { ActionResult, Kept } from '@/contract/action-result';
 import { allergenName } from '@/core/formula/tally';
 import type { House } from '@/core/pantry/conventions';
 import { ALLERGENS, CATEGORIES, CATEGORY_NAMES } from '@/core/pantry/ingredient';
 import { energyDoubt, ingredientOf, type OwnThing } from '@/core/pantry/packet';
 import { findIngredient } from '@/core/pantry/pantry';
-import { answerOf, type Refused } from '../kit/answer';
+import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
 import { BlendPart } from './blend-part';
 import { IngredientField } from './ingredient-field';
@@ -21,16 +23,23 @@ import { type Errors, FIGURES, type Figure, formOf, MORE_FIGURES, type PacketFie
 /** An ingredient of the kitchen's own: from its packet's panel, or as a blend of others. */
 export function PacketForm({
   was,
+  broken = null,
   house,
   keep,
 }: {
-  readonly was: OwnThing | null;
+  readonly was: (OwnThing & { readonly revision?: number }) | null;
+  /** One whose packet can't be read: it is entered anew under its name. */
+  readonly broken?: { readonly id: string; readonly name: string } | null;
   readonly house: House;
-  readonly keep: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+  readonly keep: (input: unknown) => Promise<ActionResult<Kept & { readonly id: string }>>;
 }) {
   const router = useRouter();
   // a copy of an ingredient that was changed since is no copy of this one
-  const [form, change, sent] = useCopied<PacketFields>(`packet:${was ? `${was.id}:${JSON.stringify(was)}` : 'new'}`, () => formOf(was, house));
+  const [form, change, sent] = useCopied<PacketFields>(`packet:${was ? `${was.id}:${JSON.stringify(was.packet)}` : (broken?.id ?? 'new')}`, () => ({
+    ...formOf(was, house),
+    ...(broken && { name: broken.name }),
+  }));
+  const revised = useRevised(was?.revision ?? 1, was && { name: was.name, packet: was.packet });
   const [tried, setTried] = useState(false);
   const [refused, setRefused] = useState<{ readonly message: string; readonly fields: Errors } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -51,8 +60,9 @@ export function PacketForm({
     setTried(true);
     if (busy || Object.keys(typed).length > 0 || !made.ok) return;
     setBusy(true);
-    const a = await answerOf(() => keep({ id: was?.id ?? null, name: form.name.trim(), packet }));
+    const a = await answerOf(() => keep({ id: was?.id ?? broken?.id ?? null, name: form.name.trim(), packet, seen: was ? revised.seen : null }));
     setBusy(false);
+    revised.heard(a);
     if (!a.ok) {
       setRefused({ message: a.message, fields: a.fields });
       return;
@@ -207,7 +217,8 @@ export function PacketForm({
           </section>
         </>
       )}
-      {refused ? (
+      <Clashes of={revised} />
+      {refused && !revised.conflict ? (
         <Notice weight="stop" role="alert">
           {refused.message}
         </Notice>

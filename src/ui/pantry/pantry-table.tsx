@@ -9,6 +9,7 @@ import { type Keeping, keeping, pricePerG, type Shelf } from '@/core/pantry/stoc
 import { grams, money, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Day, useTime } from '../time';
 
 interface Row {
   readonly id: string;
@@ -184,7 +185,7 @@ export function PantryTable({
                   <td className="py-2 pr-4 text-right whitespace-nowrap">{r.onHandG === undefined ? '' : grams(r.onHandG, units)}</td>
                   <td className="py-2 pr-4 text-right whitespace-nowrap">{r.perKg === undefined ? '' : money(r.perKg, units)}</td>
                   <td className="py-2 pr-4 whitespace-nowrap">
-                    {r.bestBefore ?? ''}
+                    {r.bestBefore ? <Day day={r.bestBefore} /> : ''}
                     {r.keeps === 'past' ? <strong className="ml-2">past it</strong> : r.keeps === 'soon' ? <strong className="ml-2">use soon</strong> : null}
                   </td>
                   <td className="py-2 text-soft">{r.allergens}</td>
@@ -207,6 +208,7 @@ const MOST_SOON = 6;
 
 /** What is near its date, or past it, soonest first. */
 function Soon({ rows }: { readonly rows: readonly Row[] }) {
+  const time = useTime();
   const soon = rows.filter((r) => r.keeps === 'soon' || r.keeps === 'past').sort((a, b) => ((a.bestBefore ?? '') < (b.bestBefore ?? '') ? -1 : 1));
   if (soon.length === 0) return null;
   return (
@@ -218,7 +220,7 @@ function Soon({ rows }: { readonly rows: readonly Row[] }) {
           <Link href={`/pantry/${r.id}`} className="text-rim underline">
             {kitchenName(r).toLowerCase()}
           </Link>{' '}
-          <span className="text-soft">{r.keeps === 'past' ? 'past its date' : `by ${r.bestBefore}`}</span>
+          <span className="text-soft">{r.keeps === 'past' ? 'past its date' : `by ${time.day(r.bestBefore ?? '')}`}</span>
         </span>
       ))}
       {soon.length > MOST_SOON ? ` and ${soon.length - MOST_SOON} more` : ''}.

@@ -1,27 +1,22 @@
 'use client';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { ActionResult, Kept } from '@/contract/action-result';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
 import { money, type Units } from '@/core/quantity/say';
-import { answerOf, type Refused } from '../kit/answer';
+import { typedGrams, typedNumber } from '@/core/quantity/typed';
+import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
-import { Notice } from '../kit/notice';
-import { numberIn } from '../kit/typed';
+import { Clashes, useRevised } from '../kit/revised';
 
-type Typed = Readonly<Record<keyof Omit<Stock, 'ingredientId'>, string>>;
+const KEYS = ['price', 'packG', 'opened', 'bestBefore'] as const;
+type Key = (typeof KEYS)[number];
 
-const NUMBERS = ['price', 'packG', 'onHandG'] as const;
+const shown = (x: number | string | null): string => (x === null ? '' : String(x));
 
-const shown = (x: number | null): string => (x === null ? '' : String(x));
-
-/** "1.5 kg" is 1500 g; null where nothing is typed, NaN where it is no amount. */
-function gramsIn(text: string): number | null {
-  const t = text.trim().toLowerCase();
-  return t === '' ? null : t.endsWith('kg') ? 1000 * numberIn(t, 'kg') : numberIn(t);
-}
-
-/** What is known of an ingredient on the shelf: what a pack costs and holds, how much there is, and its dates. */
+/** What is noted of an ingredient's packs: what one costs and holds, and its dates. How much there is, is counted beside it. */
 export function StockForm({
   ingredientId,
   stock,
@@ -31,68 +26,49 @@ export function StockForm({
   readonly ingredientId: string;
   readonly stock: Stock | null;
   readonly units: Units;
-  readonly keep: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
   const from = stock ?? { ...EMPTY_STOCK, ingredientId };
-  const [typed, setTyped] = useState<Typed>({
+  const [typed, setTyped] = useState<Readonly<Record<Key, string>>>({
     price: shown(from.price),
     packG: shown(from.packG),
-    onHandG: shown(from.onHandG),
-    opened: from.opened ?? '',
-    bestBefore: from.bestBefore ?? '',
+    opened: shown(from.opened),
+    bestBefore: shown(from.bestBefore),
   });
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const now: Stock = {
-    ingredientId,
-    price: typed.price.trim() === '' ? null : numberIn(typed.price),
-    packG: gramsIn(typed.packG),
-    onHandG: gramsIn(typed.onHandG),
+  const asking = useAsking();
+  const revised = useRevised(stock?.revision ?? 1, Object.fromEntries(KEYS.map((k) => [k, from[k]])));
+  const note = {
+    price: typed.price.trim() === '' ? null : typedNumber(typed.price),
+    packG: typedGrams(typed.packG),
     opened: typed.opened || null,
     bestBefore: typed.bestBefore || null,
   };
-  const per = pricePerG(now);
-  const submit = async (): Promise<void> => {
-    const bad = Object.fromEntries(NUMBERS.filter((k) => Number.isNaN(now[k] ?? 0)).map((k) => [k, 'Write a number.']));
-    setErrors(bad);
-    setRefusal(null);
-    if (Object.keys(bad).length > 0 || busy) return;
-    setBusy(true);
-    const a = await answerOf(() => keep(now));
-    setBusy(false);
-    if (a.ok) toast('Noted');
-    else {
-      setErrors(a.fields);
-      setRefusal(a.message);
-    }
+  const per = pricePerG({ ...from, ...note });
+  const put = (key: Key, text: string): void => {
+    setTyped((t) => ({ ...t, [key]: text }));
+    asking.touched();
   };
-  const field = (key: keyof Typed, label: string, unit: string, type = 'text') => (
-    <Field
-      label={label}
-      unit={unit}
-      type={type}
-      inputMode={type === 'text' ? 'decimal' : undefined}
-      value={typed[key]}
-      error={errors[key]}
-      onChange={(e) => {
-        setTyped((t) => ({ ...t, [key]: e.target.value }));
-        setErrors({});
-        setRefusal(null);
-      }}
-    />
+  const submit = async (): Promise<void> => {
+    if (asking.found(Object.fromEntries((['price', 'packG'] as const).filter((k) => Number.isNaN(note[k] ?? 0)).map((k) => [k, 'Write a number.'])))) return;
+    const a = await asking.ask(() => keep({ ingredientId, ...note, seen: revised.seen }));
+    revised.heard(a);
+    if (a?.ok && a.merged.length === 0) toast('Noted');
+  };
+  const day = (key: Key, label: string) => <DayField label={label} value={typed[key]} error={asking.errors[key]} onDay={(d) => put(key, d)} />;
+  const field = (key: Key, label: string, unit: string) => (
+    <Field label={label} unit={unit} inputMode="decimal" value={typed[key]} error={asking.errors[key]} onChange={(e) => put(key, e.target.value)} />
   );
   return (
     <form
       noValidate
-      aria-label="On the shelf"
+      aria-label="Packs and dates"
       className="grid content-start gap-3 rounded-plate bg-white p-4"
       onSubmit={(e) => {
         e.preventDefault();
         void submit();
       }}
     >
-      <h2 className="text-xl">On the shelf</h2>
+      <h2 className="text-xl">Packs and dates</h2>
       <div className="grid grid-cols-2 gap-3">
         {field('price', 'A pack costs', units.currency)}
         {field('packG', 'and holds', 'g')}
@@ -100,17 +76,13 @@ export function StockForm({
       <p className="-mt-1 text-[15px] text-soft">
         {per !== null && Number.isFinite(per) ? `${money(per * 1000, units)} a kilogram.` : 'Cost is counted once both are known.'}
       </p>
-      {field('onHandG', 'On hand', 'g')}
       <div className="grid grid-cols-2 gap-3">
-        {field('opened', 'Opened on', '', 'date')}
-        {field('bestBefore', 'Best before', '', 'date')}
+        {day('opened', 'Opened on')}
+        {day('bestBefore', 'Best before')}
       </div>
-      {refusal && Object.keys(errors).length === 0 ? (
-        <Notice weight="stop" role="alert">
-          {refusal}
-        </Notice>
-      ) : null}
-      <Button look="now" type="submit" disabled={busy} className="justify-self-start">
+      <Clashes of={revised} />
+      <Refusal text={Object.keys(asking.errors).length === 0 && !revised.conflict ? asking.refusal : null} />
+      <Button look="now" type="submit" disabled={asking.busy} className="justify-self-start">
         Note it
       </Button>
     </form>

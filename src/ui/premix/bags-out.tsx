@@ -13,6 +13,7 @@ import { bagsLeft, type Lot } from '@/core/premix/premix';
 import type { Additions } from '@/core/premix/products';
 import { bagSheet } from '@/core/premix/use';
 import { grams } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -20,7 +21,6 @@ import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
-import { numberIn } from '../kit/typed';
 
 type Answer = Promise<{ readonly ok: true; readonly id: string } | Refused>;
 
@@ -55,14 +55,14 @@ export function BagsOut({
   const { errors, busy, touched } = asking;
   const left = bagsLeft(lot);
   const wrongCount = (text: string): string | null => {
-    const n = numberIn(text, 'bags');
+    const n = typedNumber(text, 'bags');
     if (Number.isNaN(n)) return 'Write a number.';
     if (!Number.isInteger(n) || n < 1) return 'Bags come whole.';
     return n > left ? `Only ${left} ${left === 1 ? 'is' : 'are'} left.` : null;
   };
   const product = offered.find((p) => productKey(p) === chosen);
   const wrong = wrongCount(bags);
-  const sheet = product && !wrong ? bagSheet(lot, numberIn(bags, 'bags'), product.parts) : [];
+  const sheet = product && !wrong ? bagSheet(lot, typedNumber(bags, 'bags'), product.parts) : [];
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const short = takeOut(usesOf(linesOfSheet(offTheShelf(sheet), find), shelf), shelf).rows.filter((x) => (x.shortG ?? 0) > 0);
 
@@ -72,7 +72,7 @@ export function BagsOut({
       (requestId) =>
         use({
           lotId: lot.id,
-          bags: numberIn(bags, 'bags'),
+          bags: typedNumber(bags, 'bags'),
           product: product.product,
           take: take ? (short.length > 0 ? 'anyway' : 'enough') : 'no',
           requestId,
@@ -88,7 +88,7 @@ export function BagsOut({
   };
   const discard = async (): Promise<void> => {
     if (wrongCount(away) || asking.found(why.trim() === '' ? { why: 'Write why.' } : {})) return;
-    const a = await asking.ask(() => lose({ lotId: lot.id, bags: numberIn(away, 'bags'), why }));
+    const a = await asking.ask(() => lose({ lotId: lot.id, bags: typedNumber(away, 'bags'), why }));
     if (!a?.ok) return;
     toast('Written off');
     router.refresh();

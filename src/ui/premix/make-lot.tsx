@@ -12,15 +12,17 @@ import { limitsOf } from '@/core/premix/keeping';
 import { MOST_BAGS, type PremixSettings } from '@/core/premix/premix';
 import type { WorkedPremix } from '@/core/premix/work';
 import { grams, gramsExact } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
-import { numberIn } from '../kit/typed';
+import { useTime } from '../time';
 
 interface Typed {
   readonly by: 'bags' | 'kg';
@@ -48,6 +50,7 @@ export function MakeLot({
   readonly shelf: Shelf;
   readonly make: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
 }) {
+  const time = useTime();
   const router = useRouter();
   const { units } = house;
   // what is noted while a lot is weighed outlives a reload
@@ -67,7 +70,7 @@ export function MakeLot({
     asking.touched();
     setTyped(part);
   };
-  const n = numberIn(amount, by === 'kg' ? 'kg' : 'bags');
+  const n = typedNumber(amount, by === 'kg' ? 'kg' : 'bags');
   const bags = by === 'bags' ? n : Math.floor((1000 * n) / settings.bagG + 1e-9);
   const wrong = Number.isNaN(n)
     ? 'Write a number.'
@@ -131,23 +134,22 @@ export function MakeLot({
           error={wrong ?? errors.bags}
           onChange={(e) => set({ amount: e.target.value })}
         />
-        <Field
+        <DayField
           label="Made on"
-          type="date"
           className="w-44"
           inputClass="!min-h-14"
           value={made}
           error={errors.made}
-          onChange={(e) => {
+          onDay={(day) => {
             asking.touched();
-            setMade(e.target.value);
+            setMade(day);
           }}
         />
         {lotG === null ? null : (
           <p className="mt-8">
             {bags} {bags === 1 ? 'bag' : 'bags'} of {grams(settings.bagG, units)}, <strong>{grams(lotG, units)}</strong> in all
             {over >= 1 ? `; ${grams(over, units)} would be left for no whole bag, and is not made` : ''}
-            {best ? `; best before ${best.date} (${best.why})` : ''}.
+            {best ? `; best before ${time.day(best.date)} (${best.why})` : ''}.
           </p>
         )}
       </div>

@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { ActionResult, Kept } from '@/contract/action-result';
 import { piecesOf } from '@/core/batter/volume';
 import type { Formula } from '@/core/formula/formula';
 import { KINDS, kindById, type RailReading, railOf, sayRail, schoolOf, usualPortionMl } from '@/core/formula/kinds';
@@ -14,26 +15,27 @@ import { fatty, limitsOf } from '@/core/premix/keeping';
 import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
 import { workPremix } from '@/core/premix/work';
 import { grams, percent, type Units } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
-import { numberIn } from '../kit/typed';
 import { AdditionsView } from './additions';
 
 interface Props {
   readonly id: string | null;
   readonly versionId: string;
   readonly formula: Formula;
-  readonly was: { readonly name: string; readonly settings: PremixSettings };
+  readonly was: { readonly name: string; readonly settings: PremixSettings; readonly revision?: number };
   /** What is in a bag stays once a lot was made. */
   readonly hasLots: boolean;
   readonly house: Kitchen;
   readonly shelf: Shelf;
-  readonly keep: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+  readonly keep: (input: unknown) => Promise<ActionResult<Kept & { readonly id: string }>>;
   readonly drop: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
   /** Keeps an ingredient of the kitchen's own. */
   readonly keepThing?: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
@@ -55,6 +57,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
   const [density, setDensity] = useState(was.settings.densityGPerMl === null ? '' : String(was.settings.densityGPerMl));
   const [months, setMonths] = useState(was.settings.months === null ? '' : String(was.settings.months));
   const asking = useAsking();
+  const revised = useRevised(was.revision ?? 1, { name: was.name, settings: was.settings });
   const { errors, busy, touched } = asking;
   const set = (part: Partial<PremixSettings>): void => {
     touched();
@@ -66,8 +69,8 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
       touched();
       put(e.target.value);
     };
-  const optional = (text: string): number | null => (text.trim() === '' ? null : numberIn(text, 'g/ml'));
-  const bagG = numberIn(bag);
+  const optional = (text: string): number | null => (text.trim() === '' ? null : typedNumber(text, 'g/ml'));
+  const bagG = typedNumber(bag);
   const measured = optional(density);
   const now: PremixSettings = { ...settings, bagG, densityGPerMl: measured, months: optional(months) };
   const worked = workPremix(formula, house, null, { ...now, densityGPerMl: measured !== null && measured > 0.1 ? measured : null });
@@ -78,9 +81,13 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
     if (Number.isNaN(now.densityGPerMl ?? 0)) bad['settings.densityGPerMl'] = 'Write a number.';
     if (Number.isNaN(now.months ?? 0)) bad['settings.months'] = 'Write a number of months.';
     if (asking.found(bad)) return;
-    const a = await asking.ask(() => keep({ id, versionId, name, settings: now }), id === null);
+    const a = await asking.ask(
+      (requestId) => keep({ id, versionId, name, settings: now, seen: id === null ? null : revised.seen, requestId: id === null ? requestId : null }),
+      id === null,
+    );
+    revised.heard(a);
     if (!a?.ok) return;
-    toast('Kept');
+    if (a.merged.length === 0) toast('Kept');
     if (id === null) router.push(`/premix/${a.id}`);
   };
   const remove = async (): Promise<void> => {
@@ -182,7 +189,8 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
           />
         </div>
         <Field label="How it is kept" value={settings.storage} onChange={(e) => set({ storage: e.target.value })} error={errors['settings.storage']} />
-        <Refusal text={asking.refusal} />
+        <Clashes of={revised} />
+        <Refusal text={revised.conflict ? null : asking.refusal} />
         <div className="flex flex-wrap gap-3">
           <Button look={id === null ? 'now' : 'plain'} size="work" type="submit" disabled={busy}>
             {busy ? 'Keeping' : id === null ? 'Keep this premix' : 'Keep the changes'}

@@ -5,10 +5,10 @@ import type { SheetLine } from '@/core/batch/sheet-line';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { standing, toleranceG } from '@/core/prep/weigh';
 import { grams } from '@/core/quantity/say';
-import { timeOfDay } from '../day/clock';
 import type { OpenBook } from '../day/use-book';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { useTime } from '../time';
 import { useUnits } from '../units';
 
 const MOST_INITIALS = 12;
@@ -27,6 +27,7 @@ export function CheckView({
   readonly stepG: number;
   readonly find: (id: string) => Ingredient | undefined;
 }) {
+  const time = useTime();
   const units = useUnits();
   const [initials, setInitials] = useState('');
   const [wrong, setWrong] = useState(false);
@@ -87,7 +88,7 @@ export function CheckView({
       {had ? (
         <div className="flex flex-wrap items-center gap-3">
           <p className="text-xl font-semibold text-herb">
-            ✓ Seen by {had.act.initials} at {timeOfDay(had.at)}
+            ✓ Seen by {had.act.initials} at {time.ofDay(had.at)}
           </p>
           <Button size="work" onClick={() => book.tell({ do: 'strike', entryId: had.id })}>
             Look again

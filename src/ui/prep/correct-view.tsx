@@ -10,13 +10,14 @@ import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
 import { correction, massOf, meansOf, paSOf, type Seen, wantedPour } from '@/core/prep/correct';
 import { grams } from '@/core/quantity/say';
-import { timeOfDay } from '../day/clock';
+import { typedNumber } from '@/core/quantity/typed';
+
 import type { OpenBook } from '../day/use-book';
 import { PourDrawing } from '../drawings/pour';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
-import { numberIn } from '../kit/typed';
+import { useTime } from '../time';
 
 const POURS = [1, 2, 3] as const;
 /** A bowl's leftovers below this are not corrected. */
@@ -44,6 +45,7 @@ export function CorrectView({
   readonly book: OpenBook;
   readonly find: (id: string) => Ingredient | undefined;
 }) {
+  const time = useTime();
   const kind = kindById(batch.kind);
   const school = schoolOf(kind, batch.school);
   const [way, setWay] = useState<'look' | 'pour'>('look');
@@ -53,9 +55,9 @@ export function CorrectView({
   const made = massOf(lines);
   const inBowl = Math.max(0, Math.round(made - pouredG));
   const [bowl, setBowl] = useState('');
-  const bowlG = bowl.trim() === '' ? inBowl : numberIn(bowl);
-  const cm = across.map((t) => numberIn(t, 'cm')).filter((x) => x > 1 && x < 60);
-  const portion = numberIn(ml, 'ml');
+  const bowlG = bowl.trim() === '' ? inBowl : typedNumber(bowl);
+  const cm = across.map((t) => typedNumber(t, 'cm')).filter((x) => x > 1 && x < 60);
+  const portion = typedNumber(ml, 'ml');
   const seen: Seen | null = way === 'look' ? (pour ? { by: 'look', pour } : null) : portion > 0 && cm.length > 0 ? { by: 'pour', ml: portion, cm } : null;
   const paS = seen ? paSOf(seen) : null;
   const want = paS === null ? null : wantedPour(school, paS);
@@ -205,7 +207,7 @@ export function CorrectView({
             return (
               <li key={e.id} className="flex flex-wrap items-center gap-3 border-t border-line py-1">
                 <span className="text-lg">
-                  {timeOfDay(e.at)}: <strong>{grams(e.act.grams)}</strong> of {what ? kitchenName(what).toLowerCase() : e.act.ingredientId}, as it {e.act.seen}
+                  {time.ofDay(e.at)}: <strong>{grams(e.act.grams)}</strong> of {what ? kitchenName(what).toLowerCase() : e.act.ingredientId}, as it {e.act.seen}
                 </span>
                 <Button className="min-h-11" onClick={() => book.tell({ do: 'strike', entryId: e.id })}>
                   It is not in

@@ -3,10 +3,11 @@ import Link from 'next/link';
 import type { Life } from '@/core/batch/mixes';
 import type { FadePoint } from '@/core/lift/fade';
 import { minutesAndSeconds } from '@/core/quantity/say';
-import { timeOfDay, useNow } from '../day/clock';
+import { useNow } from '../day/clock';
 import { liftAt } from '../griddle/bowl-clock';
 import { useAlarm } from '../kit/alarm';
 import { lookOf } from '../kit/button';
+import { useTime } from '../time';
 
 const MIN = 60_000;
 
@@ -28,6 +29,7 @@ export function RestView({
   readonly foam: boolean;
   readonly griddle: string;
 }) {
+  const time = useTime();
   const [now] = useNow(500);
   const until = at + restMin * MIN;
   const rested = now !== null && now >= until;
@@ -43,11 +45,11 @@ export function RestView({
         {rested ? 'Rested' : minutesAndSeconds(Math.ceil((until - now) / 1000))}
       </p>
       <p className="mt-2 text-xl">
-        {rested ? `since ${timeOfDay(until)}` : `until ${timeOfDay(until)}; heat the griddle meanwhile`}
+        {rested ? `since ${time.ofDay(until)}` : `until ${time.ofDay(until)}; heat the griddle meanwhile`}
         {left === null
           ? ''
           : `. About ${Math.round(100 * left)} % of its lift is left${rested || atEnd === null ? '' : `, ${Math.round(100 * atEnd)} % when it is rested`}`}
-        {good === null ? '' : good > now ? `. Good until ${timeOfDay(good)}` : '. Past its time: pour it soon, flatter, or join another'}.
+        {good === null ? '' : good > now ? `. Good until ${time.ofDay(good)}` : '. Past its time: pour it soon, flatter, or join another'}.
       </p>
       {foam ? (
         <p className="mt-1 text-xl font-semibold">

@@ -1,6 +1,7 @@
 'use client';
 import { Check, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { refuse } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
@@ -12,6 +13,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
 import { bowlLines, rebalance, standing, toleranceG } from '@/core/prep/weigh';
 import { grams, gramsExact } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { StillRails } from '../bench/still-rails';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
@@ -20,7 +22,6 @@ import { Button } from '../kit/button';
 import { useInstrument } from '../kit/instrument';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
-import { numberIn } from '../kit/typed';
 import type { Done } from './done';
 import { ScalePanel } from './scale-panel';
 
@@ -66,7 +67,7 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
   const target = line?.grams ?? 0;
   const ingredient = line?.parts?.length === 1 ? (find(line.parts[0]?.id ?? '') ?? null) : null;
   const tolerance = toleranceG(ingredient, target, stepG);
-  const byHand = numberIn(typed);
+  const byHand = typedNumber(typed);
   const shown = typed.trim() !== '' ? byHand : (scale.reading?.grams ?? Number.NaN);
   const reading = shown - (adds ?? 0);
   const stands = Number.isNaN(reading) ? null : standing(reading, target, tolerance);
@@ -115,7 +116,7 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
       async (): Promise<{ readonly ok: true } | Refused> =>
         (await done.settle())
           ? anew({ batchId: batch.id, mix })
-          : { ok: false, message: 'What was weighed has not reached the records yet: the rest is worked anew when it has. Ask again then.', fields: {} },
+          : refuse('What was weighed has not reached the records yet: the rest is worked anew when it has. Ask again then.'),
     );
     if (a?.ok) onChanged();
   };

@@ -2,17 +2,19 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import type { ActionResult, Kept } from '@/contract/action-result';
 import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides';
 import type { Kitchen } from '@/core/formula/ways';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { numberIn } from '../kit/typed';
+import { Clashes, useRevised } from '../kit/revised';
 import { IngredientField, ingredientNamed, writtenAs } from '../pantry/ingredient-field';
 
 interface Typed {
@@ -35,7 +37,7 @@ export function SideForm({
 }: {
   readonly side: Side | null;
   readonly house: Kitchen;
-  readonly keep: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+  readonly keep: (input: unknown) => Promise<ActionResult<Kept & { readonly id: string }>>;
   readonly drop: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }) {
   const router = useRouter();
@@ -52,6 +54,10 @@ export function SideForm({
     method: side?.method ?? '',
   });
   const asking = useAsking();
+  const revised = useRevised(
+    side?.revision ?? 1,
+    side ? { name: side.name, by: side.by, parts: side.parts, servingG: side.servingG, method: side.method } : null,
+  );
   const { errors, busy } = asking;
   const set = (part: Partial<Typed>): void => {
     asking.touched();
@@ -60,10 +66,10 @@ export function SideForm({
   const put = (n: number, part: Partial<Typed['parts'][number]>): void => set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
 
   const rows = typed.parts.filter((p) => p.name.trim() !== '' || p.parts.trim() !== '');
-  const named = rows.map((p) => ({ ingredient: ingredientNamed(p.name, house.conventions), parts: numberIn(p.parts) }));
+  const named = rows.map((p) => ({ ingredient: ingredientNamed(p.name, house.conventions), parts: typedNumber(p.parts) }));
   const whole = named.length > 0 && named.every((p) => p.ingredient !== null && p.parts > 0);
   const shares = whole ? partsOf({ by: typed.by, parts: named.map((p) => ({ ingredientId: p.ingredient?.id ?? '', parts: p.parts })) }, find).parts : [];
-  const serving = numberIn(typed.serving);
+  const serving = typedNumber(typed.serving);
 
   const submit = async (): Promise<void> => {
     const bad: Record<string, string> = {};
@@ -76,7 +82,21 @@ export function SideForm({
     setTyped((t) => ({ ...t, parts: rows.length > 0 ? rows : [BLANK] }));
     if (asking.found(bad)) return;
     const parts = named.map((p) => ({ ingredientId: p.ingredient?.id ?? '', parts: p.parts }));
-    const a = await asking.ask(() => keep({ id: side?.id ?? null, name: typed.name, by: typed.by, parts, servingG: serving, method: typed.method }), true);
+    const a = await asking.ask(
+      (requestId) =>
+        keep({
+          id: side?.id ?? null,
+          name: typed.name,
+          by: typed.by,
+          parts,
+          servingG: serving,
+          method: typed.method,
+          seen: side ? revised.seen : null,
+          requestId: side ? null : requestId,
+        }),
+      true,
+    );
+    revised.heard(a);
     if (!a?.ok) return;
     toast(side ? 'Kept' : 'Kept: a batch can take it along');
     router.push('/sides');
@@ -180,7 +200,8 @@ export function SideForm({
           {c}
         </Notice>
       ))}
-      <Refusal text={asking.refusal} />
+      <Clashes of={revised} />
+      <Refusal text={revised.conflict ? null : asking.refusal} />
       <div className="flex flex-wrap gap-3">
         <Button look="now" size="work" type="submit" disabled={busy}>
           {busy ? 'Keeping' : 'Keep it'}

@@ -1,90 +1,183 @@
 'use client';
 import { OctagonX, Search } from 'lucide-react';
 import Link from 'next/link';
-import { useId, useMemo, useState } from 'react';
-import { VERDICT_WORDS } from '@/core/batch/batch';
+import { useRouter } from 'next/navigation';
+import { useEffect, useId, useRef, useState } from 'react';
+import { VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import { KINDS, type KindId, kindById, POUR_WORDS, schoolOf } from '@/core/formula/kinds';
+import { allergenName } from '@/core/formula/tally';
 import type { ShelfRow } from '@/core/formula/version';
+import { ALLERGENS, type Allergen } from '@/core/pantry/ingredient';
 import { KindDrawing } from '../drawings/kind';
 import { PourDrawing } from '../drawings/pour';
-import { Button } from '../kit/button';
+import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Switch } from '../kit/switch';
 
 type Row = Omit<ShelfRow, 'savedAt'>;
 
-const ANY = 'any';
+/** What is looked for, as the address has it; empty: anything. */
+export interface ShelfAsked {
+  readonly find: string;
+  readonly kind: KindId | '';
+  readonly flour: string;
+  readonly liquid: string;
+  readonly without: Allergen | '';
+  readonly verdict: Verdict | 'none' | '';
+  readonly use: boolean;
+}
 
-/** The formula shelf: every formula as a kitchen label, found by name, kind and main liquid. */
-export function Shelf({ rows }: { readonly rows: readonly Row[] }) {
-  const [text, setText] = useState('');
-  const [kind, setKind] = useState<KindId | typeof ANY>(ANY);
-  const [liquid, setLiquid] = useState<string>(ANY);
+export const NOTHING_ASKED: ShelfAsked = { find: '', kind: '', flour: '', liquid: '', without: '', verdict: '', use: false };
+const ANY = 'any';
+/** So long after the last key the records are asked. */
+const TYPED_MS = 150;
+
+/** The address of what is asked. @param after where the page before ended */
+export function shelfAddress(a: ShelfAsked, after: string | null = null): string {
+  const q = new URLSearchParams(Object.entries({ ...a, find: a.find.trim(), use: a.use ? 'up' : '', after: after ?? '' }).filter(([, v]) => v !== ''));
+  return q.size > 0 ? `/?${q}` : '/';
+}
+
+interface Props {
+  readonly asked: ShelfAsked;
+  readonly rows: readonly Row[];
+  /** Where the next page begins; null: this is the last. */
+  readonly next: string | null;
+  /** This is not the first page. */
+  readonly later: boolean;
+  readonly mains: { readonly flours: readonly string[]; readonly liquids: readonly string[] };
+}
+
+/** The formula shelf: those used lately as kitchen labels, the others found by name, kind, flour, liquid, verdict, and what is not in them. */
+export function Shelf({ asked, rows, next, later, mains }: Props) {
+  const router = useRouter();
   const id = useId();
-  const kinds = KINDS.filter((k) => rows.some((r) => r.kind === k.id));
-  const liquids = useMemo(() => [...new Set(rows.map((r) => r.mainLiquid).filter((l) => l !== null))].sort(), [rows]);
-  const wanted = text.trim().toLowerCase();
-  const found = rows.filter((r) => {
-    if (kind !== ANY && r.kind !== kind) return false;
-    if (liquid !== ANY && r.mainLiquid !== liquid) return false;
-    const words = `${r.name} ${kindById(r.kind).name} ${schoolOf(kindById(r.kind), r.school).name} ${r.mainFlour ?? ''} ${r.mainLiquid ?? ''}`.toLowerCase();
-    return wanted.split(/\s+/).every((w) => words.includes(w));
-  });
+  const [text, setText] = useState(asked.find);
+  const typed = useRef<ReturnType<typeof setTimeout> | null>(null);
+  // what is typed stands; another address (back, a cleared search) brings its own words
+  const sent = useRef(asked.find);
+  useEffect(() => {
+    if (asked.find !== sent.current) setText(asked.find);
+    sent.current = asked.find;
+  }, [asked.find]);
+  const go = (part: Partial<ShelfAsked>): void => {
+    if (typed.current) clearTimeout(typed.current);
+    typed.current = null;
+    const to = { ...asked, find: text, ...part };
+    sent.current = to.find.trim();
+    router.replace(shelfAddress(to), { scroll: false });
+  };
+  const choice = <K extends 'kind' | 'flour' | 'liquid' | 'without' | 'verdict'>(
+    key: K,
+    label: string,
+    any: string,
+    options: readonly (readonly [string, string])[],
+  ) =>
+    options.length === 0 ? null : (
+      <Choice
+        inline
+        label={label}
+        value={asked[key] === '' ? ANY : asked[key]}
+        onChange={(v) => go({ [key]: v === ANY ? '' : v })}
+        options={[{ value: ANY, label: any }, ...options.map(([value, l]) => ({ value, label: l }))]}
+      />
+    );
   return (
     <section aria-label="Formula shelf">
       <div className="mb-3 flex flex-wrap items-end gap-x-3 gap-y-2">
         <h2 className="mr-auto text-2xl">Formulas</h2>
         <div className="relative">
           <label htmlFor={id} className="sr-only">
-            Find by name, kind or liquid
+            Find by name, kind, flour or liquid
           </label>
           <Search size={18} aria-hidden className="absolute top-1/2 left-3 -translate-y-1/2 text-soft" />
           <input
             id={id}
             data-find
             type="search"
+            maxLength={100}
             value={text}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => {
+              const find = e.target.value;
+              setText(find);
+              if (typed.current) clearTimeout(typed.current);
+              typed.current = setTimeout(() => go({ find }), TYPED_MS);
+            }}
+            // whoever leaves the box has said it: nothing comes later that would undo where the cook goes next
+            onBlur={() => typed.current && go({})}
             placeholder="Name, kind, liquid"
             className="hold min-h-10 w-56 pr-2 pl-9 placeholder:text-soft"
           />
         </div>
-        <Choice
-          inline
-          label="Kind"
-          value={kind}
-          onChange={setKind}
-          options={[{ value: ANY, label: 'every kind' }, ...kinds.map((k) => ({ value: k.id, label: k.name }))]}
-        />
-        <Choice
-          inline
-          label="Liquid"
-          value={liquid}
-          onChange={setLiquid}
-          options={[{ value: ANY, label: 'any liquid' }, ...liquids.map((l) => ({ value: l, label: l }))]}
-        />
+        {choice(
+          'kind',
+          'Kind',
+          'every kind',
+          KINDS.map((k) => [k.id, k.name]),
+        )}
+        {choice(
+          'flour',
+          'Flour',
+          'any flour',
+          mains.flours.map((f) => [f, f]),
+        )}
+        {choice(
+          'liquid',
+          'Liquid',
+          'any liquid',
+          mains.liquids.map((l) => [l, l]),
+        )}
+        {choice(
+          'without',
+          'Without',
+          'nothing in particular',
+          ALLERGENS.map((a) => [a, allergenName(a)]),
+        )}
+        {choice('verdict', 'Last time', 'any verdict', [...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const), ['none', 'not made yet']])}
+        <Switch label="uses up what is near its date" on={asked.use} onSwitch={(use) => go({ use })} />
       </div>
-      {found.length === 0 ? (
+      {asked.without === '' ? null : (
+        <p className="mb-3 text-soft">
+          Formulas in which everything is known and nothing is noted to hold {allergenName(asked.without)}. Packets change: read them, and see the formula’s own
+          notice.
+        </p>
+      )}
+      {rows.length === 0 ? (
         <div className="py-8">
           <p className="mb-3">No formula fits that.</p>
           <Button
             onClick={() => {
               setText('');
-              setKind(ANY);
-              setLiquid(ANY);
+              go(NOTHING_ASKED);
             }}
           >
-            Show all {rows.length}
+            Show all formulas
           </Button>
         </div>
       ) : (
         <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
-          {found.map((r) => (
+          {rows.map((r) => (
             <Label key={r.id} row={r} />
           ))}
         </ul>
       )}
+      {next || later ? (
+        <nav aria-label="Pages of the shelf" className="mt-4 flex gap-3">
+          {later ? (
+            <Link href={shelfAddress(asked)} className={lookOf('plain')}>
+              Back to the first
+            </Link>
+          ) : null}
+          {next ? (
+            <Link href={shelfAddress(asked, next)} className={lookOf('plain')}>
+              More formulas
+            </Link>
+          ) : null}
+        </nav>
+      ) : null}
       <p className="sr-only" role="status">
-        {found.length} of {rows.length} formulas
+        {rows.length} {rows.length === 1 ? 'formula' : 'formulas'}
+        {next ? ', and more' : ''}
       </p>
     </section>
   );

@@ -38,9 +38,9 @@ export function UnderWay({ batches, units }: { readonly batches: readonly Batch[
               <div className="min-w-0 flex-1">
                 <h3 className="truncate text-xl">{b.name}</h3>
                 <p className="text-sm text-soft">
-                  {b.piecesPlanned ? `${b.piecesPlanned} pieces, ` : ''}begun {when(b.startedAt)}
+                  {b.piecesPlanned ? `${b.piecesPlanned} pieces, ` : ''}begun {when(b.startedAt, units)}
                   {weigh ? `, ${next.left} to weigh` : ''}
-                  {b.timeline ? `; ${b.timeline.anchor === 'first' ? 'first plates' : 'last plate'} ${when(new Date(b.timeline.at))}` : ''}
+                  {b.timeline ? `; ${b.timeline.anchor === 'first' ? 'first plates' : 'last plate'} ${when(new Date(b.timeline.at), units)}` : ''}
                 </p>
               </div>
               <Link href={`/batches/${b.id}/${to}`} className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}>

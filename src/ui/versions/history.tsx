@@ -13,6 +13,8 @@ interface Row {
 
 interface Props {
   readonly formulaId: string;
+  /** The lowest number shown, where there are older ones; null: these are all. */
+  readonly older: number | null;
   readonly versions: readonly Row[];
   readonly others: readonly { readonly id: string; readonly name: string; readonly number: number }[];
   /** What is compared: a version's number, or another formula's id and number. */
@@ -23,7 +25,7 @@ interface Props {
 const NONE = 'none';
 
 /** All versions, newest first, with what changed in each; two of them, or another formula, picked to stand side by side. */
-export function History({ formulaId, versions, others, a, b }: Props) {
+export function History({ formulaId, versions, older, others, a, b }: Props) {
   const router = useRouter();
   const compare = (x: string | null, y: string | null): void =>
     router.push(`/formulas/${formulaId}/history?${new URLSearchParams({ ...(x ? { a: x } : {}), ...(y ? { b: y } : {}) }).toString()}`, { scroll: false });
@@ -69,6 +71,11 @@ export function History({ formulaId, versions, others, a, b }: Props) {
           );
         })}
       </ol>
+      {older === null ? null : (
+        <Link href={`/formulas/${formulaId}/history?below=${older}`} className={`${lookOf('plain')} self-start`}>
+          Older versions
+        </Link>
+      )}
       <Link href={`/formulas/${formulaId}`} className={`${lookOf('plain')} self-start`}>
         Back to the bench
       </Link>

@@ -7,9 +7,10 @@ import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { Bench } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame';
+import { Unreadable } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Bench' };
 
@@ -23,13 +24,14 @@ export default async function BenchPage({ params, searchParams }: Props) {
   const { version: asked, towards } = await searchParams;
   const number = versionNumber(asked);
   if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf()]));
-  if (!r.up) return <AwayPage here="bench" />;
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), stockNoted()]));
+  if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
   const [v, house, stock] = r.value;
   if (!v) notFound();
   return (
     <Frame here="bench">
       <h1 className="sr-only">{v.formula.name}</h1>
+      <Unreadable list={v.unreadable} />
       <Bench
         key={`${id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}`}
         formulaId={id}

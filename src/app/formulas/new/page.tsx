@@ -4,15 +4,15 @@ import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { Bench } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame';
 
 export const metadata: Metadata = { title: 'New formula' };
 
 export default async function NewFormula() {
-  const r = await reach(() => Promise.all([loadHouse(), shelf()]));
-  if (!r.up) return <AwayPage here="bench" />;
+  const r = await reach(() => Promise.all([loadHouse(), stockNoted()]));
+  if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
   const [house, stock] = r.value;
   return (
     <Frame here="bench">

@@ -34,7 +34,7 @@ export default async function CompareBatchesPage({ searchParams }: { readonly se
     };
     return { house, a: await load(first), b: await load(second) };
   });
-  if (!r.up) return <AwayPage here="log" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="log" />;
   const { house, a, b } = r.value;
   if (!a || !b || ids.length !== 2)
     return (
@@ -56,7 +56,7 @@ export default async function CompareBatchesPage({ searchParams }: { readonly se
   const side = (x: typeof a) => ({
     label: `${x.batch.name}, version ${x.batch.versionNumber}`,
     note: x.batch.swapped ? 'with a stand-in' : '',
-    at: when(x.batch.startedAt),
+    at: when(x.batch.startedAt, house.units),
     formula: x.formula,
     href: `/batches/${x.batch.id}/${x.batch.finishedAt ? 'outcome' : 'prep'}`,
   });

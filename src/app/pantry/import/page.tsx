@@ -11,7 +11,7 @@ export const metadata: Metadata = { title: 'Table in and out' };
 
 export default async function ImportPage() {
   const r = await reach(ownThings);
-  if (!r.up) return <AwayPage here="pantry" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
   return (
     <Frame here="pantry">
       <h1 className="mb-1 text-[26px]">Table in and out</h1>

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { dropMeasure, keepWeighed, switchMeasure } from '@/app/pantry/actions';
 import { uuidIn } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
-import { cupFormula, shelf, version } from '@/server/queries/formulas';
+import { cupFormula, formulaShelf, version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Calibrate } from '@/ui/pantry/calibrate';
@@ -11,14 +11,21 @@ import { PantryParts } from '@/ui/pantry/parts';
 
 export const metadata: Metadata = { title: 'My measures' };
 
+/** Formulas to see the difference on: those used lately. */
+const FORMULAS_OFFERED = 200;
+
 export default async function MeasuresPage({ searchParams }: { readonly searchParams: Promise<{ formula?: string | string[] }> }) {
   const asked = uuidIn((await searchParams).formula);
   const r = await reach(async () => {
-    const [house, rows] = await Promise.all([loadHouse(), shelf()]);
-    const id = rows.find((f) => f.id === asked)?.id ?? (await cupFormula()) ?? rows[0]?.id ?? null;
-    return { house, rows, known: id === null ? null : await version(id, null) };
+    const [house, { rows }] = await Promise.all([loadHouse(), formulaShelf({}, FORMULAS_OFFERED)]);
+    const known = (asked === null ? null : await version(asked, null)) ?? null;
+    const id = known ? null : ((await cupFormula()) ?? rows[0]?.id ?? null);
+    const shown = known ?? (id === null ? null : await version(id, null));
+    // one asked for by its address is offered, however long ago it was used
+    const more = shown && !rows.some((f) => f.id === shown.formulaId) ? [{ id: shown.formulaId, name: shown.formula.name }] : [];
+    return { house, rows: [...more, ...rows], known: shown };
   });
-  if (!r.up) return <AwayPage here="pantry" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
   const { house, rows, known } = r.value;
   return (
     <Frame here="pantry">

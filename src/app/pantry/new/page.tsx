@@ -10,7 +10,7 @@ export const metadata: Metadata = { title: 'New ingredient' };
 
 export default async function NewIngredientPage() {
   const r = await reach(loadHouse);
-  if (!r.up) return <AwayPage here="pantry" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
   return (
     <Frame here="pantry">
       <h1 className="mb-1 text-[26px]">New ingredient</h1>

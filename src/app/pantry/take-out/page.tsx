@@ -6,7 +6,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { reach } from '@/server/db/pool';
 import { underWay } from '@/server/queries/batches';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { PrintButton } from '@/ui/batch/print-button';
 import { TakeOutView } from '@/ui/batch/take-out-view';
 import { AwayPage, Frame } from '@/ui/frame';
@@ -16,8 +16,8 @@ import { PantryParts } from '@/ui/pantry/parts';
 export const metadata: Metadata = { title: 'Take-out list' };
 
 export default async function TakeOutPage() {
-  const r = await reach(() => Promise.all([loadHouse(), shelf(), underWay()]));
-  if (!r.up) return <AwayPage here="pantry" />;
+  const r = await reach(() => Promise.all([loadHouse(), stockNoted(), underWay()]));
+  if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
   const [house, stock, batches] = r.value;
   const several = batches.length > 1;
   const uses = batches.flatMap((b) =>

@@ -8,13 +8,15 @@ import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { lots } from '@/server/queries/premixes';
 import { workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { BestBy } from '@/ui/premix/best-by';
 import { MakeLot } from '@/ui/premix/make-lot';
 import { PremixForm } from '@/ui/premix/premix-form';
+import { Day } from '@/ui/time';
+import { Unreadable } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Premix' };
 
@@ -23,9 +25,9 @@ export default async function OnePremixPage({ params }: { readonly params: Promi
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
     const house = await loadHouse();
-    return { house, kept: await workedPremix(id, house), made: await lots(id), stock: await shelf() };
+    return { house, kept: await workedPremix(id, house), made: await lots(id), stock: await stockNoted() };
   });
-  if (!r.up) return <AwayPage here="premix" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const { house, kept, made, stock } = r.value;
   if (!kept) notFound();
   const { premix, version, worked } = kept;
@@ -33,6 +35,7 @@ export default async function OnePremixPage({ params }: { readonly params: Promi
   return (
     <Frame here="premix">
       <h1 className="text-[26px] [overflow-wrap:anywhere]">{premix.name}</h1>
+      <Unreadable list={[...premix.unreadable, ...made.flatMap((l) => l.unreadable ?? [])]} />
       <p className="mb-4 text-soft">
         The dry side of{' '}
         <Link className="font-semibold text-rim underline" href={`/formulas/${version.formulaId}?version=${version.number}`}>
@@ -65,7 +68,9 @@ export default async function OnePremixPage({ params }: { readonly params: Promi
                     </Link>
                     {l === order[0] ? <strong> use first</strong> : null}
                   </td>
-                  <td className="pr-4 whitespace-nowrap">{l.made}</td>
+                  <td className="pr-4 whitespace-nowrap">
+                    <Day day={l.made} />
+                  </td>
                   <td className="pr-4">
                     <BestBy date={l.bestBefore} today={house.today} />
                   </td>
@@ -98,6 +103,7 @@ export default async function OnePremixPage({ params }: { readonly params: Promi
       ) : null}
       <h2 className="mb-3 border-t border-line pt-5 text-xl">Bag and bench</h2>
       <PremixForm
+        key={premix.revision}
         id={premix.id}
         versionId={premix.versionId}
         formula={version.formula}

@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'A bought mix' };
 
 export default async function ForeignPage() {
   const r = await reach(loadHouse);
-  if (!r.up) return <AwayPage here="premix" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const house = r.value;
   const mixes = everyIngredient(house.conventions.own)
     .filter((i) => i.id.startsWith('own-') && isFlour(i) && !i.blend)

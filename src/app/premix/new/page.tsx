@@ -4,28 +4,33 @@ import { dropMix, keepMix } from '@/app/premix/actions';
 import { FRESH_PREMIX } from '@/core/premix/premix';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
-import { shelf as formulas, version } from '@/server/queries/formulas';
+import { formulaShelf as formulas, version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { ChooseFormula } from '@/ui/premix/choose-formula';
 import { PremixForm } from '@/ui/premix/premix-form';
 
 export const metadata: Metadata = { title: 'New premix' };
 
+/** Formulas to make a mix of: those used lately. */
+const FORMULAS_OFFERED = 200;
+
 export default async function NewPremixPage({ searchParams }: { readonly searchParams: Promise<{ formula?: string | string[] }> }) {
   const asked = (await searchParams).formula;
   const id = typeof asked === 'string' ? asked : null;
   if (id !== null && !isUuid(id)) notFound();
-  const r = await reach(() => Promise.all([formulas(), id === null ? null : version(id, null), loadHouse(), shelf()]));
-  if (!r.up) return <AwayPage here="premix" />;
+  const r = await reach(() => Promise.all([formulas({}, FORMULAS_OFFERED), id === null ? null : version(id, null), loadHouse(), stockNoted()]));
+  if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const [rows, v, house, stock] = r.value;
   if (id !== null && !v) notFound();
+  const more = v && !rows.rows.some((f) => f.id === v.formulaId) ? [{ id: v.formulaId, name: v.formula.name }] : [];
+  const offered = [...more, ...rows.rows];
   return (
     <Frame here="premix">
       <h1 className="mb-3 text-[26px]">New premix</h1>
       <div className="mb-5">
-        <ChooseFormula id={id} formulas={rows.map(({ id: f, name }) => ({ id: f, name }))} />
+        <ChooseFormula id={id} formulas={offered.map(({ id: f, name }) => ({ id: f, name }))} />
       </div>
       {v ? (
         <PremixForm

@@ -7,6 +7,7 @@ import { loadHouse } from '@/server/queries/house';
 import { sideById } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame';
 import { SideForm } from '@/ui/sides/side-form';
+import { Unreadable } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Alongside' };
 
@@ -15,13 +16,14 @@ export default async function SidePage({ params }: { readonly params: Promise<{ 
   const fresh = id === 'new';
   if (!fresh && !isUuid(id)) notFound();
   const r = await reach(() => Promise.all([fresh ? null : sideById(id), loadHouse()]));
-  if (!r.up) return <AwayPage here="sides" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="sides" />;
   const [side, house] = r.value;
   if (!fresh && !side) notFound();
   return (
     <Frame here="sides">
       <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{side?.name ?? 'New sauce, butter, filling or topping'}</h1>
-      <SideForm side={side} house={house} keep={keepBeside} drop={dropBeside} />
+      <Unreadable list={side?.unreadable} />
+      <SideForm key={side?.revision ?? 'new'} side={side} house={house} keep={keepBeside} drop={dropBeside} />
     </Frame>
   );
 }

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { isUuid, versionPick } from '@/server/api/params';
+import { isUuid, versionNumber, versionPick } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
-import { shelf, version, versionsOf } from '@/server/queries/formulas';
+import { formulaShelf, version, versionsOf } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { CompareView } from '@/ui/versions/compare-view';
@@ -13,8 +13,11 @@ export const metadata: Metadata = { title: 'Versions' };
 
 interface Props {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<{ a?: string | string[]; b?: string | string[] }>;
+  readonly searchParams: Promise<{ a?: string | string[]; b?: string | string[]; below?: string | string[] }>;
 }
+
+/** Other formulas that can be put beside one: those used lately. */
+const OTHERS_OFFERED = 200;
 
 /** The versions of a formula; with two picked (`a`, `b`: a number, or another formula's id and a number), side by side. */
 export default async function HistoryPage({ params, searchParams }: Props) {
@@ -24,22 +27,22 @@ export default async function HistoryPage({ params, searchParams }: Props) {
   const [a, b] = [versionPick(asked.a, id), versionPick(asked.b, id)];
   const r = await reach(async () =>
     Promise.all([
-      versionsOf(id),
+      versionsOf(id, versionNumber(asked.below)),
       version(id, null),
-      shelf(),
+      formulaShelf({}, OTHERS_OFFERED),
       loadHouse(),
       a ? version(a.formulaId, a.number) : null,
       b ? version(b.formulaId, b.number) : null,
     ]),
   );
-  if (!r.up) return <AwayPage here="bench" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
   const [versions, newest, rows, house, first, second] = r.value;
   if (!newest) notFound();
   const missing = (a !== null && !first) || (b !== null && !second);
   const side = (v: NonNullable<typeof first>) => ({
     label: v.formulaId === id ? `Version ${v.number}` : `${v.formula.name}, version ${v.number}`,
     note: v.changeNote,
-    at: when(v.savedAt),
+    at: when(v.savedAt, house.units),
     formula: v.formula,
     href: `/formulas/${v.formulaId}?version=${v.number}`,
   });
@@ -49,8 +52,9 @@ export default async function HistoryPage({ params, searchParams }: Props) {
       <div className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
         <History
           formulaId={id}
-          versions={versions.map((v) => ({ number: v.number, basedOn: v.basedOn, note: v.changeNote, at: when(v.savedAt) }))}
-          others={rows.filter((x) => x.id !== id).map((x) => ({ id: x.id, name: x.name, number: x.number }))}
+          versions={versions.rows.map((v) => ({ number: v.number, basedOn: v.basedOn, note: v.changeNote, at: when(v.savedAt, house.units) }))}
+          older={versions.more ? (versions.rows.at(-1)?.number ?? null) : null}
+          others={rows.rows.filter((x) => x.id !== id).map((x) => ({ id: x.id, name: x.name, number: x.number }))}
           a={a ? `${a.formulaId === id ? '' : `${a.formulaId}:`}${a.number}` : null}
           b={b ? `${b.formulaId === id ? '' : `${b.formulaId}:`}${b.number}` : null}
         />

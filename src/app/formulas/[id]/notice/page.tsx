@@ -26,7 +26,7 @@ export default async function NoticePage({ params, searchParams }: Props) {
   const number = versionNumber(asked);
   if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
   const r = await reach(() => Promise.all([version(id, number), loadHouse()]));
-  if (!r.up) return <AwayPage here="bench" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
   const [v, house] = r.value;
   if (!v) notFound();
   const { formula } = v;

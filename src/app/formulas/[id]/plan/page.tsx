@@ -8,12 +8,13 @@ import { reach } from '@/server/db/pool';
 import { timedHere } from '@/server/queries/batches';
 import { version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { lotsOfFormula } from '@/server/queries/premixes';
 import { sides } from '@/server/queries/sides';
 import { Plan } from '@/ui/batch/plan';
 import { AwayPage, Frame } from '@/ui/frame';
 import { BestBy } from '@/ui/premix/best-by';
+import { Unreadable } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -27,8 +28,8 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const asked = await searchParams;
   const number = versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), shelf(), sides(), timedHere(id), lotsOfFormula(id)]));
-  if (!r.up) return <AwayPage here="batch" />;
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), stockNoted(), sides(), timedHere(id), lotsOfFormula(id)]));
+  if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
   const [v, house, stock, beside, cycleS, made] = r.value;
   if (!v) notFound();
   const bags = firstToUse(made);
@@ -38,6 +39,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
   return (
     <Frame here="batch">
       <h1 className="mb-4 text-[26px] [overflow-wrap:anywhere] print:hidden">Plan: {v.formula.name}</h1>
+      <Unreadable list={v.unreadable} />
       {first ? (
         <p className="mb-4 print:hidden">
           There {left === 1 ? 'is a bag' : `are ${left} bags`} of {first.premixName}:{' '}

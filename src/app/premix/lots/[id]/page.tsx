@@ -8,7 +8,7 @@ import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { lotById, lots, usesOfLot } from '@/server/queries/premixes';
 import { workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
@@ -16,6 +16,7 @@ import { lookOf } from '@/ui/kit/button';
 import { Notice } from '@/ui/kit/notice';
 import { BagsOut } from '@/ui/premix/bags-out';
 import { BestBy } from '@/ui/premix/best-by';
+import { Day } from '@/ui/time';
 import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Lot' };
@@ -24,10 +25,10 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   const { id } = await params;
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
-    const [lot, house, stock] = await Promise.all([lotById(id), loadHouse(), shelf()]);
+    const [lot, house, stock] = await Promise.all([lotById(id), loadHouse(), stockNoted()]);
     return lot && { lot, house, stock, uses: await usesOfLot(id), kept: await workedPremix(lot.premixId, house), siblings: await lots(lot.premixId) };
   });
-  if (!r.up) return <AwayPage here="premix" />;
+  if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   if (!r.value) notFound();
   const { lot, house, stock, uses, kept, siblings } = r.value;
   const left = bagsLeft(lot);
@@ -43,7 +44,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
             <Link className="font-semibold text-rim underline" href={`/premix/${lot.premixId}`}>
               The premix
             </Link>
-            ; made {lot.made}, <BestBy date={lot.bestBefore} today={house.today} />. A quality date: look, smell, and try a spoon in hot water.
+            ; made <Day day={lot.made} />, <BestBy date={lot.bestBefore} today={house.today} />. A quality date: look, smell, and try a spoon in hot water.
           </p>
         </div>
         <a href={`/premix/lots/${lot.id}/labels`} target="_blank" rel="noreferrer" className={lookOf('plain', 'work')}>
@@ -64,7 +65,8 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                   <Link className="font-semibold text-rim underline" href={`/premix/lots/${first.id}`}>
                     Lot {first.number}
                   </Link>{' '}
-                  is nearer its date ({first.bestBefore}), with {bagsLeft(first)} left: use that first.
+                  is nearer its date (<Day day={first.bestBefore} />
+                  ), with {bagsLeft(first)} left: use that first.
                 </Notice>
               </div>
             ) : null}
@@ -78,7 +80,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
             <ul>
               {uses.map((u) => (
                 <li key={u.id} className="border-b border-line py-1.5">
-                  {u.bags} {u.bags === 1 ? 'bag' : 'bags'}, {when(u.usedAt)}:{' '}
+                  {u.bags} {u.bags === 1 ? 'bag' : 'bags'}, {when(u.usedAt, house.units)}:{' '}
                   {u.batchId ? (
                     <Link className="font-semibold text-rim underline" href={`/batches/${u.batchId}/plan`}>
                       {u.batchName}

@@ -5,6 +5,7 @@ import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut, withTaken } from '@/core/batch/take-out';
 import { timeLine } from '@/core/day/schedule';
 import { findIngredient } from '@/core/pantry/pantry';
+import { localDay, sayDay } from '@/core/quantity/day';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { problem } from '@/server/api/problem';
@@ -15,7 +16,7 @@ import { asPdf } from '@/server/print/paper';
 import { TimeLinePaper } from '@/server/print/timeline';
 import { batchById } from '@/server/queries/batches';
 import { loadHouse } from '@/server/queries/house';
-import { shelf } from '@/server/queries/pantry';
+import { stockNoted } from '@/server/queries/pantry';
 import { dayOf } from '@/server/usecases/day';
 import { batchAbout } from '@/ui/batch/about';
 
@@ -23,7 +24,7 @@ import { batchAbout } from '@/ui/batch/about';
 export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string; what: string }> }): Promise<Response> {
   const { id, what } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such batch.');
-  const r = await reach(() => Promise.all([batchById(id), loadHouse(), shelf()]));
+  const r = await reach(() => Promise.all([batchById(id), loadHouse(), stockNoted()]));
   if (!r.up) return problem(503, 'The records are out of reach just now.');
   const [b, house, stock] = r.value;
   if (!b) return problem(404, 'There is no such batch.');
@@ -31,7 +32,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
   const find = (x: string) => findIngredient(x, house.conventions.own);
   const about = batchAbout(b, units);
   if (what === 'sheet') {
-    const made = b.startedAt.toISOString().slice(0, 10);
+    const made = sayDay(localDay(b.startedAt.getTime()), units);
     return asPdf(
       createElement(BatchSheet, { name: b.name, about: [...about, `version ${b.versionNumber}, ${made}`], lines: oneMix(b.sheet), split: b.split, units }),
       b.name,
@@ -47,7 +48,8 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     const day = await reach(() => dayOf(b, house));
     if (!day.up) return problem(503, 'The records are out of reach just now.');
     const line = timeLine(day.value.steps, timeline, null);
-    if (what === 'timeline') return asPdf(createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line }), `${b.name} time line`);
+    if (what === 'timeline')
+      return asPdf(createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line, units }), `${b.name} time line`);
     return asCalendar(b.name, b.id, line.placed);
   }
   if (what === 'labels' && b.split.by === 'kits')

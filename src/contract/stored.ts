@@ -1,0 +1,36 @@
+/** What stands in JSON columns and is nobody's form: written by the app itself, read field by field. */
+import { z } from 'zod';
+import { VESSELS } from '@/core/card/parts';
+import { entrySchema, formulaSchema, settingsSchema } from './formula';
+import { conventionsSchema } from './house';
+
+const gramsKept = z.number().min(0).max(1e9);
+const partSchema = z.object({ id: z.string(), grams: gramsKept });
+
+/** A line of a batch's sheet. */
+export const sheetLineSchema = z.object({
+  key: z.string().min(1),
+  text: z.string().default(''),
+  name: z.string().default(''),
+  vessel: z.enum(VESSELS),
+  measure: z.string().nullable().default(null),
+  grams: gramsKept.nullable().default(null),
+  preparation: z.string().default(''),
+  mix: z.number().int().positive().optional(),
+  was: gramsKept.optional(),
+  side: z.string().optional(),
+  lot: z.string().optional(),
+  spoons: z.string().nullable().optional(),
+  parts: z.array(partSchema).optional(),
+});
+
+/** What went into a lot. */
+export const lotItemSchema = z.object({ id: z.string(), name: z.string(), grams: gramsKept, lot: z.string().default('') });
+
+/** A version's columns. */
+export const keptConventionsSchema = conventionsSchema.partial();
+export const keptEntriesSchema = z.array(entrySchema);
+export const keptSettingsSchema = settingsSchema;
+
+/** A formula as one batch alone has it. */
+export const swappedSchema = formulaSchema.nullable();

@@ -1,0 +1,70 @@
+import fc from 'fast-check';
+import { DAY_ORDERS, dayIn, FRESH_DATING, localDay, localTime, momentOf, sayDay, sayMoment, sayTime, sayTimeAndDay, timeIn } from './day';
+
+const at = new Date(2026, 10, 20, 16, 5).getTime();
+const now = new Date(2026, 10, 25, 9, 0).getTime();
+const US = { clock: '12', days: 'month-day' } as const;
+
+test('times and days as the house writes them', () => {
+  expect([sayTime(at, FRESH_DATING), sayTime(at, US)]).toEqual(['16:05', '4:05 pm']);
+  expect([sayTime(new Date(2026, 1, 1, 0, 30).getTime(), US), sayTime(new Date(2026, 1, 1, 12, 0).getTime(), US)]).toEqual(['12:30 am', '12:00 pm']);
+  expect(DAY_ORDERS.map((days) => sayDay('2026-11-27', { days }))).toEqual(['27 Nov 2026', 'Nov 27, 2026', '2026-11-27']);
+  expect([sayMoment(at, at, FRESH_DATING), sayMoment(at, now, FRESH_DATING), sayMoment(at, now, US)]).toEqual([
+    'today 16:05',
+    'Fri 20 Nov, 16:05',
+    'Fri Nov 20, 4:05 pm',
+  ]);
+  expect(sayMoment(at, new Date(2027, 0, 2).getTime(), FRESH_DATING)).toBe('20 Nov 2026, 16:05');
+  expect([sayTimeAndDay(at, at, US), sayTimeAndDay(at, now, US)]).toEqual(['4:05 pm', 'Fri Nov 20 4:05 pm']);
+});
+
+test.each([
+  ['16:05', '16:05'],
+  ['4:05 pm', '16:05'],
+  ['4pm', '16:00'],
+  ['12 am', '00:00'],
+  ['12:30 PM', '12:30'],
+  ['0905', '09:05'],
+  ['9.05', '09:05'],
+  ['24:00', null],
+  ['13 pm', null],
+  ['4', null],
+  ['9:75', null],
+  ['', null],
+])('the time "%s" is %s', (text, said) => expect(timeIn(text)).toBe(said));
+
+test.each([
+  ['27 Nov 2026', '2026-11-27'],
+  ['Nov 27, 2026', '2026-11-27'],
+  ['Fri 27 November', '2026-11-27'],
+  ['2026-11-27', '2026-11-27'],
+  ['27.11.', '2026-11-27'],
+  ['27/11/26', '2026-11-27'],
+  ['31 Feb 2026', null],
+  ['2026-02-30', null],
+  ['29/2/2028', '2028-02-29'],
+  ['13/13/2026', null],
+  ['soon', null],
+])('the day "%s" is %s', (text, said) => expect(dayIn(text, FRESH_DATING, '2026-01-01')).toBe(said));
+
+test('figures are read in the order of the house', () => {
+  expect([dayIn('3/4/2026', FRESH_DATING, '2026-01-01'), dayIn('3/4/2026', US, '2026-01-01')]).toEqual(['2026-04-03', '2026-03-04']);
+});
+
+test('law: what is said is read back as the same, in every order and on both clocks', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 946_684_800_000, max: 4_102_444_800_000 }),
+      fc.constantFrom(...DAY_ORDERS),
+      fc.constantFrom('24', '12'),
+      (ms, days, clock) => {
+        const day = localDay(ms);
+        const time = localTime(ms);
+        expect(dayIn(sayDay(day, { days }), { days }, '2000-01-01')).toBe(day);
+        expect(timeIn(sayTime(ms, { clock: clock as '24' | '12' }))).toBe(time);
+        // where the clock goes back an hour the earlier of two is meant
+        expect(Math.abs(momentOf(day, time) - Math.floor(ms / 60_000) * 60_000)).toBeLessThanOrEqual(3_600_000);
+      },
+    ),
+  );
+});

@@ -1,0 +1,120 @@
+/** The kitchen's own day and clock: days as yyyy-mm-dd, times of day as hh:mm, in the time zone of whoever asks. */
+
+const two = (n: number): string => String(n).padStart(2, '0');
+
+/** The day it is there at a moment. @param at ms since 1970 */
+export function localDay(at: number): string {
+  const d = new Date(at);
+  return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
+}
+
+/** The time of day it is there, "08:40" in 24 hours whatever the house writes. */
+export function localTime(at: number): string {
+  const d = new Date(at);
+  return `${two(d.getHours())}:${two(d.getMinutes())}`;
+}
+
+export const CLOCKS = ['24', '12'] as const;
+export const DAY_ORDERS = ['day-month', 'month-day', 'year-month-day'] as const;
+
+/** How a house writes times and days. */
+export interface Dating {
+  readonly clock: (typeof CLOCKS)[number];
+  readonly days: (typeof DAY_ORDERS)[number];
+}
+
+export const FRESH_DATING: Dating = { clock: '24', days: 'day-month' };
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
+
+const split = (day: string): readonly [year: number, month: number, date: number] => {
+  const [y = 0, m = 1, d = 1] = day.split('-').map(Number);
+  return [y, m, d];
+};
+
+/** A day as the house writes it: "27 Nov 2026", "Nov 27, 2026", "2026-11-27". @param day yyyy-mm-dd */
+export function sayDay(day: string, u: Pick<Dating, 'days'>): string {
+  const [y, m, d] = split(day);
+  if (u.days === 'year-month-day') return day;
+  const month = MONTHS[m - 1] ?? '';
+  return u.days === 'day-month' ? `${d} ${month} ${y}` : `${month} ${d}, ${y}`;
+}
+
+/** "Fri 20 Nov", "Fri Nov 20", "Fri 11-20", without the year. @param at ms since 1970 */
+export function sayWeekday(at: number, u: Pick<Dating, 'days'>): string {
+  const d = new Date(at);
+  const month = MONTHS[d.getMonth()] ?? '';
+  const written =
+    u.days === 'year-month-day'
+      ? `${two(d.getMonth() + 1)}-${two(d.getDate())}`
+      : u.days === 'day-month'
+        ? `${d.getDate()} ${month}`
+        : `${month} ${d.getDate()}`;
+  return `${WEEKDAYS[d.getDay()] ?? ''} ${written}`;
+}
+
+/** A time of day as the house writes it: "16:05", "4:05 pm". @param at ms since 1970 */
+export function sayTime(at: number, u: Pick<Dating, 'clock'>): string {
+  if (u.clock === '24') return localTime(at);
+  const d = new Date(at);
+  return `${d.getHours() % 12 || 12}:${two(d.getMinutes())} ${d.getHours() < 12 ? 'am' : 'pm'}`;
+}
+
+/** The same with the day before it where that is another than now: "Sat 14 Nov 09:12". */
+export const sayTimeAndDay = (at: number, now: number, u: Dating): string =>
+  localDay(at) === localDay(now) ? sayTime(at, u) : `${sayWeekday(at, u)} ${sayTime(at, u)}`;
+
+/** "today 09:12", "Sat 14 Nov, 09:12", with the year where it is another. */
+export function sayMoment(at: number, now: number, u: Dating): string {
+  if (localDay(at) === localDay(now)) return `today ${sayTime(at, u)}`;
+  const sameYear = new Date(at).getFullYear() === new Date(now).getFullYear();
+  return `${sameYear ? sayWeekday(at, u) : sayDay(localDay(at), u)}, ${sayTime(at, u)}`;
+}
+
+/** A typed time of day as hh:mm in 24 hours: "16:05", "4:05 pm", "4 pm", "0905"; null where it is none. */
+export function timeIn(text: string): string | null {
+  const m = /^(\d{1,2})(?:[:.h ]?([0-5]\d))?\s*(am|pm|a\.m\.|p\.m\.)?$/i.exec(text.trim());
+  if (!m) return null;
+  const half = m[3]?.[0]?.toLowerCase();
+  // "4" alone may be anything
+  if (m[2] === undefined && half === undefined) return null;
+  let h = Number(m[1]);
+  if (half !== undefined) {
+    if (h < 1 || h > 12) return null;
+    h = (h % 12) + (half === 'p' ? 12 : 0);
+  }
+  return h > 23 ? null : `${two(h)}:${m[2] ?? '00'}`;
+}
+
+const exists = (y: number, m: number, d: number): boolean => m >= 1 && m <= 12 && d >= 1 && d <= new Date(Date.UTC(y, m, 0)).getUTCDate();
+
+/**
+ * A typed day as yyyy-mm-dd: "27 Nov 2026", "Nov 27", "2026-11-27", or figures in the house's order ("27/11/2026", "27.11.");
+ * null where there is no such day.
+ * @param today yyyy-mm-dd, for the year where none is typed
+ */
+export function dayIn(text: string, u: Pick<Dating, 'days'>, today: string): string | null {
+  const t = text
+    .trim()
+    .toLowerCase()
+    .replace(/,/g, ' ')
+    .replace(/^(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?\s+/, '');
+  const [thisYear] = split(today);
+  const made = (y: number, m: number, d: number): string | null => (exists(y, m, d) ? `${y}-${two(m)}-${two(d)}` : null);
+  const year = (s: string | undefined): number => (s === undefined ? thisYear : s.length === 2 ? 2000 + Number(s) : Number(s));
+  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(t);
+  if (iso) return made(Number(iso[1]), Number(iso[2]), Number(iso[3]));
+  const named = /^(?:(\d{1,2})\.?\s*([a-z]{3,9})\.?|([a-z]{3,9})\.?\s*(\d{1,2}))(?:\s+(\d{4}))?$/.exec(t);
+  if (named) {
+    const month = MONTHS.findIndex((m) => (named[2] ?? named[3] ?? '').startsWith(m.toLowerCase())) + 1;
+    return month > 0 ? made(year(named[5]), month, Number(named[1] ?? named[4])) : null;
+  }
+  const figures = /^(\d{1,2})[/.\-\s](\d{1,2})(?:[/.\-\s](\d{4}|\d{2})?)?$/.exec(t);
+  if (!figures) return null;
+  const [a, b] = [Number(figures[1]), Number(figures[2])];
+  return u.days === 'day-month' ? made(year(figures[3]), b, a) : made(year(figures[3]), a, b);
+}
+
+/** The moment of a day and a time there, ms since 1970. @param day yyyy-mm-dd @param time hh:mm */
+export const momentOf = (day: string, time: string): number => new Date(`${day}T${time}`).getTime();

@@ -1,0 +1,58 @@
+/** Saving an editable row: what another has changed meanwhile is kept with it, or both sides are told. */
+import type { PoolClient } from 'pg';
+import { type ActionResult, clashing, type Kept, refuse } from '@/contract/action-result';
+import { merge, type Shape, type Side } from '@/core/records/merge';
+
+/** What a form was opened with, and at which revision; nothing where it is a new row. */
+export interface Opened<T> {
+  readonly revision: number;
+  readonly base: T;
+  readonly decided?: { readonly revision: number; readonly paths: Readonly<Record<string, Side>> };
+}
+
+export const GONE = 'That is not in this kitchen any more. What you typed is still here.';
+
+/**
+ * In a transaction that holds the row.
+ * @param now the row as it is kept; null where it is gone
+ * @param write writes the merged value
+ */
+export async function saveRevised<T>(
+  shape: Shape,
+  now: { readonly revision: number; readonly value: T } | null,
+  yours: T,
+  opened: Opened<T> | null,
+  write: (value: T, revision: number) => Promise<unknown>,
+): Promise<ActionResult<Kept>> {
+  if (!now) return refuse(GONE);
+  // a choice between two sides holds for the sides that were shown
+  const decided = opened?.decided?.revision === now.revision ? opened.decided.paths : {};
+  const m = merge(opened ? opened.base : now.value, yours, now.value, shape, decided);
+  if (m.clashes.length > 0) return clashing({ revision: now.revision, theirs: now.value, clashes: m.clashes });
+  await write(m.value, now.revision + 1);
+  return { ok: true, revision: now.revision + 1, merged: m.taken };
+}
+
+/**
+ * Does something once for a request, however often it is sent; a retry is answered as the first was.
+ * A refusal is not kept: the same may be asked again.
+ */
+export async function onceFor<T extends object>(
+  client: PoolClient,
+  requestId: string | null,
+  action: string,
+  work: () => Promise<ActionResult<T>>,
+): Promise<ActionResult<T>> {
+  if (requestId === null) return work();
+  // whoever sends the same at the same moment waits here
+  await client.query('select pg_advisory_xact_lock(hashtextextended($1, 0))', [requestId]);
+  const had = await client.query<{ answer: ActionResult<T> }>('select answer from requests where id = $1 and action = $2', [requestId, action]);
+  if (had.rows[0]) return had.rows[0].answer;
+  const answer = await work();
+  if (answer.ok) await client.query('insert into requests (id, action, answer) values ($1, $2, $3)', [requestId, action, JSON.stringify(answer)]);
+  return answer;
+}
+
+/** Keeps a raw value that could not be read before something else is put in its place. */
+export const setAside = (client: PoolClient, place: string, value: unknown): Promise<unknown> =>
+  client.query('insert into set_aside (place, value) values ($1, $2)', [place, JSON.stringify(value ?? null)]);

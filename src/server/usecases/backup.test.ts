@@ -1,0 +1,108 @@
+/** A backup taken, everything deleted, restored, and compared table by table; on the real database, with its own tools. */
+import { randomUUID } from 'node:crypto';
+import { existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Client } from 'pg';
+import { migrate } from '../db/migrate';
+import { closePool, query } from '../db/pool';
+import { backups, differing, digestOf, isBackupName, keepSoMany, nightlyIsDue, takeBackup } from './backup';
+import { loadDemo } from './demo';
+import { checkRecords, recordsFacts } from './records';
+import { restore } from './restore';
+
+let folder = '';
+beforeAll(async () => {
+  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  const url = new URL(process.env.DATABASE_URL);
+  await query('create database backup_kitchen');
+  await closePool();
+  url.pathname = '/backup_kitchen';
+  process.env.DATABASE_URL = url.href;
+  folder = mkdtempSync(join(tmpdir(), 'even-crumb-backups-'));
+  process.env.EVEN_CRUMB_BACKUPS = folder;
+  await migrate();
+  await loadDemo();
+});
+afterAll(async () => {
+  await closePool();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const digest = async () => {
+  const c = new Client({ connectionString: process.env.DATABASE_URL });
+  await c.connect();
+  const d = await digestOf(c);
+  await c.end();
+  return d;
+};
+
+test('taken, everything deleted, restored: every table is as it was', async () => {
+  const before = await digest();
+  expect(before.formula_versions?.rows).toBeGreaterThan(10);
+  const b = await takeBackup('asked');
+  expect(b.rows).toBe(Object.values(before).reduce((a, t) => a + t.rows, 0));
+  await query('truncate formulas, sides, own_ingredients, own_measures, stock, kitchen, stock_counts cascade');
+  expect(differing(before, await digest()).length).toBeGreaterThan(5);
+  await closePool();
+  expect(await restore(join(folder, b.file))).toEqual({ rows: b.rows, compared: true });
+  expect(differing(before, await digest())).toEqual([]);
+  expect(await query<{ n: number }>('select count(*)::int as n from batches where search = $1', ['nobody'])).toEqual([{ n: 0 }]);
+});
+
+test('one row more, one value changed, one table gone: each is told', async () => {
+  const before = await digest();
+  await query("insert into stock_counts (id, ingredient_id, counted_g) values ($1, 'honey', 5)", [randomUUID()]);
+  expect(differing(before, await digest())).toEqual(['stock_counts']);
+  await query("update sides set method = method || '!' where name = (select min(name) from sides)");
+  expect(differing(before, await digest())).toEqual(['sides', 'stock_counts']);
+  expect(differing(before, {})).toHaveLength(Object.keys(before).length);
+});
+
+test('half a file, no file, and what was changed since it was noted are refused, and what there is stays', async () => {
+  const before = await digest();
+  const b = await takeBackup('nightly');
+  const path = join(folder, b.file);
+  writeFileSync(`${path}.json`, JSON.stringify({ digest: { ...(await digest()), sides: { rows: 99, sum: '1' } } }));
+  await closePool();
+  await expect(restore(path)).rejects.toThrow(/differs .* in sides/);
+  truncateSync(path, 2000);
+  await expect(restore(path)).rejects.toThrow();
+  await expect(restore(join(folder, 'none.dump'))).rejects.toThrow(/no file/);
+  expect(differing(before, await digest())).toEqual([]);
+  rmSync(path);
+});
+
+test('so many are kept, the newest; nothing half stays behind; names of others are none', async () => {
+  await keepSoMany(2);
+  const taken: string[] = [];
+  for (let n = 0; n < 3; n++) taken.push((await takeBackup('asked')).file);
+  expect(backups().map((b) => b.file)).toEqual(taken.slice(1).reverse());
+  expect(readdirSync(folder).filter((f) => f.endsWith('.half'))).toEqual([]);
+  expect([isBackupName(taken[0] ?? ''), isBackupName('../../etc/passwd'), isBackupName('even-crumb-x.dump')]).toEqual([true, false, false]);
+  expect(existsSync(join(folder, taken[0] ?? ''))).toBe(false);
+});
+
+test('the nightly one is due once a night', () => {
+  const at = (day: number, h: number) => new Date(2026, 10, day, h, 0);
+  expect(nightlyIsDue(at(24, 22), at(25, 2))).toBe(false);
+  expect(nightlyIsDue(at(24, 22), at(25, 4))).toBe(true);
+  expect(nightlyIsDue(at(25, 3), at(25, 20))).toBe(false);
+  expect(nightlyIsDue(null, at(25, 20))).toBe(true);
+  // the machine was off for a week
+  expect(nightlyIsDue(at(18, 3), at(25, 1))).toBe(true);
+});
+
+test('the Records page knows size, place and versions; the check reads all of it and tells what can’t be read', async () => {
+  const facts = await recordsFacts();
+  expect(facts.bytes).toBeGreaterThan(1_000_000);
+  expect(facts).toMatchObject({ keep: 2, backupPlace: folder, schema: expect.stringMatching(/^00\d\d_/) });
+  expect(Math.abs(facts.clockOffMs)).toBeLessThan(60_000);
+  expect((await checkRecords()).unreadable).toEqual([]);
+  await query(
+    "update formula_versions set settings = jsonb_set(settings, '{portionMl}', '\"a lot\"') where id = (select min(id::text)::uuid from formula_versions)",
+  );
+  const checked = await checkRecords();
+  expect(checked.unreadable).toHaveLength(1);
+  expect(checked.rows).toBeGreaterThan(100);
+});

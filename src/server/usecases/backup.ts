@@ -1,0 +1,226 @@
+/**
+ * Backups: PostgreSQL's own dump of everything, taken at one moment, and read back before it counts as one. A backup that could
+ * not be read back is not kept as one.
+ */
+import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Client } from 'pg';
+import { z } from 'zod';
+import { FRESH_KEEP, keepSchema } from '@/contract/records';
+import { readStored } from '../db/json';
+import { query } from '../db/pool';
+import { RecordsTrouble, toldApart } from '../db/trouble';
+import { logLine } from '../log';
+
+/** Why it was taken; it stands in the file's name. */
+export const BACKUP_WHYS = ['asked', 'nightly', 'migration', 'restore'] as const;
+export type BackupWhy = (typeof BACKUP_WHYS)[number];
+
+export interface Backup {
+  readonly file: string;
+  readonly at: Date;
+  readonly why: BackupWhy;
+  readonly bytes: number;
+  /** Rows of every table, as they were read back. */
+  readonly rows: number;
+}
+
+export class BackupFailed extends Error {
+  override readonly name = 'BackupFailed';
+}
+
+const NAME = /^even-crumb-(\d{4})-(\d{2})-(\d{2})-(\d{2})(\d{2})(\d{2})(\d{3})-(asked|nightly|migration|restore)\.dump$/;
+export const isBackupName = (file: string): boolean => NAME.test(file);
+
+/** Where they are kept; null: nobody has said where (an own database, or a test). */
+export const backupFolder = (): string | null => process.env.EVEN_CRUMB_BACKUPS ?? null;
+const bin = (program: string): string => (process.env.EVEN_CRUMB_PG_BIN ? join(process.env.EVEN_CRUMB_PG_BIN, program) : program);
+
+const digestSchema = z.record(z.string(), z.object({ rows: z.number(), sum: z.string() }));
+/** What is in a database: rows of each table, and a sum over them that no order changes. */
+export type Digest = Readonly<Record<string, { readonly rows: number; readonly sum: string }>>;
+
+/** @param client in a transaction where all of it is of one moment */
+export async function digestOf(client: Pick<Client, 'query'>): Promise<Digest> {
+  const tables = await client.query<{ name: string }>("select tablename as name from pg_tables where schemaname = 'public' order by tablename");
+  const out: Record<string, { rows: number; sum: string }> = {};
+  for (const { name } of tables.rows) {
+    const r = await client.query<{ rows: string; sum: string | null }>(
+      `select count(*)::text as rows, sum(hashtextextended(t::text, 7)::numeric)::text as sum from public."${name.replaceAll('"', '""')}" t`,
+    );
+    out[name] = { rows: Number(r.rows[0]?.rows ?? 0), sum: r.rows[0]?.sum ?? '0' };
+  }
+  return out;
+}
+
+/** Tables in which two differ. */
+export const differing = (a: Digest, b: Digest): readonly string[] =>
+  [...new Set([...Object.keys(a), ...Object.keys(b)])].filter((t) => a[t]?.rows !== b[t]?.rows || a[t]?.sum !== b[t]?.sum).sort();
+
+function run(program: string, args: readonly string[]): Promise<void> {
+  return new Promise((done, fail) => {
+    const child = spawn(bin(program), args, { stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, LC_ALL: 'C.UTF-8' } });
+    let words = '';
+    child.stderr.on('data', (d: Buffer) => {
+      words = (words + String(d)).slice(-2000);
+    });
+    child.once('error', (e) => fail(new BackupFailed(`${program} can’t be run (${e.message}).`)));
+    child.once('exit', (code) => (code === 0 ? done() : fail(new BackupFailed(`${program}: ${words.trim().split('\n').pop() ?? code}`))));
+  });
+}
+
+const urlOf = (name: string): string => {
+  const url = new URL(process.env.DATABASE_URL ?? '');
+  url.pathname = `/${name}`;
+  return url.href;
+};
+
+async function connected<T>(url: string, work: (client: Client) => Promise<T>): Promise<T> {
+  const client = new Client({ connectionString: url, connectionTimeoutMillis: 5000 });
+  client.on('error', () => {
+    // the query under way says it
+  });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end().catch(() => {
+      // it is gone already
+    });
+  }
+}
+
+/** Reads a dump back into a database of its own, and says what is in it. The database is gone again afterwards. */
+export async function readBack(file: string): Promise<Digest> {
+  const scratch = `read_back_${randomBytes(6).toString('hex')}`;
+  await connected(urlOf('postgres'), (c) => c.query(`create database ${scratch}`));
+  try {
+    await run('pg_restore', ['--no-owner', '--exit-on-error', '-d', urlOf(scratch), file]);
+    return await connected(urlOf(scratch), digestOf);
+  } finally {
+    await connected(urlOf('postgres'), (c) => c.query(`drop database if exists ${scratch} with (force)`));
+  }
+}
+
+/** To the millisecond: two in one second are two. */
+const stamp = (d: Date): string => d.toISOString().slice(0, 23).replace('T', '-').replaceAll(/[:.]/g, '');
+
+// one at a time: the second waits for the first
+let turn: Promise<unknown> = Promise.resolve();
+
+/**
+ * Takes a backup and reads it back.
+ * @throws BackupFailed with a sentence that says why; nothing is left of what failed
+ */
+export function takeBackup(why: BackupWhy, folder = backupFolder()): Promise<Backup> {
+  const mine = turn.then(() => toldApart(() => take(why, folder)));
+  turn = mine.catch(() => {
+    // told to whoever asked
+  });
+  return mine;
+}
+
+async function take(why: BackupWhy, folder: string | null): Promise<Backup> {
+  if (!folder) throw new BackupFailed('Nobody has said where backups go: start Even Crumb with npm start, or set EVEN_CRUMB_BACKUPS.');
+  mkdirSync(folder, { recursive: true });
+  const at = new Date();
+  const file = `even-crumb-${stamp(at)}-${why}.dump`;
+  const path = join(folder, file);
+  const half = `${path}.half`;
+  try {
+    const digest = await connected(process.env.DATABASE_URL ?? '', async (client) => {
+      await client.query('begin isolation level repeatable read read only');
+      const snapshot = (await client.query<{ id: string }>('select pg_export_snapshot() as id')).rows[0]?.id ?? '';
+      const [taken] = await Promise.all([
+        digestOf(client),
+        run('pg_dump', ['-Fc', '--no-owner', `--snapshot=${snapshot}`, '-f', half, process.env.DATABASE_URL ?? '']),
+      ]);
+      return taken;
+    });
+    const wrong = differing(digest, await readBack(half));
+    if (wrong.length > 0) throw new BackupFailed(`What was read back differs in ${wrong.join(', ')}: it is not kept.`);
+    writeFileSync(`${path}.json`, JSON.stringify({ at, why, digest }));
+    renameSync(half, path);
+    const rows = Object.values(digest).reduce((a, t) => a + t.rows, 0);
+    logLine('backup', { why, file, rows, ms: Date.now() - at.getTime() });
+    prune(folder, await kept());
+    return { file, at, why, bytes: statSync(path).size, rows };
+  } catch (e) {
+    rmSync(half, { force: true });
+    rmSync(`${path}.json`, { force: true });
+    logLine('backup-failed', { why, said: e instanceof Error ? e.message : String(e) });
+    if (/No space left|ENOSPC/i.test(String((e as Error | null)?.message))) throw new RecordsTrouble('full', 'backup', { cause: e });
+    throw e;
+  }
+}
+
+/** What a dump held when it was taken; null where nothing was written beside it. */
+export function digestBeside(path: string): Digest | null {
+  try {
+    const beside = JSON.parse(readFileSync(`${path}.json`, 'utf8')) as { digest?: unknown };
+    const read = digestSchema.safeParse(beside.digest);
+    return read.success ? read.data : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The backups there are, the newest first. */
+export function backups(folder = backupFolder()): readonly Backup[] {
+  if (!folder || !existsSync(folder)) return [];
+  return readdirSync(folder)
+    .flatMap((file): Backup[] => {
+      const m = NAME.exec(file);
+      if (!m) return [];
+      const at = new Date(`${m[1]}-${m[2]}-${m[3]}T${m[4]}:${m[5]}:${m[6]}.${m[7]}Z`);
+      const digest = digestBeside(join(folder, file));
+      const rows = Object.values(digest ?? {}).reduce((a, t) => a + t.rows, 0);
+      return [{ file, at, why: m[8] as BackupWhy, bytes: statSync(join(folder, file)).size, rows }];
+    })
+    .sort((a, b) => b.at.getTime() - a.at.getTime());
+}
+
+/** How many backups the house keeps. */
+export async function kept(): Promise<number> {
+  const rows = await query<{ value: unknown }>("select value from kitchen where key = 'backups'");
+  return readStored({ at: 'kitchen.backups', called: 'how many backups are kept', schema: keepSchema, fresh: FRESH_KEEP }, rows[0]?.value ?? FRESH_KEEP).value;
+}
+
+export const keepSoMany = (n: number): Promise<unknown> =>
+  query("insert into kitchen (key, value) values ('backups', $1) on conflict (key) do update set value = excluded.value", [JSON.stringify(n)]);
+
+/** Takes the oldest away, so that so many stay. */
+function prune(folder: string, keep: number): void {
+  for (const b of backups(folder).slice(keep)) {
+    rmSync(join(folder, b.file), { force: true });
+    rmSync(join(folder, `${b.file}.json`), { force: true });
+  }
+}
+
+const HOUR = 3_600_000;
+/** The nightly one is due from this hour on, by the server's clock; at the latest a day after the last. */
+const NIGHT_HOUR = 3;
+
+export function nightlyIsDue(last: Date | null, now: Date): boolean {
+  const night = new Date(now);
+  night.setHours(NIGHT_HOUR, 0, 0, 0);
+  if (night > now) night.setDate(night.getDate() - 1);
+  return last === null ? now.getTime() - night.getTime() < 24 * HOUR : last < night;
+}
+
+/** Looks now and then whether a backup is due, as long as the app runs. */
+export function keepNightly(): void {
+  const look = async (): Promise<void> => {
+    const folder = backupFolder();
+    if (!folder) return;
+    const last = backups(folder)[0]?.at ?? null;
+    if (nightlyIsDue(last, new Date())) await takeBackup('nightly', folder);
+  };
+  const timer = setInterval(() => {
+    // it is in the log, and tried again at the next look
+    look().catch(() => {});
+  }, HOUR / 4);
+  timer.unref();
+}

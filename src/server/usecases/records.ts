@@ -1,0 +1,87 @@
+/** What there is to know of the records themselves: how large, how safe, and whether all of it can be read. */
+import { statfsSync } from 'node:fs';
+import type { Unreadable } from '@/core/records/unreadable';
+import { query, unhurried } from '../db/pool';
+import { batchesUnread } from '../queries/batches';
+import { versionsUnread } from '../queries/formulas';
+import { loadHouse } from '../queries/house';
+import { lots, premixes } from '../queries/premixes';
+import { sides } from '../queries/sides';
+import { type Backup, backupFolder, backups, digestOf, kept } from './backup';
+
+export interface RecordsFacts {
+  readonly bytes: number;
+  /** Null where the disk is another machine's. */
+  readonly diskLeftBytes: number | null;
+  readonly place: string | null;
+  readonly counts: { readonly formulas: number; readonly versions: number; readonly batches: number; readonly taps: number };
+  readonly backups: readonly Backup[];
+  readonly keep: number;
+  readonly backupPlace: string | null;
+  /** The server's clock less the database's, ms. */
+  readonly clockOffMs: number;
+  readonly zone: string;
+  readonly postgres: string;
+  readonly schema: string;
+  readonly node: string;
+}
+
+const diskLeft = (place: string | null): number | null => {
+  try {
+    if (!place) return null;
+    const { bavail, bsize } = statfsSync(place);
+    return bavail * bsize;
+  } catch {
+    return null;
+  }
+};
+
+export async function recordsFacts(): Promise<RecordsFacts> {
+  const asked = Date.now();
+  const rows = await query<{ bytes: string; now: number; postgres: string; schema: string; formulas: string; versions: string; batches: string; taps: string }>(
+    // rows of large tables as the planner knows them: counting half a million for a page is not worth it
+    `select pg_database_size(current_database())::text as bytes, extract(epoch from clock_timestamp())::float8 * 1000 as now,
+            current_setting('server_version') as postgres, (select max(name) from schema_migrations) as schema,
+            (select count(*) from formulas)::text as formulas,
+            (select count(*) from formula_versions)::text as versions,
+            (select count(*) from batches)::text as batches,
+            (select greatest(reltuples, 0)::bigint::text from pg_class where relname = 'batch_taps') as taps`,
+  );
+  const r = rows[0];
+  if (!r) throw new Error('no facts');
+  const place = process.env.EVEN_CRUMB_PLACE || null;
+  return {
+    bytes: Number(r.bytes),
+    diskLeftBytes: diskLeft(place),
+    place,
+    counts: { formulas: Number(r.formulas), versions: Number(r.versions), batches: Number(r.batches), taps: Number(r.taps) },
+    backups: backups(),
+    keep: await kept(),
+    backupPlace: backupFolder(),
+    clockOffMs: (asked + Date.now()) / 2 - r.now,
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    postgres: r.postgres.split(' ')[0] ?? '',
+    schema: r.schema,
+    node: process.versions.node,
+  };
+}
+
+export interface Checked {
+  readonly tables: number;
+  readonly rows: number;
+  readonly unreadable: readonly Unreadable[];
+}
+
+/** Reads every row of every table whole, and everything that stands in a JSON column as the pages read it. */
+export async function checkRecords(): Promise<Checked> {
+  const digest = await unhurried(async (client) => {
+    await client.query('begin isolation level repeatable read read only');
+    return digestOf(client);
+  });
+  const [house, batch, version, side, mix, lot] = await Promise.all([loadHouse(), batchesUnread(), versionsUnread(), sides(), premixes(), lots()]);
+  return {
+    tables: Object.keys(digest).length,
+    rows: Object.values(digest).reduce((a, t) => a + t.rows, 0),
+    unreadable: [house, ...side, ...mix, ...lot].flatMap((x) => x.unreadable ?? []).concat(batch, version),
+  };
+}

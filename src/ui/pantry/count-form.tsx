@@ -1,0 +1,91 @@
+'use client';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { ActionResult } from '@/contract/action-result';
+import { grams, type Units } from '@/core/quantity/say';
+import { typedGrams } from '@/core/quantity/typed';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Field } from '../kit/field';
+
+export interface CountRow {
+  readonly countedG: number;
+  readonly wasG: number | null;
+  readonly who: string;
+  /** When, as it is said. */
+  readonly at: string;
+}
+
+/** What is on hand: moved by batches and lots, and counted by people. A count is an entry of its own. */
+export function CountForm({
+  ingredientId,
+  onHandG,
+  counts,
+  units,
+  count,
+}: {
+  readonly ingredientId: string;
+  readonly onHandG: number | null;
+  readonly counts: readonly CountRow[];
+  readonly units: Units;
+  readonly count: (input: unknown) => Promise<ActionResult>;
+}) {
+  const [counted, setCounted] = useState('');
+  const [who, setWho] = useState('');
+  const asking = useAsking();
+  const submit = async (): Promise<void> => {
+    const countedG = typedGrams(counted);
+    if (asking.found(countedG === null || Number.isNaN(countedG) ? { countedG: 'Write what was counted, as 800 or 1.5 kg.' } : {})) return;
+    const a = await asking.ask((requestId) => count({ ingredientId, countedG, who, requestId }));
+    if (!a?.ok) return;
+    toast(`Counted ${grams(countedG ?? 0, units)}`);
+    setCounted('');
+  };
+  return (
+    <form
+      noValidate
+      aria-label="On hand"
+      className="grid content-start gap-3 rounded-plate bg-white p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit();
+      }}
+    >
+      <h2 className="text-xl">
+        On hand: <span data-on-hand>{onHandG === null ? 'not counted yet' : grams(onHandG, units)}</span>
+      </h2>
+      <div className="flex flex-wrap items-start gap-3">
+        <Field
+          label="Counted"
+          unit="g"
+          inputMode="decimal"
+          className="w-36"
+          value={counted}
+          error={asking.errors.countedG}
+          onChange={(e) => {
+            setCounted(e.target.value);
+            asking.touched();
+          }}
+        />
+        <Field label="by" className="w-32" maxLength={40} value={who} error={asking.errors.who} onChange={(e) => setWho(e.target.value)} />
+        <Button type="submit" disabled={asking.busy} className="mt-6">
+          Note the count
+        </Button>
+      </div>
+      <Refusal text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
+      {counts.length > 0 ? (
+        <ul className="text-[15px] text-soft" aria-label="Counts">
+          {counts.slice(0, 5).map((c) => (
+            <li key={c.at}>
+              {c.at}: counted {grams(c.countedG, units)}
+              {c.who ? ` by ${c.who}` : ''}
+              {c.wasG === null ? '' : `, where ${grams(c.wasG, units)} stood`}
+            </li>
+          ))}
+        </ul>
+      ) : (
+        <p className="text-[15px] text-soft">Batches and lots take from it by themselves once it is counted.</p>
+      )}
+    </form>
+  );
+}
