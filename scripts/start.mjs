@@ -40,9 +40,9 @@ async function stop(code, words) {
 for (const s of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(s, () => void stop(0, 'stopping'));
 
 const FIRST_PAUSE_MS = 500;
-const MOST_PAUSE_MS = 30_000;
+const MOST_PAUSE_MS = 15_000;
 /** What has run so long was well: the next pause is a short one again. */
-const WELL_MS = 60_000;
+const WELL_MS = 5_000;
 
 /**
  * Keeps something up: when it ends it is begun again, after a pause that grows while it keeps ending.

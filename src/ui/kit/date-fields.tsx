@@ -17,7 +17,7 @@ export function DayField({ value, onDay, ...rest }: Common & { readonly value: s
   return (
     <Field
       {...rest}
-      placeholder={sayDay('2026-11-27', units)}
+      placeholder={`as ${sayDay('2026-11-27', units)}`}
       autoComplete="off"
       value={shown}
       onChange={(e) => {
@@ -40,7 +40,7 @@ export function TimeField({ value, onTime, ...rest }: Common & { readonly value:
   return (
     <Field
       {...rest}
-      placeholder={sayTime(momentOf('2026-01-01', '16:05'), units)}
+      placeholder={`as ${sayTime(momentOf('2026-01-01', '16:05'), units)}`}
       autoComplete="off"
       value={shown}
       onChange={(e) => {

@@ -46,7 +46,7 @@ export function Field({
     <Labelled label={label} error={error} hint={hint} className={className}>
       {(tied) => (
         <div className="flex items-center gap-2">
-          <input {...tied} className={`hold min-h-11 w-full px-3 ${error ? '!border-berry' : ''} ${inputClass}`} {...rest} />
+          <input {...tied} className={`hold min-h-11 w-full px-3 placeholder:text-soft ${error ? '!border-berry' : ''} ${inputClass}`} {...rest} />
           {unit ? <span className="shrink-0 text-soft">{unit}</span> : null}
         </div>
       )}

@@ -54,12 +54,11 @@ export function CountForm({
       <h2 className="text-xl">
         On hand: <span data-on-hand>{onHandG === null ? 'not counted yet' : grams(onHandG, units)}</span>
       </h2>
-      <div className="flex flex-wrap items-start gap-3">
+      <div className="grid grid-cols-2 gap-3">
         <Field
           label="Counted"
           unit="g"
           inputMode="decimal"
-          className="w-36"
           value={counted}
           error={asking.errors.countedG}
           onChange={(e) => {
@@ -67,11 +66,11 @@ export function CountForm({
             asking.touched();
           }}
         />
-        <Field label="by" className="w-32" maxLength={40} value={who} error={asking.errors.who} onChange={(e) => setWho(e.target.value)} />
-        <Button type="submit" disabled={asking.busy} className="mt-6">
-          Note the count
-        </Button>
+        <Field label="Who counted" maxLength={40} value={who} error={asking.errors.who} onChange={(e) => setWho(e.target.value)} />
       </div>
+      <Button type="submit" disabled={asking.busy} className="justify-self-start">
+        Note the count
+      </Button>
       <Refusal text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
       {counts.length > 0 ? (
         <ul className="text-[15px] text-soft" aria-label="Counts">

@@ -84,8 +84,8 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
     );
   return (
     <section aria-label="Formula shelf">
-      <div className="mb-3 flex flex-wrap items-end gap-x-3 gap-y-2">
-        <h2 className="mr-auto text-2xl">Formulas</h2>
+      <div className="mb-2 flex flex-wrap items-end justify-between gap-x-3 gap-y-2">
+        <h2 className="text-2xl">Formulas</h2>
         <div className="relative">
           <label htmlFor={id} className="sr-only">
             Find by name, kind, flour or liquid
@@ -105,10 +105,12 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
             }}
             // whoever leaves the box has said it: nothing comes later that would undo where the cook goes next
             onBlur={() => typed.current && go({})}
-            placeholder="Name, kind, liquid"
-            className="hold min-h-10 w-56 pr-2 pl-9 placeholder:text-soft"
+            placeholder="Name, kind, flour, liquid"
+            className="hold min-h-10 w-72 pr-2 pl-9 placeholder:text-soft"
           />
         </div>
+      </div>
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         {choice(
           'kind',
           'Kind',
@@ -130,7 +132,7 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
         {choice(
           'without',
           'Without',
-          'nothing in particular',
+          'any allergen is fine',
           ALLERGENS.map((a) => [a, allergenName(a)]),
         )}
         {choice('verdict', 'Last time', 'any verdict', [...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const), ['none', 'not made yet']])}

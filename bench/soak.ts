@@ -1,0 +1,174 @@
+/**
+ * npm run soak: seven writers over formulas, taps, batches, stock and the house, while the database and the server are killed
+ * twelve times under them. Prints what was lost, what was doubled, and how long each took to be back by itself.
+ * Started by scripts/soak.mjs, which says where everything is.
+ */
+import { execFileSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
+import { closePool, query } from '../src/server/db/pool';
+import { RecordsTrouble } from '../src/server/db/trouble';
+import { keepItems } from '../src/server/queries/book';
+import { saveVersion } from '../src/server/queries/formulas';
+import { changeHouse, loadHouse } from '../src/server/queries/house';
+import { countStock, keepStockNote, stockNoted } from '../src/server/queries/pantry';
+import { startBatch } from '../src/server/usecases/start-batch';
+
+const WRITES = 1000;
+const KILLS = 12;
+const APART_MS = 5500;
+const PACE_MS = 150;
+const health = process.env.EVEN_CRUMB_SOAK_HEALTH ?? '';
+const supervisor = process.env.EVEN_CRUMB_SOAK_PID ?? '';
+
+const pause = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms));
+
+let acked = 0;
+let retried = 0;
+/** Does one write until it is acknowledged: the same one, however often. */
+async function until<T>(work: () => Promise<T>): Promise<T> {
+  for (;;) {
+    try {
+      const answer = await work();
+      acked++;
+      return answer;
+    } catch (e) {
+      if (!(e instanceof RecordsTrouble) || e.kind !== 'away') throw e;
+      retried++;
+      await pause(100);
+    }
+  }
+}
+
+const FORMULA: Formula = {
+  ...EMPTY_FORMULA,
+  name: 'Soak cakes',
+  entries: ['250 g flour', '400 g milk', '10 g baking powder', '2 eggs'].map((text, n) => ({ key: `l${n + 1}`, text })),
+};
+
+/** The children of the start command that are of a name. */
+const childrenNamed = (name: string): readonly number[] =>
+  execFileSync('ps', ['--ppid', supervisor, '-o', 'pid=,args='], { encoding: 'utf8' })
+    .split('\n')
+    .filter((l) => l.includes(name))
+    .map((l) => Number(l.trim().split(/\s+/)[0]));
+
+async function main(): Promise<void> {
+  const first = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: 'first' });
+  if (!first.ok) throw new Error(first.message);
+  const { formulaId, versionId } = first.saved;
+  const made = await startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60 });
+  if (!made.ok) throw new Error(made.message);
+  await countStock(randomUUID(), 'flour-all-purpose', 9_000_000, 'soak');
+  const notes: string[] = [];
+  const taps: string[][] = [[], []];
+  const batches: string[] = [];
+  const counts: string[] = [];
+  let altitude = 0;
+  let price = 0;
+  let killing = true;
+  const done = (): boolean => acked >= WRITES && !killing;
+  const loop = async (work: (n: number) => Promise<void>): Promise<void> => {
+    for (let n = 1; !done(); n++) await work(n);
+  };
+  const writers = [
+    loop(async (n) => {
+      const requestId = randomUUID();
+      const changeNote = `soak ${n}`;
+      await until(() => saveVersion({ formulaId, basedOn: n, knownNewest: n, formula: FORMULA, changeNote, requestId }));
+      notes.push(changeNote);
+      await pause(PACE_MS);
+    }),
+    ...[0, 1].map((screen) =>
+      loop(async (n) => {
+        const id = randomUUID();
+        await until(() => keepItems(made.id, [{ id, do: 'tap', tap: { id, act: 'pour', surface: 'g', slot: n % 8, at: Date.now() } }]));
+        taps[screen]?.push(id);
+        await pause(PACE_MS);
+      }),
+    ),
+    loop(async () => {
+      const requestId = randomUUID();
+      const b = await until(() => startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, take: 'anyway', requestId }));
+      if (b.ok) batches.push(b.id);
+      await pause(200);
+    }),
+    loop(async (n) => {
+      const id = randomUUID();
+      await until(() => countStock(id, 'honey', n, 'soak'));
+      counts.push(id);
+      await pause(PACE_MS);
+    }),
+    loop(async (n) => {
+      await until(() => changeHouse({ ways: { altitudeM: n % 3000 } }));
+      altitude = n % 3000;
+      await pause(PACE_MS);
+    }),
+    loop(async (n) => {
+      await until(() => keepStockNote('buttermilk', { price: n, packG: 1000, opened: null, bestBefore: null }, null));
+      price = n;
+      await pause(PACE_MS);
+    }),
+  ];
+  const back: { readonly what: string; readonly ms: number }[] = [];
+  const killer = async (): Promise<void> => {
+    for (let k = 0; k < KILLS; k++) {
+      while (acked < (WRITES * (k + 0.5)) / KILLS && !done()) await pause(20);
+      // what has run for a while is begun again at once; what keeps ending waits longer each time
+      await pause(APART_MS);
+      const what = k % 3 === 2 ? 'next-server' : 'postgres';
+      const [pid] = childrenNamed(what);
+      if (pid === undefined) throw new Error(`no ${what} runs`);
+      const from = performance.now();
+      process.kill(pid, 'SIGKILL');
+      await pause(30);
+      while (
+        !(await fetch(health).then(
+          (r) => r.ok,
+          () => false,
+        ))
+      )
+        await pause(30);
+      back.push({ what, ms: performance.now() - from });
+    }
+    killing = false;
+  };
+  await Promise.all([...writers, killer()]);
+
+  const lost: string[] = [];
+  const doubled: string[] = [];
+  const compare = (what: string, told: readonly string[], kept: readonly string[]): void => {
+    const times = new Map<string, number>();
+    for (const k of kept) times.set(k, (times.get(k) ?? 0) + 1);
+    for (const t of told) if (!times.has(t)) lost.push(`${what} ${t}`);
+    for (const [k, n] of times) if (n > 1) doubled.push(`${what} ${k}`);
+    if (new Set(told).size !== kept.length) doubled.push(`${what}: ${kept.length} kept, ${told.length} told`);
+  };
+  const column = async (sql: string, values: readonly unknown[]): Promise<string[]> => (await query<{ v: string }>(sql, values)).map((r) => r.v);
+  compare('version', notes, await column("select change_note as v from formula_versions where formula_id = $1 and change_note <> 'first'", [formulaId]));
+  compare('tap', taps.flat(), await column('select id::text as v from batch_taps where batch_id = $1', [made.id]));
+  compare('batch', batches, await column('select id::text as v from batches where formula_id = $1 and id <> $2', [formulaId, made.id]));
+  compare('count', counts, await column("select id::text as v from stock_counts where ingredient_id = 'honey'", []));
+  const pieces = await column("select piece::text as v from batch_taps where batch_id = $1 and act = 'pour' order by seq", [made.id]);
+  if (pieces.some((p, n) => Number(p) !== n + 1)) lost.push('the order of the taps');
+  const stock = await stockNoted();
+  const flour = 9_000_000 - 250 * batches.length;
+  if (Math.abs((stock['flour-all-purpose']?.onHandG ?? 0) - flour) > 1e-6) lost.push(`flour: ${stock['flour-all-purpose']?.onHandG} where ${flour} is due`);
+  if (stock.buttermilk?.price !== price) lost.push(`price: ${stock.buttermilk?.price}, told ${price}`);
+  if ((await loadHouse()).ways.altitudeM !== altitude) lost.push('the altitude of the house');
+  const times = back.map((b) => b.ms).sort((a, b) => a - b);
+  console.log(`${acked} acknowledged writes by 7 writers, ${retried} tries while the records were away, ${back.length} kills`);
+  console.log(`lost ${lost.length}, doubled ${doubled.length}`);
+  for (const l of [...lost, ...doubled].slice(0, 20)) console.log(`  ${l}`);
+  console.log(
+    `back by itself: median ${((times[Math.floor(times.length / 2)] ?? 0) / 1000).toFixed(2)} s, longest ${((times.at(-1) ?? 0) / 1000).toFixed(2)} s`,
+  );
+  process.exitCode = lost.length + doubled.length > 0 ? 1 : 0;
+}
+
+main()
+  .catch((e: unknown) => {
+    console.error(e);
+    process.exitCode = 1;
+  })
+  .finally(closePool);
