@@ -1,4 +1,7 @@
+import { LIMITS } from './scripts/limits.mjs';
+
 export default {
+  testTimeout: LIMITS.unitTestMs,
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+import { LIMITS } from './scripts/limits.mjs';
 
 const chromium = {
   // without a window it is lighter by a fifth; the whole one does where that is what there is
@@ -22,10 +23,10 @@ export default defineConfig({
   fullyParallel: true,
   // a machine that stalls for half a minute is told apart from a fault; what needed a second try is said
   retries: process.env.CI ? 1 : 0,
-  timeout: 180_000,
-  expect: { timeout: 15_000 },
+  timeout: LIMITS.browserTestMs,
+  expect: { timeout: LIMITS.expectMs },
   outputDir: 'test-results',
-  use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB', actionTimeout: 25_000 },
+  use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB', actionTimeout: LIMITS.actionMs },
   projects: [
     { name: 'cook', testMatch: /.*\.e2e\.ts/ },
     { name: 'bench', testDir: 'bench', testMatch: /browser\.bench\.ts/ },

@@ -6,6 +6,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { Client } from 'pg';
+import { LIMITS } from '../scripts/limits.mjs';
 
 const FORMULAS = 10_000;
 const BATCHES = 50_000;
@@ -87,7 +88,7 @@ async function serve(databaseUrl: string): Promise<{ url: string; child: ChildPr
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   const url = `http://127.0.0.1:${port}`;
-  for (let i = 0; i < 300; i++) {
+  for (const until = Date.now() + LIMITS.serverStartMs; Date.now() < until; ) {
     if (
       await fetch(`${url}/api/health`).then(
         (r) => r.ok,

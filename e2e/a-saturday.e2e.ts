@@ -45,7 +45,6 @@ const target = async (weighIn: Locator): Promise<number> =>
   Number(/^([\d.]+) g/.exec(((await weighIn.locator('strong').first().textContent()) ?? '').replace(/[\u2009\s](?=\d)/g, ''))?.[1]);
 
 test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
-  test.setTimeout(180_000);
   expected.push(/503/);
   await beginTime(page, kitchen, FRIDAY);
 

@@ -49,7 +49,7 @@ test('ticks made while the server is gone survive a reload and catch up', async 
   await expect(page.getByText('What you did is kept in this browser', { exact: false })).toBeVisible();
   await expect(page.getByText('3 of 8 still to weigh')).toBeVisible();
   await kitchen.startServer();
-  await expect(page.getByText('What you did is kept in this browser', { exact: false })).toHaveCount(0, { timeout: 15_000 });
+  await expect(page.getByText('What you did is kept in this browser', { exact: false })).toHaveCount(0);
   await page.reload();
   await expect(page.getByRole('checkbox', { name: /Baking soda/ })).toBeChecked();
   // told while the records are away, and the screen left: it goes in from whichever page is open
@@ -66,7 +66,6 @@ test('ticks made while the server is gone survive a reload and catch up', async 
 });
 
 test('a premix, a lot and a plan while the records are away: refused, kept as typed, and once each when they are back', async ({ page, kitchen }) => {
-  test.setTimeout(120_000);
   const refused = page.getByRole('alert').filter({ hasText: 'The records are out of reach just now.' });
   const twice = async (press: () => Promise<void>): Promise<void> => {
     await kitchen.away();

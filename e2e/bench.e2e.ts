@@ -118,7 +118,6 @@ test('a crepe too thick is brought to its zone by dragging, then by keys, then b
 });
 
 test('a waffle from nothing, balanced; saved, changed, compared, gone back to', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/formulas/new');
   await page.getByRole('radio', { name: 'From nothing' }).click();
   await choose(page, 'Kind', 'Waffle');

@@ -17,7 +17,6 @@ butter for the pan
 Whisk dry, whisk wet, join and leave the lumps.`;
 
 test('six steps in one go', async ({ page }) => {
-  test.setTimeout(180_000);
   // 1. Today: what is under way, and the shelf
   await page.goto('/');
   const underWay = page.getByRole('region', { name: 'Under way' });

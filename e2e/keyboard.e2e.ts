@@ -19,7 +19,6 @@ async function tabTo(page: Page, name: RegExp, most = 80): Promise<void> {
 }
 
 test('from an empty bench to the log without a mouse', async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto('/');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();

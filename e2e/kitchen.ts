@@ -10,6 +10,7 @@ import { join, resolve } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
 import { Client } from 'pg';
+import { LIMITS } from '../scripts/limits.mjs';
 
 const CLOCK = resolve('e2e/clock.mjs');
 
@@ -99,10 +100,11 @@ async function serve(databaseUrl: string, port: number, clock: string): Promise<
       NEXT_TELEMETRY_DISABLED: '1',
       NODE_OPTIONS: `--import ${CLOCK}`,
       EVEN_CRUMB_TEST_CLOCK: clock,
+      EVEN_CRUMB_BACKUPS: `${clock}-backups`,
     },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
-  for (let i = 0; i < 300; i++) {
+  for (const until = Date.now() + LIMITS.serverStartMs; Date.now() < until; ) {
     const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
       (r) => r.ok,
       () => false,
@@ -111,7 +113,7 @@ async function serve(databaseUrl: string, port: number, clock: string): Promise<
     await new Promise((r) => setTimeout(r, 100));
   }
   child.kill();
-  throw new Error('the server did not answer in 30 s');
+  throw new Error('the server did not answer');
 }
 
 async function end(child: ChildProcess | null): Promise<void> {
@@ -169,6 +171,7 @@ async function open(template: 'furnished' | 'blank', name: string): Promise<{ ki
     close: async () => {
       await end(child);
       rmSync(clock, { force: true });
+      rmSync(`${clock}-backups`, { recursive: true, force: true });
       await sql(`drop database if exists ${name} with (force)`);
     },
   };
@@ -195,7 +198,7 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
       await use(kitchen);
       await close();
     },
-    { scope: 'worker', timeout: 90_000 },
+    { scope: 'worker', timeout: LIMITS.kitchenMs },
   ],
   baseURL: async ({ kitchen }, use) => use(kitchen.url),
   alone: [false, { option: true }],

@@ -86,7 +86,6 @@ oil for the pan
 Makes 6`;
 
 test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a printed sheet with its shopping list', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(SIX);
   await page.getByRole('button', { name: 'Read the card' }).click();

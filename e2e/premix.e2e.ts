@@ -2,7 +2,6 @@
 import { axe, choose, expect, pdf, test, toWeighIn } from './kitchen';
 
 test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lot', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/premix');
   await axe(page);
   await page.getByRole('link', { name: 'New premix' }).click();

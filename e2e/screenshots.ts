@@ -1,10 +1,9 @@
 /** npm run screenshots: one current picture of each main view, from the demo kitchen, into docs/screenshots. */
-import { choose, test, toWeighIn } from './kitchen';
+import { choose, expect, test, toWeighIn } from './kitchen';
 
 const to = (name: string): string => `docs/screenshots/${name}.png`;
 
 test('pictures of the main views', async ({ page }) => {
-  test.setTimeout(180_000);
   const shoot = async (name: string): Promise<void> => {
     await page.mouse.move(0, 0);
     await page.waitForLoadState('networkidle');
@@ -86,7 +85,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.waitForTimeout(2500);
   await page.getByRole('button', { name: /^Stop now/ }).click();
   await page.getByRole('button', { name: /has to be spooned/ }).click();
-  await shoot('rest');
   await page.getByRole('link', { name: 'Griddle', exact: true }).click();
   await page.getByText('Read it', { exact: true }).click();
   await page.getByLabel('Probe', { exact: true }).fill('176');
@@ -113,4 +111,11 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('button', { name: 'Compare the two that are ticked' }).click();
   await page.getByRole('region', { name: 'How it was made' }).waitFor();
   await shoot('compare');
+
+  await page.goto('/house/records');
+  await page.getByRole('button', { name: 'Back up now' }).click();
+  await expect(page.getByRole('link', { name: /^Download the backup/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Check all of it' }).click();
+  await expect(page.getByText(/rows of \d+ tables were read whole/)).toBeVisible();
+  await shoot('records');
 });

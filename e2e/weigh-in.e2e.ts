@@ -14,7 +14,6 @@ async function started(page: Page, name: string): Promise<void> {
 }
 
 test('flour over-poured by hand, kept, the rest worked anew; a reload loses nothing; the real ratios at the end', async ({ page }) => {
-  test.setTimeout(120_000);
   await started(page, 'Tall Sunday cakes');
   const weighIn = page.getByRole('region', { name: 'Weigh-in' });
   const shows = page.getByLabel('What the scale shows');

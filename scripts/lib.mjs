@@ -6,6 +6,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSy
 import { createServer } from 'node:net';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { LIMITS } from './limits.mjs';
 
 export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 export const isRoot = process.getuid?.() === 0;
@@ -145,7 +146,7 @@ export function freePort(port = 0) {
 }
 
 /** Waits until an address answers 200 (or anything at all), or says what the last answer was. */
-export async function answers(url, { seconds = 30, alive = () => true, anyStatus = false } = {}) {
+export async function answers(url, { seconds = LIMITS.serverStartMs / 1000, alive = () => true, anyStatus = false } = {}) {
   let last = 'no answer';
   for (let i = 0; i < seconds * 10; i++) {
     if (!alive()) throw new Told('The server ended before it answered.');

@@ -20,6 +20,7 @@ import {
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { ensurePackages, freePort, isRoot, say, Told } from './lib.mjs';
+import { LIMITS } from './limits.mjs';
 
 const DB = 'evencrumb';
 const OS_USER = 'postgres';
@@ -232,9 +233,9 @@ export async function startPostgres(folder, { fast = false, port: wantedPort = n
     if (exited && isFull(dir, words)) throw new Told(fullWords(dir));
     if (exited) throw new Told(`The database did not start: ${words.trim().split('\n').pop()}`);
     if (spawnSync(join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port), '-t', '1'], opts).status === 0) break;
-    if (Date.now() - since > 60_000) {
+    if (Date.now() - since > LIMITS.databaseStartMs) {
       await stop();
-      throw new Told(`The database was not ready in a minute: ${words.trim().split('\n').pop()}`);
+      throw new Told(`The database did not get ready: ${words.trim().split('\n').pop()}`);
     }
     await sleep(50);
   }

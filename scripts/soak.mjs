@@ -34,7 +34,7 @@ async function main() {
   });
   say('starting a kitchen of its own');
   const health = `http://127.0.0.1:${port}/api/health`;
-  await answers(health, { seconds: 300, alive: () => app.exitCode === null });
+  await answers(health, { alive: () => app.exitCode === null });
   const cluster = clusterThatRuns(join(folder, 'postgres'));
   if (!cluster) throw new Told('The database does not run.');
   say('seven writers, twelve kills');

@@ -89,7 +89,7 @@ async function startServer(url) {
   });
   server = child;
   const gone = new Promise((r) => child.once('exit', (code, signal) => r(signal ?? `exit ${code}`)));
-  await answers(`http://127.0.0.1:${port}/api/health`, { seconds: 90, alive: () => child.exitCode === null && child.signalCode === null, anyStatus: true });
+  await answers(`http://127.0.0.1:${port}/api/health`, { alive: () => child.exitCode === null && child.signalCode === null, anyStatus: true });
   return { gone };
 }
 
@@ -132,7 +132,7 @@ async function main() {
     return begun;
   }).catch((e) => stop(1, e instanceof Told ? e.message : String(e.stack ?? e)));
   await isServing;
-  await answers(`http://127.0.0.1:${port}/api/health`, { seconds: 60 });
+  await answers(`http://127.0.0.1:${port}/api/health`);
   say('ready; Ctrl-C stops it');
   const where = database?.elsewhere ? `\n  Its records stand in      ${database.folder}\n` : '';
   process.stdout.write(`\n  Even Crumb is open at  http://127.0.0.1:${port}\n${where}\n`);

@@ -13,6 +13,7 @@ import { nameFor } from '../pantry/naming';
 import { nounsOf } from '../pantry/nouns';
 import { ingredient, PANTRY } from '../pantry/pantry';
 import { COMMON } from '../testing/common';
+import { counting } from '../testing/counted';
 import { anyHouse } from '../testing/formulas';
 import { type Bench, workedOn } from './bench';
 import { drive } from './drive';
@@ -108,10 +109,12 @@ test('any fix of any finding leaves every line read, nothing under nothing, and 
 });
 
 test('a wish never takes a rail out of its zone that was in it', () => {
+  const tested = counting();
   fc.assert(
     fc.property(anyCommon, fc.constantFrom(...MOVES), (f, m) => {
       const p = moveTowards(on(f), m);
       if (!p || p.short) return true;
+      tested.one();
       const [was, is] = [workedOn(on(f)).analysis.rails, workedOn(on(p.formula)).analysis.rails];
       return Object.keys(m.by).every((rail) => {
         const [a, z] = [was.find((r) => r.rail === rail), is.find((r) => r.rail === rail)];
@@ -121,14 +124,17 @@ test('a wish never takes a rail out of its zone that was in it', () => {
     }),
     { numRuns: 60 },
   );
+  tested.atLeast(8);
 });
 
 test('a line that drives the rest moves no ratio', () => {
+  const tested = counting();
   fc.assert(
     fc.property(anyCommon, fc.double({ min: 0.4, max: 4, noNaN: true }), (f, times) => {
       const line = workedOn(on(f)).lines.find((l) => l.use === 'batter' && (l.grams ?? 0) > 20 && l.parts.length === 1);
       const p = line && drive(on(f), line.key, (line.grams ?? 0) * times, 'scale');
       if (!p) return true;
+      tested.one();
       const [was, now] = [workedOn(on(f)).analysis.rails, workedOn(on(p.formula))];
       const is = now.analysis.rails;
       // grams are written to the tenth, and hundredths under ten: a third of a gram of salt is off by 1.5 % at the most
@@ -140,6 +146,7 @@ test('a line that drives the rest moves no ratio', () => {
     }),
     { numRuns: 60 },
   );
+  tested.atLeast(40);
 });
 
 test('switched off and on again, a blend is as it was', () => {

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { KINDS, RAILS, type Rail } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/ways';
+import { counting } from '../testing/counted';
 import { type Bench, withGrams, workedOn } from './bench';
 import { minimum } from './quadratic';
 import { ask, bend, bentFrom, bringsOf } from './ratios';
@@ -59,11 +60,13 @@ function solved(f: Formula, rail: Rail, times: number) {
 }
 
 test('a rail that can be met is met within a tenth of a percent, on the sheet as it is then written', () => {
+  const tested = counting();
   let met = 0;
   fc.assert(
     fc.property(someCakes, anyRail, fc.double({ min: 0.85, max: 1.15, noNaN: true }), (f, rail, times) => {
       const { b, w, asked, answer, target } = solved(f, rail, times);
       if (!answer.met) return true;
+      tested.one();
       met++;
       const then = workedOn(on(withGrams(b, w.lines, bentFrom(b, w, asked, answer).grams, 0.01)));
       const at = then.analysis.rails.find((r) => r.rail === rail)?.tested ?? 0;
@@ -72,6 +75,7 @@ test('a rail that can be met is met within a tenth of a percent, on the sheet as
     { numRuns: 150 },
   );
   expect(met).toBeGreaterThan(90);
+  tested.atLeast(20);
 });
 
 test('pinned lines never move, nothing goes negative, and the other rails stay on their leash', () => {

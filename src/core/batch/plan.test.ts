@@ -5,6 +5,7 @@ import { KIND_IDS } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/ways';
 import type { Bowl } from '../pantry/gear';
 import { findIngredient } from '../pantry/pantry';
+import { counting } from '../testing/counted';
 import { anyFormula, PLAIN_CAKE } from '../testing/formulas';
 import type { Driver } from './driver';
 import { kitLabels } from './kits';
@@ -61,6 +62,7 @@ test('fewer mixes than that are made as the cook says, and what is wrong with it
 });
 
 test('in any kitchen the mixes add up, none is over what was asked of it, and no more are joined than there are bowls', () => {
+  const tested = counting();
   fc.assert(
     fc.property(
       fc.integer({ min: 100, max: 100_000 }),
@@ -75,6 +77,7 @@ test('in any kitchen the mixes add up, none is over what was asked of it, and no
         expect(m.waves * m.atOnce).toBeGreaterThanOrEqual(m.mixes);
         expect((m.waves - 1) * m.atOnce).toBeLessThan(m.mixes);
         if (m.mixes === 60) return;
+        tested.one();
         expect(m.doubts).toEqual([]);
         expect(m.massG).toBeLessThanOrEqual(BY_HAND_G + 1e-6);
         if (own.length > 0) expect(m.volumeMl).toBeLessThanOrEqual(Math.max(...own.map((b) => b.bowlMl)) * (1 - HEAD_SHARE) + 1e-6);
@@ -83,6 +86,7 @@ test('in any kitchen the mixes add up, none is over what was asked of it, and no
       },
     ),
   );
+  tested.atLeast(30);
 });
 
 test('how long a batter is good for: whipped whites least, then soda, then powder; without lift it may wait', () => {
@@ -147,6 +151,7 @@ test('kits are the batch once for every bench, and once more for every class', (
 });
 
 test('splitting any formula keeps its mass, whatever drives it', () => {
+  const tested = counting();
   fc.assert(
     fc.property(
       anyFormula,
@@ -157,10 +162,12 @@ test('splitting any formula keeps its mass, whatever drives it', () => {
         const whole = scale(lines, { by: 'factor', factor }, 'exact', kind, 60);
         const part = scale(lines, { by: 'factor', factor: factor / n }, 'exact', kind, 60);
         if (!whole.ok || !part.ok) return;
+        tested.one();
         expect(part.value.massG * n).toBeCloseTo(whole.value.massG, 4);
       },
     ),
   );
+  tested.atLeast(20);
 });
 
 test('whole eggs in each mix: eggs come whole, the ratios stay about where they were, and so does the size', () => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { FRESH_HOUSE } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
+import { counting } from '../testing/counted';
 import { readLine } from './line';
 import { rewriteAmount } from './rewrite';
 
@@ -27,6 +28,7 @@ test.each([
 ])('%s at %d g is %s', (text, grams, expected) => expect(again(text, grams)).toBe(expected));
 
 test('whatever is written anew weighs what was asked for, and is still the same thing', () => {
+  const tested = counting();
   const sure = PANTRY.filter((i) => readLine(`100 g ${i.aliases[0] ?? i.name}`, FRESH_HOUSE).ingredient?.id === i.id);
   fc.assert(
     fc.property(
@@ -36,6 +38,7 @@ test('whatever is written anew weighs what was asked for, and is still the same 
       (i, amount, grams) => {
         const line = readLine(`${amount} ${i.aliases[0] ?? i.name}, cold`, FRESH_HOUSE);
         if (line.grams === null) return true;
+        tested.one();
         const now = readLine(rewriteAmount(line, grams, FRESH_HOUSE), FRESH_HOUSE);
         return (
           now.ingredient?.id === line.ingredient?.id &&
@@ -45,4 +48,5 @@ test('whatever is written anew weighs what was asked for, and is still the same 
       },
     ),
   );
+  tested.atLeast(40);
 });

@@ -6,6 +6,7 @@ import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
 import { kindById, THICKNESSES } from '../formula/kinds';
 import { FRESH_WAYS, standingOf } from '../formula/ways';
 import { ingredient } from '../pantry/pantry';
+import { counting } from '../testing/counted';
 import { PLAIN_CAKE } from '../testing/formulas';
 import { correction, inTheBowl, meansOf, paSOf, wantedPour } from './correct';
 
@@ -53,6 +54,7 @@ test('the class of the school that is nearest', () => {
 });
 
 test('law: what is asked for brings the model as far as was asked, and twice the bowl takes twice as much', () => {
+  const tested = counting();
   fc.assert(
     fc.property(fc.constantFrom(...THICKNESSES), fc.integer({ min: 300, max: 6000 }), (pour, bowlG) => {
       const seen = paSOf({ by: 'look', pour }) as number;
@@ -63,6 +65,7 @@ test('law: what is asked for brings the model as far as was asked, and twice the
       expect(c.steps.reduce((a, g) => a + g, 0)).toBe(c.grams);
       for (const g of c.steps) expect(g).toBeLessThanOrEqual(Math.ceil(0.05 * bowlG) + 2);
       if (c.short) return;
+      tested.one();
       const mass = LINES.filter((l) => l.use === 'batter').reduce((a, l) => a + (l.grams ?? 0), 0);
       const eta = (g: number) =>
         thickness([...LINES, { use: 'batter', parts: [{ ingredient: c.ingredient, grams: (g * mass) / bowlG }] }], STANDING.restMin, STANDING.batterC)?.paS ??
@@ -74,6 +77,7 @@ test('law: what is asked for brings the model as far as was asked, and twice the
     }),
     { numRuns: 60 },
   );
+  tested.atLeast(20);
 });
 
 test('what was stirred in is in the bowl', () => {

@@ -6,6 +6,7 @@ import type { SheetLine } from '../batch/sheet-line';
 import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
 import { railOf } from '../formula/kinds';
 import { findIngredient, ingredient } from '../pantry/pantry';
+import { counting } from '../testing/counted';
 import { PLAIN_CAKE } from '../testing/formulas';
 import { bowlLines, drift, plannedG, rebalance, standing, toleranceG, type Weights, withAnew } from './weigh';
 
@@ -51,6 +52,7 @@ test('with leavening weighed, an over-pour of milk brings more of what is left; 
 });
 
 test('law: what is weighed never changes, nothing goes below nothing, and it is never further from the plan than letting it be', () => {
+  const tested = counting();
   const weights = fc.record(Object.fromEntries(BOWLS.map((l) => [l.key, fc.option(fc.double({ min: 0.6, max: 1.6, noNaN: true }), { freq: 2 })])));
   fc.assert(
     fc.property(weights, (shares) => {
@@ -58,6 +60,7 @@ test('law: what is weighed never changes, nothing goes below nothing, and it is 
         Object.entries(shares).flatMap(([k, x]) => (x === null ? [] : [[k, Math.round((x as number) * grams(k) * 10) / 10]])),
       );
       if (w.l1 === undefined && Object.keys(w).length === 0) return;
+      tested.one();
       const r = rebalance(BOWLS, w, 'griddle', find);
       for (const [k, g] of r.grams) {
         expect(w[k]).toBeUndefined();
@@ -76,4 +79,5 @@ test('law: what is weighed never changes, nothing goes below nothing, and it is 
     }),
     { numRuns: 60 },
   );
+  tested.atLeast(20);
 });

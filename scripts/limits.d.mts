@@ -1,0 +1,9 @@
+export const LIMITS: {
+  readonly unitTestMs: number;
+  readonly browserTestMs: number;
+  readonly expectMs: number;
+  readonly actionMs: number;
+  readonly kitchenMs: number;
+  readonly serverStartMs: number;
+  readonly databaseStartMs: number;
+};
