@@ -26,21 +26,22 @@ function servingUser() {
 
 const canRead = (user, path) => user === null || spawnSync('test', ['-r', path], { uid: user.uid, gid: user.gid }).status === 0;
 
+const BUILD_ID = join(ROOT, '.next/BUILD_ID');
 /** The place the app is served from: here, or a copy where the serving user can't read here. */
 const placed = () => join(SYSTEM_APP, createHash('sha256').update(ROOT).digest('hex').slice(0, 12));
-const needsCopy = (user) => !canRead(user, join(ROOT, 'package.json')) || !canRead(user, join(ROOT, '.next/BUILD_ID'));
+const needsCopy = (user) => !canRead(user, join(ROOT, 'package.json')) || (existsSync(BUILD_ID) && !canRead(user, BUILD_ID));
 
 /** Builds, and copies the build where the serving user can't read it in its own place. */
 export async function prepareApp({ dev }) {
   if (dev) return;
   const user = servingUser();
-  await ensureBuild();
-  if (!needsCopy(user)) return;
   // the copy is small: a build that carries what it needs with it
+  await ensureBuild({ standalone: needsCopy(user) });
+  if (!needsCopy(user)) return;
   await ensureBuild({ standalone: true });
   const from = join(ROOT, '.next/standalone');
   const to = placed();
-  const id = readFileSync(join(ROOT, '.next/BUILD_ID'), 'utf8');
+  const id = readFileSync(BUILD_ID, 'utf8');
   const stamp = join(to, 'copied');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === id) return;
   say(`${user?.name} can't read ${ROOT}; the app is served from a copy in ${to}`);

@@ -2,7 +2,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { serverEnv, settings } from './app.mjs';
-import { ensureModules, ensurePackages, run, Told } from './lib.mjs';
+import { ensureModules, ensurePackages, run, Told, wordsFor } from './lib.mjs';
 import { clusterThatRuns, startPostgres } from './postgres.mjs';
 
 const { dataFolder, ownDatabase, port } = settings();
@@ -29,7 +29,7 @@ async function main() {
 }
 
 main().catch(async (e) => {
-  process.stderr.write(`${e instanceof Told ? e.message : (e.stack ?? e)}\n`);
+  process.stderr.write(`${wordsFor(e)}\n`);
   await database?.stop?.();
   process.exit(1);
 });

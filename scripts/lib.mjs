@@ -14,6 +14,14 @@ export const isRoot = process.getuid?.() === 0;
 /** A failure that is told in one line, without a stack. */
 export class Told extends Error {}
 
+/** What went wrong, as one sentence where it is one that is known, else with all there is to know. */
+export function wordsFor(e) {
+  if (e instanceof Told) return e.message;
+  if (e?.code === 'ENOSPC') return `The disk is full (writing ${e.path ?? 'a file'}). Make room, then start again; nothing that was saved is lost.`;
+  if (e?.code === 'EACCES' || e?.code === 'EROFS') return `${e.path ?? 'A file'} can't be written: check its permissions.`;
+  return String(e?.stack ?? e);
+}
+
 const started = Date.now();
 export const say = (text) => process.stdout.write(`${((Date.now() - started) / 1000).toFixed(1).padStart(6)} s  ${text}\n`);
 

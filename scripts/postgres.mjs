@@ -96,8 +96,12 @@ export function identity() {
 function placeFor(folder, prepare) {
   const asked = resolve(folder);
   const tag = createHash('sha256').update(asked).digest('hex').slice(0, 12);
-  // the link of an earlier start
-  if (existsSync(asked) && lstatSync(asked).isSymbolicLink()) return { dir: realpathSync(asked), tag, elsewhere: true };
+  // the link of an earlier start, even where nothing stands there any more
+  if (lstatSync(asked, { throwIfNoEntry: false })?.isSymbolicLink()) {
+    const dir = resolve(dirname(asked), readlinkSync(asked));
+    if (!prepare(dir)) throw new Told(`Cannot use ${dir} for the data: check its permissions.`);
+    return { dir, tag, elsewhere: true };
+  }
   if (prepare(asked)) return { dir: asked, tag, elsewhere: false };
   const dir = join(SYSTEM_PLACE, tag);
   mkdirSync(SYSTEM_PLACE, { recursive: true, mode: 0o755 });

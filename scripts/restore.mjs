@@ -3,7 +3,7 @@
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { serverEnv, settings } from './app.mjs';
-import { ensureModules, ensurePackages, run, say, Told } from './lib.mjs';
+import { ensureModules, ensurePackages, run, say, Told, wordsFor } from './lib.mjs';
 import { clusterThatRuns, startPostgres } from './postgres.mjs';
 
 const file = process.argv.slice(2).find((a) => !a.startsWith('--'));
@@ -36,7 +36,7 @@ async function main() {
 }
 
 main().catch(async (e) => {
-  process.stderr.write(`${e instanceof Told ? e.message : (e.stack ?? e)}\n`);
+  process.stderr.write(`${wordsFor(e)}\n`);
   await database?.stop();
   process.exit(1);
 });

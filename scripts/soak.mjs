@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { answers, ensureModules, ensurePackages, freePort, isRoot, ROOT, run, say, Told } from './lib.mjs';
+import { answers, ensureModules, ensurePackages, freePort, isRoot, ROOT, run, say, Told, wordsFor } from './lib.mjs';
 import { clusterThatRuns } from './postgres.mjs';
 
 let app = null;
@@ -46,6 +46,6 @@ async function main() {
 }
 
 main().catch((e) => {
-  process.stderr.write(`${e instanceof Told ? e.message : (e.stack ?? e)}\n`);
+  process.stderr.write(`${wordsFor(e)}\n`);
   void end(1);
 });

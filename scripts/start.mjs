@@ -6,7 +6,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { prepareApp, serverEnv, serverFor, settings } from './app.mjs';
-import { answers, endChildren, ensureModules, ensurePackages, freePort, logged, run, say, Told } from './lib.mjs';
+import { answers, endChildren, ensureModules, ensurePackages, freePort, logged, run, say, Told, wordsFor } from './lib.mjs';
 import { mbLeft, startPostgres } from './postgres.mjs';
 
 const dev = process.argv.includes('--dev');
@@ -69,7 +69,7 @@ async function keepUp(name, begin) {
         break;
       } catch (e) {
         if (stopping) return;
-        say(e instanceof Told ? e.message : String(e.stack ?? e));
+        say(wordsFor(e));
       }
     }
   }
@@ -111,7 +111,7 @@ async function main() {
       const begun = await startDatabase();
       up();
       return begun;
-    }).catch((e) => stop(1, e instanceof Told ? e.message : String(e.stack ?? e)));
+    }).catch((e) => stop(1, wordsFor(e)));
     await isUp;
     url = database.url;
     const left = mbLeft(database.folder);
@@ -130,7 +130,7 @@ async function main() {
     const begun = await startServer(url);
     serving();
     return begun;
-  }).catch((e) => stop(1, e instanceof Told ? e.message : String(e.stack ?? e)));
+  }).catch((e) => stop(1, wordsFor(e)));
   await isServing;
   await answers(`http://127.0.0.1:${port}/api/health`);
   say('ready; Ctrl-C stops it');
@@ -139,6 +139,6 @@ async function main() {
 }
 
 main().catch((e) => {
-  process.stderr.write(`${e instanceof Told ? e.message : (e.stack ?? e)}\n`);
+  process.stderr.write(`${wordsFor(e)}\n`);
   void stop(1);
 });

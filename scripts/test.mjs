@@ -6,7 +6,7 @@
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { endChildren, ensureBuild, ensureModules, ensurePackages, isRoot, run, say, Told } from './lib.mjs';
+import { endChildren, ensureBuild, ensureModules, ensurePackages, isRoot, run, say, Told, wordsFor } from './lib.mjs';
 import { startPostgres } from './postgres.mjs';
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : 'all';
@@ -14,6 +14,8 @@ const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf
 const rest = process.argv.slice(2).filter((a, n, all) => a !== '--' && a !== '--only' && all[n - 1] !== '--only');
 const wants = (what) => only === 'all' || only === what;
 const node = process.execPath;
+/** Unit tests of what prints or reads days and times. */
+const DATED = 'core/(quantity/day|batch/plan|premix/|day/)|server/print/';
 
 let passed = 0;
 let failed = 0;
@@ -72,6 +74,17 @@ async function main() {
     failed += (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
     say(`unit tests: ${result?.numPassedTests ?? 0} passed, ${result?.numFailedTests ?? 0} failed`);
     if (code !== 0) bad = true;
+    // what prints or reads days and times holds wherever the kitchen stands
+    for (const zone of rest.length > 0 ? [] : ['America/Los_Angeles', 'Asia/Kathmandu']) {
+      const zoned = join(folder, 'jest-zone.json');
+      const args = ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${zoned}`, '--silent', `--testPathPatterns=${DATED}`];
+      if ((await run(node, args, { env: { TZ: zone, NODE_ENV: 'test' } })) !== 0) bad = true;
+      const there = readJson(zoned);
+      passed += there?.numPassedTests ?? 0;
+      failed += (there?.numFailedTests ?? 0) + (there?.numRuntimeErrorTestSuites ?? 0);
+      if (!there || there.numPassedTests === 0) bad = true;
+      say(`the same in ${zone}, where days are printed: ${there?.numPassedTests ?? 0} passed, ${there?.numFailedTests ?? 0} failed`);
+    }
   }
 
   if (only === 'bench' && (await run(node, ['--import', 'tsx', 'bench/run.ts'], { loud: true })) !== 0) bad = true;
@@ -143,4 +156,4 @@ function failures(report) {
   return lines;
 }
 
-main().catch((e) => end(1, e instanceof Told ? e.message : (e.stack ?? e)));
+main().catch((e) => end(1, wordsFor(e)));

@@ -1,4 +1,5 @@
 /** The demo kitchen, Lantern Lock Boathouse: formulas and batches from database/demo, all invented. */
+
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -14,6 +15,7 @@ import { END_IDS, entriesFromCard, MOMENTS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
 import { measureFrom } from '@/core/pantry/calibrate';
 import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { localDay } from '@/core/quantity/day';
 import { writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/book';
 import { saveVersion } from '../queries/formulas';
@@ -78,7 +80,7 @@ const pantrySchema = z.object({
 });
 
 const demoFile = (name: string): unknown => JSON.parse(readFileSync(join(process.cwd(), 'database/demo', name), 'utf8'));
-const day = (fromNow: number): string => new Date(Date.now() + fromNow * 86_400_000).toISOString().slice(0, 10);
+const day = (fromNow: number): string => localDay(Date.now() + fromNow * 86_400_000);
 
 /** What stands on the boathouse's shelf, what it weighs with and cooks on, and the measures it has weighed. */
 async function loadPantry(): Promise<void> {
@@ -164,9 +166,7 @@ export async function loadDemo(): Promise<number> {
           ...(openedDaysAgo === undefined
             ? {}
             : {
-                opened: ago(openedDaysAgo * 24)
-                  .toISOString()
-                  .slice(0, 10),
+                opened: day(-openedDaysAgo),
               }),
         };
       });
