@@ -20,7 +20,7 @@ import { timeLine } from '../src/core/day/schedule';
 import { stepsOf } from '../src/core/day/steps';
 import { countedLines, EMPTY_FORMULA, entriesFromCard, type Formula } from '../src/core/formula/formula';
 import { FRESH_KITCHEN } from '../src/core/formula/ways';
-import { FRESH_HOUSE } from '../src/core/pantry/conventions';
+import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
 import { CARD } from './card';
 
@@ -37,7 +37,7 @@ function perSecond(work: (n: number) => void): number {
   return rounds.sort((a, b) => a - b)[2] ?? 0;
 }
 
-const card = readCard(CARD, FRESH_HOUSE);
+const card = readCard(CARD, FRESH_CONVENTIONS);
 if (!card.ok) throw new Error(card.error.message);
 const { lines } = card.value;
 if (lines.length !== 20 || lines.some((l) => l.grams === null)) throw new Error('the bench card is not 20 whole lines');
@@ -49,7 +49,7 @@ const changed = (n: number) =>
 const show = (name: string, n: number): void => console.log(`${name.padEnd(64)} ${Math.round(n).toLocaleString('en-GB').padStart(9)} per second`);
 const analysed = perSecond((n) => analyse(changed(n), 'griddle', 'even'));
 show('analyse a 20-line formula (ratios, ledger, thickness, findings)', analysed);
-const pasted = entriesFromCard(CARD, FRESH_HOUSE);
+const pasted = entriesFromCard(CARD, FRESH_CONVENTIONS);
 if (!pasted.ok) throw new Error(pasted.message);
 const formula: Formula = { ...EMPTY_FORMULA, entries: pasted.value.entries };
 const retyped = (n: number): Formula => ({ ...formula, entries: formula.entries.map((e, i) => (i === 0 ? { ...e, text: `${300 + (n % 500)} g flour` } : e)) });
@@ -76,7 +76,7 @@ show(
   perSecond((n) =>
     readCard(
       CARD.replaceAll(/^\d+/gm, (d) => String(Number(d) + n)),
-      FRESH_HOUSE,
+      FRESH_CONVENTIONS,
     ),
   ),
 );
@@ -125,7 +125,7 @@ async function rounding(): Promise<void> {
   let seconds = 0;
   for (let n = 0; n < 50; n++) {
     const from = performance.now();
-    const c = kitchenMeasures(kitchenLines(counted, 0.3 * 1.06 ** n), FRESH_HOUSE, FRESH_KITCHEN.drawer, solver);
+    const c = kitchenMeasures(kitchenLines(counted, 0.3 * 1.06 ** n), FRESH_CONVENTIONS, FRESH_KITCHEN.drawer, solver);
     seconds += (performance.now() - from) / 1000;
     if (c.drift > c.plainDrift + 1e-9) throw new Error(`kitchen measures at ${n} drift more than rounding each line`);
     if (c.drift < c.plainDrift - 1e-9) better += 1;

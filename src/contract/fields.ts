@@ -61,6 +61,6 @@ export const decided = z.object({ revision: z.number().int(), paths: z.record(z.
  * hangs on its shape.
  */
 export const seen = z
-  .object({ revision: z.number().int().min(0), base: z.unknown() })
+  .object({ revision: z.number().int().min(0), base: z.unknown(), decided })
   .nullable()
   .default(null);

@@ -35,7 +35,7 @@ export const settingsSchema = z.object({
   held: z
     .object({ rails: z.array(z.enum(RAILS)).max(RAILS.length), mass: z.boolean(), eggs: z.boolean(), blend: z.boolean() })
     .default({ ...NOTHING_HELD, rails: [] }),
-  meant: z.array(z.string().max(60)).max(60).default([]),
+  dismissed: z.array(z.string().max(60)).max(60).default([]),
   ends: z
     .tuple([
       z.object({ id: z.literal('a'), name: endName, school: z.string().max(30) }),

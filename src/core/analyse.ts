@@ -143,9 +143,9 @@ export const circumstancesOf = (f: Formula, house: Kitchen): Circumstances => ({
 export const meantKey = (f: Finding): string => `${f.code}:${f.severity}`;
 
 /** The findings that still speak, and those the cook has answered. */
-export function heard(a: Analysis, f: Pick<Formula, 'meant'>): { readonly open: readonly Finding[]; readonly meant: readonly Finding[] } {
-  const isMeant = (x: Finding): boolean => f.meant.includes(meantKey(x));
-  return { open: a.findings.filter((x) => !isMeant(x)), meant: a.findings.filter(isMeant) };
+export function heard(a: Analysis, f: Pick<Formula, 'dismissed'>): { readonly open: readonly Finding[]; readonly dismissed: readonly Finding[] } {
+  const isDismissed = (x: Finding): boolean => f.dismissed.includes(meantKey(x));
+  return { open: a.findings.filter((x) => !isDismissed(x)), dismissed: a.findings.filter(isDismissed) };
 }
 
 /** The weight of what speaks loudest of a formula, in whichever of its ends; null when it is calm. */

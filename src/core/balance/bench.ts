@@ -6,7 +6,7 @@ import { analyseFormula, type Worked } from '../analyse';
 import { type Finest, rewriteAmount } from '../card/rewrite';
 import { type EndId, type Entry, type Formula, type FormulaLine, kitchenOf, nextKey } from '../formula/formula';
 import type { Kitchen } from '../formula/ways';
-import type { House } from '../pantry/conventions';
+import type { KitchenConventions } from '../pantry/conventions';
 
 export interface Bench {
   readonly formula: Formula;
@@ -25,7 +25,7 @@ export interface Proposal {
 
 export const workedOn = (b: Bench): Worked => analyseFormula(b.formula, b.house, b.end);
 
-export const conventionsOn = (b: Bench): House => kitchenOf(b.formula, b.house).conventions;
+export const conventionsOn = (b: Bench): KitchenConventions => kitchenOf(b.formula, b.house).conventions;
 
 export const withFormula = (b: Bench, formula: Formula): Bench => ({ ...b, formula });
 
@@ -54,7 +54,7 @@ export function addAfter(f: Formula, key: string | null, text: string, more: Par
 const GONE_G = 0.05;
 
 /** The text of an entry with other grams; what was settled about the old amount is dropped. */
-function retold(e: Entry, line: FormulaLine, grams: number, c: House, finest: Finest): Entry {
+function retold(e: Entry, line: FormulaLine, grams: number, c: KitchenConventions, finest: Finest): Entry {
   const { stands: _, ...rest } = e;
   if (grams < GONE_G) return { ...rest, off: true };
   const text = rewriteAmount(line, grams, c, e, finest);

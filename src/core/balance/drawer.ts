@@ -3,7 +3,7 @@
  * half eggs. At most three kinds of measure make an amount, and none is used oftener than the next larger one allows.
  */
 import Fraction from 'fraction.js';
-import { EGG_GRAMS, type House } from '../pantry/conventions';
+import { EGG_GRAMS, type KitchenConventions } from '../pantry/conventions';
 import type { Ingredient } from '../pantry/ingredient';
 import { ingredient } from '../pantry/pantry';
 import { TOOLS, type ToolId } from '../pantry/tools';
@@ -42,7 +42,7 @@ interface Tool {
 const isButter = (i: Ingredient): boolean => i.category === 'fat' && (i.id.startsWith('butter') || i.id === 'margarine');
 
 /** The tools of a drawer that take an ingredient, largest first. */
-function toolsFor(i: Ingredient, house: House, drawer: readonly ToolId[]): readonly Tool[] {
+function toolsFor(i: Ingredient, house: KitchenConventions, drawer: readonly ToolId[]): readonly Tool[] {
   const tools = drawer.flatMap((id): Tool[] => {
     const [unit = '', part = '1'] = id.split(' ');
     if (unit === 'egg' || unit === 'stick') return [];
@@ -123,7 +123,7 @@ function fewOf(takes: readonly Take[], grams: number): readonly Take[] {
   return [...new Set([...near, ...easy])].sort((a, b) => a.grams - b.grams);
 }
 
-function eggs(i: Ingredient, grams: number, house: House, drawer: readonly ToolId[]): readonly Take[] {
+function eggs(i: Ingredient, grams: number, house: KitchenConventions, drawer: readonly ToolId[]): readonly Take[] {
   const each =
     i.id === 'egg-yolk' || i.id === 'egg-white' ? ((i.piece?.grams ?? 50) * EGG_GRAMS[house.egg]) / EGG_GRAMS.large : (i.piece?.grams ?? EGG_GRAMS[house.egg]);
   const whole = i.id !== 'egg-yolk' && i.id !== 'egg-white';
@@ -148,7 +148,7 @@ function eggs(i: Ingredient, grams: number, house: House, drawer: readonly ToolI
 }
 
 /** Butter cut off a stick: one cut, to the eighth that is printed on it. */
-function cuts(grams: number, house: House): readonly Take[] {
+function cuts(grams: number, house: KitchenConventions): readonly Take[] {
   const eighth = weigh(
     { terms: [{ sign: 1, low: new Fraction(1, 8), high: null, unit: 'stick', fullness: null }], approximate: false },
     ingredient('butter-unsalted'),
@@ -169,7 +169,7 @@ function cuts(grams: number, house: House): readonly Take[] {
  * Every way a drawer has to take about so much of an ingredient, by weight; none where nothing in it measures the thing.
  * @param grams what is wanted, > 0
  */
-export function takesOf(i: Ingredient, grams: number, house: House, drawer: readonly ToolId[]): readonly Take[] {
+export function takesOf(i: Ingredient, grams: number, house: KitchenConventions, drawer: readonly ToolId[]): readonly Take[] {
   // an egg is counted or weighed, never spooned
   if (i.category === 'egg' && i.piece) return drawer.includes('egg 1') ? eggs(i, grams, house, drawer) : [];
   const tools = toolsFor(i, house, drawer);

@@ -2,7 +2,7 @@
 
 import fc from 'fast-check';
 import loadHighs from 'highs';
-import { FRESH_HOUSE } from '../pantry/conventions';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { ingredient } from '../pantry/pantry';
 import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
 import { nearest, type Take, takesOf } from './drawer';
@@ -14,7 +14,7 @@ beforeAll(async () => {
   solve = highsSolver(await loadHighs());
 });
 
-const takes = (id: string, grams: number, drawer: readonly ToolId[] = FRESH_DRAWER) => takesOf(ingredient(id), grams, FRESH_HOUSE, drawer);
+const takes = (id: string, grams: number, drawer: readonly ToolId[] = FRESH_DRAWER) => takesOf(ingredient(id), grams, FRESH_CONVENTIONS, drawer);
 const said = (id: string, grams: number, drawer?: readonly ToolId[]) => nearest(takes(id, grams, drawer), grams)?.text;
 
 test('amounts as a kitchen takes them', () => {
@@ -70,7 +70,7 @@ const CARD = [
 const times = (f: number): readonly KitchenLine[] => CARD.map((l) => ({ ...l, grams: l.grams * f }));
 
 test('a card times 1.7: measures that exist, less drift than rounding each line by itself', () => {
-  const c = kitchenMeasures(times(1.7), FRESH_HOUSE, FRESH_DRAWER, solve);
+  const c = kitchenMeasures(times(1.7), FRESH_CONVENTIONS, FRESH_DRAWER, solve);
   expect(c.takes.every((t) => t !== null)).toBe(true);
   expect(c.drift).toBeLessThanOrEqual(c.plainDrift);
   // 425 g flour: 3 1/2 cups are 437.5, 3 1/3 cups 416.7, 3 cups and 6 1/2 tablespoons ...
@@ -102,9 +102,9 @@ test('law: never worse than rounding each line by itself, and the same answer to
     ]);
   fc.assert(
     fc.property(anyLines, (lines) => {
-      const c = kitchenMeasures(lines, FRESH_HOUSE, FRESH_DRAWER, solve);
+      const c = kitchenMeasures(lines, FRESH_CONVENTIONS, FRESH_DRAWER, solve);
       expect(c.drift).toBeLessThanOrEqual(c.plainDrift + 1e-9);
-      expect(kitchenMeasures(lines, FRESH_HOUSE, FRESH_DRAWER, solve)).toEqual(c);
+      expect(kitchenMeasures(lines, FRESH_CONVENTIONS, FRESH_DRAWER, solve)).toEqual(c);
     }),
     { numRuns: 12 },
   );
@@ -117,10 +117,10 @@ test('the true optimum on small cases, by trying everything', () => {
   const drawer: readonly ToolId[] = ['cup 1', 'cup 1/2', 'cup 1/4', 'tbsp 1', 'tsp 1', 'egg 1'];
   for (const f of [0.6, 0.85, 1.15, 1.4]) {
     const lines = times(f).slice(0, 4);
-    const options = lines.map((l) => takesOf(l.ingredient, l.grams, FRESH_HOUSE, drawer));
+    const options = lines.map((l) => takesOf(l.ingredient, l.grams, FRESH_CONVENTIONS, drawer));
     // the flour's three nearest, every take of every other line
     const flours = [...(options[0] ?? [])].sort((a, b) => Math.abs(a.grams - (lines[0]?.grams ?? 0)) - Math.abs(b.grams - (lines[0]?.grams ?? 0))).slice(0, 3);
-    const chosen = kitchenMeasures(lines, FRESH_HOUSE, drawer, solve);
+    const chosen = kitchenMeasures(lines, FRESH_CONVENTIONS, drawer, solve);
     const most = chosen.plainDrift;
     let least = Number.POSITIVE_INFINITY;
     const aim = { liquid: 430 / 250, egg: 0.4 };

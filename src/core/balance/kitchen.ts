@@ -4,7 +4,7 @@
  * the scale; with it fixed every drift is linear, and the choice is a small integer programme. The solver is passed in.
  */
 
-import type { House } from '../pantry/conventions';
+import type { KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, isFlour, type Member, membersOf } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import type { ToolId } from '../pantry/tools';
@@ -168,7 +168,7 @@ function settled(p: Problem, taken: readonly (Take | null)[], solve: SolveLp): r
  * @param solve a mixed-integer solver; where it finds nothing, each line's nearest measure stands
  * @returns the same answer to the same question; never worse in drift than rounding each line by itself
  */
-export function kitchenMeasures(lines: readonly KitchenLine[], house: House, drawer: readonly ToolId[], solve: SolveLp): Chosen {
+export function kitchenMeasures(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[], solve: SolveLp): Chosen {
   const takes = lines.map((l) => takesOf(l.ingredient, l.grams, house, drawer));
   const shares = lines.map((l) => brings(l.ingredient));
   const flour = lines.map((l) => isFlour(l.ingredient));

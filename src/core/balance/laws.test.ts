@@ -8,7 +8,7 @@ import { counts, EMPTY_FORMULA, type Formula, formulaLines } from '../formula/fo
 import { KINDS, RAILS } from '../formula/kinds';
 import { tally } from '../formula/tally';
 import { FRESH_KITCHEN } from '../formula/ways';
-import { FRESH_HOUSE } from '../pantry/conventions';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
 import { nounsOf } from '../pantry/nouns';
 import { ingredient, PANTRY } from '../pantry/pantry';
@@ -38,7 +38,7 @@ const anyCommon = fc
     const texts = lines.map((l, i) =>
       l.grams === null || l.parts.length !== 1 || l.use !== 'batter'
         ? l.text
-        : `${(l.grams * (by[i % by.length] ?? 1)).toFixed(1)} g ${nameFor(l.ingredient?.id ?? '', FRESH_HOUSE).name}${l.foam ? ', separated' : ''}`,
+        : `${(l.grams * (by[i % by.length] ?? 1)).toFixed(1)} g ${nameFor(l.ingredient?.id ?? '', FRESH_CONVENTIONS).name}${l.foam ? ', separated' : ''}`,
     );
     return of(texts, { kind: c.kind, school: c.school });
   });
@@ -53,7 +53,7 @@ test('every stand-in of every ingredient: what the swap says is what the tally s
   for (const i of PANTRY) {
     const f = of([
       '300 g flour',
-      `120 g ${nameFor(i.id, FRESH_HOUSE).name}`,
+      `120 g ${nameFor(i.id, FRESH_CONVENTIONS).name}`,
       '400 g milk',
       '100 g egg',
       '9 g baking powder',
@@ -234,7 +234,7 @@ test('what is pressed out of anything is water alone: all else weighs what it di
       fc.double({ min: 20, max: 2000, noNaN: true }),
       fc.double({ min: 0.01, max: 1, noNaN: true }),
       (i, g, share) => {
-        const line = readLine(`${g.toFixed(1)} g ${i.id}`, FRESH_HOUSE, { ingredientId: i.id });
+        const line = readLine(`${g.toFixed(1)} g ${i.id}`, FRESH_CONVENTIONS, { ingredientId: i.id });
         const gone = share * mostDrained(line);
         const dried = drainLine(line, gone);
         const holds = (l: typeof line, k: keyof typeof i.per100g): number => l.parts.reduce((n, p) => n + (p.ingredient.per100g[k] * p.grams) / 100, 0);

@@ -86,8 +86,8 @@ test('every fix changes something, and ends or eases the finding it is for', () 
 });
 
 test('"I mean it" silences a finding until it gets worse', () => {
-  const f = { ...of('250 g flour', '25 g sugar', '8 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter'), meant: ['salt-high:note'] };
-  expect(heard(workedOn(on(f)).analysis, f)).toMatchObject({ open: [], meant: [{ code: 'salt-high' }] });
+  const f = { ...of('250 g flour', '25 g sugar', '8 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter'), dismissed: ['salt-high:note'] };
+  expect(heard(workedOn(on(f)).analysis, f)).toMatchObject({ open: [], dismissed: [{ code: 'salt-high' }] });
   const worse = { ...f, entries: f.entries.map((e) => (e.text.includes('salt') ? { ...e, text: '12 g salt' } : e)) };
   expect(heard(workedOn(on(worse)).analysis, worse).open.map((x) => x.severity)).toEqual(['look']);
 });

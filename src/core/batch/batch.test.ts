@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { analyse } from '../analyse';
 import { formulaLines } from '../formula/formula';
-import { FRESH_HOUSE } from '../pantry/conventions';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { anyFormula, linesOf, PLAIN_CAKE } from '../testing/formulas';
 import { nextAction } from './batch';
 import { type Driver, meansOf, timesOf, wantedPieces, wholeEggBatches } from './driver';
@@ -128,7 +128,7 @@ test.each([
 
 test('the sheet goes by vessel, in kitchen names, with eggs counted', () => {
   const lines = formulaLines({
-    conventions: FRESH_HOUSE,
+    conventions: FRESH_CONVENTIONS,
     entries: ['2 eggs', '250 g flour', '430 g milk', 'oil for the pan', '1 cup moondust'].map((text, n) => ({ key: `l${n + 1}`, text })),
   });
   const r = scale(lines, { by: 'factor', factor: 1.6 }, 'gram');

@@ -12,7 +12,7 @@ import type { Exactness } from './scale';
 import type { Serving } from './serving';
 import type { SheetLine } from './sheet-line';
 import type { Split } from './split';
-import type { Taking } from './take-out';
+import type { Deduction } from './take-out';
 
 /** From "keep this" to "something is wrong". */
 export const VERDICTS = ['best', 'good', 'fair', 'poor'] as const;
@@ -43,7 +43,7 @@ export interface Batch {
   readonly piecesPlanned: number | null;
   readonly portionMl: number | null;
   /** What it took off the shelf when it started; nothing where it was not to take, or has put it back. */
-  readonly takings: readonly Taking[];
+  readonly deductions: readonly Deduction[];
   readonly startedAt: Date;
   readonly finishedAt: Date | null;
   readonly pieces: number | null;

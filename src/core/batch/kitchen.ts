@@ -5,7 +5,7 @@
 
 import { nearest, type Take, takesOf } from '../balance/drawer';
 import type { KitchenLine } from '../balance/kitchen';
-import type { House } from '../pantry/conventions';
+import type { KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, membersOf } from '../pantry/ingredient';
 import type { ToolId } from '../pantry/tools';
 import { gramsExact, grams as sayGrams } from '../quantity/say';
@@ -41,7 +41,7 @@ export function takenInKitchen(
   lines: readonly AccountLine[],
   factor: number,
   takes: readonly (Take | null)[],
-  house: House,
+  house: KitchenConventions,
   drawer: readonly ToolId[],
 ): readonly (Taken | null)[] {
   const asked = askedOf(lines, factor);

@@ -10,7 +10,7 @@ export const TAKES = ['no', 'enough', 'anyway'] as const;
 export type Take = (typeof TAKES)[number];
 
 /** g that were wanted of an ingredient, and what there was of it. */
-export interface Taking {
+export interface Deduction {
   readonly id: string;
   readonly wantedG: number;
   readonly takenG: number;
@@ -47,7 +47,7 @@ export interface TakeOutList {
 }
 
 /** A shelf as it would be without what these batches took off it: set aside for them, it counts as there. */
-export function withTaken(shelf: Shelf, takings: readonly Taking[]): Shelf {
+export function withTaken(shelf: Shelf, takings: readonly Deduction[]): Shelf {
   const back: Record<string, Shelf[string]> = { ...shelf };
   for (const t of takings) {
     const had = back[t.id];

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { FRESH_HOUSE } from '../pantry/conventions';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { stripBullet } from './bullet';
 import { MOST_CARD_CHARS, readCard } from './card';
 import { readLine } from './line';
@@ -27,7 +27,7 @@ Method
 Flip after 3 minutes.`;
 
 function read(text: string) {
-  const r = readCard(text, FRESH_HOUSE);
+  const r = readCard(text, FRESH_CONVENTIONS);
   if (!r.ok) throw new Error(r.error.message);
   return r.value;
 }
@@ -129,21 +129,21 @@ test('headings put lines into vessels', () => {
 });
 
 test('a text too long to be a card is refused with its size', () => {
-  const r = readCard('2 cups flour\n'.repeat(MOST_CARD_CHARS / 10), FRESH_HOUSE);
+  const r = readCard('2 cups flour\n'.repeat(MOST_CARD_CHARS / 10), FRESH_CONVENTIONS);
   expect(r.ok).toBe(false);
   if (!r.ok) expect(r.error.message).toMatch(/at most 60,000/);
 });
 
 test('amounts written twice: within the ways of filling they agree, outside they are held against each other', () => {
   // 2 cups of flour weigh 230 g sifted to 320 g packed
-  expect(readLine('2 cups flour (300 g)', FRESH_HOUSE).findings).toEqual([]);
-  const apart = readLine('2 cups flour (340 g)', FRESH_HOUSE);
+  expect(readLine('2 cups flour (300 g)', FRESH_CONVENTIONS).findings).toEqual([]);
+  const apart = readLine('2 cups flour (340 g)', FRESH_CONVENTIONS);
   expect(apart.findings.map((f) => f.code)).toEqual(['amounts-disagree']);
   expect(apart.grams).toBe(340);
-  expect(readLine('2 cups flour (340 g)', FRESH_HOUSE, { stands: 'volume' })).toMatchObject({ grams: expect.closeTo(250), findings: [] });
+  expect(readLine('2 cups flour (340 g)', FRESH_CONVENTIONS, { stands: 'volume' })).toMatchObject({ grams: expect.closeTo(250), findings: [] });
   // the table has no way of filling for milk: a tenth either way
-  expect(readLine('1 cup milk (260 g)', FRESH_HOUSE).findings).toEqual([]);
-  expect(readLine('1 cup milk (275 g)', FRESH_HOUSE).findings).toHaveLength(1);
+  expect(readLine('1 cup milk (260 g)', FRESH_CONVENTIONS).findings).toEqual([]);
+  expect(readLine('1 cup milk (275 g)', FRESH_CONVENTIONS).findings).toHaveLength(1);
 });
 
 test('the house decides what the card does not say', () => {
@@ -161,11 +161,11 @@ test('the house decides what the card does not say', () => {
 });
 
 test('the bracket: a range its ends, a fill not stated sifted to packed, an ounce of liquid up to the fluid ounce', () => {
-  expect(readLine('2-3 eggs', FRESH_HOUSE)).toMatchObject({ gramsLow: expect.closeTo(92), gramsHigh: expect.closeTo(162) });
-  expect(readLine('1 cup flour', FRESH_HOUSE)).toMatchObject({ gramsLow: expect.closeTo(115), gramsHigh: expect.closeTo(160), basis: 'fill-not-stated' });
-  expect(readLine('1 cup sifted flour', FRESH_HOUSE).gramsHigh).toBeCloseTo(121.9, 1);
-  expect(readLine('8 oz milk', FRESH_HOUSE)).toMatchObject({ grams: expect.closeTo(226.8, 1), gramsHigh: expect.closeTo(244, 0) });
-  const kosher = readLine('1 tsp kosher salt', FRESH_HOUSE);
+  expect(readLine('2-3 eggs', FRESH_CONVENTIONS)).toMatchObject({ gramsLow: expect.closeTo(92), gramsHigh: expect.closeTo(162) });
+  expect(readLine('1 cup flour', FRESH_CONVENTIONS)).toMatchObject({ gramsLow: expect.closeTo(115), gramsHigh: expect.closeTo(160), basis: 'fill-not-stated' });
+  expect(readLine('1 cup sifted flour', FRESH_CONVENTIONS).gramsHigh).toBeCloseTo(121.9, 1);
+  expect(readLine('8 oz milk', FRESH_CONVENTIONS)).toMatchObject({ grams: expect.closeTo(226.8, 1), gramsHigh: expect.closeTo(244, 0) });
+  const kosher = readLine('1 tsp kosher salt', FRESH_CONVENTIONS);
   expect((kosher.gramsHigh ?? 0) / (kosher.gramsLow ?? 1)).toBeGreaterThan(1.8);
 });
 
@@ -176,7 +176,7 @@ test('a card whose every amount is 1 1/2 or 1 1/4 and whose salt is far out is d
 });
 
 test('conventions of ours and units of two meanings are said', () => {
-  const said = (text: string): readonly string[] => readLine(text, FRESH_HOUSE).findings.map((f) => f.message);
+  const said = (text: string): readonly string[] => readLine(text, FRESH_CONVENTIONS).findings.map((f) => f.message);
   expect(said('1 heaping teaspoon baking powder')).toEqual(['A heaping spoon is taken as 1.5 level ones: our convention.']);
   expect(said('8 oz milk')).toEqual([expect.stringContaining('"fl oz"')]);
   expect(said('8 oz flour')).toEqual([]);
@@ -184,11 +184,11 @@ test('conventions of ours and units of two meanings are said', () => {
 });
 
 test('what was chosen for an unknown line is used', () => {
-  const line = readLine('1 cup moondust', FRESH_HOUSE, { ingredientId: 'sugar-icing' });
+  const line = readLine('1 cup moondust', FRESH_CONVENTIONS, { ingredientId: 'sugar-icing' });
   expect(line).toMatchObject({ status: 'read', grams: expect.closeTo(120) });
 });
 
 test('suggestions come for a slip of the pen, best first', () => {
-  expect(readLine('1 cup buttermlik', FRESH_HOUSE).suggestions[0]?.id).toBe('buttermilk');
-  expect(readLine('2 tsp bakign powder', FRESH_HOUSE).suggestions.map((s) => s.id)).toContain('baking-powder-double-al');
+  expect(readLine('1 cup buttermlik', FRESH_CONVENTIONS).suggestions[0]?.id).toBe('buttermilk');
+  expect(readLine('2 tsp bakign powder', FRESH_CONVENTIONS).suggestions.map((s) => s.id)).toContain('baking-powder-double-al');
 });

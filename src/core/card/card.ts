@@ -3,7 +3,7 @@
  * ends up in one place: the title, the ingredient lines, or set aside with the reason. Nothing is dropped.
  */
 
-import type { House } from '../pantry/conventions';
+import type { KitchenConventions } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
 import { readAmount } from '../quantity/amount';
 import type { Result } from '../result';
@@ -106,7 +106,7 @@ function isMethod(t: string): boolean {
 }
 
 /** "2 cups flour, 1 tsp salt, 2 eggs": several whole ingredients on one line. */
-function several(t: string, house: House): readonly string[] | null {
+function several(t: string, house: KitchenConventions): readonly string[] | null {
   const bits = t.split(/\s*;\s*|\s*,\s+(?=[\d½¼¾⅓⅔⅛]|(?:an?|one|two|three|four|five|six|half|pinch)\s)/iu).filter(Boolean);
   if (bits.length < 2) return null;
   const whole = bits.every((b) => {
@@ -124,7 +124,7 @@ type Place =
   | { readonly at: 'lines'; readonly lines: readonly Line[] };
 
 interface Reading {
-  readonly house: House;
+  readonly house: KitchenConventions;
   readonly rows: readonly string[];
   /** The text is a single row: an ingredient line, whatever it looks like. */
   readonly single: boolean;
@@ -170,7 +170,7 @@ function place(raw: string, n: number, r: Reading): Place {
  * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
  * @param house conventions for what the card does not say
  */
-export function readCard(text: string, house: House): Result<Card, CardTooLong> {
+export function readCard(text: string, house: KitchenConventions): Result<Card, CardTooLong> {
   const rows = text.split(/\r\n|\r|\n|\u2028|\u2029/);
   if (text.length > MOST_CARD_CHARS || rows.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');

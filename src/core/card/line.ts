@@ -4,7 +4,7 @@
  * silence: what is not understood keeps its text and says what is missing.
  */
 
-import { type FillMethod, type House, houseKey } from '../pantry/conventions';
+import { type FillMethod, houseKey, type KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import { lookUp } from '../pantry/lookup';
 import { findIngredient } from '../pantry/pantry';
@@ -100,7 +100,7 @@ function settle(
   written: readonly Amount[],
   combined: readonly Combined[],
   fill: FillMethod | null,
-  house: House,
+  house: KitchenConventions,
   choice: LineChoice,
 ): Settled | LineFinding {
   const tries = written.map((a) => weigh(a, i, fill, house));
@@ -138,7 +138,7 @@ const MOST_READ = 5000;
  * @param choice what the cook settled about this line before
  * @param hint where a heading above the line says it belongs
  */
-export function readLine(text: string, house: House, choice: LineChoice = {}, hint: Vessel | null = null): Line {
+export function readLine(text: string, house: KitchenConventions, choice: LineChoice = {}, hint: Vessel | null = null): Line {
   const key = [houseKey(house), choice.ingredientId, choice.vessel, choice.stands, hint, text].join('\n');
   const known = read.get(key);
   if (known) return known;
@@ -148,7 +148,7 @@ export function readLine(text: string, house: House, choice: LineChoice = {}, hi
   return line;
 }
 
-function readAnew(text: string, house: House, choice: LineChoice, hint: Vessel | null): Line {
+function readAnew(text: string, house: KitchenConventions, choice: LineChoice, hint: Vessel | null): Line {
   if (text.length > MOST_LINE_CHARS) {
     const finding: LineFinding = {
       code: 'too-long',

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { FRESH_HOUSE } from '../pantry/conventions';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
 import { counting } from '../testing/counted';
 import { readLine } from './line';
 import { rewriteAmount } from './rewrite';
 
-const again = (text: string, grams: number): string => rewriteAmount(readLine(text, FRESH_HOUSE), grams, FRESH_HOUSE);
+const again = (text: string, grams: number): string => rewriteAmount(readLine(text, FRESH_CONVENTIONS), grams, FRESH_CONVENTIONS);
 
 test.each([
   // 3/4 of 2 cups; 125 g a cup
@@ -29,17 +29,17 @@ test.each([
 
 test('whatever is written anew weighs what was asked for, and is still the same thing', () => {
   const tested = counting();
-  const sure = PANTRY.filter((i) => readLine(`100 g ${i.aliases[0] ?? i.name}`, FRESH_HOUSE).ingredient?.id === i.id);
+  const sure = PANTRY.filter((i) => readLine(`100 g ${i.aliases[0] ?? i.name}`, FRESH_CONVENTIONS).ingredient?.id === i.id);
   fc.assert(
     fc.property(
       fc.constantFrom(...sure),
       fc.constantFrom('100 g', '1 cup', '2 tsp', '1 1/2 tablespoons', '2', '1/3 cup', '3 oz'),
       fc.double({ min: 0.5, max: 4000, noNaN: true }),
       (i, amount, grams) => {
-        const line = readLine(`${amount} ${i.aliases[0] ?? i.name}, cold`, FRESH_HOUSE);
+        const line = readLine(`${amount} ${i.aliases[0] ?? i.name}, cold`, FRESH_CONVENTIONS);
         if (line.grams === null) return true;
         tested.one();
-        const now = readLine(rewriteAmount(line, grams, FRESH_HOUSE), FRESH_HOUSE);
+        const now = readLine(rewriteAmount(line, grams, FRESH_CONVENTIONS), FRESH_CONVENTIONS);
         return (
           now.ingredient?.id === line.ingredient?.id &&
           now.use === line.use &&

@@ -4,7 +4,7 @@
  * stands when it means the same thing.
  */
 import Fraction from 'fraction.js';
-import type { House } from '../pantry/conventions';
+import type { KitchenConventions } from '../pantry/conventions';
 import { kitchenName } from '../pantry/ingredient';
 import { type Amount, type Combined, readAmount, writeAmount } from '../quantity/amount';
 import { takeAmounts, takeBrackets } from './amounts';
@@ -74,7 +74,7 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
  * @param grams what it shall weigh, > 0
  * @returns the new text; grams of what is written may differ by the last digit written
  */
-export function rewriteAmount(line: Line, grams: number, house: House, choice: LineChoice = {}, finest: Finest = 0.1): string {
+export function rewriteAmount(line: Line, grams: number, house: KitchenConventions, choice: LineChoice = {}, finest: Finest = 0.1): string {
   if (line.grams !== null && Math.abs(grams - line.grams) < 1e-9 * grams) return line.text;
   const plainChoice: LineChoice = { ingredientId: choice.ingredientId, vessel: choice.vessel };
   const tidy = stripBullet(line.text);

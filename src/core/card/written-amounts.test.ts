@@ -3,7 +3,7 @@
  * buttermilk 245, sugar 200, butter 227, oil 218, honey 339, salt 292) and 16 tablespoons or 48 teaspoons to the cup;
  * baking powder and soda 4.6 g a teaspoon; a large egg 50 g, white 33, yolk 17.
  */
-import { FRESH_HOUSE } from '../pantry/conventions';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { readLine } from './line';
 
 type Case = readonly [text: string, id: string, grams: number];
@@ -294,7 +294,7 @@ test(`the table is long enough: ${READ.length + OPEN.length}`, () => {
 });
 
 test.each(READ)('%s', (text, id, grams) => {
-  const line = readLine(text, FRESH_HOUSE);
+  const line = readLine(text, FRESH_CONVENTIONS);
   expect({ status: line.status, id: line.ingredient?.id }).toEqual({ status: 'read', id });
   expect(line.grams).toBeCloseTo(grams, grams > 100 ? 1 : 2);
   expect(line.gramsLow).toBeLessThanOrEqual(line.grams ?? 0);
@@ -303,7 +303,7 @@ test.each(READ)('%s', (text, id, grams) => {
 });
 
 test.each(OPEN)('%s is asked about', (text, status, code) => {
-  const line = readLine(text, FRESH_HOUSE);
+  const line = readLine(text, FRESH_CONVENTIONS);
   expect({ status: line.status, code: line.findings[0]?.code, grams: line.grams }).toEqual({ status, code, grams: null });
   expect(line.text).toBe(text);
 });
@@ -320,5 +320,5 @@ test.each([
   ['1/2 cup sugar, plus extra for dusting', 'batter'],
   ['2 tbsp butter, plus more for the pan', 'batter'],
 ])('%s is for: %s', (text, use) => {
-  expect(readLine(text, FRESH_HOUSE).use).toBe(use);
+  expect(readLine(text, FRESH_CONVENTIONS).use).toBe(use);
 });

@@ -48,9 +48,10 @@ export function doneSteps(
   if (test) over('test', pieces.find((p) => p.piece === 1)?.pulledAt);
   const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).map((p) => p.pulledAt as number);
   off.sort((a, b) => a - b);
-  const loads = steps.filter((s) => s.id.startsWith('load'));
+  const loads = steps.filter((s) => s.loads);
   loads.forEach((s, n) => {
-    const until = loads[n + 1] ? Number(loads[n + 1]?.id.slice('load'.length)) - 1 : null;
+    // the last goes on until all that are wanted are off
+    const until = loads[n + 1] ? (s.loads?.to ?? null) : null;
     const wanted = until === null ? (batch.piecesPlanned ?? atOnce) : until * atOnce;
     over(s.id, off[Math.min(wanted, batch.piecesPlanned ?? wanted) - 1]);
   });

@@ -162,7 +162,7 @@ const GIVES_UP = 60;
 /** What was to be done the day before, and was not, is done on the day from so long before the plates go. */
 const DAY_ONE_OVER_MIN = 6 * 60;
 
-const isLoad = (p: Placed): boolean => p.step.id.startsWith('load');
+const isLoad = (p: Placed): boolean => p.step.loads !== undefined;
 
 /** When the plates go that the serving asks for: with the first load, or when all of it is over. */
 const platesAt = (placed: readonly Placed[], serving: Serving): number | null => {

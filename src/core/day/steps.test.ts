@@ -78,7 +78,7 @@ test('bowls in waves: each joined, rested and poured in turn, none standing past
   const split: Split = { by: 'bowls', mixes: 3, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 };
   const all = steps(PLAIN_CAKE, 'griddle', { split, pieces: 72 });
   expect(ids(all).filter((i) => i.startsWith('join'))).toEqual(['join1', 'join2', 'join3']);
-  expect(all.filter((s) => s.id.startsWith('load'))).toHaveLength(9);
+  expect(all.filter((s) => s.loads)).toHaveLength(9);
   expect(all.find((s) => s.id === 'load4')?.after).toEqual(['join2', 'rest2', 'load3']);
   const line = timeLine(all, { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
   expect(line.clashes.filter((c) => c.what !== 'stands')).toEqual([]);

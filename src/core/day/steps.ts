@@ -36,6 +36,8 @@ export interface Step {
   readonly slips: string;
   /** Can be done the day before. */
   readonly ahead: boolean;
+  /** On the heat: which loads, from 1. */
+  readonly loads?: { readonly from: number; readonly to: number };
 }
 
 /** A step's name in the middle of a sentence; its degrees stay capital. */
@@ -235,7 +237,7 @@ export function stepsOf(q: StepsAsked): readonly Step[] {
   const foamed = joinParts(sheet, find).includes('whites');
   const many = loads > MOST_LOADS;
   const firstOf = (w: number): number => Math.floor((w * loads) / waves);
-  const lastLoad = (): string => steps.filter((s) => s.id.startsWith('load')).at(-1)?.id ?? '';
+  const lastLoad = (): string => steps.filter((s) => s.loads).at(-1)?.id ?? '';
   for (let w = 0; w < waves; w++) {
     const tail = waves > 1 ? ` ${w + 1}` : '';
     const bowl = waves > 1 ? (inWave(w) > 1 ? `bowls, wave ${w + 1}` : `bowl ${w + 1}`) : mixes > 1 ? 'the bowls' : 'dry and wet';
@@ -294,6 +296,7 @@ export function stepsOf(q: StepsAsked): readonly Step[] {
         after: [...ready, ...(n === 0 ? ['heat', 'hold', 'test'] : [lastLoad()])],
         keepsMin: baked ? 3 : null,
         slips: baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
+        loads: { from: n + 1, to: n + count },
       });
     }
   }

@@ -7,7 +7,7 @@ import { stripBullet } from '../card/bullet';
 import { readCard } from '../card/card';
 import { doubtFractions } from '../card/doubt';
 import { type Line, type LineChoice, readLine } from '../card/line';
-import { type Conventions, type House, houseKey } from '../pantry/conventions';
+import { type Conventions, houseKey, type KitchenConventions } from '../pantry/conventions';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { drainLine } from './drained';
@@ -81,7 +81,7 @@ export interface Formula {
   readonly portionMl: number | null;
   readonly held: Held;
   /** Findings the cook has answered "I mean it": `code:severity`. */
-  readonly meant: readonly string[];
+  readonly dismissed: readonly string[];
   readonly ends: readonly [End, End] | null;
 }
 
@@ -115,7 +115,7 @@ export const EMPTY_FORMULA: Formula = {
   cardNotes: '',
   portionMl: null,
   held: NOTHING_HELD,
-  meant: [],
+  dismissed: [],
   ends: null,
 };
 
@@ -207,7 +207,7 @@ export interface PastedCard {
  */
 export function entriesFromCard(
   text: string,
-  house: House,
+  house: KitchenConventions,
   after: readonly Entry[] = [],
 ): { readonly ok: true; readonly value: PastedCard } | { readonly ok: false; readonly message: string } {
   const card = readCard(text, house);

@@ -48,3 +48,10 @@ export interface ShelfRow {
   readonly lastVerdict: 'best' | 'good' | 'fair' | 'poor' | null;
   readonly savedAt: Date;
 }
+
+/** A formula's settings as versions before 0.7.0 kept them: findings that were dismissed stood under another name. */
+export function dismissedSince(kept: unknown): unknown {
+  if (typeof kept !== 'object' || kept === null || !('meant' in kept) || 'dismissed' in kept) return kept;
+  const { meant, ...rest } = kept;
+  return { ...rest, dismissed: meant };
+}

@@ -4,7 +4,7 @@
  * are kitchen defaults (models, not law); what touches safety is the local food code's to say.
  */
 
-import { FRESH_HOUSE, type House } from '../pantry/conventions';
+import { FRESH_CONVENTIONS, type KitchenConventions } from '../pantry/conventions';
 import { FRESH_GEAR, type Gear } from '../pantry/gear';
 import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
 import { FRESH_UNITS, type Units } from '../quantity/say';
@@ -100,7 +100,7 @@ export const boilsAtC = (altitudeM: number): number => 100 - altitudeM / 300;
 
 /** A kitchen: what it means by a cup, an egg and a pinch of salt, how it works, what it works with, and what day it is there. */
 export interface Kitchen {
-  readonly conventions: House;
+  readonly conventions: KitchenConventions;
   readonly ways: Ways;
   readonly units: Units;
   readonly gear: readonly Gear[];
@@ -114,4 +114,11 @@ export interface Kitchen {
   readonly unreadable?: readonly Unreadable[];
 }
 
-export const FRESH_KITCHEN: Kitchen = { conventions: FRESH_HOUSE, ways: FRESH_WAYS, units: FRESH_UNITS, gear: FRESH_GEAR, drawer: FRESH_DRAWER, today: null };
+export const FRESH_KITCHEN: Kitchen = {
+  conventions: FRESH_CONVENTIONS,
+  ways: FRESH_WAYS,
+  units: FRESH_UNITS,
+  gear: FRESH_GEAR,
+  drawer: FRESH_DRAWER,
+  today: null,
+};

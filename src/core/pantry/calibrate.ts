@@ -5,7 +5,7 @@
 import Fraction from 'fraction.js';
 import type { Amount } from '../quantity/amount';
 import { unitById } from '../quantity/units';
-import { type FillMethod, type House, SALT_CRYSTALS, SALT_INGREDIENT, type SaltCrystal } from './conventions';
+import { type FillMethod, type KitchenConventions, SALT_CRYSTALS, SALT_INGREDIENT, type SaltCrystal } from './conventions';
 import { gPerUsCupOf, nearestWay } from './fill';
 import type { Ingredient } from './ingredient';
 import { NOTHING_OWN, type Own, type OwnMeasure } from './own';
@@ -91,7 +91,7 @@ export interface AgainstTable {
 }
 
 /** How far a measure of one ingredient is from the table; null where the table has nothing to hold against it. */
-export function againstTable(m: OwnMeasure, i: Ingredient, house: House): AgainstTable | null {
+export function againstTable(m: OwnMeasure, i: Ingredient, house: KitchenConventions): AgainstTable | null {
   const { own: _, ...rest } = house;
   const table = weigh(amountOf(m), i, null, { ...rest, flourFill: house.flourFill === 'own' ? 'spooned' : house.flourFill });
   if (!table.ok || table.value.basis === 'weight') return null;

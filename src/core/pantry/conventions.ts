@@ -32,11 +32,11 @@ export interface Conventions {
 }
 
 /** A house to read a card in: its conventions, and what it has of its own. */
-export interface House extends Conventions {
+export interface KitchenConventions extends Conventions {
   readonly own?: Own | undefined;
 }
 
-export const FRESH_HOUSE: Conventions = {
+export const FRESH_CONVENTIONS: Conventions = {
   cup: 'us-customary',
   tablespoon: 'with-cup',
   flourFill: 'spooned',
@@ -46,7 +46,8 @@ export const FRESH_HOUSE: Conventions = {
 };
 
 /** Everything about a house that decides what a line means, in one word: for answers that are remembered. */
-export const houseKey = (h: House): string => [h.cup, h.tablespoon, h.flourFill, h.egg, h.salt, h.powder, h.own?.stamp ?? NOTHING_OWN.stamp].join(' ');
+export const houseKey = (h: KitchenConventions): string =>
+  [h.cup, h.tablespoon, h.flourFill, h.egg, h.salt, h.powder, h.own?.stamp ?? NOTHING_OWN.stamp].join(' ');
 
 /** What each choice is called on screen, in the order it is offered. */
 export const CONVENTION_NAMES = {

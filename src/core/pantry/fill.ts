@@ -4,7 +4,7 @@
  * flour that was weighed is measured).
  */
 import { mlOf, unitById } from '../quantity/units';
-import { FILL_METHODS, type FillMethod, type House } from './conventions';
+import { FILL_METHODS, type FillMethod, type KitchenConventions } from './conventions';
 import type { FillRow, Ingredient } from './ingredient';
 import type { OwnMeasure } from './own';
 import { fillRow, findIngredient } from './pantry';
@@ -54,7 +54,7 @@ export const nearestWay = (row: FillRow, gPerUsCup: number): FillMethod =>
   [...waysOf(row)].sort((a, b) => Math.abs(a[1] - gPerUsCup) - Math.abs(b[1] - gPerUsCup))[0]?.[0] ?? 'spooned';
 
 /** Grams in a US cup by a measure of one ingredient; null where its unit has no volume. */
-export function gPerUsCupOf(m: OwnMeasure, house: House): number | null {
+export function gPerUsCupOf(m: OwnMeasure, house: KitchenConventions): number | null {
   const unit = unitById(m.unit);
   const vessel = house.own?.measures.find((v) => v.used && v.ingredientId === null && v.unit === m.unit && v.which === m.which && v.full === m.full);
   const ml = vessel ? vessel.each : unit ? (mlOf(unit, house)?.valueOf() ?? null) : null;
@@ -70,7 +70,7 @@ const partOf = (full: string): number => {
 };
 
 /** How this house fills a cup, by what it has weighed: plain flour's before any other flour's, and that before starch or cocoa; null before it has. */
-export function ownFill(house: House): FillPlace | null {
+export function ownFill(house: KitchenConventions): FillPlace | null {
   const weighed = (house.own?.measures ?? []).filter((m) => m.used && m.ingredientId !== null);
   const places = weighed.flatMap((m) => {
     const i = findIngredient(m.ingredientId ?? '', house.own);

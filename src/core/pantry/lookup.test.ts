@@ -1,9 +1,9 @@
-import { FRESH_HOUSE } from './conventions';
+import { FRESH_CONVENTIONS } from './conventions';
 import { lookUp } from './lookup';
 import { PANTRY } from './pantry';
 
 const found = (phrase: string): string | null => {
-  const r = lookUp(phrase, FRESH_HOUSE);
+  const r = lookUp(phrase, FRESH_CONVENTIONS);
   return r.kind === 'found' ? r.ingredient.id : null;
 };
 
@@ -54,7 +54,7 @@ test.each([
   ['lemon', ['lemon-juice', 'lemon-zest']],
   ['chocolate', ['chocolate-chips', 'cocoa-natural', 'hazelnut-cocoa-spread']],
 ])('%s could be several things, and is asked about', (name, ids) => {
-  const r = lookUp(name, FRESH_HOUSE);
+  const r = lookUp(name, FRESH_CONVENTIONS);
   expect(r.kind === 'ambiguous' && r.suggestions.map((s) => s.id)).toEqual(ids);
 });
 
@@ -74,7 +74,7 @@ test.each([
 ])('"%s" is not guessed at', (name) => expect(found(name)).toBeNull());
 
 test('the house says which egg and which salt are meant; a card that says so itself wins', () => {
-  const house = { ...FRESH_HOUSE, egg: 'medium', salt: 'dense-flake' } as const;
+  const house = { ...FRESH_CONVENTIONS, egg: 'medium', salt: 'dense-flake' } as const;
   const id = (name: string): string | null => {
     const r = lookUp(name, house);
     return r.kind === 'found' ? r.ingredient.id : null;
@@ -100,6 +100,6 @@ test.each([
   ['blubberies', 'blueberries'],
   ['yogurth', 'yoghurt-whole'],
 ])('a slip of the pen, %s, is met with %s', (typed, id) => {
-  const r = lookUp(typed, FRESH_HOUSE);
+  const r = lookUp(typed, FRESH_CONVENTIONS);
   expect(r.kind === 'unknown' && r.suggestions.map((s) => s.id)).toContain(id);
 });

@@ -3,7 +3,7 @@
  * "at room temperature") are set aside; anything else is not guessed at: it comes back as suggestions.
  */
 import Fuse from 'fuse.js';
-import { EGG_INGREDIENT, type House, houseKey, POWDER_INGREDIENT, SALT_INGREDIENT } from './conventions';
+import { EGG_INGREDIENT, houseKey, type KitchenConventions, POWDER_INGREDIENT, SALT_INGREDIENT } from './conventions';
 import type { Ingredient } from './ingredient';
 import type { Own } from './own';
 import { everyIngredient, findIngredient } from './pantry';
@@ -188,7 +188,7 @@ function suggest(text: string, own: Own | undefined, most = 5): readonly Ingredi
 }
 
 /** "egg", "salt" and "baking powder" are what the house says they are. */
-function asHouse(id: string, key: string, house: House): string {
+function asHouse(id: string, key: string, house: KitchenConventions): string {
   if (id === 'egg-large' && /^(?:whole |beaten )?egg$/.test(key)) return EGG_INGREDIENT[house.egg];
   if (id === 'salt-table' && key === 'salt') return SALT_INGREDIENT[house.salt];
   if (id === 'baking-powder-double-al' && /^(?:baking powder|bp)$/.test(key)) return POWDER_INGREDIENT[house.powder];
@@ -202,7 +202,7 @@ function eggSize(ws: readonly string[]): string {
   return ws.includes('extra') && ws.includes('large') ? 'egg-extra-large' : 'egg-large';
 }
 
-function answer(id: string, key: string, house: House): Found | NotFound {
+function answer(id: string, key: string, house: KitchenConventions): Found | NotFound {
   if (id.startsWith('?')) {
     const suggestions = id
       .slice(1)
@@ -223,7 +223,7 @@ const CACHE_MOST = 4000;
  * @param phrase the words without their amount
  * @param house decides which egg and which salt is meant where the words don't
  */
-export function lookUp(phrase: string, house: House): Found | NotFound {
+export function lookUp(phrase: string, house: KitchenConventions): Found | NotFound {
   const cacheKey = `${houseKey(house)}|${phrase}`;
   const had = cache.get(cacheKey);
   if (had) return had;
@@ -233,7 +233,7 @@ export function lookUp(phrase: string, house: House): Found | NotFound {
   return result;
 }
 
-function search(phrase: string, house: House): Found | NotFound {
+function search(phrase: string, house: KitchenConventions): Found | NotFound {
   const { exact } = indexOf(house.own);
   const ws = words(phrase);
   if (ws.length === 0) return { kind: 'unknown', suggestions: [] };

@@ -1,5 +1,5 @@
 /** Writing an ingredient's name on a line so that reading it back finds the same ingredient. */
-import type { House } from './conventions';
+import type { KitchenConventions } from './conventions';
 import { kitchenName } from './ingredient';
 import { lookUp } from './lookup';
 import { findIngredient } from './pantry';
@@ -14,7 +14,7 @@ export interface Named {
 const PLAIN = ['flour', 'milk', 'sugar', 'salt', 'butter', 'oil', 'baking powder', 'buttermilk', 'yoghurt', 'egg'];
 
 /** The plainest name of an ingredient that is understood as that ingredient in this kitchen. Throws for an id in no pantry: a bug, not input. */
-export function nameFor(id: string, house: House): Named {
+export function nameFor(id: string, house: KitchenConventions): Named {
   const i = findIngredient(id, house.own);
   if (!i) throw new Error(`no ingredient ${id} in the pantry`);
   const own = kitchenName(i).toLowerCase();

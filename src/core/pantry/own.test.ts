@@ -5,7 +5,7 @@ import { readLine } from '../card/line';
 import { CUP_SYSTEMS, mlOf, unitById } from '../quantity/units';
 import { linesOf } from '../testing/formulas';
 import { againstTable, measureFrom, saltByCrystal, spreadOfWeighings, WATER_G_PER_ML, withMeasure } from './calibrate';
-import { FILL_METHODS, FRESH_HOUSE, type House } from './conventions';
+import { FILL_METHODS, FRESH_CONVENTIONS, type KitchenConventions } from './conventions';
 import { filledLike, gPerUsCupOf, nearestWay, ownFill, placeOn, US_CUP_ML } from './fill';
 import { NOTHING_OWN, type OwnMeasure } from './own';
 import { fillRow, findIngredient, ingredient } from './pantry';
@@ -16,12 +16,12 @@ const cupOf = (ingredientId: string, ...weighings: number[]): OwnMeasure =>
 const vessel = (unit: string, which: string, full: string, ...weighings: number[]): OwnMeasure =>
   measureFrom({ id: 'v', unit, which, full, ingredientId: null, weighings, gPerMl: WATER_G_PER_ML });
 
-const houseWith = (measures: readonly OwnMeasure[], more: Partial<House> = {}): House => ({
-  ...FRESH_HOUSE,
+const houseWith = (measures: readonly OwnMeasure[], more: Partial<KitchenConventions> = {}): KitchenConventions => ({
+  ...FRESH_CONVENTIONS,
   ...more,
   own: measures.reduce((own, m) => withMeasure(own, m), NOTHING_OWN),
 });
-const grams = (text: string, h: House): number | null => readLine(text, h).grams;
+const grams = (text: string, h: KitchenConventions): number | null => readLine(text, h).grams;
 
 test('three weighings: their mean, their spread, and a bracket of two standard deviations', () => {
   // 139, 141, 143: mean 141, sd 2, within 4 of 141
@@ -37,12 +37,12 @@ test('a vessel weighed with water holds millilitres', () => {
 });
 
 test('against the table: how much heavier, and which way of filling it is nearest to', () => {
-  expect(againstTable(cupOf('flour-all-purpose', 139, 141, 143), ingredient('flour-all-purpose'), FRESH_HOUSE)).toEqual({
+  expect(againstTable(cupOf('flour-all-purpose', 139, 141, 143), ingredient('flour-all-purpose'), FRESH_CONVENTIONS)).toEqual({
     tableG: expect.closeTo(125, 9),
     percentOff: expect.closeTo(12.8, 9),
     nearest: 'dipped',
   });
-  expect(againstTable(cupOf('honey', 339, 339, 339), ingredient('honey'), FRESH_HOUSE)).toMatchObject({ tableG: expect.closeTo(339, 9), nearest: null });
+  expect(againstTable(cupOf('honey', 339, 339, 339), ingredient('honey'), FRESH_CONVENTIONS)).toMatchObject({ tableG: expect.closeTo(339, 9), nearest: null });
 });
 
 test('my cup is used for cups, halves and spoons of that flour, once the house fills its own way', () => {
@@ -103,7 +103,7 @@ test('a splash that was answered once is a splash from then on; a walnut of butt
   expect(readLine('butter the size of a walnut', h)).toMatchObject({ grams: 18, gramsLow: 15, gramsHigh: 22, basis: 'own' });
   expect(readLine('a walnut-sized knob of butter', h)).toMatchObject({ grams: 18 });
   expect(readLine('lard the size of a walnut', h)).toMatchObject({ grams: null, findings: [{ code: 'vague-unit' }] });
-  expect(readLine('butter the size of a walnut', FRESH_HOUSE)).toMatchObject({ grams: null, status: 'unclear', findings: [{ code: 'vague-unit' }] });
+  expect(readLine('butter the size of a walnut', FRESH_CONVENTIONS)).toMatchObject({ grams: null, status: 'unclear', findings: [{ code: 'vague-unit' }] });
 });
 
 test('my own cup of any content: everything by the cup follows it', () => {
@@ -126,13 +126,13 @@ const anyText = fc.constantFrom(
 test('law: a calibration equal to the table changes nothing, in any cup', () => {
   fc.assert(
     fc.property(fc.constantFrom(...CUP_SYSTEMS), filled, fc.constantFrom(...FILL_METHODS), anyText, (cup, id, fill, text) => {
-      const table: House = { ...FRESH_HOUSE, cup, flourFill: fill };
+      const table: KitchenConventions = { ...FRESH_CONVENTIONS, cup, flourFill: fill };
       const unit = unitById('cup');
       const ml = unit ? (mlOf(unit, table)?.valueOf() ?? 0) : 0;
       const g = ((fillRow(ingredient(id))?.[fill] ?? 0) * ml) / US_CUP_ML;
       const calibrated = houseWith([cupOf(id, g, g, g)], { cup, flourFill: 'own' });
       expect(grams(text, calibrated)).toBeCloseTo(grams(text, table) ?? Number.NaN, 6);
-      const lines = (h: House) => [text, '300 g milk', '100 g flour'].map((t) => readLine(t, h));
+      const lines = (h: KitchenConventions) => [text, '300 g milk', '100 g flour'].map((t) => readLine(t, h));
       expect(analyse(lines(calibrated), 'griddle').percent?.water).toBeCloseTo(analyse(lines(table), 'griddle').percent?.water ?? Number.NaN, 6);
     }),
   );
@@ -168,8 +168,8 @@ test('a gram and a half of salt by its crystal', () => {
 });
 
 test('an Australian tablespoon is a third more than a metric one, and the cup stays', () => {
-  const h: House = { ...FRESH_HOUSE, cup: 'metric', tablespoon: 'australian' };
-  const metric: House = { ...h, tablespoon: 'metric' };
+  const h: KitchenConventions = { ...FRESH_CONVENTIONS, cup: 'metric', tablespoon: 'australian' };
+  const metric: KitchenConventions = { ...h, tablespoon: 'metric' };
   expect((grams('3 tablespoons sugar', h) ?? 0) / (grams('3 tablespoons sugar', metric) ?? 1)).toBeCloseTo(4 / 3, 9);
   expect(grams('1 cup sugar', h)).toBe(grams('1 cup sugar', metric));
   expect(linesOf('1 tbsp sugar')[0]?.grams).toBeCloseTo(12.5, 1);

@@ -4,7 +4,7 @@ import { analyse } from '../analyse';
 import { readLine } from '../card/line';
 import { railOf } from '../formula/kinds';
 import { PANEL } from '../testing/panel';
-import { FRESH_HOUSE, type House } from './conventions';
+import { FRESH_CONVENTIONS, type KitchenConventions } from './conventions';
 import type { Composition, Ingredient } from './ingredient';
 import { lookUp } from './lookup';
 import { NOTHING_OWN } from './own';
@@ -20,8 +20,8 @@ const errorsOf = (packet: Packet): readonly string[] => {
   const m = ingredientOf({ id: 'own-x', name: 'X', packet }, findIngredient);
   return m.ok ? [] : m.errors.map((e) => e.field);
 };
-const houseWith = (...ingredients: readonly Ingredient[]): House => ({
-  ...FRESH_HOUSE,
+const houseWith = (...ingredients: readonly Ingredient[]): KitchenConventions => ({
+  ...FRESH_CONVENTIONS,
   own: { ...NOTHING_OWN, stamp: ingredients.map((i) => JSON.stringify(i)).join(), ingredients },
 });
 
@@ -66,7 +66,7 @@ test('what the packet does not say stays unknown: nothing in the sums, said by n
   expect(a.findings.find((f) => f.code === 'share-unknown')?.message).toMatch(/^The fat, salt, soda or acid of Trailer mix are not known/);
   expect(a.findings.map((f) => f.code)).not.toContain('under-raised');
   // too much is too much, whatever the rest is
-  const fatty = analyse([...lines, readLine('200 g butter', FRESH_HOUSE)], 'griddle');
+  const fatty = analyse([...lines, readLine('200 g butter', FRESH_CONVENTIONS)], 'griddle');
   expect(railOf(fatty, 'fat')?.reading?.standing).toBe('above');
   expect(fatty.findings.find((f) => f.code === 'fat-high')?.message).toMatch(/^Fat is at least /);
 });
@@ -190,7 +190,7 @@ test("the kitchen's own words win over the pantry's; without them the word means
   const mine = made(PANEL, 'Plain flour', 'own-plain-flour');
   const h = houseWith(mine);
   expect(lookUp('plain flour', h)).toMatchObject({ kind: 'found', ingredient: { id: 'own-plain-flour' } });
-  expect(lookUp('plain flour', FRESH_HOUSE)).toMatchObject({ kind: 'found', ingredient: { id: 'flour-all-purpose' } });
+  expect(lookUp('plain flour', FRESH_CONVENTIONS)).toMatchObject({ kind: 'found', ingredient: { id: 'flour-all-purpose' } });
   const typo = lookUp('milrace flor', houseWith(made(PANEL)));
   expect(typo.kind === 'found' ? [] : typo.suggestions.map((i) => i.id)).toContain('own-millrace-flour');
 });

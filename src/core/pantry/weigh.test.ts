@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { parseAmount } from '../quantity/amount';
 import { anyHouse } from '../testing/formulas';
-import { type Conventions, FILL_METHODS, FRESH_HOUSE } from './conventions';
+import { type Conventions, FILL_METHODS, FRESH_CONVENTIONS } from './conventions';
 import { ingredient, PANTRY } from './pantry';
 import { disagreementBracket, type Weighed, weigh } from './weigh';
 
-function weighed(text: string, id: string, house: Conventions = FRESH_HOUSE, fill: Parameters<typeof weigh>[2] = null): Weighed {
+function weighed(text: string, id: string, house: Conventions = FRESH_CONVENTIONS, fill: Parameters<typeof weigh>[2] = null): Weighed {
   const amount = parseAmount(text);
   if (!amount) throw new Error(`${text} was not read`);
   const r = weigh(amount, ingredient(id), fill, house);
@@ -20,12 +20,12 @@ test.each([
   ['dipped', 140],
   ['packed', 160],
 ] as const)('a %s cup of flour weighs %d g, by the house or by the line', (fill, g) => {
-  expect(weighed('1 cup', 'flour-all-purpose', { ...FRESH_HOUSE, flourFill: fill }).grams).toBeCloseTo(g, 6);
-  expect(weighed('1 cup', 'flour-all-purpose', FRESH_HOUSE, fill).grams).toBeCloseTo(g, 6);
+  expect(weighed('1 cup', 'flour-all-purpose', { ...FRESH_CONVENTIONS, flourFill: fill }).grams).toBeCloseTo(g, 6);
+  expect(weighed('1 cup', 'flour-all-purpose', FRESH_CONVENTIONS, fill).grams).toBeCloseTo(g, 6);
 });
 
 test('the fill governs flour by the spoon too, and cocoa, starch and icing sugar; not sugar, salt or milk', () => {
-  const dipped = { ...FRESH_HOUSE, flourFill: 'dipped' } as const;
+  const dipped = { ...FRESH_CONVENTIONS, flourFill: 'dipped' } as const;
   for (const [id, spooned, dip] of [
     ['flour-all-purpose', 125 / 16, 140 / 16],
     ['cocoa-natural', 86 / 16, 96 / 16],
@@ -41,7 +41,7 @@ test('the fill governs flour by the spoon too, and cocoa, starch and icing sugar
 
 test('a stated fill narrows the bracket to the table, an unstated one runs from sifted to packed', () => {
   // 6 % either way of 140
-  expect(weighed('1 cup', 'flour-all-purpose', FRESH_HOUSE, 'dipped')).toMatchObject({
+  expect(weighed('1 cup', 'flour-all-purpose', FRESH_CONVENTIONS, 'dipped')).toMatchObject({
     low: expect.closeTo(131.6),
     high: expect.closeTo(148.4),
     basis: 'fill-stated',
@@ -81,8 +81,8 @@ test('the bracket holds the best value, whatever the amount, the ingredient and 
 
 test('a volume is as many times heavier as the cup is larger', () => {
   const us = weighed('3 cups', 'flour-all-purpose').grams;
-  expect(weighed('3 cups', 'flour-all-purpose', { ...FRESH_HOUSE, cup: 'metric' }).grams / us).toBeCloseTo(250 / 236.5882365, 9);
-  expect(weighed('3 cups', 'flour-all-purpose', { ...FRESH_HOUSE, cup: 'imperial' }).grams / us).toBeCloseTo(284.130625 / 236.5882365, 9);
+  expect(weighed('3 cups', 'flour-all-purpose', { ...FRESH_CONVENTIONS, cup: 'metric' }).grams / us).toBeCloseTo(250 / 236.5882365, 9);
+  expect(weighed('3 cups', 'flour-all-purpose', { ...FRESH_CONVENTIONS, cup: 'imperial' }).grams / us).toBeCloseTo(284.130625 / 236.5882365, 9);
 });
 
 test('yolk and white follow the size of the egg they come from', () => {
@@ -91,8 +91,8 @@ test('yolk and white follow the size of the egg they come from', () => {
     ['large', 17, 33],
     ['extra-large', 19.04, 36.96],
   ] as const) {
-    expect(weighed('1', 'egg-yolk', { ...FRESH_HOUSE, egg }).grams).toBeCloseTo(yolk, 6);
-    expect(weighed('1', 'egg-white', { ...FRESH_HOUSE, egg }).grams).toBeCloseTo(white, 6);
+    expect(weighed('1', 'egg-yolk', { ...FRESH_CONVENTIONS, egg }).grams).toBeCloseTo(yolk, 6);
+    expect(weighed('1', 'egg-white', { ...FRESH_CONVENTIONS, egg }).grams).toBeCloseTo(white, 6);
   }
 });
 
@@ -108,7 +108,7 @@ test.each([
 ])('%s of %s cannot be weighed: %s', (text, id, reason) => {
   const amount = parseAmount(text);
   if (!amount) throw new Error(`${text} was not read`);
-  expect(weigh(amount, ingredient(id), null, FRESH_HOUSE)).toMatchObject({ ok: false, error: { reason, message: expect.stringMatching(/\w{4}/) } });
+  expect(weigh(amount, ingredient(id), null, FRESH_CONVENTIONS)).toMatchObject({ ok: false, error: { reason, message: expect.stringMatching(/\w{4}/) } });
 });
 
 test('two amounts are held against the ways of filling where there are any, else a tenth either way', () => {

@@ -7,7 +7,7 @@
 import type { Amount, Fullness, Term } from '../quantity/amount';
 import { gramsOf, mlOf, type Unit, unitById } from '../quantity/units';
 import type { Result } from '../result';
-import { EGG_GRAMS, type FillMethod, type House } from './conventions';
+import { EGG_GRAMS, type FillMethod, type KitchenConventions } from './conventions';
 import { filledLike, gPerUsCupOf, isPacked, ownFill, US_CUP_ML } from './fill';
 import type { FillRow, Ingredient } from './ingredient';
 import { type OwnMeasure, ownMeasure } from './own';
@@ -76,7 +76,7 @@ const SALT_RANGE: Readonly<Record<string, readonly [number, number]>> = {
 export const hangsOnFill = (i: Ingredient): boolean => fillRow(i) !== undefined && !isPacked(i);
 
 /** g per mL by a measure of one ingredient, of whatever size that measure is. */
-function ownDensity(i: Ingredient, house: House): Density | null {
+function ownDensity(i: Ingredient, house: KitchenConventions): Density | null {
   if (hangsOnFill(i) && house.flourFill !== 'own') return null;
   for (const m of house.own?.measures ?? []) {
     const g = m.used && m.ingredientId === i.id ? gPerUsCupOf(m, house) : null;
@@ -86,13 +86,13 @@ function ownDensity(i: Ingredient, house: House): Density | null {
 }
 
 /** g in a US cup as this house fills it, and whether that rests on a cup it has weighed. */
-function usualFill(row: FillRow, house: House): { readonly grams: number; readonly own: boolean } {
+function usualFill(row: FillRow, house: KitchenConventions): { readonly grams: number; readonly own: boolean } {
   const at = house.flourFill === 'own' ? ownFill(house) : null;
   if (at) return { grams: filledLike(row, at), own: true };
   return { grams: (house.flourFill === 'own' ? undefined : row[house.flourFill]) ?? row.spooned ?? 0, own: false };
 }
 
-function density(i: Ingredient, fill: FillMethod | null, house: House): Density | null {
+function density(i: Ingredient, fill: FillMethod | null, house: KitchenConventions): Density | null {
   const weighed = fill === null ? ownDensity(i, house) : null;
   if (weighed) return weighed;
   const row = fillRow(i);
@@ -119,7 +119,7 @@ function density(i: Ingredient, fill: FillMethod | null, house: House): Density 
 const isCountable = (i: Ingredient): boolean => i.piece !== undefined && (i.category === 'egg' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
 
 /** Grams of one piece: a yolk and a white follow the size of the egg they come from. */
-function pieceGrams(i: Ingredient, house: House): number | null {
+function pieceGrams(i: Ingredient, house: KitchenConventions): number | null {
   if (!i.piece) return null;
   if (i.id === 'egg-yolk' || i.id === 'egg-white') return (i.piece.grams * EGG_GRAMS[house.egg]) / EGG_GRAMS.large;
   return i.piece.grams;
@@ -142,7 +142,7 @@ const times = (r: Range3, d: Density, more: readonly [low: number, high: number]
 });
 
 /** What this kitchen found one of a measure to hold of an ingredient, g; null where it has not measured it. */
-function ownSize(unit: Unit, which: string, full: string, i: Ingredient, fill: FillMethod | null, house: House): Range3 | CannotWeigh | null {
+function ownSize(unit: Unit, which: string, full: string, i: Ingredient, fill: FillMethod | null, house: KitchenConventions): Range3 | CannotWeigh | null {
   const { own } = house;
   if (!own) return null;
   const follows = fill === null && (!hangsOnFill(i) || house.flourFill === 'own');
@@ -159,7 +159,7 @@ const noDensity = (i: Ingredient): CannotWeigh => ({
   message: `The pantry does not know what a spoon of ${i.name.toLowerCase()} weighs. Write grams, or weigh a cup of it once.`,
 });
 
-function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null, house: House): Range3 | CannotWeigh {
+function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null, house: KitchenConventions): Range3 | CannotWeigh {
   if (unit === null) {
     const g = isCountable(i) ? pieceGrams(i, house) : null;
     if (g === null) return { reason: 'no-unit', message: 'A number without a unit: cups, spoons or grams?' };
@@ -197,7 +197,7 @@ function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null,
 }
 
 /** A part of a measure that this kitchen has weighed as a size of its own: two thirds of the ladle. */
-function partSize(t: Term, i: Ingredient, fill: FillMethod | null, house: House): Range3 | null {
+function partSize(t: Term, i: Ingredient, fill: FillMethod | null, house: KitchenConventions): Range3 | null {
   const unit = t.unit === null || t.high || t.fullness || !house.own ? undefined : unitById(t.unit);
   const r = unit && t.low.compare(1) < 0 ? ownSize(unit, t.which ?? '', t.low.toFraction(), i, fill, house) : null;
   return r && !('reason' in r) ? r : null;
@@ -210,7 +210,7 @@ const WORST: readonly Weighed['basis'][] = ['weight', 'own', 'piece', 'volume', 
  * @param fill how the line says the measure was filled; null: as the house fills it
  * @returns grams best, lowest and highest (a written range: its middle and ends), or why it can't be weighed
  */
-export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, house: House): WeighResult {
+export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, house: KitchenConventions): WeighResult {
   let best = 0;
   let low = 0;
   let high = 0;

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { AnalysableLine } from '../analyse';
 import { readCard } from '../card/card';
 import type { Line } from '../card/line';
-import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_HOUSE, POWDERS, SALT_CRYSTALS } from '../pantry/conventions';
+import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_CONVENTIONS, POWDERS, SALT_CRYSTALS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
 import { CUP_SYSTEMS, TABLESPOONS } from '../quantity/units';
 
@@ -21,7 +21,7 @@ export const PLAIN_CAKE = [
 ] as const;
 
 export function linesOf(...texts: readonly string[]): readonly Line[] {
-  const card = readCard(texts.join('\n'), FRESH_HOUSE);
+  const card = readCard(texts.join('\n'), FRESH_CONVENTIONS);
   if (!card.ok) throw new Error(card.error.message);
   return card.value.lines;
 }

@@ -7,7 +7,7 @@ import { POST as readPost } from '@/app/api/v1/read/route';
 import { POST as scalePost } from '@/app/api/v1/scale/route';
 import { analyseResponse, problemResponse, readResponse, scaleResponse } from '@/contract/api';
 import { FRESH_WAYS } from '@/core/formula/ways';
-import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { changeHouse } from '../queries/house';
@@ -76,7 +76,7 @@ test('conventions change what is read', async () => {
 });
 
 test('what a call does not say is as the house has it', async () => {
-  await changeHouse({ conventions: { ...FRESH_HOUSE, flourFill: 'dipped', powder: 'single-tartrate' }, ways: FRESH_WAYS });
+  await changeHouse({ conventions: { ...FRESH_CONVENTIONS, flourFill: 'dipped', powder: 'single-tartrate' }, ways: FRESH_WAYS });
   try {
     const lines = readResponse.parse((await call(readPost, { text: '1 cup flour\n10 g baking powder' })).answer).lines;
     expect(lines[0]?.grams).toBeCloseTo(140, 6);

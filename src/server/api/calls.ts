@@ -18,7 +18,7 @@ import { type Driver, timesOf } from '@/core/batch/driver';
 import { scale } from '@/core/batch/scale';
 import { readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
-import { FRESH_HOUSE, type House } from '@/core/pantry/conventions';
+import { FRESH_CONVENTIONS, type KitchenConventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -42,14 +42,14 @@ type ConventionsIn = z.infer<typeof readRequest>['conventions'];
 const SAID_BY_CALLS = ['cup', 'flourFill', 'egg', 'salt', 'powder'];
 
 /** The conventions a call is read in: what it says itself, else the house's own, as it is or was last known. */
-async function house(c: ConventionsIn): Promise<Answer<House>> {
+async function house(c: ConventionsIn): Promise<Answer<KitchenConventions>> {
   const given = Object.fromEntries(Object.entries(c ?? {}).filter(([, v]) => v !== undefined));
   const kept = await reach(loadHouse);
   const house = kept.up ? kept.value : lastHouse();
   const whole = SAID_BY_CALLS.every((k) => k in given);
   if (!house && !whole)
     return { ok: false, response: problem(503, "The house's own conventions are out of reach: try again in a moment, or send all of them.") };
-  const value: House = { ...(house?.conventions ?? FRESH_HOUSE), ...given };
+  const value: KitchenConventions = { ...(house?.conventions ?? FRESH_CONVENTIONS), ...given };
   if (value.flourFill === 'own' && c?.flourFill === 'own' && !ownFill(value))
     return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
   return { ok: true, value };
@@ -83,7 +83,7 @@ export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.
 
 type Source = Pick<z.infer<typeof analyseRequest>, 'text' | 'lines' | 'conventions'>;
 interface Worked {
-  readonly house: House;
+  readonly house: KitchenConventions;
   readonly lines: readonly AccountLine[];
   readonly out: readonly ApiLine[];
 }
@@ -108,7 +108,7 @@ async function linesOf(body: Source): Promise<Answer<Worked>> {
 type LineIn = NonNullable<Source['lines']>[number];
 
 /** The first id of a line that is in no pantry. */
-function strangerIn(l: LineIn, h: House): { readonly path: string; readonly id: string } | null {
+function strangerIn(l: LineIn, h: KitchenConventions): { readonly path: string; readonly id: string } | null {
   if (l.ingredientId !== null && !findIngredient(l.ingredientId, h.own)) return { path: 'ingredientId', id: l.ingredientId };
   const m = (l.parts ?? []).findIndex((p) => !findIngredient(p.ingredientId, h.own));
   return m < 0 ? null : { path: `parts.${m}.ingredientId`, id: l.parts?.[m]?.ingredientId ?? '' };
@@ -117,7 +117,7 @@ function strangerIn(l: LineIn, h: House): { readonly path: string; readonly id: 
 const partsOf = (i: Ingredient, grams: number) => membersOf(i).map((m) => ({ ingredient: m.ingredient, grams: grams * m.share }));
 
 /** A line sent as grams. Its text, where it fits the ingredient, still says what is done to it and where it goes. */
-function apiLine(l: LineIn, lineNumber: number, conventions: House): { readonly line: AccountLine; readonly out: ApiLine } {
+function apiLine(l: LineIn, lineNumber: number, conventions: KitchenConventions): { readonly line: AccountLine; readonly out: ApiLine } {
   const i = l.ingredientId === null ? null : (findIngredient(l.ingredientId, conventions.own) ?? null);
   const said = l.text === undefined ? null : readLine(l.text, conventions);
   const same = said !== null && said.ingredient?.id === i?.id ? said : null;

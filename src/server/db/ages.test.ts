@@ -81,7 +81,7 @@ test('0.1.0: a formula and a finished batch', async () => {
   await today();
   const v = await versionById(f.versionId);
   expect(v?.unreadable).toEqual([]);
-  expect(v?.formula).toMatchObject({ name: 'First cakes', conventions: CONVENTIONS, entries: LINES, ways: {}, portionMl: null, ends: null, meant: [] });
+  expect(v?.formula).toMatchObject({ name: 'First cakes', conventions: CONVENTIONS, entries: LINES, ways: {}, portionMl: null, ends: null, dismissed: [] });
   expect(await batchById(id)).toMatchObject({
     name: 'First cakes',
     ticked: ['l1'],
@@ -111,7 +111,7 @@ test('0.2.0 and 0.3.0: ends, a house without what came since', async () => {
     JSON.stringify({ conventions: { cup: 'metric' }, ways: { altitudeM: 1200 }, units: { weight: 'oz', currency: '$' } }),
   ]);
   await today();
-  expect((await versionById(f.versionId))?.formula).toMatchObject({ portionMl: 75, ways: { rest: 'hour' }, meant: ['salt-high:note'], ends });
+  expect((await versionById(f.versionId))?.formula).toMatchObject({ portionMl: 75, ways: { rest: 'hour' }, dismissed: ['salt-high:note'], ends });
   // which end it was is known by its id since
   expect(await batchById(id)).toMatchObject({ name: 'Forked cakes, savoury', ending: 'savoury', endId: 'b', ways: { rest: 'hour' } });
   expect(await loadHouse()).toMatchObject({ conventions: { cup: 'metric', egg: 'large' }, ways: { altitudeM: 1200 }, units: { weight: 'oz', clock: '24' } });

@@ -14,6 +14,7 @@ import type { SheetLine } from '@/core/batch/sheet-line';
 import { ONE, type Split } from '@/core/batch/split';
 import type { EndId } from '@/core/formula/formula';
 import type { KindId } from '@/core/formula/kinds';
+import { dismissedSince } from '@/core/formula/version';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type Column, readStored } from '../db/json';
@@ -29,7 +30,7 @@ const SELECT_BATCH = `
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
-                     from stock_takings k where k.batch_id = b.id), '[]') as takings,
+                     from stock_takings k where k.batch_id = b.id), '[]') as deductions,
          coalesce((select json_object_agg(w.line_key, w.grams) from batch_weights w where w.batch_id = b.id), '{}') as weights,
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
@@ -41,7 +42,7 @@ const DRIVER: Column<Driver> = { at: 'batches.driver', called: 'what drives it',
 const SPLIT: Column<Split> = { at: 'batches.split', called: 'its bowls', schema: splitSchema, fresh: ONE };
 export const SHEET: Column<readonly SheetLine[]> = { at: 'batches.sheet', called: 'the sheet', schema: z.array(sheetLineSchema), fresh: [] };
 const WAYS: Column<Batch['ways']> = { at: 'formula_versions.settings', called: 'the ways', schema: waysSchema.partial(), fresh: {} };
-const SWAPPED: Column<Batch['swapped']> = { at: 'batches.swapped', called: 'the stand-ins', schema: swappedSchema, fresh: null };
+const SWAPPED: Column<Batch['swapped']> = { at: 'batches.swapped', called: 'the stand-ins', schema: swappedSchema, fresh: null, upgrade: dismissedSince };
 const TIMELINE: Column<Batch['timeline']> = { at: 'batches.timeline', called: 'the time line', schema: serving, fresh: null };
 const SCALED: Column<Batch['scales']> = { at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} };
 

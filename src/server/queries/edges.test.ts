@@ -186,11 +186,15 @@ describe('nobody overwrites anybody silently', () => {
       outcomeRevision: 3,
     });
     const c = { ...none, verdict: 'poor' };
-    expect(await saveOutcome({ batchId: id, ...c, seen: { revision: 1, base: none } })).toMatchObject({
+    const seen = { revision: 1, base: none };
+    expect(await saveOutcome({ batchId: id, ...c, seen })).toMatchObject({
       ok: false,
       kind: 'conflict',
       conflict: { clashes: [{ path: 'verdict' }] },
     });
+    // the choice goes with the save, through the action's own check
+    ok(await saveOutcome({ batchId: id, ...c, seen: { revision: 1, base: none, decided: { revision: 3, paths: { verdict: 'yours' } } } }));
+    expect(await batchById(id)).toMatchObject({ verdict: 'poor', note: 'A little dry.' });
   });
 
   test('a time line moved on two screens, a side, a premix and the house: each change is kept', async () => {

@@ -8,6 +8,7 @@ import { type Entry, type Formula, mainsOf } from '@/core/formula/formula';
 import { type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import { allergensOf } from '@/core/formula/tally';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
+import { dismissedSince } from '@/core/formula/version';
 import type { Kitchen } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Allergen } from '@/core/pantry/ingredient';
@@ -153,6 +154,7 @@ const SETTINGS: Column<z.output<typeof keptSettingsSchema>> = {
   at: 'formula_versions.settings',
   called: 'settings',
   schema: keptSettingsSchema,
+  upgrade: dismissedSince,
   fresh: keptSettingsSchema.parse({}),
 };
 
@@ -252,7 +254,7 @@ export async function saveVersion({
 }: Save): Promise<ActionResult<{ readonly saved: Saved }>> {
   const house = await loadHouse();
   const found = findable(f, house);
-  const { ways, portionMl, held, meant, ends } = f;
+  const { ways, portionMl, held, dismissed, ends } = f;
   return transaction((client) =>
     onceFor(client, requestId ?? null, 'version', async (): Promise<ActionResult<{ readonly saved: Saved }>> => {
       const owner = formulaId
@@ -284,7 +286,7 @@ export async function saveVersion({
           found.pour,
           found.worst,
           savedAt ?? null,
-          JSON.stringify({ ways, portionMl, held, meant, ends }),
+          JSON.stringify({ ways, portionMl, held, dismissed, ends }),
         ],
       );
       const row = made.rows[0];

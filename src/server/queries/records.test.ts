@@ -4,7 +4,7 @@ import { randomUUID } from 'node:crypto';
 import type { Act } from '@/core/batch/acts';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import type { Tap } from '@/core/griddle/board';
-import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { NOTHING_OWN } from '@/core/pantry/own';
 import { migrate } from '../db/migrate';
 import { closePool, query, reach, transaction } from '../db/pool';
@@ -88,7 +88,7 @@ test('what the Bench keeps of a version comes back: ends, pins, ways, answers, p
     ways: { rest: 'overnight' },
     portionMl: 75,
     held: { rails: ['egg'], mass: true, eggs: false, blend: false },
-    meant: ['salt-high:note'],
+    dismissed: ['salt-high:note'],
     ends: [
       { id: 'a', name: 'sweet', school: 'even' },
       { id: 'b', name: 'savoury', school: 'tall' },
@@ -126,12 +126,12 @@ test('the shelf is told of the louder end, and not of what the cook means', asyn
     { id: 'a', name: 'sweet', school: 'even' },
     { id: 'b', name: 'savoury', school: 'even' },
   ];
-  const worst = async (meant: readonly string[]) => {
+  const worst = async (dismissed: readonly string[]) => {
     const s = await saveVersion({
       formulaId: null,
       basedOn: null,
       knownNewest: null,
-      formula: { ...FORMULA, cardNotes: '', entries, ends, meant },
+      formula: { ...FORMULA, cardNotes: '', entries, ends, dismissed },
       changeNote: '',
     });
     return (await shelf()).find((r) => r.id === s?.formulaId)?.worst;
@@ -141,8 +141,8 @@ test('the shelf is told of the louder end, and not of what the cook means', asyn
 });
 
 test("the house's own ways are kept, and formulas that say nothing follow them", async () => {
-  expect((await loadHouse()).conventions).toEqual({ ...FRESH_HOUSE, own: NOTHING_OWN });
-  await changeHouse({ conventions: { ...FRESH_HOUSE, flourFill: 'dipped' }, ways: { rest: 'hour', warmth: 'cold', whites: 'firm', altitudeM: 0 } });
+  expect((await loadHouse()).conventions).toEqual({ ...FRESH_CONVENTIONS, own: NOTHING_OWN });
+  await changeHouse({ conventions: { ...FRESH_CONVENTIONS, flourFill: 'dipped' }, ways: { rest: 'hour', warmth: 'cold', whites: 'firm', altitudeM: 0 } });
   try {
     const house = await loadHouse();
     expect(house).toMatchObject({

@@ -14,7 +14,7 @@ import { sideSchema } from '@/contract/side';
 import { END_IDS, entriesFromCard, MOMENTS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
 import { measureFrom } from '@/core/pantry/calibrate';
-import { FRESH_HOUSE } from '@/core/pantry/conventions';
+import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { localDay } from '@/core/quantity/day';
 import { writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/book';
@@ -152,7 +152,7 @@ export async function loadDemo(): Promise<number> {
   const versions = new Map<string, readonly string[]>();
   const demo = demoSchema.parse(demoFile('boathouse.json'));
   for (const d of demo) {
-    const conventions = { ...FRESH_HOUSE, ...d.conventions };
+    const conventions = { ...FRESH_CONVENTIONS, ...d.conventions };
     let formulaId: string | null = null;
     const versionIds: string[] = [];
     for (const [n, v] of d.versions.entries()) {

@@ -114,7 +114,7 @@ test('two bags into a batch: the sheet, the books, and the trace both ways', asy
   expect(await usesOfLot(id)).toMatchObject([{ bags: 2, batchId: started.id, batchName: 'Bag cakes, from the bag' }]);
   expect(await lotsOfBatch(started.id)).toMatchObject([{ id, bags: 2, premixName: 'Bag mix' }]);
   // the bag's flour came off the shelf with the lot, not now
-  expect(batch?.takings.map((t) => t.id)).toEqual(['egg-large']);
+  expect(batch?.deductions.map((t) => t.id)).toEqual(['egg-large']);
   const waffles = await startFromBags({ lotId: id, bags: 1, product: { kind: 'waffle', school: 'crisp' }, take: 'no', requestId: null });
   expect(waffles.ok && (await batchById(waffles.id))).toMatchObject({ kind: 'waffle', name: 'Bag cakes, as waffles' });
   expect(await startFromBags({ lotId: id, bags: 1, product: { kind: 'crepe', school: 'sweet' }, take: 'no', requestId: null })).toMatchObject({

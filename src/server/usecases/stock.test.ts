@@ -45,11 +45,11 @@ test('a batch takes what it weighs, of what is noted, and says so', async () => 
   if (!b.ok) throw new Error(b.message);
   expect(await onHand()).toBeCloseTo(1300, 6);
   // nobody noted the milk: it is not counted
-  expect((await batchById(b.id))?.takings).toEqual([{ id: 'flour-all-purpose', wantedG: 500, takenG: 500 }]);
+  expect((await batchById(b.id))?.deductions).toEqual([{ id: 'flour-all-purpose', wantedG: 500, takenG: 500 }]);
   const not = await start({ take: 'no' });
   if (!not.ok) throw new Error(not.message);
   expect(await onHand()).toBeCloseTo(1300, 6);
-  expect((await batchById(not.id))?.takings).toEqual([]);
+  expect((await batchById(not.id))?.deductions).toEqual([]);
 });
 
 test('where there is too little nothing is taken and no batch starts, unless it is asked anyway', async () => {
@@ -60,7 +60,7 @@ test('where there is too little nothing is taken and no batch starts, unless it 
   const b = await start({ take: 'anyway' });
   if (!b.ok) throw new Error(b.message);
   expect(await onHand()).toBe(0);
-  expect((await batchById(b.id))?.takings).toEqual([{ id: 'flour-all-purpose', wantedG: 500, takenG: 300 }]);
+  expect((await batchById(b.id))?.deductions).toEqual([{ id: 'flour-all-purpose', wantedG: 500, takenG: 300 }]);
 });
 
 test('two batches started at the same moment: what is there is given out once, and never below nothing', async () => {
@@ -103,7 +103,7 @@ test('what was taken goes back once, and not after the batch is finished', async
   expect(await onHand()).toBe(1000);
   expect(await Promise.all([putBack(a.id), putBack(a.id)])).toEqual([true, true]);
   expect(await onHand()).toBe(1500);
-  expect((await batchById(a.id))?.takings).toEqual([]);
+  expect((await batchById(a.id))?.deductions).toEqual([]);
   await writeOutcome(b.id, { pieces: 10, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
   expect(await putBack(b.id)).toBe(false);
   expect(await putBack(randomUUID())).toBe(false);

@@ -80,7 +80,7 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
       planned.value.massG,
       JSON.stringify(proposal.formula),
     ]);
-    if (batch.takings.length > 0) {
+    if (batch.deductions.length > 0) {
       await returnToShelf(client, batchId);
       await takeFromShelf(client, { batchId }, wantsOf(sheet, house, stock), true);
     }

@@ -25,12 +25,12 @@ export function TakenView({
 }) {
   const router = useRouter();
   const asking = useAsking();
-  if (batch.takings.length === 0 && lots.length === 0) return null;
+  if (batch.deductions.length === 0 && lots.length === 0) return null;
   const nameOf = (id: string): string => {
     const i = findIngredient(id, house.conventions.own);
     return i ? kitchenName(i) : id;
   };
-  const short = batch.takings.filter((t) => t.takenG < t.wantedG - 0.05);
+  const short = batch.deductions.filter((t) => t.takenG < t.wantedG - 0.05);
   const back = async (): Promise<void> => {
     const a = await asking.ask(() => putBack({ batchId: batch.id }));
     if (a?.ok) router.refresh();
@@ -46,9 +46,9 @@ export function TakenView({
           .
         </p>
       ))}
-      {batch.takings.length > 0 ? (
+      {batch.deductions.length > 0 ? (
         <p>
-          Taken off the shelf: {batch.takings.map((t) => `${nameOf(t.id)} ${grams(t.takenG, house.units)}`).join(', ')}.
+          Taken off the shelf: {batch.deductions.map((t) => `${nameOf(t.id)} ${grams(t.takenG, house.units)}`).join(', ')}.
           {short.length > 0 ? <strong> Short: {short.map((t) => `${nameOf(t.id)} ${grams(t.wantedG - t.takenG, house.units)}`).join(', ')}.</strong> : null}
         </p>
       ) : null}

@@ -39,12 +39,12 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
   const [panel, setPanel] = useState<Panel | ''>('');
   const { formula } = bench;
   const shown = proposed ?? worked;
-  const { open, meant } = heard(shown.analysis, formula);
+  const { open, dismissed } = heard(shown.analysis, formula);
   const [top, ...others] = open;
-  const onMeant = (m: readonly string[]): void => send({ do: 'set', part: { meant: m }, place: null });
+  const onDismissed = (m: readonly string[]): void => send({ do: 'set', part: { dismissed: m }, place: null });
   const { held } = formula;
   const onHeld = (h: typeof held): void => send({ do: 'set', part: { held: h }, place: null });
-  const more = others.length + meant.length;
+  const more = others.length + dismissed.length;
   const panels: readonly { readonly id: Panel; readonly name: string; readonly aside: string }[] = [
     ...(more > 0 ? [{ id: 'more' as const, name: 'More to know', aside: String(more) }] : []),
     { id: 'towards', name: 'Towards', aside: '' },
@@ -60,10 +60,10 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
       <h2 className="sr-only">Balance</h2>
       <div aria-live="polite">
         {top ? (
-          <FindingView f={top} bench={bench} onPropose={onPropose} onMeant={onMeant} />
+          <FindingView f={top} bench={bench} onPropose={onPropose} onDismissed={onDismissed} />
         ) : (
           <p className="px-1 py-1 text-herb">
-            <span aria-hidden>✓ </span>Nothing is out of line{meant.length > 0 ? `, but for ${meant.length} you mean` : ''}.
+            <span aria-hidden>✓ </span>Nothing is out of line{dismissed.length > 0 ? `, but for ${dismissed.length} you mean` : ''}.
           </p>
         )}
       </div>
@@ -105,11 +105,11 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
           <ul className="grid gap-2">
             {others.map((f) => (
               <li key={`${f.code} ${f.message}`}>
-                <FindingView f={f} bench={bench} onPropose={onPropose} onMeant={onMeant} />
+                <FindingView f={f} bench={bench} onPropose={onPropose} onDismissed={onDismissed} />
               </li>
             ))}
           </ul>
-          {meant.length > 0 ? <Answered meant={meant} bench={bench} onMeant={onMeant} /> : null}
+          {dismissed.length > 0 ? <Answered dismissed={dismissed} bench={bench} onDismissed={onDismissed} /> : null}
         </Plate>
       ) : null}
       {at === 'towards' ? (

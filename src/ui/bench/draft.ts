@@ -1,5 +1,6 @@
 /** Unsaved work, kept in this browser so that a reload or a closed lid loses nothing. */
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
+import { dismissedSince } from '@/core/formula/version';
 import { draftOf, keepDraftOf } from '../kit/browser-copy';
 
 export interface Draft {
@@ -15,7 +16,7 @@ const name = (formulaId: string | null, basedOn: number | null): string => `draf
 async function readOne(formulaId: string | null, basedOn: number | null): Promise<Draft | null> {
   const draft = (await draftOf(name(formulaId, basedOn))) as Draft | null;
   // a draft of an older version of the app lacks what came since
-  return draft && Array.isArray(draft.formula?.entries) ? { ...draft, formula: { ...EMPTY_FORMULA, ...draft.formula } } : null;
+  return draft && Array.isArray(draft.formula?.entries) ? { ...draft, formula: { ...EMPTY_FORMULA, ...(dismissedSince(draft.formula) as Formula) } } : null;
 }
 
 /**

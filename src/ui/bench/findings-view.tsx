@@ -11,11 +11,11 @@ import { Notice } from '../kit/notice';
 interface Props {
   readonly bench: Bench;
   readonly onPropose: (proposals: readonly Proposal[]) => void;
-  readonly onMeant: (meant: readonly string[]) => void;
+  readonly onDismissed: (dismissed: readonly string[]) => void;
 }
 
 /** One finding: what it says, what it rests on, its fixes, and the answer that ends it. */
-export function FindingView({ f, bench, onPropose, onMeant }: Props & { readonly f: Finding }) {
+export function FindingView({ f, bench, onPropose, onDismissed }: Props & { readonly f: Finding }) {
   // numbers first: fixes are worked out when the hand pauses
   const at = useDeferredValue(bench);
   const fixes = useMemo(() => fixesFor(at, f), [at, f]);
@@ -36,7 +36,7 @@ export function FindingView({ f, bench, onPropose, onMeant }: Props & { readonly
             {others.length === 1 ? others[0]?.title : `${others.length} other ways`}
           </Button>
         ) : null}
-        <Button look="bare" className={`!min-h-9 ${fixes.length === 0 ? '-ml-3' : ''}`} onClick={() => onMeant([...bench.formula.meant, meantKey(f)])}>
+        <Button look="bare" className={`!min-h-9 ${fixes.length === 0 ? '-ml-3' : ''}`} onClick={() => onDismissed([...bench.formula.dismissed, meantKey(f)])}>
           I mean it
         </Button>
       </div>
@@ -45,14 +45,22 @@ export function FindingView({ f, bench, onPropose, onMeant }: Props & { readonly
 }
 
 /** The findings the cook has answered, quietly, with a way to take the answer back. */
-export function Answered({ meant, bench, onMeant }: { readonly meant: readonly Finding[]; readonly bench: Bench; readonly onMeant: Props['onMeant'] }) {
+export function Answered({
+  dismissed,
+  bench,
+  onDismissed,
+}: {
+  readonly dismissed: readonly Finding[];
+  readonly bench: Bench;
+  readonly onDismissed: Props['onDismissed'];
+}) {
   return (
     <ul className="grid gap-1">
-      {meant.map((f) => (
+      {dismissed.map((f) => (
         <li key={`${f.code} ${f.message}`} className="flex items-start gap-2 text-[15px] text-soft">
           <Check size={16} aria-hidden className="mt-1 shrink-0" />
           <span className="flex-1">{f.message}</span>
-          <Button look="bare" className="!min-h-9 !text-sm" onClick={() => onMeant(bench.formula.meant.filter((m) => m !== meantKey(f)))}>
+          <Button look="bare" className="!min-h-9 !text-sm" onClick={() => onDismissed(bench.formula.dismissed.filter((m) => m !== meantKey(f)))}>
             Ask again
           </Button>
         </li>

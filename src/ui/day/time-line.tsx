@@ -1,7 +1,7 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
@@ -48,22 +48,18 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const time = useTime();
   const router = useRouter();
   const book = useBook(batch.id, first, tell, () => router.refresh());
-  // what was said here stands until the records answer, or another screen has said something else since
-  const [said, setSaid] = useState<{ readonly serving: Serving; readonly seen: string } | null>(null);
-  const [asked, setAsked] = useState(0);
-  const kept = JSON.stringify(batch.timeline);
-  const passed = said !== null && asked === 0 && said.seen !== kept;
-  useEffect(() => {
-    if (passed) setSaid(null);
-  }, [passed]);
-  const own = said && !passed ? said.serving : null;
+  // what this screen has had kept last: the page knows of it a little later
+  const [mine, setMine] = useState<{ readonly revision: number; readonly serving: Serving } | null>(null);
+  // what is on its way to the records, or was refused by them
+  const [pending, setPending] = useState<Serving | null>(null);
+  const own = pending ?? (mine && mine.revision >= (batch.timelineRevision ?? 1) ? mine.serving : null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [open, setOpen] = useState<string | null>(null);
-  // what this screen has had kept last: the page knows of it a little later
-  const known = useRef<{ readonly revision: number; readonly base: Serving | null } | null>(null);
   const revised = useRevised(batch.timelineRevision ?? 1, batch.timeline);
-  const newest = useRef({ revision: batch.timelineRevision ?? 1, base: batch.timeline });
-  newest.current = { revision: batch.timelineRevision ?? 1, base: batch.timeline };
+  // what the next change is made from: what was shown, or what came of the change before it
+  const from = useRef<Serving | null>(null);
+  const underWay = useRef(0);
+  const failed = useRef(false);
   const turn = useRef<Promise<void>>(Promise.resolve());
   const [openClash, setOpenClash] = useState<Serving | null>(null);
   const [proposed] = useState<Serving>(() => {
@@ -81,29 +77,30 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const list = running ? dayList(line, planned, now) : null;
 
   const send = async (to: Serving): Promise<void> => {
-    const last = known.current;
-    const page = newest.current;
-    const from = last && last.revision > page.revision ? last : page;
     const a = await answerOf(
-      () => serve({ batchId: batch.id, serving: to, seen: { ...from, decided: revised.seen.decided } }),
+      () => serve({ batchId: batch.id, serving: to, seen: { ...revised.seen, base: from.current } }),
       'What you moved is still here: move it again when it is back.',
     );
-    setAsked((n) => n - 1);
+    underWay.current--;
     revised.heard(a);
     setOpenClash(!a.ok && a.conflict ? to : null);
+    failed.current = !a.ok;
     if (!a.ok) {
       if (!a.conflict) setRefusal(a.message);
       return;
     }
+    from.current = to;
     // what another screen has moved comes with the page
-    if (a.merged.length === 0) known.current = { revision: a.revision, base: to };
-    else router.refresh();
+    setMine(a.merged.length === 0 ? { revision: a.revision, serving: to } : null);
+    if (underWay.current === 0) setPending(null);
+    if (a.merged.length > 0) router.refresh();
   };
   // one after the other: the second is kept against what came of the first
   const keep = (to: Serving): void => {
-    setSaid({ serving: to, seen: kept });
+    if (underWay.current === 0 && !failed.current) from.current = isSet ? serving : null;
+    underWay.current++;
+    setPending(to);
     setRefusal(null);
-    setAsked((n) => n + 1);
     turn.current = turn.current.then(() => send(to));
   };
   const move = (id: string, to: number): void => keep({ ...serving, moved: { ...serving.moved, [id]: Math.round(to / MIN) * MIN } });

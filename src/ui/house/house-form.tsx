@@ -16,7 +16,7 @@ import { Clashes, useRevised } from '../kit/revised';
 import { TypedNumber } from '../kit/typed-number';
 import { GearList } from './gear-list';
 
-type House = Pick<Kitchen, 'conventions' | 'ways' | 'units' | 'gear' | 'drawer'>;
+type HouseParts = Pick<Kitchen, 'conventions' | 'ways' | 'units' | 'gear' | 'drawer'>;
 interface Change {
   readonly conventions?: Partial<Conventions>;
   readonly ways?: Partial<Kitchen['ways']>;
@@ -25,7 +25,7 @@ interface Change {
   readonly drawer?: readonly ToolId[];
 }
 
-const changed = (h: House, change: Change): House => ({
+const changed = (h: HouseParts, change: Change): HouseParts => ({
   conventions: { ...h.conventions, ...change.conventions },
   ways: { ...h.ways, ...change.ways },
   units: { ...h.units, ...change.units },
@@ -34,7 +34,7 @@ const changed = (h: House, change: Change): House => ({
 });
 
 /** The parts of a house that a change speaks of, as they are. */
-const partsOf = (h: House, change: Change): Change => {
+const partsOf = (h: HouseParts, change: Change): Change => {
   const of = (part: 'conventions' | 'ways' | 'units'): object => Object.fromEntries(Object.keys(change[part] ?? {}).map((k) => [k, Reflect.get(h[part], k)]));
   return {
     ...(change.conventions && { conventions: of('conventions') }),
@@ -82,10 +82,10 @@ const UNIT_WHY: Readonly<Record<string, string>> = {
 
 /** Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing follow. */
 export function HouseForm({ house, save }: Props) {
-  const [now, setNow] = useState<House>({ conventions: house.conventions, ways: house.ways, units: house.units, gear: house.gear, drawer: house.drawer });
+  const [now, setNow] = useState<HouseParts>({ conventions: house.conventions, ways: house.ways, units: house.units, gear: house.gear, drawer: house.drawer });
   const [refusal, setRefusal] = useState<string | null>(null);
   // as the records have it, as far as this page knows; a change is kept against that
-  const known = useRef<House>(now);
+  const known = useRef<HouseParts>(now);
   const turn = useRef<Promise<void>>(Promise.resolve());
   const revised = useRevised(house.revision ?? 1, null);
   const [open, setOpen] = useState<Change | null>(null);

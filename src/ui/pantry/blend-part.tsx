@@ -1,5 +1,5 @@
 'use client';
-import type { House } from '@/core/pantry/conventions';
+import type { KitchenConventions } from '@/core/pantry/conventions';
 import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -14,7 +14,7 @@ export function BlendPart({
   set,
 }: {
   readonly form: PacketFields;
-  readonly house: House;
+  readonly house: KitchenConventions;
   readonly at: (field: string) => string | undefined;
   readonly set: (part: Partial<PacketFields>) => void;
 }) {

@@ -1,5 +1,5 @@
 import { allergenName } from '@/core/formula/tally';
-import { CONVENTION_NAMES, FILL_METHODS, type House } from '@/core/pantry/conventions';
+import { CONVENTION_NAMES, FILL_METHODS, type KitchenConventions } from '@/core/pantry/conventions';
 import { US_CUP_ML } from '@/core/pantry/fill';
 import { CATEGORY_NAMES, type Composition, type Ingredient, kitchenName, type Unknown } from '@/core/pantry/ingredient';
 import { fillRow, findIngredient } from '@/core/pantry/pantry';
@@ -19,7 +19,7 @@ const PARTS: readonly (readonly [keyof Composition, string])[] = [
 const of100 = (x: number): string => `${Number(x.toFixed(x < 1 ? 2 : 1))} g`;
 
 /** What 100 g of an ingredient are, what a cup of it weighs and what it does to soda. */
-export function Facts({ ingredient: i, house, units }: { readonly ingredient: Ingredient; readonly house: House; readonly units: Units }) {
+export function Facts({ ingredient: i, house, units }: { readonly ingredient: Ingredient; readonly house: KitchenConventions; readonly units: Units }) {
   const unknown = (what: Unknown): boolean => i.unknown?.includes(what) === true;
   const rows = PARTS.filter(([k]) => unknown(k) || i.per100g[k] > 0);
   const row = fillRow(i);

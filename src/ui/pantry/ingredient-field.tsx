@@ -1,20 +1,20 @@
 'use client';
 import { useId, useMemo } from 'react';
-import type { House } from '@/core/pantry/conventions';
+import type { KitchenConventions } from '@/core/pantry/conventions';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { lookUp } from '@/core/pantry/lookup';
 import { everyIngredient } from '@/core/pantry/pantry';
 import { Field } from '../kit/field';
 
 /** What typed words mean in this kitchen; null where they name nothing, or more than one thing. */
-export function ingredientNamed(text: string, house: House): Ingredient | null {
+export function ingredientNamed(text: string, house: KitchenConventions): Ingredient | null {
   if (text.trim() === '') return null;
   const found = lookUp(text, house);
   return found.kind === 'found' ? found.ingredient : null;
 }
 
 /** What to write so that this very thing is meant: its kitchen name, or its whole one where another has that. */
-export const writtenAs = (i: Ingredient, house: House): string => (ingredientNamed(kitchenName(i), house)?.id === i.id ? kitchenName(i) : i.name);
+export const writtenAs = (i: Ingredient, house: KitchenConventions): string => (ingredientNamed(kitchenName(i), house)?.id === i.id ? kitchenName(i) : i.name);
 
 /** An ingredient by its name, with what there is to choose from as it is typed. */
 export function IngredientField({
@@ -29,7 +29,7 @@ export function IngredientField({
   readonly label: string;
   readonly text: string;
   readonly onText: (text: string) => void;
-  readonly house: House;
+  readonly house: KitchenConventions;
   readonly error?: string | undefined;
   readonly hint?: string;
   readonly className?: string;

@@ -1,5 +1,5 @@
 /** The form of an ingredient of the kitchen's own: as typed, from what was kept, and to what is sent. */
-import type { House } from '@/core/pantry/conventions';
+import type { KitchenConventions } from '@/core/pantry/conventions';
 import { type Allergen, type Category, kitchenName } from '@/core/pantry/ingredient';
 import type { OwnThing, Packet, Panel, PanelBase } from '@/core/pantry/packet';
 import { findIngredient, PANTRY } from '@/core/pantry/pantry';
@@ -77,7 +77,7 @@ const EMPTY: PacketFields = {
 
 const shown = (x: number | null): string => (x === null ? '' : String(Number(x.toFixed(4))));
 
-export function formOf(t: OwnThing | null, house: House): PacketFields {
+export function formOf(t: OwnThing | null, house: KitchenConventions): PacketFields {
   if (!t) return EMPTY;
   const p = t.packet;
   const nameOf = (id: string): string => kitchenName(findIngredient(id, house.own) ?? { name: id });
@@ -129,7 +129,7 @@ function numberAt(field: string, text: string, errors: Record<string, string>): 
   return null;
 }
 
-export function packetOf(f: PacketFields, house: House): { readonly packet: Packet; readonly errors: Errors } {
+export function packetOf(f: PacketFields, house: KitchenConventions): { readonly packet: Packet; readonly errors: Errors } {
   const errors: Record<string, string> = {};
   if (f.name.trim() === '') errors.name = 'Give it a name.';
   if (f.by === 'blend') {

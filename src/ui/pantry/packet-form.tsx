@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { allergenName } from '@/core/formula/tally';
-import type { House } from '@/core/pantry/conventions';
+import type { KitchenConventions } from '@/core/pantry/conventions';
 import { ALLERGENS, CATEGORIES, CATEGORY_NAMES } from '@/core/pantry/ingredient';
 import { energyDoubt, ingredientOf, type OwnThing } from '@/core/pantry/packet';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -30,7 +30,7 @@ export function PacketForm({
   readonly was: (OwnThing & { readonly revision?: number }) | null;
   /** One whose packet can't be read: it is entered anew under its name. */
   readonly broken?: { readonly id: string; readonly name: string } | null;
-  readonly house: House;
+  readonly house: KitchenConventions;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept & { readonly id: string }>>;
 }) {
   const router = useRouter();

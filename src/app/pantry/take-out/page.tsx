@@ -53,7 +53,7 @@ export default async function TakeOutPage() {
               uses,
               withTaken(
                 stock,
-                batches.flatMap((b) => b.takings),
+                batches.flatMap((b) => b.deductions),
               ),
             )}
             units={house.units}

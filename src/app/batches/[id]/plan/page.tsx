@@ -52,7 +52,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
               notice={`/formulas/${b.formulaId}/notice?version=${b.versionNumber}`}
               lines={linesOfSheet(b.sheet, find)}
               takes={linesOfSheet(offTheShelf(b.sheet), find)}
-              shelf={withTaken(stock, b.takings)}
+              shelf={withTaken(stock, b.deductions)}
               units={house.units}
               pieces={b.piecesPlanned}
               piecesName={pieces}

@@ -39,7 +39,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     );
   }
   if (what === 'shopping') {
-    const list = takeOut(usesOf(linesOfSheet(offTheShelf(b.sheet), find), stock), withTaken(stock, b.takings));
+    const list = takeOut(usesOf(linesOfSheet(offTheShelf(b.sheet), find), stock), withTaken(stock, b.deductions));
     return asPdf(createElement(ShoppingPaper, { name: b.name, about: `${grams(b.massG, units)} of batter`, list, units }), `${b.name} shopping`);
   }
   if (what === 'timeline' || what === 'calendar') {
