@@ -196,7 +196,7 @@ test('two tabs on one price: the other’s change is kept with this one’s, and
   await expect(form(other).getByLabel('and holds')).toHaveValue('750');
   await expect(form(other).getByLabel('Best before')).toHaveValue('27 Nov 2027');
   // a count is an entry of its own
-  await other.getByRole('form', { name: 'On hand' }).getByLabel('Counted').fill('1.2 kg');
+  await other.getByRole('form', { name: 'On hand' }).getByLabel('Counted', { exact: true }).fill('1.2 kg');
   await other.getByLabel('Who counted').fill('Ada');
   await other.getByRole('button', { name: 'Note the count' }).dblclick();
   await expect(other.getByRole('list', { name: 'Counts' }).getByRole('listitem').first()).toContainText('counted 1\u2009200 g by Ada');

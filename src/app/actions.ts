@@ -103,13 +103,7 @@ export const workRestAnew = async (input: unknown): Promise<ActionResult> =>
   );
 
 export const wantOthers = async (input: unknown): Promise<ActionResult> =>
-  acted(
-    'want-pieces',
-    wantSchema,
-    input,
-    async ({ batchId, pieces }) => ((await wantPieces(batchId, pieces)) ? { ok: true } : refuse('That batch is finished, or not in this kitchen any more.')),
-    'nothing',
-  );
+  acted('want-pieces', wantSchema, input, ({ batchId, by, requestId }) => wantPieces(batchId, by, requestId), 'nothing');
 
 export const saveOutcome = async (input: unknown): Promise<ActionResult<Kept>> =>
   acted(

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { cleanText } from '@/contract/clean';
 import { VERDICTS } from '@/core/batch/batch';
 import { KIND_IDS } from '@/core/formula/kinds';
 import { ALLERGENS } from '@/core/pantry/ingredient';
@@ -9,12 +10,13 @@ import { loadHouse } from '@/server/queries/house';
 import { cursorIn } from '@/server/queries/paging';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
-import { Shelf, type ShelfAsked } from '@/ui/today/shelf';
+import { Shelf } from '@/ui/today/shelf';
+import type { ShelfAsked } from '@/ui/today/shelf.state';
 import { UnderWay } from '@/ui/today/under-way';
 
 type Params = Readonly<Record<string, string | string[] | undefined>>;
 
-const word = (v: unknown): string => (typeof v === 'string' ? v.slice(0, 100) : '');
+const word = (v: unknown): string => (typeof v === 'string' ? cleanText(v).slice(0, 100) : '');
 const oneOf = <T extends string>(list: readonly T[], v: unknown): T | '' => list.find((x) => x === v) ?? '';
 
 const askedIn = (p: Params): ShelfAsked => ({

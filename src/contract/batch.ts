@@ -92,7 +92,8 @@ export const putBackSchema = z.object({ batchId: z.uuid() });
 export const rebalanceSchema = z.object({ batchId: z.uuid(), mix: count('Mixes', MOST_MIXES) });
 
 export const servingSchema = z.object({ batchId: z.uuid(), serving });
-export const wantSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
+/** So many more, or fewer: two screens that each add one add two. */
+export const wantSchema = z.object({ batchId: z.uuid(), by: z.number().int().min(-1000).max(1000), requestId });
 
 export const swapSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), to: z.string().max(60), with: z.string().max(60).nullable() });
 

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { cleanText } from '@/contract/clean';
 import { type LogRow, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import { lateWords } from '@/core/judge/compare-batches';
 import { minutesAndSeconds } from '@/core/quantity/say';
@@ -26,7 +27,7 @@ const plates = (b: LogRow): string =>
 
 export default async function LogPage({ searchParams }: { readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>> }) {
   const asked = await searchParams;
-  const text = typeof asked.find === 'string' ? asked.find.slice(0, 100) : '';
+  const text = typeof asked.find === 'string' ? cleanText(asked.find).slice(0, 100) : '';
   const verdict: Verdict | null = VERDICTS.find((v) => v === asked.verdict) ?? null;
   const best = asked.best === '1';
   const formulaId = uuidIn(asked.formula);

@@ -4,7 +4,7 @@ import { bagsLeft, firstToUse } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { lots, premixes } from '@/server/queries/premixes';
+import { openLots, premixes } from '@/server/queries/premixes';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { BestBy } from '@/ui/premix/best-by';
@@ -12,7 +12,7 @@ import { BestBy } from '@/ui/premix/best-by';
 export const metadata: Metadata = { title: 'Premix' };
 
 export default async function PremixPage() {
-  const r = await reach(() => Promise.all([premixes(), lots(), loadHouse()]));
+  const r = await reach(() => Promise.all([premixes(), openLots(), loadHouse()]));
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const [all, made, house] = r.value;
   return (
@@ -56,7 +56,7 @@ export default async function PremixPage() {
                     </Link>
                   </td>
                   <td className="pr-4 whitespace-nowrap">{grams(p.settings.bagG, house.units)}</td>
-                  <td className="pr-4">{own.length === 0 ? <span className="text-soft">no lot made yet</span> : left}</td>
+                  <td className="pr-4">{left === 0 ? <span className="text-soft">none</span> : left}</td>
                   <td>
                     {first ? (
                       <>

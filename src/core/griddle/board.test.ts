@@ -53,11 +53,14 @@ test('pour while there is room and nothing is due; then wait; then the oldest th
 const told = (id: string, act: ToldTap['act'], at: number, slot = 0, of: string | null = null): ToldTap => ({ id, act, of, surface: 'g', slot, at });
 
 /** What the records make of taps as they arrive. */
-const kept = (taps: readonly ToldTap[]): readonly Tap[] =>
-  taps.reduce<readonly Tap[]>((all, t) => {
+const kept = (taps: readonly ToldTap[]): readonly Tap[] => {
+  const all: Tap[] = [];
+  for (const t of taps) {
     const s = settle(t, all);
-    return s === null || s === 'unknown' ? all : [...all, s];
-  }, []);
+    if (s !== null && s !== 'unknown') all.push(s);
+  }
+  return all;
+};
 
 test('two screens pour on one griddle at once: numbers by arrival, another place where one is taken', () => {
   const all = kept([told('a', 'pour', 0), told('b', 'pour', 1), told('c', 'pour', 2, 1), told('a', 'pour', 0)]);

@@ -48,7 +48,7 @@ async function house(c: ConventionsIn): Promise<Answer<KitchenConventions>> {
   const house = kept.up ? kept.value : lastHouse();
   const whole = SAID_BY_CALLS.every((k) => k in given);
   if (!house && !whole)
-    return { ok: false, response: problem(503, "The house's own conventions are out of reach: try again in a moment, or send all of them.") };
+    return { ok: false, response: problem(503, "The house's own conventions are out of reach: send all of them, or ask again after the time in Retry-After.") };
   const value: KitchenConventions = { ...(house?.conventions ?? FRESH_CONVENTIONS), ...given };
   if (value.flourFill === 'own' && c?.flourFill === 'own' && !ownFill(value))
     return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');

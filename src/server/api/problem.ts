@@ -1,5 +1,6 @@
 /** Errors of the JSON interface as problem details (RFC 9457), and reading a body that may be anything. */
 import type { z } from 'zod';
+import { clean } from '@/contract/clean';
 
 export interface FieldError {
   readonly path: string;
@@ -72,7 +73,7 @@ export async function body<S extends z.ZodType>(request: Request, schema: S): Pr
   } catch (e) {
     return no(problem(400, `The body is not JSON: ${e instanceof Error ? e.message.slice(0, 120) : 'it cannot be parsed'}.`));
   }
-  const checked = schema.safeParse(data);
+  const checked = schema.safeParse(clean(data));
   if (!checked.success) {
     const errors = checked.error.issues.slice(0, 50).map((i) => ({ path: i.path.map(String).join('.'), message: i.message }));
     const first = errors[0];

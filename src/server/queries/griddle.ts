@@ -1,10 +1,12 @@
 /** What was tapped at the griddle: kept tap by tap, and what it teaches about a formula's times. */
 import type { PoolClient } from 'pg';
+import { type ActionResult, refuse } from '@/contract/action-result';
 import { piecesFrom, type Tap } from '@/core/griddle/board';
 import { type HeatReading, readingsIn } from '@/core/griddle/heat';
 import { sidesOf } from '@/core/griddle/times';
-import { query } from '../db/pool';
+import { query, transaction } from '../db/pool';
 import { readEntries } from './book-entries';
+import { onceFor } from './revised';
 
 interface TapRow extends Record<string, unknown> {
   readonly id: string;
@@ -24,10 +26,18 @@ export async function tapsOf(batchId: string, client?: PoolClient): Promise<Tap[
   return client ? (await client.query<TapRow>(sql, values)).rows : query<TapRow>(sql, values);
 }
 
-/** Another number of pieces is wanted. @returns false when there is no such batch under way */
-export async function wantPieces(batchId: string, pieces: number): Promise<boolean> {
-  return (await query('update batches set pieces_planned = $2 where id = $1 and finished_at is null returning id', [batchId, pieces])).length > 0;
-}
+/** So many more pieces are wanted, or fewer; never under one. Sent twice it is once. @returns a refusal when there is no such batch under way */
+export const wantPieces = (batchId: string, by: number, requestId: string | null = null): Promise<ActionResult> =>
+  transaction((client) =>
+    onceFor(client, requestId, 'want-pieces', async () => {
+      const r = await client.query(
+        `update batches set pieces_planned = least(100000, greatest(1, pieces_planned + $2))
+          where id = $1 and finished_at is null and pieces_planned is not null returning id`,
+        [batchId, by],
+      );
+      return r.rowCount === 1 ? { ok: true } : refuse('That batch is finished, or not in this kitchen any more.');
+    }),
+  );
 
 /** Batches that are looked at for a formula's times: the newest. */
 const LOOKED_AT = 8;

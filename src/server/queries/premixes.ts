@@ -101,7 +101,29 @@ function toLot(r: LotRow): Lot {
 }
 const lotsFrom = async (sql: string, values: readonly unknown[]): Promise<Lot[]> => (await query<LotRow>(sql, values)).map(toLot);
 
-/** Lots of a premix, or of all, the newest first. */
+const USED_UP = 'l.bags <= coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0)';
+
+/** Lots with bags left, of a premix or of all, the newest first. */
+export const openLots = (premixId: string | null = null): Promise<Lot[]> =>
+  lotsFrom(`${SELECT_LOT} where ($1::uuid is null or l.premix_id = $1) and not (${USED_UP}) order by l.made desc, l.number desc`, [premixId]);
+
+const LOTS_AT_ONCE = 50;
+
+/** Lots of a premix that are used up, the newest first, a page at a time. @param before the number the page before ended with */
+export async function usedUpLots(premixId: string, before: string | null = null): Promise<{ readonly rows: readonly Lot[]; readonly more: boolean }> {
+  const rows = await lotsFrom(
+    `${SELECT_LOT} where l.premix_id = $1 and ${USED_UP}
+        and ($2::text is null or (l.made, l.number) < (select o.made, o.number from lots o where o.number = $2))
+      order by l.made desc, l.number desc limit $3`,
+    [premixId, before, LOTS_AT_ONCE + 1],
+  );
+  return { rows: rows.slice(0, LOTS_AT_ONCE), more: rows.length > LOTS_AT_ONCE };
+}
+
+/** Whether a lot was ever made of a premix. */
+export const hasLots = async (premixId: string): Promise<boolean> => (await query('select 1 from lots where premix_id = $1 limit 1', [premixId])).length > 0;
+
+/** Every lot of a premix, or of all, for a check of all that is kept. */
 export const lots = (premixId: string | null = null): Promise<Lot[]> =>
   lotsFrom(`${SELECT_LOT} where $1::uuid is null or l.premix_id = $1 order by l.made desc, l.number desc`, [premixId]);
 

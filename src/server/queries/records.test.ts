@@ -298,8 +298,12 @@ test('taps are kept once each, whichever screen says them; they teach the formul
   const of = { id: next, formulaId: s.formulaId, kind: 'griddle', portionMl: 60 };
   expect(await earlierSides(of)).toEqual({ first: [130], second: [70] });
   expect(await earlierSides({ ...of, portionMl: 120 })).toEqual({ first: [], second: [] });
-  expect(await wantPieces(next, 12)).toBe(true);
-  expect((await batchById(next))?.piecesPlanned).toBe(12);
+  // two screens add one each, one of them told twice
+  const planned = (await batchById(next))?.piecesPlanned ?? 0;
+  const request = randomUUID();
+  await Promise.all([wantPieces(next, 1, request), wantPieces(next, 1, request), wantPieces(next, 1, randomUUID())]);
+  expect((await batchById(next))?.piecesPlanned).toBe(planned + 2);
+  expect(await wantPieces(randomUUID(), 1)).toMatchObject({ ok: false });
 });
 
 test('what a screen tells is kept once, whatever came between; a line that is not there is refused by itself', async () => {

@@ -3,11 +3,9 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
-import { type Batch, MARKS, type Mark, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
-import type { Scales } from '@/core/batch/came-out';
+import { type Batch, MARKS, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { faultsIn, type Judged } from '@/core/judge/diagnose';
-import { minutesAndSeconds } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
@@ -16,6 +14,7 @@ import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Causes } from './causes';
+import { known, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, seconds } from './outcome.state';
 import { ScalesView } from './scales-view';
 
 /** Where the second side is no half of the first. */
@@ -25,67 +24,6 @@ const SECOND_SIDE: Readonly<Partial<Record<Batch['kind'], string>>> = {
   oven: 'none in the oven',
   ball: 'all the turns together',
 };
-
-interface Form {
-  readonly pieces: string;
-  readonly first: string;
-  readonly second: string;
-  readonly verdict: Verdict | '';
-  readonly marks: readonly Mark[];
-  readonly note: string;
-  readonly scales: Scales;
-  readonly waste: string;
-  readonly change: string;
-  /** What was in the log when this was begun to be written: it outlives a reload with it. */
-  readonly begun: { readonly revision: number; readonly base: object };
-}
-
-const clockText = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
-
-/** "2:25", "145" or "145 s" as seconds; null when empty; NaN when it is no time. */
-function seconds(text: string): number | null {
-  const t = text.trim();
-  if (t === '') return null;
-  const m = /^(\d{1,3}):([0-5]\d)$/.exec(t);
-  if (m) return Number(m[1]) * 60 + Number(m[2]);
-  const s = /^(\d{1,5})\s*s?$/.exec(t);
-  return s ? Number(s[1]) : Number.NaN;
-}
-
-const known = (s: number | null): number | null => (s === null || Number.isNaN(s) ? null : s);
-
-/** What was tapped at the griddle: what stands in the boxes until the cook says otherwise. */
-export interface Seen {
-  readonly pieces: number | null;
-  readonly firstSideS: number | null;
-  readonly secondSideS: number | null;
-}
-
-const from = (b: Batch, seen: Seen): Form => ({
-  pieces: String(b.pieces ?? seen.pieces ?? ''),
-  first: clockText(b.firstSideS ?? seen.firstSideS),
-  second: clockText(b.secondSideS ?? seen.secondSideS),
-  verdict: b.verdict ?? '',
-  marks: MARKS.filter((m) => b.marks.includes(m)),
-  note: b.note,
-  scales: b.scales,
-  waste: b.waste === null ? '' : String(b.waste),
-  change: b.change,
-  begun: {
-    revision: b.outcomeRevision ?? 1,
-    base: {
-      pieces: b.pieces,
-      firstSideS: b.firstSideS,
-      secondSideS: b.secondSideS,
-      verdict: b.verdict,
-      marks: b.marks,
-      note: b.note,
-      scales: b.scales,
-      waste: b.waste,
-      change: b.change,
-    },
-  },
-});
 
 /** Outcome: numbers for what was measured, taps for what was seen, a note. */
 export function OutcomeForm({
@@ -101,7 +39,7 @@ export function OutcomeForm({
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
   const router = useRouter();
-  const [form, set, sent] = useCopied<Form>(`outcome:${batch.id}`, () => from(batch, seen));
+  const [form, set, sent] = useCopied<OutcomeFields>(`outcome:${batch.id}`, () => outcomeOf(batch, seen));
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [refusal, setRefusal] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
@@ -109,16 +47,7 @@ export function OutcomeForm({
 
   const submit = async (): Promise<void> => {
     if (saving) return;
-    const wrong: Record<string, string> = {};
-    const pieces = form.pieces.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(form.pieces) ? Number(form.pieces) : Number.NaN;
-    const firstSideS = seconds(form.first);
-    const secondSideS = seconds(form.second);
-    if (Number.isNaN(pieces)) wrong.pieces = 'Pieces: a whole number.';
-    const waste = form.waste.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(form.waste) ? Number(form.waste) : Number.NaN;
-    if (Number.isNaN(waste)) wrong.waste = 'Thrown away: a whole number.';
-    if (Number.isNaN(firstSideS)) wrong.firstSideS = 'Write minutes and seconds, 2:25, or seconds.';
-    if (Number.isNaN(secondSideS)) wrong.secondSideS = 'Write minutes and seconds, 1:10, or seconds.';
-    if (form.verdict === '') wrong.verdict = 'Tap a verdict.';
+    const { errors: wrong, outcome } = outcomeToSend(form);
     setErrors(wrong);
     setRefusal(null);
     if (Object.keys(wrong).length > 0) return;
@@ -127,15 +56,7 @@ export function OutcomeForm({
       () =>
         save({
           batchId: batch.id,
-          pieces,
-          firstSideS,
-          secondSideS,
-          verdict: form.verdict,
-          marks: form.marks,
-          note: form.note,
-          scales: form.scales,
-          waste,
-          change: form.change,
+          ...outcome,
           seen: { ...revised.seen, ...form.begun },
         }),
       'What you wrote is still here: save it when it is back.',

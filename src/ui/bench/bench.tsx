@@ -95,7 +95,7 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ..
   );
 
   const onRemember = async (a: Answered): Promise<string | null> => {
-    const kept = await answerOf(() => remember(a), 'Try again in a moment.');
+    const kept = await answerOf(() => remember(a), 'Nothing was changed.');
     if (!kept.ok) return kept.message;
     const { id } = kept.measure;
     const undo = async (): Promise<void> => {

@@ -123,7 +123,7 @@ function BoardAt({
 
   const changeWanted = async (by: number): Promise<void> => {
     if (wanted === null || wanted + by < 1) return;
-    const a = await asking.ask(() => want({ batchId: batch.id, pieces: wanted + by }));
+    const a = await asking.ask((requestId) => want({ batchId: batch.id, by, requestId }));
     if (a?.ok) router.refresh();
   };
   if (surfaces.length === 0)

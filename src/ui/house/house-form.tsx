@@ -4,8 +4,7 @@ import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { boilsAtC, type ChosenWay, gasRoomAt, type Kitchen } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
-import type { Gear } from '@/core/pantry/gear';
-import { TOOL_NAMES, TOOLS, type ToolId } from '@/core/pantry/tools';
+import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
 import { CONVENTION_FIELDS, fillNames, WAY_FIELDS, wrongAltitude } from '../bench/ways';
 import { answerOf } from '../kit/answer';
@@ -15,35 +14,7 @@ import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { TypedNumber } from '../kit/typed-number';
 import { GearList } from './gear-list';
-
-type HouseParts = Pick<Kitchen, 'conventions' | 'ways' | 'units' | 'gear' | 'drawer'>;
-interface Change {
-  readonly conventions?: Partial<Conventions>;
-  readonly ways?: Partial<Kitchen['ways']>;
-  readonly units?: Partial<Units>;
-  readonly gear?: readonly Gear[];
-  readonly drawer?: readonly ToolId[];
-}
-
-const changed = (h: HouseParts, change: Change): HouseParts => ({
-  conventions: { ...h.conventions, ...change.conventions },
-  ways: { ...h.ways, ...change.ways },
-  units: { ...h.units, ...change.units },
-  gear: change.gear ?? h.gear,
-  drawer: change.drawer ?? h.drawer,
-});
-
-/** The parts of a house that a change speaks of, as they are. */
-const partsOf = (h: HouseParts, change: Change): Change => {
-  const of = (part: 'conventions' | 'ways' | 'units'): object => Object.fromEntries(Object.keys(change[part] ?? {}).map((k) => [k, Reflect.get(h[part], k)]));
-  return {
-    ...(change.conventions && { conventions: of('conventions') }),
-    ...(change.ways && { ways: of('ways') }),
-    ...(change.units && { units: of('units') }),
-    ...(change.gear && { gear: h.gear }),
-    ...(change.drawer && { drawer: h.drawer }),
-  };
-};
+import { changed, type HouseChange, type HouseParts, partsOf } from './house.state';
 
 interface Props {
   readonly house: Kitchen;
@@ -88,8 +59,8 @@ export function HouseForm({ house, save }: Props) {
   const known = useRef<HouseParts>(now);
   const turn = useRef<Promise<void>>(Promise.resolve());
   const revised = useRevised(house.revision ?? 1, null);
-  const [open, setOpen] = useState<Change | null>(null);
-  const send = async (change: Change): Promise<void> => {
+  const [open, setOpen] = useState<HouseChange | null>(null);
+  const send = async (change: HouseChange): Promise<void> => {
     setRefusal(null);
     const answer = await answerOf(
       () => save({ change, base: partsOf(known.current, change), decided: revised.seen.decided }),
@@ -105,7 +76,7 @@ export function HouseForm({ house, save }: Props) {
     if (answer.merged.length === 0) toast('Kept for the whole house');
   };
   // one after the other: the second is kept against what came of the first
-  const keep = (change: Change): Promise<void> => {
+  const keep = (change: HouseChange): Promise<void> => {
     setNow((n) => changed(n, change));
     turn.current = turn.current.then(() => send(change));
     return turn.current;

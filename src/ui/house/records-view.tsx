@@ -183,8 +183,8 @@ export function RecordsView({ facts, backups, unreadable, backUp, keepSoMany, ch
           ) : (
             <>
               <p role="status">
-                {bad.length === 1 ? 'One thing can’t be read' : `${bad.length} things can’t be read`}. Pages work without {bad.length === 1 ? 'it' : 'them'};
-                the values stay as they are until something is put in their place, and are kept aside then.
+                {bad.length === 1 ? 'One thing can’t be read' : `${bad.length} things can’t be read`}. Pages go on without. The values stay as they are until
+                something is put in their place, and are kept aside then.
               </p>
               <ul className="grid gap-2">
                 {bad.slice(0, 50).map((u) => {

@@ -112,7 +112,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
   const goBack = async (): Promise<void> => {
     if (!kept || busy) return;
     setBusy(true);
-    const a = await answerOf(() => switchMeasure({ id: kept.measure.id, used: false }), 'Try again in a moment.');
+    const a = await answerOf(() => switchMeasure({ id: kept.measure.id, used: false }), 'Nothing was changed.');
     setBusy(false);
     if (!a.ok) {
       setRefusal(a.message);

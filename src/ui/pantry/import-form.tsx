@@ -89,7 +89,7 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
     if (busy) return;
     setBusy(true);
     setRefusal(null);
-    const a = await answerOf(() => take({ text, withoutBad }), 'Nothing was taken in, and the table is still here: try again in a moment.');
+    const a = await answerOf(() => take({ text, withoutBad }), 'Nothing was taken in, and the table is still here.');
     setBusy(false);
     if (a.ok) {
       setState({ at: 'done', taken: a.taken, fresh: a.fresh });

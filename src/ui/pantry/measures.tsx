@@ -28,7 +28,7 @@ export function Measures({
   const measures = house.conventions.own?.measures ?? [];
   const send = async (work: () => Promise<Answer>, said: string): Promise<void> => {
     setRefusal(null);
-    const a = await answerOf(work, 'Try again in a moment.');
+    const a = await answerOf(work, 'Nothing was changed.');
     if (a.ok) toast(said);
     else setRefusal(a.message);
   };

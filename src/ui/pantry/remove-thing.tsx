@@ -23,7 +23,7 @@ export function RemoveThing({
   const [open, setOpen] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
   const go = async (): Promise<void> => {
-    const a = await answerOf(() => remove({ id }), 'Try again in a moment.');
+    const a = await answerOf(() => remove({ id }), 'Nothing was changed.');
     if (!a.ok) {
       setRefusal(a.message);
       return;

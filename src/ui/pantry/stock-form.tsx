@@ -4,17 +4,12 @@ import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
 import { money, type Units } from '@/core/quantity/say';
-import { typedGrams, typedNumber } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
 import { Clashes, useRevised } from '../kit/revised';
-
-const KEYS = ['price', 'packG', 'opened', 'bestBefore'] as const;
-type Key = (typeof KEYS)[number];
-
-const shown = (x: number | string | null): string => (x === null ? '' : String(x));
+import { type StockKey, stockFieldsOf, stockNoteOf, stockToSend } from './stock.state';
 
 /** What is noted of an ingredient's packs: what one costs and holds, and its dates. How much there is, is counted beside it. */
 export function StockForm({
@@ -28,34 +23,23 @@ export function StockForm({
   readonly units: Units;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
-  const from = stock ?? { ...EMPTY_STOCK, ingredientId };
-  const [typed, setTyped] = useState<Readonly<Record<Key, string>>>({
-    price: shown(from.price),
-    packG: shown(from.packG),
-    opened: shown(from.opened),
-    bestBefore: shown(from.bestBefore),
-  });
+  const [typed, setTyped] = useState(() => stockFieldsOf(stock));
   const asking = useAsking();
-  const revised = useRevised(stock?.revision ?? 1, Object.fromEntries(KEYS.map((k) => [k, from[k]])));
-  const note = {
-    price: typed.price.trim() === '' ? null : typedNumber(typed.price),
-    packG: typedGrams(typed.packG),
-    opened: typed.opened || null,
-    bestBefore: typed.bestBefore || null,
-  };
-  const per = pricePerG({ ...from, ...note });
-  const put = (key: Key, text: string): void => {
+  const revised = useRevised(stock?.revision ?? 1, stockNoteOf(stock));
+  const { note, errors } = stockToSend(typed);
+  const per = pricePerG({ ...EMPTY_STOCK, ingredientId, ...note });
+  const put = (key: StockKey, text: string): void => {
     setTyped((t) => ({ ...t, [key]: text }));
     asking.touched();
   };
   const submit = async (): Promise<void> => {
-    if (asking.found(Object.fromEntries((['price', 'packG'] as const).filter((k) => Number.isNaN(note[k] ?? 0)).map((k) => [k, 'Write a number.'])))) return;
+    if (asking.found(errors)) return;
     const a = await asking.ask(() => keep({ ingredientId, ...note, seen: revised.seen }));
     revised.heard(a);
     if (a?.ok && a.merged.length === 0) toast('Noted');
   };
-  const day = (key: Key, label: string) => <DayField label={label} value={typed[key]} error={asking.errors[key]} onDay={(d) => put(key, d)} />;
-  const field = (key: Key, label: string, unit: string) => (
+  const day = (key: StockKey, label: string) => <DayField label={label} value={typed[key]} error={asking.errors[key]} onDay={(d) => put(key, d)} />;
+  const field = (key: StockKey, label: string, unit: string) => (
     <Field label={label} unit={unit} inputMode="decimal" value={typed[key]} error={asking.errors[key]} onChange={(e) => put(key, e.target.value)} />
   );
   return (

@@ -15,7 +15,6 @@ import { fatty, limitsOf } from '@/core/premix/keeping';
 import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
 import { workPremix } from '@/core/premix/work';
 import { grams, percent, type Units } from '@/core/quantity/say';
-import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -25,6 +24,7 @@ import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
 import { AdditionsView } from './additions';
+import { premixToSend, premixTyped } from './premix.state';
 
 interface Props {
   readonly id: string | null;
@@ -53,9 +53,8 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
   const { units } = house;
   const [name, setName] = useState(was.name);
   const [settings, setSettings] = useState(was.settings);
-  const [bag, setBag] = useState(String(was.settings.bagG));
-  const [density, setDensity] = useState(was.settings.densityGPerMl === null ? '' : String(was.settings.densityGPerMl));
-  const [months, setMonths] = useState(was.settings.months === null ? '' : String(was.settings.months));
+  const [typed, setTyped] = useState(() => premixTyped(was.settings));
+  const { bag, density, months } = typed;
   const asking = useAsking();
   const revised = useRevised(was.revision ?? 1, { name: was.name, settings: was.settings });
   const { errors, busy, touched } = asking;
@@ -69,17 +68,11 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
       touched();
       put(e.target.value);
     };
-  const optional = (text: string): number | null => (text.trim() === '' ? null : typedNumber(text, 'g/ml'));
-  const bagG = typedNumber(bag);
-  const measured = optional(density);
-  const now: PremixSettings = { ...settings, bagG, densityGPerMl: measured, months: optional(months) };
+  const { now, errors: bad } = premixToSend(settings, typed);
+  const { bagG, densityGPerMl: measured } = now;
   const worked = workPremix(formula, house, null, { ...now, densityGPerMl: measured !== null && measured > 0.1 ? measured : null });
 
   const submit = async (): Promise<void> => {
-    const bad: Record<string, string> = {};
-    if (Number.isNaN(bagG)) bad['settings.bagG'] = 'Write a number of grams.';
-    if (Number.isNaN(now.densityGPerMl ?? 0)) bad['settings.densityGPerMl'] = 'Write a number.';
-    if (Number.isNaN(now.months ?? 0)) bad['settings.months'] = 'Write a number of months.';
     if (asking.found(bad)) return;
     const a = await asking.ask(
       (requestId) => keep({ id, versionId, name, settings: now, seen: id === null ? null : revised.seen, requestId: id === null ? requestId : null }),
@@ -134,7 +127,15 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
       <div className="grid gap-4">
         <Field label="Name" value={name} onChange={typing(setName)} error={errors.name} />
         <div className="flex gap-3">
-          <Field label="A bag holds" unit="g" inputMode="decimal" className="flex-1" value={bag} error={errors['settings.bagG']} onChange={typing(setBag)} />
+          <Field
+            label="A bag holds"
+            unit="g"
+            inputMode="decimal"
+            className="flex-1"
+            value={bag}
+            error={errors['settings.bagG']}
+            onChange={typing((bag) => setTyped((t) => ({ ...t, bag })))}
+          />
           <Field
             label="A millilitre of it"
             unit="g"
@@ -143,7 +144,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
             value={density}
             error={errors['settings.densityGPerMl']}
             hint={measured === null ? `worked out: ${worked.densityGPerMl.toFixed(2)}` : `a cup ${grams(worked.densityGPerMl * US_CUP_ML, units)}`}
-            onChange={typing(setDensity)}
+            onChange={typing((density) => setTyped((t) => ({ ...t, density })))}
           />
         </div>
         {worked.bag.couldBe.length > 0 ? (
@@ -185,7 +186,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
             className="flex-1"
             value={months}
             error={errors['settings.months']}
-            onChange={typing(setMonths)}
+            onChange={typing((months) => setTyped((t) => ({ ...t, months })))}
           />
         </div>
         <Field label="How it is kept" value={settings.storage} onChange={(e) => set({ storage: e.target.value })} error={errors['settings.storage']} />

@@ -7,7 +7,6 @@ import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides
 import type { Kitchen } from '@/core/formula/ways';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
-import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -15,17 +14,9 @@ import { Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
-import { IngredientField, ingredientNamed, writtenAs } from '../pantry/ingredient-field';
+import { IngredientField, writtenAs } from '../pantry/ingredient-field';
+import { BLANK_PART, readSide, type SideTyped, sideTyped } from './side.state';
 
-interface Typed {
-  readonly name: string;
-  readonly by: Side['by'];
-  readonly parts: readonly { readonly name: string; readonly parts: string }[];
-  readonly serving: string;
-  readonly method: string;
-}
-
-const BLANK = { name: '', parts: '' };
 const TRIED_PEOPLE = 10;
 
 /** A sauce, whipped butter, filling or topping: its parts, by weight or by volume, and what one person has of it. */
@@ -46,42 +37,26 @@ export function SideForm({
     const i = find(id);
     return i ? writtenAs(i, house.conventions) : '';
   };
-  const [typed, setTyped] = useState<Typed>({
-    name: side?.name ?? '',
-    by: side?.by ?? 'weight',
-    parts: side?.parts.map((p) => ({ name: nameOf(p.ingredientId), parts: String(p.parts) })) ?? [BLANK, BLANK],
-    serving: side ? String(side.servingG) : '',
-    method: side?.method ?? '',
-  });
+  const [typed, setTyped] = useState<SideTyped>(() => sideTyped(side, nameOf));
   const asking = useAsking();
   const revised = useRevised(
     side?.revision ?? 1,
     side ? { name: side.name, by: side.by, parts: side.parts, servingG: side.servingG, method: side.method } : null,
   );
   const { errors, busy } = asking;
-  const set = (part: Partial<Typed>): void => {
+  const set = (part: Partial<SideTyped>): void => {
     asking.touched();
     setTyped((t) => ({ ...t, ...part }));
   };
-  const put = (n: number, part: Partial<Typed['parts'][number]>): void => set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
+  const put = (n: number, part: Partial<SideTyped['parts'][number]>): void => set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
 
-  const rows = typed.parts.filter((p) => p.name.trim() !== '' || p.parts.trim() !== '');
-  const named = rows.map((p) => ({ ingredient: ingredientNamed(p.name, house.conventions), parts: typedNumber(p.parts) }));
-  const whole = named.length > 0 && named.every((p) => p.ingredient !== null && p.parts > 0);
-  const shares = whole ? partsOf({ by: typed.by, parts: named.map((p) => ({ ingredientId: p.ingredient?.id ?? '', parts: p.parts })) }, find).parts : [];
-  const serving = typedNumber(typed.serving);
+  const { rows, named, whole, serving, errors: bad, parts } = readSide(typed, house.conventions);
+  const shares = whole ? partsOf({ by: typed.by, parts }, find).parts : [];
 
   const submit = async (): Promise<void> => {
-    const bad: Record<string, string> = {};
-    rows.forEach((p, n) => {
-      if (!named[n]?.ingredient) bad[`parts.${n}.ingredientId`] = p.name.trim() === '' ? 'Write what it is.' : 'Not in the pantry, or more than one thing.';
-      if (!((named[n]?.parts ?? 0) > 0)) bad[`parts.${n}.parts`] = 'Write a number.';
-    });
-    if (Number.isNaN(serving)) bad.servingG = 'Write a number of grams.';
     // blank rows are dropped, so that an error's place is a row that is seen
-    setTyped((t) => ({ ...t, parts: rows.length > 0 ? rows : [BLANK] }));
+    setTyped((t) => ({ ...t, parts: rows.length > 0 ? rows : [BLANK_PART] }));
     if (asking.found(bad)) return;
-    const parts = named.map((p) => ({ ingredientId: p.ingredient?.id ?? '', parts: p.parts }));
     const a = await asking.ask(
       (requestId) =>
         keep({
@@ -190,7 +165,7 @@ export function SideForm({
             {errors.parts}
           </p>
         ) : null}
-        <Button className="justify-self-start" disabled={typed.parts.length >= MOST_PARTS} onClick={() => set({ parts: [...typed.parts, BLANK] })}>
+        <Button className="justify-self-start" disabled={typed.parts.length >= MOST_PARTS} onClick={() => set({ parts: [...typed.parts, BLANK_PART] })}>
           One more part
         </Button>
       </section>

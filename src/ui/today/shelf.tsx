@@ -3,40 +3,23 @@ import { OctagonX, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useId, useRef, useState } from 'react';
-import { VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
-import { KINDS, type KindId, kindById, POUR_WORDS, schoolOf } from '@/core/formula/kinds';
+import { VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
+import { KINDS, kindById, POUR_WORDS, schoolOf } from '@/core/formula/kinds';
 import { allergenName } from '@/core/formula/tally';
 import type { ShelfRow } from '@/core/formula/version';
-import { ALLERGENS, type Allergen } from '@/core/pantry/ingredient';
+import { ALLERGENS } from '@/core/pantry/ingredient';
 import { KindDrawing } from '../drawings/kind';
 import { PourDrawing } from '../drawings/pour';
 import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Switch } from '../kit/switch';
+import { NOTHING_ASKED, type ShelfAsked, shelfAddress } from './shelf.state';
 
 type Row = Omit<ShelfRow, 'savedAt'>;
 
-/** What is looked for, as the address has it; empty: anything. */
-export interface ShelfAsked {
-  readonly find: string;
-  readonly kind: KindId | '';
-  readonly flour: string;
-  readonly liquid: string;
-  readonly without: Allergen | '';
-  readonly verdict: Verdict | 'none' | '';
-  readonly use: boolean;
-}
-
-export const NOTHING_ASKED: ShelfAsked = { find: '', kind: '', flour: '', liquid: '', without: '', verdict: '', use: false };
 const ANY = 'any';
 /** So long after the last key the records are asked. */
 const TYPED_MS = 150;
-
-/** The address of what is asked. @param after where the page before ended */
-export function shelfAddress(a: ShelfAsked, after: string | null = null): string {
-  const q = new URLSearchParams(Object.entries({ ...a, find: a.find.trim(), use: a.use ? 'up' : '', after: after ?? '' }).filter(([, v]) => v !== ''));
-  return q.size > 0 ? `/?${q}` : '/';
-}
 
 interface Props {
   readonly asked: ShelfAsked;

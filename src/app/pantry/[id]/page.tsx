@@ -19,6 +19,7 @@ export const metadata: Metadata = { title: 'Ingredient' };
 
 export default async function IngredientPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;
+  if (!/^[a-z0-9-]{1,60}$/.test(id)) notFound();
   const r = await reach(async () => {
     const [house, stock, { things, broken }, counts] = await Promise.all([loadHouse(), stockNoted(), allThings(), countsOf(id)]);
     const thing = things.find((t) => t.id === id) ?? null;

@@ -9,7 +9,7 @@ import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
-import { lots } from '@/server/queries/premixes';
+import { hasLots, openLots, usedUpLots } from '@/server/queries/premixes';
 import { workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { BestBy } from '@/ui/premix/best-by';
@@ -20,18 +20,35 @@ import { Unreadable } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Premix' };
 
-export default async function OnePremixPage({ params }: { readonly params: Promise<{ id: string }> }) {
+/** The lot an address goes on from. */
+const beforeOf = (s: string | string[] | undefined): string | null => (typeof s === 'string' && /^[0-9-]{1,24}$/.test(s) ? s : null);
+
+interface Props {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ before?: string | string[] }>;
+}
+
+export default async function OnePremixPage({ params, searchParams }: Props) {
   const { id } = await params;
+  const asked = await searchParams;
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
     const house = await loadHouse();
-    return { house, kept: await workedPremix(id, house), made: await lots(id), stock: await stockNoted() };
+    return {
+      house,
+      kept: await workedPremix(id, house),
+      made: await openLots(id),
+      gone: await usedUpLots(id, beforeOf(asked.before)),
+      has: await hasLots(id),
+      stock: await stockNoted(),
+    };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
-  const { house, kept, made, stock } = r.value;
+  const { house, kept, made: open, gone, has, stock } = r.value;
   if (!kept) notFound();
   const { premix, version, worked } = kept;
-  const order = firstToUse(made);
+  const order = firstToUse(open);
+  const made = [...order, ...gone.rows];
   return (
     <Frame here="premix">
       <h1 className="text-[26px] [overflow-wrap:anywhere]">{premix.name}</h1>
@@ -60,7 +77,7 @@ export default async function OnePremixPage({ params }: { readonly params: Promi
               </tr>
             </thead>
             <tbody>
-              {[...order, ...made.filter((l) => !order.includes(l))].map((l) => (
+              {made.map((l) => (
                 <tr key={l.id} className="border-b border-line">
                   <td className="py-1 pr-4">
                     <Link href={`/premix/lots/${l.id}`} className="inline-flex min-h-10 items-center font-semibold text-rim underline">
@@ -84,9 +101,17 @@ export default async function OnePremixPage({ params }: { readonly params: Promi
             </tbody>
           </table>
         )}
+        {gone.more ? (
+          <Link
+            className="mt-2 inline-flex min-h-10 items-center font-semibold text-rim underline"
+            href={`/premix/${id}?before=${gone.rows.at(-1)?.number ?? ''}`}
+          >
+            Older lots
+          </Link>
+        ) : null}
       </section>
       {worked ? (
-        <details className="mb-6 max-w-4xl rounded-plate bg-white p-4" open={made.length === 0}>
+        <details className="mb-6 max-w-4xl rounded-plate bg-white p-4" open={!has}>
           <summary className="min-h-11 cursor-pointer content-center font-sign text-xl font-extrabold text-rim">Make a lot</summary>
           <div className="mt-3">
             <MakeLot
@@ -108,7 +133,7 @@ export default async function OnePremixPage({ params }: { readonly params: Promi
         versionId={premix.versionId}
         formula={version.formula}
         was={premix}
-        hasLots={made.length > 0}
+        hasLots={has}
         house={house}
         shelf={stock}
         keep={keepMix}

@@ -9,7 +9,7 @@ import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
-import { lotById, lots, usesOfLot } from '@/server/queries/premixes';
+import { lotById, openLots, usesOfLot } from '@/server/queries/premixes';
 import { workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
@@ -26,7 +26,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
     const [lot, house, stock] = await Promise.all([lotById(id), loadHouse(), stockNoted()]);
-    return lot && { lot, house, stock, uses: await usesOfLot(id), kept: await workedPremix(lot.premixId, house), siblings: await lots(lot.premixId) };
+    return lot && { lot, house, stock, uses: await usesOfLot(id), kept: await workedPremix(lot.premixId, house), siblings: await openLots(lot.premixId) };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   if (!r.value) notFound();

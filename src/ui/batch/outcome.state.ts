@@ -1,0 +1,80 @@
+/** What came out, as it stands in the form: from a batch, as typed, and to what is sent. */
+import { type Batch, MARKS, type Mark, type Verdict } from '@/core/batch/batch';
+import type { Scales } from '@/core/batch/came-out';
+import { minutesAndSeconds } from '@/core/quantity/say';
+
+export interface OutcomeFields {
+  readonly pieces: string;
+  readonly first: string;
+  readonly second: string;
+  readonly verdict: Verdict | '';
+  readonly marks: readonly Mark[];
+  readonly note: string;
+  readonly scales: Scales;
+  readonly waste: string;
+  readonly change: string;
+  /** What was in the log when this was begun to be written: it outlives a reload with it. */
+  readonly begun: { readonly revision: number; readonly base: object };
+}
+
+const clockText = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
+
+/** "2:25", "145" or "145 s" as seconds; null when empty; NaN when it is no time. */
+export function seconds(text: string): number | null {
+  const t = text.trim();
+  if (t === '') return null;
+  const m = /^(\d{1,3}):([0-5]\d)$/.exec(t);
+  if (m) return Number(m[1]) * 60 + Number(m[2]);
+  const s = /^(\d{1,5})\s*s?$/.exec(t);
+  return s ? Number(s[1]) : Number.NaN;
+}
+
+export const known = (s: number | null): number | null => (s === null || Number.isNaN(s) ? null : s);
+
+/** What was tapped at the griddle: what stands in the boxes until the cook says otherwise. */
+export interface Seen {
+  readonly pieces: number | null;
+  readonly firstSideS: number | null;
+  readonly secondSideS: number | null;
+}
+
+export const outcomeOf = (b: Batch, seen: Seen): OutcomeFields => ({
+  pieces: String(b.pieces ?? seen.pieces ?? ''),
+  first: clockText(b.firstSideS ?? seen.firstSideS),
+  second: clockText(b.secondSideS ?? seen.secondSideS),
+  verdict: b.verdict ?? '',
+  marks: MARKS.filter((m) => b.marks.includes(m)),
+  note: b.note,
+  scales: b.scales,
+  waste: b.waste === null ? '' : String(b.waste),
+  change: b.change,
+  begun: {
+    revision: b.outcomeRevision ?? 1,
+    base: {
+      pieces: b.pieces,
+      firstSideS: b.firstSideS,
+      secondSideS: b.secondSideS,
+      verdict: b.verdict,
+      marks: b.marks,
+      note: b.note,
+      scales: b.scales,
+      waste: b.waste,
+      change: b.change,
+    },
+  },
+});
+
+/** Fields that can't be sent as they are, with what is wrong; and what is sent else. */
+export function outcomeToSend(form: OutcomeFields): { readonly errors: Readonly<Record<string, string>>; readonly outcome: object } {
+  const errors: Record<string, string> = {};
+  const whole = (text: string): number | null => (text.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(text) ? Number(text) : Number.NaN);
+  const [pieces, waste] = [whole(form.pieces), whole(form.waste)];
+  const [firstSideS, secondSideS] = [seconds(form.first), seconds(form.second)];
+  if (Number.isNaN(pieces)) errors.pieces = 'Pieces: a whole number.';
+  if (Number.isNaN(waste)) errors.waste = 'Thrown away: a whole number.';
+  if (Number.isNaN(firstSideS)) errors.firstSideS = 'Write minutes and seconds, 2:25, or seconds.';
+  if (Number.isNaN(secondSideS)) errors.secondSideS = 'Write minutes and seconds, 1:10, or seconds.';
+  if (form.verdict === '') errors.verdict = 'Tap a verdict.';
+  const { verdict, marks, note, scales, change } = form;
+  return { errors, outcome: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, change } };
+}

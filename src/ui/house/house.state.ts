@@ -1,0 +1,35 @@
+/** The house as its form has it: a change applied, and the parts that a change speaks of. */
+import type { Kitchen } from '@/core/formula/ways';
+import type { Conventions } from '@/core/pantry/conventions';
+import type { Gear } from '@/core/pantry/gear';
+import type { ToolId } from '@/core/pantry/tools';
+import type { Units } from '@/core/quantity/say';
+
+export type HouseParts = Pick<Kitchen, 'conventions' | 'ways' | 'units' | 'gear' | 'drawer'>;
+export interface HouseChange {
+  readonly conventions?: Partial<Conventions>;
+  readonly ways?: Partial<Kitchen['ways']>;
+  readonly units?: Partial<Units>;
+  readonly gear?: readonly Gear[];
+  readonly drawer?: readonly ToolId[];
+}
+
+export const changed = (h: HouseParts, change: HouseChange): HouseParts => ({
+  conventions: { ...h.conventions, ...change.conventions },
+  ways: { ...h.ways, ...change.ways },
+  units: { ...h.units, ...change.units },
+  gear: change.gear ?? h.gear,
+  drawer: change.drawer ?? h.drawer,
+});
+
+/** The parts of a house that a change speaks of, as they are. */
+export const partsOf = (h: HouseParts, change: HouseChange): HouseChange => {
+  const of = (part: 'conventions' | 'ways' | 'units'): object => Object.fromEntries(Object.keys(change[part] ?? {}).map((k) => [k, Reflect.get(h[part], k)]));
+  return {
+    ...(change.conventions && { conventions: of('conventions') }),
+    ...(change.ways && { ways: of('ways') }),
+    ...(change.units && { units: of('units') }),
+    ...(change.gear && { gear: h.gear }),
+    ...(change.drawer && { drawer: h.drawer }),
+  };
+};
