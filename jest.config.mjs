@@ -5,6 +5,8 @@ export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],
-  transform: { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } }] },
+  transform: {
+    '^.+\\.(?:m?[jt]s|[jt]sx)$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } }],
+  },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };

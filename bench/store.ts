@@ -4,8 +4,8 @@
  * EVEN_CRUMB_BENCH_DEMO and EVEN_CRUMB_BENCH_STORE are the two databases.
  */
 import { type ChildProcess, spawn } from 'node:child_process';
-import { createServer } from 'node:net';
 import { Client } from 'pg';
+import { freePort } from '../e2e/free-port';
 import { LIMITS } from '../scripts/limits.mjs';
 
 const FORMULAS = 10_000;
@@ -70,16 +70,6 @@ async function fill(url: string): Promise<void> {
     console.log(`a store of ${rows[0].formulas} formulas, ${rows[0].batches} batches, ${rows[0].taps} taps`);
   });
 }
-
-const freePort = (): Promise<number> =>
-  new Promise((done, fail) => {
-    const s = createServer();
-    s.once('error', fail);
-    s.listen(0, '127.0.0.1', () => {
-      const at = s.address();
-      s.close(() => (at && typeof at === 'object' ? done(at.port) : fail(new Error('no port'))));
-    });
-  });
 
 async function serve(databaseUrl: string): Promise<{ url: string; child: ChildProcess }> {
   const port = await freePort();

@@ -4,13 +4,13 @@
  */
 import { type ChildProcess, spawn } from 'node:child_process';
 import { rmSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
 import { Client } from 'pg';
 import { LIMITS } from '../scripts/limits.mjs';
+import { freePort } from './free-port';
 
 const CLOCK = resolve('e2e/clock.mjs');
 
@@ -80,16 +80,6 @@ async function sql(text: string): Promise<void> {
     await client.end();
   }
 }
-
-const freePort = (): Promise<number> =>
-  new Promise((done, fail) => {
-    const s = createServer();
-    s.once('error', fail);
-    s.listen(0, '127.0.0.1', () => {
-      const at = s.address();
-      s.close(() => (at && typeof at === 'object' ? done(at.port) : fail(new Error('no port'))));
-    });
-  });
 
 async function serve(databaseUrl: string, port: number, clock: string): Promise<ChildProcess> {
   const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {

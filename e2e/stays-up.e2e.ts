@@ -1,21 +1,13 @@
 /** The start command itself: what ends is begun again, what is frozen is found, what can't work says so in a sentence. */
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { LIMITS } from '../scripts/limits.mjs';
+import { freePort } from './free-port';
 
 const root = process.getuid?.() === 0;
-const freePort = (): Promise<number> =>
-  new Promise((done) => {
-    const s = createServer();
-    s.listen(0, '127.0.0.1', () => {
-      const at = s.address();
-      s.close(() => done(at && typeof at === 'object' ? at.port : 0));
-    });
-  });
 
 interface Run {
   readonly child: ChildProcess;

@@ -1,6 +1,24 @@
 /** What the Records page asks for. */
 import { z } from 'zod';
 
+/** What there is to know of the records themselves. */
+export interface RecordsFacts {
+  readonly bytes: number;
+  /** Null where the disk is another machine's. */
+  readonly diskLeftBytes: number | null;
+  readonly place: string | null;
+  readonly counts: { readonly formulas: number; readonly versions: number; readonly batches: number };
+  /** How many backups are kept, and where they stand; null: nobody has said where. */
+  readonly keep: number;
+  readonly backupPlace: string | null;
+  /** The server's clock less the database's, ms. */
+  readonly clockOffMs: number;
+  readonly zone: string;
+  readonly postgres: string;
+  readonly schema: string;
+  readonly node: string;
+}
+
 /** How many backups are kept where nobody has said, and the most. */
 export const FRESH_KEEP = 14;
 export const MOST_KEPT = 365;

@@ -8,7 +8,7 @@ import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import type { Life } from '../batch/mixes';
 import type { SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
-import { kindById } from '../formula/kinds';
+import { type KindId, kindById } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
 import { hasTestPiece } from '../griddle/progress';
 import { type Ingredient, isA } from '../pantry/ingredient';
@@ -77,237 +77,370 @@ const MOST_LOADS = 24;
 const bare = (l: SheetLine): boolean => l.side === undefined && l.vessel !== 'topping' && l.grams !== null;
 const says = (l: SheetLine, what: RegExp): boolean => what.test(`${l.preparation} ${l.text}`);
 
-/** The steps, in the order they are usually done; empty where nothing is to be poured. */
-export function stepsOf(q: StepsAsked): readonly Step[] {
-  const { batch, find, times, life, restMin } = q;
-  const kind = kindById(batch.kind);
+/** What of a batch its steps hang on, worked once. */
+interface Facts {
+  readonly ways: StepsAsked['ways'];
+  readonly life: Life;
+  readonly restMin: number;
+  readonly mixes: number;
+  /** Lines of the dry bowl, and of the wet one. */
+  readonly dry: number;
+  readonly wet: number;
+  readonly cold: boolean;
+  /** What the lines say is done to something first. */
+  readonly says: (what: RegExp) => boolean;
+  readonly fatSoftened: boolean;
+  readonly butterMelted: boolean;
+  readonly foamed: boolean;
+  readonly kind: KindId;
+  readonly baked: boolean;
+  readonly surface: keyof typeof HEAT_MIN;
+  /** A load on the heat and the wiping after it; how many loads there are, and whether the first piece is a test. */
+  readonly cycleMin: number;
+  readonly loads: number;
+  readonly test: boolean;
+  readonly waves: number;
+  readonly inWave: (w: number) => number;
+}
+
+function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked): Facts {
   const sheet = batch.sheet.filter(bare);
   const mixes = mixesIn(batch.split);
   const ingredientsOf = (l: SheetLine): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
   const has = (of: (l: SheetLine) => boolean): boolean => sheet.some(of);
-  const steps: Step[] = [];
-  const put = (id: string, name: string, s: Omit<Step, 'id' | 'name' | 'ovenC' | 'keepsMin' | 'ahead'> & Partial<Step>): void => {
-    steps.push({ ovenC: null, keepsMin: null, ahead: false, ...s, id, name, after: s.after.filter((a) => steps.some((x) => x.id === a)) });
-  };
-
-  const cold = has((l) => ingredientsOf(l).some((i) => i.category === 'egg' || i.category === 'dairy' || i.category === 'plant-milk'));
-  if (cold && q.ways.warmth === 'counter' && q.ways.rest !== 'overnight')
-    put('out', 'Egg and milk out of the cold', {
-      why: 'Cold batter stays raw in the middle while the face browns. No longer out than the local food code lets.',
-      who: 'child',
-      min: OUT_MIN,
-      handsMin: 2,
-      after: [],
-      slips: 'may be shorter: the batter then pours thicker',
-    });
-  if (has((l) => says(l, /\broast|\bbaked?\b/i)))
-    put('roast', 'Roast, then let it cool', {
-      why: 'Water goes and sweetness stays; hot puree would set off the leavening.',
-      who: 'cook',
-      min: ROAST_MIN + COOL_MIN,
-      handsMin: 5,
-      ovenC: ROAST_C,
-      after: [],
-      slips: 'earlier is fine, the day before too',
-      ahead: true,
-    });
-  if (has((l) => says(l, /\bripen/i)))
-    put('ripen', 'Ripen the fruit in the oven, in its skin', {
-      why: 'Soft and sweet enough to mash smooth.',
-      who: 'helper',
-      min: 20,
-      handsMin: 2,
-      ovenC: 150,
-      after: [],
-      slips: 'earlier is fine',
-      ahead: true,
-    });
-  if (has((l) => says(l, /\bsoft(?:ened)?\b/i) && ingredientsOf(l).some((i) => i.category === 'fat')))
-    put('soften', 'Butter out to soften', {
-      why: 'It takes a finger’s mark: cold it stays in lumps, melted it does not hold air.',
-      who: 'child',
-      min: SOFTEN_MIN,
-      handsMin: 1,
-      after: [],
-      slips: 'earlier is fine in a cool room',
-    });
-  if (has((l) => says(l, /\bmelt/i) || ingredientsOf(l).some((i) => l.vessel === 'wet' && isA(i, 'butter-unsalted')))) {
-    put('melt', 'Melt the butter', {
-      why: 'So that it spreads through the batter.',
-      who: 'cook',
-      min: MELT_MIN,
-      handsMin: MELT_MIN,
-      after: [],
-      slips: 'earlier is fine: warm it again',
-    });
-    put('cool', 'Let the butter cool', {
-      why: 'Above 40 °C it sets the egg in threads.',
-      who: 'helper',
-      min: COOL_MIN,
-      handsMin: 0,
-      after: ['melt'],
-      keepsMin: 40,
-      slips: 'not shorter; longer and it sets',
-    });
-  }
-  if (has((l) => says(l, /\bsoak|\bsteep/i)))
-    put('steep', 'Steep, covered and chilled overnight', {
-      why: 'What drinks slowly has to have drunk before the batter is joined.',
-      who: 'helper',
-      min: 720,
-      handsMin: 5,
-      after: [],
-      slips: 'longer is fine to the next day',
-      ahead: false,
-    });
   const linesIn = (...vessels: readonly SheetLine['vessel'][]): number => sheet.filter((l) => vessels.includes(l.vessel)).length;
-  const dry = linesIn('dry');
-  const wet = linesIn('wet', 'fold-in');
-  if (dry > 0)
-    put('dry', mixes > 1 ? `Weigh ${mixes} dry bags` : 'Weigh the dry', {
-      why: 'Flour and leavening whisked through before anything wet.',
-      who: 'helper',
-      min: 1 + LINE_MIN * dry,
-      handsMin: 1 + LINE_MIN * dry,
-      after: [],
-      slips: 'earlier is fine, the day before too: closed and dry',
-      ahead: true,
-    });
-  if (wet > 0)
-    put('wet', mixes > 1 ? `Weigh ${mixes} wet tubs` : 'Weigh the wet', {
-      why: 'Whisked smooth by itself, so that it joins in few turns.',
-      who: 'helper',
-      min: 1 + LINE_MIN * wet,
-      handsMin: 1 + LINE_MIN * wet,
-      after: ['out', 'cool', 'soften', 'roast', 'ripen', 'steep'],
-      keepsMin: 60,
-      slips: 'the day before only covered and cold',
-      ahead: true,
-    });
-  put('label', 'Label, close, chill the tubs', {
+  const { split } = batch;
+  const baked = batch.kind === 'oven';
+  return {
+    ways,
+    life,
+    restMin,
+    mixes,
+    dry: linesIn('dry'),
+    wet: linesIn('wet', 'fold-in'),
+    cold: has((l) => ingredientsOf(l).some((i) => i.category === 'egg' || i.category === 'dairy' || i.category === 'plant-milk')),
+    says: (what) => has((l) => says(l, what)),
+    fatSoftened: has((l) => says(l, /\bsoft(?:ened)?\b/i) && ingredientsOf(l).some((i) => i.category === 'fat')),
+    butterMelted: has((l) => says(l, /\bmelt/i) || ingredientsOf(l).some((i) => l.vessel === 'wet' && isA(i, 'butter-unsalted'))),
+    foamed: joinParts(sheet, find).includes('whites'),
+    kind: kindById(batch.kind).id,
+    baked,
+    surface: baked ? 'oven' : batch.kind === 'waffle' ? 'iron' : 'griddle',
+    cycleMin: (onHeatS(times) + BETWEEN_S) / 60,
+    loads: Math.max(1, Math.ceil((batch.piecesPlanned ?? atOnce) / Math.max(1, atOnce) - 1e-9)),
+    test: hasTestPiece(batch),
+    // bowls follow each other: joined, rested and poured in turn
+    waves: split.by === 'bowls' ? Math.ceil(mixes / Math.max(1, split.atOnce)) : 1,
+    inWave: (w) => (split.by === 'bowls' ? Math.min(split.atOnce, mixes - w * split.atOnce) : mixes),
+  };
+}
+
+/** Said once, or by the batch; and for what is done to each wave of bowls, by the wave, from 0. */
+type Said<T> = T | ((f: Facts, wave: number) => T);
+interface Row {
+  /** A number follows it where it is a wave's. */
+  readonly id: string;
+  /** Left out: always. */
+  readonly when?: (f: Facts, wave: number) => boolean;
+  readonly name: Said<string>;
+  readonly why: Said<string>;
+  readonly who: Who;
+  readonly min: Said<number>;
+  readonly handsMin: Said<number>;
+  readonly ovenC?: Said<number | null>;
+  readonly after?: readonly string[];
+  readonly keepsMin?: Said<number | null>;
+  readonly slips: Said<string>;
+  readonly ahead?: true;
+}
+
+/** From the cold to the hot surface, in the order they are usually done. */
+const BEFORE: readonly Row[] = [
+  {
+    id: 'out',
+    when: (f) => f.cold && f.ways.warmth === 'counter' && f.ways.rest !== 'overnight',
+    name: 'Egg and milk out of the cold',
+    why: 'Cold batter stays raw in the middle while the face browns. No longer out than the local food code lets.',
+    who: 'child',
+    min: OUT_MIN,
+    handsMin: 2,
+    slips: 'may be shorter: the batter then pours thicker',
+  },
+  {
+    id: 'roast',
+    when: (f) => f.says(/\broast|\bbaked?\b/i),
+    name: 'Roast, then let it cool',
+    why: 'Water goes and sweetness stays; hot puree would set off the leavening.',
+    who: 'cook',
+    min: ROAST_MIN + COOL_MIN,
+    handsMin: 5,
+    ovenC: ROAST_C,
+    slips: 'earlier is fine, the day before too',
+    ahead: true,
+  },
+  {
+    id: 'ripen',
+    when: (f) => f.says(/\bripen/i),
+    name: 'Ripen the fruit in the oven, in its skin',
+    why: 'Soft and sweet enough to mash smooth.',
+    who: 'helper',
+    min: 20,
+    handsMin: 2,
+    ovenC: 150,
+    slips: 'earlier is fine',
+    ahead: true,
+  },
+  {
+    id: 'soften',
+    when: (f) => f.fatSoftened,
+    name: 'Butter out to soften',
+    why: 'It takes a finger’s mark: cold it stays in lumps, melted it does not hold air.',
+    who: 'child',
+    min: SOFTEN_MIN,
+    handsMin: 1,
+    slips: 'earlier is fine in a cool room',
+  },
+  {
+    id: 'melt',
+    when: (f) => f.butterMelted,
+    name: 'Melt the butter',
+    why: 'So that it spreads through the batter.',
+    who: 'cook',
+    min: MELT_MIN,
+    handsMin: MELT_MIN,
+    slips: 'earlier is fine: warm it again',
+  },
+  {
+    id: 'cool',
+    when: (f) => f.butterMelted,
+    name: 'Let the butter cool',
+    why: 'Above 40 °C it sets the egg in threads.',
+    who: 'helper',
+    min: COOL_MIN,
+    handsMin: 0,
+    after: ['melt'],
+    keepsMin: 40,
+    slips: 'not shorter; longer and it sets',
+  },
+  {
+    id: 'steep',
+    when: (f) => f.says(/\bsoak|\bsteep/i),
+    name: 'Steep, covered and chilled overnight',
+    why: 'What drinks slowly has to have drunk before the batter is joined.',
+    who: 'helper',
+    min: 720,
+    handsMin: 5,
+    slips: 'longer is fine to the next day',
+  },
+  {
+    id: 'dry',
+    when: (f) => f.dry > 0,
+    name: (f) => (f.mixes > 1 ? `Weigh ${f.mixes} dry bags` : 'Weigh the dry'),
+    why: 'Flour and leavening whisked through before anything wet.',
+    who: 'helper',
+    min: (f) => 1 + LINE_MIN * f.dry,
+    handsMin: (f) => 1 + LINE_MIN * f.dry,
+    slips: 'earlier is fine, the day before too: closed and dry',
+    ahead: true,
+  },
+  {
+    id: 'wet',
+    when: (f) => f.wet > 0,
+    name: (f) => (f.mixes > 1 ? `Weigh ${f.mixes} wet tubs` : 'Weigh the wet'),
+    why: 'Whisked smooth by itself, so that it joins in few turns.',
+    who: 'helper',
+    min: (f) => 1 + LINE_MIN * f.wet,
+    handsMin: (f) => 1 + LINE_MIN * f.wet,
+    after: ['out', 'cool', 'soften', 'roast', 'ripen', 'steep'],
+    keepsMin: 60,
+    slips: 'the day before only covered and cold',
+    ahead: true,
+  },
+  {
+    id: 'label',
+    name: 'Label, close, chill the tubs',
     why: 'What it is, when, and what it holds; the tubs in the cold at once.',
     who: 'child',
-    min: 1 + mixes,
-    handsMin: 1 + mixes,
+    min: (f) => 1 + f.mixes,
+    handsMin: (f) => 1 + f.mixes,
     after: ['dry', 'wet'],
     slips: 'not the cold: as soon as they are filled',
     ahead: true,
-  });
-  if (q.ways.check === 'second')
-    put('check', 'A second person looks at every pile', {
-      why: 'What is forgotten or doubled shows now, and not in the bowl.',
-      who: 'cook',
-      min: 2 + mixes,
-      handsMin: 2 + mixes,
-      after: ['dry', 'wet', 'label'],
-      slips: 'not past the joining',
-    });
-
-  const baked = batch.kind === 'oven';
-  const surface = baked ? 'oven' : batch.kind === 'waffle' ? 'iron' : 'griddle';
-  put('heat', baked ? 'Oven and pan hot' : batch.kind === 'waffle' ? 'Irons hot' : 'Heat the griddle', {
-    why: baked ? 'It climbs by the first blast of heat.' : 'Level in heat, edge to edge, before the first drop: it warms while the batter rests.',
+  },
+  {
+    id: 'check',
+    when: (f) => f.ways.check === 'second',
+    name: 'A second person looks at every pile',
+    why: 'What is forgotten or doubled shows now, and not in the bowl.',
     who: 'cook',
-    min: HEAT_MIN[surface],
+    min: (f) => 2 + f.mixes,
+    handsMin: (f) => 2 + f.mixes,
+    after: ['dry', 'wet', 'label'],
+    slips: 'not past the joining',
+  },
+  {
+    id: 'heat',
+    name: (f) => (f.baked ? 'Oven and pan hot' : f.surface === 'iron' ? 'Irons hot' : 'Heat the griddle'),
+    why: (f) => (f.baked ? 'It climbs by the first blast of heat.' : 'Level in heat, edge to edge, before the first drop: it warms while the batter rests.'),
+    who: 'cook',
+    min: (f) => HEAT_MIN[f.surface],
     handsMin: 1,
-    ovenC: baked ? BAKE_C : null,
-    after: [],
+    ovenC: (f) => (f.baked ? BAKE_C : null),
     keepsMin: 30,
     slips: 'earlier costs heat, later costs the first load',
-  });
-  const cycleMin = (onHeatS(times) + BETWEEN_S) / 60;
-  const wanted = batch.piecesPlanned ?? q.atOnce;
-  const test = hasTestPiece(batch);
-  const loads = Math.max(1, Math.ceil(wanted / Math.max(1, q.atOnce) - 1e-9));
-  if (loads > 1 && !baked)
-    put('hold', `Holding oven to ${HOLD_C} °C`, {
-      why: 'Lit before the first pour, vented: the first plate waits for the last no longer than quality and the local food code allow.',
-      who: 'cook',
-      min: HOLD_WARM_MIN,
-      handsMin: 1,
-      ovenC: HOLD_C,
-      after: ['roast', 'ripen'],
-      keepsMin: null,
-      slips: 'later: the first load has nowhere to go',
-    });
+  },
+  {
+    id: 'hold',
+    when: (f) => f.loads > 1 && !f.baked,
+    name: `Holding oven to ${HOLD_C} °C`,
+    why: 'Lit before the first pour, vented: the first plate waits for the last no longer than quality and the local food code allow.',
+    who: 'cook',
+    min: HOLD_WARM_MIN,
+    handsMin: 1,
+    ovenC: HOLD_C,
+    after: ['roast', 'ripen'],
+    slips: 'later: the first load has nowhere to go',
+  },
+];
 
-  // bowls follow each other: joined, rested and poured in turn
-  const waves = batch.split.by === 'bowls' ? Math.ceil(mixes / Math.max(1, batch.split.atOnce)) : 1;
-  const inWave = (w: number): number => (batch.split.by === 'bowls' ? Math.min(batch.split.atOnce, mixes - w * batch.split.atOnce) : mixes);
-  const foamed = joinParts(sheet, find).includes('whites');
-  const many = loads > MOST_LOADS;
-  const firstOf = (w: number): number => Math.floor((w * loads) / waves);
-  const lastLoad = (): string => steps.filter((s) => s.loads).at(-1)?.id ?? '';
-  for (let w = 0; w < waves; w++) {
-    const tail = waves > 1 ? ` ${w + 1}` : '';
-    const bowl = waves > 1 ? (inWave(w) > 1 ? `bowls, wave ${w + 1}` : `bowl ${w + 1}`) : mixes > 1 ? 'the bowls' : 'dry and wet';
-    const keepsMin = life.min === null ? null : Math.max(5, life.min - restMin - (cycleMin * loads) / waves);
-    put(`join${w + 1}`, `Join ${bowl}`, {
-      why: kind.id === 'crepe' || kind.id === 'oven' ? 'Smooth, then left alone.' : 'Only until no dry is seen: every turn more makes it tougher.',
-      who: 'cook',
-      min: JOIN_MIN * inWave(w),
-      handsMin: JOIN_MIN * inWave(w),
-      after: ['dry', 'wet', 'check', 'label'],
-      keepsMin: restMin > 0 ? 0 : keepsMin,
-      slips: life.min === null ? 'may be earlier' : `not earlier: ${life.why}`,
-    });
-    if (restMin > 0)
-      put(`rest${w + 1}`, `Rest${tail}`, {
-        why: restMin >= 360 ? 'Covered and chilled; stir it again before use.' : 'Flour drinks, bubbles of stirring go; it pours thicker and tears less.',
-        who: 'helper',
-        min: restMin,
-        handsMin: 0,
-        after: [`join${w + 1}`],
-        keepsMin: foamed ? 20 : keepsMin,
-        slips: life.min === null ? 'longer is fine' : `longer costs lift: ${life.why}`,
-      });
-    if (foamed)
-      put(`whip${w + 1}`, `Whip the whites, fold them in${tail}`, {
-        why: 'Last of all: foam sinks from the moment it is made.',
-        who: 'cook',
-        min: WHIP_MIN * inWave(w),
-        handsMin: WHIP_MIN * inWave(w),
-        after: [`join${w + 1}`, `rest${w + 1}`],
-        keepsMin: 5,
-        slips: 'not earlier: foam does not wait',
-      });
-    const ready = [`join${w + 1}`, `rest${w + 1}`, `whip${w + 1}`];
-    if (w === 0 && test)
-      put('test', 'The test piece', {
-        why: 'The first is for the griddle and the batter, not for the table: one change after it.',
-        who: 'cook',
-        min: cycleMin + JUDGE_MIN,
-        handsMin: 1,
-        after: [...ready, 'heat', 'hold'],
-        keepsMin: 5,
-        slips: 'not past the first load',
-      });
-    const from = firstOf(w);
-    const to = firstOf(w + 1);
-    for (let n = from; n < to; n += many ? to - from : 1) {
-      const count = many ? to - from : 1;
-      const bound = baked ? 1 : batch.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin;
-      put(`load${n + 1}`, many ? `Loads ${n + 1} to ${to}` : loads === 1 ? 'The load' : `Load ${n + 1}`, {
-        why: baked ? 'The door stays shut until it is puffed and brown at the rim.' : 'Oldest first: what was poured first is turned first.',
-        who: 'cook',
-        min: cycleMin * count,
-        handsMin: many ? cycleMin * count : bound,
-        ovenC: baked ? BAKE_C : null,
-        after: [...ready, ...(n === 0 ? ['heat', 'hold', 'test'] : [lastLoad()])],
-        keepsMin: baked ? 3 : null,
-        slips: baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
-        loads: { from: n + 1, to: n + count },
-      });
-    }
-  }
-  put('plate', loads > 1 ? 'The last plate' : 'Plate', {
-    why: 'The roughest at the bottom; what tells the kind apart on top.',
+/** How long a joined bowl of a wave may stand: less the rest, and what pouring it takes. */
+const keepsIn = (f: Facts): number | null => (f.life.min === null ? null : Math.max(5, f.life.min - f.restMin - (f.cycleMin * f.loads) / f.waves));
+const tail = (f: Facts, w: number): string => (f.waves > 1 ? ` ${w + 1}` : '');
+const bowlsIn = (f: Facts, w: number): string => {
+  if (f.waves > 1) return f.inWave(w) > 1 ? `bowls, wave ${w + 1}` : `bowl ${w + 1}`;
+  return f.mixes > 1 ? 'the bowls' : 'dry and wet';
+};
+
+/** Of each wave of bowls; `join`, `rest` and `whip` in `after` are the wave's own. */
+const IN_A_WAVE: readonly Row[] = [
+  {
+    id: 'join',
+    name: (f, w) => `Join ${bowlsIn(f, w)}`,
+    why: (f) => (f.kind === 'crepe' || f.kind === 'oven' ? 'Smooth, then left alone.' : 'Only until no dry is seen: every turn more makes it tougher.'),
+    who: 'cook',
+    min: (f, w) => JOIN_MIN * f.inWave(w),
+    handsMin: (f, w) => JOIN_MIN * f.inWave(w),
+    after: ['dry', 'wet', 'check', 'label'],
+    keepsMin: (f) => (f.restMin > 0 ? 0 : keepsIn(f)),
+    slips: (f) => (f.life.min === null ? 'may be earlier' : `not earlier: ${f.life.why}`),
+  },
+  {
+    id: 'rest',
+    when: (f) => f.restMin > 0,
+    name: (f, w) => `Rest${tail(f, w)}`,
+    why: (f) =>
+      f.restMin >= 360 ? 'Covered and chilled; stir it again before use.' : 'Flour drinks, bubbles of stirring go; it pours thicker and tears less.',
     who: 'helper',
-    min: PLATE_MIN,
-    handsMin: PLATE_MIN,
-    after: [lastLoad()],
-    slips: 'hot from the heat: within minutes',
-  });
+    min: (f) => f.restMin,
+    handsMin: 0,
+    after: ['join'],
+    keepsMin: (f) => (f.foamed ? 20 : keepsIn(f)),
+    slips: (f) => (f.life.min === null ? 'longer is fine' : `longer costs lift: ${f.life.why}`),
+  },
+  {
+    id: 'whip',
+    when: (f) => f.foamed,
+    name: (f, w) => `Whip the whites, fold them in${tail(f, w)}`,
+    why: 'Last of all: foam sinks from the moment it is made.',
+    who: 'cook',
+    min: (f, w) => WHIP_MIN * f.inWave(w),
+    handsMin: (f, w) => WHIP_MIN * f.inWave(w),
+    after: ['join', 'rest'],
+    keepsMin: 5,
+    slips: 'not earlier: foam does not wait',
+  },
+];
+
+const OF_A_WAVE = new Set(IN_A_WAVE.map((r) => r.id));
+
+const TEST: Row = {
+  id: 'test',
+  when: (f) => f.test,
+  name: 'The test piece',
+  why: 'The first is for the griddle and the batter, not for the table: one change after it.',
+  who: 'cook',
+  min: (f) => f.cycleMin + JUDGE_MIN,
+  handsMin: 1,
+  after: ['join', 'rest', 'whip', 'heat', 'hold'],
+  keepsMin: 5,
+  slips: 'not past the first load',
+};
+
+const PLATE: Row = {
+  id: 'plate',
+  name: (f) => (f.loads > 1 ? 'The last plate' : 'Plate'),
+  why: 'The roughest at the bottom; what tells the kind apart on top.',
+  who: 'helper',
+  min: PLATE_MIN,
+  handsMin: PLATE_MIN,
+  slips: 'hot from the heat: within minutes',
+};
+
+const said = <T extends string | number | null>(x: Said<T>, f: Facts, wave: number): T => (typeof x === 'function' ? x(f, wave) : x);
+
+/** A row as a step of a batch. @param ids of the steps before it: what is not among them is waited for by nobody */
+function stepOf(r: Row, f: Facts, wave: number, ids: ReadonlySet<string>): Step {
+  const own = (id: string): string => (OF_A_WAVE.has(id) ? `${id}${wave + 1}` : id);
+  return {
+    id: own(r.id),
+    name: said(r.name, f, wave),
+    why: said(r.why, f, wave),
+    who: r.who,
+    min: said(r.min, f, wave),
+    handsMin: said(r.handsMin, f, wave),
+    ovenC: said(r.ovenC ?? null, f, wave),
+    after: (r.after ?? []).map(own).filter((a) => ids.has(a)),
+    keepsMin: said(r.keepsMin ?? null, f, wave),
+    slips: said(r.slips, f, wave),
+    ahead: r.ahead ?? false,
+  };
+}
+
+/** Loads of a wave, one step each, or all in one where there are too many to show. */
+function loadsOf(f: Facts, wave: number, before: readonly Step[]): readonly Step[] {
+  const firstOf = (w: number): number => Math.floor((w * f.loads) / f.waves);
+  const [from, to] = [firstOf(wave), firstOf(wave + 1)];
+  const many = f.loads > MOST_LOADS;
+  const bound = f.baked ? 1 : f.surface === 'iron' ? Math.min(2, f.cycleMin) : f.cycleMin;
+  const ids = new Set(before.map((s) => s.id));
+  const ready = [`join${wave + 1}`, `rest${wave + 1}`, `whip${wave + 1}`];
+  const out: Step[] = [];
+  for (let n = from; n < to; n += many ? to - from : 1) {
+    const count = many ? to - from : 1;
+    const last = [...before, ...out].filter((s) => s.loads).at(-1)?.id ?? '';
+    out.push({
+      id: `load${n + 1}`,
+      name: many ? `Loads ${n + 1} to ${to}` : f.loads === 1 ? 'The load' : `Load ${n + 1}`,
+      why: f.baked ? 'The door stays shut until it is puffed and brown at the rim.' : 'Oldest first: what was poured first is turned first.',
+      who: 'cook',
+      min: f.cycleMin * count,
+      handsMin: many ? f.cycleMin * count : bound,
+      ovenC: f.baked ? BAKE_C : null,
+      after: [...ready, ...(n === 0 ? ['heat', 'hold', 'test'] : [last])].filter((a) => ids.has(a) || a === out.at(-1)?.id),
+      keepsMin: f.baked ? 3 : null,
+      slips: f.baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
+      ahead: false,
+      loads: { from: n + 1, to: n + count },
+    });
+  }
+  return out;
+}
+
+/** The steps, in the order they are usually done; empty where nothing is to be poured. */
+export function stepsOf(q: StepsAsked): readonly Step[] {
+  const f = factsOf(q);
+  const steps: Step[] = [];
+  const put = (r: Row, wave = 0): void => {
+    if (r.when?.(f, wave) ?? true) steps.push(stepOf(r, f, wave, new Set(steps.map((s) => s.id))));
+  };
+  for (const r of BEFORE) put(r);
+  for (let w = 0; w < f.waves; w++) {
+    for (const r of IN_A_WAVE) put(r, w);
+    if (w === 0) put(TEST);
+    steps.push(...loadsOf(f, w, steps));
+  }
+  const last = steps.filter((s) => s.loads).at(-1)?.id ?? '';
+  put({ ...PLATE, after: [last] });
   return steps;
 }
 

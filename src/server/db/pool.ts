@@ -2,7 +2,7 @@
  * The way to PostgreSQL: one pool, and transactions that are visible where they begin. A database that is frozen is found as
  * soon as one that is gone: the client's own clock runs, not only the server's.
  */
-import { Client, Pool, type PoolClient, type QueryResultRow } from 'pg';
+import { Client, type ClientBase, Pool, type PoolClient, type QueryResultRow } from 'pg';
 import type { TroubleKind } from '@/contract/trouble';
 import { logLine } from '../log';
 import { RecordsTrouble, toldApart, troubleIn } from './trouble';
@@ -83,22 +83,47 @@ async function once<T>(work: (client: PoolClient) => Promise<T>): Promise<T> {
   }
 }
 
-/** A connection of its own without time limits, for what may take long: migrations, integrity checks. */
-export const unhurried = <T>(work: (client: Client) => Promise<T>): Promise<T> =>
-  toldApart(async () => {
-    const client = new Client({ connectionString: process.env.DATABASE_URL, connectionTimeoutMillis: CLIENT_MS });
-    client.on('error', () => {
-      // the query that is under way says it
+/** A connection of its own to a database, without time limits. */
+export async function connectedTo<T>(url: string | undefined, work: (client: Client) => Promise<T>): Promise<T> {
+  const client = new Client({ connectionString: url, connectionTimeoutMillis: CLIENT_MS });
+  client.on('error', () => {
+    // the query that is under way says it
+  });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end().catch(() => {
+      // it is gone already
     });
-    await client.connect();
+  }
+}
+
+/** The same to our own, for what may take long: migrations, integrity checks. */
+export const unhurried = <T>(work: (client: Client) => Promise<T>): Promise<T> => toldApart(() => connectedTo(process.env.DATABASE_URL, work));
+
+/** Several queries that stand or fall together and may take their time: a whole table taken in. */
+export const longTransaction = <T>(work: (client: ClientBase) => Promise<T>): Promise<T> =>
+  unhurried(async (client) => {
+    await client.query('begin');
     try {
-      return await work(client);
-    } finally {
-      await client.end().catch(() => {
-        // it is gone already
+      const result = await work(client);
+      await client.query('commit');
+      return result;
+    } catch (e) {
+      await client.query('rollback').catch(() => {
+        // the first error says why; the server undoes what was begun
       });
+      throw e;
     }
   });
+
+/** The address of another database of the same server. */
+export function databaseNamed(name: string): string {
+  const url = new URL(process.env.DATABASE_URL ?? '');
+  url.pathname = `/${name}`;
+  return url.href;
+}
 
 export type Reached<T> = { readonly up: true; readonly value: T } | { readonly up: false; readonly kind: TroubleKind };
 

@@ -15,7 +15,7 @@ import type { Allergen } from '@/core/pantry/ingredient';
 import { SOON_DAYS } from '@/core/pantry/stock';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type Column, readStored } from '../db/json';
-import { query, transaction } from '../db/pool';
+import { query, transaction, unhurried } from '../db/pool';
 import { loadHouse } from './house';
 import { type Cursor, cursorOf, type Page, pageOf } from './paging';
 import { GONE, onceFor } from './revised';
@@ -117,10 +117,12 @@ export async function reindexFormulas(): Promise<number> {
       const { search, holds, allergens } = findable(toVersion(r).formula, house);
       return { id: r.formulaId, search, holds, allergens };
     });
-    await query(
-      `update formulas f set search = w.search, holds = array(select jsonb_array_elements_text(w.holds)), allergens = array(select jsonb_array_elements_text(w.allergens))
+    await unhurried((client) =>
+      client.query(
+        `update formulas f set search = w.search, holds = array(select jsonb_array_elements_text(w.holds)), allergens = array(select jsonb_array_elements_text(w.allergens))
          from jsonb_to_recordset($1::jsonb) as w(id uuid, search text, holds jsonb, allergens jsonb) where f.id = w.id`,
-      [JSON.stringify(worked)],
+        [JSON.stringify(worked)],
+      ),
     );
   }
 }

@@ -1,5 +1,5 @@
 /** Queries on what a kitchen has of its own: its ingredients, the measures it has weighed, and what stands on its shelf. */
-import type { PoolClient } from 'pg';
+import type { ClientBase } from 'pg';
 import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { packetSchema } from '@/contract/pantry';
@@ -11,13 +11,13 @@ import type { Shelf, Stock } from '@/core/pantry/stock';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type Column, readStored } from '../db/json';
-import { query, transaction } from '../db/pool';
+import { longTransaction, query, transaction } from '../db/pool';
 import { GONE, type Opened, saveRevised, setAside } from './revised';
 
 const STAMP = 'own';
 
 /** Tells every page and process that what the kitchen has of its own is another thing now. */
-const stampAnew = (client: PoolClient): Promise<unknown> =>
+const stampAnew = (client: ClientBase): Promise<unknown> =>
   client.query('insert into kitchen (key, value) values ($1, to_jsonb(gen_random_uuid())) on conflict (key) do update set value = excluded.value', [STAMP]);
 
 interface ThingRow {
@@ -161,7 +161,7 @@ export const countsOf = (ingredientId: string): Promise<Count[]> =>
     [ingredientId],
   );
 
-const putThings = (client: PoolClient, things: readonly OwnThing[]): Promise<unknown> =>
+const putThings = (client: ClientBase, things: readonly OwnThing[]): Promise<unknown> =>
   client.query(
     `insert into own_ingredients (id, name, packet)
      select t->>'id', t->>'name', t->'packet' from jsonb_array_elements($1::jsonb) t
@@ -174,7 +174,7 @@ const putThings = (client: PoolClient, things: readonly OwnThing[]): Promise<unk
   );
 
 /** Rows in the order of their names, so that two who write many wait for each other and not in a circle. */
-async function putStock(client: PoolClient, stock: readonly Stock[], who: string): Promise<void> {
+async function putStock(client: ClientBase, stock: readonly Stock[], who: string): Promise<void> {
   const rows = [...stock].sort((a, b) => (a.ingredientId < b.ingredientId ? -1 : 1));
   const list = JSON.stringify(rows);
   const AS = 'as s("ingredientId" text, price float8, "packG" float8, "onHandG" float8, opened date, "bestBefore" date)';
@@ -221,7 +221,7 @@ export const keepThing = (thing: OwnThing, fresh: boolean, opened: Opened<Omit<O
 
 /** Takes a whole table in: ingredients and stock together, all of it or nothing. What it says is on hand is a count. */
 export const keepPantry = (things: readonly OwnThing[], stock: readonly Stock[], who = ''): Promise<void> =>
-  transaction(async (client) => {
+  longTransaction(async (client) => {
     // two people who save at the same moment wait for each other on the stamp
     await stampAnew(client);
     if (things.length > 0) await putThings(client, things);

@@ -1,5 +1,5 @@
 /** Saving an editable row: what another has changed meanwhile is kept with it, or both sides are told. */
-import type { PoolClient } from 'pg';
+import type { ClientBase } from 'pg';
 import { type ActionResult, clashing, type Kept, refuse } from '@/contract/action-result';
 import { merge, type Shape, type Side } from '@/core/records/merge';
 
@@ -38,7 +38,7 @@ export async function saveRevised<T>(
  * A refusal is not kept: the same may be asked again.
  */
 export async function onceFor<T extends object>(
-  client: PoolClient,
+  client: ClientBase,
   requestId: string | null,
   action: string,
   work: () => Promise<ActionResult<T>>,
@@ -54,5 +54,5 @@ export async function onceFor<T extends object>(
 }
 
 /** Keeps a raw value that could not be read before something else is put in its place. */
-export const setAside = (client: PoolClient, place: string, value: unknown): Promise<unknown> =>
+export const setAside = (client: ClientBase, place: string, value: unknown): Promise<unknown> =>
   client.query('insert into set_aside (place, value) values ($1, $2)', [place, JSON.stringify(value ?? null)]);

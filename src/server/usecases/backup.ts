@@ -6,11 +6,11 @@ import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Client } from 'pg';
+import type { Client } from 'pg';
 import { z } from 'zod';
 import { FRESH_KEEP, keepSchema } from '@/contract/records';
 import { readStored } from '../db/json';
-import { query } from '../db/pool';
+import { connectedTo, databaseNamed, query } from '../db/pool';
 import { RecordsTrouble, toldApart } from '../db/trouble';
 import { logLine } from '../log';
 
@@ -36,7 +36,8 @@ export const isBackupName = (file: string): boolean => NAME.test(file);
 
 /** Where they are kept; null: nobody has said where (an own database, or a test). */
 export const backupFolder = (): string | null => process.env.EVEN_CRUMB_BACKUPS ?? null;
-const bin = (program: string): string => (process.env.EVEN_CRUMB_PG_BIN ? join(process.env.EVEN_CRUMB_PG_BIN, program) : program);
+/** One of PostgreSQL's own programs, of the server's version. */
+export const bin = (program: string): string => (process.env.EVEN_CRUMB_PG_BIN ? join(process.env.EVEN_CRUMB_PG_BIN, program) : program);
 
 const digestSchema = z.record(z.string(), z.object({ rows: z.number(), sum: z.string() }));
 /** What is in a database: rows of each table, and a sum over them that no order changes. */
@@ -71,36 +72,15 @@ function run(program: string, args: readonly string[]): Promise<void> {
   });
 }
 
-const urlOf = (name: string): string => {
-  const url = new URL(process.env.DATABASE_URL ?? '');
-  url.pathname = `/${name}`;
-  return url.href;
-};
-
-async function connected<T>(url: string, work: (client: Client) => Promise<T>): Promise<T> {
-  const client = new Client({ connectionString: url, connectionTimeoutMillis: 5000 });
-  client.on('error', () => {
-    // the query under way says it
-  });
-  await client.connect();
-  try {
-    return await work(client);
-  } finally {
-    await client.end().catch(() => {
-      // it is gone already
-    });
-  }
-}
-
 /** Reads a dump back into a database of its own, and says what is in it. The database is gone again afterwards. */
 export async function readBack(file: string): Promise<Digest> {
   const scratch = `read_back_${randomBytes(6).toString('hex')}`;
-  await connected(urlOf('postgres'), (c) => c.query(`create database ${scratch}`));
+  await connectedTo(databaseNamed('postgres'), (c) => c.query(`create database ${scratch}`));
   try {
-    await run('pg_restore', ['--no-owner', '--exit-on-error', '-d', urlOf(scratch), file]);
-    return await connected(urlOf(scratch), digestOf);
+    await run('pg_restore', ['--no-owner', '--exit-on-error', '-d', databaseNamed(scratch), file]);
+    return await connectedTo(databaseNamed(scratch), digestOf);
   } finally {
-    await connected(urlOf('postgres'), (c) => c.query(`drop database if exists ${scratch} with (force)`));
+    await connectedTo(databaseNamed('postgres'), (c) => c.query(`drop database if exists ${scratch} with (force)`));
   }
 }
 
@@ -130,7 +110,7 @@ async function take(why: BackupWhy, folder: string | null): Promise<Backup> {
   const path = join(folder, file);
   const half = `${path}.half`;
   try {
-    const digest = await connected(process.env.DATABASE_URL ?? '', async (client) => {
+    const digest = await connectedTo(process.env.DATABASE_URL, async (client) => {
       await client.query('begin isolation level repeatable read read only');
       const snapshot = (await client.query<{ id: string }>('select pg_export_snapshot() as id')).rows[0]?.id ?? '';
       const [taken] = await Promise.all([

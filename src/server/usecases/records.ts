@@ -1,5 +1,6 @@
 /** What there is to know of the records themselves: how large, how safe, and whether all of it can be read. */
 import { statfsSync } from 'node:fs';
+import type { RecordsFacts } from '@/contract/records';
 import type { Unreadable } from '@/core/records/unreadable';
 import { query, unhurried } from '../db/pool';
 import { batchesUnread } from '../queries/batches';
@@ -8,23 +9,6 @@ import { loadHouse } from '../queries/house';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
 import { type Backup, backupFolder, backups, digestOf, kept } from './backup';
-
-export interface RecordsFacts {
-  readonly bytes: number;
-  /** Null where the disk is another machine's. */
-  readonly diskLeftBytes: number | null;
-  readonly place: string | null;
-  readonly counts: { readonly formulas: number; readonly versions: number; readonly batches: number; readonly taps: number };
-  readonly backups: readonly Backup[];
-  readonly keep: number;
-  readonly backupPlace: string | null;
-  /** The server's clock less the database's, ms. */
-  readonly clockOffMs: number;
-  readonly zone: string;
-  readonly postgres: string;
-  readonly schema: string;
-  readonly node: string;
-}
 
 const diskLeft = (place: string | null): number | null => {
   try {
@@ -36,16 +20,14 @@ const diskLeft = (place: string | null): number | null => {
   }
 };
 
-export async function recordsFacts(): Promise<RecordsFacts> {
+export async function recordsFacts(): Promise<RecordsFacts & { readonly backups: readonly Backup[] }> {
   const asked = Date.now();
-  const rows = await query<{ bytes: string; now: number; postgres: string; schema: string; formulas: string; versions: string; batches: string; taps: string }>(
-    // rows of large tables as the planner knows them: counting half a million for a page is not worth it
+  const rows = await query<{ bytes: string; now: number; postgres: string; schema: string; formulas: string; versions: string; batches: string }>(
     `select pg_database_size(current_database())::text as bytes, extract(epoch from clock_timestamp())::float8 * 1000 as now,
             current_setting('server_version') as postgres, (select max(name) from schema_migrations) as schema,
             (select count(*) from formulas)::text as formulas,
             (select count(*) from formula_versions)::text as versions,
-            (select count(*) from batches)::text as batches,
-            (select greatest(reltuples, 0)::bigint::text from pg_class where relname = 'batch_taps') as taps`,
+            (select count(*) from batches)::text as batches`,
   );
   const r = rows[0];
   if (!r) throw new Error('no facts');
@@ -54,7 +36,7 @@ export async function recordsFacts(): Promise<RecordsFacts> {
     bytes: Number(r.bytes),
     diskLeftBytes: diskLeft(place),
     place,
-    counts: { formulas: Number(r.formulas), versions: Number(r.versions), batches: Number(r.batches), taps: Number(r.taps) },
+    counts: { formulas: Number(r.formulas), versions: Number(r.versions), batches: Number(r.batches) },
     backups: backups(),
     keep: await kept(),
     backupPlace: backupFolder(),

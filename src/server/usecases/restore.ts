@@ -5,34 +5,17 @@
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import { Client } from 'pg';
+import type { Client } from 'pg';
 import { unknownTo } from '../db/migrate';
-import { closePool } from '../db/pool';
-import { differing, digestBeside, digestOf } from './backup';
+import { closePool, connectedTo, databaseNamed } from '../db/pool';
+import { bin, differing, digestBeside, digestOf } from './backup';
 
-const at = (name: string): string => {
-  const url = new URL(process.env.DATABASE_URL ?? '');
-  url.pathname = `/${name}`;
-  return url.href;
-};
-
-async function on<T>(name: string, work: (c: Client) => Promise<T>): Promise<T> {
-  const c = new Client({ connectionString: at(name), connectionTimeoutMillis: 5000 });
-  await c.connect();
-  try {
-    return await work(c);
-  } finally {
-    await c.end();
-  }
-}
-
-const program = (name: string): string => (process.env.EVEN_CRUMB_PG_BIN ? join(process.env.EVEN_CRUMB_PG_BIN, name) : name);
+const on = <T>(name: string, work: (c: Client) => Promise<T>): Promise<T> => connectedTo(databaseNamed(name), work);
 
 /** @throws with a sentence that says why; what was there before is then as it was */
 export async function restore(file: string): Promise<{ readonly rows: number; readonly compared: boolean }> {
   if (!existsSync(file)) throw new Error(`There is no file ${file}.`);
-  const list = spawnSync(program('pg_restore'), ['--list', file], { encoding: 'utf8' });
+  const list = spawnSync(bin('pg_restore'), ['--list', file], { encoding: 'utf8' });
   if (list.status !== 0)
     throw new Error(`${file} is no backup of Even Crumb, or only a part of one: ${(list.stderr || 'it can’t be read').trim().split('\n')[0]}`);
   const own = new URL(process.env.DATABASE_URL ?? '').pathname.slice(1);
@@ -42,7 +25,7 @@ export async function restore(file: string): Promise<{ readonly rows: number; re
     await c.query(`create database "${fresh}"`);
   });
   try {
-    const r = spawnSync(program('pg_restore'), ['--no-owner', '--exit-on-error', '-d', at(fresh), file], { encoding: 'utf8' });
+    const r = spawnSync(bin('pg_restore'), ['--no-owner', '--exit-on-error', '-d', databaseNamed(fresh), file], { encoding: 'utf8' });
     if (r.status !== 0) throw new Error(`It could not be brought back: ${r.stderr.trim().split('\n').pop()}`);
     const { digest, newer } = await on(fresh, async (c) => ({ digest: await digestOf(c), newer: await unknownTo(c) }));
     if (newer.length > 0) throw new Error(`That backup was made by a newer Even Crumb (${newer.join(', ')}): restore it with that one.`);

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult } from '@/contract/action-result';
+import type { RecordsFacts } from '@/contract/records';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Unreadable } from '@/core/records/unreadable';
 import { Refusal, useAsking } from '../kit/asking';
@@ -9,20 +10,10 @@ import { Button, lookOf } from '../kit/button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 
-interface Facts {
+/** As the page says them. */
+interface Facts extends RecordsFacts {
   readonly version: string;
   readonly now: string;
-  readonly bytes: number;
-  readonly diskLeftBytes: number | null;
-  readonly place: string | null;
-  readonly counts: { readonly formulas: number; readonly versions: number; readonly batches: number; readonly taps: number };
-  readonly keep: number;
-  readonly backupPlace: string | null;
-  readonly clockOffMs: number;
-  readonly zone: string;
-  readonly postgres: string;
-  readonly schema: string;
-  readonly node: string;
 }
 
 interface BackupRow {
