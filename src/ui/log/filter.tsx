@@ -1,31 +1,35 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useEffect, useId, useState } from 'react';
 import { VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
+import { useAddressed } from '../kit/addressed';
 import { Choice } from '../kit/choice';
 import { Switch } from '../kit/switch';
 
 const ANY = 'any';
 
+interface Asked {
+  readonly find: string;
+  readonly verdict: Verdict | '';
+  readonly best: boolean;
+}
+
+const addressOf = (a: Asked): string => {
+  const q = new URLSearchParams(Object.entries({ find: a.find, verdict: a.verdict, best: a.best ? '1' : '' }).filter(([, v]) => v !== ''));
+  return q.size > 0 ? `/log?${q}` : '/log';
+};
+
 /** Finds batches by words and verdict; the address keeps the search. */
 export function LogFilter({ text, verdict, best }: { readonly text: string; readonly verdict: Verdict | ''; readonly best: boolean }) {
-  const router = useRouter();
   const id = useId();
+  const [asked, ask] = useAddressed<Asked>({ find: text.trim(), verdict, best }, addressOf);
   const [words, setWords] = useState(text);
-  useEffect(() => setWords(text), [text]);
-  const go = (find: string, v: Verdict | '', only: boolean = best): void => {
-    const q = new URLSearchParams();
-    if (find.trim()) q.set('find', find.trim());
-    if (v) q.set('verdict', v);
-    if (only) q.set('best', '1');
-    router.replace(`/log${q.size > 0 ? `?${q}` : ''}`, { scroll: false });
-  };
+  useEffect(() => setWords((w) => (w.trim() === asked.find ? w : asked.find)), [asked.find]);
   return (
     <>
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          go(words, verdict);
+          ask({ find: words.trim() });
         }}
       >
         <label htmlFor={id} className="sr-only">
@@ -40,7 +44,7 @@ export function LogFilter({ text, verdict, best }: { readonly text: string; read
           placeholder="Name, mark or note"
           onChange={(e) => {
             setWords(e.target.value);
-            go(e.target.value, verdict);
+            ask({ find: e.target.value.trim() });
           }}
           className="hold min-h-10 w-60 px-3 placeholder:text-soft"
         />
@@ -48,11 +52,11 @@ export function LogFilter({ text, verdict, best }: { readonly text: string; read
       <Choice
         inline
         label="Verdict"
-        value={verdict === '' ? ANY : verdict}
-        onChange={(v) => go(words, v === ANY ? '' : v)}
+        value={asked.verdict === '' ? ANY : asked.verdict}
+        onChange={(v) => ask({ verdict: v === ANY ? '' : v })}
         options={[{ value: ANY, label: 'any' }, ...VERDICTS.map((v) => ({ value: v, label: VERDICT_WORDS[v] }))]}
       />
-      <Switch label="best of each formula" on={best} onSwitch={(on) => go(words, verdict, on)} />
+      <Switch label="best of each formula" on={asked.best} onSwitch={(on) => ask({ best: on })} />
     </>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 import { OctagonX, Search } from 'lucide-react';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useEffect, useId, useRef, useState } from 'react';
 import { VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { KINDS, kindById, POUR_WORDS, schoolOf } from '@/core/formula/kinds';
@@ -10,6 +9,7 @@ import type { ShelfRow } from '@/core/formula/version';
 import { ALLERGENS } from '@/core/pantry/ingredient';
 import { KindDrawing } from '../drawings/kind';
 import { PourDrawing } from '../drawings/pour';
+import { useAddressed } from '../kit/addressed';
 import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Switch } from '../kit/switch';
@@ -33,22 +33,18 @@ interface Props {
 
 /** The formula shelf: those used lately as kitchen labels, the others found by name, kind, flour, liquid, verdict, and what is not in them. */
 export function Shelf({ asked, rows, next, later, mains }: Props) {
-  const router = useRouter();
   const id = useId();
-  const [text, setText] = useState(asked.find);
+  const [now, ask] = useAddressed(asked, shelfAddress);
+  const [text, setText] = useState(now.find);
   const typed = useRef<ReturnType<typeof setTimeout> | null>(null);
-  // what is typed stands; another address (back, a cleared search) brings its own words
-  const sent = useRef(asked.find);
+  // another address (back, a link) brings its own words
   useEffect(() => {
-    if (asked.find !== sent.current) setText(asked.find);
-    sent.current = asked.find;
-  }, [asked.find]);
+    if (typed.current === null) setText((t) => (t.trim() === now.find ? t : now.find));
+  }, [now.find]);
   const go = (part: Partial<ShelfAsked>): void => {
     if (typed.current) clearTimeout(typed.current);
     typed.current = null;
-    const to = { ...asked, find: text, ...part };
-    sent.current = to.find.trim();
-    router.replace(shelfAddress(to), { scroll: false });
+    ask({ find: text.trim(), ...part });
   };
   const choice = <K extends 'kind' | 'flour' | 'liquid' | 'without' | 'verdict'>(
     key: K,
@@ -60,7 +56,7 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
       <Choice
         inline
         label={label}
-        value={asked[key] === '' ? ANY : asked[key]}
+        value={now[key] === '' ? ANY : now[key]}
         onChange={(v) => go({ [key]: v === ANY ? '' : v })}
         options={[{ value: ANY, label: any }, ...options.map(([value, l]) => ({ value, label: l }))]}
       />
@@ -84,7 +80,7 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
               const find = e.target.value;
               setText(find);
               if (typed.current) clearTimeout(typed.current);
-              typed.current = setTimeout(() => go({ find }), TYPED_MS);
+              typed.current = setTimeout(() => go({ find: find.trim() }), TYPED_MS);
             }}
             // whoever leaves the box has said it: nothing comes later that would undo where the cook goes next
             onBlur={() => typed.current && go({})}
@@ -119,7 +115,7 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
           ALLERGENS.map((a) => [a, allergenName(a)]),
         )}
         {choice('verdict', 'Last time', 'any verdict', [...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const), ['none', 'not made yet']])}
-        <Switch label="uses up what is near its date" on={asked.use} onSwitch={(use) => go({ use })} />
+        <Switch label="uses up what is near its date" on={now.use} onSwitch={(use) => go({ use })} />
       </div>
       {asked.without === '' ? null : (
         <p className="mb-3 text-soft">
