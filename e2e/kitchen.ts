@@ -92,8 +92,10 @@ async function serve(databaseUrl: string, port: number, clock: string): Promise<
       EVEN_CRUMB_TEST_CLOCK: clock,
       EVEN_CRUMB_BACKUPS: `${clock}-backups`,
     },
-    stdio: ['ignore', 'ignore', 'inherit'],
+    stdio: ['ignore', 'ignore', 'pipe'],
   });
+  // through the worker's own, so that a failed test's report carries what its server said meanwhile
+  child.stderr?.on('data', (d: Buffer) => process.stderr.write(d));
   for (const until = Date.now() + LIMITS.serverStartMs; Date.now() < until; ) {
     const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
       (r) => r.ok,

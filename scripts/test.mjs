@@ -139,17 +139,26 @@ async function main() {
   await end(bad || failed > 0 || passed === 0 ? 1 : 0);
 }
 
-/** The names and first words of browser tests that failed, or needed a second try. */
+/** The names and first words of browser tests that failed, or needed a second try, and what the server said meanwhile. */
 function failures(report) {
   const lines = [];
   const walk = (suite) => {
     for (const spec of suite.specs ?? [])
       for (const t of spec.tests)
-        if (t.status === 'unexpected' || t.status === 'flaky')
+        if (t.status === 'unexpected' || t.status === 'flaky') {
+          const first = t.results.find((r) => r.error);
+          const server = (first?.stderr ?? [])
+            .map((s) => s.text ?? '')
+            .join('')
+            .trim()
+            .split('\n')
+            .slice(-30);
           lines.push(
             `  ${t.status === 'flaky' ? 'SECOND TRY' : 'FAILED'} ${spec.file}: ${spec.title}`,
-            `    ${(t.results.find((r) => r.error)?.error?.message ?? '').split('\n').slice(0, 12).join('\n    ')}`,
+            `    ${(first?.error?.message ?? '').split('\n').slice(0, 12).join('\n    ')}`,
+            ...server.filter((l) => l !== '').map((l) => `    server: ${l}`),
           );
+        }
     for (const s of suite.suites ?? []) walk(s);
   };
   for (const s of report.suites) walk(s);
