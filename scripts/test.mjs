@@ -120,7 +120,6 @@ async function main() {
       {
         env: {
           EVEN_CRUMB_TEST_ADMIN: database.urlOf('postgres'),
-          EVEN_CRUMB_TEST_POSTGRES: database.folder,
           EVEN_CRUMB_PG_BIN: database.bin,
           PLAYWRIGHT_JSON_OUTPUT_NAME: out,
           PLAYWRIGHT_JSON_OUTPUT_FILE: out,
