@@ -14,4 +14,5 @@ export const sideSchema = z.object({
   servingG: amount('A serving', 5000),
   method: z.string().trim().max(2000, 'At most 2,000 characters.'),
 });
-export const dropSideSchema = z.object({ id: z.uuid() });
+/** The revision is the one that was seen: what another has made of it meanwhile is not dropped unseen. */
+export const dropSideSchema = z.object({ id: z.uuid(), revision: z.int().positive() });

@@ -6,7 +6,7 @@ import { requestId, seen } from '@/contract/fields';
 import { dropSideSchema, sideSchema } from '@/contract/side';
 import { findIngredient } from '@/core/pantry/pantry';
 import { loadHouse } from '@/server/queries/house';
-import { GONE, type Opened } from '@/server/queries/revised';
+import type { Opened } from '@/server/queries/revised';
 import { dropSide, keepSide, type SideFields } from '@/server/queries/sides';
 
 export const keepBeside = async (input: unknown): Promise<ActionResult<Kept & { readonly id: string }>> =>
@@ -18,4 +18,4 @@ export const keepBeside = async (input: unknown): Promise<ActionResult<Kept & { 
   });
 
 export const dropBeside = async (input: unknown): Promise<ActionResult> =>
-  acted('drop-side', dropSideSchema, input, async ({ id }) => ((await dropSide(id)) ? { ok: true } : refuse(GONE)));
+  acted('drop-side', dropSideSchema, input, ({ id, revision }) => dropSide(id, revision));

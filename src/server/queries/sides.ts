@@ -66,6 +66,13 @@ export const keepSide = (
     }),
   );
 
-export async function dropSide(id: string): Promise<boolean> {
-  return (await query('delete from sides where id = $1 returning id', [id])).length > 0;
+/** Takes a side out as it was seen; one that another has changed since is told first, with the revision to drop it by. */
+export async function dropSide(id: string, revision: number): Promise<ActionResult> {
+  if ((await query('delete from sides where id = $1 and revision = $2 returning id', [id, revision])).length > 0) return { ok: true };
+  const now = await sideById(id);
+  if (!now) return refuse(GONE);
+  return {
+    ...refuse('Another screen has changed it since this was opened. Press again to take it out all the same.', {}, 'conflict'),
+    conflict: { revision: now.revision ?? 1, theirs: sideFields(now), clashes: [] },
+  };
 }

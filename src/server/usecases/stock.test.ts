@@ -134,7 +134,10 @@ test('sides are kept under one name each, changed and dropped; a batch that had 
   expect((await sideById(kept.id))?.servingG).toBe(40);
   expect(await keepSide({ ...side, id: randomUUID(), name: 'Other' })).toMatchObject({ ok: false });
   const b = await start({ take: 'no', sides: [{ sideId: kept.id, people: 5 }] });
-  expect([await dropSide(kept.id), await dropSide(kept.id)]).toEqual([true, false]);
+  // opened before the serving was changed: told, not dropped unseen
+  expect(await dropSide(kept.id, 1)).toMatchObject({ ok: false, kind: 'conflict', conflict: { revision: 2, theirs: { servingG: 40 } } });
+  expect((await sideById(kept.id))?.servingG).toBe(40);
+  expect([await dropSide(kept.id, 2), await dropSide(kept.id, 2)]).toMatchObject([{ ok: true }, { ok: false, kind: 'refused' }]);
   expect((await sides()).some((s) => s.id === kept.id)).toBe(false);
   expect(b.ok && (await batchById(b.id))?.sheet.at(-1)).toMatchObject({ side: 'Plum sauce', grams: 200 });
 });

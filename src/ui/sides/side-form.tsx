@@ -7,7 +7,6 @@ import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides
 import type { Kitchen } from '@/core/formula/ways';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
-import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -29,7 +28,7 @@ export function SideForm({
   readonly side: Side | null;
   readonly house: Kitchen;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept & { readonly id: string }>>;
-  readonly drop: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  readonly drop: (input: unknown) => Promise<ActionResult>;
 }) {
   const router = useRouter();
   const find = (id: string) => findIngredient(id, house.conventions.own);
@@ -43,6 +42,7 @@ export function SideForm({
     side?.revision ?? 1,
     side ? { name: side.name, by: side.by, parts: side.parts, servingG: side.servingG, method: side.method } : null,
   );
+  const [seenAt, setSeenAt] = useState(side?.revision ?? 1);
   const { errors, busy } = asking;
   const set = (part: Partial<SideTyped>): void => {
     asking.touched();
@@ -78,7 +78,9 @@ export function SideForm({
   };
   const remove = async (): Promise<void> => {
     if (!side) return;
-    const a = await asking.ask(() => drop({ id: side.id }), true);
+    const a = await asking.ask(() => drop({ id: side.id, revision: seenAt }), true);
+    // told of a change, the next press drops what was told of
+    if (a && !a.ok && a.conflict) setSeenAt(a.conflict.revision);
     if (!a?.ok) return;
     toast(`“${side.name}” is taken out; batches that had it keep it`);
     router.push('/sides');
