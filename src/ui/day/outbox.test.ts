@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import type { ActionResult } from '@/contract/action-result';
 import type { Item } from '@/core/day/book';
-import { agoOf, arrived, asideOf, batchesWaiting, keepWaiting, resolveAside, sendsItself, toldNow, waiting } from './outbox';
+import { agoOf, arrived, asideOf, batchesWaiting, keepWaiting, resolveAside, sendsItself, tellings, toldNow, waiting } from './outbox';
 import { NO_ANSWER, sendWaiting, type Tell } from './send';
 
 type Answered = Awaited<ReturnType<Tell>>;
@@ -90,4 +90,17 @@ test('how long ago it was is by the stopwatch of the page; another page’s by t
   expect(agoOf({ ...told, at: told.at + 3_600_000 })).toBeLessThan(10_000);
   expect(agoOf({ ...told, page: 'another', at: Date.now() - 5000 })).toBeGreaterThanOrEqual(5000);
   expect(agoOf({ ...told, page: 'another', at: Date.now() + 99_999 })).toBe(0);
+});
+
+test('a read that something told has overtaken is not shown, also when that is in the store by the time it ends', () => {
+  const t = tellings();
+  const before = t.reading();
+  expect(before()).toBe(true);
+  t.begin();
+  const during = t.reading();
+  t.end();
+  // it began before the tap and lacks it, though nothing is on its way any more
+  expect(before()).toBe(false);
+  expect(during()).toBe(false);
+  expect(t.reading()()).toBe(true);
 });

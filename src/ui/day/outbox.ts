@@ -142,6 +142,34 @@ export async function resolveAside(s: SetAside, again: boolean): Promise<void> {
   if (again) await keepWaiting({ ...toldNow(s.batchId, s.item), at: toldAt(s.item) ?? Date.now(), page: '' });
 }
 
+export interface Tellings {
+  /** Something is told and goes into the store; and it is in. */
+  readonly begin: () => void;
+  readonly end: () => void;
+  /** The store is read from now on. @returns whether what was read is still all there is */
+  readonly reading: () => () => boolean;
+}
+
+/** What is told while the store is read is not in what was read: shown, it would take a tap off the screen for a moment, and the next press would be for the wrong piece. */
+export function tellings(): Tellings {
+  let told = 0;
+  let going = 0;
+  return {
+    begin: () => {
+      told++;
+      going++;
+    },
+    end: () => {
+      going--;
+    },
+    reading: () => {
+      const before = told;
+      const quiet = going === 0;
+      return () => quiet && told === before;
+    },
+  };
+}
+
 const open = new Set<string>();
 /** A working screen sends its batch's itself. @returns to be called when it closes */
 export function sendsItself(batchId: string): () => void {

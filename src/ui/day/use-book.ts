@@ -7,7 +7,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, Entry } from '@/core/batch/acts';
 import { type Book, type Told, withItems } from '@/core/day/book';
 import { kitchenNow, setKitchenClock } from './clock';
-import { asideOf, keepWaiting, resolveAside, type SetAside, sendsItself, toldNow, type Waiting, waiting } from './outbox';
+import { asideOf, keepWaiting, resolveAside, type SetAside, sendsItself, tellings, toldNow, type Waiting, waiting } from './outbox';
 import { sendWaiting, type Tell } from './send';
 
 const FOLLOW_MS = 2000;
@@ -37,7 +37,7 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
   const sending = useRef<Promise<void> | null>(null);
   // what was told and is still on its way into the browser's store
   const keeping = useRef<Promise<void>>(Promise.resolve());
-  const keepingNow = useRef(0);
+  const [tellingsNow] = useState(tellings);
   // counts what was sent: a book that was fetched before is older than what is shown
   const sent = useRef(0);
   const stamp = useRef<string | null>(null);
@@ -45,12 +45,13 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
   other.current = onOther;
   useEffect(() => sendsItself(batchId), [batchId]);
 
-  /** What is shown as waiting is what the store has, unless something is just going into it. */
+  /** What is shown as waiting is what the store has, unless something was told since it was read: another look follows that. */
   const look = useCallback(async (): Promise<void> => {
+    const whole = tellingsNow.reading();
     const [left, refused] = await Promise.all([waiting(batchId), asideOf(batchId)]);
-    if (keepingNow.current === 0) setQueue(left);
+    if (whole()) setQueue(left);
     setAside((was) => (was.length === 0 && refused.length === 0 ? was : refused));
-  }, [batchId]);
+  }, [batchId, tellingsNow]);
 
   const sendAll = useCallback((): Promise<void> => {
     sending.current ??= (async (): Promise<void> => {
@@ -78,13 +79,15 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
     const follow = async (): Promise<void> => {
       await sendAll();
       const before = sent.current;
+      const whole = tellingsNow.reading();
       try {
         const asked = Date.now();
         const r = await fetch(`/api/batches/${batchId}/book`);
         if (!r.ok) return;
         const { stamp: now, now: clock, ...book } = (await r.json()) as Book & { readonly stamp: string; readonly now: number };
         setKitchenClock(clock, asked, Date.now());
-        if (sent.current !== before || keepingNow.current > 0 || (await waiting(batchId)).length > 0) return;
+        const left = await waiting(batchId);
+        if (sent.current !== before || left.length > 0 || !whole()) return;
         setServer(book);
         if (stamp.current !== null && stamp.current !== now) other.current();
         stamp.current = now;
@@ -95,17 +98,13 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
     void follow();
     const timer = setInterval(() => void follow(), FOLLOW_MS);
     return () => clearInterval(timer);
-  }, [batchId, sendAll]);
+  }, [batchId, sendAll, tellingsNow]);
 
   const tell = (t: Told): void => {
     const w = toldNow(batchId, { ...t, id: crypto.randomUUID() });
     setQueue((q) => [...q, w]);
-    keepingNow.current++;
-    keeping.current = keeping.current
-      .then(() => keepWaiting(w))
-      .finally(() => {
-        keepingNow.current--;
-      });
+    tellingsNow.begin();
+    keeping.current = keeping.current.then(() => keepWaiting(w)).finally(tellingsNow.end);
     // one that is on its way has not seen this: another follows it
     void (sending.current ?? Promise.resolve()).then(sendAll);
   };
