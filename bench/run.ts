@@ -19,7 +19,7 @@ import { readCard } from '../src/core/card/card';
 import { timeLine } from '../src/core/day/schedule';
 import { stepsOf } from '../src/core/day/steps';
 import { countedLines, EMPTY_FORMULA, entriesFromCard, type Formula } from '../src/core/formula/formula';
-import { FRESH_KITCHEN } from '../src/core/formula/ways';
+import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
 import { CARD } from './card';

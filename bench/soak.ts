@@ -8,7 +8,7 @@ import { randomUUID } from 'node:crypto';
 import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
 import { closePool, query } from '../src/server/db/pool';
 import { RecordsTrouble } from '../src/server/db/trouble';
-import { keepItems } from '../src/server/queries/book';
+import { keepItems } from '../src/server/queries/event-log';
 import { saveVersion } from '../src/server/queries/formulas';
 import { changeHouse, loadHouse } from '../src/server/queries/house';
 import { countStock, keepStockNote, stockNoted } from '../src/server/queries/pantry';

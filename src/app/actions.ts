@@ -2,18 +2,18 @@
 /** What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place. */
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { outcomeSchema, putBackSchema, rebalanceSchema, servingSchema, startBatchSchema, swapSchema, wantSchema } from '@/contract/batch';
-import { itemSchema, tellSchema } from '@/contract/book';
+import { itemSchema, tellSchema } from '@/contract/event-log';
 import { fieldErrors, seen } from '@/contract/fields';
 import { saveSchema } from '@/contract/formula';
 import { houseSaveSchema } from '@/contract/house';
 import type { Serving } from '@/core/batch/serving';
-import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/book';
+import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
 import type { Formula } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
 import { setServing, type WholeOutcome, writeOutcome } from '@/server/queries/batches';
-import { type ItemAnswer, keepItems } from '@/server/queries/book';
+import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
 import { saveVersion } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse, loadHouse } from '@/server/queries/house';
@@ -66,7 +66,7 @@ export const untakeBatch = async (input: unknown): Promise<ActionResult> =>
  */
 export const tellBook = async (input: unknown): Promise<ActionResult<{ readonly answers: readonly ItemAnswer[] }>> =>
   acted(
-    'tell-book',
+    'tell-events',
     tellSchema,
     input,
     async ({ batchId, items }) => {

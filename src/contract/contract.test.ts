@@ -1,6 +1,6 @@
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { driverSchema, outcomeSchema, startBatchSchema } from './batch';
-import { itemSchema, tellSchema } from './book';
+import { itemSchema, tellSchema } from './event-log';
 import { fieldErrors } from './fields';
 import { saveSchema } from './formula';
 

@@ -9,8 +9,9 @@ import { type Evidence, type EvidenceLine, type Finding, SEVERITIES } from './fi
 import { findingsOf } from './findings/findings';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf, schoolIdOf } from './formula/formula';
 import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, type School, schoolOf, usualPortionMl } from './formula/kinds';
+import type { Kitchen } from './formula/kitchen-settings';
 import { ALL_KNOWN, percentages, type Tally, tally } from './formula/tally';
-import { FRESH_WAYS, gasRoomAt, type Kitchen, type Standing, standingOf } from './formula/ways';
+import { FRESH_WAYS, gasRoomAt, type Standing, standingOf } from './formula/ways';
 import { ledger } from './lift/ledger';
 import { scalesOf } from './pantry/gear';
 import type { Unknown } from './pantry/ingredient';

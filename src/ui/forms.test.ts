@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import type { Batch } from '@/core/batch/batch';
 import type { Side } from '@/core/batch/sides';
-import { FRESH_KITCHEN } from '@/core/formula/ways';
+import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_PREMIX } from '@/core/premix/premix';

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { Batch } from '@/core/batch/batch';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';

@@ -5,7 +5,7 @@
 import { analyseFormula, type Worked } from '../analyse';
 import { type Finest, rewriteAmount } from '../card/rewrite';
 import { type EndId, type Entry, type Formula, type FormulaLine, kitchenOf, nextKey } from '../formula/formula';
-import type { Kitchen } from '../formula/ways';
+import type { Kitchen } from '../formula/kitchen-settings';
 import type { KitchenConventions } from '../pantry/conventions';
 
 export interface Bench {

@@ -12,8 +12,8 @@ import { nearest, type Take, takesOf } from './drawer';
 
 /** What is held, and by how much of itself it may drift before it counts as much as the others, percent. */
 export const TOLERANCE = { leavening: 5, salt: 5, liquid: 2, egg: 4, fat: 6, sugar: 8 } as const;
-export type Kept = keyof typeof TOLERANCE;
-const KEPT = Object.keys(TOLERANCE) as readonly Kept[];
+export type HeldRatio = keyof typeof TOLERANCE;
+const KEPT = Object.keys(TOLERANCE) as readonly HeldRatio[];
 /** The flour may be so much more or less than asked before it counts as much as a ratio, percent. */
 const FLOUR_TOLERANCE = 10;
 /** So much may a line be off by itself, whatever the ratios say, before it counts as much as one of them, percent. */
@@ -46,7 +46,7 @@ export interface Chosen {
   readonly plainDrift: number;
 }
 
-type Shares = Readonly<Record<Kept, number>>;
+type Shares = Readonly<Record<HeldRatio, number>>;
 
 /** What a gram of a member brings to each ratio. */
 function bringsOne({ ingredient: i }: Member): Shares {
@@ -62,7 +62,7 @@ function bringsOne({ ingredient: i }: Member): Shares {
 }
 
 function brings(i: Ingredient): Shares {
-  const sum: Record<Kept, number> = { leavening: 0, salt: 0, liquid: 0, egg: 0, fat: 0, sugar: 0 };
+  const sum: Record<HeldRatio, number> = { leavening: 0, salt: 0, liquid: 0, egg: 0, fat: 0, sugar: 0 };
   for (const m of membersOf(i)) {
     const one = bringsOne(m);
     for (const k of KEPT) sum[k] += one[k] * m.share;

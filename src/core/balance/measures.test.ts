@@ -2,7 +2,8 @@
 import { analyseFormula, heard } from '../analyse';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { railOf } from '../formula/kinds';
-import { boilsAtC, FRESH_KITCHEN, gasRoomAt, type Kitchen } from '../formula/ways';
+import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
+import { boilsAtC, gasRoomAt } from '../formula/ways';
 import { measureFrom, withMeasure } from '../pantry/calibrate';
 import { NOTHING_OWN } from '../pantry/own';
 import { grams, massBoth, massNumber, money, OZ_G, temperature } from '../quantity/say';

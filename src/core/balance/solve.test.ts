@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { KINDS, RAILS, type Rail } from '../formula/kinds';
-import { FRESH_KITCHEN } from '../formula/ways';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { counting } from '../testing/counted';
 import { type Bench, withGrams, workedOn } from './bench';
 import { minimum } from './quadratic';

@@ -8,7 +8,7 @@ import { readLine } from '../card/line';
 import { writtenGrams } from '../card/rewrite';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { along, type KindId, kindById, RAILS, type Rail, railOf, type School, schoolOf, THICKNESSES, usualPortionMl } from '../formula/kinds';
-import type { Kitchen } from '../formula/ways';
+import type { Kitchen } from '../formula/kitchen-settings';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { EGG_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { heard } from '../analyse';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { KINDS } from '../formula/kinds';
-import { FRESH_KITCHEN, type Kitchen } from '../formula/ways';
+import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { type Bench, workedOn } from './bench';
 import { drive } from './drive';

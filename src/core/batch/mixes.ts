@@ -6,8 +6,8 @@ import type { Analysis } from '../analyse';
 import { spreadOf } from '../batter/spread';
 import type { KindId } from '../formula/kinds';
 import { kindById } from '../formula/kinds';
-import type { Kitchen } from '../formula/ways';
-import { type Bowl, piecesOn } from '../pantry/gear';
+import type { Kitchen } from '../formula/kitchen-settings';
+import { type Bowl, piecesAtOnce } from '../pantry/gear';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from './heat';
 
 /** The most one arm mixes at a time; ours. */
@@ -56,16 +56,7 @@ export function paceOf(house: Pick<Kitchen, 'gear'>, kindId: KindId, a: Pick<Ana
   let atOnce = 0;
   const on: string[] = [];
   for (const g of house.gear) {
-    const n =
-      g.sort === 'griddle' && across !== undefined && kindId !== 'crepe'
-        ? piecesOn(g, across)
-        : g.sort === 'pan' && (kindId === 'crepe' || kindId === 'oven')
-          ? 1
-          : g.sort === 'iron' && kindId === 'waffle'
-            ? g.pieces
-            : g.sort === 'ball-pan' && kindId === 'ball'
-              ? g.hollows
-              : 0;
+    const n = piecesAtOnce(g, kindId, across);
     if (n > 0) on.push(g.name);
     atOnce += n;
   }

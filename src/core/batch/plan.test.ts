@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { KIND_IDS } from '../formula/kinds';
-import { FRESH_KITCHEN } from '../formula/ways';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Bowl } from '../pantry/gear';
 import { findIngredient } from '../pantry/pantry';
 import { counting } from '../testing/counted';

@@ -6,7 +6,7 @@
 import type { Analysis } from '../analyse';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
-import type { Kitchen } from '../formula/ways';
+import type { Kitchen } from '../formula/kitchen-settings';
 import type { Result } from '../result';
 import { type CannotScale, type Driver, portionOf, timesOf } from './driver';
 import { inLargeBowl } from './large-bowl';

@@ -1,5 +1,5 @@
 /** The portions a kitchen can pour: its own ladles and scoops as it measured them, and what its pans and irons ask for. */
-import type { Kitchen } from '../formula/ways';
+import type { Kitchen } from '../formula/kitchen-settings';
 import { measureName } from '../pantry/calibrate';
 import { piecesOn, portionFor } from '../pantry/gear';
 

@@ -1,6 +1,6 @@
 /** Money, food, take-out lists, the order of measuring, and what a scale can't weigh. */
 import fc from 'fast-check';
-import { FRESH_KITCHEN, type Kitchen } from '../formula/ways';
+import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import { measureFrom, withMeasure } from '../pantry/calibrate';
 import { portionFor, scalesOf } from '../pantry/gear';
 import { inSpoons, instead, leastHonestG } from '../pantry/honest';

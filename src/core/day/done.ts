@@ -3,7 +3,7 @@ import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { joinedAt, piecesFrom } from '../griddle/board';
 import { hasTestPiece } from '../griddle/progress';
-import type { Book } from './book';
+import type { EventLog } from './event-log';
 import type { Step } from './steps';
 
 const MIN = 60_000;
@@ -15,7 +15,7 @@ const MIN = 60_000;
 export function doneSteps(
   steps: readonly Step[],
   batch: Pick<Batch, 'sheet' | 'driver' | 'piecesPlanned' | 'split'>,
-  book: Book,
+  log: EventLog,
   atOnce: number,
   now: number,
 ): ReadonlyMap<string, number> {
@@ -23,27 +23,27 @@ export function doneSteps(
   const over = (id: string, at: number | null | undefined): void => {
     if (at !== null && at !== undefined && steps.some((s) => s.id === id)) done.set(id, Math.min(done.get(id) ?? at, at));
   };
-  const pieces = piecesFrom(book.taps);
+  const pieces = piecesFrom(log.taps);
   const poured = pieces[0]?.pouredAt ?? null;
   const bowls = batch.sheet.filter((l) => l.side === undefined && l.grams !== null);
   const allIn = (...vessels: readonly string[]): boolean => {
     const lines = bowls.filter((l) => vessels.includes(l.vessel));
-    return lines.length > 0 && lines.every((l) => book.ticked.includes(l.key));
+    return lines.length > 0 && lines.every((l) => log.ticked.includes(l.key));
   };
   if (allIn('dry')) over('dry', now);
   if (allIn('wet', 'fold-in')) over('wet', now);
-  const checks = entriesOf(book.entries, 'checked');
+  const checks = entriesOf(log.entries, 'checked');
   const mixes = new Set(bowls.flatMap((l) => (l.mix === undefined ? [] : [l.mix])));
   if (checks.length > 0 && new Set(checks.map((c) => c.act.mix)).size >= Math.max(1, mixes.size)) over('check', checks.at(-1)?.at);
   // a wave is joined when its last bowl is
   const together = batch.split.by === 'bowls' ? batch.split.atOnce : Math.max(1, mixes.size);
   const count = Math.max(1, mixes.size);
   for (let w = 0; w * together < count; w++) {
-    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) => joinedAt(book.taps, w * together + n + 1));
+    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) => joinedAt(log.taps, w * together + n + 1));
     if (of.every((x) => x !== null)) over(`join${w + 1}`, Math.max(...(of as number[])));
   }
   over('heat', poured);
-  over('hold', entriesOf(book.entries, 'held')[0]?.at);
+  over('hold', entriesOf(log.entries, 'held')[0]?.at);
   const test = hasTestPiece(batch);
   if (test) over('test', pieces.find((p) => p.piece === 1)?.pulledAt);
   const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).map((p) => p.pulledAt as number);
@@ -55,7 +55,7 @@ export function doneSteps(
     const wanted = until === null ? (batch.piecesPlanned ?? atOnce) : until * atOnce;
     over(s.id, off[Math.min(wanted, batch.piecesPlanned ?? wanted) - 1]);
   });
-  for (const e of entriesOf(book.entries, 'step')) over(e.act.step, e.at);
+  for (const e of entriesOf(log.entries, 'step')) over(e.act.step, e.at);
   // what follows is done, so this was; and what needs no hands is over when its time is
   for (let again = true; again; ) {
     again = false;

@@ -93,7 +93,7 @@ test('done: by a tap, by what was weighed, joined and pulled, and by what came a
   const batch = { sheet: sheet(...PLAIN_CAKE), split: ONE, driver: GUESTS, piecesPlanned: 24 };
   const dry = batch.sheet.filter((l) => l.vessel === 'dry').map((l) => l.key);
   const none = { taps: [], entries: [], ticked: [], weights: {} };
-  const done = (book: Parameters<typeof doneSteps>[2], now = 100) => [...doneSteps(all, batch, book, 8, now).keys()].sort();
+  const done = (log: Parameters<typeof doneSteps>[2], now = 100) => [...doneSteps(all, batch, log, 8, now).keys()].sort();
   expect(done(none)).toEqual([]);
   expect(done({ ...none, ticked: dry.slice(1) })).toEqual([]);
   expect(done({ ...none, ticked: dry })).toEqual(['dry']);

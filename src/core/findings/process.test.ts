@@ -2,7 +2,7 @@
 import { analyse, analyseFormula } from '../analyse';
 import { methodOf, namesIn, yieldClaim } from '../card/method';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
-import { FRESH_KITCHEN } from '../formula/ways';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { nounsOf } from '../pantry/nouns';
 import { ingredient } from '../pantry/pantry';
 import { linesOf } from '../testing/formulas';

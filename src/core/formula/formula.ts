@@ -12,8 +12,9 @@ import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { drainLine } from './drained';
 import type { KindId, Rail } from './kinds';
+import { FRESH_KITCHEN, type Kitchen } from './kitchen-settings';
 import { powderStrength } from './powder-age';
-import { FRESH_KITCHEN, type Kitchen, type Ways } from './ways';
+import type { Ways } from './ways';
 
 /** When an add-in goes in. */
 export const MOMENTS = ['bowl', 'poured', 'flip'] as const;

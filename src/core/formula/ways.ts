@@ -4,11 +4,6 @@
  * are kitchen defaults (models, not law); what touches safety is the local food code's to say.
  */
 
-import { FRESH_CONVENTIONS, type KitchenConventions } from '../pantry/conventions';
-import { FRESH_GEAR, type Gear } from '../pantry/gear';
-import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
-import { FRESH_UNITS, type Units } from '../quantity/say';
-import type { Unreadable } from '../records/unreadable';
 import type { Kind } from './kinds';
 
 export const RESTS = ['usual', 'none', 'short', 'half-hour', 'hour', 'overnight'] as const;
@@ -97,28 +92,3 @@ export const gasRoomAt = (altitudeM: number): number => (1 - 2.25577e-5 * altitu
 
 /** Where water boils, degrees C: about one less for every 300 m (rule of thumb, good to half a degree up to 3,000 m). */
 export const boilsAtC = (altitudeM: number): number => 100 - altitudeM / 300;
-
-/** A kitchen: what it means by a cup, an egg and a pinch of salt, how it works, what it works with, and what day it is there. */
-export interface Kitchen {
-  readonly conventions: KitchenConventions;
-  readonly ways: Ways;
-  readonly units: Units;
-  readonly gear: readonly Gear[];
-  /** The cups and spoons it measures with. */
-  readonly drawer: readonly ToolId[];
-  /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
-  readonly today: string | null;
-  /** Grows by one with every change of it. */
-  readonly revision?: number;
-  /** What is kept of it, or of its pantry, and can't be read. */
-  readonly unreadable?: readonly Unreadable[];
-}
-
-export const FRESH_KITCHEN: Kitchen = {
-  conventions: FRESH_CONVENTIONS,
-  ways: FRESH_WAYS,
-  units: FRESH_UNITS,
-  gear: FRESH_GEAR,
-  drawer: FRESH_DRAWER,
-  today: null,
-};

@@ -38,7 +38,7 @@ test('what to do about it: by probe, by drop, by a dial that is known', () => {
   expect(adviceOn({ ...probe(150, 0), realC: null }, { offC: null, from: 0 }, [165, 190])).toMatchObject({ heat: 'cool', realC: 150, dialC: null });
 });
 
-test('readings from a book', () => {
+test('readings from a log', () => {
   const read = readingsIn([
     entry(2, { what: 'heat', surface: 'g', by: 'drop', drop: 'sits', dialC: 180 }),
     entry(1, { what: 'heat', surface: 'g', by: 'probe', realC: 140, dialC: null }),
@@ -66,8 +66,8 @@ test('the practice surface warms to less than its dial says, is hotter in the mi
 });
 
 test('what is held: the oldest goes first, and nothing is counted twice', () => {
-  const book = [entry(10, { what: 'held', pieces: 8 }), entry(20, { what: 'plated', pieces: 2 }), entry(30, { what: 'held', pieces: 6 })];
-  expect(holdingOf(book, 18)).toEqual({
+  const log = [entry(10, { what: 'held', pieces: 8 }), entry(20, { what: 'plated', pieces: 2 }), entry(30, { what: 'held', pieces: 6 })];
+  expect(holdingOf(log, 18)).toEqual({
     waiting: 2,
     trays: [
       { pieces: 8, at: 10 },
@@ -76,7 +76,7 @@ test('what is held: the oldest goes first, and nothing is counted twice', () => 
     inOven: 14,
     plated: 2,
   });
-  const out = [...book, entry(40, { what: 'out', pieces: 10 })];
+  const out = [...log, entry(40, { what: 'out', pieces: 10 })];
   expect(holdingOf(out, 18)).toEqual({ waiting: 2, trays: [{ pieces: 4, at: 30 }], inOven: 4, plated: 12 });
   // more taken out than there is is what there is
   expect(holdingOf([...out, entry(50, { what: 'out', pieces: 99 })], 18)).toMatchObject({ inOven: 0, plated: 16, waiting: 2 });

@@ -1,4 +1,4 @@
-/** How a batch went, from its book; and two of them side by side. */
+/** How a batch went, from its event log; and two of them side by side. */
 import type { Act } from '../batch/acts';
 import type { Tap } from '../griddle/board';
 import { findIngredient } from '../pantry/pantry';
@@ -19,7 +19,7 @@ const line = (key: string, name: string, grams: number, was?: number) => ({
   ...(was === undefined ? {} : { was }),
 });
 
-const BOOK = {
+const LOG = {
   sheet: [line('l1', 'Flour', 500), line('l2', 'Sugar', 55, 50), line('l3', 'Large egg (about 2)', 100)],
   weights: { l1: 550, l2: 55, l3: 100 },
   timeline: { at: 60 * MIN, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} } as const,
@@ -38,7 +38,7 @@ const BOOK = {
 };
 
 test('rest, heat, corrections, what was off, what was held longest, and how late', () => {
-  const p = processOf(BOOK, [tap(1, 'pour', 25), tap(1, 'pull', 30), tap(2, 'pour', 55), tap(2, 'pull', 63)]);
+  const p = processOf(LOG, [tap(1, 'pour', 25), tap(1, 'pull', 30), tap(2, 'pour', 55), tap(2, 'pull', 63)]);
   expect(p).toEqual({
     heatC: 185,
     restMin: 15,
@@ -54,9 +54,7 @@ test('rest, heat, corrections, what was off, what was held longest, and how late
     checkedBy: ['AB'],
     lateMin: 3,
   });
-  expect(processOf({ ...BOOK, timeline: { ...BOOK.timeline, anchor: 'first' } }, [tap(1, 'pour', 25), tap(1, 'pull', 30), tap(2, 'pour', 31)]).lateMin).toBe(
-    -30,
-  );
+  expect(processOf({ ...LOG, timeline: { ...LOG.timeline, anchor: 'first' } }, [tap(1, 'pour', 25), tap(1, 'pull', 30), tap(2, 'pour', 31)]).lateMin).toBe(-30);
   expect(processOf({ sheet: [], weights: {}, timeline: null, entries: [] }, [])).toEqual({
     heatC: null,
     restMin: null,
@@ -85,10 +83,10 @@ test('side by side: in words, and nothing that neither says', () => {
     massG: 1900,
     exactness: 'gram',
   } as const;
-  const a: Made = { batch, process: processOf(BOOK, []), batterC: 22 };
+  const a: Made = { batch, process: processOf(LOG, []), batterC: 22 };
   const b: Made = {
     batch: { ...batch, verdict: null, marks: [], scales: {}, waste: null, change: '' },
-    process: processOf({ ...BOOK, entries: [], weights: {} }, []),
+    process: processOf({ ...LOG, entries: [], weights: {} }, []),
     batterC: 8,
   };
   const { process, outcome } = besideEachOther(a, b, findIngredient);

@@ -1,4 +1,4 @@
-/** How a batch really went, from its book: heat, rest, mixing, corrections, holding, and when the plates went. */
+/** How a batch really went, from its event log: heat, rest, mixing, corrections, holding, and when the plates went. */
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { piecesFrom, type Tap } from '../griddle/board';

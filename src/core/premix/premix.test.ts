@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { analyse } from '../analyse';
 import { EMPTY_FORMULA, type Formula, formulaLines } from '../formula/formula';
 import { KINDS, railOf } from '../formula/kinds';
-import { FRESH_KITCHEN } from '../formula/ways';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Scale } from '../pantry/gear';
 import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';

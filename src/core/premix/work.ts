@@ -1,7 +1,7 @@
 /** A premix worked whole: its bag, what it asks for as each product, and what has to be checked. */
 import { countedLines, type EndId, type Formula, schoolIdOf } from '../formula/formula';
+import type { Kitchen } from '../formula/kitchen-settings';
 import type { TallyPart } from '../formula/tally';
-import type { Kitchen } from '../formula/ways';
 import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { type Bag, bagOf, bulkDensity, itemsFor } from './bag';

@@ -1,7 +1,7 @@
 /** Records of every age of the app: rows as they were written then, brought up to date, and read as they were meant. */
 import { randomUUID } from 'node:crypto';
 import { batchById, log, underWay } from '../queries/batches';
-import { bookOf, keepItems } from '../queries/book';
+import { eventLogOf, keepItems } from '../queries/event-log';
 import { formulaShelf, reindexFormulas, versionById } from '../queries/formulas';
 import { tapsOf } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
@@ -173,7 +173,7 @@ test('0.4.0 and 0.5.0: kits, sauces, a premix with a lot, taps by number', async
   expect(await lots()).toMatchObject([{ number: '260101-1', contents: [{ lot: 'A1' }], unreadable: [] }]);
 });
 
-test('0.6.0: the book of a batch, its time line, its scales', async () => {
+test('0.6.0: the event log of a batch, its time line, its scales', async () => {
   await age('0008');
   const f = await formula('Counter cakes');
   const serving = { at: Date.UTC(2026, 10, 28, 9), anchor: 'last', helpers: 1, dayOneAt: null, moved: { rest: Date.UTC(2026, 10, 28, 8) } };
@@ -191,7 +191,7 @@ test('0.6.0: the book of a batch, its time line, its scales', async () => {
     timelineRevision: 1,
     unreadable: [],
   });
-  expect((await bookOf(id))?.entries).toMatchObject([{ act }]);
+  expect((await eventLogOf(id))?.entries).toMatchObject([{ act }]);
   // an older screen tells a turn by the piece's number alone
   const [pour, flip] = [randomUUID(), randomUUID()];
   await keepItems(id, [

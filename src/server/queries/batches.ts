@@ -19,9 +19,9 @@ import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
-import { ENTRIES, readEntries } from './book-entries';
+import { ENTRIES, readEntries } from './event-entries';
 import { type Cursor, cursorOf, type Page, pageOf } from './paging';
-import { GONE, type Opened, saveRevised, setAside } from './revised';
+import { GONE, keepRaw, type Opened, saveRevised } from './revised';
 
 const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, v.school, b.driver, b.exactness, b.split, b.sheet,
@@ -195,7 +195,7 @@ export const setServing = (batchId: string, to: Serving | null, opened: Opened<S
     ).rows[0];
     if (!row) return refuse('That batch is finished, or not in this kitchen any more: its time line stays.');
     const now = readStored(TIMELINE, row.timeline, batchId);
-    if (now.unreadable.length > 0) await setAside(client, `batches.timeline ${batchId}`, row.timeline);
+    if (now.unreadable.length > 0) await keepRaw(client, `batches.timeline ${batchId}`, row.timeline);
     return saveRevised(SHAPES.serving, { revision: row.revision, value: now.value }, to, opened, (v, revision) =>
       client.query('update batches set timeline = $2, timeline_revision = $3 where id = $1', [batchId, v === null ? null : JSON.stringify(v), revision]),
     );
@@ -232,7 +232,7 @@ export const writeOutcome = (
     ).rows[0];
     if (!row) return refuse(GONE);
     const scales = readStored(SCALED, row.scales, batchId);
-    if (scales.unreadable.length > 0) await setAside(client, `batches.scales ${batchId}`, row.scales);
+    if (scales.unreadable.length > 0) await keepRaw(client, `batches.scales ${batchId}`, row.scales);
     const now = { revision: row.revision, value: wholeOutcome({ ...row, scales: scales.value }) };
     return saveRevised<WholeOutcome>(SHAPES.outcome, now, wholeOutcome(o), opened, (v, revision) =>
       client.query(

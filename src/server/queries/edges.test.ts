@@ -8,7 +8,7 @@ import { migrate } from '../db/migrate';
 import { closePool, query, reach, transaction } from '../db/pool';
 import { startBatch } from '../usecases/start-batch';
 import { batchById, log, underWay } from './batches';
-import { bookOf, keepItems } from './book';
+import { eventLogOf, keepItems } from './event-log';
 import { formulaShelf, saveVersion, shelfMains, versionById } from './formulas';
 import { loadHouse, setHousePartAside } from './house';
 import { allThings, countStock, countsOf, keepStockNote, stockNoted } from './pantry';
@@ -116,7 +116,7 @@ describe('reading what is stored', () => {
     expect(b).toMatchObject({ timeline: null, scales: {}, driver: { by: 'factor', factor: 1 }, entries: [] });
     expect(b?.unreadable?.length).toBeGreaterThanOrEqual(5);
     expect((await underWay()).some((x) => x.id === id)).toBe(true);
-    expect((await bookOf(id))?.entries).toEqual([]);
+    expect((await eventLogOf(id))?.entries).toEqual([]);
     expect(await sideById(side.id)).toMatchObject({ parts: [], unreadable: [{ what: 'the parts of Broken butter' }] });
     expect(await premixById(mix.id)).toMatchObject({ settings: { bagG: FRESH_PREMIX.bagG, storage: FRESH_PREMIX.storage }, unreadable: [{}] });
     const other = ok(

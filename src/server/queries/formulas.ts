@@ -6,10 +6,10 @@ import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/
 import { analyseFormula, loudest } from '@/core/analyse';
 import { type Entry, type Formula, mainsOf } from '@/core/formula/formula';
 import { type KindId, kindById, schoolOf } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { allergensOf } from '@/core/formula/tally';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
 import { dismissedSince } from '@/core/formula/version';
-import type { Kitchen } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Allergen } from '@/core/pantry/ingredient';
 import { SOON_DAYS } from '@/core/pantry/stock';

@@ -5,7 +5,7 @@ import { piecesFrom, type Tap } from '@/core/griddle/board';
 import { type HeatReading, readingsIn } from '@/core/griddle/heat';
 import { sidesOf } from '@/core/griddle/times';
 import { query, transaction } from '../db/pool';
-import { readEntries } from './book-entries';
+import { readEntries } from './event-entries';
 import { onceFor } from './revised';
 
 interface TapRow extends Record<string, unknown> {

@@ -3,7 +3,7 @@ import type { PoolClient } from 'pg';
 import type { z } from 'zod';
 import { type ActionResult, clashing, type Kept } from '@/contract/action-result';
 import { type houseChangeSchema, keptHouseSchema } from '@/contract/house';
-import { FRESH_KITCHEN, type Kitchen } from '@/core/formula/ways';
+import { FRESH_KITCHEN, type Kitchen } from '@/core/formula/kitchen-settings';
 import { FILL_METHODS } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import type { Gear } from '@/core/pantry/gear';
@@ -14,7 +14,7 @@ import { merge } from '@/core/records/merge';
 import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { loadOwn } from './pantry';
-import { type Opened, setAside } from './revised';
+import { keepRaw, type Opened } from './revised';
 
 type KeptHouse = z.output<typeof keptHouseSchema>;
 type HouseChange = z.output<typeof houseChangeSchema>;
@@ -103,7 +103,7 @@ export const changeHouse = (change: HouseChange, base?: HouseChange, decided: Op
     const m = merge<object>(base ? { ...theirs, ...base } : theirs, { ...change }, theirs, SHAPES.house, decided?.revision === revision ? decided.paths : {});
     if (m.clashes.length > 0) return clashing({ revision, theirs, clashes: m.clashes });
     const value = m.value as HouseChange;
-    if (raw !== undefined && bag(raw) !== raw) await setAside(client, 'kitchen.house', raw);
+    if (raw !== undefined && bag(raw) !== raw) await keepRaw(client, 'kitchen.house', raw);
     const parts = bag(raw);
     const patched = (k: 'conventions' | 'ways' | 'units') => (change[k] ? { [k]: { ...bag(parts[k]), ...value[k] } } : {});
     const next = {
@@ -136,7 +136,7 @@ export const setHousePartAside = (path: string): Promise<boolean> =>
     if (!readStored(HOUSE, raw ?? {}).unreadable.some((u) => u.where === place)) return false;
     const steps = path.split('.');
     const at = await client.query<{ value: unknown }>("select value #> $1 as value from kitchen where key = 'house'", [steps]);
-    await setAside(client, place, at.rows[0]?.value);
+    await keepRaw(client, place, at.rows[0]?.value);
     await client.query("update kitchen set value = value #- $1, revision = revision + 1 where key = 'house'", [steps]);
     return true;
   });

@@ -12,7 +12,7 @@ import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type Column, readStored } from '../db/json';
 import { longTransaction, query, transaction } from '../db/pool';
-import { GONE, type Opened, saveRevised, setAside } from './revised';
+import { GONE, keepRaw, type Opened, saveRevised } from './revised';
 
 const STAMP = 'own';
 
@@ -207,7 +207,7 @@ export const keepThing = (thing: OwnThing, fresh: boolean, opened: Opened<Omit<O
     const row = (await client.query<ThingRow>('select id, name, aliases, packet, revision from own_ingredients where id = $1 for update', [thing.id])).rows[0];
     if (!row) return refuse(GONE);
     const read = readStored(packetColumn(row.name), row.packet, row.id).value;
-    if (!read) await setAside(client, `own_ingredients.packet ${row.id}`, row.packet);
+    if (!read) await keepRaw(client, `own_ingredients.packet ${row.id}`, row.packet);
     const value = { name: thing.name, packet: thing.packet };
     const now = { revision: row.revision, value: read ? { name: row.name, packet: read } : value };
     return saveRevised(SHAPES.thing, now, value, read ? opened : null, async (v, revision) => {

@@ -10,7 +10,7 @@ import type { Unreadable } from '@/core/records/unreadable';
 import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { Undone } from '../db/undone';
-import { GONE, type Opened, onceFor, saveRevised, setAside } from './revised';
+import { GONE, keepRaw, type Opened, onceFor, saveRevised } from './revised';
 
 export interface Premix {
   readonly id: string;
@@ -66,7 +66,7 @@ export const keepPremix = (
       const was = (await client.query<PremixRow>(`${SELECT_PREMIX} where id = $1 for update`, [id])).rows[0];
       if (!was) return refuse(GONE);
       const now = toPremix(was);
-      if (now.unreadable.length > 0) await setAside(client, `premixes.settings ${id}`, was.settings);
+      if (now.unreadable.length > 0) await keepRaw(client, `premixes.settings ${id}`, was.settings);
       const lots = await client.query('select 1 from lots where premix_id = $1 limit 1', [id]);
       const other = (['milk', 'buttermilk', 'egg'] as const).some((k) => now.settings.powders[k] !== p.settings.powders[k]);
       if (other && lots.rowCount) return refuse('Lots were made of this bag: what is in it stays. Make another premix for other powders.');

@@ -12,7 +12,7 @@ import { RecordsTrouble } from '../db/trouble';
 import { rebalanceMix } from '../usecases/rebalance';
 import { startBatch } from '../usecases/start-batch';
 import { batchById, log as logPage, setServing, underWay, writeOutcome } from './batches';
-import { bookOf, keepItems } from './book';
+import { eventLogOf, keepItems } from './event-log';
 import { formulaShelf, type Save, saveVersion as save, version, versionsOf as versionPage } from './formulas';
 import { dialReadings, earlierSides, tapsOf, wantPieces } from './griddle';
 import { changeHouse, loadHouse } from './house';
@@ -317,11 +317,11 @@ test('what a screen tells is kept once, whatever came between; a line that is no
     { id: randomUUID(), do: 'enter', entry },
   ] as const;
   expect(await all(keepItems(b.id, first))).toBe(true);
-  const stamp = (await bookOf(b.id))?.stamp;
+  const stamp = (await eventLogOf(b.id))?.stamp;
   expect(await line(b.id, 'l1', 255)).toBe(true);
   // an answer was lost, and the first is told again: the later word stands
   expect(await all(keepItems(b.id, first))).toBe(true);
-  expect(await bookOf(b.id)).toEqual({ stamp, now: expect.any(Number), taps: [], ticked: ['l1'], weights: { l1: 255 }, entries: [entry] });
+  expect(await eventLogOf(b.id)).toEqual({ stamp, now: expect.any(Number), taps: [], ticked: ['l1'], weights: { l1: 255 }, entries: [entry] });
   expect((await batchById(b.id))?.entries).toEqual([entry]);
   const none = [
     { id: randomUUID(), do: 'strike', entryId: entry.id },
@@ -329,13 +329,13 @@ test('what a screen tells is kept once, whatever came between; a line that is no
   ] as const;
   // the line is not there; the entry is struck out all the same
   expect((await keepItems(b.id, none)).map((a) => a.ok)).toEqual([true, false]);
-  expect((await bookOf(b.id))?.entries).toHaveLength(0);
+  expect((await eventLogOf(b.id))?.entries).toHaveLength(0);
   // when it is served is told by the stamp
   const serving = { at, anchor: 'first', helpers: 1, dayOneAt: null, moved: { rest: at } } as const;
   expect(await setServing(b.id, serving)).toMatchObject({ ok: true, revision: 2 });
   expect((await batchById(b.id))?.timeline).toEqual(serving);
-  expect((await bookOf(b.id))?.stamp).not.toBe(stamp);
-  expect(await bookOf(randomUUID())).toBeNull();
+  expect((await eventLogOf(b.id))?.stamp).not.toBe(stamp);
+  expect(await eventLogOf(randomUUID())).toBeNull();
 });
 
 test('the log is found by words and verdict; a per cent sign is only a sign', async () => {

@@ -54,5 +54,5 @@ export async function onceFor<T extends object>(
 }
 
 /** Keeps a raw value that could not be read before something else is put in its place. */
-export const setAside = (client: ClientBase, place: string, value: unknown): Promise<unknown> =>
+export const keepRaw = (client: ClientBase, place: string, value: unknown): Promise<unknown> =>
   client.query('insert into set_aside (place, value) values ($1, $2)', [place, JSON.stringify(value ?? null)]);

@@ -6,7 +6,7 @@ import type { Side } from '@/core/batch/sides';
 import { SHAPES } from '@/core/records/editable';
 import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
-import { GONE, type Opened, onceFor, saveRevised, setAside } from './revised';
+import { GONE, keepRaw, type Opened, onceFor, saveRevised } from './revised';
 
 const PARTS: Column<Side['parts']> = { at: 'sides.parts', called: 'the parts', schema: sideSchema.shape.parts, fresh: [] };
 
@@ -50,7 +50,7 @@ export const keepSide = (
       const row = (await client.query<Row>(`${SELECT} where id = $1 for update`, [id])).rows[0];
       if (!row) return refuse(GONE);
       const now = toSide(row);
-      if (now.unreadable?.length) await setAside(client, `sides.parts ${id}`, row.parts);
+      if (now.unreadable?.length) await keepRaw(client, `sides.parts ${id}`, row.parts);
       const kept = await saveRevised(SHAPES.side, { revision: now.revision, value: sideFields(now) }, sideFields(s), opened, (v, revision) =>
         client.query('update sides set name = $1, measure = $2, parts = $3, serving_g = $4, method = $5, revision = $6 where id = $7', [
           v.name,

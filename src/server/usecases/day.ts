@@ -2,7 +2,8 @@
 import { type Batch, waysOf } from '@/core/batch/batch';
 import { type Bowl, bowlOf, daySteps } from '@/core/day/day';
 import type { Step } from '@/core/day/steps';
-import type { Kitchen, Ways } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
+import type { Ways } from '@/core/formula/ways';
 import { type KnownTimes, timesFor } from '@/core/griddle/times';
 import { findIngredient } from '@/core/pantry/pantry';
 import { earlierSides } from '../queries/griddle';

@@ -5,7 +5,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { driverSchema, outcomeSchema } from '@/contract/batch';
-import { actSchema } from '@/contract/book';
+import { actSchema } from '@/contract/event-log';
 import { settingsSchema } from '@/contract/formula';
 import { conventionsSchema } from '@/contract/house';
 import { gearSchema, thingSchema, weighedMeasureSchema } from '@/contract/pantry';
@@ -17,7 +17,7 @@ import { measureFrom } from '@/core/pantry/calibrate';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { localDay } from '@/core/quantity/day';
 import { writeOutcome } from '../queries/batches';
-import { keepItems } from '../queries/book';
+import { keepItems } from '../queries/event-log';
 import { saveVersion } from '../queries/formulas';
 import { changeHouse } from '../queries/house';
 import { keepMeasure, keepPantry } from '../queries/pantry';
@@ -49,7 +49,7 @@ const batchSchema = z.object({
   exactness: z.enum(['exact', 'gram']),
   tickedLines: z.number().int().default(0),
   /** What was noted while it was made, minutes after it was begun. */
-  book: z.array(z.object({ min: z.number(), act: actSchema })).default([]),
+  entries: z.array(z.object({ min: z.number(), act: actSchema })).default([]),
   outcome: outcomeSchema.omit({ batchId: true }).optional(),
 });
 const demoSchema = z.array(
@@ -187,10 +187,10 @@ export async function loadDemo(): Promise<number> {
         started.id,
         Array.from({ length: b.tickedLines }, (_, i) => ({ id: randomUUID(), do: 'line', key: `l${i + 1}`, to: true })),
       );
-      if (b.book.length > 0)
+      if (b.entries.length > 0)
         await keepItems(
           started.id,
-          b.book.map(({ min, act }) => ({ id: randomUUID(), do: 'enter', entry: { id: randomUUID(), at: ago(b.hoursAgo).getTime() + 60_000 * min, act } })),
+          b.entries.map(({ min, act }) => ({ id: randomUUID(), do: 'enter', entry: { id: randomUUID(), at: ago(b.hoursAgo).getTime() + 60_000 * min, act } })),
         );
       if (b.outcome) await writeOutcome(started.id, b.outcome, null, ago(b.hoursAgo - 1.5));
     }

@@ -5,7 +5,7 @@ import { highsSolver } from '@/core/balance/lp';
 import type { AccountLine } from '@/core/batch/account';
 import { kitchenLines, takenInKitchen } from '@/core/batch/kitchen';
 import type { Taken } from '@/core/batch/scale';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 
 let solver: Promise<SolveLp> | undefined;
 

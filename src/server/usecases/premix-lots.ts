@@ -1,7 +1,7 @@
 import { piecesOf } from '@/core/batter/volume';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Version } from '@/core/formula/version';
-import type { Kitchen } from '@/core/formula/ways';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { itemsFor } from '@/core/premix/bag';
 import { limitsOf } from '@/core/premix/keeping';
@@ -18,14 +18,14 @@ import { insertLot, lotById, type Made, type NewLot, type Premix, premixById, ta
 import { takeFromShelf } from '../queries/stock';
 import { type Started, shortWords, writeBatch } from './start-batch';
 
-export interface Kept {
+export interface WithWork {
   readonly premix: Premix;
   readonly version: Version;
   readonly worked: WorkedPremix | null;
 }
 
 /** A premix with its formula, worked in a house. */
-export async function workedPremix(id: string, house: Kitchen): Promise<Kept | null> {
+export async function workedPremix(id: string, house: Kitchen): Promise<WithWork | null> {
   const premix = await premixById(id);
   const version = premix && (await versionById(premix.versionId));
   return premix && version ? { premix, version, worked: workPremix(version.formula, house, null, premix.settings) } : null;

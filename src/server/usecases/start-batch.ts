@@ -12,7 +12,7 @@ import { mixesIn, ONE, type Split } from '@/core/batch/split';
 import { type Take, takeOut } from '@/core/batch/take-out';
 import { type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';

@@ -4,7 +4,7 @@ import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { batchById, writeOutcome } from '../queries/batches';
-import { keepItems } from '../queries/book';
+import { keepItems } from '../queries/event-log';
 import { saveVersion, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { keepPantry, stockNoted } from '../queries/pantry';

@@ -5,7 +5,7 @@ import { swapRebalanced, swapsFor } from '@/core/balance/swaps';
 import type { Batch } from '@/core/batch/batch';
 import { plannedSheet, readyFor } from '@/core/batch/plan';
 import type { EndId, Formula, FormulaLine } from '@/core/formula/formula';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { scalesOf } from '@/core/pantry/gear';
 import type { StandInOffer } from '@/core/prep/mise';
 import { transaction } from '../db/pool';

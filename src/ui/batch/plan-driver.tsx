@@ -3,7 +3,7 @@ import type { AccountLine } from '@/core/batch/account';
 import type { Driver } from '@/core/batch/driver';
 import type { PortionOffer } from '@/core/batch/portions';
 import type { Gear } from '@/core/pantry/gear';
-import { portionFor } from '@/core/pantry/gear';
+import { piecesAtOnce, portionFor } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { OZ_G, type Units } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
@@ -132,8 +132,6 @@ export function readDriver(t: PlanTyped, units: Units, pan: boolean): ReadDriver
 /** A portion to the millilitre. */
 const ml = (x: number): number => Math.max(1, Math.round(x));
 
-const piecesIn = (g: Gear): number => (g.sort === 'iron' ? g.pieces : g.sort === 'ball-pan' ? g.hollows : 1);
-
 interface Props {
   readonly typed: PlanTyped;
   readonly set: (part: Partial<PlanTyped>) => void;
@@ -167,7 +165,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
   );
   const pickGear = (id: string): void => {
     const g = fitting.find((x) => x.id === id);
-    set({ gear: id, ...(g && { piecesEach: String(piecesIn(g)), portion: String(ml(portionFor(g, kind) ?? 60)) }) });
+    set({ gear: id, ...(g && { piecesEach: String(piecesAtOnce(g, kind, undefined)), portion: String(ml(portionFor(g, kind) ?? 60)) }) });
   };
   return (
     <>
@@ -183,7 +181,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
           });
           const first = fitting[0];
           if (by === 'pans' && t.gear === '' && first)
-            set({ by, gear: first.id, piecesEach: String(piecesIn(first)), portion: String(ml(portionFor(first, kind) ?? 60)) });
+            set({ by, gear: first.id, piecesEach: String(piecesAtOnce(first, kind, undefined)), portion: String(ml(portionFor(first, kind) ?? 60)) });
         }}
       />
       {t.by === 'ingredient' ? (

@@ -8,7 +8,7 @@ import { batterVolume, piecesOf, servedG, toolLossG } from '@/core/batter/volume
 import { yieldClaim } from '@/core/card/method';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import { type KindId, kindById } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { writeNumber } from '@/core/quantity/number';
 import { grams, millilitres, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';

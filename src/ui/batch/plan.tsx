@@ -13,7 +13,7 @@ import type { Side } from '@/core/batch/sides';
 import type { EndId, Formula } from '@/core/formula/formula';
 import { schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams } from '@/core/quantity/say';

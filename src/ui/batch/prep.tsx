@@ -7,9 +7,9 @@ import { type Batch, waysOf, weighable } from '@/core/batch/batch';
 import { lifeOf } from '@/core/batch/mixes';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { fadeOf } from '@/core/batter/standing';
-import type { Book } from '@/core/day/book';
 import { bowlOf } from '@/core/day/day';
-import type { Kitchen } from '@/core/formula/ways';
+import type { EventLog } from '@/core/day/event-log';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { joinedAt, piecesFrom } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -19,7 +19,7 @@ import { miseOf, type StandInOffer } from '@/core/prep/mise';
 import { bowlLines } from '@/core/prep/weigh';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
-import { useBook } from '../day/use-book';
+import { useEventLog } from '../day/use-event-log';
 import type { Refused } from '../kit/answer';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { lookOf } from '../kit/button';
@@ -42,7 +42,7 @@ type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 interface Props {
   readonly batch: Batch;
   readonly house: Kitchen;
-  readonly first: Book;
+  readonly first: EventLog;
   /** Stand-ins by line. */
   readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
   readonly tell: Tell;
@@ -64,9 +64,9 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Mise', weigh: 'Wei
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
 export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: Props) {
   const router = useRouter();
-  const book = useBook(saved.id, first, tell, () => router.refresh());
-  const batch: Batch = { ...saved, entries: book.entries, ticked: book.ticked, weights: book.weights };
-  const done = doneIn(book);
+  const log = useEventLog(saved.id, first, tell, () => router.refresh());
+  const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
+  const done = doneIn(log);
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('list');
   useEffect(() => {
     if (copyOf(WAY) === 'one') setWay('one');
@@ -80,8 +80,8 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
   const left = lines.filter((l) => !done.ticked.has(l.key));
   const now = left[0]?.key;
   const count = mixesIn(batch.split);
-  const checks = entriesOf(book.entries, 'checked');
-  const mixed = entriesOf(book.entries, 'mixed');
+  const checks = entriesOf(log.entries, 'checked');
+  const mixed = entriesOf(log.entries, 'mixed');
   const isMixed = (mix: number): boolean => mixed.some((e) => e.act.mix === mix);
   const leftIn = (mix: number): number => left.filter((l) => (l.mix ?? 1) === mix).length;
   // the mix that is worked on: the one looked at, else the first that is not weighed, else the first that is not joined
@@ -95,16 +95,16 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
   const isChecked = checks.some((e) => e.act.mix === at);
   const allIn = bowls.every((l) => done.ticked.has(l.key));
   const mixedAt = mixed.filter((e) => e.act.mix === at).at(-1)?.at ?? null;
-  const begun = book.ticked.length > 0;
+  const begun = log.ticked.length > 0;
   const stages = STAGES.filter((s) => s !== 'check' || wantsCheck);
   const natural: Stage =
-    !begun && !entriesOf(book.entries, 'mise-done').length
+    !begun && !entriesOf(log.entries, 'mise-done').length
       ? 'mise'
       : left.some((l) => l.mix === undefined || l.mix === at)
         ? 'weigh'
         : mixedAt !== null
           ? 'rest'
-          : wantsCheck && !isChecked && joinedAt(book.taps, at) === null
+          : wantsCheck && !isChecked && joinedAt(log.taps, at) === null
             ? 'check'
             : 'join';
   // when the work goes on, the screen goes with it
@@ -115,7 +115,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
   const bowl = bowlOf(batch, ways, house.gear, find);
   const inBowl = inTheBowl(batch, at, find);
   // in one bowl every piece came out of it; of several nobody has said which
-  const pouredG = count === 1 ? piecesFrom(book.taps).length * (batch.portionMl ?? 0) * (bowl.analysis.volume?.densityGPerMl ?? 1) : 0;
+  const pouredG = count === 1 ? piecesFrom(log.taps).length * (batch.portionMl ?? 0) * (bowl.analysis.volume?.densityGPerMl ?? 1) : 0;
   const unmeasured = batch.sheet.filter((l) => l.grams === null);
   const name = count > 1 ? mixName(batch.split, at) : null;
   const waits = !allIn ? 'Some of it is still to be weighed.' : wantsCheck && !isChecked ? 'Somebody else looks first: it is the way of this house.' : '';
@@ -139,7 +139,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
           )}
         </p>
       </div>
-      <Trouble book={book} />
+      <Trouble log={log} />
       {count > 1 && stage !== 'mise' ? (
         <Taps
           label={batch.split.by === 'kits' ? 'Which kit' : 'Which mix'}
@@ -157,7 +157,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
           batchId={batch.id}
           mise={miseOf(batch, ways.joining, find)}
           offers={offers}
-          book={book}
+          log={log}
           begun={begun}
           swap={swap}
           onSwapped={() => router.refresh()}
@@ -184,8 +184,8 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
           {unmeasured.length > 0 ? <p className="text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p> : null}
         </>
       ) : null}
-      {stage === 'check' ? <CheckView lines={bowls} mix={at} book={book} stepG={stepG} find={find} /> : null}
-      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} joining={ways.joining} parts={parts} book={book} waits={waits} /> : null}
+      {stage === 'check' ? <CheckView lines={bowls} mix={at} log={log} stepG={stepG} find={find} /> : null}
+      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} joining={ways.joining} parts={parts} log={log} waits={waits} /> : null}
       {stage === 'rest' ? (
         mixedAt === null ? (
           <p className="text-xl">It is not mixed yet: the rest begins when it is.</p>
@@ -199,7 +199,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
               foam={parts.includes('whites')}
               griddle={`/batches/${batch.id}/griddle`}
             />
-            <CorrectView batch={batch} mix={at} lines={inBowl} standing={bowl.standing} stepG={stepG} pouredG={pouredG} book={book} find={find} />
+            <CorrectView batch={batch} mix={at} lines={inBowl} standing={bowl.standing} stepG={stepG} pouredG={pouredG} log={log} find={find} />
           </>
         )
       ) : null}

@@ -5,7 +5,7 @@ import type { Chosen } from '@/core/balance/kitchen';
 import type { AccountLine } from '@/core/batch/account';
 import { kitchenLines, takenInKitchen } from '@/core/batch/kitchen';
 import type { Taken } from '@/core/batch/scale';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { KitchenApi } from '@/workers/kitchen.worker';
 
 export interface InKitchen {

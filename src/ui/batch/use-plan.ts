@@ -15,7 +15,7 @@ import type { Step } from '@/core/day/steps';
 import { EGG_G } from '@/core/formula/eggs';
 import { countedLines, type EndId, type Formula, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { timesFor } from '@/core/griddle/times';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';

@@ -2,7 +2,7 @@
 import { type ClipboardEvent, useState } from 'react';
 import { readCard } from '@/core/card/card';
 import { type Formula, kitchenOf, MOST_ENTRIES } from '@/core/formula/formula';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { Button } from '../kit/button';
 import type { BenchAction } from './state';
 

@@ -5,7 +5,7 @@ import { analyseFormula } from '@/core/analyse';
 import { differByEnd, takeApart, toEnd } from '@/core/balance/lines';
 import { type Formula, formulaLines, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { readCard } from '@/core/card/card';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
 import type { BenchAction } from './state';

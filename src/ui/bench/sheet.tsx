@@ -6,7 +6,7 @@ import type { Analysis } from '@/core/analyse';
 import { blendOf } from '@/core/balance/lines';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
 import { counts, type EndId, type Formula, type FormulaLine, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import { TextField } from '../kit/field';
 import { Switch } from '../kit/switch';

@@ -15,7 +15,7 @@ import {
 } from '@/core/balance/start';
 import { type Formula, formulaLines } from '@/core/formula/formula';
 import { type KindId, kindById, POUR_WORDS, schoolOf, usualPortionMl } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { ingredient } from '@/core/pantry/pantry';
 import { grams } from '@/core/quantity/say';

@@ -1,6 +1,6 @@
 import { fork } from '@/core/balance/lines';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
-import { FRESH_KITCHEN } from '@/core/formula/ways';
+import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { diffSheet } from './diff';
 import { type BenchAction, type BenchState, benchReducer, startBench } from './state';
 

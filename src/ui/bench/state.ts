@@ -6,7 +6,7 @@ import { readLine } from '@/core/card/line';
 import type { Vessel } from '@/core/card/parts';
 import { type EndId, type Entry, entriesFromCard, type Formula, kitchenOf } from '@/core/formula/formula';
 import { kindById, kindFromWords } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 
 export interface BenchState {
   readonly formula: Formula;

@@ -2,7 +2,8 @@
 import { ChevronDown } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import type { Formula } from '@/core/formula/formula';
-import { type ChosenWay, type Kitchen, MOST_ALTITUDE_M, WAY_NAMES, type Ways } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { type ChosenWay, MOST_ALTITUDE_M, WAY_NAMES, type Ways } from '@/core/formula/ways';
 import { CONVENTION_NAMES, type Conventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { Choice } from '../kit/choice';

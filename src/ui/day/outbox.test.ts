@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import type { ActionResult } from '@/contract/action-result';
-import type { Item } from '@/core/day/book';
+import type { Item } from '@/core/day/event-log';
 import { agoOf, arrived, asideOf, batchesWaiting, keepWaiting, resolveAside, sendsItself, tellings, toldNow, waiting } from './outbox';
 import { NO_ANSWER, sendWaiting, type Tell } from './send';
 

@@ -1,9 +1,9 @@
 /**
- * What of a batch's book the server has not confirmed yet, kept in this browser (IndexedDB): an entry each, in the order it was
+ * What of a batch's event log the server has not confirmed yet, kept in this browser (IndexedDB): an entry each, in the order it was
  * told, whichever tab told it. What was refused is set aside, to be sent again or dropped by the cook.
  */
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { type Item, toldAt } from '@/core/day/book';
+import { type Item, toldAt } from '@/core/day/event-log';
 import { copiesNamed, copyOf, keepCopy, STORE_FULL } from '../kit/browser-copy';
 
 export interface Waiting {
@@ -15,7 +15,7 @@ export interface Waiting {
   readonly page: string;
 }
 
-export interface SetAside {
+export interface Refused {
   readonly batchId: string;
   readonly item: Item;
   readonly why: string;
@@ -23,14 +23,14 @@ export interface SetAside {
 
 interface Store extends DBSchema {
   book: { key: number; value: Waiting; indexes: { batch: string } };
-  aside: { key: string; value: SetAside; indexes: { batch: string } };
+  aside: { key: string; value: Refused; indexes: { batch: string } };
 }
 
-export type Kept = Waiting & { readonly seq: number };
+export type Queued = Waiting & { readonly seq: number };
 
 const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
 // where the browser keeps nothing the page itself remembers, as long as it is open
-let memory: Kept[] = [];
+let memory: Queued[] = [];
 let memorySeq = -1;
 let db: Promise<IDBPDatabase<Store> | null> | null = null;
 
@@ -85,12 +85,12 @@ export async function keepWaiting(w: Waiting): Promise<void> {
 }
 
 /** What of a batch is still to be sent, the oldest first. */
-export async function waiting(batchId: string): Promise<readonly Kept[]> {
+export async function waiting(batchId: string): Promise<readonly Queued[]> {
   const d = await store().catch(() => null);
   const mine = memory.filter((w) => w.batchId === batchId);
   if (!d) return mine;
   try {
-    const out: Kept[] = [];
+    const out: Queued[] = [];
     const tx = d.transaction('book');
     for (let c = await tx.store.index('batch').openCursor(batchId); c; c = await c.continue()) out.push({ ...c.value, seq: c.primaryKey });
     return [...out, ...mine];
@@ -123,19 +123,19 @@ export async function arrived(seqs: readonly number[]): Promise<void> {
 }
 
 /** Sets what was refused aside, so that the rest goes on. */
-export async function setAside(w: Kept, why: string): Promise<void> {
+export async function keepRefused(w: Queued, why: string): Promise<void> {
   const d = await store().catch(() => null);
   if (d) await d.put('aside', { batchId: w.batchId, item: w.item, why });
   await arrived([w.seq]);
 }
 
-export async function asideOf(batchId: string): Promise<readonly SetAside[]> {
+export async function asideOf(batchId: string): Promise<readonly Refused[]> {
   const d = await store().catch(() => null);
   return d ? d.getAllFromIndex('aside', 'batch', batchId) : [];
 }
 
 /** Drops what was set aside, or puts it back to be sent once more. */
-export async function resolveAside(s: SetAside, again: boolean): Promise<void> {
+export async function resolveAside(s: Refused, again: boolean): Promise<void> {
   const d = await store().catch(() => null);
   if (!d) return;
   await d.delete('aside', s.item.id);

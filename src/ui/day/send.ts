@@ -1,6 +1,6 @@
 /** Sending what waits: in order, a parcel at a time, each item answered by itself. */
 import type { ActionResult } from '@/contract/action-result';
-import { agoOf, arrived, type Kept, setAside, waiting } from './outbox';
+import { agoOf, arrived, keepRefused, type Queued, waiting } from './outbox';
 
 export type Tell = (input: unknown) => Promise<
   ActionResult<{
@@ -13,7 +13,7 @@ export const NO_ANSWER = 'Even Crumb does not answer. What you did is kept in th
 
 export interface Sent {
   /** Items that the server has now. */
-  readonly kept: readonly Kept[];
+  readonly kept: readonly Queued[];
   /** Why the rest has to wait; null: there is no rest. */
   readonly trouble: string | null;
 }
@@ -21,7 +21,7 @@ export interface Sent {
 /** These will be refused again as they stand: waiting longer mends nothing. */
 const HOPELESS = new Set(['invalid', 'refused', 'unkeepable', 'fault']);
 
-async function sendParcel(batchId: string, parcel: readonly Kept[], tell: Tell): Promise<Sent> {
+async function sendParcel(batchId: string, parcel: readonly Queued[], tell: Tell): Promise<Sent> {
   const answer = await tell({ batchId, items: parcel.map((w) => ({ item: w.item, agoMs: agoOf(w) })) });
   if (answer.ok) {
     const refused = new Map(answer.answers.flatMap((a) => (a.ok ? [] : [[a.id, a.message] as const])));
@@ -29,18 +29,18 @@ async function sendParcel(batchId: string, parcel: readonly Kept[], tell: Tell):
     await arrived(kept.map((w) => w.seq));
     for (const w of parcel) {
       const why = refused.get(w.item.id);
-      if (why !== undefined) await setAside(w, why);
+      if (why !== undefined) await keepRefused(w, why);
     }
     return { kept, trouble: null };
   }
   if (!HOPELESS.has(answer.kind)) return { kept: [], trouble: answer.message };
   const [only] = parcel;
   if (parcel.length === 1 && only) {
-    await setAside(only, answer.message);
+    await keepRefused(only, answer.message);
     return { kept: [], trouble: null };
   }
   // one of them holds up the rest: each by itself
-  const kept: Kept[] = [];
+  const kept: Queued[] = [];
   for (const w of parcel) {
     const sent = await sendParcel(batchId, [w], tell);
     kept.push(...sent.kept);
@@ -51,7 +51,7 @@ async function sendParcel(batchId: string, parcel: readonly Kept[], tell: Tell):
 
 /** Sends what waits of a batch until nothing does, or something holds it up. */
 export async function sendWaiting(batchId: string, tell: Tell): Promise<Sent> {
-  const kept: Kept[] = [];
+  const kept: Queued[] = [];
   for (;;) {
     const parcel = (await waiting(batchId)).slice(0, MOST_AT_ONCE);
     if (parcel.length === 0) return { kept, trouble: null };

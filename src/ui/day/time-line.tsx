@@ -5,8 +5,8 @@ import { useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
-import type { Book } from '@/core/day/book';
 import { doneSteps } from '@/core/day/done';
+import type { EventLog } from '@/core/day/event-log';
 import { dayList, fromNow, timeLine } from '@/core/day/schedule';
 import type { Step } from '@/core/day/steps';
 import { minutesOrHours } from '@/core/quantity/say';
@@ -22,7 +22,7 @@ import type { Tell } from './send';
 import { ServingForm } from './serving-form';
 import { StepRow, type Window } from './step-row';
 import { Trouble } from './trouble';
-import { useBook } from './use-book';
+import { useEventLog } from './use-event-log';
 
 const MIN = 60_000;
 const NUDGE_MIN = 5;
@@ -33,7 +33,7 @@ interface Props {
   readonly batch: Batch;
   readonly steps: readonly Step[];
   readonly atOnce: number;
-  readonly first: Book;
+  readonly first: EventLog;
   readonly tell: Tell;
   readonly serve: (input: unknown) => Promise<ActionResult<Kept>>;
 }
@@ -47,7 +47,7 @@ export function TimeLineView(props: Props) {
 function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
   const time = useTime();
   const router = useRouter();
-  const book = useBook(batch.id, first, tell, () => router.refresh());
+  const log = useEventLog(batch.id, first, tell, () => router.refresh());
   // what this screen has had kept last: the page knows of it a little later
   const [mine, setMine] = useState<{ readonly revision: number; readonly serving: Serving } | null>(null);
   // what is on its way to the records, or was refused by them
@@ -70,7 +70,7 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const serving = own ?? batch.timeline ?? proposed;
   const isSet = own !== null || batch.timeline !== null;
   const planned = timeLine(steps, serving, null);
-  const done = doneSteps(steps, batch, book, atOnce, now);
+  const done = doneSteps(steps, batch, log, atOnce, now);
   const opens = planned.placed[0]?.start ?? now;
   const running = isSet && batch.finishedAt === null && (done.size > 0 || now >= opens);
   const line = running ? timeLine(steps, serving, { now, done }) : planned;
@@ -107,9 +107,9 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const release = (id: string): void => keep({ ...serving, moved: Object.fromEntries(Object.entries(serving.moved).filter(([k]) => k !== id)) });
   const tick = (id: string): void => {
     onNow();
-    const had = book.entries.find((e) => e.act.what === 'step' && e.act.step === id);
-    if (had) book.tell({ do: 'strike', entryId: had.id });
-    else book.enter({ what: 'step', step: id });
+    const had = log.entries.find((e) => e.act.what === 'step' && e.act.step === id);
+    if (had) log.tell({ do: 'strike', entryId: had.id });
+    else log.enter({ what: 'step', step: id });
   };
 
   const days = [
@@ -119,7 +119,7 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const over = steps.filter((s) => done.has(s.id));
   return (
     <section aria-label="Time line" className="grid gap-4">
-      <Trouble book={book} />
+      <Trouble log={log} />
       {list ? <NowBand list={list} now={now} servedAt={line.servedAt} wanted={serving.at} anchor={serving.anchor} onDone={tick} /> : null}
       <ServingForm
         serving={serving}
@@ -207,7 +207,7 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
         <div className="flex flex-wrap items-center gap-2">
           <span className="text-soft">Done:</span>
           {over.map((s) =>
-            book.entries.some((e) => e.act.what === 'step' && e.act.step === s.id) ? (
+            log.entries.some((e) => e.act.what === 'step' && e.act.step === s.id) ? (
               <Button key={s.id} className="min-h-11" aria-label={`${s.name}: not done after all`} onClick={() => tick(s.id)}>
                 ✓ {s.name}
               </Button>

@@ -1,8 +1,8 @@
 import { CloudOff } from 'lucide-react';
-import type { Item } from '@/core/day/book';
+import type { Item } from '@/core/day/event-log';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
-import type { OpenBook } from './use-book';
+import type { OpenEventLog } from './use-event-log';
 
 const ACTS = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 'a bowl joined' } as const;
 
@@ -15,28 +15,28 @@ function toldWords(i: Item): string {
 }
 
 /** The records are away, and what is done meanwhile is kept; or they refused something, and the rest went on. */
-export const Trouble = ({ book }: { readonly book: Pick<OpenBook, 'trouble' | 'aside' | 'resolve'> }) => (
+export const Trouble = ({ log }: { readonly log: Pick<OpenEventLog, 'trouble' | 'aside' | 'resolve'> }) => (
   <>
-    {book.trouble === null ? null : (
+    {log.trouble === null ? null : (
       <Notice weight="look" role="status">
         <CloudOff size={18} aria-hidden className="mr-1 inline" />
-        {book.trouble}
+        {log.trouble}
       </Notice>
     )}
-    {book.aside.length === 0 ? null : (
+    {log.aside.length === 0 ? null : (
       <Notice weight="stop" role="alert">
         <p>
-          {book.aside.length === 1 ? 'One thing' : `${book.aside.length} things`} told here could not go into the records; everything else has. Enter what is
+          {log.aside.length === 1 ? 'One thing' : `${log.aside.length} things`} told here could not go into the records; everything else has. Enter what is
           right, then drop it here.
         </p>
         <ul className="mt-2 grid gap-2">
-          {book.aside.map((s) => (
+          {log.aside.map((s) => (
             <li key={s.item.id} className="flex flex-wrap items-center gap-3">
               <span className="min-w-0 flex-1">
                 <strong>{toldWords(s.item)}</strong>: {s.why}
               </span>
-              <Button onClick={() => book.resolve(s, true)}>Send it again</Button>
-              <Button onClick={() => book.resolve(s, false)}>Drop it</Button>
+              <Button onClick={() => log.resolve(s, true)}>Send it again</Button>
+              <Button onClick={() => log.resolve(s, false)}>Drop it</Button>
             </li>
           ))}
         </ul>

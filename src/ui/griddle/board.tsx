@@ -6,7 +6,7 @@ import { useRef } from 'react';
 import { entriesOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import type { Life } from '@/core/batch/mixes';
-import type { Book } from '@/core/day/book';
+import type { EventLog } from '@/core/day/event-log';
 import { kindById, type Zone } from '@/core/formula/kinds';
 import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom, type Surface } from '@/core/griddle/board';
 import type { HeatReading } from '@/core/griddle/heat';
@@ -17,7 +17,7 @@ import type { FadePoint } from '@/core/lift/fade';
 import { kitchenNow, useNow } from '../day/clock';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
-import { useBook } from '../day/use-book';
+import { useEventLog } from '../day/use-event-log';
 import { useAlarm, useAlarms } from '../kit/alarm';
 import type { Refused } from '../kit/answer';
 import { useAsking } from '../kit/asking';
@@ -45,7 +45,7 @@ interface Props {
   readonly dials: readonly HeatReading[];
   /** Somebody has to look before bowls are joined. */
   readonly checks: boolean;
-  readonly first: Book;
+  readonly first: EventLog;
   readonly tell: Tell;
   readonly want: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }
@@ -74,12 +74,12 @@ function BoardAt({
 }: Props & { readonly now: number; readonly onNow: () => void }) {
   const router = useRouter();
   const asking = useAsking();
-  const book = useBook(batch.id, first, tell, () => router.refresh());
-  const { taps } = book;
+  const log = useEventLog(batch.id, first, tell, () => router.refresh());
+  const { taps } = log;
   const probe = useInstrument<SurfaceReading, SurfaceAct>('/api/surface', 'practice-griddle');
   const [alarms, setAlarms] = useAlarms();
   const nextKey = useRef<HTMLButtonElement>(null);
-  const verdict = entriesOf(book.entries, 'test').at(-1)?.act.verdict ?? '';
+  const verdict = entriesOf(log.entries, 'test').at(-1)?.act.verdict ?? '';
 
   const kind = kindById(batch.kind);
   const hasTest = hasTestPiece(batch);
@@ -99,7 +99,7 @@ function BoardAt({
 
   const act = (what: 'pour' | 'flip' | 'pull', place: Place, of: Piece | null): void => {
     onNow();
-    book.tell({
+    log.tell({
       do: 'tap',
       tap: { id: crypto.randomUUID(), act: what, of: of?.id ?? null, surface: place.surface, slot: place.slot, at: kitchenNow() },
     });
@@ -137,7 +137,7 @@ function BoardAt({
     );
   return (
     <div className="grid gap-4">
-      <Trouble book={book} />
+      <Trouble log={log} />
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
         <div className="grid min-w-0 gap-4">
           <section aria-label="Next" className="rounded-plate bg-white p-4">
@@ -168,7 +168,7 @@ function BoardAt({
                 <Button
                   size="work"
                   onClick={() => {
-                    book.tell({ do: 'untap', tapId: last.id });
+                    log.tell({ do: 'untap', tapId: last.id });
                     nextKey.current?.focus({ preventScroll: true });
                   }}
                 >
@@ -188,7 +188,7 @@ function BoardAt({
                   label="The test piece is"
                   size="work"
                   value={verdict}
-                  onChange={(v) => v !== '' && book.enter({ what: 'test', verdict: v })}
+                  onChange={(v) => v !== '' && log.enter({ what: 'test', verdict: v })}
                   options={VERDICTS_OF_TEST.map((v) => ({ value: v, label: TEST_WORDS[v] }))}
                 />
                 {verdict === '' ? null : <p className="text-lg font-semibold">{oneChange(verdict, batch.massG / progress.bowls)}</p>}
@@ -225,10 +225,10 @@ function BoardAt({
               now={now}
               life={life}
               points={fade}
-              guard={checks && !entriesOf(book.entries, 'checked').some((e) => e.act.mix === progress.bowl) ? `/batches/${batch.id}/prep` : null}
+              guard={checks && !entriesOf(log.entries, 'checked').some((e) => e.act.mix === progress.bowl) ? `/batches/${batch.id}/prep` : null}
               onJoin={() => {
                 onNow();
-                book.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: kitchenNow() } });
+                log.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: kitchenNow() } });
                 nextKey.current?.focus({ preventScroll: true });
               }}
             />
@@ -238,10 +238,10 @@ function BoardAt({
             left={wanted === null ? null : Math.max(0, wanted - progress.off)}
             places={places.length}
             times={times}
-            book={book}
+            log={log}
             now={now}
           />
-          <HeatView surfaces={surfaces} zone={zone} book={book} earlier={dials} probe={probe} now={now} />
+          <HeatView surfaces={surfaces} zone={zone} log={log} earlier={dials} probe={probe} now={now} />
           <div className="flex flex-wrap gap-x-5 gap-y-1 rounded-plate bg-white px-4 py-2">
             <Switch size="work" label="sound" on={alarms.sound} onSwitch={(sound) => setAlarms({ ...alarms, sound })} />
             <Switch size="work" label="flash" on={alarms.flash} onSwitch={(flash) => setAlarms({ ...alarms, flash })} />

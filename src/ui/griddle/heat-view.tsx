@@ -7,7 +7,7 @@ import { adviceOn, DROP_WORDS, dialOf, type HeatReading, readingsIn } from '@/co
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { celsiusFrom, minutesOrHours, temperature } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
-import type { OpenBook } from '../day/use-book';
+import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -21,14 +21,14 @@ const MOST_C = 400;
 export function HeatView({
   surfaces,
   zone,
-  book,
+  log,
   earlier,
   probe,
   now,
 }: {
   readonly surfaces: readonly Surface[];
   readonly zone: Zone;
-  readonly book: OpenBook;
+  readonly log: OpenEventLog;
   /** Dial and probe read together, in earlier batches. */
   readonly earlier: readonly HeatReading[];
   readonly probe: Instrument<SurfaceReading, SurfaceAct>;
@@ -41,7 +41,7 @@ export function HeatView({
   const [wrong, setWrong] = useState<string | null>(null);
   const surface = surfaces.find((s) => s.id === which) ?? surfaces[0];
   if (!surface) return null;
-  const here = readingsIn(book.entries).filter((r) => r.surface === surface.id);
+  const here = readingsIn(log.entries).filter((r) => r.surface === surface.id);
   const known = dialOf([...earlier, ...here], surface.id);
   const last = here.at(-1);
   const advice = last ? adviceOn(last, known, zone) : null;
@@ -56,15 +56,15 @@ export function HeatView({
       return;
     }
     setWrong(null);
-    if (realC !== null) book.enter({ what: 'heat', surface: surface.id, by: 'probe', realC, dialC });
-    else if (dialC !== null) book.enter({ what: 'heat', surface: surface.id, by: 'dial', dialC });
+    if (realC !== null) log.enter({ what: 'heat', surface: surface.id, by: 'probe', realC, dialC });
+    else if (dialC !== null) log.enter({ what: 'heat', surface: surface.id, by: 'dial', dialC });
     setReal('');
   };
   const byDrop = (drop: Drop): void => {
     if (bad(dialC)) setWrong(`A number of degrees, up to ${temperature(MOST_C, units)}.`);
     else {
       setWrong(null);
-      book.enter({ what: 'heat', surface: surface.id, by: 'drop', drop, dialC });
+      log.enter({ what: 'heat', surface: surface.id, by: 'drop', drop, dialC });
     }
   };
   return (

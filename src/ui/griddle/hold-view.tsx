@@ -4,7 +4,7 @@ import type { SideTimes } from '@/core/batch/heat';
 import { bellOf, HOLD_MIN, holdingOf, loadsBefore } from '@/core/griddle/hold';
 import { localDay, localTime, momentOf } from '@/core/quantity/day';
 import { minutesOrHours } from '@/core/quantity/say';
-import type { OpenBook } from '../day/use-book';
+import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { TimeField } from '../kit/date-fields';
 import { useTime } from '../time';
@@ -18,7 +18,7 @@ export function HoldView({
   left,
   places,
   times,
-  book,
+  log,
   now,
 }: {
   /** Pieces off the heat so far. */
@@ -27,12 +27,12 @@ export function HoldView({
   readonly left: number | null;
   readonly places: number;
   readonly times: SideTimes;
-  readonly book: OpenBook;
+  readonly log: OpenEventLog;
   readonly now: number;
 }) {
   const time = useTime();
-  const { waiting, trays, inOven, plated } = holdingOf(book.entries, off);
-  const bell = bellOf(book.entries);
+  const { waiting, trays, inOven, plated } = holdingOf(log.entries, off);
+  const bell = bellOf(log.entries);
   const [typed, setTyped] = useState<string | null>(null);
   const oldest = trays[0];
   const loads = bell === null ? null : loadsBefore(bell, now, times);
@@ -43,7 +43,7 @@ export function HoldView({
     const at = momentOf(localDay(now), text);
     if (Number.isNaN(at)) return;
     // a bell that has rung today is tomorrow's
-    book.enter({ what: 'bell', bellAt: at < now ? at + 24 * 60 * MIN : at });
+    log.enter({ what: 'bell', bellAt: at < now ? at + 24 * 60 * MIN : at });
   };
   return (
     <section aria-label="Holding" className="grid gap-3 rounded-plate bg-white p-4">
@@ -53,10 +53,10 @@ export function HoldView({
       </p>
       {waiting > 0 ? (
         <div className="flex flex-wrap gap-2">
-          <Button size="work" onClick={() => book.enter({ what: 'held', pieces: waiting })}>
+          <Button size="work" onClick={() => log.enter({ what: 'held', pieces: waiting })}>
             {waiting} into the oven
           </Button>
-          <Button size="work" onClick={() => book.enter({ what: 'plated', pieces: waiting })}>
+          <Button size="work" onClick={() => log.enter({ what: 'plated', pieces: waiting })}>
             {waiting} onto plates
           </Button>
         </div>
@@ -75,7 +75,7 @@ export function HoldView({
         </ol>
       ) : null}
       {oldest ? (
-        <Button size="work" onClick={() => book.enter({ what: 'out', pieces: oldest.pieces })}>
+        <Button size="work" onClick={() => log.enter({ what: 'out', pieces: oldest.pieces })}>
           The oldest {oldest.pieces} out, onto plates
         </Button>
       ) : null}
@@ -86,7 +86,7 @@ export function HoldView({
             className="min-h-11"
             onClick={() => {
               setTyped('');
-              book.enter({ what: 'bell', bellAt: null });
+              log.enter({ what: 'bell', bellAt: null });
             }}
           >
             No bell

@@ -2,7 +2,8 @@
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
-import { boilsAtC, type ChosenWay, gasRoomAt, type Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { boilsAtC, type ChosenWay, gasRoomAt } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';

@@ -1,5 +1,5 @@
 /** The house as its form has it: a change applied, and the parts that a change speaks of. */
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Gear } from '@/core/pantry/gear';
 import type { ToolId } from '@/core/pantry/tools';

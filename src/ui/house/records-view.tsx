@@ -31,7 +31,7 @@ interface Props {
   readonly backUp: () => Promise<ActionResult<{ readonly file: string; readonly rows: number }>>;
   readonly keepSoMany: (input: unknown) => Promise<ActionResult>;
   readonly check: () => Promise<ActionResult<{ readonly tables: number; readonly rows: number; readonly unreadable: readonly Unreadable[] }>>;
-  readonly setAside: (input: unknown) => Promise<ActionResult>;
+  readonly putAside: (input: unknown) => Promise<ActionResult>;
 }
 
 /** "12.4 MB", "3.1 GB". */
@@ -45,7 +45,7 @@ const NEAR_MS = 2000;
 /** The house part of where something stands, if it is one; that can be set aside from here. */
 const housePart = (u: Unreadable): string | null => (u.where.startsWith('kitchen.house.') ? u.where.slice('kitchen.house.'.length) : null);
 
-export function RecordsView({ facts, backups, unreadable, backUp, keepSoMany, check, setAside }: Props) {
+export function RecordsView({ facts, backups, unreadable, backUp, keepSoMany, check, putAside }: Props) {
   const asking = useAsking();
   const [keep, setKeep] = useState(String(facts.keep));
   const [checked, setChecked] = useState<{ readonly tables: number; readonly rows: number; readonly unreadable: readonly Unreadable[] } | null>(null);
@@ -186,7 +186,7 @@ export function RecordsView({ facts, backups, unreadable, backUp, keepSoMany, ch
                         <strong>{u.what}</strong>: {u.why} <span className="block text-sm text-soft [overflow-wrap:anywhere]">{u.where}</span>
                       </span>
                       {part === null ? null : (
-                        <Button disabled={asking.busy} onClick={() => void asking.ask(() => setAside({ path: part })).then((a) => a?.ok && toast('Set aside'))}>
+                        <Button disabled={asking.busy} onClick={() => void asking.ask(() => putAside({ path: part })).then((a) => a?.ok && toast('Set aside'))}>
                           Set it aside
                         </Button>
                       )}

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { Formula } from '@/core/formula/formula';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { LEAST_WEIGHINGS, MOST_WEIGHING_G, MOST_WEIGHINGS, measureFrom, WATER_G_PER_ML, withMeasure } from '@/core/pantry/calibrate';
 import type { OwnMeasure } from '@/core/pantry/own';
 import { hangsOnFill } from '@/core/pantry/weigh';

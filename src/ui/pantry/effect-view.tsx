@@ -2,7 +2,7 @@
 import { analyseFormula, heard } from '@/core/analyse';
 import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, RAILS, railOf, sayRail } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams } from '@/core/quantity/say';
 
 /** What another way of measuring makes of a formula: the grams that move, and the balance before and after. */

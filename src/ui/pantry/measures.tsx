@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { measureName, spreadOfWeighings } from '@/core/pantry/calibrate';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { OwnMeasure } from '@/core/pantry/own';

@@ -1,4 +1,4 @@
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { againstTable, LOOSE_PCT, measureName, spreadOfWeighings } from '@/core/pantry/calibrate';
 import { CONVENTION_NAMES } from '@/core/pantry/conventions';
 import { kitchenName } from '@/core/pantry/ingredient';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { writtenGrams } from '@/core/card/rewrite';
 import { EMPTY_FORMULA, type Entry } from '@/core/formula/formula';
 import { KINDS, kindById, schoolOf } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { US_CUP_ML } from '@/core/pantry/fill';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { nameFor } from '@/core/pantry/naming';

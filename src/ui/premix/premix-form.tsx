@@ -6,7 +6,7 @@ import type { ActionResult, Kept } from '@/contract/action-result';
 import { piecesOf } from '@/core/batter/volume';
 import type { Formula } from '@/core/formula/formula';
 import { KINDS, kindById, type RailReading, railOf, sayRail, schoolOf, usualPortionMl } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { US_CUP_ML } from '@/core/pantry/fill';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';

@@ -5,7 +5,7 @@ import type { SheetLine } from '@/core/batch/sheet-line';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { standing, toleranceG } from '@/core/prep/weigh';
 import { grams } from '@/core/quantity/say';
-import type { OpenBook } from '../day/use-book';
+import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { useTime } from '../time';
@@ -17,13 +17,13 @@ const MOST_INITIALS = 12;
 export function CheckView({
   lines,
   mix,
-  book,
+  log,
   stepG,
   find,
 }: {
   readonly lines: readonly SheetLine[];
   readonly mix: number;
-  readonly book: OpenBook;
+  readonly log: OpenEventLog;
   readonly stepG: number;
   readonly find: (id: string) => Ingredient | undefined;
 }) {
@@ -31,11 +31,11 @@ export function CheckView({
   const units = useUnits();
   const [initials, setInitials] = useState('');
   const [wrong, setWrong] = useState(false);
-  const had = entriesOf(book.entries, 'checked').find((e) => e.act.mix === mix);
+  const had = entriesOf(log.entries, 'checked').find((e) => e.act.mix === mix);
   const yes = (): void => {
     const by = initials.trim();
     setWrong(by === '');
-    if (by !== '') book.enter({ what: 'checked', mix, initials: by });
+    if (by !== '') log.enter({ what: 'checked', mix, initials: by });
   };
   return (
     <section aria-label="Second look" className="grid gap-4">
@@ -54,7 +54,7 @@ export function CheckView({
           </thead>
           <tbody>
             {lines.map((l) => {
-              const went = book.weights[l.key];
+              const went = log.weights[l.key];
               const target = l.grams ?? 0;
               const only = l.parts?.length === 1 ? (find(l.parts[0]?.id ?? '') ?? null) : null;
               const stands = went === undefined ? null : standing(went, target, toleranceG(only, target, stepG));
@@ -72,7 +72,7 @@ export function CheckView({
                           {grams(Math.abs((went ?? 0) - target), units)} {stands === 'over' ? 'too much' : 'too little'}
                         </strong>
                         {had ? null : (
-                          <Button className="min-h-11" onClick={() => book.tell({ do: 'line', key: l.key, to: false })}>
+                          <Button className="min-h-11" onClick={() => log.tell({ do: 'line', key: l.key, to: false })}>
                             Weigh it again
                           </Button>
                         )}
@@ -90,7 +90,7 @@ export function CheckView({
           <p className="text-xl font-semibold text-herb">
             ✓ Seen by {had.act.initials} at {time.ofDay(had.at)}
           </p>
-          <Button size="work" onClick={() => book.tell({ do: 'strike', entryId: had.id })}>
+          <Button size="work" onClick={() => log.tell({ do: 'strike', entryId: had.id })}>
             Look again
           </Button>
         </div>

@@ -12,7 +12,7 @@ import { correction, massOf, meansOf, paSOf, type Seen, wantedPour } from '@/cor
 import { grams } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 
-import type { OpenBook } from '../day/use-book';
+import type { OpenEventLog } from '../day/use-event-log';
 import { PourDrawing } from '../drawings/pour';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -31,7 +31,7 @@ export function CorrectView({
   standing,
   stepG,
   pouredG,
-  book,
+  log,
   find,
 }: {
   readonly batch: Batch;
@@ -42,7 +42,7 @@ export function CorrectView({
   readonly stepG: number;
   /** g of it that are poured already. */
   readonly pouredG: number;
-  readonly book: OpenBook;
+  readonly log: OpenEventLog;
   readonly find: (id: string) => Ingredient | undefined;
 }) {
   const time = useTime();
@@ -64,7 +64,7 @@ export function CorrectView({
   const means = meansOf(lines, find('milk-whole') ?? ingredient('milk-whole'), find('flour-all-purpose') ?? ingredient('flour-all-purpose'));
   const wrong = Number.isNaN(bowlG) || bowlG < LEAST_BOWL_G;
   const c = paS !== null && want !== null && !wrong ? correction(lines, { bowlG, seen: paS, want, standing, ...means, stepG }) : null;
-  const done = entriesOf(book.entries, 'corrected').filter((e) => e.act.mix === mix);
+  const done = entriesOf(log.entries, 'corrected').filter((e) => e.act.mix === mix);
   const now = analyse(lines, batch.kind, batch.school, { standing });
   const then =
     c === null
@@ -83,7 +83,7 @@ export function CorrectView({
         });
   const stir = (g: number): void => {
     if (!c || !seen) return;
-    book.enter({
+    log.enter({
       what: 'corrected',
       mix,
       ingredientId: c.ingredient.id,
@@ -209,7 +209,7 @@ export function CorrectView({
                 <span className="text-lg">
                   {time.ofDay(e.at)}: <strong>{grams(e.act.grams)}</strong> of {what ? kitchenName(what).toLowerCase() : e.act.ingredientId}, as it {e.act.seen}
                 </span>
-                <Button className="min-h-11" onClick={() => book.tell({ do: 'strike', entryId: e.id })}>
+                <Button className="min-h-11" onClick={() => log.tell({ do: 'strike', entryId: e.id })}>
                   It is not in
                 </Button>
               </li>

@@ -1,4 +1,4 @@
-import type { OpenBook } from '../day/use-book';
+import type { OpenEventLog } from '../day/use-event-log';
 
 /** What is ticked and weighed, as the weigh-in asks for it. */
 export interface Done {
@@ -9,9 +9,9 @@ export interface Done {
   readonly settle: () => Promise<boolean>;
 }
 
-export const doneIn = (book: OpenBook): Done => ({
-  ticked: new Set(book.ticked),
-  weights: book.weights,
-  put: (key, to) => book.tell({ do: 'line', key, to }),
-  settle: book.settle,
+export const doneIn = (log: OpenEventLog): Done => ({
+  ticked: new Set(log.ticked),
+  weights: log.weights,
+  put: (key, to) => log.tell({ do: 'line', key, to }),
+  settle: log.settle,
 });

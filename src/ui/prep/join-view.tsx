@@ -6,7 +6,7 @@ import type { Joining } from '@/core/formula/ways';
 import { joinedAt } from '@/core/griddle/board';
 import { howFar, joinSteps, PART_WORDS } from '@/core/prep/join';
 import { useNow } from '../day/clock';
-import type { OpenBook } from '../day/use-book';
+import type { OpenEventLog } from '../day/use-event-log';
 import { useAlarm } from '../kit/alarm';
 import { Button } from '../kit/button';
 
@@ -19,7 +19,7 @@ export function JoinView({
   kind,
   joining,
   parts,
-  book,
+  log,
   waits,
 }: {
   readonly mix: number;
@@ -28,14 +28,14 @@ export function JoinView({
   readonly kind: KindId;
   readonly joining: Joining;
   readonly parts: readonly JoinPart[];
-  readonly book: OpenBook;
+  readonly log: OpenEventLog;
   /** What has to be done before; empty: nothing. */
   readonly waits: string;
 }) {
   const [now, refresh] = useNow(250);
-  const ready = entriesOf(book.entries, 'ready').filter((e) => e.act.mix === mix);
+  const ready = entriesOf(log.entries, 'ready').filter((e) => e.act.mix === mix);
   const isReady = (p: JoinPart): boolean => ready.some((e) => e.act.part === p);
-  const at = joinedAt(book.taps, mix);
+  const at = joinedAt(log.taps, mix);
   const far = howFar(kind, joining);
   const gone = at === null || now === null ? 0 : Math.max(0, Math.floor((now - at) / TURN_MS));
   const enough = gone >= far.count;
@@ -43,9 +43,9 @@ export function JoinView({
   const all = parts.every(isReady);
   const begin = (): void => {
     refresh();
-    book.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: mix, act: 'join', surface: '', slot: 0, at: Date.now() } });
+    log.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: mix, act: 'join', surface: '', slot: 0, at: Date.now() } });
   };
-  const stop = (): void => void book.enter({ what: 'mixed', mix, turns: Math.min(gone, 9999) });
+  const stop = (): void => void log.enter({ what: 'mixed', mix, turns: Math.min(gone, 9999) });
   if (at !== null)
     return (
       <section aria-label="Joining" className={`grid gap-4 rounded-plate bg-white p-4 ${enough ? 'ring-8 ring-berry' : ''}`}>
@@ -73,8 +73,8 @@ export function JoinView({
               aria-pressed={isReady(p)}
               onClick={() => {
                 const had = ready.find((e) => e.act.part === p);
-                if (had) book.tell({ do: 'strike', entryId: had.id });
-                else book.enter({ what: 'ready', mix, part: p });
+                if (had) log.tell({ do: 'strike', entryId: had.id });
+                else log.enter({ what: 'ready', mix, part: p });
               }}
               className={`hold flex min-h-16 w-full items-center gap-4 px-3 text-left text-xl hover:bg-wash ${isReady(p) ? '!border-line !bg-enamel' : ''}`}
             >

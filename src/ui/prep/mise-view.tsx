@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { MiseState } from '@/core/batch/acts';
 import { type Mise, type MiseThing, miseStates, type StandInOffer } from '@/core/prep/mise';
 import { grams } from '@/core/quantity/say';
-import type { OpenBook } from '../day/use-book';
+import type { OpenEventLog } from '../day/use-event-log';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -16,7 +16,7 @@ export function MiseView({
   batchId,
   mise,
   offers,
-  book,
+  log,
   begun,
   swap,
   onSwapped,
@@ -25,7 +25,7 @@ export function MiseView({
   readonly mise: Mise;
   /** Stand-ins by line. */
   readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
-  readonly book: OpenBook;
+  readonly log: OpenEventLog;
   /** Something is weighed already. */
   readonly begun: boolean;
   readonly swap: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
@@ -34,11 +34,11 @@ export function MiseView({
   const units = useUnits();
   const asking = useAsking();
   const [tried, setTried] = useState<string | null>(null);
-  const states = miseStates(book.entries);
+  const states = miseStates(log.entries);
   const all = [...mise.ingredients, ...mise.tools];
   const missing = all.filter((t) => states.get(t.key) === 'missing');
   const left = all.filter((t) => !states.has(t.key));
-  const say = (t: MiseThing, state: MiseState): void => void book.enter({ what: 'mise', key: t.key, state });
+  const say = (t: MiseThing, state: MiseState): void => void log.enter({ what: 'mise', key: t.key, state });
   const rowOf = (t: MiseThing) => {
     const state = states.get(t.key);
     const own = t.lineKey === null ? [] : (offers[t.lineKey] ?? []);
@@ -136,7 +136,7 @@ export function MiseView({
             {left.length === all.length ? 'All of it is here' : `The other ${left.length} are here`}
           </Button>
         ) : null}
-        <Button look={left.length === 0 && missing.length === 0 ? 'now' : 'plain'} size="work" onClick={() => book.enter({ what: 'mise-done' })}>
+        <Button look={left.length === 0 && missing.length === 0 ? 'now' : 'plain'} size="work" onClick={() => log.enter({ what: 'mise-done' })}>
           {missing.length > 0 ? `Weigh in, ${missing.length} missing` : 'To the weigh-in'}
         </Button>
       </div>

@@ -1,7 +1,7 @@
 import { analyse } from '@/core/analyse';
 import type { Batch } from '@/core/batch/batch';
 import { mixesIn, mixName } from '@/core/batch/split';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
 import { bowlLines } from '@/core/prep/weigh';

@@ -6,7 +6,7 @@ import type { Batch } from '@/core/batch/batch';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { VESSEL_NAMES } from '@/core/card/parts';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { scalesOf } from '@/core/pantry/gear';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';

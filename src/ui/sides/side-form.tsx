@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';

@@ -5,7 +5,7 @@ import { analyseFormula } from '@/core/analyse';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
 import { END_IDS, type EndId, endOf, type Formula } from '@/core/formula/formula';
 import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/ways';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams } from '@/core/quantity/say';
 import { Taps } from '../kit/choice';
 import { useUnits } from '../units';

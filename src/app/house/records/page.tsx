@@ -27,7 +27,7 @@ export default async function RecordsPage() {
         backUp={backUpNow}
         keepSoMany={keepBackups}
         check={checkAll}
-        setAside={setAsidePart}
+        putAside={setAsidePart}
       />
     </Frame>
   );

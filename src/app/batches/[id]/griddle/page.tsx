@@ -8,7 +8,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
 import { dayOf } from '@/server/usecases/day';
-import { bookFrom } from '@/ui/day/book-from';
+import { eventLogFrom } from '@/ui/day/event-log-from';
 import { Board } from '@/ui/griddle/board';
 
 export const metadata: Metadata = { title: 'Griddle' };
@@ -28,7 +28,7 @@ export default async function GriddlePage({ params }: { readonly params: Promise
         zone={heatZone(b.kind, b.school)}
         dials={dials}
         checks={day.ways.check === 'second'}
-        first={bookFrom(b, taps)}
+        first={eventLogFrom(b, taps)}
         tell={tellBook}
         want={wantOthers}
       />

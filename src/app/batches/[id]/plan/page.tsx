@@ -14,7 +14,7 @@ import { MeasureSheet } from '@/ui/batch/measure-sheet';
 import { PrintButton } from '@/ui/batch/print-button';
 import { Prints } from '@/ui/batch/prints';
 import { TakenView } from '@/ui/batch/taken-view';
-import { bookFrom } from '@/ui/day/book-from';
+import { eventLogFrom } from '@/ui/day/event-log-from';
 import { TimeLineView } from '@/ui/day/time-line';
 
 export const metadata: Metadata = { title: 'Plan' };
@@ -28,7 +28,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
       <div className="grid gap-6">
         <div className="print:hidden">
           <h2 className="mb-2 text-2xl">Time line</h2>
-          <TimeLineView batch={b} steps={day.steps} atOnce={day.bowl.atOnce} first={bookFrom(b, taps)} tell={tellBook} serve={serveAt} />
+          <TimeLineView batch={b} steps={day.steps} atOnce={day.bowl.atOnce} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} />
         </div>
         <div className="mx-auto grid w-full max-w-4xl gap-4">
           <div className="flex flex-wrap items-center gap-3 print:hidden">

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import type { Tap } from '../griddle/board';
-import { type Book, happenedAt, type Told, withItems } from './book';
+import { type EventLog, happenedAt, type Told, withItems } from './event-log';
 
-const EMPTY: Book = { taps: [], entries: [], ticked: [], weights: {} };
+const EMPTY: EventLog = { taps: [], entries: [], ticked: [], weights: {} };
 const tap = (id: string, piece = 1): Tap => ({ id, piece, act: 'pour', surface: 'g', slot: 0, at: 0 });
 const entry = (id: string) => ({ id, at: 0, act: { what: 'mise-done' } as const });
 
 test('what is still to be sent shows at once, once, in order; and what is taken back is gone', () => {
-  const had: Book = { taps: [tap('a'), tap('b', 2)], entries: [entry('e')], ticked: ['l1'], weights: { l1: 500 } };
+  const had: EventLog = { taps: [tap('a'), tap('b', 2)], entries: [entry('e')], ticked: ['l1'], weights: { l1: 500 } };
   const now = withItems(had, [
     { do: 'tap', tap: tap('c', 3) },
     // the records have it already, and the answer was lost

@@ -1,11 +1,11 @@
 /**
- * The book of a batch: everything that is told of it while it is made. A screen tells it in items, each with an id of its
+ * The event log of a batch: everything that is told of it while it is made. A screen tells it in items, each with an id of its
  * own, so that one sent twice is told once; what is not yet sent shows at once.
  */
 import type { Entry } from '../batch/acts';
 import { settle, type Tap, type ToldTap } from '../griddle/board';
 
-export interface Book {
+export interface EventLog {
   readonly taps: readonly Tap[];
   readonly entries: readonly Entry[];
   /** Keys of lines that are in. */
@@ -47,10 +47,10 @@ export function toldOf(t: Item, at: number): Item {
   return t.do === 'line' ? { ...t, at } : t;
 }
 
-const without = (weights: Book['weights'], key: string): Book['weights'] => Object.fromEntries(Object.entries(weights).filter(([k]) => k !== key));
+const without = (weights: EventLog['weights'], key: string): EventLog['weights'] => Object.fromEntries(Object.entries(weights).filter(([k]) => k !== key));
 
-/** A book with one more thing told; told again it is as it was. */
-export function told(b: Book, t: Told): Book {
+/** An event log with one more thing told; told again it is as it was. */
+export function told(b: EventLog, t: Told): EventLog {
   switch (t.do) {
     case 'tap': {
       const tap = settle(t.tap, b.taps);
@@ -72,4 +72,4 @@ export function told(b: Book, t: Told): Book {
 }
 
 /** What the records have, with what is still to be sent told after it, in order. */
-export const withItems = (b: Book, items: readonly Told[]): Book => items.reduce(told, b);
+export const withItems = (b: EventLog, items: readonly Told[]): EventLog => items.reduce(told, b);

@@ -1,6 +1,6 @@
 /** What was noted of a batch while it was made, as its column is read. */
 import { z } from 'zod';
-import { actSchema } from '@/contract/book';
+import { actSchema } from '@/contract/event-log';
 import type { Entry } from '@/core/batch/acts';
 import { type Column, readStored, type Stored } from '../db/json';
 

@@ -1,23 +1,23 @@
 'use client';
 /**
- * The book of a batch on a screen: what is told shows at once, is kept in this browser until the server has it, and is sent
+ * The event log of a batch on a screen: what is told shows at once, is kept in this browser until the server has it, and is sent
  * in order, once; what other screens have told comes in a few seconds behind at most.
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, Entry } from '@/core/batch/acts';
-import { type Book, type Told, withItems } from '@/core/day/book';
+import { type EventLog, type Told, withItems } from '@/core/day/event-log';
 import { kitchenNow, setKitchenClock } from './clock';
-import { asideOf, keepWaiting, resolveAside, type SetAside, sendsItself, tellings, toldNow, type Waiting, waiting } from './outbox';
+import { asideOf, keepWaiting, type Refused, resolveAside, sendsItself, tellings, toldNow, type Waiting, waiting } from './outbox';
 import { sendWaiting, type Tell } from './send';
 
 const FOLLOW_MS = 2000;
 
-export interface OpenBook extends Book {
+export interface OpenEventLog extends EventLog {
   readonly trouble: string | null;
   /** What the records refused of what this browser told: the rest has gone in. */
-  readonly aside: readonly SetAside[];
+  readonly aside: readonly Refused[];
   /** Drops something that was set aside, or sends it once more. */
-  readonly resolve: (s: SetAside, again: boolean) => void;
+  readonly resolve: (s: Refused, again: boolean) => void;
   readonly tell: (t: Told) => void;
   /** Notes an act, now. */
   readonly enter: (act: Act) => Entry;
@@ -26,19 +26,19 @@ export interface OpenBook extends Book {
 }
 
 /**
- * @param first the book as the page was drawn with it
+ * @param first the event log as the page was drawn with it
  * @param onOther the sheet, the time line or what is wanted has been changed by another hand
  */
-export function useBook(batchId: string, first: Book, send: Tell, onOther: () => void): OpenBook {
-  const [server, setServer] = useState<Book>(first);
+export function useEventLog(batchId: string, first: EventLog, send: Tell, onOther: () => void): OpenEventLog {
+  const [server, setServer] = useState<EventLog>(first);
   const [queue, setQueue] = useState<readonly Waiting[]>([]);
-  const [aside, setAside] = useState<readonly SetAside[]>([]);
+  const [aside, setRefused] = useState<readonly Refused[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const sending = useRef<Promise<void> | null>(null);
   // what was told and is still on its way into the browser's store
   const keeping = useRef<Promise<void>>(Promise.resolve());
   const [tellingsNow] = useState(tellings);
-  // counts what was sent: a book that was fetched before is older than what is shown
+  // counts what was sent: a log that was fetched before is older than what is shown
   const sent = useRef(0);
   const stamp = useRef<string | null>(null);
   const other = useRef(onOther);
@@ -50,7 +50,7 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
     const whole = tellingsNow.reading();
     const [left, refused] = await Promise.all([waiting(batchId), asideOf(batchId)]);
     if (whole()) setQueue(left);
-    setAside((was) => (was.length === 0 && refused.length === 0 ? was : refused));
+    setRefused((was) => (was.length === 0 && refused.length === 0 ? was : refused));
   }, [batchId, tellingsNow]);
 
   const sendAll = useCallback((): Promise<void> => {
@@ -82,13 +82,13 @@ export function useBook(batchId: string, first: Book, send: Tell, onOther: () =>
       const whole = tellingsNow.reading();
       try {
         const asked = Date.now();
-        const r = await fetch(`/api/batches/${batchId}/book`);
+        const r = await fetch(`/api/batches/${batchId}/events`);
         if (!r.ok) return;
-        const { stamp: now, now: clock, ...book } = (await r.json()) as Book & { readonly stamp: string; readonly now: number };
+        const { stamp: now, now: clock, ...log } = (await r.json()) as EventLog & { readonly stamp: string; readonly now: number };
         setKitchenClock(clock, asked, Date.now());
         const left = await waiting(batchId);
         if (sent.current !== before || left.length > 0 || !whole()) return;
-        setServer(book);
+        setServer(log);
         if (stamp.current !== null && stamp.current !== now) other.current();
         stamp.current = now;
       } catch {

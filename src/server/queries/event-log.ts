@@ -1,10 +1,10 @@
-/** The book of a batch: what screens have told of it, kept once each, in the order it arrived. */
+/** The event log of a batch: what screens have told of it, kept once each, in the order it arrived. */
 import type { PoolClient } from 'pg';
-import { type Book, type Item, toldAt } from '@/core/day/book';
+import { type EventLog, type Item, toldAt } from '@/core/day/event-log';
 import { settle, type Tap, type ToldTap } from '@/core/griddle/board';
 import { query, transaction } from '../db/pool';
 import { troubleIn } from '../db/trouble';
-import { ENTRIES, readEntries } from './book-entries';
+import { ENTRIES, readEntries } from './event-entries';
 import { tapsOf } from './griddle';
 
 /** What became of one thing that was told: kept (or known already), or why it can't be. */
@@ -124,15 +124,15 @@ export const keepItems = (batchId: string, items: readonly Item[]): Promise<read
     return out;
   });
 
-export interface Followed extends Book {
+export interface Followed extends EventLog {
   /** Changes when the batch's sheet, its time line or what is wanted of it does. */
   readonly stamp: string;
   /** The kitchen's clock, ms since 1970: a screen's own may be another. */
   readonly now: number;
 }
 
-/** What there is in a batch's book, for a screen that follows it; null: no such batch. */
-export async function bookOf(batchId: string): Promise<Followed | null> {
+/** What there is in a batch's event log, for a screen that follows it; null: no such batch. */
+export async function eventLogOf(batchId: string): Promise<Followed | null> {
   const [rows, taps] = await Promise.all([
     query<Omit<Followed, 'taps' | 'now' | 'entries'> & { readonly entries: unknown } & Record<string, unknown>>(
       `select md5(concat(b.sheet, b.timeline, b.pieces_planned, b.finished_at)) as stamp,

@@ -1,7 +1,7 @@
 import { isUuid } from '@/server/api/params';
 import { json, problem } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
-import { bookOf } from '@/server/queries/book';
+import { eventLogOf } from '@/server/queries/event-log';
 
 export const dynamic = 'force-dynamic';
 
@@ -9,7 +9,7 @@ export const dynamic = 'force-dynamic';
 export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such batch.');
-  const r = await reach(() => bookOf(id));
+  const r = await reach(() => eventLogOf(id));
   if (!r.up) return problem(503, 'The records are out of reach just now.');
   return r.value ? json({ ...r.value }) : problem(404, 'There is no such batch.');
 }

@@ -1,0 +1,36 @@
+/**
+ * What a kitchen has set for itself, each kind named once: what its words mean (conventions), how it works (ways), how it
+ * writes (units), what it works with (gear, drawer).
+ */
+
+import { FRESH_CONVENTIONS, type KitchenConventions } from '../pantry/conventions';
+import { FRESH_GEAR, type Gear } from '../pantry/gear';
+import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
+import { FRESH_UNITS, type Units } from '../quantity/say';
+import type { Unreadable } from '../records/unreadable';
+import { FRESH_WAYS, type Ways } from './ways';
+
+/** A kitchen: what it means by a cup, an egg and a pinch of salt, how it works, what it works with, and what day it is there. */
+export interface Kitchen {
+  readonly conventions: KitchenConventions;
+  readonly ways: Ways;
+  readonly units: Units;
+  readonly gear: readonly Gear[];
+  /** The cups and spoons it measures with. */
+  readonly drawer: readonly ToolId[];
+  /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
+  readonly today: string | null;
+  /** Grows by one with every change of it. */
+  readonly revision?: number;
+  /** What is kept of it, or of its pantry, and can't be read. */
+  readonly unreadable?: readonly Unreadable[];
+}
+
+export const FRESH_KITCHEN: Kitchen = {
+  conventions: FRESH_CONVENTIONS,
+  ways: FRESH_WAYS,
+  units: FRESH_UNITS,
+  gear: FRESH_GEAR,
+  drawer: FRESH_DRAWER,
+  today: null,
+};
