@@ -234,7 +234,7 @@ test('what is pressed out of anything is water alone: all else weighs what it di
       fc.double({ min: 20, max: 2000, noNaN: true }),
       fc.double({ min: 0.01, max: 1, noNaN: true }),
       (i, g, share) => {
-        const line = readLine(`${g.toFixed(1)} g ${i.id}`, FRESH_CONVENTIONS, { ingredientId: i.id });
+        const line = readLine(`${g.toFixed(1)} g ${nameFor(i.id, FRESH_CONVENTIONS).name}`, FRESH_CONVENTIONS, { ingredientId: i.id });
         const gone = share * mostDrained(line);
         const dried = drainLine(line, gone);
         const holds = (l: typeof line, k: keyof typeof i.per100g): number => l.parts.reduce((n, p) => n + (p.ingredient.per100g[k] * p.grams) / 100, 0);

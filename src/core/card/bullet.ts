@@ -1,7 +1,9 @@
 /** What stands before a line on a card and is no part of it: bullets, tick boxes, numbering, table bars, dot leaders. */
 
-const BULLET = /^\s*(?:[•●▪◦‣∙·*☐☑✓✔□–—]|\[[ x]?\]|-(?!\s*\d)|-(?=\s+\d))\s*/iu;
+const BULLET = /^\s*(?:[•●▪◦‣∙·*★☆✱✶✦✧❖►▶▸➤→⇒☐☑✓✔✗□■◆◇–—>»]|\[[ xX]?\]|->|=>|-(?!\s*\d)|-(?=\s+\d))\s*/u;
 const NUMBERING = /^\s*\(?\d{1,2}[.)]\s+(?=\S)/;
+/** "a) 2 cups flour", "(b) salt". */
+const LETTERING = /^\s*(?:\(?[a-hA-H]\)|[a-hA-H]\.)\s+(?=\S)/;
 
 /** "| Flour | 2 cups |": a row of a table, as "Flour: 2 cups". */
 const unTable = (text: string): string => {
@@ -11,11 +13,74 @@ const unTable = (text: string): string => {
   return cells.every((c) => /^:?-*:?$/.test(c)) ? '' : cells.filter(Boolean).join(': ');
 };
 
-/** Takes bullets, tick boxes, numbering, table bars and dot leaders off a line; the rest is as written. */
-export const stripBullet = (text: string): string =>
-  unTable(text)
-    .replace(BULLET, '')
+const ENTITIES: Readonly<Record<string, string>> = {
+  amp: '&',
+  nbsp: ' ',
+  quot: '"',
+  apos: "'",
+  lt: '<',
+  gt: '>',
+  frac12: '½',
+  frac14: '¼',
+  frac34: '¾',
+  frac13: '⅓',
+  frac23: '⅔',
+  frac18: '⅛',
+  frac38: '⅜',
+  frac58: '⅝',
+  frac78: '⅞',
+  times: '×',
+  deg: '°',
+  ndash: '–',
+  mdash: '—',
+  rarr: '→',
+  frasl: '/',
+  rsquo: '’',
+  lsquo: '‘',
+  eacute: 'é',
+  egrave: 'è',
+  agrave: 'à',
+  ecirc: 'ê',
+  auml: 'ä',
+  ouml: 'ö',
+  uuml: 'ü',
+  szlig: 'ß',
+  aring: 'å',
+  oslash: 'ø',
+  aelig: 'æ',
+};
+
+/** HTML entities as the characters they stand for; what is none stays as it is. */
+export const unEntity = (text: string): string =>
+  text.includes('&')
+    ? text.replace(/&(?:#(\d{1,6})|#x([0-9a-f]{1,5})|([a-z]{2,6}\d{0,2}));/gi, (all, dec?: string, hex?: string, name?: string) => {
+        if (name) return ENTITIES[name.toLowerCase()] ?? all;
+        const code = dec ? Number(dec) : Number.parseInt(hex ?? '', 16);
+        return code > 31 && code < 0x11_0000 && !(code >= 0xd800 && code < 0xe000) ? String.fromCodePoint(code) : all;
+      })
+    : text;
+
+/** Bold, italic and the like around words: "**2 cups** flour". */
+const unMark = (text: string): string =>
+  text
+    .replace(/(\*\*|__|~~)(?=\S)(.*?\S)\1/g, '$2')
+    .replace(/(^|[\s(])[*_](?=\S)([^*_]*\S)[*_](?=[\s).,:;]|$)/g, '$1$2')
+    .replace(/`([^`]*)`/g, '$1');
+
+/** Takes bullets, tick boxes, numbering, table bars, marks and dot leaders off a line; the rest is as written. */
+export const stripBullet = (text: string): string => {
+  let t = unTable(unEntity(text));
+  // a tick box may stand after a bullet
+  for (let n = 0; n < 3; n++) {
+    const next = unMark(t).replace(BULLET, '');
+    if (next === t) break;
+    t = next;
+  }
+  return t
     .replace(NUMBERING, '')
+    .replace(LETTERING, '')
     .replace(/\s*\.{3,}\s*|\s*…\s*/g, ' ')
+    .replace(/\s*[→⇒]\s*|\s+(?:->|=>)\s+/g, ': ')
     .replace(/\s+/g, ' ')
     .trim();
+};

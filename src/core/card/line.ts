@@ -6,14 +6,17 @@
 
 import { type FillMethod, houseKey, type KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
-import { lookUp } from '../pantry/lookup';
+import type { NameReading } from '../pantry/lookup';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
+import type { Language } from '../pantry/tables/other-names';
 import { disagreementBracket, doubtsOf, type Weighed, weigh } from '../pantry/weigh';
-import { type Amount, type Combined, combine, readAmount } from '../quantity/amount';
+import { type Amount, type Combined, combine, writeAmount } from '../quantity/amount';
 import { grams as g } from '../quantity/say';
+import { CUP_SYSTEMS } from '../quantity/units';
 import type { LineFinding, Use, Vessel } from './parts';
-import { splitLine } from './split';
+import { type SplitLine, splitLine } from './split';
+import { isWord, tokensOf, type Word } from './words';
 
 export type LineStatus = 'read' | 'unclear' | 'unknown';
 export type Peaks = 'soft' | 'firm';
@@ -55,6 +58,29 @@ export interface Line {
   readonly foam: Peaks | null;
   readonly findings: readonly LineFinding[];
   readonly suggestions: readonly Ingredient[];
+  /** Every word of the line, as it was claimed. */
+  readonly words: readonly Word[];
+  /** Other things that will do ("or oil"), with what the line would weigh with each. */
+  readonly alternatives: readonly Alternative[];
+  /** Where two readings of a number are possible: each, as the line would be written then. */
+  readonly readings: readonly Reading[];
+  /** What with the batter it is for: "for the apples"; null mostly. */
+  readonly side: string | null;
+  /** Where the line is several in one: each as it would stand alone. */
+  readonly rows: readonly string[];
+}
+
+export interface Alternative {
+  readonly ingredient: Ingredient;
+  readonly grams: number | null;
+}
+
+export interface Reading {
+  readonly ingredientId: string | null;
+  readonly grams: number | null;
+  /** The line written so that it can be read no other way. */
+  readonly text: string;
+  readonly why: string;
 }
 
 /** Longer than any ingredient line: it is prose. */
@@ -92,9 +118,33 @@ interface Settled {
   readonly findings: readonly LineFinding[];
 }
 
-const isWeight = (a: Combined): boolean => a.unit === 'g' || a.unit === 'kg' || a.unit === 'mg' || a.unit === 'oz' || a.unit === 'lb';
+/** Which of several written amounts counts: a weight, then a volume given exactly, then the rest. Smaller is better. */
+function rankOf(a: Combined, w: Weighed): number {
+  if (a.unit === 'g' || a.unit === 'kg' || a.unit === 'mg') return 0;
+  if (a.unit === 'oz' || a.unit === 'lb') return 1;
+  if (a.unit === 'ml' || a.unit === 'cl' || a.unit === 'dl' || a.unit === 'l') return 2;
+  return w.basis === 'piece' ? 4 : 3;
+}
 
-/** Which of one or two written amounts counts, and whether two disagree. */
+/** Half of the smallest step an amount is written in, as grams: "1 g" of yeast and "1/2 teaspoon" are rounded. */
+function roundedBy(a: Combined, w: Weighed): number {
+  const value = a.low.valueOf();
+  if (a.unit === 'g' || a.unit === 'ml') return Number.isInteger(value) ? 0.5 * (w.grams / value) : 0;
+  if (a.unit === 'tsp' || a.unit === 'tbsp') return 0.25 * (w.grams / value);
+  return 0;
+}
+
+/** Whether a pint or a cup says the same in somebody's kitchen: a card of another country is no disagreement. */
+const anyCup = (amount: Amount, i: Ingredient, fill: FillMethod | null, house: KitchenConventions, grams: number): boolean =>
+  amount.terms.some((t) => t.unit === 'pint' || t.unit === 'quart' || t.unit === 'fl-oz' || t.unit === 'gill') &&
+  CUP_SYSTEMS.some((cup) => {
+    const w = weigh(amount, i, fill, { ...house, cup });
+    if (!w.ok) return false;
+    const { low, high } = disagreementBracket(w.value);
+    return grams >= low && grams <= high;
+  });
+
+/** Which of the written amounts counts, and whether two disagree. */
 function settle(
   i: Ingredient,
   written: readonly Amount[],
@@ -104,25 +154,33 @@ function settle(
   choice: LineChoice,
 ): Settled | LineFinding {
   const tries = written.map((a) => weigh(a, i, fill, house));
-  const [first, second] = tries;
+  const [first] = tries;
   if (!first) return { code: 'no-amount', message: `How much ${shortName(i)}? No amount is written.` };
-  if (!second) return first.ok ? { weighed: first.value, findings: [] } : { code: first.error.reason, message: first.error.message };
+  const known = tries.flatMap((t, n) => {
+    const a = combined[n];
+    const amount = written[n];
+    return t.ok && a && amount ? [{ weighed: t.value, a, amount, rank: rankOf(a, t.value) }] : [];
+  });
   // a can of a stated weight, a stick of so many spoons: the one that can be weighed counts
-  if (!first.ok) return second.ok ? { weighed: second.value, findings: [] } : { code: first.error.reason, message: first.error.message };
-  if (!second.ok) return { weighed: first.value, findings: [] };
-  const weightFirst = combined[0] !== undefined && isWeight(combined[0]);
-  const weightSecond = combined[1] !== undefined && isWeight(combined[1]);
-  const [weight, volume] = weightFirst || !weightSecond ? [first.value, second.value] : [second.value, first.value];
-  const { low: lo, high: hi } = disagreementBracket(volume);
-  const apart = weight.grams < lo * (1 - 1e-9) || weight.grams > hi * (1 + 1e-9);
-  const weighed = choice.stands === 'volume' ? volume : weight;
-  if (!apart || choice.stands !== undefined) return { weighed, findings: [] };
-  const other =
-    volume.basis === 'weight'
-      ? `the other ${g(volume.grams)}`
-      : `the other weighs ${g(lo)} to ${g(hi)}${volume.basis === 'fill-not-stated' ? ' however it is filled' : ''}`;
-  const message = `Written twice, and the two disagree: one says ${g(weight.grams)}, ${other}. ${g(weight.grams)} is used until you say which stands.`;
-  return { weighed, findings: [{ code: 'amounts-disagree', message }] };
+  if (known.length === 0) return first.ok ? { weighed: first.value, findings: [] } : { code: first.error.reason, message: first.error.message };
+  const ranked = [...known].sort((x, y) => x.rank - y.rank);
+  const [best, ...others] = ranked;
+  if (!best) return { code: 'no-amount', message: `How much ${shortName(i)}? No amount is written.` };
+  for (const other of others) {
+    const { low, high } = disagreementBracket(other.weighed);
+    const slack = roundedBy(best.a, best.weighed) + roundedBy(other.a, other.weighed);
+    const apart = best.weighed.grams < low * (1 - 1e-9) - slack || best.weighed.grams > high * (1 + 1e-9) + slack;
+    if (!apart || anyCup(other.amount, i, fill, house, best.weighed.grams)) continue;
+    if (choice.stands !== undefined) return { weighed: choice.stands === 'volume' ? other.weighed : best.weighed, findings: [] };
+    const said =
+      other.weighed.basis === 'weight'
+        ? `the other ${g(other.weighed.grams)}`
+        : `the other weighs ${g(low)} to ${g(high)}${other.weighed.basis === 'fill-not-stated' ? ' however it is filled' : ''}`;
+    const message = `Written twice, and the two disagree: one says ${g(best.weighed.grams)}, ${said}. ${g(best.weighed.grams)} is used until you say which stands.`;
+    return { weighed: best.weighed, findings: [{ code: 'amounts-disagree', message }] };
+  }
+  const stands = choice.stands === 'volume' ? others[0] : undefined;
+  return { weighed: stands?.weighed ?? best.weighed, findings: [] };
 }
 
 const shortName = (i: Ingredient): string => kitchenName(i).toLowerCase();
@@ -137,18 +195,46 @@ const MOST_READ = 5000;
  * @param house the conventions for whatever the line does not say
  * @param choice what the cook settled about this line before
  * @param hint where a heading above the line says it belongs
+ * @param languages those the card seems to be in, besides English; null: any
  */
-export function readLine(text: string, house: KitchenConventions, choice: LineChoice = {}, hint: Vessel | null = null): Line {
-  const key = [houseKey(house), choice.ingredientId, choice.vessel, choice.stands, hint, text].join('\n');
+export function readLine(
+  text: string,
+  house: KitchenConventions,
+  choice: LineChoice = {},
+  hint: Vessel | null = null,
+  languages: ReadonlySet<Language> | null = null,
+): Line {
+  const key = [houseKey(house), choice.ingredientId, choice.vessel, choice.stands, hint, languages ? [...languages].join('') : '', text].join('\n');
   const known = read.get(key);
   if (known) return known;
-  const line = readAnew(text, house, choice, hint);
+  const line = readAnew(text, house, choice, hint, languages);
   if (read.size >= MOST_READ) read.clear();
   read.set(key, line);
   return line;
 }
 
-function readAnew(text: string, house: KitchenConventions, choice: LineChoice, hint: Vessel | null): Line {
+const NONE = { parts: [], grams: null, gramsLow: null, gramsHigh: null, basis: null, alternatives: [], readings: [] } as const;
+
+const found = (n: NameReading): Ingredient | null => (n.kind === 'found' ? n.ingredient : null);
+
+/** Both readings of a number that can be read two ways, each as the line would be written. */
+function readingsOf(s: SplitLine, i: Ingredient, house: KitchenConventions): readonly Reading[] {
+  const [a] = s.amounts;
+  const [span] = s.amountSpans;
+  if (!a || !span || !a.terms.some((t) => t.other)) return [];
+  const plainly = (pick: 'low' | 'other'): Reading => {
+    const amount: Amount = {
+      ...a,
+      terms: a.terms.map(({ other, ...t }) => ({ ...t, low: pick === 'other' && other ? other : t.low, high: other ? null : t.high })),
+    };
+    const w = weigh(amount, i, s.fill, house);
+    const said = writeAmount(amount);
+    return { ingredientId: i.id, grams: w.ok ? w.value.grams : null, text: `${s.text.slice(0, span.start)}${said}${s.text.slice(span.end)}`, why: said };
+  };
+  return [plainly('low'), plainly('other')];
+}
+
+function readAnew(text: string, house: KitchenConventions, choice: LineChoice, hint: Vessel | null, languages: ReadonlySet<Language> | null): Line {
   if (text.length > MOST_LINE_CHARS) {
     const finding: LineFinding = {
       code: 'too-long',
@@ -156,78 +242,135 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
     };
     return blank(text, 'unknown', [finding], hint);
   }
-  const nameOf = (phrase: string): string | null => {
-    const r = lookUp(phrase, house);
-    return r.kind === 'found' ? r.ingredient.id : r.kind === 'ambiguous' ? `?${r.suggestions[0]?.id}` : null;
-  };
-  const s = splitLine(text, nameOf, readAmount);
+  const s = splitLine(text, house, languages);
   const where = choice.vessel ?? hint;
   const use: Use = choice.vessel ? purposeOf(choice.vessel) : (s.use ?? (where ? purposeOf(where) : 'batter'));
   const chosen = choice.ingredientId === undefined ? undefined : findIngredient(choice.ingredientId, house.own);
-  const found = chosen ? ({ kind: 'found', ingredient: chosen } as const) : lookUp(s.name, house);
-  const i = found.kind === 'found' ? found.ingredient : null;
-  const combined = s.amounts.map((a) => combine(a, house));
-  const foam = foamOf(i, `${s.name} ${s.preparation}`);
+  const instead = chosen && s.alternatives.find((a) => found(a.name)?.id === chosen.id);
+  const i = chosen ?? found(s.name);
+  const written = instead?.amount ? [instead.amount] : s.amounts;
+  const combined = written.map((a) => combine(a, house));
+  const foam = foamOf(i, s.text);
   const vessel = choice.vessel ?? (hint && use === 'batter' && hint !== 'pan' && hint !== 'topping' ? hint : vesselFor(i, use, foam));
-  const base = { text, ingredient: i, amounts: combined, written: s.amounts, use, vessel, preparation: s.preparation, foam };
-  const none = { parts: [], grams: null, gramsLow: null, gramsHigh: null, basis: null };
+  const base = {
+    text,
+    ingredient: i,
+    amounts: combined,
+    written,
+    use,
+    vessel,
+    preparation: s.preparation,
+    foam,
+    words: s.words,
+    side: s.side,
+    rows: s.rows,
+  };
+  const open = (status: LineStatus, finding: LineFinding, more: { suggestions?: readonly Ingredient[]; readings?: readonly Reading[] } = {}): Line => ({
+    ...base,
+    ...NONE,
+    status,
+    findings: [finding],
+    suggestions: more.suggestions ?? [],
+    readings: more.readings ?? [],
+  });
 
-  if (s.problem) return { ...base, ...none, status: 'unclear', findings: [s.problem], suggestions: [] };
+  if (s.problem) return open('unclear', s.problem);
   if (!i) {
-    const suggestions = found.kind === 'found' ? [] : found.suggestions;
-    if (found.kind === 'ambiguous')
-      return { ...base, ...none, status: 'unclear', suggestions, findings: [{ code: 'which-ingredient', message: `Which is meant by "${s.name}"?` }] };
-    const message = s.name ? `"${s.name}" is not in the pantry.` : 'No ingredient is named on this line.';
-    return { ...base, ...none, status: 'unknown', suggestions, findings: [{ code: 'unknown-ingredient', message }] };
+    const suggestions = s.name.kind === 'found' ? [] : s.name.suggestions;
+    if (s.name.kind === 'ambiguous') return open('unclear', { code: 'which-ingredient', message: `Which is meant by "${s.said}"?` }, { suggestions });
+    const message = s.said ? `"${s.said}" is not in the pantry.` : 'No ingredient is named on this line.';
+    return open('unknown', { code: 'unknown-ingredient', message }, { suggestions });
   }
-  if (s.amounts.length === 0) {
+  if (written.length === 0) {
     const message = use === 'batter' ? `How much ${shortName(i)}? No amount is written.` : 'No amount is written; it is not counted in the batter.';
-    return { ...base, ...none, status: 'unclear', suggestions: [], findings: [{ code: 'no-amount', message }] };
+    return open('unclear', { code: 'no-amount', message });
   }
-  const settled = settle(i, s.amounts, combined, s.fill, house, choice);
-  if ('code' in settled) return { ...base, ...none, status: 'unclear', suggestions: [], findings: [settled] };
+  const readings = readingsOf(s, i, house);
+  if (readings.length > 0) {
+    const message = `"${s.text.slice(s.amountSpans[0]?.start, s.amountSpans[0]?.end).trim()}" can be read two ways: ${readings.map((x) => x.why).join(' or ')}. Which is it?`;
+    return open('unclear', { code: 'two-readings', message }, { readings });
+  }
+  const stray = strayNumber(s);
+  if (stray) return open('unclear', { code: 'two-amounts', message: `"${stray}" on this line is not understood: is it another amount?` });
+  const settled = settle(i, written, combined, s.fill, house, choice);
+  if ('code' in settled) return open('unclear', settled);
   const parts: LinePart[] = partsOf(i, settled.weighed);
-  const findings: LineFinding[] = [...settled.findings, ...s.amounts.flatMap((a) => doubtsOf(a, i))];
+  const findings: LineFinding[] = [...settled.findings, ...written.flatMap((a) => doubtsOf(a, i))];
   for (const extra of s.extras) {
-    const also = lookUp(extra.name, house);
-    const w = also.kind === 'found' ? weigh(extra.amount, also.ingredient, null, house) : null;
-    if (also.kind !== 'found' || !w?.ok) {
-      const message = `"${extra.name}" could not be added: give it a line of its own.`;
-      return { ...base, ...none, status: 'unclear', suggestions: [], findings: [{ code: 'two-amounts', message }] };
-    }
-    parts.push(...partsOf(also.ingredient, w.value));
+    const also = found(extra.name);
+    const w = also ? weigh(extra.amount, also, s.rows.length > 0 ? s.fill : null, house) : null;
+    if (!also || !w?.ok) return open('unclear', { code: 'two-amounts', message: `"${extra.said}" could not be added: give it a line of its own.` });
+    parts.push(...partsOf(also, w.value));
   }
   const sum = (pick: (p: LinePart) => number): number => parts.reduce((a, p) => a + pick(p), 0);
+  const others = alternativesOf(s, i, written, house);
+  const weights = others.flatMap((a) => (a.grams === null || chosen ? [] : [a.grams]));
+  if (s.alternatives.some((a) => found(a.name)?.id !== i.id) && !chosen)
+    findings.push({
+      code: 'alternatives',
+      message: `${kitchenName(i)} stands, ${s.alternatives
+        .filter((a) => found(a.name)?.id !== i.id)
+        .map((a) => `or ${found(a.name) ? shortName(found(a.name) ?? i) : `"${a.said}"`}`)
+        .join(', ')}: choose which you use.`,
+    });
+  const odd = s.words.filter((w) => w.as === 'unknown').map((w) => w.text);
+  const unread = odd.filter((w) => !s.alternatives.some((a) => a.said.includes(w)));
+  if (unread.length > 0) findings.push({ code: 'not-understood', message: `Not understood: ${unread.map((w) => `"${w}"`).join(', ')}.` });
   return {
     ...base,
     status: 'read',
     parts,
     grams: sum((p) => p.grams),
-    gramsLow: sum((p) => p.low),
-    gramsHigh: sum((p) => p.high),
+    gramsLow: Math.min(
+      sum((p) => p.low),
+      ...weights,
+    ),
+    gramsHigh: Math.max(
+      sum((p) => p.high),
+      ...weights,
+    ),
     basis: settled.weighed.basis,
     findings,
     suggestions: [],
+    alternatives: others,
+    readings: [],
   };
+}
+
+/** A word with a digit that nobody claimed: the line is a question. */
+const strayNumber = (s: SplitLine): string | null => s.words.find((w) => w.as === 'unknown' && /\d/.test(w.text))?.text ?? null;
+
+/** Everything that will do on a line, the one that stands left out, with what each would weigh. */
+function alternativesOf(s: SplitLine, i: Ingredient, written: readonly Amount[], house: KitchenConventions): readonly Alternative[] {
+  const all = [{ name: s.name, amount: null as Amount | null }, ...s.alternatives];
+  if (all.length < 2) return [];
+  return all.flatMap((a): Alternative[] => {
+    const other = found(a.name);
+    if (!other || other.id === i.id) return [];
+    const amount = a.amount ?? written[0];
+    const w = amount ? weigh(amount, other, s.fill, house) : null;
+    return [{ ingredient: other, grams: w?.ok ? w.value.grams : null }];
+  });
 }
 
 function blank(text: string, status: LineStatus, findings: readonly LineFinding[], hint: Vessel | null): Line {
   return {
     text,
-    status,
     ingredient: null,
     amounts: [],
     written: [],
-    parts: [],
-    grams: null,
-    gramsLow: null,
-    gramsHigh: null,
-    basis: null,
+    ...NONE,
+    status,
     use: hint === 'pan' || hint === 'topping' ? hint : 'batter',
     vessel: hint ?? 'dry',
     preparation: '',
     foam: null,
     findings,
     suggestions: [],
+    words: tokensOf(text)
+      .filter(isWord)
+      .map((t) => ({ text: t.text, as: 'unknown' as const })),
+    side: null,
+    rows: [],
   };
 }

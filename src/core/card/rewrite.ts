@@ -6,10 +6,9 @@
 import Fraction from 'fraction.js';
 import type { KitchenConventions } from '../pantry/conventions';
 import { kitchenName } from '../pantry/ingredient';
-import { type Amount, type Combined, readAmount, writeAmount } from '../quantity/amount';
-import { takeAmounts, takeBrackets } from './amounts';
-import { stripBullet } from './bullet';
+import { type Amount, type Combined, writeAmount } from '../quantity/amount';
 import { type Line, type LineChoice, readLine } from './line';
+import { splitLine } from './split';
 
 /** Finest fraction of each unit that a kitchen has. */
 const DENOMINATORS: Readonly<Record<string, readonly number[]>> = {
@@ -40,6 +39,9 @@ export function writtenGrams(g: number, finest: Finest = 0.1): string {
   const digits = g >= 9.95 && finest === 0.1 ? 10 : 100;
   return `${Math.max(1, Math.round(g * digits)) / digits} g`;
 }
+
+/** What leads into an amount that says the same again: ", about", "(", "/", "=". */
+const LEAD_TO_AMOUNT = /(?:[\s,:;([/|=~≈–—-]|\b(?:or|about|approx\.?|approximately|roughly|that is|i\.e\.|equals?|plus|and|minus|less))*$/i;
 
 const trimmed = (s: string): string => s.replace(/\s+/g, ' ').trim();
 
@@ -77,11 +79,13 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
 export function rewriteAmount(line: Line, grams: number, house: KitchenConventions, choice: LineChoice = {}, finest: Finest = 0.1): string {
   if (line.grams !== null && Math.abs(grams - line.grams) < 1e-9 * grams) return line.text;
   const plainChoice: LineChoice = { ingredientId: choice.ingredientId, vessel: choice.vessel };
-  const tidy = stripBullet(line.text);
-  const head = takeAmounts(tidy, readAmount);
-  // a second amount further on says the old one over again
-  const { body, remarks } = line.written.length > 1 ? takeBrackets(head.rest, [...head.amounts], readAmount) : { body: head.rest, remarks: [] };
-  const rest = trimmed([head.front, body, ...remarks.map((r) => `(${r})`)].join(' ').replace(/^\s*[,:;]\s*/, ''));
+  const { text: tidy, amountSpans } = splitLine(line.text, house);
+  // what says the old amount over again goes with it, and the marks it stood in
+  const rest = trimmed(
+    [...amountSpans]
+      .sort((a, b) => b.start - a.start)
+      .reduce((t, a) => `${t.slice(0, a.start).replace(LEAD_TO_AMOUNT, ' ')} ${t.slice(a.end).replace(/^\s*[)\]]/, '')}`, tidy),
+  ).replace(/^[,:;/\s]+(?:of\s+)?|[\s,:;(]+$/gi, '');
   const prepared = line.preparation ? `, ${line.preparation}` : '';
   for (const said of amountsFor(line, grams, finest)) {
     for (const text of [`${said} ${asMany(rest, said)}`, `${said} ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : ''}${prepared}`]) {

@@ -1,12 +1,17 @@
 /**
- * From the words on a card to an ingredient. An exact name or alias is found; words that only describe ("fresh",
- * "at room temperature") are set aside; anything else is not guessed at: it comes back as suggestions.
+ * From the words on a card to an ingredient. Every word is answered for: it names the thing, changes what it is, says what is
+ * done to it, or says nothing. Words that change it count wherever they stand ("milk, 2 %", "flour (self-raising)"); a name
+ * with one that the pantry does not hold is not guessed at, it comes back as a question with the nearest.
  */
 import Fuse from 'fuse.js';
+import { plain } from '../quantity/units';
 import { EGG_INGREDIENT, houseKey, type KitchenConventions, POWDER_INGREDIENT, SALT_INGREDIENT } from './conventions';
 import type { Ingredient } from './ingredient';
 import type { Own } from './own';
 import { everyIngredient, findIngredient } from './pantry';
+import { MORE_NAMES } from './tables/more-names';
+import { LANGUAGES, type Language, OTHER_NAMES } from './tables/other-names';
+import { FILLER, HARMLESS, HARMLESS_WITH, HEADS, STATE, VARIANT } from './tables/words';
 
 export interface Found {
   readonly kind: 'found';
@@ -17,118 +22,90 @@ export interface NotFound {
   readonly suggestions: readonly Ingredient[];
 }
 
-/** Words that say how a thing is, not what it is. */
-const DESCRIBES = new Set(
-  `fresh freshly good quality best organic free range large medium small big extra ripe overripe very cold chilled warm lukewarm tepid hot boiling
-  melted softened soft cooled sifted packed loosely firmly lightly heaping beaten whisked separated well whole grated ground chopped finely roughly coarsely
-  mashed sliced diced pureed crushed toasted roasted unbleached bleached enriched pure real natural plain room temperature at of the a an and or
-  into to taste divided optional about unsweetened unsalted 
-  hen hens chicken pasteurised pasteurized lukewarm thick thin runny clear level scant more extra some your favourite favorite any such as fine
-  cooking baking table drained squeezed thawed frozen wild peeled cored pitted if needed needed desired brewed strong black dark light juiced zested grade plus
-  separately whipped stiff firm peaks until foamy frothy then for in from with sticks pieces piece cubed scalded strained juicy medium-sized tepid shelled shell`
-    .split(/\s+/)
-    .filter(Boolean),
-);
+/** What a word of a name was taken for. */
+export type NameClaim = 'ingredient' | 'variant' | 'state' | 'filler' | 'unknown';
 
-/** More names than the tables carry. */
-const MORE_NAMES: Readonly<Record<string, string>> = {
-  buttermilk: 'buttermilk',
-  yoghurt: 'yoghurt-whole',
-  'plain yoghurt': 'yoghurt-whole',
-  'full fat yogurt': 'yoghurt-whole',
-  'full fat yoghurt': 'yoghurt-whole',
-  'whole milk yogurt': 'yoghurt-whole',
-  'whole milk yoghurt': 'yoghurt-whole',
-  'greek style yogurt': 'yoghurt-greek',
-  'greek style yoghurt': 'yoghurt-greek',
-  'corn meal': 'corn-meal-fine',
-  'muscovado sugar': 'sugar-brown-dark',
-  'dry yeast': 'yeast-instant',
-  'dry milk powder': 'milk-powder-skim',
-  rum: 'rum',
-  'egg medium': 'egg-medium',
-  'egg large': 'egg-large',
-  'egg extra large': 'egg-extra-large',
-  'creme fraiche': '?sour-cream cream-35',
-  quark: '?yoghurt-greek cottage-cheese ricotta',
-  'cream cheese': '?ricotta cottage-cheese',
-  ap: 'flour-all-purpose',
-  'all purpose': 'flour-all-purpose',
-  'wheat flour': 'flour-all-purpose',
-  'whole grain wheat flour': 'flour-whole-wheat',
-  'whole meal flour': 'flour-whole-wheat',
-  'granulated white sugar': 'sugar-granulated',
-  'confectioner sugar': 'sugar-icing',
-  syrup: '?maple-syrup golden-syrup corn-syrup-light',
-  cream: '?cream-35 half-and-half sour-cream',
-  'double cream': '?cream-35',
-  'single cream': '?half-and-half cream-35',
-  'corn flour': '?corn-meal-fine starch-corn',
-  'potato flour': '?starch-potato',
-  'egg white': 'egg-white',
-  'white of egg': 'egg-white',
-  'yolk of egg': 'egg-yolk',
-  'juice of lemon': 'lemon-juice',
-  'lemon juice': 'lemon-juice',
-  'zest of lemon': 'lemon-zest',
-  'rind of lemon': 'lemon-zest',
-  lemon: '?lemon-juice lemon-zest',
-  chip: '?chocolate-chips',
-  'chocolate chip': 'chocolate-chips',
-  chocolate: '?chocolate-chips cocoa-natural hazelnut-cocoa-spread',
-  nut: '?walnuts pecans hazelnuts almonds-chopped',
-  berry: '?blueberries strawberries raspberries',
-  'mixed berry': '?blueberries strawberries raspberries',
-  spread: '?hazelnut-cocoa-spread',
-  lukewarm: '?water milk-whole',
-  'sparkling water': 'water',
-  'mineral water': 'water',
-  'soda water': 'water',
-  'club soda': 'water',
-  soda: 'baking-soda',
-  'kosher salt': 'salt-kosher-dense',
-  'sea salt': 'salt-sea-fine',
-  'flaky salt': 'salt-kosher-light',
-  butter: 'butter-unsalted',
-  vinegar: 'vinegar-white',
-  brandy: 'apple-brandy',
+export type NameReading = (Found | NotFound) & {
+  /** For each word given, in order. */
+  readonly as: readonly NameClaim[];
 };
 
-const KEEP_S = new Set(['molasses', 'swiss', 'glass', 'sis', 'pus', 'hibiscus', 'couscous', 'asparagus', 'is', 'gas']);
+const KEEP_S = new Set([
+  'molasses',
+  'swiss',
+  'glass',
+  'sis',
+  'pus',
+  'hibiscus',
+  'couscous',
+  'asparagus',
+  'is',
+  'gas',
+  'whites',
+  'oats',
+  'moes',
+  'appelmoes',
+  'pus',
+  'citrus',
+  'plus',
+]);
 
-function singular(word: string): string {
+/** The singular of an English word, near enough; of a short or another word itself. */
+export function singular(word: string): string {
   if (word.length < 4 || KEEP_S.has(word) || word.endsWith('ss')) return word;
   if (word.endsWith('ies')) return `${word.slice(0, -3)}y`;
   if (/(?:atoes|oes|ches|shes|xes)$/.test(word)) return word.slice(0, -2);
   return word.endsWith('s') ? word.slice(0, -1) : word;
 }
 
-const words = (text: string): string[] =>
-  text
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/(\d)\s*(?:%|percent|per cent)/g, '$1% ')
+/** The words of a phrase as they are looked up: no accents, lower case, the singular. */
+export const wordsIn = (text: string): string[] =>
+  plain(text)
+    .replace(/(\d)\s*(?:%|percent\b|per cent\b)/g, '$1% ')
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/\b[dl][’'](?=\p{L})/gu, '')
     .replace(/[’']s?\b/g, '')
     .split(/[^a-z0-9%.:]+/)
     .map((w) => w.replace(/^[.:]+|[.:]+$/g, ''))
     .filter(Boolean)
-    .map(singular);
+    .map((w) => (w === 'oats' ? 'oat' : singular(w)));
 
 interface Index {
   readonly exact: ReadonlyMap<string, string>;
+  /** By the words of a name in any order. */
+  readonly bags: ReadonlyMap<string, string>;
+  /** Every word that some name holds. */
+  readonly words: ReadonlySet<string>;
+  readonly longest: number;
   readonly fuse: Fuse<{ readonly id: string; readonly name: string }>;
 }
 
 const NO_OWN = {};
 const indexes = new WeakMap<object, Index>();
 
+const bagOf = (ws: readonly string[]): string => [...new Set(ws)].sort().join(' ');
+/** Names whose words may stand side by side and mean two things: these count only as they are written. */
+const AS_WRITTEN = new Set(
+  ['buttermilk', 'butter milk', 'vanilla sugar', 'milk chocolate', 'chocolate milk', 'cinnamon sugar', 'butter oil', 'sugar syrup', 'egg powder'].map((n) =>
+    bagOf(n.split(' ')),
+  ),
+);
+
 function buildIndex(own: Own | undefined): Index {
   const exact = new Map<string, string>();
+  const bags = new Map<string, string>();
+  const known = new Set<string>();
   const list: { id: string; name: string }[] = [];
+  let longest = 1;
   const put = (name: string, id: string): void => {
-    const key = words(name).join(' ');
-    if (key && !exact.has(key)) exact.set(key, id);
+    const ws = wordsIn(name);
+    const key = ws.join(' ');
+    if (!key) return;
+    for (const w of ws) known.add(w);
+    longest = Math.max(longest, ws.length);
+    if (!exact.has(key)) exact.set(key, id);
+    const bag = bagOf(ws);
+    if (ws.length > 1 && !AS_WRITTEN.has(bag) && !bags.has(bag)) bags.set(bag, id);
   };
   // what a kitchen named itself is what it means by the word
   for (const i of own?.ingredients ?? []) {
@@ -148,7 +125,8 @@ function buildIndex(own: Own | undefined): Index {
     put(i.name.replace(/\([^)]*\)/g, ''), i.id);
     list.push({ id: i.id, name: i.name.toLowerCase() });
   }
-  return { exact, fuse: new Fuse(list, { keys: ['name'], threshold: 0.36, ignoreLocation: true, includeScore: true, minMatchCharLength: 2 }) };
+  const fuse = new Fuse(list, { keys: ['name'], threshold: 0.36, ignoreLocation: true, includeScore: true, minMatchCharLength: 2 });
+  return { exact, bags, words: known, longest, fuse };
 }
 
 function indexOf(own: Own | undefined): Index {
@@ -161,15 +139,40 @@ function indexOf(own: Own | undefined): Index {
   return index;
 }
 
+/** Names of other languages: what each means, by language. */
+let others: { readonly names: ReadonlyMap<string, ReadonlyMap<Language, string>>; readonly longest: number } | null = null;
+function otherNames() {
+  if (others) return others;
+  const names = new Map<string, Map<Language, string>>();
+  let longest = 1;
+  for (const [id, by] of Object.entries(OTHER_NAMES))
+    for (const lang of LANGUAGES)
+      for (const name of by[lang] ?? []) {
+        const ws = wordsIn(name);
+        longest = Math.max(longest, ws.length);
+        const key = ws.join(' ');
+        const at = names.get(key) ?? new Map<Language, string>();
+        const had = at.get(lang);
+        // one word, two things in one language: asked about
+        at.set(lang, had && had !== id ? `?${had.replace('?', '')} ${id}` : id);
+        names.set(key, at);
+      }
+  others = { names, longest };
+  return others;
+}
+
+/** In which languages a word or name is an ingredient's. */
+export const languagesOf = (name: string): readonly Language[] => [...(otherNames().names.get(wordsIn(name).join(' '))?.keys() ?? [])];
+
 /**
  * Up to five likely ingredients for words that are not understood, best first.
  * Fuzzy matching is fuse.js over names and aliases.
  */
-function suggest(text: string, own: Own | undefined, most = 5): readonly Ingredient[] {
+function suggest(clean: readonly string[], own: Own | undefined, first: readonly Ingredient[], most = 5): readonly Ingredient[] {
   const { fuse } = indexOf(own);
-  const clean = words(text).filter((w) => !/^[\d.%]+$/.test(w));
-  if (clean.length === 0) return [];
-  const ids = new Map<string, number>();
+  const ws = clean.filter((w) => !/^[\d.%]+$/.test(w));
+  if (ws.length === 0) return first;
+  const ids = new Map<string, number>(first.map((i, n) => [i.id, -10 + n]));
   const add = (query: string, weight: number): void => {
     for (const r of fuse.search(query.slice(0, 60), { limit: 12 })) {
       const score = (r.score ?? 1) * weight;
@@ -177,8 +180,8 @@ function suggest(text: string, own: Own | undefined, most = 5): readonly Ingredi
       if (had === undefined || score < had) ids.set(r.item.id, score);
     }
   };
-  add(clean.join(' '), 1);
-  for (const w of clean.slice(0, 6)) if (w.length > 3 && !DESCRIBES.has(w)) add(w, 1.25);
+  add(ws.join(' '), 1);
+  for (const w of ws.slice(0, 6)) if (w.length > 3 && !HARMLESS.has(w) && !STATE.has(w)) add(w, 1.25);
   return [...ids.entries()]
     .filter(([, score]) => score < 0.36)
     .sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1))
@@ -189,17 +192,67 @@ function suggest(text: string, own: Own | undefined, most = 5): readonly Ingredi
 
 /** "egg", "salt" and "baking powder" are what the house says they are. */
 function asHouse(id: string, key: string, house: KitchenConventions): string {
-  if (id === 'egg-large' && /^(?:whole |beaten )?egg$/.test(key)) return EGG_INGREDIENT[house.egg];
+  if (id === 'egg-large' && /^(?:whole |beaten |hen )?egg$/.test(key)) return EGG_INGREDIENT[house.egg];
   if (id === 'salt-table' && key === 'salt') return SALT_INGREDIENT[house.salt];
   if (id === 'baking-powder-double-al' && /^(?:baking powder|bp)$/.test(key)) return POWDER_INGREDIENT[house.powder];
   return id;
 }
 
 /** "2 medium free-range eggs": the size may stand apart from the egg. */
-function eggSize(ws: readonly string[]): string {
-  if (ws.includes('medium')) return 'egg-medium';
-  if (ws.includes('small')) return '?egg-medium egg-large';
-  return ws.includes('extra') && ws.includes('large') ? 'egg-extra-large' : 'egg-large';
+function eggSize(ws: readonly string[]): { readonly id: string; readonly said: boolean } {
+  const has = (w: string): boolean => ws.includes(w);
+  if (has('medium') || has('m')) return { id: 'egg-medium', said: true };
+  if (has('small') || has('s')) return { id: 'egg-small', said: true };
+  if (has('jumbo') || has('giant')) return { id: 'egg-jumbo', said: true };
+  if (has('xl') || ((has('extra') || has('very') || has('really')) && has('large'))) return { id: 'egg-extra-large', said: true };
+  return { id: 'egg-large', said: has('large') || has('l') || has('big') };
+}
+
+type Match = { readonly id: string; readonly key: string; readonly used: readonly boolean[] };
+
+const harmlessWith = (w: string, last: string, key: string): boolean => HARMLESS_WITH.some(([word, re]) => word === w && (re.test(last) || re.test(key)));
+
+/** What a word is that no name used; null: it may change what the thing is, or nobody knows it. */
+function leftOver(w: string, key: string): NameClaim | null {
+  if (FILLER.has(w)) return 'filler';
+  if (STATE.has(w)) return 'state';
+  if (HARMLESS.has(w)) return 'filler';
+  return harmlessWith(w, key.slice(key.lastIndexOf(' ') + 1), key) ? 'variant' : null;
+}
+
+/** The longest run of words that is a name, provided that every word left over changes nothing. */
+function byRun(ws: readonly string[], names: { get: (key: string) => string | undefined }, longest: number): Match | null {
+  for (let size = Math.min(ws.length, longest); size > 0; size--)
+    for (let from = 0; from + size <= ws.length; from++) {
+      const key = ws.slice(from, from + size).join(' ');
+      const id = names.get(key);
+      if (!id) continue;
+      if (ws.every((w, n) => (n >= from && n < from + size) || leftOver(w, key) !== null))
+        return { id, key, used: ws.map((_, n) => n >= from && n < from + size) };
+    }
+  return null;
+}
+
+/** A name whose words stand apart or turned round: "sugar, soft brown", "flour (self-raising)". */
+function byBag(ws: readonly string[], index: Index): Match | null {
+  const candidates = ws.map((w) => !FILLER.has(w));
+  const without = [
+    (_: string) => false,
+    (w: string) => STATE.has(w),
+    (w: string) => HARMLESS.has(w),
+    (w: string) => STATE.has(w) || HARMLESS.has(w),
+    (w: string) => STATE.has(w) || HARMLESS.has(w) || HARMLESS_WITH.some(([x]) => x === w),
+  ];
+  for (const drop of without) {
+    const used = ws.map((w, n) => candidates[n] === true && !drop(w));
+    const own = ws.filter((_, n) => used[n]);
+    if (own.length < 2 || own.length > 7) continue;
+    const key = bagOf(own);
+    const id = index.bags.get(key);
+    const last = own.find((w) => HEADS.has(w)) ?? own[own.length - 1] ?? '';
+    if (id && ws.every((w, n) => used[n] || leftOver(w, `${key} ${last}`) !== null)) return { id, key, used };
+  }
+  return null;
 }
 
 function answer(id: string, key: string, house: KitchenConventions): Found | NotFound {
@@ -215,42 +268,126 @@ function answer(id: string, key: string, house: KitchenConventions): Found | Not
   return found ? { kind: 'found', ingredient: found } : { kind: 'unknown', suggestions: [] };
 }
 
-const cache = new Map<string, Found | NotFound>();
-const CACHE_MOST = 4000;
+function answerMatch(m: Match, ws: readonly string[], house: KitchenConventions): NameReading {
+  const size = m.key === 'egg' || m.key === 'hen egg' || m.key === 'whole egg' ? eggSize(ws) : null;
+  const key = size?.said ? 'sized egg' : m.key;
+  const last = m.key.slice(m.key.lastIndexOf(' ') + 1);
+  return {
+    ...answer(size?.said ? size.id : m.id, key, house),
+    as: ws.map((w, n): NameClaim => {
+      if (m.used[n]) return w !== last && (VARIANT.has(w) || /%$/.test(w)) ? 'variant' : 'ingredient';
+      if (size && /^(?:small|medium|large|jumbo|xl|l|m|s|big|extra)$/.test(w)) return 'variant';
+      return leftOver(w, m.key) ?? 'unknown';
+    }),
+  };
+}
+
+/** Adjectives by their ending; a noun before "flour" or "milk" is mostly a plant. */
+const LIKE_AN_ADJECTIVE = /(?:[^e]y|ly|ish|ful|ous|less|est|like|esque|ive|able|ible)$/;
+const LIKE_A_NOUN =
+  /(?:berry|nut|barley|rosemary|celery|sherry|chicory|curry|parsley|whisky|whiskey|turkey|jelly|candy|soy|whey|poppy|barberry|savory|jersey|bay)$/;
+
+/** Whether an unknown word only praises or describes: by its ending, or because it stands after the thing, past a comma. */
+function describes(ws: readonly string[], n: number, breaks: readonly number[], index: Index): boolean {
+  const w = ws[n] ?? '';
+  if (w.length < 3 || /\d/.test(w) || VARIANT.has(w) || index.words.has(w) || LIKE_A_NOUN.test(w)) return false;
+  if (LIKE_AN_ADJECTIVE.test(w)) return true;
+  return breaks.some((b) => b <= n);
+}
+
+function inOtherLanguages(ws: readonly string[], languages: ReadonlySet<Language> | null, house: KitchenConventions): NameReading | null {
+  const { names, longest } = otherNames();
+  const pick = (key: string): string | undefined => {
+    const by = names.get(key);
+    if (!by) return undefined;
+    const ids = new Set([...by].filter(([lang]) => languages === null || languages.has(lang)).flatMap(([, id]) => id.replace('?', '').split(' ')));
+    if (ids.size === 0) return undefined;
+    return ids.size === 1 ? [...ids][0] : `?${[...ids].join(' ')}`;
+  };
+  const m = byRun(ws, { get: pick }, longest);
+  // "egg", "salt" in another language are the house's too
+  const key = m?.id === 'egg-large' ? 'egg' : m?.id === 'salt-table' ? 'salt' : (m?.key ?? '');
+  return m ? answerMatch({ ...m, key }, ws, house) : null;
+}
+
+export interface NameAsked {
+  /** Words from which another part of the line begins: past a comma or a bracket. */
+  readonly breaks?: readonly number[];
+  /** The languages the card seems to be in, besides English; null: any. */
+  readonly languages?: ReadonlySet<Language> | null;
+}
+
+function search(ws: readonly string[], house: KitchenConventions, { breaks = [], languages = null }: NameAsked): NameReading {
+  const index = indexOf(house.own);
+  const nobody = ws.map((w): NameClaim => leftOver(w, '') ?? 'unknown');
+  if (ws.length === 0) return { kind: 'unknown', suggestions: [], as: [] };
+  const one = (of: readonly string[]): NameReading | null => {
+    const turned = breaks.length > 0 || HEADS.has(of[0] ?? '');
+    const run = byRun(of, index.exact, index.longest);
+    // "ginger, fresh": a word that mostly only praises may make another thing of it
+    const more = run && run.used.some((u, n) => !u && HARMLESS.has(of[n] ?? '')) ? byBag(of, index) : null;
+    const m = more && run && more.key.split(' ').length > run.key.split(' ').length ? more : (run ?? (turned || of.length > 1 ? byBag(of, index) : null));
+    return m ? answerMatch(m, of, house) : inOtherLanguages(of, languages, house);
+  };
+  const plainly = one(ws);
+  if (plainly) return plainly;
+  // words nobody knows that only describe are told, and the rest is read
+  const odd = ws.map((_, n) => leftOver(ws[n] ?? '', '') === null && describes(ws, n, breaks, index));
+  if (odd.some(Boolean) && !odd.every(Boolean)) {
+    const rest = one(ws.filter((_, n) => !odd[n]));
+    if (rest && rest.kind !== 'unknown') {
+      let at = 0;
+      return { ...rest, as: ws.map((_, n) => (odd[n] ? 'unknown' : (rest.as[at++] ?? 'unknown'))) };
+    }
+  }
+  // a question: the plain thing first, where leaving one or two words out makes a name
+  const near: Ingredient[] = [];
+  const less = (drop: (w: string, n: number) => boolean): void => {
+    const r = one(ws.filter((w, n) => !drop(w, n)));
+    if (r?.kind === 'found') near.push(r.ingredient);
+    else if (r?.kind === 'ambiguous') near.push(...r.suggestions);
+  };
+  if (ws.length <= 8) for (let n = 0; n < ws.length; n++) less((_, k) => k === n);
+  less((w) => VARIANT.has(w) && !HEADS.has(w));
+  less((w) => !index.words.has(w));
+  const first = [...new Map(near.map((i) => [i.id, i])).values()];
+  return { kind: 'unknown', suggestions: suggest(ws, house.own, first), as: nobody };
+}
+
+const cache = new Map<string, NameReading>();
+const CACHE_MOST = 8000;
 
 /**
- * Finds the ingredient a phrase names.
- * @param phrase the words without their amount
+ * Reads the words that name an ingredient, and answers for each of them.
+ * @param ws as `wordsIn` gives them
  * @param house decides which egg and which salt is meant where the words don't
  */
-export function lookUp(phrase: string, house: KitchenConventions): Found | NotFound {
-  const cacheKey = `${houseKey(house)}|${phrase}`;
+export function readName(ws: readonly string[], house: KitchenConventions, asked: NameAsked = {}): NameReading {
+  const cacheKey = `${houseKey(house)}|${asked.languages ? [...asked.languages].join('') : ''}|${asked.breaks?.join(' ') ?? ''}|${ws.join(' ')}`;
   const had = cache.get(cacheKey);
   if (had) return had;
-  const result = search(phrase, house);
+  const result = search(ws, house, asked);
   if (cache.size >= CACHE_MOST) cache.clear();
   cache.set(cacheKey, result);
   return result;
 }
 
-function search(phrase: string, house: KitchenConventions): Found | NotFound {
-  const { exact } = indexOf(house.own);
-  const ws = words(phrase);
-  if (ws.length === 0) return { kind: 'unknown', suggestions: [] };
-  // the longest run of words that is a name, provided every word left over only describes
-  let best: { id: string; key: string; size: number } | null = null;
-  for (let size = Math.min(ws.length, 10); size > 0 && !best; size--) {
-    for (let from = 0; from + size <= ws.length; from++) {
-      const key = ws.slice(from, from + size).join(' ');
-      const id = exact.get(key);
-      if (!id) continue;
-      const left = [...ws.slice(0, from), ...ws.slice(from + size)];
-      if (left.every((w) => DESCRIBES.has(w) || /^[\d.]+%?$/.test(w))) {
-        best = { id, key, size };
-        break;
-      }
-    }
+/** Where the parts of a phrase begin that stand past a comma or a bracket, as places among its words. */
+export const breaksIn = (phrase: string): readonly number[] => {
+  const bits = phrase.split(/[,;()[\]]|\s[-–—]\s/);
+  const out: number[] = [];
+  let at = 0;
+  for (const [n, bit] of bits.entries()) {
+    if (n > 0) out.push(at);
+    at += wordsIn(bit).length;
   }
-  if (best) return answer(best.key === 'egg' ? eggSize(ws) : best.id, best.key === 'egg' && ws.includes('large') ? 'large egg' : best.key, house);
-  return { kind: 'unknown', suggestions: suggest(phrase, house.own) };
+  return out;
+};
+
+/**
+ * Finds the ingredient a phrase names.
+ * @param phrase the words without their amount
+ */
+export function lookUp(phrase: string, house: KitchenConventions): Found | NotFound {
+  return readName(wordsIn(phrase), house, { breaks: breaksIn(phrase) });
 }

@@ -174,7 +174,7 @@ function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null,
   }
   if (unit.dimension === 'vague') {
     // a can of pumpkin, a sachet of yeast: where the pantry knows the pack, it is a piece
-    const packs: Readonly<Record<string, RegExp>> = { can: /can/, packet: /sachet/ };
+    const packs: Readonly<Record<string, RegExp>> = { can: /can/, packet: /sachet|cube/, slice: /rasher|slice/ };
     if (i.piece && !t.which && packs[unit.id]?.test(i.piece.name))
       return { best: i.piece.grams, low: i.piece.grams * 0.95, high: i.piece.grams * 1.05, basis: 'piece' };
     return { reason: 'vague-unit', message: unit.ask ?? `A ${unit.one} has no set size.` };
@@ -230,6 +230,9 @@ export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, ho
     low *= 1 - ABOUT_SPREAD;
     high *= 1 + ABOUT_SPREAD;
   }
+  // "up to a cup" may be far less, "a cup or more" somewhat more: ours
+  if (amount.bound === 'up-to') low *= 0.5;
+  if (amount.bound === 'or-more') high *= 1.25;
   if (!(best > 0)) return fail('not-positive', 'An amount has to be more than nothing.');
   if (best > MOST_GRAMS)
     return fail('enormous', `That would be ${Math.round(best / 1000).toLocaleString('en-GB')} kg on one line: check the number and the unit.`);

@@ -18,12 +18,16 @@ export interface Term {
   /** Which of several of that sort: the "tall" of a tall glass. */
   readonly which?: string;
   readonly fullness: Fullness | null;
+  /** The other value its number may have meant: "11/2", "1.000 g". The term can't be weighed until one is chosen. */
+  readonly other?: Fraction;
 }
 
 export interface Amount {
   readonly terms: readonly Term[];
   /** "about", "approx.": the cook did not mean it to the gram. */
   readonly approximate: boolean;
+  /** "up to a cup", "a cup or more". */
+  readonly bound?: 'up-to' | 'or-more';
 }
 
 export interface ReadAmount {
@@ -33,27 +37,45 @@ export interface ReadAmount {
   readonly fill: 'packed' | 'sifted' | 'spooned' | null;
 }
 
-const ABOUT = /^(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|~|≈)\s*/i;
-const FULL = /^(scant|level|rounded|heaping|heaped|generous|good|big|overflowing)\b\s*/i;
+const ABOUT =
+  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|close\s+to|just\s+(?:over|under|above|below|about)|(?:a\s+)?(?:little|bit)\s+(?:over|under|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps)\s+|[~≈]\s*)/i;
+const ABOUT_AFTER = /^\s+(?:or\s+so|or\s+thereabouts|more\s+or\s+less|give\s+or\s+take|approx(?:imately|\.)?|roughly)(?![\p{L}])/iu;
+const UP_TO = /^(?:up\s+to|at\s+most|no\s+more\s+than|max(?:imum|\.)?)\s+/i;
+const AT_LEAST = /^(?:at\s+least|no\s+less\s+than|min(?:imum|\.)?)\s+/i;
+const OR_MORE =
+  /^\s*,?\s*(?:or|and)\s+(?:(?:a\s+)?(?:little|bit)\s+)?more(?:\s+(?:to\s+taste|if\s+(?:needed|you\s+like|liked)|as\s+needed))?(?![\p{L}])(?!\s+(?:for|of)\b)/iu;
+const FULL = /^(scant|skimpy|level|flat|rounded|heaping|heaped|generous|good|big|brimming|overflowing|full)(?:,)?(?![\p{L}-])\s*/iu;
+/** "2 heaped teaspoons", with a word before that only stresses it. */
+const STRESS = /^(?:really|very|quite|rather|nicely)\s+(?=scant|level|rounded|heap|generous|big|full)/i;
 const FILL = /^(?:firmly\s+|tightly\s+|well[\s-]+)?(packed|sifted|lightly\s+spooned|spooned|loosely\s+packed|lightly\s+packed|loose)\b\s*/i;
+/** "a half-full quarter cup": half of what it holds. */
+const PART_FULL = /^(half|third|quarter|two[\s-]thirds|three[\s-]quarters)[\s-]full\s+/i;
+const PART_FULL_OF: Readonly<Record<string, readonly [number, number]>> = {
+  half: [1, 2],
+  third: [1, 3],
+  quarter: [1, 4],
+  'two thirds': [2, 3],
+  'three quarters': [3, 4],
+};
 const OF = /^of\s+(?:an?\s+)?/i;
 const PLUS = /^\s*(?:,\s*)?(plus|\+|and|&|minus|less|−)\s*(?:an?\s+(?:extra|additional)\s+|another\s+|an?\s+further\s+)?/i;
 
 const ONE = new Fraction(1);
 
 /** "pinch of salt", "knob of butter": one, though nobody wrote it. */
-function unsaidOne(text: string): { low: Fraction; high: null; length: number } | null {
-  const unit =
-    /^(?:(?:small|large)\s+(?=(?:pinch|dash|smidgen|tad)\b)|(?=(?:(?:small|large)\s+)?(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad)\b))/i.exec(
-      text,
-    );
+const UNSAID =
+  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist)\b))/i;
+function unsaidOne(text: string): { low: Fraction; high: null; length: number; other?: undefined } | null {
+  const unit = UNSAID.exec(text);
   return unit ? { low: ONE, high: null, length: unit[0].length } : null;
 }
 
 function fullnessOf(word: string): Fullness {
   const w = word.toLowerCase();
-  if (w === 'heaped' || w === 'overflowing') return 'heaping';
+  if (w === 'heaped' || w === 'overflowing' || w === 'brimming') return 'heaping';
   if (w === 'good' || w === 'big') return 'generous';
+  if (w === 'skimpy') return 'scant';
+  if (w === 'flat' || w === 'full') return 'level';
   return w as Fullness;
 }
 
@@ -66,47 +88,114 @@ function fillOf(word: string): 'packed' | 'sifted' | 'spooned' {
 /** French "cc" is a teaspoon; ten and more of them are cubic centimetres. */
 const ccUnit = (low: Fraction): string => (low.compare(10) >= 0 ? 'ml' : 'tsp-5ml');
 
-function readTerm(text: string, sign: 1 | -1): { term: Term; length: number; fill: ReadAmount['fill'] } | null {
-  let at = 0;
+/** Units in which a number of three decimals, or of a comma and three digits, may be a thousand times what it looks like. */
+const POINTED = new Set(['g', 'ml', 'mg']);
+const COMMAED = new Set(['kg', 'l']);
+/** What of the two readings of a number is open with this unit: a run-together fraction with any, thousands with few. */
+function otherFor(other: Fraction | undefined, low: Fraction, said: string, unit: string | null): Fraction | undefined {
+  if (!other) return undefined;
+  if (said.includes('/') || said.includes('\u2044')) return other;
+  if (said.includes('.')) return unit !== null && POINTED.has(unit) ? other : undefined;
+  return unit !== null && COMMAED.has(unit) && low.compare(1000) >= 0 ? other : undefined;
+}
+
+const spaceAt = (text: string, at: number): number => {
+  let n = at;
+  while (n < text.length && /\s/.test(text[n] ?? '')) n++;
+  return n - at;
+};
+
+interface ReadTerm {
+  readonly term: Term;
+  readonly length: number;
+  readonly fill: ReadAmount['fill'];
+}
+
+/** "a scant half cup", "a heaped tablespoon", "a half-full quarter cup": the article before says nothing more. */
+const ARTICLE =
+  /^an?\s+(?=(?:(?:really|very)\s+)?(?:scant|skimpy|level|flat|rounded|heaping|heaped|generous|good|big|brimming|full|half[\s-]full|(?:third|quarter)[\s-]full|two[\s-]thirds[\s-]full|three[\s-]quarters[\s-]full)\b)/i;
+
+/** The words of fullness and filling, and a part of a measure, in any order. */
+function readFull(text: string, from: number): { at: number; fullness: Fullness | null; fill: ReadAmount['fill']; part: Fraction | null } {
+  let at = from;
   let fullness: Fullness | null = null;
   let fill: ReadAmount['fill'] = null;
-  const early = FULL.exec(text);
-  if (early) {
-    // "a heaping cup" and "heaping 1/2 cup" alike
-    fullness = fullnessOf(early[1] ?? '');
-    at += early[0].length;
+  let part: Fraction | null = null;
+  for (let again = true; again; ) {
+    again = false;
+    const rest = text.slice(at);
+    const stress = STRESS.exec(rest);
+    const full = FULL.exec(stress ? rest.slice(stress[0].length) : rest);
+    if (full) {
+      fullness = fullnessOf(full[1] ?? '');
+      at += (stress?.[0].length ?? 0) + full[0].length;
+      again = true;
+      continue;
+    }
+    const filled = FILL.exec(rest);
+    if (filled) {
+      fill = fillOf(filled[1] ?? '');
+      at += filled[0].length;
+      again = true;
+      continue;
+    }
+    const partly = PART_FULL.exec(rest);
+    if (partly) {
+      const [n, d] = PART_FULL_OF[(partly[1] ?? '').toLowerCase().replace('-', ' ')] ?? [1, 1];
+      part = new Fraction(n, d);
+      at += partly[0].length;
+      again = true;
+    }
   }
+  return { at, fullness, fill, part };
+}
+
+const SIZE_WORD = /^(?:small|large|tiny|little|big|wee|two[\s-]finger|three[\s-]finger)\s+(?=(?:pinch|dash|smidgen|drop|tad)(?:e?s)?\b)/i;
+const PART_AFTER = /^\s+and\s+(an?\s+|one\s+|two\s+|three\s+)?(half|third|thirds|quarters?)\b/i;
+const OR_TWO = /^\s+or\s+(two|three|so)\b(?!\s+\p{L}*(?:spoon|cup|tsp|tbsp|gram|ounce|stick))/iu;
+const HALF_FULL_AFTER = /^,?\s*\(?(half|two[\s-]thirds|three[\s-]quarters)[\s-]full\)?(?![\p{L}])/iu;
+
+function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
+  const article = ARTICLE.exec(text);
+  const early = readFull(text, article?.[0].length ?? 0);
+  let { at, fullness, fill } = early;
+  let part = early.part;
+  if (part === null && at === (article?.[0].length ?? 0)) at = 0;
   const ladle = readLadle(text.slice(at));
   if (ladle) return { term: { sign, low: ONE, high: null, unit: ladle.id, fullness }, length: at + ladle.length, fill };
-  const n = readNumber(text.slice(at)) ?? unsaidOne(text.slice(at));
+  const said = text.slice(at);
+  const n = readNumber(said) ?? (article && at > 0 && readUnit(said) ? { low: ONE, high: null, length: 0, other: undefined } : unsaidOne(said));
   if (!n) return null;
+  const written = said.slice(0, n.length);
   at += n.length;
   const numberEnd = at;
   let { low, high } = n;
-  at += /^\s*/.exec(text.slice(at))?.[0].length ?? 0;
-  const times = /^[x×]\s*(?=\d)/i.exec(text.slice(at));
+  at += spaceAt(text, at);
+  const times = /^[x×*]\s*(?=\d)/i.exec(text.slice(at));
   if (times) {
     const inner = readNumber(text.slice(at + times[0].length));
     if (inner && !inner.high && !high) {
       low = low.mul(inner.low);
       at += times[0].length + inner.length;
-      at += /^\s*/.exec(text.slice(at))?.[0].length ?? 0;
+      at += spaceAt(text, at);
     }
   }
-  for (let again = true; again; ) {
-    again = false;
-    const full = FULL.exec(text.slice(at));
-    if (full) {
-      fullness = fullnessOf(full[1] ?? '');
-      at += full[0].length;
-      again = true;
+  const late = readFull(text, at);
+  at = late.at;
+  fullness = late.fullness ?? fullness;
+  fill = late.fill ?? fill;
+  part = late.part ?? part;
+  const small = SIZE_WORD.exec(text.slice(at));
+  if (small) at += small[0].length;
+  // "half of a quarter cup", "a half-full 1/4 cup": a part, and then the measure with its own number
+  if (part) {
+    const measure = readNumber(text.slice(at));
+    if (measure && !measure.high) {
+      low = low.mul(measure.low);
+      at += measure.length;
+      at += spaceAt(text, at);
     }
-    const filled = FILL.exec(text.slice(at));
-    if (filled) {
-      fill = fillOf(filled[1] ?? '');
-      at += filled[0].length;
-      again = true;
-    }
+    low = low.mul(part);
   }
   const of = OF.exec(text.slice(at));
   const unitFrom = of && readUnit(text.slice(at + of[0].length)) ? at + of[0].length : at;
@@ -118,7 +207,14 @@ function readTerm(text: string, sign: 1 | -1): { term: Term; length: number; fil
     found = dash ? readUnit(text.slice(unitFrom + dash[0].length)) : null;
     if (dash && found) found = { id: found.id, length: found.length + dash[0].length };
   }
-  if (!found) return { term: { sign, low, high, unit: null, fullness }, length: times ? at : numberEnd, fill: null };
+  const orTwo = (from: number): { high: Fraction; length: number } | null => {
+    const m = high || !low.equals(ONE) ? null : OR_TWO.exec(text.slice(from));
+    return m && m[1] !== 'so' ? { high: new Fraction(m[1]?.toLowerCase() === 'two' ? 2 : 3), length: m[0].length } : null;
+  };
+  if (!found) {
+    const other = otherFor(n.other, n.low, written, null);
+    return { term: { sign, low, high, unit: null, fullness, ...(other && { other }) }, length: times ? at : numberEnd, fill: null };
+  }
   let unit = found.id;
   if (unit === 'cc') unit = ccUnit(low);
   if (unit === 'dozen') {
@@ -127,11 +223,24 @@ function readTerm(text: string, sign: 1 | -1): { term: Term; length: number; fil
     return { term: { sign, low, high, unit: null, fullness: null }, length: unitFrom + found.length, fill: null };
   }
   at = unitFrom + found.length;
-  // "a cup and a half"
-  const part = /^\s+and\s+an?\s+(half|third|quarter)\b/i.exec(text.slice(at));
-  if (part && !high) {
-    low = low.add(new Fraction(1, { half: 2, third: 3, quarter: 4 }[(part[1] ?? '').toLowerCase()] ?? 1));
-    at += part[0].length;
+  // "a cup and a half", "a cup and three quarters"
+  const more = PART_AFTER.exec(text.slice(at));
+  if (more && !high) {
+    const many = { two: 2, three: 3 }[(more[1] ?? '').trim().toLowerCase()] ?? 1;
+    low = low.add(new Fraction(many, { half: 2, third: 3, thirds: 3, quarter: 4, quarters: 4 }[(more[2] ?? '').toLowerCase()] ?? 1));
+    at += more[0].length;
+  }
+  const two = orTwo(at);
+  if (two) {
+    high = two.high;
+    at += two.length;
+  }
+  const halfFull = part ? null : HALF_FULL_AFTER.exec(text.slice(at));
+  if (halfFull) {
+    const [a, b] = PART_FULL_OF[(halfFull[1] ?? '').toLowerCase().replace('-', ' ')] ?? [1, 1];
+    low = low.mul(new Fraction(a, b));
+    high = high?.mul(new Fraction(a, b)) ?? null;
+    at += halfFull[0].length;
   }
   // "1 cup to 1 1/4 cups": a range with its unit said twice
   const again = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞])/u.exec(text.slice(at));
@@ -142,7 +251,8 @@ function readTerm(text: string, sign: 1 | -1): { term: Term; length: number; fil
       at += again[0].length + second.length;
     }
   }
-  return { term: { sign, low, high, unit, fullness, ...(which && { which: which.which }) }, length: at, fill };
+  const other = otherFor(n.other, n.low, written, unit);
+  return { term: { sign, low, high, unit, fullness, ...(which && { which: which.which }), ...(other && { other }) }, length: at, fill };
 }
 
 const family = (id: string | null): 'mass' | 'volume' | null => {
@@ -166,8 +276,15 @@ function followsOn(a: Term, b: Term): boolean {
  * @returns the amount, the characters it took and a fill said within it; null when no number stands there
  */
 export function readAmount(text: string): ReadAmount | null {
-  const about = ABOUT.exec(text);
-  let at = about?.[0].length ?? 0;
+  let at = 0;
+  let bound: Amount['bound'];
+  const upTo = UP_TO.exec(text);
+  const least = AT_LEAST.exec(text);
+  if (upTo) bound = 'up-to';
+  if (least) bound = 'or-more';
+  at += (upTo ?? least)?.[0].length ?? 0;
+  const about = ABOUT.exec(text.slice(at));
+  at += about?.[0].length ?? 0;
   const first = readTerm(text.slice(at), 1);
   if (!first) return null;
   const terms: Term[] = [first.term];
@@ -191,7 +308,14 @@ export function readAmount(text: string): ReadAmount | null {
     terms.push(next.term);
     at += gap[0].length + next.length;
   }
-  return { amount: { terms, approximate: about !== null }, length: at, fill };
+  const loosely = ABOUT_AFTER.exec(text.slice(at));
+  at += loosely?.[0].length ?? 0;
+  const more = OR_MORE.exec(text.slice(at));
+  if (more) {
+    bound = 'or-more';
+    at += more[0].length;
+  }
+  return { amount: { terms, approximate: about !== null || loosely !== null, ...(bound && { bound }) }, length: at, fill };
 }
 
 /** Reads a text that is an amount and nothing else. */
@@ -211,8 +335,10 @@ function writeTerm(t: Term): string {
 
 /** Writes an amount so that reading it back gives the same terms. */
 export function writeAmount(a: Amount): string {
+  const bound = a.bound === 'up-to' ? 'up to ' : '';
+  const more = a.bound === 'or-more' ? ' or more' : '';
   const body = a.terms.map((t, i) => (i === 0 ? '' : t.sign < 0 ? ' minus ' : ' plus ') + writeTerm(t)).join('');
-  return a.approximate ? `about ${body}` : body;
+  return `${bound}${a.approximate ? 'about ' : ''}${body}${more}`;
 }
 
 /** Scales every term of an amount by an exact factor > 0. */

@@ -8,6 +8,8 @@ export interface ReadNumber {
   readonly low: Fraction;
   /** The upper end of a written range, else null. */
   readonly high: Fraction | null;
+  /** Another value the same signs may have meant ("11/2": 5 1/2 or 1 1/2); left out where there is none. */
+  readonly other?: Fraction;
   /** Characters taken from the text, trailing space not included. */
   readonly length: number;
 }
@@ -47,14 +49,23 @@ const WORDS: Readonly<Record<string, number>> = {
   ten: 10,
   eleven: 11,
   twelve: 12,
+  thirteen: 13,
+  fourteen: 14,
   fifteen: 15,
   sixteen: 16,
+  seventeen: 17,
   eighteen: 18,
+  nineteen: 19,
   twenty: 20,
   'twenty-four': 24,
   thirty: 30,
   forty: 40,
   fifty: 50,
+  sixty: 60,
+  seventy: 70,
+  eighty: 80,
+  ninety: 90,
+  hundred: 100,
 };
 const WORD = Object.keys(WORDS)
   .sort((a, b) => b.length - a.length)
@@ -83,11 +94,14 @@ const SLASH = '[/\\u2044\\u2215]';
 // tried in order; each takes as much as it can
 const MIXED_VULGAR = new RegExp(`^(\\d{1,6})\\s*(?:-|and|&)?\\s*(${V})`, 'i');
 const MIXED = new RegExp(`^(\\d{1,6})(?:\\s+(?:and|&)\\s+|\\s+|\\s*-\\s*)(\\d{1,4})\\s*${SLASH}\\s*(\\d{1,4})(?!\\d|[.,]\\d)`, 'i');
-const FRACTION = new RegExp(`^(\\d{1,6})\\s*${SLASH}\\s*(\\d{1,6})(?!\\d|[.,]\\d)`);
+const FRACTION = new RegExp(`^(\\d{1,6})\\s*${SLASH}\\s*(\\d{1,6})(?!\\d|[.,]\\d)(?:(?:rd|th|nd)s?\\b)?(?:\\s+of\\s+an?\\b)?`, 'i');
+/** "11/2", "21/2": the whole and the fraction run together, or an improper fraction. */
+const RUN_TOGETHER = /^(\d)(\d)\s*[/\u2044]\s*([2348])(?![\d.,])/;
 const VULGAR_ONLY = new RegExp(`^(${V})`);
 const THOUSANDS = /^(\d{1,3}(?:,\d{3})+)(?![\d,])/;
 const DECIMAL = /^(\d{1,9}(?:[.,]\d{1,6})?|\.\d{1,6})(?![\d])/;
-const WORD_AND = new RegExp(`^(${WORD})\\s+and\\s+(?:an?|one)\\s+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
+const WORD_AND = new RegExp(`^(${WORD})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
+const DIGIT_AND = new RegExp(`^(\\d{1,3})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const WORD_PARTS = new RegExp(`^(${WORD}|an?)[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const PARTS_ONLY = new RegExp(`^(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const DOZEN = new RegExp(`^(?:(half\\s+an?|an?\\s+half|an?|${WORD})\\s+)?(dozen)\\b(?:\\s+of\\b)?`, 'i');
@@ -95,33 +109,49 @@ const COUPLE = /^an?\s+couple(?:\s+of)?\b/i;
 const WORD_ONLY = new RegExp(`^(${WORD})\\b`, 'i');
 const ARTICLE = /^an?\b(?=\s+\S)/i;
 
-type One = { readonly value: Fraction; readonly length: number };
+type One = { readonly value: Fraction; readonly length: number; readonly other?: Fraction };
+const oneOf = (value: Fraction, length: number, other?: Fraction): One => (other ? { value, length, other } : { value, length });
 
 function readOne(text: string): One | null {
-  let m = MIXED_VULGAR.exec(text);
+  let m = DIGIT_AND.exec(text);
+  if (m) return oneOf(new Fraction(Number(m[1])).add(new Fraction(wordValue(m[2]), PARTS[(m[3] ?? '').toLowerCase()] ?? 1)), m[0].length);
+  m = MIXED_VULGAR.exec(text);
   if (m) return { value: new Fraction(m[1] ?? 0).add(VULGAR[m[2] ?? ''] ?? 0), length: m[0].length };
   m = MIXED.exec(text);
   // "1-1/2" is one and a half; "1-3/2" would be no mixed number, so the fraction must be a proper one
   if (m && Number(m[2]) < Number(m[3])) return { value: new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))), length: m[0].length };
+  m = RUN_TOGETHER.exec(text);
+  if (m && Number(m[2]) > 0 && Number(m[2]) < Number(m[3]))
+    return oneOf(new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))), m[0].length, new Fraction(Number(`${m[1]}${m[2]}`), Number(m[3])));
   m = FRACTION.exec(text);
   if (m && Number(m[2]) > 0) return { value: new Fraction(Number(m[1]), Number(m[2])), length: m[0].length };
   m = VULGAR_ONLY.exec(text);
   if (m) return { value: new Fraction(VULGAR[m[1] ?? ''] ?? 0), length: m[0].length };
   m = THOUSANDS.exec(text);
-  if (m && !text.startsWith('0')) return { value: new Fraction((m[1] ?? '').replaceAll(',', '')), length: m[0].length };
+  if (m && !text.startsWith('0')) {
+    const whole = new Fraction((m[1] ?? '').replaceAll(',', ''));
+    return oneOf(whole, m[0].length, /^\d{1,3},\d{3}$/.test(m[1] ?? '') ? whole.div(1000) : undefined);
+  }
   m = DECIMAL.exec(text);
-  if (m) return { value: new Fraction((m[1] ?? '').replace(',', '.')), length: m[0].length };
+  if (m) {
+    const value = new Fraction((m[1] ?? '').replace(',', '.'));
+    // "1.250 g": a thousand and more where a point parts the thousands
+    const thousands = /^[1-9]\d{0,2}[.]\d{3}$/.test(m[1] ?? '');
+    return oneOf(value, m[0].length, thousands ? value.mul(1000) : undefined);
+  }
   return /^[a-z]/i.test(text) ? readWords(text) : null;
 }
 
+const wordValue = (s: string | undefined): number => {
+  const w = (s ?? '').toLowerCase();
+  return w === 'a' || w === 'an' ? 1 : (WORDS[w] ?? 0);
+};
+
 function readWords(text: string): One | null {
-  const word = (s: string | undefined): number => {
-    const w = (s ?? '').toLowerCase();
-    return w === 'a' || w === 'an' ? 1 : (WORDS[w] ?? 0);
-  };
+  const word = wordValue;
   const part = (s: string | undefined): number => PARTS[(s ?? '').toLowerCase()] ?? 1;
   let m = WORD_AND.exec(text);
-  if (m) return { value: new Fraction(word(m[1])).add(new Fraction(1, part(m[2]))), length: m[0].length };
+  if (m) return { value: new Fraction(word(m[1])).add(new Fraction(word(m[2]), part(m[3]))), length: m[0].length };
   m = DOZEN.exec(text);
   if (m) {
     const times = m[1] === undefined ? new Fraction(1) : /half/i.test(m[1]) ? new Fraction(1, 2) : new Fraction(word(m[1]));
@@ -158,8 +188,12 @@ export function readNumber(text: string): ReadNumber | null {
     if (second && !article && second.value.compare(first.value) > 0)
       return { low: first.value, high: second.value, length: first.length + gap[0].length + second.length };
   }
+  // "half of a quarter cup", "half of 1/4 cup"
+  const of = first.value.compare(1) < 0 && /\bof(?:\s+an?)?$/i.test(text.slice(0, first.length)) ? /^\s+/.exec(rest) : null;
+  const whole = of ? readOne(rest.slice(of[0].length)) : null;
+  if (of && whole && whole.value.compare(1) < 0) return { low: first.value.mul(whole.value), high: null, length: first.length + of[0].length + whole.length };
   // "2x", "2 x": a count of packages, "2 x 50 g"
-  return { low: first.value, high: null, length: first.length };
+  return { low: first.value, high: null, length: first.length, ...(first.other && { other: first.other }) };
 }
 
 const COOK_FRACTIONS: readonly (readonly [number, number])[] = [

@@ -108,6 +108,15 @@ const UNITS = [
   vague('mug', 'mugs', 'ml', 250, 300, 400, 'Mugs run from 250 to 400 ml. Fill yours with water and weigh it: grams are millilitres.'),
   vague('splash', 'splashes', 'ml', 5, 15, 30, 'A splash is 5 to 30 ml. Say what you would pour.'),
   vague('drizzle', 'drizzles', 'ml', 5, 10, 15, 'A drizzle is 5 to 15 ml. Say what you would pour.'),
+  vague('dollop', 'dollops', 'g', 10, 20, 40, 'A dollop is mostly 10 to 40 g, and differs from thing to thing. Weigh yours once.'),
+  vague('dab', 'dabs', 'g', 2, 5, 10, 'A dab is mostly 2 to 10 g. Weigh yours once, or write teaspoons.'),
+  vague('sprinkle', 'sprinkles', 'g', 0.5, 2, 5, 'A sprinkle is mostly 0.5 to 5 g. Weigh yours once, or write teaspoons.'),
+  vague('squeeze', 'squeezes', 'ml', 2, 5, 15, 'A squeeze is mostly 2 to 15 ml. Say what you would squeeze in.'),
+  vague('grating', 'gratings', 'g', 0.1, 0.3, 1, 'A grating is well under a gram. Write an eighth of a teaspoon, or weigh yours once.'),
+  vague('part', 'parts', 'g', 1, 100, 1000, 'How much is one part? Write grams or cups for one of them.'),
+  vague('bowl', 'bowls', 'ml', 200, 350, 600, 'Bowls run from 200 to 600 ml. Fill yours with water and weigh it: grams are millilitres.'),
+  vague('carton', 'cartons', 'ml', 200, 500, 1000, 'What does the carton hold? Write "1 carton (500 ml)".'),
+  vague('house-cup', 'cups', 'ml', 125, 240, 250, 'Which cup? It runs from 125 to 250 ml by country and kitchen. Write ml, or weigh yours once.'),
   vague('spoonful', 'spoonfuls', 'ml', 5, 10, 15, 'Which spoon: teaspoon or tablespoon?'),
   vague('slice', 'slices', 'g', 10, 25, 50, 'What does a slice weigh? Say grams.'),
 ] as const satisfies readonly Unit[];
@@ -116,48 +125,65 @@ const byId = new Map<string, Unit>(UNITS.map((u) => [u.id, u]));
 
 /** Words for each unit, besides its own `one` and `many`. Matched without case and final dot, but for t and T. */
 const SPELLINGS: Readonly<Record<string, string>> = {
-  g: 'g gr gm gms gram grams gramme grammes gramm',
-  kg: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes',
+  g: 'g gr gm gms gram grams gramme grammes gramm gramos grammi grammo gramos',
+  kg: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes chilo chili',
   mg: 'mg milligram milligrams',
   oz: 'oz ozs ounce ounces',
   lb: 'lb lbs pound pounds',
   ml: 'ml mls millilitre millilitres milliliter milliliters mil mils',
   cl: 'cl centilitre centilitres centiliter centiliters',
-  dl: 'dl decilitre decilitres deciliter deciliters',
-  l: 'l ltr ltrs lt litre litres liter liters',
-  krm: 'krm kryddmått',
-  'tsp-5ml': 'tsk teskje tl teelöffel ts theelepel cucharadita cdta cucchiaino càc c.à.c c.a.c lžička lyżeczka',
-  'tbsp-15ml': 'msk matsked el esslöffel eßlöffel ss spiseskje spsk eetlepel cucharada cda cucchiaio càs c.à.s c.a.s lžíce łyżka',
-  dsp: 'dsp dstspn dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
-  tsp: 'tsp tsps teasp teaspoon teaspoons teaspoonful teaspoonfuls',
-  tbsp: 'tbsp tbsps tbs tblsp tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls',
-  cup: 'cup cups c cupful cupfuls',
+  dl: 'dl decilitre decilitres deciliter deciliters decilitri',
+  l: 'l ltr ltrs lt litre litres liter liters litro litri litros',
+  krm: 'krm kryddmatt',
+  'tsp-5ml':
+    'tsk teske teskje teskjeer teskeer tl teeloffel ts theelepel theelepels cucharadita cucharaditas cdta cdtas cdita cucchiaino cucchiaini cac c.a.c lzicka lyzeczka',
+  'tbsp-15ml':
+    'msk matsked matskedar el essloffel ss spsk spiseske spiseskeer spiseskje spiseskjeer eetlepel eetlepels cucharada cucharadas cda cdas cucchiaio cucchiai cas c.a.s lzice lyzka',
+  dsp: 'dsp dsps dstspn dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
+  tsp: 'tsp tsps teasp teaspoon teaspoons teaspoonful teaspoonfuls teaspoonsful',
+  tbsp: 'tbsp tbsps tbs tblsp tblsps tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs',
+  cup: 'cup cups c cupful cupfuls cupsful',
   gill: 'gill gills',
   pint: 'pint pints pt pts',
   quart: 'quart quarts qt qts',
   gallon: 'gallon gallons gal gals',
   tad: 'tad tads',
   dash: 'dash dashes',
-  pinch: 'pinch pinches prise nypa',
-  smidgen: 'smidgen smidgens smidge',
-  drop: 'drop drops',
+  pinch:
+    'pinch pinches prise prisen pr nypa nypor nip knivspids knivspiss klype pincee pincees pizzico pizzichi pizca pizcas snufje snufjes mespunt messerspitze msp punta pointe',
+  smidgen: 'smidgen smidgens smidgin smidge',
+  drop: 'drop drops tropfen goutte gouttes gota gotas goccia gocce druppel druppels drabe draper droppar',
   stick: 'stick sticks',
   pat: 'pat pats',
   dozen: 'dozen dozens doz',
-  knob: 'knob knobs nob',
+  knob: 'knob knobs nob nobs noix klat klont klontje klick',
   ladle: 'ladle ladles ladleful ladlefuls',
-  scoop: 'scoop scoops',
-  handful: 'handful handfuls',
-  can: 'can cans tin tins',
-  packet: 'packet packets pkt package packages pkg sachet sachets envelope envelopes pack packs',
+  scoop: 'scoop scoops scoopful scoopfuls',
+  handful: 'handful handfuls handvoll poignee handje naeve neve punado manciata',
+  can: 'can cans tin tins dose dosen boite lata lattina blik dase boks burk',
+  packet:
+    'packet packets pkt pkts package packages pkg pkgs sachet sachets envelope envelopes pack packs bag bags punnet punnets pouch pouches box boxes block blocks container containers packchen pck pkch bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',
   jar: 'jar jars',
-  glass: 'glass glasses',
-  mug: 'mug mugs',
-  splash: 'splash splashes glug glugs',
-  drizzle: 'drizzle',
-  spoonful: 'spoonful spoonfuls spoon spoons',
-  slice: 'slice slices',
+  glass: 'glass glasses verre verres bicchiere bicchieri vaso vasos',
+  mug: 'mug mugs mugful mugfuls',
+  splash: 'splash splashes glug glugs schuss scheutje chorrito trait stank skvatt',
+  drizzle: 'drizzle drizzles filo filet',
+  dollop: 'dollop dollops blob blobs',
+  dab: 'dab dabs lick licks smear smears',
+  sprinkle: 'sprinkle sprinkles sprinkling sprinklings dusting dustings shake shakes scattering',
+  squeeze: 'squeeze squeezes squirt squirts',
+  grating: 'grating gratings twist twists grind grinds',
+  part: 'part parts',
+  bowl: 'bowlful bowlfuls bowl bowls',
+  carton: 'carton cartons bottle bottles tub tubs pot pots becher brik',
+  'house-cup': 'tasse tassen tasses taza tazas tazza tazze kop koppen kopje kopjes kopp kopper kopp koppar filizanka',
+  spoonful: 'spoonful spoonfuls spoonsful spoon spoons cuilleree cuillerees cuillere cuilleres loffel cuchara',
+  slice: 'slice slices rasher rashers strip strips sprig sprigs sheet sheets square squares',
 };
+
+/** Lower case, no accents, the German sharp s and the Nordic letters as they are typed without them. */
+export const plain = (word: string): string =>
+  word.toLowerCase().replace(/ß/g, 'ss').replace(/[æ]/g, 'ae').replace(/œ/g, 'oe').replace(/ø/g, 'o').normalize('NFD').replace(/\p{M}/gu, '');
 
 const bySpelling = new Map<string, string>();
 for (const [id, words] of Object.entries(SPELLINGS)) for (const w of words.split(' ')) bySpelling.set(w, id);
@@ -167,15 +193,20 @@ const PHRASES: readonly (readonly [RegExp, (m: RegExpExecArray) => string])[] = 
   [/^(walnut|hazelnut|egg)-size\b/i, (m) => `${m[1]?.toLowerCase()}-size`],
   [/^(?:fl\.?|fluid)\s*(?:ozs?|ounces?)\b\.?/i, () => 'fl-oz'],
   [/^floz\b/i, () => 'fl-oz'],
-  [/^c(?:uill[eè]res?)?\.?\s*[àa]\.?\s*(?:caf[eé]|c)(?![\p{L}])\.?/iu, () => 'tsp-5ml'],
-  [/^c(?:uill[eè]res?)?\.?\s*[àa]\.?\s*(?:soupe|s)(?![\p{L}])\.?/iu, () => 'tbsp-15ml'],
+  [/^c(?:uill(?:[eè]res?|er[eé]es?))?\.?\s*[àa]\.?\s*(?:caf[eé]|th[eé]|c)(?![\p{L}])\.?/iu, () => 'tsp-5ml'],
+  [/^c(?:uill(?:[eè]res?|er[eé]es?))?\.?\s*[àa]\.?\s*(?:soupe|table|s)(?![\p{L}])\.?/iu, () => 'tbsp-15ml'],
+  [/^cucchiain[oi]\s+da\s+(?:t[eèh]+|caff[eè])(?![\p{L}])/iu, () => 'tsp-5ml'],
+  [/^cucchiai[o]?\s+da\s+(?:tavola|minestra)(?![\p{L}])/iu, () => 'tbsp-15ml'],
+  [/^cucharadas?\s+soperas?(?![\p{L}])/iu, () => 'tbsp-15ml'],
+  [/^cucharad(?:it)?as?\s+de\s+(?:caf[eé]|t[eé]|postre)(?![\p{L}])/iu, () => 'tsp-5ml'],
+  [/^(?:tea|table|dessert)[\s-]+spoon(?:ful|sful)?s?\b/i, (m) => (/^tea/i.test(m[0]) ? 'tsp' : /^table/i.test(m[0]) ? 'tbsp' : 'dsp')],
   [/^(?:5\s*ml|metric)\s+(?:teaspoons?|tsp)\b\.?/i, () => 'tsp-5ml'],
   [/^(?:15\s*ml|metric)\s+(?:tablespoons?|tbsp)\b\.?/i, () => 'tbsp-15ml'],
   [/^(?:scoops?\s*)?\(?\s*(?:#|no\.?\s*)(\d{1,2})\s*\)?(?:\s*-?\s*(?:scoops?|dishers?))?/i, (m) => `scoop-${m[1]}`],
 ];
 
 /** "tall glass", "blue ladle": one of several of its sort, told apart by a word. */
-const WHICH = /^(\p{L}{3,12})\s+(?=(?:ladle|scoop|glass|mug|handful|knob|jar|splash|drizzle)(?:e?s|fuls?)?\b)/iu;
+const WHICH = /^(?!(?:tea|table|dessert)\s)(\p{L}{3,12})\s+(?=(?:ladle|scoop|glass|mug|handful|knob|jar|splash|drizzle|dollop|bowl|spoon)(?:e?s|fuls?)?\b)/iu;
 
 /** Reads the word that tells one vague measure from another of its sort, where one stands before it. */
 export function readWhich(text: string): { readonly which: string; readonly length: number } | null {
@@ -251,7 +282,7 @@ export function readUnit(text: string): { readonly id: string; readonly length: 
   if (word === 'T') return { id: 'tbsp', length };
   if (word === 't') return { id: 'tsp', length };
   if (word === 'cc') return { id: 'cc', length };
-  const id = bySpelling.get(word.toLowerCase());
+  const id = bySpelling.get(word.toLowerCase()) ?? bySpelling.get(plain(word));
   return id ? { id, length } : null;
 }
 

@@ -78,4 +78,8 @@ export const leaveningsSaltsRows: readonly IngredientRow[] = [
     gPerUsCup: 230, gPerTsp: 4.8, waterAbsorption: 0,
     aliases: ['kosher salt', 'dense kosher salt', 'coarse salt'],
     note: '4.8-5 g per tsp' },
+  { id: 'yeast-fresh', name: 'Fresh yeast', category: 'leavening',
+    per100g: { waterG: 69.7, fatG: 1.9, proteinG: 8.4, starchG: 11.3, fibreG: 6.9, ashG: 1.8, sodiumMg: 30, kcal: 110 },
+    gPerTsp: 3.3, piece: { grams: 42, name: 'cube' },
+    aliases: ['fresh yeast', 'compressed yeast', 'cake yeast', 'live yeast'] },
 ];

@@ -1,0 +1,37 @@
+/** Phrases of a line that are claimed whole, before its amounts and its name: what it is for, when it goes in, sizes and degrees. */
+
+/** Where it goes that is not the batter. Each takes the text to its end, or to the next comma or bracket. */
+export const PAN =
+  /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|cooking|coating the pan|coat the pan|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
+export const TOPPING =
+  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
+export const PAN_FIRST =
+  /^\s*(?:for|to)\s+(?:(?:the|a|your)\s+)?(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|cooking|brushing|oiling)(?:\s+the\s+(?:pans?|griddle|iron))?\s*[:,–—-]\s*/i;
+export const TOPPING_FIRST =
+  /^\s*(?:for|to)\s+(?:(?:the)\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|decorate|sprinkling|finish|finishing)(?:\s+(?:on top|over))?\s*[:,–—-]\s*/i;
+/** "for the apples", "for the sauce": what goes with the batter. */
+export const SIDE =
+  /[\s,(–—-]*\bfor\s+(?:the\s+|my\s+)?((?:(?:apple|lemon|berry|fruit|chocolate|caramel|cinnamon|whipped|maple|orange|cream cheese|vanilla|honey|savou?ry)\s+)?(?:apples?|sauce|glaze|filling|fillings|compote|syrup|icing|frosting|berries|bananas?|pears?|topping mix|crumble|streusel|whipped cream|whipped butter|custard|curd|caramel|fruit|swirl|drizzle))\s*\)?\s*$/i;
+export const EXTRA =
+  /[\s,]*(?:\(\s*)?(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b(?![^)]*\d)[^)]*\)?\s*$/i;
+/** "a cup of milk, or a little more". */
+export const OR_MORE =
+  /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+)?(?:a (?:little|bit) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;
+export const TAIL =
+  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|(?:this is |it is |it's )?optional|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:note|notes|below|above|tip|step)s?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
+export const FIRST = /^\s*\(?optional(?:ly)?\)?\s*[:,–—-]?\s*/i;
+export const DIVIDED = /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
+/** When it goes in. */
+export const MOMENT =
+  /[\s,(–—-]*\b(?:(?:added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured)\s+(?:in|on|over|at|to|just|right|after|before|last|into)\b[^(),\d]*|to (?:fold|stir|mix) in\b[^(),\d]*|at the (?:very )?end|last(?: of all)?|before (?:the flip|flipping|turning|baking|cooking)\b[^(),\d]*|after (?:resting|the rest)\b[^(),\d]*)\)?\s*$/i;
+
+/** Sizes, degrees, times and shares: numbers that measure no amount. */
+export const MEASURES: readonly RegExp[] = [
+  /\b\d+(?:[.,/]\d+)?\s*(?:-|–|to|x|×)?\s*\d*(?:[.,/]\d+)?\s*-?\s*(?:cm|mm|inch(?:es)?|in\.)(?![\p{L}])(?:\s+(?:cubes?|pieces?|dice|slices?|chunks?|thick|long|squares?|rounds?))?|\b\d+(?:\/\d+)?\s*["”](?=\s|$)/giu,
+  /\b\d{1,3}\s*(?:°|º|degrees?\s*)\s*[CF]?(?![\p{L}])|\b(?:[12]\d\d|[3-9]\d)\s*[CF]\b(?!\s*[a-z])/giu,
+  /\b\d+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|hours?|hrs?|secs?|seconds?|days?)\b(?:\s+(?:before|ahead|earlier|or so|in advance))?/gi,
+];
+
+/** Types of flour that are numbers. */
+export const FLOUR_TYPE =
+  /\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)\b|(?<![\d.,/])\b(?:00|405|550|630)(?=\s+(?:flour|mehl)\b)/gi;

@@ -1,0 +1,132 @@
+/**
+ * The words that stand around an ingredient's name on a card, by what they do to it. All in lower case, without accents, in
+ * the singular. What stands in none of these lists is not understood, and said so.
+ */
+
+const list = (words: string): ReadonlySet<string> => new Set(words.split(/\s+/).filter(Boolean));
+
+/** Say nothing: articles, belongings, joining words, here and in the languages of `other-names`. */
+export const FILLER = list(
+  `of the a an and or my our your his her this that these those some any such as it s
+  i we you use take add get need put have like just also then so plus maybe say please about
+  de du des d le la les l un une et ou en el los las una y o di del della dei degli delle il lo gli e ed
+  von vom der die das den dem ein eine einen etwas und oder mit circa van het een en of af av och og eller i til
+  gestrichen gestrichener gestrichene`,
+);
+
+/** Praise and habit: they change neither what it is nor what is done to it. */
+export const HARMLESS = list(
+  `good quality best nice lovely proper decent usual usually ordinary normal standard regular everyday favourite favorite local organic bio biologique biologisch
+  okologisk ekologisk free range freerange cage hen hens chicken barn pasture pastured raised pure real genuine natural neutral flavoured flavored flavourless flavorless
+  unbleached bleached enriched unenriched fortified pasteurised pasteurized homogenised homogenized ripe overripe very really quite rather well nicely thoroughly
+  fresh freshly extra more shop supermarket store bought homemade home made own brand preferably ideally approx
+  cooking baking household all purpose pantry table about size sized medium-sized clear runny thick thin new old fashioned style
+  piece pieces cube cubes stick sticks grade premium artisan farmhouse cultured plain simple single-origin fair trade fairtrade seasonal
+  slightly quickly gently completely fully partly still again possibly
+  large medium small big little tiny huge giant jumbo xl l m grosse taille moyen moyens gros grote kleine middelgrote store stor stora sma
+  sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
+  total each apiece altogether only alone`,
+);
+
+/** What is done to it, or how warm it is: melted, chopped, at room temperature. */
+export const STATE = list(
+  `melted softened soft cooled warm warmed lukewarm tepid hot boiling boiled cold chilled iced icy cool room temperature temp sifted unsifted packed loosely firmly lightly
+  tightly beaten whisked whipped separated separately chopped finely roughly coarsely coarse fine grated shredded mashed sliced diced cubed cut minced crushed crumbled
+  cooked baked fried grilled steamed poached prepared pureed blended blitzed toasted roasted browned burnt clarified-by-hand drained squeezed strained pressed rinsed washed thawed defrosted frozen peeled unpeeled cored
+  pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
+  stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
+  spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
+  straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed strong
+  fondu fondue fondus ramolli ramollie battu battus tamise tamisee fouette rape rapee tiede
+  geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
+  derretida derretido fundida fundido tamizada tamizado batidos batida tibia separadas fuso sciolto setacciata sbattuti sbattute separati tiepido morbido
+  gesmolten zachte gezeefd geklopt geklopte gesplitst smeltet blodt sigtet pisket adskilte smalt mjukt siktat vispade lun ljummen varm kall
+  scraped shaken stirred bashed scored wiped turned juicy bruised segmented rolled pinched browned`,
+);
+
+/** Change what the thing is: a name with one of them that the pantry does not hold is asked about, never read as the plain thing. */
+export const VARIANT = list(
+  `dried dry powdered powder condensed evaporated sweetened candied crystallised glace canned tinned smoked salted lightly-salted pickled fermented malted instant active quick
+  light dark white brown black red green yellow golden blue pink purple low high reduced fat free full skim skimmed semi half nonfat lite diet sugarfree gluten glutenfree wheatfree dairy
+  vegan vegetarian lactose plant whole wholemeal wholegrain wholewheat multigrain seeded self raising rising strong-flour sweet sour soured bitter bittersweet
+  ground granulated caster castor icing confectioner powdery raw unrefined refined virgin toasted-sesame concentrated concentrate diluted cordial double single heavy
+  whipping clotted thickened cultured-cream squirty aerosol long life uht sterilised greek turkish icelandic bulgarian
+  dutch dutched alkalised alkalized process processed natural-process protein high-protein vital nut seed seeds bean beans root leaf leaves stem peel rind zest juice juiced-of oil butter
+  rice oat almond soya soy coconut hemp cashew macadamia pea potato barley spelt rye corn maize millet teff sorghum quinoa amaranth chickpea gram besan lentil lupin
+  buckwheat kamut einkorn emmer khorasan durum semolina tapioca cassava arrowroot banana acorn chestnut tigernut teff hazelnut peanut walnut pecan pistachio sesame sunflower rapeseed
+  canola olive palm avocado grapeseed corn safflower vegetable goat sheep buffalo camel mare duck goose quail ostrich turkey bantam liquid imitation substitute replacer replacement
+  artificial mock vegetarian-style flavour flavor essence extract paste syrup sauce jelly jam spread mix blend filling topping crumb crumbs cheese cream ice frozen-yoghurt sorbet
+  maple honey vanilla chocolate caramel cinnamon ginger lemon lime orange strawberry raspberry blueberry cherry berry apple pear pumpkin mint coffee tea rum brandy beer cider wine
+  onion garlic celery sea table-salt kosher rock himalayan flaky flake flakes iodised iodized msg smoked-salt seasoning
+  barista flavoured-milk skyr kefir quark whey casein egg yolk yolks whites albumen pasteurised-egg boxed cartoned nitrite self-rising
+  premixed ready made-up roux jaggery piloncillo muscovado demerara turbinado molasses treacle stevia erythritol xylitol sweetener fructose glucose dextrose invert
+  bran germ semolina-fine polenta grits masa harina nixtamal`,
+);
+
+/** Words of VARIANT that change nothing with some things, by what the name's last word is. */
+export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] = [
+  ['white', /^(?:egg|radish)$/],
+  ['brown', /^egg$/],
+  ['red', /^(?:apple|onion|pear|cherry|currant|raspberry|strawberry|plum|grape)$/],
+  ['green', /^(?:apple|pear)$/],
+  ['yellow', /^(?:apple|plum|peach|onion|mustard)$/],
+  ['black', /^(?:coffee|pepper|tea|cherry)$/],
+  ['golden', /^(?:apple|raisin|honey)$/],
+  ['dark', /^(?:rum|honey|beer|coffee|cherry|cocoa)$/],
+  ['light', /^(?:rum|honey|beer|oil|agave|ale)$/],
+  ['sweet', /^(?:cherry|apple|orange|butter)$/],
+  ['sour', /^(?:apple)$/],
+  ['raw', /^(?:egg|honey|milk|almond|walnut|hazelnut|cashew|pecan|cocoa|peanut|carrot|apple)$/],
+  ['whole', /^(?:egg|almond|hazelnut|walnut|pecan|cashew|blueberry|raspberry|strawberry|lemon|banana|spice|milk|yoghurt|yogurt|kefir)$/],
+  ['full', /^(?:yoghurt|yogurt|milk|cheese|quark|mascarpone|kefir|ricotta|cream|fraiche)$/],
+  ['fat', /^(?:yoghurt|yogurt|mascarpone|kefir|ricotta|fraiche)$/],
+  ['ground', /^(?:cinnamon|ginger|nutmeg|clove|cardamom|allspice|spice|pepper|turmeric|linseed|salt|coffee|corn\s?meal|cornmeal)$/],
+  ['powder', /^(?:cinnamon|ginger|cardamom|turmeric|cocoa|mustard|vanilla|matcha|nutmeg|clove)$/],
+  ['powdered', /^(?:cinnamon|ginger|cardamom|turmeric|cocoa|nutmeg|clove|sugar)$/],
+  ['dried', /^(?:date|raisin|sultana|cranberry|currant|oregano|yeast)$/],
+  ['dry', /^(?:yeast|ginger|cinnamon|raisin)$/],
+  ['tinned', /^(?:pumpkin|puree|sweetcorn)$/],
+  ['canned', /^(?:pumpkin|puree|sweetcorn)$/],
+  ['unsalted', /^(?:almond|walnut|pecan|hazelnut|cashew|pistachio|peanut|nut|margarine|shortening|lard|seed)$/],
+  ['salted', /^(?:peanut butter)$/],
+  ['refined', /^(?:oil|sugar|salt)$/],
+  ['virgin', /^oil$/],
+  ['granulated', /^sugar$/],
+  ['table', /./],
+  ['uht', /^(?:milk|cream)$/],
+  ['long', /^(?:milk|cream)$/],
+  ['life', /^(?:milk|cream)$/],
+  ['sterilised', /^(?:milk|cream)$/],
+  ['dairy', /^(?:milk|cream|butter|yoghurt|yogurt)$/],
+  ['cheese', /^(?:ricotta|mascarpone|feta|quark|cheddar|parmesan|mozzarella)$/],
+  ['unsweetened', /./],
+  ['iodised', /^salt$/],
+  ['iodized', /^salt$/],
+  ['active', /^yeast$/],
+  ['quick', /^(?:yeast|oat)$/],
+  ['instant', /^yeast$/],
+  ['natural', /./],
+  ['liquid', /^(?:honey|smoke)$/],
+  ['seed', /^(?:raspberry|chia|poppy|sesame)$/],
+  ['root', /^ginger$/],
+  ['peel', /^(?:zest|peel|banana)$/],
+  ['corn', /^(?:cornmeal|polenta)$/],
+  ['wheat', /^(?:bran|flour)$/],
+  ['bean', /^vanilla$/],
+  ['flavour', /^(?:vanilla)$/],
+];
+
+/** Prepositions that lead into where it comes from or what it is like: the words after them belong to the state. */
+export const LEADS_INTO_STATE = list('at from until till by to into on over under without inside through after before while when if in with for as using');
+
+/** Words that may be parts of a vulgar name but are units or numbers too: an amount is tried first, unless the name holds them. */
+export const HEADS = list(
+  `flour milk sugar butter oil syrup salt powder cream cheese nut starch drink vinegar juice chip jam egg yoghurt yogurt meal cornmeal cocoa chocolate sauce spice bean seed water extract
+  honey puree rum yeast beer coffee zest spread beverage berry`,
+);
+
+/** Of types of flour and the like that are numbers, and no amounts. */
+export const TYPE_NUMBER = /^(?:type|typ|tipo|t)?\s*(?:0{1,2}|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)$/i;
+
+/** Parts of a thing that something may be done to: "seeds scraped", "skin removed". */
+export const ITS_PARTS = list('seed seeds skin stone stones core stem stalk peel zest flesh shell white whites yolk rind juice leaf leaves edge edges crust lid stalk pip pips husk');
