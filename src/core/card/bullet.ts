@@ -61,7 +61,8 @@ export const unEntity = (text: string): string =>
     : text;
 
 /** Bold, italic and the like around words: "**2 cups** flour". */
-const unMark = (text: string): string =>
+const unMark = (text: string): string => (/[*_~`]/.test(text) ? unMarked(text) : text);
+const unMarked = (text: string): string =>
   text
     .replace(/(\*\*|__|~~)(?=\S)(.*?\S)\1/g, '$2')
     .replace(/(^|[\s(])[*_](?=\S)([^*_]*\S)[*_](?=[\s).,:;]|$)/g, '$1$2')
@@ -69,6 +70,8 @@ const unMark = (text: string): string =>
 
 /** Takes bullets, tick boxes, numbering, table bars, marks and dot leaders off a line; the rest is as written. */
 export const stripBullet = (text: string): string => {
+  // most lines wear nothing
+  if (/^\d[\w ,()%/]*$/.test(text) && !/^\d{1,2}\) |\s\s|\s$/.test(text)) return text;
   let t = unTable(unEntity(text));
   // a tick box may stand after a bullet
   for (let n = 0; n < 3; n++) {

@@ -1,20 +1,26 @@
 /**
- * A card: free text with a title, headings, ingredient lines, a yield and a method around them. Each line of the text
- * ends up in one place: the title, the ingredient lines, or set aside with the reason. Nothing is dropped.
+ * A card: free text with a title, headings, ingredient lines, a yield and a method around them. Each row of the text ends up in
+ * one place: the title, a section's heading, the ingredient lines, or set aside with the reason. Nothing is dropped.
  */
 
 import type { KitchenConventions } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
+import type { Language } from '../pantry/tables/other-names';
 import { readAmount } from '../quantity/amount';
 import type { Result } from '../result';
-import { stripBullet } from './bullet';
+import { stripBullet, unEntity } from './bullet';
 import { doubtFractions } from './doubt';
+import { DISH, headingShape, type Role, roleOf } from './headings';
+import { itemsIn } from './items';
+import { languagesIn } from './language';
 import { type Line, readLine } from './line';
-import type { Vessel } from './parts';
+import type { Use, Vessel } from './parts';
 
 export interface CardLine extends Line {
   /** 1-based line of the text. */
   readonly lineNumber: number;
+  /** The section it stands in. */
+  readonly section: string;
 }
 
 export interface SetAside {
@@ -23,10 +29,21 @@ export interface SetAside {
   readonly why: 'heading' | 'yield' | 'method' | 'note';
 }
 
+/** Lines under one heading, and where they go. */
+export interface Section {
+  readonly id: string;
+  /** As written, without its marks; null: what stands above the first heading. */
+  readonly heading: string | null;
+  readonly role: Role;
+  /** A heading whose words are not understood: where its lines go is a guess, and asked. */
+  readonly asked: boolean;
+}
+
 export interface Card {
   readonly title: string | null;
   readonly lines: readonly CardLine[];
   readonly ignored: readonly SetAside[];
+  readonly sections: readonly Section[];
 }
 
 export interface CardTooLong {
@@ -38,18 +55,10 @@ export interface CardTooLong {
 export const MOST_CARD_CHARS = 60_000;
 const MOST_CARD_LINES = 1_500;
 
-type Section = Vessel | 'batter' | 'method' | 'notes';
-
-const METHOD_HEAD =
-  /^(?:method|directions?|instructions?|preparation|steps?|how to(?: make)?(?: it| them)?|procedure|to (?:make|cook|mix|prepare)(?: .{1,30})?|making|cooking)\s*[:.]?$/i;
-const NOTES_HEAD = /^(?:notes?|tips?|variations?|storage|nutrition|equipment|tools)\s*[:.]?$/i;
-const PAN_HEAD = /\b(?:pan|griddle|frying|greasing|cooking)\b/i;
-const TOPPING_HEAD = /\b(?:topping|toppings|serve|serving|sauce|garnish|filling|finish)\b/i;
-const FOLD_HEAD = /\b(?:fold[- ]?ins?|add[- ]?ins?|mix[- ]?ins?|to fold in|whites)\b/i;
 const YIELD =
-  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for)\b\s*:?\s*(?:about\s+|approx\.?\s+)?(?:\d|one|two|three|four|six|eight|ten|twelve|a dozen)|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests)\s*\.?$)/i;
+  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b)|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
 const TIMES =
-  /^(?:notes?|tips?|prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date)\b[^,]{0,24}:/i;
+  /^(?:notes?|tips?|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
 const CLOCK =
   /^(?:about\s+)?[\d.,½¼¾/ –-]+\s*(?:(?:to|or)\s+\d+\s*)?(?:min(?:ute)?s?|hours?|hrs?|h|seconds?|secs?|°|degrees?|cm\b|mm\b|inch(?:es)?\b)(?:\b|\s|$)/i;
 const VERBS = new Set(
@@ -61,108 +70,279 @@ const VERBS = new Set(
     .split(/\s+/)
     .filter(Boolean),
 );
+/** The head of a table: names of its columns. */
+const TABLE_HEAD =
+  /^(?:(?:ingredients?|items?|what|name|amounts?|quantity|qty|weight|measure|volume|units?|grams?|metric|us|cups?|imperial|notes?|prep(?:aration)?|percent(?:age)?|%|baker.?s %|zutat(?:en)?|menge|quantité|cantidad)[\s:|()/]*)+$/i;
 
-function headingSection(text: string): Section | null {
-  const t = text.replace(/^[#=*_\s]+|[#=*_\s]+$/g, '');
-  if (METHOD_HEAD.test(t)) return 'method';
-  if (NOTES_HEAD.test(t)) return 'notes';
-  const bare =
-    /^(?:ingredients?(?: for .{1,24})?|ingredients?: (?:amount|quantity|measure)|(?:step|day|part) \d{1,2}|batter|pancakes?|waffles?|crepes?|dry(?: ingredients?| mix| bowl)?|wet(?: ingredients?| mix| bowl)?)\s*:?$/i.test(
-      t,
-    );
-  const colon = /:$/.test(t);
-  const words = t.replace(/:$/, '').split(/\s+/).length;
-  const marked = /^[#=*_]/.test(text);
-  if (!bare && !((colon || marked) && words <= 7)) {
-    return /^(?:for|to)\s+(?:the\s+)?(?:pan|griddle|serving|serve|finish|garnish|top|topping|toppings|batter|sauce|filling|frying)$/i.test(t)
-      ? sectionOf(t)
-      : null;
-  }
-  return sectionOf(t);
-}
-
-function sectionOf(t: string): Section {
-  if (TOPPING_HEAD.test(t)) return 'topping';
-  if (PAN_HEAD.test(t) && !/pancake/i.test(t)) return 'pan';
-  if (FOLD_HEAD.test(t)) return 'fold-in';
-  if (/^dry\b/i.test(t)) return 'dry';
-  if (/^wet\b/i.test(t)) return 'wet';
-  return 'batter';
-}
-
-const hintOf = (s: Section): Vessel | null => (s === 'batter' || s === 'method' || s === 'notes' ? null : s);
+/** "and then you just whisk it": who does it, before what is done. */
+const TOLD =
+  /^(?:(?:and|then|so|now|next|after that|once|ok|well)[,\s]+)*(?:you|i|we|they|one)(?:[’']ll|[’']d)?\s+(?:(?:just|then|can|should|always|simply|want to|need to|have to|gently|now|also|usually|must|may|will)\s+)*/i;
 
 const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLowerCase();
 
 function isMethod(t: string): boolean {
+  if (/^[\d½¼¾⅓⅔⅛.]/u.test(t)) {
+    if (CLOCK.test(t) || /^\d{3}\s*[CF]\b/.test(t)) return true;
+    // a short row that starts with a number and is no sentence
+    if (t.length < 60 && !/[.!?]/.test(t)) return false;
+  } else if (CLOCK.test(t)) return true;
   const words = t.split(/\s+/).length;
-  if (CLOCK.test(t)) return true;
-  if (/^\d{3}\s*[CF]\b/.test(t)) return true;
   const amount = readAmount(t);
   if (amount && amount.amount.terms[0]?.unit !== null) return words > 28;
   if (VERBS.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
+  const told = TOLD.exec(t);
+  if (told && VERBS.has(firstWord(t.slice(told[0].length))) && words > 3) return true;
   // prose: a full sentence of some length
   return words > 14 || (words > 4 && /[.!]$/.test(t)) || /[.!?]\s+[A-Z]/.test(t);
 }
 
-/** "2 cups flour, 1 tsp salt, 2 eggs": several whole ingredients on one line. */
-function several(t: string, house: KitchenConventions): readonly string[] | null {
-  const bits = t.split(/\s*;\s*|\s*,\s+(?=[\d½¼¾⅓⅔⅛]|(?:an?|one|two|three|four|five|six|half|pinch)\s)/iu).filter(Boolean);
-  if (bits.length < 2) return null;
-  const whole = bits.every((b) => {
-    const l = readLine(b, house);
-    return l.ingredient !== null && l.grams !== null;
-  });
-  return whole ? bits : null;
+/** "Flour | 250 | g", tabs between: a row of a table, as one line. */
+function unTab(raw: string): string {
+  if (!raw.includes('\t') && !/^\s*\|.*\|\s*$/.test(raw)) return raw;
+  const cells = raw
+    .replace(/^\s*\||\|\s*$/g, '')
+    .split(raw.includes('\t') ? /\t+/ : '|')
+    .map((c) => c.trim())
+    .filter(Boolean);
+  if (cells.length < 2 || cells.every((c) => /^:?-*:?$/.test(c))) return raw;
+  // a number and its unit in cells of their own
+  const joined: string[] = [];
+  for (const c of cells) {
+    const last = joined[joined.length - 1];
+    if (last !== undefined && /^[\d.,/½¼¾⅓⅔⅛ ]+$/.test(last) && /^\p{L}/u.test(c)) joined[joined.length - 1] = `${last} ${c}`;
+    else joined.push(c);
+  }
+  return joined.join(': ');
 }
 
 type Place =
   | { readonly at: 'nowhere' }
   | { readonly at: 'title'; readonly text: string }
-  | { readonly at: 'heading'; readonly section: Section }
+  | { readonly at: 'heading'; readonly words: string; readonly role: Role }
   | { readonly at: 'aside'; readonly why: SetAside['why'] }
-  | { readonly at: 'lines'; readonly lines: readonly Line[] };
+  | { readonly at: 'lines'; readonly lines: readonly Line[]; readonly heading?: { readonly words: string; readonly role: Role; readonly stays: boolean } }
+  | { readonly at: 'mixed'; readonly lines: readonly Line[]; readonly method: string };
+
+interface Row {
+  /** As written, entities and table bars undone. */
+  readonly source: string;
+  /** Without its bullet. */
+  readonly text: string;
+}
 
 interface Reading {
   readonly house: KitchenConventions;
-  readonly rows: readonly string[];
+  readonly languages: ReadonlySet<Language> | null;
+  readonly rows: readonly Row[];
   /** The text is a single row: an ingredient line, whatever it looks like. */
   readonly single: boolean;
-  /** A card that writes "-2 cups" on several lines uses the dash as a bullet. */
-  readonly dashBullets: boolean;
-  readonly section: Section;
+  readonly role: Role;
   readonly title: string | null;
   readonly started: boolean;
 }
 
 const aside = (why: SetAside['why']): Place => ({ at: 'aside', why });
+const vesselOf = (role: Role): Vessel | null => {
+  if (role === 'dry' || role === 'wet' || role === 'fold-in' || role === 'pan') return role;
+  return role === 'topping' || role === 'side' ? 'topping' : null;
+};
+
+const nextRow = (r: Reading, n: number): Row | undefined => r.rows.slice(n + 1).find((x) => x.text !== '');
+
+/** Whether a row reads as an ingredient with its amount, or at least names one. */
+function isItem(row: Row | undefined, r: Reading, amountToo: boolean): boolean {
+  if (!row || isMethod(row.text) || YIELD.test(row.text) || TIMES.test(row.text)) return false;
+  const l = readLine(row.source.trim(), r.house, {}, null, r.languages);
+  if (l.written.length > 0) return l.ingredient !== null || l.written.some((a) => a.terms[0]?.unit !== null) || /^\d/.test(row.text);
+  return !amountToo && (l.ingredient !== null || lookUp(row.text, r.house).kind !== 'unknown' || itemsIn(row.text, r.house, r.languages) !== null);
+}
+
+/** A row that is a heading, by its shape, its words and what follows; null where it is none. */
+function headingAt(raw: Row, n: number, r: Reading): Place | null {
+  const shape = headingShape(raw.source, raw.text);
+  if (!shape) return null;
+  const role = roleOf(shape.words);
+  const next = nextRow(r, n);
+  const first = r.title === null && !r.started && r.rows.slice(0, n).every((x) => x.text === '');
+  if (first && DISH.test(shape.words) && !/^(?:for|to)\b/i.test(shape.words))
+    return { at: 'title', text: raw.text.replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '').replace(/\s*:$/, '') };
+  if (role === 'method' || role === 'notes')
+    return shape.marked || !next || !isItem(next, r, true) || /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?)$/i.test(shape.words)
+      ? { at: 'heading', words: shape.words, role }
+      : null;
+  // in the method a heading of steps stays there
+  const items = isItem(next, r, role === null);
+  if (!items) {
+    const nothing = !next || headingShape(next.source, next.text) !== null;
+    if (role !== null && shape.marked && nothing && r.role !== 'method') return { at: 'heading', words: shape.words, role };
+    if (role !== null && shape.marked && r.role === 'method') return aside('method');
+    return first && role === null && shape.marked && nothing ? { at: 'title', text: shape.words } : null;
+  }
+  if (role !== null) {
+    const named = lookUp(shape.words, r.house).kind !== 'unknown';
+    const apart = n === 0 || r.rows[n - 1]?.text === '' || !r.started;
+    const own =
+      /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b))$/i.test(
+        shape.words,
+      );
+    if (shape.marked ? !named || isItem(next, r, true) : own || (apart && (!named || isItem(next, r, true)) && !first))
+      return { at: 'heading', words: shape.words, role };
+    return null;
+  }
+  if (!shape.marked) return null;
+  if (first) return { at: 'title', text: shape.words };
+  return readLine(raw.text.replace(/:\s*$/, ''), r.house).ingredient && !isItem(next, r, true) ? null : { at: 'heading', words: shape.words, role: 'unknown' };
+}
+
+/** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
+function inlineHeading(raw: Row, r: Reading): Place | null {
+  const m = /^([\p{L}][\p{L}\s'’-]{1,38}?)\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text);
+  if (!m?.[1] || !m[2]) return null;
+  const role = roleOf(m[1]);
+  if (role === null || role === 'method' || role === 'notes') return null;
+  if (lookUp(m[1], r.house).kind !== 'unknown') return null;
+  if (isMethod(m[2]) && !itemsIn(m[2], r.house, r.languages)) return null;
+  const hint = vesselOf(role);
+  const bits = itemsIn(m[2], r.house, r.languages) ?? [m[2]];
+  const lines = bits.flatMap((bit) => readRows(bit, r, hint));
+  if (lines.every((l) => l.ingredient === null)) return null;
+  return { at: 'lines', lines, heading: { words: m[1], role, stays: role === 'side' || role === 'batter' } };
+}
+
+/** A line, or several where one row says several. */
+function readRows(text: string, r: Reading, hint: Vessel | null): readonly Line[] {
+  const line = readLine(text, r.house, {}, hint, r.languages);
+  if (line.rows.length < 2) return [line];
+  const rows = line.rows.map((x) => readLine(x, r.house, {}, hint, r.languages));
+  return rows.every((x) => x.ingredient !== null) ? rows : [line];
+}
+
+/** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
+function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
+  const sentences = t.split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
+  // after a list the same amounts are told again by the method
+  if (sentences.length < 2 || r.started) return null;
+  const lines: Line[] = [];
+  const rest: string[] = [];
+  for (const s of sentences) {
+    const bare = s
+      .replace(/[.!?]$/, '')
+      .replace(/^(?:so\s+)?(?:you(?:'ll| will)? need|i (?:take|use|start with|put in)|take|we (?:take|use|need)|start with|ingredients?:?)\s+/i, '');
+    const bits = itemsIn(bare, r.house, r.languages);
+    if (bits) lines.push(...bits.flatMap((bit) => readRows(bit, r, hint)));
+    else {
+      // "Add a pinch of salt.": an amount that no list gives
+      const told = /^(?:(?:then|next|now|finally)[,\s]+)*(?:add|stir in|whisk in|fold in|mix in|put in|beat in)\s+(?=\S)/i.exec(bare);
+      const one = told && lines.length > 0 ? readLine(bare.slice(told[0].length), r.house, {}, hint, r.languages) : null;
+      if (one && one.ingredient && one.written.length > 0) lines.push(one);
+      rest.push(s);
+    }
+  }
+  return lines.length > 0 ? { at: 'mixed', lines, method: rest.join(' ') } : null;
+}
+
+/** A line in its place; written out, as spreading one costs more than reading it. */
+const standing = (l: Line, lineNumber: number, section: string): CardLine => ({
+  text: l.text,
+  status: l.status,
+  ingredient: l.ingredient,
+  amounts: l.amounts,
+  written: l.written,
+  parts: l.parts,
+  grams: l.grams,
+  gramsLow: l.gramsLow,
+  gramsHigh: l.gramsHigh,
+  basis: l.basis,
+  use: l.use,
+  vessel: l.vessel,
+  preparation: l.preparation,
+  foam: l.foam,
+  findings: l.findings,
+  suggestions: l.suggestions,
+  words: l.words,
+  alternatives: l.alternatives,
+  readings: l.readings,
+  side: l.side,
+  rows: l.rows,
+  lineNumber,
+  section,
+});
 
 /** Where one row of the text belongs. */
-function place(raw: string, n: number, r: Reading): Place {
-  const source = r.dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw;
-  const t = stripBullet(source);
-  if (t === '') return { at: 'nowhere' };
-  const section = r.single ? null : headingSection(t);
-  if (section) return { at: 'heading', section };
-  if (r.section === 'method') return aside('method');
-  if (r.section === 'notes') return aside('note');
-  if (YIELD.test(t)) return aside('yield');
+function place(n: number, r: Reading): Place {
+  const row = r.rows[n];
+  if (!row || row.text === '') return { at: 'nowhere' };
+  const t = row.text;
+  if (!r.single && /[:|\t]/.test(row.source) && TABLE_HEAD.test(t) && /[:|\t]/.test(row.source)) return aside('heading');
+  const heading = r.single ? null : headingAt(row, n, r);
+  if (heading) return heading;
+  const yields = (!/^[\d½¼¾]/.test(t) || /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck/i.test(t)) && YIELD.test(t);
+  if (r.role !== 'method' && r.role !== 'notes' && !yields && !TIMES.test(t)) {
+    const inline = inlineHeading(row, r);
+    if (inline) return inline;
+  }
+  if (r.role === 'method') return aside('method');
+  if (r.role === 'notes') return aside('note');
+  if (yields) return aside('yield');
   if (TIMES.test(t)) return aside('note');
-  const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(source);
+  const hint = vesselOf(r.role);
+  const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(row.source);
+  const bits = itemsIn(t.replace(/[.!]$/, ''), r.house, r.languages);
+  if (bits) return { at: 'lines', lines: bits.flatMap((bit) => readRows(bit, r, hint)) };
+  const para = paragraph(t, r, hint);
+  if (para) return para;
   if (!r.single && isMethod(t)) return aside(!r.started && !numbered && !VERBS.has(firstWord(t)) ? 'note' : 'method');
-  const hint = hintOf(r.section);
-  const bits = several(t, r.house);
-  if (bits) return { at: 'lines', lines: bits.map((bit) => readLine(bit, r.house, {}, hint)) };
-  const line = readLine(source.trim(), r.house, {}, hint);
+  const lines = readRows(row.source.trim(), r, hint);
+  const [line] = lines;
+  if (!line) return { at: 'nowhere' };
   // "Waffles (makes 8)": a number with nothing to count is no amount
   const bare = line.ingredient === null && /^\p{L}/u.test(t) && line.written.every((a) => a.terms[0]?.unit === null);
   const hasAmount = (line.written.length > 0 && !bare) || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
   if (!hasAmount && !r.single && !r.started) {
-    const names = line.ingredient !== null || lookUp(t, r.house).kind !== 'unknown';
-    if (!r.title && (!names || looksLikeTitle(raw, r.rows.slice(n + 1)))) return { at: 'title', text: t };
+    const names = line.ingredient !== null || lines.length > 1 || lookUp(t, r.house).kind !== 'unknown';
+    if (!r.title && !names) return { at: 'title', text: t };
     if (!names) return aside('note');
   }
-  return { at: 'lines', lines: [line] };
+  return { at: 'lines', lines };
+}
+
+/** Flour, or milk with eggs: what makes a group a batter. */
+const isBatter = (lines: readonly Line[]): boolean => lines.some((l) => l.ingredient?.category === 'flour' || l.ingredient?.category === 'starch');
+
+/** Where the lines of groups go whose headings nobody understands, or whose words contradict what is in them. */
+function settleGroups(
+  sections: readonly Section[],
+  lines: readonly CardLine[],
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): { sections: readonly Section[]; lines: readonly CardLine[] } {
+  const of = (id: string): readonly CardLine[] => lines.filter((l) => l.section === id);
+  const used = sections.filter((s) => of(s.id).length > 0);
+  const flourElsewhere = (s: Section): boolean =>
+    used.some((x) => x.id !== s.id && x.role !== 'side' && x.role !== 'topping' && x.role !== 'unknown' && isBatter(of(x.id)));
+  const settled = sections.map((s): Section => {
+    if (s.role === 'unknown') {
+      const batter = used.length === 1 || (isBatter(of(s.id)) && !flourElsewhere(s));
+      return { ...s, role: batter ? 'batter' : 'side', asked: used.length > 1 };
+    }
+    // a sauce with all the flour of the card in it is no sauce
+    if (
+      s.role === 'side' &&
+      isBatter(of(s.id)) &&
+      !flourElsewhere(s) &&
+      used.filter((x) => x.role === 'side' && isBatter(of(x.id))).length === 1 &&
+      of(s.id).length > 2
+    )
+      return { ...s, role: 'batter', asked: true };
+    return s;
+  });
+  const moved = lines.map((l): CardLine => {
+    const was = sections.find((s) => s.id === l.section)?.role;
+    const is = settled.find((s) => s.id === l.section)?.role;
+    if (was === is || is === undefined) return l;
+    return { ...readLine(l.text, house, {}, vesselOf(is), languages), lineNumber: l.lineNumber, section: l.section };
+  });
+  return { sections: settled, lines: moved };
 }
 
 /**
@@ -171,21 +351,33 @@ function place(raw: string, n: number, r: Reading): Place {
  * @param house conventions for what the card does not say
  */
 export function readCard(text: string, house: KitchenConventions): Result<Card, CardTooLong> {
-  const rows = text.split(/\r\n|\r|\n|\u2028|\u2029/);
-  if (text.length > MOST_CARD_CHARS || rows.length > MOST_CARD_LINES) {
+  const raws = text.split(/\r\n|\r|\n|\u2028|\u2029/);
+  if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');
-    const message = `This text has ${n(text.length)} characters on ${n(rows.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;
+    const message = `This text has ${n(text.length)} characters on ${n(raws.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;
     return { ok: false, error: { chars: text.length, message } };
   }
-  const dashBullets = rows.filter((r) => /^\s*-\d/.test(r)).length > 1;
-  const single = rows.filter((r) => r.trim() !== '').length === 1;
+  // a card that writes "-2 cups" on several lines uses the dash as a bullet
+  const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;
+  const rows = raws.map((raw): Row => {
+    const source = unTab(unEntity(dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw));
+    return { source, text: stripBullet(source) };
+  });
+  const single = rows.filter((r) => r.text !== '').length === 1;
+  const languages = languagesIn(text);
   let title: string | null = null;
-  let section: Section = 'batter';
+  const sections: Section[] = [{ id: 's0', heading: null, role: 'batter', asked: false }];
+  let section = sections[0] as Section;
   const lines: CardLine[] = [];
   const ignored: SetAside[] = [];
-  for (const [n, raw] of rows.entries()) {
+  const open = (words: string, role: Role): Section => {
+    const s: Section = { id: `s${sections.length}`, heading: words, role, asked: false };
+    sections.push(s);
+    return s;
+  };
+  for (const [n, raw] of raws.entries()) {
     const lineNumber = n + 1;
-    const p = place(raw, n, { house, rows, single, dashBullets, section, title, started: lines.length > 0 });
+    const p = place(n, { house, languages, rows, single, role: section.role, title, started: lines.length > 0 });
     switch (p.at) {
       case 'nowhere':
         break;
@@ -193,20 +385,29 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
         title = p.text;
         break;
       case 'heading':
-        section = p.section;
+        section = open(p.words, p.role);
         ignored.push({ lineNumber, text: raw, why: 'heading' });
         break;
       case 'aside':
         ignored.push({ lineNumber, text: raw, why: p.why });
         break;
-      case 'lines':
-        for (const line of p.lines) lines.push({ ...line, lineNumber });
+      case 'mixed':
+        for (const line of p.lines) lines.push(standing(line, lineNumber, section.id));
+        if (p.method) ignored.push({ lineNumber, text: p.method, why: 'method' });
+        break;
+      case 'lines': {
+        const own = p.heading ? open(p.heading.words, p.heading.role) : section;
+        for (const line of p.lines) lines.push(standing(line, lineNumber, own.id));
+        if (p.heading?.stays) section = own;
+      }
     }
   }
-  return { ok: true, value: { title, lines: doubtFractions(lines), ignored } };
+  const settled = settleGroups(sections, lines, house, languages);
+  return { ok: true, value: { title, lines: doubtFractions(settled.lines), ignored, sections: settled.sections } };
 }
 
-/** "Buttermilk" alone on top, a gap below it: a title though it names an ingredient. */
-function looksLikeTitle(raw: string, after: readonly string[]): boolean {
-  return /^\s*[A-Z#]/.test(raw) && !/^\s*[-*•]/.test(raw) && (after[0]?.trim() === '' || /^\s*#/.test(raw)) && after.some((r) => r.trim() !== '');
-}
+/** Where a section's lines go, in the words of the sheet. */
+export const useOf = (role: Role): Use | 'side' | 'method' => {
+  if (role === 'pan' || role === 'topping' || role === 'side') return role;
+  return role === 'method' || role === 'notes' ? 'method' : 'batter';
+};

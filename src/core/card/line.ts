@@ -204,7 +204,11 @@ export function readLine(
   hint: Vessel | null = null,
   languages: ReadonlySet<Language> | null = null,
 ): Line {
-  const key = [houseKey(house), choice.ingredientId, choice.vessel, choice.stands, hint, languages ? [...languages].join('') : '', text].join('\n');
+  const settled =
+    choice.ingredientId === undefined && choice.vessel === undefined && choice.stands === undefined
+      ? ''
+      : `${choice.ingredientId} ${choice.vessel} ${choice.stands}`;
+  const key = `${houseKey(house)}\n${settled}\n${hint ?? ''}\n${languages ? [...languages].join('') : ''}\n${text}`;
   const known = read.get(key);
   if (known) return known;
   const line = readAnew(text, house, choice, hint, languages);
@@ -252,7 +256,7 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
   const combined = written.map((a) => combine(a, house));
   const foam = foamOf(i, s.text);
   const vessel = choice.vessel ?? (hint && use === 'batter' && hint !== 'pan' && hint !== 'topping' ? hint : vesselFor(i, use, foam));
-  const base = {
+  const open = (status: LineStatus, finding: LineFinding, more: { suggestions?: readonly Ingredient[]; readings?: readonly Reading[] } = {}): Line => ({
     text,
     ingredient: i,
     amounts: combined,
@@ -264,9 +268,6 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
     words: s.words,
     side: s.side,
     rows: s.rows,
-  };
-  const open = (status: LineStatus, finding: LineFinding, more: { suggestions?: readonly Ingredient[]; readings?: readonly Reading[] } = {}): Line => ({
-    ...base,
     ...NONE,
     status,
     findings: [finding],
@@ -316,24 +317,31 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
   const odd = s.words.filter((w) => w.as === 'unknown').map((w) => w.text);
   const unread = odd.filter((w) => !s.alternatives.some((a) => a.said.includes(w)));
   if (unread.length > 0) findings.push({ code: 'not-understood', message: `Not understood: ${unread.map((w) => `"${w}"`).join(', ')}.` });
+  const low = sum((p) => p.low);
+  const high = sum((p) => p.high);
+  // written out: this is the path of nearly every line, and spreading objects is most of its cost
   return {
-    ...base,
+    text,
     status: 'read',
+    ingredient: i,
+    amounts: combined,
+    written,
     parts,
     grams: sum((p) => p.grams),
-    gramsLow: Math.min(
-      sum((p) => p.low),
-      ...weights,
-    ),
-    gramsHigh: Math.max(
-      sum((p) => p.high),
-      ...weights,
-    ),
+    gramsLow: weights.length > 0 ? Math.min(low, ...weights) : low,
+    gramsHigh: weights.length > 0 ? Math.max(high, ...weights) : high,
     basis: settled.weighed.basis,
+    use,
+    vessel,
+    preparation: s.preparation,
+    foam,
     findings,
     suggestions: [],
+    words: s.words,
     alternatives: others,
     readings: [],
+    side: s.side,
+    rows: s.rows,
   };
 }
 

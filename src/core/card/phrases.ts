@@ -5,6 +5,11 @@ export const PAN =
   /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|cooking|coating the pan|coat the pan|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
 export const TOPPING =
   /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
+/** The same in the other languages of the names. */
+export const PAN_ABROAD =
+  /[\s,(–—-]*(?:\b(?:zum|fürs|für die|zur)\s+(?:ausbacken|braten|einfetten|backen|pfanne|anbraten)|\bpour\s+(?:la\s+(?:poêle|poele|cuisson)|le\s+moule|graisser|cuire)|\bpara\s+(?:la\s+sart[eé]n|fre[ií]r|engrasar|la\s+plancha)|\bper\s+(?:la\s+padella|ungere|friggere)|\b(?:om\s+in\s+te\s+bakken|voor\s+(?:de\s+pan|het\s+bakken))|\btil\s+(?:stegning|steking|panden|pannen)|\btill\s+(?:stekning|pannan))(?![\p{L}])[^()\d]*\)?\s*$/iu;
+export const TOPPING_ABROAD =
+  /[\s,(–—-]*(?:\bzum\s+(?:servieren|bestreuen|best[aä]uben|garnieren)|\bpour\s+(?:servir|saupoudrer|garnir|d[eé]corer)|\bpara\s+(?:servir|espolvorear|decorar)|\bper\s+(?:servire|spolverare|guarnire)|\b(?:om\s+te\s+(?:serveren|bestrooien)|voor\s+erbij)|\btil\s+(?:servering|pynt|drys)|\btill\s+servering)(?![\p{L}])[^()\d]*\)?\s*$/iu;
 export const PAN_FIRST =
   /^\s*(?:for|to)\s+(?:(?:the|a|your)\s+)?(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|cooking|brushing|oiling)(?:\s+the\s+(?:pans?|griddle|iron))?\s*[:,–—-]\s*/i;
 export const TOPPING_FIRST =

@@ -3,7 +3,7 @@
  * done to it, what it is for, when it goes in, and the words that say nothing.
  */
 import Fraction from 'fraction.js';
-import type { FillMethod, KitchenConventions } from '../pantry/conventions';
+import { type FillMethod, houseKey, type KitchenConventions } from '../pantry/conventions';
 import { type NameReading, readName } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
 import { FILLER, HARMLESS, HEADS, ITS_PARTS, LEADS_INTO_STATE, STATE, VARIANT } from '../pantry/tables/words';
@@ -86,8 +86,16 @@ interface At extends Span {
 }
 
 /** Words an amount may begin with, besides digits. */
-const STARTS =
-  /^(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|eighteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|hundred|half|halves|third|thirds|quarter|quarters|dozen|couple|pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|grating|twist|scant|skimpy|level|heaped|heaping|rounded|generous|good|big|brimming|small|large|tiny|little|about|approximately|approx|roughly|around|circa|ca|nearly|almost|barely|close|just|up|at|max|maximum|min|minimum|maybe|say|perhaps|touch|hint|full|flat|another)$/i;
+const STARTS = new Set(
+  'a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves third thirds quarter quarters dozen couple pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just up at max maximum min minimum maybe say perhaps touch hint full flat another'.split(
+    ' ',
+  ),
+);
+const OTHER_STARTS = new Set(
+  'ein eine einen einem une un una uno een en et ett ei zwei deux dos due twee to tva drei trois tres tre drie vier quatre cuatro quattro fire fyra halber halbe halbes halben demi media medio mezzo mezza half halve halv halvt'.split(
+    ' ',
+  ),
+);
 
 /** One, half and so on in the languages of the names, where a unit or a name follows. */
 const OTHER_NUMBERS: readonly (readonly [RegExp, string])[] = [
@@ -210,6 +218,10 @@ class Reader {
   }
 }
 
+/** A line with none of these has no phrase to look for. */
+const TRIGGERS =
+  /\b(?:for|to|on|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
+
 /** Phrases at the end and the start of a line, in any order: each is claimed, and the line ends before it. */
 function takePhrases(r: Reader): { from: number; to: number; extra: Span | null } {
   let to = r.text.length;
@@ -224,6 +236,10 @@ function takePhrases(r: Reader): { from: number; to: number; extra: Span | null 
     to = m.index;
     return m;
   };
+  if (!TRIGGERS.test(r.text)) {
+    if (/\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i.test(r.text)) r.use = 'pan';
+    return { from, to, extra };
+  }
   const extraAt = take(phrases.EXTRA, 'use');
   if (extraAt) {
     batter = true;
@@ -248,10 +264,10 @@ function takePhrases(r: Reader): { from: number; to: number; extra: Span | null 
         r.side = (side[1] ?? '').toLowerCase();
         r.use = 'topping';
         again = true;
-      } else if (take(phrases.PAN, 'use')) {
+      } else if (take(phrases.PAN, 'use') || take(phrases.PAN_ABROAD, 'use')) {
         r.use = 'pan';
         again = true;
-      } else if (take(phrases.TOPPING, 'use')) {
+      } else if (take(phrases.TOPPING, 'use') || take(phrases.TOPPING_ABROAD, 'use')) {
         r.use = 'topping';
         again = true;
       }
@@ -275,21 +291,18 @@ function takePhrases(r: Reader): { from: number; to: number; extra: Span | null 
 
 /** Numbers that are no amounts: sizes, degrees, minutes, types of flour. */
 function takeMeasures(r: Reader): void {
-  for (const re of phrases.MEASURES)
-    for (const m of r.text.matchAll(re)) {
-      r.claim(m.index, m.index + m[0].length, 'state');
-    }
-  for (const m of r.text.matchAll(phrases.FLOUR_TYPE)) {
-    for (const t of r.tokens) if (t.as === null && t.start < m.index + m[0].length && t.end > m.index) t.as = null;
-  }
+  if (!/cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i.test(r.text)) return;
+  for (const re of phrases.MEASURES) for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'state');
 }
 
 /** Every amount of the text between two places, in order. */
 function findAmounts(r: Reader, from: number, to: number): void {
-  const blocked: Span[] = [...r.text.matchAll(phrases.FLOUR_TYPE), ...r.text.matchAll(/\bhalf[\s-]*(?:and[\s-]*half|fat\b)/gi)].map((m) => ({
-    start: m.index,
-    end: m.index + m[0].length,
-  }));
+  const blocked: Span[] = !/half|type|typ|tipo|\bt-?\s?\d|00|405|550|630/i.test(r.text)
+    ? []
+    : [...r.text.matchAll(phrases.FLOUR_TYPE), ...r.text.matchAll(/\bhalf[\s-]*(?:and[\s-]*half|fat\b)/gi)].map((m) => ({
+        start: m.index,
+        end: m.index + m[0].length,
+      }));
   let at = from;
   for (const t of r.tokens) {
     if (t.start < at || t.end > to || t.as !== null || !isMaybeAmount(t, r, from)) continue;
@@ -309,9 +322,15 @@ function findAmounts(r: Reader, from: number, to: number): void {
   }
 }
 
+const FIRST_SIGNS = new Set('0123456789½¼¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞~≈.');
 const isMaybeAmount = (t: Token, r: Reader, from: number): boolean =>
-  /^[\d½¼¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞~≈.]/u.test(t.text) ||
-  (isWord(t) && (STARTS.test(t.text) || (r.free(from, t.start).filter(isWord).length === 0 && OTHER_NUMBERS.some(([re]) => re.test(r.text.slice(t.start))))));
+  FIRST_SIGNS.has(t.text[0] ?? '') ||
+  (isWord(t) &&
+    (STARTS.has(t.text.toLowerCase()) ||
+      ((r.asking.languages !== null || r.amounts.length === 0) &&
+        OTHER_STARTS.has(plain(t.text)) &&
+        r.free(from, t.start).filter(isWord).length === 0 &&
+        OTHER_NUMBERS.some(([re]) => re.test(r.text.slice(t.start))))));
 
 /** Names split off by "or", "and" or commas, as spans of free words. */
 interface Group {
@@ -514,6 +533,7 @@ function readNames(r: Reader, words: readonly Token[]): Named {
 
 /** "zest and juice of 1 lemon", "whites of 3 eggs". */
 function partOf(r: Reader, from: number, to: number): SplitLine | null {
+  if (!/zest|rind|peel|juice|yolk|white/i.test(r.text)) return null;
   const text = r.text.slice(from, to);
   const m = PART_OF.exec(text);
   const whole = m?.[3];
@@ -555,7 +575,7 @@ function partOf(r: Reader, from: number, to: number): SplitLine | null {
 const BOTH_OF =
   /^(?:large|small|medium|unwaxed|\s)*(lemon|orange|lime)s?\b[\s,(:–—-]+(?:(?:finely|grated|freshly|its|the)\s+)*(zest|juice)d?\s*(?:and|&|\/|\+)\s*(juice|zest)d?\b\s*(?:only\s*)?\)?\s*$/i;
 function bothOf(r: Reader, from: number, to: number): SplitLine | null {
-  const n = readNumber(r.text.slice(from, to));
+  const n = /zest/i.test(r.text) ? readNumber(r.text.slice(from, to)) : null;
   const m = n ? BOTH_OF.exec(r.text.slice(from + n.length, to).trimStart()) : null;
   const names = m?.[1] ? FRUITS[m[1].toLowerCase()] : undefined;
   if (!n || !m || !names || names[0] === '?' || m[2]?.toLowerCase() === m[3]?.toLowerCase()) return null;
@@ -622,13 +642,78 @@ const twoAmounts = (message: string): LineFinding => ({ code: 'two-amounts', mes
 const ASIDE = 'Two amounts side by side: which one counts? Put the second in brackets if it says the same twice.';
 const EACH_ITS_LINE = 'Two amounts on one line: give each ingredient a line of its own, or put the second in brackets if it says the same twice.';
 
+/** A plain number and words without another: what the words mean hangs on no number. */
+const SIMPLE = /^(\d{1,4}(?:\.\d{1,2})?|\d{1,4} \d\/\d|\d{1,4}\/\d|\d{0,3}[½¼¾⅓⅔⅛])( ?)(\p{L}[^\d½¼¾⅓⅔⅛%×*/]*)$/u;
+const HANGS_ON_NUMBER = /\b(?:x|or|and|plus|minus|less|cc|to|dozen|half|quarter|third|one|two|three|four|five|six|ten|twelve|an?)\b/i;
+const SEVEN = new Fraction(7);
+const templates = new Map<string, SplitLine | null>();
+const MOST_TEMPLATES = 4000;
+
+/** The line as it was split before with another number; null where it has to be read whole. */
+function byTemplate(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine | null {
+  const m = SIMPLE.exec(text);
+  if (!m?.[1] || m[3] === undefined || HANGS_ON_NUMBER.test(m[3])) return null;
+  const rest = `${m[2]}${m[3]}`;
+  const key = `${houseKey(house)}|${languages ? [...languages].join('') : ''}|${rest}`;
+  let t = templates.get(key);
+  if (t === undefined) {
+    const seven = splitWhole(`7${rest}`, house, languages);
+    const term = seven.amounts[0]?.terms[0];
+    const plainly =
+      seven.amounts.length === 1 &&
+      seven.amountSpans[0]?.start === 0 &&
+      seven.amounts[0]?.terms.length === 1 &&
+      term !== undefined &&
+      term.low.equals(SEVEN) &&
+      !term.high &&
+      !term.other &&
+      seven.words[0]?.text === '7' &&
+      seven.extras.length + seven.rows.length + seven.alternatives.length === 0 &&
+      seven.problem === null;
+    t = plainly ? seven : null;
+    if (templates.size >= MOST_TEMPLATES) templates.clear();
+    templates.set(key, t);
+  }
+  const n = t ? readNumber(m[1]) : null;
+  if (!t || !n || n.high || n.other || n.length !== m[1].length) return null;
+  const more = m[1].length - 1;
+  const { low } = n;
+  const [a] = t.amounts;
+  const [x] = a?.terms ?? [];
+  if (!a || !x) return null;
+  const words: Word[] = m[1].split(/[ /]/).map((w) => ({ text: w, as: 'amount' }));
+  for (let k = 1; k < t.words.length; k++) words.push(t.words[k] as Word);
+  const term = { sign: x.sign, low, high: null, unit: x.unit, fullness: x.fullness, ...(x.which && { which: x.which }) };
+  const amount: Amount = { terms: [term], approximate: a.approximate, ...(a.bound && { bound: a.bound }) };
+  return {
+    text,
+    words,
+    amounts: [amount],
+    amountSpans: [{ start: 0, end: (t.amountSpans[0]?.end ?? 1) + more }],
+    name: t.name,
+    said: t.said,
+    alternatives: t.alternatives,
+    preparation: t.preparation,
+    fill: t.fill,
+    use: t.use,
+    side: t.side,
+    extras: t.extras,
+    loose: t.loose,
+    rows: t.rows,
+    problem: t.problem,
+  };
+}
+
 /**
  * Splits an ingredient line.
  * @param source as written
  * @param house whose pantry names are looked up in
  * @param languages those the card seems to be in, besides English; null: any
  */
-export function splitLine(source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null = null): SplitLine {
+export const splitLine = (source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null = null): SplitLine =>
+  byTemplate(source, house, languages) ?? splitWhole(source, house, languages);
+
+function splitWhole(source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine {
   const r = new Reader(stripBullet(source), { house, languages });
   const { text } = r;
   if (/^[-−]\s*[\d½¼¾⅓⅔⅛]/u.test(text) || /^[-−]\d/u.test(source.trim()))
@@ -646,7 +731,7 @@ export function splitLine(source: string, house: KitchenConventions, languages: 
   const special = partOf(r, from, to) ?? bothOf(r, from, to);
   if (special) return special;
   takeMeasures(r);
-  const pieces = FROM_PIECES.exec(text);
+  const pieces = /lemon|orange|lime|banana|apple|egg|pod/i.test(text) ? FROM_PIECES.exec(text) : null;
   if (
     pieces &&
     pieces.index > from &&
@@ -655,8 +740,9 @@ export function splitLine(source: string, house: KitchenConventions, languages: 
   )
     r.claim(pieces.index, pieces.index + pieces[0].length, 'amount');
 
-  const sized = SIZED.exec(text.slice(from, to));
-  const sizeOf = sized ? null : SIZE_OF.exec(text.slice(from, to));
+  const sizes = /size/i.test(text);
+  const sized = sizes ? SIZED.exec(text.slice(from, to)) : null;
+  const sizeOf = sized || !sizes ? null : SIZE_OF.exec(text.slice(from, to));
   const thing = (sized?.[2] ?? sizeOf?.[2])?.toLowerCase();
   const byThing = thing !== undefined && !/\d/.test(text.slice(from, from + (sizeOf?.index ?? 0))) && unitById(`${thing}-size`) !== undefined;
   if (byThing) {
@@ -762,7 +848,7 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
     }
   }
   // "eggs x 3", "an egg or two"
-  const times = TIMES_COUNT.exec(text.slice(from, to));
+  const times = /\b[x×]/iu.test(text) ? TIMES_COUNT.exec(text.slice(from, to)) : null;
   const timesAt = times ? from + times.index : 0;
   const own = times ? r.amounts.find((a) => a.start >= timesAt && a.end <= timesAt + times[0].length + 1) : undefined;
   if (times && own) {

@@ -30,6 +30,12 @@ export function tokensOf(text: string): Token[] {
   const out: Token[] = [];
   for (const m of text.matchAll(TOKEN)) {
     const word = m[0];
+    const ascii = /^[a-z]+$/i.test(word);
+    if (ascii) {
+      const low = singular(word.toLowerCase());
+      out.push({ text: word, start: m.index, end: m.index + word.length, norm: low === 'oats' ? 'oat' : low, as: null });
+      continue;
+    }
     const percent = /^(\d+(?:[.,]\d+)?)\s?(?:%|per)/i.exec(word);
     const letters = /^[\p{L}\d]/u.test(word);
     const norm = percent

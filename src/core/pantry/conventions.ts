@@ -46,8 +46,15 @@ export const FRESH_CONVENTIONS: Conventions = {
 };
 
 /** Everything about a house that decides what a line means, in one word: for answers that are remembered. */
-export const houseKey = (h: KitchenConventions): string =>
-  [h.cup, h.tablespoon, h.flourFill, h.egg, h.salt, h.powder, h.own?.stamp ?? NOTHING_OWN.stamp].join(' ');
+export function houseKey(h: KitchenConventions): string {
+  let key = keys.get(h);
+  if (key === undefined) {
+    key = [h.cup, h.tablespoon, h.flourFill, h.egg, h.salt, h.powder, h.own?.stamp ?? NOTHING_OWN.stamp].join(' ');
+    keys.set(h, key);
+  }
+  return key;
+}
+const keys = new WeakMap<KitchenConventions, string>();
 
 /** What each choice is called on screen, in the order it is offered. */
 export const CONVENTION_NAMES = {

@@ -1,0 +1,106 @@
+/**
+ * Headings of a card: recognised by their shape and by what follows them, and told apart by their words. A heading whose words
+ * are in none of the tables is not guessed at: its group is asked about.
+ */
+import { plain } from '../quantity/units';
+
+export const ROLES = ['batter', 'dry', 'wet', 'fold-in', 'pan', 'topping', 'side', 'method', 'notes', 'sweet', 'savoury', 'unknown'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** What a heading is about, by a word in it; the first row that fits counts. */
+const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
+  [
+    'method',
+    /^(?:(?:the )?method|directions?|instructions?|preparation|steps?|how (?:to|we|i) .{0,40}|how[- ]to|procedure|what to do|making (?:them|it|the .{1,20})|to make(?: .{1,30})?|to (?:cook|mix|prepare|assemble|bake)(?: .{1,30})?|cooking|assembly|zubereitung|preparation|procedimento|preparacion|elaboracion|bereiding|fremgangsmade|framgangsmate|gor sa har|so wirds gemacht|bereidingswijze)$/,
+  ],
+  [
+    'notes',
+    /^(?:notes?|tips?|variations?|storage|nutrition(?: facts)?|equipment|tools|you(?:'ll| will) need|remarks?|source|make ahead|to store|substitutions?|serving suggestions?|hinweise?|tipps?|astuces?)$/,
+  ],
+  ['savoury', /^(?:for (?:the |a )?)?(?:savou?ry)(?: (?:version|end|ones?|half|filling|variation|pancakes|crepes|waffles|toppings?))?$/],
+  ['sweet', /^(?:for (?:the |a )?)?(?:sweet)(?: (?:version|end|ones?|half|variation|pancakes|crepes|waffles))?$/],
+  [
+    'pan',
+    /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|pans?|griddle|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten)|pour la (?:poele|cuisson)|per la padella|para la sarten|til stegning|til steking|till stekning|om in te bakken)$/,
+  ],
+  [
+    'topping',
+    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the table|spread)(?: .{1,20})?|toppings|serving|garnish(?:es)?|on top|at the table|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside)$/,
+  ],
+  [
+    'side',
+    /^(?:for (?:the |my |a )?)?(?:.{0,40}\b)?(?:sauces?|glaze|compote|coulis|syrups?|fillings?|icing|frosting|drizzle|caramel|custard|curd|ganache|crumble|streusel|whipped (?:cream|butter)|(?:honey|cinnamon|maple|flavou?red|compound|herb|orange|lemon|brown|berry|vanilla|nut|garlic) butter|salsa|dip|relish|ragout|spread|jam|chutney|gravy|stew|swirl|praline|(?:the|pastry|lemon|vanilla|sour|cheese|chantilly|custard) cream|mousse|marinade|dressing|topping|fullung|sosse|farce|garniture|ripieno|relleno|vulling|saus|fyld|fyll|fyllning)(?: (?:for|to go|on) .{1,30})?$/,
+  ],
+  [
+    'side',
+    /^for (?:the |my )?(?:(?:caramelised|caramelized|fried|stewed|spiced|roasted|macerated|warm|cooked) )?(?:apples?|pears?|bananas?|peach(?:es)?|plums?|cherries|berries|strawberries|blueberries|raspberries|fruit|topping|mushrooms?|spinach|ham|salmon|bacon|cheese|butter|nuts|chicken)$/,
+  ],
+  [
+    'side',
+    /^(?:(?:caramelised|caramelized|fried|stewed|spiced|roasted|macerated|warm|cooked) )(?:apples?|pears?|bananas?|peach(?:es)?|plums?|cherries|berries|strawberries|blueberries|fruit|mushrooms?|onions?)$/,
+  ],
+  ['fold-in', /^(?:(?:to )?(?:fold|mix|stir)(?:ed)?[- ]?ins?|add[- ]?ins?|(?:for )?(?:the )?(?:egg )?whites|fold in (?:last|at the end)|last)$/],
+  ['dry', /^(?:(?:the )?dry(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|flour mix(?:ture)?)$/],
+  ['wet', /^(?:(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?)$/],
+  [
+    'batter',
+    /\b(?:ingredients?|batter|base|mix(?:ture)?|dough|sponge|starter|levain|poolish|pancakes?|pan-?cakes?|hot-?cakes?|griddle-?cakes?|flap-?jacks?|waffles?|crepes?|galettes?|blini|blinis|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnnycakes?|cakes?|yeast mix|(?:step|part|day|bowl|stage|group) (?:\d{1,2}|one|two|three|a|b)|night before|evening before|(?:in the |the next )morning|overnight|main|basics?|zutaten|teig|pfannkuchen|waffeln|ingredienti|impasto|pastella|ingredientes|masa|pate|ingredients|beslag|ingredienten|pannenkoeken|dej|deig|smet|deg|ingredienser|pandekager|pannekaker|pannkakor|rore|vafler|vafflor|crespelle)\b/,
+  ],
+];
+
+/** "sauce-free", "no sauce", "without": the word does not name a sauce. */
+const DENIED = /\b(?:free|no|without|non|un)\b/;
+
+/** The words of a heading, without its marks, its yield and its colon. */
+export const headingWords = (text: string): string =>
+  text
+    .replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '')
+    .replace(/\s*[([][^)\]]*[)\]]\s*$/, '')
+    .replace(/[\s:–—-]+$/, '')
+    .trim();
+
+/** What a heading's words say it is about; null: they say nothing that is known. */
+export function roleOf(words: string): Exclude<Role, 'unknown'> | null {
+  const t = plain(words)
+    .replace(/[’]/g, "'")
+    .replace(/\bpan-cake/g, 'pancake')
+    .replace(/\s+for \d.*$/, '')
+    .replace(
+      /^(?:for|the|pour|per|para|til|till|voor|fur|zum|zur)\s+(?:the |la |le |les |il |l'|el |den |das |die |de |het )?(?=(?:batter|pancakes?|waffles?|crepes?|dough|base|balls?|cakes?|griddle ?cakes?)\b)/,
+      '',
+    )
+    .trim();
+  const bare = t.replace(/(?<!^(?:dry|wet))\s+ingredients?$/, '');
+  for (const [role, re] of BY_WORDS) {
+    const words = role === 'side' || role === 'topping' || role === 'pan' ? bare : t;
+    if (re.test(words) && !(role === 'side' && DENIED.test(words))) return role as Exclude<Role, 'unknown'>;
+  }
+  return null;
+}
+
+export interface HeadingShape {
+  readonly words: string;
+  /** Marked as one: a colon, a hash, bold, capitals, "For the ...". */
+  readonly marked: boolean;
+}
+
+const LEADS = /^(?:for|to|pour|per|para|für|zum|til|till|voor)\s+\p{L}/iu;
+
+/** Whether a row could be a heading by its shape alone. @param raw as written, marks and all */
+export function headingShape(raw: string, text: string): HeadingShape | null {
+  if (text.length > 80 || /^[\d½¼¾⅓⅔⅛]/u.test(text)) return null;
+  const words = headingWords(text);
+  const count = words.split(/\s+/).filter(Boolean).length;
+  if (count === 0 || count > 8 || words.length > 60) return null;
+  // "Batter (for 12):" may hold a number, "Sauce 2 cups" may not
+  if (/\d/.test(words) && !/\b(?:for|serves|makes|step|part|day|bowl|stage|group)\s+\d/i.test(words)) return null;
+  if (/:\s+\S/.test(text) || /[.!?]$/.test(text.trim()) || /,/.test(words)) return null;
+  const bold = /^\s*(?:\*\*|__)[^*_]+(?:\*\*|__)\s*:?\s*$/.test(raw);
+  const capitals = /\p{Lu}{3}/u.test(words) && words === words.toUpperCase();
+  const marked = /:\s*$/.test(text) || /^\s*(?:#|=)/.test(raw) || /^-{2,}\s*\S.*\S\s*-{2,}$/.test(raw.trim()) || bold || capitals || LEADS.test(words);
+  return { words, marked };
+}
+
+/** What a dish is called: a first row of it is the title, however it is marked. */
+export const DISH =
+  /\b(?:pan-?\s?cakes?|hot-?\s?cakes?|griddle-?\s?cakes?|flap-?jacks?|waffles?|cr[eê]pes?|galettes?|blinis?|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnny-?cakes?|cakes|pfannkuchen|waffeln|pannenkoeken|pandekager|pannekaker|pannkakor|v[aå]ff?l(?:er|or)|crespelle|frittelle|tortitas|crepas|gofres)\b/iu;
