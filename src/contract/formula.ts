@@ -1,7 +1,7 @@
 /** What a version of a formula is saved by, and what is kept of it. */
 import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
-import { DRESSINGS, END_IDS, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
+import { DRESSINGS, END_IDS, GROUP_ROLES, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
 import { requestId } from './fields';
 import { conventionsSchema, waysSchema } from './house';
@@ -19,6 +19,7 @@ export const entrySchema = z.object({
   moment: z.enum(MOMENTS).optional(),
   dressing: z.enum(DRESSINGS).optional(),
   end: z.enum(END_IDS).optional(),
+  group: z.object({ name: z.string().min(1).max(60), role: z.enum(GROUP_ROLES), asked: z.literal(true).optional() }).optional(),
 });
 
 const endName = z.string().trim().min(1, 'An end needs a name.').max(40, 'The name of an end has at most 40 characters.');

@@ -10,6 +10,7 @@ import { instead } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 import { writeNumber } from '../quantity/number';
+import { unitById } from '../quantity/units';
 import { type AccountLine, takenAs } from './account';
 import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';
@@ -32,6 +33,22 @@ export const toolOf = (line: Pick<FormulaLine, 'amounts'>): string | null => {
   return unit === 'cup' || unit === 'tbsp' || unit === 'tsp' ? unit : null;
 };
 
+/** Units too small for any spoon, and the least a set of spoons measures, mL: a quarter of a teaspoon. */
+const PINCHES = new Set(['pinch', 'dash', 'smidgen', 'drop', 'tad']);
+const LEAST_SPOON_ML = 1.232;
+
+/** A pinch as so many pinches, until it is large enough for a spoon; null then, and for what was never a pinch. */
+export function inPinches(line: Pick<FormulaLine, 'written' | 'parts'>, factor: number): string | null {
+  const [a] = line.written;
+  const [t] = a?.terms ?? [];
+  const unit = t?.unit && PINCHES.has(t.unit) ? unitById(t.unit) : undefined;
+  if (!a || !t || !unit || line.written.length > 1 || a.terms.length > 1 || line.parts.length !== 1 || typeof unit.ml !== 'string') return null;
+  const n = (factor * (t.low.valueOf() + (t.high ?? t.low).valueOf())) / 2;
+  if (n * Number(unit.ml) >= LEAST_SPOON_ML) return null;
+  const halves = Math.max(1, Math.round(2 * n));
+  return `${writeNumber(new Fraction(halves, 2))} ${halves > 2 ? unit.many : unit.one}`;
+}
+
 /**
  * @param scaled the scaled formula; lines that have no grams keep their text
  * @param stepG step of the finest scale there is, g
@@ -40,14 +57,16 @@ export const toolOf = (line: Pick<FormulaLine, 'amounts'>): string | null => {
 export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly SheetLine[] {
   const lines = scaled.lines.map(({ line, grams, measure, weighed, parts, note }): SheetLine & Measured => {
     const i = line.ingredient;
+    const pinches = grams === null ? null : inPinches(line, scaled.factor);
     const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
-    const spoons = i && grams !== null && line.parts.length === 1 && weighed ? (instead(grams, i, stepG)?.spoons?.text ?? null) : null;
+    const spoons = i && grams !== null && line.parts.length === 1 && weighed && pinches === null ? (instead(grams, i, stepG)?.spoons?.text ?? null) : null;
     return {
       key: line.key,
       text: line.text,
       name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
       vessel: line.vessel,
-      measure,
+      ...(line.side && { side: line.side }),
+      measure: pinches ?? measure,
       grams,
       preparation: [line.preparation, note].filter(Boolean).join('; '),
       spoons,

@@ -128,6 +128,7 @@ function sheetFor(...texts: string[]) {
     drainedG: 0,
     moment: null,
     dressing: 'plain' as const,
+    group: null,
   }));
   const r = scale(lines, { by: 'factor', factor: 2 }, 'gram');
   if (!r.ok) throw new Error(r.error.message);

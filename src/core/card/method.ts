@@ -8,18 +8,37 @@ export interface YieldClaim {
 }
 
 const MAKES = /\b(?:makes?|yields?|yield:?|gives?)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
+const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
   for (const row of notes.split('\n')) {
+    const each = EACH_FOR.exec(row);
+    const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
+    if (pieces && people) return { pieces: Math.round(pieces.low.valueOf() * people.low.valueOf()), text: row.trim() };
     const m = MAKES.exec(row);
     if (!m) continue;
     const at = row.slice(m.index + m[0].length);
-    const n = readNumber(at);
+    // "make a well", "makes a good cake", "half an hour": no number of pieces
+    const n = /^(?:an?\b|half|one\b|the\b)/i.test(at) && !/^(?:an?|one)\s+(?:dozen|couple)/i.test(at) ? null : readNumber(at);
     if (!n) continue;
     const low = n.low.valueOf();
     const high = n.high?.valueOf() ?? low;
     const unit = /^\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people)/i.test(at.slice(n.length));
     if (!unit && high >= 1 && high <= 10_000) return { pieces: Math.round((low + high) / 2), text: row.trim() };
+  }
+  return null;
+}
+
+/** "Serves 4", "two each for two people": for how many it is meant. */
+export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
+  for (const row of notes.split('\n')) {
+    const m =
+      /\b(?:serves|feeds|enough for)\s*:?\s*(?:about\s+)?|\bfor\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)/i.exec(
+        row,
+      );
+    const n = m ? readNumber(row.slice(m.index + m[0].length)) : null;
+    const people = n ? (n.high ?? n.low).valueOf() : 0;
+    if (people >= 1 && people <= 10_000) return { people, text: row.trim() };
   }
   return null;
 }

@@ -3,11 +3,9 @@
  * wrote them. Everything else (grams, ratios, findings) is read from these.
  */
 
-import { stripBullet } from '../card/bullet';
-import { readCard } from '../card/card';
 import { doubtFractions } from '../card/doubt';
 import { type Line, type LineChoice, readLine } from '../card/line';
-import { type Conventions, houseKey, type KitchenConventions } from '../pantry/conventions';
+import { type Conventions, houseKey } from '../pantry/conventions';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { drainLine } from './drained';
@@ -38,6 +36,16 @@ export interface End {
   readonly school: string;
 }
 
+/** Lines that stood under one heading of a card, and where they go: the batter, beside it, the pan, on top. */
+export const GROUP_ROLES = ['batter', 'side', 'pan', 'topping'] as const;
+export type GroupRole = (typeof GROUP_ROLES)[number];
+export interface Group {
+  readonly name: string;
+  readonly role: GroupRole;
+  /** Nobody has said yet where it goes: the role is a guess. */
+  readonly asked?: true | undefined;
+}
+
 export interface Entry extends LineChoice {
   /** Stable within the formula; ticks and edits hang on it. */
   readonly key: string;
@@ -54,6 +62,7 @@ export interface Entry extends LineChoice {
   readonly dressing?: Dressing | undefined;
   /** In a forked formula: only in this end; undefined is the shared base. */
   readonly end?: EndId | undefined;
+  readonly group?: Group | undefined;
 }
 
 /** What stays where it is while a ratio is changed. */
@@ -98,6 +107,7 @@ export interface FormulaLine extends Line {
   readonly drainedG: number;
   readonly moment: Moment | null;
   readonly dressing: Dressing;
+  readonly group: Group | null;
 }
 
 export const MOST_ENTRIES = 200;
@@ -153,6 +163,8 @@ function lineOf(e: Entry, k: Kitchen): FormulaLine {
     strength: e.opened && k.today && line.ingredient && line.ingredient.ownAcidMeqPer100g > 0 ? powderStrength(e.opened, k.today) : 1,
     moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
     dressing: e.dressing ?? 'plain',
+    group: e.group ?? null,
+    side: e.group ? (e.group.role === 'side' ? e.group.name : null) : line.side,
   };
 }
 
@@ -189,43 +201,19 @@ export const endOf = (f: Pick<Formula, 'ends'>, end: EndId | null): End | null =
 /** The school that is tested: the end's own in a forked formula. */
 export const schoolIdOf = (f: Formula, end: EndId | null): string => endOf(f, end)?.school ?? f.school;
 
+/** Where a group goes, as the cook says: all of its lines. */
+export const placeGroup = (entries: readonly Entry[], name: string, role: GroupRole): readonly Entry[] =>
+  entries.map((e): Entry => {
+    if (e.group?.name !== name) return e;
+    const { vessel: _, ...rest } = e;
+    const vessel = role === 'side' ? 'topping' : role === 'batter' ? null : role;
+    return { ...rest, ...(vessel && { vessel }), group: { name, role } };
+  });
+
 /** The next free key: keys are never used twice in a formula. */
 export function nextKey(entries: readonly Pick<Entry, 'key'>[]): string {
   const most = entries.reduce((m, e) => Math.max(m, Number(/^l(\d+)$/.exec(e.key)?.[1] ?? 0)), 0);
   return `l${most + 1}`;
-}
-
-export interface PastedCard {
-  readonly title: string | null;
-  readonly entries: readonly Entry[];
-  readonly notes: string;
-}
-
-/**
- * Turns a pasted card into entries. Where a heading put a line into a vessel other than the one it would have by
- * itself, that is kept as the cook's choice.
- * @returns the reason when the text is too long to be a card
- */
-export function entriesFromCard(
-  text: string,
-  house: KitchenConventions,
-  after: readonly Entry[] = [],
-): { readonly ok: true; readonly value: PastedCard } | { readonly ok: false; readonly message: string } {
-  const card = readCard(text, house);
-  if (!card.ok) return { ok: false, message: card.error.message };
-  const entries: Entry[] = [...after];
-  const first = entries.length;
-  for (const l of card.value.lines) {
-    const text = stripBullet(l.text);
-    const alone = readLine(text, house);
-    const entry: Entry = { key: nextKey(entries), text };
-    entries.push(alone.vessel === l.vessel ? entry : { ...entry, vessel: l.vessel });
-  }
-  const notes = card.value.ignored
-    .filter((s) => s.why !== 'heading')
-    .map((s) => s.text.trim())
-    .join('\n');
-  return { ok: true, value: { title: card.value.title, entries: entries.slice(first), notes } };
 }
 
 /** The heaviest flour and the heaviest poured liquid, by name; null where there is none. */

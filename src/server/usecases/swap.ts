@@ -68,7 +68,7 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
   const how = batch.exactness === 'kitchen' ? await takeInKitchen(ready.value.lines, ready.value.each, house) : batch.exactness;
   const planned = plannedSheet(ready.value, batch.driver, how, batch.kind, batch.portionMl, batch.split, scalesOf(house.gear)[0]?.stepG ?? 1);
   if (!planned.ok) return no(planned.error.message);
-  const sheet = [...planned.value.sheet, ...batch.sheet.filter((l) => l.side !== undefined)];
+  const sheet = [...planned.value.sheet, ...batch.sheet.filter((l) => l.side !== undefined && !planned.value.sheet.some((x) => x.key === l.key))];
   return transaction(async (client): Promise<Swapped> => {
     const open = await client.query('select 1 from batches where id = $1 and finished_at is null for update', [batchId]);
     if (open.rowCount === 0) return no('That batch is finished, or not in this kitchen.');

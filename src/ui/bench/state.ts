@@ -4,7 +4,8 @@ import { addAfter, type Bench, editEntry, withEntries } from '@/core/balance/ben
 import { moveLine, removeLine, setGrams, setPercent, switchLine } from '@/core/balance/lines';
 import { readLine } from '@/core/card/line';
 import type { Vessel } from '@/core/card/parts';
-import { type EndId, type Entry, entriesFromCard, type Formula, kitchenOf } from '@/core/formula/formula';
+import { type EndId, type Entry, type Formula, kitchenOf } from '@/core/formula/formula';
+import { entriesFromCard } from '@/core/formula/from-card';
 import { kindById, kindFromWords } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 

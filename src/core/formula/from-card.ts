@@ -1,0 +1,295 @@
+/**
+ * A pasted card as a formula: its lines as entries, its companions and ends as groups, the kind it seems to be with the
+ * reason, and what its method says of this formula's own ways. Guesses are offered with the words they come from.
+ */
+import { stripBullet } from '../card/bullet';
+import { readCard, useOf } from '../card/card';
+import { DISH } from '../card/headings';
+import { type Line, readLine } from '../card/line';
+import { servingClaim, yieldClaim } from '../card/method';
+import type { KitchenConventions } from '../pantry/conventions';
+import { nounsOf } from '../pantry/nouns';
+import { behaviourOf } from '../pantry/tables/behaviour';
+import { readAmount } from '../quantity/amount';
+import { readNumber } from '../quantity/number';
+import { mlOf, unitById } from '../quantity/units';
+import { type Entry, type Group, type Moment, nextKey } from './formula';
+import { KIND_IDS, type KindId, kindById, kindFromWords, readZone } from './kinds';
+import { tally } from './tally';
+import type { ChosenWay, Rest, Ways } from './ways';
+
+export interface PastedCard {
+  readonly title: string | null;
+  readonly entries: readonly Entry[];
+  readonly notes: string;
+  /** The names of the card's two ends, sweet and savoury; null mostly. */
+  readonly ends: readonly [string, string] | null;
+  readonly guess: KindGuess | null;
+}
+
+const MOST_GROUP_NAME = 60;
+
+/**
+ * Turns a pasted card into entries. Where a heading put a line into a vessel other than the one it would have by
+ * itself, that is kept as the cook's choice; so is an ingredient that only the rest of the card told.
+ * @returns the reason when the text is too long to be a card
+ */
+export function entriesFromCard(
+  text: string,
+  house: KitchenConventions,
+  after: readonly Entry[] = [],
+): { readonly ok: true; readonly value: PastedCard } | { readonly ok: false; readonly message: string } {
+  const card = readCard(text, house);
+  if (!card.ok) return { ok: false, message: card.error.message };
+  const { title, lines, ignored, sections } = card.value;
+  const entries: Entry[] = [...after];
+  const first = entries.length;
+  const forked = sections.some((s) => s.role === 'sweet') && sections.some((s) => s.role === 'savoury');
+  for (const l of lines) {
+    const text = stripBullet(l.text);
+    const alone = readLine(text, house);
+    const section = sections.find((s) => s.id === l.section);
+    const use = section ? useOf(section.role) : 'batter';
+    const named = section?.heading && section.role !== 'dry' && section.role !== 'wet' && section.role !== 'fold-in';
+    const group: Group | null =
+      section?.heading && named && (use === 'side' || section.asked || use === 'pan' || use === 'topping')
+        ? {
+            name: groupName(section.heading),
+            role: use === 'side' ? 'side' : use === 'pan' || use === 'topping' ? use : 'batter',
+            ...(section.asked && { asked: true as const }),
+          }
+        : null;
+    entries.push({
+      key: nextKey(entries),
+      text,
+      ...(alone.vessel !== l.vessel && { vessel: l.vessel }),
+      ...(l.ingredient && alone.ingredient?.id !== l.ingredient.id && { ingredientId: l.ingredient.id }),
+      ...(group && { group }),
+      ...(forked && section?.role === 'sweet' && { end: 'a' as const }),
+      ...(forked && section?.role === 'savoury' && { end: 'b' as const }),
+    });
+  }
+  const notes = ignored
+    .filter((s) => s.why !== 'heading')
+    .map((s) => s.text.trim())
+    .join('\n');
+  const value: PastedCard = {
+    title,
+    entries: entries.slice(first),
+    notes,
+    ends: forked ? ['sweet', 'savoury'] : null,
+    guess: guessKind(title ?? '', lines, notes),
+  };
+  return { ok: true, value };
+}
+
+/** "For the caramel sauce:" is the caramel sauce's group. */
+export const groupName = (heading: string): string => {
+  const bare = heading.replace(/^for (?:the |my |a )?/i, '').trim() || heading;
+  return (bare === bare.toUpperCase() ? bare.charAt(0) + bare.slice(1).toLowerCase() : bare.charAt(0).toUpperCase() + bare.slice(1)).slice(0, MOST_GROUP_NAME);
+};
+
+export interface KindGuess {
+  readonly kind: KindId;
+  readonly school: string;
+  /** The reason, in words: "the title says waffles". */
+  readonly why: string;
+}
+
+const TITLE_WORDS: readonly (readonly [RegExp, KindId])[] = [
+  [/\b(?:dutch bab(?:y|ies)|oven[- ]pancakes?|german pancakes?|puffed|baked pancakes?|sheet[- ]pan)\b/i, 'oven'],
+  [/\b(?:waffeln?|waffles?|gofres?|v[aå]ff?l(?:er|or)|gaufres?|wafels?)\b/iu, 'waffle'],
+  [/\b(?:cr[eê]pes?|galettes?|crespelle|blintz(?:es)?|crepas|pfannkuchen|pannenkoeken|pannkakor|pandekager)\b/iu, 'crepe'],
+  [/\b(?:souffl[eé]|clouds?|foam)/iu, 'foam'],
+  [/\b(?:silver dollars?|drop scones?|blinis?|pikelets?|mini|small|little|scotch pancakes?)\b/i, 'small'],
+];
+const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
+  [/\b(?:waffle[- ]?irons?|waffle maker|in the iron|the iron\b)/i, 'waffle', 4, 'the method bakes it in an iron'],
+  [/\b(?:ball pan|hollows?|round[- ]pan|quarter turn|skewer)\b/i, 'ball', 4, 'the method turns it in a ball pan'],
+  [/\b(?:swirl|tilt|paper[- ]thin|thin layer|very thin)\b/i, 'crepe', 3, 'the method swirls it thin'],
+  [
+    /(?=[\s\S]*\boven\b)(?=[\s\S]*\b(?:skillet|pan|dish|tin)\b)(?=[\s\S]*\b(?:puff|golden and puffed|bake)\b)(?![\s\S]*\b(?:flip|turn over)\b)/i,
+    'oven',
+    3,
+    'the method bakes it in the oven, in its pan',
+  ],
+  [/\b(?:stiff|soft|firm) peaks\b|\bwhip(?:ped)? (?:the )?(?:egg )?whites\b/i, 'foam', 2, 'the whites are whipped'],
+  [/\b(?:griddle|bubbles?|flip)\b/i, 'griddle', 1, 'the method bakes it on a griddle and flips it'],
+];
+
+/**
+ * The kind a card seems to be, by its title, its method, its whites and its ratios; and the school its ratios fit best.
+ * @returns null where nothing speaks for any
+ */
+export function guessKind(title: string, lines: readonly Line[], method: string): KindGuess | null {
+  const score = new Map<KindId, { n: number; why: string; top: number }>();
+  const add = (kind: KindId, n: number, why: string): void => {
+    const had = score.get(kind) ?? { n: 0, why, top: 0 };
+    score.set(kind, { n: had.n + n, why: n > had.top ? why : had.why, top: Math.max(n, had.top) });
+  };
+  // a small batch is no small cake
+  const named = title.replace(/\b(?:small|mini|big|large)[- ](?:batch|recipe|family|crowd)\b/gi, ' ');
+  const says = TITLE_WORDS.find(([re]) => re.test(named));
+  const said = says ? (says[0].exec(named)?.[0] ?? '') : '';
+  if (says) add(says[1], 5, `the title says "${said}"`);
+  else {
+    const kind = kindFromWords(named);
+    if (kind) add(kind, 5, `the title says "${named.trim()}"`);
+    else if (DISH.test(named)) add('griddle', 2.5, `the title says "${DISH.exec(named)?.[0] ?? named}"`);
+  }
+  for (const [re, kind, n, why] of METHOD_WORDS) if (re.test(method)) add(kind, n, why);
+  const batter = lines.filter((l) => l.use === 'batter');
+  if (batter.some((l) => l.foam !== null)) add('foam', 2, 'the whites are whipped');
+  const t = tally(batter);
+  if (t.flourG > 0) {
+    const water = (100 * t.waterG) / t.flourG;
+    const leavened = batter.some((l) => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0);
+    if (!leavened && water >= 220) add('crepe', 2, `no leavening, and ${Math.round(water)} % water on the flour`);
+    else if (leavened && water < 260) add('griddle', 1, 'leavened, and thick enough for a griddle');
+  }
+  const best = KIND_IDS.flatMap((k) => {
+    const s = score.get(k);
+    return s ? [{ kind: k, ...s }] : [];
+  }).sort((a, b) => b.n - a.n)[0];
+  if (!best) return null;
+  return { kind: best.kind, school: schoolFor(best.kind, named, batter), why: best.why };
+}
+
+/** The school whose words the title holds, else the one whose zones the ratios miss least. */
+function schoolFor(kind: KindId, title: string, lines: readonly Line[]): string {
+  const { schools } = kindById(kind);
+  const said = schools.find((s) => new RegExp(`\\b${s.name.replace(/[^\p{L} ]/gu, '.')}`, 'iu').test(title));
+  if (said || schools.length === 1) return (said ?? schools[0]).id;
+  const t = tally(lines);
+  if (!(t.flourG > 0)) return schools[0].id;
+  const pct = { water: (100 * t.waterG) / t.flourG, egg: (100 * t.eggG) / t.flourG, fat: (100 * t.fatG) / t.flourG, sugar: (100 * t.sugarG) / t.flourG };
+  const buckwheat = lines.some((l) => l.ingredient?.id === 'flour-buckwheat');
+  const misses = schools.map((s) => ({
+    id: s.id,
+    n:
+      (Object.keys(pct) as (keyof typeof pct)[]).reduce((a, rail) => {
+        const z = readZone(pct[rail], s.zones[rail]);
+        return a + (z.standing === 'in' ? 0 : z.far ? 2 : 1);
+      }, 0) + (s.id === 'buckwheat' && !buckwheat ? 3 : 0),
+  }));
+  return misses.reduce((a, b) => (b.n < a.n ? b : a)).id;
+}
+
+/** Something the card's method says of how this formula is made: what it would set, and the words it came from. */
+export type Offer = { readonly words: string } & (
+  | { readonly what: 'way'; readonly way: ChosenWay; readonly value: string; readonly says: string }
+  | { readonly what: 'portion'; readonly ml: number; readonly says: string }
+  | { readonly what: 'moment'; readonly key: string; readonly moment: Moment; readonly says: string }
+);
+
+/** What the card tells besides, for which a formula has no place of its own. */
+export interface Told {
+  readonly says: string;
+  readonly words: string;
+}
+
+const restFor = (min: number): Rest => {
+  if (min <= 0) return 'none';
+  if (min <= 15) return 'short';
+  if (min <= 45) return 'half-hour';
+  return min <= 180 ? 'hour' : 'overnight';
+};
+
+const sentenceOf = (text: string, at: number): string => {
+  const from = Math.max(text.lastIndexOf('.', at - 1), text.lastIndexOf('\n', at - 1)) + 1;
+  const ends = [text.indexOf('.', at), text.indexOf('\n', at)].filter((n) => n >= 0);
+  return text
+    .slice(from, ends.length > 0 ? Math.min(...ends) : text.length)
+    .trim()
+    .slice(0, 160);
+};
+
+/** Minutes of "30 minutes", "half an hour", "an hour", "1 1/2 hours", at the start of a text. */
+function minutesIn(text: string): number | null {
+  if (/^(?:over\s?night|until (?:the )?(?:next )?morning)/i.test(text)) return 720;
+  const n = readNumber(text);
+  if (!n) return null;
+  const unit = /^[\s-]*(?:to\s+\d+\s*)?(min|hour|hr|h\b)/i.exec(text.slice(n.length));
+  if (!unit?.[1]) return null;
+  return (n.high ?? n.low).valueOf() * (/^min/i.test(unit[1]) ? 1 : 60);
+}
+
+const REST =
+  /\b(?:rest|stand|sit|chill|refrigerate|fridge|leave (?:it|the batter|to)|let (?:it|the batter)|steep|prove|rise|ruhen|reposer|reposar|riposare|rusten|hvile|vila)\b[^.;\n]{0,40}?\b(over\s?night|(?:for\s+)?(?:at least\s+|about\s+)?(?:half an?|an?|one|two|three|ten|fifteen|twenty|thirty|\d+[\d/. ½¼¾]*)[\s-]*(?:to\s+\d+\s*)?(?:min|hour|hr|h\b))/i;
+
+/**
+ * What a card's notes say of this formula's own ways.
+ * @param lines for the add-ins whose moment is told
+ */
+export function offersFrom(notes: string, lines: readonly (Line & { readonly key: string })[], house: KitchenConventions): readonly Offer[] {
+  const out: Offer[] = [];
+  const way = <W extends ChosenWay>(w: W, value: Ways[W], says: string, at: number): void =>
+    void out.push({ what: 'way', way: w, value: String(value), says, words: sentenceOf(notes, at) });
+  const rest = REST.exec(notes);
+  if (rest?.[1]) {
+    const min = minutesIn(rest[1].replace(/^(?:for\s+)?(?:at least\s+|about\s+)?/i, ''));
+    if (min !== null) way('rest', restFor(min), min >= 240 ? 'rests overnight' : `rests ${Math.round(min)} minutes`, rest.index);
+  }
+  const whites = /\b(stiff|firm|soft)(?:\s+\w+)?\s+peaks?\b/i.exec(notes);
+  if (whites?.[1]) way('whites', /soft/i.test(whites[1]) ? 'soft' : 'firm', `whites to ${/soft/i.test(whites[1]) ? 'soft' : 'firm'} peaks`, whites.index);
+  const joins: readonly (readonly [RegExp, Ways['joining'], string])[] = [
+    [/\b(?:blender|food processor|liquidi[sz]er|stick blender|blitz (?:everything|all))\b/i, 'blender', 'all at once in a blender'],
+    [/\b(?:strain|pass(?:ed)?)\b[^.;\n]{0,30}\b(?:batter|sieve)\b/i, 'strained', 'whisked, then strained'],
+    [/\bmake a well\b/i, 'well', 'wet into a well in the dry'],
+    [/\b(?:sprinkle|sift|shake|rain)\b[^.;\n]{0,40}\b(?:over|onto|into) the (?:wet|milk|egg|liquid)/i, 'sprinkle', 'dry sprinkled over the wet'],
+  ];
+  for (const [re, value, says] of joins) {
+    const m = re.exec(notes);
+    if (!m) continue;
+    way('joining', value, says, m.index);
+    break;
+  }
+  const portion =
+    /\b(?:ladle|pour|use|drop|scoop|spoon|with|add)\b[^.;\n\d½¼¾⅓⅔]{0,30}?((?:about\s+|a\s+)?(?:[\d½¼¾⅓⅔]|quarter|third|half)[^.;\n]{0,40}?)(?:\s+(?:of\s+)?(?:the\s+)?batter|\s+(?:per|for each|each|a)\s+(?:pan)?\s?(?:cake|waffle|crepe)|\s+portions?)/i.exec(
+      notes,
+    );
+  const said = portion?.[1] ? readAmount(portion[1]) : null;
+  const term = said?.amount.terms[0];
+  const unit = term?.unit ? unitById(term.unit) : undefined;
+  const ml = unit ? mlOf(unit, house)?.valueOf() : undefined;
+  if (portion && term && ml) {
+    const all = Math.round(ml * ((term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2) * 10) / 10;
+    if (all >= 5 && all <= 500) out.push({ what: 'portion', ml: all, says: `${portion[1]?.trim()} a piece`, words: sentenceOf(notes, portion.index) });
+  }
+  for (const l of lines) {
+    if (!l.ingredient || !behaviourOf(l.ingredient).inclusion) continue;
+    for (const noun of nounsOf(l.ingredient)) {
+      const poured = new RegExp(`\\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push)\\b[^.;\\n]{0,40}\\b${noun}(?:s|es)?\\b[^.;\\n]{0,40}`, 'i').exec(
+        notes,
+      );
+      if (!poured) continue;
+      const flip = /\b(?:before|just before) (?:you )?(?:flip|turn)/i.test(sentenceOf(notes, poured.index));
+      out.push({
+        what: 'moment',
+        key: l.key,
+        moment: flip ? 'flip' : 'poured',
+        says: `${noun}: ${flip ? 'just before the flip' : 'on the poured face'}`,
+        words: sentenceOf(notes, poured.index),
+      });
+      break;
+    }
+  }
+  return out;
+}
+
+/** What else the card tells: yield, serving, heat, minutes a side. */
+export function toldBy(notes: string): readonly Told[] {
+  const out: Told[] = [];
+  const claim = yieldClaim(notes);
+  if (claim) out.push({ says: `makes ${claim.pieces}`, words: claim.text });
+  const serves = servingClaim(notes);
+  if (serves) out.push({ says: `serves ${serves.people}`, words: serves.text });
+  const heat = /\b\d{2,3}\s*(?:°|º|degrees?)\s*[CF]?\b(?:\s*\/\s*\d{2,3}\s*°?\s*[CF])?|\b(?:low|medium(?:[- ](?:low|high))?|high|moderate)\s+heat\b/i.exec(
+    notes,
+  );
+  if (heat) out.push({ says: heat[0].trim(), words: sentenceOf(notes, heat.index) });
+  const side =
+    /\b((?:about\s+)?[\d½¼¾]+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|sec(?:ond)?s?))\s*(?:a|per|each|on each|on every|on one|for each)\s*side/i.exec(notes);
+  if (side?.[1]) out.push({ says: `${side[1]} a side`, words: sentenceOf(notes, side.index) });
+  return out;
+}
