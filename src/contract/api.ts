@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { EXACTNESSES } from '@/core/batch/scale';
 import { VESSELS } from '@/core/card/parts';
+import { CLAIMS } from '@/core/card/words';
 import { KIND_IDS, KINDS } from '@/core/formula/kinds';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
@@ -24,7 +25,7 @@ const ingredientId = z.string().min(1).max(60);
 const lineIn = z.object({
   ingredientId: ingredientId.nullable(),
   grams: grams.nullable(),
-  use: z.enum(['batter', 'pan', 'topping']).optional(),
+  use: z.enum(['batter', 'side', 'pan', 'topping']).optional(),
   text: z.string().max(2000).optional(),
   parts: z.array(z.object({ ingredientId, grams })).max(24).optional().describe('As "read" gave them, for a line of more than one ingredient, or of a blend'),
 });
@@ -59,6 +60,8 @@ function schoolFits(b: { kind?: (typeof KIND_IDS)[number] | undefined; school?: 
 export const schoolId = (s: string): string => s.trim().toLowerCase().replace(/\s+/g, '-');
 
 export const readRequest = z.object({ text, conventions: conventions.optional() });
+/** The same by GET: the text alone, in the house's conventions. */
+export const readAsked = z.object({ text });
 
 export const analyseRequest = z
   .object({ text: text.optional(), lines: lines.optional(), kind: kind.optional(), school: school.optional(), conventions: conventions.optional() })
@@ -115,9 +118,33 @@ export const lineOut = z.object({
   suggestions: z.array(named),
 });
 
+/** A line as "read" answers it: with what each of its words was taken for. */
+export const readLineOut = lineOut.extend({
+  use: z.enum(['batter', 'side', 'pan', 'topping']).describe('"side": it goes with the batter, as a sauce or a glaze does'),
+  section: z.string().describe('The id of its section'),
+  words: z.array(z.object({ text: z.string(), as: z.enum(CLAIMS) })).describe('Every word of the line, as it was claimed'),
+  alternatives: z.array(z.object({ ingredientId: z.string(), grams: z.number().nullable() })).describe('Other things that will do: "or oil"'),
+  readings: z
+    .array(z.object({ ingredientId: z.string().nullable(), grams: z.number().nullable(), text: z.string(), why: z.string() }))
+    .describe('Where two readings of a number are possible: each, and the line as it would be written then'),
+});
+
+const SECTION_ROLES = ['batter', 'side', 'pan', 'topping', 'method', 'unknown'] as const;
+
 export const readResponse = z.object({
   title: z.string().nullable(),
-  lines: z.array(lineOut),
+  kind: z.enum(KIND_IDS).nullable().describe('The kind the card seems to be'),
+  school: z.string().nullable(),
+  why: z.string().nullable().describe('Why that kind'),
+  lines: z.array(readLineOut),
+  sections: z.array(
+    z.object({
+      id: z.string(),
+      heading: z.string().nullable(),
+      role: z.enum(SECTION_ROLES),
+      guess: z.enum(SECTION_ROLES).optional().describe('Where the lines of an "unknown" section were put until it is settled'),
+    }),
+  ),
   ignored: z.array(z.object({ lineNumber: z.number().int(), text: z.string(), why: z.enum(['heading', 'yield', 'method', 'note']) })),
 });
 

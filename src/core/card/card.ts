@@ -164,7 +164,7 @@ function headingAt(raw: Row, n: number, r: Reading): Place | null {
   const role = roleOf(shape.words);
   const next = nextRow(r, n);
   const first = r.title === null && !r.started && r.rows.slice(0, n).every((x) => x.text === '');
-  if (first && DISH.test(shape.words) && !/^(?:for|to)\b/i.test(shape.words))
+  if (r.title === null && !r.started && r.role === 'batter' && DISH.test(shape.words) && !/^(?:for|to)\b/i.test(shape.words))
     return { at: 'title', text: raw.text.replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '').replace(/\s*:$/, '') };
   if (role === 'method' || role === 'notes')
     return shape.marked || !next || !isItem(next, r, true) || /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?)$/i.test(shape.words)

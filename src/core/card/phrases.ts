@@ -2,7 +2,7 @@
 
 /** Where it goes that is not the batter. Each takes the text to its end, or to the next comma or bracket. */
 export const PAN =
-  /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|cooking|coating the pan|coat the pan|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
+  /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|brushing|oiling|cooking|coating the pan|coat the pan|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
 export const TOPPING =
   /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
 /** The same in the other languages of the names. */
@@ -39,4 +39,11 @@ export const MEASURES: readonly RegExp[] = [
 
 /** Types of flour that are numbers. */
 export const FLOUR_TYPE =
-  /\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)\b|(?<![\d.,/])\b(?:00|405|550|630)(?=\s+(?:flour|mehl)\b)/gi;
+  /\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)\b|(?<![\d.,/])\b(?:00|405|550|630)(?=['’"”]?\s+(?:flour|mehl|farina)\b)/gi;
+
+/** What is done to it, in words that would mean another thing alone. */
+export const STATES =
+  /\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b/gi;
+
+/** "(not self-raising)": what it is not; nothing of it is in the thing. */
+export const NOT = /[,(]\s*(?:but\s+)?not\s+[^(),\d]{2,40}\)?/gi;

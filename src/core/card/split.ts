@@ -87,7 +87,7 @@ interface At extends Span {
 
 /** Words an amount may begin with, besides digits. */
 const STARTS = new Set(
-  'a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves third thirds quarter quarters dozen couple pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just up at max maximum min minimum maybe say perhaps touch hint full flat another'.split(
+  'a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just between up at max maximum min minimum maybe say perhaps touch hint full flat another'.split(
     ' ',
   ),
 );
@@ -152,6 +152,9 @@ const PACK =
 const EACH = /^\s*(?:each|apiece|a\s+piece|per\s+(?:\w+)|every)(?![\p{L}])/iu;
 const ALL_TOGETHER =
   /^\s*(?:in total|total|in all|altogether|net(?: weight)?|weight|drained(?: weight)?|(?:shelled|peeled)(?: weight)?|when (?:peeled|mashed|melted))(?![\p{L}])/iu;
+
+/** So much for each of the guests: how much that is hangs on how many come. */
+const PER_HEAD = /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
 
 const SAYS_AGAIN =
   /^[\s,([:–—-]*(?:or|=|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
@@ -291,6 +294,8 @@ function takePhrases(r: Reader): { from: number; to: number; extra: Span | null 
 
 /** Numbers that are no amounts: sizes, degrees, minutes, types of flour. */
 function takeMeasures(r: Reader): void {
+  if (/dry|temp|warm|heat|finger|blood/i.test(r.text)) for (const m of r.text.matchAll(phrases.STATES)) r.claim(m.index, m.index + m[0].length, 'state');
+  if (/\bnot\b/i.test(r.text)) for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
   if (!/cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i.test(r.text)) return;
   for (const re of phrases.MEASURES) for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'state');
 }
@@ -311,6 +316,8 @@ function findAmounts(r: Reader, from: number, to: number): void {
     const a = first || /^(?:un|ein|een|en|et)/iu.test(t.text) ? readAny(r.text.slice(t.start, to), first) : readAmount(r.text.slice(t.start, to));
     if (!a || a.length === 0) continue;
     const end = t.start + a.length;
+    // it would take in words that are claimed: degrees, sizes, types
+    if (r.tokens.some((x) => x.as !== null && x.start >= t.start && x.end <= end)) continue;
     const digits = /[\d½¼¾⅓⅔⅛⅜⅝⅞]/u.test(r.text.slice(t.start, end));
     const counted = unitOf(a.amount) !== null;
     // a bare "a" or "one" further on counts nothing
@@ -342,7 +349,7 @@ function groupsOf(tokens: readonly Token[], parts: RegExp): readonly Group[] {
   const out: { tokens: Token[]; joinedBy: string }[] = [{ tokens: [], joinedBy: '' }];
   for (const t of tokens) {
     const here = out[out.length - 1];
-    const joins = t.as === null && parts.test(t.text);
+    const joins = t.as !== 'amount' && t.as !== 'state' && parts.test(t.text);
     if (joins && here && here.tokens.some(isWord)) out.push({ tokens: [], joinedBy: t.text });
     else if (!joins) here?.tokens.push(t);
   }
@@ -461,11 +468,12 @@ function readAlternatives(r: Reader, words: readonly Token[]): Named | null {
     const praise = g.tokens.every((t) => FILLER.has(t.norm) || HARMLESS.has(t.norm) || STATE.has(t.norm));
     const bare = sharesNoun(g.tokens);
     if (!bare && !isOpen(alone)) return { tokens: g.tokens, name: alone, own: g.tokens.length };
-    for (let from = praise ? 0 : 1; from < last.tokens.length; from++) {
+    // the shared noun alone first; a word of praise is lent the whole of it
+    for (const from of [...last.tokens.keys()].slice(1).concat(praise ? [0] : [])) {
       const lent = last.tokens.slice(from);
-      if (!praise && !lent.some((t) => HEADS.has(t.norm))) continue;
+      if (from > 0 && !lent.some((t) => HEADS.has(t.norm))) continue;
       const together = nameOf(r, [...g.tokens, ...lent]);
-      if (!isOpen(together) && (praise || together.as.slice(0, g.tokens.length).some((a) => a === 'ingredient' || a === 'variant')))
+      if (!isOpen(together) && (from === 0 || together.as.slice(0, g.tokens.length).some((a) => a === 'ingredient' || a === 'variant')))
         return { tokens: g.tokens, name: together, own: g.tokens.length };
     }
     return {
@@ -652,7 +660,7 @@ const MOST_TEMPLATES = 4000;
 /** The line as it was split before with another number; null where it has to be read whole. */
 function byTemplate(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine | null {
   const m = SIMPLE.exec(text);
-  if (!m?.[1] || m[3] === undefined || HANGS_ON_NUMBER.test(m[3])) return null;
+  if (!m?.[1] || m[3] === undefined || HANGS_ON_NUMBER.test(m[3]) || (m[2] === '' && /^(?:rds?|ths?|nds?|st|x)\b/i.test(m[3]))) return null;
   const rest = `${m[2]}${m[3]}`;
   const key = `${houseKey(house)}|${languages ? [...languages].join('') : ''}|${rest}`;
   let t = templates.get(key);
@@ -681,7 +689,13 @@ function byTemplate(text: string, house: KitchenConventions, languages: Readonly
   const [a] = t.amounts;
   const [x] = a?.terms ?? [];
   if (!a || !x) return null;
-  const words: Word[] = m[1].split(/[ /]/).map((w) => ({ text: w, as: 'amount' }));
+  const words: Word[] = (
+    /^\d+$/.test(m[1])
+      ? [m[1]]
+      : tokensOf(m[1])
+          .filter(isWord)
+          .map((t) => t.text)
+  ).map((w) => ({ text: w, as: 'amount' }));
   for (let k = 1; k < t.words.length; k++) words.push(t.words[k] as Word);
   const term = { sign: x.sign, low, high: null, unit: x.unit, fullness: x.fullness, ...(x.which && { which: x.which }) };
   const amount: Amount = { terms: [term], approximate: a.approximate, ...(a.bound && { bound: a.bound }) };
@@ -870,6 +884,8 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
     const n = later.findIndex((l) => l.at.start >= start && l.at.end <= start + orTwo[0].length);
     if (n >= 0) later.splice(n, 1);
   }
+  const per = PER_HEAD.exec(text);
+  if (per) r.problem = { code: 'no-amount', message: `"${per[0].trim()}": for how many? Write the whole amount.` };
   const done = later.length === 0 ? single(r, from, to, amounts, spans) : several(r, from, to, amounts, spans, later);
   return { ...done, words: saidAs(r.tokens), preparation: preparationOf(r, done.name.kind === 'found') };
 }
@@ -921,7 +937,6 @@ function single(r: Reader, from: number, to: number, amounts: Amount[], spans: S
     }
   }
   const open = fullAfter(
-    r,
     free.filter((t) => t.as === null),
     amounts,
   );
@@ -959,9 +974,9 @@ const FULL_AFTER: Readonly<Record<string, NonNullable<Amount['terms'][number]['f
   generous: 'generous',
 };
 /** "1 tsp baking powder, heaped": how full, said at the end. @returns the words that are left */
-function fullAfter(r: Reader, words: readonly Token[], amounts: Amount[]): readonly Token[] {
+function fullAfter(words: readonly Token[], amounts: Amount[]): readonly Token[] {
   const [a] = amounts;
-  const t = words.find((w, n) => n > 0 && FULL_AFTER[w.norm] !== undefined && breaksOf(r, words).includes(n));
+  const t = words.find((w) => FULL_AFTER[w.norm] !== undefined);
   const fullness = t && FULL_AFTER[t.norm];
   if (!a || !t || !fullness || a.terms.length !== 1 || a.terms[0]?.fullness || a.terms[0]?.unit === null) return words;
   amounts[0] = { ...a, terms: a.terms.map((x) => ({ ...x, fullness })) };

@@ -37,7 +37,7 @@ export function tokensOf(text: string): Token[] {
       continue;
     }
     const percent = /^(\d+(?:[.,]\d+)?)\s?(?:%|per)/i.exec(word);
-    const letters = /^[\p{L}\d]/u.test(word);
+    const letters = /^[\p{L}\p{N}]/u.test(word);
     const norm = percent
       ? `${(percent[1] ?? '').replace(',', '.')}%`
       : letters

@@ -212,8 +212,10 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
     return m && m[1] !== 'so' ? { high: new Fraction(m[1]?.toLowerCase() === 'two' ? 2 : 3), length: m[0].length } : null;
   };
   if (!found) {
+    // "3 x eggs": the cross says nothing more
+    const cross = times ? null : /^\s*[x×]\s+(?=\p{L})/u.exec(text.slice(numberEnd));
     const other = otherFor(n.other, n.low, written, null);
-    return { term: { sign, low, high, unit: null, fullness, ...(other && { other }) }, length: times ? at : numberEnd, fill: null };
+    return { term: { sign, low, high, unit: null, fullness, ...(other && { other }) }, length: times ? at : numberEnd + (cross?.[0].length ?? 0), fill: null };
   }
   let unit = found.id;
   if (unit === 'cc') unit = ccUnit(low);

@@ -94,10 +94,10 @@ const SLASH = '[/\\u2044\\u2215]';
 // tried in order; each takes as much as it can
 const MIXED_VULGAR = new RegExp(`^(\\d{1,6})\\s*(?:-|and|&)?\\s*(${V})`, 'i');
 const MIXED = new RegExp(`^(\\d{1,6})(?:\\s+(?:and|&)\\s+|\\s+|\\s*-\\s*)(\\d{1,4})\\s*${SLASH}\\s*(\\d{1,4})(?!\\d|[.,]\\d)`, 'i');
-const FRACTION = new RegExp(`^(\\d{1,6})\\s*${SLASH}\\s*(\\d{1,6})(?!\\d|[.,]\\d)(?:(?:rd|th|nd)s?\\b)?(?:\\s+of\\s+an?\\b)?`, 'i');
+const FRACTION = new RegExp(`^(\\d{1,6})\\s*${SLASH}\\s*(\\d{1,6})(?!\\d|[.,]\\d)(?:(?:rd|th|nd)s?\\b)?(?:\\s+(?:of\\s+)?an?\\b(?=\\s))?`, 'i');
 /** "11/2", "21/2": the whole and the fraction run together, or an improper fraction. */
 const RUN_TOGETHER = /^(\d)(\d)\s*[/\u2044]\s*([2348])(?![\d.,])/;
-const VULGAR_ONLY = new RegExp(`^(${V})`);
+const VULGAR_ONLY = new RegExp(`^(${V})(?:\\s+(?:of\\s+)?an?\\b(?=\\s))?`, 'i');
 const THOUSANDS = /^(\d{1,3}(?:,\d{3})+)(?![\d,])/;
 const DECIMAL = /^(\d{1,9}(?:[.,]\d{1,6})?|\.\d{1,6})(?![\d])/;
 const WORD_AND = new RegExp(`^(${WORD})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
@@ -105,7 +105,9 @@ const DIGIT_AND = new RegExp(`^(\\d{1,3})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART}
 const WORD_PARTS = new RegExp(`^(${WORD}|an?)[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const PARTS_ONLY = new RegExp(`^(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const DOZEN = new RegExp(`^(?:(half\\s+an?|an?\\s+half|an?|${WORD})\\s+)?(dozen)\\b(?:\\s+of\\b)?`, 'i');
-const COUPLE = /^an?\s+couple(?:\s+of)?\b/i;
+const COUPLE = /^(?:an?\s+)?couple(?:\s+of)?\b/i;
+/** "between 1 and 2". */
+const BETWEEN = /^between\s+/i;
 const WORD_ONLY = new RegExp(`^(${WORD})\\b`, 'i');
 const ARTICLE = /^an?\b(?=\s+\S)/i;
 
@@ -178,6 +180,15 @@ const RANGE = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞]|[a-z])/iu;
  * @returns the exact value(s) and the characters taken; null when the text starts with no number
  */
 export function readNumber(text: string): ReadNumber | null {
+  const between = BETWEEN.exec(text);
+  if (between) {
+    const low = readOne(text.slice(between[0].length));
+    const and = low ? /^\s+and\s+/i.exec(text.slice(between[0].length + low.length)) : null;
+    const high = low && and ? readOne(text.slice(between[0].length + low.length + and[0].length)) : null;
+    return low && and && high && high.value.compare(low.value) > 0
+      ? { low: low.value, high: high.value, length: between[0].length + low.length + and[0].length + high.length }
+      : null;
+  }
   const first = readOne(text);
   if (!first) return null;
   const rest = text.slice(first.length);

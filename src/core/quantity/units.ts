@@ -125,7 +125,7 @@ const byId = new Map<string, Unit>(UNITS.map((u) => [u.id, u]));
 
 /** Words for each unit, besides its own `one` and `many`. Matched without case and final dot, but for t and T. */
 const SPELLINGS: Readonly<Record<string, string>> = {
-  g: 'g gr gm gms gram grams gramme grammes gramm gramos grammi grammo gramos',
+  g: 'g gr grm grms gm gms gram grams gramme grammes gramm gramos grammi grammo gramos',
   kg: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes chilo chili',
   mg: 'mg milligram milligrams',
   oz: 'oz ozs ounce ounces',
@@ -141,7 +141,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
     'msk matsked matskedar el essloffel ss spsk spiseske spiseskeer spiseskje spiseskjeer eetlepel eetlepels cucharada cucharadas cda cdas cucchiaio cucchiai cas c.a.s lzice lyzka',
   dsp: 'dsp dsps dstspn dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
   tsp: 'tsp tsps teasp teaspoon teaspoons teaspoonful teaspoonfuls teaspoonsful',
-  tbsp: 'tbsp tbsps tbs tblsp tblsps tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs',
+  tbsp: 'tbsp tbsps tbs tb tblsp tblsps tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs',
   cup: 'cup cups c cupful cupfuls cupsful',
   gill: 'gill gills',
   pint: 'pint pints pt pts',

@@ -16,8 +16,9 @@ import { analyse } from '@/core/analyse';
 import type { AccountLine } from '@/core/batch/account';
 import { type Driver, timesOf } from '@/core/batch/driver';
 import { scale } from '@/core/batch/scale';
-import { readCard } from '@/core/card/card';
+import { readCard, useOf } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
+import { guessKind } from '@/core/formula/from-card';
 import { FRESH_CONVENTIONS, type KitchenConventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
@@ -77,8 +78,34 @@ export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.
   if (!h.ok) return h;
   const card = readCard(body.text, h.value);
   if (!card.ok) return refuse(422, 'text', card.error.message);
-  const { title, lines, ignored } = card.value;
-  return { ok: true, value: { title, lines: lines.map((l) => outLine(l, l.lineNumber)), ignored: ignored.map((i) => ({ ...i })) } };
+  const { title, lines, ignored, sections } = card.value;
+  const notes = ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n');
+  const guess = guessKind(title ?? '', lines, notes);
+  const roles = new Map(sections.map((s) => [s.id, useOf(s.role)]));
+  return {
+    ok: true,
+    value: {
+      title,
+      kind: guess?.kind ?? null,
+      school: guess?.school ?? null,
+      why: guess?.why ?? null,
+      lines: lines.map((l) => ({
+        ...outLine(l, l.lineNumber),
+        use: l.side !== null || roles.get(l.section) === 'side' ? ('side' as const) : l.use,
+        section: l.section,
+        words: l.words.map((w) => ({ ...w })),
+        alternatives: l.alternatives.map((a) => ({ ingredientId: a.ingredient.id, grams: a.grams })),
+        readings: l.readings.map((r) => ({ ...r })),
+      })),
+      sections: sections.map((s) => ({
+        id: s.id,
+        heading: s.heading,
+        role: s.asked ? ('unknown' as const) : useOf(s.role),
+        ...(s.asked && { guess: useOf(s.role) }),
+      })),
+      ignored: ignored.map((i) => ({ ...i })),
+    },
+  };
 }
 
 type Source = Pick<z.infer<typeof analyseRequest>, 'text' | 'lines' | 'conventions'>;
@@ -122,7 +149,8 @@ function apiLine(l: LineIn, lineNumber: number, conventions: KitchenConventions)
   const said = l.text === undefined ? null : readLine(l.text, conventions);
   const same = said !== null && said.ingredient?.id === i?.id ? said : null;
   const text = l.text ?? '';
-  const use = l.use ?? same?.use ?? 'batter';
+  // what goes beside the batter counts in no ratio, like a topping
+  const use = l.use === 'side' ? 'topping' : (l.use ?? same?.use ?? 'batter');
   const whole = i && l.grams !== null ? partsOf(i, l.grams) : [];
   const sent = (l.grams === null ? [] : (l.parts ?? [])).flatMap((p) => {
     const part = findIngredient(p.ingredientId, conventions.own);

@@ -14,7 +14,7 @@ const PROBLEMS: Readonly<Record<string, string>> = {
   422: 'The body is well formed but cannot be worked, for instance without flour',
 };
 
-function post(summary: string, request: string, response: string): unknown {
+function post(summary: string, request: string, response: string): Readonly<Record<string, unknown>> {
   const ref = (name: string): unknown => ({ $ref: `#/components/schemas/${name}` });
   const problems = Object.entries(PROBLEMS).map(([status, description]) => [
     status,
@@ -37,7 +37,14 @@ export const openapi = (): unknown => ({
     description: 'Reads, analyses and scales breakfast batters. Grams, millilitres, milliequivalents; percent of flour = 100.',
   },
   paths: {
-    '/api/v1/read': post('Read a card into lines with grams', 'ReadRequest', 'ReadResponse'),
+    '/api/v1/read': {
+      ...post('Read a card into lines with grams', 'ReadRequest', 'ReadResponse'),
+      get: {
+        summary: 'The same for a text in the address, in the conventions of the house: every word of a line explained',
+        parameters: [{ name: 'text', in: 'query', required: true, schema: { type: 'string' } }],
+        responses: { 200: { description: 'As read', content: { 'application/json': { schema: { $ref: '#/components/schemas/ReadResponse' } } } } },
+      },
+    },
     '/api/v1/analyse': post('Balance, lift ledger, batter and findings of a formula', 'AnalyseRequest', 'AnalyseResponse'),
     '/api/v1/scale': post('Scale a formula', 'ScaleRequest', 'ScaleResponse'),
     '/api/health': {

@@ -73,6 +73,15 @@ export async function body<S extends z.ZodType>(request: Request, schema: S): Pr
   } catch (e) {
     return no(problem(400, `The body is not JSON: ${e instanceof Error ? e.message.slice(0, 120) : 'it cannot be parsed'}.`));
   }
+  return checked(schema, data);
+}
+
+/** Reads and checks what a GET asks in its address, each value as text. */
+export const asked = <S extends z.ZodType>(request: Request, schema: S): Body<z.output<S>> =>
+  checked(schema, Object.fromEntries(new URL(request.url).searchParams));
+
+function checked<S extends z.ZodType>(schema: S, data: unknown): Body<z.output<S>> {
+  const no = (response: Response): Body<never> => ({ ok: false, response });
   const checked = schema.safeParse(clean(data));
   if (!checked.success) {
     const errors = checked.error.issues.slice(0, 50).map((i) => ({ path: i.path.map(String).join('.'), message: i.message }));

@@ -22,7 +22,7 @@ export const HARMLESS = list(
   fresh freshly extra more shop supermarket store bought homemade home made own brand preferably ideally approx
   cooking baking household all purpose pantry table about size sized medium-sized clear runny thick thin new old fashioned style
   piece pieces cube cubes stick sticks grade premium artisan farmhouse cultured plain simple single-origin fair trade fairtrade seasonal
-  slightly quickly gently completely fully partly still again possibly
+  slightly stiffly softly quickly gently completely fully partly still again possibly
   large medium small big little tiny huge giant jumbo xl l m grosse taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
   total each apiece altogether only alone`,
@@ -36,7 +36,7 @@ export const STATE = list(
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
   stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
-  straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed strong
+  straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed
   fondu fondue fondus ramolli ramollie battu battus tamise tamisee fouette rape rapee tiede
   geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
   derretida derretido fundida fundido tamizada tamizado batidos batida tibia separadas fuso sciolto setacciata sbattuti sbattute separati tiepido morbido
@@ -82,8 +82,8 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
   ['fat', /^(?:yoghurt|yogurt|mascarpone|kefir|ricotta|fraiche)$/],
   ['ground', /^(?:cinnamon|ginger|nutmeg|clove|cardamom|allspice|spice|pepper|turmeric|linseed|salt|coffee|corn\s?meal|cornmeal)$/],
   ['powder', /^(?:cinnamon|ginger|cardamom|turmeric|cocoa|mustard|vanilla|matcha|nutmeg|clove)$/],
-  ['powdered', /^(?:cinnamon|ginger|cardamom|turmeric|cocoa|nutmeg|clove|sugar)$/],
-  ['dried', /^(?:date|raisin|sultana|cranberry|currant|oregano|yeast)$/],
+  ['powdered', /^(?:cinnamon|ginger|cardamom|turmeric|cocoa|nutmeg|clove)$/],
+  ['dried', /^(?:date|raisin|sultana|oregano|yeast)$/],
   ['dry', /^(?:yeast|ginger|cinnamon|raisin)$/],
   ['tinned', /^(?:pumpkin|puree|sweetcorn)$/],
   ['canned', /^(?:pumpkin|puree|sweetcorn)$/],
@@ -91,6 +91,7 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
   ['salted', /^(?:peanut butter)$/],
   ['refined', /^(?:oil|sugar|salt)$/],
   ['virgin', /^oil$/],
+  ['strong', /^(?:coffee|espresso|tea|cheese|rum)$/],
   ['granulated', /^sugar$/],
   ['table', /./],
   ['uht', /^(?:milk|cream)$/],
@@ -129,4 +130,4 @@ export const HEADS = list(
 export const TYPE_NUMBER = /^(?:type|typ|tipo|t)?\s*(?:0{1,2}|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)$/i;
 
 /** Parts of a thing that something may be done to: "seeds scraped", "skin removed". */
-export const ITS_PARTS = list('seed seeds skin stone stones core stem stalk peel zest flesh shell white whites yolk rind juice leaf leaves edge edges crust lid stalk pip pips husk');
+export const ITS_PARTS = list('seed seeds skin stone stones core stem stalk peel zest flesh shell rind juice leaf leaves edge edges crust lid stalk pip pips husk');
