@@ -134,6 +134,9 @@ export function moveLine(f: Formula, key: string, to: { readonly vessel: NonNull
   if (!entry || to.before === key) return f;
   const rest = f.entries.filter((e) => e.key !== key);
   const at = to.before === null ? rest.length : rest.findIndex((e) => e.key === to.before);
-  const moved: Entry = { ...entry, vessel: to.vessel };
+  const { group, ...own } = entry;
+  // out of its place beside the batter it is no part of that sauce any more
+  const leaves = group !== undefined && to.vessel !== (group.role === 'pan' ? 'pan' : 'topping');
+  const moved: Entry = { ...own, ...(group && !leaves && { group }), vessel: to.vessel };
   return withEntries(f, [...rest.slice(0, at < 0 ? rest.length : at), moved, ...rest.slice(at < 0 ? rest.length : at)]);
 }

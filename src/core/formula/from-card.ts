@@ -259,9 +259,10 @@ export function offersFrom(notes: string, lines: readonly (Line & { readonly key
   for (const l of lines) {
     if (!l.ingredient || !behaviourOf(l.ingredient).inclusion) continue;
     for (const noun of nounsOf(l.ingredient)) {
-      const poured = new RegExp(`\\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push)\\b[^.;\\n]{0,40}\\b${noun}(?:s|es)?\\b[^.;\\n]{0,40}`, 'i').exec(
-        notes,
-      );
+      const poured = new RegExp(
+        `\\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push)\\b[^.;\\n]{0,40}\\b${noun.replace(/y$/, '(?:y|ie)')}(?:s|es)?\\b[^.;\\n]{0,40}`,
+        'i',
+      ).exec(notes);
       if (!poured) continue;
       const flip = /\b(?:before|just before) (?:you )?(?:flip|turn)/i.test(sentenceOf(notes, poured.index));
       out.push({

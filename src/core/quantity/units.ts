@@ -50,6 +50,8 @@ export interface Unit {
   /** For a vague unit: the question to put to the cook, and the bracket it usually falls in. */
   readonly ask?: string;
   readonly usual?: Usual;
+  /** A movement of the hand, not a vessel: a splash of milk is not a splash of rum, and is remembered for each by itself. */
+  readonly gesture?: true;
 }
 
 const cupSet = (us: string, label: string, metric: string, imperial: string): Readonly<Record<CupSystem, string>> => ({
@@ -106,12 +108,12 @@ const UNITS = [
   vague('jar', 'jars', 'g', 200, 350, 450, 'What does the jar hold? Write "1 jar (370 g)".'),
   vague('glass', 'glasses', 'ml', 150, 250, 350, 'Glasses run from 150 to 350 ml. Fill yours with water and weigh it: grams are millilitres.'),
   vague('mug', 'mugs', 'ml', 250, 300, 400, 'Mugs run from 250 to 400 ml. Fill yours with water and weigh it: grams are millilitres.'),
-  vague('splash', 'splashes', 'ml', 5, 15, 30, 'A splash is 5 to 30 ml. Say what you would pour.'),
-  vague('drizzle', 'drizzles', 'ml', 5, 10, 15, 'A drizzle is 5 to 15 ml. Say what you would pour.'),
+  { ...vague('splash', 'splashes', 'ml', 5, 15, 30, 'A splash is 5 to 30 ml. Say what you would pour.'), gesture: true },
+  { ...vague('drizzle', 'drizzles', 'ml', 5, 10, 15, 'A drizzle is 5 to 15 ml. Say what you would pour.'), gesture: true },
   vague('dollop', 'dollops', 'g', 10, 20, 40, 'A dollop is mostly 10 to 40 g, and differs from thing to thing. Weigh yours once.'),
   vague('dab', 'dabs', 'g', 2, 5, 10, 'A dab is mostly 2 to 10 g. Weigh yours once, or write teaspoons.'),
   vague('sprinkle', 'sprinkles', 'g', 0.5, 2, 5, 'A sprinkle is mostly 0.5 to 5 g. Weigh yours once, or write teaspoons.'),
-  vague('squeeze', 'squeezes', 'ml', 2, 5, 15, 'A squeeze is mostly 2 to 15 ml. Say what you would squeeze in.'),
+  { ...vague('squeeze', 'squeezes', 'ml', 2, 5, 15, 'A squeeze is mostly 2 to 15 ml. Say what you would squeeze in.'), gesture: true },
   vague('grating', 'gratings', 'g', 0.1, 0.3, 1, 'A grating is well under a gram. Write an eighth of a teaspoon, or weigh yours once.'),
   vague('part', 'parts', 'g', 1, 100, 1000, 'How much is one part? Write grams or cups for one of them.'),
   vague('bowl', 'bowls', 'ml', 200, 350, 600, 'Bowls run from 200 to 600 ml. Fill yours with water and weigh it: grams are millilitres.'),

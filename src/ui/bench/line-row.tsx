@@ -2,7 +2,7 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical, Pin } from 'lucide-react';
-import { type KeyboardEvent, memo } from 'react';
+import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import { DRESSING_NAMES, type Formula, type FormulaLine, MOMENT_NAMES } from '@/core/formula/formula';
 import { isFlour } from '@/core/pantry/ingredient';
 import { sayDay } from '@/core/quantity/day';
@@ -13,6 +13,7 @@ import type { LineDiff } from './diff';
 import { LineMenu } from './line-menu';
 import type { LineTools } from './line-tools';
 import { NumberCell } from './number-cell';
+import { WordsStrip } from './words-strip';
 
 interface Props {
   readonly line: FormulaLine;
@@ -35,6 +36,9 @@ export const ROW_GRID = 'grid grid-cols-[1.25rem_1fr_5rem_4.1rem_2rem_2rem] item
 /** A bracket worth a line of its own: a wide one, and any that rests on a way of filling nobody stated. */
 const isWide = (l: FormulaLine): boolean =>
   l.grams !== null && l.gramsLow !== null && l.gramsHigh !== null && (l.basis === 'fill-not-stated' || l.gramsHigh - l.gramsLow > 0.12 * l.grams);
+
+/** How long the mouse lies still on a line before its reading shows. */
+const RESTS_MS = 600;
 
 /** "912 g buttermilk" where it was "880 g buttermilk" says no more than the weight beside it. */
 const tellsMore = (text: string, was: string): boolean => {
@@ -66,7 +70,16 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
     else return;
     e.preventDefault();
   };
+  // how the words were read: under the line while it is typed in, over the next one while the mouse rests on it
+  const [told, setTold] = useState<'typing' | 'resting' | null>(null);
+  const rest = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const onRest = (on: boolean): void => {
+    if (rest.current) clearTimeout(rest.current);
+    rest.current = on ? setTimeout(() => setTold((t) => t ?? 'resting'), RESTS_MS) : null;
+    if (!on) setTold((t) => (t === 'resting' ? null : t));
+  };
   const says = `says-${line.key}`;
+  const reads = `reads-${line.key}`;
   const short = line.text.slice(0, 60) || 'an empty line';
   const marks = asks ? 'my-1 rounded-hold border-l-8 border-rim bg-white' : diff ? 'rounded-hold bg-butter/45' : isDragging ? 'rounded-hold bg-wash' : '';
   const endName = line.end === null ? null : (ends?.find((e) => e.id === line.end)?.name ?? null);
@@ -86,12 +99,20 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
         <input
           data-line
           aria-label="Line as written"
-          aria-describedby={line.findings.length > 0 && !asNeeded ? says : undefined}
+          aria-describedby={[line.findings.length > 0 && !asNeeded ? says : '', told ? reads : ''].filter(Boolean).join(' ') || undefined}
           aria-invalid={asks ? true : undefined}
           value={line.text}
           onChange={(e) => send({ do: 'type', key: line.key, text: e.target.value })}
-          onFocus={() => onFocus(line.key)}
-          onBlur={() => onFocus(null)}
+          onFocus={() => {
+            setTold('typing');
+            onFocus(line.key);
+          }}
+          onBlur={() => {
+            setTold(null);
+            onFocus(null);
+          }}
+          onMouseEnter={() => onRest(true)}
+          onMouseLeave={() => onRest(false)}
           onKeyDown={onKey}
           spellCheck={false}
           className={`min-h-9 w-full min-w-0 rounded-lg border-2 border-transparent bg-transparent px-1.5 text-ellipsis hover:border-line focus:border-rim focus:bg-white focus:outline-none ${line.off || diff?.goes ? 'text-soft line-through' : ''}`}
@@ -153,6 +174,13 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
         )}
         <LineMenu line={line} ends={ends} tools={tools} />
       </div>
+      {told && line.words.length > 1 ? (
+        <div className={told === 'typing' ? 'py-1 pr-2 pl-8' : 'relative'}>
+          <div className={told === 'resting' ? 'pointer-events-none absolute left-8 z-20 rounded-hold border border-line bg-white px-3 py-2 shadow-md' : ''}>
+            <WordsStrip words={line.words} id={reads} />
+          </div>
+        </div>
+      ) : null}
       {diff?.text && tellsMore(diff.text, line.text) ? <p className="pr-2 pb-1 pl-8 text-sm">becomes “{diff.text}”</p> : null}
       <Remarks line={line} endName={endName} />
       {line.findings.length > 0 && !asNeeded && !line.off ? (
@@ -218,6 +246,26 @@ function Settle({ line, tools }: { readonly line: FormulaLine; readonly tools: L
         Say how much
       </Button>
     );
+  if (line.readings.length > 0)
+    return line.readings.map((r) => (
+      <Button key={r.text} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.send({ do: 'type', key: line.key, text: r.text })}>
+        {r.why}
+      </Button>
+    ));
+  if (line.rows.length > 1)
+    return (
+      <Button className="!min-h-8 !text-sm" onClick={() => tools.send({ do: 'part', key: line.key, rows: line.rows })}>
+        Make {line.rows.length} lines of it
+      </Button>
+    );
+  if (line.findings.some((f) => f.code === 'alternatives'))
+    return [line.ingredient, ...line.alternatives.map((a) => a.ingredient)]
+      .filter((i) => i !== null)
+      .map((i) => (
+        <Button key={i.id} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.choose(line.key, { ingredientId: i.id })}>
+          {i.name}
+        </Button>
+      ));
   return line.suggestions.map((i) => (
     <Button key={i.id} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.choose(line.key, { ingredientId: i.id })}>
       {i.name}

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { heard } from '@/core/analyse';
 import type { Bench } from '@/core/balance/bench';
 import { type Reading, withStanding, withThird } from '@/core/balance/stands';
+import { gPerMl } from '@/core/batch/sides';
 import type { Formula, FormulaLine } from '@/core/formula/formula';
 import { RAIL_NAMES, railOf, sayRail } from '@/core/formula/kinds';
 import { measureName } from '@/core/pantry/calibrate';
@@ -69,19 +70,22 @@ export function SizeDialog({
     const x = value();
     if (x === null || !unit || busy) return;
     setBusy(true);
+    const own = said === 'g' || unit.gesture ? line.ingredient : null;
+    // of one thing it is kept by weight
+    const each = own && said === 'ml' ? x * gPerMl(own) : x;
     const why = await onRemember({
       unit: unit.id,
       which,
-      ingredientId: said === 'g' ? (line.ingredient?.id ?? null) : null,
-      each: x,
-      low: x * BY_EYE[0],
-      high: x * BY_EYE[1],
+      ingredientId: own?.id ?? null,
+      each,
+      low: each * BY_EYE[0],
+      high: each * BY_EYE[1],
     });
     setBusy(false);
     if (why === null) onClose();
     else setError(why);
   };
-  const remembers = usual !== undefined && (said === 'ml' || line.ingredient !== null);
+  const remembers = usual !== undefined && ((said === 'ml' && !unit?.gesture) || line.ingredient !== null);
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title={name ? `How much is your ${name}?` : 'How much is meant?'}>
       <form
@@ -96,8 +100,8 @@ export function SizeDialog({
           “{line.text.slice(0, 80)}”
           {usual ? (
             <>
-              : {said === 'ml' ? `a ${name}` : `a ${name} of ${what}`} is mostly {usual.low} to {usual.high} {said}. Weigh or pour yours once; what you say is
-              kept, never guessed.
+              : {said === 'ml' && !unit?.gesture ? `a ${name}` : `a ${name} of ${what}`} is mostly {usual.low} to {usual.high} {said}. Weigh or pour yours once;
+              what you say is kept, never guessed.
             </>
           ) : (
             <> has a number but no unit. What would you take?</>

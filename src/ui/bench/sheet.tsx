@@ -5,13 +5,25 @@ import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import type { Analysis } from '@/core/analyse';
 import { blendOf } from '@/core/balance/lines';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
-import { counts, type EndId, type Formula, type FormulaLine, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
+import {
+  counts,
+  type EndId,
+  type Formula,
+  type FormulaLine,
+  GROUP_ROLES,
+  type Group,
+  type GroupRole,
+  MOST_ENTRIES,
+  MOST_NOTES_CHARS,
+} from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, percent, type Units } from '@/core/quantity/say';
+import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
 import { Switch } from '../kit/switch';
 import { useUnits } from '../units';
 import { AddLine } from './add-line';
+import { CardSays } from './card-says';
 import type { SheetDiff } from './diff';
 import { LineRow, ROW_GRID } from './line-row';
 import type { LineTools } from './line-tools';
@@ -29,6 +41,15 @@ interface Props {
   readonly flourThenG: number;
   readonly tools: LineTools;
   readonly send: (a: BenchAction) => void;
+}
+
+/** Lines that stand under one head of the sheet: a vessel's, or those of one sauce beside the batter. */
+interface SheetPart {
+  readonly id: string;
+  readonly vessel: Vessel;
+  readonly side: string | null;
+  readonly lines: readonly FormulaLine[];
+  readonly added: readonly SheetDiff['added'][number][];
 }
 
 /** The sheet: the lines by the vessel they go into, a place to add one, and what stood around them on the card. */
@@ -49,8 +70,19 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
     const inputs = [...(list.current?.querySelectorAll<HTMLInputElement>('[data-line],[data-add]') ?? [])];
     inputs[inputs.indexOf(from) + by]?.focus();
   }, []);
-  const groups = VESSELS.map((v) => ({ vessel: v, lines: lines.filter((l) => vesselOf(l) === v), added: diff?.added.filter((l) => l.vessel === v) ?? [] }));
-  const shown = groups.filter((g) => dragging || g.lines.length > 0 || g.added.length > 0);
+  const sides = [...new Set(lines.flatMap((l) => (l.side === null ? [] : [l.side])))];
+  const groups: readonly SheetPart[] = [
+    ...VESSELS.map((v) => ({
+      id: v as string,
+      vessel: v,
+      side: null,
+      lines: lines.filter((l) => l.side === null && vesselOf(l) === v),
+      added: diff?.added.filter((l) => l.vessel === v) ?? [],
+    })),
+    ...sides.map((side) => ({ id: `side ${side}`, vessel: 'topping' as const, side, lines: lines.filter((l) => l.side === side), added: [] })),
+  ];
+  const shown = groups.filter((g) => (dragging && g.side === null) || g.lines.length > 0 || g.added.length > 0);
+  const asked = [...new Map(lines.flatMap((l) => (l.group?.asked ? [[l.group.name, l.group] as const] : []))).values()];
   const keys = shown.flatMap((g) => g.lines.map((l) => l.key)).join(' ');
   // the same list as long as no line moved: the rows hang on it
   const order = useMemo(() => keys.split(' ').filter(Boolean), [keys]);
@@ -108,6 +140,9 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
           <span className="pr-1">of flour</span>
         </div>
       ) : null}
+      {asked.map((g) => (
+        <GroupQuestion key={g.name} group={g} onPlace={(role) => send({ do: 'place', group: g.name, role })} />
+      ))}
       <DndContext
         id="sheet"
         sensors={sensors}
@@ -118,8 +153,8 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
       >
         <SortableContext items={order} strategy={verticalListSortingStrategy}>
           {shown.map((g) => (
-            <div key={g.vessel} className="mb-1.5">
-              <VesselHead vessel={g.vessel}>
+            <div key={g.id} className="mb-1.5">
+              <VesselHead vessel={g.vessel} side={g.side}>
                 {sum(
                   g.lines.filter((l) => counts(l, end)),
                   house.units,
@@ -163,6 +198,7 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
         </SortableContext>
       </DndContext>
       <AddLine full={all.length >= MOST_ENTRIES} formula={formula} house={house} send={send} />
+      <CardSays formula={formula} lines={counted} house={house} send={send} />
       {formula.cardNotes !== '' || lines.length > 0 ? (
         <details className="mt-3" open={false}>
           <summary className="cursor-pointer rounded px-2 font-semibold text-rim">
@@ -183,18 +219,38 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
   );
 }
 
-function VesselHead({ vessel, children }: { readonly vessel: Vessel; readonly children: ReactNode }) {
-  const { setNodeRef, isOver } = useDroppable({ id: `vessel-${vessel}` });
+function VesselHead({ vessel, side, children }: { readonly vessel: Vessel; readonly side: string | null; readonly children: ReactNode }) {
+  const { setNodeRef, isOver } = useDroppable({ id: side === null ? `vessel-${vessel}` : `side-${side}`, disabled: side !== null });
   return (
     <h3
       ref={setNodeRef}
       className={`flex justify-between border-b px-2 pb-0.5 text-[15px] font-bold text-rim ${isOver ? 'border-rim bg-wash' : 'border-line'}`}
     >
-      {VESSEL_NAMES[vessel]}
+      {side === null ? VESSEL_NAMES[vessel] : `Alongside: ${side}`}
       <span className="font-sans font-normal text-soft">{children}</span>
     </h3>
   );
 }
+
+/** Lines under a heading that nobody understands: where they go is asked once for all of them. */
+function GroupQuestion({ group, onPlace }: { readonly group: Group; readonly onPlace: (role: GroupRole) => void }) {
+  return (
+    <div role="group" aria-label={`Where ${group.name} goes`} className="my-2 rounded-r-hold border-l-8 border-rim bg-white px-3 py-2">
+      <p className="font-semibold">
+        “{group.name}”: where do its lines go? For now {group.role === 'side' ? 'they stand beside the batter' : 'they are in the batter'}.
+      </p>
+      <div className="mt-1.5 flex flex-wrap gap-2">
+        {GROUP_ROLES.map((role) => (
+          <Button key={role} aria-pressed={group.role === role} className={group.role === role ? '!bg-wash' : ''} onClick={() => onPlace(role)}>
+            {GROUP_PLACES[role]}
+          </Button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const GROUP_PLACES: Readonly<Record<GroupRole, string>> = { batter: 'In the batter', side: 'Alongside', pan: 'In the pan', topping: 'On top' };
 
 /** Two and more flours: what they come to, and whether that total stands when one of them is changed. */
 function BlendBar({

@@ -4,9 +4,8 @@ import { addAfter, type Bench, editEntry, withEntries } from '@/core/balance/ben
 import { moveLine, removeLine, setGrams, setPercent, switchLine } from '@/core/balance/lines';
 import { readLine } from '@/core/card/line';
 import type { Vessel } from '@/core/card/parts';
-import { type EndId, type Entry, type Formula, kitchenOf } from '@/core/formula/formula';
+import { type EndId, type Entry, type Formula, type GroupRole, kitchenOf, nextKey, placeGroup } from '@/core/formula/formula';
 import { entriesFromCard } from '@/core/formula/from-card';
-import { kindById, kindFromWords } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 
 export interface BenchState {
@@ -30,6 +29,10 @@ export type BenchAction =
   | { readonly do: 'add'; readonly text: string }
   | { readonly do: 'take-off'; readonly key: string }
   | { readonly do: 'paste'; readonly text: string }
+  /** One line that says several things, as so many lines. */
+  | { readonly do: 'part'; readonly key: string; readonly rows: readonly string[] }
+  /** Where the lines under one heading go. */
+  | { readonly do: 'place'; readonly group: string; readonly role: GroupRole }
   /** What a tool of the Bench made of the formula. */
   | { readonly do: 'put'; readonly formula: Formula }
   | { readonly do: 'look-at'; readonly end: EndId }
@@ -67,15 +70,53 @@ function retype(e: Entry, text: string, s: BenchState): Entry {
   return alone.ingredient || ingredientId === undefined ? { ...rest, text } : { ...rest, ingredientId, text };
 }
 
+/** The ends a card named, where the formula has none yet. */
+function forked(f: Formula, ends: readonly [string, string] | null): Formula['ends'] {
+  if (f.ends || !ends) return f.ends;
+  return [
+    { id: 'a', name: ends[0], school: f.kind === 'crepe' ? 'sweet' : f.school },
+    { id: 'b', name: ends[1], school: f.kind === 'crepe' ? 'savoury' : f.school },
+  ];
+}
+
 function paste(s: BenchState, text: string): BenchState {
   const f = s.formula;
   const card = entriesFromCard(text, kitchenOf(f, s.house).conventions, f.entries);
   if (!card.ok) return s;
-  const { title, entries, notes } = card.value;
+  const { title, entries, notes, guess, ends } = card.value;
   const name = f.name.trim() === '' && title ? title.slice(0, 120) : f.name;
-  const kind = f.entries.length === 0 ? (kindFromWords(`${title ?? ''}`) ?? f.kind) : f.kind;
-  const school = kind === f.kind ? f.school : kindById(kind).schools[0].id;
-  return step(s, { ...f, name, kind, school, entries: [...f.entries, ...entries], cardNotes: [f.cardNotes, notes].filter(Boolean).join('\n') }, null);
+  const first = f.entries.length === 0 && guess !== null;
+  const begun = { ...f, name, ...(first && { kind: guess.kind, school: guess.school }) };
+  return step(
+    s,
+    { ...begun, ends: forked(begun, ends), entries: [...f.entries, ...entries], cardNotes: [f.cardNotes, notes].filter(Boolean).join('\n') },
+    null,
+  );
+}
+
+/** A typed line; one that says several things becomes as many. */
+function typedLine(s: BenchState, text: string): Formula {
+  const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
+  const several = card.ok && card.value.title === null && card.value.notes === '' && card.value.entries.length > 1;
+  return several ? withEntries(s.formula, [...s.formula.entries, ...card.value.entries]) : addAfter(s.formula, null, text);
+}
+
+function part(f: Formula, key: string, rows: readonly string[]): Formula {
+  const at = f.entries.findIndex((e) => e.key === key);
+  const entry = f.entries[at];
+  const [first, ...more] = rows;
+  if (!entry || first === undefined) return f;
+  const { ingredientId: _, stands: __, ...kept } = entry;
+  return more.reduce<Formula>(
+    (g, text, n) => {
+      const made: Entry = { ...kept, key: nextKey(g.entries), text };
+      return withEntries(g, [...g.entries.slice(0, at + n + 1), made, ...g.entries.slice(at + n + 1)]);
+    },
+    withEntries(
+      f,
+      f.entries.map((e) => (e.key === key ? { ...kept, text: first } : e)),
+    ),
+  );
 }
 
 export function benchReducer(s: BenchState, a: BenchAction): BenchState {
@@ -104,11 +145,15 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
     case 'move':
       return to(moveLine(f, a.key, { vessel: a.vessel, before: a.before }));
     case 'add':
-      return to(addAfter(f, null, a.text));
+      return to(typedLine(s, a.text));
     case 'take-off':
       return to(removeLine(b, a.key));
     case 'paste':
       return paste(s, a.text);
+    case 'part':
+      return to(part(f, a.key, a.rows));
+    case 'place':
+      return to(withEntries(f, placeGroup(f.entries, a.group, a.role)));
     case 'put':
       return to(a.formula);
     case 'look-at':

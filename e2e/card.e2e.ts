@@ -1,0 +1,137 @@
+/** Cards as cooks have them: with sauces and unknown headings, as spoken, and explained word by word. */
+import { axe, expect, test } from './kitchen';
+
+const SAUCES = `Lantern waffles
+Makes 8
+
+The good part:
+250 g flour
+2 tsp baking powder
+a pinch of salt
+400 ml milk
+2 eggs, separated
+80 g butter, melted
+
+Caramel sauce:
+150 g sugar
+60 g butter
+100 ml heavy cream
+
+Glaze
+120 g icing sugar
+2 tbsp milk
+
+Moonlight:
+50 g honey
+1 tbsp rum
+
+Method
+Whip the whites to stiff peaks. Rest the batter for 30 minutes. Bake in the hot waffle iron.`;
+
+test('a card with a sauce, a glaze, a batter and a heading nobody knows: balanced, the sauces alongside, nothing lost; its ways are taken', async ({
+  page,
+}) => {
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill(SAUCES);
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  const sheet = page.getByRole('region', { name: 'Sheet' });
+  const lines = page.getByRole('textbox', { name: 'Line as written' });
+  await expect(lines).toHaveCount(13);
+  await expect(page.getByRole('combobox', { name: 'Kind', exact: true })).toContainText('Waffle');
+  // only the batter is balanced: 400 ml of milk and the egg's water on 250 g of flour
+  await expect(page.getByRole('region', { name: 'Balance' })).toContainText('Liquid 165 %');
+  await expect(sheet.getByRole('heading', { name: /Alongside: Caramel sauce/ })).toContainText('311 g');
+  await expect(sheet.getByRole('heading', { name: /Alongside: Glaze/ })).toBeVisible();
+  // one question for the whole group
+  for (const asked of ['The good part', 'Moonlight']) {
+    const question = page.getByRole('group', { name: `Where ${asked} goes` });
+    if ((await question.count()) === 0) continue;
+    await axe(page);
+    await question.getByRole('button', { name: asked === 'Moonlight' ? 'On top' : 'In the batter' }).click();
+    await expect(question).toHaveCount(0);
+  }
+  await expect(sheet.getByRole('heading', { name: /Alongside: Moonlight/ })).toHaveCount(0);
+  await expect(sheet.getByRole('heading', { name: /To serve/ })).toBeVisible();
+
+  const says = page.getByRole('region', { name: 'What the card says' });
+  await expect(says).toContainText('the title says "waffles"');
+  await expect(says).toContainText('“Rest the batter for 30 minutes”');
+  await says.getByRole('button', { name: 'Take: Rest: 30 minutes, covered' }).click();
+  await expect(page.getByText(/rest: 30 minutes, covered/)).toBeVisible();
+  await says.getByRole('button', { name: 'Take: Whites: firm peaks, folded in thirds' }).click();
+  await expect(says.getByRole('button', { name: /^Take:/ })).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}/);
+  await page.reload();
+  await expect(sheet.getByRole('heading', { name: /Alongside: Caramel sauce/ })).toContainText('311 g');
+  // twice the flour is twice the sauce, under its own name
+  await page.getByRole('link', { name: 'Scale and make' }).click();
+  await expect(page).toHaveURL(/\/plan/);
+  await expect(page.getByText('Caramel sauce').first()).toBeVisible();
+});
+
+const SPOKEN = `so I take two cups of flour and a teaspoon of salt
+and then three eggs
+about a cup and a half of milk, nearly
+and my butter, two tablespoons, melted
+a tablespoon or two of sugar
+then you just whisk it all together`;
+
+test('a spoken card is read without retyping a line; what is open is settled by a tap', async ({ page }) => {
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill(SPOKEN);
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(6);
+  for (const [key, grams] of [
+    ['l1', '250 g'],
+    ['l2', '6.1 g'],
+    ['l3', '150 g'],
+    ['l4', '366 g'],
+    ['l5', '28 g'],
+  ] as const)
+    await expect(page.locator(`[data-grams=${key}]`)).toContainText(grams);
+  await expect(page.getByText('Around the card: then you just whisk it all together')).toBeVisible();
+
+  const add = page.getByLabel('Add a line');
+  await add.fill('11/2 tsp baking powder');
+  await add.press('Enter');
+  const asked = page.getByRole('listitem').filter({ has: page.locator('[data-grams=l7]') });
+  await expect(asked).toContainText('can be read two ways');
+  await asked.getByRole('button', { name: '1 1/2 teaspoons' }).click();
+  await expect(page.locator('[data-grams=l7]')).toContainText('6.9 g');
+  // one amount for two things is two lines
+  await add.fill('1 tsp each of cinnamon and nutmeg');
+  await add.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(9);
+  // an either-or stands on the first until it is chosen
+  await add.fill('2 tbsp honey or maple syrup');
+  await add.press('Enter');
+  const either = page.getByRole('listitem').filter({ has: page.locator('input[value^="2 tbsp honey"]') });
+  await expect(either).toContainText('Honey stands, or maple syrup');
+  await either.getByRole('button', { name: 'Maple syrup' }).click();
+  await expect(either).not.toContainText('stands');
+});
+
+test('how a line was read is told by keyboard, word by word', async ({ page }) => {
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill('250 ml milk (semi-skimmed), warmed\n2 cups sunny flour');
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  const first = page.getByRole('textbox', { name: 'Line as written' }).first();
+  await first.press('ArrowUp');
+  await expect(first).toBeFocused();
+  const flour = page.getByRole('listitem').filter({ has: page.locator('input[value="2 cups sunny flour"]') });
+  const told = page.getByLabel('How this line was read');
+  await expect(flour.getByText('Not understood: "sunny".')).toBeVisible();
+  await expect(told).toHaveText(/2 cups\s*amount\s*sunny\s*not understood\s*flour\s*ingredient/);
+  await axe(page);
+  await first.press('ArrowDown');
+  await expect(told).toHaveText(/250 ml\s*amount\s*milk\s*ingredient\s*semi skimmed\s*which sort\s*warmed\s*what is done to it/);
+  const answer = await page.request.get('/api/v1/read?text=2%20cups%20sunny%20flour');
+  expect((await answer.json()).lines[0].words).toEqual([
+    { text: '2', as: 'amount' },
+    { text: 'cups', as: 'amount' },
+    { text: 'sunny', as: 'unknown' },
+    { text: 'flour', as: 'ingredient' },
+  ]);
+});
