@@ -123,15 +123,16 @@ const way = <W extends Exclude<ChosenWay, 'largeBowl'>>(b: Bench, key: W, value:
 
 const otherReading: Fix = (b, _w, f) => {
   const swap = (text: string): string => text.replace(/\b1[\s-](1\/2|1\/4)/, '$1').replace(/\b1\s*([½¼])/, '$1');
-  const entries = b.formula.entries.map((e) => (f.keys?.includes(e.key) ? { ...e, text: swap(e.text) } : e));
-  return [
-    {
-      title: 'Read it without the 1',
-      why: 'Both balances stand side by side: the marks show the card as written, and as read anew.',
-      formula: withEntries(b.formula, entries),
-      short: null,
-    },
-  ];
+  const read = (title: string, which: (key: string) => boolean): Proposal => ({
+    title,
+    why: 'Both balances stand side by side: the marks show the card as written, and as read anew.',
+    formula: withEntries(
+      b.formula,
+      b.formula.entries.map((e) => (which(e.key) ? { ...e, text: swap(e.text) } : e)),
+    ),
+    short: null,
+  });
+  return [read('Read all of them without the 1', () => true), read('Read only this one without the 1', (key) => f.keys?.includes(key) === true)];
 };
 
 const stands: Fix = (b, _w, f) => {

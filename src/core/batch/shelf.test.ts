@@ -14,7 +14,7 @@ import { costOf, nutritionOf } from './account';
 import { inOrder, leaves, washes } from './order';
 import { atOnce, portionsIn } from './portions';
 import { scale } from './scale';
-import { linesOfSheet, sheetOf, usesOf } from './sheet';
+import { inPinches, linesOfSheet, sheetOf, usesOf } from './sheet';
 import { takeOut } from './take-out';
 
 const stock = (ingredientId: string, price: number | null, packG: number | null, onHandG: number | null = null) => ({
@@ -243,4 +243,16 @@ test('portions of this kitchen: its weighed ladles, and what its pans and irons 
   // 11 cm with room for the spatula: 6 along 76 cm, 3 along 45
   expect(atOnce(house, 11)).toEqual([{ name: 'Griddle', pieces: 18 }]);
   expect(scalesOf(house.gear).map((s) => s.name)).toEqual(['Fine', 'Coarse']);
+});
+
+test('a pinch stays so many pinches on the sheet until a spoon measures it', () => {
+  const sheet = (times: number) => {
+    const lines = linesOf('200 g flour', '1 pinch salt', 'a dash of vanilla').map((l, n) => ({ ...l, key: `l${n}` }));
+    return lines.map((l) => inPinches(l, times));
+  };
+  expect(sheet(1)).toEqual([null, '1 pinch', '1 dash']);
+  expect(sheet(0.4)).toEqual([null, '1/2 pinch', '1/2 dash']);
+  // three dashes are not yet a quarter teaspoon (0.616 ml each is: 1.85 ml, measured); three pinches are 0.92 ml, pinched
+  expect(sheet(3)).toEqual([null, '3 pinches', null]);
+  expect(sheet(4)).toEqual([null, null, null]);
 });

@@ -234,7 +234,7 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
       // "Add a pinch of salt.": an amount that no list gives
       const told = /^(?:(?:then|next|now|finally)[,\s]+)*(?:add|stir in|whisk in|fold in|mix in|put in|beat in)\s+(?=\S)/i.exec(bare);
       const one = told && lines.length > 0 ? readLine(bare.slice(told[0].length), r.house, {}, hint, r.languages) : null;
-      if (one && one.ingredient && one.written.length > 0) lines.push(one);
+      if (one?.ingredient && one.written.length > 0) lines.push(one);
       rest.push(s);
     }
   }
@@ -407,7 +407,7 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
 }
 
 /** Where a section's lines go, in the words of the sheet. */
-export const useOf = (role: Role): Use | 'side' | 'method' => {
+export const placeOf = (role: Role): Use | 'side' | 'method' => {
   if (role === 'pan' || role === 'topping' || role === 'side') return role;
   return role === 'method' || role === 'notes' ? 'method' : 'batter';
 };

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { stripBullet } from './bullet';
-import { readCard, useOf } from './card';
+import { placeOf, readCard } from './card';
 import { type Line, readLine } from './line';
 import { isWord, tokensOf } from './words';
 
@@ -103,7 +103,7 @@ test.each(CARDS)('$name', (w) => {
   const out: string[] = [];
   for (const s of c.sections) {
     const own = c.lines.filter((l) => l.section === s.id);
-    if (own.length > 0) out.push(`[${s.asked ? 'ask ' : ''}${useOf(s.role)}] ${s.heading ?? ''}`.trim());
+    if (own.length > 0) out.push(`[${s.asked ? 'ask ' : ''}${placeOf(s.role)}] ${s.heading ?? ''}`.trim());
   }
   expect(c.title).toBe(w.title);
   expect(out).toEqual(w.sections);

@@ -350,7 +350,7 @@ function groupsOf(tokens: readonly Token[], parts: RegExp): readonly Group[] {
   for (const t of tokens) {
     const here = out[out.length - 1];
     const joins = t.as !== 'amount' && t.as !== 'state' && parts.test(t.text);
-    if (joins && here && here.tokens.some(isWord)) out.push({ tokens: [], joinedBy: t.text });
+    if (joins && here?.tokens.some(isWord)) out.push({ tokens: [], joinedBy: t.text });
     else if (!joins) here?.tokens.push(t);
   }
   return out.filter((g) => g.tokens.some(isWord));
@@ -671,8 +671,7 @@ function byTemplate(text: string, house: KitchenConventions, languages: Readonly
       seven.amounts.length === 1 &&
       seven.amountSpans[0]?.start === 0 &&
       seven.amounts[0]?.terms.length === 1 &&
-      term !== undefined &&
-      term.low.equals(SEVEN) &&
+      term?.low.equals(SEVEN) &&
       !term.high &&
       !term.other &&
       seven.words[0]?.text === '7' &&

@@ -61,7 +61,7 @@ const yieldRule: Rule = (e) => {
 
 /** A method that says "the dry ingredients" speaks of all of them. */
 const ALL_OF =
-  /\b(?:all|everything|every|dry|wet|rest|remaining|other)\b[^.]{0,24}\b(?:ingredients?|things?|mix(?:ture)?|team|bowl)\b|\b(?:everything|all together|dry into|wet into|into (?:the )?(?:dry|wet)|dry,|wet,|dry and|wet and)\b/i;
+  /\b(?:all|everything|every|dry|wet|rest|remaining|other)\b[^.]{0,24}\b(?:ingredients?|things?|mix(?:ture)?|team|bowl)\b|\b(?:everything|all together|dry into|wet into|into (?:the )?(?:dry|wet)|(?:all|rest|half) of (?:it|them)|it all|them all|the lot|everything)\b|\b(?:the )?(?:dry|wet)\b(?=\s*(?:[.;,]|and\b|together|well|$))/i;
 
 const listedNeverUsed: Rule = (e) => {
   const method = methodOf(e.cardNotes);

@@ -3,7 +3,7 @@
  * reason, and what its method says of this formula's own ways. Guesses are offered with the words they come from.
  */
 import { stripBullet } from '../card/bullet';
-import { readCard, useOf } from '../card/card';
+import { placeOf, readCard } from '../card/card';
 import { DISH } from '../card/headings';
 import { type Line, readLine } from '../card/line';
 import { servingClaim, yieldClaim } from '../card/method';
@@ -49,7 +49,7 @@ export function entriesFromCard(
     const text = stripBullet(l.text);
     const alone = readLine(text, house);
     const section = sections.find((s) => s.id === l.section);
-    const use = section ? useOf(section.role) : 'batter';
+    const use = section ? placeOf(section.role) : 'batter';
     const named = section?.heading && section.role !== 'dry' && section.role !== 'wet' && section.role !== 'fold-in';
     const group: Group | null =
       section?.heading && named && (use === 'side' || section.asked || use === 'pan' || use === 'topping')

@@ -325,7 +325,7 @@ function search(ws: readonly string[], house: KitchenConventions, { breaks = [],
     const turned = breaks.length > 0 || HEADS.has(of[0] ?? '');
     const run = byRun(of, index.exact, index.longest);
     // "ginger, fresh": a word that mostly only praises may make another thing of it
-    const more = run && run.used.some((u, n) => !u && HARMLESS.has(of[n] ?? '')) ? byBag(of, index) : null;
+    const more = run?.used.some((u, n) => !u && HARMLESS.has(of[n] ?? '')) ? byBag(of, index) : null;
     const m = more && run && more.key.split(' ').length > run.key.split(' ').length ? more : (run ?? (turned || of.length > 1 ? byBag(of, index) : null));
     return m ? answerMatch(m, of, house) : inOtherLanguages(of, languages, house);
   };

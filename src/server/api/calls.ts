@@ -16,7 +16,7 @@ import { analyse } from '@/core/analyse';
 import type { AccountLine } from '@/core/batch/account';
 import { type Driver, timesOf } from '@/core/batch/driver';
 import { scale } from '@/core/batch/scale';
-import { readCard, useOf } from '@/core/card/card';
+import { placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
 import { guessKind } from '@/core/formula/from-card';
 import { FRESH_CONVENTIONS, type KitchenConventions } from '@/core/pantry/conventions';
@@ -81,7 +81,7 @@ export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.
   const { title, lines, ignored, sections } = card.value;
   const notes = ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n');
   const guess = guessKind(title ?? '', lines, notes);
-  const roles = new Map(sections.map((s) => [s.id, useOf(s.role)]));
+  const roles = new Map(sections.map((s) => [s.id, placeOf(s.role)]));
   return {
     ok: true,
     value: {
@@ -100,8 +100,8 @@ export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.
       sections: sections.map((s) => ({
         id: s.id,
         heading: s.heading,
-        role: s.asked ? ('unknown' as const) : useOf(s.role),
-        ...(s.asked && { guess: useOf(s.role) }),
+        role: s.asked ? ('unknown' as const) : placeOf(s.role),
+        ...(s.asked && { guess: placeOf(s.role) }),
       })),
       ignored: ignored.map((i) => ({ ...i })),
     },

@@ -235,7 +235,7 @@ function VesselHead({ vessel, side, children }: { readonly vessel: Vessel; reado
 /** Lines under a heading that nobody understands: where they go is asked once for all of them. */
 function GroupQuestion({ group, onPlace }: { readonly group: Group; readonly onPlace: (role: GroupRole) => void }) {
   return (
-    <div role="group" aria-label={`Where ${group.name} goes`} className="my-2 rounded-r-hold border-l-8 border-rim bg-white px-3 py-2">
+    <fieldset aria-label={`Where ${group.name} goes`} className="my-2 rounded-r-hold border-l-8 border-rim bg-white px-3 py-2">
       <p className="font-semibold">
         “{group.name}”: where do its lines go? For now {group.role === 'side' ? 'they stand beside the batter' : 'they are in the batter'}.
       </p>
@@ -246,7 +246,7 @@ function GroupQuestion({ group, onPlace }: { readonly group: Group; readonly onP
           </Button>
         ))}
       </div>
-    </div>
+    </fieldset>
   );
 }
 

@@ -82,3 +82,33 @@ test('what a proposal changes: old, new, gone and added lines', () => {
   expect(d.added.map((l) => l.text)).toEqual(['10 g sugar']);
   expect(diffSheet(b, { ...formula, portionMl: 80 })).toEqual({ byKey: new Map(), added: [] });
 });
+
+test('one line that says several things becomes as many, where it stood; typed, it comes apart by itself', () => {
+  const s = run(CARD, { do: 'part', key: 'l2', rows: ['1 tsp salt', '1 tsp cinnamon'] });
+  expect(s.formula.entries.map((e) => [e.key, e.text])).toEqual([
+    ['l1', '1 cup flour'],
+    ['l2', '1 tsp salt'],
+    ['l4', '1 tsp cinnamon'],
+    ['l3', '2 eggs'],
+  ]);
+  expect(texts(run({ do: 'add', text: '1 tsp each of cinnamon and nutmeg' }))).toEqual(['1 tsp cinnamon', '1 tsp nutmeg']);
+  expect(texts(run({ do: 'add', text: '200 g flour, 2 eggs and 300 ml milk' }))).toEqual(['200 g flour', '2 eggs', '300 ml milk']);
+  expect(texts(run({ do: 'add', text: '2 eggs plus 1 yolk' }))).toEqual(['2 eggs plus 1 yolk']);
+});
+
+test('a group goes where it is put, and a line dragged out of it is no part of it any more', () => {
+  const s = run({ do: 'paste', text: 'Cakes\n200 g flour\n300 ml milk\nMoonlight:\n20 g honey\n10 g rum' });
+  expect(s.formula.entries.map((e) => e.group?.role)).toEqual([undefined, undefined, 'side', 'side']);
+  const put = benchReducer(s, { do: 'place', group: 'Moonlight', role: 'batter' });
+  expect(put.formula.entries.map((e) => [e.group?.asked, e.vessel])).toEqual(Array.from({ length: 4 }, () => [undefined, undefined]));
+  const dragged = benchReducer(s, { do: 'move', key: 'l4', vessel: 'wet', before: null });
+  expect(dragged.formula.entries.map((e) => e.group?.name)).toEqual([undefined, undefined, 'Moonlight', undefined]);
+});
+
+test('sweet and savoury headings fork a formula that has no ends yet', () => {
+  const s = run({ do: 'paste', text: 'Crepes\n250 g flour\n500 ml milk\n3 eggs\nFor sweet:\n20 g sugar\nFor savoury:\n5 g salt' });
+  expect(s.formula.ends?.map((e) => [e.name, e.school])).toEqual([
+    ['sweet', 'sweet'],
+    ['savoury', 'savoury'],
+  ]);
+});

@@ -1,0 +1,130 @@
+/** A pasted card as a formula: its groups and ends, the kind it is taken for, and what its method offers. */
+import { analyseFormula } from '../analyse';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { EMPTY_FORMULA, type Formula, formulaLines, placeGroup } from './formula';
+import { entriesFromCard, guessKind, offersFrom, toldBy } from './from-card';
+import { FRESH_KITCHEN } from './kitchen-settings';
+
+const pasted = (text: string) => {
+  const r = entriesFromCard(text, FRESH_CONVENTIONS);
+  if (!r.ok) throw new Error(r.message);
+  return r.value;
+};
+const formulaOf = (text: string): Formula => {
+  const { title, entries, notes, guess } = pasted(text);
+  return { ...EMPTY_FORMULA, name: title ?? '', entries, cardNotes: notes, ...(guess && { kind: guess.kind, school: guess.school }) };
+};
+
+const SAUCED = 'Cakes\n300 g flour\n400 ml milk\nCaramel sauce:\n100 g sugar\n50 g butter\nMoonlight:\n20 g honey';
+
+test('companions stand beside the batter under their own name and count in no ratio', () => {
+  const f = formulaOf(SAUCED);
+  expect(f.entries.map((e) => [e.text, e.group ?? null])).toEqual([
+    ['300 g flour', null],
+    ['400 ml milk', null],
+    ['100 g sugar', { name: 'Caramel sauce', role: 'side' }],
+    ['50 g butter', { name: 'Caramel sauce', role: 'side' }],
+    ['20 g honey', { name: 'Moonlight', role: 'side', asked: true }],
+  ]);
+  expect(formulaLines(f).map((l) => [l.use, l.side])).toEqual([
+    ['batter', null],
+    ['batter', null],
+    ['topping', 'Caramel sauce'],
+    ['topping', 'Caramel sauce'],
+    ['topping', 'Moonlight'],
+  ]);
+  // 300 g of flour and 412.5 g of milk, and no sugar of the sauce's
+  expect(analyseFormula(f, FRESH_KITCHEN).analysis.tally.massG).toBeCloseTo(712.5, 1);
+});
+
+test('a group that was asked about goes where the cook says, all of it', () => {
+  const f = formulaOf(SAUCED);
+  const moved = { ...f, entries: placeGroup(f.entries, 'Moonlight', 'batter') };
+  expect(formulaLines(moved)[4]).toMatchObject({ use: 'batter', side: null, group: { name: 'Moonlight', role: 'batter' } });
+  const onTop = { ...f, entries: placeGroup(f.entries, 'Moonlight', 'topping') };
+  expect(formulaLines(onTop)[4]).toMatchObject({ use: 'topping', side: null });
+  expect(placeGroup(f.entries, 'Moonlight', 'side').some((e) => e.group?.asked)).toBe(false);
+});
+
+test('a word that only its card explains is kept with the line', () => {
+  // "mel" is flour in Danish and honey's neighbour elsewhere; alone nobody could say
+  const danish = pasted('Pandekager\n250 g mel\n5 dl mælk\n3 æg\n1 spsk sukker');
+  expect(danish.entries[0]?.ingredientId ?? formulaLines({ ...EMPTY_FORMULA, entries: danish.entries })[0]?.ingredient?.id).toBe('flour-all-purpose');
+});
+
+test('sweet and savoury headings are the two ends of one base', () => {
+  const c = pasted('Crepes\n250 g flour\n500 ml milk\nFor sweet:\n20 g sugar\nFor savoury:\n5 g salt');
+  expect(c.ends).toEqual(['sweet', 'savoury']);
+  expect(c.entries.map((e) => e.end)).toEqual([undefined, undefined, 'a', 'b']);
+  expect(pasted('Crepes\n250 g flour\nFor sweet:\n20 g sugar').ends).toBeNull();
+});
+
+test.each([
+  ['Waffles', '', 'waffle', 'the title says "Waffles"'],
+  ['Crêpes of the house', '', 'crepe', 'the title says "Crêpes"'],
+  ['Dutch baby', '', 'oven', 'the title says "Dutch baby"'],
+  ['Small batch pancakes', '', 'griddle', 'the title says "pancakes"'],
+  ['Small griddle cakes', '', 'small', 'the title says "Small"'],
+  ['Sunday best', 'Pour into the hot waffle iron and close it.', 'waffle', 'the method bakes it in an iron'],
+  ['Sunday best', 'Swirl a ladle to a paper-thin layer.', 'crepe', 'the method swirls it thin'],
+  ['Sunday best', 'Turn each ball a quarter turn in the ball pan.', 'ball', 'the method turns it in a ball pan'],
+  ['Sunday best', 'Whip the egg whites to stiff peaks and fold them in.', 'foam', 'the whites are whipped'],
+] as const)('%s, %s: a %s', (title, method, kind, why) => {
+  expect(guessKind(title, [], method)).toMatchObject({ kind, why });
+});
+
+test('without a word the ratios speak; and where nothing speaks nothing is guessed', () => {
+  const thin = formulaLines(formulaOf('250 g flour\n600 ml milk\n4 eggs'));
+  expect(guessKind('', thin, '')).toMatchObject({ kind: 'crepe', why: expect.stringMatching(/^no leavening, and \d+ % water/) });
+  expect(guessKind('Sunday best', [], '')).toBeNull();
+});
+
+const offered = (notes: string, texts = '200 g flour\n100 g blueberries') =>
+  offersFrom(notes, formulaLines(formulaOf(texts)), FRESH_CONVENTIONS).map((o) =>
+    o.what === 'way' ? `${o.way} ${o.value}` : o.what === 'portion' ? `portion ${o.ml}` : `${o.key} ${o.moment}`,
+  );
+
+test.each([
+  ['Let the batter rest for 30 minutes.', ['rest half-hour']],
+  ['Rest for half an hour.', ['rest half-hour']],
+  ['Leave it to stand overnight in the fridge.', ['rest overnight']],
+  ['Chill for at least 1 hour.', ['rest hour']],
+  ['Whip the whites to firm peaks.', ['whites firm']],
+  ['Whisk the whites to soft peaks.', ['whites soft']],
+  ['Put everything in a blender.', ['joining blender']],
+  ['Make a well in the dry and pour in the wet.', ['joining well']],
+  ['Pour 1/4 cup of batter for each.', ['portion 59.1']],
+  ['Ladle 60 ml of batter into the pan.', ['portion 60']],
+  ['Sprinkle the blueberries over each cake.', ['l2 poured']],
+  ['Scatter blueberries on top just before you flip.', ['l2 flip']],
+  ['Add half an hour of patience.', []],
+] as const)('%s', (notes, expected) => expect(offered(notes)).toEqual(expected));
+
+test('an offer brings the words it came from', () => {
+  expect(offersFrom('Whisk it. Rest the batter 10 minutes, covered. Fry.', [], FRESH_CONVENTIONS)).toEqual([
+    { what: 'way', way: 'rest', value: 'short', says: 'rests 10 minutes', words: 'Rest the batter 10 minutes, covered' },
+  ]);
+});
+
+test.each([
+  ['Makes 12', ['makes 12']],
+  ['Two each for two people', ['makes 4', 'serves 2']],
+  ['Serves 4 to 6', ['serves 6']],
+  ['Fry at 180 °C, 2 minutes a side.', ['180 °C', '2 minutes a side']],
+  ['Make a well. It makes a good cake for half an hour of work.', []],
+] as const)('%s says %j', (notes, says) => expect(toldBy(notes).map((t) => t.says)).toEqual(says));
+
+const WHOLE = '250 g flour\n2 tsp baking powder\n1/2 tsp salt\n20 g sugar\n350 ml milk\n2 eggs\n50 g butter, melted\n1 tsp vanilla';
+test.each([
+  'Sift the flour, baking powder, salt and sugar. Beat the eggs with the milk and vanilla, stir in the butter. Let it rest for half an hour.',
+  'Mix the dry. Whisk the yolks with half of the milk, fold in the whites. Serve with syrup and berries.',
+  'Whisk everything together. Cook in a little oil, two minutes a side. Serve with honey, yoghurt and fruit.',
+  'Blend all of it until smooth and strain. Butter the pan. Sprinkle a few drops of water on it: they should dance.',
+  'Separate the eggs. Cream the butter and sugar, beat in the yolks, flour, baking powder, salt, milk and vanilla by turns. Fold in the stiff whites.',
+  'Combine the dry ingredients. Make a well. Pour in the wet. Top with whipped cream and chocolate at the table.',
+  'Put the lot in a bowl, whisk, and leave it while you butter the iron.',
+])('no false alarm: %s', (method) => {
+  const f = formulaOf(`Cakes\n${WHOLE}\nMethod\n${method}`);
+  const codes = analyseFormula(f, FRESH_KITCHEN).analysis.findings.map((x) => x.code);
+  expect(codes.filter((c) => /listed|yield-claim/.test(c))).toEqual([]);
+});
