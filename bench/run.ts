@@ -2,6 +2,7 @@
  * The first part of npm run bench: how many 20-line formulas are analysed, rails dragged and cards read in a second. Median of
  * five rounds, after a warm-up.
  */
+import { readFileSync } from 'node:fs';
 import loadHighs from 'highs';
 import { analyse, analyseFormula } from '../src/core/analyse';
 import { workedOn } from '../src/core/balance/bench';
@@ -16,6 +17,7 @@ import { mixesFor } from '../src/core/batch/mixes';
 import { plannedSheet, readyFor } from '../src/core/batch/plan';
 import { ONE } from '../src/core/batch/split';
 import { readCard } from '../src/core/card/card';
+import { readLine } from '../src/core/card/line';
 import { timeLine } from '../src/core/day/schedule';
 import { stepsOf } from '../src/core/day/steps';
 import { countedLines, EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
@@ -23,6 +25,7 @@ import { entriesFromCard } from '../src/core/formula/from-card';
 import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
+import { judge, VERDICTS, workedLines } from '../src/core/testing/corpus';
 import { CARD } from './card';
 
 /** Operations per second: the median of five rounds of about 0.4 s. */
@@ -135,3 +138,8 @@ async function rounding(): Promise<void> {
   console.log(`less drift than rounding each line in ${better} of 50, never more.`);
 }
 void rounding();
+
+// how well cards are read: the corpus' own lines, each alone
+const corpus = workedLines(readFileSync(new URL('../src/core/card/corpus/lines.tsv', import.meta.url), 'utf8'));
+const verdicts = corpus.map((w) => judge(w, readLine(w.text, FRESH_CONVENTIONS)));
+console.log(`\n${corpus.length} lines of the corpus: ${VERDICTS.map((v) => `${v} ${verdicts.filter((x) => x === v).length}`).join(', ')}`);

@@ -2,54 +2,24 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { judge, readingOf, type Verdict, workedLines } from '../testing/corpus';
 import { stripBullet } from './bullet';
 import { placeOf, readCard } from './card';
-import { type Line, readLine } from './line';
+import { readLine } from './line';
 import { isWord, tokensOf } from './words';
 
-const rowsOf = (file: string): readonly string[] =>
-  readFileSync(join(__dirname, 'corpus', file), 'utf8')
-    .split('\n')
-    .filter((r) => r !== '' && !r.startsWith('# '));
-
-interface Worked {
-  readonly text: string;
-  readonly reading: string;
-  readonly grams: number | null;
-  readonly more: string;
-}
-const LINES: readonly Worked[] = rowsOf('lines.tsv').map((r) => {
-  const [text = '', reading = '', grams = '', more = ''] = r.split('\t');
-  return { text: text.replaceAll('\\t', '\t'), reading, grams: grams === '' ? null : Number(grams), more };
-});
-
-const readingOf = (l: Line): string => (l.status === 'read' ? l.parts.map((p) => p.ingredient.id).join('+') : `?${l.findings[0]?.code}`);
-
-/** Right, rightly asked, asked though plain, or silently wrong. */
-function judge(w: Worked, l: Line): 'right' | 'asked rightly' | 'asked though plain' | 'wrong' {
-  if (w.reading.startsWith('?'))
-    return l.status === 'read' ? 'wrong' : w.reading === '?' || readingOf(l) === w.reading ? 'asked rightly' : 'asked though plain';
-  if (l.status !== 'read') return 'asked though plain';
-  const weighs = w.grams !== null && Math.abs((l.grams ?? 0) - w.grams) <= Math.max(0.006, 0.0006 * w.grams);
-  const said = w.more.startsWith('@')
-    ? l.use === w.more.slice(1)
-    : w.more.startsWith('alt=')
-      ? l.alternatives.map((a) => a.ingredient.id).join(',') === w.more.slice(4)
-      : w.more.startsWith('!')
-        ? l.findings.some((f) => f.code === w.more.slice(1))
-        : true;
-  return readingOf(l) === w.reading && weighs && said ? 'right' : 'wrong';
-}
+const tableOf = (file: string): string => readFileSync(join(__dirname, 'corpus', file), 'utf8');
+const LINES = workedLines(tableOf('lines.tsv'));
 
 test(`${LINES.length} lines, each as it was worked out`, () => {
   expect(LINES.length).toBeGreaterThanOrEqual(600);
   const judged = LINES.map((w) => ({ w, l: readLine(w.text, FRESH_CONVENTIONS) })).map(({ w, l }) => ({ w, l, is: judge(w, l) }));
-  const bad = judged.filter((j) => j.is === 'wrong' || j.is === 'asked though plain');
+  const bad = judged.filter((j) => j.is !== 'right' && j.is !== 'rightly asked');
   expect(bad.map((j) => `${j.w.text}: ${j.is}, ${readingOf(j.l)} ${j.l.grams}`)).toEqual([]);
-  const count = (is: string): number => judged.filter((j) => j.is === is).length;
   // what the table is good for: both sorts of answer in numbers
+  const count = (is: Verdict): number => judged.filter((j) => j.is === is).length;
   expect(count('right')).toBeGreaterThan(500);
-  expect(count('asked rightly')).toBeGreaterThan(70);
+  expect(count('rightly asked')).toBeGreaterThan(70);
 });
 
 test('every line stays inside its bracket, keeps its text, and answers for each of its words', () => {
@@ -78,7 +48,7 @@ interface WorkedCard {
 }
 
 /** "role: heading" for each section with lines, "id grams" for each line; as the table writes them. */
-const CARDS: readonly WorkedCard[] = readFileSync(join(__dirname, 'corpus', 'cards.txt'), 'utf8')
+const CARDS: readonly WorkedCard[] = tableOf('cards.txt')
   .split(/^=== /m)
   .slice(1)
   .map((block) => {
