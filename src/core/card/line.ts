@@ -345,8 +345,11 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
   };
 }
 
-/** A word with a digit that nobody claimed: the line is a question. */
-const strayNumber = (s: SplitLine): string | null => s.words.find((w) => w.as === 'unknown' && /\d/.test(w.text))?.text ?? null;
+/** Words that say how much without a number. */
+const HOW_MUCH = new Set('less fewer more twice double triple thrice again half few several many much lots'.split(' '));
+/** A word with a digit, or one that says how much, that nobody claimed: the line is a question. */
+const strayNumber = (s: SplitLine): string | null =>
+  s.words.find((w) => w.as === 'unknown' && (/\d/.test(w.text) || HOW_MUCH.has(w.text.toLowerCase())))?.text ?? null;
 
 /** Everything that will do on a line, the one that stands left out, with what each would weigh. */
 function alternativesOf(s: SplitLine, i: Ingredient, written: readonly Amount[], house: KitchenConventions): readonly Alternative[] {

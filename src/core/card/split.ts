@@ -151,7 +151,7 @@ const PACK =
   /^\s*-?\s*(?:(?:small|large|whole|full)\s+)?(?:cans?|tins?|packets?|packages?|packs?|pkgs?\.?|jars?|sachets?|sticks?|bars?|containers?|tubs?|cartons?|pots?|bags?|box(?:es)?|bottles?|blocks?|envelopes?|pouch(?:es)?|cups?(?=\s+of\s+(?:yog|cream)))(?![\p{L}])/iu;
 const EACH = /^\s*(?:each|apiece|a\s+piece|per\s+(?:\w+)|every)(?![\p{L}])/iu;
 const ALL_TOGETHER =
-  /^\s*(?:in total|total|in all|altogether|net(?: weight)?|weight|drained(?: weight)?|(?:shelled|peeled)(?: weight)?|when (?:peeled|mashed|melted))(?![\p{L}])/iu;
+  /^\s*(?:in total|total|in all|altogether|net(?: weight)?|weight|drained(?: weight)?|(?:shelled|peeled|sifted|mashed)(?: weight)?|without (?:the )?(?:shells?|skin|stones?)|(?:when|once|after) (?:peeled|mashed|melted|sifted|drained|shelled|sifting|peeling|mashing|draining|melting|shelling))(?![\p{L}])/iu;
 
 /** So much for each of the guests: how much that is hangs on how many come. */
 const PER_HEAD = /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
@@ -294,7 +294,8 @@ function takePhrases(r: Reader): { from: number; to: number; extra: Span | null 
 
 /** Numbers that are no amounts: sizes, degrees, minutes, types of flour. */
 function takeMeasures(r: Reader): void {
-  if (/dry|temp|warm|heat|finger|blood/i.test(r.text)) for (const m of r.text.matchAll(phrases.STATES)) r.claim(m.index, m.index + m[0].length, 'state');
+  if (/dry|temp|warm|heat|finger|blood|stone|milled/i.test(r.text))
+    for (const m of r.text.matchAll(phrases.STATES)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/\bnot\b/i.test(r.text)) for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
   if (!/cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i.test(r.text)) return;
   for (const re of phrases.MEASURES) for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'state');
@@ -840,12 +841,22 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
       }
       const joined = JOINED.exec(between)?.[1] ?? null;
       const saysAgain = names.length === 0 ? SAYS_AGAIN.test(between) : SAYS_AGAIN.test(text.slice(names[names.length - 1]?.end ?? prev.end, cur.start));
+      // inside brackets nothing but the amount may stand
+      const opened = Math.max(text.lastIndexOf('(', cur.start), text.lastIndexOf('[', cur.start));
+      const closed = /[)\]]/.exec(text.slice(cur.end, to));
+      const alone =
+        total !== null ||
+        opened < prev.end ||
+        /[)\]]/.test(text.slice(opened, cur.start)) ||
+        (SAYS_AGAIN.test(text.slice(opened, cur.start)) &&
+          nameWords(cur.end, cur.end + (closed?.index ?? 0)).every((t) => STATE.has(t.norm) || HARMLESS.has(t.norm)));
       const otherWay = cur.counted && wayOf(cur.amount) !== wayOf(standing) && wayOf(cur.amount) !== 'count' && wayOf(cur.amount) !== 'vague';
       const afterNames = nameWords(cur.end, r.amounts[k + 1]?.start ?? to);
       const plainAfter = names.length === 0 || afterNames.length === 0 || /^\s*[)\]]/.test(after) || !beginsName(r, afterNames);
       if (
         joined === null &&
         saysAgain &&
+        alone &&
         cur.counted &&
         plainAfter &&
         (otherWay || (bracket && !(/\bor\b/i.test(between) && names.length > 0 && afterNames.length > 0)))
@@ -1063,7 +1074,7 @@ function several(
       own.some((t) => /^(?:more|extra|additional)$/.test(t.norm));
     const name = own.length > 0 && !moreOf ? nameOf(r, words) : nothing;
     const same = name.kind === 'found' && named.name.kind === 'found' && name.ingredient.id === named.name.ingredient.id;
-    if (l.or && later.length > n + 1) {
+    if (named.alternatives.length > 0 || (l.or && later.length > n + 1)) {
       problem = twoAmounts('One amount or several others: which do you use? Keep that one on the line.');
     } else if (l.or && own.length > 0 && !isOpen(name)) {
       alternatives.push({ name, said: saidBy(r, words), amount: l.at.amount });

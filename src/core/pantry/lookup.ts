@@ -291,8 +291,9 @@ const LIKE_A_NOUN =
 function describes(ws: readonly string[], n: number, breaks: readonly number[], index: Index): boolean {
   const w = ws[n] ?? '';
   if (w.length < 3 || /\d/.test(w) || VARIANT.has(w) || index.words.has(w) || LIKE_A_NOUN.test(w)) return false;
-  if (LIKE_AN_ADJECTIVE.test(w)) return true;
-  return breaks.some((b) => b <= n);
+  if (breaks.some((b) => b <= n)) return true;
+  // the last word of a name says what it is: "sweet potato fries"
+  return LIKE_AN_ADJECTIVE.test(w) && n < ws.length - 1;
 }
 
 function inOtherLanguages(ws: readonly string[], languages: ReadonlySet<Language> | null, house: KitchenConventions): NameReading | null {

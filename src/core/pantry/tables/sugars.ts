@@ -60,7 +60,7 @@ export const sugarsRows: readonly IngredientRow[] = [
   { id: 'sugar-demerara', name: 'Demerara sugar', category: 'sugar',
     per100g: { waterG: 2, sugarsG: 97.5, ashG: 0.5, sodiumMg: 20, kcal: 390 },
     gPerUsCup: 200, gPerTsp: 4.2, waterAbsorption: 0,
-    aliases: ['demerara', 'demerara sugar', 'turbinado sugar', 'raw sugar', 'cane sugar', 'raw cane sugar', 'golden granulated sugar', 'unrefined sugar', 'coconut sugar', 'palm sugar'] },
+    aliases: ['demerara', 'demerara sugar', 'turbinado sugar', 'raw sugar', 'cane sugar', 'raw cane sugar', 'golden granulated sugar', 'unrefined sugar'] },
   { id: 'sugar-vanilla', name: 'Vanilla sugar', category: 'sugar',
     per100g: { waterG: 0.5, sugarsG: 99, starchG: 0.3, ashG: 0.2, sodiumMg: 1, kcal: 397 },
     gPerUsCup: 200, gPerTsp: 4.2, waterAbsorption: 0, piece: { grams: 8, name: 'sachet' },

@@ -17,12 +17,12 @@ export const FILLER = list(
 /** Praise and habit: they change neither what it is nor what is done to it. */
 export const HARMLESS = list(
   `good quality best nice lovely proper decent usual usually ordinary normal standard regular everyday favourite favorite local organic bio biologique biologisch
-  okologisk ekologisk free range freerange cage hen hens chicken barn pasture pastured raised pure real genuine natural neutral flavoured flavored flavourless flavorless
+  okologisk ekologisk range freerange cage hen hens chicken barn pasture pastured raised pure real genuine natural neutral flavoured flavored flavourless flavorless
   unbleached bleached enriched unenriched fortified pasteurised pasteurized homogenised homogenized ripe overripe very really quite rather well nicely thoroughly
   fresh freshly extra more shop supermarket store bought homemade home made own brand preferably ideally approx
   cooking baking household all purpose pantry table about size sized medium-sized clear runny thick thin new old fashioned style
   piece pieces cube cubes stick sticks grade premium artisan farmhouse cultured plain simple single-origin fair trade fairtrade seasonal
-  slightly stiffly softly quickly gently completely fully partly still again possibly
+  leftover slightly stiffly softly quickly gently completely fully partly still again possibly
   large medium small big little tiny huge giant jumbo xl l m grosse taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
   total each apiece altogether only alone`,
@@ -41,7 +41,7 @@ export const STATE = list(
   geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
   derretida derretido fundida fundido tamizada tamizado batidos batida tibia separadas fuso sciolto setacciata sbattuti sbattute separati tiepido morbido
   gesmolten zachte gezeefd geklopt geklopte gesplitst smeltet blodt sigtet pisket adskilte smalt mjukt siktat vispade lun ljummen varm kall
-  scraped shaken stirred bashed scored wiped turned juicy bruised segmented rolled pinched browned`,
+  twice thrice scraped shaken stirred bashed scored wiped turned juicy bruised segmented rolled pinched browned`,
 );
 
 /** Change what the thing is: a name with one of them that the pantry does not hold is asked about, never read as the plain thing. */
@@ -98,7 +98,7 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
   ['long', /^(?:milk|cream)$/],
   ['life', /^(?:milk|cream)$/],
   ['sterilised', /^(?:milk|cream)$/],
-  ['dairy', /^(?:milk|cream|butter|yoghurt|yogurt)$/],
+  ['free', /^(?:egg|chicken)$/],
   ['cheese', /^(?:ricotta|mascarpone|feta|quark|cheddar|parmesan|mozzarella)$/],
   ['unsweetened', /./],
   ['iodised', /^salt$/],
