@@ -39,7 +39,7 @@ export const MEASURES: readonly RegExp[] = [
 
 /** Types of flour that are numbers. */
 export const FLOUR_TYPE =
-  /\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)\b|(?<![\d.,/])\b(?:00|405|550|630)(?=['’"”]?\s+(?:flour|mehl|farina)\b)/gi;
+  /\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)\b|(?<![\d.,/])\b(?:00|405|550|630)(?=['’"”]?\s+(?:flour|mehl|farina)\b)|(?<=\b(?:flour|mehl|weizenmehl|farina)\s+['’]?)(?:00|405|550|630)\b/gi;
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =

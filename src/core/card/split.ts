@@ -87,7 +87,7 @@ interface At extends Span {
 
 /** Words an amount may begin with, besides digits. */
 const STARTS = new Set(
-  'a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just between up at max maximum min minimum maybe say perhaps touch hint full flat another'.split(
+  'a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just between up at max maximum min minimum maybe say perhaps touch hint full flat another prise pincee pizzico pizca snufje nip nypa klype'.split(
     ' ',
   ),
 );
@@ -99,14 +99,14 @@ const OTHER_STARTS = new Set(
 
 /** One, half and so on in the languages of the names, where a unit or a name follows. */
 const OTHER_NUMBERS: readonly (readonly [RegExp, string])[] = [
-  [/^(?:ein(?:e[nm]?)?|une?|un|una|uno|een|en|et|ett|ei)\s+/iu, '1 '],
-  [/^(?:zwei|deux|dos|due|twee|to|två|tva)\s+/iu, '2 '],
-  [/^(?:drei|trois|tres|tre|drie)\s+/iu, '3 '],
-  [/^(?:vier|quatre|cuatro|quattro|fire|fyra)\s+/iu, '4 '],
   [
     /^(?:halber|halbe[rsn]?|ein(?:e[nm]?)?\s+halbe[rsnm]?|demi|une?\s+demi|media|medio|mezzo|mezza|half|halve|en\s+halv|et\s+halvt|halv|halvt|ett\s+halvt)[\s-]+/iu,
     '1/2 ',
   ],
+  [/^(?:ein(?:e[nm]?)?|une?|un|una|uno|een|en|et|ett|ei)\s+/iu, '1 '],
+  [/^(?:zwei|deux|dos|due|twee|to|två|tva)\s+/iu, '2 '],
+  [/^(?:drei|trois|tres|tre|drie)\s+/iu, '3 '],
+  [/^(?:vier|quatre|cuatro|quattro|fire|fyra)\s+/iu, '4 '],
 ];
 
 /** An amount at the start of a text, in English or with a number of another language before a unit. */
@@ -135,7 +135,7 @@ const SIZED = /^((?:an?\s+|1\s+|one\s+)?(walnut|hazelnut|egg)[\s-]sized?\s+(?:(?
 
 /** "a little milk", "some sugar". */
 const LOOSE =
-  /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|a few(?:\s+(?:drops?|pinches|spoons?|gratings?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
+  /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|a few(?:\s+(?:drops?|pinches|spoons?|gratings?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
 
 /** Words that lead a spoken line in and say nothing. */
 /** "an extra egg", "another tablespoon of sugar": one. */

@@ -64,7 +64,7 @@ const ONE = new Fraction(1);
 
 /** "pinch of salt", "knob of butter": one, though nobody wrote it. */
 const UNSAID =
-  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist)\b))/i;
+  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
 function unsaidOne(text: string): { low: Fraction; high: null; length: number; other?: undefined } | null {
   const unit = UNSAID.exec(text);
   return unit ? { low: ONE, high: null, length: unit[0].length } : null;
@@ -150,7 +150,8 @@ function readFull(text: string, from: number): { at: number; fullness: Fullness 
   return { at, fullness, fill, part };
 }
 
-const SIZE_WORD = /^(?:small|large|tiny|little|big|wee|two[\s-]finger|three[\s-]finger)\s+(?=(?:pinch|dash|smidgen|drop|tad)(?:e?s)?\b)/i;
+const SIZE_WORD =
+  /^(?:small|large|tiny|little|big|wee|two[\s-]finger|three[\s-]finger)\s+(?=(?:pinch|dash|smidgen|drop|tad|can|tin|jar|packet|carton|tub|pot|bag|glass|mug|bowl|block)(?:e?s)?\b)/i;
 const PART_AFTER = /^\s+and\s+(an?\s+|one\s+|two\s+|three\s+)?(half|third|thirds|quarters?)\b/i;
 const OR_TWO = /^\s+or\s+(two|three|so)\b(?!\s+\p{L}*(?:spoon|cup|tsp|tbsp|gram|ounce|stick))/iu;
 const HALF_FULL_AFTER = /^,?\s*\(?(half|two[\s-]thirds|three[\s-]quarters)[\s-]full\)?(?![\p{L}])/iu;
