@@ -220,7 +220,7 @@ test('a splash is answered once for the kitchen; amounts that disagree are settl
   await open(page, 'Grandstand banana cakes');
   await page.getByRole('button', { name: 'Say how much' }).click();
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('a splash of milk is mostly 5 to 30 ml');
+  await expect(dialog).toContainText('a splash of whole milk is mostly 5 to 30 ml');
   await dialog.getByLabel('One splash').fill('0');
   await dialog.getByRole('button', { name: 'Remember it for this kitchen' }).click();
   await expect(dialog.getByText('A number, more than nothing.')).toBeVisible();

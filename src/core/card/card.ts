@@ -88,7 +88,7 @@ function isMethod(t: string): boolean {
   } else if (CLOCK.test(t)) return true;
   const words = t.split(/\s+/).length;
   const amount = readAmount(t);
-  if (amount && amount.amount.terms[0]?.unit !== null) return words > 28;
+  if (amount && amount.amount.terms[0]?.unit !== null) return words > 28 || (words > 9 && /[.!]$/.test(t));
   if (VERBS.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
   const told = TOLD.exec(t);
   if (told && VERBS.has(firstWord(t.slice(told[0].length))) && words > 3) return true;

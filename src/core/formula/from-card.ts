@@ -155,6 +155,9 @@ export function guessKind(title: string, lines: readonly Line[], method: string)
   return { kind: best.kind, school: schoolFor(best.kind, named, batter), why: best.why };
 }
 
+/** By so many misses another school has to fit better than the usual one. */
+const CLEARLY = 2;
+
 /** The school whose words the title holds, else the one whose zones the ratios miss least. */
 function schoolFor(kind: KindId, title: string, lines: readonly Line[]): string {
   const { schools } = kindById(kind);
@@ -172,7 +175,10 @@ function schoolFor(kind: KindId, title: string, lines: readonly Line[]): string 
         return a + (z.standing === 'in' ? 0 : z.far ? 2 : 1);
       }, 0) + (s.id === 'buckwheat' && !buckwheat ? 3 : 0),
   }));
-  return misses.reduce((a, b) => (b.n < a.n ? b : a)).id;
+  // the kind's first school is what most cooks mean: another has to fit clearly better
+  const [usual] = misses;
+  const best = misses.reduce((a, b) => (b.n < a.n ? b : a));
+  return usual && best.n > usual.n - CLEARLY ? usual.id : best.id;
 }
 
 /** Something the card's method says of how this formula is made: what it would set, and the words it came from. */

@@ -271,7 +271,9 @@ function answer(id: string, key: string, house: KitchenConventions): Found | Not
 function answerMatch(m: Match, ws: readonly string[], house: KitchenConventions): NameReading {
   const size = m.key === 'egg' || m.key === 'hen egg' || m.key === 'whole egg' ? eggSize(ws) : null;
   const key = size?.said ? 'sized egg' : m.key;
-  const last = m.key.slice(m.key.lastIndexOf(' ') + 1);
+  // the word that says what it is; the others say which
+  const taken = ws.filter((_, n) => m.used[n]);
+  const last = taken.findLast((w) => HEADS.has(w)) ?? taken[taken.length - 1];
   return {
     ...answer(size?.said ? size.id : m.id, key, house),
     as: ws.map((w, n): NameClaim => {
