@@ -109,7 +109,7 @@ test('a spoken card is read without retyping a line; what is open is settled by 
   await add.press('Enter');
   const either = page.getByRole('listitem').filter({ has: page.locator('input[value^="2 tbsp honey"]') });
   await expect(either).toContainText('Honey stands, or maple syrup');
-  await either.getByRole('button', { name: 'Maple syrup' }).click();
+  await either.getByRole('button', { name: 'Maple syrup', exact: true }).click();
   await expect(either).not.toContainText('stands');
 });
 

@@ -229,7 +229,8 @@ test('a splash is answered once for the kitchen; amounts that disagree are settl
   await dialog.getByRole('button', { name: 'Remember it for this kitchen' }).click();
   await expect(dialog).toHaveCount(0);
   const splash = page.getByRole('listitem').filter({ has: page.locator('input[value^="a splash of milk"]') });
-  await expect(splash).toContainText('16 to 26');
+  // 20 ml of milk weigh 20.6 g, by eye a fifth less or a quarter more
+  await expect(splash).toContainText('17 to 26');
   await page.getByRole('button', { name: 'Forget it again' }).click();
   await expect(page.getByRole('button', { name: 'Say how much' })).toBeVisible();
   await page.getByRole('button', { name: 'Say how much' }).click();

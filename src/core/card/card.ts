@@ -118,7 +118,7 @@ function unTab(raw: string): string {
 type Place =
   | { readonly at: 'nowhere' }
   | { readonly at: 'title'; readonly text: string }
-  | { readonly at: 'heading'; readonly words: string; readonly role: Role }
+  | { readonly at: 'heading'; readonly words: string; readonly role: Role; readonly asked?: true }
   | { readonly at: 'aside'; readonly why: SetAside['why'] }
   | { readonly at: 'lines'; readonly lines: readonly Line[]; readonly heading?: { readonly words: string; readonly role: Role; readonly stays: boolean } }
   | { readonly at: 'mixed'; readonly lines: readonly Line[]; readonly method: string };
@@ -157,6 +157,9 @@ function isItem(row: Row | undefined, r: Reading, amountToo: boolean): boolean {
   return !amountToo && (l.ingredient !== null || lookUp(row.text, r.house).kind !== 'unknown' || itemsIn(row.text, r.house, r.languages) !== null);
 }
 
+/** Companions that are made, not bought: a bare row of one is a heading where amounts follow. */
+const MADE = /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whipped butter)$/i;
+
 /** A row that is a heading, by its shape, its words and what follows; null where it is none. */
 function headingAt(raw: Row, n: number, r: Reading): Place | null {
   const shape = headingShape(raw.source, raw.text);
@@ -187,6 +190,8 @@ function headingAt(raw: Row, n: number, r: Reading): Place | null {
       );
     if (shape.marked ? !named || isItem(next, r, true) : own || (apart && (!named || isItem(next, r, true)) && !first))
       return { at: 'heading', words: shape.words, role };
+    // "Caramel sauce" in the middle of a list, and amounts below it: made here, most likely; asked
+    if (role === 'side' && MADE.test(shape.words) && isItem(next, r, true)) return { at: 'heading', words: shape.words, role, asked: true };
     return null;
   }
   if (!shape.marked) return null;
@@ -370,8 +375,8 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   let section = sections[0] as Section;
   const lines: CardLine[] = [];
   const ignored: SetAside[] = [];
-  const open = (words: string, role: Role): Section => {
-    const s: Section = { id: `s${sections.length}`, heading: words, role, asked: false };
+  const open = (words: string, role: Role, asked = false): Section => {
+    const s: Section = { id: `s${sections.length}`, heading: words, role, asked };
     sections.push(s);
     return s;
   };
@@ -385,7 +390,7 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
         title = p.text;
         break;
       case 'heading':
-        section = open(p.words, p.role);
+        section = open(p.words, p.role, p.asked);
         ignored.push({ lineNumber, text: raw, why: 'heading' });
         break;
       case 'aside':

@@ -25,7 +25,7 @@ const OF: Partial<Readonly<Record<ChosenWay, string>>> = { rest: 'Rest', whites:
 
 const sets = (o: Offer): string => {
   if (o.what === 'way') return `${OF[o.way] ?? o.way}: ${said(o)}`;
-  return o.what === 'portion' ? `Portion: ${o.says}` : o.says;
+  return o.what === 'portion' ? `Portion: ${o.says}` : `${o.says.charAt(0).toUpperCase()}${o.says.slice(1)}`;
 };
 const said = (o: Offer & { readonly what: 'way' }): string => (WAY_NAMES[o.way] as Readonly<Record<string, string>>)[o.value] ?? o.value;
 
