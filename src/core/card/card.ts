@@ -15,6 +15,7 @@ import { itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
+import { withoutLead } from './split';
 
 export interface CardLine extends Line {
   /** 1-based line of the text. */
@@ -58,7 +59,7 @@ const MOST_CARD_LINES = 1_500;
 const YIELD =
   /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b)|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
 const TIMES =
-  /^(?:notes?|tips?|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
+  /^(?:notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
 const CLOCK =
   /^(?:about\s+)?[\d.,½¼¾/ –-]+\s*(?:(?:to|or)\s+\d+\s*)?(?:min(?:ute)?s?|hours?|hrs?|h|seconds?|secs?|°|degrees?|cm\b|mm\b|inch(?:es)?\b)(?:\b|\s|$)/i;
 const VERBS = new Set(
@@ -80,7 +81,10 @@ const TOLD =
 
 const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLowerCase();
 
-function isMethod(t: string): boolean {
+function isMethod(said: string): boolean {
+  // "in another bowl three eggs": an amount once the words that lead it in are off
+  const bare = withoutLead(said);
+  const t = bare !== said && readAmount(bare) ? bare : said;
   if (/^[\d½¼¾⅓⅔⅛.]/u.test(t)) {
     if (CLOCK.test(t) || /^\d{3}\s*[CF]\b/.test(t)) return true;
     // a short row that starts with a number and is no sentence
@@ -90,6 +94,8 @@ function isMethod(t: string): boolean {
   const amount = readAmount(t);
   if (amount && amount.amount.terms[0]?.unit !== null) return words > 28 || (words > 9 && /[.!]$/.test(t));
   if (VERBS.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
+  // "serve it hot": nothing is measured and nothing named
+  if (VERBS.has(firstWord(t)) && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t)) return true;
   const told = TOLD.exec(t);
   if (told && VERBS.has(firstWord(t.slice(told[0].length))) && words > 3) return true;
   // prose: a full sentence of some length
@@ -153,9 +159,15 @@ const nextRow = (r: Reading, n: number): Row | undefined => r.rows.slice(n + 1).
 function isItem(row: Row | undefined, r: Reading, amountToo: boolean): boolean {
   if (!row || isMethod(row.text) || YIELD.test(row.text) || TIMES.test(row.text)) return false;
   const l = readLine(row.source.trim(), r.house, {}, null, r.languages);
+  if (l.rows.length > 1) return true;
   if (l.written.length > 0) return l.ingredient !== null || l.written.some((a) => a.terms[0]?.unit !== null) || /^\d/.test(row.text);
   return !amountToo && (l.ingredient !== null || lookUp(row.text, r.house).kind !== 'unknown' || itemsIn(row.text, r.house, r.languages) !== null);
 }
+
+/** What a list is called, whatever follows it. */
+const STRUCTURAL = /^(?:the )?(?:ingredients?|ingredients list|shopping list|zutaten|ingredienti|ingredientes|ingr[eé]dients|ingredi[eë]nten|ingredienser)$/iu;
+/** Kinds of thing that a batter is made of: a heading that only names one is the batter's. */
+const OF_A_BATTER = new Set(['flour', 'starch', 'sugar', 'leavening', 'salt', 'egg', 'dairy', 'plant-milk', 'fat', 'dry-dairy']);
 
 /** Companions that are made, not bought: a bare row of one is a heading where amounts follow. */
 const MADE = /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whipped butter)$/i;
@@ -164,8 +176,11 @@ const MADE = /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|g
 function headingAt(raw: Row, n: number, r: Reading): Place | null {
   const shape = headingShape(raw.source, raw.text);
   if (!shape) return null;
-  const role = roleOf(shape.words);
   const next = nextRow(r, n);
+  const said = roleOf(shape.words);
+  // "To cook", and what follows is butter: the pan's, not the method's
+  const role = said === 'method' && /^(?:to cook|cooking|for cooking)$/i.test(shape.words) && isItem(next, r, false) ? 'pan' : said;
+  if (STRUCTURAL.test(shape.words)) return { at: 'heading', words: shape.words, role: 'batter' };
   const first = r.title === null && !r.started && r.rows.slice(0, n).every((x) => x.text === '');
   if (r.title === null && !r.started && r.role === 'batter' && DISH.test(shape.words) && !/^(?:for|to)\b/i.test(shape.words))
     return { at: 'title', text: raw.text.replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '').replace(/\s*:$/, '') };
@@ -185,7 +200,7 @@ function headingAt(raw: Row, n: number, r: Reading): Place | null {
     const named = lookUp(shape.words, r.house).kind !== 'unknown';
     const apart = n === 0 || r.rows[n - 1]?.text === '' || !r.started;
     const own =
-      /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b))$/i.test(
+      /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b))$/i.test(
         shape.words,
       );
     if (shape.marked ? !named || isItem(next, r, true) : own || (apart && (!named || isItem(next, r, true)) && !first))
@@ -196,12 +211,18 @@ function headingAt(raw: Row, n: number, r: Reading): Place | null {
   }
   if (!shape.marked) return null;
   if (first) return { at: 'title', text: shape.words };
-  return readLine(raw.text.replace(/:\s*$/, ''), r.house).ingredient && !isItem(next, r, true) ? null : { at: 'heading', words: shape.words, role: 'unknown' };
+  const named = readLine(raw.text.replace(/:\s*$/, ''), r.house).ingredient;
+  if (named && !isItem(next, r, true)) return null;
+  return { at: 'heading', words: shape.words, role: named && OF_A_BATTER.has(named.category) ? 'batter' : 'unknown' };
 }
+
+/** "for the sauce I take a hundred grams of sugar": a heading, as spoken. */
+const SPOKEN_HEADING =
+  /^(?:(?:and|then|so|now)\s+)*(for (?:the|my|a) [\p{L} ]{3,30}?)[,\s]+(?:i|we|you)(?:[’']ll|[’']d)?\s+(?:use|take|need|start with|put in|put|add|want|mix)\s+(\S.*)$/iu;
 
 /** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
 function inlineHeading(raw: Row, r: Reading): Place | null {
-  const m = /^([\p{L}][\p{L}\s'’-]{1,38}?)\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text);
+  const m = SPOKEN_HEADING.exec(raw.text) ?? /^([\p{L}][\p{L}\s'’-]{1,38}?)\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text);
   if (!m?.[1] || !m[2]) return null;
   const role = roleOf(m[1]);
   if (role === null || role === 'method' || role === 'notes') return null;
@@ -286,7 +307,8 @@ function place(n: number, r: Reading): Place {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
   }
-  if (r.role === 'method') return aside('method');
+  if (r.role === 'method' || /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t)) return aside('method');
+  if (/^\([^()\d]*\)$/.test(t)) return aside('note');
   if (r.role === 'notes') return aside('note');
   if (yields) return aside('yield');
   if (TIMES.test(t)) return aside('note');

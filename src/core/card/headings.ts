@@ -65,6 +65,9 @@ export function roleOf(words: string): Exclude<Role, 'unknown'> | null {
     .replace(/[’]/g, "'")
     .replace(/\bpan-cake/g, 'pancake')
     .replace(/\s+for \d.*$/, '')
+    .replace(/^(?:optional|some) (?=\S)/, '')
+    .replace(/(?<=\S)\s+(?:ideas?|suggestions?|options?)$/, '')
+    .replace(/^ingredients? for (?:the )?(?=\S)/, '')
     .replace(
       /^(?:for|the|pour|per|para|til|till|voor|fur|zum|zur)\s+(?:the |la |le |les |il |l'|el |den |das |die |de |het )?(?=(?:batter|pancakes?|waffles?|crepes?|dough|base|balls?|cakes?|griddle ?cakes?)\b)/,
       '',

@@ -142,7 +142,14 @@ const LOOSE =
 const ONE_MORE = /^(?:an?\s+(?:extra|additional|further)|another)\s+(?=\p{L})/iu;
 
 const LEAD_IN =
-  /^(?:(?:and|then|also|plus|so|next|first|finally|now|well|ok|okay|oh|um|er|yes|right|or)\b[,\s]+|(?:i|we|you)(?:[’']ll|[’']d)?\s+(?:use|used|need|take|add|put(?: in)?|like|go for|also (?:add|use)|will need|want|have|do|always (?:add|use))\s+|(?:take|add|use|put(?: in)?|get|grab|in goes?|there[’']?s|it[’']?s|you[’']?ll need|goes in|in go)\s+(?=\d|an?\s|one\s|two\s|three\s|about\s|half\s)|(?:my|our|your|the)\s+(?=\d)|(?:an?\s+)?(?:further|additional|extra)\s+(?=\d)|another\s+(?=\d))/iu;
+  /^(?:(?:for|into|to) (?:the|my|our) (?:pancakes?|batter|waffles?|cr[eê]pes?|cakes?|griddle cakes?)[,\s]+(?=\p{L}|\d)|in(?:to)? (?:an?|another|the|my|one) (?:\p{L}+ )?(?:bowl|jug|pan)[,\s]+(?=\p{L}|\d)|(?:and|then|also|plus|so|next|first|finally|now|well|ok|okay|oh|um|er|yes|right|or)\b[,\s]+|(?:i|we|you)(?:[’']ll|[’']d)?\s+(?:use|used|need|take|add|put(?: in)?|like|go for|go in with|start with|begin with|throw in|chuck in|tip in|measure(?: out)?|crack(?: in)?|pour(?: in)?|also (?:add|use)|will need|want|have|do|always (?:add|use))\s+|(?:take|add|use|put(?: in)?|get|grab|in goes?|there[’']?s|it[’']?s|you[’']?ll need|goes in|in go)\s+(?=\d|an?\s|one\s|two\s|three\s|about\s|half\s)|(?:my|our|your|the)\s+(?=\d)|(?:an?\s+)?(?:further|additional|extra)\s+(?=\d)|another\s+(?=\d))/iu;
+
+/** A spoken line without the words that lead it in. */
+export function withoutLead(text: string): string {
+  let t = text;
+  for (let m = LEAD_IN.exec(t); m && m[0].length < t.length; m = LEAD_IN.exec(t)) t = t.slice(m[0].length);
+  return t;
+}
 
 const TIMES_COUNT = /\s*\b[x×]\s*(\d{1,3})\b(?!\s*(?:cm|mm|g\b|ml\b))/iu;
 const OR_TWO = /\s+or\s+(two|three)\b/i;
@@ -226,17 +233,17 @@ const TRIGGERS =
   /\b(?:for|to|on|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
 
 /** Phrases at the end and the start of a line, in any order: each is claimed, and the line ends before it. */
-function takePhrases(r: Reader): { from: number; to: number; extra: Span | null } {
+function takePhrases(r: Reader, start: number): { from: number; to: number; extra: Span | null } {
   let to = r.text.length;
-  let from = 0;
+  let from = start;
   let extra: Span | null = null;
   let batter = false;
   const take = (re: RegExp, as: Claim, said = true): RegExpExecArray | null => {
-    const m = re.exec(r.text.slice(0, to));
+    const m = re.exec(r.text.slice(start, to));
     if (!m || m.index === 0) return null;
-    r.claim(m.index, to, as);
-    if (said) r.keep(m.index, to);
-    to = m.index;
+    r.claim(start + m.index, to, as);
+    if (said) r.keep(start + m.index, to);
+    to = start + m.index;
     return m;
   };
   if (!TRIGGERS.test(r.text)) {
@@ -735,13 +742,14 @@ function splitWhole(source: string, house: KitchenConventions, languages: Readon
   if (/\d{10,}|\d[eE][+]?\d{2,}/.test(text))
     return { ...finish(r), problem: { code: 'enormous', message: 'That number is too long to be an amount: check it.' } };
 
-  const ends = takePhrases(r);
-  let { from } = ends;
-  const { to } = ends;
-  for (let lead = LEAD_IN.exec(text.slice(from, to)); lead; lead = LEAD_IN.exec(text.slice(from, to))) {
+  let from = 0;
+  for (let lead = LEAD_IN.exec(text); lead && from + lead[0].length < text.length; lead = LEAD_IN.exec(text.slice(from))) {
     r.claim(from, from + lead[0].length, 'filler');
     from += lead[0].length;
   }
+  const ends = takePhrases(r, from);
+  from = ends.from;
+  const { to } = ends;
   const special = partOf(r, from, to) ?? bothOf(r, from, to);
   if (special) return special;
   takeMeasures(r);

@@ -34,6 +34,15 @@ test.each([
   ['two and a quarter cups', '9/4 |  cups'],
   ['half a dozen eggs', '6 |  eggs'],
   ['a couple of eggs', '2 |  eggs'],
+  ['three hundred ml', '300 |  ml'],
+  ['a hundred and fifty g', '150 |  g'],
+  ['two hundred and twenty-five g', '225 |  g'],
+  ['thirty two g', '32 |  g'],
+  ['one and three-quarter cups', '7/4 |  cups'],
+  ['2/3rds cup', '2/3 |  cup'],
+  ['1/2 a cup', '1/2 |  cup'],
+  ['half of a quarter cup', '1/8 |  cup'],
+  ['between 1 and 2 cups', '1 to 2 |  cups'],
 ])('%s', (text, said) => expect(read(text)).toBe(said));
 
 // what looks like a range but runs downwards is none: the second number is left standing
@@ -58,4 +67,18 @@ test('what is written is read back to the same value', () => {
       return back !== null && back.length === text.length && back.low.equals(value) && back.high === null;
     }),
   );
+});
+
+// what was run together or parted by a point may mean two things; both are told
+test.each([
+  ['11/2 cups', '3/2', '11/2'],
+  ['21/2 cups', '5/2', '21/2'],
+  ['1.000 g', '1', '1000'],
+  ['1,250 kg', '1250', '5/4'],
+  ['3/2 cups', '3/2', null],
+  ['12/2 cups', '6', null],
+  ['1.5 g', '3/2', null],
+] as const)('%s: %s or %s', (text, low, other) => {
+  const n = readNumber(text);
+  expect([n?.low.toFraction(), n?.other?.toFraction() ?? null]).toEqual([low, other]);
 });

@@ -108,6 +108,12 @@ const DOZEN = new RegExp(`^(?:(half\\s+an?|an?\\s+half|an?|${WORD})\\s+)?(dozen)
 const COUPLE = /^(?:an?\s+)?couple(?:\s+of)?\b/i;
 /** "between 1 and 2". */
 const BETWEEN = /^between\s+/i;
+const UNIT_WORD = 'one|two|three|four|five|six|seven|eight|nine';
+const TENS_WORD = 'twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
+/** "three hundred", "a hundred and fifty", "two hundred and twenty-five". */
+const HUNDREDS = new RegExp(`^(an?|${WORD})\\s+hundred(?:(?:\\s+and)?\\s+(?:(${TENS_WORD})(?:[\\s-]+(${UNIT_WORD}))?|(${WORD})))?\\b(?!\\s+hundred)`, 'i');
+/** "twenty five", "thirty-two". */
+const TENS = new RegExp(`^(${TENS_WORD})[\\s-]+(${UNIT_WORD})\\b`, 'i');
 const WORD_ONLY = new RegExp(`^(${WORD})\\b`, 'i');
 const ARTICLE = /^an?\b(?=\s+\S)/i;
 
@@ -163,6 +169,10 @@ function readWords(text: string): One | null {
   if (m) return { value: new Fraction(word(m[1]), part(m[2])), length: m[0].length };
   m = PARTS_ONLY.exec(text);
   if (m) return { value: new Fraction(1, part(m[1])), length: m[0].length };
+  m = HUNDREDS.exec(text);
+  if (m) return { value: new Fraction(100 * word(m[1]) + word(m[2]) + word(m[3]) + word(m[4])), length: m[0].length };
+  m = TENS.exec(text);
+  if (m) return { value: new Fraction(word(m[1]) + word(m[2])), length: m[0].length };
   m = COUPLE.exec(text);
   if (m) return { value: new Fraction(2), length: m[0].length };
   m = WORD_ONLY.exec(text);
