@@ -173,6 +173,7 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ..
                 diff={proposing.diff}
                 flourThenG={(proposing.proposed ?? worked).analysis.tally.flourG}
                 tools={tools}
+                fresh={saving.formulaId === null}
                 send={send}
               />
             )}

@@ -11,6 +11,8 @@ interface Props {
   readonly formula: Formula;
   readonly lines: readonly FormulaLine[];
   readonly house: Kitchen;
+  /** Never saved yet: the reason for its kind is worth a word. */
+  readonly fresh: boolean;
   readonly send: (a: BenchAction) => void;
 }
 
@@ -30,13 +32,13 @@ const sets = (o: Offer): string => {
 const said = (o: Offer & { readonly what: 'way' }): string => (WAY_NAMES[o.way] as Readonly<Record<string, string>>)[o.value] ?? o.value;
 
 /** What the card says of this formula's own ways, and the kind it seems to be: each with its reason, taken with one tap. */
-export function CardSays({ formula: f, lines, house, send }: Props) {
+export function CardSays({ formula: f, lines, house, fresh, send }: Props) {
   if (f.cardNotes.trim() === '' && f.name.trim() === '') return null;
   const guess = guessKind(f.name, lines, f.cardNotes);
   const other = guess && guess.kind !== f.kind && !f.dismissed.includes(`guess:${guess.kind}`) ? guess : null;
   const offers = offersFrom(f.cardNotes, lines, kitchenOf(f, house).conventions).filter((o) => !isTaken(o, f, lines, house));
   const told = toldBy(f.cardNotes);
-  if (!other && offers.length === 0 && told.length === 0 && (!guess || f.cardNotes.trim() === '')) return null;
+  if (!other && offers.length === 0 && (!fresh || (told.length === 0 && !guess))) return null;
   const take = (o: Offer): void => {
     if (o.what === 'way') send({ do: 'set', part: { ways: { ...f.ways, [o.way]: o.value } }, place: null });
     else if (o.what === 'portion') send({ do: 'set', part: { portionMl: o.ml }, place: null });

@@ -40,6 +40,8 @@ interface Props {
   /** g of flour as proposed; as it stands where nothing is proposed. */
   readonly flourThenG: number;
   readonly tools: LineTools;
+  /** Never saved yet. */
+  readonly fresh: boolean;
   readonly send: (a: BenchAction) => void;
 }
 
@@ -53,7 +55,7 @@ interface SheetPart {
 }
 
 /** The sheet: the lines by the vessel they go into, a place to add one, and what stood around them on the card. */
-export function Sheet({ formula, house, end, lines: all, analysis, diff, flourThenG, tools, send }: Props) {
+export function Sheet({ formula, house, end, lines: all, analysis, diff, flourThenG, tools, fresh, send }: Props) {
   const list = useRef<HTMLDivElement>(null);
   // a line being typed stays where it is, though half a word may read as something for another bowl
   const [held, setHeld] = useState<{ readonly key: string; readonly vessel: Vessel } | null>(null);
@@ -198,7 +200,7 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
         </SortableContext>
       </DndContext>
       <AddLine full={all.length >= MOST_ENTRIES} formula={formula} house={house} send={send} />
-      <CardSays formula={formula} lines={counted} house={house} send={send} />
+      <CardSays formula={formula} lines={counted} house={house} fresh={fresh} send={send} />
       {formula.cardNotes !== '' || lines.length > 0 ? (
         <details className="mt-3" open={false}>
           <summary className="cursor-pointer rounded px-2 font-semibold text-rim">
