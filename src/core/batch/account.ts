@@ -9,7 +9,13 @@ import { pricePerG, type Shelf } from '../pantry/stock';
 export interface AccountLine extends TallyLine {
   readonly text?: string;
   readonly ingredient?: Ingredient | null;
+  /** The sauce or glaze beside the batter it is of. */
+  readonly side?: string | null | undefined;
 }
+
+/** The lines of each sauce or glaze beside the batter, by its name. */
+export const besideLines = (lines: readonly AccountLine[]): readonly { readonly name: string; readonly lines: readonly AccountLine[] }[] =>
+  [...new Set(lines.flatMap((l) => l.side ?? []))].map((name) => ({ name, lines: lines.filter((l) => l.side === name) }));
 
 export interface CostRow {
   readonly ingredient: Ingredient;

@@ -113,6 +113,7 @@ export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => 
       text: l.text,
       use: l.vessel === 'pan' || l.vessel === 'topping' ? l.vessel : 'batter',
       ingredient: parts[0]?.ingredient ?? null,
+      ...(l.side !== undefined && { side: l.side }),
       parts: l.grams === null ? [] : parts.flatMap((p) => membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, grams: p.grams * m.share }))),
     };
   });

@@ -1,5 +1,6 @@
 /** Money, food, take-out lists, the order of measuring, and what a scale can't weigh. */
 import fc from 'fast-check';
+import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import { measureFrom, withMeasure } from '../pantry/calibrate';
 import { portionFor, scalesOf } from '../pantry/gear';
@@ -10,7 +11,7 @@ import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
 import { keeping, pricePerG, type Shelf } from '../pantry/stock';
 import { anyFormula, linesOf } from '../testing/formulas';
-import { costOf, nutritionOf } from './account';
+import { besideLines, costOf, nutritionOf } from './account';
 import { inOrder, leaves, washes } from './order';
 import { atOnce, portionsIn } from './portions';
 import { scale } from './scale';
@@ -255,4 +256,22 @@ test('a pinch stays so many pinches on the sheet until a spoon measures it', () 
   // three dashes are not yet a quarter teaspoon (0.616 ml each is: 1.85 ml, measured); three pinches are 0.92 ml, pinched
   expect(sheet(3)).toEqual([null, '3 pinches', null]);
   expect(sheet(4)).toEqual([null, null, null]);
+});
+
+test('a sauce beside the batter is told apart, and stays under its name from the sheet to the till', () => {
+  const f = {
+    ...EMPTY_FORMULA,
+    entries: [
+      { key: 'l1', text: '200 g flour' },
+      { key: 'l2', text: '100 g sugar', vessel: 'topping' as const, group: { name: 'Glaze', role: 'side' as const } },
+    ],
+  };
+  const r = scale(formulaLines(f), { by: 'factor', factor: 3 }, 'gram');
+  if (!r.ok) throw new Error(r.error.message);
+  const sheet = sheetOf(r.value, 1);
+  expect(sheet.map((l) => [l.grams, l.side ?? null])).toEqual([
+    [600, null],
+    [300, 'Glaze'],
+  ]);
+  expect(besideLines(linesOfSheet(sheet, findIngredient)).map((s) => [s.name, s.lines.map((l) => l.parts[0]?.grams)])).toEqual([['Glaze', [300]]]);
 });

@@ -111,3 +111,23 @@ test('done: by a tap, by what was weighed, joined and pulled, and by what came a
   expect(after.has('load2')).toBe(false);
   expect(after.has('rest1')).toBe(true);
 });
+
+test('what a card has beside its batter is a step of its own, made ahead', () => {
+  const card = ['200 g flour', '300 ml milk', '2 eggs'];
+  const beside = sheet('150 g sugar', '60 g butter').map((l, n): SheetLine => ({ ...l, key: `l${n + 7}`, vessel: 'topping', side: 'Caramel sauce' }));
+  const taken = sheet('50 g honey').map((l): SheetLine => ({ ...l, key: 's0p0', vessel: 'topping', side: 'Honey butter' }));
+  const of = (more: readonly SheetLine[]): readonly Step[] =>
+    stepsOf({
+      batch: { sheet: [...sheet(...card), ...more], split: ONE, kind: 'griddle', driver: GUESTS, piecesPlanned: 24 },
+      ways: FRESH_WAYS,
+      restMin: 10,
+      life: { min: 60, why: 'powder' },
+      times: { first: 140, second: 90 },
+      atOnce: 8,
+      find,
+    });
+  // 8 minutes for the sauce and one for each of its two lines
+  expect(of(beside).find((s) => s.id === 'sides')).toMatchObject({ name: 'Make what goes with it: caramel sauce', min: 10, ahead: true });
+  expect(ids(of(taken))).not.toContain('sides');
+  expect(ids(of([]))).not.toContain('sides');
+});

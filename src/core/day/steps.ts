@@ -64,6 +64,8 @@ const ROAST_C = 180;
 const LINE_MIN = 1;
 const JOIN_MIN = 4;
 const WHIP_MIN = 8;
+/** Making a sauce or a glaze, besides weighing it: ours. */
+const SIDE_MIN = 8;
 /** Holding oven, and how long it and a surface take to warm. */
 export const HOLD_C = 93;
 const HOLD_WARM_MIN = 15;
@@ -87,6 +89,9 @@ interface Facts {
   readonly dry: number;
   readonly wet: number;
   readonly cold: boolean;
+  /** What the card has beside the batter, and how many lines that is. */
+  readonly sides: readonly string[];
+  readonly sideLines: number;
   /** What the lines say is done to something first. */
   readonly says: (what: RegExp) => boolean;
   readonly fatSoftened: boolean;
@@ -109,6 +114,8 @@ function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked
   const ingredientsOf = (l: SheetLine): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
   const has = (of: (l: SheetLine) => boolean): boolean => sheet.some(of);
   const linesIn = (...vessels: readonly SheetLine['vessel'][]): number => sheet.filter((l) => vessels.includes(l.vessel)).length;
+  // sauces of the formula's own; what is taken along from Alongside has its method there
+  const beside = batch.sheet.filter((l) => l.side !== undefined && l.grams !== null && !/^s\d+p\d+$/.test(l.key));
   const { split } = batch;
   const baked = batch.kind === 'oven';
   return {
@@ -119,6 +126,8 @@ function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked
     dry: linesIn('dry'),
     wet: linesIn('wet', 'fold-in'),
     cold: has((l) => ingredientsOf(l).some((i) => i.category === 'egg' || i.category === 'dairy' || i.category === 'plant-milk')),
+    sides: [...new Set(beside.flatMap((l) => l.side ?? []))],
+    sideLines: beside.length,
     says: (what) => has((l) => says(l, what)),
     fatSoftened: has((l) => says(l, /\bsoft(?:ened)?\b/i) && ingredientsOf(l).some((i) => i.category === 'fat')),
     butterMelted: has((l) => says(l, /\bmelt/i) || ingredientsOf(l).some((i) => l.vessel === 'wet' && isA(i, 'butter-unsalted'))),
@@ -277,6 +286,17 @@ const BEFORE: readonly Row[] = [
     handsMin: (f) => 2 + f.mixes,
     after: ['dry', 'wet', 'label'],
     slips: 'not past the joining',
+  },
+  {
+    id: 'sides',
+    when: (f) => f.sides.length > 0,
+    name: (f) => `Make what goes with it: ${f.sides.map((x) => x.toLowerCase()).join(', ')}`,
+    why: 'Made ahead it waits for the plates; once the griddle is hot there is no hand free.',
+    who: 'helper',
+    min: (f) => SIDE_MIN * f.sides.length + LINE_MIN * f.sideLines,
+    handsMin: (f) => SIDE_MIN * f.sides.length + LINE_MIN * f.sideLines,
+    slips: 'earlier is fine, covered; what holds milk, cream or egg in the cold, as the local food code has it',
+    ahead: true,
   },
   {
     id: 'heat',

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { Worked } from '@/core/analyse';
-import { type AccountLine, type Cost, costOf, NUTRIENT_NAMES, NUTRIENTS, type Nutrition, nutritionOf } from '@/core/batch/account';
+import { type AccountLine, besideLines, type Cost, costOf, NUTRIENT_NAMES, NUTRIENTS, type Nutrition, nutritionOf } from '@/core/batch/account';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams, money, type Units } from '@/core/quantity/say';
@@ -22,8 +22,22 @@ export function CostView({ lines, shelf, units, pieces, piecesName }: CostProps)
   return (
     <div className="grid gap-3">
       <Money cost={costOf(lines, shelf)} units={units} pieces={pieces} />
+      <Beside lines={lines} shelf={shelf} units={units} />
       <Food of={nutritionOf(lines)} pieces={pieces} piecesName={piecesName} />
     </div>
+  );
+}
+
+/** What each sauce or glaze beside the batter costs, of the whole. */
+function Beside({ lines, shelf, units }: Pick<CostProps, 'lines' | 'shelf' | 'units'>) {
+  const sides = besideLines(lines).map((s) => ({ name: s.name, cost: costOf(s.lines, shelf) }));
+  const priced = sides.filter((s) => s.cost.rows.some((r) => r.cost !== null));
+  if (priced.length === 0) return null;
+  return (
+    <p className="text-[15px]">
+      <span className="text-soft">Of that, alongside: </span>
+      {priced.map((s) => `${s.name} ${s.cost.gaps.length > 0 ? 'at least ' : ''}${money(s.cost.total, units)}`).join('; ')}.
+    </p>
   );
 }
 
