@@ -39,6 +39,15 @@ test('every line stays inside its bracket, keeps its text, and answers for each 
   }
 });
 
+test('what is told beside a scaled amount holds no amount of its own: only sizes, degrees, minutes and pages', () => {
+  for (const w of LINES) {
+    const l = readLine(w.text, FRESH_CONVENTIONS);
+    if (l.status !== 'read') continue;
+    const bare = l.preparation.replace(/\d+\s*(?:cm|mm|inch(?:es)?|°\s*[CF]?|[CF]\b|min(?:ute)?s?|hours?)|tip \d+/g, '');
+    expect([w.text, bare]).toEqual([w.text, bare.replace(/\d/g, '#')]);
+  }
+});
+
 interface WorkedCard {
   readonly name: string;
   readonly text: string;
