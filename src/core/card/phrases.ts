@@ -23,7 +23,7 @@ export const EXTRA =
 export const OR_MORE =
   /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+)?(?:a (?:little|bit) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;
 export const TAIL =
-  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|(?:this is |it is |it's )?optional|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
+  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|(?:this is |it is |it's )?optional|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
 export const FIRST = /^\s*\(?optional(?:ly)?\)?\s*[:,–—-]?\s*/i;
 export const DIVIDED = /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
 /** When it goes in. */

@@ -456,44 +456,67 @@ interface Named {
 const sharesNoun = (words: readonly Token[]): boolean =>
   words.every((t) => VARIANT.has(t.norm) || FILLER.has(t.norm) || HARMLESS.has(t.norm) || STATE.has(t.norm));
 
+const isPraise = (words: readonly Token[]): boolean => words.every((t) => FILLER.has(t.norm) || HARMLESS.has(t.norm) || STATE.has(t.norm));
+/** Whether nothing but a colour, a plant or a sort stands there, without a noun of its own. */
+const isBare = (words: readonly Token[]): boolean => {
+  const last = words[words.length - 1];
+  return sharesNoun(words) && !(words.length > 1 && last !== undefined && HEADS.has(last.norm));
+};
+
+/** One of several that will do: by itself, or with the noun that another of them has. */
+function readGroup(r: Reader, g: readonly Token[], n: number, groups: readonly (readonly Token[])[]): NameReading {
+  const alone = nameOf(r, g);
+  const last = groups[groups.length - 1] ?? g;
+  const used = (name: NameReading, count: number): boolean => name.as.slice(0, count).some((a) => a === 'ingredient' || a === 'variant');
+  if (n === groups.length - 1) {
+    const before = groups[n - 1] ?? [];
+    const head = before.findLast((t) => HEADS.has(t.norm));
+    // "milk (dairy or oat)": the noun stood before
+    if (head && isBare(g) && !standsAlone(g) && !g.some((t) => HEADS.has(t.norm))) {
+      const lent = nameOf(r, [...g, head]);
+      if (!isOpen(lent) && used(lent, g.length)) return { ...lent, as: lent.as.slice(0, g.length) };
+    }
+    // "vanilla extract or essence"
+    if (isOpen(alone))
+      for (let cut = before.length - 1; cut > 0; cut--) {
+        const lent = nameOf(r, [...before.slice(0, cut), ...g]);
+        if (!isOpen(lent)) return { ...lent, as: lent.as.slice(cut) };
+      }
+    return alone;
+  }
+  const chocolate = g.length === 1 && g[0]?.norm === 'milk' && last.some((t) => t.norm === 'chocolate');
+  if (standsAlone(g) && alone.kind === 'found' && !chocolate) return alone;
+  const bare = isBare(g);
+  if (!bare && !isOpen(alone) && !chocolate) return alone;
+  // as much of the last as makes a name of which the bare word is a part
+  const tails = [...last.keys()].slice(1).map((from) => last.slice(from));
+  const lendable = tails.filter((lent) => lent.some((t) => HEADS.has(t.norm)));
+  const tries = lendable.map((lent) => ({ name: nameOf(r, [...g, ...lent]) })).filter((t) => !isOpen(t.name) && used(t.name, g.length));
+  const [chosen] = tries;
+  if (chosen) return chosen.name;
+  if (isPraise(g)) {
+    const whole = nameOf(r, [...g, ...last]);
+    if (!isOpen(whole)) return whole;
+  }
+  if (bare && last.some((t) => HEADS.has(t.norm)) && alone.kind === 'found' && !standsAlone(g))
+    return { kind: 'unknown', suggestions: [alone.ingredient], as: [] };
+  return alone;
+}
+
 /** "A or B", "A/B": read one by one, the shared noun lent to the first. */
 function readAlternatives(r: Reader, words: readonly Token[]): Named | null {
-  const all = r.tokens.filter((t) => words.includes(t) || (t.as === null && t.text === '/'));
-  const groups = groupsOf(all, /^(?:or|oder|ou|\/)$/i).map((g) => ({ ...g, tokens: g.tokens.filter((t) => isWord(t)) }));
+  const OR = /^(?:or|oder|ou|\/)$/i;
+  const marks = r.tokens.filter((t) => words.includes(t) || (t.as === null && (t.text === '/' || t.text === ',')));
+  const lastOr = marks.findLastIndex((t) => OR.test(t.text));
+  // "white, milk or dark": a comma before the "or" parts too; one after it leads to what is done to it
+  const all = marks.filter((t, n) => t.text !== ',' || n < lastOr);
+  const split = (parts: RegExp): readonly (readonly Token[])[] => groupsOf(all, parts).map((g) => g.tokens.filter((t) => isWord(t)));
+  const byComma = split(/^(?:or|oder|ou|\/|,)$/i);
+  const groups = byComma.every((g) => isBare(g) || !isOpen(nameOf(r, g))) ? byComma : split(OR);
   if (groups.length < 2) return null;
-  const last = groups[groups.length - 1];
-  if (!last) return null;
-  const readings = groups.map((g, n) => {
-    const alone = nameOf(r, g.tokens);
-    const before = groups[n - 1];
-    if (n === groups.length - 1 && isOpen(alone) && before)
-      for (let cut = before.tokens.length - 1; cut > 0; cut--) {
-        // "vanilla extract or essence"
-        const lent = nameOf(r, [...before.tokens.slice(0, cut), ...g.tokens]);
-        if (!isOpen(lent)) return { tokens: g.tokens, name: { ...lent, as: lent.as.slice(cut) }, own: g.tokens.length };
-      }
-    if (n === groups.length - 1) return { tokens: g.tokens, name: alone, own: g.tokens.length };
-    const praise = g.tokens.every((t) => FILLER.has(t.norm) || HARMLESS.has(t.norm) || STATE.has(t.norm));
-    const bare = sharesNoun(g.tokens);
-    if (!bare && !isOpen(alone)) return { tokens: g.tokens, name: alone, own: g.tokens.length };
-    // the shared noun alone first; a word of praise is lent the whole of it
-    for (const from of [...last.tokens.keys()].slice(1).concat(praise ? [0] : [])) {
-      const lent = last.tokens.slice(from);
-      if (from > 0 && !lent.some((t) => HEADS.has(t.norm))) continue;
-      const together = nameOf(r, [...g.tokens, ...lent]);
-      if (!isOpen(together) && (from === 0 || together.as.slice(0, g.tokens.length).some((a) => a === 'ingredient' || a === 'variant')))
-        return { tokens: g.tokens, name: together, own: g.tokens.length };
-    }
-    return {
-      tokens: g.tokens,
-      name:
-        bare && last.tokens.some((t) => HEADS.has(t.norm)) && alone.kind === 'found' && !standsAlone(g.tokens)
-          ? { ...nothing, suggestions: [alone.ingredient] }
-          : alone,
-      own: g.tokens.length,
-    };
-  });
+  const readings = groups.map((g, n) => ({ tokens: g, name: readGroup(r, g, n, groups) }));
   if (readings.every((x) => isOpen(x.name))) return null;
+  for (const t of marks) if (t.text === ',' && t.as === null) t.as = 'filler';
   for (const x of readings) {
     x.tokens.forEach((t, k) => {
       t.as = isOpen(x.name) ? (FILLER.has(t.norm) ? 'filler' : STATE.has(t.norm) ? 'state' : 'unknown') : (x.name.as[k] ?? 'unknown');

@@ -217,7 +217,7 @@ function leftOver(w: string, key: string): NameClaim | null {
   if (FILLER.has(w)) return 'filler';
   if (STATE.has(w)) return 'state';
   if (HARMLESS.has(w)) return 'filler';
-  return harmlessWith(w, key.slice(key.lastIndexOf(' ') + 1), key) ? 'variant' : null;
+  return harmlessWith(w, key.slice(key.lastIndexOf(' ') + 1), key) ? 'filler' : null;
 }
 
 /** The longest run of words that is a name, provided that every word left over changes nothing. */
