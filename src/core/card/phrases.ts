@@ -4,7 +4,7 @@
 export const PAN =
   /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|brushing|oiling|cooking|coating the pan|coat the pan|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
 export const TOPPING =
-  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
+  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|sprinkle|scatter|squeeze over|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
 /** The same in the other languages of the names. */
 export const PAN_ABROAD =
   /[\s,(–—-]*(?:\b(?:zum|fürs|für die|zur)\s+(?:ausbacken|braten|einfetten|backen|pfanne|anbraten)|\bpour\s+(?:la\s+(?:poêle|poele|cuisson)|le\s+moule|graisser|cuire)|\bpara\s+(?:la\s+sart[eé]n|fre[ií]r|engrasar|la\s+plancha)|\bper\s+(?:la\s+padella|ungere|friggere)|\b(?:om\s+in\s+te\s+bakken|voor\s+(?:de\s+pan|het\s+bakken))|\btil\s+(?:stegning|steking|panden|pannen)|\btill\s+(?:stekning|pannan))(?![\p{L}])[^()\d]*\)?\s*$/iu;
@@ -23,12 +23,12 @@ export const EXTRA =
 export const OR_MORE =
   /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+)?(?:a (?:little|bit) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;
 export const TAIL =
-  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|(?:this is |it is |it's )?optional|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
+  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|(?:this is |it is |it's )?optional|give or take(?: a (?:bit|little))?|or thereabouts|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
 export const FIRST = /^\s*\(?optional(?:ly)?\)?\s*[:,–—-]?\s*/i;
 export const DIVIDED = /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
 /** When it goes in. */
 export const MOMENT =
-  /[\s,(–—-]*\b(?:(?:added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured)\s+(?:in|on|over|at|to|just|right|after|before|last|into)\b[^(),\d]*|to (?:fold|stir|mix) in\b[^(),\d]*|at the (?:very )?end|last(?: of all)?|before (?:the flip|flipping|turning|baking|cooking)\b[^(),\d]*|after (?:resting|the rest)\b[^(),\d]*)\)?\s*$/i;
+  /[\s,(–—-]*\b(?:(?:added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured)\s+(?:in|on|over|at|to|just|right|after|before|last|into)\b[^(),\d]*|to (?:fold|stir|mix) in\b[^(),\d]*|for (?:the )?(?:egg )?(?:whites|yolks)|at the (?:very )?end|last(?: of all)?|before (?:the flip|flipping|turning|baking|cooking)\b[^(),\d]*|after (?:resting|the rest)\b[^(),\d]*)\)?\s*$/i;
 
 /** Sizes, degrees, times and shares: numbers that measure no amount. */
 export const MEASURES: readonly RegExp[] = [

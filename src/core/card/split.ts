@@ -230,7 +230,7 @@ class Reader {
 
 /** A line with none of these has no phrase to look for. */
 const TRIGGERS =
-  /\b(?:for|to|on|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
+  /\b(?:for|to|on|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
 
 /** Phrases at the end and the start of a line, in any order: each is claimed, and the line ends before it. */
 function takePhrases(r: Reader, start: number): { from: number; to: number; extra: Span | null } {

@@ -169,6 +169,8 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   if (!n) return null;
   const written = said.slice(0, n.length);
   at += n.length;
+  // "200-ish g"
+  at += /^-?ish\b/i.exec(text.slice(at))?.[0].length ?? 0;
   const numberEnd = at;
   let { low, high } = n;
   at += spaceAt(text, at);
