@@ -333,6 +333,22 @@ function place(n: number, r: Reading): Place {
   return { at: 'lines', lines };
 }
 
+/** The ingredients a step tells with their amounts, where no list gives them. */
+function toldIn(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): readonly Line[] {
+  return text.split(/(?<=[.!?;])\s+/).flatMap((sentence) => {
+    const bare = sentence
+      .replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '')
+      .replace(/[.!?;]$/, '')
+      .replace(
+        /^(?:(?:then|next|now|finally|and)[,\s]+)*(?:mix|whisk|combine|beat|melt|add|stir(?: in| together)?|blend|sift|fold in|pour in|put|take)(?: together)?\s+(?=\S)/i,
+        '',
+      );
+    const bits = itemsIn(bare, house, languages) ?? [bare];
+    const read = bits.map((bit) => readLine(bit, house, {}, null, languages));
+    return read.every((l) => l.ingredient !== null) && read.some((l) => l.written.length > 0) ? read : [];
+  });
+}
+
 /** Flour, or milk with eggs: what makes a group a batter. */
 const isBatter = (lines: readonly Line[]): boolean => lines.some((l) => l.ingredient?.category === 'flour' || l.ingredient?.category === 'starch');
 
@@ -409,7 +425,7 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
       case 'nowhere':
         break;
       case 'title':
-        title = p.text;
+        title = p.text.replace(/^(?:title|name|recipe)\s*:\s*/i, '');
         break;
       case 'heading':
         section = open(p.words, p.role, p.asked);
@@ -429,6 +445,8 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
       }
     }
   }
+  // a card that has its amounts in its steps alone: "Mix 3 eggs, 125 ml milk and 60 g flour."
+  if (lines.length === 0) for (const row of ignored) for (const line of toldIn(row.text, house, languages)) lines.push(standing(line, row.lineNumber, 's0'));
   const settled = settleGroups(sections, lines, house, languages);
   return { ok: true, value: { title, lines: doubtFractions(settled.lines), ignored, sections: settled.sections } };
 }

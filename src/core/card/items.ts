@@ -13,7 +13,7 @@ const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
 /** Whether what begins here is an item of its own: it starts with an amount, or ends in one. */
 const begins = (text: string): boolean => {
   const a = readAmount(text.trim());
-  return a !== null || /\d\s*\p{L}{0,12}\s*$/u.test(text);
+  return a !== null || /\d\s*\p{L}{0,12}\s*$/u.test(text) || /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text);
 };
 
 /**
@@ -38,7 +38,7 @@ export function itemsIn(text: string, house: KitchenConventions, languages: Read
     const comma = /[,;]/.test(m[0]);
     const [l, r] = [read(left), read(right)];
     if (!whole(l) || !begins(right)) continue;
-    const far = whole(r) || (comma && whole(read(text.slice(at).trim())));
+    const far = whole(r) || (comma && r.ingredient !== null && r.written.length === 0) || (comma && whole(read(text.slice(at).trim())));
     // "2 eggs and 1 yolk" are one line of two parts; so is "1 cup plus 2 tablespoons"
     if (!far || (!comma && isEgg(l) && isEgg(r))) continue;
     if (!comma && seams.length === 1 && /plus|\+/i.test(m[0])) continue;
@@ -47,5 +47,8 @@ export function itemsIn(text: string, house: KitchenConventions, languages: Read
   }
   const last = text.slice(from).trim();
   if (out.length === 0) return null;
-  return whole(read(last)) ? [...out, last] : null;
+  // the last may be known and have no amount: "and a bit of salt"
+  const end = read(last);
+  const named = !/[.!?]\s/.test(last) && last.length < 60 && (end.ingredient !== null || end.rows.length > 1);
+  return whole(end) || named ? [...out, last] : null;
 }

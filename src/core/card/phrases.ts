@@ -43,7 +43,7 @@ export const FLOUR_TYPE =
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
-  /\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\bstone[- ]?(?:ground|milled)\b|\b(?:freshly[- ])?milled\b/gi;
+  /\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b/giu;
 
 /** "(not self-raising)": what it is not; nothing of it is in the thing. */
 export const NOT = /[,(]\s*(?:but\s+)?not\s+[^(),\d]{2,40}\)?/gi;

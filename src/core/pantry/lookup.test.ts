@@ -1,6 +1,8 @@
 import { FRESH_CONVENTIONS } from './conventions';
 import { lookUp } from './lookup';
 import { PANTRY } from './pantry';
+import { MORE_NAMES } from './tables/more-names';
+import { OTHER_NAMES } from './tables/other-names';
 
 const found = (phrase: string): string | null => {
   const r = lookUp(phrase, FRESH_CONVENTIONS);
@@ -102,4 +104,14 @@ test.each([
 ])('a slip of the pen, %s, is met with %s', (typed, id) => {
   const r = lookUp(typed, FRESH_CONVENTIONS);
   expect(r.kind === 'unknown' && r.suggestions.map((s) => s.id)).toContain(id);
+});
+
+test('every name of the other tables leads to an ingredient that there is', () => {
+  const known = new Set(PANTRY.map((i) => i.id));
+  expect(Object.keys(OTHER_NAMES).filter((id) => !known.has(id))).toEqual([]);
+  expect(
+    Object.values(MORE_NAMES)
+      .flatMap((ids) => ids.replace('?', '').split(' '))
+      .filter((id) => !known.has(id)),
+  ).toEqual([]);
 });

@@ -180,7 +180,8 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   carton: 'carton cartons bottle bottles tub tubs pot pots becher brik',
   'house-cup': 'tasse tassen tasses taza tazas tazza tazze kop koppen kopje kopjes kopp kopper kopp koppar filizanka',
   spoonful: 'spoonful spoonfuls spoonsful spoon spoons cuilleree cuillerees cuillere cuilleres loffel cuchara',
-  slice: 'slice slices rasher rashers strip strips sprig sprigs sheet sheets square squares',
+  slice:
+    'slice slices rasher rashers strip strips sprig sprigs sheet sheets square squares tranche tranches scheibe scheiben fetta fette rodaja rodajas plak plakken skive skiver skiva skivor',
 };
 
 /** Lower case, no accents, the German sharp s and the Nordic letters as they are typed without them. */
