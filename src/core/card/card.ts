@@ -83,7 +83,7 @@ const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLow
 
 function isMethod(said: string): boolean {
   // "in another bowl three eggs": an amount once the words that lead it in are off
-  const bare = withoutLead(said);
+  const bare = /^[\d½¼¾⅓⅔⅛]/u.test(said) ? said : withoutLead(said);
   const t = bare !== said && readAmount(bare) ? bare : said;
   if (/^[\d½¼¾⅓⅔⅛.]/u.test(t)) {
     if (CLOCK.test(t) || /^\d{3}\s*[CF]\b/.test(t)) return true;
@@ -245,9 +245,10 @@ function readRows(text: string, r: Reading, hint: Vessel | null): readonly Line[
 
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
-  const sentences = t.split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
   // after a list the same amounts are told again by the method
-  if (sentences.length < 2 || r.started) return null;
+  if (r.started || !/[.!?]\s/.test(t)) return null;
+  const sentences = t.split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
+  if (sentences.length < 2) return null;
   const lines: Line[] = [];
   const rest: string[] = [];
   for (const s of sentences) {

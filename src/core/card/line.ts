@@ -156,6 +156,8 @@ function settle(
   const tries = written.map((a) => weigh(a, i, fill, house));
   const [first] = tries;
   if (!first) return { code: 'no-amount', message: `How much ${shortName(i)}? No amount is written.` };
+  // nearly every line says its amount once
+  if (tries.length === 1) return first.ok ? { weighed: first.value, findings: [] } : { code: first.error.reason, message: first.error.message };
   const known = tries.flatMap((t, n) => {
     const a = combined[n];
     const amount = written[n];
