@@ -25,7 +25,7 @@ import { entriesFromCard } from '../src/core/formula/from-card';
 import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
-import { judge, VERDICTS, workedLines } from '../src/core/testing/corpus';
+import { judge, LINE_VERDICTS, workedLines } from '../src/core/testing/corpus';
 import { CARD } from './card';
 
 /** Operations per second: the median of five rounds of about 0.4 s. */
@@ -142,4 +142,4 @@ void rounding();
 // how well cards are read: the corpus' own lines, each alone
 const corpus = workedLines(readFileSync(new URL('../src/core/card/corpus/lines.tsv', import.meta.url), 'utf8'));
 const verdicts = corpus.map((w) => judge(w, readLine(w.text, FRESH_CONVENTIONS)));
-console.log(`\n${corpus.length} lines of the corpus: ${VERDICTS.map((v) => `${v} ${verdicts.filter((x) => x === v).length}`).join(', ')}`);
+console.log(`\n${corpus.length} lines of the corpus: ${LINE_VERDICTS.map((v) => `${v} ${verdicts.filter((x) => x === v).length}`).join(', ')}`);

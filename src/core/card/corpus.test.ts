@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
-import { judge, readingOf, type Verdict, workedLines } from '../testing/corpus';
+import { judge, type LineVerdict, readAs, workedLines } from '../testing/corpus';
 import { stripBullet } from './bullet';
 import { placeOf, readCard } from './card';
 import { readLine } from './line';
@@ -15,9 +15,9 @@ test(`${LINES.length} lines, each as it was worked out`, () => {
   expect(LINES.length).toBeGreaterThanOrEqual(600);
   const judged = LINES.map((w) => ({ w, l: readLine(w.text, FRESH_CONVENTIONS) })).map(({ w, l }) => ({ w, l, is: judge(w, l) }));
   const bad = judged.filter((j) => j.is !== 'right' && j.is !== 'rightly asked');
-  expect(bad.map((j) => `${j.w.text}: ${j.is}, ${readingOf(j.l)} ${j.l.grams}`)).toEqual([]);
+  expect(bad.map((j) => `${j.w.text}: ${j.is}, ${readAs(j.l)} ${j.l.grams}`)).toEqual([]);
   // what the table is good for: both sorts of answer in numbers
-  const count = (is: Verdict): number => judged.filter((j) => j.is === is).length;
+  const count = (is: LineVerdict): number => judged.filter((j) => j.is === is).length;
   expect(count('right')).toBeGreaterThan(500);
   expect(count('rightly asked')).toBeGreaterThan(70);
 });

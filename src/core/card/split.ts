@@ -46,8 +46,6 @@ export interface SplitLine {
   /** What with the batter it is for: "for the apples". */
   readonly side: string | null;
   readonly extras: readonly Extra[];
-  /** "a little", "some": words that stand where an amount would, and are none. */
-  readonly loose: boolean;
   /** Several lines in one, each as it would be written alone. */
   readonly rows: readonly string[];
   readonly problem: LineFinding | null;
@@ -133,14 +131,14 @@ const SIZE_OF =
   /(?:\b(?:(?:an?|1|one)\s+)?(?:(?:small|large|good)\s+)?(?:knob|piece|lump|pat|bit)\s+of\s+)?\b[\p{L}]+(?:\s+[\p{L}]+)?,?\s+((?:about\s+)?(?:of\s+)?the\s+size\s+of\s+an?\s+(?:small\s+|large\s+)?(walnut|hazelnut|egg)\b)/iu;
 const SIZED = /^((?:an?\s+|1\s+|one\s+)?(walnut|hazelnut|egg)[\s-]sized?\s+(?:(?:knob|piece|lump|pat|bit)\s+of\s+)?)/i;
 
-/** "a little milk", "some sugar". */
+/** "a little milk", "some sugar": words that stand where an amount would, and are none. */
 const LOOSE =
   /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|a few(?:\s+(?:drops?|pinches|spoons?|gratings?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
 
-/** Words that lead a spoken line in and say nothing. */
 /** "an extra egg", "another tablespoon of sugar": one. */
 const ONE_MORE = /^(?:an?\s+(?:extra|additional|further)|another)\s+(?=\p{L})/iu;
 
+/** Words that lead a spoken line in and say nothing. */
 const LEAD_IN =
   /^(?:(?:for|into|to) (?:the|my|our) (?:pancakes?|batter|waffles?|cr[eê]pes?|cakes?|griddle cakes?)[,\s]+(?=\p{L}|\d)|in(?:to)? (?:an?|another|the|my|one) (?:\p{L}+ )?(?:bowl|jug|pan)[,\s]+(?=\p{L}|\d)|(?:and|then|also|plus|so|next|first|finally|now|well|ok|okay|oh|um|er|yes|right|or)\b[,\s]+|(?:i|we|you)(?:[’']ll|[’']d)?\s+(?:use|used|need|take|add|put(?: in)?|like|go for|go in with|start with|begin with|throw in|chuck in|tip in|measure(?: out)?|crack(?: in)?|pour(?: in)?|also (?:add|use)|will need|want|have|do|always (?:add|use))\s+|(?:take|add|use|put(?: in)?|get|grab|in goes?|there[’']?s|it[’']?s|you[’']?ll need|goes in|in go)\s+(?=\d|an?\s|one\s|two\s|three\s|about\s|half\s)|(?:my|our|your|the)\s+(?=\d)|(?:an?\s+)?(?:further|additional|extra)\s+(?=\d)|another\s+(?=\d))/iu;
 
@@ -195,7 +193,6 @@ class Reader {
   readonly prep: { at: number; text: string }[] = [];
   use: Use | null = null;
   side: string | null = null;
-  loose = false;
   fill: FillMethod | null = null;
   problem: LineFinding | null = null;
   divided = false;
@@ -233,10 +230,9 @@ const TRIGGERS =
   /\b(?:for|to|on|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
 
 /** Phrases at the end and the start of a line, in any order: each is claimed, and the line ends before it. */
-function takePhrases(r: Reader, start: number): { from: number; to: number; extra: Span | null } {
+function takePhrases(r: Reader, start: number): { from: number; to: number } {
   let to = r.text.length;
   let from = start;
-  let extra: Span | null = null;
   let batter = false;
   const take = (re: RegExp, as: Claim, said = true): RegExpExecArray | null => {
     const m = re.exec(r.text.slice(start, to));
@@ -248,13 +244,12 @@ function takePhrases(r: Reader, start: number): { from: number; to: number; extr
   };
   if (!TRIGGERS.test(r.text)) {
     if (/\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i.test(r.text)) r.use = 'pan';
-    return { from, to, extra };
+    return { from, to };
   }
   const extraAt = take(phrases.EXTRA, 'use');
   if (extraAt) {
     batter = true;
     if (!/\b(?:for|to)\b/i.test(extraAt[0])) r.orMore = true;
-    extra = { start: to, end: to + extraAt[0].length };
   }
   for (let again = true; again; ) {
     again = false;
@@ -296,7 +291,7 @@ function takePhrases(r: Reader, start: number): { from: number; to: number; extr
     from += m[0].length;
   }
   if (/\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i.test(r.text)) r.use = 'pan';
-  return { from, to, extra };
+  return { from, to };
 }
 
 /** Numbers that are no amounts: sizes, degrees, minutes, types of flour. */
@@ -350,15 +345,14 @@ const isMaybeAmount = (t: Token, r: Reader, from: number): boolean =>
 /** Names split off by "or", "and" or commas, as spans of free words. */
 interface Group {
   readonly tokens: readonly Token[];
-  readonly joinedBy: string;
 }
 
 function groupsOf(tokens: readonly Token[], parts: RegExp): readonly Group[] {
-  const out: { tokens: Token[]; joinedBy: string }[] = [{ tokens: [], joinedBy: '' }];
+  const out: { tokens: Token[] }[] = [{ tokens: [] }];
   for (const t of tokens) {
     const here = out[out.length - 1];
     const joins = t.as !== 'amount' && t.as !== 'state' && parts.test(t.text);
-    if (joins && here?.tokens.some(isWord)) out.push({ tokens: [], joinedBy: t.text });
+    if (joins && here?.tokens.some(isWord)) out.push({ tokens: [] });
     else if (!joins) here?.tokens.push(t);
   }
   return out.filter((g) => g.tokens.some(isWord));
@@ -672,7 +666,6 @@ const finish = (r: Reader): SplitLine => ({
   use: r.use,
   side: r.side,
   extras: [],
-  loose: r.loose,
   rows: r.rows,
   problem: r.problem,
 });
@@ -742,7 +735,6 @@ function byTemplate(text: string, house: KitchenConventions, languages: Readonly
     use: t.use,
     side: t.side,
     extras: t.extras,
-    loose: t.loose,
     rows: t.rows,
     problem: t.problem,
   };
@@ -806,7 +798,6 @@ function splitWhole(source: string, house: KitchenConventions, languages: Readon
   } else {
     const loose = LOOSE.exec(text.slice(from, to));
     if (loose && !/^(?:extra|more)\s+(?:large|virgin|fine|strong|thick|ripe)/i.test(text.slice(from))) {
-      r.loose = true;
       r.claim(from, from + loose[0].length, 'amount');
       r.keep(from, from + loose[0].length);
       from += loose[0].length;

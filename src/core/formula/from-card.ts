@@ -189,7 +189,7 @@ export type Offer = { readonly words: string } & (
 );
 
 /** What the card tells besides, for which a formula has no place of its own. */
-export interface Told {
+export interface CardTells {
   readonly says: string;
   readonly words: string;
 }
@@ -285,8 +285,8 @@ export function offersFrom(notes: string, lines: readonly (Line & { readonly key
 }
 
 /** What else the card tells: yield, serving, heat, minutes a side. */
-export function toldBy(notes: string): readonly Told[] {
-  const out: Told[] = [];
+export function toldBy(notes: string): readonly CardTells[] {
+  const out: CardTells[] = [];
   const claim = yieldClaim(notes);
   if (claim) out.push({ says: `makes ${claim.pieces}`, words: claim.text });
   const serves = servingClaim(notes);

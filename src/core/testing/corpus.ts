@@ -1,7 +1,7 @@
 /** The corpus of lines with their worked readings, and how a reading is judged against one; for the tests and the bench. */
 import type { Line } from '../card/line';
 
-export interface Worked {
+export interface WorkedLine {
   readonly text: string;
   /** The ingredient, several joined by +; "?code" a question, "?" any. */
   readonly reading: string;
@@ -11,7 +11,7 @@ export interface Worked {
 }
 
 /** The rows of `lines.tsv`. */
-export const workedLines = (table: string): readonly Worked[] =>
+export const workedLines = (table: string): readonly WorkedLine[] =>
   table
     .split('\n')
     .filter((r) => r !== '' && !r.startsWith('# '))
@@ -20,10 +20,10 @@ export const workedLines = (table: string): readonly Worked[] =>
       return { text: text.replaceAll('\\t', '\t'), reading, grams: grams === '' ? null : Number(grams), more };
     });
 
-export const readingOf = (l: Line): string => (l.status === 'read' ? l.parts.map((p) => p.ingredient.id).join('+') : `?${l.findings[0]?.code}`);
+export const readAs = (l: Line): string => (l.status === 'read' ? l.parts.map((p) => p.ingredient.id).join('+') : `?${l.findings[0]?.code}`);
 
-export const VERDICTS = ['right', 'rightly asked', 'asked though plain', 'silently wrong', 'lost'] as const;
-export type Verdict = (typeof VERDICTS)[number];
+export const LINE_VERDICTS = ['right', 'rightly asked', 'asked though plain', 'silently wrong', 'lost'] as const;
+export type LineVerdict = (typeof LINE_VERDICTS)[number];
 
 function saysToo(l: Line, more: string): boolean {
   if (more.startsWith('@')) return l.use === more.slice(1);
@@ -32,13 +32,13 @@ function saysToo(l: Line, more: string): boolean {
 }
 
 /** How a line was read, against what it was worked out to be; null: it did not come back at all. */
-export function judge(w: Worked, l: Line | null): Verdict {
+export function judge(w: WorkedLine, l: Line | null): LineVerdict {
   if (!l) return 'lost';
   if (w.reading.startsWith('?')) {
     if (l.status === 'read') return 'silently wrong';
-    return w.reading === '?' || readingOf(l) === w.reading ? 'rightly asked' : 'asked though plain';
+    return w.reading === '?' || readAs(l) === w.reading ? 'rightly asked' : 'asked though plain';
   }
   if (l.status !== 'read') return 'asked though plain';
   const weighs = w.grams !== null && Math.abs((l.grams ?? 0) - w.grams) <= Math.max(0.006, 0.0006 * w.grams);
-  return readingOf(l) === w.reading && weighs && saysToo(l, w.more) ? 'right' : 'silently wrong';
+  return readAs(l) === w.reading && weighs && saysToo(l, w.more) ? 'right' : 'silently wrong';
 }

@@ -15,7 +15,7 @@ export interface Waiting {
   readonly page: string;
 }
 
-export interface Refused {
+export interface RefusedTelling {
   readonly batchId: string;
   readonly item: Item;
   readonly why: string;
@@ -23,7 +23,7 @@ export interface Refused {
 
 interface Store extends DBSchema {
   book: { key: number; value: Waiting; indexes: { batch: string } };
-  aside: { key: string; value: Refused; indexes: { batch: string } };
+  aside: { key: string; value: RefusedTelling; indexes: { batch: string } };
 }
 
 export type Queued = Waiting & { readonly seq: number };
@@ -129,13 +129,13 @@ export async function keepRefused(w: Queued, why: string): Promise<void> {
   await arrived([w.seq]);
 }
 
-export async function asideOf(batchId: string): Promise<readonly Refused[]> {
+export async function asideOf(batchId: string): Promise<readonly RefusedTelling[]> {
   const d = await store().catch(() => null);
   return d ? d.getAllFromIndex('aside', 'batch', batchId) : [];
 }
 
 /** Drops what was set aside, or puts it back to be sent once more. */
-export async function resolveAside(s: Refused, again: boolean): Promise<void> {
+export async function resolveAside(s: RefusedTelling, again: boolean): Promise<void> {
   const d = await store().catch(() => null);
   if (!d) return;
   await d.delete('aside', s.item.id);

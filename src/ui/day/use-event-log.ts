@@ -7,7 +7,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, Entry } from '@/core/batch/acts';
 import { type EventLog, type Told, withItems } from '@/core/day/event-log';
 import { kitchenNow, setKitchenClock } from './clock';
-import { asideOf, keepWaiting, type Refused, resolveAside, sendsItself, tellings, toldNow, type Waiting, waiting } from './outbox';
+import { asideOf, keepWaiting, type RefusedTelling, resolveAside, sendsItself, tellings, toldNow, type Waiting, waiting } from './outbox';
 import { sendWaiting, type Tell } from './send';
 
 const FOLLOW_MS = 2000;
@@ -15,9 +15,9 @@ const FOLLOW_MS = 2000;
 export interface OpenEventLog extends EventLog {
   readonly trouble: string | null;
   /** What the records refused of what this browser told: the rest has gone in. */
-  readonly aside: readonly Refused[];
+  readonly aside: readonly RefusedTelling[];
   /** Drops something that was set aside, or sends it once more. */
-  readonly resolve: (s: Refused, again: boolean) => void;
+  readonly resolve: (s: RefusedTelling, again: boolean) => void;
   readonly tell: (t: Told) => void;
   /** Notes an act, now. */
   readonly enter: (act: Act) => Entry;
@@ -32,7 +32,7 @@ export interface OpenEventLog extends EventLog {
 export function useEventLog(batchId: string, first: EventLog, send: Tell, onOther: () => void): OpenEventLog {
   const [server, setServer] = useState<EventLog>(first);
   const [queue, setQueue] = useState<readonly Waiting[]>([]);
-  const [aside, setRefused] = useState<readonly Refused[]>([]);
+  const [aside, setRefused] = useState<readonly RefusedTelling[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const sending = useRef<Promise<void> | null>(null);
   // what was told and is still on its way into the browser's store
