@@ -8,19 +8,18 @@ import { batterVolume } from './batter/volume';
 import { type Evidence, type EvidenceLine, type Finding, SEVERITIES } from './findings/finding';
 import { findingsOf } from './findings/findings';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf, schoolIdOf } from './formula/formula';
-import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, type School, schoolOf, usualPortionMl } from './formula/kinds';
+import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, schoolOf, usualPortionMl } from './formula/kinds';
 import type { Kitchen } from './formula/kitchen-settings';
-import { ALL_KNOWN, percentages, type Tally, tally } from './formula/tally';
-import { FRESH_WAYS, gasRoomAt, type Standing, standingOf } from './formula/ways';
+import { hangsOn } from './formula/open';
+import { ALL_KNOWN, percentages, type Tally, tally, testedFlourG } from './formula/tally';
+import { FRESH_WAYS, type Standing, standingOf } from './formula/ways';
+import { testedBy } from './formula/zones';
 import { ledger } from './lift/ledger';
 import { scalesOf } from './pantry/gear';
 import type { Unknown } from './pantry/ingredient';
 import { FRESH_UNITS, type Units } from './quantity/say';
 
-export interface AnalysableLine extends EvidenceLine {
-  readonly preparation?: string;
-  readonly foam?: 'soft' | 'firm' | null;
-}
+export type AnalysableLine = EvidenceLine;
 
 /** What has to be known of an ingredient for a rail to be. */
 const RESTS_ON: Readonly<Record<Rail, readonly Unknown[]>> = {
@@ -56,12 +55,8 @@ export interface Circumstances {
 /** A step that a fresh kitchen's scale shows, g. */
 const USUAL_STEP_G = 1;
 
-/** The school's zones where the air is thinner: the same gas takes up more room, so less of it is wanted. */
-function atAltitude(s: School, altitudeM: number): School {
-  if (!(altitudeM > 0)) return s;
-  const room = gasRoomAt(altitudeM);
-  return { ...s, zones: { ...s.zones, lift: [s.zones.lift[0] / room, s.zones.lift[1] / room] } };
-}
+/** Salt measured by the pinch. */
+const isPinchOfSalt = (l: AnalysableLine): boolean => l.amounts?.[0]?.unit === 'pinch' && l.parts.some((p) => p.ingredient.category === 'salt');
 
 /** Air share where no kind says otherwise: a whisked griddle batter. */
 const USUAL_AIR = 0.08;
@@ -74,9 +69,11 @@ const USUAL_AIR = 0.08;
  */
 export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null, schoolId: string | null = null, at: Circumstances = {}): Analysis {
   const kind = kindId === null ? null : kindById(kindId);
-  const school = kind ? atAltitude(schoolOf(kind, schoolId), at.altitudeM ?? 0) : null;
   const standing = at.standing ?? standingOf(FRESH_WAYS, kind);
   const t = tally(lines);
+  const tested = kind ? testedBy(kind, schoolOf(kind, schoolId), t, { altitudeM: at.altitudeM ?? 0, pinchOfSalt: lines.some(isPinchOfSalt) }) : null;
+  const school = tested?.school ?? null;
+  const waits = new Set(lines.flatMap(hangsOn));
   const percent = percentages(t, kind?.panFatCounts ?? false);
   const l = ledger(lines);
   const co2Per100gFlour = t.flourG > 0 ? (100 * l.co2G) / t.flourG : null;
@@ -84,16 +81,18 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
   const thick = thickness(lines, standing.restMin, standing.batterC);
   const rails: RailReading[] = [];
   if (percent && co2Per100gFlour !== null) {
+    // cocoa counts as flour where a zone is tested
+    const flour = t.flourG / testedFlourG(t);
     for (const rail of RAILS) {
       const value = rail === 'lift' ? co2Per100gFlour : percent[rail];
-      const tested = rail === 'water' ? percent.freeWater : value;
+      const tests = flour * (rail === 'water' ? percent.freeWater : value);
       const zone = school?.zones[rail] ?? null;
       const counted = rail !== 'lift' || !t.hasYeast;
       const unknown = unknownIn(t, rail);
-      const read = zone && counted ? readZone(tested, zone) : null;
+      const read = zone && counted && !waits.has(rail) ? readZone(tests, zone) : null;
       // what is known may already be too much; that it is too little can't be said
       const reading = unknown.length > 0 && (read?.standing !== 'above' || rail === 'lift') ? null : read;
-      rails.push({ rail, value, tested, zone, reading, unknown });
+      rails.push({ rail, value, tested: tests, zone, reading, unknown, shift: tested?.shifts[rail] ?? null, waits: waits.has(rail) });
     }
   }
   const evidence = {
@@ -106,6 +105,7 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
     scaleStepG: at.scaleStepG ?? USUAL_STEP_G,
     units: at.units ?? FRESH_UNITS,
     rails,
+    waits,
     tally: t,
     percent,
     ledger: l,

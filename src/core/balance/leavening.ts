@@ -8,6 +8,7 @@ import type { Worked } from '../analyse';
 import { writtenGrams } from '../card/rewrite';
 import type { FormulaLine } from '../formula/formula';
 import { railOf } from '../formula/kinds';
+import { testedFlourG } from '../formula/tally';
 import { CO2_G_PER_MMOL, type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { POWDER_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
@@ -60,6 +61,7 @@ export interface Leavened {
  */
 export function leavenFor(w: Worked, target: number, source: Source, powderSodaShare: number): Leavened | null {
   const { tally: t, ledger: l } = w.analysis;
+  const flourG = testedFlourG(t);
   if (!(t.flourG > 0)) return null;
   const soda = w.lines.find(isSoda);
   const powder = w.lines.find(isPowder);
@@ -67,7 +69,7 @@ export function leavenFor(w: Worked, target: number, source: Source, powderSodaS
   // soda that self-raising flour carries stays whatever is done here
   const lineSoda = l.rows.filter((r) => r.ownAcid && powderLines.some((p) => p.ingredient?.id === r.ingredient.id)).reduce((a, r) => a + r.sodaG, 0);
   const givenMeq = (l.sodaInPowderG - lineSoda) * MEQ_PER_G_SODA;
-  const needMeq = Math.max(0, (target * t.flourG) / 100 / CO2_G_PER_MMOL - givenMeq);
+  const needMeq = Math.max(0, (target * flourG) / 100 / CO2_G_PER_MMOL - givenMeq);
   const mostSoda = source === 'no-soda' ? 0 : Math.min(acidOf(l), needMeq) / MEQ_PER_G_SODA;
   let sodaG = bySpoon(soda, mostSoda, true);
   if (sodaG < LEAST_SODA_G) sodaG = 0;
@@ -75,7 +77,7 @@ export function leavenFor(w: Worked, target: number, source: Source, powderSodaS
   let powderG = source === 'no-powder' ? 0 : bySpoon(powder, restMeq / MEQ_PER_G_SODA / powderSodaShare, false);
   if (powderG < LEAST_POWDER_G) powderG = 0;
   const meq = givenMeq + sodaG * MEQ_PER_G_SODA + powderG * powderSodaShare * MEQ_PER_G_SODA;
-  const co2 = (100 * meq * CO2_G_PER_MMOL) / t.flourG;
+  const co2 = (100 * meq * CO2_G_PER_MMOL) / flourG;
   return { sodaG, powderG, co2, short: co2 < 0.93 * target };
 }
 

@@ -3,7 +3,7 @@ import type { Worked } from '../analyse';
 import { isShellEgg } from '../formula/eggs';
 import type { FormulaLine } from '../formula/formula';
 import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds';
-import { tally } from '../formula/tally';
+import { tally, testedFlourG } from '../formula/tally';
 import { type LiftLine, ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { type Bench, type Proposal, withGrams, workedOn } from './bench';
@@ -17,7 +17,7 @@ export function bringsOf(line: LiftLine, panFatCounts: boolean): Brings {
   const l = ledger([line]);
   return {
     mass: t.massG,
-    flour: t.flourG,
+    flour: testedFlourG(t),
     water: t.waterG - t.boundWaterG,
     egg: t.eggG,
     fat: t.fatG,

@@ -5,6 +5,7 @@
 import { railsOf } from '../analyse';
 import { writtenGrams } from '../card/rewrite';
 import { RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds';
+import { testedFlourG } from '../formula/tally';
 import { CO2_G_PER_MMOL } from '../lift/ledger';
 import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
@@ -44,7 +45,7 @@ export function withSource(b: Bench, wish: Wish): Proposal | null {
   // near enough to begin with: what ten grams bring, against what is asked
   const all = bringsOf(line, false);
   const per = (wish.rail === 'lift' ? all.powderMeq * CO2_G_PER_MMOL : all[wish.rail]) / 10 || 1;
-  const { formula, short } = bend(adding(Math.max(1, (wish.value * w.analysis.tally.flourG) / 100 / per)), [wish], { keepAt: railsOf(w.analysis) });
+  const { formula, short } = bend(adding(Math.max(1, (wish.value * testedFlourG(w.analysis.tally)) / 100 / per)), [wish], { keepAt: railsOf(w.analysis) });
   return {
     title: `Add ${named.name}`,
     why: `A new line brings ${RAIL_NAMES[wish.rail].toLowerCase()} to ${sayRail(wish.rail, wish.value)}; the other lines make room for what comes with ${ingredient(id).category === 'egg' ? 'the egg' : 'it'}.`,

@@ -2,6 +2,7 @@
  * A formula from nothing: a kind, a school, a flour, a liquid and a size become a balanced starting formula, worked from
  * the zones and the solver. No stored card stands behind it.
  */
+
 import Fraction from 'fraction.js';
 import { massForUsable } from '../batter/volume';
 import { readLine } from '../card/line';
@@ -9,6 +10,7 @@ import { writtenGrams } from '../card/rewrite';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { along, type KindId, kindById, RAILS, type Rail, railOf, type School, schoolOf, THICKNESSES, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
+import { pouredG } from '../formula/tally';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { EGG_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
@@ -192,7 +194,7 @@ function sizeFactor(s: StartFrom, f: Formula, house: Kitchen, school: School): n
   // an oven pancake is a pan of about 26 cm: 0.65 mL a square centimetre
   const portion = school.portionMl ? usualPortionMl(school) : 345;
   const usable = s.size.pieces * portion * (analysis.volume?.densityGPerMl ?? 1);
-  return massForUsable(usable) / analysis.tally.massG;
+  return massForUsable(usable) / pouredG(analysis.tally);
 }
 
 /**

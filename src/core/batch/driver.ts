@@ -7,6 +7,7 @@ import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { massForUsable, piecesOf } from '../batter/volume';
 import { EGG_G, isShellEgg } from '../formula/eggs';
 import type { KindId } from '../formula/kinds';
+import { pouredG } from '../formula/tally';
 import type { Result } from '../result';
 
 export type Driver =
@@ -93,7 +94,7 @@ function factorFor(lines: readonly AnalysableLine[], a: Analysis, to: Driver): R
     case 'pans': {
       if (!a.volume) return no('to.pieces', 'There is no batter to pour.');
       const usableG = pouredPieces(to) * to.portionMl * a.volume.densityGPerMl;
-      return { ok: true, value: massForUsable(usableG) / a.tally.massG };
+      return { ok: true, value: massForUsable(usableG) / pouredG(a.tally) };
     }
     case 'vessel':
       return a.volume ? { ok: true, value: (to.ml * (1 - to.headPct / 100)) / a.volume.volumeMl } : no('to.ml', 'There is no batter to fill it with.');
@@ -137,7 +138,7 @@ export function meansOf(lines: readonly AnalysableLine[], before: Analysis, fact
     massG,
     volumeMl: (before.volume?.volumeMl ?? 0) * factor,
     eggs: wholeEggs(lines) * factor,
-    pieces: portionMl && before.volume ? piecesOf(massG, before.volume.densityGPerMl, portionMl).pieces : null,
+    pieces: portionMl && before.volume ? piecesOf(pouredG(before.tally) * factor, before.volume.densityGPerMl, portionMl).pieces : null,
   };
 }
 

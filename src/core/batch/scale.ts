@@ -8,6 +8,7 @@ import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { piecesOf, type Yield } from '../batter/volume';
 import type { KindId } from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
+import { pouredG } from '../formula/tally';
 import { gramsExact, grams as sayGrams } from '../quantity/say';
 import type { Result } from '../result';
 import { type CannotScale, type Driver, portionOf, timesOf } from './driver';
@@ -109,7 +110,7 @@ export function scale<L extends AnalysableLine>(
       factor,
       massG: after.tally.massG,
       volumeMl,
-      yield: portion && after.volume ? piecesOf(after.tally.massG, after.volume.densityGPerMl, portion) : null,
+      yield: portion && after.volume ? piecesOf(pouredG(after.tally), after.volume.densityGPerMl, portion) : null,
       lines: scaled.map((s) => s.out),
       drift: driftOf(before, after, factor),
     },

@@ -1,7 +1,7 @@
 /** A batter that stands: what the wait does to its lift and to how thick it pours. Both are models, for comparing. */
 import { FADE_TIMES, type FadePoint, fade } from '../lift/fade';
 import { type LiftLine, ledger } from '../lift/ledger';
-import { type FoamLine, foamAirMl } from './volume';
+import { foamAirMl } from './volume';
 
 /**
  * The fade of batter lines.
@@ -9,7 +9,7 @@ import { type FoamLine, foamAirMl } from './volume';
  * @param times minutes, rising
  */
 export function fadeOf(
-  lines: readonly (LiftLine & FoamLine)[],
+  lines: readonly LiftLine[],
   at: { readonly paS: number; readonly batterC: number },
   times: readonly number[] = FADE_TIMES,
 ): readonly FadePoint[] {
@@ -26,7 +26,7 @@ export function fadeOf(
 }
 
 /** Share of the fresh lift that is left after a rest, 0 to 1; null where there is no lift to lose. */
-export function liftLeft(lines: readonly (LiftLine & FoamLine)[], at: { readonly paS: number; readonly batterC: number }, restMin: number): number | null {
+export function liftLeft(lines: readonly LiftLine[], at: { readonly paS: number; readonly batterC: number }, restMin: number): number | null {
   const [fresh, then] = fadeOf(lines, at, [0, restMin]);
   return fresh && then && fresh.lift > 1 ? then.lift / fresh.lift : null;
 }

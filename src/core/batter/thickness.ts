@@ -4,7 +4,7 @@
  */
 import { THICKNESSES, type Thickness } from '../formula/kinds';
 import type { TallyLine } from '../formula/tally';
-import { behaviourOf } from '../pantry/tables/behaviour';
+import { behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
 import { specificVolume } from './volume';
 
 /** Fit constants: read them as such, not as physics. */
@@ -73,7 +73,8 @@ export function thickness(lines: readonly TallyLine[], restMin = 10, tempC = 22)
     if (line.use !== 'batter') continue;
     for (const { ingredient: i, grams } of line.parts) {
       const b = behaviourOf(i);
-      if (!b.inclusion) constituents.push({ grams, mlPerG: specificVolume(i), heldMlPerG: b.heldMlPerG, paS: b.viscosity, swells: b.swells });
+      if (!isWholePiece(i, line.preparation))
+        constituents.push({ grams, mlPerG: specificVolume(i), heldMlPerG: b.heldMlPerG, paS: b.viscosity, swells: b.swells });
     }
   }
   const paS = viscosity(constituents, restMin, tempC);

@@ -3,11 +3,11 @@
  * has one, else worked from composition). Then the air that is whisked or folded in. Model: good to about 5 %.
  */
 
-import { EGG_G, WHITE_G } from '../formula/eggs';
+import { WHITE_G, WHITE_SHARE } from '../formula/eggs';
 import type { KindId } from '../formula/kinds';
 import type { TallyLine } from '../formula/tally';
 import type { Composition, Ingredient } from '../pantry/ingredient';
-import { behaviourOf } from '../pantry/tables/behaviour';
+import { behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
 
 /** g/mL of each constituent. */
 const CONSTITUENT = { waterG: 1, fatG: 0.92, proteinG: 1.35, sugarsG: 1.6, starchG: 1.55, fibreG: 1.5, ashG: 2.3, alcoholG: 0.79 } as const;
@@ -34,7 +34,6 @@ export function specificVolume(i: Ingredient): number {
 
 /** mL of air one large white (33 g) holds when whipped, and the share that folding in loses. */
 const AIR_ML_PER_WHITE = { soft: 170, firm: 235 } as const;
-const WHITE_SHARE_OF_EGG = WHITE_G / EGG_G;
 const FOLDING_LOSS = 0.38;
 const FOAM_DENSITY = [0.55, 0.75] as const;
 
@@ -46,18 +45,14 @@ export interface BatterVolume {
   readonly foamed: boolean;
 }
 
-export interface FoamLine extends TallyLine {
-  readonly foam?: 'soft' | 'firm' | null;
-}
-
 /** mL of air that whipped whites bring into the batter, after what folding in loses. */
-export function foamAirMl(lines: readonly FoamLine[]): number {
+export function foamAirMl(lines: readonly TallyLine[]): number {
   let ml = 0;
   for (const line of lines) {
     if (line.use !== 'batter' || !line.foam) continue;
     for (const { ingredient: i, grams } of line.parts) {
       if (i.category !== 'egg' || i.id === 'egg-yolk') continue;
-      const whites = (i.id === 'egg-white' ? grams : grams * WHITE_SHARE_OF_EGG) / WHITE_G;
+      const whites = (i.id === 'egg-white' ? grams : grams * WHITE_SHARE) / WHITE_G;
       ml += whites * AIR_ML_PER_WHITE[line.foam] * (1 - FOLDING_LOSS);
     }
   }
@@ -65,16 +60,17 @@ export function foamAirMl(lines: readonly FoamLine[]): number {
 }
 
 /**
- * Volume of the batter lines.
+ * Volume of the batter lines, without what stays whole in them: berries and chips lie in a piece, and pour none.
  * @param air share of the airless volume that whisking adds (the kind's; 0.08 for griddle cakes)
  * @returns null for an empty bowl
  */
-export function batterVolume(lines: readonly FoamLine[], air: number): BatterVolume | null {
+export function batterVolume(lines: readonly TallyLine[], air: number): BatterVolume | null {
   let mass = 0;
   let airless = 0;
   for (const line of lines) {
     if (line.use !== 'batter') continue;
     for (const p of line.parts) {
+      if (isWholePiece(p.ingredient, line.preparation)) continue;
       mass += p.grams;
       airless += p.grams * specificVolume(p.ingredient);
     }
@@ -104,7 +100,7 @@ export interface Yield {
   readonly restMl: number;
 }
 
-/** How many whole pieces a batter pours. */
+/** How many whole pieces a batter pours. @param massG of the batter, without what stays whole in it */
 export function piecesOf(massG: number, densityGPerMl: number, portionMl: number): Yield {
   const usable = (massG - toolLossG(massG)) / densityGPerMl;
   const pieces = Math.floor(usable / portionMl + 1e-9);

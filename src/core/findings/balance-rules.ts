@@ -3,17 +3,30 @@
  * plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the zone's width outside
  * is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
  */
-import { POUR_NOUNS, POUR_WORDS, RAIL_NAMES, type Rail, railOf, THICKNESSES, type Zone } from '../formula/kinds';
+import { type KindId, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, type Rail, type RailReading, railOf, sayRail, THICKNESSES, type Zone } from '../formula/kinds';
+import { isOpen, movedBy } from '../formula/open';
+import { addedG, testedFlourG } from '../formula/tally';
+import { flourLike, thickByNature } from '../formula/zones';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
-import { isA } from '../pantry/ingredient';
+import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
+import { behaviourOf } from '../pantry/tables/behaviour';
 import { grams, lift, percent, percentNumber } from '../quantity/say';
-import { type Evidence, keysOf, quoted, type Rule, type Severity } from './finding';
+import { type Evidence, type EvidenceLine, keysOf, quoted, type Rule, type Severity } from './finding';
 
 const span = ([low, high]: Zone): string => `${percentNumber(low)} to ${percent(high)}`;
 const plural = (e: Evidence): string => `${e.kind?.pieces ?? 'batters'}${e.kind && e.kind.schools.length > 1 && e.school ? ` (${e.school.name})` : ''}`;
+const floursOf = (e: Evidence): string => {
+  const like = flourLike(e.tally);
+  return like ? `flour and ${like}` : 'flour';
+};
+const ofWhat = (e: Evidence): string => (e.tally.asFlourG > 0 ? `of ${floursOf(e)}` : 'of the flour');
+/** A flour, or a line nobody understands, is still open: nothing can be measured against the flour. */
+const flourOpen = (e: Evidence): boolean => e.waits.size === RAILS.length;
+const brings = (e: Evidence, is: (i: Ingredient) => boolean): readonly Ingredient[] =>
+  e.lines.flatMap((l) => (l.use === 'batter' ? l.parts.map((p) => p.ingredient).filter(is) : []));
 
 const noFlour: Rule = (e) =>
-  e.tally.flourG > 0
+  e.tally.flourG > 0 || flourOpen(e)
     ? null
     : {
         code: 'no-flour',
@@ -35,16 +48,30 @@ const amountsDisagree: Rule = (e) => {
   };
 };
 
+/** "How much flour?" where the thing is known and only its amount is not. */
+function howMuch(open: readonly EvidenceLine[]): string | null {
+  const known = open.flatMap((l) => (l.ingredient ? [kitchenName(l.ingredient).toLowerCase()] : []));
+  return known.length === open.length ? `How much ${[...new Set(known)].slice(0, 3).join(', and how much ')}?` : null;
+}
+
 const linesOpen: Rule = (e) => {
-  const open = e.lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
+  const open = e.lines.filter(isOpen);
   if (open.length === 0) return null;
-  const what = open.length === 1 ? `${quoted(open[0])} is` : `${open.length} lines are`;
+  const [what, it] = open.length === 1 ? [`${quoted(open[0])} is`, 'it'] : [`${open.length} lines are`, 'them'];
+  const waiting = RAILS.filter((r) => e.waits.has(r)).map((r) => RAIL_NAMES[r].toLowerCase());
+  const judged =
+    waiting.length === 0
+      ? `the balance is without ${it}`
+      : waiting.length === RAILS.length
+        ? `no ratio is judged without ${it}`
+        : `${waiting.join(', ')} ${waiting.length === 1 ? 'is' : 'are'} not judged without ${it}`;
+  const ask = howMuch(open);
   return {
     code: 'lines-open',
-    severity: 'look',
+    severity: open.some((l) => !l.ingredient || movedBy(l.ingredient).length > 0) ? 'look' : 'note',
     basis: 'measured',
     keys: keysOf(open),
-    message: `${what} not counted yet: the balance is without ${open.length === 1 ? 'it' : 'them'}.`,
+    message: `${ask ? `${ask} ` : ''}${what} not counted yet: ${judged}.`,
   };
 };
 
@@ -57,7 +84,7 @@ const SODA_STEPS: readonly (readonly [percentOfFlour: number, severity: Severity
 const sodaUnspent: Rule = (e) => {
   const left = e.ledger.unspentSodaG;
   // acid that is not known may well work it
-  if (!(e.tally.flourG > 0) || e.tally.unknown.acid) return null;
+  if (!(e.tally.flourG > 0) || e.tally.unknown.acid || e.waits.has('lift')) return null;
   const pct = (100 * left) / e.tally.flourG;
   const step = SODA_STEPS.find(([limit]) => pct > limit);
   if (!step) return null;
@@ -76,74 +103,155 @@ const sodaUnspent: Rule = (e) => {
 
 /** meq of food acid left over per 100 g flour from which a batter tastes tangy and browns slowly. */
 const TANGY_MEQ = 14;
+/** Acid that the curd of cheese keeps to itself, meq. */
+const curdAcid = (e: Evidence): number => e.ledger.rows.reduce((a, r) => (behaviourOf(r.ingredient).addition === 'curd' ? a + r.acidMeq : a), 0);
 
 const acidUnspent: Rule = (e) => {
-  if (!(e.tally.flourG > 0) || e.tally.unknown.soda) return null;
-  const per100 = (100 * e.ledger.unspentAcidMeq) / e.tally.flourG;
-  if (per100 <= TANGY_MEQ) return null;
+  if (!(e.tally.flourG > 0) || e.tally.unknown.soda || e.waits.has('lift')) return null;
+  const left = e.ledger.unspentAcidMeq - curdAcid(e);
+  if ((100 * left) / testedFlourG(e.tally) <= TANGY_MEQ) return null;
   return {
     code: 'acid-unspent',
     severity: 'note',
     basis: 'arithmetic',
-    message: `${e.ledger.unspentAcidMeq.toFixed(0)} meq of acid is left over: some tang, and slower browning. It could work ${grams(e.ledger.unspentAcidMeq / MEQ_PER_G_SODA, e.units)} of soda.`,
+    message: `${left.toFixed(0)} meq of acid is left over: some tang, and slower browning. It could work ${grams(left / MEQ_PER_G_SODA, e.units)} of soda.`,
   };
 };
+
+type Words = string | (Partial<Readonly<Record<KindId, string>>> & { readonly usual: string });
 
 interface ZoneWords {
   readonly code: string;
   readonly rail: Rail;
   readonly when: 'above' | 'below';
-  readonly says: (e: Evidence) => string;
+  readonly says: Words;
+  /** What else belongs to the sentence. */
+  readonly more?: (e: Evidence) => string;
+  /** Left out: always. */
+  readonly tells?: (e: Evidence, r: RailReading) => boolean;
 }
 
+/** Salt that comes with something else, and is easily forgotten. */
+function hiddenSalt(e: Evidence): string {
+  const salted = [...new Set(brings(e, (i) => i.per100g.naclG >= 0.5 && i.category !== 'salt').map((i) => kitchenName(i).toLowerCase()))];
+  return salted.length > 0 ? `; what ${salted.slice(0, 2).join(' and ')} ${salted.length === 1 ? 'brings' : 'bring'} is counted` : '';
+}
+
+/** Made without anything of an animal: no egg is meant, and starch or a rest does what it would. */
+const plantMade = (e: Evidence): boolean =>
+  e.tally.eggG === 0 && brings(e, (i) => i.category === 'plant-milk').length > 0 && brings(e, (i) => i.allergens.includes('milk')).length === 0;
+
 const ZONE_WORDS: readonly ZoneWords[] = [
-  { code: 'salt-high', rail: 'salt', when: 'above', says: () => 'it will taste of it; salted butter is counted' },
-  { code: 'salt-low', rail: 'salt', when: 'below', says: () => 'it will taste flat' },
+  { code: 'salt-high', rail: 'salt', when: 'above', says: 'it will taste of it', more: hiddenSalt },
+  { code: 'salt-low', rail: 'salt', when: 'below', says: 'it will taste flat' },
   {
     code: 'sugar-high',
     rail: 'sugar',
     when: 'above',
-    says: (e) => (e.kind?.id === 'crepe' ? 'crepes stiffen and tear' : 'the crust browns before the middle sets'),
+    says: {
+      usual: 'the crust browns before the middle sets',
+      crepe: 'crepes stiffen and tear',
+      waffle: 'they stick to the iron and brown before they are done',
+      oven: 'the rim burns before the middle sets',
+    },
   },
-  { code: 'fat-high', rail: 'fat', when: 'above', says: () => 'heavy and greasy' },
-  { code: 'egg-high', rail: 'egg', when: 'above', says: () => 'rubbery and less airy' },
-  { code: 'egg-low', rail: 'egg', when: 'below', says: () => 'it may break when turned' },
+  {
+    code: 'sugar-low',
+    rail: 'sugar',
+    when: 'below',
+    says: { usual: 'they stay pale', foam: 'the foam has nothing to hold it, and they stay pale', oven: 'it stays pale' },
+    tells: (e) => e.school?.id !== 'savoury' && e.school?.id !== 'buckwheat',
+  },
+  {
+    code: 'fat-high',
+    rail: 'fat',
+    when: 'above',
+    says: { usual: 'heavy and greasy', crepe: 'they fry and turn greasy', waffle: 'fat runs out of the iron, and they eat greasy', oven: 'it swims in fat' },
+  },
+  {
+    code: 'fat-low',
+    rail: 'fat',
+    when: 'below',
+    says: {
+      usual: 'they turn out tough and dry',
+      crepe: 'they stick and turn leathery',
+      waffle: 'they stick to the iron and are tough, not crisp',
+      oven: 'it sticks, and its rim does not crisp',
+    },
+  },
+  {
+    code: 'egg-high',
+    rail: 'egg',
+    when: 'above',
+    says: { usual: 'rubbery and less airy', crepe: 'more omelette than crepe', oven: 'more omelette than pancake' },
+  },
+  {
+    code: 'egg-low',
+    rail: 'egg',
+    when: 'below',
+    says: {
+      usual: 'they may break when turned',
+      crepe: 'they tear in the pan',
+      waffle: 'they split when the iron is opened',
+      oven: 'it will not climb',
+      foam: 'there is too little to whip',
+    },
+    tells: (e) => !plantMade(e),
+  },
 ];
+
+const inWords = (w: Words, e: Evidence): string => (typeof w === 'string' ? w : ((e.kind && w[e.kind.id]) ?? w.usual));
+
+/** Said the same, it is the same: no number stands outside an end it is written like. */
+const saidApart = (r: RailReading, zone: Zone): boolean => {
+  const end = r.reading?.standing === 'below' ? zone[0] : zone[1];
+  return sayRail(r.rail, r.tested) !== sayRail(r.rail, end);
+};
 
 const zoneRule =
   (w: ZoneWords): Rule =>
   (e) => {
     const r = railOf(e, w.rail);
-    if (!r?.zone || r.reading?.standing !== w.when) return null;
+    if (!r?.zone || r.reading?.standing !== w.when || !saidApart(r, r.zone)) return null;
+    if (w.tells && !w.tells(e, r)) return null;
     const { zone } = r;
+    const most = e.kind?.id === 'oven' ? 'most oven pancakes' : `most ${plural(e)}`;
     return {
       code: w.code,
       severity: r.reading.far ? 'look' : 'note',
       basis: 'arithmetic',
-      message: `${RAIL_NAMES[w.rail]} is ${r.unknown.length > 0 ? 'at least ' : ''}${percent(r.tested)} of the flour; most ${plural(e)} have ${span(zone)}: ${w.says(e)}.`,
+      message: `${RAIL_NAMES[w.rail]} is ${r.unknown.length > 0 ? 'at least ' : ''}${percent(r.tested)} ${ofWhat(e)}; ${most} have ${span(zone)}: ${inWords(w.says, e)}${w.more?.(e) ?? ''}.`,
     };
   };
+
+const RAISED: Readonly<Record<'below' | 'above', Words>> = {
+  below: { usual: 'they will lie flat', waffle: 'they will be dense', oven: 'it will be dense' },
+  above: {
+    usual: 'they puff, then fall, and taste of leavening',
+    crepe: 'they turn cakey and full of holes, and won’t lie thin',
+    oven: 'it rises as a cake does, instead of climbing the rim',
+  },
+};
 
 const raised: Rule = (e) => {
   const rail = railOf(e, 'lift');
   if (!rail?.zone || !rail.reading) return null;
   const { zone, reading: r } = rail;
-  if (r.standing === 'in' || (r.standing === 'below' && e.volume?.foamed)) return null;
-  const says = r.standing === 'below' ? 'they will lie flat' : 'they puff, then fall, and taste of leavening';
+  if (r.standing === 'in' || (r.standing === 'below' && e.volume?.foamed) || !saidApart(rail, zone)) return null;
   return {
     code: r.standing === 'below' ? 'under-raised' : 'over-raised',
     severity: r.far ? 'look' : 'note',
     basis: 'arithmetic',
-    message: `The leavening gives ${lift(rail.value)} g of gas per 100 g flour; most ${plural(e)} have ${lift(zone[0])} to ${lift(zone[1])} g${e.altitudeM > 0 ? ` at ${e.altitudeM} m, where gas takes more room` : ''}: ${says}.`,
+    message: `The leavening gives ${lift(rail.tested)} g of gas per 100 g ${floursOf(e)}; most ${plural(e)} have ${lift(zone[0])} to ${lift(zone[1])} g${e.altitudeM > 0 ? ` at ${e.altitudeM} m, where gas takes more room` : ''}: ${inWords(RAISED[r.standing], e)}.`,
   };
 };
 
 const pourRule: Rule = (e) => {
-  if (!e.school || !e.thickness || !e.percent) return null;
+  if (!e.school || !e.thickness || !e.percent || e.waits.has('water')) return null;
   const at = THICKNESSES.indexOf(e.thickness.pour);
   const [from, to] = e.school.pour.map((p) => THICKNESSES.indexOf(p)) as [number, number];
   const water = railOf(e, 'water')?.reading?.standing;
-  const thick = at - to;
+  const thick = at - to - (thickByNature(e.tally) ? 1 : 0);
   const thin = from - at;
   const wanted = e.school.pour[0] === e.school.pour[1] ? POUR_NOUNS[e.school.pour[0]] : e.school.pour.map((p) => POUR_NOUNS[p]).join(' to ');
   if (thick >= 2 || (thick === 1 && water === 'below'))
@@ -177,27 +285,37 @@ const shareUnknown: Rule = (e) => {
   };
 };
 
-const noGluten: Rule = (e) =>
-  e.tally.flourG > 0 && e.tally.glutenFlourG === 0 && e.school?.id !== 'buckwheat'
-    ? {
-        code: 'no-gluten',
-        severity: 'note',
-        basis: 'measured',
-        message: 'None of this flour has gluten to hold it: it tears easily. Let the batter stand, and more egg helps.',
-      }
-    : null;
+/** Egg that holds what gluten would, percent of flour. */
+const HOLDS = 50;
+
+const noGluten: Rule = (e) => {
+  if (!(e.tally.flourG > 0) || e.tally.glutenFlourG > 0 || e.school?.id === 'buckwheat' || flourOpen(e)) return null;
+  // bound by something else already
+  if ((e.percent?.egg ?? 0) >= HOLDS || brings(e, (i) => i.id === 'xanthan-gum').length > 0) return null;
+  return {
+    code: 'no-gluten',
+    severity: 'note',
+    basis: 'measured',
+    message: 'None of this flour has gluten to hold it: it tears easily. Let the batter stand, and more egg helps.',
+  };
+};
+
+/** Percent of flour from which puree wants more lift than usual; a note, and a look. */
+const MUCH_PUREE = [90, 160] as const;
 
 const pureeHeavy: Rule = (e) => {
-  if (!(e.tally.flourG > 0)) return null;
-  const pct = (100 * e.tally.pureeG) / e.tally.flourG;
-  return pct > 60
-    ? {
-        code: 'puree-heavy',
-        severity: 'look',
-        basis: 'arithmetic',
-        message: `Puree and soft fruit or cheese are ${percent(pct)} of the flour: the middle stays gummy. It wants more lift and less liquid.`,
-      }
-    : null;
+  const rail = railOf(e, 'lift');
+  if (!rail?.zone || e.waits.has('lift') || e.volume?.foamed || e.kind?.panFatCounts || e.kind?.tilted) return null;
+  // starch sets by itself: mashed potato is no sweet puree
+  const puree = addedG(e.tally, 'puree') - e.tally.additions.reduce((a, x) => (isA(x.ingredient, 'potato') ? a + x.grams : a), 0);
+  const pct = (100 * puree) / testedFlourG(e.tally);
+  if (!(pct > MUCH_PUREE[0]) || rail.tested >= (rail.zone[0] + rail.zone[1]) / 2 || percent(pct) === percent(MUCH_PUREE[0])) return null;
+  return {
+    code: 'puree-heavy',
+    severity: pct > MUCH_PUREE[1] ? 'look' : 'note',
+    basis: 'arithmetic',
+    message: `Puree and soft fruit are ${percent(pct)} ${ofWhat(e)}, and lift is under the middle of its zone: the middle stays gummy. It wants more lift, or less of the puree.`,
+  };
 };
 
 const honeyInfant: Rule = (e) =>

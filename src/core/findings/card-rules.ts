@@ -4,6 +4,9 @@
  */
 import { piecesOf } from '../batter/volume';
 import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
+import { RAILS } from '../formula/kinds';
+import { pouredG, testedFlourG } from '../formula/tally';
+import { kitchenName } from '../pantry/ingredient';
 import { nounsOf } from '../pantry/nouns';
 import { millilitres, percent } from '../quantity/say';
 import { keysOf, quoted, type Rule } from './finding';
@@ -21,24 +24,58 @@ const fractionDoubtful: Rule = (e) => {
   };
 };
 
-const SPICES = new Set(['cinnamon', 'ginger', 'nutmeg', 'clove']);
-/** Percent of flour from which a ground spice is ten times what most batters have. */
-const SPICE_PERCENT = 4;
+/**
+ * Percent of flour that most batters stay under, by what is strong in its own way: three times what a card usually has. Twice
+ * that is a look. Ours, from a teaspoon of each to two cups of flour.
+ */
+const STRONG: Readonly<Record<string, number>> = {
+  cinnamon: 3.5,
+  'mixed-spice': 3.5,
+  ginger: 2.5,
+  nutmeg: 1.2,
+  clove: 0.6,
+  allspice: 1.2,
+  cardamom: 1.5,
+  turmeric: 1.5,
+  'black-pepper': 1.2,
+  'vanilla-extract': 8,
+  'vanilla-paste': 5,
+  'almond-extract': 2,
+  'lemon-extract': 3,
+  'coffee-instant': 4,
+  matcha: 6,
+  'yeast-instant': 3.5,
+  'yeast-fresh': 10,
+  'xanthan-gum': 1.5,
+};
+
+/** A batter is some 3.5 times its flour; one of much egg and little flour is flavoured by what it weighs. */
+const BATTERS_FLOUR = 3.5;
 
 const spiceHigh: Rule = (e) => {
-  if (!(e.tally.flourG > 0)) return null;
-  const grams = new Map<string, number>();
+  if (!(e.tally.flourG > 0) || e.waits.size === RAILS.length) return null;
+  const sums = new Map<string, { readonly name: string; grams: number }>();
   for (const l of e.lines)
-    for (const p of l.use === 'batter' ? l.parts : []) if (SPICES.has(p.ingredient.id)) grams.set(p.ingredient.id, (grams.get(p.ingredient.id) ?? 0) + p.grams);
-  const [most] = [...grams].sort((x, y) => y[1] - x[1]);
-  if (!most || (100 * most[1]) / e.tally.flourG <= SPICE_PERCENT) return null;
-  const lines = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient.id === most[0]));
+    for (const { ingredient: i, grams } of l.use === 'batter' ? l.parts : []) {
+      const id = i.like ?? i.id;
+      if (STRONG[id] !== undefined) sums.set(id, { name: kitchenName(i).toLowerCase(), grams: (sums.get(id)?.grams ?? 0) + grams });
+    }
+  const over = [...sums].map(([id, s]) => ({
+    id,
+    ...s,
+    pct: (100 * s.grams) / Math.max(testedFlourG(e.tally), pouredG(e.tally) / BATTERS_FLOUR),
+    limit: STRONG[id] ?? 0,
+  }));
+  const most = over.sort((x, y) => y.pct / y.limit - x.pct / x.limit)[0];
+  if (!most || most.pct <= most.limit || percent(most.pct) === percent(most.limit)) return null;
+  const lines = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => (p.ingredient.like ?? p.ingredient.id) === most.id));
+  const [what, are] = lines.length === 1 ? [quoted(lines[0]), 'is'] : [`${lines.length} lines of ${most.name} together`, 'are'];
   return {
     code: 'spice-high',
-    severity: 'look',
+    severity: most.pct > 2 * most.limit ? 'look' : 'note',
     basis: 'arithmetic',
     keys: keysOf(lines),
-    message: `${lines.length === 1 ? quoted(lines[0]) : `${lines.length} lines of ${most[0]} together`} ${lines.length === 1 ? 'is' : 'are'} ${percent((100 * most[1]) / e.tally.flourG)} of the flour; most batters have under 1 % of a spice. Was a spoon or a fraction misread?`,
+    message: `${what} ${are} ${percent(most.pct)} of the flour; most batters have under ${percent(most.limit)} of ${most.name}. Was a spoon or a fraction misread?`,
   };
 };
 
@@ -47,8 +84,8 @@ const CLAIM = [0.62, 1.6] as const;
 
 const yieldRule: Rule = (e) => {
   const claim = yieldClaim(e.cardNotes);
-  if (!claim || !e.volume || !e.portionMl || e.school?.portionMl === null || !e.kind) return null;
-  const { pieces } = piecesOf(e.tally.massG, e.volume.densityGPerMl, e.portionMl);
+  if (!claim || !e.volume || !e.portionMl || e.waits.size > 0 || e.school?.portionMl === null || !e.kind) return null;
+  const { pieces } = piecesOf(pouredG(e.tally), e.volume.densityGPerMl, e.portionMl);
   if (pieces < 1 || (claim.pieces >= CLAIM[0] * pieces && claim.pieces <= CLAIM[1] * pieces)) return null;
   const each = (e.volume.volumeMl * 0.97) / claim.pieces;
   return {

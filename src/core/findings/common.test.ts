@@ -1,11 +1,30 @@
+/** What is said of common formulas and of faulty ones: calm on the good, loud on the bad. */
 import { analyse } from '../analyse';
 import { COMMON } from '../testing/common';
+import { FAULTY } from '../testing/faulty';
 import { linesOf } from '../testing/formulas';
 
-test.each(COMMON.map((c) => [c.name, c] as const))('%s come out calm', (_name, c) => {
+// that honey is not for infants is said of any batter, and is no fault
+const told = (c: (typeof COMMON)[number]): readonly string[] =>
+  analyse(linesOf(...c.lines), c.kind, c.school)
+    .findings.filter((f) => f.code !== 'honey-infant')
+    .map((f) => `${f.code}:${f.severity}`);
+
+test.each(COMMON.map((c) => [c.name, c] as const))('%s: all read, and what is said is what a cook would say', (_name, c) => {
   const lines = linesOf(...c.lines);
   expect(lines.filter((l) => l.use === 'batter' && l.grams === null).map((l) => l.text)).toEqual([]);
-  // that buckwheat has no gluten and honey is not for infants is said of any batter: a note, and no fault
-  const found = analyse(lines, c.kind, c.school).findings.filter((f) => f.code !== 'no-gluten' && f.code !== 'honey-infant');
-  expect(found.map((f) => `${f.code}: ${f.message}`)).toEqual([]);
+  expect(told(c)).toEqual(c.said);
+});
+
+test('of a hundred and more that cooks call fine, 19 in 20 are without a look and 9 in 10 wholly calm', () => {
+  const all = COMMON.map(told);
+  expect(all.length).toBeGreaterThan(100);
+  expect(all.filter((f) => f.every((x) => x.endsWith(':note'))).length / all.length).toBeGreaterThan(0.95);
+  expect(all.filter((f) => f.length === 0).length / all.length).toBeGreaterThan(0.88);
+});
+
+test.each(FAULTY.map((f) => [f.name, f] as const))('%s is told', (_name, f) => {
+  const found = analyse(linesOf(...f.lines), f.kind, f.school).findings.find((x) => x.code === f.code);
+  expect(found).toBeDefined();
+  if (f.gross) expect(found?.severity).not.toBe('note');
 });

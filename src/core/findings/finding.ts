@@ -5,10 +5,11 @@
 import type { ThicknessReading } from '../batter/thickness';
 import type { BatterVolume } from '../batter/volume';
 import type { Dressing, Moment } from '../formula/formula';
-import type { Kind, RailReading, School } from '../formula/kinds';
+import type { Kind, Rail, RailReading, School } from '../formula/kinds';
 import type { Percentages, Tally, TallyLine } from '../formula/tally';
 import type { Standing } from '../formula/ways';
 import type { Ledger } from '../lift/ledger';
+import type { Ingredient } from '../pantry/ingredient';
 import type { Combined } from '../quantity/amount';
 import type { Units } from '../quantity/say';
 
@@ -28,8 +29,7 @@ export interface Finding {
 export interface EvidenceLine extends TallyLine {
   readonly key?: string;
   readonly text?: string;
-  readonly preparation?: string;
-  readonly foam?: 'soft' | 'firm' | null;
+  readonly ingredient?: Ingredient | null;
   readonly strength?: number;
   readonly opened?: string | null;
   readonly moment?: Moment | null;
@@ -56,6 +56,8 @@ export interface Evidence {
   /** What the house weighs and reads in. */
   readonly units: Units;
   readonly rails: readonly RailReading[];
+  /** Rails that a line not read yet, or without an amount, would move: nothing that hangs on them is judged. */
+  readonly waits: ReadonlySet<Rail>;
   readonly tally: Tally;
   readonly percent: Percentages | null;
   readonly ledger: Ledger;

@@ -6,8 +6,14 @@ import { PROCESS_RULES } from './process-rules';
 
 export const RULES: readonly Rule[] = [...BALANCE_RULES, ...CARD_RULES, ...PROCESS_RULES];
 
-/** Runs every rule; worst first, and within a severity in the list's order. */
+const OPEN = 'lines-open';
+
+/**
+ * Runs every rule; worst first, and within a severity in the list's order. What is not read yet stands before all else: the
+ * rest hangs on it.
+ */
 export function findingsOf(e: Evidence, rules: readonly Rule[] = RULES): readonly Finding[] {
   const found = rules.map((rule) => rule(e)).filter((f) => f !== null);
-  return SEVERITIES.flatMap((s) => found.filter((f) => f.severity === s));
+  const open = found.filter((f) => f.code === OPEN);
+  return [...open, ...SEVERITIES.flatMap((s) => found.filter((f) => f.severity === s && f.code !== OPEN))];
 }

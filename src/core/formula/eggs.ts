@@ -14,7 +14,7 @@ export interface EggCount {
   readonly left: { readonly part: 'yolk' | 'white'; readonly count: number; readonly grams: number } | null;
 }
 
-const SHELL_EGG = /^egg-(?:medium|large|extra-large|jumbo|duck)$/;
+const SHELL_EGG = /^egg-(?:small|medium|large|extra-large|jumbo|duck)$/;
 /** Whether an ingredient of the pantry is a whole egg that is cracked. */
 export const isShellEgg = (id: string): boolean => SHELL_EGG.test(id);
 
@@ -22,6 +22,8 @@ export const isShellEgg = (id: string): boolean => SHELL_EGG.test(id);
 export const YOLK_G = 17;
 export const WHITE_G = 33;
 export const EGG_G = 50;
+/** Share of a shelled egg that is white. */
+export const WHITE_SHARE = WHITE_G / EGG_G;
 
 /**
  * Counts the eggs of batter lines.

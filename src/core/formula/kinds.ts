@@ -85,7 +85,9 @@ const school = ([id, name, water, egg, fat, sugar, salt, lift, pour, portionMl]:
 });
 
 const RIBBON: School['pour'] = ['ribbon', 'ribbon'];
-const HEAVY: School['pour'] = ['heavy cream', 'heavy cream'];
+/** Before the foam, which thickens it. */
+const FOLDED: School['pour'] = ['heavy cream', 'ribbon'];
+const THICK: School['pour'] = ['ribbon', 'spoon-and-spread'];
 const SPOON: School['pour'] = ['spoon-and-spread', 'spoon-and-spread'];
 const RUNNY: School['pour'] = ['thin cream', 'heavy cream'];
 
@@ -101,7 +103,7 @@ export const KINDS: readonly Kind[] = [
     schools: [
       school(['even', 'even', [160, 235], [18, 55], [10, 38], [5, 30], [0.6, 2.8], [0.5, 1.5], RIBBON, [60, 60]]),
       school(['tall', 'tall', [125, 180], [20, 60], [8, 35], [6, 30], [0.6, 2.6], [0.6, 1.6], SPOON, [80, 80]]),
-      school(['thin', 'thin', [220, 290], [35, 80], [6, 30], [2, 20], [0.5, 2.5], [0, 0.7], HEAVY, [60, 60]]),
+      school(['thin', 'thin', [220, 420], [35, 100], [6, 45], [2, 20], [0.5, 2.5], [0, 0.8], RUNNY, [60, 60]]),
     ],
   },
   {
@@ -112,7 +114,7 @@ export const KINDS: readonly Kind[] = [
     panFatCounts: false,
     restMin: 10,
     tilted: false,
-    schools: [school(['even', 'even', [135, 225], [20, 60], [5, 35], [4, 32], [0.3, 2.5], [0.5, 1.5], RIBBON, [25, 30]])],
+    schools: [school(['even', 'even', [135, 225], [20, 60], [5, 35], [4, 32], [0.3, 2.5], [0.5, 1.5], THICK, [25, 30]])],
   },
   {
     id: 'foam',
@@ -123,8 +125,9 @@ export const KINDS: readonly Kind[] = [
     restMin: 5,
     tilted: false,
     schools: [
-      school(['soft-fold', 'soft fold', [180, 250], [80, 140], [3, 38], [8, 30], [0.3, 2.2], [0.1, 1.1], RIBBON, [80, 80]]),
-      school(['souffle', 'soufflé', [230, 350], [200, 340], [15, 40], [30, 95], [0, 2.2], [0, 1.0], RIBBON, [80, 80]]),
+      school(['soft-fold', 'soft fold', [180, 300], [80, 175], [3, 45], [8, 30], [0.3, 2.2], [0.1, 1.1], FOLDED, [80, 80]]),
+      school(['souffle', 'soufflé', [230, 350], [200, 340], [15, 50], [30, 95], [0, 2.2], [0, 1.3], FOLDED, [80, 80]]),
+      school(['whole-egg', 'whole egg, whipped with its sugar', [90, 190], [70, 150], [3, 38], [25, 90], [0, 1.5], [0, 1.1], THICK, [50, 80]]),
     ],
   },
   {
@@ -146,7 +149,7 @@ export const KINDS: readonly Kind[] = [
     restMin: 30,
     tilted: true,
     schools: [
-      school(['sweet', 'sweet', [220, 450], [60, 130], [8, 48], [4, 25], [0.3, 2.0], [0, 0.15], RUNNY, [45, 60]]),
+      school(['sweet', 'sweet', [220, 450], [60, 130], [8, 48], [4, 25], [0.05, 2.0], [0, 0.15], RUNNY, [45, 60]]),
       school(['savoury', 'savoury', [220, 450], [55, 130], [6, 40], [2, 14], [1.0, 3.8], [0, 0.15], RUNNY, [45, 60]]),
       school(['buckwheat', 'buckwheat', [190, 300], [0, 40], [2, 25], [0, 12], [1.0, 3.8], [0, 0.15], RUNNY, [70, 90]]),
     ],
@@ -172,7 +175,7 @@ export const KINDS: readonly Kind[] = [
     panFatCounts: true,
     restMin: 15,
     tilted: false,
-    schools: [school(['puffed', 'puffed', [240, 420], [110, 250], [20, 100], [2, 30], [0.3, 3.7], [0, 0.2], RUNNY, null])],
+    schools: [school(['puffed', 'puffed', [240, 420], [110, 250], [20, 110], [2, 38], [0.3, 3.7], [0, 0.2], RUNNY, null])],
   },
 ];
 
@@ -203,9 +206,14 @@ export interface RailReading {
   readonly rail: Rail;
   /** Percent of flour; for lift g CO2 per 100 g flour. */
   readonly value: number;
-  /** What is tested against the zone: water without what puree holds. */
+  /** What is tested against the zone: water without what puree holds, cocoa counted as flour. */
   readonly tested: number;
+  /** The school's zone, wider by what is added to the batter. */
   readonly zone: Zone | null;
+  /** Why the zone or the number tested is another than the school's, in words; null mostly. */
+  readonly shift: string | null;
+  /** Lines still open would move it: no zone is tested. */
+  readonly waits: boolean;
   readonly reading: ZoneReading | null;
   /** Ingredients whose part in it is not known: the value is at least what is shown, and below it no zone is tested. */
   readonly unknown: readonly string[];

@@ -1,9 +1,11 @@
 /**
  * A tally: what all the lines of a formula add up to, in grams. Only batter lines count; pan fat is kept apart, and
- * toppings are left out. All of it is arithmetic from the pantry's composition.
+ * toppings are left out; what stays whole in the batter is weighed and counts in nothing else. All of it is arithmetic from
+ * the pantry's composition.
  */
 import { ALLERGENS, type Allergen, type Ingredient, isFlour, kitchenName, type Unknown } from '../pantry/ingredient';
-import { behaviourOf } from '../pantry/tables/behaviour';
+import { type AdditionId, behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
+import { WHITE_SHARE } from './eggs';
 
 export interface TallyPart {
   readonly ingredient: Ingredient;
@@ -13,11 +15,27 @@ export interface TallyPart {
 export interface TallyLine {
   readonly parts: readonly TallyPart[];
   readonly use: 'batter' | 'pan' | 'topping';
+  /** What is done to it: a mashed berry is part of the batter, a whole one lies in it. */
+  readonly preparation?: string;
+  /** Whites that go in as foam. */
+  readonly foam?: 'soft' | 'firm' | null;
+}
+
+/** What is added to the batter over and above it, and what it brings along, g. */
+export interface Addition {
+  readonly ingredient: Ingredient;
+  readonly id: AdditionId;
+  readonly grams: number;
 }
 
 export interface Tally {
+  /** All that goes into the bowl. */
   readonly massG: number;
+  /** The part of it that stays whole: berries, chips, nuts, cut fruit. No ratio counts it. */
+  readonly wholeG: number;
   readonly flourG: number;
+  /** Cocoa and ground nuts: they drink and thicken as flour does, and count as flour where a zone is tested. */
+  readonly asFlourG: number;
   /** Poured liquids as weighed; milk powder counts as the milk it makes with its water. */
   readonly liquidG: number;
   /** Water from every line but flour and starch. */
@@ -28,6 +46,8 @@ export interface Tally {
   readonly eggG: number;
   readonly yolkG: number;
   readonly whiteG: number;
+  /** White that goes in whipped, of whole eggs too. */
+  readonly whippedG: number;
   readonly fatG: number;
   /** Butter, oil and their like as weighed. */
   readonly addedFatG: number;
@@ -38,7 +58,7 @@ export interface Tally {
   readonly saltG: number;
   readonly sodiumMg: number;
   readonly proteinG: number;
-  readonly pureeG: number;
+  readonly additions: readonly Addition[];
   readonly glutenFlourG: number;
   readonly hasYeast: boolean;
   /** What is not known, and of which ingredients: those sums are without them. */
@@ -47,6 +67,18 @@ export interface Tally {
 
 /** Nothing is unknown: mostly so. */
 export const ALL_KNOWN: Tally['unknown'] = {};
+
+const NOTHING_ADDED: Tally['additions'] = [];
+
+/** The mass that is poured: without what stays whole. */
+export const pouredG = (t: Pick<Tally, 'massG' | 'wholeG'>): number => t.massG - t.wholeG;
+
+/** Flour as zones are tested by: cocoa and ground nuts are flour there. */
+export const testedFlourG = (t: Pick<Tally, 'flourG' | 'asFlourG'>): number => t.flourG + t.asFlourG;
+
+/** Grams of additions of some sorts. */
+export const addedG = (t: Pick<Tally, 'additions'>, ...ids: readonly AdditionId[]): number =>
+  t.additions.reduce((a, x) => (ids.includes(x.id) ? a + x.grams : a), 0);
 
 type Sums = { -readonly [K in keyof Tally]: Tally[K] };
 
@@ -57,13 +89,16 @@ type Sums = { -readonly [K in keyof Tally]: Tally[K] };
 export function tally(lines: readonly TallyLine[]): Tally {
   const t: Sums = {
     massG: 0,
+    wholeG: 0,
     flourG: 0,
+    asFlourG: 0,
     liquidG: 0,
     waterG: 0,
     boundWaterG: 0,
     eggG: 0,
     yolkG: 0,
     whiteG: 0,
+    whippedG: 0,
     fatG: 0,
     addedFatG: 0,
     panFatG: 0,
@@ -72,16 +107,16 @@ export function tally(lines: readonly TallyLine[]): Tally {
     saltG: 0,
     sodiumMg: 0,
     proteinG: 0,
-    pureeG: 0,
+    additions: NOTHING_ADDED,
     glutenFlourG: 0,
     hasYeast: false,
     unknown: ALL_KNOWN,
   };
-  for (const line of lines) for (const p of line.parts) add(t, p.ingredient, p.grams, line.use);
+  for (const line of lines) for (const p of line.parts) add(t, p.ingredient, p.grams, line);
   return t;
 }
 
-function add(t: Sums, i: Ingredient, grams: number, use: TallyLine['use']): void {
+function add(t: Sums, i: Ingredient, grams: number, { use, preparation, foam }: TallyLine): void {
   const c = i.per100g;
   const share = grams / 100;
   if (use === 'pan') t.panFatG += c.fatG * share;
@@ -89,6 +124,10 @@ function add(t: Sums, i: Ingredient, grams: number, use: TallyLine['use']): void
   const b = behaviourOf(i);
   const flour = isFlour(i);
   t.massG += grams;
+  if (isWholePiece(i, preparation)) {
+    t.wholeG += grams;
+    return;
+  }
   t.fatG += c.fatG * share;
   t.sugarG += c.sugarsG * share;
   t.lactoseG += c.sugarsG * share * b.lactoseShare;
@@ -97,17 +136,17 @@ function add(t: Sums, i: Ingredient, grams: number, use: TallyLine['use']): void
   t.proteinG += c.proteinG * share;
   if (flour) t.flourG += grams;
   else t.waterG += c.waterG * share;
-  if (b.boundWater) {
-    t.boundWaterG += c.waterG * share;
-    if (!b.inclusion) t.pureeG += grams;
-  }
+  if (b.boundWater) t.boundWaterG += c.waterG * share;
+  if (!flour && b.swells && (b.addition === 'cocoa' || b.addition === 'nut')) t.asFlourG += grams;
+  if (b.addition) t.additions = [...t.additions, { ingredient: i, id: b.addition, grams }];
   if (b.poured) t.liquidG += grams;
   t.eggG += grams * b.eggEquivalent;
   if (i.id === 'egg-yolk') t.yolkG += grams;
   if (i.id === 'egg-white') t.whiteG += grams;
+  if (foam && i.category === 'egg' && i.id !== 'egg-yolk') t.whippedG += i.id === 'egg-white' ? grams : grams * WHITE_SHARE;
   if (i.category === 'fat') t.addedFatG += grams;
   if (flour && i.allergens.includes('gluten') && i.id !== 'flour-oat' && i.id !== 'rolled-oats') t.glutenFlourG += grams;
-  if (i.id === 'yeast-instant') t.hasYeast = true;
+  if (i.id === 'yeast-instant' || i.id === 'yeast-fresh') t.hasYeast = true;
   if (!i.unknown) return;
   const unknown: Partial<Record<Unknown, readonly string[]>> = { ...t.unknown };
   for (const what of i.unknown) if (what !== 'waterG' || !flour) unknown[what] = [...new Set([...(unknown[what] ?? []), kitchenName(i)])];

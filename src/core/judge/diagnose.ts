@@ -8,6 +8,7 @@ import type { Mark } from '../batch/batch';
 import { SCALES, type ScaleId, type Scales } from '../batch/came-out';
 import type { SideTimes } from '../batch/heat';
 import { type KindId, RAIL_NAMES, type Rail, railOf, sayRail, type Zone } from '../formula/kinds';
+import { addedG } from '../formula/tally';
 import { HOLD_MIN } from '../griddle/hold';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { millilitres, minutesAndSeconds, temperature, type Units } from '../quantity/say';
@@ -129,7 +130,7 @@ const acidLeft = (j: Judged): Says => {
   return per > 8 ? { times: FOR, text: `${left.toFixed(0)} meq of acid are left over` } : SILENT;
 };
 const puree = (j: Judged): Says => {
-  const share = j.analysis.tally.massG > 0 ? j.analysis.tally.pureeG / j.analysis.tally.massG : 0;
+  const share = j.analysis.tally.massG > 0 ? addedG(j.analysis.tally, 'puree', 'curd') / j.analysis.tally.massG : 0;
   return share > 0.12 ? { times: FOR, text: `${Math.round(100 * share)} % of the batter is puree or fresh cheese` } : { times: 0.2, text: null };
 };
 const asked = (): Says => SILENT;

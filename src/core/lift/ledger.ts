@@ -6,7 +6,7 @@
 
 import type { TallyLine } from '../formula/tally';
 import type { Ingredient } from '../pantry/ingredient';
-import { behaviourOf } from '../pantry/tables/behaviour';
+import { isWholePiece } from '../pantry/tables/behaviour';
 
 export const MEQ_PER_G_SODA = 1000 / 84.007;
 /** g CO2 per mmol. */
@@ -44,17 +44,14 @@ export interface Ledger {
 /** Food acid of an ingredient, meq per 100 g: without what a powder or self-raising flour keeps for its own soda. */
 const foodAcid = (i: Ingredient): number => i.acidMeqPer100g - i.ownAcidMeqPer100g;
 
-const MASHED = /\b(?:mash|pur[eé]e|crush|blend|grat|stew|cook)/i;
-
 export interface LiftLine extends TallyLine {
-  readonly preparation?: string;
   /** Gas an opened powder still gives, as a share of a fresh one's; 1 where nothing is said. */
   readonly strength?: number;
 }
 
 /**
  * Works the ledger of a formula's batter lines.
- * @param lines preparation tells a mashed berry, which gives its acid up, from a whole one, which keeps it
+
  */
 export function ledger(lines: readonly LiftLine[]): Ledger {
   let sodaG = 0;
@@ -65,8 +62,7 @@ export function ledger(lines: readonly LiftLine[]): Ledger {
   for (const line of lines) {
     if (line.use !== 'batter') continue;
     for (const { ingredient: i, grams } of line.parts) {
-      const kept = behaviourOf(i).inclusion && !MASHED.test(line.preparation ?? '');
-      const a = kept ? 0 : (foodAcid(i) * grams) / 100;
+      const a = isWholePiece(i, line.preparation) ? 0 : (foodAcid(i) * grams) / 100;
       const ownAcid = i.ownAcidMeqPer100g > 0;
       // an aged powder has spent soda and acid of its own alike
       const s = ((i.sodaPct * grams) / 100) * (ownAcid ? (line.strength ?? 1) : 1);

@@ -5,6 +5,7 @@ import { type Analysis, heard, type Worked } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { restsOnFill } from '@/core/balance/fills';
 import { piecesOf } from '@/core/batter/volume';
+import { pouredG } from '@/core/formula/tally';
 import type { Shelf } from '@/core/pantry/stock';
 import { Switch } from '../kit/switch';
 import { Allergens } from './allergens';
@@ -163,6 +164,6 @@ function Plate({ label, children }: { readonly label: string; readonly children:
 /** Pieces the batter pours; null where it fills a pan. */
 function piecesIn(a: Analysis): number | null {
   if (!a.volume || a.school?.portionMl === null) return null;
-  const { pieces } = piecesOf(a.tally.massG, a.volume.densityGPerMl, a.portionMl ?? 60);
+  const { pieces } = piecesOf(pouredG(a.tally), a.volume.densityGPerMl, a.portionMl ?? 60);
   return pieces > 0 ? pieces : null;
 }

@@ -8,6 +8,7 @@ import { thickness } from '@/core/batter/thickness';
 import { piecesOf } from '@/core/batter/volume';
 import { mainsOf, schoolIdOf } from '@/core/formula/formula';
 import { POUR_WORDS, usualPortionMl } from '@/core/formula/kinds';
+import { pouredG } from '@/core/formula/tally';
 import { isFlour, kitchenName } from '@/core/pantry/ingredient';
 import { behaviourOf } from '@/core/pantry/tables/behaviour';
 import { millilitres, minutesOrHours } from '@/core/quantity/say';
@@ -21,7 +22,7 @@ export function PourView({ bench, worked, send }: { readonly bench: Bench; reado
   if (!a.thickness || !a.volume) return null;
   const portion = a.portionMl ?? 60;
   const pan = a.school?.portionMl === null;
-  const made = piecesOf(a.tally.massG, a.volume.densityGPerMl, portion);
+  const made = piecesOf(pouredG(a.tally), a.volume.densityGPerMl, portion);
   const spread = a.kind && !pan ? spreadOf(a.kind, a.thickness.paS, portion) : null;
   return (
     <div className="flex items-center gap-4">

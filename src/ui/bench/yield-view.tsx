@@ -4,6 +4,7 @@ import { type Bench, conventionsOn } from '@/core/balance/bench';
 import { toolLossG } from '@/core/batter/volume';
 import { countEggs, type EggCount } from '@/core/formula/eggs';
 import type { FormulaLine } from '@/core/formula/formula';
+import { pouredG } from '@/core/formula/tally';
 import { EGG_INGREDIENT } from '@/core/pantry/conventions';
 import { ingredient } from '@/core/pantry/pantry';
 import { writeNumber } from '@/core/quantity/number';
@@ -14,10 +15,11 @@ export function YieldView({ bench, worked: { lines, analysis: a } }: { readonly 
   const conventions = conventionsOn(bench);
   if (!a.volume) return <p className="text-soft">There is no batter yet.</p>;
   const units = bench.house.units;
-  const loss = toolLossG(a.tally.massG);
+  const loss = toolLossG(pouredG(a.tally));
   const eggs = countEggs(lines, ingredient(EGG_INGREDIENT[conventions.egg]).piece?.grams ?? 50);
   const rows: readonly (readonly [string, string])[] = [
     ['In the bowl', grams(a.tally.massG, units)],
+    ...(a.tally.wholeG > 0 ? [['Whole in it, in no ratio', grams(a.tally.wholeG, units)] as const] : []),
     ['Flour', grams(a.tally.flourG, units)],
     ['Density, air included', `${a.volume.densityGPerMl.toFixed(2)} g/ml (model)`],
     ['Volume', `${millilitres(a.volume.volumeMl)} (model)`],

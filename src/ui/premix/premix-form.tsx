@@ -7,6 +7,7 @@ import { piecesOf } from '@/core/batter/volume';
 import type { Formula } from '@/core/formula/formula';
 import { KINDS, kindById, type RailReading, railOf, sayRail, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { pouredG } from '@/core/formula/tally';
 import { US_CUP_ML } from '@/core/pantry/fill';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
@@ -107,7 +108,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
   const own = worked.products[0];
   const perBag =
     usable && own?.analysis.volume && school.portionMl
-      ? piecesOf((usable * own.analysis.tally.massG) / 100, own.analysis.volume.densityGPerMl, formula.portionMl ?? usualPortionMl(school)).pieces
+      ? piecesOf((usable * pouredG(own.analysis.tally)) / 100, own.analysis.volume.densityGPerMl, formula.portionMl ?? usualPortionMl(school)).pieces
       : null;
   const others = KINDS.flatMap((k) =>
     k.schools.map((s) => ({ kind: k.id, school: s.id, label: k.schools.length > 1 ? `${k.pieces}, ${s.name}` : k.pieces })),

@@ -1,0 +1,160 @@
+/**
+ * A school's zones as this formula is tested by them. What is added over and above the batter shifts what is usual: a
+ * puree brings sugar of its own, a nut butter fat and salt, curd wants egg to bind it, whipped whites are lift and no
+ * rubber. Each widens the upper end by what it brings, and says so in words. Percent of flour, cocoa counted as flour.
+ */
+import { kitchenName } from '../pantry/ingredient';
+import { type AdditionId, behaviourOf } from '../pantry/tables/behaviour';
+import { percentNumber } from '../quantity/say';
+import { type Kind, type Rail, type School, schoolOf, type Zone } from './kinds';
+import { type Addition, addedG, type Tally, testedFlourG } from './tally';
+import { gasRoomAt } from './ways';
+
+/** What an addition brings along that the batter itself would not have, g of it per g. */
+type Brings = (a: Addition) => number;
+const its =
+  (what: 'fatG' | 'sugarsG' | 'naclG'): Brings =>
+  ({ ingredient: i, grams }) =>
+    (i.per100g[what] * grams) / 100;
+const share =
+  (x: number): Brings =>
+  ({ grams }) =>
+    x * grams;
+
+/** Bland additions are salted too: 0.6 g for 100 g of them, a little less where they stay whole. Cocoa is bitter, and takes its weight in sugar. */
+const SEASONING = 0.006;
+const WHOLE_SEASONING = 0.004;
+const COCOA_SUGAR = 1;
+/** Egg that binds curd: one to some 70 g of it; a tenth of an egg is fat. */
+const CURD_EGG = 0.7;
+/** What is rich and sour is bound by egg as well; and curd is sweetened, or lies low without leavening. */
+const CREAM_EGG = 0.2;
+const CURD_SUGAR = 0.04;
+const MOSTLY_CURD = 100;
+const EGG_FAT = 0.1;
+
+/** To add an addition is to add a row. */
+const WIDENS: Readonly<Record<AdditionId, Partial<Readonly<Record<Rail, Brings>>>>> = {
+  puree: { sugar: its('sugarsG'), fat: its('fatG'), salt: share(SEASONING) },
+  curd: {
+    fat: (a) => its('fatG')(a) + CURD_EGG * EGG_FAT * a.grams,
+    egg: share(CURD_EGG),
+    sugar: share(CURD_SUGAR),
+    salt: (a) => its('naclG')(a) + SEASONING * a.grams,
+  },
+  nut: { fat: its('fatG'), sugar: its('sugarsG'), salt: its('naclG') },
+  cocoa: { fat: its('fatG'), sugar: share(COCOA_SUGAR) },
+  chocolate: { fat: its('fatG'), sugar: its('sugarsG') },
+  cream: { fat: its('fatG'), egg: share(CREAM_EGG) },
+};
+
+/** Of sugar that curd is usually sweetened with, and the like: allowed, not brought. */
+const VERBS: Partial<Readonly<Record<Rail, string>>> = { egg: 'to bind', sugar: 'sugar', fat: 'fat', salt: 'salt' };
+
+/** Percent of flour under which an addition is not worth a word. */
+const WORTH_A_WORD: Partial<Readonly<Record<Rail, number>>> = { sugar: 1, fat: 1, salt: 0.1, egg: 2 };
+/** More egg holds what no gluten holds, percent of flour (a model). */
+const NO_GLUTEN_EGG = 15;
+/** The least salt that is a pinch meant as one. */
+const A_PINCH = 0.1;
+
+/** What else the zones hang on. */
+export interface Seen {
+  readonly altitudeM: number;
+  /** Salt written by the pinch is meant as one. */
+  readonly pinchOfSalt: boolean;
+}
+
+export interface TestedBy {
+  readonly school: School;
+  /** Why a rail's zone reaches further than the school's; null where only milk's own sugar does it, or nothing. */
+  readonly shifts: Partial<Readonly<Record<Rail, string>>>;
+}
+
+/** Whole eggs whipped with their sugar, percent of flour from which a foam-raised cake stands on them. */
+const WHOLE_EGG_FOAM = { egg: 70, sweetness: 30 } as const;
+
+/** The school whose row fits: a soft fold without whipped whites, rich in egg and sugar, is a foam of whole eggs. */
+function rowFor(kind: Kind, school: School, t: Tally, flour: number): School {
+  if (school.id !== 'soft-fold' || t.whippedG > 0) return school;
+  const whole = (100 * t.eggG) / flour >= WHOLE_EGG_FOAM.egg && (100 * (t.sugarG - t.lactoseG)) / flour >= WHOLE_EGG_FOAM.sweetness;
+  return whole ? schoolOf(kind, 'whole-egg') : school;
+}
+
+/** "Banana brings 9 % sugar of its own". */
+function words(rail: Rail, by: readonly { readonly name: string; readonly percent: number }[]): string | null {
+  const told = by.filter((x) => x.percent >= (WORTH_A_WORD[rail] ?? 0));
+  if (told.length === 0) return null;
+  const names = [...new Set(told.map((x) => x.name))];
+  const all = percentNumber(told.reduce((a, x) => a + x.percent, 0));
+  const who = names.length > 2 ? `${names.slice(0, 2).join(', ')} and others` : names.join(' and ');
+  const first = who.charAt(0).toUpperCase() + who.slice(1);
+  if (rail === 'egg') return `${first} ${names.length === 1 ? 'allows' : 'allow'} ${all} % more egg`;
+  return `${first} ${names.length === 1 ? 'brings' : 'bring'} ${all} % ${VERBS[rail] ?? ''} that is usual there`;
+}
+
+/**
+ * The zones this formula is tested by.
+ * @returns the school with its zones shifted, and why; the school as it is without flour
+ */
+export function testedBy(kind: Kind, asked: School, t: Tally, seen: Seen): TestedBy {
+  const flour = testedFlourG(t);
+  if (!(flour > 0)) return { school: asked, shifts: {} };
+  const school = rowFor(kind, asked, t, flour);
+  const pct = (grams: number): number => (100 * grams) / flour;
+  const by: Partial<Record<Rail, { name: string; percent: number }[]>> = {};
+  const put = (rail: Rail, name: string, percent: number): void => {
+    if (percent > 0) by[rail] = [...(by[rail] ?? []), { name, percent }];
+  };
+  for (const a of t.additions)
+    for (const [rail, brings] of Object.entries(WIDENS[a.id]) as [Rail, Brings][]) put(rail, kitchenName(a.ingredient).toLowerCase(), pct(brings(a)));
+  put('egg', 'whipped whites', pct(t.whippedG));
+  if (t.glutenFlourG === 0) put('egg', 'flour without gluten', NO_GLUTEN_EGG);
+  if (t.wholeG > 0) put('salt', 'what stays whole', pct(WHOLE_SEASONING * t.wholeG));
+  const wider = (rail: Rail): Zone => {
+    const [low, high] = school.zones[rail];
+    const more = (by[rail] ?? []).reduce((a, x) => a + x.percent, 0);
+    if (rail === 'lift') {
+      const room = seen.altitudeM > 0 ? gasRoomAt(seen.altitudeM) : 1;
+      return [pct(addedG(t, 'curd')) >= MOSTLY_CURD ? 0 : low / room, high / room];
+    }
+    if (rail === 'salt') return [seen.pinchOfSalt ? Math.min(low, A_PINCH) : low, high + more];
+    // milk's own sugar browns and does not sweeten
+    return [low, high + more + (rail === 'sugar' ? pct(t.lactoseG) : 0)];
+  };
+  const { water, egg, fat, sugar, salt, lift } = school.zones;
+  const plain = t.additions.length === 0 && t.whippedG === 0 && t.lactoseG === 0 && t.glutenFlourG > 0 && !seen.pinchOfSalt && !(seen.altitudeM > 0);
+  const zones = plain
+    ? { water, egg, fat, sugar, salt, lift }
+    : { water, egg: wider('egg'), fat: wider('fat'), sugar: wider('sugar'), salt: wider('salt'), lift: wider('lift') };
+  const shifts: Partial<Record<Rail, string>> = {};
+  for (const rail of Object.keys(by) as Rail[]) {
+    const said = words(rail, by[rail] ?? []);
+    if (said) shifts[rail] = `${said}.`;
+  }
+  if (t.boundWaterG > 0.02 * flour * 5) {
+    const names = [...new Set(t.additions.filter((a) => a.id === 'puree' || a.id === 'curd').map((a) => kitchenName(a.ingredient).toLowerCase()))];
+    if (names.length > 0) shifts.water = `${percentNumber(pct(t.boundWaterG))} % more is bound in ${names.slice(0, 2).join(' and ')}, and does not thin.`;
+  }
+  const flours = flourLike(t);
+  if (flours) shifts.water ??= `${flours.charAt(0).toUpperCase()}${flours.slice(1)} counts as flour here.`;
+  return { school: { ...school, zones }, shifts };
+}
+
+/** What counts as flour without being any, by name; null where nothing does. */
+export function flourLike(t: Tally): string | null {
+  if (!(t.asFlourG > 0)) return null;
+  const names = t.additions
+    .filter((a) => a.ingredient.category !== 'flour' && behaviourOf(a.ingredient).swells)
+    .map((a) => kitchenName(a.ingredient).toLowerCase());
+  return [...new Set(names)].slice(0, 2).join(' and ');
+}
+
+/** Percent of flour of additions from which a batter is thicker by nature than its school. */
+const THICKENS = 40;
+
+/** Whether what is added makes a batter one class thicker than its school wants, and that is as it should be. */
+export const thickByNature = (t: Tally): boolean => {
+  const flour = testedFlourG(t);
+  return flour > 0 && (100 * addedG(t, 'puree', 'curd', 'nut', 'cream')) / flour >= THICKENS;
+};
