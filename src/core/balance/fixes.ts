@@ -6,44 +6,71 @@ import type { Worked } from '../analyse';
 import { batterVolume } from '../batter/volume';
 import { yieldClaim } from '../card/method';
 import { writtenGrams } from '../card/rewrite';
+import { strongLimit } from '../findings/card-rules';
 import type { Finding } from '../findings/finding';
 import { DRESSING_NAMES, type Formula, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
-import { RAIL_NAMES, type Rail, railOf, sayRail, THICKNESSES, usualPortionMl } from '../formula/kinds';
+import { along, RAIL_NAMES, type Rail, railOf, sayRail, THICKNESSES, usualPortionMl, type Zone } from '../formula/kinds';
+import { testedFlourG } from '../formula/tally';
 import { type ChosenWay, WAY_NAMES, type Ways } from '../formula/ways';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { inSpoons, instead } from '../pantry/honest';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { grams, millilitres, percent } from '../quantity/say';
+import { amountFor } from './amount-for';
 import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withEntries, withFormula, withGrams, workedOn } from './bench';
 import { relift } from './leavening';
+import { allApart } from './lines';
+import { byOneLine, type OneLine } from './one-line';
+import { proven } from './proof';
 import { bend } from './ratios';
 
-type Fix = (b: Bench, w: Worked, f: Finding) => readonly (Proposal | null)[];
+/** Each of the ways; or several tries at the same way, of which the first that is proven is offered. */
+type Tries = Proposal | null | readonly (Proposal | null)[];
+type Fix = (b: Bench, w: Worked, f: Finding) => readonly Tries[];
+
+/** More ways than this are no help. */
+const MOST_FIXES = 3;
 
 /** How far inside its zone a rail is brought, as a share of the width: not onto the edge. */
 const INSIDE = 0.08;
 
-function intoZone(b: Bench, w: Worked, rail: Rail): Proposal | null {
-  const r = railOf(w.analysis, rail);
-  if (!r?.zone || !r.reading || r.reading.standing === 'in') return null;
-  const [low, high] = r.zone;
-  const value = r.reading.standing === 'below' ? low + INSIDE * (high - low) : high - INSIDE * (high - low);
-  const { formula, short } = bend(b, [{ rail, value }]);
+/** One line changed, or one added, said as it is. */
+const oneLine = (b: Bench, rail: Rail, o: OneLine): Proposal => {
+  const after = railOf(workedOn(withFormula(b, o.formula)).analysis, rail);
+  const to = after ? sayRail(rail, after.tested) : '';
   return {
-    title: `${RAIL_NAMES[rail]} to ${sayRail(rail, value)}`,
-    why: `Brings ${RAIL_NAMES[rail].toLowerCase()} from ${sayRail(rail, r.tested)} just inside the zone; the other ratios stay about where they are.`,
-    formula,
-    short,
+    title: `${RAIL_NAMES[rail]} to ${to}: ${o.is}`,
+    why: o.was ? `"${o.was}" becomes "${o.is}"; no other line moves.` : `"${o.is}" is added; no other line moves.`,
+    formula: o.formula,
+    short: null,
   };
+};
+
+/** A rail brought to a value with as many lines as it takes, and called by where it comes to stand. */
+function bent(b: Bench, rail: Rail, value: number, why: string): Proposal {
+  const { formula, short } = bend(b, [{ rail, value }]);
+  const after = railOf(workedOn(withFormula(b, formula)).analysis, rail);
+  return { title: `${RAIL_NAMES[rail]} to ${sayRail(rail, after?.tested ?? value)}`, why, formula, short };
 }
 
+/** A rail just inside its zone: by its own line, and where that is not enough by several. */
 const zoneFix =
   (rail: Rail): Fix =>
-  (b, w) => [intoZone(b, w, rail)];
+  (b, w) => {
+    const r = railOf(w.analysis, rail);
+    if (!r?.zone || !r.reading || r.reading.standing === 'in') return [];
+    const inside = (share: number): number => (r.reading?.standing === 'below' ? along(r.zone as Zone, share) : along(r.zone as Zone, 1 - share));
+    const why = `Brings ${RAIL_NAMES[rail].toLowerCase()} from ${sayRail(rail, r.tested)} just inside the zone; the other ratios stay about where they are.`;
+    const alone = [INSIDE, 0.25].flatMap((share) => byOneLine(b, w.lines, rail, inside(share), w.analysis).map((o) => oneLine(b, rail, o)));
+    const again = rail === 'lift' ? [relift(b, 'soda-first', inside(0.1))] : [];
+    return r.reading.standing === 'below'
+      ? [[...alone, bent(b, rail, inside(INSIDE), why)], ...again]
+      : [[...alone, ...again, bent(b, rail, inside(INSIDE), why)]];
+  };
 
-/** The nearest water at which the batter pours as the school wants it, looked for by halving. */
-function pourRight(b: Bench, w: Worked): Proposal | null {
+/** The nearest water at which the batter pours as the school wants it, looked for by halving. @param as how water is changed */
+function pourAt(b: Bench, w: Worked, as: (water: number) => readonly Formula[]): { readonly formula: Formula; readonly water: number } | null {
   const { school, thickness } = w.analysis;
   const now = railOf(w.analysis, 'water');
   if (!school || !thickness || !now) return null;
@@ -51,33 +78,35 @@ function pourRight(b: Bench, w: Worked): Proposal | null {
   const [from, to] = school.pour.map((p) => THICKNESSES.indexOf(p)) as [number, number];
   const thicker = at < from;
   const goal = thicker ? from : to;
-  const reach = (water: number): { readonly f: Formula; readonly pour: number } => {
-    const f = bend(b, [{ rail: 'water', value: water }]).formula;
-    const t = workedOn(withFormula(b, f)).analysis.thickness;
-    return { f, pour: t ? THICKNESSES.indexOf(t.pour) : at };
-  };
-  let [near, far] = thicker ? [now.tested, 0.4 * now.tested] : [now.tested, 2.5 * now.tested];
-  let found: Formula | null = null;
-  let water = now.tested;
-  for (let i = 0; i < 12; i++) {
+  let [near, far] = thicker ? [now.tested, 0.4 * now.tested] : [now.tested, Math.max(2.5 * now.tested, school.zones.water[1])];
+  let found: { formula: Formula; water: number } | null = null;
+  for (let i = 0; i < 10; i++) {
     const mid = (near + far) / 2;
-    const r = reach(mid);
-    const right = thicker ? r.pour >= goal : r.pour <= goal;
-    if (right) {
+    const [formula] = as(mid);
+    const a = formula ? workedOn(withFormula(b, formula)).analysis : null;
+    const pour = a?.thickness ? THICKNESSES.indexOf(a.thickness.pour) : at;
+    if (formula && (thicker ? pour >= goal : pour <= goal)) {
       far = mid;
-      found = r.f;
-      water = mid;
+      found = { formula, water: a ? (railOf(a, 'water')?.tested ?? mid) : mid };
     } else near = mid;
   }
-  return found
-    ? {
-        title: `Water to ${percent(water)}`,
-        why: `At ${percent(water)} of water it pours as it should. The model is good to one class: add or hold back a little at a time, and pour a test.`,
-        formula: found,
-        short: null,
-      }
-    : null;
+  return found;
 }
+
+const POUR_WHY = 'it pours as it should. The model is good to one class: add or hold back a little at a time, and pour a test.';
+
+const pourRight: Fix = (b, w) => {
+  const alone = pourAt(b, w, (water) => byOneLine(b, w.lines, 'water', water, w.analysis).map((o) => o.formula));
+  const moved = alone?.formula.entries.find((e, n) => e.text !== b.formula.entries[n]?.text);
+  const byItself: Proposal | null =
+    alone && moved
+      ? { title: `Water to ${percent(alone.water)}: ${moved.text}`, why: `With "${moved.text}" ${POUR_WHY}`, formula: alone.formula, short: null }
+      : null;
+  const all = pourAt(b, w, (water) => [bend(b, [{ rail: 'water', value: water }]).formula]);
+  return [
+    [byItself, all && { title: `Water to ${percent(all.water)}`, why: `At ${percent(all.water)} of water ${POUR_WHY}`, formula: all.formula, short: null }],
+  ];
+};
 
 /** Sour milk in place of some sweet milk, as much as the unspent soda needs. */
 function bringSour(b: Bench, w: Worked): Proposal | null {
@@ -229,22 +258,54 @@ const claimed: Fix = (b, w) => {
   ];
 };
 
+/** More lift opens the middle; less of the liquid only where there is much of it. */
 const puree: Fix = (b, w) => {
-  const [water, liftNow] = [railOf(w.analysis, 'water'), railOf(w.analysis, 'lift')];
-  if (!water?.zone || !liftNow?.zone) return [];
-  const width = water.zone[1] - water.zone[0];
-  const { formula, short } = bend(b, [
-    { rail: 'water', value: water.tested - 0.15 * width },
-    { rail: 'lift', value: Math.min(liftNow.zone[1], liftNow.tested + 0.15 * (liftNow.zone[1] - liftNow.zone[0])) },
-  ]);
+  const [water, now] = [railOf(w.analysis, 'water'), railOf(w.analysis, 'lift')];
+  if (!water?.zone || !now?.zone) return [];
+  const lift = along(now.zone, 0.52);
+  const wet = water.tested > along(water.zone, 0.6);
   return [
-    {
-      title: 'Less liquid, more lift',
-      why: 'The puree brings water of its own; more gas opens the middle.',
-      formula,
-      short,
-    },
+    [...byOneLine(b, w.lines, 'lift', lift, w.analysis).map((o) => ({ ...oneLine(b, 'lift', o), title: `More lift: ${o.is}` })), relift(b, 'soda-first', lift)],
+    ...(wet
+      ? [
+          {
+            title: 'Less liquid, more lift',
+            why: 'The puree brings water of its own; more gas opens the middle.',
+            ...bend(b, [
+              { rail: 'water' as const, value: along(water.zone, 0.5) },
+              { rail: 'lift' as const, value: lift },
+            ]),
+          },
+        ]
+      : []),
   ];
+};
+
+/** A strong spice brought to half of what most batters stay under, on its line or lines. */
+const lessSpice: Fix = (b, w, f) => {
+  const lines = w.lines.filter((l) => f.keys?.includes(l.key) && !l.pinned && l.parts.length === 1);
+  const [first] = lines;
+  const limit = first?.ingredient ? strongLimit(first.ingredient) : null;
+  const sum = lines.reduce((a, l) => a + (l.grams ?? 0), 0);
+  if (!first || limit === null || !(sum > 0)) return [];
+  const share = (0.5 * limit * testedFlourG(w.analysis.tally)) / 100 / sum;
+  const named = nameFor(first.ingredient?.id ?? '', conventionsOn(b));
+  const texts = lines.map((l) => {
+    const g = (l.grams ?? 0) * share;
+    const spoons = l.amounts[0]?.unit === 'g' || !l.ingredient ? null : inSpoons(g, l.ingredient);
+    return `${spoons?.text ?? writtenGrams(g)} ${named.name}`;
+  });
+  const formula = lines.reduce(
+    (x, l, n) => editEntry(x, l.key, { text: texts[n] ?? l.text, stands: undefined, ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}) }),
+    b.formula,
+  );
+  return [{ title: texts.join(', '), why: 'About what most cards have of it, and no more.', formula, short: null }];
+};
+
+/** "Some flour": how much of a thing that is known the kind would have. */
+const howMuch: Fix = (b, w, f) => {
+  const open = w.lines.filter((l) => f.keys?.includes(l.key) && l.ingredient !== null);
+  return open.slice(0, MOST_FIXES).map((l) => amountFor(b, w, l));
 };
 
 const moreEgg: Fix = (b, w) => {
@@ -254,6 +315,16 @@ const moreEgg: Fix = (b, w) => {
   if (value <= egg.tested + 0.5) return [];
   const { formula, short } = bend(b, [{ rail: 'egg', value }]);
   return [{ title: `Egg to ${percent(value)}`, why: 'Egg holds what gluten would.', formula, short }];
+};
+
+/** What the cook answers is a fact and no fix: it is taken as it is, and needs no proof. More of an old powder gives the lift that is written. */
+const ANSWERS: Readonly<Record<string, Fix>> = {
+  'lines-open': howMuch,
+  'amounts-disagree': stands,
+  'fraction-doubtful': otherReading,
+  'small-weighing': spooned,
+  'yield-claim': claimed,
+  'powder-old': strengthen,
 };
 
 const FIXES: Readonly<Record<string, Fix>> = {
@@ -267,25 +338,43 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'fat-high': zoneFix('fat'),
   'egg-high': zoneFix('egg'),
   'egg-low': zoneFix('egg'),
-  'too-thick': (b, w) => [pourRight(b, w)],
-  'too-thin': (b, w) => [pourRight(b, w)],
+  'sugar-low': zoneFix('sugar'),
+  'fat-low': zoneFix('fat'),
+  'spice-high': lessSpice,
+  'too-thick': pourRight,
+  'too-thin': pourRight,
   'puree-heavy': puree,
   'no-gluten': moreEgg,
-  'amounts-disagree': stands,
-  'fraction-doubtful': otherReading,
-  'powder-old': strengthen,
-  'small-weighing': spooned,
   'add-ins-sink': addIn,
-  'yield-claim': claimed,
   'soda-and-wait': (b) => [relift(b, 'no-soda'), way(b, 'rest', 'none', 'Join dry and wet only when the heat is ready.')],
   'whites-and-wait': (b) => [way(b, 'rest', 'none', 'The batter may rest; the whites go in last, straight before the heat.')],
   'cold-batter': (b) => [way(b, 'warmth', 'counter', 'Egg and milk stand out first, as long as the local food code allows.')],
   'portion-large': (b) => [{ title: 'The usual portion', why: 'Pours what is usual for the kind.', formula: { ...b.formula, portionMl: null }, short: null }],
 };
 
-/** What would put a finding right: none, one or a few, the best first. Each changes something. */
-export function fixesFor(b: Bench, f: Finding): readonly Proposal[] {
+/**
+ * What would put a finding right: none, one or a few, the best first. Each changes something, and each but an answer is
+ * proven: its finding is gone or clearly smaller with it, and nothing worse is new.
+ */
+export function fixesFor(asked: Bench, f: Finding): readonly Proposal[] {
+  const answer = ANSWERS[f.code];
+  const changes = (p: Proposal | null): p is Proposal => p !== null && !sameFormula(p.formula, asked.formula);
+  if (answer) return answer(asked, workedOn(asked), f).flat().filter(changes);
   const fix = FIXES[f.code];
   if (!fix) return [];
-  return fix(b, workedOn(b), f).filter((p): p is Proposal => p !== null && !sameFormula(p.formula, b.formula));
+  // lines that hold several things are parted first: what is too much of one is no reason to cut the other
+  const b = withFormula(asked, allApart(asked.formula, workedOn(asked).lines));
+  const w = workedOn(b);
+  const found = w.analysis.findings.find((x) => x.code === f.code);
+  if (!found) return [];
+  const offered: Proposal[] = [];
+  const isNew = (p: Proposal): boolean => !offered.some((o) => sameFormula(o.formula, p.formula));
+  for (const tries of fix(b, w, found)) {
+    if (offered.length === MOST_FIXES) break;
+    const all: readonly (Proposal | null)[] = Array.isArray(tries) ? tries : [tries];
+    const good = all.filter((p): p is Proposal => changes(p) && isNew(p)).map((p) => ({ p, how: proven(asked, f, p) }));
+    const best = good.find((x) => x.how === 'ends') ?? good.find((x) => x.how === 'eases');
+    if (best) offered.push(best.p);
+  }
+  return offered;
 }

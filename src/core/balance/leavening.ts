@@ -15,7 +15,7 @@ import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { writeNumber } from '../quantity/number';
 import { grams, lift } from '../quantity/say';
-import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withGrams, workedOn } from './bench';
+import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
 
 /** Less than this of a leavening is not worth a line: a quarter of an eighth of a teaspoon of soda, an eighth of powder. */
 const LEAST_SODA_G = 0.15;
@@ -40,8 +40,9 @@ const A_LITTLE = 0.08;
 /** Spoons go by eighths: the nearest that is no more than asked, or the nearest at all. */
 function bySpoon(line: FormulaLine | undefined, g: number, downOnly: boolean): number {
   const [amount] = line?.amounts ?? [];
-  if (!line?.grams || amount?.unit !== 'tsp' || line.written.length !== 1) return g;
-  const eighth = line.grams / amount.low.valueOf() / 8;
+  const eighths = amount?.unit === 'tsp' ? 8 : amount?.unit === 'tbsp' ? 24 : 0;
+  if (!line?.grams || !amount || eighths === 0 || line.written.length !== 1) return g;
+  const eighth = line.grams / amount.low.valueOf() / eighths;
   const n = downOnly ? Math.floor(g / eighth + A_LITTLE) : Math.round(g / eighth);
   return n * eighth;
 }
@@ -88,9 +89,9 @@ export function powderShare(b: Bench, lines: readonly FormulaLine[]): number {
   return (i.sodaPct / 100) * (powder?.strength ?? 1);
 }
 
-/** "2 1/4 teaspoons": to the quarter, as a sheet in spoons has it. */
+/** "2 1/4 teaspoons": to the quarter, as a sheet in spoons has it; soda never rounded up, since what finds no acid is tasted. */
 function asSpoons(id: string, grams: number): string {
-  const quarters = Math.max(1, Math.round((4 * grams) / (ingredient(id).gPerTsp ?? 4.6)));
+  const quarters = Math.max(1, (id === 'baking-soda' ? Math.floor : Math.round)((4 * grams) / (ingredient(id).gPerTsp ?? 4.6) + 1e-9));
   return `${writeNumber(new Fraction(quarters, 4))} teaspoon${quarters > 4 ? 's' : ''}`;
 }
 
@@ -107,7 +108,7 @@ export function withLeavening(b: Bench, w: Worked, to: Pick<Leavened, 'sodaG' | 
     if (first) put.set(first.key, grams);
     else if (grams > 0) missing.push({ id, grams });
   }
-  const spooned = w.lines.some((l) => (isSoda(l) || isPowder(l)) && l.amounts[0]?.unit === 'tsp');
+  const spooned = w.lines.some((l) => (isSoda(l) || isPowder(l)) && (l.amounts[0]?.unit === 'tsp' || l.amounts[0]?.unit === 'tbsp'));
   let f = withGrams(b, w.lines, put);
   for (const m of missing) {
     const named = nameFor(m.id, conventionsOn(b));
@@ -124,6 +125,24 @@ const TITLES: Readonly<Record<Source, string>> = {
   'no-soda': 'The same lift with no soda',
   'no-powder': 'The same lift with no powder',
 };
+
+/** How near a thing has to be to be called the same. */
+const SAME = 0.07;
+
+function amountsOf({ lines }: Worked, say: (g: number) => string): string {
+  const of = (is: (l: FormulaLine) => boolean): number => lines.filter(is).reduce((a, l) => a + (l.grams ?? 0), 0);
+  const [soda, powder] = [of(isSoda), of(isPowder)];
+  return [soda > 0 ? `${say(soda)} of soda` : 'no soda', powder > 0 ? `${say(powder)} of powder` : 'no powder'].join(', ');
+}
+
+/** The source's name where it is true of what came of it; else where the lift stands, and by what. */
+function titleOf(w: Worked, after: Worked, source: Source, short: boolean, say: (g: number) => string): string {
+  const [was, is] = [w, after].map((x) => railOf(x.analysis, 'lift')?.tested ?? 0) as [number, number];
+  const { sodaG } = after.analysis.ledger;
+  const capacity = acidOf(after.analysis.ledger) / MEQ_PER_G_SODA;
+  const named = source === 'soda-first' ? sodaG > 0 && sodaG >= capacity - Math.max(SAME * capacity, 0.3) : Math.abs(is - was) <= SAME * was || short;
+  return named ? TITLES[source] : `Lift to ${lift(is)} g: ${amountsOf(after, say)}`;
+}
 
 /** Whether a proposal would change anything worth saying. */
 const differs = (w: Worked, to: Leavened): boolean => {
@@ -146,14 +165,14 @@ export function relift(b: Bench, source: Source, target: number | null = null): 
   const to = leavenFor(w, want, source, share);
   if (!to || !differs(w, to)) return null;
   if (source === 'no-powder' && to.sodaG === 0) return null;
-  const capacity = acidOf(w.analysis.ledger) / MEQ_PER_G_SODA;
+  const formula = withLeavening(b, w, to);
+  const after = workedOn(withFormula(b, formula));
   const say = (g: number): string => grams(g, b.house.units);
-  const parts = [to.sodaG > 0 ? `${say(to.sodaG)} of soda` : 'no soda', to.powderG > 0 ? `${say(to.powderG)} of powder` : 'no powder'];
-  const why = `The acid here can work ${say(capacity)} of soda. ${parts.join(' and ')} give ${lift(to.co2)} g of gas per 100 g flour.`;
+  const reached = railOf(after.analysis, 'lift')?.tested ?? to.co2;
   return {
-    title: TITLES[source],
-    why,
-    formula: withLeavening(b, w, to),
-    short: to.short ? `The acid is too little for all of it: ${lift(to.co2)} g of ${lift(want)} g. A sour liquid, or some powder, brings the rest.` : null,
+    title: titleOf(w, after, source, to.short, say),
+    why: `The acid here can work ${say(acidOf(w.analysis.ledger) / MEQ_PER_G_SODA)} of soda. With ${amountsOf(after, say)} it gives ${lift(reached)} g of gas per 100 g flour.`,
+    formula,
+    short: to.short ? `The acid is too little for all of it: ${lift(reached)} g of ${lift(want)} g. A sour liquid, or some powder, brings the rest.` : null,
   };
 }

@@ -97,6 +97,29 @@ export function takeApart(b: Bench, key: string): Formula | null {
   );
 }
 
+/** A line that says several things ("1 tsp each") as so many lines. @param rows each as it would stand alone */
+export function asRows(f: Formula, key: string, rows: readonly string[]): Formula {
+  const at = f.entries.findIndex((e) => e.key === key);
+  const entry = f.entries[at];
+  const [first, ...more] = rows;
+  if (!entry || first === undefined) return f;
+  const { ingredientId: _, stands: __, ...kept } = entry;
+  return more.reduce<Formula>(
+    (g, text, n) => {
+      const made: Entry = { ...kept, key: nextKey(g.entries), text };
+      return withEntries(g, [...g.entries.slice(0, at + n + 1), made, ...g.entries.slice(at + n + 1)]);
+    },
+    withEntries(
+      f,
+      f.entries.map((e) => (e.key === key ? { ...kept, text: first } : e)),
+    ),
+  );
+}
+
+/** The formula with every line that can be parted, parted: so that a part can be changed without the others. */
+export const allApart = (f: Formula, lines: readonly FormulaLine[]): Formula =>
+  lines.filter((l) => l.use === 'batter' && l.parts.length > 1 && l.rows.length > 1 && !l.pinned).reduce((g, l) => asRows(g, l.key, l.rows), f);
+
 /** Makes a shared line differ by end: one line in each, to be changed apart. */
 export function differByEnd(f: Formula, key: string): Formula {
   const entry = f.entries.find((e) => e.key === key);

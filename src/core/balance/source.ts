@@ -14,7 +14,7 @@ import { addAfter, type Bench, conventionsOn, type Proposal, withFormula, worked
 import { bend, bringsOf, type Wish } from './ratios';
 
 /** What a cook would reach for. */
-function sourceOf(b: Bench, rail: Rail): string {
+export function sourceOf(b: Bench, rail: Rail): string {
   const c = conventionsOn(b);
   const ids: Readonly<Record<Rail, string>> = {
     water: 'milk-whole',

@@ -11,6 +11,7 @@ import { railOf } from '../formula/kinds';
 import { type Allergen, type Ingredient, isFlour, kitchenName } from '../pantry/ingredient';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
+import { isWholePiece } from '../pantry/tables/behaviour';
 import { writeNumber } from '../quantity/number';
 import { type Bench, conventionsOn, type Proposal, withEntries, withFormula, workedOn } from './bench';
 import { leavenFor, leaveningPinned, powderShare, withLeavening } from './leavening';
@@ -55,8 +56,10 @@ function pourOf(line: FormulaLine, s: StandIn): readonly Poured[] {
 
 function effectOf(line: FormulaLine, s: StandIn): SwapEffect {
   const now = pourOf(line, s);
-  const sum = (of: (i: Ingredient) => number): number =>
-    now.reduce((a, p) => a + (of(p.ingredient) * p.grams) / 100, 0) - line.parts.reduce((a, p) => a + (of(p.ingredient) * p.grams) / 100, 0);
+  // what stays whole brings the batter nothing, before and after
+  const of = (parts: readonly Poured[], preparation: string, what: (i: Ingredient) => number): number =>
+    parts.reduce((a, p) => (isWholePiece(p.ingredient, preparation) ? a : a + (what(p.ingredient) * p.grams) / 100), 0);
+  const sum = (what: (i: Ingredient) => number): number => of(now, '', what) - of(line.parts, line.preparation, what);
   const had = new Set(line.parts.flatMap((p) => p.ingredient.allergens));
   const has = new Set(now.flatMap((p) => p.ingredient.allergens));
   return {

@@ -41,7 +41,11 @@ test('the soda mistake is mended: as much soda as the acid works, powder for the
   const [f] = workedOn(on(SODA_MISTAKE)).analysis.findings;
   expect(f).toMatchObject({ code: 'soda-unspent', severity: 'stop' });
   const fixes = f ? fixesFor(on(SODA_MISTAKE), f) : [];
-  expect(fixes.map((p) => p.title)).toEqual(['As much soda as the acid works', 'Buttermilk for the milk, and less soda', 'The same lift with no soda']);
+  expect(fixes.map((p) => p.title)).toEqual([
+    'As much soda as the acid works',
+    'Buttermilk for the milk, and less soda',
+    'Lift to 0.58 g: no soda, 9.2 g of powder',
+  ]);
   expect(texts(fixes[0]?.formula ?? null)).toEqual([
     '2 cups flour',
     '2 tablespoons sugar',

@@ -12,7 +12,7 @@ import { splitLine } from './split';
 
 /** Finest fraction of each unit that a kitchen has. */
 const DENOMINATORS: Readonly<Record<string, readonly number[]>> = {
-  cup: [1, 2, 3, 4, 8],
+  cup: [1, 2, 3, 4],
   tbsp: [1, 2],
   tsp: [1, 2, 4, 8],
   stick: [1, 2, 3, 4, 8],
@@ -23,6 +23,13 @@ const DENOMINATORS: Readonly<Record<string, readonly number[]>> = {
   piece: [1, 2],
 };
 const SOME = [1] as const;
+/** The next smaller thing to measure with, where the own unit has no such fraction; and how many of it make one. */
+export const SMALLER: Readonly<Record<string, { readonly unit: 'tbsp' | 'tsp'; readonly per: number }>> = {
+  cup: { unit: 'tbsp', per: 16 },
+  tbsp: { unit: 'tsp', per: 3 },
+};
+/** More than so many of a smaller measure is no way to fill a larger. */
+const MOST_SMALLER = 6;
 /** How far a fraction may miss the grams asked for, as a share, and still be written as that fraction. */
 const CLOSE = 0.002;
 
@@ -56,6 +63,15 @@ function asMany(rest: string, said: string): string {
   return last ? rest.replace(last[0], `${last[1]}${many ? 's' : ''}`) : rest;
 }
 
+/** A number of a unit as a kitchen has it, where one is close. */
+function fractionOf(unit: string, n: number): Fraction | null {
+  for (const d of DENOMINATORS[unit] ?? SOME) {
+    const k = Math.round(n * d);
+    if (k > 0 && Math.abs(k / d - n) <= CLOSE * n) return new Fraction(k, d);
+  }
+  return null;
+}
+
 /** How the new amount may be written, best first. */
 function amountsFor(line: Line, grams: number, finest: Finest): readonly string[] {
   const asGrams = writtenGrams(grams, finest);
@@ -63,11 +79,18 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
   if (!first || !line.grams || line.written.length !== 1 || line.written[0]?.terms.length !== 1) return [asGrams];
   if (first.unit === 'g') return [asGrams];
   const each = line.grams / ((first.low.valueOf() + (first.high ?? first.low).valueOf()) / 2);
-  for (const d of DENOMINATORS[first.unit ?? 'piece'] ?? SOME) {
-    const n = Math.round((grams / each) * d);
-    if (n > 0 && Math.abs((n / d) * each - grams) <= CLOSE * grams) return [writeAmount(of(first, new Fraction(n, d))), asGrams];
+  const own = fractionOf(first.unit ?? 'piece', grams / each);
+  if (own) return [writeAmount(of(first, own)), asGrams];
+  // what is smaller than the spoon it is written in is measured with the next
+  const smaller: string[] = [];
+  for (let [unit, one] = [first.unit as string | null, each]; unit && SMALLER[unit]; ) {
+    const next = SMALLER[unit];
+    if (!next) break;
+    [unit, one] = [next.unit, one / next.per];
+    const n = fractionOf(unit, grams / one);
+    if (n && n.valueOf() <= MOST_SMALLER) smaller.push(writeAmount(of({ unit: next.unit }, n)));
   }
-  return [asGrams];
+  return [...smaller.slice(0, 1), asGrams];
 }
 
 /**

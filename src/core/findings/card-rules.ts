@@ -6,7 +6,7 @@ import { piecesOf } from '../batter/volume';
 import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
 import { RAILS } from '../formula/kinds';
 import { pouredG, testedFlourG } from '../formula/tally';
-import { kitchenName } from '../pantry/ingredient';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { nounsOf } from '../pantry/nouns';
 import { millilitres, percent } from '../quantity/say';
 import { keysOf, quoted, type Rule } from './finding';
@@ -49,6 +49,9 @@ const STRONG: Readonly<Record<string, number>> = {
   'xanthan-gum': 1.5,
 };
 
+/** Percent of flour that most batters stay under; null for what is not strong. */
+export const strongLimit = (i: Ingredient): number | null => STRONG[i.like ?? i.id] ?? null;
+
 /** A batter is some 3.5 times its flour; one of much egg and little flour is flavoured by what it weighs. */
 const BATTERS_FLOUR = 3.5;
 
@@ -58,7 +61,7 @@ const spiceHigh: Rule = (e) => {
   for (const l of e.lines)
     for (const { ingredient: i, grams } of l.use === 'batter' ? l.parts : []) {
       const id = i.like ?? i.id;
-      if (STRONG[id] !== undefined) sums.set(id, { name: kitchenName(i).toLowerCase(), grams: (sums.get(id)?.grams ?? 0) + grams });
+      if (strongLimit(i) !== null) sums.set(id, { name: kitchenName(i).toLowerCase(), grams: (sums.get(id)?.grams ?? 0) + grams });
     }
   const over = [...sums].map(([id, s]) => ({
     id,

@@ -17,9 +17,10 @@ export const scaleOf = ([low, high]: Zone): Scale => ({ from: Math.max(0, low - 
 
 export const at = (x: number, s: Scale): number => Math.min(100, Math.max(0, (100 * (x - s.from)) / (s.to - s.from)));
 
-/** "in range", "above by 3". */
+/** "in range", "above by 3", "waits for an open line". */
 export function words(r: RailReading): string {
   if (!r.zone) return '';
+  if (r.waits) return 'waits for an open line';
   if (r.unknown.length > 0 && !r.reading) return 'at least: part of it is not known';
   if (!r.reading) return 'yeast: not counted';
   const { standing, far } = r.reading;

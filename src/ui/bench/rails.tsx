@@ -81,7 +81,6 @@ interface RowProps extends RailTools {
 }
 
 function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: RowProps) {
-  const bound = r.value - r.tested > 0.5;
   const inRange = r.reading?.standing === 'in';
   const isHeld = held.rails.includes(r.rail);
   return (
@@ -99,8 +98,6 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
         {r.rail === 'lift' && !inRange && r.reading && r.tested < MOST_SAID ? ' g' : ''}
         {today !== null && say(r.rail, today) !== say(r.rail, r.tested) ? (
           <span className="block font-normal text-soft">today {sayUnit(r.rail, today)}</span>
-        ) : bound ? (
-          <span className="block font-normal text-soft">and {percent(r.value - r.tested)} bound</span>
         ) : null}
       </span>
       <button
@@ -113,6 +110,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
       >
         <Pin size={16} aria-hidden fill={isHeld ? 'currentColor' : 'none'} />
       </button>
+      {r.shift ? <p className="col-span-3 col-start-3 -mt-0.5 mb-1 text-[13px] leading-tight text-soft">{r.shift}</p> : null}
     </li>
   );
 }

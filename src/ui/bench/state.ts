@@ -1,10 +1,10 @@
 /** What the Bench holds while a formula is worked on: the formula as it stands, the end that is looked at, and the way back. */
 
 import { addAfter, type Bench, editEntry, withEntries } from '@/core/balance/bench';
-import { moveLine, removeLine, setGrams, setPercent, switchLine } from '@/core/balance/lines';
+import { asRows, moveLine, removeLine, setGrams, setPercent, switchLine } from '@/core/balance/lines';
 import { readLine } from '@/core/card/line';
 import type { Vessel } from '@/core/card/parts';
-import { type EndId, type Entry, type Formula, type GroupRole, kitchenOf, nextKey, placeGroup } from '@/core/formula/formula';
+import { type EndId, type Entry, type Formula, type GroupRole, kitchenOf, placeGroup } from '@/core/formula/formula';
 import { entriesFromCard } from '@/core/formula/from-card';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 
@@ -101,24 +101,6 @@ function typedLine(s: BenchState, text: string): Formula {
   return several ? withEntries(s.formula, [...s.formula.entries, ...card.value.entries]) : addAfter(s.formula, null, text);
 }
 
-function part(f: Formula, key: string, rows: readonly string[]): Formula {
-  const at = f.entries.findIndex((e) => e.key === key);
-  const entry = f.entries[at];
-  const [first, ...more] = rows;
-  if (!entry || first === undefined) return f;
-  const { ingredientId: _, stands: __, ...kept } = entry;
-  return more.reduce<Formula>(
-    (g, text, n) => {
-      const made: Entry = { ...kept, key: nextKey(g.entries), text };
-      return withEntries(g, [...g.entries.slice(0, at + n + 1), made, ...g.entries.slice(at + n + 1)]);
-    },
-    withEntries(
-      f,
-      f.entries.map((e) => (e.key === key ? { ...kept, text: first } : e)),
-    ),
-  );
-}
-
 export function benchReducer(s: BenchState, a: BenchAction): BenchState {
   const f = s.formula;
   const b = benchOf(s);
@@ -151,7 +133,7 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
     case 'paste':
       return paste(s, a.text);
     case 'part':
-      return to(part(f, a.key, a.rows));
+      return to(asRows(f, a.key, a.rows));
     case 'place':
       return to(withEntries(f, placeGroup(f.entries, a.group, a.role)));
     case 'put':
