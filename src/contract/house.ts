@@ -1,6 +1,7 @@
 /** What the house is changed by, and what is kept of it. */
 import { z } from 'zod';
-import { CHECKS, JOININGS, LARGE_BOWLS, MOST_ALTITUDE_M, RESTS, WARMTHS, WHITES } from '@/core/formula/ways';
+import { MATTERS, type SchoolIdOf, type WayId } from '@/core/formula/schools';
+import { MOST_ALTITUDE_M, MOST_REST_MIN } from '@/core/formula/ways';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { TOOLS } from '@/core/pantry/tools';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
@@ -16,13 +17,31 @@ export const conventionsSchema = z.object({
   powder: z.enum(POWDERS),
 });
 
+/** One of a matter's schools. */
+const school = <W extends WayId>(w: W) => z.enum(Object.keys(MATTERS[w].choices) as SchoolIdOf<W>[]);
+
 export const waysSchema = z.object({
-  rest: z.enum(RESTS),
-  warmth: z.enum(WARMTHS),
-  whites: z.enum(WHITES),
-  joining: z.enum(JOININGS),
-  check: z.enum(CHECKS),
-  largeBowl: z.enum(LARGE_BOWLS),
+  rest: z.union([
+    school('rest'),
+    z
+      .number('Rest: write a number of minutes.')
+      .int('Rest: whole minutes.')
+      .min(0, 'Rest: not less than none.')
+      .max(MOST_REST_MIN, `Rest: at most ${MOST_REST_MIN / 60} hours.`),
+  ]),
+  warmth: school('warmth'),
+  joining: school('joining'),
+  mixing: school('mixing'),
+  lift: school('lift'),
+  whites: school('whites'),
+  whip: school('whip'),
+  panFat: school('panFat'),
+  flip: school('flip'),
+  second: school('second'),
+  asks: school('asks'),
+  moreEgg: school('moreEgg'),
+  check: school('check'),
+  largeBowl: school('largeBowl'),
   altitudeM: z
     .number('Altitude: write a number of metres.')
     .min(0, 'Altitude: not below the sea.')

@@ -12,7 +12,7 @@ import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, sc
 import type { Kitchen } from './formula/kitchen-settings';
 import { hangsOn } from './formula/open';
 import { ALL_KNOWN, percentages, type Tally, tally, testedFlourG } from './formula/tally';
-import { FRESH_WAYS, type Standing, standingOf } from './formula/ways';
+import { type Against, againstKind, FRESH_WAYS, type Standing, standingOf } from './formula/ways';
 import { testedBy } from './formula/zones';
 import { ledger } from './lift/ledger';
 import { scalesOf } from './pantry/gear';
@@ -42,6 +42,7 @@ export interface Analysis extends Omit<Evidence, 'lines'> {
 /** What is known besides the lines; what is left out is as the kind usually has it. */
 export interface Circumstances {
   readonly standing?: Standing;
+  readonly against?: readonly Against[];
   readonly portionMl?: number | null;
   /** What stood around the lines on the card: yield, method, remarks. */
   readonly cardNotes?: string;
@@ -99,6 +100,7 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
     kind,
     school,
     standing,
+    against: at.against ?? [],
     portionMl: at.portionMl ?? (school ? usualPortionMl(school) : null),
     cardNotes: at.cardNotes ?? '',
     altitudeM: at.altitudeM ?? 0,
@@ -133,6 +135,7 @@ export function analyseFormula(f: Formula, house: Kitchen, end: EndId | null = n
 
 export const circumstancesOf = (f: Formula, house: Kitchen): Circumstances => ({
   standing: standingOf(kitchenOf(f, house).ways, kindById(f.kind)),
+  against: againstKind(kitchenOf(f, house).ways, f.kind),
   portionMl: f.portionMl,
   cardNotes: f.cardNotes,
   altitudeM: kitchenOf(f, house).ways.altitudeM,

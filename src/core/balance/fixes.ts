@@ -8,10 +8,12 @@ import { yieldClaim } from '../card/method';
 import { writtenGrams } from '../card/rewrite';
 import { strongLimit } from '../findings/card-rules';
 import type { Finding } from '../findings/finding';
+import { isShellEgg } from '../formula/eggs';
 import { DRESSING_NAMES, type Formula, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
 import { along, RAIL_NAMES, type Rail, railOf, sayRail, THICKNESSES, usualPortionMl, type Zone } from '../formula/kinds';
+import { choiceFor, choicesOf, MATTERS, WAY_IDS, type WayId } from '../formula/schools';
 import { testedFlourG } from '../formula/tally';
-import { type ChosenWay, WAY_NAMES, type Ways } from '../formula/ways';
+import { effectOf, type Ways, wayName } from '../formula/ways';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { inSpoons, instead } from '../pantry/honest';
 import { nameFor } from '../pantry/naming';
@@ -19,7 +21,7 @@ import { ingredient } from '../pantry/pantry';
 import { grams, millilitres, percent } from '../quantity/say';
 import { amountFor } from './amount-for';
 import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withEntries, withFormula, withGrams, workedOn } from './bench';
-import { relift } from './leavening';
+import { relift, type Source } from './leavening';
 import { allApart } from './lines';
 import { byOneLine, type OneLine } from './one-line';
 import { proven } from './proof';
@@ -140,15 +142,33 @@ function bringSour(b: Bench, w: Worked): Proposal | null {
   };
 }
 
-const way = <W extends Exclude<ChosenWay, 'largeBowl'>>(b: Bench, key: W, value: Ways[W], why: string): Proposal | null =>
+const way = <W extends WayId>(b: Bench, key: W, value: Ways[W], why: string): Proposal | null =>
   kitchenOf(b.formula, b.house).ways[key] === value
     ? null
-    : {
-        title: `${key === 'rest' ? 'Rest' : key === 'warmth' ? 'Egg and milk' : 'Whites'}: ${WAY_NAMES[key][value]}`,
-        why,
-        formula: { ...b.formula, ways: { ...b.formula.ways, [key]: value } },
-        short: null,
-      };
+    : { title: `${MATTERS[key].name}: ${wayName(key, value)}`, why, formula: { ...b.formula, ways: { ...b.formula.ways, [key]: value } }, short: null };
+
+/** The sources of lift a house looks to, the first first. */
+const sourcesOf = (b: Bench): readonly Source[] => {
+  const { lift } = kitchenOf(b.formula, b.house).ways;
+  return lift === 'powder' ? ['no-soda', 'soda-first'] : lift === 'soda' ? ['no-powder', 'soda-first', 'no-soda'] : ['soda-first', 'no-soda'];
+};
+
+/** More egg with its whites whipped, where the house has it so. */
+const byWhites = (b: Bench, ps: readonly (Proposal | null)[]): readonly (Proposal | null)[] => {
+  const { kind } = workedOn(b).analysis;
+  if (effectOf(kitchenOf(b.formula, b.house).ways, 'moreEgg', kind?.id ?? null).egg !== 'whites') return ps;
+  return ps.map((p) => {
+    const after = p && workedOn(withFormula(b, p.formula));
+    const line = after?.lines.find((l) => l.use === 'batter' && l.ingredient && isShellEgg(l.ingredient.id) && !l.foam && !l.pinned);
+    if (!p || !line) return p;
+    return {
+      ...p,
+      title: `${p.title}, separated`,
+      why: `${p.why} The whites go in whipped.`,
+      formula: editEntry(p.formula, line.key, { text: `${line.text}, separated` }),
+    };
+  });
+};
 
 const otherReading: Fix = (b, _w, f) => {
   const swap = (text: string): string => text.replace(/\b1[\s-](1\/2|1\/4)/, '$1').replace(/\b1\s*([½¼])/, '$1');
@@ -328,7 +348,10 @@ const ANSWERS: Readonly<Record<string, Fix>> = {
 };
 
 const FIXES: Readonly<Record<string, Fix>> = {
-  'soda-unspent': (b, w) => [relift(b, 'soda-first'), bringSour(b, w), relift(b, 'no-soda')],
+  'soda-unspent': (b, w) => {
+    const [first = 'soda-first', ...others] = sourcesOf(b);
+    return [relift(b, first), bringSour(b, w), ...others.map((s) => relift(b, s))];
+  },
   'acid-unspent': (b) => [relift(b, 'soda-first')],
   'under-raised': zoneFix('lift'),
   'over-raised': zoneFix('lift'),
@@ -337,7 +360,7 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'sugar-high': zoneFix('sugar'),
   'fat-high': zoneFix('fat'),
   'egg-high': zoneFix('egg'),
-  'egg-low': zoneFix('egg'),
+  'egg-low': (b, w, f) => zoneFix('egg')(b, w, f).map((tries) => byWhites(b, Array.isArray(tries) ? tries : [tries])),
   'sugar-low': zoneFix('sugar'),
   'fat-low': zoneFix('fat'),
   'spice-high': lessSpice,
@@ -348,6 +371,25 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'add-ins-sink': addIn,
   'soda-and-wait': (b) => [relift(b, 'no-soda'), way(b, 'rest', 'none', 'Join dry and wet only when the heat is ready.')],
   'whites-and-wait': (b) => [way(b, 'rest', 'none', 'The batter may rest; the whites go in last, straight before the heat.')],
+  'way-against-kind': (b) => {
+    const { ways } = kitchenOf(b.formula, b.house);
+    const kind = b.formula.kind;
+    // each such way as the kind is used to, or its first school that does not go against it
+    const anew = WAY_IDS.flatMap((m) => {
+      const goesAgainst = (id: string): boolean => choiceFor(m, id, kind)?.against?.[kind] !== undefined;
+      const other = goesAgainst(String(ways[m])) ? choicesOf(m).find(([id]) => !goesAgainst(id)) : undefined;
+      return other ? [[m, other[0]] as const] : [];
+    });
+    if (anew.length === 0) return [];
+    return [
+      {
+        title: anew.map(([m, id]) => `${MATTERS[m].name}: ${wayName(m, id)}`).join('; '),
+        why: 'For this formula alone; the house keeps its own.',
+        formula: { ...b.formula, ways: { ...b.formula.ways, ...Object.fromEntries(anew) } },
+        short: null,
+      },
+    ];
+  },
   'cold-batter': (b) => [way(b, 'warmth', 'counter', 'Egg and milk stand out first, as long as the local food code allows.')],
   'portion-large': (b) => [{ title: 'The usual portion', why: 'Pours what is usual for the kind.', formula: { ...b.formula, portionMl: null }, short: null }],
 };

@@ -10,7 +10,9 @@ import { writtenGrams } from '../card/rewrite';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { along, type KindId, kindById, RAILS, type Rail, railOf, type School, schoolOf, THICKNESSES, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
+import type { SchoolIdOf } from '../formula/schools';
 import { pouredG } from '../formula/tally';
+import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { EGG_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
@@ -20,7 +22,7 @@ import { type Bench, withGrams, workedOn } from './bench';
 import { leavenFor, powderShare, withLeavening } from './leavening';
 import { bend, type Wish } from './ratios';
 
-export type LiftFrom = 'powder' | 'soda' | 'both' | 'whites' | 'eggs';
+export type LiftFrom = Exclude<SchoolIdOf<'lift'>, 'usual'>;
 
 export const LIFT_NAMES: Readonly<Record<LiftFrom, string>> = {
   powder: 'powder',
@@ -72,8 +74,9 @@ export const isSour = (liquidId: string): boolean => ingredient(liquidId).acidMe
 export const usualLiquid = (school: string): string => (school === 'buckwheat' ? 'water' : 'milk-whole');
 export const usualFlour = (school: string): string => (school === 'buckwheat' ? 'flour-buckwheat' : 'flour-all-purpose');
 
-/** How a kind is usually lifted, with a liquid. */
-export function usualLift(kind: KindId, liquidId: string): LiftFrom {
+/** How a kind is lifted, with a liquid: as the house has it, or as the kind is used to. */
+export function usualLift(kind: KindId, liquidId: string, ways: Pick<Ways, 'lift'> = FRESH_WAYS): LiftFrom {
+  if (ways.lift !== 'usual') return ways.lift;
   if (kind === 'crepe' || kind === 'oven') return 'eggs';
   if (kind === 'foam') return 'whites';
   return isSour(liquidId) ? 'both' : 'powder';

@@ -1,5 +1,6 @@
 /** How long pieces lie on the heat, by kind: defaults of ours, until a kitchen has timed or tapped its own. Seconds. */
 import type { KindId } from '../formula/kinds';
+import { effectOf, type Ways } from '../formula/ways';
 
 export interface SideTimes {
   readonly first: number;
@@ -16,6 +17,13 @@ export const USUAL_TIMES: Readonly<Record<KindId, SideTimes>> = {
   waffle: { first: 270, second: null },
   oven: { first: 1320, second: null },
 };
+
+/** How long the sides take by the house's ways, until taps have taught better: a second side half of the first, or as long. */
+export function usualTimes(kind: KindId, ways: Ways): SideTimes {
+  const usual = USUAL_TIMES[kind];
+  const share = effectOf(ways, 'second', kind).second;
+  return usual.second === null || !share ? usual : { first: usual.first, second: Math.round(share * usual.first) };
+}
 
 /** Both sides. */
 export const onHeatS = (t: SideTimes): number => t.first + (t.second ?? 0);

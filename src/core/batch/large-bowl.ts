@@ -3,13 +3,13 @@
  * does not know the size of the bowl. Who takes less reckons with gas that a long pour lets out last.
  */
 import type { AnalysableLine } from '../analyse';
-import type { LargeBowl } from '../formula/ways';
+import type { SchoolIdOf } from '../formula/schools';
 
 /** From so much batter in one bowl, g; and the share of soda and powder that is left out. Conventions of ours. */
 export const LARGE_BOWL = { fromG: 10_000, less: 0.1 } as const;
 
 /** @param massG of one bowl */
-export function inLargeBowl<L extends AnalysableLine>(lines: readonly L[], massG: number, school: LargeBowl): readonly L[] {
+export function inLargeBowl<L extends AnalysableLine>(lines: readonly L[], massG: number, school: SchoolIdOf<'largeBowl'>): readonly L[] {
   if (school === 'straight' || massG < LARGE_BOWL.fromG) return lines;
   return lines.map((l) =>
     l.use === 'batter' && l.parts.some((p) => p.ingredient.category === 'leavening')

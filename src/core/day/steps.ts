@@ -9,10 +9,10 @@ import type { Life } from '../batch/mixes';
 import type { SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import { type KindId, kindById } from '../formula/kinds';
-import type { Ways } from '../formula/ways';
+import { effectOf, restsChilled, type Ways } from '../formula/ways';
 import { hasTestPiece } from '../griddle/progress';
 import { type Ingredient, isA } from '../pantry/ingredient';
-import { joinParts } from '../prep/join';
+import { howFar, joinParts, joinSteps } from '../prep/join';
 
 /** Who may do it: the cook alone, any pair of hands, or a child with a grown-up beside. */
 export type Who = 'cook' | 'helper' | 'child';
@@ -46,7 +46,7 @@ export const lower = (name: string): string => name.charAt(0).toLowerCase() + na
 /** What the steps hang on. */
 export interface StepsAsked {
   readonly batch: Pick<Batch, 'sheet' | 'split' | 'kind' | 'driver' | 'piecesPlanned'>;
-  readonly ways: Pick<Ways, 'warmth' | 'rest' | 'check'>;
+  readonly ways: Ways;
   readonly restMin: number;
   readonly life: Life;
   readonly times: SideTimes;
@@ -97,6 +97,8 @@ interface Facts {
   readonly fatSoftened: boolean;
   readonly butterMelted: boolean;
   readonly foamed: boolean;
+  /** Whites are whipped before dry and wet meet. */
+  readonly whipFirst: boolean;
   readonly kind: KindId;
   readonly baked: boolean;
   readonly surface: keyof typeof HEAT_MIN;
@@ -132,6 +134,7 @@ function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked
     fatSoftened: has((l) => says(l, /\bsoft(?:ened)?\b/i) && ingredientsOf(l).some((i) => i.category === 'fat')),
     butterMelted: has((l) => says(l, /\bmelt/i) || ingredientsOf(l).some((i) => l.vessel === 'wet' && isA(i, 'butter-unsalted'))),
     foamed: joinParts(sheet, find).includes('whites'),
+    whipFirst: effectOf(ways, 'whip', batch.kind).whipFirst === true,
     kind: kindById(batch.kind).id,
     baked,
     surface: baked ? 'oven' : batch.kind === 'waffle' ? 'iron' : 'griddle',
@@ -167,7 +170,7 @@ interface Row {
 const BEFORE: readonly Row[] = [
   {
     id: 'out',
-    when: (f) => f.cold && f.ways.warmth === 'counter' && f.ways.rest !== 'overnight',
+    when: (f) => f.cold && f.ways.warmth === 'counter' && !restsChilled(f.ways),
     name: 'Egg and milk out of the cold',
     why: 'Cold batter stays raw in the middle while the face browns. No longer out than the local food code lets.',
     who: 'child',
@@ -334,13 +337,24 @@ const bowlsIn = (f: Facts, w: number): string => {
 /** Of each wave of bowls; `join`, `rest` and `whip` in `after` are the wave's own. */
 const IN_A_WAVE: readonly Row[] = [
   {
+    id: 'whites',
+    when: (f) => f.foamed && f.whipFirst,
+    name: (f, w) => `Whip the whites, into the cold${tail(f, w)}`,
+    why: 'With clean beaters, before they have touched any fat; they wait for the rest of it.',
+    who: 'cook',
+    min: (f, w) => WHIP_MIN * f.inWave(w),
+    handsMin: (f, w) => WHIP_MIN * f.inWave(w),
+    after: ['dry', 'wet'],
+    slips: 'not much earlier: foam sinks as it waits',
+  },
+  {
     id: 'join',
     name: (f, w) => `Join ${bowlsIn(f, w)}`,
-    why: (f) => (f.kind === 'crepe' || f.kind === 'oven' ? 'Smooth, then left alone.' : 'Only until no dry is seen: every turn more makes it tougher.'),
+    why: (f) => `${joinSteps(f.kind, f.ways, ['dry', 'wet'])[0] ?? ''} Mix ${howFar(f.kind, f.ways).words}.`,
     who: 'cook',
     min: (f, w) => JOIN_MIN * f.inWave(w),
     handsMin: (f, w) => JOIN_MIN * f.inWave(w),
-    after: ['dry', 'wet', 'check', 'label'],
+    after: ['dry', 'wet', 'check', 'label', 'whites'],
     keepsMin: (f) => (f.restMin > 0 ? 0 : keepsIn(f)),
     slips: (f) => (f.life.min === null ? 'may be earlier' : `not earlier: ${f.life.why}`),
   },
@@ -360,8 +374,8 @@ const IN_A_WAVE: readonly Row[] = [
   {
     id: 'whip',
     when: (f) => f.foamed,
-    name: (f, w) => `Whip the whites, fold them in${tail(f, w)}`,
-    why: 'Last of all: foam sinks from the moment it is made.',
+    name: (f, w) => `${f.whipFirst ? 'Fold the whites in' : 'Whip the whites, fold them in'}${tail(f, w)}`,
+    why: (f) => `${joinSteps(f.kind, f.ways, ['whites']).at(-1) ?? ''} Foam sinks from the moment it is made.`,
     who: 'cook',
     min: (f, w) => WHIP_MIN * f.inWave(w),
     handsMin: (f, w) => WHIP_MIN * f.inWave(w),
@@ -425,13 +439,14 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[]): readonly Step
   const ids = new Set(before.map((s) => s.id));
   const ready = [`join${wave + 1}`, `rest${wave + 1}`, `whip${wave + 1}`];
   const out: Step[] = [];
+  const panFat = effectOf(f.ways, 'panFat', f.kind).pan?.pour ?? '';
   for (let n = from; n < to; n += many ? to - from : 1) {
     const count = many ? to - from : 1;
     const last = [...before, ...out].filter((s) => s.loads).at(-1)?.id ?? '';
     out.push({
       id: `load${n + 1}`,
       name: many ? `Loads ${n + 1} to ${to}` : f.loads === 1 ? 'The load' : `Load ${n + 1}`,
-      why: f.baked ? 'The door stays shut until it is puffed and brown at the rim.' : 'Oldest first: what was poured first is turned first.',
+      why: f.baked ? 'The door stays shut until it is puffed and brown at the rim.' : `${panFat} Oldest first: what was poured first is turned first.`.trim(),
       who: 'cook',
       min: f.cycleMin * count,
       handsMin: many ? f.cycleMin * count : bound,

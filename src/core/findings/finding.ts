@@ -7,7 +7,7 @@ import type { BatterVolume } from '../batter/volume';
 import type { Dressing, Moment } from '../formula/formula';
 import type { Kind, Rail, RailReading, School } from '../formula/kinds';
 import type { Percentages, Tally, TallyLine } from '../formula/tally';
-import type { Standing } from '../formula/ways';
+import type { Against, Standing } from '../formula/ways';
 import type { Ledger } from '../lift/ledger';
 import type { Ingredient } from '../pantry/ingredient';
 import type { Combined } from '../quantity/amount';
@@ -45,6 +45,8 @@ export interface Evidence {
   readonly kind: Kind | null;
   readonly school: School | null;
   readonly standing: Standing;
+  /** Ways chosen that go against what the kind is. */
+  readonly against: readonly Against[];
   /** mL of one portion; null where no kind says. */
   readonly portionMl: number | null;
   /** What stood around the lines on the card. */

@@ -143,4 +143,16 @@ const sinking: Rule = (e): Finding | null => {
   };
 };
 
-export const PROCESS_RULES: readonly Rule[] = [powderOld, waiting, coldBatter, portionLarge, smallWeighing, sinking];
+/** A way of working that contradicts what the kind is: said, and left to the cook. */
+const againstTheKind: Rule = (e) => {
+  const [first, ...others] = e.against;
+  if (!first || !e.kind) return null;
+  return {
+    code: 'way-against-kind',
+    severity: 'note',
+    basis: 'model',
+    message: `${first.matter}, ${first.choice}: with ${e.kind.pieces}, ${first.why}.${others.length > 0 ? ` The same of ${others.map((o) => o.matter.toLowerCase()).join(', ')}.` : ''}`,
+  };
+};
+
+export const PROCESS_RULES: readonly Rule[] = [againstTheKind, powderOld, waiting, coldBatter, portionLarge, smallWeighing, sinking];

@@ -5,7 +5,7 @@ import { countEggs } from './eggs';
 import { EMPTY_FORMULA, type Formula, formulaLines, sameFormula } from './formula';
 import { powderStrength } from './powder-age';
 import { allergensOf } from './tally';
-import { standingOf } from './ways';
+import { FRESH_WAYS, standingOf } from './ways';
 
 const lines = (...texts: readonly string[]) =>
   formulaLines({ ...EMPTY_FORMULA, entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })) } satisfies Formula);
@@ -49,8 +49,11 @@ test.each([
 ])('powder opened %s is worth %d', (opened, today, s) => expect(powderStrength(opened, today)).toBeCloseTo(s, 3));
 
 test('ways of working come to minutes and degrees', () => {
-  const ways = { rest: 'usual', warmth: 'counter', whites: 'soft', joining: 'well', check: 'none', largeBowl: 'straight', altitudeM: 0 } as const;
-  expect(standingOf(ways, { restMin: 30 })).toEqual({ restMin: 30, batterC: 22 });
+  const ways = FRESH_WAYS;
+  expect(standingOf({ ...ways, rest: 45 }, null)).toEqual({ restMin: 45, batterC: 22 });
+  expect(standingOf({ ...ways, rest: 600 }, null)).toEqual({ restMin: 600, batterC: 4 });
+  expect(standingOf({ ...ways, joining: 'blender' }, { id: 'crepe', restMin: 30 }).restMin).toBe(50);
+  expect(standingOf(ways, { id: 'crepe', restMin: 30 })).toEqual({ restMin: 30, batterC: 22 });
   expect(standingOf({ ...ways, rest: 'overnight' }, null)).toEqual({ restMin: 720, batterC: 4 });
   expect(standingOf({ ...ways, rest: 'none', warmth: 'cold' }, null)).toEqual({ restMin: 0, batterC: 8 });
 });

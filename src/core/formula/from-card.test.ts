@@ -81,7 +81,7 @@ test('without a word the ratios speak; and where nothing speaks nothing is guess
 
 const offered = (notes: string, texts = '200 g flour\n100 g blueberries') =>
   offersFrom(notes, formulaLines(formulaOf(texts)), FRESH_CONVENTIONS).map((o) =>
-    o.what === 'way' ? `${o.way} ${o.value}` : o.what === 'portion' ? `portion ${o.ml}` : `${o.key} ${o.moment}`,
+    o.what === 'way' ? `${o.way} ${o.value}` : o.what === 'measure' ? `${o.of} ${o.value}` : o.what === 'portion' ? `portion ${o.ml}` : `${o.key} ${o.moment}`,
   );
 
 test.each([
@@ -98,6 +98,23 @@ test.each([
   ['Sprinkle the blueberries over each cake.', ['l2 poured']],
   ['Scatter blueberries on top just before you flip.', ['l2 flip']],
   ['Add half an hour of patience.', []],
+  ['Rest it for 45 minutes.', ['rest 45']],
+  ['Blend it all in a blender and strain through a sieve.', ['joining blender-sieve']],
+  ['Whisk everything together.', ['joining at-once']],
+  ['Stir in the melted butter last.', ['joining butter-last']],
+  ['Stir until just combined, lumps are fine.', ['mixing lumps']],
+  ['Whisk until smooth.', ['mixing smooth']],
+  ['Wipe the pan with a little oil.', ['panFat film']],
+  ['Fry in butter and oil.', ['panFat butter-oil']],
+  ['Brush with ghee.', ['panFat clarified']],
+  ['Use cooking spray.', ['panFat spray']],
+  ['Flip once and do not press.', ['flip once']],
+  ['Press lightly after turning.', ['flip press']],
+  ['Keep turning with a skewer.', ['flip several']],
+  ['Spoon the flour into the cup and level it.', ['flourFill spooned']],
+  ['Scoop and sweep the flour.', ['flourFill dipped']],
+  ['Cups are metric cups.', ['cup metric']],
+  ['Eggs at room temperature.', ['warmth counter']],
 ] as const)('%s', (notes, expected) => expect(offered(notes)).toEqual(expected));
 
 test('an offer brings the words it came from', () => {

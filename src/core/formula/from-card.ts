@@ -15,8 +15,9 @@ import { readNumber } from '../quantity/number';
 import { mlOf, unitById } from '../quantity/units';
 import { type Entry, type Group, type Moment, nextKey } from './formula';
 import { KIND_IDS, type KindId, kindById, kindFromWords, readZone } from './kinds';
+import { choicesOf, MEASURED, WAY_IDS, type WayId } from './schools';
 import { tally } from './tally';
-import type { ChosenWay, Rest, Ways } from './ways';
+import { wayName } from './ways';
 
 export interface PastedCard {
   readonly title: string | null;
@@ -183,7 +184,8 @@ function schoolFor(kind: KindId, title: string, lines: readonly Line[]): string 
 
 /** Something the card's method says of how this formula is made: what it would set, and the words it came from. */
 export type Offer = { readonly words: string } & (
-  | { readonly what: 'way'; readonly way: ChosenWay; readonly value: string; readonly says: string }
+  | { readonly what: 'way'; readonly way: WayId; readonly value: string | number; readonly says: string }
+  | { readonly what: 'measure'; readonly of: keyof typeof MEASURED; readonly value: string; readonly says: string }
   | { readonly what: 'portion'; readonly ml: number; readonly says: string }
   | { readonly what: 'moment'; readonly key: string; readonly moment: Moment; readonly says: string }
 );
@@ -194,12 +196,9 @@ export interface CardTells {
   readonly words: string;
 }
 
-const restFor = (min: number): Rest => {
-  if (min <= 0) return 'none';
-  if (min <= 15) return 'short';
-  if (min <= 45) return 'half-hour';
-  return min <= 180 ? 'hour' : 'overnight';
-};
+/** Minutes as a named rest where it is one, else as they are. */
+const restFor = (min: number): string | number =>
+  ({ 0: 'none', 10: 'short', 30: 'half-hour', 60: 'hour', 720: 'overnight' })[Math.round(min)] ?? Math.round(min);
 
 const sentenceOf = (text: string, at: number): string => {
   const from = Math.max(text.lastIndexOf('.', at - 1), text.lastIndexOf('\n', at - 1)) + 1;
@@ -229,26 +228,38 @@ const REST =
  */
 export function offersFrom(notes: string, lines: readonly (Line & { readonly key: string })[], house: KitchenConventions): readonly Offer[] {
   const out: Offer[] = [];
-  const way = <W extends ChosenWay>(w: W, value: Ways[W], says: string, at: number): void =>
-    void out.push({ what: 'way', way: w, value: String(value), says, words: sentenceOf(notes, at) });
   const rest = REST.exec(notes);
-  if (rest?.[1]) {
-    const min = minutesIn(rest[1].replace(/^(?:for\s+)?(?:at least\s+|about\s+)?/i, ''));
-    if (min !== null) way('rest', restFor(min), min >= 240 ? 'rests overnight' : `rests ${Math.round(min)} minutes`, rest.index);
+  const min = rest?.[1] ? minutesIn(rest[1].replace(/^(?:for\s+)?(?:at least\s+|about\s+)?/i, '')) : null;
+  if (rest && min !== null)
+    out.push({
+      what: 'way',
+      way: 'rest',
+      value: restFor(min),
+      says: min >= 240 ? 'rests overnight' : `rests ${Math.round(min)} minutes`,
+      words: sentenceOf(notes, rest.index),
+    });
+  // of each matter the first school that the method speaks for
+  for (const way of WAY_IDS) {
+    for (const [value, choice] of choicesOf(way)) {
+      const m = choice.card?.exec(notes);
+      if (!m) continue;
+      out.push({ what: 'way', way, value, says: wayName(way, value), words: sentenceOf(notes, m.index) });
+      break;
+    }
   }
-  const whites = /\b(stiff|firm|soft)(?:\s+\w+)?\s+peaks?\b/i.exec(notes);
-  if (whites?.[1]) way('whites', /soft/i.test(whites[1]) ? 'soft' : 'firm', `whites to ${/soft/i.test(whites[1]) ? 'soft' : 'firm'} peaks`, whites.index);
-  const joins: readonly (readonly [RegExp, Ways['joining'], string])[] = [
-    [/\b(?:blender|food processor|liquidi[sz]er|stick blender|blitz (?:everything|all))\b/i, 'blender', 'all at once in a blender'],
-    [/\b(?:strain|pass(?:ed)?)\b[^.;\n]{0,30}\b(?:batter|sieve)\b/i, 'strained', 'whisked, then strained'],
-    [/\bmake a well\b/i, 'well', 'wet into a well in the dry'],
-    [/\b(?:sprinkle|sift|shake|rain)\b[^.;\n]{0,40}\b(?:over|onto|into) the (?:wet|milk|egg|liquid)/i, 'sprinkle', 'dry sprinkled over the wet'],
-  ];
-  for (const [re, value, says] of joins) {
-    const m = re.exec(notes);
-    if (!m) continue;
-    way('joining', value, says, m.index);
-    break;
+  for (const of of Object.keys(MEASURED) as (keyof typeof MEASURED)[]) {
+    for (const [value, re] of Object.entries(MEASURED[of].card)) {
+      const m = re.exec(notes);
+      if (!m) continue;
+      out.push({
+        what: 'measure',
+        of,
+        value,
+        says: (MEASURED[of].names as Readonly<Record<string, string>>)[value] ?? value,
+        words: sentenceOf(notes, m.index),
+      });
+      break;
+    }
   }
   const portion =
     /\b(?:ladle|pour|use|drop|scoop|spoon|with|add)\b[^.;\n\d½¼¾⅓⅔]{0,30}?((?:about\s+|a\s+)?(?:[\d½¼¾⅓⅔]|quarter|third|half)[^.;\n]{0,40}?)(?:\s+(?:of\s+)?(?:the\s+)?batter|\s+(?:per|for each|each|a)\s+(?:pan)?\s?(?:cake|waffle|crepe)|\s+portions?)/i.exec(

@@ -1,70 +1,79 @@
 /**
- * Ways of working that cooks disagree about and that change a number on the Bench: how long a batter rests, how cold its
- * egg and milk are, how far whites are whipped. A house has its ways, a formula may have its own. Times and temperatures
- * are kitchen defaults (models, not law); what touches safety is the local food code's to say.
+ * The ways a batter is worked by: of each matter that cooks disagree about, the school that is chosen. A house has its ways,
+ * a formula may have its own. Times and temperatures are kitchen defaults (models, not law); what touches safety is the
+ * local food code's to say.
  */
 
-import type { Kind } from './kinds';
+import { minutesOrHours } from '../quantity/say';
+import type { Kind, KindId } from './kinds';
+import { type Choice, choiceFor, type Effects, MATTERS, type SchoolIdOf, WAY_IDS, type WayId } from './schools';
 
-export const RESTS = ['usual', 'none', 'short', 'half-hour', 'hour', 'overnight'] as const;
-export type Rest = (typeof RESTS)[number];
-export const WARMTHS = ['counter', 'cold'] as const;
-export type Warmth = (typeof WARMTHS)[number];
-export const WHITES = ['soft', 'firm'] as const;
-export type Whites = (typeof WHITES)[number];
-export const JOININGS = ['well', 'sprinkle', 'blender', 'strained'] as const;
-export type Joining = (typeof JOININGS)[number];
-export const CHECKS = ['none', 'second'] as const;
-export type Check = (typeof CHECKS)[number];
-export const LARGE_BOWLS = ['straight', 'less'] as const;
-export type LargeBowl = (typeof LARGE_BOWLS)[number];
-
-export interface Ways {
-  readonly rest: Rest;
-  readonly warmth: Warmth;
-  readonly whites: Whites;
-  /** How dry and wet meet. */
-  readonly joining: Joining;
-  /** Whether a second person looks at every pile before they do. */
-  readonly check: Check;
-  /** What becomes of the leavening in a very large bowl. */
-  readonly largeBowl: LargeBowl;
+export type Ways = {
+  readonly [W in Exclude<WayId, 'rest'>]: SchoolIdOf<W>;
+} & {
+  /** A named rest, or any number of minutes. */
+  readonly rest: SchoolIdOf<'rest'> | number;
   /** Metres above the sea: thinner air gives the same gas more room. */
   readonly altitudeM: number;
-}
-
-/** The ways that are chosen from a list. */
-export type ChosenWay = Exclude<keyof Ways, 'altitudeM'>;
-
-export const FRESH_WAYS: Ways = { rest: 'usual', warmth: 'counter', whites: 'soft', joining: 'well', check: 'none', largeBowl: 'straight', altitudeM: 0 };
-export const MOST_ALTITUDE_M = 5000;
-
-/** What each way is called on screen, in the order it is offered. */
-export const WAY_NAMES: { readonly [W in ChosenWay]: Readonly<Record<Ways[W], string>> } = {
-  rest: {
-    usual: 'as the kind is used to',
-    none: 'none, straight to the heat',
-    short: '10 minutes',
-    'half-hour': '30 minutes, covered',
-    hour: '1 hour, covered',
-    overnight: 'overnight, chilled',
-  },
-  warmth: { counter: 'an hour on the counter', cold: 'straight from the cold' },
-  whites: { soft: 'soft peaks, folded in one go', firm: 'firm peaks, folded in thirds' },
-  joining: {
-    well: 'wet into a well in the dry',
-    sprinkle: 'dry sprinkled over the wet',
-    blender: 'all at once in a blender',
-    strained: 'whisked, then strained',
-  },
-  check: { none: 'no second look', second: 'a second person looks at every pile' },
-  largeBowl: { straight: 'leavening scaled straight', less: 'a tenth less leavening from 10 kg a bowl' },
 };
 
+export const FRESH_WAYS: Ways = {
+  rest: 'usual',
+  warmth: 'counter',
+  joining: 'well',
+  mixing: 'usual',
+  lift: 'usual',
+  whites: 'soft',
+  whip: 'last',
+  panFat: 'usual',
+  flip: 'usual',
+  second: 'usual',
+  asks: 'cue',
+  moreEgg: 'whole',
+  check: 'none',
+  largeBowl: 'straight',
+  altitudeM: 0,
+};
+export const MOST_ALTITUDE_M = 5000;
+/** Longer than two days no batter stands. */
+export const MOST_REST_MIN = 2880;
+
+/** What a way is called: "30 minutes, covered", "firm peaks, folded in thirds"; minutes of one's own as they are. */
+export const wayName = (w: WayId, value: string | number): string =>
+  typeof value === 'number'
+    ? minutesOrHours(value)
+    : ((MATTERS[w].choices as Readonly<Record<string, { readonly name: string } | undefined>>)[value]?.name ?? value);
+
+/** What the ways change, matter by matter, for a kind. */
+export const effectOf = (w: Ways, matter: WayId, kind: KindId | null): Effects => choiceFor(matter, String(w[matter]), kind)?.does ?? NO_EFFECTS;
+const NO_EFFECTS: Effects = {};
+
+/** Things of the mise that the ways want, and that they don't. */
+export function toolsOf(w: Ways, kind: KindId): { readonly wanted: ReadonlySet<string>; readonly unwanted: ReadonlySet<string> } {
+  const all = WAY_IDS.map((m) => effectOf(w, m, kind));
+  return { wanted: new Set(all.flatMap((e) => e.tools ?? [])), unwanted: new Set(all.flatMap((e) => e.without ?? [])) };
+}
+
+export interface Against {
+  readonly matter: string;
+  readonly choice: string;
+  readonly why: string;
+}
+
+/** Schools that go against a kind's nature, and why. */
+export const againstKind = (w: Ways, kind: KindId): readonly Against[] =>
+  WAY_IDS.flatMap((m) => {
+    const c: Choice | null = choiceFor(m, String(w[m]), kind);
+    const why = c?.against?.[kind];
+    return c && why ? [{ matter: MATTERS[m].name, choice: c.name, why }] : [];
+  });
+
 /** Minutes; overnight is twelve hours. */
-const REST_MIN: Readonly<Record<Exclude<Rest, 'usual'>, number>> = { none: 0, short: 10, 'half-hour': 30, hour: 60, overnight: 720 };
-const OVERNIGHT_C = 4;
-const WARMTH_C: Readonly<Record<Warmth, number>> = { counter: 22, cold: 8 };
+const REST_MIN: Readonly<Record<Exclude<SchoolIdOf<'rest'>, 'usual'>, number>> = { none: 0, short: 10, 'half-hour': 30, hour: 60, overnight: 720 };
+const CHILLED_C = 4;
+/** A rest as long as this is in the cold. */
+const CHILLED_FROM_MIN = 240;
+const WARMTH_C: Readonly<Record<SchoolIdOf<'warmth'>, number>> = { counter: 22, cold: 8 };
 
 /** Rest where no kind says otherwise, minutes. */
 const USUAL_REST_MIN = 10;
@@ -76,12 +85,21 @@ export interface Standing {
   readonly batterC: number;
 }
 
-/** Minutes more that a batter wants after it was joined that way: bubbles and worked flour have to settle. Ours. */
-const MORE_REST_MIN: Readonly<Record<Joining, number>> = { well: 0, sprinkle: 0, blender: 20, strained: 10 };
+/** Bubbles and worked flour have to settle after some ways of joining: minutes more where the rest is the kind's usual. */
+const moreRestMin = (w: Ways, kind: KindId | null): number => (effectOf(w, 'joining', kind).moreRestMin ?? 0) + (effectOf(w, 'mixing', kind).moreRestMin ?? 0);
 
-export const standingOf = (w: Ways, kind: Pick<Kind, 'restMin'> | null): Standing => ({
-  restMin: w.rest === 'usual' ? (kind?.restMin ?? USUAL_REST_MIN) + MORE_REST_MIN[w.joining] : REST_MIN[w.rest],
-  batterC: w.rest === 'overnight' ? OVERNIGHT_C : WARMTH_C[w.warmth],
+/** Minutes a batter stands by the ways. */
+export function restMinOf(w: Ways, kind: Pick<Kind, 'id' | 'restMin'> | null): number {
+  if (typeof w.rest === 'number') return w.rest;
+  return w.rest === 'usual' ? (kind?.restMin ?? USUAL_REST_MIN) + moreRestMin(w, kind?.id ?? null) : REST_MIN[w.rest];
+}
+
+/** The rest is so long that it is taken in the cold. */
+export const restsChilled = (w: Ways): boolean => w.rest === 'overnight' || (typeof w.rest === 'number' && w.rest >= CHILLED_FROM_MIN);
+
+export const standingOf = (w: Ways, kind: Pick<Kind, 'id' | 'restMin'> | null): Standing => ({
+  restMin: restMinOf(w, kind),
+  batterC: restsChilled(w) ? CHILLED_C : WARMTH_C[w.warmth],
 });
 
 /**

@@ -2,8 +2,9 @@
 
 import type { TestVerdict } from '../batch/acts';
 import type { Batch } from '../batch/batch';
-import { type SideTimes, USUAL_TIMES } from '../batch/heat';
+import { type SideTimes, usualTimes } from '../batch/heat';
 import type { KindId } from '../formula/kinds';
+import { effectOf, FRESH_WAYS, type Ways } from '../formula/ways';
 import { median } from '../quantity/middle';
 import { type Piece, piecesFrom, type Tap } from './board';
 import { hasTestPiece } from './progress';
@@ -49,8 +50,12 @@ const SLIP = 0.2;
 const noSlips = (seconds: readonly number[], was: number): readonly number[] => seconds.filter((s) => s > SLIP * was);
 
 /** Times of a formula here. @param earlier seconds of its earlier pieces */
-export function timesFor(kind: KindId, earlier: { readonly first: readonly number[]; readonly second: readonly number[] }): KnownTimes {
-  const usual = USUAL_TIMES[kind];
+export function timesFor(
+  kind: KindId,
+  earlier: { readonly first: readonly number[]; readonly second: readonly number[] },
+  ways: Ways = FRESH_WAYS,
+): KnownTimes {
+  const usual = usualTimes(kind, ways);
   const first = learned(noSlips(earlier.first, usual.first));
   const second = usual.second === null ? null : learned(noSlips(earlier.second, usual.second));
   return {
@@ -89,7 +94,7 @@ export function seenIn(batch: Pick<Batch, 'driver'>, taps: readonly Tap[]) {
 }
 
 /** What to look for, by kind: before the first side is turned, and before it comes off. Cues before clocks. */
-export const CUES: Readonly<Record<KindId, { readonly first: string; readonly second: string }>> = {
+const CUES: Readonly<Record<KindId, { readonly first: string; readonly second: string }>> = {
   griddle: { first: 'edge dull, bubbles open and stay open', second: 'springs back, no wet line at the edge' },
   small: { first: 'edge dull, bubbles open and stay open', second: 'springs back' },
   foam: { first: 'edge set, underside golden: turn once, gently', second: 'springs back, sides no longer wet' },
@@ -98,6 +103,30 @@ export const CUES: Readonly<Record<KindId, { readonly first: string; readonly se
   waffle: { first: 'the steam has all but stopped: only then open', second: '' },
   oven: { first: 'puffed and deep golden at the rim; the door stays shut until then', second: '' },
 };
+
+export interface Cues {
+  /** Before each pour: the fat in the pan. */
+  readonly pour: string;
+  readonly first: string;
+  readonly second: string;
+  /** Large on the screen: what to look for, or the time. */
+  readonly asks: 'cue' | 'clock';
+  /** The second side has no clock. */
+  readonly secondByCue: boolean;
+}
+
+/** What to look for, and what is done before it is poured and after it is turned, by the house's ways. */
+export function cuesFor(kind: KindId, ways: Ways): Cues {
+  const turn = ways.flip === 'usual' ? undefined : effectOf(ways, 'flip', kind).turn;
+  const { first, second } = CUES[kind];
+  return {
+    pour: effectOf(ways, 'panFat', kind).pan?.pour ?? '',
+    first,
+    second: turn && second ? `${turn.step} Then: ${second}` : second,
+    asks: effectOf(ways, 'asks', kind).asks ?? 'cue',
+    secondByCue: ways.second === 'cue' && second !== '',
+  };
+}
 
 export const TEST_WORDS: Readonly<Record<TestVerdict, string>> = {
   right: 'just right',

@@ -1,7 +1,8 @@
 /** What has to be ready before dry meets wet, and how far it is mixed. */
 import type { SheetLine } from '../batch/sheet-line';
 import { KIND_IDS } from '../formula/kinds';
-import { JOININGS } from '../formula/ways';
+import { choicesOf, type SchoolIdOf } from '../formula/schools';
+import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
 import { howFar, joinParts, joinSteps } from './join';
 import { miseOf, miseStates } from './mise';
@@ -31,15 +32,17 @@ test('dry and wet; whites where they are whipped apart, by themselves or of sepa
 
 test('every kind by every way of joining says what to do, how far, and stops', () => {
   for (const kind of KIND_IDS)
-    for (const joining of JOININGS) {
-      const far = howFar(kind, joining);
+    for (const [id] of choicesOf('joining')) {
+      const joining = id as SchoolIdOf<'joining'>;
+      const ways: Ways = { ...FRESH_WAYS, joining };
+      const far = howFar(kind, ways);
       expect(far.count).toBeGreaterThan(0);
-      expect(far.unit).toBe(joining === 'blender' ? 'seconds' : 'turns');
-      expect(joinSteps(joining, ['dry', 'wet']).length).toBeGreaterThan(1);
-      expect(joinSteps(joining, ['dry', 'wet', 'whites']).at(-1)).toMatch(/whites/);
+      expect(far.unit).toBe(joining.startsWith('blender') ? 'seconds' : 'turns');
+      expect(joinSteps(kind, ways, ['dry', 'wet']).length).toBeGreaterThan(1);
+      expect(joinSteps(kind, ways, ['dry', 'wet', 'whites']).at(-1)).toMatch(/whites/);
     }
   // griddle cakes only just, crepes smooth
-  expect(howFar('griddle', 'well').count).toBeLessThan(howFar('crepe', 'well').count);
+  expect(howFar('griddle', FRESH_WAYS).count).toBeLessThan(howFar('crepe', FRESH_WAYS).count);
 });
 
 test('the mise: each ingredient once over all its lines and mixes, bags by their lot, and the tools of the kind and the way', () => {
@@ -50,7 +53,7 @@ test('the mise: each ingredient once over all its lines and mixes, bags by their
     line('l5', 'topping', 'oil-vegetable'),
     line('b1', 'dry', 'flour-oat', { lot: '2611-1', grams: 750 }),
   ];
-  const mise = miseOf({ sheet, kind: 'crepe', split: { by: 'kits', benches: 2, classes: 1 } }, 'blender', findIngredient);
+  const mise = miseOf({ sheet, kind: 'crepe', split: { by: 'kits', benches: 2, classes: 1 } }, { ...FRESH_WAYS, joining: 'blender' }, findIngredient);
   expect(mise.ingredients.map((i) => [i.key, i.grams, i.lineKey])).toEqual([
     ['of:flour-all-purpose', 200, 'l1'],
     // on two lines: no one line to swap

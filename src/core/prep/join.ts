@@ -2,7 +2,8 @@
 import type { JoinPart } from '../batch/acts';
 import type { SheetLine } from '../batch/sheet-line';
 import type { KindId } from '../formula/kinds';
-import type { Joining } from '../formula/ways';
+import { choiceFor } from '../formula/schools';
+import { effectOf, type Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
 
 /** What a batch joins: whites only where they are whipped apart. */
@@ -45,29 +46,34 @@ const BY_HAND: Readonly<Record<KindId, HowFar>> = {
   oven: { words: 'smooth: no lump left', count: 60, unit: 'turns' },
 };
 
-export function howFar(kind: KindId, joining: Joining): HowFar {
+/** Kinds whose batter is mixed smooth anyway: a blender may run longer. */
+const BLENDED_S = { smooth: 20, usual: 8 } as const;
+
+export function howFar(kind: KindId, ways: Ways): HowFar {
   const hand = BY_HAND[kind];
-  if (joining === 'blender')
+  const smooth = choiceFor('mixing', 'usual', kind) === choiceFor('mixing', 'smooth', kind);
+  if (effectOf(ways, 'joining', kind).blends)
     return {
       words: 'until it turns over evenly, no longer: a blender works the flour hard',
-      count: kind === 'crepe' || kind === 'oven' ? 20 : 8,
+      count: smooth ? BLENDED_S.smooth : BLENDED_S.usual,
       unit: 'seconds',
     };
-  return joining === 'strained' ? { ...hand, words: `${hand.words}; then through a sieve, pressing nothing` } : hand;
+  const { far } = ways.mixing === 'usual' ? {} : effectOf(ways, 'mixing', kind);
+  // lumps are few turns, smooth is many: from what the kind is used to
+  const turns = far ? (far.turns > 1 === smooth ? 1 : smooth ? 0.5 : 2) : 1;
+  return far ? { words: far.words, count: Math.round(hand.count * turns), unit: 'turns' } : hand;
 }
 
 /** What is done, in order. */
-export function joinSteps(joining: Joining, parts: readonly JoinPart[]): readonly string[] {
-  const whites = parts.includes('whites') ? ['Last of all, after the rest: whip the whites, fold in a third, then what is left.'] : [];
-  if (!parts.includes('dry') || !parts.includes('wet')) return ['Mix it through.', ...whites];
-  switch (joining) {
-    case 'well':
-      return ['Make a well in the dry.', 'Pour all of the wet into it.', 'Stir from the middle outwards.', ...whites];
-    case 'sprinkle':
-      return ['Sprinkle a third of the dry over the wet, stir.', 'The second third, stir.', 'The last third, and stop.', ...whites];
-    case 'blender':
-      return ['Wet into the blender, then the dry on top.', 'Lid on, a hand on it.', 'Short pulses.', ...whites];
-    case 'strained':
-      return ['Make a well in the dry.', 'Half of the wet: whisk to a smooth paste.', 'The rest of the wet, whisk.', 'Through a sieve.', ...whites];
-  }
+export function joinSteps(kind: KindId, ways: Ways, parts: readonly JoinPart[]): readonly string[] {
+  const { peaks, fold } = effectOf(ways, 'whites', kind).whites ?? { peaks: 'soft peaks', fold: 'fold them in' };
+  const whipFirst = effectOf(ways, 'whip', kind).whipFirst === true;
+  const apart = parts.includes('whites');
+  const first = apart && whipFirst ? [`First of all, with clean beaters: whip the whites to ${peaks}, and set them in the cold.`] : [];
+  const last = apart
+    ? [whipFirst ? `Last of all: whisk the whites through once more, and ${fold}.` : `Last of all, after the rest: whip the whites to ${peaks}, and ${fold}.`]
+    : [];
+  if (!parts.includes('dry') || !parts.includes('wet')) return [...first, 'Mix it through.', ...last];
+  const sieves = ways.mixing === 'strained' && !effectOf(ways, 'joining', kind).tools?.includes('sieve') ? ['Through a sieve.'] : [];
+  return [...first, ...(effectOf(ways, 'joining', kind).joins ?? []), ...sieves, ...last];
 }

@@ -18,7 +18,7 @@ export interface Day {
 export async function dayOf(batch: Batch, house: Kitchen): Promise<Day> {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
-  const known = timesFor(batch.kind, await earlierSides(batch));
+  const known = timesFor(batch.kind, await earlierSides(batch), ways);
   const bowl = bowlOf(batch, ways, house.gear, find);
   return { bowl, steps: daySteps(batch, bowl, ways, known, find), known, ways };
 }

@@ -153,15 +153,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
         />
       ) : null}
       {stage === 'mise' ? (
-        <MiseView
-          batchId={batch.id}
-          mise={miseOf(batch, ways.joining, find)}
-          offers={offers}
-          log={log}
-          begun={begun}
-          swap={swap}
-          onSwapped={() => router.refresh()}
-        />
+        <MiseView batchId={batch.id} mise={miseOf(batch, ways, find)} offers={offers} log={log} begun={begun} swap={swap} onSwapped={() => router.refresh()} />
       ) : null}
       {stage === 'weigh' ? (
         <>
@@ -185,7 +177,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
         </>
       ) : null}
       {stage === 'check' ? <CheckView lines={bowls} mix={at} log={log} stepG={stepG} find={find} /> : null}
-      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} joining={ways.joining} parts={parts} log={log} waits={waits} /> : null}
+      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} ways={ways} parts={parts} log={log} waits={waits} /> : null}
       {stage === 'rest' ? (
         mixedAt === null ? (
           <p className="text-xl">It is not mixed yet: the rest begins when it is.</p>

@@ -106,7 +106,7 @@ export function usePlan(q: PlanOf) {
       piecesPlanned: pieces,
       portionMl: poured,
     };
-    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, timesFor(formula.kind, { first: [], second: [] }), find);
+    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, timesFor(formula.kind, { first: [], second: [] }, ways), find);
   };
 
   // what whole eggs would make of it, for one mix

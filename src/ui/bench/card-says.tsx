@@ -3,7 +3,8 @@ import { type Formula, type FormulaLine, kitchenOf } from '@/core/formula/formul
 import { guessKind, type Offer, offersFrom, toldBy } from '@/core/formula/from-card';
 import { kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { type ChosenWay, WAY_NAMES } from '@/core/formula/ways';
+import { MATTERS, MEASURED } from '@/core/formula/schools';
+import { wayName } from '@/core/formula/ways';
 import { Button } from '../kit/button';
 import type { BenchAction } from './state';
 
@@ -19,17 +20,25 @@ interface Props {
 /** Whether what is offered is already so. */
 function isTaken(o: Offer, f: Formula, lines: readonly FormulaLine[], house: Kitchen): boolean {
   if (o.what === 'way') return kitchenOf(f, house).ways[o.way] === o.value;
+  if (o.what === 'measure') return kitchenOf(f, house).conventions[o.of] === o.value;
   if (o.what === 'portion') return f.portionMl !== null && Math.abs(f.portionMl - o.ml) < 0.5;
   return lines.find((l) => l.key === o.key)?.moment === o.moment;
 }
 
-const OF: Partial<Readonly<Record<ChosenWay, string>>> = { rest: 'Rest', whites: 'Whites', joining: 'Joining' };
+const capital = (t: string): string => `${t.charAt(0).toUpperCase()}${t.slice(1)}`;
 
-const sets = (o: Offer): string => {
-  if (o.what === 'way') return `${OF[o.way] ?? o.way}: ${said(o)}`;
-  return o.what === 'portion' ? `Portion: ${o.says}` : `${o.says.charAt(0).toUpperCase()}${o.says.slice(1)}`;
-};
-const said = (o: Offer & { readonly what: 'way' }): string => (WAY_NAMES[o.way] as Readonly<Record<string, string>>)[o.value] ?? o.value;
+function sets(o: Offer): string {
+  switch (o.what) {
+    case 'way':
+      return `${MATTERS[o.way].name}: ${wayName(o.way, o.value)}`;
+    case 'measure':
+      return `${MEASURED[o.of].name}: ${o.says}`;
+    case 'portion':
+      return `Portion: ${o.says}`;
+    case 'moment':
+      return capital(o.says);
+  }
+}
 
 /** What the card says of this formula's own ways, and the kind it seems to be: each with its reason, taken with one tap. */
 export function CardSays({ formula: f, lines, house, fresh, send }: Props) {
@@ -41,6 +50,7 @@ export function CardSays({ formula: f, lines, house, fresh, send }: Props) {
   if (!other && offers.length === 0 && (!fresh || (told.length === 0 && !guess))) return null;
   const take = (o: Offer): void => {
     if (o.what === 'way') send({ do: 'set', part: { ways: { ...f.ways, [o.way]: o.value } }, place: null });
+    else if (o.what === 'measure') send({ do: 'set', part: { conventions: { ...f.conventions, [o.of]: o.value } }, place: null });
     else if (o.what === 'portion') send({ do: 'set', part: { portionMl: o.ml }, place: null });
     else send({ do: 'choose', key: o.key, choice: { moment: o.moment } });
   };

@@ -45,7 +45,7 @@ export function StartForm({
   const pieces = kindId === 'oven' ? '1' : '12';
   const [flourId, setFlourId] = useState<string>(usualFlour(schoolId));
   const [liquidId, setLiquidId] = useState<string>(usualLiquid(schoolId));
-  const [lift, setLift] = useState<LiftFrom>(usualLift(kindId, usualLiquid(schoolId)));
+  const [lift, setLift] = useState<LiftFrom>(usualLift(kindId, usualLiquid(schoolId), house.ways));
   const [by, setBy] = useState<'pieces' | 'flour'>('pieces');
   const [amount, setAmount] = useState(pieces);
   const sizeId = useId();
@@ -76,7 +76,7 @@ export function StartForm({
             value={liquidId}
             onChange={(l) => {
               setLiquidId(l);
-              setLift((was) => (was === 'whites' || was === 'eggs' ? was : usualLift(kindId, l)));
+              setLift((was) => (was === 'whites' || was === 'eggs' ? was : usualLift(kindId, l, house.ways)));
             }}
             options={START_LIQUIDS.map(option)}
           />

@@ -1,9 +1,12 @@
 'use client';
 import { ChevronDown } from 'lucide-react';
 import { Popover } from 'radix-ui';
+import type { ReactNode } from 'react';
 import type { Formula } from '@/core/formula/formula';
+import { type Kind, kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { type ChosenWay, MOST_ALTITUDE_M, WAY_NAMES, type Ways } from '@/core/formula/ways';
+import { choicesOf, MATTERS, WAY_IDS, type WayId } from '@/core/formula/schools';
+import { againstKind, MOST_ALTITUDE_M, MOST_REST_MIN, type Ways, wayName } from '@/core/formula/ways';
 import { CONVENTION_NAMES, type Conventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { Choice } from '../kit/choice';
@@ -11,13 +14,13 @@ import { TypedNumber } from '../kit/typed-number';
 
 const HOUSE = 'house';
 
-interface WayField {
+interface MeasureField {
   readonly label: string;
   readonly names: Readonly<Record<string, string>>;
 }
 
 /** What is asked, in the order it is asked: for a formula and for the house alike. */
-export const CONVENTION_FIELDS: { readonly [K in keyof Conventions]: WayField } = {
+export const CONVENTION_FIELDS: { readonly [K in keyof Conventions]: MeasureField } = {
   cup: { label: 'Cup', names: CONVENTION_NAMES.cup },
   tablespoon: { label: 'Tablespoon', names: CONVENTION_NAMES.tablespoon },
   flourFill: { label: 'Flour fill', names: CONVENTION_NAMES.flourFill },
@@ -25,14 +28,69 @@ export const CONVENTION_FIELDS: { readonly [K in keyof Conventions]: WayField } 
   salt: { label: 'Salt', names: CONVENTION_NAMES.salt },
   powder: { label: 'Baking powder', names: CONVENTION_NAMES.powder },
 };
-export const WAY_FIELDS: { readonly [K in ChosenWay]: WayField } = {
-  rest: { label: 'Rest', names: WAY_NAMES.rest },
-  warmth: { label: 'Egg and milk', names: WAY_NAMES.warmth },
-  whites: { label: 'Whites', names: WAY_NAMES.whites },
-  joining: { label: 'Joining', names: WAY_NAMES.joining },
-  check: { label: 'Before joining', names: WAY_NAMES.check },
-  largeBowl: { label: 'Very large bowls', names: WAY_NAMES.largeBowl },
-};
+
+type WayValue = string | number;
+/** Stands for any number of minutes among the named rests. */
+const MINUTES = 'minutes';
+const FIRST_MINUTES = 20;
+
+/** One matter that cooks disagree about; a rest may be any number of minutes. @param house what the house has; undefined: this is the house */
+export function WayChoice({
+  way,
+  value,
+  house,
+  onChange,
+}: {
+  readonly way: WayId;
+  /** Undefined: as the house has it. */
+  readonly value: WayValue | undefined;
+  readonly house?: WayValue | undefined;
+  readonly onChange: (v: WayValue | undefined) => void;
+}) {
+  const { name } = MATTERS[way];
+  const timed = typeof value === 'number';
+  return (
+    <div className="flex flex-col gap-1">
+      <Choice
+        label={name}
+        value={value === undefined ? HOUSE : timed ? MINUTES : value}
+        onChange={(v) => onChange(v === HOUSE ? undefined : v === MINUTES ? FIRST_MINUTES : v)}
+        options={[
+          ...(house === undefined ? [] : [{ value: HOUSE, label: `house: ${wayName(way, house)}` }]),
+          ...choicesOf(way).map(([id, c]) => ({ value: id, label: c.name })),
+          ...(way === 'rest' ? [{ value: MINUTES, label: timed ? wayName('rest', value) : 'so many minutes' }] : []),
+        ]}
+      />
+      {timed ? (
+        <span className="flex w-36 items-center gap-2">
+          <TypedNumber
+            label="Rest, minutes"
+            value={String(value)}
+            wrong={(x) => (Number.isInteger(x) && x >= 0 && x <= MOST_REST_MIN ? null : `Whole minutes, at most ${MOST_REST_MIN}.`)}
+            onCommit={onChange}
+            className="h-11 border-rim bg-white px-2.5"
+          />
+          <span className="text-soft">min</span>
+        </span>
+      ) : null}
+    </div>
+  );
+}
+
+/** Where a chosen way goes against what a kind is, said where it is chosen. */
+export function AgainstKind({ ways, kind }: { readonly ways: Ways; readonly kind: Kind }) {
+  const against = againstKind(ways, kind.id);
+  if (against.length === 0) return null;
+  return (
+    <ul className="mb-3 grid gap-1 text-[15px]">
+      {against.map((a) => (
+        <li key={a.matter}>
+          <strong>{a.matter}:</strong> {a.choice} goes against {kind.pieces}: {a.why}.
+        </li>
+      ))}
+    </ul>
+  );
+}
 
 /** Ways of filling a cup that can be chosen: the kitchen's own once it has weighed one (or is set to it). */
 export const fillNames = (c: Kitchen['conventions'], now: string | undefined): Readonly<Record<string, string>> => {
@@ -61,24 +119,32 @@ export function WaysPopover({
     CONVENTION_NAMES.cup[c.cup],
     `flour ${CONVENTION_NAMES.flourFill[c.flourFill]}`,
     `${CONVENTION_NAMES.egg[c.egg]} eggs`,
-    `rest: ${WAY_NAMES.rest[w.rest]}`,
+    `rest: ${wayName('rest', w.rest)}`,
     ...(w.warmth === 'cold' ? ['cold'] : []),
     ...(w.altitudeM > 0 ? [`${w.altitudeM} m up`] : []),
   ].join(' · ');
-  const pick = <T extends object>(kind: 'conventions' | 'ways', all: T, key: keyof T, value: string): void => {
-    const { [key]: _, ...rest } = all;
-    const next = value === HOUSE ? rest : { ...rest, [key]: value };
-    onChange(kind === 'conventions' ? { conventions: next as Partial<Conventions> } : { ways: next as Partial<Ways> });
+  const pickMeasure = (key: keyof Conventions, value: string): void => {
+    const { [key]: _, ...rest } = formula.conventions;
+    onChange({ conventions: (value === HOUSE ? rest : { ...rest, [key]: value }) as Partial<Conventions> });
   };
-  const field = (kind: 'conventions' | 'ways', key: string, f: WayField, of: Readonly<Record<string, string | undefined>>, houseHas: string) => (
-    <Choice
-      key={key}
-      label={f.label}
-      value={of[key] ?? HOUSE}
-      onChange={(v) => pick(kind, of, key, v)}
-      options={[{ value: HOUSE, label: `house: ${f.names[houseHas] ?? houseHas}` }, ...Object.entries(f.names).map(([value, label]) => ({ value, label }))]}
-    />
-  );
+  const pickWay = (key: WayId, value: WayValue | undefined): void => {
+    const { [key]: _, ...rest } = formula.ways;
+    onChange({ ways: (value === undefined ? rest : { ...rest, [key]: value }) as Partial<Ways> });
+  };
+  const measure = (key: keyof Conventions): ReactNode => {
+    const f = CONVENTION_FIELDS[key];
+    const names = key === 'flourFill' ? fillNames(house.conventions, c.flourFill) : f.names;
+    const houseHas = house.conventions[key];
+    return (
+      <Choice
+        key={key}
+        label={f.label}
+        value={formula.conventions[key] ?? HOUSE}
+        onChange={(v) => pickMeasure(key, v)}
+        options={[{ value: HOUSE, label: `house: ${names[houseHas] ?? houseHas}` }, ...Object.entries(names).map(([value, label]) => ({ value, label }))]}
+      />
+    );
+  };
   return (
     <Popover.Root>
       <Popover.Trigger className="flex min-h-9 min-w-0 items-center gap-2 rounded-hold px-2 text-left text-[15px] hover:bg-wash" aria-label={`Ways: ${said}`}>
@@ -88,19 +154,19 @@ export function WaysPopover({
         <ChevronDown size={16} aria-hidden className="shrink-0 text-rim" />
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="start" collisionPadding={12} aria-label="Ways of this formula" className="hold z-30 w-[min(38rem,94vw)] p-4 shadow-lg">
+        <Popover.Content
+          align="start"
+          collisionPadding={12}
+          aria-label="Ways of this formula"
+          className="hold z-30 max-h-[min(46rem,var(--radix-popover-content-available-height))] w-[min(44rem,94vw)] overflow-y-auto p-4 shadow-lg"
+        >
           <p className="mb-3 text-[15px] text-soft">Where cooks differ and a number depends on it. What is left at “house” follows the house.</p>
+          <AgainstKind ways={w} kind={kindById(formula.kind)} />
           <div className="grid gap-3 sm:grid-cols-2">
-            {Object.entries(CONVENTION_FIELDS).map(([k, f]) =>
-              field(
-                'conventions',
-                k,
-                k === 'flourFill' ? { ...f, names: fillNames(house.conventions, c.flourFill) } : f,
-                formula.conventions,
-                house.conventions[k as keyof Conventions],
-              ),
-            )}
-            {Object.entries(WAY_FIELDS).map(([k, f]) => field('ways', k, f, chosenWays, house.ways[k as ChosenWay]))}
+            {(Object.keys(CONVENTION_FIELDS) as (keyof Conventions)[]).map(measure)}
+            {WAY_IDS.map((k) => (
+              <WayChoice key={k} way={k} value={formula.ways[k]} house={house.ways[k]} onChange={(v) => pickWay(k, v)} />
+            ))}
             <div className="flex flex-col gap-1">
               <span className="text-sm font-semibold text-soft">Altitude, m (empty: the house’s {house.ways.altitudeM})</span>
               <TypedNumber

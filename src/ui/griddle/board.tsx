@@ -12,7 +12,7 @@ import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom,
 import type { HeatReading } from '@/core/griddle/heat';
 import { hasTestPiece, progressOf } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
-import { type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
+import { type Cues, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
 import type { FadePoint } from '@/core/lift/fade';
 import { kitchenNow, useNow } from '../day/clock';
 import type { Tell } from '../day/send';
@@ -37,6 +37,8 @@ interface Props {
   readonly batch: Batch;
   readonly surfaces: readonly Surface[];
   readonly known: KnownTimes;
+  /** What to look for, by the house's ways. */
+  readonly cues: Cues;
   /** How long a joined bowl is good for, and how its lift fades. */
   readonly life: Life;
   readonly fade: readonly FadePoint[];
@@ -61,6 +63,7 @@ function BoardAt({
   batch,
   surfaces,
   known,
+  cues,
   life,
   fade,
   zone,
@@ -145,7 +148,7 @@ function BoardAt({
               step={step}
               times={times}
               now={now}
-              kind={batch.kind}
+              cues={cues}
               next={next}
               held={held && test?.pulledAt !== null && test !== undefined}
               test={hasTest && next === 1}

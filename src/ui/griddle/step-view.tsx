@@ -1,7 +1,6 @@
-import type { Batch } from '@/core/batch/batch';
 import type { SideTimes } from '@/core/batch/heat';
 import { dueAt, type Piece, type Step } from '@/core/griddle/board';
-import { CUES } from '@/core/griddle/times';
+import type { Cues } from '@/core/griddle/times';
 import { ACT_WORDS, clock } from './words';
 
 /** The one next thing, the plainest on the screen, with what to look for. */
@@ -9,7 +8,7 @@ export function StepView({
   step,
   times,
   now,
-  kind,
+  cues,
   next,
   held,
   test,
@@ -17,12 +16,13 @@ export function StepView({
   readonly step: Step;
   readonly times: SideTimes;
   readonly now: number;
-  readonly kind: Batch['kind'];
+  readonly cues: Cues;
   readonly next: number;
   readonly held: boolean;
   readonly test: boolean;
 }) {
-  const cue = (p: Piece): string => (p.flippedAt === null ? CUES[kind].first : CUES[kind].second);
+  const cue = (p: Piece): string => (p.flippedAt === null ? cues.first : cues.second);
+  const timed = (p: Piece): boolean => p.flippedAt === null || !cues.secondByCue;
   if (step.do === 'done')
     return (
       <p role="status" className="text-[56px] leading-tight font-bold">
@@ -34,6 +34,7 @@ export function StepView({
       <div role="status">
         <p className="text-[56px] leading-tight font-bold">Pour {next}</p>
         <p className="text-xl text-soft">{test ? 'one to test with, in the middle of the heat' : `at place ${step.place.slot + 1}`}</p>
+        {cues.pour ? <p className="text-lg">{cues.pour}</p> : null}
       </div>
     );
   const over = now - dueAt(step.piece, times);
@@ -41,7 +42,9 @@ export function StepView({
     return (
       <div role="status">
         <p className="text-[56px] leading-tight font-bold">
-          Look at {step.piece.piece} in {clock(-over)}
+          {!timed(step.piece)
+            ? `Watch ${step.piece.piece}`
+            : `${cues.asks === 'clock' ? ACT_WORDS[step.piece.flippedAt === null && times.second !== null ? 'flip' : 'pull'] : 'Look at'} ${step.piece.piece} in ${clock(-over)}`}
         </p>
         <p className="text-xl">{cue(step.piece)}</p>
       </div>
@@ -49,10 +52,11 @@ export function StepView({
   return (
     <div role="status">
       <p className="text-[56px] leading-tight font-bold">
-        {ACT_WORDS[step.do]} {step.piece.piece}?
+        {ACT_WORDS[step.do]} {step.piece.piece}
+        {cues.asks === 'clock' && timed(step.piece) ? ' now' : '?'}
       </p>
       <p className="text-xl">{cue(step.piece)}</p>
-      <p className="text-soft">{over > 3000 ? `asked ${clock(over)} ago` : ''}</p>
+      <p className="text-soft">{over > 3000 && timed(step.piece) ? `asked ${clock(over)} ago` : ''}</p>
     </div>
   );
 }

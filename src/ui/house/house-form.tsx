@@ -3,11 +3,12 @@ import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { boilsAtC, type ChosenWay, gasRoomAt } from '@/core/formula/ways';
+import { MATTERS, WAY_IDS } from '@/core/formula/schools';
+import { boilsAtC, gasRoomAt } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
-import { CONVENTION_FIELDS, fillNames, WAY_FIELDS, wrongAltitude } from '../bench/ways';
+import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../bench/ways';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
@@ -29,12 +30,6 @@ const WHY: Readonly<Record<string, string>> = {
   egg: 'What “an egg” weighs without its shell.',
   salt: 'A teaspoon of flakes holds half of what fine salt does.',
   powder: 'How much soda “baking powder” carries, and how soon it works.',
-  rest: 'What a rest gains in thickness, and what it loses in lift.',
-  warmth: 'How thick it pours, and how fast the leavening runs.',
-  whites: 'How much air folded whites bring.',
-  joining: 'Changes the steps at the bowl, how far it is mixed, and the rest.',
-  check: 'Target against actual for every line, with initials, before wet meets dry.',
-  largeBowl: 'We scale it straight: the chemistry does not know the size of the bowl.',
 };
 
 const UNIT_FIELDS = {
@@ -123,7 +118,12 @@ export function HouseForm({ house, save }: Props) {
         <div className="grid gap-6">
           <section aria-label="Ways of working" className="grid gap-3">
             <h2 className="text-xl">Ways of working</h2>
-            {Object.entries(WAY_FIELDS).map(([k, f]) => row(k, f.label, WHY[k], f.names, now.ways[k as ChosenWay], (v) => void keep({ ways: { [k]: v } })))}
+            {WAY_IDS.map((k) => (
+              <div key={k} className="max-w-md">
+                <WayChoice way={k} value={now.ways[k]} onChange={(v) => v !== undefined && void keep({ ways: { [k]: v } })} />
+                <p className="pt-1 text-[15px] text-soft">{MATTERS[k].why}</p>
+              </div>
+            ))}
             <div>
               <span className="text-sm font-semibold text-soft">Altitude</span>
               <div className="flex w-36 items-center gap-2">

@@ -2,7 +2,7 @@
 import { Check } from 'lucide-react';
 import { entriesOf, type JoinPart } from '@/core/batch/acts';
 import type { KindId } from '@/core/formula/kinds';
-import type { Joining } from '@/core/formula/ways';
+import type { Ways } from '@/core/formula/ways';
 import { joinedAt } from '@/core/griddle/board';
 import { howFar, joinSteps, PART_WORDS } from '@/core/prep/join';
 import { useNow } from '../day/clock';
@@ -17,7 +17,7 @@ export function JoinView({
   mix,
   name,
   kind,
-  joining,
+  ways,
   parts,
   log,
   waits,
@@ -26,7 +26,7 @@ export function JoinView({
   /** "mix 2"; empty where there is one. */
   readonly name: string;
   readonly kind: KindId;
-  readonly joining: Joining;
+  readonly ways: Ways;
   readonly parts: readonly JoinPart[];
   readonly log: OpenEventLog;
   /** What has to be done before; empty: nothing. */
@@ -36,7 +36,7 @@ export function JoinView({
   const ready = entriesOf(log.entries, 'ready').filter((e) => e.act.mix === mix);
   const isReady = (p: JoinPart): boolean => ready.some((e) => e.act.part === p);
   const at = joinedAt(log.taps, mix);
-  const far = howFar(kind, joining);
+  const far = howFar(kind, ways);
   const gone = at === null || now === null ? 0 : Math.max(0, Math.floor((now - at) / TURN_MS));
   const enough = gone >= far.count;
   useAlarm(now === null || at === null ? null : enough ? 'stop' : '');
@@ -89,7 +89,7 @@ export function JoinView({
         ))}
       </ul>
       <ol className="list-inside list-decimal rounded-plate bg-white p-4 text-xl">
-        {joinSteps(joining, parts).map((s) => (
+        {joinSteps(kind, ways, parts).map((s) => (
           <li key={s}>{s}</li>
         ))}
         <li>

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { saveOutcome } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { waysOf } from '@/core/batch/batch';
-import { USUAL_TIMES } from '@/core/batch/heat';
+import { usualTimes } from '@/core/batch/heat';
 import { bowlOf } from '@/core/day/day';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { heatZone } from '@/core/griddle/heat';
@@ -32,14 +32,14 @@ export default async function OutcomePage({ params }: { readonly params: Promise
           analysis: { rails, ledger: { ...ledger, rows: [] }, tally },
           portionMl: b.portionMl,
           usualPortion: schoolOf(kindById(b.kind), b.school).portionMl,
-          usual: USUAL_TIMES[b.kind],
+          usual: usualTimes(b.kind, ways),
           batterC: standing.batterC,
           heatC,
           heatZone: heatZone(b.kind, b.school),
           restMin,
           usualRestMin: standing.restMin,
           turns,
-          usualTurns: howFar(b.kind, ways.joining).count,
+          usualTurns: howFar(b.kind, ways).count,
           heldMin,
           units: house.units,
         }}

@@ -1,0 +1,389 @@
+/**
+ * Where cooks disagree, as one table: each matter with its schools in neutral words, what each changes, what of a card's
+ * method speaks for it, and the kinds of batter whose nature it goes against. A house has its default, a formula may have
+ * its own. To add a school is to add a row. What a cup is and how it is filled are matters too: their grams stand in the
+ * pantry's conventions, and only their words here. All of it kitchen sense of ours (a model), never law.
+ */
+import { CONVENTION_NAMES } from '../pantry/conventions';
+import type { KindId } from './kinds';
+
+/** What a school changes where it is chosen. Left out: nothing of that sort. */
+export interface Effects {
+  /** Done at the bowl, in order, when dry and wet meet. */
+  readonly joins?: readonly string[];
+  /** How far it is mixed, in words; and how many of the kind's usual turns that is, as a factor. */
+  readonly far?: { readonly words: string; readonly turns: number };
+  /** It is blended: so many seconds do it, by how smooth the kind is. */
+  readonly blends?: true;
+  /** Minutes more that the batter wants to stand. */
+  readonly moreRestMin?: number;
+  /** Things of the mise, by id: wanted as well, and not wanted. */
+  readonly tools?: readonly string[];
+  readonly without?: readonly string[];
+  /** Fat in the pan: what is set out, and what is done before each pour. */
+  readonly pan?: { readonly sets: string; readonly pour: string; readonly caution?: string };
+  /** After the first turn. */
+  readonly turn?: { readonly step: string };
+  /** Second side, as a share of the first; null: by cue alone, no clock asks. */
+  readonly second?: number | null;
+  readonly asks?: 'cue' | 'clock';
+  /** How more egg goes in. */
+  readonly egg?: 'whole' | 'whites';
+  /** Whites: how far they are whipped, how they are folded in; and whether they are whipped before dry and wet meet. */
+  readonly whites?: { readonly peaks: string; readonly fold: string };
+  readonly whipFirst?: boolean;
+  /** Where gas is to come from. */
+  readonly lift?: 'powder' | 'soda' | 'both' | 'whites' | 'eggs';
+}
+
+export interface Choice {
+  readonly name: string;
+  /** A method that says so means it. */
+  readonly card?: RegExp;
+  readonly does?: Effects;
+  /** Kinds whose nature it goes against, and why. */
+  readonly against?: Partial<Readonly<Record<KindId, string>>>;
+}
+
+interface Matter {
+  readonly name: string;
+  readonly why: string;
+  readonly choices: Readonly<Record<string, Choice>>;
+  /** What "as the kind is used to" comes to; left out: the matter has no such choice. */
+  readonly usual?: Partial<Readonly<Record<KindId, string>>> & { readonly else: string };
+}
+
+const USUAL = { name: 'as the kind is used to' } as const;
+
+export const MATTERS = {
+  rest: {
+    name: 'Rest',
+    why: 'What a rest gains in thickness, and what it loses in lift.',
+    choices: {
+      usual: USUAL,
+      none: { name: 'none, straight to the heat', against: { crepe: 'a crepe batter that has not stood tears, and won’t run thin' } },
+      short: { name: '10 minutes' },
+      'half-hour': { name: '30 minutes, covered' },
+      hour: { name: '1 hour, covered' },
+      overnight: { name: 'overnight, chilled' },
+    },
+  },
+  warmth: {
+    name: 'Egg and milk',
+    why: 'How thick it pours, and how fast the leavening runs.',
+    choices: {
+      counter: { name: 'an hour on the counter', card: /\broom[- ]temperature\b/i },
+      cold: {
+        name: 'straight from the cold',
+        card: /\b(?:ice|fridge)[- ]cold (?:milk|water|eggs?)\b|\bstraight from the fridge\b/i,
+        against: { oven: 'a cold batter cools the pan, and climbs less' },
+      },
+    },
+  },
+  joining: {
+    name: 'Joining',
+    why: 'Changes the steps at the bowl, the tools, and the rest.',
+    choices: {
+      well: {
+        name: 'wet into a well in the dry',
+        card: /\bmake a well\b/i,
+        does: { joins: ['Make a well in the dry.', 'Pour all of the wet into it.', 'Stir from the middle outwards.'], tools: ['whisk'] },
+      },
+      sprinkle: {
+        name: 'dry sprinkled over the wet',
+        card: /\b(?:sprinkle|sift|shake|rain)\b[^.;\n]{0,40}\b(?:over|onto|into) the (?:wet|milk|egg|liquid)/i,
+        does: { joins: ['Sprinkle a third of the dry over the wet, stir.', 'The second third, stir.', 'The last third, and stop.'], tools: ['whisk'] },
+      },
+      'at-once': {
+        name: 'all at once, by hand',
+        card: /\b(?:whisk|beat|mix|stir)\s+(?:everything|all (?:of )?(?:it|the ingredients)|it all)\s*(?:together)?\b/i,
+        does: { joins: ['Everything into one bowl.', 'Whisk from the middle until it holds together.'], tools: ['whisk'], without: ['wet-bowl'] },
+      },
+      blender: {
+        name: 'all at once in a blender',
+        card: /\b(?:blender|food processor|liquidi[sz]er|stick blender|blitz (?:everything|all))\b(?![\s\S]*\b(?:sieve|strain))/i,
+        does: {
+          joins: ['Wet into the blender, then the dry on top.', 'Lid on, a hand on it.', 'Short pulses.'],
+          blends: true,
+          moreRestMin: 20,
+          tools: ['blender'],
+          without: ['whisk'],
+        },
+        against: { griddle: 'a blender works the flour hard: tough cakes', small: 'a blender works the flour hard: tough cakes' },
+      },
+      'blender-sieve': {
+        name: 'a blender, then a sieve',
+        card: /\b(?:blender|food processor|liquidi[sz]er|blitz)\b[\s\S]*\b(?:sieve|strain)/i,
+        does: {
+          joins: ['Wet into the blender, then the dry on top.', 'Lid on, a hand on it.', 'Short pulses.', 'Through a sieve: the foam stays behind.'],
+          blends: true,
+          moreRestMin: 10,
+          tools: ['blender', 'sieve'],
+          without: ['whisk'],
+        },
+        against: { griddle: 'a blender works the flour hard: tough cakes', small: 'a blender works the flour hard: tough cakes' },
+      },
+      strained: {
+        name: 'a paste first, then through a sieve',
+        card: /\b(?:strain|pass(?:ed)?)\b[^.;\n]{0,30}\b(?:batter|sieve)\b/i,
+        does: {
+          joins: ['Make a well in the dry.', 'Half of the wet: whisk to a smooth paste.', 'The rest of the wet, whisk.', 'Through a sieve.'],
+          moreRestMin: 10,
+          tools: ['whisk', 'sieve'],
+        },
+      },
+      'butter-last': {
+        name: 'the melted butter last',
+        card: /\b(?:stir|whisk|fold|beat|mix|add)\b[^.;\n]{0,30}\b(?:melted )?butter\b[^.;\n]{0,20}\b(?:last|at the end|at the last)\b|\b(?:lastly|finally|at the end)\b[^.;\n]{0,40}\bbutter\b/i,
+        does: {
+          joins: ['Make a well in the dry.', 'The wet but for the butter into it; stir to a smooth paste.', 'The melted butter last, in a thread.'],
+          tools: ['whisk', 'butter-pot'],
+        },
+      },
+    },
+  },
+  mixing: {
+    name: 'How far to mix',
+    why: 'How many turns, when to stop, and how long it rests after.',
+    usual: { else: 'lumps', crepe: 'smooth', oven: 'smooth', waffle: 'smooth', foam: 'smooth' },
+    choices: {
+      usual: USUAL,
+      lumps: {
+        name: 'just together, lumps stay',
+        card: /\b(?:lumps? (?:are fine|are ok|stay|is fine)|(?:leave|some|few|small) (?:the )?lumps?|do ?n[o’']t over-?mix|until just (?:combined|mixed|together)|lumpy)\b/i,
+        does: { far: { words: 'only until no dry flour is seen; lumps stay', turns: 1 } },
+        against: { crepe: 'lumps tear a thin crepe', oven: 'lumps stay as dry spots' },
+      },
+      smooth: {
+        name: 'smooth',
+        card: /\b(?:until (?:it is |very |quite )?smooth|no lumps?|lump[- ]free)\b/i,
+        does: { far: { words: 'smooth: no lump left', turns: 2 } },
+        against: { griddle: 'smooth is mixed too far for a tender cake', small: 'smooth is mixed too far for a tender cake' },
+      },
+      strained: {
+        name: 'smooth, and strained',
+        card: /\bsmooth\b[^\n]{0,60}\b(?:sieve|strain)/i,
+        does: { far: { words: 'smooth, then through a sieve, pressing nothing', turns: 2 }, moreRestMin: 5, tools: ['sieve'] },
+        against: { griddle: 'smooth is mixed too far for a tender cake', small: 'smooth is mixed too far for a tender cake' },
+      },
+    },
+  },
+  lift: {
+    name: 'Lift from',
+    why: 'What a new formula begins with, and which mending of the leavening comes first.',
+    usual: { else: 'both', crepe: 'eggs', oven: 'eggs', foam: 'whites' },
+    choices: {
+      usual: USUAL,
+      powder: { name: 'powder', does: { lift: 'powder' } },
+      soda: { name: 'soda with a sour liquid', does: { lift: 'soda' } },
+      both: { name: 'soda as the acid works, powder for the rest', does: { lift: 'both' } },
+      whites: {
+        name: 'whipped whites',
+        does: { lift: 'whites' },
+        against: { crepe: 'whipped whites keep a crepe from lying thin', oven: 'whole egg climbs by itself' },
+      },
+      eggs: {
+        name: 'eggs and heat alone',
+        does: { lift: 'eggs' },
+        against: {
+          griddle: 'without leavening a griddle cake lies flat',
+          small: 'without leavening they lie flat',
+          waffle: 'without leavening a waffle is dense',
+        },
+      },
+    },
+  },
+  whites: {
+    name: 'Whites',
+    why: 'How much air folded whites bring, and how they go in.',
+    choices: {
+      soft: {
+        name: 'soft peaks, folded in one go',
+        card: /\bsoft(?:\s+\w+)?\s+peaks?\b/i,
+        does: { whites: { peaks: 'soft peaks', fold: 'fold them in in one go' } },
+      },
+      firm: {
+        name: 'firm peaks, folded in thirds',
+        card: /\b(?:stiff|firm)(?:\s+\w+)?\s+peaks?\b/i,
+        does: { whites: { peaks: 'firm peaks', fold: 'fold in a third to loosen it, then the other two' } },
+      },
+    },
+  },
+  whip: {
+    name: 'Whites are whipped',
+    why: 'First, the beaters are clean and the whites wait; last, nothing sinks.',
+    choices: {
+      last: { name: 'last of all, after the rest', does: { whipFirst: false } },
+      first: {
+        name: 'first, before dry and wet meet',
+        card: /\b(?:first|begin by|start by)\b[^.;\n]{0,40}\b(?:whip|whisk|beat)\b[^.;\n]{0,20}\bwhites\b/i,
+        does: { whipFirst: true, tools: ['whites-bowl'] },
+        against: { foam: 'foam sinks while the rest is made: nothing but it lifts this kind' },
+      },
+    },
+  },
+  panFat: {
+    name: 'Fat in the pan',
+    why: 'What is set out, what is done before each pour, and what a greasy or spotted face comes from.',
+    usual: { else: 'film', oven: 'butter', ball: 'butter', waffle: 'spray' },
+    choices: {
+      usual: USUAL,
+      none: {
+        name: 'none, on a non-stick pan',
+        card: /\bno (?:fat|oil|butter)\b[^.;\n]{0,20}\b(?:pan|griddle|iron)\b|\bdry (?:non-?stick )?pan\b/i,
+        does: { pan: { sets: '', pour: 'Nothing in the pan: wipe it dry.' }, without: ['brush'] },
+        against: { oven: 'it bakes in its fat, and sticks without', ball: 'it sticks in the hollows' },
+      },
+      film: {
+        name: 'a wiped film',
+        card: /\b(?:wipe|rub)\b[^.;\n]{0,50}\b(?:oil|butter|fat|pan|griddle)\b|\bthin film\b|\blightly (?:oil|grease)/i,
+        does: { pan: { sets: 'Oil for the pan, a little', pour: 'Fat on, and wiped off again: a shine, no drop.' }, tools: ['cloth'] },
+        against: { oven: 'a film is too little to climb in' },
+      },
+      butter: {
+        name: 'butter',
+        card: /\b(?:fr(?:y|ied)|cook(?:ed)?)\b[^.;\n]{0,25}\bin (?:a little |some |hot |foaming )?butter\b(?! (?:and|with)\b[^.;\n]{0,12}\boil)|\bbutter the (?:pan|griddle|skillet)\b|\b(?:knob|pat|nut) of butter\b[^.;\n]{0,20}\b(?:pan|skillet|griddle)\b/i,
+        does: {
+          pan: {
+            sets: 'Butter for the pan',
+            pour: 'A knob of butter: pour when it has stopped foaming, before it browns.',
+            caution: 'Butter brings milk to every piece, and burns above about 150 °C.',
+          },
+          tools: ['fat-dish'],
+        },
+      },
+      'butter-oil': {
+        name: 'butter with oil',
+        card: /\bbutter (?:and|with) (?:a little |some )?oil\b|\boil and (?:a little |some )?butter\b/i,
+        does: {
+          pan: {
+            sets: 'Butter and oil for the pan',
+            pour: 'Oil first, then the butter into it: pour when the foam has gone.',
+            caution: 'Butter brings milk to every piece.',
+          },
+          tools: ['fat-dish'],
+        },
+      },
+      clarified: {
+        name: 'clarified butter',
+        card: /\b(?:clarified butter|ghee)\b/i,
+        does: {
+          pan: {
+            sets: 'Clarified butter for the pan',
+            pour: 'Clarified butter, brushed on: it bears more heat than butter.',
+            caution: 'Traces of milk stay in clarified butter.',
+          },
+          tools: ['fat-dish'],
+        },
+      },
+      spray: {
+        name: 'pan spray',
+        card: /\b(?:pan|cooking|non-?stick) spray\b/i,
+        does: {
+          pan: { sets: 'Pan spray', pour: 'A breath of spray, away from the flame.', caution: 'Never spray towards a flame.' },
+          without: ['brush'],
+        },
+        against: { oven: 'it bakes in its fat: spray is too little' },
+      },
+    },
+  },
+  flip: {
+    name: 'Turning',
+    why: 'What the griddle asks for after the first turn, and what a flat or uneven piece comes from.',
+    usual: { else: 'once', ball: 'several' },
+    choices: {
+      usual: USUAL,
+      once: {
+        name: 'once, and never pressed',
+        card: /\b(?:flip|turn) (?:it |them )?(?:only )?once\b|\b(?:never|do ?n[o’']t) press\b/i,
+        does: { turn: { step: 'Turned once: leave it, and never press.' } },
+        against: { ball: 'a ball is made round by turning' },
+      },
+      several: {
+        name: 'several turns',
+        card: /\b(?:quarter turn|keep turning|turn (?:them )?(?:often|several times|again))\b/i,
+        does: { turn: { step: 'Turn it again as soon as the underside has set.' } },
+        against: { griddle: 'each turn lets gas out', foam: 'each turn knocks the foam down', crepe: 'a crepe is turned once at most' },
+      },
+      press: {
+        name: 'a light press',
+        card: /\bpress (?:it |them )?(?:down )?(?:lightly|gently)\b|\b(?:light|gentle) press\b/i,
+        does: { turn: { step: 'One light press with the spatula right after the turn, so that it lies flat.' } },
+        against: { griddle: 'pressing drives the gas out: flat and dense', foam: 'pressing drives the foam out', ball: 'a pressed ball is none' },
+      },
+    },
+  },
+  second: {
+    name: 'Second side',
+    why: 'How long the second side takes at the griddle and in the time line, until taps have taught better.',
+    choices: {
+      usual: USUAL,
+      shorter: { name: 'half of the first', does: { second: 0.5 } },
+      equal: { name: 'about as long as the first', does: { second: 1 }, against: { crepe: 'a crepe dries out on its second side' } },
+      cue: { name: 'by its cue only', does: { second: null } },
+    },
+  },
+  asks: {
+    name: 'Clock or cue',
+    why: 'What the griddle shows large: what to look for, or the time.',
+    choices: {
+      cue: { name: 'cues first, the clock reminds', does: { asks: 'cue' } },
+      clock: { name: 'the clock first', does: { asks: 'clock' } },
+    },
+  },
+  moreEgg: {
+    name: 'More egg',
+    why: 'How a formula that wants more egg gets it: richer and firmer, or lifted by whites.',
+    choices: {
+      whole: { name: 'whole: richer and firmer, less airy', does: { egg: 'whole' } },
+      whites: { name: 'with the whites whipped, for lift', does: { egg: 'whites' }, against: { crepe: 'whipped whites keep a crepe from lying thin' } },
+    },
+  },
+  check: {
+    name: 'Before joining',
+    why: 'Target against actual for every line, with initials, before wet meets dry.',
+    choices: { none: { name: 'no second look' }, second: { name: 'a second person looks at every pile' } },
+  },
+  largeBowl: {
+    name: 'Very large bowls',
+    why: 'We scale it straight: the chemistry does not know the size of the bowl.',
+    choices: { straight: { name: 'leavening scaled straight' }, less: { name: 'a tenth less leavening from 10 kg a bowl' } },
+  },
+} as const satisfies Readonly<Record<string, Matter>>;
+
+/** The matters whose grams stand in the pantry's conventions: their words, and what of a card speaks for them. */
+export const MEASURED = {
+  flourFill: {
+    name: 'Flour fill',
+    names: CONVENTION_NAMES.flourFill,
+    card: {
+      spooned: /\bspoon(?:ed)?\b[^.;\n]{0,25}\b(?:level(?:led|ed)?|into the cup)\b/i,
+      dipped: /\b(?:dip|scoop)(?:ped|ed)?\b[^.;\n]{0,20}\b(?:sweep|swept|level(?:led|ed)?)\b/i,
+      sifted: /\bsift(?:ed)? (?:it |the flour )?(?:before|then) measur/i,
+    },
+  },
+  cup: {
+    name: 'Cup',
+    names: CONVENTION_NAMES.cup,
+    card: {
+      metric: /\b(?:metric cups?|cups? (?:of|is|are|holds?|=) ?250 ?ml|250 ?ml cups?)\b/i,
+      imperial: /\b(?:imperial cups?|british cups?)\b/i,
+    },
+  },
+} as const;
+
+export type WayId = keyof typeof MATTERS;
+/** The schools of a matter. */
+export type SchoolIdOf<W extends WayId> = keyof (typeof MATTERS)[W]['choices'] & string;
+
+export const WAY_IDS = Object.keys(MATTERS) as readonly WayId[];
+
+/** The schools of a matter, in the order they are offered. */
+export const choicesOf = (w: WayId): readonly (readonly [id: string, choice: Choice])[] => Object.entries(MATTERS[w].choices);
+
+/** The row of a school; "as the kind is used to" is the kind's own. Null where such a word is all there is. */
+export function choiceFor(w: WayId, id: string, kind: KindId | null): Choice | null {
+  const m: Matter = MATTERS[w];
+  const own = id === 'usual' && m.usual ? ((kind && m.usual[kind]) ?? m.usual.else) : id;
+  return m.choices[own] ?? null;
+}
