@@ -1,7 +1,7 @@
 /** What a batch is started, changed and finished by. */
 import { z } from 'zod';
-import { MARKS, VERDICTS } from '@/core/batch/batch';
-import { SCALES, STEPS } from '@/core/batch/came-out';
+import { VERDICTS } from '@/core/batch/batch';
+import { MARKS, SCALES, STEPS } from '@/core/batch/came-out';
 import { MOST_MIXES } from '@/core/batch/mixes';
 import { EXACTNESSES } from '@/core/batch/scale';
 import { ANCHORS, MOST_HELPERS } from '@/core/batch/serving';

@@ -1,7 +1,8 @@
 /** What a screen tells of a batch while it is made. */
 import { z } from 'zod';
-import { DROPS, JOIN_PARTS, MISE_STATES, VERDICTS_OF_TEST } from '@/core/batch/acts';
+import { DONE_AT_THE_HEAT, DROPS, JOIN_PARTS, MISE_STATES, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import { MOST_MIXES } from '@/core/batch/mixes';
+import { MATTERS } from '@/core/formula/schools';
 import { TAPPED } from '@/core/griddle/board';
 import { amount, count, degreesC, moment } from './fields';
 
@@ -43,6 +44,11 @@ export const actSchema = z.union([
     z.object({ what: z.literal('plated'), pieces: piecesMoved }),
     z.object({ what: z.literal('out'), pieces: piecesMoved }),
     z.object({ what: z.literal('bell'), bellAt: moment.nullable() }),
+    z.object({
+      what: z.literal('way'),
+      way: z.enum(DONE_AT_THE_HEAT),
+      value: z.enum(DONE_AT_THE_HEAT.flatMap((w) => Object.keys(MATTERS[w].choices))),
+    }),
     z.object({ what: z.literal('step'), step: z.string().max(80) }),
   ]),
   heat.extend({ by: z.literal('probe'), realC: degreesC('The surface'), dialC: degreesC('The dial').nullable() }),

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
 import { type LogRow, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
+import { markName } from '@/core/batch/came-out';
 import { lateWords } from '@/core/judge/compare-batches';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { uuidIn } from '@/server/api/params';
@@ -105,7 +106,7 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
                       {b.verdict ? <strong>{VERDICT_WORDS[b.verdict]}</strong> : <span className="rounded bg-butter px-2 py-0.5 font-semibold">under way</span>}
                     </td>
                     <td className="max-w-[26rem] py-2.5 [overflow-wrap:anywhere]">
-                      {b.marks.length > 0 ? <span className="text-soft">{b.marks.join(', ')}. </span> : null}
+                      {b.marks.length > 0 ? <span className="text-soft">{b.marks.map(markName).join(', ')}. </span> : null}
                       {b.note}
                       {b.waste ? <span className="text-soft"> {b.waste} thrown away.</span> : null}
                       {b.change ? (

@@ -18,6 +18,9 @@ export type Drop = (typeof DROPS)[number];
 export const VERDICTS_OF_TEST = ['right', 'dark', 'pale', 'thick', 'thin', 'sticks'] as const;
 export type TestVerdict = (typeof VERDICTS_OF_TEST)[number];
 
+/** What of the ways is settled at the heat, and may be another than the house's today. */
+export const DONE_AT_THE_HEAT = ['panFat', 'flip'] as const;
+
 export type Act =
   /** A thing of the mise, by its key; the last word counts. */
   | { readonly what: 'mise'; readonly key: string; readonly state: MiseState }
@@ -40,6 +43,8 @@ export type Act =
   | { readonly what: 'out'; readonly pieces: number }
   /** When the bell rings and the heat has to be free; null: it does not. */
   | { readonly what: 'bell'; readonly bellAt: number | null }
+  /** How it was done here, where that is not as the house has it: the fat in the pan, how it was turned. */
+  | { readonly what: 'way'; readonly way: (typeof DONE_AT_THE_HEAT)[number]; readonly value: string }
   /** A step of the time line is done. */
   | { readonly what: 'step'; readonly step: string };
 

@@ -20,10 +20,6 @@ export type Verdict = (typeof VERDICTS)[number];
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { best: 'Best yet', good: 'Good', fair: 'Fair', poor: 'Poor' };
 
-/** What was seen, a tap each. */
-export const MARKS = ['pale', 'dark', 'flat', 'tall', 'tender', 'tough', 'gummy', 'dry', 'greasy', 'stuck', 'tore', 'soapy'] as const;
-export type Mark = (typeof MARKS)[number];
-
 export interface Batch {
   readonly id: string;
   readonly formulaId: string;

@@ -1,7 +1,7 @@
 /** Two batches side by side: how they were made and what came of it, in the words of the log. */
 
 import { type Batch, VERDICT_WORDS } from '../batch/batch';
-import { scalesInWords } from '../batch/came-out';
+import { markName, scalesInWords } from '../batch/came-out';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { FRESH_UNITS, grams, millilitres, minutesAndSeconds, temperature, type Units } from '../quantity/say';
 import type { Process } from './process';
@@ -73,7 +73,7 @@ const OUTCOME: readonly (readonly [string, Say])[] = [
   ['Pieces', ({ batch }) => `${batch.pieces ?? '–'}${batch.piecesPlanned === null ? '' : ` of ${batch.piecesPlanned}`}`],
   ['Thrown away', ({ batch }) => (batch.waste === null ? '' : String(batch.waste))],
   ['On the scales', ({ batch }) => scalesInWords(batch.scales).join(', ')],
-  ['Seen', ({ batch }) => batch.marks.join(', ')],
+  ['Seen', ({ batch }) => batch.marks.map(markName).join(', ')],
   ['Change for next time', ({ batch }) => batch.change],
   ['Note', ({ batch }) => batch.note],
 ];

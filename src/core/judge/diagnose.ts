@@ -4,10 +4,10 @@
  */
 
 import type { Analysis } from '../analyse';
-import type { Mark } from '../batch/batch';
-import { SCALES, type ScaleId, type Scales } from '../batch/came-out';
+import { isFault, type Mark } from '../batch/came-out';
 import type { SideTimes } from '../batch/heat';
-import { type KindId, RAIL_NAMES, type Rail, railOf, sayRail, type Zone } from '../formula/kinds';
+import { type KindId, POUR_WORDS, RAIL_NAMES, type Rail, railOf, sayRail, THICKNESSES, type Thickness, type Zone } from '../formula/kinds';
+import { choiceFor } from '../formula/schools';
 import { addedG } from '../formula/tally';
 import { HOLD_MIN } from '../griddle/hold';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
@@ -17,6 +17,13 @@ import { millilitres, minutesAndSeconds, temperature, type Units } from '../quan
 export interface Judged {
   readonly kind: KindId;
   readonly analysis: Pick<Analysis, 'rails' | 'ledger' | 'tally'>;
+  /** How the batter pours, and how the school wants it; null: not known. */
+  readonly pour: Thickness | null;
+  readonly wantedPour: readonly [Thickness, Thickness] | null;
+  /** Ids of what is in the batter. */
+  readonly holds: readonly string[];
+  /** A powder in it is old by its day. */
+  readonly weakPowder: boolean;
   readonly portionMl: number | null;
   /** The kind's usual portion, mL; null: a pan. */
   readonly usualPortion: Zone | null;
@@ -34,6 +41,9 @@ export interface Judged {
   readonly usualTurns: number;
   /** Longest in the holding oven, min. */
   readonly heldMin: number | null;
+  /** Fat in the pan and turning, as it was done here: schools of those matters. */
+  readonly panFat: string;
+  readonly flip: string;
   readonly units: Pick<Units, 'temperature'>;
 }
 
@@ -43,9 +53,10 @@ interface Says {
   readonly text: string | null;
 }
 const SILENT: Says = { times: 1, text: null };
+/** The numbers speak against it: it is no cause here. */
+const RULED_OUT: Says = { times: 0, text: null };
 /** Factors on a cause's weight; and what counts as near a zone's end, as a share of it. */
 const FOR = 2.5;
-const AGAINST = 0.35;
 const NEAR_END = 0.2;
 
 const rail =
@@ -56,7 +67,7 @@ const rail =
     const [low, high] = x.zone;
     const at = (x.tested - low) / (high - low);
     const share = side === 'low' ? at : 1 - at;
-    if (share > 0.5) return { times: AGAINST, text: null };
+    if (share > 0.5) return RULED_OUT;
     if (share > NEAR_END) return SILENT;
     return { times: share < 0 ? FOR * 1.4 : FOR, text: `${RAIL_NAMES[r].toLowerCase()} ${sayRail(r, x.tested)}, of ${sayRail(r, low)} to ${sayRail(r, high)}` };
   };
@@ -69,35 +80,36 @@ const heat =
     const [low, high] = j.heatZone;
     const said = `surface ${temperature(j.heatC, j.units)}, of ${temperature(low, j.units)} to ${temperature(high, j.units)}`;
     if (how === 'hot' ? j.heatC > high : j.heatC < low) return { times: FOR * 1.4, text: said };
-    return { times: AGAINST, text: null };
+    return RULED_OUT;
   };
 
 /** Colder than this it pours thick and stays raw in the middle. */
 const COLD_C = 15;
 const coldBatter = (j: Judged): Says => {
   if (j.batterC === null) return SILENT;
-  return j.batterC < COLD_C ? { times: FOR, text: `batter at ${temperature(j.batterC, j.units)}` } : { times: AGAINST, text: null };
+  return j.batterC < COLD_C ? { times: FOR, text: `batter at ${temperature(j.batterC, j.units)}` } : RULED_OUT;
 };
 
 const shortRest = (j: Judged): Says => {
   if (j.restMin === null || j.usualRestMin <= 0) return SILENT;
   const said = `it stood ${Math.round(j.restMin)} min, usually ${j.usualRestMin}`;
-  return j.restMin < 0.5 * j.usualRestMin ? { times: FOR, text: said } : { times: AGAINST, text: null };
+  return j.restMin < 0.5 * j.usualRestMin ? { times: FOR, text: said } : RULED_OUT;
 };
 
 const longRest = (j: Judged): Says => {
+  if (j.weakPowder) return { times: FOR, text: 'the powder is old by its day' };
   if (j.restMin === null) return SILENT;
-  return j.restMin > Math.max(30, 2 * j.usualRestMin) ? { times: FOR, text: `it stood ${Math.round(j.restMin)} min` } : SILENT;
+  return j.restMin > Math.max(30, 2 * j.usualRestMin) ? { times: FOR, text: `it stood ${Math.round(j.restMin)} min` } : RULED_OUT;
 };
 
 const overMixed = (j: Judged): Says => {
   if (j.turns === null) return SILENT;
-  return j.turns > 1.3 * j.usualTurns ? { times: FOR, text: `${Math.round(j.turns)} turns, ${j.usualTurns} are enough` } : { times: AGAINST, text: null };
+  return j.turns > 1.3 * j.usualTurns ? { times: FOR, text: `${Math.round(j.turns)} turns, ${j.usualTurns} are enough` } : RULED_OUT;
 };
 
 const heldLong = (j: Judged): Says => {
   if (j.heldMin === null) return SILENT;
-  return j.heldMin > HOLD_MIN ? { times: FOR, text: `held ${Math.round(j.heldMin)} min` } : { times: AGAINST, text: null };
+  return j.heldMin > HOLD_MIN ? { times: FOR, text: `held ${Math.round(j.heldMin)} min` } : RULED_OUT;
 };
 
 /** A side that took clearly more or less than its usual time. */
@@ -110,34 +122,92 @@ const side =
     const hit = how === 'short' ? share < 0.75 : share > 1.3;
     const other = how === 'short' ? share > 1.1 : share < 0.9;
     if (hit) return { times: FOR, text: `${which} side ${minutesAndSeconds(Math.round(was))}, usually about ${minutesAndSeconds(Math.round(usual))}` };
-    return other ? { times: AGAINST, text: null } : SILENT;
+    return other ? RULED_OUT : SILENT;
   };
 
 const largePortion = (j: Judged): Says => {
   if (j.portionMl === null || j.usualPortion === null) return SILENT;
   if (j.portionMl > 1.2 * j.usualPortion[1]) return { times: FOR, text: `portions of ${millilitres(j.portionMl)}, usually ${millilitres(j.usualPortion[1])}` };
-  return j.portionMl <= j.usualPortion[1] ? { times: AGAINST, text: null } : SILENT;
+  return j.portionMl <= j.usualPortion[1] ? RULED_OUT : SILENT;
 };
 
 const sodaLeft = (j: Judged): Says => {
   const g = j.analysis.ledger.unspentSodaG;
-  return g > 0.15 ? { times: FOR * 1.6, text: `${g.toFixed(1)} g of soda finds no acid` } : { times: 0.15, text: null };
+  return g > 0.15 ? { times: FOR * 1.6, text: `${g.toFixed(1)} g of soda finds no acid` } : RULED_OUT;
 };
 const acidLeft = (j: Judged): Says => {
   const { acidMeq, baseMeq } = j.analysis.ledger;
   const left = acidMeq - baseMeq - (j.analysis.ledger.sodaG - j.analysis.ledger.unspentSodaG) * MEQ_PER_G_SODA;
   const per = j.analysis.tally.flourG > 0 ? (100 * left) / j.analysis.tally.flourG : 0;
-  return per > 8 ? { times: FOR, text: `${left.toFixed(0)} meq of acid are left over` } : SILENT;
+  return per > 8 ? { times: FOR, text: `${left.toFixed(0)} meq of acid are left over` } : RULED_OUT;
 };
 const puree = (j: Judged): Says => {
   const share = j.analysis.tally.massG > 0 ? addedG(j.analysis.tally, 'puree', 'curd') / j.analysis.tally.massG : 0;
-  return share > 0.12 ? { times: FOR, text: `${Math.round(100 * share)} % of the batter is puree or fresh cheese` } : { times: 0.2, text: null };
+  return share > 0.12 ? { times: FOR, text: `${Math.round(100 * share)} % of the batter is puree or fresh cheese` } : RULED_OUT;
 };
 const asked = (): Says => SILENT;
-const only =
-  (kinds: readonly KindId[]) =>
+
+/** How it pours, against what the school wants. */
+const pour =
+  (how: 'thick' | 'thin') =>
+  (j: Judged): Says => {
+    if (!j.pour || !j.wantedPour) return rail('water', how === 'thick' ? 'low' : 'high')(j);
+    const [from, at, to] = [j.wantedPour[0], j.pour, j.wantedPour[1]].map((p) => THICKNESSES.indexOf(p)) as [number, number, number];
+    const off = how === 'thick' ? at - to : from - at;
+    if (off > 0) return { times: FOR, text: `it ${POUR_WORDS[j.pour]}` };
+    // the model is good to one class: only the other side speaks against it
+    return (how === 'thick' ? from - at : at - to) > 0 ? RULED_OUT : rail('water', how === 'thick' ? 'low' : 'high')(j);
+  };
+
+/** Fat in the pan: much of it, or none. */
+const panFat =
+  (how: 'much' | 'none' | 'butter') =>
+  (j: Judged): Says => {
+    const row = choiceFor('panFat', j.panFat, j.kind);
+    const id =
+      row === null
+        ? ''
+        : row === choiceFor('panFat', 'none', j.kind)
+          ? 'none'
+          : row === choiceFor('panFat', 'film', j.kind)
+            ? 'film'
+            : row === choiceFor('panFat', 'spray', j.kind)
+              ? 'spray'
+              : 'much';
+    const said = `in the pan: ${row?.name ?? ''}`;
+    if (how === 'none') return id === 'none' ? { times: FOR, text: said } : RULED_OUT;
+    if (how === 'butter') return row === choiceFor('panFat', 'butter', j.kind) ? { times: FOR, text: said } : RULED_OUT;
+    return id === 'much' ? { times: FOR, text: said } : id === 'none' ? RULED_OUT : { times: 0.5, text: null };
+  };
+
+/** How it was turned. */
+const turned =
+  (how: 'press' | 'several') =>
+  (j: Judged): Says => {
+    const row = choiceFor('flip', j.flip, j.kind);
+    if (row === choiceFor('flip', how, j.kind)) return { times: FOR, text: `turned: ${row?.name ?? ''}` };
+    return j.flip === 'usual' ? { times: 0.5, text: null } : RULED_OUT;
+  };
+
+/** Something is in the batter. */
+const holds =
+  (ids: readonly string[], words: string) =>
   (j: Judged): Says =>
-    kinds.includes(j.kind) ? SILENT : { times: 0, text: null };
+    j.holds.some((h) => ids.includes(h)) ? { times: FOR, text: words } : RULED_OUT;
+
+const bits = (j: Judged): Says => (j.analysis.tally.wholeG > 0 ? SILENT : RULED_OUT);
+const yeastOnly = (j: Judged): boolean => j.analysis.tally.hasYeast && j.analysis.ledger.co2G < 0.05;
+const powder = (j: Judged): Says => (yeastOnly(j) || j.analysis.ledger.sodaG + j.analysis.ledger.sodaInPowderG === 0 ? RULED_OUT : SILENT);
+const bothSay =
+  (...says: readonly ((j: Judged) => Says)[]) =>
+  (j: Judged): Says => {
+    const all = says.map((s) => s(j));
+    return all.some((x) => x.times === 0) ? RULED_OUT : { times: all.reduce((a, x) => a * x.times, 1), text: all.find((x) => x.text)?.text ?? null };
+  };
+
+const GREENS = ['blueberries', 'walnuts', 'walnuts-ground', 'sunflower-seeds'];
+const BUTTERS = ['butter-unsalted', 'butter-salted', 'butter-clarified', 'oil-coconut'];
+const STRONG_FLOURS = ['flour-bread', 'flour-whole-wheat', 'flour-white-whole-wheat'];
 
 export interface CauseRow {
   readonly mark: Mark;
@@ -148,72 +218,204 @@ export interface CauseRow {
   readonly change: string;
   /** The wish of the Bench that does it, where one does. */
   readonly move?: string;
+  /** Left out: any kind the mark occurs on. */
+  readonly kinds?: readonly KindId[];
 }
 
-const row = (mark: Mark, weight: number, cause: string, says: CauseRow['says'], change: string, move?: string): CauseRow => ({
+type More = Pick<CauseRow, 'move' | 'kinds'>;
+const row = (mark: Mark, weight: number, cause: string, says: CauseRow['says'], change: string, more: More = {}): CauseRow => ({
   mark,
   weight,
   cause,
   says,
   change,
-  ...(move ? { move } : {}),
+  ...more,
 });
+
+const CAKES: readonly KindId[] = ['griddle', 'small', 'foam', 'ball'];
+const IRON: readonly KindId[] = ['waffle'];
+const PAN: readonly KindId[] = ['crepe'];
+const OVEN: readonly KindId[] = ['oven'];
+const TURNED: readonly KindId[] = [...CAKES, 'crepe'];
+const OPENED = 'The door, or the lid, stays shut until the steam has all but stopped.';
+const LESS_HEAT = 'Less heat, and longer.';
+const REST_TEN = 'Ten minutes of rest, covered.';
+const REST_LONG = 'Half an hour of rest, covered and cold.';
 
 /** To add a cause is to add a row. */
 export const CAUSES: readonly CauseRow[] = [
-  row('tough', 0.35, 'Mixed too far', overMixed, 'Stop as soon as the dry streaks are gone; lumps are fine.'),
-  row('tough', 0.25, 'Too little fat', rail('fat', 'low'), 'More fat.', 'tender'),
-  row('tough', 0.12, 'Too little sugar', rail('sugar', 'low'), 'A little more sugar.', 'tender'),
-  row('tough', 0.15, 'No rest', shortRest, 'Ten minutes of rest, covered.'),
+  row('tough', 0.35, 'Mixed too far', overMixed, 'Stop as soon as the dry streaks are gone; lumps are fine.', { kinds: [...CAKES, 'waffle'] }),
+  row('tough', 0.25, 'Too little fat', rail('fat', 'low'), 'More fat.', { move: 'tender' }),
+  row('tough', 0.15, 'No rest', shortRest, REST_TEN),
+  row('tough', 0.12, 'Too little sugar', rail('sugar', 'low'), 'A little more sugar.', { move: 'tender' }),
+  row('tough', 0.1, 'Strong flour', holds(STRONG_FLOURS, 'a flour of much gluten'), 'A softer flour, or some starch for a tenth of it.'),
+  row('tough', 0.1, 'Much egg', rail('egg', 'high'), 'Less egg.'),
+  row('tough', 0.15, 'Too long on the heat', side('second', 'long'), 'Take it off as soon as its cue is there.', { kinds: ['crepe', 'oven'] }),
+
   row('gummy', 0.25, 'Portion too large', largePortion, 'Pour less at a time.'),
-  row('gummy', 0.2, 'Too hot: brown before it was set', heat('hot'), 'Less heat, and longer.'),
-  row('gummy', 0.2, 'Taken off early', side('second', 'short'), 'Wait until it springs back.'),
+  row('gummy', 0.2, 'Too hot: brown before it was set', heat('hot'), LESS_HEAT),
+  row('gummy', 0.2, 'Taken off early', side('second', 'short'), 'Wait until it springs back.', { kinds: TURNED }),
+  row('gummy', 0.2, 'Taken out early', side('first', 'short'), OPENED, { kinds: ['waffle', 'oven'] }),
   row('gummy', 0.15, 'Much puree', puree, 'Less puree, or drain it.'),
   row('gummy', 0.15, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
-  row('flat', 0.3, 'Too little lift', rail('lift', 'low'), 'More leavening.', 'taller'),
-  row('flat', 0.25, 'Lift spent by waiting, or an old tin', longRest, 'Join smaller bowls; a spoon of the powder in hot water has to foam.'),
-  row('flat', 0.2, 'Too thin', rail('water', 'high'), 'Less liquid.', 'thicker'),
-  row('flat', 0.1, 'Much egg', rail('egg', 'high'), 'Less egg.'),
-  row('flat', 0.2, 'Foam knocked out', only(['foam']), 'Fold in thirds, and pour within a quarter of an hour.'),
-  row('flat', 0.08, 'Pressed', asked, 'One turn, and never press.'),
-  row('greasy', 0.3, 'Too much fat in the pan', asked, 'A film, wiped.'),
+  row('gummy', 0.1, 'Too little lift', rail('lift', 'low'), 'More leavening.', { move: 'taller', kinds: [...CAKES, 'waffle'] }),
+
+  row('raw', 0.4, 'Too hot', heat('hot'), LESS_HEAT),
+  row('raw', 0.25, 'Portion too large', largePortion, 'Pour less at a time.'),
+  row('raw', 0.15, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
+  row('raw', 0.15, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
+
+  row('flat', 0.3, 'Too little lift', rail('lift', 'low'), 'More leavening.', { move: 'taller', kinds: ['griddle', 'small', 'ball', 'waffle'] }),
+  row('flat', 0.25, 'Lift spent by waiting, or an old tin', bothSay(longRest, powder), 'Join smaller bowls; a spoon of the powder in hot water has to foam.', {
+    kinds: [...CAKES, 'waffle'],
+  }),
+  row('flat', 0.2, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker', kinds: [...CAKES, 'waffle'] }),
+  row('flat', 0.2, 'Foam knocked out', asked, 'Fold in thirds, and pour within a quarter of an hour.', { kinds: ['foam'] }),
+  row('flat', 0.12, 'Mixed too far', overMixed, 'Stop as soon as the dry streaks are gone.', { kinds: [...CAKES, 'waffle'] }),
+  row('flat', 0.1, 'Much egg', rail('egg', 'high'), 'Less egg.', { kinds: CAKES }),
+  row('flat', 0.15, 'Pressed', turned('press'), 'One turn, and never press.', { kinds: TURNED }),
+  row('flat', 0.3, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner', kinds: ['crepe', 'oven'] }),
+  row('flat', 0.2, 'Oven or pan not hot', heat('cool'), 'The pan in the oven until a drop dances in it, then the batter.', { kinds: OVEN }),
+
+  row('greasy', 0.3, 'Too much fat in the pan', panFat('much'), 'A film, wiped.'),
   row('greasy', 0.3, 'Much fat in the batter', rail('fat', 'high'), 'Less fat.'),
   row('greasy', 0.2, 'Too cool', heat('cool'), 'More heat before the first is poured.'),
+
+  row('spotted', 0.4, 'Too much fat in the pan', panFat('much'), 'A film, wiped: a shine and no drop.'),
+  row('spotted', 0.2, 'Fat not wiped even', asked, 'Wipe it with folded paper from edge to edge.'),
+  row('spotted', 0.15, 'Surface uneven in heat', asked, 'Give it longer to level, edge to edge, before the first is poured.'),
+  row('patchy', 0.3, 'Surface uneven in heat', asked, 'Give it longer to level, edge to edge, before the first is poured.'),
+  row('patchy', 0.3, 'Too much fat in the pan', panFat('much'), 'A film, wiped: a shine and no drop.', { kinds: CAKES }),
+  row('patchy', 0.2, 'Too little fat in the pan', panFat('none'), 'A thin film before each.', { kinds: ['crepe', 'waffle'] }),
+  row('patchy', 0.15, 'Leavening not spread', powder, 'Sieve it with the flour.', { kinds: [...CAKES, 'waffle'] }),
+  row('bare', 0.4, 'Too cool', heat('cool'), 'More heat.'),
+  row('bare', 0.2, 'Little sugar', rail('sugar', 'low'), 'A little more sugar browns sooner.'),
+  row('bare', 0.15, 'Nothing in the pan', panFat('none'), 'A wiped film carries the heat.', { kinds: TURNED }),
+  row('bare', 0.15, 'Turned early', side('first', 'short'), 'Wait for the edge to lift by itself.', { kinds: TURNED }),
+
   row('pale', 0.4, 'Too cool', heat('cool'), 'More heat.'),
   row('pale', 0.25, 'Little sugar', rail('sugar', 'low'), 'A little more sugar browns sooner.'),
   row('pale', 0.2, 'Acid left over', acidLeft, 'A little soda for the acid that is left.'),
-  row('dark', 0.4, 'Too hot', heat('hot'), 'Less heat, and longer.'),
-  row('dark', 0.25, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', 'less-sweet'),
+  row('pale', 0.15, 'Taken off early', side('first', 'short'), 'Give the first side its time.'),
+  row('dark', 0.4, 'Too hot', heat('hot'), LESS_HEAT),
+  row('dark', 0.25, 'Too long on the heat', side('first', 'long'), 'Turn it at its cue.'),
+  row('dark', 0.25, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
   row('dark', 0.2, 'Soda left over', sodaLeft, 'Less soda, or more that is sour.'),
-  row('dry', 0.35, 'Too long on the heat', side('second', 'long'), 'Take it off as soon as it springs back.'),
-  row('dry', 0.2, 'Little fat', rail('fat', 'low'), 'More fat.', 'tender'),
-  row('dry', 0.2, 'Little water', rail('water', 'low'), 'More liquid.', 'thinner'),
-  row('dry', 0.2, 'Held too long', heldLong, 'Serve sooner; hold no longer than quality and the local food code allow.'),
-  row('stuck', 0.35, 'Surface cool, dirty or without fat', asked, 'Wipe, heat until a drop of water dances, then a thin film of fat.'),
-  row('stuck', 0.2, 'Turned early', side('first', 'short'), 'Wait for the edge to lift by itself.'),
-  row('stuck', 0.2, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', 'less-sweet'),
-  row('tore', 0.25, 'Little egg', rail('egg', 'low'), 'More egg.', 'richer'),
-  row('tore', 0.25, 'No rest', shortRest, 'Half an hour of rest, covered and cold.'),
-  row('tore', 0.2, 'Too thin', rail('water', 'high'), 'Less liquid.', 'thicker'),
-  row('tore', 0.2, 'Turned early', side('first', 'short'), 'Wait until it slides free.'),
-  row('tore', 0.1, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', 'less-sweet'),
-  row('soapy', 0.7, 'Soda left over', sodaLeft, 'Less soda, or more that is sour.'),
-  row('soapy', 0.15, 'Leavening not spread', asked, 'Sieve it with the flour.'),
-];
+  row('dark', 0.2, 'Butter burnt in the pan', panFat('butter'), 'Clarified butter, or oil with it; wipe out what is brown.'),
 
-/** The fault that the end of a scale is, by the log's words. */
-const FAULTS: Partial<Readonly<Record<ScaleId, Partial<Readonly<Record<number, Mark>>>>>> = {
-  colour: { 1: 'pale', 5: 'dark' },
-  crumb: { 1: 'flat' },
-  taste: { 5: 'soapy' },
-};
-/** What the scales say that is a fault. */
-export const faultsIn = (s: Scales): readonly Mark[] =>
-  SCALES.flatMap((id) => {
-    const step = s[id];
-    const mark = step === undefined ? undefined : FAULTS[id]?.[step];
-    return mark ? [mark] : [];
-  });
+  row('dry', 0.35, 'Too long on the heat', side('second', 'long'), 'Take it off as soon as it springs back.', { kinds: TURNED }),
+  row('dry', 0.35, 'Too long on the heat', side('first', 'long'), 'Take it out as soon as the steam has stopped.', { kinds: ['waffle', 'oven'] }),
+  row('dry', 0.2, 'Little fat', rail('fat', 'low'), 'More fat.', { move: 'tender' }),
+  row('dry', 0.2, 'Little water', rail('water', 'low'), 'More liquid.', { move: 'thinner' }),
+  row('dry', 0.2, 'Held too long', heldLong, 'Serve sooner; hold no longer than quality and the local food code allow.'),
+
+  row('stuck', 0.35, 'Iron cool, dirty or without fat', asked, 'Brush it clean, heat it until a drop dances, then fat in every groove.', { kinds: IRON }),
+  row('stuck', 0.3, 'Pan or griddle cool, or dirty', heat('cool'), 'Wipe, heat until a drop of water dances, then a thin film of fat.', {
+    kinds: [...TURNED, 'oven'],
+  }),
+  row('stuck', 0.25, 'Nothing in the pan', panFat('none'), 'A thin film of fat before each.'),
+  row('stuck', 0.25, 'Opened early', side('first', 'short'), OPENED, { kinds: IRON }),
+  row('stuck', 0.2, 'Turned early', side('first', 'short'), 'Wait for the edge to lift by itself.', { kinds: TURNED }),
+  row('stuck', 0.2, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
+  row('stuck', 0.2, 'Too little fat in the batter', rail('fat', 'low'), 'More fat.', { move: 'crisp', kinds: IRON }),
+
+  row('tore', 0.25, 'Little egg', rail('egg', 'low'), 'More egg.', { move: 'richer' }),
+  row('tore', 0.25, 'No rest', shortRest, REST_LONG, { kinds: PAN }),
+  row('tore', 0.2, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
+  row('tore', 0.2, 'Turned early', side('first', 'short'), 'Wait until it slides free.', { kinds: TURNED }),
+  row('tore', 0.2, 'Opened early', side('first', 'short'), OPENED, { kinds: IRON }),
+  row('tore', 0.1, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
+  row('broke', 0.35, 'Underdone when it was turned', side('first', 'short'), 'Turn it when the edge is dull and the bubbles stay open.'),
+  row('broke', 0.2, 'Little egg', rail('egg', 'low'), 'More egg.', { move: 'richer' }),
+  row('broke', 0.2, 'Portion too large', largePortion, 'Pour less at a time.'),
+  row('broke', 0.2, 'Spatula too small', asked, 'A wide, thin spatula, under all of it.'),
+  row('splashed', 0.6, 'Turned early', side('first', 'short'), 'Wait until no batter runs on the face.'),
+  row('splashed', 0.2, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
+  row('splashed', 0.15, 'Portion too large', largePortion, 'Pour less at a time.'),
+
+  row('ran', 0.35, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
+  row('ran', 0.3, 'Poured too close, or too much', largePortion, 'Two fingers between them, and less in each.'),
+  row('ran', 0.2, 'Griddle not level', asked, 'Level it: a spoon of water has to stay where it is.', { kinds: ['griddle', 'small', 'foam'] }),
+  row('ran', 0.15, 'Too cool: it spread before it set', heat('cool'), 'More heat before the first is poured.'),
+  row('heaped', 0.4, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),
+  row('heaped', 0.2, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
+  row('heaped', 0.2, 'It stood long and thickened', longRest, 'Stir in a spoon of milk before it is poured.'),
+  row('heaped', 0.15, 'Too hot: it set before it spread', heat('hot'), LESS_HEAT),
+  row('wont-run', 0.3, 'No rest', shortRest, REST_LONG),
+  row('wont-run', 0.3, 'Too thick', pour('thick'), 'More milk, a spoon at a time.', { move: 'thinner' }),
+  row('wont-run', 0.25, 'Pan too hot', heat('hot'), 'Less heat, or off it while it is poured and tilted.'),
+  row('soggy', 0.3, 'Too thick', pour('thick'), 'More milk.', { move: 'thinner' }),
+  row('soggy', 0.25, 'Pan too cool', heat('cool'), 'More heat: it has to hiss when it is poured.'),
+  row('soggy', 0.25, 'Too much in the pan', largePortion, 'Less in the pan, tilted at once.'),
+  row('soggy', 0.1, 'Too much fat in the pan', panFat('much'), 'A wiped film.'),
+
+  row('ragged', 0.3, 'Too cool', heat('cool'), 'More heat before the first is poured.'),
+  row('ragged', 0.25, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
+  row('ragged', 0.2, 'Turned early', side('first', 'short'), 'Wait until the edge is dull and set.', { kinds: TURNED }),
+  row('ragged', 0.15, 'Poured from too high', asked, 'The ladle close to the heat, poured in the middle.'),
+  row('hard', 0.35, 'Too long on the heat', side('first', 'long'), 'Off as soon as its cue is there.'),
+  row('hard', 0.25, 'Too much fat in the pan: the edge fried', panFat('much'), 'A film, wiped.', { kinds: TURNED }),
+  row('hard', 0.2, 'Too hot', heat('hot'), LESS_HEAT),
+  row('hard', 0.15, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
+  row('holes', 0.3, 'Much lift', rail('lift', 'high'), 'Less leavening.', { kinds: [...CAKES, 'waffle'] }),
+  row('holes', 0.25, 'Too hot', heat('hot'), LESS_HEAT),
+  row('holes', 0.25, 'Mixed too far: tunnels', overMixed, 'Stop as soon as the dry streaks are gone.', { kinds: [...CAKES, 'waffle'] }),
+  row('holes', 0.3, 'No rest: bubbles of the whisk', shortRest, REST_LONG, { kinds: ['crepe', 'oven'] }),
+
+  row('limp', 0.3, 'Too little fat', rail('fat', 'low'), 'More fat.', { move: 'crisp' }),
+  row('limp', 0.25, 'Stacked or held in its steam', heldLong, 'On a rack in dry heat, never stacked.'),
+  row('limp', 0.25, 'Too wet', rail('water', 'high'), 'Less liquid, or a spoon of starch for flour.', { move: 'thicker' }),
+  row('limp', 0.25, 'Taken out early', side('first', 'short'), OPENED),
+  row('limp', 0.2, 'Iron too cool', heat('cool'), 'Heat it until a drop of water dances.'),
+  row('no-puff', 0.35, 'Oven or pan not hot', heat('cool'), 'The pan in the oven until a drop dances in it, then the batter.'),
+  row('no-puff', 0.25, 'The oven was opened', asked, 'The door stays shut until it is deep brown at the rim.'),
+  row('no-puff', 0.2, 'Too little egg', rail('egg', 'low'), 'More egg.', { move: 'richer' }),
+  row('no-puff', 0.2, 'Too thick', pour('thick'), 'More milk.', { move: 'thinner' }),
+  row('no-puff', 0.15, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
+  row('soggy-stack', 0.4, 'Steam in the stack', heldLong, 'One layer on a rack, or a cloth between.'),
+  row('soggy-stack', 0.3, 'No dry heat to wait in', asked, 'The oven at its hold, vented, before the first is off.'),
+  row('soggy-stack', 0.15, 'Taken off early', side('second', 'short'), 'Wait until it springs back.', { kinds: TURNED }),
+  row('one-side', 0.5, 'A hot spot', asked, 'Turn the pan, or move the pieces round, half-way.'),
+  row('one-side', 0.25, 'Second side cut short', side('second', 'short'), 'Give the second side its time.', { kinds: TURNED }),
+  row('one-side', 0.15, 'Not level', asked, 'Level the surface: a spoon of water has to stay where it is.'),
+  row('uneven', 0.4, 'Leavening not spread', powder, 'Sieve it with the flour.'),
+  row(
+    'uneven',
+    0.2,
+    'Old powder',
+    bothSay(powder, (j) => (j.weakPowder ? { times: FOR, text: 'the powder is old by its day' } : SILENT)),
+    'A fresh tin; a spoonful in hot water has to foam.',
+  ),
+  row('uneven', 0.2, 'A hot spot', asked, 'Turn the pan half-way.'),
+  row('sank', 0.4, 'Stirred into the bowl', bits, 'Sprinkle them on the poured face.'),
+  row('sank', 0.3, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
+  row('sank', 0.2, 'Wet, or heavy', asked, 'Pat them dry, cut them small, toss them in a little of the flour.'),
+  row('threads', 0.6, 'Hot butter into the egg', holds(BUTTERS, 'melted fat in the wet bowl'), 'Butter under 40 °C when it meets the egg.'),
+  row('threads', 0.2, 'Warm milk, or a bowl near the heat', asked, 'Let it cool; whisk the egg into the cold milk first.'),
+  row(
+    'green',
+    0.6,
+    'An alkaline batter beside nuts or blueberries',
+    bothSay(sodaLeft, holds(GREENS, 'nuts or blueberries in it')),
+    'Less soda, or more that is sour.',
+  ),
+  row(
+    'green',
+    0.3,
+    'Nuts or blueberries stirred in',
+    holds(GREENS, 'nuts or blueberries in it'),
+    'Sprinkle them on the poured face, and let powder do the lifting.',
+  ),
+  row('green', 0.1, 'An alkaline batter', asked, 'Less soda, or more that is sour.'),
+  row('first-poor', 0.8, 'Not yet level in heat: expected', asked, 'The first is a test: wait for level heat, and do not count it.'),
+  row('first-poor', 0.2, 'Too much fat for the first', panFat('much'), 'Wipe the pan before the first.'),
+  row('soapy', 0.7, 'Soda left over', sodaLeft, 'Less soda, or more that is sour.'),
+  row('soapy', 0.2, 'Much leavening', rail('lift', 'high'), 'Less leavening.'),
+  row('soapy', 0.15, 'Leavening not spread', asked, 'Sieve it with the flour.'),
+  row('bland', 0.5, 'Little salt', rail('salt', 'low'), 'A little more salt.'),
+  row('bland', 0.25, 'Little sugar', rail('sugar', 'low'), 'A little more sugar.'),
+  row('bland', 0.15, 'Nothing that is sour, or spiced', asked, 'Buttermilk for some of the milk, a little vanilla or zest.'),
+];
 
 export interface Cause {
   readonly cause: string;
@@ -226,9 +428,13 @@ export interface Cause {
 
 const MOST_CAUSES = 3;
 
-/** Likely causes of what was seen, the likeliest first; shares of all that could be. Empty for what is no fault. */
+/**
+ * Likely causes of what was seen, the likeliest first; shares of all that could be. What the batch's own numbers rule out is
+ * none of them. Empty for what is no fault, and where they rule out all.
+ */
 export function causesOf(mark: Mark, j: Judged): readonly Cause[] {
-  const weighed = CAUSES.filter((c) => c.mark === mark).map((c) => {
+  if (!isFault(mark)) return [];
+  const weighed = CAUSES.filter((c) => c.mark === mark && (c.kinds?.includes(j.kind) ?? true)).map((c) => {
     const { times, text } = c.says(j);
     return { c, w: c.weight * times, text };
   });

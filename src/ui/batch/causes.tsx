@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { Mark } from '@/core/batch/batch';
+import { isFault, type Mark, markName } from '@/core/batch/came-out';
 import { causesOf, type Judged } from '@/core/judge/diagnose';
 import { Button } from '../kit/button';
 
@@ -18,13 +18,16 @@ export function Causes({
   /** It is the one change for next time. */
   readonly onChange: (change: string) => void;
 }) {
-  const told = marks.map((mark) => ({ mark, causes: causesOf(mark, judged) })).filter((t) => t.causes.length > 0);
+  const told = marks.filter(isFault).map((mark) => ({ mark, causes: causesOf(mark, judged) }));
   if (told.length === 0) return null;
   return (
     <section aria-label="Likely causes" className="grid gap-4">
       {told.map(({ mark, causes }) => (
         <div key={mark}>
-          <h3 className="text-lg">{mark.replace(/^./, (c) => c.toUpperCase())}: likely</h3>
+          <h3 className="text-lg">{markName(mark).replace(/^./, (c) => c.toUpperCase())}: likely</h3>
+          {causes.length === 0 ? (
+            <p className="text-soft">This batch’s own numbers speak against all that usually causes it. Note what else was different.</p>
+          ) : null}
           <ol>
             {causes.map((c) => (
               <li key={c.cause} className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[15rem_1fr_auto] sm:items-center">

@@ -1,6 +1,6 @@
 /** What came out, as it stands in the form: from a batch, as typed, and to what is sent. */
-import { type Batch, MARKS, type Mark, type Verdict } from '@/core/batch/batch';
-import type { Scales } from '@/core/batch/came-out';
+import type { Batch, Verdict } from '@/core/batch/batch';
+import { MARKS, type Mark, type Scales } from '@/core/batch/came-out';
 import { minutesAndSeconds } from '@/core/quantity/say';
 
 export interface OutcomeFields {

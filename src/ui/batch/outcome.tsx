@@ -3,9 +3,10 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
-import { type Batch, MARKS, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
+import { type Batch, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
+import { faultsIn, markName, marksOf } from '@/core/batch/came-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
-import { faultsIn, type Judged } from '@/core/judge/diagnose';
+import type { Judged } from '@/core/judge/diagnose';
 import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
@@ -44,6 +45,9 @@ export function OutcomeForm({
   const [refusal, setRefusal] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
   const revised = useRevised(form.begun.revision, form.begun.base);
+
+  // what an older log has seen stays to be seen
+  const offered = [...new Set([...marksOf(batch.kind), ...form.marks])];
 
   const submit = async (): Promise<void> => {
     if (saving) return;
@@ -107,10 +111,15 @@ export function OutcomeForm({
         <div className="mb-4">
           <ScalesView scales={form.scales} onScales={(scales) => set({ scales })} />
         </div>
-        <ManyTaps label="What was seen" values={form.marks} onChange={(marks) => set({ marks })} options={MARKS.map((m) => ({ value: m, label: m }))} />
+        <ManyTaps
+          label="What was seen"
+          values={form.marks}
+          onChange={(marks) => set({ marks })}
+          options={offered.map((m) => ({ value: m, label: markName(m) }))}
+        />
         <div className="mt-4">
           <Causes
-            marks={[...new Set([...form.marks, ...faultsIn(form.scales)])]}
+            marks={[...new Set([...form.marks, ...faultsIn(form.scales, batch.kind)])]}
             judged={{ ...judged, firstS: known(seconds(form.first)), secondS: known(seconds(form.second)) }}
             formulaId={batch.formulaId}
             version={batch.versionNumber}

@@ -8,11 +8,13 @@ import type { Batch } from '@/core/batch/batch';
 import type { Life } from '@/core/batch/mixes';
 import type { EventLog } from '@/core/day/event-log';
 import { kindById, type Zone } from '@/core/formula/kinds';
+import type { Ways } from '@/core/formula/ways';
 import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom, type Surface } from '@/core/griddle/board';
 import type { HeatReading } from '@/core/griddle/heat';
 import { hasTestPiece, progressOf } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
-import { type Cues, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
+import { cuesFor, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
+import { doneAtTheHeat } from '@/core/judge/process';
 import type { FadePoint } from '@/core/lift/fade';
 import { kitchenNow, useNow } from '../day/clock';
 import type { Tell } from '../day/send';
@@ -27,6 +29,7 @@ import { useInstrument } from '../kit/instrument';
 import { Switch } from '../kit/switch';
 import { BowlClock } from './bowl-clock';
 import { CountView } from './count-view';
+import { DoneView } from './done-view';
 import { HeatView } from './heat-view';
 import { HoldView } from './hold-view';
 import { StepView } from './step-view';
@@ -37,8 +40,7 @@ interface Props {
   readonly batch: Batch;
   readonly surfaces: readonly Surface[];
   readonly known: KnownTimes;
-  /** What to look for, by the house's ways. */
-  readonly cues: Cues;
+  readonly ways: Ways;
   /** How long a joined bowl is good for, and how its lift fades. */
   readonly life: Life;
   readonly fade: readonly FadePoint[];
@@ -63,7 +65,7 @@ function BoardAt({
   batch,
   surfaces,
   known,
-  cues,
+  ways,
   life,
   fade,
   zone,
@@ -148,7 +150,7 @@ function BoardAt({
               step={step}
               times={times}
               now={now}
-              cues={cues}
+              cues={cuesFor(batch.kind, { ...ways, ...doneAtTheHeat(log.entries, ways) })}
               next={next}
               held={held && test?.pulledAt !== null && test !== undefined}
               test={hasTest && next === 1}
@@ -244,6 +246,7 @@ function BoardAt({
             log={log}
             now={now}
           />
+          <DoneView kind={batch.kind} ways={ways} log={log} />
           <HeatView surfaces={surfaces} zone={zone} log={log} earlier={dials} probe={probe} now={now} />
           <div className="flex flex-wrap gap-x-5 gap-y-1 rounded-plate bg-white px-4 py-2">
             <Switch size="work" label="sound" on={alarms.sound} onSwitch={(sound) => setAlarms({ ...alarms, sound })} />

@@ -4,7 +4,6 @@ import { batchPage } from '@/app/batches/load';
 import { lifeOf } from '@/core/batch/mixes';
 import { fadeOf } from '@/core/batter/standing';
 import { heatZone } from '@/core/griddle/heat';
-import { cuesFor } from '@/core/griddle/times';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
@@ -24,7 +23,7 @@ export default async function GriddlePage({ params }: { readonly params: Promise
         batch={b}
         surfaces={surfaces}
         known={day.known}
-        cues={cuesFor(b.kind, day.ways)}
+        ways={day.ways}
         life={lifeOf(analysis)}
         fade={analysis.thickness ? fadeOf(lines, { paS: analysis.thickness.paS, batterC: standing.batterC }) : []}
         zone={heatZone(b.kind, b.school)}

@@ -4,16 +4,22 @@ import { batchPage } from '@/app/batches/load';
 import { waysOf } from '@/core/batch/batch';
 import { usualTimes } from '@/core/batch/heat';
 import { bowlOf } from '@/core/day/day';
+import { formulaLines } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { heatZone } from '@/core/griddle/heat';
 import { seenIn } from '@/core/griddle/times';
-import { processOf } from '@/core/judge/process';
+import { doneAtTheHeat, processOf } from '@/core/judge/process';
 import { findIngredient } from '@/core/pantry/pantry';
+import { inTheBowl } from '@/core/prep/correct';
 import { howFar } from '@/core/prep/join';
+import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { OutcomeForm } from '@/ui/batch/outcome';
 
 export const metadata: Metadata = { title: 'Outcome' };
+
+/** Share of its gas under which an opened powder counts as old. */
+const WEAK_FROM = 0.85;
 
 export default async function OutcomePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'outcome', async (b, house) => {
@@ -21,6 +27,9 @@ export default async function OutcomePage({ params }: { readonly params: Promise
     const ways = waysOf(b, house);
     const { analysis, standing } = bowlOf(b, ways, house.gear, (id) => findIngredient(id, house.conventions.own));
     const { rails, ledger, tally } = analysis;
+    const version = await versionById(b.versionId);
+    const lines = version ? formulaLines(version.formula, house) : [];
+    const find = (id: string) => findIngredient(id, house.conventions.own);
     const { heatC, restMin, turns, heldMin } = processOf(b, taps);
     return (
       <OutcomeForm
@@ -30,6 +39,11 @@ export default async function OutcomePage({ params }: { readonly params: Promise
           kind: b.kind,
           // of the ledger and the tally what the page needs, not every row
           analysis: { rails, ledger: { ...ledger, rows: [] }, tally },
+          pour: analysis.thickness?.pour ?? null,
+          wantedPour: analysis.school?.pour ?? null,
+          holds: inTheBowl(b, 1, find).flatMap((l) => l.parts.map((p) => p.ingredient.like ?? p.ingredient.id)),
+          weakPowder: lines.some((l) => l.strength < WEAK_FROM),
+          ...doneAtTheHeat(b.entries, ways),
           portionMl: b.portionMl,
           usualPortion: schoolOf(kindById(b.kind), b.school).portionMl,
           usual: usualTimes(b.kind, ways),
