@@ -3,8 +3,8 @@
  * end. Each gives the formula back, changed; none loses what the cook wrote elsewhere.
  */
 import { writtenGrams } from '../card/rewrite';
-import { EGG_G, WHITE_G, YOLK_G } from '../formula/eggs';
 import { type EndId, type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
+import { EGG_G, WHITE_G, YOLK_G } from '../pantry/egg-parts';
 import { isFlour } from '../pantry/ingredient';
 import { writeNumber } from '../quantity/number';
 import { type Bench, editEntry, takeOff, withEntries, withFormula, withGrams, workedOn } from './bench';

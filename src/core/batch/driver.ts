@@ -5,9 +5,10 @@
 
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { massForUsable, piecesOf } from '../batter/volume';
-import { EGG_G, isShellEgg } from '../formula/eggs';
+import { isShellEgg } from '../formula/eggs';
 import type { KindId } from '../formula/kinds';
 import { pouredG } from '../formula/tally';
+import { EGG_G } from '../pantry/egg-parts';
 import type { Result } from '../result';
 
 export type Driver =

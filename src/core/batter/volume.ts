@@ -3,9 +3,9 @@
  * has one, else worked from composition). Then the air that is whisked or folded in. Model: good to about 5 %.
  */
 
-import { WHITE_G, WHITE_SHARE } from '../formula/eggs';
 import type { KindId } from '../formula/kinds';
 import type { TallyLine } from '../formula/tally';
+import { WHITE_G, WHITE_SHARE } from '../pantry/egg-parts';
 import type { Composition, Ingredient } from '../pantry/ingredient';
 import { behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
 

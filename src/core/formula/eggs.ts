@@ -2,6 +2,7 @@
  * Eggs to crack: whole ones, and yolks and whites weighed apart. Yolks and whites come from the same eggs as far as they
  * go; the extras crack more, and what they leave over is said.
  */
+import { EGG_G, WHITE_G, YOLK_G } from '../pantry/egg-parts';
 import type { TallyLine } from './tally';
 
 export interface EggCount {
@@ -17,13 +18,6 @@ export interface EggCount {
 const SHELL_EGG = /^egg-(?:small|medium|large|extra-large|jumbo|duck)$/;
 /** Whether an ingredient of the pantry is a whole egg that is cracked. */
 export const isShellEgg = (id: string): boolean => SHELL_EGG.test(id);
-
-/** A large egg without its shell, and its parts. */
-export const YOLK_G = 17;
-export const WHITE_G = 33;
-export const EGG_G = 50;
-/** Share of a shelled egg that is white. */
-export const WHITE_SHARE = WHITE_G / EGG_G;
 
 /**
  * Counts the eggs of batter lines.

@@ -169,7 +169,7 @@ export const MATTERS = {
     },
   },
   lift: {
-    name: 'Lift from',
+    name: 'Source of lift',
     why: 'What a new formula begins with, and which mending of the leavening comes first.',
     usual: { else: 'both', crepe: 'eggs', oven: 'eggs', foam: 'whites' },
     choices: {

@@ -3,9 +3,10 @@
  * toppings are left out; what stays whole in the batter is weighed and counts in nothing else. All of it is arithmetic from
  * the pantry's composition.
  */
+
+import { WHITE_SHARE } from '../pantry/egg-parts';
 import { ALLERGENS, type Allergen, type Ingredient, isFlour, kitchenName, type Unknown } from '../pantry/ingredient';
 import { type AdditionId, behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
-import { WHITE_SHARE } from './eggs';
 
 export interface TallyPart {
   readonly ingredient: Ingredient;
