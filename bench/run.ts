@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import loadHighs from 'highs';
 import { analyse, analyseFormula } from '../src/core/analyse';
 import { workedOn } from '../src/core/balance/bench';
+import { fixesFor } from '../src/core/balance/fixes';
 import { kitchenMeasures } from '../src/core/balance/kitchen';
 import { highsSolver } from '../src/core/balance/lp';
 import { ask } from '../src/core/balance/ratios';
@@ -25,7 +26,10 @@ import { entriesFromCard } from '../src/core/formula/from-card';
 import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
+import { COMMON } from '../src/core/testing/common';
 import { judge, LINE_VERDICTS, workedLines } from '../src/core/testing/corpus';
+import { FAULTY } from '../src/core/testing/faulty';
+import { linesOf } from '../src/core/testing/formulas';
 import { CARD } from './card';
 
 /** Operations per second: the median of five rounds of about 0.4 s. */
@@ -143,3 +147,22 @@ void rounding();
 const corpus = workedLines(readFileSync(new URL('../src/core/card/corpus/lines.tsv', import.meta.url), 'utf8'));
 const verdicts = corpus.map((w) => judge(w, readLine(w.text, FRESH_CONVENTIONS)));
 console.log(`\n${corpus.length} lines of the corpus: ${LINE_VERDICTS.map((v) => `${v} ${verdicts.filter((x) => x === v).length}`).join(', ')}`);
+
+// what is said of common formulas, and of faulty ones
+const said = COMMON.map((c) => analyse(linesOf(...c.lines), c.kind, c.school).findings.filter((f) => f.code !== 'honey-infant'));
+const calm = said.filter((f) => f.length === 0).length;
+const loud = said.filter((f) => f.some((x) => x.severity !== 'note')).length;
+console.log(`${COMMON.length} common formulas: wholly calm ${calm}, with notes ${COMMON.length - calm - loud}, with a look or stop ${loud}`);
+const told = (gross: boolean) =>
+  FAULTY.filter((f) => f.gross === gross).map((f) => analyse(linesOf(...f.lines), f.kind, f.school).findings.some((x) => x.code === f.code));
+for (const gross of [true, false]) console.log(`${told(gross).length} ${gross ? 'gross' : 'subtle'} faults: told ${told(gross).filter(Boolean).length}`);
+const mended = FAULTY.map((f) => {
+  const b = {
+    formula: { ...EMPTY_FORMULA, kind: f.kind, school: f.school, entries: f.lines.map((text, n) => ({ key: `l${n}`, text })) },
+    house: FRESH_KITCHEN,
+    end: null,
+  };
+  const found = workedOn(b).analysis.findings.find((x) => x.code === f.code);
+  return found ? fixesFor(b, found).length > 0 : false;
+});
+console.log(`with a proven way to mend it: ${mended.filter(Boolean).length} of ${FAULTY.length}`);

@@ -158,3 +158,7 @@ export function loudest(f: Formula, house: Kitchen): Finding['severity'] | null 
   const found = ends.flatMap((end) => heard(analyseFormula(f, house, end).analysis, f).open.map((x) => x.severity));
   return SEVERITIES.find((s) => found.includes(s)) ?? null;
 }
+
+/** What hands should not act on: a stop the cook has not answered, and amounts that disagree. */
+export const unsettled = (f: Formula, house: Kitchen, end: EndId | null): readonly Finding[] =>
+  heard(analyseFormula(f, house, end).analysis, f).open.filter((x) => x.severity === 'stop' || x.code === 'amounts-disagree');

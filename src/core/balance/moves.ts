@@ -2,8 +2,14 @@
  * Towards a target: a wish in the cook's words becomes a move of one or two ratios, never out of the kind's zone. To add a
  * wish is to add a row. The words are kitchen sense (a model): direction is sure, size is a first step.
  */
-import { RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds';
-import { type Bench, type Proposal, workedOn } from './bench';
+import { writtenGrams } from '../card/rewrite';
+import { strongLimit } from '../findings/card-rules';
+import { isShellEgg } from '../formula/eggs';
+import { type Formula, type FormulaLine, kitchenOf } from '../formula/formula';
+import { along, RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds';
+import { effectOf } from '../formula/ways';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
+import { type Bench, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
 import { relift } from './leavening';
 import { bend, type Wish } from './ratios';
 
@@ -62,3 +68,111 @@ export function moreTang(b: Bench): Proposal | null {
       }
     : null;
 }
+
+/** Alcohol in 100 g from which a thing is a drink; an extract is counted in drops, and stays. */
+const A_DRINK = 0.5;
+/** A share of the flour from which a drink is the liquid itself, and water takes its place. */
+const THE_LIQUID = 0.12;
+const isNut = (i: Ingredient): boolean => i.allergens.includes('tree-nut') || i.allergens.includes('peanut');
+
+const named = (lines: readonly FormulaLine[]): string =>
+  [
+    ...new Set(
+      lines.map((l) =>
+        l.ingredient
+          ? kitchenName(l.ingredient)
+              .toLowerCase()
+              .replace(/ \d.*$/, '')
+          : l.text,
+      ),
+    ),
+  ]
+    .slice(0, 3)
+    .join(', ');
+
+/** Where in its zone salt comes to stand for children, and how much of the added sugar stays. */
+const MILD_SALT = 0.15;
+const MILD_SUGAR = 0.7;
+
+/**
+ * Milder, for children: less salt and sugar, half of what is strong, no nuts and no alcohol; with what each costs. Milk, egg
+ * and wheat stay: it is no allergen-free formula. Null where nothing is to be taken back.
+ */
+export function milder(b: Bench): Proposal | null {
+  const w = workedOn(b);
+  const says: string[] = [];
+  const batter = w.lines.filter((l) => l.use === 'batter' && l.ingredient && !l.pinned);
+  const off = (lines: readonly FormulaLine[], f: Formula): Formula => lines.reduce((x, l) => editEntry(x, l.key, { off: true }), f);
+  const all = w.lines.filter((l) => l.ingredient && !l.pinned);
+  const nuts = all.filter((l) => l.parts.some((p) => isNut(p.ingredient)) && l.parts.every((p) => p.ingredient.category !== 'flour'));
+  const drinks = all.filter((l) => l.parts.some((p) => p.ingredient.per100g.alcoholG >= A_DRINK && p.ingredient.category !== 'flavour'));
+  const isLiquid = (l: FormulaLine): boolean => l.use === 'batter' && (l.grams ?? 0) >= THE_LIQUID * w.analysis.tally.flourG;
+  const [liquids, spirits] = [drinks.filter(isLiquid), drinks.filter((l) => !isLiquid(l))];
+  let f = off([...nuts, ...spirits], b.formula);
+  f = liquids.reduce((x, l) => editEntry(x, l.key, { text: `${writtenGrams(l.grams ?? 0)} water`, ingredientId: undefined, stands: undefined }), f);
+  if (nuts.length > 0) says.push(`${named(nuts)} out: less bite`);
+  if (spirits.length > 0) says.push(`${named(spirits)} out: a little zest or vanilla makes up for it`);
+  if (liquids.length > 0) says.push(`water for the ${named(liquids)}: less taste of its own`);
+  const strong = batter.filter(
+    (l) =>
+      l.parts.length === 1 && l.ingredient && l.ingredient.category === 'flavour' && strongLimit(l.ingredient) !== null && l.ingredient.id !== 'xanthan-gum',
+  );
+  const spices = strong.filter((l) => l.ingredient && !l.ingredient.id.startsWith('vanilla'));
+  if (spices.length > 0) {
+    f = withGrams(withFormula(b, f), w.lines, new Map(spices.map((l) => [l.key, (l.grams ?? 0) / 2])));
+    says.push(`half of the ${named(spices)}: plainer`);
+  }
+  const wishes: Wish[] = [];
+  const salt = railOf(w.analysis, 'salt');
+  if (salt?.zone && salt.reading && salt.tested > along(salt.zone, MILD_SALT) + 0.05) {
+    wishes.push({ rail: 'salt', value: along(salt.zone, MILD_SALT) });
+    says.push(`salt ${sayRail('salt', salt.tested)} to ${sayRail('salt', along(salt.zone, MILD_SALT))}: flatter`);
+  }
+  const sugar = railOf(w.analysis, 'sugar');
+  const sweet = w.analysis.percent?.sweetness ?? 0;
+  if (sugar?.zone && sugar.reading && sweet > 3) {
+    const value = Math.max(sugar.zone[0], sugar.tested - (1 - MILD_SUGAR) * sweet);
+    if (sugar.tested - value > 0.5) {
+      wishes.push({ rail: 'sugar', value });
+      says.push(`sugar ${sayRail('sugar', sugar.tested)} to ${sayRail('sugar', value)}: paler`);
+    }
+  }
+  if (says.length === 0) return null;
+  const { formula, short } = wishes.length > 0 ? bend(withFormula(b, f), wishes) : { formula: f, short: null };
+  return { title: 'Milder', why: `For children: ${says.join('; ')}. Honey is not for infants under one; milk, egg and wheat stay in it.`, formula, short };
+}
+
+/** The egg kept and its whites whipped: lift without more leavening. Null where nothing is to whip, or the kind lies thin. */
+export function fluffier(b: Bench): Proposal | null {
+  const w = workedOn(b);
+  const { kind } = w.analysis;
+  if (!kind || kind.tilted || kind.panFatCounts || (w.analysis.volume?.foamed ?? false)) return null;
+  const eggs = w.lines.filter((l) => l.use === 'batter' && l.parts.length === 1 && l.ingredient && isShellEgg(l.ingredient.id) && !l.foam && !l.pinned);
+  const [line] = [...eggs].sort((x, y) => (y.grams ?? 0) - (x.grams ?? 0));
+  if (!line?.grams) return null;
+  const formula = editEntry(b.formula, line.key, { text: `${line.text}, separated` });
+  const after = workedOn(withFormula(b, formula)).analysis.volume;
+  const before = w.analysis.volume;
+  const { peaks } = effectOf(kitchenOf(b.formula, b.house).ways, 'whites', kind.id).whites ?? { peaks: 'soft peaks' };
+  const more = before && after ? ` The bowl holds ${Math.round(100 * (after.volumeMl / before.volumeMl - 1))} % more (model).` : '';
+  return {
+    title: 'Egg kept, fluffier',
+    why: `The same egg, its whites whipped to ${peaks} and folded in last.${more} It has to be poured within a quarter of an hour.`,
+    formula,
+    short: null,
+  };
+}
+
+export interface WishRow {
+  readonly id: string;
+  readonly name: string;
+  readonly propose: (b: Bench) => Proposal | null;
+}
+
+/** Every wish, in the order they are offered. */
+export const WISHES: readonly WishRow[] = [
+  ...MOVES.map((m): WishRow => ({ id: m.id, name: m.name, propose: (b) => moveTowards(b, m) })),
+  { id: 'tang', name: 'More tang', propose: moreTang },
+  { id: 'fluffier', name: 'Egg kept, fluffier', propose: fluffier },
+  { id: 'milder', name: 'Milder, for children', propose: milder },
+];

@@ -10,7 +10,7 @@ import { drive } from './drive';
 import { fixesFor } from './fixes';
 import { relift } from './leavening';
 import { blendOf, differByEnd, fork, joinEnds, moveLine, removeLine, setGrams, setPercent, switchLine, takeApart, toEnd } from './lines';
-import { MOVES, moreTang, moveTowards } from './moves';
+import { fluffier, MOVES, milder, moreTang, moveTowards, WISHES } from './moves';
 import { withSource } from './source';
 import { isSour, START_FLOURS, startFormula, usualFlour, usualLift, usualLiquid } from './start';
 import { swapOnly, swapRebalanced, swapsFor } from './swaps';
@@ -321,4 +321,43 @@ test('an old powder is counted weaker, said, and made up for', () => {
   const [more, fresh] = found ? fixesFor(on(f, house), found) : [];
   expect(workedOn(on(more?.formula ?? f, house)).analysis.ledger.sodaInPowderG).toBeCloseTo(3.6, 1);
   expect(codes(fresh?.formula ?? f, house)).not.toContain('powder-old');
+});
+
+test('milder, for children: less salt, sugar and spice, no nuts, no alcohol, and what each costs', () => {
+  const f = of(
+    '250 g flour',
+    '50 g sugar',
+    '6 g salt',
+    '12 g baking powder',
+    '430 g milk',
+    '2 eggs',
+    '40 g butter',
+    '4 g cinnamon',
+    '60 g walnuts, chopped',
+    '15 g rum',
+  );
+  const p = milder(on(f));
+  const [was, is] = [rails(f), rails(p?.formula ?? f)];
+  // zone 0.6 to 2.8 %, wider by what is whole: salt to about a seventh of it
+  expect(is.salt).toBeLessThan(1.1);
+  expect(is.sugar ?? 0).toBeLessThan((was.sugar ?? 0) - 4);
+  expect(texts(p?.formula ?? null).join('; ')).not.toMatch(/walnuts|rum/);
+  expect(texts(p?.formula ?? null)).toContain('2 g cinnamon');
+  for (const word of ['walnuts out', 'rum out', 'half of the cinnamon', 'salt 2.4 %', 'sugar', 'paler', 'Honey is not for infants'])
+    expect(p?.why).toContain(word);
+  // nothing worse than a note comes of it
+  expect(workedOn(on(p?.formula ?? f)).analysis.findings.filter((x) => x.severity !== 'note')).toEqual([]);
+  expect(milder(on(of('250 g flour', '1 g salt', '430 g water')))).toBeNull();
+});
+
+test('the egg kept and its whites whipped: more in the bowl, the same egg', () => {
+  const f = of('250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter');
+  const p = fluffier(on(f));
+  expect(texts(p?.formula ?? null)).toContain('2 eggs, separated');
+  expect(rails(p?.formula ?? f).egg).toBeCloseTo(rails(f).egg ?? 0, 9);
+  expect(workedOn(on(p?.formula ?? f)).analysis.volume?.volumeMl).toBeGreaterThan(1.15 * (workedOn(on(f)).analysis.volume?.volumeMl ?? 0));
+  // whipped already, or meant to lie thin
+  expect(fluffier(on(p?.formula ?? f))).toBeNull();
+  expect(fluffier(on({ ...f, kind: 'crepe', school: 'sweet' }))).toBeNull();
+  expect(new Set(WISHES.map((w) => w.id)).size).toBe(WISHES.length);
 });

@@ -57,28 +57,23 @@ const BATTERS_FLOUR = 3.5;
 
 const spiceHigh: Rule = (e) => {
   if (!(e.tally.flourG > 0) || e.waits.size === RAILS.length) return null;
-  const sums = new Map<string, { readonly name: string; grams: number }>();
+  const sums = new Map<Ingredient, number>();
   for (const l of e.lines)
-    for (const { ingredient: i, grams } of l.use === 'batter' ? l.parts : []) {
-      const id = i.like ?? i.id;
-      if (strongLimit(i) !== null) sums.set(id, { name: kitchenName(i).toLowerCase(), grams: (sums.get(id)?.grams ?? 0) + grams });
-    }
-  const over = [...sums].map(([id, s]) => ({
-    id,
-    ...s,
-    pct: (100 * s.grams) / Math.max(testedFlourG(e.tally), pouredG(e.tally) / BATTERS_FLOUR),
-    limit: STRONG[id] ?? 0,
-  }));
+    for (const { ingredient: i, grams } of l.use === 'batter' ? l.parts : []) if (strongLimit(i) !== null) sums.set(i, (sums.get(i) ?? 0) + grams);
+  if (sums.size === 0) return null;
+  const flour = Math.max(testedFlourG(e.tally), pouredG(e.tally) / BATTERS_FLOUR);
+  const over = [...sums].map(([i, grams]) => ({ i, pct: (100 * grams) / flour, limit: strongLimit(i) ?? 0 }));
   const most = over.sort((x, y) => y.pct / y.limit - x.pct / x.limit)[0];
   if (!most || most.pct <= most.limit || percent(most.pct) === percent(most.limit)) return null;
-  const lines = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => (p.ingredient.like ?? p.ingredient.id) === most.id));
-  const [what, are] = lines.length === 1 ? [quoted(lines[0]), 'is'] : [`${lines.length} lines of ${most.name} together`, 'are'];
+  const lines = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient === most.i));
+  const name = kitchenName(most.i).toLowerCase();
+  const [what, are] = lines.length === 1 ? [quoted(lines[0]), 'is'] : [`${lines.length} lines of ${name} together`, 'are'];
   return {
     code: 'spice-high',
     severity: most.pct > 2 * most.limit ? 'look' : 'note',
     basis: 'arithmetic',
     keys: keysOf(lines),
-    message: `${what} ${are} ${percent(most.pct)} of the flour; most batters have under ${percent(most.limit)} of ${most.name}. Was a spoon or a fraction misread?`,
+    message: `${what} ${are} ${percent(most.pct)} of the flour; most batters have under ${percent(most.limit)} of ${name}. Was a spoon or a fraction misread?`,
   };
 };
 

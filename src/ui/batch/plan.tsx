@@ -1,8 +1,9 @@
 'use client';
 import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useId, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
+import { unsettled } from '@/core/analyse';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
@@ -31,6 +32,7 @@ import { PlanDriver, type PlanTyped } from './plan-driver';
 import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, YieldWords } from './plan-words';
 import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
+import { Unsettled } from './unsettled';
 import { usePlan } from './use-plan';
 
 export type MakeAnswer = ActionResult<{ readonly batchId: string }>;
@@ -89,6 +91,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs });
   const { kind, units, driver, means, planned, split } = p;
   const ok = planned !== null && p.besideRead.sides !== null;
+  const stops = useMemo(() => unsettled(formula, house, end), [formula, house, end]);
   const open = p.lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
   const errors = { ...asking.errors, ...p.errors, ...p.besideRead.errors };
 
@@ -223,6 +226,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
       </section>
       <div className="grid content-start gap-4">
         <section aria-label="Start" className="grid gap-3 print:hidden">
+          <Unsettled findings={stops} back={`/formulas/${formulaId}?version=${number}`} />
           {p.refused ? (
             <Notice weight="stop" role="alert">
               {p.refused.message}

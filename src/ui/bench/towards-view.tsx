@@ -1,16 +1,13 @@
 'use client';
 import { useDeferredValue, useMemo } from 'react';
 import type { Bench, Proposal } from '@/core/balance/bench';
-import { MOVES, moreTang, moveTowards } from '@/core/balance/moves';
+import { WISHES } from '@/core/balance/moves';
 import { Button } from '../kit/button';
 
 /** Wishes in the cook's words; each shows what it would do before it is taken. */
 export function TowardsView({ bench, onPropose }: { readonly bench: Bench; readonly onPropose: (proposals: readonly Proposal[]) => void }) {
   const at = useDeferredValue(bench);
-  const wishes = useMemo(
-    () => [...MOVES.map((m) => ({ id: m.id, name: m.name, proposal: moveTowards(at, m) })), { id: 'tang', name: 'More tang', proposal: moreTang(at) }],
-    [at],
-  );
+  const wishes = useMemo(() => WISHES.map((w) => ({ id: w.id, name: w.name, proposal: w.propose(at) })), [at]);
   return (
     <div>
       <div className="flex flex-wrap gap-2">

@@ -2,7 +2,7 @@
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Worked } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
-import { MOVES, moveTowards } from '@/core/balance/moves';
+import { WISHES } from '@/core/balance/moves';
 import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
 import { RAIL_NAMES, type Rail, railOf, sayRail } from '@/core/formula/kinds';
@@ -105,8 +105,7 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
 export function useTowards(id: string | null, bench: Bench, propose: Proposing['propose']): void {
   const at = useRef(bench);
   useEffect(() => {
-    const move = MOVES.find((m) => m.id === id);
-    const proposal = move ? moveTowards(at.current, move) : null;
+    const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
     if (proposal) propose([proposal]);
   }, [id, propose]);
 }

@@ -200,13 +200,23 @@ const SOFTENED = /\b(?:mash|pur[eé]e|crush|blend|blitz|grat|shredd|stew|cook|ro
 /** Fruit and chocolate that stay in pieces. */
 const IN_PIECES = /\b(?:slic|chop|dic|cub|halv|quarter|wedge|chunk|segment|whole)/i;
 
+const wholes = new WeakMap<Ingredient, Map<string, boolean>>();
+
 /**
  * Whether something stays whole in the batter: berries, chips, nuts, cut fruit. It counts in its own line, and in no ratio,
  * volume or thickness of the batter. @param preparation what is done to it, as written
  */
 export function isWholePiece(i: Ingredient, preparation = ''): boolean {
   const b = behaviourOf(i);
-  const broken = i.category === 'fruit-veg' ? SOFTENED : GROUND;
-  if (broken.test(preparation)) return false;
-  return b.inclusion || ((i.category === 'fruit-veg' || b.addition === 'chocolate') && IN_PIECES.test(preparation));
+  // most things are neither: no word of theirs is looked at
+  if (!b.inclusion && i.category !== 'fruit-veg' && b.addition !== 'chocolate') return false;
+  const known = wholes.get(i) ?? new Map<string, boolean>();
+  wholes.set(i, known);
+  let whole = known.get(preparation);
+  if (whole === undefined) {
+    const broken = i.category === 'fruit-veg' ? SOFTENED : GROUND;
+    whole = !broken.test(preparation) && (b.inclusion || IN_PIECES.test(preparation));
+    known.set(preparation, whole);
+  }
+  return whole;
 }

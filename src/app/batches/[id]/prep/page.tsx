@@ -1,16 +1,29 @@
 import type { Metadata } from 'next';
 import { swapHere, tellBook, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { unsettled } from '@/core/analyse';
+import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { standInsOf } from '@/server/usecases/swap';
 import { Prep } from '@/ui/batch/prep';
+import { Unsettled } from '@/ui/batch/unsettled';
 import { eventLogFrom } from '@/ui/day/event-log-from';
 
 export const metadata: Metadata = { title: 'Prep' };
 
 export default async function PrepPage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'prep', async (batch, house) => {
-    const [taps, offers] = await Promise.all([tapsOf(batch.id), batch.finishedAt ? {} : standInsOf(batch, house)]);
-    return <Prep batch={batch} house={house} first={eventLogFrom(batch, taps)} offers={offers} tell={tellBook} anew={workRestAnew} swap={swapHere} />;
+    const [taps, offers, version] = await Promise.all([tapsOf(batch.id), batch.finishedAt ? {} : standInsOf(batch, house), versionById(batch.versionId)]);
+    const made = batch.swapped ?? version?.formula;
+    return (
+      <>
+        {made && !batch.finishedAt ? (
+          <div className="mx-auto mb-4 max-w-5xl">
+            <Unsettled findings={unsettled(made, house, batch.endId ?? null)} back={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`} />
+          </div>
+        ) : null}
+        <Prep batch={batch} house={house} first={eventLogFrom(batch, taps)} offers={offers} tell={tellBook} anew={workRestAnew} swap={swapHere} />
+      </>
+    );
   });
 }
