@@ -16,6 +16,7 @@ export const entrySchema = z.object({
   pinned: z.boolean().optional(),
   opened: z.iso.date('The day it was opened: year, month and day.').optional(),
   drainedG: z.number().positive().max(1_000_000).optional(),
+  mostG: z.number().positive().max(1_000_000).optional(),
   moment: z.enum(MOMENTS).optional(),
   dressing: z.enum(DRESSINGS).optional(),
   end: z.enum(END_IDS).optional(),

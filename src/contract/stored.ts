@@ -18,6 +18,7 @@ export const sheetLineSchema = z.object({
   preparation: z.string().default(''),
   mix: z.number().int().positive().optional(),
   was: gramsKept.optional(),
+  mostG: gramsKept.optional(),
   side: z.string().optional(),
   lot: z.string().optional(),
   spoons: z.string().nullable().optional(),

@@ -3,10 +3,19 @@
  * with it, or the size stays and the other lines make up for it.
  */
 import { railsOf } from '../analyse';
+import { piecesOf } from '../batter/volume';
 import { rewriteAmount } from '../card/rewrite';
-import { grams as say } from '../quantity/say';
+import { pouredG } from '../formula/tally';
+import { millilitres, grams as say } from '../quantity/say';
 import { type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
 import { bend } from './ratios';
+
+/** "It pours 12 of 60 ml." */
+export function poursIn(b: Bench): string {
+  const a = workedOn(b).analysis;
+  if (!a.volume || !a.kind || !a.school?.portionMl || !a.portionMl) return '';
+  return `It pours ${piecesOf(pouredG(a.tally), a.volume.densityGPerMl, a.portionMl).pieces} ${a.kind.pieces} of ${millilitres(a.portionMl)}.`;
+}
 
 export type DriveHow = 'scale' | 'rebalance';
 
@@ -25,18 +34,23 @@ export function drive(b: Bench, key: string, grams: number, how: DriveHow): Prop
   if (how === 'scale') {
     const factor = grams / line.grams;
     const all = new Map(w.lines.filter((l) => l.key !== key && l.grams !== null && l.use !== 'topping').map((l) => [l.key, (l.grams ?? 0) * factor]));
+    const formula = withGrams(withFormula(b, pinned), w.lines, all);
     return {
       title: `All of it: ${say(grams, b.house.units)}`,
-      why: `${name} becomes ${say(grams, b.house.units)}, and every line goes with it, ${factor.toFixed(2)} times. No ratio moves.`,
-      formula: withGrams(withFormula(b, pinned), w.lines, all),
+      why: `${name} becomes ${say(grams, b.house.units)}, and every line goes with it, ${factor.toFixed(2)} times. No ratio moves. ${poursIn(withFormula(b, formula))}`.trim(),
+      formula,
       short: null,
     };
   }
   const { formula, short } = bend(withFormula(b, pinned), [], { still: new Set([key]), keepAt: railsOf(w.analysis) });
   return {
     title: `${say(grams, b.house.units)}, the rest made up`,
-    why: `${name} becomes ${say(grams, b.house.units)} and stays; the other lines keep the ratios, and the size about as it is.`,
+    why: `${name} becomes ${say(grams, b.house.units)} and stays; the other lines keep the ratios, and the size about as it is. ${poursIn(withFormula(b, formula))}`.trim(),
     formula,
     short,
   };
 }
+
+/** All there is of a line drives the rest, and nothing asks for more of it after. */
+export const useUp = (b: Bench, key: string, grams: number, how: DriveHow): Proposal | null =>
+  drive(withFormula(b, editEntry(b.formula, key, { mostG: grams })), key, grams, how);

@@ -127,7 +127,7 @@ export function byOneLine(
   const wanted = gramsFor(line, r, value, flourG);
   if (wanted === null || wanted <= 0) return [];
   return [...new Set(measurable(line, wanted))]
-    .filter((g) => g > 0 && Math.abs(g - (line.grams ?? 0)) > 1e-6)
+    .filter((g) => g > 0 && Math.abs(g - (line.grams ?? 0)) > 1e-6 && g <= Math.max(line.grams ?? 0, line.mostG ?? Number.POSITIVE_INFINITY))
     .map((g) => {
       const formula = withGrams(b, lines, new Map([[line.key, g]]), 0.1);
       return { formula, was: line.text, is: formula.entries.find((e) => e.key === line.key)?.text ?? '' };

@@ -86,7 +86,8 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
     movers.push({
       grams: line.grams,
       least: flour ? LEAST_FLOUR * line.grams : 0,
-      most: Number.POSITIVE_INFINITY,
+      // never less than it is now: a line over its limit is told, not made smaller behind the cook's back
+      most: line.mostG === null ? Number.POSITIVE_INFINITY : Math.max(line.grams, line.mostG),
       clings: flour ? clings : 1,
       brings: perGram(all, line.grams),
     });

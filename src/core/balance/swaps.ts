@@ -109,7 +109,7 @@ function replaced(b: Bench, line: FormulaLine, s: StandIn): { readonly formula: 
   const melted = s.to.startsWith('butter-') && line.use === 'batter' ? ', melted' : '';
   const after = like && line.preparation ? `, ${line.preparation}` : mashed || melted;
   const entry = b.formula.entries.find((e) => e.key === line.key);
-  const { stands: _, ingredientId: __, opened: ___, ...kept } = entry ?? { key: line.key, text: '' };
+  const { stands: _, ingredientId: __, opened: ___, mostG: ____, ...kept } = entry ?? { key: line.key, text: '' };
   // flours and fats keep their bowl; an egg's stand-in goes where it would by itself
   let f = withEntries(
     b.formula,

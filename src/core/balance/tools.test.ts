@@ -1,6 +1,8 @@
 /** The tools of the Bench, each on a formula worked by hand. */
 import fc from 'fast-check';
 import { heard } from '../analyse';
+import { readyFor } from '../batch/plan';
+import { ONE } from '../batch/split';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { KINDS } from '../formula/kinds';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
@@ -11,6 +13,7 @@ import { fixesFor } from './fixes';
 import { relift } from './leavening';
 import { blendOf, differByEnd, fork, joinEnds, moveLine, removeLine, setGrams, setPercent, switchLine, takeApart, toEnd } from './lines';
 import { fluffier, MOVES, milder, moreTang, moveTowards, WISHES } from './moves';
+import { bend } from './ratios';
 import { withSource } from './source';
 import { isSour, START_FLOURS, startFormula, usualFlour, usualLift, usualLiquid } from './start';
 import { swapOnly, swapRebalanced, swapsFor } from './swaps';
@@ -360,4 +363,54 @@ test('the egg kept and its whites whipped: more in the bowl, the same egg', () =
   expect(fluffier(on(p?.formula ?? f))).toBeNull();
   expect(fluffier(on({ ...f, kind: 'crepe', school: 'sweet' }))).toBeNull();
   expect(new Set(WISHES.map((w) => w.id)).size).toBe(WISHES.length);
+});
+
+describe('all there is of a thing is a hard bound', () => {
+  const BUTTERMILK = of('500 g flour', '60 g sugar', '8 g salt', '10 g baking powder', '6 g baking soda', '880 g buttermilk', '3 eggs', '85 g butter, melted');
+  const limited = set(BUTTERMILK, 'l6', { mostG: 900 });
+  const buttermilkG = (f: Formula): number => workedOn(on(f)).lines.find((l) => l.ingredient?.id === 'buttermilk')?.grams ?? 0;
+
+  test('to rails that are moved', () => {
+    const free = bend(on(BUTTERMILK), [{ rail: 'water', value: 210 }]);
+    expect(buttermilkG(free.formula)).toBeGreaterThan(900);
+    const held = bend(on(limited), [{ rail: 'water', value: 210 }]);
+    expect(buttermilkG(held.formula)).toBeLessThanOrEqual(900 + 0.01);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...(['water', 'egg', 'fat', 'sugar', 'salt', 'lift'] as const)),
+        fc.double({ min: 0.4, max: 2, noNaN: true }),
+        (rail, times) => {
+          const at = rails(limited)[rail] ?? 0;
+          expect(buttermilkG(bend(on(limited), [{ rail, value: at * times }]).formula)).toBeLessThanOrEqual(900 + 0.01);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  test('to swaps: the others make up for it within it', () => {
+    const line = workedOn(on(limited)).lines.find((l) => l.ingredient?.category === 'fat');
+    for (const s of line ? swapsFor(line) : []) if (line) expect(buttermilkG(swapRebalanced(on(limited), line, s).formula)).toBeLessThanOrEqual(900 + 0.01);
+  });
+
+  test('to a plan: refused with how far it goes', () => {
+    const driver = { by: 'pieces', pieces: 60, portionMl: 60 } as const;
+    const r = readyFor({ formula: limited, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
+    expect(r.ok ? '' : r.error.message).toMatch(/^There is only 900 g of (?:cultured )?buttermilk: enough for \d+ pieces\.$/);
+    const most = Number(/(\d+) pieces/.exec(r.ok ? '' : r.error.message)?.[1]);
+    const fits = readyFor({ formula: limited, house: FRESH_KITCHEN, end: null, driver: { ...driver, pieces: most }, split: ONE, eggs: null });
+    expect(fits.ok).toBe(true);
+    const over = readyFor({ formula: limited, house: FRESH_KITCHEN, end: null, driver: { ...driver, pieces: most + 1 }, split: ONE, eggs: null });
+    expect(over.ok).toBe(false);
+  });
+
+  test('a line over it is told, and driving by it restates the pieces', () => {
+    const over = set(BUTTERMILK, 'l6', { mostG: 700 });
+    const f = workedOn(on(over)).analysis.findings.find((x) => x.code === 'more-than-there-is');
+    expect(f).toMatchObject({ severity: 'look', message: '"880 g buttermilk": there is only 700 g of it.' });
+    const [all, rest] = f ? fixesFor(on(over), f) : [];
+    expect(buttermilkG(all?.formula ?? over)).toBeCloseTo(700, 6);
+    expect(all?.why).toMatch(/It pours \d+ griddle cakes of 60 ml\./);
+    expect(buttermilkG(rest?.formula ?? over)).toBeCloseTo(700, 6);
+  });
 });

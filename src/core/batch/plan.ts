@@ -7,8 +7,10 @@ import type { Analysis } from '../analyse';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
+import { kitchenName } from '../pantry/ingredient';
+import { grams as sayGrams } from '../quantity/say';
 import type { Result } from '../result';
-import { type CannotScale, type Driver, portionOf, timesOf } from './driver';
+import { type CannotScale, type Driver, meansOf, portionOf, timesOf } from './driver';
 import { inLargeBowl } from './large-bowl';
 import { type Exactness, type Scaled, scale, type Taken } from './scale';
 import { sheetOf } from './sheet';
@@ -52,8 +54,26 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   if (at && !at.ok) return at;
   const before = at ? at.value.before : begun.value.before;
   const each = at ? at.value.factor : begun.value.factor / per;
+  const short = tooMuchOf(lines, before, each * n, portionOf(q.driver) ?? formula.portionMl, house);
+  if (short) return short;
   const school = kitchenOf(formula, house).ways.largeBowl;
   return { ok: true, value: { lines: inLargeBowl(lines, each * before.tally.massG, school), before, each, all: each * n, short: whole?.short ?? null } };
+}
+
+/** Where a plan asks for more of a thing than there is: how far it goes. @param all times the formula */
+function tooMuchOf(lines: readonly FormulaLine[], before: Analysis, all: number, portionMl: number | null, house: Kitchen): Result<never, CannotScale> | null {
+  const limited = lines.flatMap((l) => (l.mostG && l.grams ? [{ l, times: l.mostG / l.grams, mostG: l.mostG }] : []));
+  const [least] = [...limited].sort((a, b) => a.times - b.times);
+  if (!least || all <= least.times * (1 + 1e-6)) return null;
+  const { pieces, massG } = meansOf(lines, before, least.times, portionMl);
+  const far = pieces === null ? `${sayGrams(massG, house.units)} of batter` : `${pieces} pieces`;
+  return {
+    ok: false,
+    error: {
+      path: 'to',
+      message: `There is only ${sayGrams(least.mostG, house.units)} of ${least.l.ingredient ? kitchenName(least.l.ingredient).toLowerCase() : least.l.text}: enough for ${far}.`,
+    },
+  };
 }
 
 export interface Planned {
@@ -84,13 +104,13 @@ export function plannedSheet(
   const portion = portionOf(driver) ?? portionMl;
   const one = scale(r.lines, { by: 'factor', factor: r.each }, how, kind, portion);
   if (!one.ok) return one;
-  const bare = sheetOf(one.value, stepG);
+  const bare = sheetOf(one.value, stepG, n);
   const volumeMl = one.value.volumeMl * n;
   const massG = one.value.massG * n;
   if (n === 1) return { ok: true, value: { one: one.value, massG, volumeMl, sheet: bare } };
   const whole = scale(r.lines, { by: 'factor', factor: r.all }, typeof how === 'string' ? how : 'gram', kind, portion);
   if (!whole.ok) return whole;
-  const shared = sheetOf(whole.value, stepG).filter((l) => l.vessel === 'pan' || l.vessel === 'topping');
+  const shared = sheetOf(whole.value, stepG, 1).filter((l) => l.vessel === 'pan' || l.vessel === 'topping');
   const mixed = bare.filter((l) => l.vessel !== 'pan' && l.vessel !== 'topping');
   const sheet = [
     ...Array.from({ length: n }, (_, m) => mixed.map((l) => ({ ...l, key: m === 0 ? l.key : `${l.key}m${m + 1}`, mix: m + 1 }))).flat(),

@@ -15,6 +15,8 @@ export interface SheetLine {
   readonly mix?: number;
   /** g it was planned with, where the rest was worked anew around an over-pour. */
   readonly was?: number;
+  /** All there is of it for this mix, g: working the rest anew never asks for more. */
+  readonly mostG?: number;
   /** The sauce, butter or filling it belongs to, by name. */
   readonly side?: string;
   /** The lot its bags come from. */

@@ -52,9 +52,10 @@ export function inPinches(line: Pick<FormulaLine, 'written' | 'parts'>, factor: 
 /**
  * @param scaled the scaled formula; lines that have no grams keep their text
  * @param stepG step of the finest scale there is, g
+ * @param mixes equal mixes that share what there is of a thing
  * @returns one line each, dry bowl first; within a vessel dry before wet before oily
  */
-export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly SheetLine[] {
+export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1): readonly SheetLine[] {
   const lines = scaled.lines.map(({ line, grams, measure, weighed, parts, note }): SheetLine & Measured => {
     const i = line.ingredient;
     const pinches = grams === null ? null : inPinches(line, scaled.factor);
@@ -66,6 +67,7 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number): readonly Sh
       name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
       vessel: line.vessel,
       ...(line.side && { side: line.side }),
+      ...(line.mostG && { mostG: line.mostG / mixes }),
       measure: pinches ?? measure,
       grams,
       preparation: [line.preparation, note].filter(Boolean).join('; '),

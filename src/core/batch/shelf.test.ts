@@ -127,6 +127,7 @@ function sheetFor(...texts: string[]) {
     opened: null,
     strength: 1,
     drainedG: 0,
+    mostG: null,
     moment: null,
     dressing: 'plain' as const,
     group: null,

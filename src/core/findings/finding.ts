@@ -31,6 +31,8 @@ export interface EvidenceLine extends TallyLine {
   readonly text?: string;
   readonly ingredient?: Ingredient | null;
   readonly strength?: number;
+  /** All there is of it, g. */
+  readonly mostG?: number | null;
   readonly opened?: string | null;
   readonly moment?: Moment | null;
   readonly dressing?: Dressing;

@@ -143,6 +143,20 @@ const sinking: Rule = (e): Finding | null => {
   };
 };
 
+/** More is asked of a thing than there is of it. */
+const moreThanThereIs: Rule = (e) => {
+  const over = e.lines.filter((l) => l.mostG && l.parts.reduce((a, p) => a + p.grams, 0) > l.mostG * (1 + 1e-3));
+  const [first] = over;
+  if (!first?.mostG) return null;
+  return {
+    code: 'more-than-there-is',
+    severity: 'look',
+    basis: 'measured',
+    keys: keysOf(over),
+    message: `${quoted(first)}: there is only ${grams(first.mostG, e.units)} of it.`,
+  };
+};
+
 /** A way of working that contradicts what the kind is: said, and left to the cook. */
 const againstTheKind: Rule = (e) => {
   const [first, ...others] = e.against;
@@ -155,4 +169,4 @@ const againstTheKind: Rule = (e) => {
   };
 };
 
-export const PROCESS_RULES: readonly Rule[] = [againstTheKind, powderOld, waiting, coldBatter, portionLarge, smallWeighing, sinking];
+export const PROCESS_RULES: readonly Rule[] = [moreThanThereIs, againstTheKind, powderOld, waiting, coldBatter, portionLarge, smallWeighing, sinking];

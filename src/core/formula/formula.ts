@@ -58,6 +58,8 @@ export interface Entry extends LineChoice {
   readonly opened?: string | undefined;
   /** g of water squeezed or drained off before it goes in. */
   readonly drainedG?: number | undefined;
+  /** All there is of it, g: nothing the app works out asks for more. */
+  readonly mostG?: number | undefined;
   readonly moment?: Moment | undefined;
   readonly dressing?: Dressing | undefined;
   /** In a forked formula: only in this end; undefined is the shared base. */
@@ -105,6 +107,8 @@ export interface FormulaLine extends Line {
   readonly strength: number;
   /** g of water squeezed or drained off; 0 mostly. */
   readonly drainedG: number;
+  /** All there is of it, g; null: nobody has said. */
+  readonly mostG: number | null;
   readonly moment: Moment | null;
   readonly dressing: Dressing;
   readonly group: Group | null;
@@ -160,6 +164,7 @@ function lineOf(e: Entry, k: Kitchen): FormulaLine {
     end: e.end ?? null,
     opened: e.opened ?? null,
     drainedG: line === read ? 0 : (e.drainedG ?? 0),
+    mostG: e.mostG ?? null,
     strength: e.opened && k.today && line.ingredient && line.ingredient.ownAcidMeqPer100g > 0 ? powderStrength(e.opened, k.today) : 1,
     moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
     dressing: e.dressing ?? 'plain',

@@ -109,7 +109,7 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
     return {
       grams: (plannedG(l) ?? grams) * size,
       least: 0,
-      most: Number.POSITIVE_INFINITY,
+      most: l.mostG ?? Number.POSITIVE_INFINITY,
       clings: 1,
       brings: perGram(bringsOf(line, kind.panFatCounts), grams),
     };

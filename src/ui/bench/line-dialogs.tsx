@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Worked } from '@/core/analyse';
 import type { Bench, editEntry, Proposal } from '@/core/balance/bench';
-import { drive } from '@/core/balance/drive';
+import { useUp } from '@/core/balance/drive';
 import { swapOnly, swapRebalanced } from '@/core/balance/swaps';
 import { mostDrained } from '@/core/formula/drained';
 import type { FormulaLine } from '@/core/formula/formula';
@@ -56,7 +56,12 @@ export function LineDialogs({ asking, bench, worked, today, send, onPropose, onR
       );
     case 'drive':
       return (
-        <DriveDialog line={line} onClose={onClose} onDrive={(g) => propose([drive(bench, line.key, g, 'scale'), drive(bench, line.key, g, 'rebalance')])} />
+        <DriveDialog
+          line={line}
+          onClose={onClose}
+          onDrive={(g) => propose([useUp(bench, line.key, g, 'scale'), useUp(bench, line.key, g, 'rebalance')])}
+          onLimit={(mostG) => choose({ mostG })}
+        />
       );
     case 'size':
       return (
@@ -90,14 +95,24 @@ export function LineDialogs({ asking, bench, worked, today, send, onPropose, onR
 }
 
 /** "All of the buttermilk": how much there is of a line that drives the rest. */
-function DriveDialog({ line, onClose, onDrive }: { readonly line: FormulaLine; readonly onClose: () => void; readonly onDrive: (grams: number) => void }) {
+function DriveDialog({
+  line,
+  onClose,
+  onDrive,
+  onLimit,
+}: {
+  readonly line: FormulaLine;
+  readonly onClose: () => void;
+  readonly onDrive: (grams: number) => void;
+  readonly onLimit: (grams: number) => void;
+}) {
   const [text, setText] = useState(gramsNumber(line.grams ?? 0).replaceAll('\u2009', ''));
   const piece = line.ingredient?.piece;
   const [error, setError] = useState<string | undefined>();
-  const go = (grams: number): void => {
+  const go = (grams: number, to = onDrive): void => {
     if (!Number.isFinite(grams) || grams <= 0) setError('How much is there? A number of grams, more than nothing.');
     else if (grams > 1_000_000) setError('At most 1,000,000 g.');
-    else onDrive(grams);
+    else to(grams);
   };
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="Let it drive the rest">
@@ -108,7 +123,7 @@ function DriveDialog({ line, onClose, onDrive }: { readonly line: FormulaLine; r
           go(typedNumber(text));
         }}
       >
-        <p className="mb-3">How much of “{line.text.slice(0, 60)}” is there to use up? It is pinned at that, and the rest follows.</p>
+        <p className="mb-3">How much of “{line.text.slice(0, 60)}” is there? It is pinned at that, and the rest follows; nothing then asks for more of it.</p>
         <AmountField
           label="All there is"
           value={text}
@@ -127,10 +142,11 @@ function DriveDialog({ line, onClose, onDrive }: { readonly line: FormulaLine; r
             ))}
           </div>
         ) : null}
-        <div className="mt-4 flex gap-2">
+        <div className="mt-4 flex flex-wrap gap-2">
           <Button look="now" type="submit">
             Show what follows
           </Button>
+          <Button onClick={() => go(typedNumber(text), onLimit)}>Only note that there is no more</Button>
           <Button onClick={onClose}>Leave it</Button>
         </div>
       </form>

@@ -43,6 +43,11 @@ export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; re
               Let it drive the rest
             </DropdownMenu.Item>
           ) : null}
+          {line.mostG !== null ? (
+            <DropdownMenu.Item className={ITEM} onSelect={choose({ mostG: undefined })}>
+              There is more than {grams(line.mostG, units)} again
+            </DropdownMenu.Item>
+          ) : null}
           <DropdownMenu.Item className={ITEM} onSelect={choose({ pinned: line.pinned ? undefined : true })}>
             {line.pinned ? 'Let it move again' : 'Pin: this one does not move'}
           </DropdownMenu.Item>

@@ -227,6 +227,7 @@ function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endNa
       ? [`${MOMENT_NAMES[line.moment]}${line.dressing === 'plain' ? '' : `, ${DRESSING_NAMES[line.dressing]}`}`]
       : []),
     ...(line.drainedG > 0 ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`] : []),
+    ...(line.mostG !== null ? [`all there is: ${grams(line.mostG, units)}`] : []),
     ...(line.opened ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (model)`] : []),
   ];
   return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;

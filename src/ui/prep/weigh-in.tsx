@@ -5,8 +5,10 @@ import { refuse } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
+import { piecesOf } from '@/core/batter/volume';
 import { VESSEL_NAMES } from '@/core/card/parts';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { pouredG } from '@/core/formula/tally';
 import { scalesOf } from '@/core/pantry/gear';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -201,7 +203,9 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
           The scale does not answer. Type what it shows, and go on.
         </Notice>
       ) : null}
-      {over ? <OverPour over={over} lines={bowls} by={reading - target} busy={asking.busy} onKeep={() => void keep()} onNote={next} /> : null}
+      {over ? (
+        <OverPour over={over} portionMl={batch.portionMl} lines={bowls} by={reading - target} busy={asking.busy} onKeep={() => void keep()} onNote={next} />
+      ) : null}
       <Refusal text={asking.refusal} />
       <div className="flex flex-wrap gap-3">
         <Button
@@ -244,6 +248,7 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
 
 function OverPour({
   over,
+  portionMl,
   lines,
   by,
   busy,
@@ -251,6 +256,7 @@ function OverPour({
   onNote,
 }: {
   readonly over: ReturnType<typeof rebalance>;
+  readonly portionMl: number | null;
   readonly lines: readonly SheetLine[];
   readonly by: number;
   readonly busy: boolean;
@@ -261,6 +267,9 @@ function OverPour({
     const g = over.grams.get(l.key);
     return g === undefined || l.grams === null ? [] : [{ key: l.key, name: l.name, from: l.grams, to: g }];
   });
+  const { volume, tally } = over.anew;
+  const pieces = portionMl && volume ? piecesOf(pouredG(tally), volume.densityGPerMl, portionMl).pieces : null;
+  const atTheEnd = lines.filter((l) => l.mostG !== undefined && (over.grams.get(l.key) ?? l.grams ?? 0) >= l.mostG - 0.5).map((l) => l.name);
   return (
     <section aria-label="Too much" className="grid gap-3 rounded-plate border-4 border-rim bg-white p-4">
       <h3 className="text-2xl">{say(by)} too much</h3>
@@ -277,6 +286,8 @@ function OverPour({
               </li>
             ))}
           </ul>
+          {pieces !== null ? <p className="text-lg">This bowl then pours {pieces}.</p> : null}
+          {atTheEnd.length > 0 ? <p>There is no more of {atTheEnd.join(', ')}: it stays at what there is.</p> : null}
           <details>
             <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">The ratios then</summary>
             <StillRails rails={over.anew.rails} />
