@@ -52,5 +52,5 @@ export function drive(b: Bench, key: string, grams: number, how: DriveHow): Prop
 }
 
 /** All there is of a line drives the rest, and nothing asks for more of it after. */
-export const useUp = (b: Bench, key: string, grams: number, how: DriveHow): Proposal | null =>
+export const usingUp = (b: Bench, key: string, grams: number, how: DriveHow): Proposal | null =>
   drive(withFormula(b, editEntry(b.formula, key, { mostG: grams })), key, grams, how);

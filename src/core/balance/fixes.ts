@@ -21,7 +21,7 @@ import { ingredient } from '../pantry/pantry';
 import { grams, millilitres, percent } from '../quantity/say';
 import { amountFor } from './amount-for';
 import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withEntries, withFormula, withGrams, workedOn } from './bench';
-import { useUp } from './drive';
+import { usingUp } from './drive';
 import { relift, type Source } from './leavening';
 import { allApart } from './lines';
 import { byOneLine, type OneLine } from './one-line';
@@ -374,7 +374,7 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'whites-and-wait': (b) => [way(b, 'rest', 'none', 'The batter may rest; the whites go in last, straight before the heat.')],
   'more-than-there-is': (b, w, f) => {
     const line = w.lines.find((l) => f.keys?.includes(l.key));
-    return line?.mostG ? [useUp(b, line.key, line.mostG, 'scale'), useUp(b, line.key, line.mostG, 'rebalance')] : [];
+    return line?.mostG ? [usingUp(b, line.key, line.mostG, 'scale'), usingUp(b, line.key, line.mostG, 'rebalance')] : [];
   },
   'way-against-kind': (b) => {
     const { ways } = kitchenOf(b.formula, b.house);

@@ -211,6 +211,18 @@ export async function versionById(versionId: string): Promise<Version | null> {
   return rows[0] ? toVersion(rows[0]) : null;
 }
 
+/** Formulas that are looked through at once, those used lately. */
+const LOOKED_THROUGH = 300;
+
+/** The newest version of each formula, those used lately first. */
+export const newestVersions = async (): Promise<readonly Version[]> =>
+  (
+    await query<VersionRow & Record<string, unknown>>(
+      `${SELECT_VERSION} join formulas f on f.id = v.formula_id and f.newest = v.number order by f.used_at desc, f.id desc limit $1`,
+      [LOOKED_THROUGH],
+    )
+  ).map(toVersion);
+
 const VERSIONS_AT_ONCE = 100;
 
 /** Versions of a formula, the newest first, a page at a time. @param below only those before this number */

@@ -11,13 +11,14 @@ import type { Exactness } from '@/core/batch/scale';
 import type { Serving } from '@/core/batch/serving';
 import { toolOf } from '@/core/batch/sheet';
 import type { Side } from '@/core/batch/sides';
+import { isShellEgg } from '@/core/formula/eggs';
 import type { EndId, Formula } from '@/core/formula/formula';
-import { schoolIdOf } from '@/core/formula/formula';
+import { countedLines, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
-import { grams } from '@/core/quantity/say';
+import { grams, massNumber } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -50,19 +51,29 @@ interface Props {
   /** The end of a forked formula that is asked for; null in one that is not. */
   readonly end: EndId | null;
   readonly pieces: string | null;
+  /** All there is of one thing drives it; null: something else does. */
+  readonly all?: { readonly ingredientId: string; readonly grams: number } | null;
   readonly make: (input: unknown) => Promise<MakeAnswer>;
 }
 
 /** Plan: what drives the batch, how it is mixed, what goes with it, and the sheet to mix from. */
-export function Plan({ formulaId, versionId, number, formula, house, shelf, sides, cycleS, end: asked, pieces, make }: Props) {
+export function Plan({ formulaId, versionId, number, formula, house, shelf, sides, cycleS, end: asked, pieces, all = null, make }: Props) {
   const router = useRouter();
   const [end, setEnd] = useState(asked);
   const [typed, setTyped] = useState<PlanTyped>(() => {
     const school = schoolOf(kindById(formula.kind), schoolIdOf(formula, asked));
     const pan = school.portionMl === null;
+    // eggs of another size than the card's drive it by the card's own
+    const lines = countedLines(formula, house, asked);
+    const own =
+      all &&
+      lines
+        .flatMap((l) => (l.use === 'batter' ? l.parts : []))
+        .find((p) => p.ingredient.id === all.ingredientId || (isShellEgg(all.ingredientId) && isShellEgg(p.ingredient.id)));
+    const drives = all && own ? { ingredientId: own.ingredient.id, grams: all.grams } : null;
     return {
-      by: pan ? 'factor' : 'pieces',
-      amount: pieces ?? (pan ? '1' : '12'),
+      by: drives ? 'ingredient' : pan ? 'factor' : 'pieces',
+      amount: drives ? massNumber(drives.grams, house.units).replaceAll('\u2009', '') : (pieces ?? (pan ? '1' : '12')),
       portion: String(formula.portionMl ?? usualPortionMl(school)),
       each: '3',
       seconds: '10',
@@ -70,7 +81,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
       head: '35',
       gear: '',
       piecesEach: '1',
-      ingredientId: '',
+      ingredientId: drives?.ingredientId ?? '',
     };
   });
   const [splitTyped, setSplit] = useState<SplitTyped>(FRESH_SPLIT);

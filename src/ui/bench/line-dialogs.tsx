@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Worked } from '@/core/analyse';
 import type { Bench, editEntry, Proposal } from '@/core/balance/bench';
-import { useUp } from '@/core/balance/drive';
+import { usingUp } from '@/core/balance/drive';
 import { swapOnly, swapRebalanced } from '@/core/balance/swaps';
 import { mostDrained } from '@/core/formula/drained';
 import type { FormulaLine } from '@/core/formula/formula';
@@ -59,7 +59,7 @@ export function LineDialogs({ asking, bench, worked, today, send, onPropose, onR
         <DriveDialog
           line={line}
           onClose={onClose}
-          onDrive={(g) => propose([useUp(bench, line.key, g, 'scale'), useUp(bench, line.key, g, 'rebalance')])}
+          onDrive={(g) => propose([usingUp(bench, line.key, g, 'scale'), usingUp(bench, line.key, g, 'rebalance')])}
           onLimit={(mostG) => choose({ mostG })}
         />
       );

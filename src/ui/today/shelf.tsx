@@ -116,6 +116,9 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
         )}
         {choice('verdict', 'Last time', 'any verdict', [...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const), ['none', 'not made yet']])}
         <Switch label="uses up what is near its date" on={now.use} onSwitch={(use) => go({ use })} />
+        <Link href="/on-hand" className={lookOf('bare')}>
+          Begin from what there is
+        </Link>
       </div>
       {asked.without === '' ? null : (
         <p className="mb-3 text-soft">

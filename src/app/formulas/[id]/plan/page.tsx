@@ -20,7 +20,13 @@ export const metadata: Metadata = { title: 'Plan' };
 
 interface Props {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<{ version?: string | string[]; pieces?: string | string[]; end?: string | string[] }>;
+  readonly searchParams: Promise<{
+    version?: string | string[];
+    pieces?: string | string[];
+    end?: string | string[];
+    all?: string | string[];
+    grams?: string | string[];
+  }>;
 }
 
 export default async function PlanPage({ params, searchParams }: Props) {
@@ -36,6 +42,11 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const first = bags[0];
   const left = bags.reduce((a, l) => a + bagsLeft(l), 0);
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
+  // all there is of one thing, as it was asked for elsewhere
+  const all =
+    typeof asked.all === 'string' && typeof asked.grams === 'string' && Number(asked.grams) > 0
+      ? { ingredientId: asked.all.slice(0, 60), grams: Number(asked.grams) }
+      : null;
   return (
     <Frame here="batch">
       <h1 className="mb-4 text-[26px] [overflow-wrap:anywhere] print:hidden">Plan: {v.formula.name}</h1>
@@ -60,6 +71,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
         cycleS={cycleS}
         end={v.formula.ends ? (asked.end === 'b' ? 'b' : 'a') : null}
         pieces={pieces}
+        all={all}
         make={makeBatch}
       />
     </Frame>

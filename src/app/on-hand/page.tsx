@@ -1,0 +1,110 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { cleanText } from '@/contract/clean';
+import { readOnHand, usingUpFrom } from '@/core/batch/on-hand';
+import { isShellEgg } from '@/core/formula/eggs';
+import { kitchenName } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
+import { grams } from '@/core/quantity/say';
+import { reach } from '@/server/db/pool';
+import { newestVersions } from '@/server/queries/formulas';
+import { loadHouse } from '@/server/queries/house';
+import { stockNoted } from '@/server/queries/pantry';
+import { AwayPage, Frame } from '@/ui/frame';
+import { Button, lookOf } from '@/ui/kit/button';
+import { TextField } from '@/ui/kit/field';
+import { Notice } from '@/ui/kit/notice';
+import { UsesUpView } from '@/ui/today/uses-up';
+
+export const metadata: Metadata = { title: 'From what is on hand' };
+
+/** Formulas shown at once, and things of the stock offered to tick. */
+const MOST_SHOWN = 12;
+const MOST_TICKS = 24;
+const MOST_CHARS = 1000;
+
+const wordsIn = (v: string | string[] | undefined): readonly string[] => [v ?? []].flat().map((t) => cleanText(t).slice(0, MOST_CHARS));
+
+/** Begin from what there is: tick it or write it, and see which formulas use it up. */
+export default async function OnHandPage({ searchParams }: { readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>> }) {
+  const params = await searchParams;
+  const r = await reach(() => Promise.all([loadHouse(), stockNoted(), newestVersions()]));
+  if (!r.up) return <AwayPage kind={r.kind} here="today" />;
+  const [house, stock, formulas] = r.value;
+  const written = wordsIn(params.there)[0] ?? '';
+  const ticked = wordsIn(params.stock);
+  const offers = Object.values(stock).flatMap((s) => {
+    const i = findIngredient(s.ingredientId, house.conventions.own);
+    return i && s.onHandG && s.onHandG > 0 ? [{ id: i.id, name: kitchenName(i), grams: s.onHandG, soon: s.bestBefore ?? '' }] : [];
+  });
+  // what is near its date first
+  const shown = [...offers].sort((a, b) => (a.soon || '9').localeCompare(b.soon || '9')).slice(0, MOST_TICKS);
+  const read = readOnHand(written, house);
+  const fromStock = offers
+    .filter((o) => ticked.includes(o.id))
+    .flatMap((o) => {
+      const ingredient = findIngredient(o.id, house.conventions.own);
+      return ingredient ? [{ text: o.name, ingredient, grams: o.grams }] : [];
+    });
+  const things = [...read.things, ...fromStock];
+  const found = usingUpFrom(formulas, things, house).slice(0, MOST_SHOWN);
+  return (
+    <Frame here="today">
+      <h1 className="text-[26px]">Begin from what there is</h1>
+      <form method="get" className="mt-3 grid max-w-3xl gap-4">
+        <TextField
+          label="On hand, with how much of it"
+          name="there"
+          rows={2}
+          maxLength={MOST_CHARS}
+          defaultValue={written}
+          placeholder="700 g of buttermilk, five eggs, one banana"
+          hint="By comma or line. Amounts as on a card: grams, cups, pieces."
+        />
+        {shown.length > 0 ? (
+          <fieldset>
+            <legend className="text-sm font-semibold text-soft">Or from the shelf, what is near its date first</legend>
+            <ul className="mt-1 flex flex-wrap gap-2">
+              {shown.map((o) => (
+                <li key={o.id}>
+                  <label className="hold flex min-h-11 cursor-pointer items-center gap-2 px-3 hover:bg-wash has-[:checked]:bg-wash has-[:checked]:font-semibold">
+                    <input type="checkbox" name="stock" value={o.id} defaultChecked={ticked.includes(o.id)} className="size-5 accent-rim" />
+                    {o.name}
+                    <span className="font-normal text-soft">{grams(o.grams, house.units)}</span>
+                  </label>
+                </li>
+              ))}
+            </ul>
+          </fieldset>
+        ) : null}
+        <div>
+          <Button type="submit" look="now" size="work">
+            What uses it up?
+          </Button>
+        </div>
+      </form>
+      {read.open.length > 0 ? (
+        <div className="mt-4 max-w-3xl">
+          <Notice weight="look" role="alert">
+            <ul>
+              {read.open.map((o) => (
+                <li key={o.text}>
+                  “{o.text.slice(0, 60)}”: {o.why}
+                </li>
+              ))}
+            </ul>
+          </Notice>
+        </div>
+      ) : null}
+      {things.length > 0 && found.length === 0 ? (
+        <p className="mt-6 max-w-xl">
+          None of the formulas here has any of that in it.{' '}
+          <Link href="/formulas/new" className={lookOf('bare')}>
+            Begin a new one
+          </Link>
+        </p>
+      ) : null}
+      {found.length > 0 ? <UsesUpView found={found} units={house.units} isEgg={isShellEgg} /> : null}
+    </Frame>
+  );
+}

@@ -1,0 +1,55 @@
+/** Begin from what there is: read, matched, bounded, ranked. */
+import fc from 'fast-check';
+import { EMPTY_FORMULA, type Formula } from '../formula/formula';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { COMMON } from '../testing/common';
+import { counting } from '../testing/counted';
+import { readOnHand, usingUpFrom } from './on-hand';
+
+const of = (name: string, ...lines: readonly string[]): { readonly formula: Formula } => ({
+  formula: { ...EMPTY_FORMULA, name, entries: lines.map((text, n) => ({ key: `l${n + 1}`, text })) },
+});
+const SOUR = of('Sour cakes', '250 g flour', '25 g sugar', '4 g salt', '3 g baking soda', '440 g buttermilk', '2 eggs', '40 g butter');
+const BANANA = of('Banana cakes', '200 g flour', '10 g sugar', '3 g salt', '9 g baking powder', '280 g milk', '1 egg', '1 banana, mashed', '30 g butter');
+const PLAIN = of('Plain cakes', '250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g water', '40 g oil');
+
+test('a sentence of things and amounts is read; what says no amount is asked about', () => {
+  const read = readOnHand('700 g of buttermilk, five eggs, one banana', FRESH_KITCHEN);
+  expect(read.things.map((t) => [t.ingredient.id, Math.round(t.grams)])).toEqual([
+    ['buttermilk', 700],
+    ['egg-large', 250],
+    ['banana', 118],
+  ]);
+  expect(read.open).toEqual([]);
+  expect(readOnHand('some milk; moondust; 2 eggs', FRESH_KITCHEN).open.map((o) => o.text)).toEqual(['some milk', 'moondust']);
+  expect(readOnHand('', FRESH_KITCHEN)).toEqual({ things: [], open: [] });
+});
+
+// 700 / 440 = 1.59 times the sour cakes: 3.18 of five eggs; one banana is once the banana cakes, and one of five eggs
+test('what uses up most comes first, never beyond what there is, with pieces and what else it takes', () => {
+  const { things } = readOnHand('700 g buttermilk, 5 eggs, 1 banana', FRESH_KITCHEN);
+  const found = usingUpFrom([PLAIN, BANANA, SOUR], things, FRESH_KITCHEN);
+  expect(found.map((u) => u.of.formula.name)).toEqual(['Sour cakes', 'Banana cakes']);
+  expect(found[0]?.factor).toBeCloseTo(700 / 440, 6);
+  expect(found[0]?.drives.ingredient.id).toBe('buttermilk');
+  expect(found[0]?.uses.map((u) => Math.round(u.grams))).toEqual([700, 159]);
+  expect(found[0]?.needs[0]).toEqual({ name: 'all-purpose wheat flour', grams: expect.closeTo(397.7, 1) });
+  expect(found[0]?.pieces).toBeGreaterThan(15);
+  expect(found[1]?.factor).toBeCloseTo(1, 6);
+});
+
+test('law: nothing is asked for beyond what there is', () => {
+  const law = counting();
+  const formulas = COMMON.map((c) => ({ formula: { ...of(c.name, ...c.lines).formula, kind: c.kind, school: c.school } }));
+  fc.assert(
+    fc.property(fc.integer({ min: 20, max: 2000 }), fc.integer({ min: 1, max: 12 }), fc.integer({ min: 20, max: 3000 }), (milk, eggs, flour) => {
+      const { things } = readOnHand(`${milk} g milk, ${eggs} eggs, ${flour} g flour`, FRESH_KITCHEN);
+      for (const u of usingUpFrom(formulas, things, FRESH_KITCHEN)) {
+        law.one();
+        for (const x of u.uses) expect(x.grams).toBeLessThanOrEqual(x.thing.grams * (1 + 1e-9));
+      }
+    }),
+    { numRuns: 10 },
+  );
+  law.atLeast(500);
+});

@@ -1,0 +1,121 @@
+/**
+ * Begin from what there is: things on hand with their amounts, and which formulas use them up, how far each goes, how many
+ * pieces that is and what else it takes. What there is is a hard bound: no formula is scaled beyond it. Grams.
+ */
+import { analyse } from '../analyse';
+import { readLine } from '../card/line';
+import { isShellEgg } from '../formula/eggs';
+import { countedLines, type EndId, type Formula, type FormulaLine, schoolIdOf } from '../formula/formula';
+import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
+import type { Kitchen } from '../formula/kitchen-settings';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
+import { meansOf } from './driver';
+
+export interface OnHand {
+  readonly text: string;
+  readonly ingredient: Ingredient;
+  readonly grams: number;
+}
+
+export interface OnHandRead {
+  readonly things: readonly OnHand[];
+  /** What names no known thing, or says no amount: asked about. */
+  readonly open: readonly { readonly text: string; readonly why: string }[];
+}
+
+/** More things than this are a pantry, and no question. */
+export const MOST_ON_HAND = 40;
+
+/** "700 g of buttermilk, five eggs, one banana". @param text things by comma, semicolon, "and" before a number, or line */
+export function readOnHand(text: string, house: Kitchen): OnHandRead {
+  const rows = text
+    .split(/[\n;]|,(?!\d)|\band\b(?=\s+(?:\d|a\b|an\b|one|two|three|four|five|six|seven|eight|nine|ten|half))/i)
+    .map((t) => t.trim())
+    .filter(Boolean)
+    .slice(0, MOST_ON_HAND);
+  const things: OnHand[] = [];
+  const open: { text: string; why: string }[] = [];
+  for (const row of rows) {
+    const l = readLine(row, house.conventions);
+    const [part] = l.parts;
+    if (part && l.parts.length === 1 && part.grams > 0) things.push({ text: row, ingredient: part.ingredient, grams: part.grams });
+    else open.push({ text: row, why: l.findings[0]?.message ?? 'Write one thing and how much of it there is.' });
+  }
+  return { things, open };
+}
+
+/** One and the same in a kitchen: shell eggs of any size, a kitchen's own thing and what it is like. */
+const sameThing = (a: Ingredient, b: Ingredient): boolean => a.id === b.id || (isShellEgg(a.id) && isShellEgg(b.id)) || a.like === b.id || b.like === a.id;
+
+export interface UsesUp<F> {
+  readonly of: F;
+  readonly end: EndId | null;
+  /** Times the formula. */
+  readonly factor: number;
+  readonly massG: number;
+  /** Null where it fills a pan. */
+  readonly pieces: number | null;
+  readonly portionMl: number | null;
+  /** What of the things on hand goes in, and how much there is of each. */
+  readonly uses: readonly { readonly thing: OnHand; readonly grams: number }[];
+  /** The one that sets how far it goes. */
+  readonly drives: OnHand;
+  /** What else it takes, by name. */
+  readonly needs: readonly { readonly name: string; readonly grams: number }[];
+}
+
+/** More than this many times a card is another day's work. */
+const MOST_TIMES = 10;
+/** A thing all but used up counts as used up. */
+const ALL = 0.98;
+
+const inIt = (lines: readonly FormulaLine[], thing: Ingredient): number =>
+  lines.reduce((a, l) => a + (l.use === 'topping' ? 0 : l.parts.reduce((b, p) => (sameThing(p.ingredient, thing) ? b + p.grams : b), 0)), 0);
+
+function usesOf<F extends { readonly formula: Formula }>(of: F, end: EndId | null, things: readonly OnHand[], house: Kitchen): UsesUp<F> | null {
+  const f = of.formula;
+  const lines = countedLines(f, house, end);
+  const found = things.map((thing) => ({ thing, each: inIt(lines, thing.ingredient) })).filter((x) => x.each > 0);
+  const [least] = [...found].sort((a, b) => a.thing.grams / a.each - b.thing.grams / b.each);
+  if (!least) return null;
+  const factor = Math.min(MOST_TIMES, least.thing.grams / least.each);
+  const before = analyse(lines, f.kind);
+  const school = schoolOf(kindById(f.kind), schoolIdOf(f, end));
+  const portionMl = school.portionMl ? (f.portionMl ?? usualPortionMl(school)) : null;
+  const { pieces, massG } = meansOf(lines, before, factor, portionMl);
+  const others = new Map<string, number>();
+  for (const l of lines)
+    for (const p of l.use === 'topping' ? [] : l.parts)
+      if (!found.some((x) => sameThing(x.thing.ingredient, p.ingredient))) {
+        const name = kitchenName(p.ingredient).toLowerCase();
+        others.set(name, (others.get(name) ?? 0) + p.grams * factor);
+      }
+  return {
+    of,
+    end,
+    factor,
+    massG,
+    pieces,
+    portionMl,
+    uses: found.map((x) => ({ thing: x.thing, grams: x.each * factor })),
+    drives: least.thing,
+    needs: [...others].map(([name, grams]) => ({ name, grams })).sort((a, b) => b.grams - a.grams),
+  };
+}
+
+/** Of all that there is, the share that a formula uses up; things used up whole count once more. */
+const scoreOf = (u: UsesUp<unknown>, things: readonly OnHand[]): number =>
+  things.reduce((a, t) => {
+    const used = u.uses.find((x) => x.thing === t);
+    const share = used ? Math.min(1, used.grams / t.grams) : 0;
+    return a + share + (share >= ALL ? 0.5 : 0);
+  }, 0);
+
+/** Which formulas use up what there is, the best first; those that use none of it are not in it. An end of a forked formula stands by itself. */
+export function usingUpFrom<F extends { readonly formula: Formula }>(formulas: readonly F[], things: readonly OnHand[], house: Kitchen): readonly UsesUp<F>[] {
+  return formulas
+    .flatMap((of) => (of.formula.ends?.map((e) => e.id) ?? [null]).flatMap((end) => usesOf(of, end, things, house) ?? []))
+    .map((u) => ({ u, score: scoreOf(u, things) }))
+    .sort((a, b) => b.score - a.score || a.u.needs.length - b.u.needs.length)
+    .map(({ u }) => u);
+}

@@ -1,0 +1,76 @@
+import Fraction from 'fraction.js';
+import Link from 'next/link';
+import type { OnHand, UsesUp } from '@/core/batch/on-hand';
+import type { Formula } from '@/core/formula/formula';
+import { kindById, schoolOf } from '@/core/formula/kinds';
+import { kitchenName } from '@/core/pantry/ingredient';
+import { writeNumber } from '@/core/quantity/number';
+import { grams, millilitres, type Units } from '@/core/quantity/say';
+import { KindDrawing } from '../drawings/kind';
+import { lookOf } from '../kit/button';
+
+type Found = UsesUp<{ readonly formulaId: string; readonly number: number; readonly formula: Formula }>;
+
+/** Shares from which all of a thing is used. */
+const ALL = 0.98;
+const MOST_NEEDS = 6;
+
+/** Formulas that use up what is on hand: how far each goes, what it gives, and what else it takes. */
+export function UsesUpView({ found, units, isEgg }: { readonly found: readonly Found[]; readonly units: Units; readonly isEgg: (id: string) => boolean }) {
+  const much = (t: OnHand, g: number): string => {
+    const piece = t.ingredient.piece;
+    if (!piece || !isEgg(t.ingredient.id)) return grams(g, units);
+    return writeNumber(new Fraction(Math.round((4 * g) / piece.grams), 4));
+  };
+  const uses = (t: OnHand, g: number): string => {
+    const name = kitchenName(t.ingredient).toLowerCase();
+    const what = isEgg(t.ingredient.id) ? 'eggs' : `of ${name}`;
+    return g >= ALL * t.grams ? `all ${much(t, t.grams)} ${what}` : `${much(t, g)} of ${much(t, t.grams)} ${what.replace(/^of /, '')}`;
+  };
+  return (
+    <section aria-label="What uses it up" className="mt-6">
+      <h2 className="mb-2 text-xl">What uses it up</h2>
+      <ol className="grid gap-3 lg:grid-cols-2">
+        {found.map((u) => {
+          const f = u.of.formula;
+          const kind = kindById(f.kind);
+          const end = f.ends?.find((e) => e.id === u.end);
+          const plan = `/formulas/${u.of.formulaId}/plan?all=${encodeURIComponent(u.drives.ingredient.id)}&grams=${Math.round(u.drives.grams * 10) / 10}${end ? `&end=${end.id}` : ''}`;
+          return (
+            <li key={`${u.of.formulaId} ${u.end ?? ''}`} className="hold grid gap-1.5 !rounded-plate px-4 py-3">
+              <p className="flex items-center gap-1.5 text-sm text-soft">
+                <KindDrawing kind={f.kind} className="h-5 w-6 shrink-0 text-rim" />
+                {kind.name}
+                {kind.schools.length > 1 ? `, ${schoolOf(kind, end?.school ?? f.school).name}` : ''}
+              </p>
+              <h3 className="text-[21px] leading-[1.05] [overflow-wrap:anywhere]">
+                {f.name}
+                {end ? `, ${end.name}` : ''}
+              </h3>
+              <p>Uses {u.uses.map((x) => uses(x.thing, x.grams)).join(', ')}.</p>
+              <p className="font-semibold">
+                Gives {u.pieces !== null && u.portionMl ? `${u.pieces} ${kind.pieces} of ${millilitres(u.portionMl)}` : `${grams(u.massG, units)} of batter`}.
+              </p>
+              <p className="text-soft">
+                {u.needs.length === 0
+                  ? 'Needs nothing else.'
+                  : `Needs besides: ${u.needs
+                      .slice(0, MOST_NEEDS)
+                      .map((n) => `${n.name} ${grams(n.grams, units)}`)
+                      .join(', ')}${u.needs.length > MOST_NEEDS ? `, and ${u.needs.length - MOST_NEEDS} more` : ''}.`}
+              </p>
+              <div className="mt-1 flex flex-wrap gap-2">
+                <Link href={plan} className={lookOf('plain')}>
+                  Plan it
+                </Link>
+                <Link href={`/formulas/${u.of.formulaId}`} className={lookOf('bare')}>
+                  To the Bench
+                </Link>
+              </div>
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}
