@@ -184,8 +184,8 @@ describe('what is added shifts what is tested, and the rail says so', () => {
   test('banana brings its own sugar: 118 g at 12.2 % are 5.8 % of the flour', () => {
     const r = rail([...GOOD, '1 banana, mashed'], 'sugar');
     expect(r.zone?.[1]).toBeCloseTo((plain('sugar').zone?.[1] ?? 0) + 5.77, 1);
-    expect(r.shift).toBe('Banana brings 5.8 % sugar that is usual there.');
-    expect(rail([...GOOD, '1 banana, mashed'], 'water').shift).toMatch(/bound in banana, and does not thin/);
+    expect(r.shift).toBe('With banana, 5.8 % more sugar is usual.');
+    expect(rail([...GOOD, '1 banana, mashed'], 'water').shift).toMatch(/bound in banana, and hardly thins/);
     expect(plain('sugar').shift).toBeNull();
   });
 

@@ -6,7 +6,7 @@
 import { kitchenName } from '../pantry/ingredient';
 import { type AdditionId, behaviourOf } from '../pantry/tables/behaviour';
 import { percentNumber } from '../quantity/say';
-import { type Kind, type Rail, type School, schoolOf, type Zone } from './kinds';
+import { type Kind, RAIL_NAMES, type Rail, type School, schoolOf, type Zone } from './kinds';
 import { type Addition, addedG, type Tally, testedFlourG } from './tally';
 import { gasRoomAt } from './ways';
 
@@ -31,6 +31,9 @@ const CURD_EGG = 0.7;
 const CREAM_EGG = 0.2;
 const CURD_SUGAR = 0.04;
 const MOSTLY_CURD = 100;
+/** Share of the water bound in puree and curd that less other water is usual by; and percent of flour from which it is told. */
+const BOUND_THINS = 0.25;
+const BOUND_WORTH = 10;
 const EGG_FAT = 0.1;
 
 /** To add an addition is to add a row. */
@@ -48,11 +51,8 @@ const WIDENS: Readonly<Record<AdditionId, Partial<Readonly<Record<Rail, Brings>>
   cream: { fat: its('fatG'), egg: share(CREAM_EGG) },
 };
 
-/** Of sugar that curd is usually sweetened with, and the like: allowed, not brought. */
-const VERBS: Partial<Readonly<Record<Rail, string>>> = { egg: 'to bind', sugar: 'sugar', fat: 'fat', salt: 'salt' };
-
 /** Percent of flour under which an addition is not worth a word. */
-const WORTH_A_WORD: Partial<Readonly<Record<Rail, number>>> = { sugar: 1, fat: 1, salt: 0.1, egg: 2 };
+const WORTH_A_WORD: Partial<Readonly<Record<Rail, number>>> = { sugar: 1, fat: 1, salt: 0.3, egg: 2 };
 /** More egg holds what no gluten holds, percent of flour (a model). */
 const NO_GLUTEN_EGG = 15;
 /** The least salt that is a pinch meant as one. */
@@ -81,16 +81,14 @@ function rowFor(kind: Kind, school: School, t: Tally, flour: number): School {
   return whole ? schoolOf(kind, 'whole-egg') : school;
 }
 
-/** "Banana brings 9 % sugar of its own". */
+/** "With banana, 9 % more sugar is usual." */
 function words(rail: Rail, by: readonly { readonly name: string; readonly percent: number }[]): string | null {
-  const told = by.filter((x) => x.percent >= (WORTH_A_WORD[rail] ?? 0));
-  if (told.length === 0) return null;
-  const names = [...new Set(told.map((x) => x.name))];
-  const all = percentNumber(told.reduce((a, x) => a + x.percent, 0));
+  const all = by.reduce((a, x) => a + x.percent, 0);
+  const least = WORTH_A_WORD[rail] ?? 0;
+  if (all < least) return null;
+  const names = [...new Set(by.filter((x) => x.percent >= least / 2).map((x) => x.name))];
   const who = names.length > 2 ? `${names.slice(0, 2).join(', ')} and others` : names.join(' and ');
-  const first = who.charAt(0).toUpperCase() + who.slice(1);
-  if (rail === 'egg') return `${first} ${names.length === 1 ? 'allows' : 'allow'} ${all} % more egg`;
-  return `${first} ${names.length === 1 ? 'brings' : 'bring'} ${all} % ${VERBS[rail] ?? ''} that is usual there`;
+  return `With ${who}, ${percentNumber(all)} % more ${RAIL_NAMES[rail].toLowerCase()} is usual.`;
 }
 
 /**
@@ -126,15 +124,22 @@ export function testedBy(kind: Kind, asked: School, t: Tally, seen: Seen): Teste
   const plain = t.additions.length === 0 && t.whippedG === 0 && t.lactoseG === 0 && t.glutenFlourG > 0 && !seen.pinchOfSalt && !(seen.altitudeM > 0);
   const zones = plain
     ? { water, egg, fat, sugar, salt, lift }
-    : { water, egg: wider('egg'), fat: wider('fat'), sugar: wider('sugar'), salt: wider('salt'), lift: wider('lift') };
+    : {
+        water: [Math.max(0, water[0] - BOUND_THINS * pct(t.boundWaterG)), water[1]] as Zone,
+        egg: wider('egg'),
+        fat: wider('fat'),
+        sugar: wider('sugar'),
+        salt: wider('salt'),
+        lift: wider('lift'),
+      };
   const shifts: Partial<Record<Rail, string>> = {};
   for (const rail of Object.keys(by) as Rail[]) {
     const said = words(rail, by[rail] ?? []);
-    if (said) shifts[rail] = `${said}.`;
+    if (said) shifts[rail] = said;
   }
-  if (t.boundWaterG > 0.02 * flour * 5) {
+  if (pct(t.boundWaterG) > BOUND_WORTH) {
     const names = [...new Set(t.additions.filter((a) => a.id === 'puree' || a.id === 'curd').map((a) => kitchenName(a.ingredient).toLowerCase()))];
-    if (names.length > 0) shifts.water = `${percentNumber(pct(t.boundWaterG))} % more is bound in ${names.slice(0, 2).join(' and ')}, and does not thin.`;
+    if (names.length > 0) shifts.water = `${percentNumber(pct(t.boundWaterG))} % more is bound in ${names.slice(0, 2).join(' and ')}, and hardly thins.`;
   }
   const flours = flourLike(t);
   if (flours) shifts.water ??= `${flours.charAt(0).toUpperCase()}${flours.slice(1)} counts as flour here.`;
