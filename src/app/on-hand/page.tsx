@@ -51,60 +51,70 @@ export default async function OnHandPage({ searchParams }: { readonly searchPara
   return (
     <Frame here="today">
       <h1 className="text-[26px]">Begin from what there is</h1>
-      <form method="get" className="mt-3 grid max-w-3xl gap-4">
-        <TextField
-          label="On hand, with how much of it"
-          name="there"
-          rows={2}
-          maxLength={MOST_CHARS}
-          defaultValue={written}
-          placeholder="700 g of buttermilk, five eggs, one banana"
-          hint="By comma or line. Amounts as on a card: grams, cups, pieces."
-        />
-        {shown.length > 0 ? (
-          <fieldset>
-            <legend className="text-sm font-semibold text-soft">Or from the shelf, what is near its date first</legend>
-            <ul className="mt-1 flex flex-wrap gap-2">
-              {shown.map((o) => (
-                <li key={o.id}>
-                  <label className="hold flex min-h-11 cursor-pointer items-center gap-2 px-3 hover:bg-wash has-[:checked]:bg-wash has-[:checked]:font-semibold">
-                    <input type="checkbox" name="stock" value={o.id} defaultChecked={ticked.includes(o.id)} className="size-5 accent-rim" />
-                    {o.name}
-                    <span className="font-normal text-soft">{grams(o.grams, house.units)}</span>
-                  </label>
-                </li>
-              ))}
-            </ul>
-          </fieldset>
-        ) : null}
-        <div>
-          <Button type="submit" look="now" size="work">
-            What uses it up?
-          </Button>
+      <div className="mt-3 grid items-start gap-x-8 gap-y-5 lg:grid-cols-[27rem_1fr]">
+        <form method="get" className="grid gap-4">
+          <TextField
+            label="On hand, with how much of it"
+            name="there"
+            rows={2}
+            maxLength={MOST_CHARS}
+            defaultValue={written}
+            placeholder="700 g of buttermilk, five eggs, one banana"
+            hint="By comma or line. Amounts as on a card: grams, cups, pieces."
+          />
+          <div>
+            <Button type="submit" look="now" size="work">
+              What uses it up?
+            </Button>
+          </div>
+          {shown.length > 0 ? (
+            <fieldset>
+              <legend className="text-sm font-semibold text-soft">Or from the shelf, what is near its date first</legend>
+              <ul className="mt-1 flex flex-wrap gap-2">
+                {shown.map((o) => (
+                  <li key={o.id}>
+                    <label className="hold flex min-h-11 cursor-pointer items-center gap-2 px-3 hover:bg-wash has-[:checked]:bg-wash has-[:checked]:font-semibold">
+                      <input type="checkbox" name="stock" value={o.id} defaultChecked={ticked.includes(o.id)} className="size-5 accent-rim" />
+                      {o.name}
+                      <span className="font-normal text-soft">{grams(o.grams, house.units)}</span>
+                    </label>
+                  </li>
+                ))}
+              </ul>
+            </fieldset>
+          ) : null}
+        </form>
+        <div className="grid gap-4">
+          {read.open.length > 0 ? (
+            <div>
+              <Notice weight="look" role="alert">
+                <ul>
+                  {read.open.map((o) => (
+                    <li key={o.text}>
+                      “{o.text.slice(0, 60)}”: {o.why}
+                    </li>
+                  ))}
+                </ul>
+              </Notice>
+            </div>
+          ) : null}
+          {things.length > 0 && found.length === 0 ? (
+            <p className="max-w-xl">
+              None of the formulas here has any of that in it.{' '}
+              <Link href="/formulas/new" className={lookOf('bare')}>
+                Begin a new one
+              </Link>
+            </p>
+          ) : null}
+          {things.length === 0 && read.open.length === 0 ? (
+            <p className="max-w-md text-soft">
+              Write or tick what there is. Which formulas use it up stands here then: how many pieces of each, and what else they take. None is made larger than
+              what there is.
+            </p>
+          ) : null}
+          {found.length > 0 ? <UsesUpView found={found} units={house.units} isEgg={isShellEgg} /> : null}
         </div>
-      </form>
-      {read.open.length > 0 ? (
-        <div className="mt-4 max-w-3xl">
-          <Notice weight="look" role="alert">
-            <ul>
-              {read.open.map((o) => (
-                <li key={o.text}>
-                  “{o.text.slice(0, 60)}”: {o.why}
-                </li>
-              ))}
-            </ul>
-          </Notice>
-        </div>
-      ) : null}
-      {things.length > 0 && found.length === 0 ? (
-        <p className="mt-6 max-w-xl">
-          None of the formulas here has any of that in it.{' '}
-          <Link href="/formulas/new" className={lookOf('bare')}>
-            Begin a new one
-          </Link>
-        </p>
-      ) : null}
-      {found.length > 0 ? <UsesUpView found={found} units={house.units} isEgg={isShellEgg} /> : null}
+      </div>
     </Frame>
   );
 }

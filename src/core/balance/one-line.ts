@@ -7,11 +7,12 @@ import type { FormulaLine } from '../formula/formula';
 import { type Rail, type RailReading, railOf } from '../formula/kinds';
 import { testedFlourG } from '../formula/tally';
 import { CO2_G_PER_MMOL } from '../lift/ledger';
-import { inSpoons, tableTeaspoonG } from '../pantry/honest';
+import { tableTeaspoonG } from '../pantry/honest';
 import type { Ingredient } from '../pantry/ingredient';
 import { nameFor } from '../pantry/naming';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
+import { writeEighths } from '../quantity/number';
 import { addAfter, type Bench, conventionsOn, withGrams } from './bench';
 import { bringsOf } from './ratios';
 import { sourceOf } from './source';
@@ -73,6 +74,9 @@ export interface OneLine {
 /** The least of a thing worth adding, g. */
 const LEAST_G = 0.3;
 
+/** Eighths of a spoon that are over by less than this are not over. */
+const A_LITTLE = 0.3;
+
 /** How a new line of so many grams is written on this sheet: spoons where it goes by spoons, whole eggs. */
 function newText(b: Bench, lines: readonly FormulaLine[], i: Ingredient, grams: number): string {
   const named = nameFor(i.id, conventionsOn(b));
@@ -83,9 +87,10 @@ function newText(b: Bench, lines: readonly FormulaLine[], i: Ingredient, grams: 
   const spooned = lines.some((l) => ['tsp', 'tbsp', 'cup'].includes(l.amounts[0]?.unit ?? ''));
   const tsp = spooned ? tableTeaspoonG(i) : null;
   if (tsp && grams >= 3 * tsp && grams <= 24 * tsp) return `${Math.round(grams / tsp / 3)} tbsp ${named.name}`;
-  const spoons = spooned ? inSpoons(grams, i) : null;
+  // a new spoonful may be a little more than was worked out, never less than is wanted
+  if (tsp && grams < 3 * tsp) return `${writeEighths(Math.ceil((8 * grams) / tsp - A_LITTLE) / 8)} tsp ${named.name}`;
   const step = grams >= 20 ? 1 : grams >= 3 ? 0.5 : 0.1;
-  return `${spoons?.text ?? writtenGrams(step * Math.round(grams / step))} ${named.name}`;
+  return `${writtenGrams(step * Math.round(grams / step))} ${named.name}`;
 }
 
 /** The thing added that a rail has none of. */

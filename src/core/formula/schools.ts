@@ -381,9 +381,11 @@ export const WAY_IDS = Object.keys(MATTERS) as readonly WayId[];
 /** The schools of a matter, in the order they are offered. */
 export const choicesOf = (w: WayId): readonly (readonly [id: string, choice: Choice])[] => Object.entries(MATTERS[w].choices);
 
-/** The row of a school; "as the kind is used to" is the kind's own. Null where such a word is all there is. */
-export function choiceFor(w: WayId, id: string, kind: KindId | null): Choice | null {
+/** The school that is meant: "as the kind is used to" is the kind's own, where the table says which that is. */
+export function schoolMeant(w: WayId, id: string, kind: KindId | null): string {
   const m: Matter = MATTERS[w];
-  const own = id === 'usual' && m.usual ? ((kind && m.usual[kind]) ?? m.usual.else) : id;
-  return m.choices[own] ?? null;
+  return id === 'usual' && m.usual ? ((kind && m.usual[kind]) ?? m.usual.else) : id;
 }
+
+/** The row of a school, as it is meant for a kind; null for a word that is none. */
+export const choiceFor = (w: WayId, id: string, kind: KindId | null): Choice | null => (MATTERS[w] as Matter).choices[schoolMeant(w, id, kind)] ?? null;

@@ -7,7 +7,7 @@ import type { Analysis } from '../analyse';
 import { isFault, type Mark } from '../batch/came-out';
 import type { SideTimes } from '../batch/heat';
 import { type KindId, POUR_WORDS, RAIL_NAMES, type Rail, railOf, sayRail, THICKNESSES, type Thickness, type Zone } from '../formula/kinds';
-import { choiceFor } from '../formula/schools';
+import { MATTERS, type SchoolIdOf, schoolMeant } from '../formula/schools';
 import { addedG } from '../formula/tally';
 import { HOLD_MIN } from '../griddle/hold';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
@@ -163,20 +163,11 @@ const pour =
 const panFat =
   (how: 'much' | 'none' | 'butter') =>
   (j: Judged): Says => {
-    const row = choiceFor('panFat', j.panFat, j.kind);
-    const id =
-      row === null
-        ? ''
-        : row === choiceFor('panFat', 'none', j.kind)
-          ? 'none'
-          : row === choiceFor('panFat', 'film', j.kind)
-            ? 'film'
-            : row === choiceFor('panFat', 'spray', j.kind)
-              ? 'spray'
-              : 'much';
-    const said = `in the pan: ${row?.name ?? ''}`;
+    const school = schoolMeant('panFat', j.panFat, j.kind);
+    const id = school === 'none' || school === 'film' || school === 'spray' ? school : 'much';
+    const said = `in the pan: ${MATTERS.panFat.choices[school as SchoolIdOf<'panFat'>].name}`;
     if (how === 'none') return id === 'none' ? { times: FOR, text: said } : RULED_OUT;
-    if (how === 'butter') return row === choiceFor('panFat', 'butter', j.kind) ? { times: FOR, text: said } : RULED_OUT;
+    if (how === 'butter') return school === 'butter' ? { times: FOR, text: said } : RULED_OUT;
     return id === 'much' ? { times: FOR, text: said } : id === 'none' ? RULED_OUT : { times: 0.5, text: null };
   };
 
@@ -184,8 +175,8 @@ const panFat =
 const turned =
   (how: 'press' | 'several') =>
   (j: Judged): Says => {
-    const row = choiceFor('flip', j.flip, j.kind);
-    if (row === choiceFor('flip', how, j.kind)) return { times: FOR, text: `turned: ${row?.name ?? ''}` };
+    const school = schoolMeant('flip', j.flip, j.kind);
+    if (school === how) return { times: FOR, text: `turned: ${MATTERS.flip.choices[how].name}` };
     return j.flip === 'usual' ? { times: 0.5, text: null } : RULED_OUT;
   };
 

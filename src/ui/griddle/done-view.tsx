@@ -1,7 +1,7 @@
 'use client';
 import { DONE_AT_THE_HEAT } from '@/core/batch/acts';
 import type { KindId } from '@/core/formula/kinds';
-import { choiceFor, choicesOf, MATTERS } from '@/core/formula/schools';
+import { choicesOf, MATTERS, schoolMeant } from '@/core/formula/schools';
 import type { Ways } from '@/core/formula/ways';
 import { doneAtTheHeat } from '@/core/judge/process';
 import type { OpenEventLog } from '../day/use-event-log';
@@ -11,14 +11,16 @@ import { Choice } from '../kit/choice';
 export function DoneView({ kind, ways, log }: { readonly kind: KindId; readonly ways: Ways; readonly log: OpenEventLog }) {
   const now = doneAtTheHeat(log.entries, ways);
   return (
-    <section aria-label="How it is done today" className="grid gap-2 rounded-plate bg-white px-4 py-3">
+    <section aria-label="How it is done today" className="grid min-w-0 gap-2 rounded-plate bg-white px-4 py-3">
       {DONE_AT_THE_HEAT.map((way) => (
         <Choice
           key={way}
           label={MATTERS[way].name}
-          value={now[way]}
+          value={schoolMeant(way, now[way], kind)}
           onChange={(value) => log.enter({ what: 'way', way, value })}
-          options={choicesOf(way).map(([value, c]) => ({ value, label: value === 'usual' ? `${c.name}: ${choiceFor(way, value, kind)?.name ?? ''}` : c.name }))}
+          options={choicesOf(way)
+            .filter(([value]) => value !== 'usual')
+            .map(([value, c]) => ({ value, label: c.name }))}
         />
       ))}
     </section>

@@ -65,6 +65,9 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
     <section aria-label="Formula shelf">
       <div className="mb-2 flex flex-wrap items-end justify-between gap-x-3 gap-y-2">
         <h2 className="text-2xl">Formulas</h2>
+        <Link href="/on-hand" className={`${lookOf('bare')} mr-auto`}>
+          Begin from what there is
+        </Link>
         <div className="relative">
           <label htmlFor={id} className="sr-only">
             Find by name, kind, flour or liquid
@@ -116,9 +119,6 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
         )}
         {choice('verdict', 'Last time', 'any verdict', [...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const), ['none', 'not made yet']])}
         <Switch label="uses up what is near its date" on={now.use} onSwitch={(use) => go({ use })} />
-        <Link href="/on-hand" className={lookOf('bare')}>
-          Begin from what there is
-        </Link>
       </div>
       {asked.without === '' ? null : (
         <p className="mb-3 text-soft">

@@ -28,9 +28,9 @@ export function UsesUpView({ found, units, isEgg }: { readonly found: readonly F
     return g >= ALL * t.grams ? `all ${much(t, t.grams)} ${what}` : `${much(t, g)} of ${much(t, t.grams)} ${what.replace(/^of /, '')}`;
   };
   return (
-    <section aria-label="What uses it up" className="mt-6">
+    <section aria-label="What uses it up">
       <h2 className="mb-2 text-xl">What uses it up</h2>
-      <ol className="grid gap-3 lg:grid-cols-2">
+      <ol className="grid gap-3 xl:grid-cols-2">
         {found.map((u) => {
           const f = u.of.formula;
           const kind = kindById(f.kind);
