@@ -36,17 +36,21 @@ test('"2 tsp each" is mended by the offered fix, and the plan says what is still
   await expect(page.getByRole('link', { name: 'Settle it on the Bench' })).toHaveCount(0);
 });
 
-test('a banana card stays calm and says why; one that drowns in banana does not', async ({ page }) => {
-  const CARD = '1 1/2 cups flour\n1 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 cup milk\n1 egg\n2 tbsp butter, melted\n';
+const CARD = '1 1/2 cups flour\n1 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 cup milk\n1 egg\n2 tbsp butter, melted\n';
+
+test('a banana card stays calm, and the rails say why', async ({ page }) => {
   await card(page, `Banana cakes\n${CARD}2 ripe bananas, mashed\n1/2 cup walnuts, chopped`);
   await expect(page.getByText('Nothing is out of line')).toBeVisible();
   const rails = page.getByRole('list', { name: 'Ratios' });
   await expect(rails.locator('[data-rail=sugar]')).toContainText(/With banana, 15 % more sugar is usual\./);
   await expect(rails.locator('[data-rail=water]')).toContainText(/bound in banana, and hardly thins/);
   await axe(page);
+});
+
+test('one that drowns in banana does not; and a line that is not read stands before all else', async ({ page }) => {
   await card(page, `Banana mush\n${CARD.replace('1 tbsp baking powder', '1 1/2 tsp baking powder')}4 ripe bananas, mashed`);
   await expect(page.getByText(/Puree and soft fruit are 25\d % of the flour/)).toBeVisible();
-  // a line that is not read stands before all else, and nothing is mended that hangs on it
+  const rails = page.getByRole('list', { name: 'Ratios' });
   await page.getByLabel('Add a line').fill('1 cup moondust');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/"1 cup moondust" is not counted yet: no ratio is judged without it/)).toBeVisible();
@@ -55,7 +59,7 @@ test('a banana card stays calm and says why; one that drowns in banana does not'
 
 async function startCakes(page: Page): Promise<void> {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Tall Sunday cakes', exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   await page.getByRole('switch', { name: 'take it off the shelf' }).click();
@@ -73,8 +77,8 @@ async function houseFries(page: Page, how: string): Promise<void> {
 test('a house that fries in butter and one that wipes: another mise, cue and cause', async ({ page }) => {
   await houseFries(page, 'butter');
   await startCakes(page);
-  await expect(page.getByRole('button', { name: /Butter for the pan.*holds|Butter for the pan/ })).toBeVisible();
-  await expect(page.getByRole('button', { name: /Dish and spoon for the fat/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Butter for the pan/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Dish and spoon for the fat/ })).toBeVisible();
   await page.getByRole('link', { name: 'Griddle', exact: true }).click();
   await expect(page.getByText(/pour when it has stopped foaming/)).toBeVisible();
   await axe(page);
@@ -87,8 +91,8 @@ test('a house that fries in butter and one that wipes: another mise, cue and cau
 
   await houseFries(page, 'a wiped film');
   await startCakes(page);
-  await expect(page.getByRole('button', { name: /Oil for the pan, a little/ })).toBeVisible();
-  await expect(page.getByRole('button', { name: /Cloth or paper to wipe with/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Oil for the pan, a little/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Cloth or paper to wipe with/ })).toBeVisible();
   await page.getByRole('link', { name: 'Griddle', exact: true }).click();
   await expect(page.getByText(/a shine, no drop/)).toBeVisible();
   // today it is butter with oil all the same: noted, and the cue follows

@@ -16,6 +16,8 @@ export interface MiseThing {
   readonly instead: string;
   /** The line it is on, where one line alone holds it. */
   readonly lineKey: string | null;
+  /** What has to be known of it; mostly nothing. */
+  readonly note?: string | undefined;
 }
 
 export interface Mise {
@@ -82,7 +84,7 @@ function toolsFor(kind: KindId, ways: Ways): readonly MiseThing[] {
 function panFatOf(batch: Pick<Batch, 'sheet' | 'kind'>, ways: Ways): readonly MiseThing[] {
   if (batch.sheet.some((l) => l.vessel === 'pan')) return [];
   const { pan } = effectOf(ways, 'panFat', batch.kind);
-  return pan?.sets ? [{ key: 'pan-fat', name: pan.caution ? `${pan.sets}. ${pan.caution}` : pan.sets, grams: 0, instead: '', lineKey: null }] : [];
+  return pan?.sets ? [{ key: 'pan-fat', name: pan.sets, grams: 0, instead: '', lineKey: null, note: pan.caution }] : [];
 }
 
 /** Everything a batch needs. What is in a bag of premix is not looked for one by one. */

@@ -59,6 +59,7 @@ export function MiseView({
             <span className="min-w-0 [overflow-wrap:anywhere]">
               {t.name}
               {t.grams ? <span className="font-normal whitespace-nowrap text-soft"> {grams(t.grams, units)} in all</span> : null}
+              {t.note ? <span className="block text-base font-normal text-soft">{t.note}</span> : null}
               {state === 'stand-in' ? <span className="font-normal text-soft">; with {t.instead || 'a stand-in'}</span> : null}
             </span>
           </button>
