@@ -11,6 +11,7 @@ import { counting } from '../testing/counted';
 import { FAULTY } from '../testing/faulty';
 import { type Bench, type Proposal, workedOn } from './bench';
 import { fixesFor } from './fixes';
+import { bend } from './ratios';
 
 const on = (formula: Formula): Bench => ({ formula, house: FRESH_KITCHEN, end: null });
 const of = (lines: readonly string[], more: Partial<Formula> = {}, edit: (n: number) => Partial<Entry> = () => ({})): Formula => ({
@@ -149,4 +150,52 @@ test('"some flour": asked how much, with the amount the kind would have', () => 
   expect(workedOn(on(p?.formula ?? f)).analysis.findings).toEqual([]);
   const salty = of(['250 g flour', '25 g sugar', '10 g baking powder', 'salt', '430 g milk', '2 eggs', '40 g butter']);
   expect(fixesFor(on(salty), found(salty, 'lines-open'))[0]?.title).toMatch(/tsp salt$/);
+});
+
+test('law: a rail that is moved leaves bystanders alone, and what stays in cups and spoons is in a drawer', () => {
+  const DRAWER = /^(?:\d+ )?(?:\d+(?:\/[2348])?) (?:cups?|tbsp|tablespoons?|tsp|teaspoons?|sticks?)\b/;
+  let asked = 0;
+  let lines = 0;
+  let hardly = 0;
+  for (const c of COMMON) {
+    const f = of(c.lines, { kind: c.kind, school: c.school });
+    const w = workedOn(on(f));
+    for (const rail of RAILS)
+      for (const by of [0.85, 1.15]) {
+        const r = railOf(w.analysis, rail);
+        if (!r?.reading || r.tested < 0.05) continue;
+        const p = bend(on(f), [{ rail, value: by * r.tested }]);
+        const after = workedOn(on(p.formula)).lines;
+        const moved = w.lines.filter((l) => l.grams !== null && Math.abs((after.find((x) => x.key === l.key)?.grams ?? 0) - l.grams) > 1e-6);
+        asked++;
+        lines += moved.length;
+        hardly += moved.filter((l) => Math.abs((after.find((x) => x.key === l.key)?.grams ?? 0) - (l.grams ?? 0)) < 0.01 * (l.grams ?? 1)).length;
+        for (const l of moved) {
+          const text = p.formula.entries.find((e) => e.key === l.key)?.text ?? '';
+          if (/^[\d /]+(?:cup|tbsp|table|tsp|tea|stick)/.test(text)) expect(text).toMatch(DRAWER);
+        }
+      }
+  }
+  expect(asked).toBeGreaterThan(1500);
+  // two lines, as a rule one; and of a hundred that move one by less than a hundredth of itself
+  expect(lines / asked).toBeLessThan(2);
+  expect(hardly / lines).toBeLessThan(0.015);
+});
+
+test('in a forked formula a fix that mends one end makes the other no worse', () => {
+  const f: Formula = {
+    ...of(['250 g flour', '500 ml milk', '3 eggs', '40 g butter, melted', '2 g salt', '120 g sugar', '10 g sugar'], { kind: 'crepe', school: 'sweet' }, (n) =>
+      n === 5 ? { end: 'a' } : n === 6 ? { end: 'b' } : {},
+    ),
+    ends: [
+      { id: 'a', name: 'sweet', school: 'sweet' },
+      { id: 'b', name: 'savoury', school: 'savoury' },
+    ],
+  };
+  const sweet: Bench = { formula: f, house: FRESH_KITCHEN, end: 'a' };
+  const x = workedOn(sweet).analysis.findings.find((y) => y.code === 'sugar-high');
+  const [p] = x ? fixesFor(sweet, x) : [];
+  expect(p?.formula.entries.filter((e, n) => e.text !== f.entries[n]?.text).map((e) => e.key)).toEqual(['l6']);
+  const other = (g: Formula) => workedOn({ formula: g, house: FRESH_KITCHEN, end: 'b' }).analysis.findings;
+  expect(other(p?.formula ?? f)).toEqual(other(f));
 });

@@ -31,8 +31,23 @@ export const MOVES: readonly Move[] = [
   { id: 'richer', name: 'Richer', why: 'More egg and fat: firmer, yellower, keeps its shape.', by: { egg: 0.2, fat: 0.12 } },
 ];
 
-/** @returns null where there is no flour, or the rails already stand at the zone's end */
+/** Shares of a move that are tried, the whole first: what would take another rail out of its zone is too far. */
+const STEPS = [1, 0.5, 0.25] as const;
+
+/** @returns null where there is no flour, the rails already stand at the zone's end, or every step takes another out of its zone */
 export function moveTowards(b: Bench, move: Move): Proposal | null {
+  const w = workedOn(b);
+  for (const share of STEPS) {
+    const p = stepTowards(b, move, share);
+    if (!p) return null;
+    const after = workedOn(withFormula(b, p.formula)).analysis;
+    const leaves = w.analysis.rails.some((r) => r.reading?.standing === 'in' && railOf(after, r.rail)?.reading?.standing !== 'in');
+    if (p.short || !leaves) return p;
+  }
+  return null;
+}
+
+function stepTowards(b: Bench, move: Move, share: number): Proposal | null {
   const w = workedOn(b);
   const wishes: Wish[] = [];
   const said: string[] = [];
@@ -40,7 +55,7 @@ export function moveTowards(b: Bench, move: Move): Proposal | null {
     const r = railOf(w.analysis, rail);
     if (!r?.zone) continue;
     const [low, high] = r.zone;
-    const to = r.tested + by * (high - low);
+    const to = r.tested + share * by * (high - low);
     // milk's own sugar comes with the milk: less sweet halves what is added at most
     const least = rail === 'sugar' && w.analysis.percent ? w.analysis.percent.sugar - 0.5 * w.analysis.percent.sweetness : low;
     // within the zone; a rail that is out of it already is not pushed further

@@ -147,17 +147,20 @@ function tidied(asked: Asked, a: Answer): Answer {
   return a;
 }
 
-/** Shares of itself under which a line's change is not worth a hand's turn, the larger tried first. */
-const SMALL = [0.015, 0.004] as const;
+/** Shares of itself under which a line's change is tried without, the largest first: a bystander that hardly moves stays. */
+const SMALL = [0.3, 0.15, 0.08, 0.04, 0.015, 0.004] as const;
+/** How far a kept rail may stray for it, as a share of its zone's width. */
+const STRAYS = 0.04;
 
 /** The same goals met with the lines that would hardly move left alone: fewer lines to weigh anew. */
 function withFewest(q: Question, a: Answer): Answer {
   for (const share of SMALL) {
     const small = a.grams.map((g, i) => Math.abs(g - (q.movers[i]?.grams ?? 0)) < share * (q.movers[i]?.grams ?? 0));
+    if (!small.some((x, i) => x && a.grams[i] !== q.movers[i]?.grams)) continue;
     const movers = q.movers.map((m, i) => (small[i] ? { ...m, least: m.grams, most: m.grams } : m));
     const fewer = solve({ ...q, movers });
     const grams = fewer.grams.map((g, i) => (small[i] ? (q.movers[i]?.grams ?? g) : g));
-    const kept = q.goals.every((g, i) => g.how !== 'keep' || Math.abs((fewer.values[i] ?? 0) - (a.values[i] ?? 0)) <= 2 * near(g));
+    const kept = q.goals.every((g, i) => g.how !== 'keep' || Math.abs((fewer.values[i] ?? 0) - (a.values[i] ?? 0)) <= STRAYS * g.width);
     if (fewer.met && kept) return { ...fewer, grams };
   }
   return a;
@@ -232,7 +235,7 @@ export function bentFrom(b: Bench, w: Worked, asked: Asked, answer: Answer): Ben
     .filter(({ g, at }) => g.how !== 'keep' && Math.abs(at - g.value) > (g.rail === 'lift' ? 0.005 : 0.05));
   const short = answer.met || missed.length === 0 ? null : missed.map(({ g, at }) => whyShort(b, w, g, at)).join(' ');
   // what fell short is the nearest, and needs no hundredths
-  const round = (g: number): number => (answer.met || g < 9.95 ? g : Math.round(10 * g) / 10);
+  const round = (g: number): number => (answer.met || g < 9.95 ? g : g < 20 ? Math.round(10 * g) / 10 : Math.round(g));
   const grams = new Map([...gramsOf(asked.keys, a)].map(([k, g]) => [k, round(g)]));
   return { formula: withGrams(b, w.lines, grams, 0.01), grams, short };
 }

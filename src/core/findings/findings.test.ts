@@ -244,3 +244,25 @@ test('words fit the kind', () => {
   expect(codes(GOOD.filter((l) => !/milk|egg|butter/.test(l)).concat('430 g oat drink', '30 g oil')).join()).not.toContain('egg-low');
   expect(codes(without('eggs')).join()).toContain('egg-low');
 });
+
+test('law: no two findings contradict each other', () => {
+  const law = counting();
+  // by code, and by what is advised
+  const APART: readonly (readonly [RegExp, RegExp])[] = [
+    [/^too-thick/, /^too-thin/],
+    [/^under-raised/, /^over-raised/],
+    ...RAILS.map((r) => [new RegExp(`^${r}-high`), new RegExp(`^${r}-low`)] as const),
+    [/Thin it a little/, /less liquid/i],
+    [/A spoon of flour at a time/, /Thin it/],
+    [/It could work .* of soda/, /^over-raised/],
+  ];
+  fc.assert(
+    fc.property(anyFormula, fc.constantFrom(...KINDS), (lines, kind) => {
+      const said = analyse(lines, kind.id).findings.map((f) => `${f.code} ${f.message}`);
+      if (said.length > 1) law.one();
+      for (const [a, b] of APART) expect(said.some((x) => a.test(x)) && said.some((x) => b.test(x))).toBe(false);
+    }),
+    { numRuns: 300 },
+  );
+  law.atLeast(100);
+});

@@ -87,7 +87,7 @@ const portionLarge: Rule = (e) => {
     code: 'portion-large',
     severity: 'note',
     basis: 'model',
-    message: `A portion of ${e.portionMl.toFixed(0)} ml is large: most ${e.kind.pieces} are poured with at most ${high} ml.${thick} Cover it, or go lower and longer, so that the middle sets before the face is dark.`,
+    message: `A portion of ${e.portionMl.toFixed(0)} ml is large: most ${e.kind.pieces} are poured with at most ${high} ml.${thick} ${e.kind.tilted ? 'Less in the pan, tilted at once, lies thin and dries through.' : 'Cover it, or go lower and longer, so that the middle sets before the face is dark.'}`,
   };
 };
 
