@@ -11,7 +11,7 @@ import { type Bench, conventionsOn, editEntry, type Proposal, withFormula, withG
 import { bend } from './ratios';
 
 /** "It pours 12 of 60 ml." */
-export function poursIn(b: Bench): string {
+function poursIn(b: Bench): string {
   const a = workedOn(b).analysis;
   if (!a.volume || !a.kind || !a.school?.portionMl || !a.portionMl) return '';
   return `It pours ${piecesOf(pouredG(a.tally), a.volume.densityGPerMl, a.portionMl).pieces} ${a.kind.pieces} of ${millilitres(a.portionMl)}.`;

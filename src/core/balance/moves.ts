@@ -10,6 +10,7 @@ import { along, RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds'
 import { effectOf } from '../formula/ways';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { type Bench, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
+import { byWhites } from './fix-balance';
 import { relift } from './leavening';
 import { bend, type Wish } from './ratios';
 
@@ -186,7 +187,8 @@ export interface WishRow {
 
 /** Every wish, in the order they are offered. */
 export const WISHES: readonly WishRow[] = [
-  ...MOVES.map((m): WishRow => ({ id: m.id, name: m.name, propose: (b) => moveTowards(b, m) })),
+  // more egg goes in as the house has it: whole, or with its whites whipped
+  ...MOVES.map((m): WishRow => ({ id: m.id, name: m.name, propose: (b) => (m.by.egg ? byWhites(b, [moveTowards(b, m)])[0] : moveTowards(b, m)) ?? null })),
   { id: 'tang', name: 'More tang', propose: moreTang },
   { id: 'fluffier', name: 'Egg kept, fluffier', propose: fluffier },
   { id: 'milder', name: 'Milder, for children', propose: milder },

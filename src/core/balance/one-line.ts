@@ -30,7 +30,7 @@ const FIRST: Readonly<Record<Rail, (i: Ingredient) => boolean>> = {
 const free = (l: FormulaLine): boolean => l.use === 'batter' && !l.pinned && l.drainedG === 0 && l.parts.length === 1 && (l.grams ?? 0) > 0;
 
 /** The line a cook would change for a rail: the heaviest of its kind that may move. */
-export function firstLine(lines: readonly FormulaLine[], rail: Rail): FormulaLine | null {
+function firstLine(lines: readonly FormulaLine[], rail: Rail): FormulaLine | null {
   const able = lines.filter((l) => free(l) && l.ingredient !== null && FIRST[rail](l.ingredient));
   return [...able].sort((a, b) => (b.grams ?? 0) - (a.grams ?? 0))[0] ?? null;
 }
@@ -39,7 +39,7 @@ export function firstLine(lines: readonly FormulaLine[], rail: Rail): FormulaLin
 const STEPS: Readonly<Record<string, readonly [under: number, over: number]>> = { tsp: [8, 4], tbsp: [2, 2], cup: [4, 4], piece: [1, 1], stick: [8, 8] };
 
 /** Grams near those wanted that can be measured as the line is: the two around them, the nearer first. */
-export function measurable(line: FormulaLine, grams: number): readonly number[] {
+function measurable(line: FormulaLine, grams: number): readonly number[] {
   const [amount] = line.amounts;
   const unit = amount?.unit ?? 'piece';
   const steps = line.written.length === 1 && line.written[0]?.terms.length === 1 && !amount?.high ? STEPS[unit] : undefined;

@@ -24,7 +24,7 @@ export interface OnHandRead {
 }
 
 /** More things than this are a pantry, and no question. */
-export const MOST_ON_HAND = 40;
+const MOST_ON_HAND = 40;
 
 /** "700 g of buttermilk, five eggs, one banana". @param text things by comma, semicolon, "and" before a number, or line */
 export function readOnHand(text: string, house: Kitchen): OnHandRead {

@@ -5,6 +5,7 @@
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { liftLeft } from '../batter/standing';
 import { THICKNESSES } from '../formula/kinds';
+import { WEAK } from '../formula/powder-age';
 import { saltByCrystal } from '../pantry/calibrate';
 import { CONVENTION_NAMES } from '../pantry/conventions';
 import { instead } from '../pantry/honest';
@@ -15,9 +16,6 @@ import { grams, percentNumber, temperature } from '../quantity/say';
 import { type EvidenceLine, type Finding, keysOf, quoted, type Rule } from './finding';
 
 const share = (x: number): string => `${percentNumber(100 * x)} %`;
-
-/** Strength under which an opened powder is worth a word, and worth a look. */
-const WEAK = [0.85, 0.6] as const;
 
 const powderOld: Rule = (e) => {
   const old = e.lines.filter((l) => l.use === 'batter' && (l.strength ?? 1) < WEAK[0]);

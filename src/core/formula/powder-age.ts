@@ -24,3 +24,6 @@ export function powderStrength(opened: string, today: string): number {
   const months = (daysBetween(opened, today) ?? 0) / DAYS_PER_MONTH;
   return Math.max(LEAST, Math.min(1, 1 - LOSS_PER_MONTH * (months - FRESH_MONTHS)));
 }
+
+/** Share of its gas under which an opened powder is worth a word, and worth a look. */
+export const WEAK = [0.85, 0.6] as const;

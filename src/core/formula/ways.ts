@@ -89,7 +89,7 @@ export interface Standing {
 const moreRestMin = (w: Ways, kind: KindId | null): number => (effectOf(w, 'joining', kind).moreRestMin ?? 0) + (effectOf(w, 'mixing', kind).moreRestMin ?? 0);
 
 /** Minutes a batter stands by the ways. */
-export function restMinOf(w: Ways, kind: Pick<Kind, 'id' | 'restMin'> | null): number {
+function restMinOf(w: Ways, kind: Pick<Kind, 'id' | 'restMin'> | null): number {
   if (typeof w.rest === 'number') return w.rest;
   return w.rest === 'usual' ? (kind?.restMin ?? USUAL_REST_MIN) + moreRestMin(w, kind?.id ?? null) : REST_MIN[w.rest];
 }

@@ -4,7 +4,9 @@ import { MOVES } from '../balance/moves';
 import { faultsIn, isFault, MARKS, type Mark, markName, marksOf, occursOn, SCALES } from '../batch/came-out';
 import { KIND_IDS, type KindId, kindById } from '../formula/kinds';
 import { linesOf } from '../testing/formulas';
-import { CAUSES, causesOf, type Judged } from './diagnose';
+import { CAUSES } from './causes';
+import { causesOf } from './diagnose';
+import type { Judged } from './evidence';
 
 /** What is in the bowl, as a batch of a kind has it. */
 const at = (texts: readonly string[], kind: KindId): Pick<Judged, 'analysis' | 'pour' | 'wantedPour' | 'holds'> => {

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { isFault, type Mark, markName } from '@/core/batch/came-out';
-import { causesOf, type Judged } from '@/core/judge/diagnose';
+import { causesOf } from '@/core/judge/diagnose';
+import type { Judged } from '@/core/judge/evidence';
 import { Button } from '../kit/button';
 
 /** What likely caused what was seen, with this batch's own numbers, and one change to try on the Bench. */

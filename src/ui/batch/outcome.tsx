@@ -6,7 +6,7 @@ import type { ActionResult, Kept } from '@/contract/action-result';
 import { type Batch, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { faultsIn, markName, marksOf } from '@/core/batch/came-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
-import type { Judged } from '@/core/judge/diagnose';
+import type { Judged } from '@/core/judge/evidence';
 import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';

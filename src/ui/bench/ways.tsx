@@ -78,7 +78,7 @@ export function WayChoice({
 }
 
 /** Where a chosen way goes against what a kind is, said where it is chosen. */
-export function AgainstKind({ ways, kind }: { readonly ways: Ways; readonly kind: Kind }) {
+function AgainstKind({ ways, kind }: { readonly ways: Ways; readonly kind: Kind }) {
   const against = againstKind(ways, kind.id);
   if (against.length === 0) return null;
   return (

@@ -9,7 +9,7 @@ import type { Category, Ingredient } from '../ingredient';
  * What is added to a batter over and above the batter itself: it is counted, and what is usual shifts with it. Puree, curd
  * (fresh and grated cheese), nut (butters and meals), cocoa, chocolate, and what is rich and sour at once.
  */
-export const ADDITIONS = ['puree', 'curd', 'nut', 'cocoa', 'chocolate', 'cream'] as const;
+const ADDITIONS = ['puree', 'curd', 'nut', 'cocoa', 'chocolate', 'cream'] as const;
 export type AdditionId = (typeof ADDITIONS)[number];
 
 export interface Behaviour {

@@ -6,6 +6,7 @@ import { usualTimes } from '@/core/batch/heat';
 import { bowlOf } from '@/core/day/day';
 import { formulaLines } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
+import { WEAK } from '@/core/formula/powder-age';
 import { heatZone } from '@/core/griddle/heat';
 import { seenIn } from '@/core/griddle/times';
 import { doneAtTheHeat, processOf } from '@/core/judge/process';
@@ -17,9 +18,6 @@ import { tapsOf } from '@/server/queries/griddle';
 import { OutcomeForm } from '@/ui/batch/outcome';
 
 export const metadata: Metadata = { title: 'Outcome' };
-
-/** Share of its gas under which an opened powder counts as old. */
-const WEAK_FROM = 0.85;
 
 export default async function OutcomePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'outcome', async (b, house) => {
@@ -42,7 +40,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
           pour: analysis.thickness?.pour ?? null,
           wantedPour: analysis.school?.pour ?? null,
           holds: inTheBowl(b, 1, find).flatMap((l) => l.parts.map((p) => p.ingredient.like ?? p.ingredient.id)),
-          weakPowder: lines.some((l) => l.strength < WEAK_FROM),
+          weakPowder: lines.some((l) => l.strength < WEAK[0]),
           ...doneAtTheHeat(b.entries, ways),
           portionMl: b.portionMl,
           usualPortion: schoolOf(kindById(b.kind), b.school).portionMl,
