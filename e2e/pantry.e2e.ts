@@ -278,7 +278,7 @@ test('the house in ounces, Fahrenheit and on a mountain: every page follows at o
   await expect(page.locator('[data-rail=lift]')).toContainText('0.49');
   await page.getByLabel('Ounces of 3 cups flour').fill('16');
   await page.keyboard.press('Enter');
-  await expect(page.locator('[value="3 5/8 cups flour"]')).toBeVisible();
+  await expect(page.locator('[value="453.6 g flour"]')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText(/11\.\d oz \(3\d\d g\)/);

@@ -81,6 +81,10 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
   const each = line.grams / ((first.low.valueOf() + (first.high ?? first.low).valueOf()) / 2);
   const own = fractionOf(first.unit ?? 'piece', grams / each);
   if (own) return [writeAmount(of(first, own)), asGrams];
+  // an eighth of a cup over is two tablespoons
+  const eighths = Math.round((8 * grams) / each);
+  if (first.unit === 'cup' && eighths > 1 && eighths % 2 === 1 && Math.abs(eighths / 8 - grams / each) <= (CLOSE * grams) / each)
+    return [`${writeAmount(of(first, new Fraction(eighths - 1, 8)))} plus 2 tbsp`, asGrams];
   // what is smaller than the spoon it is written in is measured with the next
   const smaller: string[] = [];
   for (let [unit, one] = [first.unit as string | null, each]; unit && SMALLER[unit]; ) {

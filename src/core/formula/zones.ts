@@ -91,6 +91,58 @@ function words(rail: Rail, by: readonly { readonly name: string; readonly percen
   return `With ${who}, ${percentNumber(all)} % more ${RAIL_NAMES[rail].toLowerCase()} is usual.`;
 }
 
+interface Widening {
+  readonly name: string;
+  /** Of flour. */
+  readonly percent: number;
+}
+type Widenings = Partial<Readonly<Record<Rail, readonly Widening[]>>>;
+
+/** What widens each rail, by name, percent of flour. @param flour as zones are tested by, g */
+function widenings(t: Tally, flour: number): Widenings {
+  const by: Partial<Record<Rail, Widening[]>> = {};
+  const put = (rail: Rail, name: string, percent: number): void => {
+    if (percent > 0) by[rail] = [...(by[rail] ?? []), { name, percent }];
+  };
+  const pct = (grams: number): number => (100 * grams) / flour;
+  for (const a of t.additions)
+    for (const [rail, brings] of Object.entries(WIDENS[a.id]) as [Rail, Brings][]) put(rail, kitchenName(a.ingredient).toLowerCase(), pct(brings(a)));
+  put('egg', 'whipped whites', pct(t.whippedG));
+  if (t.glutenFlourG === 0) put('egg', 'flour without gluten', NO_GLUTEN_EGG);
+  put('salt', 'what stays whole', pct(WHOLE_SEASONING * t.wholeG));
+  return by;
+}
+
+/** A zone as it is tested: its upper end wider by what is added, its lower by what makes less of it usual. */
+function widened(rail: Rail, [low, high]: Zone, by: Widenings, t: Tally, flour: number, seen: Seen): Zone {
+  const pct = (grams: number): number => (100 * grams) / flour;
+  const more = (by[rail] ?? []).reduce((a, x) => a + x.percent, 0);
+  switch (rail) {
+    case 'water':
+      return [Math.max(0, low - BOUND_THINS * pct(t.boundWaterG)), high];
+    case 'lift': {
+      const room = seen.altitudeM > 0 ? gasRoomAt(seen.altitudeM) : 1;
+      return [pct(addedG(t, 'curd')) >= MOSTLY_CURD ? 0 : low / room, high / room];
+    }
+    case 'salt':
+      return [seen.pinchOfSalt ? Math.min(low, A_PINCH) : low, high + more];
+    case 'sugar':
+      // milk's own sugar browns and does not sweeten
+      return [low, high + more + pct(t.lactoseG)];
+    default:
+      return [low, high + more];
+  }
+}
+
+/** What is said of the water: what is bound, and what drinks like flour. */
+function waterWords(t: Tally, flour: number): string | null {
+  const bound = (100 * t.boundWaterG) / flour;
+  const names = [...new Set(t.additions.filter((a) => a.id === 'puree' || a.id === 'curd').map((a) => kitchenName(a.ingredient).toLowerCase()))];
+  if (bound > BOUND_WORTH && names.length > 0) return `${percentNumber(bound)} % more is bound in ${names.slice(0, 2).join(' and ')}, and hardly thins.`;
+  const flours = flourLike(t);
+  return flours ? `${flours.charAt(0).toUpperCase()}${flours.slice(1)} counts as flour here.` : null;
+}
+
 /**
  * The zones this formula is tested by.
  * @returns the school with its zones shifted, and why; the school as it is without flour
@@ -99,50 +151,17 @@ export function testedBy(kind: Kind, asked: School, t: Tally, seen: Seen): Teste
   const flour = testedFlourG(t);
   if (!(flour > 0)) return { school: asked, shifts: {} };
   const school = rowFor(kind, asked, t, flour);
-  const pct = (grams: number): number => (100 * grams) / flour;
-  const by: Partial<Record<Rail, { name: string; percent: number }[]>> = {};
-  const put = (rail: Rail, name: string, percent: number): void => {
-    if (percent > 0) by[rail] = [...(by[rail] ?? []), { name, percent }];
-  };
-  for (const a of t.additions)
-    for (const [rail, brings] of Object.entries(WIDENS[a.id]) as [Rail, Brings][]) put(rail, kitchenName(a.ingredient).toLowerCase(), pct(brings(a)));
-  put('egg', 'whipped whites', pct(t.whippedG));
-  if (t.glutenFlourG === 0) put('egg', 'flour without gluten', NO_GLUTEN_EGG);
-  if (t.wholeG > 0) put('salt', 'what stays whole', pct(WHOLE_SEASONING * t.wholeG));
-  const wider = (rail: Rail): Zone => {
-    const [low, high] = school.zones[rail];
-    const more = (by[rail] ?? []).reduce((a, x) => a + x.percent, 0);
-    if (rail === 'lift') {
-      const room = seen.altitudeM > 0 ? gasRoomAt(seen.altitudeM) : 1;
-      return [pct(addedG(t, 'curd')) >= MOSTLY_CURD ? 0 : low / room, high / room];
-    }
-    if (rail === 'salt') return [seen.pinchOfSalt ? Math.min(low, A_PINCH) : low, high + more];
-    // milk's own sugar browns and does not sweeten
-    return [low, high + more + (rail === 'sugar' ? pct(t.lactoseG) : 0)];
-  };
-  const { water, egg, fat, sugar, salt, lift } = school.zones;
-  const plain = t.additions.length === 0 && t.whippedG === 0 && t.lactoseG === 0 && t.glutenFlourG > 0 && !seen.pinchOfSalt && !(seen.altitudeM > 0);
-  const zones = plain
-    ? { water, egg, fat, sugar, salt, lift }
-    : {
-        water: [Math.max(0, water[0] - BOUND_THINS * pct(t.boundWaterG)), water[1]] as Zone,
-        egg: wider('egg'),
-        fat: wider('fat'),
-        sugar: wider('sugar'),
-        salt: wider('salt'),
-        lift: wider('lift'),
-      };
+  const by = widenings(t, flour);
+  const at = (rail: Rail): Zone => widened(rail, school.zones[rail], by, t, flour, seen);
+  const zones = { water: at('water'), egg: at('egg'), fat: at('fat'), sugar: at('sugar'), salt: at('salt'), lift: at('lift') };
   const shifts: Partial<Record<Rail, string>> = {};
   for (const rail of Object.keys(by) as Rail[]) {
     const said = words(rail, by[rail] ?? []);
     if (said) shifts[rail] = said;
   }
-  if (pct(t.boundWaterG) > BOUND_WORTH) {
-    const names = [...new Set(t.additions.filter((a) => a.id === 'puree' || a.id === 'curd').map((a) => kitchenName(a.ingredient).toLowerCase()))];
-    if (names.length > 0) shifts.water = `${percentNumber(pct(t.boundWaterG))} % more is bound in ${names.slice(0, 2).join(' and ')}, and hardly thins.`;
-  }
-  const flours = flourLike(t);
-  if (flours) shifts.water ??= `${flours.charAt(0).toUpperCase()}${flours.slice(1)} counts as flour here.`;
+  const water = waterWords(t, flour);
+  if (water) shifts.water = water;
+  if (school !== asked) shifts.egg = 'The eggs go in whole: tested as a foam of whole eggs.';
   return { school: { ...school, zones }, shifts };
 }
 
