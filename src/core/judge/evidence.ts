@@ -157,6 +157,9 @@ export const pour =
     return (how === 'thick' ? from - at : at - to) > 0 ? RULED_OUT : rail('water', how === 'thick' ? 'low' : 'high')(j);
   };
 
+/** A school that nobody chose says little against a cause. */
+const USUAL_ONLY = 0.45;
+
 /** Fat in the pan: much of it, or none. */
 export const panFat =
   (how: 'much' | 'none' | 'butter') =>
@@ -166,7 +169,9 @@ export const panFat =
     const said = `in the pan: ${MATTERS.panFat.choices[school as SchoolIdOf<'panFat'>].name}`;
     if (how === 'none') return id === 'none' ? { times: FOR, text: said } : RULED_OUT;
     if (how === 'butter') return school === 'butter' ? { times: FOR, text: said } : RULED_OUT;
-    return id === 'much' ? { times: FOR, text: said } : id === 'none' ? RULED_OUT : { times: 0.5, text: null };
+    // whoever wipes, by choice, is not told to wipe; what nobody has said is only usual
+    if (id === 'much') return { times: FOR, text: said };
+    return id === 'none' || j.panFat !== 'usual' ? RULED_OUT : { times: USUAL_ONLY, text: null };
   };
 
 /** How it was turned. */
@@ -175,7 +180,7 @@ export const turned =
   (j: Judged): Says => {
     const school = schoolMeant('flip', j.flip, j.kind);
     if (school === how) return { times: FOR, text: `turned: ${MATTERS.flip.choices[how].name}` };
-    return j.flip === 'usual' ? { times: 0.5, text: null } : RULED_OUT;
+    return j.flip === 'usual' ? { times: USUAL_ONLY, text: null } : RULED_OUT;
   };
 
 /** Something is in the batter. */

@@ -102,46 +102,19 @@ export function HouseForm({ house, save }: Props) {
         </Notice>
       ) : null}
       <div className="grid items-start gap-x-10 gap-y-6 md:grid-cols-2">
-        <section aria-label="Measures" className="grid gap-3">
-          <h2 className="text-xl">Measures</h2>
-          {Object.entries(CONVENTION_FIELDS).map(([k, f]) =>
-            row(
-              k,
-              f.label,
-              WHY[k],
-              k === 'flourFill' ? fillNames(now.conventions, now.conventions.flourFill) : f.names,
-              now.conventions[k as keyof Conventions],
-              (v) => void keep({ conventions: { [k]: v } }),
-            ),
-          )}
-        </section>
         <div className="grid gap-6">
-          <section aria-label="Ways of working" className="grid gap-3">
-            <h2 className="text-xl">Ways of working</h2>
-            {WAY_IDS.map((k) => (
-              <div key={k} className="max-w-md">
-                <WayChoice way={k} value={now.ways[k]} onChange={(v) => v !== undefined && void keep({ ways: { [k]: v } })} />
-                <p className="pt-1 text-[15px] text-soft">{MATTERS[k].why}</p>
-              </div>
-            ))}
-            <div>
-              <span className="text-sm font-semibold text-soft">Altitude</span>
-              <div className="flex w-36 items-center gap-2">
-                <TypedNumber
-                  label="Altitude, metres"
-                  value={String(altitudeM)}
-                  wrong={wrongAltitude}
-                  onCommit={(x) => void keep({ ways: { altitudeM: x } })}
-                  className="h-11 border-rim bg-white px-2.5"
-                />
-                <span className="text-soft">m</span>
-              </div>
-              <p className="pt-1 text-[15px] text-soft">
-                {altitudeM > 0
-                  ? `Here gas takes ${gasRoomAt(altitudeM).toFixed(2)} times the room it does at the sea, so the zones for lift stand that much lower; water boils near ${temperature(boilsAtC(altitudeM), now.units)}.`
-                  : 'High up the same gas takes more room, and less leavening is wanted.'}
-              </p>
-            </div>
+          <section aria-label="Measures" className="grid gap-3">
+            <h2 className="text-xl">Measures</h2>
+            {Object.entries(CONVENTION_FIELDS).map(([k, f]) =>
+              row(
+                k,
+                f.label,
+                WHY[k],
+                k === 'flourFill' ? fillNames(now.conventions, now.conventions.flourFill) : f.names,
+                now.conventions[k as keyof Conventions],
+                (v) => void keep({ conventions: { [k]: v } }),
+              ),
+            )}
           </section>
           <section aria-label="Units" className="grid gap-3">
             <h2 className="text-xl">Units</h2>
@@ -150,6 +123,33 @@ export function HouseForm({ house, save }: Props) {
             )}
           </section>
         </div>
+        <section aria-label="Ways of working" className="grid gap-3">
+          <h2 className="text-xl">Ways of working</h2>
+          {WAY_IDS.map((k) => (
+            <div key={k} className="max-w-md">
+              <WayChoice way={k} value={now.ways[k]} onChange={(v) => v !== undefined && void keep({ ways: { [k]: v } })} />
+              <p className="pt-1 text-[15px] text-soft">{MATTERS[k].why}</p>
+            </div>
+          ))}
+          <div>
+            <span className="text-sm font-semibold text-soft">Altitude</span>
+            <div className="flex w-36 items-center gap-2">
+              <TypedNumber
+                label="Altitude, metres"
+                value={String(altitudeM)}
+                wrong={wrongAltitude}
+                onCommit={(x) => void keep({ ways: { altitudeM: x } })}
+                className="h-11 border-rim bg-white px-2.5"
+              />
+              <span className="text-soft">m</span>
+            </div>
+            <p className="pt-1 text-[15px] text-soft">
+              {altitudeM > 0
+                ? `Here gas takes ${gasRoomAt(altitudeM).toFixed(2)} times the room it does at the sea, so the zones for lift stand that much lower; water boils near ${temperature(boilsAtC(altitudeM), now.units)}.`
+                : 'High up the same gas takes more room, and less leavening is wanted.'}
+            </p>
+          </div>
+        </section>
       </div>
       <section aria-label="The drawer" className="grid gap-2">
         <h2 className="text-xl">The drawer</h2>
