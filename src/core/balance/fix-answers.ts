@@ -7,6 +7,7 @@ import { batterVolume } from '../batter/volume';
 import { yieldClaim } from '../card/method';
 import type { Finding } from '../findings/finding';
 import { usualPortionMl } from '../formula/kinds';
+import { lacksAmount } from '../formula/open';
 import { inSpoons, instead } from '../pantry/honest';
 import { nameFor } from '../pantry/naming';
 import { grams, millilitres } from '../quantity/say';
@@ -119,7 +120,7 @@ const claimed: Fix = (b, w) => {
 
 /** "Some flour": how much of a thing that is known the kind would have. */
 const howMuch: Fix = (b, w, f) => {
-  const open = w.lines.filter((l) => f.keys?.includes(l.key) && l.ingredient !== null);
+  const open = w.lines.filter((l) => f.keys?.includes(l.key) && lacksAmount(l));
   return open.slice(0, MOST_ASKED).map((l) => amountFor(b, w, l));
 };
 

@@ -148,6 +148,11 @@ test('"some flour": asked how much, with the amount the kind would have', () => 
   // water 430 x 88.1 % + 100 x 76.2 % + 40 x 17.9 % = 462 g, at two fifths of the zone 160-235: 190 %, so 243 g, to the next five
   expect(p?.title).toBe('245 g flour');
   expect(workedOn(on(p?.formula ?? f)).analysis.findings).toEqual([]);
+  // an amount that can be read two ways is not asked for again
+  const twice = of(['250 g flour', '10 g baking powder', '4 g salt', '11/2 cups milk', '2 eggs', '40 g butter']);
+  const y = found(twice, 'lines-open');
+  expect(y.message).not.toMatch(/How much/);
+  expect(fixesFor(on(twice), y)).toEqual([]);
   const salty = of(['250 g flour', '25 g sugar', '10 g baking powder', 'salt', '430 g milk', '2 eggs', '40 g butter']);
   expect(fixesFor(on(salty), found(salty, 'lines-open'))[0]?.title).toMatch(/tsp salt$/);
 });

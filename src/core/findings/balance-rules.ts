@@ -4,7 +4,7 @@
  * is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
  */
 import { type KindId, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, type Rail, type RailReading, railOf, sayRail, THICKNESSES, type Zone } from '../formula/kinds';
-import { isOpen, movedBy } from '../formula/open';
+import { isOpen, lacksAmount, movedBy } from '../formula/open';
 import { addedG, testedFlourG } from '../formula/tally';
 import { flourLike, thickByNature } from '../formula/zones';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
@@ -50,7 +50,7 @@ const amountsDisagree: Rule = (e) => {
 
 /** "How much flour?" where the thing is known and only its amount is not. */
 function howMuch(open: readonly EvidenceLine[]): string | null {
-  const known = open.flatMap((l) => (l.ingredient ? [kitchenName(l.ingredient).toLowerCase()] : []));
+  const known = open.flatMap((l) => (l.ingredient && lacksAmount(l) ? [kitchenName(l.ingredient).toLowerCase()] : []));
   return known.length === open.length ? `How much ${[...new Set(known)].slice(0, 3).join(', and how much ')}?` : null;
 }
 

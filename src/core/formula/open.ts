@@ -13,10 +13,14 @@ export interface MaybeOpen extends TallyLine {
 
 export const isOpen = (l: MaybeOpen): boolean => l.use === 'batter' && l.parts.length === 0;
 
+/** A thing that is known, and only its amount is not written: it can be asked how much. */
+export const lacksAmount = (l: MaybeOpen & { readonly findings?: readonly { readonly code: string }[] }): boolean =>
+  l.ingredient != null && (l.findings?.some((f) => f.code === 'no-amount') ?? false);
+
 const NOTHING: readonly Rail[] = [];
 
 /** Per cent of itself that an ingredient has to bring for a rail to hang on it; meq for acid. */
-const ENOUGH = { water: 30, fat: 8, sugar: 8, salt: 0.5, acid: 3 } as const;
+const ENOUGH = { water: 30, fat: 3, sugar: 3, salt: 0.5, acid: 3 } as const;
 
 /** Rails that an ingredient moves; all of them for a flour, which everything is measured by. */
 export function movedBy(i: Ingredient): readonly Rail[] {
