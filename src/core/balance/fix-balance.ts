@@ -88,7 +88,10 @@ function pourAt(b: Bench, w: Worked, as: (water: number) => readonly Formula[]):
 
 const POUR_WHY = 'it pours as it should. The model is good to one class: add or hold back a little at a time, and pour a test.';
 
-export const pourRight: Fix = (b, w) => {
+export const pourRight: Fix = (b, w, f) => {
+  // where the class is right, and only the water is far too much
+  const asWanted = w.analysis.thickness?.pour === w.analysis.school?.pour[0];
+  if (f.code === 'too-thin' && asWanted) return zoneFix('water')(b, w, f);
   const alone = pourAt(b, w, (water) => byOneLine(b, w.lines, 'water', water, w.analysis).map((o) => o.formula));
   const moved = alone?.formula.entries.find((e, n) => e.text !== b.formula.entries[n]?.text);
   const byItself: Proposal | null =

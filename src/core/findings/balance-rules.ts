@@ -250,7 +250,7 @@ const pourRule: Rule = (e) => {
   if (!e.school || !e.thickness || !e.percent || e.waits.has('water')) return null;
   const at = THICKNESSES.indexOf(e.thickness.pour);
   const [from, to] = e.school.pour.map((p) => THICKNESSES.indexOf(p)) as [number, number];
-  const water = railOf(e, 'water')?.reading?.standing;
+  const { standing: water, far = false } = railOf(e, 'water')?.reading ?? {};
   const thick = at - to - (thickByNature(e.tally) ? 1 : 0);
   const thin = from - at;
   const wanted = e.school.pour[0] === e.school.pour[1] ? POUR_NOUNS[e.school.pour[0]] : e.school.pour.map((p) => POUR_NOUNS[p]).join(' to ');
@@ -261,12 +261,14 @@ const pourRule: Rule = (e) => {
       basis: 'model',
       message: `The batter ${POUR_WORDS[e.thickness.pour]}; ${plural(e)} want ${wanted}. Free water is ${percent(e.percent.freeWater)} of the flour. Thin it a little at a time.`,
     };
-  if (thin >= 2 || (thin === 1 && water === 'above'))
+  // thinner than thin cream there is no class: there the water alone speaks
+  const watery = at === 0 && water === 'above' && far;
+  if (thin >= 2 || watery || (thin === 1 && water === 'above'))
     return {
       code: 'too-thin',
-      severity: thin >= 2 ? 'look' : 'note',
+      severity: thin >= 2 || watery ? 'look' : 'note',
       basis: 'model',
-      message: `The batter ${POUR_WORDS[e.thickness.pour]}; ${plural(e)} want ${wanted}. Free water is ${percent(e.percent.freeWater)} of the flour. A spoon of flour at a time, and let it stand.`,
+      message: `The batter ${POUR_WORDS[e.thickness.pour]}; ${plural(e)} want ${wanted}. Free water is ${percent(e.percent.freeWater)} of the flour${watery ? ', far more than usual' : ''}. A spoon of flour at a time, and let it stand.`,
     };
   return null;
 };

@@ -17,6 +17,7 @@ const gross = row(true);
 const subtle = row(false);
 
 export const FAULTY: readonly Faulty[] = [
+  gross('crepes of milk', 'crepe', 'sweet', '250 g flour; 1.4 l milk; 4 eggs; 20 g sugar; 2 g salt; 30 g butter, melted', 'too-thin'),
   gross(
     'soda by the spoon',
     'griddle',
