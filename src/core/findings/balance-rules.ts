@@ -5,7 +5,7 @@
  */
 import { type KindId, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, type Rail, type RailReading, railOf, sayRail, THICKNESSES, type Zone } from '../formula/kinds';
 import { isOpen, lacksAmount, movedBy } from '../formula/open';
-import { addedG, testedFlourG } from '../formula/tally';
+import { testedFlourG } from '../formula/tally';
 import { flourLike, thickByNature } from '../formula/zones';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
@@ -302,6 +302,9 @@ const noGluten: Rule = (e) => {
   };
 };
 
+/** Threads of grated carrot or apple keep their water: so much of them counts as puree. */
+const GRATED_SHARE = 0.4;
+
 /** Percent of flour from which puree wants more lift than usual; a note, and a look. */
 const MUCH_PUREE = [90, 160] as const;
 
@@ -309,7 +312,7 @@ const pureeHeavy: Rule = (e) => {
   const rail = railOf(e, 'lift');
   if (!rail?.zone || e.waits.has('lift') || e.volume?.foamed || e.kind?.panFatCounts || e.kind?.tilted) return null;
   // starch sets by itself: mashed potato is no sweet puree
-  const puree = addedG(e.tally, 'puree') - e.tally.additions.reduce((a, x) => (isA(x.ingredient, 'potato') ? a + x.grams : a), 0);
+  const puree = e.tally.additions.reduce((a, x) => (x.id !== 'puree' || isA(x.ingredient, 'potato') ? a : a + x.grams * (x.grated ? GRATED_SHARE : 1)), 0);
   const pct = (100 * puree) / testedFlourG(e.tally);
   if (!(pct > MUCH_PUREE[0]) || rail.tested >= (rail.zone[0] + rail.zone[1]) / 2 || percent(pct) === percent(MUCH_PUREE[0])) return null;
   return {

@@ -101,9 +101,9 @@ export const KINDS: readonly Kind[] = [
     restMin: 10,
     tilted: false,
     schools: [
-      school(['even', 'even', [160, 235], [18, 55], [10, 38], [5, 30], [0.6, 2.8], [0.5, 1.5], RIBBON, [60, 60]]),
-      school(['tall', 'tall', [125, 180], [20, 60], [8, 35], [6, 30], [0.6, 2.6], [0.6, 1.6], SPOON, [80, 80]]),
-      school(['thin', 'thin', [220, 420], [35, 100], [6, 45], [2, 20], [0.5, 2.5], [0, 0.8], RUNNY, [60, 60]]),
+      school(['even', 'even', [160, 235], [18, 60], [10, 40], [5, 30], [0.6, 3.0], [0.5, 1.6], RIBBON, [60, 60]]),
+      school(['tall', 'tall', [112, 180], [20, 75], [8, 35], [6, 30], [0.6, 3.0], [0.5, 1.7], SPOON, [80, 80]]),
+      school(['thin', 'thin', [195, 420], [35, 100], [6, 45], [2, 20], [0, 2.5], [0, 0.8], RUNNY, [60, 60]]),
     ],
   },
   {
@@ -114,7 +114,7 @@ export const KINDS: readonly Kind[] = [
     panFatCounts: false,
     restMin: 10,
     tilted: false,
-    schools: [school(['even', 'even', [135, 225], [20, 60], [5, 35], [4, 32], [0.3, 2.5], [0.5, 1.5], THICK, [25, 30]])],
+    schools: [school(['even', 'even', [125, 225], [20, 70], [5, 35], [4, 32], [0, 2.6], [0.5, 1.6], THICK, [25, 30]])],
   },
   {
     id: 'foam',
@@ -125,7 +125,7 @@ export const KINDS: readonly Kind[] = [
     restMin: 5,
     tilted: false,
     schools: [
-      school(['soft-fold', 'soft fold', [180, 300], [80, 175], [3, 45], [8, 30], [0.3, 2.2], [0.1, 1.1], FOLDED, [80, 80]]),
+      school(['soft-fold', 'soft fold', [180, 300], [80, 175], [3, 45], [8, 30], [0, 2.2], [0.1, 1.1], FOLDED, [80, 80]]),
       school(['souffle', 'soufflé', [230, 350], [200, 340], [15, 50], [30, 95], [0, 2.2], [0, 1.3], FOLDED, [80, 80]]),
       school(['whole-egg', 'whole egg, whipped with its sugar', [90, 190], [70, 150], [3, 38], [25, 90], [0, 1.5], [0, 1.1], THICK, [50, 80]]),
     ],
@@ -138,7 +138,7 @@ export const KINDS: readonly Kind[] = [
     panFatCounts: false,
     restMin: 10,
     tilted: false,
-    schools: [school(['round-pan', 'round pan', [170, 235], [45, 115], [8, 45], [5, 25], [0.5, 2.2], [0.3, 1.1], RIBBON, [25, 35]])],
+    schools: [school(['round-pan', 'round pan', [155, 235], [35, 115], [8, 45], [5, 25], [0.5, 2.4], [0.3, 1.1], RIBBON, [25, 35]])],
   },
   {
     id: 'crepe',
@@ -149,7 +149,7 @@ export const KINDS: readonly Kind[] = [
     restMin: 30,
     tilted: true,
     schools: [
-      school(['sweet', 'sweet', [220, 450], [60, 130], [8, 48], [4, 25], [0.05, 2.0], [0, 0.15], RUNNY, [45, 60]]),
+      school(['sweet', 'sweet', [220, 450], [50, 130], [8, 48], [4, 25], [0, 2.0], [0, 0.15], RUNNY, [45, 60]]),
       school(['savoury', 'savoury', [220, 450], [55, 130], [6, 40], [2, 14], [1.0, 3.8], [0, 0.15], RUNNY, [45, 60]]),
       school(['buckwheat', 'buckwheat', [190, 300], [0, 40], [2, 25], [0, 12], [1.0, 3.8], [0, 0.15], RUNNY, [70, 90]]),
     ],
@@ -163,8 +163,8 @@ export const KINDS: readonly Kind[] = [
     restMin: 10,
     tilted: false,
     schools: [
-      school(['crisp', 'crisp', [150, 220], [35, 75], [28, 75], [4, 30], [0.5, 2.6], [0.5, 1.3], RIBBON, [80, 120]]),
-      school(['soft', 'soft', [165, 225], [25, 65], [12, 55], [6, 40], [0.5, 2.4], [0.5, 1.4], RIBBON, [80, 120]]),
+      school(['crisp', 'crisp', [150, 230], [35, 75], [28, 75], [4, 30], [0.5, 2.8], [0.5, 1.4], RIBBON, [80, 120]]),
+      school(['soft', 'soft', [160, 230], [25, 70], [12, 58], [6, 45], [0.5, 2.6], [0.4, 1.5], RIBBON, [80, 120]]),
     ],
   },
   {
@@ -175,7 +175,7 @@ export const KINDS: readonly Kind[] = [
     panFatCounts: true,
     restMin: 15,
     tilted: false,
-    schools: [school(['puffed', 'puffed', [240, 420], [110, 250], [20, 110], [2, 38], [0.3, 3.7], [0, 0.2], RUNNY, null])],
+    schools: [school(['puffed', 'puffed', [240, 420], [110, 250], [20, 110], [2, 38], [0, 3.7], [0, 0.2], RUNNY, null])],
   },
 ];
 

@@ -27,6 +27,8 @@ export interface Addition {
   readonly ingredient: Ingredient;
   readonly id: AdditionId;
   readonly grams: number;
+  /** Grated or shredded: threads of it, no smooth puree. */
+  readonly grated: boolean;
 }
 
 export interface Tally {
@@ -69,6 +71,10 @@ export interface Tally {
 /** Nothing is unknown: mostly so. */
 export const ALL_KNOWN: Tally['unknown'] = {};
 
+const GRATED = /\b(?:grat|shredd)/i;
+const SMOOTH = /\b(?:pur[eé]e|mash|blend)/i;
+/** Grated where nothing else is said. */
+const THREADS = new Set(['carrot', 'courgette']);
 const NOTHING_ADDED: Tally['additions'] = [];
 
 /** The mass that is poured: without what stays whole. */
@@ -139,7 +145,11 @@ function add(t: Sums, i: Ingredient, grams: number, { use, preparation, foam }: 
   else t.waterG += c.waterG * share;
   if (b.boundWater) t.boundWaterG += c.waterG * share;
   if (!flour && b.swells && (b.addition === 'cocoa' || b.addition === 'nut')) t.asFlourG += grams;
-  if (b.addition) t.additions = [...t.additions, { ingredient: i, id: b.addition, grams }];
+  if (b.addition)
+    t.additions = [
+      ...t.additions,
+      { ingredient: i, id: b.addition, grams, grated: GRATED.test(preparation ?? '') || (THREADS.has(i.like ?? i.id) && !SMOOTH.test(preparation ?? '')) },
+    ];
   if (b.poured) t.liquidG += grams;
   t.eggG += grams * b.eggEquivalent;
   if (i.id === 'egg-yolk') t.yolkG += grams;

@@ -27,18 +27,21 @@ const WHOLE_SEASONING = 0.004;
 const COCOA_SUGAR = 1;
 /** Egg that binds curd: one to some 70 g of it; a tenth of an egg is fat. */
 const CURD_EGG = 0.7;
-/** What is rich and sour is bound by egg as well; and curd is sweetened, or lies low without leavening. */
+/** What is rich and sour, and puree a little, are bound by egg as well; and curd is sweetened, or lies low without leavening. */
 const CREAM_EGG = 0.2;
-const CURD_SUGAR = 0.04;
+const PUREE_EGG = 0.12;
+const CURD_SUGAR = 0.06;
 const MOSTLY_CURD = 100;
 /** Share of the water bound in puree and curd that less other water is usual by; and percent of flour from which it is told. */
 const BOUND_THINS = 0.25;
 const BOUND_WORTH = 10;
+/** Water more that a batter with yeast is begun with, percent of flour: it thickens as it rises. */
+const YEAST_WATER = 45;
 const EGG_FAT = 0.1;
 
 /** To add an addition is to add a row. */
 const WIDENS: Readonly<Record<AdditionId, Partial<Readonly<Record<Rail, Brings>>>>> = {
-  puree: { sugar: its('sugarsG'), fat: its('fatG'), salt: share(SEASONING) },
+  puree: { sugar: its('sugarsG'), fat: its('fatG'), salt: share(SEASONING), egg: share(PUREE_EGG) },
   curd: {
     fat: (a) => its('fatG')(a) + CURD_EGG * EGG_FAT * a.grams,
     egg: share(CURD_EGG),
@@ -119,7 +122,8 @@ function widened(rail: Rail, [low, high]: Zone, by: Widenings, t: Tally, flour: 
   const more = (by[rail] ?? []).reduce((a, x) => a + x.percent, 0);
   switch (rail) {
     case 'water':
-      return [Math.max(0, low - BOUND_THINS * pct(t.boundWaterG)), high];
+      // what yeast raises is begun thinner
+      return [Math.max(0, low - BOUND_THINS * pct(t.boundWaterG)), high + (t.hasYeast ? YEAST_WATER : 0)];
     case 'lift': {
       const room = seen.altitudeM > 0 ? gasRoomAt(seen.altitudeM) : 1;
       return [pct(addedG(t, 'curd')) >= MOSTLY_CURD ? 0 : low / room, high / room];

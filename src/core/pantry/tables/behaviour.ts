@@ -172,6 +172,7 @@ const BY_ID: Readonly<Record<string, Partial<Behaviour>>> = {
   'chocolate-milk': chocolate,
   'peanut-butter': { inclusion: false, viscosity: 0.2, heldMlPerG: 0.2, addition: 'nut' },
   'almond-butter': { inclusion: false, viscosity: 0.2, heldMlPerG: 0.2, addition: 'nut' },
+  'linseed-ground': { inclusion: false, viscosity: null, trueDensity: 1.2, swells: { slow: 0.5, tauMin: 20, absorption: 3 } },
   'hazelnuts-ground': meal,
   'walnuts-ground': meal,
   'flour-almond': { addition: 'nut' },
