@@ -59,7 +59,7 @@ test('25 lines with a very long name print on one page', async ({ page }) => {
 test.describe('narrow', () => {
   test.use({ viewport: { width: 768, height: 1024 } });
   test('at 768 wide nothing runs out of the page', async ({ page }) => {
-    for (const path of ['/', '/log', '/formulas/new', '/sides', '/sides/new', '/premix', '/premix/new', '/premix/foreign']) {
+    for (const path of ['/', '/on-hand?there=2+eggs', '/log', '/formulas/new', '/sides', '/sides/new', '/premix', '/premix/new', '/premix/foreign']) {
       await page.goto(path);
       expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
     }

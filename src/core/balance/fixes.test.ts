@@ -124,7 +124,7 @@ test('a fix changes the one line a hand would change, in the measure it is writt
   };
   expect(mended(with_('1/2 tsp salt', '1 1/2 tbsp salt'), 'salt-high')).toEqual(['1 1/4 teaspoons salt']);
   expect(mended(with_('2 tbsp sugar', '1 1/2 cups sugar'), 'sugar-high')).toEqual(['1/4 cup sugar']);
-  expect(mended(with_('2 eggs', '8 eggs'), 'egg-high')).toEqual(['2 eggs']);
+  expect(mended(with_('2 eggs', '8 eggs'), 'egg-high')).toEqual(['3 eggs']);
   expect(mended(with_('1 3/4 cups milk', '3 1/2 cups milk'), 'too-thin')).toEqual(['1 3/4 cups milk']);
   expect(mended(of(cups.filter((l) => !l.includes('egg'))), 'egg-low')).toEqual(['1 egg']);
 });

@@ -81,3 +81,20 @@ test('law: what is weighed never changes, nothing goes below nothing, and it is 
   );
   tested.atLeast(20);
 });
+
+test('all there is of a thing is never asked for more of, whatever was over-poured: the others make up for it', () => {
+  // 1,720 g of milk are planned, and there are 1,750
+  const limited = BOWLS.map((l) => (l.key === 'l5' ? { ...l, mostG: 1750 } : l));
+  const free = rebalance(BOWLS, { l1: 1200 }, 'griddle', find);
+  expect(free.grams.get('l5')).toBeGreaterThan(1750);
+  const held = rebalance(limited, { l1: 1200 }, 'griddle', find);
+  expect(held.grams.get('l5')).toBeLessThanOrEqual(1750);
+  expect(drift(held.anew, held.planned)).toBeLessThan(drift(held.left, held.planned));
+  fc.assert(
+    fc.property(fc.double({ min: 0.7, max: 1.6, noNaN: true }), (x) => {
+      const g = rebalance(limited, { l1: x * grams('l1') }, 'griddle', find).grams.get('l5');
+      expect(g ?? 0).toBeLessThanOrEqual(1750);
+    }),
+    { numRuns: 20 },
+  );
+});
