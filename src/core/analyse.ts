@@ -115,7 +115,8 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
     volume,
     thickness: thick,
   };
-  return { ...evidence, findings: findingsOf({ lines, ...evidence }) };
+  // added to, not spread anew: this is worked at every keystroke
+  return Object.assign(evidence, { findings: findingsOf({ lines, ...evidence }) });
 }
 
 /** Every rail where it stands, as its zone is tested. */

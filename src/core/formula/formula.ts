@@ -154,10 +154,30 @@ const kitchenKey = ({ conventions, ways, today }: Kitchen): string => [houseKey(
 function lineOf(e: Entry, k: Kitchen): FormulaLine {
   const read = readLine(e.text, k.conventions, e);
   const line = e.drainedG ? drainLine(read, e.drainedG) : read;
+  // field by field: this is worked at every keystroke, and spreading a line is most of its cost
   return {
-    ...line,
+    text: line.text,
+    status: line.status,
+    ingredient: line.ingredient,
+    amounts: line.amounts,
+    written: line.written,
+    parts: line.parts,
+    grams: line.grams,
+    gramsLow: line.gramsLow,
+    gramsHigh: line.gramsHigh,
+    basis: line.basis,
+    use: line.use,
+    vessel: line.vessel,
+    preparation: line.preparation,
     // a line that names its peaks has them; else they are as the cook whips
     foam: line.foam && !/\b(?:soft|firm|stiff)\b/i.test(line.text) ? k.ways.whites : line.foam,
+    findings: line.findings,
+    suggestions: line.suggestions,
+    words: line.words,
+    alternatives: line.alternatives,
+    readings: line.readings,
+    side: e.group ? (e.group.role === 'side' ? e.group.name : null) : line.side,
+    rows: line.rows,
     key: e.key,
     off: e.off === true,
     pinned: e.pinned === true,
@@ -169,7 +189,6 @@ function lineOf(e: Entry, k: Kitchen): FormulaLine {
     moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
     dressing: e.dressing ?? 'plain',
     group: e.group ?? null,
-    side: e.group ? (e.group.role === 'side' ? e.group.name : null) : line.side,
   };
 }
 
