@@ -6,7 +6,7 @@
 import { type KindId, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, type Rail, type RailReading, railOf, sayRail, THICKNESSES, type Zone } from '../formula/kinds';
 import { isOpen, lacksAmount, movedBy } from '../formula/open';
 import { testedFlourG } from '../formula/tally';
-import { flourLike, thickByNature } from '../formula/zones';
+import { flourLike, middleLift, thickByNature } from '../formula/zones';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
@@ -253,17 +253,19 @@ const pourRule: Rule = (e) => {
   const { standing: water, far = false } = railOf(e, 'water')?.reading ?? {};
   const thick = at - to - (thickByNature(e.tally) ? 1 : 0);
   const thin = from - at;
+  // what is folded in thickens by a class
   const wanted = e.school.pour[0] === e.school.pour[1] ? POUR_NOUNS[e.school.pour[0]] : e.school.pour.map((p) => POUR_NOUNS[p]).join(' to ');
   if (thick >= 2 || (thick === 1 && water === 'below'))
     return {
       code: 'too-thick',
-      severity: thick >= 2 ? 'look' : 'note',
+      // the model alone is a note: where the water says so too, it is a look
+      severity: thick >= 2 && (thick > 2 || water !== 'in') ? 'look' : 'note',
       basis: 'model',
       message: `The batter ${POUR_WORDS[e.thickness.pour]}; ${plural(e)} want ${wanted}. Free water is ${percent(e.percent.freeWater)} of the flour. Thin it a little at a time.`,
     };
   // thinner than thin cream there is no class: there the water alone speaks
   const watery = at === 0 && water === 'above' && far;
-  if (thin >= 2 || watery || (thin === 1 && water === 'above'))
+  if (thin >= 2 || watery || (thin === 1 && water === 'above' && !e.volume?.foamed))
     return {
       code: 'too-thin',
       severity: thin >= 2 || watery ? 'look' : 'note',
@@ -288,12 +290,13 @@ const shareUnknown: Rule = (e) => {
 };
 
 /** Egg that holds what gluten would, percent of flour. */
-const HOLDS = 50;
+const HOLDS = 45;
 
 const noGluten: Rule = (e) => {
-  if (!(e.tally.flourG > 0) || e.tally.glutenFlourG > 0 || e.school?.id === 'buckwheat' || flourOpen(e)) return null;
-  // bound by something else already
+  if (!(e.tally.flourG > 0) || e.tally.glutenFlourG > 0 || flourOpen(e)) return null;
+  // bound by something else already: egg, gum, what buckwheat has of its own in a thin crepe
   if ((e.percent?.egg ?? 0) >= HOLDS || brings(e, (i) => i.id === 'xanthan-gum').length > 0) return null;
+  if (e.school?.id === 'buckwheat' && brings(e, (i) => isA(i, 'flour-buckwheat')).length > 0) return null;
   return {
     code: 'no-gluten',
     severity: 'note',
@@ -314,7 +317,7 @@ const pureeHeavy: Rule = (e) => {
   // starch sets by itself: mashed potato is no sweet puree
   const puree = e.tally.additions.reduce((a, x) => (x.id !== 'puree' || isA(x.ingredient, 'potato') ? a : a + x.grams * (x.grated ? GRATED_SHARE : 1)), 0);
   const pct = (100 * puree) / testedFlourG(e.tally);
-  if (!(pct > MUCH_PUREE[0]) || rail.tested >= (rail.zone[0] + rail.zone[1]) / 2 || percent(pct) === percent(MUCH_PUREE[0])) return null;
+  if (!(pct > MUCH_PUREE[0]) || rail.tested >= middleLift(e.tally, rail.zone) || percent(pct) === percent(MUCH_PUREE[0])) return null;
   return {
     code: 'puree-heavy',
     severity: pct > MUCH_PUREE[1] ? 'look' : 'note',

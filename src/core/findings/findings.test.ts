@@ -115,9 +115,9 @@ test('zones: the ends belong, a quarter of the width is the step', () => {
   expect(readZone(7.4, [10, 20])).toEqual({ standing: 'below', far: true });
 });
 
-test('kinds and schools: fourteen rows, each zone in order, an unknown school is the first', () => {
+test('kinds and schools: fifteen rows, each zone in order, an unknown school is the first', () => {
   const schools = KINDS.flatMap((k) => k.schools);
-  expect(schools).toHaveLength(14);
+  expect(schools).toHaveLength(15);
   for (const s of schools) for (const [low, high] of Object.values(s.zones)) expect(low).toBeLessThan(high);
   const griddle = KINDS[0];
   if (!griddle) throw new Error('no kinds');
@@ -206,6 +206,29 @@ describe('what is added shifts what is tested, and the rail says so', () => {
     const whole = ['3 eggs', '75 g sugar', '110 g flour', '40 ml milk', '1 tsp baking powder'];
     expect(analyse(linesOf(...whole), 'foam', 'soft-fold').school?.id).toBe('whole-egg');
     expect(analyse(linesOf(...whole.map((l) => (l === '3 eggs' ? '3 eggs, separated' : l))), 'foam', 'soft-fold').school?.id).toBe('soft-fold');
+  });
+
+  test('an oven pancake of much milk and few eggs is meant to set in its tray; of few eggs alone it is not', () => {
+    const tray = ['200 g flour', '800 ml milk', '4 eggs', '4 g salt', '30 g sugar', '60 g butter for the pan'];
+    const a = analyse(linesOf(...tray), 'oven', 'puffed');
+    expect([a.school?.id, a.findings]).toEqual(['tray', []]);
+    expect(railOf(a, 'egg')?.shift).toMatch(/sets in its tray/);
+    const poor = analyse(linesOf(...tray.map((l) => l.replace('800 ml', '400 ml'))), 'oven', 'puffed');
+    expect([poor.school?.id, poor.findings.map((f) => f.code)]).toEqual(['puffed', ['egg-low']]);
+  });
+
+  test('a crepe of buckwheat with hardly an egg is tested as one; of wheat it tears', () => {
+    const of = (flour: string): readonly string[] => ['330 g '.concat(flour), '750 ml water', '8 g salt', '1 egg', '15 g oil'];
+    const a = analyse(linesOf(...of('buckwheat flour')), 'crepe', 'savoury');
+    expect([a.school?.id, a.findings]).toEqual(['buckwheat', []]);
+    expect(analyse(linesOf(...of('flour')), 'crepe', 'savoury').findings.map((f) => f.code)).toContain('egg-low');
+    expect(analyse(linesOf(...of('rice flour')), 'crepe', 'savoury').findings.map((f) => f.code)).toContain('no-gluten');
+  });
+
+  test('a puree is raised as well: 100 g to 100 g of flour make 0.3 g more gas usual', () => {
+    const r = rail([...GOOD, '250 g pumpkin puree'], 'lift');
+    expect(r.zone?.[1]).toBeCloseTo(1.6 + 0.3, 6);
+    expect(r.shift).toBe('With pumpkin puree, 0.30 g more lift is usual.');
   });
 
   test('salt by the pinch is meant as one; left out it is not', () => {

@@ -101,7 +101,7 @@ export const KINDS: readonly Kind[] = [
     restMin: 10,
     tilted: false,
     schools: [
-      school(['even', 'even', [160, 235], [18, 60], [10, 40], [5, 30], [0.6, 3.0], [0.5, 1.6], RIBBON, [60, 60]]),
+      school(['even', 'even', [160, 235], [18, 60], [8, 40], [5, 30], [0.6, 3.0], [0.5, 1.6], RIBBON, [60, 60]]),
       school(['tall', 'tall', [112, 180], [20, 75], [8, 35], [6, 30], [0.6, 3.0], [0.5, 1.7], SPOON, [80, 80]]),
       school(['thin', 'thin', [195, 420], [35, 100], [6, 45], [2, 20], [0, 2.5], [0, 0.8], RUNNY, [60, 60]]),
     ],
@@ -114,7 +114,7 @@ export const KINDS: readonly Kind[] = [
     panFatCounts: false,
     restMin: 10,
     tilted: false,
-    schools: [school(['even', 'even', [125, 225], [20, 70], [5, 35], [4, 32], [0, 2.6], [0.5, 1.6], THICK, [25, 30]])],
+    schools: [school(['even', 'even', [125, 225], [18, 70], [5, 35], [4, 32], [0, 3.0], [0.45, 1.6], THICK, [25, 30]])],
   },
   {
     id: 'foam',
@@ -164,7 +164,7 @@ export const KINDS: readonly Kind[] = [
     tilted: false,
     schools: [
       school(['crisp', 'crisp', [150, 230], [35, 75], [28, 75], [4, 30], [0.5, 2.8], [0.5, 1.4], RIBBON, [80, 120]]),
-      school(['soft', 'soft', [160, 230], [25, 70], [12, 58], [6, 45], [0.5, 2.6], [0.4, 1.5], RIBBON, [80, 120]]),
+      school(['soft', 'soft', [160, 230], [25, 70], [12, 58], [6, 45], [0.5, 2.6], [0.4, 1.5], THICK, [80, 120]]),
     ],
   },
   {
@@ -175,7 +175,10 @@ export const KINDS: readonly Kind[] = [
     panFatCounts: true,
     restMin: 15,
     tilted: false,
-    schools: [school(['puffed', 'puffed', [240, 420], [110, 250], [20, 110], [2, 38], [0, 3.7], [0, 0.2], RUNNY, null])],
+    schools: [
+      school(['puffed', 'puffed', [240, 420], [110, 250], [20, 110], [2, 38], [0, 3.7], [0, 0.2], RUNNY, null]),
+      school(['tray', 'set in a tray', [300, 570], [50, 140], [10, 90], [2, 65], [0, 3.7], [0, 0.8], RUNNY, null]),
+    ],
   },
 ];
 

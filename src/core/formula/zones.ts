@@ -3,9 +3,9 @@
  * puree brings sugar of its own, a nut butter fat and salt, curd wants egg to bind it, whipped whites are lift and no
  * rubber. Each widens the upper end by what it brings, and says so in words. Percent of flour, cocoa counted as flour.
  */
-import { kitchenName } from '../pantry/ingredient';
+import { isA, kitchenName } from '../pantry/ingredient';
 import { type AdditionId, behaviourOf } from '../pantry/tables/behaviour';
-import { percentNumber } from '../quantity/say';
+import { lift, percentNumber } from '../quantity/say';
 import { type Kind, RAIL_NAMES, type Rail, type School, schoolOf, type Zone } from './kinds';
 import { type Addition, addedG, type Tally, testedFlourG } from './tally';
 import { gasRoomAt } from './ways';
@@ -23,13 +23,18 @@ const share =
 
 /** Bland additions are salted too: 0.6 g for 100 g of them, a little less where they stay whole. Cocoa is bitter, and takes its weight in sugar. */
 const SEASONING = 0.006;
+/** A puree carries a share of what the batter is: fat, and leavening for its own weight, g of gas per g. */
+const PUREE_FAT = 0.04;
+const CARRIED_LIFT = 0.003;
 const WHOLE_SEASONING = 0.004;
 const COCOA_SUGAR = 1;
 /** Egg that binds curd: one to some 70 g of it; a tenth of an egg is fat. */
 const CURD_EGG = 0.7;
 /** What is rich and sour, and puree a little, are bound by egg as well; and curd is sweetened, or lies low without leavening. */
 const CREAM_EGG = 0.2;
-const PUREE_EGG = 0.12;
+const PUREE_EGG = 0.16;
+/** What is ground of nuts has no gluten and much fat: egg holds it. */
+const MEAL_EGG = 0.4;
 const CURD_SUGAR = 0.06;
 const MOSTLY_CURD = 100;
 /** Share of the water bound in puree and curd that less other water is usual by; and percent of flour from which it is told. */
@@ -41,21 +46,28 @@ const EGG_FAT = 0.1;
 
 /** To add an addition is to add a row. */
 const WIDENS: Readonly<Record<AdditionId, Partial<Readonly<Record<Rail, Brings>>>>> = {
-  puree: { sugar: its('sugarsG'), fat: its('fatG'), salt: share(SEASONING), egg: share(PUREE_EGG) },
+  puree: {
+    sugar: its('sugarsG'),
+    fat: (a) => its('fatG')(a) + PUREE_FAT * a.grams,
+    salt: (a) => (isA(a.ingredient, 'potato') ? 2 : 1) * SEASONING * a.grams,
+    egg: share(PUREE_EGG),
+    lift: share(CARRIED_LIFT),
+  },
   curd: {
     fat: (a) => its('fatG')(a) + CURD_EGG * EGG_FAT * a.grams,
     egg: share(CURD_EGG),
     sugar: share(CURD_SUGAR),
     salt: (a) => its('naclG')(a) + SEASONING * a.grams,
+    lift: share(CARRIED_LIFT),
   },
-  nut: { fat: its('fatG'), sugar: its('sugarsG'), salt: its('naclG') },
+  nut: { fat: its('fatG'), sugar: its('sugarsG'), salt: its('naclG'), egg: (a) => (behaviourOf(a.ingredient).swells ? MEAL_EGG * a.grams : 0) },
   cocoa: { fat: its('fatG'), sugar: share(COCOA_SUGAR) },
   chocolate: { fat: its('fatG'), sugar: its('sugarsG') },
   cream: { fat: its('fatG'), egg: share(CREAM_EGG) },
 };
 
 /** Percent of flour under which an addition is not worth a word. */
-const WORTH_A_WORD: Partial<Readonly<Record<Rail, number>>> = { sugar: 1, fat: 1, salt: 0.3, egg: 2 };
+const WORTH_A_WORD: Partial<Readonly<Record<Rail, number>>> = { sugar: 1, fat: 1, salt: 0.3, egg: 2, lift: 0.1 };
 /** More egg holds what no gluten holds, percent of flour (a model). */
 const NO_GLUTEN_EGG = 15;
 /** The least salt that is a pinch meant as one. */
@@ -77,11 +89,28 @@ export interface TestedBy {
 /** Whole eggs whipped with their sugar, percent of flour from which a foam-raised cake stands on them. */
 const WHOLE_EGG_FOAM = { egg: 70, sweetness: 30 } as const;
 
-/** The school whose row fits: a soft fold without whipped whites, rich in egg and sugar, is a foam of whole eggs. */
-function rowFor(kind: Kind, school: School, t: Tally, flour: number): School {
-  if (school.id !== 'soft-fold' || t.whippedG > 0) return school;
-  const whole = (100 * t.eggG) / flour >= WHOLE_EGG_FOAM.egg && (100 * (t.sugarG - t.lactoseG)) / flour >= WHOLE_EGG_FOAM.sweetness;
-  return whole ? schoolOf(kind, 'whole-egg') : school;
+/** Percent of flour: an oven pancake of so much milk and so little egg is meant to set in its tray, not to climb. */
+const SET_IN_A_TRAY = { water: 300, egg: 110 } as const;
+
+/** Percent of flour: a crepe of less gluten and fewer eggs is held by what buckwheat has of its own. */
+const OF_BUCKWHEAT = { gluten: 40, egg: 50 } as const;
+
+interface Row {
+  readonly school: School;
+  /** Why it is another than the cook's; null where it is the cook's. */
+  readonly why: string | null;
+}
+
+/** The school whose row fits what was put in, where the school named cannot be what is meant. */
+function rowFor(kind: Kind, school: School, t: Tally, flour: number): Row {
+  const egg = (100 * t.eggG) / flour;
+  if (school.id === 'soft-fold' && t.whippedG === 0 && egg >= WHOLE_EGG_FOAM.egg && (100 * (t.sugarG - t.lactoseG)) / flour >= WHOLE_EGG_FOAM.sweetness)
+    return { school: schoolOf(kind, 'whole-egg'), why: 'The eggs go in whole: tested as a foam of whole eggs.' };
+  if (school.id === 'puffed' && egg < SET_IN_A_TRAY.egg && (100 * t.waterG) / flour >= SET_IN_A_TRAY.water)
+    return { school: schoolOf(kind, 'tray'), why: 'Much milk and few eggs: tested as one that sets in its tray.' };
+  if (kind.id === 'crepe' && egg < OF_BUCKWHEAT.egg && (100 * t.glutenFlourG) / flour < OF_BUCKWHEAT.gluten)
+    return { school: schoolOf(kind, 'buckwheat'), why: school.id === 'buckwheat' ? null : 'Hardly any gluten and few eggs: tested as a buckwheat crepe.' };
+  return { school, why: null };
 }
 
 /** "With banana, 9 % more sugar is usual." */
@@ -91,7 +120,8 @@ function words(rail: Rail, by: readonly { readonly name: string; readonly percen
   if (all < least) return null;
   const names = [...new Set(by.filter((x) => x.percent >= least / 2).map((x) => x.name))];
   const who = names.length > 2 ? `${names.slice(0, 2).join(', ')} and others` : names.join(' and ');
-  return `With ${who}, ${percentNumber(all)} % more ${RAIL_NAMES[rail].toLowerCase()} is usual.`;
+  const much = rail === 'lift' ? `${lift(all)} g` : `${percentNumber(all)} %`;
+  return `With ${who}, ${much} more ${RAIL_NAMES[rail].toLowerCase()} is usual.`;
 }
 
 interface Widening {
@@ -126,10 +156,13 @@ function widened(rail: Rail, [low, high]: Zone, by: Widenings, t: Tally, flour: 
       return [Math.max(0, low - BOUND_THINS * pct(t.boundWaterG)), high + (t.hasYeast ? YEAST_WATER : 0)];
     case 'lift': {
       const room = seen.altitudeM > 0 ? gasRoomAt(seen.altitudeM) : 1;
-      return [pct(addedG(t, 'curd')) >= MOSTLY_CURD ? 0 : low / room, high / room];
+      return [pct(addedG(t, 'curd')) >= MOSTLY_CURD ? 0 : low / room, (high + more) / room];
     }
     case 'salt':
       return [seen.pinchOfSalt ? Math.min(low, A_PINCH) : low, high + more];
+    case 'egg':
+      // what yeast raises stands by its gluten
+      return [t.hasYeast ? low / 2 : low, high + more];
     case 'sugar':
       // milk's own sugar browns and does not sweeten
       return [low, high + more + pct(t.lactoseG)];
@@ -154,7 +187,7 @@ function waterWords(t: Tally, flour: number): string | null {
 export function testedBy(kind: Kind, asked: School, t: Tally, seen: Seen): TestedBy {
   const flour = testedFlourG(t);
   if (!(flour > 0)) return { school: asked, shifts: {} };
-  const school = rowFor(kind, asked, t, flour);
+  const { school, why } = rowFor(kind, asked, t, flour);
   const by = widenings(t, flour);
   const at = (rail: Rail): Zone => widened(rail, school.zones[rail], by, t, flour, seen);
   const zones = { water: at('water'), egg: at('egg'), fat: at('fat'), sugar: at('sugar'), salt: at('salt'), lift: at('lift') };
@@ -165,7 +198,7 @@ export function testedBy(kind: Kind, asked: School, t: Tally, seen: Seen): Teste
   }
   const water = waterWords(t, flour);
   if (water) shifts.water = water;
-  if (school !== asked) shifts.egg = 'The eggs go in whole: tested as a foam of whole eggs.';
+  if (why) shifts.egg = why;
   return { school: { ...school, zones }, shifts };
 }
 
@@ -177,6 +210,9 @@ export function flourLike(t: Tally): string | null {
     .map((a) => kitchenName(a.ingredient).toLowerCase());
   return [...new Set(names)].slice(0, 2).join(' and ');
 }
+
+/** The middle of a lift zone as it would be without what puree and curd carry: from there on the middle sets. */
+export const middleLift = (t: Tally, [low, high]: Zone): number => (low + high - (100 * CARRIED_LIFT * addedG(t, 'puree', 'curd')) / testedFlourG(t)) / 2;
 
 /** Percent of flour of additions from which a batter is thicker by nature than its school. */
 const THICKENS = 40;
