@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { analyse } from '../analyse';
-import { KINDS, type KindId, kindFromWords, RAILS, type Rail, railOf, readZone, schoolOf, usualPortionMl } from '../formula/kinds';
+import { KINDS, type KindId, kindFromWords, oneOf, RAILS, type Rail, railOf, readZone, schoolOf, usualPortionMl } from '../formula/kinds';
 import { pouredG } from '../formula/tally';
 import { counting } from '../testing/counted';
 import { anyFormula, linesOf } from '../testing/formulas';
@@ -122,6 +122,7 @@ test('kinds and schools: fifteen rows, each zone in order, an unknown school is 
   const griddle = KINDS[0];
   if (!griddle) throw new Error('no kinds');
   expect(schoolOf(griddle, 'nonsense').id).toBe('even');
+  expect([oneOf('oven'), oneOf('crepe')]).toEqual(['an oven pancake', 'a crepe']);
   expect(usualPortionMl(schoolOf(griddle, 'tall'))).toBe(80);
 });
 

@@ -190,6 +190,12 @@ export function kindById(id: KindId): Kind {
   return k;
 }
 
+/** "a waffle", "an oven pancake". */
+export function oneOf(id: KindId): string {
+  const name = kindById(id).name.toLowerCase();
+  return `${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name}`;
+}
+
 /** The school of a kind by id; the kind's first where the id is none of its own. */
 export const schoolOf = (kind: Kind, id: string | null | undefined): School => kind.schools.find((s) => s.id === id) ?? kind.schools[0];
 

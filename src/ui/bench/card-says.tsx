@@ -1,7 +1,7 @@
 'use client';
 import { type Formula, type FormulaLine, kitchenOf } from '@/core/formula/formula';
 import { guessKind, type Offer, offersFrom, toldBy } from '@/core/formula/from-card';
-import { kindById } from '@/core/formula/kinds';
+import { oneOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { MATTERS, MEASURED } from '@/core/formula/schools';
 import { wayName } from '@/core/formula/ways';
@@ -59,18 +59,16 @@ export function CardSays({ formula: f, lines, house, fresh, send }: Props) {
       {other ? (
         <div className="flex flex-wrap items-center gap-2">
           <p className="min-w-0 grow">
-            It looks like a {kindById(other.kind).name.toLowerCase()}: {other.why}.
+            It looks like {oneOf(other.kind)}: {other.why}.
           </p>
-          <Button onClick={() => send({ do: 'set', part: { kind: other.kind, school: other.school }, place: null })}>
-            Make it a {kindById(other.kind).name.toLowerCase()}
-          </Button>
+          <Button onClick={() => send({ do: 'set', part: { kind: other.kind, school: other.school }, place: null })}>Make it {oneOf(other.kind)}</Button>
           <Button look="bare" onClick={() => send({ do: 'set', part: { dismissed: [...f.dismissed, `guess:${other.kind}`] }, place: null })}>
             Leave it
           </Button>
         </div>
       ) : guess ? (
         <p className="text-soft">
-          Taken for a {kindById(guess.kind).name.toLowerCase()}: {guess.why}.
+          Taken for {oneOf(guess.kind)}: {guess.why}.
         </p>
       ) : null}
       {offers.length > 0 ? (
