@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
-import { readOnHand, usingUpFrom } from '@/core/batch/on-hand';
+import { readOnHand, sameThing, usingUpFrom } from '@/core/batch/on-hand';
 import { isShellEgg } from '@/core/formula/eggs';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -44,7 +44,8 @@ export default async function OnHandPage({ searchParams }: { readonly searchPara
     .filter((o) => ticked.includes(o.id))
     .flatMap((o) => {
       const ingredient = findIngredient(o.id, house.conventions.own);
-      return ingredient ? [{ text: o.name, ingredient, grams: o.grams }] : [];
+      // what is written of a thing stands; its place on the shelf is no second one
+      return ingredient && !read.things.some((t) => sameThing(t.ingredient, ingredient)) ? [{ text: o.name, ingredient, grams: o.grams }] : [];
     });
   const things = [...read.things, ...fromStock];
   const found = usingUpFrom(formulas, things, house).slice(0, MOST_SHOWN);

@@ -25,6 +25,22 @@ test('a sentence of things and amounts is read; what says no amount is asked abo
   expect(readOnHand('', FRESH_KITCHEN)).toEqual({ things: [], open: [] });
 });
 
+test('a thing written twice is there twice; what is more than can be asked at once is told', () => {
+  const read = readOnHand('2 eggs, 300 g milk, 3 eggs', FRESH_KITCHEN);
+  expect(read.things.map((t) => [t.text, Math.round(t.grams)])).toEqual([
+    ['2 eggs, 3 eggs', 250],
+    ['300 g milk', 300],
+  ]);
+  const many = readOnHand(Array.from({ length: 42 }, () => '10 g milk').join('; '), FRESH_KITCHEN);
+  expect([many.things[0]?.grams, many.open.length]).toEqual([400, 2]);
+});
+
+test('a line that is not read is no line less that it takes', () => {
+  const open = of('Open cakes', '250 g flour', '300 g milk', '2 eggs', 'some moondust');
+  const [u] = usingUpFrom([open], readOnHand('600 g milk', FRESH_KITCHEN).things, FRESH_KITCHEN);
+  expect(u?.unread).toEqual(['some moondust']);
+});
+
 // 700 / 440 = 1.59 times the sour cakes: 3.18 of five eggs; one banana is once the banana cakes, and one of five eggs
 test('what uses up most comes first, never beyond what there is, with pieces and what else it takes', () => {
   const { things } = readOnHand('700 g buttermilk, 5 eggs, 1 banana', FRESH_KITCHEN);

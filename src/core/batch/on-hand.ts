@@ -8,6 +8,7 @@ import { isShellEgg } from '../formula/eggs';
 import { countedLines, type EndId, type Formula, type FormulaLine, schoolIdOf } from '../formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
+import { isOpen } from '../formula/open';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { meansOf } from './driver';
 
@@ -31,21 +32,27 @@ export function readOnHand(text: string, house: Kitchen): OnHandRead {
   const rows = text
     .split(/[\n;]|,(?!\d)|\band\b(?=\s+(?:\d|a\b|an\b|one|two|three|four|five|six|seven|eight|nine|ten|half))/i)
     .map((t) => t.trim())
-    .filter(Boolean)
-    .slice(0, MOST_ON_HAND);
+    .filter(Boolean);
   const things: OnHand[] = [];
   const open: { text: string; why: string }[] = [];
-  for (const row of rows) {
+  for (const row of rows.slice(MOST_ON_HAND)) open.push({ text: row, why: `More than ${MOST_ON_HAND} things at once: left out.` });
+  for (const row of rows.slice(0, MOST_ON_HAND)) {
     const l = readLine(row, house.conventions);
     const [part] = l.parts;
-    if (part && l.parts.length === 1 && part.grams > 0) things.push({ text: row, ingredient: part.ingredient, grams: part.grams });
-    else open.push({ text: row, why: l.findings[0]?.message ?? 'Write one thing and how much of it there is.' });
+    // written twice, it is there twice
+    const at = part ? things.findIndex((t) => sameThing(t.ingredient, part.ingredient)) : -1;
+    const before = things[at];
+    if (part && l.parts.length === 1 && part.grams > 0) {
+      if (before) things[at] = { ...before, text: `${before.text}, ${row}`, grams: before.grams + part.grams };
+      else things.push({ text: row, ingredient: part.ingredient, grams: part.grams });
+    } else open.push({ text: row, why: l.findings[0]?.message ?? 'Write one thing and how much of it there is.' });
   }
   return { things, open };
 }
 
 /** One and the same in a kitchen: shell eggs of any size, a kitchen's own thing and what it is like. */
-const sameThing = (a: Ingredient, b: Ingredient): boolean => a.id === b.id || (isShellEgg(a.id) && isShellEgg(b.id)) || a.like === b.id || b.like === a.id;
+export const sameThing = (a: Ingredient, b: Ingredient): boolean =>
+  a.id === b.id || (isShellEgg(a.id) && isShellEgg(b.id)) || a.like === b.id || b.like === a.id;
 
 export interface UsesUp<F> {
   readonly of: F;
@@ -62,6 +69,8 @@ export interface UsesUp<F> {
   readonly drives: OnHand;
   /** What else it takes, by name. */
   readonly needs: readonly { readonly name: string; readonly grams: number }[];
+  /** Lines of it that are not read or say no amount, as written: it takes them too, nobody knows how much. */
+  readonly unread: readonly string[];
 }
 
 /** More than this many times a card is another day's work. */
@@ -100,6 +109,7 @@ function usesOf<F extends { readonly formula: Formula }>(of: F, end: EndId | nul
     uses: found.map((x) => ({ thing: x.thing, grams: x.each * factor })),
     drives: least.thing,
     needs: [...others].map(([name, grams]) => ({ name, grams })).sort((a, b) => b.grams - a.grams),
+    unread: lines.filter(isOpen).map((l) => l.text),
   };
 }
 

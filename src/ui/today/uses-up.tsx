@@ -53,11 +53,12 @@ export function UsesUpView({ found, units, isEgg }: { readonly found: readonly F
               </p>
               <p className="text-soft">
                 {u.needs.length === 0
-                  ? 'Needs nothing else.'
+                  ? u.unread.length === 0 && 'Needs nothing else.'
                   : `Needs besides: ${u.needs
                       .slice(0, MOST_NEEDS)
                       .map((n) => `${n.name} ${grams(n.grams, units)}`)
                       .join(', ')}${u.needs.length > MOST_NEEDS ? `, and ${u.needs.length - MOST_NEEDS} more` : ''}.`}
+                {u.unread.length > 0 ? ` Not read yet, and not counted: ${u.unread.map((t) => `“${t}”`).join(', ')}.` : null}
               </p>
               <div className="mt-1 flex flex-wrap gap-2">
                 <Link href={plan} className={lookOf('plain')}>
