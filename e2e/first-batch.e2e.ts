@@ -104,11 +104,11 @@ test('six steps in one go', async ({ page }) => {
   await expect(sheet).toContainText('36 griddle cakes of 60 ml');
   const flour = sheet.getByRole('listitem').filter({ hasText: 'All-purpose wheat flour' });
   await expect(flour.locator('strong')).toHaveText(/^\d{3} g$/);
-  await page.getByRole('radio', { name: 'to 0.1 g' }).click();
+  await page.getByRole('radio', { name: 'all to 0.1 g' }).click();
   await expect(flour.locator('strong')).toHaveText(/^\d{3}\.\d g$/);
   await expect(page.getByText('Nothing is lost to rounding.')).toBeVisible();
   await axe(page);
-  await page.getByRole('radio', { name: 'whole grams' }).click();
+  await page.getByRole('radio', { name: 'grams', exact: true }).click();
 
   // 6. make it: tick as it is weighed, reload in the middle, write what came out
   await page.getByRole('button', { name: 'Start this batch' }).click();

@@ -82,11 +82,11 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   await tabTo(page, /^Pieces$/);
   await page.keyboard.press('Control+A');
   await page.keyboard.type('10');
-  await tabTo(page, /^whole grams$/);
+  await tabTo(page, /^grams$/);
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('radio', { name: 'to 0.1 g' })).toBeFocused();
+  await expect(page.getByRole('radio', { name: 'all to 0.1 g' })).toBeFocused();
   await page.keyboard.press('Space');
-  await expect(page.getByRole('radio', { name: 'to 0.1 g' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'all to 0.1 g' })).toBeChecked();
   await tabTo(page, /^Start this batch$/);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/prep$/);

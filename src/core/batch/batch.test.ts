@@ -86,11 +86,20 @@ test('pan and topping lines scale but count in no ratio; a line without grams co
   expect(s.massG).toBeCloseTo(2 * 859, 6);
 });
 
-test('whole grams: each line rounded, a pinch kept to the tenth, and the drift that costs', () => {
+test('grams: large to the gram, small and what does much to the tenth, and the drift that costs', () => {
   const s = scaled({ by: 'factor', factor: 0.33 }, 'gram');
-  expect(s.lines.map((l) => l.grams)).toEqual([83, 8, 1, 3, 142, 33, 13, null, 17]);
-  // salt 1 g on 83 g flour is 1.199 %, exactly it was 4 x .995/250 = 1.592 %
-  expect(s.drift.salt).toBeCloseTo((100 * 0.995) / 83 - 1.592, 2);
+  expect(s.lines.map((l) => l.grams)).toEqual([83, 8.3, 1.3, 3.3, 142, 33, 13.2, null, 16.5]);
+  // salt 1.3 g on 83 g flour is 1.558 %, exactly it was 4 x .995/250 = 1.592 %
+  expect(s.drift.salt).toBeCloseTo((100 * 1.3 * 0.995) / 83 - 1.592, 2);
+  // 1.3 for 1.32, and 83 for 82.5: 2.1 % less of the salt there was
+  expect(s.moved.find((m) => m.ratio === 'salt')?.pct).toBeCloseTo(100 * (1.3 / 83 / (1.32 / 82.5) - 1), 6);
+  // lift and salt come first, whatever else moved
+  expect(
+    s.moved
+      .slice(0, 2)
+      .map((m) => m.ratio)
+      .sort(),
+  ).toEqual(['co2', 'salt']);
   expect(scaled({ by: 'factor', factor: 0.1 }, 'gram').lines[2]).toMatchObject({ grams: 0.4, measure: '0.4 g' });
 });
 

@@ -6,9 +6,10 @@
 import { nearest, type Take, takesOf } from '../balance/drawer';
 import type { KitchenLine } from '../balance/kitchen';
 import type { KitchenConventions } from '../pantry/conventions';
+import { allFine } from '../pantry/honest';
 import { type Ingredient, membersOf } from '../pantry/ingredient';
 import type { ToolId } from '../pantry/tools';
-import { gramsExact, grams as sayGrams } from '../quantity/say';
+import { asWeighed } from '../quantity/say';
 import type { AccountLine } from './account';
 import type { Taken } from './scale';
 
@@ -50,10 +51,10 @@ export function takenInKitchen(
   return lines.map((l, n): Taken | null => {
     const own = answers.filter(({ a }) => a.line === n);
     if (own.length === 0) return null;
-    const text = own.map(({ a, take }) => take?.text ?? (a.grams < 10 ? gramsExact(a.grams) : sayGrams(a.grams))).join(' and ');
+    const text = own.map(({ a, take }) => take?.text ?? asWeighed(a.grams, allFine([a])).measure).join(' and ');
     const note = own.flatMap(({ take }) => take?.note ?? []).join(', ');
     const weighed = own.every(({ take }) => take === null);
-    const grams = own.map(({ a, take }) => take?.grams ?? a.grams);
+    const grams = own.map(({ a, take }) => take?.grams ?? asWeighed(a.grams, allFine([a])).grams);
     if (isBlend(l))
       return { measure: text, weighed, note, parts: membersOf(l.ingredient).map((m) => ({ ingredient: m.ingredient, grams: m.share * (grams[0] ?? 0) })) };
     return { measure: text, weighed, note, parts: own.map(({ a }, k) => ({ ingredient: a.ingredient, grams: grams[k] ?? a.grams })) };

@@ -3,16 +3,15 @@
 import { allergensOf } from '../formula/tally';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { localDay, sayDay } from '../quantity/day';
-import { grams, massBoth, type Units } from '../quantity/say';
+import { grams, type Units } from '../quantity/say';
 import type { Batch } from './batch';
 import type { Label } from './label';
 import { linesOfSheet } from './sheet';
-import type { SheetLine } from './sheet-line';
+import { measureSaid, type SheetLine } from './sheet-line';
 import { mixesIn, mixName } from './split';
 
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
-const said = (l: SheetLine, u: Units): string =>
-  l.measure === null ? l.text : `${l.name} ${u.weight === 'oz' && l.grams !== null ? massBoth(l.grams, u) : l.measure}`;
+const said = (l: SheetLine, u: Units): string => (l.measure === null ? l.text : `${l.name} ${measureSaid(l, u)}`);
 
 /** What is held, for a label; deferring to the packets. */
 export function holds(lines: readonly SheetLine[], find: (id: string) => Ingredient | undefined): string {

@@ -1,20 +1,23 @@
 /**
  * Scaling a formula: from what drives the batch (pieces, flour, a factor ...) to a factor, and from the factor to the
- * amounts of a sheet, exact or to the whole gram, with the drift that rounding costs. Leavening scales straight: the
+ * amounts of a sheet, exact or as they are weighed, with the drift that rounding costs. Leavening scales straight: the
  * chemistry does not know the size of the bowl.
  */
 
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
+import { TOLERANCE } from '../balance/kitchen';
 import { piecesOf, type Yield } from '../batter/volume';
 import type { KindId } from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
 import { pouredG } from '../formula/tally';
-import { gramsExact, grams as sayGrams } from '../quantity/say';
+import { allFine } from '../pantry/honest';
+import { asWeighed, gramsExact } from '../quantity/say';
 import type { Result } from '../result';
 import { type CannotScale, type Driver, portionOf, timesOf } from './driver';
 
 export const EXACTNESSES = ['exact', 'gram', 'kitchen'] as const;
 export type Exactness = (typeof EXACTNESSES)[number];
+export const EXACTNESS_WORDS: Readonly<Record<Exactness, string>> = { gram: 'grams', exact: 'all to 0.1 g', kitchen: 'cups and spoons' };
 
 /** A line as it is taken with kitchen measures: what that weighs, part by part. */
 export interface Taken {
@@ -40,6 +43,8 @@ export interface ScaledLine<L extends AnalysableLine> {
   readonly line: L;
   /** Grams after scaling and rounding; null for a line that has none. */
   readonly grams: number | null;
+  /** The same before any rounding: spoons are worked from it, never from what is rounded already. */
+  readonly exactG: number | null;
   /** As it is taken: "268.4 g". */
   readonly measure: string | null;
   /** In grams, rather than by measures. */
@@ -57,20 +62,21 @@ export interface Scaled<L extends AnalysableLine> {
   readonly yield: Yield | null;
   readonly lines: readonly ScaledLine<L>[];
   readonly drift: Drift;
+  /** The same as each was: percent of itself. */
+  readonly moved: readonly Moved[];
 }
 
-/** A pinch that a whole gram would round away is kept to the tenth. */
-const tooFine = (grams: number): boolean => grams < 0.5;
-const tenth = (grams: number): number => Math.max(0.1, Math.round(grams * 10) / 10);
-
-const rounded = (grams: number, how: 'exact' | 'gram'): number => (how === 'exact' ? grams : tooFine(grams) ? tenth(grams) : Math.round(grams));
-const say = (grams: number, how: 'exact' | 'gram'): string => (how === 'exact' ? gramsExact(grams) : tooFine(grams) ? gramsExact(grams) : sayGrams(grams));
+/** What rounding moves a ratio by, percent of what it was: so that lift and salt can be ranked beside egg and fat. */
+export interface Moved {
+  readonly ratio: keyof Drift;
+  readonly pct: number;
+}
 
 /**
  * Scales a formula.
  * @param lines with grams; lines without parts come back unscaled, with grams null
  * @param to what drives the batch; numbers > 0
- * @param how exact grams, each line to the whole gram, or each line as it was taken with kitchen measures (null: weighed)
+ * @param how exact grams, each line as it is weighed (large to the gram, small to the tenth), or each line as it was taken with kitchen measures (null: weighed)
  * @param portionMl to count pieces with, where the driver does not say
  * @returns errors: nothing to scale, no flour / eggs / such ingredient for that driver, more than a tonne
  */
@@ -85,18 +91,17 @@ export function scale<L extends AnalysableLine>(
   if (!begun.ok) return begun;
   const { before, factor } = begun.value;
   const scaled = lines.map((line, n): { out: ScaledLine<L>; parts: L['parts'] } => {
-    if (line.parts.length === 0) return { out: { line, grams: null, measure: null, weighed: false, parts: [], note: '' }, parts: [] };
+    if (line.parts.length === 0) return { out: { line, grams: null, exactG: null, measure: null, weighed: false, parts: [], note: '' }, parts: [] };
+    const exactG = line.parts.reduce((sum, p) => sum + p.grams, 0) * factor;
     const taken = typeof how === 'string' ? null : how[n];
     if (taken)
       return {
-        out: { ...taken, line, grams: taken.parts.reduce((a, p) => a + p.grams, 0) },
+        out: { ...taken, line, exactG, grams: taken.parts.reduce((a, p) => a + p.grams, 0) },
         parts: taken.parts,
       };
-    const exact = line.parts.reduce((sum, p) => sum + p.grams, 0) * factor;
-    const by = typeof how === 'string' ? how : 'gram';
-    const grams = rounded(exact, by);
-    const parts = line.parts.map((p) => ({ ...p, grams: (p.grams * factor * grams) / exact }));
-    return { out: { line, grams, measure: say(grams, by), weighed: true, parts, note: '' }, parts };
+    const { grams, measure } = how === 'exact' ? { grams: exactG, measure: gramsExact(exactG) } : asWeighed(exactG, allFine(line.parts));
+    const parts = line.parts.map((p) => ({ ...p, grams: (p.grams * factor * grams) / exactG }));
+    return { out: { line, grams, exactG, measure, weighed: true, parts, note: '' }, parts };
   });
   const after = analyse(
     lines.map((l, i) => ({ ...l, parts: scaled[i]?.parts ?? [] })),
@@ -113,25 +118,45 @@ export function scale<L extends AnalysableLine>(
       yield: portion && after.volume ? piecesOf(pouredG(after.tally), after.volume.densityGPerMl, portion) : null,
       lines: scaled.map((s) => s.out),
       drift: driftOf(before, after, factor),
+      moved: movedBy(before, after),
     },
   };
+}
+
+/** Where each ratio of a formula is found. */
+const RATIOS: Readonly<Record<keyof Drift, (x: Analysis) => number | null | undefined>> = {
+  co2: (x) => x.co2Per100gFlour,
+  salt: (x) => x.percent?.salt,
+  liquid: (x) => x.percent?.liquid,
+  water: (x) => x.percent?.water,
+  egg: (x) => x.percent?.egg,
+  fat: (x) => x.percent?.fat,
+  sugar: (x) => x.percent?.sugar,
+};
+
+/** By how much of itself each may move before it is tasted, percent: what the choice of kitchen measures goes by too. */
+const BEARS: Readonly<Record<keyof Drift, number>> = { ...TOLERANCE, co2: TOLERANCE.leavening, water: TOLERANCE.liquid };
+/** A ratio under so much, percent of flour, is not one to keep. */
+const TRACE = 0.01;
+
+/** What moved, percent of itself: lift and salt always, then the others by what they do. */
+function movedBy(before: Analysis, after: Analysis): readonly Moved[] {
+  const all = (Object.keys(RATIOS) as (keyof Drift)[]).flatMap((ratio): Moved[] => {
+    const [was, is] = [RATIOS[ratio](before) ?? 0, RATIOS[ratio](after) ?? 0];
+    return was < TRACE ? [] : [{ ratio, pct: (100 * (is - was)) / was }];
+  });
+  const first = (m: Moved): boolean => m.ratio === 'co2' || m.ratio === 'salt';
+  const does = (m: Moved): number => Math.abs(m.pct) / BEARS[m.ratio];
+  return [...all.filter(first), ...all.filter((m) => !first(m))].sort((a, b) => Number(first(b)) - Number(first(a)) || does(b) - does(a));
 }
 
 /** Percent of flour (for co2: g per 100 g flour) gained or lost against the unrounded formula; 0 where there is no flour. */
 function driftOf(before: Analysis, after: Analysis, factor: number): Drift {
   const [a, b] = [before.percent, after.percent];
   const same = Math.abs(after.tally.massG - before.tally.massG * factor) < 1e-9 * after.tally.massG;
-  const of = (pick: (x: Analysis) => number | null | undefined): number => {
-    const d = (pick(after) ?? 0) - (pick(before) ?? 0);
+  const of = (ratio: keyof Drift): number => {
+    const d = (RATIOS[ratio](after) ?? 0) - (RATIOS[ratio](before) ?? 0);
     return a && b && !(same && Math.abs(d) < 1e-9) ? d : 0;
   };
-  return {
-    liquid: of((x) => x.percent?.liquid),
-    water: of((x) => x.percent?.water),
-    egg: of((x) => x.percent?.egg),
-    fat: of((x) => x.percent?.fat),
-    sugar: of((x) => x.percent?.sugar),
-    salt: of((x) => x.percent?.salt),
-    co2: of((x) => x.co2Per100gFlour),
-  };
+  return { liquid: of('liquid'), water: of('water'), egg: of('egg'), fat: of('fat'), sugar: of('sugar'), salt: of('salt'), co2: of('co2') };
 }

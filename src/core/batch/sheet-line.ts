@@ -1,5 +1,6 @@
 /** A line of the sheet that is weighed from, as it was frozen when the batch began. */
 import type { Vessel } from '../card/parts';
+import { massNumber, type Units } from '../quantity/say';
 
 export interface SheetLine {
   readonly key: string;
@@ -26,3 +27,12 @@ export interface SheetLine {
   /** What it is made of: what to take out and buy is summed from these. */
   readonly parts?: readonly { readonly id: string; readonly grams: number }[];
 }
+
+/** Whether a line goes on the scale; what is taken with cups, spoons and eggs is ticked. */
+export const goesOnScale = (l: Pick<SheetLine, 'measure'>): boolean => /^[\d.\u2009]+ g$/.test(l.measure ?? '');
+
+/** The amount as it is taken: where the house weighs in ounces they stand first, and the grams beside them. */
+export const measureSaid = (l: Pick<SheetLine, 'measure' | 'grams'>, u: Pick<Units, 'weight'>): string => {
+  if (l.measure === null) return 'as needed';
+  return u.weight === 'oz' && l.grams !== null && goesOnScale(l) ? `${massNumber(l.grams, u)} oz (${l.measure})` : l.measure;
+};

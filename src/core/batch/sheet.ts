@@ -6,7 +6,7 @@
 import Fraction from 'fraction.js';
 import { VESSEL_NAMES, VESSELS } from '../card/parts';
 import type { FormulaLine } from '../formula/formula';
-import { instead } from '../pantry/honest';
+import { instead, spoonsOf } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 import { writeNumber } from '../quantity/number';
@@ -14,7 +14,7 @@ import { unitById } from '../quantity/units';
 import { type AccountLine, takenAs } from './account';
 import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';
-import type { SheetLine } from './sheet-line';
+import { goesOnScale, type SheetLine } from './sheet-line';
 import type { Use } from './take-out';
 
 /** "about 9 3/4", to the quarter egg; empty for what is not counted. */
@@ -49,6 +49,21 @@ export function inPinches(line: Pick<FormulaLine, 'written' | 'parts'>, factor: 
   return `${writeNumber(new Fraction(halves, 2))} ${halves > 2 ? unit.many : unit.one}`;
 }
 
+/** Level spoons of what the card has in spoons, so many times: times 1 they are the card's own. Null where it has none, or none is near. */
+function spoonsWritten(line: Pick<FormulaLine, 'written'>, factor: number): string | null {
+  const [a] = line.written;
+  const [t] = a?.terms ?? [];
+  if (!a || !t || line.written.length > 1 || a.terms.length > 1 || t.high || t.fullness || (t.unit !== 'tsp' && t.unit !== 'tbsp')) return null;
+  return spoonsOf(factor * t.low.valueOf() * (t.unit === 'tbsp' ? 3 : 1), t.unit === 'tbsp')?.text ?? null;
+}
+
+/** Spoons beside grams that the scale can't weigh honestly: worked from what is exact, never from what is rounded already. */
+function spoonsBeside(line: FormulaLine, exactG: number, factor: number, stepG: number): string | null {
+  const i = line.ingredient;
+  const less = i && line.parts.length === 1 ? instead(exactG, i, stepG) : null;
+  return less && (spoonsWritten(line, factor) ?? less.spoons?.text ?? null);
+}
+
 /**
  * @param scaled the scaled formula; lines that have no grams keep their text
  * @param stepG step of the finest scale there is, g
@@ -56,11 +71,11 @@ export function inPinches(line: Pick<FormulaLine, 'written' | 'parts'>, factor: 
  * @returns one line each, dry bowl first; within a vessel dry before wet before oily
  */
 export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1): readonly SheetLine[] {
-  const lines = scaled.lines.map(({ line, grams, measure, weighed, parts, note }): SheetLine & Measured => {
+  const lines = scaled.lines.map(({ line, grams, exactG, measure, weighed, parts, note }): SheetLine & Measured => {
     const i = line.ingredient;
     const pinches = grams === null ? null : inPinches(line, scaled.factor);
     const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
-    const spoons = i && grams !== null && line.parts.length === 1 && weighed && pinches === null ? (instead(grams, i, stepG)?.spoons?.text ?? null) : null;
+    const spoons = exactG !== null && weighed && pinches === null ? spoonsBeside(line, exactG, scaled.factor, stepG) : null;
     return {
       key: line.key,
       text: line.text,
@@ -86,6 +101,25 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1): 
   });
   return VESSELS.flatMap((v) => inOrder(lines.filter((l) => l.vessel === v))).map(({ ingredient: _i, tool: _t, ...l }) => l);
 }
+
+/** Reading so far off what is asked is told, percent; and so many lines, the worst first. */
+const ROUGH_PCT = 1.5;
+const MOST_ROUGH = 3;
+
+/**
+ * Small amounts as a scale's steps show them: the lines it reads roughly, the worst first. What has spoons beside it is left out.
+ * @param stepG of the finest scale there is
+ */
+export const readRoughly = (sheet: readonly SheetLine[], stepG: number): readonly { readonly name: string; readonly reads: number; readonly pct: number }[] =>
+  sheet
+    .flatMap((l) => {
+      if (l.spoons || l.grams === null || !goesOnScale(l) || l.side !== undefined || l.vessel === 'pan' || l.vessel === 'topping') return [];
+      const reads = Math.max(1, Math.round(l.grams / stepG)) * stepG;
+      const pct = (100 * (reads - l.grams)) / l.grams;
+      return Math.abs(pct) < ROUGH_PCT ? [] : [{ name: l.name, reads, pct }];
+    })
+    .sort((a, b) => Math.abs(b.pct) - Math.abs(a.pct))
+    .slice(0, MOST_ROUGH);
 
 export interface SheetGroup {
   readonly name: string;

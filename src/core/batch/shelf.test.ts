@@ -216,7 +216,7 @@ test('what a scale with whole grams can not weigh: under ten grams of leavening,
   expect(inSpoons(0.2, ingredient('baking-soda'))).toBeNull();
   expect(instead(2.5, ingredient('baking-soda'), 1)).toMatchObject({ times: 4, spoons: { text: '1/2 tsp' } });
   expect(instead(12, ingredient('baking-soda'), 1)).toBeNull();
-  expect(sheetFor('250 g flour', '1.2 g soda').find((l) => l.name === 'Baking soda')).toMatchObject({ measure: '2 g', spoons: '3/8 tsp' });
+  expect(sheetFor('250 g flour', '1.2 g soda').find((l) => l.name === 'Baking soda')).toMatchObject({ measure: '2.4 g', spoons: '1/2 tsp' });
 });
 
 test('portions of this kitchen: its weighed ladles, and what its pans and irons ask for', () => {

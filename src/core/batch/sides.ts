@@ -4,6 +4,7 @@
  */
 import { specificVolume } from '../batter/volume';
 import { US_CUP_ML } from '../pantry/fill';
+import { allFine } from '../pantry/honest';
 import { type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
 import type { Unreadable } from '../records/unreadable';
@@ -58,7 +59,7 @@ export function partsOf(
 export function sideLines(side: Side, people: number, n: number, find: (id: string) => Ingredient | undefined): readonly SheetLine[] {
   const total = side.servingG * people;
   return partsOf(side, find).parts.map((p, k): SheetLine => {
-    const { grams, measure } = asWeighed(total * p.byWeight);
+    const { grams, measure } = asWeighed(total * p.byWeight, allFine([p]));
     return {
       key: `s${n}p${k}`,
       text: kitchenName(p.ingredient),

@@ -2,6 +2,7 @@
 
 import { type Batch, VERDICT_WORDS } from '../batch/batch';
 import { markName, scalesInWords } from '../batch/came-out';
+import { EXACTNESS_WORDS } from '../batch/scale';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { FRESH_UNITS, grams, millilitres, minutesAndSeconds, temperature, type Units } from '../quantity/say';
 import type { Process } from './process';
@@ -36,7 +37,6 @@ export interface Made {
 type Say = (m: Made) => string;
 const seconds = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
 const minutes = (m: number | null): string => (m === null ? '' : `${Math.round(m)} min`);
-const EXACT = { exact: 'to 0.1 g', gram: 'whole grams', kitchen: 'cups and spoons' } as const;
 
 /** How late plates went, in words. */
 export const lateWords = (min: number | null): string =>
@@ -44,7 +44,7 @@ export const lateWords = (min: number | null): string =>
 
 const PROCESS = (find: (id: string) => Ingredient | undefined, u: Units): readonly (readonly [string, Say])[] => [
   ['Batter', ({ batch }) => grams(batch.massG, u)],
-  ['Measured', ({ batch }) => EXACT[batch.exactness]],
+  ['Measured', ({ batch }) => EXACTNESS_WORDS[batch.exactness]],
   ['Portion', ({ batch }) => (batch.portionMl === null ? '' : millilitres(batch.portionMl))],
   ['Went in off the plan', ({ process }) => process.off.map((o) => `${o.name} ${o.byG > 0 ? '+' : '−'}${grams(Math.abs(o.byG), u)}`).join(', ')],
   ['Second look', ({ process }) => process.checkedBy.join(', ')],

@@ -4,7 +4,14 @@
  */
 import Fraction from 'fraction.js';
 import { writeNumber } from '../quantity/number';
-import type { Ingredient } from './ingredient';
+import type { Category, Ingredient } from './ingredient';
+
+/** What a little of does much: it is weighed to the tenth of a gram, however much of it there is. */
+const FINE: ReadonlySet<Category> = new Set(['leavening', 'acid', 'salt', 'flavour']);
+
+/** Whether everything in a line is such. */
+export const allFine = (parts: readonly { readonly ingredient: Pick<Ingredient, 'category'> }[]): boolean =>
+  parts.length > 0 && parts.every((p) => FINE.has(p.ingredient.category));
 
 /** Share by which an amount may be off and nobody tastes it: spices bear more. */
 const BEARS = { usual: 0.05, flavour: 0.1 } as const;
@@ -24,14 +31,29 @@ export interface InSpoons {
   readonly grams: number;
 }
 
-/** The nearest eighth of a level teaspoon; null where none is near, or it would be more than three spoons. */
+/** Eighths of a teaspoon in a tablespoon, and the most that is spooned: three tablespoons. */
+const TBSP = 24;
+const MOST_EIGHTHS = 3 * TBSP;
+
+/**
+ * Level spoons to the nearest eighth of a teaspoon: "1 1/2 tsp", "1 tbsp + 1 tsp".
+ * @param tsp teaspoons wanted, exact @param tbsp said in tablespoons where halves of one do
+ * @returns null where none is near, or it would be more than three tablespoons
+ */
+export function spoonsOf(tsp: number, tbsp = false): { readonly text: string; readonly tsp: number } | null {
+  const eighths = Math.round(8 * tsp);
+  if (eighths < 1 || eighths > MOST_EIGHTHS || Math.abs(eighths / 8 - tsp) > SPOON_MISS * tsp) return null;
+  const whole = eighths % (TBSP / 2) === 0 && (tbsp || eighths >= TBSP);
+  const [large, small] = whole ? [eighths, 0] : [Math.floor(eighths / TBSP) * TBSP, eighths % TBSP];
+  const said = [...(large > 0 ? [`${writeNumber(new Fraction(large, TBSP))} tbsp`] : []), ...(small > 0 ? [`${writeNumber(new Fraction(small, 8))} tsp`] : [])];
+  return { text: said.join(' + '), tsp: eighths / 8 };
+}
+
+/** The nearest level spoons; null where none is near, or it would be too many. */
 export function inSpoons(grams: number, i: Ingredient): InSpoons | null {
   const tsp = tableTeaspoonG(i);
-  if (!tsp) return null;
-  const eighths = Math.round((8 * grams) / tsp);
-  const is = (eighths * tsp) / 8;
-  if (eighths < 1 || eighths > 24 || Math.abs(is - grams) > SPOON_MISS * grams) return null;
-  return { text: `${writeNumber(new Fraction(eighths, 8))} tsp`, grams: is };
+  const spoons = tsp ? spoonsOf(grams / tsp) : null;
+  return tsp && spoons ? { text: spoons.text, grams: spoons.tsp * tsp } : null;
 }
 
 export interface Instead {

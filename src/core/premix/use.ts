@@ -1,6 +1,7 @@
 /** Bags into a batch: the sheet is so many bags and what is added to them. */
 import type { SheetLine } from '../batch/sheet-line';
 import type { TallyPart } from '../formula/tally';
+import { allFine } from '../pantry/honest';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { asWeighed, grams as sayGrams } from '../quantity/say';
 import type { Lot } from './premix';
@@ -39,7 +40,7 @@ export function bagSheet(
   return [
     mix,
     ...per100g.map((p, n): SheetLine => {
-      const { grams, measure } = asWeighed((p.grams * massG) / 100);
+      const { grams, measure } = asWeighed((p.grams * massG) / 100, allFine([p]));
       return {
         key: `l${n + 2}`,
         text: kitchenName(p.ingredient),

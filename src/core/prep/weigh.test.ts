@@ -67,7 +67,7 @@ test('law: what is weighed never changes, nothing goes below nothing, and it is 
         expect(g).toBeGreaterThanOrEqual(0);
       }
       expect(drift(r.anew, r.planned)).toBeLessThanOrEqual(drift(r.left, r.planned));
-      const after = withAnew(BOWLS, r.grams, (g) => `${g} g`);
+      const after = withAnew(BOWLS, r.grams, find);
       after.forEach((l, n) => {
         if (r.grams.has(l.key)) expect(plannedG(l)).toBe(BOWLS[n]?.grams);
         else expect(l).toBe(BOWLS[n]);

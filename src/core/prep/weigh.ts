@@ -8,7 +8,9 @@ import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
 import { linesOfSheet } from '../batch/sheet';
 import type { SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById, RAILS, railOf } from '../formula/kinds';
+import { allFine } from '../pantry/honest';
 import { type Category, type Ingredient, isFlour } from '../pantry/ingredient';
+import { asWeighed } from '../quantity/say';
 
 /** Share by which an amount may be off: leavening and salt tight, milk loose. Defaults of ours. */
 const BEARS: Partial<Readonly<Record<Category, number>>> = {
@@ -38,6 +40,12 @@ export type Weights = Readonly<Record<string, number>>;
 export const plannedG = (l: SheetLine): number | null => l.was ?? l.grams;
 
 type Find = (id: string) => Ingredient | undefined;
+
+/** Whether a line of a sheet is leavening, salt, acid or spice alone. */
+const fineLine = (l: SheetLine, find: Find): boolean => {
+  const parts = (l.parts ?? []).map((p) => find(p.id));
+  return parts.every((i) => i !== undefined) && allFine(parts.map((ingredient) => ({ ingredient })));
+};
 
 /** A sheet's lines at other grams than they say. @param gramsOf null: as it says */
 const at = (sheet: readonly SheetLine[], find: Find, gramsOf: (l: SheetLine) => number | null): readonly AnalysableLine[] =>
@@ -79,8 +87,6 @@ function sizeOf(sheet: readonly SheetLine[], weights: Weights, find: Find): numb
   return planned > 0 ? by.reduce((a, l) => a + (weights[l.key] ?? 0), 0) / planned : 1;
 }
 
-const rounded = (g: number): number => (g < 10 ? Math.round(g * 10) / 10 : Math.round(g));
-
 /**
  * Works the rest of a mix anew around what is weighed: never further from the plan than letting it be.
  * @param sheet the lines of the mix's bowls
@@ -119,8 +125,8 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
     .reduce((a, line) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: bringsOf(line, kind.panFatCounts) }], [1]), NOTHING);
   const answer = solve({ movers, still, goals, massG: null, eggs: null, stiffness: 1e-3 });
   const grams = new Map(
-    free.flatMap(({ l }, k): [string, number][] => {
-      const g = rounded(answer.grams[k] ?? 0);
+    free.flatMap(({ l, line }, k): [string, number][] => {
+      const g = asWeighed(answer.grams[k] ?? 0, allFine(line.parts)).grams;
       return l.grams !== null && Math.abs(g - l.grams) >= 0.05 ? [[l.key, g]] : [];
     }),
   );
@@ -140,8 +146,8 @@ export const drift = (a: Analysis, planned: Analysis): number =>
     return sum + ((x.tested - p.tested) / (p.zone[1] - p.zone[0])) ** 2;
   }, 0);
 
-/** A sheet with the rest of a mix at its new grams; what each was planned with stays written. @param say how grams are written */
-export const withAnew = (sheet: readonly SheetLine[], grams: ReadonlyMap<string, number>, say: (g: number) => string): readonly SheetLine[] =>
+/** A sheet with the rest of a mix at its new grams; what each was planned with stays written. */
+export const withAnew = (sheet: readonly SheetLine[], grams: ReadonlyMap<string, number>, find: Find): readonly SheetLine[] =>
   sheet.map((l) => {
     const g = grams.get(l.key);
     if (g === undefined || l.grams === null) return l;
@@ -149,7 +155,7 @@ export const withAnew = (sheet: readonly SheetLine[], grams: ReadonlyMap<string,
     return {
       ...rest,
       grams: g,
-      measure: say(g),
+      measure: asWeighed(g, fineLine(l, find)).measure,
       was: l.was ?? l.grams,
       parts: (l.parts ?? []).map((p) => ({ ...p, grams: (p.grams * g) / (l.grams as number) })),
     };

@@ -71,13 +71,17 @@ export const gramsExact = (x: number): string => {
 };
 
 /** Under so many grams the tenth is weighed too. */
-const TENTHS_UNDER_G = 10;
+const TENTHS_UNDER_G = 20;
 
-/** An amount as it is written to be weighed: whole grams, the tenth under ten; a pinch is never rounded away. */
-export function asWeighed(x: number): { readonly grams: number; readonly measure: string } {
-  const fine = x < TENTHS_UNDER_G;
-  const g = fine ? Math.max(0.1, Math.round(x * 10) / 10) : Math.round(x);
-  return { grams: g, measure: fine ? gramsExact(g) : grams(g) };
+/**
+ * An amount as it is written to be weighed: whole grams for what is large, the tenth under twenty and for what does much in
+ * little; a pinch is never rounded away.
+ * @param fine leavening, acid, salt and spice: to the tenth, however much it is
+ */
+export function asWeighed(x: number, fine = false): { readonly grams: number; readonly measure: string } {
+  const tenths = fine || x < TENTHS_UNDER_G - 0.05;
+  const g = tenths ? Math.max(0.1, Math.round(x * 10) / 10) : Math.round(x);
+  return { grams: g, measure: tenths ? gramsExact(g) : grams(g) };
 }
 
 /** Percent of flour: whole, one decimal below 10. */

@@ -2,17 +2,14 @@
 import { Text, View } from '@react-pdf/renderer';
 import type { Label } from '@/core/batch/label';
 import { sheetGroups } from '@/core/batch/sheet';
-import type { SheetLine } from '@/core/batch/sheet-line';
+import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
 import type { TakeOutList } from '@/core/batch/take-out';
 import { kitchenName } from '@/core/pantry/ingredient';
-import { grams, massBoth, type Units } from '@/core/quantity/say';
+import { grams, type Units } from '@/core/quantity/say';
 import { Boxes, look, Paper, RIM } from './paper';
 
 const MOST_BOXES = 12;
-
-const amount = (l: SheetLine, u: Units): string =>
-  l.measure === null ? 'as needed' : u.weight === 'oz' && l.grams !== null ? massBoth(l.grams, u) : l.measure;
 
 const CAUTION =
   'Keep batter and egg-milk mixes cold, and do not taste them raw: egg and flour are uncooked. Times and temperatures: as the local food code has them. Check labels for allergens.';
@@ -33,7 +30,7 @@ export function BatchSheet({ name, about, lines, split, units }: SheetPaper) {
   const mixes = mixesIn(split);
   const boxes = (l: SheetLine): number => (l.mix === undefined ? 1 : Math.min(mixes, MOST_BOXES));
   const most = Math.max(1, ...lines.map(boxes));
-  const wide = lines.some((l) => amount(l, units).length > 10);
+  const wide = lines.some((l) => measureSaid(l, units).length > 10);
   return (
     <Paper name={name}>
       <Text style={look.title}>{name}</Text>
@@ -53,7 +50,7 @@ export function BatchSheet({ name, about, lines, split, units }: SheetPaper) {
               <View style={{ width: most * 14 + 4 }}>
                 <Boxes count={boxes(l)} />
               </View>
-              <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>{amount(l, units)}</Text>
+              <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>{measureSaid(l, units)}</Text>
               <Text style={{ flex: 1 }}>
                 {l.measure === null ? l.text : l.name}
                 {l.spoons ? ` (or ${l.spoons}, level)` : ''}

@@ -4,7 +4,6 @@ import type { SheetLine } from '@/core/batch/sheet-line';
 import type { KindId } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bowlLines, rebalance, type Weights, withAnew } from '@/core/prep/weigh';
-import { gramsExact, grams as say } from '@/core/quantity/say';
 import { readStored } from '../db/json';
 import { transaction } from '../db/pool';
 import { SHEET } from '../queries/batches';
@@ -38,8 +37,9 @@ export async function rebalanceMix(batchId: string, mix: number): Promise<boolea
       const grams = t.grams ?? was.find((l) => l.key === t.key)?.grams;
       if (grams !== null && grams !== undefined) weights[t.key] = grams;
     }
-    const anew = rebalance(bowlLines(was, mix), weights as Weights, batch.kind, (id) => findIngredient(id, house.conventions.own));
-    const sheet = withAnew(was, anew.grams, (g) => (g < 10 ? gramsExact(g) : say(g)));
+    const find = (id: string) => findIngredient(id, house.conventions.own);
+    const anew = rebalance(bowlLines(was, mix), weights as Weights, batch.kind, find);
+    const sheet = withAnew(was, anew.grams, find);
     await client.query('update batches set sheet = $2 where id = $1', [batchId, JSON.stringify(sheet)]);
     return true;
   });

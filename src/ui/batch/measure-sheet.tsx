@@ -1,7 +1,7 @@
 import { sheetGroups } from '@/core/batch/sheet';
-import type { SheetLine } from '@/core/batch/sheet-line';
+import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
-import { massBoth, type Units } from '@/core/quantity/say';
+import type { Units } from '@/core/quantity/say';
 
 interface Props {
   readonly title: string;
@@ -11,10 +11,6 @@ interface Props {
   readonly split?: Split | undefined;
   readonly units: Units;
 }
-
-/** The amount as it is taken; where the house weighs in ounces, the grams stand beside them. */
-export const taken = (l: SheetLine, u: Units): string =>
-  l.measure === null ? 'as needed' : u.weight === 'oz' && l.grams !== null ? massBoth(l.grams, u) : l.measure;
 
 /** Boxes to tick in one row; more are a count to write. */
 const MOST_BOXES = 12;
@@ -58,7 +54,7 @@ export function MeasureSheet({ title, about, lines, split, units }: Props) {
                     <span key={n} className="size-4 rounded-[3px] border-2 border-rim" />
                   ))}
                 </span>
-                <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{taken(l, units)}</strong>
+                <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{measureSaid(l, units)}</strong>
                 <span className="min-w-0 [overflow-wrap:anywhere]">
                   {l.measure === null ? l.text : l.name}
                   {l.spoons ? <span className="whitespace-nowrap text-soft"> (or {l.spoons}, level)</span> : null}

@@ -3,7 +3,9 @@ import type { AnalysableLine } from '@/core/analyse';
 import { type Means, wholeEggBatches } from '@/core/batch/driver';
 import { LARGE_BOWL } from '@/core/batch/large-bowl';
 import { loadsOf, type Pace } from '@/core/batch/mixes';
-import type { Drift } from '@/core/batch/scale';
+import type { Moved } from '@/core/batch/scale';
+import { readRoughly } from '@/core/batch/sheet';
+import type { SheetLine } from '@/core/batch/sheet-line';
 import { batterVolume, piecesOf, servedG, toolLossG } from '@/core/batter/volume';
 import { yieldClaim } from '@/core/card/method';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
@@ -41,27 +43,44 @@ export function MeansView({
   return <p className="text-[15px]">{said.join('; ')}.</p>;
 }
 
-const DRIFT_NAMES: readonly (readonly [keyof Drift, string])[] = [
-  ['liquid', 'liquid'],
-  ['water', 'water'],
-  ['egg', 'egg'],
-  ['fat', 'fat'],
-  ['sugar', 'sugar'],
-  ['salt', 'salt'],
-  ['co2', 'lift'],
-];
+const DRIFT_NAMES: Readonly<Record<Moved['ratio'], string>> = {
+  co2: 'lift',
+  salt: 'salt',
+  liquid: 'liquid',
+  water: 'water',
+  egg: 'egg',
+  fat: 'fat',
+  sugar: 'sugar',
+};
+/** Less than this of itself is no move; and so many besides lift and salt are told. */
+const MOVES_PCT = 0.05;
+const MOST_MOVED = 2;
 
-/** What rounding costs against the exact formula, in percent of flour. @param all every ratio, not the three that move most */
-export function Drifted({ drift, all }: { readonly drift: Drift; readonly all: boolean }) {
-  const moved = DRIFT_NAMES.filter(([k]) => (all || k !== 'liquid') && Math.abs(drift[k]) >= 0.01)
-    .sort((a, b) => Math.abs(drift[b[0]]) - Math.abs(drift[a[0]]))
-    .slice(0, all ? DRIFT_NAMES.length : 3);
-  const sign = (x: number): string => `${x > 0 ? '+' : '−'}${Math.abs(x).toFixed(2)}`;
+/** What rounding costs, each as a share of itself: lift and salt always, then what does most. @param all every ratio, not the worst alone */
+export function Drifted({ moved, all }: { readonly moved: readonly Moved[]; readonly all: boolean }) {
+  const always = moved.filter((m) => m.ratio === 'co2' || m.ratio === 'salt');
+  const others = moved
+    .filter((m) => !always.includes(m) && (all || m.ratio !== 'liquid') && Math.abs(m.pct) >= MOVES_PCT)
+    .slice(0, all ? moved.length : MOST_MOVED);
+  const said = (m: Moved): string =>
+    `${DRIFT_NAMES[m.ratio]} ${Math.abs(m.pct) < MOVES_PCT ? 'not at all' : `by ${m.pct > 0 ? '+' : '\u2212'}${Math.abs(m.pct).toFixed(1)} %`}`;
   return (
     <p className="text-[15px]">
-      {moved.length === 0
+      {[...always, ...others].every((m) => Math.abs(m.pct) < MOVES_PCT)
         ? 'Nothing is lost to rounding.'
-        : `Rounding moves ${moved.map(([k, name]) => `${name} ${sign(drift[k])}${k === 'co2' ? ' g' : ' %'}`).join(', ')} of the flour.`}
+        : `Rounding moves ${[...always, ...others].map(said).join(', ')} of what it was.`}
+    </p>
+  );
+}
+
+/** What a scale's steps make of small amounts, where no spoon stands beside them: what that costs, said. */
+export function ReadsAs({ sheet, stepG, units }: { readonly sheet: readonly SheetLine[]; readonly stepG: number; readonly units: Units }) {
+  const rough = readRoughly(sheet, stepG);
+  if (rough.length === 0) return null;
+  return (
+    <p className="text-[15px] text-soft">
+      On a scale with steps of {grams(stepG, units)}{' '}
+      {rough.map((r) => `${r.name.toLowerCase()} reads ${grams(r.reads, units)} (${r.pct > 0 ? '+' : '\u2212'}${Math.abs(r.pct).toFixed(0)} %)`).join(', ')}.
     </p>
   );
 }
@@ -93,7 +112,7 @@ export function KitchenWords({
   if (kitchen === 'failed')
     return (
       <Notice weight="stop" role="alert">
-        The measures could not be worked out here. Choose whole grams, or try again.
+        The measures could not be worked out here. Choose grams, or try again.
       </Notice>
     );
   if (!kitchen)

@@ -7,7 +7,7 @@ import { unsettled } from '@/core/analyse';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
-import type { Exactness } from '@/core/batch/scale';
+import { EXACTNESS_WORDS, type Exactness } from '@/core/batch/scale';
 import type { Serving } from '@/core/batch/serving';
 import { toolOf } from '@/core/batch/sheet';
 import type { Side } from '@/core/batch/sides';
@@ -30,7 +30,7 @@ import { AfterSheet } from './after-sheet';
 import { type Beside, BesidePart } from './beside-part';
 import { MeasureSheet } from './measure-sheet';
 import { PlanDriver, type PlanTyped } from './plan-driver';
-import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, YieldWords } from './plan-words';
+import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, ReadsAs, YieldWords } from './plan-words';
 import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
 import { Unsettled } from './unsettled';
@@ -199,14 +199,11 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               changed();
               setExactness(v);
             }}
-            options={[
-              { value: 'gram', label: 'whole grams' },
-              { value: 'exact', label: 'to 0.1 g' },
-              { value: 'kitchen', label: 'cups and spoons' },
-            ]}
+            options={(['gram', 'exact', 'kitchen'] as const).map((value) => ({ value, label: EXACTNESS_WORDS[value] }))}
           />
         </div>
-        {planned ? <Drifted drift={planned.one.drift} all={exactness === 'kitchen'} /> : null}
+        {planned ? <Drifted moved={planned.one.moved} all={exactness === 'kitchen'} /> : null}
+        <ReadsAs sheet={oneMix(p.sheet)} stepG={p.stepG} units={units} />
         {exactness === 'kitchen' ? (
           <KitchenWords
             kitchen={p.kitchen}

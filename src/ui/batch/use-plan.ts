@@ -142,6 +142,7 @@ export function usePlan(q: PlanOf) {
     atTable,
     besideRead,
     sheet,
+    stepG,
     account,
     steps: stepsNow(),
     list,

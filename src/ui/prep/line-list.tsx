@@ -1,9 +1,8 @@
 'use client';
 import { Check } from 'lucide-react';
 import { sheetGroups } from '@/core/batch/sheet';
-import type { SheetLine } from '@/core/batch/sheet-line';
+import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { grams } from '@/core/quantity/say';
-import { taken } from '../batch/measure-sheet';
 import { useUnits } from '../units';
 import type { Done } from './done';
 
@@ -43,7 +42,7 @@ export function LineList({
                   {on ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
                 </span>
                 <strong className={`text-right leading-tight ${(l.measure?.length ?? 0) > 20 ? 'text-2xl' : 'text-[28px]'} ${on ? 'text-soft' : ''}`}>
-                  {taken(l, units)}
+                  {measureSaid(l, units)}
                   {l.spoons ? <span className="block text-base font-normal text-soft">or {l.spoons}</span> : null}
                   {went !== undefined && went !== l.grams ? <span className="block text-base font-normal text-soft">went in: {grams(went, units)}</span> : null}
                 </strong>

@@ -3,7 +3,7 @@ import { Check, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { refuse } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
-import type { SheetLine } from '@/core/batch/sheet-line';
+import { goesOnScale, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { piecesOf } from '@/core/batter/volume';
 import { VESSEL_NAMES } from '@/core/card/parts';
@@ -39,10 +39,7 @@ interface Props {
 /** The bar shows from nothing to a quarter over the target. */
 const BAR_OVER = 1.25;
 
-const say = (g: number): string => (Math.abs(g) < 10 ? gramsExact(g) : grams(g));
-/** Lines that are measured with cups and spoons are ticked, not weighed. */
-const isWeighed = (l: SheetLine): boolean => l.measure?.endsWith(' g') ?? false;
-
+const say = (g: number): string => (Math.abs(g) < 20 ? gramsExact(g) : grams(g));
 /** The weigh-in: one ingredient at a time, target and reading, and what becomes of the rest when too much went in. */
 export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
   const scale = useInstrument<Reading, ScaleAct>('/api/scale', 'practice-scale');
@@ -85,7 +82,7 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
 
   if (!line) return <p className="text-xl font-semibold text-herb">✓ All of it is weighed.</p>;
 
-  const weighed = isWeighed(line);
+  const weighed = goesOnScale(line);
   const last = [...lines].reverse().find((l) => done.ticked.has(l.key) && l.key !== line.key);
   /** It is in: the bowl is tared, or stays as it is and adds up. */
   const isIn = (): void => {

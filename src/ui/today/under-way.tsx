@@ -1,8 +1,8 @@
 import { ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import { type Batch, type NextAction, nextAction } from '@/core/batch/batch';
+import { measureSaid } from '@/core/batch/sheet-line';
 import type { Units } from '@/core/quantity/say';
-import { taken } from '../batch/measure-sheet';
 import { lookOf } from '../kit/button';
 import { when } from '../when';
 
@@ -44,7 +44,7 @@ export function UnderWay({ batches, units }: { readonly batches: readonly Batch[
                 </p>
               </div>
               <Link href={`/batches/${b.id}/${to}`} className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}>
-                {weigh ? `Weigh ${taken(next.line, units)} ${next.line.name.toLowerCase()}` : says}
+                {weigh ? `Weigh ${measureSaid(next.line, units)} ${next.line.name.toLowerCase()}` : says}
                 <ArrowRight size={20} aria-hidden className="shrink-0" />
               </Link>
             </li>

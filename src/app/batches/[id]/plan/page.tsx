@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { serveAt, tellBook, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { oneMix } from '@/core/batch/plan';
+import { EXACTNESS_WORDS } from '@/core/batch/scale';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { withTaken } from '@/core/batch/take-out';
 import { kindById } from '@/core/formula/kinds';
@@ -40,11 +41,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             lines={oneMix(b.sheet)}
             split={b.split}
             units={house.units}
-            about={[
-              ...batchAbout(b, house.units),
-              b.exactness === 'exact' ? 'to 0.1 g' : b.exactness === 'kitchen' ? 'cups and spoons' : 'whole grams',
-              `version ${b.versionNumber}`,
-            ]}
+            about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}
           />
           <TakenView batch={b} lots={lots} house={house} putBack={untakeBatch} />
           {b.sheet.some((l) => l.parts) ? (
