@@ -99,7 +99,7 @@ show(
     const m = mixesFor({ massG: means.massG, volumeMl: means.volumeMl, pieces: means.pieces, perMin: 3, lifeMin: 60, bowls: [] });
     const split = { by: 'bowls', mixes: m.mixes, atOnce: m.atOnce, bowl: null, lifeMin: 60, apartMin: m.apartMin } as const;
     const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
-    if (!ready.ok || !plannedSheet(ready.value, driver, 'gram', formula.kind, 60, split, 1).ok) throw new Error('the bench card cannot be planned');
+    if (!ready.ok || !plannedSheet(ready.value, { driver, how: 'gram', kind: formula.kind, portionMl: 60, split, stepG: 1 }).ok) throw new Error('the bench card cannot be planned');
   }),
 );
 // the same day as a time line, the first plates at another minute each time
@@ -107,7 +107,7 @@ const sheetOfDay = (() => {
   const driver = { by: 'guests', guests: 84, each: 2, secondsPct: 10, testPiece: true, portionMl: 60 } as const;
   const split = { by: 'bowls', mixes: 4, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 12 } as const;
   const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
-  const planned = ready.ok ? plannedSheet(ready.value, driver, 'gram', formula.kind, 60, split, 1) : null;
+  const planned = ready.ok ? plannedSheet(ready.value, { driver, how: 'gram', kind: formula.kind, portionMl: 60, split, stepG: 1 }) : null;
   if (!planned?.ok) throw new Error('the bench card cannot be planned');
   return { driver, split, sheet: planned.value.sheet };
 })();

@@ -10,32 +10,37 @@ import { TAKES } from '@/core/batch/take-out';
 import { END_IDS } from '@/core/formula/formula';
 import { amount, count, moment, requestId, whole } from './fields';
 
+/** One first piece to test with, outside the count. */
+const testPiece = z.boolean().optional();
+
 export const driverSchema = z.discriminatedUnion('by', [
-  z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000) }),
+  z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000), testPiece }),
   z.object({
     by: z.literal('guests'),
     guests: amount('Guests', 100_000).int('Guests come whole.'),
     each: amount('Pieces each', 1000),
     secondsPct: z.number('Seconds: write a number.').min(0, 'Seconds: not less than none.').max(500, 'Seconds: at most 500 %.'),
-    testPiece: z.boolean(),
     portionMl: amount('Portion', 5000),
+    testPiece,
   }),
   z.object({
     by: z.literal('vessel'),
     ml: amount('The bowl', 1_000_000),
     headPct: z.number('Head room: write a number.').min(0, 'Head room: not less than none.').max(90, 'Head room: at most 90 %.'),
+    testPiece,
   }),
   z.object({
     by: z.literal('pans'),
     fillings: amount('Fillings', 10_000).int('Fillings come whole.'),
     piecesEach: amount('Pieces in one', 200).int('Pieces come whole.'),
     portionMl: amount('Portion', 5000),
+    testPiece,
   }),
-  z.object({ by: z.literal('factor'), factor: amount('Times', 10_000) }),
-  z.object({ by: z.literal('flour'), grams: amount('Flour', 1_000_000) }),
-  z.object({ by: z.literal('mass'), grams: amount('Batter', 1_000_000) }),
-  z.object({ by: z.literal('ingredient'), ingredientId: z.string().max(60), grams: amount('Amount', 1_000_000) }),
-  z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000) }),
+  z.object({ by: z.literal('factor'), factor: amount('Times', 10_000), testPiece }),
+  z.object({ by: z.literal('flour'), grams: amount('Flour', 1_000_000), testPiece }),
+  z.object({ by: z.literal('mass'), grams: amount('Batter', 1_000_000), testPiece }),
+  z.object({ by: z.literal('ingredient'), ingredientId: z.string().max(60), grams: amount('Amount', 1_000_000), testPiece }),
+  z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000), testPiece }),
 ]);
 
 /** Benches and classes together, at most so many kits. */
@@ -53,6 +58,12 @@ export const splitSchema = z
     z.object({ by: z.literal('kits'), benches: count('Benches', MOST_MIXES), classes: count('Classes', MOST_MIXES) }),
   ])
   .refine((s) => s.by !== 'kits' || s.benches * s.classes <= MOST_MIXES, { path: ['benches'], message: `At most ${MOST_MIXES} kits at a time.` });
+
+/** What is lit, by its id in the gear, and how many lie there at a time at most. */
+export const litSchema = z.object({
+  on: z.array(z.string().max(60)).max(60).nullable(),
+  most: count('At a time', 1000).nullable(),
+});
 
 const people = amount('People', 100_000).int('People come whole.');
 
@@ -84,6 +95,7 @@ export const startBatchSchema = z.object({
     .default([]),
   take: z.enum(TAKES).default('no'),
   serving: serving.default(null),
+  lit: litSchema.default({ on: null, most: null }),
   requestId,
 });
 

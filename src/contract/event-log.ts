@@ -4,6 +4,7 @@ import { DONE_AT_THE_HEAT, DROPS, JOIN_PARTS, MISE_STATES, VERDICTS_OF_TEST } fr
 import { MOST_MIXES } from '@/core/batch/mixes';
 import { MATTERS } from '@/core/formula/schools';
 import { TAPPED } from '@/core/griddle/board';
+import { litSchema } from './batch';
 import { amount, count, degreesC, moment } from './fields';
 
 const tapSchema = z.object({
@@ -49,6 +50,7 @@ export const actSchema = z.union([
       way: z.enum(DONE_AT_THE_HEAT),
       value: z.enum(DONE_AT_THE_HEAT.flatMap((w) => Object.keys(MATTERS[w].choices))),
     }),
+    litSchema.extend({ what: z.literal('lit') }),
     z.object({ what: z.literal('step'), step: z.string().max(80) }),
   ]),
   heat.extend({ by: z.literal('probe'), realC: degreesC('The surface'), dialC: degreesC('The dial').nullable() }),

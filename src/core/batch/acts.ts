@@ -21,6 +21,12 @@ export type TestVerdict = (typeof VERDICTS_OF_TEST)[number];
 /** What of the ways is settled at the heat, and may be another than the house's today. */
 export const DONE_AT_THE_HEAT = ['panFat', 'flip'] as const;
 
+/** What is lit for a batch, and how many lie on it at a time at most: "six for beginners". Null: as the kitchen would have it. */
+export interface Lit {
+  readonly on: readonly string[] | null;
+  readonly most: number | null;
+}
+
 export type Act =
   /** A thing of the mise, by its key; the last word counts. */
   | { readonly what: 'mise'; readonly key: string; readonly state: MiseState }
@@ -45,6 +51,8 @@ export type Act =
   | { readonly what: 'bell'; readonly bellAt: number | null }
   /** How it was done here, where that is not as the house has it: the fat in the pan, how it was turned. */
   | { readonly what: 'way'; readonly way: (typeof DONE_AT_THE_HEAT)[number]; readonly value: string }
+  /** What is lit, by its id in the house's gear; said when it is planned, and again when it is another. */
+  | ({ readonly what: 'lit' } & Lit)
   /** A step of the time line is done. */
   | { readonly what: 'step'; readonly step: string };
 

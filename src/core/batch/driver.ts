@@ -8,10 +8,15 @@ import { massForUsable, piecesOf } from '../batter/volume';
 import { isShellEgg } from '../formula/eggs';
 import type { KindId } from '../formula/kinds';
 import { pouredG } from '../formula/tally';
-import { EGG_G } from '../pantry/egg-parts';
+import { EGG_G, WHITE_G, YOLK_G } from '../pantry/egg-parts';
 import type { Result } from '../result';
 
-export type Driver =
+/** One first piece to test with, outside the count: poured besides what is asked; where a driver counts nothing, taken from it. */
+interface Tested {
+  readonly testPiece?: boolean | undefined;
+}
+
+export type Driver = (
   | { readonly by: 'pieces'; readonly pieces: number; readonly portionMl: number }
   | {
       readonly by: 'guests';
@@ -20,8 +25,6 @@ export type Driver =
       readonly each: number;
       /** More for those who come again, percent. */
       readonly secondsPct: number;
-      /** One first piece to test with, outside the count. */
-      readonly testPiece: boolean;
       readonly portionMl: number;
     }
   | { readonly by: 'factor'; readonly factor: number }
@@ -32,7 +35,9 @@ export type Driver =
   /** So many fillings of a pan, iron or ball pan. */
   | { readonly by: 'pans'; readonly fillings: number; readonly piecesEach: number; readonly portionMl: number }
   | { readonly by: 'ingredient'; readonly ingredientId: string; readonly grams: number }
-  | { readonly by: 'eggs'; readonly eggs: number };
+  | { readonly by: 'eggs'; readonly eggs: number }
+) &
+  Tested;
 
 type Counted = Extract<Driver, { readonly by: 'pieces' | 'guests' | 'pans' }>;
 
@@ -48,8 +53,13 @@ export function wantedPieces(d: Driver): number | null {
   return d.by === 'guests' ? Math.ceil(d.guests * d.each * (1 + d.secondsPct / 100) - 1e-9) : null;
 }
 
-/** Pieces that are poured: the wanted ones, and a test piece where there is one. */
-const pouredPieces = (d: Counted): number => (wantedPieces(d) ?? 0) + (d.by === 'guests' && d.testPiece ? 1 : 0);
+export const hasTestPiece = (d: Driver): boolean => d.testPiece === true;
+
+/** Pieces that are poured of what a driver counts: the wanted ones, and a test piece where there is one. */
+export const pouredPieces = (d: Driver): number | null => {
+  const wanted = wantedPieces(d);
+  return wanted === null ? null : wanted + (hasTestPiece(d) ? 1 : 0);
+};
 
 export interface CannotScale {
   readonly path: string;
@@ -61,20 +71,27 @@ const no = (path: string, message: string): Result<never, CannotScale> => ({ ok:
 /** More than a tonne of batter is a slip of the finger. */
 const MOST_BATTER_G = 1_000_000;
 
-function ingredientGrams(lines: readonly AnalysableLine[], id: string): number {
+/** g of an ingredient in the batter, over all its lines. */
+export function ingredientGrams(lines: readonly AnalysableLine[], id: string): number {
   let sum = 0;
   for (const l of lines) for (const p of l.parts) if (p.ingredient.id === id && l.use === 'batter') sum += p.grams;
   return sum;
 }
 
+/** Whole eggs of a batter; eggs that are separated count by whichever half is fewer. */
 function wholeEggs(lines: readonly AnalysableLine[]): number {
-  let n = 0;
-  for (const l of lines) for (const p of l.parts) if (l.use === 'batter' && isShellEgg(p.ingredient.id)) n += p.grams / (p.ingredient.piece?.grams ?? EGG_G);
-  return n;
+  let whole = 0;
+  const halves = { 'egg-yolk': 0, 'egg-white': 0 };
+  for (const l of lines)
+    for (const { ingredient: i, grams } of l.use === 'batter' ? l.parts : []) {
+      if (isShellEgg(i.id)) whole += grams / (i.piece?.grams ?? EGG_G);
+      else if (i.id === 'egg-yolk' || i.id === 'egg-white') halves[i.id] += grams / (i.piece?.grams ?? (i.id === 'egg-yolk' ? YOLK_G : WHITE_G));
+    }
+  return whole + Math.min(halves['egg-yolk'], halves['egg-white']);
 }
 
 /** The factor a driver asks for. */
-function factorFor(lines: readonly AnalysableLine[], a: Analysis, to: Driver): Result<number, CannotScale> {
+function factorFor(lines: readonly AnalysableLine[], a: Analysis, to: Driver, mixes: number): Result<number, CannotScale> {
   switch (to.by) {
     case 'factor':
       return { ok: true, value: to.factor };
@@ -94,23 +111,25 @@ function factorFor(lines: readonly AnalysableLine[], a: Analysis, to: Driver): R
     case 'guests':
     case 'pans': {
       if (!a.volume) return no('to.pieces', 'There is no batter to pour.');
-      const usableG = pouredPieces(to) * to.portionMl * a.volume.densityGPerMl;
-      return { ok: true, value: massForUsable(usableG) / pouredG(a.tally) };
+      // each mix owes its share in whole pieces, and loses what stays on its own tools
+      const each = Math.ceil((pouredPieces(to) ?? 0) / mixes - 1e-9);
+      return { ok: true, value: (mixes * massForUsable(each * to.portionMl * a.volume.densityGPerMl)) / pouredG(a.tally) };
     }
     case 'vessel':
       return a.volume ? { ok: true, value: (to.ml * (1 - to.headPct / 100)) / a.volume.volumeMl } : no('to.ml', 'There is no batter to fill it with.');
   }
 }
 
-/** How many times the formula a driver asks for, and the formula as it stands. */
+/** How many times the formula a driver asks for, and the formula as it stands. @param mixes equal bowls that share it */
 export function timesOf(
   lines: readonly AnalysableLine[],
   to: Driver,
   kind: KindId | null = null,
+  mixes = 1,
 ): Result<{ readonly factor: number; readonly before: Analysis }, CannotScale> {
   const before = analyse(lines, kind);
   if (!(before.tally.massG > 0)) return no('lines', 'No line of the batter has an amount yet, so there is nothing to scale.');
-  const f = factorFor(lines, before, to);
+  const f = factorFor(lines, before, to, mixes);
   if (!f.ok) return f;
   const factor = f.value;
   if (!(factor > 0) || !Number.isFinite(factor)) return no('to', 'The batch has to be more than nothing.');

@@ -7,8 +7,10 @@ import { spreadOf } from '../batter/spread';
 import type { KindId } from '../formula/kinds';
 import { kindById } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
-import { type Bowl, piecesAtOnce } from '../pantry/gear';
+import type { Bowl } from '../pantry/gear';
+import type { Lit } from './acts';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from './heat';
+import { AS_USUAL, placesIn, surfacesFor } from './surface';
 
 /** The most one arm mixes at a time; ours. */
 export const BY_HAND_G = 5000;
@@ -46,20 +48,26 @@ export interface Pace {
   readonly why: string;
 }
 
+/** How far a piece spreads where it is poured, cm; undefined where it fills a shape, or the batter says nothing. */
+export const acrossOf = (kindId: KindId, a: Pick<Analysis, 'thickness'>, portionMl: number): number | undefined =>
+  a.thickness ? spreadOf(kindById(kindId), a.thickness.paS, portionMl)?.diameterCm : undefined;
+
 /**
  * Pieces a minute off the gear there is.
  * @param timedS seconds a piece takes here, where earlier batches say; else the kind's usual
  * @returns null where the kitchen has noted nothing the kind is made on
  */
-export function paceOf(house: Pick<Kitchen, 'gear'>, kindId: KindId, a: Pick<Analysis, 'thickness'>, portionMl: number, timedS: number | null): Pace | null {
-  const across = a.thickness ? spreadOf(kindById(kindId), a.thickness.paS, portionMl)?.diameterCm : undefined;
-  let atOnce = 0;
-  const on: string[] = [];
-  for (const g of house.gear) {
-    const n = piecesAtOnce(g, kindId, across);
-    if (n > 0) on.push(g.name);
-    atOnce += n;
-  }
+export function paceOf(
+  house: Pick<Kitchen, 'gear'>,
+  kindId: KindId,
+  a: Pick<Analysis, 'thickness'>,
+  portionMl: number,
+  timedS: number | null,
+  lit: Lit = AS_USUAL,
+): Pace | null {
+  const surfaces = surfacesFor(house.gear, kindId, acrossOf(kindId, a, portionMl), lit);
+  const on = surfaces.map((s) => s.name);
+  const atOnce = placesIn(surfaces);
   if (atOnce === 0) return null;
   const seconds = (timedS ?? onHeatS(USUAL_TIMES[kindId])) + BETWEEN_S;
   return {

@@ -1,22 +1,23 @@
 /** Plans: mixes and waves, kits, whole eggs, large bowls, sides, and the laws that hold for all of them. */
 import fc from 'fast-check';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
-import { KIND_IDS } from '../formula/kinds';
+import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
-import type { Bowl } from '../pantry/gear';
+import { type Bowl, GAP_CM, type Gear } from '../pantry/gear';
 import { findIngredient } from '../pantry/pantry';
 import { counting } from '../testing/counted';
 import { anyFormula, PLAIN_CAKE } from '../testing/formulas';
 import type { Driver } from './driver';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
-import { BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
+import { acrossOf, BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
 import { oneMix, type PlanAsked, plannedSheet, readyFor } from './plan';
 import { roundMl } from './portions';
 import { scale } from './scale';
 import { sheetGroups } from './sheet';
 import { gPerMl, partsOf, type Side, sideCautions, sideLines } from './sides';
 import { mixesIn, mixName, ONE, type Split } from './split';
+import { placesIn, surfaceOf, surfacesFor } from './surface';
 import { takeOut, withTaken } from './take-out';
 
 const CARD: Formula = {
@@ -27,10 +28,10 @@ const CARD: Formula = {
 const find = (id: string) => findIngredient(id);
 const bowl = (bowlMl: number, bowls: number): Bowl => ({ id: `b${bowlMl}`, sort: 'bowl', name: `Bowl ${bowlMl}`, bowlMl, bowls });
 
-function planned(driver: Driver, split: Split = ONE, more: Partial<PlanAsked> = {}) {
+function planned(driver: Driver, split: Split = ONE, { how = 'exact', ...more }: Partial<PlanAsked> & { readonly how?: 'exact' | 'gram' } = {}) {
   const r = readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver, split, eggs: null, ...more });
   if (!r.ok) throw new Error(r.error.message);
-  const p = plannedSheet(r.value, driver, 'exact', 'griddle', 60, split, 1);
+  const p = plannedSheet(r.value, { driver, how, kind: 'griddle', portionMl: 60, split, stepG: 1 });
   if (!p.ok) throw new Error(p.error.message);
   return { ready: r.value, ...p.value };
 }
@@ -118,16 +119,18 @@ test('the pace is what lies on the gear at once, over its time on the heat', () 
   expect(loadsOf(36, 18)).toEqual({ full: 2, last: 0, toFill: 0 });
 });
 
-test('84 guests in four mixes: each line four times, the syrup once, and all of it what one bowl would hold', () => {
+test('84 guests in four mixes: each line four times, the syrup once, and each what it owes in whole pieces', () => {
   const one = planned(GUESTS);
   const four = planned(GUESTS, bowls(4));
-  expect(four.massG).toBeCloseTo(one.massG, 6);
-  expect(four.one.massG).toBeCloseTo(one.massG / 4, 6);
+  // 186 and one to test with are 186 poured: a quarter of them is 46 and a half, so each bowl owes 47
+  expect(four.pieces).toMatchObject({ asked: 185, all: 185, each: 47 });
+  expect(four.massG).toBeCloseTo((one.massG * 188) / 186, 6);
+  expect(four.one.massG).toBeCloseTo(four.massG / 4, 6);
   // seven lines of the bowls in each mix, the pan and the topping once
   expect(four.sheet).toHaveLength(4 * 7 + 2);
   expect(new Set(four.sheet.map((l) => l.key)).size).toBe(four.sheet.length);
   const sum = (id: string): number => four.sheet.reduce((a, l) => a + (l.parts ?? []).filter((p) => p.id === id).reduce((x, p) => x + p.grams, 0), 0);
-  for (const l of one.sheet) for (const p of l.parts ?? []) expect(sum(p.id)).toBeCloseTo(p.grams, 4);
+  for (const l of one.sheet) for (const p of l.parts ?? []) expect(sum(p.id)).toBeCloseTo((p.grams * 188) / 186, 4);
   expect(oneMix(four.sheet)).toHaveLength(9);
   expect(oneMix(four.sheet, 3)[0]).toMatchObject({ key: 'l1m3', mix: 3 });
   expect(sheetGroups(oneMix(four.sheet)).map((g) => g.name)).toEqual(['Dry bowl', 'Wet bowl', 'For the pan', 'To serve']);
@@ -269,4 +272,109 @@ test('what a batch has set aside counts as there when its list is drawn again', 
   const uses = [{ what: 'batter', ingredient: flour, grams: 1500, text: '' }];
   expect(takeOut(uses, shelf).rows[0]).toMatchObject({ onHandG: 100, shortG: 1400, packs: 2 });
   expect(takeOut(uses, withTaken(shelf, [{ id: flour.id, wantedG: 1500, takenG: 1300 }])).rows[0]).toMatchObject({ onHandG: 1400, shortG: 100, packs: 1 });
+});
+
+test('pieces are worked once: twenty of 30 ml in four bowls give twenty, and no bowl pours less than it owes', () => {
+  const twenty = planned({ by: 'pieces', pieces: 20, portionMl: 30 }, bowls(4), { how: 'gram' });
+  expect(twenty.pieces).toMatchObject({ asked: 20, all: 20, each: 5 });
+  const kits = planned({ by: 'pieces', pieces: 12, portionMl: 60 }, { by: 'kits', benches: 3, classes: 2 });
+  expect(kits.pieces).toMatchObject({ asked: 72, all: 72, each: 12 });
+  // a test piece is poured besides what is asked; where nothing is asked it comes out of what there is
+  expect(planned({ by: 'pieces', pieces: 6, portionMl: 60, testPiece: true }).pieces).toMatchObject({ asked: 6, each: 7 });
+  const flour = planned({ by: 'flour', grams: 500 });
+  const tested = planned({ by: 'flour', grams: 500, testPiece: true });
+  expect(tested.pieces?.all).toBe((flour.pieces?.all ?? 0) - 1);
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 300 }),
+      fc.integer({ min: 15, max: 150 }),
+      fc.integer({ min: 1, max: 9 }),
+      fc.boolean(),
+      fc.constantFrom('gram' as const, 'exact' as const),
+      (pieces, portionMl, mixes, testPiece, how) => {
+        const p = planned({ by: 'pieces', pieces, portionMl, testPiece }, bowls(mixes), { how });
+        expect(p.pieces?.all).toBe(pieces);
+        expect((p.pieces?.each ?? 0) * mixes).toBeGreaterThanOrEqual(pieces + (testPiece ? 1 : 0));
+        // nor more than a piece a bowl and what rounding asks
+        expect((p.pieces?.each ?? 0) - Math.ceil((pieces + (testPiece ? 1 : 0)) / mixes)).toBeLessThanOrEqual(1);
+      },
+    ),
+    { numRuns: 120 },
+  );
+});
+
+test('times 1 gives the card back: grams and spoons of the unscaled sheet are the card’s own', () => {
+  const CARDS = [
+    '1 1/2 tsp baking powder',
+    '1/4 tsp salt',
+    '1 tbsp sugar',
+    '2 tsp vanilla extract',
+    '1/2 tsp baking soda',
+    '1/8 tsp nutmeg',
+    '3/4 tsp cinnamon',
+  ];
+  for (const stepG of [0.1, 1, 2, 5]) {
+    const formula = { ...CARD, entries: ['2 cups flour', '1 1/2 cups milk', ...CARDS].map((text, n) => ({ key: `l${n + 1}`, text })) };
+    const r = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver: { by: 'factor', factor: 1 }, split: ONE, eggs: null });
+    if (!r.ok) throw new Error(r.error.message);
+    const p = plannedSheet(r.value, { driver: { by: 'factor', factor: 1 }, how: 'gram', kind: 'griddle', portionMl: 60, split: ONE, stepG });
+    if (!p.ok) throw new Error(p.error.message);
+    const spooned = p.value.sheet.filter((l) => l.spoons);
+    for (const l of spooned) expect(l.text.startsWith(`${l.spoons} `)).toBe(true);
+    if (stepG >= 2) expect(spooned.length).toBeGreaterThanOrEqual(6);
+    for (const l of r.value.lines) {
+      const on = p.value.sheet.find((x) => x.key === l.key);
+      if (l.grams !== null && l.grams < 20) expect(Math.abs((on?.grams ?? 0) - l.grams)).toBeLessThanOrEqual(0.0501);
+    }
+  }
+});
+
+test('how many fit is one number: what the plan counts are the places the board draws', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 20, max: 90 }), fc.integer({ min: 20, max: 60 }), fc.integer({ min: 15, max: 150 }), (wideCm, deepCm, ml) => {
+      const gear: readonly Gear[] = [
+        { id: 'g', sort: 'griddle', name: 'Griddle', wideCm, deepCm },
+        { id: 'p', sort: 'pan', name: 'Pan', acrossCm: deepCm },
+      ];
+      const a = { thickness: { paS: 2, pour: 'ribbon' } } as unknown as Parameters<typeof paceOf>[2];
+      for (const lit of [
+        { on: null, most: null },
+        { on: ['p'], most: null },
+        { on: ['g', 'p'], most: 6 },
+      ]) {
+        const places = placesIn(surfacesFor(gear, 'griddle', acrossOf('griddle', a, ml), lit));
+        expect(paceOf({ gear }, 'griddle', a, ml, null, lit)?.atOnce ?? 0).toBe(places);
+        if (lit.most) expect(places).toBeLessThanOrEqual(lit.most);
+      }
+    }),
+    { numRuns: 100 },
+  );
+});
+
+test('places in a pan lie inside it with room for a spatula, and there is always one', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 4, max: 40, noNaN: true }), fc.integer({ min: 12, max: 45 }), (across, acrossCm) => {
+      const slots = surfaceOf({ id: 'p', sort: 'pan', name: 'Pan', acrossCm }, 'griddle', across)?.slots ?? [];
+      expect(slots.length).toBeGreaterThanOrEqual(1);
+      if (slots.length === 1) return;
+      for (const s of slots) expect(Math.hypot(s.x - acrossCm / 2, s.y - acrossCm / 2) + across / 2).toBeLessThanOrEqual(acrossCm / 2 + 1e-6);
+      for (const [i, a] of slots.entries())
+        for (const b of slots.slice(i + 1)) expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(across + GAP_CM - 1e-6);
+    }),
+  );
+  // 24 cm: three of 10 cm in a ring, seven of 6 cm about one in the middle
+  const pan = (across: number) => surfaceOf({ id: 'p', sort: 'pan', name: 'Pan', acrossCm: 24 }, 'small', across)?.slots.length;
+  expect([pan(22), pan(10), pan(6)]).toEqual([1, 3, 8]);
+});
+
+test('one pan at home: cakes go in any pan; a griddle, where there is one, is lit alone; one pan alone goes into the oven', () => {
+  const pans: readonly Gear[] = [
+    { id: 's', sort: 'pan', name: 'Small', acrossCm: 20 },
+    { id: 'l', sort: 'pan', name: 'Large', acrossCm: 28 },
+  ];
+  const on = (gear: readonly Gear[], kind: KindId): readonly string[] => surfacesFor(gear, kind).map((s) => s.id);
+  expect(on(pans, 'griddle')).toEqual(['l']);
+  expect(on(pans, 'oven')).toEqual(['l']);
+  expect(on(pans, 'crepe')).toEqual(['s', 'l']);
+  expect(on([...pans, { id: 'g', sort: 'griddle', name: 'G', wideCm: 60, deepCm: 40 }], 'foam')).toEqual(['g']);
 });

@@ -10,8 +10,9 @@ import type { Kitchen } from '../formula/kitchen-settings';
 import { kitchenName } from '../pantry/ingredient';
 import { grams as sayGrams } from '../quantity/say';
 import type { Result } from '../result';
-import { type CannotScale, type Driver, meansOf, portionOf, timesOf } from './driver';
+import { type CannotScale, type Driver, meansOf, portionOf, pouredPieces, timesOf } from './driver';
 import { inLargeBowl } from './large-bowl';
+import { owedByOne, type Pieces, piecesOfPlan } from './pieces';
 import { type Exactness, type Scaled, scale, type Taken } from './scale';
 import { sheetOf } from './sheet';
 import type { SheetLine } from './sheet-line';
@@ -26,6 +27,7 @@ export interface Ready {
   readonly all: number;
   /** What the whole eggs could not keep; mostly null. */
   readonly short: string | null;
+  readonly eggsWhole: boolean;
 }
 
 /** What is asked of a plan, by page and server alike. */
@@ -44,7 +46,7 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   const { formula, house, end, split } = q;
   const n = mixesIn(split);
   const per = split.by === 'kits' ? 1 : n;
-  const begun = timesOf(countedLines(formula, house, end), q.driver, formula.kind);
+  const begun = timesOf(countedLines(formula, house, end), q.driver, formula.kind, per);
   if (!begun.ok) return begun;
   const whole = q.eggs === null ? null : withWholeEggs({ formula, house, end }, begun.value.factor / per, q.eggs);
   if (q.eggs !== null && !whole) return { ok: false, error: { path: 'eggs', message: 'The eggs of this formula can’t be made whole by themselves.' } };
@@ -57,7 +59,7 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   const short = tooMuchOf(lines, before, each * n, portionOf(q.driver) ?? formula.portionMl, house);
   if (short) return short;
   const school = kitchenOf(formula, house).ways.largeBowl;
-  return { ok: true, value: { lines: inLargeBowl(lines, each * before.tally.massG, school), before, each, all: each * n, short: whole?.short ?? null } };
+  return { ok: true, value: { lines: inLargeBowl(lines, each * before.tally.massG, school), before, each, all: each * n, short: whole?.short ?? null, eggsWhole: whole !== null } };
 }
 
 /** Where a plan asks for more of a thing than there is: how far it goes. @param all times the formula */
@@ -82,33 +84,54 @@ export interface Planned {
   /** All of them, g of batter. */
   readonly massG: number;
   readonly volumeMl: number;
+  /** Null where nothing is portioned. */
+  readonly pieces: Pieces | null;
   /** The lines of every mix, to be ticked and taken from the shelf. */
   readonly sheet: readonly SheetLine[];
 }
 
-/**
- * The sheet of a plan.
- * @param how exactness, or each line of one mix as the kitchen takes it
- * @param stepG of the finest scale, g
- */
-export function plannedSheet(
-  r: Ready,
-  driver: Driver,
-  how: Exclude<Exactness, 'kitchen'> | readonly (Taken | null)[],
-  kind: KindId,
-  portionMl: number | null,
-  split: Split,
-  stepG: number,
-): Result<Planned, CannotScale> {
+export interface SheetAsked {
+  readonly driver: Driver;
+  /** Exactness, or each line of one mix as the kitchen takes it. */
+  readonly how: Exclude<Exactness, 'kitchen'> | readonly (Taken | null)[];
+  readonly kind: KindId;
+  /** Null: the kind fills its pan, and pieces are counted only where they are asked for. */
+  readonly portionMl: number | null;
+  readonly split: Split;
+  /** Of the finest scale, g. */
+  readonly stepG: number;
+}
+
+/** Rounding that leaves a mix short of its last piece is made up by so much more of all of it, twice as much each try. */
+const MAKE_UP = 0.0005;
+const MOST_TRIES = 8;
+
+/** One mix as it is weighed: rounded, it still pours what it owes. */
+function oneMade(r: Ready, q: SheetAsked): Result<Scaled<FormulaLine>, CannotScale> {
+  const portion = portionOf(q.driver) ?? q.portionMl;
+  const poured = pouredPieces(q.driver);
+  const made = (factor: number) => scale(r.lines, { by: 'factor', factor }, q.how, q.kind, portion);
+  let one = made(r.each);
+  // whole eggs set the size to the gram: the rest can't make up for it
+  if (poured === null || typeof q.how !== 'string' || r.eggsWhole) return one;
+  const owes = owedByOne(poured, q.split);
+  for (let n = 0; one.ok && (one.value.yield?.pieces ?? owes) < owes && n < MOST_TRIES; n++) one = made(r.each * (1 + MAKE_UP * 2 ** n));
+  return one;
+}
+
+/** The sheet of a plan. */
+export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotScale> {
+  const { driver, how, kind, split, stepG } = q;
   const n = mixesIn(split);
-  const portion = portionOf(driver) ?? portionMl;
-  const one = scale(r.lines, { by: 'factor', factor: r.each }, how, kind, portion);
+  const portion = portionOf(driver) ?? q.portionMl;
+  const one = oneMade(r, q);
   if (!one.ok) return one;
+  const pieces = piecesOfPlan(driver, split, portionOf(driver) !== null || q.portionMl !== null ? one.value.yield : null);
   const bare = sheetOf(one.value, stepG, n);
   const volumeMl = one.value.volumeMl * n;
   const massG = one.value.massG * n;
-  if (n === 1) return { ok: true, value: { one: one.value, massG, volumeMl, sheet: bare } };
-  const whole = scale(r.lines, { by: 'factor', factor: r.all }, typeof how === 'string' ? how : 'gram', kind, portion);
+  if (n === 1) return { ok: true, value: { one: one.value, massG, volumeMl, pieces, sheet: bare } };
+  const whole = scale(r.lines, { by: 'factor', factor: one.value.factor * n }, typeof how === 'string' ? how : 'gram', kind, portion);
   if (!whole.ok) return whole;
   const shared = sheetOf(whole.value, stepG, 1).filter((l) => l.vessel === 'pan' || l.vessel === 'topping');
   const mixed = bare.filter((l) => l.vessel !== 'pan' && l.vessel !== 'topping');
@@ -116,7 +139,7 @@ export function plannedSheet(
     ...Array.from({ length: n }, (_, m) => mixed.map((l) => ({ ...l, key: m === 0 ? l.key : `${l.key}m${m + 1}`, mix: m + 1 }))).flat(),
     ...shared,
   ];
-  return { ok: true, value: { one: one.value, massG, volumeMl, sheet } };
+  return { ok: true, value: { one: one.value, massG, volumeMl, pieces, sheet } };
 }
 
 /** One mix of a sheet that holds several, with what serves them all. */

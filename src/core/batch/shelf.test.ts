@@ -236,11 +236,13 @@ test('portions of this kitchen: its weighed ladles, and what its pans and irons 
     ],
   };
   // 24 cm across is 452 cm2; 1.25 mm of it 56.5 ml
-  expect(portionsIn(house, 'crepe')).toEqual([
+  expect(portionsIn({ ...house, drawer: [] }, 'crepe')).toEqual([
     { name: '2/3 blue ladle', ml: 40 },
     { name: 'Crepe pan', ml: expect.closeTo(56.55, 2) },
   ]);
-  expect(portionsIn(house, 'waffle').map((p) => p.name)).toEqual(['2/3 blue ladle', 'Iron']);
+  // the drawer's cups are offered too, as far as anybody pours from one
+  expect(portionsIn(house, 'waffle').map((p) => p.name)).toEqual(['1 tablespoon', '2/3 blue ladle', '1/4 cup', '1/3 cup', 'Iron', '1/2 cup']);
+  expect(portionsIn(house, 'waffle')[2]).toMatchObject({ said: '1/4 cup', ml: expect.closeTo(59.15, 2) });
   expect(house.gear[1] && portionFor(house.gear[1], 'waffle')).toBeCloseTo(97.5, 9);
   // 11 cm with room for the spatula: 6 along 76 cm, 3 along 45
   expect(atOnce(house, 11)).toEqual([{ name: 'Griddle', pieces: 18 }]);

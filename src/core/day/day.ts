@@ -1,11 +1,10 @@
 /** The day of a batch: what its steps are made from, in one call. */
 import { type Analysis, analyse } from '../analyse';
 import type { Batch } from '../batch/batch';
-import { lifeOf } from '../batch/mixes';
-import { spreadOf } from '../batter/spread';
+import { acrossOf, lifeOf } from '../batch/mixes';
+import { litOf, placesIn, type Surface, surfacesFor } from '../batch/surface';
 import { kindById } from '../formula/kinds';
 import { type Standing, standingOf, type Ways } from '../formula/ways';
-import { type Surface, surfacesFor } from '../griddle/board';
 import type { KnownTimes } from '../griddle/times';
 import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
@@ -14,10 +13,9 @@ import { type Step, stepsOf } from './steps';
 
 export type OfBatch = Pick<Batch, 'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl'>;
 
-/** Across a piece where the batter says nothing, cm. */
-const USUAL_ACROSS_CM = 10;
-
 export interface Bowl {
+  /** How far one piece spreads where it is poured freely, cm; undefined where that is not known. */
+  readonly acrossCm: number | undefined;
   readonly analysis: Analysis;
   readonly standing: Standing;
   readonly surfaces: readonly Surface[];
@@ -30,16 +28,14 @@ export function bowlOf(batch: OfBatch, ways: Ways, gear: readonly Gear[], find: 
   const kind = kindById(batch.kind);
   const standing = standingOf(ways, kind);
   const analysis = analyse(inTheBowl(batch, 1, find), batch.kind, batch.school, { standing });
-  const across = analysis.thickness && batch.portionMl ? spreadOf(kind, analysis.thickness.paS, batch.portionMl)?.diameterCm : undefined;
-  const surfaces = surfacesFor(gear, batch.kind, across ?? USUAL_ACROSS_CM);
+  const acrossCm = batch.portionMl ? acrossOf(batch.kind, analysis, batch.portionMl) : undefined;
+  const surfaces = surfacesFor(gear, batch.kind, acrossCm, litOf(batch.entries));
   return {
     analysis,
     standing,
+    acrossCm,
     surfaces,
-    atOnce: Math.max(
-      1,
-      surfaces.reduce((a, s) => a + s.slots.length, 0),
-    ),
+    atOnce: Math.max(1, placesIn(surfaces)),
   };
 }
 

@@ -1,8 +1,8 @@
 /** Which steps of a time line are done, and since when: told by a tap, or seen in what was weighed, joined, poured and pulled. */
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
+import { hasTestPiece } from '../batch/driver';
 import { joinedAt, piecesFrom } from '../griddle/board';
-import { hasTestPiece } from '../griddle/progress';
 import type { EventLog } from './event-log';
 import type { Step } from './steps';
 
@@ -44,7 +44,7 @@ export function doneSteps(
   }
   over('heat', poured);
   over('hold', entriesOf(log.entries, 'held')[0]?.at);
-  const test = hasTestPiece(batch);
+  const test = hasTestPiece(batch.driver);
   if (test) over('test', pieces.find((p) => p.piece === 1)?.pulledAt);
   const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).map((p) => p.pulledAt as number);
   off.sort((a, b) => a - b);

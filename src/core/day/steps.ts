@@ -4,13 +4,13 @@
  * touches safety is the local food code's to say.
  */
 import type { Batch } from '../batch/batch';
+import { hasTestPiece } from '../batch/driver';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import type { Life } from '../batch/mixes';
 import type { SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import { type KindId, kindById } from '../formula/kinds';
 import { effectOf, restsChilled, type Ways } from '../formula/ways';
-import { hasTestPiece } from '../griddle/progress';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { howFar, joinParts, joinSteps } from '../prep/join';
 
@@ -140,7 +140,7 @@ function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked
     surface: baked ? 'oven' : batch.kind === 'waffle' ? 'iron' : 'griddle',
     cycleMin: (onHeatS(times) + BETWEEN_S) / 60,
     loads: Math.max(1, Math.ceil((batch.piecesPlanned ?? atOnce) / Math.max(1, atOnce) - 1e-9)),
-    test: hasTestPiece(batch),
+    test: hasTestPiece(batch.driver),
     // bowls follow each other: joined, rested and poured in turn
     waves: split.by === 'bowls' ? Math.ceil(mixes / Math.max(1, split.atOnce)) : 1,
     inWave: (w) => (split.by === 'bowls' ? Math.min(split.atOnce, mixes - w * split.atOnce) : mixes),

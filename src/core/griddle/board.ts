@@ -4,8 +4,6 @@
  */
 
 import type { SideTimes } from '../batch/heat';
-import type { KindId } from '../formula/kinds';
-import { GAP_CM, type Gear } from '../pantry/gear';
 
 export const ACTS = ['pour', 'flip', 'pull'] as const;
 export type Act = (typeof ACTS)[number];
@@ -118,110 +116,4 @@ export function nextStep(pieces: readonly Piece[], places: readonly Place[], tim
   const free = left > 0 ? places.find((f) => !on.some((p) => p.surface === f.surface && p.slot === f.slot)) : undefined;
   if (free && (!soonest || dueAt(soonest, times) > now + 1000 * POUR_S)) return { do: 'pour', place: free };
   return soonest ? { do: 'wait', piece: soonest, until: dueAt(soonest, times) } : { do: 'done' };
-}
-
-export interface Slot {
-  /** Middle of the piece from the left and the front edge, cm. */
-  readonly x: number;
-  readonly y: number;
-}
-
-export interface Surface {
-  readonly id: string;
-  readonly name: string;
-  readonly wideCm: number;
-  readonly deepCm: number;
-  readonly round: boolean;
-  /** Across one piece as it is drawn, cm. */
-  readonly acrossCm: number;
-  /** In pour order: from the back left, row by row, so that the hand that flips follows the hand that poured. */
-  readonly slots: readonly Slot[];
-}
-
-const grid = (wide: number, deep: number, across: number): readonly Slot[] => {
-  const n = (cm: number): number => Math.max(0, Math.floor((cm + GAP_CM) / (across + GAP_CM)));
-  const [columns, rows] = [n(wide), n(deep)];
-  const start = (cm: number, k: number): number => (cm - (k * across + (k - 1) * GAP_CM)) / 2 + across / 2;
-  return Array.from({ length: rows * columns }, (_, i) => ({
-    x: start(wide, columns) + (i % columns) * (across + GAP_CM),
-    y: start(deep, rows) + Math.floor(i / columns) * (across + GAP_CM),
-  }));
-};
-
-/** Rows set into each other's gaps. */
-const staggered = (wide: number, deep: number, across: number): readonly Slot[] => {
-  const pitch = across + GAP_CM;
-  const columns = Math.max(0, Math.floor((wide + GAP_CM) / pitch));
-  const rowPitch = (pitch * Math.sqrt(3)) / 2;
-  const rows = deep < across ? 0 : 1 + Math.floor((deep - across) / rowPitch + 1e-9);
-  const left = (wide - (columns * across + (columns - 1) * GAP_CM)) / 2 + across / 2;
-  const front = (deep - (across + (rows - 1) * rowPitch)) / 2 + across / 2;
-  return Array.from({ length: rows }, (_, r) => r).flatMap((r) =>
-    Array.from({ length: columns }, (_, c) => ({ x: left + c * pitch + (r % 2) * (pitch / 2), y: front + r * rowPitch })).filter(
-      (s) => s.x + across / 2 <= wide + 1e-9,
-    ),
-  );
-};
-
-/**
- * The surfaces a kind is made on, each with its places.
- * @param acrossCm how far one piece spreads on a griddle
- */
-export function surfacesFor(gear: readonly Gear[], kind: KindId, acrossCm: number): readonly Surface[] {
-  return gear.flatMap((g): readonly Surface[] => {
-    if (g.sort === 'griddle' && kind !== 'crepe' && kind !== 'waffle' && kind !== 'ball' && kind !== 'oven') {
-      const rows = grid(g.wideCm, g.deepCm, acrossCm);
-      const set = staggered(g.wideCm, g.deepCm, acrossCm);
-      const slots = set.length > rows.length ? set : rows;
-      return slots.length > 0 ? [{ id: g.id, name: g.name, wideCm: g.wideCm, deepCm: g.deepCm, round: false, acrossCm, slots }] : [];
-    }
-    if (g.sort === 'pan' && (kind === 'crepe' || kind === 'oven'))
-      return [
-        {
-          id: g.id,
-          name: g.name,
-          wideCm: g.acrossCm,
-          deepCm: g.acrossCm,
-          round: true,
-          acrossCm: g.acrossCm * 0.92,
-          slots: [{ x: g.acrossCm / 2, y: g.acrossCm / 2 }],
-        },
-      ];
-    if (g.sort === 'iron' && kind === 'waffle') {
-      const each = 12;
-      const wide = g.pieces * (each + GAP_CM) + GAP_CM;
-      return [
-        {
-          id: g.id,
-          name: g.name,
-          wideCm: wide,
-          deepCm: each + 2 * GAP_CM,
-          round: false,
-          acrossCm: each,
-          slots: Array.from({ length: g.pieces }, (_, n) => ({ x: GAP_CM + each / 2 + n * (each + GAP_CM), y: GAP_CM + each / 2 })),
-        },
-      ];
-    }
-    if (g.sort === 'ball-pan' && kind === 'ball') {
-      const each = 5;
-      const columns = Math.ceil(Math.sqrt(g.hollows));
-      const rows = Math.ceil(g.hollows / columns);
-      const pitch = each + GAP_CM;
-      return [
-        {
-          id: g.id,
-          name: g.name,
-          wideCm: columns * pitch + GAP_CM,
-          deepCm: rows * pitch + GAP_CM,
-          round: false,
-          acrossCm: each,
-          slots: Array.from({ length: g.hollows }, (_, n) => ({
-            x: GAP_CM + each / 2 + (n % columns) * pitch,
-            y: GAP_CM + each / 2 + Math.floor(n / columns) * pitch,
-          })),
-        },
-      ];
-    }
-    return [];
-  });
 }

@@ -1,13 +1,12 @@
 /** How far a batch has come at the griddle: what is off, what is still to pour, and when the next bowl has to be joined. */
 import type { Batch } from '../batch/batch';
+import { hasTestPiece } from '../batch/driver';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import { mixesIn } from '../batch/split';
 import type { Piece } from './board';
 
 /** Joining a bowl takes so long before it is needed, ms. */
 const JOIN_MS = 5 * 60_000;
-
-export const hasTestPiece = (b: Pick<Batch, 'driver'>): boolean => b.driver.by === 'guests' && b.driver.testPiece;
 
 export interface Progress {
   /** Off the heat; a test piece is outside the count. */
@@ -34,7 +33,7 @@ export function progressOf(
   places: number,
   now: number,
 ): Progress {
-  const test = hasTestPiece(batch);
+  const test = hasTestPiece(batch.driver);
   const wanted = batch.piecesPlanned;
   const bowls = mixesIn(batch.split);
   const counted = pieces.filter((p) => !(test && p.piece === 1));

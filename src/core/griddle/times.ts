@@ -2,12 +2,12 @@
 
 import type { TestVerdict } from '../batch/acts';
 import type { Batch } from '../batch/batch';
+import { hasTestPiece } from '../batch/driver';
 import { type SideTimes, usualTimes } from '../batch/heat';
 import type { KindId } from '../formula/kinds';
 import { effectOf, FRESH_WAYS, type Ways } from '../formula/ways';
 import { median } from '../quantity/middle';
 import { type Piece, piecesFrom, type Tap } from './board';
-import { hasTestPiece } from './progress';
 
 export interface Learned {
   readonly seconds: number;
@@ -86,7 +86,7 @@ export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTime
 /** What the taps of a batch came to: pieces that came off (the test piece not counted), and the middle of each side's time. */
 export function seenIn(batch: Pick<Batch, 'driver'>, taps: readonly Tap[]) {
   const pieces = piecesFrom(taps);
-  const test = hasTestPiece(batch);
+  const test = hasTestPiece(batch.driver);
   const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).length;
   const whole = (l: Learned | null): number | null => (l ? Math.round(l.seconds) : null);
   const sides = sidesOf(pieces);

@@ -60,22 +60,12 @@ export function portionFor(g: Gear, kind: string): number | null {
 /** Room for a spatula between two pieces, cm. */
 export const GAP_CM = 1.5;
 
-/** Pieces of a diameter that lie side by side in straight rows on a griddle: a careful count. */
-export const piecesOn = (g: Griddle, acrossCm: number): number => {
-  const along = (cm: number): number => Math.floor((cm + GAP_CM) / (acrossCm + GAP_CM));
-  return Math.max(0, along(g.wideCm) * along(g.deepCm));
-};
+/** What is poured freely, side by side, and not into a shape. */
+export const isPouredFreely = (kind: string): boolean => kind === 'griddle' || kind === 'small' || kind === 'foam';
 
-/** What is baked on a griddle, freely side by side. */
-const ON_GRIDDLE = (kind: string): boolean => kind !== 'crepe' && kind !== 'waffle' && kind !== 'ball' && kind !== 'oven';
-
-/**
- * Pieces of a kind that a piece of gear takes at once; 0 where the kind is not made on it.
- * @param acrossCm how far one spreads on a griddle, where that is known
- */
-export function piecesAtOnce(g: Gear, kind: string, acrossCm: number | undefined): number {
-  if (g.sort === 'griddle') return acrossCm !== undefined && ON_GRIDDLE(kind) ? piecesOn(g, acrossCm) : 0;
-  if (g.sort === 'pan') return kind === 'crepe' || kind === 'oven' ? 1 : 0;
-  if (g.sort === 'iron') return kind === 'waffle' ? g.pieces : 0;
-  return g.sort === 'ball-pan' && kind === 'ball' ? g.hollows : 0;
+/** Whether a kind is made on a piece of gear: cakes on a griddle or in any pan, a waffle in its iron alone. */
+export function madeOn(g: Gear, kind: string): boolean {
+  if (g.sort === 'griddle') return isPouredFreely(kind);
+  if (g.sort === 'pan') return isPouredFreely(kind) || kind === 'crepe' || kind === 'oven';
+  return (g.sort === 'iron' && kind === 'waffle') || (g.sort === 'ball-pan' && kind === 'ball');
 }

@@ -1,5 +1,6 @@
 /** The event log of a batch: what screens have told of it, kept once each, in the order it arrived. */
 import type { PoolClient } from 'pg';
+import type { Entry } from '@/core/batch/acts';
 import { type EventLog, type Item, toldAt } from '@/core/day/event-log';
 import { settle, type Tap, type ToldTap } from '@/core/griddle/board';
 import { query, transaction } from '../db/pool';
@@ -44,6 +45,16 @@ interface Open {
   readonly now: number;
 }
 
+/** Notes an entry of a batch; one that is there already changes nothing. */
+export async function noteEntry(client: PoolClient, batchId: string, e: Entry): Promise<void> {
+  await client.query('insert into batch_entries (id, batch_id, act, at) values ($1, $2, $3, to_timestamp($4 / 1000.0)) on conflict do nothing', [
+    e.id,
+    batchId,
+    JSON.stringify(e.act),
+    e.at,
+  ]);
+}
+
 async function writeTap(o: Open, told: ToldTap): Promise<string | null> {
   const t = settle(told, o.taps);
   if (t === 'unknown') return 'That piece was never poured here, or its pour was taken back.';
@@ -72,12 +83,7 @@ async function write(o: Open, i: Item): Promise<string | null> {
       await writeLine(client, batchId, i.key, i.to, toldAt(i) ?? o.now);
       return null;
     case 'enter':
-      await client.query('insert into batch_entries (id, batch_id, act, at) values ($1, $2, $3, to_timestamp($4 / 1000.0)) on conflict do nothing', [
-        i.entry.id,
-        batchId,
-        JSON.stringify(i.entry.act),
-        i.entry.at,
-      ]);
+      await noteEntry(client, batchId, i.entry);
       return null;
     case 'strike':
       await client.query('delete from batch_entries where batch_id = $1 and id = $2', [batchId, i.entryId]);

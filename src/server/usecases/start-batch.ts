@@ -1,14 +1,16 @@
 /** Starting a batch: its sheet is worked out here from the version as saved, kept as it is, and what it wants is taken from stock. */
 
+import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
-import { type Driver, wantedPieces } from '@/core/batch/driver';
+import type { Lit } from '@/core/batch/acts';
+import type { Driver } from '@/core/batch/driver';
 import { plannedSheet, readyFor } from '@/core/batch/plan';
 import type { Exactness } from '@/core/batch/scale';
 import type { Serving } from '@/core/batch/serving';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { sideLines } from '@/core/batch/sides';
-import { mixesIn, ONE, type Split } from '@/core/batch/split';
+import { ONE, type Split } from '@/core/batch/split';
 import { type Take, takeOut } from '@/core/batch/take-out';
 import { type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
@@ -21,6 +23,7 @@ import { grams } from '@/core/quantity/say';
 import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import { insertBatch, type NewBatch } from '../queries/batches';
+import { noteEntry } from '../queries/event-log';
 import { versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
@@ -44,6 +47,8 @@ export interface Start {
   readonly sides?: readonly { readonly sideId: string; readonly people: number }[];
   /** Whether it takes from the shelf: not at all, only if there is enough, or what there is. */
   readonly take?: Take;
+  /** What is lit, where that is not as usual. */
+  readonly lit?: Lit;
   /** When it is served, where that is known. */
   readonly serving?: Serving | null;
   /** The same press of the button twice starts one batch. */
@@ -112,7 +117,15 @@ export async function startBatch(s: Start): Promise<Started> {
   const ready = readyFor({ formula: v.formula, house, end, driver, split, eggs: s.eggs ?? null });
   if (!ready.ok) return { ok: false, path: ready.error.path, message: ready.error.message };
   const how = exactness === 'kitchen' ? await takeInKitchen(ready.value.lines, ready.value.each, house) : exactness;
-  const planned = plannedSheet(ready.value, driver, how, v.formula.kind, portionMl, split, scalesOf(house.gear)[0]?.stepG ?? 1);
+  const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
+  const planned = plannedSheet(ready.value, {
+    driver,
+    how,
+    kind: v.formula.kind,
+    portionMl: pan ? null : portionMl,
+    split,
+    stepG: scalesOf(house.gear)[0]?.stepG ?? 1,
+  });
   if (!planned.ok) return { ok: false, path: planned.error.path, message: planned.error.message };
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const beside: SheetLine[] = [];
@@ -121,21 +134,21 @@ export async function startBatch(s: Start): Promise<Started> {
     if (!side) return { ok: false, path: `sides.${n}`, message: 'One of the sauces and butters is not in this kitchen any more.' };
     beside.push(...sideLines(side, x.people, n + 1, find));
   }
-  const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
-  const times = split.by === 'kits' ? mixesIn(split) : 1;
-  const each = planned.value.one.yield?.pieces ?? null;
-  const wanted = wantedPieces(driver);
   return writeBatch(
     {
       ...s,
       split,
       sheet: [...planned.value.sheet, ...beside],
       massG: planned.value.massG,
-      pieces: wanted !== null ? wanted * times : pan || each === null ? null : each * mixesIn(split),
+      pieces: planned.value.pieces?.all ?? null,
       ending: endOf(v.formula, end)?.name ?? null,
       endId: endOf(v.formula, end)?.id ?? null,
     },
     s.take ?? 'no',
     house,
+    async (client, batchId) => {
+      if (s.lit && (s.lit.on !== null || s.lit.most !== null))
+        await noteEntry(client, batchId, { id: randomUUID(), at: Date.now(), act: { what: 'lit', ...s.lit } });
+    },
   );
 }

@@ -66,7 +66,14 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
   const ready = readyFor({ formula: proposal.formula, house, end, driver: batch.driver, split: batch.split, eggs: null });
   if (!ready.ok) return no(ready.error.message);
   const how = batch.exactness === 'kitchen' ? await takeInKitchen(ready.value.lines, ready.value.each, house) : batch.exactness;
-  const planned = plannedSheet(ready.value, batch.driver, how, batch.kind, batch.portionMl, batch.split, scalesOf(house.gear)[0]?.stepG ?? 1);
+  const planned = plannedSheet(ready.value, {
+    driver: batch.driver,
+    how,
+    kind: batch.kind,
+    portionMl: batch.piecesPlanned === null ? null : batch.portionMl,
+    split: batch.split,
+    stepG: scalesOf(house.gear)[0]?.stepG ?? 1,
+  });
   if (!planned.ok) return no(planned.error.message);
   const sheet = [...planned.value.sheet, ...batch.sheet.filter((l) => l.side !== undefined && !planned.value.sheet.some((x) => x.key === l.key))];
   return transaction(async (client): Promise<Swapped> => {

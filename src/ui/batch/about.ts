@@ -1,6 +1,6 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
 import type { Batch } from '@/core/batch/batch';
-import { type Driver, wantedPieces } from '@/core/batch/driver';
+import { type Driver, hasTestPiece, wantedPieces } from '@/core/batch/driver';
 import { mixesIn, type Split } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
 import { grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
@@ -28,13 +28,13 @@ export interface About {
 
 export function sheetAbout(a: About): readonly string[] {
   const n = a.split ? mixesIn(a.split) : 1;
-  const of = a.portionMl === null ? '' : ` of ${a.portionMl} ml`;
-  const test = a.driver?.by === 'guests' && a.driver.testPiece ? ' and one to test' : '';
+  const of = a.portionMl === null ? '' : ` of ${millilitres(a.portionMl)}`;
+  const test = a.driver && hasTestPiece(a.driver) ? ' and one to test' : '';
   const counted =
     a.wanted !== null
       ? `${a.wanted} ${a.pieces}${of}${test}`
       : a.made !== null && a.portionMl !== null
-        ? `${a.made * (a.split?.by === 'bowls' ? n : 1)}${of}`
+        ? `${a.made * (a.split?.by === 'bowls' ? n : 1)} ${a.pieces}${of}${test}`
         : '';
   const volume = a.volumeMl === null ? '' : `, ${millilitres(a.volumeMl)}`;
   if (a.split?.by === 'kits')

@@ -6,7 +6,7 @@ import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
-import { wrong } from './plan-driver';
+import { wrong } from './plan.state';
 
 export interface Beside {
   readonly sideId: string;

@@ -1,19 +1,19 @@
 'use client';
 import type { AccountLine } from '@/core/batch/account';
-import type { Driver } from '@/core/batch/driver';
 import type { PortionOffer } from '@/core/batch/portions';
+import type { PortionSaid } from '@/core/batch/said';
+import { placesOn } from '@/core/batch/surface';
+import type { KindId } from '@/core/formula/kinds';
 import type { Gear } from '@/core/pantry/gear';
-import { piecesAtOnce, portionFor } from '@/core/pantry/gear';
+import { portionFor } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
-import { OZ_G, type Units } from '@/core/quantity/say';
-import { typedNumber } from '@/core/quantity/typed';
+import type { Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Switch } from '../kit/switch';
+import { ASKS, type By, COUNTS, type PlanTyped, thingsIn, WEIGHED } from './plan.state';
 import { PortionMore } from './portion-more';
-
-export type By = Driver['by'];
 
 const DRIVERS: readonly { readonly value: By; readonly label: string }[] = [
   { value: 'pieces', label: 'so many pieces' },
@@ -27,108 +27,6 @@ const DRIVERS: readonly { readonly value: By; readonly label: string }[] = [
   { value: 'factor', label: 'so many times the card' },
 ];
 
-/** What is typed, as it stands in the boxes. */
-export interface PlanTyped {
-  readonly by: By;
-  readonly amount: string;
-  readonly portion: string;
-  readonly each: string;
-  readonly seconds: string;
-  readonly testPiece: boolean;
-  readonly head: string;
-  readonly gear: string;
-  readonly piecesEach: string;
-  readonly ingredientId: string;
-}
-
-interface Ask {
-  readonly label: string;
-  readonly unit: string;
-  readonly path: string;
-  readonly most: number;
-  readonly whole?: true;
-}
-
-/** The one number that each driver is about. */
-const ASKS: Readonly<Record<By, Ask>> = {
-  pieces: { label: 'Pieces', unit: '', path: 'driver.pieces', most: 100_000, whole: true },
-  guests: { label: 'Guests', unit: '', path: 'driver.guests', most: 100_000, whole: true },
-  flour: { label: 'Flour', unit: 'g', path: 'driver.grams', most: 1_000_000 },
-  mass: { label: 'Batter in the bowl', unit: 'g', path: 'driver.grams', most: 1_000_000 },
-  vessel: { label: 'The bowl holds', unit: 'ml', path: 'driver.ml', most: 1_000_000 },
-  pans: { label: 'Fillings', unit: '', path: 'driver.fillings', most: 10_000, whole: true },
-  eggs: { label: 'Whole eggs', unit: '', path: 'driver.eggs', most: 20_000 },
-  ingredient: { label: 'There is', unit: 'g', path: 'driver.grams', most: 1_000_000 },
-  factor: { label: 'Times', unit: 'x', path: 'driver.factor', most: 10_000 },
-};
-const WEIGHED: readonly By[] = ['flour', 'mass', 'ingredient'];
-
-/** A typed number, comma or point; NaN for anything else. */
-
-/** What is wrong with a typed number, in words; null when it is fine. @param least 0 lets nothing pass, for what may be none */
-export function wrong(s: string, label: string, most: number, whole = false, nothing = false): string | null {
-  if (s.trim() === '') return `${label}: write a number.`;
-  if (/^\s*-/.test(s)) return `${label} has to be more than nothing.`;
-  const n = typedNumber(s, '');
-  if (Number.isNaN(n)) return `${label}: "${s.slice(0, 20)}" is not a number.`;
-  if (n === 0 && !nothing) return `${label} has to be more than nothing.`;
-  if (whole && !Number.isInteger(n)) return `${label} come whole.`;
-  return n > most ? `${label}: at most ${most.toLocaleString('en-GB')}.` : null;
-}
-
-const COUNTS: readonly By[] = ['pieces', 'guests', 'pans'];
-
-export interface ReadDriver {
-  /** Null while a number is wrong. */
-  readonly driver: Driver | null;
-  /** By path, as the server names them. */
-  readonly errors: Readonly<Record<string, string>>;
-}
-
-/** The driver that is typed. @param pan the kind fills a pan: a portion is asked only where pieces are counted */
-export function readDriver(t: PlanTyped, units: Units, pan: boolean): ReadDriver {
-  const errors: Record<string, string> = {};
-  const check = (path: string, text: string, label: string, most: number, whole = false, nothing = false): number => {
-    const why = wrong(text, label, most, whole, nothing);
-    if (why) errors[path] = why;
-    return typedNumber(text, '');
-  };
-  const ask = ASKS[t.by];
-  const n = check(ask.path, t.amount, ask.label, ask.most, ask.whole);
-  const portionMl = !pan || COUNTS.includes(t.by) ? check('portionMl', t.portion, 'Portion', 5000) : 60;
-  const g = n * (units.weight === 'oz' ? OZ_G : 1);
-  const made = ((): Driver => {
-    switch (t.by) {
-      case 'pieces':
-        return { by: 'pieces', pieces: n, portionMl };
-      case 'guests':
-        return {
-          by: 'guests',
-          guests: n,
-          each: check('driver.each', t.each, 'Pieces each', 1000),
-          secondsPct: check('driver.secondsPct', t.seconds, 'Seconds', 500, false, true),
-          testPiece: t.testPiece,
-          portionMl,
-        };
-      case 'pans':
-        return { by: 'pans', fillings: n, piecesEach: check('driver.piecesEach', t.piecesEach, 'Pieces in one', 200, true), portionMl };
-      case 'vessel':
-        return { by: 'vessel', ml: n, headPct: check('driver.headPct', t.head, 'Head room', 90, false, true) };
-      case 'flour':
-        return { by: 'flour', grams: g };
-      case 'mass':
-        return { by: 'mass', grams: g };
-      case 'ingredient':
-        return { by: 'ingredient', ingredientId: t.ingredientId, grams: g };
-      case 'eggs':
-        return { by: 'eggs', eggs: n };
-      case 'factor':
-        return { by: 'factor', factor: n };
-    }
-  })();
-  return { driver: Object.keys(errors).length > 0 ? null : made, errors };
-}
-
 /** A portion to the millilitre. */
 const ml = (x: number): number => Math.max(1, Math.round(x));
 
@@ -138,19 +36,22 @@ interface Props {
   readonly errors: Readonly<Record<string, string>>;
   readonly units: Units;
   readonly pan: boolean;
-  readonly kind: string;
+  readonly kind: KindId;
   readonly gear: readonly Gear[];
   readonly offers: readonly PortionOffer[];
   readonly lines: readonly AccountLine[];
   /** g/ml of the batter; null while there is none. */
   readonly density: number | null;
+  readonly portion: PortionSaid | null;
+  /** What another driver would ask for the batch as it stands. */
+  readonly amountFor: (by: By, t: PlanTyped) => string;
 }
 
 /** What drives the batch, and the portion it is poured in. */
-export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offers, lines, density }: Props) {
+export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offers, lines, density, portion, amountFor }: Props) {
   const ask = ASKS[t.by];
   const fitting = gear.filter((g) => portionFor(g, kind) !== null);
-  const things = [...new Map(lines.filter((l) => l.use === 'batter').flatMap((l) => l.parts.map((p) => [p.ingredient.id, p.ingredient] as const))).values()];
+  const things = thingsIn(lines);
   const large = 'text-xl font-semibold !min-h-14';
   const small = (key: 'each' | 'seconds' | 'head' | 'piecesEach', label: string, unit: string, path: string) => (
     <Field
@@ -165,7 +66,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
   );
   const pickGear = (id: string): void => {
     const g = fitting.find((x) => x.id === id);
-    set({ gear: id, ...(g && { piecesEach: String(piecesAtOnce(g, kind, undefined)), portion: String(ml(portionFor(g, kind) ?? 60)) }) });
+    set({ gear: id, ...(g && { piecesEach: String(placesOn(g, kind)), portion: String(ml(portionFor(g, kind) ?? 60)) }) });
   };
   return (
     <>
@@ -174,21 +75,23 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
         value={t.by}
         options={DRIVERS}
         onChange={(by) => {
-          set({
-            by,
-            ...(by === 'factor' && { amount: '1' }),
-            ...(by === 'ingredient' && t.ingredientId === '' && things[0] && { ingredientId: things[0].id }),
-          });
           const first = fitting[0];
-          if (by === 'pans' && t.gear === '' && first)
-            set({ by, gear: first.id, piecesEach: String(piecesAtOnce(first, kind, undefined)), portion: String(ml(portionFor(first, kind) ?? 60)) });
+          const to: PlanTyped = {
+            ...t,
+            by,
+            ...(by === 'ingredient' && t.ingredientId === '' && things[0] && { ingredientId: things[0].id }),
+            ...(by === 'pans' &&
+              t.gear === '' &&
+              first && { gear: first.id, piecesEach: String(placesOn(first, kind)), portion: String(ml(portionFor(first, kind) ?? 60)) }),
+          };
+          set({ ...to, amount: amountFor(by, to) });
         }}
       />
       {t.by === 'ingredient' ? (
         <Choice
           label="Of"
           value={t.ingredientId}
-          onChange={(ingredientId) => set({ ingredientId })}
+          onChange={(ingredientId) => set({ ingredientId, amount: amountFor('ingredient', { ...t, ingredientId }) })}
           options={things.map((i) => ({ value: i.id, label: kitchenName(i) }))}
         />
       ) : null}
@@ -199,7 +102,8 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
         <Field
           label={ask.label}
           unit={WEIGHED.includes(t.by) ? units.weight : ask.unit}
-          inputMode="decimal"
+          inputMode={t.by === 'ingredient' || t.by === 'flour' ? 'text' : 'decimal'}
+          hint={t.by === 'ingredient' ? 'Also “2 cups”, “3 of them by name”, “all of it”.' : undefined}
           value={t.amount}
           onChange={(e) => set({ amount: e.target.value })}
           error={errors[ask.path]}
@@ -209,8 +113,8 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
         {pan && !COUNTS.includes(t.by) ? null : (
           <Field
             label="Portion"
-            unit="ml"
-            inputMode="decimal"
+            unit={portion?.comes ? '' : 'ml'}
+            hint={portion?.comes ? `= ${portion.comes}` : 'or 1/3 cup, #12, 10 cm'}
             value={t.portion}
             onChange={(e) => set({ portion: e.target.value })}
             error={errors.portionMl ?? errors['driver.portionMl']}
@@ -225,16 +129,18 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
             {small('each', 'Pieces each', '', 'driver.each')}
             {small('seconds', 'And for seconds', '%', 'driver.secondsPct')}
           </div>
-          <Switch label="a first piece to test with, outside the count" on={t.testPiece} onSwitch={(testPiece) => set({ testPiece })} />
         </>
       ) : null}
+      {pan ? null : (
+        <Switch label="a first piece to test with, outside the count" on={t.testPiece ?? t.by === 'guests'} onSwitch={(testPiece) => set({ testPiece })} />
+      )}
       {t.by === 'vessel' ? small('head', 'Left free for whisking', '%', 'driver.headPct') : null}
       {t.by === 'pans' ? small('piecesEach', 'Pieces in one filling', '', 'driver.piecesEach') : null}
       {offers.length > 0 && !(pan && !COUNTS.includes(t.by)) ? (
         <fieldset className="flex flex-wrap gap-2">
           <legend className="mb-1 text-sm font-semibold text-soft">Portions this kitchen can pour</legend>
           {offers.map((o) => (
-            <Button key={o.name} aria-pressed={typedNumber(t.portion, '') === ml(o.ml)} onClick={() => set({ portion: String(ml(o.ml)) })}>
+            <Button key={o.name} aria-pressed={portion !== null && ml(portion.ml) === ml(o.ml)} onClick={() => set({ portion: o.said ?? String(ml(o.ml)) })}>
               {o.name} <span className="font-normal">{ml(o.ml)} ml</span>
             </Button>
           ))}

@@ -1,8 +1,9 @@
 import Fraction from 'fraction.js';
 import type { AnalysableLine } from '@/core/analyse';
-import { type Means, wholeEggBatches } from '@/core/batch/driver';
+import { type Driver, hasTestPiece, type Means, wantedPieces, wholeEggBatches } from '@/core/batch/driver';
 import { LARGE_BOWL } from '@/core/batch/large-bowl';
 import { loadsOf, type Pace } from '@/core/batch/mixes';
+import type { Pieces } from '@/core/batch/pieces';
 import type { Moved } from '@/core/batch/scale';
 import { readRoughly } from '@/core/batch/sheet';
 import type { SheetLine } from '@/core/batch/sheet-line';
@@ -20,22 +21,32 @@ import type { InKitchen } from './use-kitchen';
 
 const quarters = (x: number): string => writeNumber(new Fraction(Math.round(4 * x), 4));
 
+/** "2 guests at 3 each and 1 for seconds: 7 griddle cakes". */
+function guestsWords(d: Extract<Driver, { readonly by: 'guests' }>, pieces: string): string {
+  const all = wantedPieces(d) ?? 0;
+  const more = all - Math.ceil(d.guests * d.each - 1e-9);
+  return `${d.guests} ${d.guests === 1 ? 'guest' : 'guests'} at ${d.each} each${more > 0 ? ` and ${more} for seconds` : ''}: ${all} ${pieces}`;
+}
+
 /** What the batch comes to, by every other driver. */
 export function MeansView({
   means: m,
+  made,
+  driver,
   units,
   pieces,
-  guestsEach,
 }: {
   readonly means: Means;
+  /** What the plan pours; null where nothing is portioned. */
+  readonly made: Pieces | null;
+  readonly driver: Driver | null;
   readonly units: Units;
   readonly pieces: string;
-  readonly guestsEach: number;
 }) {
   const said = [
     `${m.factor.toFixed(m.factor < 10 ? 2 : 1)} times the card`,
-    ...(m.pieces !== null ? [`${m.pieces} ${pieces}`] : []),
-    ...(m.pieces !== null && guestsEach > 0 && m.pieces >= guestsEach ? [`${Math.floor(m.pieces / guestsEach)} guests at ${guestsEach} each`] : []),
+    ...(driver?.by === 'guests' ? [guestsWords(driver, pieces)] : made !== null ? [`${made.all} ${pieces}`] : []),
+    ...(driver && hasTestPiece(driver) ? ['one more to test with'] : []),
     `${grams(m.flourG, units)} of flour`,
     `${grams(m.massG, units)} or ${millilitres(m.volumeMl)} of batter`,
     ...(m.eggs > 0.2 ? [`${quarters(m.eggs)} eggs`] : []),

@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
-import { unsettled } from '@/core/analyse';
+import { analyse, unsettled } from '@/core/analyse';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
@@ -11,15 +11,17 @@ import { EXACTNESS_WORDS, type Exactness } from '@/core/batch/scale';
 import type { Serving } from '@/core/batch/serving';
 import { toolOf } from '@/core/batch/sheet';
 import type { Side } from '@/core/batch/sides';
+import { AS_USUAL } from '@/core/batch/surface';
+import { piecesOf } from '@/core/batter/volume';
 import { isShellEgg } from '@/core/formula/eggs';
 import type { EndId, Formula } from '@/core/formula/formula';
 import { countedLines, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { pouredG } from '@/core/formula/tally';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams, massNumber } from '@/core/quantity/say';
-import { typedNumber } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -28,8 +30,10 @@ import { Switch } from '../kit/switch';
 import { sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
 import { type Beside, BesidePart } from './beside-part';
+import { LitPart } from './lit-part';
 import { MeasureSheet } from './measure-sheet';
-import { PlanDriver, type PlanTyped } from './plan-driver';
+import type { PlanTyped } from './plan.state';
+import { PlanDriver } from './plan-driver';
 import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, ReadsAs, YieldWords } from './plan-words';
 import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
@@ -63,6 +67,12 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const [typed, setTyped] = useState<PlanTyped>(() => {
     const school = schoolOf(kindById(formula.kind), schoolIdOf(formula, asked));
     const pan = school.portionMl === null;
+    const poured = formula.portionMl ?? usualPortionMl(school);
+    // a plan opens at what the card makes
+    const makes = (of: Parameters<typeof analyse>[0]): number | null => {
+      const { volume, tally } = analyse(of, formula.kind);
+      return volume ? piecesOf(pouredG(tally), volume.densityGPerMl, poured).pieces || null : null;
+    };
     // eggs of another size than the card's drive it by the card's own
     const lines = countedLines(formula, house, asked);
     const own =
@@ -73,11 +83,11 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
     const drives = all && own ? { ingredientId: own.ingredient.id, grams: all.grams } : null;
     return {
       by: drives ? 'ingredient' : pan ? 'factor' : 'pieces',
-      amount: drives ? massNumber(drives.grams, house.units).replaceAll('\u2009', '') : (pieces ?? (pan ? '1' : '12')),
-      portion: String(formula.portionMl ?? usualPortionMl(school)),
+      amount: drives ? massNumber(drives.grams, house.units).replaceAll('\u2009', '') : (pieces ?? (pan ? '1' : String(makes(lines) ?? 12))),
+      portion: String(poured),
       each: '3',
       seconds: '10',
-      testPiece: true,
+      testPiece: null,
       head: '35',
       gear: '',
       piecesEach: '1',
@@ -90,6 +100,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const [eggs, setEggs] = useState<number | null>(null);
   const [take, setTake] = useState(true);
   const [serving, setServing] = useState<Serving | null>(null);
+  const [lit, setLit] = useState(AS_USUAL);
   const asking = useAsking();
   const changed = asking.touched;
   const exactId = useId();
@@ -99,7 +110,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
     setTyped((t) => ({ ...t, ...part }));
   };
 
-  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs });
+  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit });
   const { kind, units, driver, means, planned, split } = p;
   const ok = planned !== null && p.besideRead.sides !== null;
   const stops = useMemo(() => unsettled(formula, house, end), [formula, house, end]);
@@ -109,7 +120,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const start = async (): Promise<void> => {
     const { split: asked } = split ?? {};
     if (!driver || !asked) return;
-    const what = { versionId, driver, exactness, portionMl: p.poured, end, split: asked, eggs, sides: p.besideRead.sides, serving };
+    const what = { versionId, driver, exactness, portionMl: p.poured, end, split: asked, eggs, sides: p.besideRead.sides, serving, lit };
     const took = take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no';
     const a = await asking.ask((requestId) => make({ ...what, take: took, requestId }), true);
     if (a?.ok) router.push(`/batches/${a.batchId}/prep`);
@@ -120,7 +131,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const spared = washes(p.lines.map((l) => ({ ingredient: l.ingredient, tool: toolOf(l) })));
   const offers = p.pan ? [] : portionsIn(house, formula.kind);
   const n = split?.split ? split.split : null;
-  const total = p.wanted !== null ? p.wanted * (n?.by === 'kits' ? n.benches * n.classes : 1) : (means?.pieces ?? null);
+  const total = p.pieces;
 
   return (
     <div className="grid gap-6 lg:grid-cols-[23rem_1fr] print:block">
@@ -150,8 +161,10 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           offers={offers}
           lines={p.lines}
           density={p.density}
+          portion={p.portion}
+          amountFor={p.amountFor}
         />
-        {means ? <MeansView means={means} units={units} pieces={kind.pieces} guestsEach={typedNumber(typed.each, '')} /> : null}
+        {means ? <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={kind.pieces} /> : null}
         {p.splitAsked && split ? (
           <SplitPart
             typed={splitTyped}
@@ -176,6 +189,16 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           atTable={p.atTable}
           errors={errors}
           units={units}
+        />
+        <LitPart
+          gear={house.gear}
+          kind={formula.kind}
+          lit={lit}
+          places={p.surfaces}
+          onLit={(l) => {
+            changed();
+            setLit(l);
+          }}
         />
         {p.steps ? (
           <ServePart
@@ -280,7 +303,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
                   driver,
                   split: n,
                   wanted: p.wanted,
-                  made: planned.one.yield?.pieces ?? null,
+                  made: planned.pieces?.each ?? null,
                   portionMl: p.pan ? null : p.portionMl,
                   pieces: kind.pieces,
                   massG: planned.massG,
@@ -301,7 +324,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
                   pieces={total}
                   portionMl={p.portionMl}
                   density={p.density}
-                  restMl={p.wanted === null ? (planned.one.yield?.restMl ?? null) : null}
+                  restMl={p.wanted === null ? (planned.pieces?.restMl ?? null) : null}
                   pace={p.pace}
                   piecesName={kind.pieces}
                   units={units}

@@ -8,7 +8,7 @@ import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { wavesWords } from './about';
-import { wrong } from './plan-driver';
+import { wrong } from './plan.state';
 
 /** What is typed over what was worked out; null: as worked out. */
 export interface SplitTyped {

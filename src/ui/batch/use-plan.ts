@@ -1,20 +1,24 @@
 'use client';
 import { useMemo } from 'react';
 import { analyse, circumstancesOf } from '@/core/analyse';
+import type { Lit } from '@/core/batch/acts';
 import { meansOf, wantedPieces } from '@/core/batch/driver';
-import { lifeOf, paceOf } from '@/core/batch/mixes';
+import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
 import { plannedSheet, readyFor } from '@/core/batch/plan';
 import type { Exactness } from '@/core/batch/scale';
 import { linesOfSheet, usesOf } from '@/core/batch/sheet';
 import { type Side, sideLines } from '@/core/batch/sides';
 import { mixesIn, ONE } from '@/core/batch/split';
+import { surfacesFor } from '@/core/batch/surface';
 import { takeOut } from '@/core/batch/take-out';
 import { eggLine, withWholeEggs } from '@/core/batch/whole-eggs';
+import { piecesOf } from '@/core/batter/volume';
 import { bowlOf, daySteps } from '@/core/day/day';
 import type { Step } from '@/core/day/steps';
 import { countedLines, type EndId, type Formula, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { pouredG } from '@/core/formula/tally';
 import { timesFor } from '@/core/griddle/times';
 import { EGG_G } from '@/core/pantry/egg-parts';
 import { scalesOf } from '@/core/pantry/gear';
@@ -23,7 +27,7 @@ import type { Shelf } from '@/core/pantry/stock';
 /** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
 import { typedNumber } from '@/core/quantity/typed';
 import { type Beside, readBeside } from './beside-part';
-import { type PlanTyped, readDriver } from './plan-driver';
+import { amountFor, asTheCard, type By, type PlanTyped, readDriver } from './plan.state';
 import { readSplit, type SplitTyped } from './split-part';
 import { useKitchen } from './use-kitchen';
 
@@ -39,6 +43,7 @@ export interface PlanOf {
   readonly beside: readonly Beside[];
   readonly exactness: Exactness;
   readonly eggs: number | null;
+  readonly lit: Lit;
 }
 
 /** Fewer are weighed, and this near a whole number they are whole. */
@@ -52,17 +57,22 @@ export function usePlan(q: PlanOf) {
   const pan = school.portionMl === null;
   const { units } = house;
   const lines = useMemo(() => countedLines(formula, house, end), [formula, house, end]);
-  const { driver, errors } = readDriver(typed, units, pan);
-  const portionMl = typedNumber(typed.portion, '');
-  const poured = portionMl > 0 ? portionMl : 60;
+  const circumstances = useMemo(() => analyse(lines, formula.kind, school.id, circumstancesOf(formula, house)), [lines, formula, house, school.id]);
+  const typedWith = { house, shelf, lines, card: circumstances, pan };
+  const read = readDriver(typed, typedWith);
+  const { errors } = read;
+  const portionMl = read.portion?.ml ?? 60;
+  const poured = portionMl;
+  // the whole card in one bowl is the card, to the spoon; parted into bowls each loses its own
+  const made = circumstances.volume ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces : null;
+  const driver = read.driver && q.splitTyped.by !== 'bowls' ? asTheCard(read.driver, made) : read.driver;
 
   const whole = driver ? readyFor({ formula, house, end, driver, split: ONE, eggs: null }) : null;
   const before = whole?.ok ? whole.value.before : null;
   const means = whole?.ok ? meansOf(lines, whole.value.before, whole.value.all, pan ? null : portionMl) : null;
   const wanted = driver ? wantedPieces(driver) : null;
-  const circumstances = useMemo(() => analyse(lines, formula.kind, school.id, circumstancesOf(formula, house)), [lines, formula, house, school.id]);
   const bowls = house.gear.filter((g) => g.sort === 'bowl');
-  const pace = paceOf(house, formula.kind, circumstances, poured, q.cycleS);
+  const pace = paceOf(house, formula.kind, circumstances, poured, q.cycleS, q.lit);
   const splitAsked =
     before && means ? { massG: means.massG, volumeMl: means.volumeMl, pieces: wanted ?? means.pieces, life: lifeOf(circumstances), pace, bowls } : null;
   const split = splitAsked ? readSplit(q.splitTyped, splitAsked) : null;
@@ -72,7 +82,10 @@ export function usePlan(q: PlanOf) {
   const kitchen = useKitchen(at?.lines ?? lines, exactness === 'kitchen' && at ? at.each : null, house);
   const how = exactness !== 'kitchen' ? exactness : kitchen && kitchen !== 'failed' ? kitchen.taken : null;
   const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
-  const planned = driver && at && split?.split && how ? plannedSheet(at, driver, how, formula.kind, portionMl, split.split, stepG) : null;
+  const planned =
+    driver && at && split?.split && how
+      ? plannedSheet(at, { driver, how, kind: formula.kind, portionMl: pan ? null : portionMl, split: split.split, stepG })
+      : null;
   const refused = [whole, ready, planned].flatMap((r) => (r && !r.ok ? [r.error] : []))[0] ?? null;
 
   const kits = q.splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
@@ -91,14 +104,14 @@ export function usePlan(q: PlanOf) {
   const short = list.rows.filter((r) => (r.shortG ?? 0) > 0);
 
   // the steps of the day, for when it is to be served
-  const pieces = wanted !== null ? wanted * kits : (means?.pieces ?? null);
+  const pieces = planned?.ok ? (planned.value.pieces?.all ?? null) : null;
   const stepsNow = (): readonly Step[] | null => {
     if (!driver || !split?.split || sheet.length === 0) return null;
     const { ways } = kitchenOf(formula, house);
     const batch = {
       sheet,
       weights: {},
-      entries: [],
+      entries: [{ id: '', at: 0, act: { what: 'lit' as const, ...q.lit } }],
       split: split.split,
       kind: formula.kind,
       school: school.id,
@@ -128,8 +141,12 @@ export function usePlan(q: PlanOf) {
     lines,
     driver,
     errors,
+    portion: read.portion,
     portionMl,
     poured,
+    pieces,
+    amountFor: (by: By, t: PlanTyped): string => amountFor(by, t, means, typedWith),
+    surfaces: surfacesFor(house.gear, formula.kind, acrossOf(formula.kind, circumstances, poured), q.lit),
     means,
     wanted,
     pace,
@@ -147,7 +164,7 @@ export function usePlan(q: PlanOf) {
     steps: stepsNow(),
     list,
     short,
-    density: before?.volume?.densityGPerMl ?? null,
+    density: circumstances.volume?.densityGPerMl ?? null,
     eggChoice: wholeCount === null ? null : { exact: eggsEach, whole: wholeCount, gramsEach: line?.parts[0]?.ingredient.piece?.grams ?? EGG_G, canBeWhole },
   };
 }

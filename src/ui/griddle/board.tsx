@@ -5,17 +5,21 @@ import { useRouter } from 'next/navigation';
 import { useRef } from 'react';
 import { entriesOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
+import { hasTestPiece } from '@/core/batch/driver';
 import type { Life } from '@/core/batch/mixes';
+import { litOf, surfacesFor, withWhatLies } from '@/core/batch/surface';
 import type { EventLog } from '@/core/day/event-log';
 import { kindById, type Zone } from '@/core/formula/kinds';
 import type { Ways } from '@/core/formula/ways';
-import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom, type Surface } from '@/core/griddle/board';
+import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom } from '@/core/griddle/board';
 import type { HeatReading } from '@/core/griddle/heat';
-import { hasTestPiece, progressOf } from '@/core/griddle/progress';
+import { progressOf } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { cuesFor, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
 import { doneAtTheHeat } from '@/core/judge/process';
 import type { FadePoint } from '@/core/lift/fade';
+import type { Gear } from '@/core/pantry/gear';
+import { LitPart } from '../batch/lit-part';
 import { kitchenNow, useNow } from '../day/clock';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
@@ -38,7 +42,9 @@ import { ACT_WORDS, DONE_WORDS } from './words';
 
 interface Props {
   readonly batch: Batch;
-  readonly surfaces: readonly Surface[];
+  readonly gear: readonly Gear[];
+  /** How far one piece spreads where it is poured freely, cm. */
+  readonly acrossCm: number | undefined;
   readonly known: KnownTimes;
   readonly ways: Ways;
   /** How long a joined bowl is good for, and how its lift fades. */
@@ -63,7 +69,8 @@ export function Board(props: Props) {
 /** What lies where and since when, the one next thing, and how many there still are to make. */
 function BoardAt({
   batch,
-  surfaces,
+  gear,
+  acrossCm,
   known,
   ways,
   life,
@@ -87,10 +94,13 @@ function BoardAt({
   const verdict = entriesOf(log.entries, 'test').at(-1)?.act.verdict ?? '';
 
   const kind = kindById(batch.kind);
-  const hasTest = hasTestPiece(batch);
+  const hasTest = hasTestPiece(batch.driver);
   const pieces = piecesFrom(taps);
   const wanted = batch.piecesPlanned;
   const { times, from, aside } = timesNow(known, pieces);
+  const lit = litOf(log.entries);
+  const surfaces = surfacesFor(gear, batch.kind, acrossCm, lit);
+  const drawn = withWhatLies(surfaces, gear, batch.kind, acrossCm, onHeat(pieces));
   const places: readonly Place[] = surfaces.flatMap((x) => x.slots.map((_, slot) => ({ surface: x.id, slot })));
   const progress = progressOf(batch, pieces, times, places.length, now);
   const { toPour } = progress;
@@ -205,7 +215,7 @@ function BoardAt({
               </div>
             ) : null}
           </section>
-          {surfaces.map((surface) => (
+          {drawn.map((surface) => (
             <SurfaceView key={surface.id} surface={surface} pieces={pieces} times={times} step={step} now={now} full={toPour <= 0} onPlace={onPlace} />
           ))}
         </div>
@@ -247,7 +257,10 @@ function BoardAt({
             now={now}
           />
           <DoneView kind={batch.kind} ways={ways} log={log} />
-          <HeatView surfaces={surfaces} zone={zone} log={log} earlier={dials} probe={probe} now={now} />
+          <section aria-label="What is lit" className="rounded-plate bg-white px-4 py-3">
+            <LitPart gear={gear} kind={batch.kind} lit={lit} places={surfaces} onLit={(l) => log.enter({ what: 'lit', ...l })} />
+          </section>
+          <HeatView surfaces={drawn} zone={zone} log={log} earlier={dials} probe={probe} now={now} />
           <div className="flex flex-wrap gap-x-5 gap-y-1 rounded-plate bg-white px-4 py-2">
             <Switch size="work" label="sound" on={alarms.sound} onSwitch={(sound) => setAlarms({ ...alarms, sound })} />
             <Switch size="work" label="flash" on={alarms.flash} onSwitch={(flash) => setAlarms({ ...alarms, flash })} />

@@ -1,6 +1,7 @@
 'use client';
 import type { SideTimes } from '@/core/batch/heat';
-import { dueAt, onHeat, type Piece, type Place, type Step, type Surface } from '@/core/griddle/board';
+import type { Surface } from '@/core/batch/surface';
+import { dueAt, onHeat, type Piece, type Place, type Step } from '@/core/griddle/board';
 import { clock } from './words';
 
 /** A surface from above, to scale, with what lies on it and since when. */

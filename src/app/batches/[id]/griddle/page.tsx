@@ -16,12 +16,13 @@ export const metadata: Metadata = { title: 'Griddle' };
 export default async function GriddlePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'griddle', async (b, house) => {
     const [taps, day, dials] = await Promise.all([tapsOf(b.id), dayOf(b, house), dialReadings()]);
-    const { analysis, standing, surfaces } = day.bowl;
+    const { analysis, standing, acrossCm } = day.bowl;
     const lines = inTheBowl(b, 1, (id) => findIngredient(id, house.conventions.own));
     return (
       <Board
         batch={b}
-        surfaces={surfaces}
+        gear={house.gear}
+        acrossCm={acrossCm}
         known={day.known}
         ways={day.ways}
         life={lifeOf(analysis)}

@@ -1,0 +1,31 @@
+/**
+ * How many pieces a plan gives: worked here once, for page, batch, time line and board. Every bowl loses its own tool loss,
+ * so that each mix pours what it owes.
+ */
+import { type Driver, hasTestPiece, wantedPieces } from './driver';
+import { mixesIn, type Split } from './split';
+
+export interface Pieces {
+  /** Asked for in all, over every mix and kit; null where nothing is counted. */
+  readonly asked: number | null;
+  /** What one mix pours whole. */
+  readonly each: number;
+  /** What is poured of what was asked: all of it; or, where nothing was asked, what all the mixes pour. */
+  readonly all: number;
+  /** mL left in each bowl for a part-load. */
+  readonly restMl: number;
+}
+
+/** Pieces that one mix has to pour so that all of them pour what is asked, a test piece among them. */
+export const owedByOne = (poured: number, split: Split): number => Math.ceil(poured / (split.by === 'bowls' ? split.mixes : 1) - 1e-9);
+
+/** @param one what one mix of the plan pours; null where nothing is portioned */
+export function piecesOfPlan(driver: Driver, split: Split, one: { readonly pieces: number; readonly restMl: number } | null): Pieces | null {
+  const wanted = wantedPieces(driver);
+  const asked = wanted === null ? null : wanted * (split.by === 'kits' ? mixesIn(split) : 1);
+  if (asked === null && !one) return null;
+  const each = one?.pieces ?? 0;
+  // where nothing is counted the test piece comes out of what there is: one of each kit, one of all the bowls
+  const tests = !hasTestPiece(driver) ? 0 : split.by === 'kits' ? mixesIn(split) : 1;
+  return { asked, each, all: asked ?? Math.max(0, each * mixesIn(split) - tests), restMl: one?.restMl ?? 0 };
+}

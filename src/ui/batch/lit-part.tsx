@@ -1,0 +1,65 @@
+'use client';
+import { useState } from 'react';
+import type { Lit } from '@/core/batch/acts';
+import { gearFor, litUsually, placesIn, type Surface } from '@/core/batch/surface';
+import type { KindId } from '@/core/formula/kinds';
+import type { Gear } from '@/core/pantry/gear';
+import { typedNumber } from '@/core/quantity/typed';
+import { ManyTaps } from '../kit/choice';
+import { Field } from '../kit/field';
+
+/** What is lit, and how many lie there at a time at most: "six for beginners". */
+export function LitPart({
+  gear,
+  kind,
+  lit,
+  places,
+  onLit,
+}: {
+  readonly gear: readonly Gear[];
+  readonly kind: KindId;
+  readonly lit: Lit;
+  readonly places: readonly Surface[];
+  readonly onLit: (lit: Lit) => void;
+}) {
+  const able = gearFor(gear, kind);
+  const on = lit.on ?? litUsually(gear, kind).map((g) => g.id);
+  const [typed, setTyped] = useState(lit.most === null ? '' : String(lit.most));
+  if (able.length === 0) return null;
+  const n = placesIn(places);
+  const bad = typed.trim() !== '' && lit.most === null;
+  return (
+    <section aria-label="On the heat" className="grid gap-2">
+      <span aria-hidden className="text-sm font-semibold text-soft">
+        On the heat
+      </span>
+      {able.length > 1 ? (
+        <ManyTaps
+          label="What is lit"
+          values={on}
+          options={able.map((g) => ({ value: g.id, label: g.name }))}
+          // something is always lit: the last one stays
+          onChange={(ids) => ids.length > 0 && onLit({ ...lit, on: ids })}
+        />
+      ) : null}
+      <div className="flex items-end gap-3">
+        <Field
+          label="At a time, at most"
+          inputMode="numeric"
+          className="w-40"
+          value={typed}
+          placeholder={String(n)}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            const most = typedNumber(e.target.value, '');
+            onLit({ ...lit, most: Number.isInteger(most) && most >= 1 && most <= 1000 ? most : null });
+          }}
+          error={bad ? 'A whole number, from 1.' : undefined}
+        />
+        <p className="pb-2.5 text-[15px] text-soft">
+          {n} at once on {places.map((s) => s.name.toLowerCase()).join(', ')}
+        </p>
+      </div>
+    </section>
+  );
+}
