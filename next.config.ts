@@ -2,10 +2,10 @@ import type { NextConfig } from 'next';
 
 const config: NextConfig = {
   // where the server's user can't read this folder, it is served from a copy that carries what it needs
-  ...(process.env.EVEN_CRUMB_STANDALONE && { output: 'standalone', outputFileTracingIncludes: { '/*': ['node_modules/highs/build/*'] } }),
+  ...(process.env.EVEN_CRUMB_STANDALONE && { output: 'standalone' }),
   poweredByHeader: false,
-  // one finds its wasm beside itself, the other its own way to draw
-  serverExternalPackages: ['highs', '@react-pdf/renderer'],
+  // finds its own way to draw
+  serverExternalPackages: ['@react-pdf/renderer'],
   reactStrictMode: true,
   devIndicators: false,
   // browsers ask for this one before the page's own icon link has streamed in

@@ -3,12 +3,10 @@
  * five rounds, after a warm-up.
  */
 import { readFileSync } from 'node:fs';
-import loadHighs from 'highs';
 import { analyse, analyseFormula } from '../src/core/analyse';
 import { workedOn } from '../src/core/balance/bench';
 import { fixesFor } from '../src/core/balance/fixes';
 import { kitchenMeasures } from '../src/core/balance/kitchen';
-import { highsSolver } from '../src/core/balance/lp';
 import { ask } from '../src/core/balance/ratios';
 import { solve } from '../src/core/balance/solve';
 import { meansOf } from '../src/core/batch/driver';
@@ -99,7 +97,8 @@ show(
     const m = mixesFor({ massG: means.massG, volumeMl: means.volumeMl, pieces: means.pieces, perMin: 3, lifeMin: 60, bowls: [] });
     const split = { by: 'bowls', mixes: m.mixes, atOnce: m.atOnce, bowl: null, lifeMin: 60, apartMin: m.apartMin } as const;
     const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
-    if (!ready.ok || !plannedSheet(ready.value, { driver, how: 'gram', kind: formula.kind, portionMl: 60, split, stepG: 1 }).ok) throw new Error('the bench card cannot be planned');
+    if (!ready.ok || !plannedSheet(ready.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind: formula.kind, portionMl: 60, split, stepG: 1 }).ok)
+      throw new Error('the bench card cannot be planned');
   }),
 );
 // the same day as a time line, the first plates at another minute each time
@@ -107,7 +106,9 @@ const sheetOfDay = (() => {
   const driver = { by: 'guests', guests: 84, each: 2, secondsPct: 10, testPiece: true, portionMl: 60 } as const;
   const split = { by: 'bowls', mixes: 4, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 12 } as const;
   const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
-  const planned = ready.ok ? plannedSheet(ready.value, { driver, how: 'gram', kind: formula.kind, portionMl: 60, split, stepG: 1 }) : null;
+  const planned = ready.ok
+    ? plannedSheet(ready.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind: formula.kind, portionMl: 60, split, stepG: 1 })
+    : null;
   if (!planned?.ok) throw new Error('the bench card cannot be planned');
   return { driver, split, sheet: planned.value.sheet };
 })();
@@ -127,13 +128,12 @@ show(
 const counted = countedLines(formula, FRESH_KITCHEN, null);
 
 /** Fifty sizes of the card in kitchen measures: how long each takes, and how much less they drift than line by line. */
-async function rounding(): Promise<void> {
-  const solver = highsSolver(await loadHighs());
+function rounding(): void {
   let better = 0;
   let seconds = 0;
   for (let n = 0; n < 50; n++) {
     const from = performance.now();
-    const c = kitchenMeasures(kitchenLines(counted, 0.3 * 1.06 ** n), FRESH_CONVENTIONS, FRESH_KITCHEN.drawer, solver);
+    const c = kitchenMeasures(kitchenLines(counted, 0.3 * 1.06 ** n), FRESH_CONVENTIONS, FRESH_KITCHEN.drawer);
     seconds += (performance.now() - from) / 1000;
     if (c.drift > c.plainDrift + 1e-9) throw new Error(`kitchen measures at ${n} drift more than rounding each line`);
     if (c.drift < c.plainDrift - 1e-9) better += 1;
@@ -141,7 +141,7 @@ async function rounding(): Promise<void> {
   console.log(`${'kitchen measures for 20 lines, 50 sizes'.padEnd(64)} ${(50 / seconds).toFixed(1).padStart(9)} per second`);
   console.log(`less drift than rounding each line in ${better} of 50, never more.`);
 }
-void rounding();
+rounding();
 
 // how well cards are read: the corpus' own lines, each alone
 const corpus = workedLines(readFileSync(new URL('../src/core/card/corpus/lines.tsv', import.meta.url), 'utf8'));

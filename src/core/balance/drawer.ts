@@ -21,6 +21,8 @@ export interface Take {
   readonly note?: string;
   /** Measures filled, or eggs cracked. */
   readonly scoops: number;
+  /** Different measures it takes. */
+  readonly measures: number;
   /** Place of its smallest measure in the drawer, the largest being 0: of equal ones the larger measure is taken. */
   readonly fineness: number;
 }
@@ -29,8 +31,8 @@ const KINDS_IN_ONE = 3;
 /** How far from the amount asked for a way to take it may be: a share of it, but no more than so many of the largest measure. */
 const WINDOW = 0.2;
 const WINDOW_TOOLS = 3;
-/** Nobody counts further; such amounts are weighed. */
-const MOST_SCOOPS = 400;
+/** No hand bears more scoops of one thing, and nobody counts further: such amounts are weighed. */
+const MOST_SCOOPS = 24;
 
 interface Tool {
   readonly unit: string;
@@ -94,7 +96,7 @@ function combinations(tools: readonly Tool[], grams: number): readonly Take[] {
   const walk = (from: number, sum: number, scoops: number): void => {
     if (sum > high + 1e-9 || scoops > MOST_SCOOPS) return;
     if (sum >= Math.max(low, 1e-6)) {
-      const take: Take = { grams: sum, text: words(used), scoops, fineness: used.at(-1)?.tool.place ?? 0 };
+      const take: Take = { grams: sum, text: words(used), scoops, measures: used.length, fineness: used.at(-1)?.tool.place ?? 0 };
       const key = sum.toFixed(3);
       if (better(take, found.get(key))) found.set(key, take);
     }
@@ -141,6 +143,7 @@ function eggs(i: Ingredient, grams: number, house: KitchenConventions, drawer: r
         text: said,
         ...(half && { note: `beat one, use ${sayGrams(each / 2)} of it` }),
         scoops: Math.ceil(n) + (half ? 1 : 0),
+        measures: 1,
         fineness: half ? 1 : 0,
       },
     ];
@@ -160,7 +163,15 @@ function cuts(grams: number, house: KitchenConventions): readonly Take[] {
   return [at - 1, at, at + 1].flatMap((k) => {
     const sticks = new Fraction(k, 8);
     return k > 0
-      ? [{ grams: k * eighth.value.grams, text: `${writeNumber(sticks)} stick${k > 8 ? 's' : ''}`, scoops: 1, fineness: TOOLS.indexOf('stick 1/8') }]
+      ? [
+          {
+            grams: k * eighth.value.grams,
+            text: `${writeNumber(sticks)} stick${k > 8 ? 's' : ''}`,
+            scoops: 1,
+            measures: 1,
+            fineness: TOOLS.indexOf('stick 1/8'),
+          },
+        ]
       : [];
   });
 }

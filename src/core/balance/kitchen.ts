@@ -1,7 +1,7 @@
 /**
  * Rounding to a kitchen's measures: for every line one of the amounts its drawer can take, chosen together so that the ratios
- * that matter most drift least, then with the fewest scoops, then with the larger measures. The flour is taken first and sets
- * the scale; with it fixed every drift is linear, and the choice is a small integer programme. The solver is passed in.
+ * that matter most drift least, then with the fewest scoops and the fewest measures to wash. The flour is taken first, at every
+ * amount its measures make near the target, and sets the scale; with it fixed every drift is linear.
  */
 
 import type { KitchenConventions } from '../pantry/conventions';
@@ -9,27 +9,29 @@ import { type Ingredient, isFlour, type Member, membersOf } from '../pantry/ingr
 import { behaviourOf } from '../pantry/tables/behaviour';
 import type { ToolId } from '../pantry/tools';
 import { nearest, type Take, takesOf } from './drawer';
+import { type Choice, downhill } from './search';
 
 /** What is held, and by how much of itself it may drift before it counts as much as the others, percent. */
 export const TOLERANCE = { leavening: 5, salt: 5, liquid: 2, egg: 4, fat: 6, sugar: 8 } as const;
 export type HeldRatio = keyof typeof TOLERANCE;
 const KEPT = Object.keys(TOLERANCE) as readonly HeldRatio[];
 /** The flour may be so much more or less than asked before it counts as much as a ratio, percent. */
-const FLOUR_TOLERANCE = 10;
+const FLOUR_TOLERANCE = 6;
+/** A flour is tried this far from what is asked, as a share; or at its nearest few, where its measures are coarse. */
+const FLOUR_WINDOW = 0.06;
+const FLOUR_TRIES = 3;
 /** So much may a line be off by itself, whatever the ratios say, before it counts as much as one of them, percent. */
 const OWN_TOLERANCE = 50;
 /** Less of a thing than this share of the flour is no ratio to keep. */
 const TRACE = 1e-4;
 /** More lines than any batter has are rounded each by itself. */
 const MOST_LINES = 60;
-/** So little drift, in tolerances, leaves nothing to choose. */
+/** So little drift, in tolerances, is none to a hand that fills a cup. */
 const NOTHING = 0.2;
-/** A scoop less is worth so little of a tolerance, and a larger measure still less. */
-const SCOOP = 0.005;
+/** What a scoop less is worth, and a measure less to find and wash, in tolerances; a larger measure is worth still less. */
+const SCOOP = 0.02;
+const MEASURE = 0.12;
 const FINE = 1e-5;
-
-/** Answers a linear programme in LP format: the value of each named variable; null where it finds none. */
-export type SolveLp = (lp: string) => ReadonlyMap<string, number> | null;
 
 export interface KitchenLine {
   readonly ingredient: Ingredient;
@@ -101,7 +103,7 @@ function driftOf(p: Problem, grams: readonly number[]): number {
   return drift;
 }
 
-const ease = (t: Take): number => SCOOP * t.scoops + FINE * t.fineness;
+const ease = (t: Take): number => SCOOP * t.scoops + MEASURE * (t.measures - 1) + FINE * t.fineness;
 
 /** Everything that counts, the drift first. */
 const costOf = (p: Problem, takes: readonly (Take | null)[]): number =>
@@ -110,82 +112,99 @@ const costOf = (p: Problem, takes: readonly (Take | null)[]): number =>
     takes.map((t, n) => t?.grams ?? p.lines[n]?.grams ?? 0),
   ) + takes.reduce((a, t) => a + (t ? ease(t) : 0), 0);
 
-const number = (x: number): string => {
-  const s = x.toFixed(12).replace(/\.?0+$/, '');
-  return s === '' || s === '-0' ? '0' : s;
-};
-const term = (c: number, name: string): string => `${c < 0 ? '- ' : '+ '}${number(Math.abs(c))} ${name}`;
+/** So many of the best amounts of flour are looked at with two lines changed together. */
+const LOOKED_AT_CLOSELY = 3;
 
-/** The choice with the flour settled, as a programme in LP format: `z<line>_<take>` is 1 for the take that is chosen. */
-function programme(p: Problem, taken: readonly (Take | null)[]): string {
+/** What may be taken beforehand: the main flour at every amount its measures make near the target, the others at their nearest. */
+function floursOf(p: Problem, near: readonly (Take | null)[]): readonly (readonly (Take | null)[])[] {
+  const [main] = p.lines
+    .map((_, n) => n)
+    .filter((n) => p.flour[n] && (p.takes[n]?.length ?? 0) > 0)
+    .sort((a, b) => (p.lines[b]?.grams ?? 0) - (p.lines[a]?.grams ?? 0));
+  if (main === undefined) return [near];
+  const grams = p.lines[main]?.grams ?? 0;
+  const off = (t: Take): number => Math.abs(t.grams - grams);
+  return [...(p.takes[main] ?? [])]
+    .sort((a, b) => off(a) - off(b) || a.scoops - b.scoops)
+    .filter((t, k) => k < FLOUR_TRIES || off(t) <= FLOUR_WINDOW * grams)
+    .map((t) => near.map((x, n) => (n === main ? t : x)));
+}
+
+/** The choice with the flour settled, as sums to go downhill on; and which lines are open. */
+export function choiceOf(p: Problem, taken: readonly (Take | null)[]): { readonly c: Choice; readonly open: readonly number[] } {
   const fixed = p.lines.map((l, n) => (p.still[n] ? (taken[n]?.grams ?? l.grams) : null));
   const open = p.lines.map((_, n) => n).filter((n) => fixed[n] === null);
   const flourG = p.lines.reduce((a, _, n) => a + (p.flour[n] ? (fixed[n] ?? 0) : 0), 0);
   const kept = KEPT.filter((k) => p.aim[k] >= TRACE);
-  const z = open.flatMap((n) => (p.takes[n] ?? []).map((t, c) => ({ n, t, name: `z${n}_${c}` })));
-  const objective = [
-    ...kept.flatMap((k) => [term(1, `u_${k}`), term(1, `o_${k}`)]),
-    ...z.map(({ n, t, name }) => term(ease(t) + ownDrift(p.lines[n] as KitchenLine, t.grams), name)),
-  ];
-  const rows = kept.map((k) => {
-    const scale = 100 / (p.aim[k] * flourG) / TOLERANCE[k];
-    const still = p.lines.reduce((a, _, n) => a + (fixed[n] ?? 0) * (p.shares[n]?.[k] ?? 0), 0);
-    const terms = z.flatMap(({ n, t, name }) => {
-      const c = scale * t.grams * (p.shares[n]?.[k] ?? 0);
-      return c === 0 ? [] : [term(c, name)];
-    });
-    return ` r_${k}: ${[...terms, term(1, `u_${k}`), term(-1, `o_${k}`)].join('\n  ')} = ${number(scale * (p.aim[k] * flourG - still))}`;
+  return {
+    open,
+    c: {
+      own: open.map((n) => (p.takes[n] ?? []).map((t) => ease(t) + ownDrift(p.lines[n] as KitchenLine, t.grams))),
+      brings: open.map((n) => (p.takes[n] ?? []).map((t) => kept.map((k) => t.grams * (p.shares[n]?.[k] ?? 0)))),
+      aims: kept.map((k) => p.aim[k] * flourG - p.lines.reduce((a, _, n) => a + (fixed[n] ?? 0) * (p.shares[n]?.[k] ?? 0), 0)),
+      weighs: kept.map((k) => 100 / (p.aim[k] * flourG) / TOLERANCE[k]),
+    },
+  };
+}
+
+/** The takes with the flour settled and the rest gone downhill from each line's nearest to what that flour asks. */
+function gone(p: Problem, taken: readonly (Take | null)[], pairs: boolean): readonly (Take | null)[] {
+  const { c, open } = choiceOf(p, taken);
+  const size = p.lines.reduce((a, l, n) => a + (p.flour[n] ? (taken[n]?.grams ?? l.grams) : 0), 0) / p.flourG;
+  const from = open.map((n) => {
+    const takes = p.takes[n] ?? [];
+    const near = nearest(takes, size * (p.lines[n]?.grams ?? 0));
+    return Math.max(0, near ? takes.indexOf(near) : 0);
   });
-  const ones = open.map((n) => ` c${n}: ${(p.takes[n] ?? []).map((_, c) => `+ z${n}_${c}`).join('\n  ')} = 1`);
-  return ['Minimize', ` cost: ${objective.join('\n  ')}`, 'Subject To', ...rows, ...ones, 'Binary', ...z.map(({ name }) => ` ${name}`), 'End'].join('\n');
+  const { chosen } = downhill(c, from, pairs);
+  return p.lines.map((_, n) => {
+    const k = open.indexOf(n);
+    return k < 0 ? (taken[n] ?? null) : (p.takes[n]?.[chosen[k] ?? 0] ?? null);
+  });
 }
 
-/** How many amounts of a flour are tried: the nearest and its neighbours. */
-const FLOUR_TRIES = 3;
-
-/** What is taken beforehand: a lone flour at its nearest few amounts, a blend at each one's nearest. @param near each line's nearest */
-function floursOf(p: Problem, near: readonly (Take | null)[]): readonly (readonly (Take | null)[])[] {
-  const flours = p.lines.map((_, n) => n).filter((n) => p.flour[n] && (p.takes[n]?.length ?? 0) > 0);
-  const [only] = flours;
-  if (only === undefined || flours.length > 1) return [near];
-  const grams = p.lines[only]?.grams ?? 0;
-  const few = [...(p.takes[only] ?? [])].sort((a, b) => Math.abs(a.grams - grams) - Math.abs(b.grams - grams) || a.scoops - b.scoops).slice(0, FLOUR_TRIES);
-  return few.map((t) => near.map((x, n) => (n === only ? t : x)));
-}
-
-function settled(p: Problem, taken: readonly (Take | null)[], solve: SolveLp): readonly (Take | null)[] | null {
-  if (p.still.every(Boolean)) return taken;
-  const answer = solve(programme(p, taken));
-  if (!answer) return null;
-  const takes = p.lines.map((_, n) => (p.still[n] ? (taken[n] ?? null) : (p.takes[n]?.find((_t, k) => (answer.get(`z${n}_${k}`) ?? 0) > 0.5) ?? null)));
-  return takes.some((t, n) => t === null && !p.still[n]) ? null : takes;
-}
-
-/**
- * Chooses kitchen measures for the lines of a batter.
- * @param lines what they would weigh exactly; some of it flour
- * @param drawer the measures there are
- * @param solve a mixed-integer solver; where it finds nothing, each line's nearest measure stands
- * @returns the same answer to the same question; never worse in drift than rounding each line by itself
- */
-export function kitchenMeasures(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[], solve: SolveLp): Chosen {
+/** Everything that is asked of the drawer, worked once. */
+export function problemOf(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[]): Problem {
   const takes = lines.map((l) => takesOf(l.ingredient, l.grams, house, drawer));
   const shares = lines.map((l) => brings(l.ingredient));
   const flour = lines.map((l) => isFlour(l.ingredient));
   const flourG = lines.reduce((a, l, n) => a + (flour[n] ? l.grams : 0), 0);
   const aim = Object.fromEntries(KEPT.map((k) => [k, flourG > 0 ? lines.reduce((a, l, n) => a + l.grams * (shares[n]?.[k] ?? 0), 0) / flourG : 0])) as Shares;
   const still = lines.map((_, n) => flour[n] === true || (takes[n]?.length ?? 0) === 0 || KEPT.every((k) => (shares[n]?.[k] ?? 0) === 0));
-  const p: Problem = { lines, takes, shares, flour, still, aim, flourG };
-  const plain = lines.map((l, n) => nearest(takes[n] ?? [], l.grams));
-  const grams = (t: readonly (Take | null)[]): readonly number[] => t.map((x, n) => x?.grams ?? lines[n]?.grams ?? 0);
-  if (!(flourG > 0)) return { takes: plain, drift: 0, plainDrift: 0 };
-  const plainDrift = driftOf(p, grams(plain));
+  return { lines, takes, shares, flour, still, aim, flourG };
+}
+
+const gramsOf = (p: Problem, t: readonly (Take | null)[]): readonly number[] => t.map((x, n) => x?.grams ?? p.lines[n]?.grams ?? 0);
+const plainOf = (p: Problem): readonly (Take | null)[] => p.lines.map((l, n) => nearest(p.takes[n] ?? [], l.grams));
+
+/** Each line rounded by itself: what there is to show at once. */
+export function plainMeasures(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[]): Chosen {
+  const p = problemOf(lines, house, drawer);
+  const takes = plainOf(p);
+  const drift = p.flourG > 0 ? driftOf(p, gramsOf(p, takes)) : 0;
+  return { takes, drift, plainDrift: drift };
+}
+
+/**
+ * Chooses kitchen measures for the lines of a batter.
+ * @param lines what they would weigh exactly; some of it flour
+ * @param drawer the measures there are
+ * @returns the same answer to the same question; never worse in drift than rounding each line by itself
+ */
+export function kitchenMeasures(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[]): Chosen {
+  const p = problemOf(lines, house, drawer);
+  const plain = plainOf(p);
+  if (!(p.flourG > 0)) return { takes: plain, drift: 0, plainDrift: 0 };
+  const plainDrift = driftOf(p, gramsOf(p, plain));
+  if (lines.length > MOST_LINES) return { takes: plain, drift: plainDrift, plainDrift };
+  const tried = floursOf(p, plain)
+    .map((f) => ({ f, cost: costOf(p, gone(p, f, false)) }))
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, LOOKED_AT_CLOSELY)
+    .map(({ f }) => gone(p, f, true));
+  // fewer scoops are never bought with more drift than rounding each line by itself has
+  const bears = (t: readonly (Take | null)[]): boolean => driftOf(p, gramsOf(p, t)) <= Math.max(plainDrift, NOTHING) + 1e-9;
   let best: readonly (Take | null)[] = plain;
-  if (plainDrift < NOTHING || lines.length > MOST_LINES) return { takes: plain, drift: plainDrift, plainDrift };
-  for (const f of floursOf(p, plain)) {
-    const found = settled(p, f, solve);
-    // fewer scoops are never bought with more drift than rounding each line by itself has
-    if (found && driftOf(p, grams(found)) <= plainDrift + 1e-9 && costOf(p, found) < costOf(p, best) - 1e-12) best = found;
-  }
-  return { takes: best, drift: driftOf(p, grams(best)), plainDrift };
+  for (const t of tried) if (bears(t) && costOf(p, t) < costOf(p, best) - 1e-12) best = t;
+  return { takes: best, drift: driftOf(p, gramsOf(p, best)), plainDrift };
 }

@@ -4,7 +4,7 @@
  */
 
 import { nearest, type Take, takesOf } from '../balance/drawer';
-import type { KitchenLine } from '../balance/kitchen';
+import { type KitchenLine, kitchenMeasures, plainMeasures } from '../balance/kitchen';
 import type { KitchenConventions } from '../pantry/conventions';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, membersOf } from '../pantry/ingredient';
@@ -34,11 +34,33 @@ const inBatter = (lines: readonly AccountLine[], a: Asked): boolean => lines[a.l
 /** The batter's questions, to be answered together. @param factor times the card */
 export const kitchenLines = (lines: readonly AccountLine[], factor: number): readonly KitchenLine[] => askedOf(lines, factor).filter((a) => inBatter(lines, a));
 
+/** A batch's lines as its kitchen takes them, and what that drifts, in tolerances. */
+export interface InKitchen {
+  readonly taken: readonly (Taken | null)[];
+  readonly drift: number;
+  /** The same for rounding each line by itself. */
+  readonly plainDrift: number;
+}
+
+/**
+ * The lines of one mix in the measures of a drawer.
+ * @param factor times the card @param rough each line rounded by itself, to answer at once
+ */
+export function inKitchen(
+  lines: readonly AccountLine[],
+  factor: number,
+  { conventions, drawer }: { readonly conventions: KitchenConventions; readonly drawer: readonly ToolId[] },
+  rough = false,
+): InKitchen {
+  const { takes, drift, plainDrift } = (rough ? plainMeasures : kitchenMeasures)(kitchenLines(lines, factor), conventions, drawer);
+  return { taken: takenInKitchen(lines, factor, takes, conventions, drawer), drift, plainDrift };
+}
+
 /**
  * The lines as they are taken.
  * @param takes the batter's answers, in the order of `kitchenLines`; null: weighed
  */
-export function takenInKitchen(
+function takenInKitchen(
   lines: readonly AccountLine[],
   factor: number,
   takes: readonly (Take | null)[],

@@ -11,9 +11,10 @@ import { kitchenName } from '../pantry/ingredient';
 import { grams as sayGrams } from '../quantity/say';
 import type { Result } from '../result';
 import { type CannotScale, type Driver, meansOf, portionOf, pouredPieces, timesOf } from './driver';
+import { type InKitchen, inKitchen } from './kitchen';
 import { inLargeBowl } from './large-bowl';
 import { owedByOne, type Pieces, piecesOfPlan } from './pieces';
-import { type Exactness, type Scaled, scale, type Taken } from './scale';
+import { type Exactness, type Scaled, scale } from './scale';
 import { sheetOf } from './sheet';
 import type { SheetLine } from './sheet-line';
 import { mixesIn, type Split } from './split';
@@ -59,7 +60,17 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   const short = tooMuchOf(lines, before, each * n, portionOf(q.driver) ?? formula.portionMl, house);
   if (short) return short;
   const school = kitchenOf(formula, house).ways.largeBowl;
-  return { ok: true, value: { lines: inLargeBowl(lines, each * before.tally.massG, school), before, each, all: each * n, short: whole?.short ?? null, eggsWhole: whole !== null } };
+  return {
+    ok: true,
+    value: {
+      lines: inLargeBowl(lines, each * before.tally.massG, school),
+      before,
+      each,
+      all: each * n,
+      short: whole?.short ?? null,
+      eggsWhole: whole !== null,
+    },
+  };
 }
 
 /** Where a plan asks for more of a thing than there is: how far it goes. @param all times the formula */
@@ -84,6 +95,8 @@ export interface Planned {
   /** All of them, g of batter. */
   readonly massG: number;
   readonly volumeMl: number;
+  /** How the measures were chosen, where it is taken with cups and spoons. */
+  readonly kitchen: InKitchen | null;
   /** Null where nothing is portioned. */
   readonly pieces: Pieces | null;
   /** The lines of every mix, to be ticked and taken from the shelf. */
@@ -92,8 +105,11 @@ export interface Planned {
 
 export interface SheetAsked {
   readonly driver: Driver;
-  /** Exactness, or each line of one mix as the kitchen takes it. */
-  readonly how: Exclude<Exactness, 'kitchen'> | readonly (Taken | null)[];
+  readonly exactness: Exactness;
+  /** What there is to measure with. */
+  readonly house: Pick<Kitchen, 'conventions' | 'drawer'>;
+  /** Kitchen measures line by line, to answer at once. */
+  readonly rough?: boolean;
   readonly kind: KindId;
   /** Null: the kind fills its pan, and pieces are counted only where they are asked for. */
   readonly portionMl: number | null;
@@ -105,33 +121,51 @@ export interface SheetAsked {
 /** Rounding that leaves a mix short of its last piece is made up by so much more of all of it, twice as much each try. */
 const MAKE_UP = 0.0005;
 const MOST_TRIES = 8;
+/** Cups are coarser than grams. */
+const MAKE_UP_CUPS = 0.01;
+const MOST_TRIES_CUPS = 4;
 
 /** One mix as it is weighed: rounded, it still pours what it owes. */
-function oneMade(r: Ready, q: SheetAsked): Result<Scaled<FormulaLine>, CannotScale> {
+function oneMade(r: Ready, q: SheetAsked): Result<{ readonly one: Scaled<FormulaLine>; readonly kitchen: InKitchen | null }, CannotScale> {
   const portion = portionOf(q.driver) ?? q.portionMl;
   const poured = pouredPieces(q.driver);
-  const made = (factor: number) => scale(r.lines, { by: 'factor', factor }, q.how, q.kind, portion);
+  const cups = q.exactness === 'kitchen';
+  const made = (factor: number) => {
+    const kitchen = cups ? inKitchen(r.lines, factor, q.house, q.rough) : null;
+    const one = scale(r.lines, { by: 'factor', factor }, q.exactness === 'kitchen' ? (kitchen?.taken ?? []) : q.exactness, q.kind, portion);
+    return one.ok ? { ok: true as const, value: { one: one.value, kitchen } } : one;
+  };
   let one = made(r.each);
   // whole eggs set the size to the gram: the rest can't make up for it
-  if (poured === null || typeof q.how !== 'string' || r.eggsWhole) return one;
+  if (poured === null || r.eggsWhole || q.rough) return one;
   const owes = owedByOne(poured, q.split);
-  for (let n = 0; one.ok && (one.value.yield?.pieces ?? owes) < owes && n < MOST_TRIES; n++) one = made(r.each * (1 + MAKE_UP * 2 ** n));
+  const [step, most] = cups ? [MAKE_UP_CUPS, MOST_TRIES_CUPS] : [MAKE_UP, MOST_TRIES];
+  for (let n = 0; one.ok && (one.value.one.yield?.pieces ?? owes) < owes && n < most; n++) one = made(r.each * (1 + step * 2 ** n));
   return one;
 }
 
 /** The sheet of a plan. */
 export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotScale> {
-  const { driver, how, kind, split, stepG } = q;
+  const { driver, kind, split, stepG } = q;
   const n = mixesIn(split);
   const portion = portionOf(driver) ?? q.portionMl;
-  const one = oneMade(r, q);
-  if (!one.ok) return one;
-  const pieces = piecesOfPlan(driver, split, portionOf(driver) !== null || q.portionMl !== null ? one.value.yield : null);
-  const bare = sheetOf(one.value, stepG, n);
-  const volumeMl = one.value.volumeMl * n;
-  const massG = one.value.massG * n;
-  if (n === 1) return { ok: true, value: { one: one.value, massG, volumeMl, pieces, sheet: bare } };
-  const whole = scale(r.lines, { by: 'factor', factor: one.value.factor * n }, typeof how === 'string' ? how : 'gram', kind, portion);
+  const made = oneMade(r, q);
+  if (!made.ok) return made;
+  const { one, kitchen } = made.value;
+  const pieces = piecesOfPlan(driver, split, portionOf(driver) !== null || q.portionMl !== null ? one.yield : null);
+  const bare = sheetOf(one, stepG, n);
+  const volumeMl = one.volumeMl * n;
+  const massG = one.massG * n;
+  if (n === 1) return { ok: true, value: { one, kitchen, massG, volumeMl, pieces, sheet: bare } };
+  // the pan's fat and what is strewn on serve all the mixes: measured once, as the mixes are
+  const times = one.factor * n;
+  const whole = scale(
+    r.lines,
+    { by: 'factor', factor: times },
+    kitchen ? inKitchen(r.lines, times, q.house, true).taken : q.exactness === 'kitchen' ? 'gram' : q.exactness,
+    kind,
+    portion,
+  );
   if (!whole.ok) return whole;
   const shared = sheetOf(whole.value, stepG, 1).filter((l) => l.vessel === 'pan' || l.vessel === 'topping');
   const mixed = bare.filter((l) => l.vessel !== 'pan' && l.vessel !== 'topping');
@@ -139,7 +173,7 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
     ...Array.from({ length: n }, (_, m) => mixed.map((l) => ({ ...l, key: m === 0 ? l.key : `${l.key}m${m + 1}`, mix: m + 1 }))).flat(),
     ...shared,
   ];
-  return { ok: true, value: { one: one.value, massG, volumeMl, pieces, sheet } };
+  return { ok: true, value: { one, kitchen, massG, volumeMl, pieces, sheet } };
 }
 
 /** One mix of a sheet that holds several, with what serves them all. */

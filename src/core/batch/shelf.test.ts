@@ -244,8 +244,8 @@ test('portions of this kitchen: its weighed ladles, and what its pans and irons 
   expect(portionsIn(house, 'waffle').map((p) => p.name)).toEqual(['1 tablespoon', '2/3 blue ladle', '1/4 cup', '1/3 cup', 'Iron', '1/2 cup']);
   expect(portionsIn(house, 'waffle')[2]).toMatchObject({ said: '1/4 cup', ml: expect.closeTo(59.15, 2) });
   expect(house.gear[1] && portionFor(house.gear[1], 'waffle')).toBeCloseTo(97.5, 9);
-  // 11 cm with room for the spatula: 6 along 76 cm, 3 along 45
-  expect(atOnce(house, 11)).toEqual([{ name: 'Griddle', pieces: 18 }]);
+  // 11 cm with room for the spatula: 6 along 76 cm, and 5 set into their gaps, twice in 45
+  expect(atOnce(house, 11)).toEqual([{ name: 'Griddle', pieces: 22 }]);
   expect(scalesOf(house.gear).map((s) => s.name)).toEqual(['Fine', 'Coarse']);
 });
 

@@ -15,6 +15,7 @@ import {
 import { analyse } from '@/core/analyse';
 import type { AccountLine } from '@/core/batch/account';
 import { type Driver, timesOf } from '@/core/batch/driver';
+import { inKitchen } from '@/core/batch/kitchen';
 import { scale } from '@/core/batch/scale';
 import { placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
@@ -26,7 +27,6 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_DRAWER } from '@/core/pantry/tools';
 import { reach } from '../db/pool';
 import { lastHouse, loadHouse } from '../queries/house';
-import { takeInKitchen } from '../usecases/kitchen-measures';
 import { problem } from './problem';
 
 type ApiLine = z.infer<typeof lineOut>;
@@ -232,8 +232,7 @@ export async function scaleCall(body: z.infer<typeof scaleRequest>): Promise<Ans
   const begun = timesOf(worked.value.lines, to, body.kind ?? null);
   if (!begun.ok) return refuse(422, begun.error.path, begun.error.message);
   const drawer = lastHouse()?.drawer ?? FRESH_DRAWER;
-  const how =
-    body.measure === 'kitchen' ? await takeInKitchen(worked.value.lines, begun.value.factor, { conventions: worked.value.house, drawer }) : body.measure;
+  const how = body.measure === 'kitchen' ? inKitchen(worked.value.lines, begun.value.factor, { conventions: worked.value.house, drawer }).taken : body.measure;
   const s = scale(worked.value.lines, to, how, body.kind ?? null);
   if (!s.ok) return refuse(422, s.error.path, s.error.message);
   return {

@@ -29,7 +29,6 @@ import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
 import { sideById } from '../queries/sides';
 import { type Short, takeFromShelf } from '../queries/stock';
-import { takeInKitchen } from './kitchen-measures';
 
 export type Started =
   | { readonly ok: true; readonly id: string }
@@ -116,11 +115,11 @@ export async function startBatch(s: Start): Promise<Started> {
   const house = await loadHouse();
   const ready = readyFor({ formula: v.formula, house, end, driver, split, eggs: s.eggs ?? null });
   if (!ready.ok) return { ok: false, path: ready.error.path, message: ready.error.message };
-  const how = exactness === 'kitchen' ? await takeInKitchen(ready.value.lines, ready.value.each, house) : exactness;
   const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
   const planned = plannedSheet(ready.value, {
     driver,
-    how,
+    exactness,
+    house,
     kind: v.formula.kind,
     portionMl: pan ? null : portionMl,
     split,

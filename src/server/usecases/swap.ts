@@ -14,7 +14,6 @@ import { versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
-import { takeInKitchen } from './kitchen-measures';
 import { wantsOf } from './start-batch';
 
 const endIn = (f: Formula, batch: Batch): EndId | null => (f.ends ? (batch.endId ?? 'a') : null);
@@ -65,10 +64,10 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
   const proposal = swapRebalanced(bench, line, swap);
   const ready = readyFor({ formula: proposal.formula, house, end, driver: batch.driver, split: batch.split, eggs: null });
   if (!ready.ok) return no(ready.error.message);
-  const how = batch.exactness === 'kitchen' ? await takeInKitchen(ready.value.lines, ready.value.each, house) : batch.exactness;
   const planned = plannedSheet(ready.value, {
     driver: batch.driver,
-    how,
+    exactness: batch.exactness,
+    house,
     kind: batch.kind,
     portionMl: batch.piecesPlanned === null ? null : batch.portionMl,
     split: batch.split,

@@ -1,6 +1,7 @@
 import Fraction from 'fraction.js';
 import type { AnalysableLine } from '@/core/analyse';
 import { type Driver, hasTestPiece, type Means, wantedPieces, wholeEggBatches } from '@/core/batch/driver';
+import type { InKitchen } from '@/core/batch/kitchen';
 import { LARGE_BOWL } from '@/core/batch/large-bowl';
 import { loadsOf, type Pace } from '@/core/batch/mixes';
 import type { Pieces } from '@/core/batch/pieces';
@@ -16,8 +17,6 @@ import { writeNumber } from '@/core/quantity/number';
 import { grams, millilitres, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
-import { Notice } from '../kit/notice';
-import type { InKitchen } from './use-kitchen';
 
 const quarters = (x: number): string => writeNumber(new Fraction(Math.round(4 * x), 4));
 
@@ -104,14 +103,12 @@ const MANY_CUPS_ML = 2900;
 /** How the measures were chosen, for one mix. */
 export function KitchenWords({
   kitchen,
-  asked,
   askedG,
   massG,
   volumeMl,
   units,
 }: {
-  readonly kitchen: InKitchen | 'failed' | null;
-  readonly asked: boolean;
+  readonly kitchen: InKitchen | null;
   /** What was asked of batter, g. */
   readonly askedG: number | null;
   /** What the batter weighs as it is taken, g, and its ml; null while that is not known. */
@@ -119,19 +116,7 @@ export function KitchenWords({
   readonly volumeMl: number | null;
   readonly units: Units;
 }) {
-  if (!asked) return null;
-  if (kitchen === 'failed')
-    return (
-      <Notice weight="stop" role="alert">
-        The measures could not be worked out here. Choose grams, or try again.
-      </Notice>
-    );
-  if (!kitchen)
-    return (
-      <p role="status" className="text-soft">
-        Looking through the drawer …
-      </p>
-    );
+  if (!kitchen) return null;
   const off = askedG !== null && massG !== null ? massG - askedG : 0;
   return (
     <div className="grid gap-2 text-[15px]" role="status">

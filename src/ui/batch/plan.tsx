@@ -229,8 +229,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
         <ReadsAs sheet={oneMix(p.sheet)} stepG={p.stepG} units={units} />
         {exactness === 'kitchen' ? (
           <KitchenWords
-            kitchen={p.kitchen}
-            asked={p.ready !== null}
+            kitchen={planned?.kitchen ?? null}
             askedG={p.ready && means ? means.massG / (n?.by === 'bowls' ? n.mixes : 1) : null}
             massG={planned?.one.massG ?? null}
             volumeMl={planned?.one.volumeMl ?? null}

@@ -1,5 +1,5 @@
 'use client';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { analyse, circumstancesOf } from '@/core/analyse';
 import type { Lit } from '@/core/batch/acts';
 import { meansOf, wantedPieces } from '@/core/batch/driver';
@@ -29,7 +29,6 @@ import { typedNumber } from '@/core/quantity/typed';
 import { type Beside, readBeside } from './beside-part';
 import { amountFor, asTheCard, type By, type PlanTyped, readDriver } from './plan.state';
 import { readSplit, type SplitTyped } from './split-part';
-import { useKitchen } from './use-kitchen';
 
 export interface PlanOf {
   readonly formula: Formula;
@@ -79,13 +78,19 @@ export function usePlan(q: PlanOf) {
 
   const ready = driver && split?.split ? readyFor({ formula, house, end, driver, split: split.split, eggs }) : null;
   const at = ready?.ok ? ready.value : null;
-  const kitchen = useKitchen(at?.lines ?? lines, exactness === 'kitchen' && at ? at.each : null, house);
-  const how = exactness !== 'kitchen' ? exactness : kitchen && kitchen !== 'failed' ? kitchen.taken : null;
+  // cups and spoons answer at once line by line, and better as soon as the hand that types lets it
+  const asked = JSON.stringify([at?.each, driver, split?.split, exactness, at?.lines.map((l) => l.parts.map((p) => p.grams))]);
+  const rough = useDeferredValue(asked) !== asked;
   const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
-  const planned =
-    driver && at && split?.split && how
-      ? plannedSheet(at, { driver, how, kind: formula.kind, portionMl: pan ? null : portionMl, split: split.split, stepG })
-      : null;
+  // worked again only for another question: what else is on the page changes nothing of it
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the question is all of these, as text
+  const planned = useMemo(
+    () =>
+      driver && at && split?.split
+        ? plannedSheet(at, { driver, exactness, house, rough, kind: formula.kind, portionMl: pan ? null : portionMl, split: split.split, stepG })
+        : null,
+    [asked, rough, house, formula.kind, portionMl, pan, stepG],
+  );
   const refused = [whole, ready, planned].flatMap((r) => (r && !r.ok ? [r.error] : []))[0] ?? null;
 
   const kits = q.splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
@@ -153,7 +158,6 @@ export function usePlan(q: PlanOf) {
     splitAsked,
     split,
     ready: at,
-    kitchen,
     planned: planned?.ok ? planned.value : null,
     refused,
     atTable,
