@@ -24,6 +24,7 @@ const piecesMoved = count('Pieces', 100_000);
 export const actSchema = z.union([
   z.discriminatedUnion('what', [
     z.object({ what: z.literal('mise'), key: z.string().max(80), state: z.enum(MISE_STATES) }),
+    z.object({ what: z.literal('tool'), name: z.string().trim().min(1, 'Write what it is.').max(60, 'A tool’s name: at most 60.') }),
     z.object({ what: z.literal('mise-done') }),
     z.object({ what: z.literal('ready'), mix: mixNumber, part: z.enum(JOIN_PARTS) }),
     z.object({

@@ -48,7 +48,7 @@ export default async function SidesPage() {
           <tbody>
             {all.map((s) => {
               // for ten, so that a pinch is not rounded away
-              const account = linesOfSheet(sideLines(s, 10, 1, find), find);
+              const account = linesOfSheet(sideLines(s, 10, 1, find, { ...house, exactness: 'exact' }), find);
               const cost = costOf(account, stock);
               const priced = cost.rows.some((x) => x.cost !== null);
               const { parts, gone } = partsOf(s, find);

@@ -30,6 +30,8 @@ export interface Lit {
 export type Act =
   /** A thing of the mise, by its key; the last word counts. */
   | { readonly what: 'mise'; readonly key: string; readonly state: MiseState }
+  /** A tool of the cook's own, besides those the batch asks for. */
+  | { readonly what: 'tool'; readonly name: string }
   /** All there is is there: the weigh-in can begin. */
   | { readonly what: 'mise-done' }
   | { readonly what: 'ready'; readonly mix: number; readonly part: JoinPart }

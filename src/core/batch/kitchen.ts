@@ -11,7 +11,7 @@ import { type Ingredient, membersOf } from '../pantry/ingredient';
 import type { ToolId } from '../pantry/tools';
 import { asWeighed } from '../quantity/say';
 import type { AccountLine } from './account';
-import type { Taken } from './scale';
+import type { Exactness, Taken } from './scale';
 
 /** What one line asks the drawer. */
 interface Asked {
@@ -33,6 +33,19 @@ const inBatter = (lines: readonly AccountLine[], a: Asked): boolean => lines[a.l
 
 /** The batter's questions, to be answered together. @param factor times the card */
 export const kitchenLines = (lines: readonly AccountLine[], factor: number): readonly KitchenLine[] => askedOf(lines, factor).filter((a) => inBatter(lines, a));
+
+/** What a batch is measured with. */
+export interface MeasuredWith {
+  readonly exactness: Exactness;
+  readonly conventions: KitchenConventions;
+  readonly drawer: readonly ToolId[];
+}
+
+/** So much of one thing as a batch takes it: cups and spoons where it is taken so and one measures it, else as it is weighed. */
+export function asTaken(i: Ingredient, grams: number, q: MeasuredWith): { readonly grams: number; readonly measure: string } {
+  const take = q.exactness === 'kitchen' && grams > 0 ? nearest(takesOf(i, grams, q.conventions, q.drawer), grams) : null;
+  return take ? { grams: take.grams, measure: take.text } : asWeighed(grams, allFine([{ ingredient: i }]));
+}
 
 /** A batch's lines as its kitchen takes them, and what that drifts, in tolerances. */
 export interface InKitchen {

@@ -26,6 +26,7 @@ const CARD: Formula = {
   entries: PLAIN_CAKE.map((text, n) => ({ key: `l${n + 1}`, text })),
 };
 const find = (id: string) => findIngredient(id);
+const WEIGHED = { ...FRESH_KITCHEN, exactness: 'gram' } as const;
 const bowl = (bowlMl: number, bowls: number): Bowl => ({ id: `b${bowlMl}`, sort: 'bowl', name: `Bowl ${bowlMl}`, bowlMl, bowls });
 
 function planned(driver: Driver, split: Split = ONE, { how = 'exact', ...more }: Partial<PlanAsked> & { readonly how?: Exactness } = {}) {
@@ -239,7 +240,7 @@ test('equal parts by volume are not equal by weight', () => {
 });
 
 test('a side for so many people weighs what they have, in lines of its own, with its cautions', () => {
-  const lines = sideLines(BUTTER, 84, 1, find);
+  const lines = sideLines(BUTTER, 84, 1, find, WEIGHED);
   expect(lines.reduce((a, l) => a + (l.grams ?? 0), 0)).toBeCloseTo(84 * 20, 0);
   expect(lines.map((l) => l.key)).toEqual(['s1p0', 's1p1']);
   expect(lines.every((l) => l.side === 'Honey butter' && l.vessel === 'topping')).toBe(true);

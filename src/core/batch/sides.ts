@@ -4,10 +4,9 @@
  */
 import { specificVolume } from '../batter/volume';
 import { US_CUP_ML } from '../pantry/fill';
-import { allFine } from '../pantry/honest';
 import { type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
-import { asWeighed } from '../quantity/say';
 import type { Unreadable } from '../records/unreadable';
+import { asTaken, type MeasuredWith } from './kitchen';
 import type { SheetLine } from './sheet-line';
 
 export const SIDE_BYS = ['weight', 'volume'] as const;
@@ -55,11 +54,11 @@ export function partsOf(
   };
 }
 
-/** A side on a sheet, for so many people. @param n its place among the sides, for the keys */
-export function sideLines(side: Side, people: number, n: number, find: (id: string) => Ingredient | undefined): readonly SheetLine[] {
+/** A side on a sheet, for so many people, in the measures of its batch. @param n its place among the sides, for the keys */
+export function sideLines(side: Side, people: number, n: number, find: (id: string) => Ingredient | undefined, measured: MeasuredWith): readonly SheetLine[] {
   const total = side.servingG * people;
   return partsOf(side, find).parts.map((p, k): SheetLine => {
-    const { grams, measure } = asWeighed(total * p.byWeight, allFine([p]));
+    const { grams, measure } = asTaken(p.ingredient, total * p.byWeight, measured);
     return {
       key: `s${n}p${k}`,
       text: kitchenName(p.ingredient),

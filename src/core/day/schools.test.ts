@@ -20,6 +20,7 @@ import { miseOf } from '../prep/mise';
 import { linesOf } from '../testing/formulas';
 import { stepsOf } from './steps';
 
+const KNOWN = { measured: { ...FRESH_KITCHEN, exactness: 'gram' }, bowls: [], mixMl: 800 } as const;
 const sheetLine = (key: string, vessel: SheetLine['vessel'], text: string): SheetLine => {
   const l = readLine(text, FRESH_CONVENTIONS);
   return {
@@ -48,14 +49,14 @@ function seen(kind: KindId, ways: Ways): string {
   };
   const b: Bench = { formula, house: FRESH_KITCHEN, end: null };
   const mends = workedOn(b).analysis.findings.map((f) => [f.code, f.message, fixesFor(b, f).map((p) => p.title)]);
-  const batch = { sheet: SHEET, kind, split: { by: 'one' }, driver: { by: 'factor', factor: 1 }, piecesPlanned: 12 } as const;
+  const batch = { sheet: SHEET, kind, split: { by: 'one' }, driver: { by: 'factor', factor: 1 }, piecesPlanned: 12, entries: [] } as const;
   const standing = standingOf(ways, { id: kind, restMin: 10 });
   const steps = stepsOf({ batch, ways, restMin: standing.restMin, life: { min: 60, why: '' }, times: usualTimes(kind, ways), atOnce: 4, find: findIngredient });
   const volume = analyseFormula({ ...formula, entries: [...formula.entries, { key: 'l9', text: '3 eggs, separated' }] }, FRESH_KITCHEN).analysis.volume;
   return JSON.stringify([
     joinSteps(kind, ways, ['dry', 'wet', 'whites']),
     howFar(kind, ways),
-    miseOf(batch, ways, findIngredient),
+    miseOf(batch, ways, findIngredient, KNOWN),
     cuesFor(kind, ways),
     timesFor(kind, { first: [], second: [] }, ways),
     standing,
@@ -98,8 +99,8 @@ test('fourteen matters that cooks differ by, and two of ours; each school of a n
 });
 
 test('a house that fries in butter and one that wipes: mise and cue differ', () => {
-  const batch = { sheet: SHEET, kind: 'griddle', split: { by: 'one' } } as const;
-  const [butter, film] = (['butter', 'film'] as const).map((panFat) => miseOf(batch, { ...FRESH_WAYS, panFat }, findIngredient));
+  const batch = { sheet: SHEET, kind: 'griddle', split: { by: 'one' }, entries: [] } as const;
+  const [butter, film] = (['butter', 'film'] as const).map((panFat) => miseOf(batch, { ...FRESH_WAYS, panFat }, findIngredient, KNOWN));
   expect(butter?.ingredients.at(-1)).toMatchObject({ name: 'Butter for the pan', note: expect.stringMatching(/^Butter brings milk/) });
   expect(film?.ingredients.at(-1)?.name).toBe('Oil for the pan, a little');
   expect(film?.tools.map((t) => t.key)).toContain('tool:cloth');
@@ -107,7 +108,12 @@ test('a house that fries in butter and one that wipes: mise and cue differ', () 
   expect(cuesFor('griddle', { ...FRESH_WAYS, panFat: 'butter' }).pour).toMatch(/stopped foaming/);
   expect(cuesFor('griddle', { ...FRESH_WAYS, panFat: 'film' }).pour).toMatch(/a shine, no drop/);
   // a card that has its own fat keeps it
-  const own = miseOf({ ...batch, sheet: [...SHEET, sheetLine('l9', 'pan', '10 g oil for the pan')] }, { ...FRESH_WAYS, panFat: 'butter' }, findIngredient);
+  const own = miseOf(
+    { ...batch, sheet: [...SHEET, sheetLine('l9', 'pan', '10 g oil for the pan')] },
+    { ...FRESH_WAYS, panFat: 'butter' },
+    findIngredient,
+    KNOWN,
+  );
   expect(own.ingredients.map((i) => i.key)).not.toContain('pan-fat');
 });
 

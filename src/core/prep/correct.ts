@@ -1,15 +1,15 @@
 /**
- * A bowl that is too thick or too thin: how much milk or flour, by what is seen or by a measured test pour. The model says
- * how much an addition changes the thickness, not how thick it is: what is seen is the truth (models.md, B: 1 % more milk
- * is about 4 % thinner). Grams, Pa.s.
+ * A bowl that is too thick or too thin: how much milk or flour, by what is seen or by a measured test pour. What is seen is the
+ * truth: the model is first brought to it (as if so much flour or milk had gone in by mistake), and solved from there, not from
+ * the card (models.md, B: 1 % more milk is about 4 % thinner). Grams, Pa.s.
  */
-import type { AnalysableLine } from '../analyse';
+import type { AnalysableLine, Analysis } from '../analyse';
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import type { SheetLine } from '../batch/sheet-line';
 import { paSFromPour } from '../batter/spread';
 import { thickness } from '../batter/thickness';
-import { type School, THICKNESSES, type Thickness } from '../formula/kinds';
+import { RAILS, type Rail, railOf, type School, THICKNESSES, type Thickness } from '../formula/kinds';
 import type { Standing } from '../formula/ways';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
@@ -42,6 +42,8 @@ export interface Correction {
   readonly short: boolean;
 }
 
+/** A bowl is no further from its card than so much flour or milk, as a share of it, that went in by mistake. */
+const MOST_AMISS = 1.5;
 /** The most that is stirred into a bowl, as a share of it. */
 const MOST_SHARE = 0.3;
 /** The most that goes in before the next look, as a share of the bowl. */
@@ -97,24 +99,82 @@ export function correction(
   if (ratio < CLOSE && ratio > 1 / CLOSE) return null;
   const towards = ratio < 1 ? 'thinner' : 'thicker';
   const ingredient = towards === 'thinner' ? q.thin : q.thick;
-  const mass = massOf(lines);
-  const now = thickness(lines, q.standing.restMin, q.standing.batterC)?.paS;
-  if (!now || !(mass > 0) || !(q.bowlG > 0)) return null;
-  const scale = q.bowlG / mass;
-  const bowl = lines.map((l) => ({ ...l, parts: l.parts.map((p) => ({ ...p, grams: p.grams * scale })) }));
-  const at = (g: number): number =>
-    (thickness([...bowl, { use: 'batter', parts: [{ ingredient, grams: g }] }], q.standing.restMin, q.standing.batterC)?.paS ?? now) / now;
+  const bowl = asSeen(lines, q);
+  if (!bowl) return null;
   const most = MOST_SHARE * q.bowlG;
-  const enough = (g: number): boolean => (towards === 'thinner' ? at(g) <= ratio : at(g) >= ratio);
+  const is = (g: number): number => paSWith(bowl, ingredient, g, q.standing) ?? q.seen;
+  const enough = (g: number): boolean => (towards === 'thinner' ? is(g) <= target : is(g) >= target);
+  const high = leastOf(most, enough);
+  const step = Math.max(q.stepG, 1);
+  const grams = Math.max(step, Math.round(high / step) * step);
+  return { towards, ingredient, grams, steps: inSteps(grams, Math.max(step, Math.round((STEP_SHARE * q.bowlG) / step) * step), step), short: !enough(most) };
+}
+
+type Lines = readonly AnalysableLine[];
+
+const paSWith = (lines: Lines, ingredient: Ingredient, grams: number, s: Standing): number | null =>
+  thickness([...lines, { use: 'batter', parts: [{ ingredient, grams }] }], s.restMin, s.batterC)?.paS ?? null;
+
+/** The least that is enough, up to a most; the most where nothing is. */
+function leastOf(most: number, enough: (g: number) => boolean): number {
   let [low, high] = [0, most];
   for (let n = 0; n < 40; n++) {
     const mid = (low + high) / 2;
     if (enough(mid)) high = mid;
     else low = mid;
   }
-  const step = Math.max(q.stepG, 1);
-  const grams = Math.max(step, Math.round(high / step) * step);
-  return { towards, ingredient, grams, steps: inSteps(grams, Math.max(step, Math.round((STEP_SHARE * q.bowlG) / step) * step), step), short: !enough(most) };
+  return high;
+}
+
+const sized = (lines: Lines, g: number): Lines => {
+  const mass = massOf(lines);
+  return lines.map((l) => ({ ...l, parts: l.parts.map((p) => ({ ...p, grams: (p.grams * g) / mass })) }));
+};
+
+/** The bowl as it has to be to pour as it is seen: the card's, and so much flour or milk besides as would make it so. Null: nothing to go by. */
+function asSeen(
+  lines: Lines,
+  q: { readonly bowlG: number; readonly seen: number; readonly standing: Standing; readonly thin: Ingredient; readonly thick: Ingredient },
+): Lines | null {
+  const now = thickness(lines, q.standing.restMin, q.standing.batterC)?.paS;
+  if (!now || !(massOf(lines) > 0) || !(q.bowlG > 0)) return null;
+  const bowl = sized(lines, q.bowlG);
+  const thinner = q.seen < now;
+  const ingredient = thinner ? q.thin : q.thick;
+  const amiss = leastOf(MOST_AMISS * q.bowlG, (g) => {
+    const is = paSWith(bowl, ingredient, g, q.standing) ?? now;
+    return thinner ? is <= q.seen : is >= q.seen;
+  });
+  return sized([...bowl, { use: 'batter', parts: [{ ingredient, grams: amiss }] }], q.bowlG);
+}
+
+/** Rails that a correction takes out of the zone they were in by the card's amounts: a mis-measured cup is then likelier. */
+export const leadsOut = (now: Analysis, then: Analysis): readonly Rail[] =>
+  RAILS.filter((rail) => {
+    const [a, b] = [railOf(now, rail), railOf(then, rail)];
+    const out = (r: typeof a): boolean => r?.zone != null && (r.tested < r.zone[0] || r.tested > r.zone[1]);
+    return !out(a) && out(b);
+  });
+
+/** A fall of the leavening per flour worth making up for, as a share. */
+const LIFT_FALLS = 0.03;
+
+/**
+ * The leavening that goes with flour, so that there is as much per flour as there was; null where none is needed.
+ * @param lines what is in the bowl, in the ratios it has @param addedG of `ingredient` into `bowlG` of it
+ */
+export function leaveningWith(
+  lines: Lines,
+  ingredient: Ingredient,
+  addedG: number,
+  bowlG: number,
+): { readonly ingredient: Ingredient; readonly grams: number } | null {
+  if (!isFlour(ingredient)) return null;
+  const parts = sized(lines, bowlG).flatMap((l) => (l.use === 'batter' ? l.parts : []));
+  const flourG = parts.reduce((a, p) => a + (isFlour(p.ingredient) ? p.grams : 0), 0);
+  const [most] = parts.filter((p) => p.ingredient.category === 'leavening' && p.ingredient.sodaPct > 0).sort((a, b) => b.grams - a.grams);
+  if (!most || !(flourG > 0) || addedG / flourG < LIFT_FALLS) return null;
+  return { ingredient: most.ingredient, grams: (most.grams * addedG) / flourG };
 }
 
 /** Half first, then what is left in halves again, none larger than a step may be, the last two as one. */

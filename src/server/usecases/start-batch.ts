@@ -131,7 +131,7 @@ export async function startBatch(s: Start): Promise<Started> {
   for (const [n, x] of (s.sides ?? []).entries()) {
     const side = await sideById(x.sideId);
     if (!side) return { ok: false, path: `sides.${n}`, message: 'One of the sauces and butters is not in this kitchen any more.' };
-    beside.push(...sideLines(side, x.people, n + 1, find));
+    beside.push(...sideLines(side, x.people, n + 1, find, { ...house, exactness }));
   }
   return writeBatch(
     {

@@ -113,6 +113,11 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
   }, [natural]);
   const stage = look ?? natural;
   const bowl = bowlOf(batch, ways, house.gear, find);
+  const known = {
+    measured: { ...house, exactness: batch.exactness },
+    bowls: house.gear.filter((g) => g.sort === 'bowl'),
+    mixMl: bowl.analysis.volume?.volumeMl ?? null,
+  };
   const inBowl = inTheBowl(batch, at, find);
   // in one bowl every piece came out of it; of several nobody has said which
   const pouredG = count === 1 ? piecesFrom(log.taps).length * (batch.portionMl ?? 0) * (bowl.analysis.volume?.densityGPerMl ?? 1) : 0;
@@ -153,7 +158,15 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
         />
       ) : null}
       {stage === 'mise' ? (
-        <MiseView batchId={batch.id} mise={miseOf(batch, ways, find)} offers={offers} log={log} begun={begun} swap={swap} onSwapped={() => router.refresh()} />
+        <MiseView
+          batchId={batch.id}
+          mise={miseOf(batch, ways, find, known)}
+          offers={offers}
+          log={log}
+          begun={begun}
+          swap={swap}
+          onSwapped={() => router.refresh()}
+        />
       ) : null}
       {stage === 'weigh' ? (
         <>
@@ -191,7 +204,17 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
               foam={parts.includes('whites')}
               griddle={`/batches/${batch.id}/griddle`}
             />
-            <CorrectView batch={batch} mix={at} lines={inBowl} standing={bowl.standing} stepG={stepG} pouredG={pouredG} log={log} find={find} />
+            <CorrectView
+              batch={batch}
+              mix={at}
+              lines={inBowl}
+              standing={bowl.standing}
+              stepG={stepG}
+              measured={known.measured}
+              pouredG={pouredG}
+              log={log}
+              find={find}
+            />
           </>
         )
       ) : null}

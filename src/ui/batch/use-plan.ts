@@ -101,7 +101,7 @@ export function usePlan(q: PlanOf) {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const besideLines = (besideRead.sides ?? []).flatMap((b, n) => {
     const side = q.sides.find((s) => s.id === b.sideId);
-    return side ? sideLines(side, b.people, n + 1, find) : [];
+    return side ? sideLines(side, b.people, n + 1, find, { ...house, exactness }) : [];
   });
   const sheet = planned?.ok ? [...planned.value.sheet, ...besideLines] : [];
   const account = linesOfSheet(sheet, find);

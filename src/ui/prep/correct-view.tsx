@@ -3,12 +3,14 @@ import { useState } from 'react';
 import { type AnalysableLine, analyse } from '@/core/analyse';
 import { entriesOf } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
+import { asTaken, type MeasuredWith } from '@/core/batch/kitchen';
+import { amountSaid } from '@/core/batch/said';
 import { thicknessClass } from '@/core/batter/thickness';
 import { kindById, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf, THICKNESSES, type Thickness } from '@/core/formula/kinds';
 import type { Standing } from '@/core/formula/ways';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
-import { correction, massOf, meansOf, paSOf, type Seen, wantedPour } from '@/core/prep/correct';
+import { correction, leadsOut, leaveningWith, massOf, meansOf, paSOf, type Seen, wantedPour } from '@/core/prep/correct';
 import { grams } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 
@@ -17,6 +19,7 @@ import { PourDrawing } from '../drawings/pour';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
 import { useTime } from '../time';
 
 const POURS = [1, 2, 3] as const;
@@ -30,6 +33,7 @@ export function CorrectView({
   lines,
   standing,
   stepG,
+  measured,
   pouredG,
   log,
   find,
@@ -40,6 +44,8 @@ export function CorrectView({
   readonly lines: readonly AnalysableLine[];
   readonly standing: Standing;
   readonly stepG: number;
+  /** As the batch is measured. */
+  readonly measured: MeasuredWith;
   /** g of it that are poured already. */
   readonly pouredG: number;
   readonly log: OpenEventLog;
@@ -55,6 +61,7 @@ export function CorrectView({
   const made = massOf(lines);
   const inBowl = Math.max(0, Math.round(made - pouredG));
   const [bowl, setBowl] = useState('');
+  const [own, setOwn] = useState('');
   const bowlG = bowl.trim() === '' ? inBowl : typedNumber(bowl);
   const cm = across.map((t) => typedNumber(t, 'cm')).filter((x) => x > 1 && x < 60);
   const portion = typedNumber(ml, 'ml');
@@ -81,6 +88,14 @@ export function CorrectView({
           const [x, y] = [sayRail(rail, a.tested), sayRail(rail, b.tested)];
           return x === y ? [] : [`${RAIL_NAMES[rail].toLowerCase()} ${x} to ${y}`];
         });
+  const out = then === null ? [] : leadsOut(now, then);
+  const lever = c === null ? null : leaveningWith(lines, c.ingredient, c.grams, bowlG);
+  /** So much as the batch is measured: what is said is what is noted. */
+  const as = (g: number) => (c ? asTaken(c.ingredient, g, measured) : { grams: g, measure: grams(g) });
+  const first = c ? as(c.steps[0] ?? c.grams) : null;
+  const whole = c ? as(c.grams) : null;
+  const said =
+    c && own.trim() !== '' ? amountSaid(own.replace(/\bspoon(?:ful)?s?\b/i, 'tbsp'), c.ingredient, { onHandG: null, conventions: measured.conventions }) : null;
   const stir = (g: number): void => {
     if (!c || !seen) return;
     log.enter({
@@ -92,6 +107,7 @@ export function CorrectView({
       seen: seen.by === 'look' ? POUR_WORDS[seen.pour] : `${portion} ml lay ${(cm.reduce((a, x) => a + x, 0) / cm.length).toFixed(1)} cm across`,
     });
     setPour(null);
+    setOwn('');
     setAcross(['', '', '']);
   };
   return (
@@ -176,23 +192,56 @@ export function CorrectView({
         <div className="grid gap-2" role="status">
           <p className="text-xl">
             It {POUR_WORDS[thicknessClass(paS)]}; {kind.pieces} want {POUR_NOUNS[want]}.{' '}
-            {c.short ? 'More than a bowl bears; this goes part of the way: about' : 'About'} <strong>{grams(c.grams)}</strong> of{' '}
+            {c.short ? 'More than a bowl bears; this goes part of the way: about' : 'About'} <strong>{whole?.measure}</strong> of{' '}
             {kitchenName(c.ingredient).toLowerCase()} in all, in steps.
           </p>
           <p className="text-[56px] leading-none font-bold">
-            {grams(c.steps[0] ?? c.grams)}
+            {first?.measure}
             <span className="text-2xl font-normal text-soft"> of {kitchenName(c.ingredient).toLowerCase()} first, then look again</span>
           </p>
           <div className="flex flex-wrap items-center gap-3">
-            <Button look="now" size="work" className="min-h-16 text-xl" onClick={() => stir(c.steps[0] ?? c.grams)}>
-              {grams(c.steps[0] ?? c.grams)} is in
+            <Button look="now" size="work" className="min-h-16 text-xl" onClick={() => first && stir(first.grams)}>
+              {first?.measure} is in
             </Button>
             {c.steps.length > 1 ? (
-              <Button size="work" onClick={() => stir(c.grams)}>
-                All {grams(c.grams)} is in
+              <Button size="work" onClick={() => whole && stir(whole.grams)}>
+                All {whole?.measure} is in
               </Button>
             ) : null}
           </div>
+          <form
+            className="flex flex-wrap items-end gap-3"
+            onSubmit={(e) => {
+              e.preventDefault();
+              if (said?.ok) stir(said.value);
+            }}
+          >
+            <Field
+              label={`Or I put in, of ${kitchenName(c.ingredient).toLowerCase()}`}
+              placeholder="2 spoonfuls"
+              value={own}
+              onChange={(e) => setOwn(e.target.value.slice(0, 40))}
+              error={said && !said.ok ? `That is no amount here: ${said.error}` : undefined}
+              hint={said?.ok ? `= ${grams(said.value)}${/\bspoon/i.test(own) ? ', a spoonful taken as a level tablespoon' : ''}` : ''}
+              className="w-72"
+              inputClass="!min-h-14 text-xl"
+            />
+            <Button type="submit" size="work" disabled={!said?.ok}>
+              Note it
+            </Button>
+          </form>
+          {out.length > 0 ? (
+            <Notice weight="look">
+              By the card’s amounts that leads out of the usual {out.map((r) => RAIL_NAMES[r].toLowerCase()).join(' and ')}: a cup that was mis-measured is
+              likelier. Look at what went in before it is thinned or thickened so far.
+            </Notice>
+          ) : null}
+          {lever ? (
+            <p>
+              So much flour thins out the leavening: {asTaken(lever.ingredient, lever.grams, measured).measure} more of{' '}
+              {kitchenName(lever.ingredient).toLowerCase()} whisked into it keeps it as it was.
+            </p>
+          ) : null}
           <p className="text-soft">
             {changes.length > 0 ? `With all of it: ${changes.join(', ')}. ` : ''}
             {c.towards === 'thicker' ? 'Sprinkled over, a few turns, five minutes before the next look.' : 'A few turns, no more.'} A model: the bowl has the
@@ -207,7 +256,8 @@ export function CorrectView({
             return (
               <li key={e.id} className="flex flex-wrap items-center gap-3 border-t border-line py-1">
                 <span className="text-lg">
-                  {time.ofDay(e.at)}: <strong>{grams(e.act.grams)}</strong> of {what ? kitchenName(what).toLowerCase() : e.act.ingredientId}, as it {e.act.seen}
+                  {time.ofDay(e.at)}: <strong>{what ? asTaken(what, e.act.grams, measured).measure : grams(e.act.grams)}</strong> of{' '}
+                  {what ? kitchenName(what).toLowerCase() : e.act.ingredientId}, as it {e.act.seen}
                 </span>
                 <Button className="min-h-11" onClick={() => log.tell({ do: 'strike', entryId: e.id })}>
                   It is not in

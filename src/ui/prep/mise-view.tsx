@@ -2,12 +2,13 @@
 import { Check, X } from 'lucide-react';
 import { useState } from 'react';
 import type { MiseState } from '@/core/batch/acts';
+import { measureSaid } from '@/core/batch/sheet-line';
 import { type Mise, type MiseThing, miseStates, type StandInOffer } from '@/core/prep/mise';
-import { grams } from '@/core/quantity/say';
 import type { OpenEventLog } from '../day/use-event-log';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { useUnits } from '../units';
 
@@ -34,6 +35,7 @@ export function MiseView({
   const units = useUnits();
   const asking = useAsking();
   const [tried, setTried] = useState<string | null>(null);
+  const [tool, setTool] = useState('');
   const states = miseStates(log.entries);
   const all = [...mise.ingredients, ...mise.tools];
   const missing = all.filter((t) => states.get(t.key) === 'missing');
@@ -58,7 +60,7 @@ export function MiseView({
             </span>
             <span className="min-w-0 [overflow-wrap:anywhere]">
               {t.name}
-              {t.grams ? <span className="font-normal whitespace-nowrap text-soft"> {grams(t.grams, units)} in all</span> : null}
+              {t.measure ? <span className="font-normal whitespace-nowrap text-soft"> {measureSaid(t, units)} in all</span> : null}
               {t.note ? <span className="block text-base font-normal text-soft">{t.note}</span> : null}
               {state === 'stand-in' ? <span className="font-normal text-soft">; with {t.instead || 'a stand-in'}</span> : null}
             </span>
@@ -154,6 +156,21 @@ export function MiseView({
         <div>
           <h3 className="text-xl text-rim">Tools</h3>
           <ul>{mise.tools.map(rowOf)}</ul>
+          <form
+            className="mt-2 flex flex-wrap items-end gap-3"
+            onSubmit={(e) => {
+              e.preventDefault();
+              const name = tool.trim();
+              if (name === '') return;
+              log.enter({ what: 'tool', name });
+              setTool('');
+            }}
+          >
+            <Field label="Another tool" value={tool} maxLength={60} autoComplete="off" onChange={(e) => setTool(e.target.value)} className="min-w-48 flex-1" />
+            <Button type="submit" size="work" disabled={tool.trim() === ''}>
+              Add it
+            </Button>
+          </form>
         </div>
       </div>
       <p className="text-sm text-soft">A stand-in changes what the batch holds: read its label for allergens before it is served.</p>
