@@ -32,6 +32,7 @@ export const actSchema = z.union([
       mix: mixNumber,
       initials: z.string().trim().min(1, 'Initials of who has looked.').max(12, 'Initials: at most 12.'),
     }),
+    z.object({ what: z.literal('folded'), mix: mixNumber }),
     z.object({ what: z.literal('mixed'), mix: mixNumber, turns: z.number().int().min(0).max(10_000) }),
     z.object({
       what: z.literal('corrected'),

@@ -19,6 +19,7 @@ export const sheetLineSchema = z.object({
   mix: z.number().int().positive().optional(),
   was: gramsKept.optional(),
   mostG: gramsKept.optional(),
+  moment: z.enum(['rest', 'poured', 'flip', 'top']).optional(),
   side: z.string().optional(),
   lot: z.string().optional(),
   spoons: z.string().nullable().optional(),

@@ -37,6 +37,8 @@ export type Act =
   | { readonly what: 'ready'; readonly mix: number; readonly part: JoinPart }
   /** A second person has seen every pile of a mix. */
   | { readonly what: 'checked'; readonly mix: number; readonly initials: string }
+  /** The whites, or what else is folded in, are in: the foam's own clock begins. */
+  | { readonly what: 'folded'; readonly mix: number }
   /** Mixed so far as the kind wants it: the rest begins. */
   | { readonly what: 'mixed'; readonly mix: number; readonly turns: number }
   /** Milk or flour stirred into a bowl that was too thick or too thin, and how much batter was in it then. */

@@ -29,9 +29,17 @@ export interface Life {
   readonly why: string;
 }
 
+/** What whites are good for once they are folded in. */
+export const FOAM_LIFE: Life = { min: 15, why: 'whipped whites sink' };
+
 /** How long a batter may stand from joining to its last pour: kitchen defaults of ours, for the cook to change. */
 export function lifeOf(a: Pick<Analysis, 'volume' | 'ledger' | 'co2Per100gFlour'>): Life {
-  if (a.volume?.foamed) return { min: 15, why: 'whipped whites sink' };
+  if (a.volume?.foamed) return FOAM_LIFE;
+  return batterLife(a);
+}
+
+/** The same before the whites are in: foam has a clock of its own, from the moment it is folded. */
+export function batterLife(a: Pick<Analysis, 'ledger' | 'co2Per100gFlour'>): Life {
   if ((a.co2Per100gFlour ?? 0) <= NO_LIFT) return { min: null, why: 'no lift is lost by waiting' };
   const worked = a.ledger.sodaG - a.ledger.unspentSodaG;
   const all = worked + a.ledger.sodaInPowderG;

@@ -13,6 +13,7 @@ import type { Result } from '../result';
 import { type CannotScale, type Driver, meansOf, portionOf, pouredPieces, timesOf } from './driver';
 import { type InKitchen, inKitchen } from './kitchen';
 import { inLargeBowl } from './large-bowl';
+import { takenOnce } from './once';
 import { owedByOne, type Pieces, piecesOfPlan } from './pieces';
 import { type Exactness, type Scaled, scale } from './scale';
 import { sheetOf } from './sheet';
@@ -51,7 +52,7 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   if (!begun.ok) return begun;
   const whole = q.eggs === null ? null : withWholeEggs({ formula, house, end }, begun.value.factor / per, q.eggs);
   if (q.eggs !== null && !whole) return { ok: false, error: { path: 'eggs', message: 'The eggs of this formula can’t be made whole by themselves.' } };
-  const lines = whole ? countedLines(whole.formula, house, end) : countedLines(formula, house, end);
+  const lines = takenOnce(whole ? countedLines(whole.formula, house, end) : countedLines(formula, house, end));
   // the eggs set the size to the gram, so that they stay whole
   const at = whole ? timesOf(lines, { by: 'eggs', eggs: q.eggs ?? 0 }, formula.kind) : null;
   if (at && !at.ok) return at;

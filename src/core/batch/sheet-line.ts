@@ -1,5 +1,6 @@
 /** A line of the sheet that is weighed from, as it was frozen when the batch began. */
 import type { Vessel } from '../card/parts';
+import type { Moment } from '../formula/formula';
 import { massNumber, type Units } from '../quantity/say';
 
 export interface SheetLine {
@@ -18,6 +19,8 @@ export interface SheetLine {
   readonly was?: number;
   /** All there is of it for this mix, g: working the rest anew never asks for more. */
   readonly mostG?: number;
+  /** An add-in that does not go into the bowl when it is mixed: when it does go in. */
+  readonly moment?: Exclude<Moment, 'bowl'>;
   /** The sauce, butter or filling it belongs to, by name. */
   readonly side?: string;
   /** The lot its bags come from. */

@@ -5,13 +5,14 @@
 
 import Fraction from 'fraction.js';
 import { VESSEL_NAMES, VESSELS } from '../card/parts';
-import type { FormulaLine } from '../formula/formula';
+import { type FormulaLine, MOMENT_NAMES } from '../formula/formula';
 import { instead, spoonsOf } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 import { writeNumber } from '../quantity/number';
 import { unitById } from '../quantity/units';
 import { type AccountLine, takenAs } from './account';
+import { ONCE } from './once';
 import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';
 import { goesOnScale, type SheetLine } from './sheet-line';
@@ -49,6 +50,9 @@ export function inPinches(line: Pick<FormulaLine, 'written' | 'parts'>, factor: 
   return `${writeNumber(new Fraction(halves, 2))} ${halves > 2 ? unit.many : unit.one}`;
 }
 
+/** A thing that stands twice on the card and is taken once: both lines by name. */
+const twice = (line: FormulaLine): string => (line.key.includes(ONCE) ? `on the card ${line.text}` : '');
+
 /** Level spoons of what the card has in spoons, so many times: times 1 they are the card's own. Null where it has none, or none is near. */
 function spoonsWritten(line: Pick<FormulaLine, 'written'>, factor: number): string | null {
   const [a] = line.written;
@@ -82,10 +86,11 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1): 
       name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
       vessel: line.vessel,
       ...(line.side && { side: line.side }),
+      ...(line.moment && line.moment !== 'bowl' && { moment: line.moment }),
       ...(line.mostG && { mostG: line.mostG / mixes }),
       measure: pinches ?? measure,
       grams,
-      preparation: [line.preparation, note].filter(Boolean).join('; '),
+      preparation: [line.preparation, note, line.moment && line.moment !== 'bowl' ? MOMENT_NAMES[line.moment] : '', twice(line)].filter(Boolean).join('; '),
       spoons,
       parts:
         grams === null
@@ -121,6 +126,9 @@ export const readRoughly = (sheet: readonly SheetLine[], stepG: number): readonl
     .sort((a, b) => Math.abs(b.pct) - Math.abs(a.pct))
     .slice(0, MOST_ROUGH);
 
+/** An add-in that goes on at the heat, and never into the bowl. */
+export const atTheHeat = (l: Pick<SheetLine, 'moment'>): boolean => l.moment !== undefined && l.moment !== 'rest';
+
 export interface SheetGroup {
   readonly name: string;
   readonly lines: readonly SheetLine[];
@@ -130,7 +138,8 @@ export interface SheetGroup {
 export function sheetGroups(lines: readonly SheetLine[]): readonly SheetGroup[] {
   const sides = [...new Set(lines.flatMap((l) => (l.side === undefined ? [] : [l.side])))];
   return [
-    ...VESSELS.map((v) => ({ name: VESSEL_NAMES[v], lines: lines.filter((l) => l.side === undefined && l.vessel === v) })),
+    ...VESSELS.map((v) => ({ name: VESSEL_NAMES[v], lines: lines.filter((l) => l.side === undefined && l.vessel === v && !atTheHeat(l)) })),
+    { name: 'Beside the heat', lines: lines.filter((l) => l.side === undefined && atTheHeat(l)) },
     ...sides.map((name) => ({ name, lines: lines.filter((l) => l.side === name) })),
   ].filter((g) => g.lines.length > 0);
 }

@@ -35,7 +35,9 @@ export function specificVolume(i: Ingredient): number {
 /** mL of air one large white (33 g) holds when whipped, and the share that folding in loses. */
 const AIR_ML_PER_WHITE = { soft: 170, firm: 235 } as const;
 const FOLDING_LOSS = 0.38;
-const FOAM_DENSITY = [0.55, 0.75] as const;
+/** g/mL of the lightest batter foam makes; and air past so much of the airless volume makes it a foam. */
+const LIGHTEST_FOAM = 0.55;
+const FOAMED_SHARE = 0.1;
 
 export interface BatterVolume {
   readonly airlessMl: number;
@@ -77,13 +79,9 @@ export function batterVolume(lines: readonly TallyLine[], air: number): BatterVo
   }
   if (!(mass > 0)) return null;
   const foamMl = foamAirMl(lines);
-  let volume = airless * (1 + air);
-  const foamed = foamMl > airless * 0.1;
-  if (foamed) {
-    const density = mass / (volume + foamMl);
-    volume = mass / Math.min(FOAM_DENSITY[1], Math.max(FOAM_DENSITY[0], density));
-  }
-  return { airlessMl: airless, volumeMl: volume, densityGPerMl: mass / volume, foamed };
+  // the volume follows the air the foam holds, from a trace on; no batter holds more than the lightest foam
+  const volume = Math.min(airless * (1 + air) + foamMl, Math.max(airless * (1 + air), mass / LIGHTEST_FOAM));
+  return { airlessMl: airless, volumeMl: volume, densityGPerMl: mass / volume, foamed: foamMl > airless * FOAMED_SHARE };
 }
 
 /** Batter that stays in the bowl and on the tools: 3 % of the mass, at least 15 g. */

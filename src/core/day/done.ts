@@ -1,8 +1,10 @@
 /** Which steps of a time line are done, and since when: told by a tap, or seen in what was weighed, joined, poured and pulled. */
+
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { hasTestPiece } from '../batch/driver';
 import { joinedAt, piecesFrom } from '../griddle/board';
+import { foldedAt } from '../prep/check';
 import type { EventLog } from './event-log';
 import type { Step } from './steps';
 
@@ -41,6 +43,10 @@ export function doneSteps(
   for (let w = 0; w * together < count; w++) {
     const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) => joinedAt(log.taps, w * together + n + 1));
     if (of.every((x) => x !== null)) over(`join${w + 1}`, Math.max(...(of as number[])));
+  }
+  for (let w = 0; w * together < count; w++) {
+    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) => foldedAt(log.entries, w * together + n + 1));
+    if (of.every((x) => x !== null)) over(`whip${w + 1}`, Math.max(...(of as number[])));
   }
   over('heat', poured);
   over('hold', entriesOf(log.entries, 'held')[0]?.at);

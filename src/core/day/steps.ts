@@ -12,7 +12,7 @@ import { mixesIn } from '../batch/split';
 import { type KindId, kindById } from '../formula/kinds';
 import { effectOf, restsChilled, type Ways } from '../formula/ways';
 import { type Ingredient, isA } from '../pantry/ingredient';
-import { howFar, joinParts, joinSteps } from '../prep/join';
+import { foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
 
 /** Who may do it: the cook alone, any pair of hands, or a child with a grown-up beside. */
 export type Who = 'cook' | 'helper' | 'child';
@@ -99,6 +99,8 @@ interface Facts {
   readonly foamed: boolean;
   /** Whites are whipped before dry and wet meet. */
   readonly whipFirst: boolean;
+  /** They go in before the batter rests. */
+  readonly foldBeforeRest: boolean;
   readonly kind: KindId;
   readonly baked: boolean;
   readonly surface: keyof typeof HEAT_MIN;
@@ -135,6 +137,7 @@ function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked
     butterMelted: has((l) => says(l, /\bmelt/i) || ingredientsOf(l).some((i) => l.vessel === 'wet' && isA(i, 'butter-unsalted'))),
     foamed: joinParts(sheet, find).includes('whites'),
     whipFirst: effectOf(ways, 'whip', batch.kind).whipFirst === true,
+    foldBeforeRest: foldsBeforeRest(ways, batch.kind),
     kind: kindById(batch.kind).id,
     baked,
     surface: baked ? 'oven' : batch.kind === 'waffle' ? 'iron' : 'griddle',
@@ -334,6 +337,18 @@ const bowlsIn = (f: Facts, w: number): string => {
   return f.mixes > 1 ? 'the bowls' : 'dry and wet';
 };
 
+/** The whites go in, before the rest or after it. */
+const FOLD: Row = {
+  id: 'whip',
+  name: (f, w) => `${f.whipFirst ? 'Fold the whites in' : 'Whip the whites, fold them in'}${tail(f, w)}`,
+  why: (f) => `${joinSteps(f.kind, f.ways, ['whites']).at(-1) ?? ''} Foam sinks from the moment it is made.`,
+  who: 'cook',
+  min: (f, w) => WHIP_MIN * f.inWave(w),
+  handsMin: (f, w) => WHIP_MIN * f.inWave(w),
+  keepsMin: 5,
+  slips: 'not earlier: foam does not wait',
+};
+
 /** Of each wave of bowls; `join`, `rest` and `whip` in `after` are the wave's own. */
 const IN_A_WAVE: readonly Row[] = [
   {
@@ -359,6 +374,12 @@ const IN_A_WAVE: readonly Row[] = [
     slips: (f) => (f.life.min === null ? 'may be earlier' : `not earlier: ${f.life.why}`),
   },
   {
+    ...FOLD,
+    when: (f) => f.foamed && f.foldBeforeRest,
+    after: ['join'],
+    keepsMin: null,
+  },
+  {
     id: 'rest',
     when: (f) => f.restMin > 0,
     name: (f, w) => `Rest${tail(f, w)}`,
@@ -367,21 +388,14 @@ const IN_A_WAVE: readonly Row[] = [
     who: 'helper',
     min: (f) => f.restMin,
     handsMin: 0,
-    after: ['join'],
+    after: ['join', 'whip'],
     keepsMin: (f) => (f.foamed ? 20 : keepsIn(f)),
     slips: (f) => (f.life.min === null ? 'longer is fine' : `longer costs lift: ${f.life.why}`),
   },
   {
-    id: 'whip',
-    when: (f) => f.foamed,
-    name: (f, w) => `${f.whipFirst ? 'Fold the whites in' : 'Whip the whites, fold them in'}${tail(f, w)}`,
-    why: (f) => `${joinSteps(f.kind, f.ways, ['whites']).at(-1) ?? ''} Foam sinks from the moment it is made.`,
-    who: 'cook',
-    min: (f, w) => WHIP_MIN * f.inWave(w),
-    handsMin: (f, w) => WHIP_MIN * f.inWave(w),
+    ...FOLD,
+    when: (f) => f.foamed && !f.foldBeforeRest,
     after: ['join', 'rest'],
-    keepsMin: 5,
-    slips: 'not earlier: foam does not wait',
   },
 ];
 

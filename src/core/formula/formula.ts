@@ -15,12 +15,14 @@ import { powderStrength } from './powder-age';
 import type { Ways } from './ways';
 
 /** When an add-in goes in. */
-export const MOMENTS = ['bowl', 'poured', 'flip'] as const;
+export const MOMENTS = ['bowl', 'rest', 'poured', 'flip', 'top'] as const;
 export type Moment = (typeof MOMENTS)[number];
 export const MOMENT_NAMES: Readonly<Record<Moment, string>> = {
   bowl: 'stirred into the bowl',
+  rest: 'folded in after the rest',
   poured: 'sprinkled on the poured face',
   flip: 'just before the flip',
+  top: 'laid on top',
 };
 /** What is done to an add-in so that it stays up. */
 export const DRESSINGS = ['plain', 'dried', 'floured'] as const;

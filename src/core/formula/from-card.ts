@@ -13,7 +13,7 @@ import { behaviourOf } from '../pantry/tables/behaviour';
 import { readAmount } from '../quantity/amount';
 import { readNumber } from '../quantity/number';
 import { mlOf, unitById } from '../quantity/units';
-import { type Entry, type Group, type Moment, nextKey } from './formula';
+import { type Entry, type Group, MOMENT_NAMES, type Moment, nextKey } from './formula';
 import { KIND_IDS, type KindId, kindById, kindFromWords, readZone } from './kinds';
 import { choicesOf, MEASURED, WAY_IDS, type WayId } from './schools';
 import { tally } from './tally';
@@ -277,22 +277,24 @@ export function offersFrom(notes: string, lines: readonly (Line & { readonly key
     if (!l.ingredient || !behaviourOf(l.ingredient).inclusion) continue;
     for (const noun of nounsOf(l.ingredient)) {
       const poured = new RegExp(
-        `\\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push)\\b[^.;\\n]{0,40}\\b${noun.replace(/y$/, '(?:y|ie)')}(?:s|es)?\\b[^.;\\n]{0,40}`,
+        `\\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push|fold(?=[^.;\\n]*\\b(?:after|once|rested|before (?:cooking|frying|baking|pouring)))|place)\\b[^.;\\n]{0,40}\\b${noun.replace(/y$/, '(?:y|ie)')}(?:s|es)?\\b[^.;\\n]{0,40}`,
         'i',
       ).exec(notes);
       if (!poured) continue;
-      const flip = /\b(?:before|just before) (?:you )?(?:flip|turn)/i.test(sentenceOf(notes, poured.index));
-      out.push({
-        what: 'moment',
-        key: l.key,
-        moment: flip ? 'flip' : 'poured',
-        says: `${noun}: ${flip ? 'just before the flip' : 'on the poured face'}`,
-        words: sentenceOf(notes, poured.index),
-      });
+      const words = sentenceOf(notes, poured.index);
+      const moment = momentIn(words);
+      out.push({ what: 'moment', key: l.key, moment, says: `${noun}: ${MOMENT_NAMES[moment]}`, words });
       break;
     }
   }
   return out;
+}
+
+/** When a sentence has an add-in go in: folded in late, before the turn, laid on top; else on the poured face. */
+function momentIn(words: string): Moment {
+  if (/\b(?:before|just before) (?:you )?(?:flip|turn)/i.test(words)) return 'flip';
+  if (/\bfold\b/i.test(words)) return 'rest';
+  return /\b(?:lay|arrange|place)\b[^.;\n]*\b(?:on top|over the top|on the batter)\b/i.test(words) ? 'top' : 'poured';
 }
 
 /** What else the card tells: yield, serving, heat, minutes a side. */

@@ -32,6 +32,8 @@ export interface Effects {
   /** Whites: how far they are whipped, how they are folded in; and whether they are whipped before dry and wet meet. */
   readonly whites?: { readonly peaks: string; readonly fold: string };
   readonly whipFirst?: boolean;
+  /** They go in before the batter rests. */
+  readonly foldBeforeRest?: true;
   /** Where gas is to come from. */
   readonly lift?: 'powder' | 'soda' | 'both' | 'whites' | 'eggs';
 }
@@ -214,6 +216,12 @@ export const MATTERS = {
     why: 'First, the beaters are clean and the whites wait; last, nothing sinks.',
     choices: {
       last: { name: 'last of all, after the rest', does: { whipFirst: false } },
+      'before-rest': {
+        name: 'last, but before the rest',
+        card: /\bfold\b[^.;\n]{0,40}\bwhites\b[^;\n]{0,40}\b(?:rest|stand|sit)\b/i,
+        does: { whipFirst: false, foldBeforeRest: true },
+        against: { foam: 'what is folded in before the rest sinks while it stands' },
+      },
       first: {
         name: 'first, before dry and wet meet',
         card: /\b(?:first|begin by|start by)\b[^.;\n]{0,40}\b(?:whip|whisk|beat)\b[^.;\n]{0,20}\bwhites\b/i,

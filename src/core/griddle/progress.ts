@@ -8,6 +8,24 @@ import type { Piece } from './board';
 /** Joining a bowl takes so long before it is needed, ms. */
 const JOIN_MS = 5 * 60_000;
 
+export interface AddInNow {
+  readonly name: string;
+  /** g on each piece; null where no pieces are counted. */
+  readonly eachG: number | null;
+  readonly moment: 'poured' | 'flip' | 'top';
+}
+
+/** Add-ins that go on a piece at the heat: as it is poured (what is laid on top as well), or before it is turned. */
+export function addInsOf(batch: Pick<Batch, 'sheet' | 'piecesPlanned' | 'split'>, at: 'poured' | 'flip' | null): readonly AddInNow[] {
+  if (at === null) return [];
+  const each = batch.piecesPlanned === null ? null : batch.piecesPlanned / mixesIn(batch.split);
+  return batch.sheet.flatMap((l) => {
+    const { moment } = l;
+    if (moment === undefined || moment === 'rest' || (l.mix ?? 1) !== 1 || (at === 'flip') !== (moment === 'flip')) return [];
+    return [{ name: l.name, eachG: each && l.grams !== null ? l.grams / each : null, moment }];
+  });
+}
+
 export interface Progress {
   /** Off the heat; a test piece is outside the count. */
   readonly off: number;

@@ -64,14 +64,30 @@ export function howFar(kind: KindId, ways: Ways): HowFar {
   return far ? { words: far.words, count: Math.round(hand.count * turns), unit: 'turns' } : hand;
 }
 
+/** Whites go in before the batter rests, and not after. */
+export const foldsBeforeRest = (ways: Ways, kind: KindId): boolean => effectOf(ways, 'whip', kind).foldBeforeRest === true;
+
+const whitesOf = (kind: KindId, ways: Ways) => effectOf(ways, 'whites', kind).whites ?? { peaks: 'soft peaks', fold: 'fold them in' };
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+
+/** What is done with the whites when their turn has come. */
+export function foldSteps(kind: KindId, ways: Ways): readonly string[] {
+  const { peaks, fold } = whitesOf(kind, ways);
+  const first = effectOf(ways, 'whip', kind).whipFirst
+    ? 'Whisk the whites through once more'
+    : `Whip the whites to ${peaks}, with clean beaters in a clean bowl`;
+  return [`${first}.`, `${capital(fold)}, from below, turning the bowl; stop while streaks show.`];
+}
+
 /** What is done, in order. */
 export function joinSteps(kind: KindId, ways: Ways, parts: readonly JoinPart[]): readonly string[] {
-  const { peaks, fold } = effectOf(ways, 'whites', kind).whites ?? { peaks: 'soft peaks', fold: 'fold them in' };
+  const { peaks, fold } = whitesOf(kind, ways);
   const whipFirst = effectOf(ways, 'whip', kind).whipFirst === true;
+  const when = foldsBeforeRest(ways, kind) ? 'Last, before it rests' : 'Last of all, after the rest';
   const apart = parts.includes('whites');
   const first = apart && whipFirst ? [`First of all, with clean beaters: whip the whites to ${peaks}, and set them in the cold.`] : [];
   const last = apart
-    ? [whipFirst ? `Last of all: whisk the whites through once more, and ${fold}.` : `Last of all, after the rest: whip the whites to ${peaks}, and ${fold}.`]
+    ? [whipFirst ? `Last of all: whisk the whites through once more, and ${fold}.` : `${when}: whip the whites to ${peaks}, and ${fold}.`]
     : [];
   if (!parts.includes('dry') || !parts.includes('wet')) return [...first, 'Mix it through.', ...last];
   const sieves = ways.mixing === 'strained' && !effectOf(ways, 'joining', kind).tools?.includes('sieve') ? ['Through a sieve.'] : [];

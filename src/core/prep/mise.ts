@@ -4,6 +4,7 @@ import { entriesOf, type MiseState } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { asTaken, type MeasuredWith } from '../batch/kitchen';
 import { HEAD_SHARE } from '../batch/mixes';
+import { ONCE } from '../batch/once';
 import { goesOnScale, type SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import type { KindId } from '../formula/kinds';
@@ -209,7 +210,7 @@ export function miseOf(
   const put = (key: string, name: string, grams: number, l: SheetLine, of?: Ingredient): void => {
     const row = rows.get(key) ?? { name, grams: 0, of, lines: new Set<string>() };
     row.grams += grams;
-    row.lines.add(l.key.replace(/m\d+$/, ''));
+    for (const key of l.key.replace(/m\d+$/, '').split(ONCE)) row.lines.add(key);
     rows.set(key, row);
   };
   for (const l of batch.sheet) {

@@ -3,8 +3,11 @@ import type { PoolClient } from 'pg';
 import type { Entry } from '@/core/batch/acts';
 import { type EventLog, type Item, toldAt } from '@/core/day/event-log';
 import { settle, type Tap, type ToldTap } from '@/core/griddle/board';
+import { openIn } from '@/core/prep/check';
+import { readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { troubleIn } from '../db/trouble';
+import { SHEET } from './batches';
 import { ENTRIES, readEntries } from './event-entries';
 import { tapsOf } from './griddle';
 
@@ -68,6 +71,17 @@ async function writeTap(o: Open, told: ToldTap): Promise<string | null> {
   return null;
 }
 
+/** Why a second look can't be given; null: every pile of the mix is weighed. */
+async function stillOpen(client: PoolClient, batchId: string, mix: number): Promise<string | null> {
+  const { rows } = await client.query<{ sheet: unknown; ticked: string[] }>(
+    'select b.sheet, array(select line_key from batch_ticks t where t.batch_id = b.id) as ticked from batches b where b.id = $1',
+    [batchId],
+  );
+  const row = rows[0];
+  const open = row ? openIn(readStored(SHEET, row.sheet, batchId).value, row.ticked, mix) : [];
+  return open.length === 0 ? null : `The second look waits: ${open.map((l) => l.name).join(', ')} ${open.length === 1 ? 'is' : 'are'} not weighed.`;
+}
+
 /** @returns why it can't be kept; null: it is */
 async function write(o: Open, i: Item): Promise<string | null> {
   const { client, batchId } = o;
@@ -83,6 +97,10 @@ async function write(o: Open, i: Item): Promise<string | null> {
       await writeLine(client, batchId, i.key, i.to, toldAt(i) ?? o.now);
       return null;
     case 'enter':
+      if (i.entry.act.what === 'checked') {
+        const why = await stillOpen(client, batchId, i.entry.act.mix);
+        if (why) return why;
+      }
       await noteEntry(client, batchId, i.entry);
       return null;
     case 'strike':

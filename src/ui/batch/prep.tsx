@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
 import { type Batch, waysOf, weighable } from '@/core/batch/batch';
-import { lifeOf } from '@/core/batch/mixes';
+import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { fadeOf } from '@/core/batter/standing';
 import { bowlOf } from '@/core/day/day';
@@ -13,8 +13,9 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { joinedAt, piecesFrom } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
+import { foldedAt, isLookedAt } from '@/core/prep/check';
 import { inTheBowl } from '@/core/prep/correct';
-import { joinParts } from '@/core/prep/join';
+import { foldSteps, foldsBeforeRest, joinParts } from '@/core/prep/join';
 import { miseOf, type StandInOffer } from '@/core/prep/mise';
 import { bowlLines } from '@/core/prep/weigh';
 import type { Tell } from '../day/send';
@@ -80,7 +81,6 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
   const left = lines.filter((l) => !done.ticked.has(l.key));
   const now = left[0]?.key;
   const count = mixesIn(batch.split);
-  const checks = entriesOf(log.entries, 'checked');
   const mixed = entriesOf(log.entries, 'mixed');
   const isMixed = (mix: number): boolean => mixed.some((e) => e.act.mix === mix);
   const leftIn = (mix: number): number => left.filter((l) => (l.mix ?? 1) === mix).length;
@@ -92,7 +92,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
   const bowls = bowlLines(batch.sheet, at).filter((l) => l.grams !== null);
   const parts = joinParts(bowls, find);
   const wantsCheck = ways.check === 'second';
-  const isChecked = checks.some((e) => e.act.mix === at);
+  const isChecked = isLookedAt(batch, at);
   const allIn = bowls.every((l) => done.ticked.has(l.key));
   const mixedAt = mixed.filter((e) => e.act.mix === at).at(-1)?.at ?? null;
   const begun = log.ticked.length > 0;
@@ -153,7 +153,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
           onChange={(v) => setLooked(v === '' ? null : Number(v))}
           options={Array.from({ length: count }, (_, n) => ({
             value: String(n + 1),
-            label: `${mixName(batch.split, n + 1)}${isMixed(n + 1) ? ', mixed' : leftIn(n + 1) === 0 ? ', weighed' : ''}`,
+            label: `${mixName(batch.split, n + 1)}${isMixed(n + 1) ? ', mixed' : isLookedAt(batch, n + 1) ? ', looked at' : leftIn(n + 1) === 0 ? ', weighed' : ''}`,
           }))}
         />
       ) : null}
@@ -189,7 +189,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
           {unmeasured.length > 0 ? <p className="text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p> : null}
         </>
       ) : null}
-      {stage === 'check' ? <CheckView lines={bowls} mix={at} log={log} stepG={stepG} find={find} /> : null}
+      {stage === 'check' ? <CheckView lines={bowls} mix={at} name={name ?? ''} log={log} stepG={stepG} find={find} /> : null}
       {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} ways={ways} parts={parts} log={log} waits={waits} /> : null}
       {stage === 'rest' ? (
         mixedAt === null ? (
@@ -200,8 +200,19 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
               at={mixedAt}
               restMin={bowl.standing.restMin}
               life={lifeOf(bowl.analysis)}
+              batterLife={batterLife(bowl.analysis)}
               fade={bowl.analysis.thickness ? fadeOf(inBowl, { paS: bowl.analysis.thickness.paS, batterC: bowl.standing.batterC }) : []}
-              foam={parts.includes('whites')}
+              foam={
+                parts.includes('whites')
+                  ? {
+                      steps: foldSteps(batch.kind, ways),
+                      at: foldedAt(log.entries, at),
+                      beforeRest: foldsBeforeRest(ways, batch.kind),
+                      onFolded: () => log.enter({ what: 'folded', mix: at }),
+                    }
+                  : null
+              }
+              addIns={bowls.filter((l) => l.moment === 'rest').map((l) => l.name)}
               griddle={`/batches/${batch.id}/griddle`}
             />
             <CorrectView

@@ -13,12 +13,13 @@ import { kindById, type Zone } from '@/core/formula/kinds';
 import type { Ways } from '@/core/formula/ways';
 import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom } from '@/core/griddle/board';
 import type { HeatReading } from '@/core/griddle/heat';
-import { progressOf } from '@/core/griddle/progress';
+import { addInsOf, progressOf } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { cuesFor, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
 import { doneAtTheHeat } from '@/core/judge/process';
 import type { FadePoint } from '@/core/lift/fade';
 import type { Gear } from '@/core/pantry/gear';
+import { foldedAt, isLookedAt } from '@/core/prep/check';
 import { LitPart } from '../batch/lit-part';
 import { kitchenNow, useNow } from '../day/clock';
 import type { Tell } from '../day/send';
@@ -49,6 +50,9 @@ interface Props {
   readonly ways: Ways;
   /** How long a joined bowl is good for, and how its lift fades. */
   readonly life: Life;
+  /** The same until the whites are in; and whether there are any. */
+  readonly batterLife: Life;
+  readonly whites: boolean;
   readonly fade: readonly FadePoint[];
   /** How hot the kind wants it, C; and what dials have meant before. */
   readonly zone: Zone;
@@ -74,6 +78,8 @@ function BoardAt({
   known,
   ways,
   life,
+  batterLife,
+  whites,
   fade,
   zone,
   dials,
@@ -164,6 +170,10 @@ function BoardAt({
               next={next}
               held={held && test?.pulledAt !== null && test !== undefined}
               test={hasTest && next === 1}
+              addIns={addInsOf(
+                batch,
+                step.do === 'pour' || step.do === 'done' || step.piece.flippedAt === null ? (step.do === 'pour' ? 'poured' : 'flip') : null,
+              )}
             />
             <div className="mt-3 flex flex-wrap gap-3">
               {step.do === 'done' ? (
@@ -237,10 +247,11 @@ function BoardAt({
               bowl={progress.bowl}
               bowls={progress.bowls}
               at={joinedAt(taps, progress.bowl)}
+              folded={whites ? foldedAt(log.entries, progress.bowl) : undefined}
               now={now}
-              life={life}
+              life={whites && foldedAt(log.entries, progress.bowl) === null ? batterLife : life}
               points={fade}
-              guard={checks && !entriesOf(log.entries, 'checked').some((e) => e.act.mix === progress.bowl) ? `/batches/${batch.id}/prep` : null}
+              guard={checks && !isLookedAt({ ...batch, ticked: log.ticked, entries: log.entries }, progress.bowl) ? `/batches/${batch.id}/prep` : null}
               onJoin={() => {
                 onNow();
                 log.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: kitchenNow() } });

@@ -23,6 +23,7 @@ export function BowlClock({
   bowl,
   bowls,
   at,
+  folded,
   now,
   life,
   points,
@@ -32,6 +33,8 @@ export function BowlClock({
   readonly bowl: number;
   readonly bowls: number;
   readonly at: number | null;
+  /** When its whites were folded in, null: not yet; undefined: it has none. */
+  readonly folded: number | null | undefined;
   readonly now: number;
   readonly life: Life;
   readonly points: readonly FadePoint[];
@@ -55,11 +58,16 @@ export function BowlClock({
     );
   const min = Math.max(0, (now - at) / MIN_MS);
   const left = liftAt(points, min);
-  const until = life.min === null ? null : at + life.min * MIN_MS;
+  const until = life.min === null ? null : (folded ?? at) + life.min * MIN_MS;
   const past = until !== null && now > until;
   return (
     <p className={past ? 'font-semibold' : ''} role={past ? 'status' : undefined}>
       {name} joined {min < 1 ? 'just now' : `${minutesOrHours(Math.floor(min))} ago`}
+      {folded === undefined
+        ? ''
+        : folded === null
+          ? '; its whites are not in yet'
+          : `, whites in ${minutesOrHours(Math.max(0, Math.floor((now - folded) / MIN_MS)))} ago`}
       {left === null ? '' : `: about ${Math.round(100 * left)} % of its lift is left`}
       {until === null ? '' : past ? '; past its time: pour what is left soon, flatter, or join another' : `; good until ${time.ofDay(until)}`}.
       <span className="block text-sm text-soft">{life.why}; the lift that is left is a model.</span>

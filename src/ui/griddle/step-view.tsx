@@ -1,7 +1,23 @@
 import type { SideTimes } from '@/core/batch/heat';
 import { dueAt, type Piece, type Step } from '@/core/griddle/board';
+import type { AddInNow } from '@/core/griddle/progress';
 import type { Cues } from '@/core/griddle/times';
+import { grams } from '@/core/quantity/say';
+import { useUnits } from '../units';
 import { ACT_WORDS, clock } from './words';
+
+const GOES_ON = { poured: 'Then sprinkle on', flip: 'Before it is turned, put on', top: 'Then lay on top' } as const;
+
+/** What is sprinkled, put or laid on a piece, and how much. */
+function AddIns({ addIns }: { readonly addIns: readonly AddInNow[] }) {
+  const units = useUnits();
+  return addIns.map((a) => (
+    <p key={a.name} className="text-xl font-semibold">
+      {GOES_ON[a.moment]} {a.eachG === null ? '' : `${grams(a.eachG, units)} of `}
+      {a.name.toLowerCase()}.
+    </p>
+  ));
+}
 
 /** The one next thing, the plainest on the screen, with what to look for. */
 export function StepView({
@@ -12,6 +28,7 @@ export function StepView({
   next,
   held,
   test,
+  addIns,
 }: {
   readonly step: Step;
   readonly times: SideTimes;
@@ -20,6 +37,8 @@ export function StepView({
   readonly next: number;
   readonly held: boolean;
   readonly test: boolean;
+  /** What goes on the piece now. */
+  readonly addIns: readonly AddInNow[];
 }) {
   const cue = (p: Piece): string => (p.flippedAt === null ? cues.first : cues.second);
   const timed = (p: Piece): boolean => p.flippedAt === null || !cues.secondByCue;
@@ -35,6 +54,7 @@ export function StepView({
         <p className="text-[56px] leading-tight font-bold">Pour {next}</p>
         <p className="text-xl text-soft">{test ? 'one to test with, in the middle of the heat' : `at place ${step.place.slot + 1}`}</p>
         {cues.pour ? <p className="text-lg">{cues.pour}</p> : null}
+        <AddIns addIns={addIns} />
       </div>
     );
   const over = now - dueAt(step.piece, times);
@@ -47,6 +67,7 @@ export function StepView({
             : `${cues.asks === 'clock' ? ACT_WORDS[step.piece.flippedAt === null && times.second !== null ? 'flip' : 'pull'] : 'Look at'} ${step.piece.piece} in ${clock(-over)}`}
         </p>
         <p className="text-xl">{cue(step.piece)}</p>
+        <AddIns addIns={addIns} />
       </div>
     );
   return (
@@ -56,6 +77,7 @@ export function StepView({
         {cues.asks === 'clock' && timed(step.piece) ? ' now' : '?'}
       </p>
       <p className="text-xl">{cue(step.piece)}</p>
+      <AddIns addIns={addIns} />
       <p className="text-soft">{over > 3000 && timed(step.piece) ? `asked ${clock(over)} ago` : ''}</p>
     </div>
   );

@@ -1,13 +1,14 @@
 'use client';
 import { useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
-import type { SheetLine } from '@/core/batch/sheet-line';
+import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { standing, toleranceG } from '@/core/prep/weigh';
 import { grams } from '@/core/quantity/say';
 import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
 import { useTime } from '../time';
 import { useUnits } from '../units';
 
@@ -17,12 +18,15 @@ const MOST_INITIALS = 12;
 export function CheckView({
   lines,
   mix,
+  name,
   log,
   stepG,
   find,
 }: {
   readonly lines: readonly SheetLine[];
   readonly mix: number;
+  /** "bench 3, class 1"; empty where there is one. */
+  readonly name: string;
   readonly log: OpenEventLog;
   readonly stepG: number;
   readonly find: (id: string) => Ingredient | undefined;
@@ -31,15 +35,16 @@ export function CheckView({
   const units = useUnits();
   const [initials, setInitials] = useState('');
   const [wrong, setWrong] = useState(false);
+  const open = lines.filter((l) => !log.ticked.includes(l.key));
   const had = entriesOf(log.entries, 'checked').find((e) => e.act.mix === mix);
   const yes = (): void => {
     const by = initials.trim();
     setWrong(by === '');
-    if (by !== '') log.enter({ what: 'checked', mix, initials: by });
+    if (by !== '' && open.length === 0) log.enter({ what: 'checked', mix, initials: by });
   };
   return (
     <section aria-label="Second look" className="grid gap-4">
-      <h2 className="text-3xl">Somebody else looks at every pile</h2>
+      <h2 className="text-3xl">Somebody else looks at every pile{name ? ` of ${name}` : ''}</h2>
       <div className="overflow-x-auto rounded-plate bg-white p-3">
         <table className="w-full text-left text-xl">
           <thead className="text-base text-soft">
@@ -61,10 +66,14 @@ export function CheckView({
               return (
                 <tr key={l.key} className="border-t border-line">
                   <td className="py-2 pr-4 [overflow-wrap:anywhere]">{l.name}</td>
-                  <td className="pr-4 text-right whitespace-nowrap">{l.measure}</td>
-                  <td className="pr-4 text-right font-bold whitespace-nowrap">{went === undefined ? 'ticked' : grams(went, units)}</td>
+                  <td className="pr-4 text-right whitespace-nowrap">{measureSaid(l, units)}</td>
+                  <td className="pr-4 text-right font-bold whitespace-nowrap">
+                    {went !== undefined ? grams(went, units) : log.ticked.includes(l.key) ? `${measureSaid(l, units)}, ticked` : 'not yet'}
+                  </td>
                   <td className="py-1">
-                    {stands === null || stands === 'right' ? (
+                    {!log.ticked.includes(l.key) ? (
+                      <strong className="text-berry">open</strong>
+                    ) : stands === null || stands === 'right' ? (
                       <span className="text-herb">✓{stands === null ? '' : ' within what it bears'}</span>
                     ) : (
                       <span className="flex flex-wrap items-center gap-3">
@@ -85,7 +94,11 @@ export function CheckView({
           </tbody>
         </table>
       </div>
-      {had ? (
+      {open.length > 0 ? (
+        <Notice weight="look" role="status">
+          {open.length === 1 ? 'One pile is' : `${open.length} piles are`} not weighed yet: the look waits for {open.length === 1 ? 'it' : 'them'}.
+        </Notice>
+      ) : had ? (
         <div className="flex flex-wrap items-center gap-3">
           <p className="text-xl font-semibold text-herb">
             ✓ Seen by {had.act.initials} at {time.ofDay(had.at)}

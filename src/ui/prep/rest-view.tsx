@@ -6,7 +6,7 @@ import { minutesAndSeconds } from '@/core/quantity/say';
 import { useNow } from '../day/clock';
 import { liftAt } from '../griddle/bowl-clock';
 import { useAlarm } from '../kit/alarm';
-import { lookOf } from '../kit/button';
+import { Button, lookOf } from '../kit/button';
 import { useTime } from '../time';
 
 const MIN = 60_000;
@@ -16,17 +16,23 @@ export function RestView({
   at,
   restMin,
   life,
+  batterLife,
   fade,
   foam,
+  addIns,
   griddle,
 }: {
   /** When it was mixed. */
   readonly at: number;
   readonly restMin: number;
   readonly life: Life;
+  /** The same until the whites are in. */
+  readonly batterLife: Life;
   readonly fade: readonly FadePoint[];
-  /** Whites are folded in when it has rested. */
-  readonly foam: boolean;
+  /** Whites are folded in: how, when they were (null: not yet), and whether before it rests. Null: there are none. */
+  readonly foam: { readonly steps: readonly string[]; readonly at: number | null; readonly beforeRest: boolean; readonly onFolded: () => void } | null;
+  /** What else is folded in after the rest. */
+  readonly addIns: readonly string[];
   readonly griddle: string;
 }) {
   const time = useTime();
@@ -38,7 +44,9 @@ export function RestView({
   const stood = Math.max(0, (now - at) / MIN);
   const left = liftAt(fade, stood);
   const atEnd = liftAt(fade, restMin);
-  const good = life.min === null ? null : at + life.min * MIN;
+  // until the whites are in it is the leavening that runs; then it is the foam
+  const runs = foam && foam.at === null ? batterLife : life;
+  const good = runs.min === null ? null : (foam?.at ?? at) + runs.min * MIN;
   return (
     <section aria-label="Rest" className="rounded-plate bg-white p-4">
       <p role="timer" className="text-[72px] leading-none font-bold">
@@ -51,13 +59,30 @@ export function RestView({
           : `. About ${Math.round(100 * left)} % of its lift is left${rested || atEnd === null ? '' : `, ${Math.round(100 * atEnd)} % when it is rested`}`}
         {good === null ? '' : good > now ? `. Good until ${time.ofDay(good)}` : '. Past its time: pour it soon, flatter, or join another'}.
       </p>
-      {foam ? (
+      {addIns.length > 0 ? (
         <p className="mt-1 text-xl font-semibold">
-          {rested ? 'Now whip' : 'When it has rested, whip'} the whites, fold them in, and pour within a quarter of an hour.
+          {rested ? 'Now fold in' : 'When it has rested, fold in'} {addIns.join(', ').toLowerCase()}.
         </p>
       ) : null}
-      <p className="text-soft">{life.why}; the lift that is left is a model. Covered; how long it may stand out of the cold the local food code says.</p>
-      <Link href={griddle} className={`${lookOf(rested ? 'now' : 'plain', 'work')} mt-3 min-h-16 !px-8 text-xl`}>
+      {foam === null ? null : foam.at === null ? (
+        <div className="mt-3 grid gap-2">
+          <h3 className="text-2xl">{foam.beforeRest ? 'Before it rests' : rested ? 'Now' : 'When it has rested'}: the whites</h3>
+          <ol className="list-inside list-decimal text-xl">
+            {foam.steps.map((x) => (
+              <li key={x}>{x}</li>
+            ))}
+          </ol>
+          <Button look={rested || foam.beforeRest ? 'now' : 'plain'} size="work" className="min-h-16 justify-self-start !px-8 text-xl" onClick={foam.onFolded}>
+            They are folded in
+          </Button>
+        </div>
+      ) : (
+        <p className="mt-1 text-xl font-semibold" role="status">
+          ✓ Whites folded in at {time.ofDay(foam.at)}: pour it by {time.ofDay(foam.at + (life.min ?? 0) * MIN)}.
+        </p>
+      )}
+      <p className="text-soft">{runs.why}; the lift that is left is a model. Covered; how long it may stand out of the cold the local food code says.</p>
+      <Link href={griddle} className={`${lookOf(rested && (foam === null || foam.at !== null) ? 'now' : 'plain', 'work')} mt-3 min-h-16 !px-8 text-xl`}>
         To the griddle
       </Link>
     </section>

@@ -1,11 +1,13 @@
 import type { Metadata } from 'next';
 import { tellBook, wantOthers } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
-import { lifeOf } from '@/core/batch/mixes';
+import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { fadeOf } from '@/core/batter/standing';
 import { heatZone } from '@/core/griddle/heat';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
+import { joinParts } from '@/core/prep/join';
+import { bowlLines } from '@/core/prep/weigh';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
 import { dayOf } from '@/server/usecases/day';
 import { eventLogFrom } from '@/ui/day/event-log-from';
@@ -17,7 +19,8 @@ export default async function GriddlePage({ params }: { readonly params: Promise
   return batchPage(params, 'griddle', async (b, house) => {
     const [taps, day, dials] = await Promise.all([tapsOf(b.id), dayOf(b, house), dialReadings()]);
     const { analysis, standing, acrossCm } = day.bowl;
-    const lines = inTheBowl(b, 1, (id) => findIngredient(id, house.conventions.own));
+    const find = (id: string) => findIngredient(id, house.conventions.own);
+    const lines = inTheBowl(b, 1, find);
     return (
       <Board
         batch={b}
@@ -26,6 +29,8 @@ export default async function GriddlePage({ params }: { readonly params: Promise
         known={day.known}
         ways={day.ways}
         life={lifeOf(analysis)}
+        batterLife={batterLife(analysis)}
+        whites={joinParts(bowlLines(b.sheet, 1), find).includes('whites')}
         fade={analysis.thickness ? fadeOf(lines, { paS: analysis.thickness.paS, batterC: standing.batterC }) : []}
         zone={heatZone(b.kind, b.school)}
         dials={dials}
