@@ -1,13 +1,13 @@
 /** Kitchen measures: what a drawer can take, and the choice that drifts least, judged by an integer solver. */
 
 import fc from 'fast-check';
+import loadHighs from 'highs';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { ingredient } from '../pantry/pantry';
 import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
-import { leastCost } from '../testing/optimum';
 import { nearest, type Take, takesOf } from './drawer';
 import { choiceOf, type KitchenLine, kitchenMeasures, plainMeasures, problemOf } from './kitchen';
-import { downhill } from './search';
+import { type Choice, downhill } from './search';
 
 const takes = (id: string, grams: number, drawer: readonly ToolId[] = FRESH_DRAWER) => takesOf(ingredient(id), grams, FRESH_CONVENTIONS, drawer);
 const said = (id: string, grams: number, drawer?: readonly ToolId[]) => nearest(takes(id, grams, drawer), grams)?.text;
@@ -161,6 +161,45 @@ test('the main flour is tried at every amount near the target: two cups, not two
   const two = [line('flour-all-purpose', 251), line('flour-whole-wheat', 60), ...times(1.2).slice(1)];
   expect(kitchenMeasures(two, FRESH_CONVENTIONS, FRESH_DRAWER).takes[0]?.text).toMatch(/^2 cups/);
 });
+
+const number = (x: number): string => {
+  const s = x.toFixed(12).replace(/\.?0+$/, '');
+  return s === '' || s === '-0' ? '0' : s;
+};
+const term = (c: number, name: string): string => `${c < 0 ? '- ' : '+ '}${number(Math.abs(c))} ${name}`;
+
+/** The choice as a programme in LP format: `z<line>_<take>` is 1 for the take that is chosen, u and o are what a ratio misses. */
+function programme(c: Choice): string {
+  const z = c.own.flatMap((takes, n) => takes.map((cost, t) => ({ n, t, cost, name: `z${n}_${t}` })));
+  const misses = c.aims.flatMap((_, k) => [term(1, `u${k}`), term(1, `o${k}`)]);
+  const rows = c.aims.map((aim, k) => {
+    const w = c.weighs[k] ?? 0;
+    const terms = z.flatMap(({ n, t, name }) => {
+      const x = w * (c.brings[n]?.[t]?.[k] ?? 0);
+      return x === 0 ? [] : [term(x, name)];
+    });
+    return ` r${k}: ${[...terms, term(1, `u${k}`), term(-1, `o${k}`)].join('\n  ')} = ${number(w * aim)}`;
+  });
+  const ones = c.own.map((takes, n) => ` c${n}: ${takes.map((_, t) => `+ z${n}_${t}`).join('\n  ')} = 1`);
+  return [
+    'Minimize',
+    ` cost: ${[...misses, ...z.map((x) => term(x.cost, x.name))].join('\n  ')}`,
+    'Subject To',
+    ...rows,
+    ...ones,
+    'Binary',
+    ...z.map((x) => ` ${x.name}`),
+    'End',
+  ].join('\n');
+}
+
+/** What the best choice costs, by an integer solver. */
+async function leastCost(c: Choice): Promise<number> {
+  const highs = await loadHighs();
+  const { Status, ObjectiveValue } = highs.solve(programme(c), { mip_rel_gap: 1e-6, random_seed: 1, threads: 1, output_flag: false });
+  if (Status !== 'Optimal') throw new Error(`the solver says ${Status}`);
+  return ObjectiveValue;
+}
 
 test('what going downhill finds is the best there is, or so near that nobody tastes it: as the solver judges', async () => {
   let [best, all] = [0, 0];

@@ -124,12 +124,10 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
         )}
       </div>
       {t.by === 'guests' ? (
-        <>
-          <div className="flex gap-3">
-            {small('each', 'Pieces each', '', 'driver.each')}
-            {small('seconds', 'And for seconds', '%', 'driver.secondsPct')}
-          </div>
-        </>
+        <div className="flex gap-3">
+          {small('each', 'Pieces each', '', 'driver.each')}
+          {small('seconds', 'And for seconds', '%', 'driver.secondsPct')}
+        </div>
       ) : null}
       {pan ? null : (
         <Switch label="a first piece to test with, outside the count" on={t.testPiece ?? t.by === 'guests'} onSwitch={(testPiece) => set({ testPiece })} />
