@@ -282,7 +282,7 @@ test('the house in ounces, Fahrenheit and on a mountain: every page follows at o
   await expect(page.locator('[value="453.6 g flour"]')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText(/11\.\d oz \(3\d\d g\)/);
+  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText(/13\.\d oz \(3\d\d g\)/);
   await page.getByRole('radio', { name: 'Take out and buy' }).click();
   await expect(page.getByRole('region', { name: 'For this batch' })).toContainText('oz on hand');
   await axe(page);

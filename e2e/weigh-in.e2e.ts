@@ -6,6 +6,7 @@ async function started(page: Page, name: string): Promise<void> {
   await page.goto('/');
   await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name, exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.getByLabel('Pieces').fill('12');
   await page.getByRole('switch', { name: 'take it off the shelf' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
@@ -40,7 +41,7 @@ test('flour over-poured by hand, kept, the rest worked anew; a reload loses noth
   // short: asked once more; by keyboard alone
   await shows.fill('50');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /^Go on, 15 g short/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Go on, 15\.0 g short/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(weighIn.getByRole('heading', { name: /^Baking powder/ })).toBeVisible();
   // the one before once more

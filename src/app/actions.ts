@@ -1,11 +1,23 @@
 'use server';
 /** What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place. */
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
-import { outcomeSchema, putBackSchema, rebalanceSchema, servingSchema, startBatchSchema, swapSchema, wantSchema } from '@/contract/batch';
+import {
+  againSchema,
+  coversSchema,
+  outcomeSchema,
+  putAwaySchema,
+  putBackSchema,
+  rebalanceSchema,
+  servingSchema,
+  startBatchSchema,
+  swapSchema,
+  wantSchema,
+} from '@/contract/batch';
 import { itemSchema, tellSchema } from '@/contract/event-log';
 import { fieldErrors, seen } from '@/contract/fields';
 import { saveSchema } from '@/contract/formula';
 import { houseSaveSchema } from '@/contract/house';
+import type { StandInPreview } from '@/core/batch/changes';
 import type { Serving } from '@/core/batch/serving';
 import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
 import type { Formula } from '@/core/formula/formula';
@@ -19,9 +31,9 @@ import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse, loadHouse } from '@/server/queries/house';
 import type { Opened } from '@/server/queries/revised';
 import { putBack } from '@/server/queries/stock';
+import { changeCovers, makeAgain, previewSwap, putAway, swapInBatch, undoSwaps } from '@/server/usecases/change-batch';
 import { rebalanceMix } from '@/server/usecases/rebalance';
 import { startBatch } from '@/server/usecases/start-batch';
-import { swapInBatch } from '@/server/usecases/swap';
 import { acted } from './acted';
 
 export const saveFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
@@ -95,6 +107,35 @@ export const swapHere = async (input: unknown): Promise<ActionResult> =>
   acted('swap-in-batch', swapSchema, input, async (s) => {
     const r = await swapInBatch(s.batchId, s.lineKey, s.to, s.with);
     return r.ok ? { ok: true } : refuse(r.message);
+  });
+
+export const previewSwapHere = async (input: unknown): Promise<ActionResult<{ readonly preview: StandInPreview }>> =>
+  acted('preview-swap', swapSchema, input, async (s) => {
+    const r = await previewSwap(s.batchId, s.lineKey, s.to, s.with);
+    return r.ok ? r : refuse(r.message);
+  });
+
+export const undoSwapsHere = async (input: unknown): Promise<ActionResult> =>
+  acted('undo-swaps', putBackSchema, input, async ({ batchId }) => {
+    const r = await undoSwaps(batchId);
+    return r.ok ? { ok: true } : refuse(r.message);
+  });
+
+export const coversHere = async (input: unknown): Promise<ActionResult<{ readonly stays: readonly string[] }>> =>
+  acted('change-covers', coversSchema, input, async ({ batchId, pieces }) => {
+    const r = await changeCovers(batchId, pieces);
+    return r.ok ? r : refuse(r.message);
+  });
+
+export const putAwayBatch = async (input: unknown): Promise<ActionResult> =>
+  acted('put-away', putAwaySchema, input, async ({ batchId, back }) =>
+    (await putAway(batchId, back)) ? { ok: true } : refuse('That batch is finished already, or not in this kitchen.'),
+  );
+
+export const batchAgain = async (input: unknown): Promise<ActionResult<{ readonly batchId: string }>> =>
+  acted('make-again', againSchema, input, async ({ batchId, requestId }) => {
+    const r = await makeAgain(batchId, requestId ?? null);
+    return r.ok ? { ok: true, batchId: r.id } : refuse(r.message);
   });
 
 export const workRestAnew = async (input: unknown): Promise<ActionResult> =>

@@ -109,6 +109,10 @@ export const wantSchema = z.object({ batchId: z.uuid(), by: z.number().int().min
 
 export const swapSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), to: z.string().max(60), with: z.string().max(60).nullable() });
 
+export const coversSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
+export const putAwaySchema = z.object({ batchId: z.uuid(), back: z.boolean() });
+export const againSchema = z.object({ batchId: z.uuid(), requestId });
+
 export const outcomeSchema = z.object({
   batchId: z.uuid(),
   pieces: whole('Pieces', 0, 100_000),

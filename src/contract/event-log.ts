@@ -53,6 +53,7 @@ export const actSchema = z.union([
       value: z.enum(DONE_AT_THE_HEAT.flatMap((w) => Object.keys(MATTERS[w].choices))),
     }),
     litSchema.extend({ what: z.literal('lit') }),
+    z.object({ what: z.literal('printed'), paper: z.string().max(40), state: z.number().int().min(1) }),
     z.object({ what: z.literal('step'), step: z.string().max(80) }),
   ]),
   heat.extend({ by: z.literal('probe'), realC: degreesC('The surface'), dialC: degreesC('The dial').nullable() }),

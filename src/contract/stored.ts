@@ -21,6 +21,7 @@ export const sheetLineSchema = z.object({
   mostG: gramsKept.optional(),
   moment: z.enum(['rest', 'poured', 'flip', 'top']).optional(),
   side: z.string().optional(),
+  standsFor: z.string().optional(),
   lot: z.string().optional(),
   spoons: z.string().nullable().optional(),
   parts: z.array(partSchema).optional(),
@@ -33,6 +34,9 @@ export const lotItemSchema = z.object({ id: z.string(), name: z.string(), grams:
 export const keptConventionsSchema = conventionsSchema.partial();
 export const keptEntriesSchema = z.array(entrySchema);
 export const keptSettingsSchema = settingsSchema;
+
+/** A sheet as it was before anything stood in on it. */
+export const unswappedSchema = z.object({ sheet: z.array(sheetLineSchema), massG: gramsKept }).nullable();
 
 /** A formula as one batch alone has it. */
 export const swappedSchema = formulaSchema.nullable();

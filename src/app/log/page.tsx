@@ -103,7 +103,13 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
                     <td className="py-2.5 pr-4 whitespace-nowrap">{plates(b)}</td>
                     <td className="py-2.5 pr-4 text-right whitespace-nowrap">{sides(b)}</td>
                     <td className="py-2.5 pr-4 whitespace-nowrap">
-                      {b.verdict ? <strong>{VERDICT_WORDS[b.verdict]}</strong> : <span className="rounded bg-butter px-2 py-0.5 font-semibold">under way</span>}
+                      {b.putAway ? (
+                        <span className="text-soft">put away</span>
+                      ) : b.verdict ? (
+                        <strong>{VERDICT_WORDS[b.verdict]}</strong>
+                      ) : (
+                        <span className="rounded bg-butter px-2 py-0.5 font-semibold">under way</span>
+                      )}
                     </td>
                     <td className="max-w-[26rem] py-2.5 [overflow-wrap:anywhere]">
                       {b.marks.length > 0 ? <span className="text-soft">{b.marks.map(markName).join(', ')}. </span> : null}

@@ -57,6 +57,8 @@ export type Act =
   | { readonly what: 'way'; readonly way: (typeof DONE_AT_THE_HEAT)[number]; readonly value: string }
   /** What is lit, by its id in the house's gear; said when it is planned, and again when it is another. */
   | ({ readonly what: 'lit' } & Lit)
+  /** A paper was printed, and of which state of the sheet. */
+  | { readonly what: 'printed'; readonly paper: string; readonly state: number }
   /** A step of the time line is done. */
   | { readonly what: 'step'; readonly step: string };
 

@@ -71,6 +71,15 @@ export interface Batch {
   readonly timelineRevision?: number;
   /** What of it is kept and can't be read. */
   readonly unreadable?: readonly Unreadable[];
+  /** Whole eggs in each mix, where the plan kept them whole. */
+  readonly eggs?: number | null;
+  /** The sheet before anything stood in on it; null: nothing does. */
+  readonly unswapped?: { readonly sheet: readonly SheetLine[]; readonly massG: number } | null;
+  /** How often the sheet has been another since the start, from 1; and when last. */
+  readonly sheetState?: number;
+  readonly sheetAt?: Date | null;
+  /** Put away, and not made to the end. */
+  readonly putAway?: boolean;
 }
 
 /** A batch as the log lists it. */
@@ -93,6 +102,7 @@ export type LogRow = Pick<
   | 'note'
   | 'waste'
   | 'change'
+  | 'putAway'
 >;
 
 export interface Outcome {

@@ -6,7 +6,7 @@
 import Fraction from 'fraction.js';
 import { VESSEL_NAMES, VESSELS } from '../card/parts';
 import { type FormulaLine, MOMENT_NAMES } from '../formula/formula';
-import { instead, spoonsOf } from '../pantry/honest';
+import { allFine, instead, spoonsOf } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 import { writeNumber } from '../quantity/number';
@@ -146,6 +146,12 @@ export function sheetGroups(lines: readonly SheetLine[]): readonly SheetGroup[] 
 
 /** The lines that the shelf gives: what is in a bag of premix came off it when the lot was made. */
 export const offTheShelf = (sheet: readonly SheetLine[]): readonly SheetLine[] => sheet.filter((l) => l.lot === undefined);
+
+/** Whether a line of a sheet is leavening, salt, acid or spice alone. */
+export const fineLine = (l: SheetLine, find: (id: string) => Ingredient | undefined): boolean => {
+  const parts = (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
+  return parts.length === (l.parts ?? []).length && allFine(parts.map((ingredient) => ({ ingredient })));
+};
 
 /** A sheet's lines as amounts of ingredients, for what they cost, hold and take from the shelf. @param find the pantry now */
 export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => Ingredient | undefined): readonly AccountLine[] =>

@@ -21,7 +21,7 @@ export interface Effects {
   readonly tools?: readonly string[];
   readonly without?: readonly string[];
   /** Fat in the pan: what is set out, and what is done before each pour. */
-  readonly pan?: { readonly sets: string; readonly pour: string; readonly caution?: string };
+  readonly pan?: { readonly sets: string /** Ids of the pantry. */; readonly holds?: readonly string[]; readonly pour: string; readonly caution?: string };
   /** After the first turn. */
   readonly turn?: { readonly step: string };
   /** Second side, as a share of the first; null: by cue alone, no clock asks. */
@@ -245,7 +245,10 @@ export const MATTERS = {
       film: {
         name: 'a wiped film',
         card: /\b(?:wipe|rub)\b[^.;\n]{0,50}\b(?:oil|butter|fat|pan|griddle)\b|\bthin film\b|\blightly (?:oil|grease)/i,
-        does: { pan: { sets: 'Oil for the pan, a little', pour: 'Fat on, and wiped off again: a shine, no drop.' }, tools: ['cloth'] },
+        does: {
+          pan: { sets: 'Oil for the pan, a little', holds: ['oil-vegetable'], pour: 'Fat on, and wiped off again: a shine, no drop.' },
+          tools: ['cloth'],
+        },
         against: { oven: 'a film is too little to climb in' },
       },
       butter: {
@@ -254,6 +257,7 @@ export const MATTERS = {
         does: {
           pan: {
             sets: 'Butter for the pan',
+            holds: ['butter-unsalted'],
             pour: 'A knob of butter: pour when it has stopped foaming, before it browns.',
             caution: 'Butter brings milk to every piece, and burns above about 150 °C.',
           },
@@ -266,6 +270,7 @@ export const MATTERS = {
         does: {
           pan: {
             sets: 'Butter and oil for the pan',
+            holds: ['butter-unsalted', 'oil-vegetable'],
             pour: 'Oil first, then the butter into it: pour when the foam has gone.',
             caution: 'Butter brings milk to every piece.',
           },
@@ -278,6 +283,7 @@ export const MATTERS = {
         does: {
           pan: {
             sets: 'Clarified butter for the pan',
+            holds: ['butter-clarified'],
             pour: 'Clarified butter, brushed on: it bears more heat than butter.',
             caution: 'Traces of milk stay in clarified butter.',
           },
@@ -288,7 +294,7 @@ export const MATTERS = {
         name: 'pan spray',
         card: /\b(?:pan|cooking|non-?stick) spray\b/i,
         does: {
-          pan: { sets: 'Pan spray', pour: 'A breath of spray, away from the flame.', caution: 'Never spray towards a flame.' },
+          pan: { sets: 'Pan spray', holds: ['oil-vegetable'], pour: 'A breath of spray, away from the flame.', caution: 'Never spray towards a flame.' },
           without: ['brush'],
         },
         against: { oven: 'it bakes in its fat: spray is too little' },

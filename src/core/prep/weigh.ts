@@ -5,7 +5,7 @@
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { bringsOf, perGram } from '../balance/ratios';
 import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
-import { linesOfSheet } from '../batch/sheet';
+import { fineLine, linesOfSheet } from '../batch/sheet';
 import type { SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById, RAILS, railOf } from '../formula/kinds';
 import { allFine } from '../pantry/honest';
@@ -40,12 +40,6 @@ export type Weights = Readonly<Record<string, number>>;
 export const plannedG = (l: SheetLine): number | null => l.was ?? l.grams;
 
 type Find = (id: string) => Ingredient | undefined;
-
-/** Whether a line of a sheet is leavening, salt, acid or spice alone. */
-const fineLine = (l: SheetLine, find: Find): boolean => {
-  const parts = (l.parts ?? []).map((p) => find(p.id));
-  return parts.every((i) => i !== undefined) && allFine(parts.map((ingredient) => ({ ingredient })));
-};
 
 /** A sheet's lines at other grams than they say. @param gramsOf null: as it says */
 const at = (sheet: readonly SheetLine[], find: Find, gramsOf: (l: SheetLine) => number | null): readonly AnalysableLine[] =>

@@ -1,6 +1,7 @@
 /** A batch on paper: the sheet to mix from, the shopping list, and the labels of its kits. */
 import { Text, View } from '@react-pdf/renderer';
 import type { Label } from '@/core/batch/label';
+import { type NoticeOf, noticeLines, SHARED } from '@/core/batch/notice';
 import { sheetGroups } from '@/core/batch/sheet';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
@@ -53,6 +54,7 @@ export function BatchSheet({ name, about, lines, split, units }: SheetPaper) {
               <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>{measureSaid(l, units)}</Text>
               <Text style={{ flex: 1 }}>
                 {l.measure === null ? l.text : l.name}
+                {l.standsFor ? ` (stands in for ${l.standsFor.toLowerCase()})` : ''}
                 {l.spoons ? ` (or ${l.spoons}, level)` : ''}
                 {l.measure !== null && l.preparation ? `, ${l.preparation}` : ''}
               </Text>
@@ -61,6 +63,43 @@ export function BatchSheet({ name, about, lines, split, units }: SheetPaper) {
         </View>
       ))}
       <Text style={look.small}>{CAUTION}</Text>
+    </Paper>
+  );
+}
+
+/** The notice for whoever eats, of a batch as it is. */
+export function NoticePaper({
+  name,
+  kind,
+  notice: n,
+  foot,
+}: {
+  readonly name: string;
+  readonly kind: string;
+  readonly notice: NoticeOf;
+  readonly foot: string;
+}) {
+  return (
+    <Paper name={`Notice: ${name}`}>
+      <Text style={look.about}>{kind}</Text>
+      <Text style={look.title}>{name}</Text>
+      <Text style={[look.group, { fontSize: 16 }]}>
+        {n.held.length > 0 ? 'Made with' : 'None of the allergens we list stands in the table for what is in it'}
+      </Text>
+      {n.held.map((h) => (
+        <Text key={h.name} style={{ fontSize: 15, marginTop: 4 }}>
+          <Text style={look.strong}>{h.name.toUpperCase()}</Text> in {h.from.join(', ').toLowerCase()}
+        </Text>
+      ))}
+      {noticeLines(n).map((l) => (
+        <Text key={l.strong} style={{ fontSize: 13, marginTop: 8 }}>
+          <Text style={look.strong}>{l.strong}</Text> {l.text}
+        </Text>
+      ))}
+      <Text style={look.small}>
+        From a table of ingredients; packets differ, and change. {SHARED} The law on what guests are told is your local food code’s; ask it, and ask the cook.
+      </Text>
+      <Text style={look.small}>{foot}</Text>
     </Paper>
   );
 }

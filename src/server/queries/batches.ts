@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { driverSchema, outcomeSchema, serving, splitSchema } from '@/contract/batch';
 import { waysSchema } from '@/contract/house';
-import { sheetLineSchema, swappedSchema } from '@/contract/stored';
+import { sheetLineSchema, swappedSchema, unswappedSchema } from '@/contract/stored';
 import type { Batch, LogRow, Outcome, Verdict } from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/scale';
@@ -27,6 +27,7 @@ const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, v.school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
+         b.eggs, b.unswapped, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway",
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -35,7 +36,7 @@ const SELECT_BATCH = `
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
-type Json = 'driver' | 'split' | 'sheet' | 'ways' | 'swapped' | 'timeline' | 'scales' | 'entries' | 'unreadable';
+type Json = 'driver' | 'split' | 'sheet' | 'ways' | 'swapped' | 'unswapped' | 'timeline' | 'scales' | 'entries' | 'unreadable';
 type Row = Omit<Batch, Json> & { readonly [K in Exclude<Json, 'unreadable'>]: unknown } & Record<string, unknown>;
 
 const DRIVER: Column<Driver> = { at: 'batches.driver', called: 'what drives it', schema: driverSchema, fresh: { by: 'factor', factor: 1 } };
@@ -43,6 +44,12 @@ const SPLIT: Column<Split> = { at: 'batches.split', called: 'its bowls', schema:
 export const SHEET: Column<readonly SheetLine[]> = { at: 'batches.sheet', called: 'the sheet', schema: z.array(sheetLineSchema), fresh: [] };
 const WAYS: Column<Batch['ways']> = { at: 'formula_versions.settings', called: 'the ways', schema: waysSchema.partial(), fresh: {} };
 const SWAPPED: Column<Batch['swapped']> = { at: 'batches.swapped', called: 'the stand-ins', schema: swappedSchema, fresh: null, upgrade: dismissedSince };
+const UNSWAPPED: Column<NonNullable<Batch['unswapped']> | null> = {
+  at: 'batches.unswapped',
+  called: 'the sheet before stand-ins',
+  schema: unswappedSchema,
+  fresh: null,
+};
 const TIMELINE: Column<Batch['timeline']> = { at: 'batches.timeline', called: 'the time line', schema: serving, fresh: null };
 const SCALED: Column<Batch['scales']> = { at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} };
 
@@ -61,6 +68,7 @@ function toBatch(r: Row): Batch {
     sheet: read(SHEET, r.sheet),
     ways: read(WAYS, r.ways),
     swapped: read(SWAPPED, r.swapped),
+    unswapped: read(UNSWAPPED, r.unswapped),
     timeline: read(TIMELINE, r.timeline),
     scales: read(SCALED, r.scales),
     entries: entries.value,
@@ -126,7 +134,7 @@ export async function log(f: LogFilter, most = LOGGED_AT_ONCE): Promise<Page<Log
   const rows = await query<Omit<LogRow, 'timeline'> & { readonly timeline: unknown; readonly micros: string } & Record<string, unknown>>(
     `select b.id, b.formula_id as "formulaId", b.name, v.number as "versionNumber", b.started_at as "startedAt", b.finished_at as "finishedAt",
             b.pieces, b.pieces_planned as "piecesPlanned", b.timeline, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS",
-            b.verdict, b.marks, b.note, b.waste, b.change, (extract(epoch from b.started_at) * 1000000)::bigint::text as micros,
+            b.verdict, b.marks, b.note, b.waste, b.change, b.put_away as "putAway", (extract(epoch from b.started_at) * 1000000)::bigint::text as micros,
             (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt"
        from (select * from batches b ${where.length > 0 ? `where ${where.join(' and ')}` : ''} order by b.started_at desc, b.id desc limit $1) b
        join formula_versions v on v.id = b.version_id order by b.started_at desc, b.id desc`,
@@ -151,6 +159,8 @@ export interface NewBatch {
   readonly ending: string | null;
   /** Of a forked formula: which end, by its id. */
   readonly endId?: EndId | null;
+  /** Whole eggs in each mix. */
+  readonly eggs?: number | null;
   /** What it is made as, where that is not what the formula is. */
   readonly kind?: KindId | null;
 }
@@ -158,8 +168,8 @@ export interface NewBatch {
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -175,6 +185,7 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
       b.kind ?? null,
       b.serving ? JSON.stringify(b.serving) : null,
       b.endId ?? null,
+      b.eggs ?? null,
     ],
   );
   const id = made.rows[0]?.id;

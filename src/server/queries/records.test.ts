@@ -73,6 +73,7 @@ test('migrations are applied once', async () => {
     '0008_at_the_counter.sql',
     '0009_records.sql',
     '0010_finding.sql',
+    '0011_changes_after_the_start.sql',
   ]);
 });
 
@@ -229,7 +230,7 @@ test('a batch keeps the sheet of the version it was made from, its ticks and its
   expect(batch).toMatchObject({ versionNumber: 1, ticked: ['l1'], finishedAt: null, massG: expect.closeTo(2 * (250 + 9.2 + 427 + 100), 0) });
   expect(batch?.sheet.map((l) => [l.key, l.measure])).toEqual([
     ['l1', '500 g'],
-    ['l2', '18 g'],
+    ['l2', '18.4 g'],
     ['l3', '854 g'],
     ['l4', '200 g'],
     ['l5', null],
@@ -311,7 +312,7 @@ test('what a screen tells is kept once, whatever came between; a line that is no
   const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60 });
   if (!b.ok) throw new Error(b.message);
   const at = Date.UTC(2026, 4, 2, 8);
-  const entry = { id: randomUUID(), at, act: { what: 'checked', mix: 1, initials: "M'B" } } as const;
+  const entry = { id: randomUUID(), at, act: { what: 'tool', name: "M'B’s ring" } } as const;
   const first = [
     { id: randomUUID(), do: 'line', key: 'l1', to: 250 },
     { id: randomUUID(), do: 'enter', entry },
@@ -336,6 +337,19 @@ test('what a screen tells is kept once, whatever came between; a line that is no
   expect((await batchById(b.id))?.timeline).toEqual(serving);
   expect((await eventLogOf(b.id))?.stamp).not.toBe(stamp);
   expect(await eventLogOf(randomUUID())).toBeNull();
+});
+
+test('a second look is refused while a pile is open, by name, and kept when all are weighed', async () => {
+  const s = await made('Looked at cakes');
+  const b = await startBatch({ versionId: s.versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60 });
+  if (!b.ok) throw new Error(b.message);
+  const keys = (await batchById(b.id))?.sheet.flatMap((l) => (l.grams === null ? [] : [l.key])) ?? [];
+  const looked = () => [{ id: randomUUID(), do: 'enter', entry: { id: randomUUID(), at: 1e12, act: { what: 'checked', mix: 1, initials: 'AB' } } }] as const;
+  for (const key of keys.slice(1)) expect(await line(b.id, key, true)).toBe(true);
+  expect(await keepItems(b.id, looked())).toMatchObject([{ ok: false, message: expect.stringMatching(/^The second look waits: .* is not weighed/) }]);
+  expect((await batchById(b.id))?.entries).toEqual([]);
+  expect(await line(b.id, keys[0] ?? '', 250)).toBe(true);
+  expect(await all(keepItems(b.id, looked()))).toBe(true);
 });
 
 test('the log is found by words and verdict; a per cent sign is only a sign', async () => {

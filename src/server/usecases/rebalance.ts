@@ -40,7 +40,7 @@ export async function rebalanceMix(batchId: string, mix: number): Promise<boolea
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const anew = rebalance(bowlLines(was, mix), weights as Weights, batch.kind, find);
     const sheet = withAnew(was, anew.grams, find);
-    await client.query('update batches set sheet = $2 where id = $1', [batchId, JSON.stringify(sheet)]);
+    await client.query('update batches set sheet = $2, sheet_state = sheet_state + 1, sheet_at = now() where id = $1', [batchId, JSON.stringify(sheet)]);
     return true;
   });
 }

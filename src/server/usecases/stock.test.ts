@@ -10,8 +10,8 @@ import { loadHouse } from '../queries/house';
 import { keepPantry, stockNoted } from '../queries/pantry';
 import { dropSide, keepSide, sideById, sides } from '../queries/sides';
 import { putBack } from '../queries/stock';
+import { changeCovers, makeAgain, previewSwap, putAway, standInsOf, swapInBatch, undoSwaps } from './change-batch';
 import { startBatch } from './start-batch';
-import { standInsOf, swapInBatch } from './swap';
 
 // its own database: the shelf is everybody's
 let versionId = '';
@@ -172,4 +172,89 @@ test('a stand-in on this batch alone: the sheet planned again, the shelf given b
   expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false, message: expect.stringContaining('weighed already') });
   await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
   expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false });
+});
+
+const open = async (more: Partial<Parameters<typeof startBatch>[0]> = {}) => {
+  const b = await start(more);
+  if (!b.ok) throw new Error(b.message);
+  const at = async () => {
+    const x = await batchById(b.id);
+    if (!x) throw new Error('gone');
+    return x;
+  };
+  return { id: b.id, at };
+};
+
+test('a stand-in is told before it is taken, marked after, and taken out again whole, with the shelf as it was', async () => {
+  await note('milk-whole', 5000);
+  await note('almond-drink', 5000);
+  const b = await open();
+  const before = await b.at();
+  const told = await previewSwap(b.id, 'l2', 'almond-drink', null);
+  if (!told.ok) throw new Error(told.message);
+  // nothing is changed by looking
+  expect(await b.at()).toEqual(before);
+  expect(told.preview.lines.map((l) => [l.from === null, l.to === null])).toEqual(
+    expect.arrayContaining([
+      [false, true],
+      [true, false],
+    ]),
+  );
+  expect([told.preview.comes.join(), told.preview.goes.join()]).toEqual([expect.stringMatching(/nut/i), expect.stringMatching(/milk/i)]);
+  expect(await swapInBatch(b.id, 'l2', 'almond-drink', null)).toEqual({ ok: true });
+  const now = await b.at();
+  expect(now.sheet.find((l) => l.key === 'l2')?.standsFor).toMatch(/milk/i);
+  expect(now.sheetState).toBe(2);
+  expect(await onHand('milk-whole')).toBeCloseTo(5000, 6);
+  expect(await undoSwaps(b.id)).toEqual({ ok: true });
+  const undone = await b.at();
+  expect([undone.sheet, undone.massG, undone.swapped, undone.unswapped]).toEqual([before.sheet, before.massG, null, null]);
+  expect(await onHand('milk-whole')).toBeCloseTo(4200, 6);
+  expect(await onHand('almond-drink')).toBeCloseTo(5000, 6);
+  expect(await undoSwaps(b.id)).toMatchObject({ ok: false });
+});
+
+test('more covers: what is not weighed is planned anew, what is weighed gets so much more, and the shelf gives the difference', async () => {
+  await note('flour-all-purpose', 10_000);
+  await note('milk-whole', 10_000);
+  const b = await open({ driver: { by: 'pieces', pieces: 12, portionMl: 60 } });
+  const was = await b.at();
+  const grams = (x: typeof was, key: string): number => x.sheet.find((l) => l.key === key)?.grams ?? 0;
+  await keepItems(b.id, [{ id: randomUUID(), do: 'line', key: 'l1', to: grams(was, 'l1') }]);
+  expect(await changeCovers(b.id, 18)).toEqual({ ok: true, stays: [] });
+  const now = await b.at();
+  expect(now.piecesPlanned).toBe(18);
+  // eighteen for twelve, but for the least that stays in the bowl
+  expect(grams(now, 'l2') / grams(was, 'l2')).toBeCloseTo(1.5, 1);
+  expect(grams(now, 'l1')).toBe(grams(was, 'l1'));
+  expect((grams(now, 'l1') + grams(now, 'l1t1')) / grams(was, 'l1')).toBeCloseTo(grams(now, 'l2') / grams(was, 'l2'), 2);
+  expect(await onHand('flour-all-purpose')).toBeCloseTo(10_000 - grams(now, 'l1') - grams(now, 'l1t1'), 3);
+  // fewer: the flour is in, and nothing comes out of it again
+  expect(await changeCovers(b.id, 6)).toMatchObject({ ok: true, stays: [expect.stringContaining('nothing comes out of it again')] });
+  expect((await b.at()).piecesPlanned).toBe(6);
+  expect(grams(await b.at(), 'l2')).toBe(grams(now, 'l2'));
+  // nothing weighed: all of it is as for six, and the rest is on the shelf again
+  const c = await open({ driver: { by: 'pieces', pieces: 12, portionMl: 60 } });
+  const [stood, twelve] = [(await onHand('flour-all-purpose')) ?? 0, grams(await c.at(), 'l1')];
+  expect(await changeCovers(c.id, 6)).toEqual({ ok: true, stays: [] });
+  expect(await onHand('flour-all-purpose')).toBeCloseTo(stood + twelve - grams(await c.at(), 'l1'), 3);
+});
+
+test('put away it is finished, with its stock back or not; made again it is the plan once more, once', async () => {
+  await note('flour-all-purpose', 3000);
+  const b = await open();
+  expect(await putAway(b.id, true)).toBe(true);
+  expect(await b.at()).toMatchObject({ putAway: true, finishedAt: expect.any(Date), deductions: [] });
+  expect(await onHand()).toBeCloseTo(3000, 6);
+  expect(await putAway(b.id, true)).toBe(false);
+  const c = await open();
+  expect(await putAway(c.id, false)).toBe(true);
+  expect(await onHand()).toBeCloseTo(2500, 6);
+  const before = await c.at();
+  const request = randomUUID();
+  const [one, two] = await Promise.all([makeAgain(c.id, request), makeAgain(c.id, request)]);
+  expect(one.ok && two.ok && one.id === two.id).toBe(true);
+  const again = one.ok ? await batchById(one.id) : null;
+  expect(again).toMatchObject({ sheet: before.sheet, massG: before.massG, finishedAt: null, ticked: [], putAway: false });
+  expect(await onHand()).toBeCloseTo(2000, 6);
 });

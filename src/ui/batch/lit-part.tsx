@@ -29,13 +29,13 @@ export function LitPart({
   const n = placesIn(places);
   const bad = typed.trim() !== '' && lit.most === null;
   return (
-    <section aria-label="On the heat" className="grid gap-2">
+    <section aria-label="What is lit" className="grid gap-2">
       <span aria-hidden className="text-sm font-semibold text-soft">
-        On the heat
+        What is lit
       </span>
       {able.length > 1 ? (
         <ManyTaps
-          label="What is lit"
+          label="Surfaces"
           values={on}
           options={able.map((g) => ({ value: g.id, label: g.name }))}
           // something is always lit: the last one stays

@@ -57,6 +57,7 @@ export function MeasureSheet({ title, about, lines, split, units }: Props) {
                 <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{measureSaid(l, units)}</strong>
                 <span className="min-w-0 [overflow-wrap:anywhere]">
                   {l.measure === null ? l.text : l.name}
+                  {l.standsFor ? <strong className="text-berry"> (stands in for {l.standsFor.toLowerCase()})</strong> : null}
                   {l.spoons ? <span className="whitespace-nowrap text-soft"> (or {l.spoons}, level)</span> : null}
                   {l.measure !== null && l.preparation ? <span className="text-soft">, {l.preparation}</span> : null}
                 </span>

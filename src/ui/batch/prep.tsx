@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
 import { type Batch, waysOf, weighable } from '@/core/batch/batch';
+import type { StandInPreview } from '@/core/batch/changes';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { fadeOf } from '@/core/batter/standing';
@@ -51,6 +52,8 @@ interface Props {
   readonly anew: Ask;
   /** Puts a stand-in into this batch alone. */
   readonly swap: Ask;
+  /** What a stand-in would change. */
+  readonly preview: (input: unknown) => Promise<{ readonly ok: true; readonly preview: StandInPreview } | Refused>;
 }
 
 const WAYS = [
@@ -63,7 +66,7 @@ type Stage = (typeof STAGES)[number];
 const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Mise', weigh: 'Weigh in', check: 'Second look', join: 'Join', rest: 'Rest' };
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
-export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: Props) {
+export function Prep({ batch: saved, house, first, offers, tell, anew, swap, preview }: Props) {
   const router = useRouter();
   const log = useEventLog(saved.id, first, tell, () => router.refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
@@ -165,6 +168,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap }: P
           log={log}
           begun={begun}
           swap={swap}
+          preview={preview}
           onSwapped={() => router.refresh()}
         />
       ) : null}

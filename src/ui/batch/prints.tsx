@@ -15,6 +15,7 @@ export function Prints({ batch }: { readonly batch: Pick<Batch, 'id' | 'split' |
     <>
       {link('sheet', 'Sheet as PDF')}
       {link('shopping', 'Shopping list')}
+      {link('notice', 'Allergen notice')}
       {batch.split.by === 'kits' ? link('labels', 'Kit labels') : null}
       {batch.timeline ? link('timeline', 'Time line') : null}
       {batch.timeline ? (

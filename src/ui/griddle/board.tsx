@@ -268,9 +268,9 @@ function BoardAt({
             now={now}
           />
           <DoneView kind={batch.kind} ways={ways} log={log} />
-          <section aria-label="What is lit" className="rounded-plate bg-white px-4 py-3">
+          <div className="rounded-plate bg-white px-4 py-3">
             <LitPart gear={gear} kind={batch.kind} lit={lit} places={surfaces} onLit={(l) => log.enter({ what: 'lit', ...l })} />
-          </section>
+          </div>
           <HeatView surfaces={drawn} zone={zone} log={log} earlier={dials} probe={probe} now={now} />
           <div className="flex flex-wrap gap-x-5 gap-y-1 rounded-plate bg-white px-4 py-2">
             <Switch size="work" label="sound" on={alarms.sound} onSwitch={(sound) => setAlarms({ ...alarms, sound })} />

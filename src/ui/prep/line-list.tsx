@@ -48,6 +48,7 @@ export function LineList({
                 </strong>
                 <span className={`min-w-0 text-xl leading-tight [overflow-wrap:anywhere] ${on ? 'text-soft line-through decoration-2' : ''}`}>
                   {l.name}
+                  {l.standsFor ? <strong className="block text-base text-berry">stands in for {l.standsFor.toLowerCase()}</strong> : null}
                   {l.preparation ? <span className="block text-base text-soft">{l.preparation}</span> : null}
                 </span>
               </label>

@@ -2,6 +2,7 @@
 import { Check, X } from 'lucide-react';
 import { useState } from 'react';
 import type { MiseState } from '@/core/batch/acts';
+import type { StandInPreview } from '@/core/batch/changes';
 import { measureSaid } from '@/core/batch/sheet-line';
 import { type Mise, type MiseThing, miseStates, type StandInOffer } from '@/core/prep/mise';
 import type { OpenEventLog } from '../day/use-event-log';
@@ -12,6 +13,49 @@ import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { useUnits } from '../units';
 
+/** What a stand-in changes, line by line, before it is taken. */
+function Changes({
+  preview: p,
+  busy,
+  onTake,
+  onLeave,
+}: {
+  readonly preview: StandInPreview;
+  readonly busy: boolean;
+  readonly onTake: () => void;
+  readonly onLeave: () => void;
+}) {
+  return (
+    <section aria-label="What it changes" className="grid w-full gap-2 rounded-plate border-2 border-rim bg-white p-3">
+      <ul className="grid gap-x-8 sm:grid-cols-2">
+        {p.lines.map((l) => (
+          <li key={`${l.name} ${l.from}`} className="flex justify-between gap-3 border-b border-line py-1">
+            <span className="min-w-0 [overflow-wrap:anywhere]">{l.name}</span>
+            <span className="text-right">
+              <span className="text-soft">{l.from ?? 'not in it'}</span> → <strong>{l.to ?? 'left out'}</strong>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {p.pieces ? (
+        <p>
+          It then makes {p.pieces.to} instead of {p.pieces.from}.
+        </p>
+      ) : null}
+      {p.comes.length > 0 ? <p className="font-semibold text-berry">Brings {p.comes.join(', ').toLowerCase()}: say so to whoever eats.</p> : null}
+      {p.goes.length > 0 ? <p>No longer holds {p.goes.join(', ').toLowerCase()}.</p> : null}
+      <div className="flex flex-wrap gap-3">
+        <Button look="now" size="work" disabled={busy} onClick={onTake}>
+          Take it in this batch
+        </Button>
+        <Button size="work" onClick={onLeave}>
+          Leave it
+        </Button>
+      </div>
+    </section>
+  );
+}
+
 /** The mise: what is on the counter, what is not, and what stands in for it. */
 export function MiseView({
   batchId,
@@ -20,6 +64,7 @@ export function MiseView({
   log,
   begun,
   swap,
+  preview,
   onSwapped,
 }: {
   readonly batchId: string;
@@ -30,12 +75,15 @@ export function MiseView({
   /** Something is weighed already. */
   readonly begun: boolean;
   readonly swap: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  readonly preview: (input: unknown) => Promise<{ readonly ok: true; readonly preview: StandInPreview } | Refused>;
   readonly onSwapped: () => void;
 }) {
   const units = useUnits();
   const asking = useAsking();
   const [tried, setTried] = useState<string | null>(null);
   const [tool, setTool] = useState('');
+  const [seen, setSeen] = useState<{ readonly key: string; readonly preview: StandInPreview } | null>(null);
+  const keyOf = (t: MiseThing, o: StandInOffer): string => `${t.key} ${o.to} ${o.with}`;
   const states = miseStates(log.entries);
   const all = [...mise.ingredients, ...mise.tools];
   const missing = all.filter((t) => states.get(t.key) === 'missing');
@@ -97,23 +145,39 @@ export function MiseView({
                     <Button
                       size="work"
                       disabled={asking.busy}
+                      aria-expanded={seen?.key === keyOf(t, o)}
                       onClick={() => {
                         setTried(t.key);
                         void asking
-                          .ask(() => swap({ batchId, lineKey: t.lineKey, to: o.to, with: o.with }))
+                          .ask(() => preview({ batchId, lineKey: t.lineKey, to: o.to, with: o.with }))
                           .then((a) => {
-                            if (!a?.ok) return;
-                            say(t, 'stand-in');
-                            onSwapped();
+                            if (a?.ok) setSeen({ key: keyOf(t, o), preview: a.preview });
                           });
                       }}
                     >
-                      {o.name} in this batch
+                      {o.name}: what it changes
                     </Button>
                     <span className="text-soft">
                       {o.says}
                       {o.caution ? <strong className="text-ink">. {o.caution}</strong> : null}
                     </span>
+                    {seen?.key === keyOf(t, o) ? (
+                      <Changes
+                        preview={seen.preview}
+                        busy={asking.busy}
+                        onLeave={() => setSeen(null)}
+                        onTake={() =>
+                          void asking
+                            .ask(() => swap({ batchId, lineKey: t.lineKey, to: o.to, with: o.with }))
+                            .then((a) => {
+                              if (!a?.ok) return;
+                              setSeen(null);
+                              say(t, 'stand-in');
+                              onSwapped();
+                            })
+                        }
+                      />
+                    ) : null}
                   </li>
                 ))}
               </ul>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { serveAt, tellBook, untakeBatch } from '@/app/actions';
+import { batchAgain, coversHere, putAwayBatch, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { oneMix } from '@/core/batch/plan';
 import { EXACTNESS_WORDS } from '@/core/batch/scale';
@@ -11,6 +11,7 @@ import { tapsOf } from '@/server/queries/griddle';
 import { dayOf } from '@/server/usecases/day';
 import { batchAbout } from '@/ui/batch/about';
 import { AfterSheet } from '@/ui/batch/after-sheet';
+import { ChangesPart } from '@/ui/batch/changes-part';
 import { MeasureSheet } from '@/ui/batch/measure-sheet';
 import { PrintButton } from '@/ui/batch/print-button';
 import { Prints } from '@/ui/batch/prints';
@@ -43,10 +44,11 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             units={house.units}
             about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}
           />
+          <ChangesPart batch={b} covers={coversHere} undo={undoSwapsHere} away={putAwayBatch} again={batchAgain} />
           <TakenView batch={b} lots={lots} house={house} putBack={untakeBatch} />
           {b.sheet.some((l) => l.parts) ? (
             <AfterSheet
-              notice={`/formulas/${b.formulaId}/notice?version=${b.versionNumber}`}
+              notice={`/batches/${b.id}/notice`}
               lines={linesOfSheet(b.sheet, find)}
               takes={linesOfSheet(offTheShelf(b.sheet), find)}
               shelf={withTaken(stock, b.deductions)}

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
-import { swapHere, tellBook, workRestAnew } from '@/app/actions';
+import { previewSwapHere, swapHere, tellBook, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { unsettled } from '@/core/analyse';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
-import { standInsOf } from '@/server/usecases/swap';
+import { standInsOf } from '@/server/usecases/change-batch';
 import { Prep } from '@/ui/batch/prep';
 import { Unsettled } from '@/ui/batch/unsettled';
 import { eventLogFrom } from '@/ui/day/event-log-from';
@@ -22,7 +22,16 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
             <Unsettled findings={unsettled(made, house, batch.endId ?? null)} back={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`} />
           </div>
         ) : null}
-        <Prep batch={batch} house={house} first={eventLogFrom(batch, taps)} offers={offers} tell={tellBook} anew={workRestAnew} swap={swapHere} />
+        <Prep
+          batch={batch}
+          house={house}
+          first={eventLogFrom(batch, taps)}
+          offers={offers}
+          tell={tellBook}
+          anew={workRestAnew}
+          swap={swapHere}
+          preview={previewSwapHere}
+        />
       </>
     );
   });

@@ -1,24 +1,31 @@
+import { randomUUID } from 'node:crypto';
 import { createElement } from 'react';
+import { waysOf } from '@/core/batch/batch';
 import { kitLabels } from '@/core/batch/kits';
+import { noticeOf } from '@/core/batch/notice';
 import { oneMix } from '@/core/batch/plan';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut, withTaken } from '@/core/batch/take-out';
 import { timeLine } from '@/core/day/schedule';
+import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
-import { localDay, sayDay } from '@/core/quantity/day';
+import { localDay, sayDay, sayMoment } from '@/core/quantity/day';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { problem } from '@/server/api/problem';
-import { reach } from '@/server/db/pool';
-import { BatchSheet, Labels, ShoppingPaper } from '@/server/print/batch';
+import { reach, transaction } from '@/server/db/pool';
+import { BatchSheet, Labels, NoticePaper, ShoppingPaper } from '@/server/print/batch';
 import { asCalendar } from '@/server/print/calendar';
 import { asPdf } from '@/server/print/paper';
 import { TimeLinePaper } from '@/server/print/timeline';
 import { batchById } from '@/server/queries/batches';
+import { noteEntry } from '@/server/queries/event-log';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { dayOf } from '@/server/usecases/day';
 import { batchAbout } from '@/ui/batch/about';
+
+const PAPERS = ['sheet', 'shopping', 'labels', 'notice', 'timeline'];
 
 /** A batch on paper: `sheet`, `shopping`, `labels` or `timeline`; and its time line for a calendar. */
 export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string; what: string }> }): Promise<Response> {
@@ -31,13 +38,34 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
   const { units } = house;
   const find = (x: string) => findIngredient(x, house.conventions.own);
   const about = batchAbout(b, units);
+  // which state a paper is of: when the sheet changes, the batch says that it is no longer true
+  const state = b.sheetState ?? 1;
+  if (PAPERS.includes(what) && !b.finishedAt)
+    await reach(() => transaction((client) => noteEntry(client, b.id, { id: randomUUID(), at: Date.now(), act: { what: 'printed', paper: what, state } })));
+  const stateWords = state > 1 && b.sheetAt ? `state ${state}, ${sayMoment(b.sheetAt.getTime(), Date.now(), units)}` : '';
   if (what === 'sheet') {
     const made = sayDay(localDay(b.startedAt.getTime()), units);
     return asPdf(
-      createElement(BatchSheet, { name: b.name, about: [...about, `version ${b.versionNumber}, ${made}`], lines: oneMix(b.sheet), split: b.split, units }),
+      createElement(BatchSheet, {
+        name: b.name,
+        about: [...about, `version ${b.versionNumber}, ${made}`, stateWords],
+        lines: oneMix(b.sheet),
+        split: b.split,
+        units,
+      }),
       b.name,
     );
   }
+  if (what === 'notice')
+    return asPdf(
+      createElement(NoticePaper, {
+        name: b.name,
+        kind: kindById(b.kind).name,
+        notice: noticeOf(b, waysOf(b, house), find),
+        foot: `${[`This batch, ${sayMoment((b.sheetAt ?? b.startedAt).getTime(), Date.now(), units)}`, `version ${b.versionNumber}`, stateWords].filter(Boolean).join('; ')}.`,
+      }),
+      `${b.name} notice`,
+    );
   if (what === 'shopping') {
     const list = takeOut(usesOf(linesOfSheet(offTheShelf(b.sheet), find), stock), withTaken(stock, b.deductions));
     return asPdf(createElement(ShoppingPaper, { name: b.name, about: `${grams(b.massG, units)} of batter`, list, units }), `${b.name} shopping`);

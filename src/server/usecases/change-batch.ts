@@ -1,0 +1,289 @@
+/**
+ * A batch that changes after it was begun, in itself alone: a stand-in for what is missing, told before it is taken and undone
+ * while nothing is weighed; more or fewer pieces; put away, or made again. The formula stays as it is.
+ */
+
+import type { PoolClient } from 'pg';
+import { workedOn } from '@/core/balance/bench';
+import { swapRebalanced, swapsFor } from '@/core/balance/swaps';
+import { entriesOf } from '@/core/batch/acts';
+import type { Batch } from '@/core/batch/batch';
+import { changesBetween, marked, type StandInPreview, withCovers } from '@/core/batch/changes';
+import type { Driver } from '@/core/batch/driver';
+import { type Planned, plannedSheet, readyFor } from '@/core/batch/plan';
+import type { SheetLine } from '@/core/batch/sheet-line';
+import { mixesIn } from '@/core/batch/split';
+import type { EndId, Formula, FormulaLine } from '@/core/formula/formula';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { scalesOf } from '@/core/pantry/gear';
+import { findIngredient } from '@/core/pantry/pantry';
+import type { StandInOffer } from '@/core/prep/mise';
+import type { Result } from '@/core/result';
+import { transaction } from '../db/pool';
+import { batchById, type NewBatch } from '../queries/batches';
+import { versionById } from '../queries/formulas';
+import { tapsOf } from '../queries/griddle';
+import { loadHouse } from '../queries/house';
+import { stockNoted } from '../queries/pantry';
+import { returnToShelf, takeFromShelf } from '../queries/stock';
+import { type Started, wantsOf, writeBatch } from './start-batch';
+
+const endIn = (f: Formula, batch: Batch): EndId | null => (f.ends ? (batch.endId ?? 'a') : null);
+
+const swapsOn = (line: FormulaLine | undefined) => (line ? swapsFor(line) : []);
+
+/** The stand-ins for each line of a batch's formula, by the line's key; a batch from bags of premix has none. */
+export async function standInsOf(batch: Batch, house: Kitchen): Promise<Readonly<Record<string, readonly StandInOffer[]>>> {
+  const v = await versionById(batch.versionId);
+  if (!v || batch.sheet.some((l) => l.lot)) return {};
+  const formula = batch.swapped ?? v.formula;
+  const { lines } = workedOn({ formula, house, end: endIn(v.formula, batch) });
+  return Object.fromEntries(
+    lines.map((l) => [
+      l.key,
+      swapsOn(l).map(
+        (s): StandInOffer => ({
+          to: s.standIn.to,
+          with: s.standIn.with?.id ?? null,
+          name: s.name,
+          amount: s.amount,
+          says: s.standIn.says,
+          caution: s.standIn.caution ?? '',
+        }),
+      ),
+    ]),
+  );
+}
+
+type Done<T = object> = ({ readonly ok: true } & T) | { readonly ok: false; readonly message: string };
+const no = (message: string): { readonly ok: false; readonly message: string } => ({ ok: false, message });
+
+const WEIGHED = 'Some of it is weighed already. Take it off the list first, or swap on the Bench for the next batch.';
+
+interface Open {
+  readonly batch: Batch;
+  readonly formula: Formula;
+  readonly house: Kitchen;
+}
+
+/** A batch under way with the formula it is made from; or why nothing of it can change. */
+async function openBatch(batchId: string): Promise<Result<Open, string>> {
+  const [batch, house] = await Promise.all([batchById(batchId), loadHouse()]);
+  const v = batch ? await versionById(batch.versionId) : null;
+  if (!batch || !v || batch.finishedAt) return { ok: false, error: 'That batch is finished, or not in this kitchen.' };
+  if (batch.unreadable?.length) return { ok: false, error: 'Some of this batch can’t be read: its sheet stays as it is.' };
+  // a second swap goes on from the first
+  return { ok: true, value: { batch, formula: batch.swapped ?? v.formula, house } };
+}
+
+/** A batch planned anew, as it was asked for; eggs that were kept whole stay so where they still can. */
+function plannedAnew({ batch, house }: Open, formula: Formula, driver: Driver): Result<Planned, string> {
+  const asked = { formula, house, end: endIn(formula, batch), driver, split: batch.split };
+  const whole = batch.eggs ? readyFor({ ...asked, eggs: batch.eggs }) : null;
+  const ready = whole?.ok ? whole : readyFor({ ...asked, eggs: null });
+  if (!ready.ok) return { ok: false, error: ready.error.message };
+  const planned = plannedSheet(ready.value, {
+    driver,
+    exactness: batch.exactness,
+    house,
+    kind: batch.kind,
+    portionMl: batch.piecesPlanned === null ? null : batch.portionMl,
+    split: batch.split,
+    stepG: scalesOf(house.gear)[0]?.stepG ?? 1,
+  });
+  return planned.ok ? planned : { ok: false, error: planned.error.message };
+}
+
+const sidesOf = (sheet: readonly SheetLine[], than: readonly SheetLine[]): readonly SheetLine[] =>
+  sheet.filter((l) => l.side !== undefined && !than.some((x) => x.key === l.key));
+
+/** A stand-in worked out: the sheet as it would be. */
+function stoodIn(o: Open, lineKey: string, to: string, withId: string | null) {
+  const { batch, formula, house } = o;
+  const bench = { formula, house, end: endIn(formula, batch) };
+  const line = workedOn(bench).lines.find((l) => l.key === lineKey);
+  const swap = swapsOn(line).find((s) => s.standIn.to === to && (s.standIn.with?.id ?? null) === withId);
+  if (!line || !swap) return no('Nothing like that stands in for it.');
+  const proposal = swapRebalanced(bench, line, swap);
+  const planned = plannedAnew(o, proposal.formula, batch.driver);
+  if (!planned.ok) return no(planned.error);
+  const sheet = marked([...planned.value.sheet, ...sidesOf(batch.sheet, planned.value.sheet)], batch.sheet, lineKey);
+  return { ok: true as const, formula: proposal.formula, planned: planned.value, sheet };
+}
+
+/** What a stand-in would change, before it is taken. */
+export async function previewSwap(batchId: string, lineKey: string, to: string, withId: string | null): Promise<Done<{ readonly preview: StandInPreview }>> {
+  const open = await openBatch(batchId);
+  if (!open.ok) return no(open.error);
+  const r = stoodIn(open.value, lineKey, to, withId);
+  if (!r.ok) return r;
+  const { batch, house } = open.value;
+  const [from, now] = [batch.piecesPlanned, r.planned.pieces?.all ?? null];
+  return {
+    ok: true,
+    preview: {
+      ...changesBetween(batch.sheet, r.sheet, (id) => findIngredient(id, house.conventions.own)),
+      pieces: from !== null && now !== null && from !== now ? { from, to: now } : null,
+    },
+  };
+}
+
+interface Rewritten {
+  readonly sheet: readonly SheetLine[];
+  readonly massG: number;
+  readonly swapped: Formula | null;
+  readonly unswapped: { readonly sheet: readonly SheetLine[]; readonly massG: number } | null;
+  readonly pieces: number | null;
+  readonly driver: Driver;
+}
+
+/** Writes a changed sheet, and takes or puts back the difference. @param was the batch as it was read: another's change is not written over */
+async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<Done> {
+  const { batch, house } = o;
+  const stock = await stockNoted();
+  return transaction(async (client: PoolClient): Promise<Done> => {
+    const open = await client.query<{ state: number }>('select sheet_state as state from batches where id = $1 and finished_at is null for update', [batch.id]);
+    if (!open.rows[0]) return no('That batch is finished, or not in this kitchen.');
+    if (open.rows[0].state !== batch.sheetState) return no('The sheet has just been changed by another hand: look at it, and ask again.');
+    const ticked = await client.query<{ key: string }>('select line_key as key from batch_ticks where batch_id = $1', [batch.id]);
+    if (onlyUnweighed && ticked.rows.length > 0) return no(WEIGHED);
+    if (ticked.rows.some((t) => !batch.ticked.includes(t.key))) return no('Something was weighed meanwhile: look at it, and ask again.');
+    await client.query(
+      `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now()
+        where id = $1`,
+      [
+        batch.id,
+        JSON.stringify(to.sheet),
+        to.massG,
+        to.swapped && JSON.stringify(to.swapped),
+        to.unswapped && JSON.stringify(to.unswapped),
+        to.pieces,
+        JSON.stringify(to.driver),
+      ],
+    );
+    if (batch.deductions.length > 0) {
+      await returnToShelf(client, batch.id);
+      await takeFromShelf(client, { batchId: batch.id }, wantsOf(to.sheet, house, stock), true);
+    }
+    return { ok: true };
+  });
+}
+
+/**
+ * Puts a stand-in on a batch's sheet, the other lines making up for it, and takes it from the shelf in place of what was
+ * taken. Only while nothing is weighed.
+ */
+export async function swapInBatch(batchId: string, lineKey: string, to: string, withId: string | null): Promise<Done> {
+  const open = await openBatch(batchId);
+  if (!open.ok) return no(open.error);
+  const r = stoodIn(open.value, lineKey, to, withId);
+  if (!r.ok) return r;
+  const { batch } = open.value;
+  return rewrite(
+    open.value,
+    {
+      sheet: r.sheet,
+      massG: r.planned.massG,
+      swapped: r.formula,
+      unswapped: batch.unswapped ?? { sheet: batch.sheet, massG: batch.massG },
+      pieces: batch.piecesPlanned === null ? null : (r.planned.pieces?.all ?? batch.piecesPlanned),
+      driver: batch.driver,
+    },
+    true,
+  );
+}
+
+/** Takes every stand-in out again: the sheet is as it was planned. Only while nothing is weighed. */
+export async function undoSwaps(batchId: string): Promise<Done> {
+  const open = await openBatch(batchId);
+  if (!open.ok) return no(open.error);
+  const { batch } = open.value;
+  if (!batch.unswapped) return no('Nothing stands in for anything on this sheet.');
+  return rewrite(open.value, { ...batch.unswapped, swapped: null, unswapped: null, pieces: batch.piecesPlanned, driver: batch.driver }, true);
+}
+
+/** The same driver for so many pieces in all. */
+function driverFor(batch: Batch, pieces: number): Driver {
+  const portionMl = batch.portionMl ?? 60;
+  const each = batch.split.by === 'kits' ? Math.ceil(pieces / mixesIn(batch.split)) : pieces;
+  return { by: 'pieces', pieces: each, portionMl, ...(batch.driver.testPiece && { testPiece: true }) };
+}
+
+/** More covers, or fewer: plans what is not weighed, takes or puts back the difference, and says what can no longer change. */
+export async function changeCovers(batchId: string, pieces: number): Promise<Done<{ readonly stays: readonly string[] }>> {
+  const open = await openBatch(batchId);
+  if (!open.ok) return no(open.error);
+  const { batch, formula, house } = open.value;
+  if (batch.piecesPlanned === null) return no('No pieces were counted for this batch: plan another beside it.');
+  if (batch.sheet.some((l) => l.lot)) return no('It is made from bags of premix: take another bag, or fewer, from the premix.');
+  const driver = driverFor(batch, pieces);
+  const planned = plannedAnew(open.value, formula, driver);
+  if (!planned.ok) return no(planned.error);
+  const taps = await tapsOf(batchId);
+  const joined = [...entriesOf(batch.entries, 'mixed').map((e) => e.act.mix), ...taps.filter((t) => t.act === 'join').map((t) => t.piece)];
+  const find = (id: string) => findIngredient(id, house.conventions.own);
+  const marks = new Map(batch.sheet.map((l) => [l.key, l.standsFor] as const));
+  const target = planned.value.sheet.map((l) => (marks.get(l.key) ? { ...l, standsFor: marks.get(l.key) as string } : l));
+  const { sheet, stays } = withCovers({ ...batch, joined }, target, find);
+  const massG = sheet.filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping').reduce((a, l) => a + (l.grams ?? 0), 0);
+  const done = await rewrite(
+    open.value,
+    // what was undone would be of another size
+    {
+      sheet,
+      massG,
+      swapped: batch.swapped,
+      unswapped: batch.unswapped && stays.length === 0 && batch.ticked.length === 0 ? batch.unswapped : null,
+      pieces: planned.value.pieces?.all ?? pieces,
+      driver,
+    },
+    false,
+  );
+  return done.ok ? { ok: true, stays } : done;
+}
+
+/** Puts a batch away that is not made to the end. @param back what it took goes back onto the shelf */
+export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
+  transaction(async (client) => {
+    const r = await client.query('update batches set finished_at = now(), put_away = true where id = $1 and finished_at is null', [batchId]);
+    if (r.rowCount === 0) return false;
+    if (back) {
+      await returnToShelf(client, batchId);
+      await client.query('delete from lot_uses where batch_id = $1', [batchId]);
+    }
+    return true;
+  });
+
+/** The same batch again from its plan: the sheet it began with, stand-ins left out; once, however often it is pressed. */
+export async function makeAgain(batchId: string, requestId: string | null): Promise<Started> {
+  const [batch, house] = await Promise.all([batchById(batchId), loadHouse()]);
+  if (!batch || batch.unreadable?.length) return { ok: false, path: 'batchId', message: 'That batch is not in this kitchen, or can’t be read whole.' };
+  if (batch.sheet.some((l) => l.lot)) return { ok: false, path: 'batchId', message: 'It was made from bags of premix: make it again from the premix.' };
+  const from = batch.unswapped ?? { sheet: batch.sheet, massG: batch.massG };
+  const again: NewBatch = {
+    versionId: batch.versionId,
+    driver: batch.driver,
+    exactness: batch.exactness,
+    portionMl: batch.portionMl ?? 60,
+    split: batch.split,
+    eggs: batch.eggs ?? null,
+    // as it was planned, without what was re-balanced around an over-pour or added for more covers
+    sheet: from.sheet
+      .filter((l) => !/t\d+$/.test(l.key))
+      .map(({ was, ...l }) => (was === undefined || l.grams === null || !(l.grams > 0) ? l : scaledTo({ ...l }, was))),
+    massG: from.massG,
+    pieces: batch.piecesPlanned,
+    ending: batch.ending ?? null,
+    endId: batch.endId ?? null,
+    requestId,
+  };
+  return writeBatch(again, batch.deductions.length > 0 ? 'anyway' : 'no', house);
+}
+
+/** A line at the grams it was planned with. */
+const scaledTo = (l: Omit<SheetLine, 'was'>, grams: number): SheetLine => ({
+  ...l,
+  grams,
+  measure: `${Number(grams.toFixed(1))} g`,
+  parts: (l.parts ?? []).map((p) => ({ ...p, grams: (p.grams * grams) / (l.grams ?? grams) })),
+});
