@@ -21,7 +21,9 @@ const line = (key: string, id: string, grams: number, more: Partial<SheetLine> =
 const IDS = ['flour-all-purpose', 'milk-whole', 'sugar-granulated', 'baking-powder-double-al'] as const;
 const sheetAt = (size: number, mixes: number): readonly SheetLine[] =>
   Array.from({ length: mixes }, (_, m) =>
-    IDS.map((id, n) => line(m === 0 ? `l${n}` : `l${n}m${m + 1}`, id, Math.round(size * [250, 400, 30, 11][n]! * 10) / 10, mixes > 1 ? { mix: m + 1 } : {})),
+    IDS.map((id, n) =>
+      line(m === 0 ? `l${n}` : `l${n}m${m + 1}`, id, Math.round(size * ([250, 400, 30, 11][n] ?? 0) * 10) / 10, mixes > 1 ? { mix: m + 1 } : {}),
+    ),
   ).flat();
 
 test('law: more covers leave every mix that is not joined at the new plan, whatever was weighed; fewer never take out what is in', () => {
