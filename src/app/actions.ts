@@ -5,6 +5,7 @@ import {
   againSchema,
   coversSchema,
   outcomeSchema,
+  partSchema,
   putAwaySchema,
   putBackSchema,
   rebalanceSchema,
@@ -31,7 +32,7 @@ import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse, loadHouse } from '@/server/queries/house';
 import type { Opened } from '@/server/queries/revised';
 import { putBack } from '@/server/queries/stock';
-import { changeCovers, makeAgain, previewSwap, putAway, swapInBatch, undoSwaps } from '@/server/usecases/change-batch';
+import { changeCovers, makeAgain, previewSwap, putAway, standInPart, swapInBatch, undoSwaps } from '@/server/usecases/change-batch';
 import { rebalanceMix } from '@/server/usecases/rebalance';
 import { startBatch } from '@/server/usecases/start-batch';
 import { acted } from './acted';
@@ -115,6 +116,12 @@ export const previewSwapHere = async (input: unknown): Promise<ActionResult<{ re
     return r.ok ? r : refuse(r.message);
   });
 
+export const standInForPart = async (input: unknown): Promise<ActionResult> =>
+  acted('stand-in-part', partSchema, input, async (s) => {
+    const r = await standInPart(s.batchId, s.lineKey, s.hasG, s.to, s.with);
+    return r.ok ? { ok: true } : refuse(r.message);
+  });
+
 export const undoSwapsHere = async (input: unknown): Promise<ActionResult> =>
   acted('undo-swaps', putBackSchema, input, async ({ batchId }) => {
     const r = await undoSwaps(batchId);
@@ -139,8 +146,8 @@ export const batchAgain = async (input: unknown): Promise<ActionResult<{ readonl
   });
 
 export const workRestAnew = async (input: unknown): Promise<ActionResult> =>
-  acted('rebalance', rebalanceSchema, input, async ({ batchId, mix }) =>
-    (await rebalanceMix(batchId, mix)) ? { ok: true } : refuse('That batch is finished, or its sheet can’t be read whole: it stays as it is.'),
+  acted('rebalance', rebalanceSchema, input, async ({ batchId, mix, how }) =>
+    (await rebalanceMix(batchId, mix, how)) ? { ok: true } : refuse('That batch is finished, or its sheet can’t be read whole: it stays as it is.'),
   );
 
 export const wantOthers = async (input: unknown): Promise<ActionResult> =>

@@ -101,7 +101,19 @@ export const startBatchSchema = z.object({
 
 export const putBackSchema = z.object({ batchId: z.uuid() });
 
-export const rebalanceSchema = z.object({ batchId: z.uuid(), mix: count('Mixes', MOST_MIXES) });
+export const rebalanceSchema = z.object({
+  batchId: z.uuid(),
+  mix: count('Mixes', MOST_MIXES),
+  how: z.union([z.object({ by: z.literal('ratios') }), z.object({ by: z.literal('smaller'), key: z.string().max(20) })]).default({ by: 'ratios' }),
+});
+/** What stands in for the missing part of a line, where some of it is there. */
+export const partSchema = z.object({
+  batchId: z.uuid(),
+  lineKey: z.string().max(20),
+  hasG: amount('There is', 1_000_000),
+  to: z.string().max(60),
+  with: z.string().max(60).nullable(),
+});
 
 export const servingSchema = z.object({ batchId: z.uuid(), serving });
 /** So many more, or fewer: two screens that each add one add two. */

@@ -23,11 +23,15 @@ export interface Take {
   readonly scoops: number;
   /** Different measures it takes. */
   readonly measures: number;
+  /** Its smallest measure is a trifle beside the rest: no hand fills the larger one so truly. */
+  readonly trifle?: boolean;
   /** Place of its smallest measure in the drawer, the largest being 0: of equal ones the larger measure is taken. */
   readonly fineness: number;
 }
 
 const KINDS_IN_ONE = 3;
+/** Less than this share of an amount is a trifle beside it. */
+const TRIFLE = 0.03;
 /** How far from the amount asked for a way to take it may be: a share of it, but no more than so many of the largest measure. */
 const WINDOW = 0.2;
 const WINDOW_TOOLS = 3;
@@ -96,7 +100,9 @@ function combinations(tools: readonly Tool[], grams: number): readonly Take[] {
   const walk = (from: number, sum: number, scoops: number): void => {
     if (sum > high + 1e-9 || scoops > MOST_SCOOPS) return;
     if (sum >= Math.max(low, 1e-6)) {
-      const take: Take = { grams: sum, text: words(used), scoops, measures: used.length, fineness: used.at(-1)?.tool.place ?? 0 };
+      const last = used.at(-1);
+      const trifle = used.length > 1 && last !== undefined && last.n * last.tool.grams < TRIFLE * sum;
+      const take: Take = { grams: sum, text: words(used), scoops, measures: used.length, fineness: last?.tool.place ?? 0, ...(trifle && { trifle }) };
       const key = sum.toFixed(3);
       if (better(take, found.get(key))) found.set(key, take);
     }

@@ -100,7 +100,7 @@ test('law: never worse than rounding each line by itself, and the same answer to
     fc.property(anyLines, (lines) => {
       const c = kitchenMeasures(lines, FRESH_CONVENTIONS, FRESH_DRAWER);
       // so little drift that no hand shows it may buy a simpler measure
-      expect(c.drift).toBeLessThanOrEqual(Math.max(c.plainDrift, 0.2) + 1e-9);
+      expect(c.drift).toBeLessThanOrEqual(Math.max(c.plainDrift, 0.5) + 1e-9);
       expect(kitchenMeasures(lines, FRESH_CONVENTIONS, FRESH_DRAWER)).toEqual(c);
     }),
     { numRuns: 12 },
@@ -108,7 +108,8 @@ test('law: never worse than rounding each line by itself, and the same answer to
 });
 
 /** Few scoops and few measures to wash, then large ones. */
-const ease = (ts: readonly (Take | null)[]): number => ts.reduce((x, t) => x + (t ? 0.02 * t.scoops + 0.12 * (t.measures - 1) + 1e-5 * t.fineness : 0), 0);
+const ease = (ts: readonly (Take | null)[]): number =>
+  ts.reduce((x, t) => x + (t ? 0.02 * t.scoops + 0.12 * (t.measures - 1) + (t.trifle ? 0.3 : 0) + 1e-5 * t.fineness : 0), 0);
 
 test('the true optimum on small cases, by trying everything', () => {
   const drawer: readonly ToolId[] = ['cup 1', 'cup 1/2', 'cup 1/4', 'tbsp 1', 'tsp 1', 'egg 1'];
@@ -119,7 +120,7 @@ test('the true optimum on small cases, by trying everything', () => {
     const far = (t: Take): number => Math.abs(t.grams - (lines[0]?.grams ?? 0));
     const flours = [...(options[0] ?? [])].sort((a, b) => far(a) - far(b)).filter((t, k) => k < 3 || far(t) <= 0.06 * (lines[0]?.grams ?? 0));
     const chosen = kitchenMeasures(lines, FRESH_CONVENTIONS, drawer);
-    const most = Math.max(chosen.plainDrift, 0.2);
+    const most = Math.max(chosen.plainDrift, 0.5);
     let least = Number.POSITIVE_INFINITY;
     const aim = { liquid: 430 / 250, egg: 0.4 };
     const sum = (ts: readonly Take[], of: (id: string) => number) => ts.reduce((a, t, n) => a + t.grams * of(lines[n]?.ingredient.id ?? ''), 0);
@@ -145,7 +146,7 @@ test('the true optimum on small cases, by trying everything', () => {
             if (drift > most + 1e-9) continue;
             least = Math.min(least, cost);
           }
-    expect(chosen.drift).toBeLessThanOrEqual(chosen.plainDrift);
+    expect(chosen.drift).toBeLessThanOrEqual(most);
     const cost = chosen.drift + ease(chosen.takes);
     expect(cost).toBeCloseTo(least, 6);
   }

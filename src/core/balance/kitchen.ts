@@ -27,10 +27,12 @@ const TRACE = 1e-4;
 /** More lines than any batter has are rounded each by itself. */
 const MOST_LINES = 60;
 /** So little drift, in tolerances, is none to a hand that fills a cup. */
-const NOTHING = 0.2;
+const NOTHING = 0.5;
 /** What a scoop less is worth, and a measure less to find and wash, in tolerances; a larger measure is worth still less. */
 const SCOOP = 0.02;
 const MEASURE = 0.12;
+/** A quarter teaspoon beside two cups. */
+const TRIFLE = 0.3;
 const FINE = 1e-5;
 
 export interface KitchenLine {
@@ -103,7 +105,7 @@ function driftOf(p: Problem, grams: readonly number[]): number {
   return drift;
 }
 
-const ease = (t: Take): number => SCOOP * t.scoops + MEASURE * (t.measures - 1) + FINE * t.fineness;
+const ease = (t: Take): number => SCOOP * t.scoops + MEASURE * (t.measures - 1) + (t.trifle ? TRIFLE : 0) + FINE * t.fineness;
 
 /** Everything that counts, the drift first. */
 const costOf = (p: Problem, takes: readonly (Take | null)[]): number =>

@@ -54,6 +54,12 @@ function pourOf(line: FormulaLine, s: StandIn): readonly Poured[] {
   return s.with ? [first, { ingredient: ingredient(s.with.id), grams: round(grams * s.with.ratio) }] : [first];
 }
 
+/** What stands in for so much of a line, g; not rounded. */
+export const pouredFor = (line: FormulaLine, s: StandIn, grams: number): readonly Poured[] => {
+  const has = line.grams ?? 0;
+  return has > 0 ? pourOf(line, s).map((p) => ({ ...p, grams: (p.grams * grams) / has })) : [];
+};
+
 function effectOf(line: FormulaLine, s: StandIn): SwapEffect {
   const now = pourOf(line, s);
   // what stays whole brings the batter nothing, before and after

@@ -206,7 +206,8 @@ test('a batch is its own teacher from its third piece', () => {
 });
 
 test('after the test piece one change, with its size', () => {
-  expect(oneChange('thick', 4000)).toContain('80 g of milk');
-  expect(oneChange('thin', 4000)).toContain('48 g of flour');
-  expect(oneChange('right', 4000)).toBe('Pour on.');
+  const said = (what: string, g: number): string => `${Math.round(g)} g ${what}`;
+  expect(oneChange('thick', 4000, said)).toContain('80 g thin');
+  expect(oneChange('thin', 4000, said)).toContain('48 g thick');
+  expect(oneChange('right', 4000, said)).toBe('Pour on.');
 });

@@ -3,6 +3,7 @@ import type { Batch } from '../batch/batch';
 import { hasTestPiece } from '../batch/driver';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import { mixesIn } from '../batch/split';
+import type { Ingredient } from '../pantry/ingredient';
 import type { Piece } from './board';
 
 /** Joining a bowl takes so long before it is needed, ms. */
@@ -10,19 +11,24 @@ const JOIN_MS = 5 * 60_000;
 
 export interface AddInNow {
   readonly name: string;
+  readonly of: Ingredient | null;
   /** g on each piece; null where no pieces are counted. */
   readonly eachG: number | null;
   readonly moment: 'poured' | 'flip' | 'top';
 }
 
 /** Add-ins that go on a piece at the heat: as it is poured (what is laid on top as well), or before it is turned. */
-export function addInsOf(batch: Pick<Batch, 'sheet' | 'piecesPlanned' | 'split'>, at: 'poured' | 'flip' | null): readonly AddInNow[] {
+export function addInsOf(
+  batch: Pick<Batch, 'sheet' | 'piecesPlanned' | 'split'>,
+  at: 'poured' | 'flip' | null,
+  find: (id: string) => Ingredient | undefined,
+): readonly AddInNow[] {
   if (at === null) return [];
   const each = batch.piecesPlanned === null ? null : batch.piecesPlanned / mixesIn(batch.split);
   return batch.sheet.flatMap((l) => {
     const { moment } = l;
     if (moment === undefined || moment === 'rest' || (l.mix ?? 1) !== 1 || (at === 'flip') !== (moment === 'flip')) return [];
-    return [{ name: l.name, eachG: each && l.grams !== null ? l.grams / each : null, moment }];
+    return [{ name: l.name, of: find(l.parts?.[0]?.id ?? '') ?? null, eachG: each && l.grams !== null ? l.grams / each : null, moment }];
   });
 }
 

@@ -141,9 +141,11 @@ export const TEST_WORDS: Readonly<Record<TestVerdict, string>> = {
 const MILK_SHARE = 0.02;
 const FLOUR_SHARE = 0.012;
 
-/** One change after the test piece, with its size. @param bowlG of batter in the bowl, g */
-export function oneChange(v: TestVerdict, bowlG: number): string {
-  const g = (share: number): string => `${Math.max(1, Math.round(share * bowlG))} g`;
+/**
+ * One change after the test piece, with its size.
+ * @param bowlG of batter in the bowl, g @param say so much of what thins it, or thickens it, as the batch is measured
+ */
+export function oneChange(v: TestVerdict, bowlG: number, say: (what: 'thin' | 'thick', grams: number) => string): string {
   switch (v) {
     case 'right':
       return 'Pour on.';
@@ -152,9 +154,9 @@ export function oneChange(v: TestVerdict, bowlG: number): string {
     case 'pale':
       return 'Heat up by about 10 °C, and wait two minutes before the next.';
     case 'thick':
-      return `Stir ${g(MILK_SHARE)} of milk into the bowl, a few turns only, and pour another.`;
+      return `Stir ${say('thin', MILK_SHARE * bowlG)} into the bowl, a few turns only, and pour another.`;
     case 'thin':
-      return `Sprinkle ${g(FLOUR_SHARE)} of flour over the bowl, fold it in, give it five minutes.`;
+      return `Sprinkle ${say('thick', FLOUR_SHARE * bowlG)} over the bowl, fold it in, give it five minutes.`;
     case 'sticks':
       return 'Wipe the surface, let it come back to heat until a drop of water dances, then a thin film of fat.';
   }

@@ -123,7 +123,7 @@ test('an add-in keeps its moment to the end: on the sheet beside the heat, and a
   ).toEqual(expect.arrayContaining(['poured', 'flip']));
   const batch = { sheet, piecesPlanned: 12, split };
   // 60 g in each of two bowls, six pieces from each
-  expect(addInsOf(batch, 'poured')).toEqual([{ name: 'Blueberries', eachG: 10, moment: 'poured' }]);
-  expect(addInsOf(batch, 'flip')).toMatchObject([{ eachG: 5, moment: 'flip' }]);
-  expect(addInsOf(batch, null)).toEqual([]);
+  expect(addInsOf(batch, 'poured', findIngredient)).toMatchObject([{ name: 'Blueberries', eachG: 10, moment: 'poured' }]);
+  expect(addInsOf(batch, 'flip', findIngredient)).toMatchObject([{ eachG: 5, moment: 'flip' }]);
+  expect(addInsOf(batch, null, findIngredient)).toEqual([]);
 });

@@ -8,7 +8,7 @@ import { railOf } from '../formula/kinds';
 import { findIngredient, ingredient } from '../pantry/pantry';
 import { counting } from '../testing/counted';
 import { PLAIN_CAKE } from '../testing/formulas';
-import { bowlLines, drift, plannedG, rebalance, standing, toleranceG, type Weights, withAnew } from './weigh';
+import { bowlLines, drift, plannedG, rebalance, smaller, standing, toleranceG, type Weights, withAnew } from './weigh';
 
 const find = (id: string) => findIngredient(id);
 function sheet(factor = 4): readonly SheetLine[] {
@@ -96,5 +96,21 @@ test('all there is of a thing is never asked for more of, whatever was over-pour
       expect(g ?? 0).toBeLessThanOrEqual(1750);
     }),
     { numRuns: 20 },
+  );
+});
+
+test('too little is answered by all of it smaller: every line that is not weighed at the share there is, and the ratios stay', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...BOWLS.filter((l) => l.grams !== null).map((l) => l.key)), fc.double({ min: 0.3, max: 0.98, noNaN: true }), (key, share) => {
+      const has = share * grams(key);
+      const r = smaller(BOWLS, { [key]: has }, key, find);
+      expect(r.share).toBeCloseTo(share, 9);
+      expect(r.grams.has(key)).toBe(false);
+      for (const [k, g] of r.grams) expect(Math.abs(g - share * grams(k))).toBeLessThanOrEqual(0.5 + 1e-9);
+      // what is weighed already is not asked for less of
+      const [other] = BOWLS.filter((l) => l.key !== key && l.grams !== null);
+      expect(smaller(BOWLS, { [key]: has, [other?.key ?? '']: 10 }, key, find).grams.has(other?.key ?? '')).toBe(false);
+    }),
+    { numRuns: 40 },
   );
 });

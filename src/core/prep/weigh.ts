@@ -132,6 +132,26 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
   return drift(anew, planned) < drift(left, planned) ? { grams, planned, left, anew } : { grams: new Map(), planned, left, anew: left };
 }
 
+/**
+ * All of a mix smaller, to what there is of one thing: every line that is not weighed at the same share of its plan.
+ * @returns new grams by key, and the share; the ratios stay where nothing else is weighed yet
+ */
+export function smaller(
+  sheet: readonly SheetLine[],
+  weights: Weights,
+  shortKey: string,
+  find: Find,
+): { readonly grams: ReadonlyMap<string, number>; readonly share: number } {
+  const short = sheet.find((l) => l.key === shortKey);
+  const share = short ? (weights[shortKey] ?? 0) / (plannedG(short) || 1) : 1;
+  const grams = sheet.flatMap((l): [string, number][] => {
+    const planned = plannedG(l);
+    if (planned === null || l.key === shortKey || weights[l.key] !== undefined) return [];
+    return [[l.key, asWeighed(planned * share, fineLine(l, find)).grams]];
+  });
+  return { grams: new Map(grams), share };
+}
+
 /** How far ratios are from the plan, in widths of their zones, added up: 0 is as planned. */
 export const drift = (a: Analysis, planned: Analysis): number =>
   RAILS.reduce((sum, rail) => {

@@ -5,19 +5,22 @@
 
 import type { PoolClient } from 'pg';
 import { workedOn } from '@/core/balance/bench';
-import { swapRebalanced, swapsFor } from '@/core/balance/swaps';
+import { pouredFor, swapRebalanced, swapsFor } from '@/core/balance/swaps';
 import { entriesOf } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import { changesBetween, marked, type StandInPreview, withCovers } from '@/core/batch/changes';
 import type { Driver } from '@/core/batch/driver';
+import { asTaken } from '@/core/batch/kitchen';
 import { type Planned, plannedSheet, readyFor } from '@/core/batch/plan';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn } from '@/core/batch/split';
 import type { EndId, Formula, FormulaLine } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { scalesOf } from '@/core/pantry/gear';
+import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { StandInOffer } from '@/core/prep/mise';
+import { asWeighed } from '@/core/quantity/say';
 import type { Result } from '@/core/result';
 import { transaction } from '../db/pool';
 import { batchById, type NewBatch } from '../queries/batches';
@@ -190,6 +193,59 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
       driver: batch.driver,
     },
     true,
+  );
+}
+
+/**
+ * Something stands in for the missing part of a line: what there is goes in, and the rest of it as another thing, on a line of
+ * its own; also when other lines are weighed. The line itself is then planned at what there is.
+ */
+export async function standInPart(batchId: string, lineKey: string, hasG: number, to: string, withId: string | null): Promise<Done> {
+  const open = await openBatch(batchId);
+  if (!open.ok) return no(open.error);
+  const { batch, formula, house } = open.value;
+  const line = batch.sheet.find((l) => l.key === lineKey);
+  const own = workedOn({ formula, house, end: endIn(formula, batch) }).lines.find((l) => l.key === lineKey.replace(/m\d+$/, ''));
+  const swap = swapsOn(own).find((s) => s.standIn.to === to && (s.standIn.with?.id ?? null) === withId);
+  if (!line || line.grams === null || !own || !swap) return no('Nothing like that stands in for it.');
+  const missing = line.grams - hasG;
+  if (!(missing > 0)) return no('Nothing of it is missing.');
+  const poured = pouredFor(own, swap.standIn, missing);
+  const [name] = [line.name.replace(/ \(.*\)$/, '')];
+  const parts = poured.map((p, n): SheetLine => {
+    const { grams, measure } = asTaken(p.ingredient, p.grams, { ...house, exactness: batch.exactness });
+    const { spoons: _, was: __, mostG: ___, ...like } = line;
+    return {
+      ...like,
+      key: `${lineKey}r${n + 1}`,
+      text: kitchenName(p.ingredient),
+      name: kitchenName(p.ingredient),
+      grams,
+      measure,
+      standsFor: name,
+      parts: [{ id: p.ingredient.id, grams }],
+    };
+  });
+  const share = hasG / line.grams;
+  const left: SheetLine = {
+    ...line,
+    grams: hasG,
+    measure: asWeighed(hasG, true).measure,
+    was: line.was ?? line.grams,
+    parts: (line.parts ?? []).map((p) => ({ ...p, grams: p.grams * share })),
+  };
+  const sheet = batch.sheet.flatMap((l) => (l.key === lineKey ? [left, ...parts] : [l]));
+  return rewrite(
+    open.value,
+    {
+      sheet,
+      massG: batch.massG - missing + parts.reduce((a, l) => a + (l.grams ?? 0), 0),
+      swapped: batch.swapped,
+      unswapped: batch.unswapped ?? null,
+      pieces: batch.piecesPlanned,
+      driver: batch.driver,
+    },
+    false,
   );
 }
 

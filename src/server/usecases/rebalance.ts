@@ -3,18 +3,21 @@
 import type { SheetLine } from '@/core/batch/sheet-line';
 import type { KindId } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
-import { bowlLines, rebalance, type Weights, withAnew } from '@/core/prep/weigh';
+import { bowlLines, rebalance, smaller, type Weights, withAnew } from '@/core/prep/weigh';
 import { readStored } from '../db/json';
 import { transaction } from '../db/pool';
 import { SHEET } from '../queries/batches';
 import { loadHouse } from '../queries/house';
+
+/** How the rest of a mix is worked: so that the ratios come back, or all of it smaller, to what there is of one line. */
+export type RestBy = { readonly by: 'ratios' } | { readonly by: 'smaller'; readonly key: string };
 
 /**
  * Works the rest of a mix anew around what is weighed, and writes it on the sheet. It hangs on the plan and the weights
  * alone, so that asking twice changes nothing more. A line that is ticked without a weight counts as its target.
  * @returns false when there is no such batch under way, or its sheet can't be read whole
  */
-export async function rebalanceMix(batchId: string, mix: number): Promise<boolean> {
+export async function rebalanceMix(batchId: string, mix: number, how: RestBy = { by: 'ratios' }): Promise<boolean> {
   const house = await loadHouse();
   return transaction(async (client) => {
     const { rows } = await client.query<{ sheet: unknown; kind: KindId }>(
@@ -38,9 +41,18 @@ export async function rebalanceMix(batchId: string, mix: number): Promise<boolea
       if (grams !== null && grams !== undefined) weights[t.key] = grams;
     }
     const find = (id: string) => findIngredient(id, house.conventions.own);
-    const anew = rebalance(bowlLines(was, mix), weights as Weights, batch.kind, find);
-    const sheet = withAnew(was, anew.grams, find);
-    await client.query('update batches set sheet = $2, sheet_state = sheet_state + 1, sheet_at = now() where id = $1', [batchId, JSON.stringify(sheet)]);
+    const bowls = bowlLines(was, mix);
+    const less = how.by === 'smaller' ? smaller(bowls, weights as Weights, how.key, find) : null;
+    const sheet = withAnew(was, less?.grams ?? rebalance(bowls, weights as Weights, batch.kind, find).grams, find);
+    // what one mix makes less of
+    const mixes = new Set(was.flatMap((l) => (l.mix === undefined ? [] : [l.mix]))).size || 1;
+    const fewer = less ? Math.max(0, 1 - less.share) / mixes : 0;
+    await client.query(
+      `update batches set sheet = $2, sheet_state = sheet_state + 1, sheet_at = now(),
+              pieces_planned = case when $3::float8 > 0 then greatest(1, floor(pieces_planned * (1 - $3::float8) + 1e-6)) else pieces_planned end
+        where id = $1`,
+      [batchId, JSON.stringify(sheet), fewer],
+    );
     return true;
   });
 }

@@ -10,7 +10,7 @@ import { loadHouse } from '../queries/house';
 import { keepPantry, stockNoted } from '../queries/pantry';
 import { dropSide, keepSide, sideById, sides } from '../queries/sides';
 import { putBack } from '../queries/stock';
-import { changeCovers, makeAgain, previewSwap, putAway, standInsOf, swapInBatch, undoSwaps } from './change-batch';
+import { changeCovers, makeAgain, previewSwap, putAway, standInPart, standInsOf, swapInBatch, undoSwaps } from './change-batch';
 import { startBatch } from './start-batch';
 
 // its own database: the shelf is everybody's
@@ -257,4 +257,23 @@ test('put away it is finished, with its stock back or not; made again it is the 
   const again = one.ok ? await batchById(one.id) : null;
   expect(again).toMatchObject({ sheet: before.sheet, massG: before.massG, finishedAt: null, ticked: [], putAway: false });
   expect(await onHand()).toBeCloseTo(2000, 6);
+});
+
+test('a stand-in for the missing part of a line, with others weighed: what there is goes in, and the rest as another thing', async () => {
+  await note('milk-whole', 5000);
+  await note('oat-drink', 5000);
+  const b = await open();
+  await keepItems(b.id, [{ id: randomUUID(), do: 'line', key: 'l1', to: 500 }]);
+  expect(await standInPart(b.id, 'l2', 900, 'oat-drink', null)).toMatchObject({ ok: false });
+  expect(await standInPart(b.id, 'l2', 500, 'oat-drink', null)).toEqual({ ok: true });
+  const now = await b.at();
+  expect(now.sheet.find((l) => l.key === 'l2')).toMatchObject({ grams: 500, was: 800 });
+  expect(now.sheet.find((l) => l.key === 'l2r1')).toMatchObject({
+    grams: 300,
+    standsFor: expect.stringMatching(/milk/i),
+    parts: [{ id: 'oat-drink', grams: 300 }],
+  });
+  expect(now.ticked).toEqual(['l1']);
+  expect(await onHand('milk-whole')).toBeCloseTo(4500, 6);
+  expect(await onHand('oat-drink')).toBeCloseTo(4700, 6);
 });

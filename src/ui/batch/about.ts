@@ -23,6 +23,8 @@ export interface About {
   readonly pieces: string;
   readonly massG: number;
   readonly volumeMl: number | null;
+  /** Taken with cups and spoons: no grams are said. */
+  readonly cups?: boolean;
   readonly units: Units;
 }
 
@@ -38,9 +40,11 @@ export function sheetAbout(a: About): readonly string[] {
         : '';
   const volume = a.volumeMl === null ? '' : `, ${millilitres(a.volumeMl)}`;
   if (a.split?.by === 'kits')
-    return [`${n} kits`, counted && `each ${counted}`, `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`];
-  const all = `${grams(a.massG, a.units)} of batter${volume}`;
-  return a.split?.by === 'bowls' ? [counted, all, `${n} equal mixes of ${grams(a.massG / n, a.units)}`, wavesWords(a.split)] : [counted, all];
+    return [`${n} kits`, counted && `each ${counted}`, a.cups ? '' : `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`];
+  const all = a.cups ? (a.volumeMl === null ? '' : `${millilitres(a.volumeMl)} of batter`) : `${grams(a.massG, a.units)} of batter${volume}`;
+  return a.split?.by === 'bowls'
+    ? [counted, all, `${n} equal mixes${a.cups ? '' : ` of ${grams(a.massG / n, a.units)}`}`, wavesWords(a.split)]
+    : [counted, all];
 }
 
 /** The same of a batch that was started. */
@@ -54,5 +58,6 @@ export const batchAbout = (b: Batch, units: Units): readonly string[] =>
     pieces: kindById(b.kind).pieces,
     massG: b.massG,
     volumeMl: null,
+    cups: b.exactness === 'kitchen',
     units,
   });

@@ -34,6 +34,7 @@ export function MeansView({
   driver,
   units,
   pieces,
+  cups,
 }: {
   readonly means: Means;
   /** What the plan pours; null where nothing is portioned. */
@@ -41,13 +42,16 @@ export function MeansView({
   readonly driver: Driver | null;
   readonly units: Units;
   readonly pieces: string;
+  /** Taken with cups and spoons: nothing is said in grams. */
+  readonly cups: boolean;
 }) {
   const said = [
     `${m.factor.toFixed(m.factor < 10 ? 2 : 1)} times the card`,
     ...(driver?.by === 'guests' ? [guestsWords(driver, pieces)] : made !== null ? [`${made.all} ${pieces}`] : []),
     ...(driver && hasTestPiece(driver) ? ['one more to test with'] : []),
-    `${grams(m.flourG, units)} of flour`,
-    `${grams(m.massG, units)} or ${millilitres(m.volumeMl)} of batter`,
+    ...(cups
+      ? [`${millilitres(m.volumeMl)} of batter`]
+      : [`${grams(m.flourG, units)} of flour`, `${grams(m.massG, units)} or ${millilitres(m.volumeMl)} of batter`]),
     ...(m.eggs > 0.2 ? [`${quarters(m.eggs)} eggs`] : []),
   ];
   return <p className="text-[15px]">{said.join('; ')}.</p>;
@@ -106,7 +110,6 @@ export function KitchenWords({
   askedG,
   massG,
   volumeMl,
-  units,
 }: {
   readonly kitchen: InKitchen | null;
   /** What was asked of batter, g. */
@@ -114,7 +117,6 @@ export function KitchenWords({
   /** What the batter weighs as it is taken, g, and its ml; null while that is not known. */
   readonly massG: number | null;
   readonly volumeMl: number | null;
-  readonly units: Units;
 }) {
   if (!kitchen) return null;
   const off = askedG !== null && massG !== null ? massG - askedG : 0;
@@ -129,7 +131,7 @@ export function KitchenWords({
       </p>
       {askedG !== null && Math.abs(off) >= SIZE_TOLD * askedG ? (
         <p>
-          It comes to {grams(Math.abs(off), units)} {off < 0 ? 'less' : 'more'} batter than asked ({((100 * Math.abs(off)) / askedG).toFixed(1)} %).
+          It comes to {((100 * Math.abs(off)) / askedG).toFixed(1)} % {off < 0 ? 'less' : 'more'} batter than asked.
         </p>
       ) : null}
       {volumeMl !== null && volumeMl > MANY_CUPS_ML ? <p>That is many cups: a scale is quicker, and counts no scoop twice.</p> : null}
@@ -156,6 +158,7 @@ export function EggsView({
   short,
   onFactor,
   onEggs,
+  cups,
 }: {
   readonly choice: EggChoice | null;
   /** Whole eggs that are kept; null: the egg is weighed. */
@@ -165,6 +168,7 @@ export function EggsView({
   readonly short: string | null;
   readonly onFactor: (factor: number) => void;
   readonly onEggs: (eggs: number | null) => void;
+  readonly cups: boolean;
 }) {
   const crack = choice ? Math.ceil(choice.exact - 0.02) : 0;
   return (
@@ -180,7 +184,10 @@ export function EggsView({
           else if (v === 'whole' && choice) onEggs(choice.whole);
         }}
         options={[
-          { value: 'weigh', label: choice ? `weigh ${grams(choice.exact * choice.gramsEach, units)} of ${crack} beaten` : 'weigh the egg' },
+          {
+            value: 'weigh',
+            label: cups ? 'as the measures have it' : choice ? `weigh ${grams(choice.exact * choice.gramsEach, units)} of ${crack} beaten` : 'weigh the egg',
+          },
           ...(choice?.canBeWhole || chosen !== null
             ? [{ value: 'whole' as const, label: `${eggs(chosen ?? choice?.whole ?? 0)} whole, re-balance the rest` }]
             : []),
@@ -214,6 +221,7 @@ export function YieldWords({
   pace,
   piecesName,
   units,
+  cups,
 }: {
   readonly kind: KindId;
   readonly pieces: number | null;
@@ -223,6 +231,7 @@ export function YieldWords({
   readonly pace: Pace | null;
   readonly piecesName: string;
   readonly units: Units;
+  readonly cups: boolean;
 }) {
   if (!(portionMl > 0)) return null;
   const [least, most] = servedG(kind, portionMl * density);
@@ -230,7 +239,9 @@ export function YieldWords({
   return (
     <>
       <p>
-        Poured {grams(portionMl * density, units)} each, served about {Math.round(least)} to {grams(most, units)}: the heat takes the rest.
+        {cups
+          ? `Poured ${millilitres(portionMl)} each.`
+          : `Poured ${grams(portionMl * density, units)} each, served about ${Math.round(least)} to ${grams(most, units)}: the heat takes the rest.`}
         {loads && loads.full > 0 && pace
           ? ` ${pace.atOnce} at once: ${loads.full} full ${loads.full === 1 ? 'load' : 'loads'}${
               loads.last > 0 ? ` and one of ${loads.last}; ${loads.toFill} more ${piecesName} would fill it, to cool and freeze` : ''

@@ -164,7 +164,9 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           portion={p.portion}
           amountFor={p.amountFor}
         />
-        {means ? <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={kind.pieces} /> : null}
+        {means ? (
+          <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={kind.pieces} cups={exactness === 'kitchen'} />
+        ) : null}
         {p.splitAsked && split ? (
           <SplitPart
             typed={splitTyped}
@@ -233,7 +235,6 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             askedG={p.ready && means ? means.massG / (n?.by === 'bowls' ? n.mixes : 1) : null}
             massG={planned?.one.massG ?? null}
             volumeMl={planned?.one.volumeMl ?? null}
-            units={units}
           />
         ) : null}
         {p.eggChoice || eggs !== null ? (
@@ -248,6 +249,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               changed();
               setEggs(e);
             }}
+            cups={exactness === 'kitchen'}
           />
         ) : null}
         <Button look="bare" className="self-start" onClick={() => router.push(`/formulas/${formulaId}?version=${number}`)}>
@@ -307,6 +309,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
                   pieces: kind.pieces,
                   massG: planned.massG,
                   volumeMl: planned.volumeMl,
+                  cups: exactness === 'kitchen',
                   units,
                 }),
                 `version ${number}`,
@@ -327,6 +330,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
                   pace={p.pace}
                   piecesName={kind.pieces}
                   units={units}
+                  cups={exactness === 'kitchen'}
                 />
               ) : null}
               <ClaimView formula={formula} lines={p.lines} portionMl={p.pan ? null : p.portionMl} />

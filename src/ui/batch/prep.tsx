@@ -52,6 +52,8 @@ interface Props {
   readonly anew: Ask;
   /** Puts a stand-in into this batch alone. */
   readonly swap: Ask;
+  /** Puts one in for the missing part of a line. */
+  readonly part: Ask;
   /** What a stand-in would change. */
   readonly preview: (input: unknown) => Promise<{ readonly ok: true; readonly preview: StandInPreview } | Refused>;
 }
@@ -66,7 +68,7 @@ type Stage = (typeof STAGES)[number];
 const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Mise', weigh: 'Weigh in', check: 'Second look', join: 'Join', rest: 'Rest' };
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
-export function Prep({ batch: saved, house, first, offers, tell, anew, swap, preview }: Props) {
+export function Prep({ batch: saved, house, first, offers, tell, anew, swap, part, preview }: Props) {
   const router = useRouter();
   const log = useEventLog(saved.id, first, tell, () => router.refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
@@ -186,7 +188,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, pre
             options={WAYS}
           />
           {way === 'one' ? (
-            <WeighIn batch={batch} house={house} lines={mixLines} done={done} anew={anew} onChanged={() => router.refresh()} />
+            <WeighIn batch={batch} house={house} lines={mixLines} done={done} anew={anew} offers={offers} part={part} onChanged={() => router.refresh()} />
           ) : (
             <LineList lines={mixLines} done={done} now={now} mix={name} />
           )}

@@ -6,6 +6,7 @@ import { useRef } from 'react';
 import { entriesOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import { hasTestPiece } from '@/core/batch/driver';
+import { asTaken, type MeasuredWith } from '@/core/batch/kitchen';
 import type { Life } from '@/core/batch/mixes';
 import { litOf, surfacesFor, withWhatLies } from '@/core/batch/surface';
 import type { EventLog } from '@/core/day/event-log';
@@ -19,6 +20,8 @@ import { cuesFor, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/cor
 import { doneAtTheHeat } from '@/core/judge/process';
 import type { FadePoint } from '@/core/lift/fade';
 import type { Gear } from '@/core/pantry/gear';
+import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
 import { foldedAt, isLookedAt } from '@/core/prep/check';
 import { LitPart } from '../batch/lit-part';
 import { kitchenNow, useNow } from '../day/clock';
@@ -44,6 +47,9 @@ import { ACT_WORDS, DONE_WORDS } from './words';
 interface Props {
   readonly batch: Batch;
   readonly gear: readonly Gear[];
+  /** What thins and thickens this batter, and how the batch is measured. */
+  readonly means: { readonly thin: Ingredient; readonly thick: Ingredient };
+  readonly measured: MeasuredWith;
   /** How far one piece spreads where it is poured freely, cm. */
   readonly acrossCm: number | undefined;
   readonly known: KnownTimes;
@@ -74,6 +80,8 @@ export function Board(props: Props) {
 function BoardAt({
   batch,
   gear,
+  means,
+  measured,
   acrossCm,
   known,
   ways,
@@ -104,6 +112,7 @@ function BoardAt({
   const pieces = piecesFrom(taps);
   const wanted = batch.piecesPlanned;
   const { times, from, aside } = timesNow(known, pieces);
+  const sayStir = (what: 'thin' | 'thick', g: number): string => `${asTaken(means[what], g, measured).measure} of ${kitchenName(means[what]).toLowerCase()}`;
   const lit = litOf(log.entries);
   const surfaces = surfacesFor(gear, batch.kind, acrossCm, lit);
   const drawn = withWhatLies(surfaces, gear, batch.kind, acrossCm, onHeat(pieces));
@@ -115,6 +124,9 @@ function BoardAt({
   const held = hasTest && test !== undefined && (test.pulledAt === null || verdict === '');
   const step = nextStep(pieces, places, times, held ? 0 : hasTest && test === undefined ? Math.min(1, toPour) : toPour, now);
 
+  // what goes on as it is poured, or before it is turned
+  const turns = (step.do === 'flip' || step.do === 'wait') && step.piece.flippedAt === null && times.second !== null;
+  const goesOn = step.do === 'pour' ? 'poured' : turns ? 'flip' : null;
   const asks = step.do === 'flip' || step.do === 'pull' ? `${step.do} ${step.piece.piece}` : '';
   useAlarm(asks);
 
@@ -170,10 +182,8 @@ function BoardAt({
               next={next}
               held={held && test?.pulledAt !== null && test !== undefined}
               test={hasTest && next === 1}
-              addIns={addInsOf(
-                batch,
-                step.do === 'pour' || step.do === 'done' || step.piece.flippedAt === null ? (step.do === 'pour' ? 'poured' : 'flip') : null,
-              )}
+              measured={measured}
+              addIns={addInsOf(batch, goesOn, (id) => findIngredient(id, measured.conventions.own))}
             />
             <div className="mt-3 flex flex-wrap gap-3">
               {step.do === 'done' ? (
@@ -216,7 +226,7 @@ function BoardAt({
                   onChange={(v) => v !== '' && log.enter({ what: 'test', verdict: v })}
                   options={VERDICTS_OF_TEST.map((v) => ({ value: v, label: TEST_WORDS[v] }))}
                 />
-                {verdict === '' ? null : <p className="text-lg font-semibold">{oneChange(verdict, batch.massG / progress.bowls)}</p>}
+                {verdict === '' ? null : <p className="text-lg font-semibold">{oneChange(verdict, batch.massG / progress.bowls, sayStir)}</p>}
                 {verdict === 'thick' || verdict === 'thin' ? (
                   <Link href={`/batches/${batch.id}/prep`} className="inline-flex min-h-11 items-center font-semibold text-rim underline">
                     By how much, from a look or a measured pour

@@ -1,19 +1,17 @@
 import type { SideTimes } from '@/core/batch/heat';
+import { asTaken, type MeasuredWith } from '@/core/batch/kitchen';
 import { dueAt, type Piece, type Step } from '@/core/griddle/board';
 import type { AddInNow } from '@/core/griddle/progress';
 import type { Cues } from '@/core/griddle/times';
-import { grams } from '@/core/quantity/say';
-import { useUnits } from '../units';
 import { ACT_WORDS, clock } from './words';
 
 const GOES_ON = { poured: 'Then sprinkle on', flip: 'Before it is turned, put on', top: 'Then lay on top' } as const;
 
 /** What is sprinkled, put or laid on a piece, and how much. */
-function AddIns({ addIns }: { readonly addIns: readonly AddInNow[] }) {
-  const units = useUnits();
+function AddIns({ addIns, measured }: { readonly addIns: readonly AddInNow[]; readonly measured: MeasuredWith }) {
   return addIns.map((a) => (
     <p key={a.name} className="text-xl font-semibold">
-      {GOES_ON[a.moment]} {a.eachG === null ? '' : `${grams(a.eachG, units)} of `}
+      {GOES_ON[a.moment]} {a.eachG === null || a.of === null ? '' : `${asTaken(a.of, a.eachG, measured).measure} of `}
       {a.name.toLowerCase()}.
     </p>
   ));
@@ -29,6 +27,7 @@ export function StepView({
   held,
   test,
   addIns,
+  measured,
 }: {
   readonly step: Step;
   readonly times: SideTimes;
@@ -39,6 +38,7 @@ export function StepView({
   readonly test: boolean;
   /** What goes on the piece now. */
   readonly addIns: readonly AddInNow[];
+  readonly measured: MeasuredWith;
 }) {
   const cue = (p: Piece): string => (p.flippedAt === null ? cues.first : cues.second);
   const timed = (p: Piece): boolean => p.flippedAt === null || !cues.secondByCue;
@@ -54,7 +54,7 @@ export function StepView({
         <p className="text-[56px] leading-tight font-bold">Pour {next}</p>
         <p className="text-xl text-soft">{test ? 'one to test with, in the middle of the heat' : `at place ${step.place.slot + 1}`}</p>
         {cues.pour ? <p className="text-lg">{cues.pour}</p> : null}
-        <AddIns addIns={addIns} />
+        <AddIns addIns={addIns} measured={measured} />
       </div>
     );
   const over = now - dueAt(step.piece, times);
@@ -67,7 +67,7 @@ export function StepView({
             : `${cues.asks === 'clock' ? ACT_WORDS[step.piece.flippedAt === null && times.second !== null ? 'flip' : 'pull'] : 'Look at'} ${step.piece.piece} in ${clock(-over)}`}
         </p>
         <p className="text-xl">{cue(step.piece)}</p>
-        <AddIns addIns={addIns} />
+        <AddIns addIns={addIns} measured={measured} />
       </div>
     );
   return (
@@ -77,7 +77,7 @@ export function StepView({
         {cues.asks === 'clock' && timed(step.piece) ? ' now' : '?'}
       </p>
       <p className="text-xl">{cue(step.piece)}</p>
-      <AddIns addIns={addIns} />
+      <AddIns addIns={addIns} measured={measured} />
       <p className="text-soft">{over > 3000 && timed(step.piece) ? `asked ${clock(over)} ago` : ''}</p>
     </div>
   );

@@ -3,6 +3,7 @@ import { Check, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { refuse } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
+import { ONCE } from '@/core/batch/once';
 import { goesOnScale, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { piecesOf } from '@/core/batter/volume';
@@ -12,6 +13,7 @@ import { pouredG } from '@/core/formula/tally';
 import { scalesOf } from '@/core/pantry/gear';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
+import type { StandInOffer } from '@/core/prep/mise';
 import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
 import { bowlLines, rebalance, standing, toleranceG } from '@/core/prep/weigh';
 import { grams, gramsExact } from '@/core/quantity/say';
@@ -33,6 +35,9 @@ interface Props {
   readonly lines: readonly SheetLine[];
   readonly done: Done;
   readonly anew: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+  /** Stand-ins by line of the formula, and one for the missing part of a line. */
+  readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
+  readonly part: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
   readonly onChanged: () => void;
 }
 
@@ -41,7 +46,7 @@ const BAR_OVER = 1.25;
 
 const say = (g: number): string => (Math.abs(g) < 20 ? gramsExact(g) : grams(g));
 /** The weigh-in: one ingredient at a time, target and reading, and what becomes of the rest when too much went in. */
-export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
+export function WeighIn({ batch, house, lines, done, anew, offers, part, onChanged }: Props) {
   const scale = useInstrument<Reading, ScaleAct>('/api/scale', 'practice-scale');
   const asking = useAsking();
   const [typed, setTyped] = useState('');
@@ -119,6 +124,25 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
     );
     if (a?.ok) onChanged();
   };
+  /** There is no more of it: all of it smaller, or the rest worked around what there is. */
+  const shortOf = async (how: object): Promise<void> => {
+    isIn();
+    setBack(null);
+    const a = await asking.ask(
+      async (): Promise<{ readonly ok: true } | Refused> =>
+        (await done.settle()) ? anew({ batchId: batch.id, mix, how }) : refuse('What was weighed has not reached the records yet. Ask again then.'),
+    );
+    if (a?.ok) onChanged();
+  };
+  const fill = async (o: StandInOffer): Promise<void> => {
+    const has = reading;
+    const a = await asking.ask(() => part({ batchId: batch.id, lineKey: line.key, hasG: has, to: o.to, with: o.with }));
+    if (!a?.ok) return;
+    isIn();
+    setBack(null);
+    onChanged();
+  };
+  const short = stands === 'under' && sure && inBowl && weighed && reading > 0 ? reading : null;
   const off = Number.isNaN(reading) ? null : reading - target;
   const at = (g: number): number => Math.min(100, Math.max(0, (100 * g) / (target * BAR_OVER)));
   return (
@@ -203,6 +227,23 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
       {over ? (
         <OverPour over={over} portionMl={batch.portionMl} lines={bowls} by={reading - target} busy={asking.busy} onKeep={() => void keep()} onNote={next} />
       ) : null}
+      {short !== null ? (
+        <TooLittle
+          share={short / target}
+          pieces={batch.piecesPlanned}
+          mixes={mixesIn(batch.split)}
+          anew={rebalance(bowls, { ...went, [line.key]: short }, batch.kind, find)}
+          lines={bowls}
+          begun={bowls.some((l) => l.key !== line.key && done.ticked.has(l.key))}
+          offers={line.key.includes(ONCE) ? [] : (offers[line.key.replace(/m\d+$/, '')] ?? [])}
+          by={target - short}
+          name={line.name.replace(/ \(.*\)$/, '')}
+          busy={asking.busy}
+          onSmaller={() => void shortOf({ by: 'smaller', key: line.key })}
+          onRest={() => void shortOf({ by: 'ratios' })}
+          onFill={(o) => void fill(o)}
+        />
+      ) : null}
       <Refusal text={asking.refusal} />
       <div className="flex flex-wrap gap-3">
         <Button
@@ -239,6 +280,75 @@ export function WeighIn({ batch, house, lines, done, anew, onChanged }: Props) {
         {scale.on ? 'Put the practice scale away' : 'Try it with a practice scale'}
       </Button>
       {scale.on ? <ScalePanel target={target} act={scale.act} /> : null}
+    </section>
+  );
+}
+
+/** Less of it than is wanted, and no more to be had. */
+function TooLittle({
+  share,
+  pieces,
+  mixes,
+  anew,
+  lines,
+  begun,
+  offers,
+  by,
+  name,
+  busy,
+  onSmaller,
+  onRest,
+  onFill,
+}: {
+  /** Of what is wanted. */
+  readonly share: number;
+  readonly pieces: number | null;
+  readonly mixes: number;
+  readonly anew: ReturnType<typeof rebalance>;
+  readonly lines: readonly SheetLine[];
+  /** Something else of the mix is weighed already. */
+  readonly begun: boolean;
+  readonly offers: readonly StandInOffer[];
+  readonly by: number;
+  readonly name: string;
+  readonly busy: boolean;
+  readonly onSmaller: () => void;
+  readonly onRest: () => void;
+  readonly onFill: (o: StandInOffer) => void;
+}) {
+  const changes = lines.flatMap((l) => {
+    const g = anew.grams.get(l.key);
+    return g === undefined || l.grams === null ? [] : [`${l.name.replace(/ \(.*\)$/, '').toLowerCase()} ${say(l.grams)} → ${say(g)}`];
+  });
+  const fewer = pieces === null ? null : Math.max(1, Math.floor(pieces * (1 - (1 - share) / mixes) + 1e-6));
+  return (
+    <section aria-label="Too little" className="grid gap-3 rounded-plate border-4 border-rim bg-white p-4">
+      <h3 className="text-2xl">No more of it? {say(by)} too little</h3>
+      <div className="grid justify-items-start gap-2">
+        <Button look="now" size="work" disabled={busy} onClick={onSmaller}>
+          All of it smaller{fewer === null ? '' : `: ${fewer} instead of ${pieces}`}
+        </Button>
+        {begun ? <p className="text-soft">What is weighed already stays in: those ratios run a little high.</p> : null}
+        {changes.length > 0 ? (
+          <>
+            <Button size="work" disabled={busy} onClick={onRest}>
+              The rest balanced around what there is
+            </Button>
+            <p className="text-soft">{changes.join('; ')}.</p>
+          </>
+        ) : null}
+        {offers.map((o) => (
+          <span key={`${o.to} ${o.with}`} className="flex flex-wrap items-center gap-3">
+            <Button size="work" disabled={busy} onClick={() => onFill(o)}>
+              {o.name} for what is missing of {name.toLowerCase()}
+            </Button>
+            <span className="text-soft">
+              {o.says}
+              {o.caution ? <strong className="text-ink">. {o.caution}</strong> : null}
+            </span>
+          </span>
+        ))}
+      </div>
     </section>
   );
 }

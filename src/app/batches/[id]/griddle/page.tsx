@@ -4,8 +4,8 @@ import { batchPage } from '@/app/batches/load';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { fadeOf } from '@/core/batter/standing';
 import { heatZone } from '@/core/griddle/heat';
-import { findIngredient } from '@/core/pantry/pantry';
-import { inTheBowl } from '@/core/prep/correct';
+import { findIngredient, ingredient } from '@/core/pantry/pantry';
+import { inTheBowl, meansOf } from '@/core/prep/correct';
 import { joinParts } from '@/core/prep/join';
 import { bowlLines } from '@/core/prep/weigh';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
@@ -25,6 +25,8 @@ export default async function GriddlePage({ params }: { readonly params: Promise
       <Board
         batch={b}
         gear={house.gear}
+        means={meansOf(lines, find('milk-whole') ?? ingredient('milk-whole'), find('flour-all-purpose') ?? ingredient('flour-all-purpose'))}
+        measured={{ exactness: b.exactness, conventions: house.conventions, drawer: house.drawer }}
         acrossCm={acrossCm}
         known={day.known}
         ways={day.ways}

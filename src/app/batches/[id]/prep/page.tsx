@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { previewSwapHere, swapHere, tellBook, workRestAnew } from '@/app/actions';
+import { previewSwapHere, standInForPart, swapHere, tellBook, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { unsettled } from '@/core/analyse';
 import { versionById } from '@/server/queries/formulas';
@@ -30,6 +30,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
           tell={tellBook}
           anew={workRestAnew}
           swap={swapHere}
+          part={standInForPart}
           preview={previewSwapHere}
         />
       </>
