@@ -26,8 +26,8 @@ const OWN_TOLERANCE = 50;
 const TRACE = 1e-4;
 /** More lines than any batter has are rounded each by itself. */
 const MOST_LINES = 60;
-/** So little drift, in tolerances, is none to a hand that fills a cup. */
-const NOTHING = 0.5;
+/** So little drift more, in tolerances, no hand that fills a cup shows: it may buy a simpler measure. */
+const NOTHING = 0.25;
 /** What a scoop less is worth, and a measure less to find and wash, in tolerances; a larger measure is worth still less. */
 const SCOOP = 0.02;
 const MEASURE = 0.12;
@@ -191,7 +191,7 @@ export function plainMeasures(lines: readonly KitchenLine[], house: KitchenConve
  * Chooses kitchen measures for the lines of a batter.
  * @param lines what they would weigh exactly; some of it flour
  * @param drawer the measures there are
- * @returns the same answer to the same question; never worse in drift than rounding each line by itself
+ * @returns the same answer to the same question; never worse in drift than rounding each line by itself, by more than no hand shows
  */
 export function kitchenMeasures(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[]): Chosen {
   const p = problemOf(lines, house, drawer);
@@ -204,8 +204,8 @@ export function kitchenMeasures(lines: readonly KitchenLine[], house: KitchenCon
     .sort((a, b) => a.cost - b.cost)
     .slice(0, LOOKED_AT_CLOSELY)
     .map(({ f }) => gone(p, f, true));
-  // fewer scoops are never bought with more drift than rounding each line by itself has
-  const bears = (t: readonly (Take | null)[]): boolean => driftOf(p, gramsOf(p, t)) <= Math.max(plainDrift, NOTHING) + 1e-9;
+  // fewer scoops are not bought with more drift than rounding each line by itself has, but for what no hand shows
+  const bears = (t: readonly (Take | null)[]): boolean => driftOf(p, gramsOf(p, t)) <= plainDrift + NOTHING + 1e-9;
   let best: readonly (Take | null)[] = plain;
   for (const t of tried) if (bears(t) && costOf(p, t) < costOf(p, best) - 1e-12) best = t;
   return { takes: best, drift: driftOf(p, gramsOf(p, best)), plainDrift };
