@@ -122,9 +122,9 @@ export interface SheetAsked {
 /** Rounding that leaves a mix short of its last piece is made up by so much more of all of it, twice as much each try. */
 const MAKE_UP = 0.0005;
 const MOST_TRIES = 8;
-/** Cups are coarser than grams. */
-const MAKE_UP_CUPS = 0.01;
-const MOST_TRIES_CUPS = 4;
+/** Cups are coarser than grams: step by step. */
+const MAKE_UP_CUPS = 0.012;
+const MOST_TRIES_CUPS = 14;
 
 /** One mix as it is weighed: rounded, it still pours what it owes. */
 function oneMade(r: Ready, q: SheetAsked): Result<{ readonly one: Scaled<FormulaLine>; readonly kitchen: InKitchen | null }, CannotScale> {
@@ -140,8 +140,9 @@ function oneMade(r: Ready, q: SheetAsked): Result<{ readonly one: Scaled<Formula
   // whole eggs set the size to the gram: the rest can't make up for it
   if (poured === null || r.eggsWhole || q.rough) return one;
   const owes = owedByOne(poured, q.split);
-  const [step, most] = cups ? [MAKE_UP_CUPS, MOST_TRIES_CUPS] : [MAKE_UP, MOST_TRIES];
-  for (let n = 0; one.ok && (one.value.one.yield?.pieces ?? owes) < owes && n < most; n++) one = made(r.each * (1 + step * 2 ** n));
+  const more = (n: number): number => (cups ? MAKE_UP_CUPS * (n + 1) : MAKE_UP * 2 ** n);
+  const most = cups ? MOST_TRIES_CUPS : MOST_TRIES;
+  for (let n = 0; one.ok && (one.value.one.yield?.pieces ?? owes) < owes && n < most; n++) one = made(r.each * (1 + more(n)));
   return one;
 }
 
