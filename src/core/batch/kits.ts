@@ -2,7 +2,7 @@
 
 import { allergensOf } from '../formula/tally';
 import { type Ingredient, isA } from '../pantry/ingredient';
-import { localDay, sayDay } from '../quantity/day';
+import { dayAfter, localDay, sayDay } from '../quantity/day';
 import { grams, type Units } from '../quantity/say';
 import type { Batch } from './batch';
 import type { Label } from './label';
@@ -20,19 +20,20 @@ export function holds(lines: readonly SheetLine[], find: (id: string) => Ingredi
   return `Holds: ${held.map((h) => h.name).join(', ') || 'none of the allergens listed'}${open}.`;
 }
 
-const DAY_MS = 86_400_000;
-
 /**
  * Two labels for each kit.
- * @param find the pantry @param made when; the wet tub is to be used the day after at the latest (a default of ours: the local food code rules)
+ * @param find the pantry @param made when; the wet tub is to be used the day after in the calendar at the latest (a default of ours: the local food code rules)
  */
 export function kitLabels(
-  b: Pick<Batch, 'name' | 'split' | 'sheet'>,
+  b: Pick<Batch, 'name' | 'split' | 'sheet' | 'timeline'>,
   find: (id: string) => Ingredient | undefined,
   units: Units,
   made: Date,
 ): readonly Label[] {
-  const day = (d: Date): string => sayDay(localDay(d.getTime()), units);
+  const packed = localDay(made.getTime());
+  const day = (d: string): string => sayDay(d, units);
+  // melted it would set in a tub that stands cold: it is kept for the morning
+  const keptBack = (l: SheetLine): boolean => Boolean(b.timeline?.dayOneAt) && /\bmelt/i.test(`${l.preparation} ${l.text}`);
   return Array.from({ length: mixesIn(b.split) }, (_, k) => k + 1).flatMap((mix): readonly Label[] => {
     const own = b.sheet.filter((l) => l.mix === mix || (mixesIn(b.split) === 1 && l.mix === undefined && l.side === undefined));
     const part = (key: string, what: string, lines: readonly SheetLine[], foot: readonly string[]): readonly Label[] =>
@@ -41,7 +42,7 @@ export function kitLabels(
         : [
             {
               key: `${key}${mix}`,
-              title: `${capital(mixName(b.split, mix))}: ${what}`,
+              title: mixesIn(b.split) > 1 ? `${capital(mixName(b.split, mix))}: ${what}` : capital(what),
               sub: `${b.name}, ${grams(
                 lines.reduce((a, l) => a + (l.grams ?? 0), 0),
                 units,
@@ -56,11 +57,24 @@ export function kitLabels(
           ];
     const of = (...vessels: readonly SheetLine['vessel'][]) => own.filter((l) => vessels.includes(l.vessel));
     return [
-      ...part('dry', 'dry bag', of('dry'), [`Packed ${day(made)}. Dry and closed; whisk it through before it is used.`]),
-      ...part('wet', 'wet tub', of('wet', 'fold-in'), [
-        `Packed ${day(made)}, use by ${day(new Date(made.getTime() + DAY_MS))}. Covered and cold; stir again, join with the bag only at use.`,
-        'Raw egg and milk: no tasting. The local food code has the last word.',
-      ]),
+      ...part('dry', 'dry bag', of('dry'), [`Packed ${day(packed)}. Dry and closed; whisk it through before it is used.`]),
+      ...part(
+        'wet',
+        'wet tub',
+        of('wet', 'fold-in').filter((l) => !keptBack(l)),
+        [
+          `Packed ${day(packed)}, use by ${day(dayAfter(packed, 1))}. Covered and cold; stir again, join with the bag only at use.`,
+          ...(of('wet').some(keptBack)
+            ? [
+                `On the day: ${of('wet')
+                  .filter(keptBack)
+                  .map((l) => said(l, units))
+                  .join(', ')}.`,
+              ]
+            : []),
+          'Raw egg and milk: no tasting. The local food code has the last word.',
+        ],
+      ),
     ];
   });
 }

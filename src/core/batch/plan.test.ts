@@ -146,7 +146,7 @@ test('kits are the batch once for every bench, and once more for every class', (
   expect(all.one.massG).toBeCloseTo(one.massG, 6);
   expect([1, 4, 5, 8].map((n) => mixName(kits, n))).toEqual(['bench 1, class 1', 'bench 4, class 1', 'bench 1, class 2', 'bench 4, class 2']);
   expect(mixName({ ...kits, classes: 1 }, 3)).toBe('bench 3');
-  const labels = kitLabels({ name: 'Cakes', split: kits, sheet: all.sheet }, find, FRESH_KITCHEN.units, new Date('2026-05-01T10:00:00Z'));
+  const labels = kitLabels({ name: 'Cakes', split: kits, sheet: all.sheet, timeline: null }, find, FRESH_KITCHEN.units, new Date('2026-05-01T10:00:00Z'));
   expect(labels).toHaveLength(16);
   expect(labels[0]).toMatchObject({ title: 'Bench 1, class 1: dry bag' });
   expect(labels[0]?.foot[0]).toBe('Holds: wheat, gluten.');

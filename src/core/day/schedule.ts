@@ -183,7 +183,10 @@ export function timeLine(all: readonly Step[], serving: Serving, begun: Begun | 
   const isAhead = (s: Step): boolean => twoDays && s.ahead;
   const first = ahead(open.filter(isAhead), serving, Math.max(serving.dayOneAt ?? 0, begun?.now ?? 0));
   const onDay = open.filter((s) => !isAhead(s));
-  const steps = onDay.map((s) => ({ ...s, after: s.after.filter((a) => onDay.some((x) => x.id === a) || begun?.done.has(a)) }));
+  // what is done the day before is over at a moment of its own: the day waits for it
+  const over1 = new Map(first.map((p) => [p.step.id, p.end]));
+  const known = begun || first.length > 0 ? { now: begun?.now ?? Number.NEGATIVE_INFINITY, done: new Map([...over1, ...(begun?.done ?? [])]) } : null;
+  const steps = onDay.map((s) => ({ ...s, after: s.after.filter((a) => onDay.some((x) => x.id === a) || known?.done.has(a)) }));
   // the first plates have gone: the rest goes as soon as it can
   const gone = begun !== null && serving.anchor === 'first' && begun.done.has('load1');
   let over = gone ? begun.now : serving.at;
@@ -193,12 +196,12 @@ export function timeLine(all: readonly Step[], serving: Serving, begun: Begun | 
   for (let n = 0; n < GIVES_UP; n++) {
     const plates = platesAt(placed, serving);
     const short = free && plates !== null ? serving.at - plates : 0;
-    const worst = soonest(placed, begun, helpless);
+    const worst = soonest(placed, known, helpless);
     // counted back until the right plates go when they are wanted; then later, only as far as it must
     if (Math.abs(short) > 1) over += short;
     else if (worst) {
       const later = back(steps, serving, over + worst.by, begun);
-      const still = soonest(later, begun, helpless);
+      const still = soonest(later, known, helpless);
       free = false;
       // what follows it stays where it was put: going later does not help it
       if (still?.step.id === worst.step.id && still.by > worst.by - 1) {

@@ -493,6 +493,43 @@ export function stepsOf(q: StepsAsked): readonly Step[] {
   return steps;
 }
 
-/** Steps as they stand with or without a day before: tubs are labelled only where they wait. */
-export const forDays = (steps: readonly Step[], twoDays: boolean): readonly Step[] =>
-  twoDays ? steps : steps.filter((s) => s.id !== 'label').map((s) => ({ ...s, after: s.after.filter((a) => a !== 'label') }));
+/** What is done to fat first: it is kept back for the morning, and goes to the tub when the tub is joined. */
+const KEPT_BACK = ['melt', 'cool', 'soften'];
+const without = (s: Step, ids: readonly string[]): readonly string[] => s.after.filter((a) => !ids.includes(a));
+
+/**
+ * Steps as they stand with or without a day before: tubs are labelled only where they wait. What goes into a tub the day before
+ * comes out of the cold for its weighing and no longer; fat is melted on the day, and not into a tub that stands cold; and what
+ * needs something of the day is of the day itself.
+ */
+export function forDays(steps: readonly Step[], twoDays: boolean): readonly Step[] {
+  if (!twoDays) return steps.filter((s) => s.id !== 'label').map((s) => ({ ...s, after: without(s, ['label']) }));
+  const fat = steps.filter((s) => KEPT_BACK.includes(s.id)).map((s) => s.id);
+  const steeps = steps.some((s) => s.id === 'steep');
+  const apart = steps
+    .filter((s) => s.id !== 'out')
+    .map((s): Step => {
+      const after = without(s, ['out']);
+      if (s.id === 'steep') return { ...s, after, ahead: true };
+      // what steeps overnight goes in on the day, and the tub with it
+      if (s.id === 'wet')
+        return {
+          ...s,
+          after: steeps ? after : without(s, ['out', ...fat]),
+          ahead: !steeps,
+          ...(fat.length > 0 && !steeps && { name: `${s.name}, all but the butter` }),
+        };
+      if (/^join\d+$/.test(s.id) && !steeps) return { ...s, after: [...after, ...fat.filter((f) => !after.includes(f))] };
+      return { ...s, after };
+    });
+  // nothing is done the day before that needs something of the day
+  for (let again = true; again; ) {
+    again = false;
+    for (const [n, s] of apart.entries())
+      if (s.ahead && s.after.some((a) => apart.some((x) => x.id === a && !x.ahead))) {
+        apart[n] = { ...s, ahead: false };
+        again = true;
+      }
+  }
+  return apart;
+}

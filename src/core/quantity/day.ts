@@ -116,5 +116,17 @@ export function dayIn(text: string, u: Pick<Dating, 'days'>, today: string): str
   return u.days === 'day-month' ? made(year(figures[3]), b, a) : made(year(figures[3]), a, b);
 }
 
+/** So many days after a day: days are counted in the calendar, not in hours, so that a change of the clocks moves none. @param day yyyy-mm-dd */
+export function dayAfter(day: string, days: number): string {
+  const [y, m, d] = split(day);
+  return new Date(Date.UTC(y, m - 1, d + days)).toISOString().slice(0, 10);
+}
+
+/** When work that is done the day before begins, until the cook says otherwise. */
+const EVENING = '18:00';
+
+/** The evening of the day before a moment, there. @param at ms since 1970 */
+export const eveningBefore = (at: number): number => momentOf(dayAfter(localDay(at), -1), EVENING);
+
 /** The moment of a day and a time there, ms since 1970. @param day yyyy-mm-dd @param time hh:mm */
 export const momentOf = (day: string, time: string): number => new Date(`${day}T${time}`).getTime();

@@ -2,7 +2,7 @@
 import { Text, View } from '@react-pdf/renderer';
 import type { TimeLine } from '@/core/day/schedule';
 import { WHO_WORDS } from '@/core/day/steps';
-import { type Dating, sayTime, sayWeekday } from '@/core/quantity/day';
+import { type Dating, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Boxes, look, Paper } from './paper';
 
@@ -34,7 +34,9 @@ export function TimeLinePaper({
           {d.placed.map(({ step, start, end, by }) => (
             <View key={step.id} style={[look.row, { fontSize: size, paddingVertical: size / 6 }]} wrap={false}>
               <View style={{ width: 20 }}>{step.handsMin > 0 ? <Boxes count={1} /> : null}</View>
-              <Text style={[look.strong, { width: size * (units.clock === '12' ? 4.6 : 3.4) }]}>{sayTime(start, units)}</Text>
+              <Text style={[look.strong, { width: size * (units.clock === '12' ? 4.6 : 3.4) }]}>
+                {localDay(start) === localDay(d.placed[0]?.start ?? 0) ? sayTime(start, units) : `${sayWeekday(start, units)} ${sayTime(start, units)}`}
+              </Text>
               <Text style={{ width: size * 5.2 }}>{minutesOrHours(Math.max(1, Math.round((end - start) / 60_000)))}</Text>
               <View style={{ flex: 1 }}>
                 <Text>

@@ -16,7 +16,7 @@ export function Prints({ batch }: { readonly batch: Pick<Batch, 'id' | 'split' |
       {link('sheet', 'Sheet as PDF')}
       {link('shopping', 'Shopping list')}
       {link('notice', 'Allergen notice')}
-      {batch.split.by === 'kits' ? link('labels', 'Kit labels') : null}
+      {link('labels', batch.split.by === 'kits' ? 'Kit labels' : 'Labels for bag and tub')}
       {batch.timeline ? link('timeline', 'Time line') : null}
       {batch.timeline ? (
         <a href={`/batches/${batch.id}/print/calendar`} download className={lookOf('plain', 'work')}>

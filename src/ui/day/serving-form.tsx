@@ -1,13 +1,10 @@
 'use client';
 import { MOST_HELPERS, type Serving } from '@/core/batch/serving';
+import { eveningBefore } from '@/core/quantity/day';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Switch } from '../kit/switch';
 import { Moment } from './moment';
-
-const HOUR = 3_600_000;
-/** The day before is begun so long before plates, until the cook says otherwise. */
-const DAY_ONE_BEFORE = 14 * HOUR;
 
 /** When plates go, who helps, and whether some of it is done the day before. */
 export function ServingForm({
@@ -54,7 +51,7 @@ export function ServingForm({
             size="work"
             label="weigh the day before"
             on={serving.dayOneAt !== null}
-            onSwitch={(on) => !disabled && onServing({ ...serving, dayOneAt: on ? Math.max(now, serving.at - DAY_ONE_BEFORE) : null, moved: {} })}
+            onSwitch={(on) => !disabled && onServing({ ...serving, dayOneAt: on ? Math.max(now, eveningBefore(serving.at)) : null, moved: {} })}
           />
           {serving.dayOneAt !== null ? (
             <Moment label="from" at={serving.dayOneAt} disabled={disabled} onAt={(dayOneAt) => onServing({ ...serving, dayOneAt })} />

@@ -74,7 +74,7 @@ export function StepRow({
           <span className={ticks ? 'w-11' : 'w-0'} />
         )}
         <span className="text-lg font-semibold whitespace-nowrap">
-          {time.ofDay(start)}
+          {time.andDay(start, window.from)}
           <span className="font-normal text-soft"> {minutesOrHours(Math.max(1, Math.round((end - start) / MIN)))}</span>
         </span>
         <button type="button" aria-expanded={open} onClick={onOpen} className="flex min-h-11 min-w-0 items-center gap-1.5 text-left font-semibold">

@@ -80,7 +80,10 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
       return asPdf(createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line, units }), `${b.name} time line`);
     return asCalendar(b.name, b.id, line.placed);
   }
-  if (what === 'labels' && b.split.by === 'kits')
-    return asPdf(createElement(Labels, { name: `Kit labels: ${b.name}`, labels: kitLabels(b, find, units, b.startedAt) }), `${b.name} labels`);
+  if (what === 'labels') {
+    // packed when the tubs are filled: the day before, where it is made over two days
+    const packed = new Date(b.timeline?.dayOneAt ?? b.startedAt.getTime());
+    return asPdf(createElement(Labels, { name: `Labels: ${b.name}`, labels: kitLabels(b, find, units, packed) }), `${b.name} labels`);
+  }
   return problem(404, 'There is no such paper of this batch.');
 }

@@ -1,0 +1,30 @@
+/** The day's laws in three time zones, across a change of the clocks in each: a process of its own for every zone. */
+import { execFileSync } from 'node:child_process';
+import { join } from 'node:path';
+import { dayAfter } from '../quantity/day';
+
+const LAW = join(__dirname, '../testing/day-law.ts');
+
+test.each([
+  ['Europe/Berlin', '2026-10-25T01:00:00Z'],
+  ['America/St_Johns', '2026-11-01T04:30:00Z'],
+  ['Pacific/Auckland', '2026-09-26T14:00:00Z'],
+])('%s: 1,334 random lines over one and two days put no step before what it needs, and keep the calendar', (zone, changes) => {
+  const script = `const { dayLaw } = require(${JSON.stringify(LAW)}); console.log(Intl.DateTimeFormat().resolvedOptions().timeZone, dayLaw(1334, Date.parse('${changes}')));`;
+  const said = execFileSync(process.execPath, ['-r', 'tsx/cjs', '-e', script], {
+    env: { ...process.env, TZ: zone },
+    encoding: 'utf8',
+    cwd: process.cwd(),
+  }).trim();
+  const [there, two] = said.split(' ');
+  expect(there).toBe(zone);
+  // enough of them over two days
+  expect(Number(two)).toBeGreaterThan(600);
+});
+
+test('days are counted in the calendar', () => {
+  expect(dayAfter('2026-02-28', 1)).toBe('2026-03-01');
+  expect(dayAfter('2028-02-28', 1)).toBe('2028-02-29');
+  expect(dayAfter('2027-01-01', -1)).toBe('2026-12-31');
+  expect(dayAfter('2026-10-24', 1)).toBe('2026-10-25');
+});
