@@ -293,6 +293,6 @@ test('the take-out list adds up what is under way, and buys what is short', asyn
   const butter = page.getByRole('row', { name: /^Unsalted butter/ });
   await expect(butter).toContainText('Regatta griddle cakes, batter');
   await expect(butter).toContainText('Lock-side crepes, for the pan as needed');
-  await expect(page.getByRole('row', { name: /^Cultured buttermilk/ })).toContainText(/ g on hand, .* short.*packs/);
+  await expect(page.getByRole('row', { name: /^Cultured buttermilk/ })).toContainText(/ g on hand, .* short.*cartons/);
   await axe(page);
 });

@@ -13,6 +13,7 @@ import { keeping, pricePerG, type Shelf } from '../pantry/stock';
 import { anyFormula, linesOf } from '../testing/formulas';
 import { besideLines, costOf, nutritionOf } from './account';
 import { inOrder, leaves, washes } from './order';
+import { inPacks, toBuy } from './packs';
 import { atOnce, portionsIn } from './portions';
 import { scale } from './scale';
 import { inPinches, linesOfSheet, sheetOf, usesOf } from './sheet';
@@ -277,4 +278,18 @@ test('a sauce beside the batter is told apart, and stays under its name from the
     [300, 'Glaze'],
   ]);
   expect(besideLines(linesOfSheet(sheet, findIngredient)).map((s) => [s.name, s.lines.map((l) => l.parts[0]?.grams)])).toEqual([['Glaze', [300]]]);
+});
+
+test('take-out and shopping speak in packs: whole ones, what is taken out of one more, and what stays over', () => {
+  const u = { weight: 'g' } as const;
+  const plain = (x: string | null) => x?.replaceAll('\u2009', '') ?? null;
+  expect(plain(inPacks(ingredient('flour-all-purpose'), 6000, 1000, u))).toBe('6 bags');
+  expect(plain(inPacks(ingredient('flour-all-purpose'), 3700, 1000, u))).toBe('3 bags and 700 g');
+  expect(plain(inPacks(ingredient('egg-large'), 33 * 50, 30 * 50, u))).toBe('1 tray and 3 large eggs');
+  expect(plain(inPacks(ingredient('milk-whole'), 10_300, 1030, u))).toBe('10 cartons');
+  expect(inPacks(ingredient('salt-table'), 40, 500, u)).toBeNull();
+  expect(inPacks(ingredient('salt-table'), 40, null, u)).toBeNull();
+  expect(toBuy(ingredient('flour-all-purpose'), 2300, 1000)).toEqual({ text: '3 bags', overG: 700 });
+  expect(toBuy(ingredient('butter-unsalted'), 250, 250)).toEqual({ text: '1 block', overG: 0 });
+  expect(toBuy(ingredient('flour-all-purpose'), 0, 1000)).toBeNull();
 });

@@ -36,6 +36,8 @@ export interface TakeOut {
   readonly onHandG: number | null;
   /** g to buy; null where what is on hand is not known. */
   readonly shortG: number | null;
+  /** What one pack holds, g; null where that is not noted. */
+  readonly packG: number | null;
   /** Whole packs that make it up; null where no pack is known or nothing is short. */
   readonly packs: number | null;
 }
@@ -75,7 +77,7 @@ export function takeOut(uses: readonly Use[], shelf: Shelf): TakeOutList {
     const shortG = onHandG === null ? null : Math.max(0, grams - onHandG);
     const pack = stock?.packG ?? null;
     const packs = pack !== null && shortG !== null && shortG > CRUMB_G ? Math.ceil(shortG / pack - CRUMB_G) : null;
-    return { ingredient, grams, andMore: of.some((u) => u.grams === null), uses: of, onHandG, shortG, packs };
+    return { ingredient, grams, andMore: of.some((u) => u.grams === null), uses: of, onHandG, shortG, packG: pack, packs };
   });
   return { rows: rows.sort((a, b) => b.grams - a.grams), unknown: [...new Set(uses.filter((u) => !u.ingredient).map((u) => u.text))] };
 }

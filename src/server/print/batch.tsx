@@ -2,10 +2,12 @@
 import { Text, View } from '@react-pdf/renderer';
 import type { Label } from '@/core/batch/label';
 import { type NoticeOf, noticeLines, SHARED } from '@/core/batch/notice';
+import { inPacks, toBuy } from '@/core/batch/packs';
 import { sheetGroups } from '@/core/batch/sheet';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
-import type { TakeOutList } from '@/core/batch/take-out';
+import type { TakeOut, TakeOutList } from '@/core/batch/take-out';
+import type { WorkStep } from '@/core/day/method';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { grams, type Units } from '@/core/quantity/say';
 import { Boxes, look, Paper, RIM } from './paper';
@@ -21,13 +23,17 @@ export interface SheetPaper {
   readonly lines: readonly SheetLine[];
   readonly split: Split;
   readonly units: Units;
+  /** How it is worked, and why. */
+  readonly method: readonly WorkStep[];
 }
 
 /** The sheet to mix from, in the largest type that keeps it on one page. */
-export function BatchSheet({ name, about, lines, split, units }: SheetPaper) {
+export function BatchSheet({ name, about, lines, split, units, method }: SheetPaper) {
   const groups = sheetGroups(lines);
   const rows = lines.length + 1.4 * groups.length;
-  const size = Math.max(8, Math.min(17, 390 / Math.max(1, rows)));
+  // the method takes a third of the page where there is room; many lines are set closer
+  const how = Math.max(7, Math.min(10, 200 / Math.max(1, method.length)));
+  const size = Math.max(8, Math.min(17, (390 - 0.55 * how * method.length) / Math.max(1, rows)));
   const mixes = mixesIn(split);
   const boxes = (l: SheetLine): number => (l.mix === undefined ? 1 : Math.min(mixes, MOST_BOXES));
   const most = Math.max(1, ...lines.map(boxes));
@@ -62,6 +68,19 @@ export function BatchSheet({ name, about, lines, split, units }: SheetPaper) {
           ))}
         </View>
       ))}
+      {method.length > 0 ? (
+        <View>
+          <Text style={[look.group, { fontSize: how + 2 }]} minPresenceAhead={30}>
+            How, and why
+          </Text>
+          {method.map((s, n) => (
+            <Text key={s.do} style={{ fontSize: how, marginTop: how / 6 }}>
+              {n + 1}. <Text style={look.strong}>{s.do}</Text>
+              {s.why ? ` ${s.why}` : ''}
+            </Text>
+          ))}
+        </View>
+      ) : null}
       <Text style={look.small}>{CAUTION}</Text>
     </Paper>
   );
@@ -104,6 +123,16 @@ export function NoticePaper({
   );
 }
 
+const packed = (r: TakeOut, u: Units): string => {
+  const text = inPacks(r.ingredient, r.grams, r.packG, u);
+  return text ? `: ${text}` : '';
+};
+function buyWords(r: TakeOut, u: Units): string {
+  const buy = toBuy(r.ingredient, r.shortG, r.packG);
+  if (!buy) return grams(r.shortG ?? 0, u);
+  return `${buy.text}${buy.overG > 0.5 ? `, ${grams(buy.overG, u)} over` : ''}`;
+}
+
 /** What to take out and buy, biggest first. */
 export function ShoppingPaper({
   name,
@@ -126,30 +155,23 @@ export function ShoppingPaper({
       </Text>
       <View style={[look.row, { marginTop: 10, color: RIM, fontWeight: 700, borderBottomWidth: 1.5, borderBottomColor: RIM, paddingBottom: 2 }]}>
         <View style={{ width: 20 }} />
-        {cell('38%', 'Ingredient')}
-        {cell('18%', 'Takes')}
+        {cell('30%', 'Ingredient')}
+        {cell('24%', 'Takes')}
         {cell('18%', 'On the shelf')}
-        {cell('20%', 'Buy')}
+        {cell('22%', 'Buy')}
       </View>
       {list.rows.map((r) => {
         const short = r.shortG ?? 0;
-        const buy =
-          r.onHandG === null
-            ? r.ingredient.id === 'water'
-              ? 'from the tap'
-              : 'not noted: check'
-            : short <= 0
-              ? ''
-              : `${grams(short, units)}${r.packs === null ? '' : `, ${r.packs} ${r.packs === 1 ? 'pack' : 'packs'}`}`;
+        const buy = r.onHandG === null ? (r.ingredient.id === 'water' ? 'from the tap' : 'not noted: check') : short <= 0 ? '' : buyWords(r, units);
         return (
           <View key={r.ingredient.id} style={[look.row, { fontSize: size, paddingVertical: size / 5 }]} wrap={false}>
             <View style={{ width: 20 }}>
               <Boxes count={1} />
             </View>
-            {cell('38%', kitchenName(r.ingredient))}
-            {cell('18%', r.grams > 0 ? `${grams(r.grams, units)}${r.andMore ? ' and more' : ''}` : 'as needed', true)}
+            {cell('30%', kitchenName(r.ingredient))}
+            {cell('24%', r.grams > 0 ? `${grams(r.grams, units)}${r.andMore ? ' and more' : ''}${packed(r, units)}` : 'as needed', true)}
             {cell('18%', r.onHandG === null ? '' : grams(r.onHandG, units))}
-            {cell('20%', buy, true)}
+            {cell('22%', buy, true)}
           </View>
         );
       })}

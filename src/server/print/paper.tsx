@@ -34,12 +34,26 @@ export const look = StyleSheet.create({
   small: { fontSize: 8.5, marginTop: 6 },
 });
 
-/** A4 paper. @param name the document's title, for the tab it opens in */
-export function Paper({ name, children, landscape = false }: { readonly name: string; readonly children: ReactNode; readonly landscape?: boolean }) {
+/** A4 paper, or index cards of A6. @param name the document's title, for the tab it opens in */
+export function Paper({
+  name,
+  children,
+  landscape = false,
+  index = false,
+}: {
+  readonly name: string;
+  readonly children: ReactNode;
+  readonly landscape?: boolean;
+  readonly index?: boolean;
+}) {
   fonts();
   return (
     <Document title={name} creator="Even Crumb" producer="Even Crumb" language="en">
-      <Page size="A4" orientation={landscape ? 'landscape' : 'portrait'} style={look.page}>
+      <Page
+        size={index ? 'A6' : 'A4'}
+        orientation={landscape || index ? 'landscape' : 'portrait'}
+        style={index ? [look.page, { paddingVertical: 14, paddingHorizontal: 18 }] : look.page}
+      >
         {children}
         <Text
           fixed

@@ -1,6 +1,7 @@
 import { sheetGroups } from '@/core/batch/sheet';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
+import type { WorkStep } from '@/core/day/method';
 import type { Units } from '@/core/quantity/say';
 
 interface Props {
@@ -10,13 +11,15 @@ interface Props {
   readonly lines: readonly SheetLine[];
   readonly split?: Split | undefined;
   readonly units: Units;
+  /** How it is worked, and why each thing matters. */
+  readonly method?: readonly WorkStep[];
 }
 
 /** Boxes to tick in one row; more are a count to write. */
 const MOST_BOXES = 12;
 
 /** The sheet to mix from: read at arm's length, printed on one page. */
-export function MeasureSheet({ title, about, lines, split, units }: Props) {
+export function MeasureSheet({ title, about, lines, split, units, method = [] }: Props) {
   // many lines are set closer, so that a long formula still prints on one page
   const row =
     lines.length > 40
@@ -66,6 +69,18 @@ export function MeasureSheet({ title, about, lines, split, units }: Props) {
           </ul>
         </div>
       ))}
+      {method.length > 0 ? (
+        <details className="mt-3 print:mt-2" open>
+          <summary className="min-h-11 cursor-pointer content-center border-b-2 border-rim text-lg font-semibold text-rim print:min-h-0">How, and why</summary>
+          <ol className="mt-2 list-inside list-decimal gap-x-8 text-[15px] sm:columns-2 print:text-[11px]">
+            {method.map((s) => (
+              <li key={s.do} className="mb-1 break-inside-avoid">
+                <strong className="font-semibold">{s.do}</strong> {s.why ? <span className="text-soft">{s.why}</span> : null}
+              </li>
+            ))}
+          </ol>
+        </details>
+      ) : null}
       <p className="mt-3 text-sm text-soft print:mt-2 print:text-[11px]">
         Each bowl is in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon. What is too much of a dry thing
         goes back, from a clean spoon; what has touched egg or milk does not.

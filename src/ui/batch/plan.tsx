@@ -315,6 +315,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
                 `version ${number}`,
                 spared > 0 ? `measured with spoons, this order spares ${spared === 1 ? 'one rinse' : `${spared} rinses`} against the card’s` : '',
               ]}
+              method={p.method}
               lines={oneMix(p.sheet)}
               split={n ?? undefined}
               units={units}
@@ -343,6 +344,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               units={units}
               pieces={total}
               piecesName={kind.pieces}
+              covers={p.covers}
             />
           </>
         ) : (

@@ -1,3 +1,4 @@
+import { inPacks, toBuy } from '@/core/batch/packs';
 import type { TakeOut, TakeOutList } from '@/core/batch/take-out';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { writeEighths } from '@/core/quantity/number';
@@ -18,6 +19,21 @@ function shelfWords(r: TakeOut, u: Units): string {
   if (r.onHandG === null) return 'stock not noted';
   if (r.shortG === null || r.shortG <= 0) return `${grams(r.onHandG, u)} on hand`;
   return `${grams(r.onHandG, u)} on hand, ${grams(r.shortG, u)} short`;
+}
+
+/** Whole packs off the shelf, where it takes one or more. */
+const fetched = (r: TakeOut, u: Units): string | null => inPacks(r.ingredient, r.grams, r.packG, u);
+
+/** Packs to buy, and what stays over of them; grams where no pack is known. */
+function Buys({ row: r, units }: { readonly row: TakeOut; readonly units: Units }) {
+  const buy = toBuy(r.ingredient, r.shortG, r.packG);
+  if (!buy) return (r.shortG ?? 0) > 0 ? grams(r.shortG ?? 0, units) : null;
+  return (
+    <>
+      {buy.text}
+      {buy.overG > 0.5 ? <span className="block font-normal text-soft">{grams(buy.overG, units)} over</span> : null}
+    </>
+  );
 }
 
 /** Every ingredient once, summed over all its uses: what to take out, what is short, how many packs that is. */
@@ -50,10 +66,13 @@ export function TakeOutView({ list, units }: { readonly list: TakeOutList; reado
                   </span>
                 ) : null}
               </td>
-              <td className="py-1.5 pr-3 text-right font-semibold">{needed(r, units)}</td>
+              <td className="py-1.5 pr-3 text-right font-semibold">
+                {needed(r, units)}
+                {fetched(r, units) ? <span className="block font-normal text-soft">{fetched(r, units)}</span> : null}
+              </td>
               <td className={`py-1.5 pr-3 ${(r.shortG ?? 0) > 0 ? 'font-semibold' : 'text-soft'}`}>{shelfWords(r, units)}</td>
               <td className="py-1.5 text-right font-semibold whitespace-nowrap">
-                {r.packs !== null ? `${r.packs} ${r.packs === 1 ? 'pack' : 'packs'}` : (r.shortG ?? 0) > 0 ? grams(r.shortG ?? 0, units) : ''}
+                <Buys row={r} units={units} />
               </td>
             </tr>
           ))}

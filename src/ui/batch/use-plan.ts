@@ -4,7 +4,7 @@ import { analyse, circumstancesOf } from '@/core/analyse';
 import type { Lit } from '@/core/batch/acts';
 import { meansOf, wantedPieces } from '@/core/batch/driver';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
-import { plannedSheet, readyFor } from '@/core/batch/plan';
+import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
 import type { Exactness } from '@/core/batch/scale';
 import { linesOfSheet, usesOf } from '@/core/batch/sheet';
 import { type Side, sideLines } from '@/core/batch/sides';
@@ -14,6 +14,7 @@ import { takeOut } from '@/core/batch/take-out';
 import { eggLine, withWholeEggs } from '@/core/batch/whole-eggs';
 import { piecesOf } from '@/core/batter/volume';
 import { bowlOf, daySteps } from '@/core/day/day';
+import { workSteps } from '@/core/day/method';
 import type { Step } from '@/core/day/steps';
 import { countedLines, type EndId, type Formula, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
@@ -150,6 +151,7 @@ export function usePlan(q: PlanOf) {
     portionMl,
     poured,
     pieces,
+    covers: driver?.by === 'guests' ? driver.guests * kits : null,
     amountFor: (by: By, t: PlanTyped): string => amountFor(by, t, means, typedWith),
     surfaces: surfacesFor(house.gear, formula.kind, acrossOf(formula.kind, circumstances, poured), q.lit),
     means,
@@ -163,6 +165,7 @@ export function usePlan(q: PlanOf) {
     atTable,
     besideRead,
     sheet,
+    method: workSteps({ sheet: oneMix(sheet), kind: formula.kind, school: school.id, ways: kitchenOf(formula, house).ways, units, find }),
     stepG,
     account,
     steps: stepsNow(),

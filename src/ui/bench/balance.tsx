@@ -144,6 +144,19 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
         </Plate>
       ) : null}
       <Allergens lines={shown.lines} notice={formulaId ? `/formulas/${formulaId}/notice` : null} />
+      {formulaId ? (
+        <p className="text-sm text-soft">
+          As it was last saved, on paper:{' '}
+          <a className="font-semibold text-rim underline" href={`/formulas/${formulaId}/card`} target="_blank" rel="noreferrer">
+            a card on one page
+          </a>{' '}
+          or{' '}
+          <a className="font-semibold text-rim underline" href={`/formulas/${formulaId}/card?as=index`} target="_blank" rel="noreferrer">
+            two index cards
+          </a>{' '}
+          (PDF, in a new tab).
+        </p>
+      ) : null}
     </section>
   );
 }

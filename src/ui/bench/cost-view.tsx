@@ -15,13 +15,15 @@ export interface CostProps {
   /** Null: it is not made in pieces. */
   readonly pieces: number | null;
   readonly piecesName: string;
+  /** Guests it is made for; null or left out: nobody has said. */
+  readonly covers?: number | null;
 }
 
 /** What a batter costs and holds, in all and by the piece; what is not known is named. */
-export function CostView({ lines, shelf, units, pieces, piecesName }: CostProps) {
+export function CostView({ lines, shelf, units, pieces, piecesName, covers = null }: CostProps) {
   return (
     <div className="grid gap-3">
-      <Money cost={costOf(lines, shelf)} units={units} pieces={pieces} />
+      <Money cost={costOf(lines, shelf)} units={units} pieces={pieces} covers={covers} />
       <Beside lines={lines} shelf={shelf} units={units} />
       <Food of={nutritionOf(lines)} pieces={pieces} piecesName={piecesName} />
     </div>
@@ -41,7 +43,17 @@ function Beside({ lines, shelf, units }: Pick<CostProps, 'lines' | 'shelf' | 'un
   );
 }
 
-function Money({ cost, units, pieces }: { readonly cost: Cost; readonly units: Units; readonly pieces: number | null }) {
+function Money({
+  cost,
+  units,
+  pieces,
+  covers,
+}: {
+  readonly cost: Cost;
+  readonly units: Units;
+  readonly pieces: number | null;
+  readonly covers: number | null;
+}) {
   const priced = cost.rows.filter((r) => r.cost !== null).sort((a, b) => (b.cost ?? 0) - (a.cost ?? 0));
   if (priced.length === 0)
     return (
@@ -65,7 +77,13 @@ function Money({ cost, units, pieces }: { readonly cost: Cost; readonly units: U
             <strong>{money(cost.total / pieces, units)}</strong>
           </>
         ) : null}
-        <span className="text-soft">; pan and toppings with amounts are in it.</span>
+        {covers ? (
+          <>
+            <span className="text-soft">, a cover {least}</span>
+            <strong>{money(cost.total / covers, units)}</strong>
+          </>
+        ) : null}
+        <span className="text-soft">; pan fat, sauces and toppings with amounts are in it.</span>
       </p>
       {cost.gaps.length > 0 ? (
         <p className="text-[15px]">

@@ -4,7 +4,9 @@ import { batchPage } from '@/app/batches/load';
 import { oneMix } from '@/core/batch/plan';
 import { EXACTNESS_WORDS } from '@/core/batch/scale';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
+import { mixesIn } from '@/core/batch/split';
 import { withTaken } from '@/core/batch/take-out';
+import { workSteps } from '@/core/day/method';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import { tapsOf } from '@/server/queries/griddle';
@@ -42,6 +44,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             lines={oneMix(b.sheet)}
             split={b.split}
             units={house.units}
+            method={workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, ways: day.ways, units: house.units, find })}
             about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}
           />
           <ChangesPart batch={b} covers={coversHere} undo={undoSwapsHere} away={putAwayBatch} again={batchAgain} />
@@ -55,6 +58,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
               units={house.units}
               pieces={b.piecesPlanned}
               piecesName={pieces}
+              covers={b.driver.by === 'guests' ? b.driver.guests * (b.split.by === 'kits' ? mixesIn(b.split) : 1) : null}
             />
           ) : null}
         </div>

@@ -6,6 +6,7 @@ import { noticeOf } from '@/core/batch/notice';
 import { oneMix } from '@/core/batch/plan';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut, withTaken } from '@/core/batch/take-out';
+import { workSteps } from '@/core/day/method';
 import { timeLine } from '@/core/day/schedule';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -52,6 +53,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
         lines: oneMix(b.sheet),
         split: b.split,
         units,
+        method: workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, ways: waysOf(b, house), units, find }),
       }),
       b.name,
     );

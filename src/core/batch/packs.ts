@@ -1,0 +1,52 @@
+/** Amounts as a kitchen fetches and buys them: bags, cartons and trays, and what stays over. Grams. */
+import { type Category, type Ingredient, isA } from '../pantry/ingredient';
+import { grams as sayGrams, type Units } from '../quantity/say';
+
+/** What a thing comes in, by its sort; our words, for the cook to read past. */
+const PACKS: Partial<Readonly<Record<Category, readonly [one: string, many: string]>>> = {
+  flour: ['bag', 'bags'],
+  starch: ['bag', 'bags'],
+  sugar: ['bag', 'bags'],
+  salt: ['box', 'boxes'],
+  leavening: ['tin', 'tins'],
+  acid: ['tin', 'tins'],
+  flavour: ['jar', 'jars'],
+  egg: ['tray', 'trays'],
+  dairy: ['carton', 'cartons'],
+  'plant-milk': ['carton', 'cartons'],
+  liquid: ['bottle', 'bottles'],
+  syrup: ['bottle', 'bottles'],
+  'dry-dairy': ['bag', 'bags'],
+  'nut-seed': ['bag', 'bags'],
+};
+
+/** "6 bags", "1 carton". */
+export function packWords(i: Ingredient, n: number): string {
+  const fat = i.category === 'fat' ? (isA(i, 'oil-vegetable') || /^oil/.test(i.id) ? (['bottle', 'bottles'] as const) : (['block', 'blocks'] as const)) : null;
+  const [one, many] = fat ?? PACKS[i.category] ?? ['pack', 'packs'];
+  return `${n} ${n === 1 ? one : many}`;
+}
+
+/** Less than this share of a pack is none. */
+const CRUMB = 1e-6;
+
+/**
+ * What is fetched off the shelf: whole packs and what is taken out of one more: "3 bags and 700 g", "1 tray and 3 eggs".
+ * @returns null where no pack is known, or it is less than one
+ */
+export function inPacks(i: Ingredient, g: number, packG: number | null, u: Pick<Units, 'weight'>): string | null {
+  if (packG === null || !(packG > 0) || g < packG * (1 - CRUMB)) return null;
+  const whole = Math.floor(g / packG + CRUMB);
+  const rest = g - whole * packG;
+  if (rest < packG * CRUMB + 0.5) return packWords(i, whole);
+  const counted = i.category === 'egg' && i.piece ? Math.ceil(rest / i.piece.grams - 0.05) : null;
+  const more = counted !== null && i.piece ? `${counted} ${i.piece.name}${counted === 1 ? '' : 's'}` : sayGrams(rest, u);
+  return `${packWords(i, whole)} and ${more}`;
+}
+
+/** What is bought where so much is short: whole packs, and what of them stays over. Null where no pack is known, or nothing is short. */
+export function toBuy(i: Ingredient, shortG: number | null, packG: number | null): { readonly text: string; readonly overG: number } | null {
+  if (shortG === null || !(shortG > CRUMB) || packG === null || !(packG > 0)) return null;
+  const n = Math.ceil(shortG / packG - CRUMB);
+  return { text: packWords(i, n), overG: Math.max(0, n * packG - shortG) };
+}

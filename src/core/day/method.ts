@@ -1,0 +1,89 @@
+/** How a batter is worked, in the order of the hands, and why each thing matters: for the sheet, and for a card on paper. */
+import type { SheetLine } from '../batch/sheet-line';
+import { type KindId, kindById } from '../formula/kinds';
+import { choiceFor } from '../formula/schools';
+import { standingOf, type Ways } from '../formula/ways';
+import { heatZone } from '../griddle/heat';
+import { cuesFor } from '../griddle/times';
+import type { Ingredient } from '../pantry/ingredient';
+import { foldSteps, foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
+import { minutesOrHours, temperature, type Units } from '../quantity/say';
+
+export interface WorkStep {
+  readonly do: string;
+  /** Empty where the doing says it. */
+  readonly why: string;
+}
+
+const sentence = (s: string): string => `${s.charAt(0).toUpperCase()}${s.slice(1).replace(/[.:;]$/, '')}.`;
+
+/** What is done, and why. @param sheet the lines of one mix */
+export function workSteps(q: {
+  readonly sheet: readonly SheetLine[];
+  readonly kind: KindId;
+  readonly school: string;
+  readonly ways: Ways;
+  readonly units: Pick<Units, 'temperature'>;
+  readonly find: (id: string) => Ingredient | undefined;
+}): readonly WorkStep[] {
+  const { kind, ways, sheet } = q;
+  const own = sheet.filter((l) => l.side === undefined);
+  const parts = joinParts(own, q.find);
+  const whites = parts.includes('whites');
+  const melts = own.some((l) => /\bmelt/i.test(`${l.preparation} ${l.text}`));
+  const far = howFar(kind, ways);
+  const { restMin } = standingOf(ways, kindById(kind));
+  const cues = cuesFor(kind, ways);
+  const [low, high] = heatZone(kind, q.school);
+  const lumps = choiceFor('mixing', 'usual', kind) !== choiceFor('mixing', 'smooth', kind);
+  const late = (moment: SheetLine['moment']): string =>
+    own
+      .filter((l) => l.moment === moment)
+      .map((l) => l.name.replace(/ \(.*\)$/, '').toLowerCase())
+      .join(', ');
+  const fold: readonly WorkStep[] = whites
+    ? foldSteps(kind, ways).map((s, n) => ({ do: s, why: n === 1 ? 'Foam sinks from the moment it is made.' : '' }))
+    : [];
+  const rest: readonly WorkStep[] =
+    restMin > 0
+      ? [
+          {
+            do: `Rest ${minutesOrHours(restMin)}, covered${restMin >= 240 ? ' and chilled' : ''}.`,
+            why: 'Flour drinks and the bubbles of stirring go; longer, and the leavening spends itself.',
+          },
+        ]
+      : [];
+  return [
+    ...(parts.includes('dry') ? [{ do: 'Whisk the dry through.', why: 'Leavening in a lump is bitter where it lies, and missing elsewhere.' }] : []),
+    ...(parts.includes('wet')
+      ? [
+          {
+            do: `Whisk the wet smooth${melts ? '; melted butter under 40 °C' : ''}.`,
+            why: melts ? 'Warmer, it sets the egg in threads.' : 'So that it joins in few turns.',
+          },
+        ]
+      : []),
+    ...joinSteps(
+      kind,
+      ways,
+      parts.filter((p) => p !== 'whites'),
+    ).map((s) => ({ do: s, why: '' })),
+    {
+      do: `${sentence(`mix ${far.words}`)} About ${far.count} ${far.unit}.`,
+      why: lumps ? 'Worked further, the flour makes it tough.' : 'A lump left in tears a thin one.',
+    },
+    ...(foldsBeforeRest(ways, kind) ? [...fold, ...rest] : [...rest, ...fold]),
+    ...(late('rest') ? [{ do: sentence(`fold in ${late('rest')}`), why: 'Early, it colours the batter and sinks.' }] : []),
+    {
+      do: `Heat: ${temperature(low, q.units)} to ${temperature(high, q.units)}${kind === 'oven' ? ' in the oven, the pan in it' : ', a drop of water dances'}.`,
+      why: kind === 'oven' ? 'It climbs by the first blast.' : 'Cooler it lies flat, hotter it browns before it is through.',
+    },
+    ...(cues.pour ? [{ do: sentence(cues.pour), why: '' }] : []),
+    ...(late('poured') || late('top')
+      ? [{ do: sentence(`as it is poured, put on ${[late('poured'), late('top')].filter(Boolean).join(', ')}`), why: '' }]
+      : []),
+    ...(late('flip') ? [{ do: sentence(`before it is turned, put on ${late('flip')}`), why: '' }] : []),
+    { do: sentence(cues.first), why: cues.second ? '' : 'Opened or turned early, it tears and falls.' },
+    ...(cues.second ? [{ do: sentence(cues.second), why: 'The look tells, not the clock.' }] : []),
+  ];
+}
