@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Batch } from '@/core/batch/batch';
+import { asTaken } from '@/core/batch/kitchen';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -30,6 +31,11 @@ export function TakenView({
     const i = findIngredient(id, house.conventions.own);
     return i ? kitchenName(i) : id;
   };
+  /** As the batch is measured: a cook with cups reads no grams. */
+  const said = (id: string, g: number): string => {
+    const i = findIngredient(id, house.conventions.own);
+    return i && batch.exactness === 'kitchen' ? asTaken(i, g, { ...house, exactness: 'kitchen' }).measure : grams(g, house.units);
+  };
   const short = batch.deductions.filter((t) => t.takenG < t.wantedG - 0.05);
   const back = async (): Promise<void> => {
     const a = await asking.ask(() => putBack({ batchId: batch.id }));
@@ -48,8 +54,8 @@ export function TakenView({
       ))}
       {batch.deductions.length > 0 ? (
         <p>
-          Taken off the shelf: {batch.deductions.map((t) => `${nameOf(t.id)} ${grams(t.takenG, house.units)}`).join(', ')}.
-          {short.length > 0 ? <strong> Short: {short.map((t) => `${nameOf(t.id)} ${grams(t.wantedG - t.takenG, house.units)}`).join(', ')}.</strong> : null}
+          Taken off the shelf: {batch.deductions.map((t) => `${nameOf(t.id)} ${said(t.id, t.takenG)}`).join(', ')}.
+          {short.length > 0 ? <strong> Short: {short.map((t) => `${nameOf(t.id)} ${said(t.id, t.wantedG - t.takenG)}`).join(', ')}.</strong> : null}
         </p>
       ) : null}
       <Refusal text={asking.refusal} />

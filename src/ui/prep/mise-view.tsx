@@ -27,11 +27,11 @@ function Changes({
 }) {
   return (
     <section aria-label="What it changes" className="grid w-full gap-2 rounded-plate border-2 border-rim bg-white p-3">
-      <ul className="grid gap-x-8 sm:grid-cols-2">
+      <ul>
         {p.lines.map((l) => (
           <li key={`${l.name} ${l.from}`} className="flex justify-between gap-3 border-b border-line py-1">
-            <span className="min-w-0 [overflow-wrap:anywhere]">{l.name}</span>
-            <span className="text-right">
+            <span className="min-w-24 flex-1 [overflow-wrap:anywhere]">{l.name}</span>
+            <span className="max-w-[60%] text-right">
               <span className="text-soft">{l.from ?? 'not in it'}</span> → <strong>{l.to ?? 'left out'}</strong>
             </span>
           </li>
