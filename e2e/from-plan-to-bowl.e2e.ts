@@ -15,6 +15,13 @@ async function newFormula(page: Page, card: string): Promise<void> {
   await page.getByRole('switch', { name: 'take it off the shelf' }).click();
 }
 
+/** How this house has it before joining; its other jobs have the usual. */
+async function looks(page: Page, way: string): Promise<void> {
+  await page.goto('/house');
+  await choose(page, 'Before joining', way);
+  await expect(page.getByText('Kept for the whole house')).toBeVisible();
+}
+
 async function start(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
@@ -189,9 +196,7 @@ test('almond drink stands in: told before it is taken, marked on the sheet, name
 });
 
 test('twelve kits over three classes: the second look names the bench, waits for an open pile, and counts for that bench alone', async ({ page }) => {
-  await page.goto('/house');
-  await choose(page, 'Before joining', 'a second person looks at every pile');
-  await expect(page.getByText('Kept for the whole house')).toBeVisible();
+  await looks(page, 'a second person looks at every pile');
   await newFormula(page, 'Class cakes\n120 g flour\n5 g baking powder\n180 g milk\n1 egg');
   await page.getByLabel('Pieces').fill('4');
   await page.getByRole('radio', { name: 'kits for benches' }).click();
@@ -220,6 +225,7 @@ test('twelve kits over three classes: the second look names the bench, waits for
   await page.getByRole('radio', { name: /Second look/ }).click();
   await expect(look.getByRole('heading', { name: /of bench 4, class 2$/ })).toBeVisible();
   await expect(look).toContainText('not weighed yet');
+  await looks(page, 'no second look');
 });
 
 test('a bowl that is too thick is brought right by two steps, from how it is seen, in the batch’s own measures', async ({ page }) => {

@@ -9,7 +9,6 @@ import { ingredient } from '../pantry/pantry';
 import { TOOLS, type ToolId } from '../pantry/tools';
 import { weigh } from '../pantry/weigh';
 import { writeNumber } from '../quantity/number';
-import { grams as sayGrams } from '../quantity/say';
 import { unitById } from '../quantity/units';
 
 /** One way to take an amount. */
@@ -147,7 +146,7 @@ function eggs(i: Ingredient, grams: number, house: KitchenConventions, drawer: r
       {
         grams: n * each,
         text: said,
-        ...(half && { note: `beat one, use ${sayGrams(each / 2)} of it` }),
+        ...(half && { note: 'beat one, use half of it' }),
         scoops: Math.ceil(n) + (half ? 1 : 0),
         measures: 1,
         fineness: half ? 1 : 0,

@@ -23,7 +23,7 @@ test('amounts as a kitchen takes them', () => {
   expect(said('butter-unsalted', 56.7)).toBe('1/2 stick');
   expect(said('egg-large', 100)).toBe('2 eggs');
   expect(said('egg-large', 120)).toBe('2 1/2 eggs');
-  expect(nearest(takes('egg-large', 120), 120)?.note).toBe('beat one, use 25 g of it');
+  expect(nearest(takes('egg-large', 120), 120)?.note).toBe('beat one, use half of it');
   expect(said('egg-white', 66)).toBe('2 whites');
   // 62 cups no hand bears: they are weighed
   expect(said('flour-all-purpose', 2083)).toBe('16 2/3 cups');

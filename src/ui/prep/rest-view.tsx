@@ -66,7 +66,7 @@ export function RestView({
       ) : null}
       {foam === null ? null : foam.at === null ? (
         <div className="mt-3 grid gap-2">
-          <h3 className="text-2xl">{foam.beforeRest ? 'Before it rests' : rested ? 'Now' : 'When it has rested'}: the whites</h3>
+          <h2 className="text-2xl">{foam.beforeRest ? 'Before it rests' : rested ? 'Now' : 'When it has rested'}: the whites</h2>
           <ol className="list-inside list-decimal text-xl">
             {foam.steps.map((x) => (
               <li key={x}>{x}</li>
