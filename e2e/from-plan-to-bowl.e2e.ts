@@ -114,7 +114,7 @@ test('a cook with cups, spoons and one pan: from the plan to the log without a g
   await page.waitForURL(/outcome/);
   await noGram(page);
   await page.getByRole('radio', { name: 'Good', exact: true }).click();
-  await page.getByRole('button', { name: 'Into the log' }).click();
+  await page.getByRole('button', { name: 'Write it in the log' }).click();
   await page.goto('/log');
   await expect(page.getByRole('row').filter({ hasText: 'Cup cakes of the lock' })).toContainText('Good');
 });

@@ -1,6 +1,5 @@
 /** The JSON interface's bodies and answers; the OpenAPI document is made from these. */
 import { z } from 'zod';
-import { EXACTNESSES } from '@/core/batch/scale';
 import { VESSELS } from '@/core/card/parts';
 import { CLAIMS } from '@/core/card/words';
 import { KIND_IDS, KINDS } from '@/core/formula/kinds';
@@ -91,7 +90,7 @@ export const scaleRequest = z
     text: text.optional(),
     lines: lines.optional(),
     to: scaleTo,
-    measure: z.enum(EXACTNESSES, 'The measures are "exact", "gram" and "kitchen".'),
+    measure: z.enum(['exact', 'gram', 'kitchen'], 'The measures are "exact", "gram" and "kitchen".'),
     kind: kind.optional(),
     school: school.optional(),
     conventions: conventions.optional(),

@@ -94,6 +94,7 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
                       </Link>
                       <Link href={`/formulas/${b.formulaId}?version=${b.versionNumber}`} className="block text-sm text-soft underline">
                         version {b.versionNumber}
+                        {b.exactness === 'eye' ? ', by eye' : ''}
                       </Link>
                     </td>
                     <td className="py-2.5 pr-4 text-right whitespace-nowrap">

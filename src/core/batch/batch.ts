@@ -103,6 +103,7 @@ export type LogRow = Pick<
   | 'waste'
   | 'change'
   | 'putAway'
+  | 'exactness'
 >;
 
 export interface Outcome {
@@ -117,8 +118,15 @@ export interface Outcome {
   readonly change?: string;
 }
 
+/** By eye there is one bowl, and nobody looks twice. */
+export const HURRIED: Partial<Ways> = { joining: 'at-once', check: 'none' };
+
 /** The ways a batch is made by. */
-export const waysOf = (b: Pick<Batch, 'ways'>, house: { readonly ways: Ways }): Ways => ({ ...house.ways, ...b.ways });
+export const waysOf = (b: Pick<Batch, 'ways'> & Partial<Pick<Batch, 'exactness'>>, house: { readonly ways: Ways }): Ways => ({
+  ...house.ways,
+  ...b.ways,
+  ...(b.exactness === 'eye' && HURRIED),
+});
 
 /** The lines of a sheet that are weighed: those with an amount. */
 export const weighable = (b: Pick<Batch, 'sheet'>): readonly SheetLine[] => b.sheet.filter((l) => l.grams !== null);

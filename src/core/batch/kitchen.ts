@@ -11,7 +11,7 @@ import { type Ingredient, membersOf } from '../pantry/ingredient';
 import type { ToolId } from '../pantry/tools';
 import { asWeighed } from '../quantity/say';
 import type { AccountLine } from './account';
-import type { Exactness, Taken } from './scale';
+import { type Exactness, inMeasures, type Taken } from './scale';
 
 /** What one line asks the drawer. */
 interface Asked {
@@ -34,6 +34,16 @@ const inBatter = (lines: readonly AccountLine[], a: Asked): boolean => lines[a.l
 /** The batter's questions, to be answered together. @param factor times the card */
 export const kitchenLines = (lines: readonly AccountLine[], factor: number): readonly KitchenLine[] => askedOf(lines, factor).filter((a) => inBatter(lines, a));
 
+/** What a hand in a hurry reaches for: a jug's marks and whole spoons. */
+const BY_EYE: readonly ToolId[] = ['cup 1', 'cup 1/2', 'cup 1/4', 'tbsp 1', 'tsp 1', 'tsp 1/2', 'egg 1'];
+
+/** The measures of a drawer that a batch is taken with: by eye the coarse ones, where there are any. */
+export function drawerFor(exactness: Exactness, drawer: readonly ToolId[]): readonly ToolId[] {
+  if (exactness !== 'eye') return drawer;
+  const coarse = drawer.filter((t) => BY_EYE.includes(t));
+  return coarse.length > 1 ? coarse : drawer;
+}
+
 /** What a batch is measured with. */
 export interface MeasuredWith {
   readonly exactness: Exactness;
@@ -43,7 +53,7 @@ export interface MeasuredWith {
 
 /** So much of one thing as a batch takes it: cups and spoons where it is taken so and one measures it, else as it is weighed. */
 export function asTaken(i: Ingredient, grams: number, q: MeasuredWith): { readonly grams: number; readonly measure: string } {
-  const take = q.exactness === 'kitchen' && grams > 0 ? nearest(takesOf(i, grams, q.conventions, q.drawer), grams) : null;
+  const take = inMeasures(q.exactness) && grams > 0 ? nearest(takesOf(i, grams, q.conventions, drawerFor(q.exactness, q.drawer)), grams) : null;
   return take ? { grams: take.grams, measure: take.text } : asWeighed(grams, allFine([{ ingredient: i }]));
 }
 

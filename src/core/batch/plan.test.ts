@@ -1,5 +1,6 @@
 /** Plans: mixes and waves, kits, whole eggs, large bowls, sides, and the laws that hold for all of them. */
 import fc from 'fast-check';
+import { analyse } from '../analyse';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
@@ -7,6 +8,7 @@ import { type Bowl, GAP_CM, type Gear } from '../pantry/gear';
 import { findIngredient } from '../pantry/pantry';
 import { counting } from '../testing/counted';
 import { anyFormula, PLAIN_CAKE } from '../testing/formulas';
+import { waysOf } from './batch';
 import type { Driver } from './driver';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
@@ -14,7 +16,7 @@ import { acrossOf, BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } fr
 import { oneMix, type PlanAsked, plannedSheet, readyFor } from './plan';
 import { roundMl } from './portions';
 import { type Exactness, scale } from './scale';
-import { sheetGroups } from './sheet';
+import { linesOfSheet, sheetGroups } from './sheet';
 import { gPerMl, partsOf, type Side, sideCautions, sideLines } from './sides';
 import { mixesIn, mixName, ONE, type Split } from './split';
 import { placesIn, surfaceOf, surfacesFor } from './surface';
@@ -387,4 +389,36 @@ test('one pan at home: cakes go in any pan; a griddle, where there is one, is li
   expect(on(pans, 'oven')).toEqual(['l']);
   expect(on(pans, 'crepe')).toEqual(['s', 'l']);
   expect(on([...pans, { id: 'g', sort: 'griddle', name: 'G', wideCm: 60, deepCm: 40 }], 'foam')).toEqual(['g']);
+});
+
+test('by eye: a jug’s marks, whole spoons and whole eggs, joined in one bowl with nobody looking twice; the ratios it gives up are told', () => {
+  const eye = planned({ by: 'factor', factor: 1 }, ONE, { how: 'eye' });
+  for (const l of eye.sheet) expect(l.measure ?? '').not.toMatch(/[1357]\/8|1\/3|2\/3|[13]\/4 tsp|1\/2 egg/);
+  expect(eye.one.moved.length).toBeGreaterThan(2);
+  const ways = waysOf({ ways: { check: 'second' }, exactness: 'eye' }, FRESH_KITCHEN);
+  expect([ways.joining, ways.check]).toEqual(['at-once', 'none']);
+  expect(waysOf({ ways: { check: 'second' }, exactness: 'gram' }, FRESH_KITCHEN).check).toBe('second');
+});
+
+test('law: drift is true against weighing again what the sheet says, whatever the exactness and the size', () => {
+  const kinds = fc.constantFrom('gram' as const, 'kitchen' as const, 'eye' as const);
+  fc.assert(
+    fc.property(kinds, fc.double({ min: 0.3, max: 4, noNaN: true }), (how, factor) => {
+      const p = planned({ by: 'factor', factor }, ONE, { how });
+      // the sheet's own parts, as a hand that follows it has them in the bowl
+      const again = analyse(linesOfSheet(p.sheet, find), 'griddle');
+      const exact = p.ready.before;
+      const of = {
+        salt: (a: typeof exact) => a.percent?.salt ?? 0,
+        egg: (a: typeof exact) => a.percent?.egg ?? 0,
+        fat: (a: typeof exact) => a.percent?.fat ?? 0,
+        co2: (a: typeof exact) => a.co2Per100gFlour ?? 0,
+      };
+      for (const [ratio, pick] of Object.entries(of)) {
+        const told = p.one.moved.find((m) => m.ratio === ratio)?.pct ?? 0;
+        expect(told).toBeCloseTo(100 * (pick(again) / pick(exact) - 1), 6);
+      }
+    }),
+    { numRuns: 60 },
+  );
 });

@@ -11,11 +11,11 @@ import { kitchenName } from '../pantry/ingredient';
 import { grams as sayGrams } from '../quantity/say';
 import type { Result } from '../result';
 import { type CannotScale, type Driver, meansOf, portionOf, pouredPieces, timesOf } from './driver';
-import { type InKitchen, inKitchen } from './kitchen';
+import { drawerFor, type InKitchen, inKitchen } from './kitchen';
 import { inLargeBowl } from './large-bowl';
 import { takenOnce } from './once';
 import { owedByOne, type Pieces, piecesOfPlan } from './pieces';
-import { type Exactness, type Scaled, scale } from './scale';
+import { type Exactness, inMeasures, type Scaled, scale } from './scale';
 import { sheetOf } from './sheet';
 import type { SheetLine } from './sheet-line';
 import { mixesIn, type Split } from './split';
@@ -130,10 +130,11 @@ const MOST_TRIES_CUPS = 14;
 function oneMade(r: Ready, q: SheetAsked): Result<{ readonly one: Scaled<FormulaLine>; readonly kitchen: InKitchen | null }, CannotScale> {
   const portion = portionOf(q.driver) ?? q.portionMl;
   const poured = pouredPieces(q.driver);
-  const cups = q.exactness === 'kitchen';
+  const cups = inMeasures(q.exactness);
+  const house = { ...q.house, drawer: drawerFor(q.exactness, q.house.drawer) };
   const made = (factor: number) => {
-    const kitchen = cups ? inKitchen(r.lines, factor, q.house, q.rough) : null;
-    const one = scale(r.lines, { by: 'factor', factor }, q.exactness === 'kitchen' ? (kitchen?.taken ?? []) : q.exactness, q.kind, portion);
+    const kitchen = cups ? inKitchen(r.lines, factor, house, q.rough) : null;
+    const one = scale(r.lines, { by: 'factor', factor }, inMeasures(q.exactness) ? (kitchen?.taken ?? []) : q.exactness, q.kind, portion);
     return one.ok ? { ok: true as const, value: { one: one.value, kitchen } } : one;
   };
   let one = made(r.each);
@@ -164,7 +165,7 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
   const whole = scale(
     r.lines,
     { by: 'factor', factor: times },
-    kitchen ? inKitchen(r.lines, times, q.house, true).taken : q.exactness === 'kitchen' ? 'gram' : q.exactness,
+    inMeasures(q.exactness) ? inKitchen(r.lines, times, { ...q.house, drawer: drawerFor(q.exactness, q.house.drawer) }, true).taken : q.exactness,
     kind,
     portion,
   );

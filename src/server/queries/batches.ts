@@ -134,7 +134,7 @@ export async function log(f: LogFilter, most = LOGGED_AT_ONCE): Promise<Page<Log
   const rows = await query<Omit<LogRow, 'timeline'> & { readonly timeline: unknown; readonly micros: string } & Record<string, unknown>>(
     `select b.id, b.formula_id as "formulaId", b.name, v.number as "versionNumber", b.started_at as "startedAt", b.finished_at as "finishedAt",
             b.pieces, b.pieces_planned as "piecesPlanned", b.timeline, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS",
-            b.verdict, b.marks, b.note, b.waste, b.change, b.put_away as "putAway", (extract(epoch from b.started_at) * 1000000)::bigint::text as micros,
+            b.verdict, b.marks, b.note, b.waste, b.change, b.put_away as "putAway", b.exactness, (extract(epoch from b.started_at) * 1000000)::bigint::text as micros,
             (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt"
        from (select * from batches b ${where.length > 0 ? `where ${where.join(' and ')}` : ''} order by b.started_at desc, b.id desc limit $1) b
        join formula_versions v on v.id = b.version_id order by b.started_at desc, b.id desc`,

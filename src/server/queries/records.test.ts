@@ -74,6 +74,7 @@ test('migrations are applied once', async () => {
     '0009_records.sql',
     '0010_finding.sql',
     '0011_changes_after_the_start.sql',
+    '0012_by_eye.sql',
   ]);
 });
 

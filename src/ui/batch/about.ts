@@ -1,6 +1,7 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
 import type { Batch } from '@/core/batch/batch';
 import { type Driver, hasTestPiece, wantedPieces } from '@/core/batch/driver';
+import { inMeasures } from '@/core/batch/scale';
 import { mixesIn, type Split } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
 import { grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
@@ -58,6 +59,6 @@ export const batchAbout = (b: Batch, units: Units): readonly string[] =>
     pieces: kindById(b.kind).pieces,
     massG: b.massG,
     volumeMl: null,
-    cups: b.exactness === 'kitchen',
+    cups: inMeasures(b.exactness),
     units,
   });

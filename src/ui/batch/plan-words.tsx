@@ -104,12 +104,24 @@ const SIZE_TOLD = 0.005;
 /** More than this of anything by the cup is better weighed. */
 const MANY_CUPS_ML = 2900;
 
+/** So near a whole or half card is nearly free, as a share. */
+const NEARLY_FREE = 0.08;
+
+/** The whole or half batch that is nearly free; null where none is, or it is that already. */
+export function nearHalf(times: number): number | null {
+  const half = Math.max(0.5, Math.round(2 * times) / 2);
+  const off = Math.abs(half / times - 1);
+  return off > 1e-3 && off <= NEARLY_FREE ? half : null;
+}
+
 /** How the measures were chosen, for one mix. */
 export function KitchenWords({
   kitchen,
   askedG,
   massG,
   volumeMl,
+  times,
+  onTimes,
 }: {
   readonly kitchen: InKitchen | null;
   /** What was asked of batter, g. */
@@ -117,8 +129,12 @@ export function KitchenWords({
   /** What the batter weighs as it is taken, g, and its ml; null while that is not known. */
   readonly massG: number | null;
   readonly volumeMl: number | null;
+  /** Times the card, all of it. */
+  readonly times: number | null;
+  readonly onTimes: (factor: number) => void;
 }) {
   if (!kitchen) return null;
+  const half = times === null ? null : nearHalf(times);
   const off = askedG !== null && massG !== null ? massG - askedG : 0;
   return (
     <div className="grid gap-2 text-[15px]" role="status">
@@ -133,6 +149,15 @@ export function KitchenWords({
         <p>
           It comes to {((100 * Math.abs(off)) / askedG).toFixed(1)} % {off < 0 ? 'less' : 'more'} batter than asked.
         </p>
+      ) : null}
+      {half !== null ? (
+        <Button className="justify-self-start" onClick={() => onTimes(half)}>
+          {half === 1 ? 'The card as it is' : `${writeNumber(new Fraction(Math.round(2 * half), 2))} times the card`}
+          <span className="font-normal">
+            {' '}
+            {`${times !== null && half > times ? '+' : '\u2212'}${times === null ? '' : Math.abs(100 * (half / times - 1)).toFixed(0)} % batter`}
+          </span>
+        </Button>
       ) : null}
       {volumeMl !== null && volumeMl > MANY_CUPS_ML ? <p>That is many cups: a scale is quicker, and counts no scoop twice.</p> : null}
     </div>

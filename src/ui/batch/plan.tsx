@@ -7,7 +7,7 @@ import { analyse, unsettled } from '@/core/analyse';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
-import { EXACTNESS_WORDS, type Exactness } from '@/core/batch/scale';
+import { EXACTNESS_WORDS, type Exactness, inMeasures } from '@/core/batch/scale';
 import type { Serving } from '@/core/batch/serving';
 import { toolOf } from '@/core/batch/sheet';
 import type { Side } from '@/core/batch/sides';
@@ -165,7 +165,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           amountFor={p.amountFor}
         />
         {means ? (
-          <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={kind.pieces} cups={exactness === 'kitchen'} />
+          <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={kind.pieces} cups={inMeasures(exactness)} />
         ) : null}
         {p.splitAsked && split ? (
           <SplitPart
@@ -224,17 +224,25 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               changed();
               setExactness(v);
             }}
-            options={(['gram', 'exact', 'kitchen'] as const).map((value) => ({ value, label: EXACTNESS_WORDS[value] }))}
+            options={(['gram', 'exact', 'kitchen', 'eye'] as const).map((value) => ({ value, label: EXACTNESS_WORDS[value] }))}
           />
         </div>
-        {planned ? <Drifted moved={planned.one.moved} all={exactness === 'kitchen'} /> : null}
+        {planned ? <Drifted moved={planned.one.moved} all={inMeasures(exactness)} /> : null}
         <ReadsAs sheet={oneMix(p.sheet)} stepG={p.stepG} units={units} />
-        {exactness === 'kitchen' ? (
+        {exactness === 'eye' ? (
+          <Notice weight="note">
+            By eye, for a hurry: all in one bowl or the blender, whole spoons and a jug’s marks, no mise and no second look. What is given up: the ratios above,
+            and that the next batch is as this one. The log says which gear it was.
+          </Notice>
+        ) : null}
+        {inMeasures(exactness) ? (
           <KitchenWords
             kitchen={planned?.kitchen ?? null}
             askedG={p.ready && means ? means.massG / (n?.by === 'bowls' ? n.mixes : 1) : null}
             massG={planned?.one.massG ?? null}
             volumeMl={planned?.one.volumeMl ?? null}
+            times={means?.factor ?? null}
+            onTimes={(f) => set({ by: 'factor', amount: String(f) })}
           />
         ) : null}
         {p.eggChoice || eggs !== null ? (
@@ -249,7 +257,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               changed();
               setEggs(e);
             }}
-            cups={exactness === 'kitchen'}
+            cups={inMeasures(exactness)}
           />
         ) : null}
         <Button look="bare" className="self-start" onClick={() => router.push(`/formulas/${formulaId}?version=${number}`)}>
@@ -309,7 +317,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
                   pieces: kind.pieces,
                   massG: planned.massG,
                   volumeMl: planned.volumeMl,
-                  cups: exactness === 'kitchen',
+                  cups: inMeasures(exactness),
                   units,
                 }),
                 `version ${number}`,
@@ -331,7 +339,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
                   pace={p.pace}
                   piecesName={kind.pieces}
                   units={units}
-                  cups={exactness === 'kitchen'}
+                  cups={inMeasures(exactness)}
                 />
               ) : null}
               <ClaimView formula={formula} lines={p.lines} portionMl={p.pan ? null : p.portionMl} />

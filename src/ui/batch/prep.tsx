@@ -101,9 +101,11 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
   const allIn = bowls.every((l) => done.ticked.has(l.key));
   const mixedAt = mixed.filter((e) => e.act.mix === at).at(-1)?.at ?? null;
   const begun = log.ticked.length > 0;
-  const stages = STAGES.filter((s) => s !== 'check' || wantsCheck);
+  // by eye there are fewer screens: what goes in, and on
+  const hurried = batch.exactness === 'eye';
+  const stages = STAGES.filter((s) => (s !== 'check' || wantsCheck) && (s !== 'mise' || !hurried));
   const natural: Stage =
-    !begun && !entriesOf(log.entries, 'mise-done').length
+    !begun && !hurried && !entriesOf(log.entries, 'mise-done').length
       ? 'mise'
       : left.some((l) => l.mix === undefined || l.mix === at)
         ? 'weigh'

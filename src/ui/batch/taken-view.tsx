@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Batch } from '@/core/batch/batch';
 import { asTaken } from '@/core/batch/kitchen';
+import { inMeasures } from '@/core/batch/scale';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -34,7 +35,7 @@ export function TakenView({
   /** As the batch is measured: a cook with cups reads no grams. */
   const said = (id: string, g: number): string => {
     const i = findIngredient(id, house.conventions.own);
-    return i && batch.exactness === 'kitchen' ? asTaken(i, g, { ...house, exactness: 'kitchen' }).measure : grams(g, house.units);
+    return i && inMeasures(batch.exactness) ? asTaken(i, g, { ...house, exactness: batch.exactness }).measure : grams(g, house.units);
   };
   const short = batch.deductions.filter((t) => t.takenG < t.wantedG - 0.05);
   const back = async (): Promise<void> => {

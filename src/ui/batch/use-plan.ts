@@ -2,6 +2,7 @@
 import { useDeferredValue, useMemo } from 'react';
 import { analyse, circumstancesOf } from '@/core/analyse';
 import type { Lit } from '@/core/batch/acts';
+import { HURRIED } from '@/core/batch/batch';
 import { meansOf, wantedPieces } from '@/core/batch/driver';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
 import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
@@ -113,7 +114,7 @@ export function usePlan(q: PlanOf) {
   const pieces = planned?.ok ? (planned.value.pieces?.all ?? null) : null;
   const stepsNow = (): readonly Step[] | null => {
     if (!driver || !split?.split || sheet.length === 0) return null;
-    const { ways } = kitchenOf(formula, house);
+    const ways = { ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) };
     const batch = {
       sheet,
       weights: {},
@@ -165,7 +166,14 @@ export function usePlan(q: PlanOf) {
     atTable,
     besideRead,
     sheet,
-    method: workSteps({ sheet: oneMix(sheet), kind: formula.kind, school: school.id, ways: kitchenOf(formula, house).ways, units, find }),
+    method: workSteps({
+      sheet: oneMix(sheet),
+      kind: formula.kind,
+      school: school.id,
+      ways: { ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) },
+      units,
+      find,
+    }),
     stepG,
     account,
     steps: stepsNow(),
