@@ -86,6 +86,57 @@ export function BatchSheet({ name, about, lines, split, units, method }: SheetPa
   );
 }
 
+/** A sheet for each mix, a page each: for who weighs that mix, or that bench. */
+export function MixSheets({
+  name,
+  about,
+  sheets,
+  units,
+}: {
+  readonly name: string;
+  readonly about: string;
+  readonly sheets: readonly { readonly name: string; readonly lines: readonly SheetLine[] }[];
+  readonly units: Units;
+}) {
+  return (
+    <Paper name={`Sheets by mix: ${name}`}>
+      {sheets.map((s, n) => {
+        const groups = sheetGroups(s.lines);
+        const size = Math.max(9, Math.min(17, 520 / Math.max(1, s.lines.length + 1.4 * groups.length)));
+        const wide = s.lines.some((l) => measureSaid(l, units).length > 10);
+        return (
+          <View key={s.name} break={n > 0}>
+            <Text style={look.title}>{s.name}</Text>
+            <Text style={look.about}>
+              {name}; {about}
+            </Text>
+            {groups.map((g) => (
+              <View key={g.name}>
+                <Text style={[look.group, { fontSize: Math.min(14, size) }]}>{g.name}</Text>
+                {g.lines.map((l) => (
+                  <View key={l.key} style={[look.row, { fontSize: size, paddingVertical: size / 5 }]} wrap={false}>
+                    <View style={{ width: 20 }}>
+                      <Boxes count={1} />
+                    </View>
+                    <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>{measureSaid(l, units)}</Text>
+                    <Text style={{ flex: 1 }}>
+                      {l.measure === null ? l.text : l.name}
+                      {l.standsFor ? ` (stands in for ${l.standsFor.toLowerCase()})` : ''}
+                      {l.measure !== null && l.preparation ? `, ${l.preparation}` : ''}
+                    </Text>
+                  </View>
+                ))}
+              </View>
+            ))}
+            <Text style={[look.about, { marginTop: 14 }]}>Weighed by ____________ Looked at by ____________</Text>
+            <Text style={look.small}>{CAUTION}</Text>
+          </View>
+        );
+      })}
+    </Paper>
+  );
+}
+
 /** The notice for whoever eats, of a batch as it is. */
 export function NoticePaper({
   name,

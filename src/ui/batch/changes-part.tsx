@@ -15,6 +15,7 @@ import { useTime } from '../time';
 
 const PAPER_NAMES: Readonly<Record<string, string>> = {
   sheet: 'the sheet',
+  sheets: 'the sheets by mix',
   shopping: 'the shopping list',
   labels: 'the labels',
   notice: 'the allergen notice',

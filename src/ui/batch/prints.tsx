@@ -1,5 +1,6 @@
 import { CalendarDays, FileText } from 'lucide-react';
 import type { Batch } from '@/core/batch/batch';
+import { mixesIn } from '@/core/batch/split';
 import { lookOf } from '../kit/button';
 
 /** The same sheet, its shopping list and its labels as PDF. */
@@ -14,6 +15,7 @@ export function Prints({ batch }: { readonly batch: Pick<Batch, 'id' | 'split' |
   return (
     <>
       {link('sheet', 'Sheet as PDF')}
+      {mixesIn(batch.split) > 1 ? link('sheets', batch.split.by === 'kits' ? 'A sheet for each bench' : 'A sheet for each mix') : null}
       {link('shopping', 'Shopping list')}
       {link('notice', 'Allergen notice')}
       {link('labels', batch.split.by === 'kits' ? 'Kit labels' : 'Labels for bag and tub')}

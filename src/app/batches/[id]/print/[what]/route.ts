@@ -5,6 +5,7 @@ import { kitLabels } from '@/core/batch/kits';
 import { noticeOf } from '@/core/batch/notice';
 import { oneMix } from '@/core/batch/plan';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
+import { mixesIn, mixName } from '@/core/batch/split';
 import { takeOut, withTaken } from '@/core/batch/take-out';
 import { workSteps } from '@/core/day/method';
 import { timeLine } from '@/core/day/schedule';
@@ -15,7 +16,7 @@ import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { problem } from '@/server/api/problem';
 import { reach, transaction } from '@/server/db/pool';
-import { BatchSheet, Labels, NoticePaper, ShoppingPaper } from '@/server/print/batch';
+import { BatchSheet, Labels, MixSheets, NoticePaper, ShoppingPaper } from '@/server/print/batch';
 import { asCalendar } from '@/server/print/calendar';
 import { asPdf } from '@/server/print/paper';
 import { TimeLinePaper } from '@/server/print/timeline';
@@ -26,7 +27,7 @@ import { stockNoted } from '@/server/queries/pantry';
 import { dayOf } from '@/server/usecases/day';
 import { batchAbout } from '@/ui/batch/about';
 
-const PAPERS = ['sheet', 'shopping', 'labels', 'notice', 'timeline'];
+const PAPERS = ['sheet', 'sheets', 'shopping', 'labels', 'notice', 'timeline'];
 
 /** A batch on paper: `sheet`, `shopping`, `labels` or `timeline`; and its time line for a calendar. */
 export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string; what: string }> }): Promise<Response> {
@@ -56,6 +57,17 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
         method: workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, ways: waysOf(b, house), units, find }),
       }),
       b.name,
+    );
+  }
+  if (what === 'sheets') {
+    const n = mixesIn(b.split);
+    const sheets = Array.from({ length: n }, (_, m) => ({
+      name: n > 1 ? mixName(b.split, m + 1).replace(/^./, (c) => c.toUpperCase()) : b.name,
+      lines: b.sheet.filter((l) => l.mix === m + 1 || (n === 1 && l.side === undefined)),
+    }));
+    return asPdf(
+      createElement(MixSheets, { name: b.name, about: [`version ${b.versionNumber}`, stateWords].filter(Boolean).join('; '), sheets, units }),
+      `${b.name} sheets`,
     );
   }
   if (what === 'notice')
