@@ -115,7 +115,7 @@ test('a cook with cups, spoons and one pan: from the plan to the log without a g
   await noGram(page);
   await page.getByRole('radio', { name: 'Good', exact: true }).click();
   await page.getByRole('button', { name: 'Write it in the log' }).click();
-  await page.goto('/log');
+  await page.waitForURL(/\/log$/);
   await expect(page.getByRole('row').filter({ hasText: 'Cup cakes of the lock' })).toContainText('Good');
 });
 

@@ -124,7 +124,7 @@ test('the test piece is outside the count, and is judged before the next is pour
   await expect(step).toContainText('How is the test piece?');
   await expect(page.getByRole('region', { name: 'Count' })).toContainText('0 of 2');
   await page.getByRole('radio', { name: 'too thick' }).click();
-  await expect(page.getByText(/^Stir \d+ g of milk into the bowl/)).toBeVisible();
+  await expect(page.getByText(/^Stir [\d.]+ g of whole milk into the bowl/)).toBeVisible();
   await expect(step).toContainText('Pour 2');
   await axe(page);
 });

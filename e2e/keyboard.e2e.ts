@@ -102,7 +102,7 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   // the screen has gone on to the joining: every part ready, then counted, then at rest
   await expect(page.getByRole('region', { name: 'Joining' })).toBeVisible();
   for (const part of [/^Dry bowl/, /^Wet bowl/]) {
-    await tabTo(page, part);
+    await tabTo(page, part, 120);
     await page.keyboard.press('Space');
   }
   await tabTo(page, /^They meet: count$/);
