@@ -185,6 +185,15 @@ function BoardAt({
               measured={measured}
               addIns={addInsOf(batch, goesOn, (id) => findIngredient(id, measured.conventions.own))}
             />
+            {whites && step.do === 'pour' && foldedAt(log.entries, progress.bowl) === null ? (
+              <p className="mt-2 text-lg font-semibold">
+                The whites are not folded in yet:{' '}
+                <Link href={`/batches/${batch.id}/prep`} className="text-rim underline">
+                  to Prep
+                </Link>
+                .
+              </p>
+            ) : null}
             <div className="mt-3 flex flex-wrap gap-3">
               {step.do === 'done' ? (
                 held ? null : (

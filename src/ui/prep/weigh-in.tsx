@@ -247,7 +247,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
       <Refusal text={asking.refusal} />
       <div className="flex flex-wrap gap-3">
         <Button
-          look={over ? 'plain' : 'now'}
+          look={over || short !== null ? 'plain' : 'now'}
           size="work"
           className="min-h-16 !px-8 text-xl"
           disabled={weighed && (Number.isNaN(reading) || reading < 0 || Boolean(over))}
@@ -337,17 +337,26 @@ function TooLittle({
             <p className="text-soft">{changes.join('; ')}.</p>
           </>
         ) : null}
-        {offers.map((o) => (
-          <span key={`${o.to} ${o.with}`} className="flex flex-wrap items-center gap-3">
-            <Button size="work" disabled={busy} onClick={() => onFill(o)}>
-              {o.name} for what is missing of {name.toLowerCase()}
-            </Button>
-            <span className="text-soft">
-              {o.says}
-              {o.caution ? <strong className="text-ink">. {o.caution}</strong> : null}
+        {offers.length > 0 ? (
+          <details>
+            <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">
+              Something else for what is missing of {name.toLowerCase()}
+            </summary>
+            <span className="mt-2 grid justify-items-start gap-2">
+              {offers.map((o) => (
+                <span key={`${o.to} ${o.with}`} className="flex flex-wrap items-center gap-3">
+                  <Button size="work" disabled={busy} onClick={() => onFill(o)}>
+                    {o.name}, for {say(by)}
+                  </Button>
+                  <span className="text-soft">
+                    {o.says}
+                    {o.caution ? <strong className="text-ink">. {o.caution}</strong> : null}
+                  </span>
+                </span>
+              ))}
             </span>
-          </span>
-        ))}
+          </details>
+        ) : null}
       </div>
     </section>
   );
