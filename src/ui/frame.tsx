@@ -32,12 +32,12 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
         To the page
       </a>
       <header className="border-b-4 border-rim bg-white print:hidden">
-        <div className="mx-auto flex h-14 max-w-[1400px] items-center gap-1 px-4">
+        <div className="mx-auto flex min-h-14 max-w-[1400px] flex-wrap items-center gap-x-1 px-4 max-md:py-1">
           <Link href="/" className="mr-1 flex items-center gap-2 rounded-hold font-sign lg:mr-4 text-2xl font-extrabold tracking-tight text-rim">
             <Mark className="size-8" />
             <span className="max-lg:sr-only">Even Crumb</span>
           </Link>
-          <nav aria-label="Parts" className="flex items-center gap-1">
+          <nav aria-label="Parts" className="flex min-w-0 flex-wrap items-center gap-x-1">
             {link('/', 'Today', here === 'today')}
             {link('/premix', 'Premix', here === 'premix')}
             {link('/sides', 'Alongside', here === 'sides')}

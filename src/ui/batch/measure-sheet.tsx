@@ -34,7 +34,7 @@ export function MeasureSheet({ title, about, lines, split, units, method = [] }:
   const wide = lines.some((l) => (l.measure?.length ?? 0) > 10);
   const boxes = (l: SheetLine): number => (l.mix === undefined ? 1 : Math.min(mixes, MOST_BOXES));
   const most = Math.max(1, ...lines.map(boxes));
-  const columns = `${most * 1.25 + 0.15}rem ${wide ? '14rem' : units.weight === 'oz' ? '10.5rem' : '6.5rem'} 1fr`;
+  const columns = `${most * 1.25 + 0.15}rem ${wide ? 'min(14rem, 38vw)' : units.weight === 'oz' ? 'min(10.5rem, 38vw)' : '6.5rem'} minmax(0, 1fr)`;
   return (
     <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 print:rounded-none print:p-0" data-print-sheet>
       <h2 className="text-2xl [overflow-wrap:anywhere]">{title}</h2>
@@ -57,7 +57,7 @@ export function MeasureSheet({ title, about, lines, split, units, method = [] }:
                     <span key={n} className="size-4 rounded-[3px] border-2 border-rim" />
                   ))}
                 </span>
-                <strong className="text-right text-lg whitespace-nowrap print:text-[1.1em]">{measureSaid(l, units)}</strong>
+                <strong className="text-right text-lg sm:whitespace-nowrap print:text-[1.1em]">{measureSaid(l, units)}</strong>
                 <span className="min-w-0 [overflow-wrap:anywhere]">
                   {l.measure === null ? l.text : l.name}
                   {l.standsFor ? <strong className="text-berry"> (stands in for {l.standsFor.toLowerCase()})</strong> : null}

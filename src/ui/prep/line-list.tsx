@@ -35,7 +35,7 @@ export function LineList({
           return (
             <li key={l.key}>
               <label
-                className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full ${wide ? 'grid-cols-[2.75rem_20rem_1fr]' : 'grid-cols-[2.75rem_9rem_1fr]'} items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
+                className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full ${wide ? 'grid-cols-[2.75rem_min(20rem,38vw)_1fr]' : 'grid-cols-[2.75rem_min(9rem,30vw)_1fr]'} items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
               >
                 <input type="checkbox" className="sr-only" checked={on} onChange={() => done.put(l.key, !on)} />
                 <span className={`grid size-9 place-items-center rounded-lg border-[3px] border-rim ${on ? 'bg-rim text-white' : 'bg-white'}`}>
