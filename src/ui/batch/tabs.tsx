@@ -23,13 +23,13 @@ export function BatchHead({ batch, here, units }: { readonly batch: Batch; reado
           , {batch.piecesPlanned ? `${batch.piecesPlanned} pieces, ` : ''}begun {when(batch.startedAt, units)}
         </p>
       </div>
-      <nav aria-label="Parts of the batch" className="ml-auto flex gap-1">
+      <nav aria-label="Parts of the batch" className="ml-auto flex flex-wrap gap-1 max-sm:ml-0">
         {TABS.map((t) => (
           <Link
             key={t.id}
             href={`/batches/${batch.id}/${t.id}`}
             aria-current={t.id === here ? 'page' : undefined}
-            className={`flex min-h-12 items-center rounded-t-hold border-2 border-b-0 px-5 text-lg font-semibold ${t.id === here ? 'border-rim bg-white text-ink' : 'border-transparent text-rim hover:bg-wash'}`}
+            className={`flex min-h-12 items-center rounded-t-hold border-2 border-b-0 px-5 text-lg max-sm:px-3 font-semibold ${t.id === here ? 'border-rim bg-white text-ink' : 'border-transparent text-rim hover:bg-wash'}`}
           >
             {t.name}
           </Link>
