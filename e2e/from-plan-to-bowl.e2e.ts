@@ -255,3 +255,32 @@ test('a bowl that is too thick is brought right by two steps, from how it is see
   await seen.getByRole('button').nth(2).click();
   await expect(correct.getByText(/^✓ .*Leave it/)).toBeVisible();
 });
+
+test('sweet and savoury crepes from one base: joined once, parted, each end finished apart and poured in its turn', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('radio', { name: 'both from one base' }).click();
+  await page.getByLabel('Pieces, sweet').fill('1');
+  await page.getByLabel('Pieces, savoury').fill('1');
+  await page.getByLabel('Portion, savoury').fill('a lot');
+  await expect(page.getByRole('alert').filter({ hasText: 'is no portion' })).toBeVisible();
+  await page.getByLabel('Portion, savoury').fill('1/4 cup');
+  await expect(page.getByText(/^One base, joined and rested once, then parted: \d+ ml for sweet, 59 ml for savoury/)).toBeVisible();
+  const sheet = page.getByRole('region', { name: 'Sheet to mix from' });
+  await expect(sheet.getByRole('heading', { name: /^Into the (sweet|savoury) part$/ }).first()).toBeVisible();
+  await axe(page);
+  const batch = await start(page);
+  await toWeighIn(page);
+  await tickAll(page);
+  await join(page);
+  await expect(page.getByText(/then parted: .* into each what is its own/)).toBeVisible();
+  await page.goto(`${batch}/griddle`);
+  const step = page.getByRole('region', { name: 'Next' }).getByRole('status');
+  await expect(step).toContainText('Pour 1, sweet');
+  await page.getByRole('button', { name: 'Poured: 1', exact: true }).click();
+  await page.getByRole('button', { name: /^(Turned|Taken off) already: 1/ }).click();
+  await page.getByRole('button', { name: /^Taken off already: 1/ }).click();
+  await expect(step).toContainText('Pour 2, savoury');
+});

@@ -13,6 +13,8 @@ import { amount, count, moment, requestId, whole } from './fields';
 /** One first piece to test with, outside the count. */
 const testPiece = z.boolean().optional();
 
+const endAsked = z.object({ name: z.string().max(60), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000) });
+
 export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000), testPiece }),
   z.object({
@@ -40,6 +42,7 @@ export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('flour'), grams: amount('Flour', 1_000_000), testPiece }),
   z.object({ by: z.literal('mass'), grams: amount('Batter', 1_000_000), testPiece }),
   z.object({ by: z.literal('ingredient'), ingredientId: z.string().max(60), grams: amount('Amount', 1_000_000), testPiece }),
+  z.object({ by: z.literal('both'), a: endAsked, b: endAsked, testPiece }),
   z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000), testPiece }),
 ]);
 

@@ -21,6 +21,7 @@ export const sheetLineSchema = z.object({
   mostG: gramsKept.optional(),
   moment: z.enum(['rest', 'poured', 'flip', 'top']).optional(),
   side: z.string().optional(),
+  forEnd: z.string().optional(),
   standsFor: z.string().optional(),
   lot: z.string().optional(),
   spoons: z.string().nullable().optional(),

@@ -16,6 +16,12 @@ interface Tested {
   readonly testPiece?: boolean | undefined;
 }
 
+export interface EndAsked {
+  readonly name: string;
+  readonly pieces: number;
+  readonly portionMl: number;
+}
+
 export type Driver = (
   | { readonly by: 'pieces'; readonly pieces: number; readonly portionMl: number }
   | {
@@ -36,6 +42,8 @@ export type Driver = (
   | { readonly by: 'pans'; readonly fillings: number; readonly piecesEach: number; readonly portionMl: number }
   | { readonly by: 'ingredient'; readonly ingredientId: string; readonly grams: number }
   | { readonly by: 'eggs'; readonly eggs: number }
+  /** Both ends of a forked formula from one base: so many of each, each in its portion. */
+  | { readonly by: 'both'; readonly a: EndAsked; readonly b: EndAsked }
 ) &
   Tested;
 
@@ -43,12 +51,22 @@ type Counted = Extract<Driver, { readonly by: 'pieces' | 'guests' | 'pans' }>;
 
 const isCounted = (d: Driver): d is Counted => d.by === 'pieces' || d.by === 'guests' || d.by === 'pans';
 
-/** The portion a driver says; null where it says none. */
-export const portionOf = (d: Driver): number | null => (isCounted(d) ? d.portionMl : null);
+/** The portion a driver says, of two ends the middle; null where it says none. */
+export const portionOf = (d: Driver): number | null => (d.by === 'both' ? endsMl(d) / (d.a.pieces + d.b.pieces) : isCounted(d) ? d.portionMl : null);
+
+const endsMl = (d: Extract<Driver, { readonly by: 'both' }>): number => d.a.pieces * d.a.portionMl + d.b.pieces * d.b.portionMl;
+
+/** How one base is parted between its two ends: mL of each, as it is poured. Null where there is one end. */
+export const partingOf = (d: Driver): readonly { readonly name: string; readonly ml: number; readonly share: number }[] | null =>
+  d.by === 'both' ? [d.a, d.b].map((e) => ({ name: e.name, ml: e.pieces * e.portionMl, share: (e.pieces * e.portionMl) / endsMl(d) })) : null;
+
+/** Which end a piece is of, poured in their order; null where there is one. @param piece from 1, a test piece not counted */
+export const endOfPiece = (d: Driver, piece: number): string | null => (d.by === 'both' ? (piece <= d.a.pieces ? d.a.name : d.b.name) : null);
 
 /** Pieces that are wanted, the test piece left out; null where the driver counts none. */
 export function wantedPieces(d: Driver): number | null {
   if (d.by === 'pieces') return d.pieces;
+  if (d.by === 'both') return d.a.pieces + d.b.pieces;
   if (d.by === 'pans') return d.fillings * d.piecesEach;
   return d.by === 'guests' ? Math.ceil(d.guests * d.each * (1 + d.secondsPct / 100) - 1e-9) : null;
 }
@@ -115,6 +133,9 @@ function factorFor(lines: readonly AnalysableLine[], a: Analysis, to: Driver, mi
       const each = Math.ceil((pouredPieces(to) ?? 0) / mixes - 1e-9);
       return { ok: true, value: (mixes * massForUsable(each * to.portionMl * a.volume.densityGPerMl)) / pouredG(a.tally) };
     }
+    case 'both':
+      // its lines are put together at their size
+      return { ok: true, value: 1 };
     case 'vessel':
       return a.volume ? { ok: true, value: (to.ml * (1 - to.headPct / 100)) / a.volume.volumeMl } : no('to.ml', 'There is no batter to fill it with.');
   }

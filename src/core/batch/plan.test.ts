@@ -6,10 +6,11 @@ import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { type Bowl, GAP_CM, type Gear } from '../pantry/gear';
 import { findIngredient } from '../pantry/pantry';
+import { bowlLines } from '../prep/weigh';
 import { counting } from '../testing/counted';
 import { anyFormula, PLAIN_CAKE } from '../testing/formulas';
 import { waysOf } from './batch';
-import type { Driver } from './driver';
+import { type Driver, endOfPiece, partingOf, portionOf } from './driver';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
 import { acrossOf, BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
@@ -421,4 +422,59 @@ test('law: drift is true against weighing again what the sheet says, whatever th
     }),
     { numRuns: 60 },
   );
+});
+
+test('two ends from one base: the base once, what each end has of its own apart, so many of each in its portion', () => {
+  const forked: Formula = {
+    ...CARD,
+    ends: [
+      { id: 'a', name: 'sweet', school: 'even' },
+      { id: 'b', name: 'savoury', school: 'even' },
+    ],
+    entries: [
+      ...CARD.entries.filter((e) => !e.text.includes('sugar')),
+      { key: 'x1', text: '40 g sugar', end: 'a' },
+      { key: 'x2', text: '30 g chives', end: 'b' },
+    ],
+  };
+  const one = (end: 'a' | 'b', pieces: number, portionMl: number) => planned({ by: 'pieces', pieces, portionMl }, ONE, { formula: forked, end });
+  const both = (a: number, b: number, more: { testPiece?: boolean } = {}, split: Split = ONE) =>
+    planned({ by: 'both', a: { name: 'sweet', pieces: a, portionMl: 60 }, b: { name: 'savoury', pieces: b, portionMl: 45 }, ...more }, split, {
+      formula: forked,
+    });
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 60 }), (a, b) => {
+      const all = both(a, b);
+      const [sweet, savoury] = [one('a', a, 60), one('b', b, 45)];
+      const g = (p: { readonly sheet: readonly { readonly text: string; readonly grams: number | null }[] }, text: string): number =>
+        p.sheet.find((l) => l.text === text)?.grams ?? 0;
+      for (const e of forked.entries) {
+        const want = (e.end === 'b' ? 0 : g(sweet, e.text)) + (e.end === 'a' ? 0 : g(savoury, e.text));
+        expect(Math.abs(g(all, e.text) - want)).toBeLessThanOrEqual(0.002 * want + 0.01);
+      }
+      expect(all.pieces).toMatchObject({ asked: a + b, all: a + b });
+      expect(all.sheet.filter((l) => l.forEnd).map((l) => [l.forEnd, l.key])).toEqual(
+        expect.arrayContaining([
+          ['sweet', 'x1'],
+          ['savoury', 'x2'],
+        ]),
+      );
+      // the base bowl holds nothing of one end alone
+      expect(bowlLines(all.sheet, 1).some((l) => l.forEnd)).toBe(false);
+    }),
+    { numRuns: 30 },
+  );
+  const d: Driver = { by: 'both', a: { name: 'sweet', pieces: 8, portionMl: 60 }, b: { name: 'savoury', pieces: 4, portionMl: 30 } };
+  expect(partingOf(d)).toEqual([
+    { name: 'sweet', ml: 480, share: 0.8 },
+    { name: 'savoury', ml: 120, share: 0.2 },
+  ]);
+  expect([1, 8, 9, 12].map((n) => endOfPiece(d, n))).toEqual(['sweet', 'sweet', 'savoury', 'savoury']);
+  expect(portionOf(d)).toBe(50);
+  expect(sheetGroups(both(6, 6).sheet).map((x) => x.name)).toEqual(
+    expect.arrayContaining(['Dry bowl', 'Wet bowl', 'Into the sweet part', 'Into the savoury part']),
+  );
+  expect(both(6, 6, {}, bowls(2)).one.massG * 2).toBeGreaterThanOrEqual(both(6, 6).massG - 1e-6);
+  // a formula with one end has no other
+  expect(readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver: d, split: ONE, eggs: null })).toMatchObject({ ok: false });
 });

@@ -3,11 +3,13 @@
  * sheet that follows. The page shows it while it is typed, the server works the same again when the batch starts.
  */
 
+import Fraction from 'fraction.js';
 import type { Analysis } from '../analyse';
 import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { kitchenName } from '../pantry/ingredient';
+import { scaleAmount } from '../quantity/amount';
 import { grams as sayGrams } from '../quantity/say';
 import type { Result } from '../result';
 import { type CannotScale, type Driver, meansOf, portionOf, pouredPieces, timesOf } from './driver';
@@ -27,6 +29,10 @@ export interface Ready {
   /** Times the formula for one mix, and for all of them. */
   readonly each: number;
   readonly all: number;
+  /** Times the card in all: where two ends are put together, of both. */
+  readonly times: number;
+  /** Names of the two ends that are made from one base; null: one is. */
+  readonly ends: Readonly<Record<EndId, string>> | null;
   /** What the whole eggs could not keep; mostly null. */
   readonly short: string | null;
   readonly eggsWhole: boolean;
@@ -43,16 +49,52 @@ export interface PlanAsked {
   readonly eggs: number | null;
 }
 
+/** Two ends on one base: what both hold at its sum, what one holds at its own; each end as many times the card as its pieces ask. */
+function bothEnds(
+  q: PlanAsked,
+  d: Extract<Driver, { readonly by: 'both' }>,
+  per: number,
+): Result<{ readonly lines: readonly FormulaLine[]; readonly times: number }, CannotScale> {
+  const { formula, house } = q;
+  if (!formula.ends) return { ok: false, error: { path: 'driver', message: 'This formula has one end.' } };
+  const sized: { readonly lines: readonly FormulaLine[]; readonly times: number }[] = [];
+  for (const [id, e] of [['a', d.a] as const, ['b', d.b] as const]) {
+    const lines = countedLines(formula, house, id);
+    // the test piece comes off the first
+    const t = timesOf(
+      lines,
+      { by: 'pieces', pieces: e.pieces, portionMl: e.portionMl, ...(id === 'a' && d.testPiece && { testPiece: true }) },
+      formula.kind,
+      per,
+    );
+    if (!t.ok) return t;
+    sized.push({ lines, times: t.value.factor });
+  }
+  const [a, b] = sized as [(typeof sized)[0], (typeof sized)[0]];
+  const at = (l: FormulaLine, times: number): FormulaLine => ({
+    ...l,
+    grams: l.grams === null ? null : l.grams * times,
+    parts: l.parts.map((p) => ({ ...p, grams: p.grams * times })),
+    written: l.written.map((w) => scaleAmount(w, new Fraction(times))),
+  });
+  const shared = a.lines.filter((l) => l.end === null).map((l) => at(l, a.times + b.times));
+  const own = [...a.lines.filter((l) => l.end === 'a').map((l) => at(l, a.times)), ...b.lines.filter((l) => l.end === 'b').map((l) => at(l, b.times))];
+  return { ok: true, value: { lines: [...shared, ...own], times: a.times + b.times } };
+}
+
 /** From driver and split to lines and factors. Errors as the driver has them, and where the eggs can't be made whole. */
 export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   const { formula, house, end, split } = q;
   const n = mixesIn(split);
   const per = split.by === 'kits' ? 1 : n;
-  const begun = timesOf(countedLines(formula, house, end), q.driver, formula.kind, per);
+  const both = q.driver.by === 'both' ? bothEnds(q, q.driver, per) : null;
+  if (both && !both.ok) return both;
+  const asWritten = both ? both.value.lines : countedLines(formula, house, end);
+  const begun = timesOf(asWritten, q.driver, formula.kind, per);
   if (!begun.ok) return begun;
   const whole = q.eggs === null ? null : withWholeEggs({ formula, house, end }, begun.value.factor / per, q.eggs);
   if (q.eggs !== null && !whole) return { ok: false, error: { path: 'eggs', message: 'The eggs of this formula can’t be made whole by themselves.' } };
-  const lines = takenOnce(whole ? countedLines(whole.formula, house, end) : countedLines(formula, house, end));
+  const lines = takenOnce(whole ? countedLines(whole.formula, house, end) : asWritten);
   // the eggs set the size to the gram, so that they stay whole
   const at = whole ? timesOf(lines, { by: 'eggs', eggs: q.eggs ?? 0 }, formula.kind) : null;
   if (at && !at.ok) return at;
@@ -68,6 +110,8 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
       before,
       each,
       all: each * n,
+      times: both ? both.value.times * (split.by === 'kits' ? n : 1) : each * n,
+      ends: both && formula.ends ? { a: formula.ends[0].name, b: formula.ends[1].name } : null,
       short: whole?.short ?? null,
       eggsWhole: whole !== null,
     },
@@ -156,7 +200,7 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
   if (!made.ok) return made;
   const { one, kitchen } = made.value;
   const pieces = piecesOfPlan(driver, split, portionOf(driver) !== null || q.portionMl !== null ? one.yield : null);
-  const bare = sheetOf(one, stepG, n);
+  const bare = sheetOf(one, stepG, n, r.ends);
   const volumeMl = one.volumeMl * n;
   const massG = one.massG * n;
   if (n === 1) return { ok: true, value: { one, kitchen, massG, volumeMl, pieces, sheet: bare } };
@@ -170,7 +214,7 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
     portion,
   );
   if (!whole.ok) return whole;
-  const shared = sheetOf(whole.value, stepG, 1).filter((l) => l.vessel === 'pan' || l.vessel === 'topping');
+  const shared = sheetOf(whole.value, stepG, 1, r.ends).filter((l) => l.vessel === 'pan' || l.vessel === 'topping');
   const mixed = bare.filter((l) => l.vessel !== 'pan' && l.vessel !== 'topping');
   const sheet = [
     ...Array.from({ length: n }, (_, m) => mixed.map((l) => ({ ...l, key: m === 0 ? l.key : `${l.key}m${m + 1}`, mix: m + 1 }))).flat(),

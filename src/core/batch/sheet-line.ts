@@ -23,6 +23,8 @@ export interface SheetLine {
   readonly moment?: Exclude<Moment, 'bowl'>;
   /** The sauce, butter or filling it belongs to, by name. */
   readonly side?: string;
+  /** Of two ends made from one base, the one it is of alone, by name. */
+  readonly forEnd?: string;
   /** What it stands in for in this batch alone, by name. */
   readonly standsFor?: string;
   /** The lot its bags come from. */

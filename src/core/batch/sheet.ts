@@ -5,7 +5,7 @@
 
 import Fraction from 'fraction.js';
 import { VESSEL_NAMES, VESSELS } from '../card/parts';
-import { type FormulaLine, MOMENT_NAMES } from '../formula/formula';
+import { type EndId, type FormulaLine, MOMENT_NAMES } from '../formula/formula';
 import { allFine, instead, spoonsOf } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
@@ -71,10 +71,10 @@ function spoonsBeside(line: FormulaLine, exactG: number, factor: number, stepG: 
 /**
  * @param scaled the scaled formula; lines that have no grams keep their text
  * @param stepG step of the finest scale there is, g
- * @param mixes equal mixes that share what there is of a thing
+ * @param mixes equal mixes that share what there is of a thing @param ends names of two ends made from one base
  * @returns one line each, dry bowl first; within a vessel dry before wet before oily
  */
-export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1): readonly SheetLine[] {
+export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1, ends: Readonly<Record<EndId, string>> | null = null): readonly SheetLine[] {
   const lines = scaled.lines.map(({ line, grams, exactG, measure, weighed, parts, note }): SheetLine & Measured => {
     const i = line.ingredient;
     const pinches = grams === null ? null : inPinches(line, scaled.factor);
@@ -86,6 +86,7 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1): 
       name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
       vessel: line.vessel,
       ...(line.side && { side: line.side }),
+      ...(ends && line.end && { forEnd: ends[line.end] }),
       ...(line.moment && line.moment !== 'bowl' && { moment: line.moment }),
       ...(line.mostG && { mostG: line.mostG / mixes }),
       measure: pinches ?? measure,
@@ -138,8 +139,15 @@ export interface SheetGroup {
 export function sheetGroups(lines: readonly SheetLine[]): readonly SheetGroup[] {
   const sides = [...new Set(lines.flatMap((l) => (l.side === undefined ? [] : [l.side])))];
   return [
-    ...VESSELS.map((v) => ({ name: VESSEL_NAMES[v], lines: lines.filter((l) => l.side === undefined && l.vessel === v && !atTheHeat(l)) })),
-    { name: 'Beside the heat', lines: lines.filter((l) => l.side === undefined && atTheHeat(l)) },
+    ...VESSELS.map((v) => ({
+      name: VESSEL_NAMES[v],
+      lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && l.vessel === v && !atTheHeat(l)),
+    })),
+    { name: 'Beside the heat', lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && atTheHeat(l)) },
+    ...[...new Set(lines.flatMap((l) => (l.side === undefined ? (l.forEnd ?? []) : [])))].map((end) => ({
+      name: `Into the ${end} part`,
+      lines: lines.filter((l) => l.side === undefined && l.forEnd === end),
+    })),
     ...sides.map((name) => ({ name, lines: lines.filter((l) => l.side === name) })),
   ].filter((g) => g.lines.length > 0);
 }

@@ -63,9 +63,9 @@ export interface Rebalanced {
   readonly anew: Analysis;
 }
 
-/** Of a mix: its lines in the bowls, what serves all and what goes with it left out. */
+/** Of a mix: its lines in the bowls; what serves all, what goes with it and what is of one end alone left out. */
 export const bowlLines = (sheet: readonly SheetLine[], mix: number): readonly SheetLine[] =>
-  sheet.filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && (l.mix ?? 1) === mix);
+  sheet.filter((l) => l.side === undefined && l.forEnd === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && (l.mix ?? 1) === mix);
 
 /** How many times the plan the batch has become: by its flour where that is weighed, else by all that is. */
 function sizeOf(sheet: readonly SheetLine[], weights: Weights, find: Find): number {

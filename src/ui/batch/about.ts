@@ -1,6 +1,6 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
 import type { Batch } from '@/core/batch/batch';
-import { type Driver, hasTestPiece, wantedPieces } from '@/core/batch/driver';
+import { type Driver, hasTestPiece, partingOf, wantedPieces } from '@/core/batch/driver';
 import { inMeasures } from '@/core/batch/scale';
 import { mixesIn, type Split } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
@@ -11,6 +11,13 @@ export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string 
   const waves = Math.ceil(s.mixes / s.atOnce);
   if (waves === 1) return s.mixes === 1 ? '' : 'all joined together';
   return `${s.atOnce === 1 ? 'one' : s.atOnce} at a time, ${waves} waves${s.apartMin === null ? '' : ` about ${minutesOrHours(s.apartMin)} apart`}`;
+}
+
+/** "One base, parted: 720 ml for sweet, then 480 ml for savoury; into each what is its own." Empty where there is one end. */
+export function partingWords(d: Driver): string {
+  const parts = partingOf(d);
+  if (!parts) return '';
+  return `One base, joined and rested once, then parted: ${parts.map((p) => `${millilitres(p.ml)} for ${p.name}`).join(', ')}; into each what is its own.`;
 }
 
 export interface About {
@@ -34,11 +41,13 @@ export function sheetAbout(a: About): readonly string[] {
   const of = a.portionMl === null ? '' : ` of ${millilitres(a.portionMl)}`;
   const test = a.driver && hasTestPiece(a.driver) ? ' and one to test' : '';
   const counted =
-    a.wanted !== null
-      ? `${a.wanted} ${a.pieces}${of}${test}`
-      : a.made !== null && a.portionMl !== null
-        ? `${a.made * (a.split?.by === 'bowls' ? n : 1)} ${a.pieces}${of}${test}`
-        : '';
+    a.driver?.by === 'both'
+      ? `${[a.driver.a, a.driver.b].map((e) => `${e.pieces} ${e.name} of ${millilitres(e.portionMl)}`).join(' and ')}${test}`
+      : a.wanted !== null
+        ? `${a.wanted} ${a.pieces}${of}${test}`
+        : a.made !== null && a.portionMl !== null
+          ? `${a.made * (a.split?.by === 'bowls' ? n : 1)} ${a.pieces}${of}${test}`
+          : '';
   const volume = a.volumeMl === null ? '' : `, ${millilitres(a.volumeMl)}`;
   if (a.split?.by === 'kits')
     return [`${n} kits`, counted && `each ${counted}`, a.cups ? '' : `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`];

@@ -3,13 +3,20 @@ import type { Analysis } from '@/core/analyse';
 import type { AccountLine } from '@/core/batch/account';
 import { type Driver, ingredientGrams, type Means } from '@/core/batch/driver';
 import { amountSaid, type PortionSaid, portionSaid } from '@/core/batch/said';
+import type { EndId } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { massNumber, OZ_G } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 
-export type By = Driver['by'];
+export type By = Exclude<Driver['by'], 'both'>;
+
+/** What is typed for two ends from one base. */
+export interface BothTyped {
+  readonly pieces: string;
+  readonly portion: string;
+}
 
 /** What is typed, as it stands in the boxes. */
 export interface PlanTyped {
@@ -149,6 +156,29 @@ export function readDriver(t: PlanTyped, q: TypedWith): ReadDriver {
   })();
   const testPiece = !q.pan && (t.testPiece ?? t.by === 'guests');
   return { driver: Object.keys(errors).length > 0 ? null : { ...made, ...(testPiece && { testPiece }) }, portion, errors };
+}
+
+/** Two ends from one base, as typed. @param ends with their names */
+export function readBoth(
+  t: Readonly<Record<EndId, BothTyped>>,
+  ends: readonly { readonly id: EndId; readonly name: string }[],
+  testPiece: boolean,
+  q: TypedWith,
+): ReadDriver {
+  const errors: Record<string, string> = {};
+  const of = (id: EndId) => {
+    const why = wrong(t[id].pieces, 'Pieces', 100_000, true);
+    if (why) errors[`driver.${id}.pieces`] = why;
+    const p = portionSaid(t[id].portion, {
+      density: q.card.volume?.densityGPerMl ?? null,
+      paS: q.card.thickness?.paS ?? null,
+      conventions: q.house.conventions,
+    });
+    if (!p.ok) errors[`driver.${id}.portionMl`] = `Portion: ${p.error}`;
+    return { name: ends.find((e) => e.id === id)?.name ?? id, pieces: typedNumber(t[id].pieces, ''), portionMl: p.ok ? p.value.ml : 60 };
+  };
+  const [a, b] = [of('a'), of('b')];
+  return { driver: Object.keys(errors).length > 0 ? null : { by: 'both', a, b, ...(testPiece && { testPiece }) }, portion: null, errors };
 }
 
 const number = (x: number, digits: number): string => String(Number(x.toFixed(digits)));

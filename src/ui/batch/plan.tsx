@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { analyse, unsettled } from '@/core/analyse';
+import { partingOf } from '@/core/batch/driver';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
@@ -25,14 +26,15 @@ import { grams, massNumber } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
-import { sheetAbout } from './about';
+import { partingWords, sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
 import { type Beside, BesidePart } from './beside-part';
 import { LitPart } from './lit-part';
 import { MeasureSheet } from './measure-sheet';
-import type { PlanTyped } from './plan.state';
+import type { BothTyped, PlanTyped } from './plan.state';
 import { PlanDriver } from './plan-driver';
 import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, ReadsAs, YieldWords } from './plan-words';
 import { ServePart } from './serve-part';
@@ -101,6 +103,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const [take, setTake] = useState(true);
   const [serving, setServing] = useState<Serving | null>(null);
   const [lit, setLit] = useState(AS_USUAL);
+  const [both, setBoth] = useState<Readonly<Record<EndId, BothTyped>> | null>(null);
   const asking = useAsking();
   const changed = asking.touched;
   const exactId = useId();
@@ -110,7 +113,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
     setTyped((t) => ({ ...t, ...part }));
   };
 
-  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit });
+  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit, both });
   const { kind, units, driver, means, planned, split } = p;
   const ok = planned !== null && p.besideRead.sides !== null;
   const stops = useMemo(() => unsettled(formula, house, end), [formula, house, end]);
@@ -140,30 +143,70 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           <Taps
             label="End"
             size="work"
-            value={end ?? formula.ends[0].id}
+            value={both ? 'both' : (end ?? formula.ends[0].id)}
             onChange={(v) => {
               if (v === '') return;
               changed();
               setEggs(null);
-              setEnd(v);
+              if (v === 'both') setBoth({ a: { pieces: '6', portion: typed.portion }, b: { pieces: '6', portion: typed.portion } });
+              else {
+                setBoth(null);
+                setEnd(v);
+              }
             }}
-            options={formula.ends.map((e) => ({ value: e.id, label: e.name }))}
+            options={[
+              ...formula.ends.map((e) => ({ value: e.id, label: e.name })),
+              ...(p.pan ? [] : [{ value: 'both' as const, label: 'both from one base' }]),
+            ]}
           />
         ) : null}
-        <PlanDriver
-          typed={typed}
-          set={set}
-          errors={errors}
-          units={units}
-          pan={p.pan}
-          kind={formula.kind}
-          gear={house.gear}
-          offers={offers}
-          lines={p.lines}
-          density={p.density}
-          portion={p.portion}
-          amountFor={p.amountFor}
-        />
+        {both && formula.ends
+          ? formula.ends.map((e) => (
+              <div key={e.id} className="flex gap-3">
+                <Field
+                  label={`Pieces, ${e.name}`}
+                  inputMode="numeric"
+                  value={both[e.id].pieces}
+                  onChange={(x) => {
+                    changed();
+                    setBoth({ ...both, [e.id]: { ...both[e.id], pieces: x.target.value } });
+                  }}
+                  error={errors[`driver.${e.id}.pieces`]}
+                  inputClass="text-xl font-semibold !min-h-14"
+                  className="flex-1"
+                />
+                <Field
+                  label={`Portion, ${e.name}`}
+                  hint="ml, or 1/3 cup, #12"
+                  value={both[e.id].portion}
+                  onChange={(x) => {
+                    changed();
+                    setBoth({ ...both, [e.id]: { ...both[e.id], portion: x.target.value } });
+                  }}
+                  error={errors[`driver.${e.id}.portionMl`]}
+                  inputClass="text-xl font-semibold !min-h-14"
+                  className="flex-1"
+                />
+              </div>
+            ))
+          : null}
+        {driver && partingOf(driver) ? <p className="text-[15px]">{partingWords(driver)}</p> : null}
+        {both ? null : (
+          <PlanDriver
+            typed={typed}
+            set={set}
+            errors={errors}
+            units={units}
+            pan={p.pan}
+            kind={formula.kind}
+            gear={house.gear}
+            offers={offers}
+            lines={p.lines}
+            density={p.density}
+            portion={p.portion}
+            amountFor={p.amountFor}
+          />
+        )}
         {means ? (
           <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={kind.pieces} cups={inMeasures(exactness)} />
         ) : null}
@@ -306,7 +349,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
         {planned ? (
           <>
             <MeasureSheet
-              title={formula.ends ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}` : formula.name}
+              title={formula.ends && !both ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}` : formula.name}
               about={[
                 ...sheetAbout({
                   driver,

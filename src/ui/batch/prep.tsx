@@ -35,6 +35,7 @@ import { MiseView } from '../prep/mise-view';
 import { RealView } from '../prep/real-view';
 import { RestView } from '../prep/rest-view';
 import { WeighIn } from '../prep/weigh-in';
+import { partingWords } from './about';
 
 /** Under which the browser remembers how this cook weighs. */
 const WAY = 'weigh-in';
@@ -220,6 +221,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
                     }
                   : null
               }
+              parting={partingWords(batch.driver)}
               addIns={bowls.filter((l) => l.moment === 'rest').map((l) => l.name)}
               griddle={`/batches/${batch.id}/griddle`}
             />

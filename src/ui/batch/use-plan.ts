@@ -3,7 +3,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { analyse, circumstancesOf } from '@/core/analyse';
 import type { Lit } from '@/core/batch/acts';
 import { HURRIED } from '@/core/batch/batch';
-import { meansOf, wantedPieces } from '@/core/batch/driver';
+import { meansOf, portionOf, wantedPieces } from '@/core/batch/driver';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
 import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
 import type { Exactness } from '@/core/batch/scale';
@@ -29,7 +29,7 @@ import type { Shelf } from '@/core/pantry/stock';
 /** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
 import { typedNumber } from '@/core/quantity/typed';
 import { type Beside, readBeside } from './beside-part';
-import { amountFor, asTheCard, type By, type PlanTyped, readDriver } from './plan.state';
+import { amountFor, asTheCard, type BothTyped, type By, type PlanTyped, readBoth, readDriver } from './plan.state';
 import { readSplit, type SplitTyped } from './split-part';
 
 export interface PlanOf {
@@ -45,6 +45,8 @@ export interface PlanOf {
   readonly exactness: Exactness;
   readonly eggs: number | null;
   readonly lit: Lit;
+  /** Both ends from one base, as typed; null: one end is made. */
+  readonly both: Readonly<Record<EndId, BothTyped>> | null;
 }
 
 /** Fewer are weighed, and this near a whole number they are whole. */
@@ -60,9 +62,9 @@ export function usePlan(q: PlanOf) {
   const lines = useMemo(() => countedLines(formula, house, end), [formula, house, end]);
   const circumstances = useMemo(() => analyse(lines, formula.kind, school.id, circumstancesOf(formula, house)), [lines, formula, house, school.id]);
   const typedWith = { house, shelf, lines, card: circumstances, pan };
-  const read = readDriver(typed, typedWith);
+  const read = q.both && formula.ends ? readBoth(q.both, formula.ends, typed.testPiece === true, typedWith) : readDriver(typed, typedWith);
   const { errors } = read;
-  const portionMl = read.portion?.ml ?? 60;
+  const portionMl = read.portion?.ml ?? (read.driver ? (portionOf(read.driver) ?? 60) : 60);
   const poured = portionMl;
   // the whole card in one bowl is the card, to the spoon; parted into bowls each loses its own
   const made = circumstances.volume ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces : null;
@@ -70,7 +72,7 @@ export function usePlan(q: PlanOf) {
 
   const whole = driver ? readyFor({ formula, house, end, driver, split: ONE, eggs: null }) : null;
   const before = whole?.ok ? whole.value.before : null;
-  const means = whole?.ok ? meansOf(lines, whole.value.before, whole.value.all, pan ? null : portionMl) : null;
+  const means = whole?.ok ? { ...meansOf(whole.value.lines, whole.value.before, whole.value.all, pan ? null : portionMl), factor: whole.value.times } : null;
   const wanted = driver ? wantedPieces(driver) : null;
   const bowls = house.gear.filter((g) => g.sort === 'bowl');
   const pace = paceOf(house, formula.kind, circumstances, poured, q.cycleS, q.lit);
@@ -135,7 +137,7 @@ export function usePlan(q: PlanOf) {
   const eggsEach = means ? means.eggs / perMix : 0;
   const line = eggLine(lines);
   const count = Math.max(1, Math.round(eggsEach));
-  const wholeCount = line && eggsEach > LEAST_EGGS && Math.abs(eggsEach - count) > WHOLE_WITHIN ? count : null;
+  const wholeCount = q.both === null && line && eggsEach > LEAST_EGGS && Math.abs(eggsEach - count) > WHOLE_WITHIN ? count : null;
   const canBeWhole = useMemo(
     () => times !== null && wholeCount !== null && withWholeEggs({ formula, house, end }, times, wholeCount) !== null,
     [formula, house, end, times, wholeCount],

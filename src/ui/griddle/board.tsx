@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useRef } from 'react';
 import { entriesOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
-import { hasTestPiece } from '@/core/batch/driver';
+import { endOfPiece, hasTestPiece } from '@/core/batch/driver';
 import { asTaken, type MeasuredWith } from '@/core/batch/kitchen';
 import type { Life } from '@/core/batch/mixes';
 import { litOf, surfacesFor, withWhatLies } from '@/core/batch/surface';
@@ -183,6 +183,7 @@ function BoardAt({
               held={held && test?.pulledAt !== null && test !== undefined}
               test={hasTest && next === 1}
               measured={measured}
+              end={endOfPiece(batch.driver, next - (hasTest ? 1 : 0))}
               addIns={addInsOf(batch, goesOn, (id) => findIngredient(id, measured.conventions.own))}
             />
             {whites && step.do === 'pour' && foldedAt(log.entries, progress.bowl) === null ? (

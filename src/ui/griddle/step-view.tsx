@@ -28,6 +28,7 @@ export function StepView({
   test,
   addIns,
   measured,
+  end,
 }: {
   readonly step: Step;
   readonly times: SideTimes;
@@ -39,6 +40,8 @@ export function StepView({
   /** What goes on the piece now. */
   readonly addIns: readonly AddInNow[];
   readonly measured: MeasuredWith;
+  /** Of two ends from one base, the one that is poured next; null: there is one. */
+  readonly end: string | null;
 }) {
   const cue = (p: Piece): string => (p.flippedAt === null ? cues.first : cues.second);
   const timed = (p: Piece): boolean => p.flippedAt === null || !cues.secondByCue;
@@ -51,7 +54,10 @@ export function StepView({
   if (step.do === 'pour')
     return (
       <div role="status">
-        <p className="text-[56px] leading-tight font-bold">Pour {next}</p>
+        <p className="text-[56px] leading-tight font-bold">
+          Pour {next}
+          {end ? <span className="text-3xl">, {end}</span> : null}
+        </p>
         <p className="text-xl text-soft">{test ? 'one to test with, in the middle of the heat' : `at place ${step.place.slot + 1}`}</p>
         {cues.pour ? <p className="text-lg">{cues.pour}</p> : null}
         <AddIns addIns={addIns} measured={measured} />

@@ -20,6 +20,7 @@ export function RestView({
   fade,
   foam,
   addIns,
+  parting,
   griddle,
 }: {
   /** When it was mixed. */
@@ -33,6 +34,8 @@ export function RestView({
   readonly foam: { readonly steps: readonly string[]; readonly at: number | null; readonly beforeRest: boolean; readonly onFolded: () => void } | null;
   /** What else is folded in after the rest. */
   readonly addIns: readonly string[];
+  /** How one base is parted between two ends; empty: it is not. */
+  readonly parting: string;
   readonly griddle: string;
 }) {
   const time = useTime();
@@ -59,6 +62,7 @@ export function RestView({
           : `. About ${Math.round(100 * left)} % of its lift is left${rested || atEnd === null ? '' : `, ${Math.round(100 * atEnd)} % when it is rested`}`}
         {good === null ? '' : good > now ? `. Good until ${time.ofDay(good)}` : '. Past its time: pour it soon, flatter, or join another'}.
       </p>
+      {parting ? <p className="mt-1 text-xl font-semibold">{parting}</p> : null}
       {addIns.length > 0 ? (
         <p className="mt-1 text-xl font-semibold">
           {rested ? 'Now fold in' : 'When it has rested, fold in'} {addIns.join(', ').toLowerCase()}.
