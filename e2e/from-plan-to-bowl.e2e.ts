@@ -258,7 +258,7 @@ test('a bowl that is too thick is brought right by two steps, from how it is see
 
 test('sweet and savoury crepes from one base: joined once, parted, each end finished apart and poured in its turn', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: "Lock-keeper's two-way crepes", exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.getByRole('switch', { name: 'take it off the shelf' }).click();
   await page.getByRole('radio', { name: 'both from one base' }).click();
