@@ -75,7 +75,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.waitForURL(/prep/);
   await page.getByRole('button', { name: 'Missing: Cultured buttermilk' }).click();
   await page.getByRole('button', { name: 'Missing: Whisk' }).click();
-  await page.getByRole('button', { name: 'Kefir in this batch' }).waitFor();
+  await page.getByRole('button', { name: 'Kefir: what it changes' }).waitFor();
   await shoot('mise');
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await page.getByRole('region', { name: 'Time line' }).getByRole('list').first().waitFor();
