@@ -7,12 +7,13 @@ import type { KindId } from '@/core/formula/kinds';
 import type { Gear } from '@/core/pantry/gear';
 import { portionFor } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
-import type { Units } from '@/core/quantity/say';
+import type { Shelf } from '@/core/pantry/stock';
+import { massNumber, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
+import { Choice, ManyTaps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Switch } from '../kit/switch';
-import { ASKS, type By, COUNTS, type PlanTyped, thingsIn, WEIGHED } from './plan.state';
+import { ASKS, type By, COUNTS, type PlanTyped, runsOutFirst, thingsIn, WEIGHED } from './plan.state';
 import { PortionMore } from './portion-more';
 
 const DRIVERS: readonly { readonly value: By; readonly label: string }[] = [
@@ -38,6 +39,7 @@ interface Props {
   readonly pan: boolean;
   readonly kind: KindId;
   readonly gear: readonly Gear[];
+  readonly shelf: Shelf;
   readonly offers: readonly PortionOffer[];
   readonly lines: readonly AccountLine[];
   /** g/ml of the batter; null while there is none. */
@@ -48,7 +50,7 @@ interface Props {
 }
 
 /** What drives the batch, and the portion it is poured in. */
-export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offers, lines, density, portion, amountFor }: Props) {
+export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shelf, offers, lines, density, portion, amountFor }: Props) {
   const ask = ASKS[t.by];
   const fitting = gear.filter((g) => portionFor(g, kind) !== null);
   const things = thingsIn(lines);
@@ -67,6 +69,11 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
   const pickGear = (id: string): void => {
     const g = fitting.find((x) => x.id === id);
     set({ gear: id, ...(g && { piecesEach: String(placesOn(g, kind)), portion: String(ml(portionFor(g, kind) ?? 60)) }) });
+  };
+  const noted = things.filter((i) => (shelf[i.id]?.onHandG ?? 0) > 0);
+  const useUp = (several: readonly string[]): void => {
+    const first = runsOutFirst(several, { lines, shelf });
+    set({ several, ...(first && { ingredientId: first.ingredientId, amount: massNumber(first.grams, units).replaceAll('\u2009', '') }) });
   };
   return (
     <>
@@ -91,9 +98,20 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
         <Choice
           label="Of"
           value={t.ingredientId}
-          onChange={(ingredientId) => set({ ingredientId, amount: amountFor('ingredient', { ...t, ingredientId }) })}
+          onChange={(ingredientId) => set({ ingredientId, several: [], amount: amountFor('ingredient', { ...t, ingredientId }) })}
           options={things.map((i) => ({ value: i.id, label: kitchenName(i) }))}
         />
+      ) : null}
+      {t.by === 'ingredient' && noted.length > 1 ? (
+        <fieldset className="grid gap-1">
+          <legend className="mb-1 text-sm font-semibold text-soft">Or all there is on the shelf of several</legend>
+          <ManyTaps label="All there is of" values={t.several} options={noted.map((i) => ({ value: i.id, label: kitchenName(i) }))} onChange={useUp} />
+          {t.several.length > 1 ? (
+            <p className="text-[15px]" role="status">
+              {kitchenName(things.find((i) => i.id === t.ingredientId) ?? noted[0] ?? { name: '' })} runs out first.
+            </p>
+          ) : null}
+        </fieldset>
       ) : null}
       {t.by === 'pans' && fitting.length > 0 ? (
         <Choice label="In" value={t.gear} onChange={pickGear} options={fitting.map((g) => ({ value: g.id, label: g.name }))} />
@@ -105,7 +123,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, offe
           inputMode={t.by === 'ingredient' || t.by === 'flour' ? 'text' : 'decimal'}
           hint={t.by === 'ingredient' ? 'Also “2 cups”, “3 of them by name”, “all of it”.' : undefined}
           value={t.amount}
-          onChange={(e) => set({ amount: e.target.value })}
+          onChange={(e) => set({ amount: e.target.value, several: [] })}
           error={errors[ask.path]}
           inputClass={large}
           className="flex-1"

@@ -7,7 +7,7 @@ import { FRESH_UNITS } from '@/core/quantity/say';
 import { PLAIN_CAKE } from '@/core/testing/formulas';
 import { sheetAbout, wavesWords } from './about';
 import { readBeside } from './beside-part';
-import { amountFor, asTheCard, type By, type PlanTyped, readDriver, type TypedWith } from './plan.state';
+import { amountFor, asTheCard, type By, type PlanTyped, readDriver, runsOutFirst, type TypedWith } from './plan.state';
 import { FRESH_SPLIT, readSplit, type SplitAsked } from './split-part';
 
 const TYPED: PlanTyped = {
@@ -21,6 +21,7 @@ const TYPED: PlanTyped = {
   gear: '',
   piecesEach: '1',
   ingredientId: '',
+  several: [],
 };
 const NOTED = { onHandG: null, price: null, packG: null, noted: null } as unknown as TypedWith['shelf'][string];
 const ASKED: SplitAsked = {
@@ -85,6 +86,17 @@ test('what another driver asks is worked from the batch as it stands: twelve pie
   expect(amountFor('guests', TYPED, means, WITH)).toBe('6');
   // nothing is known: it asks
   expect(amountFor('flour', TYPED, null, WITH)).toBe('');
+});
+
+test('of several things on the shelf the one that runs out first drives, with all there is of it', () => {
+  const id = (name: string) => LINES.flatMap((l) => l.parts).find((p) => p.ingredient.id.startsWith(name))?.ingredient.id ?? '';
+  const [flour, banana] = [id('flour'), id('banana')];
+  const has = (x: string) => LINES.flatMap((l) => l.parts).reduce((a, p) => a + (p.ingredient.id === x ? p.grams : 0), 0);
+  // four times the flour, and twice the banana
+  const shelf = { [flour]: { ...NOTED, onHandG: 4 * has(flour) }, [banana]: { ...NOTED, onHandG: 2 * has(banana) } };
+  expect(runsOutFirst([flour, banana], { lines: LINES, shelf })).toEqual({ ingredientId: banana, grams: 2 * has(banana) });
+  expect(runsOutFirst([flour], { lines: LINES, shelf })?.ingredientId).toBe(flour);
+  expect(runsOutFirst(['honey'], { lines: LINES, shelf })).toBeNull();
 });
 
 test('just what the card makes is the card itself, to the spoon; a test piece or one more is not', () => {

@@ -31,6 +31,8 @@ export interface PlanTyped {
   readonly gear: string;
   readonly piecesEach: string;
   readonly ingredientId: string;
+  /** Things all of which may be used up, off the shelf: the one that runs out first drives. */
+  readonly several: readonly string[];
 }
 
 interface Ask {
@@ -158,6 +160,16 @@ export function readDriver(t: PlanTyped, q: TypedWith): ReadDriver {
   return { driver: Object.keys(errors).length > 0 ? null : { ...made, ...(testPiece && { testPiece }) }, portion, errors };
 }
 
+/** Of several things on the shelf, the one that runs out first, and all there is of it. Null where none of them is noted, or in it. */
+export function runsOutFirst(ids: readonly string[], q: Pick<TypedWith, 'lines' | 'shelf'>): { readonly ingredientId: string; readonly grams: number } | null {
+  const goes = ids.flatMap((ingredientId) => {
+    const [grams, has] = [q.shelf[ingredientId]?.onHandG ?? 0, ingredientGrams(q.lines, ingredientId)];
+    return grams > 0 && has > 0 ? [{ ingredientId, grams, times: grams / has }] : [];
+  });
+  const [first] = goes.sort((a, b) => a.times - b.times);
+  return first ? { ingredientId: first.ingredientId, grams: first.grams } : null;
+}
+
 /** Two ends from one base, as typed. @param ends with their names */
 export function readBoth(
   t: Readonly<Record<EndId, BothTyped>>,
@@ -207,7 +219,8 @@ export function amountFor(by: By, t: PlanTyped, means: Means | null, q: TypedWit
     case 'eggs':
       return means.eggs > 0 ? number(means.eggs, 2) : '';
     case 'ingredient': {
-      const grams = ingredientGrams(q.lines, t.ingredientId) * means.factor;
+      // all there is of it: what the shelf has, where that is noted
+      const grams = q.shelf[t.ingredientId]?.onHandG || ingredientGrams(q.lines, t.ingredientId) * means.factor;
       return grams > 0 ? weight(grams) : '';
     }
     case 'factor':

@@ -94,6 +94,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
       gear: '',
       piecesEach: '1',
       ingredientId: drives?.ingredientId ?? '',
+      several: [],
     };
   });
   const [splitTyped, setSplit] = useState<SplitTyped>(FRESH_SPLIT);
@@ -200,6 +201,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             pan={p.pan}
             kind={formula.kind}
             gear={house.gear}
+            shelf={shelf}
             offers={offers}
             lines={p.lines}
             density={p.density}
