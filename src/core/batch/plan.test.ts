@@ -304,7 +304,7 @@ test('pieces are worked once: twenty of 30 ml in four bowls give twenty, and no 
         expect((p.pieces?.each ?? 0) - owes).toBeLessThanOrEqual(1 + (how === 'kitchen' ? 0.12 * owes : 0));
       },
     ),
-    { numRuns: 120 },
+    { numRuns: 70 },
   );
 });
 

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import { dayAfter } from '../quantity/day';
 
-const LAW = join(__dirname, '../testing/day-law.ts');
+const LAW = join(__dirname, 'day-law.ts');
 
 test.each([
   ['Europe/Berlin', '2026-10-25T01:00:00Z'],
