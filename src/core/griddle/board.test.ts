@@ -5,7 +5,7 @@ import { surfacesFor } from '../batch/surface';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_GEAR, type Gear } from '../pantry/gear';
 import { actFor, dueAt, joinedAt, nextStep, onHeat, type Piece, piecesFrom, settle, type Tap, type ToldTap } from './board';
-import { learned, oneChange, sidesOf, timesFor, timesNow } from './times';
+import { learned, oneChange, seenIn, sidesOf, timesFor, timesNow } from './times';
 
 const tap = (piece: number, act: Tap['act'], at: number, slot = piece - 1): Tap => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot, at: at * 1000 });
 const TIMES = { first: 120, second: 60 };
@@ -181,6 +181,11 @@ test('each kind on what it is made on', () => {
   const on = Object.fromEntries(KIND_IDS.map((k) => [k, surfacesFor(gear, k, 10).map((s) => `${s.id}${s.slots.length}`)]));
   expect(on).toMatchObject({ crepe: ['p1'], oven: ['p1'], waffle: ['i2'], ball: ['b7'] });
   expect(on.griddle).toHaveLength(1);
+});
+
+test('taps within one second tell no time of a side: what came out can be written all the same', () => {
+  const taps = [tap(1, 'pour', 0), tap(1, 'flip', 0.1), tap(1, 'pull', 0.3)];
+  expect(seenIn({ driver: { by: 'factor', factor: 1 } }, taps)).toEqual({ pieces: 1, firstSideS: null, secondSideS: null });
 });
 
 test('times are the middle of the taps, what was late for another reason set aside, and the usual until there are some', () => {

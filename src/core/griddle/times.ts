@@ -88,7 +88,8 @@ export function seenIn(batch: Pick<Batch, 'driver'>, taps: readonly Tap[]) {
   const pieces = piecesFrom(taps);
   const test = hasTestPiece(batch.driver);
   const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).length;
-  const whole = (l: Learned | null): number | null => (l ? Math.round(l.seconds) : null);
+  // two taps in one second tell no time
+  const whole = (l: Learned | null): number | null => (l && l.seconds >= 0.5 ? Math.round(l.seconds) : null);
   const sides = sidesOf(pieces);
   return { pieces: off > 0 ? off : null, firstSideS: whole(learned(sides.first)), secondSideS: whole(learned(sides.second)) };
 }
