@@ -1,6 +1,6 @@
 /** The same job by keyboard alone: nothing in this file points. */
 import type { Page } from '@playwright/test';
-import { expect, gramsBox, test } from './kitchen';
+import { choose, expect, gramsBox, test } from './kitchen';
 
 /** Tabs on until the control of that name has the focus. */
 async function tabTo(page: Page, name: RegExp, most = 80): Promise<void> {
@@ -129,4 +129,15 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   const row = page.getByRole('row').filter({ hasText: 'Sluice cakes' });
   await expect(row).toContainText('Best yet');
   await expect(row).toContainText('dark');
+});
+
+test('what is said at the foot of the page never holds the Tab key', async ({ page }) => {
+  await page.goto('/house');
+  await choose(page, 'Whites', 'firm peaks, folded in thirds');
+  await expect(page.getByText('Kept for the whole house')).toBeVisible();
+  // once around the page while it is shown, as fast as keys go
+  await page.locator('body').press('End');
+  await tabTo(page, /^To the page$/, 200);
+  await choose(page, 'Whites', 'soft peaks, folded in one go');
+  await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
 });

@@ -1,11 +1,11 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
-import { Toaster } from 'sonner';
 import { tellBook } from '@/app/actions';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
 import { OutboxSender } from '@/ui/day/outbox-sender';
+import { Toasts } from '@/ui/kit/toasts';
 import { UnitsProvider } from '@/ui/units';
 import { Unreadable } from '@/ui/unreadable';
 import './globals.css';
@@ -27,10 +27,7 @@ export default async function Layout({ children }: { readonly children: ReactNod
           <Unreadable list={r.up ? r.value.unreadable : []} />
         </UnitsProvider>
         <OutboxSender tell={tellBook} />
-        <Toaster
-          position="bottom-center"
-          toastOptions={{ unstyled: true, className: 'hold flex w-full items-center gap-3 px-4 py-3 text-[15px] font-semibold shadow-lg print:hidden' }}
-        />
+        <Toasts />
       </body>
     </html>
   );
