@@ -282,19 +282,11 @@ export async function changeCovers(batchId: string, pieces: number): Promise<Don
   const target = planned.value.sheet.map((l) => (marks.get(l.key) ? { ...l, standsFor: marks.get(l.key) as string } : l));
   const { sheet, stays } = withCovers({ ...batch, joined }, target, find);
   const massG = sheet.filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping').reduce((a, l) => a + (l.grams ?? 0), 0);
-  const done = await rewrite(
-    open.value,
-    // what was undone would be of another size
-    {
-      sheet,
-      massG,
-      swapped: batch.swapped,
-      unswapped: batch.unswapped && stays.length === 0 && batch.ticked.length === 0 ? batch.unswapped : null,
-      pieces: planned.value.pieces?.all ?? pieces,
-      driver,
-    },
-    false,
-  );
+  // what a stand-in is undone to is of the new size as well
+  const version = batch.unswapped ? await versionById(batch.versionId) : null;
+  const bare = version ? plannedAnew(open.value, version.formula, driver) : null;
+  const unswapped = bare?.ok ? { sheet: [...bare.value.sheet, ...sidesOf(batch.sheet, bare.value.sheet)], massG: bare.value.massG } : null;
+  const done = await rewrite(open.value, { sheet, massG, swapped: batch.swapped, unswapped, pieces: planned.value.pieces?.all ?? pieces, driver }, false);
   return done.ok ? { ok: true, stays } : done;
 }
 

@@ -240,6 +240,18 @@ test('more covers: what is not weighed is planned anew, what is weighed gets so 
   expect(await onHand('flour-all-purpose')).toBeCloseTo(stood + twelve - grams(await c.at(), 'l1'), 3);
 });
 
+test('a stand-in and then more covers: undone, the sheet is the plan for as many', async () => {
+  const b = await open({ driver: { by: 'pieces', pieces: 12, portionMl: 60 }, take: 'no' });
+  expect(await swapInBatch(b.id, 'l2', 'oat-drink', null)).toEqual({ ok: true });
+  expect(await changeCovers(b.id, 18)).toEqual({ ok: true, stays: [] });
+  expect((await b.at()).sheet.find((l) => l.key === 'l2')?.standsFor).toMatch(/milk/i);
+  expect(await undoSwaps(b.id)).toEqual({ ok: true });
+  const eighteen = await open({ driver: { by: 'pieces', pieces: 18, portionMl: 60 }, take: 'no' });
+  const [now, plan] = [await b.at(), await eighteen.at()];
+  expect([now.sheet, now.piecesPlanned]).toEqual([plan.sheet, 18]);
+  expect(now.massG).toBeCloseTo(plan.massG, 6);
+});
+
 test('put away it is finished, with its stock back or not; made again it is the plan once more, once', async () => {
   await note('flour-all-purpose', 3000);
   const b = await open();
