@@ -258,8 +258,14 @@ export async function undoSwaps(batchId: string): Promise<Done> {
   return rewrite(open.value, { ...batch.unswapped, swapped: null, unswapped: null, pieces: batch.piecesPlanned, driver: batch.driver }, true);
 }
 
-/** The same driver for so many pieces in all. */
+/** The same driver for so many pieces in all; of two ends as many of each as before, to the whole piece. */
 function driverFor(batch: Batch, pieces: number): Driver {
+  const { driver: was } = batch;
+  if (was.by === 'both') {
+    const all = batch.split.by === 'kits' ? Math.ceil(pieces / mixesIn(batch.split)) : pieces;
+    const a = Math.min(Math.max(1, all - 1), Math.max(1, Math.round((all * was.a.pieces) / (was.a.pieces + was.b.pieces))));
+    return { ...was, a: { ...was.a, pieces: a }, b: { ...was.b, pieces: Math.max(1, all - a) } };
+  }
   const portionMl = batch.portionMl ?? 60;
   const each = batch.split.by === 'kits' ? Math.ceil(pieces / mixesIn(batch.split)) : pieces;
   return { by: 'pieces', pieces: each, portionMl, ...(batch.driver.testPiece && { testPiece: true }) };
