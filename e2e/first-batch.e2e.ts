@@ -20,7 +20,7 @@ test('six steps in one go', async ({ page }) => {
   // 1. Today: what is under way, and the shelf
   await page.goto('/');
   const underWay = page.getByRole('region', { name: 'Under way' });
-  await expect(underWay.getByRole('link', { name: /^Weigh [\d\s]+ g / }).first()).toBeVisible();
+  await expect(underWay.getByRole('link', { name: /^Weigh [\d.\s]+ g / }).first()).toBeVisible();
   await expect(underWay.getByRole('link', { name: 'Join dry and wet' }).first()).toBeVisible();
   const shelf = page.getByRole('region', { name: 'Formula shelf' });
   expect(await shelf.getByRole('listitem').count()).toBeGreaterThanOrEqual(14);

@@ -105,7 +105,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
       {t.by === 'ingredient' && noted.length > 1 ? (
         <fieldset className="grid gap-1">
           <legend className="mb-1 text-sm font-semibold text-soft">Or all there is on the shelf of several</legend>
-          <ManyTaps label="All there is of" values={t.several} options={noted.map((i) => ({ value: i.id, label: kitchenName(i) }))} onChange={useUp} />
+          <ManyTaps label="Used up together" values={t.several} options={noted.map((i) => ({ value: i.id, label: kitchenName(i) }))} onChange={useUp} />
           {t.several.length > 1 ? (
             <p className="text-[15px]" role="status">
               {kitchenName(things.find((i) => i.id === t.ingredientId) ?? noted[0] ?? { name: '' })} runs out first.
