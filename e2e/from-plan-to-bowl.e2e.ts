@@ -51,6 +51,7 @@ async function join(page: Page): Promise<void> {
 /** No weight in grams is on the screen. */
 async function noGram(page: Page): Promise<void> {
   // the choice of another exactness is named by its step
+  // biome-ignore lint/performance/useDomNodeTextContent: what is shown, and not what is only read out
   const text = (await page.locator('main').innerText()).replaceAll('\u2009', '').replace('all to 0.1 g', '');
   expect(text.match(/\d\s?g\b[^\n]*/)?.[0] ?? '').toBe('');
 }

@@ -71,7 +71,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
     set({ gear: id, ...(g && { piecesEach: String(placesOn(g, kind)), portion: String(ml(portionFor(g, kind) ?? 60)) }) });
   };
   const noted = things.filter((i) => (shelf[i.id]?.onHandG ?? 0) > 0);
-  const useUp = (several: readonly string[]): void => {
+  const usedUp = (several: readonly string[]): void => {
     const first = runsOutFirst(several, { lines, shelf });
     set({ several, ...(first && { ingredientId: first.ingredientId, amount: massNumber(first.grams, units).replaceAll('\u2009', '') }) });
   };
@@ -105,7 +105,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
       {t.by === 'ingredient' && noted.length > 1 ? (
         <fieldset className="grid gap-1">
           <legend className="mb-1 text-sm font-semibold text-soft">Or all there is on the shelf of several</legend>
-          <ManyTaps label="Used up together" values={t.several} options={noted.map((i) => ({ value: i.id, label: kitchenName(i) }))} onChange={useUp} />
+          <ManyTaps label="Used up together" values={t.several} options={noted.map((i) => ({ value: i.id, label: kitchenName(i) }))} onChange={usedUp} />
           {t.several.length > 1 ? (
             <p className="text-[15px]" role="status">
               {kitchenName(things.find((i) => i.id === t.ingredientId) ?? noted[0] ?? { name: '' })} runs out first.
