@@ -49,6 +49,17 @@ test('law: more covers leave every mix that is not joined at the new plan, whate
   );
 });
 
+test('more pieces twice: what went in after the first time is not asked for again', () => {
+  const joined: number[] = [];
+  const ticked = ['l0'];
+  const once = withCovers({ sheet: sheetAt(1, 1), ticked, weights: {}, joined }, sheetAt(2, 1), findIngredient);
+  expect(once.sheet.filter((l) => l.key.startsWith('l0')).map((l) => l.grams)).toEqual([250, 250]);
+  const twice = withCovers({ sheet: once.sheet, ticked: [...ticked, 'l0t1'], weights: {}, joined }, sheetAt(3, 1), findIngredient);
+  const flour = twice.sheet.filter((l) => l.key.startsWith('l0'));
+  expect(flour.map((l) => l.grams).sort()).toEqual([250, 250, 250]);
+  expect(new Set(flour.map((l) => l.key)).size).toBe(3);
+});
+
 test('what a stand-in changes is told line by line with what it brings and takes; and it stays marked through a second one', () => {
   const before = [line('l1', 'flour-all-purpose', 250), line('l2', 'milk-whole', 400, { vessel: 'wet' })];
   const after = [line('l1', 'flour-all-purpose', 245), line('l2', 'almond-drink', 400, { vessel: 'wet' })];

@@ -108,7 +108,9 @@ export function withCovers(b: Begun, target: readonly SheetLine[], find: Find): 
     return is.flatMap((l): readonly SheetLine[] => {
       const had = was.find((x) => x.key === l.key);
       if (!had || !b.ticked.includes(l.key)) return [l];
-      const went = b.weights[l.key] ?? had.grams ?? 0;
+      // what went in after, at an earlier change, went in too
+      const after = was.filter((x) => x.key.startsWith(`${l.key}t`) && b.ticked.includes(x.key));
+      const went = [had, ...after].reduce((a, x) => a + (b.weights[x.key] ?? x.grams ?? 0), 0);
       const more = (l.grams ?? 0) - went;
       if (more <= CRUMB_G) return [had];
       const { grams, measure } = asWeighed(more, fineLine(l, find));

@@ -4,7 +4,7 @@ import Fraction from 'fraction.js';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { measureName } from '../pantry/calibrate';
 import { portionFor } from '../pantry/gear';
-import { mlOf, type Unit, unitById } from '../quantity/units';
+import { mlOf, QUART_ML, type Unit, unitById } from '../quantity/units';
 import { placesOn } from './surface';
 
 export interface PortionOffer {
@@ -53,11 +53,8 @@ export const SCOOPS: readonly { readonly number: number; readonly ml: number }[]
   { number: 40, ml: 24 },
 ];
 
-/** mL in a US quart, exact. */
-const QUART_ML = 946.352946;
-
 /** What a scoop of a number holds level, mL: so many to the quart. Null for a number no scoop has. */
-export const scoopMl = (number: number): number | null => (number >= 4 && number <= 100 ? QUART_ML / number : null);
+export const scoopMl = (number: number): number | null => (number >= 4 && number <= 100 ? Number(QUART_ML) / number : null);
 
 /** A round of batter as it lies poured, mL. @param acrossCm its diameter @param thickMm as poured, not as baked */
 export const roundMl = (acrossCm: number, thickMm: number): number => ((Math.PI / 4) * acrossCm ** 2 * thickMm) / 10;

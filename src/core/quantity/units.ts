@@ -235,8 +235,11 @@ function readPhrase(text: string, phrases: typeof PHRASES): { readonly id: strin
 /** Reads a sized ladle; without a count before it, "2 oz ladle of milk", it is one. */
 export const readLadle = (text: string): { readonly id: string; readonly length: number } | null => readPhrase(text, LADLES);
 
+/** mL in a US quart, exact. */
+export const QUART_ML = '946.352946';
+
 /** US quart / number: the volume of a portion scoop, mL. */
-const scoopMl = (n: number): string => new Fraction('946.352946').div(n).toString();
+const scoopMl = (n: number): string => new Fraction(QUART_ML).div(n).toString();
 
 /**
  * Looks a unit up by id.

@@ -211,7 +211,7 @@ export async function standInPart(batchId: string, lineKey: string, hasG: number
   const missing = line.grams - hasG;
   if (!(missing > 0)) return no('Nothing of it is missing.');
   const poured = pouredFor(own, swap.standIn, missing);
-  const [name] = [line.name.replace(/ \(.*\)$/, '')];
+  const name = line.name.replace(/ \(.*\)$/, '');
   const parts = poured.map((p, n): SheetLine => {
     const { grams, measure } = asTaken(p.ingredient, p.grams, { ...house, exactness: batch.exactness });
     const { spoons: _, was: __, mostG: ___, ...like } = line;
