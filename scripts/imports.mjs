@@ -43,7 +43,7 @@ export const ORDER = [
   { at: 'src/types' },
 ];
 /** Packages that only these may import; the core is pure but for a few small libraries. */
-const CORE_LIBRARIES = ['fraction.js', 'fuse.js', 'papaparse', 'quadprog'];
+const CORE_LIBRARIES = ['@date-fns/tz', 'fraction.js', 'fuse.js', 'papaparse', 'quadprog'];
 
 const filesUnder = (dir) =>
   readdirSync(dir, { withFileTypes: true }).flatMap((e) => {

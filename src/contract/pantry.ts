@@ -5,7 +5,7 @@ import { LEAST_WEIGHINGS, MOST_WEIGHING_G, MOST_WEIGHINGS } from '@/core/pantry/
 import { GEAR_SORTS } from '@/core/pantry/gear';
 import { ALLERGENS, CATEGORIES } from '@/core/pantry/ingredient';
 import { PANEL_BASES } from '@/core/pantry/packet';
-import { CLOCKS, DAY_ORDERS } from '@/core/quantity/day';
+import { CLOCKS, DAY_ORDERS, isZone } from '@/core/quantity/day';
 import { TEMPERATURE_UNITS, WEIGHT_UNITS } from '@/core/quantity/say';
 import { unitById } from '@/core/quantity/units';
 import { amount, day, figure } from './fields';
@@ -121,5 +121,6 @@ export const unitsSchema = z.object({
   temperature: z.enum(TEMPERATURE_UNITS),
   clock: z.enum(CLOCKS),
   days: z.enum(DAY_ORDERS),
+  zone: z.string().max(60).refine(isZone, 'Time zone: choose one from the list.'),
   currency: z.string().trim().min(1, 'A sign of one to four letters.').max(4, 'A sign of one to four letters.'),
 });

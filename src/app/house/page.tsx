@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { setHouse } from '@/app/actions';
+import { zonesWith } from '@/core/quantity/day';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
@@ -20,7 +21,7 @@ export default async function HousePage() {
           Records and backups
         </Link>
       </div>
-      <HouseForm house={r.value} save={setHouse} />
+      <HouseForm house={r.value} zones={zonesWith(r.value.units.zone)} save={setHouse} />
     </Frame>
   );
 }

@@ -83,7 +83,7 @@ test('high up the same gas takes more room: the zone for lift stands lower, noth
 });
 
 test('ounces and Fahrenheit: findings, fixes and sheets follow the house', () => {
-  const oz = { weight: 'oz', temperature: 'F', currency: '$', clock: '12', days: 'month-day' } as const;
+  const oz = { weight: 'oz', temperature: 'F', currency: '$', clock: '12', days: 'month-day', zone: '' } as const;
   expect([grams(OZ_G, oz), grams(10 * OZ_G, oz), grams(1234.5 * OZ_G, oz), massNumber(70.87, oz)]).toEqual(['1 oz', '10 oz', '1\u2009234.5 oz', '2.5']);
   expect([massBoth(283.5, oz), massBoth(283.5, { weight: 'g' })]).toEqual(['10 oz (284 g)', '284 g']);
   expect([temperature(175, oz), temperature(175), temperature(0, oz)]).toEqual(['347 °F', '175 °C', '32 °F']);

@@ -30,7 +30,7 @@ export function kitLabels(
   units: Units,
   made: Date,
 ): readonly Label[] {
-  const packed = localDay(made.getTime());
+  const packed = localDay(made.getTime(), units);
   const day = (d: string): string => sayDay(d, units);
   // melted it would set in a tub that stands cold: it is kept for the morning
   const keptBack = (l: SheetLine): boolean => Boolean(b.timeline?.dayOneAt) && /\bmelt/i.test(`${l.preparation} ${l.text}`);

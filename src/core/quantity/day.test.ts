@@ -1,9 +1,23 @@
 import fc from 'fast-check';
-import { DAY_ORDERS, dayIn, FRESH_DATING, localDay, localTime, momentOf, sayDay, sayMoment, sayTime, sayTimeAndDay, timeIn } from './day';
+import {
+  DAY_ORDERS,
+  dayIn,
+  eveningBefore,
+  FRESH_DATING,
+  isZone,
+  localDay,
+  localTime,
+  momentOf,
+  sayDay,
+  sayMoment,
+  sayTime,
+  sayTimeAndDay,
+  timeIn,
+} from './day';
 
 const at = new Date(2026, 10, 20, 16, 5).getTime();
 const now = new Date(2026, 10, 25, 9, 0).getTime();
-const US = { clock: '12', days: 'month-day' } as const;
+const US = { clock: '12', days: 'month-day', zone: '' } as const;
 
 test('times and days as the house writes them', () => {
   expect([sayTime(at, FRESH_DATING), sayTime(at, US)]).toEqual(['16:05', '4:05 pm']);
@@ -57,14 +71,27 @@ test('law: what is said is read back as the same, in every order and on both clo
       fc.integer({ min: 946_684_800_000, max: 4_102_444_800_000 }),
       fc.constantFrom(...DAY_ORDERS),
       fc.constantFrom('24', '12'),
-      (ms, days, clock) => {
-        const day = localDay(ms);
-        const time = localTime(ms);
+      fc.constantFrom('', 'Europe/Berlin', 'America/St_Johns', 'Pacific/Auckland', 'Asia/Kathmandu'),
+      (ms, days, clock, zone) => {
+        const z = { zone };
+        const day = localDay(ms, z);
+        const time = localTime(ms, z);
         expect(dayIn(sayDay(day, { days }), { days }, '2000-01-01')).toBe(day);
-        expect(timeIn(sayTime(ms, { clock: clock as '24' | '12' }))).toBe(time);
+        expect(timeIn(sayTime(ms, { clock: clock as '24' | '12', zone }))).toBe(time);
         // where the clock goes back an hour the earlier of two is meant
-        expect(Math.abs(momentOf(day, time) - Math.floor(ms / 60_000) * 60_000)).toBeLessThanOrEqual(3_600_000);
+        expect(Math.abs(momentOf(day, time, z) - Math.floor(ms / 60_000) * 60_000)).toBeLessThanOrEqual(3_600_000);
       },
     ),
   );
+});
+
+test('a house that says where it is has its own day, wherever the machine stands', () => {
+  const late = Date.UTC(2026, 10, 25, 23, 30);
+  const at = (zone: string): string => `${localDay(late, { zone })} ${localTime(late, { zone })}`;
+  expect(['Pacific/Auckland', 'America/St_Johns', 'Asia/Kathmandu'].map(at)).toEqual(['2026-11-26 12:30', '2026-11-25 20:00', '2026-11-26 05:15']);
+  // the clocks of Berlin go forward at 2 on 29 March 2026: that day has 23 hours
+  const berlin = { zone: 'Europe/Berlin' };
+  expect(momentOf('2026-03-30', '00:00', berlin) - momentOf('2026-03-29', '00:00', berlin)).toBe(23 * 3_600_000);
+  expect(eveningBefore(momentOf('2026-03-29', '08:00', berlin), berlin)).toBe(Date.UTC(2026, 2, 28, 17));
+  expect([isZone('Europe/Berlin'), isZone('Europe/Nowhere'), isZone('')]).toEqual([true, false, false]);
 });

@@ -1,29 +1,53 @@
-/** The kitchen's own day and clock: days as yyyy-mm-dd, times of day as hh:mm, in the time zone of whoever asks. */
+/** The kitchen's own day and clock: days as yyyy-mm-dd, times of day as hh:mm, in the time zone of the house. */
+import { TZDateMini } from '@date-fns/tz';
 
 const two = (n: number): string => String(n).padStart(2, '0');
 
+/** Where the house is: an IANA name of its zone; '' is the zone of whoever asks. */
+export interface Zoned {
+  readonly zone: string;
+}
+
+/** A moment as the clock and the calendar there have it. @param at ms since 1970 */
+const there = (at: number, { zone }: Zoned): Date => (zone === '' ? new Date(at) : new TZDateMini(at, zone));
+
+/** Whether a name is one of a zone that is known here. */
+export function isZone(name: string): boolean {
+  try {
+    return name !== '' && Boolean(Intl.DateTimeFormat('en', { timeZone: name }));
+  } catch {
+    return false;
+  }
+}
+
+/** All zones that are known here by name, and one more. */
+export const zonesWith = (zone: string): readonly string[] => [...new Set([zone, 'UTC', ...Intl.supportedValuesOf('timeZone')])].sort();
+
+/** The zone of this machine. */
+export const zoneHere = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
 /** The day it is there at a moment. @param at ms since 1970 */
-export function localDay(at: number): string {
-  const d = new Date(at);
+export function localDay(at: number, z: Zoned): string {
+  const d = there(at, z);
   return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
 }
 
 /** The time of day it is there, "08:40" in 24 hours whatever the house writes. */
-export function localTime(at: number): string {
-  const d = new Date(at);
+export function localTime(at: number, z: Zoned): string {
+  const d = there(at, z);
   return `${two(d.getHours())}:${two(d.getMinutes())}`;
 }
 
 export const CLOCKS = ['24', '12'] as const;
 export const DAY_ORDERS = ['day-month', 'month-day', 'year-month-day'] as const;
 
-/** How a house writes times and days. */
-export interface Dating {
+/** How a house writes times and days, and where its own begin. */
+export interface Dating extends Zoned {
   readonly clock: (typeof CLOCKS)[number];
   readonly days: (typeof DAY_ORDERS)[number];
 }
 
-export const FRESH_DATING: Dating = { clock: '24', days: 'day-month' };
+export const FRESH_DATING: Dating = { clock: '24', days: 'day-month', zone: '' };
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
@@ -42,8 +66,8 @@ export function sayDay(day: string, u: Pick<Dating, 'days'>): string {
 }
 
 /** "Fri 20 Nov", "Fri Nov 20", "Fri 11-20", without the year. @param at ms since 1970 */
-export function sayWeekday(at: number, u: Pick<Dating, 'days'>): string {
-  const d = new Date(at);
+export function sayWeekday(at: number, u: Pick<Dating, 'days' | 'zone'>): string {
+  const d = there(at, u);
   const month = MONTHS[d.getMonth()] ?? '';
   const written =
     u.days === 'year-month-day'
@@ -55,21 +79,21 @@ export function sayWeekday(at: number, u: Pick<Dating, 'days'>): string {
 }
 
 /** A time of day as the house writes it: "16:05", "4:05 pm". @param at ms since 1970 */
-export function sayTime(at: number, u: Pick<Dating, 'clock'>): string {
-  if (u.clock === '24') return localTime(at);
-  const d = new Date(at);
+export function sayTime(at: number, u: Pick<Dating, 'clock' | 'zone'>): string {
+  if (u.clock === '24') return localTime(at, u);
+  const d = there(at, u);
   return `${d.getHours() % 12 || 12}:${two(d.getMinutes())} ${d.getHours() < 12 ? 'am' : 'pm'}`;
 }
 
 /** The same with the day before it where that is another than now: "Sat 14 Nov 09:12". */
 export const sayTimeAndDay = (at: number, now: number, u: Dating): string =>
-  localDay(at) === localDay(now) ? sayTime(at, u) : `${sayWeekday(at, u)} ${sayTime(at, u)}`;
+  localDay(at, u) === localDay(now, u) ? sayTime(at, u) : `${sayWeekday(at, u)} ${sayTime(at, u)}`;
 
 /** "today 09:12", "Sat 14 Nov, 09:12", with the year where it is another. */
 export function sayMoment(at: number, now: number, u: Dating): string {
-  if (localDay(at) === localDay(now)) return `today ${sayTime(at, u)}`;
-  const sameYear = new Date(at).getFullYear() === new Date(now).getFullYear();
-  return `${sameYear ? sayWeekday(at, u) : sayDay(localDay(at), u)}, ${sayTime(at, u)}`;
+  if (localDay(at, u) === localDay(now, u)) return `today ${sayTime(at, u)}`;
+  const sameYear = there(at, u).getFullYear() === there(now, u).getFullYear();
+  return `${sameYear ? sayWeekday(at, u) : sayDay(localDay(at, u), u)}, ${sayTime(at, u)}`;
 }
 
 /** A typed time of day as hh:mm in 24 hours: "16:05", "4:05 pm", "4 pm", "0905"; null where it is none. */
@@ -126,7 +150,11 @@ export function dayAfter(day: string, days: number): string {
 const EVENING = '18:00';
 
 /** The evening of the day before a moment, there. @param at ms since 1970 */
-export const eveningBefore = (at: number): number => momentOf(dayAfter(localDay(at), -1), EVENING);
+export const eveningBefore = (at: number, z: Zoned): number => momentOf(dayAfter(localDay(at, z), -1), EVENING, z);
 
-/** The moment of a day and a time there, ms since 1970. @param day yyyy-mm-dd @param time hh:mm */
-export const momentOf = (day: string, time: string): number => new Date(`${day}T${time}`).getTime();
+/** The moment of a day and a time there, ms since 1970; no number where there is no such day or time. @param day yyyy-mm-dd @param time hh:mm */
+export function momentOf(day: string, time: string, { zone }: Zoned): number {
+  const [y, m, d] = split(day);
+  const [h = Number.NaN, min = Number.NaN] = time.split(':').map(Number);
+  return (zone === '' ? new Date(y, m - 1, d, h, min) : new TZDateMini(y, m - 1, d, h, min, zone)).getTime();
+}

@@ -54,7 +54,8 @@ const anyBatch = fc.record({
  * @throws where a step begins before what it needs, what stands cold is taken out to warm, or a day is not the calendar's
  * @returns how many of the lines were over two days
  */
-export function dayLaw(runs: number, changes: number): number {
+export function dayLaw(runs: number, changes: number, zone = ''): number {
+  const Z = { zone };
   let two = 0;
   fc.assert(
     fc.property(anyBatch, (b) => {
@@ -69,8 +70,9 @@ export function dayLaw(runs: number, changes: number): number {
         find: (id) => findIngredient(id),
       });
       const at = changes + b.hours * HOUR;
-      const evening = eveningBefore(at);
-      if (localDay(evening) !== dayAfter(localDay(at), -1) || localTime(evening) !== '18:00') throw new Error('the evening before is not the evening before');
+      const evening = eveningBefore(at, Z);
+      if (localDay(evening, Z) !== dayAfter(localDay(at, Z), -1) || localTime(evening, Z) !== '18:00')
+        throw new Error('the evening before is not the evening before');
       const dayOneAt = b.dayOne === null ? null : b.dayOne === 'evening' ? evening : at - b.dayOne * HOUR;
       if (dayOneAt !== null) two++;
       const serving: Serving = { at, anchor: b.anchor, helpers: b.helpers, dayOneAt, moved: {} };
@@ -87,16 +89,16 @@ export function dayLaw(runs: number, changes: number): number {
       if (ahead.includes('wet') && placed.some((p) => p.step.id === 'out')) throw new Error('egg in the tub is taken out to warm');
       if (['melt', 'cool', 'soften'].some((id) => ahead.includes(id))) throw new Error('butter is melted the day before');
       // the day after is the next in the calendar, whatever the clocks do
-      const packed = momentOf(localDay(at), '23:30');
+      const packed = momentOf(localDay(at, Z), '23:30', Z);
       const foot = kitLabels(
         { name: 'x', split, sheet: b.sheet, timeline: null },
         (id) => findIngredient(id),
-        { ...FRESH_UNITS, days: 'year-month-day' },
+        { ...FRESH_UNITS, ...Z, days: 'year-month-day' },
         new Date(packed),
       )
         .flatMap((l) => l.foot)
         .join(' ');
-      if (foot.includes('use by') && !foot.includes(`Packed ${localDay(at)}, use by ${dayAfter(localDay(at), 1)}.`))
+      if (foot.includes('use by') && !foot.includes(`Packed ${localDay(at, Z)}, use by ${dayAfter(localDay(at, Z), 1)}.`))
         throw new Error(`a label of another day: ${foot}`);
     }),
     { numRuns: runs },

@@ -35,7 +35,9 @@ export function TimeLinePaper({
             <View key={step.id} style={[look.row, { fontSize: size, paddingVertical: size / 6 }]} wrap={false}>
               <View style={{ width: 20 }}>{step.handsMin > 0 ? <Boxes count={1} /> : null}</View>
               <Text style={[look.strong, { width: size * (units.clock === '12' ? 4.6 : 3.4) }]}>
-                {localDay(start) === localDay(d.placed[0]?.start ?? 0) ? sayTime(start, units) : `${sayWeekday(start, units)} ${sayTime(start, units)}`}
+                {localDay(start, units) === localDay(d.placed[0]?.start ?? 0, units)
+                  ? sayTime(start, units)
+                  : `${sayWeekday(start, units)} ${sayTime(start, units)}`}
               </Text>
               <Text style={{ width: size * 5.2 }}>{minutesOrHours(Math.max(1, Math.round((end - start) / 60_000)))}</Text>
               <View style={{ flex: 1 }}>

@@ -13,10 +13,12 @@ import { dismissedSince } from '@/core/formula/version';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Allergen } from '@/core/pantry/ingredient';
 import { SOON_DAYS } from '@/core/pantry/stock';
+import { dayAfter, localDay } from '@/core/quantity/day';
+import { FRESH_UNITS } from '@/core/quantity/say';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type Column, readStored } from '../db/json';
 import { query, transaction, unhurried } from '../db/pool';
-import { loadHouse } from './house';
+import { lastHouse, loadHouse } from './house';
 import { type Cursor, cursorOf, type Page, pageOf } from './paging';
 import { GONE, onceFor } from './revised';
 
@@ -54,7 +56,9 @@ export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE)
     ...(f.without ? [`f.allergens is not null and not f.allergens && array[${v(f.without)}, '${NOT_KNOWN}']::text[]`] : []),
     ...(f.verdict ? [f.verdict === 'none' ? 'f.last_verdict is null' : `f.last_verdict = ${v(f.verdict)}`] : []),
     ...(f.useUp
-      ? [`f.holds && array(select s.ingredient_id from stock s where s.best_before <= current_date + ${SOON_DAYS} and coalesce(s.on_hand_g, 1) > 0)`]
+      ? [
+          `f.holds && array(select s.ingredient_id from stock s where s.best_before <= ${v(dayAfter(lastHouse()?.today ?? localDay(Date.now(), FRESH_UNITS), SOON_DAYS))}::date and coalesce(s.on_hand_g, 1) > 0)`,
+        ]
       : []),
     ...(f.after ? [`(f.used_at, f.id) < (to_timestamp(${v(f.after.at)} / 1000000.0), ${v(f.after.id)}::uuid)`] : []),
   ];

@@ -8,7 +8,7 @@ import { FILL_METHODS } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import type { Gear } from '@/core/pantry/gear';
 import type { ToolId } from '@/core/pantry/tools';
-import { localDay } from '@/core/quantity/day';
+import { localDay, zoneHere } from '@/core/quantity/day';
 import { SHAPES } from '@/core/records/editable';
 import { merge } from '@/core/records/merge';
 import { type Column, readStored } from '../db/json';
@@ -32,12 +32,14 @@ declare global {
 }
 
 /** The house as it was last loaded or saved by this server; null before that. For answers that must not wait for records. */
-export const lastHouse = (): Kitchen | null => (globalThis.evenCrumbHouse ? { ...globalThis.evenCrumbHouse, today: localDay(Date.now()) } : null);
+export const lastHouse = (): Kitchen | null =>
+  globalThis.evenCrumbHouse ? { ...globalThis.evenCrumbHouse, today: localDay(Date.now(), globalThis.evenCrumbHouse.units) } : null;
 
 const orFresh = ({ conventions, ways, units, gear, drawer }: KeptHouse) => ({
   conventions: { ...FRESH_KITCHEN.conventions, ...conventions },
   ways: { ...FRESH_KITCHEN.ways, ...ways },
-  units: { ...FRESH_KITCHEN.units, ...units },
+  // a house that has not said where it is has this machine's clock, on every screen
+  units: { ...FRESH_KITCHEN.units, ...units, zone: units.zone || zoneHere() },
   gear: gear ?? FRESH_KITCHEN.gear,
   drawer: drawer ?? FRESH_KITCHEN.drawer,
 });
@@ -52,7 +54,7 @@ export async function loadHouse(): Promise<Kitchen> {
   const house: Kitchen = {
     ...parts,
     conventions: { ...parts.conventions, own: own.own },
-    today: localDay(Date.now()),
+    today: localDay(Date.now(), parts.units),
     revision: kept?.revision ?? 1,
     unreadable: [...read.unreadable, ...own.unreadable],
   };

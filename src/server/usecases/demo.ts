@@ -16,7 +16,8 @@ import { entriesFromCard } from '@/core/formula/from-card';
 import { KIND_IDS } from '@/core/formula/kinds';
 import { measureFrom } from '@/core/pantry/calibrate';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
-import { localDay } from '@/core/quantity/day';
+import { dayAfter, localDay } from '@/core/quantity/day';
+import { FRESH_UNITS } from '@/core/quantity/say';
 import { writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/event-log';
 import { saveVersion } from '../queries/formulas';
@@ -81,7 +82,7 @@ const pantrySchema = z.object({
 });
 
 const demoFile = (name: string): unknown => JSON.parse(readFileSync(join(process.cwd(), 'database/demo', name), 'utf8'));
-const day = (fromNow: number): string => localDay(Date.now() + fromNow * 86_400_000);
+const day = (fromNow: number): string => dayAfter(localDay(Date.now(), FRESH_UNITS), fromNow);
 
 /** What stands on the boathouse's shelf, what it weighs with and cooks on, and the measures it has weighed. */
 async function loadPantry(): Promise<void> {

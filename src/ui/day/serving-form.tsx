@@ -4,6 +4,7 @@ import { eveningBefore } from '@/core/quantity/day';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Switch } from '../kit/switch';
+import { useUnits } from '../units';
 import { Moment } from './moment';
 
 /** When plates go, who helps, and whether some of it is done the day before. */
@@ -24,6 +25,7 @@ export function ServingForm({
   readonly onServing: (s: Serving) => void;
   readonly onFromNow: () => void;
 }) {
+  const units = useUnits();
   return (
     <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
       <div>
@@ -51,7 +53,7 @@ export function ServingForm({
             size="work"
             label="weigh the day before"
             on={serving.dayOneAt !== null}
-            onSwitch={(on) => !disabled && onServing({ ...serving, dayOneAt: on ? Math.max(now, eveningBefore(serving.at)) : null, moved: {} })}
+            onSwitch={(on) => !disabled && onServing({ ...serving, dayOneAt: on ? Math.max(now, eveningBefore(serving.at, units)) : null, moved: {} })}
           />
           {serving.dayOneAt !== null ? (
             <Moment label="from" at={serving.dayOneAt} disabled={disabled} onAt={(dayOneAt) => onServing({ ...serving, dayOneAt })} />

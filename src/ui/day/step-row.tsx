@@ -9,6 +9,7 @@ import { minutesOrHours } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { useTime } from '../time';
+import { useUnits } from '../units';
 
 const MIN = 60_000;
 const NUDGE_MS = 5 * MIN;
@@ -51,6 +52,7 @@ export function StepRow({
   readonly onRelease: () => void;
 }) {
   const time = useTime();
+  const units = useUnits();
   const track = useRef<HTMLDivElement>(null);
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: step.id,
@@ -138,9 +140,9 @@ export function StepRow({
                 defaultValue={time.ofDay(start)}
                 className="w-32"
                 onBlur={(e) => {
-                  const to = momentOf(localDay(start), timeIn(e.target.value) ?? '');
+                  const to = momentOf(localDay(start, units), timeIn(e.target.value) ?? '', units);
                   if (Number.isNaN(to)) e.target.value = time.ofDay(start);
-                  else if (localTime(to) !== localTime(start)) onMove(to);
+                  else if (localTime(to, units) !== localTime(start, units)) onMove(to);
                 }}
                 onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
                 inputClass="!min-h-14 text-xl font-semibold"

@@ -2,12 +2,13 @@
 import { useState } from 'react';
 import type { SideTimes } from '@/core/batch/heat';
 import { bellOf, HOLD_MIN, holdingOf, loadsBefore } from '@/core/griddle/hold';
-import { localDay, localTime, momentOf } from '@/core/quantity/day';
+import { dayAfter, localDay, localTime, momentOf } from '@/core/quantity/day';
 import { minutesOrHours } from '@/core/quantity/say';
 import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { TimeField } from '../kit/date-fields';
 import { useTime } from '../time';
+import { useUnits } from '../units';
 import { clock } from './words';
 
 const MIN = 60_000;
@@ -31,6 +32,7 @@ export function HoldView({
   readonly now: number;
 }) {
   const time = useTime();
+  const units = useUnits();
   const { waiting, trays, inOven, plated } = holdingOf(log.entries, off);
   const bell = bellOf(log.entries);
   const [typed, setTyped] = useState<string | null>(null);
@@ -40,10 +42,11 @@ export function HoldView({
   const lastLoad = left === null || places === 0 ? 0 : left % places;
   const setBell = (text: string): void => {
     setTyped(text);
-    const at = momentOf(localDay(now), text);
+    const today = localDay(now, units);
+    const at = momentOf(today, text, units);
     if (Number.isNaN(at)) return;
     // a bell that has rung today is tomorrow's
-    log.enter({ what: 'bell', bellAt: at < now ? at + 24 * 60 * MIN : at });
+    log.enter({ what: 'bell', bellAt: at < now ? momentOf(dayAfter(today, 1), text, units) : at });
   };
   return (
     <section aria-label="Holding" className="grid gap-3 rounded-plate bg-white p-4">
@@ -80,7 +83,7 @@ export function HoldView({
         </Button>
       ) : null}
       <div className="flex items-end gap-2">
-        <TimeField label="The bell rings at" value={typed ?? (bell === null ? '' : localTime(bell))} onTime={setBell} className="w-36" />
+        <TimeField label="The bell rings at" value={typed ?? (bell === null ? '' : localTime(bell, units))} onTime={setBell} className="w-36" />
         {bell === null ? null : (
           <Button
             className="min-h-11"

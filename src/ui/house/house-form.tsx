@@ -20,6 +20,8 @@ import { changed, type HouseChange, type HouseParts, partsOf } from './house.sta
 
 interface Props {
   readonly house: Kitchen;
+  /** Time zones to choose from. */
+  readonly zones: readonly string[];
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
 }
 
@@ -48,7 +50,7 @@ const UNIT_WHY: Readonly<Record<string, string>> = {
 };
 
 /** Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing follow. */
-export function HouseForm({ house, save }: Props) {
+export function HouseForm({ house, zones, save }: Props) {
   const [now, setNow] = useState<HouseParts>({ conventions: house.conventions, ways: house.ways, units: house.units, gear: house.gear, drawer: house.drawer });
   const [refusal, setRefusal] = useState<string | null>(null);
   // as the records have it, as far as this page knows; a change is kept against that
@@ -120,6 +122,14 @@ export function HouseForm({ house, save }: Props) {
             <h2 className="text-xl">Units</h2>
             {Object.entries(UNIT_FIELDS).map(([k, f]) =>
               row(k, f.label, UNIT_WHY[k], f.names, now.units[k as keyof Units], (v) => void keep({ units: { [k]: v } })),
+            )}
+            {row(
+              'zone',
+              'Time zone',
+              'Where the kitchen’s day begins and its clock is read: on every screen, label and paper, wherever they are looked at.',
+              Object.fromEntries(zones.map((z) => [z, z.replaceAll('_', ' ')])),
+              now.units.zone,
+              (zone) => void keep({ units: { zone } }),
             )}
           </section>
         </div>

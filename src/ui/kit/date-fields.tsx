@@ -22,7 +22,7 @@ export function DayField({ value, onDay, ...rest }: Common & { readonly value: s
       value={shown}
       onChange={(e) => {
         const text = e.target.value;
-        const day = text.trim() === '' ? '' : (dayIn(text, units, localDay(Date.now())) ?? text);
+        const day = text.trim() === '' ? '' : (dayIn(text, units, localDay(Date.now(), units)) ?? text);
         setTyped({ text, of: day });
         onDay(day);
       }}
@@ -36,11 +36,11 @@ export function TimeField({ value, onTime, ...rest }: Common & { readonly value:
   const units = useUnits();
   const [typed, setTyped] = useState<{ readonly text: string; readonly of: string } | null>(null);
   const isTime = timeIn(value) === value;
-  const shown = typed && typed.of === value ? typed.text : isTime ? sayTime(momentOf('2026-01-01', value), units) : value;
+  const shown = typed && typed.of === value ? typed.text : isTime ? sayTime(momentOf('2026-01-01', value, units), units) : value;
   return (
     <Field
       {...rest}
-      placeholder={`as ${sayTime(momentOf('2026-01-01', '16:05'), units)}`}
+      placeholder={`as ${sayTime(momentOf('2026-01-01', '16:05', units), units)}`}
       autoComplete="off"
       value={shown}
       onChange={(e) => {

@@ -46,7 +46,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     await reach(() => transaction((client) => noteEntry(client, b.id, { id: randomUUID(), at: Date.now(), act: { what: 'printed', paper: what, state } })));
   const stateWords = state > 1 && b.sheetAt ? `state ${state}, ${sayMoment(b.sheetAt.getTime(), Date.now(), units)}` : '';
   if (what === 'sheet') {
-    const made = sayDay(localDay(b.startedAt.getTime()), units);
+    const made = sayDay(localDay(b.startedAt.getTime(), units), units);
     return asPdf(
       createElement(BatchSheet, {
         name: b.name,
