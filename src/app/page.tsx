@@ -8,6 +8,7 @@ import { underWay } from '@/server/queries/batches';
 import { formulaShelf, shelfMains } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { cursorIn } from '@/server/queries/paging';
+import { stepsLeft } from '@/server/usecases/day';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Shelf } from '@/ui/today/shelf';
@@ -52,11 +53,13 @@ export default async function Today({ searchParams }: { readonly searchParams: P
   );
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
   const [batches, page, mains, house] = r.value;
+  const now = Date.now();
+  const left = await reach(async () => Object.fromEntries(await Promise.all(batches.map(async (b) => [b.id, await stepsLeft(b, house, now)] as const))));
   const filtered = after !== null || Object.values(asked).some((v) => v !== '' && v !== false);
   return (
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
-      <UnderWay batches={batches} units={house.units} />
+      <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />
       {page.rows.length === 0 && !filtered ? (
         <section className="mt-14 max-w-xl">
           <h2 className="text-3xl">The shelf is empty</h2>

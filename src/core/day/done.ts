@@ -3,9 +3,11 @@
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { hasTestPiece } from '../batch/driver';
+import type { Serving } from '../batch/serving';
 import { joinedAt, piecesFrom } from '../griddle/board';
 import { foldedAt } from '../prep/check';
 import type { EventLog } from './event-log';
+import { type TimeLine, timeLine } from './schedule';
 import type { Step } from './steps';
 
 const MIN = 60_000;
@@ -77,4 +79,30 @@ export function doneSteps(
     }
   }
   return done;
+}
+
+export interface LineNow {
+  /** As it was planned, before anything was done. */
+  readonly planned: TimeLine;
+  /** As it stands: what is done is out of it, and the rest is moved on from now. */
+  readonly line: TimeLine;
+  /** It has begun: something is done, or its first step is due. */
+  readonly running: boolean;
+  readonly done: ReadonlyMap<string, number>;
+}
+
+/** A batch's time line at a moment. @param isSet somebody has said when plates go @param now ms since 1970 */
+export function lineNow(
+  steps: readonly Step[],
+  batch: Parameters<typeof doneSteps>[1] & Pick<Batch, 'finishedAt'>,
+  log: EventLog,
+  atOnce: number,
+  serving: Serving,
+  isSet: boolean,
+  now: number,
+): LineNow {
+  const planned = timeLine(steps, serving, null);
+  const done = doneSteps(steps, batch, log, atOnce, now);
+  const running = isSet && batch.finishedAt === null && (done.size > 0 || now >= (planned.placed[0]?.start ?? now));
+  return { planned, done, running, line: running ? timeLine(steps, serving, { now, done }) : planned };
 }

@@ -1,7 +1,7 @@
 /** The time line: what is where, whose hands, and what gives way. */
 import fc from 'fast-check';
 import type { Serving } from '../batch/serving';
-import { clashesIn, dayList, fromNow, type Placed, timeLine } from './schedule';
+import { clashesIn, dayList, fromNow, type Placed, stepsByDay, timeLine } from './schedule';
 import type { Step } from './steps';
 
 const MIN = 60_000;
@@ -174,4 +174,19 @@ test('law: never two things in one pair of hands, nothing before what it waits f
     ),
     { numRuns: 300 },
   );
+});
+
+test('steps are counted on the day they begin there: a rest needs no hands, what is late is today’s, midnight parts them', () => {
+  const there = { zone: 'Pacific/Auckland' };
+  // eight in the morning UTC is eight in the evening there; asked from five to midnight of the day before
+  const line = timeLine(CAKES, { ...SERVING, at: EIGHT + 4 * 60 * MIN + 10 * MIN }, null);
+  // plates at 00:10 on the 3rd: dry at 23:32, wet 23:42, griddle 23:48, joining 23:49 on the 2nd; the load at 00:03, plates 00:08
+  const days = (now: number) => stepsByDay(line.placed, now, there).map((d) => [d.day, d.count, d.first.step.id]);
+  expect(days(EIGHT)).toEqual([
+    ['2026-05-02', 4, 'dry'],
+    ['2026-05-03', 2, 'load1'],
+  ]);
+  expect(days(EIGHT + 4 * 60 * MIN + MIN)).toEqual([['2026-05-03', 6, 'dry']]);
+  // where the house is elsewhere, all of it is of one day
+  expect(stepsByDay(line.placed, EIGHT, { zone: 'UTC' }).map((d) => [d.day, d.count])).toEqual([['2026-05-02', 6]]);
 });

@@ -4,6 +4,7 @@
  * the last way out. Times in milliseconds since 1970.
  */
 import type { Serving } from '../batch/serving';
+import { localDay, type Zoned } from '../quantity/day';
 import { forDays, lower, type Step, type Who } from './steps';
 
 const MIN = 60_000;
@@ -268,6 +269,25 @@ export function fromNow(all: readonly Step[], serving: Serving, now: number): Se
   const line = timeLine(all, { ...serving, moved: {} }, null);
   const first = Math.min(...line.placed.filter((p) => !p.ahead).map((p) => p.start));
   return { ...serving, moved: {}, at: serving.at + (now - first) };
+}
+
+/** The steps of a day that want hands. */
+export interface StepsOfDay {
+  /** yyyy-mm-dd, as the house's calendar has it. */
+  readonly day: string;
+  readonly count: number;
+  readonly first: Placed;
+}
+
+/** Steps still to do by the day they are done on: one that crosses midnight is of the day it begins, one that is late is today's. @param now ms since 1970 */
+export function stepsByDay(placed: readonly Placed[], now: number, z: Zoned): readonly StepsOfDay[] {
+  const days = new Map<string, Placed[]>();
+  for (const p of [...placed].sort((a, b) => a.start - b.start)) {
+    if (p.step.handsMin <= 0) continue;
+    const day = localDay(Math.max(p.start, now), z);
+    days.set(day, [...(days.get(day) ?? []), p]);
+  }
+  return [...days].flatMap(([day, [first, ...more]]) => (first ? [{ day, count: 1 + more.length, first }] : []));
 }
 
 export interface DayStep extends Placed {

@@ -5,9 +5,9 @@ import { useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
-import { doneSteps } from '@/core/day/done';
+import { lineNow } from '@/core/day/done';
 import type { EventLog } from '@/core/day/event-log';
-import { dayList, fromNow, timeLine } from '@/core/day/schedule';
+import { dayList, fromNow } from '@/core/day/schedule';
 import type { Step } from '@/core/day/steps';
 import { minutesOrHours } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
@@ -69,11 +69,8 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const serving = own ?? batch.timeline ?? proposed;
   const isSet = own !== null || batch.timeline !== null;
-  const planned = timeLine(steps, serving, null);
-  const done = doneSteps(steps, batch, log, atOnce, now);
+  const { planned, done, running, line } = lineNow(steps, batch, log, atOnce, serving, isSet, now);
   const opens = planned.placed[0]?.start ?? now;
-  const running = isSet && batch.finishedAt === null && (done.size > 0 || now >= opens);
-  const line = running ? timeLine(steps, serving, { now, done }) : planned;
   const list = running ? dayList(line, planned, now) : null;
 
   const send = async (to: Serving): Promise<void> => {

@@ -2,6 +2,9 @@ import { ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import { type Batch, type NextAction, nextAction } from '@/core/batch/batch';
 import { measureSaid } from '@/core/batch/sheet-line';
+import type { StepsOfDay } from '@/core/day/schedule';
+import { lower } from '@/core/day/steps';
+import { dayAfter, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
 import { lookOf } from '../kit/button';
 import { when } from '../when';
@@ -15,8 +18,29 @@ const AFTER_WEIGHING: Readonly<Record<NextAction['do'], readonly [to: string, sa
   nothing: ['outcome', 'See what came out'],
 };
 
+const today = (day: string, now: number, units: Units): string | null =>
+  day === localDay(now, units) ? 'today' : day === dayAfter(localDay(now, units), 1) ? 'tomorrow' : null;
+
+/** "Steps: 3 today, next 18:00 weigh the dry; 8 tomorrow from 07:40." */
+export const stepsInWords = (days: readonly StepsOfDay[], now: number, units: Units): string =>
+  `Steps: ${days
+    .map(({ day, count, first }, n) => {
+      const on = today(day, now, units) ?? `on ${sayWeekday(first.start, units)}`;
+      return `${count} ${on}${n === 0 ? `, next ${sayTime(Math.max(first.start, now), units)} ${lower(first.step.name)}` : ` from ${sayTime(first.start, units)}`}`;
+    })
+    .join('; ')}.`;
+
 /** The batches under way, oldest first, each with its one next action. */
-export function UnderWay({ batches, units }: { readonly batches: readonly Batch[]; readonly units: Units }) {
+export function UnderWay({
+  batches,
+  units,
+  steps,
+}: {
+  readonly batches: readonly Batch[];
+  readonly units: Units;
+  /** What each still has to do with hands, by day. */
+  readonly steps: Readonly<Record<string, readonly StepsOfDay[]>>;
+}) {
   if (batches.length === 0) return null;
   return (
     <section aria-labelledby="under-way" className="mb-6">
@@ -42,6 +66,7 @@ export function UnderWay({ batches, units }: { readonly batches: readonly Batch[
                   {weigh ? `, ${next.left} to weigh` : ''}
                   {b.timeline ? `; ${b.timeline.anchor === 'first' ? 'first plates' : 'last plate'} ${when(new Date(b.timeline.at), units)}` : ''}
                 </p>
+                {steps[b.id]?.length ? <p className="text-[15px]">{stepsInWords(steps[b.id] ?? [], Date.now(), units)}</p> : null}
               </div>
               <Link href={`/batches/${b.id}/${to}`} className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}>
                 {weigh ? `Weigh ${measureSaid(next.line, units)} ${next.line.name.toLowerCase()}` : says}
