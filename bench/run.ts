@@ -113,12 +113,11 @@ const sheetOfDay = (() => {
   return { driver, split, sheet: planned.value.sheet };
 })();
 const steps = stepsOf({
-  batch: { ...sheetOfDay, kind: 'griddle', piecesPlanned: 185 },
+  batch: { ...sheetOfDay, kind: 'griddle' },
   ways: FRESH_KITCHEN.ways,
   restMin: 10,
   life: { min: 60, why: '' },
-  times: USUAL_TIMES.griddle,
-  atOnce: 10,
+  pourings: [{ kind: 'griddle', name: null, pieces: 185, times: USUAL_TIMES.griddle, atOnce: 10 }],
   find: (id) => findIngredient(id),
 });
 show(

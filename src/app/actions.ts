@@ -12,6 +12,7 @@ import {
   servingSchema,
   startBatchSchema,
   swapSchema,
+  unswapSchema,
   wantSchema,
 } from '@/contract/batch';
 import { itemSchema, tellSchema } from '@/contract/event-log';
@@ -21,7 +22,7 @@ import { houseSaveSchema } from '@/contract/house';
 import type { StandInPreview } from '@/core/batch/changes';
 import type { Serving } from '@/core/batch/serving';
 import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
-import type { Formula } from '@/core/formula/formula';
+import { type Formula, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -46,8 +47,8 @@ export const saveFormula = async (input: unknown): Promise<ActionResult<{ readon
       const kind = kindById(formula.kind);
       const school = schoolOf(kind, formula.school).id;
       const ends: Formula['ends'] = formula.ends && [
-        { ...formula.ends[0], school: schoolOf(kind, formula.ends[0].school).id },
-        { ...formula.ends[1], school: schoolOf(kind, formula.ends[1].school).id },
+        { ...formula.ends[0], school: schoolOf(kindById(kindIdOf(formula, 'a')), formula.ends[0].school).id },
+        { ...formula.ends[1], school: schoolOf(kindById(kindIdOf(formula, 'b')), formula.ends[1].school).id },
       ];
       const { own } = (await loadHouse()).conventions;
       // what was taken out of the pantry since is asked about again on its line
@@ -123,8 +124,8 @@ export const standInForPart = async (input: unknown): Promise<ActionResult> =>
   });
 
 export const undoSwapsHere = async (input: unknown): Promise<ActionResult> =>
-  acted('undo-swaps', putBackSchema, input, async ({ batchId }) => {
-    const r = await undoSwaps(batchId);
+  acted('undo-swaps', unswapSchema, input, async ({ batchId, nth }) => {
+    const r = await undoSwaps(batchId, nth);
     return r.ok ? { ok: true } : refuse(r.message);
   });
 

@@ -8,12 +8,23 @@ import { ANCHORS, MOST_HELPERS } from '@/core/batch/serving';
 import { ONE } from '@/core/batch/split';
 import { TAKES } from '@/core/batch/take-out';
 import { END_IDS } from '@/core/formula/formula';
+import { KIND_IDS } from '@/core/formula/kinds';
 import { amount, count, moment, requestId, whole } from './fields';
+
+/** A portion in the words it was said in. */
+const portionSaid = z.string().trim().max(40).optional();
 
 /** One first piece to test with, outside the count. */
 const testPiece = z.boolean().optional();
 
-const endAsked = z.object({ name: z.string().max(60), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000) });
+const endAsked = z.object({
+  name: z.string().max(60),
+  pieces: amount('Pieces', 100_000).int('Pieces come whole.'),
+  portionMl: amount('Portion', 5000),
+  said: portionSaid,
+  kind: z.enum(KIND_IDS).optional(),
+  school: z.string().max(30).optional(),
+});
 
 export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000), testPiece }),
@@ -99,6 +110,9 @@ export const startBatchSchema = z.object({
   take: z.enum(TAKES).default('no'),
   serving: serving.default(null),
   lit: litSchema.default({ on: null, most: null }),
+  /** What is lit for the second of two ends, where that is of another kind. */
+  litSecond: litSchema.default({ on: null, most: null }),
+  portionSaid,
   requestId,
 });
 
@@ -123,6 +137,9 @@ export const servingSchema = z.object({ batchId: z.uuid(), serving });
 export const wantSchema = z.object({ batchId: z.uuid(), by: z.number().int().min(-1000).max(1000), requestId });
 
 export const swapSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), to: z.string().max(60), with: z.string().max(60).nullable() });
+
+/** Which stand-in is taken out again, as they were put in, from 0; null: all of them. */
+export const unswapSchema = z.object({ batchId: z.uuid(), nth: z.number().int().min(0).max(200).nullable().default(null) });
 
 export const coversSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
 export const putAwaySchema = z.object({ batchId: z.uuid(), back: z.boolean() });

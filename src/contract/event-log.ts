@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { DONE_AT_THE_HEAT, DROPS, JOIN_PARTS, MISE_STATES, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import { MOST_MIXES } from '@/core/batch/mixes';
+import { END_IDS } from '@/core/formula/formula';
 import { MATTERS } from '@/core/formula/schools';
 import { TAPPED } from '@/core/griddle/board';
 import { litSchema } from './batch';
@@ -17,6 +18,8 @@ const tapSchema = z.object({
   surface: z.string().max(60),
   slot: z.number().int().min(0).max(1000),
   at: moment,
+  /** Of two ends from one base, the one that is poured. */
+  end: z.enum(END_IDS).nullable().optional(),
 });
 const mixNumber = count('Mixes', MOST_MIXES);
 const heat = z.object({ what: z.literal('heat'), surface: z.string().max(60) });
@@ -52,7 +55,7 @@ export const actSchema = z.union([
       way: z.enum(DONE_AT_THE_HEAT),
       value: z.enum(DONE_AT_THE_HEAT.flatMap((w) => Object.keys(MATTERS[w].choices))),
     }),
-    litSchema.extend({ what: z.literal('lit') }),
+    litSchema.extend({ what: z.literal('lit'), end: z.literal('b').optional() }),
     z.object({ what: z.literal('printed'), paper: z.string().max(40), state: z.number().int().min(1) }),
     z.object({ what: z.literal('step'), step: z.string().max(80) }),
   ]),

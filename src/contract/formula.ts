@@ -40,8 +40,8 @@ export const settingsSchema = z.object({
   dismissed: z.array(z.string().max(60)).max(60).default([]),
   ends: z
     .tuple([
-      z.object({ id: z.literal('a'), name: endName, school: z.string().max(30) }),
-      z.object({ id: z.literal('b'), name: endName, school: z.string().max(30) }),
+      z.object({ id: z.literal('a'), name: endName, kind: z.enum(KIND_IDS).optional(), school: z.string().max(30) }),
+      z.object({ id: z.literal('b'), name: endName, kind: z.enum(KIND_IDS).optional(), school: z.string().max(30) }),
     ])
     .nullable()
     .default(null),

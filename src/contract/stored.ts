@@ -39,5 +39,14 @@ export const keptSettingsSchema = settingsSchema;
 /** A sheet as it was before anything stood in on it. */
 export const unswappedSchema = z.object({ sheet: z.array(sheetLineSchema), massG: gramsKept }).nullable();
 
+/** What stands in for a line of a batch. */
+export const standInSchema = z.object({
+  lineKey: z.string(),
+  to: z.string(),
+  with: z.string().nullable().default(null),
+  name: z.string().default(''),
+  standsFor: z.string().default(''),
+});
+
 /** A formula as one batch alone has it. */
 export const swappedSchema = formulaSchema.nullable();

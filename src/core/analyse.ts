@@ -7,7 +7,7 @@ import { thickness } from './batter/thickness';
 import { batterVolume } from './batter/volume';
 import { type Evidence, type EvidenceLine, type Finding, SEVERITIES } from './findings/finding';
 import { findingsOf } from './findings/findings';
-import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf, schoolIdOf } from './formula/formula';
+import { atEnd, countedLines, type EndId, type Formula, type FormulaLine, kitchenOf } from './formula/formula';
 import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, schoolOf, usualPortionMl } from './formula/kinds';
 import type { Kitchen } from './formula/kitchen-settings';
 import { hangsOn } from './formula/open';
@@ -131,7 +131,8 @@ export interface Worked {
 /** Reads and analyses a formula in a house. @param end which end of a forked formula; null: the first */
 export function analyseFormula(f: Formula, house: Kitchen, end: EndId | null = null): Worked {
   const lines = countedLines(f, house, end);
-  return { lines, analysis: analyse(lines, f.kind, schoolIdOf(f, end), circumstancesOf(f, house)) };
+  const at = atEnd(f, end);
+  return { lines, analysis: analyse(lines, at.kind, at.school, circumstancesOf(at, house)) };
 }
 
 export const circumstancesOf = (f: Formula, house: Kitchen): Circumstances => ({

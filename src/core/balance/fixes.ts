@@ -3,7 +3,7 @@
  * the tools of the Bench; a finding without a row here is only said.
  */
 import type { Finding } from '../findings/finding';
-import { DRESSING_NAMES, type Formula, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
+import { DRESSING_NAMES, type Formula, kindIdOf, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
 import { choiceFor, choicesOf, MATTERS, WAY_IDS, type WayId } from '../formula/schools';
 import { type Ways, wayName } from '../formula/ways';
 import { type Bench, editEntry, type Proposal, withFormula, workedOn } from './bench';
@@ -60,7 +60,7 @@ const FIXES: Readonly<Record<string, Fix>> = {
   },
   'way-against-kind': (b) => {
     const { ways } = kitchenOf(b.formula, b.house);
-    const kind = b.formula.kind;
+    const kind = kindIdOf(b.formula, b.end);
     // each such way as the kind is used to, or its first school that does not go against it
     const anew = WAY_IDS.flatMap((m) => {
       const goesAgainst = (id: string): boolean => choiceFor(m, id, kind)?.against?.[kind] !== undefined;

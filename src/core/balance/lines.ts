@@ -3,7 +3,7 @@
  * end. Each gives the formula back, changed; none loses what the cook wrote elsewhere.
  */
 import { writtenGrams } from '../card/rewrite';
-import { type EndId, type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
+import { atEnd, type EndId, type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
 import { EGG_G, WHITE_G, YOLK_G } from '../pantry/egg-parts';
 import { isFlour } from '../pantry/ingredient';
 import { writeNumber } from '../quantity/number';
@@ -146,9 +146,9 @@ export function fork(f: Formula, names: readonly [string, string], schools: read
 }
 
 export function joinEnds(f: Formula, keep: EndId): Formula {
-  const school = f.ends?.find((e) => e.id === keep)?.school ?? f.school;
+  const { kind, school, portionMl } = atEnd(f, keep);
   const entries = f.entries.filter((e) => e.end === undefined || e.end === keep).map(({ end: _, ...e }) => e);
-  return { ...f, school, ends: null, entries };
+  return { ...f, kind, school, portionMl, ends: null, entries };
 }
 
 /** Moves a line before another of the list, or to the end of a vessel. */

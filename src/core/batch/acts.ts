@@ -56,7 +56,7 @@ export type Act =
   /** How it was done here, where that is not as the house has it: the fat in the pan, how it was turned. */
   | { readonly what: 'way'; readonly way: (typeof DONE_AT_THE_HEAT)[number]; readonly value: string }
   /** What is lit, by its id in the house's gear; said when it is planned, and again when it is another. */
-  | ({ readonly what: 'lit' } & Lit)
+  | ({ readonly what: 'lit' /** The second of two ends; left out: the first, or the only one. */; readonly end?: 'b' | undefined } & Lit)
   /** A paper was printed, and of which state of the sheet. */
   | { readonly what: 'printed'; readonly paper: string; readonly state: number }
   /** A step of the time line is done. */

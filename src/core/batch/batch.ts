@@ -20,6 +20,16 @@ export type Verdict = (typeof VERDICTS)[number];
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { best: 'Best yet', good: 'Good', fair: 'Fair', poor: 'Poor' };
 
+/** A stand-in for a line of a batch. */
+export interface StandIn {
+  readonly lineKey: string;
+  readonly to: string;
+  readonly with: string | null;
+  /** By name, and what it stands in for. */
+  readonly name: string;
+  readonly standsFor: string;
+}
+
 export interface Batch {
   readonly id: string;
   readonly formulaId: string;
@@ -75,6 +85,10 @@ export interface Batch {
   readonly eggs?: number | null;
   /** The sheet before anything stood in on it; null: nothing does. */
   readonly unswapped?: { readonly sheet: readonly SheetLine[]; readonly massG: number } | null;
+  /** What stands in, in the order it was put in. */
+  readonly standIns?: readonly StandIn[];
+  /** "1/3 cup": the portion as it was said; null: in millilitres. */
+  readonly portionSaid?: string | null;
   /** How often the sheet has been another since the start, from 1; and when last. */
   readonly sheetState?: number;
   readonly sheetAt?: Date | null;

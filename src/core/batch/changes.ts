@@ -2,11 +2,13 @@
  * A batch that changes after it was begun: what a stand-in changes, line by line; and more or fewer pieces, around what is
  * weighed already. Grams.
  */
+
 import { allergensOf } from '../formula/tally';
 import type { Ingredient } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
 import { fineLine, linesOfSheet } from './sheet';
 import type { SheetLine } from './sheet-line';
+import { bareName } from './sheet-line';
 
 type Find = (id: string) => Ingredient | undefined;
 
@@ -34,19 +36,18 @@ const own = (sheet: readonly SheetLine[]): readonly SheetLine[] => sheet.filter(
 /** What is another on one sheet than on the other, of one mix. */
 export function changesBetween(before: readonly SheetLine[], after: readonly SheetLine[], find: Find): StandInChanges {
   const [was, is] = [own(before), own(after)];
-  const bare = (l: SheetLine): string => l.name.replace(/ \(.*\)$/, '');
   const lines = [
     ...was.flatMap((l): LineChange[] => {
       const now = is.find((x) => x.key === l.key);
-      if (!now) return [{ name: bare(l), from: l.measure, to: null }];
-      if (bare(now) !== bare(l))
+      if (!now) return [{ name: bareName(l), from: l.measure, to: null }];
+      if (bareName(now) !== bareName(l))
         return [
-          { name: bare(l), from: l.measure, to: null },
-          { name: bare(now), from: null, to: now.measure },
+          { name: bareName(l), from: l.measure, to: null },
+          { name: bareName(now), from: null, to: now.measure },
         ];
-      return now.measure === l.measure ? [] : [{ name: bare(l), from: l.measure, to: now.measure }];
+      return now.measure === l.measure ? [] : [{ name: bareName(l), from: l.measure, to: now.measure }];
     }),
-    ...is.filter((l) => !was.some((x) => x.key === l.key)).map((l): LineChange => ({ name: bare(l), from: null, to: l.measure })),
+    ...is.filter((l) => !was.some((x) => x.key === l.key)).map((l): LineChange => ({ name: bareName(l), from: null, to: l.measure })),
   ];
   const held = (sheet: readonly SheetLine[]): readonly string[] => allergensOf(linesOfSheet(sheet, find)).held.map((h) => h.name);
   const [a, b] = [held(before), held(after)];
@@ -60,7 +61,7 @@ export function marked(after: readonly SheetLine[], before: readonly SheetLine[]
   const had = new Map(before.map((l) => [plain(l.key), l] as const));
   return after.map((l) => {
     const was = had.get(plain(l.key));
-    const standsFor = plain(l.key) === lineKey || !was ? (was?.standsFor ?? replaced?.name.replace(/ \(.*\)$/, '')) : was.standsFor;
+    const standsFor = plain(l.key) === lineKey || !was ? (was?.standsFor ?? (replaced && bareName(replaced))) : was.standsFor;
     return standsFor ? { ...l, standsFor } : l;
   });
 }
@@ -120,7 +121,7 @@ export function withCovers(b: Begun, target: readonly SheetLine[], find: Find): 
         {
           ...l,
           key: `${l.key}t${was.filter((x) => x.key.startsWith(`${l.key}t`)).length + 1}`,
-          name: `${l.name.replace(/ \(.*\)$/, '')}, more`,
+          name: `${bareName(l)}, more`,
           grams,
           measure,
           parts: (l.parts ?? []).map((p) => ({ ...p, grams: (p.grams * grams) / of })),

@@ -20,6 +20,11 @@ export interface EndAsked {
   readonly name: string;
   readonly pieces: number;
   readonly portionMl: number;
+  /** "1/3 cup", where it was said so. */
+  readonly said?: string | undefined;
+  /** As the formula has them; left out in what was started before ends had their own. */
+  readonly kind?: KindId | undefined;
+  readonly school?: string | undefined;
 }
 
 export type Driver = (
@@ -59,9 +64,6 @@ const endsMl = (d: Extract<Driver, { readonly by: 'both' }>): number => d.a.piec
 /** How one base is parted between its two ends: mL of each, as it is poured. Null where there is one end. */
 export const partingOf = (d: Driver): readonly { readonly name: string; readonly ml: number; readonly share: number }[] | null =>
   d.by === 'both' ? [d.a, d.b].map((e) => ({ name: e.name, ml: e.pieces * e.portionMl, share: (e.pieces * e.portionMl) / endsMl(d) })) : null;
-
-/** Which end a piece is of, poured in their order; null where there is one. @param piece from 1, a test piece not counted */
-export const endOfPiece = (d: Driver, piece: number): string | null => (d.by === 'both' ? (piece <= d.a.pieces ? d.a.name : d.b.name) : null);
 
 /** Pieces that are wanted, the test piece left out; null where the driver counts none. */
 export function wantedPieces(d: Driver): number | null {

@@ -10,6 +10,7 @@ import type { AccountLine } from './account';
 import { type Entry, entriesOf } from './acts';
 import type { Batch } from './batch';
 import { linesOfSheet } from './sheet';
+import { bareName } from './sheet-line';
 
 type Find = (id: string) => Ingredient | undefined;
 
@@ -69,7 +70,7 @@ export function noticeOf(batch: Pick<Batch, 'sheet' | 'kind' | 'entries'>, ways:
       ...linesOfSheet(batch.sheet, find),
       ...extra.map((ingredient): AccountLine => ({ use: 'pan', ingredient, text: kitchenName(ingredient), parts: [{ ingredient, grams: 0 }] })),
     ],
-    [...new Set(batch.sheet.flatMap((l) => (l.standsFor ? [`${l.name.replace(/ \(.*\)$/, '')} in place of ${l.standsFor.toLowerCase()}`] : [])))],
+    [...new Set(batch.sheet.flatMap((l) => (l.standsFor ? [`${bareName(l)} in place of ${l.standsFor.toLowerCase()}`] : [])))],
   );
 }
 

@@ -5,7 +5,7 @@
 import { analyse } from '../analyse';
 import { readLine } from '../card/line';
 import { isShellEgg } from '../formula/eggs';
-import { countedLines, type EndId, type Formula, type FormulaLine, schoolIdOf } from '../formula/formula';
+import { atEnd, countedLines, type EndId, type Formula, type FormulaLine } from '../formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { isOpen } from '../formula/open';
@@ -88,9 +88,10 @@ function usesOf<F extends { readonly formula: Formula }>(of: F, end: EndId | nul
   const [least] = [...found].sort((a, b) => a.thing.grams / a.each - b.thing.grams / b.each);
   if (!least) return null;
   const factor = Math.min(MOST_TIMES, least.thing.grams / least.each);
-  const before = analyse(lines, f.kind);
-  const school = schoolOf(kindById(f.kind), schoolIdOf(f, end));
-  const portionMl = school.portionMl ? (f.portionMl ?? usualPortionMl(school)) : null;
+  const at = atEnd(f, end);
+  const before = analyse(lines, at.kind);
+  const school = schoolOf(kindById(at.kind), at.school);
+  const portionMl = school.portionMl ? (at.portionMl ?? usualPortionMl(school)) : null;
   const { pieces, massG } = meansOf(lines, before, factor, portionMl);
   const others = new Map<string, number>();
   for (const l of lines)

@@ -1,7 +1,7 @@
 /** Plans: mixes and waves, kits, whole eggs, large bowls, sides, and the laws that hold for all of them. */
 import fc from 'fast-check';
 import { analyse } from '../analyse';
-import { EMPTY_FORMULA, type Formula } from '../formula/formula';
+import { EMPTY_FORMULA, type Formula, kindIdOf, withEndKind } from '../formula/formula';
 import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { type Bowl, GAP_CM, type Gear } from '../pantry/gear';
@@ -10,12 +10,13 @@ import { bowlLines } from '../prep/weigh';
 import { counting } from '../testing/counted';
 import { anyFormula, PLAIN_CAKE } from '../testing/formulas';
 import { waysOf } from './batch';
-import { type Driver, endOfPiece, partingOf, portionOf } from './driver';
+import { type Driver, partingOf, portionOf } from './driver';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
 import { acrossOf, BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
 import { oneMix, type PlanAsked, plannedSheet, readyFor } from './plan';
 import { roundMl } from './portions';
+import { endsAsked, pouringOf, pouringsOf } from './pourings';
 import { type Exactness, scale } from './scale';
 import { linesOfSheet, sheetGroups } from './sheet';
 import { gPerMl, partsOf, type Side, sideCautions, sideLines } from './sides';
@@ -469,12 +470,33 @@ test('two ends from one base: the base once, what each end has of its own apart,
     { name: 'sweet', ml: 480, share: 0.8 },
     { name: 'savoury', ml: 120, share: 0.2 },
   ]);
-  expect([1, 8, 9, 12].map((n) => endOfPiece(d, n))).toEqual(['sweet', 'sweet', 'savoury', 'savoury']);
+  const poured = pouringsOf({ driver: d, kind: 'crepe', school: 'sweet', piecesPlanned: null, portionMl: 50, split: ONE });
+  expect([1, 8, 9, 12].map((n) => pouringOf(poured, {}, n).name)).toEqual(['sweet', 'sweet', 'savoury', 'savoury']);
   expect(portionOf(d)).toBe(50);
   expect(sheetGroups(both(6, 6).sheet).map((x) => x.name)).toEqual(
     expect.arrayContaining(['Dry bowl', 'Wet bowl', 'Into the sweet part', 'Into the savoury part']),
   );
   expect(both(6, 6, {}, bowls(2)).one.massG * 2).toBeGreaterThanOrEqual(both(6, 6).massG - 1e-6);
+  // flat cakes and balls from one bowl: each end as large as if it were made by itself, as its own kind
+  const [sweet, savoury] = forked.ends ?? [];
+  if (!sweet || !savoury) throw new Error('it has two ends');
+  const balls: Formula = { ...forked, ...withEndKind({ ...forked, ends: [sweet, savoury] }, 'b', 'ball', 'plain') };
+  expect([balls.kind, kindIdOf(balls, 'a'), kindIdOf(balls, 'b')]).toEqual(['griddle', 'griddle', 'ball']);
+  const asked = endsAsked({ ...d, a: { ...d.a, kind: 'waffle' } }, balls);
+  expect(asked).toMatchObject({ a: { kind: 'griddle', name: 'sweet' }, b: { kind: 'ball', name: 'savoury', pieces: 4 } });
+  const two = planned(asked, ONE, { formula: balls });
+  const apart = [
+    planned({ by: 'pieces', pieces: 8, portionMl: 60 }, ONE, { formula: balls, end: 'a' }),
+    planned({ by: 'pieces', pieces: 4, portionMl: 30 }, ONE, { formula: balls, end: 'b' }),
+  ];
+  expect(Math.abs(two.massG - apart.reduce((s, p) => s + p.massG, 0))).toBeLessThan(0.01 * two.massG);
+  const kinds = pouringsOf({ driver: asked, kind: 'griddle', school: 'even', piecesPlanned: 12, portionMl: 50, split: ONE });
+  expect(kinds.map((p) => [p.name, p.kind, p.pieces, p.portionMl])).toEqual([
+    ['sweet', 'griddle', 8, 60],
+    ['savoury', 'ball', 4, 30],
+  ]);
+  // poured out of turn, a piece is of the end it was poured as
+  expect(pouringOf(kinds, { end: 'b' }, 1).name).toBe('savoury');
   // a formula with one end has no other
   expect(readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver: d, split: ONE, eggs: null })).toMatchObject({ ok: false });
 });

@@ -5,7 +5,7 @@
 
 import Fraction from 'fraction.js';
 import type { Analysis } from '../analyse';
-import { countedLines, type EndId, type Formula, type FormulaLine, kitchenOf } from '../formula/formula';
+import { atEnd, countedLines, type EndId, type Formula, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { kitchenName } from '../pantry/ingredient';
@@ -64,7 +64,7 @@ function bothEnds(
     const t = timesOf(
       lines,
       { by: 'pieces', pieces: e.pieces, portionMl: e.portionMl, ...(id === 'a' && d.testPiece && { testPiece: true }) },
-      formula.kind,
+      kindIdOf(formula, id),
       per,
     );
     if (!t.ok) return t;
@@ -90,17 +90,17 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   const both = q.driver.by === 'both' ? bothEnds(q, q.driver, per) : null;
   if (both && !both.ok) return both;
   const asWritten = both ? both.value.lines : countedLines(formula, house, end);
-  const begun = timesOf(asWritten, q.driver, formula.kind, per);
+  const begun = timesOf(asWritten, q.driver, kindIdOf(formula, end), per);
   if (!begun.ok) return begun;
   const whole = q.eggs === null ? null : withWholeEggs({ formula, house, end }, begun.value.factor / per, q.eggs);
   if (q.eggs !== null && !whole) return { ok: false, error: { path: 'eggs', message: 'The eggs of this formula can’t be made whole by themselves.' } };
   const lines = takenOnce(whole ? countedLines(whole.formula, house, end) : asWritten);
   // the eggs set the size to the gram, so that they stay whole
-  const at = whole ? timesOf(lines, { by: 'eggs', eggs: q.eggs ?? 0 }, formula.kind) : null;
+  const at = whole ? timesOf(lines, { by: 'eggs', eggs: q.eggs ?? 0 }, kindIdOf(formula, end)) : null;
   if (at && !at.ok) return at;
   const before = at ? at.value.before : begun.value.before;
   const each = at ? at.value.factor : begun.value.factor / per;
-  const short = tooMuchOf(lines, before, each * n, portionOf(q.driver) ?? formula.portionMl, house);
+  const short = tooMuchOf(lines, before, each * n, portionOf(q.driver) ?? atEnd(formula, end).portionMl, house);
   if (short) return short;
   const school = kitchenOf(formula, house).ways.largeBowl;
   return {
@@ -171,11 +171,14 @@ const MAKE_UP_CUPS = 0.012;
 const MOST_TRIES_CUPS = 14;
 
 /** One mix as it is weighed: rounded, it still pours what it owes. */
-function oneMade(r: Ready, q: SheetAsked): Result<{ readonly one: Scaled<FormulaLine>; readonly kitchen: InKitchen | null }, CannotScale> {
+function oneMade(
+  r: Ready,
+  q: SheetAsked,
+  house: SheetAsked['house'],
+): Result<{ readonly one: Scaled<FormulaLine>; readonly kitchen: InKitchen | null }, CannotScale> {
   const portion = portionOf(q.driver) ?? q.portionMl;
   const poured = pouredPieces(q.driver);
   const cups = inMeasures(q.exactness);
-  const house = { ...q.house, drawer: drawerFor(q.exactness, q.house.drawer) };
   const made = (factor: number) => {
     const kitchen = cups ? inKitchen(r.lines, factor, house, q.rough) : null;
     const one = scale(r.lines, { by: 'factor', factor }, inMeasures(q.exactness) ? (kitchen?.taken ?? []) : q.exactness, q.kind, portion);
@@ -196,7 +199,8 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
   const { driver, kind, split, stepG } = q;
   const n = mixesIn(split);
   const portion = portionOf(driver) ?? q.portionMl;
-  const made = oneMade(r, q);
+  const house = { ...q.house, drawer: drawerFor(q.exactness, q.house.drawer) };
+  const made = oneMade(r, q, house);
   if (!made.ok) return made;
   const { one, kitchen } = made.value;
   const pieces = piecesOfPlan(driver, split, portionOf(driver) !== null || q.portionMl !== null ? one.yield : null);
@@ -209,7 +213,7 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
   const whole = scale(
     r.lines,
     { by: 'factor', factor: times },
-    inMeasures(q.exactness) ? inKitchen(r.lines, times, { ...q.house, drawer: drawerFor(q.exactness, q.house.drawer) }, true).taken : q.exactness,
+    inMeasures(q.exactness) ? inKitchen(r.lines, times, house, true).taken : q.exactness,
     kind,
     portion,
   );

@@ -30,6 +30,9 @@ export interface PortionSaid {
   readonly comes: string | null;
 }
 
+/** Words and number are the same portion within this share. */
+const NEAR_ML = 0.02;
+
 const no = (error: string): Result<never, string> => ({ ok: false, error });
 const is = (ml: number, comes: string | null = millilitres(ml)): Result<PortionSaid, string> => ({ ok: true, value: { ml, comes } });
 
@@ -126,6 +129,15 @@ export function portionSaid(text: string, q: PortionWith): Result<PortionSaid, s
   const ml = mlSaid(a, q);
   if (!ml.ok) return ml;
   return ml.value > 0 ? is(ml.value) : no('it has to be more than nothing.');
+}
+
+/** A portion on screens and papers: as it was said, and what it comes to. @param said null: in millilitres */
+export const portionWords = (ml: number, said: string | null | undefined): string => (said ? `${said} (${millilitres(ml)})` : millilitres(ml));
+
+/** What of a portion's words is kept with a batch: words that say more than millilitres, and still mean so many. */
+export function saidOf(text: string | null | undefined, ml: number, q: PortionWith): string | null {
+  const r = text ? portionSaid(text, q) : null;
+  return r?.ok && r.value.comes !== null && Math.abs(r.value.ml - ml) <= NEAR_ML * ml ? (text ?? '').trim() : null;
 }
 
 /** What of a thing drives a batch. */

@@ -35,6 +35,9 @@ export interface SheetLine {
   readonly parts?: readonly { readonly id: string; readonly grams: number }[];
 }
 
+/** What a line is, without what stands behind it in brackets. */
+export const bareName = (l: Pick<SheetLine, 'name'>): string => l.name.replace(/ \(.*\)$/, '');
+
 /** Whether a line goes on the scale; what is taken with cups, spoons and eggs is ticked. */
 export const goesOnScale = (l: Pick<SheetLine, 'measure'>): boolean => /^[\d.\u2009]+ g$/.test(l.measure ?? '');
 

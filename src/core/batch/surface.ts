@@ -2,6 +2,7 @@
  * Where pieces lie: the places on a griddle, in a pan, an iron or a ball pan, and which of them are lit. Plan, time line and
  * board count on the same places. Centimetres.
  */
+import type { EndId } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import { GAP_CM, type Gear, isPouredFreely, madeOn } from '../pantry/gear';
 import { type Entry, entriesOf, type Lit } from './acts';
@@ -26,8 +27,9 @@ export interface Surface {
 
 export const AS_USUAL: Lit = { on: null, most: null };
 
-/** What is lit for a batch, as it was last said. */
-export const litOf = (entries: readonly Entry[]): Lit => entriesOf(entries, 'lit').at(-1)?.act ?? AS_USUAL;
+/** What is lit for a batch, or for one of its two ends, as it was last said. */
+export const litOf = (entries: readonly Entry[], end: EndId | null = null): Lit =>
+  entriesOf(entries, 'lit').findLast((e) => (e.act.end ?? null) === (end === 'b' ? 'b' : null))?.act ?? AS_USUAL;
 
 /** Across a piece where the batter says nothing, cm. */
 export const USUAL_ACROSS_CM = 10;

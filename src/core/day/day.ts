@@ -2,10 +2,11 @@
 import { type Analysis, analyse } from '../analyse';
 import type { Batch } from '../batch/batch';
 import { acrossOf, lifeOf } from '../batch/mixes';
+import { type Pouring, pouringsOf } from '../batch/pourings';
 import { litOf, placesIn, type Surface, surfacesFor } from '../batch/surface';
 import { kindById } from '../formula/kinds';
 import { type Standing, standingOf, type Ways } from '../formula/ways';
-import type { KnownTimes } from '../griddle/times';
+import { type KnownTimes, timesFor } from '../griddle/times';
 import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { inTheBowl } from '../prep/correct';
@@ -13,14 +14,20 @@ import { type Step, stepsOf } from './steps';
 
 export type OfBatch = Pick<Batch, 'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl'>;
 
-export interface Bowl {
+/** An end of a batch, and where it is poured. */
+export interface PouringOn extends Pouring {
   /** How far one piece spreads where it is poured freely, cm; undefined where that is not known. */
   readonly acrossCm: number | undefined;
-  readonly analysis: Analysis;
-  readonly standing: Standing;
   readonly surfaces: readonly Surface[];
   /** Places on the heat at once; at least one. */
   readonly atOnce: number;
+}
+
+export interface Bowl {
+  readonly analysis: Analysis;
+  readonly standing: Standing;
+  /** In the order they are poured; mostly one. */
+  readonly pourings: readonly [PouringOn, ...PouringOn[]];
 }
 
 /** What is in a batch's bowl, and where it is poured. */
@@ -28,18 +35,17 @@ export function bowlOf(batch: OfBatch, ways: Ways, gear: readonly Gear[], find: 
   const kind = kindById(batch.kind);
   const standing = standingOf(ways, kind);
   const analysis = analyse(inTheBowl(batch, 1, find), batch.kind, batch.school, { standing });
-  const acrossCm = batch.portionMl ? acrossOf(batch.kind, analysis, batch.portionMl) : undefined;
-  const surfaces = surfacesFor(gear, batch.kind, acrossCm, litOf(batch.entries));
-  return {
-    analysis,
-    standing,
-    acrossCm,
-    surfaces,
-    atOnce: Math.max(1, placesIn(surfaces)),
+  const [first, ...more] = pouringsOf(batch);
+  const on = (p: Pouring): PouringOn => {
+    const acrossCm = p.portionMl ? acrossOf(p.kind, analysis, p.portionMl) : undefined;
+    const surfaces = surfacesFor(gear, p.kind, acrossCm, litOf(batch.entries, p.end));
+    return { ...p, acrossCm, surfaces, atOnce: Math.max(1, placesIn(surfaces)) };
   };
+  return { analysis, standing, pourings: [on(first), ...more.map(on)] };
 }
 
-/** The steps of a batch. @param times how long a piece lies on the heat here */
-export function daySteps(batch: OfBatch, bowl: Bowl, ways: Ways, times: KnownTimes, find: (id: string) => Ingredient | undefined): readonly Step[] {
-  return stepsOf({ batch, ways, restMin: bowl.standing.restMin, life: lifeOf(bowl.analysis), times: times.times, atOnce: bowl.atOnce, find });
+/** The steps of a batch. @param known how long a piece of each end lies on the heat here */
+export function daySteps(batch: OfBatch, bowl: Bowl, ways: Ways, known: readonly KnownTimes[], find: (id: string) => Ingredient | undefined): readonly Step[] {
+  const pourings = bowl.pourings.map((p, n) => ({ ...p, times: (known[n] ?? timesFor(p.kind, { first: [], second: [] }, ways)).times }));
+  return stepsOf({ batch, ways, restMin: bowl.standing.restMin, life: lifeOf(bowl.analysis), pourings, find });
 }

@@ -13,14 +13,12 @@ import type { Step } from './steps';
 const MIN = 60_000;
 
 /**
- * @param atOnce places on the heat at once, as the steps were made with
  * @returns by the step's id, when it was over; what was only ticked counts as over now
  */
 export function doneSteps(
   steps: readonly Step[],
   batch: Pick<Batch, 'sheet' | 'driver' | 'piecesPlanned' | 'split'>,
   log: EventLog,
-  atOnce: number,
   now: number,
 ): ReadonlyMap<string, number> {
   const done = new Map<string, number>();
@@ -59,8 +57,8 @@ export function doneSteps(
   const loads = steps.filter((s) => s.loads);
   loads.forEach((s, n) => {
     // the last goes on until all that are wanted are off
-    const until = loads[n + 1] ? (s.loads?.to ?? null) : null;
-    const wanted = until === null ? (batch.piecesPlanned ?? atOnce) : until * atOnce;
+    const due = s.loads?.off ?? 1;
+    const wanted = loads[n + 1] ? due : (batch.piecesPlanned ?? due);
     over(s.id, off[Math.min(wanted, batch.piecesPlanned ?? wanted) - 1]);
   });
   for (const e of entriesOf(log.entries, 'step')) over(e.act.step, e.at);
@@ -96,13 +94,12 @@ export function lineNow(
   steps: readonly Step[],
   batch: Parameters<typeof doneSteps>[1] & Pick<Batch, 'finishedAt'>,
   log: EventLog,
-  atOnce: number,
   serving: Serving,
   isSet: boolean,
   now: number,
 ): LineNow {
   const planned = timeLine(steps, serving, null);
-  const done = doneSteps(steps, batch, log, atOnce, now);
+  const done = doneSteps(steps, batch, log, now);
   const running = isSet && batch.finishedAt === null && (done.size > 0 || now >= (planned.placed[0]?.start ?? now));
   return { planned, done, running, line: running ? timeLine(steps, serving, { now, done }) : planned };
 }

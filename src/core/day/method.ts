@@ -1,5 +1,5 @@
 /** How a batter is worked, in the order of the hands, and why each thing matters: for the sheet, and for a card on paper. */
-import type { SheetLine } from '../batch/sheet-line';
+import { bareName, type SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
 import { standingOf, type Ways } from '../formula/ways';
@@ -39,7 +39,7 @@ export function workSteps(q: {
   const late = (moment: SheetLine['moment']): string =>
     own
       .filter((l) => l.moment === moment)
-      .map((l) => l.name.replace(/ \(.*\)$/, '').toLowerCase())
+      .map((l) => bareName(l).toLowerCase())
       .join(', ');
   const fold: readonly WorkStep[] = whites
     ? foldSteps(kind, ways).map((s, n) => ({ do: s, why: n === 1 ? 'Foam sinks from the moment it is made.' : '' }))

@@ -30,7 +30,7 @@ const CAKES: readonly Step[] = [
   step('join1', 4, 4, ['dry', 'wet'], { who: 'cook', keepsMin: 0 }),
   step('rest1', 10, 0, ['join1'], { keepsMin: 20 }),
   step('heat', 15, 1, [], { who: 'cook' }),
-  step('load1', 5, 5, ['rest1', 'heat'], { who: 'cook', loads: { from: 1, to: 1 } }),
+  step('load1', 5, 5, ['rest1', 'heat'], { who: 'cook', loads: { from: 1, to: 1, off: 5 } }),
   step('plate', 2, 2, ['load1']),
 ];
 /** Minutes before eight that each begins. */
@@ -78,7 +78,7 @@ test('two moved onto one pair of hands, and two heats in one oven: told, not hid
   expect(line.clashes.map((c) => c.what)).toContain('hands');
   const roast = step('roast', 30, 2, [], { ovenC: 180 });
   const hold = step('hold', 15, 1, [], { ovenC: 93 });
-  const auto = timeLine([roast, hold, step('load1', 5, 5, ['roast', 'hold'], { loads: { from: 1, to: 1 } })], SERVING, null);
+  const auto = timeLine([roast, hold, step('load1', 5, 5, ['roast', 'hold'], { loads: { from: 1, to: 1, off: 5 } })], SERVING, null);
   expect(auto.clashes).toEqual([]);
   const at = (id: string) => auto.placed.find((p) => p.step.id === id) as Placed;
   expect(Math.min(at('roast').end, at('hold').end)).toBeLessThanOrEqual(Math.max(at('roast').start, at('hold').start));
@@ -160,7 +160,7 @@ test('law: never two things in one pair of hands, nothing before what it waits f
             {
               who: r.who as Step['who'],
               ovenC: r.oven,
-              ...(n % 3 === 2 && { loads: { from: Math.floor(n / 3) + 1, to: Math.floor(n / 3) + 1 } }),
+              ...(n % 3 === 2 && { loads: { from: Math.floor(n / 3) + 1, to: Math.floor(n / 3) + 1, off: n } }),
             },
           ),
         );

@@ -51,7 +51,14 @@ function seen(kind: KindId, ways: Ways): string {
   const mends = workedOn(b).analysis.findings.map((f) => [f.code, f.message, fixesFor(b, f).map((p) => p.title)]);
   const batch = { sheet: SHEET, kind, split: { by: 'one' }, driver: { by: 'factor', factor: 1 }, piecesPlanned: 12, entries: [] } as const;
   const standing = standingOf(ways, { id: kind, restMin: 10 });
-  const steps = stepsOf({ batch, ways, restMin: standing.restMin, life: { min: 60, why: '' }, times: usualTimes(kind, ways), atOnce: 4, find: findIngredient });
+  const steps = stepsOf({
+    batch,
+    ways,
+    restMin: standing.restMin,
+    life: { min: 60, why: '' },
+    pourings: [{ kind, name: null, pieces: 12, times: usualTimes(kind, ways), atOnce: 4 }],
+    find: findIngredient,
+  });
   const volume = analyseFormula({ ...formula, entries: [...formula.entries, { key: 'l9', text: '3 eggs, separated' }] }, FRESH_KITCHEN).analysis.volume;
   return JSON.stringify([
     joinSteps(kind, ways, ['dry', 'wet', 'whites']),

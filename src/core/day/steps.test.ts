@@ -11,7 +11,7 @@ import { findIngredient } from '../pantry/pantry';
 import { PLAIN_CAKE } from '../testing/formulas';
 import { doneSteps } from './done';
 import { timeLine } from './schedule';
-import { type Step, stepsOf } from './steps';
+import { forDays, type Step, stepsOf } from './steps';
 
 const find = (id: string) => findIngredient(id);
 function sheet(...card: readonly string[]): readonly SheetLine[] {
@@ -27,12 +27,11 @@ const steps = (
   more: { ways?: Partial<Ways>; split?: Split; pieces?: number; lifeMin?: number | null; restMin?: number } = {},
 ): readonly Step[] =>
   stepsOf({
-    batch: { sheet: sheet(...card), split: more.split ?? ONE, kind, driver: GUESTS, piecesPlanned: more.pieces ?? 24 },
+    batch: { sheet: sheet(...card), split: more.split ?? ONE, kind, driver: GUESTS },
     ways: { ...FRESH_WAYS, ...more.ways },
     restMin: more.restMin ?? 10,
     life: { min: more.lifeMin === undefined ? 60 : more.lifeMin, why: 'powder' },
-    times: { first: 140, second: 90 },
-    atOnce: 8,
+    pourings: [{ kind, name: null, pieces: more.pieces ?? 24, times: { first: 140, second: 90 }, atOnce: 8 }],
     find,
   });
 const ids = (s: readonly Step[]): readonly string[] => s.map((x) => x.id);
@@ -88,12 +87,37 @@ test('bowls in waves: each joined, rested and poured in turn, none standing past
   expect(at('join2')).toBeLessThan(at('load4'));
 });
 
+test('flat cakes and balls from one bowl: both surfaces hot, all of the first poured and then the second, each in its own time', () => {
+  const all = stepsOf({
+    batch: { sheet: sheet(...PLAIN_CAKE), split: ONE, kind: 'griddle', driver: { by: 'factor', factor: 1 } },
+    ways: FRESH_WAYS,
+    restMin: 10,
+    life: { min: 60, why: 'powder' },
+    pourings: [
+      { kind: 'griddle', name: 'flat', pieces: 12, times: { first: 140, second: 90 }, atOnce: 8 },
+      { kind: 'ball', name: 'balls', pieces: 9, times: { first: 110, second: 90 }, atOnce: 7 },
+    ],
+    find,
+  });
+  expect(all.filter((s) => s.id.startsWith('heat')).map((s) => s.name)).toEqual(['Heat the griddle', 'Heat the ball pan']);
+  // 140 + 90 + 30 s a load of cakes, 110 + 90 + 30 s one of balls; 8 and 4 cakes, 7 and 2 balls
+  expect(all.filter((s) => s.loads).map((s) => [s.name, Math.round(60 * s.min), s.loads?.off])).toEqual([
+    ['Load 1, flat', 260, 8],
+    ['Load 2, flat', 260, 12],
+    ['Load 3, balls', 230, 19],
+    ['Load 4, balls', 230, 21],
+  ]);
+  expect(all.find((s) => s.id === 'load3')?.after).toEqual(expect.arrayContaining(['load2', 'heat-also']));
+  const { clashes, placed } = timeLine(all, { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
+  expect([clashes.filter((c) => c.what !== 'stands'), placed.length]).toEqual([[], forDays(all, false).length]);
+});
+
 test('done: by a tap, by what was weighed, joined and pulled, and by what came after', () => {
   const all = steps(PLAIN_CAKE, 'griddle');
   const batch = { sheet: sheet(...PLAIN_CAKE), split: ONE, driver: GUESTS, piecesPlanned: 24 };
   const dry = batch.sheet.filter((l) => l.vessel === 'dry').map((l) => l.key);
   const none = { taps: [], entries: [], ticked: [], weights: {} };
-  const done = (log: Parameters<typeof doneSteps>[2], now = 100) => [...doneSteps(all, batch, log, 8, now).keys()].sort();
+  const done = (log: Parameters<typeof doneSteps>[2], now = 100) => [...doneSteps(all, batch, log, now).keys()].sort();
   expect(done(none)).toEqual([]);
   expect(done({ ...none, ticked: dry.slice(1) })).toEqual([]);
   expect(done({ ...none, ticked: dry })).toEqual(['dry']);
@@ -106,7 +130,7 @@ test('done: by a tap, by what was weighed, joined and pulled, and by what came a
   expect(done({ ...none, taps: [tap(1, 'join', 0)] })).toEqual(['cool', 'dry', 'join1', 'label', 'melt', 'out', 'wet']);
   // the test piece and eight more are off: one load of three
   const off = Array.from({ length: 9 }, (_, n) => [tap(n + 1, 'pour', n), tap(n + 1, 'pull', 500_000 + n)]).flat();
-  const after = doneSteps(all, batch, { ...none, taps: off }, 8, 600_000);
+  const after = doneSteps(all, batch, { ...none, taps: off }, 600_000);
   expect(after.get('load1')).toBe(500_008);
   expect(after.has('load2')).toBe(false);
   expect(after.has('rest1')).toBe(true);
@@ -118,12 +142,11 @@ test('what a card has beside its batter is a step of its own, made ahead', () =>
   const taken = sheet('50 g honey').map((l): SheetLine => ({ ...l, key: 's0p0', vessel: 'topping', side: 'Honey butter' }));
   const of = (more: readonly SheetLine[]): readonly Step[] =>
     stepsOf({
-      batch: { sheet: [...sheet(...card), ...more], split: ONE, kind: 'griddle', driver: GUESTS, piecesPlanned: 24 },
+      batch: { sheet: [...sheet(...card), ...more], split: ONE, kind: 'griddle', driver: GUESTS },
       ways: FRESH_WAYS,
       restMin: 10,
       life: { min: 60, why: 'powder' },
-      times: { first: 140, second: 90 },
-      atOnce: 8,
+      pourings: [{ kind: 'griddle', name: null, pieces: 24, times: { first: 140, second: 90 }, atOnce: 8 }],
       find,
     });
   // 8 minutes for the sauce and one for each of its two lines

@@ -37,21 +37,30 @@ export interface Step {
   /** Can be done the day before. */
   readonly ahead: boolean;
   /** On the heat: which loads, from 1. */
-  readonly loads?: { readonly from: number; readonly to: number };
+  readonly loads?: { readonly from: number; readonly to: number /** Pieces off the heat in all when it is over. */; readonly off: number };
 }
 
 /** A step's name in the middle of a sentence; its degrees stay capital. */
 export const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
-/** What the steps hang on. */
-export interface StepsAsked {
-  readonly batch: Pick<Batch, 'sheet' | 'split' | 'kind' | 'driver' | 'piecesPlanned'>;
-  readonly ways: Ways;
-  readonly restMin: number;
-  readonly life: Life;
+/** One of what is poured from a bowl. @see Pouring */
+export interface OnTheHeat {
+  readonly kind: KindId;
+  readonly name: string | null;
+  readonly pieces: number | null;
   readonly times: SideTimes;
   /** Places on the heat at once. */
   readonly atOnce: number;
+}
+
+/** What the steps hang on. */
+export interface StepsAsked {
+  readonly batch: Pick<Batch, 'sheet' | 'split' | 'kind' | 'driver'>;
+  readonly ways: Ways;
+  readonly restMin: number;
+  readonly life: Life;
+  /** What is poured, in its order: mostly one thing. */
+  readonly pourings: readonly OnTheHeat[];
   readonly find: (id: string) => Ingredient | undefined;
 }
 
@@ -70,7 +79,8 @@ const SIDE_MIN = 8;
 export const HOLD_C = 93;
 const HOLD_WARM_MIN = 15;
 export const BAKE_C = 225;
-const HEAT_MIN = { griddle: 15, iron: 10, oven: 25 } as const;
+const HEAT_MIN = { griddle: 15, 'ball pan': 15, iron: 10, oven: 25 } as const;
+const HEAT_NAMES = { griddle: 'Heat the griddle', 'ball pan': 'Heat the ball pan', iron: 'Irons hot', oven: 'Oven and pan hot' } as const;
 const JUDGE_MIN = 1;
 const PLATE_MIN = 2;
 /** Loads past so many are shown as one step a bowl. */
@@ -78,6 +88,32 @@ const MOST_LOADS = 24;
 
 const bare = (l: SheetLine): boolean => l.side === undefined && l.vessel !== 'topping' && l.grams !== null;
 const says = (l: SheetLine, what: RegExp): boolean => what.test(`${l.preparation} ${l.text}`);
+
+type HeatId = keyof typeof HEAT_MIN;
+const heatedFor = (kind: KindId): HeatId => (kind === 'oven' ? 'oven' : kind === 'waffle' ? 'iron' : kind === 'ball' ? 'ball pan' : 'griddle');
+
+/** A load of one of what is poured. */
+interface Load {
+  readonly of: OnTheHeat;
+  readonly cycleMin: number;
+  /** Pieces off in all when it is over. */
+  readonly off: number;
+}
+
+const cycleOf = (p: OnTheHeat): number => (onHeatS(p.times) + BETWEEN_S) / 60;
+
+/** Every load there is, one thing after the other. */
+function loadsOfAll(pourings: readonly OnTheHeat[]): readonly Load[] {
+  let before = 0;
+  return pourings.flatMap((of) => {
+    const places = Math.max(1, of.atOnce);
+    const pieces = of.pieces ?? places;
+    const count = pieces > 0 || pourings.length === 1 ? Math.max(1, Math.ceil(pieces / places - 1e-9)) : 0;
+    const loads = Array.from({ length: count }, (_, n): Load => ({ of, cycleMin: cycleOf(of), off: before + Math.min(pieces, (n + 1) * places) }));
+    before += pieces;
+    return loads;
+  });
+}
 
 /** What of a batch its steps hang on, worked once. */
 interface Facts {
@@ -103,16 +139,18 @@ interface Facts {
   readonly foldBeforeRest: boolean;
   readonly kind: KindId;
   readonly baked: boolean;
-  readonly surface: keyof typeof HEAT_MIN;
-  /** A load on the heat and the wiping after it; how many loads there are, and whether the first piece is a test. */
+  readonly surface: HeatId;
+  /** A load of the first on the heat and the wiping after it; all loads in their order, and whether the first piece is a test. */
   readonly cycleMin: number;
-  readonly loads: number;
+  readonly loads: readonly Load[];
+  /** What the second of two is made on, where that is another thing. */
+  readonly alsoOn: HeatId | null;
   readonly test: boolean;
   readonly waves: number;
   readonly inWave: (w: number) => number;
 }
 
-function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked): Facts {
+function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Facts {
   const sheet = batch.sheet.filter(bare);
   const mixes = mixesIn(batch.split);
   const ingredientsOf = (l: SheetLine): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
@@ -122,6 +160,8 @@ function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked
   const beside = batch.sheet.filter((l) => l.side !== undefined && l.grams !== null && !/^s\d+p\d+$/.test(l.key));
   const { split } = batch;
   const baked = batch.kind === 'oven';
+  const [surface = 'griddle', ...others] = pourings.map((p) => heatedFor(p.kind));
+  const loads = loadsOfAll(pourings);
   return {
     ways,
     life,
@@ -140,9 +180,10 @@ function factsOf({ batch, find, times, life, restMin, ways, atOnce }: StepsAsked
     foldBeforeRest: foldsBeforeRest(ways, batch.kind),
     kind: kindById(batch.kind).id,
     baked,
-    surface: baked ? 'oven' : batch.kind === 'waffle' ? 'iron' : 'griddle',
-    cycleMin: (onHeatS(times) + BETWEEN_S) / 60,
-    loads: Math.max(1, Math.ceil((batch.piecesPlanned ?? atOnce) / Math.max(1, atOnce) - 1e-9)),
+    surface,
+    alsoOn: others.find((s) => s !== surface) ?? null,
+    cycleMin: loads[0]?.cycleMin ?? 0,
+    loads,
     test: hasTestPiece(batch.driver),
     // bowls follow each other: joined, rested and poured in turn
     waves: split.by === 'bowls' ? Math.ceil(mixes / Math.max(1, split.atOnce)) : 1,
@@ -306,7 +347,7 @@ const BEFORE: readonly Row[] = [
   },
   {
     id: 'heat',
-    name: (f) => (f.baked ? 'Oven and pan hot' : f.surface === 'iron' ? 'Irons hot' : 'Heat the griddle'),
+    name: (f) => HEAT_NAMES[f.surface],
     why: (f) => (f.baked ? 'It climbs by the first blast of heat.' : 'Level in heat, edge to edge, before the first drop: it warms while the batter rests.'),
     who: 'cook',
     min: (f) => HEAT_MIN[f.surface],
@@ -316,8 +357,19 @@ const BEFORE: readonly Row[] = [
     slips: 'earlier costs heat, later costs the first load',
   },
   {
+    id: 'heat-also',
+    when: (f) => f.alsoOn !== null,
+    name: (f) => HEAT_NAMES[f.alsoOn ?? 'griddle'],
+    why: 'For the second end: hot when the first is poured out.',
+    who: 'cook',
+    min: (f) => HEAT_MIN[f.alsoOn ?? 'griddle'],
+    handsMin: 1,
+    keepsMin: 30,
+    slips: 'earlier costs heat, later costs its first load',
+  },
+  {
     id: 'hold',
-    when: (f) => f.loads > 1 && !f.baked,
+    when: (f) => f.loads.length > 1 && !f.baked,
     name: `Holding oven to ${HOLD_C} °C`,
     why: 'Lit before the first pour, vented: the first plate waits for the last no longer than quality and the local food code allow.',
     who: 'cook',
@@ -330,7 +382,8 @@ const BEFORE: readonly Row[] = [
 ];
 
 /** How long a joined bowl of a wave may stand: less the rest, and what pouring it takes. */
-const keepsIn = (f: Facts): number | null => (f.life.min === null ? null : Math.max(5, f.life.min - f.restMin - (f.cycleMin * f.loads) / f.waves));
+const keepsIn = (f: Facts): number | null =>
+  f.life.min === null ? null : Math.max(5, f.life.min - f.restMin - f.loads.reduce((a, l) => a + l.cycleMin, 0) / f.waves);
 const tail = (f: Facts, w: number): string => (f.waves > 1 ? ` ${w + 1}` : '');
 const bowlsIn = (f: Facts, w: number): string => {
   if (f.waves > 1) return f.inWave(w) > 1 ? `bowls, wave ${w + 1}` : `bowl ${w + 1}`;
@@ -416,7 +469,7 @@ const TEST: Row = {
 
 const PLATE: Row = {
   id: 'plate',
-  name: (f) => (f.loads > 1 ? 'The last plate' : 'Plate'),
+  name: (f) => (f.loads.length > 1 ? 'The last plate' : 'Plate'),
   why: 'The roughest at the bottom; what tells the kind apart on top.',
   who: 'helper',
   min: PLATE_MIN,
@@ -444,32 +497,39 @@ function stepOf(r: Row, f: Facts, wave: number, ids: ReadonlySet<string>): Step 
   };
 }
 
-/** Loads of a wave, one step each, or all in one where there are too many to show. */
+/** Loads of a wave, one step each; or all of one thing in one where there are too many to show. */
 function loadsOf(f: Facts, wave: number, before: readonly Step[]): readonly Step[] {
-  const firstOf = (w: number): number => Math.floor((w * f.loads) / f.waves);
-  const [from, to] = [firstOf(wave), firstOf(wave + 1)];
-  const many = f.loads > MOST_LOADS;
-  const bound = f.baked ? 1 : f.surface === 'iron' ? Math.min(2, f.cycleMin) : f.cycleMin;
+  const all = f.loads.length;
+  const firstOf = (w: number): number => Math.floor((w * all) / f.waves);
+  const to = firstOf(wave + 1);
+  const many = all > MOST_LOADS;
   const ids = new Set(before.map((s) => s.id));
   const ready = [`join${wave + 1}`, `rest${wave + 1}`, `whip${wave + 1}`];
   const out: Step[] = [];
   const panFat = effectOf(f.ways, 'panFat', f.kind).pan?.pour ?? '';
-  for (let n = from; n < to; n += many ? to - from : 1) {
-    const count = many ? to - from : 1;
+  for (let n = firstOf(wave), count = 1; n < to; n += count) {
+    const load = f.loads[n] as Load;
+    const same = f.loads.slice(n, to).findIndex((l) => l.of !== load.of);
+    count = !many ? 1 : same < 0 ? to - n : same;
+    const { cycleMin } = load;
+    const baked = load.of.kind === 'oven';
+    const bound = baked ? 1 : load.of.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin;
     const last = [...before, ...out].filter((s) => s.loads).at(-1)?.id ?? '';
+    // what the second is made on has to be hot for its first load
+    const opens = n === 0 ? ['heat', 'hold', 'test'] : [last, ...(f.loads[n - 1]?.of !== load.of ? ['heat-also'] : [])];
     out.push({
       id: `load${n + 1}`,
-      name: many ? `Loads ${n + 1} to ${to}` : f.loads === 1 ? 'The load' : `Load ${n + 1}`,
-      why: f.baked ? 'The door stays shut until it is puffed and brown at the rim.' : `${panFat} Oldest first: what was poured first is turned first.`.trim(),
+      name: `${count > 1 ? `Loads ${n + 1} to ${n + count}` : all === 1 ? 'The load' : `Load ${n + 1}`}${load.of.name ? `, ${load.of.name}` : ''}`,
+      why: baked ? 'The door stays shut until it is puffed and brown at the rim.' : `${panFat} Oldest first: what was poured first is turned first.`.trim(),
       who: 'cook',
-      min: f.cycleMin * count,
-      handsMin: many ? f.cycleMin * count : bound,
-      ovenC: f.baked ? BAKE_C : null,
-      after: [...ready, ...(n === 0 ? ['heat', 'hold', 'test'] : [last])].filter((a) => ids.has(a) || a === out.at(-1)?.id),
-      keepsMin: f.baked ? 3 : null,
-      slips: f.baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
+      min: cycleMin * count,
+      handsMin: count > 1 ? cycleMin * count : bound,
+      ovenC: baked ? BAKE_C : null,
+      after: [...ready, ...opens].filter((a) => ids.has(a) || a === out.at(-1)?.id),
+      keepsMin: baked ? 3 : null,
+      slips: baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
       ahead: false,
-      loads: { from: n + 1, to: n + count },
+      loads: { from: n + 1, to: n + count, off: f.loads[n + count - 1]?.off ?? 0 },
     });
   }
   return out;

@@ -35,6 +35,8 @@ export type EndId = (typeof END_IDS)[number];
 export interface End {
   readonly id: EndId;
   readonly name: string;
+  /** Where it is another than the formula's: flat cakes and balls from one base. */
+  readonly kind?: KindId | undefined;
   readonly school: string;
 }
 
@@ -226,6 +228,30 @@ export const endOf = (f: Pick<Formula, 'ends'>, end: EndId | null): End | null =
 
 /** The school that is tested: the end's own in a forked formula. */
 export const schoolIdOf = (f: Formula, end: EndId | null): string => endOf(f, end)?.school ?? f.school;
+
+/** The kind it is made as: the end's own in a forked formula, where it has one. */
+export const kindIdOf = (f: Pick<Formula, 'ends' | 'kind'>, end: EndId | null): KindId => endOf(f, end)?.kind ?? f.kind;
+
+/** A formula as one of its ends has it: of that end's kind and school; of another kind, in that kind's usual portion. */
+export function atEnd(f: Formula, end: EndId | null): Formula {
+  if (!f.ends) return f;
+  const kind = kindIdOf(f, end);
+  return { ...f, kind, school: schoolIdOf(f, end), portionMl: kind === f.kind ? f.portionMl : null };
+}
+
+/** The ends with one of them of another kind, and its first school: the formula is of its first end's kind. */
+export function withEndKind(f: Formula, end: EndId, kind: KindId, school: string): Pick<Formula, 'kind' | 'school' | 'ends' | 'portionMl'> {
+  const { ends } = f;
+  // another kind has another usual portion
+  if (!ends) return { kind, school, ends, portionMl: null };
+  const of = (e: End): KindId => (e.id === end ? kind : kindIdOf(f, e.id));
+  const first = of(ends[0]);
+  const put = (e: End): End => {
+    const { kind: _, ...rest } = e;
+    return { ...rest, ...(of(e) !== first && { kind: of(e) }), ...(e.id === end && { school }) };
+  };
+  return { kind: first, school: end === ends[0].id ? school : f.school, ends: [put(ends[0]), put(ends[1])], portionMl: first === f.kind ? f.portionMl : null };
+}
 
 /** Where a group goes, as the cook says: all of its lines. */
 export const placeGroup = (entries: readonly Entry[], name: string, role: GroupRole): readonly Entry[] =>

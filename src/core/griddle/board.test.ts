@@ -36,19 +36,19 @@ test('a bowl that is joined is no piece, and is joined when it was first said', 
 });
 
 test('pour while there is room and nothing is due; then wait; then the oldest that is due', () => {
-  expect(nextStep([], PLACES, TIMES, 9, 0)).toEqual({ do: 'pour', place: PLACES[0] });
+  expect(nextStep([], PLACES, () => TIMES, 9, 0)).toEqual({ do: 'pour', place: PLACES[0] });
   const three = piecesFrom([tap(1, 'pour', 0), tap(2, 'pour', 10), tap(3, 'pour', 20)]);
-  expect(nextStep(three, PLACES, TIMES, 6, 25_000)).toEqual({ do: 'pour', place: PLACES[3] });
+  expect(nextStep(three, PLACES, () => TIMES, 6, 25_000)).toEqual({ do: 'pour', place: PLACES[3] });
   // what is due in four seconds is waited for, not poured past
-  expect(nextStep(three, PLACES, TIMES, 6, 116_000)).toMatchObject({ do: 'wait', piece: { piece: 1 }, until: 120_000 });
-  expect(nextStep(three, PLACES, TIMES, 6, 131_000)).toMatchObject({ do: 'flip', piece: { piece: 1 } });
+  expect(nextStep(three, PLACES, () => TIMES, 6, 116_000)).toMatchObject({ do: 'wait', piece: { piece: 1 }, until: 120_000 });
+  expect(nextStep(three, PLACES, () => TIMES, 6, 131_000)).toMatchObject({ do: 'flip', piece: { piece: 1 } });
   const turned = piecesFrom([tap(1, 'pour', 0), tap(2, 'pour', 10), tap(1, 'flip', 125)]);
-  expect(nextStep(turned, PLACES, TIMES, 0, 130_000)).toMatchObject({ do: 'flip', piece: { piece: 2 } });
+  expect(nextStep(turned, PLACES, () => TIMES, 0, 130_000)).toMatchObject({ do: 'flip', piece: { piece: 2 } });
   // both due: the older comes off before the younger is turned
-  expect(nextStep(turned, PLACES, TIMES, 0, 190_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
-  expect(nextStep(piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 1), tap(1, 'pull', 2)]), PLACES, TIMES, 0, 9000)).toEqual({ do: 'done' });
+  expect(nextStep(turned, PLACES, () => TIMES, 0, 190_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
+  expect(nextStep(piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 1), tap(1, 'pull', 2)]), PLACES, () => TIMES, 0, 9000)).toEqual({ do: 'done' });
   // what is not turned comes off
-  expect(nextStep(three, PLACES, { first: 100, second: null }, 0, 101_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
+  expect(nextStep(three, PLACES, () => ({ first: 100, second: null }), 0, 101_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
 });
 
 const told = (id: string, act: ToldTap['act'], at: number, slot = 0, of: string | null = null): ToldTap => ({ id, act, of, surface: 'g', slot, at });
@@ -131,7 +131,7 @@ test('law: never a younger piece before an older one that is due, never a place 
         ...(after === null ? [] : [tap(n + 1, 'flip', at + after), ...(off ? [tap(n + 1, 'pull', at + after + 30)] : [])]),
       ]);
       const all = piecesFrom(taps);
-      const step = nextStep(all, PLACES, TIMES, left, now * 1000);
+      const step = nextStep(all, PLACES, () => TIMES, left, now * 1000);
       const due = onHeat(all).filter((p) => dueAt(p, TIMES) <= now * 1000);
       if (step.do === 'flip' || step.do === 'pull') {
         expect(due).toContain(step.piece);
@@ -185,7 +185,7 @@ test('each kind on what it is made on', () => {
 
 test('taps within one second tell no time of a side: what came out can be written all the same', () => {
   const taps = [tap(1, 'pour', 0), tap(1, 'flip', 0.1), tap(1, 'pull', 0.3)];
-  expect(seenIn({ driver: { by: 'factor', factor: 1 } }, taps)).toEqual({ pieces: 1, firstSideS: null, secondSideS: null });
+  expect(seenIn({ driver: { by: 'factor', factor: 1 }, kind: 'griddle' }, taps)).toEqual({ pieces: 1, firstSideS: null, secondSideS: null });
 });
 
 test('times are the middle of the taps, what was late for another reason set aside, and the usual until there are some', () => {

@@ -4,6 +4,7 @@
  */
 
 import type { SideTimes } from '../batch/heat';
+import type { EndId } from '../formula/formula';
 
 export const ACTS = ['pour', 'flip', 'pull'] as const;
 export type Act = (typeof ACTS)[number];
@@ -21,6 +22,8 @@ export interface Tap {
   readonly at: number;
   /** Of a piece that is turned or taken off: the tap that poured it. */
   readonly of?: string | null;
+  /** Of two ends from one base, the one that is poured. */
+  readonly end?: EndId | null | undefined;
 }
 
 /** A tap as a screen tells it: it knows which pour it means and where it wants to pour, not which number comes of it. */
@@ -58,6 +61,7 @@ export interface Piece {
   readonly piece: number;
   readonly surface: string;
   readonly slot: number;
+  readonly end?: EndId | null | undefined;
   readonly pouredAt: number;
   readonly flippedAt: number | null;
   readonly pulledAt: number | null;
@@ -70,7 +74,17 @@ export function piecesFrom(taps: readonly Tap[]): readonly Piece[] {
     if (t.act === 'join') continue;
     const p = pieces.get(t.piece);
     if (t.act === 'pour') {
-      if (!p) pieces.set(t.piece, { id: t.id, piece: t.piece, surface: t.surface, slot: t.slot, pouredAt: t.at, flippedAt: null, pulledAt: null });
+      if (!p)
+        pieces.set(t.piece, {
+          id: t.id,
+          piece: t.piece,
+          surface: t.surface,
+          slot: t.slot,
+          ...(t.end && { end: t.end }),
+          pouredAt: t.at,
+          flippedAt: null,
+          pulledAt: null,
+        });
     } else if (p && p.pulledAt === null) {
       if (t.act === 'flip' && p.flippedAt === null) pieces.set(t.piece, { ...p, flippedAt: t.at });
       if (t.act === 'pull') pieces.set(t.piece, { ...p, pulledAt: t.at });
@@ -105,15 +119,15 @@ const POUR_S = 5;
 
 /**
  * The one next thing to do.
- * @param places in the order they are poured @param poured how many may still be poured
+ * @param places in the order they are poured @param timesOf a piece: two ends may lie for other times @param left how many may still be poured
  */
-export function nextStep(pieces: readonly Piece[], places: readonly Place[], times: SideTimes, left: number, now: number): Step {
+export function nextStep(pieces: readonly Piece[], places: readonly Place[], timesOf: (p: Piece) => SideTimes, left: number, now: number): Step {
   const on = [...onHeat(pieces)].sort((a, b) => a.pouredAt - b.pouredAt || a.piece - b.piece);
   // the oldest of those that are due: never a younger one before it
-  const due = on.find((p) => dueAt(p, times) <= now);
-  if (due) return { do: actFor(due, times), piece: due };
-  const soonest = [...on].sort((a, b) => dueAt(a, times) - dueAt(b, times))[0];
+  const due = on.find((p) => dueAt(p, timesOf(p)) <= now);
+  if (due) return { do: actFor(due, timesOf(due)), piece: due };
+  const soonest = [...on].sort((a, b) => dueAt(a, timesOf(a)) - dueAt(b, timesOf(b)))[0];
   const free = left > 0 ? places.find((f) => !on.some((p) => p.surface === f.surface && p.slot === f.slot)) : undefined;
-  if (free && (!soonest || dueAt(soonest, times) > now + 1000 * POUR_S)) return { do: 'pour', place: free };
-  return soonest ? { do: 'wait', piece: soonest, until: dueAt(soonest, times) } : { do: 'done' };
+  if (free && (!soonest || dueAt(soonest, timesOf(soonest)) > now + 1000 * POUR_S)) return { do: 'pour', place: free };
+  return soonest ? { do: 'wait', piece: soonest, until: dueAt(soonest, timesOf(soonest)) } : { do: 'done' };
 }

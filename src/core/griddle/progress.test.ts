@@ -1,6 +1,7 @@
 import { ONE } from '../batch/split';
+import { findIngredient } from '../pantry/pantry';
 import type { Piece } from './board';
-import { progressOf } from './progress';
+import { addInsOf, progressOf, withAllEnds } from './progress';
 
 const pieces = (poured: number, off: number): readonly Piece[] =>
   Array.from({ length: poured }, (_, n) => ({
@@ -51,4 +52,19 @@ test('where nothing is counted there is no end; where nothing is on the heat the
     joinBy: null,
     loads: null,
   });
+});
+
+test('two ends: the loads of both, one after the other; and what is strewn on one goes on its pieces alone', () => {
+  const p = progressOf({ driver: PIECES, piecesPlanned: 40, split: ONE }, pieces(8, 8), TIMES, 10, 0);
+  const ends = [
+    { left: 12, on: 0, places: 10, times: TIMES },
+    { left: 20, on: 0, places: 7, times: { first: 110, second: 90 } },
+  ];
+  // two loads of 260 s and three of 230 s
+  expect(withAllEnds(p, ends, 0)).toMatchObject({ off: 8, loads: 5, lastAt: 2 * 260_000 + 3 * 230_000 });
+  expect(withAllEnds(p, ends.slice(0, 1), 0)).toEqual(p);
+  const strewn = { key: 'l9', text: '', vessel: 'wet', measure: '60 g', preparation: '', moment: 'poured', parts: [{ id: 'blueberries', grams: 60 }] } as const;
+  const batch = { sheet: [{ ...strewn, name: 'Berries', grams: 60, forEnd: 'sweet' }], piecesPlanned: 32, split: ONE };
+  const on = (name: string) => addInsOf(batch, 'poured', (id) => findIngredient(id), { name, pieces: 12 }).map((a) => a.eachG);
+  expect([on('sweet'), on('savoury')]).toEqual([[5], []]);
 });

@@ -2,6 +2,7 @@
 import type { Batch } from '../batch/batch';
 import { hasTestPiece } from '../batch/driver';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
+import type { Pouring } from '../batch/pourings';
 import { mixesIn } from '../batch/split';
 import type { Ingredient } from '../pantry/ingredient';
 import type { Piece } from './board';
@@ -17,17 +18,21 @@ export interface AddInNow {
   readonly moment: 'poured' | 'flip' | 'top';
 }
 
-/** Add-ins that go on a piece at the heat: as it is poured (what is laid on top as well), or before it is turned. */
+/** Add-ins that go on a piece at the heat: as it is poured (what is laid on top as well), or before it is turned. @param of the end the piece is of */
 export function addInsOf(
   batch: Pick<Batch, 'sheet' | 'piecesPlanned' | 'split'>,
   at: 'poured' | 'flip' | null,
   find: (id: string) => Ingredient | undefined,
+  of: Pick<Pouring, 'name' | 'pieces'> = { name: null, pieces: batch.piecesPlanned },
 ): readonly AddInNow[] {
   if (at === null) return [];
-  const each = batch.piecesPlanned === null ? null : batch.piecesPlanned / mixesIn(batch.split);
+  const inOne = (pieces: number | null): number | null => (pieces === null ? null : pieces / mixesIn(batch.split));
   return batch.sheet.flatMap((l) => {
     const { moment } = l;
     if (moment === undefined || moment === 'rest' || (l.mix ?? 1) !== 1 || (at === 'flip') !== (moment === 'flip')) return [];
+    // what is of one end alone goes on its pieces alone
+    if (l.forEnd !== undefined && l.forEnd !== of.name) return [];
+    const each = inOne(l.forEnd === undefined ? batch.piecesPlanned : of.pieces);
     return [{ name: l.name, of: find(l.parts?.[0]?.id ?? '') ?? null, eachG: each && l.grams !== null ? l.grams / each : null, moment }];
   });
 }
@@ -81,4 +86,20 @@ export function progressOf(
     loads,
     lastAt: now + loads * cycleMs,
   };
+}
+
+/** An end at the heat: its pieces so far, how many of it are still to pour, its places and its times. */
+export interface EndNow {
+  readonly left: number;
+  readonly on: number;
+  readonly places: number;
+  readonly times: SideTimes;
+}
+
+/** Loads and the end of them over two ends, poured one after the other: what `progressOf` says of the one that is poured now. @param now ms since 1970 */
+export function withAllEnds(p: Progress, ends: readonly EndNow[], now: number): Progress {
+  if (ends.length < 2 || p.loads === null) return p;
+  const each = ends.map((e) => ({ loads: e.places === 0 ? 0 : Math.ceil((e.left + e.on) / e.places), cycleMs: 1000 * (onHeatS(e.times) + BETWEEN_S) }));
+  const loads = each.reduce((a, e) => a + e.loads, 0);
+  return { ...p, loads, lastAt: now + each.reduce((a, e) => a + e.loads * e.cycleMs, 0) };
 }

@@ -84,13 +84,16 @@ export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTime
 }
 
 /** What the taps of a batch came to: pieces that came off (the test piece not counted), and the middle of each side's time. */
-export function seenIn(batch: Pick<Batch, 'driver'>, taps: readonly Tap[]) {
+export function seenIn(batch: Pick<Batch, 'driver' | 'kind'>, taps: readonly Tap[]) {
   const pieces = piecesFrom(taps);
   const test = hasTestPiece(batch.driver);
   const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).length;
   // two taps in one second tell no time
   const whole = (l: Learned | null): number | null => (l && l.seconds >= 0.5 ? Math.round(l.seconds) : null);
-  const sides = sidesOf(pieces);
+  // of two ends of other kinds the times are the first's
+  const { driver: d } = batch;
+  const apart = d.by === 'both' && (d.a.kind ?? batch.kind) !== (d.b.kind ?? batch.kind);
+  const sides = sidesOf(apart ? pieces.filter((p) => p.end !== 'b') : pieces);
   return { pieces: off > 0 ? off : null, firstSideS: whole(learned(sides.first)), secondSideS: whole(learned(sides.second)) };
 }
 

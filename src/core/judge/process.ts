@@ -1,6 +1,8 @@
 /** How a batch really went, from its event log: heat, rest, mixing, corrections, holding, and when the plates went. */
+
 import { type DONE_AT_THE_HEAT, type Entry, entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
+import { bareName } from '../batch/sheet-line';
 import type { Ways } from '../formula/ways';
 import { piecesFrom, type Tap } from '../griddle/board';
 import { readingsIn } from '../griddle/heat';
@@ -56,9 +58,7 @@ export function processOf(b: Pick<Batch, 'entries' | 'sheet' | 'weights' | 'time
     corrected: [...sums].map(([ingredientId, grams]) => ({ ingredientId, grams })),
     off: b.sheet.flatMap((l) => {
       const [went, plan] = [b.weights[l.key], plannedG(l)];
-      return went !== undefined && plan !== null && Math.abs(went - plan) > OFF_SHARE * plan
-        ? [{ name: l.name.replace(/ \(.*\)$/, ''), byG: went - plan }]
-        : [];
+      return went !== undefined && plan !== null && Math.abs(went - plan) > OFF_SHARE * plan ? [{ name: bareName(l), byG: went - plan }] : [];
     }),
     heldMin: longestHeldMin(b.entries),
     checkedBy: [...new Set(entriesOf(b.entries, 'checked').map((e) => e.act.initials))],

@@ -1,5 +1,5 @@
 /** A premix worked whole: its bag, what it asks for as each product, and what has to be checked. */
-import { countedLines, type EndId, type Formula, schoolIdOf } from '../formula/formula';
+import { countedLines, type EndId, type Formula, kindIdOf, schoolIdOf } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import type { TallyPart } from '../formula/tally';
 import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
@@ -49,6 +49,9 @@ export function workPremix(formula: Formula, house: Kitchen, end: EndId | null, 
     mix,
     densityGPerMl: settings.densityGPerMl ?? bulkDensity(bag),
     measured: settings.densityGPerMl !== null,
-    products: [ownAdditions(mix, own, { kind: formula.kind, school: schoolIdOf(formula, end) }), ...settings.products.map((p) => additionsFor(mix, p, from))],
+    products: [
+      ownAdditions(mix, own, { kind: kindIdOf(formula, end), school: schoolIdOf(formula, end) }),
+      ...settings.products.map((p) => additionsFor(mix, p, from)),
+    ],
   };
 }

@@ -61,12 +61,11 @@ export function dayLaw(runs: number, changes: number, zone = ''): number {
     fc.property(anyBatch, (b) => {
       const split: Split = b.bowls === 1 ? { by: 'one' } : { by: 'bowls', mixes: b.bowls, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 };
       const all: readonly Step[] = stepsOf({
-        batch: { sheet: b.sheet, split, kind: b.kind, driver: { by: 'factor', factor: 1 }, piecesPlanned: b.pieces },
+        batch: { sheet: b.sheet, split, kind: b.kind, driver: { by: 'factor', factor: 1 } },
         ways: { ...FRESH_WAYS, warmth: b.warmth, whip: b.whip },
         restMin: b.restMin,
         life: { min: 60, why: 'powder' },
-        times: { first: 140, second: 90 },
-        atOnce: 8,
+        pourings: [{ kind: b.kind, name: null, pieces: b.pieces, times: { first: 140, second: 90 }, atOnce: 8 }],
         find: (id) => findIngredient(id),
       });
       const at = changes + b.hours * HOUR;

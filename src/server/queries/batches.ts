@@ -5,8 +5,8 @@ import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { driverSchema, outcomeSchema, serving, splitSchema } from '@/contract/batch';
 import { waysSchema } from '@/contract/house';
-import { sheetLineSchema, swappedSchema, unswappedSchema } from '@/contract/stored';
-import type { Batch, LogRow, Outcome, Verdict } from '@/core/batch/batch';
+import { sheetLineSchema, standInSchema, swappedSchema, unswappedSchema } from '@/contract/stored';
+import type { Batch, LogRow, Outcome, StandIn, Verdict } from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/scale';
 import type { Serving } from '@/core/batch/serving';
@@ -24,10 +24,10 @@ import { type Cursor, cursorOf, type Page, pageOf } from './paging';
 import { GONE, keepRaw, type Opened, saveRevised } from './revised';
 
 const SELECT_BATCH = `
-  select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, v.school, b.driver, b.exactness, b.split, b.sheet,
+  select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
-         b.eggs, b.unswapped, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway",
+         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway",
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -36,7 +36,7 @@ const SELECT_BATCH = `
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
-type Json = 'driver' | 'split' | 'sheet' | 'ways' | 'swapped' | 'unswapped' | 'timeline' | 'scales' | 'entries' | 'unreadable';
+type Json = 'driver' | 'split' | 'sheet' | 'ways' | 'swapped' | 'unswapped' | 'standIns' | 'timeline' | 'scales' | 'entries' | 'unreadable';
 type Row = Omit<Batch, Json> & { readonly [K in Exclude<Json, 'unreadable'>]: unknown } & Record<string, unknown>;
 
 const DRIVER: Column<Driver> = { at: 'batches.driver', called: 'what drives it', schema: driverSchema, fresh: { by: 'factor', factor: 1 } };
@@ -50,6 +50,7 @@ const UNSWAPPED: Column<NonNullable<Batch['unswapped']> | null> = {
   schema: unswappedSchema,
   fresh: null,
 };
+const STAND_INS: Column<readonly StandIn[]> = { at: 'batches.stand_ins', called: 'what stands in', schema: z.array(standInSchema), fresh: [] };
 const TIMELINE: Column<Batch['timeline']> = { at: 'batches.timeline', called: 'the time line', schema: serving, fresh: null };
 const SCALED: Column<Batch['scales']> = { at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} };
 
@@ -69,6 +70,7 @@ function toBatch(r: Row): Batch {
     ways: read(WAYS, r.ways),
     swapped: read(SWAPPED, r.swapped),
     unswapped: read(UNSWAPPED, r.unswapped),
+    standIns: read(STAND_INS, r.standIns),
     timeline: read(TIMELINE, r.timeline),
     scales: read(SCALED, r.scales),
     entries: entries.value,
@@ -163,13 +165,15 @@ export interface NewBatch {
   readonly eggs?: number | null;
   /** What it is made as, where that is not what the formula is. */
   readonly kind?: KindId | null;
+  readonly school?: string | null;
+  readonly portionSaid?: string | null;
 }
 
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -186,6 +190,8 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
       b.serving ? JSON.stringify(b.serving) : null,
       b.endId ?? null,
       b.eggs ?? null,
+      b.school ?? null,
+      b.portionSaid ?? null,
     ],
   );
   const id = made.rows[0]?.id;

@@ -64,8 +64,8 @@ async function writeTap(o: Open, told: ToldTap): Promise<string | null> {
   // turned or off already: told again it changes nothing
   if (t === null) return null;
   await o.client.query(
-    'insert into batch_taps (id, batch_id, piece, act, surface, slot, of_pour, at) values ($1, $2, $3, $4, $5, $6, $7, to_timestamp($8 / 1000.0))',
-    [t.id, o.batchId, t.piece, t.act, t.surface, t.slot, t.of ?? null, t.at],
+    'insert into batch_taps (id, batch_id, piece, act, surface, slot, of_pour, at, end_id) values ($1, $2, $3, $4, $5, $6, $7, to_timestamp($8 / 1000.0), $9)',
+    [t.id, o.batchId, t.piece, t.act, t.surface, t.slot, t.of ?? null, t.at, t.end ?? null],
   );
   o.taps = [...o.taps, t];
   return null;

@@ -1,6 +1,7 @@
 /** What was tapped at the griddle: kept tap by tap, and what it teaches about a formula's times. */
 import type { PoolClient } from 'pg';
 import { type ActionResult, refuse } from '@/contract/action-result';
+import type { EndId } from '@/core/formula/formula';
 import { piecesFrom, type Tap } from '@/core/griddle/board';
 import { type HeatReading, readingsIn } from '@/core/griddle/heat';
 import { sidesOf } from '@/core/griddle/times';
@@ -16,9 +17,10 @@ interface TapRow extends Record<string, unknown> {
   readonly surface: string;
   readonly slot: number;
   readonly at: number;
+  readonly end: EndId | null;
 }
 
-const SELECT = `select id, batch_id as "batchId", piece, act, surface, slot, of_pour as of, (extract(epoch from at) * 1000)::float8 as at from batch_taps`;
+const SELECT = `select id, batch_id as "batchId", piece, act, surface, slot, of_pour as of, end_id as end, (extract(epoch from at) * 1000)::float8 as at from batch_taps`;
 
 /** A batch's taps, in the order they arrived. */
 export async function tapsOf(batchId: string, client?: PoolClient): Promise<Tap[]> {
@@ -42,19 +44,29 @@ export const wantPieces = (batchId: string, by: number, requestId: string | null
 /** Batches that are looked at for a formula's times: the newest. */
 const LOOKED_AT = 8;
 
-/** Seconds of each side over a formula's earlier batches of a kind and about the same portion. */
+/** Seconds of each side over a formula's earlier batches of a kind and about the same portion; of two ends from one base, the pieces of that kind. */
 export async function earlierSides(batch: { readonly id: string; readonly formulaId: string; readonly kind: string; readonly portionMl: number | null }) {
   const rows = await query<TapRow>(
     `${SELECT} where batch_id in (
        select b.id from batches b join formula_versions v on v.id = b.version_id
-        where b.formula_id = $1 and coalesce(b.kind, v.kind) = $2 and b.id <> $3
-          and ($4::float8 is null or b.portion_ml is null or b.portion_ml between $4 * 0.85 and $4 * 1.18)
+        where b.formula_id = $1 and b.id <> $3
+          and (coalesce(b.kind, v.kind) = $2 and ($4::float8 is null or b.portion_ml is null or b.portion_ml between $4 * 0.85 and $4 * 1.18)
+               or b.driver->'b'->>'kind' = $2)
           and exists (select 1 from batch_taps t where t.batch_id = b.id)
         order by b.started_at desc limit ${LOOKED_AT}) order by seq`,
     [batch.formulaId, batch.kind, batch.id, batch.portionMl],
   );
-  const byBatch = new Map([...new Set(rows.map((r) => r.batchId))].map((id) => [id, rows.filter((r) => r.batchId === id)]));
-  const all = [...byBatch.values()].map((taps) => sidesOf(piecesFrom(taps)));
+  const ids = [...new Set(rows.map((r) => r.batchId))];
+  const kinds = await query<{ id: string; a: string; b: string | null }>(
+    `select b.id, coalesce(b.kind, v.kind) as a, b.driver->'b'->>'kind' as b from batches b join formula_versions v on v.id = b.version_id where b.id = any($1)`,
+    [ids],
+  );
+  const all = ids.map((id) => {
+    const of = kinds.find((k) => k.id === id);
+    const pieces = piecesFrom(rows.filter((r) => r.batchId === id));
+    // a batch of one kind, or of two and the pieces of this one
+    return sidesOf(of?.b && of.b !== of.a ? pieces.filter((p) => (p.end === 'b' ? of.b : of.a) === batch.kind) : pieces);
+  });
   return { first: all.flatMap((s) => s.first), second: all.flatMap((s) => s.second) };
 }
 

@@ -75,6 +75,7 @@ test('migrations are applied once', async () => {
     '0010_finding.sql',
     '0011_changes_after_the_start.sql',
     '0012_by_eye.sql',
+    '0013_ends_and_stand_ins.sql',
   ]);
 });
 
@@ -300,6 +301,17 @@ test('taps are kept once each, whichever screen says them; they teach the formul
   const of = { id: next, formulaId: s.formulaId, kind: 'griddle', portionMl: 60 };
   expect(await earlierSides(of)).toEqual({ first: [130], second: [70] });
   expect(await earlierSides({ ...of, portionMl: 120 })).toEqual({ first: [], second: [] });
+  // of two ends of other kinds, each kind learns from its own pieces
+  await query(
+    `update batches set driver = '{"by":"both","a":{"name":"flat","pieces":1,"portionMl":60},"b":{"name":"balls","pieces":1,"portionMl":60,"kind":"ball"}}' where id = $1`,
+    [id],
+  );
+  await query("update batch_taps set end_id = case piece when 1 then 'a' else 'b' end where batch_id = $1 and act = 'pour'", [id]);
+  await keepItems(id, [
+    { id: randomUUID(), do: 'tap', tap: { id: randomUUID(), of: taps[1]?.id ?? '', act: 'pull', surface: 'griddle', slot: 1, at: at + 214_000 } },
+  ]);
+  expect(await earlierSides(of)).toEqual({ first: [130], second: [70] });
+  expect(await earlierSides({ ...of, kind: 'ball' })).toEqual({ first: [134], second: [76] });
   // two screens add one each, one of them told twice
   const planned = (await batchById(next))?.piecesPlanned ?? 0;
   const request = randomUUID();

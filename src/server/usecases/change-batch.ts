@@ -7,12 +7,12 @@ import type { PoolClient } from 'pg';
 import { workedOn } from '@/core/balance/bench';
 import { pouredFor, swapRebalanced, swapsFor } from '@/core/balance/swaps';
 import { entriesOf } from '@/core/batch/acts';
-import type { Batch } from '@/core/batch/batch';
+import type { Batch, StandIn } from '@/core/batch/batch';
 import { changesBetween, marked, type StandInPreview, withCovers } from '@/core/batch/changes';
 import type { Driver } from '@/core/batch/driver';
 import { asTaken } from '@/core/batch/kitchen';
 import { type Planned, plannedSheet, readyFor } from '@/core/batch/plan';
-import type { SheetLine } from '@/core/batch/sheet-line';
+import { bareName, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn } from '@/core/batch/split';
 import type { EndId, Formula, FormulaLine } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -111,7 +111,8 @@ function stoodIn(o: Open, lineKey: string, to: string, withId: string | null) {
   const planned = plannedAnew(o, proposal.formula, batch.driver);
   if (!planned.ok) return no(planned.error);
   const sheet = marked([...planned.value.sheet, ...sidesOf(batch.sheet, planned.value.sheet)], batch.sheet, lineKey);
-  return { ok: true as const, formula: proposal.formula, planned: planned.value, sheet };
+  const standIn: StandIn = { lineKey, to, with: withId, name: swap.name, standsFor: line.ingredient ? kitchenName(line.ingredient) : line.text };
+  return { ok: true as const, formula: proposal.formula, planned: planned.value, sheet, standIn };
 }
 
 /** What a stand-in would change, before it is taken. */
@@ -136,11 +137,12 @@ interface Rewritten {
   readonly massG: number;
   readonly swapped: Formula | null;
   readonly unswapped: { readonly sheet: readonly SheetLine[]; readonly massG: number } | null;
+  readonly standIns: readonly StandIn[];
   readonly pieces: number | null;
   readonly driver: Driver;
 }
 
-/** Writes a changed sheet, and takes or puts back the difference. @param was the batch as it was read: another's change is not written over */
+/** Writes a changed sheet, and takes or puts back the difference: what another hand has changed since it was read is not written over. */
 async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<Done> {
   const { batch, house } = o;
   const stock = await stockNoted();
@@ -152,7 +154,7 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
     if (onlyUnweighed && ticked.rows.length > 0) return no(WEIGHED);
     if (ticked.rows.some((t) => !batch.ticked.includes(t.key))) return no('Something was weighed meanwhile: look at it, and ask again.');
     await client.query(
-      `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now()
+      `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now(), stand_ins = $8
         where id = $1`,
       [
         batch.id,
@@ -162,6 +164,7 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
         to.unswapped && JSON.stringify(to.unswapped),
         to.pieces,
         JSON.stringify(to.driver),
+        JSON.stringify(to.standIns),
       ],
     );
     if (batch.deductions.length > 0) {
@@ -189,6 +192,7 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
       massG: r.planned.massG,
       swapped: r.formula,
       unswapped: batch.unswapped ?? { sheet: batch.sheet, massG: batch.massG },
+      standIns: [...(batch.standIns ?? []), r.standIn],
       pieces: batch.piecesPlanned === null ? null : (r.planned.pieces?.all ?? batch.piecesPlanned),
       driver: batch.driver,
     },
@@ -211,7 +215,7 @@ export async function standInPart(batchId: string, lineKey: string, hasG: number
   const missing = line.grams - hasG;
   if (!(missing > 0)) return no('Nothing of it is missing.');
   const poured = pouredFor(own, swap.standIn, missing);
-  const name = line.name.replace(/ \(.*\)$/, '');
+  const name = bareName(line);
   const parts = poured.map((p, n): SheetLine => {
     const { grams, measure } = asTaken(p.ingredient, p.grams, { ...house, exactness: batch.exactness });
     const { spoons: _, was: __, mostG: ___, ...like } = line;
@@ -242,6 +246,7 @@ export async function standInPart(batchId: string, lineKey: string, hasG: number
       massG: batch.massG - missing + parts.reduce((a, l) => a + (l.grams ?? 0), 0),
       swapped: batch.swapped,
       unswapped: batch.unswapped ?? null,
+      standIns: batch.standIns ?? [],
       pieces: batch.piecesPlanned,
       driver: batch.driver,
     },
@@ -249,26 +254,45 @@ export async function standInPart(batchId: string, lineKey: string, hasG: number
   );
 }
 
-/** Takes every stand-in out again: the sheet is as it was planned. Only while nothing is weighed. */
-export async function undoSwaps(batchId: string): Promise<Done> {
+/**
+ * Takes a stand-in out again, or all of them: the sheet is as it was planned, with the others put in anew. Only while nothing is weighed.
+ * @param nth from 0, as they were put in; null: all
+ */
+export async function undoSwaps(batchId: string, nth: number | null): Promise<Done> {
   const open = await openBatch(batchId);
   if (!open.ok) return no(open.error);
-  const { batch } = open.value;
-  if (!batch.unswapped) return no('Nothing stands in for anything on this sheet.');
-  return rewrite(open.value, { ...batch.unswapped, swapped: null, unswapped: null, pieces: batch.piecesPlanned, driver: batch.driver }, true);
+  const { batch, house } = open.value;
+  const { unswapped } = batch;
+  const list = batch.standIns ?? [];
+  const v = unswapped ? await versionById(batch.versionId) : null;
+  if (!unswapped || !v || (nth !== null && !list[nth])) return no('Nothing like that stands in on this sheet.');
+  const stay = nth === null ? [] : list.filter((_, n) => n !== nth);
+  let now: Open = { batch: { ...batch, ...unswapped, swapped: null }, formula: v.formula, house };
+  let pieces = batch.piecesPlanned;
+  for (const s of stay) {
+    const r = stoodIn(now, s.lineKey, s.to, s.with);
+    if (!r.ok) return no(`${s.name} stands in for what came with it: take that out first.`);
+    now = { ...now, batch: { ...now.batch, sheet: r.sheet, massG: r.planned.massG }, formula: r.formula };
+    if (pieces !== null) pieces = r.planned.pieces?.all ?? pieces;
+  }
+  const { sheet, massG } = now.batch;
+  const any = stay.length > 0;
+  return rewrite(
+    open.value,
+    { sheet, massG, swapped: any ? now.formula : null, unswapped: any ? unswapped : null, standIns: stay, pieces, driver: batch.driver },
+    true,
+  );
 }
 
 /** The same driver for so many pieces in all; of two ends as many of each as before, to the whole piece. */
 function driverFor(batch: Batch, pieces: number): Driver {
   const { driver: was } = batch;
+  const all = batch.split.by === 'kits' ? Math.ceil(pieces / mixesIn(batch.split)) : pieces;
   if (was.by === 'both') {
-    const all = batch.split.by === 'kits' ? Math.ceil(pieces / mixesIn(batch.split)) : pieces;
     const a = Math.min(Math.max(1, all - 1), Math.max(1, Math.round((all * was.a.pieces) / (was.a.pieces + was.b.pieces))));
     return { ...was, a: { ...was.a, pieces: a }, b: { ...was.b, pieces: Math.max(1, all - a) } };
   }
-  const portionMl = batch.portionMl ?? 60;
-  const each = batch.split.by === 'kits' ? Math.ceil(pieces / mixesIn(batch.split)) : pieces;
-  return { by: 'pieces', pieces: each, portionMl, ...(batch.driver.testPiece && { testPiece: true }) };
+  return { by: 'pieces', pieces: all, portionMl: batch.portionMl ?? 60, ...(batch.driver.testPiece && { testPiece: true }) };
 }
 
 /** More covers, or fewer: plans what is not weighed, takes or puts back the difference, and says what can no longer change. */
@@ -292,7 +316,11 @@ export async function changeCovers(batchId: string, pieces: number): Promise<Don
   const version = batch.unswapped ? await versionById(batch.versionId) : null;
   const bare = version ? plannedAnew(open.value, version.formula, driver) : null;
   const unswapped = bare?.ok ? { sheet: [...bare.value.sheet, ...sidesOf(batch.sheet, bare.value.sheet)], massG: bare.value.massG } : null;
-  const done = await rewrite(open.value, { sheet, massG, swapped: batch.swapped, unswapped, pieces: planned.value.pieces?.all ?? pieces, driver }, false);
+  const done = await rewrite(
+    open.value,
+    { sheet, massG, swapped: batch.swapped, unswapped, standIns: batch.standIns ?? [], pieces: planned.value.pieces?.all ?? pieces, driver },
+    false,
+  );
   return done.ok ? { ok: true, stays } : done;
 }
 
@@ -308,36 +336,32 @@ export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
     return true;
   });
 
-/** The same batch again from its plan: the sheet it began with, stand-ins left out; once, however often it is pressed. */
+/** The same batch again from its plan, worked anew and without its stand-ins; with the sauces it had; once, however often it is pressed. */
 export async function makeAgain(batchId: string, requestId: string | null): Promise<Started> {
+  const no = (message: string): Started => ({ ok: false, path: 'batchId', message });
   const [batch, house] = await Promise.all([batchById(batchId), loadHouse()]);
-  if (!batch || batch.unreadable?.length) return { ok: false, path: 'batchId', message: 'That batch is not in this kitchen, or can’t be read whole.' };
-  if (batch.sheet.some((l) => l.lot)) return { ok: false, path: 'batchId', message: 'It was made from bags of premix: make it again from the premix.' };
-  const from = batch.unswapped ?? { sheet: batch.sheet, massG: batch.massG };
+  const v = batch ? await versionById(batch.versionId) : null;
+  if (!batch || !v || batch.unreadable?.length) return no('That batch is not in this kitchen, or can’t be read whole.');
+  if (batch.sheet.some((l) => l.lot)) return no('It was made from bags of premix: make it again from the premix.');
+  const planned = plannedAnew({ batch, formula: v.formula, house }, v.formula, batch.driver);
+  if (!planned.ok) return no(planned.error);
+  const { sheet, massG, pieces } = planned.value;
   const again: NewBatch = {
     versionId: batch.versionId,
     driver: batch.driver,
     exactness: batch.exactness,
     portionMl: batch.portionMl ?? 60,
+    portionSaid: batch.portionSaid ?? null,
     split: batch.split,
     eggs: batch.eggs ?? null,
-    // as it was planned, without what was re-balanced around an over-pour or added for more covers
-    sheet: from.sheet
-      .filter((l) => !/t\d+$/.test(l.key))
-      .map(({ was, ...l }) => (was === undefined || l.grams === null || !(l.grams > 0) ? l : scaledTo({ ...l }, was))),
-    massG: from.massG,
-    pieces: batch.piecesPlanned,
+    sheet: [...sheet, ...sidesOf(batch.sheet, sheet)],
+    massG,
+    pieces: batch.piecesPlanned === null ? null : (pieces?.all ?? batch.piecesPlanned),
     ending: batch.ending ?? null,
     endId: batch.endId ?? null,
+    kind: batch.kind === v.formula.kind ? null : batch.kind,
+    school: batch.school === v.formula.school ? null : batch.school,
     requestId,
   };
   return writeBatch(again, batch.deductions.length > 0 ? 'anyway' : 'no', house);
 }
-
-/** A line at the grams it was planned with. */
-const scaledTo = (l: Omit<SheetLine, 'was'>, grams: number): SheetLine => ({
-  ...l,
-  grams,
-  measure: `${Number(grams.toFixed(1))} g`,
-  parts: (l.parts ?? []).map((p) => ({ ...p, grams: (p.grams * grams) / (l.grams ?? grams) })),
-});

@@ -13,7 +13,8 @@ import { earlierSides, tapsOf } from '../queries/griddle';
 export interface Day {
   readonly bowl: Bowl;
   readonly steps: readonly Step[];
-  readonly known: KnownTimes;
+  /** Of each end that is poured, in their order. */
+  readonly known: readonly KnownTimes[];
   readonly ways: Ways;
 }
 
@@ -21,14 +22,16 @@ export interface Day {
 export async function stepsLeft(batch: Batch, house: Kitchen, now: number): Promise<readonly StepsOfDay[]> {
   if (!batch.timeline) return [];
   const [day, taps] = await Promise.all([dayOf(batch, house), tapsOf(batch.id)]);
-  const { line } = lineNow(day.steps, batch, { ...batch, taps }, day.bowl.atOnce, batch.timeline, true, now);
+  const { line } = lineNow(day.steps, batch, { ...batch, taps }, batch.timeline, true, now);
   return stepsByDay(line.placed, now, house.units);
 }
 
 export async function dayOf(batch: Batch, house: Kitchen): Promise<Day> {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
-  const known = timesFor(batch.kind, await earlierSides(batch), ways);
   const bowl = bowlOf(batch, ways, house.gear, find);
+  const known = await Promise.all(
+    bowl.pourings.map(async (p) => timesFor(p.kind, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl }), ways)),
+  );
   return { bowl, steps: daySteps(batch, bowl, ways, known, find), known, ways };
 }

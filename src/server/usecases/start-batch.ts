@@ -3,8 +3,10 @@
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
 import type { Lit } from '@/core/batch/acts';
-import type { Driver } from '@/core/batch/driver';
+import type { Driver, EndAsked } from '@/core/batch/driver';
 import { plannedSheet, readyFor } from '@/core/batch/plan';
+import { endsAsked } from '@/core/batch/pourings';
+import { saidOf } from '@/core/batch/said';
 import type { Exactness } from '@/core/batch/scale';
 import type { Serving } from '@/core/batch/serving';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
@@ -12,7 +14,7 @@ import type { SheetLine } from '@/core/batch/sheet-line';
 import { sideLines } from '@/core/batch/sides';
 import { ONE, type Split } from '@/core/batch/split';
 import { type Take, takeOut } from '@/core/batch/take-out';
-import { type EndId, endOf, schoolIdOf } from '@/core/formula/formula';
+import { atEnd, type EndId, endOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { scalesOf } from '@/core/pantry/gear';
@@ -39,6 +41,8 @@ export interface Start {
   readonly driver: Driver;
   readonly exactness: Exactness;
   readonly portionMl: number;
+  /** The same in the words it was said in. */
+  readonly portionSaid?: string | undefined;
   readonly end?: EndId | null;
   readonly split?: Split;
   /** Whole eggs in each mix, the rest balanced around them. */
@@ -48,6 +52,8 @@ export interface Start {
   readonly take?: Take;
   /** What is lit, where that is not as usual. */
   readonly lit?: Lit;
+  /** The same of the second of two ends, where that is of another kind. */
+  readonly litSecond?: Lit;
   /** When it is served, where that is known. */
   readonly serving?: Serving | null;
   /** The same press of the button twice starts one batch. */
@@ -108,19 +114,27 @@ export async function writeBatch(
  * @returns errors of the scaling, that there is no such version, or that the shelf has too little
  */
 export async function startBatch(s: Start): Promise<Started> {
-  const { versionId, driver, exactness, portionMl, split = ONE } = s;
+  const { versionId, exactness, portionMl, split = ONE } = s;
   const end = s.end ?? null;
   const v = await versionById(versionId);
   if (!v) return { ok: false, path: 'versionId', message: 'That version is not in this kitchen.' };
   const house = await loadHouse();
+  const driver = endsAsked(s.driver, v.formula);
+  // of two ends the first, where both are made
+  const at = atEnd(v.formula, driver.by === 'both' ? 'a' : end);
   const ready = readyFor({ formula: v.formula, house, end, driver, split, eggs: s.eggs ?? null });
   if (!ready.ok) return { ok: false, path: ready.error.path, message: ready.error.message };
-  const pan = schoolOf(kindById(v.formula.kind), schoolIdOf(v.formula, end)).portionMl === null;
+  const { volume, thickness } = ready.value.before;
+  const said = { density: volume?.densityGPerMl ?? null, paS: thickness?.paS ?? null, conventions: house.conventions };
+  // words that mean another portion than the number are not kept
+  const ends =
+    driver.by === 'both' ? ([driver.a, driver.b].map((e) => ({ ...e, said: saidOf(e.said, e.portionMl, said) ?? undefined })) as [EndAsked, EndAsked]) : null;
+  const pan = schoolOf(kindById(at.kind), at.school).portionMl === null;
   const planned = plannedSheet(ready.value, {
     driver,
     exactness,
     house,
-    kind: v.formula.kind,
+    kind: at.kind,
     portionMl: pan ? null : portionMl,
     split,
     stepG: scalesOf(house.gear)[0]?.stepG ?? 1,
@@ -136,7 +150,12 @@ export async function startBatch(s: Start): Promise<Started> {
   return writeBatch(
     {
       ...s,
+      driver: driver.by === 'both' && ends ? { ...driver, a: ends[0], b: ends[1] } : driver,
       split,
+      portionSaid: pan ? null : saidOf(s.portionSaid, portionMl, said),
+      // null: as the version has it
+      kind: at.kind === v.formula.kind ? null : at.kind,
+      school: at.school === v.formula.school ? null : at.school,
       sheet: [...planned.value.sheet, ...beside],
       massG: planned.value.massG,
       pieces: planned.value.pieces?.all ?? null,
@@ -146,8 +165,10 @@ export async function startBatch(s: Start): Promise<Started> {
     s.take ?? 'no',
     house,
     async (client, batchId) => {
-      if (s.lit && (s.lit.on !== null || s.lit.most !== null))
-        await noteEntry(client, batchId, { id: randomUUID(), at: Date.now(), act: { what: 'lit', ...s.lit } });
+      const lit = (l: Lit | undefined, more: { readonly end?: 'b' }) =>
+        l && (l.on !== null || l.most !== null) ? noteEntry(client, batchId, { id: randomUUID(), at: Date.now(), act: { what: 'lit', ...more, ...l } }) : null;
+      await lit(s.lit, {});
+      await lit(s.litSecond, { end: 'b' });
     },
   );
 }

@@ -206,12 +206,12 @@ test('a stand-in is told before it is taken, marked after, and taken out again w
   expect(now.sheet.find((l) => l.key === 'l2')?.standsFor).toMatch(/milk/i);
   expect(now.sheetState).toBe(2);
   expect(await onHand('milk-whole')).toBeCloseTo(5000, 6);
-  expect(await undoSwaps(b.id)).toEqual({ ok: true });
+  expect(await undoSwaps(b.id, null)).toEqual({ ok: true });
   const undone = await b.at();
   expect([undone.sheet, undone.massG, undone.swapped, undone.unswapped]).toEqual([before.sheet, before.massG, null, null]);
   expect(await onHand('milk-whole')).toBeCloseTo(4200, 6);
   expect(await onHand('almond-drink')).toBeCloseTo(5000, 6);
-  expect(await undoSwaps(b.id)).toMatchObject({ ok: false });
+  expect(await undoSwaps(b.id, null)).toMatchObject({ ok: false });
 });
 
 test('more covers: what is not weighed is planned anew, what is weighed gets so much more, and the shelf gives the difference', async () => {
@@ -245,11 +245,38 @@ test('a stand-in and then more covers: undone, the sheet is the plan for as many
   expect(await swapInBatch(b.id, 'l2', 'oat-drink', null)).toEqual({ ok: true });
   expect(await changeCovers(b.id, 18)).toEqual({ ok: true, stays: [] });
   expect((await b.at()).sheet.find((l) => l.key === 'l2')?.standsFor).toMatch(/milk/i);
-  expect(await undoSwaps(b.id)).toEqual({ ok: true });
+  expect(await undoSwaps(b.id, null)).toEqual({ ok: true });
   const eighteen = await open({ driver: { by: 'pieces', pieces: 18, portionMl: 60 }, take: 'no' });
   const [now, plan] = [await b.at(), await eighteen.at()];
   expect([now.sheet, now.piecesPlanned]).toEqual([plan.sheet, 18]);
   expect(now.massG).toBeCloseTo(plan.massG, 6);
+});
+
+test('of two stand-ins one is taken out alone: the other stays, as if it had been put in by itself', async () => {
+  const b = await open({ take: 'no' });
+  const powder = (await standInsOf(await b.at(), await loadHouse())).l3?.[0];
+  if (!powder) throw new Error('nothing stands in for the powder');
+  expect(await swapInBatch(b.id, 'l2', 'oat-drink', null)).toEqual({ ok: true });
+  const alone = await b.at();
+  expect(await swapInBatch(b.id, 'l3', powder.to, powder.with)).toEqual({ ok: true });
+  expect((await b.at()).standIns?.map((s) => s.lineKey)).toEqual(['l2', 'l3']);
+  expect(await undoSwaps(b.id, 1)).toEqual({ ok: true });
+  const now = await b.at();
+  expect([now.sheet, now.standIns, now.swapped]).toEqual([alone.sheet, alone.standIns, alone.swapped]);
+  expect(await undoSwaps(b.id, 4)).toMatchObject({ ok: false });
+  expect(await undoSwaps(b.id, 0)).toEqual({ ok: true });
+  expect(await b.at()).toMatchObject({ standIns: [], swapped: null, unswapped: null });
+});
+
+test('made again in cups after a part stood in: the plan in its own measures, and no line of the part', async () => {
+  const b = await open({ take: 'no', exactness: 'kitchen', driver: { by: 'factor', factor: 1 } });
+  const before = await b.at();
+  const milk = before.sheet.find((l) => l.key === 'l2');
+  expect(milk?.measure).not.toMatch(/^[\d.]+ g$/);
+  expect(await standInPart(b.id, 'l2', (milk?.grams ?? 0) / 2, 'oat-drink', null)).toEqual({ ok: true });
+  expect((await b.at()).sheet.length).toBe(before.sheet.length + 1);
+  const again = await makeAgain(b.id, randomUUID());
+  expect(again.ok && (await batchById(again.id))).toMatchObject({ sheet: before.sheet, massG: before.massG });
 });
 
 test('put away it is finished, with its stock back or not; made again it is the plan once more, once', async () => {

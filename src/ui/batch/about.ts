@@ -1,6 +1,7 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
 import type { Batch } from '@/core/batch/batch';
 import { type Driver, hasTestPiece, partingOf, wantedPieces } from '@/core/batch/driver';
+import { portionWords } from '@/core/batch/said';
 import { inMeasures } from '@/core/batch/scale';
 import { mixesIn, type Split } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
@@ -28,6 +29,8 @@ export interface About {
   /** Pieces that one mix pours. */
   readonly made: number | null;
   readonly portionMl: number | null;
+  /** The portion as it was said; null: in millilitres. */
+  readonly portionSaid?: string | null | undefined;
   readonly pieces: string;
   readonly massG: number;
   readonly volumeMl: number | null;
@@ -38,11 +41,11 @@ export interface About {
 
 export function sheetAbout(a: About): readonly string[] {
   const n = a.split ? mixesIn(a.split) : 1;
-  const of = a.portionMl === null ? '' : ` of ${millilitres(a.portionMl)}`;
+  const of = a.portionMl === null ? '' : ` of ${portionWords(a.portionMl, a.portionSaid)}`;
   const test = a.driver && hasTestPiece(a.driver) ? ' and one to test' : '';
   const counted =
     a.driver?.by === 'both'
-      ? `${[a.driver.a, a.driver.b].map((e) => `${e.pieces} ${e.name} of ${millilitres(e.portionMl)}`).join(' and ')}${test}`
+      ? `${[a.driver.a, a.driver.b].map((e) => `${e.pieces} ${e.name} of ${portionWords(e.portionMl, e.said)}`).join(' and ')}${test}`
       : a.wanted !== null
         ? `${a.wanted} ${a.pieces}${of}${test}`
         : a.made !== null && a.portionMl !== null
@@ -65,6 +68,7 @@ export const batchAbout = (b: Batch, units: Units): readonly string[] =>
     wanted: wantedPieces(b.driver),
     made: b.piecesPlanned === null || b.split.by === 'kits' ? null : b.piecesPlanned / mixesIn(b.split),
     portionMl: b.piecesPlanned === null ? null : b.portionMl,
+    portionSaid: b.portionSaid,
     pieces: kindById(b.kind).pieces,
     massG: b.massG,
     volumeMl: null,

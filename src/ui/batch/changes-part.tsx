@@ -70,20 +70,23 @@ export function ChangesPart({
           <p>
             Standing in: <strong>{standIns.map((l) => `${l.name} for ${l.standsFor?.toLowerCase()}`).join('; ')}</strong>.
           </p>
-          {open && batch.unswapped && batch.ticked.length === 0 ? (
-            <Button
-              disabled={asking.busy}
-              onClick={() =>
-                void asking
-                  .ask(() => undo({ batchId: batch.id }))
-                  .then((a) => {
-                    if (a?.ok) router.refresh();
-                  })
-              }
-            >
-              Take them out again
-            </Button>
-          ) : null}
+          {open && batch.unswapped && batch.ticked.length === 0
+            ? (batch.standIns?.length ? [...batch.standIns.entries()] : [[null, null] as const]).map(([nth, s]) => (
+                <Button
+                  key={nth}
+                  disabled={asking.busy}
+                  onClick={() =>
+                    void asking
+                      .ask(() => undo({ batchId: batch.id, nth }))
+                      .then((a) => {
+                        if (a?.ok) router.refresh();
+                      })
+                  }
+                >
+                  {s === null ? 'Take them out again' : `Take ${s.name.toLowerCase()} out again, back to ${s.standsFor.toLowerCase()}`}
+                </Button>
+              ))
+            : null}
         </div>
       ) : null}
       {open && batch.piecesPlanned !== null && !batch.sheet.some((l) => l.lot) ? (

@@ -10,18 +10,22 @@ import { Field } from '../kit/field';
 
 /** What is lit, and how many lie there at a time at most: "six for beginners". */
 export function LitPart({
+  of = null,
   gear,
   kind,
   lit,
   places,
   onLit,
 }: {
+  /** Of two ends the one it is for, by name. */
+  readonly of?: string | null;
   readonly gear: readonly Gear[];
   readonly kind: KindId;
   readonly lit: Lit;
   readonly places: readonly Surface[];
   readonly onLit: (lit: Lit) => void;
 }) {
+  const title = of ? `What is lit for ${of}` : 'What is lit';
   const able = gearFor(gear, kind);
   const on = lit.on ?? litUsually(gear, kind).map((g) => g.id);
   const [typed, setTyped] = useState(lit.most === null ? '' : String(lit.most));
@@ -29,9 +33,9 @@ export function LitPart({
   const n = placesIn(places);
   const bad = typed.trim() !== '' && lit.most === null;
   return (
-    <section aria-label="What is lit" className="grid gap-2">
+    <section aria-label={title} className="grid gap-2">
       <span aria-hidden className="text-sm font-semibold text-soft">
-        What is lit
+        {title}
       </span>
       {able.length > 1 ? (
         <ManyTaps

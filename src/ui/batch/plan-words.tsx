@@ -5,6 +5,7 @@ import type { InKitchen } from '@/core/batch/kitchen';
 import { LARGE_BOWL } from '@/core/batch/large-bowl';
 import { loadsOf, type Pace } from '@/core/batch/mixes';
 import type { Pieces } from '@/core/batch/pieces';
+import { portionWords } from '@/core/batch/said';
 import type { Moved } from '@/core/batch/scale';
 import { readRoughly } from '@/core/batch/sheet';
 import type { SheetLine } from '@/core/batch/sheet-line';
@@ -241,6 +242,7 @@ export function YieldWords({
   kind,
   pieces,
   portionMl,
+  said,
   density,
   restMl,
   pace,
@@ -251,6 +253,8 @@ export function YieldWords({
   readonly kind: KindId;
   readonly pieces: number | null;
   readonly portionMl: number;
+  /** The portion as it was said; null: in millilitres. */
+  readonly said: string | null;
   readonly density: number;
   readonly restMl: number | null;
   readonly pace: Pace | null;
@@ -265,8 +269,8 @@ export function YieldWords({
     <>
       <p>
         {cups
-          ? `Poured ${millilitres(portionMl)} each.`
-          : `Poured ${grams(portionMl * density, units)} each, served about ${Math.round(least)} to ${grams(most, units)}: the heat takes the rest.`}
+          ? `Poured ${portionWords(portionMl, said)} each.`
+          : `Poured ${said ? `${said}, ` : ''}${grams(portionMl * density, units)} each, served about ${Math.round(least)} to ${grams(most, units)}: the heat takes the rest.`}
         {loads && loads.full > 0 && pace
           ? ` ${pace.atOnce} at once: ${loads.full} full ${loads.full === 1 ? 'load' : 'loads'}${
               loads.last > 0 ? ` and one of ${loads.last}; ${loads.toFill} more ${piecesName} would fill it, to cool and freeze` : ''

@@ -187,7 +187,12 @@ export function readBoth(
       conventions: q.house.conventions,
     });
     if (!p.ok) errors[`driver.${id}.portionMl`] = `Portion: ${p.error}`;
-    return { name: ends.find((e) => e.id === id)?.name ?? id, pieces: typedNumber(t[id].pieces, ''), portionMl: p.ok ? p.value.ml : 60 };
+    return {
+      name: ends.find((e) => e.id === id)?.name ?? id,
+      pieces: typedNumber(t[id].pieces, ''),
+      portionMl: p.ok ? p.value.ml : 60,
+      ...(p.ok && p.value.comes !== null && { said: t[id].portion.trim() }),
+    };
   };
   const [a, b] = [of('a'), of('b')];
   return { driver: Object.keys(errors).length > 0 ? null : { by: 'both', a, b, ...(testPiece && { testPiece }) }, portion: null, errors };

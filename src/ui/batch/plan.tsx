@@ -16,7 +16,7 @@ import { AS_USUAL } from '@/core/batch/surface';
 import { piecesOf } from '@/core/batter/volume';
 import { isShellEgg } from '@/core/formula/eggs';
 import type { EndId, Formula } from '@/core/formula/formula';
-import { countedLines, schoolIdOf } from '@/core/formula/formula';
+import { atEnd, countedLines, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { pouredG } from '@/core/formula/tally';
@@ -41,6 +41,12 @@ import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
 import { Unsettled } from './unsettled';
 import { usePlan } from './use-plan';
+
+/** The portion an end opens at, ml. */
+function portionAt(formula: Formula, end: EndId): string {
+  const at = atEnd(formula, end);
+  return String(at.portionMl ?? usualPortionMl(schoolOf(kindById(at.kind), at.school)));
+}
 
 export type MakeAnswer = ActionResult<{ readonly batchId: string }>;
 
@@ -67,12 +73,13 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const router = useRouter();
   const [end, setEnd] = useState(asked);
   const [typed, setTyped] = useState<PlanTyped>(() => {
-    const school = schoolOf(kindById(formula.kind), schoolIdOf(formula, asked));
+    const at = atEnd(formula, asked);
+    const school = schoolOf(kindById(at.kind), at.school);
     const pan = school.portionMl === null;
-    const poured = formula.portionMl ?? usualPortionMl(school);
+    const poured = at.portionMl ?? usualPortionMl(school);
     // a plan opens at what the card makes
     const makes = (of: Parameters<typeof analyse>[0]): number | null => {
-      const { volume, tally } = analyse(of, formula.kind);
+      const { volume, tally } = analyse(of, at.kind);
       return volume ? piecesOf(pouredG(tally), volume.densityGPerMl, poured).pieces || null : null;
     };
     // eggs of another size than the card's drive it by the card's own
@@ -104,6 +111,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const [take, setTake] = useState(true);
   const [serving, setServing] = useState<Serving | null>(null);
   const [lit, setLit] = useState(AS_USUAL);
+  const [litSecond, setLitSecond] = useState(AS_USUAL);
   const [both, setBoth] = useState<Readonly<Record<EndId, BothTyped>> | null>(null);
   const asking = useAsking();
   const changed = asking.touched;
@@ -114,7 +122,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
     setTyped((t) => ({ ...t, ...part }));
   };
 
-  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit, both });
+  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit, litSecond, both });
   const { kind, units, driver, means, planned, split } = p;
   const ok = planned !== null && p.besideRead.sides !== null;
   const stops = useMemo(() => unsettled(formula, house, end), [formula, house, end]);
@@ -124,7 +132,20 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const start = async (): Promise<void> => {
     const { split: asked } = split ?? {};
     if (!driver || !asked) return;
-    const what = { versionId, driver, exactness, portionMl: p.poured, end, split: asked, eggs, sides: p.besideRead.sides, serving, lit };
+    const what = {
+      versionId,
+      driver,
+      exactness,
+      portionMl: p.poured,
+      end,
+      split: asked,
+      eggs,
+      sides: p.besideRead.sides,
+      serving,
+      lit,
+      litSecond,
+      portionSaid: p.portionSaid ?? undefined,
+    };
     const took = take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no';
     const a = await asking.ask((requestId) => make({ ...what, take: took, requestId }), true);
     if (a?.ok) router.push(`/batches/${a.batchId}/prep`);
@@ -133,9 +154,10 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   };
 
   const spared = washes(p.lines.map((l) => ({ ingredient: l.ingredient, tool: toolOf(l) })));
-  const offers = p.pan ? [] : portionsIn(house, formula.kind);
+  const offers = p.pan ? [] : portionsIn(house, kind.id);
   const n = split?.split ? split.split : null;
   const total = p.pieces;
+  const piecesName = p.second ? 'pieces' : kind.pieces;
 
   return (
     <div className="grid gap-6 lg:grid-cols-[23rem_1fr] print:block">
@@ -149,15 +171,17 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               if (v === '') return;
               changed();
               setEggs(null);
-              if (v === 'both') setBoth({ a: { pieces: '6', portion: typed.portion }, b: { pieces: '6', portion: typed.portion } });
+              if (v === 'both') setBoth({ a: { pieces: '6', portion: portionAt(formula, 'a') }, b: { pieces: '6', portion: portionAt(formula, 'b') } });
               else {
                 setBoth(null);
                 setEnd(v);
+                // another kind is poured in another portion
+                if (kindIdOf(formula, v) !== kind.id) set({ portion: portionAt(formula, v) });
               }
             }}
             options={[
               ...formula.ends.map((e) => ({ value: e.id, label: e.name })),
-              ...(p.pan ? [] : [{ value: 'both' as const, label: 'both from one base' }]),
+              ...(p.canBoth ? [{ value: 'both' as const, label: 'both from one base' }] : []),
             ]}
           />
         ) : null}
@@ -199,7 +223,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             errors={errors}
             units={units}
             pan={p.pan}
-            kind={formula.kind}
+            kind={kind.id}
             gear={house.gear}
             shelf={shelf}
             offers={offers}
@@ -210,7 +234,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           />
         )}
         {means ? (
-          <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={kind.pieces} cups={inMeasures(exactness)} />
+          <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={piecesName} cups={inMeasures(exactness)} />
         ) : null}
         {p.splitAsked && split ? (
           <SplitPart
@@ -223,7 +247,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             asked={p.splitAsked}
             read={split}
             units={units}
-            pieces={kind.pieces}
+            pieces={piecesName}
           />
         ) : null}
         <BesidePart
@@ -238,8 +262,9 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           units={units}
         />
         <LitPart
+          of={p.second && driver?.by === 'both' ? driver.a.name : null}
           gear={house.gear}
-          kind={formula.kind}
+          kind={kind.id}
           lit={lit}
           places={p.surfaces}
           onLit={(l) => {
@@ -247,6 +272,19 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             setLit(l);
           }}
         />
+        {p.second ? (
+          <LitPart
+            of={p.second.name}
+            gear={house.gear}
+            kind={p.second.kind}
+            lit={litSecond}
+            places={p.second.surfaces}
+            onLit={(l) => {
+              changed();
+              setLitSecond(l);
+            }}
+          />
+        ) : null}
         {p.steps ? (
           <ServePart
             steps={p.steps}
@@ -374,11 +412,12 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               units={units}
             />
             <div className="grid gap-1 text-[15px] print:hidden">
-              {p.density !== null && !p.pan ? (
+              {p.density !== null && !p.pan && !p.second ? (
                 <YieldWords
-                  kind={formula.kind}
+                  kind={kind.id}
                   pieces={total}
                   portionMl={p.portionMl}
+                  said={p.portionSaid}
                   density={p.density}
                   restMl={p.wanted === null ? (planned.pieces?.restMl ?? null) : null}
                   pace={p.pace}
@@ -387,7 +426,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
                   cups={inMeasures(exactness)}
                 />
               ) : null}
-              <ClaimView formula={formula} lines={p.lines} portionMl={p.pan ? null : p.portionMl} />
+              <ClaimView formula={atEnd(formula, end)} lines={p.lines} portionMl={p.pan ? null : p.portionMl} />
               <LargeBowlWords house={house} formula={formula} massG={planned.one.massG} />
             </div>
             <AfterSheet
@@ -396,7 +435,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               shelf={shelf}
               units={units}
               pieces={total}
-              piecesName={kind.pieces}
+              piecesName={piecesName}
               covers={p.covers}
             />
           </>

@@ -6,6 +6,7 @@ import { HURRIED } from '@/core/batch/batch';
 import { meansOf, portionOf, wantedPieces } from '@/core/batch/driver';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
 import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
+import { endsAsked } from '@/core/batch/pourings';
 import type { Exactness } from '@/core/batch/scale';
 import { linesOfSheet, usesOf } from '@/core/batch/sheet';
 import { type Side, sideLines } from '@/core/batch/sides';
@@ -17,11 +18,10 @@ import { piecesOf } from '@/core/batter/volume';
 import { bowlOf, daySteps } from '@/core/day/day';
 import { workSteps } from '@/core/day/method';
 import type { Step } from '@/core/day/steps';
-import { countedLines, type EndId, type Formula, kitchenOf, schoolIdOf } from '@/core/formula/formula';
+import { atEnd, countedLines, type EndId, type Formula, kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { pouredG } from '@/core/formula/tally';
-import { timesFor } from '@/core/griddle/times';
 import { EGG_G } from '@/core/pantry/egg-parts';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -45,6 +45,8 @@ export interface PlanOf {
   readonly exactness: Exactness;
   readonly eggs: number | null;
   readonly lit: Lit;
+  /** What is lit for the second of two ends, where that is of another kind. */
+  readonly litSecond: Lit;
   /** Both ends from one base, as typed; null: one end is made. */
   readonly both: Readonly<Record<EndId, BothTyped>> | null;
 }
@@ -55,27 +57,30 @@ const WHOLE_WITHIN = 0.02;
 
 export function usePlan(q: PlanOf) {
   const { formula, house, shelf, end, typed, exactness, eggs } = q;
-  const kind = kindById(formula.kind);
-  const school = schoolOf(kind, schoolIdOf(formula, end));
+  // of two ends the first, where both are made
+  const made = useMemo(() => atEnd(formula, q.both ? 'a' : end), [formula, q.both, end]);
+  const kind = kindById(made.kind);
+  const school = schoolOf(kind, made.school);
   const pan = school.portionMl === null;
   const { units } = house;
   const lines = useMemo(() => countedLines(formula, house, end), [formula, house, end]);
-  const circumstances = useMemo(() => analyse(lines, formula.kind, school.id, circumstancesOf(formula, house)), [lines, formula, house, school.id]);
+  const circumstances = useMemo(() => analyse(lines, made.kind, school.id, circumstancesOf(made, house)), [lines, made, house, school.id]);
   const typedWith = { house, shelf, lines, card: circumstances, pan };
   const read = q.both && formula.ends ? readBoth(q.both, formula.ends, typed.testPiece === true, typedWith) : readDriver(typed, typedWith);
   const { errors } = read;
   const portionMl = read.portion?.ml ?? (read.driver ? (portionOf(read.driver) ?? 60) : 60);
   const poured = portionMl;
   // the whole card in one bowl is the card, to the spoon; parted into bowls each loses its own
-  const made = circumstances.volume ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces : null;
-  const driver = read.driver && q.splitTyped.by !== 'bowls' ? asTheCard(read.driver, made) : read.driver;
+  const cardMakes = circumstances.volume ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces : null;
+  const asked1 = read.driver && q.splitTyped.by !== 'bowls' ? asTheCard(read.driver, cardMakes) : read.driver;
+  const driver = asked1 && endsAsked(asked1, formula);
 
   const whole = driver ? readyFor({ formula, house, end, driver, split: ONE, eggs: null }) : null;
   const before = whole?.ok ? whole.value.before : null;
   const means = whole?.ok ? { ...meansOf(whole.value.lines, whole.value.before, whole.value.all, pan ? null : portionMl), factor: whole.value.times } : null;
   const wanted = driver ? wantedPieces(driver) : null;
   const bowls = house.gear.filter((g) => g.sort === 'bowl');
-  const pace = paceOf(house, formula.kind, circumstances, poured, q.cycleS, q.lit);
+  const pace = paceOf(house, made.kind, circumstances, poured, q.cycleS, q.lit);
   const splitAsked =
     before && means ? { massG: means.massG, volumeMl: means.volumeMl, pieces: wanted ?? means.pieces, life: lifeOf(circumstances), pace, bowls } : null;
   const split = splitAsked ? readSplit(q.splitTyped, splitAsked) : null;
@@ -91,9 +96,9 @@ export function usePlan(q: PlanOf) {
   const planned = useMemo(
     () =>
       driver && at && split?.split
-        ? plannedSheet(at, { driver, exactness, house, rough, kind: formula.kind, portionMl: pan ? null : portionMl, split: split.split, stepG })
+        ? plannedSheet(at, { driver, exactness, house, rough, kind: made.kind, portionMl: pan ? null : portionMl, split: split.split, stepG })
         : null,
-    [asked, rough, house, formula.kind, portionMl, pan, stepG],
+    [asked, rough, house, made.kind, portionMl, pan, stepG],
   );
   const refused = [whole, ready, planned].flatMap((r) => (r && !r.ok ? [r.error] : []))[0] ?? null;
 
@@ -120,15 +125,18 @@ export function usePlan(q: PlanOf) {
     const batch = {
       sheet,
       weights: {},
-      entries: [{ id: '', at: 0, act: { what: 'lit' as const, ...q.lit } }],
+      entries: [
+        { id: '', at: 0, act: { what: 'lit' as const, ...q.lit } },
+        { id: '', at: 0, act: { what: 'lit' as const, end: 'b' as const, ...q.litSecond } },
+      ],
       split: split.split,
-      kind: formula.kind,
+      kind: made.kind,
       school: school.id,
       driver,
       piecesPlanned: pieces,
       portionMl: poured,
     };
-    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, timesFor(formula.kind, { first: [], second: [] }, ways), find);
+    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, [], find);
   };
 
   // what whole eggs would make of it, for one mix
@@ -143,20 +151,29 @@ export function usePlan(q: PlanOf) {
     [formula, house, end, times, wholeCount],
   );
 
+  // the second end at the heat, where it is of another kind
+  const other = driver?.by === 'both' && driver.b.kind !== undefined && driver.b.kind !== made.kind ? driver.b : null;
+  const second = other?.kind
+    ? { name: other.name, kind: other.kind, surfaces: surfacesFor(house.gear, other.kind, acrossOf(other.kind, circumstances, other.portionMl), q.litSecond) }
+    : null;
   return {
     kind,
     pan,
+    /** Both ends can be made from one base: neither fills its pan. */
+    canBoth: formula.ends?.every((e) => schoolOf(kindById(kindIdOf(formula, e.id)), e.school).portionMl !== null) ?? false,
     units,
     lines,
     driver,
     errors,
     portion: read.portion,
     portionMl,
+    portionSaid: read.portion?.comes ? typed.portion.trim() : null,
     poured,
     pieces,
     covers: driver?.by === 'guests' ? driver.guests * kits : null,
     amountFor: (by: By, t: PlanTyped): string => amountFor(by, t, means, typedWith),
-    surfaces: surfacesFor(house.gear, formula.kind, acrossOf(formula.kind, circumstances, poured), q.lit),
+    surfaces: surfacesFor(house.gear, made.kind, acrossOf(made.kind, circumstances, driver?.by === 'both' ? driver.a.portionMl : poured), q.lit),
+    second,
     means,
     wanted,
     pace,
@@ -170,7 +187,7 @@ export function usePlan(q: PlanOf) {
     sheet,
     method: workSteps({
       sheet: oneMix(sheet),
-      kind: formula.kind,
+      kind: made.kind,
       school: school.id,
       ways: { ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) },
       units,

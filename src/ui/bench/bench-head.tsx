@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { toast } from 'sonner';
 import { fork } from '@/core/balance/lines';
-import { type Formula, MOST_NAME_CHARS, schoolIdOf } from '@/core/formula/formula';
+import { type Formula, kindIdOf, MOST_NAME_CHARS, schoolIdOf, withEndKind } from '@/core/formula/formula';
 import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
@@ -28,15 +28,10 @@ export function BenchHead({ state, saving, busy, send }: Props) {
   const router = useRouter();
   const { formula, house, end } = state;
   const { formulaId, basedOn, dirty } = saving;
-  const kind = kindById(formula.kind);
+  const kind = kindById(kindIdOf(formula, end));
   const setKind = (id: KindId): void => {
-    const first = kindById(id).schools[0].id;
-    const ends: Formula['ends'] = formula.ends && [
-      { ...formula.ends[0], school: first },
-      { ...formula.ends[1], school: first },
-    ];
-    // another kind has another usual portion
-    send({ do: 'set', part: { kind: id, school: first, ends, portionMl: null }, place: null });
+    // of two ends, the one that is looked at
+    send({ do: 'set', part: withEndKind(formula, end ?? 'a', id, kindById(id).schools[0].id), place: null });
   };
   const setSchool = (school: string): void => {
     const ends: Formula['ends'] = formula.ends && [
@@ -66,7 +61,7 @@ export function BenchHead({ state, saving, busy, send }: Props) {
           className="min-w-64 flex-1"
           inputClass="font-sign !text-[22px] font-extrabold placeholder:font-normal placeholder:text-soft"
         />
-        <Choice label="Kind" value={formula.kind} onChange={setKind} options={KINDS.map((k) => ({ value: k.id, label: k.name }))} />
+        <Choice label="Kind" value={kind.id} onChange={setKind} options={KINDS.map((k) => ({ value: k.id, label: k.name }))} />
         {kind.schools.length > 1 ? (
           <Choice
             label="School"
@@ -105,7 +100,7 @@ export function BenchHead({ state, saving, busy, send }: Props) {
         </div>
       </div>
       <div className="mt-1.5 flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line pb-1.5">
-        <WaysPopover formula={formula} house={house} onChange={(part) => send({ do: 'set', part, place: null })} />
+        <WaysPopover formula={formula} kind={kind} house={house} onChange={(part) => send({ do: 'set', part, place: null })} />
         <span className="ml-auto flex items-center gap-1">
           {formula.ends || formula.entries.length === 0 ? null : (
             <Button look="bare" className="!min-h-9" onClick={forkIt}>

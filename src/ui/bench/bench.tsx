@@ -3,7 +3,7 @@ import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { analyseFormula } from '@/core/analyse';
 import { differByEnd, takeApart, toEnd } from '@/core/balance/lines';
-import { type Formula, formulaLines, kitchenOf, schoolIdOf } from '@/core/formula/formula';
+import { type Formula, formulaLines, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
@@ -123,7 +123,7 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ..
     return () => window.removeEventListener('keydown', onKey);
   }, [keep, proposal, refuse, take]);
 
-  const schoolId = schoolOf(kindById(formula.kind), schoolIdOf(formula, end)).id;
+  const schoolId = schoolOf(kindById(kindIdOf(formula, end)), schoolIdOf(formula, end)).id;
   return (
     <div ref={root}>
       <BenchHead state={state} saving={saving} busy={proposal !== null} send={send} />

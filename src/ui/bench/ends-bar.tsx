@@ -2,8 +2,8 @@
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { joinEnds } from '@/core/balance/lines';
-import type { End, EndId, Formula } from '@/core/formula/formula';
-import { kindById, schoolOf } from '@/core/formula/kinds';
+import { type End, type EndId, type Formula, kindIdOf, withEndKind } from '@/core/formula/formula';
+import { KINDS, kindById, schoolOf } from '@/core/formula/kinds';
 import { Button, lookOf } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -14,7 +14,6 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
   const { ends } = formula;
   const [error, setError] = useState<string | undefined>();
   if (!ends) return null;
-  const kind = kindById(formula.kind);
   const rename = (id: EndId, part: Partial<End>): void => {
     const [a, b] = ends;
     const next = [a, b].map((e) => (e.id === id ? { ...e, ...part } : e)) as [End, End];
@@ -31,12 +30,12 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
       />
       <p className="text-[15px] text-soft">One base, two ends. What is not marked “only in …” is shared by both.</p>
       <Popover.Root>
-        <Popover.Trigger className={`${lookOf('bare')} ml-auto`}>Names and schools</Popover.Trigger>
+        <Popover.Trigger className={`${lookOf('bare')} ml-auto`}>Names, kinds and schools</Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
             align="end"
             collisionPadding={12}
-            aria-label="Names and schools of the ends"
+            aria-label="Names, kinds and schools of the ends"
             className="hold z-30 grid w-[min(26rem,94vw)] gap-3 p-4 shadow-lg"
           >
             {ends.map((e) => (
@@ -49,12 +48,18 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
                   onChange={(ev) => rename(e.id, { name: ev.target.value })}
                   className="flex-1"
                 />
-                {kind.schools.length > 1 ? (
+                <Choice
+                  label="Kind"
+                  value={kindIdOf(formula, e.id)}
+                  onChange={(kind) => send({ do: 'set', part: withEndKind(formula, e.id, kind, kindById(kind).schools[0].id), place: null })}
+                  options={KINDS.map((k) => ({ value: k.id, label: k.name }))}
+                />
+                {kindById(kindIdOf(formula, e.id)).schools.length > 1 ? (
                   <Choice
                     label="School"
-                    value={schoolOf(kind, e.school).id}
+                    value={schoolOf(kindById(kindIdOf(formula, e.id)), e.school).id}
                     onChange={(school) => rename(e.id, { school })}
-                    options={kind.schools.map((s) => ({ value: s.id, label: s.name }))}
+                    options={kindById(kindIdOf(formula, e.id)).schools.map((s) => ({ value: s.id, label: s.name }))}
                   />
                 ) : null}
               </div>

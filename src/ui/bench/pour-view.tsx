@@ -6,7 +6,7 @@ import { atOnce } from '@/core/batch/portions';
 import { MOST_TIMED_MM, spreadOf } from '@/core/batter/spread';
 import { thickness } from '@/core/batter/thickness';
 import { piecesOf } from '@/core/batter/volume';
-import { mainsOf, schoolIdOf } from '@/core/formula/formula';
+import { atEnd, mainsOf } from '@/core/formula/formula';
 import { POUR_WORDS, usualPortionMl } from '@/core/formula/kinds';
 import { pouredG } from '@/core/formula/tally';
 import { isFlour, kitchenName } from '@/core/pantry/ingredient';
@@ -85,11 +85,12 @@ function WhatIf({ bench, worked: { lines, analysis: a } }: { readonly bench: Ben
     lines
       .flatMap((l) => (l.use === 'batter' ? l.parts : []))
       .find((p) => isFlour(p.ingredient) === flour && (flour || behaviourOf(p.ingredient).poured) && kitchenName(p.ingredient) === name);
+  const at = atEnd(bench.formula, bench.end);
   const more = (which: 'liquid' | 'flour'): string | null => {
     const part = pick(mains[which], which === 'flour');
     if (!part) return null;
     const added = [...lines, { parts: [{ ingredient: part.ingredient, grams: 15 }], use: 'batter' as const }];
-    const then = analyse(added, bench.formula.kind, schoolIdOf(bench.formula, bench.end), circumstancesOf(bench.formula, bench.house));
+    const then = analyse(added, at.kind, at.school, circumstancesOf(at, bench.house));
     if (!then.thickness || !a.thickness || !then.percent || !a.percent) return null;
     const factor = then.thickness.paS / a.thickness.paS;
     const change = Math.round(100 * Math.abs(factor - 1));

@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import type { Formula } from '@/core/formula/formula';
-import { type Kind, kindById } from '@/core/formula/kinds';
+import type { Kind } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { choicesOf, MATTERS, WAY_IDS, type WayId } from '@/core/formula/schools';
 import { againstKind, MOST_ALTITUDE_M, MOST_REST_MIN, type Ways, wayName } from '@/core/formula/ways';
@@ -104,10 +104,13 @@ export const wrongAltitude = (x: number): string | null => (x < 0 ? 'Not below t
 /** What this formula is read in and worked by: the house's ways, and what it has of its own. */
 export function WaysPopover({
   formula,
+  kind,
   house,
   onChange,
 }: {
   readonly formula: Formula;
+  /** Of the end that is looked at. */
+  readonly kind: Kind;
   readonly house: Kitchen;
   readonly onChange: (part: Pick<Formula, 'conventions'> | Pick<Formula, 'ways'>) => void;
 }) {
@@ -161,7 +164,7 @@ export function WaysPopover({
           className="hold z-30 max-h-[min(46rem,var(--radix-popover-content-available-height))] w-[min(44rem,94vw)] overflow-y-auto p-4 shadow-lg"
         >
           <p className="mb-3 text-[15px] text-soft">Where cooks differ and a number depends on it. What is left at “house” follows the house.</p>
-          <AgainstKind ways={w} kind={kindById(formula.kind)} />
+          <AgainstKind ways={w} kind={kind} />
           <div className="grid gap-3 sm:grid-cols-2">
             {(Object.keys(CONVENTION_FIELDS) as (keyof Conventions)[]).map(measure)}
             {WAY_IDS.map((k) => (

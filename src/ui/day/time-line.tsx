@@ -32,7 +32,6 @@ const ROUND_MS = NUDGE_MIN * MIN;
 interface Props {
   readonly batch: Batch;
   readonly steps: readonly Step[];
-  readonly atOnce: number;
   readonly first: EventLog;
   readonly tell: Tell;
   readonly serve: (input: unknown) => Promise<ActionResult<Kept>>;
@@ -44,7 +43,7 @@ export function TimeLineView(props: Props) {
   return now === null ? <p role="status">Looking at the clock …</p> : <TimeLineAt {...props} now={now} onNow={refresh} />;
 }
 
-function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
+function TimeLineAt({ batch, steps, first, tell, serve, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
   const time = useTime();
   const router = useRouter();
   const log = useEventLog(batch.id, first, tell, () => router.refresh());
@@ -69,7 +68,7 @@ function TimeLineAt({ batch, steps, atOnce, first, tell, serve, now, onNow }: Pr
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const serving = own ?? batch.timeline ?? proposed;
   const isSet = own !== null || batch.timeline !== null;
-  const { planned, done, running, line } = lineNow(steps, batch, log, atOnce, serving, isSet, now);
+  const { planned, done, running, line } = lineNow(steps, batch, log, serving, isSet, now);
   const opens = planned.placed[0]?.start ?? now;
   const list = running ? dayList(line, planned, now) : null;
 

@@ -2,19 +2,23 @@
 import { Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef } from 'react';
-import { entriesOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
+import { useRef, useState } from 'react';
+import { entriesOf, type Lit, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
-import { endOfPiece, hasTestPiece } from '@/core/batch/driver';
+import { hasTestPiece } from '@/core/batch/driver';
+import type { SideTimes } from '@/core/batch/heat';
 import { asTaken, type MeasuredWith } from '@/core/batch/kitchen';
 import type { Life } from '@/core/batch/mixes';
-import { litOf, surfacesFor, withWhatLies } from '@/core/batch/surface';
+import { type Pouring, pouringOf, pouringsOf } from '@/core/batch/pourings';
+import { portionWords } from '@/core/batch/said';
+import { litOf, placesIn, type Surface, surfacesFor, withWhatLies } from '@/core/batch/surface';
 import type { EventLog } from '@/core/day/event-log';
+import type { EndId } from '@/core/formula/formula';
 import { kindById, type Zone } from '@/core/formula/kinds';
 import type { Ways } from '@/core/formula/ways';
 import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom } from '@/core/griddle/board';
 import type { HeatReading } from '@/core/griddle/heat';
-import { addInsOf, progressOf } from '@/core/griddle/progress';
+import { addInsOf, progressOf, withAllEnds } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { cuesFor, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
 import { doneAtTheHeat } from '@/core/judge/process';
@@ -50,9 +54,8 @@ interface Props {
   /** What thins and thickens this batter, and how the batch is measured. */
   readonly means: { readonly thin: Ingredient; readonly thick: Ingredient };
   readonly measured: MeasuredWith;
-  /** How far one piece spreads where it is poured freely, cm. */
-  readonly acrossCm: number | undefined;
-  readonly known: KnownTimes;
+  /** Of each end that is poured: how far one piece spreads, cm, what is known of its times, and how hot its kind wants it, C. */
+  readonly ends: readonly { readonly acrossCm: number | undefined; readonly known: KnownTimes; readonly zone: Zone }[];
   readonly ways: Ways;
   /** How long a joined bowl is good for, and how its lift fades. */
   readonly life: Life;
@@ -60,14 +63,41 @@ interface Props {
   readonly batterLife: Life;
   readonly whites: boolean;
   readonly fade: readonly FadePoint[];
-  /** How hot the kind wants it, C; and what dials have meant before. */
-  readonly zone: Zone;
+  /** What dials have meant before. */
   readonly dials: readonly HeatReading[];
   /** Somebody has to look before bowls are joined. */
   readonly checks: boolean;
   readonly first: EventLog;
   readonly tell: Tell;
   readonly want: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+}
+
+/** An end as it stands at the heat. */
+interface EndAt extends Pouring {
+  readonly mine: readonly Piece[];
+  readonly left: number;
+  readonly off: number;
+  readonly acrossCm: number | undefined;
+  readonly zone: Zone;
+  readonly lit: Lit;
+  readonly surfaces: readonly Surface[];
+  readonly known: KnownTimes;
+}
+
+/** Every surface once, with the end whose pieces lie there; where none do, the one that is poured now. */
+function drawnOf(ends: readonly EndAt[], pouring: EndAt, gear: readonly Gear[]): readonly { readonly surface: Surface; readonly of: EndAt }[] {
+  const all = [pouring, ...ends.filter((e) => e !== pouring)].flatMap((of) =>
+    withWhatLies(of.surfaces, gear, of.kind, of.acrossCm, onHeat(of.mine)).map((surface) => ({ surface, of })),
+  );
+  const lies = (d: (typeof all)[0]): boolean => onHeat(d.of.mine).some((p) => p.surface === d.surface.id);
+  const ids = [...new Set(all.map((d) => d.surface.id))];
+  return ids.flatMap((id) => {
+    const here = all.filter((d) => d.surface.id === id);
+    // two ends of one kind and portion share it place by place
+    const [first] = here;
+    const shared = first && here.every((d) => d.of.kind === first.of.kind && d.of.acrossCm === first.of.acrossCm);
+    return (shared ? first : (here.find(lies) ?? first)) ?? [];
+  });
 }
 
 /** The griddle's board; drawn where the clock is, in the browser: the server's is another. */
@@ -82,14 +112,12 @@ function BoardAt({
   gear,
   means,
   measured,
-  acrossCm,
-  known,
+  ends: theirs,
   ways,
   life,
   batterLife,
   whites,
   fade,
-  zone,
   dials,
   checks,
   first,
@@ -104,6 +132,7 @@ function BoardAt({
   const { taps } = log;
   const probe = useInstrument<SurfaceReading, SurfaceAct>('/api/surface', 'practice-griddle');
   const [alarms, setAlarms] = useAlarms();
+  const [chosen, setChosen] = useState<EndId | null>(null);
   const nextKey = useRef<HTMLButtonElement>(null);
   const verdict = entriesOf(log.entries, 'test').at(-1)?.act.verdict ?? '';
 
@@ -111,46 +140,74 @@ function BoardAt({
   const hasTest = hasTestPiece(batch.driver);
   const pieces = piecesFrom(taps);
   const wanted = batch.piecesPlanned;
-  const { times, from, aside } = timesNow(known, pieces);
+  const pourings = pouringsOf(batch);
+  const ofPiece = (p: Piece): Pouring => pouringOf(pourings, p, p.piece - (hasTest ? 1 : 0));
+  const ends = pourings.map((p, n): EndAt => {
+    const mine = pieces.filter((x) => ofPiece(x) === p);
+    const counted = mine.filter((x) => !(hasTest && x.piece === 1));
+    const { acrossCm, known, zone } = theirs[n] ?? (theirs[0] as (typeof theirs)[0]);
+    const lit = litOf(log.entries, p.end);
+    const surfaces = surfacesFor(gear, p.kind, acrossCm, lit);
+    const left = p.pieces === null ? Number.POSITIVE_INFINITY : Math.max(0, p.pieces - counted.length);
+    return { ...p, mine, left, off: counted.filter((x) => x.pulledAt !== null).length, acrossCm, zone, lit, surfaces, known: timesNow(known, mine) };
+  });
+  const pouring = (ends.find((e) => e.end === chosen && e.left > 0) ?? ends.find((e) => e.left > 0) ?? ends[0]) as EndAt;
+  const endAt = (p: Piece): EndAt => ends.find((e) => e.mine.includes(p)) ?? pouring;
+  const timesOf = (p: Piece): SideTimes => endAt(p).known.times;
+  const { times, from, aside } = pouring.known;
   const sayStir = (what: 'thin' | 'thick', g: number): string => `${asTaken(means[what], g, measured).measure} of ${kitchenName(means[what]).toLowerCase()}`;
-  const lit = litOf(log.entries);
-  const surfaces = surfacesFor(gear, batch.kind, acrossCm, lit);
-  const drawn = withWhatLies(surfaces, gear, batch.kind, acrossCm, onHeat(pieces));
-  const places: readonly Place[] = surfaces.flatMap((x) => x.slots.map((_, slot) => ({ surface: x.id, slot })));
-  const progress = progressOf(batch, pieces, times, places.length, now);
+  const drawn = drawnOf(ends, pouring, gear);
+  const here = drawn.filter((d) => d.of === pouring && pouring.surfaces.some((s) => s.id === d.surface.id));
+  const places: readonly Place[] = here.flatMap(({ surface: x }) => x.slots.map((_, slot) => ({ surface: x.id, slot })));
+  const progress = withAllEnds(
+    progressOf(batch, pieces, times, places.length, now),
+    ends.map((e) => ({ left: e.left, on: onHeat(e.mine).length, places: placesIn(e.surfaces), times: e.known.times })),
+    now,
+  );
   const { toPour } = progress;
   const test = hasTest ? pieces.find((p) => p.piece === 1) : undefined;
   // the test piece is looked at before the next is poured
   const held = hasTest && test !== undefined && (test.pulledAt === null || verdict === '');
-  const step = nextStep(pieces, places, times, held ? 0 : hasTest && test === undefined ? Math.min(1, toPour) : toPour, now);
+  const mayPour = Math.min(toPour, ends.length > 1 ? pouring.left : toPour);
+  const step = nextStep(pieces, places, timesOf, held ? 0 : hasTest && test === undefined ? Math.min(1, toPour) : mayPour, now);
+  // the end that the next thing is done to
+  const at = step.do === 'pour' || step.do === 'done' ? pouring : endAt(step.piece);
 
   // what goes on as it is poured, or before it is turned
-  const turns = (step.do === 'flip' || step.do === 'wait') && step.piece.flippedAt === null && times.second !== null;
+  const turns = (step.do === 'flip' || step.do === 'wait') && step.piece.flippedAt === null && at.known.times.second !== null;
   const goesOn = step.do === 'pour' ? 'poured' : turns ? 'flip' : null;
   const asks = step.do === 'flip' || step.do === 'pull' ? `${step.do} ${step.piece.piece}` : '';
   useAlarm(asks);
 
-  const act = (what: 'pour' | 'flip' | 'pull', place: Place, of: Piece | null): void => {
+  const act = (what: 'pour' | 'flip' | 'pull', place: Place, of: Piece | null, end = pouring): void => {
     onNow();
     log.tell({
       do: 'tap',
-      tap: { id: crypto.randomUUID(), act: what, of: of?.id ?? null, surface: place.surface, slot: place.slot, at: kitchenNow() },
+      tap: {
+        id: crypto.randomUUID(),
+        act: what,
+        of: of?.id ?? null,
+        surface: place.surface,
+        slot: place.slot,
+        at: kitchenNow(),
+        ...(what === 'pour' && end.end && { end: end.end }),
+      },
     });
     // the practice griddle feels what is poured on it
     if (what === 'pour' && probe.on) probe.act({ do: 'pour', pieces: 1 });
   };
   const next = Math.max(0, ...pieces.map((p) => p.piece)) + 1;
-  const onPlace = (place: Place): void => {
-    const here = onHeat(pieces).find((p) => p.surface === place.surface && p.slot === place.slot);
-    if (here) act(actFor(here, times), place, here);
-    else if (toPour > 0) act('pour', place, null);
+  const onPlace = (place: Place, of: EndAt): void => {
+    const lies = onHeat(pieces).find((p) => p.surface === place.surface && p.slot === place.slot);
+    if (lies) act(actFor(lies, timesOf(lies)), place, lies);
+    else if (toPour > 0 && of.left > 0) act('pour', place, null, of);
     // the next thing stays under one key, wherever the hand has been
     nextKey.current?.focus({ preventScroll: true });
   };
   const go = (): void => {
     if (step.do === 'pour') act('pour', step.place, null);
     else if (step.do === 'flip' || step.do === 'pull') act(step.do, step.piece, step.piece);
-    else if (step.do === 'wait') act(actFor(step.piece, times), step.piece, step.piece);
+    else if (step.do === 'wait') act(actFor(step.piece, timesOf(step.piece)), step.piece, step.piece);
   };
   const last = taps.at(-1);
 
@@ -159,7 +216,7 @@ function BoardAt({
     const a = await asking.ask((requestId) => want({ batchId: batch.id, by, requestId }));
     if (a?.ok) router.refresh();
   };
-  if (surfaces.length === 0)
+  if (drawn.length === 0)
     return (
       <div className="grid max-w-xl justify-items-start gap-3">
         <p className="text-lg">Nothing that {kind.pieces} are made on is noted. Under House, Scales and gear, say what there is and how large.</p>
@@ -174,17 +231,29 @@ function BoardAt({
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
         <div className="grid min-w-0 gap-4">
           <section aria-label="Next" className="rounded-plate bg-white p-4">
+            {ends.filter((e) => e.left > 0).length > 1 ? (
+              <div className="mb-3">
+                <Taps
+                  label="Pouring now"
+                  size="work"
+                  value={pouring.end ?? 'a'}
+                  onChange={(v) => v !== '' && setChosen(v)}
+                  options={ends.map((e) => ({ value: e.end ?? 'a', label: `${e.name}, ${e.left} left` }))}
+                />
+              </div>
+            ) : null}
             <StepView
               step={step}
-              times={times}
+              times={at.known.times}
               now={now}
-              cues={cuesFor(batch.kind, { ...ways, ...doneAtTheHeat(log.entries, ways) })}
+              cues={cuesFor(at.kind, { ...ways, ...doneAtTheHeat(log.entries, ways) })}
               next={next}
               held={held && test?.pulledAt !== null && test !== undefined}
               test={hasTest && next === 1}
               measured={measured}
-              end={endOfPiece(batch.driver, next - (hasTest ? 1 : 0))}
-              addIns={addInsOf(batch, goesOn, (id) => findIngredient(id, measured.conventions.own))}
+              end={ends.length > 1 ? at.name : null}
+              portion={at.portionMl === null ? null : portionWords(at.portionMl, at.said)}
+              addIns={addInsOf(batch, goesOn, (id) => findIngredient(id, measured.conventions.own), at)}
             />
             {whites && step.do === 'pour' && foldedAt(log.entries, progress.bowl) === null ? (
               <p className="mt-2 text-lg font-semibold">
@@ -205,7 +274,7 @@ function BoardAt({
               ) : (
                 <Button look={step.do === 'wait' ? 'plain' : 'now'} size="work" className="min-h-16 !px-8 text-xl" ref={nextKey} autoFocus onClick={go}>
                   {step.do === 'wait'
-                    ? `${DONE_WORDS[actFor(step.piece, times)]} already: ${step.piece.piece}`
+                    ? `${DONE_WORDS[actFor(step.piece, timesOf(step.piece))]} already: ${step.piece.piece}`
                     : `${DONE_WORDS[step.do]}: ${step.do === 'pour' ? next : step.piece.piece}`}
                 </Button>
               )}
@@ -245,15 +314,26 @@ function BoardAt({
               </div>
             ) : null}
           </section>
-          {drawn.map((surface) => (
-            <SurfaceView key={surface.id} surface={surface} pieces={pieces} times={times} step={step} now={now} full={toPour <= 0} onPlace={onPlace} />
+          {drawn.map(({ surface, of }) => (
+            <SurfaceView
+              key={surface.id}
+              surface={surface}
+              end={ends.length > 1 ? of.name : null}
+              pieces={pieces}
+              timesOf={timesOf}
+              step={step}
+              now={now}
+              full={toPour <= 0 || of.left <= 0}
+              onPlace={(place) => onPlace(place, of)}
+            />
           ))}
         </div>
         <div className="grid min-w-0 gap-4">
           <CountView
             progress={progress}
             wanted={wanted}
-            pieces={kind.pieces}
+            pieces={ends.length > 1 ? 'pieces' : kind.pieces}
+            ends={ends.length > 1 ? ends.map((e) => ({ name: e.name ?? '', off: e.off, pieces: e.pieces })) : []}
             hasTest={hasTest}
             times={times}
             from={from}
@@ -287,11 +367,30 @@ function BoardAt({
             log={log}
             now={now}
           />
-          <DoneView kind={batch.kind} ways={ways} log={log} />
-          <div className="rounded-plate bg-white px-4 py-3">
-            <LitPart gear={gear} kind={batch.kind} lit={lit} places={surfaces} onLit={(l) => log.enter({ what: 'lit', ...l })} />
+          <DoneView kind={pouring.kind} ways={ways} log={log} />
+          <div className="grid gap-4 rounded-plate bg-white px-4 py-3">
+            {ends
+              .filter((e, n) => n === 0 || e.kind !== ends[0]?.kind)
+              .map((e, n) => (
+                <LitPart
+                  key={e.end ?? 'all'}
+                  of={ends.length > 1 && ends[1]?.kind !== ends[0]?.kind ? e.name : null}
+                  gear={gear}
+                  kind={e.kind}
+                  lit={e.lit}
+                  places={e.surfaces}
+                  onLit={(l) => log.enter({ what: 'lit', ...(n > 0 && { end: 'b' as const }), ...l })}
+                />
+              ))}
           </div>
-          <HeatView surfaces={drawn} zone={zone} log={log} earlier={dials} probe={probe} now={now} />
+          <HeatView
+            surfaces={drawn.map((d) => d.surface)}
+            zoneOf={(id) => (drawn.find((d) => d.surface.id === id)?.of ?? pouring).zone}
+            log={log}
+            earlier={dials}
+            probe={probe}
+            now={now}
+          />
           <div className="flex flex-wrap gap-x-5 gap-y-1 rounded-plate bg-white px-4 py-2">
             <Switch size="work" label="sound" on={alarms.sound} onSwitch={(sound) => setAlarms({ ...alarms, sound })} />
             <Switch size="work" label="flash" on={alarms.flash} onSwitch={(flash) => setAlarms({ ...alarms, flash })} />

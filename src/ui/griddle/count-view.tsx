@@ -12,6 +12,7 @@ export function CountView({
   progress: { off, bowl, bowls, leftInBowl, joinBy, loads, lastAt },
   wanted,
   pieces,
+  ends,
   hasTest,
   times,
   from,
@@ -25,6 +26,8 @@ export function CountView({
   readonly progress: Progress;
   readonly wanted: number | null;
   readonly pieces: string;
+  /** Of two ends each; empty: there is one. */
+  readonly ends: readonly { readonly name: string; readonly off: number; readonly pieces: number | null }[];
   readonly hasTest: boolean;
   readonly times: SideTimes;
   /** Taps the times rest on. */
@@ -48,6 +51,18 @@ export function CountView({
           {pieces} off the heat{hasTest ? ', the test piece not counted' : ''}
         </span>
       </p>
+      {ends.length > 0 ? (
+        <p>
+          {ends.map((e, n) => (
+            <span key={e.name}>
+              {n > 0 ? ', ' : ''}
+              {e.name} <strong>{e.off}</strong>
+              {e.pieces === null ? '' : ` of ${e.pieces}`}
+            </span>
+          ))}
+          .
+        </p>
+      ) : null}
       {wanted === null ? null : (
         <div className="flex items-center gap-2">
           <Button size="work" aria-label="One fewer wanted" disabled={busy || wanted <= 1} onClick={() => onWanted(-1)}>

@@ -20,14 +20,15 @@ const MOST_C = 400;
 /** How hot it is: by probe, by a drop of water, or by its dial; what to do about it, and what the dial has meant before. */
 export function HeatView({
   surfaces,
-  zone,
+  zoneOf,
   log,
   earlier,
   probe,
   now,
 }: {
   readonly surfaces: readonly Surface[];
-  readonly zone: Zone;
+  /** How hot a surface is wanted, C, by what is poured on it. */
+  readonly zoneOf: (surface: string) => Zone;
   readonly log: OpenEventLog;
   /** Dial and probe read together, in earlier batches. */
   readonly earlier: readonly HeatReading[];
@@ -41,6 +42,7 @@ export function HeatView({
   const [wrong, setWrong] = useState<string | null>(null);
   const surface = surfaces.find((s) => s.id === which) ?? surfaces[0];
   if (!surface) return null;
+  const zone = zoneOf(surface.id);
   const here = readingsIn(log.entries).filter((r) => r.surface === surface.id);
   const known = dialOf([...earlier, ...here], surface.id);
   const last = here.at(-1);

@@ -29,6 +29,7 @@ export function StepView({
   addIns,
   measured,
   end,
+  portion,
 }: {
   readonly step: Step;
   readonly times: SideTimes;
@@ -42,6 +43,8 @@ export function StepView({
   readonly measured: MeasuredWith;
   /** Of two ends from one base, the one that is poured next; null: there is one. */
   readonly end: string | null;
+  /** How much one is, as it is said; null: it fills its shape. */
+  readonly portion: string | null;
 }) {
   const cue = (p: Piece): string => (p.flippedAt === null ? cues.first : cues.second);
   const timed = (p: Piece): boolean => p.flippedAt === null || !cues.secondByCue;
@@ -58,7 +61,10 @@ export function StepView({
           Pour {next}
           {end ? <span className="text-3xl">, {end}</span> : null}
         </p>
-        <p className="text-xl text-soft">{test ? 'one to test with, in the middle of the heat' : `at place ${step.place.slot + 1}`}</p>
+        <p className="text-xl text-soft">
+          {test ? 'one to test with, in the middle of the heat' : `at place ${step.place.slot + 1}`}
+          {portion ? `, ${portion}` : ''}
+        </p>
         {cues.pour ? <p className="text-lg">{cues.pour}</p> : null}
         <AddIns addIns={addIns} measured={measured} />
       </div>

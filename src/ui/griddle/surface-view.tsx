@@ -7,16 +7,19 @@ import { clock } from './words';
 /** A surface from above, to scale, with what lies on it and since when. */
 export function SurfaceView({
   surface,
+  end,
   pieces,
-  times,
+  timesOf,
   step,
   now,
   full,
   onPlace,
 }: {
   readonly surface: Surface;
+  /** Of two ends, the one that lies here, or is poured here next; null: there is one. */
+  readonly end: string | null;
   readonly pieces: readonly Piece[];
-  readonly times: SideTimes;
+  readonly timesOf: (p: Piece) => SideTimes;
   readonly step: Step;
   readonly now: number;
   /** No more are to be poured. */
@@ -29,7 +32,10 @@ export function SurfaceView({
   const percentOf = (cm: number, of: number): string => `${(100 * cm) / of}%`;
   return (
     <section aria-label={surface.name}>
-      <h2 className="mb-1 text-lg text-rim">{surface.name}</h2>
+      <h2 className="mb-1 text-lg text-rim">
+        {surface.name}
+        {end ? <span className="font-normal text-soft">: {end}</span> : null}
+      </h2>
       <div
         className={`relative w-full border-4 border-rim bg-wash ${surface.round ? 'max-w-72 rounded-full' : 'max-w-[1000px] rounded-plate'}`}
         style={{ aspectRatio: `${surface.wideCm} / ${surface.deepCm}`, maxWidth: surface.round || surface.slots.length > 4 ? undefined : '34rem' }}
@@ -40,7 +46,7 @@ export function SurfaceView({
           const here = step.do === 'pour' && step.place.surface === surface.id && step.place.slot === slot;
           const side = piece ? (piece.flippedAt === null ? 'first side' : 'second side') : '';
           const age = piece ? clock(now - (piece.flippedAt ?? piece.pouredAt)) : '';
-          const due = piece ? now >= dueAt(piece, times) : false;
+          const due = piece ? now >= dueAt(piece, timesOf(piece)) : false;
           return (
             <button
               key={`${at.x} ${at.y}`}

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { refuse } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import { ONCE } from '@/core/batch/once';
-import { goesOnScale, type SheetLine } from '@/core/batch/sheet-line';
+import { bareName, goesOnScale, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { piecesOf } from '@/core/batter/volume';
 import { VESSEL_NAMES } from '@/core/card/parts';
@@ -237,7 +237,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           begun={bowls.some((l) => l.key !== line.key && done.ticked.has(l.key))}
           offers={line.key.includes(ONCE) ? [] : (offers[line.key.replace(/m\d+$/, '')] ?? [])}
           by={target - short}
-          name={line.name.replace(/ \(.*\)$/, '')}
+          name={bareName(line)}
           busy={asking.busy}
           onSmaller={() => void shortOf({ by: 'smaller', key: line.key })}
           onRest={() => void shortOf({ by: 'ratios' })}
@@ -318,7 +318,7 @@ function TooLittle({
 }) {
   const changes = lines.flatMap((l) => {
     const g = anew.grams.get(l.key);
-    return g === undefined || l.grams === null ? [] : [`${l.name.replace(/ \(.*\)$/, '').toLowerCase()} ${say(l.grams)} → ${say(g)}`];
+    return g === undefined || l.grams === null ? [] : [`${bareName(l).toLowerCase()} ${say(l.grams)} → ${say(g)}`];
   });
   const fewer = pieces === null ? null : Math.max(1, Math.floor(pieces * (1 - (1 - share) / mixes) + 1e-6));
   return (
@@ -395,7 +395,7 @@ function OverPour({
           <ul className="grid gap-x-8 text-lg sm:grid-cols-2">
             {changes.map((c) => (
               <li key={c.key} className="flex justify-between gap-3 border-b border-line py-1">
-                <span className="min-w-0 [overflow-wrap:anywhere]">{c.name.replace(/ \(.*\)$/, '')}</span>
+                <span className="min-w-0 [overflow-wrap:anywhere]">{bareName(c)}</span>
                 <span className="whitespace-nowrap">
                   <span className="text-soft">{say(c.from)}</span> → <strong>{say(c.to)}</strong>
                 </span>

@@ -1,7 +1,7 @@
 import Fraction from 'fraction.js';
 import Link from 'next/link';
 import type { OnHand, UsesUp } from '@/core/batch/on-hand';
-import type { Formula } from '@/core/formula/formula';
+import { type Formula, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { writeNumber } from '@/core/quantity/number';
@@ -33,13 +33,13 @@ export function UsesUpView({ found, units, isEgg }: { readonly found: readonly F
       <ol className="grid gap-3 xl:grid-cols-2">
         {found.map((u) => {
           const f = u.of.formula;
-          const kind = kindById(f.kind);
           const end = f.ends?.find((e) => e.id === u.end);
+          const kind = kindById(kindIdOf(f, u.end));
           const plan = `/formulas/${u.of.formulaId}/plan?all=${encodeURIComponent(u.drives.ingredient.id)}&grams=${Math.round(u.drives.grams * 10) / 10}${end ? `&end=${end.id}` : ''}`;
           return (
             <li key={`${u.of.formulaId} ${u.end ?? ''}`} className="hold grid gap-1.5 !rounded-plate px-4 py-3">
               <p className="flex items-center gap-1.5 text-sm text-soft">
-                <KindDrawing kind={f.kind} className="h-5 w-6 shrink-0 text-rim" />
+                <KindDrawing kind={kind.id} className="h-5 w-6 shrink-0 text-rim" />
                 {kind.name}
                 {kind.schools.length > 1 ? `, ${schoolOf(kind, end?.school ?? f.school).name}` : ''}
               </p>

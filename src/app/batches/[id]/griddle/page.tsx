@@ -4,6 +4,7 @@ import { batchPage } from '@/app/batches/load';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { fadeOf } from '@/core/batter/standing';
 import { heatZone } from '@/core/griddle/heat';
+import type { KnownTimes } from '@/core/griddle/times';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
 import { inTheBowl, meansOf } from '@/core/prep/correct';
 import { joinParts } from '@/core/prep/join';
@@ -18,7 +19,7 @@ export const metadata: Metadata = { title: 'Griddle' };
 export default async function GriddlePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'griddle', async (b, house) => {
     const [taps, day, dials] = await Promise.all([tapsOf(b.id), dayOf(b, house), dialReadings()]);
-    const { analysis, standing, acrossCm } = day.bowl;
+    const { analysis, standing, pourings } = day.bowl;
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const lines = inTheBowl(b, 1, find);
     return (
@@ -27,14 +28,12 @@ export default async function GriddlePage({ params }: { readonly params: Promise
         gear={house.gear}
         means={meansOf(lines, find('milk-whole') ?? ingredient('milk-whole'), find('flour-all-purpose') ?? ingredient('flour-all-purpose'))}
         measured={{ exactness: b.exactness, conventions: house.conventions, drawer: house.drawer }}
-        acrossCm={acrossCm}
-        known={day.known}
+        ends={pourings.map((p, n) => ({ acrossCm: p.acrossCm, known: day.known[n] ?? (day.known[0] as KnownTimes), zone: heatZone(p.kind, p.school) }))}
         ways={day.ways}
         life={lifeOf(analysis)}
         batterLife={batterLife(analysis)}
         whites={joinParts(bowlLines(b.sheet, 1), find).includes('whites')}
         fade={analysis.thickness ? fadeOf(lines, { paS: analysis.thickness.paS, batterC: standing.batterC }) : []}
-        zone={heatZone(b.kind, b.school)}
         dials={dials}
         checks={day.ways.check === 'second'}
         first={eventLogFrom(b, taps)}

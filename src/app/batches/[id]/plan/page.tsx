@@ -32,7 +32,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
       <div className="grid gap-6">
         <div className="print:hidden">
           <h2 className="mb-2 text-2xl">Time line</h2>
-          <TimeLineView batch={b} steps={day.steps} atOnce={day.bowl.atOnce} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} />
+          <TimeLineView batch={b} steps={day.steps} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} />
         </div>
         <div className="mx-auto grid w-full max-w-4xl gap-4">
           <div className="flex flex-wrap items-center gap-3 print:hidden">

@@ -5,7 +5,7 @@ import { sheetGroups } from '@/core/batch/sheet';
 import { ONE } from '@/core/batch/split';
 import { methodOf, yieldClaim } from '@/core/card/method';
 import { type WorkStep, workSteps } from '@/core/day/method';
-import { END_IDS, type EndId, kitchenOf, schoolIdOf } from '@/core/formula/formula';
+import { atEnd, END_IDS, type EndId, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -42,10 +42,11 @@ export async function GET(request: Request, { params }: { readonly params: Promi
   const end = formula.ends ? (END_IDS.find((e) => e === asked.get('end')) ?? ('a' as EndId)) : null;
   const ready = readyFor({ formula, house, end, driver: FACTOR_ONE, split: ONE, eggs: null });
   if (!ready.ok) return problem(422, ready.error.message);
-  const school = schoolOf(kindById(formula.kind), schoolIdOf(formula, end));
-  const portionMl = school.portionMl === null ? null : (formula.portionMl ?? usualPortionMl(school));
+  const kind = kindIdOf(formula, end);
+  const school = schoolOf(kindById(kind), schoolIdOf(formula, end));
+  const portionMl = school.portionMl === null ? null : (atEnd(formula, end).portionMl ?? usualPortionMl(school));
   const sheetIn = (exactness: 'gram' | 'kitchen') =>
-    plannedSheet(ready.value, { driver: FACTOR_ONE, exactness, house, kind: formula.kind, portionMl, split: ONE, stepG: scalesOf(house.gear)[0]?.stepG ?? 1 });
+    plannedSheet(ready.value, { driver: FACTOR_ONE, exactness, house, kind, portionMl, split: ONE, stepG: scalesOf(house.gear)[0]?.stepG ?? 1 });
   const [grams, cups] = [sheetIn('gram'), sheetIn('kitchen')];
   if (!grams.ok || !cups.ok) return problem(422, 'This formula can’t be worked yet: look at it on the Bench.');
   const spooned = new Map(cups.value.sheet.map((l) => [l.key, l.measure]));
@@ -58,7 +59,7 @@ export async function GET(request: Request, { params }: { readonly params: Promi
   return asPdf(
     createElement(FormulaCard, {
       name,
-      about: `${kindById(formula.kind).name.toLowerCase()}, version ${v.number}`,
+      about: `${kindById(kind).name.toLowerCase()}, version ${v.number}`,
       yields:
         made && portionMl
           ? `Makes ${made.all} of ${millilitres(portionMl)}`
@@ -74,7 +75,7 @@ export async function GET(request: Request, { params }: { readonly params: Promi
           name: `${l.measure === null ? l.text : l.name}${l.preparation ? `, ${l.preparation}` : ''}`,
         })),
       })),
-      method: own ? sentences(own) : workSteps({ sheet: grams.value.sheet, kind: formula.kind, school: school.id, ways, units: house.units, find }),
+      method: own ? sentences(own) : workSteps({ sheet: grams.value.sheet, kind, school: school.id, ways, units: house.units, find }),
       notice: noticeOfLines(ready.value.lines),
       index: asked.get('as') === 'index',
     }),

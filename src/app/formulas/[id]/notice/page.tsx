@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { noticeOfLines } from '@/core/batch/notice';
-import { countedLines } from '@/core/formula/formula';
+import { countedLines, kindIdOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -46,7 +46,7 @@ export default async function NoticePage({ params, searchParams }: Props) {
           return (
             <NoticeCard
               key={end?.id ?? 'all'}
-              kind={kindById(formula.kind).name}
+              kind={kindById(kindIdOf(formula, end?.id ?? null)).name}
               title={`${formula.name}${end ? `, ${end.name}` : ''}`}
               notice={noticeOfLines(lines)}
               foot={`Version ${v.number} of the formula, as it is written: a batch may be made otherwise, and has a notice of its own.`}
