@@ -9,6 +9,8 @@ import { pricePerG, type Shelf } from '../pantry/stock';
 export interface AccountLine extends TallyLine {
   readonly text?: string;
   readonly ingredient?: Ingredient | null;
+  /** Which of several equal mixes it is of; left out where it serves them all. */
+  readonly mix?: number | undefined;
   /** The sauce or glaze beside the batter it is of. */
   readonly side?: string | null | undefined;
 }

@@ -9,18 +9,21 @@ import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 import type { AccountLine } from './account';
 import { type Entry, entriesOf } from './acts';
 import type { Batch } from './batch';
+import { kindsIn } from './pourings';
 import { linesOfSheet } from './sheet';
 import { bareName } from './sheet-line';
 
+type Noticed = Pick<Batch, 'sheet' | 'kind' | 'entries'> & Partial<Pick<Batch, 'driver'>>;
 type Find = (id: string) => Ingredient | undefined;
 
 /** Fat in the pan by the ways, where the sheet has none of its own; as it was last said at the heat. */
-export function panFatIds(batch: Pick<Batch, 'sheet' | 'kind' | 'entries'>, ways: Ways): readonly string[] {
+export function panFatIds(batch: Noticed, ways: Ways): readonly string[] {
   if (batch.sheet.some((l) => l.vessel === 'pan')) return [];
   const said = entriesOf(batch.entries, 'way')
     .filter((e) => e.act.way === 'panFat')
     .at(-1)?.act.value;
-  return effectOf(said === undefined ? ways : { ...ways, panFat: said as Ways['panFat'] }, 'panFat', batch.kind).pan?.holds ?? [];
+  const meant = said === undefined ? ways : { ...ways, panFat: said as Ways['panFat'] };
+  return [...new Set(kindsIn(batch).flatMap((kind) => effectOf(meant, 'panFat', kind).pan?.holds ?? []))];
 }
 
 /** What was stirred into a bowl that was too thick or too thin. */
@@ -63,7 +66,7 @@ export function noticeOfLines(lines: readonly AccountLine[], standIns: readonly 
 }
 
 /** The notice of a batch as it is. */
-export function noticeOf(batch: Pick<Batch, 'sheet' | 'kind' | 'entries'>, ways: Ways, find: Find): NoticeOf {
+export function noticeOf(batch: Noticed, ways: Ways, find: Find): NoticeOf {
   const extra = [...panFatIds(batch, ways), ...stirredIn(batch.entries)].flatMap((id) => find(id) ?? []);
   return noticeOfLines(
     [

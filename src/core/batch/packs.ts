@@ -1,6 +1,11 @@
 /** Amounts as a kitchen fetches and buys them: bags, cartons and trays, and what stays over. Grams. */
 import { type Category, type Ingredient, isA } from '../pantry/ingredient';
+import type { Shelf } from '../pantry/stock';
 import { grams as sayGrams, type Units } from '../quantity/say';
+import type { AccountLine } from './account';
+import { usesOf } from './sheet';
+import { type Split, waveName, waveOf, wavesIn } from './split';
+import { takeOut } from './take-out';
 
 /** What a thing comes in, by its sort; our words, for the cook to read past. */
 const PACKS: Partial<Readonly<Record<Category, readonly [one: string, many: string]>>> = {
@@ -49,4 +54,59 @@ export function toBuy(i: Ingredient, shortG: number | null, packG: number | null
   if (shortG === null || !(shortG > CRUMB) || packG === null || !(packG > 0)) return null;
   const n = Math.ceil(shortG / packG - CRUMB);
   return { text: packWords(i, n), overG: Math.max(0, n * packG - shortG) };
+}
+
+export interface Fetched {
+  readonly ingredient: Ingredient;
+  readonly grams: number;
+  /** Packs opened for this wave, and g that stay over in the last one after it; null where no pack is known. */
+  readonly opens: { readonly packs: number; readonly overG: number } | null;
+}
+
+export interface WaveOut {
+  readonly name: string;
+  readonly rows: readonly Fetched[];
+}
+
+/**
+ * What is fetched for each wave of mixes: packs are opened as they are needed, and what is left in one goes into the next wave.
+ * What serves all the mixes (the pan, toppings, sauces) comes last, by itself.
+ * @returns nothing where there is one wave
+ */
+export function fetchedByWave(lines: readonly AccountLine[], split: Split, shelf: Shelf): readonly WaveOut[] {
+  const waves = wavesIn(split);
+  if (waves < 2) return [];
+  const open = new Map<string, number>();
+  const out = (name: string, of: readonly AccountLine[]): WaveOut => ({
+    name,
+    rows: takeOut(usesOf(of, shelf), shelf).rows.flatMap((r): Fetched[] => {
+      if (!(r.grams > 0)) return [];
+      if (r.packG === null || !(r.packG > 0)) return [{ ingredient: r.ingredient, grams: r.grams, opens: null }];
+      const had = open.get(r.ingredient.id) ?? 0;
+      const packs = Math.max(0, Math.ceil((r.grams - had) / r.packG - CRUMB));
+      const overG = Math.max(0, had + packs * r.packG - r.grams);
+      open.set(r.ingredient.id, overG);
+      return [{ ingredient: r.ingredient, grams: r.grams, opens: { packs, overG } }];
+    }),
+  });
+  return [
+    ...Array.from({ length: waves }, (_, w) =>
+      out(
+        waveName(split, w + 1),
+        lines.filter((l) => l.mix !== undefined && waveOf(split, l.mix) === w + 1),
+      ),
+    ),
+    out(
+      'For all of them',
+      lines.filter((l) => l.mix === undefined),
+    ),
+  ].filter((w) => w.rows.length > 0);
+}
+
+/** "opens 2 bags, 300 g over", "from the open bag, 500 g over". */
+export function opensWords(f: Fetched, u: Pick<Units, 'weight'>): string {
+  if (!f.opens) return '';
+  const { packs, overG } = f.opens;
+  const over = overG > 0.5 ? `, ${sayGrams(overG, u)} over` : ', nothing over';
+  return `${packs > 0 ? `opens ${packWords(f.ingredient, packs)}` : `from the open ${packWords(f.ingredient, 1).slice(2)}`}${over}`;
 }

@@ -2,6 +2,7 @@
  * How many pieces a plan gives: worked here once, for page, batch, time line and board. Every bowl loses its own tool loss,
  * so that each mix pours what it owes.
  */
+import type { Batch } from './batch';
 import { type Driver, hasTestPiece, wantedPieces } from './driver';
 import { mixesIn, type Split } from './split';
 
@@ -29,3 +30,23 @@ export function piecesOfPlan(driver: Driver, split: Split, one: { readonly piece
   const tests = !hasTestPiece(driver) ? 0 : split.by === 'kits' ? mixesIn(split) : 1;
   return { asked, each, all: asked ?? Math.max(0, each * mixesIn(split) - tests), restMl: one?.restMl ?? 0 };
 }
+
+type Counted = Pick<Batch, 'driver' | 'split' | 'piecesPlanned'>;
+
+/** Test pieces that are poured besides the counted ones: one, or one of each kit. */
+export const testsIn = (b: Counted): number => (!hasTestPiece(b.driver) ? 0 : b.split.by === 'kits' ? mixesIn(b.split) : 1);
+
+/** Test pieces among the first so many that are poured: the first of all, or the first of each kit. */
+function testsUpTo(b: Counted, piece: number): number {
+  const tests = testsIn(b);
+  if (tests === 0 || piece < 1) return 0;
+  if (tests === 1 || b.piecesPlanned === null) return 1;
+  const each = Math.max(1, Math.round(b.piecesPlanned / tests));
+  return Math.min(tests, Math.floor((piece - 1) / (each + 1)) + 1);
+}
+
+/** Whether a piece is one to test with. @param piece from 1, in the order of pouring */
+export const isTestPiece = (b: Counted, piece: number): boolean => testsUpTo(b, piece) > testsUpTo(b, piece - 1);
+
+/** Its number among those that count, from 1; of a test piece that of the next. @param piece from 1, in the order of pouring */
+export const countedNumber = (b: Counted, piece: number): number => piece - testsUpTo(b, piece - 1);

@@ -173,6 +173,7 @@ export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => 
       use: l.vessel === 'pan' || l.vessel === 'topping' ? l.vessel : 'batter',
       ingredient: parts[0]?.ingredient ?? null,
       ...(l.side !== undefined && { side: l.side }),
+      ...(l.mix !== undefined && { mix: l.mix }),
       parts: l.grams === null ? [] : parts.flatMap((p) => membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, grams: p.grams * m.share }))),
     };
   });
@@ -187,3 +188,19 @@ export const usesOf = (lines: readonly AccountLine[], shelf: Shelf, of = ''): re
     if (l.parts.length === 0) return [{ what, ingredient: l.ingredient ?? null, grams: null, text }];
     return takenAs(l, shelf).map((p) => ({ what, ingredient: p.ingredient, grams: p.grams, text }));
   });
+
+/** Who weighs what: one pair of hands at the dry, one at the wet, one at all that is for the pan, the plates and beside them. */
+const COOKS: readonly { readonly name: string; readonly takes: (l: SheetLine) => boolean }[] = [
+  { name: 'Dry', takes: (l) => l.side === undefined && l.vessel === 'dry' && !atTheHeat(l) },
+  { name: 'Wet', takes: (l) => l.side === undefined && (l.vessel === 'wet' || l.vessel === 'fold-in') && !atTheHeat(l) },
+  { name: 'Heat and plates', takes: (l) => l.side !== undefined || l.vessel === 'pan' || l.vessel === 'topping' || atTheHeat(l) },
+];
+
+/** A sheet for each prep cook, dry and wet apart; nobody's is left out. @param mixes how often a mix is weighed */
+export const forCooks = (
+  sheet: readonly SheetLine[],
+  mixes: number,
+): readonly { readonly name: string; readonly lines: readonly SheetLine[]; readonly times: number }[] =>
+  COOKS.map(({ name, takes }) => ({ name, lines: sheet.filter(takes), times: sheet.some((l) => takes(l) && l.mix !== undefined) ? mixes : 1 })).filter(
+    (c) => c.lines.length > 0,
+  );

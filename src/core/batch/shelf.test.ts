@@ -1,4 +1,5 @@
 /** Money, food, take-out lists, the order of measuring, and what a scale can't weigh. */
+
 import fc from 'fast-check';
 import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
@@ -11,12 +12,14 @@ import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
 import { keeping, pricePerG, type Shelf } from '../pantry/stock';
 import { anyFormula, linesOf } from '../testing/formulas';
-import { besideLines, costOf, nutritionOf } from './account';
+import { type AccountLine, besideLines, costOf, nutritionOf } from './account';
 import { inOrder, leaves, washes } from './order';
-import { inPacks, toBuy } from './packs';
+import { fetchedByWave, inPacks, opensWords, toBuy } from './packs';
 import { atOnce, portionsIn } from './portions';
 import { scale } from './scale';
-import { inPinches, linesOfSheet, sheetOf, usesOf } from './sheet';
+import { forCooks, inPinches, linesOfSheet, sheetOf, usesOf } from './sheet';
+import type { SheetLine } from './sheet-line';
+import { ONE, waveOf } from './split';
 import { takeOut } from './take-out';
 
 const stock = (ingredientId: string, price: number | null, packG: number | null, onHandG: number | null = null) => ({
@@ -292,4 +295,57 @@ test('take-out and shopping speak in packs: whole ones, what is taken out of one
   expect(toBuy(ingredient('flour-all-purpose'), 2300, 1000)).toEqual({ text: '3 bags', overG: 700 });
   expect(toBuy(ingredient('butter-unsalted'), 250, 250)).toEqual({ text: '1 block', overG: 0 });
   expect(toBuy(ingredient('flour-all-purpose'), 0, 1000)).toBeNull();
+});
+
+test('by wave: packs are opened as they are needed, what stays over goes into the next, and nothing is fetched twice', () => {
+  const mixed = (mix: number, id: string, grams: number): AccountLine => ({ use: 'batter', text: id, mix, parts: [{ ingredient: ingredient(id), grams }] });
+  const lines = [
+    ...[1, 2, 3, 4].flatMap((m) => [mixed(m, 'flour-all-purpose', 700), mixed(m, 'salt-table', 5)]),
+    { ...mixed(1, 'butter-unsalted', 40), mix: undefined },
+  ];
+  const split = { by: 'bowls', mixes: 4, atOnce: 2, bowl: null, lifeMin: 60, apartMin: 20 } as const;
+  const shelf = { 'flour-all-purpose': { ingredientId: 'flour-all-purpose', onHandG: 5000, packG: 1000, price: null, opened: null, bestBefore: null } };
+  const waves = fetchedByWave(lines, split, shelf);
+  expect(waves.map((w) => w.name)).toEqual(['Wave 1', 'Wave 2', 'For all of them']);
+  // 1,400 g out of two bags leaves 600; with those 600 the next 1,400 wants one bag more and leaves 200
+  expect(waves.slice(0, 2).map((w) => w.rows.find((r) => r.ingredient.id === 'flour-all-purpose')?.opens)).toEqual([
+    { packs: 2, overG: 600 },
+    { packs: 1, overG: 200 },
+  ]);
+  expect(waves[1]?.rows.map((r) => opensWords(r, { weight: 'g' }))).toEqual(['opens 1 bag, 200 g over', '']);
+  for (const id of ['flour-all-purpose', 'salt-table', 'butter-unsalted'])
+    expect(waves.flatMap((w) => w.rows.filter((r) => r.ingredient.id === id)).reduce((a, r) => a + r.grams, 0)).toBeCloseTo(
+      lines.reduce((a, l) => a + l.parts.reduce((b, p) => b + (p.ingredient.id === id ? p.grams : 0), 0), 0),
+      9,
+    );
+  expect(fetchedByWave(lines, ONE, shelf)).toEqual([]);
+  // kits go by class
+  expect([1, 4, 5, 12].map((m) => waveOf({ by: 'kits', benches: 4, classes: 3 }, m))).toEqual([1, 1, 2, 3]);
+});
+
+test('for prep cooks: every line is on one sheet and on no other', () => {
+  const line = (key: string, vessel: SheetLine['vessel'], more: Partial<SheetLine> = {}): SheetLine => ({
+    key,
+    text: key,
+    name: key,
+    vessel,
+    measure: '10 g',
+    grams: 10,
+    preparation: '',
+    mix: 1,
+    ...more,
+  });
+  const all = [
+    line('l1', 'dry'),
+    line('l2', 'wet'),
+    line('l3', 'fold-in'),
+    line('l4', 'pan', { mix: undefined }),
+    line('l5', 'topping', { side: 'Sauce', mix: undefined }),
+  ];
+  const sheets = forCooks([...all, line('l6', 'wet', { moment: 'flip' })], 4);
+  expect(sheets.map((s) => [s.name, s.times, s.lines.map((l) => l.key)])).toEqual([
+    ['Dry', 4, ['l1']],
+    ['Wet', 4, ['l2', 'l3']],
+    ['Heat and plates', 4, ['l4', 'l5', 'l6']],
+  ]);
 });

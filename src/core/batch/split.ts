@@ -24,3 +24,13 @@ export function mixName(s: Split, n: number): string {
   const bench = `bench ${((n - 1) % s.benches) + 1}`;
   return s.classes > 1 ? `${bench}, class ${Math.floor((n - 1) / s.benches) + 1}` : bench;
 }
+
+/** How many waves its mixes are worked in: bowls joined together, the kits of a class. */
+export const wavesIn = (s: Split): number => (s.by === 'bowls' ? Math.ceil(s.mixes / Math.max(1, s.atOnce)) : s.by === 'kits' ? s.classes : 1);
+
+/** The wave a mix is of, from 1. @param mix from 1 */
+export const waveOf = (s: Split, mix: number): number =>
+  s.by === 'bowls' ? Math.ceil(mix / Math.max(1, s.atOnce)) : s.by === 'kits' ? Math.ceil(mix / s.benches) : 1;
+
+/** "Wave 2", "Class 2". @param n from 1 */
+export const waveName = (s: Split, n: number): string => `${s.by === 'kits' ? 'Class' : 'Wave'} ${n}`;

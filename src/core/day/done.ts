@@ -3,6 +3,7 @@
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { hasTestPiece } from '../batch/driver';
+import { isTestPiece } from '../batch/pieces';
 import type { Serving } from '../batch/serving';
 import { joinedAt, piecesFrom } from '../griddle/board';
 import { foldedAt } from '../prep/check';
@@ -50,9 +51,8 @@ export function doneSteps(
   }
   over('heat', poured);
   over('hold', entriesOf(log.entries, 'held')[0]?.at);
-  const test = hasTestPiece(batch.driver);
-  if (test) over('test', pieces.find((p) => p.piece === 1)?.pulledAt);
-  const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).map((p) => p.pulledAt as number);
+  if (hasTestPiece(batch.driver)) over('test', pieces.find((p) => p.piece === 1)?.pulledAt);
+  const off = pieces.filter((p) => p.pulledAt !== null && !isTestPiece(batch, p.piece)).map((p) => p.pulledAt as number);
   off.sort((a, b) => a - b);
   const loads = steps.filter((s) => s.loads);
   loads.forEach((s, n) => {

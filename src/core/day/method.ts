@@ -1,4 +1,5 @@
 /** How a batter is worked, in the order of the hands, and why each thing matters: for the sheet, and for a card on paper. */
+import type { Pouring } from '../batch/pourings';
 import { bareName, type SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
@@ -17,11 +18,36 @@ export interface WorkStep {
 
 const sentence = (s: string): string => `${s.charAt(0).toUpperCase()}${s.slice(1).replace(/[.:;]$/, '')}.`;
 
+/** How hot a kind wants it, and the fat before each pour. @param name of two ends the one it is said of */
+function heating(e: Pick<Pouring, 'kind' | 'school'>, name: string | null, ways: Ways, units: Pick<Units, 'temperature'>): readonly WorkStep[] {
+  const [low, high] = heatZone(e.kind, e.school);
+  const cues = cuesFor(e.kind, ways);
+  const oven = e.kind === 'oven';
+  return [
+    {
+      do: `${name ? sentence(name).replace(/\.$/, ': heat') : 'Heat:'} ${temperature(low, units)} to ${temperature(high, units)}${oven ? ' in the oven, the pan in it' : ', a drop of water dances'}.`,
+      why: oven ? 'It climbs by the first blast.' : 'Cooler it lies flat, hotter it browns before it is through.',
+    },
+    ...(cues.pour ? [{ do: sentence(cues.pour), why: '' }] : []),
+  ];
+}
+
+/** What to look for before it is turned, and before it comes off. */
+function turning(e: Pick<Pouring, 'kind'>, ways: Ways): readonly WorkStep[] {
+  const cues = cuesFor(e.kind, ways);
+  return [
+    { do: sentence(cues.first), why: cues.second ? '' : 'Opened or turned early, it tears and falls.' },
+    ...(cues.second ? [{ do: sentence(cues.second), why: 'The look tells, not the clock.' }] : []),
+  ];
+}
+
 /** What is done, and why. @param sheet the lines of one mix */
 export function workSteps(q: {
   readonly sheet: readonly SheetLine[];
   readonly kind: KindId;
   readonly school: string;
+  /** Of two ends each; left out: there is one. */
+  readonly pourings?: readonly Pick<Pouring, 'name' | 'kind' | 'school'>[];
   readonly ways: Ways;
   readonly units: Pick<Units, 'temperature'>;
   readonly find: (id: string) => Ingredient | undefined;
@@ -33,8 +59,6 @@ export function workSteps(q: {
   const melts = own.some((l) => /\bmelt/i.test(`${l.preparation} ${l.text}`));
   const far = howFar(kind, ways);
   const { restMin } = standingOf(ways, kindById(kind));
-  const cues = cuesFor(kind, ways);
-  const [low, high] = heatZone(kind, q.school);
   const lumps = choiceFor('mixing', 'usual', kind) !== choiceFor('mixing', 'smooth', kind);
   const late = (moment: SheetLine['moment']): string =>
     own
@@ -53,6 +77,8 @@ export function workSteps(q: {
           },
         ]
       : [];
+  const all = q.pourings ?? [{ name: null, kind, school: q.school }];
+  const ends = all.filter((e, n) => all.findIndex((x) => x.kind === e.kind) === n);
   return [
     ...(parts.includes('dry') ? [{ do: 'Whisk the dry through.', why: 'Leavening in a lump is bitter where it lies, and missing elsewhere.' }] : []),
     ...(parts.includes('wet')
@@ -74,16 +100,14 @@ export function workSteps(q: {
     },
     ...(foldsBeforeRest(ways, kind) ? [...fold, ...rest] : [...rest, ...fold]),
     ...(late('rest') ? [{ do: sentence(`fold in ${late('rest')}`), why: 'Early, it colours the batter and sinks.' }] : []),
-    {
-      do: `Heat: ${temperature(low, q.units)} to ${temperature(high, q.units)}${kind === 'oven' ? ' in the oven, the pan in it' : ', a drop of water dances'}.`,
-      why: kind === 'oven' ? 'It climbs by the first blast.' : 'Cooler it lies flat, hotter it browns before it is through.',
-    },
-    ...(cues.pour ? [{ do: sentence(cues.pour), why: '' }] : []),
-    ...(late('poured') || late('top')
-      ? [{ do: sentence(`as it is poured, put on ${[late('poured'), late('top')].filter(Boolean).join(', ')}`), why: '' }]
-      : []),
-    ...(late('flip') ? [{ do: sentence(`before it is turned, put on ${late('flip')}`), why: '' }] : []),
-    { do: sentence(cues.first), why: cues.second ? '' : 'Opened or turned early, it tears and falls.' },
-    ...(cues.second ? [{ do: sentence(cues.second), why: 'The look tells, not the clock.' }] : []),
+    ...ends.flatMap((e, n): readonly WorkStep[] => [
+      ...heating(e, ends.length > 1 ? e.name : null, ways, q.units),
+      // what goes on as it is poured is said once, with the first
+      ...(n === 0 && (late('poured') || late('top'))
+        ? [{ do: sentence(`as it is poured, put on ${[late('poured'), late('top')].filter(Boolean).join(', ')}`), why: '' }]
+        : []),
+      ...(n === 0 && late('flip') ? [{ do: sentence(`before it is turned, put on ${late('flip')}`), why: '' }] : []),
+      ...turning(e, ways),
+    ]),
   ];
 }

@@ -1,6 +1,8 @@
 /** The board: pieces from taps, the one next thing, places to scale, and times learned from taps. */
+
 import fc from 'fast-check';
 import { USUAL_TIMES } from '../batch/heat';
+import { ONE } from '../batch/split';
 import { surfacesFor } from '../batch/surface';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_GEAR, type Gear } from '../pantry/gear';
@@ -185,7 +187,11 @@ test('each kind on what it is made on', () => {
 
 test('taps within one second tell no time of a side: what came out can be written all the same', () => {
   const taps = [tap(1, 'pour', 0), tap(1, 'flip', 0.1), tap(1, 'pull', 0.3)];
-  expect(seenIn({ driver: { by: 'factor', factor: 1 }, kind: 'griddle' }, taps)).toEqual({ pieces: 1, firstSideS: null, secondSideS: null });
+  expect(seenIn({ driver: { by: 'factor', factor: 1 }, kind: 'griddle', split: ONE, piecesPlanned: null }, taps)).toEqual({
+    pieces: 1,
+    firstSideS: null,
+    secondSideS: null,
+  });
 });
 
 test('times are the middle of the taps, what was late for another reason set aside, and the usual until there are some', () => {

@@ -1,3 +1,4 @@
+import { countedNumber, isTestPiece, testsIn } from '../batch/pieces';
 import { ONE } from '../batch/split';
 import { findIngredient } from '../pantry/pantry';
 import type { Piece } from './board';
@@ -67,4 +68,19 @@ test('two ends: the loads of both, one after the other; and what is strewn on on
   const batch = { sheet: [{ ...strewn, name: 'Berries', grams: 60, forEnd: 'sweet' }], piecesPlanned: 32, split: ONE };
   const on = (name: string) => addInsOf(batch, 'poured', (id) => findIngredient(id), { name, pieces: 12 }).map((a) => a.eachG);
   expect([on('sweet'), on('savoury')]).toEqual([[5], []]);
+});
+
+test('kits with a test piece: one of each kit is tested and none of them counts', () => {
+  const kits = {
+    driver: { by: 'pieces', pieces: 4, portionMl: 60, testPiece: true },
+    piecesPlanned: 8,
+    split: { by: 'kits', benches: 2, classes: 1 },
+  } as const;
+  expect(testsIn(kits)).toBe(2);
+  // 1 is a test, 2 to 5 count; 6 is the other bench's test, 7 to 10 count
+  expect([1, 2, 5, 6, 7, 10, 11].map((n) => isTestPiece(kits, n))).toEqual([true, false, false, true, false, false, false]);
+  expect([1, 2, 5, 6, 7, 10].map((n) => countedNumber(kits, n))).toEqual([1, 1, 4, 5, 5, 8]);
+  expect(progressOf(kits, pieces(0, 0), TIMES, 10, 0)).toMatchObject({ off: 0, toPour: 10 });
+  expect(progressOf(kits, pieces(6, 6), TIMES, 10, 0)).toMatchObject({ off: 4, toPour: 4 });
+  expect(progressOf(kits, pieces(10, 10), TIMES, 10, 0)).toMatchObject({ off: 8, toPour: 0 });
 });

@@ -1,7 +1,7 @@
 /** How far a batch has come at the griddle: what is off, what is still to pour, and when the next bowl has to be joined. */
 import type { Batch } from '../batch/batch';
-import { hasTestPiece } from '../batch/driver';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
+import { isTestPiece, testsIn } from '../batch/pieces';
 import type { Pouring } from '../batch/pourings';
 import { mixesIn } from '../batch/split';
 import type { Ingredient } from '../pantry/ingredient';
@@ -62,14 +62,13 @@ export function progressOf(
   places: number,
   now: number,
 ): Progress {
-  const test = hasTestPiece(batch.driver);
   const wanted = batch.piecesPlanned;
   const bowls = mixesIn(batch.split);
-  const counted = pieces.filter((p) => !(test && p.piece === 1));
+  const counted = pieces.filter((p) => !isTestPiece(batch, p.piece));
   const off = counted.filter((p) => p.pulledAt !== null).length;
   const none = { off, bowl: 1, bowls, leftInBowl: null, joinBy: null, loads: null, lastAt: null };
   if (wanted === null) return { ...none, toPour: Number.POSITIVE_INFINITY };
-  const toPour = wanted + (test ? 1 : 0) - pieces.length;
+  const toPour = wanted + testsIn(batch) - pieces.length;
   const perBowl = Math.ceil(wanted / bowls);
   const bowl = Math.min(bowls, Math.floor(counted.length / perBowl) + 1);
   const leftInBowl = Math.max(0, Math.min(bowl * perBowl, wanted) - counted.length);

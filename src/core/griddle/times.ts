@@ -2,8 +2,8 @@
 
 import type { TestVerdict } from '../batch/acts';
 import type { Batch } from '../batch/batch';
-import { hasTestPiece } from '../batch/driver';
 import { type SideTimes, usualTimes } from '../batch/heat';
+import { isTestPiece } from '../batch/pieces';
 import type { KindId } from '../formula/kinds';
 import { effectOf, FRESH_WAYS, type Ways } from '../formula/ways';
 import { median } from '../quantity/middle';
@@ -84,10 +84,9 @@ export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTime
 }
 
 /** What the taps of a batch came to: pieces that came off (the test piece not counted), and the middle of each side's time. */
-export function seenIn(batch: Pick<Batch, 'driver' | 'kind'>, taps: readonly Tap[]) {
+export function seenIn(batch: Pick<Batch, 'driver' | 'kind' | 'split' | 'piecesPlanned'>, taps: readonly Tap[]) {
   const pieces = piecesFrom(taps);
-  const test = hasTestPiece(batch.driver);
-  const off = pieces.filter((p) => p.pulledAt !== null && !(test && p.piece === 1)).length;
+  const off = pieces.filter((p) => p.pulledAt !== null && !isTestPiece(batch, p.piece)).length;
   // two taps in one second tell no time
   const whole = (l: Learned | null): number | null => (l && l.seconds >= 0.5 ? Math.round(l.seconds) : null);
   // of two ends of other kinds the times are the first's

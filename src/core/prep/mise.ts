@@ -1,10 +1,12 @@
 /** The mise: everything that has to be on the counter before a batch is begun, ingredients and tools, and what stands in. */
+
 import Fraction from 'fraction.js';
 import { entriesOf, type MiseState } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { asTaken, type MeasuredWith } from '../batch/kitchen';
 import { HEAD_SHARE } from '../batch/mixes';
 import { ONCE } from '../batch/once';
+import { kindsIn } from '../batch/pourings';
 import { goesOnScale, type SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import type { KindId } from '../formula/kinds';
@@ -180,10 +182,14 @@ function doingOf(batch: Pick<Batch, 'sheet' | 'kind' | 'split'>, ways: Ways, fin
   };
 }
 
-function toolsFor(d: Doing, ways: Ways, own: readonly string[]): readonly MiseThing[] {
+function toolsFor(d: Doing, kinds: readonly KindId[], ways: Ways, own: readonly string[]): readonly MiseThing[] {
   const { wanted, unwanted } = toolsOf(ways, d.kind);
   const rows = TOOLS.filter(
-    (t) => (!t.kinds || t.kinds.includes(d.kind)) && (t.when?.(d) ?? true) && (!t.ifWanted || wanted.has(t.id)) && (!unwanted.has(t.id) || wanted.has(t.id)),
+    (t) =>
+      (!t.kinds || kinds.some((k) => t.kinds?.includes(k))) &&
+      (t.when?.(d) ?? true) &&
+      (!t.ifWanted || wanted.has(t.id)) &&
+      (!unwanted.has(t.id) || wanted.has(t.id)),
   );
   const thing = (key: string, name: string, instead: string): MiseThing => ({ key, name, grams: null, measure: '', instead, lineKey: null });
   return [
@@ -193,15 +199,17 @@ function toolsFor(d: Doing, ways: Ways, own: readonly string[]): readonly MiseTh
 }
 
 /** Fat for the pan as the house has it, where the sheet has none of its own. */
-function panFatOf(batch: Pick<Batch, 'sheet' | 'kind'>, ways: Ways): readonly MiseThing[] {
+function panFatOf(batch: Pick<Batch, 'sheet' | 'kind'> & Partial<Pick<Batch, 'driver'>>, ways: Ways): readonly MiseThing[] {
   if (batch.sheet.some((l) => l.vessel === 'pan')) return [];
-  const { pan } = effectOf(ways, 'panFat', batch.kind);
-  return pan?.sets ? [{ key: 'pan-fat', name: pan.sets, grams: 0, measure: '', instead: '', lineKey: null, note: pan.caution }] : [];
+  const pans = kindsIn(batch).flatMap((kind) => effectOf(ways, 'panFat', kind).pan ?? []);
+  return pans
+    .filter((p, n) => p.sets && pans.findIndex((x) => x.sets === p.sets) === n)
+    .map((p, n) => ({ key: n === 0 ? 'pan-fat' : `pan-fat-${n + 1}`, name: p.sets ?? '', grams: 0, measure: '', instead: '', lineKey: null, note: p.caution }));
 }
 
 /** Everything a batch needs. What is in a bag of premix is not looked for one by one. */
 export function miseOf(
-  batch: Pick<Batch, 'sheet' | 'kind' | 'split' | 'entries'>,
+  batch: Pick<Batch, 'sheet' | 'kind' | 'split' | 'entries'> & Partial<Pick<Batch, 'driver'>>,
   ways: Ways,
   find: (id: string) => Ingredient | undefined,
   known: MiseWith,
@@ -241,7 +249,7 @@ export function miseOf(
       ),
       ...panFatOf(batch, ways),
     ],
-    tools: toolsFor(doingOf(batch, ways, find, known), ways, own),
+    tools: toolsFor(doingOf(batch, ways, find, known), kindsIn(batch), ways, own),
   };
 }
 

@@ -2,7 +2,7 @@
 import { Text, View } from '@react-pdf/renderer';
 import type { Label } from '@/core/batch/label';
 import { type NoticeOf, noticeLines, SHARED } from '@/core/batch/notice';
-import { inPacks, toBuy } from '@/core/batch/packs';
+import { inPacks, opensWords, toBuy, type WaveOut } from '@/core/batch/packs';
 import { sheetGroups } from '@/core/batch/sheet';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
@@ -86,7 +86,7 @@ export function BatchSheet({ name, about, lines, split, units, method }: SheetPa
   );
 }
 
-/** A sheet for each mix, a page each: for who weighs that mix, or that bench. */
+/** A sheet for each mix, bench or prep cook, a page each: for who weighs it. */
 export function MixSheets({
   name,
   about,
@@ -95,28 +95,37 @@ export function MixSheets({
 }: {
   readonly name: string;
   readonly about: string;
-  readonly sheets: readonly { readonly name: string; readonly lines: readonly SheetLine[] }[];
+  /** `times`: how often it is weighed, a box for each; left out: once. */
+  readonly sheets: readonly { readonly name: string; readonly lines: readonly SheetLine[]; readonly times?: number }[];
   readonly units: Units;
 }) {
   return (
-    <Paper name={`Sheets by mix: ${name}`}>
+    <Paper name={`Sheets: ${name}`}>
       {sheets.map((s, n) => {
         const groups = sheetGroups(s.lines);
         const size = Math.max(9, Math.min(17, 520 / Math.max(1, s.lines.length + 1.4 * groups.length)));
         const wide = s.lines.some((l) => measureSaid(l, units).length > 10);
+        // what serves all the mixes is weighed once
+        const boxes = (l: SheetLine): number => (l.mix === undefined ? 1 : Math.min(s.times ?? 1, MOST_BOXES));
+        const most = Math.max(1, ...s.lines.map(boxes));
         return (
           <View key={s.name} break={n > 0}>
             <Text style={look.title}>{s.name}</Text>
             <Text style={look.about}>
               {name}; {about}
             </Text>
+            {(s.times ?? 1) > 1 ? (
+              <Text style={[look.about, look.strong]}>
+                One of {s.times}: weigh each {s.times} times{most > 1 ? ', and tick a box each time' : ''}.
+              </Text>
+            ) : null}
             {groups.map((g) => (
               <View key={g.name}>
                 <Text style={[look.group, { fontSize: Math.min(14, size) }]}>{g.name}</Text>
                 {g.lines.map((l) => (
                   <View key={l.key} style={[look.row, { fontSize: size, paddingVertical: size / 5 }]} wrap={false}>
-                    <View style={{ width: 20 }}>
-                      <Boxes count={1} />
+                    <View style={{ width: most * 14 + 6 }}>
+                      <Boxes count={boxes(l)} />
                     </View>
                     <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>{measureSaid(l, units)}</Text>
                     <Text style={{ flex: 1 }}>
@@ -189,11 +198,14 @@ export function ShoppingPaper({
   name,
   about,
   list,
+  waves,
   units,
 }: {
   readonly name: string;
   readonly about: string;
   readonly list: TakeOutList;
+  /** By wave of mixes; empty where there is one. */
+  readonly waves: readonly WaveOut[];
   readonly units: Units;
 }) {
   const size = Math.max(8, Math.min(13, 560 / Math.max(1, list.rows.length * 1.6)));
@@ -226,6 +238,23 @@ export function ShoppingPaper({
           </View>
         );
       })}
+      {waves.map((w) => (
+        <View key={w.name}>
+          <Text style={[look.group, { fontSize: 12 }]} minPresenceAhead={30}>
+            {w.name}
+          </Text>
+          {w.rows.map((f) => (
+            <View key={f.ingredient.id} style={[look.row, { fontSize: 10, paddingVertical: 2 }]} wrap={false}>
+              <View style={{ width: 20 }}>
+                <Boxes count={1} />
+              </View>
+              {cell('34%', kitchenName(f.ingredient))}
+              {cell('18%', grams(f.grams, units), true)}
+              {cell('44%', opensWords(f, units))}
+            </View>
+          ))}
+        </View>
+      ))}
       {list.unknown.length > 0 ? <Text style={look.small}>As written, not in the pantry: {list.unknown.join(', ')}.</Text> : null}
     </Paper>
   );

@@ -3,13 +3,13 @@ import type { Batch } from '@/core/batch/batch';
 import { type Driver, hasTestPiece, partingOf, wantedPieces } from '@/core/batch/driver';
 import { portionWords } from '@/core/batch/said';
 import { inMeasures } from '@/core/batch/scale';
-import { mixesIn, type Split } from '@/core/batch/split';
+import { mixesIn, type Split, wavesIn } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
 import { grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
 
 /** How mixes follow each other, in words. */
 export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string {
-  const waves = Math.ceil(s.mixes / s.atOnce);
+  const waves = wavesIn(s);
   if (waves === 1) return s.mixes === 1 ? '' : 'all joined together';
   return `${s.atOnce === 1 ? 'one' : s.atOnce} at a time, ${waves} waves${s.apartMin === null ? '' : ` about ${minutesOrHours(s.apartMin)} apart`}`;
 }

@@ -1,11 +1,13 @@
 'use client';
 import { useState } from 'react';
+import { fetchedByWave } from '@/core/batch/packs';
 import { usesOf } from '@/core/batch/sheet';
+import type { Split } from '@/core/batch/split';
 import { takeOut } from '@/core/batch/take-out';
 import { Allergens } from '../bench/allergens';
 import { type CostProps, CostView } from '../bench/cost-view';
 import { Taps } from '../kit/choice';
-import { TakeOutView } from './take-out-view';
+import { TakeOutView, WavesView } from './take-out-view';
 
 type Part = 'take-out' | 'cost';
 
@@ -13,8 +15,13 @@ type Part = 'take-out' | 'cost';
 export function AfterSheet({
   notice,
   takes,
+  split,
   ...props
-}: CostProps & { readonly notice: string /** What the shelf gives, where that is not all of it. */; readonly takes?: CostProps['lines'] }) {
+}: CostProps & {
+  readonly notice: string /** What the shelf gives, where that is not all of it. */;
+  readonly takes?: CostProps['lines'];
+  readonly split: Split;
+}) {
   const { lines, shelf, units } = props;
   const [part, setPart] = useState<Part | ''>('');
   return (
@@ -32,6 +39,7 @@ export function AfterSheet({
       {part === 'take-out' ? (
         <div className="rounded-plate bg-white p-4">
           <TakeOutView list={takeOut(usesOf(takes ?? lines, shelf), shelf)} units={units} />
+          <WavesView waves={fetchedByWave(takes ?? lines, split, shelf)} units={units} />
         </div>
       ) : null}
       {part === 'cost' ? (

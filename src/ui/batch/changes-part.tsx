@@ -16,6 +16,7 @@ import { useTime } from '../time';
 const PAPER_NAMES: Readonly<Record<string, string>> = {
   sheet: 'the sheet',
   sheets: 'the sheets by mix',
+  cooks: 'the sheets for prep cooks',
   shopping: 'the shopping list',
   labels: 'the labels',
   notice: 'the allergen notice',

@@ -12,6 +12,7 @@ import { EXACTNESS_WORDS, type Exactness, inMeasures } from '@/core/batch/scale'
 import type { Serving } from '@/core/batch/serving';
 import { toolOf } from '@/core/batch/sheet';
 import type { Side } from '@/core/batch/sides';
+import { ONE } from '@/core/batch/split';
 import { AS_USUAL } from '@/core/batch/surface';
 import { piecesOf } from '@/core/batter/volume';
 import { isShellEgg } from '@/core/formula/eggs';
@@ -432,6 +433,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             <AfterSheet
               notice={`/formulas/${formulaId}/notice?version=${number}`}
               lines={p.account}
+              split={n ?? ONE}
               shelf={shelf}
               units={units}
               pieces={total}

@@ -1,4 +1,4 @@
-import { inPacks, toBuy } from '@/core/batch/packs';
+import { inPacks, opensWords, toBuy, type WaveOut } from '@/core/batch/packs';
 import type { TakeOut, TakeOutList } from '@/core/batch/take-out';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { writeEighths } from '@/core/quantity/number';
@@ -33,6 +33,37 @@ function Buys({ row: r, units }: { readonly row: TakeOut; readonly units: Units 
       {buy.text}
       {buy.overG > 0.5 ? <span className="block font-normal text-soft">{grams(buy.overG, units)} over</span> : null}
     </>
+  );
+}
+
+/** The same by wave of mixes: what is fetched for each, what is opened, what stays over for the next. */
+export function WavesView({ waves, units }: { readonly waves: readonly WaveOut[]; readonly units: Units }) {
+  if (waves.length === 0) return null;
+  return (
+    <section aria-label="By wave" className="mt-4 grid gap-3">
+      <h3 className="text-lg">By wave</h3>
+      <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
+        {waves.map((w) => (
+          <div key={w.name}>
+            <h4 className="border-b-2 border-rim text-[15px] font-semibold">{w.name}</h4>
+            <ul>
+              {w.rows.map((f) => (
+                <li key={f.ingredient.id} className="flex items-baseline justify-between gap-3 border-b border-line py-1">
+                  <span>
+                    {kitchenName(f.ingredient)}
+                    {f.opens ? <span className="block text-sm text-soft">{opensWords(f, units)}</span> : null}
+                  </span>
+                  <strong className="whitespace-nowrap">
+                    {grams(f.grams, units)}
+                    {pieces(f.ingredient, f.grams)}
+                  </strong>
+                </li>
+              ))}
+            </ul>
+          </div>
+        ))}
+      </div>
+    </section>
   );
 }
 

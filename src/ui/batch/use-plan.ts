@@ -6,7 +6,7 @@ import { HURRIED } from '@/core/batch/batch';
 import { meansOf, portionOf, wantedPieces } from '@/core/batch/driver';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
 import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
-import { endsAsked } from '@/core/batch/pourings';
+import { endsAsked, pouringsOf } from '@/core/batch/pourings';
 import type { Exactness } from '@/core/batch/scale';
 import { linesOfSheet, usesOf } from '@/core/batch/sheet';
 import { type Side, sideLines } from '@/core/batch/sides';
@@ -189,6 +189,9 @@ export function usePlan(q: PlanOf) {
       sheet: oneMix(sheet),
       kind: made.kind,
       school: school.id,
+      ...(driver?.by === 'both' && {
+        pourings: pouringsOf({ driver, kind: made.kind, school: school.id, piecesPlanned: pieces, portionMl: poured, split: split?.split ?? ONE }),
+      }),
       ways: { ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) },
       units,
       find,

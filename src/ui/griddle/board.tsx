@@ -9,6 +9,7 @@ import { hasTestPiece } from '@/core/batch/driver';
 import type { SideTimes } from '@/core/batch/heat';
 import { asTaken, type MeasuredWith } from '@/core/batch/kitchen';
 import type { Life } from '@/core/batch/mixes';
+import { countedNumber, isTestPiece } from '@/core/batch/pieces';
 import { type Pouring, pouringOf, pouringsOf } from '@/core/batch/pourings';
 import { portionWords } from '@/core/batch/said';
 import { litOf, placesIn, type Surface, surfacesFor, withWhatLies } from '@/core/batch/surface';
@@ -134,17 +135,16 @@ function BoardAt({
   const [alarms, setAlarms] = useAlarms();
   const [chosen, setChosen] = useState<EndId | null>(null);
   const nextKey = useRef<HTMLButtonElement>(null);
-  const verdict = entriesOf(log.entries, 'test').at(-1)?.act.verdict ?? '';
 
   const kind = kindById(batch.kind);
   const hasTest = hasTestPiece(batch.driver);
   const pieces = piecesFrom(taps);
   const wanted = batch.piecesPlanned;
   const pourings = pouringsOf(batch);
-  const ofPiece = (p: Piece): Pouring => pouringOf(pourings, p, p.piece - (hasTest ? 1 : 0));
+  const ofPiece = (p: Piece): Pouring => pouringOf(pourings, p, countedNumber(batch, p.piece));
   const ends = pourings.map((p, n): EndAt => {
     const mine = pieces.filter((x) => ofPiece(x) === p);
-    const counted = mine.filter((x) => !(hasTest && x.piece === 1));
+    const counted = mine.filter((x) => !isTestPiece(batch, x.piece));
     const { acrossCm, known, zone } = theirs[n] ?? (theirs[0] as (typeof theirs)[0]);
     const lit = litOf(log.entries, p.end);
     const surfaces = surfacesFor(gear, p.kind, acrossCm, lit);
@@ -165,11 +165,12 @@ function BoardAt({
     now,
   );
   const { toPour } = progress;
-  const test = hasTest ? pieces.find((p) => p.piece === 1) : undefined;
+  const test = pieces.findLast((p) => isTestPiece(batch, p.piece));
+  const verdict = (test && entriesOf(log.entries, 'test').findLast((e) => e.at >= test.pouredAt)?.act.verdict) ?? '';
   // the test piece is looked at before the next is poured
-  const held = hasTest && test !== undefined && (test.pulledAt === null || verdict === '');
+  const held = test !== undefined && (test.pulledAt === null || verdict === '');
   const mayPour = Math.min(toPour, ends.length > 1 ? pouring.left : toPour);
-  const step = nextStep(pieces, places, timesOf, held ? 0 : hasTest && test === undefined ? Math.min(1, toPour) : mayPour, now);
+  const step = nextStep(pieces, places, timesOf, held ? 0 : mayPour, now);
   // the end that the next thing is done to
   const at = step.do === 'pour' || step.do === 'done' ? pouring : endAt(step.piece);
 
@@ -249,7 +250,7 @@ function BoardAt({
               cues={cuesFor(at.kind, { ...ways, ...doneAtTheHeat(log.entries, ways) })}
               next={next}
               held={held && test?.pulledAt !== null && test !== undefined}
-              test={hasTest && next === 1}
+              test={isTestPiece(batch, next)}
               measured={measured}
               end={ends.length > 1 ? at.name : null}
               portion={at.portionMl === null ? null : portionWords(at.portionMl, at.said)}
@@ -295,7 +296,7 @@ function BoardAt({
               <strong>{progress.off}</strong> {wanted === null ? 'off' : `of ${wanted} off`}
               {progress.leftInBowl === null ? '' : `; ${progress.leftInBowl} still to pour from ${progress.bowls > 1 ? `bowl ${progress.bowl}` : 'the bowl'}`}.
             </p>
-            {hasTest && test && test.pulledAt !== null ? (
+            {test && test.pulledAt !== null ? (
               <div className="mt-4 grid gap-2 border-t border-line pt-3">
                 <p className="font-semibold">The test piece is</p>
                 <Taps

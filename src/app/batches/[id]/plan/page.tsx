@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { batchAgain, coversHere, putAwayBatch, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { oneMix } from '@/core/batch/plan';
+import { pouringsOf } from '@/core/batch/pourings';
 import { EXACTNESS_WORDS } from '@/core/batch/scale';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { mixesIn } from '@/core/batch/split';
@@ -44,7 +45,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             lines={oneMix(b.sheet)}
             split={b.split}
             units={house.units}
-            method={workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, ways: day.ways, units: house.units, find })}
+            method={workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, pourings: pouringsOf(b), ways: day.ways, units: house.units, find })}
             about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}
           />
           <ChangesPart batch={b} covers={coversHere} undo={undoSwapsHere} away={putAwayBatch} again={batchAgain} />
@@ -53,6 +54,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             <AfterSheet
               notice={`/batches/${b.id}/notice`}
               lines={linesOfSheet(b.sheet, find)}
+              split={b.split}
               takes={linesOfSheet(offTheShelf(b.sheet), find)}
               shelf={withTaken(stock, b.deductions)}
               units={house.units}

@@ -3,8 +3,10 @@ import { createElement } from 'react';
 import { waysOf } from '@/core/batch/batch';
 import { kitLabels } from '@/core/batch/kits';
 import { noticeOf } from '@/core/batch/notice';
+import { fetchedByWave } from '@/core/batch/packs';
 import { oneMix } from '@/core/batch/plan';
-import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
+import { pouringsOf } from '@/core/batch/pourings';
+import { forCooks, linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { takeOut, withTaken } from '@/core/batch/take-out';
 import { workSteps } from '@/core/day/method';
@@ -27,7 +29,7 @@ import { stockNoted } from '@/server/queries/pantry';
 import { dayOf } from '@/server/usecases/day';
 import { batchAbout } from '@/ui/batch/about';
 
-const PAPERS = ['sheet', 'sheets', 'shopping', 'labels', 'notice', 'timeline'];
+const PAPERS = ['sheet', 'sheets', 'cooks', 'shopping', 'labels', 'notice', 'timeline'];
 
 /** A batch on paper: `sheet`, `shopping`, `labels` or `timeline`; and its time line for a calendar. */
 export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string; what: string }> }): Promise<Response> {
@@ -54,7 +56,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
         lines: oneMix(b.sheet),
         split: b.split,
         units,
-        method: workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, ways: waysOf(b, house), units, find }),
+        method: workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, pourings: pouringsOf(b), ways: waysOf(b, house), units, find }),
       }),
       b.name,
     );
@@ -70,6 +72,16 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
       `${b.name} sheets`,
     );
   }
+  if (what === 'cooks')
+    return asPdf(
+      createElement(MixSheets, {
+        name: b.name,
+        about: [`version ${b.versionNumber}`, stateWords].filter(Boolean).join('; '),
+        sheets: forCooks(oneMix(b.sheet), mixesIn(b.split)),
+        units,
+      }),
+      `${b.name} prep cooks`,
+    );
   if (what === 'notice')
     return asPdf(
       createElement(NoticePaper, {
@@ -81,8 +93,11 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
       `${b.name} notice`,
     );
   if (what === 'shopping') {
-    const list = takeOut(usesOf(linesOfSheet(offTheShelf(b.sheet), find), stock), withTaken(stock, b.deductions));
-    return asPdf(createElement(ShoppingPaper, { name: b.name, about: `${grams(b.massG, units)} of batter`, list, units }), `${b.name} shopping`);
+    const lines = linesOfSheet(offTheShelf(b.sheet), find);
+    const shelf = withTaken(stock, b.deductions);
+    const list = takeOut(usesOf(lines, stock), shelf);
+    const waves = fetchedByWave(lines, b.split, shelf);
+    return asPdf(createElement(ShoppingPaper, { name: b.name, about: `${grams(b.massG, units)} of batter`, list, waves, units }), `${b.name} shopping`);
   }
   if (what === 'timeline' || what === 'calendar') {
     if (!b.timeline) return problem(404, 'Nobody has said yet when it is served.');
