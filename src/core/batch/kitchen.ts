@@ -3,12 +3,17 @@
  * things (2 eggs plus 1 yolk) asks for each; a blend is measured as itself; pan and topping are rounded each by itself.
  */
 
+import Fraction from 'fraction.js';
 import { nearest, type Take, takesOf } from '../balance/drawer';
 import { type KitchenLine, kitchenMeasures, plainMeasures } from '../balance/kitchen';
+import { gPerMl } from '../batter/volume';
+import { measureName } from '../pantry/calibrate';
 import type { KitchenConventions } from '../pantry/conventions';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, membersOf } from '../pantry/ingredient';
+import { behaviourOf } from '../pantry/tables/behaviour';
 import type { ToolId } from '../pantry/tools';
+import { writeNumber } from '../quantity/number';
 import { asWeighed } from '../quantity/say';
 import type { AccountLine } from './account';
 import { type Exactness, inMeasures, type Taken } from './scale';
@@ -44,6 +49,26 @@ export function drawerFor(exactness: Exactness, drawer: readonly ToolId[]): read
   return coarse.length > 1 ? coarse : drawer;
 }
 
+/** A count this far off is no count, as a share; and more of them lose the hand its place. */
+const COUNT_OFF = 0.05;
+const MOST_COUNTS = 12;
+
+/**
+ * A poured thing counted by eye in a ladle, jug or glass of the house's own: "2 1/2 blue ladles", the fewest that are near.
+ * @returns null where it is not poured, or none of them comes near
+ */
+function counted(i: Ingredient, grams: number, house: KitchenConventions): { readonly text: string; readonly grams: number } | null {
+  if (!behaviourOf(i).poured || i.category === 'egg') return null;
+  const found = (house.own?.measures ?? []).flatMap((m) => {
+    if (!m.used || m.ingredientId !== null || m.weighings.length === 0 || !(m.each > 0)) return [];
+    const each = m.each * gPerMl(i);
+    const n = Math.round((2 * grams) / each) / 2;
+    if (n < 1 || n > MOST_COUNTS || Math.abs(n * each - grams) > COUNT_OFF * grams) return [];
+    return [{ text: `${writeNumber(new Fraction(Math.round(2 * n), 2))} ${measureName(m, n > 1)}`, grams: n * each, n, off: Math.abs(n * each - grams) }];
+  });
+  return found.sort((a, b) => a.n - b.n || a.off - b.off)[0] ?? null;
+}
+
 /** What a batch is measured with. */
 export interface MeasuredWith {
   readonly exactness: Exactness;
@@ -53,6 +78,8 @@ export interface MeasuredWith {
 
 /** So much of one thing as a batch takes it: cups and spoons where it is taken so and one measures it, else as it is weighed. */
 export function asTaken(i: Ingredient, grams: number, q: MeasuredWith): { readonly grams: number; readonly measure: string } {
+  const count = q.exactness === 'eye' && grams > 0 ? counted(i, grams, q.conventions) : null;
+  if (count) return { grams: count.grams, measure: count.text };
   const take = inMeasures(q.exactness) && grams > 0 ? nearest(takesOf(i, grams, q.conventions, drawerFor(q.exactness, q.drawer)), grams) : null;
   return take ? { grams: take.grams, measure: take.text } : asWeighed(grams, allFine([{ ingredient: i }]));
 }
@@ -68,15 +95,16 @@ export interface InKitchen {
 /**
  * The lines of one mix in the measures of a drawer.
  * @param factor times the card @param rough each line rounded by itself, to answer at once
+ * `byEye`: what is poured is counted in the house's own ladles and jugs, where one comes near
  */
 export function inKitchen(
   lines: readonly AccountLine[],
   factor: number,
-  { conventions, drawer }: { readonly conventions: KitchenConventions; readonly drawer: readonly ToolId[] },
+  { conventions, drawer, byEye = false }: { readonly conventions: KitchenConventions; readonly drawer: readonly ToolId[]; readonly byEye?: boolean },
   rough = false,
 ): InKitchen {
   const { takes, drift, plainDrift } = (rough ? plainMeasures : kitchenMeasures)(kitchenLines(lines, factor), conventions, drawer);
-  return { taken: takenInKitchen(lines, factor, takes, conventions, drawer), drift, plainDrift };
+  return { taken: takenInKitchen(lines, factor, takes, conventions, drawer, byEye), drift, plainDrift };
 }
 
 /**
@@ -89,10 +117,15 @@ function takenInKitchen(
   takes: readonly (Take | null)[],
   house: KitchenConventions,
   drawer: readonly ToolId[],
+  byEye: boolean,
 ): readonly (Taken | null)[] {
   const asked = askedOf(lines, factor);
   let at = 0;
-  const answers = asked.map((a) => ({ a, take: inBatter(lines, a) ? (takes[at++] ?? null) : nearest(takesOf(a.ingredient, a.grams, house, drawer), a.grams) }));
+  const answers = asked.map((a) => {
+    const take = inBatter(lines, a) ? (takes[at++] ?? null) : nearest(takesOf(a.ingredient, a.grams, house, drawer), a.grams);
+    const count = byEye ? counted(a.ingredient, a.grams, house) : null;
+    return { a, take: count ? { ...count, note: null } : take };
+  });
   return lines.map((l, n): Taken | null => {
     const own = answers.filter(({ a }) => a.line === n);
     if (own.length === 0) return null;

@@ -1,10 +1,14 @@
 /** Plans: mixes and waves, kits, whole eggs, large bowls, sides, and the laws that hold for all of them. */
+
 import fc from 'fast-check';
 import { analyse } from '../analyse';
+import { gPerMl } from '../batter/volume';
 import { EMPTY_FORMULA, type Formula, kindIdOf, withEndKind } from '../formula/formula';
 import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { measureFrom } from '../pantry/calibrate';
 import { type Bowl, GAP_CM, type Gear } from '../pantry/gear';
+import { NOTHING_OWN, type Own } from '../pantry/own';
 import { findIngredient } from '../pantry/pantry';
 import { bowlLines } from '../prep/weigh';
 import { counting } from '../testing/counted';
@@ -19,7 +23,7 @@ import { roundMl } from './portions';
 import { endsAsked, pouringOf, pouringsOf } from './pourings';
 import { type Exactness, scale } from './scale';
 import { linesOfSheet, sheetGroups } from './sheet';
-import { gPerMl, partsOf, type Side, sideCautions, sideLines } from './sides';
+import { partsOf, type Side, sideCautions, sideLines } from './sides';
 import { mixesIn, mixName, ONE, type Split } from './split';
 import { placesIn, surfaceOf, surfacesFor } from './surface';
 import { takeOut, withTaken } from './take-out';
@@ -36,7 +40,7 @@ const bowl = (bowlMl: number, bowls: number): Bowl => ({ id: `b${bowlMl}`, sort:
 function planned(driver: Driver, split: Split = ONE, { how = 'exact', ...more }: Partial<PlanAsked> & { readonly how?: Exactness } = {}) {
   const r = readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver, split, eggs: null, ...more });
   if (!r.ok) throw new Error(r.error.message);
-  const p = plannedSheet(r.value, { driver, exactness: how, house: FRESH_KITCHEN, kind: 'griddle', portionMl: 60, split, stepG: 1 });
+  const p = plannedSheet(r.value, { driver, exactness: how, house: more.house ?? FRESH_KITCHEN, kind: 'griddle', portionMl: 60, split, stepG: 1 });
   if (!p.ok) throw new Error(p.error.message);
   return { ready: r.value, ...p.value };
 }
@@ -397,6 +401,17 @@ test('by eye: a jug’s marks, whole spoons and whole eggs, joined in one bowl w
   const eye = planned({ by: 'factor', factor: 1 }, ONE, { how: 'eye' });
   for (const l of eye.sheet) expect(l.measure ?? '').not.toMatch(/[1357]\/8|1\/3|2\/3|[13]\/4 tsp|1\/2 egg/);
   expect(eye.one.moved.length).toBeGreaterThan(2);
+  // a ladle of the house's own is counted: it holds 61.9 g of milk, so 430 g are seven, to 1 %; of a 155 ml glass 2 1/2 would be 7 % short
+  const measure = (unit: string, which: string, ml: number) =>
+    measureFrom({ id: which || unit, unit, which, full: '1', ingredientId: null, weighings: [ml], gPerMl: 1 });
+  const own: Own = { ...NOTHING_OWN, stamp: 's', measures: [measure('ladle', 'blue', 60), measure('glass', '', 155)] };
+  const withJug = { ...FRESH_KITCHEN, conventions: { ...FRESH_KITCHEN.conventions, own } };
+  const milk = (how: Exactness): string =>
+    planned({ by: 'factor', factor: 1 }, ONE, { how, house: withJug }).sheet.find((l) => /milk/i.test(l.name))?.measure ?? '';
+  expect(milk('eye')).toBe('7 blue ladles');
+  expect(milk('kitchen')).toMatch(/cup/);
+  expect(sheetGroups(eye.sheet, true)[0]?.name).toBe('One bowl, or the blender');
+  expect(sheetGroups(eye.sheet, true).flatMap((g) => g.lines).length).toBe(eye.sheet.length);
   const ways = waysOf({ ways: { check: 'second' }, exactness: 'eye' }, FRESH_KITCHEN);
   expect([ways.joining, ways.check]).toEqual(['at-once', 'none']);
   expect(waysOf({ ways: { check: 'second' }, exactness: 'gram' }, FRESH_KITCHEN).check).toBe('second');

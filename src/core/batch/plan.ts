@@ -174,7 +174,7 @@ const MOST_TRIES_CUPS = 14;
 function oneMade(
   r: Ready,
   q: SheetAsked,
-  house: SheetAsked['house'],
+  house: SheetAsked['house'] & { readonly byEye: boolean },
 ): Result<{ readonly one: Scaled<FormulaLine>; readonly kitchen: InKitchen | null }, CannotScale> {
   const portion = portionOf(q.driver) ?? q.portionMl;
   const poured = pouredPieces(q.driver);
@@ -199,7 +199,7 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
   const { driver, kind, split, stepG } = q;
   const n = mixesIn(split);
   const portion = portionOf(driver) ?? q.portionMl;
-  const house = { ...q.house, drawer: drawerFor(q.exactness, q.house.drawer) };
+  const house = { ...q.house, drawer: drawerFor(q.exactness, q.house.drawer), byEye: q.exactness === 'eye' };
   const made = oneMade(r, q, house);
   if (!made.ok) return made;
   const { one, kitchen } = made.value;

@@ -135,14 +135,13 @@ export interface SheetGroup {
   readonly lines: readonly SheetLine[];
 }
 
-/** A sheet in the order it is worked: bowl by bowl, then what serves them all, then each sauce or butter by its name. */
-export function sheetGroups(lines: readonly SheetLine[]): readonly SheetGroup[] {
+/** A sheet in the order it is worked: bowl by bowl (by eye there is one), then what serves them all, then each sauce or butter by its name. */
+export function sheetGroups(lines: readonly SheetLine[], oneBowl = false): readonly SheetGroup[] {
   const sides = [...new Set(lines.flatMap((l) => (l.side === undefined ? [] : [l.side])))];
   return [
-    ...VESSELS.map((v) => ({
-      name: VESSEL_NAMES[v],
-      lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && l.vessel === v && !atTheHeat(l)),
-    })),
+    ...(oneBowl ? [{ name: 'One bowl, or the blender', of: ['dry', 'wet'] }] : [])
+      .concat(VESSELS.filter((v) => !oneBowl || (v !== 'dry' && v !== 'wet')).map((v) => ({ name: VESSEL_NAMES[v], of: [v] })))
+      .map(({ name, of }) => ({ name, lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && of.includes(l.vessel) && !atTheHeat(l)) })),
     { name: 'Beside the heat', lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && atTheHeat(l)) },
     ...[...new Set(lines.flatMap((l) => (l.side === undefined ? (l.forEnd ?? []) : [])))].map((end) => ({
       name: `Into the ${end} part`,

@@ -2,8 +2,7 @@
  * What goes with a batch: sauces, whipped butters, fillings and toppings by parts, by weight or by volume (which are not
  * the same), scaled to the people at the table. Grams throughout; a cup of a thing weighs what the pantry's table says.
  */
-import { specificVolume } from '../batter/volume';
-import { US_CUP_ML } from '../pantry/fill';
+import { gPerMl } from '../batter/volume';
 import { type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Unreadable } from '../records/unreadable';
 import { asTaken, type MeasuredWith } from './kitchen';
@@ -23,9 +22,6 @@ export interface Side {
   readonly revision?: number;
   readonly unreadable?: readonly Unreadable[];
 }
-
-/** g of one mL of a thing as it is measured out: the table's cup, else its own volume without air. */
-export const gPerMl = (i: Ingredient): number => (i.gPerUsCup ? i.gPerUsCup / US_CUP_ML : 1 / specificVolume(i));
 
 export interface SidePart {
   readonly ingredient: Ingredient;

@@ -6,6 +6,7 @@
 import type { KindId } from '../formula/kinds';
 import type { TallyLine } from '../formula/tally';
 import { WHITE_G, WHITE_SHARE } from '../pantry/egg-parts';
+import { US_CUP_ML } from '../pantry/fill';
 import type { Composition, Ingredient } from '../pantry/ingredient';
 import { behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
 
@@ -31,6 +32,9 @@ export function specificVolume(i: Ingredient): number {
   }
   return v;
 }
+
+/** g of one mL of a thing as it is measured out: the table's cup, else its own volume without air. */
+export const gPerMl = (i: Ingredient): number => (i.gPerUsCup ? i.gPerUsCup / US_CUP_ML : 1 / specificVolume(i));
 
 /** mL of air one large white (33 g) holds when whipped, and the share that folding in loses. */
 const AIR_ML_PER_WHITE = { soft: 170, firm: 235 } as const;

@@ -77,8 +77,8 @@ export const amountOf = (m: Pick<OwnMeasure, 'unit' | 'which' | 'full'>): Amount
 });
 
 /** "cup", "two thirds of the blue ladle" as "2/3 blue ladle". */
-export function measureName(m: Pick<OwnMeasure, 'unit' | 'which' | 'full'>): string {
-  const unit = unitById(m.unit)?.one ?? m.unit;
+export function measureName(m: Pick<OwnMeasure, 'unit' | 'which' | 'full'>, many = false): string {
+  const unit = unitById(m.unit)?.[many ? 'many' : 'one'] ?? m.unit;
   return `${m.full === '1' ? '' : `${m.full} `}${m.which ? `${m.which} ` : ''}${unit}`;
 }
 

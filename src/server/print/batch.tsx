@@ -23,13 +23,15 @@ export interface SheetPaper {
   readonly lines: readonly SheetLine[];
   readonly split: Split;
   readonly units: Units;
+  /** By eye: dry and wet go into one. */
+  readonly oneBowl: boolean;
   /** How it is worked, and why. */
   readonly method: readonly WorkStep[];
 }
 
 /** The sheet to mix from, in the largest type that keeps it on one page. */
-export function BatchSheet({ name, about, lines, split, units, method }: SheetPaper) {
-  const groups = sheetGroups(lines);
+export function BatchSheet({ name, about, lines, split, units, oneBowl, method }: SheetPaper) {
+  const groups = sheetGroups(lines, oneBowl);
   const rows = lines.length + 1.4 * groups.length;
   // the method takes a third of the page where there is room; many lines are set closer
   const how = Math.max(7, Math.min(10, 200 / Math.max(1, method.length)));

@@ -11,6 +11,8 @@ interface Props {
   readonly lines: readonly SheetLine[];
   readonly split?: Split | undefined;
   readonly units: Units;
+  /** By eye: dry and wet go into one. */
+  readonly oneBowl?: boolean;
   /** How it is worked, and why each thing matters. */
   readonly method?: readonly WorkStep[];
 }
@@ -19,7 +21,7 @@ interface Props {
 const MOST_BOXES = 12;
 
 /** The sheet to mix from: read at arm's length, printed on one page. */
-export function MeasureSheet({ title, about, lines, split, units, method = [] }: Props) {
+export function MeasureSheet({ title, about, lines, split, units, oneBowl = false, method = [] }: Props) {
   // many lines are set closer, so that a long formula still prints on one page
   const row =
     lines.length > 40
@@ -45,7 +47,7 @@ export function MeasureSheet({ title, about, lines, split, units, method = [] }:
           {mixes <= MOST_BOXES ? ', and tick a box each time' : ''}.
         </p>
       ) : null}
-      {sheetGroups(lines).map((g) => (
+      {sheetGroups(lines, oneBowl).map((g) => (
         <div key={g.name} className="mt-3 break-inside-avoid print:mt-2">
           <h3 className="border-b-2 border-rim text-lg text-rim">{g.name}</h3>
           <ul>
@@ -82,8 +84,8 @@ export function MeasureSheet({ title, about, lines, split, units, method = [] }:
         </details>
       ) : null}
       <p className="mt-3 text-sm text-soft print:mt-2 print:text-[11px]">
-        Each bowl is in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon. What is too much of a dry thing
-        goes back, from a clean spoon; what has touched egg or milk does not.
+        {oneBowl ? 'It stands' : 'Each bowl is'} in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon. What
+        is too much of a dry thing goes back, from a clean spoon; what has touched egg or milk does not.
         {lines.some((l) => l.spoons) ? ' Where spoons stand beside the grams, the scale can’t weigh so little honestly.' : ''}
       </p>
       <p className="mt-1 text-sm text-soft print:mt-1 print:text-[11px]">

@@ -410,6 +410,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               method={p.method}
               lines={oneMix(p.sheet)}
               split={n ?? undefined}
+              oneBowl={exactness === 'eye'}
               units={units}
             />
             <div className="grid gap-1 text-[15px] print:hidden">

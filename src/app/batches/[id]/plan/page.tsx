@@ -44,6 +44,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             title={b.name}
             lines={oneMix(b.sheet)}
             split={b.split}
+            oneBowl={b.exactness === 'eye'}
             units={house.units}
             method={workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, pourings: pouringsOf(b), ways: day.ways, units: house.units, find })}
             about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}

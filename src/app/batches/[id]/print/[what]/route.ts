@@ -55,6 +55,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
         about: [...about, `version ${b.versionNumber}, ${made}`, stateWords],
         lines: oneMix(b.sheet),
         split: b.split,
+        oneBowl: b.exactness === 'eye',
         units,
         method: workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, pourings: pouringsOf(b), ways: waysOf(b, house), units, find }),
       }),
