@@ -5,6 +5,9 @@ alter table batches
   -- what stands in, in the order it was put in; a batch whose stand-ins are older has none here, and undoes them together
   add column stand_ins jsonb not null default '[]',
   -- "1/3 cup", where the portion was said so
-  add column portion_said text;
+  add column portion_said text,
+  -- batches begun together for one headcount share it
+  add column headcount uuid;
+create index batches_headcount on batches (headcount) where headcount is not null;
 -- of two ends, the one a piece was poured as
 alter table batch_taps add column end_id text check (end_id in ('a', 'b'));

@@ -34,8 +34,8 @@ import { changeHouse, loadHouse } from '@/server/queries/house';
 import type { Opened } from '@/server/queries/revised';
 import { putBack } from '@/server/queries/stock';
 import { changeCovers, makeAgain, previewSwap, putAway, standInPart, swapInBatch, undoSwaps } from '@/server/usecases/change-batch';
+import { startTogether } from '@/server/usecases/headcount';
 import { rebalanceMix } from '@/server/usecases/rebalance';
-import { startBatch } from '@/server/usecases/start-batch';
 import { acted } from './acted';
 
 export const saveFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
@@ -65,7 +65,7 @@ export const saveFormula = async (input: unknown): Promise<ActionResult<{ readon
 
 export const makeBatch = async (input: unknown): Promise<ActionResult<{ readonly batchId: string }>> =>
   acted('start-batch', startBatchSchema, input, async (b) => {
-    const started = await startBatch(b);
+    const started = await startTogether(b);
     return started.ok ? { ok: true, batchId: started.id } : refuse(started.message, { [started.path]: started.message });
   });
 

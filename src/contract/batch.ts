@@ -1,4 +1,5 @@
 /** What a batch is started, changed and finished by. */
+
 import { z } from 'zod';
 import { VERDICTS } from '@/core/batch/batch';
 import { MARKS, SCALES, STEPS } from '@/core/batch/came-out';
@@ -9,6 +10,7 @@ import { ONE } from '@/core/batch/split';
 import { TAKES } from '@/core/batch/take-out';
 import { END_IDS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
+import { MOST_BAGS } from '@/core/premix/premix';
 import { amount, count, moment, requestId, whole } from './fields';
 
 /** A portion in the words it was said in. */
@@ -113,6 +115,11 @@ export const startBatchSchema = z.object({
   /** What is lit for the second of two ends, where that is of another kind. */
   litSecond: litSchema.default({ on: null, most: null }),
   portionSaid,
+  /** Bags of premix that make a part of the headcount. */
+  bags: z
+    .array(z.object({ lotId: z.uuid(), bags: count('Bags', MOST_BAGS) }))
+    .max(20, 'At most 20 lots at once.')
+    .default([]),
   requestId,
 });
 

@@ -89,6 +89,8 @@ export interface Batch {
   readonly standIns?: readonly StandIn[];
   /** "1/3 cup": the portion as it was said; null: in millilitres. */
   readonly portionSaid?: string | null;
+  /** Batches begun together for one headcount share it. */
+  readonly headcount?: string | null;
   /** How often the sheet has been another since the start, from 1; and when last. */
   readonly sheetState?: number;
   readonly sheetAt?: Date | null;

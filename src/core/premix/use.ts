@@ -1,5 +1,6 @@
 /** Bags into a batch: the sheet is so many bags and what is added to them. */
 import type { SheetLine } from '../batch/sheet-line';
+import { piecesOf } from '../batter/volume';
 import type { TallyPart } from '../formula/tally';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
@@ -12,6 +13,21 @@ export function eggWords(i: Ingredient, grams: number): string {
   const n = grams / i.piece.grams;
   const near = Math.round(n);
   return n < 0.5 ? '' : ` (${Math.abs(n - near) < 0.02 ? '' : 'about '}${near >= 1 ? near : 'half'})`;
+}
+
+/** Bags that a plan can count on, and what makes batter of them. */
+export interface Bagged {
+  readonly lot: Lot;
+  /** What is added to 100 g of mix. */
+  readonly parts: readonly TallyPart[];
+  /** Of the batter, g/mL. */
+  readonly density: number;
+}
+
+/** Pieces that so many bags pour together. @param portionMl of one piece */
+export function piecesOfBags(b: Bagged, bags: number, portionMl: number): number {
+  const massG = bags * b.lot.bagG * (1 + b.parts.reduce((a, p) => a + p.grams, 0) / 100);
+  return bags > 0 ? piecesOf(massG, b.density, portionMl).pieces : 0;
 }
 
 /**

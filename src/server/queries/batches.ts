@@ -27,7 +27,7 @@ const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
-         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway",
+         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway",
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -108,6 +108,12 @@ export async function batchById(id: string): Promise<Batch | null> {
   return (await batchesFrom(`${SELECT_BATCH} where b.id = $1`, [id]))[0] ?? null;
 }
 
+/** The other batches of one headcount. */
+export const besideOf = (b: Pick<Batch, 'id' | 'headcount'>): Promise<{ id: string; name: string; ending: string | null; pieces: number | null }[]> =>
+  b.headcount
+    ? query('select id, name, ending, pieces_planned as pieces from batches where headcount = $1 and id <> $2 order by started_at, id', [b.headcount, b.id])
+    : Promise.resolve([]);
+
 export interface LogFilter {
   /** Words of its name, note, marks or change. */
   readonly text: string;
@@ -167,13 +173,14 @@ export interface NewBatch {
   readonly kind?: KindId | null;
   readonly school?: string | null;
   readonly portionSaid?: string | null;
+  readonly headcount?: string | null;
 }
 
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -192,6 +199,7 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
       b.eggs ?? null,
       b.school ?? null,
       b.portionSaid ?? null,
+      b.headcount ?? null,
     ],
   );
   const id = made.rows[0]?.id;

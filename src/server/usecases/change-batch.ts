@@ -29,7 +29,7 @@ import { tapsOf } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
-import { type Started, wantsOf, writeBatch } from './start-batch';
+import { type Started, wantsOf, writeBatches } from './start-batch';
 
 const endIn = (f: Formula, batch: Batch): EndId | null => (f.ends ? (batch.endId ?? 'a') : null);
 
@@ -363,5 +363,5 @@ export async function makeAgain(batchId: string, requestId: string | null): Prom
     school: batch.school === v.formula.school ? null : batch.school,
     requestId,
   };
-  return writeBatch(again, batch.deductions.length > 0 ? 'anyway' : 'no', house);
+  return writeBatches([{ batch: again, take: batch.deductions.length > 0 ? 'anyway' : 'no' }], house);
 }

@@ -3,14 +3,17 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { bagsLeft, FRESH_PREMIX } from '@/core/premix/premix';
+import { piecesOfBags } from '@/core/premix/use';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
-import { batchById } from '../queries/batches';
+import { batchById, besideOf } from '../queries/batches';
 import { saveVersion } from '../queries/formulas';
+import { loadHouse } from '../queries/house';
 import { keepPantry, stockNoted } from '../queries/pantry';
 import { discardBags, dropPremix, keepPremix, lotById, lots, lotsOfBatch, lotsOfFormula, type NewLot, premixById, usesOfLot } from '../queries/premixes';
 import { putBack } from '../queries/stock';
-import { makeLot, startFromBags } from './premix-lots';
+import { startTogether } from './headcount';
+import { bagsFor, makeLot, startFromBags } from './premix-lots';
 
 // its own database: the shelf is everybody's
 let versionId = '';
@@ -196,4 +199,35 @@ test('a premix has one name; what is in its bag stays once a lot was made; one w
   if (!other.ok) throw new Error(other.message);
   expect([await dropPremix(other.id), await dropPremix(other.id)]).toEqual([true, false]);
   expect((await lotsOfFormula(formulaId)).length).toBe((await lots(premixId)).length);
+});
+
+test('one headcount of bags and fresh batter: begun together, or neither; what is in the plan’s portion counts, and the books balance', async () => {
+  const id = await lotOf(6);
+  const house = await loadHouse();
+  const [bagged] = (await bagsFor(await lotsOfFormula(formulaId), house)).filter((b) => b.lot.id === id);
+  if (!bagged) throw new Error('the plan does not know of the bags');
+  const three = piecesOfBags(bagged, 3, 60);
+  const asked = 184;
+  const start = (bags: number, requestId: string | null = randomUUID()) =>
+    startTogether({
+      versionId,
+      driver: { by: 'pieces', pieces: asked - three, portionMl: 60 },
+      exactness: 'gram',
+      portionMl: 60,
+      bags: [{ lotId: id, bags }],
+      requestId,
+    });
+  const before = await query<{ n: number }>('select count(*)::int as n from batches');
+  // more bags than there are: the fresh batch is not begun either
+  expect(await start(7)).toMatchObject({ ok: false, path: 'bags' });
+  expect(await query('select count(*)::int as n from batches')).toEqual(before);
+  const request = randomUUID();
+  const [one, two] = await Promise.all([start(3, request), start(3, request)]);
+  expect(one.ok && two.ok && one.id === two.id).toBe(true);
+  expect(await left(id)).toBe(3);
+  const fresh = one.ok ? await batchById(one.id) : null;
+  const beside = fresh ? await besideOf(fresh) : [];
+  expect(beside).toEqual([{ id: expect.any(String), name: 'Bag cakes', ending: 'from the bag', pieces: three }]);
+  expect((fresh?.piecesPlanned ?? 0) + three).toBe(asked);
+  expect(await batchById(beside[0]?.id ?? '')).toMatchObject({ portionMl: 60, headcount: fresh?.headcount });
 });

@@ -22,6 +22,7 @@ import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams } from '@/core/quantity/say';
+import type { Result } from '@/core/result';
 import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import { insertBatch, type NewBatch } from '../queries/batches';
@@ -82,25 +83,30 @@ export const shortWords = (short: readonly Short[], house: Kitchen): string =>
     })
     .join('; ');
 
-/** Writes a batch and takes what it wants, or neither. */
-export async function writeBatch(
-  b: NewBatch,
-  take: Take,
-  house: Kitchen,
-  also: (client: PoolClient, batchId: string) => Promise<void> = async () => {},
-): Promise<Started> {
+/** A batch that is ready to be written. */
+export interface ToWrite {
+  readonly batch: NewBatch;
+  readonly take: Take;
+  readonly also?: (client: PoolClient, batchId: string) => Promise<void>;
+}
+
+/** Writes batches and takes what they want, or nothing of it. @returns the first of them */
+export async function writeBatches([first, ...more]: readonly ToWrite[], house: Kitchen): Promise<Started> {
+  if (!first) throw new Error('no batch to write');
   const stock = await stockNoted();
-  const wants = wantsOf(b.sheet, house, stock);
   try {
     return await transaction(async (client): Promise<Started> => {
-      const { id, again } = await insertBatch(client, b);
-      if (again) return { ok: true, id };
-      await also(client, id);
-      if (take !== 'no') {
-        const short = await takeFromShelf(client, { batchId: id }, wants, take === 'anyway');
+      const write = async ({ batch, take, also }: ToWrite): Promise<{ readonly id: string; readonly again: boolean }> => {
+        const made = await insertBatch(client, batch);
+        if (made.again) return made;
+        await also?.(client, made.id);
+        const short = take === 'no' ? [] : await takeFromShelf(client, { batchId: made.id }, wantsOf(batch.sheet, house, stock), take === 'anyway');
         if (short.length > 0 && take === 'enough')
           throw new Undone<Started>({ ok: false, path: 'take', message: `There is too little on the shelf. ${shortWords(short, house)}.`, short });
-      }
+        return made;
+      };
+      const { id, again } = await write(first);
+      for (const m of again ? [] : more) await write(m);
       return { ok: true, id };
     });
   } catch (e) {
@@ -109,21 +115,25 @@ export async function writeBatch(
   }
 }
 
+type Refusal = Extract<Started, { readonly ok: false }>;
+export type Prepared = Result<{ readonly write: ToWrite; readonly house: Kitchen }, Refusal>;
+export const cannot = (path: string, message: string): { readonly ok: false; readonly error: Refusal } => ({ ok: false, error: { ok: false, path, message } });
+
 /**
- * Starts a batch of a version. The sheet is worked out here, from the version as saved, and kept as it is.
- * @returns errors of the scaling, that there is no such version, or that the shelf has too little
+ * A batch of a version, ready to be written. The sheet is worked out here, from the version as saved, and kept as it is.
+ * @returns errors of the scaling, or that there is no such version
  */
-export async function startBatch(s: Start): Promise<Started> {
+export async function prepareBatch(s: Start): Promise<Prepared> {
   const { versionId, exactness, portionMl, split = ONE } = s;
   const end = s.end ?? null;
   const v = await versionById(versionId);
-  if (!v) return { ok: false, path: 'versionId', message: 'That version is not in this kitchen.' };
+  if (!v) return cannot('versionId', 'That version is not in this kitchen.');
   const house = await loadHouse();
   const driver = endsAsked(s.driver, v.formula);
   // of two ends the first, where both are made
   const at = atEnd(v.formula, driver.by === 'both' ? 'a' : end);
   const ready = readyFor({ formula: v.formula, house, end, driver, split, eggs: s.eggs ?? null });
-  if (!ready.ok) return { ok: false, path: ready.error.path, message: ready.error.message };
+  if (!ready.ok) return cannot(ready.error.path, ready.error.message);
   const { volume, thickness } = ready.value.before;
   const said = { density: volume?.densityGPerMl ?? null, paS: thickness?.paS ?? null, conventions: house.conventions };
   // words that mean another portion than the number are not kept
@@ -139,36 +149,39 @@ export async function startBatch(s: Start): Promise<Started> {
     split,
     stepG: scalesOf(house.gear)[0]?.stepG ?? 1,
   });
-  if (!planned.ok) return { ok: false, path: planned.error.path, message: planned.error.message };
+  if (!planned.ok) return cannot(planned.error.path, planned.error.message);
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const beside: SheetLine[] = [];
   for (const [n, x] of (s.sides ?? []).entries()) {
     const side = await sideById(x.sideId);
-    if (!side) return { ok: false, path: `sides.${n}`, message: 'One of the sauces and butters is not in this kitchen any more.' };
+    if (!side) return cannot(`sides.${n}`, 'One of the sauces and butters is not in this kitchen any more.');
     beside.push(...sideLines(side, x.people, n + 1, find, { ...house, exactness }));
   }
-  return writeBatch(
-    {
-      ...s,
-      driver: driver.by === 'both' && ends ? { ...driver, a: ends[0], b: ends[1] } : driver,
-      split,
-      portionSaid: pan ? null : saidOf(s.portionSaid, portionMl, said),
-      // null: as the version has it
-      kind: at.kind === v.formula.kind ? null : at.kind,
-      school: at.school === v.formula.school ? null : at.school,
-      sheet: [...planned.value.sheet, ...beside],
-      massG: planned.value.massG,
-      pieces: planned.value.pieces?.all ?? null,
-      ending: driver.by === 'both' ? `${driver.a.name} and ${driver.b.name}` : (endOf(v.formula, end)?.name ?? null),
-      endId: driver.by === 'both' ? null : (endOf(v.formula, end)?.id ?? null),
-    },
-    s.take ?? 'no',
-    house,
-    async (client, batchId) => {
-      const lit = (l: Lit | undefined, more: { readonly end?: 'b' }) =>
-        l && (l.on !== null || l.most !== null) ? noteEntry(client, batchId, { id: randomUUID(), at: Date.now(), act: { what: 'lit', ...more, ...l } }) : null;
-      await lit(s.lit, {});
-      await lit(s.litSecond, { end: 'b' });
-    },
-  );
+  const batch: NewBatch = {
+    ...s,
+    driver: driver.by === 'both' && ends ? { ...driver, a: ends[0], b: ends[1] } : driver,
+    split,
+    portionSaid: pan ? null : saidOf(s.portionSaid, portionMl, said),
+    // null: as the version has it
+    kind: at.kind === v.formula.kind ? null : at.kind,
+    school: at.school === v.formula.school ? null : at.school,
+    sheet: [...planned.value.sheet, ...beside],
+    massG: planned.value.massG,
+    pieces: planned.value.pieces?.all ?? null,
+    ending: driver.by === 'both' ? `${driver.a.name} and ${driver.b.name}` : (endOf(v.formula, end)?.name ?? null),
+    endId: driver.by === 'both' ? null : (endOf(v.formula, end)?.id ?? null),
+  };
+  const also = async (client: PoolClient, batchId: string): Promise<void> => {
+    const lit = (l: Lit | undefined, more: { readonly end?: 'b' }) =>
+      l && (l.on !== null || l.most !== null) ? noteEntry(client, batchId, { id: randomUUID(), at: Date.now(), act: { what: 'lit', ...more, ...l } }) : null;
+    await lit(s.lit, {});
+    await lit(s.litSecond, { end: 'b' });
+  };
+  return { ok: true, value: { write: { batch, take: s.take ?? 'no', also }, house } };
+}
+
+/** Starts a batch. @returns its id; or what is wrong with it, or that the shelf has too little */
+export async function startBatch(s: Start): Promise<Started> {
+  const made = await prepareBatch(s);
+  return made.ok ? writeBatches([made.value.write], made.value.house) : made.error;
 }

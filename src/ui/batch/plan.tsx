@@ -23,6 +23,7 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { pouredG } from '@/core/formula/tally';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
+import type { Bagged } from '@/core/premix/use';
 import { grams, massNumber } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -32,6 +33,7 @@ import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { partingWords, sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
+import { BagsPart, type BagsTyped } from './bags-part';
 import { type Beside, BesidePart } from './beside-part';
 import { LitPart } from './lit-part';
 import { MeasureSheet } from './measure-sheet';
@@ -42,6 +44,8 @@ import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
 import { Unsettled } from './unsettled';
 import { usePlan } from './use-plan';
+
+const NO_BAGS: readonly Bagged[] = [];
 
 /** The portion an end opens at, ml. */
 function portionAt(formula: Formula, end: EndId): string {
@@ -66,11 +70,13 @@ interface Props {
   readonly pieces: string | null;
   /** All there is of one thing drives it; null: something else does. */
   readonly all?: { readonly ingredientId: string; readonly grams: number } | null;
+  /** Bags of this formula's premix that are left. */
+  readonly bagged?: readonly Bagged[];
   readonly make: (input: unknown) => Promise<MakeAnswer>;
 }
 
 /** Plan: what drives the batch, how it is mixed, what goes with it, and the sheet to mix from. */
-export function Plan({ formulaId, versionId, number, formula, house, shelf, sides, cycleS, end: asked, pieces, all = null, make }: Props) {
+export function Plan({ formulaId, versionId, number, formula, house, shelf, sides, cycleS, end: asked, pieces, all = null, bagged = NO_BAGS, make }: Props) {
   const router = useRouter();
   const [end, setEnd] = useState(asked);
   const [typed, setTyped] = useState<PlanTyped>(() => {
@@ -113,6 +119,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const [serving, setServing] = useState<Serving | null>(null);
   const [lit, setLit] = useState(AS_USUAL);
   const [litSecond, setLitSecond] = useState(AS_USUAL);
+  const [bagsTyped, setBags] = useState<BagsTyped>({});
   const [both, setBoth] = useState<Readonly<Record<EndId, BothTyped>> | null>(null);
   const asking = useAsking();
   const changed = asking.touched;
@@ -123,7 +130,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
     setTyped((t) => ({ ...t, ...part }));
   };
 
-  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit, litSecond, both });
+  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit, litSecond, both, bagged, bagsTyped });
   const { kind, units, driver, means, planned, split } = p;
   const ok = planned !== null && p.besideRead.sides !== null;
   const stops = useMemo(() => unsettled(formula, house, end), [formula, house, end]);
@@ -146,6 +153,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
       lit,
       litSecond,
       portionSaid: p.portionSaid ?? undefined,
+      bags: p.bags?.taken.map((t) => ({ lotId: t.bagged.lot.id, bags: t.bags })) ?? [],
     };
     const took = take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no';
     const a = await asking.ask((requestId) => make({ ...what, take: took, requestId }), true);
@@ -234,6 +242,20 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             amountFor={p.amountFor}
           />
         )}
+        {p.bags && p.wantedAll !== null ? (
+          <BagsPart
+            typed={bagsTyped}
+            set={(t) => {
+              changed();
+              setBags(t);
+            }}
+            offered={bagged}
+            read={p.bags}
+            portionMl={p.portionMl}
+            asked={p.wantedAll}
+            pieces={kind.pieces}
+          />
+        ) : null}
         {means ? (
           <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={piecesName} cups={inMeasures(exactness)} />
         ) : null}
@@ -434,10 +456,11 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             <AfterSheet
               notice={`/formulas/${formulaId}/notice?version=${number}`}
               lines={p.account}
+              takes={p.takes}
               split={n ?? ONE}
               shelf={shelf}
               units={units}
-              pieces={total}
+              pieces={total === null ? null : total + (p.bags?.pieces ?? 0)}
               piecesName={piecesName}
               covers={p.covers}
             />

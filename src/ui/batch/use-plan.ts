@@ -3,12 +3,12 @@ import { useDeferredValue, useMemo } from 'react';
 import { analyse, circumstancesOf } from '@/core/analyse';
 import type { Lit } from '@/core/batch/acts';
 import { HURRIED } from '@/core/batch/batch';
-import { meansOf, portionOf, wantedPieces } from '@/core/batch/driver';
+import { type Driver, hasTestPiece, meansOf, portionOf, wantedPieces } from '@/core/batch/driver';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
 import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
 import { endsAsked, pouringsOf } from '@/core/batch/pourings';
 import type { Exactness } from '@/core/batch/scale';
-import { linesOfSheet, usesOf } from '@/core/batch/sheet';
+import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { type Side, sideLines } from '@/core/batch/sides';
 import { mixesIn, ONE } from '@/core/batch/split';
 import { surfacesFor } from '@/core/batch/surface';
@@ -26,8 +26,10 @@ import { EGG_G } from '@/core/pantry/egg-parts';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
+import { type Bagged, bagSheet } from '@/core/premix/use';
 /** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
 import { typedNumber } from '@/core/quantity/typed';
+import { type BagsTyped, readBags } from './bags-part';
 import { type Beside, readBeside } from './beside-part';
 import { amountFor, asTheCard, type BothTyped, type By, type PlanTyped, readBoth, readDriver } from './plan.state';
 import { readSplit, type SplitTyped } from './split-part';
@@ -47,6 +49,9 @@ export interface PlanOf {
   readonly lit: Lit;
   /** What is lit for the second of two ends, where that is of another kind. */
   readonly litSecond: Lit;
+  /** Bags of premix that may make a part of it, and how many as typed. */
+  readonly bagged: readonly Bagged[];
+  readonly bagsTyped: BagsTyped;
   /** Both ends from one base, as typed; null: one end is made. */
   readonly both: Readonly<Record<EndId, BothTyped>> | null;
 }
@@ -67,13 +72,22 @@ export function usePlan(q: PlanOf) {
   const circumstances = useMemo(() => analyse(lines, made.kind, school.id, circumstancesOf(made, house)), [lines, made, house, school.id]);
   const typedWith = { house, shelf, lines, card: circumstances, pan };
   const read = q.both && formula.ends ? readBoth(q.both, formula.ends, typed.testPiece === true, typedWith) : readDriver(typed, typedWith);
-  const { errors } = read;
   const portionMl = read.portion?.ml ?? (read.driver ? (portionOf(read.driver) ?? 60) : 60);
   const poured = portionMl;
   // the whole card in one bowl is the card, to the spoon; parted into bowls each loses its own
   const cardMakes = circumstances.volume ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces : null;
-  const asked1 = read.driver && q.splitTyped.by !== 'bowls' ? asTheCard(read.driver, cardMakes) : read.driver;
-  const driver = asked1 && endsAsked(asked1, formula);
+  // what bags make is not mixed fresh
+  const wantedAll = read.driver ? wantedPieces(read.driver) : null;
+  const canBag = q.bagged.length > 0 && wantedAll !== null && q.both === null && q.splitTyped.by !== 'kits';
+  const bags = canBag ? readBags(q.bagsTyped, q.bagged, portionMl) : null;
+  const fresh = wantedAll === null ? null : wantedAll - (bags?.pieces ?? 0);
+  const errors = { ...read.errors, ...(bags && Object.fromEntries(Object.entries(bags.errors).map(([id, why]) => [`bags.${id}`, why]))) };
+  const partly = ((d: Driver | null): Driver | null => {
+    if (!d || !bags || bags.pieces === 0) return bags && Object.keys(bags.errors).length > 0 ? null : d;
+    return fresh !== null && fresh > 0 ? { by: 'pieces', pieces: fresh, portionMl, ...(hasTestPiece(d) && { testPiece: true }) } : null;
+  })(read.driver);
+  const sized = partly && q.splitTyped.by !== 'bowls' ? asTheCard(partly, cardMakes) : partly;
+  const driver = sized && endsAsked(sized, formula);
 
   const whole = driver ? readyFor({ formula, house, end, driver, split: ONE, eggs: null }) : null;
   const before = whole?.ok ? whole.value.before : null;
@@ -104,7 +118,7 @@ export function usePlan(q: PlanOf) {
 
   const kits = q.splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
   const each = typedNumber(typed.each, '');
-  const guests = driver?.by === 'guests' ? driver.guests : wanted !== null && each > 0 ? Math.ceil(wanted / each) : null;
+  const guests = read.driver?.by === 'guests' ? read.driver.guests : wantedAll !== null && each > 0 ? Math.ceil(wantedAll / each) : null;
   const atTable = guests === null ? null : guests * kits;
   const besideRead = readBeside(q.beside, atTable);
   const find = (id: string) => findIngredient(id, house.conventions.own);
@@ -113,8 +127,11 @@ export function usePlan(q: PlanOf) {
     return side ? sideLines(side, b.people, n + 1, find, { ...house, exactness }) : [];
   });
   const sheet = planned?.ok ? [...planned.value.sheet, ...besideLines] : [];
-  const account = linesOfSheet(sheet, find);
-  const list = takeOut(usesOf(account, shelf), shelf);
+  // what is added to the bags is taken out with the rest; what is in them came off the shelf when the lot was made
+  const bagSheets = (bags?.taken ?? []).flatMap((t) => bagSheet(t.bagged.lot, t.bags, t.bagged.parts));
+  const account = linesOfSheet([...sheet, ...bagSheets], find);
+  const takes = linesOfSheet(offTheShelf([...sheet, ...bagSheets]), find);
+  const list = takeOut(usesOf(takes, shelf), shelf);
   const short = list.rows.filter((r) => (r.shortG ?? 0) > 0);
 
   // the steps of the day, for when it is to be served
@@ -170,7 +187,10 @@ export function usePlan(q: PlanOf) {
     portionSaid: read.portion?.comes ? typed.portion.trim() : null,
     poured,
     pieces,
-    covers: driver?.by === 'guests' ? driver.guests * kits : null,
+    covers: read.driver?.by === 'guests' ? read.driver.guests * kits : null,
+    bags,
+    wantedAll,
+    takes,
     amountFor: (by: By, t: PlanTyped): string => amountFor(by, t, means, typedWith),
     surfaces: surfacesFor(house.gear, made.kind, acrossOf(made.kind, circumstances, driver?.by === 'both' ? driver.a.portionMl : poured), q.lit),
     second,

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { batchAgain, coversHere, putAwayBatch, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { oneMix } from '@/core/batch/plan';
@@ -10,6 +11,7 @@ import { withTaken } from '@/core/batch/take-out';
 import { workSteps } from '@/core/day/method';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
+import { besideOf } from '@/server/queries/batches';
 import { tapsOf } from '@/server/queries/griddle';
 import { dayOf } from '@/server/usecases/day';
 import { batchAbout } from '@/ui/batch/about';
@@ -28,7 +30,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
   return batchPage(params, 'plan', async (b, house, stock, lots) => {
     const pieces = kindById(b.kind).pieces;
     const find = (id: string) => findIngredient(id, house.conventions.own);
-    const [day, taps] = await Promise.all([dayOf(b, house), tapsOf(b.id)]);
+    const [day, taps, beside] = await Promise.all([dayOf(b, house), tapsOf(b.id), besideOf(b)]);
     return (
       <div className="grid gap-6">
         <div className="print:hidden">
@@ -49,6 +51,22 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             method={workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, pourings: pouringsOf(b), ways: day.ways, units: house.units, find })}
             about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}
           />
+          {beside.length > 0 ? (
+            <p className="print:hidden">
+              One headcount with{' '}
+              {beside.map((x, n) => (
+                <span key={x.id}>
+                  {n > 0 ? ', ' : ''}
+                  <Link href={`/batches/${x.id}/plan`} className="font-semibold text-rim underline">
+                    {x.name}
+                    {x.ending ? `, ${x.ending}` : ''}
+                  </Link>
+                  {x.pieces === null ? '' : ` (${x.pieces})`}
+                </span>
+              ))}
+              .
+            </p>
+          ) : null}
           <ChangesPart batch={b} covers={coversHere} undo={undoSwapsHere} away={putAwayBatch} again={batchAgain} />
           <TakenView batch={b} lots={lots} house={house} putBack={untakeBatch} />
           {b.sheet.some((l) => l.parts) ? (

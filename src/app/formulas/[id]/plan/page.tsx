@@ -11,6 +11,7 @@ import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { lotsOfFormula } from '@/server/queries/premixes';
 import { sides } from '@/server/queries/sides';
+import { bagsFor } from '@/server/usecases/premix-lots';
 import { Plan } from '@/ui/batch/plan';
 import { AwayPage, Frame } from '@/ui/frame';
 import { BestBy } from '@/ui/premix/best-by';
@@ -39,6 +40,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const [v, house, stock, beside, cycleS, made] = r.value;
   if (!v) notFound();
   const bags = firstToUse(made);
+  const bagged = await reach(() => bagsFor(bags, house));
   const first = bags[0];
   const left = bags.reduce((a, l) => a + bagsLeft(l), 0);
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
@@ -72,6 +74,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
         end={v.formula.ends ? (asked.end === 'b' ? 'b' : 'a') : null}
         pieces={pieces}
         all={all}
+        bagged={bagged.up ? bagged.value : []}
         make={makeBatch}
       />
     </Frame>
