@@ -109,9 +109,9 @@ export async function batchById(id: string): Promise<Batch | null> {
 }
 
 /** The other batches of one headcount. */
-export const besideOf = (b: Pick<Batch, 'id' | 'headcount'>): Promise<{ id: string; name: string; ending: string | null; pieces: number | null }[]> =>
+export const besideOf = (b: Pick<Batch, 'id' | 'headcount'>): Promise<{ id: string; name: string; pieces: number | null }[]> =>
   b.headcount
-    ? query('select id, name, ending, pieces_planned as pieces from batches where headcount = $1 and id <> $2 order by started_at, id', [b.headcount, b.id])
+    ? query('select id, name, pieces_planned as pieces from batches where headcount = $1 and id <> $2 order by started_at, id', [b.headcount, b.id])
     : Promise.resolve([]);
 
 export interface LogFilter {

@@ -227,7 +227,7 @@ test('one headcount of bags and fresh batter: begun together, or neither; what i
   expect(await left(id)).toBe(3);
   const fresh = one.ok ? await batchById(one.id) : null;
   const beside = fresh ? await besideOf(fresh) : [];
-  expect(beside).toEqual([{ id: expect.any(String), name: 'Bag cakes', ending: 'from the bag', pieces: three }]);
+  expect(beside).toEqual([{ id: expect.any(String), name: 'Bag cakes, from the bag', pieces: three }]);
   expect((fresh?.piecesPlanned ?? 0) + three).toBe(asked);
   expect(await batchById(beside[0]?.id ?? '')).toMatchObject({ portionMl: 60, headcount: fresh?.headcount });
 });

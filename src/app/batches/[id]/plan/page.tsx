@@ -59,7 +59,6 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
                   {n > 0 ? ', ' : ''}
                   <Link href={`/batches/${x.id}/plan`} className="font-semibold text-rim underline">
                     {x.name}
-                    {x.ending ? `, ${x.ending}` : ''}
                   </Link>
                   {x.pieces === null ? '' : ` (${x.pieces})`}
                 </span>
