@@ -184,7 +184,7 @@ test('almond drink stands in: told before it is taken, marked on the sheet, name
   await change.getByRole('button', { name: 'Plan it for 20' }).click();
   await expect(page.getByText(/Planned anew/)).toBeVisible();
   await expect(page.getByText('20 pieces', { exact: false }).first()).toBeVisible();
-  await change.getByRole('button', { name: 'Take them out again' }).click();
+  await change.getByRole('button', { name: 'Take almond drink out again, back to whole milk' }).click();
   await expect(page.getByRole('region', { name: 'Sheet to mix from' })).not.toContainText('stands in');
   // put away, and made again from its plan
   await change.getByRole('button', { name: /^Put it away/ }).click();
@@ -284,4 +284,95 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
   await page.getByRole('button', { name: /^(Turned|Taken off) already: 1/ }).click();
   await page.getByRole('button', { name: /^Taken off already: 1/ }).click();
   await expect(step).toContainText('Pour 2, savoury');
+});
+
+test('flat cakes and balls from one bowl: each end its own kind, its own surface and times; what is tapped tells which is poured', async ({ page }) => {
+  await page.goto('/house');
+  await page.getByRole('button', { name: 'Add a ball pan' }).click();
+  await expect(page.getByText('Kept for the whole house')).toBeVisible();
+  await page.goto('/formulas/new');
+  await page
+    .getByLabel(/Paste a card, as it is/)
+    .fill('Two-way lock cakes\n250 g flour\n10 g baking powder\n4 g salt\n25 g sugar\n420 g milk\n2 eggs\n40 g butter, melted');
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await page.getByRole('button', { name: 'Two ends' }).click();
+  await page.getByRole('button', { name: 'Names, kinds and schools' }).click();
+  const ends = page.getByRole('dialog', { name: 'Names, kinds and schools of the ends' });
+  await ends.getByLabel('First end').fill('flat');
+  await ends.getByLabel('Second end').fill('balls');
+  await ends.getByRole('combobox', { name: 'Kind' }).nth(1).click();
+  await page.getByRole('option', { name: 'Ball pancake' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('radio', { name: 'balls' }).click();
+  await expect(page.getByRole('combobox', { name: 'Kind' })).toHaveText(/Ball pancake/);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 1')).toBeVisible();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('radio', { name: 'both from one base' }).click();
+  await page.getByLabel('Pieces, flat').fill('2');
+  await page.getByLabel('Pieces, balls').fill('3');
+  await page.getByLabel('Portion, flat').fill('1/4 cup');
+  await expect(page.getByRole('region', { name: 'What is lit for balls' })).toContainText(/at once on .*ball pan/i);
+  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('2 flat of 1/4 cup (59 ml) and 3 balls');
+  await axe(page);
+  const batch = await start(page);
+  await toWeighIn(page);
+  await tickAll(page);
+  await join(page);
+  await page.goto(`${batch}/griddle`);
+  const next = page.getByRole('region', { name: 'Next' });
+  await expect(next.getByRole('status')).toContainText('Pour 1, flat');
+  await expect(next.getByRole('status')).toContainText('1/4 cup (59 ml)');
+  // a free hollow tapped pours a ball, out of turn
+  await page
+    .getByRole('region', { name: /ball pan/i })
+    .getByRole('button', { name: 'Place 1: free' })
+    .click();
+  const count = page.getByRole('region', { name: 'Count' });
+  await expect(next.getByRole('radio', { name: 'balls, 2 left' })).toBeVisible();
+  await page.getByRole('button', { name: 'Poured: 2', exact: true }).click();
+  await expect(next.getByRole('radio', { name: 'flat, 1 left' })).toBeVisible();
+  await page.getByRole('button', { name: /^Turned already: 1/ }).click();
+  await page
+    .getByRole('region', { name: /ball pan/i })
+    .getByRole('button', { name: /Place 1: piece 1/ })
+    .click();
+  await expect(count).toContainText('flat 0 of 2, balls 1 of 3.');
+  await axe(page);
+});
+
+test('one headcount: a bag of the mix and the rest mixed fresh, begun together', async ({ page }) => {
+  await page.goto('/premix');
+  await page
+    .getByRole('link', { name: /Trailer/ })
+    .first()
+    .click();
+  await page
+    .getByRole('link', { name: /formula|Plan/i })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByLabel('Pieces', { exact: true }).fill('120');
+  const bags = page.getByRole('region', { name: 'From bags' });
+  await bags
+    .getByLabel(/^Bags of lot/)
+    .first()
+    .fill('99');
+  await expect(bags.getByRole('alert')).toContainText(/^Only \d+ are left/);
+  await bags
+    .getByLabel(/^Bags of lot/)
+    .first()
+    .fill('1');
+  const told = (await bags.getByRole('status').textContent()) ?? '';
+  const [, of, fresh] = /120 .* in all: (\d+) from bags, (\d+) mixed fresh/.exec(told) ?? [];
+  expect(Number(of) + Number(fresh)).toBe(120);
+  await axe(page);
+  const batch = await start(page);
+  await page.goto(`${batch}/plan`);
+  await expect(page.getByText(/^One headcount with/)).toContainText(`(${of})`);
+  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText(`${fresh} `);
 });
