@@ -281,15 +281,13 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
   const step = page.getByRole('region', { name: 'Next' }).getByRole('status');
   await expect(step).toContainText('Pour 1, sweet');
   await page.getByRole('button', { name: 'Poured: 1', exact: true }).click();
-  await page.getByRole('button', { name: /^(Turned|Taken off) already: 1/ }).click();
-  await page.getByRole('button', { name: /^Taken off already: 1/ }).click();
+  // turned and taken off where it lies, before the clock asks for it
+  await page.getByRole('button', { name: /: piece 1, first side/ }).click();
+  await page.getByRole('button', { name: /: piece 1, second side/ }).click();
   await expect(step).toContainText('Pour 2, savoury');
 });
 
 test('flat cakes and balls from one bowl: each end its own kind, its own surface and times; what is tapped tells which is poured', async ({ page }) => {
-  await page.goto('/house');
-  await page.getByRole('button', { name: 'Add a ball pan' }).click();
-  await expect(page.getByText('Kept for the whole house')).toBeVisible();
   await page.goto('/formulas/new');
   await page
     .getByLabel(/Paste a card, as it is/)
@@ -301,10 +299,10 @@ test('flat cakes and balls from one bowl: each end its own kind, its own surface
   await ends.getByLabel('First end').fill('flat');
   await ends.getByLabel('Second end').fill('balls');
   await ends.getByRole('combobox', { name: 'Kind' }).nth(1).click();
-  await page.getByRole('option', { name: 'Ball pancake' }).click();
+  await page.getByRole('option', { name: 'Ball cake' }).click();
   await page.keyboard.press('Escape');
   await page.getByRole('radio', { name: 'balls' }).click();
-  await expect(page.getByRole('combobox', { name: 'Kind' })).toHaveText(/Ball pancake/);
+  await expect(page.getByRole('combobox', { name: 'Kind' })).toHaveText(/Ball cake/);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await page.getByRole('button', { name: 'Scale and make' }).click();
@@ -314,7 +312,7 @@ test('flat cakes and balls from one bowl: each end its own kind, its own surface
   await page.getByLabel('Pieces, flat').fill('2');
   await page.getByLabel('Pieces, balls').fill('3');
   await page.getByLabel('Portion, flat').fill('1/4 cup');
-  await expect(page.getByRole('region', { name: 'What is lit for balls' })).toContainText(/at once on .*ball pan/i);
+  await expect(page.getByRole('region', { name: 'What is lit for balls' })).toContainText(/at once on round pan of seven/);
   await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('2 flat of 1/4 cup (59 ml) and 3 balls');
   await axe(page);
   const batch = await start(page);
@@ -326,32 +324,24 @@ test('flat cakes and balls from one bowl: each end its own kind, its own surface
   await expect(next.getByRole('status')).toContainText('Pour 1, flat');
   await expect(next.getByRole('status')).toContainText('1/4 cup (59 ml)');
   // a free hollow tapped pours a ball, out of turn
-  await page
-    .getByRole('region', { name: /ball pan/i })
-    .getByRole('button', { name: 'Place 1: free' })
-    .click();
+  await page.getByRole('region', { name: 'Round pan of seven' }).getByRole('button', { name: 'Place 1: free' }).click();
   const count = page.getByRole('region', { name: 'Count' });
   await expect(next.getByRole('radio', { name: 'balls, 2 left' })).toBeVisible();
   await page.getByRole('button', { name: 'Poured: 2', exact: true }).click();
   await expect(next.getByRole('radio', { name: 'flat, 1 left' })).toBeVisible();
-  await page.getByRole('button', { name: /^Turned already: 1/ }).click();
-  await page
-    .getByRole('region', { name: /ball pan/i })
-    .getByRole('button', { name: /Place 1: piece 1/ })
-    .click();
+  const pan = page.getByRole('region', { name: 'Round pan of seven' });
+  await pan.getByRole('button', { name: /: piece 1, first side/ }).click();
+  await pan.getByRole('button', { name: /: piece 1, second side/ }).click();
   await expect(count).toContainText('flat 0 of 2, balls 1 of 3.');
   await axe(page);
 });
 
 test('one headcount: a bag of the mix and the rest mixed fresh, begun together', async ({ page }) => {
   await page.goto('/premix');
+  await page.getByRole('link', { name: 'Camp trailer corn mix' }).click();
   await page
-    .getByRole('link', { name: /Trailer/ })
-    .first()
-    .click();
-  await page
-    .getByRole('link', { name: /formula|Plan/i })
-    .first()
+    .getByRole('main')
+    .getByRole('link', { name: /version \d/i })
     .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);

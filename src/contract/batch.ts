@@ -120,6 +120,8 @@ export const startBatchSchema = z.object({
     .array(z.object({ lotId: z.uuid(), bags: count('Bags', MOST_BAGS) }))
     .max(20, 'At most 20 lots at once.')
     .default([]),
+  /** The bags make all of it: nothing is mixed fresh. */
+  bagsAlone: z.boolean().default(false),
   requestId,
 });
 

@@ -1,27 +1,33 @@
 /** One headcount out of bags and of fresh batter: the batches are begun together, or none of them is. */
 import { randomUUID } from 'node:crypto';
+import { loadHouse } from '../queries/house';
 import { prepareBags } from './premix-lots';
 import { prepareBatch, type Start, type Started, type ToWrite, writeBatches } from './start-batch';
 
 export interface Together extends Start {
   /** Bags of lots that make a part of it, poured in the plan's portion. */
   readonly bags?: readonly { readonly lotId: string; readonly bags: number }[];
+  /** They make all of it: nothing is mixed fresh. */
+  readonly bagsAlone?: boolean;
 }
 
-/** @returns the fresh batch; or why nothing is begun */
-export async function startTogether({ bags = [], ...s }: Together): Promise<Started> {
-  const fresh = await prepareBatch(s);
-  if (!fresh.ok) return fresh.error;
-  if (bags.length === 0) return writeBatches([fresh.value.write], fresh.value.house);
-  const headcount = randomUUID();
-  const all: ToWrite[] = [fresh.value.write];
+/** @returns the fresh batch, or the first of the bags where they make all of it; or why nothing is begun */
+export async function startTogether({ bags = [], bagsAlone = false, ...s }: Together): Promise<Started> {
+  const all: ToWrite[] = [];
+  if (!bagsAlone || bags.length === 0) {
+    const fresh = await prepareBatch(s);
+    if (!fresh.ok) return fresh.error;
+    all.push(fresh.value.write);
+  }
   for (const b of bags) {
-    const made = await prepareBags({ ...b, product: null, take: s.take ?? 'no', requestId: null }, s.portionMl);
+    // one press of the button is told by its first batch
+    const made = await prepareBags({ ...b, product: null, take: s.take ?? 'no', requestId: all.length === 0 ? (s.requestId ?? null) : null }, s.portionMl);
     if (!made.ok) return made.error;
     all.push(made.value.write);
   }
+  const headcount = all.length > 1 ? randomUUID() : null;
   return writeBatches(
     all.map((w) => ({ ...w, batch: { ...w.batch, headcount, serving: s.serving ?? null } })),
-    fresh.value.house,
+    await loadHouse(),
   );
 }

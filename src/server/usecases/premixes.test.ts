@@ -230,4 +230,20 @@ test('one headcount of bags and fresh batter: begun together, or neither; what i
   expect(beside).toEqual([{ id: expect.any(String), name: 'Bag cakes, from the bag', pieces: three }]);
   expect((fresh?.piecesPlanned ?? 0) + three).toBe(asked);
   expect(await batchById(beside[0]?.id ?? '')).toMatchObject({ portionMl: 60, headcount: fresh?.headcount });
+  // bags that make all of it are begun by themselves, once
+  const again = randomUUID();
+  const alone = () =>
+    startTogether({
+      versionId,
+      driver: { by: 'pieces', pieces: 20, portionMl: 60 },
+      exactness: 'gram',
+      portionMl: 60,
+      bags: [{ lotId: id, bags: 1 }],
+      bagsAlone: true,
+      requestId: again,
+    });
+  const [x, y] = [await alone(), await alone()];
+  expect(x).toEqual(y);
+  expect(await left(id)).toBe(2);
+  expect(x.ok && (await batchById(x.id))).toMatchObject({ ending: 'from the bag', headcount: null });
 });

@@ -75,7 +75,7 @@ export function BagsPart({
         <p className="text-[15px]" role="status">
           {fresh > 0
             ? `${asked} ${pieces} in all: ${read.pieces} from bags, ${fresh} mixed fresh.`
-            : `The bags make ${read.pieces}, all of the ${asked} ${pieces}: take fewer here, or start them from their lot.`}
+            : `The bags make ${read.pieces} ${pieces}: all of the ${asked}, nothing is mixed fresh.`}
         </p>
       ) : null}
     </section>

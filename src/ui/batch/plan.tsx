@@ -132,17 +132,19 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
 
   const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit, litSecond, both, bagged, bagsTyped });
   const { kind, units, driver, means, planned, split } = p;
-  const ok = planned !== null && p.besideRead.sides !== null;
+  const ok = (planned !== null || p.bagsAlone !== null) && p.besideRead.sides !== null;
   const stops = useMemo(() => unsettled(formula, house, end), [formula, house, end]);
   const open = p.lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
   const errors = { ...asking.errors, ...p.errors, ...p.besideRead.errors };
 
   const start = async (): Promise<void> => {
-    const { split: asked } = split ?? {};
-    if (!driver || !asked) return;
+    const asked = split?.split ?? (p.bagsAlone ? ONE : null);
+    const drives = driver ?? p.bagsAlone;
+    if (!drives || !asked) return;
     const what = {
       versionId,
-      driver,
+      driver: drives,
+      bagsAlone: driver === null,
       exactness,
       portionMl: p.poured,
       end,
@@ -393,7 +395,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           <Refusal text={asking.refusal} />
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
             <Button look="now" size="work" disabled={!ok || asking.busy} onClick={() => void start()}>
-              {asking.busy ? 'Starting' : 'Start this batch'}
+              {asking.busy ? 'Starting' : p.bagsAlone ? 'Start the bags' : 'Start this batch'}
             </Button>
             <Button size="work" disabled={!ok} onClick={() => window.print()}>
               <Printer size={20} aria-hidden />
@@ -467,7 +469,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           </>
         ) : (
           <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 text-soft">
-            The sheet stands here as soon as the numbers on the left are right.
+            {p.bagsAlone ? 'All of it comes from bags: started, each has its sheet.' : 'The sheet stands here as soon as the numbers on the left are right.'}
           </section>
         )}
       </div>

@@ -190,6 +190,8 @@ export function usePlan(q: PlanOf) {
     covers: read.driver?.by === 'guests' ? read.driver.guests * kits : null,
     bags,
     wantedAll,
+    /** What is asked, where the bags make all of it. */
+    bagsAlone: read.driver && bags && bags.pieces > 0 && Object.keys(bags.errors).length === 0 && (fresh ?? 1) <= 0 ? read.driver : null,
     takes,
     amountFor: (by: By, t: PlanTyped): string => amountFor(by, t, means, typedWith),
     surfaces: surfacesFor(house.gear, made.kind, acrossOf(made.kind, circumstances, driver?.by === 'both' ? driver.a.portionMl : poured), q.lit),

@@ -4,6 +4,9 @@ import type { Surface } from '@/core/batch/surface';
 import { dueAt, onHeat, type Piece, type Place, type Step } from '@/core/griddle/board';
 import { clock } from './words';
 
+/** An iron or a ball pan, no wider than this, is not drawn as large as a griddle. */
+const SMALL_CM = 40;
+
 /** A surface from above, to scale, with what lies on it and since when. */
 export function SurfaceView({
   surface,
@@ -38,7 +41,7 @@ export function SurfaceView({
       </h2>
       <div
         className={`relative w-full border-4 border-rim bg-wash ${surface.round ? 'max-w-72 rounded-full' : 'max-w-[1000px] rounded-plate'}`}
-        style={{ aspectRatio: `${surface.wideCm} / ${surface.deepCm}`, maxWidth: surface.round || surface.slots.length > 4 ? undefined : '34rem' }}
+        style={{ aspectRatio: `${surface.wideCm} / ${surface.deepCm}`, maxWidth: surface.round || surface.wideCm > SMALL_CM ? undefined : '30rem' }}
       >
         {surface.slots.map((at, slot) => {
           const piece = on.find((p) => p.slot === slot);
