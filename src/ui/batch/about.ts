@@ -55,7 +55,7 @@ export function sheetAbout(a: About): readonly string[] {
   if (a.split?.by === 'kits')
     return [`${n} kits`, counted && `each ${counted}`, a.cups ? '' : `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`];
   const all = a.cups ? (a.volumeMl === null ? '' : `${millilitres(a.volumeMl)} of batter`) : `${grams(a.massG, a.units)} of batter${volume}`;
-  return a.split?.by === 'bowls'
+  return a.split?.by === 'bowls' && n > 1
     ? [counted, all, `${n} equal mixes${a.cups ? '' : ` of ${grams(a.massG / n, a.units)}`}`, wavesWords(a.split)]
     : [counted, all];
 }

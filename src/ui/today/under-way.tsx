@@ -1,7 +1,7 @@
 import { ArrowRight } from 'lucide-react';
 import Link from 'next/link';
 import { type Batch, type NextAction, nextAction } from '@/core/batch/batch';
-import { measureSaid } from '@/core/batch/sheet-line';
+import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import type { StepsOfDay } from '@/core/day/schedule';
 import { lower } from '@/core/day/steps';
 import { dayAfter, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
@@ -29,6 +29,10 @@ export const stepsInWords = (days: readonly StepsOfDay[], now: number, units: Un
       return `${count} ${on}${n === 0 ? `, next ${sayTime(Math.max(first.start, now), units)} ${lower(first.step.name)}` : ` from ${sayTime(first.start, units)}`}`;
     })
     .join('; ')}.`;
+
+/** "Weigh 396 g fine corn meal", "Take 1 bag of corn mix". */
+const weighWords = (l: SheetLine, units: Units): string =>
+  l.lot === undefined ? `Weigh ${measureSaid(l, units)} ${l.name.toLowerCase()}` : `Take ${l.text.toLowerCase()}`;
 
 /** The batches under way, oldest first, each with its one next action. */
 export function UnderWay({
@@ -59,7 +63,7 @@ export function UnderWay({
           const [to, says] = AFTER_WEIGHING[next.do];
           return (
             <li key={b.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-plate bg-white px-4 py-3">
-              <div className="min-w-0 flex-1">
+              <div className="min-w-56 flex-1">
                 <h3 className="truncate text-xl">{b.name}</h3>
                 <p className="text-sm text-soft">
                   {b.piecesPlanned ? `${b.piecesPlanned} pieces, ` : ''}begun {when(b.startedAt, units)}
@@ -69,7 +73,7 @@ export function UnderWay({
                 {steps[b.id]?.length ? <p className="text-[15px]">{stepsInWords(steps[b.id] ?? [], Date.now(), units)}</p> : null}
               </div>
               <Link href={`/batches/${b.id}/${to}`} className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}>
-                {weigh ? `Weigh ${measureSaid(next.line, units)} ${next.line.name.toLowerCase()}` : says}
+                {weigh ? weighWords(next.line, units) : says}
                 <ArrowRight size={20} aria-hidden className="shrink-0" />
               </Link>
             </li>
