@@ -81,7 +81,7 @@ export interface Recovered {
 }
 
 /** Less more of a thing than this is not weighed after, g. */
-const CRUMB_G = 0.05;
+export const CRUMB_G = 0.05;
 
 /**
  * The sheet for more pieces or fewer. What is not weighed is as the new plan has it; of what is weighed so much more goes in as

@@ -8,7 +8,7 @@ import { workedOn } from '@/core/balance/bench';
 import { pouredFor, swapRebalanced, swapsFor } from '@/core/balance/swaps';
 import { entriesOf } from '@/core/batch/acts';
 import type { Batch, StandIn } from '@/core/batch/batch';
-import { changesBetween, marked, type StandInPreview, withCovers } from '@/core/batch/changes';
+import { CRUMB_G, changesBetween, marked, type StandInPreview, withCovers } from '@/core/batch/changes';
 import type { Driver } from '@/core/batch/driver';
 import { asTaken } from '@/core/batch/kitchen';
 import { type Planned, plannedSheet, readyFor } from '@/core/batch/plan';
@@ -61,7 +61,17 @@ export async function standInsOf(batch: Batch, house: Kitchen): Promise<Readonly
 type Done<T = object> = ({ readonly ok: true } & T) | { readonly ok: false; readonly message: string };
 const no = (message: string): { readonly ok: false; readonly message: string } => ({ ok: false, message });
 
-const WEIGHED = 'Some of it is weighed already. Take it off the list first, or swap on the Bench for the next batch.';
+/** Lines that are weighed and would be another amount: a stand-in neither comes nor goes around them. */
+const weighedOther = (was: readonly SheetLine[], is: readonly SheetLine[], ticked: readonly string[]): readonly string[] =>
+  was
+    .filter((l) => ticked.includes(l.key))
+    .filter((l) => {
+      const now = is.find((x) => x.key === l.key);
+      return !now || bareName(now) !== bareName(l) || Math.abs((now.grams ?? 0) - (l.grams ?? 0)) > CRUMB_G;
+    })
+    .map(bareName);
+const weighed = (names: readonly string[]): string =>
+  `${names.join(', ')} ${names.length === 1 ? 'is' : 'are'} weighed already and would change. Take ${names.length === 1 ? 'it' : 'them'} off the list first, or swap on the Bench for the next batch.`;
 
 interface Open {
   readonly batch: Batch;
@@ -151,7 +161,14 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
     if (!open.rows[0]) return no('That batch is finished, or not in this kitchen.');
     if (open.rows[0].state !== batch.sheetState) return no('The sheet has just been changed by another hand: look at it, and ask again.');
     const ticked = await client.query<{ key: string }>('select line_key as key from batch_ticks where batch_id = $1', [batch.id]);
-    if (onlyUnweighed && ticked.rows.length > 0) return no(WEIGHED);
+    const changed = onlyUnweighed
+      ? weighedOther(
+          batch.sheet,
+          to.sheet,
+          ticked.rows.map((t) => t.key),
+        )
+      : [];
+    if (changed.length > 0) return no(weighed(changed));
     if (ticked.rows.some((t) => !batch.ticked.includes(t.key))) return no('Something was weighed meanwhile: look at it, and ask again.');
     await client.query(
       `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now(), stand_ins = $8
@@ -177,7 +194,7 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
 
 /**
  * Puts a stand-in on a batch's sheet, the other lines making up for it, and takes it from the shelf in place of what was
- * taken. Only while nothing is weighed.
+ * taken. Only while nothing that it changes is weighed.
  */
 export async function swapInBatch(batchId: string, lineKey: string, to: string, withId: string | null): Promise<Done> {
   const open = await openBatch(batchId);
@@ -255,7 +272,7 @@ export async function standInPart(batchId: string, lineKey: string, hasG: number
 }
 
 /**
- * Takes a stand-in out again, or all of them: the sheet is as it was planned, with the others put in anew. Only while nothing is weighed.
+ * Takes a stand-in out again, or all of them: the sheet is as it was planned, with the others put in anew. Only while nothing that it changes is weighed.
  * @param nth from 0, as they were put in; null: all
  */
 export async function undoSwaps(batchId: string, nth: number | null): Promise<Done> {

@@ -268,6 +268,23 @@ test('of two stand-ins one is taken out alone: the other stays, as if it had bee
   expect(await b.at()).toMatchObject({ standIns: [], swapped: null, unswapped: null });
 });
 
+test('a stand-in goes again while nothing that it changes is weighed: another line may be', async () => {
+  const b = await open({ take: 'no' });
+  expect(await swapInBatch(b.id, 'l2', 'oat-drink', null)).toEqual({ ok: true });
+  const now = await b.at();
+  const before = now.unswapped?.sheet ?? [];
+  const same = now.sheet.find((l) => before.some((x) => x.key === l.key && Math.abs((x.grams ?? 0) - (l.grams ?? 0)) < 0.01 && x.name === l.name));
+  if (!same) throw new Error('every line has changed');
+  await keepItems(b.id, [{ id: randomUUID(), do: 'line', key: 'l2', to: 800 }]);
+  expect(await undoSwaps(b.id, 0)).toMatchObject({ ok: false, message: expect.stringMatching(/^Oat drink .*weighed already/) });
+  await keepItems(b.id, [
+    { id: randomUUID(), do: 'line', key: 'l2', to: false },
+    { id: randomUUID(), do: 'line', key: same.key, to: true },
+  ]);
+  expect(await undoSwaps(b.id, 0)).toEqual({ ok: true });
+  expect((await b.at()).ticked).toEqual([same.key]);
+});
+
 test('made again in cups after a part stood in: the plan in its own measures, and no line of the part', async () => {
   const b = await open({ take: 'no', exactness: 'kitchen', driver: { by: 'factor', factor: 1 } });
   const before = await b.at();

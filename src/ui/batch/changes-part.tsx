@@ -71,7 +71,7 @@ export function ChangesPart({
           <p>
             Standing in: <strong>{standIns.map((l) => `${l.name} for ${l.standsFor?.toLowerCase()}`).join('; ')}</strong>.
           </p>
-          {open && batch.unswapped && batch.ticked.length === 0
+          {open && batch.unswapped
             ? (batch.standIns?.length ? [...batch.standIns.entries()] : [[null, null] as const]).map(([nth, s]) => (
                 <Button
                   key={nth}

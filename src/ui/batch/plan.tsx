@@ -21,6 +21,7 @@ import { atEnd, countedLines, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { pouredG } from '@/core/formula/tally';
+import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import type { Bagged } from '@/core/premix/use';
@@ -113,7 +114,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   });
   const [splitTyped, setSplit] = useState<SplitTyped>(FRESH_SPLIT);
   const [beside, setBeside] = useState<readonly Beside[]>([]);
-  const [exactness, setExactness] = useState<Exactness>('gram');
+  const [exactness, setExactness] = useState<Exactness>(scalesOf(house.gear).length === 0 ? 'kitchen' : 'gram');
   const [eggs, setEggs] = useState<number | null>(null);
   const [take, setTake] = useState(true);
   const [serving, setServing] = useState<Serving | null>(null);
