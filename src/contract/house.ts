@@ -48,12 +48,18 @@ export const waysSchema = z.object({
     .max(MOST_ALTITUDE_M, `Altitude: at most ${MOST_ALTITUDE_M.toLocaleString('en-GB')} m.`),
 });
 
+const makerSchema = z.object({
+  name: z.string().trim().max(80, 'Maker: at most 80 characters.'),
+  place: z.string().trim().max(120, 'Place: at most 120 characters.'),
+});
+
 export const houseSchema = z.object({
   conventions: conventionsSchema,
   ways: waysSchema,
   units: unitsSchema,
   gear: z.array(gearSchema).max(60, 'At most 60 things.'),
   drawer: z.array(z.enum(TOOLS)).max(TOOLS.length),
+  maker: makerSchema,
 });
 /** What of a house is to be changed; the rest stays. */
 export const houseChangeSchema = z.object({
@@ -62,6 +68,7 @@ export const houseChangeSchema = z.object({
   units: unitsSchema.partial().optional(),
   gear: houseSchema.shape.gear.optional(),
   drawer: houseSchema.shape.drawer.optional(),
+  maker: makerSchema.partial().optional(),
 });
 /** A change, and the same parts as they were when the page was opened: compared, never written. */
 export const houseSaveSchema = z.object({ change: houseChangeSchema, base: z.custom<z.output<typeof houseChangeSchema>>().nullable().default(null), decided });
@@ -72,4 +79,5 @@ export const keptHouseSchema = z.object({
   units: unitsSchema.partial().default({}),
   gear: z.array(gearSchema).optional(),
   drawer: z.array(z.enum(TOOLS)).optional(),
+  maker: makerSchema.partial().default({}),
 });

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { TAKES } from '@/core/batch/take-out';
 import { KIND_IDS, kindById } from '@/core/formula/kinds';
-import { MOST_BAGS, MOST_PRODUCTS } from '@/core/premix/premix';
+import { MOST_BAGS, MOST_PRODUCTS, USE_KINDS } from '@/core/premix/premix';
 import { amount, count, day, requestId } from './fields';
 
 const productSchema = z
@@ -32,23 +32,52 @@ export const lotSchema = z.object({
   ingredientLots: z.record(z.string().max(60), z.string().trim().max(40, 'At most 40 characters.')),
   checked: z.string().trim().max(300, 'At most 300 characters.'),
   note: z.string().trim().max(1000, 'At most 1,000 characters.'),
+  madeBy: z.string().trim().max(80, 'At most 80 characters.').default(''),
   take: z.enum(TAKES),
   requestId,
 });
 
+/** Half a bag is half. */
+const bagsOut = z.number('Bags: write a number.').positive('Bags: more than nothing.').max(MOST_BAGS, `Bags: at most ${MOST_BAGS}.`);
+const who = z.string().trim().min(1, 'Write who.').max(80, 'At most 80 characters.');
+const why = z.string().trim().min(1, 'Write why.').max(300, 'At most 300 characters.');
+
 export const fromBagsSchema = z.object({
   lotId: z.uuid(),
-  bags: count('Bags', MOST_BAGS),
+  bags: bagsOut,
   product: productSchema,
   take: z.enum(TAKES),
   requestId,
 });
 
-export const discardSchema = z.object({
+/** Bags that leave without a batch: who has them, or who threw them away and why. */
+export const bagsGoneSchema = z
+  .object({
+    lotId: z.uuid(),
+    bags: bagsOut,
+    kind: z.enum(USE_KINDS),
+    who: z.string().trim().max(80, 'At most 80 characters.').default(''),
+    why: z.string().trim().max(300, 'At most 300 characters.').default(''),
+    price: z.number('Price: write a number.').min(0, 'Price: not less than nothing.').max(1_000_000, 'Price: at most 1,000,000.').nullable().default(null),
+    requestId,
+  })
+  .superRefine((b, ctx) => {
+    if ((b.kind === 'sale' || b.kind === 'gift') && b.who === '') ctx.addIssue({ code: 'custom', path: ['who'], message: 'Write who has them.' });
+    if ((b.kind === 'bin' || b.kind === 'other') && b.why === '') ctx.addIssue({ code: 'custom', path: ['why'], message: 'Write why.' });
+  });
+
+export const undoUseSchema = z.object({ useId: z.uuid(), who, why, requestId });
+
+export const correctLotSchema = z.object({
   lotId: z.uuid(),
   bags: count('Bags', MOST_BAGS),
-  why: z.string().trim().min(1, 'Write why.').max(200, 'At most 200 characters.'),
-  requestId,
+  ingredientLots: lotSchema.shape.ingredientLots,
+  checked: lotSchema.shape.checked,
+  note: lotSchema.shape.note,
+  who,
+  why,
 });
+
+export const voidLotSchema = z.object({ lotId: z.uuid(), who, why, back: z.boolean() });
 
 export const dropPremixSchema = z.object({ id: z.uuid() });

@@ -1,8 +1,10 @@
 /** What stands in JSON columns and is nobody's form: written by the app itself, read field by field. */
 import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
+import { KIND_IDS } from '@/core/formula/kinds';
 import { entrySchema, formulaSchema, settingsSchema } from './formula';
 import { conventionsSchema } from './house';
+import { unitsSchema } from './pantry';
 
 const gramsKept = z.number().min(0).max(1e9);
 const partSchema = z.object({ id: z.string(), grams: gramsKept });
@@ -30,6 +32,43 @@ export const sheetLineSchema = z.object({
 
 /** What went into a lot. */
 export const lotItemSchema = z.object({ id: z.string(), name: z.string(), grams: gramsKept, lot: z.string().default('') });
+
+const run = z.object({ text: z.string(), strong: z.boolean().optional() });
+/** What a lot was made as. */
+export const frozenSchema = z
+  .object({
+    name: z.string(),
+    maker: z.string().default(''),
+    place: z.string().default(''),
+    ingredients: z.array(run),
+    contains: z.array(z.string()),
+    nutrition: z
+      .object({
+        kJ: z.number(),
+        kcal: z.number(),
+        fatG: z.number(),
+        carbohydrateG: z.number(),
+        sugarsG: z.number(),
+        fibreG: z.number(),
+        proteinG: z.number(),
+        saltG: z.number(),
+      })
+      .nullable(),
+    storage: z.string(),
+    cautions: z.array(z.string()),
+    products: z.array(
+      z.object({
+        product: z.object({ kind: z.enum(KIND_IDS), school: z.string() }),
+        title: z.string(),
+        parts: z.array(z.object({ id: z.string(), name: z.string(), grams: gramsKept })),
+        density: z.number().positive(),
+        portionMl: z.number().positive().nullable(),
+        directions: z.string(),
+      }),
+    ),
+    units: unitsSchema,
+  })
+  .nullable();
 
 /** A version's columns. */
 export const keptConventionsSchema = conventionsSchema.partial();

@@ -3,9 +3,9 @@
 import { acted } from '@/app/acted';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { requestId, seen } from '@/contract/fields';
-import { discardSchema, dropPremixSchema, fromBagsSchema, lotSchema, premixSchema } from '@/contract/premix';
+import { bagsGoneSchema, correctLotSchema, dropPremixSchema, fromBagsSchema, lotSchema, premixSchema, undoUseSchema, voidLotSchema } from '@/contract/premix';
 import { versionById } from '@/server/queries/formulas';
-import { discardBags, dropPremix, keepPremix, type PremixFields } from '@/server/queries/premixes';
+import { correctLot, dropPremix, keepPremix, letBagsGo, type PremixFields, undoUse, voidLot } from '@/server/queries/premixes';
 import { GONE, type Opened } from '@/server/queries/revised';
 import { makeLot, startFromBags } from '@/server/usecases/premix-lots';
 
@@ -27,5 +27,14 @@ export const makeMixLot = async (input: unknown): Promise<WithId> => acted('make
 
 export const useBags = async (input: unknown): Promise<WithId> => acted('use-bags', fromBagsSchema, input, async (f) => answered(await startFromBags(f)));
 
-export const loseBags = async (input: unknown): Promise<WithId> =>
-  acted('discard-bags', discardSchema, input, async (d) => answered(await discardBags(d.lotId, d.bags, d.why, d.requestId)));
+export const bagsGone = async (input: unknown): Promise<WithId> =>
+  acted('bags-gone', bagsGoneSchema, input, async ({ lotId, requestId, ...l }) => answered(await letBagsGo(lotId, l, requestId)));
+
+export const undoGone = async (input: unknown): Promise<WithId> =>
+  acted('undo-gone', undoUseSchema, input, async ({ useId, who, why, requestId }) => answered(await undoUse(useId, who, why, requestId)));
+
+export const correctTheLot = async (input: unknown): Promise<WithId> =>
+  acted('correct-lot', correctLotSchema, input, async ({ lotId, who, why, ...to }) => answered(await correctLot(lotId, to, who, why)));
+
+export const voidTheLot = async (input: unknown): Promise<WithId> =>
+  acted('void-lot', voidLotSchema, input, async ({ lotId, who, why, back }) => answered(await voidLot(lotId, who, why, back)));

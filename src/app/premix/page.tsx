@@ -23,6 +23,9 @@ export default async function PremixPage() {
           <p className="text-soft">The dry side of a formula as a bag: its lots, its labels, and what it asks for at the bench.</p>
         </div>
         <div className="flex flex-wrap gap-2">
+          <Link href="/premix/recall" className={lookOf('plain')}>
+            Trace a lot
+          </Link>
           <Link href="/premix/foreign" className={lookOf('plain')}>
             A bought mix
           </Link>

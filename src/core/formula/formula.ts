@@ -145,6 +145,7 @@ export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula
   units: house.units,
   gear: house.gear,
   drawer: house.drawer,
+  maker: house.maker,
   today: house.today,
 });
 

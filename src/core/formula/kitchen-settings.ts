@@ -18,6 +18,8 @@ export interface Kitchen {
   readonly gear: readonly Gear[];
   /** The cups and spoons it measures with. */
   readonly drawer: readonly ToolId[];
+  /** Who stands on labels of what is made here; empty: nobody has said. */
+  readonly maker: { readonly name: string; readonly place: string };
   /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
   readonly today: string | null;
   /** Grows by one with every change of it. */
@@ -32,5 +34,6 @@ export const FRESH_KITCHEN: Kitchen = {
   units: FRESH_UNITS,
   gear: FRESH_GEAR,
   drawer: FRESH_DRAWER,
+  maker: { name: '', place: '' },
   today: null,
 };

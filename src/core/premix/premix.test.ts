@@ -5,14 +5,15 @@ import { EMPTY_FORMULA, type Formula, formulaLines } from '../formula/formula';
 import { KINDS, railOf } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Scale } from '../pantry/gear';
+import { kitchenName } from '../pantry/ingredient';
 import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
 import { PANEL } from '../testing/panel';
 import { BULK, bagOf, bulkDensity, isDry, itemsFor, moisturePct, NO_POWDERS } from './bag';
 import { blendSteps, FOLD_INTO, SMALL_SHARE, tooFine } from './blend';
+import { frozenLot, ingredientRuns, labelGaps } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
-import { bagLabels, directions } from './label';
-import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, lotNumber } from './premix';
+import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, lotNumber, sayBags, standing } from './premix';
 import { additionsFor } from './products';
 import { bagSheet } from './use';
 import { workPremix } from './work';
@@ -281,25 +282,61 @@ test('bags on a sheet: the mix as what is in it, and so much of each addition fo
   ]);
 });
 
-test('a label says what is in the bag by weight, whom it concerns, what to add, and its dates', () => {
-  const parts = [
-    { ingredient: ingredient('milk-whole'), grams: 130 },
-    { ingredient: ingredient('egg-large'), grams: 20 },
-  ];
-  const product = { product: { kind: 'griddle' as const, school: 'even' }, parts };
-  expect(directions(product, 500, FRESH_KITCHEN.units)).toBe('Griddle cakes: to a bag add 650 g whole milk and 100 g large egg (2).');
-  const labels = bagLabels(lot(), FRESH_PREMIX, [product], (id) => findIngredient(id), FRESH_KITCHEN.units);
-  expect(labels).toHaveLength(4);
-  expect(labels[3]).toMatchObject({ title: 'Corn mix', sub: 'Net 500 g; lot 260301-1, bag 4 of 4' });
-  expect(labels[0]?.body.slice(0, 2)).toEqual(['Ingredients, by weight: all-purpose wheat flour 90 %, granulated sugar 10 %.', 'Holds: wheat, gluten.']);
-  expect(labels[0]?.foot[0]).toMatch(/^Made 1 Mar 2026, best before 1 Sep 2026\./);
-  expect(labels[0]?.foot.at(-1)).toMatch(/^Do not eat raw/);
-  const lost = bagLabels(
-    lot({ contents: [{ id: 'own-gone', name: 'Gone flour', grams: 100, lot: '' }] }),
-    FRESH_PREMIX,
-    [],
-    (id) => findIngredient(id),
-    FRESH_KITCHEN.units,
+test('what a lot was made as: ingredients by weight, allergens set apart, compound ones in brackets, and the directions of each good in full', () => {
+  const w = workPremix(CARD, FRESH_KITCHEN, null, FRESH_PREMIX);
+  if (!w) throw new Error('nothing goes into the bag');
+  const contents = itemsFor(w.bag, 5000).map((p) => ({ id: p.ingredient.id, name: kitchenName(p.ingredient), grams: p.grams, lot: '' }));
+  const house = { ...FRESH_KITCHEN, maker: { name: 'Lantern Lock Boathouse', place: 'at the lock' } };
+  const find = (id: string) => findIngredient(id);
+  const f = frozenLot({ name: 'Cake mix', bagG: 500, contents, settings: FRESH_PREMIX, products: w.products }, house, find);
+  const text = f.ingredients.map((r) => (r.strong ? `*${r.text}*` : r.text)).join('');
+  // 250 flour, 25 sugar, 8 powder, 3 salt, 1.5 soda
+  expect(text).toBe(
+    'all-purpose *WHEAT* flour, granulated sugar, baking powder, double-acting (sodium bicarbonate, sodium aluminium sulphate, monocalcium phosphate, maize starch), table salt, baking soda',
   );
-  expect(lost[0]?.body[1]).toBe('Holds: none of the allergens listed; of Gone flour not stated.');
+  expect(f.contains).toEqual(['wheat', 'gluten']);
+  expect(f).toMatchObject({ maker: 'Lantern Lock Boathouse', place: 'at the lock', cautions: ['Do not eat raw: flour is uncooked.'] });
+  // of 287.5 g: 250 g flour at 364 kcal and 25 g sugar at 387 are 3.5 kcal a gram of mix; salt from the table, soda and powder
+  expect(f.nutrition?.kcal).toBeCloseTo((100 * contents.reduce((a, c) => a + (c.grams * (find(c.id)?.per100g.kcal ?? 0)) / 100, 0)) / 5000, 9);
+  expect(f.nutrition?.kJ).toBeCloseTo((f.nutrition?.kcal ?? 0) * 4.184, 6);
+  expect(f.products[0]?.directions).toMatch(/^To a bag add 69\d g (cultured )?buttermilk, .* Mix .* Heat .* Pour 60 ml each\. .* Makes about \d+\.$/);
+  // its maker's notes are for the page
+  expect(labelGaps(f, contents, find).join(' ')).toMatch(/hold it against your packet.*local food code/);
+  expect(labelGaps({ ...f, maker: '' }, contents, find)[0]).toMatch(/^Who makes it/);
+  // what the pantry does not know any more is not guessed at
+  const gone = [...contents, { id: 'own-gone', name: 'Gone flour', grams: 100, lot: '' }];
+  const without = frozenLot({ name: 'Cake mix', bagG: 500, contents: gone, settings: FRESH_PREMIX, products: w.products }, house, find);
+  expect(without.nutrition).toBeNull();
+  expect(labelGaps(without, gone, find).join(' ')).toMatch(/Gone flour: no longer in the pantry/);
+});
+
+test('an allergen that a name does not tell stands behind it; a blend is opened', () => {
+  const find = (id: string) => findIngredient(id);
+  const runs = (ids: readonly string[]) =>
+    ingredientRuns(
+      ids.map((id, n) => ({ id, name: kitchenName(ingredient(id)), grams: 100 - n, lot: '' })),
+      find,
+    )
+      .map((r) => (r.strong ? `*${r.text}*` : r.text))
+      .join('');
+  expect(runs(['buttermilk-powder', 'egg-powder-whole'])).toMatch(/^\*BUTTERMILK\* powder.*, .*\*EGG\*/);
+});
+
+test('the books: what stands is neither taken back nor takes back; half a bag is half', () => {
+  const use = (id: string, bags: number, undoes: string | null = null): LotUse => ({
+    id,
+    bags,
+    kind: 'sale',
+    who: '',
+    why: '',
+    price: null,
+    usedAt: new Date(0),
+    batchId: null,
+    batchName: null,
+    undoes,
+  });
+  expect(standing([use('a', 2), use('b', 0.5), use('c', -2, 'a')]).map((u) => u.id)).toEqual(['b']);
+  expect([sayBags(3), sayBags(2.5), sayBags(0.4)]).toEqual(['3', '2 1/2', '0.40']);
+  expect(bagsLeft(lot({ used: 3.5 }))).toBe(0.5);
+  expect(bagsLeft({ ...lot(), voidedAt: new Date(0) })).toBe(0);
 });

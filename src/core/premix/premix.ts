@@ -1,5 +1,8 @@
 /** A premix: the dry side of one version of a formula as a product, its lots, and their books. */
 
+import Fraction from 'fraction.js';
+import { writeNumber } from '../quantity/number';
+import type { Units } from '../quantity/say';
 import type { Unreadable } from '../records/unreadable';
 import type { Powders } from './bag';
 import type { Product } from './products';
@@ -37,14 +40,91 @@ export interface LotItem {
   readonly lot: string;
 }
 
+/** A piece of text on a label; what names an allergen is set apart by weight. */
+export interface Run {
+  readonly text: string;
+  readonly strong?: boolean | undefined;
+}
+
+export interface FrozenProduct {
+  readonly product: Product;
+  /** "Griddle cakes". */
+  readonly title: string;
+  /** For 100 g of mix. */
+  readonly parts: readonly { readonly id: string; readonly name: string; readonly grams: number }[];
+  /** Of the batter, g/mL, and what one piece is poured as, mL; null: it fills its pan. */
+  readonly density: number;
+  readonly portionMl: number | null;
+  /** From the additions to the yield, for one bag. */
+  readonly directions: string;
+}
+
+/** Of 100 g, as it is sold. */
+export interface LabelNutrition {
+  readonly kJ: number;
+  readonly kcal: number;
+  readonly fatG: number;
+  readonly carbohydrateG: number;
+  readonly sugarsG: number;
+  readonly fibreG: number;
+  readonly proteinG: number;
+  readonly saltG: number;
+}
+
+export interface FrozenLot {
+  readonly name: string;
+  readonly maker: string;
+  readonly place: string;
+  readonly ingredients: readonly Run[];
+  readonly contains: readonly string[];
+  /** Null: something in it is not known, and nothing is said. */
+  readonly nutrition: LabelNutrition | null;
+  readonly storage: string;
+  readonly cautions: readonly string[];
+  readonly products: readonly FrozenProduct[];
+  /** As the house wrote and weighed that day. */
+  readonly units: Units;
+}
+
+/** Where bags go; into a batch they go with the batch. */
+export const USE_KINDS = ['sale', 'gift', 'bin', 'other'] as const;
+export type UseKind = (typeof USE_KINDS)[number] | 'batch';
+export const USE_WORDS: Readonly<Record<UseKind, string>> = {
+  batch: 'into a batch',
+  sale: 'sold',
+  gift: 'given away',
+  bin: 'thrown away',
+  other: 'gone otherwise',
+};
+
+/** An entry of a lot's books; a counter-entry has less than no bags. */
 export interface LotUse {
   readonly id: string;
   readonly bags: number;
+  readonly kind: UseKind;
+  /** Who has them, or who threw them away; empty where nobody wrote it. */
+  readonly who: string;
   readonly why: string;
+  /** For all of them, in the house's money; null: none was written. */
+  readonly price: number | null;
   readonly usedAt: Date;
   readonly batchId: string | null;
   readonly batchName: string | null;
+  /** The entry it takes back. */
+  readonly undoes: string | null;
 }
+
+/** What of a lot was corrected, as it was before. */
+export interface LotChange {
+  readonly id: string;
+  readonly who: string;
+  readonly why: string;
+  readonly at: Date;
+  readonly was: { readonly bags: number; readonly contents: readonly LotItem[]; readonly checked: string; readonly note: string };
+}
+
+/** Entries that still stand: neither taken back nor taking back. */
+export const standing = (uses: readonly LotUse[]): readonly LotUse[] => uses.filter((u) => u.undoes === null && !uses.some((x) => x.undoes === u.id));
 
 export interface Lot {
   readonly id: string;
@@ -60,11 +140,26 @@ export interface Lot {
   readonly contents: readonly LotItem[];
   readonly checked: string;
   readonly note: string;
+  readonly madeBy?: string;
+  /** What it was made as; null: it was made before that was kept. */
+  readonly frozen?: FrozenLot | null;
+  readonly voidedAt?: Date | null;
+  readonly voidedBy?: string;
+  readonly voidWhy?: string;
   readonly unreadable?: readonly Unreadable[];
 }
 
-/** Bags that are there: what was made less what went. */
-export const bagsLeft = (l: Pick<Lot, 'bags' | 'used'>): number => l.bags - l.used;
+/** Less than this of a bag is none. */
+const CRUMB_BAGS = 1e-6;
+
+/** Bags that are there: what was made less what went; of a voided lot none. */
+export function bagsLeft(l: Pick<Lot, 'bags' | 'used'> & Partial<Pick<Lot, 'voidedAt'>>): number {
+  const left = l.voidedAt ? 0 : l.bags - l.used;
+  return left < CRUMB_BAGS ? 0 : left;
+}
+
+/** "3", "3 1/2", "0.4" bags. */
+export const sayBags = (n: number): string => (Math.abs(2 * n - Math.round(2 * n)) < 1e-6 ? writeNumber(new Fraction(Math.round(2 * n), 2)) : n.toFixed(2));
 
 /** Lots with bags, the one to use first in front: nearest its date, then the older. */
 export const firstToUse = <L extends Pick<Lot, 'bags' | 'used' | 'bestBefore' | 'made' | 'number'>>(lots: readonly L[]): readonly L[] =>

@@ -5,7 +5,8 @@ import type { TallyPart } from '../formula/tally';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { asWeighed, grams as sayGrams } from '../quantity/say';
-import type { Lot } from './premix';
+import { typedNumber } from '../quantity/typed';
+import { type Lot, sayBags } from './premix';
 
 /** Eggs to crack beside their grams: " (about 2)". */
 export function eggWords(i: Ingredient, grams: number): string {
@@ -13,6 +14,19 @@ export function eggWords(i: Ingredient, grams: number): string {
   const n = grams / i.piece.grams;
   const near = Math.round(n);
   return n < 0.5 ? '' : ` (${Math.abs(n - near) < 0.02 ? '' : 'about '}${near >= 1 ? near : 'half'})`;
+}
+
+/**
+ * Bags as they are typed: "3", "1/2", "1 1/2", or grams of an opened one, "250 g".
+ * @param left bags there are @param bagG g in one
+ */
+export function readBagCount(text: string, left: number, bagG: number): { readonly bags: number; readonly error: string | null } {
+  const g = /^(.+?)\s*g$/i.exec(text.trim());
+  const n = g ? typedNumber(g[1] ?? '', '') / bagG : typedNumber(text, 'bags');
+  if (Number.isNaN(n)) return { bags: 0, error: 'Write a number of bags, or of grams.' };
+  if (!(n > 0)) return { bags: 0, error: 'More than nothing.' };
+  if (n > left + 1e-6) return { bags: n, error: left === 0 ? 'None is left.' : `Only ${sayBags(left)} ${left <= 1 ? 'is' : 'are'} left.` };
+  return { bags: n, error: null };
 }
 
 /** Bags that a plan can count on, and what makes batter of them. */
@@ -25,10 +39,12 @@ export interface Bagged {
 }
 
 /** Pieces that so many bags pour together. @param portionMl of one piece */
-export function piecesOfBags(b: Bagged, bags: number, portionMl: number): number {
-  const massG = bags * b.lot.bagG * (1 + b.parts.reduce((a, p) => a + p.grams, 0) / 100);
-  return bags > 0 ? piecesOf(massG, b.density, portionMl).pieces : 0;
-}
+export const piecesOfBags = (b: Bagged, bags: number, portionMl: number): number =>
+  bags > 0 ? piecesOfMix(bags * b.lot.bagG, b.parts, b.density, portionMl) : 0;
+
+/** Pieces that so much mix pours with what is added to it. @param mixG g of mix @param per100g added to 100 g of it @param density of the batter, g/mL */
+export const piecesOfMix = (mixG: number, per100g: readonly TallyPart[], density: number, portionMl: number): number =>
+  piecesOf(mixG * (1 + per100g.reduce((a, p) => a + p.grams, 0) / 100), density, portionMl).pieces;
 
 /**
  * @param per100g what is added to 100 g of mix
@@ -41,7 +57,7 @@ export function bagSheet(
 ): readonly SheetLine[] {
   const massG = bags * lot.bagG;
   const inLot = lot.contents.reduce((a, c) => a + c.grams, 0);
-  const text = `${bags} ${bags === 1 ? 'bag' : 'bags'} of ${lot.premixName}`;
+  const text = `${sayBags(bags)} ${bags <= 1 ? 'bag' : 'bags'} of ${lot.premixName}`;
   const mix: SheetLine = {
     key: 'l1',
     text,

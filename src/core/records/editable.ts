@@ -4,7 +4,7 @@ import { type Shape, same } from './merge';
 const whole = (...names: string[]): Readonly<Record<string, Shape>> => Object.fromEntries(names.map((n) => [n, 'whole' as const]));
 
 export const SHAPES = {
-  house: { fields: { conventions: 'record', ways: 'record', units: 'record', gear: { by: 'id' }, drawer: 'set' } },
+  house: { fields: { conventions: 'record', ways: 'record', units: 'record', maker: 'record', gear: { by: 'id' }, drawer: 'set' } },
   stock: { fields: whole('price', 'packG', 'opened', 'bestBefore') },
   thing: {
     fields: {

@@ -10,7 +10,7 @@ const column = <T>(schema: z.ZodType<T>, fresh: T, more: Partial<Column<T>> = {}
   fresh,
   ...more,
 });
-const house = column(keptHouseSchema, { conventions: {}, ways: {}, units: {} });
+const house = column(keptHouseSchema, { conventions: {}, ways: {}, units: {}, maker: {} });
 const GRIDDLE = { id: 'long', sort: 'griddle', name: 'Long one', wideCm: 90, deepCm: 45 };
 
 test('what is whole is read as it is, and nothing is told', () => {
@@ -30,7 +30,7 @@ test('a griddle 600 cm wide is left out and told; the other gear, the altitude a
 
 test('one field that can’t be read does not empty its neighbours', () => {
   const read = readStored(house, { conventions: { cup: 'bucket', egg: 'large' }, ways: 'none', units: { weight: 'g', clock: 13 } });
-  expect(read.value).toEqual({ conventions: { egg: 'large' }, ways: {}, units: { weight: 'g' } });
+  expect(read.value).toEqual({ conventions: { egg: 'large' }, ways: {}, units: { weight: 'g' }, maker: {} });
   expect(read.unreadable.map((u) => u.where)).toEqual(['table.column.conventions.cup', 'table.column.ways', 'table.column.units.clock']);
 });
 

@@ -40,15 +40,18 @@ export function Paper({
   children,
   landscape = false,
   index = false,
+  dated,
 }: {
   readonly name: string;
   readonly children: ReactNode;
   readonly landscape?: boolean;
   readonly index?: boolean;
+  /** What stands in the file as its day, so that the same paper is the same file; left out: now. */
+  readonly dated?: Date;
 }) {
   fonts();
   return (
-    <Document title={name} creator="Even Crumb" producer="Even Crumb" language="en">
+    <Document title={name} creator="Even Crumb" producer="Even Crumb" language="en" {...(dated && { creationDate: dated, modificationDate: dated })}>
       <Page
         size={index ? 'A6' : 'A4'}
         orientation={landscape || index ? 'landscape' : 'portrait'}

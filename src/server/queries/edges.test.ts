@@ -6,6 +6,7 @@ import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { FRESH_PREMIX } from '@/core/premix/premix';
 import { migrate } from '../db/migrate';
 import { closePool, query, reach, transaction } from '../db/pool';
+import { putBack } from '../usecases/change-batch';
 import { startBatch } from '../usecases/start-batch';
 import { batchById, log, underWay } from './batches';
 import { eventLogOf, keepItems } from './event-log';
@@ -14,7 +15,6 @@ import { loadHouse, setHousePartAside } from './house';
 import { allThings, countStock, countsOf, keepStockNote, stockNoted } from './pantry';
 import { keepPremix, premixById } from './premixes';
 import { keepSide, sideById, sideFields } from './sides';
-import { putBack } from './stock';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 

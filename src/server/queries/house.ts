@@ -17,13 +17,15 @@ import { loadOwn } from './pantry';
 import { keepRaw, type Opened } from './revised';
 
 type KeptHouse = z.output<typeof keptHouseSchema>;
+/** What of a house is kept field by field. */
+type Part = 'conventions' | 'ways' | 'units' | 'maker';
 type HouseChange = z.output<typeof houseChangeSchema>;
 
 export const HOUSE: Column<KeptHouse> = {
   at: 'kitchen.house',
   called: 'the house',
   schema: keptHouseSchema,
-  fresh: { conventions: {}, ways: {}, units: {} },
+  fresh: { conventions: {}, ways: {}, units: {}, maker: {} },
 };
 
 declare global {
@@ -35,13 +37,14 @@ declare global {
 export const lastHouse = (): Kitchen | null =>
   globalThis.evenCrumbHouse ? { ...globalThis.evenCrumbHouse, today: localDay(Date.now(), globalThis.evenCrumbHouse.units) } : null;
 
-const orFresh = ({ conventions, ways, units, gear, drawer }: KeptHouse) => ({
+const orFresh = ({ conventions, ways, units, gear, drawer, maker }: KeptHouse) => ({
   conventions: { ...FRESH_KITCHEN.conventions, ...conventions },
   ways: { ...FRESH_KITCHEN.ways, ...ways },
   // a house that has not said where it is has this machine's clock, on every screen
   units: { ...FRESH_KITCHEN.units, ...units, zone: units.zone || zoneHere() },
   gear: gear ?? FRESH_KITCHEN.gear,
   drawer: drawer ?? FRESH_KITCHEN.drawer,
+  maker: { ...FRESH_KITCHEN.maker, ...maker },
 });
 
 export async function loadHouse(): Promise<Kitchen> {
@@ -80,11 +83,12 @@ function patchedGear(raw: unknown, before: readonly Gear[], after: readonly Gear
 
 /** The parts of a whole that a change speaks of. */
 const spokenOf = (change: HouseChange, whole: ReturnType<typeof orFresh>) => {
-  const of = (part: 'conventions' | 'ways' | 'units') => change[part] && Object.fromEntries(Object.keys(change[part]).map((k) => [k, bag(whole[part])[k]]));
+  const of = (part: Part) => change[part] && Object.fromEntries(Object.keys(change[part]).map((k) => [k, bag(whole[part])[k]]));
   return {
     ...(change.conventions && { conventions: of('conventions') }),
     ...(change.ways && { ways: of('ways') }),
     ...(change.units && { units: of('units') }),
+    ...(change.maker && { maker: of('maker') }),
     ...(change.gear && { gear: whole.gear }),
     ...(change.drawer && { drawer: whole.drawer }),
   };
@@ -107,12 +111,13 @@ export const changeHouse = (change: HouseChange, base?: HouseChange, decided: Op
     const value = m.value as HouseChange;
     if (raw !== undefined && bag(raw) !== raw) await keepRaw(client, 'kitchen.house', raw);
     const parts = bag(raw);
-    const patched = (k: 'conventions' | 'ways' | 'units') => (change[k] ? { [k]: { ...bag(parts[k]), ...value[k] } } : {});
+    const patched = (k: Part) => (change[k] ? { [k]: { ...bag(parts[k]), ...value[k] } } : {});
     const next = {
       ...parts,
       ...patched('conventions'),
       ...patched('ways'),
       ...patched('units'),
+      ...patched('maker'),
       ...(change.gear && { gear: patchedGear(parts.gear, now.gear, (value.gear ?? []) as readonly Gear[]) }),
       ...(change.drawer && { drawer: patchedDrawer(parts.drawer, now.drawer, (value.drawer ?? []) as readonly ToolId[]) }),
     };

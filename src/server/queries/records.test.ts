@@ -76,6 +76,7 @@ test('migrations are applied once', async () => {
     '0011_changes_after_the_start.sql',
     '0012_by_eye.sql',
     '0013_ends_and_stand_ins.sql',
+    '0014_lots_that_stay.sql',
   ]);
 });
 

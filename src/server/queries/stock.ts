@@ -3,7 +3,6 @@
  * rows of the shelf are locked in the order of their names, so that two who take at the same moment wait for each other.
  */
 import type { PoolClient } from 'pg';
-import { transaction } from '../db/pool';
 
 export interface Short {
   readonly ingredientId: string;
@@ -43,23 +42,10 @@ export async function takeFromShelf(client: PoolClient, who: Taker, wants: Reado
   return short;
 }
 
-/** Puts what a batch took back onto the shelf. */
-export const returnToShelf = (client: PoolClient, batchId: string) =>
+/** Puts what a batch or a lot took back onto the shelf. */
+export const returnToShelf = (client: PoolClient, who: Taker) =>
   client.query(
-    `with back as (delete from stock_takings where batch_id = $1 returning ingredient_id, taken_g)
+    `with back as (delete from stock_takings where batch_id = $1 or lot_id = $2 returning ingredient_id, taken_g)
      update stock s set on_hand_g = s.on_hand_g + back.taken_g from back where back.ingredient_id = s.ingredient_id and s.on_hand_g is not null`,
-    [batchId],
+    ['batchId' in who ? who.batchId : null, 'lotId' in who ? who.lotId : null],
   );
-
-/**
- * Puts back what a batch took, off the shelf and out of lots: it was not made after all. Once, however often it is asked.
- * @returns false when there is no such batch under way
- */
-export const putBack = (batchId: string): Promise<boolean> =>
-  transaction(async (client) => {
-    const batch = await client.query('select 1 from batches where id = $1 and finished_at is null for update', [batchId]);
-    if (batch.rowCount === 0) return false;
-    await returnToShelf(client, batchId);
-    await client.query('delete from lot_uses where batch_id = $1', [batchId]);
-    return true;
-  });

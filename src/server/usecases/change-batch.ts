@@ -28,6 +28,7 @@ import { versionById } from '../queries/formulas';
 import { tapsOf } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
+import { returnBags } from '../queries/premixes';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
 import { type Started, wantsOf, writeBatches } from './start-batch';
 
@@ -185,7 +186,7 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
       ],
     );
     if (batch.deductions.length > 0) {
-      await returnToShelf(client, batch.id);
+      await returnToShelf(client, { batchId: batch.id });
       await takeFromShelf(client, { batchId: batch.id }, wantsOf(to.sheet, house, stock), true);
     }
     return { ok: true };
@@ -341,14 +342,28 @@ export async function changeCovers(batchId: string, pieces: number): Promise<Don
   return done.ok ? { ok: true, stays } : done;
 }
 
+/**
+ * Puts back what a batch took, off the shelf and out of lots: it was not made after all. Once, however often it is asked; the
+ * lots' books keep both.
+ * @returns false when there is no such batch under way
+ */
+export const putBack = (batchId: string): Promise<boolean> =>
+  transaction(async (client) => {
+    const batch = await client.query('select 1 from batches where id = $1 and finished_at is null for update', [batchId]);
+    if (batch.rowCount === 0) return false;
+    await returnToShelf(client, { batchId });
+    await returnBags(client, batchId);
+    return true;
+  });
+
 /** Puts a batch away that is not made to the end. @param back what it took goes back onto the shelf */
 export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
   transaction(async (client) => {
     const r = await client.query('update batches set finished_at = now(), put_away = true where id = $1 and finished_at is null', [batchId]);
     if (r.rowCount === 0) return false;
     if (back) {
-      await returnToShelf(client, batchId);
-      await client.query('delete from lot_uses where batch_id = $1', [batchId]);
+      await returnToShelf(client, { batchId });
+      await returnBags(client, batchId);
     }
     return true;
   });

@@ -16,6 +16,7 @@ import { entriesFromCard } from '@/core/formula/from-card';
 import { KIND_IDS } from '@/core/formula/kinds';
 import { measureFrom } from '@/core/pantry/calibrate';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
+import { USE_KINDS } from '@/core/premix/premix';
 import { dayAfter, localDay } from '@/core/quantity/day';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { writeOutcome } from '../queries/batches';
@@ -23,7 +24,7 @@ import { keepItems } from '../queries/event-log';
 import { saveVersion } from '../queries/formulas';
 import { changeHouse } from '../queries/house';
 import { keepMeasure, keepPantry } from '../queries/pantry';
-import { discardBags, keepPremix } from '../queries/premixes';
+import { keepPremix, letBagsGo } from '../queries/premixes';
 import { keepSide } from '../queries/sides';
 import { makeLot } from './premix-lots';
 import { startBatch } from './start-batch';
@@ -97,7 +98,7 @@ async function loadPantry(): Promise<void> {
     })),
   );
   for (const { used, ...m } of measures) await keepMeasure({ ...measureFrom({ id: '', ...m }), used });
-  await changeHouse({ gear });
+  await changeHouse({ gear, maker: { name: 'Lantern Lock Boathouse', place: 'at the lock, by the towpath' } });
 }
 
 /** The sauces, butters and fillings it serves. */
@@ -115,7 +116,15 @@ const premixesSchema = z.array(
         bags: z.number().int(),
         lots: z.record(z.string(), z.string()),
         checked: z.string(),
-        gone: z.array(z.object({ bags: z.number().int(), why: z.string() })),
+        gone: z.array(
+          z.object({
+            bags: z.number(),
+            kind: z.enum(USE_KINDS).default('other'),
+            who: z.string().default(''),
+            why: z.string().default(''),
+            price: z.number().nullable().default(null),
+          }),
+        ),
       }),
     ),
   }),
@@ -140,7 +149,8 @@ async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): P
         requestId: null,
       });
       if (!made.ok) throw new Error(`${p.name}: ${made.message}`);
-      for (const g of l.gone) await discardBags(made.id, g.bags, g.why, null, ago((l.madeDaysAgo * 24) / 2));
+      for (const g of l.gone)
+        await letBagsGo(made.id, { bags: g.bags, kind: g.kind, who: g.who, why: g.why, price: g.price, usedAt: ago((l.madeDaysAgo * 24) / 2) });
     }
   }
 }

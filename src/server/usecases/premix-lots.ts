@@ -1,12 +1,16 @@
 import { piecesOf } from '@/core/batter/volume';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import type { TallyPart } from '@/core/formula/tally';
 import type { Version } from '@/core/formula/version';
 import { kitchenName } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
 import { itemsFor } from '@/core/premix/bag';
+import { frozenLot } from '@/core/premix/frozen';
 import { limitsOf } from '@/core/premix/keeping';
-import { firstToUse, type Lot, type LotItem } from '@/core/premix/premix';
-import type { Additions, Product } from '@/core/premix/products';
+import { type FrozenLot, type FrozenProduct, firstToUse, type Lot, type LotItem } from '@/core/premix/premix';
+import type { Product } from '@/core/premix/products';
+import { type RecalledLot, recallOf } from '@/core/premix/recall';
 import { type Bagged, bagSheet } from '@/core/premix/use';
 import { type WorkedPremix, workPremix } from '@/core/premix/work';
 import { transaction } from '../db/pool';
@@ -15,9 +19,9 @@ import type { NewBatch } from '../queries/batches';
 import { versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
-import { insertLot, lotById, type Made, type NewLot, type Premix, premixById, takeBags } from '../queries/premixes';
+import { freeze, insertLot, lotById, lotsByCode, type Made, type NewLot, type Premix, premixById, takeBags, usesOf } from '../queries/premixes';
 import { takeFromShelf } from '../queries/stock';
-import { cannot, type Prepared, type Started, shortWords, writeBatches } from './start-batch';
+import { cannot, type Prepared, type Started, shortWords, type ToWrite, writeBatches } from './start-batch';
 
 export interface WithWork {
   readonly premix: Premix;
@@ -52,7 +56,7 @@ export async function makeLot(l: NewLot): Promise<Made> {
   );
   try {
     return await transaction(async (client): Promise<Made> => {
-      const { id, again } = await insertLot(client, l, bagG, best.date, contents);
+      const { id, again } = await insertLot(client, l, bagG, best.date, contents, frozenOf(kept, bagG, contents, house));
       if (again || l.take === 'no') return { ok: true, id };
       const wants = new Map(parts.map((p) => [p.ingredient.id, p.grams]));
       const short = await takeFromShelf(client, { lotId: id }, wants, l.take === 'anyway');
@@ -66,6 +70,37 @@ export async function makeLot(l: NewLot): Promise<Made> {
   }
 }
 
+/** What a lot is made as, from what is there today. */
+const frozenOf = (kept: WithWork, bagG: number, contents: readonly LotItem[], house: Kitchen): FrozenLot =>
+  frozenLot({ name: kept.premix.name, bagG, contents, settings: kept.premix.settings, products: kept.worked?.products ?? [] }, house, (id) =>
+    findIngredient(id, house.conventions.own),
+  );
+
+/** A lot with what it was made as; one that is older than that is frozen at its first look, and stays so. */
+export async function frozenLotById(id: string, house: Kitchen): Promise<(Lot & { readonly frozen: FrozenLot }) | null> {
+  const lot = await lotById(id);
+  if (!lot) return null;
+  if (lot.frozen) return { ...lot, premixName: lot.frozen.name, frozen: lot.frozen };
+  const kept = await workedPremix(lot.premixId, house);
+  if (!kept || lot.unreadable?.length) return null;
+  await freeze(id, frozenOf(kept, lot.bagG, lot.contents, house));
+  const now = await lotById(id);
+  return now?.frozen ? { ...now, premixName: now.frozen.name, frozen: now.frozen } : null;
+}
+
+/** What a frozen product asks for, with the ingredients the pantry has. */
+export const partsOf = (p: FrozenProduct, house: Kitchen): readonly TallyPart[] =>
+  p.parts.flatMap((x) => {
+    const ingredient = findIngredient(x.id, house.conventions.own);
+    return ingredient ? [{ ingredient, grams: x.grams }] : [];
+  });
+
+/** Every lot a code leads to, with its books. @param code an ingredient's lot as its packet has it, or a mix's own number */
+export async function recalled(code: string): Promise<readonly RecalledLot[]> {
+  const lots = await lotsByCode(code);
+  return recallOf(code, lots, lots.length > 0 ? await usesOf(lots.map((l) => l.id)) : []);
+}
+
 export interface FromBags {
   readonly lotId: string;
   readonly bags: number;
@@ -75,56 +110,52 @@ export interface FromBags {
   readonly requestId: string | null;
 }
 
-/** The product of a mix that its own formula makes; or the one that is asked for. */
-const productOf = (kept: WithWork, asked: Product | null): Additions | undefined =>
-  kept.worked?.products.find((p) =>
-    asked ? p.product.kind === asked.kind && p.product.school === asked.school : p.product.kind === kept.version.formula.kind,
-  );
+/** What a lot can become: what is asked for, or what its formula itself makes. */
+const frozenProduct = (f: FrozenLot, asked: Product | null): FrozenProduct | undefined =>
+  asked ? f.products.find((p) => p.product.kind === asked.kind && p.product.school === asked.school) : f.products[0];
 
 /** Bags of a formula's mix that a plan can count on, the first to be used in front, with what is added to each. */
 export async function bagsFor(lots: readonly Lot[], house: Kitchen): Promise<readonly Bagged[]> {
-  const works = new Map<string, WithWork | null>();
   const out: Bagged[] = [];
-  for (const lot of firstToUse(lots)) {
-    const kept = works.get(lot.premixId) ?? (await workedPremix(lot.premixId, house));
-    works.set(lot.premixId, kept);
-    const product = kept && productOf(kept, null);
-    if (product) out.push({ lot, parts: product.parts, density: product.analysis.volume?.densityGPerMl ?? 1 });
+  for (const { id } of firstToUse(lots)) {
+    const lot = await frozenLotById(id, house);
+    const product = lot && frozenProduct(lot.frozen, null);
+    if (lot && product) out.push({ lot, parts: partsOf(product, house), density: product.density });
   }
   return out;
 }
 
 /** A batch from so many bags of a lot, ready to be written: the bags leave the lot, what is added leaves the shelf. @param portion mL; left out: the kind's usual */
 export async function prepareBags(f: FromBags, portion: number | null = null): Promise<Prepared> {
-  const lot = await lotById(f.lotId);
   const house = await loadHouse();
+  const lot = await frozenLotById(f.lotId, house);
   const kept = lot && (await workedPremix(lot.premixId, house));
-  if (!lot || !kept?.worked) return cannot('lotId', 'That lot is not in this kitchen any more.');
-  const product = productOf(kept, f.product);
+  if (!lot || !kept) return cannot('lotId', 'That lot is not in this kitchen any more.');
+  const product = frozenProduct(lot.frozen, f.product);
   if (!product) return cannot('product', 'This mix is not kept for that.');
-  const sheet = bagSheet(lot, f.bags, product.parts);
+  const sheet = bagSheet(lot, f.bags, partsOf(product, house));
   const mixG = f.bags * lot.bagG;
   const massG = sheet.reduce((a, l) => a + (l.grams ?? 0), 0);
   const kind = kindById(product.product.kind);
   const school = schoolOf(kind, product.product.school);
   const portionMl = portion ?? usualPortionMl(school);
-  const density = product.analysis.volume?.densityGPerMl ?? 1;
   const own = product.product.kind === kept.version.formula.kind;
   const batch: NewBatch = {
     versionId: kept.version.versionId,
-    driver: { by: 'factor', factor: mixG / kept.worked.bag.massG },
+    driver: { by: 'factor', factor: kept.worked ? mixG / kept.worked.bag.massG : 1 },
     exactness: 'gram',
     portionMl,
     requestId: f.requestId,
     split: { by: 'one' },
     sheet,
     massG,
-    pieces: school.portionMl === null ? null : piecesOf(massG, density, portionMl).pieces,
+    pieces: school.portionMl === null ? null : piecesOf(massG, product.density, portionMl).pieces,
     ending: own ? 'from the bag' : `as ${kind.pieces}`,
     kind: own ? null : product.product.kind,
     school: school.id === kept.version.formula.school ? null : school.id,
   };
-  return { ok: true, value: { write: { batch, take: f.take, also: (client, batchId) => takeBags(client, lot.id, f.bags, batchId, '') }, house } };
+  const also: ToWrite['also'] = (client, batchId) => takeBags(client, lot.id, { bags: f.bags, kind: 'batch', batchId });
+  return { ok: true, value: { write: { batch, take: f.take, also }, house } };
 }
 
 /** Starts a batch from bags. @returns its id; or that there are not so many, or too little on the shelf */

@@ -3,17 +3,33 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { bagsLeft, FRESH_PREMIX } from '@/core/premix/premix';
+import { holdersOf, recallCsv } from '@/core/premix/recall';
 import { piecesOfBags } from '@/core/premix/use';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { batchById, besideOf } from '../queries/batches';
 import { saveVersion } from '../queries/formulas';
-import { loadHouse } from '../queries/house';
+import { changeHouse, loadHouse } from '../queries/house';
 import { keepPantry, stockNoted } from '../queries/pantry';
-import { discardBags, dropPremix, keepPremix, lotById, lots, lotsOfBatch, lotsOfFormula, type NewLot, premixById, usesOfLot } from '../queries/premixes';
-import { putBack } from '../queries/stock';
+import {
+  changesOfLot,
+  correctLot,
+  dropPremix,
+  keepPremix,
+  letBagsGo,
+  lotById,
+  lots,
+  lotsOfBatch,
+  lotsOfFormula,
+  type NewLot,
+  premixById,
+  undoUse,
+  usesOfLot,
+  voidLot,
+} from '../queries/premixes';
+import { putBack } from './change-batch';
 import { startTogether } from './headcount';
-import { bagsFor, makeLot, startFromBags } from './premix-lots';
+import { bagsFor, frozenLotById, makeLot, recalled, startFromBags } from './premix-lots';
 
 // its own database: the shelf is everybody's
 let versionId = '';
@@ -140,7 +156,7 @@ test('never more bags than were made, however many take at once; one press is on
   const twice = await Promise.all([1, 2].map(() => startFromBags({ lotId: id, bags: 1, product: OWN, take: 'no', requestId })));
   expect(twice.map((s) => s.ok)).toEqual([true, true]);
   expect(await left(id)).toBe(0);
-  expect(await discardBags(id, 1, 'torn')).toMatchObject({ ok: false, message: 'No bag of this lot is left.' });
+  expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'torn' })).toMatchObject({ ok: false, message: 'No bag of this lot is left.' });
   // and the same press once more, when no bag is left, is still that batch
   expect(await startFromBags({ lotId: id, bags: 1, product: OWN, take: 'no', requestId })).toEqual(twice[0]);
 });
@@ -163,7 +179,7 @@ test('whatever is used, given away and put back, in any order: made = left + use
           if (s.ok) batches.push({ id: s.id, bags: a.bags });
           if (s.ok) there -= a.bags;
         } else if (a.do === 'lose') {
-          const gone = await discardBags(id, a.bags, 'torn');
+          const gone = await letBagsGo(id, { bags: a.bags, kind: 'bin', why: 'torn' });
           expect(gone.ok).toBe(a.bags <= there);
           if (gone.ok) there -= a.bags;
         } else {
@@ -246,4 +262,112 @@ test('one headcount of bags and fresh batter: begun together, or neither; what i
   expect(x).toEqual(y);
   expect(await left(id)).toBe(2);
   expect(x.ok && (await batchById(x.id))).toMatchObject({ ending: 'from the bag', headcount: null });
+});
+
+test('a lot stays what it was made as, whatever becomes of the house and the product; an older one is frozen at its first look', async () => {
+  const now = await premixById(premixId);
+  if (!now) throw new Error('no premix');
+  await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...now.settings, products: [{ kind: 'waffle', school: 'crisp' }] } });
+  const id = await lotOf(2);
+  const was = (await frozenLotById(id, await loadHouse()))?.frozen;
+  expect(was?.name).toBe('Bag mix');
+  expect(was?.ingredients.filter((r) => r.strong).map((r) => r.text)).toEqual(['WHEAT']);
+  await changeHouse({ maker: { name: 'Another maker' }, units: { weight: 'oz' }, conventions: { flourFill: 'dipped' } });
+  const premix = await premixById(premixId);
+  if (!premix) throw new Error('no premix');
+  expect(
+    await keepPremix({ id: premixId, versionId, name: 'Another name', settings: { ...premix.settings, storage: 'elsewhere', products: [] } }),
+  ).toMatchObject({
+    ok: true,
+  });
+  expect((await frozenLotById(id, await loadHouse()))?.frozen).toEqual(was);
+  // its additions too: a waffle of this bag is as it was
+  expect(was?.products.map((p) => p.product.kind)).toContain('waffle');
+  expect((await startFromBags({ lotId: id, bags: 0.5, product: { kind: 'waffle', school: 'crisp' }, take: 'no', requestId: null })).ok).toBe(true);
+  expect(await left(id)).toBe(1.5);
+  // made before that was kept
+  await query('update lots set frozen = null where id = $1', [id]);
+  const first = (await frozenLotById(id, await loadHouse()))?.frozen;
+  expect(first?.maker).toBe('Another maker');
+  await changeHouse({ maker: { name: '' }, units: { weight: 'g' }, conventions: { flourFill: 'spooned' } });
+  expect((await frozenLotById(id, await loadHouse()))?.frozen).toEqual(first);
+  await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: premix.settings });
+});
+
+test('an entry is taken back by another, once; a lot is corrected or voided with who and why, and what it was is kept', async () => {
+  await note('flour-all-purpose', 5000);
+  const made = await make({ bags: 4, take: 'enough', ingredientLots: { 'flour-all-purpose': 'M-1' } });
+  if (!made.ok) throw new Error(made.message);
+  const { id } = made;
+  expect(await letBagsGo(id, { bags: 1.5, kind: 'sale', who: 'Café', price: 9 })).toMatchObject({ ok: true });
+  const [sale] = await usesOfLot(id);
+  if (!sale) throw new Error('no entry');
+  const twice = await Promise.all([undoUse(sale.id, 'A', 'wrong lot'), undoUse(sale.id, 'B', 'wrong lot')]);
+  expect(twice.map((t) => t.ok).sort()).toEqual([false, true]);
+  expect(await left(id)).toBe(4);
+  expect((await usesOfLot(id)).map((u) => [u.bags, u.undoes === null])).toEqual([
+    [1.5, true],
+    [-1.5, false],
+  ]);
+  expect(await letBagsGo(id, { bags: 3, kind: 'gift', who: 'Camp' })).toMatchObject({ ok: true });
+  const to = { bags: 2, ingredientLots: { 'flour-all-purpose': 'M-2, M-3' }, checked: '', note: '' };
+  expect(await correctLot(id, to, 'Mo', 'miscounted')).toMatchObject({ ok: false, path: 'bags' });
+  expect(await correctLot(id, { ...to, bags: 3 }, 'Mo', 'miscounted')).toMatchObject({ ok: true });
+  expect(await lotById(id)).toMatchObject({ bags: 3, contents: expect.arrayContaining([expect.objectContaining({ lot: 'M-2, M-3' })]) });
+  expect(await changesOfLot(id)).toMatchObject([
+    { who: 'Mo', why: 'miscounted', was: { bags: 4, contents: expect.arrayContaining([expect.objectContaining({ lot: 'M-1' })]) } },
+  ]);
+  expect(await voidLot(id, 'Mo', 'weevils', true)).toMatchObject({ ok: true });
+  expect(await voidLot(id, 'Mo', 'weevils', true)).toMatchObject({ ok: false });
+  expect(await onHand('flour-all-purpose')).toBeCloseTo(5000, 6);
+  expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'x' })).toMatchObject({ ok: false, message: expect.stringMatching(/voided/) });
+  expect(await left(id)).toBe(0);
+  await note('flour-all-purpose', null);
+});
+
+test('law: a recall finds every batch and customer of an ingredient’s lot, and no other', async () => {
+  const codes = ['Q-1', 'Q-2', 'Q-11'];
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(
+        fc.record({
+          sacks: fc.subarray(codes, { minLength: 1 }),
+          acts: fc.array(fc.constantFrom('use' as const, 'sell' as const, 'back' as const), { maxLength: 4 }),
+        }),
+        { minLength: 1, maxLength: 4 },
+      ),
+      async (many) => {
+        await query("update lots set contents = '[]' where contents::text like '%Q-%'");
+        const want = new Map(codes.map((c) => [c, { batches: new Set<string>(), who: new Set<string>() }] as const));
+        for (const [n, m] of many.entries()) {
+          const made = await make({ bags: 6, ingredientLots: { 'flour-all-purpose': m.sacks.join(', ') } });
+          if (!made.ok) throw new Error(made.message);
+          for (const [k, act] of m.acts.entries()) {
+            if (act === 'use') {
+              const s = await startFromBags({ lotId: made.id, bags: 1, product: OWN, take: 'no', requestId: null });
+              if (s.ok) for (const c of m.sacks) want.get(c)?.batches.add(s.id);
+            } else {
+              await letBagsGo(made.id, { bags: 1, kind: 'sale', who: `customer ${n} ${k}` });
+              const [last] = (await usesOfLot(made.id)).slice(-1);
+              if (act === 'back' && last) await undoUse(last.id, 'x', 'x');
+              else for (const c of m.sacks) want.get(c)?.who.add(`customer ${n} ${k}`);
+            }
+          }
+        }
+        for (const c of codes) {
+          const found = await recalled(c.toLowerCase());
+          expect(new Set(found.flatMap((f) => f.uses.flatMap((u) => (u.batchId && u.bags > 0 ? [u.batchId] : []))))).toEqual(want.get(c)?.batches);
+          expect(new Set(holdersOf(found).map((h) => h.who))).toEqual(want.get(c)?.who);
+        }
+      },
+    ),
+    { numRuns: 6 },
+  );
+  expect(await recalled('Q')).toEqual([]);
+  const [lot] = await recalled('Q-1');
+  // a mix's own number leads to it too; the table has a row for each entry
+  if (lot) {
+    expect((await recalled(lot.lot.number)).map((x) => x.lot.id)).toEqual([lot.lot.id]);
+    expect(recallCsv([lot], { zone: 'UTC' }).split('\n').length).toBe(1 + Math.max(1, lot.uses.length));
+  }
 });

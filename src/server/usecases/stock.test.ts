@@ -9,8 +9,7 @@ import { saveVersion, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { keepPantry, stockNoted } from '../queries/pantry';
 import { dropSide, keepSide, sideById, sides } from '../queries/sides';
-import { putBack } from '../queries/stock';
-import { changeCovers, makeAgain, previewSwap, putAway, standInPart, standInsOf, swapInBatch, undoSwaps } from './change-batch';
+import { changeCovers, makeAgain, previewSwap, putAway, putBack, standInPart, standInsOf, swapInBatch, undoSwaps } from './change-batch';
 import { startBatch } from './start-batch';
 
 // its own database: the shelf is everybody's

@@ -12,6 +12,7 @@ import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../bench
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
+import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { TypedNumber } from '../kit/typed-number';
@@ -51,7 +52,14 @@ const UNIT_WHY: Readonly<Record<string, string>> = {
 
 /** Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing follow. */
 export function HouseForm({ house, zones, save }: Props) {
-  const [now, setNow] = useState<HouseParts>({ conventions: house.conventions, ways: house.ways, units: house.units, gear: house.gear, drawer: house.drawer });
+  const [now, setNow] = useState<HouseParts>({
+    conventions: house.conventions,
+    ways: house.ways,
+    units: house.units,
+    gear: house.gear,
+    drawer: house.drawer,
+    maker: house.maker,
+  });
   const [refusal, setRefusal] = useState<string | null>(null);
   // as the records have it, as far as this page knows; a change is kept against that
   const known = useRef<HouseParts>(now);
@@ -170,6 +178,22 @@ export function HouseForm({ house, zones, save }: Props) {
           onChange={(drawer) => void keep({ drawer: TOOLS.filter((t) => drawer.includes(t)) })}
           options={TOOLS.map((t) => ({ value: t, label: TOOL_NAMES[t] }))}
         />
+      </section>
+      <section aria-label="Maker" className="grid gap-2">
+        <h2 className="text-xl">Maker</h2>
+        <p className="text-[15px] text-soft">Stands on the labels of mixes that are made from now on; a lot that is made keeps what it has.</p>
+        <div className="flex max-w-3xl flex-wrap gap-3">
+          {(['name', 'place'] as const).map((k) => (
+            <Field
+              key={k}
+              label={k === 'name' ? 'Made by' : 'Place and address'}
+              className="min-w-64 flex-1"
+              maxLength={k === 'name' ? 80 : 120}
+              defaultValue={now.maker[k]}
+              onBlur={(e) => e.target.value.trim() !== now.maker[k] && void keep({ maker: { [k]: e.target.value.trim() } })}
+            />
+          ))}
+        </div>
       </section>
       <GearList gear={now.gear} units={now.units} onGear={(gear) => void keep({ gear })} />
     </div>

@@ -5,13 +5,14 @@ import type { Gear } from '@/core/pantry/gear';
 import type { ToolId } from '@/core/pantry/tools';
 import type { Units } from '@/core/quantity/say';
 
-export type HouseParts = Pick<Kitchen, 'conventions' | 'ways' | 'units' | 'gear' | 'drawer'>;
+export type HouseParts = Pick<Kitchen, 'conventions' | 'ways' | 'units' | 'gear' | 'drawer' | 'maker'>;
 export interface HouseChange {
   readonly conventions?: Partial<Conventions>;
   readonly ways?: Partial<Kitchen['ways']>;
   readonly units?: Partial<Units>;
   readonly gear?: readonly Gear[];
   readonly drawer?: readonly ToolId[];
+  readonly maker?: Partial<Kitchen['maker']>;
 }
 
 export const changed = (h: HouseParts, change: HouseChange): HouseParts => ({
@@ -20,15 +21,18 @@ export const changed = (h: HouseParts, change: HouseChange): HouseParts => ({
   units: { ...h.units, ...change.units },
   gear: change.gear ?? h.gear,
   drawer: change.drawer ?? h.drawer,
+  maker: { ...h.maker, ...change.maker },
 });
 
 /** The parts of a house that a change speaks of, as they are. */
 export const partsOf = (h: HouseParts, change: HouseChange): HouseChange => {
-  const of = (part: 'conventions' | 'ways' | 'units'): object => Object.fromEntries(Object.keys(change[part] ?? {}).map((k) => [k, Reflect.get(h[part], k)]));
+  const of = (part: 'conventions' | 'ways' | 'units' | 'maker'): object =>
+    Object.fromEntries(Object.keys(change[part] ?? {}).map((k) => [k, Reflect.get(h[part], k)]));
   return {
     ...(change.conventions && { conventions: of('conventions') }),
     ...(change.ways && { ways: of('ways') }),
     ...(change.units && { units: of('units') }),
+    ...(change.maker && { maker: of('maker') }),
     ...(change.gear && { gear: h.gear }),
     ...(change.drawer && { drawer: h.drawer }),
   };

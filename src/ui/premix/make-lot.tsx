@@ -29,6 +29,7 @@ interface Typed {
   readonly amount: string;
   /** The packets' own lots, by ingredient. */
   readonly own: Readonly<Record<string, string>>;
+  readonly madeBy?: string;
   readonly checked: string;
   readonly note: string;
   readonly take: boolean;
@@ -58,11 +59,12 @@ export function MakeLot({
     by: 'bags',
     amount: '10',
     own: {},
+    madeBy: '',
     checked: '',
     note: '',
     take: true,
   }));
-  const { by, amount, own, checked, note, take } = typed;
+  const { by, amount, own, checked, note, take, madeBy = '' } = typed;
   const [made, setMade] = useState(house.today ?? '');
   const asking = useAsking();
   const { errors, busy } = asking;
@@ -96,7 +98,7 @@ export function MakeLot({
   const submit = async (): Promise<void> => {
     if (wrong) return;
     const took = take ? (short.length > 0 ? 'anyway' : 'enough') : 'no';
-    const a = await asking.ask((requestId) => make({ premixId, bags, made, ingredientLots: own, checked, note, take: took, requestId }), true);
+    const a = await asking.ask((requestId) => make({ premixId, bags, made, ingredientLots: own, madeBy, checked, note, take: took, requestId }), true);
     if (a?.ok) {
       drop();
       toast('The lot is in the book');
@@ -205,6 +207,7 @@ export function MakeLot({
             </ul>
           </section>
           <div className="flex flex-wrap gap-3">
+            <Field label="Made by" className="w-44" maxLength={80} value={madeBy} error={errors.madeBy} onChange={(e) => set({ madeBy: e.target.value })} />
             <Field
               label="Checked: what the spoons showed, and by whom"
               className="min-w-72 flex-1"

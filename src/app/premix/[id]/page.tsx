@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { keepThing } from '@/app/pantry/actions';
 import { dropMix, keepMix, makeMixLot } from '@/app/premix/actions';
-import { bagsLeft, firstToUse } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -94,8 +94,8 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
                   <td className="pr-4 text-right whitespace-nowrap">
                     {l.bags} of {grams(l.bagG, house.units)}
                   </td>
-                  <td className="pr-4 text-right">{l.used}</td>
-                  <td className="text-right font-semibold">{bagsLeft(l)}</td>
+                  <td className="pr-4 text-right">{l.voidedAt ? 'voided' : sayBags(l.used)}</td>
+                  <td className="text-right font-semibold">{sayBags(bagsLeft(l))}</td>
                 </tr>
               ))}
             </tbody>

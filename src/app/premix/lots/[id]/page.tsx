@@ -2,20 +2,24 @@ import { FileText } from 'lucide-react';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { loseBags, useBags } from '@/app/premix/actions';
-import { bagsLeft, firstToUse } from '@/core/premix/premix';
+import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot } from '@/app/premix/actions';
+import { findIngredient } from '@/core/pantry/pantry';
+import { labelGaps } from '@/core/premix/frozen';
+import { bagsLeft, firstToUse, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
-import { lotById, openLots, usesOfLot } from '@/server/queries/premixes';
-import { workedPremix } from '@/server/usecases/premix-lots';
+import { changesOfLot, lotById, openLots, usesOfLot } from '@/server/queries/premixes';
+import { frozenLotById, partsOf } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Notice } from '@/ui/kit/notice';
 import { BagsOut } from '@/ui/premix/bags-out';
 import { BestBy } from '@/ui/premix/best-by';
+import { BagsGone, LotBooks } from '@/ui/premix/lot-books';
+import { LotChanges } from '@/ui/premix/lot-changes';
 import { Day } from '@/ui/time';
 import { when } from '@/ui/when';
 
@@ -25,12 +29,16 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   const { id } = await params;
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
-    const [lot, house, stock] = await Promise.all([lotById(id), loadHouse(), stockNoted()]);
-    return lot && { lot, house, stock, uses: await usesOfLot(id), kept: await workedPremix(lot.premixId, house), siblings: await openLots(lot.premixId) };
+    const [house, stock] = await Promise.all([loadHouse(), stockNoted()]);
+    const lot = (await frozenLotById(id, house)) ?? (await lotById(id));
+    return lot && { lot, house, stock, uses: await usesOfLot(id), changes: await changesOfLot(id), siblings: await openLots(lot.premixId) };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   if (!r.value) notFound();
-  const { lot, house, stock, uses, kept, siblings } = r.value;
+  const { lot, house, stock, uses, changes, siblings } = r.value;
+  const { frozen } = lot;
+  const find = (x: string) => findIngredient(x, house.conventions.own);
+  const products = frozen?.products.map((p) => ({ product: p.product, parts: partsOf(p, house) })) ?? [];
   const left = bagsLeft(lot);
   const first = firstToUse(siblings)[0];
   return (
@@ -47,17 +55,33 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
             ; made <Day day={lot.made} />, <BestBy date={lot.bestBefore} today={house.today} />. A quality date: look, smell, and try a spoon in hot water.
           </p>
         </div>
-        <a href={`/premix/lots/${lot.id}/labels`} target="_blank" rel="noreferrer" className={lookOf('plain', 'work')}>
-          <FileText size={20} aria-hidden />
-          Labels<span className="sr-only"> (PDF, opens in a new tab)</span>
-        </a>
+        <div className="flex flex-wrap gap-2">
+          {(
+            [
+              ['full', 'Labels'],
+              ['front', 'Front labels'],
+            ] as const
+          ).map(([size, text]) => (
+            <a key={size} href={`/premix/lots/${lot.id}/labels?size=${size}`} target="_blank" rel="noreferrer" className={lookOf('plain', 'work')}>
+              <FileText size={20} aria-hidden />
+              {text}
+              <span className="sr-only"> (PDF, opens in a new tab)</span>
+            </a>
+          ))}
+        </div>
       </div>
       <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-2">
         <div className="grid gap-6">
           <section aria-label="Bags">
             <h2 className="mb-1 text-xl">Bags</h2>
+            {lot.voidedAt ? (
+              <Notice weight="stop">
+                Voided {when(lot.voidedAt, house.units)} by {lot.voidedBy}: {lot.voidWhy}. Nothing leaves it any more.
+              </Notice>
+            ) : null}
             <p className="text-lg">
-              <strong>{left}</strong> left: {lot.bags} made of {grams(lot.bagG, house.units)}, {lot.used} used.
+              <strong>{sayBags(left)}</strong> left: {lot.bags} made of {grams(lot.bagG, house.units)}, {sayBags(lot.used)} used;{' '}
+              {grams(left * lot.bagG, house.units)} of mix.
             </p>
             {first && first.id !== lot.id && left > 0 ? (
               <div className="mt-2">
@@ -71,27 +95,16 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               </div>
             ) : null}
           </section>
-          {left > 0 && kept?.worked ? <BagsOut lot={lot} products={kept.worked.products} house={house} shelf={stock} use={useBags} lose={loseBags} /> : null}
+          {left > 0 && frozen ? (
+            <>
+              <BagsOut lot={lot} products={products} house={house} shelf={stock} use={useBags} />
+              <BagsGone lot={lot} gone={bagsGone} />
+            </>
+          ) : null}
+          <LotChanges key={changes.length} lot={lot} changes={changes} correct={correctTheLot} voidIt={voidTheLot} />
         </div>
         <div className="grid gap-6">
-          <section aria-label="Where its bags went">
-            <h2 className="mb-1 text-xl">Where its bags went</h2>
-            {uses.length === 0 ? <p className="text-soft">None has left yet.</p> : null}
-            <ul>
-              {uses.map((u) => (
-                <li key={u.id} className="border-b border-line py-1.5">
-                  {u.bags} {u.bags === 1 ? 'bag' : 'bags'}, {when(u.usedAt, house.units)}:{' '}
-                  {u.batchId ? (
-                    <Link className="font-semibold text-rim underline" href={`/batches/${u.batchId}/plan`}>
-                      {u.batchName}
-                    </Link>
-                  ) : (
-                    u.why
-                  )}
-                </li>
-              ))}
-            </ul>
-          </section>
+          <LotBooks lot={lot} uses={uses} undo={undoGone} />
           <section aria-label="What is in it">
             <h2 className="mb-1 text-xl">What is in it</h2>
             <table className="w-full text-left">
@@ -107,14 +120,47 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                   <tr key={c.id} className="border-b border-line">
                     <td className="py-1 pr-3">{c.name}</td>
                     <td className="pr-3 text-right font-semibold whitespace-nowrap">{grams(c.grams, house.units)}</td>
-                    <td>{c.lot || <span className="text-soft">not noted</span>}</td>
+                    <td>
+                      {c.lot ? (
+                        <Link className="font-semibold text-rim underline" href={`/premix/recall?code=${encodeURIComponent(c.lot)}`}>
+                          {c.lot}
+                        </Link>
+                      ) : (
+                        <span className="text-soft">not noted</span>
+                      )}
+                    </td>
                   </tr>
                 ))}
               </tbody>
             </table>
+            {lot.madeBy ? <p className="mt-2">Made by {lot.madeBy}.</p> : null}
             {lot.checked ? <p className="mt-2">Checked: {lot.checked}</p> : null}
             {lot.note ? <p className="mt-1 [overflow-wrap:anywhere]">{lot.note}</p> : null}
           </section>
+          {frozen ? (
+            <section aria-label="On its label" className="grid gap-1 rounded-plate bg-white p-4">
+              <h2 className="text-xl">On its label</h2>
+              <p>
+                {frozen.ingredients.map((x, n) => {
+                  const key = `${n} ${x.text}`;
+                  return x.strong ? <strong key={key}>{x.text}</strong> : <span key={key}>{x.text}</span>;
+                })}
+                .
+              </p>
+              {frozen.contains.length > 0 ? <p className="font-semibold">Contains: {frozen.contains.join(', ')}.</p> : null}
+              {frozen.products.map((p) => (
+                <p key={p.title} className="text-[15px]">
+                  <strong>{p.title}:</strong> {p.directions}
+                </p>
+              ))}
+              <h3 className="mt-2 text-lg">For you, and not on the bag</h3>
+              <ul className="list-disc pl-5 text-[15px]">
+                {labelGaps(frozen, lot.contents, find).map((g) => (
+                  <li key={g}>{g}</li>
+                ))}
+              </ul>
+            </section>
+          ) : null}
         </div>
       </div>
     </Frame>

@@ -1,28 +1,20 @@
 import { createElement } from 'react';
-import { findIngredient } from '@/core/pantry/pantry';
-import { bagLabels } from '@/core/premix/label';
 import { isUuid } from '@/server/api/params';
 import { problem } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
-import { Labels } from '@/server/print/batch';
+import { LABEL_SIZES, LotLabels } from '@/server/print/lot';
 import { asPdf } from '@/server/print/paper';
 import { loadHouse } from '@/server/queries/house';
-import { lotById } from '@/server/queries/premixes';
-import { workedPremix } from '@/server/usecases/premix-lots';
+import { frozenLotById } from '@/server/usecases/premix-lots';
 
-/** A label for every bag of a lot. */
-export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> {
+/** A label for every bag of a lot, as it was made: `?size=front` for the front alone. */
+export async function GET(request: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such lot.');
-  const r = await reach(async () => {
-    const [lot, house] = await Promise.all([lotById(id), loadHouse()]);
-    return { lot, house, kept: lot && (await workedPremix(lot.premixId, house)) };
-  });
+  const r = await reach(async () => frozenLotById(id, await loadHouse()));
   if (!r.up) return problem(503, 'The records are out of reach just now.');
-  const { lot, house, kept } = r.value;
-  if (!lot || !kept) return problem(404, 'There is no such lot.');
-  const find = (x: string) => findIngredient(x, house.conventions.own);
-  const products = (kept.worked?.products ?? []).filter((p, n) => n === 0 || p.against.length === 0);
-  const labels = bagLabels(lot, kept.premix.settings, products, find, house.units);
-  return asPdf(createElement(Labels, { name: `Labels of lot ${lot.number}`, labels }), `lot ${lot.number} labels`);
+  const lot = r.value;
+  if (!lot) return problem(404, 'There is no such lot.');
+  const size = LABEL_SIZES.find((s) => s === new URL(request.url).searchParams.get('size')) ?? 'full';
+  return asPdf(createElement(LotLabels, { lot, frozen: lot.frozen, size }), `lot ${lot.number} labels`);
 }

@@ -1,0 +1,105 @@
+import { Download } from 'lucide-react';
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { cleanText } from '@/contract/clean';
+import { sayBags, standing, USE_WORDS } from '@/core/premix/premix';
+import { holdersOf } from '@/core/premix/recall';
+import { money } from '@/core/quantity/say';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { recalled } from '@/server/usecases/premix-lots';
+import { PrintButton } from '@/ui/batch/print-button';
+import { AwayPage, Frame } from '@/ui/frame';
+import { lookOf } from '@/ui/kit/button';
+import { Day } from '@/ui/time';
+import { when } from '@/ui/when';
+
+export const metadata: Metadata = { title: 'Trace a lot' };
+
+/** From an ingredient's lot to every mix, batch and customer, or from a mix's lot; on one page, for paper too. */
+export default async function RecallPage({ searchParams }: { readonly searchParams: Promise<{ code?: string | string[] }> }) {
+  const asked = (await searchParams).code;
+  const code = typeof asked === 'string' ? cleanText(asked).trim().slice(0, 40) : '';
+  const r = await reach(async () => ({ house: await loadHouse(), found: code ? await recalled(code) : [] }));
+  if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
+  const { house, found } = r.value;
+  const holders = holdersOf(found);
+  return (
+    <Frame here="premix">
+      <h1 className="mb-3 text-[26px]">Trace a lot</h1>
+      <form className="mb-5 flex flex-wrap items-end gap-3 print:hidden">
+        <label className="grid gap-1">
+          <span className="text-sm font-semibold text-soft">Lot of a packet or a sack, or of a mix</span>
+          <input name="code" defaultValue={code} maxLength={40} className="hold min-h-11 w-64 px-3" />
+        </label>
+        <button type="submit" className={lookOf('now', 'work')}>
+          Trace it
+        </button>
+        {found.length > 0 ? (
+          <>
+            <PrintButton />
+            <a href={`/premix/recall/csv?code=${encodeURIComponent(code)}`} download className={lookOf('plain', 'work')}>
+              <Download size={20} aria-hidden />
+              As a table
+            </a>
+          </>
+        ) : null}
+      </form>
+      {code === '' ? (
+        <p className="max-w-xl text-soft">
+          Write what stands on the packet. It finds every lot made of it, every batch those bags went into, and whoever has some.
+        </p>
+      ) : found.length === 0 ? (
+        <p role="status">Nothing here was made of a lot “{code}”.</p>
+      ) : (
+        <div className="grid gap-5">
+          <p className="text-lg" role="status">
+            Lot <strong>{code}</strong> is in {found.length} {found.length === 1 ? 'lot' : 'lots'} of mix.{' '}
+            {holders.length > 0 ? (
+              <>
+                With: <strong>{holders.map((h) => `${h.who} (${sayBags(h.bags)})`).join(', ')}</strong>.
+              </>
+            ) : (
+              'Nobody outside has a bag of it.'
+            )}
+          </p>
+          {found.map(({ lot, by, uses }) => {
+            const stand = standing(uses);
+            const left = lot.voidedAt ? 0 : lot.bags - lot.used;
+            return (
+              <section key={lot.id} aria-label={`Lot ${lot.number}`} className="rounded-plate bg-white p-4 print:p-0">
+                <h2 className="text-xl">
+                  <Link href={`/premix/lots/${lot.id}`} className="text-rim underline">
+                    {lot.premixName}, lot {lot.number}
+                  </Link>
+                </h2>
+                <p className="text-soft">
+                  Made <Day day={lot.made} />, best before <Day day={lot.bestBefore} />; {lot.bags} bags, {sayBags(left)} here
+                  {lot.voidedAt ? '; voided' : ''}.{by.length > 0 ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}`).join('; ')}.` : ''}
+                </p>
+                {uses.length === 0 ? <p>No bag has left.</p> : null}
+                <ul>
+                  {uses.map((u) => (
+                    <li key={u.id} className={`border-b border-line py-1 ${stand.includes(u) ? '' : 'text-soft'}`}>
+                      {u.bags < 0 ? `back ${sayBags(-u.bags)}` : sayBags(u.bags)}, {when(u.usedAt, house.units)}:{' '}
+                      {u.batchId && u.bags > 0 ? (
+                        <Link className="font-semibold text-rim underline" href={`/batches/${u.batchId}/plan`}>
+                          {u.batchName}
+                        </Link>
+                      ) : (
+                        [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, house.units)]
+                          .filter(Boolean)
+                          .join(', ')
+                      )}
+                      {stand.includes(u) || u.undoes ? '' : ' (taken back)'}
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            );
+          })}
+        </div>
+      )}
+    </Frame>
+  );
+}

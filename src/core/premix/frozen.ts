@@ -1,0 +1,206 @@
+/**
+ * What a lot was, for ever: written when it is made, from what the house, the pantry and the product were that day. Its label,
+ * its allergens, its additions and its directions are read from here alone, so that a change elsewhere changes no bag.
+ */
+import { nutritionOf } from '../batch/account';
+import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
+import type { Kitchen } from '../formula/kitchen-settings';
+import { allergensOf, type TallyPart } from '../formula/tally';
+import { standingOf } from '../formula/ways';
+import { heatZone } from '../griddle/heat';
+import { cuesFor } from '../griddle/times';
+import { type Allergen, type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
+import { howFar, joinSteps } from '../prep/join';
+import { minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
+import type { FrozenLot, LabelNutrition, LotItem, PremixSettings, Run } from './premix';
+import type { Additions } from './products';
+import { eggWords, piecesOfMix } from './use';
+
+/** What a compound thing is usually made of: ours, for the maker to hold against the packet. */
+const COMPOUND: Readonly<Record<string, string>> = {
+  'baking-powder-double-al': 'sodium bicarbonate, sodium aluminium sulphate, monocalcium phosphate, maize starch',
+  'baking-powder-double-alfree': 'sodium bicarbonate, calcium phosphates, maize starch',
+  'baking-powder-sapp': 'disodium diphosphate, sodium bicarbonate, starch',
+  'baking-powder-single': 'potassium tartrate, sodium bicarbonate, starch',
+  'flour-self-raising-us': 'wheat flour, monocalcium phosphate, sodium bicarbonate, salt',
+  'flour-self-raising-uk': 'wheat flour, calcium phosphates, sodium bicarbonate',
+  'chocolate-chips': 'cocoa mass, sugar, cocoa butter',
+};
+
+/** Words that name an allergen in an ingredient's own name. */
+const NAMED: Partial<Readonly<Record<Allergen, RegExp>>> = {
+  wheat: /wheat|spelt|semolina|durum/i,
+  gluten: /wheat|spelt|rye|barley|oats?\b|durum|semolina/i,
+  milk: /butter ?milk|milk|cream|butter|whey|cheese|yog[h]?urt/i,
+  egg: /eggs?/i,
+  peanut: /peanuts?/i,
+  'tree-nut': /almonds?|hazelnuts?|walnuts?|pecans?|pistachios?|cashews?/i,
+  soy: /soya?/i,
+  sesame: /sesame|tahini/i,
+  lupin: /lupin/i,
+  mustard: /mustard/i,
+};
+
+/** A name with what names its allergens set apart; an allergen it does not name stands behind it. */
+function emphasised(name: string, i: Ingredient, names: ReadonlyMap<Allergen, string>): readonly Run[] {
+  const held = i.allergens.filter((a) => names.has(a));
+  const named = held.map((a) => NAMED[a]?.exec(name)?.[0]).filter((w): w is string => Boolean(w));
+  const [word] = [...named].sort((a, b) => b.length - a.length);
+  // gluten is told by its grain
+  const untold = held.filter((a) => !NAMED[a]?.test(name) && !(a === 'gluten' && held.includes('wheat')));
+  const tail: readonly Run[] = untold.flatMap((a) => [{ text: ' (' }, { text: (names.get(a) ?? a).toUpperCase(), strong: true }, { text: ')' }]);
+  if (!word) return [{ text: name }, ...tail];
+  const at = name.indexOf(word);
+  return [{ text: name.slice(0, at) }, { text: word.toUpperCase(), strong: true }, { text: name.slice(at + word.length) }, ...tail].filter(
+    (r) => r.text !== '',
+  );
+}
+
+/** Ingredients in falling order by weight, compound ones with what they hold in brackets. @param find the pantry */
+export function ingredientRuns(contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): readonly Run[] {
+  const all = [...contents].sort((a, b) => b.grams - a.grams);
+  const names = new Map(allergensOf(all.map((c) => ({ use: 'batter' as const, parts: partOf(c, find) }))).held.map((h) => [h.allergen, h.name] as const));
+  return all.flatMap((c, n): readonly Run[] => {
+    const i = find(c.id);
+    const name = c.name.toLowerCase();
+    const inside = i ? (COMPOUND[i.id] ?? COMPOUND[i.like ?? ''] ?? null) : null;
+    const members = i?.blend ? membersOf(i) : [];
+    const runs: Run[] = [...(n > 0 ? [{ text: ', ' }] : []), ...(i ? emphasised(name, i, names) : [{ text: name }])];
+    if (inside) runs.push({ text: ` (${inside})` });
+    else if (i && members.length > 1) {
+      runs.push({ text: ' (' });
+      [...members]
+        .sort((a, b) => b.share - a.share)
+        .forEach((m, k) => {
+          runs.push(...(k > 0 ? [{ text: ', ' }] : []), ...emphasised(kitchenName(m.ingredient).toLowerCase(), m.ingredient, names));
+        });
+      runs.push({ text: ')' });
+    }
+    return runs;
+  });
+}
+
+const partOf = (c: LotItem, find: (id: string) => Ingredient | undefined): readonly TallyPart[] => {
+  const ingredient = find(c.id);
+  return ingredient ? [{ ingredient, grams: c.grams }] : [];
+};
+
+const KJ_PER_KCAL = 4.184;
+/** g of salt a label means by a milligram of sodium. */
+const SALT_PER_SODIUM_MG = 0.0025;
+
+function nutritionPer100(contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): LabelNutrition | null {
+  const massG = contents.reduce((a, c) => a + c.grams, 0);
+  const parts = contents.flatMap((c) => partOf(c, find));
+  const { of, gaps } = nutritionOf([{ use: 'batter', parts }]);
+  if (parts.length < contents.length || !(massG > 0) || Object.keys(gaps).length > 0) return null;
+  const per = (x: number): number => (100 * x) / massG;
+  return {
+    kJ: per(of.kcal) * KJ_PER_KCAL,
+    kcal: per(of.kcal),
+    fatG: per(of.fatG),
+    carbohydrateG: per(of.sugarsG + of.starchG),
+    sugarsG: per(of.sugarsG),
+    fibreG: per(of.fibreG),
+    proteinG: per(of.proteinG),
+    saltG: per(of.sodiumMg) * SALT_PER_SODIUM_MG,
+  };
+}
+
+const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
+
+/**
+ * How a bag becomes a good, in full: additions, joining, whites folded last where they are, rest, heat, portion and yield.
+ * @param bagG g of mix in one bag
+ */
+export function directionsOf(a: Pick<Additions, 'product' | 'parts' | 'analysis'>, bagG: number, house: Kitchen): string {
+  const { kind: kindId, school: schoolId } = a.product;
+  const kind = kindById(kindId);
+  const school = schoolOf(kind, schoolId);
+  const { units, ways } = house;
+  const list = a.parts.map((p) => {
+    const g = (p.grams * bagG) / 100;
+    return `${sayGrams(g, units)} ${kitchenName(p.ingredient).toLowerCase()}${eggWords(p.ingredient, g)}`;
+  });
+  const adds = list.length > 1 ? `${list.slice(0, -1).join(', ')} and ${list.at(-1)}` : (list[0] ?? 'nothing');
+  const { restMin } = standingOf(ways, kind);
+  const [low, high] = heatZone(kindId, school.id);
+  const cues = cuesFor(kindId, ways);
+  const portionMl = school.portionMl === null ? null : usualPortionMl(school);
+  const pieces = portionMl === null ? null : piecesOfMix(bagG, a.parts, a.analysis.volume?.densityGPerMl ?? 1, portionMl);
+  return [
+    `To a bag add ${adds}.`,
+    `${upper(joinSteps(kindId, ways, ['dry', 'wet']).join(' '))} Mix ${howFar(kindId, ways).words}.`,
+    restMin > 0 ? `Rest ${minutesOrHours(restMin)}.` : '',
+    `Heat ${temperature(low, units)} to ${temperature(high, units)}.`,
+    portionMl === null ? '' : `Pour ${portionMl} ml each.`,
+    `${upper(cues.first)}${cues.second ? `; then ${cues.second}` : ''}.`,
+    pieces === null ? '' : `Makes about ${pieces}.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
+export const LABEL_CAUTION = 'Do not eat raw: flour is uncooked.';
+
+/** What a lot is, as it is made. @param products those it can become, the formula's own first */
+export function frozenLot(
+  q: {
+    readonly name: string;
+    readonly bagG: number;
+    readonly contents: readonly LotItem[];
+    readonly settings: Pick<PremixSettings, 'storage'>;
+    readonly products: readonly Additions[];
+  },
+  house: Kitchen,
+  find: (id: string) => Ingredient | undefined,
+): FrozenLot {
+  const parts = q.contents.flatMap((c) => partOf(c, find));
+  const { held } = allergensOf([{ use: 'batter', parts }]);
+  return {
+    name: q.name,
+    maker: house.maker.name,
+    place: house.maker.place,
+    ingredients: ingredientRuns(q.contents, find),
+    contains: held.map((h) => h.name),
+    nutrition: nutritionPer100(q.contents, find),
+    storage: q.settings.storage,
+    cautions: [
+      LABEL_CAUTION,
+      ...(parts.some((p) => isA(p.ingredient, 'honey')) ? ['Honey: not for infants under one.'] : []),
+      ...(parts.some((p) => p.ingredient.per100g.alcoholG > 0.5) ? ['Holds alcohol.'] : []),
+    ],
+    products: q.products
+      .filter((p, n) => n === 0 || p.against.length === 0)
+      .map((p) => {
+        const school = schoolOf(kindById(p.product.kind), p.product.school);
+        return {
+          product: p.product,
+          title: upper(kindById(p.product.kind).pieces),
+          parts: p.parts.map((x) => ({ id: x.ingredient.id, name: kitchenName(x.ingredient), grams: x.grams })),
+          density: p.analysis.volume?.densityGPerMl ?? 1,
+          portionMl: school.portionMl === null ? null : usualPortionMl(school),
+          directions: directionsOf(p, q.bagG, house),
+        };
+      }),
+    units: house.units,
+  };
+}
+
+/** What a label usually carries and this one lacks, and what its maker has to look up: for the page, never for the bag. */
+export function labelGaps(f: FrozenLot, contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): readonly string[] {
+  const parts = contents.flatMap((c) => partOf(c, find));
+  const { unstated } = allergensOf([{ use: 'batter', parts }]);
+  const compound = parts.filter((p) => COMPOUND[p.ingredient.id] ?? COMPOUND[p.ingredient.like ?? '']).map((p) => kitchenName(p.ingredient).toLowerCase());
+  const gone = contents.filter((c) => !find(c.id)).map((c) => c.name);
+  return [
+    ...(f.maker === '' ? ['Who makes it: under House, Maker.'] : []),
+    ...(f.place === '' ? ['Where it is made: under House, Maker.'] : []),
+    ...(f.nutrition === null ? ['Nutrition: something in it is not known, so nothing is said.'] : []),
+    ...(unstated.length > 0 ? [`Allergens of ${unstated.join(', ').toLowerCase()}: not stated, ask the packet.`] : []),
+    ...(gone.length > 0 ? [`${gone.join(', ')}: no longer in the pantry, allergens not known.`] : []),
+    ...(compound.length > 0 ? [`What is in brackets after ${compound.join(', ')} is usual: hold it against your packet.`] : []),
+    'Saturated fat, and traces of what else is worked with here: not said.',
+    'What a label has to say is the local food code’s: check with it before anything is sold.',
+  ];
+}

@@ -1,0 +1,67 @@
+/** From an ingredient's lot, or a mix's own, to every bag made of it and whoever has one: for a page, for paper, for a table. */
+import Papa from 'papaparse';
+import { localDay, type Zoned } from '../quantity/day';
+import { type Lot, type LotItem, type LotUse, sayBags, standing, USE_WORDS } from './premix';
+
+export interface RecalledLot {
+  readonly lot: Lot;
+  /** What of it has the code on its packet; nothing where the lot's own number was asked. */
+  readonly by: readonly LotItem[];
+  /** Every entry of its books, those taken back too. */
+  readonly uses: readonly LotUse[];
+}
+
+/** A packet's lots: several sacks of one thing stand with a comma between them. */
+export const codesIn = (lot: string): readonly string[] =>
+  lot
+    .split(/[,;]/)
+    .map((c) => c.trim())
+    .filter(Boolean);
+
+const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+
+/** What a code leads to in these lots. @param lots found by the code @param uses of all of them */
+export function recallOf(code: string, lots: readonly Lot[], uses: readonly (LotUse & { readonly lotId: string })[]): readonly RecalledLot[] {
+  return lots.flatMap((lot): readonly RecalledLot[] => {
+    const by = lot.contents.filter((c) => codesIn(c.lot).some((x) => same(x, code)));
+    return by.length > 0 || same(lot.number, code) ? [{ lot, by, uses: uses.filter((u) => u.lotId === lot.id) }] : [];
+  });
+}
+
+/** Who has bags of it, each once, with how many; what was taken back is not with them. */
+export function holdersOf(recalled: readonly RecalledLot[]): readonly { readonly who: string; readonly bags: number }[] {
+  const by = new Map<string, number>();
+  for (const { uses } of recalled)
+    for (const u of standing(uses)) if ((u.kind === 'sale' || u.kind === 'gift') && u.who) by.set(u.who, (by.get(u.who) ?? 0) + u.bags);
+  return [...by].map(([who, bags]) => ({ who, bags })).sort((a, b) => a.who.localeCompare(b.who));
+}
+
+/** The same as a table: a row for every entry, and one for a lot that nobody has touched. */
+export function recallCsv(recalled: readonly RecalledLot[], z: Zoned): string {
+  const rows = recalled.flatMap(({ lot, by, uses }) => {
+    const of = {
+      ingredient: by.map((c) => c.name).join('; '),
+      ingredient_lot: by.map((c) => c.lot).join('; '),
+      mix: lot.premixName,
+      mix_lot: lot.number,
+      made: lot.made,
+      best_before: lot.bestBefore,
+      bags_made: String(lot.bags),
+      state: lot.voidedAt ? 'voided' : '',
+    };
+    const none = { entry: '', bags: '', day: '', batch: '', who: '', why: '', price: '' };
+    if (uses.length === 0) return [{ ...of, ...none }];
+    const stand = standing(uses);
+    return uses.map((u) => ({
+      ...of,
+      entry: u.undoes ? 'taken back' : `${USE_WORDS[u.kind]}${stand.includes(u) ? '' : ' (taken back)'}`,
+      bags: u.bags < 0 ? `-${sayBags(-u.bags)}` : sayBags(u.bags),
+      day: localDay(u.usedAt.getTime(), z),
+      batch: u.batchName ?? '',
+      who: u.who,
+      why: u.why,
+      price: u.price === null ? '' : String(u.price),
+    }));
+  });
+  return Papa.unparse(rows, { escapeFormulae: true });
+}

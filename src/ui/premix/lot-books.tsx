@@ -1,0 +1,165 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { bagsLeft, type Lot, type LotUse, sayBags, standing, USE_KINDS, USE_WORDS } from '@/core/premix/premix';
+import { readBagCount } from '@/core/premix/use';
+import { money } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Taps } from '../kit/choice';
+import { Field } from '../kit/field';
+import { useTime } from '../time';
+import { useUnits } from '../units';
+
+type Answer = Promise<{ readonly ok: true; readonly id: string } | Refused>;
+type Ask = (input: unknown) => Answer;
+
+const KIND_LABELS: Readonly<Record<(typeof USE_KINDS)[number], string>> = { sale: 'sold', gift: 'given', bin: 'thrown away', other: 'otherwise' };
+
+/** Bags that leave without a batch: who has them, how many, for how much. */
+export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask }) {
+  const router = useRouter();
+  const units = useUnits();
+  const asking = useAsking();
+  const { errors, busy, touched } = asking;
+  const [kind, setKind] = useState<(typeof USE_KINDS)[number]>('sale');
+  const [bags, setBags] = useState('1');
+  const [who, setWho] = useState('');
+  const [why, setWhy] = useState('');
+  const [price, setPrice] = useState('');
+  const read = readBagCount(bags, bagsLeft(lot), lot.bagG);
+  const paid = price.trim() === '' ? null : typedNumber(price.replace(units.currency, ''), '');
+  const handed = kind === 'sale' || kind === 'gift';
+  const wrong = {
+    ...(handed && who.trim() === '' && { who: 'Write who has them.' }),
+    ...(!handed && why.trim() === '' && { why: 'Write why.' }),
+    ...(paid !== null && !(paid >= 0) && { price: 'A number, or nothing.' }),
+  };
+  const send = async (): Promise<void> => {
+    if (read.error || asking.found(wrong)) return;
+    const a = await asking.ask((requestId) => gone({ lotId: lot.id, bags: read.bags, kind, who, why, price: kind === 'sale' ? paid : null, requestId }), true);
+    if (!a?.ok) return;
+    toast('In the books');
+    setBags('1');
+    setWhy('');
+    router.refresh();
+  };
+  const field = (
+    label: string,
+    value: string,
+    set: (v: string) => void,
+    error: string | undefined,
+    more: { readonly className: string; readonly placeholder?: string },
+  ) => (
+    <Field
+      label={label}
+      value={value}
+      error={error}
+      onChange={(e) => {
+        touched();
+        set(e.target.value);
+      }}
+      {...more}
+      inputClass="placeholder:text-soft"
+    />
+  );
+  return (
+    <section aria-label="Bags that leave" className="grid gap-3 rounded-plate bg-white p-4">
+      <h2 className="text-xl">Bags that leave</h2>
+      <Taps
+        label="How they leave"
+        value={kind}
+        onChange={(v) => {
+          if (v === '') return;
+          touched();
+          setKind(v);
+        }}
+        options={USE_KINDS.map((v) => ({ value: v, label: KIND_LABELS[v] }))}
+      />
+      <div className="flex flex-wrap items-start gap-3">
+        {field('Bags gone', bags, setBags, read.error ?? errors.bags, { className: 'w-36', placeholder: '2, 1/2, 250 g' })}
+        {field(handed ? 'Who has them' : 'By whom', who, setWho, errors.who, { className: 'min-w-44 flex-1' })}
+        {kind === 'sale' ? field(`Price for all, ${units.currency}`, price, setPrice, errors.price, { className: 'w-36', placeholder: 'none' }) : null}
+        {field(handed ? 'Note' : 'Why', why, setWhy, errors.why, { className: 'min-w-44 flex-1', placeholder: handed ? '' : 'torn, past its date' })}
+      </div>
+      <Refusal text={asking.refusal} />
+      <Button className="justify-self-start" size="work" disabled={busy || read.error !== null} onClick={() => void send()}>
+        Write it in the books
+      </Button>
+    </section>
+  );
+}
+
+/** Where a lot's bags went; an entry is never rubbed out, it is taken back by another. */
+export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses: readonly LotUse[]; readonly undo: Ask }) {
+  const router = useRouter();
+  const units = useUnits();
+  const time = useTime();
+  const asking = useAsking();
+  const [open, setOpen] = useState<string | null>(null);
+  const [who, setWho] = useState('');
+  const [why, setWhy] = useState('');
+  const stand = standing(uses);
+  const take = async (useId: string): Promise<void> => {
+    if (asking.found({ ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) })) return;
+    const a = await asking.ask((requestId) => undo({ useId, who, why, requestId }), true);
+    if (!a?.ok) return;
+    setOpen(null);
+    router.refresh();
+  };
+  return (
+    <section aria-label="Where its bags went">
+      <h2 className="mb-1 text-xl">Where its bags went</h2>
+      {uses.length === 0 ? <p className="text-soft">None has left yet.</p> : null}
+      <ul>
+        {uses.map((u) => {
+          const stands = stand.includes(u);
+          return (
+            <li key={u.id} className="grid gap-1 border-b border-line py-1.5">
+              <div className="flex flex-wrap items-center gap-x-2">
+                <span className={stands ? '' : 'text-soft'}>
+                  <strong>{u.bags < 0 ? `back ${sayBags(-u.bags)}` : sayBags(u.bags)}</strong> {Math.abs(u.bags) <= 1 ? 'bag' : 'bags'},{' '}
+                  {time.andDay(u.usedAt.getTime(), Date.now())}:{' '}
+                  {u.batchId && u.bags > 0 ? (
+                    <Link className="font-semibold text-rim underline" href={`/batches/${u.batchId}/plan`}>
+                      {u.batchName}
+                    </Link>
+                  ) : (
+                    [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, units)].filter(Boolean).join(', ')
+                  )}
+                  {stands || u.undoes ? '' : ' (taken back)'}
+                </span>
+                {stands && u.kind !== 'batch' ? (
+                  <Button
+                    className="ml-auto"
+                    aria-label={`Take back: ${sayBags(u.bags)}, ${USE_WORDS[u.kind]} ${u.who}`}
+                    onClick={() => setOpen(open === u.id ? null : u.id)}
+                  >
+                    Take back …
+                  </Button>
+                ) : null}
+              </div>
+              {open === u.id ? (
+                <div className="flex flex-wrap items-start gap-3">
+                  <Field label="Who" className="w-36" value={who} error={asking.errors.who} onChange={(e) => setWho(e.target.value)} />
+                  <Field label="Why" className="min-w-44 flex-1" value={why} error={asking.errors.why} onChange={(e) => setWhy(e.target.value)} />
+                  <Button className="mt-6" disabled={asking.busy} onClick={() => void take(u.id)}>
+                    Take it back
+                  </Button>
+                </div>
+              ) : null}
+            </li>
+          );
+        })}
+      </ul>
+      <Refusal text={asking.refusal} />
+      <p className="mt-2 text-[15px] text-soft">
+        {sayBags(bagsLeft(lot))} left of {lot.bags} made. Nothing here is rubbed out.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,124 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Lot, LotChange } from '@/core/premix/premix';
+import { typedNumber } from '@/core/quantity/typed';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Field } from '../kit/field';
+import { Switch } from '../kit/switch';
+import { useTime } from '../time';
+
+type Ask = (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+
+/** A lot put right, or voided: always with who and why, and what it was stays beside it. */
+export function LotChanges({
+  lot,
+  changes,
+  correct,
+  voidIt,
+}: {
+  readonly lot: Lot;
+  readonly changes: readonly LotChange[];
+  readonly correct: Ask;
+  readonly voidIt: Ask;
+}) {
+  const router = useRouter();
+  const time = useTime();
+  const asking = useAsking();
+  const [doing, setDoing] = useState<'correct' | 'void' | null>(null);
+  const [bags, setBags] = useState(String(lot.bags));
+  const [own, setOwn] = useState<Readonly<Record<string, string>>>(Object.fromEntries(lot.contents.map((c) => [c.id, c.lot])));
+  const [checked, setChecked] = useState(lot.checked);
+  const [note, setNote] = useState(lot.note);
+  const [who, setWho] = useState('');
+  const [why, setWhy] = useState('');
+  const [back, setBack] = useState(false);
+  const unsigned = { ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) };
+  const n = typedNumber(bags, 'bags');
+  const send = async (): Promise<void> => {
+    if (asking.found({ ...unsigned, ...(doing === 'correct' && !(Number.isInteger(n) && n >= 1) && { bags: 'Bags come whole.' }) })) return;
+    const a = await asking.ask(() =>
+      doing === 'void' ? voidIt({ lotId: lot.id, who, why, back }) : correct({ lotId: lot.id, bags: n, ingredientLots: own, checked, note, who, why }),
+    );
+    if (!a?.ok) return;
+    toast(doing === 'void' ? 'The lot is voided, and kept' : 'Corrected; what it was is kept');
+    setDoing(null);
+    setWho('');
+    setWhy('');
+    router.refresh();
+  };
+  const { errors } = asking;
+  return (
+    <section aria-label="Put right" className="grid gap-3">
+      <h2 className="text-xl">Put right</h2>
+      {changes.length > 0 ? (
+        <ul>
+          {changes.map((c) => (
+            <li key={c.id} className="border-b border-line py-1.5">
+              {time.andDay(c.at.getTime(), Date.now())}, {c.who}: {c.why}.{' '}
+              <span className="text-soft">
+                Before: {c.was.bags} bags
+                {c.was.contents.some((x) => x.lot) ? `; ${c.was.contents.flatMap((x) => (x.lot ? [`${x.name.toLowerCase()} ${x.lot}`] : [])).join(', ')}` : ''}
+                {c.was.checked ? `; ${c.was.checked}` : ''}.
+              </span>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      {lot.voidedAt ? null : doing === null ? (
+        <div className="flex flex-wrap gap-3">
+          <Button onClick={() => setDoing('correct')}>Correct this lot …</Button>
+          <Button onClick={() => setDoing('void')}>Void this lot …</Button>
+        </div>
+      ) : (
+        <form
+          noValidate
+          className="grid gap-3 rounded-plate bg-white p-4"
+          aria-label={doing === 'void' ? 'Void this lot' : 'Correct this lot'}
+          onSubmit={(e) => {
+            e.preventDefault();
+            void send();
+          }}
+        >
+          {doing === 'correct' ? (
+            <>
+              <Field label="Bags made" inputMode="numeric" className="w-36" value={bags} error={errors.bags} onChange={(e) => setBags(e.target.value)} />
+              {lot.contents.map((c) => (
+                <Field
+                  key={c.id}
+                  label={`Lot of ${c.name}`}
+                  maxLength={40}
+                  value={own[c.id] ?? ''}
+                  onChange={(e) => setOwn({ ...own, [c.id]: e.target.value })}
+                />
+              ))}
+              <Field label="Checked" value={checked} onChange={(e) => setChecked(e.target.value)} />
+              <Field label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
+            </>
+          ) : (
+            <>
+              <p>Nothing leaves a voided lot any more. It stays in the books, with what has left it.</p>
+              <Switch label="what it took goes back onto the shelf" on={back} onSwitch={setBack} />
+            </>
+          )}
+          <div className="flex flex-wrap items-start gap-3">
+            <Field label="Who" className="w-40" value={who} error={errors.who} onChange={(e) => setWho(e.target.value)} />
+            <Field label="Why" className="min-w-44 flex-1" value={why} error={errors.why} onChange={(e) => setWhy(e.target.value)} />
+          </div>
+          <Refusal text={asking.refusal} />
+          <div className="flex flex-wrap gap-3">
+            <Button type="submit" look={doing === 'void' ? 'stop' : 'now'} disabled={asking.busy}>
+              {doing === 'void' ? 'Void it' : 'Correct it'}
+            </Button>
+            <Button look="bare" onClick={() => setDoing(null)}>
+              Leave it as it is
+            </Button>
+          </div>
+        </form>
+      )}
+    </section>
+  );
+}
