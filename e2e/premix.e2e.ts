@@ -44,8 +44,9 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('16 left: 16 made of 750 g, 0 used');
   await expect(page.getByRole('row', { name: /All-purpose wheat flour/ })).toContainText('M-1177');
   await axe(page);
-  // eight labels to a page
-  expect(await pdf(page, `${lotUrl}/labels`)).toBe(2);
+  // whole labels four to a page, fronts eight
+  expect(await pdf(page, `${lotUrl}/labels`)).toBe(4);
+  expect(await pdf(page, `${lotUrl}/labels?size=front`)).toBe(2);
 
   // two bags into a batch; the mix and what is added to it on the sheet
   await page.getByRole('textbox', { name: 'Bags', exact: true }).fill('17');
@@ -64,10 +65,12 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await expect(went.getByRole('listitem')).toHaveCount(1);
   await expect(went.getByRole('link', { name: 'Tall Sunday cakes, from the bag' })).toBeVisible();
   // one torn
-  await page.getByRole('button', { name: 'Write off' }).click();
-  await expect(page.getByText('Write why.')).toBeVisible();
-  await page.getByLabel('Why').fill('torn in the van');
-  await page.getByRole('button', { name: 'Write off' }).click();
+  const leave = page.getByRole('region', { name: 'Bags that leave' });
+  await leave.getByRole('radio', { name: 'thrown away' }).click();
+  await leave.getByRole('button', { name: 'Write it in the books' }).click();
+  await expect(leave.getByText('Write why.')).toBeVisible();
+  await leave.getByLabel('Why').fill('torn in the van');
+  await leave.getByRole('button', { name: 'Write it in the books' }).click();
   await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('13 left');
   await expect(went).toContainText('torn in the van');
   // the plan of the formula offers the bags first
@@ -75,6 +78,83 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await page.getByRole('link', { name: /^Tall Sunday cakes, version/ }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await expect(page.getByText(/There are 13 bags of Tall Sunday cakes mix/)).toBeVisible();
+});
+
+test('a mix is sold, half a bag used, one sale taken back; the lot is put right; it is traced by the flour’s sack, and its label never changes', async ({
+  page,
+}) => {
+  await page.goto('/premix');
+  await page.getByRole('link', { name: 'Regatta bench mix' }).click();
+  const form = page.getByRole('form', { name: 'Make a lot' });
+  await form.getByLabel('Bags', { exact: true }).fill('8');
+  await form.getByLabel('Lot of All-purpose wheat flour').fill('SACK 41, SACK 42');
+  await form.getByLabel('Made by').fill('Ada');
+  await form.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await form.getByRole('button', { name: 'Put this lot in the book' }).click();
+  await page.waitForURL(/premix\/lots\//);
+  const lot = page.url();
+  const label = page.getByRole('region', { name: 'On its label' });
+  await expect(label.locator('strong').filter({ hasText: 'WHEAT' })).toBeVisible();
+  await expect(label).toContainText('Contains: wheat, gluten');
+  await expect(label).toContainText(/To a bag add .* Rest .* Makes about \d+\./);
+  await axe(page);
+  const printed = await (await page.request.get(`${lot}/labels`)).body();
+  // sold, and one sale taken back
+  const leave = page.getByRole('region', { name: 'Bags that leave' });
+  await leave.getByLabel('Bags gone').fill('4');
+  await leave.getByRole('button', { name: 'Write it in the books' }).click();
+  await expect(leave.getByText('Write who has them.')).toBeVisible();
+  await leave.getByLabel('Who has them').fill('Weir Café');
+  await leave.getByLabel(/^Price for all/).fill('18');
+  await leave.getByRole('button', { name: 'Write it in the books' }).click();
+  const books = page.getByRole('region', { name: 'Where its bags went' });
+  await expect(books).toContainText('4 bags, 4');
+  await expect(books).toContainText('sold, Weir Café, €18.00');
+  await leave.getByLabel('Bags gone').fill('2');
+  await leave.getByLabel('Who has them').fill('Lower Lock');
+  await leave.getByRole('button', { name: 'Write it in the books' }).click();
+  await books.getByRole('button', { name: 'Take back: 2, sold Lower Lock' }).click();
+  await books.getByLabel('Who').fill('Ada');
+  await books.getByLabel('Why').fill('came back closed');
+  await books.getByRole('button', { name: 'Take it back' }).click();
+  await expect(books).toContainText('4 left of 8 made');
+  // half a bag, as it is in the house
+  await page.getByRole('textbox', { name: 'Bags', exact: true }).fill('1/2');
+  await page.getByRole('switch', { name: 'take the rest off the shelf' }).click();
+  await page.getByRole('button', { name: 'Start a batch of them' }).click();
+  await page.waitForURL(/batches\/.*\/prep/);
+  await page.goto(lot);
+  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('3 1/2 left');
+  // put right, with who and why
+  await page.getByRole('button', { name: 'Correct this lot …' }).click();
+  const right = page.getByRole('form', { name: 'Correct this lot' });
+  await right.getByLabel('Lot of All-purpose wheat flour').fill('SACK 41, SACK 43');
+  await right.getByRole('button', { name: 'Correct it' }).click();
+  await expect(right.getByText('Write who.')).toBeVisible();
+  await right.getByLabel('Who').fill('Ada');
+  await right.getByLabel('Why').fill('the third sack');
+  await right.getByRole('button', { name: 'Correct it' }).click();
+  await expect(page.getByRole('region', { name: 'Put right' })).toContainText('SACK 41, SACK 42');
+  // the house fills its cups otherwise: the bag says what it said
+  await page.goto('/house');
+  await choose(page, 'Flour fill', 'dipped and levelled');
+  await page.getByLabel('Made by').fill('Somebody else');
+  await page.getByLabel('Place and address').click();
+  await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
+  expect((await (await page.request.get(`${lot}/labels`)).body()).equals(printed)).toBe(true);
+  // traced by the sack
+  await page.goto('/premix/recall');
+  await page.getByLabel(/^Lot of a packet/).fill('sack 43');
+  await page.getByRole('button', { name: 'Trace it' }).click();
+  await expect(page.getByRole('status').first()).toContainText('With: Weir Café (4)');
+  await expect(page.getByRole('link', { name: /from the bag/ })).toBeVisible();
+  await axe(page);
+  const csv = await (await page.request.get('/premix/recall/csv?code=SACK%2043')).text();
+  expect(csv.split('\r\n').length).toBe(5);
+  expect(csv).toContain('Weir Café');
+  await page.getByLabel(/^Lot of a packet/).fill('SACK 42');
+  await page.getByRole('button', { name: 'Trace it' }).click();
+  await expect(page.getByText('Nothing here was made of a lot “SACK 42”.')).toBeVisible();
 });
 
 test('a lot near its date is offered first', async ({ page }) => {

@@ -240,8 +240,8 @@ export function ShoppingPaper({
           </View>
         );
       })}
-      {waves.map((w) => (
-        <View key={w.name}>
+      {waves.map((w, n) => (
+        <View key={w.name} break={n === 0}>
           <Text style={[look.group, { fontSize: 12 }]} minPresenceAhead={30}>
             {w.name}
           </Text>
