@@ -41,7 +41,7 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
   };
   const send = async (): Promise<void> => {
     if (read.error || asking.found(wrong)) return;
-    const a = await asking.ask((requestId) => gone({ lotId: lot.id, bags: read.bags, kind, who, why, price: kind === 'sale' ? paid : null, requestId }), true);
+    const a = await asking.ask((requestId) => gone({ lotId: lot.id, bags: read.bags, kind, who, why, price: kind === 'sale' ? paid : null, requestId }));
     if (!a?.ok) return;
     toast('In the books');
     setBags('1');
@@ -106,7 +106,7 @@ export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses
   const stand = standing(uses);
   const take = async (useId: string): Promise<void> => {
     if (asking.found({ ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) })) return;
-    const a = await asking.ask((requestId) => undo({ useId, who, why, requestId }), true);
+    const a = await asking.ask((requestId) => undo({ useId, who, why, requestId }));
     if (!a?.ok) return;
     setOpen(null);
     router.refresh();
