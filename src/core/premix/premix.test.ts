@@ -15,7 +15,7 @@ import { frozenLot, ingredientRuns, labelGaps } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
 import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, lotNumber, sayBags, standing } from './premix';
 import { additionsFor } from './products';
-import { bagSheet } from './use';
+import { bagSheet, readBagCount } from './use';
 import { workPremix } from './work';
 
 const CARD: Formula = {
@@ -337,6 +337,9 @@ test('the books: what stands is neither taken back nor takes back; half a bag is
   });
   expect(standing([use('a', 2), use('b', 0.5), use('c', -2, 'a')]).map((u) => u.id)).toEqual(['b']);
   expect([sayBags(3), sayBags(2.5), sayBags(0.4)]).toEqual(['3', '2 1/2', '0.40']);
+  const read = (text: string) => readBagCount(text, 4, 500);
+  expect(['3', '1/2', '1 1/2 bags', '2.5', '2,5', '250 g'].map((t) => read(t).bags)).toEqual([3, 0.5, 1.5, 2.5, 2.5, 0.5]);
+  expect(['', 'some', '0', '-1', '5', '2100 g'].map((t) => read(t).error !== null)).toEqual(Array(6).fill(true));
   expect(bagsLeft(lot({ used: 3.5 }))).toBe(0.5);
   expect(bagsLeft({ ...lot(), voidedAt: new Date(0) })).toBe(0);
 });

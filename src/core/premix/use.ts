@@ -4,6 +4,7 @@ import { piecesOf } from '../batter/volume';
 import type { TallyPart } from '../formula/tally';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
+import { readNumber } from '../quantity/number';
 import { asWeighed, grams as sayGrams } from '../quantity/say';
 import { typedNumber } from '../quantity/typed';
 import { type Lot, sayBags } from './premix';
@@ -22,7 +23,10 @@ export function eggWords(i: Ingredient, grams: number): string {
  */
 export function readBagCount(text: string, left: number, bagG: number): { readonly bags: number; readonly error: string | null } {
   const g = /^(.+?)\s*g$/i.exec(text.trim());
-  const n = g ? typedNumber(g[1] ?? '', '') / bagG : typedNumber(text, 'bags');
+  const bare = (g?.[1] ?? text).trim().replace(/\s*bags?$/i, '');
+  const read = readNumber(bare);
+  const said = read && read.length === bare.length ? (read.low.valueOf() + (read.high ?? read.low).valueOf()) / 2 : typedNumber(bare, '');
+  const n = g ? said / bagG : said;
   if (Number.isNaN(n)) return { bags: 0, error: 'Write a number of bags, or of grams.' };
   if (!(n > 0)) return { bags: 0, error: 'More than nothing.' };
   if (n > left + 1e-6) return { bags: n, error: left === 0 ? 'None is left.' : `Only ${sayBags(left)} ${left <= 1 ? 'is' : 'are'} left.` };
