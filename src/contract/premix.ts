@@ -4,18 +4,28 @@ import { TAKES } from '@/core/batch/take-out';
 import { KIND_IDS, kindById } from '@/core/formula/kinds';
 import { MOST_BAGS, MOST_PRODUCTS, USE_KINDS } from '@/core/premix/premix';
 import { amount, count, day, requestId } from './fields';
+import { formulaSchema } from './formula';
 
 const productSchema = z
   .object({ kind: z.enum(KIND_IDS), school: z.string().max(40) })
   .refine((p) => kindById(p.kind).schools.some((s) => s.id === p.school), { path: ['school'], message: 'There is no such school of that kind.' });
 
+const money = (of: string) =>
+  z.number(`${of}: write a number.`).min(0, `${of}: not less than nothing.`).max(100_000, `${of}: at most 100,000.`).nullable().default(null);
+
 export const premixSettingsSchema = z.object({
   powders: z.object({ milk: z.boolean(), buttermilk: z.boolean(), egg: z.boolean() }),
+  bagged: formulaSchema.nullable().default(null),
   bagG: amount('A bag', 25_000).min(20, 'A bag: at least 20 g.'),
   densityGPerMl: z.number('Write a number.').min(0.2, 'Lighter than any mix: at least 0.2.').max(1.2, 'Heavier than any mix: at most 1.2.').nullable(),
   products: z.array(productSchema).max(MOST_PRODUCTS, `At most ${MOST_PRODUCTS} besides its own.`),
   months: count('Months', 24).nullable(),
   storage: z.string().trim().max(300, 'At most 300 characters.'),
+  packaging: money('Packaging'),
+  price: money('Price'),
+  minutesABag: money('Minutes'),
+  hour: money('An hour'),
+  lossPct: z.number('Loss: write a number.').min(0, 'Loss: not less than none.').max(50, 'Loss: at most 50 %.').nullable().default(null),
 });
 
 export const premixSchema = z.object({

@@ -116,11 +116,19 @@ describe('a premix', () => {
   test('numbers as typed; what is left open stays open; what is none is told', () => {
     const settings = { ...FRESH_PREMIX, bagG: 750, densityGPerMl: 0.55, months: 4 };
     expect(premixToSend(settings, premixTyped(settings))).toEqual({ now: settings, errors: {} });
-    expect(premixToSend(settings, { bag: '1 250 g', density: '', months: '' }).now).toMatchObject({ bagG: 1250, densityGPerMl: null, months: null });
-    expect(Object.keys(premixToSend(settings, { bag: '', density: 'light', months: 'few' }).errors)).toEqual([
+    const { costs } = premixTyped(settings);
+    expect(premixToSend(settings, { bag: '1 250 g', density: '', months: '', costs: { ...costs, price: '4,50' } }).now).toMatchObject({
+      bagG: 1250,
+      densityGPerMl: null,
+      months: null,
+      price: 4.5,
+      hour: null,
+    });
+    expect(Object.keys(premixToSend(settings, { bag: '', density: 'light', months: 'few', costs: { ...costs, lossPct: 'some' } }).errors)).toEqual([
       'settings.bagG',
       'settings.densityGPerMl',
       'settings.months',
+      'settings.lossPct',
     ]);
   });
 });

@@ -53,14 +53,24 @@ const AS_POWDER: Readonly<Record<string, AsPowder>> = {
   'egg-white': { key: 'egg', powders: [['egg-white-powder', 0.125]] },
 };
 
-const DRY: readonly Category[] = ['flour', 'starch', 'sugar', 'leavening', 'acid', 'salt', 'dry-dairy', 'flavour', 'nut-seed'];
-/** Wetter than this it cakes the bag, g per 100 g: flour itself stands at 12 to 14. */
+/** The powders that stand for a wet thing in such a bag, each as a share of it; null where none does. */
+export function asPowder(i: Ingredient, powders: Powders): AsPowder['powders'] | null {
+  const as = AS_POWDER[i.id] ?? AS_POWDER[i.like ?? ''];
+  return as && powders[as.key] ? as.powders : null;
+}
+
+/** Dry by what they are: they stand in bags wherever they are sold. What is wetter is no powder (a starter, lemon juice). */
+const BY_KIND: readonly Category[] = ['flour', 'starch', 'sugar', 'leavening', 'acid', 'salt'];
+const POWDER_BELOW_WATER = 25;
+/** These may be dry or not: wetter than this they cake the bag, g per 100 g; flour itself stands at 12 to 14. */
+const MAY_BE: readonly Category[] = ['dry-dairy', 'flavour', 'nut-seed'];
 const DRY_BELOW_WATER = 16;
 const PASTES = ['peanut-butter', 'almond-butter'];
 
 /** Whether a thing keeps in a bag of flour. */
 export const isDry = (i: Ingredient): boolean =>
-  DRY.includes(i.category) && i.per100g.waterG < DRY_BELOW_WATER && !PASTES.includes(i.id) && !PASTES.includes(i.like ?? '');
+  (BY_KIND.includes(i.category) && i.per100g.waterG < POWDER_BELOW_WATER) ||
+  (MAY_BE.includes(i.category) && i.per100g.waterG < DRY_BELOW_WATER && !PASTES.includes(i.id) && !PASTES.includes(i.like ?? ''));
 
 export interface BagItem extends TallyPart {
   readonly share: number;

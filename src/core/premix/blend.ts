@@ -3,7 +3,7 @@
  * one (geometric dilution); and what a scale can weigh honestly for it.
  */
 import type { TallyPart } from '../formula/tally';
-import type { Scale } from '../pantry/gear';
+import type { Bowl, Scale } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import type { Bag } from './bag';
 
@@ -70,4 +70,70 @@ export function tooFine(bag: Pick<Bag, 'items'>, lotG: number, scales: readonly 
       ? [{ ingredient: i.ingredient, grams, leastG: finest.stepG * LEAST_STEPS, stepG: finest.stepG, lotG: (finest.stepG * LEAST_STEPS) / i.share }]
       : [];
   });
+}
+
+/** Share of a drum or bowl that turning needs free. */
+export const TURNING_SHARE = 0.4;
+/** A reading may be so far off what is meant, as a share, before another scale is taken. */
+const READS_WITHIN = 0.01;
+
+export interface Weighing {
+  readonly ingredient: Ingredient;
+  /** In one blend, exact, g. */
+  readonly grams: number;
+  /** So often on that scale, each time so much as it shows; null scale: the house has none. */
+  readonly times: number;
+  readonly eachG: number;
+  readonly scale: Scale | null;
+}
+
+export interface SheetStep {
+  readonly weighings: readonly Weighing[];
+  readonly massG: number;
+  readonly last: boolean;
+}
+
+export interface Blends {
+  /** Equal ones, one after the other. */
+  readonly count: number;
+  readonly eachG: number;
+  /** What the drum or bowl takes; null: none is noted. */
+  readonly bowl: Bowl | null;
+  readonly steps: readonly SheetStep[];
+}
+
+/** An amount as this house's scales take it: the fewest weighings that read it well, on the finest scale that does. */
+export function weighingOf(ingredient: Ingredient, grams: number, scales: readonly Scale[]): Weighing {
+  const tries = scales.map((scale) => {
+    const times = Math.max(1, Math.ceil(grams / scale.mostG - 1e-9));
+    const each = grams / times;
+    const eachG = Math.max(scale.stepG, Math.round(each / scale.stepG) * scale.stepG);
+    return { scale, times, eachG, off: Math.abs(eachG - each) / each };
+  });
+  const good = tries.filter((t) => t.off <= READS_WITHIN && t.eachG >= LEAST_STEPS * t.scale.stepG);
+  const best = [...(good.length > 0 ? good : tries)].sort((a, b) =>
+    good.length > 0 ? a.times - b.times || a.scale.stepG - b.scale.stepG : a.off - b.off || a.times - b.times,
+  )[0];
+  return best ? { ingredient, grams, times: best.times, eachG: best.eachG, scale: best.scale } : { ingredient, grams, times: 1, eachG: grams, scale: null };
+}
+
+/**
+ * A lot as it is blended here: in so many equal blends as the largest drum or bowl takes, each weighed on the house's scales.
+ * @param lotG of the whole lot @param densityGPerMl of the mix, spooned
+ */
+export function blendsFor(bag: Pick<Bag, 'items'>, lotG: number, densityGPerMl: number, bowls: readonly Bowl[], scales: readonly Scale[]): Blends {
+  const bowl = [...bowls].sort((a, b) => b.bowlMl - a.bowlMl)[0] ?? null;
+  const most = bowl ? bowl.bowlMl * (1 - TURNING_SHARE) * densityGPerMl : Number.POSITIVE_INFINITY;
+  const count = Math.max(1, Math.ceil(lotG / most - 1e-9));
+  const eachG = lotG / count;
+  return {
+    count,
+    eachG,
+    bowl,
+    steps: blendSteps(bag, eachG).map((s) => ({
+      weighings: s.parts.map((p) => weighingOf(p.ingredient, p.grams, scales)),
+      massG: s.massG,
+      last: s.last,
+    })),
+  };
 }

@@ -1,6 +1,7 @@
 /** Premixes: what goes into the bag, what it asks for, how it is blended, how long it keeps, and the laws of their books. */
 import fc from 'fast-check';
-import { analyse } from '../analyse';
+import { analyse, analyseFormula } from '../analyse';
+import { fixesFor } from '../balance/fixes';
 import { EMPTY_FORMULA, type Formula, formulaLines } from '../formula/formula';
 import { KINDS, railOf } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
@@ -10,10 +11,12 @@ import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
 import { PANEL } from '../testing/panel';
 import { BULK, bagOf, bulkDensity, isDry, itemsFor, moisturePct, NO_POWDERS } from './bag';
-import { blendSteps, FOLD_INTO, SMALL_SHARE, tooFine } from './blend';
+import { baggedFormula, changedInMix } from './bagged';
+import { blendSteps, blendsFor, FOLD_INTO, SMALL_SHARE, tooFine, weighingOf } from './blend';
 import { frozenLot, ingredientRuns, labelGaps } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
 import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, lotNumber, sayBags, standing } from './premix';
+import { bagCost } from './price';
 import { additionsFor } from './products';
 import { bagSheet, readBagCount } from './use';
 import { workPremix } from './work';
@@ -342,4 +345,95 @@ test('the books: what stands is neither taken back nor takes back; half a bag is
   expect(['', 'some', '0', '-1', '5', '2100 g'].map((t) => read(t).error !== null)).toEqual(Array(6).fill(true));
   expect(bagsLeft(lot({ used: 3.5 }))).toBe(0.5);
   expect(bagsLeft({ ...lot(), voidedAt: new Date(0) })).toBe(0);
+});
+
+test('buttermilk as powder leaves soda unspent: it is found as on the bench, put right by a proven fix, and the bag has it', () => {
+  // 400 g of buttermilk bring 37.6 meq of acid; its powder, 40.7 g, far less: the soda is no longer spent
+  const powders = { ...NO_POWDERS, buttermilk: true };
+  const own = baggedFormula(
+    { ...CARD, entries: [...CARD.entries.filter((e) => !e.text.includes('soda')), { key: 'l20', text: '3 g baking soda' }] },
+    FRESH_KITCHEN,
+    null,
+    powders,
+  );
+  expect(own.entries.filter((e) => /buttermilk|water/.test(e.text)).map((e) => e.text)).toEqual(['40.68 g buttermilk powder', '359.32 g water']);
+  const { analysis, lines } = analyseFormula(own, FRESH_KITCHEN);
+  const total = (ls: typeof lines): number => ls.filter((l) => l.use === 'batter').reduce((a, l) => a + (l.grams ?? 0), 0);
+  // nothing is lost on the way into the bag
+  expect(total(lines)).toBeCloseTo(
+    total(formulaLines({ ...CARD, entries: [...CARD.entries.filter((e) => !e.text.includes('soda')), { key: 'l20', text: '3 g baking soda' }] })),
+    1,
+  );
+  const found = analysis.findings.find((f) => f.code === 'unspent-soda' || /soda/i.test(f.message));
+  if (!found) throw new Error('the unspent soda is not found');
+  const [fix] = fixesFor({ formula: own, house: FRESH_KITCHEN, end: null }, found);
+  if (!fix) throw new Error('nothing puts it right');
+  const after = analyseFormula(fix.formula, FRESH_KITCHEN).analysis;
+  expect(after.ledger.unspentSodaG).toBeLessThan(analysis.ledger.unspentSodaG / 2);
+  expect(changedInMix(own, fix.formula).join()).toMatch(/soda|baking powder|acid|tartar/i);
+  const settings = { ...FRESH_PREMIX, powders, bagged: fix.formula };
+  const w = workPremix(CARD, FRESH_KITCHEN, null, settings);
+  const soda = formulaLines(fix.formula).find((l) => l.ingredient?.id === 'baking-soda')?.grams ?? 0;
+  expect(grams(w?.bag.items ?? [], 'baking-soda')).toBeCloseTo(soda, 6);
+  expect(grams(w?.bag.items ?? [], 'buttermilk-powder')).toBeCloseTo(40.68, 2);
+  expect(grams(w?.bag.added ?? [], 'water')).toBeCloseTo(359.32, 2);
+});
+
+test('a bag with its packaging, hands and loss; what stays of its price is told only where everything in it has one', () => {
+  const flour = ingredient('flour-all-purpose');
+  const salt = ingredient('salt-table');
+  const bag = {
+    items: [
+      { ingredient: flour, grams: 98, share: 0.98 },
+      { ingredient: salt, grams: 2, share: 0.02 },
+    ],
+  };
+  const priced = (id: string, price: number) => ({ ingredientId: id, price, packG: 1000, onHandG: null, opened: null, bestBefore: null });
+  const settings = { bagG: 500, packaging: 0.4, minutesABag: 3, hour: 20, lossPct: 2, price: 5 };
+  const shelf = { [flour.id]: priced(flour.id, 1.2), [salt.id]: priced(salt.id, 0.9) };
+  // 490 g at 1.20 and 10 g at 0.90 a kilo: 0.597; a fiftieth lost is 0.597 / 49; 3 min at 20 an hour is 1
+  const c = bagCost(bag, settings, shelf, 40);
+  expect(c.ingredients).toBeCloseTo(0.597, 9);
+  expect(c.loss).toBeCloseTo(0.597 / 49, 9);
+  expect(c.total).toBeCloseTo(0.597 + 0.597 / 49 + 0.4 + 1, 9);
+  expect(c.marginPct).toBeCloseTo((100 * (5 - c.total)) / 5, 9);
+  expect(c.eachPiece).toBeCloseTo(c.total / 40, 9);
+  expect(bagCost(bag, settings, { [flour.id]: priced(flour.id, 1.2) }, null)).toMatchObject({ marginPct: null, gaps: ['Table salt'], eachPiece: null });
+});
+
+test('what is past its date is never first; potato starch is dry by what it is', () => {
+  const lots = [lot({ number: 'old', bestBefore: '2026-01-01' }), lot({ number: 'new', bestBefore: '2026-07-01' })];
+  expect(firstToUse(lots, '2026-03-01').map((l) => l.number)).toEqual(['new', 'old']);
+  expect(isDry(ingredient('starch-potato'))).toBe(true);
+  expect(['milk-whole', 'egg-large', 'peanut-butter', 'lemon-juice', 'butter-unsalted'].filter((id) => isDry(ingredient(id)))).toEqual([]);
+});
+
+test('a blend sheet: so many blends as the drum takes, nothing over what a scale bears or read roughly, every gram once', () => {
+  const scales: readonly Scale[] = [
+    { id: 'f', sort: 'scale', name: 'Fine', stepG: 0.1, mostG: 500 },
+    { id: 'b', sort: 'scale', name: 'Bench', stepG: 1, mostG: 3000 },
+    { id: 'l', sort: 'scale', name: 'Floor', stepG: 20, mostG: 30_000 },
+  ];
+  const flour = ingredient('flour-all-purpose');
+  // 31.8 kg go on a 30 kg scale twice; 5,671 g are 5,680 there, to 0.2 %; 250 g read within a gram on the bench
+  expect(weighingOf(flour, 31_800, scales)).toMatchObject({ times: 2, eachG: 15_900, scale: { id: 'l' } });
+  expect(weighingOf(flour, 5671, scales)).toMatchObject({ times: 1, eachG: 5680, scale: { id: 'l' } });
+  expect(weighingOf(flour, 250, scales)).toMatchObject({ times: 1, scale: { id: 'f' } });
+  expect(weighingOf(flour, 930, scales)).toMatchObject({ times: 1, eachG: 930, scale: { id: 'b' } });
+  expect(weighingOf(flour, 250, [])).toMatchObject({ times: 1, eachG: 250, scale: null });
+  const w = workPremix(CARD, FRESH_KITCHEN, null, FRESH_PREMIX);
+  if (!w) throw new Error('nothing goes into the bag');
+  const drum = { id: 'd', sort: 'bowl', name: 'Drum', bowlMl: 40_000, bowls: 1 } as const;
+  fc.assert(
+    fc.property(fc.integer({ min: 500, max: 200_000 }), (lotG) => {
+      const b = blendsFor(w.bag, lotG, 0.55, [drum], scales);
+      // 40 l, two fifths of them free, at 0.55 g/ml: 13.2 kg a blend
+      expect(b.eachG).toBeLessThanOrEqual(13_200 + 1e-6);
+      expect(b.count).toBe(Math.max(1, Math.ceil(lotG / 13_200 - 1e-9)));
+      const all = b.steps.flatMap((s) => s.weighings);
+      expect(b.count * all.reduce((a, x) => a + x.grams, 0)).toBeCloseTo(lotG, 3);
+      for (const x of all) expect(x.eachG).toBeLessThanOrEqual((x.scale?.mostG ?? 0) + (x.scale?.stepG ?? 0));
+    }),
+    { numRuns: 60 },
+  );
 });

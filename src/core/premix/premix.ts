@@ -1,6 +1,7 @@
 /** A premix: the dry side of one version of a formula as a product, its lots, and their books. */
 
 import Fraction from 'fraction.js';
+import type { Formula } from '../formula/formula';
 import { writeNumber } from '../quantity/number';
 import type { Units } from '../quantity/say';
 import type { Unreadable } from '../records/unreadable';
@@ -9,6 +10,8 @@ import type { Product } from './products';
 
 export interface PremixSettings {
   readonly powders: Powders;
+  /** The formula as this mix alone has it, powders in it, where something was put right for it; null: as the formula has it. */
+  readonly bagged: Formula | null;
   /** g of mix in one bag. */
   readonly bagG: number;
   /** Measured, g/mL spooned; null: as worked out. */
@@ -18,15 +21,28 @@ export interface PremixSettings {
   /** The house's own best-before rule, months; null: none. */
   readonly months: number | null;
   readonly storage: string;
+  /** Of one bag, in the house's money: what it is packed in, and what it is sold at; null: not said. */
+  readonly packaging: number | null;
+  readonly price: number | null;
+  /** Hands on one bag, minutes; an hour of them, in the house's money; and what is lost in the drum and the sieve, percent. */
+  readonly minutesABag: number | null;
+  readonly hour: number | null;
+  readonly lossPct: number | null;
 }
 
 export const FRESH_PREMIX: PremixSettings = {
   powders: { milk: false, buttermilk: false, egg: false },
+  bagged: null,
   bagG: 500,
   densityGPerMl: null,
   products: [],
   months: null,
   storage: 'Closed, dry, dark and cool; an opened bag folded over and used first.',
+  packaging: null,
+  price: null,
+  minutesABag: null,
+  hour: null,
+  lossPct: null,
 };
 
 export const MOST_BAGS = 500;
@@ -161,11 +177,23 @@ export function bagsLeft(l: Pick<Lot, 'bags' | 'used'> & Partial<Pick<Lot, 'void
 /** "3", "3 1/2", "0.4" bags. */
 export const sayBags = (n: number): string => (Math.abs(2 * n - Math.round(2 * n)) < 1e-6 ? writeNumber(new Fraction(Math.round(2 * n), 2)) : n.toFixed(2));
 
-/** Lots with bags, the one to use first in front: nearest its date, then the older. */
-export const firstToUse = <L extends Pick<Lot, 'bags' | 'used' | 'bestBefore' | 'made' | 'number'>>(lots: readonly L[]): readonly L[] =>
+/** Past its date: never to be used first. */
+export const isPast = (l: Pick<Lot, 'bestBefore'>, today: string | null): boolean => today !== null && l.bestBefore < today;
+
+/** Lots with bags, the one to use first in front: nearest its date, then the older; those past their date last. @param today yyyy-mm-dd; null: nothing is past */
+export const firstToUse = <L extends Pick<Lot, 'bags' | 'used' | 'bestBefore' | 'made' | 'number'> & Partial<Pick<Lot, 'voidedAt'>>>(
+  lots: readonly L[],
+  today: string | null = null,
+): readonly L[] =>
   lots
     .filter((l) => bagsLeft(l) > 0)
-    .sort((a, b) => a.bestBefore.localeCompare(b.bestBefore) || a.made.localeCompare(b.made) || a.number.localeCompare(b.number));
+    .sort(
+      (a, b) =>
+        Number(isPast(a, today)) - Number(isPast(b, today)) ||
+        a.bestBefore.localeCompare(b.bestBefore) ||
+        a.made.localeCompare(b.made) ||
+        a.number.localeCompare(b.number),
+    );
 
 /** "261125-2": the day it was made, and which lot of that day. @param taken numbers there are */
 export function lotNumber(made: string, taken: ReadonlySet<string>): string {

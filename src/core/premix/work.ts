@@ -4,7 +4,7 @@ import type { Kitchen } from '../formula/kitchen-settings';
 import type { TallyPart } from '../formula/tally';
 import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { type Bag, bagOf, bulkDensity, itemsFor } from './bag';
+import { type Bag, bagOf, bulkDensity, itemsFor, NO_POWDERS } from './bag';
 import type { PremixSettings } from './premix';
 import { type Additions, additionsFor, ownAdditions, type Pantryful, USUAL } from './products';
 
@@ -38,8 +38,10 @@ function pantryfulOf(bag: Bag, house: Kitchen): Pantryful {
 }
 
 /** @returns null where nothing of the formula goes into a bag, or no flour does */
-export function workPremix(formula: Formula, house: Kitchen, end: EndId | null, settings: PremixSettings): WorkedPremix | null {
-  const bag = bagOf(countedLines(formula, house, end), settings.powders);
+export function workPremix(whole: Formula, house: Kitchen, end: EndId | null, settings: PremixSettings): WorkedPremix | null {
+  // put right for this mix alone, its powders stand on its lines already
+  const formula = settings.bagged ?? whole;
+  const bag = bagOf(countedLines(formula, house, settings.bagged ? null : end), settings.bagged ? NO_POWDERS : settings.powders);
   if (!(bag.massG > 0) || !bag.items.some((i) => i.ingredient.category === 'flour' || i.ingredient.category === 'starch')) return null;
   const mix = itemsFor(bag, 100);
   const own = bag.added.map((a) => ({ ingredient: a.ingredient, grams: (100 * a.grams) / bag.massG }));

@@ -23,7 +23,13 @@ export const SHAPES = {
   premix: {
     fields: {
       ...whole('name'),
-      settings: { fields: { ...whole('bagG', 'densityGPerMl', 'months', 'storage'), powders: 'record', products: 'whole' } },
+      settings: {
+        fields: {
+          ...whole('bagG', 'densityGPerMl', 'months', 'storage', 'bagged', 'packaging', 'minutesABag', 'hour', 'lossPct', 'price'),
+          powders: 'record',
+          products: 'whole',
+        },
+      },
     },
   },
   serving: { fields: { ...whole('at', 'anchor', 'helpers', 'dayOneAt'), moved: 'record' } },

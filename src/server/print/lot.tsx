@@ -1,9 +1,12 @@
-/** A lot on paper: a label for every bag, from what the lot was made as and nothing else. */
+/** A lot on paper: the sheet it is blended by, and a label for every bag, from what the lot was made as and nothing else. */
 import { Text, View } from '@react-pdf/renderer';
+import { kitchenName } from '@/core/pantry/ingredient';
+import type { Blends, Weighing } from '@/core/premix/blend';
 import type { FrozenLot, Lot } from '@/core/premix/premix';
 import { sayDay } from '@/core/quantity/day';
+import type { Units } from '@/core/quantity/say';
 import { grams } from '@/core/quantity/say';
-import { Paper, RIM } from './paper';
+import { Boxes, look, Paper, RIM } from './paper';
 
 export const LABEL_SIZES = ['full', 'front'] as const;
 export type LabelSize = (typeof LABEL_SIZES)[number];
@@ -72,6 +75,67 @@ export function LotLabels({ lot, frozen: f, size }: { readonly lot: Lot; readonl
           </View>
         ))}
       </View>
+    </Paper>
+  );
+}
+
+const MOST_BOXES = 12;
+
+/** "2 x 2,836 g, bench scale". */
+const onScale = (w: Weighing, units: Units): string => `${w.times > 1 ? `${w.times} x ` : ''}${grams(w.eachG, units)}${w.scale ? `, ${w.scale.name}` : ''}`;
+
+/** The sheet a lot is blended by: how many blends, in which order, on which scale, with ticks and room for the packets' lots. */
+export function BlendSheet({
+  name,
+  about,
+  blends: b,
+  units,
+}: {
+  readonly name: string;
+  readonly about: string;
+  readonly blends: Blends;
+  readonly units: Units;
+}) {
+  const all = [...new Map(b.steps.flatMap((s) => s.weighings.map((w) => [w.ingredient.id, w.ingredient] as const))).values()];
+  const rows = b.steps.reduce((a, s) => a + s.weighings.length + 1.3, 0) + all.length;
+  const size = Math.max(8, Math.min(13, 520 / Math.max(1, rows * 1.35)));
+  return (
+    <Paper name={`Blend sheet: ${name}`}>
+      <Text style={look.title}>{name}</Text>
+      <Text style={look.about}>{about}</Text>
+      <Text style={[look.about, look.strong]}>
+        {b.count > 1 ? `${b.count} blends of ${grams(b.eachG, units)}, one after the other` : `One blend of ${grams(b.eachG, units)}`}
+        {b.bowl ? `, in ${b.bowl.name}` : '; no bowl or drum is noted, so its size is not known'}
+        {b.count > 1 ? '. Tick a box for each.' : '.'}
+      </Text>
+      {b.steps.map((s, n) => (
+        <View key={s.massG}>
+          <Text style={[look.group, { fontSize: Math.min(12, size + 1) }]} minPresenceAhead={30}>
+            {n + 1}. {n === 0 ? 'Together' : 'Into that'}
+            {s.last ? '' : n === 0 ? ', sieved and whisked' : ', folded and sieved'} ({grams(s.massG, units)})
+          </Text>
+          {s.weighings.map((w) => (
+            <View key={w.ingredient.id} style={[look.row, { fontSize: size, paddingVertical: size / 6 }]} wrap={false}>
+              <View style={{ width: Math.min(b.count, MOST_BOXES) * 14 + 6 }}>
+                <Boxes count={Math.min(b.count, MOST_BOXES)} />
+              </View>
+              <Text style={[look.strong, { width: '38%', textAlign: 'right', paddingRight: 10 }]}>{onScale(w, units)}</Text>
+              <Text style={{ flex: 1 }}>{kitchenName(w.ingredient)}</Text>
+            </View>
+          ))}
+        </View>
+      ))}
+      <Text style={[look.group, { fontSize: Math.min(12, size + 1) }]}>Lots of what went in</Text>
+      {all.map((i) => (
+        <View key={i.id} style={[look.row, { fontSize: size, paddingVertical: size / 4 }]} wrap={false}>
+          <Text style={{ width: '40%' }}>{kitchenName(i)}</Text>
+          <Text>lot ______________________ used up, then ______________________</Text>
+        </View>
+      ))}
+      <Text style={look.about}>
+        Then turned through ten times. Check: a spoon from the top, the middle and the bottom, each in hot water: they foam alike. If one does not, mix on.
+      </Text>
+      <Text style={look.about}>Sieve rests ________ g Bags filled ________ Made by ______________ Checked by ______________</Text>
     </Paper>
   );
 }

@@ -132,7 +132,11 @@ export async function log(f: LogFilter, most = LOGGED_AT_ONCE): Promise<Page<Log
   const values: unknown[] = [most + 1];
   const v = (x: unknown): string => `$${values.push(x)}`;
   const where = [
-    ...words.map((w) => `b.search like ${v(`%${w.replace(/[\\%_]/g, '\\$&')}%`)}`),
+    ...words.map((w) => {
+      const like = v(`%${w.replace(/[\\%_]/g, '\\$&')}%`);
+      // a lot is found by its number, and by its packets'
+      return `(b.search like ${like} or exists (select 1 from lot_uses u join lots l on l.id = u.lot_id where u.batch_id = b.id and (l.number like ${like} or lower(l.contents::text) like ${like})))`;
+    }),
     ...(f.verdict ? [`b.verdict = ${v(f.verdict)}`] : []),
     ...(f.formulaId ? [`b.formula_id = ${v(f.formulaId)}::uuid`] : []),
     // asked batch by batch, in the order of the page: joined, all formulas would be read for fifty rows

@@ -81,7 +81,8 @@ export const keepPremix = (
       if (now.unreadable.length > 0) await keepRaw(client, `premixes.settings ${id}`, was.settings);
       const lots = await client.query('select 1 from lots where premix_id = $1 limit 1', [id]);
       const other = (['milk', 'buttermilk', 'egg'] as const).some((k) => now.settings.powders[k] !== p.settings.powders[k]);
-      if (other && lots.rowCount) return refuse('Lots were made of this bag: what is in it stays. Make another premix for other powders.');
+      const put = JSON.stringify(now.settings.bagged) !== JSON.stringify(p.settings.bagged);
+      if ((other || put) && lots.rowCount) return refuse('Lots were made of this bag: what is in it stays. Make another premix for another bag.');
       const kept = await saveRevised(
         SHAPES.premix,
         { revision: now.revision, value: { name: now.name, settings: now.settings } },

@@ -8,7 +8,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { itemsFor } from '@/core/premix/bag';
 import { frozenLot } from '@/core/premix/frozen';
 import { limitsOf } from '@/core/premix/keeping';
-import { type FrozenLot, type FrozenProduct, firstToUse, type Lot, type LotItem } from '@/core/premix/premix';
+import { type FrozenLot, type FrozenProduct, firstToUse, isPast, type Lot, type LotItem } from '@/core/premix/premix';
 import type { Product } from '@/core/premix/products';
 import { type RecalledLot, recallOf } from '@/core/premix/recall';
 import { type Bagged, bagSheet } from '@/core/premix/use';
@@ -42,6 +42,7 @@ export async function makeLot(l: NewLot): Promise<Made> {
   const kept = await workedPremix(l.premixId, house);
   if (!kept) return { ok: false, path: 'premixId', message: 'That premix is not in this kitchen any more.' };
   if (!kept.worked) return { ok: false, path: 'premixId', message: 'Nothing of this formula goes into a bag.' };
+  if (house.today && l.made > house.today) return { ok: false, path: 'made', message: 'That day is still to come: a lot is made first.' };
   const { bagG } = kept.premix.settings;
   const best = limitsOf(kept.worked.bag, stock, l.made, kept.premix.settings.months)[0];
   if (!best || best.date < l.made) return { ok: false, path: 'made', message: `It would be past its date before it is made: ${best?.why ?? 'no date'}.` };
@@ -117,7 +118,7 @@ const frozenProduct = (f: FrozenLot, asked: Product | null): FrozenProduct | und
 /** Bags of a formula's mix that a plan can count on, the first to be used in front, with what is added to each. */
 export async function bagsFor(lots: readonly Lot[], house: Kitchen): Promise<readonly Bagged[]> {
   const out: Bagged[] = [];
-  for (const { id } of firstToUse(lots)) {
+  for (const { id } of firstToUse(lots, house.today).filter((l) => !isPast(l, house.today))) {
     const lot = await frozenLotById(id, house);
     const product = lot && frozenProduct(lot.frozen, null);
     if (lot && product) out.push({ lot, parts: partsOf(product, house), density: product.density });

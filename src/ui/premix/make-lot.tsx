@@ -7,17 +7,17 @@ import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { itemsFor } from '@/core/premix/bag';
-import { blendSteps, tooFine } from '@/core/premix/blend';
+import { blendSteps, blendsFor, tooFine } from '@/core/premix/blend';
 import { limitsOf } from '@/core/premix/keeping';
 import { MOST_BAGS, type PremixSettings } from '@/core/premix/premix';
 import type { WorkedPremix } from '@/core/premix/work';
 import { grams, gramsExact } from '@/core/quantity/say';
-import { typedNumber } from '@/core/quantity/typed';
+import { typedGrams, typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
-import { Button } from '../kit/button';
-import { Taps } from '../kit/choice';
+import { Button, lookOf } from '../kit/button';
+import { Choice, Taps } from '../kit/choice';
 import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
@@ -25,7 +25,9 @@ import { Switch } from '../kit/switch';
 import { useTime } from '../time';
 
 interface Typed {
-  readonly by: 'bags' | 'kg';
+  readonly by: 'bags' | 'kg' | 'all';
+  /** All there is of this drives it. */
+  readonly of?: string;
   readonly amount: string;
   /** The packets' own lots, by ingredient. */
   readonly own: Readonly<Record<string, string>>;
@@ -64,7 +66,7 @@ export function MakeLot({
     note: '',
     take: true,
   }));
-  const { by, amount, own, checked, note, take, madeBy = '' } = typed;
+  const { by, amount, own, checked, note, take, madeBy = '', of = '' } = typed;
   const [made, setMade] = useState(house.today ?? '');
   const asking = useAsking();
   const { errors, busy } = asking;
@@ -72,14 +74,17 @@ export function MakeLot({
     asking.touched();
     setTyped(part);
   };
-  const n = typedNumber(amount, by === 'kg' ? 'kg' : 'bags');
-  const bags = by === 'bags' ? n : Math.floor((1000 * n) / settings.bagG + 1e-9);
+  const drives = worked.bag.items.find((i) => i.ingredient.id === of) ?? worked.bag.items[0];
+  const n = by === 'all' ? (typedGrams(amount) ?? Number.NaN) : typedNumber(amount, by === 'kg' ? 'kg' : 'bags');
+  // g of mix that so much of it all makes
+  const mixG = by === 'all' ? n / (drives?.share ?? 1) : 1000 * n;
+  const bags = by === 'bags' ? n : Math.floor(mixG / settings.bagG + 1e-9);
   const wrong = Number.isNaN(n)
     ? 'Write a number.'
     : by === 'bags' && !Number.isInteger(n)
       ? 'Bags come whole.'
       : bags < 1
-        ? by === 'kg'
+        ? by !== 'bags'
           ? `Less than one bag of ${grams(settings.bagG, units)}.`
           : 'At least one bag.'
         : bags > MOST_BAGS
@@ -92,8 +97,18 @@ export function MakeLot({
     return has !== null && has < p.grams - 0.05 ? [{ name: kitchenName(p.ingredient), g: p.grams - has }] : [];
   });
   const fine = lotG === null ? [] : tooFine(worked.bag, lotG, scalesOf(house.gear));
+  const blends =
+    lotG === null
+      ? null
+      : blendsFor(
+          worked.bag,
+          lotG,
+          worked.densityGPerMl,
+          house.gear.filter((g) => g.sort === 'bowl'),
+          scalesOf(house.gear),
+        );
   const best = made ? limitsOf(worked.bag, shelf, made, settings.months)[0] : undefined;
-  const over = by === 'kg' && lotG !== null ? 1000 * n - lotG : 0;
+  const over = by !== 'bags' && lotG !== null ? mixG - lotG : 0;
 
   const submit = async (): Promise<void> => {
     if (wrong) return;
@@ -119,16 +134,31 @@ export function MakeLot({
         <Taps
           label="So much"
           value={by}
-          onChange={(v) => v && set({ by: v })}
+          onChange={(v) => {
+            const has = v === 'all' && drives ? shelf[drives.ingredient.id]?.onHandG : null;
+            if (v) set({ by: v, ...(has && { amount: `${Math.floor(has)} g` }) });
+          }}
           options={[
             { value: 'bags', label: 'so many bags' },
             { value: 'kg', label: 'so many kilograms' },
+            { value: 'all', label: 'all there is of' },
           ]}
         />
       </div>
+      {by === 'all' ? (
+        <Choice
+          label="All there is of"
+          value={drives?.ingredient.id ?? ''}
+          onChange={(id) => {
+            const has = shelf[id]?.onHandG;
+            set({ of: id, ...(has && { amount: `${Math.floor(has)} g` }) });
+          }}
+          options={worked.bag.items.map((i) => ({ value: i.ingredient.id, label: kitchenName(i.ingredient) }))}
+        />
+      ) : null}
       <div className="flex flex-wrap items-start gap-3">
         <Field
-          label={by === 'bags' ? 'Bags' : 'Kilograms'}
+          label={by === 'bags' ? 'Bags' : by === 'all' ? 'There is' : 'Kilograms'}
           inputMode="decimal"
           className="w-32"
           inputClass="text-xl font-semibold !min-h-14"
@@ -169,7 +199,18 @@ export function MakeLot({
             </Notice>
           ))}
           <section aria-label="Blend">
-            <h3 className="text-lg">Blend it in this order</h3>
+            <div className="flex flex-wrap items-center justify-between gap-3">
+              <h3 className="text-lg">Blend it in this order</h3>
+              <a href={`/premix/${premixId}/blend?bags=${bags}`} target="_blank" rel="noreferrer" className={lookOf('plain')}>
+                Blend sheet<span className="sr-only"> (PDF, opens in a new tab)</span>
+              </a>
+            </div>
+            {blends && blends.count > 1 ? (
+              <p>
+                In {blends.count} blends of {grams(blends.eachG, units)}
+                {blends.bowl ? `, as ${blends.bowl.name.toLowerCase()} takes it` : ''}; the sheet has each.
+              </p>
+            ) : null}
             <ol className="grid gap-1">
               {blendSteps(worked.bag, lotG).map((s, k, all) => (
                 <li key={s.massG} className="grid grid-cols-[1.6rem_1fr] gap-x-2 border-b border-line py-1.5">

@@ -25,6 +25,8 @@ import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
 import { AdditionsView } from './additions';
+import { BagCostView } from './bag-cost';
+import { MixFindings } from './mix-findings';
 import { premixToSend, premixTyped } from './premix.state';
 
 interface Props {
@@ -155,7 +157,12 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
               hasLots ? (
                 <p key={k}>{settings.powders[k] ? POWDER_LABELS[k] : `no ${POWDER_LABELS[k].replace(' as', '')}`}</p>
               ) : (
-                <Switch key={k} label={POWDER_LABELS[k]} on={settings.powders[k]} onSwitch={(on) => set({ powders: { ...settings.powders, [k]: on } })} />
+                <Switch
+                  key={k}
+                  label={POWDER_LABELS[k]}
+                  on={settings.powders[k]}
+                  onSwitch={(on) => set({ powders: { ...settings.powders, [k]: on }, bagged: null })}
+                />
               ),
             )}
           </fieldset>
@@ -191,6 +198,18 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
           />
         </div>
         <Field label="How it is kept" value={settings.storage} onChange={(e) => set({ storage: e.target.value })} error={errors['settings.storage']} />
+        {usable ? (
+          <BagCostView
+            bag={worked.bag}
+            settings={now}
+            typed={typed.costs}
+            errors={errors}
+            shelf={shelf}
+            pieces={perBag}
+            units={units}
+            onType={(f, text) => typing((x) => setTyped((t) => ({ ...t, costs: { ...t.costs, [f]: x } })))({ target: { value: text } })}
+          />
+        ) : null}
         <Clashes of={revised} />
         <Refusal text={revised.conflict ? null : asking.refusal} />
         <div className="flex flex-wrap gap-3">
@@ -213,8 +232,18 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
         <h2 className="text-xl">At the bench</h2>
         {worked.products.map((p, n) => (
           <div key={`${p.product.kind} ${p.product.school}`} className="grid justify-items-start gap-1">
-            <div className="w-full">
+            <div className="grid w-full gap-2">
+              {n === 0 ? <MixFindings formula={formula} house={house} settings={now} fixed={hasLots} onBagged={(bagged) => set({ bagged })} /> : null}
               <AdditionsView additions={p} bagG={usable} densityGPerMl={worked.densityGPerMl} own={n === 0} units={units} />
+              {n > 0 ? (
+                <ul className="grid gap-1 text-[15px]">
+                  {p.analysis.findings
+                    .filter((x) => x.severity !== 'note')
+                    .map((x) => (
+                      <li key={`${x.code} ${x.message}`}>{x.message}</li>
+                    ))}
+                </ul>
+              ) : null}
             </div>
             {n > 0 ? (
               <Button
@@ -291,7 +320,7 @@ function BagLift({
   readonly bagG: number;
   readonly units: Units;
 }) {
-  const leavening = worked.bag.items.filter((i) => i.ingredient.category === 'leavening' || i.ingredient.category === 'acid');
+  const leavening = worked.bag.items.filter((i) => i.ingredient.category === 'leavening' || i.ingredient.category === 'acid' || i.ingredient.sodaPct > 0);
   if (leavening.length === 0) return <p className="text-[15px]">No leavening in the bag.</p>;
   const zone = lift?.zone;
   return (

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { keepThing } from '@/app/pantry/actions';
 import { dropMix, keepMix, makeMixLot } from '@/app/premix/actions';
-import { bagsLeft, firstToUse, sayBags } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, isPast, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -47,7 +47,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
   const { house, kept, made: open, gone, has, stock } = r.value;
   if (!kept) notFound();
   const { premix, version, worked } = kept;
-  const order = firstToUse(open);
+  const order = firstToUse(open, house.today);
   const made = [...order, ...gone.rows];
   return (
     <Frame here="premix">
@@ -83,7 +83,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
                     <Link href={`/premix/lots/${l.id}`} className="inline-flex min-h-10 items-center font-semibold text-rim underline">
                       {l.number}
                     </Link>
-                    {l === order[0] ? <strong> use first</strong> : null}
+                    {l === order[0] && !isPast(l, house.today) ? <strong> use first</strong> : null}
                   </td>
                   <td className="pr-4 whitespace-nowrap">
                     <Day day={l.made} />

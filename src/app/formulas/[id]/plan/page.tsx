@@ -39,7 +39,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
   if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
   const [v, house, stock, beside, cycleS, made] = r.value;
   if (!v) notFound();
-  const bags = firstToUse(made);
+  const bags = firstToUse(made, house.today);
   const bagged = await reach(() => bagsFor(bags, house));
   const first = bags[0];
   const left = bags.reduce((a, l) => a + bagsLeft(l), 0);

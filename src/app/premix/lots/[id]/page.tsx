@@ -5,7 +5,7 @@ import { notFound } from 'next/navigation';
 import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot } from '@/app/premix/actions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { labelGaps } from '@/core/premix/frozen';
-import { bagsLeft, firstToUse, sayBags } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, isPast, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -40,7 +40,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   const find = (x: string) => findIngredient(x, house.conventions.own);
   const products = frozen?.products.map((p) => ({ product: p.product, parts: partsOf(p, house) })) ?? [];
   const left = bagsLeft(lot);
-  const first = firstToUse(siblings)[0];
+  const first = firstToUse(siblings, house.today).find((l) => !isPast(l, house.today));
   return (
     <Frame here="premix">
       <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
@@ -83,6 +83,9 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               <strong>{sayBags(left)}</strong> left: {lot.bags} made of {grams(lot.bagG, house.units)}, {sayBags(lot.used)} used;{' '}
               {grams(left * lot.bagG, house.units)} of mix.
             </p>
+            {isPast(lot, house.today) && left > 0 ? (
+              <Notice weight="look">It is past its date. What that means is yours, and the local food code’s, to say.</Notice>
+            ) : null}
             {first && first.id !== lot.id && left > 0 ? (
               <div className="mt-2">
                 <Notice weight="look">
