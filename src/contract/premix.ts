@@ -10,13 +10,15 @@ const productSchema = z
   .object({ kind: z.enum(KIND_IDS), school: z.string().max(40) })
   .refine((p) => kindById(p.kind).schools.some((s) => s.id === p.school), { path: ['school'], message: 'There is no such school of that kind.' });
 
+const bagSize = amount('A bag', 25_000).min(20, 'A bag: at least 20 g.');
+
 const money = (of: string) =>
   z.number(`${of}: write a number.`).min(0, `${of}: not less than nothing.`).max(100_000, `${of}: at most 100,000.`).nullable().default(null);
 
 export const premixSettingsSchema = z.object({
   powders: z.object({ milk: z.boolean(), buttermilk: z.boolean(), egg: z.boolean() }),
   bagged: formulaSchema.nullable().default(null),
-  bagG: amount('A bag', 25_000).min(20, 'A bag: at least 20 g.'),
+  bagG: bagSize,
   densityGPerMl: z.number('Write a number.').min(0.2, 'Lighter than any mix: at least 0.2.').max(1.2, 'Heavier than any mix: at most 1.2.').nullable(),
   products: z.array(productSchema).max(MOST_PRODUCTS, `At most ${MOST_PRODUCTS} besides its own.`),
   months: count('Months', 24).nullable(),
@@ -37,6 +39,8 @@ export const premixSchema = z.object({
 
 export const lotSchema = z.object({
   premixId: z.uuid(),
+  /** Of this lot, where that is not the product's usual. */
+  bagG: bagSize.optional(),
   bags: count('Bags', MOST_BAGS),
   made: day('Choose a day that there is.'),
   ingredientLots: z.record(z.string().max(60), z.string().trim().max(40, 'At most 40 characters.')),

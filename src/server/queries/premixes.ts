@@ -192,6 +192,8 @@ export const lotsByCode = (code: string): Promise<Lot[]> =>
 export interface NewLot {
   readonly premixId: string;
   readonly bags: number;
+  /** g in one; left out: as the product has it. */
+  readonly bagG?: number | undefined;
   /** yyyy-mm-dd. */
   readonly made: string;
   /** The ingredients' own lots, by ingredient. */

@@ -43,7 +43,7 @@ export async function makeLot(l: NewLot): Promise<Made> {
   if (!kept) return { ok: false, path: 'premixId', message: 'That premix is not in this kitchen any more.' };
   if (!kept.worked) return { ok: false, path: 'premixId', message: 'Nothing of this formula goes into a bag.' };
   if (house.today && l.made > house.today) return { ok: false, path: 'made', message: 'That day is still to come: a lot is made first.' };
-  const { bagG } = kept.premix.settings;
+  const bagG = l.bagG ?? kept.premix.settings.bagG;
   const best = limitsOf(kept.worked.bag, stock, l.made, kept.premix.settings.months)[0];
   if (!best || best.date < l.made) return { ok: false, path: 'made', message: `It would be past its date before it is made: ${best?.why ?? 'no date'}.` };
   const parts = itemsFor(kept.worked.bag, l.bags * bagG);

@@ -5,6 +5,7 @@ import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { bagsLeft, FRESH_PREMIX } from '@/core/premix/premix';
 import { holdersOf, recallCsv } from '@/core/premix/recall';
 import { piecesOfBags } from '@/core/premix/use';
+import { localDay } from '@/core/quantity/day';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { batchById, besideOf } from '../queries/batches';
@@ -218,10 +219,19 @@ test('a premix has one name; what is in its bag stays once a lot was made; one w
 });
 
 test('one headcount of bags and fresh batter: begun together, or neither; what is in the plan’s portion counts, and the books balance', async () => {
-  const id = await lotOf(6);
+  const today = await make({ bags: 6, made: localDay(Date.now(), { zone: '' }) });
+  if (!today.ok) throw new Error(today.message);
+  const { id } = today;
+  // bags past their date are not counted on
+  const old = await lotOf(6);
   const house = await loadHouse();
   const [bagged] = (await bagsFor(await lotsOfFormula(formulaId), house)).filter((b) => b.lot.id === id);
   if (!bagged) throw new Error('the plan does not know of the bags');
+  expect((await bagsFor(await lotsOfFormula(formulaId), house)).some((b) => b.lot.id === old)).toBe(false);
+  expect(await make({ made: '2200-01-01' })).toMatchObject({ ok: false, path: 'made', message: expect.stringMatching(/still to come/) });
+  // a lot in bags of another size is the same product
+  const small = await make({ bags: 2, bagG: 250 });
+  expect(small.ok && (await lotById(small.id))).toMatchObject({ bagG: 250, premixName: 'Bag mix' });
   const three = piecesOfBags(bagged, 3, 60);
   const asked = 184;
   const start = (bags: number, requestId: string | null = randomUUID()) =>

@@ -29,6 +29,8 @@ interface Typed {
   /** All there is of this drives it. */
   readonly of?: string;
   readonly amount: string;
+  /** g in a bag of this lot, as typed; empty: as the product has it. */
+  readonly size?: string;
   /** The packets' own lots, by ingredient. */
   readonly own: Readonly<Record<string, string>>;
   readonly madeBy?: string;
@@ -66,7 +68,9 @@ export function MakeLot({
     note: '',
     take: true,
   }));
-  const { by, amount, own, checked, note, take, madeBy = '', of = '' } = typed;
+  const { by, amount, own, checked, note, take, madeBy = '', of = '', size = '' } = typed;
+  const bagG = size.trim() === '' ? settings.bagG : (typedGrams(size) ?? Number.NaN);
+  const wrongSize = Number.isNaN(bagG) || bagG < 20 || bagG > 25_000 ? 'From 20 g to 25 kg.' : null;
   const [made, setMade] = useState(house.today ?? '');
   const asking = useAsking();
   const { errors, busy } = asking;
@@ -78,19 +82,22 @@ export function MakeLot({
   const n = by === 'all' ? (typedGrams(amount) ?? Number.NaN) : typedNumber(amount, by === 'kg' ? 'kg' : 'bags');
   // g of mix that so much of it all makes
   const mixG = by === 'all' ? n / (drives?.share ?? 1) : 1000 * n;
-  const bags = by === 'bags' ? n : Math.floor(mixG / settings.bagG + 1e-9);
-  const wrong = Number.isNaN(n)
-    ? 'Write a number.'
-    : by === 'bags' && !Number.isInteger(n)
-      ? 'Bags come whole.'
-      : bags < 1
-        ? by !== 'bags'
-          ? `Less than one bag of ${grams(settings.bagG, units)}.`
-          : 'At least one bag.'
-        : bags > MOST_BAGS
-          ? `At most ${MOST_BAGS} bags in a lot.`
-          : null;
-  const lotG = wrong ? null : bags * settings.bagG;
+  const bags = by === 'bags' ? n : Math.floor(mixG / bagG + 1e-9);
+  const wrong =
+    wrongSize !== null
+      ? wrongSize
+      : Number.isNaN(n)
+        ? 'Write a number.'
+        : by === 'bags' && !Number.isInteger(n)
+          ? 'Bags come whole.'
+          : bags < 1
+            ? by !== 'bags'
+              ? `Less than one bag of ${grams(bagG, units)}.`
+              : 'At least one bag.'
+            : bags > MOST_BAGS
+              ? `At most ${MOST_BAGS} bags in a lot.`
+              : null;
+  const lotG = wrong ? null : bags * bagG;
   const parts = lotG === null ? [] : itemsFor(worked.bag, lotG);
   const short = parts.flatMap((p) => {
     const has = shelf[p.ingredient.id]?.onHandG ?? null;
@@ -113,7 +120,7 @@ export function MakeLot({
   const submit = async (): Promise<void> => {
     if (wrong) return;
     const took = take ? (short.length > 0 ? 'anyway' : 'enough') : 'no';
-    const a = await asking.ask((requestId) => make({ premixId, bags, made, ingredientLots: own, madeBy, checked, note, take: took, requestId }), true);
+    const a = await asking.ask((requestId) => make({ premixId, bags, bagG, made, ingredientLots: own, madeBy, checked, note, take: took, requestId }), true);
     if (a?.ok) {
       drop();
       toast('The lot is in the book');
@@ -163,8 +170,19 @@ export function MakeLot({
           className="w-32"
           inputClass="text-xl font-semibold !min-h-14"
           value={amount}
-          error={wrong ?? errors.bags}
+          error={wrongSize === null ? (wrong ?? errors.bags) : undefined}
           onChange={(e) => set({ amount: e.target.value })}
+        />
+        <Field
+          label="In a bag"
+          unit="g"
+          inputMode="decimal"
+          className="w-32"
+          inputClass="!min-h-14"
+          value={size}
+          placeholder={String(settings.bagG)}
+          error={wrongSize ?? errors.bagG}
+          onChange={(e) => set({ size: e.target.value })}
         />
         <DayField
           label="Made on"
@@ -179,7 +197,7 @@ export function MakeLot({
         />
         {lotG === null ? null : (
           <p className="mt-8">
-            {bags} {bags === 1 ? 'bag' : 'bags'} of {grams(settings.bagG, units)}, <strong>{grams(lotG, units)}</strong> in all
+            {bags} {bags === 1 ? 'bag' : 'bags'} of {grams(bagG, units)}, <strong>{grams(lotG, units)}</strong> in all
             {over >= 1 ? `; ${grams(over, units)} would be left for no whole bag, and is not made` : ''}
             {best ? `; best before ${time.day(best.date)} (${best.why})` : ''}.
           </p>
@@ -201,7 +219,7 @@ export function MakeLot({
           <section aria-label="Blend">
             <div className="flex flex-wrap items-center justify-between gap-3">
               <h3 className="text-lg">Blend it in this order</h3>
-              <a href={`/premix/${premixId}/blend?bags=${bags}`} target="_blank" rel="noreferrer" className={lookOf('plain')}>
+              <a href={`/premix/${premixId}/blend?bags=${bags}&bag=${bagG}`} target="_blank" rel="noreferrer" className={lookOf('plain')}>
                 Blend sheet<span className="sr-only"> (PDF, opens in a new tab)</span>
               </a>
             </div>
