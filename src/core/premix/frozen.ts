@@ -62,7 +62,8 @@ export function ingredientRuns(contents: readonly LotItem[], find: (id: string) 
   const names = new Map(allergensOf(all.map((c) => ({ use: 'batter' as const, parts: partOf(c, find) }))).held.map((h) => [h.allergen, h.name] as const));
   return all.flatMap((c, n): readonly Run[] => {
     const i = find(c.id);
-    const name = c.name.toLowerCase();
+    // a comma within a name reads as another ingredient
+    const name = c.name.toLowerCase().replace(/, /g, ' ');
     const inside = i ? (COMPOUND[i.id] ?? COMPOUND[i.like ?? ''] ?? null) : null;
     const members = i?.blend ? membersOf(i) : [];
     const runs: Run[] = [...(n > 0 ? [{ text: ', ' }] : []), ...(i ? emphasised(name, i, names) : [{ text: name }])];

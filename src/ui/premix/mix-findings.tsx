@@ -25,7 +25,8 @@ export function MixFindings({
 }) {
   const own = baggedFormula(formula, house, null, settings.powders);
   const mix = settings.bagged ?? own;
-  const { open } = heard(analyseFormula(mix, house).analysis, mix);
+  // what a scale can weigh is a matter of the lot, not of one formula
+  const open = heard(analyseFormula(mix, house).analysis, mix).open.filter((f) => f.code !== 'small-weighing');
   const changed = settings.bagged ? changedInMix(own, settings.bagged) : [];
   return (
     <section aria-label="What is found" className="grid gap-2">

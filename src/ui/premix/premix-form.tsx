@@ -24,6 +24,7 @@ import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
+import { Day } from '../time';
 import { AdditionsView } from './additions';
 import { BagCostView } from './bag-cost';
 import { MixFindings } from './mix-findings';
@@ -340,7 +341,11 @@ function Keeping({ limits, fat }: { readonly limits: ReturnType<typeof limitsOf>
   return (
     <div className="text-[15px]">
       <p>
-        Made today it is best before <strong>{first.date}</strong>: {first.why}.
+        Made today it is best before{' '}
+        <strong>
+          <Day day={first.date} />
+        </strong>
+        : {first.why}.
       </p>
       {rest.length > 0 ? (
         <p className="text-sm text-soft">
