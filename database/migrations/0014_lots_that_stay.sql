@@ -30,3 +30,15 @@ create table lot_changes (
 );
 create index lot_changes_by_lot on lot_changes (lot_id, at);
 create index lots_by_ingredient_lot on lots using gin (contents jsonb_path_ops);
+
+-- A mix is a product with versions: another bag is another edition of it, and a lot says of which it is.
+alter table premixes add column edition integer not null default 1 check (edition > 0);
+alter table lots add column edition integer not null default 1 check (edition > 0);
+create table premix_editions (
+  premix_id   uuid not null references premixes (id) on delete cascade,
+  edition     integer not null,
+  version_id  uuid not null references formula_versions (id),
+  settings    jsonb not null,
+  replaced_at timestamptz not null default now(),
+  primary key (premix_id, edition)
+);

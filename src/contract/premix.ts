@@ -44,6 +44,8 @@ export const lotSchema = z.object({
   bags: count('Bags', MOST_BAGS),
   made: day('Choose a day that there is.'),
   ingredientLots: z.record(z.string().max(60), z.string().trim().max(40, 'At most 40 characters.')),
+  /** g that really went in, by ingredient; what is left out went in as planned. */
+  weighed: z.record(z.string().max(60), amount('Weighed', 1_000_000)).default({}),
   checked: z.string().trim().max(300, 'At most 300 characters.'),
   note: z.string().trim().max(1000, 'At most 1,000 characters.'),
   madeBy: z.string().trim().max(80, 'At most 80 characters.').default(''),

@@ -7,16 +7,18 @@ import { bagsGoneSchema, correctLotSchema, dropPremixSchema, fromBagsSchema, lot
 import { versionById } from '@/server/queries/formulas';
 import { correctLot, dropPremix, keepPremix, letBagsGo, type PremixFields, undoUse, voidLot } from '@/server/queries/premixes';
 import { GONE, type Opened } from '@/server/queries/revised';
-import { makeLot, startFromBags } from '@/server/usecases/premix-lots';
+import { freezeOld, makeLot, startFromBags } from '@/server/usecases/premix-lots';
 
 type Said = { readonly ok: true; readonly id: string } | { readonly ok: false; readonly path: string; readonly message: string };
 type WithId = ActionResult<{ readonly id: string }>;
 const answered = (a: Said): WithId => (a.ok ? { ok: true, id: a.id } : refuse(a.message, { [a.path]: a.message }));
 
 export const keepMix = async (input: unknown): Promise<ActionResult<Kept & { readonly id: string }>> =>
-  acted('keep-premix', premixSchema.extend({ seen, requestId }), input, async ({ seen, requestId, ...p }) =>
-    (await versionById(p.versionId)) ? keepPremix(p, seen as Opened<PremixFields> | null, requestId) : refuse(GONE),
-  );
+  acted('keep-premix', premixSchema.extend({ seen, requestId }), input, async ({ seen, requestId, ...p }) => {
+    if (!(await versionById(p.versionId))) return refuse(GONE);
+    if (p.id) await freezeOld(p.id);
+    return keepPremix(p, seen as Opened<PremixFields> | null, requestId);
+  });
 
 export const dropMix = async (input: unknown): Promise<ActionResult> =>
   acted('drop-premix', dropPremixSchema, input, async ({ id }) =>

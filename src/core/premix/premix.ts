@@ -157,6 +157,9 @@ export interface Lot {
   readonly checked: string;
   readonly note: string;
   readonly madeBy?: string;
+  /** Of the product, from 1; and the version of the formula that was. */
+  readonly edition?: number;
+  readonly versionId?: string;
   /** What it was made as; null: it was made before that was kept. */
   readonly frozen?: FrozenLot | null;
   readonly voidedAt?: Date | null;

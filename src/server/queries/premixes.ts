@@ -30,18 +30,28 @@ export interface Premix {
   readonly name: string;
   readonly settings: PremixSettings;
   readonly revision: number;
+  /** Of the product, from 1. */
+  readonly edition: number;
   readonly unreadable: readonly Unreadable[];
 }
 
 type PremixRow = Omit<Premix, 'settings' | 'unreadable'> & { readonly settings: unknown } & Record<string, unknown>;
 
-const SELECT_PREMIX = 'select id, version_id as "versionId", name, settings, revision from premixes';
+const SELECT_PREMIX = 'select id, version_id as "versionId", name, settings, revision, edition from premixes';
 
 const SETTINGS: Column<PremixSettings> = { at: 'premixes.settings', called: 'the settings', schema: premixSettingsSchema, fresh: FRESH_PREMIX };
 
 function toPremix(r: PremixRow): Premix {
   const settings = readStored({ ...SETTINGS, called: `the settings of ${r.name}` }, r.settings, r.id);
-  return { id: r.id, versionId: r.versionId, name: r.name, revision: r.revision, settings: settings.value, unreadable: settings.unreadable };
+  return {
+    id: r.id,
+    versionId: r.versionId,
+    name: r.name,
+    revision: r.revision,
+    edition: r.edition,
+    settings: settings.value,
+    unreadable: settings.unreadable,
+  };
 }
 
 export const premixes = async (): Promise<Premix[]> => (await query<PremixRow>(`${SELECT_PREMIX} order by lower(name)`)).map(toPremix);
@@ -55,8 +65,8 @@ export type PremixFields = Pick<Premix, 'name' | 'settings'>;
 const TWIN = 'There is one of that name already.';
 
 /**
- * Keeps a premix; without an id it is a new one, made once for a request. What is in the bag stays once a lot was made of
- * it: its bags would not be what they say.
+ * Keeps a premix; without an id it is a new one, made once for a request. Another bag, of another version of its formula too,
+ * keeps the name and is the next edition once a lot was made of this one: its lots stay what they were.
  */
 export const keepPremix = (
   p: PremixFields & { readonly id: string | null; readonly versionId: string },
@@ -79,18 +89,33 @@ export const keepPremix = (
       if (!was) return refuse(GONE);
       const now = toPremix(was);
       if (now.unreadable.length > 0) await keepRaw(client, `premixes.settings ${id}`, was.settings);
-      const lots = await client.query('select 1 from lots where premix_id = $1 limit 1', [id]);
-      const other = (['milk', 'buttermilk', 'egg'] as const).some((k) => now.settings.powders[k] !== p.settings.powders[k]);
-      const put = JSON.stringify(now.settings.bagged) !== JSON.stringify(p.settings.bagged);
-      if ((other || put) && lots.rowCount) return refuse('Lots were made of this bag: what is in it stays. Make another premix for another bag.');
+      // another bag is another edition, once a lot was made of this one
+      const bagOf = (x: PremixFields, version: string): string => JSON.stringify([version, x.settings.powders, x.settings.bagged]);
+      const other = bagOf(now, now.versionId) !== bagOf(p, p.versionId);
+      const lots = other ? await client.query('select 1 from lots where premix_id = $1 and edition = $2 limit 1', [id, now.edition]) : null;
       const kept = await saveRevised(
         SHAPES.premix,
         { revision: now.revision, value: { name: now.name, settings: now.settings } },
         { name: p.name, settings: p.settings },
         opened,
         (v, revision) =>
-          client.query('update premixes set name = $1, settings = $2, revision = $3 where id = $4', [v.name, JSON.stringify(v.settings), revision, id]),
+          client.query('update premixes set name = $1, settings = $2, revision = $3, version_id = $5 where id = $4', [
+            v.name,
+            JSON.stringify(v.settings),
+            revision,
+            id,
+            p.versionId,
+          ]),
       );
+      if (kept.ok && lots?.rowCount) {
+        await client.query('insert into premix_editions (premix_id, edition, version_id, settings) values ($1, $2, $3, $4) on conflict do nothing', [
+          id,
+          now.edition,
+          now.versionId,
+          JSON.stringify(now.settings),
+        ]);
+        await client.query('update premixes set edition = edition + 1 where id = $1', [id]);
+      }
       return kept.ok ? { ...kept, id } : kept;
     }),
   );
@@ -103,7 +128,8 @@ export async function dropPremix(id: string): Promise<boolean> {
 const SELECT_LOT = `
   select l.id, l.premix_id as "premixId", p.name as "premixName", l.number, to_char(l.made, 'YYYY-MM-DD') as made, to_char(l.best_before, 'YYYY-MM-DD') as "bestBefore",
          l.bag_g as "bagG", l.bags, coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0)::float8 as used, l.contents, l.checked, l.note,
-         l.frozen, l.made_by as "madeBy", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy"
+         l.frozen, l.made_by as "madeBy", l.edition,
+         coalesce((select e.version_id from premix_editions e where e.premix_id = l.premix_id and e.edition = l.edition), p.version_id) as "versionId", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy"
     from lots l join premixes p on p.id = l.premix_id`;
 type LotRow = Omit<Lot, 'contents' | 'frozen'> & { readonly contents: unknown; readonly frozen: unknown } & Record<string, unknown>;
 
@@ -198,6 +224,8 @@ export interface NewLot {
   readonly made: string;
   /** The ingredients' own lots, by ingredient. */
   readonly ingredientLots: Readonly<Record<string, string>>;
+  /** g that really went in, by ingredient; what is left out went in as planned. */
+  readonly weighed?: Readonly<Record<string, number>>;
   readonly checked: string;
   readonly note: string;
   readonly madeBy?: string;
@@ -221,8 +249,8 @@ export async function insertLot(
   if (had?.rows[0]) return { id: had.rows[0].id, again: true };
   const taken = await client.query<{ number: string }>('select number from lots');
   const made = await client.query<{ id: string }>(
-    `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) returning id`,
+    `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, edition)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, (select edition from premixes where id = $1)) returning id`,
     [
       l.premixId,
       lotNumber(l.made, new Set(taken.rows.map((r) => r.number))),
@@ -242,6 +270,10 @@ export async function insertLot(
   if (!id) throw new Error('insert returned no row');
   return { id, again: false };
 }
+
+/** Lots that were made before what they were made as was kept. @param premixId of one premix; null: of all */
+export const unfrozenLots = async (premixId: string | null): Promise<readonly string[]> =>
+  (await query<{ id: string }>('select id from lots where frozen is null and ($1::uuid is null or premix_id = $1)', [premixId])).map((r) => r.id);
 
 /** Keeps what a lot was made as, where it was made before that was kept: once, and never again. */
 export const freeze = async (lotId: string, frozen: FrozenLot): Promise<void> => {

@@ -16,10 +16,10 @@ import { type WorkedPremix, workPremix } from '@/core/premix/work';
 import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import type { NewBatch } from '../queries/batches';
-import { versionById } from '../queries/formulas';
+import { version, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
-import { freeze, insertLot, lotById, lotsByCode, type Made, type NewLot, type Premix, premixById, takeBags, usesOf } from '../queries/premixes';
+import { freeze, insertLot, lotById, lotsByCode, type Made, type NewLot, type Premix, premixById, takeBags, unfrozenLots, usesOf } from '../queries/premixes';
 import { takeFromShelf } from '../queries/stock';
 import { cannot, type Prepared, type Started, shortWords, type ToWrite, writeBatches } from './start-batch';
 
@@ -36,6 +36,13 @@ export async function workedPremix(id: string, house: Kitchen): Promise<WithWork
   return premix && version ? { premix, version, worked: workPremix(version.formula, house, null, premix.settings) } : null;
 }
 
+/** The newest version of the formula that a premix is of; null where it is of that already. */
+export async function newestOf(premixId: string): Promise<Version | null> {
+  const premix = await premixById(premixId);
+  const now = premix && (await versionById(premix.versionId));
+  return now && now.newest > now.number ? version(now.formulaId, null) : null;
+}
+
 /** Makes a lot: numbered, dated by what is in it, and taken off the shelf; once, however often the button is pressed. */
 export async function makeLot(l: NewLot): Promise<Made> {
   const [house, stock] = await Promise.all([loadHouse(), stockNoted()]);
@@ -46,7 +53,7 @@ export async function makeLot(l: NewLot): Promise<Made> {
   const bagG = l.bagG ?? kept.premix.settings.bagG;
   const best = limitsOf(kept.worked.bag, stock, l.made, kept.premix.settings.months)[0];
   if (!best || best.date < l.made) return { ok: false, path: 'made', message: `It would be past its date before it is made: ${best?.why ?? 'no date'}.` };
-  const parts = itemsFor(kept.worked.bag, l.bags * bagG);
+  const parts = itemsFor(kept.worked.bag, l.bags * bagG).map((p) => ({ ...p, grams: l.weighed?.[p.ingredient.id] ?? p.grams }));
   const contents = parts.map(
     (p): LotItem => ({
       id: p.ingredient.id,
@@ -87,6 +94,13 @@ export async function frozenLotById(id: string, house: Kitchen): Promise<(Lot & 
   await freeze(id, frozenOf(kept, lot.bagG, lot.contents, house));
   const now = await lotById(id);
   return now?.frozen ? { ...now, premixName: now.frozen.name, frozen: now.frozen } : null;
+}
+
+/** Freezes what was made before lots kept what they are: before the premix, or anything else, changes. @param premixId of one; null: of all */
+export async function freezeOld(premixId: string | null): Promise<void> {
+  const ids = await unfrozenLots(premixId);
+  const house = ids.length > 0 ? await loadHouse() : null;
+  for (const id of house ? ids : []) await frozenLotById(id, house as Kitchen);
 }
 
 /** What a frozen product asks for, with the ingredients the pantry has. */
@@ -130,8 +144,10 @@ export async function bagsFor(lots: readonly Lot[], house: Kitchen): Promise<rea
 export async function prepareBags(f: FromBags, portion: number | null = null): Promise<Prepared> {
   const house = await loadHouse();
   const lot = await frozenLotById(f.lotId, house);
-  const kept = lot && (await workedPremix(lot.premixId, house));
-  if (!lot || !kept) return cannot('lotId', 'That lot is not in this kitchen any more.');
+  const premix = lot && (await premixById(lot.premixId));
+  const of = lot && premix && (await versionById(lot.versionId ?? premix.versionId));
+  if (!lot || !premix || !of) return cannot('lotId', 'That lot is not in this kitchen any more.');
+  const worked = workPremix(of.formula, house, null, { ...premix.settings, bagged: null });
   const product = frozenProduct(lot.frozen, f.product);
   if (!product) return cannot('product', 'This mix is not kept for that.');
   const sheet = bagSheet(lot, f.bags, partsOf(product, house));
@@ -140,10 +156,10 @@ export async function prepareBags(f: FromBags, portion: number | null = null): P
   const kind = kindById(product.product.kind);
   const school = schoolOf(kind, product.product.school);
   const portionMl = portion ?? usualPortionMl(school);
-  const own = product.product.kind === kept.version.formula.kind;
+  const own = product.product.kind === of.formula.kind;
   const batch: NewBatch = {
-    versionId: kept.version.versionId,
-    driver: { by: 'factor', factor: kept.worked ? mixG / kept.worked.bag.massG : 1 },
+    versionId: of.versionId,
+    driver: { by: 'factor', factor: worked ? mixG / worked.bag.massG : 1 },
     exactness: 'gram',
     portionMl,
     requestId: f.requestId,
@@ -153,7 +169,7 @@ export async function prepareBags(f: FromBags, portion: number | null = null): P
     pieces: school.portionMl === null ? null : piecesOf(massG, product.density, portionMl).pieces,
     ending: own ? 'from the bag' : `as ${kind.pieces}`,
     kind: own ? null : product.product.kind,
-    school: school.id === kept.version.formula.school ? null : school.id,
+    school: school.id === of.formula.school ? null : school.id,
   };
   const also: ToWrite['also'] = (client, batchId) => takeBags(client, lot.id, { bags: f.bags, kind: 'batch', batchId });
   return { ok: true, value: { write: { batch, take: f.take, also }, house } };

@@ -8,6 +8,7 @@ import { closePool, query } from '../db/pool';
 import { reindexFormulas } from '../queries/formulas';
 import { backupFolder, takeBackup } from './backup';
 import { loadDemo } from './demo';
+import { freezeOld } from './premix-lots';
 
 async function main(): Promise<void> {
   const before = await pending();
@@ -20,6 +21,8 @@ async function main(): Promise<void> {
   for (const name of applied) console.log(`          applied ${name}`);
   const worked = await reindexFormulas();
   if (worked > 0) console.log(`          worked anew what ${worked} formulas are found by`);
+  // lots older than that keep from now on what they are
+  await freezeOld(null);
   const had = await query<{ value: unknown }>("select value from kitchen where key = 'started'");
   if (had.length > 0) return;
   const demo = process.argv.includes('--demo');

@@ -33,6 +33,8 @@ interface Typed {
   readonly size?: string;
   /** The packets' own lots, by ingredient. */
   readonly own: Readonly<Record<string, string>>;
+  /** g that really went in, as typed, by ingredient. */
+  readonly weighed?: Readonly<Record<string, string>>;
   readonly madeBy?: string;
   readonly checked: string;
   readonly note: string;
@@ -68,7 +70,7 @@ export function MakeLot({
     note: '',
     take: true,
   }));
-  const { by, amount, own, checked, note, take, madeBy = '', of = '', size = '' } = typed;
+  const { by, amount, own, checked, note, take, madeBy = '', of = '', size = '', weighed = {} } = typed;
   const bagG = size.trim() === '' ? settings.bagG : (typedGrams(size) ?? Number.NaN);
   const wrongSize = Number.isNaN(bagG) || bagG < 20 || bagG > 25_000 ? 'From 20 g to 25 kg.' : null;
   const [made, setMade] = useState(house.today ?? '');
@@ -117,10 +119,22 @@ export function MakeLot({
   const best = made ? limitsOf(worked.bag, shelf, made, settings.months)[0] : undefined;
   const over = by !== 'bags' && lotG !== null ? mixG - lotG : 0;
 
+  // what was really weighed, where it is another than planned
+  const went = Object.fromEntries(
+    parts.flatMap((p) => {
+      const g = typedGrams(weighed[p.ingredient.id] ?? '');
+      return g === null ? [] : [[p.ingredient.id, g] as const];
+    }),
+  );
+  const badWeight = Object.values(went).some((g) => !(g > 0));
+
   const submit = async (): Promise<void> => {
-    if (wrong) return;
+    if (wrong || badWeight) return;
     const took = take ? (short.length > 0 ? 'anyway' : 'enough') : 'no';
-    const a = await asking.ask((requestId) => make({ premixId, bags, bagG, made, ingredientLots: own, madeBy, checked, note, take: took, requestId }), true);
+    const a = await asking.ask(
+      (requestId) => make({ premixId, bags, bagG, made, ingredientLots: own, weighed: went, madeBy, checked, note, take: took, requestId }),
+      true,
+    );
     if (a?.ok) {
       drop();
       toast('The lot is in the book');
@@ -250,9 +264,19 @@ export function MakeLot({
             <h3 className="text-lg">Weigh, and note each packet’s lot</h3>
             <ul>
               {parts.map((p) => (
-                <li key={p.ingredient.id} className="grid grid-cols-[7rem_1fr_12rem] items-center gap-x-3 border-b border-line py-1">
+                <li key={p.ingredient.id} className="grid grid-cols-[6rem_minmax(0,1fr)_7rem_9rem] items-center gap-x-3 border-b border-line py-1">
                   <strong className="text-right text-lg whitespace-nowrap">{grams(p.grams, units)}</strong>
                   <span className="min-w-0 [overflow-wrap:anywhere]">{kitchenName(p.ingredient)}</span>
+                  <input
+                    aria-label={`Weighed of ${kitchenName(p.ingredient)}, grams`}
+                    placeholder="weighed"
+                    inputMode="decimal"
+                    maxLength={12}
+                    aria-invalid={went[p.ingredient.id] !== undefined && !((went[p.ingredient.id] ?? 0) > 0)}
+                    className="hold min-h-11 px-3 placeholder:text-soft aria-invalid:border-berry"
+                    value={weighed[p.ingredient.id] ?? ''}
+                    onChange={(e) => set({ weighed: { ...weighed, [p.ingredient.id]: e.target.value } })}
+                  />
                   <input
                     aria-label={`Lot of ${kitchenName(p.ingredient)}`}
                     placeholder="its lot"
@@ -278,9 +302,9 @@ export function MakeLot({
           </div>
         </>
       )}
-      <Refusal text={asking.refusal} />
+      <Refusal text={badWeight ? 'One of the weights is no number of grams.' : asking.refusal} />
       <div className="flex flex-wrap items-center gap-4">
-        <Button look="now" size="work" type="submit" disabled={busy || wrong !== null}>
+        <Button look="now" size="work" type="submit" disabled={busy || wrong !== null || badWeight}>
           {busy ? 'Writing' : 'Put this lot in the book'}
         </Button>
         <Switch label="take it off the shelf" on={take} onSwitch={(v) => set({ take: v })} />

@@ -6,21 +6,17 @@ import { baggedFormula, changedInMix } from '@/core/premix/bagged';
 import type { PremixSettings } from '@/core/premix/premix';
 import { FindingView } from '../bench/findings-view';
 import { Button } from '../kit/button';
-import { Notice } from '../kit/notice';
 
 /** What the Bench would say of the mix as it is made, bag and additions together; and what puts it right, for this mix alone. */
 export function MixFindings({
   formula,
   house,
   settings,
-  fixed,
   onBagged,
 }: {
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly settings: Pick<PremixSettings, 'powders' | 'bagged'>;
-  /** Lots were made of it: what is in the bag stays. */
-  readonly fixed: boolean;
   readonly onBagged: (bagged: Formula | null) => void;
 }) {
   const own = baggedFormula(formula, house, null, settings.powders);
@@ -31,27 +27,21 @@ export function MixFindings({
   return (
     <section aria-label="What is found" className="grid gap-2">
       {open.length === 0 ? <p className="text-[15px] text-herb">Nothing is out of line, made of the bag.</p> : null}
-      {open.map((f) =>
-        fixed ? (
-          <Notice key={`${f.code} ${f.message}`} weight={f.severity}>
-            {f.message}
-          </Notice>
-        ) : (
-          <FindingView
-            key={`${f.code} ${f.message}`}
-            f={f}
-            bench={{ formula: mix, house, end: null }}
-            onPropose={([p]) => p && onBagged(p.formula)}
-            onDismissed={(dismissed) => onBagged({ ...mix, dismissed: [...dismissed] })}
-          />
-        ),
-      )}
+      {open.map((f) => (
+        <FindingView
+          key={`${f.code} ${f.message}`}
+          f={f}
+          bench={{ formula: mix, house, end: null }}
+          onPropose={([p]) => p && onBagged(p.formula)}
+          onDismissed={(dismissed) => onBagged({ ...mix, dismissed: [...dismissed] })}
+        />
+      ))}
       {changed.length > 0 ? (
         <div className="flex flex-wrap items-center gap-3">
           <p className="text-[15px]">
             Put right for this mix: <strong>{changed.join('; ')}</strong>.
           </p>
-          {fixed ? null : <Button onClick={() => onBagged(null)}>As the formula has it</Button>}
+          <Button onClick={() => onBagged(null)}>As the formula has it</Button>
         </div>
       ) : null}
     </section>

@@ -34,8 +34,8 @@ interface Props {
   readonly id: string | null;
   readonly versionId: string;
   readonly formula: Formula;
-  readonly was: { readonly name: string; readonly settings: PremixSettings; readonly revision?: number };
-  /** What is in a bag stays once a lot was made. */
+  readonly was: { readonly name: string; readonly settings: PremixSettings; readonly revision?: number; readonly versionId?: string };
+  /** Another bag is then another edition. */
   readonly hasLots: boolean;
   readonly house: Kitchen;
   readonly shelf: Shelf;
@@ -152,20 +152,16 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
           />
         </div>
         {worked.bag.couldBe.length > 0 ? (
-          <fieldset className="grid gap-1" disabled={hasLots}>
-            <legend className="text-sm font-semibold text-soft">In the bag too{hasLots ? ' (set: lots were made of it)' : ''}</legend>
-            {worked.bag.couldBe.map((k) =>
-              hasLots ? (
-                <p key={k}>{settings.powders[k] ? POWDER_LABELS[k] : `no ${POWDER_LABELS[k].replace(' as', '')}`}</p>
-              ) : (
-                <Switch
-                  key={k}
-                  label={POWDER_LABELS[k]}
-                  on={settings.powders[k]}
-                  onSwitch={(on) => set({ powders: { ...settings.powders, [k]: on }, bagged: null })}
-                />
-              ),
-            )}
+          <fieldset className="grid gap-1">
+            <legend className="text-sm font-semibold text-soft">In the bag too</legend>
+            {worked.bag.couldBe.map((k) => (
+              <Switch
+                key={k}
+                label={POWDER_LABELS[k]}
+                on={settings.powders[k]}
+                onSwitch={(on) => set({ powders: { ...settings.powders, [k]: on }, bagged: null })}
+              />
+            ))}
           </fieldset>
         ) : null}
         <BagTable worked={worked} bagG={usable} units={units} />
@@ -211,6 +207,11 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
             onType={(f, text) => typing((x) => setTyped((t) => ({ ...t, costs: { ...t.costs, [f]: x } })))({ target: { value: text } })}
           />
         ) : null}
+        {hasLots &&
+        (JSON.stringify([settings.powders, settings.bagged]) !== JSON.stringify([was.settings.powders, was.settings.bagged]) ||
+          (was.versionId !== undefined && versionId !== was.versionId)) ? (
+          <Notice weight="note">Another bag: kept, it is the next version of this mix. Lots that are made stay what they are.</Notice>
+        ) : null}
         <Clashes of={revised} />
         <Refusal text={revised.conflict ? null : asking.refusal} />
         <div className="flex flex-wrap gap-3">
@@ -234,7 +235,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
         {worked.products.map((p, n) => (
           <div key={`${p.product.kind} ${p.product.school}`} className="grid justify-items-start gap-1">
             <div className="grid w-full gap-2">
-              {n === 0 ? <MixFindings formula={formula} house={house} settings={now} fixed={hasLots} onBagged={(bagged) => set({ bagged })} /> : null}
+              {n === 0 ? <MixFindings formula={formula} house={house} settings={now} onBagged={(bagged) => set({ bagged })} /> : null}
               <AdditionsView additions={p} bagG={usable} densityGPerMl={worked.densityGPerMl} own={n === 0} units={units} />
               {n > 0 ? (
                 <ul className="grid gap-1 text-[15px]">

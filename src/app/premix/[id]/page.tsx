@@ -10,7 +10,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { hasLots, openLots, usedUpLots } from '@/server/queries/premixes';
-import { workedPremix } from '@/server/usecases/premix-lots';
+import { newestOf, workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { BestBy } from '@/ui/premix/best-by';
 import { MakeLot } from '@/ui/premix/make-lot';
@@ -25,7 +25,8 @@ const beforeOf = (s: string | string[] | undefined): string | null => (typeof s 
 
 interface Props {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<{ before?: string | string[] }>;
+  /** `version=newest`: the form is of the formula's newest version, to be kept as the mix's next. */
+  readonly searchParams: Promise<{ before?: string | string[]; version?: string | string[] }>;
 }
 
 export default async function OnePremixPage({ params, searchParams }: Props) {
@@ -37,6 +38,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
     return {
       house,
       kept: await workedPremix(id, house),
+      newest: asked.version === 'newest' ? await newestOf(id) : null,
       made: await openLots(id),
       gone: await usedUpLots(id, beforeOf(asked.before)),
       has: await hasLots(id),
@@ -44,7 +46,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
     };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
-  const { house, kept, made: open, gone, has, stock } = r.value;
+  const { house, kept, made: open, gone, has, stock, newest } = r.value;
   if (!kept) notFound();
   const { premix, version, worked } = kept;
   const order = firstToUse(open, house.today);
@@ -58,7 +60,16 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
         <Link className="font-semibold text-rim underline" href={`/formulas/${version.formulaId}?version=${version.number}`}>
           {version.formula.name}, version {version.number}
         </Link>
-        {version.newest > version.number ? `; the formula has since come to version ${version.newest}: a premix of that is a new one` : ''}.
+        {premix.edition > 1 ? `; version ${premix.edition} of the mix` : ''}
+        {version.newest > version.number && !newest ? (
+          <>
+            ; the formula has since come to version {version.newest}:{' '}
+            <Link className="font-semibold text-rim underline" href={`/premix/${id}?version=newest`}>
+              the mix of that
+            </Link>
+          </>
+        ) : null}
+        .
       </p>
       <section aria-label="Lots" className="mb-6">
         <h2 className="mb-1 text-xl">Lots</h2>
@@ -83,6 +94,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
                     <Link href={`/premix/lots/${l.id}`} className="inline-flex min-h-10 items-center font-semibold text-rim underline">
                       {l.number}
                     </Link>
+                    {l.edition && l.edition !== premix.edition ? <span className="text-soft"> version {l.edition}</span> : null}
                     {l === order[0] && !isPast(l, house.today) ? <strong> use first</strong> : null}
                   </td>
                   <td className="pr-4 whitespace-nowrap">
@@ -126,13 +138,13 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
           </div>
         </details>
       ) : null}
-      <h2 className="mb-3 border-t border-line pt-5 text-xl">Bag and bench</h2>
+      <h2 className="mb-3 border-t border-line pt-5 text-xl">{newest ? `Bag and bench, of version ${newest.number} of the formula` : 'Bag and bench'}</h2>
       <PremixForm
-        key={premix.revision}
+        key={`${premix.revision} ${newest?.versionId ?? ''}`}
         id={premix.id}
-        versionId={premix.versionId}
-        formula={version.formula}
-        was={premix}
+        versionId={newest?.versionId ?? premix.versionId}
+        formula={newest?.formula ?? version.formula}
+        was={newest ? { ...premix, settings: { ...premix.settings, bagged: null } } : premix}
         hasLots={has}
         house={house}
         shelf={stock}
