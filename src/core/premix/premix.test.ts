@@ -18,7 +18,7 @@ import { fatty, limitsOf, monthsOn } from './keeping';
 import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, lotNumber, sayBags, standing } from './premix';
 import { bagCost } from './price';
 import { additionsFor } from './products';
-import { bagSheet, readBagCount } from './use';
+import { bagSheet, mixForPieces, piecesOfMix, readBagCount } from './use';
 import { workPremix } from './work';
 
 const CARD: Formula = {
@@ -435,5 +435,19 @@ test('a blend sheet: so many blends as the drum takes, nothing over what a scale
       for (const x of all) expect(x.eachG).toBeLessThanOrEqual((x.scale?.mostG ?? 0) + (x.scale?.stepG ?? 0));
     }),
     { numRuns: 60 },
+  );
+});
+
+test('law: the mix for so many pieces pours them, and hardly one more', () => {
+  const w = workPremix(CARD, FRESH_KITCHEN, null, FRESH_PREMIX);
+  const own = w?.products[0];
+  if (!own) throw new Error('nothing is added');
+  const density = own.analysis.volume?.densityGPerMl ?? 1;
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 2000 }), fc.constantFrom(30, 60, 95), (n, ml) => {
+      const made = piecesOfMix(mixForPieces(n, own.parts, density, ml) + 1e-6, own.parts, density, ml);
+      expect(made).toBeGreaterThanOrEqual(n);
+      expect(made).toBeLessThanOrEqual(n + 1);
+    }),
   );
 });

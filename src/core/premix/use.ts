@@ -1,6 +1,6 @@
 /** Bags into a batch: the sheet is so many bags and what is added to them. */
 import type { SheetLine } from '../batch/sheet-line';
-import { piecesOf } from '../batter/volume';
+import { massForUsable, piecesOf } from '../batter/volume';
 import type { TallyPart } from '../formula/tally';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
@@ -45,6 +45,10 @@ export interface Bagged {
 /** Pieces that so many bags pour together. @param portionMl of one piece */
 export const piecesOfBags = (b: Bagged, bags: number, portionMl: number): number =>
   bags > 0 ? piecesOfMix(bags * b.lot.bagG, b.parts, b.density, portionMl) : 0;
+
+/** g of mix that so many pieces ask for. @param per100g added to 100 g of it @param density of the batter, g/mL */
+export const mixForPieces = (pieces: number, per100g: readonly TallyPart[], density: number, portionMl: number): number =>
+  massForUsable(pieces * portionMl * density) / (1 + per100g.reduce((a, p) => a + p.grams, 0) / 100);
 
 /** Pieces that so much mix pours with what is added to it. @param mixG g of mix @param per100g added to 100 g of it @param density of the batter, g/mL */
 export const piecesOfMix = (mixG: number, per100g: readonly TallyPart[], density: number, portionMl: number): number =>

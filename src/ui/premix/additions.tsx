@@ -1,10 +1,14 @@
-import { kindById, schoolOf } from '@/core/formula/kinds';
+'use client';
+import { useState } from 'react';
+import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import { US_CUP_ML } from '@/core/pantry/fill';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Additions } from '@/core/premix/products';
-import { eggWords } from '@/core/premix/use';
+import { eggWords, mixForPieces } from '@/core/premix/use';
 import { grams, gramsExact, type Units } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { StillRails } from '../bench/still-rails';
+import { Field } from '../kit/field';
 
 /** What a mix asks for to become one thing: for a bag, for 100 g, for a cup; and where its ratios then stand. */
 export function AdditionsView({
@@ -26,6 +30,11 @@ export function AdditionsView({
   const allowed = a.against.length === 0;
   const cupG = densityGPerMl === null ? null : densityGPerMl * US_CUP_ML;
   const pieces = kind.pieces;
+  const [count, setCount] = useState('');
+  const n = typedNumber(count, '');
+  const volume = a.analysis.volume;
+  const portionMl = school.portionMl === null ? null : usualPortionMl(school);
+  const mixG = n >= 1 && n <= 100_000 && volume && portionMl ? mixForPieces(n, a.parts, volume.densityGPerMl, portionMl) : null;
   return (
     <section aria-label={`As ${pieces}`} className="rounded-plate bg-white p-4">
       <h3 className="text-lg">
@@ -39,6 +48,7 @@ export function AdditionsView({
             <tr>
               <th className="py-1 pr-3">Add</th>
               {bagG === null ? null : <th className="pr-3 text-right">to {grams(bagG, units)}</th>}
+              {bagG === null ? null : <th className="pr-3 text-right">to half of it</th>}
               <th className="pr-3 text-right">to 100 g</th>
               {cupG === null ? null : <th className="text-right">to a cup ({grams(cupG, units)})</th>}
             </tr>
@@ -53,12 +63,36 @@ export function AdditionsView({
                     {eggWords(p.ingredient, (p.grams * bagG) / 100)}
                   </td>
                 )}
+                {bagG === null ? null : <td className="pr-3 text-right whitespace-nowrap">{grams((p.grams * bagG) / 200, units)}</td>}
                 <td className="pr-3 text-right whitespace-nowrap">{p.grams < 10 ? gramsExact(p.grams) : grams(p.grams, units)}</td>
                 {cupG === null ? null : <td className="text-right whitespace-nowrap">{grams((p.grams * cupG) / 100, units)}</td>}
               </tr>
             ))}
           </tbody>
         </table>
+      ) : null}
+      {portionMl !== null && a.parts.length > 0 ? (
+        <div className="mt-2 flex flex-wrap items-end gap-3">
+          <Field
+            label={`For so many ${pieces} of ${portionMl} ml`}
+            inputMode="numeric"
+            className="w-56"
+            value={count}
+            onChange={(e) => setCount(e.target.value)}
+            error={count.trim() !== '' && mixG === null ? 'A number of pieces.' : undefined}
+          />
+          {mixG === null ? null : (
+            <p role="status" className="pb-2.5">
+              <strong>{grams(mixG, units)}</strong> of mix, with{' '}
+              {a.parts
+                .map(
+                  (p) => `${grams((p.grams * mixG) / 100, units)} ${kitchenName(p.ingredient).toLowerCase()}${eggWords(p.ingredient, (p.grams * mixG) / 100)}`,
+                )
+                .join(', ')}
+              .
+            </p>
+          )}
+        </div>
       ) : null}
       <StillRails rails={a.analysis.rails} />
       {allowed ? null : (
