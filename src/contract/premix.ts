@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { TAKES } from '@/core/batch/take-out';
 import { KIND_IDS, kindById } from '@/core/formula/kinds';
+import { codeWrong } from '@/core/premix/code';
 import { MOST_BAGS, MOST_PRODUCTS, USE_KINDS } from '@/core/premix/premix';
 import { amount, count, day, requestId } from './fields';
 import { formulaSchema } from './formula';
@@ -23,6 +24,15 @@ export const premixSettingsSchema = z.object({
   products: z.array(productSchema).max(MOST_PRODUCTS, `At most ${MOST_PRODUCTS} besides its own.`),
   months: count('Months', 24).nullable(),
   storage: z.string().trim().max(300, 'At most 300 characters.'),
+  code: z
+    .string()
+    .trim()
+    .max(80, 'A code: at most 80 characters.')
+    .default('')
+    .superRefine((code, ctx) => {
+      const why = codeWrong(code);
+      if (why) ctx.addIssue({ code: 'custom', message: why });
+    }),
   packaging: money('Packaging'),
   price: money('Price'),
   minutesABag: money('Minutes'),

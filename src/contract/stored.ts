@@ -56,6 +56,7 @@ export const frozenSchema = z
       .nullable(),
     storage: z.string(),
     cautions: z.array(z.string()),
+    code: z.string().default(''),
     products: z.array(
       z.object({
         product: z.object({ kind: z.enum(KIND_IDS), school: z.string() }),

@@ -150,7 +150,7 @@ export function frozenLot(
     readonly name: string;
     readonly bagG: number;
     readonly contents: readonly LotItem[];
-    readonly settings: Pick<PremixSettings, 'storage'>;
+    readonly settings: Pick<PremixSettings, 'storage' | 'code'>;
     readonly products: readonly Additions[];
   },
   house: Kitchen,
@@ -166,6 +166,7 @@ export function frozenLot(
     contains: held.map((h) => h.name),
     nutrition: nutritionPer100(q.contents, find),
     storage: q.settings.storage,
+    code: q.settings.code,
     cautions: [
       LABEL_CAUTION,
       ...(parts.some((p) => isA(p.ingredient, 'honey')) ? ['Honey: not for infants under one.'] : []),

@@ -13,6 +13,7 @@ import { PANEL } from '../testing/panel';
 import { BULK, bagOf, bulkDensity, isDry, itemsFor, moisturePct, NO_POWDERS } from './bag';
 import { baggedFormula, changedInMix } from './bagged';
 import { blendSteps, blendsFor, FOLD_INTO, SMALL_SHARE, tooFine, weighingOf } from './blend';
+import { codeKind, codeWrong } from './code';
 import { frozenLot, ingredientRuns, labelGaps } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
 import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, lotNumber, sayBags, standing } from './premix';
@@ -450,4 +451,13 @@ test('law: the mix for so many pieces pours them, and hardly one more', () => {
       expect(made).toBeLessThanOrEqual(n + 1);
     }),
   );
+});
+
+test('a trade number has the check digit its others ask for; anything else is a square', () => {
+  // 2 0 0 0 0 0 0 1 2 3 4 5, threes on every other from the right: 15 + 4 + 9 + 2 + 3 + 2 = 35, so 5
+  expect([codeWrong('2000000123455'), codeKind('2000000123455')]).toEqual([null, 'ean13']);
+  expect(codeWrong('2000000123456')).toMatch(/last digit/);
+  // 2 0 0 0 1 2 3: 9 + 2 + 3 + 6 = 20, so 0
+  expect([codeWrong('20001230'), codeKind('20001230')]).toEqual([null, 'ean8']);
+  expect([codeWrong('lantern lock, corn mix'), codeKind('lantern lock, corn mix'), codeWrong('')]).toEqual([null, 'qrcode', null]);
 });

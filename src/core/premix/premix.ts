@@ -21,6 +21,8 @@ export interface PremixSettings {
   /** The house's own best-before rule, months; null: none. */
   readonly months: number | null;
   readonly storage: string;
+  /** The number under its bars, or what its square code says; empty: none is printed. */
+  readonly code: string;
   /** Of one bag, in the house's money: what it is packed in, and what it is sold at; null: not said. */
   readonly packaging: number | null;
   readonly price: number | null;
@@ -38,6 +40,7 @@ export const FRESH_PREMIX: PremixSettings = {
   products: [],
   months: null,
   storage: 'Closed, dry, dark and cool; an opened bag folded over and used first.',
+  code: '',
   packaging: null,
   price: null,
   minutesABag: null,
@@ -97,6 +100,8 @@ export interface FrozenLot {
   readonly nutrition: LabelNutrition | null;
   readonly storage: string;
   readonly cautions: readonly string[];
+  /** As the product had it; empty: none. */
+  readonly code: string;
   readonly products: readonly FrozenProduct[];
   /** As the house wrote and weighed that day. */
   readonly units: Units;

@@ -25,7 +25,7 @@ export const SHAPES = {
       ...whole('name'),
       settings: {
         fields: {
-          ...whole('bagG', 'densityGPerMl', 'months', 'storage', 'bagged', 'packaging', 'minutesABag', 'hour', 'lossPct', 'price'),
+          ...whole('bagG', 'densityGPerMl', 'months', 'storage', 'code', 'bagged', 'packaging', 'minutesABag', 'hour', 'lossPct', 'price'),
           powders: 'record',
           products: 'whole',
         },

@@ -1,7 +1,8 @@
 /** A lot on paper: the sheet it is blended by, and a label for every bag, from what the lot was made as and nothing else. */
-import { Text, View } from '@react-pdf/renderer';
+import { Image, Text, View } from '@react-pdf/renderer';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Blends, Weighing } from '@/core/premix/blend';
+import { codeKind } from '@/core/premix/code';
 import type { FrozenLot, Lot } from '@/core/premix/premix';
 import { sayDay } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
@@ -19,7 +20,18 @@ const dayOf = (day: string): Date => new Date(`${day}T12:00:00Z`);
 const one = (x: number): string => x.toFixed(1);
 
 /** @param lot what it is numbered and dated @param size all that a customer needs, or the front alone */
-export function LotLabels({ lot, frozen: f, size }: { readonly lot: Lot; readonly frozen: FrozenLot; readonly size: LabelSize }) {
+export function LotLabels({
+  lot,
+  frozen: f,
+  size,
+  code,
+}: {
+  readonly lot: Lot;
+  readonly frozen: FrozenLot;
+  readonly size: LabelSize;
+  /** Its code as a picture; null: it has none. */
+  readonly code: string | null;
+}) {
   const full = size === 'full';
   const letters = f.products.reduce((a, p) => a + p.directions.length, 0) + f.ingredients.reduce((a, r) => a + r.text.length, 0);
   const text = full ? (letters > 1500 ? 6 : letters > 900 ? 7 : 8) : letters > 700 ? 6.5 : 7.5;
@@ -35,6 +47,7 @@ export function LotLabels({ lot, frozen: f, size }: { readonly lot: Lot; readonl
           >
             <Text style={{ fontSize: 14, fontWeight: 700, color: RIM }}>{f.name}</Text>
             <Text style={{ fontSize: 10, fontWeight: 700, marginBottom: 3 }}>Net {grams(lot.bagG, f.units)}</Text>
+            {code ? <Image src={code} style={{ position: 'absolute', top: 8, right: 8, width: codeKind(f.code) === 'qrcode' ? 44 : 84 }} /> : null}
             <Text style={{ fontSize: text, marginBottom: 2 }}>
               Ingredients:{' '}
               {f.ingredients.map((r, at) => (

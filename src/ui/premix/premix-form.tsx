@@ -12,6 +12,7 @@ import { US_CUP_ML } from '@/core/pantry/fill';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { MOST_MOISTURE_PCT, moisturePct, type PowderKey } from '@/core/premix/bag';
+import { codeWrong } from '@/core/premix/code';
 import { fatty, limitsOf } from '@/core/premix/keeping';
 import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
 import { workPremix } from '@/core/premix/work';
@@ -194,6 +195,14 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
             onChange={typing((months) => setTyped((t) => ({ ...t, months })))}
           />
         </div>
+        <Field
+          label="Code on the label"
+          hint="a trade number of 8 or 13 digits as bars, anything else as a square"
+          value={settings.code}
+          maxLength={80}
+          onChange={(e) => set({ code: e.target.value })}
+          error={errors['settings.code'] ?? codeWrong(settings.code) ?? undefined}
+        />
         <Field label="How it is kept" value={settings.storage} onChange={(e) => set({ storage: e.target.value })} error={errors['settings.storage']} />
         {usable ? (
           <BagCostView

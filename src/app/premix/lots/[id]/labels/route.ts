@@ -2,6 +2,7 @@ import { createElement } from 'react';
 import { isUuid } from '@/server/api/params';
 import { problem } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
+import { codePicture } from '@/server/print/code';
 import { LABEL_SIZES, LotLabels } from '@/server/print/lot';
 import { asPdf } from '@/server/print/paper';
 import { loadHouse } from '@/server/queries/house';
@@ -16,5 +17,5 @@ export async function GET(request: Request, { params }: { readonly params: Promi
   const lot = r.value;
   if (!lot) return problem(404, 'There is no such lot.');
   const size = LABEL_SIZES.find((s) => s === new URL(request.url).searchParams.get('size')) ?? 'full';
-  return asPdf(createElement(LotLabels, { lot, frozen: lot.frozen, size }), `lot ${lot.number} labels`);
+  return asPdf(createElement(LotLabels, { lot, frozen: lot.frozen, size, code: await codePicture(lot.frozen.code) }), `lot ${lot.number} labels`);
 }
