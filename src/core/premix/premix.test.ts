@@ -14,6 +14,7 @@ import { BULK, bagOf, bulkDensity, isDry, itemsFor, moisturePct, NO_POWDERS } fr
 import { baggedFormula, changedInMix } from './bagged';
 import { blendSteps, blendsFor, FOLD_INTO, SMALL_SHARE, tooFine, weighingOf } from './blend';
 import { codeKind, codeWrong } from './code';
+import { unmixed } from './foreign';
 import { frozenLot, ingredientRuns, labelGaps } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
 import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, lotNumber, sayBags, standing } from './premix';
@@ -460,4 +461,30 @@ test('a trade number has the check digit its others ask for; anything else is a 
   // 2 0 0 0 1 2 3: 9 + 2 + 3 + 6 = 20, so 0
   expect([codeWrong('20001230'), codeKind('20001230')]).toEqual([null, 'ean8']);
   expect([codeWrong('lantern lock, corn mix'), codeKind('lantern lock, corn mix'), codeWrong('')]).toEqual([null, 'qrcode', null]);
+});
+
+test('a bought mix is not all flour: so much as its starch tells, bracketed, and never more than its protein bears', () => {
+  const packet = { ...PANEL, like: null, leavened: true, saltG: 1.8, sugarsG: 11, carbohydrateG: 74, kcal: 355, gPer100Ml: 58 };
+  const read = ingredientOf({ id: 'own-mix', name: 'Quick mix', packet }, () => undefined);
+  if (!read.ok) throw new Error(read.errors[0]?.message);
+  const mix = read.ingredient;
+  const u = unmixed(mix);
+  if (!u) throw new Error('its panel tells no flour');
+  // 63 g of starch: of a flour with 73.34 g in 100 that is 85.9 g; with four more or less 81.5 to 90.9, but 100 less sugar and salt leave 87.2
+  expect(u.flourG.best).toBeCloseTo((100 * mix.per100g.starchG) / 73.34, 9);
+  expect(u.flourG.low).toBeCloseTo((100 * mix.per100g.starchG) / 77.34, 9);
+  expect(u.flourG.high).toBeLessThanOrEqual(100 - 11 - mix.per100g.naclG + 1e-9);
+  for (const f of [u.flourG.low, u.flourG.best, u.flourG.high]) {
+    const parts = u.partsAt(f);
+    expect(grams(parts, 'flour-all-purpose')).toBeCloseTo(f, 9);
+    expect(grams(parts, 'sugar-granulated')).toBeCloseTo(11 - (0.27 * f) / 100, 6);
+    expect(parts.reduce((a, p) => a + p.grams, 0)).toBeLessThanOrEqual(100 + 1e-6);
+  }
+  // what the packet does not say is not known of its parts either
+  const a = additionsFor(u.partsAt(u.flourG.best), { kind: 'griddle', school: 'even' });
+  expect(a.analysis.rails.find((r) => r.rail === 'lift')?.unknown.length).toBeGreaterThan(0);
+  const whole = additionsFor([{ ingredient: mix, grams: 100 }], { kind: 'griddle', school: 'even' });
+  // less flour asks for less to drink
+  expect(grams(a.parts, 'milk-whole')).toBeLessThan(grams(whole.parts, 'milk-whole'));
+  expect(unmixed(ingredient('sugar-granulated'))).toBeNull();
 });
