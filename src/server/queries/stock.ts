@@ -3,6 +3,8 @@
  * rows of the shelf are locked in the order of their names, so that two who take at the same moment wait for each other.
  */
 import type { PoolClient } from 'pg';
+import type { Deduction } from '@/core/batch/take-out';
+import { query } from '../db/pool';
 
 export interface Short {
   readonly ingredientId: string;
@@ -41,6 +43,10 @@ export async function takeFromShelf(client: PoolClient, who: Taker, wants: Reado
   );
   return short;
 }
+
+/** What a lot took off the shelf, and what it wanted: less, where there was less. */
+export const takingsOfLot = (lotId: string): Promise<Deduction[]> =>
+  query('select ingredient_id as id, wanted_g as "wantedG", taken_g as "takenG" from stock_takings where lot_id = $1 order by ingredient_id', [lotId]);
 
 /** Puts what a batch or a lot took back onto the shelf. */
 export const returnToShelf = (client: PoolClient, who: Taker) =>

@@ -105,6 +105,7 @@ export function MakeLot({
     const has = shelf[p.ingredient.id]?.onHandG ?? null;
     return has !== null && has < p.grams - 0.05 ? [{ name: kitchenName(p.ingredient), g: p.grams - has }] : [];
   });
+  const unnoted = parts.flatMap((p) => ((shelf[p.ingredient.id]?.onHandG ?? null) === null ? [kitchenName(p.ingredient)] : []));
   const fine = lotG === null ? [] : tooFine(worked.bag, lotG, scalesOf(house.gear));
   const blends =
     lotG === null
@@ -223,6 +224,9 @@ export function MakeLot({
             <Notice weight="look">
               Short on the shelf: {short.map((s) => `${s.name} ${grams(s.g, units)}`).join(', ')}.{take ? ' Made as it is, the lot takes what there is.' : ''}
             </Notice>
+          ) : null}
+          {unnoted.length > 0 ? (
+            <Notice weight="note">Nobody has noted how much there is of {unnoted.join(', ').toLowerCase()}: nothing of that comes off the shelf.</Notice>
           ) : null}
           {fine.map((f) => (
             <Notice key={f.ingredient.id} weight="look">

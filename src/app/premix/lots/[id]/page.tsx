@@ -12,6 +12,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { changesOfLot, lotById, openLots, usesOfLot } from '@/server/queries/premixes';
+import { takingsOfLot } from '@/server/queries/stock';
 import { frozenLotById, partsOf } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
@@ -31,11 +32,22 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   const r = await reach(async () => {
     const [house, stock] = await Promise.all([loadHouse(), stockNoted()]);
     const lot = (await frozenLotById(id, house)) ?? (await lotById(id));
-    return lot && { lot, house, stock, uses: await usesOfLot(id), changes: await changesOfLot(id), siblings: await openLots(lot.premixId) };
+    return (
+      lot && {
+        lot,
+        house,
+        stock,
+        uses: await usesOfLot(id),
+        changes: await changesOfLot(id),
+        took: await takingsOfLot(id),
+        siblings: await openLots(lot.premixId),
+      }
+    );
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   if (!r.value) notFound();
-  const { lot, house, stock, uses, changes, siblings } = r.value;
+  const { lot, house, stock, uses, changes, siblings, took } = r.value;
+  const less = took.filter((t) => t.takenG < t.wantedG - 0.05);
   const { frozen } = lot;
   const find = (x: string) => findIngredient(x, house.conventions.own);
   const products = frozen?.products.map((p) => ({ product: p.product, parts: partsOf(p, house) })) ?? [];
@@ -136,6 +148,17 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                 ))}
               </tbody>
             </table>
+            {less.length > 0 ? (
+              <p className="mt-2">
+                The shelf had less than went in:{' '}
+                {less
+                  .map((t) => `${lot.contents.find((c) => c.id === t.id)?.name ?? t.id} ${grams(t.takenG, house.units)} of ${grams(t.wantedG, house.units)}`)
+                  .join(', ')}
+                . Count it, in the pantry.
+              </p>
+            ) : took.length === 0 ? (
+              <p className="mt-2 text-soft">Nothing of it came off the shelf’s books.</p>
+            ) : null}
             {lot.madeBy ? <p className="mt-2">Made by {lot.madeBy}.</p> : null}
             {lot.checked ? <p className="mt-2">Checked: {lot.checked}</p> : null}
             {lot.note ? <p className="mt-1 [overflow-wrap:anywhere]">{lot.note}</p> : null}
