@@ -3,6 +3,8 @@ alter table lots
   -- name, maker, label text, allergens, additions and directions of the day it was made; null: made before they were kept
   add column frozen jsonb,
   add column made_by text not null default '',
+  -- what stayed in the sieve, g
+  add column rest_g double precision not null default 0 check (rest_g >= 0),
   add column voided_at timestamptz,
   add column voided_by text not null default '',
   add column void_why text not null default '';

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { TAKES } from '@/core/batch/take-out';
 import { KIND_IDS, kindById } from '@/core/formula/kinds';
+import { MILK_POWDERS } from '@/core/premix/bag';
 import { codeWrong } from '@/core/premix/code';
 import { MOST_BAGS, MOST_PRODUCTS, USE_KINDS } from '@/core/premix/premix';
 import { amount, count, day, requestId } from './fields';
@@ -17,7 +18,7 @@ const money = (of: string) =>
   z.number(`${of}: write a number.`).min(0, `${of}: not less than nothing.`).max(100_000, `${of}: at most 100,000.`).nullable().default(null);
 
 export const premixSettingsSchema = z.object({
-  powders: z.object({ milk: z.boolean(), buttermilk: z.boolean(), egg: z.boolean() }),
+  powders: z.object({ milk: z.boolean(), buttermilk: z.boolean(), egg: z.boolean(), milkAs: z.enum(MILK_POWDERS).optional() }),
   bagged: formulaSchema.nullable().default(null),
   bagG: bagSize,
   densityGPerMl: z.number('Write a number.').min(0.2, 'Lighter than any mix: at least 0.2.').max(1.2, 'Heavier than any mix: at most 1.2.').nullable(),
@@ -56,6 +57,8 @@ export const lotSchema = z.object({
   ingredientLots: z.record(z.string().max(60), z.string().trim().max(40, 'At most 40 characters.')),
   /** g that really went in, by ingredient; what is left out went in as planned. */
   weighed: z.record(z.string().max(60), amount('Weighed', 1_000_000)).default({}),
+  /** What stayed in the sieve, g. */
+  restG: z.number('Sieve rests: write a number.').min(0, 'Sieve rests: not less than none.').max(100_000, 'Sieve rests: at most 100,000.').default(0),
   checked: z.string().trim().max(300, 'At most 300 characters.'),
   note: z.string().trim().max(1000, 'At most 1,000 characters.'),
   madeBy: z.string().trim().max(80, 'At most 80 characters.').default(''),

@@ -8,14 +8,18 @@ import { US_CUP_ML } from '../pantry/fill';
 import type { Category, Ingredient } from '../pantry/ingredient';
 import { ingredient } from '../pantry/pantry';
 
+export const MILK_POWDERS = ['whole', 'skim'] as const;
+
 /** Which wet things go into the bag as powder. */
 export interface Powders {
   readonly milk: boolean;
   readonly buttermilk: boolean;
   readonly egg: boolean;
+  /** Which milk powder, where that is not as the milk is. */
+  readonly milkAs?: (typeof MILK_POWDERS)[number] | undefined;
 }
 export const NO_POWDERS: Powders = { milk: false, buttermilk: false, egg: false };
-export type PowderKey = keyof Powders;
+export type PowderKey = 'milk' | 'buttermilk' | 'egg';
 
 interface AsPowder {
   readonly key: PowderKey;
@@ -56,7 +60,10 @@ const AS_POWDER: Readonly<Record<string, AsPowder>> = {
 /** The powders that stand for a wet thing in such a bag, each as a share of it; null where none does. */
 export function asPowder(i: Ingredient, powders: Powders): AsPowder['powders'] | null {
   const as = AS_POWDER[i.id] ?? AS_POWDER[i.like ?? ''];
-  return as && powders[as.key] ? as.powders : null;
+  if (!as || !powders[as.key]) return null;
+  // the maker's own choice: its fat is what is then counted
+  const chosen = as.key === 'milk' && powders.milkAs ? AS_POWDER[`milk-${powders.milkAs}`] : undefined;
+  return (chosen ?? as).powders;
 }
 
 /** Dry by what they are: they stand in bags wherever they are sold. What is wetter is no powder (a starter, lemon juice). */
@@ -121,9 +128,10 @@ export function bagOf(lines: readonly FormulaLine[], powders: Powders): Bag {
       const as = AS_POWDER[p.ingredient.id] ?? AS_POWDER[p.ingredient.like ?? ''];
       if (l.foam) whipped = true;
       if (as && !l.foam) couldBe.add(as.key);
-      if (as && powders[as.key] && !l.foam) {
-        const solids = as.powders.reduce((a, [, share]) => a + share, 0);
-        for (const [id, share] of as.powders) dry.push({ ingredient: ingredient(id), grams: p.grams * share });
+      const stands = l.foam ? null : asPowder(p.ingredient, powders);
+      if (stands) {
+        const solids = stands.reduce((a, [, share]) => a + share, 0);
+        for (const [id, share] of stands) dry.push({ ingredient: ingredient(id), grams: p.grams * share });
         water += p.grams * (1 - solids);
       } else if (isDry(p.ingredient)) dry.push(p);
       else added.push({ ...p, how: l.preparation });

@@ -3,6 +3,7 @@
  * its allergens, its additions and its directions are read from here alone, so that a change elsewhere changes no bag.
  */
 import { nutritionOf } from '../batch/account';
+import { usualTimes } from '../batch/heat';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { allergensOf, type TallyPart } from '../formula/tally';
@@ -10,8 +11,8 @@ import { standingOf } from '../formula/ways';
 import { heatZone } from '../griddle/heat';
 import { cuesFor } from '../griddle/times';
 import { type Allergen, type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
-import { howFar, joinSteps } from '../prep/join';
-import { minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
+import { foldSteps, howFar, joinSteps } from '../prep/join';
+import { minutesAndSeconds, minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
 import type { FrozenLot, LabelNutrition, LotItem, PremixSettings, Run } from './premix';
 import type { Additions } from './products';
 import { eggWords, piecesOfMix } from './use';
@@ -112,9 +113,9 @@ const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 
 /**
  * How a bag becomes a good, in full: additions, joining, whites folded last where they are, rest, heat, portion and yield.
- * @param bagG g of mix in one bag
+ * @param bagG g of mix in one bag @param whips its whites are whipped, at the bench
  */
-export function directionsOf(a: Pick<Additions, 'product' | 'parts' | 'analysis'>, bagG: number, house: Kitchen): string {
+export function directionsOf(a: Pick<Additions, 'product' | 'parts' | 'analysis'>, bagG: number, house: Kitchen, whips = false): string {
   const { kind: kindId, school: schoolId } = a.product;
   const kind = kindById(kindId);
   const school = schoolOf(kind, schoolId);
@@ -127,15 +128,18 @@ export function directionsOf(a: Pick<Additions, 'product' | 'parts' | 'analysis'
   const { restMin } = standingOf(ways, kind);
   const [low, high] = heatZone(kindId, school.id);
   const cues = cuesFor(kindId, ways);
+  const sides = usualTimes(kindId, ways);
   const portionMl = school.portionMl === null ? null : usualPortionMl(school);
   const pieces = portionMl === null ? null : piecesOfMix(bagG, a.parts, a.analysis.volume?.densityGPerMl ?? 1, portionMl);
   return [
     `To a bag add ${adds}.`,
     `${upper(joinSteps(kindId, ways, ['dry', 'wet']).join(' '))} Mix ${howFar(kindId, ways).words}.`,
+    whips ? upper(foldSteps(kindId, ways).join(' ')) : '',
     restMin > 0 ? `Rest ${minutesOrHours(restMin)}.` : '',
     `Heat ${temperature(low, units)} to ${temperature(high, units)}.`,
     portionMl === null ? '' : `Pour ${portionMl} ml each.`,
     `${upper(cues.first)}${cues.second ? `; then ${cues.second}` : ''}.`,
+    `About ${minutesAndSeconds(sides.first)} min${sides.second === null ? '' : `, then ${minutesAndSeconds(sides.second)}`}.`,
     pieces === null ? '' : `Makes about ${pieces}.`,
   ]
     .filter(Boolean)
@@ -152,6 +156,8 @@ export function frozenLot(
     readonly contents: readonly LotItem[];
     readonly settings: Pick<PremixSettings, 'storage' | 'code'>;
     readonly products: readonly Additions[];
+    /** The formula's own whites are whipped, at the bench. */
+    readonly whips?: boolean;
   },
   house: Kitchen,
   find: (id: string) => Ingredient | undefined,
@@ -174,7 +180,7 @@ export function frozenLot(
     ],
     products: q.products
       .filter((p, n) => n === 0 || p.against.length === 0)
-      .map((p) => {
+      .map((p, n) => {
         const school = schoolOf(kindById(p.product.kind), p.product.school);
         return {
           product: p.product,
@@ -182,7 +188,7 @@ export function frozenLot(
           parts: p.parts.map((x) => ({ id: x.ingredient.id, name: kitchenName(x.ingredient), grams: x.grams })),
           density: p.analysis.volume?.densityGPerMl ?? 1,
           portionMl: school.portionMl === null ? null : usualPortionMl(school),
-          directions: directionsOf(p, q.bagG, house),
+          directions: directionsOf(p, q.bagG, house, n === 0 && q.whips === true),
         };
       }),
     units: house.units,

@@ -304,7 +304,9 @@ test('what a lot was made as: ingredients by weight, allergens set apart, compou
   // of 287.5 g: 250 g flour at 364 kcal and 25 g sugar at 387 are 3.5 kcal a gram of mix; salt from the table, soda and powder
   expect(f.nutrition?.kcal).toBeCloseTo((100 * contents.reduce((a, c) => a + (c.grams * (find(c.id)?.per100g.kcal ?? 0)) / 100, 0)) / 5000, 9);
   expect(f.nutrition?.kJ).toBeCloseTo((f.nutrition?.kcal ?? 0) * 4.184, 6);
-  expect(f.products[0]?.directions).toMatch(/^To a bag add 69\d g (cultured )?buttermilk, .* Mix .* Heat .* Pour 60 ml each\. .* Makes about \d+\.$/);
+  expect(f.products[0]?.directions).toMatch(
+    /^To a bag add 69\d g (cultured )?buttermilk, .* Mix .* Heat .* Pour 60 ml each\. .* About 2:20 min, then 1:30\. Makes about \d+\.$/,
+  );
   // its maker's notes are for the page
   expect(labelGaps(f, contents, find).join(' ')).toMatch(/hold it against your packet.*local food code/);
   expect(labelGaps({ ...f, maker: '' }, contents, find)[0]).toMatch(/^Who makes it/);
@@ -487,4 +489,13 @@ test('a bought mix is not all flour: so much as its starch tells, bracketed, and
   // less flour asks for less to drink
   expect(grams(a.parts, 'milk-whole')).toBeLessThan(grams(whole.parts, 'milk-whole'));
   expect(unmixed(ingredient('sugar-granulated'))).toBeNull();
+});
+
+test('which milk powder is the maker’s, and its fat is what counts', () => {
+  // 100 g of whole milk: 12.5 g of whole powder, or 9.7 g of skim
+  const bag = (milkAs?: 'whole' | 'skim') => bagOf(LINES, { ...NO_POWDERS, milk: true, ...(milkAs && { milkAs }) });
+  expect(grams(bag().items, 'milk-powder-whole')).toBeCloseTo(12.5, 9);
+  expect(grams(bag('skim').items, 'milk-powder-skim')).toBeCloseTo(9.7, 9);
+  expect(grams(bag('skim').items, 'milk-powder-whole')).toBe(0);
+  expect([grams(bag().added, 'water'), grams(bag('skim').added, 'water')].map((g) => Math.round(10 * g) / 10)).toEqual([87.5, 90.3]);
 });

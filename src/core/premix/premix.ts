@@ -162,6 +162,8 @@ export interface Lot {
   readonly checked: string;
   readonly note: string;
   readonly madeBy?: string;
+  /** What stayed in the sieve, g. */
+  readonly restG?: number;
   /** Of the product, from 1; and the version of the formula that was. */
   readonly edition?: number;
   readonly versionId?: string;

@@ -128,7 +128,7 @@ export async function dropPremix(id: string): Promise<boolean> {
 const SELECT_LOT = `
   select l.id, l.premix_id as "premixId", p.name as "premixName", l.number, to_char(l.made, 'YYYY-MM-DD') as made, to_char(l.best_before, 'YYYY-MM-DD') as "bestBefore",
          l.bag_g as "bagG", l.bags, coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0)::float8 as used, l.contents, l.checked, l.note,
-         l.frozen, l.made_by as "madeBy", l.edition,
+         l.frozen, l.made_by as "madeBy", l.rest_g as "restG", l.edition,
          coalesce((select e.version_id from premix_editions e where e.premix_id = l.premix_id and e.edition = l.edition), p.version_id) as "versionId", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy"
     from lots l join premixes p on p.id = l.premix_id`;
 type LotRow = Omit<Lot, 'contents' | 'frozen'> & { readonly contents: unknown; readonly frozen: unknown } & Record<string, unknown>;
@@ -229,6 +229,8 @@ export interface NewLot {
   readonly checked: string;
   readonly note: string;
   readonly madeBy?: string;
+  /** What stayed in the sieve, g. */
+  readonly restG?: number;
   readonly take: 'no' | 'enough' | 'anyway';
   readonly requestId: string | null;
 }
@@ -249,8 +251,8 @@ export async function insertLot(
   if (had?.rows[0]) return { id: had.rows[0].id, again: true };
   const taken = await client.query<{ number: string }>('select number from lots');
   const made = await client.query<{ id: string }>(
-    `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, edition)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, (select edition from premixes where id = $1)) returning id`,
+    `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, rest_g, edition)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, (select edition from premixes where id = $1)) returning id`,
     [
       l.premixId,
       lotNumber(l.made, new Set(taken.rows.map((r) => r.number))),
@@ -264,6 +266,7 @@ export async function insertLot(
       l.requestId,
       JSON.stringify(frozen),
       l.madeBy ?? '',
+      l.restG ?? 0,
     ],
   );
   const id = made.rows[0]?.id;

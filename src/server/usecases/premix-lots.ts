@@ -80,8 +80,10 @@ export async function makeLot(l: NewLot): Promise<Made> {
 
 /** What a lot is made as, from what is there today. */
 const frozenOf = (kept: WithWork, bagG: number, contents: readonly LotItem[], house: Kitchen): FrozenLot =>
-  frozenLot({ name: kept.premix.name, bagG, contents, settings: kept.premix.settings, products: kept.worked?.products ?? [] }, house, (id) =>
-    findIngredient(id, house.conventions.own),
+  frozenLot(
+    { name: kept.premix.name, bagG, contents, settings: kept.premix.settings, products: kept.worked?.products ?? [], whips: kept.worked?.bag.whipped === true },
+    house,
+    (id) => findIngredient(id, house.conventions.own),
   );
 
 /** A lot with what it was made as; one that is older than that is frozen at its first look, and stays so. */

@@ -36,6 +36,8 @@ interface Typed {
   /** g that really went in, as typed, by ingredient. */
   readonly weighed?: Readonly<Record<string, string>>;
   readonly madeBy?: string;
+  /** Sieve rests, as typed. */
+  readonly rest?: string;
   readonly checked: string;
   readonly note: string;
   readonly take: boolean;
@@ -70,7 +72,8 @@ export function MakeLot({
     note: '',
     take: true,
   }));
-  const { by, amount, own, checked, note, take, madeBy = '', of = '', size = '', weighed = {} } = typed;
+  const { by, amount, own, checked, note, take, madeBy = '', of = '', size = '', weighed = {}, rest = '' } = typed;
+  const restG = typedGrams(rest) ?? 0;
   const bagG = size.trim() === '' ? settings.bagG : (typedGrams(size) ?? Number.NaN);
   const wrongSize = Number.isNaN(bagG) || bagG < 20 || bagG > 25_000 ? 'From 20 g to 25 kg.' : null;
   const [made, setMade] = useState(house.today ?? '');
@@ -127,13 +130,14 @@ export function MakeLot({
       return g === null ? [] : [[p.ingredient.id, g] as const];
     }),
   );
+  const badRest = !(restG >= 0);
   const badWeight = Object.values(went).some((g) => !(g > 0));
 
   const submit = async (): Promise<void> => {
-    if (wrong || badWeight) return;
+    if (wrong || badWeight || badRest) return;
     const took = take ? (short.length > 0 ? 'anyway' : 'enough') : 'no';
     const a = await asking.ask(
-      (requestId) => make({ premixId, bags, bagG, made, ingredientLots: own, weighed: went, madeBy, checked, note, take: took, requestId }),
+      (requestId) => make({ premixId, bags, bagG, made, ingredientLots: own, weighed: went, restG, madeBy, checked, note, take: took, requestId }),
       true,
     );
     if (a?.ok) {
@@ -294,6 +298,15 @@ export function MakeLot({
             </ul>
           </section>
           <div className="flex flex-wrap gap-3">
+            <Field
+              label="Sieve rests"
+              unit="g"
+              inputMode="decimal"
+              className="w-32"
+              value={rest}
+              error={badRest ? 'A number of grams.' : errors.restG}
+              onChange={(e) => set({ rest: e.target.value })}
+            />
             <Field label="Made by" className="w-44" maxLength={80} value={madeBy} error={errors.madeBy} onChange={(e) => set({ madeBy: e.target.value })} />
             <Field
               label="Checked: what the spoons showed, and by whom"
@@ -308,7 +321,7 @@ export function MakeLot({
       )}
       <Refusal text={badWeight ? 'One of the weights is no number of grams.' : asking.refusal} />
       <div className="flex flex-wrap items-center gap-4">
-        <Button look="now" size="work" type="submit" disabled={busy || wrong !== null || badWeight}>
+        <Button look="now" size="work" type="submit" disabled={busy || wrong !== null || badWeight || badRest}>
           {busy ? 'Writing' : 'Put this lot in the book'}
         </Button>
         <Switch label="take it off the shelf" on={take} onSwitch={(v) => set({ take: v })} />

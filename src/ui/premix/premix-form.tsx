@@ -11,7 +11,7 @@ import { pouredG } from '@/core/formula/tally';
 import { US_CUP_ML } from '@/core/pantry/fill';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
-import { MOST_MOISTURE_PCT, moisturePct, type PowderKey } from '@/core/premix/bag';
+import { MILK_POWDERS, MOST_MOISTURE_PCT, moisturePct, type PowderKey } from '@/core/premix/bag';
 import { codeWrong } from '@/core/premix/code';
 import { fatty, limitsOf } from '@/core/premix/keeping';
 import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
@@ -163,6 +163,17 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
                 onSwitch={(on) => set({ powders: { ...settings.powders, [k]: on }, bagged: null })}
               />
             ))}
+            {settings.powders.milk ? (
+              <Choice
+                label="Which milk powder"
+                value={settings.powders.milkAs ?? 'as'}
+                onChange={(v) => {
+                  const { milkAs: _, ...rest } = settings.powders;
+                  set({ powders: v === 'as' ? rest : { ...rest, milkAs: v }, bagged: null });
+                }}
+                options={[{ value: 'as' as const, label: 'as the milk is' }, ...MILK_POWDERS.map((v) => ({ value: v, label: `${v} milk powder` }))]}
+              />
+            ) : null}
           </fieldset>
         ) : null}
         <BagTable worked={worked} bagG={usable} units={units} />

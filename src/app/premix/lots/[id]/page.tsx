@@ -5,8 +5,8 @@ import { notFound } from 'next/navigation';
 import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot } from '@/app/premix/actions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { labelGaps } from '@/core/premix/frozen';
-import { bagsLeft, firstToUse, isPast, sayBags } from '@/core/premix/premix';
-import { grams } from '@/core/quantity/say';
+import { bagsLeft, firstToUse, isPast, type Lot, sayBags } from '@/core/premix/premix';
+import { grams, type Units } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -25,6 +25,16 @@ import { Day } from '@/ui/time';
 import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Lot' };
+
+/** "Weighed in 50,240 g: 50,000 g in bags, 120 g in the sieve, 120 g lost." */
+function balanceWords(lot: Lot, units: Units): string {
+  const inG = lot.contents.reduce((a, c) => a + c.grams, 0);
+  const bagsG = lot.bags * lot.bagG;
+  const restG = lot.restG ?? 0;
+  const lost = inG - bagsG - restG;
+  const off = Math.abs(lost) < 1 ? '' : lost > 0 ? `, ${grams(lost, units)} lost` : `; ${grams(-lost, units)} more in bags than was weighed`;
+  return `Weighed in ${grams(inG, units)}: ${grams(bagsG, units)} in bags${restG > 0 ? `, ${grams(restG, units)} in the sieve` : ''}${off}.`;
+}
 
 export default async function LotPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;
@@ -148,6 +158,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                 ))}
               </tbody>
             </table>
+            <p className="mt-2">{balanceWords(lot, house.units)}</p>
             {less.length > 0 ? (
               <p className="mt-2">
                 The shelf had less than went in:{' '}
