@@ -4,16 +4,35 @@ import { axe, beginTime, choose, expect, pass, test, toWeighIn } from './kitchen
 
 const SECOND = 1000;
 
-async function newFormula(page: Page, card: string): Promise<void> {
+/** @param then what is looked at on the bench */
+async function newFormula(page: Page, card: string, then: () => Promise<void> = async () => {}): Promise<void> {
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(card);
   await page.getByRole('button', { name: 'Read the card' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
+  await then();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   await page.getByRole('switch', { name: 'take it off the shelf' }).click();
 }
+
+type Kitchen = Parameters<Parameters<typeof test>[2]>[0]['kitchen'];
+let house: unknown = null;
+
+/** A kitchen that has no scale, until the job is over. */
+async function withoutScales(kitchen: Kitchen): Promise<void> {
+  house = (await kitchen.sql<{ value: unknown }>("select value from kitchen where key = 'house'"))[0]?.value ?? null;
+  await kitchen.sql(
+    `update kitchen set value = jsonb_set(value, '{gear}', (select jsonb_agg(g) from jsonb_array_elements(value->'gear') g where g->>'sort' <> 'scale')),
+            revision = revision + 1 where key = 'house'`,
+  );
+}
+test.afterEach(async ({ kitchen }) => {
+  if (house === null) return;
+  await kitchen.sql("update kitchen set value = $1, revision = revision + 1 where key = 'house'", [JSON.stringify(house)]);
+  house = null;
+});
 
 /** How this house has it before joining; its other jobs have the usual. */
 async function looks(page: Page, way: string): Promise<void> {
@@ -56,12 +75,15 @@ async function noGram(page: Page): Promise<void> {
   expect(text.match(/\d\s?g\b[^\n]*/)?.[0] ?? '').toBe('');
 }
 
-test('a cook with cups, spoons and one pan: from the plan to the log without a gram on the screen', async ({ page }) => {
+test('a cook with cups, spoons and one pan: from the card to the log without a gram on the screen', async ({ page, kitchen }) => {
+  // no scale in this kitchen: the bench shows no weights, and a plan opens in cups
+  await withoutScales(kitchen);
   await newFormula(
     page,
     'Cup cakes of the lock\nMakes 6\n1 1/2 cups flour\n2 tsp baking powder\n1/4 tsp salt\n1 tbsp sugar\n1 1/4 cups milk\n1 egg\n2 tbsp butter, melted',
+    () => noGram(page),
   );
-  await page.getByRole('radio', { name: 'cups and spoons' }).click();
+  await expect(page.getByRole('radio', { name: 'cups and spoons' })).toBeChecked();
   const sheet = page.getByRole('region', { name: 'Sheet to mix from' });
   // it opens at what the card makes: times 1 is the card, to the spoon
   for (const [what, amount] of [

@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { tellBook } from '@/app/actions';
+import { scalesOf } from '@/core/pantry/gear';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
@@ -18,11 +19,12 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1, colo
 
 export default async function Layout({ children }: { readonly children: ReactNode }) {
   const r = await reach(loadHouse);
-  const units = (r.up ? r.value : lastHouse())?.units ?? FRESH_UNITS;
+  const house = r.up ? r.value : lastHouse();
+  const units = house?.units ?? FRESH_UNITS;
   return (
     <html lang="en-GB">
       <body>
-        <UnitsProvider units={units}>
+        <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
           {children}
           <Unreadable list={r.up ? r.value.unreadable : []} />
         </UnitsProvider>

@@ -8,7 +8,7 @@ import { isFlour } from '@/core/pantry/ingredient';
 import { sayDay } from '@/core/quantity/day';
 import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
 import { Button } from '../kit/button';
-import { useUnits } from '../units';
+import { useScaleless, useUnits } from '../units';
 import type { LineDiff } from './diff';
 import { LineMenu } from './line-menu';
 import type { LineTools } from './line-tools';
@@ -50,6 +50,7 @@ const tellsMore = (text: string, was: string): boolean => {
 export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
   const { send } = tools;
   const units = useUnits();
+  const scaleless = useScaleless();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: line.key });
   // what goes in the pan or on the table may well have no amount
   const asNeeded = line.use !== 'batter' && line.grams === null && line.amounts.length === 0;
@@ -119,8 +120,8 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
         />
         <span className="text-right leading-tight" data-grams={line.key}>
           {line.grams === null ? (
-            <span className="text-soft">{asNeeded ? 'as needed' : 'no grams'}</span>
-          ) : diff ? (
+            <span className="text-soft">{asNeeded ? 'as needed' : scaleless ? 'no amount' : 'no grams'}</span>
+          ) : scaleless ? null : diff ? (
             <Becomes diff={diff} />
           ) : (
             <>

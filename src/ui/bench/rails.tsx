@@ -6,6 +6,7 @@ import type { Held } from '@/core/formula/formula';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, type Zone } from '@/core/formula/kinds';
 import { percent } from '@/core/quantity/say';
 import { TypedNumber } from '../kit/typed-number';
+import { useScaleless } from '../units';
 import { at, MOST_SAID, say, sayUnit, scaleOf, words } from './rail-words';
 
 /** The smallest move of a rail, by an arrow key. Page keys move ten of them. */
@@ -37,6 +38,7 @@ interface Props extends RailTools {
 
 /** One rail a ratio: the zone of the kind and school, where this formula stands, and where the saved version stood. */
 export function Rails({ now, proposed, saved, ...tools }: Props) {
+  const scaleless = useScaleless();
   const shown = proposed ?? now;
   if (shown.rails.length === 0) return <p className="py-4 text-soft">The ratios need a flour line with an amount.</p>;
   const before = (a: Analysis | null, r: Rail): number | null => (a ? (railOf(a, r)?.tested ?? null) : null);
@@ -54,7 +56,7 @@ export function Rails({ now, proposed, saved, ...tools }: Props) {
       </ul>
       <p className="mt-0.5 flex flex-wrap gap-x-3 text-[13px] text-soft">
         <span>
-          Percent of flour; lift in g of gas per 100 g flour.
+          Percent of flour; {scaleless ? 'lift as gas' : 'lift in g of gas per 100 g flour'}.
           {shown.percent ? ` Liquid ${percent(shown.percent.liquid)}, sweetness ${percent(shown.percent.sweetness)}.` : ''}
         </span>
         {proposed ? (
@@ -81,6 +83,7 @@ interface RowProps extends RailTools {
 }
 
 function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: RowProps) {
+  const scaleless = useScaleless();
   const inRange = r.reading?.standing === 'in';
   const isHeld = held.rails.includes(r.rail);
   return (
@@ -95,7 +98,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
       <span className={`text-[13px] leading-tight ${inRange ? 'text-herb' : 'font-semibold text-ink'}`}>
         {inRange ? '✓ ' : ''}
         {words(r)}
-        {r.rail === 'lift' && !inRange && r.reading && r.tested < MOST_SAID ? ' g' : ''}
+        {r.rail === 'lift' && !inRange && r.reading && r.tested < MOST_SAID ? ` ${scaleless ? '%' : 'g'}` : ''}
         {today !== null && say(r.rail, today) !== say(r.rail, r.tested) ? (
           <span className="block font-normal text-soft">today {sayUnit(r.rail, today)}</span>
         ) : null}
@@ -117,17 +120,18 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
 
 /** The number of a rail, to be typed over. */
 function RailNumber({ r, onWish, disabled }: { readonly r: RailReading; readonly onWish: RailTools['onWish']; readonly disabled: boolean }) {
+  const scaleless = useScaleless();
   return (
     <span className="flex items-baseline justify-end gap-1">
       <TypedNumber
-        label={`${RAIL_NAMES[r.rail]}, ${r.rail === 'lift' ? 'g of gas per 100 g flour' : 'percent of flour'}`}
+        label={`${RAIL_NAMES[r.rail]}, ${r.rail === 'lift' && !scaleless ? 'g of gas per 100 g flour' : 'percent of flour'}`}
         value={say(r.rail, r.tested)}
         wrong={(x) => (x < 0 || x > MOST_WISH ? `A number from 0 to ${MOST_WISH}.` : null)}
         onCommit={(x) => onWish(r.rail, x)}
         disabled={disabled}
         className="h-9 border-transparent bg-transparent text-[19px] font-bold hover:border-line"
       />
-      <strong className="w-4 shrink-0 text-[15px]">{r.rail === 'lift' ? 'g' : '%'}</strong>
+      <strong className="w-4 shrink-0 text-[15px]">{r.rail === 'lift' && !scaleless ? 'g' : '%'}</strong>
     </span>
   );
 }

@@ -21,7 +21,7 @@ import { grams, percent, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
 import { Switch } from '../kit/switch';
-import { useUnits } from '../units';
+import { useScaleless, useUnits } from '../units';
 import { AddLine } from './add-line';
 import { CardSays } from './card-says';
 import type { SheetDiff } from './diff';
@@ -131,6 +131,7 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
   };
   const counted = lines.filter((l) => counts(l, end));
   const blend = blendOf(counted);
+  const scaleless = useScaleless();
   return (
     <section aria-label="Sheet" ref={list}>
       <h2 className="sr-only">Sheet</h2>
@@ -138,7 +139,7 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
         <div aria-hidden className={`${ROW_GRID} text-right text-[13px] text-soft`}>
           <span />
           <span className="pl-2 text-left">as written</span>
-          <span className="pr-1">weight</span>
+          <span className="pr-1">{scaleless ? '' : 'weight'}</span>
           <span className="pr-1">of flour</span>
         </div>
       ) : null}
@@ -157,10 +158,12 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
           {shown.map((g) => (
             <div key={g.id} className="mb-1.5">
               <VesselHead vessel={g.vessel} side={g.side}>
-                {sum(
-                  g.lines.filter((l) => counts(l, end)),
-                  house.units,
-                )}
+                {scaleless
+                  ? ''
+                  : sum(
+                      g.lines.filter((l) => counts(l, end)),
+                      house.units,
+                    )}
               </VesselHead>
               <ul>
                 {g.lines.map((l) => (
@@ -182,7 +185,7 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
                   <li key={l.key} className={`${ROW_GRID} min-h-9 rounded-hold bg-butter/45`}>
                     <span />
                     <span className="px-2">{l.text}</span>
-                    <strong className="text-right">{l.grams === null ? '' : grams(l.grams, house.units)}</strong>
+                    <strong className="text-right">{l.grams === null || scaleless ? '' : grams(l.grams, house.units)}</strong>
                     <span className="text-right text-sm">new</span>
                   </li>
                 ))}
@@ -267,10 +270,12 @@ function BlendBar({
   readonly onHeld: (on: boolean) => void;
 }) {
   const units = useUnits();
+  const scaleless = useScaleless();
   return (
     <div className="flex flex-wrap items-center gap-x-3 px-2 py-1 text-sm text-soft">
       <span>
-        Blend of {blend.length}: {grams(flourG, units)}, {blend.map((l) => percent((100 * (l.grams ?? 0)) / flourG)).join(' + ')}
+        Blend of {blend.length}: {scaleless ? '' : `${grams(flourG, units)}, `}
+        {blend.map((l) => percent((100 * (l.grams ?? 0)) / flourG)).join(' + ')}
       </span>
       <Switch label="total stays" on={held} onSwitch={onHeld} />
     </div>
