@@ -11,6 +11,7 @@ import { CONVENTION_NAMES, type Conventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { Choice } from '../kit/choice';
 import { TypedNumber } from '../kit/typed-number';
+import { useScaleless } from '../units';
 
 const HOUSE = 'house';
 
@@ -114,6 +115,7 @@ export function WaysPopover({
   readonly house: Kitchen;
   readonly onChange: (part: Pick<Formula, 'conventions'> | Pick<Formula, 'ways'>) => void;
 }) {
+  const scaleless = useScaleless();
   const own = [...Object.values(formula.conventions), ...Object.values(formula.ways)].length;
   const { altitudeM, ...chosenWays } = formula.ways;
   const c = { ...house.conventions, ...formula.conventions };
@@ -121,7 +123,7 @@ export function WaysPopover({
   const said = [
     CONVENTION_NAMES.cup[c.cup],
     `flour ${CONVENTION_NAMES.flourFill[c.flourFill]}`,
-    `${CONVENTION_NAMES.egg[c.egg]} eggs`,
+    `${scaleless ? c.egg : CONVENTION_NAMES.egg[c.egg]} eggs`,
     `rest: ${wayName('rest', w.rest)}`,
     ...(w.warmth === 'cold' ? ['cold'] : []),
     ...(w.altitudeM > 0 ? [`${w.altitudeM} m up`] : []),
