@@ -272,27 +272,32 @@ export function MakeLot({
             <h3 className="text-lg">Weigh, and note each packet’s lot</h3>
             <ul>
               {parts.map((p) => (
-                <li key={p.ingredient.id} className="grid grid-cols-[6rem_minmax(0,1fr)_7rem_9rem] items-center gap-x-3 border-b border-line py-1">
+                <li
+                  key={p.ingredient.id}
+                  className="grid grid-cols-[6rem_minmax(0,1fr)] items-center gap-y-1 sm:grid-cols-[6rem_minmax(0,1fr)_16rem] gap-x-3 border-b border-line py-1"
+                >
                   <strong className="text-right text-lg whitespace-nowrap">{grams(p.grams, units)}</strong>
                   <span className="min-w-0 [overflow-wrap:anywhere]">{kitchenName(p.ingredient)}</span>
-                  <input
-                    aria-label={`Weighed of ${kitchenName(p.ingredient)}, grams`}
-                    placeholder="weighed"
-                    inputMode="decimal"
-                    maxLength={12}
-                    aria-invalid={went[p.ingredient.id] !== undefined && !((went[p.ingredient.id] ?? 0) > 0)}
-                    className="hold min-h-11 px-3 placeholder:text-soft aria-invalid:border-berry"
-                    value={weighed[p.ingredient.id] ?? ''}
-                    onChange={(e) => set({ weighed: { ...weighed, [p.ingredient.id]: e.target.value } })}
-                  />
-                  <input
-                    aria-label={`Lot of ${kitchenName(p.ingredient)}`}
-                    placeholder="its lot"
-                    maxLength={40}
-                    className="hold min-h-11 px-3 placeholder:text-soft"
-                    value={own[p.ingredient.id] ?? ''}
-                    onChange={(e) => set({ own: { ...own, [p.ingredient.id]: e.target.value } })}
-                  />
+                  <span className="col-span-2 flex gap-2 sm:col-span-1">
+                    <input
+                      aria-label={`Weighed of ${kitchenName(p.ingredient)}, grams`}
+                      placeholder="weighed"
+                      inputMode="decimal"
+                      maxLength={12}
+                      aria-invalid={went[p.ingredient.id] !== undefined && !((went[p.ingredient.id] ?? 0) > 0)}
+                      className="hold min-h-11 w-full min-w-0 px-3 placeholder:text-soft aria-invalid:border-berry"
+                      value={weighed[p.ingredient.id] ?? ''}
+                      onChange={(e) => set({ weighed: { ...weighed, [p.ingredient.id]: e.target.value } })}
+                    />
+                    <input
+                      aria-label={`Lot of ${kitchenName(p.ingredient)}`}
+                      placeholder="its lot"
+                      maxLength={40}
+                      className="hold min-h-11 w-full min-w-0 px-3 placeholder:text-soft"
+                      value={own[p.ingredient.id] ?? ''}
+                      onChange={(e) => set({ own: { ...own, [p.ingredient.id]: e.target.value } })}
+                    />
+                  </span>
                 </li>
               ))}
             </ul>
