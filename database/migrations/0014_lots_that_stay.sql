@@ -31,7 +31,6 @@ create table lot_changes (
   at     timestamptz not null default now()
 );
 create index lot_changes_by_lot on lot_changes (lot_id, at);
-create index lots_by_ingredient_lot on lots using gin (contents jsonb_path_ops);
 
 -- A mix is a product with versions: another bag is another edition of it, and a lot says of which it is.
 alter table premixes add column edition integer not null default 1 check (edition > 0);

@@ -397,8 +397,8 @@ export const correctLot = (lotId: string, to: Correction, who: string, why: stri
       why,
       JSON.stringify({ bags: now.bags, contents: read.value, checked: row.checked, note: row.note }),
     ]);
-    // what went in goes with the bags it fills
-    const contents = read.value.map((c) => ({ ...c, grams: (c.grams * to.bags) / now.bags, lot: to.ingredientLots[c.id] ?? c.lot }));
+    // what was weighed in was weighed in, however many bags it filled
+    const contents = read.value.map((c) => ({ ...c, lot: to.ingredientLots[c.id] ?? c.lot }));
     await client.query('update lots set bags = $2, contents = $3, checked = $4, note = $5 where id = $1', [
       lotId,
       to.bags,

@@ -15,6 +15,7 @@ import { type Bagged, bagSheet } from '@/core/premix/use';
 import { type WorkedPremix, workPremix } from '@/core/premix/work';
 import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
+import { logLine } from '../log';
 import type { NewBatch } from '../queries/batches';
 import { version, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
@@ -102,7 +103,13 @@ export async function frozenLotById(id: string, house: Kitchen): Promise<(Lot & 
 export async function freezeOld(premixId: string | null): Promise<void> {
   const ids = await unfrozenLots(premixId);
   const house = ids.length > 0 ? await loadHouse() : null;
-  for (const id of house ? ids : []) await frozenLotById(id, house as Kitchen);
+  for (const id of house ? ids : [])
+    try {
+      await frozenLotById(id, house as Kitchen);
+    } catch (e) {
+      // one lot that can't be worked keeps no kitchen shut: it is tried again at its next look
+      logLine('lot-not-frozen', { lot: id, said: e instanceof Error ? e.message : String(e) });
+    }
 }
 
 /** What a frozen product asks for, with the ingredients the pantry has. */
