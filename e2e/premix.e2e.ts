@@ -77,7 +77,7 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await page.getByRole('link', { name: 'The premix' }).click();
   await page.getByRole('link', { name: /^Tall Sunday cakes, version/ }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
-  await expect(page.getByText(/There are 13 bags of Tall Sunday cakes mix/)).toBeVisible();
+  await expect(page.getByText(/There are 13 bags of Tall Sunday cakes mix, of 750 g/)).toBeVisible();
 });
 
 test('a mix is sold, half a bag used, one sale taken back; the lot is put right; it is traced by the flour’s sack, and its label never changes', async ({

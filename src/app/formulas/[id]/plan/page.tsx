@@ -2,7 +2,8 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { makeBatch } from '@/app/actions';
-import { bagsLeft, firstToUse } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, sayBags } from '@/core/premix/premix';
+import { grams } from '@/core/quantity/say';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { timedHere } from '@/server/queries/batches';
@@ -43,6 +44,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const bagged = await reach(() => bagsFor(bags, house));
   const first = bags[0];
   const left = bags.reduce((a, l) => a + bagsLeft(l), 0);
+  const sizes = [...new Set(bags.map((l) => l.bagG))].sort((a, b) => a - b).map((g) => grams(g, house.units));
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
   // all there is of one thing, as it was asked for elsewhere
   const all =
@@ -55,7 +57,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
       <Unreadable list={v.unreadable} />
       {first ? (
         <p className="mb-4 print:hidden">
-          There {left === 1 ? 'is a bag' : `are ${left} bags`} of {first.premixName}:{' '}
+          There {left === 1 ? 'is a bag' : `are ${sayBags(left)} bags`} of {first.premixName}, of {sizes.join(' and ')}:{' '}
           <Link className="font-semibold text-rim underline" href={`/premix/lots/${first.id}`}>
             use lot {first.number} first
           </Link>
