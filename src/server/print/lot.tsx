@@ -34,7 +34,8 @@ export function LotLabels({
 }) {
   const full = size === 'full';
   const letters = f.products.reduce((a, p) => a + p.directions.length, 0) + f.ingredients.reduce((a, r) => a + r.text.length, 0);
-  const text = full ? (letters > 1500 ? 6 : letters > 900 ? 7 : 8) : letters > 700 ? 6.5 : 7.5;
+  // as large as its label bears
+  const text = full ? (letters > 2300 ? 6 : letters > 1500 ? 7 : letters > 1000 ? 8 : 9) : letters > 700 ? 6.5 : 7.5;
   const n = f.nutrition;
   return (
     <Paper name={`Labels of lot ${lot.number}`} dated={dayOf(lot.made)}>
