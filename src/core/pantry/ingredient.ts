@@ -138,7 +138,20 @@ export interface Ingredient extends Omit<IngredientRow, 'per100g'> {
   readonly allergens: readonly Allergen[];
 }
 
-const NOTHING: Composition = { waterG: 0, fatG: 0, proteinG: 0, sugarsG: 0, starchG: 0, fibreG: 0, ashG: 0, alcoholG: 0, sodiumMg: 0, naclG: 0, kcal: 0 };
+/** What has nothing in it: each figure of the composition at 0. */
+export const NOTHING: Composition = {
+  waterG: 0,
+  fatG: 0,
+  proteinG: 0,
+  sugarsG: 0,
+  starchG: 0,
+  fibreG: 0,
+  ashG: 0,
+  alcoholG: 0,
+  sodiumMg: 0,
+  naclG: 0,
+  kcal: 0,
+};
 
 /** A table row with everything left out made zero. */
 export const ingredientFrom = (row: IngredientRow): Ingredient => ({

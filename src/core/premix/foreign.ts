@@ -3,7 +3,7 @@
  * beside it; and what is left, whose lift nobody has said. Grams in 100 g.
  */
 import type { TallyPart } from '../formula/tally';
-import type { Composition, Ingredient } from '../pantry/ingredient';
+import { type Composition, type Ingredient, NOTHING } from '../pantry/ingredient';
 import { ingredient } from '../pantry/pantry';
 
 /** Wheat flours differ by so much in starch either way, g in 100 g; and the least protein one has. */
@@ -25,20 +25,6 @@ export interface Unmixed {
   /** What it is worked as, at so much flour. @param flourG within the bracket */
   readonly partsAt: (flourG: number) => readonly TallyPart[];
 }
-
-const NOTHING: Composition = {
-  waterG: 0,
-  fatG: 0,
-  proteinG: 0,
-  sugarsG: 0,
-  starchG: 0,
-  fibreG: 0,
-  ashG: 0,
-  alcoholG: 0,
-  sodiumMg: 0,
-  naclG: 0,
-  kcal: 0,
-};
 
 /** @param mix known by its panel @returns null where its panel holds no starch to tell flour by */
 export function unmixed(mix: Ingredient): Unmixed | null {

@@ -2,7 +2,7 @@ import { Download } from 'lucide-react';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
-import { sayBags, standing, USE_WORDS } from '@/core/premix/premix';
+import { bagsLeft, sayBags, standing, USE_WORDS } from '@/core/premix/premix';
 import { holdersOf } from '@/core/premix/recall';
 import { money } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
@@ -65,7 +65,7 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
           </p>
           {found.map(({ lot, by, uses }) => {
             const stand = standing(uses);
-            const left = lot.voidedAt ? 0 : lot.bags - lot.used;
+            const left = bagsLeft(lot);
             return (
               <section key={lot.id} aria-label={`Lot ${lot.number}`} className="rounded-plate bg-white p-4 print:p-0">
                 <h2 className="text-xl">
