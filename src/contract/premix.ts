@@ -4,12 +4,19 @@ import { TAKES } from '@/core/batch/take-out';
 import { KIND_IDS, kindById } from '@/core/formula/kinds';
 import { MILK_POWDERS } from '@/core/premix/bag';
 import { codeWrong } from '@/core/premix/code';
-import { MOST_BAGS, MOST_PRODUCTS, USE_KINDS } from '@/core/premix/premix';
+import { MOST_BAGS, MOST_PRODUCTS, MOST_SACKS, MOST_SIZES, USE_KINDS } from '@/core/premix/premix';
 import { amount, count, day, requestId } from './fields';
 import { formulaSchema } from './formula';
 
 const productSchema = z
-  .object({ kind: z.enum(KIND_IDS), school: z.string().max(40) })
+  .object({
+    kind: z.enum(KIND_IDS),
+    school: z.string().max(40),
+    parts: z
+      .array(z.object({ id: z.string().max(60), grams: amount('Added', 10_000) }))
+      .max(20)
+      .optional(),
+  })
   .refine((p) => kindById(p.kind).schools.some((s) => s.id === p.school), { path: ['school'], message: 'There is no such school of that kind.' });
 
 const bagSize = amount('A bag', 25_000).min(20, 'A bag: at least 20 g.');
@@ -48,15 +55,23 @@ export const premixSchema = z.object({
   settings: premixSettingsSchema,
 });
 
+const sackLot = z.string().trim().max(40, 'At most 40 characters.');
+
 export const lotSchema = z.object({
   premixId: z.uuid(),
-  /** Of this lot, where that is not the product's usual. */
-  bagG: bagSize.optional(),
-  bags: count('Bags', MOST_BAGS),
+  /** Bags of each size. */
+  fills: z
+    .array(z.object({ bagG: bagSize, bags: count('Bags', MOST_BAGS) }))
+    .min(1, 'At least one bag.')
+    .max(MOST_SIZES, `At most ${MOST_SIZES} sizes.`),
   made: day('Choose a day that there is.'),
-  ingredientLots: z.record(z.string().max(60), z.string().trim().max(40, 'At most 40 characters.')),
-  /** g that really went in, by ingredient; what is left out went in as planned. */
-  weighed: z.record(z.string().max(60), amount('Weighed', 1_000_000)).default({}),
+  /** By ingredient, each sack's own lot and what went in of it; null: the rest, as planned. */
+  sacks: z
+    .record(
+      z.string().max(60),
+      z.array(z.object({ lot: sackLot, grams: amount('Weighed', 1_000_000).nullable() })).max(MOST_SACKS, `At most ${MOST_SACKS} sacks of one thing.`),
+    )
+    .default({}),
   /** What stayed in the sieve, g. */
   restG: z.number('Sieve rests: write a number.').min(0, 'Sieve rests: not less than none.').max(100_000, 'Sieve rests: at most 100,000.').default(0),
   checked: z.string().trim().max(300, 'At most 300 characters.'),
@@ -100,7 +115,8 @@ export const undoUseSchema = z.object({ useId: z.uuid(), who, why, requestId });
 export const correctLotSchema = z.object({
   lotId: z.uuid(),
   bags: count('Bags', MOST_BAGS),
-  ingredientLots: lotSchema.shape.ingredientLots,
+  /** By ingredient, the lots of its sacks in order. */
+  sackLots: z.record(z.string().max(60), z.array(sackLot).max(MOST_SACKS)),
   checked: lotSchema.shape.checked,
   note: lotSchema.shape.note,
   who,

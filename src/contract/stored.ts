@@ -31,7 +31,13 @@ export const sheetLineSchema = z.object({
 });
 
 /** What went into a lot. */
-export const lotItemSchema = z.object({ id: z.string(), name: z.string(), grams: gramsKept, lot: z.string().default('') });
+export const lotItemSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  grams: gramsKept,
+  lot: z.string().default(''),
+  sacks: z.array(z.object({ lot: z.string(), grams: gramsKept })).optional(),
+});
 
 const run = z.object({ text: z.string(), strong: z.boolean().optional() });
 /** What a lot was made as. */
@@ -47,6 +53,7 @@ export const frozenSchema = z
         kJ: z.number(),
         kcal: z.number(),
         fatG: z.number(),
+        saturatesG: z.number().nullable().optional(),
         carbohydrateG: z.number(),
         sugarsG: z.number(),
         fibreG: z.number(),
@@ -68,6 +75,7 @@ export const frozenSchema = z
       }),
     ),
     units: unitsSchema,
+    writtenOn: z.string().optional(),
   })
   .nullable();
 

@@ -36,6 +36,7 @@ import {
   stockNoted,
   useMeasure,
 } from '@/server/queries/pantry';
+import { openLotsWith } from '@/server/queries/premixes';
 import { GONE, type Opened } from '@/server/queries/revised';
 
 const TWIN = 'There is one of that name already.';
@@ -61,6 +62,11 @@ export const removeThing = async (input: unknown): Promise<ActionResult> =>
   acted('remove-ingredient', dropThingSchema, input, async ({ id }) => {
     const blends = (await ownThings()).filter((t) => t.packet.by === 'blend' && t.packet.members.some((m) => m.ingredientId === id));
     if (blends.length > 0) return refuse(`It is part of ${blends.map((b) => `"${b.name}"`).join(', ')}: change that first.`);
+    const lots = await openLotsWith(id);
+    if (lots.length > 0)
+      return refuse(
+        `It is in ${lots.map((l) => `lot ${l.number} of ${l.premixName}`).join(', ')}, with bags left: they would lose it, and its allergens. It can go when they are used up.`,
+      );
     await dropThing(id);
     await fillAsBefore();
     await reindexFormulas();

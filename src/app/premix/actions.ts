@@ -5,7 +5,8 @@ import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { requestId, seen } from '@/contract/fields';
 import { bagsGoneSchema, correctLotSchema, dropPremixSchema, fromBagsSchema, lotSchema, premixSchema, undoUseSchema, voidLotSchema } from '@/contract/premix';
 import { versionById } from '@/server/queries/formulas';
-import { correctLot, dropPremix, keepPremix, letBagsGo, type PremixFields, undoUse, voidLot } from '@/server/queries/premixes';
+import { correctLot, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
+import { dropPremix, keepPremix, type PremixFields } from '@/server/queries/premixes';
 import { GONE, type Opened } from '@/server/queries/revised';
 import { freezeOld, makeLot, startFromBags } from '@/server/usecases/premix-lots';
 

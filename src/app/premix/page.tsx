@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { bagsLeft, firstToUse } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, isPast, leftBySize, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -49,8 +49,8 @@ export default async function PremixPage() {
           <tbody>
             {all.map((p) => {
               const own = made.filter((l) => l.premixId === p.id);
-              const first = firstToUse(own)[0];
-              const left = own.reduce((a, l) => a + bagsLeft(l), 0);
+              const first = firstToUse(own, house.today).find((l) => !isPast(l, house.today));
+              const left = leftBySize(own);
               return (
                 <tr key={p.id} className="border-b border-line">
                   <td className="py-2 pr-4">
@@ -59,14 +59,20 @@ export default async function PremixPage() {
                     </Link>
                   </td>
                   <td className="pr-4 whitespace-nowrap">{grams(p.settings.bagG, house.units)}</td>
-                  <td className="pr-4">{left === 0 ? <span className="text-soft">none</span> : left}</td>
+                  <td className="pr-4">
+                    {left.length === 0 ? (
+                      <span className="text-soft">none</span>
+                    ) : (
+                      left.map((x) => `${sayBags(x.bags)} of ${grams(x.bagG, house.units)}`).join(', ')
+                    )}
+                  </td>
                   <td>
                     {first ? (
                       <>
                         <Link href={`/premix/lots/${first.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline">
                           lot {first.number}
                         </Link>
-                        , {bagsLeft(first)} left, <BestBy date={first.bestBefore} today={house.today} />
+                        , {sayBags(bagsLeft(first))} of {grams(first.bagG, house.units)} left, <BestBy date={first.bestBefore} today={house.today} />
                       </>
                     ) : null}
                   </td>

@@ -1,10 +1,12 @@
 /** The formula as a mix has it: powders in place of what is wet, and the water they ask back, each on a line of its own. */
 import { joinEnds } from '../balance/lines';
-import { type EndId, type Entry, type Formula, formulaLines, nextKey } from '../formula/formula';
+import { EMPTY_FORMULA, type EndId, type Entry, type Formula, formulaLines, nextKey } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
+import type { TallyPart } from '../formula/tally';
 import { kitchenName } from '../pantry/ingredient';
 import { ingredient } from '../pantry/pantry';
 import { asPowder, type Powders } from './bag';
+import type { Additions, Product } from './products';
 
 const hundredths = (g: number): number => Math.round(100 * g) / 100;
 
@@ -42,6 +44,36 @@ export function baggedFormula(f: Formula, house: Kitchen, end: EndId | null, pow
   }
   if (water > 0) entries.push({ key: nextKey([...one.entries, ...entries]), text: `${hundredths(water)} g water`, ingredientId: 'water', vessel: 'wet' });
   return water > 0 ? { ...one, entries } : one;
+}
+
+const OF_MIX = 'm';
+
+/** 100 g of a mix with what is added to it for a product, as a formula: the mix itself is fixed, what is added may move. */
+export function productFormula(mix: readonly TallyPart[], a: Pick<Additions, 'product' | 'parts'>): Formula {
+  const line = (p: TallyPart, key: string): Entry => ({
+    key,
+    text: `${hundredths(p.grams)} g ${kitchenName(p.ingredient).toLowerCase()}`,
+    ingredientId: p.ingredient.id,
+  });
+  return {
+    ...EMPTY_FORMULA,
+    kind: a.product.kind,
+    school: a.product.school,
+    entries: [
+      ...mix.map((p, n) => ({ ...line(p, `${OF_MIX}${n + 1}`), pinned: true })),
+      ...a.parts.map((p, n): Entry => ({ ...line(p, `l${n + 1}`), vessel: 'wet' })),
+    ],
+  };
+}
+
+/** What a proposal for it adds to 100 g of mix; null where it would change the mix, or anything but amounts. */
+export function additionsIn(was: Formula, proposed: Formula, house: Kitchen): NonNullable<Product['parts']> | null {
+  const of = (f: Formula): string => JSON.stringify(f.entries.filter((e) => e.key.startsWith(OF_MIX)));
+  const bare = (f: Formula): string => JSON.stringify([f.kind, f.school, f.ways, f.conventions]);
+  if (of(was) !== of(proposed) || bare(was) !== bare(proposed)) return null;
+  const lines = formulaLines(proposed, house).filter((l) => !l.key.startsWith(OF_MIX));
+  if (lines.some((l) => l.use !== 'batter' || l.off || l.foam || l.parts.length === 0)) return null;
+  return lines.flatMap((l) => l.parts.map((p) => ({ id: p.ingredient.id, grams: p.grams })));
 }
 
 /** What of a mix is another than its formula has it, in words: "1.9 g baking soda instead of 4 g". @param own as it would be bagged */

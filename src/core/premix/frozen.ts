@@ -11,6 +11,7 @@ import { standingOf } from '../formula/ways';
 import { heatZone } from '../griddle/heat';
 import { cuesFor } from '../griddle/times';
 import { type Allergen, type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
+import { saturatesG } from '../pantry/tables/saturates';
 import { foldSteps, howFar, joinSteps } from '../prep/join';
 import { minutesAndSeconds, minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
 import type { FrozenLot, LabelNutrition, LotItem, PremixSettings, Run } from './premix';
@@ -88,6 +89,24 @@ const partOf = (c: LotItem, find: (id: string) => Ingredient | undefined): reado
 };
 
 const KJ_PER_KCAL = 4.184;
+/** g in 100 g that a label, which tells tenths, does not show. */
+const BELOW_TENTH_G = 0.05;
+
+/** Saturated fat in 100 g of a mix; null where what may hold a tenth of a gram of it is not known. */
+export function saturatesPer100(
+  contents: readonly LotItem[],
+  find: (id: string) => Ingredient | undefined,
+): { readonly g: number | null; readonly unknown: readonly string[] } {
+  const massG = contents.reduce((a, c) => a + c.grams, 0);
+  const parts = contents
+    .flatMap((c) => partOf(c, find))
+    .flatMap((p) => membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, per: (100 * m.share * p.grams) / massG })));
+  const open = parts.filter((p) => saturatesG(p.ingredient) === null);
+  const hidden = open.reduce((a, p) => a + (p.ingredient.per100g.fatG * p.per) / 100, 0);
+  const unknown = hidden < BELOW_TENTH_G ? [] : open.map((p) => kitchenName(p.ingredient));
+  return { g: unknown.length > 0 ? null : parts.reduce((a, p) => a + ((saturatesG(p.ingredient) ?? 0) * p.per) / 100, 0), unknown };
+}
+
 /** g of salt a label means by a milligram of sodium. */
 const SALT_PER_SODIUM_MG = 0.0025;
 
@@ -101,6 +120,7 @@ function nutritionPer100(contents: readonly LotItem[], find: (id: string) => Ing
     kJ: per(of.kcal) * KJ_PER_KCAL,
     kcal: per(of.kcal),
     fatG: per(of.fatG),
+    saturatesG: saturatesPer100(contents, find).g,
     carbohydrateG: per(of.sugarsG + of.starchG),
     sugarsG: per(of.sugarsG),
     fibreG: per(of.fibreG),
@@ -208,7 +228,13 @@ export function labelGaps(f: FrozenLot, contents: readonly LotItem[], find: (id:
     ...(unstated.length > 0 ? [`Allergens of ${unstated.join(', ').toLowerCase()}: not stated, ask the packet.`] : []),
     ...(gone.length > 0 ? [`${gone.join(', ')}: no longer in the pantry, allergens not known.`] : []),
     ...(compound.length > 0 ? [`What is in brackets after ${compound.join(', ')} is usual: hold it against your packet.`] : []),
-    'Saturated fat, and traces of what else is worked with here: not said.',
+    ...(f.nutrition && f.nutrition.saturatesG === undefined ? ['Saturated fat: not said, as when this lot was made.'] : []),
+    ...(f.nutrition?.saturatesG === null
+      ? [`Saturated fat: not known of ${saturatesPer100(contents, find).unknown.join(', ').toLowerCase()}, so nothing is said.`]
+      : f.nutrition?.saturatesG !== undefined
+        ? ['Saturated fat is worked out from usual shares of the fat: hold it against your packets.']
+        : []),
+    'Traces of what else is worked with here: not said.',
     'What a label has to say is the local food code’s: check with it before anything is sold.',
   ];
 }

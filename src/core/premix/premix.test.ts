@@ -11,16 +11,18 @@ import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
 import { PANEL } from '../testing/panel';
 import { BULK, bagOf, bulkDensity, isDry, itemsFor, moisturePct, NO_POWDERS } from './bag';
-import { baggedFormula, changedInMix } from './bagged';
+import { additionsIn, baggedFormula, changedInMix, productFormula } from './bagged';
 import { blendSteps, blendsFor, FOLD_INTO, SMALL_SHARE, tooFine, weighingOf } from './blend';
 import { codeKind, codeWrong } from './code';
 import { unmixed } from './foreign';
-import { frozenLot, ingredientRuns, labelGaps } from './frozen';
+import { frozenLot, ingredientRuns, labelGaps, saturatesPer100 } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
-import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, lotNumber, sayBags, standing } from './premix';
+import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, leftBySize, lotNumber, sayBags, standingUses } from './premix';
 import { bagCost } from './price';
 import { additionsFor } from './products';
+import { gramsOf } from './recall';
 import { bagSheet, mixForPieces, piecesOfMix, readBagCount } from './use';
+import { addSacks, fillsOf, massOfFills, putIn, readSacks, weighingsOf } from './weigh';
 import { workPremix } from './work';
 
 const CARD: Formula = {
@@ -307,6 +309,10 @@ test('what a lot was made as: ingredients by weight, allergens set apart, compou
   expect(f.products[0]?.directions).toMatch(
     /^To a bag add 69\d g (cultured )?buttermilk, .* Mix .* Heat .* Pour 60 ml each\. .* About 2:20 min, then 1:30\. Makes about \d+\.$/,
   );
+  // 250 of 287.5 g are flour with 0.98 g of fat in 100, 16 % of it saturated
+  expect(f.nutrition?.saturatesG).toBeCloseTo(((250 / 287.5) * 100 * 0.98 * 0.16) / 100, 3);
+  const odd = [...contents, { id: 'granola', name: 'Granola', grams: 500, lot: '' }];
+  expect(saturatesPer100(odd, find)).toEqual({ g: null, unknown: ['Granola'] });
   // its maker's notes are for the page
   expect(labelGaps(f, contents, find).join(' ')).toMatch(/hold it against your packet.*local food code/);
   expect(labelGaps({ ...f, maker: '' }, contents, find)[0]).toMatch(/^Who makes it/);
@@ -342,7 +348,7 @@ test('the books: what stands is neither taken back nor takes back; half a bag is
     batchName: null,
     undoes,
   });
-  expect(standing([use('a', 2), use('b', 0.5), use('c', -2, 'a')]).map((u) => u.id)).toEqual(['b']);
+  expect(standingUses([use('a', 2), use('b', 0.5), use('c', -2, 'a')]).map((u) => u.id)).toEqual(['b']);
   expect([sayBags(3), sayBags(2.5), sayBags(0.4)]).toEqual(['3', '2 1/2', '0.40']);
   const read = (text: string) => readBagCount(text, 4, 500);
   expect(['3', '1/2', '1 1/2 bags', '2.5', '2,5', '250 g'].map((t) => read(t).bags)).toEqual([3, 0.5, 1.5, 2.5, 2.5, 0.5]);
@@ -498,4 +504,142 @@ test('which milk powder is the maker’s, and its fat is what counts', () => {
   expect(grams(bag('skim').items, 'milk-powder-skim')).toBeCloseTo(9.7, 9);
   expect(grams(bag('skim').items, 'milk-powder-whole')).toBe(0);
   expect([grams(bag().added, 'water'), grams(bag('skim').added, 'water')].map((g) => Math.round(10 * g) / 10)).toEqual([87.5, 90.3]);
+});
+
+describe('a lot weighed in, blend by blend and sack by sack', () => {
+  const bag = {
+    items: [
+      { ingredient: ingredient('flour-all-purpose'), grams: 0, share: 0.8 },
+      { ingredient: ingredient('sugar-granulated'), grams: 0, share: 0.19 },
+      { ingredient: ingredient('baking-soda'), grams: 0, share: 0.01 },
+    ],
+  };
+  const scale = { id: 's', sort: 'scale' as const, name: 'Platform', stepG: 20, mostG: 30_000 };
+  const bowl = { id: 'b', sort: 'bowl' as const, name: 'Drum', bowlMl: 60_000, bowls: 1 };
+
+  test('law: the weighings of a lot are the lot, to the steps of the scales; none is more than its scale carries', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 3000, max: 200_000, noNaN: true }), (lotG) => {
+        const blends = blendsFor(bag, lotG, 0.55, [bowl], [scale]);
+        const list = weighingsOf(blends);
+        expect(new Set(list.map((w) => w.key)).size).toBe(list.length);
+        expect(new Set(list.map((w) => w.blend)).size).toBe(blends.count);
+        for (const w of list) expect(w.targetG).toBeLessThanOrEqual(scale.mostG);
+        const sum = list.reduce((a, w) => a + w.targetG, 0);
+        expect(Math.abs(sum - lotG)).toBeLessThanOrEqual(list.length * scale.stepG);
+        // nothing noted: all as planned; all noted: what was noted, and nothing else
+        const planned = itemsFor(bag, lotG);
+        expect(putIn(planned, list, {}).map((p) => p.grams)).toEqual(planned.map((p) => p.grams));
+        const notes = Object.fromEntries(list.map((w, n) => [w.key, { lot: n % 2 ? 'A' : 'b', grams: w.targetG + 1 }]));
+        const went = putIn(planned, list, notes);
+        expect(went.reduce((a, p) => a + p.grams, 0)).toBeCloseTo(sum + list.length, 4);
+        for (const p of went) expect(p.sacks.reduce((a, s) => a + s.grams, 0)).toBeCloseTo(p.grams, 6);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('what is not weighed yet stays as planned, out of the sack that is open; a lot in capitals is the same lot', () => {
+    const list = weighingsOf(blendsFor(bag, 40_000, 0.55, [bowl], [scale]));
+    const flour = list.filter((w) => w.ingredient.id === 'flour-all-purpose');
+    const [one] = flour;
+    if (!one) throw new Error('no flour');
+    const [p] = putIn(itemsFor(bag, 40_000), list, { [one.key]: { lot: 'S1', grams: one.targetG + 40 } });
+    expect(p?.sacks).toEqual([{ lot: 'S1', grams: expect.closeTo(40 + flour.reduce((a, w) => a + w.targetG, 0), 6) }]);
+    expect(
+      addSacks([
+        { lot: 's1 ', grams: 5 },
+        { lot: 'S1', grams: 6 },
+        { lot: '', grams: 1 },
+      ]),
+    ).toEqual([
+      { lot: 's1', grams: 11 },
+      { lot: '', grams: 1 },
+    ]);
+  });
+
+  test('of the sacks that are typed one may be without its grams: it has the rest', () => {
+    expect(
+      readSacks(8000, [
+        { lot: 'A', grams: 5000 },
+        { lot: 'B', grams: null },
+      ]),
+    ).toEqual([
+      { lot: 'A', grams: 5000 },
+      { lot: 'B', grams: 3000 },
+    ]);
+    expect(readSacks(8000, [{ lot: 'A', grams: null }])).toEqual([{ lot: 'A', grams: 8000 }]);
+    expect(
+      readSacks(8000, [
+        { lot: 'A', grams: 8000 },
+        { lot: 'B', grams: null },
+      ]),
+    ).toBeNull();
+    expect(
+      readSacks(8000, [
+        { lot: 'A', grams: null },
+        { lot: 'B', grams: null },
+      ]),
+    ).toBeNull();
+  });
+
+  test('kilograms fill the bags that are asked for, and the first size takes the rest', () => {
+    expect(fillsOf(50_000, 1000, [{ bagG: 500, bags: 20 }])).toEqual({
+      fills: [
+        { bagG: 1000, bags: 40 },
+        { bagG: 500, bags: 20 },
+      ],
+      overG: 0,
+    });
+    expect(fillsOf(3400, 750, [])).toEqual({ fills: [{ bagG: 750, bags: 4 }], overG: 400 });
+    // too little for the others: said by what is over, which is less than nothing
+    expect(fillsOf(900, 750, [{ bagG: 500, bags: 2 }]).overG).toBe(-100);
+    expect(
+      massOfFills([
+        { bagG: 1000, bags: 40 },
+        { bagG: 500, bags: 20 },
+      ]),
+    ).toBe(50_000);
+  });
+
+  test('a trace tells what went in of the sack that is asked for, and no more than was noted', () => {
+    const item = {
+      id: 'f',
+      name: 'Flour',
+      grams: 800,
+      lot: 'W-1, W-2',
+      sacks: [
+        { lot: 'W-1', grams: 500 },
+        { lot: 'W-2', grams: 300 },
+      ],
+    };
+    expect(gramsOf(item, 'w-2')).toBe(300);
+    expect(gramsOf({ ...item, sacks: undefined }, 'w-2')).toBeNull();
+    expect(gramsOf({ ...item, lot: 'W-2', sacks: undefined }, 'w-2')).toBe(800);
+  });
+});
+
+test('another product of a mix is put right by what is added to it, and the mix stays', () => {
+  const w = workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, products: [{ kind: 'crepe', school: 'sweet' }] });
+  const crepe = w?.products[1];
+  if (!w || !crepe) throw new Error('no crepes');
+  const off = { ...crepe, parts: crepe.parts.map((p) => (p.ingredient.category === 'egg' ? { ...p, grams: p.grams * 0.2 } : p)) };
+  const was = productFormula(w.mix, off);
+  const bench = { formula: was, house: FRESH_KITCHEN, end: null };
+  const low = analyseFormula(was, FRESH_KITCHEN).analysis.findings.find((f) => f.code === 'egg-low');
+  if (!low) throw new Error('so little egg is not found');
+  const parts = fixesFor(bench, low).flatMap((p) => additionsIn(was, p.formula, FRESH_KITCHEN) ?? []);
+  expect(parts.filter((p) => p.id === 'egg-large').every((p) => p.grams > (off.parts.find((x) => x.ingredient.id === 'egg-large')?.grams ?? 0))).toBe(true);
+  expect(parts.length).toBeGreaterThan(0);
+  // kept with the product, it is what is added
+  const kept = workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, products: [{ kind: 'crepe', school: 'sweet', parts: [{ id: 'water', grams: 150 }] }] });
+  expect(kept?.products[1]?.parts).toMatchObject([{ grams: 150 }]);
+  // a fix that would change the mix is none
+  const changed = { ...was, entries: was.entries.map((e) => (e.key === 'm1' ? { ...e, text: '1 g flour' } : e)) };
+  expect(additionsIn(was, changed, FRESH_KITCHEN)).toBeNull();
+});
+
+test('bags there are, by size', () => {
+  const lot = (bagG: number, bags: number, used: number): Lot => ({ bagG, bags, used }) as Lot;
+  expect(leftBySize([lot(500, 4, 1.5), lot(1000, 2, 2), lot(500, 1, 0)])).toEqual([{ bagG: 500, bags: 3.5 }]);
 });

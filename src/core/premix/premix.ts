@@ -49,14 +49,30 @@ export const FRESH_PREMIX: PremixSettings = {
 };
 
 export const MOST_BAGS = 500;
+/** Sizes of bag that one lot fills. */
+export const MOST_SIZES = 6;
+/** Sacks of one thing in a lot. */
+export const MOST_SACKS = 40;
 export const MOST_PRODUCTS = 6;
+
+/** What went in out of one sack or packet. */
+export interface Sack {
+  /** Its lot, as it is written on it; empty where nobody wrote it. */
+  readonly lot: string;
+  readonly grams: number;
+}
+
+/** Their lots as they are written of one thing, a comma between. */
+export const lotsOf = (sacks: readonly Sack[]): string => [...new Set(sacks.map((s) => s.lot).filter(Boolean))].join(', ');
 
 export interface LotItem {
   readonly id: string;
   readonly name: string;
   readonly grams: number;
-  /** The ingredient's own lot, as its packet has it; empty where nobody wrote it. */
+  /** The ingredient's own lots, as its packets have them, a comma between; empty where nobody wrote any. */
   readonly lot: string;
+  /** How much of each, where it was noted. */
+  readonly sacks?: readonly Sack[] | undefined;
 }
 
 /** A piece of text on a label; what names an allergen is set apart by weight. */
@@ -83,6 +99,8 @@ export interface LabelNutrition {
   readonly kJ: number;
   readonly kcal: number;
   readonly fatG: number;
+  /** Null: not known; left out: it was not worked out when the lot was made. */
+  readonly saturatesG?: number | null | undefined;
   readonly carbohydrateG: number;
   readonly sugarsG: number;
   readonly fibreG: number;
@@ -105,6 +123,8 @@ export interface FrozenLot {
   readonly products: readonly FrozenProduct[];
   /** As the house wrote and weighed that day. */
   readonly units: Units;
+  /** The day it was written down, where that was after the lot was made: until then no lot kept what it was. */
+  readonly writtenOn?: string | undefined;
 }
 
 /** Where bags go; into a batch they go with the batch. */
@@ -145,7 +165,7 @@ export interface LotChange {
 }
 
 /** Entries that still stand: neither taken back nor taking back. */
-export const standing = (uses: readonly LotUse[]): readonly LotUse[] => uses.filter((u) => u.undoes === null && !uses.some((x) => x.undoes === u.id));
+export const standingUses = (uses: readonly LotUse[]): readonly LotUse[] => uses.filter((u) => u.undoes === null && !uses.some((x) => x.undoes === u.id));
 
 export interface Lot {
   readonly id: string;
@@ -186,6 +206,13 @@ export function bagsLeft(l: Pick<Lot, 'bags' | 'used'> & Partial<Pick<Lot, 'void
 
 /** "3", "3 1/2", "0.4" bags. */
 export const sayBags = (n: number): string => (Math.abs(2 * n - Math.round(2 * n)) < 1e-6 ? writeNumber(new Fraction(Math.round(2 * n), 2)) : n.toFixed(2));
+
+/** Bags there are of each size, the largest first: "12 of 500 g, 4 of 1 kg" is said of them. */
+export function leftBySize(lots: readonly Lot[]): readonly { readonly bagG: number; readonly bags: number }[] {
+  const by = new Map<number, number>();
+  for (const l of lots) if (bagsLeft(l) > 0) by.set(l.bagG, (by.get(l.bagG) ?? 0) + bagsLeft(l));
+  return [...by].map(([bagG, bags]) => ({ bagG, bags })).sort((a, b) => b.bagG - a.bagG);
+}
 
 /** Past its date: never to be used first. */
 export const isPast = (l: Pick<Lot, 'bestBefore'>, today: string | null): boolean => today !== null && l.bestBefore < today;

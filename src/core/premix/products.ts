@@ -13,6 +13,8 @@ import { ingredient } from '../pantry/pantry';
 export interface Product {
   readonly kind: KindId;
   readonly school: string;
+  /** What is added to 100 g of mix, where something was put right for it; left out: as it is worked out. */
+  readonly parts?: readonly { readonly id: string; readonly grams: number }[] | undefined;
 }
 
 export interface Additions {

@@ -1,7 +1,8 @@
 /** From an ingredient's lot, or a mix's own, to every bag made of it and whoever has one: for a page, for paper, for a table. */
 import Papa from 'papaparse';
 import { localDay, type Zoned } from '../quantity/day';
-import { type Lot, type LotItem, type LotUse, sayBags, standing, USE_WORDS } from './premix';
+import { money, type Units } from '../quantity/say';
+import { type Lot, type LotItem, type LotUse, sayBags, standingUses, USE_WORDS } from './premix';
 
 export interface RecalledLot {
   readonly lot: Lot;
@@ -20,6 +21,19 @@ export const codesIn = (lot: string): readonly string[] =>
 
 const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
 
+/** What went in of a packet with that lot, g; null: it was not noted of which packet how much. */
+export const gramsOf = (c: LotItem, code: string): number | null => {
+  if (codesIn(c.lot).length === 1) return c.grams;
+  const own = (c.sacks ?? []).filter((s) => codesIn(s.lot).some((x) => same(x, code)) && codesIn(s.lot).length === 1);
+  return own.length > 0 ? own.reduce((a, s) => a + s.grams, 0) : null;
+};
+
+/** An entry of the books, after how many bags: "sold, Weir Café, €18.00"; what a batch has is the batch's name. */
+export const entryWords = (u: LotUse, units: Units): string =>
+  u.batchId && u.bags > 0
+    ? (u.batchName ?? 'a batch')
+    : [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, units)].filter(Boolean).join(', ');
+
 /** What a code leads to in these lots. @param lots found by the code @param uses of all of them */
 export function recallOf(code: string, lots: readonly Lot[], uses: readonly (LotUse & { readonly lotId: string })[]): readonly RecalledLot[] {
   return lots.flatMap((lot): readonly RecalledLot[] => {
@@ -32,26 +46,31 @@ export function recallOf(code: string, lots: readonly Lot[], uses: readonly (Lot
 export function holdersOf(recalled: readonly RecalledLot[]): readonly { readonly who: string; readonly bags: number }[] {
   const by = new Map<string, number>();
   for (const { uses } of recalled)
-    for (const u of standing(uses)) if ((u.kind === 'sale' || u.kind === 'gift') && u.who) by.set(u.who, (by.get(u.who) ?? 0) + u.bags);
+    for (const u of standingUses(uses)) if ((u.kind === 'sale' || u.kind === 'gift') && u.who) by.set(u.who, (by.get(u.who) ?? 0) + u.bags);
   return [...by].map(([who, bags]) => ({ who, bags })).sort((a, b) => a.who.localeCompare(b.who));
 }
 
-/** The same as a table: a row for every entry, and one for a lot that nobody has touched. */
-export function recallCsv(recalled: readonly RecalledLot[], z: Zoned): string {
+/** The same as a table: a row for every entry, and one for a lot that nobody has touched. @param code that was asked */
+export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zoned): string {
   const rows = recalled.flatMap(({ lot, by, uses }) => {
     const of = {
       ingredient: by.map((c) => c.name).join('; '),
       ingredient_lot: by.map((c) => c.lot).join('; '),
+      ingredient_g: by
+        .flatMap((c) => gramsOf(c, code) ?? [])
+        .map((g) => g.toFixed(1))
+        .join('; '),
       mix: lot.premixName,
       mix_lot: lot.number,
       made: lot.made,
       best_before: lot.bestBefore,
+      bag_g: String(lot.bagG),
       bags_made: String(lot.bags),
       state: lot.voidedAt ? 'voided' : '',
     };
     const none = { entry: '', bags: '', day: '', batch: '', who: '', why: '', price: '' };
     if (uses.length === 0) return [{ ...of, ...none }];
-    const stand = standing(uses);
+    const stand = standingUses(uses);
     return uses.map((u) => ({
       ...of,
       entry: u.undoes ? 'taken back' : `${USE_WORDS[u.kind]}${stand.includes(u) ? '' : ' (taken back)'}`,

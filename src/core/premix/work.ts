@@ -3,10 +3,11 @@ import { countedLines, type EndId, type Formula, kindIdOf, schoolIdOf } from '..
 import type { Kitchen } from '../formula/kitchen-settings';
 import type { TallyPart } from '../formula/tally';
 import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
+import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { type Bag, bagOf, bulkDensity, itemsFor, NO_POWDERS } from './bag';
 import type { PremixSettings } from './premix';
-import { type Additions, additionsFor, ownAdditions, type Pantryful, USUAL } from './products';
+import { type Additions, additionsFor, ownAdditions, type Pantryful, type Product, USUAL } from './products';
 
 export interface WorkedPremix {
   readonly bag: Bag;
@@ -37,6 +38,13 @@ function pantryfulOf(bag: Bag, house: Kitchen): Pantryful {
   };
 }
 
+/** What was put right for a product, with the ingredients the pantry has. */
+const partsIn = (parts: NonNullable<Product['parts']>, house: Kitchen): readonly TallyPart[] =>
+  parts.flatMap(({ id, grams }) => {
+    const ingredient = findIngredient(id, house.conventions.own);
+    return ingredient ? [{ ingredient, grams }] : [];
+  });
+
 /** @returns null where nothing of the formula goes into a bag, or no flour does */
 export function workPremix(whole: Formula, house: Kitchen, end: EndId | null, settings: PremixSettings): WorkedPremix | null {
   // put right for this mix alone, its powders stand on its lines already
@@ -53,7 +61,7 @@ export function workPremix(whole: Formula, house: Kitchen, end: EndId | null, se
     measured: settings.densityGPerMl !== null,
     products: [
       ownAdditions(mix, own, { kind: kindIdOf(formula, end), school: schoolIdOf(formula, end) }),
-      ...settings.products.map((p) => additionsFor(mix, p, from)),
+      ...settings.products.map((p) => (p.parts ? ownAdditions(mix, partsIn(p.parts, house), p) : additionsFor(mix, p, from))),
     ],
   };
 }

@@ -62,7 +62,8 @@ export function LotLabels({
             <Text style={{ fontSize: text, fontWeight: 700, marginBottom: 2 }}>{f.contains.length > 0 ? `Contains: ${f.contains.join(', ')}.` : ''}</Text>
             {full && n ? (
               <Text style={{ fontSize: text, marginBottom: 3 }}>
-                In 100 g of mix: {Math.round(n.kJ)} kJ / {Math.round(n.kcal)} kcal; fat {one(n.fatG)} g; carbohydrate {one(n.carbohydrateG)} g, of which sugars{' '}
+                In 100 g of mix: {Math.round(n.kJ)} kJ / {Math.round(n.kcal)} kcal; fat {one(n.fatG)} g
+                {typeof n.saturatesG === 'number' ? `, of which saturates ${one(n.saturatesG)} g` : ''}; carbohydrate {one(n.carbohydrateG)} g, of which sugars{' '}
                 {one(n.sugarsG)} g; fibre {one(n.fibreG)} g; protein {one(n.proteinG)} g; salt {n.saltG.toFixed(2)} g.
               </Text>
             ) : null}

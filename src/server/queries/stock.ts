@@ -17,6 +17,17 @@ export type Taker = { readonly batchId: string } | { readonly lotId: string };
 
 const CRUMB_G = 1e-6;
 
+/** What there is too little of; the rows are locked until the end of the work. @param wants g by ingredient */
+export async function shortOnShelf(client: PoolClient, wants: ReadonlyMap<string, number>): Promise<readonly Short[]> {
+  const ids = [...wants].filter(([, g]) => g > CRUMB_G).map(([id]) => id);
+  const { rows } = await client.query<{ id: string; onHandG: number }>(
+    'select ingredient_id as id, on_hand_g as "onHandG" from stock where ingredient_id = any($1) and on_hand_g is not null order by ingredient_id for update',
+    [ids],
+  );
+  const want = (id: string): number => wants.get(id) ?? 0;
+  return rows.filter((r) => r.onHandG < want(r.id) - CRUMB_G).map((r): Short => ({ ingredientId: r.id, wantedG: want(r.id), onHandG: r.onHandG }));
+}
+
 /**
  * Takes what is noted on the shelf; what nobody noted is not counted. Never below nothing: where there is less than is
  * wanted, all there is of it goes, and only if `anyway`.
@@ -24,22 +35,17 @@ const CRUMB_G = 1e-6;
  * @returns what is short, in which case nothing has been taken unless `anyway`
  */
 export async function takeFromShelf(client: PoolClient, who: Taker, wants: ReadonlyMap<string, number>, anyway: boolean): Promise<readonly Short[]> {
-  const ids = [...wants].filter(([, g]) => g > CRUMB_G).map(([id]) => id);
-  const { rows } = await client.query<{ id: string; onHandG: number }>(
-    'select ingredient_id as id, on_hand_g as "onHandG" from stock where ingredient_id = any($1) and on_hand_g is not null order by ingredient_id for update',
-    [ids],
-  );
-  const want = (id: string): number => wants.get(id) ?? 0;
-  const short = rows.filter((r) => r.onHandG < want(r.id) - CRUMB_G).map((r): Short => ({ ingredientId: r.id, wantedG: want(r.id), onHandG: r.onHandG }));
+  const short = await shortOnShelf(client, wants);
   if (short.length > 0 && !anyway) return short;
+  const some = [...wants].filter(([, g]) => g > CRUMB_G);
   await client.query(
     `with took as (
        insert into stock_takings (batch_id, lot_id, ingredient_id, wanted_g, taken_g)
        select $1, $2, t.id, t.wanted, least(t.wanted, s.on_hand_g)
-         from unnest($3::text[], $4::float8[]) as t(id, wanted) join stock s on s.ingredient_id = t.id
+         from unnest($3::text[], $4::float8[]) as t(id, wanted) join stock s on s.ingredient_id = t.id and s.on_hand_g is not null
        returning ingredient_id, taken_g)
      update stock s set on_hand_g = greatest(0, s.on_hand_g - took.taken_g) from took where took.ingredient_id = s.ingredient_id`,
-    ['batchId' in who ? who.batchId : null, 'lotId' in who ? who.lotId : null, rows.map((r) => r.id), rows.map((r) => want(r.id))],
+    ['batchId' in who ? who.batchId : null, 'lotId' in who ? who.lotId : null, some.map(([id]) => id), some.map(([, g]) => g)],
   );
   return short;
 }

@@ -27,8 +27,8 @@ import { batchById, type NewBatch } from '../queries/batches';
 import { versionById } from '../queries/formulas';
 import { tapsOf } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
+import { returnBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
-import { returnBags } from '../queries/premixes';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
 import { type Started, wantsOf, writeBatches } from './start-batch';
 

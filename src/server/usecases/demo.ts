@@ -23,8 +23,9 @@ import { writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/event-log';
 import { saveVersion } from '../queries/formulas';
 import { changeHouse } from '../queries/house';
+import { letBagsGo } from '../queries/lot-books';
 import { keepMeasure, keepPantry } from '../queries/pantry';
-import { keepPremix, letBagsGo } from '../queries/premixes';
+import { keepPremix } from '../queries/premixes';
 import { keepSide } from '../queries/sides';
 import { makeLot } from './premix-lots';
 import { startBatch } from './start-batch';
@@ -140,9 +141,9 @@ async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): P
     for (const l of lots) {
       const made = await makeLot({
         premixId,
-        bags: l.bags,
+        fills: [{ bagG: p.settings.bagG, bags: l.bags }],
         made: day(-l.madeDaysAgo),
-        ingredientLots: l.lots,
+        sacks: Object.fromEntries(Object.entries(l.lots).map(([id, lot]) => [id, [{ lot, grams: null }]])),
         checked: l.checked,
         note: '',
         take: 'no',

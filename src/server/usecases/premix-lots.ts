@@ -8,10 +8,11 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { itemsFor } from '@/core/premix/bag';
 import { frozenLot } from '@/core/premix/frozen';
 import { limitsOf } from '@/core/premix/keeping';
-import { type FrozenLot, type FrozenProduct, firstToUse, isPast, type Lot, type LotItem } from '@/core/premix/premix';
+import { type FrozenLot, type FrozenProduct, firstToUse, isPast, type Lot, type LotItem, lotsOf } from '@/core/premix/premix';
 import type { Product } from '@/core/premix/products';
 import { type RecalledLot, recallOf } from '@/core/premix/recall';
 import { type Bagged, bagSheet } from '@/core/premix/use';
+import { massOfFills, readSacks } from '@/core/premix/weigh';
 import { type WorkedPremix, workPremix } from '@/core/premix/work';
 import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
@@ -19,9 +20,10 @@ import { logLine } from '../log';
 import type { NewBatch } from '../queries/batches';
 import { version, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
+import { booksOf, type Made, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
-import { freeze, insertLot, lotById, lotsByCode, type Made, type NewLot, type Premix, premixById, takeBags, unfrozenLots, usesOf } from '../queries/premixes';
-import { takeFromShelf } from '../queries/stock';
+import { type FilledLot, freeze, insertLot, lotById, lotsByCode, type NewLot, type Premix, premixById, unfrozenLots } from '../queries/premixes';
+import { shortOnShelf, takeFromShelf } from '../queries/stock';
 import { cannot, type Prepared, type Started, shortWords, type ToWrite, writeBatches } from './start-batch';
 
 export interface WithWork {
@@ -51,26 +53,43 @@ export async function makeLot(l: NewLot): Promise<Made> {
   if (!kept) return { ok: false, path: 'premixId', message: 'That premix is not in this kitchen any more.' };
   if (!kept.worked) return { ok: false, path: 'premixId', message: 'Nothing of this formula goes into a bag.' };
   if (house.today && l.made > house.today) return { ok: false, path: 'made', message: 'That day is still to come: a lot is made first.' };
-  const bagG = l.bagG ?? kept.premix.settings.bagG;
+  const [first] = l.fills;
+  if (!first) return { ok: false, path: 'fills', message: 'At least one bag.' };
+  if (new Set(l.fills.map((f) => f.bagG)).size < l.fills.length) return { ok: false, path: 'fills', message: 'Each size once.' };
   const best = limitsOf(kept.worked.bag, stock, l.made, kept.premix.settings.months)[0];
   if (!best || best.date < l.made) return { ok: false, path: 'made', message: `It would be past its date before it is made: ${best?.why ?? 'no date'}.` };
-  const parts = itemsFor(kept.worked.bag, l.bags * bagG).map((p) => ({ ...p, grams: l.weighed?.[p.ingredient.id] ?? p.grams }));
-  const contents = parts.map(
-    (p): LotItem => ({
+  const allG = massOfFills(l.fills);
+  const all: LotItem[] = [];
+  for (const p of itemsFor(kept.worked.bag, allG)) {
+    const typed = l.sacks[p.ingredient.id] ?? [];
+    const sacks = typed.length > 0 ? readSacks(p.grams, typed) : [];
+    const name = kitchenName(p.ingredient);
+    if (!sacks) return { ok: false, path: `sacks.${p.ingredient.id}`, message: `Of ${name.toLowerCase()}: write how much is of each sack.` };
+    const noted = typed.some((t) => t.grams !== null);
+    all.push({
       id: p.ingredient.id,
-      name: kitchenName(p.ingredient),
-      grams: Math.round(p.grams * 100) / 100,
-      lot: l.ingredientLots[p.ingredient.id] ?? '',
-    }),
-  );
+      name,
+      grams: noted ? sacks.reduce((a, s) => a + s.grams, 0) : p.grams,
+      lot: lotsOf(sacks),
+      ...(noted && { sacks }),
+    });
+  }
+  // each size has its part of what went in
+  const rows = l.fills.map((f): FilledLot => {
+    const share = (f.bags * f.bagG) / allG;
+    const part = (g: number): number => Math.round(g * share * 100) / 100;
+    const contents = all.map((c) => ({ ...c, grams: part(c.grams), ...(c.sacks && { sacks: c.sacks.map((s) => ({ ...s, grams: part(s.grams) })) }) }));
+    return { ...f, contents, restG: part(l.restG ?? 0), frozen: frozenOf(kept, f.bagG, contents, house) };
+  });
   try {
     return await transaction(async (client): Promise<Made> => {
-      const { id, again } = await insertLot(client, l, bagG, best.date, contents, frozenOf(kept, bagG, contents, house));
+      const { ids, again } = await insertLot(client, l, best.date, rows);
+      const id = ids[0] ?? '';
       if (again || l.take === 'no') return { ok: true, id };
-      const wants = new Map(parts.map((p) => [p.ingredient.id, p.grams]));
-      const short = await takeFromShelf(client, { lotId: id }, wants, l.take === 'anyway');
-      if (short.length > 0 && l.take === 'enough')
-        throw new Undone<Made>({ ok: false, path: 'take', message: `There is too little on the shelf. ${shortWords(short, house)}.` });
+      // what there is too little of is told of the whole lot, not of one size
+      const short = l.take === 'enough' ? await shortOnShelf(client, new Map(all.map((c) => [c.id, c.grams]))) : [];
+      if (short.length > 0) throw new Undone<Made>({ ok: false, path: 'take', message: `There is too little on the shelf. ${shortWords(short, house)}.` });
+      for (const [n, row] of rows.entries()) await takeFromShelf(client, { lotId: ids[n] ?? id }, new Map(row.contents.map((c) => [c.id, c.grams])), true);
       return { ok: true, id };
     });
   } catch (e) {
@@ -80,12 +99,14 @@ export async function makeLot(l: NewLot): Promise<Made> {
 }
 
 /** What a lot is made as, from what is there today. */
-const frozenOf = (kept: WithWork, bagG: number, contents: readonly LotItem[], house: Kitchen): FrozenLot =>
-  frozenLot(
+const frozenOf = (kept: WithWork, bagG: number, contents: readonly LotItem[], house: Kitchen, writtenOn?: string): FrozenLot => ({
+  ...frozenLot(
     { name: kept.premix.name, bagG, contents, settings: kept.premix.settings, products: kept.worked?.products ?? [], whips: kept.worked?.bag.whipped === true },
     house,
     (id) => findIngredient(id, house.conventions.own),
-  );
+  ),
+  ...(writtenOn && { writtenOn }),
+});
 
 /** A lot with what it was made as; one that is older than that is frozen at its first look, and stays so. */
 export async function frozenLotById(id: string, house: Kitchen): Promise<(Lot & { readonly frozen: FrozenLot }) | null> {
@@ -94,7 +115,7 @@ export async function frozenLotById(id: string, house: Kitchen): Promise<(Lot & 
   if (lot.frozen) return { ...lot, premixName: lot.frozen.name, frozen: lot.frozen };
   const kept = await workedPremix(lot.premixId, house);
   if (!kept || lot.unreadable?.length) return null;
-  await freeze(id, frozenOf(kept, lot.bagG, lot.contents, house));
+  await freeze(id, frozenOf(kept, lot.bagG, lot.contents, house, house.today ?? undefined));
   const now = await lotById(id);
   return now?.frozen ? { ...now, premixName: now.frozen.name, frozen: now.frozen } : null;
 }
@@ -112,17 +133,27 @@ export async function freezeOld(premixId: string | null): Promise<void> {
     }
 }
 
-/** What a frozen product asks for, with the ingredients the pantry has. */
-export const partsOf = (p: FrozenProduct, house: Kitchen): readonly TallyPart[] =>
-  p.parts.flatMap((x) => {
-    const ingredient = findIngredient(x.id, house.conventions.own);
-    return ingredient ? [{ ingredient, grams: x.grams }] : [];
-  });
+/** What a frozen product asks for, with the ingredients the pantry has; and what it has no more. */
+export function frozenParts(p: FrozenProduct, house: Kitchen): { readonly parts: readonly TallyPart[]; readonly gone: readonly string[] } {
+  const found = p.parts.map((x) => ({ x, ingredient: findIngredient(x.id, house.conventions.own) }));
+  return {
+    parts: found.flatMap(({ x, ingredient }) => (ingredient ? [{ ingredient, grams: x.grams }] : [])),
+    gone: found.flatMap(({ x, ingredient }) => (ingredient ? [] : [x.name])),
+  };
+}
+
+/** Why nothing is made of a lot while something of it is not in the pantry: it would be left out, and its allergens with it. */
+export function goneFromPantry(lot: Pick<Lot, 'contents'>, p: FrozenProduct, house: Kitchen): string | null {
+  const names = [...lot.contents.flatMap((c) => (findIngredient(c.id, house.conventions.own) ? [] : [c.name])), ...frozenParts(p, house).gone];
+  return names.length === 0
+    ? null
+    : `${names.join(' and ')} of this mix ${names.length === 1 ? 'is' : 'are'} not in the pantry any more: put it in again, under the same name, first.`;
+}
 
 /** Every lot a code leads to, with its books. @param code an ingredient's lot as its packet has it, or a mix's own number */
 export async function recalled(code: string): Promise<readonly RecalledLot[]> {
   const lots = await lotsByCode(code);
-  return recallOf(code, lots, lots.length > 0 ? await usesOf(lots.map((l) => l.id)) : []);
+  return recallOf(code, lots, lots.length > 0 ? await booksOf(lots.map((l) => l.id)) : []);
 }
 
 export interface FromBags {
@@ -144,7 +175,7 @@ export async function bagsFor(lots: readonly Lot[], house: Kitchen): Promise<rea
   for (const { id } of firstToUse(lots, house.today).filter((l) => !isPast(l, house.today))) {
     const lot = await frozenLotById(id, house);
     const product = lot && frozenProduct(lot.frozen, null);
-    if (lot && product) out.push({ lot, parts: partsOf(product, house), density: product.density });
+    if (lot && product && !goneFromPantry(lot, product, house)) out.push({ lot, parts: frozenParts(product, house).parts, density: product.density });
   }
   return out;
 }
@@ -159,7 +190,9 @@ export async function prepareBags(f: FromBags, portion: number | null = null): P
   const worked = workPremix(of.formula, house, null, { ...premix.settings, bagged: null });
   const product = frozenProduct(lot.frozen, f.product);
   if (!product) return cannot('product', 'This mix is not kept for that.');
-  const sheet = bagSheet(lot, f.bags, partsOf(product, house));
+  const gone = goneFromPantry(lot, product, house);
+  if (gone) return cannot('product', gone);
+  const sheet = bagSheet(lot, f.bags, frozenParts(product, house).parts);
   const mixG = f.bags * lot.bagG;
   const massG = sheet.reduce((a, l) => a + (l.grams ?? 0), 0);
   const kind = kindById(product.product.kind);

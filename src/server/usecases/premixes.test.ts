@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
-import { bagsLeft, FRESH_PREMIX, standing } from '@/core/premix/premix';
+import { bagsLeft, FRESH_PREMIX, standingUses } from '@/core/premix/premix';
 import { holdersOf, recallCsv } from '@/core/premix/recall';
 import { piecesOfBags } from '@/core/premix/use';
 import { localDay } from '@/core/quantity/day';
@@ -11,23 +11,9 @@ import { closePool, query } from '../db/pool';
 import { batchById, besideOf } from '../queries/batches';
 import { saveVersion } from '../queries/formulas';
 import { changeHouse, loadHouse } from '../queries/house';
+import { changesOfLot, correctLot, letBagsGo, lotsOfBatch, undoUse, usesOfLot, voidLot } from '../queries/lot-books';
 import { keepPantry, stockNoted } from '../queries/pantry';
-import {
-  changesOfLot,
-  correctLot,
-  dropPremix,
-  keepPremix,
-  letBagsGo,
-  lotById,
-  lots,
-  lotsOfBatch,
-  lotsOfFormula,
-  type NewLot,
-  premixById,
-  undoUse,
-  usesOfLot,
-  voidLot,
-} from '../queries/premixes';
+import { dropPremix, keepPremix, lotById, lots, lotsOfFormula, type NewLot, openLotsWith, premixById, sizesOfLot } from '../queries/premixes';
 import { putAway, putBack } from './change-batch';
 import { startTogether } from './headcount';
 import { bagsFor, frozenLotById, makeLot, newestOf, recalled, startFromBags } from './premix-lots';
@@ -64,8 +50,9 @@ const OWN = { kind: 'griddle', school: 'even' } as const;
 const note = (ingredientId: string, onHandG: number | null, bestBefore: string | null = null) =>
   keepPantry([], [{ ingredientId, price: null, packG: null, onHandG, opened: null, bestBefore }]);
 const onHand = async (id: string): Promise<number | null> => (await stockNoted())[id]?.onHandG ?? null;
-const make = (more: Partial<NewLot> = {}) =>
-  makeLot({ premixId, bags: 10, made: '2026-03-01', ingredientLots: {}, checked: '', note: '', take: 'no', requestId: null, ...more });
+const FLOUR = 'flour-all-purpose';
+const make = ({ bags = 10, bagG = 500, ...more }: Partial<NewLot> & { readonly bags?: number; readonly bagG?: number } = {}) =>
+  makeLot({ premixId, fills: [{ bagG, bags }], made: '2026-03-01', sacks: {}, checked: '', note: '', take: 'no', requestId: null, ...more });
 async function lotOf(bags: number) {
   const made = await make({ bags });
   if (!made.ok) throw new Error(made.message);
@@ -78,7 +65,7 @@ const left = async (id: string): Promise<number> => {
 
 test('a lot: its number, its date by what limits it first, what went in and from which packets, and off the shelf', async () => {
   await note('flour-all-purpose', 5000, '2026-06-15');
-  const made = await make({ take: 'enough', ingredientLots: { 'flour-all-purpose': 'M-7' }, checked: 'foamed alike' });
+  const made = await make({ take: 'enough', sacks: { [FLOUR]: [{ lot: 'M-7', grams: null }] }, checked: 'foamed alike' });
   if (!made.ok) throw new Error(made.message);
   const lot = await lotById(made.id);
   expect(lot).toMatchObject({
@@ -320,12 +307,14 @@ test('a lot stays what it was made as, whatever becomes of the house and the pro
   expect(first?.maker).toBe('Another maker');
   await changeHouse({ maker: { name: '' }, units: { weight: 'g' }, conventions: { flourFill: 'spooned' } });
   expect((await frozenLotById(id, await loadHouse()))?.frozen).toEqual(first);
+  // and says that it was written down later
+  expect([was?.writtenOn, first?.writtenOn]).toEqual([undefined, localDay(Date.now(), await loadHouse().then((h) => h.units))]);
   await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: premix.settings });
 });
 
 test('an entry is taken back by another, once; a lot is corrected or voided with who and why, and what it was is kept', async () => {
   await note('flour-all-purpose', 5000);
-  const made = await make({ bags: 4, take: 'enough', ingredientLots: { 'flour-all-purpose': 'M-1' } });
+  const made = await make({ bags: 4, take: 'enough', sacks: { [FLOUR]: [{ lot: 'M-1', grams: null }] } });
   if (!made.ok) throw new Error(made.message);
   const { id } = made;
   expect(await letBagsGo(id, { bags: 1.5, kind: 'sale', who: 'Café', price: 9 })).toMatchObject({ ok: true });
@@ -339,7 +328,7 @@ test('an entry is taken back by another, once; a lot is corrected or voided with
     [-1.5, false],
   ]);
   expect(await letBagsGo(id, { bags: 3, kind: 'gift', who: 'Camp' })).toMatchObject({ ok: true });
-  const to = { bags: 2, ingredientLots: { 'flour-all-purpose': 'M-2, M-3' }, checked: '', note: '' };
+  const to = { bags: 2, sackLots: { [FLOUR]: ['M-2, M-3'] }, checked: '', note: '' };
   expect(await correctLot(id, to, 'Mo', 'miscounted')).toMatchObject({ ok: false, path: 'bags' });
   expect(await correctLot(id, { ...to, bags: 3 }, 'Mo', 'miscounted')).toMatchObject({ ok: true });
   expect(await lotById(id)).toMatchObject({ bags: 3, contents: expect.arrayContaining([expect.objectContaining({ lot: 'M-2, M-3' })]) });
@@ -352,6 +341,116 @@ test('an entry is taken back by another, once; a lot is corrected or voided with
   expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'x' })).toMatchObject({ ok: false, message: expect.stringMatching(/voided/) });
   expect(await left(id)).toBe(0);
   await note('flour-all-purpose', null);
+});
+
+test('one lot in bags of two sizes from two sacks: one number, each size its part of what went in, corrected and voided as one', async () => {
+  await note(FLOUR, 20_000);
+  const made = await make({
+    fills: [
+      { bagG: 1000, bags: 6 },
+      { bagG: 500, bags: 8 },
+    ],
+    restG: 50,
+    take: 'enough',
+    sacks: {
+      [FLOUR]: [
+        { lot: 'W-1', grams: 5000 },
+        { lot: 'W-2', grams: null },
+      ],
+    },
+  });
+  if (!made.ok) throw new Error(made.message);
+  const one = await lotById(made.id);
+  const both = await sizesOfLot(one?.number ?? '');
+  expect(both.map((l) => [l.bagG, l.bags, l.id === made.id, l.restG])).toEqual([
+    [1000, 6, true, 30],
+    [500, 8, false, 20],
+  ]);
+  // 800 of every 1000 g are flour: 8,000 g, of which 5,000 out of the first sack; six tenths of it are in the larger bags
+  expect(both.map((l) => l.contents.find((c) => c.id === FLOUR))).toMatchObject([
+    {
+      grams: 4800,
+      lot: 'W-1, W-2',
+      sacks: [
+        { lot: 'W-1', grams: 3000 },
+        { lot: 'W-2', grams: 1800 },
+      ],
+    },
+    {
+      grams: 3200,
+      sacks: [
+        { lot: 'W-1', grams: 2000 },
+        { lot: 'W-2', grams: 1200 },
+      ],
+    },
+  ]);
+  expect(await onHand(FLOUR)).toBeCloseTo(12_000, 6);
+  // bags of one size leave only that size; a label says its own net weight and directions
+  const [, small] = both;
+  if (!small || !one) throw new Error('a size is missing');
+  expect(await letBagsGo(small.id, { bags: 3, kind: 'sale', who: 'Weir' })).toMatchObject({ ok: true });
+  expect([await left(one.id), await left(small.id)]).toEqual([6, 5]);
+  expect(small.frozen?.products[0]?.directions).not.toBe(one.frozen?.products[0]?.directions);
+  expect((await recalled('w-2')).map((r) => r.lot.id).sort()).toEqual(both.map((l) => l.id).sort());
+  // another lot on a sack is another on both; how many bags there are is each size's own
+  const to = { bags: 6, sackLots: { [FLOUR]: ['W-1', 'W-3'] }, checked: '', note: '' };
+  expect(await correctLot(one.id, to, 'Mo', 'misread')).toMatchObject({ ok: true });
+  expect((await sizesOfLot(one.number)).map((l) => [l.bags, l.contents.find((c) => c.id === FLOUR)?.lot])).toEqual([
+    [6, 'W-1, W-3'],
+    [8, 'W-1, W-3'],
+  ]);
+  expect((await changesOfLot(small.id))[0]).toMatchObject({ who: 'Mo', was: { bags: 8 } });
+  expect(await recalled('W-2')).toEqual([]);
+  expect(await voidLot(small.id, 'Mo', 'damp', true)).toMatchObject({ ok: true });
+  expect([await left(one.id), await left(small.id), await onHand(FLOUR)]).toEqual([0, 0, expect.closeTo(20_000, 6)]);
+  // the next lot of that day has the next number
+  const next = await make({ bags: 1 });
+  expect(next.ok && (await lotById(next.id))?.number).not.toBe(one.number);
+  // two sacks and not how much of each: asked; a size twice: refused
+  const two = [
+    { lot: 'A', grams: null },
+    { lot: 'B', grams: null },
+  ];
+  expect(await make({ sacks: { [FLOUR]: two } })).toMatchObject({
+    ok: false,
+    path: `sacks.${FLOUR}`,
+    message: expect.stringMatching(/how much is of each sack/),
+  });
+  expect(await make({ fills: [...both, ...both] })).toMatchObject({ ok: false, path: 'fills' });
+  await note(FLOUR, 9000);
+  const short = await make({
+    fills: [
+      { bagG: 1000, bags: 6 },
+      { bagG: 500, bags: 12 },
+    ],
+    take: 'enough',
+  });
+  expect(short).toMatchObject({ ok: false, path: 'take', message: expect.stringMatching(/600 g short of 9.600 g/) });
+  expect(await onHand(FLOUR)).toBe(9000);
+  await note(FLOUR, null);
+});
+
+test('an ingredient of the kitchen’s own that a lot holds or asks for is not lost from it: its removal waits, and without it no batch begins', async () => {
+  const own = await lotOf(2);
+  const at = await lotById(own);
+  if (!at?.frozen) throw new Error('not frozen');
+  const [product, ...others] = at.frozen.products;
+  if (!product) throw new Error('no product');
+  const asks = { ...at.frozen, products: [{ ...product, parts: [...product.parts, { id: 'own-nut-drink', name: 'Nut drink', grams: 20 }] }, ...others] };
+  await query('update lots set frozen = $2 where id = $1', [own, JSON.stringify(asks)]);
+  expect((await openLotsWith('own-nut-drink')).map((l) => l.id)).toEqual([own]);
+  expect(await startFromBags({ lotId: own, bags: 1, product: null, take: 'no', requestId: null })).toMatchObject({
+    ok: false,
+    path: 'product',
+    message: expect.stringMatching(/Nut drink of this mix is not in the pantry any more/),
+  });
+  expect(await left(own)).toBe(2);
+  // and a plan does not count on such bags
+  expect((await bagsFor([{ ...at, bestBefore: '2200-01-01' }], await loadHouse())).length).toBe(0);
+  await query('update lots set contents = contents || \'[{"id": "own-nut-flour", "name": "Nut flour", "grams": 5}]\'::jsonb where id = $1', [own]);
+  expect((await openLotsWith('own-nut-flour')).map((l) => l.id)).toEqual([own]);
+  await letBagsGo(own, { bags: 2, kind: 'bin', why: 'x' });
+  expect(await openLotsWith('own-nut-flour')).toEqual([]);
 });
 
 test('law: a recall finds every batch and customer of an ingredient’s lot, and no other', async () => {
@@ -369,7 +468,7 @@ test('law: a recall finds every batch and customer of an ingredient’s lot, and
         await query("update lots set contents = '[]' where contents::text like '%Q-%'");
         const want = new Map(codes.map((c) => [c, { batches: new Set<string>(), who: new Set<string>() }] as const));
         for (const [n, m] of many.entries()) {
-          const made = await make({ bags: 6, ingredientLots: { 'flour-all-purpose': m.sacks.join(', ') } });
+          const made = await make({ bags: 6, sacks: { [FLOUR]: m.sacks.map((lot, k) => ({ lot, grams: k === 0 ? null : 100 })) } });
           if (!made.ok) throw new Error(made.message);
           for (const [k, act] of m.acts.entries()) {
             if (act === 'use') {
@@ -397,7 +496,7 @@ test('law: a recall finds every batch and customer of an ingredient’s lot, and
   // a mix's own number leads to it too; the table has a row for each entry
   if (lot) {
     expect((await recalled(lot.lot.number)).map((x) => x.lot.id)).toEqual([lot.lot.id]);
-    expect(recallCsv([lot], { zone: 'UTC' }).split('\n').length).toBe(1 + Math.max(1, lot.uses.length));
+    expect(recallCsv('Q-1', [lot], { zone: 'UTC' }).split('\n').length).toBe(1 + Math.max(1, lot.uses.length));
   }
 });
 
@@ -406,7 +505,7 @@ test('law: bags, grams and shelf balance after any run of making, using, half ba
   await fc.assert(
     fc.asyncProperty(fc.array(fc.tuple(act, act), { maxLength: 5 }), fc.boolean(), async (steps, voided) => {
       await note('flour-all-purpose', 50_000);
-      const made = await make({ bags: 6, bagG: 500, take: 'enough', weighed: { 'flour-all-purpose': 2500 } });
+      const made = await make({ bags: 6, bagG: 500, take: 'enough', sacks: { [FLOUR]: [{ lot: '', grams: 2500 }] } });
       if (!made.ok) throw new Error(made.message);
       const { id } = made;
       // what really went in came off the shelf, and not what was planned
@@ -420,24 +519,24 @@ test('law: bags, grams and shelf balance after any run of making, using, half ba
         }
         if (a === 'sell') return letBagsGo(id, { bags: 1, kind: 'sale', who: 'C' });
         if (a === 'undo') {
-          const open = standing(await usesOfLot(id)).find((u) => u.kind === 'sale');
+          const open = standingUses(await usesOfLot(id)).find((u) => u.kind === 'sale');
           return open ? undoUse(open.id, 'x', 'x') : null;
         }
-        if (a === 'correct') return correctLot(id, { bags: 6, ingredientLots: {}, checked: '', note: 'seen' }, 'x', 'x');
+        if (a === 'correct') return correctLot(id, { bags: 6, sackLots: {}, checked: '', note: 'seen' }, 'x', 'x');
         const b = batches.pop();
         return b ? (a === 'back' ? putBack(b) : putAway(b, true)) : null;
       };
       // two screens at a time
       for (const [a, b] of steps) await Promise.all([one(a), one(b)]);
       const uses = await usesOfLot(id);
-      const gone = standing(uses).reduce((n, u) => n + u.bags, 0);
+      const gone = standingUses(uses).reduce((n, u) => n + u.bags, 0);
       const lot = await lotById(id);
       expect(uses.reduce((n, u) => n + u.bags, 0)).toBeCloseTo(gone, 9);
       expect(lot?.used).toBeCloseTo(gone, 9);
       expect(gone).toBeGreaterThanOrEqual(0);
       expect(gone).toBeLessThanOrEqual(6 + 1e-9);
       // every bag that is out is in a batch or with somebody
-      for (const u of standing(uses)) expect(u.kind === 'batch' ? u.batchId !== null : u.who !== '').toBe(true);
+      for (const u of standingUses(uses)) expect(u.kind === 'batch' ? u.batchId !== null : u.who !== '').toBe(true);
       if (voided) {
         expect((await voidLot(id, 'x', 'x', true)).ok).toBe(true);
         expect([await left(id), await onHand('flour-all-purpose')]).toEqual([0, 50_000]);

@@ -3,9 +3,9 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { bagsLeft, type Lot, type LotUse, sayBags, standing, USE_KINDS, USE_WORDS } from '@/core/premix/premix';
+import { bagsLeft, type Lot, type LotUse, sayBags, standingUses, USE_KINDS, USE_WORDS } from '@/core/premix/premix';
+import { entryWords } from '@/core/premix/recall';
 import { readBagCount } from '@/core/premix/use';
-import { money } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
@@ -103,7 +103,7 @@ export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses
   const [open, setOpen] = useState<string | null>(null);
   const [who, setWho] = useState('');
   const [why, setWhy] = useState('');
-  const stand = standing(uses);
+  const stand = standingUses(uses);
   const take = async (useId: string): Promise<void> => {
     if (asking.found({ ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) })) return;
     const a = await asking.ask((requestId) => undo({ useId, who, why, requestId }));
@@ -129,7 +129,7 @@ export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses
                       {u.batchName}
                     </Link>
                   ) : (
-                    [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, units)].filter(Boolean).join(', ')
+                    entryWords(u, units)
                   )}
                   {stands || u.undoes ? '' : ' (taken back)'}
                 </span>

@@ -30,7 +30,10 @@ export function LotChanges({
   const asking = useAsking();
   const [doing, setDoing] = useState<'correct' | 'void' | null>(null);
   const [bags, setBags] = useState(String(lot.bags));
-  const [own, setOwn] = useState<Readonly<Record<string, string>>>(Object.fromEntries(lot.contents.map((c) => [c.id, c.lot])));
+  const [own, setOwn] = useState<Readonly<Record<string, readonly string[]>>>(
+    // a box for each sack that was noted; what was weighed of it stays
+    Object.fromEntries(lot.contents.map((c) => [c.id, c.sacks?.length ? c.sacks.map((s) => s.lot) : [c.lot]])),
+  );
   const [checked, setChecked] = useState(lot.checked);
   const [note, setNote] = useState(lot.note);
   const [who, setWho] = useState('');
@@ -41,7 +44,7 @@ export function LotChanges({
   const send = async (): Promise<void> => {
     if (asking.found({ ...unsigned, ...(doing === 'correct' && !(Number.isInteger(n) && n >= 1) && { bags: 'Bags come whole.' }) })) return;
     const a = await asking.ask(() =>
-      doing === 'void' ? voidIt({ lotId: lot.id, who, why, back }) : correct({ lotId: lot.id, bags: n, ingredientLots: own, checked, note, who, why }),
+      doing === 'void' ? voidIt({ lotId: lot.id, who, why, back }) : correct({ lotId: lot.id, bags: n, sackLots: own, checked, note, who, why }),
     );
     if (!a?.ok) return;
     toast(doing === 'void' ? 'The lot is voided, and kept' : 'Corrected; what it was is kept');
@@ -86,21 +89,24 @@ export function LotChanges({
           {doing === 'correct' ? (
             <>
               <Field label="Bags made" inputMode="numeric" className="w-36" value={bags} error={errors.bags} onChange={(e) => setBags(e.target.value)} />
-              {lot.contents.map((c) => (
-                <Field
-                  key={c.id}
-                  label={`Lot of ${c.name}`}
-                  maxLength={40}
-                  value={own[c.id] ?? ''}
-                  onChange={(e) => setOwn({ ...own, [c.id]: e.target.value })}
-                />
-              ))}
+              {lot.contents.flatMap((c) =>
+                (own[c.id] ?? []).map((x, n, all) => (
+                  <Field
+                    // biome-ignore lint/suspicious/noArrayIndexKey: sacks stand in the order they were opened
+                    key={`${c.id} ${n}`}
+                    label={`Lot of ${c.name}${all.length > 1 ? `, sack ${n + 1}` : ''}`}
+                    maxLength={40}
+                    value={x}
+                    onChange={(e) => setOwn({ ...own, [c.id]: all.map((y, k) => (k === n ? e.target.value : y)) })}
+                  />
+                )),
+              )}
               <Field label="Checked" value={checked} onChange={(e) => setChecked(e.target.value)} />
               <Field label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
             </>
           ) : (
             <>
-              <p>Nothing leaves a voided lot any more. It stays in the books, with what has left it.</p>
+              <p>Nothing leaves a voided lot any more, in bags of whatever size. It stays in the books, with what has left it.</p>
               <Switch label="what it took goes back onto the shelf" on={back} onSwitch={setBack} />
             </>
           )}

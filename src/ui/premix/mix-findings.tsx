@@ -1,11 +1,18 @@
 'use client';
+import { useMemo } from 'react';
 import { analyseFormula, heard } from '@/core/analyse';
+import type { Bench } from '@/core/balance/bench';
+import { fixesFor } from '@/core/balance/fixes';
+import type { Finding } from '@/core/findings/finding';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { baggedFormula, changedInMix } from '@/core/premix/bagged';
+import type { TallyPart } from '@/core/formula/tally';
+import { additionsIn, baggedFormula, changedInMix, productFormula } from '@/core/premix/bagged';
 import type { PremixSettings } from '@/core/premix/premix';
+import type { Additions, Product } from '@/core/premix/products';
 import { FindingView } from '../bench/findings-view';
 import { Button } from '../kit/button';
+import { Notice } from '../kit/notice';
 
 /** What the Bench would say of the mix as it is made, bag and additions together; and what puts it right, for this mix alone. */
 export function MixFindings({
@@ -45,5 +52,60 @@ export function MixFindings({
         </div>
       ) : null}
     </section>
+  );
+}
+
+/** What is found of another product of the mix; what puts it right is what is added to it, for the mix is one for all of them. */
+export function ProductFindings({
+  additions,
+  mix,
+  house,
+  onParts,
+}: {
+  readonly additions: Additions;
+  readonly mix: readonly TallyPart[];
+  readonly house: Kitchen;
+  readonly onParts: (parts: Product['parts']) => void;
+}) {
+  const formula = productFormula(mix, additions);
+  const { parts } = additions.product;
+  const bench = { formula, house, end: null };
+  const open = analyseFormula(formula, house).analysis.findings.filter((f) => f.code !== 'small-weighing' && f.severity !== 'note');
+  return (
+    <div className="grid gap-2">
+      {open.map((f) => (
+        <ProductFinding key={`${f.code} ${f.message}`} f={f} bench={bench} onParts={onParts} />
+      ))}
+      {parts ? (
+        <div className="flex flex-wrap items-center gap-3">
+          <p className="text-[15px]">What is added was put right for this.</p>
+          <Button onClick={() => onParts(undefined)}>As it is worked out</Button>
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
+function ProductFinding({ f, bench, onParts }: { readonly f: Finding; readonly bench: Bench; readonly onParts: (parts: Product['parts']) => void }) {
+  const fixes = useMemo(
+    () =>
+      fixesFor(bench, f).flatMap((p) => {
+        const parts = additionsIn(bench.formula, p.formula, bench.house);
+        return parts ? [{ title: p.title, parts }] : [];
+      }),
+    [bench, f],
+  );
+  return (
+    <Notice weight={f.severity}>
+      <p className="leading-snug">{f.message}</p>
+      <div className="mt-1.5 flex flex-wrap gap-2">
+        {fixes.map((x) => (
+          <Button key={x.title} className="!min-h-9" onClick={() => onParts(x.parts)}>
+            {x.title}
+          </Button>
+        ))}
+        {fixes.length === 0 ? <span className="text-[15px] text-soft">Nothing that is added mends that.</span> : null}
+      </div>
+    </Notice>
   );
 }

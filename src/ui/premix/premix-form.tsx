@@ -28,7 +28,7 @@ import { Switch } from '../kit/switch';
 import { Day } from '../time';
 import { AdditionsView } from './additions';
 import { BagCostView } from './bag-cost';
-import { MixFindings } from './mix-findings';
+import { MixFindings, ProductFindings } from './mix-findings';
 import { premixToSend, premixTyped } from './premix.state';
 
 interface Props {
@@ -258,13 +258,18 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
               {n === 0 ? <MixFindings formula={formula} house={house} settings={now} onBagged={(bagged) => set({ bagged })} /> : null}
               <AdditionsView additions={p} bagG={usable} densityGPerMl={worked.densityGPerMl} own={n === 0} units={units} />
               {n > 0 ? (
-                <ul className="grid gap-1 text-[15px]">
-                  {p.analysis.findings
-                    .filter((x) => x.severity !== 'note')
-                    .map((x) => (
-                      <li key={`${x.code} ${x.message}`}>{x.message}</li>
-                    ))}
-                </ul>
+                <ProductFindings
+                  additions={p}
+                  mix={worked.mix}
+                  house={house}
+                  onParts={(parts) =>
+                    set({
+                      products: settings.products.map((x) =>
+                        x.kind === p.product.kind && x.school === p.product.school ? { kind: x.kind, school: x.school, ...(parts && { parts }) } : x,
+                      ),
+                    })
+                  }
+                />
               ) : null}
             </div>
             {n > 0 ? (

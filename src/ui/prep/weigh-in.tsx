@@ -15,9 +15,7 @@ import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { StandInOffer } from '@/core/prep/mise';
 import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
-import { bowlLines, rebalance, standing, toleranceG } from '@/core/prep/weigh';
-import { grams, gramsExact } from '@/core/quantity/say';
-import { typedNumber } from '@/core/quantity/typed';
+import { bowlLines, rebalance, toleranceG } from '@/core/prep/weigh';
 import { StillRails } from '../bench/still-rails';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
@@ -28,6 +26,7 @@ import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import type { Done } from './done';
 import { ScalePanel } from './scale-panel';
+import { sayWeight, shownOf, TargetReading } from './target-reading';
 
 interface Props {
   readonly batch: Batch;
@@ -41,10 +40,6 @@ interface Props {
   readonly onChanged: () => void;
 }
 
-/** The bar shows from nothing to a quarter over the target. */
-const BAR_OVER = 1.25;
-
-const say = (g: number): string => (Math.abs(g) < 20 ? gramsExact(g) : grams(g));
 /** The weigh-in: one ingredient at a time, target and reading, and what becomes of the rest when too much went in. */
 export function WeighIn({ batch, house, lines, done, anew, offers, part, onChanged }: Props) {
   const scale = useInstrument<Reading, ScaleAct>('/api/scale', 'practice-scale');
@@ -71,10 +66,8 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
   const target = line?.grams ?? 0;
   const ingredient = line?.parts?.length === 1 ? (find(line.parts[0]?.id ?? '') ?? null) : null;
   const tolerance = toleranceG(ingredient, target, stepG);
-  const byHand = typedNumber(typed);
-  const shown = typed.trim() !== '' ? byHand : (scale.reading?.grams ?? Number.NaN);
-  const reading = shown - (adds ?? 0);
-  const stands = Number.isNaN(reading) ? null : standing(reading, target, tolerance);
+  const now = shownOf(typed, scale.reading, adds ?? 0, target, tolerance);
+  const { shown, reading, stands, off } = now;
   const key = line?.key ?? '';
 
   // another ingredient: the box is empty and under the hand
@@ -143,8 +136,6 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
     onChanged();
   };
   const short = stands === 'under' && sure && inBowl && weighed && reading > 0 ? reading : null;
-  const off = Number.isNaN(reading) ? null : reading - target;
-  const at = (g: number): number => Math.min(100, Math.max(0, (100 * g) / (target * BAR_OVER)));
   return (
     <section aria-label="Weigh-in" className="grid gap-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -156,66 +147,21 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
         </p>
       </div>
       {weighed ? (
-        <>
-          <div className="grid grid-cols-2 gap-4 rounded-plate bg-white p-4">
-            <p>
-              <span className="block text-soft">Target</span>
-              <strong className="text-[64px] leading-none whitespace-nowrap">{say(target)}</strong>
-              <span className="block text-soft">
-                give or take {say(tolerance)}
-                {adds === null ? '' : `; the bowl then shows ${say(adds + target)}`}
-                {line.was !== undefined ? `; planned ${say(line.was)}` : ''}
-              </span>
-            </p>
-            <div>
-              <label htmlFor="weight" className="block text-soft">
-                {scale.on && !scale.stalled ? 'On the scale, or typed' : 'What the scale shows'}
-              </label>
-              <div className="flex items-baseline gap-2">
-                <input
-                  id="weight"
-                  ref={box}
-                  inputMode="decimal"
-                  autoComplete="off"
-                  aria-describedby="stands"
-                  className="hold min-h-[72px] w-full min-w-0 px-3 text-right text-[56px] leading-none font-bold placeholder:text-ink"
-                  placeholder={scale.reading ? String(scale.reading.grams) : ''}
-                  value={typed}
-                  onChange={(e) => {
-                    setTyped(e.target.value.slice(0, 12));
-                    setSure(false);
-                    asking.touched();
-                  }}
-                  onKeyDown={(e) => {
-                    if (e.key !== 'Enter') return;
-                    e.preventDefault();
-                    next();
-                  }}
-                />
-                <span className="text-2xl text-soft">g</span>
-              </div>
-              <p id="stands" role="status" className="min-h-6 text-lg">
-                {typed.trim() !== '' && Number.isNaN(byHand)
-                  ? 'Write a number of grams.'
-                  : scale.reading?.over && typed.trim() === ''
-                    ? 'More than the scale carries.'
-                    : off === null
-                      ? ''
-                      : stands === 'right'
-                        ? '✓ within what it bears'
-                        : `${say(Math.abs(off))} ${off < 0 ? 'to go' : 'too much'}`}
-                {scale.reading && !scale.reading.stable && typed.trim() === '' ? ' …' : ''}
-              </p>
-            </div>
-          </div>
-          <div aria-hidden className="relative h-6 overflow-hidden rounded-full border-2 border-rim bg-white">
-            <span className="absolute inset-y-0 left-0 bg-butter" style={{ width: `${Number.isNaN(reading) ? 0 : at(reading)}%` }} />
-            <span
-              className="absolute inset-y-0 border-x-2 border-herb"
-              style={{ left: `${at(target - tolerance)}%`, width: `${at(target + tolerance) - at(target - tolerance)}%` }}
-            />
-          </div>
-        </>
+        <TargetReading
+          target={target}
+          tolerance={tolerance}
+          more={`${adds === null ? '' : `; the bowl then shows ${sayWeight(adds + target)}`}${line.was !== undefined ? `; planned ${sayWeight(line.was)}` : ''}`}
+          scale={scale}
+          now={now}
+          typed={typed}
+          box={box}
+          onTyped={(text) => {
+            setTyped(text);
+            setSure(false);
+            asking.touched();
+          }}
+          onEnter={next}
+        />
       ) : (
         <p className="rounded-plate bg-white p-4 text-[56px] leading-tight font-bold">{line.measure}</p>
       )}
@@ -254,7 +200,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           onClick={next}
         >
           <Check size={24} aria-hidden />
-          {sure && off !== null ? `Go on, ${say(Math.abs(off))} short` : weighed ? 'That is in: next' : 'Done: next'}
+          {sure && off !== null ? `Go on, ${sayWeight(Math.abs(off))} short` : weighed ? 'That is in: next' : 'Done: next'}
         </Button>
         {last ? (
           <Button size="work" onClick={() => setBack(last.key)}>
@@ -318,12 +264,12 @@ function TooLittle({
 }) {
   const changes = lines.flatMap((l) => {
     const g = anew.grams.get(l.key);
-    return g === undefined || l.grams === null ? [] : [`${bareName(l).toLowerCase()} ${say(l.grams)} → ${say(g)}`];
+    return g === undefined || l.grams === null ? [] : [`${bareName(l).toLowerCase()} ${sayWeight(l.grams)} → ${sayWeight(g)}`];
   });
   const fewer = pieces === null ? null : Math.max(1, Math.floor(pieces * (1 - (1 - share) / mixes) + 1e-6));
   return (
     <section aria-label="Too little" className="grid gap-3 rounded-plate border-4 border-rim bg-white p-4">
-      <h3 className="text-2xl">No more of it? {say(by)} too little</h3>
+      <h3 className="text-2xl">No more of it? {sayWeight(by)} too little</h3>
       <div className="grid justify-items-start gap-2">
         <Button look="now" size="work" disabled={busy} onClick={onSmaller}>
           All of it smaller{fewer === null ? '' : `: ${fewer} instead of ${pieces}`}
@@ -346,7 +292,7 @@ function TooLittle({
               {offers.map((o) => (
                 <span key={`${o.to} ${o.with}`} className="flex flex-wrap items-center gap-3">
                   <Button size="work" disabled={busy} onClick={() => onFill(o)}>
-                    {o.name}, for {say(by)}
+                    {o.name}, for {sayWeight(by)}
                   </Button>
                   <span className="text-soft">
                     {o.says}
@@ -388,8 +334,8 @@ function OverPour({
   const atTheEnd = lines.filter((l) => l.mostG !== undefined && (over.grams.get(l.key) ?? l.grams ?? 0) >= l.mostG - 0.5).map((l) => l.name);
   return (
     <section aria-label="Too much" className="grid gap-3 rounded-plate border-4 border-rim bg-white p-4">
-      <h3 className="text-2xl">{say(by)} too much</h3>
-      <p className="text-lg">Take {say(by)} out again (from a clean spoon, and not from what has touched egg or milk), or keep it:</p>
+      <h3 className="text-2xl">{sayWeight(by)} too much</h3>
+      <p className="text-lg">Take {sayWeight(by)} out again (from a clean spoon, and not from what has touched egg or milk), or keep it:</p>
       {changes.length > 0 ? (
         <>
           <ul className="grid gap-x-8 text-lg sm:grid-cols-2">
@@ -397,7 +343,7 @@ function OverPour({
               <li key={c.key} className="flex justify-between gap-3 border-b border-line py-1">
                 <span className="min-w-0 [overflow-wrap:anywhere]">{bareName(c)}</span>
                 <span className="whitespace-nowrap">
-                  <span className="text-soft">{say(c.from)}</span> → <strong>{say(c.to)}</strong>
+                  <span className="text-soft">{sayWeight(c.from)}</span> → <strong>{sayWeight(c.to)}</strong>
                 </span>
               </li>
             ))}

@@ -21,7 +21,7 @@ import { Unreadable } from '@/ui/unreadable';
 export const metadata: Metadata = { title: 'Premix' };
 
 /** The lot an address goes on from. */
-const beforeOf = (s: string | string[] | undefined): string | null => (typeof s === 'string' && /^[0-9-]{1,24}$/.test(s) ? s : null);
+const beforeOf = (s: string | string[] | undefined): string | null => (typeof s === 'string' && isUuid(s) ? s : null);
 
 interface Props {
   readonly params: Promise<{ id: string }>;
@@ -67,6 +67,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
             <Link className="font-semibold text-rim underline" href={`/premix/${id}?version=newest`}>
               the mix of that
             </Link>
+            {premix.settings.bagged ? ' (without what was put right for this mix alone; it is looked at anew)' : ''}
           </>
         ) : null}
         .
@@ -114,10 +115,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
           </table>
         )}
         {gone.more ? (
-          <Link
-            className="mt-2 inline-flex min-h-10 items-center font-semibold text-rim underline"
-            href={`/premix/${id}?before=${gone.rows.at(-1)?.number ?? ''}`}
-          >
+          <Link className="mt-2 inline-flex min-h-10 items-center font-semibold text-rim underline" href={`/premix/${id}?before=${gone.rows.at(-1)?.id ?? ''}`}>
             Older lots
           </Link>
         ) : null}

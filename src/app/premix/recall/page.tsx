@@ -2,9 +2,9 @@ import { Download } from 'lucide-react';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
-import { bagsLeft, sayBags, standing, USE_WORDS } from '@/core/premix/premix';
-import { holdersOf } from '@/core/premix/recall';
-import { money } from '@/core/quantity/say';
+import { bagsLeft, type LotItem, sayBags, standingUses } from '@/core/premix/premix';
+import { entryWords, gramsOf, holdersOf } from '@/core/premix/recall';
+import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { recalled } from '@/server/usecases/premix-lots';
@@ -24,6 +24,11 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const { house, found } = r.value;
   const holders = holdersOf(found);
+  const gramsWords = (c: LotItem): string => {
+    const g = gramsOf(c, code);
+    return g === null ? '' : `, ${grams(g, house.units)}`;
+  };
+  const numbers = new Set(found.map((f) => f.lot.number)).size;
   return (
     <Frame here="premix">
       <h1 className="mb-3 text-[26px]">Trace a lot</h1>
@@ -54,7 +59,7 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
       ) : (
         <div className="grid gap-5">
           <p className="text-lg" role="status">
-            Lot <strong>{code}</strong> is in {found.length} {found.length === 1 ? 'lot' : 'lots'} of mix.{' '}
+            Lot <strong>{code}</strong> is in {numbers} {numbers === 1 ? 'lot' : 'lots'} of mix.{' '}
             {holders.length > 0 ? (
               <>
                 With: <strong>{holders.map((h) => `${h.who} (${sayBags(h.bags)})`).join(', ')}</strong>.
@@ -64,18 +69,19 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
             )}
           </p>
           {found.map(({ lot, by, uses }) => {
-            const stand = standing(uses);
+            const stand = standingUses(uses);
             const left = bagsLeft(lot);
             return (
-              <section key={lot.id} aria-label={`Lot ${lot.number}`} className="rounded-plate bg-white p-4 print:p-0">
+              <section key={lot.id} aria-label={`Lot ${lot.number}, ${grams(lot.bagG, house.units)}`} className="rounded-plate bg-white p-4 print:p-0">
                 <h2 className="text-xl">
                   <Link href={`/premix/lots/${lot.id}`} className="text-rim underline">
                     {lot.premixName}, lot {lot.number}
                   </Link>
                 </h2>
                 <p className="text-soft">
-                  Made <Day day={lot.made} />, best before <Day day={lot.bestBefore} />; {lot.bags} bags, {sayBags(left)} here
-                  {lot.voidedAt ? '; voided' : ''}.{by.length > 0 ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}`).join('; ')}.` : ''}
+                  Made <Day day={lot.made} />, best before <Day day={lot.bestBefore} />; {lot.bags} bags of {grams(lot.bagG, house.units)}, {sayBags(left)} here
+                  {lot.voidedAt ? '; voided' : ''}.
+                  {by.length > 0 ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}${gramsWords(c)}`).join('; ')}.` : ''}
                 </p>
                 {uses.length === 0 ? <p>No bag has left.</p> : null}
                 <ul>
@@ -87,9 +93,7 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
                           {u.batchName}
                         </Link>
                       ) : (
-                        [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, house.units)]
-                          .filter(Boolean)
-                          .join(', ')
+                        entryWords(u, house.units)
                       )}
                       {stand.includes(u) || u.undoes ? '' : ' (taken back)'}
                     </li>

@@ -6,14 +6,17 @@ import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot } from '@/app/pr
 import { findIngredient } from '@/core/pantry/pantry';
 import { labelGaps } from '@/core/premix/frozen';
 import { bagsLeft, firstToUse, isPast, type Lot, sayBags } from '@/core/premix/premix';
+import { codesIn } from '@/core/premix/recall';
+import { addSacks } from '@/core/premix/weigh';
 import { grams, type Units } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
+import { changesOfLot, usesOfLot } from '@/server/queries/lot-books';
 import { stockNoted } from '@/server/queries/pantry';
-import { changesOfLot, lotById, openLots, usesOfLot } from '@/server/queries/premixes';
+import { lotById, openLots, sizesOfLot } from '@/server/queries/premixes';
 import { takingsOfLot } from '@/server/queries/stock';
-import { frozenLotById, partsOf } from '@/server/usecases/premix-lots';
+import { frozenLotById, frozenParts, goneFromPantry } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Notice } from '@/ui/kit/notice';
@@ -26,14 +29,25 @@ import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Lot' };
 
-/** "Weighed in 50,240 g: 50,000 g in bags, 120 g in the sieve, 120 g lost." */
-function balanceWords(lot: Lot, units: Units): string {
-  const inG = lot.contents.reduce((a, c) => a + c.grams, 0);
-  const bagsG = lot.bags * lot.bagG;
-  const restG = lot.restG ?? 0;
-  const lost = inG - bagsG - restG;
+/** "Weighed in 50,240 g: 50,000 g in bags, 120 g in the sieve, 120 g lost." @param sizes every size of the lot */
+function balanceWords(sizes: readonly Lot[], units: Units): string {
+  const sum = (of: (l: Lot) => number): number => sizes.reduce((a, l) => a + of(l), 0);
+  const inG = sum((l) => l.contents.reduce((a, c) => a + c.grams, 0));
+  const restG = sum((l) => l.restG ?? 0);
+  const lost = inG - sum((l) => l.bags * l.bagG) - restG;
+  const bags = sizes.map((l) => `${grams(l.bags * l.bagG, units)} in bags${sizes.length > 1 ? ` of ${grams(l.bagG, units)}` : ''}`).join(', ');
   const off = Math.abs(lost) < 1 ? '' : lost > 0 ? `, ${grams(lost, units)} lost` : `; ${grams(-lost, units)} more in bags than was weighed`;
-  return `Weighed in ${grams(inG, units)}: ${grams(bagsG, units)} in bags${restG > 0 ? `, ${grams(restG, units)} in the sieve` : ''}${off}.`;
+  return `Weighed in ${grams(inG, units)}: ${bags}${restG > 0 ? `, ${grams(restG, units)} in the sieve` : ''}${off}.`;
+}
+
+/** One thing as it went in over all sizes of a lot, and of each sack. */
+function wentIn(id: string, sizes: readonly Lot[], units: Units): { readonly grams: number; readonly sacks: string } {
+  const all = sizes.flatMap((l) => l.contents.filter((c) => c.id === id));
+  const sacks = addSacks(all.flatMap((c) => c.sacks ?? []));
+  return {
+    grams: all.reduce((a, c) => a + c.grams, 0),
+    sacks: sacks.length > 1 ? sacks.map((s) => `${grams(s.grams, units)} of ${s.lot || 'no lot noted'}`).join(', ') : '',
+  };
 }
 
 export default async function LotPage({ params }: { readonly params: Promise<{ id: string }> }) {
@@ -51,16 +65,19 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
         changes: await changesOfLot(id),
         took: await takingsOfLot(id),
         siblings: await openLots(lot.premixId),
+        sizes: await sizesOfLot(lot.number),
       }
     );
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   if (!r.value) notFound();
-  const { lot, house, stock, uses, changes, siblings, took } = r.value;
+  const { lot, house, stock, uses, changes, siblings, took, sizes } = r.value;
+  const others = sizes.filter((l) => l.id !== lot.id);
   const less = took.filter((t) => t.takenG < t.wantedG - 0.05);
   const { frozen } = lot;
   const find = (x: string) => findIngredient(x, house.conventions.own);
-  const products = frozen?.products.map((p) => ({ product: p.product, parts: partsOf(p, house) })) ?? [];
+  const products = frozen?.products.map((p) => ({ product: p.product, parts: frozenParts(p, house).parts })) ?? [];
+  const gone = frozen?.products.map((p) => goneFromPantry(lot, p, house)).find((g) => g !== null) ?? null;
   const left = bagsLeft(lot);
   const first = firstToUse(siblings, house.today).find((l) => !isPast(l, house.today));
   return (
@@ -105,10 +122,25 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               <strong>{sayBags(left)}</strong> left: {lot.bags} made of {grams(lot.bagG, house.units)}, {sayBags(lot.used)} used;{' '}
               {grams(left * lot.bagG, house.units)} of mix.
             </p>
+            {others.length > 0 ? (
+              <p>
+                Of the same lot:{' '}
+                {others.map((l, n) => (
+                  <span key={l.id}>
+                    {n > 0 ? ', ' : ''}
+                    <Link className="font-semibold text-rim underline" href={`/premix/lots/${l.id}`}>
+                      bags of {grams(l.bagG, house.units)}
+                    </Link>{' '}
+                    ({sayBags(bagsLeft(l))} left of {l.bags})
+                  </span>
+                ))}
+                .
+              </p>
+            ) : null}
             {isPast(lot, house.today) && left > 0 ? (
               <Notice weight="look">It is past its date. What that means is yours, and the local food code’s, to say.</Notice>
             ) : null}
-            {first && first.id !== lot.id && left > 0 ? (
+            {first && first.number !== lot.number && left > 0 ? (
               <div className="mt-2">
                 <Notice weight="look">
                   <Link className="font-semibold text-rim underline" href={`/premix/lots/${first.id}`}>
@@ -120,6 +152,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               </div>
             ) : null}
           </section>
+          {left > 0 && gone ? <Notice weight="stop">{gone}</Notice> : null}
           {left > 0 && frozen ? (
             <>
               <BagsOut lot={lot} products={products} house={house} shelf={stock} use={useBags} />
@@ -141,24 +174,30 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                 </tr>
               </thead>
               <tbody>
-                {lot.contents.map((c) => (
-                  <tr key={c.id} className="border-b border-line">
-                    <td className="py-1 pr-3">{c.name}</td>
-                    <td className="pr-3 text-right font-semibold whitespace-nowrap">{grams(c.grams, house.units)}</td>
-                    <td>
-                      {c.lot ? (
-                        <Link className="font-semibold text-rim underline" href={`/premix/recall?code=${encodeURIComponent(c.lot)}`}>
-                          {c.lot}
-                        </Link>
-                      ) : (
-                        <span className="text-soft">not noted</span>
-                      )}
-                    </td>
-                  </tr>
-                ))}
+                {lot.contents.map((c) => {
+                  const went = wentIn(c.id, sizes, house.units);
+                  return (
+                    <tr key={c.id} className="border-b border-line">
+                      <td className="py-1 pr-3">{c.name}</td>
+                      <td className="pr-3 text-right font-semibold whitespace-nowrap">{grams(went.grams, house.units)}</td>
+                      <td>
+                        {codesIn(c.lot).length === 0 ? <span className="text-soft">not noted</span> : null}
+                        {codesIn(c.lot).map((code, n) => (
+                          <span key={code}>
+                            {n > 0 ? ', ' : ''}
+                            <Link className="font-semibold text-rim underline" href={`/premix/recall?code=${encodeURIComponent(code)}`}>
+                              {code}
+                            </Link>
+                          </span>
+                        ))}
+                        {went.sacks ? <span className="block text-[15px] text-soft">{went.sacks}</span> : null}
+                      </td>
+                    </tr>
+                  );
+                })}
               </tbody>
             </table>
-            <p className="mt-2">{balanceWords(lot, house.units)}</p>
+            <p className="mt-2">{balanceWords(sizes, house.units)}</p>
             {less.length > 0 ? (
               <p className="mt-2">
                 The shelf had less than went in:{' '}
@@ -177,6 +216,12 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
           {frozen ? (
             <section aria-label="On its label" className="grid gap-1 rounded-plate bg-white p-4">
               <h2 className="text-xl">On its label</h2>
+              {frozen.writtenOn ? (
+                <Notice weight="note">
+                  Written down on <Day day={frozen.writtenOn} />, from what the house and the product were that day: when this lot was made, nothing of it was
+                  kept. Hold it against a bag.
+                </Notice>
+              ) : null}
               <p>
                 {frozen.ingredients.map((x, n) => {
                   const key = `${n} ${x.text}`;

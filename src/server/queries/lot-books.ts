@@ -1,0 +1,200 @@
+/** The books of a lot: what left it and came back, what was corrected, and what was voided. Nothing in them is rubbed out. */
+import type { PoolClient } from 'pg';
+import { z } from 'zod';
+import { lotItemSchema } from '@/contract/stored';
+import { type LotChange, type LotItem, type LotUse, lotsOf, sayBags, type UseKind } from '@/core/premix/premix';
+import { addSacks } from '@/core/premix/weigh';
+import { readStored } from '../db/json';
+import { query, transaction } from '../db/pool';
+import { Undone } from '../db/undone';
+import { CONTENTS } from './premixes';
+import { onceFor } from './revised';
+import { returnToShelf } from './stock';
+
+export type Made = { readonly ok: true; readonly id: string } | { readonly ok: false; readonly path: string; readonly message: string };
+
+/** Where a lot's bags went, the first first; counter-entries among them. */
+export const usesOfLot = (lotId: string): Promise<LotUse[]> => booksOf([lotId]);
+
+/** The books of several lots. */
+export const booksOf = (lotIds: readonly string[]): Promise<(LotUse & { readonly lotId: string } & Record<string, unknown>)[]> =>
+  query(
+    `select u.id, u.lot_id as "lotId", u.bags, u.kind, u.who, u.why, u.price, u.undoes, u.used_at as "usedAt", u.batch_id as "batchId", b.name as "batchName"
+       from lot_uses u left join batches b on b.id = u.batch_id
+      where u.lot_id = any($1) order by u.used_at, u.undoes nulls first, u.id`,
+    [lotIds],
+  );
+
+/** The lots a batch's bags came from; bags that were put back are not in it. */
+export const lotsOfBatch = (batchId: string): Promise<{ id: string; number: string; premixName: string; bags: number }[]> =>
+  query(
+    `select l.id, l.number, p.name as "premixName", sum(u.bags) as bags from lot_uses u join lots l on l.id = u.lot_id join premixes p on p.id = l.premix_id
+      where u.batch_id = $1 group by l.id, l.number, p.name having sum(u.bags) > 1e-6 order by l.number`,
+    [batchId],
+  );
+
+/** What of a lot was corrected, the last first. */
+export const changesOfLot = async (lotId: string): Promise<LotChange[]> =>
+  (await query<LotChange & Record<string, unknown>>('select id, who, why, at, was from lot_changes where lot_id = $1 order by at desc', [lotId])).map((c) => ({
+    ...c,
+    was: wasSchema.parse(c.was),
+  }));
+
+const wasSchema = z.object({ bags: z.number(), contents: z.array(lotItemSchema), checked: z.string().default(''), note: z.string().default('') });
+
+/** Why bags leave, who has them and for how much. */
+export interface Leaving {
+  readonly bags: number;
+  readonly kind: UseKind;
+  readonly batchId?: string | null;
+  readonly who?: string;
+  readonly why?: string;
+  readonly price?: number | null;
+  readonly usedAt?: Date | null;
+}
+
+/** How many bags are there; the lot's row is locked, so that two who take at once never take more than there are. */
+async function leftOf(client: PoolClient, lotId: string): Promise<{ readonly bags: number; readonly left: number; readonly voided: boolean } | null> {
+  const row = (
+    await client.query<{ bags: number; voided: boolean }>('select bags, voided_at is not null as voided from lots where id = $1 for update', [lotId])
+  ).rows[0];
+  const used = await client.query<{ n: number }>('select coalesce(sum(bags), 0)::float8 as n from lot_uses where lot_id = $1', [lotId]);
+  return row ? { bags: row.bags, left: row.voided ? 0 : row.bags - (used.rows[0]?.n ?? 0), voided: row.voided } : null;
+}
+
+const no = (path: string, message: string): Undone<Made> => new Undone<Made>({ ok: false, path, message });
+
+/** Counts bags out of a lot. @throws Undone */
+export async function takeBags(client: PoolClient, lotId: string, l: Leaving): Promise<void> {
+  const { left = 0, voided = false } = (await leftOf(client, lotId)) ?? {};
+  if (voided) throw no('bags', 'That lot is voided: nothing leaves it any more.');
+  if (l.bags > left + 1e-6)
+    throw no('bags', left < 1e-6 ? 'No bag of this lot is left.' : `Only ${sayBags(left)} ${left <= 1 ? 'bag is' : 'bags are'} left of this lot.`);
+  await client.query('insert into lot_uses (lot_id, batch_id, bags, why, used_at, kind, who, price) values ($1, $2, $3, $4, coalesce($5, now()), $6, $7, $8)', [
+    lotId,
+    l.batchId ?? null,
+    l.bags,
+    l.why ?? '',
+    l.usedAt ?? null,
+    l.kind,
+    l.who ?? '',
+    l.price ?? null,
+  ]);
+}
+
+/** A change of the books, or why it is none. */
+async function booked(id: string, requestId: string | null, what: string, work: (client: PoolClient) => Promise<void>): Promise<Made> {
+  try {
+    await transaction((client) =>
+      onceFor(client, requestId, what, async () => {
+        await work(client);
+        return { ok: true };
+      }),
+    );
+    return { ok: true, id };
+  } catch (e) {
+    if (e instanceof Undone) return e.value as Made;
+    throw e;
+  }
+}
+
+/** Bags that leave without a batch: sold, given, thrown away. */
+export const letBagsGo = (lotId: string, l: Leaving, requestId: string | null = null): Promise<Made> =>
+  booked(lotId, requestId, 'bags-gone', (client) => takeBags(client, lotId, l));
+
+/** Takes an entry of the books back by its counter-entry; a batch's bags come back with the batch. */
+export const undoUse = (useId: string, who: string, why: string, requestId: string | null = null): Promise<Made> =>
+  booked(useId, requestId, 'undo-use', async (client) => {
+    const use = (
+      await client.query<{ lot: string; bags: number; kind: UseKind; undoes: string | null }>(
+        'select u.lot_id as lot, u.bags, u.kind, u.undoes from lot_uses u join lots l on l.id = u.lot_id where u.id = $1 for update of l',
+        [useId],
+      )
+    ).rows[0];
+    if (!use || use.undoes) throw no('useId', 'That entry is not in the books.');
+    if (use.kind === 'batch') throw no('useId', 'These went into a batch: put the batch back, and its bags come with it.');
+    const made = await client.query(
+      `insert into lot_uses (lot_id, bags, kind, who, why, undoes) values ($1, $2, $3, $4, $5, $6) on conflict (undoes) do nothing`,
+      [use.lot, -use.bags, use.kind, who, why, useId],
+    );
+    if (made.rowCount === 0) throw no('useId', 'That entry is taken back already.');
+  });
+
+/** Bags of a batch that is put back: a counter-entry for each that still stands. */
+export const returnBags = (client: PoolClient, batchId: string) =>
+  client.query(
+    `insert into lot_uses (lot_id, batch_id, bags, kind, why, undoes)
+     select u.lot_id, u.batch_id, -u.bags, 'batch', 'put back', u.id from lot_uses u
+      where u.batch_id = $1 and u.undoes is null and not exists (select 1 from lot_uses x where x.undoes = u.id)
+     on conflict (undoes) do nothing`,
+    [batchId],
+  );
+
+export interface Correction {
+  /** Of this size. */
+  readonly bags: number;
+  /** By ingredient, the lots of its sacks in the order they stand. */
+  readonly sackLots: Readonly<Record<string, readonly string[]>>;
+  readonly checked: string;
+  readonly note: string;
+}
+
+/** An item with other lots on its sacks; what was weighed of each stays. */
+function relabelled(c: LotItem, lots: readonly string[] | undefined): LotItem {
+  if (!lots) return c;
+  const sacks = c.sacks?.map((s, n) => ({ ...s, lot: (lots[n] ?? s.lot).trim() }));
+  return sacks && sacks.length > 0 ? { ...c, sacks: addSacks(sacks), lot: lotsOf(sacks) } : { ...c, lot: (lots[0] ?? c.lot).trim() };
+}
+
+/**
+ * Corrects a lot, and keeps it as it was with who did it and why. Never fewer bags than have left it. What it was made of is
+ * the same in bags of every size of it; how many there are is this size's own.
+ */
+export const correctLot = (lotId: string, to: Correction, who: string, why: string): Promise<Made> =>
+  booked(lotId, null, 'correct-lot', async (client) => {
+    const rows = (
+      await client.query<{ id: string; bags: number; contents: unknown; checked: string; note: string }>(
+        'select id, bags, contents, checked, note from lots where number = (select number from lots where id = $1) and voided_at is null order by id for update',
+        [lotId],
+      )
+    ).rows;
+    const now = await leftOf(client, lotId);
+    if (!now || now.voided) throw no('lotId', 'That lot is voided, or not in this kitchen.');
+    const gone = now.bags - now.left;
+    if (to.bags < gone - 1e-6) throw no('bags', `${sayBags(gone)} have left this lot already: it can’t have been fewer.`);
+    for (const row of rows) {
+      const read = readStored(CONTENTS, row.contents, row.id);
+      // what can't be read whole is not written back
+      if (read.unreadable.length > 0) throw no('lotId', 'What went into this lot can’t be read whole: it stays as it is.');
+      // what was weighed in was weighed in, however many bags it filled
+      const contents = read.value.map((c) => relabelled(c, to.sackLots[c.id]));
+      const bags = row.id === lotId ? to.bags : row.bags;
+      const same = bags === row.bags && to.checked === row.checked && to.note === row.note && JSON.stringify(contents) === JSON.stringify(read.value);
+      if (same && row.id !== lotId) continue;
+      await client.query('insert into lot_changes (lot_id, who, why, was) values ($1, $2, $3, $4)', [
+        row.id,
+        who,
+        why,
+        JSON.stringify({ bags: row.bags, contents: read.value, checked: row.checked, note: row.note }),
+      ]);
+      await client.query('update lots set bags = $2, contents = $3, checked = $4, note = $5 where id = $1', [
+        row.id,
+        bags,
+        JSON.stringify(contents),
+        to.checked,
+        to.note,
+      ]);
+    }
+  });
+
+/** Voids a lot, bags of every size of it: it is kept, with who and why, and nothing leaves it any more. @param back what it took goes back onto the shelf */
+export const voidLot = (lotId: string, who: string, why: string, back: boolean): Promise<Made> =>
+  booked(lotId, null, 'void-lot', async (client) => {
+    const r = await client.query<{ id: string }>(
+      `update lots set voided_at = now(), voided_by = $2, void_why = $3
+        where number = (select number from lots where id = $1) and voided_at is null returning id`,
+      [lotId, who, why],
+    );
+    if (!r.rows.some((x) => x.id === lotId)) throw no('lotId', 'That lot is voided already, or not in this kitchen.');
+    for (const x of back ? r.rows : []) await returnToShelf(client, { lotId: x.id });
+  });

@@ -1,0 +1,131 @@
+'use client';
+import { Check, Undo2 } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { kitchenName } from '@/core/pantry/ingredient';
+import type { Sack } from '@/core/premix/premix';
+import type { BlendWeighing } from '@/core/premix/weigh';
+import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
+import { Button } from '../kit/button';
+import { useInstrument } from '../kit/instrument';
+import { Notice } from '../kit/notice';
+import { ScalePanel } from '../prep/scale-panel';
+import { sayWeight, shownOf, TargetReading } from '../prep/target-reading';
+
+interface Props {
+  readonly list: readonly BlendWeighing[];
+  readonly blends: number;
+  readonly notes: Readonly<Record<string, Sack>>;
+  /** The first sack's lot, as it is noted already. */
+  readonly lotOf: (ingredientId: string) => string;
+  readonly onNotes: (notes: Readonly<Record<string, Sack>>) => void;
+  readonly onDone: () => void;
+}
+
+/** A lot weighed in: one blend after the other, one thing at a time, each with the sack it came out of. */
+export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Props) {
+  const scale = useInstrument<Reading, ScaleAct>('/api/scale', 'practice-scale');
+  const [typed, setTyped] = useState('');
+  const [back, setBack] = useState<string | null>(null);
+  const [sure, setSure] = useState(false);
+  const [lot, setLot] = useState<string | null>(null);
+  const box = useRef<HTMLInputElement>(null);
+  const w = list.find((x) => x.key === back) ?? list.find((x) => !notes[x.key]) ?? null;
+  const key = w?.key ?? '';
+  // another weighing: the box is empty and under the hand
+  useEffect(() => {
+    if (key === '') return;
+    setTyped('');
+    setSure(false);
+    setLot(null);
+    box.current?.focus({ preventScroll: true });
+  }, [key]);
+  const done = list.filter((x) => notes[x.key]).length;
+  if (!w)
+    return (
+      <div className="grid justify-items-start gap-3">
+        <p className="text-xl font-semibold text-herb">✓ All {list.length} weighings are in.</p>
+        <Button size="work" onClick={onDone}>
+          To the lot
+        </Button>
+      </div>
+    );
+  const name = kitchenName(w.ingredient);
+  const now = shownOf(typed, scale.reading, 0, w.targetG, w.toleranceG);
+  const { reading, stands, off } = now;
+  // the sack it was out of last is the one that stands open
+  const before = list.filter((x) => x.ingredient.id === w.ingredient.id && notes[x.key]);
+  const open = lot ?? notes[w.key]?.lot ?? notes[before.at(-1)?.key ?? '']?.lot ?? lotOf(w.ingredient.id);
+  const last = [...list].reverse().find((x) => notes[x.key] && x.key !== w.key);
+  const next = (): void => {
+    if (!(reading > 0) || scale.reading?.over) return;
+    // what is off is passed by a second press alone
+    if (stands !== 'right' && !sure) {
+      setSure(true);
+      return;
+    }
+    onNotes({ ...notes, [w.key]: { lot: open.trim(), grams: Math.round(reading * 100) / 100 } });
+    if (scale.on) scale.act({ do: 'tare' });
+    setBack(null);
+  };
+  return (
+    <section aria-label="Weigh in" className="grid gap-4 rounded-plate border-2 border-rim p-4">
+      <p className="text-soft">
+        {blends > 1 ? `Blend ${w.blend} of ${blends}, ` : ''}step {w.step}; {done} of {list.length} weighed
+      </p>
+      <h3 className="text-4xl [overflow-wrap:anywhere]">{name}</h3>
+      <TargetReading
+        target={w.targetG}
+        tolerance={w.toleranceG}
+        more={w.scale ? `; on the ${w.scale.name.toLowerCase()}` : ''}
+        scale={scale}
+        now={now}
+        typed={typed}
+        box={box}
+        onTyped={(text) => {
+          setTyped(text);
+          setSure(false);
+        }}
+        onEnter={next}
+      />
+      {scale.stalled ? (
+        <Notice weight="look" role="status">
+          The scale does not answer. Type what it shows, and go on.
+        </Notice>
+      ) : null}
+      {sure && off !== null ? (
+        <Notice weight="look" role="alert">
+          {sayWeight(Math.abs(off))} {off < 0 ? 'too little' : 'too much'} of {name.toLowerCase()}:{' '}
+          {off < 0 ? 'add some' : 'take some out again, from a clean spoon'}, or press once more to note it as it is.
+        </Notice>
+      ) : null}
+      <label className="grid max-w-sm gap-1">
+        <span className="text-sm font-semibold text-soft">Out of the sack or packet with the lot</span>
+        <input className="hold min-h-11 px-3" maxLength={40} value={open} onChange={(e) => setLot(e.target.value)} />
+      </label>
+      <div className="flex flex-wrap gap-3">
+        <Button look="now" size="work" className="min-h-16 !px-8 text-xl" disabled={!(reading > 0)} onClick={next}>
+          <Check size={24} aria-hidden />
+          {sure && off !== null ? `Note it, ${sayWeight(Math.abs(off))} ${off < 0 ? 'short' : 'over'}` : 'That is in: next'}
+        </Button>
+        {last ? (
+          <Button size="work" onClick={() => setBack(last.key)}>
+            <Undo2 size={20} aria-hidden />
+            The one before again
+          </Button>
+        ) : null}
+        {back === null ? null : (
+          <Button size="work" onClick={() => setBack(null)}>
+            Leave it as it was
+          </Button>
+        )}
+        <Button size="work" onClick={onDone}>
+          Back to the lot
+        </Button>
+      </div>
+      <Button className="min-h-11 justify-self-start" aria-pressed={scale.on} onClick={() => scale.turn(!scale.on)}>
+        {scale.on ? 'Put the practice scale away' : 'Try it with a practice scale'}
+      </Button>
+      {scale.on ? <ScalePanel target={w.targetG} act={scale.act} /> : null}
+    </section>
+  );
+}
