@@ -3,7 +3,8 @@
  * five rounds, after a warm-up.
  */
 import { readFileSync } from 'node:fs';
-import { analyse, analyseFormula } from '../src/core/analyse';
+import { analyse } from '../src/core/analyse';
+import { analyseFormula } from '../src/core/analyse-formula';
 import { workedOn } from '../src/core/balance/bench';
 import { fixesFor } from '../src/core/balance/fixes';
 import { kitchenMeasures } from '../src/core/balance/kitchen';
@@ -19,9 +20,10 @@ import { readCard } from '../src/core/card/card';
 import { readLine } from '../src/core/card/line';
 import { timeLine } from '../src/core/day/schedule';
 import { stepsOf } from '../src/core/day/steps';
-import { countedLines, EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
+import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
 import { entriesFromCard } from '../src/core/formula/from-card';
 import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
+import { countedLines } from '../src/core/formula/lines';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
 import { COMMON } from '../src/core/testing/common';

@@ -124,7 +124,7 @@ async function main(): Promise<void> {
     ['Log, found by a word', () => '/log?find=light'],
     ['Log, best of each', () => '/log?best=1'],
     ['Pantry', () => '/pantry'],
-    ['Take-out list', () => '/pantry/take-out'],
+    ['Gather list', () => '/pantry/take-out'],
     ['My measures', () => '/pantry/measures'],
     ['Premix', () => '/premix'],
     ['House', () => '/house'],

@@ -28,10 +28,10 @@ test.afterEach(async ({ kitchen }) => {
 
 async function planOf(page: Page, name: string): Promise<void> {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name, exact: true }).click();
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name, exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
 }
 
 async function start(page: Page): Promise<string> {
@@ -50,13 +50,13 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
 
   // the way of this house: a second person looks
   await page.goto('/house');
-  await choose(page, 'Before joining', 'a second person looks at every pile');
+  await choose(page, 'Before combining', 'a second person looks at every pile');
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
 
   // Friday: waffle kits for two benches, weighed the day before
   await planOf(page, 'Soft oat waffles');
   await page.getByLabel('Pieces').fill('4');
-  await page.getByRole('radio', { name: 'kits for benches' }).click();
+  await page.getByRole('radio', { name: 'kits for several cooks' }).click();
   await page.getByLabel('Benches').fill('2');
   const waffles = await start(page);
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
@@ -114,7 +114,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await planOf(page, 'Start line cakes');
-  await choose(page, 'Make', 'for so many guests');
+  await choose(page, 'Make', 'for so many people');
   await page.getByLabel('Guests').fill('12');
   await page.getByLabel('Pieces each').fill('2');
   await page.getByLabel('And for seconds').fill('0');
@@ -152,15 +152,15 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await look.getByLabel('Initials of who has looked').fill('T.W.');
   await axe(second);
   await second.keyboard.press('Enter');
-  await expect(second.getByRole('region', { name: 'Joining' })).toBeVisible();
+  await expect(second.getByRole('region', { name: 'Combining' })).toBeVisible();
   await second.close();
-  const joining = page.getByRole('region', { name: 'Joining' });
+  const joining = page.getByRole('region', { name: 'Combining' });
   await expect(joining.getByRole('heading', { name: 'Is every part ready?' })).toBeVisible();
-  await expect(joining.getByRole('button', { name: 'They meet: count' })).toBeDisabled();
+  await expect(joining.getByRole('button', { name: 'Combine: count' })).toBeDisabled();
   await joining.getByRole('button', { name: /^Dry bowl/ }).click();
   await joining.getByRole('button', { name: /^Wet bowl/ }).click();
   await axe(page);
-  await joining.getByRole('button', { name: 'They meet: count' }).click();
+  await joining.getByRole('button', { name: 'Combine: count' }).click();
   await expect(joining).toContainText('of 16');
   await pass(page, kitchen, 17 * SECOND);
   await expect(joining.getByRole('status')).toContainText('Stop.');
@@ -193,7 +193,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await surface.getByRole('button', { name: 'Note it' }).click();
   await expect(surface).toContainText('Too hot');
   await expect(surface).toContainText('Its dial says 12° more than there is, of 4 readings');
-  const step = page.getByRole('region', { name: 'Next' }).getByRole('status');
+  const step = page.getByRole('region', { name: 'Next' });
   const count = page.getByRole('region', { name: 'Count' });
   const go = async (what: string, does: string, from: number, to: number): Promise<void> => {
     for (let n = from; n <= to; n++) {
@@ -310,6 +310,6 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await expect(page.getByText('Saved as version 2')).toBeVisible();
   // the house as it was, for whoever cooks here next
   await page.goto('/house');
-  await choose(page, 'Before joining', 'no second look');
+  await choose(page, 'Before combining', 'no second look');
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
 });

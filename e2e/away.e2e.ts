@@ -20,7 +20,7 @@ test('a page without its records says so and comes back by itself', async ({ pag
   expect(read.status()).toBe(200);
   await expect(page.getByRole('button', { name: 'Look again now' })).toBeVisible();
   await kitchen.back();
-  await expect(page.getByRole('region', { name: 'Formula shelf' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Formulas' })).toBeVisible();
 });
 
 test('a save while the database is away is refused, kept, and goes in later', async ({ page, kitchen }) => {
@@ -84,16 +84,16 @@ test('a premix, a lot and a plan while the records are away: refused, kept as ty
 
   const form = page.getByRole('form', { name: 'Make a lot' });
   await form.getByLabel('Bags').fill('3');
-  await form.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await form.getByRole('switch', { name: 'take it from stock' }).click();
   await twice(() => form.getByRole('button', { name: 'Put this lot in the book' }).click());
   await page.waitForURL(/premix\/lots\//);
   await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('3 left');
 
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.getByLabel('Pieces').fill('31');
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await twice(() => page.getByRole('button', { name: 'Start this batch' }).click());
   await page.waitForURL(/prep/);
   await page.goto('/');

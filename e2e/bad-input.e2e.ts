@@ -147,7 +147,7 @@ test('a plan for nothing, less than nothing, half a piece, no number or a mounta
 
 test('an outcome with what is no number or time stays in the form', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: 'Join dry and wet' }).first().click();
+  await page.getByRole('link', { name: 'Combine dry and wet' }).first().click();
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();
   await page.getByLabel('Pieces that came out').fill('a lot');
   await page.getByLabel('First side').fill('2:99');

@@ -40,7 +40,7 @@ test('the soda mistake is mended by the offered fix, looked at before it is take
   await expect(lines(page)).toHaveCount(7);
   await expect(balance.getByText(/of soda has no acid to work on/)).toBeVisible();
   // said once, it does not nag
-  await balance.getByRole('button', { name: 'I mean it' }).first().click();
+  await balance.getByRole('button', { name: 'Leave it as it is' }).first().click();
   await expect(balance.getByText(/of soda has no acid to work on/)).toHaveCount(0);
   await page.getByRole('radio', { name: /More to know/ }).click();
   await page.getByRole('button', { name: 'Ask again' }).click();
@@ -99,15 +99,15 @@ test('a crepe too thick is brought to its zone by dragging, then by keys, then b
 
   // by a typed number, with the milk pinned: it says why not
   await page.getByRole('button', { name: 'Undo' }).click();
-  await page.getByRole('button', { name: /^Pin 300 g milk/ }).click();
-  await page.getByRole('button', { name: 'Hold egg where it is' }).click();
-  await page.getByRole('button', { name: /^Pin 250 g flour/ }).click();
+  await page.getByRole('button', { name: /^Lock 300 g milk/ }).click();
+  await page.getByRole('button', { name: 'Lock egg' }).click();
+  await page.getByRole('button', { name: /^Lock 250 g flour/ }).click();
   await page.getByRole('textbox', { name: /^Water, percent/ }).fill('260');
   await page.keyboard.press('Enter');
-  await expect(proposal(page)).toContainText(/Water can't go to 260 % with .*pinned.* held.* is the nearest/);
+  await expect(proposal(page)).toContainText(/Water can't go to 260 % with .*locked.* is the nearest/);
   await page.getByRole('button', { name: 'Refuse' }).click();
   // what nothing brings can be brought: a new line, looked at first
-  await page.getByRole('textbox', { name: /^Lift, g of gas/ }).fill('0.1');
+  await page.getByRole('textbox', { name: /^Rise, g of gas/ }).fill('0.1');
   await page.keyboard.press('Enter');
   await expect(proposal(page)).toContainText('nothing on the sheet brings it');
   await page.getByRole('radio', { name: 'Add baking powder' }).click();
@@ -138,7 +138,7 @@ test('a waffle from nothing, balanced; saved, changed, compared, gone back to', 
   await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}$/);
 
   // towards a target, looked at and taken; a second version with a note
-  await page.getByRole('radio', { name: 'Towards' }).click();
+  await page.getByRole('radio', { name: 'Make it …' }).click();
   await page.getByRole('button', { name: 'Less sweet' }).click();
   await expect(proposal(page)).toContainText(/sugar \d+ % to \d+ %|sugar [\d.]+ % to [\d.]+ %/);
   await take(page);
@@ -209,9 +209,9 @@ test('buttermilk is swapped for milk and the new leavening taken; all of it undo
 test('one base with two ends: a change of the base changes both, a batch is made of one', async ({ page }) => {
   await open(page, "Lock-keeper's two-way crepes");
   await expect(page.getByText('only in sweet').first()).toBeVisible();
-  await expect(page.getByRole('combobox', { name: 'School' })).toContainText('sweet');
+  await expect(page.getByRole('combobox', { name: 'Style' })).toContainText('sweet');
   await page.getByRole('radio', { name: 'savoury' }).click();
-  await expect(page.getByRole('combobox', { name: 'School' })).toContainText('savoury');
+  await expect(page.getByRole('combobox', { name: 'Style' })).toContainText('savoury');
   await expect(page.getByText('only in savoury').first()).toBeVisible();
   await gramsBox(page, 'l1').fill('330');
   await page.keyboard.press('Enter');
@@ -231,10 +231,10 @@ test('one base with two ends: a change of the base changes both, a batch is made
 
 test('lift, structure, yield and what a little more would do open in place; a line drives the rest', async ({ page }) => {
   await open(page, 'Regatta griddle cakes');
-  await page.getByRole('radio', { name: /^Lift/ }).click();
+  await page.getByRole('radio', { name: /^Rise/ }).click();
   await expect(page.getByText(/Left after the rest of 10 min/)).toBeVisible();
   await expect(page.locator('.recharts-line')).toHaveCount(2);
-  await page.getByRole('button', { name: 'The same lift, no soda' }).click();
+  await page.getByRole('button', { name: 'The same rise, no soda' }).click();
   await expect(page.locator('[data-row=l5]')).toContainText('goes');
   await page.getByRole('button', { name: 'Refuse' }).click();
   await page.getByRole('radio', { name: 'Structure' }).click();
@@ -243,7 +243,7 @@ test('lift, structure, yield and what a little more would do open in place; a li
   await expect(page.getByRole('region', { name: 'Yield' })).toContainText('Eggs to crack');
   await page.getByText('What a little more would do').click();
   await expect(page.getByText(/15 g more cultured buttermilk: \d+ % thinner/)).toBeVisible();
-  await page.getByRole('radio', { name: /^Lift/ }).click();
+  await page.getByRole('radio', { name: /^Rise/ }).click();
   await axe(page);
   await page.getByRole('button', { name: 'More for 880 g buttermilk' }).click();
   await page.getByRole('menuitem', { name: 'Let it drive the rest' }).click();
@@ -255,7 +255,7 @@ test('lift, structure, yield and what a little more would do open in place; a li
   await expect(proposal(page)).toContainText('No ratio moves');
   await take(page);
   await expect(gramsBox(page, 'l6')).toHaveValue('700');
-  await expect(page.getByRole('button', { name: /^Pin 700 g buttermilk/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^Lock 700 g buttermilk/ })).toHaveAttribute('aria-pressed', 'true');
 });
 
 const MENU_CARD =
@@ -306,7 +306,7 @@ test('a line: its flour blend, its eggs, its tin, what was pressed out, when it 
   // berries on the poured face, by keyboard alone
   await page.getByRole('button', { name: /^More for 80 g blueberries/ }).focus();
   await page.keyboard.press('Enter');
-  await page.getByRole('menuitem', { name: /^Goes in/ }).press('ArrowRight');
+  await page.getByRole('menuitem', { name: /^When/ }).press('ArrowRight');
   await page.getByRole('menuitem', { name: 'sprinkled on the poured face' }).press('Enter');
   await expect(row('l9')).toContainText('sprinkled on the poured face');
 
@@ -319,7 +319,7 @@ test('a line: its flour blend, its eggs, its tin, what was pressed out, when it 
   for (let i = 1; i <= 10; i++) await page.mouse.move(from.x + 8, from.y + 16 + ((to.y + 20 - from.y - 16) * i) / 10, { steps: 2 });
   await page.mouse.up();
   await page.getByRole('button', { name: /^More for 20 g sugar/ }).click();
-  await expect(page.getByRole('menuitem', { name: 'Stands in: wet bowl' })).toBeVisible();
+  await expect(page.getByRole('menuitem', { name: 'Goes in: wet bowl' })).toBeVisible();
   await page.keyboard.press('Escape');
 
   // all of it is there after a reload
@@ -348,9 +348,9 @@ test.describe('narrow', () => {
   test('at 768 wide the Bench and its versions stay on the page', async ({ page }) => {
     const runsOut = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     await open(page, 'Iron-shed waffles');
-    await page.getByRole('radio', { name: /^Lift/ }).click();
+    await page.getByRole('radio', { name: /^Rise/ }).click();
     await page
-      .getByRole('button', { name: 'The same lift, no powder' })
+      .getByRole('button', { name: 'The same rise, no powder' })
       .or(page.getByRole('button', { name: /acid goes/ }))
       .first()
       .click();

@@ -40,8 +40,8 @@ test('a card with a sauce, a glaze, a batter and a heading nobody knows: balance
   await expect(page.getByRole('combobox', { name: 'Kind', exact: true })).toContainText('Waffle');
   // only the batter is balanced: 400 ml of milk and the egg's water on 250 g of flour
   await expect(page.getByRole('region', { name: 'Balance' })).toContainText('Liquid 165 %');
-  await expect(sheet.getByRole('heading', { name: /Alongside: Caramel sauce/ })).toContainText('311 g');
-  await expect(sheet.getByRole('heading', { name: /Alongside: Glaze/ })).toBeVisible();
+  await expect(sheet.getByRole('heading', { name: /Sauces and sides: Caramel sauce/ })).toContainText('311 g');
+  await expect(sheet.getByRole('heading', { name: /Sauces and sides: Glaze/ })).toBeVisible();
   // one question for the whole group
   for (const asked of ['The good part', 'Moonlight']) {
     const question = page.getByRole('group', { name: `Where ${asked} goes` });
@@ -50,7 +50,7 @@ test('a card with a sauce, a glaze, a batter and a heading nobody knows: balance
     await question.getByRole('button', { name: asked === 'Moonlight' ? 'On top' : 'In the batter' }).click();
     await expect(question).toHaveCount(0);
   }
-  await expect(sheet.getByRole('heading', { name: /Alongside: Moonlight/ })).toHaveCount(0);
+  await expect(sheet.getByRole('heading', { name: /Sauces and sides: Moonlight/ })).toHaveCount(0);
   await expect(sheet.getByRole('heading', { name: /To serve/ })).toBeVisible();
 
   const says = page.getByRole('region', { name: 'What the card says' });
@@ -64,7 +64,7 @@ test('a card with a sauce, a glaze, a batter and a heading nobody knows: balance
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}/);
   await page.reload();
-  await expect(sheet.getByRole('heading', { name: /Alongside: Caramel sauce/ })).toContainText('311 g');
+  await expect(sheet.getByRole('heading', { name: /Sauces and sides: Caramel sauce/ })).toContainText('311 g');
   // twice the flour is twice the sauce, under its own name
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await expect(page).toHaveURL(/\/plan/);
@@ -126,7 +126,7 @@ test('how a line was read is told by keyboard, word by word', async ({ page }) =
   await expect(told).toHaveText(/2 cups\s*amount\s*sunny\s*not understood\s*flour\s*ingredient/);
   await axe(page);
   await first.press('ArrowDown');
-  await expect(told).toHaveText(/250 ml\s*amount\s*milk\s*ingredient\s*semi skimmed\s*which sort\s*warmed\s*what is done to it/);
+  await expect(told).toHaveText(/250 ml\s*amount\s*milk\s*ingredient\s*semi skimmed\s*which type\s*warmed\s*what is done to it/);
   const answer = await page.request.get('/api/v1/read?text=2%20cups%20sunny%20flour');
   expect((await answer.json()).lines[0].words).toEqual([
     { text: '2', as: 'amount' },

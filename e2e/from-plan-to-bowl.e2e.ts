@@ -14,7 +14,7 @@ async function newFormula(page: Page, card: string, then: () => Promise<void> = 
   await then();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
 }
 
 type Kitchen = Parameters<Parameters<typeof test>[2]>[0]['kitchen'];
@@ -37,7 +37,7 @@ test.afterEach(async ({ kitchen }) => {
 /** How this house has it before joining; its other jobs have the usual. */
 async function looks(page: Page, way: string): Promise<void> {
   await page.goto('/house');
-  await choose(page, 'Before joining', way);
+  await choose(page, 'Before combining', way);
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
 }
 
@@ -47,21 +47,24 @@ async function start(page: Page): Promise<string> {
   return page.url().replace(/\/prep$/, '');
 }
 
-/** Every line that is shown is ticked. */
-async function tickAll(page: Page): Promise<void> {
+/** Every line that is shown is ticked. @param all they are all there are, and the work goes on */
+async function tickAll(page: Page, all = true): Promise<void> {
   const boxes = page.getByRole('checkbox', { checked: false });
+  await expect(boxes.first()).toBeAttached();
   for (let n = await boxes.count(); n > 0; n--) {
     await boxes.first().click({ force: true });
-    if (n > 1) await expect(boxes).toHaveCount(n - 1);
+    await expect(boxes).toHaveCount(n - 1);
   }
+  // the last tick leaves the list in sight: going on is a press of its own
+  if (all) await page.getByRole('button', { name: /^All weighed: on to/ }).click();
 }
 
-const joining = (page: Page) => page.getByRole('region', { name: 'Joining' });
+const joining = (page: Page) => page.getByRole('region', { name: 'Combining' });
 
 /** Joined, counted and stopped. */
 async function join(page: Page): Promise<void> {
   for (const part of await joining(page).getByRole('listitem').getByRole('button').all()) await part.click();
-  await joining(page).getByRole('button', { name: 'They meet: count' }).click();
+  await joining(page).getByRole('button', { name: 'Combine: count' }).click();
   await joining(page)
     .getByRole('button', { name: /^(Stop now|It is mixed)/ })
     .click();
@@ -84,7 +87,7 @@ test('a cook with cups, spoons and one pan: from the card to the log without a g
     () => noGram(page),
   );
   await expect(page.getByRole('radio', { name: 'cups and spoons' })).toBeChecked();
-  const sheet = page.getByRole('region', { name: 'Sheet to mix from' });
+  const sheet = page.getByRole('region', { name: 'Mixing sheet' });
   // it opens at what the card makes: times 1 is the card, to the spoon
   for (const [what, amount] of [
     ['All-purpose wheat flour', '1 1/2 cups'],
@@ -128,7 +131,7 @@ test('a cook with cups, spoons and one pan: from the card to the log without a g
   await expect(page.getByRole('heading', { name: 'Iron skillet' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Place \d/ })).toHaveCount(1);
   for (const n of [1, 2]) {
-    await page.getByRole('button', { name: `Poured: ${n}`, exact: true }).click();
+    await page.getByRole('button', { name: new RegExp(`^Poured( all the same)?: ${n}$`) }).click();
     await page.getByRole('button', { name: `Turned already: ${n}`, exact: true }).click();
     await page.getByRole('button', { name: `Taken off already: ${n}`, exact: true }).click();
   }
@@ -187,7 +190,7 @@ test('almond drink stands in: told before it is taken, marked on the sheet, name
   await changes.getByRole('button', { name: 'Take it in this batch' }).click();
   await expect(changes).toHaveCount(0);
   await page.goto(`${batch}/plan`);
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' }).getByRole('listitem').filter({ hasText: 'Almond drink' })).toContainText(
+  await expect(page.getByRole('region', { name: 'Mixing sheet' }).getByRole('listitem').filter({ hasText: 'Almond drink' })).toContainText(
     'stands in for whole milk',
   );
   const change = page.getByRole('region', { name: 'If things change' });
@@ -206,11 +209,11 @@ test('almond drink stands in: told before it is taken, marked on the sheet, name
   await change.getByRole('button', { name: 'Plan it for 20' }).click();
   await expect(page.getByText(/Planned anew/)).toBeVisible();
   await expect(page.getByText('20 pieces', { exact: false }).first()).toBeVisible();
-  await change.getByRole('button', { name: 'Take almond drink out again, back to whole milk' }).click();
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).not.toContainText('stands in');
+  await change.getByRole('button', { name: 'No almond drink after all, back to whole milk' }).click();
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).not.toContainText('stands in');
   // put away, and made again from its plan
-  await change.getByRole('button', { name: /^Put it away/ }).click();
-  await change.getByRole('button', { name: 'Put away, what it took goes back' }).click();
+  await page.getByRole('button', { name: /^Give up this batch/ }).click();
+  await page.getByRole('button', { name: 'Give it up: what it took goes back into stock' }).click();
   await page.waitForURL(/\/$/);
   await page.goto(`${batch}/plan`);
   await page.getByRole('button', { name: 'Make it again from its plan' }).click();
@@ -222,7 +225,7 @@ test('twelve kits over three classes: the second look names the bench, waits for
   await looks(page, 'a second person looks at every pile');
   await newFormula(page, 'Class cakes\n120 g flour\n5 g baking powder\n180 g milk\n1 egg');
   await page.getByLabel('Pieces').fill('4');
-  await page.getByRole('radio', { name: 'kits for benches' }).click();
+  await page.getByRole('radio', { name: 'kits for several cooks' }).click();
   await page.getByLabel('Benches').fill('4');
   await page.getByLabel('Classes').fill('3');
   await start(page);
@@ -238,7 +241,7 @@ test('twelve kits over three classes: the second look names the bench, waits for
   await expect(look.getByRole('row').filter({ hasText: 'open' })).toHaveCount(3);
   await axe(page);
   await page.getByRole('radio', { name: /Weigh in/ }).click();
-  await tickAll(page);
+  await tickAll(page, false);
   await page.getByRole('radio', { name: /^bench 3, class 2/ }).click();
   await page.getByRole('radio', { name: /Second look/ }).click();
   await look.getByLabel('Initials of who has looked').fill('A.B.');
@@ -281,17 +284,17 @@ test('a bowl that is too thick is brought right by two steps, from how it is see
 
 test('sweet and savoury crepes from one base: joined once, parted, each end finished apart and poured in its turn', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: "Lock-keeper's two-way crepes", exact: true }).click();
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: "Lock-keeper's two-way crepes", exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByRole('radio', { name: 'both from one base' }).click();
   await page.getByLabel('Pieces, sweet').fill('1');
   await page.getByLabel('Pieces, savoury').fill('1');
   await page.getByLabel('Portion, savoury').fill('a lot');
   await expect(page.getByRole('alert').filter({ hasText: 'is no portion' })).toBeVisible();
   await page.getByLabel('Portion, savoury').fill('1/4 cup');
-  await expect(page.getByText(/^One base, joined and rested once, then parted: \d+ ml for sweet, 59 ml for savoury/)).toBeVisible();
-  const sheet = page.getByRole('region', { name: 'Sheet to mix from' });
+  await expect(page.getByText(/^One base, combined and rested once, then parted: \d+ ml for sweet, 59 ml for savoury/)).toBeVisible();
+  const sheet = page.getByRole('region', { name: 'Mixing sheet' });
   await expect(sheet.getByRole('heading', { name: /^Into the (sweet|savoury) part$/ }).first()).toBeVisible();
   await axe(page);
   const batch = await start(page);
@@ -300,9 +303,9 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
   await join(page);
   await expect(page.getByText(/then parted: .* into each what is its own/)).toBeVisible();
   await page.goto(`${batch}/griddle`);
-  const step = page.getByRole('region', { name: 'Next' }).getByRole('status');
-  await expect(step).toContainText('Pour 1, sweet');
-  await page.getByRole('button', { name: 'Poured: 1', exact: true }).click();
+  const step = page.getByRole('region', { name: 'Next' });
+  await expect(step).toContainText('Rests until');
+  await page.getByRole('button', { name: /^Poured( all the same)?: 1$/ }).click();
   // turned and taken off where it lies, before the clock asks for it
   await page.getByRole('button', { name: /: piece 1, first side/ }).click();
   await page.getByRole('button', { name: /: piece 1, second side/ }).click();
@@ -315,11 +318,11 @@ test('flat cakes and balls from one bowl: each end its own kind, its own surface
     .getByLabel(/Paste a card, as it is/)
     .fill('Two-way lock cakes\n250 g flour\n10 g baking powder\n4 g salt\n25 g sugar\n420 g milk\n2 eggs\n40 g butter, melted');
   await page.getByRole('button', { name: 'Read the card' }).click();
-  await page.getByRole('button', { name: 'Two ends' }).click();
-  await page.getByRole('button', { name: 'Names, kinds and schools' }).click();
-  const ends = page.getByRole('dialog', { name: 'Names, kinds and schools of the ends' });
-  await ends.getByLabel('First end').fill('flat');
-  await ends.getByLabel('Second end').fill('balls');
+  await page.getByRole('button', { name: 'One base, two finishes' }).click();
+  await page.getByRole('button', { name: 'Names, kinds and styles' }).click();
+  const ends = page.getByRole('dialog', { name: 'Names, kinds and styles of the finishes' });
+  await ends.getByLabel('First finish').fill('flat');
+  await ends.getByLabel('Second finish').fill('balls');
   await ends.getByRole('combobox', { name: 'Kind' }).nth(1).click();
   await page.getByRole('option', { name: 'Ball cake' }).click();
   await page.keyboard.press('Escape');
@@ -329,13 +332,13 @@ test('flat cakes and balls from one bowl: each end its own kind, its own surface
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByRole('radio', { name: 'both from one base' }).click();
   await page.getByLabel('Pieces, flat').fill('2');
   await page.getByLabel('Pieces, balls').fill('3');
   await page.getByLabel('Portion, flat').fill('1/4 cup');
   await expect(page.getByRole('region', { name: 'What is lit for balls' })).toContainText(/at once on round pan of seven/);
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('2 flat of 1/4 cup (59 ml) and 3 balls');
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('2 flat of 1/4 cup (59 ml) and 3 balls');
   await axe(page);
   const batch = await start(page);
   await toWeighIn(page);
@@ -343,13 +346,14 @@ test('flat cakes and balls from one bowl: each end its own kind, its own surface
   await join(page);
   await page.goto(`${batch}/griddle`);
   const next = page.getByRole('region', { name: 'Next' });
-  await expect(next.getByRole('status')).toContainText('Pour 1, flat');
-  await expect(next.getByRole('status')).toContainText('1/4 cup (59 ml)');
+  await expect(next).toContainText('Rests until');
   // a free hollow tapped pours a ball, out of turn
   await page.getByRole('region', { name: 'Round pan of seven' }).getByRole('button', { name: 'Place 1: free' }).click();
   const count = page.getByRole('region', { name: 'Count' });
   await expect(next.getByRole('radio', { name: 'balls, 2 left' })).toBeVisible();
-  await page.getByRole('button', { name: 'Poured: 2', exact: true }).click();
+  await expect(next).toContainText('Pour 2, flat');
+  await expect(next).toContainText('1/4 cup (59 ml)');
+  await page.getByRole('button', { name: /^Poured( all the same)?: 2$/ }).click();
   await expect(next.getByRole('radio', { name: 'flat, 1 left' })).toBeVisible();
   const pan = page.getByRole('region', { name: 'Round pan of seven' });
   await pan.getByRole('button', { name: /: piece 1, first side/ }).click();
@@ -367,7 +371,7 @@ test('one headcount: a bag of the mix and the rest mixed fresh, begun together',
     .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByLabel('Pieces', { exact: true }).fill('120');
   const bags = page.getByRole('region', { name: 'From bags' });
   await bags
@@ -386,5 +390,5 @@ test('one headcount: a bag of the mix and the rest mixed fresh, begun together',
   const batch = await start(page);
   await page.goto(`${batch}/plan`);
   await expect(page.getByText(/^One headcount with/)).toContainText(`(${of})`);
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText(`${fresh} `);
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText(`${fresh} `);
 });

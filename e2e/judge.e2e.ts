@@ -3,11 +3,11 @@ import { axe, expect, test } from './kitchen';
 
 test('gummy and tough: ranked with this batch’s numbers, and a change to look at on the Bench', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   await page.getByLabel('Portion', { exact: true }).fill('118');
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();

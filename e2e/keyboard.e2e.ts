@@ -29,7 +29,7 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   await page.keyboard.type('waffle');
   await expect(
     page
-      .getByRole('region', { name: 'Formula shelf' })
+      .getByRole('region', { name: 'Formulas' })
       .getByRole('listitem')
       .filter({ hasNotText: /waffle/i }),
   ).toHaveCount(0);
@@ -65,13 +65,13 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
 
   // a school from its list
   await page.locator('body').press('Home');
-  await tabTo(page, /^School$/, 200);
+  await tabTo(page, /^Style$/, 200);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('option', { name: 'even', exact: true })).toBeFocused();
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('option', { name: 'tall', exact: true })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('combobox', { name: 'School' })).toContainText('tall');
+  await expect(page.getByRole('combobox', { name: 'Style' })).toContainText('tall');
   await page.keyboard.press('Control+s');
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}$/);
@@ -99,13 +99,15 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
     await page.keyboard.press('Tab');
   }
   await expect(page.getByText('All 8 weighed.')).toBeVisible();
-  // the screen has gone on to the joining: every part ready, then counted, then at rest
-  await expect(page.getByRole('region', { name: 'Joining' })).toBeVisible();
+  // the last tick leaves the list in sight; on to the joining: every part ready, then counted, then at rest
+  await tabTo(page, /^All weighed: on to combining$/, 120);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Combining' })).toBeVisible();
   for (const part of [/^Dry bowl/, /^Wet bowl/]) {
     await tabTo(page, part, 120);
     await page.keyboard.press('Space');
   }
-  await tabTo(page, /^They meet: count$/);
+  await tabTo(page, /^Combine: count$/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /^Stop now/ })).toBeFocused();
   await page.keyboard.press('Enter');

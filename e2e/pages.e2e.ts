@@ -51,7 +51,7 @@ test('25 lines with a very long name print on one page', async ({ page }) => {
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await page.getByRole('button', { name: 'Scale and make' }).click();
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('griddle cakes of 60 ml');
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('griddle cakes of 60 ml');
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 });
@@ -107,7 +107,7 @@ test('on the screens used while working nothing to tap is under 44 px', async ({
   await expect(page).toHaveURL(/\/outcome$/);
   expect(await small()).toEqual([]);
   await page.getByRole('link', { name: 'Plan' }).click();
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('84 griddle cakes of 60 ml');
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('84 griddle cakes of 60 ml');
   await axe(page);
 });
 

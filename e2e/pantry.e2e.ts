@@ -108,7 +108,11 @@ test('by keyboard alone: two thirds of a ladle is weighed and offered as a porti
   await expect(page.getByLabel('Portion')).toHaveValue('45');
   await page.goto('/pantry/measures');
   await page.getByRole('button', { name: 'Forget 2/3 green ladle of anything' }).click();
+  await page.getByRole('button', { name: 'Forget it' }).click();
   await expect(page.getByText('green ladle')).toHaveCount(0);
+  // taken back, it is as it was
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('green ladle').first()).toBeVisible();
 });
 
 test('an own flour is entered from a panel, used in a formula, priced, and its allergens told', async ({ page }) => {
@@ -164,9 +168,9 @@ test('an own flour is entered from a panel, used in a formula, priced, and its a
   await axe(page);
   // taken out of the pantry its line asks again, and nothing on it is lost
   await page.goto('/pantry/own-barge-flour');
-  await page.getByRole('button', { name: 'Take it out of the pantry' }).click();
+  await page.getByRole('button', { name: 'Delete this ingredient' }).click();
   await expect(page.getByRole('dialog')).toContainText('Barge cakes uses it');
-  await page.getByRole('dialog').getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
   await expect(page).toHaveURL(/\/pantry$/);
   await open(page, 'Barge cakes');
   await expect(page.getByText('"barge flour" is not in the pantry.')).toBeVisible();
@@ -184,7 +188,7 @@ test('a thousand rows with three bad ones: nothing half done, then all of them',
   const file = (bad: boolean) => ({ name: 'barge.csv', mimeType: 'text/csv', buffer: Buffer.from(table(bad)) });
   await page.goto('/pantry');
   const count = await page.getByRole('status').filter({ hasText: 'ingredients' }).textContent();
-  await page.getByRole('link', { name: 'Table in and out' }).click();
+  await page.getByRole('link', { name: 'Import and export' }).click();
   await page.getByLabel('A CSV file').setInputFiles({ name: 'photo.csv', mimeType: 'text/csv', buffer: Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0, 1, 2]) });
   await expect(page.getByText(/photo\.csv: That is no table of text/)).toBeVisible();
   await page.getByLabel('A CSV file').setInputFiles(file(true));
@@ -208,8 +212,8 @@ test('a thousand rows with three bad ones: nothing half done, then all of them',
   await expect(page.getByRole('status').filter({ hasText: 'ingredients' })).toHaveText(`${Number.parseInt(count ?? '', 10) + 1000} ingredients`);
   await page.getByRole('searchbox', { name: 'Find an ingredient' }).fill('barge flour 77');
   await expect(page.getByRole('status').filter({ hasText: 'ingredients' })).toHaveText(/^19 of/);
-  await page.getByRole('button', { name: 'A kilogram' }).click();
-  await expect(page.getByRole('columnheader', { name: 'A kilogram' })).toHaveAttribute('aria-sort', /ascending|descending/);
+  await page.getByRole('button', { name: 'Price, a kilogram' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Price, a kilogram' })).toHaveAttribute('aria-sort', /ascending|descending/);
   const download = page.waitForEvent('download');
   await page.goto('/pantry/import');
   await page.getByRole('link', { name: 'Download the pantry as CSV' }).click();
@@ -282,8 +286,8 @@ test('the house in ounces, Fahrenheit and on a mountain: every page follows at o
   await expect(page.locator('[value="453.6 g flour"]')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText(/13\.\d oz \(3\d\d g\)/);
-  await page.getByRole('radio', { name: 'Take out and buy' }).click();
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText(/13\.\d oz \(3\d\d g\)/);
+  await page.getByRole('radio', { name: 'Gather and buy' }).click();
   await expect(page.getByRole('region', { name: 'For this batch' })).toContainText('oz on hand');
   await axe(page);
 });

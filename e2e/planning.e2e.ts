@@ -1,20 +1,20 @@
-/** Planning: for so many guests in cups and spoons, in bowls and kits, what is on hand used up, and a drawer that lacks a cup. */
+/** Planning: for so many people in cups and spoons, in bowls and kits, what is on hand used up, and a drawer that lacks a cup. */
 import type { Page } from '@playwright/test';
 import { axe, choose, expect, pdf, test, toWeighIn } from './kitchen';
 
 async function plan(page: Page, name: string): Promise<void> {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name, exact: true }).click();
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name, exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
 }
 
 test('84 guests from a card for twelve, in cups and spoons, started and on the sheet', async ({ page }) => {
   await plan(page, 'Tall Sunday cakes');
-  await choose(page, 'Make', 'for so many guests');
+  await choose(page, 'Make', 'for so many people');
   await page.getByLabel('Guests').fill('84');
   await page.getByLabel('Pieces each').fill('2');
   // 168 and a tenth for seconds, one to test with
-  const sheet = page.getByRole('region', { name: 'Sheet to mix from' });
+  const sheet = page.getByRole('region', { name: 'Mixing sheet' });
   await expect(sheet).toContainText('185 griddle cakes of 80 ml and one to test');
   await page.getByLabel('And for seconds').fill('');
   await expect(page.getByRole('alert').filter({ hasText: 'Seconds: write a number' })).toBeVisible();
@@ -24,7 +24,7 @@ test('84 guests from a card for twelve, in cups and spoons, started and on the s
   await expect(sheet).toContainText('168 griddle cakes of 80 ml;');
 
   await page.getByRole('radio', { name: 'cups and spoons' }).click();
-  await expect(page.getByText('Chosen together from your drawer')).toBeVisible();
+  await expect(page.getByText('Chosen together from your cups and spoons')).toBeVisible();
   const flour = sheet.getByRole('listitem').filter({ hasText: 'All-purpose wheat flour' });
   // 37 cups no hand bears: the flour is weighed, the rest as the drawer has it
   await expect(flour).toContainText(/4\s?\d{3} g/);
@@ -47,7 +47,7 @@ test('what there is of buttermilk is used up; a drawer without its smallest spoo
   await choose(page, 'Make', 'all there is of one thing');
   await choose(page, 'Of', 'Cultured buttermilk');
   await page.getByLabel('There is').fill('700');
-  const sheet = page.getByRole('region', { name: 'Sheet to mix from' });
+  const sheet = page.getByRole('region', { name: 'Mixing sheet' });
   await expect(sheet.getByRole('listitem').filter({ hasText: 'Cultured buttermilk' })).toContainText('700 g');
 
   // two small cakes: an eighth of a teaspoon of vanilla, while the drawer has one
@@ -62,7 +62,7 @@ test('what there is of buttermilk is used up; a drawer without its smallest spoo
   const tap = async (): Promise<void> => {
     await page.goto('/house');
     const saved = page.waitForResponse((r) => r.request().method() === 'POST');
-    await page.getByRole('toolbar', { name: 'The drawer' }).getByRole('button', { name: '1/8 tsp', exact: true }).click();
+    await page.getByRole('toolbar', { name: 'Our cups and spoons' }).getByRole('button', { name: '1/8 tsp', exact: true }).click();
     await saved;
   };
   await tap();
@@ -95,10 +95,10 @@ test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a pr
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await expect(page).toHaveURL(/formulas\/[0-9a-f-]{36}/);
   await page.getByRole('button', { name: 'Scale and make' }).click();
-  await choose(page, 'Make', 'for so many guests');
+  await choose(page, 'Make', 'for so many people');
   await page.getByLabel('Guests').fill('84');
   await page.getByLabel('Pieces each').fill('3');
-  const sheet = page.getByRole('region', { name: 'Sheet to mix from' });
+  const sheet = page.getByRole('region', { name: 'Mixing sheet' });
   await expect(sheet).toContainText('278 griddle cakes of 60 ml and one to test');
   // 278 and one of 60 ml are 16.74 l, and what stays on the tools
   await expect(page.getByText(/in one bowl is more than/)).toBeVisible();
@@ -116,7 +116,7 @@ test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a pr
   await bowls.getByLabel('Off the heat').focus();
   await expect(bowls.getByLabel('Good for')).toHaveValue('60');
 
-  await choose(page, 'Alongside', 'Towpath blueberry sauce');
+  await choose(page, 'Sauces and sides', 'Towpath blueberry sauce');
   const blue = sheet.getByRole('listitem').filter({ hasText: 'Blueberries' });
   await expect(blue).toContainText('2 537 g'.replace(' ', '\u2009'));
   await page.getByLabel('People for Towpath blueberry sauce').fill('40');
@@ -124,11 +124,11 @@ test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a pr
   await page.getByLabel('People for Towpath blueberry sauce').fill('forty');
   await expect(page.getByRole('button', { name: 'Start this batch' })).toBeDisabled();
   await page.getByLabel('People for Towpath blueberry sauce').fill('84');
-  await expect(page.getByText(/^Short on the shelf: .*Whole milk/)).toBeVisible();
+  await expect(page.getByText(/^Short in stock: .*Whole milk/)).toBeVisible();
   await axe(page);
 
   // not taken from the shelf, so that other jobs find theirs; two presses are one batch
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).dblclick();
   await page.waitForURL(/batches\/[0-9a-f-]{36}\/prep/);
   await toWeighIn(page);
@@ -154,22 +154,22 @@ test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a pr
 test('kits for four benches: a dry bag and a wet tub each, taken off the shelf and put back', async ({ page }) => {
   await plan(page, 'Regatta griddle cakes');
   await page.getByLabel('Pieces').fill('10');
-  await page.getByRole('radio', { name: 'kits for benches' }).click();
+  await page.getByRole('radio', { name: 'kits for several cooks' }).click();
   await page.getByLabel('Benches').fill('61');
   await expect(page.getByText('At most 60 kits at a time.')).toBeVisible();
   await page.getByLabel('Benches').fill('4');
-  await expect(page.getByRole('region', { name: 'Sheet to mix from' })).toContainText('4 kits; each 10 griddle cakes of 60 ml');
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('4 kits; each 10 griddle cakes of 60 ml');
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
   await toWeighIn(page);
   await expect(page.getByRole('radio', { name: 'bench 4' })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
-  const off = page.getByRole('region', { name: 'Off the shelf' });
-  await expect(off).toContainText('Taken off the shelf:');
+  const off = page.getByRole('region', { name: 'From stock' });
+  await expect(off).toContainText('Taken from stock:');
   const labels = await page.getByRole('link', { name: /^Kit labels/ }).getAttribute('href');
   // eight labels are one page
   expect(await pdf(page, labels ?? '')).toBe(1);
-  await off.getByRole('button', { name: 'Not made: put it back on the shelf' }).click();
+  await off.getByRole('button', { name: 'Not made: put it back into stock' }).click();
   await expect(off).toHaveCount(0);
 });
 
@@ -196,7 +196,10 @@ test('a butter by parts: kept, found wrong at its place, changed, taken out', as
   await page.getByLabel('Name').fill('Honey butter, equal parts');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('link', { name: 'Honey butter, equal parts' }).click();
-  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Delete …' }).click();
+  await page.getByRole('button', { name: 'Delete it' }).click();
   await expect(page.getByRole('link', { name: 'Cinnamon sugar' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Honey butter, equal parts' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Name')).toHaveValue('Honey butter, equal parts');
 });

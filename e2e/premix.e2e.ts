@@ -16,7 +16,7 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await choose(page, 'From the same mix', 'waffles, crisp');
   await expect(page.getByRole('region', { name: 'As waffles' })).toContainText(/Cultured buttermilk|Water/);
   await choose(page, 'From the same mix', 'crepes, sweet');
-  await expect(page.getByRole('region', { name: 'As crepes' })).toContainText(/The balance does not allow it:.* Lift stands at 1\.\d+ g, more than/);
+  await expect(page.getByRole('region', { name: 'As crepes' })).toContainText(/The balance does not allow it:.* Rise stands at 1\.\d+ g, more than/);
   await page.getByRole('button', { name: 'Not from this mix' }).last().click();
   await axe(page);
   await page.getByRole('button', { name: 'Keep this premix' }).click();
@@ -36,7 +36,7 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await page.reload();
   await expect(form.getByLabel('Lot of All-purpose wheat flour')).toHaveValue('M-1177');
   await expect(form.getByLabel('Kilograms')).toHaveValue('12');
-  await form.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await form.getByRole('switch', { name: 'take it from stock' }).click();
   await axe(page);
   await form.getByRole('button', { name: 'Put this lot in the book' }).dblclick();
   await page.waitForURL(/premix\/lots\//);
@@ -52,13 +52,13 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await page.getByRole('textbox', { name: 'Bags', exact: true }).fill('17');
   await expect(page.getByText('Only 16 are left.')).toBeVisible();
   await page.getByRole('textbox', { name: 'Bags', exact: true }).fill('2');
-  await page.getByRole('switch', { name: 'take the rest off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take the rest from stock' }).click();
   await page.getByRole('button', { name: 'Start a batch of them' }).dblclick();
   await page.waitForURL(/batches\/.*\/prep/);
   await toWeighIn(page);
   await expect(page.getByRole('checkbox', { name: /2 bags of Tall Sunday cakes mix, lot \d{6}-\d/ })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
-  await page.getByRole('region', { name: 'Off the shelf' }).getByRole('link', { name: /^lot/ }).click();
+  await page.getByRole('region', { name: 'From stock' }).getByRole('link', { name: /^lot/ }).click();
   await expect(page).toHaveURL(lotUrl);
   await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('14 left: 16 made of 750 g, 2 used');
   const went = page.getByRole('region', { name: 'Where its bags went' });
@@ -133,7 +133,7 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   await expect(form.getByLabel('Bags', { exact: true })).toBeDisabled();
   await expect(form).toContainText(/of TIN 7/);
   await form.getByLabel('Made by').fill('Ada');
-  await form.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await form.getByRole('switch', { name: 'take it from stock' }).click();
   await form.getByRole('button', { name: 'Put this lot in the book' }).click();
   await page.waitForURL(/premix\/lots\//);
   await expect(page.getByRole('row', { name: /^All-purpose wheat flour/ })).toContainText(/20.000 g of SACK 41, [\d\s]+ g of SACK 44/);
@@ -166,7 +166,7 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   // half a bag, as waffles
   await page.getByRole('radio', { name: 'waffles, crisp' }).click();
   await page.getByRole('textbox', { name: 'Bags', exact: true }).fill('1/2');
-  await page.getByRole('switch', { name: 'take the rest off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take the rest from stock' }).click();
   await page.getByRole('button', { name: 'Start a batch of them' }).click();
   await page.waitForURL(/batches\/.*\/prep/);
   await page.goto(lot);
@@ -216,7 +216,7 @@ test('a lot near its date is offered first', async ({ page }) => {
 
 test('a bought mix: what its panel lets be worked, and onto the bench', async ({ page }) => {
   await page.goto('/premix/foreign');
-  await expect(page.getByRole('list', { name: 'Ratios' }).getByRole('listitem').filter({ hasText: 'Lift' })).toContainText('not known');
+  await expect(page.getByRole('list', { name: 'Ratios' }).getByRole('listitem').filter({ hasText: 'Rise' })).toContainText('not known');
   await choose(page, 'Is to become', 'waffles, crisp');
   await expect(page.getByRole('region', { name: 'As waffles' })).toContainText('Whole milk');
   await axe(page);

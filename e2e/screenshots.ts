@@ -62,14 +62,14 @@ test('pictures of the main views', async ({ page }) => {
   await shoot('card');
   await page.goto('/');
   await page.getByRole('listitem').filter({ hasText: 'Regatta griddle cakes' }).getByLabel('Make for').fill('84');
-  await page.getByRole('button', { name: 'Make Regatta griddle cakes' }).click();
-  await page.getByRole('region', { name: 'Sheet to mix from' }).waitFor();
-  await choose(page, 'Make', 'for so many guests');
+  await page.getByRole('button', { name: 'Go, make Regatta griddle cakes' }).click();
+  await page.getByRole('region', { name: 'Mixing sheet' }).waitFor();
+  await choose(page, 'Make', 'for so many people');
   await page.getByRole('radio', { name: 'in several' }).click();
-  await choose(page, 'Alongside', 'Whipped honey butter');
+  await choose(page, 'Sauces and sides', 'Whipped honey butter');
   await page.evaluate(() => scrollTo(0, 0));
   await shoot('plan');
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByRole('switch', { name: 'served at a set time' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
@@ -90,11 +90,11 @@ test('pictures of the main views', async ({ page }) => {
 
   // a small batch, from the weigh-in to what came out
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   await page.getByLabel('Pieces').fill('24');
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
   await toWeighIn(page);
@@ -105,9 +105,10 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByLabel('What the scale shows').fill('');
   await page.getByRole('radio', { name: 'all lines' }).click();
   for (let n = await page.getByRole('checkbox').count(); n > 0; n--) await page.getByRole('checkbox', { checked: false }).first().click({ force: true });
+  await page.getByRole('button', { name: /^All weighed: on to/ }).click();
   await page.getByRole('button', { name: /^Dry bowl/ }).click();
   await page.getByRole('button', { name: /^Wet bowl/ }).click();
-  await page.getByRole('button', { name: 'They meet: count' }).click();
+  await page.getByRole('button', { name: 'Combine: count' }).click();
   await page.waitForTimeout(2500);
   await page.getByRole('button', { name: /^Stop now/ }).click();
   await page.getByRole('button', { name: /has to be spooned/ }).click();
@@ -117,7 +118,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByLabel('Dial', { exact: true }).fill('190');
   await page.getByRole('button', { name: 'Note it' }).click();
   for (let n = 1; n <= 7; n++) {
-    await page.getByRole('button', { name: `Poured: ${n}` }).click();
+    await page.getByRole('button', { name: new RegExp(`^Poured( all the same)?: ${n}$`) }).click();
     await page.waitForTimeout(400);
   }
   await page.getByRole('button', { name: /^Place 1: piece 1/ }).click();

@@ -59,10 +59,10 @@ test('one that drowns in banana does not; and a line that is not read stands bef
 
 async function startCakes(page: Page): Promise<void> {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Tall Sunday cakes', exact: true }).click();
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Tall Sunday cakes', exact: true }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
-  await page.getByRole('switch', { name: 'take it off the shelf' }).click();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
 }
@@ -122,7 +122,7 @@ test('begin from what there is: what uses it up, how far, and a plan that goes n
   await expect(page.getByLabel('There is')).toHaveValue('700');
   // on the Bench, all there is is a bound of the formula
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formula shelf' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
   await page.getByRole('button', { name: /^More for .*buttermilk/ }).click();
   await page.getByRole('menuitem', { name: 'Let it drive the rest' }).click();
   await page.getByLabel('All there is').fill('700');

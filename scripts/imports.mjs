@@ -18,6 +18,7 @@ export const ORDER = [
   { at: 'src/core/batter' },
   { at: 'src/core/findings' },
   { at: 'src/core/analyse' },
+  { at: 'src/core/analyse-formula' },
   { at: 'src/core/balance' },
   { at: 'src/core/batch' },
   { at: 'src/core/prep' },

@@ -12,13 +12,15 @@ import {
   servingSchema,
   startBatchSchema,
   swapSchema,
+  takeUpSchema,
   unswapSchema,
   wantSchema,
 } from '@/contract/batch';
 import { itemSchema, tellSchema } from '@/contract/event-log';
 import { fieldErrors, seen } from '@/contract/fields';
-import { saveSchema } from '@/contract/formula';
+import { copySchema, putFormulaSchema, saveSchema } from '@/contract/formula';
 import { houseSaveSchema } from '@/contract/house';
+import { nothingSchema } from '@/contract/records';
 import type { StandInPreview } from '@/core/batch/changes';
 import type { Serving } from '@/core/batch/serving';
 import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
@@ -28,12 +30,13 @@ import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
 import { setServing, type WholeOutcome, writeOutcome } from '@/server/queries/batches';
 import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
-import { saveVersion } from '@/server/queries/formulas';
+import { copyFormula, putFormula, saveVersion } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse, loadHouse } from '@/server/queries/house';
-import type { Opened } from '@/server/queries/revised';
-import { changeCovers, makeAgain, previewSwap, putAway, putBack, standInPart, swapInBatch, undoSwaps } from '@/server/usecases/change-batch';
+import { GONE, type Opened } from '@/server/queries/revised';
+import { changeCovers, endBatch, makeAgain, previewSwap, putAway, putBack, standInPart, swapInBatch, takeUp, undoSwaps } from '@/server/usecases/change-batch';
 import { startTogether } from '@/server/usecases/headcount';
+import { clearDemo, lookAround } from '@/server/usecases/look-around';
 import { rebalanceMix } from '@/server/usecases/rebalance';
 import { acted } from './acted';
 
@@ -61,6 +64,20 @@ export const saveFormula = async (input: unknown): Promise<ActionResult<{ readon
     },
     'nothing',
   );
+
+/** Loads the demo into an empty kitchen. */
+export const lookAroundHere = async (): Promise<ActionResult> => acted('look-around', nothingSchema, {}, lookAround);
+
+/** Clears a demo kitchen away, for one of the cook's own. */
+export const clearDemoHere = async (): Promise<ActionResult<{ readonly file: string }>> => acted('clear-demo', nothingSchema, {}, clearDemo);
+
+/** A copy of a version as a formula of its own; its history begins with what it is a copy of. */
+export const copyOfFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
+  acted('copy-formula', copySchema, input, async (c) => copyFormula(c.formulaId, c.number, c.requestId));
+
+/** Puts a formula away, deletes it, or brings it back. */
+export const putAwayFormula = async (input: unknown): Promise<ActionResult> =>
+  acted('put-formula', putFormulaSchema, input, async ({ formulaId, ...to }) => ((await putFormula(formulaId, to)) ? { ok: true } : refuse(GONE)));
 
 export const makeBatch = async (input: unknown): Promise<ActionResult<{ readonly batchId: string }>> =>
   acted('start-batch', startBatchSchema, input, async (b) => {
@@ -133,6 +150,16 @@ export const coversHere = async (input: unknown): Promise<ActionResult<{ readonl
     const r = await changeCovers(batchId, pieces);
     return r.ok ? r : refuse(r.message);
   });
+
+/** Ends a batch that was made, without an outcome. */
+export const endBatchHere = async (input: unknown): Promise<ActionResult> =>
+  acted('end-batch', putBackSchema, input, async ({ batchId }) =>
+    (await endBatch(batchId)) ? { ok: true } : refuse('That batch is finished already, or not in this kitchen.'),
+  );
+
+/** Takes up again what was given up or ended. */
+export const takeUpBatch = async (input: unknown): Promise<ActionResult> =>
+  acted('take-up', takeUpSchema, input, async ({ batchId, take }) => takeUp(batchId, take));
 
 export const putAwayBatch = async (input: unknown): Promise<ActionResult> =>
   acted('put-away', putAwaySchema, input, async ({ batchId, back }) =>

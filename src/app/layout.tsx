@@ -6,6 +6,7 @@ import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
 import { OutboxSender } from '@/ui/day/outbox-sender';
+import { FocusKeeper, UnderWayBar } from '@/ui/focus-keeper';
 import { Toasts } from '@/ui/kit/toasts';
 import { UnitsProvider } from '@/ui/units';
 import { Unreadable } from '@/ui/unreadable';
@@ -15,7 +16,15 @@ import './globals.css';
 export const dynamic = 'force-dynamic';
 
 export const metadata: Metadata = { title: { default: 'Even Crumb', template: '%s · Even Crumb' }, description: 'The bench book of a breakfast cook.' };
-export const viewport: Viewport = { width: 'device-width', initialScale: 1, colorScheme: 'light', themeColor: '#f3f6fa' };
+export const viewport: Viewport = {
+  width: 'device-width',
+  initialScale: 1,
+  colorScheme: 'light dark',
+  themeColor: [
+    { media: '(prefers-color-scheme: light)', color: '#f3f6fa' },
+    { media: '(prefers-color-scheme: dark)', color: '#10182a' },
+  ],
+};
 
 export default async function Layout({ children }: { readonly children: ReactNode }) {
   const r = await reach(loadHouse);
@@ -28,6 +37,8 @@ export default async function Layout({ children }: { readonly children: ReactNod
           {children}
           <Unreadable list={r.up ? r.value.unreadable : []} />
         </UnitsProvider>
+        <UnderWayBar />
+        <FocusKeeper />
         <OutboxSender tell={tellBook} />
         <Toasts />
       </body>

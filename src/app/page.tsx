@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { clearDemoHere, copyOfFormula, lookAroundHere, putAwayFormula } from '@/app/actions';
 import { cleanText } from '@/contract/clean';
 import { VERDICTS } from '@/core/batch/batch';
 import { KIND_IDS } from '@/core/formula/kinds';
@@ -9,8 +10,10 @@ import { formulaShelf, shelfMains } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { cursorIn } from '@/server/queries/paging';
 import { stepsLeft } from '@/server/usecases/day';
+import { kitchenState } from '@/server/usecases/look-around';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Doors } from '@/ui/today/doors';
 import { Shelf } from '@/ui/today/shelf';
 import type { ShelfAsked } from '@/ui/today/shelf.state';
 import { UnderWay } from '@/ui/today/under-way';
@@ -28,6 +31,7 @@ const askedIn = (p: Params): ShelfAsked => ({
   without: oneOf(ALLERGENS, p.without),
   verdict: oneOf(['none', ...VERDICTS], p.verdict),
   use: p.use === 'up',
+  away: p.away === 'yes',
 });
 
 export default async function Today({ searchParams }: { readonly searchParams: Promise<Params> }) {
@@ -45,14 +49,16 @@ export default async function Today({ searchParams }: { readonly searchParams: P
         without: asked.without || null,
         verdict: asked.verdict || null,
         useUp: asked.use,
+        archived: asked.away,
         after,
       }),
       shelfMains(),
       loadHouse(),
+      kitchenState(),
     ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [batches, page, mains, house] = r.value;
+  const [batches, page, mains, house, state] = r.value;
   const now = Date.now();
   const left = await reach(async () => Object.fromEntries(await Promise.all(batches.map(async (b) => [b.id, await stepsLeft(b, house, now)] as const))));
   const filtered = after !== null || Object.values(asked).some((v) => v !== '' && v !== false);
@@ -60,16 +66,26 @@ export default async function Today({ searchParams }: { readonly searchParams: P
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
       <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />
-      {page.rows.length === 0 && !filtered ? (
-        <section className="mt-14 max-w-xl">
-          <h2 className="text-3xl">The shelf is empty</h2>
-          <p className="mt-3">Paste a recipe card, in cups or in grams, and it becomes your first formula: weighed, balanced and ready to scale.</p>
-          <Link href="/formulas/new" className={`${lookOf('now', 'work')} mt-5`}>
+      {(state.empty || state.demo) && !filtered ? (
+        <Doors empty={state.empty} demo={state.demo} first={state.first} look={lookAroundHere} clear={clearDemoHere} />
+      ) : null}
+      {state.empty ? null : page.rows.length === 0 && !filtered ? (
+        <section className="mt-6 max-w-xl">
+          <h2 className="text-2xl">No formula yet</h2>
+          <p className="mt-2">Paste a recipe card, in cups or in grams, and it becomes your first formula: weighed, balanced and ready to scale.</p>
+          <Link href="/formulas/new" className={`${lookOf('now', 'work')} mt-4`}>
             Paste a card
           </Link>
         </section>
       ) : (
-        <Shelf asked={asked} rows={page.rows.map(({ savedAt: _, ...row }) => row)} next={page.next} later={after !== null} mains={mains} />
+        <Shelf
+          asked={asked}
+          rows={page.rows.map(({ savedAt: _, ...row }) => row)}
+          next={page.next}
+          later={after !== null}
+          mains={mains}
+          acts={{ copy: copyOfFormula, put: putAwayFormula }}
+        />
       )}
     </Frame>
   );

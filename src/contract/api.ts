@@ -47,12 +47,12 @@ const ONE = { message: 'Send either "text" or "lines".', path: ['text'] };
 function schoolFits(b: { kind?: (typeof KIND_IDS)[number] | undefined; school?: string | undefined }, ctx: z.RefinementCtx): void {
   if (b.school === undefined) return;
   if (b.kind === undefined) {
-    ctx.addIssue({ code: 'custom', path: ['school'], message: 'A school needs its kind beside it.' });
+    ctx.addIssue({ code: 'custom', path: ['school'], message: 'A style needs its kind beside it.' });
     return;
   }
   const own = KINDS.find((k) => k.id === b.kind)?.schools.map((s) => s.id) ?? [];
   if (!own.includes(schoolId(b.school)))
-    ctx.addIssue({ code: 'custom', path: ['school'], message: `"${b.school}" is no school of ${b.kind}: ${own.join(', ')}.` });
+    ctx.addIssue({ code: 'custom', path: ['school'], message: `"${b.school}" is no style of ${b.kind}: ${own.join(', ')}.` });
 }
 
 /** "soft fold" and "soft-fold" are the same school. */

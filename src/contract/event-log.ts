@@ -10,7 +10,7 @@ import { amount, count, degreesC, moment } from './fields';
 
 const tapSchema = z.object({
   id: z.uuid(),
-  /** The bowl that is joined; of an older screen also the piece. */
+  /** The bowl that is combined; of an older screen also the piece. */
   piece: z.number().int().min(1).max(100_000).optional(),
   /** The tap that poured the piece. */
   of: z.uuid().nullable().optional(),

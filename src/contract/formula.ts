@@ -23,7 +23,7 @@ export const entrySchema = z.object({
   group: z.object({ name: z.string().min(1).max(60), role: z.enum(GROUP_ROLES), asked: z.literal(true).optional() }).optional(),
 });
 
-const endName = z.string().trim().min(1, 'An end needs a name.').max(40, 'The name of an end has at most 40 characters.');
+const endName = z.string().trim().min(1, 'A finish needs a name.').max(40, 'The name of a finish has at most 40 characters.');
 
 /** What a version keeps besides name, kind, conventions and lines. */
 export const settingsSchema = z.object({
@@ -55,6 +55,12 @@ export const formulaSchema = settingsSchema.extend({
   entries: z.array(entrySchema).min(1, 'A formula needs at least one line.').max(MOST_ENTRIES, `A formula has at most ${MOST_ENTRIES} lines.`),
   cardNotes: z.string().max(MOST_NOTES_CHARS, `The notes have at most ${MOST_NOTES_CHARS.toLocaleString('en-GB')} characters.`),
 });
+
+/** A formula of this kitchen, and which of its versions; null: the newest. */
+export const copySchema = z.object({ formulaId: z.uuid(), number: z.number().int().positive().nullable(), requestId });
+
+/** Put away, deleted, or brought back. */
+export const putFormulaSchema = z.object({ formulaId: z.uuid(), archived: z.boolean().optional(), deleted: z.boolean().optional() });
 
 export const saveSchema = z.object({
   formulaId: z.uuid('That is no formula of this kitchen.').nullable(),

@@ -12,7 +12,7 @@ import { amount, day, figure } from './fields';
 
 const panelSchema = z.object({
   by: z.literal('panel'),
-  category: z.enum(CATEGORIES, 'What sort of thing is it?'),
+  category: z.enum(CATEGORIES, 'What type of thing is it?'),
   like: z.string().max(60).nullable(),
   base: z.enum(PANEL_BASES),
   baseG: amount('The serving', 10_000).nullable(),
@@ -67,6 +67,8 @@ export const countSchema = z.object({
   requestId: z.uuid(),
 });
 
+export const uncountSchema = z.object({ countId: z.uuid() });
+
 export const importSchema = z.object({ text: z.string(), withoutBad: z.boolean() });
 
 const unit = z
@@ -101,6 +103,13 @@ export const answeredMeasureSchema = z
     high: amount('The most', 20_000),
   })
   .refine((m) => m.low <= m.each && m.each <= m.high, { path: ['each'], message: 'The amount has to be between its least and its most.' });
+
+/** A measure that was forgotten just now, as it was. */
+export const measureBackSchema = answeredMeasureSchema.safeExtend({
+  full: z.string().regex(/^[0-9/ ]{1,12}$/, 'How full: a fraction.'),
+  weighings: z.array(z.number().positive().max(20_000)).max(50),
+  used: z.boolean(),
+});
 
 export const useMeasureSchema = z.object({ id: z.uuid(), used: z.boolean() });
 export const forgetMeasureSchema = z.object({ id: z.uuid() });

@@ -17,7 +17,7 @@ const productSchema = z
       .max(20)
       .optional(),
   })
-  .refine((p) => kindById(p.kind).schools.some((s) => s.id === p.school), { path: ['school'], message: 'There is no such school of that kind.' });
+  .refine((p) => kindById(p.kind).schools.some((s) => s.id === p.school), { path: ['school'], message: 'There is no such style of that kind.' });
 
 const bagSize = amount('A bag', 25_000).min(20, 'A bag: at least 20 g.');
 

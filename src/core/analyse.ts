@@ -5,17 +5,15 @@
 
 import { thickness } from './batter/thickness';
 import { batterVolume } from './batter/volume';
-import { type Evidence, type EvidenceLine, type Finding, SEVERITIES } from './findings/finding';
+import type { Evidence, EvidenceLine, Finding } from './findings/finding';
 import { findingsOf } from './findings/findings';
-import { atEnd, countedLines, type EndId, type Formula, type FormulaLine, kitchenOf } from './formula/formula';
+import type { Formula } from './formula/formula';
 import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, schoolOf, usualPortionMl } from './formula/kinds';
-import type { Kitchen } from './formula/kitchen-settings';
 import { hangsOn } from './formula/open';
 import { ALL_KNOWN, percentages, type Tally, tally, testedFlourG } from './formula/tally';
-import { type Against, againstKind, FRESH_WAYS, type Standing, standingOf } from './formula/ways';
+import { type Against, FRESH_WAYS, type Standing, standingOf } from './formula/ways';
 import { testedBy } from './formula/zones';
 import { ledger } from './lift/ledger';
-import { scalesOf } from './pantry/gear';
 import type { Unknown } from './pantry/ingredient';
 import { FRESH_UNITS, type Units } from './quantity/say';
 
@@ -122,30 +120,7 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
 /** Every rail where it stands, as its zone is tested. */
 export const railsOf = (a: Analysis): Partial<Readonly<Record<Rail, number>>> => Object.fromEntries(a.rails.map((r) => [r.rail, r.tested]));
 
-/** A formula as it stands on the Bench, or one end of it. */
-export interface Worked {
-  readonly lines: readonly FormulaLine[];
-  readonly analysis: Analysis;
-}
-
-/** Reads and analyses a formula in a house. @param end which end of a forked formula; null: the first */
-export function analyseFormula(f: Formula, house: Kitchen, end: EndId | null = null): Worked {
-  const lines = countedLines(f, house, end);
-  const at = atEnd(f, end);
-  return { lines, analysis: analyse(lines, at.kind, at.school, circumstancesOf(at, house)) };
-}
-
-export const circumstancesOf = (f: Formula, house: Kitchen): Circumstances => ({
-  standing: standingOf(kitchenOf(f, house).ways, kindById(f.kind)),
-  against: againstKind(kitchenOf(f, house).ways, f.kind),
-  portionMl: f.portionMl,
-  cardNotes: f.cardNotes,
-  altitudeM: kitchenOf(f, house).ways.altitudeM,
-  scaleStepG: scalesOf(house.gear)[0]?.stepG,
-  units: house.units,
-});
-
-/** How a finding is remembered once the cook has said "I mean it": worse than it was, and it speaks again. */
+/** How a finding is remembered once the cook has said "Leave it as it is": worse than it was, and it speaks again. */
 export const meantKey = (f: Finding): string => `${f.code}:${f.severity}`;
 
 /** The findings that still speak, and those the cook has answered. */
@@ -153,14 +128,3 @@ export function heard(a: Analysis, f: Pick<Formula, 'dismissed'>): { readonly op
   const isDismissed = (x: Finding): boolean => f.dismissed.includes(meantKey(x));
   return { open: a.findings.filter((x) => !isDismissed(x)), dismissed: a.findings.filter(isDismissed) };
 }
-
-/** The weight of what speaks loudest of a formula, in whichever of its ends; null when it is calm. */
-export function loudest(f: Formula, house: Kitchen): Finding['severity'] | null {
-  const ends = f.ends?.map((e) => e.id) ?? [null];
-  const found = ends.flatMap((end) => heard(analyseFormula(f, house, end).analysis, f).open.map((x) => x.severity));
-  return SEVERITIES.find((s) => found.includes(s)) ?? null;
-}
-
-/** What hands should not act on: a stop the cook has not answered, and amounts that disagree. */
-export const unsettled = (f: Formula, house: Kitchen, end: EndId | null): readonly Finding[] =>
-  heard(analyseFormula(f, house, end).analysis, f).open.filter((x) => x.severity === 'stop' || x.code === 'amounts-disagree');

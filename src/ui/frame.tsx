@@ -2,6 +2,7 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { TroubleKind } from '@/contract/trouble';
 import { RecordsAway } from './away';
+import { BottomBar } from './bottom-bar';
 import { Mark } from './drawings/mark';
 import { Keys } from './keys';
 import { lookOf } from './kit/button';
@@ -35,27 +36,30 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
         <div className="mx-auto flex min-h-14 max-w-[1400px] flex-wrap items-center gap-x-1 px-4 max-md:py-1">
           <Link href="/" className="mr-1 flex items-center gap-2 rounded-hold font-sign lg:mr-4 text-2xl font-extrabold tracking-tight text-rim">
             <Mark className="size-8" />
-            <span className="max-lg:sr-only">Even Crumb</span>
+            <span className="md:max-lg:sr-only">Even Crumb</span>
           </Link>
-          <nav aria-label="Parts" className="flex min-w-0 flex-wrap items-center gap-x-1">
+          <nav aria-label="Parts" className="flex min-w-0 flex-wrap items-center gap-x-1 max-md:hidden">
             {link('/', 'Today', here === 'today')}
             {link('/premix', 'Premix', here === 'premix')}
-            {link('/sides', 'Alongside', here === 'sides')}
+            {link('/sides', 'Sauces and sides', here === 'sides')}
             {link('/log', 'Log', here === 'log')}
             {link('/pantry', 'Pantry', here === 'pantry')}
             {link('/house', 'House', here === 'house')}
           </nav>
           <div className="ml-auto flex items-center gap-2">
-            <Keys />
+            <span className="max-md:hidden">
+              <Keys />
+            </span>
             <Link href="/formulas/new" className={lookOf('plain')}>
               New formula
             </Link>
           </div>
         </div>
       </header>
-      <main id="page" tabIndex={-1} className="mx-auto max-w-[1400px] px-4 py-4 outline-none print:p-0">
+      <main id="page" tabIndex={-1} className="mx-auto max-w-[1400px] px-4 py-4 outline-none max-md:px-3 max-md:pb-24 print:!p-0">
         {children}
       </main>
+      <BottomBar here={here} />
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { endBatchHere, putAwayBatch, takeUpBatch } from '@/app/actions';
 import type { Batch } from '@/core/batch/batch';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
@@ -30,7 +31,7 @@ export async function batchPage(
   if (!shown.up) return <AwayPage kind={shown.kind} here="batch" />;
   return (
     <Frame here="batch">
-      <BatchHead batch={batch} here={here} units={house.units} />
+      <BatchHead batch={batch} here={here} units={house.units} acts={{ away: putAwayBatch, end: endBatchHere, again: takeUpBatch }} />
       <Unreadable list={batch.unreadable} />
       {shown.value}
     </Frame>

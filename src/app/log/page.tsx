@@ -43,8 +43,10 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
   return (
     <Frame here="log">
       <div className="mb-4 flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto text-[26px]">Log</h1>
-        <LogFilter text={text} verdict={verdict ?? ''} best={best} />
+        <h1 className="mr-auto text-[26px] max-sm:w-full">Log</h1>
+        <div className="print:hidden">
+          <LogFilter text={text} verdict={verdict ?? ''} best={best} />
+        </div>
       </div>
       {page.rows.length === 0 ? (
         <section className="mt-10 max-w-xl">
@@ -58,25 +60,40 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
       ) : (
         <form action="/log/compare" method="get">
           <div className="overflow-x-auto">
-            <table className="w-full min-w-[900px] border-collapse text-left">
+            <table data-cards className="w-full min-[700px]:min-w-[900px] border-collapse text-left">
+              <caption className="sr-only">Batches, the newest first</caption>
               <thead className="border-b-2 border-rim text-sm text-soft">
                 <tr>
-                  <th className="w-11">
+                  <th scope="col" className="w-11 print:hidden">
                     <span className="sr-only">To compare</span>
                   </th>
-                  <th className="py-2 pr-4">Begun</th>
-                  <th className="pr-4">Formula</th>
-                  <th className="pr-4 text-right">Pieces, of planned</th>
-                  <th className="pr-4">Plates</th>
-                  <th className="pr-4 text-right">Sides, min:s</th>
-                  <th className="pr-4">Verdict</th>
-                  <th className="pr-4">Note</th>
+                  <th scope="col" className="py-2 pr-4">
+                    Begun
+                  </th>
+                  <th scope="col" className="pr-4">
+                    Formula
+                  </th>
+                  <th scope="col" className="pr-4 text-right">
+                    Pieces, of planned
+                  </th>
+                  <th scope="col" className="pr-4">
+                    Plates
+                  </th>
+                  <th scope="col" className="pr-4 text-right">
+                    Sides, min:s
+                  </th>
+                  <th scope="col" className="pr-4">
+                    Verdict
+                  </th>
+                  <th scope="col" className="pr-4">
+                    Note
+                  </th>
                 </tr>
               </thead>
               <tbody>
                 {page.rows.map((b) => (
                   <tr key={b.id} className="border-b border-line align-top">
-                    <td>
+                    <td className="print:hidden">
                       <label className="grid size-11 cursor-pointer place-items-center">
                         <input type="checkbox" name="id" value={b.id} className="size-5 accent-rim" />
                         <span className="sr-only">
@@ -84,35 +101,43 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
                         </span>
                       </label>
                     </td>
-                    <td className="py-2.5 pr-4 whitespace-nowrap text-soft">{when(b.startedAt, units)}</td>
-                    <td className="max-w-[16rem] py-2.5 pr-4">
+                    <td data-label="Begun" className="py-2.5 pr-4 whitespace-nowrap text-soft">
+                      {when(b.startedAt, units)}
+                    </td>
+                    <th scope="row" className="font-normal max-w-[16rem] py-2.5 pr-4">
                       <Link
                         href={`/batches/${b.id}/${b.finishedAt ? 'outcome' : 'prep'}`}
                         className="font-semibold text-rim underline [overflow-wrap:anywhere]"
                       >
                         {b.name}
                       </Link>
-                      <Link href={`/formulas/${b.formulaId}?version=${b.versionNumber}`} className="block text-sm text-soft underline">
+                      <Link href={`/formulas/${b.formulaId}?version=${b.versionNumber}`} className="block min-h-6 content-center text-sm text-soft underline">
                         version {b.versionNumber}
                         {b.exactness === 'eye' ? ', by eye' : ''}
                       </Link>
-                    </td>
-                    <td className="py-2.5 pr-4 text-right whitespace-nowrap">
+                    </th>
+                    <td data-label="Pieces" className="py-2.5 pr-4 text-right whitespace-nowrap">
                       {b.pieces === null ? '' : <strong>{b.pieces}</strong>}
                       {b.piecesPlanned ? <span className="text-soft"> of {b.piecesPlanned}</span> : null}
                     </td>
-                    <td className="py-2.5 pr-4 whitespace-nowrap">{plates(b)}</td>
-                    <td className="py-2.5 pr-4 text-right whitespace-nowrap">{sides(b)}</td>
-                    <td className="py-2.5 pr-4 whitespace-nowrap">
+                    <td data-label="Plates" className="py-2.5 pr-4 whitespace-nowrap">
+                      {plates(b)}
+                    </td>
+                    <td data-label="Sides" className="py-2.5 pr-4 text-right whitespace-nowrap">
+                      {sides(b)}
+                    </td>
+                    <td data-label="Verdict" className="py-2.5 pr-4 whitespace-nowrap">
                       {b.putAway ? (
-                        <span className="text-soft">put away</span>
+                        <span className="text-soft">given up</span>
                       ) : b.verdict ? (
                         <strong>{VERDICT_WORDS[b.verdict]}</strong>
+                      ) : b.finishedAt ? (
+                        <span className="text-soft">ended, no outcome</span>
                       ) : (
                         <span className="rounded bg-butter px-2 py-0.5 font-semibold">under way</span>
                       )}
                     </td>
-                    <td className="max-w-[26rem] py-2.5 [overflow-wrap:anywhere]">
+                    <td data-label="Note" className="max-w-[26rem] py-2.5 [overflow-wrap:anywhere]">
                       {b.marks.length > 0 ? <span className="text-soft">{b.marks.map(markName).join(', ')}. </span> : null}
                       {b.note}
                       {b.waste ? <span className="text-soft"> {b.waste} thrown away.</span> : null}
@@ -134,9 +159,9 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
               </Link>
             </p>
           ) : null}
-          <div className="sticky bottom-0 flex items-center gap-3 bg-enamel py-3">
+          <div className="sticky bottom-0 flex flex-wrap items-center gap-3 bg-enamel py-3 max-md:bottom-14 print:hidden">
             <Button type="submit">Compare the two that are ticked</Button>
-            <span className="text-soft">How they were made and what came of it, side by side.</span>
+            <span className="text-soft max-sm:hidden">How they were made and what came of it, side by side.</span>
           </div>
         </form>
       )}

@@ -70,7 +70,7 @@ export default async function OnHandPage({ searchParams }: { readonly searchPara
           </div>
           {shown.length > 0 ? (
             <fieldset>
-              <legend className="text-sm font-semibold text-soft">Or from the shelf, what is near its date first</legend>
+              <legend className="text-sm font-semibold text-soft">Or from stock, what is near its date first</legend>
               <ul className="mt-1 flex flex-wrap gap-2">
                 {shown.map((o) => (
                   <li key={o.id}>

@@ -9,8 +9,10 @@ import {
   dropThingSchema,
   forgetMeasureSchema,
   importSchema,
+  measureBackSchema,
   stockSchema,
   thingSchema,
+  uncountSchema,
   useMeasureSchema,
   weighedMeasureSchema,
 } from '@/contract/pantry';
@@ -34,6 +36,7 @@ import {
   ownThings,
   type StockNote,
   stockNoted,
+  uncountStock,
   useMeasure,
 } from '@/server/queries/pantry';
 import { openLotsWith } from '@/server/queries/premixes';
@@ -90,6 +93,10 @@ export const countOnHand = async (input: unknown): Promise<ActionResult> =>
     return { ok: true };
   });
 
+/** Takes a count back: what has come and gone since stays come and gone. */
+export const uncountOnHand = async (input: unknown): Promise<ActionResult> =>
+  acted('uncount-stock', uncountSchema, input, async ({ countId }) => ((await uncountStock(countId)) ? { ok: true } : refuse(GONE)));
+
 /** Takes a table in: every row, or (asked for) all but the bad ones; else nothing. */
 export async function importPantry(input: unknown): Promise<Imported> {
   const r = await acted('import-pantry', importSchema, input, async ({ text, withoutBad }): Promise<ActionResult<{ readonly answer: Imported }>> => {
@@ -128,6 +135,15 @@ export const keepAnswered = async (input: unknown): Promise<ActionResult<{ reado
     ok: true,
     measure: await keepMeasure({ ...m, full: '1', weighings: [], used: true }),
   }));
+
+/** Keeps a measure again that was forgotten just now. */
+export const measureBack = async (input: unknown): Promise<ActionResult> =>
+  acted('measure-back', measureBackSchema, input, async (m) => {
+    await keepMeasure(m);
+    const i = m.ingredientId ? findIngredient(m.ingredientId, (await loadHouse()).conventions.own) : undefined;
+    if (m.used && i && hangsOnFill(i)) await fillOwnWay();
+    return { ok: true };
+  });
 
 /** Lets amounts follow a measure or not. */
 export const switchMeasure = async (input: unknown): Promise<ActionResult> =>

@@ -35,15 +35,22 @@ export default async function PremixPage() {
         </div>
       </div>
       {all.length === 0 ? (
-        <p>There is none yet.</p>
+        <p className="max-w-xl">None yet. Choose one of your formulas: its dry side becomes a bag, with what is added to it at the bench.</p>
       ) : (
-        <table className="w-full text-left">
+        <table data-cards className="w-full text-left">
+          <caption className="sr-only">Premixes</caption>
           <thead className="border-b-2 border-rim text-sm text-soft">
             <tr>
-              <th className="py-1 pr-4">Premix</th>
-              <th className="pr-4">A bag</th>
-              <th className="pr-4">Bags there are</th>
-              <th>Use first</th>
+              <th scope="col" className="py-1 pr-4">
+                Premix
+              </th>
+              <th scope="col" className="pr-4">
+                A bag
+              </th>
+              <th scope="col" className="pr-4">
+                Bags there are
+              </th>
+              <th scope="col">Use first</th>
             </tr>
           </thead>
           <tbody>
@@ -53,20 +60,22 @@ export default async function PremixPage() {
               const left = leftBySize(own);
               return (
                 <tr key={p.id} className="border-b border-line">
-                  <td className="py-2 pr-4">
+                  <th scope="row" className="font-normal py-2 pr-4">
                     <Link href={`/premix/${p.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline [overflow-wrap:anywhere]">
                       {p.name}
                     </Link>
+                  </th>
+                  <td data-label="A bag" className="pr-4 whitespace-nowrap">
+                    {grams(p.settings.bagG, house.units)}
                   </td>
-                  <td className="pr-4 whitespace-nowrap">{grams(p.settings.bagG, house.units)}</td>
-                  <td className="pr-4">
+                  <td data-label="Bags there are" className="pr-4">
                     {left.length === 0 ? (
                       <span className="text-soft">none</span>
                     ) : (
                       left.map((x) => `${sayBags(x.bags)} of ${grams(x.bagG, house.units)}`).join(', ')
                     )}
                   </td>
-                  <td>
+                  <td data-label="Use first">
                     {first ? (
                       <>
                         <Link href={`/premix/lots/${first.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline">

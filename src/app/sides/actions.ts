@@ -1,5 +1,5 @@
 'use server';
-/** What the Alongside pages ask the server to do. */
+/** What the pages of sauces and sides ask the server to do. */
 import { acted } from '@/app/acted';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { requestId, seen } from '@/contract/fields';

@@ -14,7 +14,7 @@ import { sides } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 
-export const metadata: Metadata = { title: 'Alongside' };
+export const metadata: Metadata = { title: 'Sauces and sides' };
 
 export default async function SidesPage() {
   const r = await reach(() => Promise.all([sides(), loadHouse(), stockNoted()]));
@@ -25,7 +25,7 @@ export default async function SidesPage() {
     <Frame here="sides">
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h1 className="text-[26px]">Alongside</h1>
+          <h1 className="text-[26px]">Sauces and sides</h1>
           <p className="text-soft">Sauces, butters, fillings and toppings by parts. A batch takes them along, for the same people.</p>
         </div>
         <Link href="/sides/new" className={lookOf('now')}>
@@ -33,16 +33,25 @@ export default async function SidesPage() {
         </Link>
       </div>
       {all.length === 0 ? (
-        <p>There is none yet.</p>
+        <p className="max-w-xl">None yet. Write one by its parts, by weight or by volume: a batch then takes it along for so many people.</p>
       ) : (
-        <table className="w-full text-left">
+        <table data-cards className="w-full text-left">
+          <caption className="sr-only">Sauces and sides</caption>
           <thead className="border-b-2 border-rim text-sm text-soft">
             <tr>
-              <th className="py-1 pr-4">Name</th>
-              <th className="pr-4">Parts</th>
-              <th className="pr-4 text-right">For one</th>
-              <th className="pr-4 text-right">Costs, for ten</th>
-              <th>Holds</th>
+              <th scope="col" className="py-1 pr-4">
+                Name
+              </th>
+              <th scope="col" className="pr-4">
+                Parts
+              </th>
+              <th scope="col" className="pr-4 text-right">
+                For one
+              </th>
+              <th scope="col" className="pr-4 text-right">
+                Costs, for ten
+              </th>
+              <th scope="col">Holds</th>
             </tr>
           </thead>
           <tbody>
@@ -54,21 +63,23 @@ export default async function SidesPage() {
               const { parts, gone } = partsOf(s, find);
               return (
                 <tr key={s.id} className="border-b border-line align-top">
-                  <td className="py-0.5 pr-4">
+                  <th scope="row" className="font-normal py-0.5 pr-4">
                     <Link href={`/sides/${s.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline [overflow-wrap:anywhere]">
                       {s.name}
                     </Link>
-                  </td>
-                  <td className="py-2 pr-4">
+                  </th>
+                  <td data-label="Parts" className="py-2 pr-4">
                     {parts.map((p) => kitchenName(p.ingredient)).join(', ')}
                     {gone.length > 0 ? <strong className="text-berry"> and {gone.length} no longer in the pantry</strong> : null}
                     <span className="block text-sm text-soft">by {s.by}</span>
                   </td>
-                  <td className="py-2 pr-4 text-right whitespace-nowrap">{grams(s.servingG, house.units)}</td>
-                  <td className="py-2 pr-4 text-right whitespace-nowrap">
+                  <td data-label="For one" className="py-2 pr-4 text-right whitespace-nowrap">
+                    {grams(s.servingG, house.units)}
+                  </td>
+                  <td data-label="Costs, for ten" className="py-2 pr-4 text-right whitespace-nowrap">
                     {priced ? `${cost.gaps.length > 0 ? 'at least ' : ''}${money(cost.total, house.units)}` : <span className="text-soft">no price</span>}
                   </td>
-                  <td className="py-2">
+                  <td data-label="Holds" className="py-2">
                     {allergensOf(account)
                       .held.map((h) => h.name)
                       .join(', ') || <span className="text-soft">none we list</span>}

@@ -2,7 +2,7 @@
  * "Some flour", "salt": a thing that is known and an amount that is not. The amount that puts its own ratio into the middle of
  * the kind's zone is proposed, to be taken, changed or refused; never put in by itself.
  */
-import type { Worked } from '../analyse';
+import type { Worked } from '../analyse-formula';
 import { writtenGrams } from '../card/rewrite';
 import type { FormulaLine } from '../formula/formula';
 import { along, type Rail, type School, schoolOf, type Zone } from '../formula/kinds';
@@ -13,7 +13,7 @@ import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { nameFor } from '../pantry/naming';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { type Bench, conventionsOn, editEntry, type Proposal } from './bench';
-import { bringsOf } from './ratios';
+import { bringsOf } from './brings';
 
 /** The ratio an ingredient is there for. */
 function railFor(i: Ingredient): Rail | null {

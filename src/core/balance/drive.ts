@@ -6,7 +6,7 @@ import { railsOf } from '../analyse';
 import { piecesOf } from '../batter/volume';
 import { rewriteAmount } from '../card/rewrite';
 import { pouredG } from '../formula/tally';
-import { millilitres, grams as say } from '../quantity/say';
+import { counted, millilitres, grams as say } from '../quantity/say';
 import { type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
 import { bend } from './ratios';
 
@@ -14,7 +14,7 @@ import { bend } from './ratios';
 function poursIn(b: Bench): string {
   const a = workedOn(b).analysis;
   if (!a.volume || !a.kind || !a.school?.portionMl || !a.portionMl) return '';
-  return `It pours ${piecesOf(pouredG(a.tally), a.volume.densityGPerMl, a.portionMl).pieces} ${a.kind.pieces} of ${millilitres(a.portionMl)}.`;
+  return `It pours ${counted(piecesOf(pouredG(a.tally), a.volume.densityGPerMl, a.portionMl).pieces, a.kind.pieces)} of ${millilitres(a.portionMl)}.`;
 }
 
 export type DriveHow = 'scale' | 'rebalance';

@@ -1,5 +1,5 @@
 /** The same card by every way of filling a cup, side by side: why it comes out differently in other hands. */
-import { analyseFormula, type Worked } from '../analyse';
+import { analyseFormula, type Worked } from '../analyse-formula';
 import { FILL_METHODS, type FlourFill } from '../pantry/conventions';
 import { ownFill } from '../pantry/fill';
 import { hangsOnFill } from '../pantry/weigh';

@@ -2,7 +2,7 @@
  * Fixes of the balance: a ratio just inside its zone, a pour, soda that finds no acid, puree, spice. By the one line that a
  * hand would change first, and by several where that is not enough.
  */
-import type { Worked } from '../analyse';
+import type { Worked } from '../analyse-formula';
 import { writtenGrams } from '../card/rewrite';
 import { strongLimit } from '../findings/card-rules';
 import type { Finding } from '../findings/finding';
@@ -86,7 +86,7 @@ function pourAt(b: Bench, w: Worked, as: (water: number) => readonly Formula[]):
   return found;
 }
 
-const POUR_WHY = 'it pours as it should. The model is good to one class: add or hold back a little at a time, and pour a test.';
+const POUR_WHY = 'it pours as it should. The estimate is good to one class: add or hold back a little at a time, and pour a test.';
 
 export const pourRight: Fix = (b, w, f) => {
   // where the class is right, and only the water is far too much
@@ -166,11 +166,11 @@ export const puree: Fix = (b, w) => {
   const lift = along(now.zone, 0.52);
   const wet = water.tested > along(water.zone, 0.6);
   return [
-    [...byOneLine(b, w.lines, 'lift', lift, w.analysis).map((o) => ({ ...oneLine(b, 'lift', o), title: `More lift: ${o.is}` })), relift(b, 'soda-first', lift)],
+    [...byOneLine(b, w.lines, 'lift', lift, w.analysis).map((o) => ({ ...oneLine(b, 'lift', o), title: `More rise: ${o.is}` })), relift(b, 'soda-first', lift)],
     ...(wet
       ? [
           {
-            title: 'Less liquid, more lift',
+            title: 'Less liquid, more rise',
             why: 'The puree brings water of its own; more gas opens the middle.',
             ...bend(b, [
               { rail: 'water' as const, value: along(water.zone, 0.5) },

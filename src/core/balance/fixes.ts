@@ -52,7 +52,7 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'puree-heavy': puree,
   'no-gluten': moreEgg,
   'add-ins-sink': addIn,
-  'soda-and-wait': (b) => [relift(b, 'no-soda'), way(b, 'rest', 'none', 'Join dry and wet only when the heat is ready.')],
+  'soda-and-wait': (b) => [relift(b, 'no-soda'), way(b, 'rest', 'none', 'Combine dry and wet only when the heat is ready.')],
   'whites-and-wait': (b) => [way(b, 'rest', 'none', 'The batter may rest; the whites go in last, straight before the heat.')],
   'more-than-there-is': (b, w, f) => {
     const line = w.lines.find((l) => f.keys?.includes(l.key));

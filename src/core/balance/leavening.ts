@@ -4,7 +4,7 @@
  */
 
 import Fraction from 'fraction.js';
-import type { Worked } from '../analyse';
+import type { Worked } from '../analyse-formula';
 import { writtenGrams } from '../card/rewrite';
 import type { FormulaLine } from '../formula/formula';
 import { railOf } from '../formula/kinds';
@@ -122,8 +122,8 @@ export function withLeavening(b: Bench, w: Worked, to: Pick<Leavened, 'sodaG' | 
 
 const TITLES: Readonly<Record<Source, string>> = {
   'soda-first': 'As much soda as the acid works',
-  'no-soda': 'The same lift with no soda',
-  'no-powder': 'The same lift with no powder',
+  'no-soda': 'The same rise with no soda',
+  'no-powder': 'The same rise with no powder',
 };
 
 /** How near a thing has to be to be called the same. */
@@ -141,7 +141,7 @@ function titleOf(w: Worked, after: Worked, source: Source, short: boolean, say: 
   const { sodaG } = after.analysis.ledger;
   const capacity = acidOf(after.analysis.ledger) / MEQ_PER_G_SODA;
   const named = source === 'soda-first' ? sodaG > 0 && sodaG >= capacity - Math.max(SAME * capacity, 0.3) : Math.abs(is - was) <= SAME * was || short;
-  return named ? TITLES[source] : `Lift to ${lift(is)} g: ${amountsOf(after, say)}`;
+  return named ? TITLES[source] : `Rise to ${lift(is)} g: ${amountsOf(after, say)}`;
 }
 
 /** Whether a proposal would change anything worth saying. */

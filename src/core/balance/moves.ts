@@ -170,7 +170,7 @@ export function fluffier(b: Bench): Proposal | null {
   const after = workedOn(withFormula(b, formula)).analysis.volume;
   const before = w.analysis.volume;
   const { peaks } = effectOf(kitchenOf(b.formula, b.house).ways, 'whites', kind.id).whites ?? { peaks: 'soft peaks' };
-  const more = before && after ? ` The bowl holds ${Math.round(100 * (after.volumeMl / before.volumeMl - 1))} % more (model).` : '';
+  const more = before && after ? ` The bowl holds ${Math.round(100 * (after.volumeMl / before.volumeMl - 1))} % more (estimate).` : '';
   return {
     title: 'Egg kept, fluffier',
     why: `The same egg, its whites whipped to ${peaks} and folded in last.${more} It has to be poured within a quarter of an hour.`,

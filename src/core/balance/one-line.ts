@@ -14,7 +14,7 @@ import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { writeEighths } from '../quantity/number';
 import { addAfter, type Bench, conventionsOn, withGrams } from './bench';
-import { bringsOf } from './ratios';
+import { bringsOf } from './brings';
 import { sourceOf } from './source';
 
 /** What a cook would change first for a rail. */

@@ -1,37 +1,11 @@
 /** From a formula to the question the solver answers, and back to lines: what each line brings, what is pinned and held. */
-import type { Worked } from '../analyse';
-import { isShellEgg } from '../formula/eggs';
+import type { Worked } from '../analyse-formula';
 import type { FormulaLine } from '../formula/formula';
 import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds';
-import { tally, testedFlourG } from '../formula/tally';
-import { type LiftLine, ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { type Bench, type Proposal, withGrams, workedOn } from './bench';
+import { bringsOf, perGram } from './brings';
 import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
-
-/** What a line brings, all of it together. */
-export function bringsOf(line: LiftLine, panFatCounts: boolean): Brings {
-  if (line.use === 'topping') return NOTHING;
-  const t = tally([line]);
-  if (line.use === 'pan') return { ...NOTHING, fat: panFatCounts ? t.panFatG : 0 };
-  const l = ledger([line]);
-  return {
-    mass: t.massG,
-    flour: testedFlourG(t),
-    water: t.waterG - t.boundWaterG,
-    egg: t.eggG,
-    fat: t.fatG,
-    sugar: t.sugarG,
-    salt: t.saltG,
-    sodaMeq: l.sodaG * MEQ_PER_G_SODA,
-    powderMeq: l.sodaInPowderG * MEQ_PER_G_SODA,
-    acidMeq: l.acidMeq - l.baseMeq,
-    eggs: line.parts.reduce((n, p) => n + (isShellEgg(p.ingredient.id) ? p.grams / (p.ingredient.piece?.grams ?? 50) : 0), 0),
-  };
-}
-
-/** The same for a gram of it. */
-export const perGram = (b: Brings, grams: number): Brings => Object.fromEntries(Object.entries(b).map(([k, v]) => [k, v / grams])) as unknown as Brings;
 
 /** Flour is the hundred that all is measured by: it moves last, unless the size is held or follows something. */
 const FLOUR_CLINGS = 1000;
@@ -203,11 +177,11 @@ function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
   if (up && sources.length === 0)
     return `${name} can't go to ${sayRail(wish.rail, wish.value)}: nothing on the sheet brings it. Add ${SOURCES[wish.rail]}. ${near}`;
   if (pinned.length > 0 && pinned.length === sources.length)
-    return `${name} can't go to ${sayRail(wish.rail, wish.value)}: what brings it is pinned (${listed(pinned)}). ${near}`;
+    return `${name} can't go to ${sayRail(wish.rail, wish.value)}: what brings it is locked (${listed(pinned)}). ${near}`;
   const heldNames = b.formula.held.rails.filter((r) => r !== wish.rail).map((r) => RAIL_NAMES[r].toLowerCase());
   const holds = [...heldNames, ...(b.formula.held.mass ? ['the total'] : []), ...(b.formula.held.eggs ? ['the eggs'] : [])];
   if (pinned.length > 0 || holds.length > 0) {
-    const what = [...(pinned.length > 0 ? [`${listed(pinned)} pinned`] : []), ...(holds.length > 0 ? [`${holds.join(', ')} held`] : [])].join(' and ');
+    const what = [...(pinned.length > 0 ? [`${listed(pinned)} locked`] : []), ...(holds.length > 0 ? [`${holds.join(', ')} locked`] : [])].join(' and ');
     return `${name} can't go to ${sayRail(wish.rail, wish.value)} with ${what}. ${near}`;
   }
   const tied = bring.find((l) => l.parts.length > 1);

@@ -5,8 +5,9 @@ import { KINDS, RAILS, type Rail } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { counting } from '../testing/counted';
 import { type Bench, withGrams, workedOn } from './bench';
+import { bringsOf } from './brings';
 import { minimum } from './quadratic';
-import { ask, bend, bentFrom, bringsOf } from './ratios';
+import { ask, bend, bentFrom } from './ratios';
 import { railValue, solve, sumOf } from './solve';
 
 const on = (formula: Formula): Bench => ({ formula, house: FRESH_KITCHEN, end: null });
@@ -135,7 +136,7 @@ test('the whole batter and the number of eggs are held when asked', () => {
 
 test.each([
   [['500 g flour', '900 g milk', '60 g sugar'], [], 'egg', 30, /nothing on the sheet brings it. Add eggs/],
-  [['500 g flour', '900 g milk', '150 g egg', '80 g butter'], ['l4', 'l3', 'l2'], 'fat', 40, /what brings it is pinned \("80 g butter", "900 g milk"/],
+  [['500 g flour', '900 g milk', '150 g egg', '80 g butter'], ['l4', 'l3', 'l2'], 'fat', 40, /what brings it is locked \("80 g butter", "900 g milk"/],
   [['500 g flour', '900 g milk', '150 g egg', '80 g butter', '50 g sugar'], [], 'fat', 1, /bring that much/],
   [['250 g flour', '400 g milk', '2 eggs', '1/2 cup each sugar and butter'], [], 'fat', 20, /holds two things that move together/],
   [['500 g flour', '900 g milk', '100 g sugar'], [], 'lift', 1, /Add baking powder/],

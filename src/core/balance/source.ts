@@ -11,7 +11,8 @@ import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/co
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { addAfter, type Bench, conventionsOn, type Proposal, withFormula, workedOn } from './bench';
-import { bend, bringsOf, type Wish } from './ratios';
+import { bringsOf } from './brings';
+import { bend, type Wish } from './ratios';
 
 /** What a cook would reach for. */
 export function sourceOf(b: Bench, rail: Rail): string {

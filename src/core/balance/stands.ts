@@ -1,6 +1,6 @@
 /** An amount written twice that disagrees: what each reading, or a third, would make of the balance. Never averaged. */
 
-import type { Worked } from '../analyse';
+import type { Worked } from '../analyse-formula';
 import { rewriteAmount } from '../card/rewrite';
 import type { Formula } from '../formula/formula';
 import { type Bench, conventionsOn, editEntry, withFormula, workedOn } from './bench';

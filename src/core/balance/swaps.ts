@@ -180,7 +180,7 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
     if (to && (acidMoved || powderMoved) && !leaveningPinned(w.lines)) now = withFormula(now, withLeavening(now, w, to));
   }
   const lift = railOf(workedOn(now).analysis, 'lift')?.tested ?? 0;
-  const short = target > LEAVENED_CO2 && lift < 0.9 * target ? 'The lift could not all be made up.' : null;
+  const short = target > LEAVENED_CO2 && lift < 0.9 * target ? 'The rise could not all be made up.' : null;
   return {
     ...straight,
     why: 'The other lines make up for it, so that the ratios stay; leavening is worked again for the acid there is.',

@@ -47,7 +47,7 @@ test('the soda mistake is mended: as much soda as the acid works, powder for the
   expect(fixes.map((p) => p.title)).toEqual([
     'As much soda as the acid works',
     'Buttermilk for the milk, and less soda',
-    'Lift to 0.58 g: no soda, 9.2 g of powder',
+    'Rise to 0.58 g: no soda, 9.2 g of powder',
   ]);
   expect(texts(fixes[0]?.formula ?? null)).toEqual([
     '2 cups flour',
@@ -92,7 +92,7 @@ test('every fix changes something, and ends or eases the finding it is for', () 
   expect(fixed).toBeGreaterThan(10);
 });
 
-test('"I mean it" silences a finding until it gets worse', () => {
+test('"Leave it as it is" silences a finding until it gets worse', () => {
   const f = { ...of('250 g flour', '25 g sugar', '8 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter'), dismissed: ['salt-high:note'] };
   expect(heard(workedOn(on(f)).analysis, f)).toMatchObject({ open: [], dismissed: [{ code: 'salt-high' }] });
   const worse = { ...f, entries: f.entries.map((e) => (e.text.includes('salt') ? { ...e, text: '12 g salt' } : e)) };

@@ -85,7 +85,7 @@ export const CRUMB_G = 0.05;
 
 /**
  * The sheet for more pieces or fewer. What is not weighed is as the new plan has it; of what is weighed so much more goes in as
- * is missing, and nothing comes out again: a mix that is begun never gets smaller, and one that is joined stays as it is.
+ * is missing, and nothing comes out again: a mix that is begun never gets smaller, and one that is combined stays as it is.
  * @param target the sheet as it would be planned now
  */
 export function withCovers(b: Begun, target: readonly SheetLine[], find: Find): Recovered {
@@ -98,7 +98,7 @@ export function withCovers(b: Begun, target: readonly SheetLine[], find: Find): 
   const out = mixes.flatMap((mix): readonly SheetLine[] => {
     const [was, is] = [b.sheet, target].map((s) => s.filter((l) => (l.mix ?? 1) === mix && l.side === undefined)) as [SheetLine[], SheetLine[]];
     if (b.joined.includes(mix)) {
-      stays.push(`${name(mix)} is joined: it stays as it is.`);
+      stays.push(`${name(mix)} is combined: it stays as it is.`);
       return was;
     }
     if (!began(mix)) return is;

@@ -63,7 +63,7 @@ export function kitLabels(
         'wet tub',
         of('wet', 'fold-in').filter((l) => !keptBack(l)),
         [
-          `Packed ${day(packed)}, use by ${day(dayAfter(packed, 1))}. Covered and cold; stir again, join with the bag only at use.`,
+          `Packed ${day(packed)}, use by ${day(dayAfter(packed, 1))}. Covered and cold; stir again, combine with the bag only at use.`,
           ...(of('wet').some(keptBack)
             ? [
                 `On the day: ${of('wet')

@@ -5,7 +5,7 @@
 import type { Analysis } from '../analyse';
 import { spreadOf } from '../batter/spread';
 import type { KindId } from '../formula/kinds';
-import { kindById } from '../formula/kinds';
+import { FILLING_NAMES, kindById } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import type { Bowl } from '../pantry/gear';
 import type { Lit } from './acts';
@@ -40,7 +40,7 @@ export function lifeOf(a: Pick<Analysis, 'volume' | 'ledger' | 'co2Per100gFlour'
 
 /** The same before the whites are in: foam has a clock of its own, from the moment it is folded. */
 export function batterLife(a: Pick<Analysis, 'ledger' | 'co2Per100gFlour'>): Life {
-  if ((a.co2Per100gFlour ?? 0) <= NO_LIFT) return { min: null, why: 'no lift is lost by waiting' };
+  if ((a.co2Per100gFlour ?? 0) <= NO_LIFT) return { min: null, why: 'no rise is lost by waiting' };
   const worked = a.ledger.sodaG - a.ledger.unspentSodaG;
   const all = worked + a.ledger.sodaInPowderG;
   return all > 0 && worked / all >= SODA_LEADS
@@ -81,7 +81,7 @@ export function paceOf(
   return {
     perMin: (60 * atOnce) / seconds,
     atOnce,
-    why: `${atOnce} at once on ${on.join(', ')}, ${Math.round(seconds)} s a load${timedS === null ? '' : ' as timed here'}`,
+    why: `${atOnce} at once on ${on.join(', ')}, ${Math.round(seconds)} s a ${FILLING_NAMES[kindId]}${timedS === null ? '' : ' as timed here'}`,
   };
 }
 

@@ -5,9 +5,10 @@
 import { analyse } from '../analyse';
 import { readLine } from '../card/line';
 import { isShellEgg } from '../formula/eggs';
-import { atEnd, countedLines, type EndId, type Formula, type FormulaLine } from '../formula/formula';
+import { atEnd, type EndId, type Formula, type FormulaLine } from '../formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
+import { countedLines } from '../formula/lines';
 import { isOpen } from '../formula/open';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { meansOf } from './driver';

@@ -1,16 +1,17 @@
 /**
- * A plan: what drives the batch, whether it is mixed in one bowl, in several equal ones or as kits for benches, and the
+ * A plan: what drives the batch, whether it is mixed in one bowl, in several equal ones or as kits for several cooks, and the
  * sheet that follows. The page shows it while it is typed, the server works the same again when the batch starts.
  */
 
 import Fraction from 'fraction.js';
 import type { Analysis } from '../analyse';
-import { atEnd, countedLines, type EndId, type Formula, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
+import { atEnd, type EndId, type Formula, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
+import { countedLines } from '../formula/lines';
 import { kitchenName } from '../pantry/ingredient';
 import { scaleAmount } from '../quantity/amount';
-import { grams as sayGrams } from '../quantity/say';
+import { counted, grams as sayGrams } from '../quantity/say';
 import type { Result } from '../result';
 import { type CannotScale, type Driver, meansOf, portionOf, pouredPieces, timesOf } from './driver';
 import { drawerFor, type InKitchen, inKitchen } from './kitchen';
@@ -49,14 +50,14 @@ export interface PlanAsked {
   readonly eggs: number | null;
 }
 
-/** Two ends on one base: what both hold at its sum, what one holds at its own; each end as many times the card as its pieces ask. */
+/** One base, two finishes on one base: what both hold at its sum, what one holds at its own; each end as many times the card as its pieces ask. */
 function bothEnds(
   q: PlanAsked,
   d: Extract<Driver, { readonly by: 'both' }>,
   per: number,
 ): Result<{ readonly lines: readonly FormulaLine[]; readonly times: number }, CannotScale> {
   const { formula, house } = q;
-  if (!formula.ends) return { ok: false, error: { path: 'driver', message: 'This formula has one end.' } };
+  if (!formula.ends) return { ok: false, error: { path: 'driver', message: 'This formula has one finish.' } };
   const sized: { readonly lines: readonly FormulaLine[]; readonly times: number }[] = [];
   for (const [id, e] of [['a', d.a] as const, ['b', d.b] as const]) {
     const lines = countedLines(formula, house, id);
@@ -124,7 +125,7 @@ function tooMuchOf(lines: readonly FormulaLine[], before: Analysis, all: number,
   const [least] = [...limited].sort((a, b) => a.times - b.times);
   if (!least || all <= least.times * (1 + 1e-6)) return null;
   const { pieces, massG } = meansOf(lines, before, least.times, portionMl);
-  const far = pieces === null ? `${sayGrams(massG, house.units)} of batter` : `${pieces} pieces`;
+  const far = pieces === null ? `${sayGrams(massG, house.units)} of batter` : counted(pieces, 'pieces');
   return {
     ok: false,
     error: {

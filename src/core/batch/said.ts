@@ -157,8 +157,8 @@ export function amountSaid(text: string, i: Ingredient, q: AmountWith): Result<n
   const t = text.trim().replace(/\s+/g, ' ');
   if (t === '') return no('write how much there is.');
   if (ALL.test(t)) {
-    if (q.onHandG === null) return no(`nobody has noted how much ${kitchenName(i).toLowerCase()} is on the shelf: write how much there is.`);
-    return q.onHandG > 0 ? { ok: true, value: q.onHandG } : no(`there is no ${kitchenName(i).toLowerCase()} on the shelf.`);
+    if (q.onHandG === null) return no(`nobody has noted how much ${kitchenName(i).toLowerCase()} is in stock: write how much there is.`);
+    return q.onHandG > 0 ? { ok: true, value: q.onHandG } : no(`there is no ${kitchenName(i).toLowerCase()} in stock.`);
   }
   const r = readAmount(t);
   if (!r) return no(`"${t.slice(0, 24)}" is no amount.`);

@@ -1,8 +1,9 @@
 /** Money, food, take-out lists, the order of measuring, and what a scale can't weigh. */
 
 import fc from 'fast-check';
-import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
+import { EMPTY_FORMULA } from '../formula/formula';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
+import { formulaLines } from '../formula/lines';
 import { measureFrom, withMeasure } from '../pantry/calibrate';
 import { portionFor, scalesOf } from '../pantry/gear';
 import { inSpoons, instead, leastHonestG } from '../pantry/honest';

@@ -1,4 +1,4 @@
-/** How a batch is parted: in one bowl, in equal mixes, or as kits for benches. */
+/** How a batch is parted: in one bowl, in equal mixes, or as kits for several cooks. */
 
 export type Split =
   | { readonly by: 'one' }

@@ -1,4 +1,5 @@
 /** The day of a batch: what its steps are made from, in one call. */
+
 import { type Analysis, analyse } from '../analyse';
 import type { Batch } from '../batch/batch';
 import { acrossOf, lifeOf } from '../batch/mixes';
@@ -10,6 +11,7 @@ import { type KnownTimes, timesFor } from '../griddle/times';
 import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { inTheBowl } from '../prep/correct';
+import { asRead, type Units } from '../quantity/say';
 import { type Step, stepsOf } from './steps';
 
 export type OfBatch = Pick<Batch, 'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl'>;
@@ -45,7 +47,15 @@ export function bowlOf(batch: OfBatch, ways: Ways, gear: readonly Gear[], find: 
 }
 
 /** The steps of a batch. @param known how long a piece of each end lies on the heat here */
-export function daySteps(batch: OfBatch, bowl: Bowl, ways: Ways, known: readonly KnownTimes[], find: (id: string) => Ingredient | undefined): readonly Step[] {
+export function daySteps(
+  batch: OfBatch,
+  bowl: Bowl,
+  ways: Ways,
+  known: readonly KnownTimes[],
+  find: (id: string) => Ingredient | undefined,
+  units: Units,
+): readonly Step[] {
   const pourings = bowl.pourings.map((p, n) => ({ ...p, times: (known[n] ?? timesFor(p.kind, { first: [], second: [] }, ways)).times }));
-  return stepsOf({ batch, ways, restMin: bowl.standing.restMin, life: lifeOf(bowl.analysis), pourings, find });
+  const steps = stepsOf({ batch, ways, restMin: bowl.standing.restMin, life: lifeOf(bowl.analysis), pourings, find });
+  return steps.map((s) => ({ ...s, name: asRead(s.name, units), why: asRead(s.why, units), slips: asRead(s.slips, units) }));
 }

@@ -38,7 +38,7 @@ export function doneSteps(
   const checks = entriesOf(log.entries, 'checked');
   const mixes = new Set(bowls.flatMap((l) => (l.mix === undefined ? [] : [l.mix])));
   if (checks.length > 0 && new Set(checks.map((c) => c.act.mix)).size >= Math.max(1, mixes.size)) over('check', checks.at(-1)?.at);
-  // a wave is joined when its last bowl is
+  // a wave is combined when its last bowl is
   const together = batch.split.by === 'bowls' ? batch.split.atOnce : Math.max(1, mixes.size);
   const count = Math.max(1, mixes.size);
   for (let w = 0; w * together < count; w++) {

@@ -84,8 +84,8 @@ export function workSteps(q: {
     ...(parts.includes('wet')
       ? [
           {
-            do: `Whisk the wet smooth${melts ? '; melted butter under 40 °C' : ''}.`,
-            why: melts ? 'Warmer, it sets the egg in threads.' : 'So that it joins in few turns.',
+            do: `Whisk the wet smooth${melts ? `; melted butter under ${temperature(40, q.units)}` : ''}.`,
+            why: melts ? 'Warmer, it sets the egg in threads.' : 'So that it combines in few turns.',
           },
         ]
       : []),

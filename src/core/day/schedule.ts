@@ -258,7 +258,7 @@ export function clashesIn(placed: readonly Placed[]): readonly Clash[] {
         step: p.step.id,
         with: null,
         what: 'stands',
-        text: `After ${lower(p.step.name)} it would stand ${Math.round(waits)} min more; it bears ${Math.round(p.step.keepsMin)}.`,
+        text: `After ${lower(p.step.name)} it would stand ${Math.round(waits)} min more; it keeps for ${Math.round(p.step.keepsMin)}.`,
       });
   });
   return clashes;

@@ -4,8 +4,9 @@ import { scale } from '../batch/scale';
 import { sheetOf } from '../batch/sheet';
 import type { SheetLine } from '../batch/sheet-line';
 import { ONE, type Split } from '../batch/split';
-import { EMPTY_FORMULA, formulaLines } from '../formula/formula';
+import { EMPTY_FORMULA } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
+import { formulaLines } from '../formula/lines';
 import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
 import { PLAIN_CAKE } from '../testing/formulas';
@@ -81,7 +82,7 @@ test('bowls in waves: each joined, rested and poured in turn, none standing past
   expect(all.find((s) => s.id === 'load4')?.after).toEqual(['join2', 'rest2', 'load3']);
   const line = timeLine(all, { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
   expect(line.clashes.filter((c) => c.what !== 'stands')).toEqual([]);
-  // alone at the griddle, the second bowl is joined between two loads and not before them all
+  // alone at the griddle, the second bowl is combined between two loads and not before them all
   const at = (id: string): number => line.placed.find((p) => p.step.id === id)?.start ?? 0;
   expect(at('join2')).toBeGreaterThan(at('load1'));
   expect(at('join2')).toBeLessThan(at('load4'));
@@ -100,12 +101,12 @@ test('flat cakes and balls from one bowl: both surfaces hot, all of the first po
     find,
   });
   expect(all.filter((s) => s.id.startsWith('heat')).map((s) => s.name)).toEqual(['Heat the griddle', 'Heat the ball pan']);
-  // 140 + 90 + 30 s a load of cakes, 110 + 90 + 30 s one of balls; 8 and 4 cakes, 7 and 2 balls
+  // 140 + 90 + 30 s a griddleful of cakes, 110 + 90 + 30 s one of balls; 8 and 4 cakes, 7 and 2 balls
   expect(all.filter((s) => s.loads).map((s) => [s.name, Math.round(60 * s.min), s.loads?.off])).toEqual([
-    ['Load 1, flat', 260, 8],
-    ['Load 2, flat', 260, 12],
-    ['Load 3, balls', 230, 19],
-    ['Load 4, balls', 230, 21],
+    ['Griddleful 1, flat', 260, 8],
+    ['Griddleful 2, flat', 260, 12],
+    ['Panful 3, balls', 230, 19],
+    ['Panful 4, balls', 230, 21],
   ]);
   expect(all.find((s) => s.id === 'load3')?.after).toEqual(expect.arrayContaining(['load2', 'heat-also']));
   const { clashes, placed } = timeLine(all, { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
@@ -126,7 +127,7 @@ test('done: by a tap, by what was weighed, joined and pulled, and by what came a
   expect(done({ ...none, entries: [melted] }, 9 * 60_000)).toEqual(['melt']);
   expect(done({ ...none, entries: [melted] }, 10 * 60_000)).toEqual(['cool', 'melt']);
   const tap = (piece: number, act: 'pour' | 'pull' | 'join', at: number) => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot: 0, at });
-  // what is joined was weighed
+  // what is combined was weighed
   expect(done({ ...none, taps: [tap(1, 'join', 0)] })).toEqual(['cool', 'dry', 'join1', 'label', 'melt', 'out', 'wet']);
   // the test piece and eight more are off: one load of three
   const off = Array.from({ length: 9 }, (_, n) => [tap(n + 1, 'pour', n), tap(n + 1, 'pull', 500_000 + n)]).flat();

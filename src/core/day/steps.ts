@@ -9,7 +9,7 @@ import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import type { Life } from '../batch/mixes';
 import type { SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
-import { type KindId, kindById } from '../formula/kinds';
+import { FILLING_NAMES, type KindId, kindById } from '../formula/kinds';
 import { effectOf, restsChilled, type Ways } from '../formula/ways';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
@@ -156,7 +156,7 @@ function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Fa
   const ingredientsOf = (l: SheetLine): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
   const has = (of: (l: SheetLine) => boolean): boolean => sheet.some(of);
   const linesIn = (...vessels: readonly SheetLine['vessel'][]): number => sheet.filter((l) => vessels.includes(l.vessel)).length;
-  // sauces of the formula's own; what is taken along from Alongside has its method there
+  // sauces of the formula's own; what is taken along from Sauces and sides has its method there
   const beside = batch.sheet.filter((l) => l.side !== undefined && l.grams !== null && !/^s\d+p\d+$/.test(l.key));
   const { split } = batch;
   const baked = batch.kind === 'oven';
@@ -282,7 +282,7 @@ const BEFORE: readonly Row[] = [
     id: 'steep',
     when: (f) => f.says(/\bsoak|\bsteep/i),
     name: 'Steep, covered and chilled overnight',
-    why: 'What drinks slowly has to have drunk before the batter is joined.',
+    why: 'What drinks slowly has to have drunk before the batter is combined.',
     who: 'helper',
     min: 720,
     handsMin: 5,
@@ -303,7 +303,7 @@ const BEFORE: readonly Row[] = [
     id: 'wet',
     when: (f) => f.wet > 0,
     name: (f) => (f.mixes > 1 ? `Weigh ${f.mixes} wet tubs` : 'Weigh the wet'),
-    why: 'Whisked smooth by itself, so that it joins in few turns.',
+    why: 'Whisked smooth by itself, so that it combines in few turns.',
     who: 'helper',
     min: (f) => 1 + LINE_MIN * f.wet,
     handsMin: (f) => 1 + LINE_MIN * f.wet,
@@ -332,7 +332,7 @@ const BEFORE: readonly Row[] = [
     min: (f) => 2 + f.mixes,
     handsMin: (f) => 2 + f.mixes,
     after: ['dry', 'wet', 'label'],
-    slips: 'not past the joining',
+    slips: 'not past the combining',
   },
   {
     id: 'sides',
@@ -354,18 +354,18 @@ const BEFORE: readonly Row[] = [
     handsMin: 1,
     ovenC: (f) => (f.baked ? BAKE_C : null),
     keepsMin: 30,
-    slips: 'earlier costs heat, later costs the first load',
+    slips: 'earlier costs heat, later costs the first pieces',
   },
   {
     id: 'heat-also',
     when: (f) => f.alsoOn !== null,
     name: (f) => HEAT_NAMES[f.alsoOn ?? 'griddle'],
-    why: 'For the second end: hot when the first is poured out.',
+    why: 'For the second finish: hot when the first is poured out.',
     who: 'cook',
     min: (f) => HEAT_MIN[f.alsoOn ?? 'griddle'],
     handsMin: 1,
     keepsMin: 30,
-    slips: 'earlier costs heat, later costs its first load',
+    slips: 'earlier costs heat, later costs its first pieces',
   },
   {
     id: 'hold',
@@ -377,7 +377,7 @@ const BEFORE: readonly Row[] = [
     handsMin: 1,
     ovenC: HOLD_C,
     after: ['roast', 'ripen'],
-    slips: 'later: the first load has nowhere to go',
+    slips: 'later: the first pieces have nowhere to go',
   },
 ];
 
@@ -417,7 +417,7 @@ const IN_A_WAVE: readonly Row[] = [
   },
   {
     id: 'join',
-    name: (f, w) => `Join ${bowlsIn(f, w)}`,
+    name: (f, w) => `Combine ${bowlsIn(f, w)}`,
     why: (f) => `${joinSteps(f.kind, f.ways, ['dry', 'wet'])[0] ?? ''} Mix ${howFar(f.kind, f.ways).words}.`,
     who: 'cook',
     min: (f, w) => JOIN_MIN * f.inWave(w),
@@ -443,7 +443,7 @@ const IN_A_WAVE: readonly Row[] = [
     handsMin: 0,
     after: ['join', 'whip'],
     keepsMin: (f) => (f.foamed ? 20 : keepsIn(f)),
-    slips: (f) => (f.life.min === null ? 'longer is fine' : `longer costs lift: ${f.life.why}`),
+    slips: (f) => (f.life.min === null ? 'longer is fine' : `longer costs rise: ${f.life.why}`),
   },
   {
     ...FOLD,
@@ -464,7 +464,7 @@ const TEST: Row = {
   handsMin: 1,
   after: ['join', 'rest', 'whip', 'heat', 'hold'],
   keepsMin: 5,
-  slips: 'not past the first load',
+  slips: 'not past the first pieces',
 };
 
 const PLATE: Row = {
@@ -512,6 +512,7 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[]): readonly Step
     const same = f.loads.slice(n, to).findIndex((l) => l.of !== load.of);
     count = !many ? 1 : same < 0 ? to - n : same;
     const { cycleMin } = load;
+    const filling = FILLING_NAMES[load.of.kind].replace(/^./, (c) => c.toUpperCase());
     const baked = load.of.kind === 'oven';
     const bound = baked ? 1 : load.of.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin;
     const last = [...before, ...out].filter((s) => s.loads).at(-1)?.id ?? '';
@@ -519,7 +520,7 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[]): readonly Step
     const opens = n === 0 ? ['heat', 'hold', 'test'] : [last, ...(f.loads[n - 1]?.of !== load.of ? ['heat-also'] : [])];
     out.push({
       id: `load${n + 1}`,
-      name: `${count > 1 ? `Loads ${n + 1} to ${n + count}` : all === 1 ? 'The load' : `Load ${n + 1}`}${load.of.name ? `, ${load.of.name}` : ''}`,
+      name: `${count > 1 ? `${filling}s ${n + 1} to ${n + count}` : all === 1 ? `One ${FILLING_NAMES[load.of.kind]}` : `${filling} ${n + 1}`}${load.of.name ? `, ${load.of.name}` : ''}`,
       why: baked ? 'The door stays shut until it is puffed and brown at the rim.' : `${panFat} Oldest first: what was poured first is turned first.`.trim(),
       who: 'cook',
       min: cycleMin * count,
@@ -553,7 +554,7 @@ export function stepsOf(q: StepsAsked): readonly Step[] {
   return steps;
 }
 
-/** What is done to fat first: it is kept back for the morning, and goes to the tub when the tub is joined. */
+/** What is done to fat first: it is kept back for the morning, and goes to the tub when the tub is combined. */
 const KEPT_BACK = ['melt', 'cool', 'soften'];
 const without = (s: Step, ids: readonly string[]): readonly string[] => s.after.filter((a) => !ids.includes(a));
 

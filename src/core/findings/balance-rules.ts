@@ -322,7 +322,7 @@ const pureeHeavy: Rule = (e) => {
     code: 'puree-heavy',
     severity: pct > MUCH_PUREE[1] ? 'look' : 'note',
     basis: 'arithmetic',
-    message: `Puree and soft fruit are ${percent(pct)} ${ofWhat(e)}, and lift is under the middle of its zone: the middle stays gummy. It wants more lift, or less of the puree.`,
+    message: `Puree and soft fruit are ${percent(pct)} ${ofWhat(e)}, and the rise is under the middle of its zone: the middle stays gummy. It wants more rise, or less of the puree.`,
   };
 };
 

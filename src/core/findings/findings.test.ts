@@ -229,7 +229,7 @@ describe('what is added shifts what is tested, and the rail says so', () => {
   test('a puree is raised as well: 100 g to 100 g of flour make 0.3 g more gas usual', () => {
     const r = rail([...GOOD, '250 g pumpkin puree'], 'lift');
     expect(r.zone?.[1]).toBeCloseTo(1.6 + 0.3, 6);
-    expect(r.shift).toBe('With pumpkin puree, 0.30 g more lift is usual.');
+    expect(r.shift).toBe('With pumpkin puree, 0.30 g more rise is usual.');
   });
 
   test('salt by the pinch is meant as one; left out it is not', () => {

@@ -58,7 +58,7 @@ const waiting: Rule = (e) => {
     code: 'soda-and-wait',
     severity: 1 - left >= LOST[1] ? 'look' : 'note',
     basis: 'model',
-    message: `Soda works as soon as it is wet: ${restMin} minutes of rest leave ${share(left)} of the lift. Keep dry and wet apart until use, or let powder do more of it.`,
+    message: `Soda works as soon as it is wet: ${restMin} minutes of rest leave ${share(left)} of the rise. Keep dry and wet apart until use, or let powder do more of it.`,
   };
 };
 

@@ -1,5 +1,6 @@
 /** The rules that read the card and what happens to the batter, each at its step. */
-import { analyse, analyseFormula } from '../analyse';
+import { analyse } from '../analyse';
+import { analyseFormula } from '../analyse-formula';
 import { methodOf, namesIn, yieldClaim } from '../card/method';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';

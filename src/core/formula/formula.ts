@@ -3,15 +3,12 @@
  * wrote them. Everything else (grams, ratios, findings) is read from these.
  */
 
-import { doubtFractions } from '../card/doubt';
-import { type Line, type LineChoice, readLine } from '../card/line';
-import { type Conventions, houseKey } from '../pantry/conventions';
+import type { Line, LineChoice } from '../card/line';
+import type { Conventions } from '../pantry/conventions';
 import { isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { drainLine } from './drained';
 import type { KindId, Rail } from './kinds';
-import { FRESH_KITCHEN, type Kitchen } from './kitchen-settings';
-import { powderStrength } from './powder-age';
+import type { Kitchen } from './kitchen-settings';
 import type { Ways } from './ways';
 
 /** When an add-in goes in. */
@@ -96,7 +93,7 @@ export interface Formula {
   /** mL of one portion; null: the middle of what is usual for the kind. */
   readonly portionMl: number | null;
   readonly held: Held;
-  /** Findings the cook has answered "I mean it": `code:severity`. */
+  /** Findings the cook has answered "Leave it as it is": `code:severity`. */
   readonly dismissed: readonly string[];
   readonly ends: readonly [End, End] | null;
 }
@@ -149,80 +146,8 @@ export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula
   today: house.today,
 });
 
-const isAddIn = (l: Line): boolean => l.ingredient !== null && l.use === 'batter' && behaviourOf(l.ingredient).inclusion;
-
-/** Lines as last made of their entries: an entry that has not changed is the same line, by reference too. */
-const made = new WeakMap<Entry, { readonly kitchen: string; readonly line: FormulaLine }>();
-
-const kitchenKey = ({ conventions, ways, today }: Kitchen): string => [houseKey(conventions), ways.whites, today].join(' ');
-
-function lineOf(e: Entry, k: Kitchen): FormulaLine {
-  const read = readLine(e.text, k.conventions, e);
-  const line = e.drainedG ? drainLine(read, e.drainedG) : read;
-  // field by field: this is worked at every keystroke, and spreading a line is most of its cost
-  return {
-    text: line.text,
-    status: line.status,
-    ingredient: line.ingredient,
-    amounts: line.amounts,
-    written: line.written,
-    parts: line.parts,
-    grams: line.grams,
-    gramsLow: line.gramsLow,
-    gramsHigh: line.gramsHigh,
-    basis: line.basis,
-    use: line.use,
-    vessel: line.vessel,
-    preparation: line.preparation,
-    // a line that names its peaks has them; else they are as the cook whips
-    foam: line.foam && !/\b(?:soft|firm|stiff)\b/i.test(line.text) ? k.ways.whites : line.foam,
-    findings: line.findings,
-    suggestions: line.suggestions,
-    words: line.words,
-    alternatives: line.alternatives,
-    readings: line.readings,
-    side: e.group ? (e.group.role === 'side' ? e.group.name : null) : line.side,
-    rows: line.rows,
-    key: e.key,
-    off: e.off === true,
-    pinned: e.pinned === true,
-    end: e.end ?? null,
-    opened: e.opened ?? null,
-    drainedG: line === read ? 0 : (e.drainedG ?? 0),
-    mostG: e.mostG ?? null,
-    strength: e.opened && k.today && line.ingredient && line.ingredient.ownAcidMeqPer100g > 0 ? powderStrength(e.opened, k.today) : 1,
-    moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
-    dressing: e.dressing ?? 'plain',
-    group: e.group ?? null,
-  };
-}
-
-/** All lines of a formula, read in its own conventions, those switched off and those of the other end too. */
-export function formulaLines(
-  f: Pick<Formula, 'entries' | 'conventions'> & Partial<Pick<Formula, 'ways'>>,
-  house: Kitchen = FRESH_KITCHEN,
-): readonly FormulaLine[] {
-  const k = kitchenOf(f, house);
-  const kitchen = kitchenKey(k);
-  return doubtFractions(
-    f.entries.map((e): FormulaLine => {
-      const known = made.get(e);
-      if (known?.kitchen === kitchen) return known.line;
-      const line = lineOf(e, k);
-      made.set(e, { kitchen, line });
-      return line;
-    }),
-  );
-}
-
 /** Whether a line counts: switched on, and of the base or the end that is looked at. */
 export const counts = (l: Pick<FormulaLine, 'off' | 'end'>, end: EndId | null): boolean => !l.off && (l.end === null || l.end === end);
-
-/** The lines that make up one end of a formula (a formula without ends has only its base). */
-export const countedLines = (f: Formula, house: Kitchen, end: EndId | null = null): readonly FormulaLine[] => {
-  const at = endOf(f, end);
-  return formulaLines(f, house).filter((l) => counts(l, at?.id ?? null));
-};
 
 /** The end asked for, or the first; null in a formula that is not forked. */
 export const endOf = (f: Pick<Formula, 'ends'>, end: EndId | null): End | null => f.ends?.find((e) => e.id === end) ?? f.ends?.[0] ?? null;

@@ -1,9 +1,10 @@
 /** A pasted card as a formula: its groups and ends, the kind it is taken for, and what its method offers. */
-import { analyseFormula } from '../analyse';
+import { analyseFormula } from '../analyse-formula';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
-import { EMPTY_FORMULA, type Formula, formulaLines, placeGroup } from './formula';
+import { EMPTY_FORMULA, type Formula, placeGroup } from './formula';
 import { entriesFromCard, guessKind, offersFrom, toldBy } from './from-card';
 import { FRESH_KITCHEN } from './kitchen-settings';
+import { formulaLines } from './lines';
 
 const pasted = (text: string) => {
   const r = entriesFromCard(text, FRESH_CONVENTIONS);

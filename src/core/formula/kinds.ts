@@ -232,7 +232,18 @@ export interface RailReading {
 export const railOf = (a: { readonly rails: readonly RailReading[] }, rail: Rail): RailReading | null => a.rails.find((r) => r.rail === rail) ?? null;
 
 /** What a rail is called at the head of a sentence or a row. */
-export const RAIL_NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Lift' };
+/** What one filling of the heat is called: a griddleful, a panful. */
+export const FILLING_NAMES: Readonly<Record<KindId, string>> = {
+  griddle: 'griddleful',
+  small: 'griddleful',
+  foam: 'griddleful',
+  crepe: 'panful',
+  ball: 'panful',
+  waffle: 'ironful',
+  oven: 'panful',
+};
+
+export const RAIL_NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Rise' };
 
 /** A rail's value with its unit: percent of flour, or g of gas per 100 g flour. */
 export const sayRail = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));

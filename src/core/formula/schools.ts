@@ -60,7 +60,7 @@ const USUAL = { name: 'as the kind is used to' } as const;
 export const MATTERS = {
   rest: {
     name: 'Rest',
-    why: 'What a rest gains in thickness, and what it loses in lift.',
+    why: 'What a rest gains in thickness, and what it loses in rise.',
     choices: {
       usual: USUAL,
       none: { name: 'none, straight to the heat', against: { crepe: 'a crepe batter that has not stood tears, and won’t run thin' } },
@@ -83,7 +83,7 @@ export const MATTERS = {
     },
   },
   joining: {
-    name: 'Joining',
+    name: 'Combining',
     why: 'Changes the steps at the bowl, the tools, and the rest.',
     choices: {
       well: {
@@ -171,7 +171,7 @@ export const MATTERS = {
     },
   },
   lift: {
-    name: 'Source of lift',
+    name: 'What raises it',
     why: 'What a new formula begins with, and which mending of the leavening comes first.',
     usual: { else: 'both', crepe: 'eggs', oven: 'eggs', foam: 'whites' },
     choices: {
@@ -223,10 +223,10 @@ export const MATTERS = {
         against: { foam: 'what is folded in before the rest sinks while it stands' },
       },
       first: {
-        name: 'first, before dry and wet meet',
+        name: 'first, before dry and wet are combined',
         card: /\b(?:first|begin by|start by)\b[^.;\n]{0,40}\b(?:whip|whisk|beat)\b[^.;\n]{0,20}\bwhites\b/i,
         does: { whipFirst: true, tools: ['whites-bowl'] },
-        against: { foam: 'foam sinks while the rest is made: nothing but it lifts this kind' },
+        against: { foam: 'foam sinks while the rest is made: nothing but it raises this kind' },
       },
     },
   },
@@ -284,7 +284,7 @@ export const MATTERS = {
           pan: {
             sets: 'Clarified butter for the pan',
             holds: ['butter-clarified'],
-            pour: 'Clarified butter, brushed on: it bears more heat than butter.',
+            pour: 'Clarified butter, brushed on: it takes more heat than butter.',
             caution: 'Traces of milk stay in clarified butter.',
           },
           tools: ['fat-dish'],
@@ -347,15 +347,15 @@ export const MATTERS = {
   },
   moreEgg: {
     name: 'More egg',
-    why: 'How a formula that wants more egg gets it: richer and firmer, or lifted by whites.',
+    why: 'How a formula that wants more egg gets it: richer and firmer, or raised by whites.',
     choices: {
       whole: { name: 'whole: richer and firmer, less airy', does: { egg: 'whole' } },
       whites: { name: 'with the whites whipped, for lift', does: { egg: 'whites' }, against: { crepe: 'whipped whites keep a crepe from lying thin' } },
     },
   },
   check: {
-    name: 'Before joining',
-    why: 'Target against actual for every line, with initials, before wet meets dry.',
+    name: 'Before combining',
+    why: 'Target against actual for every line, with initials, before wet and dry are combined.',
     choices: { none: { name: 'no second look' }, second: { name: 'a second person looks at every pile' } },
   },
   largeBowl: {

@@ -2,7 +2,7 @@
  * A version of a formula as it is kept: what was saved, from which version it came, and when. Nothing is overwritten.
  */
 import type { Unreadable } from '../records/unreadable';
-import type { Formula } from './formula';
+import { type Formula, MOST_NAME_CHARS } from './formula';
 import type { KindId, Thickness } from './kinds';
 
 export interface Version {
@@ -46,7 +46,22 @@ export interface ShelfRow {
   /** Worst finding's severity at the save; null: calm. */
   readonly worst: string | null;
   readonly lastVerdict: 'best' | 'good' | 'fair' | 'poor' | null;
+  /** What its last making said to change; null: nothing. */
+  readonly nextTime: string | null;
   readonly savedAt: Date;
+}
+
+/** A name without what says that it is a copy. */
+export const copyStem = (name: string): string => name.replace(/, copy(?: \d+)?$/, '');
+
+/** A name for a copy: "Cakes, copy", "Cakes, copy 2", never one that is there. @param taken names there are, in lower case */
+export function copyName(name: string, taken: ReadonlySet<string>): string {
+  const stem = copyStem(name);
+  for (let n = 1; ; n++) {
+    const tail = n === 1 ? ', copy' : `, copy ${n}`;
+    const tried = stem.slice(0, MOST_NAME_CHARS - tail.length) + tail;
+    if (!taken.has(tried.toLowerCase())) return tried;
+  }
 }
 
 /** A formula's settings as versions before 0.7.0 kept them: findings that were dismissed stood under another name. */

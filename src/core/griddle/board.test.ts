@@ -31,7 +31,7 @@ test('pieces are what the taps made of them; a tap that cannot be does nothing',
   expect(onHeat(pieces).map((p) => p.piece)).toEqual([2]);
 });
 
-test('a bowl that is joined is no piece, and is joined when it was first said', () => {
+test('a bowl that is combined is no piece, and is combined when it was first said', () => {
   const taps = [tap(1, 'join', 5), tap(1, 'pour', 20)];
   expect(piecesFrom(taps)).toHaveLength(1);
   expect([joinedAt(taps, 1), joinedAt(taps, 2)]).toEqual([5000, null]);

@@ -13,7 +13,7 @@ export const TAPPED = [...ACTS, 'join'] as const;
 
 export interface Tap {
   readonly id: string;
-  /** From 1, in the order of pouring; of a bowl that is joined, its number. */
+  /** From 1, in the order of pouring; of a bowl that is combined, its number. */
   readonly piece: number;
   readonly act: (typeof TAPPED)[number];
   readonly surface: string;

@@ -17,10 +17,10 @@ const pieces = (poured: number, off: number): readonly Piece[] =>
 const BOWLS = { by: 'bowls', mixes: 2, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 10 } as const;
 const PIECES = { by: 'pieces', pieces: 40, portionMl: 60 } as const;
 const GUESTS = { by: 'guests', guests: 20, each: 2, secondsPct: 0, testPiece: true, portionMl: 60 } as const;
-// 140 and 90 s on the heat and half a minute between: 260 s a load
+// 140 and 90 s on the heat and half a minute between: 260 s a griddleful
 const TIMES = { first: 140, second: 90 };
 
-test('forty in two bowls of twenty, ten at once: what is left, and by when the second is joined', () => {
+test('forty in two bowls of twenty, ten at once: what is left, and by when the second is combined', () => {
   const at = (poured: number, off: number) => progressOf({ driver: PIECES, piecesPlanned: 40, split: BOWLS }, pieces(poured, off), TIMES, 10, 1_000_000);
   // two loads of 260 s are left in the bowl, less five minutes to join
   expect(at(0, 0)).toMatchObject({

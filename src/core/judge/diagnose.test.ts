@@ -118,7 +118,7 @@ test.each<readonly [KindId, Mark, readonly string[] | null, Partial<Judged>, str
   ['griddle', 'gummy', null, { batterC: 6, heatC: 175, portionMl: 60 }, 'Batter cold'],
   ['griddle', 'raw', null, { heatC: 205 }, 'Too hot'],
   ['griddle', 'raw', null, { heatC: 175, portionMl: 120 }, 'Portion too large'],
-  ['griddle', 'flat', null, { weakPowder: true }, 'Lift spent by waiting, or an old tin'],
+  ['griddle', 'flat', null, { weakPowder: true }, 'Rise spent by waiting, or an old tin'],
   ['griddle', 'flat', THIN, { restMin: 10, turns: 12 }, 'Too thin'],
   ['foam', 'flat', null, { turns: 20, flip: 'once', restMin: 5 }, 'Foam knocked out'],
   ['small', 'flat', null, { turns: 12, restMin: 10, flip: 'press' }, 'Pressed'],
@@ -151,7 +151,7 @@ test.each<readonly [KindId, Mark, readonly string[] | null, Partial<Judged>, str
     'holes',
     ['250 g flour', '25 g sugar', '4 g salt', '24 g baking powder', '430 g milk', '2 eggs', '40 g butter'],
     { turns: 12, heatC: 175 },
-    'Much lift',
+    'Much rise',
   ],
   ['griddle', 'soapy', ['250 g flour', '25 g sugar', '4 g salt', '6 g baking soda', '430 g milk', '2 eggs', '40 g butter'], {}, 'Soda left over'],
   ['griddle', 'bland', ['250 g flour', '25 g sugar', '1 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter'], {}, 'Little salt'],
@@ -215,7 +215,7 @@ test('never advises what the batch already did', () => {
   none('gummy', { portionMl: 60 }, 'Portion too large');
   none('gummy', { heatC: 175 }, 'Too hot: brown before it was set');
   none('soapy', {}, 'Soda left over');
-  none('flat', { restMin: 5 }, 'Lift spent by waiting, or an old tin');
+  none('flat', { restMin: 5 }, 'Rise spent by waiting, or an old tin');
   expect(causesOf('gummy', judged(PLAIN)).map((c) => c.cause)).not.toContain('Much puree');
 });
 

@@ -118,7 +118,7 @@ export interface IngredientRow {
   readonly allergens?: readonly Allergen[];
   readonly aliases: readonly string[];
   readonly note?: string;
-  /** The shipped ingredient it behaves like where its packet is silent: hydration, thickness, acidity (model). */
+  /** The shipped ingredient it behaves like where its packet is silent: hydration, thickness, acidity (estimate). */
   readonly like?: string;
   /** What its packet does not say; counted as nothing, and said so. */
   readonly unknown?: readonly Unknown[];

@@ -200,7 +200,7 @@ function fromPanel(id: string, name: string, p: Panel, find: (id: string) => Ing
   };
 }
 
-/** g in a measure of a blend: its members side by side, each as loose as it is alone (model). */
+/** g in a measure of a blend: its members side by side, each as loose as it is alone (estimate). */
 function together(members: readonly Member[], of: (i: Ingredient) => number | undefined): number | undefined {
   let room = 0;
   for (const m of members) {

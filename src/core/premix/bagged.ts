@@ -1,7 +1,8 @@
 /** The formula as a mix has it: powders in place of what is wet, and the water they ask back, each on a line of its own. */
 import { joinEnds } from '../balance/lines';
-import { EMPTY_FORMULA, type EndId, type Entry, type Formula, formulaLines, nextKey } from '../formula/formula';
+import { EMPTY_FORMULA, type EndId, type Entry, type Formula, nextKey } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
+import { formulaLines } from '../formula/lines';
 import type { TallyPart } from '../formula/tally';
 import { kitchenName } from '../pantry/ingredient';
 import { ingredient } from '../pantry/pantry';

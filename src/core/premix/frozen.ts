@@ -13,7 +13,7 @@ import { cuesFor } from '../griddle/times';
 import { type Allergen, type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import { saturatesG } from '../pantry/tables/saturates';
 import { foldSteps, howFar, joinSteps } from '../prep/join';
-import { minutesAndSeconds, minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
+import { asRead, minutesAndSeconds, minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
 import type { FrozenLot, LabelNutrition, LotItem, PremixSettings, Run } from './premix';
 import type { Additions } from './products';
 import { eggWords, piecesOfMix } from './use';
@@ -151,19 +151,22 @@ export function directionsOf(a: Pick<Additions, 'product' | 'parts' | 'analysis'
   const sides = usualTimes(kindId, ways);
   const portionMl = school.portionMl === null ? null : usualPortionMl(school);
   const pieces = portionMl === null ? null : piecesOfMix(bagG, a.parts, a.analysis.volume?.densityGPerMl ?? 1, portionMl);
-  return [
-    `To a bag add ${adds}.`,
-    `${upper(joinSteps(kindId, ways, ['dry', 'wet']).join(' '))} Mix ${howFar(kindId, ways).words}.`,
-    whips ? upper(foldSteps(kindId, ways).join(' ')) : '',
-    restMin > 0 ? `Rest ${minutesOrHours(restMin)}.` : '',
-    `Heat ${temperature(low, units)} to ${temperature(high, units)}.`,
-    portionMl === null ? '' : `Pour ${portionMl} ml each.`,
-    `${upper(cues.first)}${cues.second ? `; then ${cues.second}` : ''}.`,
-    `About ${minutesAndSeconds(sides.first)} min${sides.second === null ? '' : `, then ${minutesAndSeconds(sides.second)}`}.`,
-    pieces === null ? '' : `Makes about ${pieces}.`,
-  ]
-    .filter(Boolean)
-    .join(' ');
+  return asRead(
+    [
+      `To a bag add ${adds}.`,
+      `${upper(joinSteps(kindId, ways, ['dry', 'wet']).join(' '))} Mix ${howFar(kindId, ways).words}.`,
+      whips ? upper(foldSteps(kindId, ways).join(' ')) : '',
+      restMin > 0 ? `Rest ${minutesOrHours(restMin)}.` : '',
+      `Heat ${temperature(low, units)} to ${temperature(high, units)}.`,
+      portionMl === null ? '' : `Pour ${portionMl} ml each.`,
+      `${upper(cues.first)}${cues.second ? `; then ${cues.second}` : ''}.`,
+      `About ${minutesAndSeconds(sides.first)} min${sides.second === null ? '' : `, then ${minutesAndSeconds(sides.second)}`}.`,
+      pieces === null ? '' : `Makes about ${pieces}.`,
+    ]
+      .filter(Boolean)
+      .join(' '),
+    units,
+  );
 }
 
 export const LABEL_CAUTION = 'Do not eat raw: flour is uncooked.';

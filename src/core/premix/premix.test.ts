@@ -1,10 +1,12 @@
 /** Premixes: what goes into the bag, what it asks for, how it is blended, how long it keeps, and the laws of their books. */
 import fc from 'fast-check';
-import { analyse, analyseFormula } from '../analyse';
+import { analyse } from '../analyse';
+import { analyseFormula } from '../analyse-formula';
 import { fixesFor } from '../balance/fixes';
-import { EMPTY_FORMULA, type Formula, formulaLines } from '../formula/formula';
+import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { KINDS, railOf } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { formulaLines } from '../formula/lines';
 import type { Scale } from '../pantry/gear';
 import { kitchenName } from '../pantry/ingredient';
 import { ingredientOf } from '../pantry/packet';
@@ -200,7 +202,7 @@ test('from one mix: what each kind asks for brings its rails into their zones, o
   }
   // a leavened mix makes no crepe, and nothing that is added takes its powder out
   const crepe = additionsFor(mix, { kind: 'crepe', school: 'sweet' });
-  expect(crepe.against.join()).toMatch(/Lift stands at .* more than/);
+  expect(crepe.against.join()).toMatch(/Rise stands at .* more than/);
 });
 
 test('a mix that lacks salt, sugar or lift is topped up; one that has them is not', () => {
@@ -235,7 +237,7 @@ test('a bought mix known by its panel: what can be worked is, what it does not s
   const mix = made.ingredient;
   const a = additionsFor([{ ingredient: mix, grams: 100 }], { kind: 'griddle', school: 'even' });
   expect(railOf(a.analysis, 'lift')?.reading).toBeNull();
-  expect(a.unsaid.join()).toContain('Lift');
+  expect(a.unsaid.join()).toContain('Rise');
   expect(railOf(a.analysis, 'water')?.reading?.standing).toBe('in');
   expect(grams(a.parts, 'baking-powder-double-al')).toBe(0);
 });

@@ -6,7 +6,7 @@ import type { PremixSettings } from './premix';
 
 export interface BagCost {
   readonly ingredients: number;
-  /** What of it has no price on the shelf. */
+  /** What of it has no price in stock. */
   readonly gaps: readonly string[];
   readonly packaging: number;
   readonly labour: number;

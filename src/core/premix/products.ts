@@ -3,7 +3,7 @@
  * fat are worked so that the kind's ratios come into their zones, where the mix allows it, and where not, why.
  */
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
-import { bringsOf } from '../balance/ratios';
+import { bringsOf } from '../balance/brings';
 import { type Goal, solve } from '../balance/solve';
 import { WATER_TRIES, wantedPour } from '../balance/start';
 import { along, type KindId, kindById, RAIL_NAMES, type Rail, railOf, type School, sayRail, schoolOf, THICKNESSES } from '../formula/kinds';

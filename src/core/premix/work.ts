@@ -1,6 +1,7 @@
 /** A premix worked whole: its bag, what it asks for as each product, and what has to be checked. */
-import { countedLines, type EndId, type Formula, kindIdOf, schoolIdOf } from '../formula/formula';
+import { type EndId, type Formula, kindIdOf, schoolIdOf } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
+import { countedLines } from '../formula/lines';
 import type { TallyPart } from '../formula/tally';
 import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { findIngredient } from '../pantry/pantry';

@@ -91,7 +91,7 @@ test('tools come from what the batch does: a scale only where it weighs, cups th
   expect(tools([FLOUR]).map((t) => t.key)).not.toContain('tool:cups');
   // 1.3 l need 2 l with room to whisk: the house's own bowl, where it has one
   const dry = (more: Partial<MiseWith>) => tools([FLOUR, spoon], { by: 'one' }, more).find((t) => t.key === 'tool:dry-bowl')?.name;
-  expect(dry({})).toBe('Bowl for the dry, 2 l or larger: all of it meets there');
+  expect(dry({})).toBe('Bowl for the dry, 2 l or larger: all of it is combined there');
   const bowls = [
     { id: 's', sort: 'bowl', name: 'Small bowl', bowlMl: 1500, bowls: 2 },
     { id: 'b', sort: 'bowl', name: 'Large bowl', bowlMl: 4000, bowls: 2 },

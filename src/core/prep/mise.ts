@@ -85,7 +85,7 @@ const litres = (ml: number): string => `${(Math.ceil(ml / 100) / 10).toFixed(1).
 const large = (d: Doing, what: string): string => {
   const many = d.mixes > 1 ? `${d.mixes} bowls for the ${what}` : `Bowl for the ${what}`;
   if (d.holdsMl === null) return `${many}, large enough for all of it`;
-  return `${many}, ${d.bowl ? d.bowl.name.toLowerCase() : `${litres(d.holdsMl)} or larger`}: all of it meets there`;
+  return `${many}, ${d.bowl ? d.bowl.name.toLowerCase() : `${litres(d.holdsMl)} or larger`}: all of it is combined there`;
 };
 
 /** To add a tool is to add a row; without kinds it is for all. */

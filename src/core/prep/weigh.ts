@@ -3,7 +3,7 @@
  * what is not yet weighed is worked anew, so that the ratios come back as far as they can. Grams.
  */
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
-import { bringsOf, perGram } from '../balance/ratios';
+import { bringsOf, perGram } from '../balance/brings';
 import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
 import { fineLine, linesOfSheet } from '../batch/sheet';
 import type { SheetLine } from '../batch/sheet-line';

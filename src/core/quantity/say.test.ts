@@ -1,4 +1,4 @@
-import { grams, gramsExact, lift, meq, millilitres, minutesAndSeconds, percent } from './say';
+import { asRead, counted, grams, gramsExact, lift, meq, millilitres, minutesAndSeconds, percent, pricePer } from './say';
 
 // thousands are set off by a thin space
 const T = '\u2009';
@@ -12,7 +12,14 @@ test.each([
   [grams, 268.4, '268 g'],
   [grams, 12_500, `12${T}500 g`],
   [gramsExact, 268.44, '268.4 g'],
-  [gramsExact, 1000, `1${T}000.0 g`],
+  [gramsExact, 1000, `1${T}000 g`],
+  [gramsExact, 6, '6 g'],
+  [(n: number) => counted(n, 'griddle cakes'), 1, '1 griddle cake'],
+  [(n: number) => counted(n, 'griddle cakes'), 12, '12 griddle cakes'],
+  [(c: number) => asRead(`under ${c} °C; 90 to 95 °C; by about 10 °C`, { temperature: 'F' }), 40, 'under 104 °F; 194 to 203 °F; by about 18 °F'],
+  [(c: number) => asRead(`under ${c} °C`, { temperature: 'C' }), 40, 'under 40 °C'],
+  [(x: number) => pricePer(x, { currency: '€', weight: 'g' }), 0.002, '€2.00 a kilogram'],
+  [(x: number) => pricePer(x, { currency: '€', weight: 'oz' }), 0.002, '€0.91 a pound'],
   [percent, 100, '100 %'],
   [percent, 188.4, '188 %'],
   [percent, 9.94, '9.9 %'],

@@ -57,6 +57,16 @@ export const massBoth = (g: number, u: Weighs): string => (u.weight === 'g' ? gr
 export const temperature = (c: number, u: Pick<Units, 'temperature'> = FRESH_UNITS): string =>
   u.temperature === 'C' ? `${c.toFixed(0)} °C` : `${((c * 9) / 5 + 32).toFixed(0)} °F`;
 
+/** Words that name a temperature in Celsius, or a step of so many degrees ("by about 10 °C"), as the house reads them. */
+export const asRead = (text: string, u: Pick<Units, 'temperature'>): string =>
+  u.temperature === 'C'
+    ? text
+    : text.replace(/(\bby (?:about )?)?(\d+)(?: to (\d+))? °C/g, (_, by: string | undefined, low: string, high: string | undefined) =>
+        by
+          ? `${by}${Math.round((Number(low) * 9) / 5)} °F`
+          : `${high ? `${temperature(Number(low), u).replace(' °F', '')} to ` : ''}${temperature(Number(high ?? low), u)}`,
+      );
+
 /** A temperature as the house reads it, in Celsius. */
 export const celsiusFrom = (x: number, u: Pick<Units, 'temperature'>): number => (u.temperature === 'C' ? x : ((x - 32) * 5) / 9);
 
@@ -64,11 +74,18 @@ export const celsiusFrom = (x: number, u: Pick<Units, 'temperature'>): number =>
 export const money = (x: number, u: Pick<Units, 'currency'>): string =>
   x > 0 && x < 0.005 ? `under ${u.currency}0.01` : `${u.currency}${(([int = '', frac]) => `${grouped(int)}.${frac}`)(x.toFixed(2).split('.'))}`;
 
-/** To the tenth of a gram, as the exact sheet shows it. */
+/** To the tenth of a gram, as the exact sheet shows it; a whole one without its nought. */
 export const gramsExact = (x: number): string => {
   const [int = '', frac = '0'] = x.toFixed(1).split('.');
-  return `${grouped(int)}.${frac} g`;
+  return `${grouped(int)}${frac === '0' ? '' : `.${frac}`} g`;
 };
+
+/** What a price is for: a kilogram, or a pound where the house weighs in ounces; g, and its name. */
+export const PRICED_G: Readonly<Record<Units['weight'], number>> = { g: 1000, oz: 16 * OZ_G };
+export const PRICED_NAME: Readonly<Record<Units['weight'], string>> = { g: 'a kilogram', oz: 'a pound' };
+
+/** What a weight of it costs, as the house buys. @param perG money for a gram */
+export const pricePer = (perG: number, u: Pick<Units, 'currency' | 'weight'>): string => `${money(PRICED_G[u.weight] * perG, u)} ${PRICED_NAME[u.weight]}`;
 
 /** Under so many grams the tenth is weighed too. */
 const TENTHS_UNDER_G = 20;
@@ -91,6 +108,9 @@ export function percentNumber(x: number): string {
 }
 
 export const percent = (x: number): string => `${percentNumber(x)} %`;
+
+/** "1 griddle cake", "12 griddle cakes". @param plural of what is counted, as it is said of several */
+export const counted = (n: number, plural: string): string => `${n} ${n === 1 ? plural.replace(/ies$/, 'y').replace(/s$/, '') : plural}`;
 
 export const millilitres = (x: number): string => `${whole(x)} ml`;
 

@@ -45,7 +45,7 @@ export const openapi = (): unknown => ({
         responses: { 200: { description: 'As read', content: { 'application/json': { schema: { $ref: '#/components/schemas/ReadResponse' } } } } },
       },
     },
-    '/api/v1/analyse': post('Balance, lift ledger, batter and findings of a formula', 'AnalyseRequest', 'AnalyseResponse'),
+    '/api/v1/analyse': post('Balance, rise ledger, batter and findings of a formula', 'AnalyseRequest', 'AnalyseResponse'),
     '/api/v1/scale': post('Scale a formula', 'ScaleRequest', 'ScaleResponse'),
     '/api/health': {
       get: {

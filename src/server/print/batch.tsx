@@ -214,7 +214,7 @@ export function ShoppingPaper({
   const cell = (width: string, text: string, strong = false) => <Text style={[{ width, paddingRight: 6 }, strong ? look.strong : {}]}>{text}</Text>;
   return (
     <Paper name={`Shopping list: ${name}`}>
-      <Text style={look.title}>Take out and buy</Text>
+      <Text style={look.title}>Gather and buy</Text>
       <Text style={look.about}>
         {name}; {about}
       </Text>
@@ -222,7 +222,7 @@ export function ShoppingPaper({
         <View style={{ width: 20 }} />
         {cell('30%', 'Ingredient')}
         {cell('24%', 'Takes')}
-        {cell('18%', 'On the shelf')}
+        {cell('18%', 'In stock')}
         {cell('22%', 'Buy')}
       </View>
       {list.rows.map((r) => {

@@ -3,7 +3,7 @@ import { Text, View } from '@react-pdf/renderer';
 import type { TimeLine } from '@/core/day/schedule';
 import { WHO_WORDS } from '@/core/day/steps';
 import { type Dating, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
-import { minutesOrHours } from '@/core/quantity/say';
+import { asRead, minutesOrHours, type Units } from '@/core/quantity/say';
 import { Boxes, look, Paper } from './paper';
 
 export function TimeLinePaper({
@@ -15,7 +15,7 @@ export function TimeLinePaper({
   readonly name: string;
   readonly about: string;
   readonly line: TimeLine;
-  readonly units: Dating;
+  readonly units: Dating & Pick<Units, 'temperature'>;
 }) {
   const size = Math.max(7.5, Math.min(13, 420 / Math.max(1, line.placed.length)));
   const days = [
@@ -55,7 +55,7 @@ export function TimeLinePaper({
       ))}
       {line.clashes.map((c) => (
         <Text key={`${c.step} ${c.what} ${c.with}`} style={[look.about, look.strong]}>
-          {c.text}
+          {asRead(c.text, units)}
         </Text>
       ))}
       <Text style={look.small}>

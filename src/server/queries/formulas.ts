@@ -3,13 +3,13 @@ import type { z } from 'zod';
 import type { ActionResult } from '@/contract/action-result';
 import { refuse } from '@/contract/action-result';
 import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/contract/stored';
-import { analyseFormula, loudest } from '@/core/analyse';
+import { analyseFormula, loudest } from '@/core/analyse-formula';
 import { type Entry, type Formula, mainsOf } from '@/core/formula/formula';
 import { type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { allergensOf } from '@/core/formula/tally';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
-import { dismissedSince } from '@/core/formula/version';
+import { copyName, copyStem, dismissedSince } from '@/core/formula/version';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Allergen } from '@/core/pantry/ingredient';
 import { SOON_DAYS } from '@/core/pantry/stock';
@@ -21,6 +21,9 @@ import { query, transaction, unhurried } from '../db/pool';
 import { lastHouse, loadHouse } from './house';
 import { type Cursor, cursorOf, type Page, pageOf } from './paging';
 import { GONE, onceFor } from './revised';
+
+/** What the last making of a formula said to change; null: nothing, or it was not made. */
+const NEXT_TIME = `(select nullif(btrim(b.change), '') from batches b where b.formula_id = f.id and b.finished_at is not null and b.verdict is not null order by b.finished_at desc limit 1)`;
 
 export interface ShelfFilter {
   /** Words of its name, kind, school, flour or liquid. */
@@ -34,6 +37,8 @@ export interface ShelfFilter {
   readonly verdict?: string | null;
   /** Holds something on hand that has to be used soon. */
   readonly useUp?: boolean;
+  /** Those that were put away, and none else; left out: those that were not. */
+  readonly archived?: boolean;
   readonly after?: Cursor | null;
 }
 
@@ -49,7 +54,9 @@ export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE)
   const v = (x: unknown): string => `$${values.push(x)}`;
   const where = [
     'f.newest is not null',
-    ...words.map((w) => `f.search like ${v(`%${w.replace(/[\\%_]/g, '\\$&')}%`)}`),
+    'f.deleted_at is null',
+    f.archived ? 'f.archived_at is not null' : 'f.archived_at is null',
+    ...words.map((w) => `f.search like ${v(`%${likeText(w)}%`)}`),
     ...(f.kind ? [`f.kind = ${v(f.kind)}`] : []),
     ...(f.flour ? [`f.main_flour = ${v(f.flour)}`] : []),
     ...(f.liquid ? [`f.main_liquid = ${v(f.liquid)}`] : []),
@@ -64,7 +71,7 @@ export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE)
   ];
   const rows = await query<ShelfRow & { readonly micros: string } & Record<string, unknown>>(
     `select f.id, f.newest as number, f.name, f.kind, f.school, f.main_flour as "mainFlour", f.main_liquid as "mainLiquid", f.pour, f.worst,
-            f.saved_at as "savedAt", f.last_verdict as "lastVerdict", (extract(epoch from f.used_at) * 1000000)::bigint::text as micros
+            f.saved_at as "savedAt", f.last_verdict as "lastVerdict", ${NEXT_TIME} as "nextTime", (extract(epoch from f.used_at) * 1000000)::bigint::text as micros
        from formulas f where ${where.join(' and ')} order by f.used_at desc, f.id desc limit $1`,
     values,
   );
@@ -222,10 +229,62 @@ const LOOKED_THROUGH = 300;
 export const newestVersions = async (): Promise<readonly Version[]> =>
   (
     await query<VersionRow & Record<string, unknown>>(
-      `${SELECT_VERSION} join formulas f on f.id = v.formula_id and f.newest = v.number order by f.used_at desc, f.id desc limit $1`,
+      `${SELECT_VERSION} join formulas f on f.id = v.formula_id and f.newest = v.number where f.archived_at is null and f.deleted_at is null order by f.used_at desc, f.id desc limit $1`,
       [LOOKED_THROUGH],
     )
   ).map(toVersion);
+
+/** What of a formula is known besides its versions. */
+export interface FormulaState {
+  readonly archived: boolean;
+  readonly deleted: boolean;
+  /** What it is a copy of. */
+  readonly copyOf: { readonly formulaId: string; readonly number: number; readonly name: string } | null;
+  readonly next: NextTime | null;
+}
+
+/** The one change that its last making asked for. */
+export interface NextTime {
+  readonly batchId: string;
+  readonly change: string;
+  readonly verdict: string | null;
+  readonly at: Date;
+}
+
+/** @returns null where there is no such formula */
+export async function formulaState(id: string): Promise<FormulaState | null> {
+  const row = (
+    await query<{ archived: boolean; deleted: boolean; copyId: string | null; copyNumber: number | null; copyName: string | null }>(
+      `select f.archived_at is not null as archived, f.deleted_at is not null as deleted, c.formula_id as "copyId", c.number as "copyNumber", c.name as "copyName"
+         from formulas f left join formula_versions c on c.id = f.copied_from where f.id = $1`,
+      [id],
+    )
+  )[0];
+  if (!row) return null;
+  const last = (
+    await query<NextTime & Record<string, unknown>>(
+      `select id as "batchId", btrim(change) as change, verdict, finished_at as at from batches
+        where formula_id = $1 and finished_at is not null and verdict is not null order by finished_at desc limit 1`,
+      [id],
+    )
+  )[0];
+  return {
+    archived: row.archived,
+    deleted: row.deleted,
+    copyOf: row.copyId && row.copyNumber !== null && row.copyName !== null ? { formulaId: row.copyId, number: row.copyNumber, name: row.copyName } : null,
+    next: last && last.change !== '' ? last : null,
+  };
+}
+
+/** Puts a formula away, or deletes it, or brings it back; nothing of it is lost. @returns whether it is there */
+export async function putFormula(id: string, to: { readonly archived?: boolean; readonly deleted?: boolean }): Promise<boolean> {
+  const at = (on: boolean | undefined, column: string): string => (on === undefined ? column : on ? `coalesce(${column}, now())` : 'null');
+  const rows = await query(
+    `update formulas set archived_at = ${at(to.archived, 'archived_at')}, deleted_at = ${at(to.deleted, 'deleted_at')} where id = $1 returning id`,
+    [id],
+  );
+  return rows.length > 0;
+}
 
 const VERSIONS_AT_ONCE = 100;
 
@@ -254,6 +313,8 @@ export interface Save {
   readonly requestId?: string | null;
   /** For the demo kitchen, whose past lies behind us. */
   readonly savedAt?: Date;
+  /** The version that a new formula is a copy of. */
+  readonly copiedFrom?: string;
 }
 
 /**
@@ -269,6 +330,7 @@ export async function saveVersion({
   changeNote,
   requestId,
   savedAt,
+  copiedFrom,
 }: Save): Promise<ActionResult<{ readonly saved: Saved }>> {
   const house = await loadHouse();
   const found = findable(f, house);
@@ -277,7 +339,10 @@ export async function saveVersion({
     onceFor(client, requestId ?? null, 'version', async (): Promise<ActionResult<{ readonly saved: Saved }>> => {
       const owner = formulaId
         ? await client.query<{ id: string }>('select id from formulas where id = $1 for update', [formulaId])
-        : await client.query<{ id: string }>('insert into formulas (created_at) values (coalesce($1, now())) returning id', [savedAt ?? null]);
+        : await client.query<{ id: string }>('insert into formulas (created_at, copied_from) values (coalesce($1, now()), $2) returning id', [
+            savedAt ?? null,
+            copiedFrom ?? null,
+          ]);
       const id = owner.rows[0]?.id;
       if (!id) return refuse(GONE);
       const newest = await client.query<{ number: number; savedAt: Date }>(
@@ -333,6 +398,30 @@ export async function saveVersion({
     }),
   );
 }
+
+/** A copy of a version as a formula of its own, under a name that no other has; once for a request. */
+export async function copyFormula(formulaId: string, number: number | null, requestId: string | null): Promise<ActionResult<{ readonly saved: Saved }>> {
+  const source = await version(formulaId, number);
+  if (!source) return refuse(GONE);
+  const names = new Set(
+    (
+      await query<{ name: string }>('select lower(name) as name from formulas where name is not null and lower(name) like $1', [
+        `${likeText(copyStem(source.formula.name).toLowerCase())}%`,
+      ])
+    ).map((r) => r.name),
+  );
+  return saveVersion({
+    formulaId: null,
+    basedOn: null,
+    knownNewest: null,
+    formula: { ...source.formula, name: copyName(source.formula.name, names) },
+    changeNote: `Copied from ${source.formula.name}, version ${source.number}`,
+    requestId,
+    copiedFrom: source.versionId,
+  });
+}
+
+const likeText = (s: string): string => s.replace(/[\\%_]/g, '\\$&');
 
 const READ_AT_ONCE = 500;
 

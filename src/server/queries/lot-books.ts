@@ -187,7 +187,7 @@ export const correctLot = (lotId: string, to: Correction, who: string, why: stri
     }
   });
 
-/** Voids a lot, bags of every size of it: it is kept, with who and why, and nothing leaves it any more. @param back what it took goes back onto the shelf */
+/** Voids a lot, bags of every size of it: it is kept, with who and why, and nothing leaves it any more. @param back what it took goes back into stock */
 export const voidLot = (lotId: string, who: string, why: string, back: boolean): Promise<Made> =>
   booked(lotId, null, 'void-lot', async (client) => {
     const r = await client.query<{ id: string }>(

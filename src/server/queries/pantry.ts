@@ -136,6 +136,9 @@ export interface Count {
   readonly wasG: number | null;
   readonly who: string;
   readonly countedAt: Date;
+  readonly id: string;
+  /** It was taken back. */
+  readonly undone: boolean;
 }
 
 /** Somebody has counted: an entry of its own, and what is on hand from then on. Sent twice it is one. */
@@ -153,10 +156,27 @@ export const countStock = (id: string, ingredientId: string, countedG: number, w
     if (fresh.rowCount === 1) await client.query('update stock set on_hand_g = $2 where ingredient_id = $1', [ingredientId, countedG]);
   });
 
+/** Takes a count back; it stays in the list, said to be. What was taken or put back since is not lost. @returns whether it stood */
+export const uncountStock = (id: string): Promise<boolean> =>
+  transaction(async (client) => {
+    const row = (
+      await client.query<{ ingredientId: string; countedG: number; wasG: number | null }>(
+        'update stock_counts set undone_at = now() where id = $1 and undone_at is null returning ingredient_id as "ingredientId", counted_g as "countedG", was_g as "wasG"',
+        [id],
+      )
+    ).rows[0];
+    if (!row) return false;
+    await client.query(
+      'update stock set on_hand_g = case when $2::float8 is null then null else greatest(0, on_hand_g + $2 - $3) end where ingredient_id = $1',
+      [row.ingredientId, row.wasG, row.countedG],
+    );
+    return true;
+  });
+
 /** Counts of an ingredient, the newest first. */
 export const countsOf = (ingredientId: string): Promise<Count[]> =>
   query<Count & Record<string, unknown>>(
-    `select ingredient_id as "ingredientId", counted_g as "countedG", was_g as "wasG", who, counted_at as "countedAt"
+    `select id, ingredient_id as "ingredientId", counted_g as "countedG", was_g as "wasG", who, counted_at as "countedAt", undone_at is not null as undone
        from stock_counts where ingredient_id = $1 order by counted_at desc limit 12`,
     [ingredientId],
   );

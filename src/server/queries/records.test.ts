@@ -77,6 +77,8 @@ test('migrations are applied once', async () => {
     '0012_by_eye.sql',
     '0013_ends_and_stand_ins.sql',
     '0014_lots_that_stay.sql',
+    '0015_bags_of_each_size.sql',
+    '0016_put_away.sql',
   ]);
 });
 

@@ -72,7 +72,7 @@ export async function dropSide(id: string, revision: number): Promise<ActionResu
   const now = await sideById(id);
   if (!now) return refuse(GONE);
   return {
-    ...refuse('Another screen has changed it since this was opened. Press again to take it out all the same.', {}, 'conflict'),
+    ...refuse('Another screen has changed it since this was opened. Press again to delete it all the same.', {}, 'conflict'),
     conflict: { revision: now.revision ?? 1, theirs: sideFields(now), clashes: [] },
   };
 }

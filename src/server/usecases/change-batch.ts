@@ -4,6 +4,7 @@
  */
 
 import type { PoolClient } from 'pg';
+import { type ActionResult, refuse } from '@/contract/action-result';
 import { workedOn } from '@/core/balance/bench';
 import { pouredFor, swapRebalanced, swapsFor } from '@/core/balance/swaps';
 import { entriesOf } from '@/core/batch/acts';
@@ -22,12 +23,13 @@ import { findIngredient } from '@/core/pantry/pantry';
 import type { StandInOffer } from '@/core/prep/mise';
 import { asWeighed } from '@/core/quantity/say';
 import type { Result } from '@/core/result';
-import { transaction } from '../db/pool';
+import { query, transaction } from '../db/pool';
+import { Undone } from '../db/undone';
 import { batchById, type NewBatch } from '../queries/batches';
 import { versionById } from '../queries/formulas';
 import { tapsOf } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
-import { returnBags } from '../queries/lot-books';
+import { type Made, returnBags, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
 import { type Started, wantsOf, writeBatches } from './start-batch';
@@ -356,7 +358,7 @@ export const putBack = (batchId: string): Promise<boolean> =>
     return true;
   });
 
-/** Puts a batch away that is not made to the end. @param back what it took goes back onto the shelf */
+/** Puts a batch away that is not made to the end. @param back what it took goes back into stock */
 export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
   transaction(async (client) => {
     const r = await client.query('update batches set finished_at = now(), put_away = true where id = $1 and finished_at is null', [batchId]);
@@ -367,6 +369,39 @@ export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
     }
     return true;
   });
+
+/** Ends a batch that was made, without an outcome. @returns false when there is no such batch under way */
+export const endBatch = async (batchId: string): Promise<boolean> =>
+  (await query('update batches set finished_at = now() where id = $1 and finished_at is null returning id', [batchId])).length > 0;
+
+/**
+ * Takes up a batch again that was given up, or ended without an outcome.
+ * @param take what was put back is taken again, as far as it is there; bags that are gone meanwhile forbid it
+ */
+export async function takeUp(batchId: string, take: boolean): Promise<ActionResult> {
+  const [batch, house, stock] = await Promise.all([batchById(batchId), loadHouse(), stockNoted()]);
+  if (!batch || batch.unreadable?.length) return refuse('That batch is not in this kitchen, or can’t be read whole.');
+  const wants = wantsOf(batch.sheet, house, stock);
+  try {
+    return await transaction(async (client): Promise<ActionResult> => {
+      const r = await client.query('update batches set finished_at = null, put_away = false where id = $1 and finished_at is not null and verdict is null', [
+        batchId,
+      ]);
+      if (r.rowCount === 0) return refuse('That batch is under way, or its outcome is written: it stays as it is.');
+      if (!take) return { ok: true };
+      await takeFromShelf(client, { batchId }, wants, true);
+      const back = await client.query<{ lot: string; bags: number }>(
+        'select lot_id as lot, -sum(bags)::float8 as bags from lot_uses where batch_id = $1 and undoes is not null group by lot_id',
+        [batchId],
+      );
+      for (const { lot, bags } of back.rows) await takeBags(client, lot, { bags, kind: 'batch', batchId });
+      return { ok: true };
+    });
+  } catch (e) {
+    if (e instanceof Undone) return refuse((e.value as Made & { ok: false }).message);
+    throw e;
+  }
+}
 
 /** The same batch again from its plan, worked anew and without its stand-ins; with the sauces it had; once, however often it is pressed. */
 export async function makeAgain(batchId: string, requestId: string | null): Promise<Started> {

@@ -33,5 +33,5 @@ export async function dayOf(batch: Batch, house: Kitchen): Promise<Day> {
   const known = await Promise.all(
     bowl.pourings.map(async (p) => timesFor(p.kind, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl }), ways)),
   );
-  return { bowl, steps: daySteps(batch, bowl, ways, known, find), known, ways };
+  return { bowl, steps: daySteps(batch, bowl, ways, known, find, house.units), known, ways };
 }

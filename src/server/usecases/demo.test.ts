@@ -1,5 +1,5 @@
 /** The demo kitchen on the real database: whole, varied, and with the three cards that have something wrong. */
-import { analyseFormula } from '@/core/analyse';
+import { analyseFormula } from '@/core/analyse-formula';
 import { partsOf } from '@/core/batch/sides';
 import { findIngredient } from '@/core/pantry/pantry';
 import { EMPTY_STOCK, keeping } from '@/core/pantry/stock';

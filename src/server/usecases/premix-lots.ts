@@ -88,7 +88,7 @@ export async function makeLot(l: NewLot): Promise<Made> {
       if (again || l.take === 'no') return { ok: true, id };
       // what there is too little of is told of the whole lot, not of one size
       const short = l.take === 'enough' ? await shortOnShelf(client, new Map(all.map((c) => [c.id, c.grams]))) : [];
-      if (short.length > 0) throw new Undone<Made>({ ok: false, path: 'take', message: `There is too little on the shelf. ${shortWords(short, house)}.` });
+      if (short.length > 0) throw new Undone<Made>({ ok: false, path: 'take', message: `There is too little in stock. ${shortWords(short, house)}.` });
       for (const [n, row] of rows.entries()) await takeFromShelf(client, { lotId: ids[n] ?? id }, new Map(row.contents.map((c) => [c.id, c.grams])), true);
       return { ok: true, id };
     });
@@ -217,7 +217,7 @@ export async function prepareBags(f: FromBags, portion: number | null = null): P
   return { ok: true, value: { write: { batch, take: f.take, also }, house } };
 }
 
-/** Starts a batch from bags. @returns its id; or that there are not so many, or too little on the shelf */
+/** Starts a batch from bags. @returns its id; or that there are not so many, or too little in stock */
 export async function startFromBags(f: FromBags): Promise<Started> {
   const made = await prepareBags(f);
   return made.ok ? writeBatches([made.value.write], made.value.house) : made.error;

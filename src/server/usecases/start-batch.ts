@@ -17,6 +17,7 @@ import { type Take, takeOut } from '@/core/batch/take-out';
 import { atEnd, type EndId, endOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { countedLines, notUnderstood } from '@/core/formula/lines';
 import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -102,7 +103,7 @@ export async function writeBatches([first, ...more]: readonly ToWrite[], house: 
         await also?.(client, made.id);
         const short = take === 'no' ? [] : await takeFromShelf(client, { batchId: made.id }, wantsOf(batch.sheet, house, stock), take === 'anyway');
         if (short.length > 0 && take === 'enough')
-          throw new Undone<Started>({ ok: false, path: 'take', message: `There is too little on the shelf. ${shortWords(short, house)}.`, short });
+          throw new Undone<Started>({ ok: false, path: 'take', message: `There is too little in stock. ${shortWords(short, house)}.`, short });
         return made;
       };
       const { id, again } = await write(first);
@@ -129,6 +130,8 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
   const v = await versionById(versionId);
   if (!v) return cannot('versionId', 'That version is not in this kitchen.');
   const house = await loadHouse();
+  const [unread] = notUnderstood(countedLines(v.formula, house, end));
+  if (unread) return cannot('versionId', `“${unread.text.slice(0, 60)}” is not understood: say on the Bench what is meant, or leave it out there.`);
   const driver = endsAsked(s.driver, v.formula);
   // of two ends the first, where both are made
   const at = atEnd(v.formula, driver.by === 'both' ? 'a' : end);

@@ -5,12 +5,12 @@ import { portionWords } from '@/core/batch/said';
 import { inMeasures } from '@/core/batch/scale';
 import { mixesIn, type Split, wavesIn } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
-import { grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
+import { counted, grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
 
 /** How mixes follow each other, in words. */
 export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string {
   const waves = wavesIn(s);
-  if (waves === 1) return s.mixes === 1 ? '' : 'all joined together';
+  if (waves === 1) return s.mixes === 1 ? '' : 'all combined together';
   return `${s.atOnce === 1 ? 'one' : s.atOnce} at a time, ${waves} waves${s.apartMin === null ? '' : ` about ${minutesOrHours(s.apartMin)} apart`}`;
 }
 
@@ -18,7 +18,7 @@ export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string 
 export function partingWords(d: Driver): string {
   const parts = partingOf(d);
   if (!parts) return '';
-  return `One base, joined and rested once, then parted: ${parts.map((p) => `${millilitres(p.ml)} for ${p.name}`).join(', ')}; into each what is its own.`;
+  return `One base, combined and rested once, then parted: ${parts.map((p) => `${millilitres(p.ml)} for ${p.name}`).join(', ')}; into each what is its own.`;
 }
 
 export interface About {
@@ -42,22 +42,24 @@ export interface About {
 export function sheetAbout(a: About): readonly string[] {
   const n = a.split ? mixesIn(a.split) : 1;
   const of = a.portionMl === null ? '' : ` of ${portionWords(a.portionMl, a.portionSaid)}`;
+  // the cook's own number is what is said back
+  const people = a.driver?.by === 'guests' ? `for ${a.driver.guests} ${a.driver.guests === 1 ? 'person' : 'people'}: ` : '';
   const test = a.driver && hasTestPiece(a.driver) ? ' and one to test' : '';
-  const counted =
+  const pieces =
     a.driver?.by === 'both'
       ? `${[a.driver.a, a.driver.b].map((e) => `${e.pieces} ${e.name} of ${portionWords(e.portionMl, e.said)}`).join(' and ')}${test}`
       : a.wanted !== null
-        ? `${a.wanted} ${a.pieces}${of}${test}`
+        ? `${people}${counted(a.wanted, a.pieces)}${of}${test}`
         : a.made !== null && a.portionMl !== null
-          ? `${a.made * (a.split?.by === 'bowls' ? n : 1)} ${a.pieces}${of}${test}`
+          ? `${people}${counted(a.made * (a.split?.by === 'bowls' ? n : 1), a.pieces)}${of}${test}`
           : '';
   const volume = a.volumeMl === null ? '' : `, ${millilitres(a.volumeMl)}`;
   if (a.split?.by === 'kits')
-    return [`${n} kits`, counted && `each ${counted}`, a.cups ? '' : `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`];
+    return [`${n} kits`, pieces && `each ${pieces}`, a.cups ? '' : `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`];
   const all = a.cups ? (a.volumeMl === null ? '' : `${millilitres(a.volumeMl)} of batter`) : `${grams(a.massG, a.units)} of batter${volume}`;
   return a.split?.by === 'bowls' && n > 1
-    ? [counted, all, `${n} equal mixes${a.cups ? '' : ` of ${grams(a.massG / n, a.units)}`}`, wavesWords(a.split)]
-    : [counted, all];
+    ? [pieces, all, `${n} equal mixes${a.cups ? '' : ` of ${grams(a.massG / n, a.units)}`}`, wavesWords(a.split)]
+    : [pieces, all];
 }
 
 /** The same of a batch that was started. */

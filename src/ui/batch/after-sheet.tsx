@@ -32,7 +32,7 @@ export function AfterSheet({
         optional
         onChange={setPart}
         options={[
-          { value: 'take-out', label: 'Take out and buy' },
+          { value: 'take-out', label: 'Gather and buy' },
           { value: 'cost', label: 'Cost and nutrition' },
         ]}
       />

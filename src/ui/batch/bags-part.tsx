@@ -1,6 +1,7 @@
 'use client';
 import { bagsLeft } from '@/core/premix/premix';
 import { type Bagged, piecesOfBags } from '@/core/premix/use';
+import { counted } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 import { Field } from '../kit/field';
 
@@ -74,8 +75,8 @@ export function BagsPart({
       {read.pieces > 0 ? (
         <p className="text-[15px]" role="status">
           {fresh > 0
-            ? `${asked} ${pieces} in all: ${read.pieces} from bags, ${fresh} mixed fresh.`
-            : `The bags make ${read.pieces} ${pieces}: all of the ${asked}, nothing is mixed fresh.`}
+            ? `${counted(asked, pieces)} in all: ${read.pieces} from bags, ${fresh} mixed fresh.`
+            : `The bags make ${counted(read.pieces, pieces)}: all of the ${asked}, nothing is mixed fresh.`}
         </p>
       ) : null}
     </section>

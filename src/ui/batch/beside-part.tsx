@@ -46,7 +46,7 @@ export function BesidePart({
   const left = sides.filter((s) => !beside.some((b) => b.sideId === s.id));
   const byId = new Map(sides.map((s) => [s.id, s]));
   return (
-    <section aria-label="Alongside" className="grid gap-2">
+    <section aria-label="Sauces and sides" className="grid gap-2">
       {beside.map((b, n) => {
         const side = byId.get(b.sideId);
         const text = b.people ?? (atTable === null ? '' : String(atTable));
@@ -74,7 +74,7 @@ export function BesidePart({
       })}
       {left.length > 0 ? (
         <Choice
-          label="Alongside"
+          label="Sauces and sides"
           value=""
           placeholder="Add a sauce, butter or filling"
           onChange={(id) => set([...beside, { sideId: id, people: null }])}
@@ -85,7 +85,7 @@ export function BesidePart({
         <p className="text-sm text-soft">
           Sauces, butters and fillings for the same table are kept under{' '}
           <Link className="font-semibold text-rim underline" href="/sides">
-            Alongside
+            Sauces and sides
           </Link>
           .
         </p>

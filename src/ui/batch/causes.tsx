@@ -2,7 +2,9 @@ import Link from 'next/link';
 import { isFault, type Mark, markName } from '@/core/batch/came-out';
 import { causesOf } from '@/core/judge/diagnose';
 import type { Judged } from '@/core/judge/evidence';
+import { asRead } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { useUnits } from '../units';
 
 /** What likely caused what was seen, with this batch's own numbers, and one change to try on the Bench. */
 export function Causes({
@@ -19,6 +21,7 @@ export function Causes({
   /** It is the one change for next time. */
   readonly onChange: (change: string) => void;
 }) {
+  const units = useUnits();
   const told = marks.filter(isFault).map((mark) => ({ mark, causes: causesOf(mark, judged) }));
   if (told.length === 0) return null;
   return (
@@ -35,10 +38,10 @@ export function Causes({
                 <span className="font-semibold">{c.cause}</span>
                 <span>
                   {c.evidence ? <span className="block text-[15px]">here: {c.evidence}</span> : null}
-                  <span className="text-soft">{c.change}</span>
+                  <span className="text-soft">{asRead(c.change, units)}</span>
                 </span>
                 <span className="flex flex-wrap items-center gap-x-4">
-                  <Button className="min-h-11" aria-label={`Next time: ${c.change}`} onClick={() => onChange(c.change)}>
+                  <Button className="min-h-11" aria-label={`Next time: ${asRead(c.change, units)}`} onClick={() => onChange(asRead(c.change, units))}>
                     Next time
                   </Button>
                   {c.move ? (

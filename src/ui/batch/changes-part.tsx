@@ -25,18 +25,16 @@ const PAPER_NAMES: Readonly<Record<string, string>> = {
 
 type Ask<T = object> = (input: unknown) => Promise<({ readonly ok: true } & T) | Refused>;
 
-/** What changes after the start: covers, stand-ins taken out again, a batch put away, or made once more. */
+/** What changes after the start: covers, stand-ins undone, or made once more. */
 export function ChangesPart({
   batch,
   covers,
   undo,
-  away,
   again,
 }: {
   readonly batch: Batch;
   readonly covers: Ask<{ readonly stays: readonly string[] }>;
   readonly undo: Ask;
-  readonly away: Ask;
   readonly again: (input: unknown) => Promise<ActionResult<{ readonly batchId: string }>>;
 }) {
   const router = useRouter();
@@ -45,7 +43,6 @@ export function ChangesPart({
   const { pieces: piecesName } = kindById(batch.kind);
   const [pieces, setPieces] = useState(String(batch.piecesPlanned ?? ''));
   const [stays, setStays] = useState<readonly string[] | null>(null);
-  const [leaving, setLeaving] = useState(false);
   const n = typedNumber(pieces, '');
   const wrong = !(Number.isInteger(n) && n >= 1 && n <= 100_000);
   const open = batch.finishedAt === null;
@@ -84,7 +81,7 @@ export function ChangesPart({
                       })
                   }
                 >
-                  {s === null ? 'Take them out again' : `Take ${s.name.toLowerCase()} out again, back to ${s.standsFor.toLowerCase()}`}
+                  {s === null ? 'Undo them' : `No ${s.name.toLowerCase()} after all, back to ${s.standsFor.toLowerCase()}`}
                 </Button>
               ))
             : null}
@@ -124,7 +121,7 @@ export function ChangesPart({
       ) : null}
       {stays ? (
         <Notice weight={stays.length > 0 ? 'look' : 'note'} role="status">
-          {stays.length > 0 ? stays.join(' ') : 'Planned anew: what is not weighed is as it has to be, and the shelf has given or got back the difference.'}
+          {stays.length > 0 ? stays.join(' ') : 'Planned anew: what is not weighed is as it has to be, and stock has given or got back the difference.'}
         </Notice>
       ) : null}
       <Refusal text={asking.refusal} />
@@ -134,33 +131,6 @@ export function ChangesPart({
             Make it again from its plan
           </Button>
         )}
-        {open ? (
-          leaving ? (
-            <>
-              {([true, false] as const).map((back) => (
-                <Button
-                  key={String(back)}
-                  look="stop"
-                  disabled={asking.busy}
-                  onClick={() =>
-                    void asking
-                      .ask(() => away({ batchId: batch.id, back }))
-                      .then((a) => {
-                        if (a?.ok) router.push('/');
-                      })
-                  }
-                >
-                  {back ? 'Put away, what it took goes back' : 'Put away, what it took is used up'}
-                </Button>
-              ))}
-              <Button look="bare" onClick={() => setLeaving(false)}>
-                Keep it
-              </Button>
-            </>
-          ) : (
-            <Button onClick={() => setLeaving(true)}>Put it away …</Button>
-          )
-        ) : null}
       </div>
     </section>
   );

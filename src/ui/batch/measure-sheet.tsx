@@ -38,7 +38,7 @@ export function MeasureSheet({ title, about, lines, split, units, oneBowl = fals
   const most = Math.max(1, ...lines.map(boxes));
   const columns = `${most * 1.25 + 0.15}rem ${wide ? 'min(14rem, 38vw)' : units.weight === 'oz' ? 'min(10.5rem, 38vw)' : '6.5rem'} minmax(0, 1fr)`;
   return (
-    <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 print:rounded-none print:p-0" data-print-sheet>
+    <section aria-label="Mixing sheet" className="rounded-plate bg-white p-5 print:rounded-none print:p-0" data-print-sheet>
       <h2 className="text-2xl [overflow-wrap:anywhere]">{title}</h2>
       <p className="text-soft">{about.filter(Boolean).join('; ')}</p>
       {mixes > 1 && split ? (

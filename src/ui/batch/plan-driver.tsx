@@ -18,14 +18,14 @@ import { PortionMore } from './portion-more';
 
 const DRIVERS: readonly { readonly value: By; readonly label: string }[] = [
   { value: 'pieces', label: 'so many pieces' },
-  { value: 'guests', label: 'for so many guests' },
+  { value: 'guests', label: 'for so many people' },
   { value: 'flour', label: 'so much flour' },
   { value: 'mass', label: 'so much batter' },
   { value: 'vessel', label: 'a bowl full' },
   { value: 'pans', label: 'so many pans, irons or fillings' },
   { value: 'eggs', label: 'so many eggs' },
   { value: 'ingredient', label: 'all there is of one thing' },
-  { value: 'factor', label: 'so many times the card' },
+  { value: 'factor', label: 'so many times the recipe' },
 ];
 
 /** A portion to the millilitre. */
@@ -104,7 +104,7 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
       ) : null}
       {t.by === 'ingredient' && noted.length > 1 ? (
         <fieldset className="grid gap-1">
-          <legend className="mb-1 text-sm font-semibold text-soft">Or all there is on the shelf of several</legend>
+          <legend className="mb-1 text-sm font-semibold text-soft">Or all there is in stock of several</legend>
           <ManyTaps label="Used up together" values={t.several} options={noted.map((i) => ({ value: i.id, label: kitchenName(i) }))} onChange={usedUp} />
           {t.several.length > 1 ? (
             <p className="text-[15px]" role="status">

@@ -12,10 +12,10 @@ import type { SheetLine } from '@/core/batch/sheet-line';
 import { batterVolume, piecesOf, servedG, toolLossG } from '@/core/batter/volume';
 import { yieldClaim } from '@/core/card/method';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
-import { type KindId, kindById } from '@/core/formula/kinds';
+import { FILLING_NAMES, type KindId, kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { writeNumber } from '@/core/quantity/number';
-import { grams, millilitres, type Units } from '@/core/quantity/say';
+import { counted, grams, massNumber, millilitres, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 
@@ -25,7 +25,7 @@ const quarters = (x: number): string => writeNumber(new Fraction(Math.round(4 * 
 function guestsWords(d: Extract<Driver, { readonly by: 'guests' }>, pieces: string): string {
   const all = wantedPieces(d) ?? 0;
   const more = all - Math.ceil(d.guests * d.each - 1e-9);
-  return `${d.guests} ${d.guests === 1 ? 'guest' : 'guests'} at ${d.each} each${more > 0 ? ` and ${more} for seconds` : ''}: ${all} ${pieces}`;
+  return `${d.guests} ${d.guests === 1 ? 'person' : 'people'} at ${d.each} each${more > 0 ? ` and ${more} for seconds` : ''}: ${counted(all, pieces)}`;
 }
 
 /** What the batch comes to, by every other driver. */
@@ -47,19 +47,19 @@ export function MeansView({
   readonly cups: boolean;
 }) {
   const said = [
-    `${m.factor.toFixed(m.factor < 10 ? 2 : 1)} times the card`,
-    ...(driver?.by === 'guests' ? [guestsWords(driver, pieces)] : made !== null ? [`${made.all} ${pieces}`] : []),
+    `${m.factor.toFixed(m.factor < 10 ? 2 : 1)} x the recipe`,
+    ...(driver?.by === 'guests' ? [guestsWords(driver, pieces)] : made !== null ? [counted(made.all, pieces)] : []),
     ...(driver && hasTestPiece(driver) ? ['one more to test with'] : []),
     ...(cups
       ? [`${millilitres(m.volumeMl)} of batter`]
       : [`${grams(m.flourG, units)} of flour`, `${grams(m.massG, units)} or ${millilitres(m.volumeMl)} of batter`]),
-    ...(m.eggs > 0.2 ? [`${quarters(m.eggs)} eggs`] : []),
+    ...(m.eggs > 0.2 ? [`${quarters(m.eggs)} ${m.eggs > 1.125 ? 'eggs' : 'egg'}`] : []),
   ];
   return <p className="text-[15px]">{said.join('; ')}.</p>;
 }
 
 const DRIFT_NAMES: Readonly<Record<Moved['ratio'], string>> = {
-  co2: 'lift',
+  co2: 'rise',
   salt: 'salt',
   liquid: 'liquid',
   water: 'water',
@@ -140,7 +140,7 @@ export function KitchenWords({
   return (
     <div className="grid gap-2 text-[15px]" role="status">
       <p className="text-soft">
-        Chosen together from your drawer, so that leavening and salt drift least, then liquid
+        Chosen together from your cups and spoons, so that leavening and salt drift least, then liquid
         {kitchen.plainDrift - kitchen.drift > 0.05
           ? `: ${Math.round(100 * (1 - kitchen.drift / kitchen.plainDrift))} % less drift than rounding each line by itself`
           : ''}
@@ -153,7 +153,7 @@ export function KitchenWords({
       ) : null}
       {half !== null ? (
         <Button className="justify-self-start" onClick={() => onTimes(half)}>
-          {half === 1 ? 'The card as it is' : `${writeNumber(new Fraction(Math.round(2 * half), 2))} times the card`}
+          {half === 1 ? 'The card as it is' : `${writeNumber(new Fraction(Math.round(2 * half), 2))} x the recipe`}
           <span className="font-normal">
             {' '}
             {`${times !== null && half > times ? '+' : '\u2212'}${times === null ? '' : Math.abs(100 * (half / times - 1)).toFixed(0)} % batter`}
@@ -270,16 +270,16 @@ export function YieldWords({
       <p>
         {cups
           ? `Poured ${portionWords(portionMl, said)} each.`
-          : `Poured ${said ? `${said}, ` : ''}${grams(portionMl * density, units)} each, served about ${Math.round(least)} to ${grams(most, units)}: the heat takes the rest.`}
+          : `Poured ${said ? `${said}, ` : ''}${grams(portionMl * density, units)} each, served about ${massNumber(least, units)} to ${grams(most, units)}: the heat takes the rest.`}
         {loads && loads.full > 0 && pace
-          ? ` ${pace.atOnce} at once: ${loads.full} full ${loads.full === 1 ? 'load' : 'loads'}${
+          ? ` ${pace.atOnce} at once: ${loads.full} full ${FILLING_NAMES[kind]}${loads.full === 1 ? '' : 's'}${
               loads.last > 0 ? ` and one of ${loads.last}; ${loads.toFill} more ${piecesName} would fill it, to cool and freeze` : ''
             }.`
           : ''}
       </p>
       {restMl !== null && restMl > 1 && pieces !== null && pieces > 0 ? (
         <p>
-          {millilitres(restMl)} is left for a part-load:{' '}
+          {millilitres(restMl)} is left over:{' '}
           {restMl >= WORTH_A_PIECE * portionMl
             ? `one small piece, the cook’s or the test.`
             : `${restMl / pieces < 1 ? 'less than a millilitre' : millilitres(restMl / pieces)} more in each, or a mouthful to test with.`}

@@ -1,8 +1,9 @@
 /** What is typed on the plan: read whole, or wrong at its place. */
 import { analyse } from '@/core/analyse';
 import { type Driver, meansOf, timesOf } from '@/core/batch/driver';
-import { countedLines, EMPTY_FORMULA } from '@/core/formula/formula';
+import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
+import { countedLines } from '@/core/formula/lines';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { PLAIN_CAKE } from '@/core/testing/formulas';
 import { sheetAbout, wavesWords } from './about';
@@ -142,6 +143,6 @@ test('what stands under the name of a sheet', () => {
   expect(plain(sheetAbout({ ...about, wanted: 12, split: { by: 'kits', benches: 4, classes: 1 } }))).toBe(
     '4 kits; each 12 cakes of 60 ml; 4000 g of batter each, 16000 g in all',
   );
-  expect(wavesWords({ ...bowls, atOnce: 4 })).toBe('all joined together');
+  expect(wavesWords({ ...bowls, atOnce: 4 })).toBe('all combined together');
   expect(wavesWords({ ...bowls, mixes: 1, atOnce: 1 })).toBe('');
 });

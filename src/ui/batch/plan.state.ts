@@ -170,7 +170,7 @@ export function runsOutFirst(ids: readonly string[], q: Pick<TypedWith, 'lines' 
   return first ? { ingredientId: first.ingredientId, grams: first.grams } : null;
 }
 
-/** Two ends from one base, as typed. @param ends with their names */
+/** One base, two finishes from one base, as typed. @param ends with their names */
 export function readBoth(
   t: Readonly<Record<EndId, BothTyped>>,
   ends: readonly { readonly id: EndId; readonly name: string }[],

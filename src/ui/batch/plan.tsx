@@ -1,9 +1,11 @@
 'use client';
 import { Printer } from 'lucide-react';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
-import { analyse, unsettled } from '@/core/analyse';
+import { analyse } from '@/core/analyse';
+import { unsettled } from '@/core/analyse-formula';
 import { partingOf } from '@/core/batch/driver';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
@@ -17,9 +19,10 @@ import { AS_USUAL } from '@/core/batch/surface';
 import { piecesOf } from '@/core/batter/volume';
 import { isShellEgg } from '@/core/formula/eggs';
 import type { EndId, Formula } from '@/core/formula/formula';
-import { atEnd, countedLines, kindIdOf } from '@/core/formula/formula';
+import { atEnd, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { countedLines, notUnderstood } from '@/core/formula/lines';
 import { pouredG } from '@/core/formula/tally';
 import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
@@ -69,6 +72,8 @@ interface Props {
   /** The end of a forked formula that is asked for; null in one that is not. */
   readonly end: EndId | null;
   readonly pieces: string | null;
+  /** The number is of people, and not of pieces. */
+  readonly people?: boolean;
   /** All there is of one thing drives it; null: something else does. */
   readonly all?: { readonly ingredientId: string; readonly grams: number } | null;
   /** Bags of this formula's premix that are left. */
@@ -77,7 +82,22 @@ interface Props {
 }
 
 /** Plan: what drives the batch, how it is mixed, what goes with it, and the sheet to mix from. */
-export function Plan({ formulaId, versionId, number, formula, house, shelf, sides, cycleS, end: asked, pieces, all = null, bagged = NO_BAGS, make }: Props) {
+export function Plan({
+  formulaId,
+  versionId,
+  number,
+  formula,
+  house,
+  shelf,
+  sides,
+  cycleS,
+  end: asked,
+  pieces,
+  people = false,
+  all = null,
+  bagged = NO_BAGS,
+  make,
+}: Props) {
   const router = useRouter();
   const [end, setEnd] = useState(asked);
   const [typed, setTyped] = useState<PlanTyped>(() => {
@@ -99,7 +119,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
         .find((p) => p.ingredient.id === all.ingredientId || (isShellEgg(all.ingredientId) && isShellEgg(p.ingredient.id)));
     const drives = all && own ? { ingredientId: own.ingredient.id, grams: all.grams } : null;
     return {
-      by: drives ? 'ingredient' : pan ? 'factor' : 'pieces',
+      by: drives ? 'ingredient' : pan ? 'factor' : people ? 'guests' : 'pieces',
       amount: drives ? massNumber(drives.grams, house.units).replaceAll('\u2009', '') : (pieces ?? (pan ? '1' : String(makes(lines) ?? 12))),
       portion: String(poured),
       each: '3',
@@ -135,6 +155,8 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   const { kind, units, driver, means, planned, split } = p;
   const ok = (planned !== null || p.bagsAlone !== null) && p.besideRead.sides !== null;
   const stops = useMemo(() => unsettled(formula, house, end), [formula, house, end]);
+  // a line that is not understood never goes into a batch unseen
+  const unread = notUnderstood(p.lines);
   const open = p.lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
   const errors = { ...asking.errors, ...p.errors, ...p.besideRead.errors };
 
@@ -174,9 +196,24 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
   return (
     <div className="grid gap-6 lg:grid-cols-[23rem_1fr] print:block">
       <section aria-label="What drives the batch" className="flex flex-col gap-4 print:hidden">
+        <div className="flex flex-col gap-1">
+          <span id={exactId} className="text-sm font-semibold text-soft">
+            Measure with
+          </span>
+          <Taps
+            label="Measure with"
+            value={exactness}
+            onChange={(v) => {
+              if (!v) return;
+              changed();
+              setExactness(v);
+            }}
+            options={(['gram', 'exact', 'kitchen', 'eye'] as const).map((value) => ({ value, label: EXACTNESS_WORDS[value] }))}
+          />
+        </div>
         {formula.ends ? (
           <Taps
-            label="End"
+            label="Finish"
             size="work"
             value={both ? 'both' : (end ?? formula.ends[0].id)}
             onChange={(v) => {
@@ -321,27 +358,12 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             }}
           />
         ) : null}
-        <div className="flex flex-col gap-1">
-          <span id={exactId} className="text-sm font-semibold text-soft">
-            How exact
-          </span>
-          <Taps
-            label="How exact"
-            value={exactness}
-            onChange={(v) => {
-              if (!v) return;
-              changed();
-              setExactness(v);
-            }}
-            options={(['gram', 'exact', 'kitchen', 'eye'] as const).map((value) => ({ value, label: EXACTNESS_WORDS[value] }))}
-          />
-        </div>
         {planned ? <Drifted moved={planned.one.moved} all={inMeasures(exactness)} /> : null}
         <ReadsAs sheet={oneMix(p.sheet)} stepG={p.stepG} units={units} />
         {exactness === 'eye' ? (
           <Notice weight="note">
-            By eye, for a hurry: all in one bowl or the blender, whole spoons and a jug’s marks, no mise and no second look. What is given up: the ratios above,
-            and that the next batch is as this one. The log says which gear it was.
+            By eye, for a hurry: all in one bowl or the blender, whole spoons and a jug’s marks, nothing set out and no second look. What is given up: the
+            ratios above, and that the next batch is as this one. The log says which gear it was.
           </Notice>
         ) : null}
         {inMeasures(exactness) ? (
@@ -381,7 +403,15 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               {p.refused.message}
             </Notice>
           ) : null}
-          {open.length > 0 ? (
+          {unread.length > 0 ? (
+            <Notice weight="stop" role="alert">
+              {unread.length === 1 ? 'One line is' : `${unread.length} lines are`} not understood: {unread.map((l) => `“${l.text.slice(0, 50)}”`).join(', ')}.
+              Say on the Bench what is meant, or leave it out there.{' '}
+              <Link className="font-semibold text-rim underline" href={`/formulas/${formulaId}?version=${number}`}>
+                To the Bench
+              </Link>
+            </Notice>
+          ) : open.length > 0 ? (
             <Notice weight="look">
               {open.length === 1 ? 'One line has' : `${open.length} lines have`} no grams and {open.length === 1 ? 'is' : 'are'} left as written:{' '}
               {open.map((l) => `"${l.text.slice(0, 50)}"`).join(', ')}.
@@ -389,13 +419,13 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
           ) : null}
           {ok && p.short.length > 0 ? (
             <Notice weight="look">
-              Short on the shelf: {p.short.map((r) => `${kitchenName(r.ingredient)} ${grams(r.shortG ?? 0, units)}`).join(', ')}.
+              Short in stock: {p.short.map((r) => `${kitchenName(r.ingredient)} ${grams(r.shortG ?? 0, units)}`).join(', ')}.
               {take ? ' Started as it is, the batch takes what there is.' : ''}
             </Notice>
           ) : null}
           <Refusal text={asking.refusal} />
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-            <Button look="now" size="work" disabled={!ok || asking.busy} onClick={() => void start()}>
+            <Button look="now" size="work" disabled={!ok || unread.length > 0 || asking.busy} onClick={() => void start()}>
               {asking.busy ? 'Starting' : p.bagsAlone ? 'Start the bags' : 'Start this batch'}
             </Button>
             <Button size="work" disabled={!ok} onClick={() => window.print()}>
@@ -403,7 +433,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
               Print
             </Button>
             <Switch
-              label="take it off the shelf"
+              label="take it from stock"
               on={take}
               onSwitch={(v) => {
                 changed();
@@ -469,7 +499,7 @@ export function Plan({ formulaId, versionId, number, formula, house, shelf, side
             />
           </>
         ) : (
-          <section aria-label="Sheet to mix from" className="rounded-plate bg-white p-5 text-soft">
+          <section aria-label="Mixing sheet" className="rounded-plate bg-white p-5 text-soft">
             {p.bagsAlone ? 'All of it comes from bags: started, each has its sheet.' : 'The sheet stands here as soon as the numbers on the left are right.'}
           </section>
         )}

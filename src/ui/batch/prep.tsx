@@ -1,7 +1,8 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
 import { type Batch, waysOf, weighable } from '@/core/batch/batch';
 import type { StandInPreview } from '@/core/batch/changes';
@@ -24,17 +25,10 @@ import { Trouble } from '../day/trouble';
 import { useEventLog } from '../day/use-event-log';
 import type { Refused } from '../kit/answer';
 import { copyOf, keepCopy } from '../kit/browser-copy';
-import { lookOf } from '../kit/button';
+import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
-import { CheckView } from '../prep/check-view';
-import { CorrectView } from '../prep/correct-view';
 import { doneIn } from '../prep/done';
-import { JoinView } from '../prep/join-view';
 import { LineList } from '../prep/line-list';
-import { MiseView } from '../prep/mise-view';
-import { RealView } from '../prep/real-view';
-import { RestView } from '../prep/rest-view';
-import { WeighIn } from '../prep/weigh-in';
 import { partingWords } from './about';
 
 /** Under which the browser remembers how this cook weighs. */
@@ -42,6 +36,13 @@ const WAY = 'weigh-in';
 
 type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 
+const WeighIn = dynamic(() => import('../prep/weigh-in').then((x) => x.WeighIn));
+const CorrectView = dynamic(() => import('../prep/correct-view').then((x) => x.CorrectView));
+const RealView = dynamic(() => import('../prep/real-view').then((x) => x.RealView));
+const CheckView = dynamic(() => import('../prep/check-view').then((x) => x.CheckView));
+const JoinView = dynamic(() => import('../prep/join-view').then((x) => x.JoinView));
+const RestView = dynamic(() => import('../prep/rest-view').then((x) => x.RestView));
+const MiseView = dynamic(() => import('../prep/mise-view').then((x) => x.MiseView));
 interface Props {
   readonly batch: Batch;
   readonly house: Kitchen;
@@ -66,7 +67,7 @@ const WAYS = [
 
 const STAGES = ['mise', 'weigh', 'check', 'join', 'rest'] as const;
 type Stage = (typeof STAGES)[number];
-const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Mise', weigh: 'Weigh in', check: 'Second look', join: 'Join', rest: 'Rest' };
+const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Set out', weigh: 'Weigh in', check: 'Second look', join: 'Combine', rest: 'Rest' };
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
 export function Prep({ batch: saved, house, first, offers, tell, anew, swap, part, preview }: Props) {
@@ -116,8 +117,13 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
             ? 'check'
             : 'join';
   // when the work goes on, the screen goes with it
+  const was = useRef(natural);
   useEffect(() => {
-    setLook((l) => (natural === l ? null : natural === 'mise' ? l : null));
+    const from = was.current;
+    was.current = natural;
+    // the last tick leaves what was ticked in sight: going on is the cook's own press
+    const ticked = from === 'weigh' && (natural === 'check' || natural === 'join');
+    setLook((l) => (ticked ? (l ?? 'weigh') : natural === l ? null : natural === 'mise' ? l : null));
   }, [natural]);
   const stage = look ?? natural;
   const bowl = bowlOf(batch, ways, house.gear, find);
@@ -131,7 +137,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
   const pouredG = count === 1 ? piecesFrom(log.taps).length * (batch.portionMl ?? 0) * (bowl.analysis.volume?.densityGPerMl ?? 1) : 0;
   const unmeasured = batch.sheet.filter((l) => l.grams === null);
   const name = count > 1 ? mixName(batch.split, at) : null;
-  const waits = !allIn ? 'Some of it is still to be weighed.' : wantsCheck && !isChecked ? 'Somebody else looks first: it is the way of this house.' : '';
+  const waits = !allIn ? 'Some of it is still to be weighed.' : wantsCheck && !isChecked ? 'Somebody else looks first: that is how this house does it.' : '';
   return (
     <div className="mx-auto grid max-w-5xl gap-4">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -195,6 +201,11 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
           ) : (
             <LineList lines={mixLines} done={done} now={now} mix={name} />
           )}
+          {natural === 'check' || natural === 'join' ? (
+            <Button look="now" size="work" className="min-h-16 justify-self-start !px-8 text-xl" onClick={() => setLook(null)}>
+              All weighed: on to {natural === 'check' ? 'the second look' : 'combining'}
+            </Button>
+          ) : null}
           {unmeasured.length > 0 ? <p className="text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p> : null}
         </>
       ) : null}

@@ -2,7 +2,7 @@
 import { type Life, type Mixes, MOST_MIXES, mixesFor, type Pace } from '@/core/batch/mixes';
 import type { Split } from '@/core/batch/split';
 import type { Bowl } from '@/core/pantry/gear';
-import { grams, millilitres, type Units } from '@/core/quantity/say';
+import { counted, grams, millilitres, type Units } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -64,7 +64,7 @@ export function readSplit(t: SplitTyped, q: SplitAsked): ReadSplit {
   return { split: Object.keys(errors).length > 0 ? null : split, mixes, lifeMin, errors };
 }
 
-/** One bowl, several equal mixes, or kits for benches. */
+/** One bowl, several equal mixes, or kits for several cooks. */
 export function SplitPart({
   typed: t,
   set,
@@ -105,7 +105,7 @@ export function SplitPart({
         options={[
           { value: 'one', label: 'in one bowl' },
           { value: 'bowls', label: 'in several' },
-          { value: 'kits', label: 'kits for benches' },
+          { value: 'kits', label: 'kits for several cooks' },
         ]}
       />
       {several ? (
@@ -126,7 +126,7 @@ export function SplitPart({
             <strong>
               {m.mixes} {m.mixes === 1 ? 'mix' : 'mixes'} of {grams(m.massG, units)}
             </strong>{' '}
-            ({millilitres(m.volumeMl)}){m.pieces === null ? '' : `, ${Math.round(m.pieces)} ${pieces} each`}
+            ({millilitres(m.volumeMl)}){m.pieces === null ? '' : `, ${counted(Math.round(m.pieces), pieces)} each`}
             {m.bowl ? `, each in a bowl of ${millilitres(m.bowl.bowlMl)} or more` : ''}
             {read.split?.by === 'bowls' && wavesWords(read.split) ? `; ${wavesWords(read.split)}` : ''}.
           </p>
@@ -137,7 +137,7 @@ export function SplitPart({
           ))}
           <p className="text-sm text-soft">
             {t.life === null
-              ? `${asked.life.min === null ? 'It may stand' : `${asked.life.min} minutes from joining to the last pour`}: ${asked.life.why}. `
+              ? `${asked.life.min === null ? 'It may stand' : `${asked.life.min} minutes from combining to the last pour`}: ${asked.life.why}. `
               : ''}
             {t.pace === null && asked.pace ? `${asked.pace.why}. ` : ''}
             {t.pace === null && !asked.pace ? 'Nothing in the house’s gear says how fast pieces come off: write it, and waves are timed. ' : ''}
@@ -167,8 +167,8 @@ export function SplitPart({
             />
           </div>
           <p className="text-sm text-soft">
-            Each bench makes what is asked above, from a dry bag and a wet tub of its own. The tub is kept covered and cold, stirred again, and joined with the
-            bag only when it is used.
+            Each bench makes what is asked above, from a dry bag and a wet tub of its own. The tub is kept covered and cold, stirred again, and combined with
+            the bag only when it is used.
           </p>
         </>
       ) : null}

@@ -1,7 +1,9 @@
 import Link from 'next/link';
 import type { Batch } from '@/core/batch/batch';
 import type { Units } from '@/core/quantity/say';
+import { counted } from '@/core/quantity/say';
 import { when } from '../when';
+import { type EndActs, EndBatch } from './end-batch';
 
 const TABS = [
   { id: 'plan', name: 'Plan' },
@@ -11,7 +13,17 @@ const TABS = [
 ] as const;
 
 /** The head of a batch and its tabs, in the order of the day. */
-export function BatchHead({ batch, here, units }: { readonly batch: Batch; readonly here: (typeof TABS)[number]['id']; readonly units: Units }) {
+export function BatchHead({
+  batch,
+  here,
+  units,
+  acts,
+}: {
+  readonly batch: Batch;
+  readonly here: (typeof TABS)[number]['id'];
+  readonly units: Units;
+  readonly acts: EndActs;
+}) {
   return (
     <div className="mb-4 flex flex-wrap items-end gap-x-6 gap-y-2 border-b-2 border-rim print:hidden">
       <div className="min-w-0 pb-2">
@@ -20,9 +32,11 @@ export function BatchHead({ batch, here, units }: { readonly batch: Batch; reado
           <Link className="font-semibold text-rim underline" href={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`}>
             version {batch.versionNumber}
           </Link>
-          , {batch.piecesPlanned ? `${batch.piecesPlanned} pieces, ` : ''}begun {when(batch.startedAt, units)}
+          , {batch.piecesPlanned ? `${counted(batch.piecesPlanned, 'pieces')}, ` : ''}begun {when(batch.startedAt, units)}
+          {batch.putAway ? '; given up' : ''}
         </p>
       </div>
+      {batch.finishedAt === null ? <EndBatch batchId={batch.id} name={batch.name} acts={acts} /> : null}
       <nav aria-label="Parts of the batch" className="ml-auto flex flex-wrap gap-1 max-sm:ml-0">
         {TABS.map((t) => (
           <Link

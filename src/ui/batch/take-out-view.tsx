@@ -71,16 +71,25 @@ export function WavesView({ waves, units }: { readonly waves: readonly WaveOut[]
 export function TakeOutView({ list, units }: { readonly list: TakeOutList; readonly units: Units }) {
   return (
     <div>
-      <table className="w-full text-left">
+      <table data-cards className="w-full text-left">
+        <caption className="sr-only">What it takes, what is in stock and what to buy</caption>
         <thead className="border-b-2 border-rim text-sm text-soft">
           <tr>
-            <th className="w-6">
+            <th scope="col" className="w-6">
               <span className="sr-only">Done</span>
             </th>
-            <th className="py-1 pr-3">Ingredient</th>
-            <th className="pr-3 text-right">Takes</th>
-            <th className="pr-3">On the shelf</th>
-            <th className="text-right">Buy</th>
+            <th scope="col" className="py-1 pr-3">
+              Ingredient
+            </th>
+            <th scope="col" className="pr-3 text-right">
+              Takes
+            </th>
+            <th scope="col" className="pr-3">
+              In stock
+            </th>
+            <th scope="col" className="text-right">
+              Buy
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -89,20 +98,22 @@ export function TakeOutView({ list, units }: { readonly list: TakeOutList; reado
               <td className="py-1.5">
                 <span aria-hidden className="mt-1 block size-4 rounded-[3px] border-2 border-rim" />
               </td>
-              <td className="py-1.5 pr-3">
+              <th scope="row" className="font-normal py-1.5 pr-3">
                 <strong>{kitchenName(r.ingredient)}</strong>
                 {r.uses.length > 1 || r.uses[0]?.what !== 'batter' ? (
                   <span className="block text-sm text-soft">
                     {r.uses.map((u) => `${u.what} ${u.grams === null ? 'as needed' : grams(u.grams, units)}`).join('; ')}
                   </span>
                 ) : null}
-              </td>
-              <td className="py-1.5 pr-3 text-right font-semibold">
+              </th>
+              <td data-label="Takes" className="py-1.5 pr-3 text-right font-semibold">
                 {needed(r, units)}
                 {fetched(r, units) ? <span className="block font-normal text-soft">{fetched(r, units)}</span> : null}
               </td>
-              <td className={`py-1.5 pr-3 ${(r.shortG ?? 0) > 0 ? 'font-semibold' : 'text-soft'}`}>{shelfWords(r, units)}</td>
-              <td className="py-1.5 text-right font-semibold whitespace-nowrap">
+              <td data-label="In stock" className={`py-1.5 pr-3 ${(r.shortG ?? 0) > 0 ? 'font-semibold' : 'text-soft'}`}>
+                {shelfWords(r, units)}
+              </td>
+              <td data-label="Buy" className="py-1.5 text-right font-semibold whitespace-nowrap">
                 <Buys row={r} units={units} />
               </td>
             </tr>

@@ -43,7 +43,7 @@ export function TakenView({
     if (a?.ok) router.refresh();
   };
   return (
-    <section aria-label="Off the shelf" className="grid gap-2 print:hidden">
+    <section aria-label="From stock" className="grid gap-2 print:hidden">
       {lots.map((l) => (
         <p key={l.id}>
           {l.bags} {l.bags === 1 ? 'bag' : 'bags'} of {l.premixName}, from{' '}
@@ -55,14 +55,14 @@ export function TakenView({
       ))}
       {batch.deductions.length > 0 ? (
         <p>
-          Taken off the shelf: {batch.deductions.map((t) => `${nameOf(t.id)} ${said(t.id, t.takenG)}`).join(', ')}.
+          Taken from stock: {batch.deductions.map((t) => `${nameOf(t.id)} ${said(t.id, t.takenG)}`).join(', ')}.
           {short.length > 0 ? <strong> Short: {short.map((t) => `${nameOf(t.id)} ${said(t.id, t.wantedG - t.takenG)}`).join(', ')}.</strong> : null}
         </p>
       ) : null}
       <Refusal text={asking.refusal} />
       {batch.finishedAt === null ? (
         <Button className="justify-self-start" disabled={asking.busy} onClick={() => void back()}>
-          Not made: put it back on the shelf
+          Not made: put it back into stock
         </Button>
       ) : null}
     </section>

@@ -1,6 +1,7 @@
 'use client';
 import { useDeferredValue, useMemo } from 'react';
-import { analyse, circumstancesOf } from '@/core/analyse';
+import { analyse } from '@/core/analyse';
+import { circumstancesOf } from '@/core/analyse-formula';
 import type { Lit } from '@/core/batch/acts';
 import { HURRIED } from '@/core/batch/batch';
 import { type Driver, hasTestPiece, meansOf, portionOf, wantedPieces } from '@/core/batch/driver';
@@ -18,9 +19,10 @@ import { piecesOf } from '@/core/batter/volume';
 import { bowlOf, daySteps } from '@/core/day/day';
 import { workSteps } from '@/core/day/method';
 import type { Step } from '@/core/day/steps';
-import { atEnd, countedLines, type EndId, type Formula, kindIdOf, kitchenOf } from '@/core/formula/formula';
+import { atEnd, type EndId, type Formula, kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { countedLines } from '@/core/formula/lines';
 import { pouredG } from '@/core/formula/tally';
 import { EGG_G } from '@/core/pantry/egg-parts';
 import { scalesOf } from '@/core/pantry/gear';
@@ -153,7 +155,7 @@ export function usePlan(q: PlanOf) {
       piecesPlanned: pieces,
       portionMl: poured,
     };
-    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, [], find);
+    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, [], find, house.units);
   };
 
   // what whole eggs would make of it, for one mix

@@ -22,7 +22,7 @@ export function Allergens({
       Holds {held.length > 0 ? held.map((h) => h.name).join(', ') : 'none of the allergens we list'}
       {unstated.length > 0 ? `; of ${unstated.join(', ')} nobody has stated them` : ''}
       {unread.length > 0 ? `; ${unread.length} ${unread.length === 1 ? 'line is' : 'lines are'} not read, and may hold more` : ''}.
-      {beside.length > 0 ? ` Alongside, ${beside.join('; ')}.` : ''} From the pantry’s table: check the packets, and mind what else touches the tools.{' '}
+      {beside.length > 0 ? ` Sauces and sides: ${beside.join('; ')}.` : ''} From the pantry’s table: check the packets, and mind what else touches the tools.{' '}
       {notice ? (
         <Link href={notice} className="font-semibold text-rim underline">
           A notice to print

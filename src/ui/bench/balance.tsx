@@ -1,7 +1,9 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { ToggleGroup } from 'radix-ui';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { type Analysis, heard, type Worked } from '@/core/analyse';
+import { type Analysis, heard } from '@/core/analyse';
+import type { Worked } from '@/core/analyse-formula';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { restsOnFill } from '@/core/balance/fills';
 import { piecesOf } from '@/core/batter/volume';
@@ -9,16 +11,10 @@ import { pouredG } from '@/core/formula/tally';
 import type { Shelf } from '@/core/pantry/stock';
 import { Switch } from '../kit/switch';
 import { Allergens } from './allergens';
-import { BenchCost } from './cost-view';
-import { FillsView } from './fills-view';
 import { Answered, FindingView } from './findings-view';
-import { LiftView } from './lift-view';
 import { PourView } from './pour-view';
 import { Rails, type RailTools } from './rails';
 import type { BenchAction } from './state';
-import { StructureView } from './structure-view';
-import { TowardsView } from './towards-view';
-import { YieldView } from './yield-view';
 
 interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
   readonly bench: Bench;
@@ -33,6 +29,18 @@ interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
   readonly onPropose: (proposals: readonly Proposal[]) => void;
 }
 
+/** What opens in place is fetched when it is opened. */
+const Opening = () => (
+  <p role="status" className="text-soft">
+    Opening …
+  </p>
+);
+const BenchCost = dynamic(() => import('./cost-view').then((m) => m.BenchCost), { loading: Opening });
+const TowardsView = dynamic(() => import('./towards-view').then((m) => m.TowardsView), { loading: Opening });
+const LiftView = dynamic(() => import('./lift-view').then((m) => m.LiftView), { loading: Opening });
+const StructureView = dynamic(() => import('./structure-view').then((m) => m.StructureView), { loading: Opening });
+const YieldView = dynamic(() => import('./yield-view').then((m) => m.YieldView), { loading: Opening });
+const FillsView = dynamic(() => import('./fills-view').then((m) => m.FillsView), { loading: Opening });
 type Panel = 'more' | 'towards' | 'lift' | 'structure' | 'yield' | 'cups' | 'cost';
 
 /** The balance: what matters most first, the rails, the pour; the rest opens in place, one at a time. */
@@ -48,8 +56,8 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
   const more = others.length + dismissed.length;
   const panels: readonly { readonly id: Panel; readonly name: string; readonly aside: string }[] = [
     ...(more > 0 ? [{ id: 'more' as const, name: 'More to know', aside: String(more) }] : []),
-    { id: 'towards', name: 'Towards', aside: '' },
-    { id: 'lift', name: 'Lift', aside: '' },
+    { id: 'towards', name: 'Make it …', aside: '' },
+    { id: 'lift', name: 'Rise', aside: '' },
     { id: 'structure', name: 'Structure', aside: '' },
     { id: 'yield', name: 'Yield', aside: '' },
     ...(restsOnFill(shown) ? [{ id: 'cups' as const, name: 'Cups', aside: '' }] : []),
@@ -57,7 +65,7 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
   ];
   const at = panels.some((p) => p.id === panel) ? panel : '';
   return (
-    <section aria-label="Balance" className="flex flex-col gap-2.5">
+    <section aria-label="Balance" id="balance" className="flex scroll-mt-14 flex-col gap-2.5">
       <h2 className="sr-only">Balance</h2>
       <div aria-live="polite">
         {top ? (
@@ -79,8 +87,8 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
         onTake={onTake}
       />
       <div className="-mt-1.5 flex flex-wrap gap-x-5 text-[15px]">
-        <Switch label="hold the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
-        <Switch label="hold the eggs’ number" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
+        <Switch label="lock the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
+        <Switch label="lock the number of eggs" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
       </div>
       <PourView bench={bench} worked={shown} send={send} />
       <ToggleGroup.Root
@@ -114,12 +122,12 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
         </Plate>
       ) : null}
       {at === 'towards' ? (
-        <Plate label="Towards">
+        <Plate label="Make it …">
           <TowardsView bench={bench} onPropose={onPropose} />
         </Plate>
       ) : null}
       {at === 'lift' ? (
-        <Plate label="Lift">
+        <Plate label="Rise">
           <LiftView bench={bench} worked={shown} onPropose={onPropose} />
         </Plate>
       ) : null}

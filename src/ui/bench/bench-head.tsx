@@ -9,6 +9,8 @@ import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Way, type WayStep } from '../kit/way';
+import { type FormulaActs, FormulaMenu } from '../versions/formula-menu';
 import type { BenchAction, BenchState } from './state';
 import type { Saving } from './use-saving';
 import { WaysPopover } from './ways';
@@ -19,12 +21,16 @@ interface Props {
   /** Something stands to be taken or refused: that is the thing to do now, not saving. */
   readonly busy: boolean;
   readonly send: (a: BenchAction) => void;
+  /** Where the card stands on its way. */
+  readonly step: readonly [at: WayStep, aside: string];
+  readonly acts: FormulaActs | undefined;
+  readonly archived: boolean;
 }
 
 const FORK_NAMES = ['sweet', 'savoury'] as const;
 
 /** The head of the Bench: what it is called and meant to be, its ways, saving and making. */
-export function BenchHead({ state, saving, busy, send }: Props) {
+export function BenchHead({ state, saving, busy, send, step, acts, archived }: Props) {
   const router = useRouter();
   const { formula, house, end } = state;
   const { formulaId, basedOn, dirty } = saving;
@@ -50,6 +56,9 @@ export function BenchHead({ state, saving, busy, send }: Props) {
   };
   return (
     <>
+      <div className="mb-2">
+        <Way at={step[0]} aside={step[1]} />
+      </div>
       <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
         <Field
           label={formulaId ? `Formula, version ${basedOn}${dirty ? ', changed since' : ''}` : 'New formula'}
@@ -58,13 +67,13 @@ export function BenchHead({ state, saving, busy, send }: Props) {
           placeholder="Name it"
           error={saving.errors['formula.name']}
           onChange={(e) => send({ do: 'set', part: { name: e.target.value }, place: 'name' })}
-          className="min-w-64 flex-1"
+          className="min-w-56 flex-1"
           inputClass="font-sign !text-[22px] font-extrabold placeholder:font-normal placeholder:text-soft"
         />
         <Choice label="Kind" value={kind.id} onChange={setKind} options={KINDS.map((k) => ({ value: k.id, label: k.name }))} />
         {kind.schools.length > 1 ? (
           <Choice
-            label="School"
+            label="Style"
             value={schoolOf(kind, schoolIdOf(formula, end)).id}
             onChange={setSchool}
             options={kind.schools.map((s) => ({ value: s.id, label: s.name }))}
@@ -79,7 +88,7 @@ export function BenchHead({ state, saving, busy, send }: Props) {
           onChange={(e) => saving.setNote(e.target.value)}
           className="w-44"
         />
-        <div className="flex gap-1">
+        <div className="flex flex-wrap gap-1">
           <Button look="bare" aria-label="Undo" disabled={state.past.length === 0} onClick={() => send({ do: 'undo' })} className="!min-h-11">
             <Undo2 size={20} aria-hidden />
           </Button>
@@ -101,16 +110,19 @@ export function BenchHead({ state, saving, busy, send }: Props) {
       </div>
       <div className="mt-1.5 flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line pb-1.5">
         <WaysPopover formula={formula} kind={kind} house={house} onChange={(part) => send({ do: 'set', part, place: null })} />
-        <span className="ml-auto flex items-center gap-1">
+        <span className="ml-auto flex flex-wrap items-center justify-end gap-1">
           {formula.ends || formula.entries.length === 0 ? null : (
             <Button look="bare" className="!min-h-9" onClick={forkIt}>
-              Two ends
+              One base, two finishes
             </Button>
           )}
           {formulaId ? (
             <Link href={`/formulas/${formulaId}/history`} className={`${lookOf('bare')} !min-h-9`}>
               Versions and comparing
             </Link>
+          ) : null}
+          {formulaId && acts ? (
+            <FormulaMenu acts={acts} id={formulaId} name={formula.name || 'this formula'} number={basedOn} archived={archived} leave />
           ) : null}
         </span>
       </div>

@@ -1,32 +1,48 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { analyseFormula } from '@/core/analyse';
+import { heard } from '@/core/analyse';
+import { analyseFormula } from '@/core/analyse-formula';
 import { differByEnd, takeApart, toEnd } from '@/core/balance/lines';
-import { type Formula, formulaLines, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
+import { type Formula, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { formulaLines } from '@/core/formula/lines';
 import type { Shelf } from '@/core/pantry/stock';
+import { counted } from '@/core/quantity/say';
+import { benchKey } from '../keys-table';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
+import type { WayStep } from '../kit/way';
+import type { FormulaActs } from '../versions/formula-menu';
 import { Balance } from './balance';
 import { BenchHead } from './bench-head';
 import { BenchNotices } from './bench-notices';
+import { BenchPaper, usePrinting } from './bench-paper';
 import { EndsBar } from './ends-bar';
 import { handedOver, useHandOver } from './hand-over';
-import { type Asking, LineDialogs } from './line-dialogs';
+import type { Asking } from './line-dialogs';
 import type { LineTools } from './line-tools';
 import type { Answered } from './measure-dialogs';
 import { PasteCard } from './paste-card';
 import { ProposalBar } from './proposal-bar';
 import { Sheet } from './sheet';
-import { StartForm } from './start-form';
 import { benchReducer, startBench } from './state';
 import { useProposal, useTowards } from './use-proposal';
 import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-saving';
 
+// a dialog is fetched when it is asked for
+const LineDialogs = dynamic(() => import('./line-dialogs').then((m) => m.LineDialogs), { ssr: false });
+const StartForm = dynamic(() => import('./start-form').then((m) => m.StartForm));
+
 interface Props extends Opened {
+  /** What the server does with the whole formula; left out: it is new. */
+  readonly acts?: FormulaActs;
+  readonly archived?: boolean;
+  /** How a new one begins. */
+  readonly begin?: 'card' | 'nothing';
   readonly house: Kitchen;
   readonly shelf: Shelf;
   readonly remember: (
@@ -49,11 +65,11 @@ const pressesItself = (t: EventTarget | null): boolean =>
   t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLButtonElement || t instanceof HTMLAnchorElement;
 
 /** The Bench: one formula, its sheet and its balance. */
-export function Bench({ house, shelf, save, remember, forget, towards = null, ...opened }: Props) {
+export function Bench({ house, shelf, save, remember, forget, towards = null, acts, archived = false, begin = 'card', ...opened }: Props) {
   const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, (fresh) => handedOver(opened.formulaId) ?? startBench(fresh));
   const root = useRef<HTMLDivElement>(null);
   const { formula, end } = state;
-  const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? 'card' : null);
+  const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? begin : null);
   const [asking, setAsking] = useState<Asking | null>(null);
 
   useEffect(() => send({ do: 'house', house }), [house]);
@@ -112,10 +128,9 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ..
         if (e.key === 'Escape') refuse();
         else if (e.key === 'Enter' && !pressesItself(e.target)) take();
       }
-      if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
-      const key = e.key.toLowerCase();
-      if (key === 's') void keep();
-      else if (key === 'z' && !undoesItself(e.target)) send({ do: e.shiftKey ? 'redo' : 'undo' });
+      const asked = benchKey(e);
+      if (asked === 'save') void keep();
+      else if (asked !== null && !undoesItself(e.target)) send({ do: asked });
       else return;
       e.preventDefault();
     };
@@ -123,102 +138,135 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ..
     return () => window.removeEventListener('keydown', onKey);
   }, [keep, proposal, refuse, take]);
 
+  const asked = lines.filter((l) => !l.off && l.use === 'batter' && l.parts.length === 0 && l.text.trim() !== '').length;
+  const heardNow = heard(worked.analysis, formula).open;
+  const stops = heardNow.filter((f) => f.severity !== 'note').length;
+  const step: readonly [WayStep, string] =
+    formula.entries.length === 0
+      ? ['read', '']
+      : asked > 0
+        ? ['settle', `${asked} ${asked === 1 ? 'line asks' : 'lines ask'}`]
+        : stops > 0
+          ? ['balance', `${counted(stops, 'things')} to look at`]
+          : ['plan', saving.dirty ? 'save it first' : 'it is balanced'];
+  const printing = usePrinting();
   const schoolId = schoolOf(kindById(kindIdOf(formula, end)), schoolIdOf(formula, end)).id;
   return (
     <div ref={root}>
-      <BenchHead state={state} saving={saving} busy={proposal !== null} send={send} />
-      <EndsBar formula={formula} end={end} send={send} />
-      <BenchNotices saving={saving} newest={opened.newest} />
-
-      {beginning !== null && formula.entries.length === 0 ? (
-        <div className="mt-3">
-          <Taps
-            label="Begin with"
-            value={beginning}
-            onChange={(v) => v !== '' && setBeginning(v)}
-            options={[
-              { value: 'card', label: 'A card, pasted' },
-              { value: 'nothing', label: 'From nothing' },
-            ]}
-          />
-        </div>
-      ) : null}
-      {beginning === 'nothing' && formula.entries.length === 0 ? (
-        <div className="mt-3">
-          <StartForm
-            key={`${formula.kind} ${schoolId}`}
-            house={kitchen}
-            kindId={formula.kind}
-            schoolId={schoolId}
-            onStart={(f) => {
-              send({ do: 'put', formula: { ...f, name: formula.name, conventions: formula.conventions, ways: formula.ways } });
-              setBeginning(null);
-            }}
-          />
-        </div>
-      ) : (
-        <div className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
-          <ProposalBar proposals={proposing.proposals} at={proposing.at} onAt={proposing.setAt} onTake={proposing.take} onRefuse={proposing.refuse} />
-          <div className="min-w-0 lg:col-start-1 lg:row-start-2">
-            {beginning === 'card' ? (
-              <PasteCard formula={formula} house={house} send={send} first={formula.entries.length === 0} onDone={() => setBeginning(null)} />
-            ) : null}
-            {beginning === 'card' && formula.entries.length === 0 ? null : (
-              <Sheet
-                formula={formula}
-                house={house}
-                end={end}
-                lines={lines}
-                analysis={worked.analysis}
-                diff={proposing.diff}
-                flourThenG={(proposing.proposed ?? worked).analysis.tally.flourG}
-                tools={tools}
-                fresh={saving.formulaId === null}
-                send={send}
-              />
-            )}
-            {beginning === null ? (
-              <Button look="bare" className="mt-2" onClick={() => setBeginning('card')}>
-                Paste a card
-              </Button>
-            ) : null}
-          </div>
-          {formula.entries.length > 0 ? (
-            <div className="mt-5 min-w-0 lg:sticky lg:mt-0 lg:top-2 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
-              <Balance
-                bench={bench}
-                worked={worked}
-                proposed={proposing.proposed}
-                saved={savedAnalysis}
-                shelf={shelf}
-                formulaId={saving.formulaId}
-                send={send}
-                onPropose={proposing.propose}
-                onWish={proposing.onWish}
-                onNudge={proposing.onNudge}
-                onTake={proposing.take}
-              />
-            </div>
-          ) : (
-            <section className="max-w-md pt-2 text-soft lg:col-start-2 lg:row-span-2 lg:row-start-1">
-              <p>Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with something to pick.</p>
-              <p className="mt-2">The balance stands here: water, egg, fat, sugar, salt and lift against what most batters of this kind have.</p>
-            </section>
-          )}
-        </div>
-      )}
-      {asking ? (
-        <LineDialogs
-          asking={asking}
-          bench={bench}
-          worked={worked}
-          today={house.today ?? ''}
-          send={send}
-          onPropose={proposing.propose}
-          onRemember={onRemember}
-          onClose={() => setAsking(null)}
+      {printing && formula.entries.length > 0 ? (
+        <BenchPaper
+          formula={formula}
+          version={saving.formulaId ? `version ${saving.basedOn}${saving.dirty ? ', changed since' : ''}` : ''}
+          lines={lines}
+          analysis={worked.analysis}
+          units={house.units}
         />
       ) : null}
+      <div className="print:hidden">
+        <BenchHead state={state} saving={saving} busy={proposal !== null} send={send} step={step} acts={acts} archived={archived} />
+        {formula.entries.length > 0 ? (
+          <a
+            href="#balance"
+            aria-label={`To the balance: ${heardNow[0]?.message ?? 'nothing is out of line'}`}
+            data-says={heardNow[0]?.message ?? '✓ Nothing is out of line.'}
+            className="sticky top-0 z-20 -mx-3 flex min-h-11 items-center gap-2 border-b-2 border-rim bg-white px-3 text-[15px] before:min-w-0 before:flex-1 before:truncate before:font-semibold before:content-[attr(data-says)] lg:hidden print:hidden"
+          >
+            <span className="shrink-0 text-rim underline">The balance</span>
+          </a>
+        ) : null}
+        <EndsBar formula={formula} end={end} send={send} />
+        <BenchNotices saving={saving} newest={opened.newest} />
+
+        {beginning !== null && formula.entries.length === 0 ? (
+          <div className="mt-3">
+            <Taps
+              label="Begin with"
+              value={beginning}
+              onChange={(v) => v !== '' && setBeginning(v)}
+              options={[
+                { value: 'card', label: 'A card, pasted or dropped' },
+                { value: 'nothing', label: 'From nothing' },
+              ]}
+            />
+          </div>
+        ) : null}
+        {beginning === 'nothing' && formula.entries.length === 0 ? (
+          <div className="mt-3">
+            <StartForm
+              key={`${formula.kind} ${schoolId}`}
+              house={kitchen}
+              kindId={formula.kind}
+              schoolId={schoolId}
+              onStart={(f) => {
+                send({ do: 'put', formula: { ...f, name: formula.name, conventions: formula.conventions, ways: formula.ways } });
+                setBeginning(null);
+              }}
+            />
+          </div>
+        ) : (
+          <div className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
+            <ProposalBar proposals={proposing.proposals} at={proposing.at} onAt={proposing.setAt} onTake={proposing.take} onRefuse={proposing.refuse} />
+            <div className="min-w-0 lg:col-start-1 lg:row-start-2">
+              {beginning === 'card' ? (
+                <PasteCard formula={formula} house={house} send={send} first={formula.entries.length === 0} onDone={() => setBeginning(null)} />
+              ) : null}
+              {beginning === 'card' && formula.entries.length === 0 ? null : (
+                <Sheet
+                  formula={formula}
+                  house={house}
+                  end={end}
+                  lines={lines}
+                  analysis={worked.analysis}
+                  diff={proposing.diff}
+                  flourThenG={(proposing.proposed ?? worked).analysis.tally.flourG}
+                  tools={tools}
+                  fresh={saving.formulaId === null}
+                  send={send}
+                />
+              )}
+              {beginning === null ? (
+                <Button look="bare" className="mt-2" onClick={() => setBeginning('card')}>
+                  Paste a card
+                </Button>
+              ) : null}
+            </div>
+            {formula.entries.length > 0 ? (
+              <div className="mt-5 min-w-0 lg:sticky lg:mt-0 lg:top-2 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
+                <Balance
+                  bench={bench}
+                  worked={worked}
+                  proposed={proposing.proposed}
+                  saved={savedAnalysis}
+                  shelf={shelf}
+                  formulaId={saving.formulaId}
+                  send={send}
+                  onPropose={proposing.propose}
+                  onWish={proposing.onWish}
+                  onNudge={proposing.onNudge}
+                  onTake={proposing.take}
+                />
+              </div>
+            ) : (
+              <section className="max-w-md pt-2 text-soft lg:col-start-2 lg:row-span-2 lg:row-start-1">
+                <p>Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with something to pick.</p>
+                <p className="mt-2">The balance stands here: water, egg, fat, sugar, salt and rise against what most batters of this kind have.</p>
+              </section>
+            )}
+          </div>
+        )}
+        {asking ? (
+          <LineDialogs
+            asking={asking}
+            bench={bench}
+            worked={worked}
+            today={house.today ?? ''}
+            send={send}
+            onPropose={proposing.propose}
+            onRemember={onRemember}
+            onClose={() => setAsking(null)}
+          />
+        ) : null}
+      </div>
     </div>
   );
 }

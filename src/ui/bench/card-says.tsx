@@ -73,7 +73,7 @@ export function CardSays({ formula: f, lines, house, fresh, send }: Props) {
       ) : null}
       {offers.length > 0 ? (
         <>
-          <h3 className="mt-1 font-bold text-rim">The card’s own ways</h3>
+          <h3 className="mt-1 font-bold text-rim">As this card measures and mixes</h3>
           <ul>
             {offers.map((o) => (
               <li key={`${o.what} ${o.says}`} className="flex items-center gap-2 border-t border-line py-1 first:border-t-0">

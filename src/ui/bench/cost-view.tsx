@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { Worked } from '@/core/analyse';
+import type { Worked } from '@/core/analyse-formula';
 import { type AccountLine, besideLines, type Cost, costOf, NUTRIENT_NAMES, NUTRIENTS, type Nutrition, nutritionOf } from '@/core/batch/account';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
@@ -37,7 +37,7 @@ function Beside({ lines, shelf, units }: Pick<CostProps, 'lines' | 'shelf' | 'un
   if (priced.length === 0) return null;
   return (
     <p className="text-[15px]">
-      <span className="text-soft">Of that, alongside: </span>
+      <span className="text-soft">Of that, sauces and sides: </span>
       {priced.map((s) => `${s.name} ${s.cost.gaps.length > 0 ? 'at least ' : ''}${money(s.cost.total, units)}`).join('; ')}.
     </p>
   );
@@ -115,9 +115,17 @@ function Food({ of: n, pieces, piecesName }: { readonly of: Nutrition; readonly 
       <table className="w-full text-[15px]">
         <thead>
           <tr className="text-right text-sm text-soft">
-            <th className="py-1 text-left font-normal">Batter as mixed holds</th>
-            <th className="font-normal">in all</th>
-            {pieces ? <th className="font-normal">in one of {pieces}</th> : null}
+            <th scope="col" className="py-1 text-left font-normal">
+              Batter as mixed holds
+            </th>
+            <th scope="col" className="font-normal">
+              in all
+            </th>
+            {pieces ? (
+              <th scope="col" className="font-normal">
+                in one of {pieces}
+              </th>
+            ) : null}
           </tr>
         </thead>
         <tbody>

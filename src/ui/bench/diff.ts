@@ -1,6 +1,7 @@
 /** What a proposal changes on the sheet, line by line: for the rows to show before it is taken. */
 import { type Bench, workedOn } from '@/core/balance/bench';
-import { counts, type Formula, type FormulaLine, formulaLines } from '@/core/formula/formula';
+import { counts, type Formula, type FormulaLine } from '@/core/formula/formula';
+import { formulaLines } from '@/core/formula/lines';
 
 export interface LineDiff {
   /** Grams as they stand and as proposed; null where a side has none. */

@@ -17,31 +17,31 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
   const rename = (id: EndId, part: Partial<End>): void => {
     const [a, b] = ends;
     const next = [a, b].map((e) => (e.id === id ? { ...e, ...part } : e)) as [End, End];
-    setError(next.some((e) => e.name.trim() === '') ? 'Both ends need a name.' : undefined);
-    send({ do: 'set', part: { ends: next }, place: `end ${id}` });
+    setError(next.some((e) => e.name.trim() === '') ? 'Both finishes need a name.' : undefined);
+    send({ do: 'set', part: { ends: next }, place: `finish ${id}` });
   };
   return (
     <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-plate bg-white px-3 py-2">
       <Taps
-        label="End"
+        label="Finish"
         value={end ?? ends[0].id}
         onChange={(v) => v !== '' && send({ do: 'look-at', end: v })}
         options={ends.map((e) => ({ value: e.id, label: e.name || 'no name' }))}
       />
-      <p className="text-[15px] text-soft">One base, two ends. What is not marked “only in …” is shared by both.</p>
+      <p className="text-[15px] text-soft">One base, two finishes. What is not marked “only in …” is shared by both.</p>
       <Popover.Root>
-        <Popover.Trigger className={`${lookOf('bare')} ml-auto`}>Names, kinds and schools</Popover.Trigger>
+        <Popover.Trigger className={`${lookOf('bare')} ml-auto`}>Names, kinds and styles</Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
             align="end"
             collisionPadding={12}
-            aria-label="Names, kinds and schools of the ends"
+            aria-label="Names, kinds and styles of the finishes"
             className="hold z-30 grid w-[min(26rem,94vw)] gap-3 p-4 shadow-lg"
           >
             {ends.map((e) => (
               <div key={e.id} className="flex flex-wrap items-end gap-3">
                 <Field
-                  label={e.id === 'a' ? 'First end' : 'Second end'}
+                  label={e.id === 'a' ? 'First finish' : 'Second finish'}
                   value={e.name}
                   maxLength={40}
                   error={e.name.trim() === '' ? error : undefined}
@@ -56,7 +56,7 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
                 />
                 {kindById(kindIdOf(formula, e.id)).schools.length > 1 ? (
                   <Choice
-                    label="School"
+                    label="Style"
                     value={schoolOf(kindById(kindIdOf(formula, e.id)), e.school).id}
                     onChange={(school) => rename(e.id, { school })}
                     options={kindById(kindIdOf(formula, e.id)).schools.map((s) => ({ value: s.id, label: s.name }))}

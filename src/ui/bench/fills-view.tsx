@@ -20,11 +20,17 @@ export function FillsView({ bench }: { readonly bench: Bench }) {
       <table className="w-full text-[15px]">
         <thead>
           <tr className="text-right text-sm text-soft">
-            <th className="py-1 text-left font-normal">the cup is</th>
-            <th className="font-normal">flour</th>
-            <th className="px-2 font-normal whitespace-nowrap">to liquid</th>
+            <th scope="col" className="py-1 text-left font-normal">
+              the cup is
+            </th>
+            <th scope="col" className="font-normal">
+              flour
+            </th>
+            <th scope="col" className="px-2 font-normal whitespace-nowrap">
+              to liquid
+            </th>
             {SHOWN.map((r) => (
-              <th key={r} className="px-1 font-normal">
+              <th scope="col" key={r} className="px-1 font-normal">
                 {RAIL_NAMES[r].toLowerCase()}
               </th>
             ))}

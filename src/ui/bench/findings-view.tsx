@@ -4,7 +4,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { meantKey } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { fixesFor } from '@/core/balance/fixes';
-import type { Finding } from '@/core/findings/finding';
+import { BASIS_WORDS, type Finding } from '@/core/findings/finding';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
 
@@ -23,7 +23,7 @@ export function FindingView({ f, bench, onPropose, onDismissed }: Props & { read
   return (
     <Notice weight={f.severity}>
       <p className="leading-snug">
-        {f.message} <span className="text-sm whitespace-nowrap text-soft">({f.basis})</span>
+        {f.message} <span className="text-sm whitespace-nowrap text-soft">({BASIS_WORDS[f.basis]})</span>
       </p>
       <div className="mt-1.5 flex flex-wrap gap-2">
         {first ? (
@@ -37,7 +37,7 @@ export function FindingView({ f, bench, onPropose, onDismissed }: Props & { read
           </Button>
         ) : null}
         <Button look="bare" className={`!min-h-9 ${fixes.length === 0 ? '-ml-3' : ''}`} onClick={() => onDismissed([...bench.formula.dismissed, meantKey(f)])}>
-          I mean it
+          Leave it as it is
         </Button>
       </div>
     </Notice>

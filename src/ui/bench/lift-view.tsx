@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useDeferredValue, useMemo } from 'react';
-import type { Worked } from '@/core/analyse';
+import type { Worked } from '@/core/analyse-formula';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { relift, type Source } from '@/core/balance/leavening';
 import { fadeOf } from '@/core/batter/standing';
@@ -44,7 +44,7 @@ export function LiftView({ bench, worked, onPropose }: Props) {
             .
           </p>
           <p className="mt-1 font-semibold">{verdict(worked)}</p>
-          {foam > 1 ? <p className="mt-1">Whipped whites bring {millilitres(foam)} of air besides (model): it drains as it stands.</p> : null}
+          {foam > 1 ? <p className="mt-1">Whipped whites bring {millilitres(foam)} of air besides (estimate): it drains as it stands.</p> : null}
         </div>
       </div>
       <Balances bench={bench} worked={worked} onPropose={onPropose} />
@@ -63,8 +63,8 @@ function verdict({ analysis: { ledger: l, units } }: Worked): string {
 
 const SOURCES: readonly { readonly source: Source; readonly label: string }[] = [
   { source: 'soda-first', label: 'Soda as far as the acid goes' },
-  { source: 'no-soda', label: 'The same lift, no soda' },
-  { source: 'no-powder', label: 'The same lift, no powder' },
+  { source: 'no-soda', label: 'The same rise, no soda' },
+  { source: 'no-powder', label: 'The same rise, no powder' },
 ];
 
 function Balances({ bench, worked, onPropose }: Props) {
@@ -94,9 +94,15 @@ function Rows({ worked }: { readonly worked: Worked }) {
       <table className="w-full text-[15px]">
         <thead>
           <tr className="text-left text-sm text-soft">
-            <th className="font-normal">from</th>
-            <th className="text-right font-normal">acid</th>
-            <th className="text-right font-normal">soda</th>
+            <th scope="col" className="font-normal">
+              from
+            </th>
+            <th scope="col" className="text-right font-normal">
+              acid
+            </th>
+            <th scope="col" className="text-right font-normal">
+              soda
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -136,7 +142,7 @@ function Fade({ worked: { lines, analysis: a } }: { readonly worked: Worked }) {
     [lines, paS, restMin, batterC],
   );
   const fresh = points[0]?.lift ?? 0;
-  if (fresh < 1) return <p className="text-soft">There is no gas to lose: eggs and steam lift this.</p>;
+  if (fresh < 1) return <p className="text-soft">There is no gas to lose: eggs and steam raise this.</p>;
   const left = (min: number): string => `${Math.round((100 * (points.find((p) => p.min >= min)?.lift ?? 0)) / fresh)} %`;
   return (
     <figure>
@@ -144,13 +150,13 @@ function Fade({ worked: { lines, analysis: a } }: { readonly worked: Worked }) {
       <FadeChart points={points} restMin={restMin} />
       <figcaption className="text-[15px]">
         <p>
-          ml of gas in 100 g of batter at {temperature(batterC, a.units)}. Solid: joined now, {Math.round(fresh)} ml fresh. Dashed: dry and wet kept apart until
-          use.
+          ml of gas in 100 g of batter at {temperature(batterC, a.units)}. Solid: combined now, {Math.round(fresh)} ml fresh. Dashed: dry and wet kept apart
+          until use.
         </p>
         <p>
           Left after {restMin > 0 ? `the rest of ${minutesOrHours(restMin)} ` : 'no rest '}
           <strong>{left(restMin)}</strong>; {SAID_AT.map((m) => `${minutesOrHours(m)} ${left(m)}`).join(', ')}.{' '}
-          <span className="text-sm text-soft">(model, for comparing)</span>
+          <span className="text-sm text-soft">(an estimate, for comparing)</span>
         </p>
       </figcaption>
     </figure>

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { Worked } from '@/core/analyse';
+import type { Worked } from '@/core/analyse-formula';
 import type { Bench, editEntry, Proposal } from '@/core/balance/bench';
 import { usingUp } from '@/core/balance/drive';
 import { swapOnly, swapRebalanced } from '@/core/balance/swaps';
@@ -15,10 +15,11 @@ import { AmountField, Field } from '../kit/field';
 import { type Answered, SizeDialog, StandsDialog } from './measure-dialogs';
 import type { BenchAction } from './state';
 import { SwapDialog } from './swap-dialog';
+import { SameDialog, WeighDialog } from './unknown-dialog';
 
 /** What is asked about a line, and of which. */
 export interface Asking {
-  readonly what: 'swap' | 'drive' | 'opened' | 'drained' | 'size' | 'stands';
+  readonly what: 'swap' | 'drive' | 'opened' | 'drained' | 'size' | 'stands' | 'same' | 'weigh';
   readonly key: string;
 }
 
@@ -87,6 +88,19 @@ export function LineDialogs({ asking, bench, worked, today, send, onPropose, onR
           }}
         />
       );
+    case 'same':
+      return <SameDialog line={line} house={bench.house} onClose={onClose} onSame={(i) => choose({ ingredientId: i.id })} />;
+    case 'weigh':
+      return (
+        <WeighDialog
+          line={line}
+          onClose={onClose}
+          onText={(text) => {
+            send({ do: 'type', key: line.key, text });
+            onClose();
+          }}
+        />
+      );
     case 'drained':
       return <DrainedDialog line={line} onClose={onClose} onDrained={(drainedG) => choose({ drainedG })} />;
     case 'opened':
@@ -123,7 +137,7 @@ function DriveDialog({
           go(typedNumber(text));
         }}
       >
-        <p className="mb-3">How much of “{line.text.slice(0, 60)}” is there? It is pinned at that, and the rest follows; nothing then asks for more of it.</p>
+        <p className="mb-3">How much of “{line.text.slice(0, 60)}” is there? It is locked at that, and the rest follows; nothing then asks for more of it.</p>
         <AmountField
           label="All there is"
           value={text}
@@ -179,7 +193,9 @@ function OpenedDialog({
           else onOpened(day);
         }}
       >
-        <p className="mb-3">An opened powder is counted as fresh for three months, then weaker each month: a model. A spoonful in hot water tells the truth.</p>
+        <p className="mb-3">
+          An opened powder is counted as fresh for three months, then weaker each month: an estimate. A spoonful in hot water tells the truth.
+        </p>
         <DayField
           label="Opened on"
           value={day}

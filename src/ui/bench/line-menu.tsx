@@ -8,11 +8,10 @@ import { DRESSING_NAMES, DRESSINGS, type Formula, type FormulaLine, MOMENT_NAMES
 import { behaviourOf } from '@/core/pantry/tables/behaviour';
 import { grams } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { MENU, MENU_ITEM } from '../kit/menu';
 import { useTime } from '../time';
 import { useUnits } from '../units';
 import type { LineTools } from './line-tools';
-
-const ITEM = 'flex min-h-10 items-center gap-2 rounded-[7px] px-3 outline-none data-[highlighted]:bg-wash data-[disabled]:opacity-45';
 
 /** What can be done with a line. */
 export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
@@ -34,86 +33,86 @@ export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; re
         </Button>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" collisionPadding={8} className="hold z-30 max-h-[80vh] min-w-60 overflow-auto p-1 shadow-lg">
-          <DropdownMenu.Item className={ITEM} disabled={line.off || swapsFor(line).length === 0} onSelect={() => ask('swap', line.key)}>
+        <DropdownMenu.Content align="end" collisionPadding={8} className={MENU}>
+          <DropdownMenu.Item className={MENU_ITEM} disabled={line.off || swapsFor(line).length === 0} onSelect={() => ask('swap', line.key)}>
             Swap for something else
           </DropdownMenu.Item>
           {drives ? (
-            <DropdownMenu.Item className={ITEM} onSelect={() => ask('drive', line.key)}>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => ask('drive', line.key)}>
               Let it drive the rest
             </DropdownMenu.Item>
           ) : null}
           {line.mostG !== null ? (
-            <DropdownMenu.Item className={ITEM} onSelect={choose({ mostG: undefined })}>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={choose({ mostG: undefined })}>
               There is more than {grams(line.mostG, units)} again
             </DropdownMenu.Item>
           ) : null}
-          <DropdownMenu.Item className={ITEM} onSelect={choose({ pinned: line.pinned ? undefined : true })}>
-            {line.pinned ? 'Let it move again' : 'Pin: this one does not move'}
+          <DropdownMenu.Item className={MENU_ITEM} onSelect={choose({ pinned: line.pinned ? undefined : true })}>
+            {line.pinned ? 'Let it move again' : 'Lock: this one does not move'}
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={ITEM} onSelect={() => send({ do: 'switch', key: line.key, off: !line.off })}>
+          <DropdownMenu.Item className={MENU_ITEM} onSelect={() => send({ do: 'switch', key: line.key, off: !line.off })}>
             {line.off ? 'Switch on' : 'Switch off: what if without it'}
           </DropdownMenu.Item>
           {eggs ? (
-            <DropdownMenu.Item className={ITEM} onSelect={() => onApart(line.key)}>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => onApart(line.key)}>
               Yolks here, whites there
             </DropdownMenu.Item>
           ) : null}
           {powder ? (
-            <DropdownMenu.Item className={ITEM} onSelect={() => ask('opened', line.key)}>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => ask('opened', line.key)}>
               {line.opened ? `Opened ${time.day(line.opened)}` : 'When was it opened?'}
             </DropdownMenu.Item>
           ) : null}
           {wet ? (
-            <DropdownMenu.Item className={ITEM} onSelect={() => ask('drained', line.key)}>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => ask('drained', line.key)}>
               {line.drainedG > 0 ? `Pressed out: ${grams(line.drainedG, units)}` : 'Squeezed or drained?'}
             </DropdownMenu.Item>
           ) : null}
           {line.moment ? (
             <>
-              <Sub name={`Goes in: ${MOMENT_NAMES[line.moment]}`}>
+              <Sub name={`When: ${MOMENT_NAMES[line.moment]}`}>
                 {MOMENTS.map((m) => (
-                  <DropdownMenu.Item key={m} disabled={m === line.moment} className={ITEM} onSelect={choose({ moment: m })}>
+                  <DropdownMenu.Item key={m} disabled={m === line.moment} className={MENU_ITEM} onSelect={choose({ moment: m })}>
                     {MOMENT_NAMES[m]}
                   </DropdownMenu.Item>
                 ))}
               </Sub>
               <Sub name={`How: ${DRESSING_NAMES[line.dressing]}`}>
                 {DRESSINGS.map((d) => (
-                  <DropdownMenu.Item key={d} disabled={d === line.dressing} className={ITEM} onSelect={choose({ dressing: d })}>
+                  <DropdownMenu.Item key={d} disabled={d === line.dressing} className={MENU_ITEM} onSelect={choose({ dressing: d })}>
                     {DRESSING_NAMES[d]}
                   </DropdownMenu.Item>
                 ))}
               </Sub>
             </>
           ) : null}
-          <Sub name={`Stands in: ${VESSEL_NAMES[line.vessel].toLowerCase()}`}>
+          <Sub name={`Goes in: ${VESSEL_NAMES[line.vessel].toLowerCase()}`}>
             {VESSELS.map((v) => (
-              <DropdownMenu.Item key={v} disabled={v === line.vessel} className={ITEM} onSelect={choose({ vessel: v })}>
+              <DropdownMenu.Item key={v} disabled={v === line.vessel} className={MENU_ITEM} onSelect={choose({ vessel: v })}>
                 {VESSEL_NAMES[v]}
               </DropdownMenu.Item>
             ))}
           </Sub>
           {ends ? (
-            <Sub name={line.end === null ? 'In both ends' : `Only in ${ends.find((e) => e.id === line.end)?.name ?? ''}`}>
+            <Sub name={line.end === null ? 'In both finishes' : `Only in ${ends.find((e) => e.id === line.end)?.name ?? ''}`}>
               {line.end === null ? (
-                <DropdownMenu.Item className={ITEM} onSelect={() => onEnd(line.key, 'differ')}>
-                  Another amount in each end
+                <DropdownMenu.Item className={MENU_ITEM} onSelect={() => onEnd(line.key, 'differ')}>
+                  Another amount in each finish
                 </DropdownMenu.Item>
               ) : (
-                <DropdownMenu.Item className={ITEM} onSelect={() => onEnd(line.key, null)}>
-                  In both ends
+                <DropdownMenu.Item className={MENU_ITEM} onSelect={() => onEnd(line.key, null)}>
+                  In both finishes
                 </DropdownMenu.Item>
               )}
               {ends.map((e) => (
-                <DropdownMenu.Item key={e.id} disabled={line.end === e.id} className={ITEM} onSelect={() => onEnd(line.key, e.id)}>
+                <DropdownMenu.Item key={e.id} disabled={line.end === e.id} className={MENU_ITEM} onSelect={() => onEnd(line.key, e.id)}>
                   Only in {e.name}
                 </DropdownMenu.Item>
               ))}
             </Sub>
           ) : null}
           <DropdownMenu.Separator className="my-1 border-t border-line" />
-          <DropdownMenu.Item className={ITEM} onSelect={() => send({ do: 'take-off', key: line.key })}>
+          <DropdownMenu.Item className={MENU_ITEM} onSelect={() => send({ do: 'take-off', key: line.key })}>
             Take off the sheet
           </DropdownMenu.Item>
         </DropdownMenu.Content>
@@ -125,7 +124,7 @@ export function LineMenu({ line, ends, tools }: { readonly line: FormulaLine; re
 function Sub({ name, children }: { readonly name: string; readonly children: ReactNode }) {
   return (
     <DropdownMenu.Sub>
-      <DropdownMenu.SubTrigger className={`${ITEM} data-[state=open]:bg-wash`}>
+      <DropdownMenu.SubTrigger className={`${MENU_ITEM} data-[state=open]:bg-wash`}>
         {name}
         <span className="ml-auto pl-3 text-soft" aria-hidden>
           ›

@@ -1,13 +1,16 @@
 'use client';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { GripVertical, Pin } from 'lucide-react';
+import { GripVertical, Lock, LockOpen } from 'lucide-react';
+import Link from 'next/link';
 import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import { DRESSING_NAMES, type Formula, type FormulaLine, MOMENT_NAMES } from '@/core/formula/formula';
+import { namedOn } from '@/core/formula/named-on';
 import { isFlour } from '@/core/pantry/ingredient';
 import { sayDay } from '@/core/quantity/day';
 import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
-import { Button } from '../kit/button';
+import { lineKey } from '../keys-table';
+import { Button, lookOf } from '../kit/button';
 import { useScaleless, useUnits } from '../units';
 import type { LineDiff } from './diff';
 import { LineMenu } from './line-menu';
@@ -31,7 +34,9 @@ interface Props {
 }
 
 /** Columns of a row of the sheet, and of its head. */
-export const ROW_GRID = 'grid grid-cols-[1.25rem_1fr_5rem_4.1rem_2rem_2rem] items-center gap-x-1';
+export const ROW_GRID = 'grid items-center gap-x-1 max-sm:grid-cols-[1.5rem_1fr_4.4rem_2.75rem_2.75rem] sm:grid-cols-[1.5rem_1fr_5rem_4.1rem_2rem_2rem]';
+/** On a small screen the words have a row of their own, and the numbers the next. */
+const WORDS = 'max-sm:col-span-4 max-sm:col-start-2';
 
 /** A bracket worth a line of its own: a wide one, and any that rests on a way of filling nobody stated. */
 const isWide = (l: FormulaLine): boolean =>
@@ -58,14 +63,14 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
   const flour = line.ingredient !== null && isFlour(line.ingredient);
   const pct = line.grams !== null && line.use === 'batter' && flourG > 0 && !line.off ? (100 * line.grams) / flourG : null;
   const onKey = (e: KeyboardEvent<HTMLInputElement>): void => {
-    const alt = e.altKey && !e.ctrlKey && !e.metaKey;
-    if (alt && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) onShift(line.key, e.key === 'ArrowUp' ? -1 : 1);
-    else if (alt && e.key === 'Backspace') {
+    const act = e.ctrlKey || e.metaKey ? null : lineKey({ key: e.key, code: e.code, altKey: e.altKey });
+    if (act === 'up' || act === 'down') onShift(line.key, act === 'up' ? -1 : 1);
+    else if (act === 'remove') {
       onMove(e.currentTarget, 1);
       send({ do: 'take-off', key: line.key });
-    } else if (alt && e.code === 'KeyP') tools.choose(line.key, { pinned: line.pinned ? undefined : true });
-    else if (alt && e.code === 'KeyO') send({ do: 'switch', key: line.key, off: !line.off });
-    else if (alt && e.code === 'KeyS') tools.ask('swap', line.key);
+    } else if (act === 'lock') tools.choose(line.key, { pinned: line.pinned ? undefined : true });
+    else if (act === 'off') send({ do: 'switch', key: line.key, off: !line.off });
+    else if (act === 'swap') tools.ask('swap', line.key);
     else if (e.key === 'Enter' || e.key === 'ArrowDown') onMove(e.currentTarget, 1);
     else if (e.key === 'ArrowUp') onMove(e.currentTarget, -1);
     else return;
@@ -86,14 +91,14 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
   const endName = line.end === null ? null : (ends?.find((e) => e.id === line.end)?.name ?? null);
   return (
     <li ref={setNodeRef} className={marks} style={{ transform: CSS.Translate.toString(transform), transition }} data-row={line.key}>
-      <div className={ROW_GRID}>
+      <div className={`${ROW_GRID} max-sm:border-b max-sm:border-line max-sm:pb-1`}>
         <button
           type="button"
           ref={setActivatorNodeRef}
           {...attributes}
           {...listeners}
           aria-label={`Move ${short}`}
-          className="grid h-9 cursor-grab touch-none place-items-center rounded text-line hover:text-rim focus-visible:text-rim"
+          className="grid h-9 cursor-grab touch-none place-items-center rounded text-soft hover:text-rim focus-visible:text-rim"
         >
           <GripVertical size={16} aria-hidden />
         </button>
@@ -116,9 +121,9 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
           onMouseLeave={() => onRest(false)}
           onKeyDown={onKey}
           spellCheck={false}
-          className={`min-h-9 w-full min-w-0 rounded-lg border-2 border-transparent bg-transparent px-1.5 text-ellipsis hover:border-line focus:border-rim focus:bg-white focus:outline-none ${line.off || diff?.goes ? 'text-soft line-through' : ''}`}
+          className={`${WORDS} min-h-9 w-full min-w-0 rounded-lg border-2 border-transparent bg-transparent px-1.5 text-ellipsis hover:border-line focus:border-rim focus:bg-white focus:outline-none ${line.off || diff?.goes ? 'text-soft line-through' : ''}`}
         />
-        <span className="text-right leading-tight" data-grams={line.key}>
+        <span className="text-right leading-tight max-sm:col-start-2" data-grams={line.key}>
           {line.grams === null ? (
             <span className="text-soft">{asNeeded ? 'as needed' : scaleless ? 'no amount' : 'no grams'}</span>
           ) : scaleless ? null : diff ? (
@@ -163,12 +168,12 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
           <button
             type="button"
             aria-pressed={line.pinned}
-            aria-label={`Pin ${short}`}
-            title={line.pinned ? 'Pinned: it does not move' : 'Pin: this one does not move'}
+            aria-label={`Lock ${short}`}
+            title={line.pinned ? 'Locked: it does not move' : 'Lock: this one does not move'}
             onClick={() => tools.choose(line.key, { pinned: line.pinned ? undefined : true })}
-            className={`grid h-9 place-items-center rounded-hold ${line.pinned ? 'bg-rim text-white' : 'text-soft hover:bg-wash'}`}
+            className={`grid h-9 max-sm:h-11 place-items-center rounded-hold ${line.pinned ? 'bg-rim text-white' : 'text-soft hover:bg-wash'}`}
           >
-            <Pin size={15} aria-hidden fill={line.pinned ? 'currentColor' : 'none'} />
+            {line.pinned ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}
           </button>
         ) : (
           <span />
@@ -192,6 +197,7 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
             </span>
           ))}
           <Settle line={line} tools={tools} />
+          {asks ? <WaysOut line={line} tools={tools} /> : null}
         </div>
       ) : null}
     </li>
@@ -229,9 +235,35 @@ function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endNa
       : []),
     ...(line.drainedG > 0 ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`] : []),
     ...(line.mostG !== null ? [`all there is: ${grams(line.mostG, units)}`] : []),
-    ...(line.opened ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (model)`] : []),
+    ...(line.opened ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (estimate)`] : []),
   ];
   return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;
+}
+
+/** A line that is not understood is never a dead end: what it is the same as, its weight, without it, or a new thing in the pantry. */
+function WaysOut({ line, tools }: { readonly line: FormulaLine; readonly tools: LineTools }) {
+  const look = '!min-h-8 !px-2.5 !text-sm';
+  const unknown = line.status === 'unknown';
+  return (
+    <>
+      {unknown ? (
+        <Button className={look} onClick={() => tools.ask('same', line.key)}>
+          Same as …
+        </Button>
+      ) : null}
+      <Button className={look} onClick={() => tools.ask('weigh', line.key)}>
+        Weigh it yourself …
+      </Button>
+      <Button className={look} onClick={() => tools.send({ do: 'switch', key: line.key, off: true })}>
+        Leave it out
+      </Button>
+      {unknown ? (
+        <Link href={`/pantry/new?name=${encodeURIComponent(namedOn(line).slice(0, 60))}`} className={`${lookOf('plain')} ${look}`}>
+          Add it as a new ingredient
+        </Link>
+      ) : null}
+    </>
+  );
 }
 
 /** What can be tapped to settle a line. */

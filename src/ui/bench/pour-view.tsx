@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { analyse, circumstancesOf, type Worked } from '@/core/analyse';
+import { analyse } from '@/core/analyse';
+import { circumstancesOf, type Worked } from '@/core/analyse-formula';
 import type { Bench } from '@/core/balance/bench';
 import { atOnce } from '@/core/batch/portions';
 import { MOST_TIMED_MM, spreadOf } from '@/core/batter/spread';
@@ -42,7 +43,7 @@ export function PourView({ bench, worked, send }: { readonly bench: Bench; reado
         )}
         {spread ? (
           <p className="text-soft">
-            one lies about {spread.diameterCm.toFixed(0)} cm wide, {spread.thickMm.toFixed(spread.thickMm < 3 ? 1 : 0)} mm thick (model)
+            one lies about {spread.diameterCm.toFixed(0)} cm wide, {spread.thickMm.toFixed(spread.thickMm < 3 ? 1 : 0)} mm thick (estimate)
             {spread.thickMm > MOST_TIMED_MM && !a.volume.foamed ? ': cover it or go lower' : ''}
             {a.kind?.tilted
               ? ''

@@ -42,7 +42,7 @@ export function ProposalBar({
       {proposals.length > 1 ? (
         <div className="mt-2">
           <Taps
-            label="Ways to do it"
+            label="How it can be done"
             value={String(at)}
             onChange={(v) => v !== '' && onAt(Number(v))}
             options={proposals.map((x, i) => ({ value: String(i), label: x.title }))}

@@ -1,5 +1,5 @@
 'use client';
-import { Pin } from 'lucide-react';
+import { Lock, LockOpen } from 'lucide-react';
 import { Slider } from 'radix-ui';
 import type { Analysis } from '@/core/analyse';
 import type { Held } from '@/core/formula/formula';
@@ -56,13 +56,13 @@ export function Rails({ now, proposed, saved, ...tools }: Props) {
       </ul>
       <p className="mt-0.5 flex flex-wrap gap-x-3 text-[13px] text-soft">
         <span>
-          Percent of flour; {scaleless ? 'lift as gas' : 'lift in g of gas per 100 g flour'}.
+          Percent of flour; {scaleless ? 'rise as gas' : 'rise in g of gas per 100 g flour'}.
           {shown.percent ? ` Liquid ${percent(shown.percent.liquid)}, sweetness ${percent(shown.percent.sweetness)}.` : ''}
         </span>
         {proposed ? (
           <span>
             <i className="mr-1 inline-block h-3 w-[5px] rounded-sm border border-rim bg-butter align-[-1px]" aria-hidden />
-            today
+            now
           </span>
         ) : null}
         {savedMoved ? (
@@ -87,33 +87,37 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
   const inRange = r.reading?.standing === 'in';
   const isHeld = held.rails.includes(r.rail);
   return (
-    <li className="grid grid-cols-[3.4rem_5rem_1fr_7.4rem_2.25rem] items-center gap-x-2" data-rail={r.rail}>
+    <li className="grid items-center gap-x-2 max-sm:grid-cols-[3.4rem_5.4rem_1fr_2.75rem] sm:grid-cols-[3.4rem_5rem_1fr_7.4rem_2.25rem]" data-rail={r.rail}>
       <span className="font-semibold">{RAIL_NAMES[r.rail]}</span>
       <RailNumber r={r} onWish={onWish} disabled={!r.reading} />
       {r.zone ? (
-        <Track r={r} zone={r.zone} today={today} saved={saved} onWish={onWish} onNudge={onNudge} onTake={onTake} />
+        <span className="min-w-0 max-sm:order-last max-sm:col-span-4">
+          <Track r={r} zone={r.zone} today={today} saved={saved} onWish={onWish} onNudge={onNudge} onTake={onTake} />
+        </span>
       ) : (
-        <span className="h-9 self-center border-b border-line" aria-hidden />
+        <span className="h-9 self-center border-b border-line max-sm:order-last max-sm:col-span-4" aria-hidden />
       )}
       <span className={`text-[13px] leading-tight ${inRange ? 'text-herb' : 'font-semibold text-ink'}`}>
         {inRange ? '✓ ' : ''}
         {words(r)}
         {r.rail === 'lift' && !inRange && r.reading && r.tested < MOST_SAID ? ` ${scaleless ? '%' : 'g'}` : ''}
         {today !== null && say(r.rail, today) !== say(r.rail, r.tested) ? (
-          <span className="block font-normal text-soft">today {sayUnit(r.rail, today)}</span>
+          <span className="block font-normal text-soft">now {sayUnit(r.rail, today)}</span>
         ) : null}
       </span>
       <button
         type="button"
         aria-pressed={isHeld}
-        aria-label={`Hold ${RAIL_NAMES[r.rail].toLowerCase()} where it is`}
-        title={isHeld ? 'Held: other rails leave it where it is' : 'Hold it where it is'}
+        aria-label={`Lock ${RAIL_NAMES[r.rail].toLowerCase()}`}
+        title={isHeld ? 'Locked: other rails leave it where it is' : 'Lock it where it is'}
         onClick={() => onHeld({ ...held, rails: isHeld ? held.rails.filter((x) => x !== r.rail) : [...held.rails, r.rail] })}
-        className={`grid size-9 place-items-center rounded-hold ${isHeld ? 'bg-rim text-white' : 'text-rim hover:bg-wash'}`}
+        className={`grid size-9 max-sm:size-11 place-items-center rounded-hold ${isHeld ? 'bg-rim text-white' : 'text-rim hover:bg-wash'}`}
       >
-        <Pin size={16} aria-hidden fill={isHeld ? 'currentColor' : 'none'} />
+        {isHeld ? <Lock size={16} aria-hidden /> : <LockOpen size={16} aria-hidden />}
       </button>
-      {r.shift ? <p className="col-span-3 col-start-3 -mt-0.5 mb-1 text-[13px] leading-tight text-soft">{r.shift}</p> : null}
+      {r.shift ? (
+        <p className="-mt-0.5 mb-1 text-[13px] max-sm:order-last max-sm:col-span-4 sm:col-span-3 sm:col-start-3 leading-tight text-soft">{r.shift}</p>
+      ) : null}
     </li>
   );
 }

@@ -231,7 +231,7 @@ function VesselHead({ vessel, side, children }: { readonly vessel: Vessel; reado
       ref={setNodeRef}
       className={`flex justify-between border-b px-2 pb-0.5 text-[15px] font-bold text-rim ${isOver ? 'border-rim bg-wash' : 'border-line'}`}
     >
-      {side === null ? VESSEL_NAMES[vessel] : `Alongside: ${side}`}
+      {side === null ? VESSEL_NAMES[vessel] : `Sauces and sides: ${side}`}
       <span className="font-sans font-normal text-soft">{children}</span>
     </h3>
   );
@@ -255,7 +255,7 @@ function GroupQuestion({ group, onPlace }: { readonly group: Group; readonly onP
   );
 }
 
-const GROUP_PLACES: Readonly<Record<GroupRole, string>> = { batter: 'In the batter', side: 'Alongside', pan: 'In the pan', topping: 'On top' };
+const GROUP_PLACES: Readonly<Record<GroupRole, string>> = { batter: 'In the batter', side: 'Sauces and sides', pan: 'In the pan', topping: 'On top' };
 
 /** Two and more flours: what they come to, and whether that total stands when one of them is changed. */
 function BlendBar({

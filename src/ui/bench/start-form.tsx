@@ -13,9 +13,10 @@ import {
   usualLift,
   usualLiquid,
 } from '@/core/balance/start';
-import { type Formula, formulaLines } from '@/core/formula/formula';
+import type { Formula } from '@/core/formula/formula';
 import { type KindId, kindById, POUR_WORDS, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { formulaLines } from '@/core/formula/lines';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { ingredient } from '@/core/pantry/pantry';
 import { grams } from '@/core/quantity/say';
@@ -83,7 +84,7 @@ export function StartForm({
         </div>
         <div className="flex">
           <Choice
-            label="Lifted by"
+            label="Raised by"
             value={lift}
             onChange={setLift}
             options={LIFTS.filter((l) => isSour(liquidId) || (l !== 'soda' && l !== 'both')).map((l) => ({ value: l, label: LIFT_NAMES[l] }))}

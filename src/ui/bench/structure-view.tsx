@@ -1,4 +1,4 @@
-import type { Worked } from '@/core/analyse';
+import type { Worked } from '@/core/analyse-formula';
 import { type Pair, type Share, structureOf } from '@/core/batter/structure';
 
 /** What toughens against what tenders, what dries against what moistens; each line's share of its side. */
@@ -8,7 +8,7 @@ export function StructureView({ worked }: { readonly worked: Worked }) {
     <div className="grid gap-4">
       <Tug left="toughens" right="makes tender" pair={s.bite} />
       <Tug left="dries" right="moistens" pair={s.moisture} />
-      <p className="text-sm text-soft">Shares of each side, for comparing formulas: a model, no verdict. Mixing far toughens whatever stands here.</p>
+      <p className="text-sm text-soft">Shares of each side, for comparing formulas: an estimate, no verdict. Mixing far toughens whatever stands here.</p>
     </div>
   );
 }

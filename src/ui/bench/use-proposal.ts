@@ -1,6 +1,6 @@
 'use client';
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Worked } from '@/core/analyse';
+import type { Worked } from '@/core/analyse-formula';
 import type { Bench, Proposal } from '@/core/balance/bench';
 import { WISHES } from '@/core/balance/moves';
 import { ask, bentFrom } from '@/core/balance/ratios';
@@ -79,7 +79,7 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
         const { formula, short } = bentFrom(bench, worked, asked, answer);
         const moved: Proposal = {
           title: list.map((x) => `${RAIL_NAMES[x.rail]} to ${sayRail(x.rail, x.value)}`).join(', '),
-          why: 'The lines that are not pinned move by the least that does it; the other ratios stay about where they are.',
+          why: 'The lines that are not locked move by the least that does it; the other ratios stay about where they are.',
           formula,
           short,
         };

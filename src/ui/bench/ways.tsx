@@ -152,8 +152,11 @@ export function WaysPopover({
   };
   return (
     <Popover.Root>
-      <Popover.Trigger className="flex min-h-9 min-w-0 items-center gap-2 rounded-hold px-2 text-left text-[15px] hover:bg-wash" aria-label={`Ways: ${said}`}>
-        <span className="font-semibold text-rim">Ways</span>
+      <Popover.Trigger
+        className="flex min-h-9 min-w-0 max-w-full items-center gap-2 rounded-hold px-2 text-left text-[15px] hover:bg-wash"
+        aria-label={`How we measure and mix: ${said}`}
+      >
+        <span className="shrink-0 font-semibold text-rim">How we measure and mix</span>
         <span className="min-w-0 truncate text-soft">{said}</span>
         {own > 0 ? <span className="shrink-0 rounded bg-wash px-1.5 text-sm text-ink">{own} of its own</span> : null}
         <ChevronDown size={16} aria-hidden className="shrink-0 text-rim" />
@@ -162,7 +165,7 @@ export function WaysPopover({
         <Popover.Content
           align="start"
           collisionPadding={12}
-          aria-label="Ways of this formula"
+          aria-label="How this formula is measured and mixed"
           className="hold z-30 max-h-[min(46rem,var(--radix-popover-content-available-height))] w-[min(44rem,94vw)] overflow-y-auto p-4 shadow-lg"
         >
           <p className="mb-3 text-[15px] text-soft">Where cooks differ and a number depends on it. What is left at “house” follows the house.</p>

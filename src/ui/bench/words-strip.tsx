@@ -3,7 +3,7 @@ import type { Claim, Word } from '@/core/card/words';
 const CALLED: Readonly<Record<Claim, string>> = {
   amount: 'amount',
   ingredient: 'ingredient',
-  variant: 'which sort',
+  variant: 'which type',
   state: 'what is done to it',
   use: 'what it is for',
   moment: 'when it goes in',

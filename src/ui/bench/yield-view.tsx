@@ -1,5 +1,5 @@
 import Fraction from 'fraction.js';
-import type { Worked } from '@/core/analyse';
+import type { Worked } from '@/core/analyse-formula';
 import { type Bench, conventionsOn } from '@/core/balance/bench';
 import { toolLossG } from '@/core/batter/volume';
 import { countEggs, type EggCount } from '@/core/formula/eggs';
@@ -21,8 +21,8 @@ export function YieldView({ bench, worked: { lines, analysis: a } }: { readonly 
     ['In the bowl', grams(a.tally.massG, units)],
     ...(a.tally.wholeG > 0 ? [['Whole in it, in no ratio', grams(a.tally.wholeG, units)] as const] : []),
     ['Flour', grams(a.tally.flourG, units)],
-    ['Density, air included', `${a.volume.densityGPerMl.toFixed(2)} g/ml (model)`],
-    ['Volume', `${millilitres(a.volume.volumeMl)} (model)`],
+    ['Density, air included', `${a.volume.densityGPerMl.toFixed(2)} g/ml (estimate)`],
+    ['Volume', `${millilitres(a.volume.volumeMl)} (estimate)`],
     ['Stays on bowl and tools', `about ${grams(loss, units)}`],
     ['Water in all', a.percent ? percent(a.percent.water) : ''],
     ['Butter and oil as weighed', grams(a.tally.addedFatG, units)],

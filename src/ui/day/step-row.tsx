@@ -5,7 +5,7 @@ import { useRef } from 'react';
 import type { DayStep, Placed } from '@/core/day/schedule';
 import { WHO_WORDS } from '@/core/day/steps';
 import { localDay, localTime, momentOf, timeIn } from '@/core/quantity/day';
-import { minutesOrHours } from '@/core/quantity/say';
+import { minutesOrHours, temperature } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { useTime } from '../time';
@@ -126,7 +126,7 @@ export function StepRow({
                 : step.handsMin < step.min
                   ? `hands for ${minutesOrHours(Math.max(1, Math.round(step.handsMin)))}`
                   : 'hands all the while'}
-              {step.ovenC === null ? '' : `; the oven at ${step.ovenC} °C`}; {step.slips}.
+              {step.ovenC === null ? '' : `; the oven at ${temperature(step.ovenC, units)}`}; {step.slips}.
             </p>
           </div>
           {fixed ? null : (

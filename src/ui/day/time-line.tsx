@@ -9,13 +9,14 @@ import { lineNow } from '@/core/day/done';
 import type { EventLog } from '@/core/day/event-log';
 import { dayList, fromNow } from '@/core/day/schedule';
 import type { Step } from '@/core/day/steps';
-import { minutesOrHours } from '@/core/quantity/say';
+import { asRead, minutesOrHours } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { Refusal } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { useTime } from '../time';
+import { useUnits } from '../units';
 import { useNow } from './clock';
 import { NowBand } from './now-band';
 import type { Tell } from './send';
@@ -45,6 +46,7 @@ export function TimeLineView(props: Props) {
 
 function TimeLineAt({ batch, steps, first, tell, serve, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
   const time = useTime();
+  const units = useUnits();
   const router = useRouter();
   const log = useEventLog(batch.id, first, tell, () => router.refresh());
   // what this screen has had kept last: the page knows of it a little later
@@ -148,7 +150,7 @@ function TimeLineAt({ batch, steps, first, tell, serve, now, onNow }: Props & { 
         <Notice weight="look" role="status">
           <ul>
             {line.clashes.slice(0, 6).map((c) => (
-              <li key={`${c.step} ${c.what} ${c.with}`}>{c.text}</li>
+              <li key={`${c.step} ${c.what} ${c.with}`}>{asRead(c.text, units)}</li>
             ))}
             {line.clashes.length > 6 ? <li>And {line.clashes.length - 6} more.</li> : null}
           </ul>

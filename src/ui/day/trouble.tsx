@@ -4,7 +4,7 @@ import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
 import type { OpenEventLog } from './use-event-log';
 
-const ACTS = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 'a bowl joined' } as const;
+const ACTS = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 'a bowl combined' } as const;
 
 /** What was told, in words. */
 function toldWords(i: Item): string {

@@ -15,7 +15,7 @@ import { portionWords } from '@/core/batch/said';
 import { litOf, placesIn, type Surface, surfacesFor, withWhatLies } from '@/core/batch/surface';
 import type { EventLog } from '@/core/day/event-log';
 import type { EndId } from '@/core/formula/formula';
-import { kindById, type Zone } from '@/core/formula/kinds';
+import { FILLING_NAMES, kindById, type Zone } from '@/core/formula/kinds';
 import type { Ways } from '@/core/formula/ways';
 import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom } from '@/core/griddle/board';
 import type { HeatReading } from '@/core/griddle/heat';
@@ -28,6 +28,7 @@ import type { Gear } from '@/core/pantry/gear';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { foldedAt, isLookedAt } from '@/core/prep/check';
+import { asRead } from '@/core/quantity/say';
 import { LitPart } from '../batch/lit-part';
 import { kitchenNow, useNow } from '../day/clock';
 import type { Tell } from '../day/send';
@@ -40,6 +41,8 @@ import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { useInstrument } from '../kit/instrument';
 import { Switch } from '../kit/switch';
+import { useTime } from '../time';
+import { useUnits } from '../units';
 import { BowlClock } from './bowl-clock';
 import { CountView } from './count-view';
 import { DoneView } from './done-view';
@@ -58,6 +61,8 @@ interface Props {
   /** Of each end that is poured: how far one piece spreads, cm, what is known of its times, and how hot its kind wants it, C. */
   readonly ends: readonly { readonly acrossCm: number | undefined; readonly known: KnownTimes; readonly zone: Zone }[];
   readonly ways: Ways;
+  /** How long a bowl rests before it is poured, minutes. */
+  readonly restMin: number;
   /** How long a joined bowl is good for, and how its lift fades. */
   readonly life: Life;
   /** The same until the whites are in; and whether there are any. */
@@ -115,6 +120,7 @@ function BoardAt({
   measured,
   ends: theirs,
   ways,
+  restMin,
   life,
   batterLife,
   whites,
@@ -128,6 +134,8 @@ function BoardAt({
   onNow,
 }: Props & { readonly now: number; readonly onNow: () => void }) {
   const router = useRouter();
+  const units = useUnits();
+  const time = useTime();
   const asking = useAsking();
   const log = useEventLog(batch.id, first, tell, () => router.refresh());
   const { taps } = log;
@@ -171,6 +179,12 @@ function BoardAt({
   const held = test !== undefined && (test.pulledAt === null || verdict === '');
   const mayPour = Math.min(toPour, ends.length > 1 ? pouring.left : toPour);
   const step = nextStep(pieces, places, timesOf, held ? 0 : mayPour, now);
+  // a bowl that still rests is not poured yet
+  const joined = joinedAt(taps, progress.bowl);
+  const rested = joined === null ? null : joined + restMin * 60_000;
+  // whoever has begun to pour it all the same is not asked again
+  const begun = joined !== null && taps.some((t) => t.act === 'pour' && t.at >= joined);
+  const restsUntil = step.do === 'pour' && rested !== null && rested > now && !begun ? rested : null;
   // the end that the next thing is done to
   const at = step.do === 'pour' || step.do === 'done' ? pouring : endAt(step.piece);
 
@@ -253,6 +267,7 @@ function BoardAt({
               test={isTestPiece(batch, next)}
               measured={measured}
               end={ends.length > 1 ? at.name : null}
+              rests={restsUntil === null ? null : time.ofDay(restsUntil)}
               portion={at.portionMl === null ? null : portionWords(at.portionMl, at.said)}
               addIns={addInsOf(batch, goesOn, (id) => findIngredient(id, measured.conventions.own), at)}
             />
@@ -273,10 +288,17 @@ function BoardAt({
                   </Link>
                 )
               ) : (
-                <Button look={step.do === 'wait' ? 'plain' : 'now'} size="work" className="min-h-16 !px-8 text-xl" ref={nextKey} autoFocus onClick={go}>
+                <Button
+                  look={step.do === 'wait' || restsUntil !== null ? 'plain' : 'now'}
+                  size="work"
+                  className="min-h-16 !px-8 text-xl"
+                  ref={nextKey}
+                  autoFocus
+                  onClick={go}
+                >
                   {step.do === 'wait'
                     ? `${DONE_WORDS[actFor(step.piece, timesOf(step.piece))]} already: ${step.piece.piece}`
-                    : `${DONE_WORDS[step.do]}: ${step.do === 'pour' ? next : step.piece.piece}`}
+                    : `${restsUntil === null ? DONE_WORDS[step.do] : 'Poured all the same'}: ${step.do === 'pour' ? next : step.piece.piece}`}
                 </Button>
               )}
               {last ? (
@@ -306,7 +328,7 @@ function BoardAt({
                   onChange={(v) => v !== '' && log.enter({ what: 'test', verdict: v })}
                   options={VERDICTS_OF_TEST.map((v) => ({ value: v, label: TEST_WORDS[v] }))}
                 />
-                {verdict === '' ? null : <p className="text-lg font-semibold">{oneChange(verdict, batch.massG / progress.bowls, sayStir)}</p>}
+                {verdict === '' ? null : <p className="text-lg font-semibold">{asRead(oneChange(verdict, batch.massG / progress.bowls, sayStir), units)}</p>}
                 {verdict === 'thick' || verdict === 'thin' ? (
                   <Link href={`/batches/${batch.id}/prep`} className="inline-flex min-h-11 items-center font-semibold text-rim underline">
                     By how much, from a look or a measured pour
@@ -335,6 +357,7 @@ function BoardAt({
             wanted={wanted}
             pieces={ends.length > 1 ? 'pieces' : kind.pieces}
             ends={ends.length > 1 ? ends.map((e) => ({ name: e.name ?? '', off: e.off, pieces: e.pieces })) : []}
+            filling={FILLING_NAMES[pouring.kind]}
             hasTest={hasTest}
             times={times}
             from={from}
@@ -364,6 +387,7 @@ function BoardAt({
             off={progress.off}
             left={wanted === null ? null : Math.max(0, wanted - progress.off)}
             places={places.length}
+            filling={FILLING_NAMES[pouring.kind]}
             times={times}
             log={log}
             now={now}

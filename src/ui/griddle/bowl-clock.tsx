@@ -38,7 +38,7 @@ export function BowlClock({
   readonly now: number;
   readonly life: Life;
   readonly points: readonly FadePoint[];
-  /** Where it is joined, when somebody has to look first; null: here. */
+  /** Where it is combined, when somebody has to look first; null: here. */
   readonly guard: string | null;
   readonly onJoin: () => void;
 }) {
@@ -47,13 +47,13 @@ export function BowlClock({
   if (at === null && guard !== null)
     return (
       <Link href={guard} className={lookOf('plain', 'work')}>
-        {name}: second look and joining
+        {name}: second look and combining
       </Link>
     );
   if (at === null)
     return (
       <Button size="work" onClick={onJoin}>
-        {name} is joined
+        {name} is combined
       </Button>
     );
   const min = Math.max(0, (now - at) / MIN_MS);
@@ -62,15 +62,15 @@ export function BowlClock({
   const past = until !== null && now > until;
   return (
     <p className={past ? 'font-semibold' : ''} role={past ? 'status' : undefined}>
-      {name} joined {min < 1 ? 'just now' : `${minutesOrHours(Math.floor(min))} ago`}
+      {name} combined {min < 1 ? 'just now' : `${minutesOrHours(Math.floor(min))} ago`}
       {folded === undefined
         ? ''
         : folded === null
           ? '; its whites are not in yet'
           : `, whites in ${minutesOrHours(Math.max(0, Math.floor((now - folded) / MIN_MS)))} ago`}
-      {left === null ? '' : `: about ${Math.round(100 * left)} % of its lift is left`}
-      {until === null ? '' : past ? '; past its time: pour what is left soon, flatter, or join another' : `; good until ${time.ofDay(until)}`}.
-      <span className="block text-sm text-soft">{life.why}; the lift that is left is a model.</span>
+      {left === null ? '' : `: about ${Math.round(100 * left)} % of its rise is left`}
+      {until === null ? '' : past ? '; past its time: pour what is left soon, flatter, or combine another' : `; good until ${time.ofDay(until)}`}.
+      <span className="block text-sm text-soft">{life.why}; the rise that is left is an estimate.</span>
     </p>
   );
 }

@@ -3,7 +3,7 @@ import { Minus, Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { SideTimes } from '@/core/batch/heat';
 import type { Progress } from '@/core/griddle/progress';
-import { minutesAndSeconds } from '@/core/quantity/say';
+import { counted, minutesAndSeconds } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { useTime } from '../time';
 
@@ -12,6 +12,7 @@ export function CountView({
   progress: { off, bowl, bowls, leftInBowl, joinBy, loads, lastAt },
   wanted,
   pieces,
+  filling,
   ends,
   hasTest,
   times,
@@ -26,6 +27,8 @@ export function CountView({
   readonly progress: Progress;
   readonly wanted: number | null;
   readonly pieces: string;
+  /** What one filling of the heat is called. */
+  readonly filling: string;
   /** Of two ends each; empty: there is one. */
   readonly ends: readonly { readonly name: string; readonly off: number; readonly pieces: number | null }[];
   readonly hasTest: boolean;
@@ -81,11 +84,8 @@ export function CountView({
         <p>
           {bowls > 1 ? `Bowl ${bowl} of ${bowls}: ` : ''}
           <strong>{leftInBowl}</strong> still to pour
-          {joinBy !== null ? `; join the next ${joinBy <= now ? 'now' : `by ${time.ofDay(joinBy)}`}` : leftInBowl === 0 ? ': stop mixing' : ''}
-          {loads !== null && lastAt !== null && loads > 0
-            ? `. About ${loads} ${loads === 1 ? 'load' : 'loads'} left, the last off near ${time.ofDay(lastAt)}`
-            : ''}
-          .
+          {joinBy !== null ? `; combine the next ${joinBy <= now ? 'now' : `by ${time.ofDay(joinBy)}`}` : leftInBowl === 0 ? ': stop mixing' : ''}
+          {loads !== null && lastAt !== null && loads > 0 ? `. About ${counted(loads, `${filling}s`)} left, the last off near ${time.ofDay(lastAt)}` : ''}.
         </p>
       )}
       {children}

@@ -80,7 +80,10 @@ export function HeatView({
           options={surfaces.map((s) => ({ value: s.id, label: s.name }))}
         />
       ) : null}
-      <div role="status">
+      <span className="sr-only" role="status">
+        {advice ? { cool: 'Too cool', right: 'Ready', hot: 'Too hot' }[advice.heat] : ''}
+      </span>
+      <div>
         {advice ? (
           <>
             <p className={`text-3xl leading-tight font-bold ${advice.heat === 'right' ? 'text-herb' : ''}`}>

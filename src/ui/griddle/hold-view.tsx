@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { SideTimes } from '@/core/batch/heat';
 import { bellOf, HOLD_MIN, holdingOf, loadsBefore } from '@/core/griddle/hold';
 import { dayAfter, localDay, localTime, momentOf } from '@/core/quantity/day';
-import { minutesOrHours } from '@/core/quantity/say';
+import { asRead, minutesOrHours } from '@/core/quantity/say';
 import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { TimeField } from '../kit/date-fields';
@@ -18,6 +18,7 @@ export function HoldView({
   off,
   left,
   places,
+  filling,
   times,
   log,
   now,
@@ -27,6 +28,8 @@ export function HoldView({
   /** Still wanted; null where nothing is counted. */
   readonly left: number | null;
   readonly places: number;
+  /** What one filling of the heat is called. */
+  readonly filling: string;
   readonly times: SideTimes;
   readonly log: OpenEventLog;
   readonly now: number;
@@ -100,12 +103,16 @@ export function HoldView({
         <p role="status" className="font-semibold">
           {bell <= now
             ? 'The bell has rung: take off what is on, and stop.'
-            : `The bell rings in ${minutesOrHours(Math.ceil((bell - now) / MIN))}: ${loads === 0 ? 'no more loads' : `${loads === 1 ? 'one more load' : `${loads} more loads`}`}${left !== null && left > fit ? `, ${left - fit} stay unmade` : ''}.`}
+            : `The bell rings in ${minutesOrHours(Math.ceil((bell - now) / MIN))}: ${loads === 0 ? `no more ${filling}s` : `${loads === 1 ? `one more ${filling}` : `${loads} more ${filling}s`}`}${left !== null && left > fit ? `, ${left - fit} stay unmade` : ''}.`}
         </p>
       ) : null}
-      {lastLoad > 0 ? <p className="text-soft">The last load is a part of one: {lastLoad}.</p> : null}
+      {lastLoad > 0 ? (
+        <p className="text-soft">
+          The last {filling} is a part of one: {lastLoad}.
+        </p>
+      ) : null}
       <p className="text-sm text-soft">
-        90 to 95 °C, vented, one layer. About {HOLD_MIN} min for quality; what may be held, and how hot, the local food code says.
+        {asRead('90 to 95 °C', units)}, vented, one layer. About {HOLD_MIN} min for quality; what may be held, and how hot, the local food code says.
       </p>
     </section>
   );

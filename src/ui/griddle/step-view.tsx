@@ -30,6 +30,7 @@ export function StepView({
   measured,
   end,
   portion,
+  rests,
 }: {
   readonly step: Step;
   readonly times: SideTimes;
@@ -45,19 +46,38 @@ export function StepView({
   readonly end: string | null;
   /** How much one is, as it is said; null: it fills its shape. */
   readonly portion: string | null;
+  /** Until when the bowl rests, as it is said; null: it may be poured. */
+  readonly rests: string | null;
 }) {
   const cue = (p: Piece): string => (p.flippedAt === null ? cues.first : cues.second);
   const timed = (p: Piece): boolean => p.flippedAt === null || !cues.secondByCue;
-  if (step.do === 'done')
+  const large = 'text-[56px] leading-tight font-bold';
+  // what matters is said once; a clock that runs says nothing aloud
+  const said = (text: string) => (
+    <span className="sr-only" role="status">
+      {text}
+    </span>
+  );
+  if (step.do === 'done') {
+    const text = held ? 'How is the test piece?' : 'All off the heat';
     return (
-      <p role="status" className="text-[56px] leading-tight font-bold">
-        {held ? 'How is the test piece?' : 'All off the heat'}
+      <p role="status" className={large}>
+        {text}
       </p>
+    );
+  }
+  if (step.do === 'pour' && rests !== null)
+    return (
+      <div>
+        <p className={large}>Rests until {rests}</p>
+        <p className="text-xl">Heat the griddle meanwhile.</p>
+        {said(`Rests until ${rests}; heat the griddle.`)}
+      </div>
     );
   if (step.do === 'pour')
     return (
-      <div role="status">
-        <p className="text-[56px] leading-tight font-bold">
+      <div>
+        <p className={large}>
           Pour {next}
           {end ? <span className="text-3xl">, {end}</span> : null}
         </p>
@@ -67,13 +87,14 @@ export function StepView({
         </p>
         {cues.pour ? <p className="text-lg">{cues.pour}</p> : null}
         <AddIns addIns={addIns} measured={measured} />
+        {said(`Pour ${next}${end ? `, ${end}` : ''}${test ? ', one to test with' : ''}`)}
       </div>
     );
   const over = now - dueAt(step.piece, times);
   if (step.do === 'wait')
     return (
-      <div role="status">
-        <p className="text-[56px] leading-tight font-bold">
+      <div>
+        <p className={large}>
           {!timed(step.piece)
             ? `Watch ${step.piece.piece}`
             : `${cues.asks === 'clock' ? ACT_WORDS[step.piece.flippedAt === null && times.second !== null ? 'flip' : 'pull'] : 'Look at'} ${step.piece.piece} in ${clock(-over)}`}
@@ -83,14 +104,15 @@ export function StepView({
       </div>
     );
   return (
-    <div role="status">
-      <p className="text-[56px] leading-tight font-bold">
+    <div>
+      <p className={large}>
         {ACT_WORDS[step.do]} {step.piece.piece}
         {cues.asks === 'clock' && timed(step.piece) ? ' now' : '?'}
       </p>
       <p className="text-xl">{cue(step.piece)}</p>
       <AddIns addIns={addIns} measured={measured} />
-      <p className="text-soft">{over > 3000 && timed(step.piece) ? `asked ${clock(over)} ago` : ''}</p>
+      <p className="text-soft">{over > 3000 && timed(step.piece) ? `Asked ${clock(over)} ago` : ''}</p>
+      {said(`${ACT_WORDS[step.do]} ${step.piece.piece}`)}
     </div>
   );
 }

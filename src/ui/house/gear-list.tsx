@@ -180,7 +180,7 @@ function GearDialog({
           <Button look="now" type="submit">
             Keep it
           </Button>
-          {onRemove ? <Button onClick={onRemove}>Take it out</Button> : null}
+          {onRemove ? <Button onClick={onRemove}>Delete</Button> : null}
         </div>
       </form>
     </Dialog>

@@ -1,6 +1,5 @@
 'use client';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { MATTERS, WAY_IDS } from '@/core/formula/schools';
@@ -12,6 +11,7 @@ import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../bench
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
+import { toastUndo } from '../kit/delete-button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
@@ -78,8 +78,9 @@ export function HouseForm({ house, zones, save }: Props) {
       if (!answer.conflict) setRefusal(answer.message);
       return;
     }
+    const was = partsOf(known.current, change) as HouseChange;
     known.current = changed(known.current, change);
-    if (answer.merged.length === 0) toast('Kept for the whole house');
+    if (answer.merged.length === 0) toastUndo('Kept for the whole house', () => keep(was));
   };
   // one after the other: the second is kept against what came of the first
   const keep = (change: HouseChange): Promise<void> => {
@@ -97,7 +98,7 @@ export function HouseForm({ house, zones, save }: Props) {
   return (
     <div className="grid gap-6">
       <p className="max-w-3xl text-soft">
-        A formula that says nothing of its own follows these; the Bench lets each have its own. Schools of a kind (even, tall, crisp) are chosen with the
+        A formula that says nothing of its own follows these; the Bench lets each have its own. Styles of a kind (even, tall, crisp) are chosen with the
         formula.
       </p>
       <Clashes of={revised} />
@@ -141,8 +142,8 @@ export function HouseForm({ house, zones, save }: Props) {
             )}
           </section>
         </div>
-        <section aria-label="Ways of working" className="grid gap-3">
-          <h2 className="text-xl">Ways of working</h2>
+        <section aria-label="How we measure and mix" className="grid gap-3">
+          <h2 className="text-xl">How we measure and mix</h2>
           {WAY_IDS.map((k) => (
             <div key={k} className="max-w-md">
               <WayChoice way={k} value={now.ways[k]} onChange={(v) => v !== undefined && void keep({ ways: { [k]: v } })} />
@@ -163,17 +164,17 @@ export function HouseForm({ house, zones, save }: Props) {
             </div>
             <p className="pt-1 text-[15px] text-soft">
               {altitudeM > 0
-                ? `Here gas takes ${gasRoomAt(altitudeM).toFixed(2)} times the room it does at the sea, so the zones for lift stand that much lower; water boils near ${temperature(boilsAtC(altitudeM), now.units)}.`
+                ? `Here gas takes ${gasRoomAt(altitudeM).toFixed(2)} times the room it does at the sea, so the zones for rise stand that much lower; water boils near ${temperature(boilsAtC(altitudeM), now.units)}.`
                 : 'High up the same gas takes more room, and less leavening is wanted.'}
             </p>
           </div>
         </section>
       </div>
-      <section aria-label="The drawer" className="grid gap-2">
-        <h2 className="text-xl">The drawer</h2>
+      <section aria-label="Our cups and spoons" className="grid gap-2">
+        <h2 className="text-xl">Our cups and spoons</h2>
         <p className="text-[15px] text-soft">What there is to measure with, level full. A batch in cups and spoons is taken with these alone.</p>
         <ManyTaps
-          label="The drawer"
+          label="Our cups and spoons"
           values={now.drawer}
           onChange={(drawer) => void keep({ drawer: TOOLS.filter((t) => drawer.includes(t)) })}
           options={TOOLS.map((t) => ({ value: t, label: TOOL_NAMES[t] }))}

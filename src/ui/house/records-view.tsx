@@ -125,14 +125,23 @@ export function RecordsView({ facts, backups, unreadable, backUp, keepSoMany, ch
           <Refusal text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
           {backups.length > 0 ? (
             <div className="overflow-x-auto">
-              <table className="w-full text-left">
+              <table data-cards className="w-full text-left">
+                <caption className="sr-only">Backups, the newest first</caption>
                 <thead className="border-b-2 border-rim text-sm text-soft">
                   <tr>
-                    <th className="py-1 pr-4">Taken</th>
-                    <th className="pr-4">Why</th>
-                    <th className="pr-4 text-right">Rows</th>
-                    <th className="pr-4 text-right">Size</th>
-                    <th>
+                    <th scope="col" className="py-1 pr-4">
+                      Taken
+                    </th>
+                    <th scope="col" className="pr-4">
+                      Why
+                    </th>
+                    <th scope="col" className="pr-4 text-right">
+                      Rows
+                    </th>
+                    <th scope="col" className="pr-4 text-right">
+                      Size
+                    </th>
+                    <th scope="col">
                       <span className="sr-only">Download</span>
                     </th>
                   </tr>
@@ -140,10 +149,18 @@ export function RecordsView({ facts, backups, unreadable, backUp, keepSoMany, ch
                 <tbody>
                   {backups.map((b) => (
                     <tr key={b.file} className="border-b border-line">
-                      <td className="py-1 pr-4 whitespace-nowrap">{b.at}</td>
-                      <td className="pr-4">{b.why}</td>
-                      <td className="pr-4 text-right">{many(b.rows)}</td>
-                      <td className="pr-4 text-right whitespace-nowrap">{size(b.bytes)}</td>
+                      <th scope="row" className="font-normal py-1 pr-4 whitespace-nowrap">
+                        {b.at}
+                      </th>
+                      <td data-label="Why" className="pr-4">
+                        {b.why}
+                      </td>
+                      <td data-label="Rows" className="pr-4 text-right">
+                        {many(b.rows)}
+                      </td>
+                      <td data-label="Size" className="pr-4 text-right whitespace-nowrap">
+                        {size(b.bytes)}
+                      </td>
                       <td className="text-right">
                         <a href={`/house/records/${b.file}`} download className={lookOf('bare')} aria-label={`Download the backup of ${b.at}`}>
                           Download

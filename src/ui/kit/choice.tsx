@@ -31,16 +31,16 @@ export function Choice<T extends string>({
 }) {
   const id = useId();
   return (
-    <div className={inline ? 'flex items-center gap-1.5' : 'flex flex-col gap-1'}>
+    <div className={inline ? 'flex items-center gap-1.5' : 'flex min-w-0 max-w-full flex-col gap-1'}>
       <span id={id} className="text-sm font-semibold text-soft">
         {label}
       </span>
       <Select.Root value={value} onValueChange={(v) => onChange(v as T)}>
         <Select.Trigger
           aria-labelledby={id}
-          className={`hold flex items-center justify-between gap-2 px-2.5 text-left text-[15px] whitespace-nowrap hover:bg-wash ${inline ? 'min-h-9' : 'min-h-11'} ${narrow ? 'max-w-56' : ''}`}
+          className={`hold flex max-w-full min-w-0 items-center justify-between gap-2 px-2.5 text-left text-[15px] whitespace-nowrap hover:bg-wash ${inline ? 'min-h-9' : 'min-h-11'} ${narrow ? 'max-w-56' : ''}`}
         >
-          <span className="truncate">
+          <span className="min-w-0 truncate">
             <Select.Value placeholder={placeholder} />
           </span>
           <Select.Icon>

@@ -24,7 +24,7 @@ export function Dialog({
         <Radix.Overlay className="fixed inset-0 z-40 bg-rim-deep/40" />
         <Radix.Content
           aria-describedby={undefined}
-          className={`hold fixed top-1/2 left-1/2 z-50 max-h-[88vh] -translate-x-1/2 -translate-y-1/2 overflow-auto !rounded-plate p-5 ${wide ? 'w-[min(52rem,94vw)]' : 'w-[min(30rem,94vw)]'}`}
+          className={`hold fixed z-50 max-h-[88dvh] overflow-auto !rounded-plate p-5 max-sm:inset-x-0 max-sm:bottom-0 max-sm:!rounded-b-none max-sm:p-4 sm:top-1/2 sm:left-1/2 sm:-translate-x-1/2 sm:-translate-y-1/2 ${wide ? 'sm:w-[min(52rem,94vw)]' : 'sm:w-[min(30rem,94vw)]'}`}
         >
           <div className="mb-3 flex items-start justify-between gap-4">
             <Radix.Title className="text-2xl [overflow-wrap:anywhere]">{title}</Radix.Title>

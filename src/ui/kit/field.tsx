@@ -18,7 +18,7 @@ function Labelled({ label, error, hint, className, children }: Labels & { readon
   const id = useId();
   const says = `${id}-says`;
   return (
-    <div className={`flex flex-col gap-1 ${className}`}>
+    <div className={`flex min-w-0 max-w-full flex-col gap-1 ${className}`}>
       <label htmlFor={id} className="text-sm font-semibold text-soft">
         {label}
       </label>

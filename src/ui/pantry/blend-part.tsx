@@ -58,7 +58,7 @@ export function BlendPart({
         One more part
       </Button>
       <p className="text-[15px] text-soft">
-        A line of it is read as its parts: composition, allergens and lift are theirs. Its cup weight is a model until you weigh one.
+        A line of it is read as its parts: composition, allergens and rise are theirs. Its cup weight is an estimate until you weigh one.
       </p>
     </section>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult } from '@/contract/action-result';
@@ -6,6 +7,7 @@ import { grams, type Units } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { toastUndo } from '../kit/delete-button';
 import { Field } from '../kit/field';
 
 export interface CountRow {
@@ -14,6 +16,7 @@ export interface CountRow {
   readonly who: string;
   /** When, as it is said. */
   readonly at: string;
+  readonly undone: boolean;
 }
 
 /** What is on hand: moved by batches and lots, and counted by people. A count is an entry of its own. */
@@ -23,22 +26,33 @@ export function CountForm({
   counts,
   units,
   count,
+  uncount,
 }: {
   readonly ingredientId: string;
   readonly onHandG: number | null;
   readonly counts: readonly CountRow[];
   readonly units: Units;
   readonly count: (input: unknown) => Promise<ActionResult>;
+  readonly uncount: (input: unknown) => Promise<ActionResult>;
 }) {
+  const router = useRouter();
   const [counted, setCounted] = useState('');
   const [who, setWho] = useState('');
   const asking = useAsking();
   const submit = async (): Promise<void> => {
     const countedG = typedGrams(counted);
     if (asking.found(countedG === null || Number.isNaN(countedG) ? { countedG: 'Write what was counted, as 800 or 1.5 kg.' } : {})) return;
-    const a = await asking.ask((requestId) => count({ ingredientId, countedG, who, requestId }));
+    let countId = '';
+    const a = await asking.ask((requestId) => {
+      countId = requestId;
+      return count({ ingredientId, countedG, who, requestId });
+    });
     if (!a?.ok) return;
-    toast(`Counted ${grams(countedG ?? 0, units)}`);
+    toastUndo(`Counted ${grams(countedG ?? 0, units)}`, async () => {
+      const back = await uncount({ countId });
+      toast(back.ok ? 'The count is taken back' : back.message);
+      router.refresh();
+    });
     setCounted('');
   };
   return (
@@ -78,6 +92,7 @@ export function CountForm({
             <li key={c.at}>
               {c.at}: counted {grams(c.countedG, units)}
               {c.who ? ` by ${c.who}` : ''}
+              {c.undone ? ' (taken back)' : ''}
               {c.wasG === null ? '' : `, where ${grams(c.wasG, units)} stood`}
             </li>
           ))}

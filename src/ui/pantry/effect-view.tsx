@@ -1,5 +1,6 @@
 'use client';
-import { analyseFormula, heard } from '@/core/analyse';
+import { heard } from '@/core/analyse';
+import { analyseFormula } from '@/core/analyse-formula';
 import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, RAILS, railOf, sayRail } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -14,16 +15,26 @@ export function EffectView({ formula, before, after }: { readonly formula: Formu
   });
   const say = (g: number | null): string => (g === null ? 'not known' : grams(g, before.units));
   if (moved.length === 0)
-    return <p className="text-soft">Nothing in “{formula.name}” changes: no line of it is measured this way, or it has a fill of its own under Ways.</p>;
+    return (
+      <p className="text-soft">
+        Nothing in “{formula.name}” changes: no line of it is measured this way, or it has a fill of its own under How we measure and mix.
+      </p>
+    );
   const top = (w: typeof was): string => heard(w.analysis, formula).open[0]?.message ?? 'Nothing is out of line.';
   return (
     <div className="grid gap-2">
       <table className="w-full text-left">
         <thead>
           <tr className="border-b border-line text-sm text-soft">
-            <th className="py-1 font-semibold">{formula.name}</th>
-            <th className="py-1 text-right font-semibold">as before</th>
-            <th className="py-1 text-right font-semibold">with mine</th>
+            <th scope="col" className="py-1 font-semibold">
+              {formula.name}
+            </th>
+            <th scope="col" className="py-1 text-right font-semibold">
+              as before
+            </th>
+            <th scope="col" className="py-1 text-right font-semibold">
+              with mine
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -29,7 +29,7 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
       <p className="text-soft">
         {CATEGORY_NAMES[i.category]}
         {i.aliases.length > 0 ? `; also ${i.aliases.slice(0, 5).join(', ')}` : ''}
-        {like ? `; taken to behave like ${kitchenName(like).toLowerCase()} (model)` : ''}
+        {like ? `; taken to behave like ${kitchenName(like).toLowerCase()} (estimate)` : ''}
       </p>
       {i.blend ? (
         <p>
@@ -82,7 +82,7 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
             <h2 className="mb-1 text-lg">Acid and soda</h2>
             <p className="text-soft">
               {unknown('acid') || unknown('soda')
-                ? 'Not known: the lift of a formula with it can’t be worked whole.'
+                ? 'Not known: the rise of a formula with it can’t be worked whole.'
                 : i.sodaPct > 0
                   ? `${Number(i.sodaPct.toFixed(1))} % soda${i.ownAcidMeqPer100g > 0 ? ', with acid of its own for it' : ''}.`
                   : i.acidMeqPer100g === 0
@@ -96,13 +96,13 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
               {i.allergensUnstated
                 ? 'Nobody has stated them yet: read the packet.'
                 : i.allergens.length > 0
-                  ? `${i.allergens.map(allergenName).join(', ')}. Packets differ: read yours.`
+                  ? `It holds ${i.allergens.map(allergenName).join(', ')}. Packets differ: read yours.`
                   : 'None of those we list. Packets differ: read yours.'}
             </p>
           </div>
         </div>
       </div>
-      {i.note ? <p className="max-w-prose text-sm text-soft">{i.note}.</p> : null}
+      {i.note ? <p className="max-w-prose text-sm text-soft">{i.note.replace(/^./, (c) => c.toUpperCase())}.</p> : null}
     </section>
   );
 }

@@ -102,12 +102,12 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
   return (
     <div className="grid max-w-4xl gap-4">
       <div className="flex flex-wrap items-end gap-3">
-        <label className="flex flex-col gap-1">
+        <label className="flex min-w-0 max-w-full flex-col gap-1">
           <span className="text-sm font-semibold text-soft">A CSV file</span>
           <input
             type="file"
             accept=".csv,.tsv,.txt,text/csv,text/plain"
-            className="hold min-h-11 cursor-pointer px-3 py-2 file:mr-3 file:rounded-md file:border-0 file:bg-wash file:px-3 file:font-semibold file:text-rim"
+            className="hold min-h-11 max-w-full cursor-pointer px-3 py-2 file:mr-3 file:rounded-md file:border-0 file:bg-wash file:px-3 file:font-semibold file:text-rim"
             onChange={(e) => {
               void onFile(e.target.files?.[0]);
               e.target.value = '';
@@ -162,8 +162,8 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
       <details>
         <summary className="cursor-pointer rounded font-semibold text-rim">What the columns are</summary>
         <p className="mt-2 text-[15px] text-soft">
-          {COLUMNS.join(', ')}. Only <em>name</em> has to be there. A name of the pantry’s own is its stock: price, pack, on hand and dates. Any other is an
-          ingredient of yours: its panel <em>per</em> 100g, 100ml or serving (with <em>base_g</em>), or a <em>blend</em> as “flour-buckwheat 30;
+          The columns: {COLUMNS.join(', ')}. Only <em>name</em> has to be there. A name of the pantry’s own is its stock: price, pack, on hand and dates. Any
+          other is an ingredient of yours: its panel <em>per</em> 100g, 100ml or serving (with <em>base_g</em>), or a <em>blend</em> as “flour-buckwheat 30;
           flour-all-purpose 70”. Days are year-month-day; allergens stand with semicolons between, or none. What is left empty stays unknown.
         </p>
       </details>
@@ -224,9 +224,13 @@ function Errors({ errors }: { readonly errors: readonly RowError[] }) {
       <table className="w-full text-left">
         <thead className="border-b-2 border-rim text-sm text-soft">
           <tr>
-            <th className="py-1 pr-4">Row</th>
-            <th className="pr-4">Column</th>
-            <th>What is wrong</th>
+            <th scope="col" className="py-1 pr-4">
+              Row
+            </th>
+            <th scope="col" className="pr-4">
+              Column
+            </th>
+            <th scope="col">What is wrong</th>
           </tr>
         </thead>
         <tbody>

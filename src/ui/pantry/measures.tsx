@@ -8,7 +8,7 @@ import type { OwnMeasure } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, millilitres } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
-import { Button } from '../kit/button';
+import { DeleteButton, toastUndo } from '../kit/delete-button';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 
@@ -19,10 +19,13 @@ export function Measures({
   house,
   switchMeasure,
   dropMeasure,
+  bringBack,
 }: {
   readonly house: Kitchen;
   readonly switchMeasure: (input: unknown) => Promise<Answer>;
   readonly dropMeasure: (input: unknown) => Promise<Answer>;
+  /** What was forgotten just now, whole. */
+  readonly bringBack: (input: unknown) => Promise<Answer>;
 }) {
   const [refusal, setRefusal] = useState<string | null>(null);
   const measures = house.conventions.own?.measures ?? [];
@@ -31,6 +34,17 @@ export function Measures({
     const a = await answerOf(work, 'Nothing was changed.');
     if (a.ok) toast(said);
     else setRefusal(a.message);
+  };
+  const forget = async (m: OwnMeasure): Promise<boolean> => {
+    setRefusal(null);
+    const a = await answerOf(() => dropMeasure({ id: m.id }), 'Nothing was changed.');
+    if (!a.ok) {
+      setRefusal(a.message);
+      return false;
+    }
+    const { id: _, ...back } = m;
+    toastUndo('Forgotten', () => send(() => bringBack(back), 'Remembered again'));
+    return true;
   };
   if (measures.length === 0)
     return <p className="text-soft">Nothing is weighed yet: cups, spoons and ladles are as the table has them. Begin with the cup you measure flour with.</p>;
@@ -64,9 +78,15 @@ export function Measures({
               on={m.used}
               onSwitch={(used) => void send(() => switchMeasure({ id: m.id, used }), used ? 'In use: amounts follow it' : 'Not in use: the table stands')}
             />
-            <Button look="bare" aria-label={`Forget ${measureName(m)} of ${ofWhat(m)}`} onClick={() => void send(() => dropMeasure({ id: m.id }), 'Forgotten')}>
-              Forget
-            </Button>
+            <DeleteButton
+              bare
+              label="Forget"
+              name={`${measureName(m)} of ${ofWhat(m)}`}
+              says="Amounts written in it are as the table has them again."
+              busy={false}
+              refusal={refusal}
+              onDelete={() => forget(m)}
+            />
           </li>
         ))}
       </ul>

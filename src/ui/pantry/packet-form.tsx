@@ -24,20 +24,23 @@ import { type Errors, FIGURES, type Figure, formOf, MORE_FIGURES, type PacketFie
 export function PacketForm({
   was,
   broken = null,
+  named = '',
   house,
   keep,
 }: {
   readonly was: (OwnThing & { readonly revision?: number }) | null;
   /** One whose packet can't be read: it is entered anew under its name. */
   readonly broken?: { readonly id: string; readonly name: string } | null;
+  /** What a new one is called to begin with. */
+  readonly named?: string;
   readonly house: KitchenConventions;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept & { readonly id: string }>>;
 }) {
   const router = useRouter();
   // a copy of an ingredient that was changed since is no copy of this one
-  const [form, change, sent] = useCopied<PacketFields>(`packet:${was ? `${was.id}:${JSON.stringify(was.packet)}` : (broken?.id ?? 'new')}`, () => ({
+  const [form, change, sent] = useCopied<PacketFields>(`packet:${was ? `${was.id}:${JSON.stringify(was.packet)}` : (broken?.id ?? `new${named}`)}`, () => ({
     ...formOf(was, house),
-    ...(broken && { name: broken.name }),
+    ...(broken ? { name: broken.name } : named ? { name: named } : {}),
   }));
   const revised = useRevised(was?.revision ?? 1, was && { name: was.name, packet: was.packet });
   const [tried, setTried] = useState(false);
@@ -95,7 +98,7 @@ export function PacketForm({
       <div className="flex flex-wrap items-end gap-3">
         <Field label="Name" value={form.name} maxLength={90} error={at('name')} className="w-80" onChange={(e) => set({ name: e.target.value })} />
         <Choice
-          label="What sort"
+          label="What type"
           value={form.category}
           onChange={(category) => set({ category })}
           options={CATEGORIES.map((c) => ({ value: c, label: CATEGORY_NAMES[c] }))}
@@ -180,7 +183,7 @@ export function PacketForm({
               onText={(like) => set({ like })}
               house={house}
               error={at('like')}
-              hint="Lends its acidity, thirst and cup weight (model). Without one the lift of a formula with it can’t be told."
+              hint="Lends its acidity, thirst and cup weight (estimate). Without one the rise of a formula with it can’t be told."
               className="w-80"
             />
             <Field

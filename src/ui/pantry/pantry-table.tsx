@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { allergenName } from '@/core/formula/tally';
 import { CATEGORIES, CATEGORY_NAMES, type Category, type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { type Keeping, keeping, pricePerG, type Shelf } from '@/core/pantry/stock';
-import { grams, money, type Units } from '@/core/quantity/say';
+import { grams, money, PRICED_G, PRICED_NAME, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Day, useTime } from '../time';
@@ -18,8 +18,8 @@ interface Row {
   readonly category: Category;
   readonly sort: string;
   readonly onHandG: number | undefined;
-  /** For a kilogram. */
-  readonly perKg: number | undefined;
+  /** For a kilogram, or a pound where the house weighs in ounces. */
+  readonly price: number | undefined;
   readonly bestBefore: string | undefined;
   readonly keeps: Keeping | null;
   readonly allergens: string;
@@ -30,9 +30,9 @@ const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSorted
 const column = createColumnHelper<typeof features, Row>();
 const columns = column.columns([
   column.accessor('name', { header: 'Ingredient', sortFn: 'text' }),
-  column.accessor('sort', { header: 'Sort', sortFn: 'text' }),
+  column.accessor('sort', { header: 'Type', sortFn: 'text' }),
   column.accessor('onHandG', { header: 'On hand', sortUndefined: 'last' }),
-  column.accessor('perKg', { header: 'A kilogram', sortUndefined: 'last' }),
+  column.accessor('price', { header: 'Price', sortUndefined: 'last' }),
   column.accessor('bestBefore', { header: 'Best before', sortUndefined: 'last', sortFn: 'text' }),
   column.accessor('allergens', { header: 'Allergens', sortFn: 'text' }),
 ]);
@@ -48,9 +48,9 @@ type Show = (typeof SHOWS)[number]['value'];
 /** Rows drawn at once; the rest follow on asking. */
 const STEP = 150;
 
-const NUMERIC = ['onHandG', 'perKg'];
+const NUMERIC = ['onHandG', 'price'];
 
-/** The pantry: every ingredient there is to measure out, found by name, sort and what is on the shelf. */
+/** The pantry: every ingredient there is to measure out, found by name, sort and what is in stock. */
 export function PantryTable({
   ingredients,
   shelf,
@@ -78,14 +78,14 @@ export function PantryTable({
           category: i.category,
           sort: CATEGORY_NAMES[i.category],
           onHandG: s?.onHandG ?? undefined,
-          perKg: per === null ? undefined : per * 1000,
+          price: per === null ? undefined : per * PRICED_G[units.weight],
           bestBefore: s?.bestBefore ?? undefined,
           keeps: keeping(s, today),
           allergens: i.allergensUnstated ? 'not stated' : i.allergens.map(allergenName).join(', '),
           words: [i.name, ...i.aliases, CATEGORY_NAMES[i.category]].join(' ').toLowerCase(),
         };
       }),
-    [ingredients, shelf, today],
+    [ingredients, shelf, today, units.weight],
   );
   const data = useMemo(() => {
     const words = text.trim().toLowerCase().split(/\s+/);
@@ -117,10 +117,10 @@ export function PantryTable({
         />
         <Choice
           inline
-          label="Sort"
+          label="Type"
           value={category}
           onChange={setCategory}
-          options={[{ value: ANY, label: 'every sort' }, ...categories.map((c) => ({ value: c, label: CATEGORY_NAMES[c] }))]}
+          options={[{ value: ANY, label: 'every type' }, ...categories.map((c) => ({ value: c, label: CATEGORY_NAMES[c] }))]}
         />
         <Choice inline label="Show" value={show} onChange={setShow} options={SHOWS} />
         <p role="status" className="ml-auto text-soft">
@@ -146,7 +146,8 @@ export function PantryTable({
         </div>
       ) : (
         <div className="overflow-x-auto">
-          <table className="w-full min-w-[720px] border-collapse text-left">
+          <table data-cards className="w-full min-[700px]:min-w-[720px] border-collapse text-left">
+            <caption className="sr-only">Ingredients: type, what is on hand, price, date and allergens</caption>
             <thead className="border-b-2 border-rim text-sm text-soft">
               {table.getHeaderGroups().map((g) => (
                 <tr key={g.id}>
@@ -164,6 +165,7 @@ export function PantryTable({
                           className="inline-flex min-h-9 items-center gap-1 rounded-hold font-bold whitespace-nowrap hover:bg-wash"
                         >
                           <table.FlexRender header={h} />
+                          {h.column.id === 'price' ? `, ${PRICED_NAME[units.weight]}` : ''}
                           {way === 'asc' ? <ArrowUp size={14} aria-hidden /> : way === 'desc' ? <ArrowDown size={14} aria-hidden /> : null}
                         </button>
                       </th>
@@ -175,20 +177,28 @@ export function PantryTable({
             <tbody>
               {rows.slice(0, most).map(({ id, original: r }) => (
                 <tr key={id} className="border-b border-line align-top">
-                  <td className="py-2 pr-4">
+                  <th scope="row" className="py-2 pr-4 font-normal">
                     <Link href={`/pantry/${r.id}`} className="font-semibold text-rim underline [overflow-wrap:anywhere]">
                       {kitchenName(r)}
                     </Link>
                     {r.own ? <span className="ml-2 rounded bg-wash px-1.5 text-sm whitespace-nowrap">our own</span> : null}
+                  </th>
+                  <td data-label="Type" className="py-2 pr-4 text-soft">
+                    {r.sort}
                   </td>
-                  <td className="py-2 pr-4 text-soft">{r.sort}</td>
-                  <td className="py-2 pr-4 text-right whitespace-nowrap">{r.onHandG === undefined ? '' : grams(r.onHandG, units)}</td>
-                  <td className="py-2 pr-4 text-right whitespace-nowrap">{r.perKg === undefined ? '' : money(r.perKg, units)}</td>
-                  <td className="py-2 pr-4 whitespace-nowrap">
+                  <td data-label="On hand" className="py-2 pr-4 text-right whitespace-nowrap">
+                    {r.onHandG === undefined ? '' : grams(r.onHandG, units)}
+                  </td>
+                  <td data-label="Price" className="py-2 pr-4 text-right whitespace-nowrap">
+                    {r.price === undefined ? '' : money(r.price, units)}
+                  </td>
+                  <td data-label="Best before" className="py-2 pr-4 whitespace-nowrap">
                     {r.bestBefore ? <Day day={r.bestBefore} /> : ''}
                     {r.keeps === 'past' ? <strong className="ml-2">past it</strong> : r.keeps === 'soon' ? <strong className="ml-2">use soon</strong> : null}
                   </td>
-                  <td className="py-2 text-soft">{r.allergens}</td>
+                  <td data-label="Allergens" className="py-2 text-soft">
+                    {r.allergens}
+                  </td>
                 </tr>
               ))}
             </tbody>

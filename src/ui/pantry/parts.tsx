@@ -4,7 +4,7 @@ import { lookOf } from '../kit/button';
 const PARTS = [
   ['/pantry', 'Ingredients', 'ingredients'],
   ['/pantry/measures', 'My measures', 'measures'],
-  ['/pantry/import', 'Table in and out', 'import'],
+  ['/pantry/import', 'Import and export', 'import'],
 ] as const;
 
 /** The parts of the pantry. */

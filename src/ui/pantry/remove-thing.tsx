@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
+import { toastUndo } from '../kit/delete-button';
 import { Dialog } from '../kit/dialog';
 import { Notice } from '../kit/notice';
 
@@ -12,11 +13,16 @@ export function RemoveThing({
   id,
   name,
   usedIn,
+  packet,
+  back,
   remove,
 }: {
   readonly id: string;
   readonly name: string;
   readonly usedIn: readonly string[];
+  /** What stands on its packet, and how it is kept again. */
+  readonly packet: unknown;
+  readonly back: (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
   readonly remove: (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
 }) {
   const router = useRouter();
@@ -28,13 +34,17 @@ export function RemoveThing({
       setRefusal(a.message);
       return;
     }
-    toast(`${name} is out of the pantry`);
+    toastUndo(`${name} is deleted`, async () => {
+      const kept = await back({ id: null, name, packet, seen: null });
+      toast(kept.ok ? `${name} is back; count what there is of it` : kept.message);
+      if (kept.ok) router.push(`/pantry/${id}`);
+    });
     router.push('/pantry');
   };
   return (
     <>
-      <Button onClick={() => setOpen(true)}>Take it out of the pantry</Button>
-      <Dialog open={open} onOpen={setOpen} title={`Take out ${name}?`}>
+      <Button onClick={() => setOpen(true)}>Delete this ingredient</Button>
+      <Dialog open={open} onOpen={setOpen} title={`Delete ${name}?`}>
         <p className="mb-3">
           {usedIn.length > 0
             ? `${usedIn.slice(0, 5).join(', ')}${usedIn.length > 5 ? ` and ${usedIn.length - 5} more` : ''} ${usedIn.length === 1 ? 'uses' : 'use'} it: those lines will ask what is meant. Nothing on them is lost.`
@@ -49,7 +59,7 @@ export function RemoveThing({
         ) : null}
         <div className="flex gap-2">
           <Button look="stop" onClick={() => void go()}>
-            Take it out
+            Delete
           </Button>
           <Button onClick={() => setOpen(false)}>Leave it</Button>
         </div>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
-import { money, type Units } from '@/core/quantity/say';
+import { pricePer, type Units } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
@@ -58,7 +58,7 @@ export function StockForm({
         {field('packG', 'and holds', 'g')}
       </div>
       <p className="-mt-1 text-[15px] text-soft">
-        {per !== null && Number.isFinite(per) ? `${money(per * 1000, units)} a kilogram.` : 'Cost is counted once both are known.'}
+        {per !== null && Number.isFinite(per) ? `${pricePer(per, units)}.` : 'Cost is counted once both are known.'}
       </p>
       <div className="grid grid-cols-2 gap-3">
         {day('opened', 'Opened on')}

@@ -38,7 +38,7 @@ export function Result({ measure: m, house }: { readonly measure: OwnMeasure; re
             {Math.abs(table.percentOff) < 0.5 ? 'the same' : `${Math.abs(table.percentOff).toFixed(0)} % ${table.percentOff > 0 ? 'heavier' : 'lighter'}`}
           </strong>
           {table.nearest
-            ? `, nearest to a cup ${CONVENTION_NAMES.flourFill[table.nearest]}. Other flours are then taken as filled by the same hand (model)`
+            ? `, nearest to a cup ${CONVENTION_NAMES.flourFill[table.nearest]}. Other flours are then taken as filled by the same hand (estimate)`
             : ''}
           .
         </p>

@@ -43,29 +43,58 @@ export function AdditionsView({
       </h3>
       {a.parts.length === 0 ? <p>Nothing has to be added.</p> : null}
       {a.parts.length > 0 ? (
-        <table className="mt-1 w-full text-left">
+        <table data-cards className="mt-1 w-full text-left">
+          <caption className="sr-only">What is added</caption>
           <thead className="border-b-2 border-rim text-sm text-soft">
             <tr>
-              <th className="py-1 pr-3">Add</th>
-              {bagG === null ? null : <th className="pr-3 text-right">to {grams(bagG, units)}</th>}
-              {bagG === null ? null : <th className="pr-3 text-right">to half of it</th>}
-              <th className="pr-3 text-right">to 100 g</th>
-              {cupG === null ? null : <th className="text-right">to a cup ({grams(cupG, units)})</th>}
+              <th scope="col" className="py-1 pr-3">
+                Add
+              </th>
+              {bagG === null ? null : (
+                <th scope="col" className="pr-3 text-right">
+                  to {grams(bagG, units)}
+                </th>
+              )}
+              {bagG === null ? null : (
+                <th scope="col" className="pr-3 text-right">
+                  to half of it
+                </th>
+              )}
+              <th scope="col" className="pr-3 text-right">
+                to 100 g
+              </th>
+              {cupG === null ? null : (
+                <th scope="col" className="text-right">
+                  to a cup ({grams(cupG, units)})
+                </th>
+              )}
             </tr>
           </thead>
           <tbody>
             {a.parts.map((p) => (
               <tr key={p.ingredient.id} className="border-b border-line">
-                <td className="py-1 pr-3">{kitchenName(p.ingredient)}</td>
+                <th scope="row" className="py-1 pr-3 font-normal">
+                  {kitchenName(p.ingredient)}
+                </th>
                 {bagG === null ? null : (
-                  <td className="pr-3 text-right font-semibold whitespace-nowrap">
+                  <td data-label={`to ${grams(bagG, units)}`} className="pr-3 text-right font-semibold whitespace-nowrap">
                     {grams((p.grams * bagG) / 100, units)}
                     {eggWords(p.ingredient, (p.grams * bagG) / 100)}
                   </td>
                 )}
-                {bagG === null ? null : <td className="pr-3 text-right whitespace-nowrap">{grams((p.grams * bagG) / 200, units)}</td>}
-                <td className="pr-3 text-right whitespace-nowrap">{p.grams < 10 ? gramsExact(p.grams) : grams(p.grams, units)}</td>
-                {cupG === null ? null : <td className="text-right whitespace-nowrap">{grams((p.grams * cupG) / 100, units)}</td>}
+                {bagG === null ? null : (
+                  <td data-label="to half of it" className="pr-3 text-right whitespace-nowrap">
+                    {grams((p.grams * bagG) / 200, units)}
+                  </td>
+                )}
+                <td data-label="to 100 g" className="pr-3 text-right whitespace-nowrap">
+                  {p.grams < 10 ? gramsExact(p.grams) : grams(p.grams, units)}
+                </td>
+                {cupG === null ? null : (
+                  <td data-label="to a cup" className="text-right whitespace-nowrap">
+                    {grams((p.grams * cupG) / 100, units)}
+                  </td>
+                )}
               </tr>
             ))}
           </tbody>
@@ -101,7 +130,7 @@ export function AdditionsView({
           {own ? 'Balance it on the Bench, then make the premix of that version.' : 'Nothing that is added mends that.'}
         </p>
       )}
-      {a.pours ? <p className="mt-1 text-[15px] text-soft">{a.pours} A model: mix one bag before a lot goes out.</p> : null}
+      {a.pours ? <p className="mt-1 text-[15px] text-soft">{a.pours} An estimate: mix one bag before a lot goes out.</p> : null}
       {a.unsaid.length > 0 ? <p className="mt-1 text-[15px] text-soft">{a.unsaid.join('; ')}: try one before you trust it.</p> : null}
     </section>
   );

@@ -127,7 +127,7 @@ export function BagsOut({
         </p>
       ) : null}
       {short.length > 0 ? (
-        <Notice weight="look">Short on the shelf: {short.map((x) => `${kitchenName(x.ingredient)} ${grams(x.shortG ?? 0, units)}`).join(', ')}.</Notice>
+        <Notice weight="look">Short in stock: {short.map((x) => `${kitchenName(x.ingredient)} ${grams(x.shortG ?? 0, units)}`).join(', ')}.</Notice>
       ) : null}
       <Refusal text={asking.refusal} />
       <div className="flex flex-wrap items-center gap-4">
@@ -135,7 +135,7 @@ export function BagsOut({
           Start a batch of them
         </Button>
         <Switch
-          label="take the rest off the shelf"
+          label="take the rest from stock"
           on={take}
           onSwitch={(v) => {
             touched();

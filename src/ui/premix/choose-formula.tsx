@@ -5,7 +5,7 @@ import { Choice } from '../kit/choice';
 /** Which formula a premix is the dry side of. */
 export function ChooseFormula({ id, formulas }: { readonly id: string | null; readonly formulas: readonly { readonly id: string; readonly name: string }[] }) {
   const router = useRouter();
-  if (formulas.length === 0) return <p>The shelf is empty: a premix is made of a formula.</p>;
+  if (formulas.length === 0) return <p>There is no formula yet: a premix is made of a formula.</p>;
   return (
     <div className="max-w-md">
       <Choice

@@ -87,7 +87,7 @@ export function ForeignMix({
       {ranges.length > 0 ? <p className="text-[15px] text-soft">By how much of it is flour: {ranges.join(', ')} to 100 g. Begin with less, and look.</p> : null}
       {mix.unknown?.includes('soda') ? (
         <Notice weight="look">
-          Its packet says it is leavened, not by how much: its own lift, salt in it and directions are the packet’s word. Test one before a crowd.
+          Its packet says it is leavened, not by how much: its own rise, salt in it and directions are the packet’s word. Test one before a crowd.
         </Notice>
       ) : null}
       {mix.allergensUnstated ? <Notice weight="look">Nobody has read its packet for allergens yet: do that in the pantry.</Notice> : null}

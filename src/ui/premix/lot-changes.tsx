@@ -107,7 +107,7 @@ export function LotChanges({
           ) : (
             <>
               <p>Nothing leaves a voided lot any more, in bags of whatever size. It stays in the books, with what has left it.</p>
-              <Switch label="what it took goes back onto the shelf" on={back} onSwitch={setBack} />
+              <Switch label="what it took goes back into stock" on={back} onSwitch={setBack} />
             </>
           )}
           <div className="flex flex-wrap items-start gap-3">

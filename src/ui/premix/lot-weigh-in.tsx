@@ -85,7 +85,7 @@ export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Prop
           setTyped(text);
           setSure(false);
         }}
-        onEnter={next}
+        onEnter={() => (stands === 'right' ? next() : reading > 0 ? setSure(true) : undefined)}
       />
       {scale.stalled ? (
         <Notice weight="look" role="status">

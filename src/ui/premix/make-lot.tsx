@@ -306,11 +306,11 @@ export function MakeLot({
         <>
           {short.length > 0 ? (
             <Notice weight="look">
-              Short on the shelf: {short.map((s) => `${s.name} ${grams(s.g, units)}`).join(', ')}.{take ? ' Made as it is, the lot takes what there is.' : ''}
+              Short in stock: {short.map((s) => `${s.name} ${grams(s.g, units)}`).join(', ')}.{take ? ' Made as it is, the lot takes what there is.' : ''}
             </Notice>
           ) : null}
           {unnoted.length > 0 ? (
-            <Notice weight="note">Nobody has noted how much there is of {unnoted.join(', ').toLowerCase()}: nothing of that comes off the shelf.</Notice>
+            <Notice weight="note">Nobody has noted how much there is of {unnoted.join(', ').toLowerCase()}: nothing of that comes out of stock.</Notice>
           ) : null}
           {fine.map((f) => (
             <Notice key={f.ingredient.id} weight="look">
@@ -398,7 +398,7 @@ export function MakeLot({
         <Button look="now" size="work" type="submit" disabled={busy || wrong !== null || badMore || badWeight || badRest}>
           {busy ? 'Writing' : 'Put this lot in the book'}
         </Button>
-        <Switch label="take it off the shelf" on={take} onSwitch={(v) => set({ take: v })} />
+        <Switch label="take it from stock" on={take} onSwitch={(v) => set({ take: v })} />
       </div>
     </form>
   );

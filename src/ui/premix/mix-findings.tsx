@@ -1,6 +1,7 @@
 'use client';
 import { useMemo } from 'react';
-import { analyseFormula, heard } from '@/core/analyse';
+import { heard } from '@/core/analyse';
+import { analyseFormula } from '@/core/analyse-formula';
 import type { Bench } from '@/core/balance/bench';
 import { fixesFor } from '@/core/balance/fixes';
 import type { Finding } from '@/core/findings/finding';
@@ -67,10 +68,14 @@ export function ProductFindings({
   readonly house: Kitchen;
   readonly onParts: (parts: Product['parts']) => void;
 }) {
-  const formula = productFormula(mix, additions);
   const { parts } = additions.product;
-  const bench = { formula, house, end: null };
-  const open = analyseFormula(formula, house).analysis.findings.filter((f) => f.code !== 'small-weighing' && f.severity !== 'note');
+  const now = productFormula(mix, additions);
+  const said = JSON.stringify(now);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the same words are the same formula, worked anew or not
+  const [bench, open] = useMemo(
+    () => [{ formula: now, house, end: null }, analyseFormula(now, house).analysis.findings.filter((f) => f.code !== 'small-weighing')] as const,
+    [said, house],
+  );
   return (
     <div className="grid gap-2">
       {open.map((f) => (
@@ -104,7 +109,7 @@ function ProductFinding({ f, bench, onParts }: { readonly f: Finding; readonly b
             {x.title}
           </Button>
         ))}
-        {fixes.length === 0 ? <span className="text-[15px] text-soft">Nothing that is added mends that.</span> : null}
+        {fixes.length === 0 && f.severity !== 'note' ? <span className="text-[15px] text-soft">Nothing that is added mends that.</span> : null}
       </div>
     </Notice>
   );

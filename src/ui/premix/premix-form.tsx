@@ -21,6 +21,7 @@ import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { DeleteButton, toastUndo } from '../kit/delete-button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
@@ -88,9 +89,16 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
     if (a.merged.length === 0) toast('Kept');
     if (id === null) router.push(`/premix/${a.id}`);
   };
-  const remove = async (): Promise<void> => {
+  const remove = async (): Promise<boolean> => {
     const a = await asking.ask(() => drop({ id }), true);
-    if (a?.ok) router.push('/premix');
+    if (!a?.ok) return false;
+    toastUndo(`${was.name} is deleted`, async () => {
+      const back = await keep({ id: null, versionId, name: was.name, settings: was.settings, seen: null, requestId: crypto.randomUUID() });
+      if (back.ok) router.push(`/premix/${back.id}`);
+      else toast(back.message);
+    });
+    router.push('/premix');
+    return true;
   };
   const toPantry = async (): Promise<void> => {
     if (!worked || !keepThing) return;
@@ -244,9 +252,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
             </Button>
           ) : null}
           {id !== null && !hasLots ? (
-            <Button look="stop" size="work" disabled={busy} onClick={() => void remove()}>
-              Take it out
-            </Button>
+            <DeleteButton name={was.name} says="No lot was made of it: nothing else goes with it." busy={busy} refusal={asking.refusal} onDelete={remove} />
           ) : null}
         </div>
       </div>
@@ -296,7 +302,8 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
         ) : null}
         {worked.bag.beside.length > 0 ? <p className="text-soft">For the pan and to serve, as on the card: {worked.bag.beside.join('; ')}.</p> : null}
         <p className="text-sm text-soft">
-          What is added is worked from the kinds’ zones; the formula’s own stands as on its card. Pour and lift are models: test a piece before a lot goes out.
+          What is added is worked from the kinds’ zones; the formula’s own stands as on its card. Pour and rise are estimates: test a piece before a lot goes
+          out.
         </p>
       </div>
     </form>
@@ -317,9 +324,15 @@ function BagTable({
       <caption className="sr-only">In the bag</caption>
       <thead className="border-b-2 border-rim text-sm text-soft">
         <tr>
-          <th className="py-1 pr-3">In the bag</th>
-          <th className="pr-3 text-right">Share</th>
-          <th className="text-right">{bagG === null ? '' : `In ${grams(bagG, units)}`}</th>
+          <th scope="col" className="py-1 pr-3">
+            In the bag
+          </th>
+          <th scope="col" className="pr-3 text-right">
+            Share
+          </th>
+          <th scope="col" className="text-right">
+            {bagG === null ? '' : `In ${grams(bagG, units)}`}
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -354,7 +367,7 @@ function BagLift({
     <p className="text-[15px]">
       Leavening in a bag: {leavening.map((i) => `${kitchenName(i.ingredient).toLowerCase()} ${grams(i.share * bagG, units)}`).join(', ')}
       {lift && lift.unknown.length === 0
-        ? `; it lifts ${sayRail('lift', lift.tested)} CO2 per 100 g of flour${zone ? `, ${lift.reading?.standing === 'in' ? 'within' : 'outside'} ${sayRail('lift', zone[0])} to ${sayRail('lift', zone[1])}` : ''}`
+        ? `; it gives ${sayRail('lift', lift.tested)} CO2 per 100 g of flour${zone ? `, ${lift.reading?.standing === 'in' ? 'within' : 'outside'} ${sayRail('lift', zone[0])} to ${sayRail('lift', zone[1])}` : ''}`
         : ''}
       .
     </p>

@@ -49,10 +49,16 @@ export function CheckView({
         <table className="w-full text-left text-xl">
           <thead className="text-base text-soft">
             <tr>
-              <th className="py-1 pr-4 font-semibold">What</th>
-              <th className="pr-4 text-right font-semibold">Target</th>
-              <th className="pr-4 text-right font-semibold">Went in</th>
-              <th className="font-semibold">
+              <th scope="col" className="py-1 pr-4 font-semibold">
+                What
+              </th>
+              <th scope="col" className="pr-4 text-right font-semibold">
+                Target
+              </th>
+              <th scope="col" className="pr-4 text-right font-semibold">
+                Went in
+              </th>
+              <th scope="col" className="font-semibold">
                 <span className="sr-only">How that is</span>
               </th>
             </tr>
@@ -74,7 +80,7 @@ export function CheckView({
                     {!log.ticked.includes(l.key) ? (
                       <strong className="text-berry">open</strong>
                     ) : stands === null || stands === 'right' ? (
-                      <span className="text-herb">✓{stands === null ? '' : ' within what it bears'}</span>
+                      <span className="text-herb">✓{stands === null ? '' : ' close enough'}</span>
                     ) : (
                       <span className="flex flex-wrap items-center gap-3">
                         <strong>

@@ -192,7 +192,7 @@ export function CorrectView({
         <div className="grid gap-2" role="status">
           <p className="text-xl">
             It {POUR_WORDS[thicknessClass(paS)]}; {kind.pieces} want {POUR_NOUNS[want]}.{' '}
-            {c.short ? 'More than a bowl bears; this goes part of the way: about' : 'About'} <strong>{whole?.measure}</strong> of{' '}
+            {c.short ? 'More than a bowl takes; this goes part of the way: about' : 'About'} <strong>{whole?.measure}</strong> of{' '}
             {kitchenName(c.ingredient).toLowerCase()} in all, in steps.
           </p>
           <p className="text-[56px] leading-none font-bold">
@@ -244,8 +244,8 @@ export function CorrectView({
           ) : null}
           <p className="text-soft">
             {changes.length > 0 ? `With all of it: ${changes.join(', ')}. ` : ''}
-            {c.towards === 'thicker' ? 'Sprinkled over, a few turns, five minutes before the next look.' : 'A few turns, no more.'} A model: the bowl has the
-            last word.
+            {c.towards === 'thicker' ? 'Sprinkled over, a few turns, five minutes before the next look.' : 'A few turns, no more.'} An estimate: the bowl has
+            the last word.
           </p>
         </div>
       )}

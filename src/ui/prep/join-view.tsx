@@ -5,10 +5,12 @@ import type { KindId } from '@/core/formula/kinds';
 import type { Ways } from '@/core/formula/ways';
 import { joinedAt } from '@/core/griddle/board';
 import { howFar, joinSteps, PART_WORDS } from '@/core/prep/join';
+import { asRead } from '@/core/quantity/say';
 import { useNow } from '../day/clock';
 import type { OpenEventLog } from '../day/use-event-log';
 import { useAlarm } from '../kit/alarm';
 import { Button } from '../kit/button';
+import { useUnits } from '../units';
 
 const TURN_MS = 1000;
 
@@ -33,6 +35,7 @@ export function JoinView({
   readonly waits: string;
 }) {
   const [now, refresh] = useNow(250);
+  const units = useUnits();
   const ready = entriesOf(log.entries, 'ready').filter((e) => e.act.mix === mix);
   const isReady = (p: JoinPart): boolean => ready.some((e) => e.act.part === p);
   const at = joinedAt(log.taps, mix);
@@ -48,13 +51,16 @@ export function JoinView({
   const stop = (): void => void log.enter({ what: 'mixed', mix, turns: Math.min(gone, 9999) });
   if (at !== null)
     return (
-      <section aria-label="Joining" className={`grid gap-4 rounded-plate bg-white p-4 ${enough ? 'ring-8 ring-berry' : ''}`}>
-        <p role="status" className="text-[72px] leading-none font-bold">
+      <section aria-label="Combining" className={`grid gap-4 rounded-plate bg-white p-4 ${enough ? 'ring-8 ring-berry' : ''}`}>
+        <p className="text-[72px] leading-none font-bold">
           {enough ? 'Stop.' : `${gone} of ${far.count}`}
           <span className="block text-2xl font-normal text-soft">
             {enough ? `${far.count} ${far.unit}: ${far.words}.` : `${far.unit}, ${far.unit === 'turns' ? 'about one a second; ' : ''}${far.words}`}
           </span>
         </p>
+        <span className="sr-only" role="status">
+          {enough ? 'Stop.' : `Count ${far.count} ${far.unit}`}
+        </span>
         <div className="flex flex-wrap gap-3">
           <Button look={enough ? 'now' : 'stop'} size="work" className="min-h-16 !px-8 text-xl" autoFocus onClick={stop}>
             {enough ? 'It is mixed: let it rest' : `Stop now, at ${gone}`}
@@ -63,8 +69,8 @@ export function JoinView({
       </section>
     );
   return (
-    <section aria-label="Joining" className="grid gap-4">
-      <h2 className="text-3xl">{name ? `Join ${name}: is` : 'Is'} every part ready?</h2>
+    <section aria-label="Combining" className="grid gap-4">
+      <h2 className="text-3xl">{name ? `Combine ${name}: is` : 'Is'} every part ready?</h2>
       <ul className="grid gap-2">
         {parts.map((p) => (
           <li key={p}>
@@ -82,7 +88,7 @@ export function JoinView({
                 {isReady(p) ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
               </span>
               <span>
-                <strong>{PART_WORDS[p].name}</strong> <span className="text-soft">{PART_WORDS[p].is}</span>
+                <strong>{PART_WORDS[p].name}</strong> <span className="text-soft">{asRead(PART_WORDS[p].is, units)}</span>
               </span>
             </button>
           </li>
@@ -99,7 +105,7 @@ export function JoinView({
       {waits ? <p className="text-lg font-semibold">{waits}</p> : null}
       <div>
         <Button look={all && !waits ? 'now' : 'plain'} size="work" className="min-h-16 !px-8 text-xl" disabled={!all || waits !== ''} onClick={begin}>
-          They meet: count
+          Combine: count
         </Button>
       </div>
     </section>

@@ -189,7 +189,7 @@ export function MiseView({
     );
   };
   return (
-    <section aria-label="Mise check" className="grid gap-4">
+    <section aria-label="Set out" className="grid gap-4">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="mr-auto text-3xl">Is it all on the counter?</h2>
         {left.length > 0 ? (

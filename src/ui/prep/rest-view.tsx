@@ -59,8 +59,8 @@ export function RestView({
         {rested ? `since ${time.ofDay(until)}` : `until ${time.ofDay(until)}; heat the griddle meanwhile`}
         {left === null
           ? ''
-          : `. About ${Math.round(100 * left)} % of its lift is left${rested || atEnd === null ? '' : `, ${Math.round(100 * atEnd)} % when it is rested`}`}
-        {good === null ? '' : good > now ? `. Good until ${time.ofDay(good)}` : '. Past its time: pour it soon, flatter, or join another'}.
+          : `. About ${Math.round(100 * left)} % of its rise is left${rested || atEnd === null ? '' : `, ${Math.round(100 * atEnd)} % when it is rested`}`}
+        {good === null ? '' : good > now ? `. Good until ${time.ofDay(good)}` : '. Past its time: pour it soon, flatter, or combine another'}.
       </p>
       {parting ? <p className="mt-1 text-xl font-semibold">{parting}</p> : null}
       {addIns.length > 0 ? (
@@ -85,7 +85,7 @@ export function RestView({
           ✓ Whites folded in at {time.ofDay(foam.at)}: pour it by {time.ofDay(foam.at + (life.min ?? 0) * MIN)}.
         </p>
       )}
-      <p className="text-soft">{runs.why}; the lift that is left is a model. Covered; how long it may stand out of the cold the local food code says.</p>
+      <p className="text-soft">{runs.why}; the rise that is left is an estimate. Covered; how long it may stand out of the cold the local food code says.</p>
       <Link href={griddle} className={`${lookOf(rested && (foam === null || foam.at !== null) ? 'now' : 'plain', 'work')} mt-3 min-h-16 !px-8 text-xl`}>
         To the griddle
       </Link>

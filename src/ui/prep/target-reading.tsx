@@ -59,7 +59,7 @@ export function TargetReading({
           <span className="block text-soft">Target</span>
           <strong className="text-[64px] leading-none whitespace-nowrap">{sayWeight(target)}</strong>
           <span className="block text-soft">
-            give or take {sayWeight(tolerance)}
+            allowed ± {sayWeight(tolerance)}
             {more}
           </span>
         </p>
@@ -86,7 +86,7 @@ export function TargetReading({
             />
             <span className="text-2xl text-soft">g</span>
           </div>
-          <p id="stands" role="status" className="min-h-6 text-lg">
+          <p id="stands" aria-live={typed.trim() !== '' || scale.reading?.stable ? 'polite' : 'off'} className="min-h-6 text-lg">
             {typed.trim() !== '' && Number.isNaN(now.shown)
               ? 'Write a number of grams.'
               : scale.reading?.over && typed.trim() === ''
@@ -94,7 +94,7 @@ export function TargetReading({
                 : off === null
                   ? ''
                   : stands === 'right'
-                    ? '✓ within what it bears'
+                    ? '✓ close enough'
                     : `${sayWeight(Math.abs(off))} ${off < 0 ? 'to go' : 'too much'}`}
             {scale.reading && !scale.reading.stable && typed.trim() === '' ? ' …' : ''}
           </p>

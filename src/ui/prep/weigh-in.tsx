@@ -88,11 +88,12 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
     if (adds !== null) addUp(shown);
     else if (scale.on) scale.act({ do: 'tare' });
   };
-  const next = (): void => {
+  /** @param all the same: what is off is seen, and goes in as it is */
+  const next = (allTheSame = sure): void => {
     if (!weighed) done.put(line.key, true);
     else {
       if (Number.isNaN(reading) || reading < 0 || scale.reading?.over) return;
-      if (stands === 'under' && !sure) {
+      if (stands !== 'right' && !allTheSame) {
         setSure(true);
         return;
       }
@@ -160,7 +161,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
             setSure(false);
             asking.touched();
           }}
-          onEnter={next}
+          onEnter={() => (stands === 'right' ? next() : Number.isNaN(reading) ? undefined : setSure(true))}
         />
       ) : (
         <p className="rounded-plate bg-white p-4 text-[56px] leading-tight font-bold">{line.measure}</p>
@@ -171,7 +172,15 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
         </Notice>
       ) : null}
       {over ? (
-        <OverPour over={over} portionMl={batch.portionMl} lines={bowls} by={reading - target} busy={asking.busy} onKeep={() => void keep()} onNote={next} />
+        <OverPour
+          over={over}
+          portionMl={batch.portionMl}
+          lines={bowls}
+          by={reading - target}
+          busy={asking.busy}
+          onKeep={() => void keep()}
+          onNote={() => next(true)}
+        />
       ) : null}
       {short !== null ? (
         <TooLittle
@@ -197,10 +206,10 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           size="work"
           className="min-h-16 !px-8 text-xl"
           disabled={weighed && (Number.isNaN(reading) || reading < 0 || Boolean(over))}
-          onClick={next}
+          onClick={() => next()}
         >
           <Check size={24} aria-hidden />
-          {sure && off !== null ? `Go on, ${sayWeight(Math.abs(off))} short` : weighed ? 'That is in: next' : 'Done: next'}
+          {sure && off !== null ? `Go on, ${sayWeight(Math.abs(off))} ${off < 0 ? 'short' : 'over'}` : weighed ? 'That is in: next' : 'Done: next'}
         </Button>
         {last ? (
           <Button size="work" onClick={() => setBack(last.key)}>

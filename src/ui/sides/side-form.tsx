@@ -10,6 +10,7 @@ import { grams, percent } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { DeleteButton, toastUndo } from '../kit/delete-button';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
@@ -76,14 +77,20 @@ export function SideForm({
     toast(side ? 'Kept' : 'Kept: a batch can take it along');
     router.push('/sides');
   };
-  const remove = async (): Promise<void> => {
-    if (!side) return;
+  const remove = async (): Promise<boolean> => {
+    if (!side) return false;
     const a = await asking.ask(() => drop({ id: side.id, revision: seenAt }), true);
     // told of a change, the next press drops what was told of
     if (a && !a.ok && a.conflict) setSeenAt(a.conflict.revision);
-    if (!a?.ok) return;
-    toast(`“${side.name}” is taken out; batches that had it keep it`);
+    if (!a?.ok) return false;
+    const { name, by, parts, servingG, method } = side;
+    toastUndo(`“${name}” is deleted; batches that had it keep it`, async () => {
+      const back = await keep({ id: null, name, by, parts, servingG, method, seen: null, requestId: crypto.randomUUID() });
+      if (back.ok) router.push(`/sides/${back.id}`);
+      else toast(back.message);
+    });
     router.push('/sides');
+    return true;
   };
   return (
     <form
@@ -183,11 +190,7 @@ export function SideForm({
         <Button look="now" size="work" type="submit" disabled={busy}>
           {busy ? 'Keeping' : 'Keep it'}
         </Button>
-        {side ? (
-          <Button look="stop" size="work" disabled={busy} onClick={() => void remove()}>
-            Take it out
-          </Button>
-        ) : null}
+        {side ? <DeleteButton name={`“${side.name}”`} says="Batches that had it keep it." busy={busy} refusal={asking.refusal} onDelete={remove} /> : null}
       </div>
     </form>
   );

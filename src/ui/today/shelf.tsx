@@ -13,6 +13,7 @@ import { useAddressed } from '../kit/addressed';
 import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Switch } from '../kit/switch';
+import { type FormulaActs, FormulaMenu } from '../versions/formula-menu';
 import { NOTHING_ASKED, type ShelfAsked, shelfAddress } from './shelf.state';
 
 type Row = Omit<ShelfRow, 'savedAt'>;
@@ -28,11 +29,12 @@ interface Props {
   readonly next: string | null;
   /** This is not the first page. */
   readonly later: boolean;
+  readonly acts: FormulaActs;
   readonly mains: { readonly flours: readonly string[]; readonly liquids: readonly string[] };
 }
 
 /** The formula shelf: those used lately as kitchen labels, the others found by name, kind, flour, liquid, verdict, and what is not in them. */
-export function Shelf({ asked, rows, next, later, mains }: Props) {
+export function Shelf({ asked, rows, next, later, mains, acts }: Props) {
   const id = useId();
   const [now, ask] = useAddressed(asked, shelfAddress);
   const [text, setText] = useState(now.find);
@@ -62,7 +64,7 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
       />
     );
   return (
-    <section aria-label="Formula shelf">
+    <section aria-label="Formulas">
       <div className="mb-2 flex flex-wrap items-end justify-between gap-x-3 gap-y-2">
         <h2 className="text-2xl">Formulas</h2>
         <Link href="/on-hand" className={`${lookOf('bare')} mr-auto`}>
@@ -119,6 +121,7 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
         )}
         {choice('verdict', 'Last time', 'any verdict', [...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const), ['none', 'not made yet']])}
         <Switch label="uses up what is near its date" on={now.use} onSwitch={(use) => go({ use })} />
+        <Switch label="archived" on={now.away} onSwitch={(away) => go({ away })} />
       </div>
       {asked.without === '' ? null : (
         <p className="mb-3 text-soft">
@@ -141,12 +144,12 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
       ) : (
         <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
           {rows.map((r) => (
-            <Label key={r.id} row={r} />
+            <Label key={r.id} row={r} acts={acts} archived={now.away} />
           ))}
         </ul>
       )}
       {next || later ? (
-        <nav aria-label="Pages of the shelf" className="mt-4 flex gap-3">
+        <nav aria-label="Pages of formulas" className="mt-4 flex gap-3">
           {later ? (
             <Link href={shelfAddress(asked)} className={lookOf('plain')}>
               Back to the first
@@ -168,7 +171,7 @@ export function Shelf({ asked, rows, next, later, mains }: Props) {
 }
 
 /** A formula as the label on its tub. */
-function Label({ row }: { readonly row: Row }) {
+function Label({ row, acts, archived }: { readonly row: Row; readonly acts: FormulaActs; readonly archived: boolean }) {
   const kind = kindById(row.kind);
   // an oven pancake is a pan, not so many pieces of a portion
   const pan = schoolOf(kind, row.school).portionMl === null;
@@ -195,42 +198,56 @@ function Label({ row }: { readonly row: Row }) {
           </span>
         ) : null}
       </div>
-      <p className="mt-1 text-sm text-soft">{[row.mainFlour, row.mainLiquid?.toLowerCase()].filter(Boolean).join(', ') || 'no amounts yet'}</p>
-      <div className="mt-auto flex items-end justify-between gap-2 pt-3">
-        <p className="text-sm">
+      <div className="mt-1 flex items-start justify-between gap-2">
+        <p className="text-sm text-soft">
+          {[row.mainFlour, row.mainLiquid?.toLowerCase()].filter(Boolean).join(', ') || 'no amounts yet'}
+          <br />
           {row.lastVerdict ? (
             <>
-              <span className="text-soft">last: </span>
-              <strong>{VERDICT_WORDS[row.lastVerdict].toLowerCase()}</strong>
+              last: <strong className="text-ink">{VERDICT_WORDS[row.lastVerdict].toLowerCase()}</strong>
             </>
           ) : (
-            <span className="text-soft">not made yet</span>
+            'not made yet'
           )}
           {row.worst === 'stop' ? (
-            <strong className="flex items-center gap-1 text-berry" title="The bench says stop: open it">
+            <strong className="ml-2 inline-flex items-center gap-1 text-berry" title="The bench says stop: open it">
               <OctagonX size={15} aria-hidden />
               stop
             </strong>
           ) : null}
         </p>
-        <form action={`/formulas/${row.id}/plan`} className="relative z-10 flex items-center gap-1.5">
-          <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
-            {pan ? 'Times' : 'Make for'}
-          </label>
-          <input
-            id={id}
-            name="pieces"
-            inputMode="numeric"
-            pattern="[0-9]{1,5}"
-            title={pan ? 'How many times the card' : 'How many pieces'}
-            placeholder={pan ? '1' : '12'}
-            className="hold min-h-10 w-14 px-1 text-center placeholder:text-soft"
-          />
-          <Button type="submit" aria-label={`Make ${row.name}`}>
-            Go
-          </Button>
-        </form>
+        <FormulaMenu acts={acts} id={row.id} name={row.name} number={null} archived={archived} />
       </div>
+      {row.nextTime ? (
+        <p className="mt-1 line-clamp-2 border-l-4 border-butter pl-2 text-sm">
+          <strong>Next time:</strong> {row.nextTime}
+        </p>
+      ) : null}
+      <form action={`/formulas/${row.id}/plan`} className="relative z-10 mt-auto flex items-center justify-end gap-1.5 pt-3">
+        <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
+          {pan ? 'Make' : 'Make for'}
+        </label>
+        <input
+          id={id}
+          name="pieces"
+          inputMode="numeric"
+          pattern="[0-9]{1,5}"
+          title={pan ? 'How many times the recipe' : 'How many'}
+          placeholder={pan ? '1' : '12'}
+          className="hold min-h-11 w-14 px-1 text-center placeholder:text-soft"
+        />
+        {pan ? (
+          <span className="text-sm text-soft">x the recipe</span>
+        ) : (
+          <select name="by" aria-label="Pieces or people" className="hold min-h-11 px-1 text-[15px]" defaultValue="pieces">
+            <option value="pieces">pieces</option>
+            <option value="people">people</option>
+          </select>
+        )}
+        <Button type="submit" aria-label={`Go, make ${row.name}`}>
+          Go
+        </Button>
+      </form>
     </li>
   );
 }

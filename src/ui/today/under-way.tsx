@@ -6,13 +6,14 @@ import type { StepsOfDay } from '@/core/day/schedule';
 import { lower } from '@/core/day/steps';
 import { dayAfter, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
+import { counted } from '@/core/quantity/say';
 import { lookOf } from '../kit/button';
 import { when } from '../when';
 
 /** Where the next thing is done, and what it is called. */
 const AFTER_WEIGHING: Readonly<Record<NextAction['do'], readonly [to: string, says: string]>> = {
   weigh: ['prep', ''],
-  join: ['prep', 'Join dry and wet'],
+  join: ['prep', 'Combine dry and wet'],
   pour: ['griddle', 'Pour'],
   judge: ['outcome', 'Write what came out'],
   nothing: ['outcome', 'See what came out'],
@@ -53,7 +54,7 @@ export function UnderWay({
           Under way
         </h2>
         <Link href="/pantry/take-out" className={lookOf('bare')}>
-          Take-out list
+          Gather list
         </Link>
       </div>
       <ul className="grid gap-2 lg:grid-cols-2">
@@ -66,7 +67,7 @@ export function UnderWay({
               <div className="min-w-56 flex-1">
                 <h3 className="truncate text-xl">{b.name}</h3>
                 <p className="text-sm text-soft">
-                  {b.piecesPlanned ? `${b.piecesPlanned} pieces, ` : ''}begun {when(b.startedAt, units)}
+                  {b.piecesPlanned ? `${counted(b.piecesPlanned, 'pieces')}, ` : ''}begun {when(b.startedAt, units)}
                   {weigh ? `, ${next.left} to weigh` : ''}
                   {b.timeline ? `; ${b.timeline.anchor === 'first' ? 'first plates' : 'last plate'} ${when(new Date(b.timeline.at), units)}` : ''}
                 </p>

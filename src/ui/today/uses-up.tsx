@@ -5,7 +5,7 @@ import { type Formula, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { writeNumber } from '@/core/quantity/number';
-import { grams, millilitres, type Units } from '@/core/quantity/say';
+import { counted, grams, millilitres, type Units } from '@/core/quantity/say';
 import { KindDrawing } from '../drawings/kind';
 import { lookOf } from '../kit/button';
 
@@ -49,7 +49,8 @@ export function UsesUpView({ found, units, isEgg }: { readonly found: readonly F
               </h3>
               <p>Uses {u.uses.map((x) => uses(x.thing, x.grams)).join(', ')}.</p>
               <p className="font-semibold">
-                Gives {u.pieces !== null && u.portionMl ? `${u.pieces} ${kind.pieces} of ${millilitres(u.portionMl)}` : `${grams(u.massG, units)} of batter`}.
+                Gives{' '}
+                {u.pieces !== null && u.portionMl ? `${counted(u.pieces, kind.pieces)} of ${millilitres(u.portionMl)}` : `${grams(u.massG, units)} of batter`}.
               </p>
               <p className="text-soft">
                 {u.needs.length === 0

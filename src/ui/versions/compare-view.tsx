@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { analyseFormula } from '@/core/analyse';
+import { analyseFormula } from '@/core/analyse-formula';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
 import { END_IDS, type EndId, endOf, type Formula } from '@/core/formula/formula';
 import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf } from '@/core/formula/kinds';
@@ -30,7 +30,7 @@ export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly
       {forked ? (
         <div className="mb-3">
           <Taps
-            label="End"
+            label="Finish"
             value={end}
             onChange={(v) => v !== '' && setEnd(v)}
             options={END_IDS.map((id) => ({ value: id, label: forked.find((e) => e.id === id)?.name ?? id }))}
@@ -43,11 +43,11 @@ export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly
       <table className="mt-3 w-full border-collapse">
         <thead className="border-b-2 border-rim text-left align-bottom text-sm text-soft">
           <tr>
-            <th className="py-1.5 pr-3">
+            <th scope="col" className="py-1.5 pr-3">
               <span className="sr-only">what</span>
             </th>
             {[a, b].map((s) => (
-              <th key={s.href} className="w-[34%] py-1.5 pr-3">
+              <th scope="col" key={s.href} className="w-[34%] py-1.5 pr-3">
                 <Link href={s.href} className="text-base font-semibold text-rim underline [overflow-wrap:anywhere]">
                   {s.label}
                 </Link>
@@ -57,7 +57,9 @@ export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly
                 </span>
               </th>
             ))}
-            <th className="py-1.5 text-right">change</th>
+            <th scope="col" className="py-1.5 text-right">
+              change
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -140,7 +142,7 @@ function besides(a: Formula, b: Formula, end: EndId): readonly string[] {
   return [
     ...(a.name === b.name ? [] : [`called ${b.name}`]),
     ...(kindOf(a) === kindOf(b) ? [] : [`meant as ${kindOf(b)}, was ${kindOf(a)}`]),
-    ...(JSON.stringify([a.conventions, a.ways]) === JSON.stringify([b.conventions, b.ways]) ? [] : ['other ways of measuring or working']),
+    ...(JSON.stringify([a.conventions, a.ways]) === JSON.stringify([b.conventions, b.ways]) ? [] : ['measured or mixed otherwise']),
     ...(a.portionMl === b.portionMl ? [] : [`portion ${b.portionMl === null ? 'as usual' : `${b.portionMl} ml`}`]),
     ...(a.cardNotes === b.cardNotes ? [] : ['the text around the card']),
   ];

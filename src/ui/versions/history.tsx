@@ -17,6 +17,8 @@ interface Props {
   readonly older: number | null;
   readonly versions: readonly Row[];
   readonly others: readonly { readonly id: string; readonly name: string; readonly number: number }[];
+  /** What it is a copy of: its history begins there. */
+  readonly source: { readonly formulaId: string; readonly number: number; readonly name: string } | null;
   /** What is compared: a version's number, or another formula's id and number. */
   readonly a: string | null;
   readonly b: string | null;
@@ -25,13 +27,16 @@ interface Props {
 const NONE = 'none';
 
 /** All versions, newest first, with what changed in each; two of them, or another formula, picked to stand side by side. */
-export function History({ formulaId, versions, older, others, a, b }: Props) {
+export function History({ formulaId, versions, older, others, source, a, b }: Props) {
   const router = useRouter();
   const compare = (x: string | null, y: string | null): void =>
     router.push(`/formulas/${formulaId}/history?${new URLSearchParams({ ...(x ? { a: x } : {}), ...(y ? { b: y } : {}) }).toString()}`, { scroll: false });
   const options = [
     { value: NONE, label: 'pick one' },
     ...versions.map((v) => ({ value: String(v.number), label: `version ${v.number}${v.note ? `: ${v.note.slice(0, 40)}` : ''}` })),
+    ...(source && !others.some((o) => o.id === source.formulaId && o.number === source.number)
+      ? [{ value: `${source.formulaId}:${source.number}`, label: `${source.name}, version ${source.number}` }]
+      : []),
     ...others.map((o) => ({ value: `${o.id}:${o.number}`, label: `${o.name}, version ${o.number}` })),
   ];
   const pick = (v: string): string | null => (v === NONE ? null : v);
@@ -71,6 +76,15 @@ export function History({ formulaId, versions, older, others, a, b }: Props) {
           );
         })}
       </ol>
+      {source && older === null ? (
+        <p className="text-[15px]">
+          Begun as a copy of{' '}
+          <Link className="font-semibold text-rim underline" href={`/formulas/${source.formulaId}?version=${source.number}`}>
+            {source.name}, version {source.number}
+          </Link>
+          .
+        </p>
+      ) : null}
       {older === null ? null : (
         <Link href={`/formulas/${formulaId}/history?below=${older}`} className={`${lookOf('plain')} self-start`}>
           Older versions

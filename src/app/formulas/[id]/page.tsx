@@ -1,16 +1,18 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { saveFormula } from '@/app/actions';
+import { copyOfFormula, putAwayFormula, saveFormula } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { MOVES } from '@/core/balance/moves';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
-import { version } from '@/server/queries/formulas';
+import { formulaState, version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { Bench } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Unreadable } from '@/ui/unreadable';
+import { Away } from '@/ui/versions/away';
+import { NextTime } from '@/ui/versions/next-time';
 
 export const metadata: Metadata = { title: 'Bench' };
 
@@ -24,14 +26,16 @@ export default async function BenchPage({ params, searchParams }: Props) {
   const { version: asked, towards } = await searchParams;
   const number = versionNumber(asked);
   if (!isUuid(id) || (asked !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), stockNoted()]));
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), stockNoted(), formulaState(id)]));
   if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
-  const [v, house, stock] = r.value;
+  const [v, house, stock, state] = r.value;
   if (!v) notFound();
   return (
     <Frame here="bench">
       <h1 className="sr-only">{v.formula.name}</h1>
       <Unreadable list={v.unreadable} />
+      {state?.archived || state?.deleted ? <Away id={id} deleted={state.deleted} put={putAwayFormula} /> : null}
+      <NextTime next={state?.next ?? null} units={house.units} />
       <Bench
         key={`${id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}`}
         formulaId={id}
@@ -41,6 +45,8 @@ export default async function BenchPage({ params, searchParams }: Props) {
         towards={MOVES.find((m) => m.id === towards)?.id ?? null}
         house={house}
         shelf={stock}
+        archived={state?.archived ?? false}
+        acts={{ copy: copyOfFormula, put: putAwayFormula }}
         save={saveFormula}
         remember={keepAnswered}
         forget={dropMeasure}

@@ -10,7 +10,9 @@ import { AwayPage, Frame } from '@/ui/frame';
 
 export const metadata: Metadata = { title: 'New formula' };
 
-export default async function NewFormula() {
+/** `from=nothing`: the kind, style and flour are asked first. */
+export default async function NewFormula({ searchParams }: { readonly searchParams: Promise<{ from?: string | string[] }> }) {
+  const { from } = await searchParams;
   const r = await reach(() => Promise.all([loadHouse(), stockNoted()]));
   if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
   const [house, stock] = r.value;
@@ -18,6 +20,8 @@ export default async function NewFormula() {
     <Frame here="bench">
       <h1 className="sr-only">New formula</h1>
       <Bench
+        key={from === 'nothing' ? 'nothing' : 'card'}
+        begin={from === 'nothing' ? 'nothing' : 'card'}
         formulaId={null}
         formula={EMPTY_FORMULA}
         number={null}

@@ -94,11 +94,11 @@ function Rows({
       <table className="w-full border-collapse text-left">
         <thead className="border-b-2 border-rim text-sm text-soft">
           <tr>
-            <th className="py-1 pr-3">
+            <th scope="col" className="py-1 pr-3">
               <span className="sr-only">what</span>
             </th>
             {[a, b].map((s) => (
-              <th key={s.at + s.label} className="w-[38%] py-1 pr-3 font-normal [overflow-wrap:anywhere]">
+              <th scope="col" key={s.at + s.label} className="w-[38%] py-1 pr-3 font-normal [overflow-wrap:anywhere]">
                 <strong className="text-ink">{s.label}</strong>
                 <span className="block">{s.at}</span>
               </th>

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { countOnHand, keepStock, keepThing, removeThing } from '@/app/pantry/actions';
+import { countOnHand, keepStock, keepThing, removeThing, uncountOnHand } from '@/app/pantry/actions';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { reach } from '@/server/db/pool';
@@ -53,9 +53,10 @@ export default async function IngredientPage({ params }: { readonly params: Prom
             key={`count ${id}`}
             ingredientId={id}
             onHandG={noted?.onHandG ?? null}
-            counts={counts.map((c) => ({ countedG: c.countedG, wasG: c.wasG, who: c.who, at: when(c.countedAt, house.units) }))}
+            counts={counts.map((c) => ({ countedG: c.countedG, wasG: c.wasG, who: c.who, undone: c.undone, at: when(c.countedAt, house.units) }))}
             units={house.units}
             count={countOnHand}
+            uncount={uncountOnHand}
           />
           <StockForm key={`${id} ${noted?.revision ?? 0}`} ingredientId={id} stock={noted} units={house.units} keep={keepStock} />
         </div>
@@ -64,7 +65,7 @@ export default async function IngredientPage({ params }: { readonly params: Prom
         <section aria-label="As it was entered" className="mt-8 border-t border-line pt-5">
           <div className="mb-3 flex flex-wrap items-start justify-between gap-3">
             <h2 className="text-xl">As it was entered</h2>
-            <RemoveThing id={id} name={thing.name} usedIn={usedIn} remove={removeThing} />
+            <RemoveThing id={id} name={thing.name} usedIn={usedIn} remove={removeThing} back={keepThing} packet={thing.packet} />
           </div>
           <PacketForm key={thing.revision} was={thing} house={house.conventions} keep={keepThing} />
         </section>

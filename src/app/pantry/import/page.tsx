@@ -7,14 +7,14 @@ import { lookOf } from '@/ui/kit/button';
 import { ImportForm } from '@/ui/pantry/import-form';
 import { PantryParts } from '@/ui/pantry/parts';
 
-export const metadata: Metadata = { title: 'Table in and out' };
+export const metadata: Metadata = { title: 'Import and export' };
 
 export default async function ImportPage() {
   const r = await reach(ownThings);
   if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
   return (
     <Frame here="pantry">
-      <h1 className="mb-1 text-[26px]">Table in and out</h1>
+      <h1 className="mb-1 text-[26px]">Import and export</h1>
       <PantryParts here="import" />
       <section aria-label="Out" className="mb-6 flex flex-wrap items-center gap-3">
         <a href="/pantry/export" download className={lookOf('plain')}>
@@ -23,7 +23,7 @@ export default async function ImportPage() {
         <p className="text-soft">Every ingredient with its price, stock and dates, and your own with their packets. Brought in again, it changes nothing.</p>
       </section>
       <section aria-label="In">
-        <h2 className="mb-2 text-xl">Bring a table in</h2>
+        <h2 className="mb-2 text-xl">Import a table</h2>
         <ImportForm own={r.value} take={importPantry} />
       </section>
     </Frame>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { dropMeasure, keepWeighed, switchMeasure } from '@/app/pantry/actions';
+import { dropMeasure, keepWeighed, measureBack, switchMeasure } from '@/app/pantry/actions';
 import { uuidIn } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { cupFormula, formulaShelf, version } from '@/server/queries/formulas';
@@ -44,7 +44,7 @@ export default async function MeasuresPage({ searchParams }: { readonly searchPa
         </div>
         <section aria-label="What is weighed">
           <h2 className="mb-2 text-xl">What is weighed</h2>
-          <Measures house={house} switchMeasure={switchMeasure} dropMeasure={dropMeasure} />
+          <Measures house={house} switchMeasure={switchMeasure} dropMeasure={dropMeasure} bringBack={measureBack} />
         </section>
       </div>
     </Frame>

@@ -77,38 +77,55 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
         {made.length === 0 ? (
           <p className="text-soft">None made yet.</p>
         ) : (
-          <table className="w-full max-w-4xl text-left">
+          <table data-cards className="w-full max-w-4xl text-left">
+            <caption className="sr-only">Lots, the first to use in front</caption>
             <thead className="border-b-2 border-rim text-sm text-soft">
               <tr>
-                <th className="py-1 pr-4">Lot</th>
-                <th className="pr-4">Made</th>
-                <th className="pr-4">Keeps</th>
-                <th className="pr-4 text-right">Bags made</th>
-                <th className="pr-4 text-right">used</th>
-                <th className="text-right">left</th>
+                <th scope="col" className="py-1 pr-4">
+                  Lot
+                </th>
+                <th scope="col" className="pr-4">
+                  Made
+                </th>
+                <th scope="col" className="pr-4">
+                  Keeps
+                </th>
+                <th scope="col" className="pr-4 text-right">
+                  Bags made
+                </th>
+                <th scope="col" className="pr-4 text-right">
+                  used
+                </th>
+                <th scope="col" className="text-right">
+                  left
+                </th>
               </tr>
             </thead>
             <tbody>
               {made.map((l) => (
                 <tr key={l.id} className="border-b border-line">
-                  <td className="py-1 pr-4">
+                  <th scope="row" className="font-normal py-1 pr-4">
                     <Link href={`/premix/lots/${l.id}`} className="inline-flex min-h-10 items-center font-semibold text-rim underline">
                       {l.number}
                     </Link>
                     {l.edition && l.edition !== premix.edition ? <span className="text-soft"> version {l.edition}</span> : null}
                     {l === order[0] && !isPast(l, house.today) ? <strong> use first</strong> : null}
-                  </td>
-                  <td className="pr-4 whitespace-nowrap">
+                  </th>
+                  <td data-label="Made" className="pr-4 whitespace-nowrap">
                     <Day day={l.made} />
                   </td>
-                  <td className="pr-4">
+                  <td data-label="Keeps" className="pr-4">
                     <BestBy date={l.bestBefore} today={house.today} />
                   </td>
-                  <td className="pr-4 text-right whitespace-nowrap">
+                  <td data-label="Bags made" className="pr-4 text-right whitespace-nowrap">
                     {l.bags} of {grams(l.bagG, house.units)}
                   </td>
-                  <td className="pr-4 text-right">{l.voidedAt ? 'voided' : sayBags(l.used)}</td>
-                  <td className="text-right font-semibold">{sayBags(bagsLeft(l))}</td>
+                  <td data-label="Used" className="pr-4 text-right">
+                    {l.voidedAt ? 'voided' : sayBags(l.used)}
+                  </td>
+                  <td data-label="Left" className="text-right font-semibold">
+                    {sayBags(bagsLeft(l))}
+                  </td>
                 </tr>
               ))}
             </tbody>

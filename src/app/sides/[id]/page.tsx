@@ -9,7 +9,7 @@ import { AwayPage, Frame } from '@/ui/frame';
 import { SideForm } from '@/ui/sides/side-form';
 import { Unreadable } from '@/ui/unreadable';
 
-export const metadata: Metadata = { title: 'Alongside' };
+export const metadata: Metadata = { title: 'Sauces and sides' };
 
 export default async function SidePage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;

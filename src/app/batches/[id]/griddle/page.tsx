@@ -30,6 +30,7 @@ export default async function GriddlePage({ params }: { readonly params: Promise
         measured={{ exactness: b.exactness, conventions: house.conventions, drawer: house.drawer }}
         ends={pourings.map((p, n) => ({ acrossCm: p.acrossCm, known: day.known[n] ?? (day.known[0] as KnownTimes), zone: heatZone(p.kind, p.school) }))}
         ways={day.ways}
+        restMin={standing.restMin}
         life={lifeOf(analysis)}
         batterLife={batterLife(analysis)}
         whites={joinParts(bowlLines(b.sheet, 1), find).includes('whites')}

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { batchAgain, coversHere, putAwayBatch, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
+import { batchAgain, coversHere, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { oneMix } from '@/core/batch/plan';
 import { pouringsOf } from '@/core/batch/pourings';
@@ -66,7 +66,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
               .
             </p>
           ) : null}
-          <ChangesPart batch={b} covers={coversHere} undo={undoSwapsHere} away={putAwayBatch} again={batchAgain} />
+          <ChangesPart batch={b} covers={coversHere} undo={undoSwapsHere} again={batchAgain} />
           <TakenView batch={b} lots={lots} house={house} putBack={untakeBatch} />
           {b.sheet.some((l) => l.parts) ? (
             <AfterSheet

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { previewSwapHere, standInForPart, swapHere, tellBook, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
-import { unsettled } from '@/core/analyse';
+import { unsettled } from '@/core/analyse-formula';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { standInsOf } from '@/server/usecases/change-batch';

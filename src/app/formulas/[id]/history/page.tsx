@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { isUuid, versionNumber, versionPick } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
-import { formulaShelf, version, versionsOf } from '@/server/queries/formulas';
+import { formulaShelf, formulaState, version, versionsOf } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { CompareView } from '@/ui/versions/compare-view';
@@ -30,13 +30,14 @@ export default async function HistoryPage({ params, searchParams }: Props) {
       versionsOf(id, versionNumber(asked.below)),
       version(id, null),
       formulaShelf({}, OTHERS_OFFERED),
+      formulaState(id),
       loadHouse(),
       a ? version(a.formulaId, a.number) : null,
       b ? version(b.formulaId, b.number) : null,
     ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
-  const [versions, newest, rows, house, first, second] = r.value;
+  const [versions, newest, rows, state, house, first, second] = r.value;
   if (!newest) notFound();
   const missing = (a !== null && !first) || (b !== null && !second);
   const side = (v: NonNullable<typeof first>) => ({
@@ -55,6 +56,7 @@ export default async function HistoryPage({ params, searchParams }: Props) {
           versions={versions.rows.map((v) => ({ number: v.number, basedOn: v.basedOn, note: v.changeNote, at: when(v.savedAt, house.units) }))}
           older={versions.more ? (versions.rows.at(-1)?.number ?? null) : null}
           others={rows.rows.filter((x) => x.id !== id).map((x) => ({ id: x.id, name: x.name, number: x.number }))}
+          source={state?.copyOf ?? null}
           a={a ? `${a.formulaId === id ? '' : `${a.formulaId}:`}${a.number}` : null}
           b={b ? `${b.formulaId === id ? '' : `${b.formulaId}:`}${b.number}` : null}
         />

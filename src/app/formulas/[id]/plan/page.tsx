@@ -2,12 +2,12 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { makeBatch } from '@/app/actions';
-import { bagsLeft, firstToUse, sayBags } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, leftBySize, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { timedHere } from '@/server/queries/batches';
-import { version } from '@/server/queries/formulas';
+import { formulaState, version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { lotsOfFormula } from '@/server/queries/premixes';
@@ -15,8 +15,10 @@ import { sides } from '@/server/queries/sides';
 import { bagsFor } from '@/server/usecases/premix-lots';
 import { Plan } from '@/ui/batch/plan';
 import { AwayPage, Frame } from '@/ui/frame';
+import { Way } from '@/ui/kit/way';
 import { BestBy } from '@/ui/premix/best-by';
 import { Unreadable } from '@/ui/unreadable';
+import { NextTime } from '@/ui/versions/next-time';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -25,6 +27,8 @@ interface Props {
   readonly searchParams: Promise<{
     version?: string | string[];
     pieces?: string | string[];
+    /** `people`: the number is of them, and not of pieces. */
+    by?: string | string[];
     end?: string | string[];
     all?: string | string[];
     grams?: string | string[];
@@ -36,15 +40,15 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const asked = await searchParams;
   const number = versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), stockNoted(), sides(), timedHere(id), lotsOfFormula(id)]));
+  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), stockNoted(), sides(), timedHere(id), lotsOfFormula(id), formulaState(id)]));
   if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
-  const [v, house, stock, beside, cycleS, made] = r.value;
+  const [v, house, stock, beside, cycleS, made, state] = r.value;
   if (!v) notFound();
   const bags = firstToUse(made, house.today);
   const bagged = await reach(() => bagsFor(bags, house));
   const first = bags[0];
   const left = bags.reduce((a, l) => a + bagsLeft(l), 0);
-  const sizes = [...new Set(bags.map((l) => l.bagG))].sort((a, b) => a - b).map((g) => grams(g, house.units));
+  const sizes = leftBySize(bags);
   const pieces = typeof asked.pieces === 'string' && asked.pieces.trim() !== '' ? asked.pieces.slice(0, 12) : null;
   // all there is of one thing, as it was asked for elsewhere
   const all =
@@ -53,11 +57,16 @@ export default async function PlanPage({ params, searchParams }: Props) {
       : null;
   return (
     <Frame here="batch">
-      <h1 className="mb-4 text-[26px] [overflow-wrap:anywhere] print:hidden">Plan: {v.formula.name}</h1>
+      <h1 className="text-[26px] [overflow-wrap:anywhere] print:hidden">Plan: {v.formula.name}</h1>
+      <div className="mt-1 mb-4 print:hidden">
+        <Way at="plan" />
+      </div>
+      <NextTime next={state?.next ?? null} units={house.units} />
       <Unreadable list={v.unreadable} />
       {first ? (
         <p className="mb-4 print:hidden">
-          There {left === 1 ? 'is a bag' : `are ${sayBags(left)} bags`} of {first.premixName}, of {sizes.join(' and ')}:{' '}
+          There {left === 1 ? 'is a bag' : `are ${sayBags(left)} bags`} of {first.premixName},{' '}
+          {sizes.length === 1 ? `of ${grams(first.bagG, house.units)}` : sizes.map((x) => `${sayBags(x.bags)} of ${grams(x.bagG, house.units)}`).join(', ')}:{' '}
           <Link className="font-semibold text-rim underline" href={`/premix/lots/${first.id}`}>
             use lot {first.number} first
           </Link>
@@ -75,6 +84,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
         cycleS={cycleS}
         end={v.formula.ends ? (asked.end === 'b' ? 'b' : 'a') : null}
         pieces={pieces}
+        people={asked.by === 'people'}
         all={all}
         bagged={bagged.up ? bagged.value : []}
         make={makeBatch}

@@ -165,12 +165,17 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
           <LotBooks lot={lot} uses={uses} undo={undoGone} />
           <section aria-label="What is in it">
             <h2 className="mb-1 text-xl">What is in it</h2>
-            <table className="w-full text-left">
+            <table data-cards className="w-full text-left">
+              <caption className="sr-only">What went in, and of which sack</caption>
               <thead className="border-b-2 border-rim text-sm text-soft">
                 <tr>
-                  <th className="py-1 pr-3">Ingredient</th>
-                  <th className="pr-3 text-right">Weighed</th>
-                  <th>Its lot</th>
+                  <th scope="col" className="py-1 pr-3">
+                    Ingredient
+                  </th>
+                  <th scope="col" className="pr-3 text-right">
+                    Weighed
+                  </th>
+                  <th scope="col">Its lot</th>
                 </tr>
               </thead>
               <tbody>
@@ -178,9 +183,13 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                   const went = wentIn(c.id, sizes, house.units);
                   return (
                     <tr key={c.id} className="border-b border-line">
-                      <td className="py-1 pr-3">{c.name}</td>
-                      <td className="pr-3 text-right font-semibold whitespace-nowrap">{grams(went.grams, house.units)}</td>
-                      <td>
+                      <th scope="row" className="font-normal py-1 pr-3">
+                        {c.name}
+                      </th>
+                      <td data-label="Weighed" className="pr-3 text-right font-semibold whitespace-nowrap">
+                        {grams(went.grams, house.units)}
+                      </td>
+                      <td data-label="Its lot">
                         {codesIn(c.lot).length === 0 ? <span className="text-soft">not noted</span> : null}
                         {codesIn(c.lot).map((code, n) => (
                           <span key={code}>
@@ -200,14 +209,14 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
             <p className="mt-2">{balanceWords(sizes, house.units)}</p>
             {less.length > 0 ? (
               <p className="mt-2">
-                The shelf had less than went in:{' '}
+                There was less in stock than went in:{' '}
                 {less
                   .map((t) => `${lot.contents.find((c) => c.id === t.id)?.name ?? t.id} ${grams(t.takenG, house.units)} of ${grams(t.wantedG, house.units)}`)
                   .join(', ')}
                 . Count it, in the pantry.
               </p>
             ) : took.length === 0 ? (
-              <p className="mt-2 text-soft">Nothing of it came off the shelf’s books.</p>
+              <p className="mt-2 text-soft">Nothing of it came out of stock.</p>
             ) : null}
             {lot.madeBy ? <p className="mt-2">Made by {lot.madeBy}.</p> : null}
             {lot.checked ? <p className="mt-2">Checked: {lot.checked}</p> : null}
@@ -223,6 +232,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                 </Notice>
               ) : null}
               <p>
+                Ingredients:{' '}
                 {frozen.ingredients.map((x, n) => {
                   const key = `${n} ${x.text}`;
                   return x.strong ? <strong key={key}>{x.text}</strong> : <span key={key}>{x.text}</span>;

@@ -1,0 +1,71 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Dialog } from '../kit/dialog';
+
+type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+
+export interface EndActs {
+  /** Given up: what it took goes back, or is used up. */
+  readonly away: Ask;
+  /** Made to the end, and no outcome written. */
+  readonly end: Ask;
+  /** Under way again. */
+  readonly again: Ask;
+}
+
+/** The way out of a batch, on each of its pages: given up, or made and ended without an outcome; undone after. */
+export function EndBatch({ batchId, name, acts }: { readonly batchId: string; readonly name: string; readonly acts: EndActs }) {
+  const router = useRouter();
+  const asking = useAsking();
+  const [open, setOpen] = useState(false);
+  const leave = async (work: Ask, input: object, said: string, took: boolean): Promise<void> => {
+    const a = await asking.ask(() => work({ batchId, ...input }));
+    if (!a?.ok) return;
+    setOpen(false);
+    const undo = async (): Promise<void> => {
+      const back = await acts.again({ batchId, take: took });
+      if (back.ok) router.push(`/batches/${batchId}/plan`);
+      else toast(back.message);
+    };
+    toast(said, { duration: 12_000, action: { label: 'Undo', onClick: () => void undo() } });
+    router.push('/');
+  };
+  return (
+    <>
+      <Button look="bare" className="!min-h-11" onClick={() => setOpen(true)}>
+        Give up this batch …
+      </Button>
+      <Dialog open={open} onOpen={setOpen} title={`End ${name}?`}>
+        <div className="grid gap-2">
+          <p>It stays in the log either way. How it came out can still be written there.</p>
+          <Button
+            size="work"
+            disabled={asking.busy}
+            onClick={() => void leave(acts.away, { back: true }, `${name} is given up; what it took is back in stock`, true)}
+          >
+            Give it up: what it took goes back into stock
+          </Button>
+          <Button
+            size="work"
+            disabled={asking.busy}
+            onClick={() => void leave(acts.away, { back: false }, `${name} is given up; what it took is used up`, false)}
+          >
+            Give it up: what it took is used up
+          </Button>
+          <Button size="work" disabled={asking.busy} onClick={() => void leave(acts.end, {}, `${name} is ended`, false)}>
+            It is made: end it without an outcome
+          </Button>
+          <Refusal text={asking.refusal} />
+          <Button look="bare" onClick={() => setOpen(false)}>
+            Go on with it
+          </Button>
+        </div>
+      </Dialog>
+    </>
+  );
+}

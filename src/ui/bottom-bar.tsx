@@ -1,0 +1,69 @@
+'use client';
+import { BookOpen, CalendarDays, Menu, Package, Wheat } from 'lucide-react';
+import Link from 'next/link';
+import { Dialog as Radix } from 'radix-ui';
+import { useState } from 'react';
+import { MENU_ITEM } from './kit/menu';
+
+const PLACES = [
+  { to: '/', here: 'today', name: 'Today', Icon: CalendarDays },
+  { to: '/pantry', here: 'pantry', name: 'Pantry', Icon: Wheat },
+  { to: '/premix', here: 'premix', name: 'Premix', Icon: Package },
+  { to: '/log', here: 'log', name: 'Log', Icon: BookOpen },
+] as const;
+
+const MORE = [
+  { to: '/formulas/new', here: 'bench', name: 'New formula' },
+  { to: '/sides', here: 'sides', name: 'Sauces and sides' },
+  { to: '/pantry/measures', here: '', name: 'My measures' },
+  { to: '/pantry/take-out', here: '', name: 'Gather list' },
+  { to: '/premix/recall', here: '', name: 'Trace a lot' },
+  { to: '/house', here: 'house', name: 'House' },
+] as const;
+
+const PLACE = 'flex min-h-14 flex-col items-center justify-center gap-0.5 text-[13px] font-semibold text-rim';
+
+/** On a small screen: five places within the thumb's reach, the last of them everything else. */
+export function BottomBar({ here }: { readonly here: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <nav
+      aria-label="Places"
+      className="fixed inset-x-0 bottom-0 z-30 grid grid-cols-5 border-t-2 border-rim bg-white pb-[env(safe-area-inset-bottom)] md:hidden print:hidden"
+    >
+      {PLACES.map(({ to, here: id, name, Icon }) => (
+        <Link key={to} href={to} aria-current={here === id ? 'page' : undefined} className={`${PLACE} ${here === id ? 'border-t-4 border-rim bg-wash' : ''}`}>
+          <Icon size={22} aria-hidden />
+          {name}
+        </Link>
+      ))}
+      <Radix.Root open={open} onOpenChange={setOpen}>
+        <Radix.Trigger className={PLACE}>
+          <Menu size={22} aria-hidden />
+          More
+        </Radix.Trigger>
+        <Radix.Portal>
+          <Radix.Overlay className="fixed inset-0 z-40 bg-rim-deep/40" />
+          <Radix.Content
+            aria-describedby={undefined}
+            className="hold fixed inset-x-0 bottom-0 z-50 max-h-[80dvh] overflow-auto !rounded-b-none !rounded-t-plate p-3"
+          >
+            <Radix.Title className="px-3 pb-1 text-xl">More</Radix.Title>
+            {MORE.map(({ to, here: id, name }) => (
+              <Link
+                key={to}
+                href={to}
+                aria-current={here === id && id !== '' ? 'page' : undefined}
+                onClick={() => setOpen(false)}
+                className={`${MENU_ITEM} !min-h-12 text-lg font-semibold text-rim hover:bg-wash`}
+              >
+                {name}
+              </Link>
+            ))}
+            <Radix.Close className={`${MENU_ITEM} !min-h-12 w-full text-lg text-soft hover:bg-wash`}>Close</Radix.Close>
+          </Radix.Content>
+        </Radix.Portal>
+      </Radix.Root>
+    </nav>
+  );
+}

@@ -1,0 +1,89 @@
+/** The keys, once: what the list shows and what the page does both come from here. */
+
+interface Everywhere {
+  readonly keys: string;
+  readonly does: string;
+  /** Goes to this page. */
+  readonly to?: string;
+  /** Does something on the page. */
+  readonly act?: 'keys' | 'find';
+}
+
+/** Keys of one letter or sign: they work wherever nothing is typed and no widget has the focus, and can be turned off. */
+export const SINGLE_KEYS: readonly (Everywhere & ({ readonly to: string } | { readonly act: 'keys' | 'find' }))[] = [
+  { keys: '?', does: 'this list', act: 'keys' },
+  { keys: 't', does: 'Today', to: '/' },
+  { keys: 'l', does: 'Log', to: '/log' },
+  { keys: 'p', does: 'Pantry', to: '/pantry' },
+  { keys: 'm', does: 'My measures', to: '/pantry/measures' },
+  { keys: 'h', does: 'House', to: '/house' },
+  { keys: 'n', does: 'New formula', to: '/formulas/new' },
+  { keys: '/', does: 'find (Today, Pantry and Log)', act: 'find' },
+];
+
+/** Keys on the Bench with Ctrl or the Mac's command key; the last is an act of the Bench. */
+export const BENCH_KEYS = [
+  { keys: 'Ctrl+S', key: 's', shift: false, does: 'save as a new version', act: 'save' },
+  { keys: 'Ctrl+Z', key: 'z', shift: false, does: 'undo', act: 'undo' },
+  { keys: 'Ctrl+Shift+Z', key: 'z', shift: true, does: 'redo', act: 'redo' },
+] as const;
+export type BenchKey = (typeof BENCH_KEYS)[number]['act'];
+
+/** Which act of the Bench a key asks for; null: none. */
+export const benchKey = (e: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'ctrlKey' | 'metaKey' | 'altKey'>): BenchKey | null =>
+  (e.ctrlKey || e.metaKey) && !e.altKey ? (BENCH_KEYS.find((k) => k.key === e.key.toLowerCase() && k.shift === e.shiftKey)?.act ?? null) : null;
+
+/** Keys in a line of the sheet with Alt; the last is what is done with the line. */
+export const LINE_KEYS = [
+  { keys: 'Alt+Backspace', key: 'Backspace', does: 'in a line: take it off the sheet', act: 'remove' },
+  { keys: 'Alt+Up', key: 'ArrowUp', does: 'in a line: move it up, into the bowl above at the edge', act: 'up' },
+  { keys: 'Alt+Down', key: 'ArrowDown', does: 'in a line: move it down, into the bowl below at the edge', act: 'down' },
+  { keys: 'Alt+P', key: 'p', does: 'in a line: lock it, let it go', act: 'lock' },
+  { keys: 'Alt+O', key: 'o', does: 'in a line: switch it off, on', act: 'off' },
+  { keys: 'Alt+S', key: 's', does: 'in a line: swap it', act: 'swap' },
+] as const;
+export type LineKey = (typeof LINE_KEYS)[number]['act'];
+
+export const lineKey = (e: Pick<KeyboardEvent, 'key' | 'code' | 'altKey'>): LineKey | null =>
+  e.altKey ? (LINE_KEYS.find((k) => k.key === e.key || (k.key.length === 1 && e.code === `Key${k.key.toUpperCase()}`))?.act ?? null) : null;
+
+/** The list, as it is read. */
+export const KEY_LIST: readonly { readonly where: string; readonly keys: readonly { readonly keys: string; readonly does: string }[] }[] = [
+  {
+    where: 'Everywhere',
+    keys: [
+      ...SINGLE_KEYS,
+      { keys: 'Tab, Shift+Tab', does: 'next, previous control' },
+      { keys: 'Enter, Space', does: 'press, open, tick' },
+      { keys: 'Arrows', does: 'choose within a list or a row of taps' },
+      { keys: 'Esc', does: 'close what is open, leave the search' },
+    ],
+  },
+  {
+    where: 'Bench',
+    keys: [
+      ...BENCH_KEYS,
+      { keys: 'Enter', does: 'in a line: on to the next; in the last: add it' },
+      { keys: 'Arrow up, down', does: 'in a line: the line above, below' },
+      ...LINE_KEYS,
+    ],
+  },
+  {
+    where: 'Ratios and proposals',
+    keys: [
+      { keys: 'Arrows', does: 'on a ratio: nudge it; with Shift ten times as far' },
+      { keys: 'Page up, Page down', does: 'on a ratio: ten steps' },
+      { keys: 'Home, End', does: 'on a ratio: to the edges of its zone' },
+      { keys: 'Enter', does: 'on a ratio or with a proposal: take it' },
+      { keys: 'Esc', does: 'refuse the proposal' },
+    ],
+  },
+  {
+    where: 'At the counter',
+    keys: [
+      { keys: 'Left, Right', does: 'on a step of the time line: five minutes earlier, later' },
+      { keys: 'Enter', does: 'in the weigh-in: that is in, the next; never past a warning' },
+      { keys: 'Enter', does: 'at the griddle: the one next thing is done' },
+    ],
+  },
+];

@@ -1,0 +1,100 @@
+'use client';
+import { MoreHorizontal } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Refused } from '../kit/answer';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button, lookOf } from '../kit/button';
+import { Dialog } from '../kit/dialog';
+import { MENU, MENU_ITEM } from '../kit/menu';
+
+/** What the server does with a whole formula. */
+export interface FormulaActs {
+  readonly copy: (input: unknown) => Promise<{ readonly ok: true; readonly saved: { readonly formulaId: string } } | Refused>;
+  readonly put: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+}
+
+interface Props {
+  readonly acts: FormulaActs;
+  readonly id: string;
+  readonly name: string;
+  /** The version that is copied; null: the newest. */
+  readonly number: number | null;
+  readonly archived: boolean;
+  /** After it is put away or deleted: here it stays no longer. */
+  readonly leave?: boolean;
+}
+
+/** What is done with a whole formula: copied, put away and brought back, deleted. What goes is asked before, and undone after. */
+export function FormulaMenu({ acts, id, name, number, archived, leave = false }: Props) {
+  const router = useRouter();
+  const asking = useAsking();
+  const [deleting, setDeleting] = useState(false);
+  const put = async (
+    to: { readonly archived?: boolean; readonly deleted?: boolean },
+    said: string,
+    back: { readonly archived?: boolean; readonly deleted?: boolean },
+  ) => {
+    const a = await asking.ask(() => acts.put({ formulaId: id, ...to }));
+    if (!a?.ok) return;
+    setDeleting(false);
+    const undo = async (): Promise<void> => {
+      await acts.put({ formulaId: id, ...back });
+      router.refresh();
+    };
+    toast(said, { duration: 12_000, action: { label: 'Undo', onClick: () => void undo() } });
+    if (leave) router.push('/');
+    else router.refresh();
+  };
+  const copy = async (): Promise<void> => {
+    const a = await asking.ask((requestId) => acts.copy({ formulaId: id, number, requestId }), true);
+    if (!a?.ok) {
+      if (a) toast(a.message);
+      return;
+    }
+    toast('A copy; its history begins with what it was made from');
+    router.push(`/formulas/${a.saved.formulaId}`);
+  };
+  return (
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className={`${lookOf('bare')} relative z-10 !min-h-10 !px-2`} aria-label={`More of ${name}`}>
+          <MoreHorizontal size={20} aria-hidden />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content align="end" collisionPadding={8} className={MENU}>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void copy()}>
+              Copy
+            </DropdownMenu.Item>
+            {archived ? (
+              <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void put({ archived: false }, `${name} is back`, { archived: true })}>
+                Bring back
+              </DropdownMenu.Item>
+            ) : (
+              <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void put({ archived: true }, `${name} is archived`, { archived: false })}>
+                Archive
+              </DropdownMenu.Item>
+            )}
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => setDeleting(true)}>
+              Delete …
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <Dialog open={deleting} onOpen={setDeleting} title={`Delete ${name}?`}>
+        <p className="mb-3">All its versions go. What was made of it stays in the log. To have it out of the way, archive it.</p>
+        <div className="mb-3 empty:hidden">
+          <Refusal text={asking.refusal} />
+        </div>
+        <div className="flex gap-2">
+          <Button look="stop" disabled={asking.busy} onClick={() => void put({ deleted: true }, `${name} is deleted`, { deleted: false })}>
+            Delete it
+          </Button>
+          <Button onClick={() => setDeleting(false)}>Keep it</Button>
+        </div>
+      </Dialog>
+    </>
+  );
+}
