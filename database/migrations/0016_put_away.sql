@@ -21,3 +21,5 @@ update formulas f set
  where last_verdict is null;
 -- a count that was taken back stays in the list
 alter table stock_counts add column undone_at timestamptz;
+-- what a batch that was given up gave back, to be taken again if it is taken up: g by ingredient, and bags by lot
+alter table batches add column gave_back jsonb;

@@ -158,8 +158,7 @@ export const endBatchHere = async (input: unknown): Promise<ActionResult> =>
   );
 
 /** Takes up again what was given up or ended. */
-export const takeUpBatch = async (input: unknown): Promise<ActionResult> =>
-  acted('take-up', takeUpSchema, input, async ({ batchId, take }) => takeUp(batchId, take));
+export const takeUpBatch = async (input: unknown): Promise<ActionResult> => acted('take-up', takeUpSchema, input, async ({ batchId }) => takeUp(batchId));
 
 export const putAwayBatch = async (input: unknown): Promise<ActionResult> =>
   acted('put-away', putAwaySchema, input, async ({ batchId, back }) =>

@@ -152,7 +152,7 @@ export const unswapSchema = z.object({ batchId: z.uuid(), nth: z.number().int().
 
 export const coversSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
 export const putAwaySchema = z.object({ batchId: z.uuid(), back: z.boolean() });
-export const takeUpSchema = z.object({ batchId: z.uuid(), take: z.boolean() });
+export const takeUpSchema = z.object({ batchId: z.uuid() });
 export const againSchema = z.object({ batchId: z.uuid(), requestId });
 
 export const outcomeSchema = z.object({

@@ -39,12 +39,14 @@ function pantryfulOf(bag: Bag, house: Kitchen): Pantryful {
   };
 }
 
-/** What was put right for a product, with the ingredients the pantry has. */
-const partsIn = (parts: NonNullable<Product['parts']>, house: Kitchen): readonly TallyPart[] =>
-  parts.flatMap(({ id, grams }) => {
+/** What was put right for a product, with the ingredients the pantry has; null where one of them is gone. */
+function partsIn(parts: NonNullable<Product['parts']>, house: Kitchen): readonly TallyPart[] | null {
+  const found = parts.flatMap(({ id, grams }) => {
     const ingredient = findIngredient(id, house.conventions.own);
     return ingredient ? [{ ingredient, grams }] : [];
   });
+  return found.length === parts.length ? found : null;
+}
 
 /** @returns null where nothing of the formula goes into a bag, or no flour does */
 export function workPremix(whole: Formula, house: Kitchen, end: EndId | null, settings: PremixSettings): WorkedPremix | null {
@@ -62,7 +64,10 @@ export function workPremix(whole: Formula, house: Kitchen, end: EndId | null, se
     measured: settings.densityGPerMl !== null,
     products: [
       ownAdditions(mix, own, { kind: kindIdOf(formula, end), school: schoolIdOf(formula, end) }),
-      ...settings.products.map((p) => (p.parts ? ownAdditions(mix, partsIn(p.parts, house), p) : additionsFor(mix, p, from))),
+      ...settings.products.map((p) => {
+        const parts = p.parts ? partsIn(p.parts, house) : null;
+        return parts ? ownAdditions(mix, parts, p) : additionsFor(mix, p, from);
+      }),
     ],
   };
 }

@@ -17,7 +17,7 @@ import { GONE, keepRaw, type Opened, saveRevised } from './revised';
 const STAMP = 'own';
 
 /** Tells every page and process that what the kitchen has of its own is another thing now. */
-const stampAnew = (client: ClientBase): Promise<unknown> =>
+export const stampAnew = (client: ClientBase): Promise<unknown> =>
   client.query('insert into kitchen (key, value) values ($1, to_jsonb(gen_random_uuid())) on conflict (key) do update set value = excluded.value', [STAMP]);
 
 interface ThingRow {

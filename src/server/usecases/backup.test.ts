@@ -6,8 +6,10 @@ import { join } from 'node:path';
 import { Client } from 'pg';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
+import { loadHouse } from '../queries/house';
 import { backups, differing, digestOf, isBackupName, keepSoMany, nightlyIsDue, takeBackup } from './backup';
 import { loadDemo } from './demo';
+import { clearDemo, kitchenState } from './look-around';
 import { checkRecords, recordsFacts } from './records';
 import { restore } from './restore';
 
@@ -105,4 +107,16 @@ test('the Records page knows size, place and versions; the check reads all of it
   const checked = await checkRecords();
   expect(checked.unreadable).toHaveLength(1);
   expect(checked.rows).toBeGreaterThan(100);
+});
+
+test('a demo is cleared away after a backup, with all that the kitchen had of its own; another kitchen is not', async () => {
+  await query("delete from kitchen where key = 'started'");
+  expect(await clearDemo()).toMatchObject({ ok: false });
+  await query("insert into kitchen (key, value) values ('started', '{\"demo\": true}')");
+  expect((await loadHouse()).conventions.own?.ingredients.length).toBeGreaterThan(0);
+  const cleared = await clearDemo();
+  expect(cleared).toMatchObject({ ok: true, file: backups()[0]?.file });
+  expect(await kitchenState()).toEqual({ empty: true, demo: false, first: null });
+  expect((await loadHouse()).conventions.own?.ingredients ?? []).toEqual([]);
+  expect(await query('select 1 from stock_counts')).toEqual([]);
 });

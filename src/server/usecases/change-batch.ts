@@ -364,6 +364,15 @@ export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
     const r = await client.query('update batches set finished_at = now(), put_away = true where id = $1 and finished_at is null', [batchId]);
     if (r.rowCount === 0) return false;
     if (back) {
+      await client.query(
+        `update batches set gave_back = jsonb_build_object(
+           'shelf', (select coalesce(jsonb_object_agg(ingredient_id, wanted_g), '{}') from stock_takings where batch_id = $1),
+           'bags', (select coalesce(jsonb_object_agg(lot_id, bags), '{}') from (
+             select lot_id, sum(bags) as bags from lot_uses u
+              where batch_id = $1 and undoes is null and not exists (select 1 from lot_uses x where x.undoes = u.id) group by lot_id) standing))
+         where id = $1`,
+        [batchId],
+      );
       await returnToShelf(client, { batchId });
       await returnBags(client, batchId);
     }
@@ -375,26 +384,22 @@ export const endBatch = async (batchId: string): Promise<boolean> =>
   (await query('update batches set finished_at = now() where id = $1 and finished_at is null returning id', [batchId])).length > 0;
 
 /**
- * Takes up a batch again that was given up, or ended without an outcome.
- * @param take what was put back is taken again, as far as it is there; bags that are gone meanwhile forbid it
+ * Takes up a batch again that was given up, or ended without an outcome. What it gave back, and nothing else, is taken
+ * again, as far as it is there; bags that are gone meanwhile forbid it.
  */
-export async function takeUp(batchId: string, take: boolean): Promise<ActionResult> {
-  const [batch, house, stock] = await Promise.all([batchById(batchId), loadHouse(), stockNoted()]);
-  if (!batch || batch.unreadable?.length) return refuse('That batch is not in this kitchen, or can’t be read whole.');
-  const wants = wantsOf(batch.sheet, house, stock);
+export async function takeUp(batchId: string): Promise<ActionResult> {
   try {
     return await transaction(async (client): Promise<ActionResult> => {
-      const r = await client.query('update batches set finished_at = null, put_away = false where id = $1 and finished_at is not null and verdict is null', [
-        batchId,
-      ]);
-      if (r.rowCount === 0) return refuse('That batch is under way, or its outcome is written: it stays as it is.');
-      if (!take) return { ok: true };
-      await takeFromShelf(client, { batchId }, wants, true);
-      const back = await client.query<{ lot: string; bags: number }>(
-        'select lot_id as lot, -sum(bags)::float8 as bags from lot_uses where batch_id = $1 and undoes is not null group by lot_id',
+      const r = await client.query<{ gave: { shelf: Record<string, number>; bags: Record<string, number> } | null }>(
+        'update batches set finished_at = null, put_away = false where id = $1 and finished_at is not null and verdict is null returning gave_back as gave',
         [batchId],
       );
-      for (const { lot, bags } of back.rows) await takeBags(client, lot, { bags, kind: 'batch', batchId });
+      if (r.rowCount === 0) return refuse('That batch is under way, or its outcome is written: it stays as it is.');
+      const gave = r.rows[0]?.gave;
+      if (!gave) return { ok: true };
+      await client.query('update batches set gave_back = null where id = $1', [batchId]);
+      await takeFromShelf(client, { batchId }, new Map(Object.entries(gave.shelf)), true);
+      for (const [lot, bags] of Object.entries(gave.bags)) await takeBags(client, lot, { bags, kind: 'batch', batchId });
       return { ok: true };
     });
   } catch (e) {

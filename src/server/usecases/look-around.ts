@@ -2,6 +2,8 @@
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { query, transaction } from '../db/pool';
 import { reindexFormulas } from '../queries/formulas';
+import { fillAsBefore } from '../queries/house';
+import { stampAnew } from '../queries/pantry';
 import { BackupFailed, takeBackup } from './backup';
 import { loadDemo } from './demo';
 
@@ -57,7 +59,11 @@ export async function clearDemo(): Promise<ActionResult<{ readonly file: string 
   if (!(await kitchenState()).demo) return refuse('This is no demo kitchen: nothing was cleared.');
   try {
     const { file } = await takeBackup('asked');
-    await query('truncate formulas, sides, own_ingredients, own_measures, stock cascade');
+    await transaction(async (client) => {
+      await client.query('truncate formulas, sides, own_ingredients, own_measures, stock, stock_counts cascade');
+      await stampAnew(client);
+    });
+    await fillAsBefore();
     await started(false);
     return { ok: true, file };
   } catch (e) {

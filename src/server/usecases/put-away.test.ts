@@ -33,14 +33,14 @@ afterAll(closePool);
 
 const names = async (archived = false) => (await formulaShelf({ archived }, 100)).rows.map((r) => r.name).sort();
 const flour = async () => (await stockNoted())['flour-all-purpose']?.onHandG ?? null;
-async function begun(): Promise<string> {
+async function begun(take: 'enough' | 'no' = 'enough'): Promise<string> {
   const s = await startTogether({
     versionId,
     driver: { by: 'factor', factor: 1 },
     exactness: 'gram',
     portionMl: 60,
     bags: [],
-    take: 'enough',
+    take,
     requestId: null,
   });
   if (!s.ok) throw new Error(s.message);
@@ -88,10 +88,23 @@ test('a batch given up gives back what it took, and takes it again when it is ta
   expect(await flour()).toBeCloseTo(1000, 6);
   expect(await batchById(id)).toMatchObject({ putAway: true, finishedAt: expect.any(Date) });
   expect((await formulaShelf({}, 100)).rows.find((r) => r.id === formulaId)?.lastVerdict).toBeNull();
-  expect(await takeUp(id, true)).toMatchObject({ ok: true });
+  expect(await takeUp(id)).toMatchObject({ ok: true });
   expect(await flour()).toBeCloseTo(750, 6);
+  // given up and taken up a second time, and once with what it took used up: never more than it took
+  await putAway(id, true);
+  await takeUp(id);
+  expect(await flour()).toBeCloseTo(750, 6);
+  await putAway(id, false);
+  expect(await takeUp(id)).toMatchObject({ ok: true });
+  expect(await flour()).toBeCloseTo(750, 6);
+  // one that took nothing takes nothing when it is taken up
+  const none = await begun('no');
+  await putAway(none, true);
+  expect(await takeUp(none)).toMatchObject({ ok: true });
+  expect(await flour()).toBeCloseTo(750, 6);
+  await endBatch(none);
   expect(await batchById(id)).toMatchObject({ putAway: false, finishedAt: null });
-  expect(await takeUp(id, true)).toMatchObject({ ok: false });
+  expect(await takeUp(id)).toMatchObject({ ok: false });
   expect(await endBatch(id)).toBe(true);
   expect(await endBatch(id)).toBe(false);
   expect(await batchById(id)).toMatchObject({ putAway: false, verdict: null });

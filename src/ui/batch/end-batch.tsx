@@ -23,12 +23,12 @@ export function EndBatch({ batchId, name, acts }: { readonly batchId: string; re
   const router = useRouter();
   const asking = useAsking();
   const [open, setOpen] = useState(false);
-  const leave = async (work: Ask, input: object, said: string, took: boolean): Promise<void> => {
+  const leave = async (work: Ask, input: object, said: string): Promise<void> => {
     const a = await asking.ask(() => work({ batchId, ...input }));
     if (!a?.ok) return;
     setOpen(false);
     const undo = async (): Promise<void> => {
-      const back = await acts.again({ batchId, take: took });
+      const back = await acts.again({ batchId });
       if (back.ok) router.push(`/batches/${batchId}/plan`);
       else toast(back.message);
     };
@@ -46,18 +46,14 @@ export function EndBatch({ batchId, name, acts }: { readonly batchId: string; re
           <Button
             size="work"
             disabled={asking.busy}
-            onClick={() => void leave(acts.away, { back: true }, `${name} is given up; what it took is back in stock`, true)}
+            onClick={() => void leave(acts.away, { back: true }, `${name} is given up; what it took is back in stock`)}
           >
             Give it up: what it took goes back into stock
           </Button>
-          <Button
-            size="work"
-            disabled={asking.busy}
-            onClick={() => void leave(acts.away, { back: false }, `${name} is given up; what it took is used up`, false)}
-          >
+          <Button size="work" disabled={asking.busy} onClick={() => void leave(acts.away, { back: false }, `${name} is given up; what it took is used up`)}>
             Give it up: what it took is used up
           </Button>
-          <Button size="work" disabled={asking.busy} onClick={() => void leave(acts.end, {}, `${name} is ended`, false)}>
+          <Button size="work" disabled={asking.busy} onClick={() => void leave(acts.end, {}, `${name} is ended`)}>
             It is made: end it without an outcome
           </Button>
           <Refusal text={asking.refusal} />
