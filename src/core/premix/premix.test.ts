@@ -188,6 +188,15 @@ test("the formula's own product is the formula: the same rails, per 100 g", () =
   expect(workPremix({ ...CARD, entries: [{ key: 'l1', text: '100 g sugar' }] }, FRESH_KITCHEN, null, FRESH_PREMIX)).toBeNull();
 });
 
+test('what was put right for a product, and holds an ingredient that is gone, is worked out anew and not short of it', () => {
+  const product = { kind: 'waffle', school: 'crisp' } as const;
+  const worked = (parts?: { id: string; grams: number }[]) =>
+    workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, products: [parts ? { ...product, parts } : product] })?.products[1];
+  const gone = { id: 'own-that-is-gone', grams: 20 };
+  expect(worked([{ id: 'water', grams: 150 }])?.parts).toHaveLength(1);
+  expect(worked([{ id: 'water', grams: 150 }, gone])?.parts).toEqual(worked()?.parts);
+});
+
 test('from one mix: what each kind asks for brings its rails into their zones, or is said not to', () => {
   const { mix } = workPremix(CARD, FRESH_KITCHEN, null, FRESH_PREMIX) ?? { mix: [] };
   for (const [kind, school] of [
