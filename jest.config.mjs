@@ -8,5 +8,9 @@ export default {
   transform: {
     '^.+\\.(?:m?[jt]s|[jt]sx)$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } }],
   },
+  // packages that come as modules of the new kind alone
+  transformIgnorePatterns: [
+    '/node_modules/(?!(?:htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|mdast-util-[^/]+|micromark[^/]*|unist-util-[^/]+|decode-named-character-reference|character-entities[^/]*|ccount|longest-streak|zwitch|markdown-table|escape-string-regexp|devlop|trim-lines)/)',
+  ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };

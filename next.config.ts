@@ -10,7 +10,10 @@ const config: NextConfig = {
   devIndicators: false,
   // browsers ask for this one before the page's own icon link has streamed in
   rewrites: async () => [{ source: '/favicon.ico', destination: '/icon.svg' }],
-  experimental: { serverActions: { bodySizeLimit: '4mb' } },
+  // its browser build asks the page's document, which a worker has none of
+  turbopack: { resolveAlias: { 'decode-named-character-reference': './node_modules/decode-named-character-reference/index.js' } },
+  // a whole kitchen comes as one file
+  experimental: { serverActions: { bodySizeLimit: '4mb' }, proxyClientMaxBodySize: '101mb' },
 };
 
 export default config;

@@ -1,23 +1,29 @@
 /**
- * The last part of npm run bench: in a real browser, on the built app, the time from a key press to new numbers on the
- * screen at 20 lines. Printed, not asserted.
+ * The last part of npm run bench: in a real browser, on the built app. From a key press to new numbers on the screen at 20
+ * lines, beside a bare React field's; what each page asks for in script; and what a slow line and a slow device make of it.
+ * Printed, not asserted.
  */
+import type { Page } from '@playwright/test';
+import { build } from 'esbuild';
 import { expect, rail, test } from '../e2e/kitchen';
 import { CARD } from './card';
 
+// one at a time: they are measured
+test.describe.configure({ mode: 'serial' });
+
 const ROUNDS = 40;
 const at = (sorted: readonly number[], share: number): number => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+const print = (name: string, said: string): void => console.log(`${name.padEnd(64)} ${said}`);
 
-test('from a key press to new numbers at 20 lines', async ({ page }) => {
-  await page.goto('/formulas/new');
-  await page.getByLabel(/Paste a card, as it is/).fill(CARD);
-  await page.getByRole('button', { name: 'Read the card' }).click();
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(20);
-  // in the page: from the key to the frame after the first in which the water's number is another
-  await page.evaluate(() => {
+/** In the page: from a key to the frame after the first in which a number is another. */
+const watchNumber = (page: Page, where: string): Promise<void> =>
+  page.evaluate((selector) => {
     const w = window as unknown as { times: number[] };
     w.times = [];
-    const shown = (): string => document.querySelector<HTMLInputElement>('[data-rail=water] input')?.value ?? '';
+    const shown = (): string => {
+      const e = document.querySelector(selector);
+      return e instanceof HTMLInputElement ? e.value : (e?.textContent ?? '');
+    };
     window.addEventListener(
       'keydown',
       (e) => {
@@ -30,27 +36,138 @@ test('from a key press to new numbers at 20 lines', async ({ page }) => {
       },
       true,
     );
+  }, where);
+
+async function measured(page: Page, name: string, key: (n: number) => string, number: () => Promise<string>): Promise<void> {
+  await page.evaluate(() => {
+    (window as unknown as { times: number[] }).times = [];
   });
-  const measured = async (name: string, key: (n: number) => string): Promise<void> => {
-    await page.evaluate(() => {
-      (window as unknown as { times: number[] }).times = [];
-    });
-    for (let n = 0; n < ROUNDS; n++) {
-      const was = await rail(page, 'water');
-      await page.keyboard.press(key(n));
-      await expect.poll(() => rail(page, 'water'), { intervals: [20] }).not.toBe(was);
-    }
-    await page.waitForTimeout(100);
-    const times = (await page.evaluate(() => (window as unknown as { times: number[] }).times)).sort((a, b) => a - b);
-    console.log(`${name.padEnd(64)} ${at(times, 0.5).toFixed(0).padStart(5)} ms, 9 of 10 within ${at(times, 0.9).toFixed(0)} ms`);
-  };
+  for (let n = 0; n < ROUNDS; n++) {
+    const was = await number();
+    await page.keyboard.press(key(n));
+    await expect.poll(number, { intervals: [20] }).not.toBe(was);
+  }
+  await page.waitForTimeout(100);
+  const times = (await page.evaluate(() => (window as unknown as { times: number[] }).times)).sort((a, b) => a - b);
+  print(name, `${at(times, 0.5).toFixed(0).padStart(5)} ms, 9 of 10 within ${at(times, 0.9).toFixed(0)} ms`);
+}
+
+/** Into the text of a line, behind its third figure. */
+async function toThirdFigure(page: Page): Promise<void> {
+  await page.keyboard.press('Home');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+}
+
+test('from a key press to new numbers at 20 lines', async ({ page, context }) => {
+  const bare = await context.newPage();
+  const script = await build({
+    entryPoints: ['bench/bare-field.tsx'],
+    bundle: true,
+    minify: true,
+    write: false,
+    jsx: 'automatic',
+    define: { 'process.env.NODE_ENV': '"production"' },
+  });
+  await bare.setContent('<!doctype html><title>bare</title><body></body>');
+  await bare.addScriptTag({ content: script.outputFiles[0]?.text ?? '' });
+  await bare.getByLabel('line 0', { exact: true }).focus();
+  await toThirdFigure(bare);
+  await watchNumber(bare, '[data-number]');
+  await measured(
+    bare,
+    'key press to a new number, a bare React field of 20',
+    (n) => (n % 2 === 0 ? '1' : 'Backspace'),
+    async () => (await bare.locator('[data-number]').textContent()) ?? '',
+  );
+  await bare.close();
+
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill(CARD);
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(20);
+  await watchNumber(page, '[data-rail=water] input');
+  const water = (): Promise<string> => rail(page, 'water');
   // 300 g of flour becomes 3001 g and back
   const line = page.getByRole('textbox', { name: 'Line as written' }).first();
   await line.fill('300');
   await line.fill('300 g flour');
-  await line.press('Home');
-  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
-  await measured('key press to new numbers, typing in a line of 20', (n) => (n % 2 === 0 ? '1' : 'Backspace'));
+  await line.focus();
+  await toThirdFigure(page);
+  await measured(page, 'key press to new numbers, typing in a line of 20', (n) => (n % 2 === 0 ? '1' : 'Backspace'), water);
   await page.locator('[data-rail=water] [role=slider]').focus();
-  await measured('key press to new numbers, a rail nudged (worker and back)', (n) => (n % 2 === 0 ? 'PageUp' : 'PageDown'));
+  await measured(page, 'key press to new numbers, a rail nudged (worker and back)', (n) => (n % 2 === 0 ? 'PageUp' : 'PageDown'), water);
+});
+
+/** The pages a cook meets, with a formula and a batch of the demo in them. */
+async function pagesOf(page: Page): Promise<readonly string[]> {
+  await page.goto('/');
+  const hrefs = await page.locator('main a[href]').evaluateAll((as) => as.map((a) => a.getAttribute('href') ?? ''));
+  const formula = hrefs.find((h) => /^\/formulas\/[0-9a-f-]{36}/.test(h))?.slice(0, 46) ?? '/';
+  const batch = hrefs.find((h) => /^\/batches\/[0-9a-f-]{36}/.test(h))?.slice(0, 45) ?? '/';
+  return [
+    '/',
+    '/formulas/new',
+    formula,
+    `${formula}/plan`,
+    `${formula}/history`,
+    ...['plan', 'prep', 'griddle', 'outcome'].map((p) => `${batch}/${p}`),
+    '/pantry',
+    '/pantry/measures',
+    '/premix',
+    '/sides',
+    '/log',
+    '/house',
+  ];
+}
+
+const named = (to: string): string => to.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/, '…');
+
+test('the script that pages ask for, and a slow line', async ({ page, context }) => {
+  const pages = await pagesOf(page);
+  for (const to of pages) {
+    const p = await context.newPage();
+    const session = await context.newCDPSession(p);
+    await session.send('Network.enable');
+    await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+    const scripts = new Set<string>();
+    let bytes = 0;
+    session.on('Network.responseReceived', (e) => e.type === 'Script' && scripts.add(e.requestId));
+    session.on('Network.loadingFinished', (e) => {
+      if (scripts.has(e.requestId)) bytes += e.encodedDataLength;
+    });
+    await p.goto(to, { waitUntil: 'load' });
+    await p.waitForTimeout(1000);
+    print(`script of ${named(to)}, compressed`, `${(bytes / 1000).toFixed(0).padStart(5)} kB`);
+    await p.close();
+  }
+  for (const to of pages) {
+    const p = await context.newPage();
+    const session = await context.newCDPSession(p);
+    await session.send('Network.enable');
+    await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+    await session.send('Network.emulateNetworkConditions', { offline: false, latency: 400, downloadThroughput: 50_000, uploadThroughput: 50_000 });
+    await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    await p.addInitScript(() => {
+      const w = window as unknown as { shift: number; seen: number };
+      w.shift = 0;
+      new PerformanceObserver((list) => {
+        for (const e of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[]) if (!e.hadRecentInput) w.shift += e.value;
+      }).observe({ type: 'layout-shift', buffered: true });
+      new PerformanceObserver((list) => {
+        for (const e of list.getEntries()) if (e.name === 'first-contentful-paint') w.seen = e.startTime;
+      }).observe({ type: 'paint', buffered: true });
+    });
+    const from = Date.now();
+    await p.goto(to, { waitUntil: 'networkidle', timeout: 120_000 });
+    const ready = Date.now() - from;
+    const { shift, seen } = await p.evaluate(() => {
+      const { shift, seen } = window as unknown as { shift: number; seen: number };
+      return { shift, seen };
+    });
+    print(
+      `slow line, slow device: ${named(to)}`,
+      `seen ${(seen / 1000).toFixed(1)} s, all of it ${(ready / 1000).toFixed(1)} s, layout shift ${shift.toFixed(3)}`,
+    );
+    await p.close();
+  }
 });

@@ -1,5 +1,5 @@
 /** Cards as cooks have them: with sauces and unknown headings, as spoken, and explained word by word. */
-import { axe, expect, gramsBox, test } from './kitchen';
+import { axe, chosen, expect, gramsBox, test } from './kitchen';
 
 const SAUCES = `Lantern waffles
 Makes 8
@@ -37,7 +37,7 @@ test('a card with a sauce, a glaze, a batter and a heading nobody knows: balance
   const sheet = page.getByRole('region', { name: 'Sheet' });
   const lines = page.getByRole('textbox', { name: 'Line as written' });
   await expect(lines).toHaveCount(13);
-  await expect(page.getByRole('combobox', { name: 'Kind', exact: true })).toContainText('Waffle');
+  await expect(chosen(page, 'Kind')).toContainText('Waffle');
   // only the batter is balanced: 400 ml of milk and the egg's water on 250 g of flour
   await expect(page.getByRole('region', { name: 'Balance' })).toContainText('Liquid 165 %');
   await expect(sheet.getByRole('heading', { name: /Sauces and sides: Caramel sauce/ })).toContainText('311 g');

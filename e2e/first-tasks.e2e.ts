@@ -3,7 +3,7 @@
  * of these takes more than six.
  */
 import type { Locator, Page } from '@playwright/test';
-import { expect, pdf, test } from './kitchen';
+import { choose, chosen, expect, pdf, test } from './kitchen';
 
 const MOST_STEPS = 6;
 
@@ -21,8 +21,7 @@ class Hand {
   }
   async pick(label: string, option: string): Promise<void> {
     this.steps.push(`choose ${option}`);
-    await this.page.getByRole('combobox', { name: label, exact: true }).click();
-    await this.page.getByRole('option', { name: option, exact: true }).click();
+    await choose(this.page, label, option);
   }
   /** The task is done: in so many steps. */
   done(task: string): void {
@@ -157,7 +156,7 @@ test('a cup of our own; two kilograms of dry mix; the house changed and undone',
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
   hand.done('change the house');
   await hand.press(button(page, 'Undo'), 'Undo');
-  await expect(page.getByRole('combobox', { name: 'Temperatures' })).toContainText('Celsius');
+  await expect(chosen(page, 'Temperatures')).toContainText('Celsius');
   hand.done('undo that');
 });
 

@@ -29,3 +29,54 @@ test('gummy and tough: ranked with this batch’s numbers, and a change to look 
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 3')).toBeVisible();
 });
+
+test('an outcome’s change is offered at the next making, tried, judged, and told in the history', async ({ page }) => {
+  const make = async (): Promise<void> => {
+    await page.getByRole('button', { name: 'Scale and make' }).click();
+    await page.waitForURL(/plan/);
+    await page.getByRole('switch', { name: 'take it from stock' }).click();
+    await page.getByRole('button', { name: 'Start this batch' }).click();
+    await page.waitForURL(/prep/);
+  };
+  const outcome = async (verdict: string, change: string): Promise<void> => {
+    await page.getByRole('link', { name: 'Outcome', exact: true }).click();
+    await page.getByRole('radio', { name: verdict, exact: true }).click();
+    await page.getByLabel('One change for next time').fill(change);
+    await page.getByRole('button', { name: 'Write it in the log' }).click();
+    await expect(page.getByText('Written in the log')).toBeVisible();
+  };
+  const open = async (): Promise<void> => {
+    await page.goto('/');
+    await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+    await page.waitForURL(/formulas/);
+  };
+  await open();
+  await make();
+  await outcome('Fair', 'Less liquid.');
+  await open();
+  const next = page.getByRole('region', { name: 'Next time' });
+  await expect(next).toContainText('Next time: Less liquid.');
+  // put off by mistake, and taken back
+  await next.getByRole('button', { name: 'Not now' }).click();
+  await expect(next).toHaveCount(0);
+  await page.locator('[data-sonner-toast]').getByRole('button', { name: 'Undo' }).click();
+  await next.getByRole('button', { name: 'Try it' }).click();
+  // what it would do to the numbers, as a proposal
+  await page.waitForURL(/towards=thicker/);
+  await expect(page.getByRole('region', { name: 'Proposal' })).toBeVisible();
+  await page.getByRole('region', { name: 'Proposal' }).getByRole('button', { name: /^Take/ }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText(/Saved as version/)).toBeVisible();
+  await expect(next).toContainText('The next batch tries: Less liquid.');
+  await axe(page);
+  await make();
+  await expect(page.getByText('This batch tries: Less liquid.')).toBeVisible();
+  await outcome('Good', '');
+  await open();
+  await expect(next).toHaveCount(0);
+  await page.getByRole('link', { name: 'Versions and comparing' }).click();
+  const history = page.getByRole('region', { name: 'What came of it' });
+  await expect(history.getByRole('listitem').first()).toContainText('Tried: Less liquid. It came out better');
+  await expect(history.getByRole('listitem').nth(1)).toContainText('Next time: Less liquid. (being tried)');
+  await axe(page);
+});

@@ -118,7 +118,8 @@ async function end(child: ChildProcess | null): Promise<void> {
   clearTimeout(t);
 }
 
-async function open(template: 'furnished' | 'blank', name: string): Promise<{ kitchen: Kitchen; close: () => Promise<void> }> {
+/** A kitchen with a server of its own, beside the worker's. */
+export async function openKitchen(template: 'furnished' | 'blank', name: string): Promise<{ kitchen: Kitchen; close: () => Promise<void> }> {
   await sql(`drop database if exists ${name} with (force)`);
   await sql(`create database ${name} template ${template}`);
   const databaseUrl = admin().replace(/[^/]+$/, name);
@@ -182,11 +183,13 @@ interface Each {
   readonly alone: boolean;
 }
 
-export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>({
+export const test = base.extend<Each, Own & { template: 'furnished' | 'blank'; apart: string }>({
   template: ['furnished', { option: true, scope: 'worker' }],
+  // jobs that count on the demo as it came have a kitchen that no other job was in
+  apart: ['', { option: true, scope: 'worker' }],
   kitchen: [
     async ({ template }, use, info) => {
-      const { kitchen, close } = await open(template, `worker_${template}_${info.workerIndex}`);
+      const { kitchen, close } = await openKitchen(template, `worker_${template}_${info.workerIndex}`);
       await use(kitchen);
       await close();
     },
@@ -279,8 +282,10 @@ export const toWeighIn = (page: Page): Promise<void> => page.getByRole('button',
 
 /** Chooses from one of our lists. */
 export async function choose(page: Page, label: string, option: string): Promise<void> {
-  await page.getByRole('combobox', { name: label, exact: true }).click();
-  await page.getByRole('option', { name: option, exact: true }).click();
+  await page.getByRole('combobox', { name: label, exact: true }).selectOption({ label: option });
 }
+
+/** What a list of ours has chosen. */
+export const chosen = (page: Page | Locator, label: string): Locator => page.getByRole('combobox', { name: label, exact: true }).locator('option:checked');
 
 export { expect };

@@ -1,6 +1,6 @@
 /** What is said can be acted on: fixes that mend, calm on a good card and loud on a bad one, schools that are seen, all there is. */
 import type { Page } from '@playwright/test';
-import { axe, expect, test } from './kitchen';
+import { axe, choose, expect, test } from './kitchen';
 
 async function card(page: Page, text: string): Promise<void> {
   await page.goto('/formulas/new');
@@ -69,8 +69,7 @@ async function startCakes(page: Page): Promise<void> {
 
 async function houseFries(page: Page, how: string): Promise<void> {
   await page.goto('/house');
-  await page.getByRole('combobox', { name: 'Fat in the pan' }).click();
-  await page.getByRole('option', { name: how, exact: true }).click();
+  await choose(page, 'Fat in the pan', how);
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
 }
 
@@ -96,8 +95,7 @@ test('a house that fries in butter and one that wipes: another mise, cue and cau
   await page.getByRole('link', { name: 'Griddle', exact: true }).click();
   await expect(page.getByText(/a shine, no drop/)).toBeVisible();
   // today it is butter with oil all the same: noted, and the cue follows
-  await page.getByRole('combobox', { name: 'Fat in the pan' }).click();
-  await page.getByRole('option', { name: 'none, on a non-stick pan' }).click();
+  await choose(page, 'Fat in the pan', 'none, on a non-stick pan');
   await expect(page.getByText('Nothing in the pan: wipe it dry.')).toBeVisible();
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();
   await page.getByRole('button', { name: 'spotted face', exact: true }).click();

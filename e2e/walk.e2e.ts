@@ -1,6 +1,7 @@
 /**
- * Every page walked: axe in light and in dark, nothing wider than the screen from 320 px, targets of 24 px at least, sentences that
- * begin as sentences, a title that names the page, and the focus never left on the body.
+ * Every page walked: axe in light and in dark, nothing wider than the screen from 320 px, targets of 24 px at least, outlines of
+ * fields at 3:1, tables with names and row headers, text at twice its size and set wide, sentences that begin as sentences, a title
+ * that names the page, and the focus never left on the body.
  */
 import type { Page } from '@playwright/test';
 import { axe, expect, test } from './kitchen';
@@ -15,6 +16,7 @@ const PAGES = [
   '/formulas/new?from=nothing',
   '/sides',
   '/sides/new',
+  '/kept',
   '/premix',
   '/premix/new',
   '/premix/foreign',
@@ -48,6 +50,75 @@ const faults = (page: Page) =>
     return { small, low, wide: document.documentElement.scrollWidth - window.innerWidth };
   });
 
+/** Fields whose outline can't be told from what is behind it, and tables that nobody names or whose rows have no header. */
+const unclear = (page: Page) =>
+  page.evaluate(() => {
+    type Colour = { readonly rgb: readonly number[]; readonly alpha: number };
+    const colour = (s: string): Colour => {
+      const m = (s.match(/[\d.]+/g) ?? []).map(Number);
+      return { rgb: m.slice(0, 3), alpha: m.length === 0 ? 0 : (m[3] ?? 1) };
+    };
+    const light = (rgb: readonly number[]): number => {
+      const [r = 0, g = 0, b = 0] = rgb.map((v) => (v / 255 <= 0.03928 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4));
+      return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+    };
+    const contrast = (a: readonly number[], b: readonly number[]): number => {
+      const [high = 0, low = 0] = [light(a), light(b)].sort((x, y) => y - x);
+      return (high + 0.05) / (low + 0.05);
+    };
+    const behind = (e: Element | null): readonly number[] => {
+      for (let at = e; at; at = at.parentElement) {
+        const c = colour(getComputedStyle(at).backgroundColor);
+        if (c.alpha > 0.5) return c.rgb;
+      }
+      return [255, 255, 255];
+    };
+    const outline = (field: Element): number => {
+      let best = 0;
+      let at: Element | null = field;
+      for (let n = 0; at && n < 3; n++, at = at.parentElement) {
+        const style = getComputedStyle(at);
+        for (const side of ['top', 'right', 'bottom', 'left']) {
+          const c = colour(style.getPropertyValue(`border-${side}-color`));
+          const drawn = Number.parseFloat(style.getPropertyValue(`border-${side}-width`)) > 0 && style.getPropertyValue(`border-${side}-style`) !== 'none';
+          if (drawn && c.alpha > 0.5) best = Math.max(best, contrast(c.rgb, behind(at.parentElement)));
+        }
+      }
+      return best;
+    };
+    const fields = [...document.querySelectorAll<HTMLInputElement>('main input, main textarea, main select')]
+      .filter((e) => !/^(?:hidden|checkbox|radio|file)$/.test(e.type) && !e.disabled && e.closest('.sr-only') === null)
+      .filter((e) => e.getBoundingClientRect().width > 1 && outline(e) < 3)
+      .map((e) => `${e.getAttribute('aria-label') ?? e.name}: ${outline(e).toFixed(2)}`);
+    const tables = [...document.querySelectorAll<HTMLTableElement>('main table')].flatMap((t) => {
+      const named = (t.caption?.textContent ?? t.getAttribute('aria-label') ?? t.getAttribute('aria-labelledby') ?? '') !== '';
+      const bare = [...t.tBodies].flatMap((b) => [...b.rows]).filter((r) => r.cells.length > 1 && !r.querySelector('th[scope=row]'));
+      return named && bare.length === 0 ? [] : [`${named ? '' : 'no name, '}${bare.length} rows without a header: ${t.textContent?.slice(0, 40)}`];
+    });
+    return { fields, tables };
+  });
+
+const SET_WIDE = '*{line-height:1.5!important;letter-spacing:.12em!important;word-spacing:.16em!important}p{margin-bottom:2em!important}';
+const TWICE = 'html{font-size:200%!important}body{font-size:32px!important}';
+
+/** What hangs over the edge, or is cut off, with other text than ours. */
+async function withText(page: Page, css: string, width: number): Promise<readonly string[]> {
+  await page.setViewportSize({ width, height: 800 });
+  const style = await page.addStyleTag({ content: css });
+  const found = await page.evaluate(() => {
+    const over = document.documentElement.scrollWidth - window.innerWidth;
+    const cut = [...document.querySelectorAll('main *, header *')].filter((e) => {
+      const s = getComputedStyle(e);
+      if (!/hidden|clip/.test(`${s.overflowX}${s.overflowY}`) || s.textOverflow === 'ellipsis' || s.webkitLineClamp !== 'none') return false;
+      if (e.closest('.sr-only') || e.matches('input,textarea,select') || !(e.textContent ?? '').trim()) return false;
+      return (e.clientHeight > 2 && e.scrollHeight > e.clientHeight + 3) || (e.clientWidth > 2 && e.scrollWidth > e.clientWidth + 3);
+    });
+    return [...(over > 0 ? [`${over} px over the edge`] : []), ...cut.map((e) => `cut off: ${e.textContent?.slice(0, 40)}`)];
+  });
+  await style.evaluate((e) => (e as Element).remove());
+  return found;
+}
+
 async function look(page: Page, path: string): Promise<void> {
   await expect(page).toHaveTitle(/\S/);
   await expect(page.getByText('Looking at the clock')).toHaveCount(0);
@@ -59,8 +130,17 @@ async function look(page: Page, path: string): Promise<void> {
   await page.setViewportSize({ width: 390, height: 800 });
   await axe(page);
   await page.setViewportSize({ width: 1280, height: 800 });
+  expect({ path, ...(await unclear(page)) }).toEqual({ path, fields: [], tables: [] });
+  for (const [css, width] of [
+    [SET_WIDE, 1280],
+    [SET_WIDE, 390],
+    [TWICE, 1280],
+  ] as const)
+    expect({ path, width, css, found: await withText(page, css, width) }).toEqual({ path, width, css, found: [] });
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.emulateMedia({ colorScheme: 'dark' });
   await axe(page);
+  expect({ path, dark: await unclear(page) }).toEqual({ path, dark: { fields: [], tables: [] } });
   await page.emulateMedia({ colorScheme: 'light' });
 }
 
@@ -109,11 +189,13 @@ test('the focus is at the heading after a page change, at its opener after a dia
     await expect.poll(at).not.toBe('body');
   }
   await page.getByRole('button', { name: 'Keys' }).click();
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect.poll(name).toContain('Keys');
   const more = page.getByRole('button', { name: 'More of Regatta griddle cakes' });
   await more.focus();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('menu')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect.poll(name).toBe('More of Regatta griddle cakes');
   await more.click();
@@ -133,6 +215,21 @@ test('the focus is at the heading after a page change, at its opener after a dia
   await page.keyboard.press('l');
   await expect(page).toHaveURL(/\/$/);
   await page.keyboard.press('Escape');
+});
+
+test('what is pressed and typed before the page’s script is there is done when it is', async ({ page }) => {
+  // every script comes two seconds late
+  await page.route(/_next\/static\/chunks\/.*\.js/, async (route) => {
+    await new Promise((r) => setTimeout(r, 2000));
+    await route.continue();
+  });
+  await page.goto('/formulas/new', { waitUntil: 'commit' });
+  const box = page.getByLabel(/Paste a card, as it is/);
+  await box.fill('Early cakes\n2 cups flour\n1 cup milk\n1 egg');
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await expect(page.getByText('Opening …').first()).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(3);
+  await expect(page.getByRole('textbox', { name: 'New formula' })).toHaveValue('Early cakes');
 });
 
 test('a page that is slow to come says at once that it is under way', async ({ page }) => {

@@ -44,7 +44,23 @@ export const ORDER = [
   { at: 'src/types' },
 ];
 /** Packages that only these may import; the core is pure but for a few small libraries. */
-const CORE_LIBRARIES = ['@date-fns/tz', 'fraction.js', 'fuse.js', 'papaparse', 'quadprog'];
+const CORE_LIBRARIES = [
+  '@date-fns/tz',
+  'domhandler',
+  'fflate',
+  'fraction.js',
+  'fuse.js',
+  'htmlparser2',
+  'mdast',
+  'mdast-util-from-markdown',
+  'mdast-util-gfm',
+  'mdast-util-to-string',
+  'micromark-extension-gfm',
+  'papaparse',
+  'quadprog',
+  'schema-dts',
+  'yaml',
+];
 
 const filesUnder = (dir) =>
   readdirSync(dir, { withFileTypes: true }).flatMap((e) => {

@@ -2,6 +2,7 @@
 // databases. Ends with "N passed, N failed", the sum over Jest and Playwright.
 //   npm run test:e2e -- planning       only the browser tests of that file
 //   npm run test:unit -- src/core/lift  only the unit tests there
+//   npm run bench -- browser           only what is measured in the browser
 //   --only unit | e2e | screenshots | bench
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -87,7 +88,7 @@ async function main() {
     }
   }
 
-  if (only === 'bench' && (await run(node, ['--import', 'tsx', 'bench/run.ts'], { loud: true })) !== 0) bad = true;
+  if (only === 'bench' && rest.length === 0 && (await run(node, ['--import', 'tsx', 'bench/run.ts'], { loud: true })) !== 0) bad = true;
 
   if (wants('e2e') || only === 'screenshots' || only === 'bench') {
     await ensureBuild();
@@ -101,7 +102,7 @@ async function main() {
       if ((await run(node, ['--import', 'tsx', 'src/server/usecases/setup.ts', how], { env: { DATABASE_URL: database.urlOf(name) } })) !== 0)
         throw new Told('The test database could not be set up.');
     }
-    if (only === 'bench') {
+    if (only === 'bench' && rest.length === 0) {
       database.psql('postgres', 'create database store template furnished');
       const env = { EVEN_CRUMB_BENCH_DEMO: database.urlOf('furnished'), EVEN_CRUMB_BENCH_STORE: database.urlOf('store') };
       if ((await run(node, ['--import', 'tsx', 'bench/store.ts'], { env, loud: true })) !== 0) bad = true;

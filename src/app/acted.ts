@@ -1,8 +1,9 @@
 /** Every action in one frame: what comes in is cleaned and checked, what goes wrong is told apart, logged and answered as a value. */
 import { revalidatePath } from 'next/cache';
 import type { z } from 'zod';
-import { type ActionResult, invalid, type Refusal, refuse } from '@/contract/action-result';
+import { type ActionResult, type Refusal, refuse } from '@/contract/action-result';
 import { clean } from '@/contract/clean';
+import { invalid } from '@/contract/fields';
 import { RecordsTrouble } from '@/server/db/trouble';
 import { failureId, logLine } from '@/server/log';
 

@@ -3,6 +3,7 @@
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import {
   againSchema,
+  changeSchema,
   coversSchema,
   outcomeSchema,
   partSchema,
@@ -18,52 +19,42 @@ import {
 } from '@/contract/batch';
 import { itemSchema, tellSchema } from '@/contract/event-log';
 import { fieldErrors, seen } from '@/contract/fields';
-import { copySchema, putFormulaSchema, saveSchema } from '@/contract/formula';
-import { houseSaveSchema } from '@/contract/house';
+import { cardsSchema, copySchema, type KnownCard, keepCardsSchema, putFormulaSchema, saveSchema, takeCardsBackSchema } from '@/contract/formula';
+import { careBackSchema, careSchema, houseSaveSchema } from '@/contract/house';
 import { nothingSchema } from '@/contract/records';
 import type { StandInPreview } from '@/core/batch/changes';
 import type { Serving } from '@/core/batch/serving';
 import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
-import { type Formula, kindIdOf } from '@/core/formula/formula';
-import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Saved } from '@/core/formula/version';
-import { findIngredient } from '@/core/pantry/pantry';
+import type { ChangeState } from '@/core/judge/came-back';
 import { setServing, type WholeOutcome, writeOutcome } from '@/server/queries/batches';
+import { answerChange } from '@/server/queries/came-back';
+import { noteCare, takeCareBack } from '@/server/queries/care';
 import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
-import { copyFormula, putFormula, saveVersion } from '@/server/queries/formulas';
+import { copyFormula, putFormula } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
-import { changeHouse, loadHouse } from '@/server/queries/house';
+import { changeHouse } from '@/server/queries/house';
 import { GONE, type Opened } from '@/server/queries/revised';
 import { changeCovers, endBatch, makeAgain, previewSwap, putAway, putBack, standInPart, swapInBatch, takeUp, undoSwaps } from '@/server/usecases/change-batch';
 import { startTogether } from '@/server/usecases/headcount';
+import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/keep-formula';
 import { clearDemo, lookAround } from '@/server/usecases/look-around';
 import { rebalanceMix } from '@/server/usecases/rebalance';
 import { acted } from './acted';
 
 export const saveFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
-  acted(
-    'save-formula',
-    saveSchema,
-    input,
-    async ({ formula, ...rest }) => {
-      const kind = kindById(formula.kind);
-      const school = schoolOf(kind, formula.school).id;
-      const ends: Formula['ends'] = formula.ends && [
-        { ...formula.ends[0], school: schoolOf(kindById(kindIdOf(formula, 'a')), formula.ends[0].school).id },
-        { ...formula.ends[1], school: schoolOf(kindById(kindIdOf(formula, 'b')), formula.ends[1].school).id },
-      ];
-      const { own } = (await loadHouse()).conventions;
-      // what was taken out of the pantry since is asked about again on its line
-      const gone = (id: string | undefined): boolean => id?.startsWith('own-') === true && !findIngredient(id, own);
-      const entries = formula.entries.map((e) => (gone(e.ingredientId) ? { ...e, ingredientId: undefined } : e));
-      const stranger = entries.findIndex((e) => e.ingredientId !== undefined && !findIngredient(e.ingredientId, own));
-      if (stranger >= 0) return refuse('A line names an ingredient that is not in the pantry.', { [`formula.entries.${stranger}`]: 'Not in the pantry.' });
-      const keys = new Set(formula.entries.map((e) => e.key));
-      if (keys.size !== formula.entries.length) return refuse('Two lines have the same key.');
-      return saveVersion({ ...rest, formula: { ...formula, entries, school, ends } });
-    },
-    'nothing',
-  );
+  acted('save-formula', saveSchema, input, keepFormula, 'nothing');
+
+/** What of cards that are about to be kept is in this kitchen already. */
+export const lookAtCards = async (input: unknown): Promise<ActionResult<{ readonly known: readonly KnownCard[] }>> =>
+  acted('look-at-cards', cardsSchema, input, async ({ cards }) => ({ ok: true, known: await knownCards(cards) }));
+
+/** Many cards at once, each as a formula of its own. */
+export const keepCards = async (input: unknown): Promise<ActionResult<{ readonly kept: readonly string[] }>> =>
+  acted('keep-cards', keepCardsSchema, input, keepMany);
+
+/** Takes cards back that were kept together. */
+export const takeCardsBack = async (input: unknown): Promise<ActionResult> => acted('take-cards-back', takeCardsBackSchema, input, takeBack);
 
 /** Loads the demo into an empty kitchen. */
 export const lookAroundHere = async (): Promise<ActionResult> => acted('look-around', nothingSchema, {}, lookAround);
@@ -179,6 +170,10 @@ export const workRestAnew = async (input: unknown): Promise<ActionResult> =>
 export const wantOthers = async (input: unknown): Promise<ActionResult> =>
   acted('want-pieces', wantSchema, input, ({ batchId, by, requestId }) => wantPieces(batchId, by, requestId), 'nothing');
 
+/** A change for next time is tried, put off, or done; or none of it again. */
+export const answerNextTime = async (input: unknown): Promise<ActionResult<{ readonly was: ChangeState | null }>> =>
+  acted('answer-change', changeSchema, input, async ({ batchId, state }) => answerChange(batchId, state));
+
 export const saveOutcome = async (input: unknown): Promise<ActionResult<Kept>> =>
   acted(
     'save-outcome',
@@ -187,6 +182,10 @@ export const saveOutcome = async (input: unknown): Promise<ActionResult<Kept>> =
     ({ batchId, seen, ...outcome }) => writeOutcome(batchId, outcome, seen as Opened<WholeOutcome> | null),
     'nothing',
   );
+
+/** An entry in a pan's diary, and its taking back. */
+export const noteCareHere = async (input: unknown): Promise<ActionResult<{ readonly id: string }>> => acted('note-care', careSchema, input, noteCare);
+export const careBackHere = async (input: unknown): Promise<ActionResult> => acted('care-back', careBackSchema, input, async ({ id }) => takeCareBack(id));
 
 export const setHouse = async (input: unknown): Promise<ActionResult<Kept>> =>
   acted('set-house', houseSaveSchema, input, ({ change, base, decided }) => changeHouse(change, base ?? undefined, decided));

@@ -1,4 +1,5 @@
 import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { tellBook } from '@/app/actions';
 import { scalesOf } from '@/core/pantry/gear';
@@ -6,6 +7,7 @@ import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
 import { OutboxSender } from '@/ui/day/outbox-sender';
+import { EARLY_SCRIPT } from '@/ui/early';
 import { FocusKeeper, UnderWayBar } from '@/ui/focus-keeper';
 import { Toasts } from '@/ui/kit/toasts';
 import { UnitsProvider } from '@/ui/units';
@@ -30,9 +32,14 @@ export default async function Layout({ children }: { readonly children: ReactNod
   const r = await reach(loadHouse);
   const house = r.up ? r.value : lastHouse();
   const units = house?.units ?? FRESH_UNITS;
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en-GB">
       <body>
+        {/* the browser hides a nonce from who asks for it: the two sides never read the same */}
+        <script nonce={nonce} suppressHydrationWarning>
+          {EARLY_SCRIPT}
+        </script>
         <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
           {children}
           <Unreadable list={r.up ? r.value.unreadable : []} />

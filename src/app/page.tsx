@@ -8,6 +8,7 @@ import { reach } from '@/server/db/pool';
 import { underWay } from '@/server/queries/batches';
 import { formulaShelf, shelfMains } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
+import { keptNow } from '@/server/queries/kept';
 import { cursorIn } from '@/server/queries/paging';
 import { stepsLeft } from '@/server/usecases/day';
 import { kitchenState } from '@/server/usecases/look-around';
@@ -17,6 +18,7 @@ import { Doors } from '@/ui/today/doors';
 import { Shelf } from '@/ui/today/shelf';
 import type { ShelfAsked } from '@/ui/today/shelf.state';
 import { UnderWay } from '@/ui/today/under-way';
+import { UseFirst } from '@/ui/today/use-first';
 
 type Params = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -55,10 +57,11 @@ export default async function Today({ searchParams }: { readonly searchParams: P
       shelfMains(),
       loadHouse(),
       kitchenState(),
+      keptNow(),
     ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [batches, page, mains, house, state] = r.value;
+  const [batches, page, mains, house, state, kept] = r.value;
   const now = Date.now();
   const left = await reach(async () => Object.fromEntries(await Promise.all(batches.map(async (b) => [b.id, await stepsLeft(b, house, now)] as const))));
   const filtered = after !== null || Object.values(asked).some((v) => v !== '' && v !== false);
@@ -66,6 +69,7 @@ export default async function Today({ searchParams }: { readonly searchParams: P
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
       <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />
+      {kept.length > 0 && !filtered ? <UseFirst kept={kept.slice(0, 3)} more={kept.length > 3} units={house.units} today={house.today} /> : null}
       {(state.empty || state.demo) && !filtered ? (
         <Doors empty={state.empty} demo={state.demo} first={state.first} look={lookAroundHere} clear={clearDemoHere} />
       ) : null}

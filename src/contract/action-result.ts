@@ -1,6 +1,4 @@
 /** What an action answers: done, or a refusal with its place and what kind of refusal it is. */
-import type { z } from 'zod';
-import { fieldErrors } from './fields';
 
 /** Two people changed the same thing since this form was opened. */
 export interface Clash {
@@ -42,11 +40,6 @@ export interface Kept {
 }
 
 export const refuse = (message: string, fields: Refusal['fields'] = {}, kind: RefusalKind = 'refused'): Refusal => ({ ok: false, kind, message, fields });
-
-export function invalid(error: z.ZodError): Refusal {
-  const fields = fieldErrors(error);
-  return refuse(Object.values(fields)[0] ?? 'Something in it is not right.', fields, 'invalid');
-}
 
 /** A save that would undo what another has done meanwhile is not done; both sides are told. */
 export const clashing = (conflict: Conflict): Refusal => ({

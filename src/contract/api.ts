@@ -145,6 +145,89 @@ export const readResponse = z.object({
     }),
   ),
   ignored: z.array(z.object({ lineNumber: z.number().int(), text: z.string(), why: z.enum(['heading', 'yield', 'method', 'note']) })),
+  text: z.string().optional().describe('Where a file was sent: the card that was read out of it, whose lines are numbered'),
+});
+
+const page = { next: z.string().nullable().describe('"after" of the next page; null: this is the last') };
+const when = z.string().describe('ISO 8601');
+
+export const formulaRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  kind: z.enum(KIND_IDS),
+  school: z.string(),
+  version: z.number().int(),
+  savedAt: when,
+  lastVerdict: z.enum(['best', 'good', 'fair', 'poor']).nullable(),
+});
+export const formulasResponse = z.object({ formulas: z.array(formulaRow), ...page });
+
+export const formulaResponse = formulaRow.omit({ lastVerdict: true }).extend({
+  portion_ml: z.number().nullable(),
+  notes: z.string().describe('What stands around the lines: yield, method, remarks'),
+  lines: z.array(
+    lineOut.omit({ lineNumber: true }).extend({
+      key: z.string(),
+      off: z.boolean().describe('Switched off: it counts in nothing'),
+      end: z.enum(['a', 'b']).nullable().describe('Only in this one of two finishes'),
+      percent: z.number().nullable().describe('Of the flour = 100'),
+    }),
+  ),
+});
+
+/** A formula by its words; the open formats are sent as they are, by their content type. */
+export const newFormulaRequest = z.object({
+  text,
+  name: z.string().trim().min(1).max(120).optional(),
+  kind: kind.optional(),
+  school: school.optional(),
+});
+export const newFormulaResponse = z.object({
+  id: z.string(),
+  version: z.number().int(),
+  name: z.string(),
+  lines: z.number().int(),
+  asked: z.number().int().describe('Lines that ask something before they can be weighed'),
+});
+
+export const batchesResponse = z.object({
+  batches: z.array(
+    z.object({
+      id: z.string(),
+      formulaId: z.string(),
+      name: z.string(),
+      version: z.number().int(),
+      startedAt: when,
+      finishedAt: when.nullable(),
+      piecesPlanned: z.number().nullable(),
+      pieces: z.number().nullable(),
+      waste: z.number().nullable(),
+      verdict: z.enum(['best', 'good', 'fair', 'poor']).nullable(),
+      marks: z.array(z.string()),
+      note: z.string(),
+      change: z.string().describe('The one change for next time'),
+      givenUp: z.boolean(),
+    }),
+  ),
+  ...page,
+});
+
+export const pantryResponse = z.object({
+  ingredients: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      category: z.string(),
+      own: z.boolean().describe('Entered in this kitchen'),
+      onHand_g: z.number().nullable(),
+      price: z.number().nullable().describe('Of a pack'),
+      pack_g: z.number().nullable(),
+      opened: z.string().nullable(),
+      bestBefore: z.string().nullable(),
+      allergens: z.array(z.string()).nullable().describe('null: nobody has stated them'),
+    }),
+  ),
+  ...page,
 });
 
 const finding = z.object({

@@ -3,13 +3,14 @@
 import { z } from 'zod';
 import { VERDICTS } from '@/core/batch/batch';
 import { MARKS, SCALES, STEPS } from '@/core/batch/came-out';
+import { EXACTNESSES } from '@/core/batch/exactness';
 import { MOST_MIXES } from '@/core/batch/mixes';
-import { EXACTNESSES } from '@/core/batch/scale';
 import { ANCHORS, MOST_HELPERS } from '@/core/batch/serving';
 import { ONE } from '@/core/batch/split';
 import { TAKES } from '@/core/batch/take-out';
 import { END_IDS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
+import { CHANGE_STATES } from '@/core/judge/came-back';
 import { MOST_BAGS } from '@/core/premix/premix';
 import { amount, count, moment, requestId, whole } from './fields';
 
@@ -153,6 +154,8 @@ export const unswapSchema = z.object({ batchId: z.uuid(), nth: z.number().int().
 export const coversSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
 export const putAwaySchema = z.object({ batchId: z.uuid(), back: z.boolean() });
 export const takeUpSchema = z.object({ batchId: z.uuid() });
+/** What becomes of a batch's change for next time; null: as if nothing was said. */
+export const changeSchema = z.object({ batchId: z.uuid(), state: z.enum(CHANGE_STATES).nullable() });
 export const againSchema = z.object({ batchId: z.uuid(), requestId });
 
 export const outcomeSchema = z.object({

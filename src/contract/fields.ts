@@ -1,5 +1,6 @@
 /** Fields that many forms have: each with the words for what is wrong with it, and the limits, once. */
 import { z } from 'zod';
+import { type Refusal, refuse } from './action-result';
 
 /** More than nothing. */
 export const amount = (what: string, most: number) =>
@@ -51,6 +52,12 @@ export function fieldErrors(error: z.ZodError): Readonly<Record<string, string>>
   const out: Record<string, string> = {};
   for (const i of error.issues) out[i.path.join('.')] ??= i.message;
   return out;
+}
+
+/** A refusal with each field's error at its place. */
+export function invalid(error: z.ZodError): Refusal {
+  const fields = fieldErrors(error);
+  return refuse(Object.values(fields)[0] ?? 'Something in it is not right.', fields, 'invalid');
 }
 
 /** Where both have changed the same thing: which side stands, said of the revision that was shown. */

@@ -72,3 +72,27 @@ export const saveSchema = z.object({
   requestId,
   changeNote: z.string().trim().max(500, 'A note on what changed has at most 500 characters.'),
 });
+
+/** So many cards are taken at once. */
+export const MOST_CARDS = 200;
+
+/** Cards about to be kept, to be looked for among those that are. */
+export const cardsSchema = z.object({
+  cards: z.array(z.object({ name: z.string().max(MOST_NAME_CHARS), lines: z.array(z.string().max(2000)).max(MOST_ENTRIES) })).max(MOST_CARDS),
+});
+
+export interface KnownCard {
+  /** A formula with the very same lines. */
+  readonly same: { readonly id: string; readonly name: string } | null;
+  /** One of the same name and other lines. */
+  readonly named: { readonly id: string; readonly name: string } | null;
+}
+
+export const keepCardsSchema = z.object({
+  cards: z
+    .array(z.object({ formula: formulaSchema, requestId, from: z.string().trim().max(500) }))
+    .min(1, 'Tick at least one card.')
+    .max(MOST_CARDS, `At most ${MOST_CARDS} cards at once.`),
+});
+
+export const takeCardsBackSchema = z.object({ formulaIds: z.array(z.uuid()).max(MOST_CARDS) });

@@ -2,10 +2,11 @@
 import { z } from 'zod';
 import { MATTERS, type SchoolIdOf, type WayId } from '@/core/formula/schools';
 import { MOST_ALTITUDE_M, MOST_REST_MIN } from '@/core/formula/ways';
+import { CARES } from '@/core/pantry/care';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { TOOLS } from '@/core/pantry/tools';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
-import { decided } from './fields';
+import { decided, requestId } from './fields';
 import { gearSchema, unitsSchema } from './pantry';
 
 export const conventionsSchema = z.object({
@@ -81,3 +82,13 @@ export const keptHouseSchema = z.object({
   drawer: z.array(z.enum(TOOLS)).optional(),
   maker: makerSchema.partial().default({}),
 });
+
+/** An entry in the diary of a pan, an iron or a griddle. */
+export const careSchema = z.object({
+  gearId: z.string().min(1).max(60),
+  what: z.enum(CARES),
+  note: z.string().trim().max(300, 'At most 300 characters.').default(''),
+  batchId: z.uuid().nullable().default(null),
+  requestId,
+});
+export const careBackSchema = z.object({ id: z.uuid() });

@@ -1,8 +1,8 @@
 'use client';
 import { BookOpen, CalendarDays, Menu, Package, Wheat } from 'lucide-react';
 import Link from 'next/link';
-import { Dialog as Radix } from 'radix-ui';
 import { useState } from 'react';
+import { Dialog } from './kit/dialog';
 import { MENU_ITEM } from './kit/menu';
 
 const PLACES = [
@@ -15,6 +15,7 @@ const PLACES = [
 const MORE = [
   { to: '/formulas/new', here: 'bench', name: 'New formula' },
   { to: '/sides', here: 'sides', name: 'Sauces and sides' },
+  { to: '/kept', here: '', name: 'Kept' },
   { to: '/pantry/measures', here: '', name: 'My measures' },
   { to: '/pantry/take-out', here: '', name: 'Gather list' },
   { to: '/premix/recall', here: '', name: 'Trace a lot' },
@@ -37,33 +38,23 @@ export function BottomBar({ here }: { readonly here: string }) {
           {name}
         </Link>
       ))}
-      <Radix.Root open={open} onOpenChange={setOpen}>
-        <Radix.Trigger className={PLACE}>
-          <Menu size={22} aria-hidden />
-          More
-        </Radix.Trigger>
-        <Radix.Portal>
-          <Radix.Overlay className="fixed inset-0 z-40 bg-rim-deep/40" />
-          <Radix.Content
-            aria-describedby={undefined}
-            className="hold fixed inset-x-0 bottom-0 z-50 max-h-[80dvh] overflow-auto !rounded-b-none !rounded-t-plate p-3"
+      <button type="button" aria-haspopup="dialog" aria-expanded={open} className={PLACE} onClick={() => setOpen(true)}>
+        <Menu size={22} aria-hidden />
+        More
+      </button>
+      <Dialog open={open} onOpen={setOpen} title="More">
+        {MORE.map(({ to, here: id, name }) => (
+          <Link
+            key={to}
+            href={to}
+            aria-current={here === id && id !== '' ? 'page' : undefined}
+            onClick={() => setOpen(false)}
+            className={`${MENU_ITEM} !min-h-12 text-lg font-semibold text-rim hover:bg-wash`}
           >
-            <Radix.Title className="px-3 pb-1 text-xl">More</Radix.Title>
-            {MORE.map(({ to, here: id, name }) => (
-              <Link
-                key={to}
-                href={to}
-                aria-current={here === id && id !== '' ? 'page' : undefined}
-                onClick={() => setOpen(false)}
-                className={`${MENU_ITEM} !min-h-12 text-lg font-semibold text-rim hover:bg-wash`}
-              >
-                {name}
-              </Link>
-            ))}
-            <Radix.Close className={`${MENU_ITEM} !min-h-12 w-full text-lg text-soft hover:bg-wash`}>Close</Radix.Close>
-          </Radix.Content>
-        </Radix.Portal>
-      </Radix.Root>
+            {name}
+          </Link>
+        ))}
+      </Dialog>
     </nav>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { replayEarly } from './early';
 
 const PASSING = '[role=menu],[role=dialog],[role=listbox],[data-sonner-toast]';
 
@@ -23,10 +24,18 @@ function opens(e: MouseEvent): boolean {
   return a.origin === location.origin && a.target === '' && !a.hasAttribute('download') && a.pathname !== location.pathname;
 }
 
-/** A page that is under way says so at once, by a bar on top and a word for who listens. */
+/**
+ * A page that is under way says so at once, by a bar on top and a word for who listens; so does one that is seen and can't be
+ * used yet, where that takes longer than a blink.
+ */
 export function UnderWayBar() {
   const path = usePathname();
   const [going, setGoing] = useState(false);
+  const [usable, setUsable] = useState(false);
+  useEffect(() => {
+    setUsable(true);
+    void replayEarly();
+  }, []);
   useEffect(() => {
     const onClick = (e: MouseEvent): void => {
       if (opens(e)) setGoing(true);
@@ -47,6 +56,15 @@ export function UnderWayBar() {
       <span className="sr-only" role="status">
         {going ? 'Opening …' : ''}
       </span>
+      {usable ? null : (
+        <span
+          aria-hidden
+          className="pointer-events-none fixed top-0 left-1/2 z-50 -translate-x-1/2 animate-[late_0.2s_1s_both] rounded-b-hold bg-rim px-4 py-1 text-[15px] font-semibold text-white print:hidden"
+          data-opening
+        >
+          Opening …
+        </span>
+      )}
       {going ? <span aria-hidden className="pointer-events-none fixed inset-x-0 top-0 z-50 h-1.5 animate-pulse bg-rim print:hidden" data-going /> : null}
     </>
   );

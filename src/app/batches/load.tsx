@@ -1,18 +1,21 @@
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { endBatchHere, putAwayBatch, takeUpBatch } from '@/app/actions';
-import type { Batch } from '@/core/batch/batch';
+import { type Batch, VERDICT_WORDS } from '@/core/batch/batch';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { batchById } from '@/server/queries/batches';
+import { triedBy } from '@/server/queries/came-back';
 import { loadHouse } from '@/server/queries/house';
 import { lotsOfBatch } from '@/server/queries/lot-books';
 import { stockNoted } from '@/server/queries/pantry';
 import { BatchHead } from '@/ui/batch/tabs';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Unreadable } from '@/ui/unreadable';
+import { when } from '@/ui/when';
 
 /** A page of a batch: loaded, framed, under its tabs. */
 export async function batchPage(
@@ -22,9 +25,9 @@ export async function batchPage(
 ): Promise<ReactNode> {
   const { id } = await params;
   if (!isUuid(id)) notFound();
-  const r = await reach(() => Promise.all([batchById(id), loadHouse(), stockNoted(), lotsOfBatch(id)]));
+  const r = await reach(() => Promise.all([batchById(id), loadHouse(), stockNoted(), lotsOfBatch(id), triedBy(id)]));
   if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
-  const [batch, house, stock, lots] = r.value;
+  const [batch, house, stock, lots, tried] = r.value;
   if (!batch) notFound();
   // what a part of the batch loads besides may be out of reach too
   const shown = await reach(async () => show(batch, house, stock, lots));
@@ -33,6 +36,19 @@ export async function batchPage(
     <Frame here="batch">
       <BatchHead batch={batch} here={here} units={house.units} acts={{ away: putAwayBatch, end: endBatchHere, again: takeUpBatch }} />
       <Unreadable list={batch.unreadable} />
+      {tried && !batch.putAway ? (
+        <p className="mb-3 rounded-r-hold border-l-8 border-butter bg-white px-3 py-2 print:hidden">
+          <strong>This batch tries:</strong> {tried.change}{' '}
+          <span className="text-soft">
+            (
+            <Link href={`/batches/${tried.batchId}/outcome`} className="font-semibold text-rim underline">
+              {when(tried.at, house.units)}
+              {tried.verdict ? `, ${VERDICT_WORDS[tried.verdict].toLowerCase()}` : ''}
+            </Link>
+            )
+          </span>
+        </p>
+      ) : null}
       {shown.value}
     </Frame>
   );

@@ -1,18 +1,24 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { setHouse } from '@/app/actions';
+import { careBackHere, noteCareHere, setHouse } from '@/app/actions';
+import { CARED, careOf } from '@/core/pantry/care';
 import { zonesWith } from '@/core/quantity/day';
 import { reach } from '@/server/db/pool';
+import { careNotes } from '@/server/queries/care';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
+import { CareView } from '@/ui/house/care-view';
 import { HouseForm } from '@/ui/house/house-form';
 import { lookOf } from '@/ui/kit/button';
+import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'House' };
 
 export default async function HousePage() {
-  const r = await reach(loadHouse);
+  const r = await reach(() => Promise.all([loadHouse(), careNotes()]));
   if (!r.up) return <AwayPage kind={r.kind} here="house" />;
+  const [house, notes] = r.value;
+  const cared = house.gear.filter((g) => CARED.includes(g.sort));
   return (
     <Frame here="house">
       <div className="mb-1 flex flex-wrap items-center gap-3">
@@ -21,7 +27,15 @@ export default async function HousePage() {
           Records and backups
         </Link>
       </div>
-      <HouseForm house={r.value} zones={zonesWith(r.value.units.zone)} save={setHouse} />
+      <HouseForm house={house} zones={zonesWith(house.units.zone)} save={setHouse} />
+      {cared.length > 0 ? (
+        <CareView
+          gear={cared.map((g) => ({ id: g.id, name: g.name, says: careOf(notes.filter((n) => n.gearId === g.id)).says }))}
+          notes={notes.map((n) => ({ id: n.id, gearId: n.gearId, what: n.what, batchId: n.batchId, undone: n.undone, when: when(n.at, house.units) }))}
+          note={noteCareHere}
+          back={careBackHere}
+        />
+      ) : null}
     </Frame>
   );
 }

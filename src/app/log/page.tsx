@@ -3,17 +3,23 @@ import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
 import { type LogRow, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
+import { trendOf } from '@/core/judge/came-back';
 import { lateWords } from '@/core/judge/compare-batches';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { uuidIn } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { log } from '@/server/queries/batches';
+import { lastMakings } from '@/server/queries/came-back';
 import { loadHouse } from '@/server/queries/house';
 import { cursorIn } from '@/server/queries/paging';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Button, lookOf } from '@/ui/kit/button';
 import { LogFilter } from '@/ui/log/filter';
+import { TrendLine } from '@/ui/versions/makings';
 import { when } from '@/ui/when';
+
+/** The kitchen's last makings, of which the trend is told. */
+const TREND_OF = 30;
 
 export const metadata: Metadata = { title: 'Log' };
 
@@ -33,9 +39,9 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
   const best = asked.best === '1';
   const formulaId = uuidIn(asked.formula);
   const after = cursorIn(asked.after);
-  const r = await reach(() => Promise.all([log({ text: text.trim(), verdict, best, formulaId, after }), loadHouse()]));
+  const r = await reach(() => Promise.all([log({ text: text.trim(), verdict, best, formulaId, after }), loadHouse(), lastMakings(TREND_OF)]));
   if (!r.up) return <AwayPage here="log" kind={r.kind} />;
-  const [page, { units }] = r.value;
+  const [page, { units }, makings] = r.value;
   const filtered = text !== '' || verdict !== null || best || formulaId !== null || after !== null;
   const older = new URLSearchParams(
     Object.entries({ find: text, verdict: verdict ?? '', best: best ? '1' : '', formula: formulaId ?? '', after: page.next ?? '' }).filter(([, v]) => v !== ''),
@@ -44,10 +50,18 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
     <Frame here="log">
       <div className="mb-4 flex flex-wrap items-end gap-3">
         <h1 className="mr-auto text-[26px] max-sm:w-full">Log</h1>
+        <Link href="/kept" className={`${lookOf('bare')} print:hidden`}>
+          Kept
+        </Link>
         <div className="print:hidden">
           <LogFilter text={text} verdict={verdict ?? ''} best={best} />
         </div>
       </div>
+      {!filtered && makings.length > 1 ? (
+        <section aria-label="Lately" className="mb-3">
+          <TrendLine trend={trendOf(makings)} />
+        </section>
+      ) : null}
       {page.rows.length === 0 ? (
         <section className="mt-10 max-w-xl">
           <p className="mb-4">

@@ -3,6 +3,8 @@
  * struck out. Grams, degrees Celsius, minutes; times in milliseconds since 1970.
  */
 
+import type { Ways } from '../formula/ways';
+
 /** How far a thing of the mise is: on the counter, not there, or something else in its place. */
 export const MISE_STATES = ['here', 'missing', 'stand-in'] as const;
 export type MiseState = (typeof MISE_STATES)[number];
@@ -73,3 +75,12 @@ export type ActOf<W extends Act['what']> = Extract<Act, { readonly what: W }>;
 /** The entries of one sort, in the order they were made. */
 export const entriesOf = <W extends Act['what']>(entries: readonly Entry[], what: W): readonly (Entry & { readonly act: ActOf<W> })[] =>
   entries.filter((e): e is Entry & { readonly act: ActOf<W> } => e.act.what === what).sort((a, b) => a.at - b.at);
+
+/** Fat in the pan and turning as they were here: what the griddle was told last, else as the ways have it. */
+export function doneAtTheHeat(entries: readonly Entry[], ways: Ways): Pick<Ways, (typeof DONE_AT_THE_HEAT)[number]> {
+  const told = (w: (typeof DONE_AT_THE_HEAT)[number]): string =>
+    entriesOf(entries, 'way')
+      .filter((e) => e.act.way === w)
+      .at(-1)?.act.value ?? ways[w];
+  return { panFat: told('panFat') as Ways['panFat'], flip: told('flip') as Ways['flip'] };
+}

@@ -4,9 +4,10 @@ import { formulaLines } from '../formula/lines';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { anyFormula, linesOf, PLAIN_CAKE } from '../testing/formulas';
 import { nextAction } from './batch';
-import { type Driver, meansOf, timesOf, wantedPieces, wholeEggBatches } from './driver';
+import { type Driver, wantedPieces } from './driver';
 import { scale } from './scale';
 import { sheetOf } from './sheet';
+import { meansOf, timesOf, wholeEggBatches } from './worth';
 
 const LINES = linesOf(...PLAIN_CAKE);
 

@@ -8,7 +8,7 @@ import type { Unreadable } from '../records/unreadable';
 import type { Entry } from './acts';
 import type { Scales } from './came-out';
 import type { Driver } from './driver';
-import type { Exactness } from './scale';
+import type { Exactness } from './exactness';
 import type { Serving } from './serving';
 import type { SheetLine } from './sheet-line';
 import type { Split } from './split';

@@ -11,7 +11,7 @@ import type { Kitchen } from '../formula/kitchen-settings';
 import { countedLines } from '../formula/lines';
 import { isOpen } from '../formula/open';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
-import { meansOf } from './driver';
+import { meansOf } from './worth';
 
 export interface OnHand {
   readonly text: string;

@@ -13,16 +13,19 @@ import { kitchenName } from '../pantry/ingredient';
 import { scaleAmount } from '../quantity/amount';
 import { counted, grams as sayGrams } from '../quantity/say';
 import type { Result } from '../result';
-import { type CannotScale, type Driver, meansOf, portionOf, pouredPieces, timesOf } from './driver';
-import { drawerFor, type InKitchen, inKitchen } from './kitchen';
+import { type Driver, portionOf, pouredPieces } from './driver';
+import { type Exactness, inMeasures } from './exactness';
+import { type InKitchen, inKitchen } from './kitchen';
 import { inLargeBowl } from './large-bowl';
 import { takenOnce } from './once';
 import { owedByOne, type Pieces, piecesOfPlan } from './pieces';
-import { type Exactness, inMeasures, type Scaled, scale } from './scale';
+import { type Scaled, scale } from './scale';
 import { sheetOf } from './sheet';
 import type { SheetLine } from './sheet-line';
 import { mixesIn, type Split } from './split';
+import { drawerFor } from './taken';
 import { withWholeEggs } from './whole-eggs';
+import { type CannotScale, meansOf, timesOf } from './worth';
 
 export interface Ready {
   readonly lines: readonly FormulaLine[];

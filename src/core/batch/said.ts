@@ -131,9 +131,6 @@ export function portionSaid(text: string, q: PortionWith): Result<PortionSaid, s
   return ml.value > 0 ? is(ml.value) : no('it has to be more than nothing.');
 }
 
-/** A portion on screens and papers: as it was said, and what it comes to. @param said null: in millilitres */
-export const portionWords = (ml: number, said: string | null | undefined): string => (said ? `${said} (${millilitres(ml)})` : millilitres(ml));
-
 /** What of a portion's words is kept with a batch: words that say more than millilitres, and still mean so many. */
 export function saidOf(text: string | null | undefined, ml: number, q: PortionWith): string | null {
   const r = text ? portionSaid(text, q) : null;

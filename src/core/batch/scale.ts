@@ -13,14 +13,8 @@ import { pouredG } from '../formula/tally';
 import { allFine } from '../pantry/honest';
 import { asWeighed, gramsExact } from '../quantity/say';
 import type { Result } from '../result';
-import { type CannotScale, type Driver, portionOf, timesOf } from './driver';
-
-export const EXACTNESSES = ['exact', 'gram', 'kitchen', 'eye'] as const;
-export type Exactness = (typeof EXACTNESSES)[number];
-export const EXACTNESS_WORDS: Readonly<Record<Exactness, string>> = { gram: 'grams', exact: 'all to 0.1 g', kitchen: 'cups and spoons', eye: 'by eye' };
-
-/** Taken with measures, and not weighed. */
-export const inMeasures = (e: Exactness): e is 'kitchen' | 'eye' => e === 'kitchen' || e === 'eye';
+import { type Driver, portionOf } from './driver';
+import { type CannotScale, timesOf } from './worth';
 
 /** A line as it is taken with kitchen measures: what that weighs, part by part. */
 export interface Taken {

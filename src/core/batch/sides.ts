@@ -5,8 +5,8 @@
 import { gPerMl } from '../batter/volume';
 import { type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Unreadable } from '../records/unreadable';
-import { asTaken, type MeasuredWith } from './kitchen';
 import type { SheetLine } from './sheet-line';
+import { asTaken, type MeasuredWith } from './taken';
 
 export const SIDE_BYS = ['weight', 'volume'] as const;
 export const MOST_PARTS = 20;

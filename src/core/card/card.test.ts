@@ -192,3 +192,13 @@ test('suggestions come for a slip of the pen, best first', () => {
   expect(readLine('1 cup buttermlik', FRESH_CONVENTIONS).suggestions[0]?.id).toBe('buttermilk');
   expect(readLine('2 tsp bakign powder', FRESH_CONVENTIONS).suggestions.map((s) => s.id)).toContain('baking-powder-double-al');
 });
+
+test('what stands under "Notes:" is no line of the batter, and a yield that names crepes heads nothing', () => {
+  const notes = readCard('Lock cakes\n2 cups flour\n1 cup milk\n\nNotes:\n1 cup of the flour can be rye\nLeft out: 2 eggs', FRESH_CONVENTIONS);
+  expect(notes.ok && notes.value.lines.map((l) => l.text)).toEqual(['2 cups flour', '1 cup milk']);
+  expect(notes.ok && notes.value.ignored.map((i) => i.why)).toEqual(['heading', 'note', 'note']);
+  const yields = readCard('Sluice crepes\nMakes 8 crepes\n\n1 cup flour\n1 1/2 cups milk', FRESH_CONVENTIONS);
+  expect(yields.ok && yields.value.ignored).toEqual([{ lineNumber: 2, text: 'Makes 8 crepes', why: 'yield' }]);
+  const cakes = readCard('Makes 12 griddle cakes\n2 cups flour\n1 egg', FRESH_CONVENTIONS);
+  expect(cakes.ok && cakes.value.ignored).toEqual([{ lineNumber: 1, text: 'Makes 12 griddle cakes', why: 'yield' }]);
+});

@@ -57,7 +57,7 @@ export const MOST_CARD_CHARS = 60_000;
 const MOST_CARD_LINES = 1_500;
 
 const YIELD =
-  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b)|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
+  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
 const TIMES =
   /^(?:notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
 const CLOCK =
@@ -300,8 +300,11 @@ function place(n: number, r: Reading): Place {
   const row = r.rows[n];
   if (!row || row.text === '') return { at: 'nowhere' };
   const t = row.text;
-  if (!r.single && /[:|\t]/.test(row.source) && TABLE_HEAD.test(t) && /[:|\t]/.test(row.source)) return aside('heading');
-  const heading = r.single ? null : headingAt(row, n, r);
+  // "Notes:" alone heads the notes, and no column
+  if (!r.single && /[:|\t]/.test(row.source) && TABLE_HEAD.test(t) && !/^notes?\s*:$/i.test(t)) return aside('heading');
+  // "Makes 8 crepes" names crepes, and heads none
+  const plainYield = /^(?:makes|serves|yields?|feeds)\b/i.test(t) && YIELD.test(t);
+  const heading = r.single || plainYield ? null : headingAt(row, n, r);
   if (heading) return heading;
   const yields = (!/^[\d½¼¾]/.test(t) || /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck/i.test(t)) && YIELD.test(t);
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !TIMES.test(t)) {

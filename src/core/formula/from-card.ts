@@ -13,7 +13,7 @@ import { behaviourOf } from '../pantry/tables/behaviour';
 import { readAmount } from '../quantity/amount';
 import { readNumber } from '../quantity/number';
 import { mlOf, unitById } from '../quantity/units';
-import { type Entry, type Group, MOMENT_NAMES, type Moment, nextKey } from './formula';
+import { type End, type Entry, type Formula, type Group, MOMENT_NAMES, MOST_NAME_CHARS, type Moment, nextKey } from './formula';
 import { KIND_IDS, type KindId, kindById, kindFromWords, readZone } from './kinds';
 import { choicesOf, MEASURED, WAY_IDS, type WayId } from './schools';
 import { tally } from './tally';
@@ -82,6 +82,23 @@ export function entriesFromCard(
     guess: guessKind(title ?? '', lines, notes),
   };
   return { ok: true, value };
+}
+
+/** A formula with a card's lines behind its own: named, of its kind and forked by it where it has nothing yet. */
+export function withCard(f: Formula, { title, entries, notes, guess, ends }: PastedCard): Formula {
+  const first = f.entries.length === 0 && guess !== null;
+  const begun = {
+    ...f,
+    name: f.name.trim() === '' && title ? title.slice(0, MOST_NAME_CHARS) : f.name,
+    ...(first && { kind: guess.kind, school: guess.school }),
+  };
+  const end = (id: 'a' | 'b', name: string): End => ({ id, name, school: begun.kind === 'crepe' ? (id === 'a' ? 'sweet' : 'savoury') : begun.school });
+  return {
+    ...begun,
+    ends: begun.ends ?? (ends ? [end('a', ends[0]), end('b', ends[1])] : null),
+    entries: [...f.entries, ...entries],
+    cardNotes: [f.cardNotes, notes].filter(Boolean).join('\n'),
+  };
 }
 
 /** "For the caramel sauce:" is the caramel sauce's group. */

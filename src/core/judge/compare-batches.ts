@@ -2,7 +2,7 @@
 
 import { type Batch, VERDICT_WORDS } from '../batch/batch';
 import { markName, scalesInWords } from '../batch/came-out';
-import { EXACTNESS_WORDS } from '../batch/scale';
+import { EXACTNESS_WORDS } from '../batch/exactness';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { FRESH_UNITS, grams, millilitres, minutesAndSeconds, temperature, type Units } from '../quantity/say';
 import type { Process } from './process';

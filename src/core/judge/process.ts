@@ -1,13 +1,11 @@
 /** How a batch really went, from its event log: heat, rest, mixing, corrections, holding, and when the plates went. */
 
-import { type DONE_AT_THE_HEAT, type Entry, entriesOf } from '../batch/acts';
+import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
-import { bareName } from '../batch/sheet-line';
-import type { Ways } from '../formula/ways';
+import { bareName, plannedG } from '../batch/sheet-line';
 import { piecesFrom, type Tap } from '../griddle/board';
 import { readingsIn } from '../griddle/heat';
 import { longestHeldMin } from '../griddle/hold';
-import { plannedG } from '../prep/weigh';
 import { median } from '../quantity/middle';
 
 const MIN = 60_000;
@@ -27,15 +25,6 @@ export interface Process {
   readonly checkedBy: readonly string[];
   /** Minutes the last piece was off after the last plate was wanted; negative: before. Null where no time was set. */
   readonly lateMin: number | null;
-}
-
-/** Fat in the pan and turning as they were here: what the griddle was told last, else as the ways have it. */
-export function doneAtTheHeat(entries: readonly Entry[], ways: Ways): Pick<Ways, (typeof DONE_AT_THE_HEAT)[number]> {
-  const told = (w: (typeof DONE_AT_THE_HEAT)[number]): string =>
-    entriesOf(entries, 'way')
-      .filter((e) => e.act.way === w)
-      .at(-1)?.act.value ?? ways[w];
-  return { panFat: told('panFat') as Ways['panFat'], flip: told('flip') as Ways['flip'] };
 }
 
 /** More than this share of its plan is told as off. */

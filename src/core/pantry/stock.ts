@@ -26,7 +26,8 @@ export const pricePerG = (s: Stock | undefined): number | null => (s && s.price 
 export const SOON_DAYS = 14;
 
 const DAY_MS = 86_400_000;
-const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+/** Days from one yyyy-mm-dd to another; below 0 where it is earlier. */
+export const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
 export type Keeping = 'past' | 'soon' | 'well';
 

@@ -2,7 +2,7 @@
 import type { TallyPart } from '../formula/tally';
 import type { Scale } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
-import { toleranceG } from '../prep/weigh';
+import { toleranceG } from '../prep/tolerance';
 import type { Blends } from './blend';
 import type { Sack } from './premix';
 

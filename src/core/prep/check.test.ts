@@ -5,6 +5,7 @@ import { batterLife, FOAM_LIFE, lifeOf } from '../batch/mixes';
 import { plannedSheet, readyFor } from '../batch/plan';
 import { sheetGroups } from '../batch/sheet';
 import type { SheetLine } from '../batch/sheet-line';
+import { bowlLines } from '../batch/sheet-line';
 import { ONE, type Split } from '../batch/split';
 import { batterVolume } from '../batter/volume';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
@@ -16,7 +17,6 @@ import { counting } from '../testing/counted';
 import { linesOf } from '../testing/formulas';
 import { foldedAt, isLookedAt, openIn } from './check';
 import { foldSteps, foldsBeforeRest, joinParts, joinSteps } from './join';
-import { bowlLines } from './weigh';
 
 const entry = (at: number, act: Act): Entry => ({ id: String(at), at, act });
 

@@ -2,7 +2,7 @@
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import type { SheetLine } from '../batch/sheet-line';
-import { bowlLines } from './weigh';
+import { bowlLines } from '../batch/sheet-line';
 
 /** Lines of a mix's bowls that nobody has weighed or ticked: the look waits for them. */
 export const openIn = (sheet: readonly SheetLine[], ticked: readonly string[], mix: number): readonly SheetLine[] =>

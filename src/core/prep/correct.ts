@@ -7,13 +7,15 @@ import type { AnalysableLine, Analysis } from '../analyse';
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import type { SheetLine } from '../batch/sheet-line';
+import { bowlLines } from '../batch/sheet-line';
 import { paSFromPour } from '../batter/spread';
 import { thickness } from '../batter/thickness';
 import { RAILS, type Rail, railOf, type School, THICKNESSES, type Thickness } from '../formula/kinds';
 import type { Standing } from '../formula/ways';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { bowlLines, type Weights, wentIn } from './weigh';
+import type { Weights } from './tolerance';
+import { wentIn } from './weigh';
 
 /** Middle of each class, Pa.s: the geometric mean of its ends, and a class's width beyond the last. */
 const MIDDLE: Readonly<Record<Thickness, number>> = {

@@ -3,12 +3,12 @@
 import Fraction from 'fraction.js';
 import { entriesOf, type MiseState } from '../batch/acts';
 import type { Batch } from '../batch/batch';
-import { asTaken, type MeasuredWith } from '../batch/kitchen';
 import { HEAD_SHARE } from '../batch/mixes';
 import { ONCE } from '../batch/once';
 import { kindsIn } from '../batch/pourings';
 import { goesOnScale, type SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
+import { asTaken, type MeasuredWith } from '../batch/taken';
 import type { KindId } from '../formula/kinds';
 import { effectOf, toolsOf, type Ways } from '../formula/ways';
 import type { Bowl } from '../pantry/gear';

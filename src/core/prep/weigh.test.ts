@@ -3,13 +3,15 @@ import fc from 'fast-check';
 import { scale } from '../batch/scale';
 import { sheetOf } from '../batch/sheet';
 import type { SheetLine } from '../batch/sheet-line';
+import { bowlLines, plannedG } from '../batch/sheet-line';
 import { EMPTY_FORMULA } from '../formula/formula';
 import { railOf } from '../formula/kinds';
 import { formulaLines } from '../formula/lines';
 import { findIngredient, ingredient } from '../pantry/pantry';
 import { counting } from '../testing/counted';
 import { PLAIN_CAKE } from '../testing/formulas';
-import { bowlLines, drift, plannedG, rebalance, smaller, standing, toleranceG, type Weights, withAnew } from './weigh';
+import { standing, toleranceG, type Weights } from './tolerance';
+import { drift, rebalance, smaller, withAnew } from './weigh';
 
 const find = (id: string) => findIngredient(id);
 function sheet(factor = 4): readonly SheetLine[] {

@@ -2,42 +2,17 @@
  * The weigh-in: how far an amount may be off, and what becomes of the rest when too much went in. What is weighed stands;
  * what is not yet weighed is worked anew, so that the ratios come back as far as they can. Grams.
  */
+
 import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { bringsOf, perGram } from '../balance/brings';
 import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
 import { fineLine, linesOfSheet } from '../batch/sheet';
-import type { SheetLine } from '../batch/sheet-line';
+import { plannedG, type SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById, RAILS, railOf } from '../formula/kinds';
 import { allFine } from '../pantry/honest';
-import { type Category, type Ingredient, isFlour } from '../pantry/ingredient';
+import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
-
-/** Share by which an amount may be off: leavening and salt tight, milk loose. Defaults of ours. */
-const BEARS: Partial<Readonly<Record<Category, number>>> = {
-  leavening: 0.02,
-  acid: 0.02,
-  salt: 0.03,
-  flour: 0.02,
-  starch: 0.02,
-  egg: 0.04,
-  fat: 0.04,
-  sugar: 0.04,
-};
-const BEARS_ELSE = 0.05;
-
-/** How far from its target an amount may be, g: never less than one step of the scale. */
-export const toleranceG = (i: Pick<Ingredient, 'category'> | null, targetG: number, stepG: number): number =>
-  Math.max(stepG, targetG * (i ? (BEARS[i.category] ?? BEARS_ELSE) : BEARS_ELSE));
-
-export type Weighed = 'under' | 'right' | 'over';
-export const standing = (grams: number, targetG: number, tolerance: number): Weighed =>
-  grams < targetG - tolerance - 1e-9 ? 'under' : grams > targetG + tolerance + 1e-9 ? 'over' : 'right';
-
-/** What really went in, g by the line's key; a line that is not in it has not been weighed. */
-export type Weights = Readonly<Record<string, number>>;
-
-/** g a line was planned with, before any re-balancing. */
-export const plannedG = (l: SheetLine): number | null => l.was ?? l.grams;
+import type { Weights } from './tolerance';
 
 type Find = (id: string) => Ingredient | undefined;
 
@@ -62,10 +37,6 @@ export interface Rebalanced {
   readonly left: Analysis;
   readonly anew: Analysis;
 }
-
-/** Of a mix: its lines in the bowls; what serves all, what goes with it and what is of one end alone left out. */
-export const bowlLines = (sheet: readonly SheetLine[], mix: number): readonly SheetLine[] =>
-  sheet.filter((l) => l.side === undefined && l.forEnd === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && (l.mix ?? 1) === mix);
 
 /** How many times the plan the batch has become: by its flour where that is weighed, else by all that is. */
 function sizeOf(sheet: readonly SheetLine[], weights: Weights, find: Find): number {

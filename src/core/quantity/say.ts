@@ -114,6 +114,9 @@ export const counted = (n: number, plural: string): string => `${n} ${n === 1 ? 
 
 export const millilitres = (x: number): string => `${whole(x)} ml`;
 
+/** A portion on screens and papers: as it was said, and what it comes to. @param said null: in millilitres */
+export const portionWords = (ml: number, said: string | null | undefined): string => (said ? `${said} (${millilitres(ml)})` : millilitres(ml));
+
 /** g CO2 per 100 g flour. */
 export const lift = (x: number): string => (Math.abs(x) < 0.005 ? '0' : x.toFixed(2));
 

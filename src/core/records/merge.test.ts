@@ -93,7 +93,8 @@ test('laws: who changed nothing changes nothing; both the same is no clash; what
         expect(same(settled(there.value), settled(back.value))).toBe(true);
       }
     }),
-    { numRuns: 500 },
+    // about one pair in twenty clashes nowhere
+    { numRuns: 2000 },
   );
   expect(calm).toBeGreaterThan(20);
 });

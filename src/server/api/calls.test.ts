@@ -223,6 +223,9 @@ test('never a 500: any text as a card', async () => {
 test('the OpenAPI document names the calls and is made from the same schemas', async () => {
   const doc = (await openapiGet().json()) as { openapi: string; paths: object; components: { schemas: Record<string, { properties?: object }> } };
   expect(doc.openapi).toBe('3.1.0');
-  expect(Object.keys(doc.paths)).toEqual(['/api/v1/read', '/api/v1/analyse', '/api/v1/scale', '/api/health']);
+  expect(Object.keys(doc.paths)).toEqual([
+    ...['read', 'analyse', 'scale', 'formulas', 'formulas/{id}', 'batches', 'pantry'].map((p) => `/api/v1/${p}`),
+    '/api/health',
+  ]);
   expect(Object.keys(doc.components.schemas.AnalyseResponse?.properties ?? {})).toEqual(Object.keys(analyseResponse.shape));
 });

@@ -14,9 +14,10 @@ import {
 } from '@/contract/api';
 import { analyse } from '@/core/analyse';
 import type { AccountLine } from '@/core/batch/account';
-import { type Driver, timesOf } from '@/core/batch/driver';
+import type { Driver } from '@/core/batch/driver';
 import { inKitchen } from '@/core/batch/kitchen';
 import { scale } from '@/core/batch/scale';
+import { timesOf } from '@/core/batch/worth';
 import { placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
 import { guessKind } from '@/core/formula/from-card';
@@ -56,7 +57,7 @@ async function house(c: ConventionsIn): Promise<Answer<KitchenConventions>> {
   return { ok: true, value };
 }
 
-const outLine = (l: Line, lineNumber: number): ApiLine => ({
+export const outLine = (l: Line, lineNumber: number): ApiLine => ({
   lineNumber,
   text: l.text,
   status: l.status,

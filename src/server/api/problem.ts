@@ -1,6 +1,9 @@
 /** Errors of the JSON interface as problem details (RFC 9457), and reading a body that may be anything. */
 import type { z } from 'zod';
 import { clean } from '@/contract/clean';
+import { formatOfType } from '@/core/exchange/formats';
+import type { OpenRecipe } from '@/core/exchange/open-recipe';
+import { readAs, wordsIn } from '@/core/exchange/read-file';
 
 export interface FieldError {
   readonly path: string;
@@ -33,23 +36,61 @@ const MOST_BODY_BYTES = 1_048_576;
 
 type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
 
-async function limitedText(request: Request): Promise<string | null> {
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BODY_BYTES) return null;
+/** The bytes of a body; null where there are more than are taken. */
+export async function limitedBytes(request: Request, most: number): Promise<Uint8Array | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) return null;
   const reader = request.body?.getReader();
-  if (!reader) return '';
+  if (!reader) return new Uint8Array();
   const parts: Uint8Array[] = [];
   let size = 0;
   for (;;) {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size > MOST_BODY_BYTES) {
+    if (size > most) {
       await reader.cancel();
       return null;
     }
     parts.push(value);
   }
-  return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(parts));
+  return Buffer.concat(parts);
+}
+
+async function limitedText(request: Request): Promise<string | null> {
+  const bytes = await limitedBytes(request, MOST_BODY_BYTES);
+  return bytes === null ? null : new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+}
+
+/** A page saved from a browser may be larger than any other body. */
+const MOST_PAGE_BYTES = 10_000_000;
+
+/**
+ * A file sent as it is, by its content type.
+ * @returns null where the type is none of the open formats; else its recipe: the only one, or the one that `?recipe=` names
+ * by its number; or the answer to give: 413, 400 for what is no text, 422 for what holds no recipe or several
+ */
+export async function rawRecipe(request: Request): Promise<Body<OpenRecipe> | null> {
+  const type = request.headers.get('content-type') ?? '';
+  const format = /^application\/json\b/i.test(type) ? null : formatOfType(type);
+  if (format === null) return null;
+  const no = (response: Response): Body<never> => ({ ok: false, response });
+  const most = format === 'html' ? MOST_PAGE_BYTES : MOST_BODY_BYTES;
+  const bytes = await limitedBytes(request, most);
+  if (bytes === null) return no(problem(413, `A body of this type has at most ${most === MOST_PAGE_BYTES ? '10 MB' : '1 MB'}.`));
+  const words = wordsIn(bytes);
+  if (words === null) return no(problem(400, 'The body is no text.'));
+  const found = readAs(format, words);
+  if (!found.ok) return no(problem(422, found.error.message));
+  const which = new URL(request.url).searchParams.get('recipe');
+  const n = which === null ? 1 : Number(which);
+  const one = found.value[n - 1];
+  if (which === null && found.value.length > 1) {
+    const recipes = found.value.map((r, k) => ({ recipe: k + 1, name: r.name }));
+    return no(problem(422, `There are ${found.value.length} recipes in it. Which? Ask again with ?recipe= and its number.`, [], { recipes }));
+  }
+  return one
+    ? { ok: true, value: one }
+    : no(problem(400, `recipe: a number from 1 to ${found.value.length}.`, [{ path: 'recipe', message: 'There is no such recipe in it.' }]));
 }
 
 /**
@@ -59,7 +100,7 @@ async function limitedText(request: Request): Promise<string | null> {
 export async function body<S extends z.ZodType>(request: Request, schema: S): Promise<Body<z.output<S>>> {
   const no = (response: Response): Body<never> => ({ ok: false, response });
   const type = request.headers.get('content-type') ?? '';
-  if (!/^application\/(?:[\w.-]+\+)?json\b/i.test(type)) return no(problem(415, `Send application/json, not ${type || 'a body without a type'}.`));
+  if (!/^application\/(?!ld\+)(?:[\w.-]+\+)?json\b/i.test(type)) return no(problem(415, `Send application/json, not ${type || 'a body without a type'}.`));
   let text: string | null;
   try {
     text = await limitedText(request);

@@ -11,10 +11,13 @@ const FOLDER = join(process.cwd(), 'database/migrations');
 /** Any number, as long as it is always the same: two servers starting at once wait for each other. */
 const LOCK = 4_310_001;
 
-const filesThere = (): readonly string[] =>
+/** The migrations there are, in order. */
+export const migrationsThere = (): readonly string[] =>
   readdirSync(FOLDER)
     .filter((f) => /^\d{4}_.*\.sql$/.test(f))
     .sort();
+
+export const migrationText = (name: string): string => readFileSync(join(FOLDER, name), 'utf8');
 
 const TABLE = 'create table if not exists schema_migrations (name text primary key, sha256 text not null, applied_at timestamptz not null default now())';
 
@@ -25,7 +28,7 @@ const appliedTo = async (client: Pick<Client, 'query'>): Promise<ReadonlySet<str
 
 /** What was applied to a database that this Even Crumb does not know: only a newer one can have done it. */
 export async function unknownTo(client: Pick<Client, 'query'>): Promise<readonly string[]> {
-  const files = filesThere();
+  const files = migrationsThere();
   return [...(await appliedTo(client))].filter((n) => !files.includes(n)).sort();
 }
 
@@ -33,7 +36,7 @@ export async function unknownTo(client: Pick<Client, 'query'>): Promise<readonly
 export const pending = (): Promise<{ readonly files: readonly string[]; readonly fresh: boolean }> =>
   unhurried(async (client) => {
     const had = await appliedTo(client);
-    return { files: filesThere().filter((f) => !had.has(f)), fresh: had.size === 0 };
+    return { files: migrationsThere().filter((f) => !had.has(f)), fresh: had.size === 0 };
   });
 
 /**
@@ -49,8 +52,8 @@ export async function migrate(upTo = '9999'): Promise<readonly string[]> {
     throw new Error(`These records were made by a newer Even Crumb (${unknown.join(', ')}): start that one, or restore a backup of this one's age.`);
   return unhurried(async (client) => {
     const applied: string[] = [];
-    for (const name of filesThere().filter((f) => f.slice(0, upTo.length) <= upTo)) {
-      const sql = readFileSync(join(FOLDER, name), 'utf8');
+    for (const name of migrationsThere().filter((f) => f.slice(0, upTo.length) <= upTo)) {
+      const sql = migrationText(name);
       const sha = createHash('sha256').update(sql).digest('hex');
       await client.query('begin');
       try {

@@ -22,9 +22,10 @@ test('a calendar file has an appointment for each step, in UTC, that a calendar 
     { at, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} },
     null,
   );
-  const text = calendarOf('Regatta; cakes', 'b1', placed);
+  const text = calendarOf('Regatta; cakes', [{ name: 'Regatta; cakes', batchId: 'b1', placed }], 'Europe/Lisbon');
   expect(text.startsWith('BEGIN:VCALENDAR\r\n')).toBe(true);
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
+  expect(text).toContain('X-WR-TIMEZONE:Europe/Lisbon\r\n');
   expect(text).toContain('UID:b1-dry@even-crumb');
   expect(text).toContain('DTSTART:20260502T074600Z');
   expect(text).toContain('DTEND:20260502T075600Z');

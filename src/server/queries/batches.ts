@@ -8,7 +8,7 @@ import { waysSchema } from '@/contract/house';
 import { sheetLineSchema, standInSchema, swappedSchema, unswappedSchema } from '@/contract/stored';
 import type { Batch, LogRow, Outcome, StandIn, Verdict } from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
-import type { Exactness } from '@/core/batch/scale';
+import type { Exactness } from '@/core/batch/exactness';
 import type { Serving } from '@/core/batch/serving';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { ONE, type Split } from '@/core/batch/split';
@@ -180,11 +180,15 @@ export interface NewBatch {
   readonly headcount?: string | null;
 }
 
+/** The last making of the formula, where its change for next time is being tried. */
+const TRIED = `(select l.id from (select b.id, b.change_state from batches b where b.formula_id = (select formula_id from formula_versions where id = $1)
+    and b.finished_at is not null and b.verdict is not null order by b.finished_at desc limit 1) l where l.change_state = 'tried')`;
+
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, tries)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, ${TRIED}) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -266,7 +270,9 @@ export const writeOutcome = (
     return saveRevised<WholeOutcome>(SHAPES.outcome, now, wholeOutcome(o), opened, (v, revision) =>
       client.query(
         `update batches set pieces = $2, first_side_s = $3, second_side_s = $4, verdict = $5, marks = $6, note = $7, finished_at = coalesce(finished_at, $8, now()),
-                scales = $9, waste = $10, change = $11, outcome_revision = $12
+                scales = $9, waste = $10, change = $11, outcome_revision = $12,
+                -- another change is a new one
+                change_state = case when btrim(change) = btrim($11) then change_state end
           where id = $1`,
         [batchId, v.pieces, v.firstSideS, v.secondSideS, v.verdict, v.marks, v.note, finishedAt, JSON.stringify(v.scales), v.waste, v.change, revision],
       ),

@@ -10,6 +10,8 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { allergensOf } from '@/core/formula/tally';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
 import { copyName, copyStem, dismissedSince } from '@/core/formula/version';
+import type { ChangeState } from '@/core/judge/came-back';
+import { moveOfChange } from '@/core/judge/move-of-change';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Allergen } from '@/core/pantry/ingredient';
 import { SOON_DAYS } from '@/core/pantry/stock';
@@ -23,7 +25,7 @@ import { type Cursor, cursorOf, type Page, pageOf } from './paging';
 import { GONE, onceFor } from './revised';
 
 /** What the last making of a formula said to change; null: nothing, or it was not made. */
-const NEXT_TIME = `(select nullif(btrim(b.change), '') from batches b where b.formula_id = f.id and b.finished_at is not null and b.verdict is not null order by b.finished_at desc limit 1)`;
+const NEXT_TIME = `(select case when b.change_state in ('not-now', 'done') then null else nullif(btrim(b.change), '') end from batches b where b.formula_id = f.id and b.finished_at is not null and b.verdict is not null order by b.finished_at desc limit 1)`;
 
 export interface ShelfFilter {
   /** Words of its name, kind, school, flour or liquid. */
@@ -249,6 +251,10 @@ export interface NextTime {
   readonly change: string;
   readonly verdict: string | null;
   readonly at: Date;
+  /** Being tried; null: nobody has said yet. */
+  readonly state: ChangeState | null;
+  /** The wish of the Bench that does it; null: it is none. */
+  readonly move: string | null;
 }
 
 /** @returns null where there is no such formula */
@@ -262,8 +268,8 @@ export async function formulaState(id: string): Promise<FormulaState | null> {
   )[0];
   if (!row) return null;
   const last = (
-    await query<NextTime & Record<string, unknown>>(
-      `select id as "batchId", btrim(change) as change, verdict, finished_at as at from batches
+    await query<Omit<NextTime, 'move'> & Record<string, unknown>>(
+      `select id as "batchId", btrim(change) as change, verdict, finished_at as at, change_state as state from batches
         where formula_id = $1 and finished_at is not null and verdict is not null order by finished_at desc limit 1`,
       [id],
     )
@@ -272,7 +278,7 @@ export async function formulaState(id: string): Promise<FormulaState | null> {
     archived: row.archived,
     deleted: row.deleted,
     copyOf: row.copyId && row.copyNumber !== null && row.copyName !== null ? { formulaId: row.copyId, number: row.copyNumber, name: row.copyName } : null,
-    next: last && last.change !== '' ? last : null,
+    next: last && last.change !== '' && (last.state === null || last.state === 'tried') ? { ...last, move: moveOfChange(last.change) } : null,
   };
 }
 

@@ -79,6 +79,9 @@ test('migrations are applied once', async () => {
     '0014_lots_that_stay.sql',
     '0015_bags_of_each_size.sql',
     '0016_put_away.sql',
+    '0017_what_came_back.sql',
+    '0018_kept_lots.sql',
+    '0019_care.sql',
   ]);
 });
 

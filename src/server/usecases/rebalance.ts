@@ -1,9 +1,11 @@
 /** The rest of a mix worked anew around what really went in. */
 
 import type { SheetLine } from '@/core/batch/sheet-line';
+import { bowlLines } from '@/core/batch/sheet-line';
 import type { KindId } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
-import { bowlLines, rebalance, smaller, type Weights, withAnew } from '@/core/prep/weigh';
+import type { Weights } from '@/core/prep/tolerance';
+import { rebalance, smaller, withAnew } from '@/core/prep/weigh';
 import { readStored } from '../db/json';
 import { transaction } from '../db/pool';
 import { SHEET } from '../queries/batches';

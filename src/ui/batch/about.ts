@@ -1,11 +1,10 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
 import type { Batch } from '@/core/batch/batch';
 import { type Driver, hasTestPiece, partingOf, wantedPieces } from '@/core/batch/driver';
-import { portionWords } from '@/core/batch/said';
-import { inMeasures } from '@/core/batch/scale';
+import { inMeasures } from '@/core/batch/exactness';
 import { mixesIn, type Split, wavesIn } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
-import { counted, grams, millilitres, minutesOrHours, type Units } from '@/core/quantity/say';
+import { counted, grams, millilitres, minutesOrHours, portionWords, type Units } from '@/core/quantity/say';
 
 /** How mixes follow each other, in words. */
 export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string {

@@ -1,11 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
+import { toast, toastUndo } from '../kit/toast';
 
 type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 
@@ -32,7 +32,7 @@ export function EndBatch({ batchId, name, acts }: { readonly batchId: string; re
       if (back.ok) router.push(`/batches/${batchId}/plan`);
       else toast(back.message);
     };
-    toast(said, { duration: 12_000, action: { label: 'Undo', onClick: () => void undo() } });
+    toastUndo(said, undo);
     router.push('/');
   };
   return (

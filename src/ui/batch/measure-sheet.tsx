@@ -63,7 +63,7 @@ export function MeasureSheet({ title, about, lines, split, units, oneBowl = fals
                 <span className="min-w-0 [overflow-wrap:anywhere]">
                   {l.measure === null ? l.text : l.name}
                   {l.standsFor ? <strong className="text-berry"> (stands in for {l.standsFor.toLowerCase()})</strong> : null}
-                  {l.spoons ? <span className="whitespace-nowrap text-soft"> (or {l.spoons}, level)</span> : null}
+                  {l.spoons ? <span className="text-soft"> (or {l.spoons}, level)</span> : null}
                   {l.measure !== null && l.preparation ? <span className="text-soft">, {l.preparation}</span> : null}
                 </span>
               </li>

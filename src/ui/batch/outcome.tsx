@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { toast } from 'sonner';
+import { type ReactNode, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { type Batch, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { faultsIn, markName, marksOf } from '@/core/batch/came-out';
@@ -14,6 +13,7 @@ import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
+import { toast } from '../kit/toast';
 import { Causes } from './causes';
 import { known, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, seconds } from './outcome.state';
 import { ScalesView } from './scales-view';
@@ -32,12 +32,15 @@ export function OutcomeForm({
   seen,
   judged,
   save,
+  stuck,
 }: {
   readonly batch: Batch;
   readonly seen: Seen;
   /** What is known of it, but for the times that are written here. */
   readonly judged: Omit<Judged, 'firstS' | 'secondS'>;
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
+  /** Shown where something stuck. */
+  readonly stuck: ReactNode;
 }) {
   const router = useRouter();
   const [form, set, sent] = useCopied<OutcomeFields>(`outcome:${batch.id}`, () => outcomeOf(batch, seen));
@@ -127,6 +130,7 @@ export function OutcomeForm({
           />
         </div>
       </section>
+      {form.marks.includes('stuck') ? stuck : null}
       <section aria-label="Numbers" className="grid gap-4 sm:grid-cols-4">
         <Field
           label="Pieces that came out"

@@ -1,21 +1,21 @@
 import Fraction from 'fraction.js';
 import type { AnalysableLine } from '@/core/analyse';
-import { type Driver, hasTestPiece, type Means, wantedPieces, wholeEggBatches } from '@/core/batch/driver';
+import { type Driver, hasTestPiece, wantedPieces } from '@/core/batch/driver';
 import type { InKitchen } from '@/core/batch/kitchen';
 import { LARGE_BOWL } from '@/core/batch/large-bowl';
 import { loadsOf, type Pace } from '@/core/batch/mixes';
 import type { Pieces } from '@/core/batch/pieces';
-import { portionWords } from '@/core/batch/said';
 import type { Moved } from '@/core/batch/scale';
 import { readRoughly } from '@/core/batch/sheet';
 import type { SheetLine } from '@/core/batch/sheet-line';
+import { type Means, wholeEggBatches } from '@/core/batch/worth';
 import { batterVolume, piecesOf, servedG, toolLossG } from '@/core/batter/volume';
 import { yieldClaim } from '@/core/card/method';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import { FILLING_NAMES, type KindId, kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { writeNumber } from '@/core/quantity/number';
-import { counted, grams, massNumber, millilitres, type Units } from '@/core/quantity/say';
+import { counted, grams, massNumber, millilitres, portionWords, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 

@@ -1,6 +1,7 @@
 /** What is typed on the plan: read whole, or wrong at its place. */
 import { analyse } from '@/core/analyse';
-import { type Driver, meansOf, timesOf } from '@/core/batch/driver';
+import type { Driver } from '@/core/batch/driver';
+import { meansOf, timesOf } from '@/core/batch/worth';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { countedLines } from '@/core/formula/lines';

@@ -2,8 +2,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Batch } from '@/core/batch/batch';
-import { asTaken } from '@/core/batch/kitchen';
-import { inMeasures } from '@/core/batch/scale';
+import { inMeasures } from '@/core/batch/exactness';
+import { asTaken } from '@/core/batch/taken';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';

@@ -2,13 +2,13 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { toast } from 'sonner';
 import { fork } from '@/core/balance/lines';
 import { type Formula, kindIdOf, MOST_NAME_CHARS, schoolIdOf, withEndKind } from '@/core/formula/formula';
 import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
+import { toast } from '../kit/toast';
 import { Way, type WayStep } from '../kit/way';
 import { type FormulaActs, FormulaMenu } from '../versions/formula-menu';
 import type { BenchAction, BenchState } from './state';

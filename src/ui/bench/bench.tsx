@@ -1,7 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { heard } from '@/core/analyse';
 import { analyseFormula } from '@/core/analyse-formula';
 import { differByEnd, takeApart, toEnd } from '@/core/balance/lines';
@@ -15,6 +14,7 @@ import { benchKey } from '../keys-table';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { toast } from '../kit/toast';
 import type { WayStep } from '../kit/way';
 import type { FormulaActs } from '../versions/formula-menu';
 import { Balance } from './balance';
@@ -23,6 +23,7 @@ import { BenchNotices } from './bench-notices';
 import { BenchPaper, usePrinting } from './bench-paper';
 import { EndsBar } from './ends-bar';
 import { handedOver, useHandOver } from './hand-over';
+import type { CardActs } from './import-list';
 import type { Asking } from './line-dialogs';
 import type { LineTools } from './line-tools';
 import type { Answered } from './measure-dialogs';
@@ -50,6 +51,8 @@ interface Props extends Opened {
   ) => Promise<{ readonly ok: true; readonly measure: { readonly id: string } } | { readonly ok: false; readonly message: string }>;
   readonly forget: (input: unknown) => Promise<{ readonly ok: boolean }>;
   readonly save: (input: SaveInput) => Promise<SaveAnswer>;
+  /** What the server does with many cards at once. */
+  readonly cards?: CardActs;
   /** A wish that came with the address: proposed at once. */
   readonly towards?: string | null;
 }
@@ -65,7 +68,7 @@ const pressesItself = (t: EventTarget | null): boolean =>
   t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLButtonElement || t instanceof HTMLAnchorElement;
 
 /** The Bench: one formula, its sheet and its balance. */
-export function Bench({ house, shelf, save, remember, forget, towards = null, acts, archived = false, begin = 'card', ...opened }: Props) {
+export function Bench({ house, shelf, save, remember, forget, towards = null, acts, cards, archived = false, begin = 'card', ...opened }: Props) {
   const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, (fresh) => handedOver(opened.formulaId) ?? startBench(fresh));
   const root = useRef<HTMLDivElement>(null);
   const { formula, end } = state;
@@ -208,7 +211,7 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ac
             <ProposalBar proposals={proposing.proposals} at={proposing.at} onAt={proposing.setAt} onTake={proposing.take} onRefuse={proposing.refuse} />
             <div className="min-w-0 lg:col-start-1 lg:row-start-2">
               {beginning === 'card' ? (
-                <PasteCard formula={formula} house={house} send={send} first={formula.entries.length === 0} onDone={() => setBeginning(null)} />
+                <PasteCard formula={formula} house={house} send={send} first={formula.entries.length === 0} cards={cards} onDone={() => setBeginning(null)} />
               ) : null}
               {beginning === 'card' && formula.entries.length === 0 ? null : (
                 <Sheet

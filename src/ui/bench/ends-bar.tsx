@@ -1,5 +1,4 @@
 'use client';
-import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { joinEnds } from '@/core/balance/lines';
 import { type End, type EndId, type Formula, kindIdOf, withEndKind } from '@/core/formula/formula';
@@ -7,6 +6,7 @@ import { KINDS, kindById, schoolOf } from '@/core/formula/kinds';
 import { Button, lookOf } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Popped } from '../kit/menu';
 import type { BenchAction } from './state';
 
 /** The two ends of a forked formula: which is looked at, what each is called and which school it keeps to. */
@@ -29,15 +29,15 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
         options={ends.map((e) => ({ value: e.id, label: e.name || 'no name' }))}
       />
       <p className="text-[15px] text-soft">One base, two finishes. What is not marked “only in …” is shared by both.</p>
-      <Popover.Root>
-        <Popover.Trigger className={`${lookOf('bare')} ml-auto`}>Names, kinds and styles</Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content
-            align="end"
-            collisionPadding={12}
-            aria-label="Names, kinds and styles of the finishes"
-            className="hold z-30 grid w-[min(26rem,94vw)] gap-3 p-4 shadow-lg"
-          >
+      <Popped
+        label="Names, kinds and styles of the finishes"
+        align="end"
+        className={`${lookOf('bare')} ml-auto`}
+        plate="grid w-[min(26rem,94vw)] gap-3"
+        opener={{ children: 'Names, kinds and styles' }}
+      >
+        {() => (
+          <>
             {ends.map((e) => (
               <div key={e.id} className="flex flex-wrap items-end gap-3">
                 <Field
@@ -71,9 +71,9 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
                 </Button>
               ))}
             </div>
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+          </>
+        )}
+      </Popped>
     </div>
   );
 }

@@ -121,7 +121,7 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
           onMouseLeave={() => onRest(false)}
           onKeyDown={onKey}
           spellCheck={false}
-          className={`${WORDS} min-h-9 w-full min-w-0 rounded-lg border-2 border-transparent bg-transparent px-1.5 text-ellipsis hover:border-line focus:border-rim focus:bg-white focus:outline-none ${line.off || diff?.goes ? 'text-soft line-through' : ''}`}
+          className={`${WORDS} min-h-9 w-full min-w-0 rounded-t-lg border-2 border-b border-transparent border-b-edge bg-transparent px-1.5 text-ellipsis hover:border-line focus:border-rim focus:bg-white focus:outline-none ${line.off || diff?.goes ? 'text-soft line-through' : ''}`}
         />
         <span className="text-right leading-tight max-sm:col-start-2" data-grams={line.key}>
           {line.grams === null ? (

@@ -34,7 +34,7 @@ export function NumberCell({
         value={value}
         wrong={(x) => (x <= 0 ? 'More than nothing, please.' : x > most ? `At most ${most.toLocaleString('en-GB')}.` : null)}
         onCommit={onCommit}
-        className={`h-8 border-transparent bg-transparent hover:border-line ${weight}`}
+        className={`h-8 rounded-b-none border-b border-transparent border-b-edge bg-transparent hover:border-line ${weight}`}
       />
       <span className={`ml-0.5 shrink-0 ${weight}`}>{unit}</span>
     </span>

@@ -1,11 +1,20 @@
 'use client';
-import { useState } from 'react';
+import dynamic from 'next/dynamic';
+import { useRef, useState } from 'react';
 import { readCard } from '@/core/card/card';
+import { ACCEPTED } from '@/core/exchange/formats';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { counted } from '@/core/quantity/say';
+import type { FromFile } from '@/workers/files.worker';
 import { Button, lookOf } from '../kit/button';
 import { TextField } from '../kit/field';
+import { toast } from '../kit/toast';
+import type { CardActs } from './import-list';
+import { readFiles } from './read-files';
 import type { BenchAction } from './state';
+
+const ImportList = dynamic(() => import('./import-list').then((m) => m.ImportList), { ssr: false });
 
 interface Props {
   readonly formula: Formula;
@@ -13,6 +22,8 @@ interface Props {
   readonly send: (a: BenchAction) => void;
   readonly onDone: () => void;
   readonly first: boolean;
+  /** What the server does with many cards; left out: one file at a time. */
+  readonly cards?: CardActs | undefined;
 }
 
 const EXAMPLE = `Saturday griddle cakes
@@ -24,32 +35,35 @@ const EXAMPLE = `Saturday griddle cakes
 2 eggs
 1/2 stick butter, melted`;
 
-/** A card is a page of text, and no more. */
-const MOST_BYTES = 200_000;
-
-/** What a dropped file says, or why it is no card. */
-async function textOf(file: File): Promise<{ readonly text: string | null; readonly error: string | null }> {
-  const no = (error: string) => ({ text: null, error });
-  if (file.size > MOST_BYTES) return no(`${file.name} is larger than any card: at most ${MOST_BYTES / 1000} kB of text.`);
-  const text = await file.text();
-  if (text.trim() === '') return no(`${file.name} is empty.`);
-  // a picture or a document of another program is no text
-  if ([...text].some((c) => c === '\ufffd' || c.charCodeAt(0) < 9)) return no(`${file.name} is no text: copy the words out of it, and paste them here.`);
-  return { text, error: null };
-}
-
-/** A place to paste or drop a whole card. What is refused stays in the box. */
-export function PasteCard({
-  formula,
-  house,
-  send,
-  onDone,
-  first,
-}: Pick<Props, 'formula' | 'house' | 'send'> & { readonly onDone: () => void; readonly first: boolean }) {
+/**
+ * A place to paste or drop a whole card, or files of any open format. What is refused stays in the box; words go into it first,
+ * one recipe of another format goes onto an empty sheet at once, and several are a list before any is kept.
+ */
+export function PasteCard({ formula, house, send, onDone, first, cards }: Props) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
-  const read = (): void => {
-    const card = readCard(text, kitchenOf(formula, house).conventions);
+  const [reading, setReading] = useState(false);
+  const [found, setFound] = useState<readonly FromFile[] | null>(null);
+  // a second press while the first still reads is no second card
+  const busy = useRef(false);
+  const read = async (): Promise<void> => {
+    if (busy.current) return;
+    busy.current = true;
+    try {
+      await readNow();
+    } finally {
+      busy.current = false;
+    }
+  };
+  const readNow = async (): Promise<void> => {
+    // out of a spreadsheet: its columns say what they hold
+    const said = text.includes('\t')
+      ? await import('@/core/exchange/table').then(
+          (m) => m.cardOfPasted(text),
+          () => text,
+        )
+      : text;
+    const card = readCard(said, kitchenOf(formula, house).conventions);
     if (!card.ok) {
       setError(card.error.message);
       return;
@@ -61,15 +75,32 @@ export function PasteCard({
       return;
     }
     setError(null);
-    send({ do: 'paste', text });
+    send({ do: 'paste', text: said });
     onDone();
   };
-  const take = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    const got = await textOf(file);
-    setError(got.error);
-    if (got.text !== null) setText(got.text);
+  const onto = (f: Formula): void => {
+    send({ do: 'put', formula: f });
+    onDone();
   };
+  const take = async (list: FileList | null): Promise<void> => {
+    const files = [...(list ?? [])];
+    if (files.length === 0) return;
+    setReading(true);
+    setError(null);
+    const of = await readFiles(files, kitchenOf(formula, house));
+    setReading(false);
+    const [one] = of;
+    if (of.length !== 1 || !one) {
+      if (cards) setFound(of);
+      else setError('One card at a time here. Many at once are read under New formula.');
+    } else if (!one.ok) setError(`${one.file}: ${one.says}`);
+    else if (one.plain || !first) setText(one.text);
+    else {
+      onto(one.imported.formula);
+      toast(`Read from ${one.file}: ${counted(one.imported.lines, 'lines')}`);
+    }
+  };
+  if (found && cards) return <ImportList found={found} acts={cards} onOpen={onto} onClose={() => setFound(null)} />;
   return (
     <section
       aria-label="Paste a card"
@@ -79,7 +110,7 @@ export function PasteCard({
       onDrop={(e) => {
         if (e.dataTransfer.files.length === 0) return;
         e.preventDefault();
-        void take(e.dataTransfer.files[0]);
+        void take(e.dataTransfer.files);
       }}
     >
       <TextField
@@ -95,17 +126,19 @@ export function PasteCard({
         autoFocus
       />
       <div className="mt-3 flex flex-wrap gap-2">
-        <Button look="now" onClick={read}>
+        <Button look="now" onClick={() => void read()}>
           Read the card
         </Button>
         <label className={`${lookOf('plain')} cursor-pointer has-[:focus-visible]:outline-3`}>
-          Choose a text file
+          {reading ? 'Reading …' : 'Choose files'}
           <input
             type="file"
-            accept=".txt,.md,.text,text/plain,text/markdown"
+            multiple={cards !== undefined}
+            accept={ACCEPTED}
+            disabled={reading}
             className="sr-only"
             onChange={(e) => {
-              void take(e.target.files?.[0]);
+              void take(e.target.files);
               e.target.value = '';
             }}
           />
@@ -114,6 +147,7 @@ export function PasteCard({
           {first ? 'Type the lines instead' : 'Close'}
         </Button>
       </div>
+      {first ? <p className="mt-2 text-[15px] text-soft">Text, Markdown, a saved page, JSON-LD, CSV: one file or many, chosen or dropped here.</p> : null}
     </section>
   );
 }

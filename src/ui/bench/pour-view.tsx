@@ -70,7 +70,7 @@ function Portion({ portion, usual, send }: { readonly portion: number; readonly 
           wrong={(x) => (x > 0 && x <= 5000 ? null : 'From 1 to 5000 ml.')}
           onCommit={(x) => set(x === usual ? null : x)}
           onEmpty={() => set(null)}
-          className="h-8 border-line bg-white px-1 font-semibold hover:border-rim"
+          className="h-8 border-edge bg-white px-1 font-semibold hover:border-rim"
         />
       </span>
       ml

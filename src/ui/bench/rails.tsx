@@ -133,7 +133,7 @@ function RailNumber({ r, onWish, disabled }: { readonly r: RailReading; readonly
         wrong={(x) => (x < 0 || x > MOST_WISH ? `A number from 0 to ${MOST_WISH}.` : null)}
         onCommit={(x) => onWish(r.rail, x)}
         disabled={disabled}
-        className="h-9 border-transparent bg-transparent text-[19px] font-bold hover:border-line"
+        className="h-9 rounded-b-none border-b border-transparent border-b-edge bg-transparent text-[19px] font-bold hover:border-line"
       />
       <strong className="w-4 shrink-0 text-[15px]">{r.rail === 'lift' && !scaleless ? 'g' : '%'}</strong>
     </span>

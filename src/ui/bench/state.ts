@@ -5,7 +5,7 @@ import { asRows, moveLine, removeLine, setGrams, setPercent, switchLine } from '
 import { readLine } from '@/core/card/line';
 import type { Vessel } from '@/core/card/parts';
 import { type EndId, type Entry, type Formula, type GroupRole, kitchenOf, placeGroup } from '@/core/formula/formula';
-import { entriesFromCard } from '@/core/formula/from-card';
+import { entriesFromCard, withCard } from '@/core/formula/from-card';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 
 export interface BenchState {
@@ -70,28 +70,9 @@ function retype(e: Entry, text: string, s: BenchState): Entry {
   return alone.ingredient || ingredientId === undefined ? { ...rest, text } : { ...rest, ingredientId, text };
 }
 
-/** The ends a card named, where the formula has none yet. */
-function forked(f: Formula, ends: readonly [string, string] | null): Formula['ends'] {
-  if (f.ends || !ends) return f.ends;
-  return [
-    { id: 'a', name: ends[0], school: f.kind === 'crepe' ? 'sweet' : f.school },
-    { id: 'b', name: ends[1], school: f.kind === 'crepe' ? 'savoury' : f.school },
-  ];
-}
-
 function paste(s: BenchState, text: string): BenchState {
-  const f = s.formula;
-  const card = entriesFromCard(text, kitchenOf(f, s.house).conventions, f.entries);
-  if (!card.ok) return s;
-  const { title, entries, notes, guess, ends } = card.value;
-  const name = f.name.trim() === '' && title ? title.slice(0, 120) : f.name;
-  const first = f.entries.length === 0 && guess !== null;
-  const begun = { ...f, name, ...(first && { kind: guess.kind, school: guess.school }) };
-  return step(
-    s,
-    { ...begun, ends: forked(begun, ends), entries: [...f.entries, ...entries], cardNotes: [f.cardNotes, notes].filter(Boolean).join('\n') },
-    null,
-  );
+  const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
+  return card.ok ? step(s, withCard(s.formula, card.value), null) : s;
 }
 
 /** A typed line; one that says several things becomes as many. */

@@ -4,13 +4,16 @@ import { Zoned } from './rails';
 
 /** The Bench's rails where nothing is to be moved: where each ratio stands against its zone. */
 export const StillRails = ({ rails }: { readonly rails: readonly RailReading[] }) => (
-  <ul aria-label="Ratios" className="mt-2 grid gap-x-6 sm:grid-cols-2">
+  <ul aria-label="Ratios" className="mt-2 grid grid-cols-[repeat(auto-fit,minmax(min(100%,17rem),1fr))] gap-x-6">
     {rails.map((r) => {
       const s = r.zone && scaleOf(r.zone);
       const known = r.unknown.length === 0;
       const inRange = r.reading?.standing === 'in';
       return (
-        <li key={r.rail} className="grid grid-cols-[3rem_4.2rem_1fr_6.5rem] items-center gap-x-2 text-[15px]">
+        <li
+          key={r.rail}
+          className="grid min-w-0 grid-cols-[minmax(0,3rem)_minmax(0,4.2rem)_1fr_minmax(0,6.5rem)] items-center gap-x-2 text-[15px] [overflow-wrap:anywhere]"
+        >
           <span className="font-semibold">{RAIL_NAMES[r.rail]}</span>
           <span className="text-right">{known ? sayUnit(r.rail, r.tested) : ''}</span>
           {r.zone && s ? (

@@ -1,11 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult } from '@/contract/action-result';
 import { type Formula, sameFormula } from '@/core/formula/formula';
 import type { Saved } from '@/core/formula/version';
 import { answerOf } from '../kit/answer';
+import { toast } from '../kit/toast';
 import { type Draft, keepDraft, readDraft } from './draft';
 import type { BenchAction } from './state';
 

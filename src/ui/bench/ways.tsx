@@ -1,6 +1,5 @@
 'use client';
 import { ChevronDown } from 'lucide-react';
-import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import type { Formula } from '@/core/formula/formula';
 import type { Kind } from '@/core/formula/kinds';
@@ -10,6 +9,7 @@ import { againstKind, MOST_ALTITUDE_M, MOST_REST_MIN, type Ways, wayName } from 
 import { CONVENTION_NAMES, type Conventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { Choice } from '../kit/choice';
+import { Popped } from '../kit/menu';
 import { TypedNumber } from '../kit/typed-number';
 import { useScaleless } from '../units';
 
@@ -151,23 +151,25 @@ export function WaysPopover({
     );
   };
   return (
-    <Popover.Root>
-      <Popover.Trigger
-        className="flex min-h-9 min-w-0 max-w-full items-center gap-2 rounded-hold px-2 text-left text-[15px] hover:bg-wash"
-        aria-label={`How we measure and mix: ${said}`}
-      >
-        <span className="shrink-0 font-semibold text-rim">How we measure and mix</span>
-        <span className="min-w-0 truncate text-soft">{said}</span>
-        {own > 0 ? <span className="shrink-0 rounded bg-wash px-1.5 text-sm text-ink">{own} of its own</span> : null}
-        <ChevronDown size={16} aria-hidden className="shrink-0 text-rim" />
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          collisionPadding={12}
-          aria-label="How this formula is measured and mixed"
-          className="hold z-30 max-h-[min(46rem,var(--radix-popover-content-available-height))] w-[min(44rem,94vw)] overflow-y-auto p-4 shadow-lg"
-        >
+    <Popped
+      label="How this formula is measured and mixed"
+      align="start"
+      className="flex min-h-9 min-w-0 max-w-full items-center gap-2 rounded-hold px-2 text-left text-[15px] hover:bg-wash"
+      plate="max-h-[min(46rem,var(--radix-popover-content-available-height))] w-[min(44rem,94vw)] overflow-y-auto"
+      opener={{
+        label: `How we measure and mix: ${said}`,
+        children: (
+          <>
+            <span className="shrink-0 font-semibold text-rim">How we measure and mix</span>
+            <span className="min-w-0 truncate text-soft">{said}</span>
+            {own > 0 ? <span className="shrink-0 rounded bg-wash px-1.5 text-sm text-ink">{own} of its own</span> : null}
+            <ChevronDown size={16} aria-hidden className="shrink-0 text-rim" />
+          </>
+        ),
+      }}
+    >
+      {() => (
+        <>
           <p className="mb-3 text-[15px] text-soft">Where cooks differ and a number depends on it. What is left at “house” follows the house.</p>
           <AgainstKind ways={w} kind={kind} />
           <div className="grid gap-3 sm:grid-cols-2">
@@ -187,8 +189,8 @@ export function WaysPopover({
               />
             </div>
           </div>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </Popped>
   );
 }

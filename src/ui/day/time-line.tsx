@@ -36,15 +36,13 @@ interface Props {
   readonly first: EventLog;
   readonly tell: Tell;
   readonly serve: (input: unknown) => Promise<ActionResult<Kept>>;
+  /** By the server's clock, ms since 1970. */
+  readonly drawnAt: number;
 }
 
 /** The time line of a batch: counted back from the plates, moved by hand, and, once the day has begun, its list. */
-export function TimeLineView(props: Props) {
-  const [now, refresh] = useNow(5000);
-  return now === null ? <p role="status">Looking at the clock …</p> : <TimeLineAt {...props} now={now} onNow={refresh} />;
-}
-
-function TimeLineAt({ batch, steps, first, tell, serve, now, onNow }: Props & { readonly now: number; readonly onNow: () => void }) {
+export function TimeLineView({ batch, steps, first, tell, serve, drawnAt }: Props) {
+  const [now, onNow] = useNow(5000, drawnAt);
   const time = useTime();
   const units = useUnits();
   const router = useRouter();

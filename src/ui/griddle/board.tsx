@@ -3,16 +3,15 @@ import { Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { entriesOf, type Lit, VERDICTS_OF_TEST } from '@/core/batch/acts';
+import { doneAtTheHeat, entriesOf, type Lit, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import { hasTestPiece } from '@/core/batch/driver';
 import type { SideTimes } from '@/core/batch/heat';
-import { asTaken, type MeasuredWith } from '@/core/batch/kitchen';
 import type { Life } from '@/core/batch/mixes';
 import { countedNumber, isTestPiece } from '@/core/batch/pieces';
 import { type Pouring, pouringOf, pouringsOf } from '@/core/batch/pourings';
-import { portionWords } from '@/core/batch/said';
 import { litOf, placesIn, type Surface, surfacesFor, withWhatLies } from '@/core/batch/surface';
+import type { MeasuredWith } from '@/core/batch/taken';
 import type { EventLog } from '@/core/day/event-log';
 import type { EndId } from '@/core/formula/formula';
 import { FILLING_NAMES, kindById, type Zone } from '@/core/formula/kinds';
@@ -22,13 +21,11 @@ import type { HeatReading } from '@/core/griddle/heat';
 import { addInsOf, progressOf, withAllEnds } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { cuesFor, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
-import { doneAtTheHeat } from '@/core/judge/process';
 import type { FadePoint } from '@/core/lift/fade';
 import type { Gear } from '@/core/pantry/gear';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
-import { findIngredient } from '@/core/pantry/pantry';
 import { foldedAt, isLookedAt } from '@/core/prep/check';
-import { asRead } from '@/core/quantity/say';
+import { asRead, portionWords } from '@/core/quantity/say';
 import { LitPart } from '../batch/lit-part';
 import { kitchenNow, useNow } from '../day/clock';
 import type { Tell } from '../day/send';
@@ -43,6 +40,7 @@ import { useInstrument } from '../kit/instrument';
 import { Switch } from '../kit/switch';
 import { useTime } from '../time';
 import { useUnits } from '../units';
+import { useAsTaken } from './as-taken';
 import { BowlClock } from './bowl-clock';
 import { CountView } from './count-view';
 import { DoneView } from './done-view';
@@ -58,6 +56,8 @@ interface Props {
   /** What thins and thickens this batter, and how the batch is measured. */
   readonly means: { readonly thin: Ingredient; readonly thick: Ingredient };
   readonly measured: MeasuredWith;
+  /** What goes on pieces at the heat, by id. */
+  readonly things: Readonly<Record<string, Ingredient>>;
   /** Of each end that is poured: how far one piece spreads, cm, what is known of its times, and how hot its kind wants it, C. */
   readonly ends: readonly { readonly acrossCm: number | undefined; readonly known: KnownTimes; readonly zone: Zone }[];
   readonly ways: Ways;
@@ -118,6 +118,7 @@ function BoardAt({
   gear,
   means,
   measured,
+  things,
   ends: theirs,
   ways,
   restMin,
@@ -163,7 +164,8 @@ function BoardAt({
   const endAt = (p: Piece): EndAt => ends.find((e) => e.mine.includes(p)) ?? pouring;
   const timesOf = (p: Piece): SideTimes => endAt(p).known.times;
   const { times, from, aside } = pouring.known;
-  const sayStir = (what: 'thin' | 'thick', g: number): string => `${asTaken(means[what], g, measured).measure} of ${kitchenName(means[what]).toLowerCase()}`;
+  const asTaken = useAsTaken(measured);
+  const sayStir = (what: 'thin' | 'thick', g: number): string => `${asTaken(means[what], g)} of ${kitchenName(means[what]).toLowerCase()}`;
   const drawn = drawnOf(ends, pouring, gear);
   const here = drawn.filter((d) => d.of === pouring && pouring.surfaces.some((s) => s.id === d.surface.id));
   const places: readonly Place[] = here.flatMap(({ surface: x }) => x.slots.map((_, slot) => ({ surface: x.id, slot })));
@@ -269,7 +271,7 @@ function BoardAt({
               end={ends.length > 1 ? at.name : null}
               rests={restsUntil === null ? null : time.ofDay(restsUntil)}
               portion={at.portionMl === null ? null : portionWords(at.portionMl, at.said)}
-              addIns={addInsOf(batch, goesOn, (id) => findIngredient(id, measured.conventions.own), at)}
+              addIns={addInsOf(batch, goesOn, (id) => things[id], at)}
             />
             {whites && step.do === 'pour' && foldedAt(log.entries, progress.bowl) === null ? (
               <p className="mt-2 text-lg font-semibold">

@@ -1,9 +1,8 @@
 'use client';
-import { DONE_AT_THE_HEAT } from '@/core/batch/acts';
+import { DONE_AT_THE_HEAT, doneAtTheHeat } from '@/core/batch/acts';
 import type { KindId } from '@/core/formula/kinds';
 import { choicesOf, MATTERS, schoolMeant } from '@/core/formula/schools';
 import type { Ways } from '@/core/formula/ways';
-import { doneAtTheHeat } from '@/core/judge/process';
 import type { OpenEventLog } from '../day/use-event-log';
 import { Choice } from '../kit/choice';
 

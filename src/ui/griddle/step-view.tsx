@@ -1,17 +1,19 @@
 import type { SideTimes } from '@/core/batch/heat';
-import { asTaken, type MeasuredWith } from '@/core/batch/kitchen';
+import type { MeasuredWith } from '@/core/batch/taken';
 import { dueAt, type Piece, type Step } from '@/core/griddle/board';
 import type { AddInNow } from '@/core/griddle/progress';
 import type { Cues } from '@/core/griddle/times';
+import { useAsTaken } from './as-taken';
 import { ACT_WORDS, clock } from './words';
 
 const GOES_ON = { poured: 'Then sprinkle on', flip: 'Before it is turned, put on', top: 'Then lay on top' } as const;
 
 /** What is sprinkled, put or laid on a piece, and how much. */
 function AddIns({ addIns, measured }: { readonly addIns: readonly AddInNow[]; readonly measured: MeasuredWith }) {
+  const asTaken = useAsTaken(measured);
   return addIns.map((a) => (
     <p key={a.name} className="text-xl font-semibold">
-      {GOES_ON[a.moment]} {a.eachG === null || a.of === null ? '' : `${asTaken(a.of, a.eachG, measured).measure} of `}
+      {GOES_ON[a.moment]} {a.eachG === null || a.of === null ? '' : `${asTaken(a.of, a.eachG)} of `}
       {a.name.toLowerCase()}.
     </p>
   ));

@@ -11,10 +11,11 @@ import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../bench
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
-import { toastUndo } from '../kit/delete-button';
+
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
+import { toastUndo } from '../kit/toast';
 import { TypedNumber } from '../kit/typed-number';
 import { GearList } from './gear-list';
 import { changed, type HouseChange, type HouseParts, partsOf } from './house.state';

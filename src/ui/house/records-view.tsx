@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult } from '@/contract/action-result';
 import type { RecordsFacts } from '@/contract/records';
 import { typedNumber } from '@/core/quantity/typed';
@@ -9,6 +8,8 @@ import { Refusal, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { toast } from '../kit/toast';
+import { KitchenFile } from './kitchen-file';
 
 /** As the page says them. */
 interface Facts extends RecordsFacts {
@@ -28,6 +29,8 @@ interface Props {
   readonly facts: Facts;
   readonly backups: readonly BackupRow[];
   readonly unreadable: readonly Unreadable[];
+  /** Nothing was ever put into this kitchen. */
+  readonly empty: boolean;
   readonly backUp: () => Promise<ActionResult<{ readonly file: string; readonly rows: number }>>;
   readonly keepSoMany: (input: unknown) => Promise<ActionResult>;
   readonly check: () => Promise<ActionResult<{ readonly tables: number; readonly rows: number; readonly unreadable: readonly Unreadable[] }>>;
@@ -45,7 +48,7 @@ const NEAR_MS = 2000;
 /** The house part of where something stands, if it is one; that can be set aside from here. */
 const housePart = (u: Unreadable): string | null => (u.where.startsWith('kitchen.house.') ? u.where.slice('kitchen.house.'.length) : null);
 
-export function RecordsView({ facts, backups, unreadable, backUp, keepSoMany, check, putAside }: Props) {
+export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoMany, check, putAside }: Props) {
   const asking = useAsking();
   const [keep, setKeep] = useState(String(facts.keep));
   const [checked, setChecked] = useState<{ readonly tables: number; readonly rows: number; readonly unreadable: readonly Unreadable[] } | null>(null);
@@ -176,6 +179,7 @@ export function RecordsView({ facts, backups, unreadable, backUp, keepSoMany, ch
             To bring one back, stop Even Crumb and say <code>npm run restore -- FILE</code>. What there is then is kept as a backup first.
           </p>
         </section>
+        <KitchenFile empty={empty} />
         <section aria-label="Whether all of it can be read" className="grid gap-3 rounded-plate bg-white p-4">
           <h2 className="text-xl">Can all of it be read?</h2>
           {bad.length === 0 ? (

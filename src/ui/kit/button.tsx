@@ -16,7 +16,7 @@ const SIZES = {
 } as const;
 
 export function lookOf(look: Look = 'plain', size: keyof typeof SIZES = 'bench'): string {
-  return `inline-flex items-center justify-center gap-2 font-semibold whitespace-nowrap disabled:opacity-45 ${LOOKS[look]} ${SIZES[size]}`;
+  return `inline-flex items-center justify-center gap-2 font-semibold sm:whitespace-nowrap disabled:opacity-45 ${LOOKS[look]} ${SIZES[size]}`;
 }
 
 /** A button. `work` size is for wet hands: 56 px. */

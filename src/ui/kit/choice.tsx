@@ -1,6 +1,6 @@
 'use client';
 import { Check, ChevronDown } from 'lucide-react';
-import { Select, ToggleGroup } from 'radix-ui';
+import { ToggleGroup } from 'radix-ui';
 import { useId } from 'react';
 
 export interface Option<T extends string> {
@@ -8,7 +8,7 @@ export interface Option<T extends string> {
   readonly label: string;
 }
 
-/** One of a list, opened from a rimmed plate. */
+/** One of a list, on a rimmed plate: the browser's own list, which every device opens the way its hand is used to. */
 export function Choice<T extends string>({
   label,
   value,
@@ -30,44 +30,32 @@ export function Choice<T extends string>({
   readonly narrow?: boolean;
 }) {
   const id = useId();
+  const known = options.some((o) => o.value === value);
   return (
     <div className={inline ? 'flex items-center gap-1.5' : 'flex min-w-0 max-w-full flex-col gap-1'}>
-      <span id={id} className="text-sm font-semibold text-soft">
+      <label htmlFor={id} className="text-sm font-semibold text-soft">
         {label}
-      </span>
-      <Select.Root value={value} onValueChange={(v) => onChange(v as T)}>
-        <Select.Trigger
-          aria-labelledby={id}
-          className={`hold flex max-w-full min-w-0 items-center justify-between gap-2 px-2.5 text-left text-[15px] whitespace-nowrap hover:bg-wash ${inline ? 'min-h-9' : 'min-h-11'} ${narrow ? 'max-w-56' : ''}`}
+      </label>
+      <span className={`hold relative flex max-w-full min-w-0 ${narrow ? 'w-fit !max-w-56' : 'w-fit'}`}>
+        <select
+          id={id}
+          value={known ? value : ''}
+          onChange={(e) => onChange(e.target.value as T)}
+          className={`min-w-0 max-w-full cursor-pointer appearance-none truncate rounded-[inherit] bg-transparent pr-8 pl-2.5 text-[15px] hover:bg-wash ${inline ? 'min-h-8' : 'min-h-10'}`}
         >
-          <span className="min-w-0 truncate">
-            <Select.Value placeholder={placeholder} />
-          </span>
-          <Select.Icon>
-            <ChevronDown size={16} aria-hidden />
-          </Select.Icon>
-        </Select.Trigger>
-        <Select.Portal>
-          <Select.Content position="popper" sideOffset={4} className="hold z-50 max-h-[60vh] overflow-auto p-1 shadow-lg">
-            <Select.Viewport>
-              {options.map((o) => (
-                <Select.Item
-                  key={o.value}
-                  value={o.value}
-                  className="flex min-h-10 items-center gap-2 rounded-[7px] py-1 pr-4 pl-2 outline-none data-[highlighted]:bg-wash data-[state=checked]:font-semibold"
-                >
-                  <span className="w-4">
-                    <Select.ItemIndicator>
-                      <Check size={16} aria-hidden />
-                    </Select.ItemIndicator>
-                  </span>
-                  <Select.ItemText>{o.label}</Select.ItemText>
-                </Select.Item>
-              ))}
-            </Select.Viewport>
-          </Select.Content>
-        </Select.Portal>
-      </Select.Root>
+          {known ? null : (
+            <option value="" disabled hidden>
+              {placeholder ?? ''}
+            </option>
+          )}
+          {options.map((o) => (
+            <option key={o.value} value={o.value} className="bg-white text-ink">
+              {o.label}
+            </option>
+          ))}
+        </select>
+        <ChevronDown size={16} aria-hidden className="pointer-events-none absolute top-1/2 right-2.5 -translate-y-1/2" />
+      </span>
     </div>
   );
 }

@@ -1,17 +1,8 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { Refusal } from './asking';
 import { Button } from './button';
 import { Dialog } from './dialog';
-
-/** So long an act can be taken back from the foot of the page, ms. */
-export const UNDO_MS = 12_000;
-
-/** Says what was done, with the way back. */
-export const toastUndo = (said: string, undo: () => unknown): void => {
-  toast(said, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void undo() } });
-};
 
 /** A thing that goes is asked before. What follows, and the way back, is its owner's. */
 export function DeleteButton({

@@ -1,10 +1,10 @@
 'use client';
-import { X } from 'lucide-react';
-import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { Button } from './button';
+import { later, useLater } from './later';
 
-/** A plate over the page: its title, a way out, and what is asked. */
+const plate = later(() => import('./dialog-plate'));
+
+/** A plate over the page: its title, a way out, and what is asked. Its script comes when it is first opened. */
 export function Dialog({
   open,
   onOpen,
@@ -18,25 +18,11 @@ export function Dialog({
   readonly wide?: boolean;
   readonly children: ReactNode;
 }) {
+  const part = useLater(plate, open);
+  if (!part) return null;
   return (
-    <Radix.Root open={open} onOpenChange={onOpen}>
-      <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 z-40 bg-rim-deep/40" />
-        <Radix.Content
-          aria-describedby={undefined}
-          className={`hold fixed z-50 max-h-[88dvh] overflow-auto !rounded-plate p-5 max-sm:inset-x-0 max-sm:bottom-0 max-sm:!rounded-b-none max-sm:p-4 sm:top-1/2 sm:left-1/2 sm:-translate-x-1/2 sm:-translate-y-1/2 ${wide ? 'sm:w-[min(52rem,94vw)]' : 'sm:w-[min(30rem,94vw)]'}`}
-        >
-          <div className="mb-3 flex items-start justify-between gap-4">
-            <Radix.Title className="text-2xl [overflow-wrap:anywhere]">{title}</Radix.Title>
-            <Radix.Close asChild>
-              <Button look="bare" aria-label="Close" className="-mt-1">
-                <X size={20} aria-hidden />
-              </Button>
-            </Radix.Close>
-          </div>
-          {children}
-        </Radix.Content>
-      </Radix.Portal>
-    </Radix.Root>
+    <part.DialogPlate open={open} onOpen={onOpen} title={title} wide={wide}>
+      {children}
+    </part.DialogPlate>
   );
 }

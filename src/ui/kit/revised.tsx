@@ -1,12 +1,12 @@
 'use client';
 /** A form over a row that others may change meanwhile: what was seen, what both changed, and which side stands. */
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult, Conflict, Kept } from '@/contract/action-result';
 import { pathWords, sideWords } from '@/core/records/editable';
 import type { Side } from '@/core/records/merge';
 import { Taps } from './choice';
 import { Notice } from './notice';
+import { toast } from './toast';
 
 export interface Seen {
   readonly revision: number;

@@ -1,27 +1,13 @@
 'use client';
-import { useEffect } from 'react';
-import { Toaster } from 'sonner';
+import { useEffect, useState } from 'react';
+import { useLater, useWarmed } from './later';
+import { onFirstToast, toaster, toasterIsUp } from './toast';
 
-/**
- * What was done, said for a moment at the foot of the page. It is read out and never takes the focus: the package hands the
- * focus back when a key leaves a toast, so that Tab would never get past one.
- */
+/** The place for toasts, set up when the first is said; and the fetching of what may be wanted later. */
 export function Toasts() {
-  useEffect(() => {
-    const still = (): void => {
-      for (const t of document.querySelectorAll('[data-sonner-toast][tabindex="0"]')) t.setAttribute('tabindex', '-1');
-      // what can be pressed in one keeps its place in the order of keys
-      for (const b of document.querySelectorAll('[data-sonner-toast] button:not([data-dismissible])')) b.setAttribute('data-dismissible', 'false');
-    };
-    still();
-    const watch = new MutationObserver(still);
-    watch.observe(document.body, { subtree: true, childList: true, attributes: true, attributeFilter: ['tabindex'] });
-    return () => watch.disconnect();
-  }, []);
-  return (
-    <Toaster
-      position="bottom-center"
-      toastOptions={{ unstyled: true, className: 'hold flex w-full items-center gap-3 px-4 py-3 text-[15px] font-semibold shadow-lg print:hidden' }}
-    />
-  );
+  const [wanted, setWanted] = useState(false);
+  useWarmed();
+  useEffect(() => onFirstToast(() => setWanted(true)), []);
+  const part = useLater(toaster, wanted);
+  return part ? <part.Toaster onUp={toasterIsUp} /> : null;
 }

@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { LEAST_WEIGHINGS, MOST_WEIGHING_G, MOST_WEIGHINGS, measureFrom, WATER_G_PER_ML, withMeasure } from '@/core/pantry/calibrate';
@@ -15,6 +14,7 @@ import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { toast } from '../kit/toast';
 import { EffectView } from './effect-view';
 import { IngredientField, ingredientNamed } from './ingredient-field';
 import { Result, Waiting } from './weighed';

@@ -1,14 +1,14 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult } from '@/contract/action-result';
 import { grams, type Units } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
-import { toastUndo } from '../kit/delete-button';
+
 import { Field } from '../kit/field';
+import { toast, toastUndo } from '../kit/toast';
 
 export interface CountRow {
   readonly countedG: number;

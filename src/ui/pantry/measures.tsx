@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { measureName, spreadOfWeighings } from '@/core/pantry/calibrate';
 import { kitchenName } from '@/core/pantry/ingredient';
@@ -8,9 +7,10 @@ import type { OwnMeasure } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, millilitres } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
-import { DeleteButton, toastUndo } from '../kit/delete-button';
+import { DeleteButton } from '../kit/delete-button';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
+import { toast, toastUndo } from '../kit/toast';
 
 type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string };
 

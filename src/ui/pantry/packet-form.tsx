@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { allergenName } from '@/core/formula/tally';
 import type { KitchenConventions } from '@/core/pantry/conventions';
@@ -16,6 +15,7 @@ import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
+import { toast } from '../kit/toast';
 import { BlendPart } from './blend-part';
 import { IngredientField } from './ingredient-field';
 import { type Errors, FIGURES, type Figure, formOf, MORE_FIGURES, type PacketFields, packetOf } from './packet-fields';

@@ -1,12 +1,12 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
-import { toastUndo } from '../kit/delete-button';
+
 import { Dialog } from '../kit/dialog';
 import { Notice } from '../kit/notice';
+import { toast, toastUndo } from '../kit/toast';
 
 /** Takes an ingredient of the kitchen's own out, after saying who uses it. */
 export function RemoveThing({

@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
 import { pricePer, type Units } from '@/core/quantity/say';
@@ -9,6 +8,7 @@ import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
 import { Clashes, useRevised } from '../kit/revised';
+import { toast } from '../kit/toast';
 import { type StockKey, stockFieldsOf, stockNoteOf, stockToSend } from './stock.state';
 
 /** What is noted of an ingredient's packs: what one costs and holds, and its dates. How much there is, is counted beside it. */

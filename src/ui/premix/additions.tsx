@@ -36,69 +36,71 @@ export function AdditionsView({
   const portionMl = school.portionMl === null ? null : usualPortionMl(school);
   const mixG = n >= 1 && n <= 100_000 && volume && portionMl ? mixForPieces(n, a.parts, volume.densityGPerMl, portionMl) : null;
   return (
-    <section aria-label={`As ${pieces}`} className="rounded-plate bg-white p-4">
+    <section aria-label={`As ${pieces}`} className="min-w-0 rounded-plate bg-white p-4">
       <h3 className="text-lg">
         {pieces.replace(/^./, (c) => c.toUpperCase())}
         {kind.schools.length > 1 ? <span className="font-sans text-base font-normal text-soft"> {school.name}</span> : null}
       </h3>
       {a.parts.length === 0 ? <p>Nothing has to be added.</p> : null}
       {a.parts.length > 0 ? (
-        <table data-cards className="mt-1 w-full text-left">
-          <caption className="sr-only">What is added</caption>
-          <thead className="border-b-2 border-rim text-sm text-soft">
-            <tr>
-              <th scope="col" className="py-1 pr-3">
-                Add
-              </th>
-              {bagG === null ? null : (
-                <th scope="col" className="pr-3 text-right">
-                  to {grams(bagG, units)}
-                </th>
-              )}
-              {bagG === null ? null : (
-                <th scope="col" className="pr-3 text-right">
-                  to half of it
-                </th>
-              )}
-              <th scope="col" className="pr-3 text-right">
-                to 100 g
-              </th>
-              {cupG === null ? null : (
-                <th scope="col" className="text-right">
-                  to a cup ({grams(cupG, units)})
-                </th>
-              )}
-            </tr>
-          </thead>
-          <tbody>
-            {a.parts.map((p) => (
-              <tr key={p.ingredient.id} className="border-b border-line">
-                <th scope="row" className="py-1 pr-3 font-normal">
-                  {kitchenName(p.ingredient)}
+        <div className="overflow-x-auto">
+          <table data-cards className="mt-1 w-full text-left">
+            <caption className="sr-only">What is added</caption>
+            <thead className="border-b-2 border-rim text-sm text-soft">
+              <tr>
+                <th scope="col" className="py-1 pr-3">
+                  Add
                 </th>
                 {bagG === null ? null : (
-                  <td data-label={`to ${grams(bagG, units)}`} className="pr-3 text-right font-semibold whitespace-nowrap">
-                    {grams((p.grams * bagG) / 100, units)}
-                    {eggWords(p.ingredient, (p.grams * bagG) / 100)}
-                  </td>
+                  <th scope="col" className="pr-3 text-right">
+                    to {grams(bagG, units)}
+                  </th>
                 )}
                 {bagG === null ? null : (
-                  <td data-label="to half of it" className="pr-3 text-right whitespace-nowrap">
-                    {grams((p.grams * bagG) / 200, units)}
-                  </td>
+                  <th scope="col" className="pr-3 text-right">
+                    to half of it
+                  </th>
                 )}
-                <td data-label="to 100 g" className="pr-3 text-right whitespace-nowrap">
-                  {p.grams < 10 ? gramsExact(p.grams) : grams(p.grams, units)}
-                </td>
+                <th scope="col" className="pr-3 text-right">
+                  to 100 g
+                </th>
                 {cupG === null ? null : (
-                  <td data-label="to a cup" className="text-right whitespace-nowrap">
-                    {grams((p.grams * cupG) / 100, units)}
-                  </td>
+                  <th scope="col" className="text-right">
+                    to a cup ({grams(cupG, units)})
+                  </th>
                 )}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {a.parts.map((p) => (
+                <tr key={p.ingredient.id} className="border-b border-line">
+                  <th scope="row" className="py-1 pr-3 font-normal">
+                    {kitchenName(p.ingredient)}
+                  </th>
+                  {bagG === null ? null : (
+                    <td data-label={`to ${grams(bagG, units)}`} className="pr-3 text-right font-semibold whitespace-nowrap">
+                      {grams((p.grams * bagG) / 100, units)}
+                      {eggWords(p.ingredient, (p.grams * bagG) / 100)}
+                    </td>
+                  )}
+                  {bagG === null ? null : (
+                    <td data-label="to half of it" className="pr-3 text-right whitespace-nowrap">
+                      {grams((p.grams * bagG) / 200, units)}
+                    </td>
+                  )}
+                  <td data-label="to 100 g" className="pr-3 text-right whitespace-nowrap">
+                    {p.grams < 10 ? gramsExact(p.grams) : grams(p.grams, units)}
+                  </td>
+                  {cupG === null ? null : (
+                    <td data-label="to a cup" className="text-right whitespace-nowrap">
+                      {grams((p.grams * cupG) / 100, units)}
+                    </td>
+                  )}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       ) : null}
       {portionMl !== null && a.parts.length > 0 ? (
         <div className="mt-2 flex flex-wrap items-end gap-3">

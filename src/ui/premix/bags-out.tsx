@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut } from '@/core/batch/take-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
@@ -21,6 +20,7 @@ import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
+import { toast } from '../kit/toast';
 
 type Answer = Promise<{ readonly ok: true; readonly id: string } | Refused>;
 

@@ -2,7 +2,6 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { bagsLeft, type Lot, type LotUse, sayBags, standingUses, USE_KINDS, USE_WORDS } from '@/core/premix/premix';
 import { entryWords } from '@/core/premix/recall';
 import { readBagCount } from '@/core/premix/use';
@@ -12,6 +11,7 @@ import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { toast } from '../kit/toast';
 import { useTime } from '../time';
 import { useUnits } from '../units';
 

@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Lot, LotChange } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
@@ -9,6 +8,7 @@ import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Switch } from '../kit/switch';
+import { toast } from '../kit/toast';
 import { useTime } from '../time';
 
 type Ask = (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;

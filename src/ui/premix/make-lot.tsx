@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
@@ -23,6 +22,7 @@ import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
+import { toast } from '../kit/toast';
 import { useTime } from '../time';
 import { LotSacks, sackGrams, type TypedSack } from './lot-sacks';
 import { LotWeighIn } from './lot-weigh-in';

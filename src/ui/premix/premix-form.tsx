@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { piecesOf } from '@/core/batter/volume';
 import type { Formula } from '@/core/formula/formula';
@@ -21,11 +20,12 @@ import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
-import { DeleteButton, toastUndo } from '../kit/delete-button';
+import { DeleteButton } from '../kit/delete-button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
+import { toast, toastUndo } from '../kit/toast';
 import { Day } from '../time';
 import { AdditionsView } from './additions';
 import { BagCostView } from './bag-cost';
@@ -338,7 +338,9 @@ function BagTable({
       <tbody>
         {worked.bag.items.map((i) => (
           <tr key={i.ingredient.id} className="border-b border-line">
-            <td className="py-1 pr-3">{kitchenName(i.ingredient)}</td>
+            <th scope="row" className="py-1 pr-3 font-normal">
+              {kitchenName(i.ingredient)}
+            </th>
             <td className="pr-3 text-right">{percent(100 * i.share)}</td>
             <td className="text-right font-semibold whitespace-nowrap">{bagG === null ? '' : grams(i.share * bagG, units)}</td>
           </tr>

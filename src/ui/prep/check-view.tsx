@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import type { Ingredient } from '@/core/pantry/ingredient';
-import { standing, toleranceG } from '@/core/prep/weigh';
+import { standing, toleranceG } from '@/core/prep/tolerance';
 import { grams } from '@/core/quantity/say';
 import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';

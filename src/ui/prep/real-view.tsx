@@ -1,10 +1,10 @@
 import { analyse } from '@/core/analyse';
 import type { Batch } from '@/core/batch/batch';
+import { bowlLines } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
-import { bowlLines } from '@/core/prep/weigh';
 import { StillRails } from '../bench/still-rails';
 
 /** The ratios of what really went in, once all of a mix is weighed. */

@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode, RefObject } from 'react';
 import type { Reading } from '@/core/prep/simulated-scale';
-import { standing, type Weighed } from '@/core/prep/weigh';
+import { standing, type Weighed } from '@/core/prep/tolerance';
 import { grams, gramsExact } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 

@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -10,10 +9,11 @@ import { grams, percent } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
-import { DeleteButton, toastUndo } from '../kit/delete-button';
+import { DeleteButton } from '../kit/delete-button';
 import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
+import { toast, toastUndo } from '../kit/toast';
 import { IngredientField, writtenAs } from '../pantry/ingredient-field';
 import { BLANK_PART, readSide, type SideTyped, sideTyped } from './side.state';
 

@@ -3,11 +3,11 @@ import { ClipboardPaste, Eye, PencilLine } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
+import { toast } from '../kit/toast';
 
 interface Props {
   readonly empty: boolean;

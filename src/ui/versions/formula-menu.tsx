@@ -1,14 +1,13 @@
 'use client';
-import { MoreHorizontal } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
-import { Button, lookOf } from '../kit/button';
+import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
-import { MENU, MENU_ITEM } from '../kit/menu';
+import { MoreMenu } from '../kit/menu';
+import { toast, toastUndo } from '../kit/toast';
+import { ExportDialog } from './export-dialog';
 
 /** What the server does with a whole formula. */
 export interface FormulaActs {
@@ -32,6 +31,7 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
   const router = useRouter();
   const asking = useAsking();
   const [deleting, setDeleting] = useState(false);
+  const [exporting, setExporting] = useState(false);
   const put = async (
     to: { readonly archived?: boolean; readonly deleted?: boolean },
     said: string,
@@ -44,7 +44,7 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
       await acts.put({ formulaId: id, ...back });
       router.refresh();
     };
-    toast(said, { duration: 12_000, action: { label: 'Undo', onClick: () => void undo() } });
+    toastUndo(said, undo);
     if (leave) router.push('/');
     else router.refresh();
   };
@@ -59,30 +59,19 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
   };
   return (
     <>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger className={`${lookOf('bare')} relative z-10 !min-h-10 !px-2`} aria-label={`More of ${name}`}>
-          <MoreHorizontal size={20} aria-hidden />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" collisionPadding={8} className={MENU}>
-            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void copy()}>
-              Copy
-            </DropdownMenu.Item>
-            {archived ? (
-              <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void put({ archived: false }, `${name} is back`, { archived: true })}>
-                Bring back
-              </DropdownMenu.Item>
-            ) : (
-              <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void put({ archived: true }, `${name} is archived`, { archived: false })}>
-                Archive
-              </DropdownMenu.Item>
-            )}
-            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => setDeleting(true)}>
-              Delete …
-            </DropdownMenu.Item>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      <MoreMenu
+        label={`More of ${name}`}
+        className="relative z-10 !min-h-10 !px-2"
+        entries={() => [
+          { name: 'Copy', act: () => void copy() },
+          { name: 'Export …', act: () => setExporting(true) },
+          archived
+            ? { name: 'Bring back', act: () => void put({ archived: false }, `${name} is back`, { archived: true }) }
+            : { name: 'Archive', act: () => void put({ archived: true }, `${name} is archived`, { archived: false }) },
+          { name: 'Delete …', act: () => setDeleting(true) },
+        ]}
+      />
+      <ExportDialog id={id} name={name} number={number} open={exporting} onOpen={setExporting} />
       <Dialog open={deleting} onOpen={setDeleting} title={`Delete ${name}?`}>
         <p className="mb-3">All its versions go. What was made of it stays in the log. To have it out of the way, archive it.</p>
         <div className="mb-3 empty:hidden">

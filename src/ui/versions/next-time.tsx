@@ -1,22 +1,68 @@
+'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import type { ActionResult } from '@/contract/action-result';
 import { VERDICT_WORDS, type Verdict } from '@/core/batch/batch';
+import type { ChangeState } from '@/core/judge/came-back';
 import type { Units } from '@/core/quantity/say';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { toast, toastUndo } from '../kit/toast';
 import { when } from '../when';
 
-export interface Next {
+export interface LastChange {
   readonly batchId: string;
   readonly change: string;
   readonly verdict: string | null;
   readonly at: Date;
+  readonly state: ChangeState | null;
+  /** The wish of the Bench that does it; null: it is none. */
+  readonly move: string | null;
 }
 
-/** What the last making asked to change, where it is needed: before the next. */
-export function NextTime({ next, units }: { readonly next: Next | null; readonly units: Units }) {
+export type AnswerChange = (input: unknown) => Promise<ActionResult<{ readonly was: ChangeState | null }>>;
+
+const SAID: Readonly<Record<ChangeState, string>> = {
+  tried: 'The next batch tries it, and its outcome is held against this one',
+  'not-now': 'Not now: it stays in the history',
+  done: 'Done',
+};
+
+/** What the last making asked to change, where it is needed, and what becomes of it: tried, not now, done. */
+export function NextTime({
+  next,
+  units,
+  formulaId,
+  answer,
+}: {
+  readonly next: LastChange | null;
+  readonly units: Units;
+  readonly formulaId: string;
+  readonly answer: AnswerChange;
+}) {
+  const router = useRouter();
+  const asking = useAsking();
   if (!next) return null;
+  const { move } = next;
+  const say = async (state: ChangeState): Promise<boolean> => {
+    const a = await asking.ask(() => answer({ batchId: next.batchId, state }));
+    if (!a?.ok) return false;
+    toastUndo(SAID[state], async () => {
+      const back = await answer({ batchId: next.batchId, state: a.was });
+      if (!back.ok) toast(back.message);
+      router.refresh();
+    });
+    router.refresh();
+    return true;
+  };
+  const bench = move ? `/formulas/${formulaId}?towards=${move}` : null;
   return (
-    <section aria-label="Next time" className="mb-3 rounded-r-hold border-l-8 border-butter bg-white px-3 py-2 print:hidden">
-      <p className="[overflow-wrap:anywhere]">
-        <strong>Next time:</strong> {next.change}{' '}
+    <section
+      aria-label="Next time"
+      className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-r-hold border-l-8 border-butter bg-white px-3 py-2 print:hidden"
+    >
+      <p className="min-w-0 flex-1 basis-72 [overflow-wrap:anywhere]">
+        <strong>{next.state === 'tried' ? 'The next batch tries:' : 'Next time:'}</strong> {next.change}{' '}
         <span className="text-soft">
           (
           <Link className="font-semibold text-rim underline" href={`/batches/${next.batchId}/outcome`}>
@@ -26,6 +72,33 @@ export function NextTime({ next, units }: { readonly next: Next | null; readonly
           )
         </span>
       </p>
+      <span className="flex flex-wrap gap-2">
+        {next.state === 'tried' ? (
+          bench ? (
+            <Button disabled={asking.busy} onClick={() => router.push(bench)}>
+              Show it on the Bench
+            </Button>
+          ) : null
+        ) : (
+          <Button
+            disabled={asking.busy}
+            onClick={() =>
+              void say('tried').then((done) => {
+                if (done && bench) router.push(bench);
+              })
+            }
+          >
+            Try it
+          </Button>
+        )}
+        <Button disabled={asking.busy} onClick={() => void say('not-now')}>
+          Not now
+        </Button>
+        <Button disabled={asking.busy} onClick={() => void say('done')}>
+          Done
+        </Button>
+      </span>
+      <Refusal text={asking.refusal} />
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { copyOfFormula, putAwayFormula, saveFormula } from '@/app/actions';
+import { answerNextTime, copyOfFormula, putAwayFormula, saveFormula } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { MOVES } from '@/core/balance/moves';
 import { isUuid, versionNumber } from '@/server/api/params';
@@ -35,7 +35,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
       <h1 className="sr-only">{v.formula.name}</h1>
       <Unreadable list={v.unreadable} />
       {state?.archived || state?.deleted ? <Away id={id} deleted={state.deleted} put={putAwayFormula} /> : null}
-      <NextTime next={state?.next ?? null} units={house.units} />
+      <NextTime next={state?.next ?? null} units={house.units} formulaId={id} answer={answerNextTime} />
       <Bench
         key={`${id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}`}
         formulaId={id}

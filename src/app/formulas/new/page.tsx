@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { saveFormula } from '@/app/actions';
+import { keepCards, lookAtCards, saveFormula, takeCardsBack } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { reach } from '@/server/db/pool';
@@ -29,6 +29,7 @@ export default async function NewFormula({ searchParams }: { readonly searchPara
         house={house}
         shelf={stock}
         save={saveFormula}
+        cards={{ look: lookAtCards, keep: keepCards, back: takeCardsBack }}
         remember={keepAnswered}
         forget={dropMeasure}
       />

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
+import { kitchenState } from '@/server/usecases/look-around';
 import { recordsFacts } from '@/server/usecases/records';
 import { AwayPage, Frame } from '@/ui/frame';
 import { RecordsView } from '@/ui/house/records-view';
@@ -14,9 +15,9 @@ const WHY = { asked: 'asked for', nightly: 'nightly', migration: 'before the rec
 
 /** How large the records are, where they stand, how they are kept safe, and whether all of it can be read. */
 export default async function RecordsPage() {
-  const r = await reach(() => Promise.all([recordsFacts(), loadHouse()]));
+  const r = await reach(() => Promise.all([recordsFacts(), loadHouse(), kitchenState()]));
   if (!r.up) return <AwayPage kind={r.kind} here="house" />;
-  const [facts, house] = r.value;
+  const [facts, house, { empty }] = r.value;
   return (
     <Frame here="house">
       <h1 className="mb-3 text-[26px]">Records</h1>
@@ -24,6 +25,7 @@ export default async function RecordsPage() {
         facts={{ ...facts, version: packageJson.version, now: when(new Date(), house.units) }}
         backups={facts.backups.map((b) => ({ file: b.file, at: when(b.at, house.units), why: WHY[b.why], bytes: b.bytes, rows: b.rows }))}
         unreadable={house.unreadable ?? []}
+        empty={empty}
         backUp={backUpNow}
         keepSoMany={keepBackups}
         check={checkAll}

@@ -1,8 +1,17 @@
 import { readAsked, readRequest } from '@/contract/api';
+import { wholeText } from '@/core/exchange/open-recipe';
 import { read } from '@/server/api/calls';
-import { asked, body, json } from '@/server/api/problem';
+import { asked, body, json, rawRecipe } from '@/server/api/problem';
 
+/** A card as JSON; or a file of an open format as it is, by its content type. */
 export async function POST(request: Request): Promise<Response> {
+  const raw = await rawRecipe(request);
+  if (raw) {
+    if (!raw.ok) return raw.response;
+    const text = wholeText(raw.value);
+    const answer = await read({ text });
+    return answer.ok ? json({ ...answer.value, title: raw.value.name ?? answer.value.title, text }) : answer.response;
+  }
   const b = await body(request, readRequest);
   if (!b.ok) return b.response;
   const answer = await read(b.value);

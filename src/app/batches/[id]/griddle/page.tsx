@@ -2,17 +2,19 @@ import type { Metadata } from 'next';
 import { tellBook, wantOthers } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
+import { bowlLines } from '@/core/batch/sheet-line';
 import { fadeOf } from '@/core/batter/standing';
+import { batchCautions } from '@/core/day/cautions';
 import { heatZone } from '@/core/griddle/heat';
 import type { KnownTimes } from '@/core/griddle/times';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
 import { inTheBowl, meansOf } from '@/core/prep/correct';
 import { joinParts } from '@/core/prep/join';
-import { bowlLines } from '@/core/prep/weigh';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
 import { dayOf } from '@/server/usecases/day';
 import { eventLogFrom } from '@/ui/day/event-log-from';
 import { Board } from '@/ui/griddle/board';
+import { Cautions } from '@/ui/kit/cautions';
 
 export const metadata: Metadata = { title: 'Griddle' };
 
@@ -23,24 +25,33 @@ export default async function GriddlePage({ params }: { readonly params: Promise
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const lines = inTheBowl(b, 1, find);
     return (
-      <Board
-        batch={b}
-        gear={house.gear}
-        means={meansOf(lines, find('milk-whole') ?? ingredient('milk-whole'), find('flour-all-purpose') ?? ingredient('flour-all-purpose'))}
-        measured={{ exactness: b.exactness, conventions: house.conventions, drawer: house.drawer }}
-        ends={pourings.map((p, n) => ({ acrossCm: p.acrossCm, known: day.known[n] ?? (day.known[0] as KnownTimes), zone: heatZone(p.kind, p.school) }))}
-        ways={day.ways}
-        restMin={standing.restMin}
-        life={lifeOf(analysis)}
-        batterLife={batterLife(analysis)}
-        whites={joinParts(bowlLines(b.sheet, 1), find).includes('whites')}
-        fade={analysis.thickness ? fadeOf(lines, { paS: analysis.thickness.paS, batterC: standing.batterC }) : []}
-        dials={dials}
-        checks={day.ways.check === 'second'}
-        first={eventLogFrom(b, taps)}
-        tell={tellBook}
-        want={wantOthers}
-      />
+      <>
+        <Board
+          batch={b}
+          gear={house.gear}
+          means={meansOf(lines, find('milk-whole') ?? ingredient('milk-whole'), find('flour-all-purpose') ?? ingredient('flour-all-purpose'))}
+          things={Object.fromEntries(
+            b.sheet.flatMap((l) => {
+              const of = l.moment === undefined ? undefined : find(l.parts?.[0]?.id ?? '');
+              return of ? [[of.id, of]] : [];
+            }),
+          )}
+          measured={{ exactness: b.exactness, conventions: house.conventions, drawer: house.drawer }}
+          ends={pourings.map((p, n) => ({ acrossCm: p.acrossCm, known: day.known[n] ?? (day.known[0] as KnownTimes), zone: heatZone(p.kind, p.school) }))}
+          ways={day.ways}
+          restMin={standing.restMin}
+          life={lifeOf(analysis)}
+          batterLife={batterLife(analysis)}
+          whites={joinParts(bowlLines(b.sheet, 1), find).includes('whites')}
+          fade={analysis.thickness ? fadeOf(lines, { paS: analysis.thickness.paS, batterC: standing.batterC }) : []}
+          dials={dials}
+          checks={day.ways.check === 'second'}
+          first={eventLogFrom(b, taps)}
+          tell={tellBook}
+          want={wantOthers}
+        />
+        <Cautions list={batchCautions(b, 'griddle', day.ways, find)} />
+      </>
     );
   });
 }

@@ -1,62 +1,98 @@
 import type { Metadata } from 'next';
-import { saveOutcome } from '@/app/actions';
+import { noteCareHere, saveOutcome } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { keepHere } from '@/app/kept/actions';
+import { doneAtTheHeat } from '@/core/batch/acts';
 import { waysOf } from '@/core/batch/batch';
 import { usualTimes } from '@/core/batch/heat';
+import { fadeOf } from '@/core/batter/standing';
 import { bowlOf } from '@/core/day/day';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { formulaLines } from '@/core/formula/lines';
 import { WEAK } from '@/core/formula/powder-age';
 import { heatZone } from '@/core/griddle/heat';
 import { seenIn } from '@/core/griddle/times';
-import { doneAtTheHeat, processOf } from '@/core/judge/process';
+import { processOf } from '@/core/judge/process';
+import { CARED } from '@/core/pantry/care';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
 import { howFar } from '@/core/prep/join';
+import { localDay } from '@/core/quantity/day';
+import { stuckIn } from '@/server/queries/care';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
+import { keptOfBatch } from '@/server/queries/kept';
 import { OutcomeForm } from '@/ui/batch/outcome';
+import { StuckPart } from '@/ui/house/stuck-part';
+import { KeepPart } from '@/ui/kept/keep-part';
+
+/** Batter kept cold, C. */
+const COLD_C = 4;
 
 export const metadata: Metadata = { title: 'Outcome' };
 
 export default async function OutcomePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'outcome', async (b, house) => {
-    const taps = await tapsOf(b.id);
+    const [taps, kept, stuck] = await Promise.all([tapsOf(b.id), keptOfBatch(b.id), stuckIn(b.id)]);
     const ways = waysOf(b, house);
-    const { analysis, standing } = bowlOf(b, ways, house.gear, (id) => findIngredient(id, house.conventions.own));
+    const { analysis, standing, pourings } = bowlOf(b, ways, house.gear, (id) => findIngredient(id, house.conventions.own));
     const { rails, ledger, tally } = analysis;
     const version = await versionById(b.versionId);
     const lines = version ? formulaLines(version.formula, house) : [];
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const { heatC, restMin, turns, heldMin } = processOf(b, taps);
+    const surfaces = new Set(pourings.flatMap((p) => p.surfaces.map((s) => s.id)));
+    const paS = analysis.thickness?.paS;
+    const [fresh, tomorrow] = paS === undefined ? [] : fadeOf(inTheBowl(b, 1, find), { paS, batterC: COLD_C }, [0, 24 * 60]);
     return (
-      <OutcomeForm
-        batch={b}
-        seen={seenIn(b, taps)}
-        judged={{
-          kind: b.kind,
-          // of the ledger and the tally what the page needs, not every row
-          analysis: { rails, ledger: { ...ledger, rows: [] }, tally },
-          pour: analysis.thickness?.pour ?? null,
-          wantedPour: analysis.school?.pour ?? null,
-          holds: inTheBowl(b, 1, find).flatMap((l) => l.parts.map((p) => p.ingredient.like ?? p.ingredient.id)),
-          weakPowder: lines.some((l) => l.strength < WEAK[0]),
-          ...doneAtTheHeat(b.entries, ways),
-          portionMl: b.portionMl,
-          usualPortion: schoolOf(kindById(b.kind), b.school).portionMl,
-          usual: usualTimes(b.kind, ways),
-          batterC: standing.batterC,
-          heatC,
-          heatZone: heatZone(b.kind, b.school),
-          restMin,
-          usualRestMin: standing.restMin,
-          turns,
-          usualTurns: howFar(b.kind, ways).count,
-          heldMin,
-          units: house.units,
-        }}
-        save={saveOutcome}
-      />
+      <>
+        <OutcomeForm
+          batch={b}
+          seen={seenIn(b, taps)}
+          judged={{
+            kind: b.kind,
+            // of the ledger and the tally what the page needs, not every row
+            analysis: { rails, ledger: { ...ledger, rows: [] }, tally },
+            pour: analysis.thickness?.pour ?? null,
+            wantedPour: analysis.school?.pour ?? null,
+            holds: inTheBowl(b, 1, find).flatMap((l) => l.parts.map((p) => p.ingredient.like ?? p.ingredient.id)),
+            weakPowder: lines.some((l) => l.strength < WEAK[0]),
+            ...doneAtTheHeat(b.entries, ways),
+            portionMl: b.portionMl,
+            usualPortion: schoolOf(kindById(b.kind), b.school).portionMl,
+            usual: usualTimes(b.kind, ways),
+            batterC: standing.batterC,
+            heatC,
+            heatZone: heatZone(b.kind, b.school),
+            restMin,
+            usualRestMin: standing.restMin,
+            turns,
+            usualTurns: howFar(b.kind, ways).count,
+            heldMin,
+            units: house.units,
+          }}
+          save={saveOutcome}
+          stuck={
+            <StuckPart
+              batchId={b.id}
+              gear={house.gear.filter((g) => CARED.includes(g.sort) && surfaces.has(g.id)).map(({ id, name }) => ({ id, name }))}
+              noted={stuck.map((n) => n.gearId)}
+              note={noteCareHere}
+            />
+          }
+        />
+        {b.putAway ? null : (
+          <div className="mx-auto mt-8 max-w-4xl">
+            <KeepPart
+              batch={b}
+              made={localDay((b.finishedAt ?? new Date()).getTime(), house.units)}
+              kept={kept}
+              fadePct={fresh && tomorrow && fresh.lift > 1 ? (100 * tomorrow.lift) / fresh.lift : null}
+              keep={keepHere}
+            />
+          </div>
+        )}
+      </>
     );
   });
 }

@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { batchAgain, coversHere, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { EXACTNESS_WORDS } from '@/core/batch/exactness';
 import { oneMix } from '@/core/batch/plan';
 import { pouringsOf } from '@/core/batch/pourings';
-import { EXACTNESS_WORDS } from '@/core/batch/scale';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { mixesIn } from '@/core/batch/split';
 import { withTaken } from '@/core/batch/take-out';
@@ -35,7 +35,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
       <div className="grid gap-6">
         <div className="print:hidden">
           <h2 className="mb-2 text-2xl">Time line</h2>
-          <TimeLineView batch={b} steps={day.steps} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} />
+          <TimeLineView batch={b} steps={day.steps} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} drawnAt={Date.now()} />
         </div>
         <div className="mx-auto grid w-full max-w-4xl gap-4">
           <div className="flex flex-wrap items-center gap-3 print:hidden">

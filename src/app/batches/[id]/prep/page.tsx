@@ -2,12 +2,16 @@ import type { Metadata } from 'next';
 import { previewSwapHere, standInForPart, swapHere, tellBook, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { unsettled } from '@/core/analyse-formula';
+import { waysOf } from '@/core/batch/batch';
+import { batchCautions } from '@/core/day/cautions';
+import { findIngredient } from '@/core/pantry/pantry';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { standInsOf } from '@/server/usecases/change-batch';
 import { Prep } from '@/ui/batch/prep';
 import { Unsettled } from '@/ui/batch/unsettled';
 import { eventLogFrom } from '@/ui/day/event-log-from';
+import { Cautions } from '@/ui/kit/cautions';
 
 export const metadata: Metadata = { title: 'Prep' };
 
@@ -33,6 +37,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
           part={standInForPart}
           preview={previewSwapHere}
         />
+        <Cautions list={batchCautions(batch, 'prep', waysOf(batch, house), (id) => findIngredient(id, house.conventions.own))} />
       </>
     );
   });

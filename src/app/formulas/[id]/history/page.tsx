@@ -1,12 +1,16 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { answerNextTime } from '@/app/actions';
+import { trendOf } from '@/core/judge/came-back';
 import { isUuid, versionNumber, versionPick } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
+import { makingsOf } from '@/server/queries/came-back';
 import { formulaShelf, formulaState, version, versionsOf } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { CompareView } from '@/ui/versions/compare-view';
 import { History } from '@/ui/versions/history';
+import { Makings } from '@/ui/versions/makings';
 import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Versions' };
@@ -32,12 +36,13 @@ export default async function HistoryPage({ params, searchParams }: Props) {
       formulaShelf({}, OTHERS_OFFERED),
       formulaState(id),
       loadHouse(),
+      makingsOf(id),
       a ? version(a.formulaId, a.number) : null,
       b ? version(b.formulaId, b.number) : null,
     ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
-  const [versions, newest, rows, state, house, first, second] = r.value;
+  const [versions, newest, rows, state, house, makings, first, second] = r.value;
   if (!newest) notFound();
   const missing = (a !== null && !first) || (b !== null && !second);
   const side = (v: NonNullable<typeof first>) => ({
@@ -63,9 +68,11 @@ export default async function HistoryPage({ params, searchParams }: Props) {
         {first && second ? (
           <CompareView house={house} a={side(first)} b={side(second)} />
         ) : (
-          <section className="pt-2 text-soft">
-            {missing ? 'One of these versions is not in this kitchen.' : 'Pick two versions, or another formula, to see them side by side.'}
-          </section>
+          <div className="grid gap-4">
+            {missing ? <p className="pt-2 font-semibold">One of these versions is not in this kitchen.</p> : null}
+            <Makings makings={makings.map((m) => ({ ...m, when: when(m.at, house.units) }))} trend={trendOf(makings)} answer={answerNextTime} />
+            <p className="text-soft">Pick two versions, or another formula, to see them side by side.</p>
+          </div>
         )}
       </div>
     </Frame>

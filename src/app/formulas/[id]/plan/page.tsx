@@ -1,20 +1,24 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { makeBatch } from '@/app/actions';
+import { answerNextTime, makeBatch } from '@/app/actions';
+import { KEPT_STATE_WORDS, keptWords, lotName } from '@/core/batch/kept';
 import { bagsLeft, firstToUse, leftBySize, sayBags } from '@/core/premix/premix';
+import { sayDay } from '@/core/quantity/day';
 import { grams } from '@/core/quantity/say';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { timedHere } from '@/server/queries/batches';
 import { formulaState, version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
+import { keptNow } from '@/server/queries/kept';
 import { stockNoted } from '@/server/queries/pantry';
 import { lotsOfFormula } from '@/server/queries/premixes';
 import { sides } from '@/server/queries/sides';
 import { bagsFor } from '@/server/usecases/premix-lots';
 import { Plan } from '@/ui/batch/plan';
 import { AwayPage, Frame } from '@/ui/frame';
+import { NearDay } from '@/ui/kept/near-day';
 import { Way } from '@/ui/kit/way';
 import { BestBy } from '@/ui/premix/best-by';
 import { Unreadable } from '@/ui/unreadable';
@@ -40,9 +44,11 @@ export default async function PlanPage({ params, searchParams }: Props) {
   const asked = await searchParams;
   const number = versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
-  const r = await reach(async () => Promise.all([version(id, number), loadHouse(), stockNoted(), sides(), timedHere(id), lotsOfFormula(id), formulaState(id)]));
+  const r = await reach(async () =>
+    Promise.all([version(id, number), loadHouse(), stockNoted(), sides(), timedHere(id), lotsOfFormula(id), formulaState(id), keptNow(id)]),
+  );
   if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
-  const [v, house, stock, beside, cycleS, made, state] = r.value;
+  const [v, house, stock, beside, cycleS, made, state, kept] = r.value;
   if (!v) notFound();
   const bags = firstToUse(made, house.today);
   const bagged = await reach(() => bagsFor(bags, house));
@@ -61,7 +67,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
       <div className="mt-1 mb-4 print:hidden">
         <Way at="plan" />
       </div>
-      <NextTime next={state?.next ?? null} units={house.units} />
+      <NextTime next={state?.next ?? null} units={house.units} formulaId={id} answer={answerNextTime} />
       <Unreadable list={v.unreadable} />
       {first ? (
         <p className="mb-4 print:hidden">
@@ -73,6 +79,17 @@ export default async function PlanPage({ params, searchParams }: Props) {
           , <BestBy date={first.bestBefore} today={house.today} />.
         </p>
       ) : null}
+      {kept.map((l) => (
+        <p key={l.id} className="mb-4 print:hidden">
+          There {l.left === 1 ? 'is' : 'are'} {keptWords(l, l.left)} kept
+          {l.state === 'batter' ? '' : `, ${KEPT_STATE_WORDS[l.state]}`}, best by {sayDay(l.bestBy, house.units)}{' '}
+          <NearDay bestBy={l.bestBy} today={house.today} />:{' '}
+          <Link className="font-semibold text-rim underline" href={`/kept/${l.id}`}>
+            {lotName(l)}, and how it comes back to the plate
+          </Link>
+          . Make so many fewer.
+        </p>
+      ))}
       <Plan
         formulaId={id}
         versionId={v.versionId}

@@ -108,7 +108,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     const line = timeLine(day.value.steps, timeline, null);
     if (what === 'timeline')
       return asPdf(createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line, units }), `${b.name} time line`);
-    return asCalendar(b.name, b.id, line.placed);
+    return asCalendar(b.name, [{ name: b.name, batchId: b.id, placed: line.placed }], units.zone);
   }
   if (what === 'labels') {
     // packed when the tubs are filled: the day before, where it is made over two days

@@ -1,0 +1,115 @@
+/** After the heat: what is over is frozen, labelled, planned in and served. */
+import { axe, expect, pdf, test } from './kitchen';
+
+test('a surplus frozen in parcels, labelled, told on Today and on the plan, served, and taken back', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Iron-shed waffles', exact: true }).click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  const plan = page.url();
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  await page.getByRole('link', { name: 'Outcome', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep what is over …' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Keep of Iron-shed waffles' });
+  await dialog.getByRole('radio', { name: 'Taken early, to be finished in the heat' }).click();
+  await dialog.getByLabel('In parcels of (empty: singly)').fill('5');
+  await expect(dialog.getByText('Wrap them in parcels of 5, paper between.')).toBeVisible();
+  await axe(page);
+  // nothing typed is lost by what is refused
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await expect(dialog.getByRole('alert')).toBeVisible();
+  await dialog.getByLabel('Pieces', { exact: true }).fill('12');
+  await dialog.getByLabel('Where').fill('chest freezer');
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await page.waitForURL(/\/kept\//);
+  await expect(page.getByText('12 waffles left')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Back to the plate' })).toContainText('Toaster, 3 to 5 min');
+  await expect(page.getByText(/is the local food code’s/)).toHaveCount(1);
+  await axe(page);
+  expect(await pdf(page, `${page.url()}/label`)).toBe(1);
+  const lot = page.url();
+
+  const leaves = page.getByRole('region', { name: 'What leaves' });
+  await leaves.getByLabel('Pieces').fill('99');
+  await leaves.getByRole('button', { name: 'Served' }).click();
+  await expect(leaves.getByText('There are only 12 waffles.')).toBeVisible();
+  await expect(leaves.getByLabel('Pieces')).toHaveValue('99');
+  await leaves.getByLabel('Pieces').fill('5');
+  await leaves.getByRole('button', { name: 'Served' }).click();
+  await expect(page.getByText('7 waffles left')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('12 waffles left')).toBeVisible();
+  await expect(leaves.getByText('taken back')).toBeVisible();
+
+  await page.goto('/');
+  await expect(page.getByRole('region', { name: 'Use first' })).toContainText('12 waffles, frozen');
+  await page.goto(plan);
+  await expect(page.getByText(/There are 12 waffles kept, frozen/)).toBeVisible();
+  await page.goto('/kept');
+  await expect(page.getByRole('row', { name: /Iron-shed waffles/ })).toContainText('chest freezer');
+  await axe(page);
+  await page.goto(lot);
+  await leaves.getByLabel('Pieces').fill('12');
+  await leaves.getByRole('button', { name: 'Thrown away' }).click();
+  await expect(page.getByText('Nothing left')).toBeVisible();
+  await page.goto('/kept');
+  await expect(page.getByText('All of it is used up.')).toBeVisible();
+});
+
+test('an iron that stuck is offered to its diary, asks for care, and is seasoned', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Iron-shed waffles', exact: true }).click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  await page.getByRole('link', { name: 'Outcome', exact: true }).click();
+  const offered = page.getByRole('region', { name: 'What it stuck to' });
+  await expect(offered).toHaveCount(0);
+  await page.getByRole('button', { name: 'stuck', exact: true }).click();
+  const iron = offered.getByRole('button').first();
+  const name = (await iron.textContent()) ?? '';
+  await iron.click();
+  await expect(offered.getByText(`✓ ${name}: noted`)).toBeVisible();
+  await axe(page);
+  await page.goto('/house');
+  const care = page.getByRole('region', { name: 'Care' });
+  await expect(care.getByText('It stuck once: clean it while it is warm, and see whether it does again.')).toBeVisible();
+  await care.getByRole('button', { name: `${name} is seasoned` }).click();
+  await expect(care.getByText('It stuck once')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(care.getByText('It stuck once: clean it while it is warm, and see whether it does again.')).toBeVisible();
+  await axe(page);
+});
+
+test('each caution stands once, where it belongs, through one batch of each kind', async ({ page }) => {
+  const kinds: readonly (readonly [string, readonly string[]])[] = [
+    ['Cakes by the lock\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs', ['raw', 'fat']],
+    ['Lock waffles\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs\n80 g oil', ['raw', 'steam']],
+    ['Oven pancake by the lock\n90 g flour\n3 eggs\n180 g milk\n2 g salt\n30 g butter for the pan', ['raw', 'fat', 'handle']],
+    ['Lock crepes\n125 g flour\n250 g milk\n3 eggs\n2 bananas, sliced, to serve', ['raw', 'knife', 'fat']],
+  ];
+  for (const [card, wanted] of kinds) {
+    await page.goto('/formulas/new');
+    await page.getByLabel(/Paste a card, as it is/).fill(card);
+    await page.getByRole('button', { name: 'Read the card' }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('Saved as version 1')).toBeVisible();
+    await page.getByRole('button', { name: 'Scale and make' }).click();
+    await page.waitForURL(/plan/);
+    await page.getByRole('switch', { name: 'take it from stock' }).click();
+    await page.getByRole('button', { name: 'Start this batch' }).click();
+    await page.waitForURL(/prep/);
+    const batch = page.url().replace('/prep', '');
+    const said: string[] = [];
+    for (const part of ['plan', 'prep', 'griddle', 'outcome']) {
+      await page.goto(`${batch}/${part}`);
+      await expect(page.getByRole('link', { name: 'Outcome', exact: true })).toBeVisible();
+      said.push(...(await page.locator('[data-caution]').evaluateAll((all) => all.map((c) => c.getAttribute('data-caution') ?? ''))));
+    }
+    expect({ card: card.split('\n')[0], said: said.sort() }).toEqual({ card: card.split('\n')[0], said: [...wanted].sort() });
+  }
+});

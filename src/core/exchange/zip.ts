@@ -1,0 +1,63 @@
+/** Zip files: packed, and unpacked without trusting what they say of themselves. */
+
+import { strToU8, Unzip, UnzipInflate, zip } from 'fflate';
+import type { Result } from '../result';
+
+export type Files = Readonly<Record<string, Uint8Array>>;
+
+/** What is unpacked at most, bytes in all and files: a small file can hold endless zeros. */
+export interface Most {
+  readonly bytes: number;
+  readonly files: number;
+}
+
+/** @returns the bytes of a zip file, at the usual strength */
+export const packed = (files: Readonly<Record<string, string>>): Promise<Uint8Array> =>
+  new Promise((done, fail) => {
+    const all = Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)]));
+    zip(all, { level: 6, mtime: new Date('2026-01-01T00:00:00Z') }, (e, bytes) => (e ? fail(e) : done(bytes)));
+  });
+
+const PIECE = 65_536;
+
+/** @returns what is in a zip file; or, in plain words, what is wrong with it */
+export function unpacked(bytes: Uint8Array, most: Most): Result<Files, string> {
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return { ok: false, error: 'It is no zip file.' };
+  const parts = new Map<string, Uint8Array[]>();
+  const ended = new Set<string>();
+  let size = 0;
+  let wrong: string | null = null;
+  const reader = new Unzip((file) => {
+    if (parts.has(file.name)) wrong ??= `It holds ${file.name} twice.`;
+    if (parts.size >= most.files) wrong ??= `It holds more than ${most.files} files.`;
+    if (wrong !== null) return;
+    const own: Uint8Array[] = [];
+    parts.set(file.name, own);
+    file.ondata = (e, piece, last) => {
+      if (e) wrong ??= `${file.name} in it is damaged.`;
+      size += piece?.length ?? 0;
+      if (size > most.bytes) wrong ??= `Unpacked it is larger than any kitchen: more than ${Math.round(most.bytes / 1e6)} MB.`;
+      if (wrong === null && piece) own.push(piece);
+      if (last) ended.add(file.name);
+    };
+    file.start();
+  });
+  reader.register(UnzipInflate);
+  try {
+    for (let at = 0; at < bytes.length && wrong === null; at += PIECE) reader.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
+  } catch {
+    wrong ??= 'It is damaged, or only a part of a zip file.';
+  }
+  if (wrong === null && [...parts.keys()].some((n) => !ended.has(n))) wrong = 'It is damaged, or only a part of a zip file.';
+  if (wrong !== null) return { ok: false, error: wrong };
+  const whole = (of: readonly Uint8Array[]): Uint8Array => {
+    const out = new Uint8Array(of.reduce((a, p) => a + p.length, 0));
+    let at = 0;
+    for (const p of of) {
+      out.set(p, at);
+      at += p.length;
+    }
+    return out;
+  };
+  return { ok: true, value: Object.fromEntries([...parts].map(([name, of]) => [name, whole(of)])) };
+}

@@ -1,0 +1,52 @@
+/** What makings of a formula taught, and what became of it. */
+
+import { type ActionResult, refuse } from '@/contract/action-result';
+import type { ChangeState, Making } from '@/core/judge/came-back';
+import { query } from '../db/pool';
+import { GONE } from './revised';
+
+const SELECT_MAKING = `select b.id as "batchId", v.number as version, b.finished_at as at, b.verdict, b.marks, b.pieces, b.pieces_planned as planned, b.waste,
+       b.first_side_s as "firstS", b.second_side_s as "secondS", btrim(b.change) as change, b.change_state as state, b.tries
+  from batches b join formula_versions v on v.id = b.version_id`;
+
+const MAKINGS_AT_ONCE = 200;
+
+/** Finished makings of a formula that came to something, the newest first. */
+export const makingsOf = (formulaId: string): Promise<Making[]> =>
+  query<Making & Record<string, unknown>>(
+    `${SELECT_MAKING} where b.formula_id = $1 and b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit ${MAKINGS_AT_ONCE}`,
+    [formulaId],
+  );
+
+/** The same over all formulas, the last so many. */
+export const lastMakings = (most: number): Promise<Making[]> =>
+  query<Making & Record<string, unknown>>(`${SELECT_MAKING} where b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit $1`, [
+    most,
+  ]);
+
+/** What a batch tries: the change of an earlier making, and how that came out. */
+export interface Tried {
+  readonly batchId: string;
+  readonly change: string;
+  readonly verdict: Making['verdict'];
+  readonly marks: readonly string[];
+  readonly at: Date;
+}
+
+export const triedBy = async (batchId: string): Promise<Tried | null> =>
+  (
+    await query<Tried & Record<string, unknown>>(
+      `select s.id as "batchId", btrim(s.change) as change, s.verdict, s.marks, s.finished_at as at from batches b join batches s on s.id = b.tries where b.id = $1 and btrim(s.change) <> ''`,
+      [batchId],
+    )
+  )[0] ?? null;
+
+/** Says what becomes of a batch's change for next time; null: nothing was said of it. @returns what was said before */
+export async function answerChange(batchId: string, state: ChangeState | null): Promise<ActionResult<{ readonly was: ChangeState | null }>> {
+  const rows = await query<{ was: ChangeState | null }>(
+    `update batches b set change_state = $2, change_at = now() from (select id, change_state from batches where id = $1 for update) o
+      where b.id = o.id and btrim(b.change) <> '' returning o.change_state as was`,
+    [batchId, state],
+  );
+  return rows[0] ? { ok: true, was: rows[0].was } : refuse(GONE);
+}

@@ -1,0 +1,92 @@
+/** What an outcome asked to change: offered, tried by the next batch, judged; put off and taken up again. On the real database. */
+import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
+import { cameOf, trendOf } from '@/core/judge/came-back';
+import { migrate } from '../db/migrate';
+import { closePool, query } from '../db/pool';
+import { writeOutcome } from '../queries/batches';
+import { answerChange, lastMakings, makingsOf, triedBy } from '../queries/came-back';
+import { formulaShelf, formulaState, saveVersion } from '../queries/formulas';
+import { putAway } from './change-batch';
+import { startTogether } from './headcount';
+
+const FORMULA: Formula = {
+  ...EMPTY_FORMULA,
+  name: 'Lock cakes',
+  entries: ['250 g flour', '10 g baking powder', '3 g salt', '350 g milk', '2 eggs', '30 g oil'].map((text, n) => ({ key: `l${n + 1}`, text })),
+};
+let formulaId = '';
+let versionId = '';
+beforeAll(async () => {
+  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  const url = new URL(process.env.DATABASE_URL);
+  await query('create database came_back_kitchen');
+  await closePool();
+  url.pathname = '/came_back_kitchen';
+  process.env.DATABASE_URL = url.href;
+  await migrate();
+  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: '' });
+  if (!saved.ok) throw new Error(saved.message);
+  ({ versionId, formulaId } = saved.saved);
+});
+afterAll(closePool);
+
+async function begun(): Promise<string> {
+  const s = await startTogether({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, bags: [], take: 'no', requestId: null });
+  if (!s.ok) throw new Error(s.message);
+  return s.id;
+}
+const outcome = { pieces: 12, firstSideS: 100, secondSideS: 60, marks: [] as string[], note: '', scales: {}, waste: 0 };
+const nextOnShelf = async () => (await formulaShelf({}, 10)).rows[0]?.nextTime ?? null;
+
+test('offered, tried by the next batch, and judged by both verdicts', async () => {
+  const first = await begun();
+  expect(await triedBy(first)).toBeNull();
+  await writeOutcome(first, { ...outcome, verdict: 'fair', marks: ['gummy'], change: 'Less liquid.' });
+  expect((await formulaState(formulaId))?.next).toMatchObject({ batchId: first, change: 'Less liquid.', state: null });
+  expect(await nextOnShelf()).toBe('Less liquid.');
+
+  // a batch begun before anybody says so tries nothing
+  const between = await begun();
+  expect(await triedBy(between)).toBeNull();
+  await putAway(between, false);
+
+  expect(await answerChange(first, 'tried')).toEqual({ ok: true, was: null });
+  expect((await formulaState(formulaId))?.next?.state).toBe('tried');
+  const second = await begun();
+  expect(await triedBy(second)).toMatchObject({ batchId: first, change: 'Less liquid.', verdict: 'fair', marks: ['gummy'] });
+  await writeOutcome(second, { ...outcome, verdict: 'good', change: '' });
+  const makings = await makingsOf(formulaId);
+  expect(makings.map((m) => [m.batchId, m.tries, m.verdict])).toEqual([
+    [second, first, 'good'],
+    [first, null, 'fair'],
+  ]);
+  const [after, before] = makings;
+  expect(before && after && cameOf(before, after)).toBe('better');
+  expect(trendOf(await lastMakings(30))).toMatchObject({ makings: 2, verdicts: { good: 1, fair: 1 }, yieldPct: expect.any(Number) });
+  // the newest asks nothing
+  expect((await formulaState(formulaId))?.next).toBeNull();
+});
+
+test('put off and done it is offered no more; taken up it is; another change is a new one', async () => {
+  const third = await begun();
+  await writeOutcome(third, { ...outcome, verdict: 'good', change: 'Ten minutes of rest, covered.' });
+  expect(await answerChange(third, 'not-now')).toEqual({ ok: true, was: null });
+  expect((await formulaState(formulaId))?.next).toBeNull();
+  expect(await nextOnShelf()).toBeNull();
+  expect(await triedBy(await begun())).toBeNull();
+  expect(await answerChange(third, 'done')).toEqual({ ok: true, was: 'not-now' });
+  expect(await answerChange(third, null)).toEqual({ ok: true, was: 'done' });
+  expect((await formulaState(formulaId))?.next?.change).toBe('Ten minutes of rest, covered.');
+  await answerChange(third, 'done');
+  await writeOutcome(third, { ...outcome, verdict: 'good', note: 'a little pale', change: 'Ten minutes of rest, covered.' });
+  expect((await formulaState(formulaId))?.next).toBeNull();
+  await writeOutcome(third, { ...outcome, verdict: 'good', change: 'A hotter griddle.' });
+  expect((await formulaState(formulaId))?.next).toMatchObject({ change: 'A hotter griddle.', state: null });
+});
+
+test('there is nothing to say of a batch that asks nothing, or of none', async () => {
+  const quiet = await begun();
+  await writeOutcome(quiet, { ...outcome, verdict: 'good', change: '  ' });
+  expect(await answerChange(quiet, 'tried')).toMatchObject({ ok: false });
+  expect(await answerChange('00000000-0000-4000-8000-00000000dead', 'tried')).toMatchObject({ ok: false });
+});

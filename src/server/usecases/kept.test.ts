@@ -1,0 +1,132 @@
+/** Kept lots on the real database: their books add up, under two screens at once too. */
+import type { z } from 'zod';
+import { keepLotSchema } from '@/contract/kept';
+import { leftOf } from '@/core/batch/kept';
+import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
+import { migrate } from '../db/migrate';
+import { closePool, query } from '../db/pool';
+import { careNotes, noteCare, stuckIn, takeCareBack } from '../queries/care';
+import { saveVersion } from '../queries/formulas';
+import { keep, keptLot, keptNow, keptOfBatch, letKeptGo, takeKeptBack, usesOfKept } from '../queries/kept';
+import { startTogether } from './headcount';
+
+const FORMULA: Formula = {
+  ...EMPTY_FORMULA,
+  name: 'Lock waffles',
+  kind: 'waffle',
+  school: 'crisp',
+  entries: ['250 g flour', '10 g baking powder', '3 g salt', '350 g milk', '2 eggs', '80 g oil'].map((text, n) => ({ key: `l${n + 1}`, text })),
+};
+let formulaId = '';
+let batchId = '';
+beforeAll(async () => {
+  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  const url = new URL(process.env.DATABASE_URL);
+  await query('create database kept_kitchen');
+  await closePool();
+  url.pathname = '/kept_kitchen';
+  process.env.DATABASE_URL = url.href;
+  await migrate();
+  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: '' });
+  if (!saved.ok) throw new Error(saved.message);
+  formulaId = saved.saved.formulaId;
+  const s = await startTogether({
+    versionId: saved.saved.versionId,
+    driver: { by: 'factor', factor: 1 },
+    exactness: 'gram',
+    portionMl: 120,
+    bags: [],
+    take: 'no',
+    requestId: null,
+  });
+  if (!s.ok) throw new Error(s.message);
+  batchId = s.id;
+});
+afterAll(closePool);
+
+type Kept = z.output<typeof keepLotSchema>;
+const kept = (k: Partial<Kept> = {}): Kept => ({
+  batchId,
+  state: 'frozen',
+  cooked: 'early',
+  pieces: 20,
+  parcel: 5,
+  place: 'chest freezer',
+  made: '2026-11-26',
+  bestBy: '2027-01-25',
+  note: '',
+  who: '',
+  requestId: crypto.randomUUID(),
+  ...k,
+});
+const made = async (k: Partial<Kept> = {}): Promise<string> => {
+  const a = await keep(kept(k));
+  if (!a.ok) throw new Error(a.message);
+  return a.id;
+};
+const gone = (lotId: string, pieces: number, how: 'served' | 'thrown' = 'served', requestId = crypto.randomUUID()) =>
+  letKeptGo({ lotId, pieces, how, who: '', requestId });
+
+test('a press that is sent twice keeps one lot, and lets pieces go once', async () => {
+  const requestId = crypto.randomUUID();
+  const [a, b] = [await keep(kept({ requestId })), await keep(kept({ requestId }))];
+  expect(a).toEqual(b);
+  if (!a.ok) throw new Error(a.message);
+  expect(await keptLot(a.id)).toMatchObject({ name: 'Lock waffles', kind: 'waffle', formulaId, pieces: 20, left: 20, made: '2026-11-26' });
+  const press = crypto.randomUUID();
+  expect(await gone(a.id, 4, 'served', press)).toMatchObject({ ok: true, left: 16 });
+  expect(await gone(a.id, 4, 'served', press)).toMatchObject({ ok: true, left: 16 });
+  expect((await keptOfBatch(batchId)).map((l) => l.left)).toEqual([16]);
+});
+
+test('forty screens ask for three of fifty at once: sixteen are served, the others told, and the book adds up', async () => {
+  const id = await made({ pieces: 50 });
+  const answers = await Promise.all(Array.from({ length: 40 }, () => gone(id, 3)));
+  expect(answers.filter((a) => a.ok)).toHaveLength(16);
+  expect(answers.find((a) => !a.ok)).toMatchObject({ message: 'There are only 2 waffles.' });
+  const lot = await keptLot(id);
+  const uses = await usesOfKept(id);
+  expect(lot?.left).toBe(2);
+  expect(leftOf(50, uses)).toBe(2);
+  expect(await gone(id, 2, 'thrown')).toMatchObject({ ok: true, left: 0 });
+  expect(await gone(id, 1)).toMatchObject({ ok: false, message: 'There is nothing left of it.' });
+  expect((await keptNow(formulaId)).map((l) => l.id)).not.toContain(id);
+});
+
+test('what is taken back is there again, once, and stays in the book', async () => {
+  const id = await made({ pieces: 10, bestBy: '2026-12-01' });
+  const a = await gone(id, 10);
+  if (!a.ok) throw new Error(a.message);
+  await Promise.all([takeKeptBack(a.id), takeKeptBack(a.id)]);
+  expect((await keptLot(id))?.left).toBe(10);
+  expect(await usesOfKept(id)).toMatchObject([{ pieces: 10, how: 'served', undoneAt: expect.any(Date) }]);
+  // and it is offered first, for its day is the nearest
+  expect((await keptNow())[0]?.id).toBe(id);
+});
+
+test('what can’t be kept is refused at its place', async () => {
+  const wrong = (k: object) => keepLotSchema.safeParse(kept(k as Partial<Kept>)).error?.issues.map((i) => i.path.join('.'));
+  expect(wrong({ pieces: 0 })).toEqual(['pieces']);
+  expect(wrong({ pieces: 1.5 })).toEqual(['pieces']);
+  expect(wrong({ bestBy: '2026-11-25' })).toEqual(['bestBy']);
+  expect(wrong({ state: 'batter', cooked: 'done' })).toEqual(['cooked']);
+  expect(await keep(kept({ batchId: '00000000-0000-4000-8000-00000000dead' }))).toMatchObject({ ok: false });
+  expect(await gone('00000000-0000-4000-8000-00000000dead', 1)).toMatchObject({ ok: false });
+});
+
+test('a pan’s diary: one press is one entry, what stuck in a batch is written once for each thing, and is taken back', async () => {
+  const requestId = crypto.randomUUID();
+  const stuck = { gearId: 'iron-1', what: 'stuck', note: '', batchId, requestId } as const;
+  const [a, b] = [await noteCare(stuck), await noteCare(stuck)];
+  expect(a).toEqual(b);
+  expect(await noteCare({ ...stuck, requestId: crypto.randomUUID() })).toEqual(a);
+  expect(await noteCare({ ...stuck, gearId: 'iron-2', requestId: crypto.randomUUID() })).not.toEqual(a);
+  expect((await stuckIn(batchId)).map((n) => n.gearId).sort()).toEqual(['iron-1', 'iron-2']);
+  if (!a.ok) throw new Error(a.message);
+  await takeCareBack(a.id);
+  expect((await stuckIn(batchId)).map((n) => n.gearId)).toEqual(['iron-2']);
+  expect((await careNotes()).find((n) => n.id === a.id)?.undone).toBe(true);
+  expect(await noteCare({ ...stuck, requestId: crypto.randomUUID() })).toMatchObject({ ok: true });
+  expect(await noteCare({ ...stuck, batchId: '00000000-0000-4000-8000-00000000dead', requestId: crypto.randomUUID() })).toMatchObject({ ok: false });
+  expect(await takeCareBack('00000000-0000-4000-8000-00000000dead')).toMatchObject({ ok: false });
+});

@@ -1,0 +1,141 @@
+/** The whole kitchen out and back, on the real database: every table the same, and nothing changed by what is no kitchen. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { manifestSchema } from '@/contract/archive';
+import { migrate } from '../db/migrate';
+import { closePool, connectedTo, query, unhurried } from '../db/pool';
+import { differing, digestOf } from './backup';
+import { loadDemo } from './demo';
+import { kitchenArchive, readKitchenBack } from './kitchen-archive';
+import { kitchenState } from './look-around';
+
+const home = process.env.DATABASE_URL ?? '';
+
+/** A database of its own, as it was when `upTo` was the newest migration. */
+async function kitchen(name: string, upTo?: string): Promise<void> {
+  if (!home) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  await closePool();
+  process.env.DATABASE_URL = home;
+  await query(`create database ${name}`);
+  await closePool();
+  const url = new URL(home);
+  url.pathname = `/${name}`;
+  process.env.DATABASE_URL = url.href;
+  await migrate(upTo);
+}
+const at = (name: string): string => {
+  const url = new URL(home);
+  url.pathname = `/${name}`;
+  return url.href;
+};
+
+let archive: Uint8Array;
+beforeAll(async () => {
+  await kitchen('whole_kitchen');
+  await loadDemo();
+  archive = await kitchenArchive();
+});
+afterAll(closePool);
+
+/** Its files, with some changed. */
+const changed = (change: (files: Record<string, Uint8Array>) => void): Uint8Array => {
+  const files = { ...unzipSync(archive) };
+  change(files);
+  return zipSync(files);
+};
+const said = async (bytes: Uint8Array): Promise<string> => {
+  const r = await readKitchenBack(bytes);
+  return r.ok ? 'taken' : r.message;
+};
+
+test('what is in it says what it is, and describes every column of every table', () => {
+  const files = unzipSync(archive);
+  const manifest = manifestSchema.parse(JSON.parse(strFromU8(files['manifest.json'] ?? new Uint8Array())));
+  const schema = JSON.parse(strFromU8(files['schema.json'] ?? new Uint8Array())) as {
+    $defs: Record<string, { items: { properties: Record<string, unknown> } }>;
+  };
+  expect(Object.keys(manifest.tables).sort()).toEqual(Object.keys(schema.$defs).sort());
+  expect(manifest.tables.formulas?.rows).toBeGreaterThan(5);
+  for (const t of Object.keys(manifest.tables)) {
+    const rows = JSON.parse(strFromU8(files[`tables/${t}.json`] ?? new Uint8Array())) as Record<string, unknown>[];
+    expect(rows).toHaveLength(manifest.tables[t]?.rows ?? -1);
+    for (const r of rows.slice(0, 3)) expect(Object.keys(r).sort()).toEqual(Object.keys(schema.$defs[t]?.items.properties ?? {}).sort());
+  }
+});
+
+test('read back into an empty kitchen every table is the same, and the next row finds its number', async () => {
+  await kitchen('read_back_kitchen');
+  expect((await kitchenState()).empty).toBe(true);
+  expect(await readKitchenBack(archive)).toMatchObject({ ok: true });
+  const [was, is] = [await connectedTo(at('whole_kitchen'), digestOf), await unhurried(digestOf)];
+  // the stamp of what is this kitchen's own is made anew, and migrations are this database's
+  expect(differing(was, is)).toEqual(['kitchen', 'schema_migrations']);
+  const stampless = (url: string) =>
+    connectedTo(url, async (c) => (await c.query('select key, value from kitchen where value::text !~ \'^"[0-9a-f-]{36}"$\' order by key')).rows);
+  expect(await stampless(at('read_back_kitchen'))).toEqual(await stampless(at('whole_kitchen')));
+  // and it leaves again as it came
+  const again = unzipSync(await kitchenArchive());
+  for (const [file, bytes] of Object.entries(unzipSync(archive)))
+    if (file.startsWith('tables/') && file !== 'tables/kitchen.json') expect(strFromU8(again[file] ?? new Uint8Array())).toBe(strFromU8(bytes));
+  const id = (await query<{ id: string }>('insert into formulas default values returning id'))[0]?.id;
+  expect(id).toBeDefined();
+  const tap = await query<{ batch: string; seq: string }>('select batch_id as batch, max(seq)::text as seq from batch_taps group by 1 order by 2 desc limit 1');
+  const next = await query<{ n: string }>("select nextval(pg_get_serial_sequence('batch_taps', 'seq'))::text as n");
+  expect(Number(next[0]?.n)).toBeGreaterThan(Number(tap[0]?.seq ?? 0));
+  expect(await said(archive)).toContain('This kitchen is not empty');
+});
+
+test('what is no kitchen, or a broken one, is refused with words, and the empty kitchen stays as it was', async () => {
+  await kitchen('refusing_kitchen');
+  const before = await unhurried(digestOf);
+  expect(await said(strToU8('hello'))).toBe('It is no zip file.');
+  expect(await said(archive.slice(0, Math.floor(archive.length / 2)))).toContain('only a part of a zip file');
+  expect(await said(zipSync({ 'readme.txt': strToU8('x') }))).toContain('no manifest.json');
+  expect(await said(changed((f) => delete f['tables/stock.json']))).toBe('tables/stock.json is missing in it.');
+  expect(await said(changed((f) => Object.assign(f, { 'tables/stock.json': strToU8('[]') })))).toBe(
+    'tables/stock.json is not what it was when it was written.',
+  );
+  const manifest = (m: (of: Record<string, unknown>) => void) =>
+    changed((f) => {
+      const of = JSON.parse(strFromU8(f['manifest.json'] ?? new Uint8Array())) as Record<string, unknown>;
+      m(of);
+      Object.assign(f, { 'manifest.json': strToU8(JSON.stringify(of)) });
+    });
+  expect(await said(manifest((m) => Object.assign(m, { format: 'other' })))).toBe('It is no kitchen of Even Crumb.');
+  expect(await said(manifest((m) => Object.assign(m, { version: 99 })))).toContain('a newer Even Crumb');
+  expect(await said(manifest((m) => (m.migrations as string[]).push('0999_later.sql')))).toContain('a newer Even Crumb');
+  // a row that points to nobody, with its sum put right
+  const { createHash } = await import('node:crypto');
+  const forged = changed((f) => {
+    const of = JSON.parse(strFromU8(f['manifest.json'] ?? new Uint8Array())) as { tables: Record<string, { rows: number; sha256: string }> };
+    Object.assign(f, { 'tables/formulas.json': strToU8('[]') });
+    of.tables.formulas = { rows: 0, sha256: createHash('sha256').update('[]').digest('hex') };
+    Object.assign(f, { 'manifest.json': strToU8(JSON.stringify(of)) });
+  });
+  expect(await said(forged)).toMatch(/A row of \w+ points to one of formulas that is not in it/);
+  expect(differing(before, await unhurried(digestOf))).toEqual([]);
+});
+
+test('a kitchen of an older age is brought up to date on its way in', async () => {
+  await kitchen('old_kitchen', '0009');
+  const [formulaId, versionId] = [crypto.randomUUID(), crypto.randomUUID()];
+  await query('insert into formulas (id) values ($1)', [formulaId]);
+  await query(
+    `insert into formula_versions (id, formula_id, number, name, kind, school, conventions, lines) values ($1, $2, 1, 'Old cakes', 'griddle', 'even', '{}', '[{"key":"l1","text":"2 cups flour"},{"key":"l2","text":"2 eggs"}]')`,
+    [versionId, formulaId],
+  );
+  const old = await kitchenArchive();
+  await kitchen('new_kitchen');
+  expect(await readKitchenBack(old)).toMatchObject({ ok: true });
+  expect(await query('select id, name, newest from formulas')).toEqual([{ id: formulaId, name: 'Old cakes', newest: 1 }]);
+});
+
+const KEPT = join(__dirname, 'fixtures');
+test.each(readdirSync(KEPT).filter((f) => f.endsWith('.zip')))('%s, kept from that version, is read', async (file) => {
+  await kitchen(`kept_${file.replace(/\W+/g, '_')}`);
+  expect(await readKitchenBack(readFileSync(join(KEPT, file)))).toMatchObject({ ok: true });
+  const state = await kitchenState();
+  expect(state.empty).toBe(false);
+  expect(state.first?.name.length).toBeGreaterThan(0);
+});

@@ -1,0 +1,295 @@
+/**
+ * The whole kitchen as one open file: a zip of JSON, a table each, with a JSON Schema beside them; and such a file read back into
+ * an empty kitchen. Records of an older age are laid out as they were then, brought up to date beside the kitchen, and only then
+ * put in.
+ */
+
+import { createHash } from 'node:crypto';
+import type { ClientBase } from 'pg';
+import { z } from 'zod';
+import { type ActionResult, refuse } from '@/contract/action-result';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type Manifest, manifestSchema } from '@/contract/archive';
+import { outcomeSchema } from '@/contract/batch';
+import { entrySchema as formulaEntry, settingsSchema } from '@/contract/formula';
+import { conventionsSchema, houseSchema } from '@/contract/house';
+import { frozenSchema, lotItemSchema, sheetLineSchema } from '@/contract/stored';
+import { packed, unpacked } from '@/core/exchange/zip';
+import packageJson from '../../../package.json';
+import { migrationsThere, migrationText } from '../db/migrate';
+import { longTransaction, unhurried } from '../db/pool';
+import { logLine } from '../log';
+import { reindexFormulas } from '../queries/formulas';
+import { stampAnew } from '../queries/pantry';
+
+/** Nobody entered these: what was applied to the records, and which requests were answered. */
+const NOT_THE_KITCHENS = new Set(['schema_migrations', 'requests']);
+
+/** What is read at most: bytes as they come, and unpacked. */
+export const MOST_ARCHIVE_BYTES = 100_000_000;
+const MOST_UNPACKED = { bytes: 800_000_000, files: 200 };
+
+const sha = (text: string | Uint8Array): string => createHash('sha256').update(text).digest('hex');
+const name = (s: string): string => `"${s.replaceAll('"', '""')}"`;
+
+interface ColumnRow {
+  readonly table: string;
+  readonly column: string;
+  readonly type: string;
+  readonly nullable: boolean;
+}
+
+/** The columns of a schema's tables that hold something of their own, in their order. */
+const columnsIn = async (client: Pick<ClientBase, 'query'>, schema: string): Promise<readonly ColumnRow[]> =>
+  (
+    await client.query<ColumnRow & { readonly [k: string]: unknown }>(
+      `select c.table_name as "table", c.column_name as "column", c.data_type as type, c.is_nullable = 'YES' as nullable
+         from information_schema.columns c join information_schema.tables t using (table_schema, table_name)
+        where c.table_schema = $1 and t.table_type = 'BASE TABLE' and c.is_generated = 'NEVER' order by c.table_name, c.ordinal_position`,
+      [schema],
+    )
+  ).rows.filter((c) => !NOT_THE_KITCHENS.has(c.table));
+
+const tablesOf = (columns: readonly ColumnRow[]): readonly string[] => [...new Set(columns.map((c) => c.table))];
+
+/** What stands in JSON columns, by the schemas that check it where it is entered. */
+const JSON_COLUMNS: Readonly<Record<string, z.ZodType>> = {
+  'formula_versions.lines': z.array(formulaEntry),
+  'formula_versions.settings': settingsSchema,
+  'formula_versions.conventions': conventionsSchema.partial(),
+  'batches.sheet': z.array(sheetLineSchema),
+  'batches.scales': outcomeSchema.shape.scales,
+  'lots.contents': z.array(lotItemSchema),
+  'lots.frozen': frozenSchema.nullable(),
+  'kitchen.value': houseSchema.partial().describe('Of the row "house"'),
+};
+
+const JSON_TYPES: Readonly<Record<string, unknown>> = {
+  uuid: { type: 'string', format: 'uuid' },
+  text: { type: 'string' },
+  boolean: { type: 'boolean' },
+  integer: { type: 'integer' },
+  bigint: { type: 'integer' },
+  smallint: { type: 'integer' },
+  'double precision': { type: 'number' },
+  real: { type: 'number' },
+  numeric: { type: 'number' },
+  date: { type: 'string', format: 'date' },
+  'timestamp with time zone': { type: 'string', format: 'date-time' },
+  ARRAY: { type: 'array' },
+};
+
+/** The JSON Schema of the tables, JSON columns from the app's own Zod schemas. */
+function schemaOf(columns: readonly ColumnRow[]): unknown {
+  const of = (c: ColumnRow): unknown => {
+    const own = JSON_COLUMNS[`${c.table}.${c.column}`];
+    if (own) {
+      const { $schema: _, ...rest } = z.toJSONSchema(own, { io: 'input', unrepresentable: 'any' });
+      return rest;
+    }
+    const plain = JSON_TYPES[c.type] ?? {};
+    return c.nullable ? { anyOf: [plain, { type: 'null' }] } : plain;
+  };
+  const tables = tablesOf(columns).map((t) => {
+    const own = columns.filter((c) => c.table === t);
+    return [
+      t,
+      {
+        type: 'array',
+        items: {
+          type: 'object',
+          properties: Object.fromEntries(own.map((c) => [c.column, of(c)])),
+          required: own.filter((c) => !c.nullable).map((c) => c.column),
+        },
+      },
+    ];
+  });
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'A kitchen of Even Crumb: the files under tables/',
+    $defs: Object.fromEntries(tables),
+  };
+}
+
+const READ_ME = `A whole kitchen of Even Crumb, as plain JSON.
+
+manifest.json   what wrote it and when, how old its records are, and of each table its rows and a SHA-256 of its file
+schema.json     a JSON Schema of each table; what stands in JSON columns is described by the app's own schemas
+tables/*.json   every row of every table: formulas and their versions, batches with their taps, weights and notes, the pantry,
+                measures, sauces, premixes, lots and their books, and the house
+
+Weights are grams, temperatures degrees Celsius, times ISO 8601. Read it back under House, Records, in an empty kitchen.
+`;
+
+/** Everything that was ever entered, as it is at one moment. */
+export async function kitchenArchive(): Promise<Uint8Array> {
+  const files = await unhurried(async (client) => {
+    await client.query('begin isolation level repeatable read read only');
+    const columns = await columnsIn(client, 'public');
+    const out: Record<string, string> = {};
+    const tables: Record<string, { rows: number; sha256: string }> = {};
+    for (const t of tablesOf(columns)) {
+      const own = columns.filter((c) => c.table === t).map((c) => name(c.column));
+      // written by the database itself: numbers and times keep every digit
+      const r = await client.query<{ rows: number; text: string }>(
+        `select count(*)::int as rows, '[' || coalesce(string_agg(row_to_json(t)::text, E',\\n'), '') || ']' as text from (select ${own.join(', ')} from public.${name(t)} order by 1) t`,
+      );
+      const text = r.rows[0]?.text ?? '[]';
+      out[`tables/${t}.json`] = text;
+      tables[t] = { rows: r.rows[0]?.rows ?? 0, sha256: sha(text) };
+    }
+    const migrations = (await client.query<{ name: string }>('select name from schema_migrations order by name')).rows.map((m) => m.name);
+    await client.query('commit');
+    const manifest: Manifest = {
+      format: ARCHIVE_FORMAT,
+      version: ARCHIVE_VERSION,
+      app: packageJson.version,
+      madeAt: new Date().toISOString(),
+      migrations,
+      tables,
+    };
+    return {
+      'README.txt': READ_ME,
+      'manifest.json': `${JSON.stringify(manifest, null, 2)}\n`,
+      'schema.json': `${JSON.stringify(schemaOf(columns), null, 1)}\n`,
+      ...out,
+    };
+  });
+  return packed(files);
+}
+
+interface Opened {
+  readonly manifest: Manifest;
+  /** The JSON of each table. */
+  readonly tables: Readonly<Record<string, string>>;
+}
+
+/** An archive's bytes, checked against what it says of itself; or what is wrong with it. */
+function opened(bytes: Uint8Array): { readonly ok: true; readonly value: Opened } | { readonly ok: false; readonly says: string } {
+  const no = (says: string) => ({ ok: false as const, says });
+  const files = unpacked(bytes, MOST_UNPACKED);
+  if (!files.ok) return no(files.error);
+  const text = (file: string): string | null => {
+    const b = files.value[file];
+    return b ? new TextDecoder('utf-8').decode(b) : null;
+  };
+  let said: unknown;
+  try {
+    said = JSON.parse(text('manifest.json') ?? 'null');
+  } catch {
+    return no('Its manifest.json is broken.');
+  }
+  if (said === null) return no('It is no kitchen of Even Crumb: there is no manifest.json in it.');
+  const manifest = manifestSchema.safeParse(said);
+  if (!manifest.success) return no(manifest.error.issues[0]?.message ?? 'It is no kitchen of Even Crumb.');
+  const tables: Record<string, string> = {};
+  for (const [t, { rows, sha256 }] of Object.entries(manifest.data.tables)) {
+    const json = text(`tables/${t}.json`);
+    if (json === null) return no(`tables/${t}.json is missing in it.`);
+    if (sha(json) !== sha256) return no(`tables/${t}.json is not what it was when it was written.`);
+    let all: unknown;
+    try {
+      all = JSON.parse(json);
+    } catch {
+      return no(`tables/${t}.json is broken.`);
+    }
+    if (!Array.isArray(all) || all.length !== rows) return no(`tables/${t}.json does not hold its ${rows} rows.`);
+    tables[t] = json;
+  }
+  return { ok: true, value: { manifest: manifest.data, tables } };
+}
+
+/** Rows that point to what is not there, over every reference of the kitchen. */
+async function dangling(client: ClientBase): Promise<string | null> {
+  const keys = await client.query<{ from: string; to: string; own: string[]; theirs: string[] }>(
+    `select c.conrelid::regclass::text as "from", c.confrelid::regclass::text as "to",
+            (select array_agg(a.attname::text order by k.n) from unnest(c.conkey) with ordinality k(at, n) join pg_attribute a on a.attrelid = c.conrelid and a.attnum = k.at) as own,
+            (select array_agg(a.attname::text order by k.n) from unnest(c.confkey) with ordinality k(at, n) join pg_attribute a on a.attrelid = c.confrelid and a.attnum = k.at) as theirs
+       from pg_constraint c where c.contype = 'f' and c.connamespace = 'public'::regnamespace`,
+  );
+  for (const k of keys.rows) {
+    const set = k.own.map((o) => `r.${name(o)} is not null`).join(' and ');
+    const same = k.own.map((o, n) => `f.${name(k.theirs[n] ?? '')} = r.${name(o)}`).join(' and ');
+    const found = await client.query(`select 1 from ${k.from} r where ${set} and not exists (select 1 from ${k.to} f where ${same}) limit 1`);
+    if (found.rowCount) return `A row of ${k.from} points to one of ${k.to} that is not in it.`;
+  }
+  return null;
+}
+
+/** Raised to undo all of it, with what to say. */
+class NotTaken extends Error {}
+
+/**
+ * Reads an archive back. @returns how many rows came; a refusal that says why, and then nothing was changed
+ */
+export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{ readonly rows: number }>> {
+  const of = opened(bytes);
+  if (!of.ok) return refuse(of.says);
+  const { manifest, tables } = of.value;
+  const there = migrationsThere();
+  const newer = manifest.migrations.filter((m) => !there.includes(m));
+  if (newer.length > 0) return refuse(`It was written by a newer Even Crumb (${manifest.app}): read it with that one.`);
+  const last = [...manifest.migrations].sort().at(-1) ?? '';
+  if (there.filter((m) => m <= last).length !== manifest.migrations.length) return refuse('Its records are of no age that this Even Crumb knows.');
+  try {
+    const rows = await longTransaction(async (client) => {
+      await client.query("select pg_advisory_xact_lock(hashtext('demo'))");
+      const used = await client.query<{ used: boolean }>(
+        `select ${['formulas', 'batches', 'sides', 'premixes', 'own_ingredients', 'own_measures', 'stock'].map((t) => `exists (select 1 from public.${t})`).join(' or ')} as used`,
+      );
+      if (used.rows[0]?.used)
+        throw new NotTaken('This kitchen is not empty: a whole kitchen is only read into an empty one. Start one beside it, with a data folder of its own.');
+      // as it was laid out when it was written
+      await client.query('create schema incoming');
+      await client.query('set local search_path to incoming, public');
+      for (const m of there.filter((x) => x <= last)) await client.query(migrationText(m));
+      await client.query('set local session_replication_role = replica');
+      const old = await columnsIn(client, 'incoming');
+      for (const [t, json] of Object.entries(tables)) {
+        const own = old.filter((c) => c.table === t).map((c) => name(c.column));
+        if (own.length === 0) throw new NotTaken(`There was no table ${t} in records of that age.`);
+        await client.query(`delete from incoming.${name(t)}`);
+        await client.query(
+          `insert into incoming.${name(t)} (${own.join(', ')}) overriding system value select ${own.join(', ')} from json_populate_recordset(null::incoming.${name(t)}, $1::json)`,
+          [json],
+        );
+      }
+      await client.query('set local session_replication_role = origin');
+      for (const m of there.filter((x) => x > last)) await client.query(migrationText(m));
+      // into the kitchen, as it is laid out now
+      await client.query('set local search_path to public');
+      await client.query('set local session_replication_role = replica');
+      const columns = await columnsIn(client, 'public');
+      const all = tablesOf(columns);
+      await client.query(`truncate ${all.map((t) => `public.${name(t)}`).join(', ')} cascade`);
+      let sum = 0;
+      for (const t of all) {
+        const own = columns.filter((c) => c.table === t).map((c) => name(c.column));
+        const put = await client.query(
+          `insert into public.${name(t)} (${own.join(', ')}) overriding system value select ${own.join(', ')} from incoming.${name(t)}`,
+        );
+        sum += put.rowCount ?? 0;
+      }
+      await client.query('set local session_replication_role = origin');
+      const broken = await dangling(client);
+      if (broken) throw new NotTaken(broken);
+      for (const c of columns) {
+        const seq = (await client.query<{ seq: string | null }>('select pg_get_serial_sequence($1, $2) as seq', [`public.${name(c.table)}`, c.column])).rows[0]
+          ?.seq;
+        if (seq) await client.query(`select setval($1, coalesce(max(${name(c.column)}), 0) + 1, false) from public.${name(c.table)}`, [seq]);
+      }
+      await client.query('drop schema incoming cascade');
+      await stampAnew(client);
+      return sum;
+    });
+    await reindexFormulas();
+    logLine('kitchen-read-back', { rows, app: manifest.app, madeAt: manifest.madeAt });
+    return { ok: true, rows };
+  } catch (e) {
+    if (e instanceof NotTaken) return refuse(e.message);
+    if ((e as { code?: string } | null)?.code === '42501')
+      return refuse('This database’s user may not lay a whole kitchen in: it has to be one who may set session_replication_role.');
+    // a value that no column takes: what the database says of it is the reason
+    if (e instanceof Error && /^(?:22|23)/.test((e as { code?: string }).code ?? '')) return refuse(`It does not fit: ${e.message}.`);
+    throw e;
+  }
+}

@@ -1,0 +1,156 @@
+/** The kitchen's records as tables for a sheet program: grams, millilitres, seconds, times in UTC. */
+
+import { bareName } from '@/core/batch/sheet-line';
+import { csvOf } from '@/core/exchange/csv';
+import type { Own } from '@/core/pantry/own';
+import { findIngredient } from '@/core/pantry/pantry';
+import { bagsLeft } from '@/core/premix/premix';
+import { longTransaction, query } from '../db/pool';
+import { loadHouse } from '../queries/house';
+import { ownMeasures } from '../queries/pantry';
+import { lots, premixes } from '../queries/premixes';
+import { sides } from '../queries/sides';
+
+export const LOG_TABLES = ['batches', 'outcomes', 'taps'] as const;
+export const HOUSE_TABLES = ['measures', 'sides', 'premixes', 'lots'] as const;
+export type TableOut = (typeof LOG_TABLES)[number] | (typeof HOUSE_TABLES)[number];
+
+const named = (own: Own | undefined, id: string | null): string => (id === null ? '' : (findIngredient(id, own)?.name ?? id));
+
+interface BatchRow {
+  readonly id: string;
+  readonly name: string;
+  readonly number: number;
+  readonly kind: string;
+  readonly started: Date;
+  readonly finished: Date | null;
+  readonly exactness: string;
+  readonly mass: number | null;
+  readonly planned: number | null;
+  readonly pieces: number | null;
+  readonly portion: number | null;
+  readonly sheet: readonly { readonly name: string; readonly grams: number | null }[];
+}
+
+async function batchTable(): Promise<string> {
+  const rows = await query<BatchRow & Record<string, unknown>>(
+    `select b.id, b.name, v.number, v.kind, b.started_at as started, b.finished_at as finished, b.exactness, b.mass_g as mass, b.pieces_planned as planned,
+            b.pieces, b.portion_ml as portion, b.sheet from batches b join formula_versions v on v.id = b.version_id order by b.started_at, b.id`,
+  );
+  return csvOf(
+    ['Batch', 'Name', 'Version', 'Kind', 'Started', 'Finished', 'Measured', 'Batter, g', 'Pieces planned', 'Pieces made', 'Portion, ml', 'Lines'],
+    rows.map((b) => [
+      b.id,
+      b.name,
+      b.number,
+      b.kind,
+      b.started,
+      b.finished,
+      b.exactness,
+      b.mass,
+      b.planned,
+      b.pieces,
+      b.portion,
+      (Array.isArray(b.sheet) ? b.sheet : []).map(
+        (l) => `${bareName({ name: l.name ?? '' })} ${l.grams ?? 'as needed'}${typeof l.grams === 'number' ? ' g' : ''}`,
+      ),
+    ]),
+  );
+}
+
+async function outcomeTable(): Promise<string> {
+  const rows = await query<Record<string, never>>(
+    `select b.id, b.name, v.number, b.finished_at, b.verdict, b.pieces, b.waste, b.first_side_s, b.second_side_s, b.marks, b.scales, b.note, b.change
+       from batches b join formula_versions v on v.id = b.version_id where b.finished_at is not null order by b.finished_at, b.id`,
+  );
+  return csvOf(
+    ['Batch', 'Name', 'Version', 'Finished', 'Verdict', 'Pieces', 'Waste', 'First side, s', 'Second side, s', 'Marks', 'Scales', 'Note', 'Next time'],
+    rows.map((r) => [
+      ...[r.id, r.name, r.number, r.finished_at, r.verdict, r.pieces, r.waste, r.first_side_s, r.second_side_s, r.marks],
+      Object.entries((r.scales ?? {}) as Record<string, number>).map(([k, v]) => `${k} ${v}`),
+      r.note,
+      r.change,
+    ]),
+  );
+}
+
+const TAPS_AT_ONCE = 5000;
+
+/** Taps are many: read a few thousand at a time. */
+async function tapTable(): Promise<string> {
+  const rows: Record<string, never>[] = [];
+  await longTransaction(async (client) => {
+    await client.query(
+      'declare every_tap cursor for select t.batch_id, b.name, t.piece, t.act, t.surface, t.slot, t.at from batch_taps t join batches b on b.id = t.batch_id order by t.batch_id, t.seq',
+    );
+    for (;;) {
+      const page = await client.query<Record<string, never>>(`fetch ${TAPS_AT_ONCE} from every_tap`);
+      rows.push(...page.rows);
+      if (page.rows.length < TAPS_AT_ONCE) return;
+    }
+  });
+  return csvOf(
+    ['Batch', 'Name', 'Piece', 'Tap', 'Surface', 'Place', 'At'],
+    rows.map((r) => [r.batch_id, r.name, r.piece, r.act, r.surface, r.slot, r.at]),
+  );
+}
+
+async function measureTable(): Promise<string> {
+  const [house, all] = await Promise.all([loadHouse(), ownMeasures()]);
+  return csvOf(
+    ['Measure', 'Which', 'How full', 'Of', 'Holds', 'Least', 'Most', 'Unit', 'Weighings, g', 'In use'],
+    all.map((m) => [
+      m.unit,
+      m.which,
+      m.full,
+      named(house.conventions.own, m.ingredientId),
+      m.each,
+      m.low,
+      m.high,
+      m.ingredientId ? 'g' : 'ml',
+      m.weighings.map(String),
+      m.used,
+    ]),
+  );
+}
+
+async function sideTable(): Promise<string> {
+  const [house, all] = await Promise.all([loadHouse(), sides()]);
+  return csvOf(
+    ['Name', 'Parts by', 'Ingredient', 'Parts', 'For one person, g', 'Method'],
+    all.flatMap((s) => s.parts.map((p) => [s.name, s.by, named(house.conventions.own, p.ingredientId), p.parts, s.servingG, s.method])),
+  );
+}
+
+async function premixTable(): Promise<string> {
+  const all = await premixes();
+  return csvOf(
+    ['Name', 'Setting', 'Value'],
+    all.flatMap((p) => Object.entries(p.settings).map(([k, v]) => [p.name, k, typeof v === 'object' ? JSON.stringify(v) : (v as string | number | boolean)])),
+  );
+}
+
+async function lotTable(): Promise<string> {
+  const all = await lots();
+  return csvOf(
+    ['Lot', 'Premix', 'Made', 'Best before', 'A bag, g', 'Bags made', 'Bags left', 'What went in', 'Checked by', 'Made by', 'Note', 'Voided'],
+    all.map((l) => [
+      ...[l.number, l.premixName, l.made, l.bestBefore, l.bagG, l.bags, bagsLeft(l)],
+      l.contents.map((i) => `${i.name} ${i.grams} g${i.lot ? ` (${i.lot})` : ''}`),
+      ...[l.checked, l.madeBy, l.note, l.voidedAt],
+    ]),
+  );
+}
+
+const MAKERS: Readonly<Record<TableOut, () => Promise<string>>> = {
+  batches: batchTable,
+  outcomes: outcomeTable,
+  taps: tapTable,
+  measures: measureTable,
+  sides: sideTable,
+  premixes: premixTable,
+  lots: lotTable,
+};
+
+/** @returns the text of a .csv file */
+export const tableOut = (what: TableOut): Promise<string> => MAKERS[what]();

@@ -1,0 +1,60 @@
+/** The few lines that come with the page: they are whole, and remember in order. */
+import { EARLY_SCRIPT } from './early';
+
+interface Fake {
+  readonly tagName: string;
+  value?: string;
+  readonly disabled?: boolean;
+  readonly form?: object;
+  readonly type?: string;
+  readonly closest: (s: string) => Fake | null;
+  readonly matches: (s: string) => boolean;
+  readonly getAttribute: (s: string) => string | null;
+}
+type Heard = { readonly target: Fake; readonly preventDefault: () => void };
+
+function page() {
+  const heard = new Map<string, (e: Heard) => void>();
+  const window: { earlyHand?: { on: boolean; list: [Fake, string | null][] } } = {};
+  const document = { addEventListener: (what: string, f: (e: Heard) => void) => heard.set(what, f) };
+  new Function('window', 'document', EARLY_SCRIPT)(window, document);
+  let prevented = 0;
+  const does = (what: string, target: Fake): void => heard.get(what)?.({ target, preventDefault: () => prevented++ });
+  return { early: () => window.earlyHand, does, prevented: () => prevented };
+}
+const button = (more: Partial<Fake> = {}): Fake => {
+  const b: Fake = { tagName: 'BUTTON', closest: () => b, matches: () => false, getAttribute: () => null, ...more };
+  return b;
+};
+const field = (value: string): Fake => ({ tagName: 'INPUT', value, closest: () => null, matches: () => true, getAttribute: () => null });
+
+test('pressed and typed things are kept in their order, the last words of a box only, a second press of one button not at all', () => {
+  const p = page();
+  const [box, read] = [field('2'), button()];
+  p.does('input', box);
+  box.value = '2 cups flour';
+  p.does('input', box);
+  p.does('click', read);
+  p.does('click', read);
+  expect(p.early()?.list.map(([t, v]) => [t.tagName, v])).toEqual([
+    ['INPUT', '2 cups flour'],
+    ['BUTTON', null],
+  ]);
+});
+
+test('nothing is sent before the page can send it, and nothing is kept once it can', () => {
+  const p = page();
+  p.does('click', button({ form: {}, type: 'submit' }));
+  p.does('submit', button());
+  expect(p.prevented()).toBe(2);
+  // a form that works without a script is left to itself
+  p.does('submit', button({ getAttribute: () => '/log' }));
+  expect(p.prevented()).toBe(2);
+  p.does('click', button({ disabled: true }));
+  expect(p.early()?.list).toHaveLength(1);
+  const early = p.early();
+  if (early) early.on = false;
+  p.does('click', button());
+  p.does('input', field('late'));
+  expect(p.early()?.list).toHaveLength(1);
+});

@@ -1,0 +1,110 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import type { ActionResult } from '@/contract/action-result';
+import { CARE_ACTS, CARE_WORDS, type Care } from '@/core/pantry/care';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { toast, toastUndo } from '../kit/toast';
+
+interface Thing {
+  readonly id: string;
+  readonly name: string;
+  /** What to do about it; null: nothing. */
+  readonly says: string | null;
+}
+interface Note {
+  readonly id: string;
+  readonly gearId: string;
+  readonly what: Care;
+  readonly batchId: string | null;
+  readonly undone: boolean;
+  readonly when: string;
+}
+export type NoteCare = (input: unknown) => Promise<ActionResult<{ readonly id: string }>>;
+type Back = (input: unknown) => Promise<ActionResult>;
+
+const SHOWN = 6;
+
+/** The diaries of what is baked on: what was done to each, what stuck, and what it asks for. */
+export function CareView({
+  gear,
+  notes,
+  note,
+  back,
+}: {
+  readonly gear: readonly Thing[];
+  readonly notes: readonly Note[];
+  readonly note: NoteCare;
+  readonly back: Back;
+}) {
+  const router = useRouter();
+  const asking = useAsking();
+  const takeBack = async (id: string): Promise<void> => {
+    const a = await back({ id });
+    toast(a.ok ? 'Taken back' : a.message);
+    router.refresh();
+  };
+  const write = async (g: Thing, what: Care): Promise<void> => {
+    const a = await asking.ask((requestId) => note({ gearId: g.id, what, requestId }), true);
+    if (!a?.ok) return;
+    toastUndo(`${g.name}: ${CARE_WORDS[what]}`, () => takeBack(a.id));
+    router.refresh();
+  };
+  return (
+    <section aria-label="Care" className="mt-8">
+      <h2 className="mb-2 text-2xl">Care of pans and irons</h2>
+      <Refusal text={asking.refusal} />
+      <ul className="grid gap-3 lg:grid-cols-2">
+        {gear.map((g) => {
+          const own = notes.filter((n) => n.gearId === g.id);
+          return (
+            <li key={g.id} className="grid content-start gap-2 rounded-plate bg-white p-4">
+              <h3 className="text-xl [overflow-wrap:anywhere]">{g.name}</h3>
+              {g.says ? <p className="font-semibold">{g.says}</p> : null}
+              <p className="flex flex-wrap gap-2">
+                {CARE_ACTS.map((c) => (
+                  <Button key={c} disabled={asking.busy} aria-label={`${g.name} is ${CARE_WORDS[c]}`} onClick={() => void write(g, c)}>
+                    {CARE_WORDS[c].replace(/^./, (x) => x.toUpperCase())}
+                  </Button>
+                ))}
+              </p>
+              {own.length > 0 ? (
+                <ol aria-label={`Diary of ${g.name}`} className="text-[15px]">
+                  {own.slice(0, SHOWN).map((n) => (
+                    <li key={n.id} className="flex flex-wrap items-baseline gap-x-2">
+                      <span className={n.undone ? 'text-soft line-through' : ''}>
+                        {n.when}: {CARE_WORDS[n.what]}
+                      </span>
+                      {n.batchId ? (
+                        <Link href={`/batches/${n.batchId}/outcome`} className="inline-block min-h-6 text-rim underline">
+                          in this batch
+                        </Link>
+                      ) : null}
+                      {n.undone ? (
+                        <span className="text-soft">taken back</span>
+                      ) : (
+                        <Button
+                          look="bare"
+                          className="!min-h-8"
+                          disabled={asking.busy}
+                          aria-label={`Take back: ${g.name} ${CARE_WORDS[n.what]}, ${n.when}`}
+                          onClick={() => void takeBack(n.id)}
+                        >
+                          Take it back
+                        </Button>
+                      )}
+                    </li>
+                  ))}
+                </ol>
+              ) : (
+                <p className="text-[15px] text-soft">Nothing is noted of it yet.</p>
+              )}
+              {own.length > SHOWN ? <p className="text-[15px] text-soft">And {own.length - SHOWN} older.</p> : null}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { lookOf } from '../kit/button';
+import { toast } from '../kit/toast';
+
+/** The other tables that leave one by one. */
+const TABLES = [
+  { to: '/log/export?what=batches', name: 'Log' },
+  { to: '/log/export?what=outcomes', name: 'Outcomes' },
+  { to: '/log/export?what=taps', name: 'Taps on pieces' },
+  { to: '/log/export?what=calendar', name: 'Calendar' },
+  { to: '/pantry/export', name: 'Pantry' },
+  { to: '/house/export?what=measures', name: 'Measures' },
+  { to: '/house/export?what=sides', name: 'Sauces and sides' },
+  { to: '/house/export?what=premixes', name: 'Premixes' },
+  { to: '/house/export?what=lots', name: 'Lots' },
+] as const;
+
+/** Everything the kitchen owns, out as one open file or table by table; and such a file back into an empty kitchen. */
+export function KitchenFile({ empty }: { readonly empty: boolean }) {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [error, setError] = useState<string | null>(null);
+  const read = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    setBusy(true);
+    setError(null);
+    try {
+      const r = await fetch('/house/archive', { method: 'POST', headers: { 'content-type': 'application/zip' }, body: file });
+      const answer = (await r.json()) as { readonly rows?: number; readonly detail?: string };
+      if (r.ok) {
+        toast(`The kitchen is here: ${answer.rows ?? 0} rows`);
+        router.push('/');
+        router.refresh();
+      } else setError(`${file.name}: ${answer.detail ?? 'it could not be read.'}`);
+    } catch {
+      setError(`${file.name} did not arrive: is the server there? Nothing was changed.`);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <section aria-label="Import and export" className="grid gap-3 rounded-plate bg-white p-4">
+      <h2 className="text-xl">Import and export</h2>
+      <p>Everything that was ever entered, as one open file: a zip of JSON with a description of each table. It can be read without Even Crumb.</p>
+      <div className="flex flex-wrap items-center gap-3">
+        <a href="/house/archive" download className={lookOf('plain', 'work')}>
+          Download the whole kitchen
+        </a>
+        {empty ? (
+          <label className={`${lookOf('plain', 'work')} cursor-pointer has-[:focus-visible]:outline-3`}>
+            {busy ? 'Reading it back …' : 'Read a whole kitchen back'}
+            <input
+              type="file"
+              accept=".zip,application/zip"
+              className="sr-only"
+              disabled={busy}
+              onChange={(e) => {
+                void read(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+          </label>
+        ) : (
+          <span className="text-[15px] text-soft">It is read back into an empty kitchen: start one beside this, with a data folder of its own.</span>
+        )}
+      </div>
+      {error ? (
+        <p role="alert" className="font-semibold text-berry [overflow-wrap:anywhere]">
+          {error}
+        </p>
+      ) : null}
+      <p className="text-[15px] text-soft">One by one, for a sheet program or a calendar; a formula leaves from its own menu:</p>
+      <ul className="flex flex-wrap gap-2">
+        {TABLES.map((t) => (
+          <li key={t.to}>
+            <a href={t.to} download className={lookOf()}>
+              {t.name}
+            </a>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

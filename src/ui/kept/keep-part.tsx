@@ -1,0 +1,174 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { ActionResult } from '@/contract/action-result';
+import type { Batch } from '@/core/batch/batch';
+import {
+  bestByOf,
+  COOKED_WORDS,
+  type Cooked,
+  KEPT_STATE_WORDS,
+  KEPT_STATES,
+  type KeptLot,
+  type KeptState,
+  keptWords,
+  lotName,
+  packingOf,
+} from '@/core/batch/kept';
+import { typedNumber } from '@/core/quantity/typed';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Taps } from '../kit/choice';
+import { DayField } from '../kit/date-fields';
+import { Dialog } from '../kit/dialog';
+import { Field } from '../kit/field';
+import { toast } from '../kit/toast';
+
+/** What is over of a batch is kept: how much, how, where, and until when. */
+export function KeepPart({
+  batch,
+  made,
+  kept,
+  fadePct,
+  keep,
+}: {
+  readonly batch: Batch;
+  /** yyyy-mm-dd. */
+  readonly made: string;
+  readonly kept: readonly KeptLot[];
+  /** What its batter has of its rise by tomorrow, percent; null where that can't be told. */
+  readonly fadePct: number | null;
+  readonly keep: (input: unknown) => Promise<ActionResult<{ readonly id: string }>>;
+}) {
+  const router = useRouter();
+  const asking = useAsking();
+  const [open, setOpen] = useState(false);
+  const [state, setState] = useState<KeptState>('frozen');
+  const [early, setEarly] = useState<'done' | 'early'>('done');
+  const [pieces, setPieces] = useState('');
+  const [parcel, setParcel] = useState('');
+  const [place, setPlace] = useState('');
+  const [bestBy, setBestBy] = useState<string | null>(null);
+  const cooked: Cooked = state === 'batter' ? 'raw' : early;
+  const until = bestBy ?? bestByOf(made, state, batch.kind);
+  const inParcels = parcel.trim() === '' || state === 'batter' ? null : typedNumber(parcel, '');
+  const save = async (): Promise<void> => {
+    const a = await asking.ask(
+      (requestId) =>
+        keep({
+          batchId: batch.id,
+          state,
+          cooked,
+          pieces: typedNumber(pieces, ''),
+          parcel: inParcels,
+          place,
+          made,
+          bestBy: until,
+          note: '',
+          who: '',
+          requestId,
+        }),
+      true,
+    );
+    if (!a?.ok) return;
+    setOpen(false);
+    toast('Kept: its label is on its page');
+    router.push(`/kept/${a.id}`);
+  };
+  const { errors, touched } = asking;
+  return (
+    <section aria-label="What is over" className="grid justify-items-start gap-2">
+      <h2 className="text-2xl">What is over</h2>
+      {kept.map((l) => (
+        <p key={l.id}>
+          <Link href={`/kept/${l.id}`} className="font-semibold text-rim underline">
+            {lotName(l)}
+          </Link>
+          : {keptWords(l, l.pieces)}
+          {l.state === 'batter' ? '' : `, ${KEPT_STATE_WORDS[l.state]}`}, {l.left} left
+        </p>
+      ))}
+      <Button size="work" onClick={() => setOpen(true)}>
+        Keep what is over …
+      </Button>
+      <Dialog open={open} onOpen={setOpen} title={`Keep of ${batch.name}`} wide>
+        <form
+          noValidate
+          className="grid gap-4"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void save();
+          }}
+        >
+          <Taps
+            label="How it is kept"
+            value={state}
+            onChange={(v) => {
+              if (v === '') return;
+              setState(v);
+              setBestBy(null);
+            }}
+            options={KEPT_STATES.map((s) => ({ value: s, label: KEPT_STATE_WORDS[s].replace(/^./, (c) => c.toUpperCase()) }))}
+          />
+          {state === 'batter' ? (
+            <p className="text-[15px]">
+              {fadePct === null
+                ? 'How much of its rise it has by tomorrow can’t be told.'
+                : `By tomorrow it has about ${Math.round(fadePct)} % of its rise (estimate).`}
+            </p>
+          ) : (
+            <Taps
+              label="How far it is baked"
+              value={early}
+              onChange={(v) => v !== '' && setEarly(v)}
+              options={(['done', 'early'] as const).map((c) => ({ value: c, label: COOKED_WORDS[c].replace(/^./, (x) => x.toUpperCase()) }))}
+            />
+          )}
+          <div className="flex flex-wrap items-start gap-3">
+            <Field
+              label={state === 'batter' ? 'Batter for so many pieces' : 'Pieces'}
+              inputMode="numeric"
+              className="w-40"
+              value={pieces}
+              error={errors.pieces}
+              onChange={(e) => {
+                setPieces(e.target.value.slice(0, 8));
+                touched();
+              }}
+            />
+            {state === 'batter' ? null : (
+              <Field
+                label="In parcels of (empty: singly)"
+                inputMode="numeric"
+                className="w-56"
+                value={parcel}
+                error={errors.parcel}
+                onChange={(e) => {
+                  setParcel(e.target.value.slice(0, 8));
+                  touched();
+                }}
+              />
+            )}
+            <Field label="Where" maxLength={80} className="w-56" value={place} error={errors.place} onChange={(e) => setPlace(e.target.value)} />
+            <DayField label="Best by" className="w-44" value={until} error={errors.bestBy} onDay={(d) => setBestBy(d)} />
+          </div>
+          <ol className="list-decimal pl-5 text-[15px] text-soft">
+            {packingOf({ state, parcel: inParcels !== null && Number.isInteger(inParcels) ? inParcels : null }).map((p) => (
+              <li key={p}>{p}</li>
+            ))}
+          </ol>
+          <Refusal text={Object.keys(errors).length === 0 ? asking.refusal : null} />
+          <div className="flex flex-wrap gap-2">
+            <Button type="submit" look="now" size="work" disabled={asking.busy}>
+              Keep it
+            </Button>
+            <Button size="work" onClick={() => setOpen(false)}>
+              Not now
+            </Button>
+          </div>
+        </form>
+      </Dialog>
+    </section>
+  );
+}

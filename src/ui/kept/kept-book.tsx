@@ -1,0 +1,97 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { ActionResult } from '@/contract/action-result';
+import { HOW_WORDS, type KeptHow, type KeptLot } from '@/core/batch/kept';
+import { typedNumber } from '@/core/quantity/typed';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Field } from '../kit/field';
+import { toast, toastUndo } from '../kit/toast';
+
+interface Use {
+  readonly id: string;
+  readonly pieces: number;
+  readonly how: KeptHow;
+  readonly who: string;
+  readonly undone: boolean;
+  readonly when: string;
+}
+
+/** What leaves a kept lot, and what left it: nothing is rubbed out, an entry is taken back. */
+export function KeptBook({
+  lot,
+  uses,
+  go,
+  back,
+}: {
+  readonly lot: KeptLot;
+  readonly uses: readonly Use[];
+  readonly go: (input: unknown) => Promise<ActionResult<{ readonly id: string; readonly left: number }>>;
+  readonly back: (input: unknown) => Promise<ActionResult>;
+}) {
+  const router = useRouter();
+  const asking = useAsking();
+  const [pieces, setPieces] = useState('');
+  const takeBack = async (useId: string): Promise<void> => {
+    const a = await back({ useId });
+    toast(a.ok ? 'Taken back' : a.message);
+    router.refresh();
+  };
+  const leave = async (how: KeptHow): Promise<void> => {
+    const a = await asking.ask((requestId) => go({ lotId: lot.id, pieces: typedNumber(pieces, ''), how, who: '', requestId }), true);
+    if (!a?.ok) return;
+    setPieces('');
+    toastUndo(`In the book: ${pieces.trim()} ${HOW_WORDS[how]}`, () => takeBack(a.id));
+    router.refresh();
+  };
+  return (
+    <section aria-label="What leaves" className="grid gap-3">
+      {lot.left > 0 ? (
+        <form noValidate className="flex flex-wrap items-end gap-2" onSubmit={(e) => e.preventDefault()}>
+          <Field
+            label="Pieces"
+            inputMode="numeric"
+            className="w-28"
+            value={pieces}
+            error={asking.errors.pieces}
+            onChange={(e) => {
+              setPieces(e.target.value.slice(0, 8));
+              asking.touched();
+            }}
+          />
+          <Button look="now" className="min-h-11" disabled={asking.busy} onClick={() => void leave('served')}>
+            Served
+          </Button>
+          <Button className="min-h-11" disabled={asking.busy} onClick={() => void leave('thrown')}>
+            Thrown away
+          </Button>
+        </form>
+      ) : null}
+      <Refusal text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
+      {uses.length > 0 ? (
+        <ol aria-label="Book" className="divide-y divide-line border-y border-line">
+          {uses.map((u) => (
+            <li key={u.id} className="flex flex-wrap items-center gap-x-3 py-1.5">
+              <span className={u.undone ? 'text-soft line-through' : ''}>
+                {u.pieces} {HOW_WORDS[u.how]}, {u.when}
+              </span>
+              {u.undone ? (
+                <span className="text-soft">taken back</span>
+              ) : (
+                <Button
+                  look="bare"
+                  disabled={asking.busy}
+                  aria-label={`Take back: ${u.pieces} ${HOW_WORDS[u.how]}, ${u.when}`}
+                  onClick={() => void takeBack(u.id)}
+                >
+                  Take it back
+                </Button>
+              )}
+            </li>
+          ))}
+        </ol>
+      ) : null}
+    </section>
+  );
+}

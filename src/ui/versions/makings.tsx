@@ -1,0 +1,103 @@
+'use client';
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { VERDICT_WORDS } from '@/core/batch/batch';
+import { markName } from '@/core/batch/came-out';
+import { type Came, CHANGE_STATE_WORDS, cameOf, type Making, marksMoved, stepOf, type Trend } from '@/core/judge/came-back';
+import { minutesAndSeconds } from '@/core/quantity/say';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import type { AnswerChange } from './next-time';
+
+const MakingsChart = dynamic(() => import('./makings-chart'), { ssr: false, loading: () => <div className="h-40" /> });
+
+const CAME: Readonly<Record<Came, string>> = { better: 'It came out better', 'the same': 'It came out the same', worse: 'It came out worse' };
+
+export interface MakingRow extends Making {
+  /** As the house writes it. */
+  readonly when: string;
+}
+
+/** What a version or a kitchen has come to, in a line of numbers. */
+export function TrendLine({ trend }: { readonly trend: Trend }) {
+  const facts = [
+    ...Object.entries(trend.verdicts).map(([v, n]) => `${VERDICT_WORDS[v as keyof typeof VERDICT_WORDS].toLowerCase()} ${n}`),
+    ...(trend.yieldPct === null ? [] : [`${Math.round(trend.yieldPct)} % of the pieces planned`]),
+    ...(trend.wastePct === null ? [] : [`${Math.round(trend.wastePct)} % thrown away`]),
+    ...(trend.firstS === null ? [] : [`first side ${minutesAndSeconds(trend.firstS)}`]),
+    ...(trend.secondS === null ? [] : [`second side ${minutesAndSeconds(trend.secondS)}`]),
+    ...(trend.drift === null ? [] : [Math.abs(trend.drift) < 0.25 ? 'about the same lately' : trend.drift > 0 ? 'better lately' : 'worse lately']),
+  ];
+  return (
+    <p className="text-[15px]">
+      <strong>{trend.makings === 1 ? 'One making' : `${trend.makings} makings`}</strong>
+      {facts.length > 0 ? `: ${facts.join(', ')}.` : '.'}
+    </p>
+  );
+}
+
+/** Every making of a formula with its version, what it was to change, and what came of that: a list, and a small chart. */
+export function Makings({ makings, trend, answer }: { readonly makings: readonly MakingRow[]; readonly trend: Trend; readonly answer: AnswerChange }) {
+  const router = useRouter();
+  const asking = useAsking();
+  const of = new Map(makings.map((m) => [m.batchId, m]));
+  const judged = [...makings].reverse().flatMap((m, n) => (m.verdict ? [{ n, label: m.when, version: m.version, step: stepOf(m.verdict) }] : []));
+  if (makings.length === 0) return <p className="pt-2 text-soft">It was not made yet. What comes out of it stands here, making by making.</p>;
+  return (
+    <section aria-label="What came of it" className="grid gap-3">
+      <h2 className="text-xl">What came of it</h2>
+      <TrendLine trend={trend} />
+      {judged.length > 1 ? <MakingsChart points={judged} /> : null}
+      <Refusal text={asking.refusal} />
+      <ol className="divide-y divide-line border-y border-line">
+        {makings.map((m) => {
+          const source = m.tries === null ? undefined : of.get(m.tries);
+          const came = source ? cameOf(source, m) : null;
+          const moved = source ? marksMoved(source, m) : null;
+          return (
+            <li key={m.batchId} className="grid gap-1 py-2.5">
+              <p className="flex flex-wrap items-baseline gap-x-3">
+                <Link href={`/batches/${m.batchId}/outcome`} className="inline-block min-h-6 font-semibold text-rim underline">
+                  {m.when}
+                </Link>
+                <span className="text-[15px] text-soft">version {m.version}</span>
+                {m.verdict ? <strong>{VERDICT_WORDS[m.verdict]}</strong> : <span className="text-soft">no verdict</span>}
+                {m.pieces === null ? null : (
+                  <span className="text-[15px]">
+                    {m.pieces} pieces{m.planned === null ? '' : ` of ${m.planned} planned`}
+                  </span>
+                )}
+                {m.marks.length > 0 ? <span className="text-[15px] text-soft">{m.marks.map((x) => markName(x)).join(', ')}</span> : null}
+              </p>
+              {source ? (
+                <p className="text-[15px]">
+                  Tried: {source.change.replace(/[.\s]+$/, '')}. {came ? <strong>{CAME[came]}</strong> : 'It can’t be told: one of the two has no verdict'}
+                  {moved && moved.gone.length > 0 ? `; gone: ${moved.gone.map((x) => markName(x)).join(', ')}` : ''}
+                  {moved && moved.come.length > 0 ? `; new: ${moved.come.map((x) => markName(x)).join(', ')}` : ''}.
+                </p>
+              ) : null}
+              {m.change === '' ? null : (
+                <p className="flex flex-wrap items-center gap-x-3 text-[15px]">
+                  <span className="[overflow-wrap:anywhere]">
+                    <span className="font-semibold">Next time:</span> {m.change}
+                    {m.state ? <span className="text-soft"> ({CHANGE_STATE_WORDS[m.state]})</span> : null}
+                  </span>
+                  {m.state === 'not-now' || m.state === 'done' ? (
+                    <Button
+                      look="bare"
+                      disabled={asking.busy}
+                      onClick={() => void asking.ask(() => answer({ batchId: m.batchId, state: null })).then((a) => a?.ok && router.refresh())}
+                    >
+                      Take it up again
+                    </Button>
+                  ) : null}
+                </p>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}
