@@ -232,6 +232,41 @@ test('what is pressed and typed before the page’s script is there is done when
   await expect(page.getByRole('textbox', { name: 'New formula' })).toHaveValue('Early cakes');
 });
 
+test('what is pressed while the page comes alive is done once', async ({ page }) => {
+  // pressed so long after the page's script has begun to listen, from within the page: some before, some during, some after
+  for (const wait of [0, 5, 20, 80, 1000]) {
+    const tab = await page.context().newPage();
+    let sent = 0;
+    tab.on('request', (r) => {
+      if (r.method() === 'POST' && r.url().endsWith('/house')) sent++;
+    });
+    await tab.addInitScript((ms: number) => {
+      const listen = document.addEventListener;
+      let begun = false;
+      document.addEventListener = function (this: Document, ...of: Parameters<Document['addEventListener']>) {
+        // nothing but the page's own script listens for this
+        if (!begun && of[0] === 'beforetoggle') {
+          begun = true;
+          setTimeout(() => {
+            const list = [...document.querySelectorAll('select')].find((s) => [...s.options].some((o) => o.text.includes('firm peaks')));
+            if (!list) return;
+            list.selectedIndex = list.selectedIndex === 0 ? 1 : 0;
+            list.dispatchEvent(new Event('input', { bubbles: true }));
+            list.dispatchEvent(new Event('change', { bubbles: true }));
+            [...document.querySelectorAll('button')].find((b) => b.textContent === '1/8 tsp')?.click();
+          }, ms);
+        }
+        return listen.apply(this, of);
+      } as Document['addEventListener'];
+    }, wait);
+    await tab.goto('/house');
+    await expect(tab.getByText('Kept for the whole house').first()).toBeVisible();
+    await tab.waitForTimeout(300);
+    expect([wait, sent]).toEqual([wait, 2]);
+    await tab.close();
+  }
+});
+
 test('a page that is slow to come says at once that it is under way', async ({ page }) => {
   await page.goto('/');
   // the answer is held back until it was looked for

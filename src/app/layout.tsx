@@ -8,6 +8,7 @@ import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
 import { OutboxSender } from '@/ui/day/outbox-sender';
 import { EARLY_SCRIPT } from '@/ui/early';
+import { EarlyHand } from '@/ui/early-hand';
 import { FocusKeeper, UnderWayBar } from '@/ui/focus-keeper';
 import { Toasts } from '@/ui/kit/toasts';
 import { UnitsProvider } from '@/ui/units';
@@ -40,14 +41,16 @@ export default async function Layout({ children }: { readonly children: ReactNod
         <script nonce={nonce} suppressHydrationWarning>
           {EARLY_SCRIPT}
         </script>
-        <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
-          {children}
-          <Unreadable list={r.up ? r.value.unreadable : []} />
-        </UnitsProvider>
-        <UnderWayBar />
-        <FocusKeeper />
-        <OutboxSender tell={tellBook} />
-        <Toasts />
+        <EarlyHand>
+          <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
+            {children}
+            <Unreadable list={r.up ? r.value.unreadable : []} />
+          </UnitsProvider>
+          <UnderWayBar />
+          <FocusKeeper />
+          <OutboxSender tell={tellBook} />
+          <Toasts />
+        </EarlyHand>
       </body>
     </html>
   );

@@ -1,5 +1,5 @@
 /** The few lines that come with the page: they are whole, and remember in order. */
-import { EARLY_SCRIPT } from './early';
+import { EARLY_SCRIPT, heardByPage } from './early';
 
 interface Fake {
   readonly tagName: string;
@@ -20,7 +20,8 @@ function page() {
   new Function('window', 'document', EARLY_SCRIPT)(window, document);
   let prevented = 0;
   const does = (what: string, target: Fake): void => heard.get(what)?.({ target, preventDefault: () => prevented++ });
-  return { early: () => window.earlyHand, does, prevented: () => prevented };
+  const hears = (what: string, e: Heard): void => heard.get(what)?.(e);
+  return { early: () => window.earlyHand, does, hears, prevented: () => prevented };
 }
 const button = (more: Partial<Fake> = {}): Fake => {
   const b: Fake = { tagName: 'BUTTON', closest: () => b, matches: () => false, getAttribute: () => null, ...more };
@@ -57,4 +58,26 @@ test('nothing is sent before the page can send it, and nothing is kept once it c
   p.does('click', button());
   p.does('input', field('late'));
   expect(p.early()?.list).toHaveLength(1);
+});
+
+test('what the page has heard by itself is struck off; a form’s button and a tick are not, by the press alone', () => {
+  const p = page();
+  const [plain, sender, tick, box] = [button(), button({ form: {}, type: 'submit' }), button({ type: 'checkbox' }), field('2')];
+  const presses = [plain, sender, tick].map((target) => ({ target, preventDefault: () => {} }));
+  const was = globalThis.window;
+  try {
+    for (const press of presses) p.hears('click', press);
+    p.does('input', box);
+    globalThis.window = { earlyHand: p.early() } as unknown as typeof globalThis.window;
+    const left = (): unknown[] | undefined => p.early()?.list.map(([at]) => at);
+    for (const press of presses) heardByPage('press', press as unknown as Event);
+    expect(left()).toEqual([sender, tick, box]);
+    heardByPage('change', { target: tick } as unknown as Event);
+    heardByPage('change', { target: sender } as unknown as Event);
+    expect(left()).toEqual([sender, box]);
+    heardByPage('change', { target: box } as unknown as Event);
+    expect(left()).toEqual([sender]);
+  } finally {
+    globalThis.window = was;
+  }
 });

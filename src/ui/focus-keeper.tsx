@@ -1,7 +1,6 @@
 'use client';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { replayEarly } from './early';
 
 const PASSING = '[role=menu],[role=dialog],[role=listbox],[data-sonner-toast]';
 
@@ -32,10 +31,7 @@ export function UnderWayBar() {
   const path = usePathname();
   const [going, setGoing] = useState(false);
   const [usable, setUsable] = useState(false);
-  useEffect(() => {
-    setUsable(true);
-    void replayEarly();
-  }, []);
+  useEffect(() => setUsable(true), []);
   useEffect(() => {
     const onClick = (e: MouseEvent): void => {
       if (opens(e)) setGoing(true);
