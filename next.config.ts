@@ -13,7 +13,7 @@ const config: NextConfig = {
   // its browser build asks the page's document, which a worker has none of
   turbopack: { resolveAlias: { 'decode-named-character-reference': './node_modules/decode-named-character-reference/index.js' } },
   // a whole kitchen comes as one file
-  experimental: { serverActions: { bodySizeLimit: '4mb' }, proxyClientMaxBodySize: '101mb' },
+  experimental: { serverActions: { bodySizeLimit: '4mb' }, proxyClientMaxBodySize: '401mb' },
 };
 
 export default config;

@@ -12,9 +12,9 @@ export interface Most {
 }
 
 /** @returns the bytes of a zip file, at the usual strength */
-export const packed = (files: Readonly<Record<string, string>>): Promise<Uint8Array> =>
+export const packed = (files: Readonly<Record<string, string | Uint8Array>>): Promise<Uint8Array> =>
   new Promise((done, fail) => {
-    const all = Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)]));
+    const all = Object.fromEntries(Object.entries(files).map(([name, f]) => [name, typeof f === 'string' ? strToU8(f) : f]));
     zip(all, { level: 6, mtime: new Date('2026-01-01T00:00:00Z') }, (e, bytes) => (e ? fail(e) : done(bytes)));
   });
 

@@ -82,6 +82,7 @@ test('migrations are applied once', async () => {
     '0017_what_came_back.sql',
     '0018_kept_lots.sql',
     '0019_care.sql',
+    '0020_photographs.sql',
   ]);
 });
 

@@ -2,13 +2,16 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import sharp from 'sharp';
 import { manifestSchema } from '@/contract/archive';
 import { migrate } from '../db/migrate';
 import { closePool, connectedTo, query, unhurried } from '../db/pool';
+import { keepPhoto } from '../queries/photos';
 import { differing, digestOf } from './backup';
 import { loadDemo } from './demo';
 import { kitchenArchive, readKitchenBack } from './kitchen-archive';
 import { kitchenState } from './look-around';
+import { copiesOf } from './photo-copies';
 
 const home = process.env.DATABASE_URL ?? '';
 
@@ -34,6 +37,17 @@ let archive: Uint8Array;
 beforeAll(async () => {
   await kitchen('whole_kitchen');
   await loadDemo();
+  // a picture goes with it
+  const batch = (await query<{ id: string }>('select id from batches order by started_at limit 1'))[0]?.id;
+  const copies = await copiesOf(
+    await sharp({ create: { width: 640, height: 480, channels: 3, background: '#c08a3e' } })
+      .png()
+      .toBuffer(),
+    true,
+  );
+  if (!copies.ok) throw new Error(copies.says);
+  const put = await keepPhoto({ batch, shows: 'face', original: '1' }, copies.value);
+  if (!put.ok) throw new Error(put.message);
   archive = await kitchenArchive();
 });
 afterAll(closePool);
@@ -57,6 +71,8 @@ test('what is in it says what it is, and describes every column of every table',
   };
   expect(Object.keys(manifest.tables).sort()).toEqual(Object.keys(schema.$defs).sort());
   expect(manifest.tables.formulas?.rows).toBeGreaterThan(5);
+  expect(Object.keys(manifest.pictures).map((f) => f.slice(-12).replace(/^.*-/, ''))).toEqual(['large.jpg', 'original.jpg', 'small.jpg']);
+  for (const f of Object.keys(manifest.pictures)) expect([...(files[f] ?? [])].slice(0, 2)).toEqual([0xff, 0xd8]);
   for (const t of Object.keys(manifest.tables)) {
     const rows = JSON.parse(strFromU8(files[`tables/${t}.json`] ?? new Uint8Array())) as Record<string, unknown>[];
     expect(rows).toHaveLength(manifest.tables[t]?.rows ?? -1);
@@ -77,7 +93,8 @@ test('read back into an empty kitchen every table is the same, and the next row 
   // and it leaves again as it came
   const again = unzipSync(await kitchenArchive());
   for (const [file, bytes] of Object.entries(unzipSync(archive)))
-    if (file.startsWith('tables/') && file !== 'tables/kitchen.json') expect(strFromU8(again[file] ?? new Uint8Array())).toBe(strFromU8(bytes));
+    if (file.startsWith('pictures/')) expect(again[file]).toEqual(bytes);
+    else if (file.startsWith('tables/') && file !== 'tables/kitchen.json') expect(strFromU8(again[file] ?? new Uint8Array())).toBe(strFromU8(bytes));
   const id = (await query<{ id: string }>('insert into formulas default values returning id'))[0]?.id;
   expect(id).toBeDefined();
   const tap = await query<{ batch: string; seq: string }>('select batch_id as batch, max(seq)::text as seq from batch_taps group by 1 order by 2 desc limit 1');

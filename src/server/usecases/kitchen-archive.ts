@@ -8,7 +8,7 @@ import { createHash } from 'node:crypto';
 import type { ClientBase } from 'pg';
 import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type Manifest, manifestSchema } from '@/contract/archive';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type Manifest, manifestSchema, PICTURE_FILE } from '@/contract/archive';
 import { outcomeSchema } from '@/contract/batch';
 import { entrySchema as formulaEntry, settingsSchema } from '@/contract/formula';
 import { conventionsSchema, houseSchema } from '@/contract/house';
@@ -21,12 +21,15 @@ import { logLine } from '../log';
 import { reindexFormulas } from '../queries/formulas';
 import { stampAnew } from '../queries/pantry';
 
+/** The bytes of pictures leave as files, not as a table. */
+const PICTURES = 'photo_files';
+
 /** Nobody entered these: what was applied to the records, and which requests were answered. */
-const NOT_THE_KITCHENS = new Set(['schema_migrations', 'requests']);
+const NOT_THE_KITCHENS = new Set(['schema_migrations', 'requests', PICTURES]);
 
 /** What is read at most: bytes as they come, and unpacked. */
-export const MOST_ARCHIVE_BYTES = 100_000_000;
-const MOST_UNPACKED = { bytes: 800_000_000, files: 200 };
+export const MOST_ARCHIVE_BYTES = 400_000_000;
+const MOST_UNPACKED = { bytes: 800_000_000, files: 100_000 };
 
 const sha = (text: string | Uint8Array): string => createHash('sha256').update(text).digest('hex');
 const name = (s: string): string => `"${s.replaceAll('"', '""')}"`;
@@ -48,6 +51,20 @@ const columnsIn = async (client: Pick<ClientBase, 'query'>, schema: string): Pro
       [schema],
     )
   ).rows.filter((c) => !NOT_THE_KITCHENS.has(c.table));
+
+interface Picture {
+  readonly id: string;
+  readonly size: string;
+  readonly bytes: Uint8Array;
+}
+
+/** The pictures of a kitchen; records that are not brought up to date yet may have no place for them. */
+async function picturesIn(client: Pick<ClientBase, 'query'>): Promise<readonly Picture[]> {
+  const there = await client.query<{ there: boolean }>('select to_regclass($1) is not null as there', [`public.${PICTURES}`]);
+  return there.rows[0]?.there
+    ? (await client.query<Picture & Record<string, unknown>>(`select photo_id as id, size, bytes from ${PICTURES} order by 1, 2`)).rows
+    : [];
+}
 
 const tablesOf = (columns: readonly ColumnRow[]): readonly string[] => [...new Set(columns.map((c) => c.table))];
 
@@ -114,6 +131,7 @@ const READ_ME = `A whole kitchen of Even Crumb, as plain JSON.
 
 manifest.json   what wrote it and when, how old its records are, and of each table its rows and a SHA-256 of its file
 schema.json     a JSON Schema of each table; what stands in JSON columns is described by the app's own schemas
+pictures/*.jpg  photographs, named by their id in tables/photos.json and the copy it is: small, large, original
 tables/*.json   every row of every table: formulas and their versions, batches with their taps, weights and notes, the pantry,
                 measures, sauces, premixes, lots and their books, and the house
 
@@ -125,7 +143,8 @@ export async function kitchenArchive(): Promise<Uint8Array> {
   const files = await unhurried(async (client) => {
     await client.query('begin isolation level repeatable read read only');
     const columns = await columnsIn(client, 'public');
-    const out: Record<string, string> = {};
+    const out: Record<string, string | Uint8Array> = {};
+    const pictures: Record<string, { sha256: string }> = {};
     const tables: Record<string, { rows: number; sha256: string }> = {};
     for (const t of tablesOf(columns)) {
       const own = columns.filter((c) => c.table === t).map((c) => name(c.column));
@@ -137,6 +156,11 @@ export async function kitchenArchive(): Promise<Uint8Array> {
       out[`tables/${t}.json`] = text;
       tables[t] = { rows: r.rows[0]?.rows ?? 0, sha256: sha(text) };
     }
+    for (const p of await picturesIn(client)) {
+      const file = `pictures/${p.id}-${p.size}.jpg`;
+      out[file] = new Uint8Array(p.bytes);
+      pictures[file] = { sha256: sha(p.bytes) };
+    }
     const migrations = (await client.query<{ name: string }>('select name from schema_migrations order by name')).rows.map((m) => m.name);
     await client.query('commit');
     const manifest: Manifest = {
@@ -146,6 +170,7 @@ export async function kitchenArchive(): Promise<Uint8Array> {
       madeAt: new Date().toISOString(),
       migrations,
       tables,
+      pictures,
     };
     return {
       'README.txt': READ_ME,
@@ -161,6 +186,7 @@ interface Opened {
   readonly manifest: Manifest;
   /** The JSON of each table. */
   readonly tables: Readonly<Record<string, string>>;
+  readonly pictures: readonly Picture[];
 }
 
 /** An archive's bytes, checked against what it says of itself; or what is wrong with it. */
@@ -195,7 +221,15 @@ function opened(bytes: Uint8Array): { readonly ok: true; readonly value: Opened 
     if (!Array.isArray(all) || all.length !== rows) return no(`tables/${t}.json does not hold its ${rows} rows.`);
     tables[t] = json;
   }
-  return { ok: true, value: { manifest: manifest.data, tables } };
+  const pictures: Picture[] = [];
+  for (const [file, { sha256 }] of Object.entries(manifest.data.pictures)) {
+    const bytes = files.value[file];
+    if (!bytes) return no(`${file} is missing in it.`);
+    if (sha(bytes) !== sha256) return no(`${file} is not what it was when it was written.`);
+    const [, id = '', size = ''] = PICTURE_FILE.exec(file) ?? [];
+    pictures.push({ id, size, bytes });
+  }
+  return { ok: true, value: { manifest: manifest.data, tables, pictures } };
 }
 
 /** Rows that point to what is not there, over every reference of the kitchen. */
@@ -224,7 +258,7 @@ class NotTaken extends Error {}
 export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{ readonly rows: number }>> {
   const of = opened(bytes);
   if (!of.ok) return refuse(of.says);
-  const { manifest, tables } = of.value;
+  const { manifest, tables, pictures } = of.value;
   const there = migrationsThere();
   const newer = manifest.migrations.filter((m) => !there.includes(m));
   if (newer.length > 0) return refuse(`It was written by a newer Even Crumb (${manifest.app}): read it with that one.`);
@@ -269,6 +303,9 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
         );
         sum += put.rowCount ?? 0;
       }
+      if (pictures.length > 0) await client.query(`truncate public.${PICTURES}`);
+      for (const p of pictures)
+        await client.query(`insert into public.${PICTURES} (photo_id, size, bytes) values ($1, $2, $3)`, [p.id, p.size, Buffer.from(p.bytes)]);
       await client.query('set local session_replication_role = origin');
       const broken = await dangling(client);
       if (broken) throw new NotTaken(broken);

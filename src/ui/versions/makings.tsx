@@ -5,9 +5,11 @@ import { useRouter } from 'next/navigation';
 import { VERDICT_WORDS } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
 import { type Came, CHANGE_STATE_WORDS, cameOf, type Making, marksMoved, stepOf, type Trend } from '@/core/judge/came-back';
+import type { Photograph } from '@/core/judge/photographs';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { PhotoFigure } from '../photos/photo-figure';
 import type { AnswerChange } from './next-time';
 
 const MakingsChart = dynamic(() => import('./makings-chart'), { ssr: false, loading: () => <div className="h-40" /> });
@@ -17,6 +19,7 @@ const CAME: Readonly<Record<Came, string>> = { better: 'It came out better', 'th
 export interface MakingRow extends Making {
   /** As the house writes it. */
   readonly when: string;
+  readonly photo: Photograph | null;
 }
 
 /** What a version or a kitchen has come to, in a line of numbers. */
@@ -56,44 +59,47 @@ export function Makings({ makings, trend, answer }: { readonly makings: readonly
           const came = source ? cameOf(source, m) : null;
           const moved = source ? marksMoved(source, m) : null;
           return (
-            <li key={m.batchId} className="grid gap-1 py-2.5">
-              <p className="flex flex-wrap items-baseline gap-x-3">
-                <Link href={`/batches/${m.batchId}/outcome`} className="inline-block min-h-6 font-semibold text-rim underline">
-                  {m.when}
-                </Link>
-                <span className="text-[15px] text-soft">version {m.version}</span>
-                {m.verdict ? <strong>{VERDICT_WORDS[m.verdict]}</strong> : <span className="text-soft">no verdict</span>}
-                {m.pieces === null ? null : (
-                  <span className="text-[15px]">
-                    {m.pieces} pieces{m.planned === null ? '' : ` of ${m.planned} planned`}
-                  </span>
+            <li key={m.batchId} className={m.photo ? 'grid grid-cols-[1fr_6rem] gap-x-3 py-2.5' : 'py-2.5'}>
+              <div className="grid content-start gap-1">
+                <p className="flex flex-wrap items-baseline gap-x-3">
+                  <Link href={`/batches/${m.batchId}/outcome`} className="inline-block min-h-6 font-semibold text-rim underline">
+                    {m.when}
+                  </Link>
+                  <span className="text-[15px] text-soft">version {m.version}</span>
+                  {m.verdict ? <strong>{VERDICT_WORDS[m.verdict]}</strong> : <span className="text-soft">no verdict</span>}
+                  {m.pieces === null ? null : (
+                    <span className="text-[15px]">
+                      {m.pieces} pieces{m.planned === null ? '' : ` of ${m.planned} planned`}
+                    </span>
+                  )}
+                  {m.marks.length > 0 ? <span className="text-[15px] text-soft">{m.marks.map((x) => markName(x)).join(', ')}</span> : null}
+                </p>
+                {source ? (
+                  <p className="text-[15px]">
+                    Tried: {source.change.replace(/[.\s]+$/, '')}. {came ? <strong>{CAME[came]}</strong> : 'It can’t be told: one of the two has no verdict'}
+                    {moved && moved.gone.length > 0 ? `; gone: ${moved.gone.map((x) => markName(x)).join(', ')}` : ''}
+                    {moved && moved.come.length > 0 ? `; new: ${moved.come.map((x) => markName(x)).join(', ')}` : ''}.
+                  </p>
+                ) : null}
+                {m.change === '' ? null : (
+                  <p className="flex flex-wrap items-center gap-x-3 text-[15px]">
+                    <span className="[overflow-wrap:anywhere]">
+                      <span className="font-semibold">Next time:</span> {m.change}
+                      {m.state ? <span className="text-soft"> ({CHANGE_STATE_WORDS[m.state]})</span> : null}
+                    </span>
+                    {m.state === 'not-now' || m.state === 'done' ? (
+                      <Button
+                        look="bare"
+                        disabled={asking.busy}
+                        onClick={() => void asking.ask(() => answer({ batchId: m.batchId, state: null })).then((a) => a?.ok && router.refresh())}
+                      >
+                        Take it up again
+                      </Button>
+                    ) : null}
+                  </p>
                 )}
-                {m.marks.length > 0 ? <span className="text-[15px] text-soft">{m.marks.map((x) => markName(x)).join(', ')}</span> : null}
-              </p>
-              {source ? (
-                <p className="text-[15px]">
-                  Tried: {source.change.replace(/[.\s]+$/, '')}. {came ? <strong>{CAME[came]}</strong> : 'It can’t be told: one of the two has no verdict'}
-                  {moved && moved.gone.length > 0 ? `; gone: ${moved.gone.map((x) => markName(x)).join(', ')}` : ''}
-                  {moved && moved.come.length > 0 ? `; new: ${moved.come.map((x) => markName(x)).join(', ')}` : ''}.
-                </p>
-              ) : null}
-              {m.change === '' ? null : (
-                <p className="flex flex-wrap items-center gap-x-3 text-[15px]">
-                  <span className="[overflow-wrap:anywhere]">
-                    <span className="font-semibold">Next time:</span> {m.change}
-                    {m.state ? <span className="text-soft"> ({CHANGE_STATE_WORDS[m.state]})</span> : null}
-                  </span>
-                  {m.state === 'not-now' || m.state === 'done' ? (
-                    <Button
-                      look="bare"
-                      disabled={asking.busy}
-                      onClick={() => void asking.ask(() => answer({ batchId: m.batchId, state: null })).then((a) => a?.ok && router.refresh())}
-                    >
-                      Take it up again
-                    </Button>
-                  ) : null}
-                </p>
-              )}
+              </div>
+              {m.photo ? <PhotoFigure photo={m.photo} name={`Version ${m.version}, ${m.when}`} /> : null}
             </li>
           );
         })}

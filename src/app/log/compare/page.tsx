@@ -4,6 +4,7 @@ import { type Batch, waysOf } from '@/core/batch/batch';
 import { kindById } from '@/core/formula/kinds';
 import { standingOf } from '@/core/formula/ways';
 import { besideEachOther, type Made, type SideBySide } from '@/core/judge/compare-batches';
+import { type Photograph, SHOWS_WORDS, sideBySide } from '@/core/judge/photographs';
 import { processOf } from '@/core/judge/process';
 import { findIngredient } from '@/core/pantry/pantry';
 import { isUuid } from '@/server/api/params';
@@ -12,8 +13,10 @@ import { batchById } from '@/server/queries/batches';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { loadHouse } from '@/server/queries/house';
+import { photosOf } from '@/server/queries/photos';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { PhotoFigure } from '@/ui/photos/photo-figure';
 import { CompareView } from '@/ui/versions/compare-view';
 import { when } from '@/ui/when';
 
@@ -29,8 +32,8 @@ export default async function CompareBatchesPage({ searchParams }: { readonly se
     const load = async (x: string | undefined) => {
       const batch = x ? await batchById(x) : null;
       if (!batch) return null;
-      const [v, taps] = await Promise.all([versionById(batch.versionId), tapsOf(batch.id)]);
-      return v ? { batch, formula: batch.swapped ?? v.formula, taps } : null;
+      const [v, taps, photos] = await Promise.all([versionById(batch.versionId), tapsOf(batch.id), photosOf({ batch: batch.id })]);
+      return v ? { batch, formula: batch.swapped ?? v.formula, taps, photos } : null;
     };
     return { house, a: await load(first), b: await load(second) };
   });
@@ -65,6 +68,7 @@ export default async function CompareBatchesPage({ searchParams }: { readonly se
       <h1 className="mb-3 text-[26px]">Two batches side by side</h1>
       <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-2">
         <div className="grid gap-5">
+          <Photos a={{ ...side(a), photos: a.photos }} b={{ ...side(b), photos: b.photos }} />
           <Rows title="What came of it" rows={outcome} a={side(a)} b={side(b)} />
           <Rows title="How it was made" rows={process} a={side(a)} b={side(b)} />
         </div>
@@ -74,6 +78,45 @@ export default async function CompareBatchesPage({ searchParams }: { readonly se
         </div>
       </div>
     </Frame>
+  );
+}
+
+interface Pictured {
+  readonly label: string;
+  readonly at: string;
+  readonly photos: readonly Photograph[];
+}
+
+/** A face beside a face, a cut beside a cut. */
+function Photos({ a, b }: { readonly a: Pictured; readonly b: Pictured }) {
+  const pairs = sideBySide(a.photos, b.photos);
+  if (pairs.length === 0) return null;
+  return (
+    <section aria-label="Photographs">
+      <h2 className="mb-2 text-xl">Photographs</h2>
+      <div className="grid grid-cols-2 gap-3">
+        {[a, b].map((s) => (
+          <p key={s.at + s.label} className="text-sm text-soft [overflow-wrap:anywhere]">
+            <strong className="text-ink">{s.label}</strong>
+            <span className="block">{s.at}</span>
+          </p>
+        ))}
+        {pairs.flatMap((p) =>
+          [
+            { side: a, photo: p.a },
+            { side: b, photo: p.b },
+          ].map(({ side, photo }) => (
+            <div key={`${side.at}${side.label}${p.a?.id}${p.b?.id}`}>
+              {photo ? (
+                <PhotoFigure photo={photo} name={`${SHOWS_WORDS[p.shows]}, ${side.label}, ${side.at}`} large />
+              ) : (
+                <p className="pt-2 text-soft">No {SHOWS_WORDS[p.shows].toLowerCase()} of this one.</p>
+              )}
+            </div>
+          )),
+        )}
+      </div>
+    </section>
   );
 }
 

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { noteCareHere, saveOutcome } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { keepHere } from '@/app/kept/actions';
+import { photoAwayHere, photoBackHere, photoShowsHere } from '@/app/photos/actions';
 import { doneAtTheHeat } from '@/core/batch/acts';
 import { waysOf } from '@/core/batch/batch';
 import { usualTimes } from '@/core/batch/heat';
@@ -22,9 +23,11 @@ import { stuckIn } from '@/server/queries/care';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { keptOfBatch } from '@/server/queries/kept';
+import { photosOf } from '@/server/queries/photos';
 import { OutcomeForm } from '@/ui/batch/outcome';
 import { StuckPart } from '@/ui/house/stuck-part';
 import { KeepPart } from '@/ui/kept/keep-part';
+import { Photographs } from '@/ui/photos/photographs';
 
 /** Batter kept cold, C. */
 const COLD_C = 4;
@@ -33,7 +36,7 @@ export const metadata: Metadata = { title: 'Outcome' };
 
 export default async function OutcomePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'outcome', async (b, house) => {
-    const [taps, kept, stuck] = await Promise.all([tapsOf(b.id), keptOfBatch(b.id), stuckIn(b.id)]);
+    const [taps, kept, stuck, photos] = await Promise.all([tapsOf(b.id), keptOfBatch(b.id), stuckIn(b.id), photosOf({ batch: b.id })]);
     const ways = waysOf(b, house);
     const { analysis, standing, pourings } = bowlOf(b, ways, house.gear, (id) => findIngredient(id, house.conventions.own));
     const { rails, ledger, tally } = analysis;
@@ -81,6 +84,9 @@ export default async function OutcomePage({ params }: { readonly params: Promise
             />
           }
         />
+        <div className="mx-auto mt-8 max-w-4xl">
+          <Photographs of={{ batch: b.id }} photos={photos} acts={{ away: photoAwayHere, back: photoBackHere, shows: photoShowsHere }} />
+        </div>
         {b.putAway ? null : (
           <div className="mx-auto mt-8 max-w-4xl">
             <KeepPart

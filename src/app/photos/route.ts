@@ -1,0 +1,23 @@
+import { revalidatePath } from 'next/cache';
+import { MOST_PHOTO_BYTES, photoAskedSchema } from '@/contract/photo';
+import { json, limitedBytes, problem } from '@/server/api/problem';
+import { reach } from '@/server/db/pool';
+import { keepPhoto } from '@/server/queries/photos';
+import { copiesOf } from '@/server/usecases/photo-copies';
+
+/** A photograph as it comes from a camera or a file, onto an outcome or a target. */
+export async function POST(request: Request): Promise<Response> {
+  const asked = photoAskedSchema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+  if (!asked.success) return problem(400, asked.error.issues[0]?.message ?? 'It is not said what it is of.');
+  if (!/^(?:image\/|application\/octet-stream)/i.test(request.headers.get('content-type') ?? ''))
+    return problem(415, 'Send a photograph: JPEG, PNG, WebP or AVIF.');
+  const bytes = await limitedBytes(request, MOST_PHOTO_BYTES);
+  if (bytes === null) return problem(413, `It is larger than a photograph is taken: at most ${MOST_PHOTO_BYTES / 1e6} MB.`);
+  const copies = await copiesOf(bytes, asked.data.original === '1');
+  if (!copies.ok) return problem(422, copies.says);
+  const r = await reach(() => keepPhoto(asked.data, copies.value));
+  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.value.ok) return problem(422, r.value.message);
+  revalidatePath('/', 'layout');
+  return json({ id: r.value.id });
+}

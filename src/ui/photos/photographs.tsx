@@ -1,0 +1,163 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { type DragEvent, useState } from 'react';
+import type { ActionResult } from '@/contract/action-result';
+import { MOST_PHOTO_BYTES, MOST_PHOTOS } from '@/contract/photo';
+import { type Photograph, photoPath, SHOWS, SHOWS_WORDS, type Shows } from '@/core/judge/photographs';
+import { Refusal, useAsking } from '../kit/asking';
+import { Button, lookOf } from '../kit/button';
+import { Taps } from '../kit/choice';
+import { Switch } from '../kit/switch';
+import { toastUndo } from '../kit/toast';
+import { PhotoFigure } from './photo-figure';
+
+type Act = (input: unknown) => Promise<ActionResult>;
+export interface PhotoActs {
+  readonly away: Act;
+  readonly back: Act;
+  readonly shows: Act;
+}
+
+/** What the server says of one that it doesn't take, or null where it took it. */
+async function send(file: File, query: Readonly<Record<string, string>>): Promise<string | null> {
+  if (file.size > MOST_PHOTO_BYTES) return `It is larger than a photograph is taken: at most ${MOST_PHOTO_BYTES / 1e6} MB.`;
+  try {
+    const r = await fetch(`/photos?${new URLSearchParams(query)}`, {
+      method: 'POST',
+      headers: { 'content-type': file.type || 'application/octet-stream' },
+      body: file,
+    });
+    if (r.ok) return null;
+    return ((await r.json()) as { readonly detail?: string }).detail ?? 'It could not be kept.';
+  } catch {
+    return 'It did not arrive: is the server there? Choose it once more.';
+  }
+}
+
+/** Photographs, taken or dropped onto what they are of; each says what it shows. */
+export function Photographs({
+  of,
+  photos,
+  acts,
+  title = 'Photographs',
+}: {
+  /** The batch they are of, or the formula whose target they show. */
+  readonly of: { readonly batch: string } | { readonly formula: string };
+  readonly photos: readonly Photograph[];
+  readonly acts: PhotoActs;
+  readonly title?: string;
+}) {
+  const router = useRouter();
+  const asking = useAsking();
+  const [shows, setShows] = useState<Shows>('face');
+  const [whole, setWhole] = useState(false);
+  const [over, setOver] = useState(false);
+  const [busy, setBusy] = useState(0);
+  const [wrong, setWrong] = useState<readonly string[]>([]);
+  const take = async (files: readonly File[]): Promise<void> => {
+    if (files.length === 0 || busy > 0) return;
+    setWrong([]);
+    setBusy(files.length);
+    const said: string[] = [];
+    for (const f of files) {
+      const no = await send(f, { ...of, shows, original: whole ? '1' : '0', request: crypto.randomUUID() });
+      if (no) said.push(`${f.name}: ${no}`);
+      setBusy((n) => n - 1);
+    }
+    setBusy(0);
+    setWrong(said);
+    router.refresh();
+  };
+  const drop = (e: DragEvent): void => {
+    e.preventDefault();
+    setOver(false);
+    void take([...e.dataTransfer.files]);
+  };
+  const away = async (p: Photograph): Promise<void> => {
+    const a = await asking.ask(() => acts.away({ id: p.id }));
+    if (!a?.ok) return;
+    router.refresh();
+    toastUndo('The photograph is gone', () => acts.back({ id: p.id }).then(() => router.refresh()));
+  };
+  return (
+    <section
+      aria-label={title}
+      className={`grid gap-3 rounded-plate bg-white p-4 ${over ? 'outline-3 outline-rim' : ''}`}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={drop}
+    >
+      <h2 className="text-xl">{title}</h2>
+      {photos.length > 0 ? (
+        <ul className="grid grid-cols-2 gap-3 sm:grid-cols-3 lg:grid-cols-4">
+          {photos.map((p, n) => (
+            <li key={p.id} className="grid content-start gap-1.5">
+              <PhotoFigure photo={p} name={`${SHOWS_WORDS[p.shows]}, photograph ${n + 1}`} />
+              <span className="flex flex-wrap items-center justify-between gap-1">
+                <select
+                  aria-label={`What photograph ${n + 1} shows`}
+                  value={p.shows}
+                  disabled={asking.busy}
+                  onChange={(e) => void asking.ask(() => acts.shows({ id: p.id, shows: e.target.value })).then((a) => a?.ok && router.refresh())}
+                  className="min-h-11 rounded-hold border border-rim bg-white px-2"
+                >
+                  {SHOWS.map((s) => (
+                    <option key={s} value={s}>
+                      {SHOWS_WORDS[s]}
+                    </option>
+                  ))}
+                </select>
+                <Button look="bare" className="min-h-11" aria-label={`Take photograph ${n + 1} away`} disabled={asking.busy} onClick={() => void away(p)}>
+                  Take away
+                </Button>
+              </span>
+              {p.original ? (
+                <a href={photoPath(p.id, 'original')} className="text-[15px] text-rim underline" target="_blank" rel="noreferrer">
+                  Full size
+                </a>
+              ) : null}
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      {photos.length < MOST_PHOTOS ? (
+        <>
+          <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+            <Taps label="It shows" value={shows} onChange={(v) => v !== '' && setShows(v)} options={SHOWS.map((s) => ({ value: s, label: SHOWS_WORDS[s] }))} />
+            <label className={`${lookOf('plain', 'work')} cursor-pointer has-[:focus-visible]:outline-3`}>
+              {busy > 0 ? 'Keeping it …' : photos.length === 0 ? 'Take or choose a photograph' : 'Another photograph'}
+              <input
+                type="file"
+                multiple
+                accept="image/jpeg,image/png,image/webp,image/avif"
+                className="sr-only"
+                disabled={busy > 0}
+                onChange={(e) => {
+                  void take([...(e.target.files ?? [])]);
+                  e.target.value = '';
+                }}
+              />
+            </label>
+          </div>
+          <Switch label="Keep it at full size too" on={whole} onSwitch={setWhole} />
+          <p className="text-[15px] text-soft max-sm:hidden">
+            Or drop them here. Copies are kept with the records, without the place and time a camera writes into them.
+          </p>
+        </>
+      ) : (
+        <p className="text-[15px] text-soft">{MOST_PHOTOS} are here: take one away before another comes.</p>
+      )}
+      <div role="alert" className="grid gap-1 empty:hidden">
+        {wrong.map((w) => (
+          <p key={w} className="font-semibold text-berry [overflow-wrap:anywhere]">
+            {w}
+          </p>
+        ))}
+      </div>
+      <Refusal text={asking.refusal} />
+    </section>
+  );
+}
