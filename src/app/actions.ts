@@ -14,6 +14,7 @@ import {
   startBatchSchema,
   swapSchema,
   takeUpSchema,
+  targetSchema,
   unswapSchema,
   wantSchema,
 } from '@/contract/batch';
@@ -27,6 +28,7 @@ import type { Serving } from '@/core/batch/serving';
 import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
 import type { Saved } from '@/core/formula/version';
 import type { ChangeState } from '@/core/judge/came-back';
+import type { Target } from '@/core/judge/target';
 import { setServing, type WholeOutcome, writeOutcome } from '@/server/queries/batches';
 import { answerChange } from '@/server/queries/came-back';
 import { noteCare, takeCareBack } from '@/server/queries/care';
@@ -35,6 +37,7 @@ import { copyFormula, putFormula } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse } from '@/server/queries/house';
 import { GONE, type Opened } from '@/server/queries/revised';
+import { saveTarget } from '@/server/queries/targets';
 import { changeCovers, endBatch, makeAgain, previewSwap, putAway, putBack, standInPart, swapInBatch, takeUp, undoSwaps } from '@/server/usecases/change-batch';
 import { startTogether } from '@/server/usecases/headcount';
 import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/keep-formula';
@@ -182,6 +185,10 @@ export const saveOutcome = async (input: unknown): Promise<ActionResult<Kept>> =
     ({ batchId, seen, ...outcome }) => writeOutcome(batchId, outcome, seen as Opened<WholeOutcome> | null),
     'nothing',
   );
+
+/** What is wanted of a formula. */
+export const saveTargetHere = async (input: unknown): Promise<ActionResult<Kept>> =>
+  acted('save-target', targetSchema.extend({ seen }), input, ({ seen, ...target }) => saveTarget(target, seen as Opened<Target> | null));
 
 /** An entry in a pan's diary, and its taking back. */
 export const noteCareHere = async (input: unknown): Promise<ActionResult<{ readonly id: string }>> => acted('note-care', careSchema, input, noteCare);

@@ -158,6 +158,23 @@ export const takeUpSchema = z.object({ batchId: z.uuid() });
 export const changeSchema = z.object({ batchId: z.uuid(), state: z.enum(CHANGE_STATES).nullable() });
 export const againSchema = z.object({ batchId: z.uuid(), requestId });
 
+/** Of one piece: at least one, or left open. */
+const millimetres = (what: string, most: number) =>
+  z
+    .number(`${what}: write a number of mm.`)
+    .min(1, `${what}: at least 1 mm.`)
+    .max(most, `${what}: at most ${most.toLocaleString('en-GB')} mm.`)
+    .nullable();
+
+/** What is wanted of a formula. */
+export const targetSchema = z.object({
+  formulaId: z.uuid(),
+  scales: z.partialRecord(z.enum(SCALES), z.number().int().min(1).max(STEPS.length)).default({}),
+  heightMm: millimetres('Height', 300),
+  acrossMm: millimetres('Across', 2000),
+  note: z.string().trim().max(4000, 'A note has at most 4,000 characters.'),
+});
+
 export const outcomeSchema = z.object({
   batchId: z.uuid(),
   pieces: whole('Pieces', 0, 100_000),
@@ -168,5 +185,7 @@ export const outcomeSchema = z.object({
   note: z.string().trim().max(4000, 'A note has at most 4,000 characters.'),
   scales: z.partialRecord(z.enum(SCALES), z.number().int().min(1).max(STEPS.length)).default({}),
   waste: whole('Thrown away', 0, 100_000).default(null),
+  heightMm: millimetres('Height', 300).default(null),
+  acrossMm: millimetres('Across', 2000).default(null),
   change: z.string().trim().max(500, 'The change has at most 500 characters.').default(''),
 });

@@ -23,6 +23,8 @@ const BATCH = {
   note: 'Light.',
   scales: { crumb: 4 },
   waste: null,
+  heightMm: null,
+  acrossMm: 105,
   change: '',
   outcomeRevision: 3,
 } as unknown as Batch;
@@ -36,13 +38,18 @@ describe('the outcome', () => {
   });
 
   test('what is typed goes as numbers; what is none is told at its place, and a verdict is asked for', () => {
-    const form: OutcomeFields = { ...outcomeOf(BATCH, SEEN), verdict: 'good', pieces: ' 12 ', waste: '1' };
+    const form: OutcomeFields = { ...outcomeOf(BATCH, SEEN), verdict: 'good', pieces: ' 12 ', waste: '1', height: '18,5 mm' };
     expect(outcomeToSend(form)).toMatchObject({
       errors: {},
-      outcome: { pieces: 12, waste: 1, firstSideS: 145, secondSideS: 70, verdict: 'good', note: 'Light.' },
+      outcome: { pieces: 12, waste: 1, heightMm: 18.5, acrossMm: 105, firstSideS: 145, secondSideS: 70, verdict: 'good', note: 'Light.' },
     });
-    const bad = outcomeToSend({ ...form, verdict: '', pieces: '-3', waste: 'some', first: '2:99', second: 'soon' }).errors;
-    expect(Object.keys(bad).sort()).toEqual(['firstSideS', 'pieces', 'secondSideS', 'verdict', 'waste']);
+    const bad = outcomeToSend({ ...form, verdict: '', pieces: '-3', waste: 'some', height: 'tall', across: '1e3', first: '2:99', second: 'soon' }).errors;
+    expect(Object.keys(bad).sort()).toEqual(['acrossMm', 'firstSideS', 'heightMm', 'pieces', 'secondSideS', 'verdict', 'waste']);
+  });
+
+  test('a copy of a form from before there were heights goes without them', () => {
+    const { height: _, across: __, ...older } = { ...outcomeOf(BATCH, SEEN), verdict: 'good' as const };
+    expect(outcomeToSend(older as OutcomeFields)).toMatchObject({ errors: {}, outcome: { heightMm: null, acrossMm: null } });
   });
 
   test('law: minutes and seconds are read back as they are said', () => {

@@ -74,6 +74,9 @@ export interface Batch {
   readonly scales: Scales;
   /** Pieces thrown away. */
   readonly waste: number | null;
+  /** Of one piece, mm. */
+  readonly heightMm: number | null;
+  readonly acrossMm: number | null;
   /** The one change for next time. */
   readonly change: string;
   /** Grow by one with every change of what came out, and of the time line. */
@@ -131,6 +134,9 @@ export interface Outcome {
   readonly note: string;
   readonly scales?: Scales;
   readonly waste?: number | null;
+  /** Of one piece, mm. */
+  readonly heightMm?: number | null;
+  readonly acrossMm?: number | null;
   readonly change?: string;
 }
 

@@ -4,6 +4,7 @@
  */
 
 import { VERDICTS, type Verdict } from '../batch/batch';
+import type { Scales } from '../batch/came-out';
 import { median } from '../quantity/middle';
 
 /** What became of a change for next time; null: nobody has said. */
@@ -23,6 +24,10 @@ export interface Making {
   readonly waste: number | null;
   readonly firstS: number | null;
   readonly secondS: number | null;
+  readonly scales: Scales;
+  /** Of one piece, mm. */
+  readonly heightMm: number | null;
+  readonly acrossMm: number | null;
   /** The one change for next time; empty: none. */
   readonly change: string;
   readonly state: ChangeState | null;

@@ -26,6 +26,8 @@ export interface Made {
     | 'note'
     | 'scales'
     | 'waste'
+    | 'heightMm'
+    | 'acrossMm'
     | 'change'
     | 'massG'
     | 'exactness'
@@ -72,6 +74,8 @@ const OUTCOME: readonly (readonly [string, Say])[] = [
   ['Verdict', ({ batch }) => (batch.verdict ? VERDICT_WORDS[batch.verdict] : 'under way')],
   ['Pieces', ({ batch }) => `${batch.pieces ?? '–'}${batch.piecesPlanned === null ? '' : ` of ${batch.piecesPlanned}`}`],
   ['Thrown away', ({ batch }) => (batch.waste === null ? '' : String(batch.waste))],
+  ['Height', ({ batch }) => (batch.heightMm === null ? '' : `${batch.heightMm} mm`)],
+  ['Across', ({ batch }) => (batch.acrossMm === null ? '' : `${batch.acrossMm} mm`)],
   ['On the scales', ({ batch }) => scalesInWords(batch.scales).join(', ')],
   ['Seen', ({ batch }) => batch.marks.map(markName).join(', ')],
   ['Change for next time', ({ batch }) => batch.change],

@@ -79,6 +79,8 @@ test('side by side: in words, and nothing that neither says', () => {
     note: '',
     scales: { colour: 2, crumb: 3 },
     waste: 1,
+    heightMm: null,
+    acrossMm: null,
     change: 'hotter',
     massG: 1900,
     exactness: 'gram',

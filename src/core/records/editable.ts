@@ -34,8 +34,9 @@ export const SHAPES = {
   },
   serving: { fields: { ...whole('at', 'anchor', 'helpers', 'dayOneAt'), moved: 'record' } },
   outcome: {
-    fields: { ...whole('pieces', 'firstSideS', 'secondSideS', 'verdict', 'note', 'waste', 'change'), marks: 'set', scales: 'record' },
+    fields: { ...whole('pieces', 'firstSideS', 'secondSideS', 'verdict', 'note', 'waste', 'heightMm', 'acrossMm', 'change'), marks: 'set', scales: 'record' },
   },
+  target: { fields: { ...whole('heightMm', 'acrossMm', 'note'), scales: 'record' } },
 } as const satisfies Readonly<Record<string, Shape>>;
 
 const WORDS: Readonly<Record<string, string>> = {
@@ -59,6 +60,8 @@ const WORDS: Readonly<Record<string, string>> = {
   verdict: 'verdict',
   note: 'note',
   waste: 'thrown away',
+  heightMm: 'height',
+  acrossMm: 'across',
   change: 'next time',
   marks: 'mark',
   scales: 'scale',

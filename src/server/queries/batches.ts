@@ -26,7 +26,7 @@ import { GONE, keepRaw, type Opened, saveRevised } from './revised';
 const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
-         coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
+         coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
          b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway",
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
@@ -245,6 +245,8 @@ export const wholeOutcome = (o: Outcome | WholeOutcome): WholeOutcome => ({
   note: o.note,
   scales: o.scales ?? {},
   waste: o.waste ?? null,
+  heightMm: o.heightMm ?? null,
+  acrossMm: o.acrossMm ?? null,
   change: o.change ?? '',
 });
 
@@ -258,7 +260,7 @@ export const writeOutcome = (
   transaction(async (client) => {
     const row = (
       await client.query<Omit<WholeOutcome, 'scales'> & { readonly scales: unknown; readonly revision: number }>(
-        `select pieces, first_side_s as "firstSideS", second_side_s as "secondSideS", verdict, marks, note, scales, waste, change, outcome_revision as revision
+        `select pieces, first_side_s as "firstSideS", second_side_s as "secondSideS", verdict, marks, note, scales, waste, height_mm as "heightMm", across_mm as "acrossMm", change, outcome_revision as revision
            from batches where id = $1 for update`,
         [batchId],
       )
@@ -270,11 +272,26 @@ export const writeOutcome = (
     return saveRevised<WholeOutcome>(SHAPES.outcome, now, wholeOutcome(o), opened, (v, revision) =>
       client.query(
         `update batches set pieces = $2, first_side_s = $3, second_side_s = $4, verdict = $5, marks = $6, note = $7, finished_at = coalesce(finished_at, $8, now()),
-                scales = $9, waste = $10, change = $11, outcome_revision = $12,
+                scales = $9, waste = $10, change = $11, outcome_revision = $12, height_mm = $13, across_mm = $14,
                 -- another change is a new one
                 change_state = case when btrim(change) = btrim($11) then change_state end
           where id = $1`,
-        [batchId, v.pieces, v.firstSideS, v.secondSideS, v.verdict, v.marks, v.note, finishedAt, JSON.stringify(v.scales), v.waste, v.change, revision],
+        [
+          batchId,
+          v.pieces,
+          v.firstSideS,
+          v.secondSideS,
+          v.verdict,
+          v.marks,
+          v.note,
+          finishedAt,
+          JSON.stringify(v.scales),
+          v.waste,
+          v.change,
+          revision,
+          v.heightMm,
+          v.acrossMm,
+        ],
       ),
     );
   });

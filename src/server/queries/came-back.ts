@@ -1,28 +1,41 @@
 /** What makings of a formula taught, and what became of it. */
 
 import { type ActionResult, refuse } from '@/contract/action-result';
+import { outcomeSchema } from '@/contract/batch';
 import type { ChangeState, Making } from '@/core/judge/came-back';
+import { readStored } from '../db/json';
 import { query } from '../db/pool';
 import { GONE } from './revised';
 
-const SELECT_MAKING = `select b.id as "batchId", v.number as version, b.finished_at as at, b.verdict, b.marks, b.pieces, b.pieces_planned as planned, b.waste,
+const SELECT_MAKING = `select b.id as "batchId", v.number as version, b.finished_at as at, b.verdict, b.marks, b.pieces, b.pieces_planned as planned, b.waste, b.scales, b.height_mm as "heightMm", b.across_mm as "acrossMm",
        b.first_side_s as "firstS", b.second_side_s as "secondS", btrim(b.change) as change, b.change_state as state, b.tries
   from batches b join formula_versions v on v.id = b.version_id`;
 
 const MAKINGS_AT_ONCE = 200;
 
+/** What an older log has on its scales and nobody knows any more is left out here; it stays where it is. */
+const made = async (rows: Promise<(Making & Record<string, unknown>)[]>): Promise<Making[]> =>
+  (await rows).map((m) => ({
+    ...m,
+    scales: readStored({ at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} }, m.scales, m.batchId).value,
+  }));
+
 /** Finished makings of a formula that came to something, the newest first. */
 export const makingsOf = (formulaId: string): Promise<Making[]> =>
-  query<Making & Record<string, unknown>>(
-    `${SELECT_MAKING} where b.formula_id = $1 and b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit ${MAKINGS_AT_ONCE}`,
-    [formulaId],
+  made(
+    query<Making & Record<string, unknown>>(
+      `${SELECT_MAKING} where b.formula_id = $1 and b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit ${MAKINGS_AT_ONCE}`,
+      [formulaId],
+    ),
   );
 
 /** The same over all formulas, the last so many. */
 export const lastMakings = (most: number): Promise<Making[]> =>
-  query<Making & Record<string, unknown>>(`${SELECT_MAKING} where b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit $1`, [
-    most,
-  ]);
+  made(
+    query<Making & Record<string, unknown>>(`${SELECT_MAKING} where b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit $1`, [
+      most,
+    ]),
+  );
 
 /** What a batch tries: the change of an earlier making, and how that came out. */
 export interface Tried {

@@ -83,6 +83,7 @@ test('migrations are applied once', async () => {
     '0018_kept_lots.sql',
     '0019_care.sql',
     '0020_photographs.sql',
+    '0021_targets.sql',
   ]);
 });
 

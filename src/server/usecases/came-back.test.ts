@@ -1,11 +1,13 @@
 /** What an outcome asked to change: offered, tried by the next batch, judged; put off and taken up again. On the real database. */
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { cameOf, trendOf } from '@/core/judge/came-back';
+import { heldAgainst, NO_TARGET, scoreOf } from '@/core/judge/target';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { writeOutcome } from '../queries/batches';
 import { answerChange, lastMakings, makingsOf, triedBy } from '../queries/came-back';
 import { formulaShelf, formulaState, saveVersion } from '../queries/formulas';
+import { saveTarget, targetOf } from '../queries/targets';
 import { putAway } from './change-batch';
 import { startTogether } from './headcount';
 
@@ -89,4 +91,38 @@ test('there is nothing to say of a batch that asks nothing, or of none', async (
   await writeOutcome(quiet, { ...outcome, verdict: 'good', change: '  ' });
   expect(await answerChange(quiet, 'tried')).toMatchObject({ ok: false });
   expect(await answerChange('00000000-0000-4000-8000-00000000dead', 'tried')).toMatchObject({ ok: false });
+});
+
+test('a target is kept once for a formula, by two screens at once too, and three makings are held against it', async () => {
+  expect(await targetOf(formulaId)).toEqual({ target: NO_TARGET, revision: 0 });
+  const opened = { revision: 0, base: NO_TARGET };
+  const wants = { ...NO_TARGET, formulaId };
+  // the first target of a formula, said by two screens of different things: both stand
+  const both = await Promise.all([
+    saveTarget({ ...wants, scales: { crumb: 4 } }, opened),
+    saveTarget({ ...wants, heightMm: 18, note: 'As at the mill.' }, opened),
+  ]);
+  expect(both.map((b) => b.ok)).toEqual([true, true]);
+  const now = await targetOf(formulaId);
+  expect(now).toEqual({ target: { scales: { crumb: 4 }, heightMm: 18, acrossMm: null, note: 'As at the mill.' }, revision: 2 });
+  // the same thing, otherwise: asked
+  const clash = await saveTarget({ ...wants, scales: { crumb: 2 } }, opened);
+  expect(clash).toMatchObject({ ok: false, conflict: { revision: 2, clashes: [{ path: 'scales.crumb' }] } });
+  expect((await targetOf(formulaId)).revision).toBe(2);
+  expect(await saveTarget({ ...wants, formulaId: crypto.randomUUID() }, null)).toMatchObject({ ok: false });
+
+  const made = [];
+  for (const [crumb, heightMm] of [
+    [2, 12],
+    [3, 15],
+    [4, 18],
+  ] as const) {
+    const b = await begun();
+    await writeOutcome(b, { ...outcome, verdict: 'good', scales: { crumb }, heightMm });
+    made.push(b);
+  }
+  const makings = (await makingsOf(formulaId)).filter((m) => made.includes(m.batchId));
+  // crumb two steps off 50 %, 12 of 18 mm 33 %; one off 75 %, 15 of 18 mm 67 %; met
+  expect(makings.map((m) => Math.round(scoreOf(now.target, m).pct ?? -1))).toEqual([100, 71, 42]);
+  expect(heldAgainst(now.target, makings)).toMatchObject({ course: 'nearer', score: { pct: 100, judged: 2 } });
 });

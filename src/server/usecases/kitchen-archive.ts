@@ -75,6 +75,7 @@ const JSON_COLUMNS: Readonly<Record<string, z.ZodType>> = {
   'formula_versions.conventions': conventionsSchema.partial(),
   'batches.sheet': z.array(sheetLineSchema),
   'batches.scales': outcomeSchema.shape.scales,
+  'targets.scales': outcomeSchema.shape.scales,
   'lots.contents': z.array(lotItemSchema),
   'lots.frozen': frozenSchema.nullable(),
   'kitchen.value': houseSchema.partial().describe('Of the row "house"'),

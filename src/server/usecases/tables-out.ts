@@ -60,13 +60,29 @@ async function batchTable(): Promise<string> {
 
 async function outcomeTable(): Promise<string> {
   const rows = await query<Record<string, never>>(
-    `select b.id, b.name, v.number, b.finished_at, b.verdict, b.pieces, b.waste, b.first_side_s, b.second_side_s, b.marks, b.scales, b.note, b.change
+    `select b.id, b.name, v.number, b.finished_at, b.verdict, b.pieces, b.waste, b.first_side_s, b.second_side_s, b.height_mm, b.across_mm, b.marks, b.scales, b.note, b.change
        from batches b join formula_versions v on v.id = b.version_id where b.finished_at is not null order by b.finished_at, b.id`,
   );
   return csvOf(
-    ['Batch', 'Name', 'Version', 'Finished', 'Verdict', 'Pieces', 'Waste', 'First side, s', 'Second side, s', 'Marks', 'Scales', 'Note', 'Next time'],
+    [
+      'Batch',
+      'Name',
+      'Version',
+      'Finished',
+      'Verdict',
+      'Pieces',
+      'Waste',
+      'First side, s',
+      'Second side, s',
+      'Height, mm',
+      'Across, mm',
+      'Marks',
+      'Scales',
+      'Note',
+      'Next time',
+    ],
     rows.map((r) => [
-      ...[r.id, r.name, r.number, r.finished_at, r.verdict, r.pieces, r.waste, r.first_side_s, r.second_side_s, r.marks],
+      ...[r.id, r.name, r.number, r.finished_at, r.verdict, r.pieces, r.waste, r.first_side_s, r.second_side_s, r.height_mm, r.across_mm, r.marks],
       Object.entries((r.scales ?? {}) as Record<string, number>).map(([k, v]) => `${k} ${v}`),
       r.note,
       r.change,

@@ -2,6 +2,7 @@
 import type { Batch, Verdict } from '@/core/batch/batch';
 import { MARKS, type Mark, type Scales } from '@/core/batch/came-out';
 import { minutesAndSeconds } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 
 export interface OutcomeFields {
   readonly pieces: string;
@@ -12,6 +13,8 @@ export interface OutcomeFields {
   readonly note: string;
   readonly scales: Scales;
   readonly waste: string;
+  readonly height: string;
+  readonly across: string;
   readonly change: string;
   /** What was in the log when this was begun to be written: it outlives a reload with it. */
   readonly begun: { readonly revision: number; readonly base: object };
@@ -28,6 +31,9 @@ export function seconds(text: string): number | null {
   const s = /^(\d{1,5})\s*s?$/.exec(t);
   return s ? Number(s[1]) : Number.NaN;
 }
+
+/** "18", "18 mm"; null when empty, as a copy of an older form is; NaN when it is no number. */
+export const mm = (text: string | undefined): number | null => (text === undefined || text.trim() === '' ? null : typedNumber(text, 'mm'));
 
 export const known = (s: number | null): number | null => (s === null || Number.isNaN(s) ? null : s);
 
@@ -47,6 +53,8 @@ export const outcomeOf = (b: Batch, seen: Seen): OutcomeFields => ({
   note: b.note,
   scales: b.scales,
   waste: b.waste === null ? '' : String(b.waste),
+  height: b.heightMm === null ? '' : String(b.heightMm),
+  across: b.acrossMm === null ? '' : String(b.acrossMm),
   change: b.change,
   begun: {
     revision: b.outcomeRevision ?? 1,
@@ -59,6 +67,8 @@ export const outcomeOf = (b: Batch, seen: Seen): OutcomeFields => ({
       note: b.note,
       scales: b.scales,
       waste: b.waste,
+      heightMm: b.heightMm,
+      acrossMm: b.acrossMm,
       change: b.change,
     },
   },
@@ -69,12 +79,15 @@ export function outcomeToSend(form: OutcomeFields): { readonly errors: Readonly<
   const errors: Record<string, string> = {};
   const whole = (text: string): number | null => (text.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(text) ? Number(text) : Number.NaN);
   const [pieces, waste] = [whole(form.pieces), whole(form.waste)];
+  const [heightMm, acrossMm] = [mm(form.height), mm(form.across)];
   const [firstSideS, secondSideS] = [seconds(form.first), seconds(form.second)];
   if (Number.isNaN(pieces)) errors.pieces = 'Pieces: a whole number.';
   if (Number.isNaN(waste)) errors.waste = 'Thrown away: a whole number.';
   if (Number.isNaN(firstSideS)) errors.firstSideS = 'Write minutes and seconds, 2:25, or seconds.';
   if (Number.isNaN(secondSideS)) errors.secondSideS = 'Write minutes and seconds, 1:10, or seconds.';
+  if (Number.isNaN(heightMm)) errors.heightMm = 'Height: a number of mm.';
+  if (Number.isNaN(acrossMm)) errors.acrossMm = 'Across: a number of mm.';
   if (form.verdict === '') errors.verdict = 'Tap a verdict.';
   const { verdict, marks, note, scales, change } = form;
-  return { errors, outcome: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, change } };
+  return { errors, outcome: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change } };
 }

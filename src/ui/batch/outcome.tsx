@@ -6,6 +6,7 @@ import { type Batch, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { faultsIn, markName, marksOf } from '@/core/batch/came-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Judged } from '@/core/judge/evidence';
+import { scoreOf, type Target } from '@/core/judge/target';
 import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
@@ -14,8 +15,9 @@ import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast } from '../kit/toast';
+import { TargetScore } from '../versions/target-score';
 import { Causes } from './causes';
-import { known, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, seconds } from './outcome.state';
+import { known, mm, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, seconds } from './outcome.state';
 import { ScalesView } from './scales-view';
 
 /** Where the second side is no half of the first. */
@@ -33,6 +35,7 @@ export function OutcomeForm({
   judged,
   save,
   stuck,
+  target,
 }: {
   readonly batch: Batch;
   readonly seen: Seen;
@@ -41,6 +44,8 @@ export function OutcomeForm({
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
   /** Shown where something stuck. */
   readonly stuck: ReactNode;
+  /** What is wanted of its formula; null: nobody has said. */
+  readonly target: Target | null;
 }) {
   const router = useRouter();
   const [form, set, sent] = useCopied<OutcomeFields>(`outcome:${batch.id}`, () => outcomeOf(batch, seen));
@@ -114,6 +119,11 @@ export function OutcomeForm({
         <div className="mb-4">
           <ScalesView scales={form.scales} onScales={(scales) => set({ scales })} />
         </div>
+        {target ? (
+          <div className="mb-4">
+            <TargetScore score={scoreOf(target, { scales: form.scales, heightMm: known(mm(form.height)), acrossMm: known(mm(form.across)) })} />
+          </div>
+        ) : null}
         <ManyTaps
           label="What was seen"
           values={form.marks}
@@ -166,6 +176,26 @@ export function OutcomeForm({
           onChange={(e) => set({ second: e.target.value })}
           error={errors.secondSideS}
           hint={SECOND_SIDE[batch.kind] ?? 'mostly about half the first'}
+          inputClass="!min-h-14 text-xl font-semibold"
+        />
+        <Field
+          label="Height of one"
+          unit="mm"
+          inputMode="decimal"
+          value={form.height ?? ''}
+          onChange={(e) => set({ height: e.target.value })}
+          error={errors.heightMm}
+          hint="where it is measured"
+          inputClass="!min-h-14 text-xl font-semibold"
+        />
+        <Field
+          label="Across"
+          unit="mm"
+          inputMode="decimal"
+          value={form.across ?? ''}
+          onChange={(e) => set({ across: e.target.value })}
+          error={errors.acrossMm}
+          hint="where it is measured"
           inputClass="!min-h-14 text-xl font-semibold"
         />
       </section>

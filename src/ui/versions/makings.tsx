@@ -6,6 +6,7 @@ import { VERDICT_WORDS } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
 import { type Came, CHANGE_STATE_WORDS, cameOf, type Making, marksMoved, stepOf, type Trend } from '@/core/judge/came-back';
 import type { Photograph } from '@/core/judge/photographs';
+import { COURSE_WORDS, type Course } from '@/core/judge/target';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -20,6 +21,8 @@ export interface MakingRow extends Making {
   /** As the house writes it. */
   readonly when: string;
   readonly photo: Photograph | null;
+  /** Against the formula's target, 0 to 100. */
+  readonly score: number | null;
 }
 
 /** What a version or a kitchen has come to, in a line of numbers. */
@@ -41,16 +44,46 @@ export function TrendLine({ trend }: { readonly trend: Trend }) {
 }
 
 /** Every making of a formula with its version, what it was to change, and what came of that: a list, and a small chart. */
-export function Makings({ makings, trend, answer }: { readonly makings: readonly MakingRow[]; readonly trend: Trend; readonly answer: AnswerChange }) {
+export function Makings({
+  formulaId,
+  makings,
+  trend,
+  wanted,
+  course,
+  answer,
+}: {
+  readonly formulaId: string;
+  readonly makings: readonly MakingRow[];
+  readonly trend: Trend;
+  /** Whether the formula has a target. */
+  readonly wanted: boolean;
+  readonly course: Course | null;
+  readonly answer: AnswerChange;
+}) {
   const router = useRouter();
   const asking = useAsking();
   const of = new Map(makings.map((m) => [m.batchId, m]));
-  const judged = [...makings].reverse().flatMap((m, n) => (m.verdict ? [{ n, label: m.when, version: m.version, step: stepOf(m.verdict) }] : []));
+  const judged = [...makings]
+    .reverse()
+    .flatMap((m, n) => (m.verdict || m.score !== null ? [{ n, version: m.version, step: m.verdict ? stepOf(m.verdict) : null, score: m.score }] : []));
+  const scored = [...makings]
+    .reverse()
+    .flatMap((m) => m.score ?? [])
+    .slice(-8);
   if (makings.length === 0) return <p className="pt-2 text-soft">It was not made yet. What comes out of it stands here, making by making.</p>;
   return (
     <section aria-label="What came of it" className="grid gap-3">
       <h2 className="text-xl">What came of it</h2>
       <TrendLine trend={trend} />
+      <p className="text-[15px]">
+        <Link href={`/formulas/${formulaId}/target`} className="inline-block min-h-6 font-semibold text-rim underline">
+          {wanted ? 'Target' : 'Say what is wanted: a target'}
+        </Link>
+        {wanted && scored.length > 0
+          ? `: ${scored.map((s) => `${Math.round(s)} %`).join(', ')}, the first making to the last${course ? `: ${COURSE_WORDS[course]}` : ''}.`
+          : ''}
+        {wanted && scored.length === 0 ? ': no making has been held against it yet.' : ''}
+      </p>
       {judged.length > 1 ? <MakingsChart points={judged} /> : null}
       <Refusal text={asking.refusal} />
       <ol className="divide-y divide-line border-y border-line">
@@ -67,6 +100,7 @@ export function Makings({ makings, trend, answer }: { readonly makings: readonly
                   </Link>
                   <span className="text-[15px] text-soft">version {m.version}</span>
                   {m.verdict ? <strong>{VERDICT_WORDS[m.verdict]}</strong> : <span className="text-soft">no verdict</span>}
+                  {m.score === null ? null : <span className="text-[15px]">{Math.round(m.score)} % of its target</span>}
                   {m.pieces === null ? null : (
                     <span className="text-[15px]">
                       {m.pieces} pieces{m.planned === null ? '' : ` of ${m.planned} planned`}

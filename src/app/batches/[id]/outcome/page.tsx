@@ -14,6 +14,7 @@ import { WEAK } from '@/core/formula/powder-age';
 import { heatZone } from '@/core/griddle/heat';
 import { seenIn } from '@/core/griddle/times';
 import { processOf } from '@/core/judge/process';
+import { wantsAnything } from '@/core/judge/target';
 import { CARED } from '@/core/pantry/care';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
@@ -24,6 +25,7 @@ import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { keptOfBatch } from '@/server/queries/kept';
 import { photosOf } from '@/server/queries/photos';
+import { targetOf } from '@/server/queries/targets';
 import { OutcomeForm } from '@/ui/batch/outcome';
 import { StuckPart } from '@/ui/house/stuck-part';
 import { KeepPart } from '@/ui/kept/keep-part';
@@ -36,7 +38,13 @@ export const metadata: Metadata = { title: 'Outcome' };
 
 export default async function OutcomePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'outcome', async (b, house) => {
-    const [taps, kept, stuck, photos] = await Promise.all([tapsOf(b.id), keptOfBatch(b.id), stuckIn(b.id), photosOf({ batch: b.id })]);
+    const [taps, kept, stuck, photos, { target }] = await Promise.all([
+      tapsOf(b.id),
+      keptOfBatch(b.id),
+      stuckIn(b.id),
+      photosOf({ batch: b.id }),
+      targetOf(b.formulaId),
+    ]);
     const ways = waysOf(b, house);
     const { analysis, standing, pourings } = bowlOf(b, ways, house.gear, (id) => findIngredient(id, house.conventions.own));
     const { rails, ledger, tally } = analysis;
@@ -75,6 +83,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
             units: house.units,
           }}
           save={saveOutcome}
+          target={wantsAnything(target) ? target : null}
           stuck={
             <StuckPart
               batchId={b.id}

@@ -3,12 +3,14 @@ import { notFound } from 'next/navigation';
 import { answerNextTime } from '@/app/actions';
 import { trendOf } from '@/core/judge/came-back';
 import { faceOf } from '@/core/judge/photographs';
+import { heldAgainst, scoreOf, wantsAnything } from '@/core/judge/target';
 import { isUuid, versionNumber, versionPick } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { makingsOf } from '@/server/queries/came-back';
 import { formulaShelf, formulaState, version, versionsOf } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { photosOfBatches } from '@/server/queries/photos';
+import { targetOf } from '@/server/queries/targets';
 import { AwayPage, Frame } from '@/ui/frame';
 import { CompareView } from '@/ui/versions/compare-view';
 import { History } from '@/ui/versions/history';
@@ -38,13 +40,14 @@ export default async function HistoryPage({ params, searchParams }: Props) {
       formulaShelf({}, OTHERS_OFFERED),
       formulaState(id),
       loadHouse(),
+      targetOf(id),
       makingsOf(id).then(async (makings) => ({ makings, photos: await photosOfBatches(makings.map((m) => m.batchId)) })),
       a ? version(a.formulaId, a.number) : null,
       b ? version(b.formulaId, b.number) : null,
     ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
-  const [versions, newest, rows, state, house, { makings, photos }, first, second] = r.value;
+  const [versions, newest, rows, state, house, { target }, { makings, photos }, first, second] = r.value;
   if (!newest) notFound();
   const missing = (a !== null && !first) || (b !== null && !second);
   const side = (v: NonNullable<typeof first>) => ({
@@ -73,9 +76,12 @@ export default async function HistoryPage({ params, searchParams }: Props) {
           <div className="grid gap-4">
             {missing ? <p className="pt-2 font-semibold">One of these versions is not in this kitchen.</p> : null}
             <Makings
-              makings={makings.map((m) => ({ ...m, when: when(m.at, house.units), photo: faceOf(photos.get(m.batchId) ?? []) }))}
+              makings={makings.map((m) => ({ ...m, when: when(m.at, house.units), photo: faceOf(photos.get(m.batchId) ?? []), score: scoreOf(target, m).pct }))}
               trend={trendOf(makings)}
               answer={answerNextTime}
+              formulaId={id}
+              wanted={wantsAnything(target)}
+              course={heldAgainst(target, makings).course}
             />
             <p className="text-soft">Pick two versions, or another formula, to see them side by side.</p>
           </div>

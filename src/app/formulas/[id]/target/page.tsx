@@ -1,0 +1,66 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { saveTargetHere } from '@/app/actions';
+import { photoAwayHere, photoBackHere, photoShowsHere } from '@/app/photos/actions';
+import { VERDICT_WORDS } from '@/core/batch/batch';
+import { scoreOf, wantsAnything } from '@/core/judge/target';
+import { isUuid } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { makingsOf } from '@/server/queries/came-back';
+import { version } from '@/server/queries/formulas';
+import { loadHouse } from '@/server/queries/house';
+import { photosOf } from '@/server/queries/photos';
+import { targetOf } from '@/server/queries/targets';
+import { AwayPage, Frame } from '@/ui/frame';
+import { Photographs } from '@/ui/photos/photographs';
+import { TargetForm } from '@/ui/versions/target-form';
+import { TargetScore } from '@/ui/versions/target-score';
+import { when } from '@/ui/when';
+
+export const metadata: Metadata = { title: 'Target' };
+
+/** The pancake that is wanted of a formula, and how near its last making came. */
+export default async function TargetPage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  if (!isUuid(id)) notFound();
+  const r = await reach(async () => Promise.all([version(id, null), loadHouse(), targetOf(id), photosOf({ formula: id }), makingsOf(id)]));
+  if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
+  const [v, house, { target, revision }, photos, makings] = r.value;
+  if (!v) notFound();
+  const last = makings.find((m) => scoreOf(target, m).judged > 0);
+  return (
+    <Frame here="bench">
+      <h1 className="mb-1 text-[26px] [overflow-wrap:anywhere]">
+        <Link href={`/formulas/${id}`} className="underline decoration-line">
+          {v.formula.name}
+        </Link>
+        : target
+      </h1>
+      <p className="mb-4 max-w-3xl text-soft">
+        What you want it to be. Tap only what matters: each outcome is held against that, and the{' '}
+        <Link className="font-semibold text-rim underline" href={`/formulas/${id}/history`}>
+          history
+        </Link>{' '}
+        shows whether it comes nearer.
+      </p>
+      <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <TargetForm key={revision} formulaId={id} target={target} revision={revision} save={saveTargetHere} />
+        <div className="grid gap-4">
+          {last && wantsAnything(target) ? (
+            <TargetScore
+              score={scoreOf(target, last)}
+              title={`The making of ${when(last.at, house.units)}, version ${last.version}${last.verdict ? `, ${VERDICT_WORDS[last.verdict].toLowerCase()}` : ''}`}
+            />
+          ) : null}
+          <Photographs
+            title="Photographs of it"
+            of={{ formula: id }}
+            photos={photos}
+            acts={{ away: photoAwayHere, back: photoBackHere, shows: photoShowsHere }}
+          />
+        </div>
+      </div>
+    </Frame>
+  );
+}
