@@ -1,21 +1,8 @@
 /** From a plan to a joined batter: by cups alone, with whites, with a stand-in, for kits, and a bowl brought right. */
 import type { Page } from '@playwright/test';
-import { axe, beginTime, choose, chosen, expect, pass, test, toWeighIn } from './kitchen';
+import { axe, beginTime, choose, chosen, expect, newFormula, pass, start, test, toWeighIn } from './kitchen';
 
 const SECOND = 1000;
-
-/** @param then what is looked at on the bench */
-async function newFormula(page: Page, card: string, then: () => Promise<void> = async () => {}): Promise<void> {
-  await page.goto('/formulas/new');
-  await page.getByLabel(/Paste a card, as it is/).fill(card);
-  await page.getByRole('button', { name: 'Read the card' }).click();
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Saved as version 1')).toBeVisible();
-  await then();
-  await page.getByRole('button', { name: 'Scale and make' }).click();
-  await page.waitForURL(/plan/);
-  await page.getByRole('switch', { name: 'take it from stock' }).click();
-}
 
 type Kitchen = Parameters<Parameters<typeof test>[2]>[0]['kitchen'];
 let house: unknown = null;
@@ -39,12 +26,6 @@ async function looks(page: Page, way: string): Promise<void> {
   await page.goto('/house');
   await choose(page, 'Before combining', way);
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
-}
-
-async function start(page: Page): Promise<string> {
-  await page.getByRole('button', { name: 'Start this batch' }).click();
-  await page.waitForURL(/prep/);
-  return page.url().replace(/\/prep$/, '');
 }
 
 /** Every line that is shown is ticked. @param all they are all there are, and the work goes on */

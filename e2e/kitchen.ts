@@ -280,6 +280,26 @@ export async function pdf(page: Page, to: string): Promise<number> {
 /** Everything is on the counter: on to the weigh-in. */
 export const toWeighIn = (page: Page): Promise<void> => page.getByRole('button', { name: 'To the weigh-in' }).click();
 
+/** A card pasted, read and saved, and on to its plan. @param then what is looked at on the Bench */
+export async function newFormula(page: Page, card: string, then: () => Promise<void> = async () => {}): Promise<void> {
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill(card);
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 1')).toBeVisible();
+  await then();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+}
+
+/** Begins the batch of a plan. @returns its address */
+export async function start(page: Page): Promise<string> {
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  return page.url().replace(/\/prep$/, '');
+}
+
 /** Chooses from one of our lists. */
 export async function choose(page: Page, label: string, option: string): Promise<void> {
   await page.getByRole('combobox', { name: label, exact: true }).selectOption({ label: option });

@@ -111,7 +111,7 @@ test('a target is kept once for a formula, by two screens at once too, and three
   expect((await targetOf(formulaId)).revision).toBe(2);
   expect(await saveTarget({ ...wants, formulaId: crypto.randomUUID() }, null)).toMatchObject({ ok: false });
 
-  const made = [];
+  const made: string[] = [];
   for (const [crumb, heightMm] of [
     [2, 12],
     [3, 15],

@@ -121,11 +121,6 @@ export function BenchHead({ state, saving, busy, send, step, acts, archived }: P
               Versions and comparing
             </Link>
           ) : null}
-          {formulaId ? (
-            <Link href={`/formulas/${formulaId}/target`} className={`${lookOf('bare')} !min-h-9`}>
-              Target
-            </Link>
-          ) : null}
           {formulaId && acts ? (
             <FormulaMenu acts={acts} id={formulaId} name={formula.name || 'this formula'} number={basedOn} archived={archived} leave />
           ) : null}

@@ -28,7 +28,7 @@ export default function MakingsChart({
             stroke="var(--color-soft)"
           />
           {held ? (
-            <YAxis yAxisId="target" orientation="right" width={48} domain={[0, 100]} ticks={[0, 50, 100]} unit=" %" tick={TICK} stroke="var(--color-soft)" />
+            <YAxis yAxisId="target" orientation="right" width={58} domain={[0, 100]} ticks={[0, 50, 100]} unit=" %" tick={TICK} stroke="var(--color-soft)" />
           ) : null}
           {held ? <Legend verticalAlign="top" height={22} iconType="plainline" /> : null}
           <Line
@@ -51,7 +51,7 @@ export default function MakingsChart({
               stroke="var(--color-berry)"
               strokeWidth={2.5}
               strokeDasharray="6 4"
-              dot={{ r: 4, fill: 'var(--color-berry)' }}
+              dot={{ r: 4, fill: 'var(--color-berry)', strokeDasharray: 'none' }}
               connectNulls
               isAnimationActive={false}
             />

@@ -9,7 +9,7 @@ export function TargetScore({ score, title = 'Against its target' }: { readonly 
       <h3 className="text-lg">
         {title}: {score.pct === null ? <span className="text-soft">nothing that is wanted is judged yet</span> : <strong>{Math.round(score.pct)} %</strong>}
       </h3>
-      <ul className="mt-1.5 grid gap-x-8 gap-y-1 sm:grid-cols-2">
+      <ul className="mt-1.5 grid grid-cols-[repeat(auto-fit,minmax(min(100%,17rem),1fr))] gap-x-8 gap-y-1">
         {score.rows.map((r) => (
           <li key={r.what} className="grid grid-cols-[4.5rem_1fr] items-center gap-x-2 text-[15px]">
             <span className="font-semibold first-letter:uppercase">{nameOf(r.what)}</span>
