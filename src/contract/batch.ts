@@ -121,6 +121,11 @@ export const startBatchSchema = z.object({
     .array(z.object({ lotId: z.uuid(), bags: count('Bags', MOST_BAGS) }))
     .max(20, 'At most 20 lots at once.')
     .default([]),
+  /** Kept pieces that make a part of it. */
+  kept: z
+    .array(z.object({ lotId: z.uuid(), pieces: count('Pieces', 10_000) }))
+    .max(20, 'At most 20 lots at once.')
+    .default([]),
   /** The bags make all of it: nothing is mixed fresh. */
   bagsAlone: z.boolean().default(false),
   requestId,

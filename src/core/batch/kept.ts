@@ -46,7 +46,13 @@ export interface KeptUse {
   readonly who: string;
   readonly at: Date;
   readonly undoneAt: Date | null;
+  /** The batch it was taken into. */
+  readonly forBatch?: string | null;
+  readonly forName?: string | null;
 }
+
+/** What a batch has taken in of a lot. */
+export type TakenIn = Pick<KeptLot, 'number' | 'kind' | 'state' | 'cooked' | 'pieces'> & { readonly lotId: string };
 
 /** What there is: what was kept less what went; what was taken back did not go. */
 export const leftOf = (pieces: number, uses: readonly Pick<KeptUse, 'pieces' | 'undoneAt'>[]): number =>

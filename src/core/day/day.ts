@@ -12,7 +12,9 @@ import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { inTheBowl } from '../prep/correct';
 import { asRead, type Units } from '../quantity/say';
-import { type Step, stepsOf } from './steps';
+import type { KeptIn } from './serve';
+import type { Step } from './step';
+import { stepsOf } from './steps';
 
 export type OfBatch = Pick<Batch, 'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl'>;
 
@@ -46,6 +48,13 @@ export function bowlOf(batch: OfBatch, ways: Ways, gear: readonly Gear[], find: 
   return { analysis, standing, pourings: [on(first), ...more.map(on)] };
 }
 
+/** What goes with a batch: the methods of its sauces by name, what is kept and taken in, and the house's pans. */
+export interface DayServe {
+  readonly methods?: ReadonlyMap<string, string>;
+  readonly kept?: readonly KeptIn[];
+  readonly gear?: readonly Gear[];
+}
+
 /** The steps of a batch. @param known how long a piece of each end lies on the heat here */
 export function daySteps(
   batch: OfBatch,
@@ -54,8 +63,16 @@ export function daySteps(
   known: readonly KnownTimes[],
   find: (id: string) => Ingredient | undefined,
   units: Units,
+  serve: DayServe = {},
 ): readonly Step[] {
-  const pourings = bowl.pourings.map((p, n) => ({ ...p, times: (known[n] ?? timesFor(p.kind, { first: [], second: [] }, ways)).times }));
-  const steps = stepsOf({ batch, ways, restMin: bowl.standing.restMin, life: lifeOf(bowl.analysis), pourings, find });
-  return steps.map((s) => ({ ...s, name: asRead(s.name, units), why: asRead(s.why, units), slips: asRead(s.slips, units) }));
+  const pourings = bowl.pourings.map((p, n) => ({
+    ...p,
+    on: p.surfaces.map((s) => s.id),
+    times: (known[n] ?? timesFor(p.kind, { first: [], second: [] }, ways)).times,
+  }));
+  const steps = stepsOf({ batch, ways, restMin: bowl.standing.restMin, life: lifeOf(bowl.analysis), pourings, find, serve: { ...serve, units } });
+  // pans that nothing is poured into are free for a sauce; a kitchen that lists none has one
+  const lit = new Set(pourings.flatMap((p) => p.on));
+  const pans = Math.max(1, (serve.gear ?? []).filter((g) => g.sort === 'pan' && !lit.has(g.id)).length);
+  return steps.map((s) => ({ ...s, ...(s.pan && { pan: pans }), name: asRead(s.name, units), why: asRead(s.why, units), slips: asRead(s.slips, units) }));
 }

@@ -9,7 +9,7 @@ import { joinedAt, piecesFrom } from '../griddle/board';
 import { foldedAt } from '../prep/check';
 import type { EventLog } from './event-log';
 import { type TimeLine, timeLine } from './schedule';
-import type { Step } from './steps';
+import type { Step } from './step';
 
 const MIN = 60_000;
 

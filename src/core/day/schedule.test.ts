@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import type { Serving } from '../batch/serving';
 import { clashesIn, dayList, fromNow, type Placed, stepsByDay, timeLine } from './schedule';
-import type { Step } from './steps';
+import type { Step } from './step';
 
 const MIN = 60_000;
 const EIGHT = Date.UTC(2026, 4, 2, 8);

@@ -5,7 +5,8 @@
  */
 import type { Serving } from '../batch/serving';
 import { localDay, type Zoned } from '../quantity/day';
-import { forDays, lower, type Step, type Who } from './steps';
+import { lower, type Step, type Who } from './step';
+import { forDays } from './steps';
 
 const MIN = 60_000;
 
@@ -23,7 +24,7 @@ export interface Placed {
 export interface Clash {
   readonly step: string;
   readonly with: string | null;
-  readonly what: 'hands' | 'oven' | 'order' | 'stands';
+  readonly what: 'hands' | 'oven' | 'pan' | 'heat' | 'order' | 'stands';
   readonly text: string;
 }
 
@@ -56,19 +57,23 @@ interface Counter {
 function counterWith(helpers: number): Counter {
   const people: Busy[][] = Array.from({ length: helpers + 1 }, () => []);
   const oven: (Busy & { readonly c: number })[] = [];
+  const pans: Busy[] = [];
   const free = (s: Step, start: number): number | null =>
     hands(s.who, helpers).find((p) => !(people[p] ?? []).some((b) => meet(b, start, start + s.handsMin * MIN))) ?? null;
   return {
     fits: (s, start) =>
-      (s.handsMin === 0 || free(s, start) !== null) && (s.ovenC === null || !oven.some((o) => o.c !== s.ovenC && meet(o, start, start + s.min * MIN))),
+      (s.handsMin === 0 || free(s, start) !== null) &&
+      (s.ovenC === null || !oven.some((o) => o.c !== s.ovenC && meet(o, start, start + s.min * MIN))) &&
+      (s.pan === undefined || pans.filter((b) => meet(b, start, start + s.min * MIN)).length < s.pan),
     take: (s, start) => {
       if (s.ovenC !== null) oven.push({ from: start, to: start + s.min * MIN, c: s.ovenC });
+      if (s.pan !== undefined) pans.push({ from: start, to: start + s.min * MIN });
       if (s.handsMin === 0) return null;
       const by = free(s, start) ?? hands(s.who, helpers)[0] ?? 0;
       people[by]?.push({ from: start, to: start + s.handsMin * MIN });
       return by;
     },
-    edges: (s) => [...people.flat(), ...oven].flatMap((b) => [b.to, b.from - s.handsMin * MIN, b.from - s.min * MIN]),
+    edges: (s) => [...people.flat(), ...oven, ...pans].flatMap((b) => [b.to, b.from - s.handsMin * MIN, b.from - s.min * MIN]),
   };
 }
 
@@ -224,23 +229,46 @@ export function timeLine(all: readonly Step[], serving: Serving, begun: Begun | 
   return { placed: both, servedAt: platesAt(placed, serving) ?? serving.at, clashes: [...clashesIn(both), ...late] };
 }
 
+/**
+ * What two steps want at the same time.
+ * @param of whose the other is, where it is of another batch
+ */
+function wanting(p: Placed, o: Placed, of = ''): readonly Pick<Clash, 'what' | 'text'>[] {
+  const together = meet({ from: p.start, to: p.end }, o.start, o.end);
+  const both = `${o.step.name}${of} and ${lower(p.step.name)}`;
+  const out: Pick<Clash, 'what' | 'text'>[] = [];
+  if (p.by !== null && p.by === o.by && meet({ from: p.start, to: p.start + p.step.handsMin * MIN }, o.start, o.start + o.step.handsMin * MIN))
+    out.push({ what: 'hands', text: `${both} want the same pair of hands.` });
+  if (together && p.step.ovenC !== null && o.step.ovenC !== null && p.step.ovenC !== o.step.ovenC)
+    out.push({ what: 'oven', text: `${o.step.name}${of} wants the oven at ${o.step.ovenC} °C, ${lower(p.step.name)} at ${p.step.ovenC} °C.` });
+  if (together && p.step.pan === 1 && o.step.pan === 1) out.push({ what: 'pan', text: `${both} want the same pan.` });
+  // loads of one batch follow each other anyway
+  if (together && of !== '' && p.step.on?.some((id) => o.step.on?.includes(id))) out.push({ what: 'heat', text: `${both} want the same place on the heat.` });
+  return out;
+}
+
+/** Another batch on the same counter, and what of it is still to do. */
+export interface OnCounter {
+  readonly id: string;
+  readonly name: string;
+  readonly placed: readonly Placed[];
+}
+
+/** What a batch and another on the same counter want at the same time, the same people at both; the earliest first. @param name the other's */
+export const clashesBetween = (own: readonly Placed[], other: readonly Placed[], name: string): readonly Clash[] =>
+  own
+    .flatMap((p) =>
+      other.flatMap((o) => wanting(p, o, ` (${name})`).map((c) => ({ at: Math.max(p.start, o.start), clash: { step: p.step.id, with: o.step.id, ...c } }))),
+    )
+    .sort((a, b) => a.at - b.at)
+    .map((c) => c.clash);
+
 /** What does not go together: the cook's to see, and to settle. */
 export function clashesIn(placed: readonly Placed[]): readonly Clash[] {
   const clashes: Clash[] = [];
   placed.forEach((p, n) => {
     for (const o of placed.slice(n + 1)) {
-      const handsMeet =
-        p.by !== null && p.by === o.by && meet({ from: p.start, to: p.start + p.step.handsMin * MIN }, o.start, o.start + o.step.handsMin * MIN);
-      if (handsMeet)
-        clashes.push({ step: o.step.id, with: p.step.id, what: 'hands', text: `${o.step.name} and ${lower(p.step.name)} want the same pair of hands.` });
-      const ovens = p.step.ovenC !== null && o.step.ovenC !== null && p.step.ovenC !== o.step.ovenC && meet({ from: p.start, to: p.end }, o.start, o.end);
-      if (ovens)
-        clashes.push({
-          step: o.step.id,
-          with: p.step.id,
-          what: 'oven',
-          text: `${o.step.name} wants the oven at ${o.step.ovenC} °C, ${lower(p.step.name)} at ${p.step.ovenC} °C.`,
-        });
+      clashes.push(...wanting(p, o).map((c) => ({ step: o.step.id, with: p.step.id, ...c })));
     }
     const followers = placed.filter((o) => o.step.after.includes(p.step.id));
     const early = followers.find((o) => o.start < p.end - 1 && o.ahead === p.ahead);

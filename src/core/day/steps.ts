@@ -3,7 +3,6 @@
  * it needs, and why it matters. To add a step is to add a row. Minutes; defaults of ours, for the cook to change; what
  * touches safety is the local food code's to say.
  */
-import type { Batch } from '../batch/batch';
 import { hasTestPiece } from '../batch/driver';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import type { Life } from '../batch/mixes';
@@ -13,35 +12,8 @@ import { FILLING_NAMES, type KindId, kindById } from '../formula/kinds';
 import { effectOf, restsChilled, type Ways } from '../formula/ways';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
-
-/** Who may do it: the cook alone, any pair of hands, or a child with a grown-up beside. */
-export type Who = 'cook' | 'helper' | 'child';
-export const WHO_WORDS: Readonly<Record<Who, string>> = { cook: 'cook', helper: 'cook or helper', child: 'fit for a child, a grown-up beside' };
-
-export interface Step {
-  readonly id: string;
-  readonly name: string;
-  readonly why: string;
-  readonly who: Who;
-  /** In all, and of it, from the beginning, with hands bound. */
-  readonly min: number;
-  readonly handsMin: number;
-  /** Degrees C the oven stands at meanwhile; null: it is not needed. */
-  readonly ovenC: number | null;
-  /** What has to be over before. */
-  readonly after: readonly string[];
-  /** Longest it may stand before what follows, min; null: as long as one likes. */
-  readonly keepsMin: number | null;
-  /** What may slip and what may not. */
-  readonly slips: string;
-  /** Can be done the day before. */
-  readonly ahead: boolean;
-  /** On the heat: which loads, from 1. */
-  readonly loads?: { readonly from: number; readonly to: number /** Pieces off the heat in all when it is over. */; readonly off: number };
-}
-
-/** A step's name in the middle of a sentence; its degrees stay capital. */
-export const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+import { type ServeAsked, serveSteps } from './serve';
+import type { Step, Who } from './step';
 
 /** One of what is poured from a bowl. @see Pouring */
 export interface OnTheHeat {
@@ -51,17 +23,21 @@ export interface OnTheHeat {
   readonly times: SideTimes;
   /** Places on the heat at once. */
   readonly atOnce: number;
+  /** What it lies on, by id in the gear. */
+  readonly on?: readonly string[];
 }
 
 /** What the steps hang on. */
 export interface StepsAsked {
-  readonly batch: Pick<Batch, 'sheet' | 'split' | 'kind' | 'driver'>;
+  readonly batch: ServeAsked['batch'];
   readonly ways: Ways;
   readonly restMin: number;
   readonly life: Life;
   /** What is poured, in its order: mostly one thing. */
   readonly pourings: readonly OnTheHeat[];
   readonly find: (id: string) => Ingredient | undefined;
+  /** What goes with it and what is kept. @see ServeAsked */
+  readonly serve?: Pick<ServeAsked, 'methods' | 'kept' | 'units'>;
 }
 
 const OUT_MIN = 60;
@@ -73,8 +49,6 @@ const ROAST_C = 180;
 const LINE_MIN = 1;
 const JOIN_MIN = 4;
 const WHIP_MIN = 8;
-/** Making a sauce or a glaze, besides weighing it: ours. */
-const SIDE_MIN = 8;
 /** Holding oven, and how long it and a surface take to warm. */
 export const HOLD_C = 93;
 const HOLD_WARM_MIN = 15;
@@ -125,9 +99,6 @@ interface Facts {
   readonly dry: number;
   readonly wet: number;
   readonly cold: boolean;
-  /** What the card has beside the batter, and how many lines that is. */
-  readonly sides: readonly string[];
-  readonly sideLines: number;
   /** What the lines say is done to something first. */
   readonly says: (what: RegExp) => boolean;
   readonly fatSoftened: boolean;
@@ -156,8 +127,6 @@ function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Fa
   const ingredientsOf = (l: SheetLine): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
   const has = (of: (l: SheetLine) => boolean): boolean => sheet.some(of);
   const linesIn = (...vessels: readonly SheetLine['vessel'][]): number => sheet.filter((l) => vessels.includes(l.vessel)).length;
-  // sauces of the formula's own; what is taken along from Sauces and sides has its method there
-  const beside = batch.sheet.filter((l) => l.side !== undefined && l.grams !== null && !/^s\d+p\d+$/.test(l.key));
   const { split } = batch;
   const baked = batch.kind === 'oven';
   const [surface = 'griddle', ...others] = pourings.map((p) => heatedFor(p.kind));
@@ -170,8 +139,6 @@ function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Fa
     dry: linesIn('dry'),
     wet: linesIn('wet', 'fold-in'),
     cold: has((l) => ingredientsOf(l).some((i) => i.category === 'egg' || i.category === 'dairy' || i.category === 'plant-milk')),
-    sides: [...new Set(beside.flatMap((l) => l.side ?? []))],
-    sideLines: beside.length,
     says: (what) => has((l) => says(l, what)),
     fatSoftened: has((l) => says(l, /\bsoft(?:ened)?\b/i) && ingredientsOf(l).some((i) => i.category === 'fat')),
     butterMelted: has((l) => says(l, /\bmelt/i) || ingredientsOf(l).some((i) => l.vessel === 'wet' && isA(i, 'butter-unsalted'))),
@@ -335,17 +302,6 @@ const BEFORE: readonly Row[] = [
     slips: 'not past the combining',
   },
   {
-    id: 'sides',
-    when: (f) => f.sides.length > 0,
-    name: (f) => `Make what goes with it: ${f.sides.map((x) => x.toLowerCase()).join(', ')}`,
-    why: 'Made ahead it waits for the plates; once the griddle is hot there is no hand free.',
-    who: 'helper',
-    min: (f) => SIDE_MIN * f.sides.length + LINE_MIN * f.sideLines,
-    handsMin: (f) => SIDE_MIN * f.sides.length + LINE_MIN * f.sideLines,
-    slips: 'earlier is fine, covered; what holds milk, cream or egg in the cold, as the local food code has it',
-    ahead: true,
-  },
-  {
     id: 'heat',
     name: (f) => HEAT_NAMES[f.surface],
     why: (f) => (f.baked ? 'It climbs by the first blast of heat.' : 'Level in heat, edge to edge, before the first drop: it warms while the batter rests.'),
@@ -470,7 +426,7 @@ const TEST: Row = {
 const PLATE: Row = {
   id: 'plate',
   name: (f) => (f.loads.length > 1 ? 'The last plate' : 'Plate'),
-  why: 'The roughest at the bottom; what tells the kind apart on top.',
+  why: '',
   who: 'helper',
   min: PLATE_MIN,
   handsMin: PLATE_MIN,
@@ -498,7 +454,7 @@ function stepOf(r: Row, f: Facts, wave: number, ids: ReadonlySet<string>): Step 
 }
 
 /** Loads of a wave, one step each; or all of one thing in one where there are too many to show. */
-function loadsOf(f: Facts, wave: number, before: readonly Step[]): readonly Step[] {
+function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readonly string[]): readonly Step[] {
   const all = f.loads.length;
   const firstOf = (w: number): number => Math.floor((w * all) / f.waves);
   const to = firstOf(wave + 1);
@@ -517,7 +473,7 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[]): readonly Step
     const bound = baked ? 1 : load.of.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin;
     const last = [...before, ...out].filter((s) => s.loads).at(-1)?.id ?? '';
     // what the second is made on has to be hot for its first load
-    const opens = n === 0 ? ['heat', 'hold', 'test'] : [last, ...(f.loads[n - 1]?.of !== load.of ? ['heat-also'] : [])];
+    const opens = n === 0 ? ['heat', 'hold', 'test', ...served] : [last, ...(f.loads[n - 1]?.of !== load.of ? ['heat-also'] : [])];
     out.push({
       id: `load${n + 1}`,
       name: `${count > 1 ? `${filling}s ${n + 1} to ${n + count}` : all === 1 ? `One ${FILLING_NAMES[load.of.kind]}` : `${filling} ${n + 1}`}${load.of.name ? `, ${load.of.name}` : ''}`,
@@ -530,6 +486,7 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[]): readonly Step
       keepsMin: baked ? 3 : null,
       slips: baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
       ahead: false,
+      ...(load.of.on && { on: load.of.on }),
       loads: { from: n + 1, to: n + count, off: f.loads[n + count - 1]?.off ?? 0 },
     });
   }
@@ -544,13 +501,18 @@ export function stepsOf(q: StepsAsked): readonly Step[] {
     if (r.when?.(f, wave) ?? true) steps.push(stepOf(r, f, wave, new Set(steps.map((s) => s.id))));
   };
   for (const r of BEFORE) put(r);
+  const serve = serveSteps({ batch: q.batch, find: q.find, ...q.serve });
+  steps.push(...serve.before);
+  const served = serve.before.map((s) => s.id);
   for (let w = 0; w < f.waves; w++) {
     for (const r of IN_A_WAVE) put(r, w);
     if (w === 0) put(TEST);
-    steps.push(...loadsOf(f, w, steps));
+    steps.push(...loadsOf(f, w, steps, served));
   }
   const last = steps.filter((s) => s.loads).at(-1)?.id ?? '';
-  put({ ...PLATE, after: [last] });
+  // kept pieces are heated while the last are on the heat; what has to stand does so after it
+  steps.push(...serve.last.map((s) => (s.id === 'stand' ? { ...s, after: [last] } : s)));
+  put({ ...PLATE, why: serve.plate, after: [last, ...serve.last.map((s) => s.id)] });
   return steps;
 }
 

@@ -1,7 +1,7 @@
 /** The time line on paper: a row for each step, with why it matters, whose it is, and a box to tick. */
 import { Text, View } from '@react-pdf/renderer';
 import type { TimeLine } from '@/core/day/schedule';
-import { WHO_WORDS } from '@/core/day/steps';
+import { WHO_WORDS } from '@/core/day/step';
 import { type Dating, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
 import { asRead, minutesOrHours, type Units } from '@/core/quantity/say';
 import { Boxes, look, Paper } from './paper';

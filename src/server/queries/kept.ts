@@ -1,9 +1,10 @@
 /** Kept lots and their books: nothing leaves that is not there, whoever asks at once. */
 
+import type { ClientBase } from 'pg';
 import type { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import type { keepLotSchema, keptGoneSchema } from '@/contract/kept';
-import { type KeptLot, type KeptUse, keptWords } from '@/core/batch/kept';
+import { type KeptLot, type KeptUse, keptWords, type TakenIn } from '@/core/batch/kept';
 import { query, transaction } from '../db/pool';
 import { GONE } from './revised';
 
@@ -27,9 +28,11 @@ export const keptOfBatch = (batchId: string): Promise<KeptLot[]> => from(`${SELE
 export const keptLot = async (id: string): Promise<KeptLot | null> => (await from(`${SELECT_KEPT} where k.id = $1`, [id]))[0] ?? null;
 
 export const usesOfKept = (lotId: string): Promise<KeptUse[]> =>
-  query<KeptUse & Record<string, unknown>>('select id, pieces, how, who, at, undone_at as "undoneAt" from kept_uses where lot_id = $1 order by at, id', [
-    lotId,
-  ]);
+  query<KeptUse & Record<string, unknown>>(
+    `select u.id, u.pieces, u.how, u.who, u.at, u.undone_at as "undoneAt", u.for_batch as "forBatch", b.name as "forName"
+       from kept_uses u left join batches b on b.id = u.for_batch where u.lot_id = $1 order by u.at, u.id`,
+    [lotId],
+  );
 
 /** Keeps what is over of a batch. The same request once more keeps nothing twice. */
 export async function keep(k: z.output<typeof keepLotSchema>): Promise<ActionResult<{ readonly id: string }>> {
@@ -43,21 +46,70 @@ export async function keep(k: z.output<typeof keepLotSchema>): Promise<ActionRes
   return id === undefined ? refuse(GONE) : { ok: true, id };
 }
 
+/** What a batch has taken in, lot by lot. */
+export const keptTakenBy = (batchId: string): Promise<TakenIn[]> =>
+  query<TakenIn & Record<string, unknown>>(
+    `select k.id as "lotId", k.number, k.kind, k.state, k.cooked, sum(u.pieces)::int as pieces from kept_uses u join kept_lots k on k.id = u.lot_id
+      where u.for_batch = $1 and u.undone_at is null group by k.id order by k.number`,
+    [batchId],
+  );
+
+/** Says that there are not so many, or nothing where there are. The lot is held from here on. */
+async function tooFew(client: ClientBase, lotId: string, pieces: number): Promise<{ readonly says: string | null; readonly left: number } | null> {
+  // one at a time for each lot
+  const held = await client.query('select id from kept_lots where id = $1 for update', [lotId]);
+  const lot = held.rowCount === 0 ? undefined : (await client.query<KeptLot>(`${SELECT_KEPT} where k.id = $1`, [lotId])).rows[0];
+  if (!lot) return null;
+  const says =
+    pieces <= lot.left ? null : lot.left === 0 ? 'There is nothing left of it.' : `There ${lot.left === 1 ? 'is' : 'are'} only ${keptWords(lot, lot.left)}.`;
+  return { says, left: lot.left };
+}
+
+/** A batch takes kept pieces in, in the transaction that begins it. @returns what is wrong with it, by lot; or null */
+export async function takeKeptIn(
+  client: ClientBase,
+  batchId: string,
+  asked: readonly { readonly lotId: string; readonly pieces: number }[],
+): Promise<{ readonly lotId: string; readonly says: string } | null> {
+  // in one order: two batches never wait for each other
+  for (const { lotId, pieces } of [...asked].sort((a, b) => (a.lotId < b.lotId ? -1 : 1))) {
+    const lot = await tooFew(client, lotId, pieces);
+    const says = lot === null ? GONE : lot.says;
+    if (says !== null) return { lotId, says };
+    await client.query("insert into kept_uses (lot_id, pieces, how, for_batch) values ($1, $2, 'served', $3)", [lotId, pieces, batchId]);
+  }
+  return null;
+}
+
+/** A batch that is given up gives back what it took in. @returns the entries, for who takes it up again */
+export const giveKeptBack = async (client: ClientBase, batchId: string): Promise<readonly string[]> =>
+  (await client.query<{ id: string }>('update kept_uses set undone_at = now() where for_batch = $1 and undone_at is null returning id', [batchId])).rows.map(
+    (r) => r.id,
+  );
+
+/** Taken up again it takes the same once more, where it is still there. @returns what is wrong with it, or null */
+export async function takeKeptAgain(client: ClientBase, useIds: readonly string[]): Promise<string | null> {
+  for (const id of [...useIds].sort()) {
+    const use = (
+      await client.query<{ lotId: string; pieces: number }>('select lot_id as "lotId", pieces from kept_uses where id = $1 and undone_at is not null', [id])
+    ).rows[0];
+    if (!use) continue;
+    const lot = await tooFew(client, use.lotId, use.pieces);
+    if (lot?.says) return `What it had taken of the kept pieces is used up meanwhile. ${lot.says}`;
+    await client.query('update kept_uses set undone_at = null where id = $1', [id]);
+  }
+  return null;
+}
+
 /** So many leave: served, or thrown away. Refused where there are not so many, also when two screens ask at once. */
 export const letKeptGo = (u: z.output<typeof keptGoneSchema>): Promise<ActionResult<{ readonly id: string; readonly left: number }>> =>
   transaction(async (client) => {
-    // one at a time for each lot
-    const held = await client.query('select id from kept_lots where id = $1 for update', [u.lotId]);
-    if (held.rowCount === 0) return refuse(GONE);
-    const had = u.requestId ? await client.query<{ id: string }>('select id from kept_uses where request_id = $1', [u.requestId]) : null;
-    const lot = (await client.query<KeptLot>(`${SELECT_KEPT} where k.id = $1`, [u.lotId])).rows[0];
+    const lot = await tooFew(client, u.lotId, u.pieces);
     if (!lot) return refuse(GONE);
+    const had = u.requestId ? await client.query<{ id: string }>('select id from kept_uses where request_id = $1', [u.requestId]) : null;
     const again = had?.rows[0];
     if (again) return { ok: true, id: again.id, left: lot.left };
-    if (u.pieces > lot.left) {
-      const says = lot.left === 0 ? 'There is nothing left of it.' : `There ${lot.left === 1 ? 'is' : 'are'} only ${keptWords(lot, lot.left)}.`;
-      return refuse(says, { pieces: says });
-    }
+    if (lot.says !== null) return refuse(lot.says, { pieces: lot.says });
     const made = await client.query<{ id: string }>('insert into kept_uses (request_id, lot_id, pieces, how, who) values ($1, $2, $3, $4, $5) returning id', [
       u.requestId ?? null,
       u.lotId,

@@ -84,6 +84,7 @@ test('migrations are applied once', async () => {
     '0019_care.sql',
     '0020_photographs.sql',
     '0021_targets.sql',
+    '0022_kept_taken_in.sql',
   ]);
 });
 

@@ -29,6 +29,7 @@ import { batchById, type NewBatch } from '../queries/batches';
 import { versionById } from '../queries/formulas';
 import { tapsOf } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
+import { giveKeptBack, takeKeptAgain } from '../queries/kept';
 import { type Made, returnBags, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
@@ -375,6 +376,8 @@ export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
       );
       await returnToShelf(client, { batchId });
       await returnBags(client, batchId);
+      const kept = await giveKeptBack(client, batchId);
+      await client.query("update batches set gave_back = gave_back || jsonb_build_object('kept', $2::jsonb) where id = $1", [batchId, JSON.stringify(kept)]);
     }
     return true;
   });
@@ -390,7 +393,7 @@ export const endBatch = async (batchId: string): Promise<boolean> =>
 export async function takeUp(batchId: string): Promise<ActionResult> {
   try {
     return await transaction(async (client): Promise<ActionResult> => {
-      const r = await client.query<{ gave: { shelf: Record<string, number>; bags: Record<string, number> } | null }>(
+      const r = await client.query<{ gave: { shelf: Record<string, number>; bags: Record<string, number>; kept?: string[] } | null }>(
         'update batches set finished_at = null, put_away = false where id = $1 and finished_at is not null and verdict is null returning gave_back as gave',
         [batchId],
       );
@@ -400,6 +403,8 @@ export async function takeUp(batchId: string): Promise<ActionResult> {
       await client.query('update batches set gave_back = null where id = $1', [batchId]);
       await takeFromShelf(client, { batchId }, new Map(Object.entries(gave.shelf)), true);
       for (const [lot, bags] of Object.entries(gave.bags)) await takeBags(client, lot, { bags, kind: 'batch', batchId });
+      const gone = await takeKeptAgain(client, gave.kept ?? []);
+      if (gone) throw new Undone<Made>({ ok: false, message: gone } as Made);
       return { ok: true };
     });
   } catch (e) {

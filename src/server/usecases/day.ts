@@ -1,14 +1,18 @@
 /** The day of a batch, from the records: what is in its bowl, its steps, and how long a piece lies on the heat here. */
 import { type Batch, waysOf } from '@/core/batch/batch';
+import type { Serving } from '@/core/batch/serving';
 import { type Bowl, bowlOf, daySteps } from '@/core/day/day';
 import { lineNow } from '@/core/day/done';
-import { type StepsOfDay, stepsByDay } from '@/core/day/schedule';
-import type { Step } from '@/core/day/steps';
+import { type OnCounter, type StepsOfDay, stepsByDay } from '@/core/day/schedule';
+import type { Step } from '@/core/day/step';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Ways } from '@/core/formula/ways';
 import { type KnownTimes, timesFor } from '@/core/griddle/times';
 import { findIngredient } from '@/core/pantry/pantry';
+import { underWay } from '../queries/batches';
 import { earlierSides, tapsOf } from '../queries/griddle';
+import { keptTakenBy } from '../queries/kept';
+import { sides } from '../queries/sides';
 
 export interface Day {
   readonly bowl: Bowl;
@@ -26,6 +30,23 @@ export async function stepsLeft(batch: Batch, house: Kitchen, now: number): Prom
   return stepsByDay(line.placed, now, house.units);
 }
 
+/** Batches so near in time share the counter, its hands and its heat. */
+const TOGETHER_MS = 12 * 3_600_000;
+const MOST_TOGETHER = 4;
+
+/** Other batches under way about the same time, with what of each is still to do. @param now ms since 1970 */
+export async function onTheCounter(batch: Batch, house: Kitchen, now: number): Promise<readonly OnCounter[]> {
+  const at = batch.timeline?.at ?? now;
+  const others = (await underWay()).filter((b) => b.id !== batch.id && b.timeline !== null && Math.abs(b.timeline.at - at) < TOGETHER_MS);
+  return Promise.all(
+    others.slice(0, MOST_TOGETHER).map(async (b): Promise<OnCounter> => {
+      const [day, taps] = await Promise.all([dayOf(b, house), tapsOf(b.id)]);
+      const { line } = lineNow(day.steps, b, { ...b, taps }, b.timeline as Serving, true, now);
+      return { id: b.id, name: b.name, placed: line.placed };
+    }),
+  );
+}
+
 export async function dayOf(batch: Batch, house: Kitchen): Promise<Day> {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
@@ -33,5 +54,7 @@ export async function dayOf(batch: Batch, house: Kitchen): Promise<Day> {
   const known = await Promise.all(
     bowl.pourings.map(async (p) => timesFor(p.kind, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl }), ways)),
   );
-  return { bowl, steps: daySteps(batch, bowl, ways, known, find, house.units), known, ways };
+  const [beside, kept] = await Promise.all([batch.sheet.some((l) => l.side !== undefined) ? sides() : [], keptTakenBy(batch.id)]);
+  const serve = { methods: new Map(beside.map((s) => [s.name, s.method])), kept, gear: house.gear };
+  return { bowl, steps: daySteps(batch, bowl, ways, known, find, house.units, serve), known, ways };
 }

@@ -7,7 +7,8 @@ import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { careNotes, noteCare, stuckIn, takeCareBack } from '../queries/care';
 import { saveVersion } from '../queries/formulas';
-import { keep, keptLot, keptNow, keptOfBatch, letKeptGo, takeKeptBack, usesOfKept } from '../queries/kept';
+import { keep, keptLot, keptNow, keptOfBatch, keptTakenBy, letKeptGo, takeKeptBack, usesOfKept } from '../queries/kept';
+import { putAway, takeUp } from './change-batch';
 import { startTogether } from './headcount';
 
 const FORMULA: Formula = {
@@ -129,4 +130,44 @@ test('a pan’s diary: one press is one entry, what stuck in a batch is written 
   expect(await noteCare({ ...stuck, requestId: crypto.randomUUID() })).toMatchObject({ ok: true });
   expect(await noteCare({ ...stuck, batchId: '00000000-0000-4000-8000-00000000dead', requestId: crypto.randomUUID() })).toMatchObject({ ok: false });
   expect(await takeCareBack('00000000-0000-4000-8000-00000000dead')).toMatchObject({ ok: false });
+});
+
+test('a plan takes kept pieces in: they leave with the batch, two batches never share one, and come back when it is given up', async () => {
+  const made = await keep(kept({ pieces: 10 }));
+  if (!made.ok) throw new Error(made.message);
+  const versionId = (await query<{ id: string }>('select version_id as id from batches where id = $1', [batchId]))[0]?.id ?? '';
+  const begin = (pieces: number) =>
+    startTogether({
+      versionId,
+      driver: { by: 'factor', factor: 1 },
+      exactness: 'gram',
+      portionMl: 120,
+      bags: [],
+      kept: [{ lotId: made.id, pieces }],
+      take: 'no',
+      requestId: null,
+    });
+  // two at once want six of ten each: one of them is refused, and nothing of it is begun
+  const before = (await query('select 1 from batches')).length;
+  const two = await Promise.all([begin(6), begin(6)]);
+  expect(two.filter((t) => t.ok)).toHaveLength(1);
+  expect(two.find((t) => !t.ok)).toMatchObject({ path: `kept.${made.id}`, message: 'There are only 4 waffles.' });
+  expect((await query('select 1 from batches')).length).toBe(before + 1);
+  const first = two.find((t) => t.ok);
+  const id = first?.ok ? first.id : '';
+  expect((await keptLot(made.id))?.left).toBe(4);
+  expect(await keptTakenBy(id)).toMatchObject([{ lotId: made.id, pieces: 6, state: 'frozen' }]);
+  expect((await usesOfKept(made.id))[0]).toMatchObject({ pieces: 6, forBatch: id, forName: 'Lock waffles' });
+  // given up with its stock back they are in their lot again; taken up, gone once more
+  expect(await putAway(id, true)).toBe(true);
+  expect((await keptLot(made.id))?.left).toBe(10);
+  expect(await keptTakenBy(id)).toEqual([]);
+  expect(await takeUp(id)).toEqual({ ok: true });
+  expect((await keptLot(made.id))?.left).toBe(4);
+  // where they were served meanwhile it can't be taken up, and stays given up
+  await putAway(id, true);
+  await letKeptGo({ lotId: made.id, pieces: 7, how: 'served', who: '', requestId: null });
+  expect(await takeUp(id)).toMatchObject({ ok: false, message: expect.stringContaining('There are only 3 waffles.') });
+  expect((await keptLot(made.id))?.left).toBe(3);
+  expect((await query<{ away: boolean }>('select put_away as away from batches where id = $1', [id]))[0]?.away).toBe(true);
 });

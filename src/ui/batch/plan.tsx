@@ -8,6 +8,7 @@ import { analyse } from '@/core/analyse';
 import { unsettled } from '@/core/analyse-formula';
 import { partingOf } from '@/core/batch/driver';
 import { EXACTNESS_WORDS, type Exactness, inMeasures } from '@/core/batch/exactness';
+import type { KeptLot } from '@/core/batch/kept';
 import { washes } from '@/core/batch/order';
 import { oneMix } from '@/core/batch/plan';
 import { portionsIn } from '@/core/batch/portions';
@@ -37,8 +38,9 @@ import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { partingWords, sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
-import { BagsPart, type BagsTyped } from './bags-part';
+import { BagsPart } from './bags-part';
 import { type Beside, BesidePart } from './beside-part';
+import { KeptInPart } from './kept-in-part';
 import { LitPart } from './lit-part';
 import { MeasureSheet } from './measure-sheet';
 import type { BothTyped, PlanTyped } from './plan.state';
@@ -46,16 +48,22 @@ import { PlanDriver } from './plan-driver';
 import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, ReadsAs, YieldWords } from './plan-words';
 import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
+import type { TakenTyped } from './store-part';
 import { Unsettled } from './unsettled';
 import { usePlan } from './use-plan';
 
 const NO_BAGS: readonly Bagged[] = [];
+const NO_LOTS: readonly KeptLot[] = [];
 
 /** The portion an end opens at, ml. */
 function portionAt(formula: Formula, end: EndId): string {
   const at = atEnd(formula, end);
   return String(at.portionMl ?? usualPortionMl(schoolOf(kindById(at.kind), at.school)));
 }
+
+/** What the server refuses of kept lots, by the lot's id. */
+const refusedIn = (errors: Readonly<Record<string, string>>): Readonly<Record<string, string>> =>
+  Object.fromEntries(Object.entries(errors).flatMap(([at, why]) => (at.startsWith('kept.') ? [[at.slice('kept.'.length), why]] : [])));
 
 export type MakeAnswer = ActionResult<{ readonly batchId: string }>;
 
@@ -78,6 +86,8 @@ interface Props {
   readonly all?: { readonly ingredientId: string; readonly grams: number } | null;
   /** Bags of this formula's premix that are left. */
   readonly bagged?: readonly Bagged[];
+  /** What is kept of earlier makings. */
+  readonly kept?: readonly KeptLot[];
   readonly make: (input: unknown) => Promise<MakeAnswer>;
 }
 
@@ -96,6 +106,7 @@ export function Plan({
   people = false,
   all = null,
   bagged = NO_BAGS,
+  kept = NO_LOTS,
   make,
 }: Props) {
   const router = useRouter();
@@ -140,7 +151,8 @@ export function Plan({
   const [serving, setServing] = useState<Serving | null>(null);
   const [lit, setLit] = useState(AS_USUAL);
   const [litSecond, setLitSecond] = useState(AS_USUAL);
-  const [bagsTyped, setBags] = useState<BagsTyped>({});
+  const [bagsTyped, setBags] = useState<TakenTyped>({});
+  const [keptTyped, setKept] = useState<TakenTyped>({});
   const [both, setBoth] = useState<Readonly<Record<EndId, BothTyped>> | null>(null);
   const asking = useAsking();
   const changed = asking.touched;
@@ -151,7 +163,26 @@ export function Plan({
     setTyped((t) => ({ ...t, ...part }));
   };
 
-  const p = usePlan({ formula, house, shelf, end, sides, cycleS, typed, splitTyped, beside, exactness, eggs, lit, litSecond, both, bagged, bagsTyped });
+  const p = usePlan({
+    formula,
+    house,
+    shelf,
+    end,
+    sides,
+    cycleS,
+    typed,
+    splitTyped,
+    beside,
+    exactness,
+    eggs,
+    lit,
+    litSecond,
+    both,
+    bagged,
+    bagsTyped,
+    keptLots: kept,
+    keptTyped,
+  });
   const { kind, units, driver, means, planned, split } = p;
   const ok = (planned !== null || p.bagsAlone !== null) && p.besideRead.sides !== null;
   const stops = useMemo(() => unsettled(formula, house, end), [formula, house, end]);
@@ -179,6 +210,7 @@ export function Plan({
       litSecond,
       portionSaid: p.portionSaid ?? undefined,
       bags: p.bags?.taken.map((t) => ({ lotId: t.bagged.lot.id, bags: t.bags })) ?? [],
+      kept: p.kept?.taken.map((t) => ({ lotId: t.lot.id, pieces: t.pieces })) ?? [],
     };
     const took = take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no';
     const a = await asking.ask((requestId) => make({ ...what, take: took, requestId }), true);
@@ -292,7 +324,20 @@ export function Plan({
             offered={bagged}
             read={p.bags}
             portionMl={p.portionMl}
-            asked={p.wantedAll}
+            asked={p.wantedAll - (p.kept?.pieces ?? 0)}
+            pieces={kind.pieces}
+          />
+        ) : null}
+        {p.kept && p.wantedAll !== null ? (
+          <KeptInPart
+            typed={keptTyped}
+            set={(t) => {
+              changed();
+              setKept(t);
+            }}
+            offered={kept}
+            read={{ ...p.kept, errors: { ...refusedIn(asking.errors), ...p.kept.errors } }}
+            asked={p.wantedAll - (p.bags?.pieces ?? 0)}
             pieces={kind.pieces}
           />
         ) : null}

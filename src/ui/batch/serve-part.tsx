@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Serving } from '@/core/batch/serving';
 import { fromNow, timeLine } from '@/core/day/schedule';
-import { lower, type Step } from '@/core/day/steps';
+import { lower, type Step } from '@/core/day/step';
 import { useNow } from '../day/clock';
 import { Moment } from '../day/moment';
 import { Switch } from '../kit/switch';

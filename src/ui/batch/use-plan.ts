@@ -6,6 +6,7 @@ import type { Lit } from '@/core/batch/acts';
 import { HURRIED } from '@/core/batch/batch';
 import { type Driver, hasTestPiece, portionOf, wantedPieces } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/exactness';
+import type { KeptLot } from '@/core/batch/kept';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
 import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
 import { endsAsked, pouringsOf } from '@/core/batch/pourings';
@@ -19,7 +20,7 @@ import { meansOf } from '@/core/batch/worth';
 import { piecesOf } from '@/core/batter/volume';
 import { bowlOf, daySteps } from '@/core/day/day';
 import { workSteps } from '@/core/day/method';
-import type { Step } from '@/core/day/steps';
+import type { Step } from '@/core/day/step';
 import { atEnd, type EndId, type Formula, kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -32,10 +33,12 @@ import type { Shelf } from '@/core/pantry/stock';
 import { type Bagged, bagSheet } from '@/core/premix/use';
 /** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
 import { typedNumber } from '@/core/quantity/typed';
-import { type BagsTyped, readBags } from './bags-part';
+import { readBags } from './bags-part';
 import { type Beside, readBeside } from './beside-part';
+import { readKept } from './kept-in-part';
 import { amountFor, asTheCard, type BothTyped, type By, type PlanTyped, readBoth, readDriver } from './plan.state';
 import { readSplit, type SplitTyped } from './split-part';
+import type { TakenTyped } from './store-part';
 
 export interface PlanOf {
   readonly formula: Formula;
@@ -54,7 +57,10 @@ export interface PlanOf {
   readonly litSecond: Lit;
   /** Bags of premix that may make a part of it, and how many as typed. */
   readonly bagged: readonly Bagged[];
-  readonly bagsTyped: BagsTyped;
+  readonly bagsTyped: TakenTyped;
+  /** The same of what is kept of earlier makings. */
+  readonly keptLots: readonly KeptLot[];
+  readonly keptTyped: TakenTyped;
   /** Both ends from one base, as typed; null: one end is made. */
   readonly both: Readonly<Record<EndId, BothTyped>> | null;
 }
@@ -81,12 +87,15 @@ export function usePlan(q: PlanOf) {
   const cardMakes = circumstances.volume ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces : null;
   // what bags make is not mixed fresh
   const wantedAll = read.driver ? wantedPieces(read.driver) : null;
-  const canBag = q.bagged.length > 0 && wantedAll !== null && q.both === null && q.splitTyped.by !== 'kits';
-  const bags = canBag ? readBags(q.bagsTyped, q.bagged, portionMl) : null;
-  const fresh = wantedAll === null ? null : wantedAll - (bags?.pieces ?? 0);
-  const errors = { ...read.errors, ...(bags && Object.fromEntries(Object.entries(bags.errors).map(([id, why]) => [`bags.${id}`, why]))) };
+  const apart = wantedAll !== null && q.both === null && q.splitTyped.by !== 'kits';
+  const kept = apart && q.keptLots.length > 0 ? readKept(q.keptTyped, q.keptLots) : null;
+  const bags = apart && q.bagged.length > 0 ? readBags(q.bagsTyped, q.bagged, portionMl) : null;
+  const fresh = wantedAll === null ? null : wantedAll - (bags?.pieces ?? 0) - (kept?.pieces ?? 0);
+  const wrongIn = { ...bags?.errors, ...kept?.errors };
+  const errors = { ...read.errors, ...Object.fromEntries(Object.entries(wrongIn).map(([id, why]) => [`store.${id}`, why])) };
   const partly = ((d: Driver | null): Driver | null => {
-    if (!d || !bags || bags.pieces === 0) return bags && Object.keys(bags.errors).length > 0 ? null : d;
+    if (Object.keys(wrongIn).length > 0) return null;
+    if (!d || (bags?.pieces ?? 0) + (kept?.pieces ?? 0) === 0) return d;
     return fresh !== null && fresh > 0 ? { by: 'pieces', pieces: fresh, portionMl, ...(hasTestPiece(d) && { testPiece: true }) } : null;
   })(read.driver);
   const sized = partly && q.splitTyped.by !== 'bowls' ? asTheCard(partly, cardMakes) : partly;
@@ -156,7 +165,11 @@ export function usePlan(q: PlanOf) {
       piecesPlanned: pieces,
       portionMl: poured,
     };
-    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, [], find, house.units);
+    return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, [], find, house.units, {
+      methods: new Map(q.sides.map((s) => [s.name, s.method])),
+      kept: (kept?.taken ?? []).map((t) => ({ ...t.lot, pieces: t.pieces })),
+      gear: house.gear,
+    });
   };
 
   // what whole eggs would make of it, for one mix
@@ -192,9 +205,10 @@ export function usePlan(q: PlanOf) {
     pieces,
     covers: read.driver?.by === 'guests' ? read.driver.guests * kits : null,
     bags,
+    kept,
     wantedAll,
     /** What is asked, where the bags make all of it. */
-    bagsAlone: read.driver && bags && bags.pieces > 0 && Object.keys(bags.errors).length === 0 && (fresh ?? 1) <= 0 ? read.driver : null,
+    bagsAlone: read.driver && bags && bags.pieces > 0 && Object.keys(wrongIn).length === 0 && (fresh ?? 1) <= 0 ? read.driver : null,
     takes,
     amountFor: (by: By, t: PlanTyped): string => amountFor(by, t, means, typedWith),
     surfaces: surfacesFor(house.gear, made.kind, acrossOf(made.kind, circumstances, driver?.by === 'both' ? driver.a.portionMl : poured), q.lit),

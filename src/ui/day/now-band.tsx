@@ -1,6 +1,6 @@
 import type { Serving } from '@/core/batch/serving';
 import type { DayStep } from '@/core/day/schedule';
-import { lower } from '@/core/day/steps';
+import { lower } from '@/core/day/step';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { useTime } from '../time';

@@ -3,7 +3,7 @@ import { useDraggable } from '@dnd-kit/core';
 import { Check, ChevronDown, Minus, Pin, Plus } from 'lucide-react';
 import { useRef } from 'react';
 import type { DayStep, Placed } from '@/core/day/schedule';
-import { WHO_WORDS } from '@/core/day/steps';
+import { WHO_WORDS } from '@/core/day/step';
 import { localDay, localTime, momentOf, timeIn } from '@/core/quantity/day';
 import { minutesOrHours, temperature } from '@/core/quantity/say';
 import { Button } from '../kit/button';

@@ -1,5 +1,6 @@
 'use client';
 import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
@@ -7,8 +8,8 @@ import type { Batch } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
 import { lineNow } from '@/core/day/done';
 import type { EventLog } from '@/core/day/event-log';
-import { dayList, fromNow } from '@/core/day/schedule';
-import type { Step } from '@/core/day/steps';
+import { type Clash, clashesBetween, dayList, fromNow, type OnCounter } from '@/core/day/schedule';
+import type { Step } from '@/core/day/step';
 import { asRead, minutesOrHours } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { Refusal } from '../kit/asking';
@@ -33,6 +34,8 @@ const ROUND_MS = NUDGE_MIN * MIN;
 interface Props {
   readonly batch: Batch;
   readonly steps: readonly Step[];
+  /** Other batches about the same time. */
+  readonly others: readonly OnCounter[];
   readonly first: EventLog;
   readonly tell: Tell;
   readonly serve: (input: unknown) => Promise<ActionResult<Kept>>;
@@ -41,10 +44,9 @@ interface Props {
 }
 
 /** The time line of a batch: counted back from the plates, moved by hand, and, once the day has begun, its list. */
-export function TimeLineView({ batch, steps, first, tell, serve, drawnAt }: Props) {
+export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt }: Props) {
   const [now, onNow] = useNow(5000, drawnAt);
   const time = useTime();
-  const units = useUnits();
   const router = useRouter();
   const log = useEventLog(batch.id, first, tell, () => router.refresh());
   // what this screen has had kept last: the page knows of it a little later
@@ -144,16 +146,7 @@ export function TimeLineView({ batch, steps, first, tell, serve, drawnAt }: Prop
           It would have to have been begun at {time.andDay(opens, now)}. Serve later, or count on from now.
         </Notice>
       ) : null}
-      {line.clashes.length > 0 ? (
-        <Notice weight="look" role="status">
-          <ul>
-            {line.clashes.slice(0, 6).map((c) => (
-              <li key={`${c.step} ${c.what} ${c.with}`}>{asRead(c.text, units)}</li>
-            ))}
-            {line.clashes.length > 6 ? <li>And {line.clashes.length - 6} more.</li> : null}
-          </ul>
-        </Notice>
-      ) : null}
+      <ClashNotice clashes={line.clashes} />
       {days.map((d) => {
         const window: Window = { from: Math.min(...d.placed.map((p) => p.start)), to: Math.max(...d.placed.map((p) => p.end)) };
         return (
@@ -199,6 +192,9 @@ export function TimeLineView({ batch, steps, first, tell, serve, drawnAt }: Prop
           </DndContext>
         );
       })}
+      {others.map((o) => (
+        <Beside key={o.id} other={o} clashes={clashesBetween(line.placed, o.placed, o.name)} now={now} />
+      ))}
       {running && over.length > 0 ? (
         <div className="flex flex-wrap items-center gap-2">
           <span className="text-soft">Done:</span>
@@ -218,6 +214,59 @@ export function TimeLineView({ batch, steps, first, tell, serve, drawnAt }: Prop
       <p className="text-sm text-soft">
         Minutes are defaults of ours and, at the heat, this kitchen’s own taps. Whatever is out of the cold, held warm or cooled keeps to the local food code.
       </p>
+    </section>
+  );
+}
+
+const MOST_CLASHES = 6;
+
+/** What does not go together, in words. */
+function ClashNotice({ clashes }: { readonly clashes: readonly Clash[] }) {
+  const units = useUnits();
+  if (clashes.length === 0) return null;
+  return (
+    <Notice weight="look" role="status">
+      <ul>
+        {clashes.slice(0, MOST_CLASHES).map((c) => (
+          <li key={`${c.step} ${c.what} ${c.with}`}>{asRead(c.text, units)}</li>
+        ))}
+        {clashes.length > MOST_CLASHES ? <li>And {clashes.length - MOST_CLASHES} more.</li> : null}
+      </ul>
+    </Notice>
+  );
+}
+
+/** Another batch about the same time: its steps, and what both want at once. */
+function Beside({ other, clashes, now }: { readonly other: OnCounter; readonly clashes: readonly Clash[]; readonly now: number }) {
+  const time = useTime();
+  const units = useUnits();
+  return (
+    <section aria-label={`Also on this counter: ${other.name}`} className="grid gap-2">
+      <h3 className="text-lg text-rim">
+        Also on this counter:{' '}
+        <Link href={`/batches/${other.id}/plan`} className="underline">
+          {other.name}
+        </Link>
+      </h3>
+      <ClashNotice clashes={clashes} />
+      {other.placed.length === 0 ? (
+        <p className="text-soft">Nothing of it is left to do.</p>
+      ) : (
+        <ol className="grid gap-x-8 sm:grid-cols-2 lg:grid-cols-3">
+          {other.placed.map((p) => {
+            const clash = clashes.some((c) => c.with === p.step.id);
+            return (
+              <li key={p.step.id} className="flex gap-3 py-0.5 text-[15px]">
+                <span className="w-28 shrink-0 text-soft">{time.andDay(p.start, now)}</span>
+                <span className={clash ? 'font-semibold text-berry' : ''}>
+                  {asRead(p.step.name, units)}
+                  {clash ? ' (clashes)' : ''}
+                </span>
+              </li>
+            );
+          })}
+        </ol>
+      )}
     </section>
   );
 }

@@ -22,7 +22,7 @@ export function StuckPart({
   const [done, setDone] = useState<ReadonlySet<string>>(new Set(noted));
   if (gear.length === 0) return null;
   const write = async (id: string, name: string): Promise<void> => {
-    const a = await asking.ask((requestId) => note({ gearId: id, what: 'stuck', batchId, requestId }), true);
+    const a = await asking.ask((requestId) => note({ gearId: id, what: 'stuck', batchId, requestId }));
     if (!a?.ok) return;
     setDone((d) => new Set([...d, id]));
     toast(`In the diary of ${name}`);

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
@@ -15,6 +16,8 @@ interface Use {
   readonly how: KeptHow;
   readonly who: string;
   readonly undone: boolean;
+  /** The batch it was taken into. */
+  readonly into: { readonly id: string; readonly name: string } | null;
   readonly when: string;
 }
 
@@ -39,7 +42,7 @@ export function KeptBook({
     router.refresh();
   };
   const leave = async (how: KeptHow): Promise<void> => {
-    const a = await asking.ask((requestId) => go({ lotId: lot.id, pieces: typedNumber(pieces, ''), how, who: '', requestId }), true);
+    const a = await asking.ask((requestId) => go({ lotId: lot.id, pieces: typedNumber(pieces, ''), how, who: '', requestId }));
     if (!a?.ok) return;
     setPieces('');
     toastUndo(`In the book: ${pieces.trim()} ${HOW_WORDS[how]}`, () => takeBack(a.id));
@@ -74,7 +77,18 @@ export function KeptBook({
           {uses.map((u) => (
             <li key={u.id} className="flex flex-wrap items-center gap-x-3 py-1.5">
               <span className={u.undone ? 'text-soft line-through' : ''}>
-                {u.pieces} {HOW_WORDS[u.how]}, {u.when}
+                {u.pieces}{' '}
+                {u.into ? (
+                  <>
+                    taken into{' '}
+                    <Link href={`/batches/${u.into.id}/plan`} className="font-semibold text-rim underline">
+                      {u.into.name}
+                    </Link>
+                  </>
+                ) : (
+                  HOW_WORDS[u.how]
+                )}
+                , {u.when}
               </span>
               {u.undone ? (
                 <span className="text-soft">taken back</span>

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { type Batch, type NextAction, nextAction } from '@/core/batch/batch';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import type { StepsOfDay } from '@/core/day/schedule';
-import { lower } from '@/core/day/steps';
+import { lower } from '@/core/day/step';
 import { dayAfter, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
 import { counted } from '@/core/quantity/say';

@@ -46,7 +46,15 @@ export default async function KeptLotPage({ params }: { readonly params: Promise
           {lot.note === '' ? null : <p className="[overflow-wrap:anywhere]">{lot.note}</p>}
           <KeptBook
             lot={lot}
-            uses={uses.map((u) => ({ id: u.id, pieces: u.pieces, how: u.how, who: u.who, undone: u.undoneAt !== null, when: when(u.at, house.units) }))}
+            uses={uses.map((u) => ({
+              id: u.id,
+              pieces: u.pieces,
+              how: u.how,
+              who: u.who,
+              undone: u.undoneAt !== null,
+              into: u.forBatch && u.forName ? { id: u.forBatch, name: u.forName } : null,
+              when: when(u.at, house.units),
+            }))}
             go={keptGone}
             back={keptBack}
           />

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { batchAgain, coversHere, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { EXACTNESS_WORDS } from '@/core/batch/exactness';
+import { KEPT_STATE_WORDS, keptWords, lotName } from '@/core/batch/kept';
 import { oneMix } from '@/core/batch/plan';
 import { pouringsOf } from '@/core/batch/pourings';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
@@ -13,7 +14,8 @@ import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import { besideOf } from '@/server/queries/batches';
 import { tapsOf } from '@/server/queries/griddle';
-import { dayOf } from '@/server/usecases/day';
+import { keptTakenBy } from '@/server/queries/kept';
+import { dayOf, onTheCounter } from '@/server/usecases/day';
 import { batchAbout } from '@/ui/batch/about';
 import { AfterSheet } from '@/ui/batch/after-sheet';
 import { ChangesPart } from '@/ui/batch/changes-part';
@@ -30,12 +32,18 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
   return batchPage(params, 'plan', async (b, house, stock, lots) => {
     const pieces = kindById(b.kind).pieces;
     const find = (id: string) => findIngredient(id, house.conventions.own);
-    const [day, taps, beside] = await Promise.all([dayOf(b, house), tapsOf(b.id), besideOf(b)]);
+    const [day, taps, beside, kept, counter] = await Promise.all([
+      dayOf(b, house),
+      tapsOf(b.id),
+      besideOf(b),
+      keptTakenBy(b.id),
+      onTheCounter(b, house, Date.now()),
+    ]);
     return (
       <div className="grid gap-6">
         <div className="print:hidden">
           <h2 className="mb-2 text-2xl">Time line</h2>
-          <TimeLineView batch={b} steps={day.steps} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} drawnAt={Date.now()} />
+          <TimeLineView batch={b} steps={day.steps} others={counter} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} drawnAt={Date.now()} />
         </div>
         <div className="mx-auto grid w-full max-w-4xl gap-4">
           <div className="flex flex-wrap items-center gap-3 print:hidden">
@@ -64,6 +72,22 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
                 </span>
               ))}
               .
+            </p>
+          ) : null}
+          {kept.length > 0 ? (
+            <p className="print:hidden">
+              With{' '}
+              {kept.map((k, n) => (
+                <span key={k.lotId}>
+                  {n > 0 ? ', ' : ''}
+                  {keptWords(k, k.pieces)} of{' '}
+                  <Link href={`/kept/${k.lotId}`} className="font-semibold text-rim underline">
+                    {lotName(k)}
+                  </Link>
+                  {k.state === 'batter' ? '' : `, ${KEPT_STATE_WORDS[k.state]}`}
+                </span>
+              ))}
+              : they have left their lot for it.
             </p>
           ) : null}
           <ChangesPart batch={b} covers={coversHere} undo={undoSwapsHere} again={batchAgain} />

@@ -87,7 +87,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
           <Link className="font-semibold text-rim underline" href={`/kept/${l.id}`}>
             {lotName(l)}, and how it comes back to the plate
           </Link>
-          . Make so many fewer.
+          . Take them in below.
         </p>
       ))}
       <Plan
@@ -104,6 +104,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
         people={asked.by === 'people'}
         all={all}
         bagged={bagged.up ? bagged.value : []}
+        kept={kept}
         make={makeBatch}
       />
     </Frame>
