@@ -1,5 +1,5 @@
 /** After the heat: what is over is frozen, labelled, planned in and served. */
-import { axe, expect, pdf, test } from './kitchen';
+import { axe, beginTime, choose, expect, newFormula, pdf, start, test } from './kitchen';
 
 test('a surplus frozen in parcels, labelled, told on Today and on the plan, served, and taken back', async ({ page }) => {
   await page.goto('/');
@@ -47,11 +47,36 @@ test('a surplus frozen in parcels, labelled, told on Today and on the plan, serv
   await expect(page.getByRole('region', { name: 'Use first' })).toContainText('12 waffles, frozen');
   await page.goto(plan);
   await expect(page.getByText(/There are 12 waffles kept, frozen/)).toBeVisible();
+  // planned in: so many fewer are made, they leave with the batch, and are heated again with the last
+  await page.getByLabel(/^Pieces of K-/).fill('13');
+  await expect(page.getByText('Only 12 are left.')).toBeVisible();
+  await page.getByLabel(/^Pieces of K-/).fill('5');
+  const asked = Number(await page.getByLabel('Pieces', { exact: true }).inputValue());
+  await expect(page.getByText(`${asked} waffles in all: 5 from what is kept, ${asked - 5} made.`, { exact: false })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText(`${asked - 5} waffles`);
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  const batch = await start(page);
+  await page.goto(`${batch}/plan`);
+  await expect(page.getByText(/With 5 waffles of K-\d+, frozen: they have left their lot for it/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Time line' })).toContainText('Heat 5 waffles again, from the freezer');
+  await axe(page);
+  await page.goto(lot);
+  await expect(page.getByText('7 waffles left')).toBeVisible();
+  await expect(leaves.getByRole('link', { name: 'Iron-shed waffles' })).toBeVisible();
+  // given up it gives them back
+  await page.goto(`${batch}/plan`);
+  await page.getByRole('button', { name: /^Give up this batch/ }).click();
+  await page.getByRole('button', { name: 'Give it up: what it took goes back into stock' }).click();
+  await page.waitForURL(/\/$/);
   await page.goto('/kept');
   await expect(page.getByRole('row', { name: /Iron-shed waffles/ })).toContainText('chest freezer');
   await axe(page);
   await page.goto(lot);
-  await leaves.getByLabel('Pieces').fill('12');
+  // twice in a row, without the page being opened anew
+  await leaves.getByLabel('Pieces').fill('2');
+  await leaves.getByRole('button', { name: 'Served' }).click();
+  await expect(page.getByText('10 waffles left')).toBeVisible();
+  await leaves.getByLabel('Pieces').fill('10');
   await leaves.getByRole('button', { name: 'Thrown away' }).click();
   await expect(page.getByText('Nothing left')).toBeVisible();
   await page.goto('/kept');
@@ -112,4 +137,38 @@ test('each caution stands once, where it belongs, through one batch of each kind
     }
     expect({ card: card.split('\n')[0], said: said.sort() }).toEqual({ card: card.split('\n')[0], said: [...wanted].sort() });
   }
+});
+
+test('a sauce has its method and its own steps at their time; a second batch at that hour shows its steps, and clashes openly', async ({ page, kitchen }) => {
+  await beginTime(page, kitchen, new Date(Date.UTC(2026, 10, 28, 7, 0)));
+  const served = async (name: string): Promise<string> => {
+    await newFormula(page, `${name}\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs\n30 g oil\nmaple syrup to serve`);
+    await choose(page, 'Sauces and sides', 'Weir apple filling');
+    await page.getByRole('switch', { name: 'served at a set time' }).click();
+    const batch = await start(page);
+    await page.goto(`${batch}/plan`);
+    return batch;
+  };
+  await served('Apple cakes');
+  const line = page.getByRole('region', { name: 'Time line', exact: true });
+  const steps = line.getByRole('listitem');
+  await expect(steps.filter({ hasText: 'Cook Weir apple filling' })).toHaveCount(1);
+  await expect(steps.filter({ hasText: 'Warm Weir apple filling, stirring' })).toHaveCount(1);
+  await expect(steps.filter({ hasText: 'Warm the maple syrup' })).toHaveCount(1);
+  // cooked before the griddle is busy, warmed after it was cooked
+  const order = (await steps.allInnerTexts()).map((t) => t.replace(/\s+/g, ' '));
+  const at = (what: string): number => order.findIndex((t) => t.includes(what));
+  expect(at('Cook Weir apple filling')).toBeLessThan(at('Warm Weir apple filling'));
+  expect(at('Warm Weir apple filling')).toBeLessThan(order.findIndex((t) => /griddleful/i.test(t)));
+  // opened, it is its own method
+  await steps.filter({ hasText: 'Cook Weir apple filling' }).getByRole('button').first().click();
+  await expect(line).toContainText('in foaming butter until soft at the edge');
+  await expect(line.getByRole('region', { name: /^Also on this counter/ })).toHaveCount(0);
+  await axe(page);
+  await served('Second cakes');
+  const other = page.getByRole('region', { name: 'Also on this counter: Apple cakes' });
+  await expect(other.getByRole('listitem').filter({ hasText: 'Cook Weir apple filling' }).last()).toContainText('(clashes)');
+  await expect(other.getByRole('status')).toContainText('(Apple cakes)');
+  await expect(other.getByRole('status')).toContainText('want the same pair of hands');
+  await axe(page);
 });

@@ -62,7 +62,8 @@ export default async function KeptPage() {
                   {l.state === 'batter' ? '' : `, ${KEPT_STATE_WORDS[l.state]}`}
                 </td>
                 <td data-label="Best by" className="pr-4 whitespace-nowrap">
-                  {sayDay(l.bestBy, house.units)} <NearDay bestBy={l.bestBy} today={house.today} />
+                  {sayDay(l.bestBy, house.units)}
+                  <NearDay bestBy={l.bestBy} today={house.today} />
                 </td>
                 <td data-label="Where" className="pr-4">
                   {l.place}

@@ -87,10 +87,10 @@ test('a sauce by its method: fried on the hob with bound hands and warmed late; 
   const { before } = serveSteps(asked(taken('apples', 'butter', 'ricotta')));
   expect(before.map((s) => s.id)).toEqual(['side1', 'side1warm', 'side2soften', 'side2', 'side3']);
   // two lines and ten minutes of frying, all of it at the pan
-  expect(row(before, 'side1')).toMatchObject({ name: 'Cook weir apples', min: 12, handsMin: 12, who: 'cook', pan: 1, ahead: true, why: SIDES.apples.method });
+  expect(row(before, 'side1')).toMatchObject({ name: 'Cook Weir apples', min: 12, handsMin: 12, who: 'cook', pan: 1, ahead: true, why: SIDES.apples.method });
   expect(row(before, 'side1warm')).toMatchObject({ min: 4, handsMin: 1, after: ['side1'], keepsMin: 20 });
   expect(row(before, 'side2soften')).toMatchObject({ min: 60, handsMin: 1, who: 'child' });
-  expect(row(before, 'side2')).toMatchObject({ name: 'Make whipped honey butter', after: ['side2soften'], min: 10 });
+  expect(row(before, 'side2')).toMatchObject({ name: 'Make Whipped honey butter', after: ['side2soften'], min: 10 });
   // an hour that it drains by itself, hands for a quarter of it
   expect(row(before, 'side3')).toMatchObject({ min: 61, handsMin: 17, slips: 'earlier is fine in the cold, as the local food code has it' });
   expect(row(before, 'side3').pan).toBeUndefined();

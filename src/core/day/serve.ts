@@ -106,7 +106,7 @@ function sideSteps(name: string, lines: readonly SheetLine[], n: number, method:
     ? [
         step({
           id: `${id}soften`,
-          name: `Butter out to soften, for ${first(name)}`,
+          name: `Butter out to soften, for ${name}`,
           why: 'It takes a finger’s mark: cold it stays in lumps, melted it does not hold air.',
           who: 'child',
           min: SOFTEN_MIN,
@@ -117,7 +117,7 @@ function sideSteps(name: string, lines: readonly SheetLine[], n: number, method:
     : [];
   const make = step({
     id,
-    name: `${cooked ? 'Cook' : 'Make'} ${first(name)}`,
+    name: `${cooked ? 'Cook' : 'Make'} ${name}`,
     why: method || 'Made ahead it waits for the plates; once the griddle is hot there is no hand free.',
     who: cooked ? 'cook' : 'helper',
     min: LINE_MIN * lines.length + own,
@@ -135,7 +135,7 @@ function sideSteps(name: string, lines: readonly SheetLine[], n: number, method:
     ? [
         step({
           id: `${id}warm`,
-          name: `Warm ${first(name)}, stirring`,
+          name: `Warm ${name}, stirring`,
           why: 'Cold from the bowl it cools the plate; boiled again it thickens.',
           min: WARM_MIN,
           handsMin: 1,
@@ -276,7 +276,7 @@ export function serveSteps(q: ServeAsked): ServeSteps {
       }),
     );
   });
-  const late = [...top, ...sides.map((name) => ({ name: first(name), amount: '' }))].filter((t) => LATE.test(t.name)).map((t) => t.name);
+  const late = [...top, ...sides.map((name) => ({ name, amount: '' }))].filter((t) => LATE.test(t.name)).map((t) => t.name);
   const amounts = top.map((t) => (t.amount === 'as wanted' ? t.name : `${t.name} ${t.amount.replace(/, [^,]* in all$/, '')}`));
   const plate = [
     'The roughest at the bottom; what tells the kind apart on top.',

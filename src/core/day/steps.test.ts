@@ -170,7 +170,7 @@ test('what a card has beside its batter is a step of its own, made ahead', () =>
       find,
     });
   // 8 minutes for the sauce and one for each of its two lines
-  expect(of(beside).find((s) => s.id === 'side1')).toMatchObject({ name: 'Cook caramel sauce', min: 10, ahead: true, pan: 1 });
-  expect(of(taken).find((s) => s.id === 'side1')).toMatchObject({ name: 'Make honey butter', min: 9 });
+  expect(of(beside).find((s) => s.id === 'side1')).toMatchObject({ name: 'Cook Caramel sauce', min: 10, ahead: true, pan: 1 });
+  expect(of(taken).find((s) => s.id === 'side1')).toMatchObject({ name: 'Make Honey butter', min: 9 });
   expect(ids(of([])).some((id) => id.startsWith('side'))).toBe(false);
 });

@@ -28,7 +28,8 @@ export const UseFirst = ({
             {l.state === 'batter' ? '' : `, ${KEPT_STATE_WORDS[l.state]}`}
           </span>
           <span className="text-soft">
-            best by {sayDay(l.bestBy, units)} <NearDay bestBy={l.bestBy} today={today} />
+            best by {sayDay(l.bestBy, units)}
+            <NearDay bestBy={l.bestBy} today={today} />
           </span>
         </li>
       ))}

@@ -41,7 +41,8 @@ export default async function KeptLotPage({ params }: { readonly params: Promise
             <strong>{lot.left === 0 ? 'Nothing left' : `${keptWords(lot, lot.left)} left`}</strong>
           </p>
           <p>
-            Best by {sayDay(lot.bestBy, house.units)} <NearDay bestBy={lot.bestBy} today={house.today} />
+            Best by {sayDay(lot.bestBy, house.units)}
+            <NearDay bestBy={lot.bestBy} today={house.today} />
           </p>
           {lot.note === '' ? null : <p className="[overflow-wrap:anywhere]">{lot.note}</p>}
           <KeptBook

@@ -82,7 +82,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
       {kept.map((l) => (
         <p key={l.id} className="mb-4 print:hidden">
           There {l.left === 1 ? 'is' : 'are'} {keptWords(l, l.left)} kept
-          {l.state === 'batter' ? '' : `, ${KEPT_STATE_WORDS[l.state]}`}, best by {sayDay(l.bestBy, house.units)}{' '}
+          {l.state === 'batter' ? '' : `, ${KEPT_STATE_WORDS[l.state]}`}, best by {sayDay(l.bestBy, house.units)}
           <NearDay bestBy={l.bestBy} today={house.today} />:{' '}
           <Link className="font-semibold text-rim underline" href={`/kept/${l.id}`}>
             {lotName(l)}, and how it comes back to the plate
