@@ -16,6 +16,7 @@ import { AwayPage, Frame } from '@/ui/frame';
 import { Button, lookOf } from '@/ui/kit/button';
 import { LogFilter } from '@/ui/log/filter';
 import { TrendLine } from '@/ui/versions/makings';
+import { TrendChart } from '@/ui/versions/trend-chart';
 import { when } from '@/ui/when';
 
 /** The kitchen's last makings, of which the trend is told. */
@@ -60,6 +61,12 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
       {!filtered && makings.length > 1 ? (
         <section aria-label="Lately" className="mb-3">
           <TrendLine trend={trendOf(makings)} />
+          <details className="mt-1 print:hidden">
+            <summary className="inline-block min-h-6 cursor-pointer font-semibold text-rim">As a chart</summary>
+            <div className="pt-2">
+              <TrendChart makings={makings.map((m) => ({ ...m, score: null }))} />
+            </div>
+          </details>
         </section>
       ) : null}
       {page.rows.length === 0 ? (

@@ -1,7 +1,21 @@
 /** What is kept: how long it is good, how it is packed, labelled and brought back; and books that add up. Days by hand from our table. */
 import fc from 'fast-check';
 import { KIND_IDS } from '../formula/kinds';
-import { bestByOf, COOKED, goodDays, KEPT_STATES, type KeptLot, keptLabels, keptWords, leftOf, minutesSaid, packingOf, reheatsOf, toUseFirst } from './kept';
+import {
+  bestByOf,
+  COOKED,
+  goodDays,
+  KEPT_STATES,
+  type KeptLot,
+  keptLabels,
+  keptWords,
+  leftOf,
+  leftoverMakes,
+  minutesSaid,
+  packingOf,
+  reheatsOf,
+  toUseFirst,
+} from './kept';
 
 const lot = (l: Partial<KeptLot> = {}): KeptLot => ({
   id: 'k',
@@ -84,4 +98,12 @@ test('that which is best by the earliest day is used first; what is used up is o
   const c = lot({ id: 'c', bestBy: '2026-11-02', left: 0 });
   expect(toUseFirst([a, b, c]).map((l) => l.id)).toEqual(['b', 'a']);
   expect(keptWords(a, 1)).toBe('1 waffle');
+});
+
+test('what kept batter makes: as it was while it has its rise, something else or a pinch of powder when it has not', () => {
+  expect(leftoverMakes('griddle', 90)).toEqual(['Griddle cakes, a little flatter.', 'Thinned with about a fifth of its weight in milk: crepes.']);
+  expect(leftoverMakes('griddle', 40)).toHaveLength(3);
+  expect(leftoverMakes('griddle', null)).toEqual(leftoverMakes('griddle', 0));
+  expect(leftoverMakes('waffle', 40).some((m) => /iron/.test(m))).toBe(false);
+  for (const k of KIND_IDS) for (const pct of [null, 20, 95]) expect(leftoverMakes(k, pct).join(' ')).toMatch(/^[A-Z].*\.$/);
 });

@@ -103,6 +103,28 @@ export function reheatsOf(l: Pick<KeptLot, 'state' | 'kind' | 'cooked'>): readon
   return [toaster, oven, pan, wave];
 }
 
+/** A batter with less of its rise than this is given fresh powder, or made into what needs none, percent. Ours. */
+const FADED_PCT = 70;
+
+/**
+ * What batter that was kept cold makes the next day.
+ * @param leftPct what it has of its rise, percent; null where that can't be told: as little as may be
+ */
+export function leftoverMakes(kind: KindId, leftPct: number | null): readonly string[] {
+  const faded = leftPct === null || leftPct < FADED_PCT;
+  const { pieces } = kindById(kind);
+  if (kind === 'crepe') return [`Stirred once, ${pieces} as today: rested longer they tear less.`];
+  if (kind === 'oven') return ['Poured into a hot pan as today, it puffs a little less.'];
+  if (kind === 'foam') return ['Its foam is gone: thin cakes, or whip one more white and fold it in.'];
+  const thin = 'Thinned with about a fifth of its weight in milk: crepes.';
+  if (!faded) return [`${pieces.replace(/^./, (c) => c.toUpperCase())}, a little flatter.`, thin];
+  return [
+    `${pieces.replace(/^./, (c) => c.toUpperCase())} that lie flatter; half as much powder as it had, stirred in at the last, lifts them again.`,
+    ...(kind === 'waffle' ? [] : ['Waffles: the iron’s steam lifts what the powder no longer does.']),
+    thin,
+  ];
+}
+
 /** "8 to 12 min", "2 min". */
 export const minutesSaid = ([a, b]: Reheat['minutes']): string => (b === 0 ? '' : a === b ? `${a} min` : `${a} to ${b} min`);
 

@@ -2,6 +2,7 @@
 import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_WAYS } from '../formula/ways';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
+import { FRESH_UNITS } from '../quantity/say';
 import { type CautionLine, cautionsOf } from './cautions';
 
 const line = (id: string, preparation = ''): CautionLine => ({ ingredients: [ingredient(id)], preparation });
@@ -42,4 +43,18 @@ test('none twice, and none says that anything is safe', () => {
       expect(new Set(all.map((c) => c.id)).size).toBe(all.length);
       for (const c of all) expect(c.says).not.toMatch(/\bsafe\b/i);
     }
+});
+
+test('a powder that has stood open too long, by the pantry’s own day, is told once', () => {
+  const house = { openedOn: { 'baking-powder-double-al': '2025-11-20' }, today: '2026-11-26', units: FRESH_UNITS };
+  const lines = [...BATTER, line('baking-powder-double-al'), line('baking-powder-double-al')];
+  // a year: 1 - 0.05 x (12.2 - 3) is 54 %
+  const told = cautionsOf(['griddle'], lines, FRESH_WAYS, house).filter((c) => c.id === 'powder');
+  expect(told).toEqual([
+    { id: 'powder', place: 'prep', says: 'Baking powder, double-acting was opened on 20 Nov 2025: a spoonful in hot water has to foam, or it is done.' },
+  ]);
+  const of = (day: string) =>
+    cautionsOf(['griddle'], lines, FRESH_WAYS, { ...house, openedOn: { 'baking-powder-double-al': day } }).some((c) => c.id === 'powder');
+  // six months and less: 85 % and more
+  expect([of('2026-06-01'), of('2026-05-01')]).toEqual([false, true]);
 });

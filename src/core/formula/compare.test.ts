@@ -3,6 +3,7 @@ import { linesOf } from '../testing/formulas';
 import { changesInWords, pairLines } from './compare';
 import { countEggs } from './eggs';
 import { EMPTY_FORMULA, type Formula, sameFormula } from './formula';
+import { FRESH_KITCHEN, type Kitchen } from './kitchen-settings';
 import { formulaLines } from './lines';
 import { powderStrength } from './powder-age';
 import { allergensOf } from './tally';
@@ -48,6 +49,27 @@ test.each([
   ['2027-01-01', '2026-11-24', 1],
   ['yesterday', '2026-11-24', 1],
 ])('powder opened %s is worth %d', (opened, today, s) => expect(powderStrength(opened, today)).toBeCloseTo(s, 3));
+
+test('the day in the pantry ages the powder of every line that says no day of its own, and nothing else', () => {
+  const house = { ...FRESH_KITCHEN, today: '2026-11-24', openedOn: { 'baking-powder-double-al': '2025-11-24', 'flour-all-purpose': '2020-01-01' } };
+  const of = (opened?: string, k: Kitchen = house) =>
+    formulaLines(
+      {
+        ...EMPTY_FORMULA,
+        entries: [
+          { key: 'l1', text: '250 g flour' },
+          { key: 'l2', text: '10 g baking powder', ...(opened && { opened }) },
+        ],
+      },
+      k,
+    ).map((l) => [l.opened, Math.round(10_000 * l.strength) / 10_000]);
+  expect(of()).toEqual([
+    [null, 1],
+    ['2025-11-24', 0.5505],
+  ]);
+  expect(of('2026-11-20')[1]).toEqual(['2026-11-20', 1]);
+  expect(of(undefined, { ...house, openedOn: {} })[1]).toEqual([null, 1]);
+});
 
 test('ways of working come to minutes and degrees', () => {
   const ways = FRESH_WAYS;

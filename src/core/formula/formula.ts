@@ -144,6 +144,7 @@ export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula
   drawer: house.drawer,
   maker: house.maker,
   today: house.today,
+  ...(house.openedOn && { openedOn: house.openedOn }),
 });
 
 /** Whether a line counts: switched on, and of the base or the end that is looked at. */

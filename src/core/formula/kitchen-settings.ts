@@ -22,6 +22,8 @@ export interface Kitchen {
   readonly maker: { readonly name: string; readonly place: string };
   /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
   readonly today: string | null;
+  /** The day each powder on its shelf was opened, yyyy-mm-dd, by ingredient: it ages every line that says no day of its own. */
+  readonly openedOn?: Readonly<Record<string, string>>;
   /** Grows by one with every change of it. */
   readonly revision?: number;
   /** What is kept of it, or of its pantry, and can't be read. */

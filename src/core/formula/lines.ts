@@ -13,11 +13,14 @@ const isAddIn = (l: Line): boolean => l.ingredient !== null && l.use === 'batter
 /** Lines as last made of their entries: an entry that has not changed is the same line, by reference too. */
 const made = new WeakMap<Entry, { readonly kitchen: string; readonly line: FormulaLine }>();
 
-const kitchenKey = ({ conventions, ways, today }: Kitchen): string => [houseKey(conventions), ways.whites, today].join(' ');
+const kitchenKey = ({ conventions, ways, today, openedOn }: Kitchen): string =>
+  [houseKey(conventions), ways.whites, today, ...Object.entries(openedOn ?? {}).flat()].join(' ');
 
 function lineOf(e: Entry, k: Kitchen): FormulaLine {
   const read = readLine(e.text, k.conventions, e);
   const line = e.drainedG ? drainLine(read, e.drainedG) : read;
+  const ages = line.ingredient !== null && line.ingredient.ownAcidMeqPer100g > 0;
+  const opened = e.opened ?? (ages ? (k.openedOn?.[line.ingredient?.id ?? ''] ?? null) : null);
   // field by field: this is worked at every keystroke, and spreading a line is most of its cost
   return {
     text: line.text,
@@ -46,10 +49,10 @@ function lineOf(e: Entry, k: Kitchen): FormulaLine {
     off: e.off === true,
     pinned: e.pinned === true,
     end: e.end ?? null,
-    opened: e.opened ?? null,
+    opened,
     drainedG: line === read ? 0 : (e.drainedG ?? 0),
     mostG: e.mostG ?? null,
-    strength: e.opened && k.today && line.ingredient && line.ingredient.ownAcidMeqPer100g > 0 ? powderStrength(e.opened, k.today) : 1,
+    strength: opened && k.today && ages ? powderStrength(opened, k.today) : 1,
     moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
     dressing: e.dressing ?? 'plain',
     group: e.group ?? null,

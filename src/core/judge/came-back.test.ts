@@ -1,7 +1,7 @@
 /** What makings taught: a change judged by the two verdicts, and what many makings say together. Numbers by hand. */
 import fc from 'fast-check';
 import { VERDICTS } from '../batch/batch';
-import { cameOf, type Making, marksMoved, stepOf, trendOf } from './came-back';
+import { CHARTED, cameOf, chartedOf, type Making, marksMoved, stepOf, trendOf } from './came-back';
 import { CAUSES } from './causes';
 import { moveOfChange } from './move-of-change';
 
@@ -16,6 +16,7 @@ const making = (m: Partial<Making>): Making => ({
   waste: null,
   firstS: null,
   secondS: null,
+  driftS: null,
   scales: {},
   heightMm: null,
   acrossMm: null,
@@ -59,7 +60,7 @@ test('six makings: 2 good, 1 best, 3 fair; the later half is two thirds of a ste
 });
 
 test('few makings show no drift, and none show nothing', () => {
-  expect(trendOf([])).toEqual({ makings: 0, verdicts: {}, yieldPct: null, wastePct: null, firstS: null, secondS: null, drift: null });
+  expect(trendOf([])).toEqual({ makings: 0, verdicts: {}, yieldPct: null, wastePct: null, firstS: null, secondS: null, driftS: null, drift: null });
   expect(trendOf([making({ verdict: 'good' }), making({ verdict: 'poor' }), making({ verdict: 'best' })]).drift).toBeNull();
 });
 
@@ -76,4 +77,12 @@ test('the order makings come in changes nothing, and no drift is more than the s
       if (t.drift !== null) expect(Math.abs(t.drift)).toBeLessThanOrEqual(stepOf('best') - stepOf('poor'));
     }),
   );
+});
+
+test('a making by each of what it is looked at, and a griddle that cools', () => {
+  const m = making({ verdict: 'good', pieces: 18, planned: 20, waste: 2, firstS: 95, driftS: 12 });
+  // two of twenty thrown away, eighteen of twenty planned
+  expect(CHARTED.map((c) => chartedOf(m, c))).toEqual([stepOf('good'), 90, 10, 95, 12]);
+  expect(CHARTED.map((c) => chartedOf(making({}), c))).toEqual([null, null, null, null, null]);
+  expect(trendOf([m, making({ driftS: 20 }), making({ driftS: 4 })]).driftS).toBe(12);
 });

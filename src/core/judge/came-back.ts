@@ -28,6 +28,8 @@ export interface Making {
   /** Of one piece, mm. */
   readonly heightMm: number | null;
   readonly acrossMm: number | null;
+  /** Seconds the last third of the pieces lay longer on their first side than the first third; null below six. */
+  readonly driftS: number | null;
   /** The one change for next time; empty: none. */
   readonly change: string;
   readonly state: ChangeState | null;
@@ -66,6 +68,8 @@ export interface Trend {
   readonly wastePct: number | null;
   readonly firstS: number | null;
   readonly secondS: number | null;
+  /** Seconds, in the middle of all. @see Making.driftS */
+  readonly driftS: number | null;
   /** The later half against the earlier one, in steps of a verdict; null below four judged makings. */
   readonly drift: number | null;
 }
@@ -74,7 +78,7 @@ export interface Trend {
 const LEAST_FOR_DRIFT = 4;
 
 /** @param makings in any order */
-export function trendOf(makings: readonly Pick<Making, 'at' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'secondS'>[]): Trend {
+export function trendOf(makings: readonly Pick<Making, 'at' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'secondS' | 'driftS'>[]): Trend {
   const ordered = [...makings].sort((a, b) => a.at.getTime() - b.at.getTime());
   const judged = ordered.flatMap((m) => (m.verdict ? [stepOf(m.verdict)] : []));
   const mean = (xs: readonly number[]): number => xs.reduce((a, x) => a + x, 0) / xs.length;
@@ -94,6 +98,34 @@ export function trendOf(makings: readonly Pick<Making, 'at' | 'verdict' | 'piece
     wastePct: counted.length > 0 ? (100 * wasted) / (made + wasted) : null,
     firstS: of((m) => m.firstS),
     secondS: of((m) => m.secondS),
+    driftS: of((m) => m.driftS),
     drift: judged.length >= LEAST_FOR_DRIFT ? mean(judged.slice(-half)) - mean(judged.slice(0, half)) : null,
   };
+}
+
+/** What makings can be looked at by, one after the other. */
+export const CHARTED = ['verdict', 'pieces', 'waste', 'first', 'drift'] as const;
+export type Charted = (typeof CHARTED)[number];
+export const CHARTED_WORDS: Readonly<Record<Charted, { readonly name: string; readonly unit: string }>> = {
+  verdict: { name: 'Verdict', unit: '' },
+  pieces: { name: 'Pieces against plan', unit: '%' },
+  waste: { name: 'Thrown away', unit: '%' },
+  first: { name: 'First side', unit: 's' },
+  drift: { name: 'Griddle’s drift', unit: 's' },
+};
+
+/** A making by one of them: steps of a verdict, percent of the pieces planned or made, seconds; null where it says nothing of it. */
+export function chartedOf(m: Pick<Making, 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'>, by: Charted): number | null {
+  switch (by) {
+    case 'verdict':
+      return m.verdict ? stepOf(m.verdict) : null;
+    case 'pieces':
+      return m.pieces !== null && m.planned ? (100 * m.pieces) / m.planned : null;
+    case 'waste':
+      return m.waste !== null && m.pieces !== null && m.pieces + m.waste > 0 ? (100 * m.waste) / (m.pieces + m.waste) : null;
+    case 'first':
+      return m.firstS;
+    case 'drift':
+      return m.driftS;
+  }
 }

@@ -8,7 +8,12 @@ import { query } from '../db/pool';
 import { GONE } from './revised';
 
 const SELECT_MAKING = `select b.id as "batchId", v.number as version, b.finished_at as at, b.verdict, b.marks, b.pieces, b.pieces_planned as planned, b.waste, b.scales, b.height_mm as "heightMm", b.across_mm as "acrossMm",
-       b.first_side_s as "firstS", b.second_side_s as "secondS", btrim(b.change) as change, b.change_state as state, b.tries
+       b.first_side_s as "firstS", b.second_side_s as "secondS", btrim(b.change) as change, b.change_state as state, b.tries,
+       -- how much longer the last third lay on its first side than the first third: a griddle that cools
+       (select avg(s) filter (where n > 2 * of / 3.0) - avg(s) filter (where n <= of / 3.0)
+          from (select extract(epoch from f.at - p.at)::float8 as s, row_number() over (order by p.at, p.piece) as n, count(*) over () as of
+                  from batch_taps p join batch_taps f on f.batch_id = p.batch_id and f.piece = p.piece and f.act = 'flip'
+                 where p.batch_id = b.id and p.act = 'pour') sides where of >= 6) as "driftS"
   from batches b join formula_versions v on v.id = b.version_id`;
 
 const MAKINGS_AT_ONCE = 200;

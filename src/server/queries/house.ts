@@ -48,7 +48,10 @@ const orFresh = ({ conventions, ways, units, gear, drawer, maker }: KeptHouse) =
 });
 
 export async function loadHouse(): Promise<Kitchen> {
-  const rows = await query<{ key: string; value: unknown; revision: number }>("select key, value, revision from kitchen where key in ('house', 'own')");
+  const [rows, tins] = await Promise.all([
+    query<{ key: string; value: unknown; revision: number }>("select key, value, revision from kitchen where key in ('house', 'own')"),
+    query<{ id: string; opened: string }>('select ingredient_id as id, opened::text from stock where opened is not null order by 1'),
+  ]);
   const kept = rows.find((r) => r.key === 'house');
   const read = readStored(HOUSE, kept?.value ?? {});
   const stamp = rows.find((r) => r.key === 'own')?.value;
@@ -58,6 +61,7 @@ export async function loadHouse(): Promise<Kitchen> {
     ...parts,
     conventions: { ...parts.conventions, own: own.own },
     today: localDay(Date.now(), parts.units),
+    openedOn: Object.fromEntries(tins.map((t) => [t.id, t.opened])),
     revision: kept?.revision ?? 1,
     unreadable: [...read.unreadable, ...own.unreadable],
   };

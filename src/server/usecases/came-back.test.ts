@@ -126,3 +126,20 @@ test('a target is kept once for a formula, by two screens at once too, and three
   expect(makings.map((m) => Math.round(scoreOf(now.target, m).pct ?? -1))).toEqual([100, 71, 42]);
   expect(heldAgainst(now.target, makings)).toMatchObject({ course: 'nearer', score: { pct: 100, judged: 2 } });
 });
+
+test('a griddle that cools is told by the taps: the last third lay longer than the first', async () => {
+  const b = await begun();
+  // six pieces a minute apart, the first two turned after 100 s, the last two after 130 s
+  for (const [n, s] of [100, 100, 110, 110, 130, 130].entries())
+    for (const [act, at] of [
+      ['pour', 60 * n],
+      ['flip', 60 * n + s],
+    ] as const)
+      await query(
+        "insert into batch_taps (id, batch_id, piece, act, surface, slot, at) values (gen_random_uuid(), $1, $2, $3, 'g', 0, timestamptz '2026-11-20 08:00Z' + make_interval(secs => $4))",
+        [b, n + 1, act, at],
+      );
+  await writeOutcome(b, { ...outcome, verdict: 'good' });
+  expect((await makingsOf(formulaId)).find((m) => m.batchId === b)?.driftS).toBe(30);
+  expect((await makingsOf(formulaId)).find((m) => m.batchId !== b)?.driftS).toBeNull();
+});

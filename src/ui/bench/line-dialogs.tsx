@@ -194,7 +194,8 @@ function OpenedDialog({
         }}
       >
         <p className="mb-3">
-          An opened powder is counted as fresh for three months, then weaker each month: an estimate. A spoonful in hot water tells the truth.
+          The day that stands with it in the Pantry counts for every formula; one said here counts for this line alone. An opened powder is counted as fresh for
+          three months, then weaker each month: an estimate. A spoonful in hot water tells the truth.
         </p>
         <DayField
           label="Opened on"
@@ -209,7 +210,7 @@ function OpenedDialog({
           <Button look="now" type="submit">
             Count it so
           </Button>
-          {line.opened ? <Button onClick={() => onOpened(undefined)}>Count it as fresh</Button> : null}
+          {line.opened ? <Button onClick={() => onOpened(today)}>Count it as fresh</Button> : null}
         </div>
       </form>
     </Dialog>

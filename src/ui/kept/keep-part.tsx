@@ -13,6 +13,7 @@ import {
   type KeptLot,
   type KeptState,
   keptWords,
+  leftoverMakes,
   lotName,
   packingOf,
 } from '@/core/batch/kept';
@@ -112,11 +113,19 @@ export function KeepPart({
             options={KEPT_STATES.map((s) => ({ value: s, label: KEPT_STATE_WORDS[s].replace(/^./, (c) => c.toUpperCase()) }))}
           />
           {state === 'batter' ? (
-            <p className="text-[15px]">
-              {fadePct === null
-                ? 'How much of its rise it has by tomorrow can’t be told.'
-                : `By tomorrow it has about ${Math.round(fadePct)} % of its rise (estimate).`}
-            </p>
+            <div className="text-[15px]">
+              <p>
+                {fadePct === null
+                  ? 'How much of its rise it has by tomorrow can’t be told.'
+                  : `By tomorrow it has about ${Math.round(fadePct)} % of its rise (estimate).`}{' '}
+                It then makes:
+              </p>
+              <ul className="list-disc pl-5">
+                {leftoverMakes(batch.kind, fadePct).map((m) => (
+                  <li key={m}>{m}</li>
+                ))}
+              </ul>
+            </div>
           ) : (
             <Taps
               label="How far it is baked"

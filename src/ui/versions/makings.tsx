@@ -1,10 +1,9 @@
 'use client';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { VERDICT_WORDS } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
-import { type Came, CHANGE_STATE_WORDS, cameOf, type Making, marksMoved, stepOf, type Trend } from '@/core/judge/came-back';
+import { type Came, CHANGE_STATE_WORDS, cameOf, type Making, marksMoved, type Trend } from '@/core/judge/came-back';
 import type { Photograph } from '@/core/judge/photographs';
 import { COURSE_WORDS, type Course } from '@/core/judge/target';
 import { minutesAndSeconds } from '@/core/quantity/say';
@@ -12,8 +11,7 @@ import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { PhotoFigure } from '../photos/photo-figure';
 import type { AnswerChange } from './next-time';
-
-const MakingsChart = dynamic(() => import('./makings-chart'), { ssr: false, loading: () => <div className="h-40" /> });
+import { TrendChart } from './trend-chart';
 
 const CAME: Readonly<Record<Came, string>> = { better: 'It came out better', 'the same': 'It came out the same', worse: 'It came out worse' };
 
@@ -33,6 +31,11 @@ export function TrendLine({ trend }: { readonly trend: Trend }) {
     ...(trend.wastePct === null ? [] : [`${Math.round(trend.wastePct)} % thrown away`]),
     ...(trend.firstS === null ? [] : [`first side ${minutesAndSeconds(trend.firstS)}`]),
     ...(trend.secondS === null ? [] : [`second side ${minutesAndSeconds(trend.secondS)}`]),
+    ...(trend.driftS === null || Math.abs(trend.driftS) < 5
+      ? []
+      : [
+          `the last pieces lie ${Math.round(Math.abs(trend.driftS))} s ${trend.driftS > 0 ? 'longer than the first: the griddle cools' : 'shorter than the first: the griddle heats up'}`,
+        ]),
     ...(trend.drift === null ? [] : [Math.abs(trend.drift) < 0.25 ? 'about the same lately' : trend.drift > 0 ? 'better lately' : 'worse lately']),
   ];
   return (
@@ -63,9 +66,6 @@ export function Makings({
   const router = useRouter();
   const asking = useAsking();
   const of = new Map(makings.map((m) => [m.batchId, m]));
-  const judged = [...makings]
-    .reverse()
-    .flatMap((m, n) => (m.verdict || m.score !== null ? [{ n, version: m.version, step: m.verdict ? stepOf(m.verdict) : null, score: m.score }] : []));
   const scored = [...makings]
     .reverse()
     .flatMap((m) => m.score ?? [])
@@ -84,7 +84,7 @@ export function Makings({
           : ''}
         {wanted && scored.length === 0 ? ': no making has been held against it yet.' : ''}
       </p>
-      {judged.length > 1 ? <MakingsChart points={judged} /> : null}
+      <TrendChart makings={makings} />
       <Refusal text={asking.refusal} />
       <ol className="divide-y divide-line border-y border-line">
         {makings.map((m) => {

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { COOKED_WORDS, KEPT_CAUTION, KEPT_STATE_WORDS, keptWords, lotName, minutesSaid, packingOf, reheatsOf } from '@/core/batch/kept';
+import { COOKED_WORDS, KEPT_CAUTION, KEPT_STATE_WORDS, keptWords, leftoverMakes, lotName, minutesSaid, packingOf, reheatsOf } from '@/core/batch/kept';
 import { sayDay } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -81,6 +81,13 @@ export default async function KeptLotPage({ params }: { readonly params: Promise
           </section>
           <section aria-label="Back to the plate" className="rounded-plate bg-white p-4">
             <h2 className="mb-1 text-xl">Back to the plate</h2>
+            {lot.state === 'batter' ? (
+              <ul className="mb-1 list-disc pl-5">
+                {leftoverMakes(lot.kind, null).map((m) => (
+                  <li key={m}>{m}</li>
+                ))}
+              </ul>
+            ) : null}
             <dl>
               {reheatsOf(lot).map((h) => (
                 <div key={h.by} className="border-b border-line py-1.5 last:border-0">

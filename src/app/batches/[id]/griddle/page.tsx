@@ -50,7 +50,7 @@ export default async function GriddlePage({ params }: { readonly params: Promise
           tell={tellBook}
           want={wantOthers}
         />
-        <Cautions list={batchCautions(b, 'griddle', day.ways, find)} />
+        <Cautions list={batchCautions(b, 'griddle', day.ways, house, find)} />
       </>
     );
   });

@@ -37,7 +37,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
           part={standInForPart}
           preview={previewSwapHere}
         />
-        <Cautions list={batchCautions(batch, 'prep', waysOf(batch, house), (id) => findIngredient(id, house.conventions.own))} />
+        <Cautions list={batchCautions(batch, 'prep', waysOf(batch, house), house, (id) => findIngredient(id, house.conventions.own))} />
       </>
     );
   });

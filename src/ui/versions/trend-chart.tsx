@@ -1,0 +1,32 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { CHARTED, CHARTED_WORDS, type Charted, chartedOf, type Making } from '@/core/judge/came-back';
+import { Taps } from '../kit/choice';
+
+const MakingsChart = dynamic(() => import('./makings-chart'), { ssr: false, loading: () => <div className="h-44" /> });
+
+export type Charting = Pick<Making, 'batchId' | 'version' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'> & {
+  /** Against the formula's target, 0 to 100. */
+  readonly score: number | null;
+};
+
+/** Makings one after the other, by what two of them at least say. @param makings the newest first */
+export function TrendChart({ makings }: { readonly makings: readonly Charting[] }) {
+  const [asked, setAsked] = useState<Charted>('verdict');
+  const offered = CHARTED.filter((c) => makings.filter((m) => chartedOf(m, c) !== null).length > 1);
+  const by = offered.includes(asked) ? asked : offered[0];
+  if (!by) return null;
+  const points = [...makings].reverse().flatMap((m) => {
+    const [value, score] = [chartedOf(m, by), by === 'verdict' ? m.score : null];
+    return value === null && score === null ? [] : [{ id: m.batchId, version: m.version, value, score }];
+  });
+  return (
+    <div className="grid gap-2">
+      {offered.length > 1 ? (
+        <Taps label="Shown" value={by} onChange={(v) => v !== '' && setAsked(v)} options={offered.map((c) => ({ value: c, label: CHARTED_WORDS[c].name }))} />
+      ) : null}
+      <MakingsChart points={points} by={by} />
+    </div>
+  );
+}
