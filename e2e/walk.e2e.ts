@@ -168,6 +168,7 @@ test('a formula, its plan and its versions; a batch on each of its pages; a lot 
     formula,
     `${formula}/plan`,
     `${formula}/history`,
+    `${formula}/target`,
     `${formula}/notice`,
     ...['plan', 'prep', 'griddle', 'outcome', 'notice'].map((p) => `${batch}/${p}`),
     lot,

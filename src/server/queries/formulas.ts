@@ -4,6 +4,7 @@ import type { ActionResult } from '@/contract/action-result';
 import { refuse } from '@/contract/action-result';
 import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/contract/stored';
 import { analyseFormula, loudest } from '@/core/analyse-formula';
+import type { Verdict } from '@/core/batch/batch';
 import { type Entry, type Formula, mainsOf } from '@/core/formula/formula';
 import { type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -243,6 +244,17 @@ export interface FormulaState {
   /** What it is a copy of. */
   readonly copyOf: { readonly formulaId: string; readonly number: number; readonly name: string } | null;
   readonly next: NextTime | null;
+  readonly last: LastOutcome | null;
+}
+
+/** What its last judged making came to. */
+export interface LastOutcome {
+  readonly batchId: string;
+  readonly verdict: Verdict;
+  readonly at: Date;
+  readonly pieces: number | null;
+  readonly planned: number | null;
+  readonly marks: readonly string[];
 }
 
 /** The one change that its last making asked for. */
@@ -268,8 +280,8 @@ export async function formulaState(id: string): Promise<FormulaState | null> {
   )[0];
   if (!row) return null;
   const last = (
-    await query<Omit<NextTime, 'move'> & Record<string, unknown>>(
-      `select id as "batchId", btrim(change) as change, verdict, finished_at as at, change_state as state from batches
+    await query<Omit<NextTime, 'move'> & LastOutcome & Record<string, unknown>>(
+      `select id as "batchId", btrim(change) as change, verdict, finished_at as at, change_state as state, pieces, pieces_planned as planned, marks from batches
         where formula_id = $1 and finished_at is not null and verdict is not null order by finished_at desc limit 1`,
       [id],
     )
@@ -278,6 +290,7 @@ export async function formulaState(id: string): Promise<FormulaState | null> {
     archived: row.archived,
     deleted: row.deleted,
     copyOf: row.copyId && row.copyNumber !== null && row.copyName !== null ? { formulaId: row.copyId, number: row.copyNumber, name: row.copyName } : null,
+    last: last ? { batchId: last.batchId, verdict: last.verdict, at: last.at, pieces: last.pieces, planned: last.planned, marks: last.marks } : null,
     next: last && last.change !== '' && (last.state === null || last.state === 'tried') ? { ...last, move: moveOfChange(last.change) } : null,
   };
 }

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { VERDICT_WORDS, type Verdict } from '@/core/batch/batch';
+import { markName } from '@/core/batch/came-out';
 import type { ChangeState } from '@/core/judge/came-back';
 import type { Units } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
@@ -20,6 +21,15 @@ export interface LastChange {
   readonly move: string | null;
 }
 
+export interface LastOutcome {
+  readonly batchId: string;
+  readonly verdict: Verdict;
+  readonly at: Date;
+  readonly pieces: number | null;
+  readonly planned: number | null;
+  readonly marks: readonly string[];
+}
+
 export type AnswerChange = (input: unknown) => Promise<ActionResult<{ readonly was: ChangeState | null }>>;
 
 const SAID: Readonly<Record<ChangeState, string>> = {
@@ -28,21 +38,33 @@ const SAID: Readonly<Record<ChangeState, string>> = {
   done: 'Done',
 };
 
-/** What the last making asked to change, where it is needed, and what becomes of it: tried, not now, done. */
+/** What the last making came to and asked to change, where it is needed, and what becomes of it: tried, not now, done. */
 export function NextTime({
   next,
+  last,
   units,
   formulaId,
   answer,
 }: {
   readonly next: LastChange | null;
+  readonly last: LastOutcome | null;
   readonly units: Units;
   readonly formulaId: string;
   readonly answer: AnswerChange;
 }) {
   const router = useRouter();
   const asking = useAsking();
-  if (!next) return null;
+  if (!next)
+    return last ? (
+      <p className="mb-2 text-[15px] text-soft [overflow-wrap:anywhere] print:hidden">
+        Last outcome:{' '}
+        <Link className="font-semibold text-rim underline" href={`/batches/${last.batchId}/outcome`}>
+          {VERDICT_WORDS[last.verdict].toLowerCase()}, {when(last.at, units)}
+        </Link>
+        {last.pieces === null ? '' : `, ${last.pieces} pieces${last.planned === null ? '' : ` of ${last.planned} planned`}`}
+        {last.marks.length > 0 ? `: ${last.marks.map(markName).join(', ')}` : ''}.
+      </p>
+    ) : null;
   const { move } = next;
   const say = async (state: ChangeState): Promise<boolean> => {
     const a = await asking.ask(() => answer({ batchId: next.batchId, state }));

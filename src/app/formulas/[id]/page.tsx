@@ -45,7 +45,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
       <h1 className="sr-only">{v.formula.name}</h1>
       <Unreadable list={v.unreadable} />
       {state?.archived || state?.deleted ? <Away id={id} deleted={state.deleted} put={putAwayFormula} /> : null}
-      <NextTime next={state?.next ?? null} units={house.units} formulaId={id} answer={answerNextTime} />
+      <NextTime next={state?.next ?? null} last={state?.last ?? null} units={house.units} formulaId={id} answer={answerNextTime} />
       {wantsAnything(target) ? <TargetBand formulaId={id} {...heldAgainst(target, makings)} /> : null}
       <Bench
         key={`${id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}`}

@@ -67,7 +67,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
       <div className="mt-1 mb-4 print:hidden">
         <Way at="plan" />
       </div>
-      <NextTime next={state?.next ?? null} units={house.units} formulaId={id} answer={answerNextTime} />
+      <NextTime next={state?.next ?? null} last={state?.last ?? null} units={house.units} formulaId={id} answer={answerNextTime} />
       <Unreadable list={v.unreadable} />
       {first ? (
         <p className="mb-4 print:hidden">
