@@ -17,6 +17,7 @@ export const ORDER = [
   { at: 'src/core/lift' },
   { at: 'src/core/batter' },
   { at: 'src/core/findings' },
+  { at: 'src/core/numbers' },
   { at: 'src/core/analyse' },
   { at: 'src/core/analyse-formula' },
   { at: 'src/core/balance' },

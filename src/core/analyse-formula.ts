@@ -1,11 +1,12 @@
 /** A formula analysed in a house: its lines read, and what the Bench shows of them. */
-import { type Analysis, analyse, type Circumstances, heard } from './analyse';
+import { type Analysis, analyse, heard } from './analyse';
 import { type Finding, SEVERITIES } from './findings/finding';
 import { atEnd, type EndId, type Formula, type FormulaLine, kitchenOf } from './formula/formula';
 import { kindById } from './formula/kinds';
 import type { Kitchen } from './formula/kitchen-settings';
 import { countedLines } from './formula/lines';
 import { againstKind, standingOf } from './formula/ways';
+import type { Circumstances } from './numbers';
 import { scalesOf } from './pantry/gear';
 
 /** A formula as it stands on the Bench, or one end of it. */

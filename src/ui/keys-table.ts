@@ -1,4 +1,4 @@
-/** The keys, once: what the list shows and what the page does both come from here. */
+/** The keys, once: what the list shows (keys-list.tsx) and what the page does both come from here. */
 
 interface Everywhere {
   readonly keys: string;
@@ -46,44 +46,3 @@ export type LineKey = (typeof LINE_KEYS)[number]['act'];
 
 export const lineKey = (e: Pick<KeyboardEvent, 'key' | 'code' | 'altKey'>): LineKey | null =>
   e.altKey ? (LINE_KEYS.find((k) => k.key === e.key || (k.key.length === 1 && e.code === `Key${k.key.toUpperCase()}`))?.act ?? null) : null;
-
-/** The list, as it is read. */
-export const KEY_LIST: readonly { readonly where: string; readonly keys: readonly { readonly keys: string; readonly does: string }[] }[] = [
-  {
-    where: 'Everywhere',
-    keys: [
-      ...SINGLE_KEYS,
-      { keys: 'Tab, Shift+Tab', does: 'next, previous control' },
-      { keys: 'Enter, Space', does: 'press, open, tick' },
-      { keys: 'Arrows', does: 'choose within a list or a row of taps' },
-      { keys: 'Esc', does: 'close what is open, leave the search' },
-    ],
-  },
-  {
-    where: 'Bench',
-    keys: [
-      ...BENCH_KEYS,
-      { keys: 'Enter', does: 'in a line: on to the next; in the last: add it' },
-      { keys: 'Arrow up, down', does: 'in a line: the line above, below' },
-      ...LINE_KEYS,
-    ],
-  },
-  {
-    where: 'Ratios and proposals',
-    keys: [
-      { keys: 'Arrows', does: 'on a ratio: nudge it; with Shift ten times as far' },
-      { keys: 'Page up, Page down', does: 'on a ratio: ten steps' },
-      { keys: 'Home, End', does: 'on a ratio: to the edges of its zone' },
-      { keys: 'Enter', does: 'on a ratio or with a proposal: take it' },
-      { keys: 'Esc', does: 'refuse the proposal' },
-    ],
-  },
-  {
-    where: 'At the counter',
-    keys: [
-      { keys: 'Left, Right', does: 'on a step of the time line: five minutes earlier, later' },
-      { keys: 'Enter', does: 'in the weigh-in: that is in, the next; never past a warning' },
-      { keys: 'Enter', does: 'at the griddle: the one next thing is done' },
-    ],
-  },
-];

@@ -1,13 +1,14 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { KEY_LIST, SINGLE_KEYS } from './keys-table';
+import { SINGLE_KEYS } from './keys-table';
 import { copyOf, keepCopy } from './kit/browser-copy';
 import { Button } from './kit/button';
 import { Dialog } from './kit/dialog';
-import { Switch } from './kit/switch';
+import { later, useLater } from './kit/later';
 
 const OFF = 'single-keys-off';
+const list = later(() => import('./keys-list'));
 
 /** Where letters are typed, or pick and move something of their own. */
 const inWidget = (t: EventTarget | null): boolean =>
@@ -22,6 +23,7 @@ export function Keys() {
   const [open, setOpen] = useState(false);
   const [off, setOff] = useState(false);
   const router = useRouter();
+  const part = useLater(list, open);
   useEffect(() => setOff(copyOf(OFF) === true), []);
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
@@ -51,31 +53,15 @@ export function Keys() {
         Keys
       </Button>
       <Dialog open={open} onOpen={setOpen} title="Keys" wide>
-        <div className="mb-4">
-          <Switch
-            label="Keys of one letter"
+        {part ? (
+          <part.KeysList
             on={!off}
             onSwitch={(on) => {
               setOff(!on);
               keepCopy(OFF, on ? null : true);
             }}
           />
-        </div>
-        <div className="grid gap-6 sm:grid-cols-2">
-          {KEY_LIST.map((group) => (
-            <section key={group.where}>
-              <h3 className="mb-2 text-lg">{group.where}</h3>
-              <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
-                {group.keys.map((k) => (
-                  <div key={`${k.keys} ${k.does}`} className="contents">
-                    <dt className="font-semibold whitespace-nowrap">{k.keys}</dt>
-                    <dd className="text-soft">{k.does}</dd>
-                  </div>
-                ))}
-              </dl>
-            </section>
-          ))}
-        </div>
+        ) : null}
       </Dialog>
     </>
   );

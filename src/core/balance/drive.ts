@@ -2,10 +2,11 @@
  * A line that drives the rest: all of the buttermilk, one banana. Its amount is given and pinned; either everything scales
  * with it, or the size stays and the other lines make up for it.
  */
-import { railsOf } from '../analyse';
+
 import { piecesOf } from '../batter/volume';
 import { rewriteAmount } from '../card/rewrite';
 import { pouredG } from '../formula/tally';
+import { railsOf } from '../numbers';
 import { counted, millilitres, grams as say } from '../quantity/say';
 import { type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
 import { bend } from './ratios';

@@ -2,11 +2,12 @@
  * A ratio that nothing on the sheet can raise: the line that would, in the amount it takes, the other ratios kept. Offered
  * beside the nearest that can be had without it.
  */
-import { railsOf } from '../analyse';
+
 import { writtenGrams } from '../card/rewrite';
 import { RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds';
 import { testedFlourG } from '../formula/tally';
 import { CO2_G_PER_MMOL } from '../lift/ledger';
+import { railsOf } from '../numbers';
 import { EGG_INGREDIENT, POWDER_INGREDIENT, SALT_INGREDIENT } from '../pantry/conventions';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';

@@ -4,10 +4,10 @@
  */
 
 import Fraction from 'fraction.js';
-import { railsOf } from '../analyse';
 import { writtenGrams } from '../card/rewrite';
 import { type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
 import { railOf } from '../formula/kinds';
+import { railsOf } from '../numbers';
 import { type Allergen, type Ingredient, isFlour, kitchenName } from '../pantry/ingredient';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';

@@ -2,8 +2,9 @@
  * The school that takes a little less leavening in a very large bowl. Our default is to scale it straight: the chemistry
  * does not know the size of the bowl. Who takes less reckons with gas that a long pour lets out last.
  */
-import type { AnalysableLine } from '../analyse';
+
 import type { SchoolIdOf } from '../formula/schools';
+import type { AnalysableLine } from '../numbers';
 
 /** From so much batter in one bowl, g; and the share of soda and powder that is left out. Conventions of ours. */
 export const LARGE_BOWL = { fromG: 10_000, less: 0.1 } as const;

@@ -2,11 +2,12 @@
  * A batch in mixes: equal ones, each of which a bowl holds with room to whisk, an arm can turn, and the griddle pours
  * before the mix has stood past its working life. Masses in grams, volumes in mL, times in minutes.
  */
-import type { Analysis } from '../analyse';
+
 import { spreadOf } from '../batter/spread';
 import type { KindId } from '../formula/kinds';
 import { FILLING_NAMES, kindById } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
+import type { Numbers } from '../numbers';
 import type { Bowl } from '../pantry/gear';
 import type { Lit } from './acts';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from './heat';
@@ -33,13 +34,13 @@ export interface Life {
 export const FOAM_LIFE: Life = { min: 15, why: 'whipped whites sink' };
 
 /** How long a batter may stand from joining to its last pour: kitchen defaults of ours, for the cook to change. */
-export function lifeOf(a: Pick<Analysis, 'volume' | 'ledger' | 'co2Per100gFlour'>): Life {
+export function lifeOf(a: Pick<Numbers, 'volume' | 'ledger' | 'co2Per100gFlour'>): Life {
   if (a.volume?.foamed) return FOAM_LIFE;
   return batterLife(a);
 }
 
 /** The same before the whites are in: foam has a clock of its own, from the moment it is folded. */
-export function batterLife(a: Pick<Analysis, 'ledger' | 'co2Per100gFlour'>): Life {
+export function batterLife(a: Pick<Numbers, 'ledger' | 'co2Per100gFlour'>): Life {
   if ((a.co2Per100gFlour ?? 0) <= NO_LIFT) return { min: null, why: 'no rise is lost by waiting' };
   const worked = a.ledger.sodaG - a.ledger.unspentSodaG;
   const all = worked + a.ledger.sodaInPowderG;
@@ -57,7 +58,7 @@ export interface Pace {
 }
 
 /** How far a piece spreads where it is poured, cm; undefined where it fills a shape, or the batter says nothing. */
-export const acrossOf = (kindId: KindId, a: Pick<Analysis, 'thickness'>, portionMl: number): number | undefined =>
+export const acrossOf = (kindId: KindId, a: Pick<Numbers, 'thickness'>, portionMl: number): number | undefined =>
   a.thickness ? spreadOf(kindById(kindId), a.thickness.paS, portionMl)?.diameterCm : undefined;
 
 /**
@@ -68,7 +69,7 @@ export const acrossOf = (kindId: KindId, a: Pick<Analysis, 'thickness'>, portion
 export function paceOf(
   house: Pick<Kitchen, 'gear'>,
   kindId: KindId,
-  a: Pick<Analysis, 'thickness'>,
+  a: Pick<Numbers, 'thickness'>,
   portionMl: number,
   timedS: number | null,
   lit: Lit = AS_USUAL,

@@ -2,7 +2,7 @@
  * Begin from what there is: things on hand with their amounts, and which formulas use them up, how far each goes, how many
  * pieces that is and what else it takes. What there is is a hard bound: no formula is scaled beyond it. Grams.
  */
-import { analyse } from '../analyse';
+
 import { readLine } from '../card/line';
 import { isShellEgg } from '../formula/eggs';
 import { atEnd, type EndId, type Formula, type FormulaLine } from '../formula/formula';
@@ -10,6 +10,7 @@ import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { countedLines } from '../formula/lines';
 import { isOpen } from '../formula/open';
+import { numbersOf } from '../numbers';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { meansOf } from './worth';
 
@@ -90,7 +91,7 @@ function usesOf<F extends { readonly formula: Formula }>(of: F, end: EndId | nul
   if (!least) return null;
   const factor = Math.min(MOST_TIMES, least.thing.grams / least.each);
   const at = atEnd(f, end);
-  const before = analyse(lines, at.kind);
+  const before = numbersOf(lines, at.kind);
   const school = schoolOf(kindById(at.kind), at.school);
   const portionMl = school.portionMl ? (at.portionMl ?? usualPortionMl(school)) : null;
   const { pieces, massG } = meansOf(lines, before, factor, portionMl);

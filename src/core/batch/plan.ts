@@ -4,11 +4,11 @@
  */
 
 import Fraction from 'fraction.js';
-import type { Analysis } from '../analyse';
 import { atEnd, type EndId, type Formula, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { countedLines } from '../formula/lines';
+import type { Numbers } from '../numbers';
 import { kitchenName } from '../pantry/ingredient';
 import { scaleAmount } from '../quantity/amount';
 import { counted, grams as sayGrams } from '../quantity/say';
@@ -29,7 +29,7 @@ import { type CannotScale, meansOf, timesOf } from './worth';
 
 export interface Ready {
   readonly lines: readonly FormulaLine[];
-  readonly before: Analysis;
+  readonly before: Numbers;
   /** Times the formula for one mix, and for all of them. */
   readonly each: number;
   readonly all: number;
@@ -123,7 +123,7 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
 }
 
 /** Where a plan asks for more of a thing than there is: how far it goes. @param all times the formula */
-function tooMuchOf(lines: readonly FormulaLine[], before: Analysis, all: number, portionMl: number | null, house: Kitchen): Result<never, CannotScale> | null {
+function tooMuchOf(lines: readonly FormulaLine[], before: Numbers, all: number, portionMl: number | null, house: Kitchen): Result<never, CannotScale> | null {
   const limited = lines.flatMap((l) => (l.mostG && l.grams ? [{ l, times: l.mostG / l.grams, mostG: l.mostG }] : []));
   const [least] = [...limited].sort((a, b) => a.times - b.times);
   if (!least || all <= least.times * (1 + 1e-6)) return null;

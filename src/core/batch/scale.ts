@@ -4,12 +4,12 @@
  * chemistry does not know the size of the bowl.
  */
 
-import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { TOLERANCE } from '../balance/kitchen';
 import { piecesOf, type Yield } from '../batter/volume';
 import type { KindId } from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
 import { pouredG } from '../formula/tally';
+import { type AnalysableLine, type Numbers, numbersOf } from '../numbers';
 import { allFine } from '../pantry/honest';
 import { asWeighed, gramsExact } from '../quantity/say';
 import type { Result } from '../result';
@@ -100,7 +100,7 @@ export function scale<L extends AnalysableLine>(
     const parts = line.parts.map((p) => ({ ...p, grams: (p.grams * factor * grams) / exactG }));
     return { out: { line, grams, exactG, measure, weighed: true, parts, note: '' }, parts };
   });
-  const after = analyse(
+  const after = numbersOf(
     lines.map((l, i) => ({ ...l, parts: scaled[i]?.parts ?? [] })),
     kind,
   );
@@ -121,7 +121,7 @@ export function scale<L extends AnalysableLine>(
 }
 
 /** Where each ratio of a formula is found. */
-const RATIOS: Readonly<Record<keyof Drift, (x: Analysis) => number | null | undefined>> = {
+const RATIOS: Readonly<Record<keyof Drift, (x: Numbers) => number | null | undefined>> = {
   co2: (x) => x.co2Per100gFlour,
   salt: (x) => x.percent?.salt,
   liquid: (x) => x.percent?.liquid,
@@ -137,7 +137,7 @@ const BEARS: Readonly<Record<keyof Drift, number>> = { ...TOLERANCE, co2: TOLERA
 const TRACE = 0.01;
 
 /** What moved, percent of itself: lift and salt always, then the others by what they do. */
-function movedBy(before: Analysis, after: Analysis): readonly Moved[] {
+function movedBy(before: Numbers, after: Numbers): readonly Moved[] {
   const all = (Object.keys(RATIOS) as (keyof Drift)[]).flatMap((ratio): Moved[] => {
     const [was, is] = [RATIOS[ratio](before) ?? 0, RATIOS[ratio](after) ?? 0];
     return was < TRACE ? [] : [{ ratio, pct: (100 * (is - was)) / was }];
@@ -148,7 +148,7 @@ function movedBy(before: Analysis, after: Analysis): readonly Moved[] {
 }
 
 /** Percent of flour (for co2: g per 100 g flour) gained or lost against the unrounded formula; 0 where there is no flour. */
-function driftOf(before: Analysis, after: Analysis, factor: number): Drift {
+function driftOf(before: Numbers, after: Numbers, factor: number): Drift {
   const [a, b] = [before.percent, after.percent];
   const same = Math.abs(after.tally.massG - before.tally.massG * factor) < 1e-9 * after.tally.massG;
   const of = (ratio: keyof Drift): number => {

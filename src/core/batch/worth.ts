@@ -1,10 +1,10 @@
 /** What a driver comes to: how many times the formula it asks for, and what that means by every other driver. */
 
-import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { massForUsable, piecesOf } from '../batter/volume';
 import { isShellEgg } from '../formula/eggs';
 import type { KindId } from '../formula/kinds';
 import { pouredG } from '../formula/tally';
+import { type AnalysableLine, type Numbers, numbersOf } from '../numbers';
 import { EGG_G, WHITE_G, YOLK_G } from '../pantry/egg-parts';
 import type { Result } from '../result';
 import { type Driver, pouredPieces } from './driver';
@@ -39,7 +39,7 @@ function wholeEggs(lines: readonly AnalysableLine[]): number {
 }
 
 /** The factor a driver asks for. */
-function factorFor(lines: readonly AnalysableLine[], a: Analysis, to: Driver, mixes: number): Result<number, CannotScale> {
+function factorFor(lines: readonly AnalysableLine[], a: Numbers, to: Driver, mixes: number): Result<number, CannotScale> {
   switch (to.by) {
     case 'factor':
       return { ok: true, value: to.factor };
@@ -77,8 +77,8 @@ export function timesOf(
   to: Driver,
   kind: KindId | null = null,
   mixes = 1,
-): Result<{ readonly factor: number; readonly before: Analysis }, CannotScale> {
-  const before = analyse(lines, kind);
+): Result<{ readonly factor: number; readonly before: Numbers }, CannotScale> {
+  const before = numbersOf(lines, kind);
   if (!(before.tally.massG > 0)) return no('lines', 'No line of the batter has an amount yet, so there is nothing to scale.');
   const f = factorFor(lines, before, to, mixes);
   if (!f.ok) return f;
@@ -101,7 +101,7 @@ export interface Means {
 }
 
 /** @param factor times the formula @param before the formula as it stands */
-export function meansOf(lines: readonly AnalysableLine[], before: Analysis, factor: number, portionMl: number | null): Means {
+export function meansOf(lines: readonly AnalysableLine[], before: Numbers, factor: number, portionMl: number | null): Means {
   const massG = before.tally.massG * factor;
   return {
     factor,

@@ -1,52 +1,15 @@
 /** The day of a batch: what its steps are made from, in one call. */
 
-import { type Analysis, analyse } from '../analyse';
-import type { Batch } from '../batch/batch';
-import { acrossOf, lifeOf } from '../batch/mixes';
-import { type Pouring, pouringsOf } from '../batch/pourings';
-import { litOf, placesIn, type Surface, surfacesFor } from '../batch/surface';
-import { kindById } from '../formula/kinds';
-import { type Standing, standingOf, type Ways } from '../formula/ways';
+import { lifeOf } from '../batch/mixes';
+import type { Ways } from '../formula/ways';
 import { type KnownTimes, timesFor } from '../griddle/times';
 import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
-import { inTheBowl } from '../prep/correct';
 import { asRead, type Units } from '../quantity/say';
+import type { Bowl, OfBatch } from './bowl';
 import type { KeptIn } from './serve';
 import type { Step } from './step';
 import { stepsOf } from './steps';
-
-export type OfBatch = Pick<Batch, 'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl'>;
-
-/** An end of a batch, and where it is poured. */
-export interface PouringOn extends Pouring {
-  /** How far one piece spreads where it is poured freely, cm; undefined where that is not known. */
-  readonly acrossCm: number | undefined;
-  readonly surfaces: readonly Surface[];
-  /** Places on the heat at once; at least one. */
-  readonly atOnce: number;
-}
-
-export interface Bowl {
-  readonly analysis: Analysis;
-  readonly standing: Standing;
-  /** In the order they are poured; mostly one. */
-  readonly pourings: readonly [PouringOn, ...PouringOn[]];
-}
-
-/** What is in a batch's bowl, and where it is poured. */
-export function bowlOf(batch: OfBatch, ways: Ways, gear: readonly Gear[], find: (id: string) => Ingredient | undefined): Bowl {
-  const kind = kindById(batch.kind);
-  const standing = standingOf(ways, kind);
-  const analysis = analyse(inTheBowl(batch, 1, find), batch.kind, batch.school, { standing });
-  const [first, ...more] = pouringsOf(batch);
-  const on = (p: Pouring): PouringOn => {
-    const acrossCm = p.portionMl ? acrossOf(p.kind, analysis, p.portionMl) : undefined;
-    const surfaces = surfacesFor(gear, p.kind, acrossCm, litOf(batch.entries, p.end));
-    return { ...p, acrossCm, surfaces, atOnce: Math.max(1, placesIn(surfaces)) };
-  };
-  return { analysis, standing, pourings: [on(first), ...more.map(on)] };
-}
 
 /** What goes with a batch: the methods of its sauces by name, what is kept and taken in, and the house's pans. */
 export interface DayServe {

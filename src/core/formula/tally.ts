@@ -5,7 +5,7 @@
  */
 
 import { WHITE_SHARE } from '../pantry/egg-parts';
-import { ALLERGENS, type Allergen, type Ingredient, isFlour, kitchenName, type Unknown } from '../pantry/ingredient';
+import { ALLERGENS, type Allergen, allergenName, type Ingredient, isFlour, kitchenName, type Unknown } from '../pantry/ingredient';
 import { type AdditionId, behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
 
 export interface TallyPart {
@@ -196,26 +196,6 @@ export function percentages(t: Tally, panFatCounts: boolean): Percentages | null
     salt: of(t.saltG),
   };
 }
-
-const ALLERGEN_NAMES: Readonly<Record<Allergen, string>> = {
-  wheat: 'wheat',
-  gluten: 'gluten',
-  milk: 'milk',
-  egg: 'egg',
-  peanut: 'peanut',
-  'tree-nut': 'tree nuts',
-  soy: 'soya',
-  sesame: 'sesame',
-  lupin: 'lupin',
-  mustard: 'mustard',
-  celery: 'celery',
-  sulphites: 'sulphites',
-  fish: 'fish',
-  crustacean: 'crustaceans',
-  mollusc: 'molluscs',
-};
-
-export const allergenName = (a: Allergen): string => ALLERGEN_NAMES[a];
 
 export interface Allergens {
   readonly held: readonly { readonly allergen: Allergen; readonly name: string /** What brings it. */; readonly from: readonly string[] }[];

@@ -2,19 +2,20 @@
  * What a batch's own numbers say of a cause: likelier, less likely, ruled out, or nothing. Kitchen sense with factors to start
  * from (a model of ours).
  */
-import type { Analysis } from '../analyse';
+
 import type { SideTimes } from '../batch/heat';
 import { type KindId, POUR_WORDS, RAIL_NAMES, type Rail, railOf, sayRail, THICKNESSES, type Thickness, type Zone } from '../formula/kinds';
 import { MATTERS, type SchoolIdOf, schoolMeant } from '../formula/schools';
 import { addedG } from '../formula/tally';
 import { HOLD_MIN } from '../griddle/hold';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
+import type { Numbers } from '../numbers';
 import { millilitres, minutesAndSeconds, temperature, type Units } from '../quantity/say';
 
 /** What is known of a batch when it is judged. */
 export interface Judged {
   readonly kind: KindId;
-  readonly analysis: Pick<Analysis, 'rails' | 'ledger' | 'tally'>;
+  readonly analysis: Pick<Numbers, 'rails' | 'ledger' | 'tally'>;
   /** How the batter pours, and how the school wants it; null: not known. */
   readonly pour: Thickness | null;
   readonly wantedPour: readonly [Thickness, Thickness] | null;

@@ -63,6 +63,26 @@ export const ALLERGENS = [
 ] as const;
 export type Allergen = (typeof ALLERGENS)[number];
 
+const ALLERGEN_NAMES: Readonly<Record<Allergen, string>> = {
+  wheat: 'wheat',
+  gluten: 'gluten',
+  milk: 'milk',
+  egg: 'egg',
+  peanut: 'peanut',
+  'tree-nut': 'tree nuts',
+  soy: 'soya',
+  sesame: 'sesame',
+  lupin: 'lupin',
+  mustard: 'mustard',
+  celery: 'celery',
+  sulphites: 'sulphites',
+  fish: 'fish',
+  crustacean: 'crustaceans',
+  mollusc: 'molluscs',
+};
+
+export const allergenName = (a: Allergen): string => ALLERGEN_NAMES[a];
+
 export interface Composition {
   readonly waterG: number;
   readonly fatG: number;

@@ -2,12 +2,13 @@
  * What one mix can become: griddle cakes, waffles, crepes by what is added to it. The mix stands as it is; liquid, egg and
  * fat are worked so that the kind's ratios come into their zones, where the mix allows it, and where not, why.
  */
-import { type AnalysableLine, type Analysis, analyse } from '../analyse';
+import { type Analysis, analyse } from '../analyse';
 import { bringsOf } from '../balance/brings';
 import { type Goal, solve } from '../balance/solve';
 import { WATER_TRIES, wantedPour } from '../balance/start';
 import { along, type KindId, kindById, RAIL_NAMES, type Rail, railOf, type School, sayRail, schoolOf, THICKNESSES } from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
+import type { AnalysableLine } from '../numbers';
 import { ingredient } from '../pantry/pantry';
 
 export interface Product {

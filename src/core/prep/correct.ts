@@ -3,7 +3,7 @@
  * truth: the model is first brought to it (as if so much flour or milk had gone in by mistake), and solved from there, not from
  * the card (models.md, B: 1 % more milk is about 4 % thinner). Grams, Pa.s.
  */
-import type { AnalysableLine, Analysis } from '../analyse';
+
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import type { SheetLine } from '../batch/sheet-line';
@@ -12,6 +12,7 @@ import { paSFromPour } from '../batter/spread';
 import { thickness } from '../batter/thickness';
 import { RAILS, type Rail, railOf, type School, THICKNESSES, type Thickness } from '../formula/kinds';
 import type { Standing } from '../formula/ways';
+import type { AnalysableLine, Numbers } from '../numbers';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import type { Weights } from './tolerance';
@@ -151,7 +152,7 @@ function asSeen(
 }
 
 /** Rails that a correction takes out of the zone they were in by the card's amounts: a mis-measured cup is then likelier. */
-export const leadsOut = (now: Analysis, then: Analysis): readonly Rail[] =>
+export const leadsOut = (now: Numbers, then: Numbers): readonly Rail[] =>
   RAILS.filter((rail) => {
     const [a, b] = [railOf(now, rail), railOf(then, rail)];
     const out = (r: typeof a): boolean => r?.zone != null && (r.tested < r.zone[0] || r.tested > r.zone[1]);

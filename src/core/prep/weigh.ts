@@ -3,12 +3,12 @@
  * what is not yet weighed is worked anew, so that the ratios come back as far as they can. Grams.
  */
 
-import { type AnalysableLine, type Analysis, analyse } from '../analyse';
 import { bringsOf, perGram } from '../balance/brings';
 import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
 import { fineLine, linesOfSheet } from '../batch/sheet';
 import { plannedG, type SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById, RAILS, railOf } from '../formula/kinds';
+import { type AnalysableLine, type Numbers, numbersOf } from '../numbers';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
@@ -33,9 +33,9 @@ export interface Rebalanced {
   /** New grams of lines that are not weighed, by key; those that stay are not in it. */
   readonly grams: ReadonlyMap<string, number>;
   /** The ratios as planned, as they would be with the rest as it stands, and with the rest worked anew. */
-  readonly planned: Analysis;
-  readonly left: Analysis;
-  readonly anew: Analysis;
+  readonly planned: Numbers;
+  readonly left: Numbers;
+  readonly anew: Numbers;
 }
 
 /** How many times the plan the batch has become: by its flour where that is weighed, else by all that is. */
@@ -60,9 +60,9 @@ function sizeOf(sheet: readonly SheetLine[], weights: Weights, find: Find): numb
  */
 export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId: KindId, find: Find): Rebalanced {
   const kind = kindById(kindId);
-  const planned = analyse(at(sheet, find, plannedG), kindId);
+  const planned = numbersOf(at(sheet, find, plannedG), kindId);
   const now = wentIn(sheet, weights, find);
-  const left = analyse(now, kindId);
+  const left = numbersOf(now, kindId);
   const free = now.flatMap((line, n) => {
     const l = sheet[n];
     return l && weights[l.key] === undefined && line.use === 'batter' && line.parts.length > 0 ? [{ l, line, n }] : [];
@@ -95,7 +95,7 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
       return l.grams !== null && Math.abs(g - l.grams) >= 0.05 ? [[l.key, g]] : [];
     }),
   );
-  const anew = analyse(
+  const anew = numbersOf(
     at(sheet, find, (l) => weights[l.key] ?? grams.get(l.key) ?? l.grams),
     kindId,
   );
@@ -124,7 +124,7 @@ export function smaller(
 }
 
 /** How far ratios are from the plan, in widths of their zones, added up: 0 is as planned. */
-export const drift = (a: Analysis, planned: Analysis): number =>
+export const drift = (a: Numbers, planned: Numbers): number =>
   RAILS.reduce((sum, rail) => {
     const [x, p] = [railOf(a, rail), railOf(planned, rail)];
     if (!x || !p?.zone || p.unknown.length > 0) return sum;

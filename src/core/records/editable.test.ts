@@ -32,6 +32,7 @@ test('every row that is edited is parted so that two changes of different fields
     ['side', { name: 'a', by: 'weight', servingG: 5, method: '', parts: [{ ingredientId: 'x', parts: 1 }] }, { method: 'Whip.' }, { servingG: 8 }],
     ['serving', { at: 1, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, { helpers: 2 }, { moved: { rest: 5 } }],
     ['outcome', { pieces: 1, verdict: 'good', note: '', waste: null, change: '', marks: [], scales: {} }, { marks: ['dry'] }, { scales: { crumb: 2 } }],
+    ['target', { scales: { crumb: 4 }, heightMm: null, acrossMm: null, note: '' }, { scales: { crumb: 4, colour: 3 } }, { heightMm: 18 }],
     [
       'premix',
       { name: 'a', settings: { bagG: 500, months: null, storage: '', powders: { milk: true } } },

@@ -1,8 +1,8 @@
 /** For tests: a formula from the lines of a card, and arbitrary formulas for laws that hold for all of them. */
 import fc from 'fast-check';
-import type { AnalysableLine } from '../analyse';
 import { readCard } from '../card/card';
 import type { Line } from '../card/line';
+import type { AnalysableLine } from '../numbers';
 import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_CONVENTIONS, POWDERS, SALT_CRYSTALS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
 import { CUP_SYSTEMS, TABLESPOONS } from '../quantity/units';

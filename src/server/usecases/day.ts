@@ -1,7 +1,8 @@
 /** The day of a batch, from the records: what is in its bowl, its steps, and how long a piece lies on the heat here. */
 import { type Batch, waysOf } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
-import { type Bowl, bowlOf, daySteps } from '@/core/day/day';
+import { type Bowl, bowlOf } from '@/core/day/bowl';
+import { daySteps } from '@/core/day/day';
 import { lineNow } from '@/core/day/done';
 import { type OnCounter, type StepsOfDay, stepsByDay } from '@/core/day/schedule';
 import type { Step } from '@/core/day/step';

@@ -1,5 +1,4 @@
 import Fraction from 'fraction.js';
-import type { AnalysableLine } from '@/core/analyse';
 import { type Driver, hasTestPiece, wantedPieces } from '@/core/batch/driver';
 import type { InKitchen } from '@/core/batch/kitchen';
 import { LARGE_BOWL } from '@/core/batch/large-bowl';
@@ -14,6 +13,7 @@ import { yieldClaim } from '@/core/card/method';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import { FILLING_NAMES, type KindId, kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import type { AnalysableLine } from '@/core/numbers';
 import { writeNumber } from '@/core/quantity/number';
 import { counted, grams, massNumber, millilitres, portionWords, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';

@@ -1,11 +1,12 @@
 /** What is typed on the Plan form: read as a driver, and turned into what another driver asks when the cook changes it. */
-import type { Analysis } from '@/core/analyse';
+
 import type { AccountLine } from '@/core/batch/account';
 import type { Driver } from '@/core/batch/driver';
 import { amountSaid, type PortionSaid, portionSaid } from '@/core/batch/said';
 import { ingredientGrams, type Means } from '@/core/batch/worth';
 import type { EndId } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import type { Numbers } from '@/core/numbers';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { massNumber, OZ_G } from '@/core/quantity/say';
@@ -76,7 +77,7 @@ export interface TypedWith {
   readonly shelf: Shelf;
   readonly lines: readonly AccountLine[];
   /** The card's own batter. */
-  readonly card: Analysis;
+  readonly card: Numbers;
   /** The kind fills a pan: a portion is asked only where pieces are counted. */
   readonly pan: boolean;
 }

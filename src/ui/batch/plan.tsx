@@ -4,7 +4,6 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
-import { analyse } from '@/core/analyse';
 import { unsettled } from '@/core/analyse-formula';
 import { partingOf } from '@/core/batch/driver';
 import { EXACTNESS_WORDS, type Exactness, inMeasures } from '@/core/batch/exactness';
@@ -25,6 +24,7 @@ import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { countedLines, notUnderstood } from '@/core/formula/lines';
 import { pouredG } from '@/core/formula/tally';
+import { numbersOf } from '@/core/numbers';
 import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
@@ -117,8 +117,8 @@ export function Plan({
     const pan = school.portionMl === null;
     const poured = at.portionMl ?? usualPortionMl(school);
     // a plan opens at what the card makes
-    const makes = (of: Parameters<typeof analyse>[0]): number | null => {
-      const { volume, tally } = analyse(of, at.kind);
+    const makes = (of: Parameters<typeof numbersOf>[0]): number | null => {
+      const { volume, tally } = numbersOf(of, at.kind);
       return volume ? piecesOf(pouredG(tally), volume.densityGPerMl, poured).pieces || null : null;
     };
     // eggs of another size than the card's drive it by the card's own

@@ -10,7 +10,7 @@ import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { bowlLines } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { fadeOf } from '@/core/batter/standing';
-import { bowlOf } from '@/core/day/day';
+import { bowlOf } from '@/core/day/bowl';
 import type { EventLog } from '@/core/day/event-log';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { joinedAt, piecesFrom } from '@/core/griddle/board';

@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { analyse } from '@/core/analyse';
 import { circumstancesOf, type Worked } from '@/core/analyse-formula';
 import type { Bench } from '@/core/balance/bench';
 import { atOnce } from '@/core/batch/portions';
@@ -10,6 +9,7 @@ import { piecesOf } from '@/core/batter/volume';
 import { atEnd, mainsOf } from '@/core/formula/formula';
 import { POUR_WORDS, usualPortionMl } from '@/core/formula/kinds';
 import { pouredG } from '@/core/formula/tally';
+import { numbersOf } from '@/core/numbers';
 import { isFlour, kitchenName } from '@/core/pantry/ingredient';
 import { behaviourOf } from '@/core/pantry/tables/behaviour';
 import { millilitres, minutesOrHours } from '@/core/quantity/say';
@@ -91,7 +91,7 @@ function WhatIf({ bench, worked: { lines, analysis: a } }: { readonly bench: Ben
     const part = pick(mains[which], which === 'flour');
     if (!part) return null;
     const added = [...lines, { parts: [{ ingredient: part.ingredient, grams: 15 }], use: 'batter' as const }];
-    const then = analyse(added, at.kind, at.school, circumstancesOf(at, bench.house));
+    const then = numbersOf(added, at.kind, at.school, circumstancesOf(at, bench.house));
     if (!then.thickness || !a.thickness || !then.percent || !a.percent) return null;
     const factor = then.thickness.paS / a.thickness.paS;
     const change = Math.round(100 * Math.abs(factor - 1));

@@ -1,8 +1,7 @@
 'use client';
 import { type Swap, type SwapEffect, swapsFor } from '@/core/balance/swaps';
 import type { FormulaLine } from '@/core/formula/formula';
-import { allergenName } from '@/core/formula/tally';
-import { kitchenName } from '@/core/pantry/ingredient';
+import { allergenName, kitchenName } from '@/core/pantry/ingredient';
 import { grams, meq, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';

@@ -1,11 +1,13 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { STORE_FULL } from '../kit/browser-copy';
+import { later } from '../kit/later';
 import { Notice } from '../kit/notice';
-import { batchesWaiting } from './outbox';
-import { sendWaiting, type Tell } from './send';
+import type { Tell } from './send';
 
 const EVERY_MS = 5000;
+/** Looking whether something waits keeps no page from being there. */
+const sending = later(() => Promise.all([import('./outbox'), import('./send')]));
 
 /**
  * On every page: what was told at the counter while the records were away goes in, whichever page is open when they are back;
@@ -18,8 +20,10 @@ export function OutboxSender({ tell }: { readonly tell: Tell }) {
     const go = async (): Promise<void> => {
       if (busy) return;
       busy = true;
+      // its script did not come: the line is down, and it is tried again
+      const parts = await sending.load().catch(() => null);
       // where nobody answers it is tried again, and the working screen says so
-      for (const batchId of await batchesWaiting()) await sendWaiting(batchId, tell);
+      if (parts) for (const batchId of await parts[0].batchesWaiting()) await parts[1].sendWaiting(batchId, tell);
       busy = false;
     };
     void go();

@@ -1,7 +1,6 @@
 'use client';
-import { useDraggable } from '@dnd-kit/core';
 import { Check, ChevronDown, Minus, Pin, Plus } from 'lucide-react';
-import { useRef } from 'react';
+import type { HTMLAttributes, RefObject } from 'react';
 import type { DayStep, Placed } from '@/core/day/schedule';
 import { WHO_WORDS } from '@/core/day/step';
 import { localDay, localTime, momentOf, timeIn } from '@/core/quantity/day';
@@ -22,6 +21,32 @@ export interface Window {
 
 const STATE_WORDS: Readonly<Record<DayStep['state'], string>> = { now: 'now', next: 'next', late: 'late', later: '' };
 
+/** What makes a bar one that can be dragged: it comes a little after the page. */
+export interface Dragged {
+  readonly track: RefObject<HTMLDivElement | null>;
+  readonly bar: (e: HTMLElement | null) => void;
+  readonly props: HTMLAttributes<HTMLButtonElement>;
+  /** How far it is drawn from its place, px; null: it lies there. */
+  readonly byPx: number | null;
+}
+
+export interface StepRowProps {
+  readonly placed: Placed;
+  readonly window: Window;
+  readonly state: DayStep['state'] | null;
+  readonly clash: boolean;
+  readonly helpers: number;
+  readonly open: boolean;
+  /** The day has begun: it can be ticked. */
+  readonly ticks: boolean;
+  readonly fixed: boolean;
+  readonly onOpen: () => void;
+  readonly onTick: () => void;
+  readonly onMove: (to: number) => void;
+  readonly onRelease: () => void;
+  readonly drag?: Dragged;
+}
+
 /** A step in its time: a bar to drag or nudge, and, opened, why it matters, whose it is, and what may slip. */
 export function StepRow({
   placed: { step, start, end, by, moved },
@@ -36,29 +61,10 @@ export function StepRow({
   onTick,
   onMove,
   onRelease,
-}: {
-  readonly placed: Placed;
-  readonly window: Window;
-  readonly state: DayStep['state'] | null;
-  readonly clash: boolean;
-  readonly helpers: number;
-  readonly open: boolean;
-  /** The day has begun: it can be ticked. */
-  readonly ticks: boolean;
-  readonly fixed: boolean;
-  readonly onOpen: () => void;
-  readonly onTick: () => void;
-  readonly onMove: (to: number) => void;
-  readonly onRelease: () => void;
-}) {
+  drag,
+}: StepRowProps) {
   const time = useTime();
   const units = useUnits();
-  const track = useRef<HTMLDivElement>(null);
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
-    id: step.id,
-    disabled: fixed,
-    data: { widePx: () => track.current?.clientWidth ?? 0 },
-  });
   const all = Math.max(MIN, window.to - window.from);
   const left = (100 * (start - window.from)) / all;
   const wide = Math.max(0.8, (100 * (end - start)) / all);
@@ -93,12 +99,11 @@ export function StepRow({
           </span>
           {moved ? <Pin size={16} aria-label="moved by hand" className="shrink-0 text-rim" /> : null}
         </button>
-        <div ref={track} className="relative h-11 max-lg:hidden">
+        <div ref={drag?.track} className="relative h-11 max-lg:hidden">
           <button
             type="button"
-            ref={setNodeRef}
-            {...listeners}
-            {...attributes}
+            ref={drag?.bar}
+            {...drag?.props}
             aria-roledescription="step to move"
             aria-label={`${step.name}, ${time.ofDay(start)} to ${time.ofDay(end)}: move with the arrow keys`}
             disabled={fixed}
@@ -108,8 +113,8 @@ export function StepRow({
               e.preventDefault();
               onMove(start + by);
             }}
-            className={`absolute inset-y-0 min-w-6 touch-none overflow-hidden rounded-md border-2 border-rim bg-white ${isDragging ? 'z-10 cursor-grabbing' : 'cursor-grab'} ${clash ? 'border-dashed' : ''}`}
-            style={{ left: `${left}%`, width: `max(14px, ${wide}%)`, transform: transform ? `translateX(${transform.x}px)` : undefined }}
+            className={`absolute inset-y-0 min-w-6 touch-none overflow-hidden rounded-md border-2 border-rim bg-white ${drag?.byPx ? 'z-10 cursor-grabbing' : 'cursor-grab'} ${clash ? 'border-dashed' : ''}`}
+            style={{ left: `${left}%`, width: `max(14px, ${wide}%)`, transform: drag?.byPx ? `translateX(${drag.byPx}px)` : undefined }}
           >
             <span aria-hidden className="absolute inset-y-0 left-0 bg-rim" style={{ width: `${bound}%` }} />
           </button>

@@ -1,8 +1,7 @@
 'use client';
-import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { type ComponentProps, type ComponentType, useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
@@ -14,11 +13,13 @@ import { asRead, minutesOrHours } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { Refusal } from '../kit/asking';
 import { Button } from '../kit/button';
+import { later, useLater } from '../kit/later';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { useTime } from '../time';
 import { useUnits } from '../units';
 import { useNow } from './clock';
+import type { DragArea } from './drag-rows';
 import { NowBand } from './now-band';
 import type { Tell } from './send';
 import { ServingForm } from './serving-form';
@@ -30,6 +31,10 @@ const MIN = 60_000;
 const NUDGE_MIN = 5;
 /** Where nobody has said when plates go: so long from now, to the next five minutes. */
 const ROUND_MS = NUDGE_MIN * MIN;
+
+const dragging = later(() => import('./drag-rows'));
+/** Rows whose bars can't be dragged yet: arrow keys and buttons move them. */
+const StillArea: ComponentType<ComponentProps<typeof DragArea>> = ({ children }) => children;
 
 interface Props {
   readonly batch: Batch;
@@ -67,7 +72,8 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
     const from = fromNow(steps, { at: now, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, now);
     return { ...from, at: Math.ceil(from.at / ROUND_MS) * ROUND_MS };
   });
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const [near, setNear] = useState(false);
+  const drag = useLater(dragging, near);
   const serving = own ?? batch.timeline ?? proposed;
   const isSet = own !== null || batch.timeline !== null;
   const { planned, done, running, line } = lineNow(steps, batch, log, serving, isSet, now);
@@ -114,6 +120,7 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
     { name: 'The day before', placed: line.placed.filter((p) => p.ahead) },
     { name: serving.dayOneAt === null ? '' : 'On the day', placed: line.placed.filter((p) => !p.ahead) },
   ].filter((d) => d.placed.length > 0);
+  const [Area, Row] = drag ? [drag.DragArea, drag.DragRow] : [StillArea, StepRow];
   const over = steps.filter((s) => done.has(s.id));
   return (
     <section aria-label="Time line" className="grid gap-4">
@@ -150,17 +157,11 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
       {days.map((d) => {
         const window: Window = { from: Math.min(...d.placed.map((p) => p.start)), to: Math.max(...d.placed.map((p) => p.end)) };
         return (
-          <DndContext
+          <Area
             key={d.name || 'day'}
-            sensors={sensors}
-            onDragEnd={({ active, delta }) => {
-              const p = d.placed.find((x) => x.step.id === active.id);
-              const wide = (active.data.current as { readonly widePx: () => number } | undefined)?.widePx() ?? 0;
-              if (p && wide > 0)
-                move(
-                  p.step.id,
-                  p.start + (Math.round(((delta.x / wide) * (window.to - window.from)) / MIN / NUDGE_MIN) * NUDGE_MIN || Math.sign(delta.x)) * MIN,
-                );
+            onDrop={(id, part, way) => {
+              const p = d.placed.find((x) => x.step.id === id);
+              if (p) move(id, p.start + (Math.round((part * (window.to - window.from)) / MIN / NUDGE_MIN) * NUDGE_MIN || way) * MIN);
             }}
           >
             <div>
@@ -169,9 +170,9 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
                   {d.name}, {time.andDay(window.from, now)} to {time.ofDay(window.to)}
                 </h3>
               ) : null}
-              <ol className="border-t border-line bg-white">
+              <ol className="border-t border-line bg-white" onPointerEnter={() => setNear(true)}>
                 {d.placed.map((p) => (
-                  <StepRow
+                  <Row
                     key={p.step.id}
                     placed={p}
                     window={window}
@@ -189,7 +190,7 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
                 ))}
               </ol>
             </div>
-          </DndContext>
+          </Area>
         );
       })}
       {others.map((o) => (

@@ -1,7 +1,6 @@
-import { allergenName } from '@/core/formula/tally';
 import { CONVENTION_NAMES, FILL_METHODS, type KitchenConventions } from '@/core/pantry/conventions';
 import { US_CUP_ML } from '@/core/pantry/fill';
-import { CATEGORY_NAMES, type Composition, type Ingredient, kitchenName, type Unknown } from '@/core/pantry/ingredient';
+import { allergenName, CATEGORY_NAMES, type Composition, type Ingredient, kitchenName, type Unknown } from '@/core/pantry/ingredient';
 import { fillRow, findIngredient } from '@/core/pantry/pantry';
 import { grams, meq, type Units } from '@/core/quantity/say';
 

@@ -2,9 +2,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
-import { allergenName } from '@/core/formula/tally';
 import type { KitchenConventions } from '@/core/pantry/conventions';
-import { ALLERGENS, CATEGORIES, CATEGORY_NAMES } from '@/core/pantry/ingredient';
+import { ALLERGENS, allergenName, CATEGORIES, CATEGORY_NAMES } from '@/core/pantry/ingredient';
 import { energyDoubt, ingredientOf, type OwnThing } from '@/core/pantry/packet';
 import { findIngredient } from '@/core/pantry/pantry';
 import { answerOf } from '../kit/answer';

@@ -3,8 +3,7 @@ import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFn_tex
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { allergenName } from '@/core/formula/tally';
-import { CATEGORIES, CATEGORY_NAMES, type Category, type Ingredient, kitchenName } from '@/core/pantry/ingredient';
+import { allergenName, CATEGORIES, CATEGORY_NAMES, type Category, type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { type Keeping, keeping, pricePerG, type Shelf } from '@/core/pantry/stock';
 import { grams, money, PRICED_G, PRICED_NAME, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';

@@ -126,7 +126,13 @@ export function Photographs({
       {photos.length < MOST_PHOTOS ? (
         <>
           <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-            <Taps label="It shows" value={shows} onChange={(v) => v !== '' && setShows(v)} options={SHOWS.map((s) => ({ value: s, label: SHOWS_WORDS[s] }))} />
+            <Taps
+              size="work"
+              label="It shows"
+              value={shows}
+              onChange={(v) => v !== '' && setShows(v)}
+              options={SHOWS.map((s) => ({ value: s, label: SHOWS_WORDS[s] }))}
+            />
             <label className={`${lookOf('plain', 'work')} cursor-pointer has-[:focus-visible]:outline-3`}>
               {busy > 0 ? 'Keeping it …' : photos.length === 0 ? 'Take or choose a photograph' : 'Another photograph'}
               <input
@@ -142,7 +148,7 @@ export function Photographs({
               />
             </label>
           </div>
-          <Switch label="Keep it at full size too" on={whole} onSwitch={setWhole} />
+          <Switch size="work" label="Keep it at full size too" on={whole} onSwitch={setWhole} />
           <p className="text-[15px] text-soft max-sm:hidden">
             Or drop them here. Copies are kept with the records, without the place and time a camera writes into them.
           </p>

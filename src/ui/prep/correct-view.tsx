@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { type AnalysableLine, analyse } from '@/core/analyse';
 import { entriesOf } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import { amountSaid } from '@/core/batch/said';
@@ -8,6 +7,7 @@ import { asTaken, type MeasuredWith } from '@/core/batch/taken';
 import { thicknessClass } from '@/core/batter/thickness';
 import { kindById, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf, THICKNESSES, type Thickness } from '@/core/formula/kinds';
 import type { Standing } from '@/core/formula/ways';
+import { type AnalysableLine, numbersOf } from '@/core/numbers';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
 import { correction, leadsOut, leaveningWith, massOf, meansOf, paSOf, type Seen, wantedPour } from '@/core/prep/correct';
@@ -72,11 +72,11 @@ export function CorrectView({
   const wrong = Number.isNaN(bowlG) || bowlG < LEAST_BOWL_G;
   const c = paS !== null && want !== null && !wrong ? correction(lines, { bowlG, seen: paS, want, standing, ...means, stepG }) : null;
   const done = entriesOf(log.entries, 'corrected').filter((e) => e.act.mix === mix);
-  const now = analyse(lines, batch.kind, batch.school, { standing });
+  const now = numbersOf(lines, batch.kind, batch.school, { standing });
   const then =
     c === null
       ? null
-      : analyse([...lines, { use: 'batter', parts: [{ ingredient: c.ingredient, grams: (c.grams * made) / bowlG }] }], batch.kind, batch.school, {
+      : numbersOf([...lines, { use: 'batter', parts: [{ ingredient: c.ingredient, grams: (c.grams * made) / bowlG }] }], batch.kind, batch.school, {
           standing,
         });
   const changes =

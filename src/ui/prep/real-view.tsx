@@ -1,8 +1,8 @@
-import { analyse } from '@/core/analyse';
 import type { Batch } from '@/core/batch/batch';
 import { bowlLines } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { numbersOf } from '@/core/numbers';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
 import { StillRails } from '../bench/still-rails';
@@ -24,7 +24,7 @@ export function RealView({
   const bowls = bowlLines(batch.sheet, mix).filter((l) => l.grams !== null);
   const stirred = batch.entries.some((e) => e.act.what === 'corrected' && e.act.mix === mix);
   if (!(stirred || bowls.some((l) => weights[l.key] !== undefined)) || bowls.some((l) => !ticked.has(l.key))) return null;
-  const { rails } = analyse(
+  const { rails } = numbersOf(
     inTheBowl({ ...batch, weights }, mix, (id) => findIngredient(id, house.conventions.own)),
     batch.kind,
     batch.school,

@@ -22,9 +22,11 @@ export function TrendChart({ makings }: { readonly makings: readonly Charting[] 
     return value === null && score === null ? [] : [{ id: m.batchId, version: m.version, value, score }];
   });
   return (
-    <div className="grid gap-2">
+    <div className="min-w-0">
       {offered.length > 1 ? (
-        <Taps label="Shown" value={by} onChange={(v) => v !== '' && setAsked(v)} options={offered.map((c) => ({ value: c, label: CHARTED_WORDS[c].name }))} />
+        <div className="mb-2">
+          <Taps label="Shown" value={by} onChange={(v) => v !== '' && setAsked(v)} options={offered.map((c) => ({ value: c, label: CHARTED_WORDS[c].name }))} />
+        </div>
       ) : null}
       <MakingsChart points={points} by={by} />
     </div>

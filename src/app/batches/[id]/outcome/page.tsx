@@ -7,7 +7,7 @@ import { doneAtTheHeat } from '@/core/batch/acts';
 import { waysOf } from '@/core/batch/batch';
 import { usualTimes } from '@/core/batch/heat';
 import { fadeOf } from '@/core/batter/standing';
-import { bowlOf } from '@/core/day/day';
+import { bowlOf } from '@/core/day/bowl';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { formulaLines } from '@/core/formula/lines';
 import { WEAK } from '@/core/formula/powder-age';

@@ -22,6 +22,7 @@ import { ChangesPart } from '@/ui/batch/changes-part';
 import { MeasureSheet } from '@/ui/batch/measure-sheet';
 import { PrintButton } from '@/ui/batch/print-button';
 import { Prints } from '@/ui/batch/prints';
+import { takenSaid } from '@/ui/batch/taken-said';
 import { TakenView } from '@/ui/batch/taken-view';
 import { eventLogFrom } from '@/ui/day/event-log-from';
 import { TimeLineView } from '@/ui/day/time-line';
@@ -91,7 +92,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             </p>
           ) : null}
           <ChangesPart batch={b} covers={coversHere} undo={undoSwapsHere} again={batchAgain} />
-          <TakenView batch={b} lots={lots} house={house} putBack={untakeBatch} />
+          <TakenView batch={b} lots={lots} taken={takenSaid(b, house)} putBack={untakeBatch} />
           {b.sheet.some((l) => l.parts) ? (
             <AfterSheet
               notice={`/batches/${b.id}/notice`}
