@@ -105,7 +105,9 @@ const TWICE = 'html{font-size:200%!important}body{font-size:32px!important}';
 async function withText(page: Page, css: string, width: number): Promise<readonly string[]> {
   await page.setViewportSize({ width, height: 800 });
   const style = await page.addStyleTag({ content: css });
-  const found = await page.evaluate(() => {
+  const found = await page.evaluate(async () => {
+    // what measures itself (a chart) has seen its new width
+    for (let n = 0; n < 3; n++) await new Promise((r) => requestAnimationFrame(r));
     const over = document.documentElement.scrollWidth - window.innerWidth;
     const cut = [...document.querySelectorAll('main *, header *')].filter((e) => {
       const s = getComputedStyle(e);

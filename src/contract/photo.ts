@@ -2,11 +2,6 @@
 import { z } from 'zod';
 import { SHOWS } from '@/core/judge/photographs';
 
-/** What is taken: bytes and pixels of one, and how many stand with one outcome or target. */
-export const MOST_PHOTO_BYTES = 20_000_000;
-export const MOST_PIXELS = 80_000_000;
-export const MOST_PHOTOS = 12;
-
 /** As the address says it. */
 export const photoAskedSchema = z
   .object({

@@ -1,5 +1,6 @@
 import { revalidatePath } from 'next/cache';
-import { MOST_PHOTO_BYTES, photoAskedSchema } from '@/contract/photo';
+import { photoAskedSchema } from '@/contract/photo';
+import { MOST_PHOTO_BYTES } from '@/core/judge/photographs';
 import { json, limitedBytes, problem } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
 import { keepPhoto } from '@/server/queries/photos';

@@ -5,6 +5,11 @@ export const SHOWS = ['face', 'cut', 'bowl', 'other'] as const;
 export type Shows = (typeof SHOWS)[number];
 export const SHOWS_WORDS: Readonly<Record<Shows, string>> = { face: 'Face', cut: 'Cut', bowl: 'Bowl', other: 'Other' };
 
+/** What is taken: bytes and pixels of one, and how many stand with one outcome or target. */
+export const MOST_PHOTO_BYTES = 20_000_000;
+export const MOST_PIXELS = 80_000_000;
+export const MOST_PHOTOS = 12;
+
 export interface Photograph {
   readonly id: string;
   readonly shows: Shows;

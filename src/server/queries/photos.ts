@@ -1,8 +1,8 @@
 /** Photographs with the records: of outcomes, and of what is wanted. */
 
 import { type ActionResult, refuse } from '@/contract/action-result';
-import { MOST_PHOTOS, type PhotoAsked } from '@/contract/photo';
-import type { Photograph, Shows } from '@/core/judge/photographs';
+import type { PhotoAsked } from '@/contract/photo';
+import { MOST_PHOTOS, type Photograph, type Shows } from '@/core/judge/photographs';
 import { query, transaction } from '../db/pool';
 import { GONE } from './revised';
 

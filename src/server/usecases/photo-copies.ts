@@ -3,7 +3,7 @@
  * written beside them (place, camera, time, thumbnails).
  */
 import sharp from 'sharp';
-import { MOST_PIXELS } from '@/contract/photo';
+import { MOST_PIXELS } from '@/core/judge/photographs';
 
 /** Longest side, px, and quality of each copy. */
 const SMALL = { px: 480, quality: 78 };

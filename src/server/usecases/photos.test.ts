@@ -1,7 +1,7 @@
 /** Photographs: copies made from their pixels alone, and kept on the real database. */
 import sharp from 'sharp';
-import { MOST_PHOTOS } from '@/contract/photo';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { MOST_PHOTOS } from '@/core/judge/photographs';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { saveVersion } from '../queries/formulas';

@@ -1,13 +1,13 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { fetchedByWave } from '@/core/batch/packs';
-import { usesOf } from '@/core/batch/sheet';
 import type { Split } from '@/core/batch/split';
-import { takeOut } from '@/core/batch/take-out';
 import { Allergens } from '../bench/allergens';
-import { type CostProps, CostView } from '../bench/cost-view';
+import type { CostProps } from '../bench/cost-view';
 import { Taps } from '../kit/choice';
-import { TakeOutView, WavesView } from './take-out-view';
+
+const CostView = dynamic(() => import('../bench/cost-view').then((m) => m.CostView));
+const GatherView = dynamic(() => import('./gather-view').then((m) => m.GatherView));
 
 type Part = 'take-out' | 'cost';
 
@@ -38,8 +38,7 @@ export function AfterSheet({
       />
       {part === 'take-out' ? (
         <div className="rounded-plate bg-white p-4">
-          <TakeOutView list={takeOut(usesOf(takes ?? lines, shelf), shelf)} units={units} />
-          <WavesView waves={fetchedByWave(takes ?? lines, split, shelf)} units={units} />
+          <GatherView lines={takes ?? lines} split={split} shelf={shelf} units={units} />
         </div>
       ) : null}
       {part === 'cost' ? (

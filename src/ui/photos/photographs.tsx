@@ -2,8 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { type DragEvent, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
-import { MOST_PHOTO_BYTES, MOST_PHOTOS } from '@/contract/photo';
-import { type Photograph, photoPath, SHOWS, SHOWS_WORDS, type Shows } from '@/core/judge/photographs';
+import { MOST_PHOTO_BYTES, MOST_PHOTOS, type Photograph, photoPath, SHOWS, SHOWS_WORDS, type Shows } from '@/core/judge/photographs';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -133,7 +132,7 @@ export function Photographs({
               onChange={(v) => v !== '' && setShows(v)}
               options={SHOWS.map((s) => ({ value: s, label: SHOWS_WORDS[s] }))}
             />
-            <label className={`${lookOf('plain', 'work')} cursor-pointer has-[:focus-visible]:outline-3`}>
+            <label className={`${lookOf('plain', 'work')} cursor-pointer text-center sm:!whitespace-normal has-[:focus-visible]:outline-3`}>
               {busy > 0 ? 'Keeping it …' : photos.length === 0 ? 'Take or choose a photograph' : 'Another photograph'}
               <input
                 type="file"
