@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { careBackHere, noteCareHere, setHouse } from '@/app/actions';
 import { CARED, careOf } from '@/core/pantry/care';
+import { ownFill } from '@/core/pantry/fill';
 import { zonesWith } from '@/core/quantity/day';
 import { reach } from '@/server/db/pool';
 import { careNotes } from '@/server/queries/care';
@@ -27,7 +28,7 @@ export default async function HousePage() {
           Records and backups
         </Link>
       </div>
-      <HouseForm house={house} zones={zonesWith(house.units.zone)} save={setHouse} />
+      <HouseForm house={house} zones={zonesWith(house.units.zone)} weighed={ownFill(house.conventions) !== null} save={setHouse} />
       {cared.length > 0 ? (
         <CareView
           gear={cared.map((g) => ({ id: g.id, name: g.name, says: careOf(notes.filter((n) => n.gearId === g.id)).says }))}

@@ -4,7 +4,7 @@
  */
 
 import Fraction from 'fraction.js';
-import { VESSEL_NAMES, VESSELS } from '../card/parts';
+import { VESSELS } from '../card/parts';
 import { type EndId, type FormulaLine, MOMENT_NAMES } from '../formula/formula';
 import { allFine, instead, spoonsOf } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
@@ -15,6 +15,7 @@ import { type AccountLine, takenAs } from './account';
 import { ONCE } from './once';
 import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';
+import { atTheHeat } from './sheet-groups';
 import { goesOnScale, type SheetLine } from './sheet-line';
 import type { Use } from './take-out';
 
@@ -126,30 +127,6 @@ export const readRoughly = (sheet: readonly SheetLine[], stepG: number): readonl
     })
     .sort((a, b) => Math.abs(b.pct) - Math.abs(a.pct))
     .slice(0, MOST_ROUGH);
-
-/** An add-in that goes on at the heat, and never into the bowl. */
-export const atTheHeat = (l: Pick<SheetLine, 'moment'>): boolean => l.moment !== undefined && l.moment !== 'rest';
-
-export interface SheetGroup {
-  readonly name: string;
-  readonly lines: readonly SheetLine[];
-}
-
-/** A sheet in the order it is worked: bowl by bowl (by eye there is one), then what serves them all, then each sauce or butter by its name. */
-export function sheetGroups(lines: readonly SheetLine[], oneBowl = false): readonly SheetGroup[] {
-  const sides = [...new Set(lines.flatMap((l) => (l.side === undefined ? [] : [l.side])))];
-  return [
-    ...(oneBowl ? [{ name: 'One bowl, or the blender', of: ['dry', 'wet'] }] : [])
-      .concat(VESSELS.filter((v) => !oneBowl || (v !== 'dry' && v !== 'wet')).map((v) => ({ name: VESSEL_NAMES[v], of: [v] })))
-      .map(({ name, of }) => ({ name, lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && of.includes(l.vessel) && !atTheHeat(l)) })),
-    { name: 'Beside the heat', lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && atTheHeat(l)) },
-    ...[...new Set(lines.flatMap((l) => (l.side === undefined ? (l.forEnd ?? []) : [])))].map((end) => ({
-      name: `Into the ${end} part`,
-      lines: lines.filter((l) => l.side === undefined && l.forEnd === end),
-    })),
-    ...sides.map((name) => ({ name, lines: lines.filter((l) => l.side === name) })),
-  ].filter((g) => g.lines.length > 0);
-}
 
 /** The lines that the shelf gives: what is in a bag of premix came off it when the lot was made. */
 export const offTheShelf = (sheet: readonly SheetLine[]): readonly SheetLine[] => sheet.filter((l) => l.lot === undefined);

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Act, Entry } from '../batch/acts';
 import { batterLife, FOAM_LIFE, lifeOf } from '../batch/mixes';
 import { plannedSheet, readyFor } from '../batch/plan';
-import { sheetGroups } from '../batch/sheet';
+import { sheetGroups } from '../batch/sheet-groups';
 import type { SheetLine } from '../batch/sheet-line';
 import { bowlLines } from '../batch/sheet-line';
 import { ONE, type Split } from '../batch/split';

@@ -3,7 +3,7 @@ import { Text, View } from '@react-pdf/renderer';
 import type { Label } from '@/core/batch/label';
 import { type NoticeOf, noticeLines, SHARED } from '@/core/batch/notice';
 import { inPacks, opensWords, toBuy, type WaveOut } from '@/core/batch/packs';
-import { sheetGroups } from '@/core/batch/sheet';
+import { sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
 import type { TakeOut, TakeOutList } from '@/core/batch/take-out';

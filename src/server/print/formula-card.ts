@@ -2,7 +2,7 @@
 
 import { createElement, type ReactElement } from 'react';
 import { noticeOfLines } from '@/core/batch/notice';
-import { sheetGroups } from '@/core/batch/sheet';
+import { sheetGroups } from '@/core/batch/sheet-groups';
 import { yieldClaim } from '@/core/card/method';
 import { kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';

@@ -1,4 +1,4 @@
-import { sheetGroups } from '@/core/batch/sheet';
+import { sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
 import type { WorkStep } from '@/core/day/method';

@@ -3,23 +3,18 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import type { JoinPart } from '@/core/batch/acts';
 import { entriesOf } from '@/core/batch/acts';
 import { type Batch, waysOf, weighable } from '@/core/batch/batch';
 import type { StandInPreview } from '@/core/batch/changes';
-import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { bowlLines } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
-import { fadeOf } from '@/core/batter/standing';
-import { bowlOf } from '@/core/day/bowl';
 import type { EventLog } from '@/core/day/event-log';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { joinedAt, piecesFrom } from '@/core/griddle/board';
+import { joinedAt } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
-import { findIngredient } from '@/core/pantry/pantry';
-import { foldedAt, isLookedAt } from '@/core/prep/check';
-import { inTheBowl } from '@/core/prep/correct';
-import { foldSteps, foldsBeforeRest, joinParts } from '@/core/prep/join';
-import { miseOf, type StandInOffer } from '@/core/prep/mise';
+import { isLookedAt } from '@/core/prep/check';
+import type { StandInOffer } from '@/core/prep/mise';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
 import { useEventLog } from '../day/use-event-log';
@@ -29,7 +24,6 @@ import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { doneIn } from '../prep/done';
 import { LineList } from '../prep/line-list';
-import { partingWords } from './about';
 
 /** Under which the browser remembers how this cook weighs. */
 const WAY = 'weigh-in';
@@ -37,15 +31,17 @@ const WAY = 'weigh-in';
 type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 
 const WeighIn = dynamic(() => import('../prep/weigh-in').then((x) => x.WeighIn));
-const CorrectView = dynamic(() => import('../prep/correct-view').then((x) => x.CorrectView));
 const RealView = dynamic(() => import('../prep/real-view').then((x) => x.RealView));
 const CheckView = dynamic(() => import('../prep/check-view').then((x) => x.CheckView));
 const JoinView = dynamic(() => import('../prep/join-view').then((x) => x.JoinView));
-const RestView = dynamic(() => import('../prep/rest-view').then((x) => x.RestView));
-const MiseView = dynamic(() => import('../prep/mise-view').then((x) => x.MiseView));
+const RestStage = dynamic(() => import('../prep/rest-stage').then((x) => x.RestStage));
+const MiseStage = dynamic(() => import('../prep/mise-stage').then((x) => x.MiseStage));
+
 interface Props {
   readonly batch: Batch;
   readonly house: Kitchen;
+  /** What meets in each mix's bowl. */
+  readonly parts: readonly (readonly JoinPart[])[];
   readonly first: EventLog;
   /** Stand-ins by line. */
   readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
@@ -70,7 +66,7 @@ type Stage = (typeof STAGES)[number];
 const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Set out', weigh: 'Weigh in', check: 'Second look', join: 'Combine', rest: 'Rest' };
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
-export function Prep({ batch: saved, house, first, offers, tell, anew, swap, part, preview }: Props) {
+export function Prep({ batch: saved, house, parts: partsOf, first, offers, tell, anew, swap, part, preview }: Props) {
   const router = useRouter();
   const log = useEventLog(saved.id, first, tell, () => router.refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
@@ -81,7 +77,6 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
   }, []);
   const [look, setLook] = useState<Stage | null>(null);
 
-  const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
   const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
   const lines = weighable(batch);
@@ -97,7 +92,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
   const at = looked ?? left[0]?.mix ?? (left.length === 0 ? (open ?? count) : 1);
   const mixLines = lines.filter((l) => l.mix === undefined || l.mix === at);
   const bowls = bowlLines(batch.sheet, at).filter((l) => l.grams !== null);
-  const parts = joinParts(bowls, find);
+  const parts = partsOf[at - 1] ?? [];
   const wantsCheck = ways.check === 'second';
   const isChecked = isLookedAt(batch, at);
   const allIn = bowls.every((l) => done.ticked.has(l.key));
@@ -126,15 +121,6 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
     setLook((l) => (ticked ? (l ?? 'weigh') : natural === l ? null : natural === 'mise' ? l : null));
   }, [natural]);
   const stage = look ?? natural;
-  const bowl = bowlOf(batch, ways, house.gear, find);
-  const known = {
-    measured: { ...house, exactness: batch.exactness },
-    bowls: house.gear.filter((g) => g.sort === 'bowl'),
-    mixMl: bowl.analysis.volume?.volumeMl ?? null,
-  };
-  const inBowl = inTheBowl(batch, at, find);
-  // in one bowl every piece came out of it; of several nobody has said which
-  const pouredG = count === 1 ? piecesFrom(log.taps).length * (batch.portionMl ?? 0) * (bowl.analysis.volume?.densityGPerMl ?? 1) : 0;
   const unmeasured = batch.sheet.filter((l) => l.grams === null);
   const name = count > 1 ? mixName(batch.split, at) : null;
   const waits = !allIn ? 'Some of it is still to be weighed.' : wantsCheck && !isChecked ? 'Somebody else looks first: that is how this house does it.' : '';
@@ -172,16 +158,7 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
         />
       ) : null}
       {stage === 'mise' ? (
-        <MiseView
-          batchId={batch.id}
-          mise={miseOf(batch, ways, find, known)}
-          offers={offers}
-          log={log}
-          begun={begun}
-          swap={swap}
-          preview={preview}
-          onSwapped={() => router.refresh()}
-        />
+        <MiseStage batch={batch} house={house} offers={offers} log={log} begun={begun} swap={swap} preview={preview} onSwapped={() => router.refresh()} />
       ) : null}
       {stage === 'weigh' ? (
         <>
@@ -209,45 +186,13 @@ export function Prep({ batch: saved, house, first, offers, tell, anew, swap, par
           {unmeasured.length > 0 ? <p className="text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p> : null}
         </>
       ) : null}
-      {stage === 'check' ? <CheckView lines={bowls} mix={at} name={name ?? ''} log={log} stepG={stepG} find={find} /> : null}
+      {stage === 'check' ? <CheckView lines={bowls} mix={at} name={name ?? ''} log={log} stepG={stepG} own={house.conventions.own} /> : null}
       {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} ways={ways} parts={parts} log={log} waits={waits} /> : null}
       {stage === 'rest' ? (
         mixedAt === null ? (
           <p className="text-xl">It is not mixed yet: the rest begins when it is.</p>
         ) : (
-          <>
-            <RestView
-              at={mixedAt}
-              restMin={bowl.standing.restMin}
-              life={lifeOf(bowl.analysis)}
-              batterLife={batterLife(bowl.analysis)}
-              fade={bowl.analysis.thickness ? fadeOf(inBowl, { paS: bowl.analysis.thickness.paS, batterC: bowl.standing.batterC }) : []}
-              foam={
-                parts.includes('whites')
-                  ? {
-                      steps: foldSteps(batch.kind, ways),
-                      at: foldedAt(log.entries, at),
-                      beforeRest: foldsBeforeRest(ways, batch.kind),
-                      onFolded: () => log.enter({ what: 'folded', mix: at }),
-                    }
-                  : null
-              }
-              parting={partingWords(batch.driver)}
-              addIns={bowls.filter((l) => l.moment === 'rest').map((l) => l.name)}
-              griddle={`/batches/${batch.id}/griddle`}
-            />
-            <CorrectView
-              batch={batch}
-              mix={at}
-              lines={inBowl}
-              standing={bowl.standing}
-              stepG={stepG}
-              measured={known.measured}
-              pouredG={pouredG}
-              log={log}
-              find={find}
-            />
-          </>
+          <RestStage batch={batch} house={house} mix={at} mixedAt={mixedAt} whites={parts.includes('whites')} stepG={stepG} log={log} />
         )
       ) : null}
       {stage === 'mise' ? null : <RealView batch={batch} house={house} mix={at} ticked={done.ticked} weights={done.weights} />}

@@ -4,79 +4,15 @@ import type { ReactNode } from 'react';
 import type { Formula } from '@/core/formula/formula';
 import type { Kind } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { choicesOf, MATTERS, WAY_IDS, type WayId } from '@/core/formula/schools';
-import { againstKind, MOST_ALTITUDE_M, MOST_REST_MIN, type Ways, wayName } from '@/core/formula/ways';
+import { WAY_IDS, type WayId } from '@/core/formula/schools';
+import { againstKind, type Ways, wayName } from '@/core/formula/ways';
 import { CONVENTION_NAMES, type Conventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { Choice } from '../kit/choice';
 import { Popped } from '../kit/menu';
 import { TypedNumber } from '../kit/typed-number';
+import { CONVENTION_FIELDS, fillNames, HOUSE, WayChoice, type WayValue, wrongAltitude } from '../kit/way-fields';
 import { useScaleless } from '../units';
-
-const HOUSE = 'house';
-
-interface MeasureField {
-  readonly label: string;
-  readonly names: Readonly<Record<string, string>>;
-}
-
-/** What is asked, in the order it is asked: for a formula and for the house alike. */
-export const CONVENTION_FIELDS: { readonly [K in keyof Conventions]: MeasureField } = {
-  cup: { label: 'Cup', names: CONVENTION_NAMES.cup },
-  tablespoon: { label: 'Tablespoon', names: CONVENTION_NAMES.tablespoon },
-  flourFill: { label: 'Flour fill', names: CONVENTION_NAMES.flourFill },
-  egg: { label: 'Egg', names: CONVENTION_NAMES.egg },
-  salt: { label: 'Salt', names: CONVENTION_NAMES.salt },
-  powder: { label: 'Baking powder', names: CONVENTION_NAMES.powder },
-};
-
-type WayValue = string | number;
-/** Stands for any number of minutes among the named rests. */
-const MINUTES = 'minutes';
-const FIRST_MINUTES = 20;
-
-/** One matter that cooks disagree about; a rest may be any number of minutes. @param house what the house has; undefined: this is the house */
-export function WayChoice({
-  way,
-  value,
-  house,
-  onChange,
-}: {
-  readonly way: WayId;
-  /** Undefined: as the house has it. */
-  readonly value: WayValue | undefined;
-  readonly house?: WayValue | undefined;
-  readonly onChange: (v: WayValue | undefined) => void;
-}) {
-  const { name } = MATTERS[way];
-  const timed = typeof value === 'number';
-  return (
-    <div className="flex flex-col gap-1">
-      <Choice
-        label={name}
-        value={value === undefined ? HOUSE : timed ? MINUTES : value}
-        onChange={(v) => onChange(v === HOUSE ? undefined : v === MINUTES ? FIRST_MINUTES : v)}
-        options={[
-          ...(house === undefined ? [] : [{ value: HOUSE, label: `house: ${wayName(way, house)}` }]),
-          ...choicesOf(way).map(([id, c]) => ({ value: id, label: c.name })),
-          ...(way === 'rest' ? [{ value: MINUTES, label: timed ? wayName('rest', value) : 'so many minutes' }] : []),
-        ]}
-      />
-      {timed ? (
-        <span className="flex w-36 items-center gap-2">
-          <TypedNumber
-            label="Rest, minutes"
-            value={String(value)}
-            wrong={(x) => (Number.isInteger(x) && x >= 0 && x <= MOST_REST_MIN ? null : `Whole minutes, at most ${MOST_REST_MIN}.`)}
-            onCommit={onChange}
-            className="h-11 border-rim bg-white px-2.5"
-          />
-          <span className="text-soft">min</span>
-        </span>
-      ) : null}
-    </div>
-  );
-}
 
 /** Where a chosen way goes against what a kind is, said where it is chosen. */
 function AgainstKind({ ways, kind }: { readonly ways: Ways; readonly kind: Kind }) {
@@ -92,15 +28,6 @@ function AgainstKind({ ways, kind }: { readonly ways: Ways; readonly kind: Kind 
     </ul>
   );
 }
-
-/** Ways of filling a cup that can be chosen: the kitchen's own once it has weighed one (or is set to it). */
-export const fillNames = (c: Kitchen['conventions'], now: string | undefined): Readonly<Record<string, string>> => {
-  const { own, ...named } = CONVENTION_NAMES.flourFill;
-  return ownFill(c) || now === 'own' ? { own, ...named } : named;
-};
-
-/** Why an altitude can't be taken; null when it can. */
-export const wrongAltitude = (x: number): string | null => (x < 0 ? 'Not below the sea.' : x > MOST_ALTITUDE_M ? `At most ${MOST_ALTITUDE_M} m.` : null);
 
 /** What this formula is read in and worked by: the house's ways, and what it has of its own. */
 export function WaysPopover({
@@ -138,7 +65,7 @@ export function WaysPopover({
   };
   const measure = (key: keyof Conventions): ReactNode => {
     const f = CONVENTION_FIELDS[key];
-    const names = key === 'flourFill' ? fillNames(house.conventions, c.flourFill) : f.names;
+    const names = key === 'flourFill' ? fillNames(ownFill(house.conventions) !== null, c.flourFill) : f.names;
     const houseHas = house.conventions[key];
     return (
       <Choice

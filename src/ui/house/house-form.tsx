@@ -7,7 +7,6 @@ import { boilsAtC, gasRoomAt } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
-import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../bench/ways';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
@@ -17,6 +16,7 @@ import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toastUndo } from '../kit/toast';
 import { TypedNumber } from '../kit/typed-number';
+import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../kit/way-fields';
 import { GearList } from './gear-list';
 import { changed, type HouseChange, type HouseParts, partsOf } from './house.state';
 
@@ -24,6 +24,8 @@ interface Props {
   readonly house: Kitchen;
   /** Time zones to choose from. */
   readonly zones: readonly string[];
+  /** It has weighed a cup of its own. */
+  readonly weighed: boolean;
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
 }
 
@@ -52,7 +54,7 @@ const UNIT_WHY: Readonly<Record<string, string>> = {
 };
 
 /** Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing follow. */
-export function HouseForm({ house, zones, save }: Props) {
+export function HouseForm({ house, zones, weighed, save }: Props) {
   const [now, setNow] = useState<HouseParts>({
     conventions: house.conventions,
     ways: house.ways,
@@ -122,7 +124,7 @@ export function HouseForm({ house, zones, save }: Props) {
                 k,
                 f.label,
                 WHY[k],
-                k === 'flourFill' ? fillNames(now.conventions, now.conventions.flourFill) : f.names,
+                k === 'flourFill' ? fillNames(weighed, now.conventions.flourFill) : f.names,
                 now.conventions[k as keyof Conventions],
                 (v) => void keep({ conventions: { [k]: v } }),
               ),

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { Formula } from '@/core/formula/formula';
@@ -15,9 +16,10 @@ import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { toast } from '../kit/toast';
-import { EffectView } from './effect-view';
 import { IngredientField, ingredientNamed } from './ingredient-field';
 import { Result, Waiting } from './weighed';
+
+const EffectView = dynamic(() => import('./effect-view').then((m) => m.EffectView));
 
 export interface MeasureActions {
   readonly keepWeighed: (input: unknown) => Promise<{ readonly ok: true; readonly measure: OwnMeasure } | Refused>;

@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
-import type { Ingredient } from '@/core/pantry/ingredient';
+import type { Own } from '@/core/pantry/own';
+import { findIngredient } from '@/core/pantry/pantry';
 import { standing, toleranceG } from '@/core/prep/tolerance';
 import { grams } from '@/core/quantity/say';
 import type { OpenEventLog } from '../day/use-event-log';
@@ -21,7 +22,7 @@ export function CheckView({
   name,
   log,
   stepG,
-  find,
+  own,
 }: {
   readonly lines: readonly SheetLine[];
   readonly mix: number;
@@ -29,7 +30,8 @@ export function CheckView({
   readonly name: string;
   readonly log: OpenEventLog;
   readonly stepG: number;
-  readonly find: (id: string) => Ingredient | undefined;
+  /** The kitchen's own things. */
+  readonly own: Own | undefined;
 }) {
   const time = useTime();
   const units = useUnits();
@@ -67,7 +69,7 @@ export function CheckView({
             {lines.map((l) => {
               const went = log.weights[l.key];
               const target = l.grams ?? 0;
-              const only = l.parts?.length === 1 ? (find(l.parts[0]?.id ?? '') ?? null) : null;
+              const only = l.parts?.length === 1 ? (findIngredient(l.parts[0]?.id ?? '', own) ?? null) : null;
               const stands = went === undefined ? null : standing(went, target, toleranceG(only, target, stepG));
               return (
                 <tr key={l.key} className="border-t border-line">

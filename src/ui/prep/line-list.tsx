@@ -1,6 +1,6 @@
 'use client';
 import { Check } from 'lucide-react';
-import { sheetGroups } from '@/core/batch/sheet';
+import { sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { grams } from '@/core/quantity/say';
 import { useUnits } from '../units';

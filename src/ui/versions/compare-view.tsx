@@ -1,14 +1,11 @@
-'use client';
 import Link from 'next/link';
-import { useState } from 'react';
 import { analyseFormula } from '@/core/analyse-formula';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
-import { END_IDS, type EndId, endOf, type Formula } from '@/core/formula/formula';
+import { type EndId, endOf, type Formula } from '@/core/formula/formula';
 import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { grams } from '@/core/quantity/say';
-import { Taps } from '../kit/choice';
-import { useUnits } from '../units';
+import { grams, type Units } from '@/core/quantity/say';
+import { Finishes } from './finishes';
 
 export interface CompareSide {
   readonly label: string;
@@ -18,25 +15,36 @@ export interface CompareSide {
   readonly href: string;
 }
 
-/** Two formulas side by side: the change in words, then lines and ratios. */
-export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly a: CompareSide; readonly b: CompareSide }) {
-  const [end, setEnd] = useState<EndId>('a');
+interface Sides {
+  readonly house: Kitchen;
+  readonly a: CompareSide;
+  readonly b: CompareSide;
+}
+
+/** Two formulas side by side: the change in words, then lines and ratios; of a base with two finishes, one after the other. Worked where the records are. */
+export function CompareView({ house, a, b }: Sides) {
   const forked = a.formula.ends ?? b.formula.ends;
-  const [x, y] = [analyseFormula(a.formula, house, end), analyseFormula(b.formula, house, end)];
-  const pairs = pairLines(x.lines, y.lines, end);
-  const words = [...changesInWords(pairs, useUnits()), ...besides(a.formula, b.formula, end)];
   return (
     <section aria-label="Side by side" className="min-w-0">
       {forked ? (
-        <div className="mb-3">
-          <Taps
-            label="Finish"
-            value={end}
-            onChange={(v) => v !== '' && setEnd(v)}
-            options={END_IDS.map((id) => ({ value: id, label: forked.find((e) => e.id === id)?.name ?? id }))}
-          />
-        </div>
-      ) : null}
+        <Finishes
+          names={{ a: forked.find((e) => e.id === 'a')?.name ?? 'a', b: forked.find((e) => e.id === 'b')?.name ?? 'b' }}
+          a={<OneEnd house={house} a={a} b={b} end="a" />}
+          b={<OneEnd house={house} a={a} b={b} end="b" />}
+        />
+      ) : (
+        <OneEnd house={house} a={a} b={b} end="a" />
+      )}
+    </section>
+  );
+}
+
+function OneEnd({ house, a, b, end }: Sides & { readonly end: EndId }) {
+  const [x, y] = [analyseFormula(a.formula, house, end), analyseFormula(b.formula, house, end)];
+  const pairs = pairLines(x.lines, y.lines, end);
+  const words = [...changesInWords(pairs, house.units), ...besides(a.formula, b.formula, end)];
+  return (
+    <>
       <p className="text-lg leading-snug">
         <strong>What changed:</strong> {words.length === 0 ? 'nothing that counts.' : `${words.join('; ')}.`}
       </p>
@@ -65,7 +73,7 @@ export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly
         <tbody>
           <Head>Lines</Head>
           {pairs.map((p) => (
-            <LineRow key={`${p.a?.key ?? ''} ${p.b?.key ?? ''}`} pair={p} />
+            <LineRow key={`${p.a?.key ?? ''} ${p.b?.key ?? ''}`} pair={p} units={house.units} />
           ))}
           <Head>Ratios, percent of flour</Head>
           {RAILS.map((rail) => {
@@ -96,7 +104,7 @@ export function CompareView({ house, a, b }: { readonly house: Kitchen; readonly
           </tr>
         </tbody>
       </table>
-    </section>
+    </>
   );
 }
 
@@ -108,8 +116,7 @@ const Head = ({ children }: { readonly children: string }) => (
   </tr>
 );
 
-function LineRow({ pair: { a, b, change } }: { readonly pair: LinePair }) {
-  const units = useUnits();
+function LineRow({ pair: { a, b, change }, units }: { readonly pair: LinePair; readonly units: Units }) {
   const d = a?.grams != null && b?.grams != null ? b.grams - a.grams : null;
   const name = (b ?? a)?.ingredient?.name.replace(/\s*\([^)]*\)/g, '') ?? (b ?? a)?.text ?? '';
   const cell = (l: typeof a) => (l ? `${l.text}${l.grams === null || /^[\d.]+ g\b/.test(l.text) ? '' : `, ${grams(l.grams, units)}`}` : '–');

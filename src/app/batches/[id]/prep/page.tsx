@@ -3,8 +3,11 @@ import { previewSwapHere, standInForPart, swapHere, tellBook, workRestAnew } fro
 import { batchPage } from '@/app/batches/load';
 import { unsettled } from '@/core/analyse-formula';
 import { waysOf } from '@/core/batch/batch';
+import { bowlLines } from '@/core/batch/sheet-line';
+import { mixesIn } from '@/core/batch/split';
 import { batchCautions } from '@/core/day/cautions';
 import { findIngredient } from '@/core/pantry/pantry';
+import { joinParts } from '@/core/prep/join';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { standInsOf } from '@/server/usecases/change-batch';
@@ -29,6 +32,12 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
         <Prep
           batch={batch}
           house={house}
+          parts={Array.from({ length: mixesIn(batch.split) }, (_, n) =>
+            joinParts(
+              bowlLines(batch.sheet, n + 1).filter((l) => l.grams !== null),
+              (id) => findIngredient(id, house.conventions.own),
+            ),
+          )}
           first={eventLogFrom(batch, taps)}
           offers={offers}
           tell={tellBook}
