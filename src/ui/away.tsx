@@ -1,10 +1,5 @@
-'use client';
-import { useRouter } from 'next/navigation';
-import { useEffect } from 'react';
 import type { TroubleKind } from '@/contract/trouble';
-import { Button } from './kit/button';
-
-const RETRY_MS = 4000;
+import { LookAgain } from './look-again';
 
 const HEADS: Readonly<Record<TroubleKind, string>> = {
   away: 'The kitchen’s records are out of reach',
@@ -21,18 +16,11 @@ const SAYS: Readonly<Record<TroubleKind, string>> = {
 
 /** In place of a page whose records cannot be read; looks again by itself. */
 export function RecordsAway({ kind }: { readonly kind: TroubleKind }) {
-  const router = useRouter();
-  useEffect(() => {
-    const again = setInterval(() => router.refresh(), RETRY_MS);
-    return () => clearInterval(again);
-  }, [router]);
   return (
     <section className="mx-auto mt-16 max-w-xl" role="alert">
       <h1 className="text-3xl">{HEADS[kind]}</h1>
       <p className="mt-3">{SAYS[kind]}</p>
-      <Button look="now" size="work" className="mt-5" onClick={() => router.refresh()}>
-        Look again now
-      </Button>
+      <LookAgain />
     </section>
   );
 }

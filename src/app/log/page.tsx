@@ -5,6 +5,7 @@ import { type LogRow, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch
 import { markName } from '@/core/batch/came-out';
 import { trendOf } from '@/core/judge/came-back';
 import { lateWords } from '@/core/judge/compare-batches';
+import { sayWeekday } from '@/core/quantity/day';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { uuidIn } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -54,7 +55,7 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
         <Link href="/kept" className={`${lookOf('bare')} print:hidden`}>
           Kept
         </Link>
-        <div className="print:hidden">
+        <div className="flex flex-wrap items-center gap-3 print:hidden">
           <LogFilter text={text} verdict={verdict ?? ''} best={best} />
         </div>
       </div>
@@ -64,7 +65,7 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
           <details className="mt-1 print:hidden">
             <summary className="inline-block min-h-6 cursor-pointer font-semibold text-rim">As a chart</summary>
             <div className="pt-2">
-              <TrendChart makings={makings.map((m) => ({ ...m, score: null }))} />
+              <TrendChart makings={makings.map((m) => ({ ...m, label: sayWeekday(m.at.getTime(), units).replace(/^\S+ /, ''), score: null }))} />
             </div>
           </details>
         </section>

@@ -11,7 +11,7 @@ export default function MakingsChart({
   points,
   by,
 }: {
-  readonly points: readonly { readonly id: string; readonly version: number; readonly value: number | null; readonly score: number | null }[];
+  readonly points: readonly { readonly id: string; readonly label: string; readonly value: number | null; readonly score: number | null }[];
   readonly by: Charted;
 }) {
   const held = points.some((p) => p.score !== null);
@@ -20,7 +20,7 @@ export default function MakingsChart({
     <div className="h-44 w-full max-w-2xl rounded-plate bg-white p-2" aria-hidden="true">
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 520, height: 165 }}>
         <LineChart
-          data={points.map((p) => ({ ...p, value: p.value === null ? null : Math.round(10 * p.value) / 10, name: `v${p.version}` }))}
+          data={points.map((p) => ({ ...p, value: p.value === null ? null : Math.round(10 * p.value) / 10, name: p.label }))}
           margin={{ top: 8, right: 18, bottom: 4, left: 8 }}
           accessibilityLayer={false}
         >

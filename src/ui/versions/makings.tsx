@@ -29,8 +29,8 @@ export function TrendLine({ trend }: { readonly trend: Trend }) {
     ...Object.entries(trend.verdicts).map(([v, n]) => `${VERDICT_WORDS[v as keyof typeof VERDICT_WORDS].toLowerCase()} ${n}`),
     ...(trend.yieldPct === null ? [] : [`${Math.round(trend.yieldPct)} % of the pieces planned`]),
     ...(trend.wastePct === null ? [] : [`${Math.round(trend.wastePct)} % thrown away`]),
-    ...(trend.firstS === null ? [] : [`first side ${minutesAndSeconds(trend.firstS)}`]),
-    ...(trend.secondS === null ? [] : [`second side ${minutesAndSeconds(trend.secondS)}`]),
+    ...(trend.firstS === null ? [] : [`first side ${minutesAndSeconds(Math.round(trend.firstS))}`]),
+    ...(trend.secondS === null ? [] : [`second side ${minutesAndSeconds(Math.round(trend.secondS))}`]),
     ...(trend.driftS === null || Math.abs(trend.driftS) < 5
       ? []
       : [
@@ -84,7 +84,7 @@ export function Makings({
           : ''}
         {wanted && scored.length === 0 ? ': no making has been held against it yet.' : ''}
       </p>
-      <TrendChart makings={makings} />
+      <TrendChart makings={makings.map((m) => ({ ...m, label: `v${m.version}` }))} />
       <Refusal text={asking.refusal} />
       <ol className="divide-y divide-line border-y border-line">
         {makings.map((m) => {

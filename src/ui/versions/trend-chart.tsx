@@ -6,7 +6,9 @@ import { Taps } from '../kit/choice';
 
 const MakingsChart = dynamic(() => import('./makings-chart'), { ssr: false, loading: () => <div className="h-44" /> });
 
-export type Charting = Pick<Making, 'batchId' | 'version' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'> & {
+export type Charting = Pick<Making, 'batchId' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'> & {
+  /** Under its point: the version, or the day. */
+  readonly label: string;
   /** Against the formula's target, 0 to 100. */
   readonly score: number | null;
 };
@@ -19,7 +21,7 @@ export function TrendChart({ makings }: { readonly makings: readonly Charting[] 
   if (!by) return null;
   const points = [...makings].reverse().flatMap((m) => {
     const [value, score] = [chartedOf(m, by), by === 'verdict' ? m.score : null];
-    return value === null && score === null ? [] : [{ id: m.batchId, version: m.version, value, score }];
+    return value === null && score === null ? [] : [{ id: m.batchId, label: m.label, value, score }];
   });
   return (
     <div className="min-w-0">
