@@ -53,6 +53,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('button', { name: 'Keep the target' }).click();
   await page.getByRole('region', { name: /^The making of/ }).waitFor();
   await expect(page.getByText('The target is kept with the formula')).toHaveCount(0, { timeout: 15_000 });
+  await page.evaluate(() => scrollTo(0, 0));
   await shoot('target');
   await page.goto('/pantry');
   await shoot('pantry');

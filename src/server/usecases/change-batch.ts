@@ -356,6 +356,7 @@ export const putBack = (batchId: string): Promise<boolean> =>
     if (batch.rowCount === 0) return false;
     await returnToShelf(client, { batchId });
     await returnBags(client, batchId);
+    await giveKeptBack(client, batchId);
     return true;
   });
 

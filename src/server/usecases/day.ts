@@ -37,6 +37,7 @@ const MOST_TOGETHER = 4;
 
 /** Other batches under way about the same time, with what of each is still to do. @param now ms since 1970 */
 export async function onTheCounter(batch: Batch, house: Kitchen, now: number): Promise<readonly OnCounter[]> {
+  if (batch.finishedAt) return [];
   const at = batch.timeline?.at ?? now;
   const others = (await underWay()).filter((b) => b.id !== batch.id && b.timeline !== null && Math.abs(b.timeline.at - at) < TOGETHER_MS);
   return Promise.all(

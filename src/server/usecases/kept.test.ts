@@ -8,7 +8,7 @@ import { closePool, query } from '../db/pool';
 import { careNotes, noteCare, stuckIn, takeCareBack } from '../queries/care';
 import { saveVersion } from '../queries/formulas';
 import { keep, keptLot, keptNow, keptOfBatch, keptTakenBy, letKeptGo, takeKeptBack, usesOfKept } from '../queries/kept';
-import { putAway, takeUp } from './change-batch';
+import { putAway, putBack, takeUp } from './change-batch';
 import { startTogether } from './headcount';
 
 const FORMULA: Formula = {
@@ -164,6 +164,10 @@ test('a plan takes kept pieces in: they leave with the batch, two batches never 
   expect(await keptTakenBy(id)).toEqual([]);
   expect(await takeUp(id)).toEqual({ ok: true });
   expect((await keptLot(made.id))?.left).toBe(4);
+  // what is put back into stock while it is under way goes back too
+  expect(await putBack(id)).toBe(true);
+  expect((await keptLot(made.id))?.left).toBe(10);
+  await query('update kept_uses set undone_at = null where for_batch = $1', [id]);
   // where they were served meanwhile it can't be taken up, and stays given up
   await putAway(id, true);
   await letKeptGo({ lotId: made.id, pieces: 7, how: 'served', who: '', requestId: null });

@@ -5,9 +5,10 @@ import type { Split } from '@/core/batch/split';
 import { Allergens } from '../bench/allergens';
 import type { CostProps } from '../bench/cost-view';
 import { Taps } from '../kit/choice';
+import { Opening } from '../kit/opening';
 
-const CostView = dynamic(() => import('../bench/cost-view').then((m) => m.CostView));
-const GatherView = dynamic(() => import('./gather-view').then((m) => m.GatherView));
+const CostView = dynamic(() => import('../bench/cost-view').then((m) => m.CostView), { loading: Opening });
+const GatherView = dynamic(() => import('./gather-view').then((m) => m.GatherView), { loading: Opening });
 
 type Part = 'take-out' | 'cost';
 

@@ -9,6 +9,7 @@ import { restsOnFill } from '@/core/balance/fills';
 import { piecesOf } from '@/core/batter/volume';
 import { pouredG } from '@/core/formula/tally';
 import type { Shelf } from '@/core/pantry/stock';
+import { Opening } from '../kit/opening';
 import { Switch } from '../kit/switch';
 import { Allergens } from './allergens';
 import { Answered, FindingView } from './findings-view';
@@ -30,11 +31,6 @@ interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
 }
 
 /** What opens in place is fetched when it is opened. */
-const Opening = () => (
-  <p role="status" className="text-soft">
-    Opening …
-  </p>
-);
 const BenchCost = dynamic(() => import('./cost-view').then((m) => m.BenchCost), { loading: Opening });
 const TowardsView = dynamic(() => import('./towards-view').then((m) => m.TowardsView), { loading: Opening });
 const LiftView = dynamic(() => import('./lift-view').then((m) => m.LiftView), { loading: Opening });

@@ -81,9 +81,9 @@ export function StepRow({
         ) : (
           <span className={ticks ? 'w-11' : 'w-0'} />
         )}
-        <span className="text-lg font-semibold whitespace-nowrap">
+        <span className="text-lg leading-tight font-semibold">
           {time.andDay(start, window.from)}
-          <span className="font-normal text-soft"> {minutesOrHours(Math.max(1, Math.round((end - start) / MIN)))}</span>
+          <span className="inline-block font-normal whitespace-nowrap text-soft">&nbsp;{minutesOrHours(Math.max(1, Math.round((end - start) / MIN)))}</span>
         </span>
         <button type="button" aria-expanded={open} onClick={onOpen} className="flex min-h-11 min-w-0 items-center gap-1.5 text-left font-semibold">
           <ChevronDown size={18} aria-hidden className={`shrink-0 text-rim ${open ? '' : '-rotate-90'}`} />

@@ -19,7 +19,8 @@ import { toast } from '../kit/toast';
 import { IngredientField, ingredientNamed } from './ingredient-field';
 import { Result, Waiting } from './weighed';
 
-const EffectView = dynamic(() => import('./effect-view').then((m) => m.EffectView));
+// with a place to wait of its own: else what is typed meanwhile would wait for it, and be lost
+const EffectView = dynamic(() => import('./effect-view').then((m) => m.EffectView), { loading: () => <div className="min-h-40" /> });
 
 export interface MeasureActions {
   readonly keepWeighed: (input: unknown) => Promise<{ readonly ok: true; readonly measure: OwnMeasure } | Refused>;

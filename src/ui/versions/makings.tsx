@@ -106,6 +106,12 @@ export function Makings({
                       {m.pieces} pieces{m.planned === null ? '' : ` of ${m.planned} planned`}
                     </span>
                   )}
+                  {m.firstS === null && m.secondS === null ? null : (
+                    <span className="text-[15px]">
+                      {[m.firstS, m.secondS].map((s) => (s === null ? '–' : minutesAndSeconds(Math.round(s)))).join(' / ')} a side
+                    </span>
+                  )}
+                  {m.waste ? <span className="text-[15px] text-soft">{m.waste} thrown away</span> : null}
                   {m.marks.length > 0 ? <span className="text-[15px] text-soft">{m.marks.map((x) => markName(x)).join(', ')}</span> : null}
                 </p>
                 {source ? (
