@@ -235,7 +235,7 @@ function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endNa
       : []),
     ...(line.drainedG > 0 ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`] : []),
     ...(line.mostG !== null ? [`all there is: ${grams(line.mostG, units)}`] : []),
-    ...(line.opened ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (estimate)`] : []),
+    ...(line.opened && line.strength < 1 ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (estimate)`] : []),
   ];
   return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;
 }
