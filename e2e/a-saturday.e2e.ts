@@ -141,7 +141,8 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
     if (n < 6) await expect(heading).not.toHaveText(name);
   }
 
-  // the second person, on the second screen
+  // the second person, on the second screen, once all of it is told
+  await expect.poll(() => unsent(page)).toBe(0);
   const second = await context.newPage();
   await second.goto(`${cakes}/prep`);
   const look = second.getByRole('region', { name: 'Second look' });

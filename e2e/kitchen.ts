@@ -223,7 +223,7 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank'; a
   },
   // biome-ignore lint/correctness/noEmptyPattern: a fixture without needs of its own
   expected: async ({}, use) => use([]),
-  page: async ({ context, viewport, expected }, use) => {
+  page: async ({ context, kitchen, viewport, expected }, use) => {
     const page = await context.newPage();
     if (viewport) await page.setViewportSize(viewport);
     const errors: string[] = [];
@@ -232,6 +232,8 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank'; a
     });
     page.on('pageerror', (e) => errors.push(e.message));
     await use(page);
+    // a job that turned the clock leaves it as it was: the next one's browser has the wall's
+    kitchen.turnClock(null);
     expect(errors.filter((e) => !expected.some((x) => x.test(e)))).toEqual([]);
   },
 });
