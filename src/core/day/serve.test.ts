@@ -96,6 +96,16 @@ test('a sauce by its method: fried on the hob with bound hands and warmed late; 
   expect(row(before, 'side3').pan).toBeUndefined();
 });
 
+test('a caramel with butter and cream from a card, without a method, is cooked: no butter is softened for it', () => {
+  const part = (text: string, id: string, preparation = ''): SheetLine => ({ ...top(text, id, 60), key: text, preparation, side: 'Caramel sauce' });
+  const ids = (lines: readonly SheetLine[]): readonly string[] => serveSteps(asked(lines)).before.map((s) => s.id);
+  expect(ids([part('150 g sugar', 'sugar-granulated'), part('60 g butter', 'butter-unsalted'), part('100 ml heavy cream', 'cream-35')])).toEqual([
+    'side1',
+    'side1warm',
+  ]);
+  expect(ids([part('60 g butter', 'butter-unsalted', 'softened')].map((l) => ({ ...l, side: 'Honey butter' })))).toEqual(['side1soften', 'side1']);
+});
+
 test('what is written to serve becomes steps, and amounts a plate: as written, or as is usual of it', () => {
   const { before, plate } = serveSteps(
     asked([top('Maple syrup', 'maple-syrup', 240), top('Butter', 'butter-unsalted', null), top('Icing sugar', 'sugar-icing', null)]),

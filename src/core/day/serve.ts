@@ -59,7 +59,9 @@ export function platesOf({ driver, split, kind, piecesPlanned }: ServeAsked['bat
 
 const COOKED_ON_THE_HOB =
   /\b(?:fr(?:y|ied)|foaming|cook(?:ed)?|simmer(?:ed)?|boil(?:ed)?|bubbl\w*|melt(?:ed)?|sauté\w*|saute\w*|stew(?:ed)?|reduc\w*|caramel\w*|toast(?:ed)?|poach\w*|hot (?:cream|milk|water|syrup)|heat(?:ed)?|warm(?:ed)?|in (?:a|the) pan)\b/i;
-const WHIPPED = /\b(?:whip(?:ped)?|cream(?:ed)?(?= |,|;|$)|beat(?:en)?|soft(?:ened)?)\b/i;
+const WHIPPED = /\b(?:whip(?:ped)?|creamed|beat(?:en)?|soft(?:ened)?)\b/i;
+/** Made on the hob, whatever else is said of it. */
+const COOKED_BY_NAME = /\b(?:caramel|compote|custard|curd|ganache)\b/i;
 const FRIED = /\b(?:fr(?:y|ied)|foaming|sauté\w*|saute\w*|brown(?:ed)?|caramelis\w*|caramelize\w*)\b/i;
 const STATED = /(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?\s*(minutes?|mins?|min\b|hours?|h\b)|\b(an?|half an|one|two) hour/gi;
 
@@ -93,10 +95,11 @@ const isCold = (i: Ingredient): boolean => i.category === 'dairy' || i.category 
 function sideSteps(name: string, lines: readonly SheetLine[], n: number, method: string, q: ServeAsked): readonly Step[] {
   const id = `side${n}`;
   const things = lines.flatMap((l) => ingredientsOf(l, q.find));
-  const words = `${method} ${lines.map((l) => `${l.preparation} ${l.text}`).join(' ')}`;
+  // what is done, and not what things are called: cream in a sauce is not creamed
+  const words = `${method} ${lines.map((l) => l.preparation).join(' ')}`;
   // "whipped honey butter": its own name may say what is done
-  const whipped = things.some(isButter) && (WHIPPED.test(words) || WHIPPED.test(name)) && !/\bmelt|\bfoaming/i.test(words);
-  const cooked = !whipped && (COOKED_ON_THE_HOB.test(method) || /\b(?:caramel|compote|custard)\b/i.test(name));
+  const whipped = things.some(isButter) && !COOKED_BY_NAME.test(name) && (WHIPPED.test(words) || WHIPPED.test(name)) && !/\bmelt|\bfoaming/i.test(words);
+  const cooked = !whipped && (COOKED_ON_THE_HOB.test(method) || COOKED_BY_NAME.test(name));
   const stated = minutesIn(method);
   const own = stated ?? SIDE_MIN;
   // what stands by itself for long (drained, steeped) binds no hands
