@@ -37,6 +37,17 @@ export interface Making {
   readonly tries: string | null;
 }
 
+/** What a formula's last judged making came to. */
+export interface LastOutcome extends Pick<Making, 'batchId' | 'at' | 'pieces' | 'planned' | 'marks'> {
+  readonly verdict: Verdict;
+}
+
+/** The one change that it asked for. */
+export interface LastChange extends Pick<Making, 'batchId' | 'change' | 'verdict' | 'at' | 'state'> {
+  /** The wish of the Bench that does it; null: it is none. */
+  readonly move: string | null;
+}
+
 /** Verdicts as steps: 0 is the poorest. */
 export const stepOf = (v: Verdict): number => VERDICTS.length - 1 - VERDICTS.indexOf(v);
 

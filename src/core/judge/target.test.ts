@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { WISHES } from '../balance/moves';
 import { SCALES, STEPS } from '../batch/came-out';
-import { courseOf, MEASURED, NO_TARGET, nearerFrom, type Piece, scoreOf, wantsAnything } from './target';
+import { courseOf, MEASURES, NO_TARGET, nearerFrom, type Piece, scoreOf, wantsAnything } from './target';
 
 const piece: fc.Arbitrary<Piece> = fc.record({
   scales: fc.dictionary(fc.constantFrom(...SCALES), fc.constantFrom(...STEPS)),
@@ -35,7 +35,7 @@ test('whatever is wanted: itself is met whole, nothing is below nothing or above
       expect(own.pct).toBe(wantsAnything(target) ? 100 : null);
       expect(nearerFrom(own)).toEqual([]);
       const s = scoreOf(target, made);
-      expect(s.rows).toHaveLength(Object.keys(target.scales).length + MEASURED.filter((m) => target[m] !== null).length);
+      expect(s.rows).toHaveLength(Object.keys(target.scales).length + MEASURES.filter((m) => target[m] !== null).length);
       for (const r of s.rows) if (r.score !== null) expect(r.score >= 0 && r.score <= 100).toBe(true);
       for (const n of nearerFrom(s)) expect(n.move !== null).toBe(n.tip === '');
       // a step nearer never scores less

@@ -3,9 +3,9 @@
 import { SCALE_WORDS, SCALES, type ScaleId, type Scales, STEPS } from '../batch/came-out';
 
 /** What is measured of one piece, mm. */
-export const MEASURED = ['heightMm', 'acrossMm'] as const;
-export type MeasuredId = (typeof MEASURED)[number];
-export const MEASURED_WORDS: Readonly<Record<MeasuredId, string>> = { heightMm: 'height', acrossMm: 'across' };
+export const MEASURES = ['heightMm', 'acrossMm'] as const;
+export type MeasureId = (typeof MEASURES)[number];
+export const MEASURE_WORDS: Readonly<Record<MeasureId, string>> = { heightMm: 'height', acrossMm: 'across' };
 
 /** What can be wanted, and what can be found of a piece. */
 export interface Piece {
@@ -21,7 +21,7 @@ export interface Target extends Piece {
 
 export const NO_TARGET: Target = { scales: {}, heightMm: null, acrossMm: null, note: '' };
 
-const measuresIn = (p: Piece): readonly MeasuredId[] => MEASURED.filter((m) => p[m] !== null);
+const measuresIn = (p: Piece): readonly MeasureId[] => MEASURES.filter((m) => p[m] !== null);
 
 /** Whether it wants anything that a making can be held against. */
 export const wantsAnything = (t: Piece): boolean => Object.keys(t.scales).length > 0 || measuresIn(t).length > 0;
@@ -30,7 +30,7 @@ export const wantsAnything = (t: Piece): boolean => Object.keys(t.scales).length
 const FAR_OFF = 0.5;
 
 export interface ScoreRow {
-  readonly what: ScaleId | MeasuredId;
+  readonly what: ScaleId | MeasureId;
   /** In words, or in mm. */
   readonly wanted: string;
   /** Null: it was not judged. */
@@ -60,7 +60,7 @@ export function scoreOf(target: Piece, made: Piece): Score {
     if (got === undefined) return [{ what, wanted: word(want), got: null, off: null, score: null }];
     return [{ what, wanted: word(want), got: word(got), off: got - want, score: 100 * (1 - Math.abs(got - want) / (STEPS.length - 1)) }];
   });
-  const measures = MEASURED.flatMap((what): ScoreRow[] => {
+  const measures = MEASURES.flatMap((what): ScoreRow[] => {
     const [want, got] = [target[what], made[what]];
     if (want === null) return [];
     const mm = (x: number): string => `${Math.round(x)} mm`;
@@ -109,7 +109,7 @@ export const nearerFrom = (score: Score): readonly Nearer[] =>
     .sort((a, b) => (a.score ?? 0) - (b.score ?? 0))
     .map((r) => {
       const way = WAYS[r.what][(r.off ?? 0) < 0 ? 'less' : 'more'];
-      const name = r.what in MEASURED_WORDS ? MEASURED_WORDS[r.what as MeasuredId] : r.what;
+      const name = r.what in MEASURE_WORDS ? MEASURE_WORDS[r.what as MeasureId] : r.what;
       return { what: r.what, says: `${name} ${r.got}, wanted ${r.wanted}`, move: 'move' in way ? way.move : null, tip: 'tip' in way ? way.tip : '' };
     });
 

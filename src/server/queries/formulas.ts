@@ -4,14 +4,13 @@ import type { ActionResult } from '@/contract/action-result';
 import { refuse } from '@/contract/action-result';
 import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/contract/stored';
 import { analyseFormula, loudest } from '@/core/analyse-formula';
-import type { Verdict } from '@/core/batch/batch';
 import { type Entry, type Formula, mainsOf } from '@/core/formula/formula';
 import { type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { allergensOf } from '@/core/formula/tally';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
 import { copyName, copyStem, dismissedSince } from '@/core/formula/version';
-import type { ChangeState } from '@/core/judge/came-back';
+import type { LastChange, LastOutcome } from '@/core/judge/came-back';
 import { moveOfChange } from '@/core/judge/move-of-change';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Allergen } from '@/core/pantry/ingredient';
@@ -243,30 +242,8 @@ export interface FormulaState {
   readonly deleted: boolean;
   /** What it is a copy of. */
   readonly copyOf: { readonly formulaId: string; readonly number: number; readonly name: string } | null;
-  readonly next: NextTime | null;
+  readonly next: LastChange | null;
   readonly last: LastOutcome | null;
-}
-
-/** What its last judged making came to. */
-export interface LastOutcome {
-  readonly batchId: string;
-  readonly verdict: Verdict;
-  readonly at: Date;
-  readonly pieces: number | null;
-  readonly planned: number | null;
-  readonly marks: readonly string[];
-}
-
-/** The one change that its last making asked for. */
-export interface NextTime {
-  readonly batchId: string;
-  readonly change: string;
-  readonly verdict: string | null;
-  readonly at: Date;
-  /** Being tried; null: nobody has said yet. */
-  readonly state: ChangeState | null;
-  /** The wish of the Bench that does it; null: it is none. */
-  readonly move: string | null;
 }
 
 /** @returns null where there is no such formula */
@@ -280,7 +257,7 @@ export async function formulaState(id: string): Promise<FormulaState | null> {
   )[0];
   if (!row) return null;
   const last = (
-    await query<Omit<NextTime, 'move'> & LastOutcome & Record<string, unknown>>(
+    await query<Omit<LastChange, 'move'> & LastOutcome & Record<string, unknown>>(
       `select id as "batchId", btrim(change) as change, verdict, finished_at as at, change_state as state, pieces, pieces_planned as planned, marks from batches
         where formula_id = $1 and finished_at is not null and verdict is not null order by finished_at desc limit 1`,
       [id],

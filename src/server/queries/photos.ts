@@ -32,16 +32,18 @@ export async function photosOfBatches(ids: readonly string[]): Promise<ReadonlyM
 export const photoFile = async (id: string, size: string): Promise<Buffer | null> =>
   (await query<{ bytes: Buffer }>('select bytes from photo_files where photo_id = $1 and size = $2', [id, size]))[0]?.bytes ?? null;
 
-export interface Copied {
+/** A photograph as it is kept: JPEG, small and large, and as large as it came where that is wanted. */
+export interface Copies {
   readonly small: Buffer;
   readonly large: Buffer;
   readonly original: Buffer | null;
+  /** Of the large one, px. */
   readonly width: number;
   readonly height: number;
 }
 
 /** Keeps one with its copies. The same press again keeps nothing more. */
-export async function keepPhoto(asked: PhotoAsked, c: Copied): Promise<ActionResult<{ readonly id: string }>> {
+export async function keepPhoto(asked: PhotoAsked, c: Copies): Promise<ActionResult<{ readonly id: string }>> {
   const of = asked.batch ?? asked.formula ?? null;
   const [table, column] = asked.batch ? ['batches', 'batch_id'] : ['formulas', 'formula_id'];
   return transaction(async (client) => {

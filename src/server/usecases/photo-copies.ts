@@ -4,6 +4,7 @@
  */
 import sharp from 'sharp';
 import { MOST_PIXELS } from '@/core/judge/photographs';
+import type { Copies } from '../queries/photos';
 
 /** Longest side, px, and quality of each copy. */
 const SMALL = { px: 480, quality: 78 };
@@ -12,15 +13,6 @@ const ORIGINAL_QUALITY = 92;
 
 /** What a camera or a phone's browser gives; drawings and films are none. */
 const TAKEN = new Set(['jpeg', 'png', 'webp', 'heif']);
-
-export interface Copies {
-  readonly small: Buffer;
-  readonly large: Buffer;
-  readonly original: Buffer | null;
-  /** Of the large one, px. */
-  readonly width: number;
-  readonly height: number;
-}
 
 type Read = { readonly ok: true; readonly value: Copies } | { readonly ok: false; readonly says: string };
 

@@ -35,6 +35,23 @@ export function seconds(text: string): number | null {
 /** "18", "18 mm"; null when empty, as a copy of an older form is; NaN when it is no number. */
 export const mm = (text: string | undefined): number | null => (text === undefined || text.trim() === '' ? null : typedNumber(text, 'mm'));
 
+/** What is measured of one piece, as typed, and what of it is no number. */
+export function measuresTyped(form: { readonly height?: string; readonly across?: string }): {
+  readonly heightMm: number | null;
+  readonly acrossMm: number | null;
+  readonly errors: Readonly<Record<string, string>>;
+} {
+  const [heightMm, acrossMm] = [mm(form.height), mm(form.across)];
+  return {
+    heightMm,
+    acrossMm,
+    errors: {
+      ...(Number.isNaN(heightMm) && { heightMm: 'Height: a number of mm.' }),
+      ...(Number.isNaN(acrossMm) && { acrossMm: 'Across: a number of mm.' }),
+    },
+  };
+}
+
 export const known = (s: number | null): number | null => (s === null || Number.isNaN(s) ? null : s);
 
 /** What was tapped at the griddle: what stands in the boxes until the cook says otherwise. */
@@ -79,14 +96,14 @@ export function outcomeToSend(form: OutcomeFields): { readonly errors: Readonly<
   const errors: Record<string, string> = {};
   const whole = (text: string): number | null => (text.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(text) ? Number(text) : Number.NaN);
   const [pieces, waste] = [whole(form.pieces), whole(form.waste)];
-  const [heightMm, acrossMm] = [mm(form.height), mm(form.across)];
+  const measures = measuresTyped(form);
+  const { heightMm, acrossMm } = measures;
   const [firstSideS, secondSideS] = [seconds(form.first), seconds(form.second)];
   if (Number.isNaN(pieces)) errors.pieces = 'Pieces: a whole number.';
   if (Number.isNaN(waste)) errors.waste = 'Thrown away: a whole number.';
   if (Number.isNaN(firstSideS)) errors.firstSideS = 'Write minutes and seconds, 2:25, or seconds.';
   if (Number.isNaN(secondSideS)) errors.secondSideS = 'Write minutes and seconds, 1:10, or seconds.';
-  if (Number.isNaN(heightMm)) errors.heightMm = 'Height: a number of mm.';
-  if (Number.isNaN(acrossMm)) errors.acrossMm = 'Across: a number of mm.';
+  Object.assign(errors, measures.errors);
   if (form.verdict === '') errors.verdict = 'Tap a verdict.';
   const { verdict, marks, note, scales, change } = form;
   return { errors, outcome: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change } };

@@ -11,7 +11,7 @@ import { ownFill } from '@/core/pantry/fill';
 import { Choice } from '../kit/choice';
 import { Popped } from '../kit/menu';
 import { TypedNumber } from '../kit/typed-number';
-import { CONVENTION_FIELDS, fillNames, HOUSE, WayChoice, type WayValue, wrongAltitude } from '../kit/way-fields';
+import { AS_THE_HOUSE, CONVENTION_FIELDS, fillNames, WayChoice, type WayValue, wrongAltitude } from '../kit/way-fields';
 import { useScaleless } from '../units';
 
 /** Where a chosen way goes against what a kind is, said where it is chosen. */
@@ -57,7 +57,7 @@ export function WaysPopover({
   ].join(' · ');
   const pickMeasure = (key: keyof Conventions, value: string): void => {
     const { [key]: _, ...rest } = formula.conventions;
-    onChange({ conventions: (value === HOUSE ? rest : { ...rest, [key]: value }) as Partial<Conventions> });
+    onChange({ conventions: (value === AS_THE_HOUSE ? rest : { ...rest, [key]: value }) as Partial<Conventions> });
   };
   const pickWay = (key: WayId, value: WayValue | undefined): void => {
     const { [key]: _, ...rest } = formula.ways;
@@ -71,9 +71,12 @@ export function WaysPopover({
       <Choice
         key={key}
         label={f.label}
-        value={formula.conventions[key] ?? HOUSE}
+        value={formula.conventions[key] ?? AS_THE_HOUSE}
         onChange={(v) => pickMeasure(key, v)}
-        options={[{ value: HOUSE, label: `house: ${names[houseHas] ?? houseHas}` }, ...Object.entries(names).map(([value, label]) => ({ value, label }))]}
+        options={[
+          { value: AS_THE_HOUSE, label: `house: ${names[houseHas] ?? houseHas}` },
+          ...Object.entries(names).map(([value, label]) => ({ value, label })),
+        ]}
       />
     );
   };

@@ -6,7 +6,7 @@ import { CONVENTION_NAMES, type Conventions } from '@/core/pantry/conventions';
 import { Choice } from './choice';
 import { TypedNumber } from './typed-number';
 
-export const HOUSE = 'house';
+export const AS_THE_HOUSE = 'house';
 
 interface MeasureField {
   readonly label: string;
@@ -47,10 +47,10 @@ export function WayChoice({
     <div className="flex flex-col gap-1">
       <Choice
         label={name}
-        value={value === undefined ? HOUSE : timed ? MINUTES : value}
-        onChange={(v) => onChange(v === HOUSE ? undefined : v === MINUTES ? FIRST_MINUTES : v)}
+        value={value === undefined ? AS_THE_HOUSE : timed ? MINUTES : value}
+        onChange={(v) => onChange(v === AS_THE_HOUSE ? undefined : v === MINUTES ? FIRST_MINUTES : v)}
         options={[
-          ...(house === undefined ? [] : [{ value: HOUSE, label: `house: ${wayName(way, house)}` }]),
+          ...(house === undefined ? [] : [{ value: AS_THE_HOUSE, label: `house: ${wayName(way, house)}` }]),
           ...choicesOf(way).map(([id, c]) => ({ value: id, label: c.name })),
           ...(way === 'rest' ? [{ value: MINUTES, label: timed ? wayName('rest', value) : 'so many minutes' }] : []),
         ]}

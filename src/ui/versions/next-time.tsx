@@ -2,33 +2,14 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
-import { VERDICT_WORDS, type Verdict } from '@/core/batch/batch';
+import { VERDICT_WORDS } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
-import type { ChangeState } from '@/core/judge/came-back';
+import type { ChangeState, LastChange, LastOutcome } from '@/core/judge/came-back';
 import type { Units } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { toast, toastUndo } from '../kit/toast';
 import { when } from '../when';
-
-export interface LastChange {
-  readonly batchId: string;
-  readonly change: string;
-  readonly verdict: string | null;
-  readonly at: Date;
-  readonly state: ChangeState | null;
-  /** The wish of the Bench that does it; null: it is none. */
-  readonly move: string | null;
-}
-
-export interface LastOutcome {
-  readonly batchId: string;
-  readonly verdict: Verdict;
-  readonly at: Date;
-  readonly pieces: number | null;
-  readonly planned: number | null;
-  readonly marks: readonly string[];
-}
 
 export type AnswerChange = (input: unknown) => Promise<ActionResult<{ readonly was: ChangeState | null }>>;
 
@@ -89,7 +70,7 @@ export function NextTime({
           (
           <Link className="font-semibold text-rim underline" href={`/batches/${next.batchId}/outcome`}>
             {when(next.at, units)}
-            {next.verdict ? `, ${VERDICT_WORDS[next.verdict as Verdict].toLowerCase()}` : ''}
+            {next.verdict ? `, ${VERDICT_WORDS[next.verdict].toLowerCase()}` : ''}
           </Link>
           )
         </span>

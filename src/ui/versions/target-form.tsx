@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Scales } from '@/core/batch/came-out';
 import type { Target } from '@/core/judge/target';
-import { typedNumber } from '@/core/quantity/typed';
+import { measuresTyped } from '../batch/outcome.state';
 import { ScalesView } from '../batch/scales-view';
 import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
@@ -48,12 +48,7 @@ export function TargetForm({
   const revised = useRevised(form.begun.revision, form.begun.base);
   const submit = async (): Promise<void> => {
     if (saving) return;
-    const mm = (t: string): number | null => (t.trim() === '' ? null : typedNumber(t, 'mm'));
-    const [heightMm, acrossMm] = [mm(form.height), mm(form.across)];
-    const wrong = {
-      ...(Number.isNaN(heightMm) ? { heightMm: 'Height: a number of mm.' } : {}),
-      ...(Number.isNaN(acrossMm) ? { acrossMm: 'Across: a number of mm.' } : {}),
-    };
+    const { heightMm, acrossMm, errors: wrong } = measuresTyped(form);
     setErrors(wrong);
     setRefusal(null);
     if (Object.keys(wrong).length > 0) return;

@@ -1,6 +1,6 @@
-import { MEASURED_WORDS, type MeasuredId, type Score, type ScoreRow } from '@/core/judge/target';
+import { MEASURE_WORDS, type MeasureId, type Score, type ScoreRow } from '@/core/judge/target';
 
-const nameOf = (what: ScoreRow['what']): string => (what in MEASURED_WORDS ? MEASURED_WORDS[what as MeasuredId] : what);
+const nameOf = (what: ScoreRow['what']): string => (what in MEASURE_WORDS ? MEASURE_WORDS[what as MeasureId] : what);
 
 /** How near a making is to what is wanted, scale by scale. */
 export function TargetScore({ score, title = 'Against its target' }: { readonly score: Score; readonly title?: string }) {
