@@ -22,6 +22,7 @@ export const ORDER = [
   { at: 'src/core/analyse-formula' },
   { at: 'src/core/balance' },
   { at: 'src/core/batch' },
+  { at: 'src/core/bench' },
   { at: 'src/core/prep' },
   { at: 'src/core/griddle' },
   { at: 'src/core/day' },

@@ -1,6 +1,6 @@
 /** A formula analysed in a house: its lines read, and what the Bench shows of them. */
-import { type Analysis, analyse, heard } from './analyse';
-import { type Finding, SEVERITIES } from './findings/finding';
+import { type Analysis, analyse } from './analyse';
+import { type Finding, heard, SEVERITIES } from './findings/finding';
 import { atEnd, type EndId, type Formula, type FormulaLine, kitchenOf } from './formula/formula';
 import { kindById } from './formula/kinds';
 import type { Kitchen } from './formula/kitchen-settings';

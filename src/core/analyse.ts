@@ -1,7 +1,6 @@
 /** Everything the Bench shows of a formula: its numbers and what is found of them. Well under a millisecond: it is called at every keystroke. */
 import type { Finding } from './findings/finding';
 import { findingsOf } from './findings/findings';
-import type { Formula } from './formula/formula';
 import type { KindId } from './formula/kinds';
 import { type AnalysableLine, type Circumstances, type Numbers, numbersOf } from './numbers';
 
@@ -14,13 +13,4 @@ export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null,
   const numbers = numbersOf(lines, kindId, schoolId, at);
   // added to, not spread anew
   return Object.assign(numbers, { findings: findingsOf({ lines, ...numbers }) });
-}
-
-/** How a finding is remembered once the cook has said "Leave it as it is": worse than it was, and it speaks again. */
-export const meantKey = (f: Finding): string => `${f.code}:${f.severity}`;
-
-/** The findings that still speak, and those the cook has answered. */
-export function heard(a: Analysis, f: Pick<Formula, 'dismissed'>): { readonly open: readonly Finding[]; readonly dismissed: readonly Finding[] } {
-  const isDismissed = (x: Finding): boolean => f.dismissed.includes(meantKey(x));
-  return { open: a.findings.filter((x) => !isDismissed(x)), dismissed: a.findings.filter(isDismissed) };
 }

@@ -1,6 +1,7 @@
 /** Cups in different hands, amounts written twice, altitude and units, on the Bench. */
-import { heard } from '../analyse';
+
 import { analyseFormula } from '../analyse-formula';
+import { heard } from '../findings/finding';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { railOf } from '../formula/kinds';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';

@@ -1,8 +1,8 @@
 /** The tools of the Bench, each on a formula worked by hand. */
 import fc from 'fast-check';
-import { heard } from '../analyse';
 import { readyFor } from '../batch/plan';
 import { ONE } from '../batch/split';
+import { heard } from '../findings/finding';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { KINDS } from '../formula/kinds';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';

@@ -2,7 +2,7 @@
  * What a batter costs and holds, in all and by the piece: money from the shelf's prices, nutrition and allergens from the
  * pantry. What is not known is named as a gap, never counted as nothing without saying so.
  */
-import type { TallyLine, TallyPart } from '../formula/tally';
+import { allergensOf, type TallyLine, type TallyPart } from '../formula/tally';
 import { type Composition, type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import { pricePerG, type Shelf } from '../pantry/stock';
 
@@ -18,6 +18,24 @@ export interface AccountLine extends TallyLine {
 /** The lines of each sauce or glaze beside the batter, by its name. */
 export const besideLines = (lines: readonly AccountLine[]): readonly { readonly name: string; readonly lines: readonly AccountLine[] }[] =>
   [...new Set(lines.flatMap((l) => l.side ?? []))].map((name) => ({ name, lines: lines.filter((l) => l.side === name) }));
+
+/** Who has to be told, in a sentence or two: everything on the sheet, pan and toppings too. Null where there is nothing to tell. */
+export function allergensSaid(lines: readonly AccountLine[]): string | null {
+  const { held, unstated, unread } = allergensOf(lines);
+  if (held.length === 0 && unstated.length === 0 && unread.length === 0) return null;
+  // a sauce that is left off the plate takes its allergens with it
+  const beside = besideLines(lines).flatMap((s) => {
+    const own = allergensOf(s.lines).held.map((h) => h.name);
+    return own.length > 0 ? [`${s.name}: ${own.join(', ')}`] : [];
+  });
+  return [
+    `Holds ${held.length > 0 ? held.map((h) => h.name).join(', ') : 'none of the allergens we list'}`,
+    unstated.length > 0 ? `; of ${unstated.join(', ')} nobody has stated them` : '',
+    unread.length > 0 ? `; ${unread.length} ${unread.length === 1 ? 'line is' : 'lines are'} not read, and may hold more` : '',
+    '.',
+    beside.length > 0 ? ` Sauces and sides: ${beside.join('; ')}.` : '',
+  ].join('');
+}
 
 export interface CostRow {
   readonly ingredient: Ingredient;

@@ -79,3 +79,18 @@ export type Rule = (e: Evidence) => Finding | null;
 export const quoted = (l: Pick<EvidenceLine, 'text'> | undefined): string => (l?.text ? `"${l.text.slice(0, 60)}"` : 'One line');
 
 export const keysOf = (lines: readonly EvidenceLine[]): readonly string[] => lines.map((l) => l.key).filter((k) => k !== undefined);
+
+/** How a finding is remembered once the cook has said "Leave it as it is": worse than it was, and it speaks again. */
+export const meantKey = (f: Finding): string => `${f.code}:${f.severity}`;
+
+/** The findings that still speak, and those the cook has answered. */
+export function heard(
+  a: { readonly findings: readonly Finding[] },
+  f: { readonly dismissed: readonly string[] },
+): { readonly open: readonly Finding[]; readonly dismissed: readonly Finding[] } {
+  const isDismissed = (x: Finding): boolean => f.dismissed.includes(meantKey(x));
+  return { open: a.findings.filter((x) => !isDismissed(x)), dismissed: a.findings.filter(isDismissed) };
+}
+
+/** One finding among those of a formula. */
+export const findingKey = (f: Finding): string => `${f.code} ${f.message}`;

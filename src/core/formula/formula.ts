@@ -5,8 +5,6 @@
 
 import type { Line, LineChoice } from '../card/line';
 import type { Conventions } from '../pantry/conventions';
-import { isFlour, kitchenName } from '../pantry/ingredient';
-import { behaviourOf } from '../pantry/tables/behaviour';
 import type { KindId, Rail } from './kinds';
 import type { Kitchen } from './kitchen-settings';
 import type { Ways } from './ways';
@@ -193,23 +191,6 @@ export const placeGroup = (entries: readonly Entry[], name: string, role: GroupR
 export function nextKey(entries: readonly Pick<Entry, 'key'>[]): string {
   const most = entries.reduce((m, e) => Math.max(m, Number(/^l(\d+)$/.exec(e.key)?.[1] ?? 0)), 0);
   return `l${most + 1}`;
-}
-
-/** The heaviest flour and the heaviest poured liquid, by name; null where there is none. */
-export function mainsOf(lines: readonly Line[]): { readonly flour: string | null; readonly liquid: string | null } {
-  const sums = new Map<string, { grams: number; flour: boolean }>();
-  for (const l of lines) {
-    if (l.use !== 'batter') continue;
-    for (const { ingredient: i, grams } of l.parts) {
-      const flour = isFlour(i);
-      if (!flour && !behaviourOf(i).poured) continue;
-      const name = kitchenName(i);
-      sums.set(name, { grams: (sums.get(name)?.grams ?? 0) + grams, flour });
-    }
-  }
-  const top = (flour: boolean): string | null =>
-    [...sums.entries()].filter(([, s]) => s.flour === flour).sort((a, b) => b[1].grams - a[1].grams)[0]?.[0] ?? null;
-  return { flour: top(true), liquid: top(false) };
 }
 
 /** A value as text that hangs on what is in it, not on the order its fields came in; fields without a value don't count. */

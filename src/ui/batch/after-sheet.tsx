@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
+import { allergensSaid } from '@/core/batch/account';
 import type { Split } from '@/core/batch/split';
 import { Allergens } from '../bench/allergens';
 import type { CostProps } from '../bench/cost-view';
@@ -47,7 +48,7 @@ export function AfterSheet({
           <CostView {...props} />
         </div>
       ) : null}
-      <Allergens lines={lines} notice={notice} />
+      <Allergens said={allergensSaid(lines)} notice={notice} />
     </section>
   );
 }

@@ -1,9 +1,10 @@
 'use client';
 import { type ClipboardEvent, useState } from 'react';
-import { readCard } from '@/core/card/card';
 import { type Formula, kitchenOf, MOST_ENTRIES } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { Button } from '../kit/button';
+import { whenHere } from '../kit/later';
+import { engine } from './desk';
 import type { BenchAction } from './state';
 
 interface Props {
@@ -26,9 +27,11 @@ export function AddLine({ full, formula, house, send }: Props & { readonly full:
     const pasted = e.clipboardData.getData('text');
     if (!pasted.trim().includes('\n')) return;
     e.preventDefault();
-    const card = readCard(pasted, kitchenOf(formula, house).conventions);
-    setError(card.ok ? null : card.error.message);
-    if (card.ok) send({ do: 'paste', text: pasted });
+    whenHere(engine, ({ readCard }) => {
+      const card = readCard(pasted, kitchenOf(formula, house).conventions);
+      setError(card.ok ? null : card.error.message);
+      if (card.ok) send({ do: 'paste', text: pasted });
+    });
   };
   return (
     <form

@@ -2,27 +2,33 @@
 import dynamic from 'next/dynamic';
 import { ToggleGroup } from 'radix-ui';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { type Analysis, heard } from '@/core/analyse';
 import type { Worked } from '@/core/analyse-formula';
 import type { Bench, Proposal } from '@/core/balance/bench';
-import { restsOnFill } from '@/core/balance/fills';
-import { piecesOf } from '@/core/batter/volume';
-import { pouredG } from '@/core/formula/tally';
+import type { BenchSight, FixTitles } from '@/core/bench/sight';
+import { findingKey } from '@/core/findings/finding';
+import type { RailReading } from '@/core/formula/kinds';
 import type { Shelf } from '@/core/pantry/stock';
 import { Opening } from '../kit/opening';
 import { Switch } from '../kit/switch';
 import { Allergens } from './allergens';
-import { Answered, FindingView } from './findings-view';
+import type { Engine } from './desk';
+import { Answered, BenchFinding } from './findings-view';
 import { PourView } from './pour-view';
 import { Rails, type RailTools } from './rails';
 import type { BenchAction } from './state';
 
 interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
   readonly bench: Bench;
-  readonly worked: Worked;
-  /** The formula as a proposal would have it, worked; null when none stands. */
-  readonly proposed: Worked | null;
-  readonly saved: Analysis | null;
+  readonly sight: BenchSight;
+  /** As a proposal would have it; null when none stands. */
+  readonly proposed: BenchSight | null;
+  /** The ratios of the saved version. */
+  readonly saved: { readonly rails: readonly RailReading[] } | null;
+  /** What works on the formula, and what it worked of what is seen; null until it has been fetched. */
+  readonly core: Engine | null;
+  readonly worked: Worked | null;
+  readonly fixes: FixTitles;
+  readonly want: () => void;
   readonly shelf: Shelf;
   /** Null until the formula is saved for the first time. */
   readonly formulaId: string | null;
@@ -40,11 +46,12 @@ const FillsView = dynamic(() => import('./fills-view').then((m) => m.FillsView),
 type Panel = 'more' | 'towards' | 'lift' | 'structure' | 'yield' | 'cups' | 'cost';
 
 /** The balance: what matters most first, the rails, the pour; the rest opens in place, one at a time. */
-export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send, onPropose, onWish, onNudge, onTake }: Props) {
+export function Balance(props: Props) {
+  const { bench, sight, proposed, saved, core, worked, fixes, want, shelf, formulaId, send, onPropose, onWish, onNudge, onTake } = props;
   const [panel, setPanel] = useState<Panel | ''>('');
   const { formula } = bench;
-  const shown = proposed ?? worked;
-  const { open, dismissed } = heard(shown.analysis, formula);
+  const shown = proposed ?? sight;
+  const { open, dismissed } = shown;
   const [top, ...others] = open;
   const onDismissed = (m: readonly string[]): void => send({ do: 'set', part: { dismissed: m }, place: null });
   const { held } = formula;
@@ -56,7 +63,7 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
     { id: 'lift', name: 'Rise', aside: '' },
     { id: 'structure', name: 'Structure', aside: '' },
     { id: 'yield', name: 'Yield', aside: '' },
-    ...(restsOnFill(shown) ? [{ id: 'cups' as const, name: 'Cups', aside: '' }] : []),
+    ...(shown.restsOnFill ? [{ id: 'cups' as const, name: 'Cups', aside: '' }] : []),
     { id: 'cost', name: 'Cost', aside: '' },
   ];
   const at = panels.some((p) => p.id === panel) ? panel : '';
@@ -65,32 +72,26 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
       <h2 className="sr-only">Balance</h2>
       <div aria-live="polite">
         {top ? (
-          <FindingView f={top} bench={bench} onPropose={onPropose} onDismissed={onDismissed} />
+          <BenchFinding f={top} bench={bench} core={core} first={fixes} onPropose={onPropose} onDismissed={onDismissed} />
         ) : (
           <p className="px-1 py-1 text-herb">
             <span aria-hidden>✓ </span>Nothing is out of line{dismissed.length > 0 ? `, but for ${dismissed.length} you mean` : ''}.
           </p>
         )}
       </div>
-      <Rails
-        now={worked.analysis}
-        proposed={proposed?.analysis ?? null}
-        saved={saved}
-        held={held}
-        onHeld={onHeld}
-        onWish={onWish}
-        onNudge={onNudge}
-        onTake={onTake}
-      />
+      <Rails now={sight} proposed={proposed} saved={saved} held={held} onHeld={onHeld} onWish={onWish} onNudge={onNudge} onTake={onTake} />
       <div className="-mt-1.5 flex flex-wrap gap-x-5 text-[15px]">
         <Switch label="lock the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
         <Switch label="lock the number of eggs" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
       </div>
-      <PourView bench={bench} worked={shown} send={send} />
+      <PourView bench={bench} pour={shown.pour} core={core} want={want} send={send} />
       <ToggleGroup.Root
         type="single"
         value={at}
-        onValueChange={(v) => setPanel(v as Panel | '')}
+        onValueChange={(v) => {
+          want();
+          setPanel(v as Panel | '');
+        }}
         aria-label="More of the balance"
         className="flex flex-wrap gap-1.5 border-t border-line pt-2.5"
       >
@@ -109,45 +110,24 @@ export function Balance({ bench, worked, proposed, saved, shelf, formulaId, send
         <Plate label="More to know">
           <ul className="grid gap-2">
             {others.map((f) => (
-              <li key={`${f.code} ${f.message}`}>
-                <FindingView f={f} bench={bench} onPropose={onPropose} onDismissed={onDismissed} />
+              <li key={findingKey(f)}>
+                <BenchFinding f={f} bench={bench} core={core} first={fixes} onPropose={onPropose} onDismissed={onDismissed} />
               </li>
             ))}
           </ul>
           {dismissed.length > 0 ? <Answered dismissed={dismissed} bench={bench} onDismissed={onDismissed} /> : null}
         </Plate>
       ) : null}
-      {at === 'towards' ? (
-        <Plate label="Make it …">
-          <TowardsView bench={bench} onPropose={onPropose} />
+      {at === '' || at === 'more' ? null : (
+        <Plate key={at} label={panels.find((p) => p.id === at)?.name ?? ''}>
+          {worked ? (
+            <PanelView panel={at} bench={bench} worked={worked} shelf={shelf} pieces={shown.pour?.pieces ?? null} onPropose={onPropose} />
+          ) : (
+            <Opening />
+          )}
         </Plate>
-      ) : null}
-      {at === 'lift' ? (
-        <Plate label="Rise">
-          <LiftView bench={bench} worked={shown} onPropose={onPropose} />
-        </Plate>
-      ) : null}
-      {at === 'structure' ? (
-        <Plate label="Structure">
-          <StructureView worked={shown} />
-        </Plate>
-      ) : null}
-      {at === 'yield' ? (
-        <Plate label="Yield">
-          <YieldView bench={bench} worked={shown} />
-        </Plate>
-      ) : null}
-      {at === 'cups' ? (
-        <Plate label="Cups">
-          <FillsView bench={bench} />
-        </Plate>
-      ) : null}
-      {at === 'cost' ? (
-        <Plate label="Cost">
-          <BenchCost worked={shown} shelf={shelf} pieces={piecesIn(shown.analysis)} />
-        </Plate>
-      ) : null}
-      <Allergens lines={shown.lines} notice={formulaId ? `/formulas/${formulaId}/notice` : null} />
+      )}
+      <Allergens said={shown.allergens} notice={formulaId ? `/formulas/${formulaId}/notice` : null} />
       {formulaId ? (
         <p className="text-sm text-soft">
           As it was last saved, on paper:{' '}
@@ -178,9 +158,26 @@ function Plate({ label, children }: { readonly label: string; readonly children:
   );
 }
 
-/** Pieces the batter pours; null where it fills a pan. */
-function piecesIn(a: Analysis): number | null {
-  if (!a.volume || a.school?.portionMl === null) return null;
-  const { pieces } = piecesOf(pouredG(a.tally), a.volume.densityGPerMl, a.portionMl ?? 60);
-  return pieces > 0 ? pieces : null;
+interface PanelProps extends Pick<Props, 'bench' | 'shelf' | 'onPropose'> {
+  readonly panel: Exclude<Panel, 'more'>;
+  readonly worked: Worked;
+  /** Pieces the batter pours; null where it fills a pan. */
+  readonly pieces: number | null;
+}
+
+function PanelView({ panel, bench, worked, shelf, pieces, onPropose }: PanelProps) {
+  switch (panel) {
+    case 'towards':
+      return <TowardsView bench={bench} onPropose={onPropose} />;
+    case 'lift':
+      return <LiftView bench={bench} worked={worked} onPropose={onPropose} />;
+    case 'structure':
+      return <StructureView worked={worked} />;
+    case 'yield':
+      return <YieldView bench={bench} worked={worked} />;
+    case 'cups':
+      return <FillsView bench={bench} />;
+    case 'cost':
+      return <BenchCost worked={worked} shelf={shelf} pieces={pieces !== null && pieces > 0 ? pieces : null} />;
+  }
 }

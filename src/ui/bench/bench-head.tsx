@@ -2,7 +2,6 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { fork } from '@/core/balance/lines';
 import { type Formula, kindIdOf, MOST_NAME_CHARS, schoolIdOf, withEndKind } from '@/core/formula/formula';
 import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import { Button, lookOf } from '../kit/button';
@@ -48,7 +47,7 @@ export function BenchHead({ state, saving, busy, send, step, acts, archived }: P
   };
   const forkIt = (): void => {
     const second = kind.schools.find((s) => s.id === FORK_NAMES[1])?.id ?? formula.school;
-    send({ do: 'put', formula: fork(formula, FORK_NAMES, [formula.school, second]) });
+    send({ do: 'fork', names: FORK_NAMES, schools: [formula.school, second] });
   };
   const make = (): void => {
     if (dirty || !formulaId) toast('Save first: a batch is made from a saved version.');

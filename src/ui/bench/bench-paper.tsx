@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
-import type { Analysis } from '@/core/analyse';
-import type { Formula, FormulaLine } from '@/core/formula/formula';
+import type { BenchSight } from '@/core/bench/sight';
+import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, sayRail } from '@/core/formula/kinds';
 import { grams, percent, type Units } from '@/core/quantity/say';
 
@@ -25,18 +25,16 @@ export function usePrinting(): boolean {
 export function BenchPaper({
   formula,
   version,
-  lines,
-  analysis,
+  sight,
   units,
 }: {
   readonly formula: Formula;
   /** "version 3, changed since"; empty for one that is not saved. */
   readonly version: string;
-  readonly lines: readonly FormulaLine[];
-  readonly analysis: Analysis;
+  readonly sight: BenchSight;
   readonly units: Units;
 }) {
-  const { flourG } = analysis.tally;
+  const { flourG, lines, rails, findings } = sight;
   return (
     <section aria-label="On paper" className="hidden print:block">
       <h1 className="text-[26px]">{formula.name || 'A formula without a name'}</h1>
@@ -69,14 +67,14 @@ export function BenchPaper({
         </tbody>
       </table>
       <p className="mt-3">
-        {analysis.rails
+        {rails
           .filter((r) => r.reading)
           .map((r) => `${RAIL_NAMES[r.rail]} ${sayRail(r.rail, r.tested)}`)
           .join(' · ')}
       </p>
-      {analysis.findings.length > 0 ? (
+      {findings.length > 0 ? (
         <ul className="mt-2 list-disc pl-5 text-[15px]">
-          {analysis.findings.map((f) => (
+          {findings.map((f) => (
             <li key={`${f.code} ${f.message}`}>{f.message}</li>
           ))}
         </ul>

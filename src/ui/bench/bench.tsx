@@ -1,19 +1,17 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
-import { heard } from '@/core/analyse';
-import { analyseFormula } from '@/core/analyse-formula';
-import { differByEnd, takeApart, toEnd } from '@/core/balance/lines';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { BenchSight, FirstSight } from '@/core/bench/sight';
 import { type Formula, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { formulaLines } from '@/core/formula/lines';
 import type { Shelf } from '@/core/pantry/stock';
 import { counted } from '@/core/quantity/say';
 import { benchKey } from '../keys-table';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { Opening } from '../kit/opening';
 import { toast } from '../kit/toast';
 import type { WayStep } from '../kit/way';
 import type { FormulaActs } from '../versions/formula-menu';
@@ -30,7 +28,7 @@ import type { Answered } from './measure-dialogs';
 import { PasteCard } from './paste-card';
 import { ProposalBar } from './proposal-bar';
 import { Sheet } from './sheet';
-import { benchReducer, startBench } from './state';
+import { useDesk } from './use-desk';
 import { useProposal, useTowards } from './use-proposal';
 import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-saving';
 
@@ -45,6 +43,8 @@ interface Props extends Opened {
   /** How a new one begins. */
   readonly begin?: 'card' | 'nothing';
   readonly house: Kitchen;
+  /** What is seen of it before a hand comes near. */
+  readonly first: FirstSight;
   readonly shelf: Shelf;
   readonly remember: (
     input: unknown,
@@ -67,50 +67,54 @@ const inOwnForm = (t: EventTarget | null): boolean =>
 const pressesItself = (t: EventTarget | null): boolean =>
   t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLButtonElement || t instanceof HTMLAnchorElement;
 
+/** What was seen first, with the letters that have been typed since. */
+function asTyped(first: BenchSight, { entries }: Formula): BenchSight {
+  const texts = new Map(entries.map((e) => [e.key, e.text]));
+  const typed = first.lines.some((l) => (texts.get(l.key) ?? l.text) !== l.text);
+  return typed ? { ...first, lines: first.lines.map((l) => ({ ...l, text: texts.get(l.key) ?? l.text })) } : first;
+}
+
 /** The Bench: one formula, its sheet and its balance. */
-export function Bench({ house, shelf, save, remember, forget, towards = null, acts, cards, archived = false, begin = 'card', ...opened }: Props) {
-  const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, (fresh) => handedOver(opened.formulaId) ?? startBench(fresh));
+export function Bench({ house, first, shelf, save, remember, forget, towards = null, acts, cards, archived = false, begin = 'card', ...opened }: Props) {
+  const [handed] = useState(() => handedOver(opened.formulaId));
+  const { state, core, settled, opening, send, want } = useDesk({ formula: opened.formula, house }, handed);
   const root = useRef<HTMLDivElement>(null);
   const { formula, end } = state;
   const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? begin : null);
   const [asking, setAsking] = useState<Asking | null>(null);
 
-  useEffect(() => send({ do: 'house', house }), [house]);
   const bench = useMemo(() => ({ formula, house, end }), [formula, house, end]);
-  const lines = useMemo(() => formulaLines(formula, house), [formula, house]);
-  const worked = useMemo(() => analyseFormula(formula, house, end), [formula, house, end]);
+  const worked = useMemo(() => core?.workedOn(bench) ?? null, [core, bench]);
+  const sight = useMemo(() => (core && worked ? core.sightOf(bench, worked) : asTyped(first.sight, formula)), [core, worked, bench, first.sight, formula]);
   const onBrought = (f: Formula): void => {
     if (f.entries.length > 0) setBeginning(null);
   };
-  const saving = useSaving(opened, formula, send, save, onBrought);
+  const saving = useSaving(opened, formula, settled, send, save, onBrought);
   useHandOver(root, opened.formulaId, saving.formulaId, state);
-  const savedAnalysis = useMemo(
-    () => (saving.formulaId ? analyseFormula(saving.saved, house, end).analysis : null),
-    [saving.formulaId, saving.saved, house, end],
+  const savedRatios = useMemo(
+    () => (saving.formulaId ? (core?.workedOn({ formula: saving.saved, house, end }).analysis ?? first.sight) : null),
+    [core, saving.formulaId, saving.saved, house, end, first.sight],
   );
-  const proposing = useProposal(bench, worked, send);
+  const proposing = useProposal(bench, core, worked, sight.rails, send);
   useTowards(towards, bench, proposing.propose);
+  const proposedSight = useMemo(
+    () => (core && proposing.proposal && proposing.proposed ? core.sightOf({ ...bench, formula: proposing.proposal.formula }, proposing.proposed) : null),
+    [core, bench, proposing.proposal, proposing.proposed],
+  );
   const { conventions, ways } = formula;
   const kitchen = useMemo(() => kitchenOf({ conventions, ways }, house), [conventions, ways, house]);
 
   // stable, so that a letter typed in one line draws no other anew
-  const latest = useRef(bench);
-  latest.current = bench;
   const tools = useMemo(
     (): LineTools => ({
       send,
       choose: (key, choice) => send({ do: 'choose', key, choice }),
-      ask: (what, key) => setAsking({ what, key }),
-      onApart: (key) => {
-        const f = takeApart(latest.current, key);
-        if (f) send({ do: 'put', formula: f });
-      },
-      onEnd: (key, to) => {
-        const f = latest.current.formula;
-        send({ do: 'put', formula: to === 'differ' ? differByEnd(f, key) : toEnd(f, key, to) });
+      ask: (what, key) => {
+        want();
+        setAsking({ what, key });
       },
     }),
-    [],
+    [send, want],
   );
 
   const onRemember = async (a: Answered): Promise<string | null> => {
@@ -139,16 +143,16 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ac
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [keep, proposal, refuse, take]);
+  }, [keep, proposal, refuse, take, send]);
 
-  const asked = lines.filter((l) => !l.off && l.use === 'batter' && l.parts.length === 0 && l.text.trim() !== '').length;
-  const heardNow = heard(worked.analysis, formula).open;
-  const stops = heardNow.filter((f) => f.severity !== 'note').length;
-  const step: readonly [WayStep, string] =
-    formula.entries.length === 0
+  const { asks, open: speaks } = sight;
+  const stops = speaks.filter((f) => f.severity !== 'note').length;
+  const step: readonly [WayStep, string] = !settled
+    ? ['read', 'working it out …']
+    : formula.entries.length === 0
       ? ['read', '']
-      : asked > 0
-        ? ['settle', `${asked} ${asked === 1 ? 'line asks' : 'lines ask'}`]
+      : asks > 0
+        ? ['settle', `${asks} ${asks === 1 ? 'line asks' : 'lines ask'}`]
         : stops > 0
           ? ['balance', `${counted(stops, 'things')} to look at`]
           : ['plan', saving.dirty ? 'save it first' : 'it is balanced'];
@@ -160,8 +164,7 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ac
         <BenchPaper
           formula={formula}
           version={saving.formulaId ? `version ${saving.basedOn}${saving.dirty ? ', changed since' : ''}` : ''}
-          lines={lines}
-          analysis={worked.analysis}
+          sight={sight}
           units={house.units}
         />
       ) : null}
@@ -170,8 +173,8 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ac
         {formula.entries.length > 0 ? (
           <a
             href="#balance"
-            aria-label={`To the balance: ${heardNow[0]?.message ?? 'nothing is out of line'}`}
-            data-says={heardNow[0]?.message ?? '✓ Nothing is out of line.'}
+            aria-label={`To the balance: ${speaks[0]?.message ?? 'nothing is out of line'}`}
+            data-says={speaks[0]?.message ?? '✓ Nothing is out of line.'}
             className="sticky top-0 z-20 -mx-3 flex min-h-11 items-center gap-2 border-b-2 border-rim bg-white px-3 text-[15px] before:min-w-0 before:flex-1 before:truncate before:font-semibold before:content-[attr(data-says)] lg:hidden print:hidden"
           >
             <span className="shrink-0 text-rim underline">The balance</span>
@@ -207,22 +210,29 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ac
             />
           </div>
         ) : (
-          <div className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
+          // biome-ignore lint/a11y/noStaticElementInteractions: nothing is done here; a hand that comes near is heard
+          <div
+            className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]"
+            onPointerEnter={formula.entries.length > 0 ? want : undefined}
+            onFocus={formula.entries.length > 0 ? want : undefined}
+          >
             <ProposalBar proposals={proposing.proposals} at={proposing.at} onAt={proposing.setAt} onTake={proposing.take} onRefuse={proposing.refuse} />
             <div className="min-w-0 lg:col-start-1 lg:row-start-2">
               {beginning === 'card' ? (
                 <PasteCard formula={formula} house={house} send={send} first={formula.entries.length === 0} cards={cards} onDone={() => setBeginning(null)} />
               ) : null}
-              {beginning === 'card' && formula.entries.length === 0 ? null : (
+              {opening ? (
+                <Opening />
+              ) : beginning === 'card' && formula.entries.length === 0 ? null : (
                 <Sheet
                   formula={formula}
                   house={house}
                   end={end}
-                  lines={lines}
-                  analysis={worked.analysis}
+                  sight={sight}
                   diff={proposing.diff}
-                  flourThenG={(proposing.proposed ?? worked).analysis.tally.flourG}
+                  flourThenG={proposing.proposed?.analysis.tally.flourG ?? sight.flourG}
                   tools={tools}
+                  near={core !== null}
                   fresh={saving.formulaId === null}
                   send={send}
                 />
@@ -233,13 +243,17 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ac
                 </Button>
               ) : null}
             </div>
-            {formula.entries.length > 0 ? (
+            {opening ? null : formula.entries.length > 0 ? (
               <div className="mt-5 min-w-0 lg:sticky lg:mt-0 lg:top-2 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
                 <Balance
                   bench={bench}
-                  worked={worked}
-                  proposed={proposing.proposed}
-                  saved={savedAnalysis}
+                  sight={sight}
+                  proposed={proposedSight}
+                  saved={savedRatios}
+                  core={core}
+                  worked={proposing.proposed ?? worked}
+                  fixes={first.fixes}
+                  want={want}
                   shelf={shelf}
                   formulaId={saving.formulaId}
                   send={send}
@@ -257,7 +271,7 @@ export function Bench({ house, shelf, save, remember, forget, towards = null, ac
             )}
           </div>
         )}
-        {asking ? (
+        {asking && worked ? (
           <LineDialogs
             asking={asking}
             bench={bench}

@@ -1,8 +1,8 @@
 'use client';
-import { type Formula, type FormulaLine, kitchenOf } from '@/core/formula/formula';
-import { guessKind, type Offer, offersFrom, toldBy } from '@/core/formula/from-card';
+import type { CardSight } from '@/core/bench/sight';
+import type { Formula } from '@/core/formula/formula';
+import type { Offer } from '@/core/formula/from-card';
 import { oneOf } from '@/core/formula/kinds';
-import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { MATTERS, MEASURED } from '@/core/formula/schools';
 import { wayName } from '@/core/formula/ways';
 import { Button } from '../kit/button';
@@ -10,19 +10,10 @@ import type { BenchAction } from './state';
 
 interface Props {
   readonly formula: Formula;
-  readonly lines: readonly FormulaLine[];
-  readonly house: Kitchen;
+  readonly card: CardSight | null;
   /** Never saved yet: the reason for its kind is worth a word. */
   readonly fresh: boolean;
   readonly send: (a: BenchAction) => void;
-}
-
-/** Whether what is offered is already so. */
-function isTaken(o: Offer, f: Formula, lines: readonly FormulaLine[], house: Kitchen): boolean {
-  if (o.what === 'way') return kitchenOf(f, house).ways[o.way] === o.value;
-  if (o.what === 'measure') return kitchenOf(f, house).conventions[o.of] === o.value;
-  if (o.what === 'portion') return f.portionMl !== null && Math.abs(f.portionMl - o.ml) < 0.5;
-  return lines.find((l) => l.key === o.key)?.moment === o.moment;
 }
 
 const capital = (t: string): string => `${t.charAt(0).toUpperCase()}${t.slice(1)}`;
@@ -41,12 +32,10 @@ function sets(o: Offer): string {
 }
 
 /** What the card says of this formula's own ways, and the kind it seems to be: each with its reason, taken with one tap. */
-export function CardSays({ formula: f, lines, house, fresh, send }: Props) {
-  if (f.cardNotes.trim() === '' && f.name.trim() === '') return null;
-  const guess = guessKind(f.name, lines, f.cardNotes);
+export function CardSays({ formula: f, card, fresh, send }: Props) {
+  if (card === null) return null;
+  const { guess, offers, told } = card;
   const other = guess && guess.kind !== f.kind && !f.dismissed.includes(`guess:${guess.kind}`) ? guess : null;
-  const offers = offersFrom(f.cardNotes, lines, kitchenOf(f, house).conventions).filter((o) => !isTaken(o, f, lines, house));
-  const told = toldBy(f.cardNotes);
   if (!other && offers.length === 0 && (!fresh || (told.length === 0 && !guess))) return null;
   const take = (o: Offer): void => {
     if (o.what === 'way') send({ do: 'set', part: { ways: { ...f.ways, [o.way]: o.value } }, place: null });
@@ -89,7 +78,7 @@ export function CardSays({ formula: f, lines, house, fresh, send }: Props) {
           </ul>
         </>
       ) : null}
-      {told.length > 0 ? <p className="mt-1 text-sm text-soft">It also says: {told.map((t) => t.says).join('; ')}.</p> : null}
+      {told.length > 0 ? <p className="mt-1 text-sm text-soft">It also says: {told.join('; ')}.</p> : null}
     </section>
   );
 }

@@ -1,5 +1,5 @@
 /** What a proposal changes on the sheet, line by line: for the rows to show before it is taken. */
-import { type Bench, workedOn } from '@/core/balance/bench';
+import type { Bench } from '@/core/balance/bench';
 import { counts, type Formula, type FormulaLine } from '@/core/formula/formula';
 import { formulaLines } from '@/core/formula/lines';
 
@@ -38,6 +38,3 @@ export function diffSheet(b: Bench, proposed: Formula): SheetDiff {
   const added = then.filter((l) => !known.has(l.key) && counts(l, b.end));
   return { byKey, added };
 }
-
-/** The formula as proposed, worked: for the rails to stand where they would. */
-export const workedAs = (b: Bench, proposed: Formula) => workedOn({ ...b, formula: proposed });

@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { joinEnds } from '@/core/balance/lines';
 import { type End, type EndId, type Formula, kindIdOf, withEndKind } from '@/core/formula/formula';
 import { KINDS, kindById, schoolOf } from '@/core/formula/kinds';
 import { Button, lookOf } from '../kit/button';
@@ -66,7 +65,7 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
             ))}
             <div className="flex flex-wrap gap-2 border-t border-line pt-3">
               {ends.map((e) => (
-                <Button key={e.id} onClick={() => send({ do: 'put', formula: joinEnds(formula, e.id) })}>
+                <Button key={e.id} onClick={() => send({ do: 'keep-only', end: e.id })}>
                   Keep only {e.name || 'this one'}
                 </Button>
               ))}

@@ -1,8 +1,8 @@
 'use client';
 import { useDeferredValue, useMemo } from 'react';
-import { heard } from '@/core/analyse';
 import type { Bench } from '@/core/balance/bench';
 import { fillsSideBySide } from '@/core/balance/fills';
+import { heard } from '@/core/findings/finding';
 import { RAIL_NAMES, railOf, sayRail } from '@/core/formula/kinds';
 import { CONVENTION_NAMES } from '@/core/pantry/conventions';
 import { grams } from '@/core/quantity/say';

@@ -1,25 +1,51 @@
 'use client';
 import { Check } from 'lucide-react';
 import { useDeferredValue, useMemo } from 'react';
-import { meantKey } from '@/core/analyse';
 import type { Bench, Proposal } from '@/core/balance/bench';
-import { fixesFor } from '@/core/balance/fixes';
-import { BASIS_WORDS, type Finding } from '@/core/findings/finding';
+import type { FixTitles } from '@/core/bench/sight';
+import { BASIS_WORDS, type Finding, findingKey, meantKey } from '@/core/findings/finding';
 import { Button } from '../kit/button';
+import { whenHere } from '../kit/later';
 import { Notice } from '../kit/notice';
+import { type Engine, engine } from './desk';
 
 interface Props {
+  readonly f: Finding;
   readonly bench: Bench;
   readonly onPropose: (proposals: readonly Proposal[]) => void;
   readonly onDismissed: (dismissed: readonly string[]) => void;
 }
 
-/** One finding: what it says, what it rests on, its fixes, and the answer that ends it. */
-export function FindingView({ f, bench, onPropose, onDismissed }: Props & { readonly f: Finding }) {
+/** A finding of the formula on the Bench. @param first what is offered before anything was worked here */
+export function BenchFinding({ core, first, ...props }: Props & { readonly core: Engine | null; readonly first: FixTitles }) {
+  const { f, bench, onPropose } = props;
+  if (core) return <FindingView {...props} fixesFor={core.fixesFor} />;
+  const onFix = (from: number): void => {
+    whenHere(engine, (c) => onPropose(turned(c.fixesFor(bench, f), from)));
+  };
+  return <Told {...props} titles={first[findingKey(f)] ?? []} onFix={onFix} />;
+}
+
+/** One finding with what mends it. */
+export function FindingView({ fixesFor, ...props }: Props & { readonly fixesFor: (b: Bench, f: Finding) => readonly Proposal[] }) {
+  const { f, bench, onPropose } = props;
   // numbers first: fixes are worked out when the hand pauses
   const at = useDeferredValue(bench);
-  const fixes = useMemo(() => fixesFor(at, f), [at, f]);
-  const [first, ...others] = fixes;
+  const fixes = useMemo(() => fixesFor(at, f), [fixesFor, at, f]);
+  return <Told {...props} titles={fixes.map((p) => p.title)} onFix={(from) => onPropose(turned(fixes, from))} />;
+}
+
+/** A list from one of its own on, and round to it again. */
+const turned = <T,>(list: readonly T[], from: number): readonly T[] => [...list.slice(from), ...list.slice(0, from)];
+
+/** What it says, what it rests on, the titles of its fixes, and the answer that ends it. */
+function Told({
+  f,
+  bench,
+  titles: [first, ...others],
+  onFix,
+  onDismissed,
+}: Pick<Props, 'f' | 'bench' | 'onDismissed'> & { readonly titles: readonly string[]; readonly onFix: (from: number) => void }) {
   return (
     <Notice weight={f.severity}>
       <p className="leading-snug">
@@ -27,16 +53,16 @@ export function FindingView({ f, bench, onPropose, onDismissed }: Props & { read
       </p>
       <div className="mt-1.5 flex flex-wrap gap-2">
         {first ? (
-          <Button look={f.severity === 'note' ? 'plain' : 'now'} className="!min-h-9" onClick={() => onPropose(fixes)}>
-            {first.title}
+          <Button look={f.severity === 'note' ? 'plain' : 'now'} className="!min-h-9" onClick={() => onFix(0)}>
+            {first}
           </Button>
         ) : null}
         {others.length > 0 ? (
-          <Button className="!min-h-9" onClick={() => onPropose([...others, ...fixes.slice(0, 1)])}>
-            {others.length === 1 ? others[0]?.title : `${others.length} other ways`}
+          <Button className="!min-h-9" onClick={() => onFix(1)}>
+            {others.length === 1 ? others[0] : `${others.length} other ways`}
           </Button>
         ) : null}
-        <Button look="bare" className={`!min-h-9 ${fixes.length === 0 ? '-ml-3' : ''}`} onClick={() => onDismissed([...bench.formula.dismissed, meantKey(f)])}>
+        <Button look="bare" className={`!min-h-9 ${first ? '' : '-ml-3'}`} onClick={() => onDismissed([...bench.formula.dismissed, meantKey(f)])}>
           Leave it as it is
         </Button>
       </div>

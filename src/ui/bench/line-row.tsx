@@ -1,25 +1,23 @@
 'use client';
-import { useSortable } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
 import { GripVertical, Lock, LockOpen } from 'lucide-react';
 import Link from 'next/link';
 import { type KeyboardEvent, memo, useRef, useState } from 'react';
-import { DRESSING_NAMES, type Formula, type FormulaLine, MOMENT_NAMES } from '@/core/formula/formula';
-import { namedOn } from '@/core/formula/named-on';
-import { isFlour } from '@/core/pantry/ingredient';
+import type { SheetLine } from '@/core/bench/sight';
+import { DRESSING_NAMES, type Formula, MOMENT_NAMES } from '@/core/formula/formula';
 import { sayDay } from '@/core/quantity/day';
 import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
 import { lineKey } from '../keys-table';
 import { Button, lookOf } from '../kit/button';
 import { useScaleless, useUnits } from '../units';
 import type { LineDiff } from './diff';
+import { type LineDrag, type Slots, useSlot } from './drag-slots';
 import { LineMenu } from './line-menu';
 import type { LineTools } from './line-tools';
 import { NumberCell } from './number-cell';
 import { WordsStrip } from './words-strip';
 
 interface Props {
-  readonly line: FormulaLine;
+  readonly line: SheetLine;
   readonly flourG: number;
   /** The flour as proposed. */
   readonly flourThenG: number;
@@ -28,6 +26,7 @@ interface Props {
   readonly diff: LineDiff | undefined;
   readonly ends: Formula['ends'];
   readonly tools: LineTools;
+  readonly drags: Slots<LineDrag>;
   readonly onFocus: (key: string | null) => void;
   readonly onMove: (from: HTMLInputElement, by: 1 | -1) => void;
   readonly onShift: (key: string, by: 1 | -1) => void;
@@ -39,7 +38,7 @@ export const ROW_GRID = 'grid items-center gap-x-1 max-sm:grid-cols-[1.5rem_1fr_
 const WORDS = 'max-sm:col-span-4 max-sm:col-start-2';
 
 /** A bracket worth a line of its own: a wide one, and any that rests on a way of filling nobody stated. */
-const isWide = (l: FormulaLine): boolean =>
+const isWide = (l: SheetLine): boolean =>
   l.grams !== null && l.gramsLow !== null && l.gramsHigh !== null && (l.basis === 'fill-not-stated' || l.gramsHigh - l.gramsLow > 0.12 * l.grams);
 
 /** How long the mouse lies still on a line before its reading shows. */
@@ -52,15 +51,15 @@ const tellsMore = (text: string, was: string): boolean => {
 };
 
 /** One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed over. */
-export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
+export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended, diff, ends, tools, drags, onFocus, onMove, onShift }: Props) {
   const { send } = tools;
   const units = useUnits();
   const scaleless = useScaleless();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: line.key });
+  const drag = useSlot(drags, line.key);
   // what goes in the pan or on the table may well have no amount
-  const asNeeded = line.use !== 'batter' && line.grams === null && line.amounts.length === 0;
+  const asNeeded = line.use !== 'batter' && line.grams === null && !line.hasAmount;
   const asks = line.status !== 'read' && !asNeeded && !line.off;
-  const flour = line.ingredient !== null && isFlour(line.ingredient);
+  const { flour } = line;
   const pct = line.grams !== null && line.use === 'batter' && flourG > 0 && !line.off ? (100 * line.grams) / flourG : null;
   const onKey = (e: KeyboardEvent<HTMLInputElement>): void => {
     const act = e.ctrlKey || e.metaKey ? null : lineKey({ key: e.key, code: e.code, altKey: e.altKey });
@@ -87,16 +86,16 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
   const says = `says-${line.key}`;
   const reads = `reads-${line.key}`;
   const short = line.text.slice(0, 60) || 'an empty line';
-  const marks = asks ? 'my-1 rounded-hold border-l-8 border-rim bg-white' : diff ? 'rounded-hold bg-butter/45' : isDragging ? 'rounded-hold bg-wash' : '';
+  const marks = asks ? 'my-1 rounded-hold border-l-8 border-rim bg-white' : diff ? 'rounded-hold bg-butter/45' : drag?.isDragging ? 'rounded-hold bg-wash' : '';
   const endName = line.end === null ? null : (ends?.find((e) => e.id === line.end)?.name ?? null);
   return (
-    <li ref={setNodeRef} className={marks} style={{ transform: CSS.Translate.toString(transform), transition }} data-row={line.key}>
+    <li ref={drag?.setNodeRef} className={marks} style={{ transform: drag?.transform, transition: drag?.transition }} data-row={line.key}>
       <div className={`${ROW_GRID} max-sm:border-b max-sm:border-line max-sm:pb-1`}>
         <button
           type="button"
-          ref={setActivatorNodeRef}
-          {...attributes}
-          {...listeners}
+          ref={drag?.setActivatorNodeRef}
+          {...drag?.attributes}
+          {...drag?.listeners}
           aria-label={`Move ${short}`}
           className="grid h-9 cursor-grab touch-none place-items-center rounded text-soft hover:text-rim focus-visible:text-rim"
         >
@@ -226,7 +225,7 @@ function Becomes({ diff }: { readonly diff: LineDiff }) {
 }
 
 /** What was settled about a line besides its words. */
-function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endName: string | null }) {
+function Remarks({ line, endName }: { readonly line: SheetLine; readonly endName: string | null }) {
   const units = useUnits();
   const said = [
     ...(endName ? [`only in ${endName}`] : []),
@@ -241,7 +240,7 @@ function Remarks({ line, endName }: { readonly line: FormulaLine; readonly endNa
 }
 
 /** A line that is not understood is never a dead end: what it is the same as, its weight, without it, or a new thing in the pantry. */
-function WaysOut({ line, tools }: { readonly line: FormulaLine; readonly tools: LineTools }) {
+function WaysOut({ line, tools }: { readonly line: SheetLine; readonly tools: LineTools }) {
   const look = '!min-h-8 !px-2.5 !text-sm';
   const unknown = line.status === 'unknown';
   return (
@@ -258,7 +257,7 @@ function WaysOut({ line, tools }: { readonly line: FormulaLine; readonly tools: 
         Leave it out
       </Button>
       {unknown ? (
-        <Link href={`/pantry/new?name=${encodeURIComponent(namedOn(line).slice(0, 60))}`} className={`${lookOf('plain')} ${look}`}>
+        <Link href={`/pantry/new?name=${encodeURIComponent(line.called.slice(0, 60))}`} className={`${lookOf('plain')} ${look}`}>
           Add it as a new ingredient
         </Link>
       ) : null}
@@ -267,7 +266,7 @@ function WaysOut({ line, tools }: { readonly line: FormulaLine; readonly tools: 
 }
 
 /** What can be tapped to settle a line. */
-function Settle({ line, tools }: { readonly line: FormulaLine; readonly tools: LineTools }) {
+function Settle({ line, tools }: { readonly line: SheetLine; readonly tools: LineTools }) {
   if (line.findings.some((f) => f.code === 'amounts-disagree'))
     return (
       <Button className="!min-h-8 !text-sm" onClick={() => tools.ask('stands', line.key)}>
@@ -293,7 +292,7 @@ function Settle({ line, tools }: { readonly line: FormulaLine; readonly tools: L
       </Button>
     );
   if (line.findings.some((f) => f.code === 'alternatives'))
-    return [line.ingredient, ...line.alternatives.map((a) => a.ingredient)]
+    return [line.ingredient, ...line.alternatives]
       .filter((i) => i !== null)
       .map((i) => (
         <Button key={i.id} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.choose(line.key, { ingredientId: i.id })}>

@@ -1,4 +1,4 @@
-import type { EndId, Entry } from '@/core/formula/formula';
+import type { Entry } from '@/core/formula/formula';
 import type { Asking } from './line-dialogs';
 import type { BenchAction } from './state';
 
@@ -8,6 +8,4 @@ export interface LineTools {
   readonly choose: (key: string, choice: Partial<Omit<Entry, 'key' | 'text'>>) => void;
   /** Opens what is asked about a line. */
   readonly ask: (what: Asking['what'], key: string) => void;
-  readonly onApart: (key: string) => void;
-  readonly onEnd: (key: string, end: EndId | null | 'differ') => void;
 }

@@ -1,9 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { heard } from '@/core/analyse';
 import type { Bench } from '@/core/balance/bench';
 import { type Reading, withStanding, withThird } from '@/core/balance/stands';
 import { gPerMl } from '@/core/batter/volume';
+import { heard } from '@/core/findings/finding';
 import type { Formula, FormulaLine } from '@/core/formula/formula';
 import { RAIL_NAMES, railOf, sayRail } from '@/core/formula/kinds';
 import { measureName } from '@/core/pantry/calibrate';

@@ -1,7 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
-import { readCard } from '@/core/card/card';
 import { ACCEPTED } from '@/core/exchange/formats';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -10,6 +9,7 @@ import type { FromFile } from '@/workers/files.worker';
 import { Button, lookOf } from '../kit/button';
 import { TextField } from '../kit/field';
 import { toast } from '../kit/toast';
+import { engine } from './desk';
 import type { CardActs } from './import-list';
 import { readFiles } from './read-files';
 import type { BenchAction } from './state';
@@ -63,7 +63,12 @@ export function PasteCard({ formula, house, send, onDone, first, cards }: Props)
           () => text,
         )
       : text;
-    const card = readCard(said, kitchenOf(formula, house).conventions);
+    const reader = await engine.load().catch(() => null);
+    if (!reader) {
+      setError('The reader of cards could not be fetched. What you pasted stays here: try again when the line is back.');
+      return;
+    }
+    const card = reader.readCard(said, kitchenOf(formula, house).conventions);
     if (!card.ok) {
       setError(card.error.message);
       return;
@@ -121,6 +126,8 @@ export function PasteCard({ formula, house, send, onDone, first, cards }: Props)
         error={error ?? undefined}
         onChange={(e) => {
           setText(e.target.value);
+          // it will be read
+          void engine.load().catch(() => {});
           setError(null);
         }}
         autoFocus

@@ -1,58 +1,50 @@
 'use client';
-import { useState } from 'react';
-import { circumstancesOf, type Worked } from '@/core/analyse-formula';
+import { useEffect, useState } from 'react';
 import type { Bench } from '@/core/balance/bench';
-import { atOnce } from '@/core/batch/portions';
-import { MOST_TIMED_MM, spreadOf } from '@/core/batter/spread';
-import { thickness } from '@/core/batter/thickness';
-import { piecesOf } from '@/core/batter/volume';
-import { atEnd, mainsOf } from '@/core/formula/formula';
-import { POUR_WORDS, usualPortionMl } from '@/core/formula/kinds';
-import { pouredG } from '@/core/formula/tally';
-import { numbersOf } from '@/core/numbers';
-import { isFlour, kitchenName } from '@/core/pantry/ingredient';
-import { behaviourOf } from '@/core/pantry/tables/behaviour';
-import { millilitres, minutesOrHours } from '@/core/quantity/say';
+import type { PourSight } from '@/core/bench/sight';
+import { POUR_WORDS } from '@/core/formula/kinds';
+import { millilitres } from '@/core/quantity/say';
 import { PourDrawing } from '../drawings/pour';
+import { Opening } from '../kit/opening';
 import { TypedNumber } from '../kit/typed-number';
+import type { Engine } from './desk';
 import type { BenchAction } from './state';
 
+interface Props {
+  readonly bench: Bench;
+  readonly pour: PourSight | null;
+  readonly core: Engine | null;
+  readonly want: () => void;
+  readonly send: (a: BenchAction) => void;
+}
+
 /** The poured portion: how it leaves the ladle, how many there are, and how one lies. */
-export function PourView({ bench, worked, send }: { readonly bench: Bench; readonly worked: Worked; readonly send: (a: BenchAction) => void }) {
-  const { analysis: a } = worked;
-  if (!a.thickness || !a.volume) return null;
-  const portion = a.portionMl ?? 60;
-  const pan = a.school?.portionMl === null;
-  const made = piecesOf(pouredG(a.tally), a.volume.densityGPerMl, portion);
-  const spread = a.kind && !pan ? spreadOf(a.kind, a.thickness.paS, portion) : null;
+export function PourView({ bench, pour: p, core, want, send }: Props) {
+  if (!p) return null;
+  const { lies } = p;
   return (
     <div className="flex items-center gap-4">
-      <PourDrawing pour={a.thickness.pour} className="h-22 w-24 shrink-0 text-rim" />
+      <PourDrawing pour={p.pour} className="h-22 w-24 shrink-0 text-rim" />
       <div className="leading-snug">
         <p className="text-lg font-semibold">
-          {a.volume.foamed ? 'Before the foam it ' : 'It '}
-          {POUR_WORDS[a.thickness.pour]}
+          {p.foamed ? 'Before the foam it ' : 'It '}
+          {POUR_WORDS[p.pour]}
         </p>
-        {pan ? (
-          <p>{millilitres(a.volume.volumeMl)} of batter</p>
+        {p.pieces === null ? (
+          <p>{millilitres(p.volumeMl)} of batter</p>
         ) : (
           <p>
-            {millilitres(a.volume.volumeMl)}: <strong>{made.pieces}</strong> {a.kind?.pieces ?? 'pieces'} of{' '}
-            <Portion portion={portion} usual={a.school ? usualPortionMl(a.school) : 60} send={send} />
+            {millilitres(p.volumeMl)}: <strong>{p.pieces}</strong> {p.piecesName} of <Portion portion={p.portionMl} usual={p.usualMl} send={send} />
           </p>
         )}
-        {spread ? (
+        {lies ? (
           <p className="text-soft">
-            one lies about {spread.diameterCm.toFixed(0)} cm wide, {spread.thickMm.toFixed(spread.thickMm < 3 ? 1 : 0)} mm thick (estimate)
-            {spread.thickMm > MOST_TIMED_MM && !a.volume.foamed ? ': cover it or go lower' : ''}
-            {a.kind?.tilted
-              ? ''
-              : atOnce(bench.house, spread.diameterCm)
-                  .map((g) => `; the ${g.name.toLowerCase()} takes ${g.pieces} at once`)
-                  .join('')}
+            one lies about {lies.acrossCm.toFixed(0)} cm wide, {lies.thickMm.toFixed(lies.thickMm < 3 ? 1 : 0)} mm thick (estimate)
+            {lies.thickOnHeat ? ': cover it or go lower' : ''}
+            {lies.atOnce.map((g) => `; the ${g.name.toLowerCase()} takes ${g.pieces} at once`).join('')}
           </p>
         ) : null}
-        <WhatIf bench={bench} worked={worked} />
+        <WhatIf bench={bench} core={core} want={want} />
       </div>
     </div>
   );
@@ -78,40 +70,21 @@ function Portion({ portion, usual, send }: { readonly portion: number; readonly 
   );
 }
 
-/** What 15 g more milk or flour would do, and what the rest does: in classes, the model is good for no more. */
-function WhatIf({ bench, worked: { lines, analysis: a } }: { readonly bench: Bench; readonly worked: Worked }) {
+/** What a little more milk or flour would do, and what the rest does. */
+function WhatIf({ bench, core, want }: Pick<Props, 'bench' | 'core' | 'want'>) {
   const [open, setOpen] = useState(false);
-  const mains = mainsOf(lines);
-  const pick = (name: string | null, flour: boolean) =>
-    lines
-      .flatMap((l) => (l.use === 'batter' ? l.parts : []))
-      .find((p) => isFlour(p.ingredient) === flour && (flour || behaviourOf(p.ingredient).poured) && kitchenName(p.ingredient) === name);
-  const at = atEnd(bench.formula, bench.end);
-  const more = (which: 'liquid' | 'flour'): string | null => {
-    const part = pick(mains[which], which === 'flour');
-    if (!part) return null;
-    const added = [...lines, { parts: [{ ingredient: part.ingredient, grams: 15 }], use: 'batter' as const }];
-    const then = numbersOf(added, at.kind, at.school, circumstancesOf(at, bench.house));
-    if (!then.thickness || !a.thickness || !then.percent || !a.percent) return null;
-    const factor = then.thickness.paS / a.thickness.paS;
-    const change = Math.round(100 * Math.abs(factor - 1));
-    return `15 g more ${kitchenName(part.ingredient).toLowerCase()}: ${change} % ${factor < 1 ? 'thinner' : 'thicker'}, ${POUR_WORDS[then.thickness.pour]}; water ${a.percent.freeWater.toFixed(0)} to ${then.percent.freeWater.toFixed(0)} %.`;
-  };
-  const atOnce = thickness(lines, 0, a.standing.batterC);
-  const rest =
-    atOnce && a.thickness && a.standing.restMin > 0
-      ? `Fresh it ${POUR_WORDS[atOnce.pour]}; ${minutesOrHours(a.standing.restMin)} of rest let the flour drink: ${(a.thickness.paS / atOnce.paS).toFixed(1)} times as thick.`
-      : 'No rest: the flour has not drunk yet, and it thickens as it stands.';
+  useEffect(() => {
+    if (open) want();
+  }, [open, want]);
   return (
     <details open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="cursor-pointer rounded font-semibold text-rim">What a little more would do</summary>
-      {open ? (
+      {open && !core ? <Opening /> : null}
+      {open && core ? (
         <div className="mt-1 grid gap-1 text-[15px]">
-          {[more('liquid'), more('flour'), rest]
-            .filter((s) => s !== null)
-            .map((s) => (
-              <p key={s}>{s}</p>
-            ))}
+          {core.whatIf(bench).map((s) => (
+            <p key={s}>{s}</p>
+          ))}
           <p className="text-sm text-soft">Model, good to one class: add half, pour a test, look again.</p>
         </div>
       ) : null}

@@ -1,7 +1,7 @@
 'use client';
 import { Lock, LockOpen } from 'lucide-react';
 import { Slider } from 'radix-ui';
-import type { Analysis } from '@/core/analyse';
+import type { BenchSight } from '@/core/bench/sight';
 import type { Held } from '@/core/formula/formula';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, type Zone } from '@/core/formula/kinds';
 import { percent } from '@/core/quantity/say';
@@ -28,12 +28,14 @@ export interface RailTools {
   readonly onHeld: (held: Held) => void;
 }
 
+type Ratios = Pick<BenchSight, 'rails' | 'percent'>;
+
 interface Props extends RailTools {
   /** As the formula stands. */
-  readonly now: Analysis;
+  readonly now: Ratios;
   /** As a proposal would have it; null when there is none. */
-  readonly proposed: Analysis | null;
-  readonly saved: Analysis | null;
+  readonly proposed: Ratios | null;
+  readonly saved: Pick<Ratios, 'rails'> | null;
 }
 
 /** One rail a ratio: the zone of the kind and school, where this formula stands, and where the saved version stood. */
@@ -41,7 +43,7 @@ export function Rails({ now, proposed, saved, ...tools }: Props) {
   const scaleless = useScaleless();
   const shown = proposed ?? now;
   if (shown.rails.length === 0) return <p className="py-4 text-soft">The ratios need a flour line with an amount.</p>;
-  const before = (a: Analysis | null, r: Rail): number | null => (a ? (railOf(a, r)?.tested ?? null) : null);
+  const before = (a: Pick<Ratios, 'rails'> | null, r: Rail): number | null => (a ? (railOf(a, r)?.tested ?? null) : null);
   const savedMoved = shown.rails.some((r) => {
     const s = before(saved, r.rail);
     const t = proposed ? before(now, r.rail) : null;

@@ -1,45 +1,37 @@
 'use client';
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
-import type { Analysis } from '@/core/analyse';
-import { blendOf } from '@/core/balance/lines';
+import type { BenchSight, SheetLine } from '@/core/bench/sight';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
-import {
-  counts,
-  type EndId,
-  type Formula,
-  type FormulaLine,
-  GROUP_ROLES,
-  type Group,
-  type GroupRole,
-  MOST_ENTRIES,
-  MOST_NOTES_CHARS,
-} from '@/core/formula/formula';
+import { counts, type EndId, type Formula, GROUP_ROLES, type Group, type GroupRole, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
+import { later, useLater } from '../kit/later';
 import { Switch } from '../kit/switch';
 import { useScaleless, useUnits } from '../units';
 import { AddLine } from './add-line';
 import { CardSays } from './card-says';
 import type { SheetDiff } from './diff';
+import { type HeadDrop, type LineDrag, type Slots, slots, useSlot } from './drag-slots';
 import { LineRow, ROW_GRID } from './line-row';
 import type { LineTools } from './line-tools';
 import type { BenchAction } from './state';
+
+/** What drags is fetched when a hand comes near the sheet. */
+const dragging = later(() => import('./drag-lines'));
 
 interface Props {
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly end: EndId | null;
-  /** Every line, those switched off too; those of the other end are left out of the sheet. */
-  readonly lines: readonly FormulaLine[];
-  readonly analysis: Analysis;
+  readonly sight: BenchSight;
   readonly diff: SheetDiff | null;
   /** g of flour as proposed; as it stands where nothing is proposed. */
   readonly flourThenG: number;
   readonly tools: LineTools;
+  /** A hand comes near. */
+  readonly near: boolean;
   /** Never saved yet. */
   readonly fresh: boolean;
   readonly send: (a: BenchAction) => void;
@@ -50,18 +42,19 @@ interface SheetPart {
   readonly id: string;
   readonly vessel: Vessel;
   readonly side: string | null;
-  readonly lines: readonly FormulaLine[];
+  readonly lines: readonly SheetLine[];
   readonly added: readonly SheetDiff['added'][number][];
 }
 
 /** The sheet: the lines by the vessel they go into, a place to add one, and what stood around them on the card. */
-export function Sheet({ formula, house, end, lines: all, analysis, diff, flourThenG, tools, fresh, send }: Props) {
+export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, near, fresh, send }: Props) {
+  const { lines: all, flourG, blend } = sight;
   const list = useRef<HTMLDivElement>(null);
   // a line being typed stays where it is, though half a word may read as something for another bowl
   const [held, setHeld] = useState<{ readonly key: string; readonly vessel: Vessel } | null>(null);
-  const [dragging, setDragging] = useState(false);
+  const [isDragging, setDragging] = useState(false);
   const lines = useMemo(() => all.filter((l) => l.end === null || l.end === end), [all, end]);
-  const vesselOf = (l: FormulaLine): Vessel => (held?.key === l.key ? held.vessel : l.vessel);
+  const vesselOf = (l: SheetLine): Vessel => (held?.key === l.key ? held.vessel : l.vessel);
   const latest = useRef(lines);
   latest.current = lines;
   const onFocus = useCallback((key: string | null): void => {
@@ -83,7 +76,7 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
     })),
     ...sides.map((side) => ({ id: `side ${side}`, vessel: 'topping' as const, side, lines: lines.filter((l) => l.side === side), added: [] })),
   ];
-  const shown = groups.filter((g) => (dragging && g.side === null) || g.lines.length > 0 || g.added.length > 0);
+  const shown = groups.filter((g) => (isDragging && g.side === null) || g.lines.length > 0 || g.added.length > 0);
   const asked = [...new Map(lines.flatMap((l) => (l.group?.asked ? [[l.group.name, l.group] as const] : []))).values()];
   const keys = shown.flatMap((g) => g.lines.map((l) => l.key)).join(' ');
   // the same list as long as no line moved: the rows hang on it
@@ -109,15 +102,9 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
     },
     [send],
   );
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const onDragEnd = ({ active, over }: DragEndEvent): void => {
-    setDragging(false);
-    const key = String(active.id);
-    const to = over ? String(over.id) : key;
-    if (to === key) return;
+  const drag = useLater(dragging, near);
+  const [[lineDrags, headDrops]] = useState(() => [slots<LineDrag>(), slots<HeadDrop>()] as const);
+  const onDrop = (key: string, to: string): void => {
     const vessel = VESSELS.find((v) => `vessel-${v}` === to);
     if (vessel) {
       send({ do: 'move', key, vessel, before: groups.find((g) => g.vessel === vessel)?.lines[0]?.key ?? null });
@@ -129,8 +116,6 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
     const own = groups.find((g) => g.lines.some((l) => l.key === to))?.lines ?? [];
     send({ do: 'move', key, vessel: vesselOf(target), before: down ? (own[own.findIndex((l) => l.key === to) + 1]?.key ?? null) : to });
   };
-  const counted = lines.filter((l) => counts(l, end));
-  const blend = blendOf(counted);
   const scaleless = useScaleless();
   return (
     <section aria-label="Sheet" ref={list}>
@@ -146,64 +131,64 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
       {asked.map((g) => (
         <GroupQuestion key={g.name} group={g} onPlace={(role) => send({ do: 'place', group: g.name, role })} />
       ))}
-      <DndContext
-        id="sheet"
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        onDragStart={() => setDragging(true)}
-        onDragCancel={() => setDragging(false)}
-        onDragEnd={onDragEnd}
-      >
-        <SortableContext items={order} strategy={verticalListSortingStrategy}>
-          {shown.map((g) => (
-            <div key={g.id} className="mb-1.5">
-              <VesselHead vessel={g.vessel} side={g.side}>
-                {scaleless
-                  ? ''
-                  : sum(
-                      g.lines.filter((l) => counts(l, end)),
-                      house.units,
-                    )}
-              </VesselHead>
-              <ul>
-                {g.lines.map((l) => (
-                  <LineRow
-                    key={l.key}
-                    line={l}
-                    flourG={analysis.tally.flourG}
-                    flourThenG={flourThenG}
-                    blended={blend.length > 0}
-                    diff={diff?.byKey.get(l.key)}
-                    ends={formula.ends}
-                    tools={tools}
-                    onFocus={onFocus}
-                    onMove={onMove}
-                    onShift={onShift}
-                  />
-                ))}
-                {g.added.map((l) => (
-                  <li key={l.key} className={`${ROW_GRID} min-h-9 rounded-hold bg-butter/45`}>
-                    <span />
-                    <span className="px-2">{l.text}</span>
-                    <strong className="text-right">{l.grams === null || scaleless ? '' : grams(l.grams, house.units)}</strong>
-                    <span className="text-right text-sm">new</span>
-                  </li>
-                ))}
-              </ul>
-              {blend.length > 0 && g.lines.some((l) => l.key === blend[0]?.key) ? (
-                <BlendBar
-                  blend={blend}
-                  flourG={analysis.tally.flourG}
-                  held={formula.held.blend}
-                  onHeld={(on) => send({ do: 'set', part: { held: { ...formula.held, blend: on } }, place: null })}
-                />
-              ) : null}
-            </div>
-          ))}
-        </SortableContext>
-      </DndContext>
+      {drag ? (
+        <drag.DragLines
+          order={order}
+          heads={shown.filter((g) => g.side === null).map((g) => `vessel-${g.vessel}`)}
+          lines={lineDrags}
+          on={headDrops}
+          onDragging={setDragging}
+          onDrop={onDrop}
+        />
+      ) : null}
+      {shown.map((g) => (
+        <div key={g.id} className="mb-1.5">
+          <VesselHead vessel={g.vessel} side={g.side} drops={headDrops}>
+            {scaleless
+              ? ''
+              : sum(
+                  g.lines.filter((l) => counts(l, end)),
+                  house.units,
+                )}
+          </VesselHead>
+          <ul>
+            {g.lines.map((l) => (
+              <LineRow
+                key={l.key}
+                line={l}
+                flourG={flourG}
+                flourThenG={flourThenG}
+                blended={blend.length > 0}
+                diff={diff?.byKey.get(l.key)}
+                ends={formula.ends}
+                tools={tools}
+                drags={lineDrags}
+                onFocus={onFocus}
+                onMove={onMove}
+                onShift={onShift}
+              />
+            ))}
+            {g.added.map((l) => (
+              <li key={l.key} className={`${ROW_GRID} min-h-9 rounded-hold bg-butter/45`}>
+                <span />
+                <span className="px-2">{l.text}</span>
+                <strong className="text-right">{l.grams === null || scaleless ? '' : grams(l.grams, house.units)}</strong>
+                <span className="text-right text-sm">new</span>
+              </li>
+            ))}
+          </ul>
+          {blend.length > 0 && g.lines.some((l) => l.key === blend[0]?.key) ? (
+            <BlendBar
+              blend={blend}
+              flourG={flourG}
+              held={formula.held.blend}
+              onHeld={(on) => send({ do: 'set', part: { held: { ...formula.held, blend: on } }, place: null })}
+            />
+          ) : null}
+        </div>
+      ))}
       <AddLine full={all.length >= MOST_ENTRIES} formula={formula} house={house} send={send} />
-      <CardSays formula={formula} lines={counted} house={house} fresh={fresh} send={send} />
+      <CardSays formula={formula} card={sight.card} fresh={fresh} send={send} />
       {formula.cardNotes !== '' || lines.length > 0 ? (
         <details className="mt-3" open={false}>
           <summary className="cursor-pointer rounded px-2 font-semibold text-rim">
@@ -224,12 +209,22 @@ export function Sheet({ formula, house, end, lines: all, analysis, diff, flourTh
   );
 }
 
-function VesselHead({ vessel, side, children }: { readonly vessel: Vessel; readonly side: string | null; readonly children: ReactNode }) {
-  const { setNodeRef, isOver } = useDroppable({ id: side === null ? `vessel-${vessel}` : `side-${side}`, disabled: side !== null });
+function VesselHead({
+  vessel,
+  side,
+  drops,
+  children,
+}: {
+  readonly vessel: Vessel;
+  readonly side: string | null;
+  readonly drops: Slots<HeadDrop>;
+  readonly children: ReactNode;
+}) {
+  const drop = useSlot(drops, side === null ? `vessel-${vessel}` : `side-${side}`);
   return (
     <h3
-      ref={setNodeRef}
-      className={`flex justify-between border-b px-2 pb-0.5 text-[15px] font-bold text-rim ${isOver ? 'border-rim bg-wash' : 'border-line'}`}
+      ref={drop?.setNodeRef}
+      className={`flex justify-between border-b px-2 pb-0.5 text-[15px] font-bold text-rim ${drop?.isOver ? 'border-rim bg-wash' : 'border-line'}`}
     >
       {side === null ? VESSEL_NAMES[vessel] : `Sauces and sides: ${side}`}
       <span className="font-sans font-normal text-soft">{children}</span>
@@ -264,7 +259,7 @@ function BlendBar({
   held,
   onHeld,
 }: {
-  readonly blend: readonly FormulaLine[];
+  readonly blend: BenchSight['blend'];
   readonly flourG: number;
   readonly held: boolean;
   readonly onHeld: (on: boolean) => void;
@@ -282,7 +277,7 @@ function BlendBar({
   );
 }
 
-const sum = (lines: readonly FormulaLine[], units: Units): string => {
+const sum = (lines: readonly SheetLine[], units: Units): string => {
   const total = lines.reduce((a, l) => a + (l.grams ?? 0), 0);
   return total > 0 ? grams(total, units) : '';
 };

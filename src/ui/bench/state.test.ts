@@ -2,7 +2,8 @@ import { fork } from '@/core/balance/lines';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { diffSheet } from './diff';
-import { type BenchAction, type BenchState, benchReducer, startBench } from './state';
+import { benchReducer } from './reducer';
+import { type BenchAction, type BenchState, startBench } from './state';
 
 const run = (...actions: readonly BenchAction[]): BenchState => actions.reduce(benchReducer, startBench({ formula: EMPTY_FORMULA, house: FRESH_KITCHEN }));
 const texts = (s: BenchState): readonly string[] => s.formula.entries.map((e) => e.text);

@@ -1,11 +1,6 @@
 /** What the Bench holds while a formula is worked on: the formula as it stands, the end that is looked at, and the way back. */
-
-import { addAfter, type Bench, editEntry, withEntries } from '@/core/balance/bench';
-import { asRows, moveLine, removeLine, setGrams, setPercent, switchLine } from '@/core/balance/lines';
-import { readLine } from '@/core/card/line';
 import type { Vessel } from '@/core/card/parts';
-import { type EndId, type Entry, type Formula, type GroupRole, kitchenOf, placeGroup } from '@/core/formula/formula';
-import { entriesFromCard, withCard } from '@/core/formula/from-card';
+import type { EndId, Entry, Formula, GroupRole } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 
 export interface BenchState {
@@ -35,14 +30,18 @@ export type BenchAction =
   | { readonly do: 'place'; readonly group: string; readonly role: GroupRole }
   /** What a tool of the Bench made of the formula. */
   | { readonly do: 'put'; readonly formula: Formula }
+  /** Yolks on one line, whites on another. */
+  | { readonly do: 'apart'; readonly key: string }
+  /** Which finish a line is of; null: both, `differ`: another amount in each. */
+  | { readonly do: 'end'; readonly key: string; readonly to: EndId | null | 'differ' }
+  | { readonly do: 'fork'; readonly names: readonly [string, string]; readonly schools: readonly [string, string] }
+  | { readonly do: 'keep-only'; readonly end: EndId }
   | { readonly do: 'look-at'; readonly end: EndId }
   | { readonly do: 'load'; readonly formula: Formula }
   /** The house changed: a measure was remembered. */
   | { readonly do: 'house'; readonly house: Kitchen }
   | { readonly do: 'undo' }
   | { readonly do: 'redo' };
-
-const MOST_STEPS = 200;
 
 export const startBench = ({ formula, house }: { readonly formula: Formula; readonly house: Kitchen }): BenchState => ({
   formula,
@@ -52,86 +51,3 @@ export const startBench = ({ formula, house }: { readonly formula: Formula; read
   future: [],
   place: null,
 });
-
-const benchOf = (s: BenchState): Bench => ({ formula: s.formula, house: s.house, end: s.end });
-
-function step(s: BenchState, formula: Formula, place: string | null): BenchState {
-  const same = place !== null && place === s.place;
-  return { ...s, formula, end: endFor(s, formula), past: same ? s.past : [...s.past, s.formula].slice(-MOST_STEPS), future: [], place };
-}
-
-/** The end looked at, as long as the formula has one. */
-const endFor = (s: BenchState, f: Formula): EndId | null => (f.ends ? (s.end ?? f.ends[0].id) : null);
-
-/** A line typed anew: what was chosen for the old words is dropped where the new ones speak for themselves. */
-function retype(e: Entry, text: string, s: BenchState): Entry {
-  const { stands: _, ingredientId, ...rest } = e;
-  const alone = readLine(text, kitchenOf(s.formula, s.house).conventions);
-  return alone.ingredient || ingredientId === undefined ? { ...rest, text } : { ...rest, ingredientId, text };
-}
-
-function paste(s: BenchState, text: string): BenchState {
-  const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
-  return card.ok ? step(s, withCard(s.formula, card.value), null) : s;
-}
-
-/** A typed line; one that says several things becomes as many. */
-function typedLine(s: BenchState, text: string): Formula {
-  const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
-  const several = card.ok && card.value.title === null && card.value.notes === '' && card.value.entries.length > 1;
-  return several ? withEntries(s.formula, [...s.formula.entries, ...card.value.entries]) : addAfter(s.formula, null, text);
-}
-
-export function benchReducer(s: BenchState, a: BenchAction): BenchState {
-  const f = s.formula;
-  const b = benchOf(s);
-  const to = (formula: Formula, place: string | null = null): BenchState => (formula === f ? s : step(s, formula, place));
-  switch (a.do) {
-    case 'set':
-      return to({ ...f, ...a.part }, a.place);
-    case 'type':
-      return to(
-        withEntries(
-          f,
-          f.entries.map((e) => (e.key === a.key ? retype(e, a.text, s) : e)),
-        ),
-        `line ${a.key}`,
-      );
-    case 'choose':
-      return to(editEntry(f, a.key, a.choice));
-    case 'grams':
-      return to(setGrams(b, a.key, a.grams));
-    case 'percent':
-      return to(setPercent(b, a.key, a.percent) ?? f);
-    case 'switch':
-      return to(switchLine(b, a.key, a.off));
-    case 'move':
-      return to(moveLine(f, a.key, { vessel: a.vessel, before: a.before }));
-    case 'add':
-      return to(typedLine(s, a.text));
-    case 'take-off':
-      return to(removeLine(b, a.key));
-    case 'paste':
-      return paste(s, a.text);
-    case 'part':
-      return to(asRows(f, a.key, a.rows));
-    case 'place':
-      return to(withEntries(f, placeGroup(f.entries, a.group, a.role)));
-    case 'put':
-      return to(a.formula);
-    case 'look-at':
-      return f.ends ? { ...s, end: a.end, place: null } : s;
-    case 'house':
-      return s.house === a.house ? s : { ...s, house: a.house };
-    case 'load':
-      return startBench({ formula: a.formula, house: s.house });
-    case 'undo': {
-      const last = s.past.at(-1);
-      return last ? { ...s, formula: last, end: endFor(s, last), past: s.past.slice(0, -1), future: [f, ...s.future], place: null } : s;
-    }
-    case 'redo': {
-      const next = s.future[0];
-      return next ? { ...s, formula: next, end: endFor(s, next), past: [...s.past, f], future: s.future.slice(1), place: null } : s;
-    }
-  }
-}

@@ -2,13 +2,12 @@
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Worked } from '@/core/analyse-formula';
 import type { Bench, Proposal } from '@/core/balance/bench';
-import { WISHES } from '@/core/balance/moves';
-import { ask, bentFrom } from '@/core/balance/ratios';
-import { withSource } from '@/core/balance/source';
-import { RAIL_NAMES, type Rail, railOf, sayRail } from '@/core/formula/kinds';
-import { diffSheet, type SheetDiff, workedAs } from './diff';
+import { RAIL_NAMES, type Rail, type RailReading, railOf, sayRail } from '@/core/formula/kinds';
+import { whenHere } from '../kit/later';
+import { type Engine, engine } from './desk';
+import type { SheetDiff } from './diff';
 import { rounded } from './rails';
-import { type Solver, startSolver } from './solver';
+import type { Solver } from './solver';
 import type { BenchAction } from './state';
 
 type Wishes = Readonly<Partial<Record<Rail, number>>>;
@@ -38,21 +37,23 @@ export interface Proposing {
 const NONE: readonly Proposal[] = [];
 
 /** What is proposed for the formula on the bench: by a tool, or by a rail that is dragged. A changed formula ends it. */
-export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAction>): Proposing {
+export function useProposal(bench: Bench, core: Engine | null, worked: Worked | null, rails: readonly RailReading[], send: Dispatch<BenchAction>): Proposing {
   const [pending, setPending] = useState<Pending | null>(null);
   const solver = useRef<Solver | null>(null);
   // rails that were moved for what is proposed, and where to; further moves add to them. Not state: a key may
   // come between an answer and its drawing, and must go on from the last that was asked, not the last that was drawn.
   const wishes = useRef<Wishes>({});
   const proposal = pending?.proposals[pending.at] ?? null;
-  const proposed = useMemo(() => (proposal ? workedAs(bench, proposal.formula) : null), [bench, proposal]);
-  const diff = useMemo(() => (proposal ? diffSheet(bench, proposal.formula) : null), [bench, proposal]);
+  const proposed = useMemo(() => (core && proposal ? core.workedOn({ ...bench, formula: proposal.formula }) : null), [core, bench, proposal]);
+  const diff = useMemo(() => (core && proposal ? core.diffSheet(bench, proposal.formula) : null), [core, bench, proposal]);
 
-  useEffect(() => {
-    const s = startSolver();
-    solver.current = s;
-    return () => s.end();
-  }, []);
+  useEffect(
+    () => () => {
+      solver.current?.end();
+      solver.current = null;
+    },
+    [],
+  );
   const propose = useCallback((proposals: readonly Proposal[]): void => {
     solver.current?.cancel();
     wishes.current = {};
@@ -68,34 +69,38 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
     refuse();
   }, [proposal, refuse, send]);
 
+  const wish = useCallback((c: Engine, b: Bench, w: Worked, last: { readonly rail: Rail; readonly value: number }): void => {
+    const list = (Object.entries(wishes.current) as [Rail, number][]).map(([r, v]) => ({ rail: r, value: v }));
+    solver.current ??= c.startSolver();
+    const asked = c.ask(b, w, list);
+    void solver.current.ask(asked.question).then((answer) => {
+      if (!answer) return;
+      const { formula, short } = c.bentFrom(b, w, asked, answer);
+      const moved: Proposal = {
+        title: list.map((x) => `${RAIL_NAMES[x.rail]} to ${sayRail(x.rail, x.value)}`).join(', '),
+        why: 'The lines that are not locked move by the least that does it; the other ratios stay about where they are.',
+        formula,
+        short,
+      };
+      // what nothing on the sheet brings can be brought
+      const other = short ? c.withSource(b, last) : null;
+      setPending({ proposals: other ? [{ ...moved, title: 'The nearest without' }, other] : [moved], at: 0 });
+    });
+  }, []);
   const onWish = useCallback(
     (rail: Rail, value: number): void => {
-      const all = { ...wishes.current, [rail]: value };
-      wishes.current = all;
-      const list = (Object.entries(all) as [Rail, number][]).map(([r, v]) => ({ rail: r, value: v }));
-      const asked = ask(bench, worked, list);
-      void solver.current?.ask(asked.question).then((answer) => {
-        if (!answer) return;
-        const { formula, short } = bentFrom(bench, worked, asked, answer);
-        const moved: Proposal = {
-          title: list.map((x) => `${RAIL_NAMES[x.rail]} to ${sayRail(x.rail, x.value)}`).join(', '),
-          why: 'The lines that are not locked move by the least that does it; the other ratios stay about where they are.',
-          formula,
-          short,
-        };
-        // what nothing on the sheet brings can be brought
-        const other = short ? withSource(bench, { rail, value }) : null;
-        setPending({ proposals: other ? [{ ...moved, title: 'The nearest without' }, other] : [moved], at: 0 });
-      });
+      wishes.current = { ...wishes.current, [rail]: value };
+      // where what answers is not here yet, it is asked with all that is wished by then
+      whenHere(engine, (c) => wish(c, bench, worked ?? c.workedOn(bench), { rail, value }));
     },
-    [bench, worked],
+    [bench, worked, wish],
   );
   const onNudge = useCallback(
     (rail: Rail, by: number, step: number): void => {
-      const from = wishes.current[rail] ?? railOf(worked.analysis, rail)?.tested ?? 0;
+      const from = wishes.current[rail] ?? railOf({ rails }, rail)?.tested ?? 0;
       onWish(rail, Math.max(0, rounded(from + by, step)));
     },
-    [onWish, worked],
+    [onWish, rails],
   );
   const setAt = useCallback((at: number): void => setPending((p) => p && { ...p, at }), []);
   return { proposals: pending?.proposals ?? NONE, at: pending?.at ?? 0, setAt, proposal, proposed, diff, propose, take, refuse, onWish, onNudge };
@@ -105,7 +110,10 @@ export function useProposal(bench: Bench, worked: Worked, send: Dispatch<BenchAc
 export function useTowards(id: string | null, bench: Bench, propose: Proposing['propose']): void {
   const at = useRef(bench);
   useEffect(() => {
-    const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
-    if (proposal) propose([proposal]);
+    if (id === null) return;
+    return whenHere(engine, ({ WISHES }) => {
+      const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
+      if (proposal) propose([proposal]);
+    });
   }, [id, propose]);
 }

@@ -55,11 +55,13 @@ export interface Saving {
 
 /**
  * Saving and not losing: versions go to the server, unsaved work is kept in this browser and comes back after a reload.
+ * @param settled nothing that was done waits to be worked; a save asked for before waits with it
  * @param onBrought told once when unsaved work has come back
  */
 export function useSaving(
   opened: Opened,
   formula: Formula,
+  settled: boolean,
   send: Dispatch<BenchAction>,
   ask: (input: SaveInput) => Promise<SaveAnswer>,
   onBrought: (f: Formula) => void,
@@ -76,6 +78,8 @@ export function useSaving(
   const [passed, setPassed] = useState<Passed | null>(null);
   const [brought, setBrought] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  // asked for before it could be done: with these words
+  const [held, setHeld] = useState<{ readonly said: string | undefined } | null>(null);
   // the same save has the same id, however often it is pressed: a retry makes no second version
   const request = useRef<{ readonly id: string; readonly of: string } | null>(null);
   const [ready, setReady] = useState(false);
@@ -109,6 +113,10 @@ export function useSaving(
   const save = useCallback(
     async (said?: string) => {
       if (busy) return;
+      if (!settled) {
+        setHeld({ said });
+        return;
+      }
       setBusy(true);
       setRefusal(null);
       setErrors({});
@@ -136,11 +144,16 @@ export function useSaving(
       if (formulaId === null) router.replace(`/formulas/${done.formulaId}`);
       else router.refresh();
     },
-    [busy, ask, formulaId, base, formula, note, router],
+    [busy, settled, ask, formulaId, base, formula, note, router],
   );
+  useEffect(() => {
+    if (!held || !settled) return;
+    setHeld(null);
+    void save(held.said);
+  }, [held, settled, save]);
   const throwAway = (): void => {
     send({ do: 'load', formula: saved });
     setBrought(null);
   };
-  return { formulaId, basedOn: base.basedOn, saved, dirty, busy, note, setNote, errors, refusal, passed, brought, throwAway, save };
+  return { formulaId, basedOn: base.basedOn, saved, dirty, busy: busy || held !== null, note, setNote, errors, refusal, passed, brought, throwAway, save };
 }

@@ -33,23 +33,37 @@ export function later<T>(fetch: () => Promise<T>): Later<T> {
   return part;
 }
 
+/** So long after the line was down it is tried again, ms. */
+const AGAIN_MS = 2000;
+
+/**
+ * Does something with a part as soon as it is here: at once, or when it has been fetched, however often that takes.
+ * @returns what calls it off
+ */
+export function whenHere<T>(part: Later<T>, act: (got: T) => void): () => void {
+  let off = false;
+  const here = part.here();
+  if (here !== null) act(here);
+  else {
+    const look = (): void => {
+      part.load().then(
+        (got) => off || act(got),
+        () => off || setTimeout(() => off || look(), AGAIN_MS),
+      );
+    };
+    look();
+  }
+  return () => {
+    off = true;
+  };
+}
+
 /** The part once it is here; null before. It is fetched when it is first wanted, and again when that failed. */
 export function useLater<T>(part: Later<T>, wanted: boolean): T | null {
   const [, seen] = useState(0);
   useEffect(() => {
     if (!wanted || part.here()) return;
-    let gone = false;
-    const look = (): void => {
-      part.load().then(
-        () => gone || seen((n) => n + 1),
-        // the line is down: what is wanted still comes when it is up again
-        () => gone || setTimeout(() => gone || look(), 2000),
-      );
-    };
-    look();
-    return () => {
-      gone = true;
-    };
+    return whenHere(part, () => seen((n) => n + 1));
   }, [part, wanted]);
   return part.here();
 }

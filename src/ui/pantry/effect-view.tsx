@@ -1,6 +1,6 @@
 'use client';
-import { heard } from '@/core/analyse';
 import { analyseFormula } from '@/core/analyse-formula';
+import { heard } from '@/core/findings/finding';
 import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, RAILS, railOf, sayRail } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';

@@ -1,10 +1,10 @@
 'use client';
 import { useMemo } from 'react';
-import { heard } from '@/core/analyse';
 import { analyseFormula } from '@/core/analyse-formula';
 import type { Bench } from '@/core/balance/bench';
 import { fixesFor } from '@/core/balance/fixes';
 import type { Finding } from '@/core/findings/finding';
+import { heard } from '@/core/findings/finding';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { TallyPart } from '@/core/formula/tally';
@@ -40,6 +40,7 @@ export function MixFindings({
           key={`${f.code} ${f.message}`}
           f={f}
           bench={{ formula: mix, house, end: null }}
+          fixesFor={fixesFor}
           onPropose={([p]) => p && onBagged(p.formula)}
           onDismissed={(dismissed) => onBagged({ ...mix, dismissed: [...dismissed] })}
         />

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { answerNextTime, copyOfFormula, putAwayFormula, saveFormula } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { WISHES } from '@/core/balance/moves';
+import { firstSight } from '@/core/bench/sight';
 import { heldAgainst, wantsAnything } from '@/core/judge/target';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -51,6 +52,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
         key={`${id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}`}
         formulaId={id}
         formula={v.formula}
+        first={firstSight({ formula: v.formula, house, end: v.formula.ends?.[0].id ?? null })}
         number={v.number}
         newest={v.newest}
         towards={WISHES.find((m) => m.id === towards)?.id ?? null}

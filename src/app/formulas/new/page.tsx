@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { keepCards, lookAtCards, saveFormula, takeCardsBack } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
+import { firstSight } from '@/core/bench/sight';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -24,6 +25,7 @@ export default async function NewFormula({ searchParams }: { readonly searchPara
         begin={from === 'nothing' ? 'nothing' : 'card'}
         formulaId={null}
         formula={EMPTY_FORMULA}
+        first={firstSight({ formula: EMPTY_FORMULA, house, end: null })}
         number={null}
         newest={null}
         house={house}

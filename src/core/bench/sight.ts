@@ -1,0 +1,260 @@
+/**
+ * What is seen of a formula on the Bench, in plain values: a server can work it for the first look and send it, and the
+ * same is worked in the browser from the first change on.
+ */
+import type { Worked } from '../analyse-formula';
+import { type Bench, workedOn } from '../balance/bench';
+import { restsOnFill } from '../balance/fills';
+import { fixesFor } from '../balance/fixes';
+import { blendOf } from '../balance/lines';
+import { swapsFor } from '../balance/swaps';
+import { allergensSaid } from '../batch/account';
+import { atOnce } from '../batch/portions';
+import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
+import { piecesOf } from '../batter/volume';
+import { type Finding, findingKey, heard } from '../findings/finding';
+import { counts, type FormulaLine, kitchenOf } from '../formula/formula';
+import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../formula/from-card';
+import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
+import { formulaLines } from '../formula/lines';
+import { namedOn } from '../formula/named-on';
+import { pouredG } from '../formula/tally';
+import { isFlour } from '../pantry/ingredient';
+import { behaviourOf } from '../pantry/tables/behaviour';
+
+/** An ingredient as it is picked. */
+export interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** What the menu of a line offers beyond what every line has. */
+export interface LineCan {
+  readonly swap: boolean;
+  readonly drive: boolean;
+  /** Yolks here, whites there. */
+  readonly apart: boolean;
+  /** When it was opened. */
+  readonly age: boolean;
+  /** Squeezed or drained. */
+  readonly drain: boolean;
+}
+
+/** A line as the sheet shows it. */
+export interface SheetLine
+  extends Pick<
+    FormulaLine,
+    | 'key'
+    | 'text'
+    | 'status'
+    | 'grams'
+    | 'gramsLow'
+    | 'gramsHigh'
+    | 'basis'
+    | 'use'
+    | 'vessel'
+    | 'findings'
+    | 'words'
+    | 'side'
+    | 'rows'
+    | 'off'
+    | 'pinned'
+    | 'end'
+    | 'opened'
+    | 'strength'
+    | 'drainedG'
+    | 'mostG'
+    | 'moment'
+    | 'dressing'
+    | 'group'
+  > {
+  readonly ingredient: Named | null;
+  /** What it is called without how much of it. */
+  readonly called: string;
+  readonly flour: boolean;
+  readonly hasAmount: boolean;
+  readonly alternatives: readonly Named[];
+  readonly suggestions: readonly Named[];
+  readonly readings: readonly { readonly text: string; readonly why: string }[];
+  readonly can: LineCan;
+}
+
+/** How the batter pours, how many there are and how one lies; millilitres, centimetres and millimetres. */
+export interface PourSight {
+  readonly pour: Thickness;
+  readonly foamed: boolean;
+  readonly volumeMl: number;
+  readonly portionMl: number;
+  readonly usualMl: number;
+  /** Null where it fills a pan. */
+  readonly pieces: number | null;
+  readonly piecesName: string;
+  readonly lies: {
+    readonly acrossCm: number;
+    readonly thickMm: number;
+    readonly thickOnHeat: boolean;
+    readonly atOnce: readonly { readonly name: string; readonly pieces: number }[];
+  } | null;
+}
+
+/** What the card says of its own ways, and the kind it seems to be. */
+export interface CardSight {
+  readonly guess: KindGuess | null;
+  /** What is not so yet. */
+  readonly offers: readonly Offer[];
+  readonly told: readonly string[];
+}
+
+export interface BenchSight {
+  /** Every line, those switched off and those of the other end too. */
+  readonly lines: readonly SheetLine[];
+  readonly flourG: number;
+  /** Two and more flours that count: what each weighs. */
+  readonly blend: readonly Pick<SheetLine, 'key' | 'grams'>[];
+  readonly rails: readonly RailReading[];
+  /** Percent of flour. */
+  readonly percent: { readonly liquid: number; readonly sweetness: number } | null;
+  readonly findings: readonly Finding[];
+  /** Those that speak, and those the cook has answered. */
+  readonly open: readonly Finding[];
+  readonly dismissed: readonly Finding[];
+  /** Lines of the batter that weigh nothing yet. */
+  readonly asks: number;
+  readonly pour: PourSight | null;
+  /** An amount rests on how a cup is filled. */
+  readonly restsOnFill: boolean;
+  /** A sentence or two; null where there is nothing to tell. */
+  readonly allergens: string | null;
+  readonly card: CardSight | null;
+}
+
+const named = ({ id, name }: Named): Named => ({ id, name });
+
+/** Lines as last shown: what has not changed is the same, by reference too, so that no row is drawn anew. */
+const shown = new WeakMap<FormulaLine, SheetLine>();
+
+function sheetLine(l: FormulaLine): SheetLine {
+  const known = shown.get(l);
+  if (known) return known;
+  const { ingredient: i } = l;
+  const made: SheetLine = {
+    key: l.key,
+    text: l.text,
+    status: l.status,
+    grams: l.grams,
+    gramsLow: l.gramsLow,
+    gramsHigh: l.gramsHigh,
+    basis: l.basis,
+    use: l.use,
+    vessel: l.vessel,
+    findings: l.findings,
+    words: l.words,
+    side: l.side,
+    rows: l.rows,
+    off: l.off,
+    pinned: l.pinned,
+    end: l.end,
+    opened: l.opened,
+    strength: l.strength,
+    drainedG: l.drainedG,
+    mostG: l.mostG,
+    moment: l.moment,
+    dressing: l.dressing,
+    group: l.group,
+    ingredient: i && named(i),
+    called: namedOn(l),
+    flour: i !== null && isFlour(i),
+    hasAmount: l.amounts.length > 0,
+    alternatives: l.alternatives.map((a) => named(a.ingredient)),
+    suggestions: l.suggestions.map(named),
+    readings: l.readings.map(({ text, why }) => ({ text, why })),
+    can: {
+      swap: !l.off && swapsFor(l).length > 0,
+      drive: !l.off && l.use === 'batter' && l.grams !== null && l.drainedG === 0,
+      apart: !l.off && i?.category === 'egg' && i.id !== 'egg-yolk' && i.id !== 'egg-white' && l.parts.length === 1,
+      age: !l.off && (i?.ownAcidMeqPer100g ?? 0) > 0 && i?.category === 'leavening',
+      drain: !l.off && i !== null && l.use === 'batter' && l.grams !== null && behaviourOf(i).boundWater,
+    },
+  };
+  shown.set(l, made);
+  return made;
+}
+
+function pourOf(b: Bench, { analysis: a }: Worked): PourSight | null {
+  if (!a.thickness || !a.volume) return null;
+  const portionMl = a.portionMl ?? 60;
+  const pan = a.school?.portionMl === null;
+  const spread = a.kind && !pan ? spreadOf(a.kind, a.thickness.paS, portionMl) : null;
+  return {
+    pour: a.thickness.pour,
+    foamed: a.volume.foamed,
+    volumeMl: a.volume.volumeMl,
+    portionMl,
+    usualMl: a.school ? usualPortionMl(a.school) : 60,
+    pieces: pan ? null : piecesOf(pouredG(a.tally), a.volume.densityGPerMl, portionMl).pieces,
+    piecesName: a.kind?.pieces ?? 'pieces',
+    lies: spread && {
+      acrossCm: spread.diameterCm,
+      thickMm: spread.thickMm,
+      thickOnHeat: spread.thickMm > MOST_TIMED_MM && !a.volume.foamed,
+      atOnce: a.kind?.tilted ? [] : atOnce(b.house, spread.diameterCm),
+    },
+  };
+}
+
+/** Whether what is offered is already so. */
+function isTaken(o: Offer, b: Bench, lines: readonly FormulaLine[]): boolean {
+  const k = kitchenOf(b.formula, b.house);
+  if (o.what === 'way') return k.ways[o.way] === o.value;
+  if (o.what === 'measure') return k.conventions[o.of] === o.value;
+  if (o.what === 'portion') return b.formula.portionMl !== null && Math.abs(b.formula.portionMl - o.ml) < 0.5;
+  return lines.find((l) => l.key === o.key)?.moment === o.moment;
+}
+
+function cardOf(b: Bench, lines: readonly FormulaLine[]): CardSight | null {
+  const { name, cardNotes } = b.formula;
+  if (cardNotes.trim() === '' && name.trim() === '') return null;
+  return {
+    guess: guessKind(name, lines, cardNotes),
+    offers: offersFrom(cardNotes, lines, kitchenOf(b.formula, b.house).conventions).filter((o) => !isTaken(o, b, lines)),
+    told: toldBy(cardNotes).map((t) => t.says),
+  };
+}
+
+/** @param worked the formula on the bench, worked: `workedOn(b)` */
+export function sightOf(b: Bench, worked: Worked): BenchSight {
+  const { analysis: a } = worked;
+  const all = formulaLines(b.formula, b.house);
+  const counted = all.filter((l) => counts(l, b.end));
+  const { open, dismissed } = heard(a, b.formula);
+  return {
+    lines: all.map(sheetLine),
+    flourG: a.tally.flourG,
+    blend: blendOf(counted).map(({ key, grams }) => ({ key, grams })),
+    rails: a.rails,
+    percent: a.percent && { liquid: a.percent.liquid, sweetness: a.percent.sweetness },
+    findings: a.findings,
+    open,
+    dismissed,
+    asks: all.filter((l) => !l.off && l.use === 'batter' && l.parts.length === 0 && l.text.trim() !== '').length,
+    pour: pourOf(b, worked),
+    restsOnFill: restsOnFill(worked),
+    allergens: allergensSaid(worked.lines),
+    card: cardOf(b, counted),
+  };
+}
+
+/** What the Bench is opened with: all that is seen of the formula, and what each finding offers to do about it. */
+export interface FirstSight {
+  readonly sight: BenchSight;
+  readonly fixes: FixTitles;
+}
+
+/** The titles of what mends a finding, by the finding. */
+export type FixTitles = Readonly<Record<string, readonly string[]>>;
+
+/** Parameters as of `workedOn`. */
+export function firstSight(b: Bench): FirstSight {
+  const sight = sightOf(b, workedOn(b));
+  return { sight, fixes: Object.fromEntries(sight.open.map((f) => [findingKey(f), fixesFor(b, f).map((p) => p.title)])) };
+}

@@ -1,0 +1,100 @@
+/** What each act makes of the Bench. */
+import { addAfter, type Bench, editEntry, withEntries } from '@/core/balance/bench';
+import { asRows, differByEnd, fork, joinEnds, moveLine, removeLine, setGrams, setPercent, switchLine, takeApart, toEnd } from '@/core/balance/lines';
+import { readLine } from '@/core/card/line';
+import { type EndId, type Entry, type Formula, kitchenOf, placeGroup } from '@/core/formula/formula';
+import { entriesFromCard, withCard } from '@/core/formula/from-card';
+import { type BenchAction, type BenchState, startBench } from './state';
+
+const MOST_STEPS = 200;
+
+const benchOf = (s: BenchState): Bench => ({ formula: s.formula, house: s.house, end: s.end });
+
+function step(s: BenchState, formula: Formula, place: string | null): BenchState {
+  const same = place !== null && place === s.place;
+  return { ...s, formula, end: endFor(s, formula), past: same ? s.past : [...s.past, s.formula].slice(-MOST_STEPS), future: [], place };
+}
+
+/** The end looked at, as long as the formula has one. */
+const endFor = (s: BenchState, f: Formula): EndId | null => (f.ends ? (s.end ?? f.ends[0].id) : null);
+
+/** A line typed anew: what was chosen for the old words is dropped where the new ones speak for themselves. */
+function retype(e: Entry, text: string, s: BenchState): Entry {
+  const { stands: _, ingredientId, ...rest } = e;
+  const alone = readLine(text, kitchenOf(s.formula, s.house).conventions);
+  return alone.ingredient || ingredientId === undefined ? { ...rest, text } : { ...rest, ingredientId, text };
+}
+
+function paste(s: BenchState, text: string): BenchState {
+  const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
+  return card.ok ? step(s, withCard(s.formula, card.value), null) : s;
+}
+
+/** A typed line; one that says several things becomes as many. */
+function typedLine(s: BenchState, text: string): Formula {
+  const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
+  const several = card.ok && card.value.title === null && card.value.notes === '' && card.value.entries.length > 1;
+  return several ? withEntries(s.formula, [...s.formula.entries, ...card.value.entries]) : addAfter(s.formula, null, text);
+}
+
+export function benchReducer(s: BenchState, a: BenchAction): BenchState {
+  const f = s.formula;
+  const b = benchOf(s);
+  const to = (formula: Formula, place: string | null = null): BenchState => (formula === f ? s : step(s, formula, place));
+  switch (a.do) {
+    case 'set':
+      return to({ ...f, ...a.part }, a.place);
+    case 'type':
+      return to(
+        withEntries(
+          f,
+          f.entries.map((e) => (e.key === a.key ? retype(e, a.text, s) : e)),
+        ),
+        `line ${a.key}`,
+      );
+    case 'choose':
+      return to(editEntry(f, a.key, a.choice));
+    case 'grams':
+      return to(setGrams(b, a.key, a.grams));
+    case 'percent':
+      return to(setPercent(b, a.key, a.percent) ?? f);
+    case 'switch':
+      return to(switchLine(b, a.key, a.off));
+    case 'move':
+      return to(moveLine(f, a.key, { vessel: a.vessel, before: a.before }));
+    case 'add':
+      return to(typedLine(s, a.text));
+    case 'take-off':
+      return to(removeLine(b, a.key));
+    case 'paste':
+      return paste(s, a.text);
+    case 'part':
+      return to(asRows(f, a.key, a.rows));
+    case 'place':
+      return to(withEntries(f, placeGroup(f.entries, a.group, a.role)));
+    case 'put':
+      return to(a.formula);
+    case 'apart':
+      return to(takeApart(b, a.key) ?? f);
+    case 'end':
+      return to(a.to === 'differ' ? differByEnd(f, a.key) : toEnd(f, a.key, a.to));
+    case 'fork':
+      return to(fork(f, a.names, a.schools));
+    case 'keep-only':
+      return to(joinEnds(f, a.end));
+    case 'look-at':
+      return f.ends ? { ...s, end: a.end, place: null } : s;
+    case 'house':
+      return s.house === a.house ? s : { ...s, house: a.house };
+    case 'load':
+      return startBench({ formula: a.formula, house: s.house });
+    case 'undo': {
+      const last = s.past.at(-1);
+      return last ? { ...s, formula: last, end: endFor(s, last), past: s.past.slice(0, -1), future: [f, ...s.future], place: null } : s;
+    }
+    case 'redo': {
+      const next = s.future[0];
+      return next ? { ...s, formula: next, end: endFor(s, next), past: [...s.past, f], future: s.future.slice(1), place: null } : s;
+    }
+  }
+}
