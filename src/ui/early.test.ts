@@ -24,7 +24,7 @@ function page() {
   return { early: () => window.earlyHand, does, hears, prevented: () => prevented };
 }
 const button = (more: Partial<Fake> = {}): Fake => {
-  const b: Fake = { tagName: 'BUTTON', closest: () => b, matches: () => false, getAttribute: () => null, ...more };
+  const b: Fake = { tagName: 'BUTTON', closest: (s) => (s === '[data-asleep]' ? null : b), matches: () => false, getAttribute: () => null, ...more };
   return b;
 };
 const field = (value: string): Fake => ({ tagName: 'INPUT', value, closest: () => null, matches: () => true, getAttribute: () => null });
@@ -58,6 +58,19 @@ test('nothing is sent before the page can send it, and nothing is kept once it c
   p.does('click', button());
   p.does('input', field('late'));
   expect(p.early()?.list).toHaveLength(1);
+});
+
+test('in a part that sleeps it is kept also once the rest of the page is heard', () => {
+  const p = page();
+  const early = p.early();
+  if (early) early.on = false;
+  const inIt = button({ form: {}, type: 'submit' });
+  const asleep = { ...inIt, closest: () => inIt };
+  p.does('click', asleep);
+  p.does('input', { ...field('30'), closest: () => inIt });
+  p.does('input', field('heard'));
+  expect(p.prevented()).toBe(1);
+  expect(p.early()?.list.map(([, v]) => v)).toEqual([null, '30']);
 });
 
 test('what the page has heard by itself is struck off; a form’s button and a tick are not, by the press alone', () => {

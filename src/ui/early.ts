@@ -1,6 +1,6 @@
 /**
- * What a hand does before the page's script is there: pressed and typed things are remembered by a few lines that come with the
- * page itself, and are done once it can be used. Links and folded parts work without a script, and are left alone.
+ * What a hand does before the page's script is there, or that of a part that sleeps (`kit/island.tsx`): pressed and typed things
+ * are remembered by a few lines that come with the page itself, and are done once it can be used. Links and folded parts work without a script, and are left alone.
  *
  * While the page comes alive a press is both remembered here and heard by the page, which hurries for it: what the page itself
  * has heard is struck off the list (`heardByPage`), or it would be done twice.
@@ -15,14 +15,15 @@ interface Early {
 
 /** Runs before anything else on the page. */
 export const EARLY_SCRIPT = `(function(){var q=window.earlyHand={on:true,list:[]};
-document.addEventListener('click',function(e){if(!q.on||!e.target.closest)return;
+function early(t){return q.on||!!(t.closest&&t.closest('[data-asleep]'))}
+document.addEventListener('click',function(e){if(!e.target.closest||!early(e.target))return;
 var t=e.target.closest('button,[role=radio],[role=switch],[role=tab],input[type=checkbox]');if(!t||t.disabled)return;
 if(t.form&&t.type==='submit')e.preventDefault();
 var l=q.list[q.list.length-1];if(l&&l[0]===t&&l[1]===null&&t.type!=='checkbox')return;q.list.push([t,null,e])},true);
-function typed(e){if(!q.on||!e.target.matches||!e.target.matches('input:not([type=file],[type=checkbox],[type=radio]),textarea,select'))return;
+function typed(e){if(!early(e.target)||!e.target.matches||!e.target.matches('input:not([type=file],[type=checkbox],[type=radio]),textarea,select'))return;
 q.list=q.list.filter(function(x){return x[0]!==e.target||x[1]===null});q.list.push([e.target,e.target.value])}
 document.addEventListener('input',typed,true);document.addEventListener('change',typed,true);
-document.addEventListener('submit',function(e){if(q.on&&!e.target.getAttribute('action'))e.preventDefault()},true)})()`;
+document.addEventListener('submit',function(e){if(early(e.target)&&!e.target.getAttribute('action'))e.preventDefault()},true)})()`;
 
 const early = (): Early | undefined => (window as unknown as { earlyHand?: Early }).earlyHand;
 
@@ -42,17 +43,22 @@ export function heardByPage(what: 'press' | 'change', e: Event): void {
   );
 }
 
-/** The page hears everything by itself from here on; what was done too early is done once more, in its order. Called once. */
-export async function replayEarly(): Promise<void> {
+/**
+ * The page hears everything by itself from here on, but for what still sleeps in it; or a part does that slept. What was done
+ * too early is done once more, in its order. Called once for the page, and once for each such part.
+ */
+export async function replayEarly(part: Element | null = null): Promise<void> {
   const q = early();
-  if (!q?.on) return;
-  q.on = false;
+  if (!q || (part === null && !q.on)) return;
+  if (part === null) q.on = false;
+  const hears = (at: Element): boolean => (part ? part.contains(at) : at.closest('[data-asleep]') === null);
   for (;;) {
     // what the one before did is drawn first; what the page is just hearing is struck off
     await new Promise((r) => setTimeout(r, 0));
-    const [at, value] = q.list[0] ?? [];
-    if (!at) return;
-    q.list = q.list.slice(1);
+    const next = q.list.find(([at]) => !at.isConnected || hears(at));
+    if (!next) return;
+    q.list = q.list.filter((e) => e !== next);
+    const [at, value] = next;
     if (!at.isConnected) continue;
     if (value === null || value === undefined) {
       // a tick stands already: it is taken back, for the page to see it come
@@ -67,5 +73,10 @@ export async function replayEarly(): Promise<void> {
     at.value = at instanceof HTMLSelectElement ? at.value : '';
     set.call(at, value);
     at.dispatchEvent(new Event(at instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
+    // the hand has left it since: many a field takes its words then
+    if (at !== document.activeElement) {
+      await new Promise((r) => setTimeout(r, 0));
+      at.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
+    }
   }
 }

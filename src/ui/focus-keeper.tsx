@@ -1,6 +1,7 @@
 'use client';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { NotYet } from './kit/opening';
 
 const PASSING = '[role=menu],[role=dialog],[role=listbox],[data-sonner-toast]';
 
@@ -52,15 +53,7 @@ export function UnderWayBar() {
       <span className="sr-only" role="status">
         {going ? 'Opening …' : ''}
       </span>
-      {usable ? null : (
-        <span
-          aria-hidden
-          className="pointer-events-none fixed top-0 left-1/2 z-50 -translate-x-1/2 animate-[late_0.2s_1s_both] rounded-b-hold bg-rim px-4 py-1 text-[15px] font-semibold text-white print:hidden"
-          data-opening
-        >
-          Opening …
-        </span>
-      )}
+      {usable ? null : <NotYet />}
       {going ? <span aria-hidden className="pointer-events-none fixed inset-x-0 top-0 z-50 h-1.5 animate-pulse bg-rim print:hidden" data-going /> : null}
     </>
   );

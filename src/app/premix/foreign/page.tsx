@@ -7,7 +7,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
-import { ForeignMix } from '@/ui/premix/foreign-mix';
+import { ForeignMixIsland } from '@/ui/premix/foreign-mix-island';
 
 export const metadata: Metadata = { title: 'A bought mix' };
 
@@ -31,7 +31,7 @@ export default async function ForeignPage() {
           </Link>
         </div>
       ) : (
-        <ForeignMix mixes={mixes} house={house} save={saveFormula} />
+        <ForeignMixIsland mixes={mixes} house={house} save={saveFormula} />
       )}
     </Frame>
   );
