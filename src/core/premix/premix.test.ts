@@ -19,11 +19,11 @@ import { codeKind, codeWrong } from './code';
 import { unmixed } from './foreign';
 import { frozenLot, ingredientRuns, labelGaps, saturatesPer100 } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
-import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, leftBySize, lotNumber, sayBags, standingUses } from './premix';
+import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, leftBySize, lotNumber, readBagCount, sayBags, standingUses } from './premix';
 import { bagCost } from './price';
 import { additionsFor } from './products';
 import { gramsOf } from './recall';
-import { bagSheet, mixForPieces, piecesOfMix, readBagCount } from './use';
+import { bagSheet, mixForPieces, piecesOfMix } from './use';
 import { addSacks, fillsOf, massOfFills, putIn, readSacks, weighingsOf } from './weigh';
 import { workPremix } from './work';
 

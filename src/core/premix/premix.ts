@@ -2,8 +2,9 @@
 
 import Fraction from 'fraction.js';
 import type { Formula } from '../formula/formula';
-import { writeNumber } from '../quantity/number';
-import type { Units } from '../quantity/say';
+import { readNumber, writeNumber } from '../quantity/number';
+import { money, type Units } from '../quantity/say';
+import { typedNumber } from '../quantity/typed';
 import type { Unreadable } from '../records/unreadable';
 import type { Powders } from './bag';
 import type { Product } from './products';
@@ -236,4 +237,26 @@ export const firstToUse = <L extends Pick<Lot, 'bags' | 'used' | 'bestBefore' | 
 export function lotNumber(made: string, taken: ReadonlySet<string>): string {
   const day = made.slice(2).replaceAll('-', '');
   for (let n = 1; ; n++) if (!taken.has(`${day}-${n}`)) return `${day}-${n}`;
+}
+
+/** An entry of the books, after how many bags: "sold, Weir Café, €18.00"; what a batch has is the batch's name. */
+export const entryWords = (u: LotUse, units: Units): string =>
+  u.batchId && u.bags > 0
+    ? (u.batchName ?? 'a batch')
+    : [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, units)].filter(Boolean).join(', ');
+
+/**
+ * Bags as they are typed: "3", "1/2", "1 1/2", or grams of an opened one, "250 g".
+ * @param left bags there are @param bagG g in one
+ */
+export function readBagCount(text: string, left: number, bagG: number): { readonly bags: number; readonly error: string | null } {
+  const g = /^(.+?)\s*g$/i.exec(text.trim());
+  const bare = (g?.[1] ?? text).trim().replace(/\s*bags?$/i, '');
+  const read = readNumber(bare);
+  const said = read && read.length === bare.length ? (read.low.valueOf() + (read.high ?? read.low).valueOf()) / 2 : typedNumber(bare, '');
+  const n = g ? said / bagG : said;
+  if (Number.isNaN(n)) return { bags: 0, error: 'Write a number of bags, or of grams.' };
+  if (!(n > 0)) return { bags: 0, error: 'More than nothing.' };
+  if (n > left + 1e-6) return { bags: n, error: left === 0 ? 'None is left.' : `Only ${sayBags(left)} ${left <= 1 ? 'is' : 'are'} left.` };
+  return { bags: n, error: null };
 }

@@ -1,7 +1,6 @@
 /** From an ingredient's lot, or a mix's own, to every bag made of it and whoever has one: for a page, for paper, for a table. */
 import Papa from 'papaparse';
 import { localDay, type Zoned } from '../quantity/day';
-import { money, type Units } from '../quantity/say';
 import { type Lot, type LotItem, type LotUse, sayBags, standingUses, USE_WORDS } from './premix';
 
 export interface RecalledLot {
@@ -27,12 +26,6 @@ export const gramsOf = (c: LotItem, code: string): number | null => {
   const own = (c.sacks ?? []).filter((s) => codesIn(s.lot).some((x) => same(x, code)) && codesIn(s.lot).length === 1);
   return own.length > 0 ? own.reduce((a, s) => a + s.grams, 0) : null;
 };
-
-/** An entry of the books, after how many bags: "sold, Weir Café, €18.00"; what a batch has is the batch's name. */
-export const entryWords = (u: LotUse, units: Units): string =>
-  u.batchId && u.bags > 0
-    ? (u.batchName ?? 'a batch')
-    : [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, units)].filter(Boolean).join(', ');
 
 /** What a code leads to in these lots. @param lots found by the code @param uses of all of them */
 export function recallOf(code: string, lots: readonly Lot[], uses: readonly (LotUse & { readonly lotId: string })[]): readonly RecalledLot[] {

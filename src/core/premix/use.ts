@@ -4,9 +4,7 @@ import { massForUsable, piecesOf } from '../batter/volume';
 import type { TallyPart } from '../formula/tally';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
-import { readNumber } from '../quantity/number';
 import { asWeighed, grams as sayGrams } from '../quantity/say';
-import { typedNumber } from '../quantity/typed';
 import { type Lot, sayBags } from './premix';
 
 /** Eggs to crack beside their grams: " (about 2)". */
@@ -15,22 +13,6 @@ export function eggWords(i: Ingredient, grams: number): string {
   const n = grams / i.piece.grams;
   const near = Math.round(n);
   return n < 0.5 ? '' : ` (${Math.abs(n - near) < 0.02 ? '' : 'about '}${near >= 1 ? near : 'half'})`;
-}
-
-/**
- * Bags as they are typed: "3", "1/2", "1 1/2", or grams of an opened one, "250 g".
- * @param left bags there are @param bagG g in one
- */
-export function readBagCount(text: string, left: number, bagG: number): { readonly bags: number; readonly error: string | null } {
-  const g = /^(.+?)\s*g$/i.exec(text.trim());
-  const bare = (g?.[1] ?? text).trim().replace(/\s*bags?$/i, '');
-  const read = readNumber(bare);
-  const said = read && read.length === bare.length ? (read.low.valueOf() + (read.high ?? read.low).valueOf()) / 2 : typedNumber(bare, '');
-  const n = g ? said / bagG : said;
-  if (Number.isNaN(n)) return { bags: 0, error: 'Write a number of bags, or of grams.' };
-  if (!(n > 0)) return { bags: 0, error: 'More than nothing.' };
-  if (n > left + 1e-6) return { bags: n, error: left === 0 ? 'None is left.' : `Only ${sayBags(left)} ${left <= 1 ? 'is' : 'are'} left.` };
-  return { bags: n, error: null };
 }
 
 /** Bags that a plan can count on, and what makes batter of them. */

@@ -2,9 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { bagsLeft, type Lot, type LotUse, sayBags, standingUses, USE_KINDS, USE_WORDS } from '@/core/premix/premix';
-import { entryWords } from '@/core/premix/recall';
-import { readBagCount } from '@/core/premix/use';
+import { bagsLeft, entryWords, type Lot, type LotUse, readBagCount, sayBags, standingUses, USE_KINDS, USE_WORDS } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
