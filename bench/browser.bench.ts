@@ -5,7 +5,7 @@
  */
 import type { Page } from '@playwright/test';
 import { build } from 'esbuild';
-import { expect, rail, test } from '../e2e/kitchen';
+import { expect, pagesOf, rail, scriptOf, test } from '../e2e/kitchen';
 import { CARD } from './card';
 
 // one at a time: they are measured
@@ -98,12 +98,8 @@ test('from a key press to new numbers at 20 lines', async ({ page, context }) =>
   await measured(page, 'key press to new numbers, a rail nudged (worker and back)', (n) => (n % 2 === 0 ? 'PageUp' : 'PageDown'), water);
 });
 
-/** The pages a cook meets, with a formula and a batch of the demo in them. */
-async function pagesOf(page: Page): Promise<readonly string[]> {
-  await page.goto('/');
-  const hrefs = await page.locator('main a[href]').evaluateAll((as) => as.map((a) => a.getAttribute('href') ?? ''));
-  const formula = hrefs.find((h) => /^\/formulas\/[0-9a-f-]{36}/.test(h))?.slice(0, 46) ?? '/';
-  const batch = hrefs.find((h) => /^\/batches\/[0-9a-f-]{36}/.test(h))?.slice(0, 45) ?? '/';
+async function pagesMet(page: Page): Promise<readonly string[]> {
+  const { formula, batch } = await pagesOf(page);
   return [
     '/',
     '/formulas/new',
@@ -123,22 +119,10 @@ async function pagesOf(page: Page): Promise<readonly string[]> {
 const named = (to: string): string => to.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/, '…');
 
 test('the script that pages ask for, and a slow line', async ({ page, context }) => {
-  const pages = await pagesOf(page);
+  const pages = await pagesMet(page);
   for (const to of pages) {
-    const p = await context.newPage();
-    const session = await context.newCDPSession(p);
-    await session.send('Network.enable');
-    await session.send('Network.setCacheDisabled', { cacheDisabled: true });
-    const scripts = new Set<string>();
-    let bytes = 0;
-    session.on('Network.responseReceived', (e) => e.type === 'Script' && scripts.add(e.requestId));
-    session.on('Network.loadingFinished', (e) => {
-      if (scripts.has(e.requestId)) bytes += e.encodedDataLength;
-    });
-    await p.goto(to, { waitUntil: 'load' });
-    await p.waitForTimeout(1000);
+    const bytes = await scriptOf(context, to);
     print(`script of ${named(to)}, compressed`, `${(bytes / 1000).toFixed(0).padStart(5)} kB`);
-    await p.close();
   }
   for (const to of pages) {
     const p = await context.newPage();

@@ -230,7 +230,7 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank'; a
     page.on('console', (m) => {
       if (m.type() === 'error') errors.push(`${m.text()} ${m.location().url}`.trim());
     });
-    page.on('pageerror', (e) => errors.push(e.message));
+    page.on('pageerror', (e) => errors.push(`${e.message} at ${page.url()}`));
     await use(page);
     // a job that turned the clock leaves it as it was: the next one's browser has the wall's
     kitchen.turnClock(null);
@@ -311,3 +311,29 @@ export async function choose(page: Page, label: string, option: string): Promise
 export const chosen = (page: Page | Locator, label: string): Locator => page.getByRole('combobox', { name: label, exact: true }).locator('option:checked');
 
 export { expect };
+
+/** The pages a cook meets, with a formula and a batch of the kitchen in them. */
+export async function pagesOf(page: Page): Promise<{ readonly formula: string; readonly batch: string }> {
+  await page.goto('/');
+  const hrefs = await page.locator('main a[href]').evaluateAll((as) => as.map((a) => a.getAttribute('href') ?? ''));
+  const first = (what: string): string =>
+    new RegExp(`^/${what}/[0-9a-f-]{36}`).exec(hrefs.find((h) => new RegExp(`^/${what}/[0-9a-f-]{36}`).test(h)) ?? '')?.[0] ?? '/';
+  return { formula: first('formulas'), batch: first('batches') };
+}
+
+/** What a page asks for in script until it stands, as it comes over the line, bytes. */
+export async function scriptOf(context: BrowserContext, to: string): Promise<number> {
+  const p = await context.newPage();
+  const session = await context.newCDPSession(p);
+  await session.send('Network.enable');
+  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+  const scripts = new Set<string>();
+  let bytes = 0;
+  session.on('Network.responseReceived', (e) => e.type === 'Script' && scripts.add(e.requestId));
+  session.on('Network.dataReceived', (e) => {
+    if (scripts.has(e.requestId)) bytes += e.encodedDataLength;
+  });
+  await p.goto(to, { waitUntil: 'networkidle' });
+  await p.close();
+  return bytes;
+}

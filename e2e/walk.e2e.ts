@@ -4,7 +4,7 @@
  * that names the page, and the focus never left on the body.
  */
 import type { Page } from '@playwright/test';
-import { axe, expect, test } from './kitchen';
+import { axe, expect, pagesOf, scriptOf, test } from './kitchen';
 
 const WIDTHS = [1280, 820, 768, 640, 390, 360, 320] as const;
 
@@ -268,6 +268,83 @@ test('what is pressed while the page comes alive is done once', async ({ page })
     expect([wait, sent]).toEqual([wait, 2]);
     await tab.close();
   }
+});
+
+test('a part that sleeps: what is pressed and typed in it is done when it wakes, each once', async ({ page }) => {
+  const { formula } = await pagesOf(page);
+  // every script that is asked for from here on comes a second late
+  const late = () =>
+    page.route(/_next\/static\/chunks\/.*\.js/, async (route) => {
+      await new Promise((r) => setTimeout(r, 1000));
+      await route.continue();
+    });
+  await page.goto(`${formula}/plan`, { waitUntil: 'networkidle' });
+  await late();
+  const asleep = page.locator('[data-asleep]');
+  await expect(asleep).toHaveCount(1);
+  await page.getByLabel('Pieces', { exact: true }).fill('37');
+  await page.getByRole('radio', { name: 'cups and spoons' }).click();
+  await expect(asleep).toHaveCount(1);
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('37 ');
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('tbsp');
+  await expect(page.getByRole('radio', { name: 'cups and spoons' })).toBeChecked();
+  await expect(asleep).toHaveCount(0);
+  await page.unroute(/_next\/static\/chunks\/.*\.js/);
+
+  // a number that is taken when the hand leaves it, in a part that still sleeps then
+  await page.goto('/house', { waitUntil: 'networkidle' });
+  await late();
+  let sent = 0;
+  page.on('request', (r) => {
+    if (r.method() === 'POST' && r.url().endsWith('/house')) sent++;
+  });
+  const altitude = page.getByLabel('Altitude, metres');
+  await altitude.fill('420');
+  await altitude.blur();
+  await expect(asleep).toHaveCount(1);
+  await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
+  await expect(asleep).toHaveCount(0);
+  await page.unroute(/_next\/static\/chunks\/.*\.js/);
+  expect(sent).toBe(1);
+  await page.reload();
+  await expect(altitude).toHaveValue('420');
+  await altitude.fill('0');
+  await altitude.blur();
+  await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
+});
+
+test('no page asks for more script than it may: kB as they come', async ({ page, context }) => {
+  const { formula, batch } = await pagesOf(page);
+  const most: Readonly<Record<string, number>> = {
+    [formula]: 250,
+    '/formulas/new': 250,
+    ...Object.fromEntries([`${formula}/plan`, ...['plan', 'prep', 'griddle', 'outcome'].map((p) => `${batch}/${p}`)].map((to) => [to, 220])),
+    ...Object.fromEntries(
+      [
+        '/',
+        '/log',
+        `${formula}/history`,
+        `${formula}/target`,
+        '/pantry',
+        '/pantry/new',
+        '/pantry/measures',
+        '/pantry/import',
+        '/premix',
+        '/premix/new',
+        '/premix/foreign',
+        '/sides',
+        '/sides/new',
+        '/kept',
+        '/house',
+      ].map((to) => [to, 180]),
+    ),
+  };
+  const over: string[] = [];
+  for (const [to, kB] of Object.entries(most)) {
+    const has = (await scriptOf(context, to)) / 1000;
+    if (has > kB) over.push(`${to}: ${has.toFixed(0)} of ${kB}`);
+  }
+  expect(over).toEqual([]);
 });
 
 test('a page that is slow to come says at once that it is under way', async ({ page }) => {

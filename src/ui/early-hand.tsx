@@ -13,6 +13,7 @@ export function EarlyHand({ children }: { readonly children: ReactNode }) {
       role="presentation"
       className="contents"
       onClickCapture={(e) => heardByPage('press', e.nativeEvent)}
+      onKeyDownCapture={(e) => heardByPage('press', e.nativeEvent)}
       onChangeCapture={(e) => heardByPage('change', e.nativeEvent)}
     >
       {children}

@@ -1,12 +1,12 @@
 /**
  * What a hand does before the page's script is there, or that of a part that sleeps (`kit/island.tsx`): pressed and typed things
- * are remembered by a few lines that come with the page itself, and are done once it can be used. Links and folded parts work without a script, and are left alone.
+ * are remembered by a few lines that come with the page itself (Enter in a box and chosen files too), and are done once it can be used. Links and folded parts work without a script, and are left alone.
  *
  * While the page comes alive a press is both remembered here and heard by the page, which hurries for it: what the page itself
  * has heard is struck off the list (`heardByPage`), or it would be done twice.
  */
 
-/** Where it was, what was typed (nothing: it was pressed), and the press itself. */
+/** Where it was, what was typed (null: it was pressed, Enter was, or files were chosen), and the event itself. */
 type Entry = readonly [at: Element, value: string | null, press?: Event];
 interface Early {
   on: boolean;
@@ -23,6 +23,8 @@ var l=q.list[q.list.length-1];if(l&&l[0]===t&&l[1]===null&&t.type!=='checkbox')r
 function typed(e){if(!early(e.target)||!e.target.matches||!e.target.matches('input:not([type=file],[type=checkbox],[type=radio]),textarea,select'))return;
 q.list=q.list.filter(function(x){return x[0]!==e.target||x[1]===null});q.list.push([e.target,e.target.value])}
 document.addEventListener('input',typed,true);document.addEventListener('change',typed,true);
+document.addEventListener('change',function(e){if(early(e.target)&&e.target.type==='file')q.list.push([e.target,null,e])},true);
+document.addEventListener('keydown',function(e){if(e.key==='Enter'&&early(e.target)&&e.target.matches&&e.target.matches('input:not([type=checkbox],[type=radio],[type=file])'))q.list.push([e.target,null,e])},true);
 document.addEventListener('submit',function(e){if(early(e.target)&&!e.target.getAttribute('action'))e.preventDefault()},true)})()`;
 
 const early = (): Early | undefined => (window as unknown as { earlyHand?: Early }).earlyHand;
@@ -58,8 +60,16 @@ export async function replayEarly(part: Element | null = null): Promise<void> {
     const next = q.list.find(([at]) => !at.isConnected || hears(at));
     if (!next) return;
     q.list = q.list.filter((e) => e !== next);
-    const [at, value] = next;
+    const [at, value, event] = next;
     if (!at.isConnected) continue;
+    if (event?.type === 'keydown') {
+      at.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', code: 'Enter', bubbles: true, cancelable: true }));
+      continue;
+    }
+    if (event?.type === 'change') {
+      at.dispatchEvent(new Event('change', { bubbles: true }));
+      continue;
+    }
     if (value === null || value === undefined) {
       // a tick stands already: it is taken back, for the page to see it come
       if (at instanceof HTMLInputElement) at.checked = !at.checked;

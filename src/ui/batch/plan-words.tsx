@@ -31,6 +31,7 @@ function guestsWords(d: Extract<Driver, { readonly by: 'guests' }>, pieces: stri
 /** What the batch comes to, by every other driver. */
 export function MeansView({
   means: m,
+  batter,
   made,
   driver,
   units,
@@ -38,6 +39,8 @@ export function MeansView({
   cups,
 }: {
   readonly means: Means;
+  /** As the sheet comes out, rounded lines and all; null where there is none yet. */
+  readonly batter: { readonly massG: number; readonly volumeMl: number | null } | null;
   /** What the plan pours; null where nothing is portioned. */
   readonly made: Pieces | null;
   readonly driver: Driver | null;
@@ -46,13 +49,12 @@ export function MeansView({
   /** Taken with cups and spoons: nothing is said in grams. */
   readonly cups: boolean;
 }) {
+  const [massG, volumeMl] = [batter?.massG ?? m.massG, batter?.volumeMl ?? m.volumeMl];
   const said = [
     `${m.factor.toFixed(m.factor < 10 ? 2 : 1)} x the recipe`,
     ...(driver?.by === 'guests' ? [guestsWords(driver, pieces)] : made !== null ? [counted(made.all, pieces)] : []),
     ...(driver && hasTestPiece(driver) ? ['one more to test with'] : []),
-    ...(cups
-      ? [`${millilitres(m.volumeMl)} of batter`]
-      : [`${grams(m.flourG, units)} of flour`, `${grams(m.massG, units)} or ${millilitres(m.volumeMl)} of batter`]),
+    ...(cups ? [`${millilitres(volumeMl)} of batter`] : [`${grams(m.flourG, units)} of flour`, `${grams(massG, units)} or ${millilitres(volumeMl)} of batter`]),
     ...(m.eggs > 0.2 ? [`${quarters(m.eggs)} ${m.eggs > 1.125 ? 'eggs' : 'egg'}`] : []),
   ];
   return <p className="text-[15px]">{said.join('; ')}.</p>;

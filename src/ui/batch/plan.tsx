@@ -342,7 +342,15 @@ export function Plan({
           />
         ) : null}
         {means ? (
-          <MeansView means={means} made={p.planned?.pieces ?? null} driver={driver} units={units} pieces={piecesName} cups={inMeasures(exactness)} />
+          <MeansView
+            means={means}
+            batter={planned}
+            made={p.planned?.pieces ?? null}
+            driver={driver}
+            units={units}
+            pieces={piecesName}
+            cups={inMeasures(exactness)}
+          />
         ) : null}
         {p.splitAsked && split ? (
           <SplitPart

@@ -81,6 +81,7 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
   const root = useRef<HTMLDivElement>(null);
   const { formula, end } = state;
   const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? begin : null);
+  const [reading, setReading] = useState(false);
   const [asking, setAsking] = useState<Asking | null>(null);
 
   const bench = useMemo(() => ({ formula, house, end }), [formula, house, end]);
@@ -89,7 +90,7 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
   const onBrought = (f: Formula): void => {
     if (f.entries.length > 0) setBeginning(null);
   };
-  const saving = useSaving(opened, formula, settled, send, save, onBrought);
+  const saving = useSaving(opened, formula, settled && !reading, send, save, onBrought);
   useHandOver(root, opened.formulaId, saving.formulaId, state);
   const savedRatios = useMemo(
     () => (saving.formulaId ? (core?.workedOn({ formula: saving.saved, house, end }).analysis ?? first.sight) : null),
@@ -219,7 +220,15 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
             <ProposalBar proposals={proposing.proposals} at={proposing.at} onAt={proposing.setAt} onTake={proposing.take} onRefuse={proposing.refuse} />
             <div className="min-w-0 lg:col-start-1 lg:row-start-2">
               {beginning === 'card' ? (
-                <PasteCard formula={formula} house={house} send={send} first={formula.entries.length === 0} cards={cards} onDone={() => setBeginning(null)} />
+                <PasteCard
+                  formula={formula}
+                  house={house}
+                  send={send}
+                  first={formula.entries.length === 0}
+                  cards={cards}
+                  onDone={() => setBeginning(null)}
+                  onReading={setReading}
+                />
               ) : null}
               {opening ? (
                 <Opening />

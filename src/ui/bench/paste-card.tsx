@@ -21,6 +21,8 @@ interface Props {
   readonly house: Kitchen;
   readonly send: (a: BenchAction) => void;
   readonly onDone: () => void;
+  /** A card is being read. */
+  readonly onReading: (is: boolean) => void;
   readonly first: boolean;
   /** What the server does with many cards; left out: one file at a time. */
   readonly cards?: CardActs | undefined;
@@ -39,7 +41,7 @@ const EXAMPLE = `Saturday griddle cakes
  * A place to paste or drop a whole card, or files of any open format. What is refused stays in the box; words go into it first,
  * one recipe of another format goes onto an empty sheet at once, and several are a list before any is kept.
  */
-export function PasteCard({ formula, house, send, onDone, first, cards }: Props) {
+export function PasteCard({ formula, house, send, onDone, onReading, first, cards }: Props) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
   const [reading, setReading] = useState(false);
@@ -49,10 +51,14 @@ export function PasteCard({ formula, house, send, onDone, first, cards }: Props)
   const read = async (): Promise<void> => {
     if (busy.current) return;
     busy.current = true;
+    onReading(true);
+    setReading(true);
     try {
       await readNow();
     } finally {
       busy.current = false;
+      onReading(false);
+      setReading(false);
     }
   };
   const readNow = async (): Promise<void> => {
@@ -134,7 +140,7 @@ export function PasteCard({ formula, house, send, onDone, first, cards }: Props)
       />
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="now" onClick={() => void read()}>
-          Read the card
+          {reading ? 'Reading …' : 'Read the card'}
         </Button>
         <label className={`${lookOf('plain')} cursor-pointer has-[:focus-visible]:outline-3`}>
           {reading ? 'Reading …' : 'Choose files'}

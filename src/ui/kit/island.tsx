@@ -1,7 +1,7 @@
 'use client';
 /**
  * A part of a page whose script is large: the server draws it, and its script is fetched when a hand comes near the page (a
- * pointer that moves, a touch, a key, the focus), at the latest when the page has come to rest. What is pressed and typed in
+ * pointer that moves, a touch, a key, the focus, a press), at the latest when the page has come to rest. What is pressed and typed in
  * it until then is held by the few lines that come with every page (`early.ts`), and done as soon as it can be.
  */
 import { type ComponentType, memo, type ReactNode, Suspense, use, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
@@ -9,7 +9,7 @@ import { replayEarly } from '../early';
 import { type Later, later, whenHere } from './later';
 import { NotYet, Opening } from './opening';
 
-const SIGNS = ['pointermove', 'pointerdown', 'touchstart', 'keydown', 'focusin', 'wheel'] as const;
+const SIGNS = ['pointermove', 'pointerdown', 'touchstart', 'keydown', 'focusin', 'wheel', 'click', 'input'] as const;
 
 /** @returns what calls it off */
 function onFirstSign(act: () => void): () => void {
@@ -38,8 +38,8 @@ export function island<P extends object>(fetch: () => Promise<ComponentType<P>>)
   return { part, arrives: typeof window === 'undefined' ? part.load() : new Promise((done) => part.onHere(done)) };
 }
 
-function Drawn<P extends object>({ of, props }: { readonly of: IslandOf<P>; readonly props: P }) {
-  const Component = of.part.here() ?? use(of.arrives);
+function Drawn<P extends object>({ of, props, now }: { readonly of: IslandOf<P>; readonly props: P; readonly now: boolean }) {
+  const Component = of.part.here() ?? use(now ? of.part.load() : of.arrives);
   return <Component {...props} />;
 }
 
@@ -49,19 +49,19 @@ export function Island<P extends object>({ of, props }: { readonly of: IslandOf<
     () => true,
     () => false,
   );
-  // drawn by the server, or here and now
+  // drawn by the server; or here and now, and then the page before stays until it can be
   const [sent] = useState(!here);
   const [asleep, setAsleep] = useState(sent);
   const [near, setNear] = useState(false);
   const [awaken] = useState(() => () => setAsleep(false));
   useEffect(() => {
-    const ask = (): void => {
+    if (!sent) return;
+    return onFirstSign(() => {
       setNear(true);
       whenHere(of.part, () => {});
-    };
-    if (sent) return onFirstSign(ask);
-    ask();
+    });
   }, [sent, of]);
+  if (!sent) return <Drawn of={of} props={props} now />;
   return (
     <div className="contents" data-asleep={asleep || undefined}>
       <Kept of={of as IslandOf<object>} props={props} onAwake={awaken} />
@@ -82,7 +82,7 @@ const Kept = memo(
     return (
       <Suspense fallback={<Opening />}>
         <Awake onAwake={onAwake}>
-          <Drawn of={of} props={props} />
+          <Drawn of={of} props={props} now={false} />
         </Awake>
       </Suspense>
     );
