@@ -11,17 +11,24 @@ interface Fake {
   readonly matches: (s: string) => boolean;
   readonly getAttribute: (s: string) => string | null;
 }
-type Heard = { readonly target: Fake; readonly preventDefault: () => void };
+type Heard = {
+  readonly target: Fake;
+  readonly type?: string;
+  readonly key?: string;
+  readonly preventDefault: () => void;
+  readonly stopImmediatePropagation?: () => void;
+};
 
 function page() {
   const heard = new Map<string, (e: Heard) => void>();
-  const window: { earlyHand?: { on: boolean; list: [Fake, string | null][] } } = {};
+  const window: { earlyHand?: { on: boolean; replays: boolean; list: [Fake, string | null][] } } = {};
   const document = { addEventListener: (what: string, f: (e: Heard) => void) => heard.set(what, f) };
   new Function('window', 'document', EARLY_SCRIPT)(window, document);
-  let prevented = 0;
-  const does = (what: string, target: Fake): void => heard.get(what)?.({ target, preventDefault: () => prevented++ });
+  let [prevented, stopped] = [0, 0];
+  const does = (what: string, target: Fake, key?: string): void =>
+    heard.get(what)?.({ target, type: what, ...(key && { key }), preventDefault: () => prevented++, stopImmediatePropagation: () => stopped++ });
   const hears = (what: string, e: Heard): void => heard.get(what)?.(e);
-  return { early: () => window.earlyHand, does, hears, prevented: () => prevented };
+  return { early: () => window.earlyHand, does, hears, prevented: () => prevented, stopped: () => stopped };
 }
 const button = (more: Partial<Fake> = {}): Fake => {
   const b: Fake = { tagName: 'BUTTON', closest: (s) => (s === '[data-asleep]' ? null : b), matches: () => false, getAttribute: () => null, ...more };
@@ -60,17 +67,30 @@ test('nothing is sent before the page can send it, and nothing is kept once it c
   expect(p.early()?.list).toHaveLength(1);
 });
 
-test('in a part that sleeps it is kept also once the rest of the page is heard', () => {
+test('in a part that sleeps all of it is kept, and kept from the page, also once the rest is heard: Enter and chosen files too', () => {
   const p = page();
   const early = p.early();
   if (early) early.on = false;
   const inIt = button({ form: {}, type: 'submit' });
   const asleep = { ...inIt, closest: () => inIt };
+  const box = { ...field('30'), closest: () => inIt };
   p.does('click', asleep);
-  p.does('input', { ...field('30'), closest: () => inIt });
+  p.does('click', asleep);
+  p.does('input', box);
+  p.does('keydown', box, 'Enter');
+  p.does('change', box);
+  p.does('keydown', box, 'a');
+  p.does('change', { ...box, type: 'file' });
   p.does('input', field('heard'));
-  expect(p.prevented()).toBe(1);
-  expect(p.early()?.list.map(([, v]) => v)).toEqual([null, '30']);
+  p.does('keydown', field('heard'), 'Enter');
+  expect(p.prevented()).toBe(2);
+  expect(p.early()?.list.map(([, v]) => v)).toEqual([null, '30', null, null]);
+  // the second press too is not half heard
+  expect(p.stopped()).toBe(6);
+  // while it is done it is not held again
+  if (early) early.replays = true;
+  p.does('click', { ...button(), closest: () => inIt });
+  expect(p.early()?.list).toHaveLength(4);
 });
 
 test('what the page has heard by itself is struck off; a form’s button and a tick are not, by the press alone', () => {

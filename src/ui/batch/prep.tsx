@@ -1,5 +1,4 @@
 'use client';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
@@ -22,6 +21,7 @@ import type { Refused } from '../kit/answer';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { opened } from '../kit/island';
 import { doneIn } from '../prep/done';
 import { LineList } from '../prep/line-list';
 
@@ -30,12 +30,12 @@ const WAY = 'weigh-in';
 
 type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 
-const WeighIn = dynamic(() => import('../prep/weigh-in').then((x) => x.WeighIn));
-const RealView = dynamic(() => import('../prep/real-view').then((x) => x.RealView));
-const CheckView = dynamic(() => import('../prep/check-view').then((x) => x.CheckView));
-const JoinView = dynamic(() => import('../prep/join-view').then((x) => x.JoinView));
-const RestStage = dynamic(() => import('../prep/rest-stage').then((x) => x.RestStage));
-const MiseStage = dynamic(() => import('../prep/mise-stage').then((x) => x.MiseStage));
+const WeighIn = opened(() => import('../prep/weigh-in').then((x) => x.WeighIn));
+const RealView = opened(() => import('../prep/real-view').then((x) => x.RealView));
+const CheckView = opened(() => import('../prep/check-view').then((x) => x.CheckView));
+const JoinView = opened(() => import('../prep/join-view').then((x) => x.JoinView));
+const RestStage = opened(() => import('../prep/rest-stage').then((x) => x.RestStage));
+const MiseStage = opened(() => import('../prep/mise-stage').then((x) => x.MiseStage));
 
 interface Props {
   readonly batch: Batch;

@@ -6,7 +6,8 @@ import { Notice } from '../kit/notice';
 import type { Tell } from './send';
 
 const EVERY_MS = 5000;
-/** Looking whether something waits keeps no page from being there. */
+/** Looking whether something waits keeps no page from being there: it comes after it. */
+const FIRST_MS = 2000;
 const sending = later(() => Promise.all([import('./outbox'), import('./send')]));
 
 /**
@@ -26,11 +27,12 @@ export function OutboxSender({ tell }: { readonly tell: Tell }) {
       if (parts) for (const batchId of await parts[0].batchesWaiting()) await parts[1].sendWaiting(batchId, tell);
       busy = false;
     };
-    void go();
+    const first = setTimeout(() => void go(), FIRST_MS);
     const timer = setInterval(() => void go(), EVERY_MS);
     const noRoom = (): void => setFull(true);
     window.addEventListener(STORE_FULL, noRoom);
     return () => {
+      clearTimeout(first);
       clearInterval(timer);
       window.removeEventListener(STORE_FULL, noRoom);
     };

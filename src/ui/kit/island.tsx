@@ -4,8 +4,8 @@
  * pointer that moves, a touch, a key, the focus, a press), at the latest when the page has come to rest. What is pressed and typed in
  * it until then is held by the few lines that come with every page (`early.ts`), and done as soon as it can be.
  */
-import { type ComponentType, memo, type ReactNode, Suspense, use, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { replayEarly } from '../early';
+import { type ComponentType, memo, type ReactNode, Suspense, use, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { replayIn } from '../early';
 import { type Later, later, whenHere } from './later';
 import { NotYet, Opening } from './opening';
 
@@ -70,6 +70,16 @@ export function Island<P extends object>({ of, props }: { readonly of: IslandOf<
   );
 }
 
+/** A part that opens in place within another that was fetched: drawn by the server where it stands open, fetched when it opens. */
+export function opened<P extends object>(fetch: () => Promise<ComponentType<P>>): ComponentType<P> {
+  const of = island(fetch);
+  return (props: P) => (
+    <Suspense fallback={<Opening />}>
+      <Drawn of={of} props={props} now />
+    </Suspense>
+  );
+}
+
 interface KeptProps {
   readonly of: IslandOf<object>;
   readonly props: object;
@@ -95,12 +105,11 @@ function sameIn(a: object, b: object): boolean {
   return Object.keys({ ...x, ...y }).every((k) => Object.is(x[k], y[k]));
 }
 
-/** Around what wakes: what was done in its sleep is done with its first drawing. */
+/** Around what wakes: what was done in its sleep is done when all of it has begun to work, and only then it hears by itself. */
 function Awake({ onAwake, children }: { readonly onAwake: () => void; readonly children: ReactNode }) {
   const at = useRef<HTMLDivElement>(null);
-  useLayoutEffect(() => {
-    if (at.current) void replayEarly(at.current);
-    onAwake();
+  useEffect(() => {
+    if (at.current) void replayIn(at.current).then(onAwake);
   }, [onAwake]);
   return (
     <div ref={at} className="contents">
