@@ -250,14 +250,19 @@ test('what is pressed while the page comes alive is done once', async ({ page })
         // nothing but the page's own script listens for this
         if (!begun && of[0] === 'beforetoggle') {
           begun = true;
-          setTimeout(() => {
+          const act = (): void => {
             const list = [...document.querySelectorAll('select')].find((s) => [...s.options].some((o) => o.text.includes('firm peaks')));
-            if (!list) return;
+            // it may still be on its way
+            if (!list) {
+              setTimeout(act, 1);
+              return;
+            }
             list.selectedIndex = list.selectedIndex === 0 ? 1 : 0;
             list.dispatchEvent(new Event('input', { bubbles: true }));
             list.dispatchEvent(new Event('change', { bubbles: true }));
             [...document.querySelectorAll('button')].find((b) => b.textContent === '1/8 tsp')?.click();
-          }, ms);
+          };
+          setTimeout(act, ms);
         }
         return listen.apply(this, of);
       } as Document['addEventListener'];

@@ -37,6 +37,9 @@ document.addEventListener('submit',function(e){if(early(e.target)&&!e.target.get
 
 const early = (): Early | undefined => (window as unknown as { earlyHand?: Early }).earlyHand;
 
+/** A hand was here already, before anything could listen. */
+export const pressedEarly = (): boolean => (early()?.list.length ?? 0) > 0;
+
 /** A form is sent by its button only when it is pressed again: its first press was held back. */
 const sends = (at: Element): boolean => 'form' in at && at.form !== null && (at as HTMLButtonElement).type === 'submit';
 const isTick = (at: Element): boolean => (at as HTMLInputElement).type === 'checkbox';
@@ -91,8 +94,10 @@ export async function replayEarly(): Promise<void> {
 export async function replayIn(part: Element): Promise<void> {
   const q = early();
   if (!q) return;
+  const own = part.closest('[data-asleep]');
   for (;;) {
-    const next = q.list.find(([at]) => part.contains(at));
+    // what sleeps on in it has its own turn
+    const next = q.list.find(([at]) => at.closest('[data-asleep]') === own && part.contains(at));
     if (!next) break;
     q.list = q.list.filter((e) => e !== next);
     const [at, value] = next;
@@ -107,5 +112,5 @@ export async function replayIn(part: Element): Promise<void> {
     await Promise.resolve();
   }
   // in the same breath as the last look: nothing is held any more that nobody would do
-  part.closest('[data-asleep]')?.removeAttribute('data-asleep');
+  own?.removeAttribute('data-asleep');
 }

@@ -4,8 +4,8 @@
  * pointer that moves, a touch, a key, the focus, a press), at the latest when the page has come to rest. What is pressed and typed in
  * it until then is held by the few lines that come with every page (`early.ts`), and done as soon as it can be.
  */
-import { type ComponentType, memo, type ReactNode, Suspense, use, useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { replayIn } from '../early';
+import { Activity, type ComponentType, memo, type ReactNode, Suspense, use, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { pressedEarly, replayIn } from '../early';
 import { type Later, later, whenHere } from './later';
 import { NotYet, Opening } from './opening';
 
@@ -43,37 +43,68 @@ function Drawn<P extends object>({ of, props, now }: { readonly of: IslandOf<P>;
   return <Component {...props} />;
 }
 
-export function Island<P extends object>({ of, props }: { readonly of: IslandOf<P>; readonly props: P }) {
+/** Whether this is what the server has drawn, being brought to life; or drawn here and now. */
+function useSent(): boolean {
   const here = useSyncExternalStore(
     never,
     () => true,
     () => false,
   );
-  // drawn by the server; or here and now, and then the page before stays until it can be
-  const [sent] = useState(!here);
-  const [asleep, setAsleep] = useState(sent);
-  const [near, setNear] = useState(false);
+  return useState(!here)[0];
+}
+
+/** What the server has drawn, asleep until its script is here. @param now its script is fetched at once */
+function Sleeper<P extends object>({
+  of,
+  props,
+  now,
+  children,
+}: {
+  readonly of: IslandOf<P>;
+  readonly props: P;
+  readonly now: boolean;
+  readonly children?: ReactNode;
+}) {
+  const [asleep, setAsleep] = useState(true);
   const [awaken] = useState(() => () => setAsleep(false));
-  useEffect(() => {
-    if (!sent) return;
-    return onFirstSign(() => {
-      setNear(true);
-      whenHere(of.part, () => {});
-    });
-  }, [sent, of]);
-  if (!sent) return <Drawn of={of} props={props} now />;
   return (
     <div className="contents" data-asleep={asleep || undefined}>
-      <Kept of={of as IslandOf<object>} props={props} onAwake={awaken} />
-      {asleep && near ? <NotYet /> : null}
+      <Kept of={of as IslandOf<object>} props={props} now={now} onAwake={awaken} />
+      {asleep ? children : null}
     </div>
+  );
+}
+
+export function Island<P extends object>({ of, props }: { readonly of: IslandOf<P>; readonly props: P }) {
+  const sent = useSent();
+  const [near, setNear] = useState(false);
+  useEffect(() => {
+    if (!sent) return;
+    const wake = (): void => {
+      setNear(true);
+      whenHere(of.part, () => {});
+    };
+    if (!pressedEarly()) return onFirstSign(wake);
+    wake();
+  }, [sent, of]);
+  // drawn here and now, the page before stays until it can be
+  if (!sent) return <Drawn of={of} props={props} now />;
+  return (
+    <Sleeper of={of} props={props} now={false}>
+      {near ? <NotYet /> : null}
+    </Sleeper>
   );
 }
 
 /** A part that opens in place within another that was fetched: drawn by the server where it stands open, fetched when it opens. */
 export function opened<P extends object>(fetch: () => Promise<ComponentType<P>>): ComponentType<P> {
   const of = island(fetch);
-  return (props: P) => (
+  return (props: P) => <Opened of={of as IslandOf<object>} props={props} />;
+}
+
+function Opened({ of, props }: { readonly of: IslandOf<object>; readonly props: object }) {
+  if (useSent()) return <Sleeper of={of} props={props} now />;
+  return (
     <Suspense fallback={<Opening />}>
       <Drawn of={of} props={props} now />
     </Suspense>
@@ -83,18 +114,19 @@ export function opened<P extends object>(fetch: () => Promise<ComponentType<P>>)
 interface KeptProps {
   readonly of: IslandOf<object>;
   readonly props: object;
+  readonly now: boolean;
   readonly onAwake: () => void;
 }
 
-/** Drawn again only for other props: what still sleeps must be left as the server drew it. */
+/** Drawn again only for other props: what still sleeps must be left as the server drew it. It comes to life by itself, later than what is around it. */
 const Kept = memo(
-  function Kept({ of, props, onAwake }: KeptProps) {
+  function Kept({ of, props, now, onAwake }: KeptProps) {
     return (
-      <Suspense fallback={<Opening />}>
+      <Activity>
         <Awake onAwake={onAwake}>
-          <Drawn of={of} props={props} now={false} />
+          <Drawn of={of} props={props} now={now} />
         </Awake>
-      </Suspense>
+      </Activity>
     );
   },
   (a, b) => a.of === b.of && sameIn(a.props, b.props),
