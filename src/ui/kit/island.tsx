@@ -28,6 +28,8 @@ const never = () => () => {};
 
 export interface IslandOf<P extends object> {
   readonly part: Later<ComponentType<P>>;
+  /** Fetches it, however often that takes; once. */
+  readonly ask: () => void;
   /** Kept when it is here, whoever asked for it. On the server that is at once. */
   readonly arrives: Promise<ComponentType<P>>;
 }
@@ -35,11 +37,18 @@ export interface IslandOf<P extends object> {
 /** @param fetch the import of the component */
 export function island<P extends object>(fetch: () => Promise<ComponentType<P>>): IslandOf<P> {
   const part = later(fetch);
-  return { part, arrives: typeof window === 'undefined' ? part.load() : new Promise((done) => part.onHere(done)) };
+  let asked = false;
+  const ask = (): void => {
+    if (asked) return;
+    asked = true;
+    whenHere(part, () => {});
+  };
+  return { part, ask, arrives: typeof window === 'undefined' ? part.load() : new Promise((done) => part.onHere(done)) };
 }
 
 function Drawn<P extends object>({ of, props, now }: { readonly of: IslandOf<P>; readonly props: P; readonly now: boolean }) {
-  const Component = of.part.here() ?? use(now ? of.part.load() : of.arrives);
+  if (now) of.ask();
+  const Component = of.part.here() ?? use(of.arrives);
   return <Component {...props} />;
 }
 
@@ -82,7 +91,7 @@ export function Island<P extends object>({ of, props }: { readonly of: IslandOf<
     if (!sent) return;
     const wake = (): void => {
       setNear(true);
-      whenHere(of.part, () => {});
+      of.ask();
     };
     if (!pressedEarly()) return onFirstSign(wake);
     wake();
