@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ACCEPTED } from '@/core/exchange/formats';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -44,21 +44,29 @@ const EXAMPLE = `Saturday griddle cakes
 export function PasteCard({ formula, house, send, onDone, onReading, first, cards }: Props) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
-  const [reading, setReading] = useState(false);
+  const [reading, setReading] = useState<'card' | 'files' | null>(null);
   const [found, setFound] = useState<readonly FromFile[] | null>(null);
   // a second press while the first still reads is no second card
   const busy = useRef(false);
+  // who has turned to something else meanwhile gets no card
+  const gone = useRef(false);
+  useEffect(() => {
+    gone.current = false;
+    return () => {
+      gone.current = true;
+    };
+  }, []);
   const read = async (): Promise<void> => {
     if (busy.current) return;
     busy.current = true;
     onReading(true);
-    setReading(true);
+    setReading('card');
     try {
       await readNow();
     } finally {
       busy.current = false;
       onReading(false);
-      setReading(false);
+      setReading(null);
     }
   };
   const readNow = async (): Promise<void> => {
@@ -70,6 +78,7 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
         )
       : text;
     const reader = await engine.load().catch(() => null);
+    if (gone.current) return;
     if (!reader) {
       setError('The reader of cards could not be fetched. What you pasted stays here: try again when the line is back.');
       return;
@@ -96,10 +105,10 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
   const take = async (list: FileList | null): Promise<void> => {
     const files = [...(list ?? [])];
     if (files.length === 0) return;
-    setReading(true);
+    setReading('files');
     setError(null);
     const of = await readFiles(files, kitchenOf(formula, house));
-    setReading(false);
+    setReading(null);
     const [one] = of;
     if (of.length !== 1 || !one) {
       if (cards) setFound(of);
@@ -140,15 +149,15 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
       />
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="now" onClick={() => void read()}>
-          {reading ? 'Reading …' : 'Read the card'}
+          {reading === 'card' ? 'Reading …' : 'Read the card'}
         </Button>
         <label className={`${lookOf('plain')} cursor-pointer has-[:focus-visible]:outline-3`}>
-          {reading ? 'Reading …' : 'Choose files'}
+          {reading === 'files' ? 'Reading …' : 'Choose files'}
           <input
             type="file"
             multiple={cards !== undefined}
             accept={ACCEPTED}
-            disabled={reading}
+            disabled={reading !== null}
             className="sr-only"
             onChange={(e) => {
               void take(e.target.files);
