@@ -15,6 +15,7 @@ import { type Amount, type Combined, combine, writeAmount } from '../quantity/am
 import { grams as g } from '../quantity/say';
 import { CUP_SYSTEMS } from '../quantity/units';
 import type { LineFinding, Use, Vessel } from './parts';
+import { KEPT_BACK } from './phrases';
 import { type SplitLine, splitLine } from './split';
 import { isWord, tokensOf, type Word } from './words';
 
@@ -319,6 +320,8 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
   const odd = s.words.filter((w) => w.as === 'unknown').map((w) => w.text);
   const unread = odd.filter((w) => !s.alternatives.some((a) => a.said.includes(w)));
   if (unread.length > 0) findings.push({ code: 'not-understood', message: `Not understood: ${unread.map((w) => `"${w}"`).join(', ')}.` });
+  if (s.use === null && KEPT_BACK.test(text) && !/\b(?:more|extra|additional)\b/i.test(text))
+    findings.push({ code: 'kept-back', message: 'Kept back until the batter asks for it? All of it is counted.' });
   const low = sum((p) => p.low);
   const high = sum((p) => p.high);
   // written out: this is the path of nearly every line, and spreading objects is most of its cost

@@ -34,6 +34,7 @@ export interface LineFinding {
     | 'which-ingredient'
     | 'too-long'
     | 'unit-doubtful'
-    | 'fullness';
+    | 'fullness'
+    | 'kept-back';
   readonly message: string;
 }

@@ -2,9 +2,9 @@
 
 /** Where it goes that is not the batter. Each takes the text to its end, or to the next comma or bracket. */
 export const PAN =
-  /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|brushing|oiling|cooking|coating the pan|coat the pan|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
+  /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly|cr[eê]pe|pancake|blini|frying|baking|roasting|oven|sheet|cake|muffin|hot|heavy|large|small|non-?stick|cast[\s-]iron)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|brushing|brush|oiling|cooking|coating the pan|coat the pan|baking[\s-](?:sheets?|trays?|dish)|trays?|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
 export const TOPPING =
-  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|sprinkle|scatter|squeeze over|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
+  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|(?:(?:the|an?)\s+)?(?:egg[\s-]?)?wash|glazing|glaze over|sprinkle|scatter|squeeze over|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
 /** The same in the other languages of the names. */
 export const PAN_ABROAD =
   /[\s,(–—-]*(?:\b(?:zum|fürs|für die|zur)\s+(?:ausbacken|braten|einfetten|backen|pfanne|anbraten)|\bpour\s+(?:la\s+(?:poêle|poele|cuisson)|le\s+moule|graisser|cuire)|\bpara\s+(?:la\s+sart[eé]n|fre[ií]r|engrasar|la\s+plancha)|\bper\s+(?:la\s+padella|ungere|friggere)|\b(?:om\s+in\s+te\s+bakken|voor\s+(?:de\s+pan|het\s+bakken))|\btil\s+(?:stegning|steking|panden|pannen)|\btill\s+(?:stekning|pannan))(?![\p{L}])[^()\d]*\)?\s*$/iu;
@@ -43,7 +43,14 @@ export const FLOUR_TYPE =
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
-  /\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b/giu;
+  /\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b/giu;
 
 /** "(not self-raising)": what it is not; nothing of it is in the thing. */
 export const NOT = /[,(]\s*(?:but\s+)?not\s+[^(),\d]{2,40}\)?/gi;
+
+/** Fat that is called after the pan; and out of a can, which is for the pan where nothing else is said. */
+export const PAN_FAT = /\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i;
+export const SPRAY = /\b(?:cooking|oil|baking|non-?\s?stick)\s+spray\b|\bspray\s+oil\b/i;
+/** An amount that goes in only when the batter asks for it. */
+export const KEPT_BACK =
+  /\b(?:as|if) (?:needed|required|necessary)\b|\b(?:for thinning|to thin)\b|\bif (?:the batter is |the batter's |it is |it's )?too (?:thick|thin|runny|stiff|loose|wet|dry)\b/i;

@@ -243,7 +243,7 @@ function takePhrases(r: Reader, start: number): { from: number; to: number } {
     return m;
   };
   if (!TRIGGERS.test(r.text)) {
-    if (/\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i.test(r.text)) r.use = 'pan';
+    if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
     return { from, to };
   }
   const extraAt = take(phrases.EXTRA, 'use');
@@ -290,13 +290,13 @@ function takePhrases(r: Reader, start: number): { from: number; to: number } {
     if (use && !batter) r.use = use;
     from += m[0].length;
   }
-  if (/\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i.test(r.text)) r.use = 'pan';
+  if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
   return { from, to };
 }
 
 /** Numbers that are no amounts: sizes, degrees, minutes, types of flour. */
 function takeMeasures(r: Reader): void {
-  if (/dry|temp|warm|heat|finger|blood|stone|milled/i.test(r.text))
+  if (/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd/i.test(r.text))
     for (const m of r.text.matchAll(phrases.STATES)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/\bnot\b/i.test(r.text)) for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
   if (!/cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i.test(r.text)) return;

@@ -291,6 +291,12 @@ function Settle({ line, tools }: { readonly line: SheetLine; readonly tools: Lin
         Make {line.rows.length} lines of it
       </Button>
     );
+  if (line.findings.some((f) => f.code === 'kept-back'))
+    return (
+      <Button className="!min-h-8 !text-sm" onClick={() => tools.send({ do: 'switch', key: line.key, off: true })}>
+        Leave it out until then
+      </Button>
+    );
   if (line.findings.some((f) => f.code === 'alternatives'))
     return [line.ingredient, ...line.alternatives]
       .filter((i) => i !== null)
