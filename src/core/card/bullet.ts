@@ -1,6 +1,7 @@
 /** What stands before a line on a card and is no part of it: bullets, tick boxes, numbering, table bars, dot leaders. */
 
-const BULLET = /^\s*(?:[•●▪◦‣∙·*★☆✱✶✦✧❖►▶▸➤→⇒☐☑✓✔✗□■◆◇–—>»]|\[[ xX]?\]|->|=>|-(?!\s*\d)|-(?=\s+\d))\s*/u;
+const BULLET =
+  /^\s*(?:[•●▪◦‣∙·*★☆✱✶✦✧❖►▶▸➤→⇒☐☑✓✔✗□■▢▣◻◽◯○❑❒▪▫◆◇–—>»]|(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D|[\u{1F3FB}-\u{1F3FF}])*|\[[ xX]?\]|->|=>|-(?!\s*\d)|-(?=\s+\d))\s*/u;
 const NUMBERING = /^\s*\(?\d{1,2}[.)]\s+(?=\S)/;
 /** "a) 2 cups flour", "(b) salt". */
 const LETTERING = /^\s*(?:\(?[a-hA-H]\)|[a-hA-H]\.)\s+(?=\S)/;

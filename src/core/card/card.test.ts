@@ -202,3 +202,83 @@ test('what stands under "Notes:" is no line of the batter, and a yield that name
   const cakes = readCard('Makes 12 griddle cakes\n2 cups flour\n1 egg', FRESH_CONVENTIONS);
   expect(cakes.ok && cakes.value.ignored).toEqual([{ lineNumber: 1, text: 'Makes 12 griddle cakes', why: 'yield' }]);
 });
+
+describe('a card that has its amounts in its steps alone', () => {
+  const told = (text: string): readonly (readonly [string, string, number])[] => {
+    const c = readCard(text, FRESH_CONVENTIONS);
+    if (!c.ok) throw new Error(c.error.message);
+    return c.value.lines.map((l) => [l.ingredient?.id ?? `?${l.findings[0]?.code}`, l.use, Math.round(l.grams ?? 0)] as const);
+  };
+
+  test('each step gives what it measures: what is stirred into what, what it is fried in', () => {
+    expect(
+      told(`Lock-side drop scones
+Method
+1. Sift 225 g self-raising flour with a pinch of salt into a bowl.
+2. Stir in 30 g caster sugar.
+3. Beat in 1 egg and 300 ml milk.
+4. Cook spoonfuls in 15 g butter.`),
+    ).toEqual([
+      ['flour-self-raising-uk', 'batter', 225],
+      ['salt-table', 'batter', 0],
+      ['sugar-caster', 'batter', 30],
+      ['egg-large', 'batter', 50],
+      ['milk-whole', 'batter', 309],
+      ['butter-unsalted', 'pan', 15],
+    ]);
+  });
+
+  test('in one breath, with bowls, wells and peaks between', () => {
+    expect(
+      told('Put two cups of flour and half a teaspoon of salt into a bowl. Beat an egg into one and a half cups of milk. Combine. Fry in butter.'),
+    ).toEqual([
+      ['flour-all-purpose', 'batter', 250],
+      ['salt-table', 'batter', 3],
+      ['egg-large', 'batter', 50],
+      ['milk-whole', 'batter', 366],
+    ]);
+    expect(
+      told(`Weir cakes
+1. Separate 3 eggs.
+2. In another bowl, whisk the yolks with 20 g sugar and 40 g flour.
+3. Make a well and pour in 30 ml milk, whisking until smooth.
+4. Whip the whites with 30 g sugar to soft peaks. Rest 20 minutes.`),
+    ).toEqual([
+      ['egg-large', 'batter', 150],
+      ['sugar-granulated', 'batter', 20],
+      ['flour-all-purpose', 'batter', 40],
+      ['milk-whole', 'batter', 31],
+      ['sugar-granulated', 'batter', 30],
+    ]);
+  });
+
+  test('what a step measures and nobody understands is asked about, and never left out', () => {
+    const read = told('Weir cakes\n1. Mix 200 g flour and 1 egg.\n2. Stir in 40 g moondust with 2 cups of zzz.\n3. Bake at 220 C for 18 minutes.');
+    expect(read.slice(0, 2)).toEqual([
+      ['flour-all-purpose', 'batter', 200],
+      ['egg-large', 'batter', 50],
+    ]);
+    expect(read).toHaveLength(3);
+    expect(read[2]?.[0]).toMatch(/^\?/);
+  });
+});
+
+test('pictures and boxes before a row are no part of it, and strokes part three things and more', () => {
+  const c = readCard(
+    '🥞 SUNDAY STACK 🥞\n▢ 200 g flour\n🥛 300 ml milk\nWet: 100 g egg / 45 g oil / 25 g sugar\n🍓 Toppings\n▢ 50 g strawberries',
+    FRESH_CONVENTIONS,
+  );
+  if (!c.ok) throw new Error(c.error.message);
+  expect(c.value.title).toBe('SUNDAY STACK');
+  expect(c.value.lines.map((l) => [l.ingredient?.id, l.grams && Math.round(l.grams), l.use])).toEqual([
+    ['flour-all-purpose', 200, 'batter'],
+    ['milk-whole', 309, 'batter'],
+    ['egg-large', 100, 'batter'],
+    ['oil-vegetable', 45, 'batter'],
+    ['sugar-granulated', 25, 'batter'],
+    ['strawberries', 50, 'topping'],
+  ]);
+  // one stroke may part two ways to take one thing: asked
+  const one = readCard('250 g flour\n1 cup buttermilk / 1 cup milk', FRESH_CONVENTIONS);
+  expect(one.ok && one.value.lines[1]?.status).toBe('unclear');
+});

@@ -337,19 +337,48 @@ function place(n: number, r: Reading): Place {
   return { at: 'lines', lines };
 }
 
-/** The ingredients a step tells with their amounts, where no list gives them. */
+/** What is done, before what it is done with. */
+const DOES =
+  /^(?:in(?:to)?\s+(?:an?|the|another)\s[^,\d]{2,24},\s*)?(?:(?:then|next|now|first|finally|and)[,\s]+)*(?:(?:gently|slowly|gradually|carefully|quickly|lightly)\s+)?(?:make an? (?:well|hole)[^\d]*?\b(?:and|then)\s+)?(?:mix|whisk|combine|beat|melt|add|stir|blend|sift|sieve|fold|pour|put|place|take|rub|crack|tip|dissolve|weigh|measure|whip|work)(?:\s+(?:in|together|out|up))*\s+(?=\S)/i;
+/** Where it goes and how far it is taken, behind it. */
+const WHITHER =
+  /(?:,?\s+\p{L}+ing)?\s+(?:(?:in|into|to|onto|over)\s+(?:an?|the|another|one|your|it|this|make|form|get|give|soft|stiff|firm|smooth)\b|until\b|till\b|together\b|well\b|with\s+an?\s+(?:whisk|fork|spoon|spatula)\b)[^\d½¼¾⅓⅔⅛]*$/iu;
+/** "Cook spoonfuls in 15 g butter": what it is fried in. */
+const FRIED_IN = /^(?:(?:then|now|finally)[,\s]+)*(?:cook|fry|bake|brown)\b[^\d½¼¾]*\s(?:in|with)\s+(.*\S)$/iu;
+/** "Melt 30 g butter in the pan": the pan's too. */
+const IN_THE_PAN =
+  /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b/i;
+/** A food by weight, measure or count. */
+const MEASURED =
+  /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six))\s+(?:(?:large|medium|small|whole)\s+)?eggs?\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
+
+/** A step without where it goes; "into two cups of milk" is more of it. */
+function withoutWhither(step: string): string {
+  const listed = step.replace(/\s+(?:in|into|to|onto|over|with)\s+(?=(.*))/gi, (all, then: string) =>
+    MEASURED.exec(then.slice(0, 30))?.index === 0 ? ', ' : all,
+  );
+  const m = WHITHER.exec(listed);
+  return m ? listed.slice(0, m.index) : listed;
+}
+
+/** The ingredients a step tells with their amounts, where no list gives them; what is measured there and not understood is asked about. */
 function toldIn(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): readonly Line[] {
   return text.split(/(?<=[.!?;])\s+/).flatMap((sentence) => {
-    const bare = sentence
-      .replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '')
-      .replace(/[.!?;]$/, '')
-      .replace(
-        /^(?:(?:then|next|now|finally|and)[,\s]+)*(?:mix|whisk|combine|beat|melt|add|stir(?: in| together)?|blend|sift|fold in|pour in|put|take)(?: together)?\s+(?=\S)/i,
-        '',
-      );
-    const bits = itemsIn(bare, house, languages) ?? [bare];
+    const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
+    const fat = (IN_THE_PAN.exec(said) ?? FRIED_IN.exec(said))?.[1]?.replace(/\s+(?:at|for|over|until)\s.*$/i, '');
+    const fried = fat === undefined ? null : readLine(`${fat} for frying`, house, {}, null, languages);
+    if (fried?.status === 'read' && fried.written.length > 0) return [fried];
+    const bare = withoutWhither(said.replace(DOES, ''));
+    // "the yolks, 20 g sugar": what was told already is not told again
+    const bits = (itemsIn(bare, house, languages) ?? bare.split(/,\s+|\s+and\s+/)).filter(
+      (bit) => MEASURED.test(bit) || !/^the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining)\b/i.test(bit),
+    );
     const read = bits.map((bit) => readLine(bit, house, {}, null, languages));
-    return read.every((l) => l.ingredient !== null) && read.some((l) => l.written.length > 0) ? read : [];
+    if (read.every((l) => l.ingredient !== null) && read.some((l) => l.written.length > 0)) return read;
+    const parted = /^separate\s+(\S.*)$/i.exec(bare)?.[1];
+    const eggs = parted === undefined ? null : readLine(`${parted}, separated`, house, {}, null, languages);
+    if (eggs?.status === 'read') return [eggs];
+    return MEASURED.test(bare) && !CLOCK.test(bare) ? [readLine(bare, house, {}, null, languages)] : [];
   });
 }
 
@@ -410,7 +439,9 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
     const source = unTab(unEntity(dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw));
     return { source, text: stripBullet(source) };
   });
-  const single = rows.filter((r) => r.text !== '').length === 1;
+  const said = rows.filter((r) => r.text !== '');
+  // one row is a line, whatever it looks like; but not a recipe told in one breath
+  const single = said.length === 1 && !(DOES.test(said[0]?.text ?? '') && /[.!?]\s+\p{Lu}/u.test(said[0]?.text ?? ''));
   const languages = languagesIn(text);
   let title: string | null = null;
   const sections: Section[] = [{ id: 's0', heading: null, role: 'batter', asked: false }];
@@ -429,7 +460,7 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
       case 'nowhere':
         break;
       case 'title':
-        title = p.text.replace(/^(?:title|name|recipe)\s*:\s*/i, '');
+        title = p.text.replace(/^(?:title|name|recipe)\s*:\s*/i, '').replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
         break;
       case 'heading':
         section = open(p.words, p.role, p.asked);

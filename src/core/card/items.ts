@@ -5,7 +5,7 @@ import { readAmount } from '../quantity/amount';
 import { type Line, readLine } from './line';
 
 /** Where one item may end and the next begin. */
-const SEAM = /\s*;\s*|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+/gi;
+const SEAM = /\s*;\s*|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
 
 const whole = (l: Line): boolean => l.ingredient !== null && l.written.length > 0 && (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
 const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
@@ -21,13 +21,14 @@ const begins = (text: string): boolean => {
  * @param least so many amounts have to be found for the row to be parted
  */
 export function itemsIn(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): readonly string[] | null {
-  if (text.length > 2000 || !/[,;&+–—-]|\b(?:and|then|plus)\b/i.test(text)) return null;
+  if (text.length > 2000 || !/[,;&+–—-]|\s[/|•·]\s|\b(?:and|then|plus)\b/i.test(text)) return null;
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
   const seams = [...text.matchAll(SEAM)].filter((m) => m[0] !== '' && m.index > 0);
   if (seams.length === 0) return null;
   // inside brackets nothing is parted
   const depth = (at: number): number => (text.slice(0, at).match(/[([]/g)?.length ?? 0) - (text.slice(0, at).match(/[)\]]/g)?.length ?? 0);
   const out: string[] = [];
+  let strokes = 0;
   let from = 0;
   for (const [n, m] of seams.entries()) {
     if (depth(m.index) > 0) continue;
@@ -43,10 +44,12 @@ export function itemsIn(text: string, house: KitchenConventions, languages: Read
     if (!far || (!comma && isEgg(l) && isEgg(r))) continue;
     if (!comma && seams.length === 1 && /plus|\+/i.test(m[0])) continue;
     out.push(left);
+    if (/[/|•·]/.test(m[0])) strokes++;
     from = at;
   }
   const last = text.slice(from).trim();
-  if (out.length === 0) return null;
+  // one stroke stands between two ways to take one thing as often as between two things
+  if (out.length === 0 || strokes === 1) return null;
   // the last may be known and have no amount: "and a bit of salt"
   const end = read(last);
   const named = !/[.!?]\s/.test(last) && last.length < 60 && (end.ingredient !== null || end.rows.length > 1);

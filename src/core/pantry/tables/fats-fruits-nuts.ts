@@ -23,7 +23,7 @@ export const fatsFruitsNutsRows: readonly IngredientRow[] = [
   { id: 'oil-vegetable', name: 'Vegetable oil', category: 'fat',
     per100g: { fatG: 100, kcal: 884 },
     gPerUsCup: 218, gPerTsp: 4.55,
-    aliases: ['oil', 'neutral oil', 'canola oil', 'rapeseed oil', 'sunflower oil', 'corn oil', 'soybean oil'],
+    aliases: ['oil', 'veg oil', 'veg. oil', 'neutral oil', 'canola oil', 'rapeseed oil', 'sunflower oil', 'corn oil', 'soybean oil'],
     note: 'soybean oil is exempt from US labelling only when highly refined' },
   { id: 'oil-olive', name: 'Olive oil', category: 'fat',
     per100g: { fatG: 100, sodiumMg: 2, kcal: 884 },

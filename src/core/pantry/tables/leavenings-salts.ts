@@ -5,7 +5,7 @@ export const leaveningsSaltsRows: readonly IngredientRow[] = [
   { id: 'baking-powder-double-al', name: 'Baking powder, double-acting (aluminium sulfate type)', category: 'leavening',
     per100g: { waterG: 5, starchG: 27.7, fibreG: 0.2, ashG: 67.1, sodiumMg: 10400, kcal: 111 },
     gPerTsp: 4.6, acidMeqPer100g: 357, sodaPct: 30, ownAcidMeqPer100g: 357, waterAbsorption: 0,
-    aliases: ['baking powder', 'double-acting baking powder', 'BP'],
+    aliases: ['baking powder', 'double-acting baking powder', 'BP', 'baking pwdr', 'bkg powder'],
     note: 'soda 30 SAS 21-22 MCP 10-11 starch; ash_g = mineral solids; acid_meq is its own acid so net with soda is 0; USDA lists 53 kcal and 10600 mg Na' },
   { id: 'baking-powder-double-alfree', name: 'Baking powder, aluminium-free (double-acting phosphate)', category: 'leavening',
     per100g: { waterG: 4, proteinG: 0.1, starchG: 24, fibreG: 0.2, ashG: 71.7, sodiumMg: 7800, kcal: 97 },
