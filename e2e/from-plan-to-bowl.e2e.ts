@@ -126,35 +126,38 @@ test('a cook with cups, spoons and one pan: from the card to the log without a g
   await expect(page.getByRole('row').filter({ hasText: 'Cup cakes of the lock' })).toContainText('Good');
 });
 
-test('foam cakes: whites whipped and folded by either school, a tick when they are in, and then the foam’s own clock', async ({ page, kitchen }) => {
-  await beginTime(page, kitchen);
-  for (const [school, words] of [
-    ['firm peaks, folded in thirds', 'a third to loosen it'],
-    ['soft peaks, folded in one go', 'in one go'],
-  ] as const) {
-    await page.goto('/house');
-    await choose(page, 'Whites', school);
-    await expect(page.getByText('Kept for the whole house')).toBeVisible();
-    await newFormula(page, `Lock foam, ${words}\n150 g flour\n6 g baking powder\n150 g milk\n3 eggs, separated\n45 g sugar`);
-    const batch = await start(page);
-    await expect(page.getByRole('button', { name: /^A clean, dry bowl for the whites/ })).toBeVisible();
-    await expect(page.getByRole('button', { name: /^Clean beaters/ })).toBeVisible();
-    await toWeighIn(page);
-    await tickAll(page);
-    await expect(joining(page).getByRole('button', { name: /^Whites/ })).toBeVisible();
-    await join(page);
-    await pass(page, kitchen, 20 * 60 * SECOND);
-    const rest = page.getByRole('region', { name: 'Rest' });
-    await expect(rest.getByRole('list').filter({ hasText: words })).toBeVisible();
-    await axe(page);
-    await page.goto(`${batch}/griddle`);
-    await expect(page.getByText('its whites are not in yet', { exact: false })).toBeVisible();
-    await page.goto(`${batch}/prep`);
-    await rest.getByRole('button', { name: 'They are folded in' }).click();
-    await expect(rest.getByText(/✓ Whites folded in at .*: pour it by/)).toBeVisible();
-    await page.goto(`${batch}/griddle`);
-    await expect(page.getByText(/whites in .* ago/)).toBeVisible();
-  }
+test.describe('at a time of its own', () => {
+  test.use({ alone: true });
+  test('foam cakes: whites whipped and folded by either school, a tick when they are in, and then the foam’s own clock', async ({ page, kitchen }) => {
+    await beginTime(page, kitchen);
+    for (const [school, words] of [
+      ['firm peaks, folded in thirds', 'a third to loosen it'],
+      ['soft peaks, folded in one go', 'in one go'],
+    ] as const) {
+      await page.goto('/house');
+      await choose(page, 'Whites', school);
+      await expect(page.getByText('Kept for the whole house')).toBeVisible();
+      await newFormula(page, `Lock foam, ${words}\n150 g flour\n6 g baking powder\n150 g milk\n3 eggs, separated\n45 g sugar`);
+      const batch = await start(page);
+      await expect(page.getByRole('button', { name: /^A clean, dry bowl for the whites/ })).toBeVisible();
+      await expect(page.getByRole('button', { name: /^Clean beaters/ })).toBeVisible();
+      await toWeighIn(page);
+      await tickAll(page);
+      await expect(joining(page).getByRole('button', { name: /^Whites/ })).toBeVisible();
+      await join(page);
+      await pass(page, kitchen, 20 * 60 * SECOND);
+      const rest = page.getByRole('region', { name: 'Rest' });
+      await expect(rest.getByRole('list').filter({ hasText: words })).toBeVisible();
+      await axe(page);
+      await page.goto(`${batch}/griddle`);
+      await expect(page.getByText('its whites are not in yet', { exact: false })).toBeVisible();
+      await page.goto(`${batch}/prep`);
+      await rest.getByRole('button', { name: 'They are folded in' }).click();
+      await expect(rest.getByText(/✓ Whites folded in at .*: pour it by/)).toBeVisible();
+      await page.goto(`${batch}/griddle`);
+      await expect(page.getByText(/whites in .* ago/)).toBeVisible();
+    }
+  });
 });
 
 test('almond drink stands in: told before it is taken, marked on the sheet, named on the notice, and a print before it is called out', async ({ page }) => {

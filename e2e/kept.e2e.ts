@@ -139,36 +139,39 @@ test('each caution stands once, where it belongs, through one batch of each kind
   }
 });
 
-test('a sauce has its method and its own steps at their time; a second batch at that hour shows its steps, and clashes openly', async ({ page, kitchen }) => {
-  await beginTime(page, kitchen, new Date(Date.UTC(2026, 10, 28, 7, 0)));
-  const served = async (name: string): Promise<string> => {
-    await newFormula(page, `${name}\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs\n30 g oil\nmaple syrup to serve`);
-    await choose(page, 'Sauces and sides', 'Weir apple filling');
-    await page.getByRole('switch', { name: 'served at a set time' }).click();
-    const batch = await start(page);
-    await page.goto(`${batch}/plan`);
-    return batch;
-  };
-  await served('Apple cakes');
-  const line = page.getByRole('region', { name: 'Time line', exact: true });
-  const steps = line.getByRole('listitem');
-  await expect(steps.filter({ hasText: 'Cook Weir apple filling' })).toHaveCount(1);
-  await expect(steps.filter({ hasText: 'Warm Weir apple filling, stirring' })).toHaveCount(1);
-  await expect(steps.filter({ hasText: 'Warm the maple syrup' })).toHaveCount(1);
-  // cooked before the griddle is busy, warmed after it was cooked
-  const order = (await steps.allInnerTexts()).map((t) => t.replace(/\s+/g, ' '));
-  const at = (what: string): number => order.findIndex((t) => t.includes(what));
-  expect(at('Cook Weir apple filling')).toBeLessThan(at('Warm Weir apple filling'));
-  expect(at('Warm Weir apple filling')).toBeLessThan(order.findIndex((t) => /griddleful/i.test(t)));
-  // opened, it is its own method
-  await steps.filter({ hasText: 'Cook Weir apple filling' }).getByRole('button').first().click();
-  await expect(line).toContainText('in foaming butter until soft at the edge');
-  await expect(line.getByRole('region', { name: /^Also on this counter/ })).toHaveCount(0);
-  await axe(page);
-  await served('Second cakes');
-  const other = page.getByRole('region', { name: 'Also on this counter: Apple cakes' });
-  await expect(other.getByRole('listitem').filter({ hasText: 'Cook Weir apple filling' }).last()).toContainText('(clashes)');
-  await expect(other.getByRole('status')).toContainText('(Apple cakes)');
-  await expect(other.getByRole('status')).toContainText('want the same pair of hands');
-  await axe(page);
+test.describe('at a time of its own', () => {
+  test.use({ alone: true });
+  test('a sauce has its method and its own steps at their time; a second batch at that hour shows its steps, and clashes openly', async ({ page, kitchen }) => {
+    await beginTime(page, kitchen, new Date(Date.UTC(2026, 10, 28, 7, 0)));
+    const served = async (name: string): Promise<string> => {
+      await newFormula(page, `${name}\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs\n30 g oil\nmaple syrup to serve`);
+      await choose(page, 'Sauces and sides', 'Weir apple filling');
+      await page.getByRole('switch', { name: 'served at a set time' }).click();
+      const batch = await start(page);
+      await page.goto(`${batch}/plan`);
+      return batch;
+    };
+    await served('Apple cakes');
+    const line = page.getByRole('region', { name: 'Time line', exact: true });
+    const steps = line.getByRole('listitem');
+    await expect(steps.filter({ hasText: 'Cook Weir apple filling' })).toHaveCount(1);
+    await expect(steps.filter({ hasText: 'Warm Weir apple filling, stirring' })).toHaveCount(1);
+    await expect(steps.filter({ hasText: 'Warm the maple syrup' })).toHaveCount(1);
+    // cooked before the griddle is busy, warmed after it was cooked
+    const order = (await steps.allInnerTexts()).map((t) => t.replace(/\s+/g, ' '));
+    const at = (what: string): number => order.findIndex((t) => t.includes(what));
+    expect(at('Cook Weir apple filling')).toBeLessThan(at('Warm Weir apple filling'));
+    expect(at('Warm Weir apple filling')).toBeLessThan(order.findIndex((t) => /griddleful/i.test(t)));
+    // opened, it is its own method
+    await steps.filter({ hasText: 'Cook Weir apple filling' }).getByRole('button').first().click();
+    await expect(line).toContainText('in foaming butter until soft at the edge');
+    await expect(line.getByRole('region', { name: /^Also on this counter/ })).toHaveCount(0);
+    await axe(page);
+    await served('Second cakes');
+    const other = page.getByRole('region', { name: 'Also on this counter: Apple cakes' });
+    await expect(other.getByRole('listitem').filter({ hasText: 'Cook Weir apple filling' }).last()).toContainText('(clashes)');
+    await expect(other.getByRole('status')).toContainText('(Apple cakes)');
+    await expect(other.getByRole('status')).toContainText('want the same pair of hands');
+    await axe(page);
+  });
 });

@@ -30,7 +30,7 @@ export interface Kitchen {
   readonly passTime: (ms: number) => void;
 }
 
-/** Begins a test's own time, in the browser and at the server. */
+/** Begins a test's own time, in the browser and at the server; the test is `alone`, or the next one's browser has it too. */
 export async function beginTime(page: Page, kitchen: Kitchen, at: Date = new Date()): Promise<void> {
   kitchen.turnClock(at.getTime());
   await page.clock.install({ time: at });
@@ -321,7 +321,7 @@ export async function pagesOf(page: Page): Promise<{ readonly formula: string; r
   return { formula: first('formulas'), batch: first('batches') };
 }
 
-/** What a page asks for in script until it stands, as it comes over the line, bytes. */
+/** What a page asks for in script until it has loaded, as it comes over the line, bytes. */
 export async function scriptOf(context: BrowserContext, to: string): Promise<number> {
   const p = await context.newPage();
   const session = await context.newCDPSession(p);
@@ -333,7 +333,9 @@ export async function scriptOf(context: BrowserContext, to: string): Promise<num
   session.on('Network.dataReceived', (e) => {
     if (scripts.has(e.requestId)) bytes += e.encodedDataLength;
   });
-  await p.goto(to, { waitUntil: 'networkidle' });
+  await p.goto(to, { waitUntil: 'load' });
+  // what was asked for by then comes in
+  await p.waitForTimeout(500);
   await p.close();
   return bytes;
 }

@@ -121,7 +121,7 @@ export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses
               <div className="flex flex-wrap items-center gap-x-2">
                 <span className={stands ? '' : 'text-soft'}>
                   <strong>{u.bags < 0 ? `back ${sayBags(-u.bags)}` : sayBags(u.bags)}</strong> {Math.abs(u.bags) <= 1 ? 'bag' : 'bags'},{' '}
-                  {time.andDay(u.usedAt.getTime(), Date.now())}:{' '}
+                  <span suppressHydrationWarning>{time.andDay(u.usedAt.getTime(), Date.now())}</span>:{' '}
                   {u.batchId && u.bags > 0 ? (
                     <Link className="font-semibold text-rim underline" href={`/batches/${u.batchId}/plan`}>
                       {u.batchName}

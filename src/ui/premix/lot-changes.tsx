@@ -61,7 +61,7 @@ export function LotChanges({
         <ul>
           {changes.map((c) => (
             <li key={c.id} className="border-b border-line py-1.5">
-              {time.andDay(c.at.getTime(), Date.now())}, {c.who}: {c.why}.{' '}
+              <span suppressHydrationWarning>{time.andDay(c.at.getTime(), Date.now())}</span>, {c.who}: {c.why}.{' '}
               <span className="text-soft">
                 Before: {c.was.bags} bags
                 {c.was.contents.some((x) => x.lot) ? `; ${c.was.contents.flatMap((x) => (x.lot ? [`${x.name.toLowerCase()} ${x.lot}`] : [])).join(', ')}` : ''}

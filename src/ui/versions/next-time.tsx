@@ -19,7 +19,10 @@ const SAID: Readonly<Record<ChangeState, string>> = {
   done: 'Done',
 };
 
-/** What the last making came to and asked to change, where it is needed, and what becomes of it: tried, not now, done. */
+/**
+ * What the last making came to and asked to change, where it is needed, and what becomes of it: tried, not now, done.
+ * A device whose clock is another day's keeps the words the server wrote.
+ */
 export function NextTime({
   next,
   last,
@@ -39,7 +42,7 @@ export function NextTime({
     return last ? (
       <p className="mb-2 text-[15px] text-soft [overflow-wrap:anywhere] print:hidden">
         Last outcome:{' '}
-        <Link className="font-semibold text-rim underline" href={`/batches/${last.batchId}/outcome`}>
+        <Link suppressHydrationWarning className="font-semibold text-rim underline" href={`/batches/${last.batchId}/outcome`}>
           {VERDICT_WORDS[last.verdict].toLowerCase()}, {when(last.at, units)}
         </Link>
         {last.pieces === null ? '' : `, ${last.pieces} pieces${last.planned === null ? '' : ` of ${last.planned} planned`}`}
@@ -68,7 +71,7 @@ export function NextTime({
         <strong>{next.state === 'tried' ? 'The next batch tries:' : 'Next time:'}</strong> {next.change}{' '}
         <span className="text-soft">
           (
-          <Link className="font-semibold text-rim underline" href={`/batches/${next.batchId}/outcome`}>
+          <Link suppressHydrationWarning className="font-semibold text-rim underline" href={`/batches/${next.batchId}/outcome`}>
             {when(next.at, units)}
             {next.verdict ? `, ${VERDICT_WORDS[next.verdict].toLowerCase()}` : ''}
           </Link>
