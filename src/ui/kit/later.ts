@@ -10,6 +10,8 @@ export interface Later<T> {
 }
 
 const all: Later<unknown>[] = [];
+/** The page has come to rest: what is known from here on is fetched as it becomes known. */
+let rested = false;
 
 /** @param fetch the import; tried again at the next wish when the line was down */
 export function later<T>(fetch: () => Promise<T>): Later<T> {
@@ -35,6 +37,7 @@ export function later<T>(fetch: () => Promise<T>): Later<T> {
     },
   };
   all.push(part);
+  if (rested) setTimeout(() => void part.load().catch(() => {}), 0);
   return part;
 }
 
@@ -80,6 +83,7 @@ const AT_REST_MS = 4000;
 export function useWarmed(): void {
   useEffect(() => {
     const t = setTimeout(() => {
+      rested = true;
       for (const part of all) void part.load().catch(() => {});
     }, AT_REST_MS);
     return () => clearTimeout(t);
