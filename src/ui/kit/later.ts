@@ -69,11 +69,13 @@ export function whenHere<T>(part: Later<T>, act: (got: T) => void): () => void {
 /** The part once it is here; null before. It is fetched when it is first wanted, and again when that failed. */
 export function useLater<T>(part: Later<T>, wanted: boolean): T | null {
   const [, seen] = useState(0);
+  const shown = part.here();
+  const missing = shown === null;
   useEffect(() => {
-    if (!wanted || part.here()) return;
-    return whenHere(part, () => seen((n) => n + 1));
-  }, [part, wanted]);
-  return part.here();
+    // by what was drawn, not by what is here now: it may have come in between, and nobody would draw it
+    if (wanted && missing) return whenHere(part, () => seen((n) => n + 1));
+  }, [part, wanted, missing]);
+  return shown;
 }
 
 /** So long after a page is drawn, what may be wanted on it is fetched too: it opens then with the server away, ms. */
