@@ -19,14 +19,11 @@ import { type RailReading, type Thickness, usualPortionMl } from '../formula/kin
 import { formulaLines } from '../formula/lines';
 import { namedOn } from '../formula/named-on';
 import { pouredG } from '../formula/tally';
-import { isFlour } from '../pantry/ingredient';
+import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 
 /** An ingredient as it is picked. */
-export interface Named {
-  readonly id: string;
-  readonly name: string;
-}
+type Pickable = Pick<Ingredient, 'id' | 'name'>;
 
 /** What the menu of a line offers beyond what every line has. */
 export interface LineCan {
@@ -41,7 +38,7 @@ export interface LineCan {
 }
 
 /** A line as the sheet shows it. */
-export interface SheetLine
+export interface BenchLine
   extends Pick<
     FormulaLine,
     | 'key'
@@ -68,13 +65,13 @@ export interface SheetLine
     | 'dressing'
     | 'group'
   > {
-  readonly ingredient: Named | null;
+  readonly ingredient: Pickable | null;
   /** What it is called without how much of it. */
   readonly called: string;
   readonly flour: boolean;
   readonly hasAmount: boolean;
-  readonly alternatives: readonly Named[];
-  readonly suggestions: readonly Named[];
+  readonly alternatives: readonly Pickable[];
+  readonly suggestions: readonly Pickable[];
   readonly readings: readonly { readonly text: string; readonly why: string }[];
   readonly can: LineCan;
 }
@@ -107,10 +104,10 @@ export interface CardSight {
 
 export interface BenchSight {
   /** Every line, those switched off and those of the other end too. */
-  readonly lines: readonly SheetLine[];
+  readonly lines: readonly BenchLine[];
   readonly flourG: number;
   /** Two and more flours that count: what each weighs. */
-  readonly blend: readonly Pick<SheetLine, 'key' | 'grams'>[];
+  readonly blend: readonly Pick<BenchLine, 'key' | 'grams'>[];
   readonly rails: readonly RailReading[];
   /** Percent of flour. */
   readonly percent: { readonly liquid: number; readonly sweetness: number } | null;
@@ -128,16 +125,16 @@ export interface BenchSight {
   readonly card: CardSight | null;
 }
 
-const named = ({ id, name }: Named): Named => ({ id, name });
+const pickable = ({ id, name }: Ingredient): Pickable => ({ id, name });
 
 /** Lines as last shown: what has not changed is the same, by reference too, so that no row is drawn anew. */
-const shown = new WeakMap<FormulaLine, SheetLine>();
+const shown = new WeakMap<FormulaLine, BenchLine>();
 
-function sheetLine(l: FormulaLine): SheetLine {
+function benchLine(l: FormulaLine): BenchLine {
   const known = shown.get(l);
   if (known) return known;
   const { ingredient: i } = l;
-  const made: SheetLine = {
+  const made: BenchLine = {
     key: l.key,
     text: l.text,
     status: l.status,
@@ -161,12 +158,12 @@ function sheetLine(l: FormulaLine): SheetLine {
     moment: l.moment,
     dressing: l.dressing,
     group: l.group,
-    ingredient: i && named(i),
+    ingredient: i && pickable(i),
     called: namedOn(l),
     flour: i !== null && isFlour(i),
     hasAmount: l.amounts.length > 0,
-    alternatives: l.alternatives.map((a) => named(a.ingredient)),
-    suggestions: l.suggestions.map(named),
+    alternatives: l.alternatives.map((a) => pickable(a.ingredient)),
+    suggestions: l.suggestions.map(pickable),
     readings: l.readings.map(({ text, why }) => ({ text, why })),
     can: {
       swap: !l.off && swapsFor(l).length > 0,
@@ -228,7 +225,7 @@ export function sightOf(b: Bench, worked: Worked): BenchSight {
   const counted = all.filter((l) => counts(l, b.end));
   const { open, dismissed } = heard(a, b.formula);
   return {
-    lines: all.map(sheetLine),
+    lines: all.map(benchLine),
     flourG: a.tally.flourG,
     blend: blendOf(counted).map(({ key, grams }) => ({ key, grams })),
     rails: a.rails,

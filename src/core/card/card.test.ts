@@ -252,6 +252,21 @@ Method
     ]);
   });
 
+  test('of what is put into a pan only fat to fry in is the pan’s', () => {
+    expect(
+      told(`Weir cakes
+1. Put 200 g flour in a large dish.
+2. Warm 300 ml milk in a small pan and pour it over.
+3. Melt 40 g butter in a small pan. Stir it in.
+4. Melt 10 g butter in the pan, pour in the batter.`),
+    ).toEqual([
+      ['flour-all-purpose', 'batter', 200],
+      ['milk-whole', 'batter', 309],
+      ['butter-unsalted', 'batter', 40],
+      ['butter-unsalted', 'pan', 10],
+    ]);
+  });
+
   test('what a step measures and nobody understands is asked about, and never left out', () => {
     const read = told('Weir cakes\n1. Mix 200 g flour and 1 egg.\n2. Stir in 40 g moondust with 2 cups of zzz.\n3. Bake at 220 C for 18 minutes.');
     expect(read.slice(0, 2)).toEqual([

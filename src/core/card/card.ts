@@ -345,9 +345,9 @@ const WHITHER =
   /(?:,?\s+\p{L}+ing)?\s+(?:(?:in|into|to|onto|over)\s+(?:an?|the|another|one|your|it|this|make|form|get|give|soft|stiff|firm|smooth)\b|until\b|till\b|together\b|well\b|with\s+an?\s+(?:whisk|fork|spoon|spatula)\b)[^\d½¼¾⅓⅔⅛]*$/iu;
 /** "Cook spoonfuls in 15 g butter": what it is fried in. */
 const FRIED_IN = /^(?:(?:then|now|finally)[,\s]+)*(?:cook|fry|bake|brown)\b[^\d½¼¾]*\s(?:in|with)\s+(.*\S)$/iu;
-/** "Melt 30 g butter in the pan": the pan's too. */
+/** "Melt 30 g butter in the pan, pour the batter in": the pan's too; melted there and no more is said, it is the batter's. */
 const IN_THE_PAN =
-  /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b/i;
+  /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
 /** A food by weight, measure or count. */
 const MEASURED =
   /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six))\s+(?:(?:large|medium|small|whole)\s+)?eggs?\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
@@ -367,7 +367,8 @@ function toldIn(text: string, house: KitchenConventions, languages: ReadonlySet<
     const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
     const fat = (IN_THE_PAN.exec(said) ?? FRIED_IN.exec(said))?.[1]?.replace(/\s+(?:at|for|over|until)\s.*$/i, '');
     const fried = fat === undefined ? null : readLine(`${fat} for frying`, house, {}, null, languages);
-    if (fried?.status === 'read' && fried.written.length > 0) return [fried];
+    // warm milk in a pan is the batter's all the same
+    if (fried?.status === 'read' && fried.written.length > 0 && fried.ingredient?.category === 'fat') return [fried];
     const bare = withoutWhither(said.replace(DOES, ''));
     // "the yolks, 20 g sugar": what was told already is not told again
     const bits = (itemsIn(bare, house, languages) ?? bare.split(/,\s+|\s+and\s+/)).filter(
@@ -481,7 +482,16 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
     }
   }
   // a card that has its amounts in its steps alone: "Mix 3 eggs, 125 ml milk and 60 g flour."
-  if (lines.length === 0) for (const row of ignored) for (const line of toldIn(row.text, house, languages)) lines.push(standing(line, row.lineNumber, 's0'));
+  // also where a short step was read as a line; a paragraph is parted into its sentences already
+  const told = ignored.filter((i) => i.why === 'method');
+  const parted = told.some((i) => lines.some((l) => l.lineNumber === i.lineNumber));
+  const isStep = (l: CardLine): boolean => DOES.test(rows[l.lineNumber - 1]?.text ?? '');
+  if (lines.length === 0 || (told.length > 0 && !parted && lines.every(isStep))) {
+    const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
+    for (const l of lines) steps.set(l.lineNumber, rows[l.lineNumber - 1]?.text ?? '');
+    lines.length = 0;
+    for (const [n, step] of [...steps].sort(([a], [b]) => a - b)) for (const line of toldIn(step, house, languages)) lines.push(standing(line, n, 's0'));
+  }
   const settled = settleGroups(sections, lines, house, languages);
   return { ok: true, value: { title, lines: doubtFractions(settled.lines), ignored, sections: settled.sections } };
 }

@@ -229,6 +229,10 @@ class Reader {
 const TRIGGERS =
   /\b(?:for|to|on|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
 
+function takePanFat(r: Reader): void {
+  if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
+}
+
 /** Phrases at the end and the start of a line, in any order: each is claimed, and the line ends before it. */
 function takePhrases(r: Reader, start: number): { from: number; to: number } {
   let to = r.text.length;
@@ -243,7 +247,7 @@ function takePhrases(r: Reader, start: number): { from: number; to: number } {
     return m;
   };
   if (!TRIGGERS.test(r.text)) {
-    if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
+    takePanFat(r);
     return { from, to };
   }
   const extraAt = take(phrases.EXTRA, 'use');
@@ -290,7 +294,7 @@ function takePhrases(r: Reader, start: number): { from: number; to: number } {
     if (use && !batter) r.use = use;
     from += m[0].length;
   }
-  if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
+  takePanFat(r);
   return { from, to };
 }
 

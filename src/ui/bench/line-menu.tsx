@@ -1,5 +1,5 @@
 'use client';
-import type { SheetLine } from '@/core/bench/sight';
+import type { BenchLine } from '@/core/bench/sight';
 import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
 import { DRESSING_NAMES, DRESSINGS, type EndId, type Formula, MOMENT_NAMES, MOMENTS } from '@/core/formula/formula';
 import { grams } from '@/core/quantity/say';
@@ -9,7 +9,7 @@ import { useUnits } from '../units';
 import type { LineTools } from './line-tools';
 
 /** What can be done with a line. */
-export function LineMenu({ line, ends, tools }: { readonly line: SheetLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
+export function LineMenu({ line, ends, tools }: { readonly line: BenchLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
   const units = useUnits();
   const time = useTime();
   const entries = (): readonly MenuEntry[] => {

@@ -2,7 +2,7 @@
 import { GripVertical, Lock, LockOpen } from 'lucide-react';
 import Link from 'next/link';
 import { type KeyboardEvent, memo, useRef, useState } from 'react';
-import type { SheetLine } from '@/core/bench/sight';
+import type { BenchLine } from '@/core/bench/sight';
 import { DRESSING_NAMES, type Formula, MOMENT_NAMES } from '@/core/formula/formula';
 import { sayDay } from '@/core/quantity/day';
 import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
@@ -17,7 +17,7 @@ import { NumberCell } from './number-cell';
 import { WordsStrip } from './words-strip';
 
 interface Props {
-  readonly line: SheetLine;
+  readonly line: BenchLine;
   readonly flourG: number;
   /** The flour as proposed. */
   readonly flourThenG: number;
@@ -38,7 +38,7 @@ export const ROW_GRID = 'grid items-center gap-x-1 max-sm:grid-cols-[1.5rem_1fr_
 const WORDS = 'max-sm:col-span-4 max-sm:col-start-2';
 
 /** A bracket worth a line of its own: a wide one, and any that rests on a way of filling nobody stated. */
-const isWide = (l: SheetLine): boolean =>
+const isWide = (l: BenchLine): boolean =>
   l.grams !== null && l.gramsLow !== null && l.gramsHigh !== null && (l.basis === 'fill-not-stated' || l.gramsHigh - l.gramsLow > 0.12 * l.grams);
 
 /** How long the mouse lies still on a line before its reading shows. */
@@ -225,7 +225,7 @@ function Becomes({ diff }: { readonly diff: LineDiff }) {
 }
 
 /** What was settled about a line besides its words. */
-function Remarks({ line, endName }: { readonly line: SheetLine; readonly endName: string | null }) {
+function Remarks({ line, endName }: { readonly line: BenchLine; readonly endName: string | null }) {
   const units = useUnits();
   const said = [
     ...(endName ? [`only in ${endName}`] : []),
@@ -240,7 +240,7 @@ function Remarks({ line, endName }: { readonly line: SheetLine; readonly endName
 }
 
 /** A line that is not understood is never a dead end: what it is the same as, its weight, without it, or a new thing in the pantry. */
-function WaysOut({ line, tools }: { readonly line: SheetLine; readonly tools: LineTools }) {
+function WaysOut({ line, tools }: { readonly line: BenchLine; readonly tools: LineTools }) {
   const look = '!min-h-8 !px-2.5 !text-sm';
   const unknown = line.status === 'unknown';
   return (
@@ -266,7 +266,7 @@ function WaysOut({ line, tools }: { readonly line: SheetLine; readonly tools: Li
 }
 
 /** What can be tapped to settle a line. */
-function Settle({ line, tools }: { readonly line: SheetLine; readonly tools: LineTools }) {
+function Settle({ line, tools }: { readonly line: BenchLine; readonly tools: LineTools }) {
   if (line.findings.some((f) => f.code === 'amounts-disagree'))
     return (
       <Button className="!min-h-8 !text-sm" onClick={() => tools.ask('stands', line.key)}>

@@ -1,6 +1,6 @@
 'use client';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
-import type { BenchSight, SheetLine } from '@/core/bench/sight';
+import type { BenchLine, BenchSight } from '@/core/bench/sight';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
 import { counts, type EndId, type Formula, GROUP_ROLES, type Group, type GroupRole, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -42,7 +42,7 @@ interface SheetPart {
   readonly id: string;
   readonly vessel: Vessel;
   readonly side: string | null;
-  readonly lines: readonly SheetLine[];
+  readonly lines: readonly BenchLine[];
   readonly added: readonly SheetDiff['added'][number][];
 }
 
@@ -54,7 +54,7 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, nea
   const [held, setHeld] = useState<{ readonly key: string; readonly vessel: Vessel } | null>(null);
   const [isDragging, setDragging] = useState(false);
   const lines = useMemo(() => all.filter((l) => l.end === null || l.end === end), [all, end]);
-  const vesselOf = (l: SheetLine): Vessel => (held?.key === l.key ? held.vessel : l.vessel);
+  const vesselOf = (l: BenchLine): Vessel => (held?.key === l.key ? held.vessel : l.vessel);
   const latest = useRef(lines);
   latest.current = lines;
   const onFocus = useCallback((key: string | null): void => {
@@ -277,7 +277,7 @@ function BlendBar({
   );
 }
 
-const sum = (lines: readonly SheetLine[], units: Units): string => {
+const sum = (lines: readonly BenchLine[], units: Units): string => {
   const total = lines.reduce((a, l) => a + (l.grams ?? 0), 0);
   return total > 0 ? grams(total, units) : '';
 };
