@@ -155,3 +155,37 @@ test('the script that pages ask for, and a slow line', async ({ page, context })
     await p.close();
   }
 });
+
+test('from navigation to all of it working, with a hand moving', async ({ page, browser, kitchen }) => {
+  const { formula, batch } = await pagesOf(page);
+  for (const [name, to] of [
+    ['Bench', formula],
+    ['plan', `${formula}/plan`],
+    ['prep', `${batch}/prep`],
+    ['griddle', `${batch}/griddle`],
+    ['pantry', '/pantry'],
+  ] as const)
+    for (const rate of [1, 4]) {
+      const times: number[] = [];
+      for (let n = 0; n < 4; n++) {
+        const context = await browser.newContext({ baseURL: kitchen.url });
+        const p = await context.newPage();
+        await (await context.newCDPSession(p)).send('Emulation.setCPUThrottlingRate', { rate });
+        await p.addInitScript(() => {
+          const timer = setInterval(() => {
+            for (const e of ['pointermove', 'mousemove']) (document.querySelector('main') ?? window).dispatchEvent(new PointerEvent(e, { bubbles: true }));
+            const all = [...document.querySelectorAll('main button, main input, main select')].filter((e) => !e.closest('form[action^="/"],form[method]'));
+            const heard = all.length > 3 && all.every((e) => Object.keys(e).some((k) => k.startsWith('__reactProps')));
+            if (!heard || document.querySelector('[data-waking]') !== null) return;
+            (window as unknown as { alive: number }).alive = performance.now();
+            clearInterval(timer);
+          }, 15);
+        });
+        await p.goto(to);
+        times.push(await (await p.waitForFunction(() => (window as unknown as { alive?: number }).alive, null, { polling: 100 })).jsonValue().then(Number));
+        await context.close();
+      }
+      times.sort((a, b) => a - b);
+      print(`${name} from navigation to working, CPU x${rate}`, `${at(times, 0.5).toFixed(0).padStart(5)} ms, at most ${at(times, 1).toFixed(0)} ms`);
+    }
+});

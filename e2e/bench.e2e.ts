@@ -118,6 +118,49 @@ test('a crepe too thick is brought to its zone by dragging, then by keys, then b
   await expect(page.getByText('Write a number.')).toBeVisible();
 });
 
+test('the first save changes the address under the hand: what is typed meanwhile, the way back and the focus stay', async ({ page }) => {
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill('Winch cakes\n200 g flour\n8 g baking powder\n240 ml milk\n1 egg');
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  const line = page.getByRole('textbox', { name: 'Line as written' });
+  await expect(line).toHaveCount(4);
+  await line.nth(2).fill('250 ml milk');
+  // the save is on its way for a second and a half
+  await page.route(/formulas\/new$/, async (route) => {
+    if (route.request().method() === 'POST') await new Promise((r) => setTimeout(r, 1500));
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await line.first().fill('220 g flour');
+  await page.evaluate(() => {
+    document.activeElement?.setAttribute('data-mine', '');
+  });
+  await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}$/);
+  await expect(page.getByText('Formula, version 1, changed since')).toBeVisible();
+  // the same box, with the hand still in it
+  expect(await page.evaluate(() => document.activeElement?.hasAttribute('data-mine'))).toBe(true);
+  await page.keyboard.type('!');
+  await expect(line.first()).toHaveValue('220 g flour!');
+  await page.keyboard.press('Backspace');
+  for (let n = 0; n < 2; n++) await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(line.first()).toHaveValue('200 g flour');
+  await expect(line.nth(2)).toHaveValue('240 ml milk');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByText('Formula, version 1', { exact: true })).toBeVisible();
+  await line.first().fill('230 g flour');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 2')).toBeVisible();
+  const at = page.url();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  await page.goBack();
+  await expect(page).toHaveURL(at);
+  await expect(line).toHaveCount(4);
+  // a new one is a new one
+  await page.getByRole('link', { name: 'New formula' }).first().click();
+  await expect(page.getByLabel(/Paste a card, as it is/)).toHaveValue('');
+});
+
 test('a waffle from nothing, balanced; saved, changed, compared, gone back to', async ({ page }) => {
   await page.goto('/formulas/new');
   await page.getByRole('radio', { name: 'From nothing' }).click();

@@ -79,7 +79,7 @@ test('by keyboard alone: two thirds of a ladle is weighed and offered as a porti
   await page.goto('/pantry/measures');
   // letters on a closed list pick from it, and go nowhere else
   await page.getByRole('combobox', { name: 'Which measure' }).focus();
-  await expect(page.locator('[data-asleep]')).toHaveCount(0);
+  await expect(page.locator('[data-waking]')).toHaveCount(0);
   await page.keyboard.type('lad');
   await expect(chosen(page, 'Which measure')).toHaveText('ladle');
   await page.keyboard.press('Tab');

@@ -1,5 +1,4 @@
 import type { Metadata, Viewport } from 'next';
-import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { tellBook } from '@/app/actions';
 import { scalesOf } from '@/core/pantry/gear';
@@ -7,10 +6,9 @@ import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
 import { OutboxSender } from '@/ui/day/outbox-sender';
-import { EARLY_SCRIPT } from '@/ui/early';
-import { EarlyHand } from '@/ui/early-hand';
 import { FocusKeeper, UnderWayBar } from '@/ui/focus-keeper';
 import { Toasts } from '@/ui/kit/toasts';
+import { TypedEarly } from '@/ui/kit/typed-early';
 import { UnitsProvider } from '@/ui/units';
 import { Unreadable } from '@/ui/unreadable';
 import './globals.css';
@@ -33,24 +31,18 @@ export default async function Layout({ children }: { readonly children: ReactNod
   const r = await reach(loadHouse);
   const house = r.up ? r.value : lastHouse();
   const units = house?.units ?? FRESH_UNITS;
-  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en-GB">
       <body>
-        {/* the browser hides a nonce from who asks for it: the two sides never read the same */}
-        <script nonce={nonce} suppressHydrationWarning>
-          {EARLY_SCRIPT}
-        </script>
-        <EarlyHand>
-          <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
-            {children}
-            <Unreadable list={r.up ? r.value.unreadable : []} />
-          </UnitsProvider>
-          <UnderWayBar />
-          <FocusKeeper />
-          <OutboxSender tell={tellBook} />
-          <Toasts />
-        </EarlyHand>
+        <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
+          {children}
+          <Unreadable list={r.up ? r.value.unreadable : []} />
+        </UnitsProvider>
+        <UnderWayBar />
+        <FocusKeeper />
+        <OutboxSender tell={tellBook} />
+        <Toasts />
+        <TypedEarly />
       </body>
     </html>
   );

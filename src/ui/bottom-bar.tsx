@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Dialog } from './kit/dialog';
 import { MENU_ITEM } from './kit/menu';
+import { Press } from './kit/press';
 
 const PLACES = [
   { to: '/', here: 'today', name: 'Today', Icon: CalendarDays },
@@ -38,10 +39,10 @@ export function BottomBar({ here }: { readonly here: string }) {
           {name}
         </Link>
       ))}
-      <button type="button" aria-haspopup="dialog" aria-expanded={open} className={PLACE} onClick={() => setOpen(true)}>
+      <Press aria-haspopup="dialog" aria-expanded={open} className={PLACE} onClick={() => setOpen(true)}>
         <Menu size={22} aria-hidden />
         More
-      </button>
+      </Press>
       <Dialog open={open} onOpen={setOpen} title="More">
         {MORE.map(({ to, here: id, name }) => (
           <Link

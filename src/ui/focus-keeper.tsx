@@ -1,6 +1,7 @@
 'use client';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { useAwake } from './kit/awake';
 import { NotYet } from './kit/opening';
 
 const PASSING = '[role=menu],[role=dialog],[role=listbox],[data-sonner-toast]';
@@ -31,8 +32,7 @@ function opens(e: MouseEvent): boolean {
 export function UnderWayBar() {
   const path = usePathname();
   const [going, setGoing] = useState(false);
-  const [usable, setUsable] = useState(false);
-  useEffect(() => setUsable(true), []);
+  const awake = useAwake();
   useEffect(() => {
     const onClick = (e: MouseEvent): void => {
       if (opens(e)) setGoing(true);
@@ -53,7 +53,7 @@ export function UnderWayBar() {
       <span className="sr-only" role="status">
         {going ? 'Opening …' : ''}
       </span>
-      {usable ? null : <NotYet />}
+      {awake ? null : <NotYet />}
       {going ? <span aria-hidden className="pointer-events-none fixed inset-x-0 top-0 z-50 h-1.5 animate-pulse bg-rim print:hidden" data-going /> : null}
     </>
   );

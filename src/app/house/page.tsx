@@ -9,7 +9,7 @@ import { careNotes } from '@/server/queries/care';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { CareView } from '@/ui/house/care-view';
-import { HouseFormIsland } from '@/ui/house/house-form-island';
+import { HouseForm } from '@/ui/house/house-form';
 import { lookOf } from '@/ui/kit/button';
 import { when } from '@/ui/when';
 
@@ -28,7 +28,7 @@ export default async function HousePage() {
           Records and backups
         </Link>
       </div>
-      <HouseFormIsland house={house} zones={zonesWith(house.units.zone)} weighed={ownFill(house.conventions) !== null} save={setHouse} />
+      <HouseForm house={house} zones={zonesWith(house.units.zone)} weighed={ownFill(house.conventions) !== null} save={setHouse} />
       {cared.length > 0 ? (
         <CareView
           gear={cared.map((g) => ({ id: g.id, name: g.name, says: careOf(notes.filter((n) => n.gearId === g.id)).says }))}

@@ -6,7 +6,7 @@ import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
-import { PantryTableIsland } from '@/ui/pantry/pantry-table-island';
+import { PantryTable } from '@/ui/pantry/pantry-table';
 import { PantryParts } from '@/ui/pantry/parts';
 
 export const metadata: Metadata = { title: 'Pantry' };
@@ -29,7 +29,7 @@ export default async function PantryPage() {
         </div>
       </div>
       <PantryParts here="ingredients" />
-      <PantryTableIsland ingredients={everyIngredient(house.conventions.own)} shelf={stock} units={house.units} today={house.today ?? ''} />
+      <PantryTable ingredients={everyIngredient(house.conventions.own)} shelf={stock} units={house.units} today={house.today ?? ''} />
     </Frame>
   );
 }

@@ -10,6 +10,7 @@ import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { useTime } from '../time';
 
@@ -88,10 +89,9 @@ export function ChangesPart({
         </div>
       ) : null}
       {open && batch.piecesPlanned !== null && !batch.sheet.some((l) => l.lot) ? (
-        <form
+        <Form
           className="flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
+          act={() => {
             if (wrong) return;
             void asking
               .ask(() => covers({ batchId: batch.id, pieces: n }))
@@ -117,7 +117,7 @@ export function ChangesPart({
           <Button type="submit" size="work" disabled={wrong || asking.busy || n === batch.piecesPlanned}>
             Plan it for {wrong ? '…' : n}
           </Button>
-        </form>
+        </Form>
       ) : null}
       {stays ? (
         <Notice weight={stays.length > 0 ? 'look' : 'note'} role="status">

@@ -12,6 +12,7 @@ import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast } from '../kit/toast';
@@ -87,13 +88,7 @@ export function OutcomeForm({
   };
 
   return (
-    <form
-      className="mx-auto grid max-w-4xl gap-6"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
+    <Form className="mx-auto grid max-w-4xl gap-6" act={submit}>
       <section aria-labelledby="verdict">
         <h2 id="verdict" className="mb-2 text-xl">
           How was it, for {schoolOf(kindById(batch.kind), batch.school).name} {kindById(batch.kind).pieces}?
@@ -220,6 +215,6 @@ export function OutcomeForm({
           {saving ? 'Writing' : batch.finishedAt ? 'Write it again' : 'Write it in the log'}
         </Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -34,6 +34,7 @@ import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { partingWords, sheetAbout } from './about';
@@ -478,9 +479,11 @@ export function Plan({
           ) : null}
           <Refusal text={asking.refusal} />
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-            <Button look="now" size="work" disabled={!ok || unread.length > 0 || asking.busy} onClick={() => void start()}>
-              {asking.busy ? 'Starting' : p.bagsAlone ? 'Start the bags' : 'Start this batch'}
-            </Button>
+            <Form act={start}>
+              <Button type="submit" look="now" size="work" disabled={!ok || unread.length > 0 || asking.busy}>
+                {asking.busy ? 'Starting' : p.bagsAlone ? 'Start the bags' : 'Start this batch'}
+              </Button>
+            </Form>
             <Button size="work" disabled={!ok} onClick={() => window.print()}>
               <Printer size={20} aria-hidden />
               Print

@@ -21,21 +21,19 @@ import type { Refused } from '../kit/answer';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
-import { opened } from '../kit/island';
+import { CheckView } from '../prep/check-view';
 import { doneIn } from '../prep/done';
+import { JoinView } from '../prep/join-view';
 import { LineList } from '../prep/line-list';
+import { MiseStage } from '../prep/mise-stage';
+import { RealView } from '../prep/real-view';
+import { RestStage } from '../prep/rest-stage';
+import { WeighIn } from '../prep/weigh-in';
 
 /** Under which the browser remembers how this cook weighs. */
 const WAY = 'weigh-in';
 
 type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
-
-const WeighIn = opened(() => import('../prep/weigh-in').then((x) => x.WeighIn));
-const RealView = opened(() => import('../prep/real-view').then((x) => x.RealView));
-const CheckView = opened(() => import('../prep/check-view').then((x) => x.CheckView));
-const JoinView = opened(() => import('../prep/join-view').then((x) => x.JoinView));
-const RestStage = opened(() => import('../prep/rest-stage').then((x) => x.RestStage));
-const MiseStage = opened(() => import('../prep/mise-stage').then((x) => x.MiseStage));
 
 interface Props {
   readonly batch: Batch;

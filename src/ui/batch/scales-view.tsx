@@ -1,6 +1,7 @@
 'use client';
 import { SCALE_WORDS, SCALES, type ScaleId, type Scales, STEPS } from '@/core/batch/came-out';
 import { CameOutDrawing } from '../drawings/came-out';
+import { Press } from '../kit/press';
 
 /** What came out, a tap each on drawn scales; tapped again it is left open. */
 export function ScalesView({ scales, onScales }: { readonly scales: Scales; readonly onScales: (s: Scales) => void }) {
@@ -17,7 +18,7 @@ export function ScalesView({ scales, onScales }: { readonly scales: Scales; read
             {STEPS.map((step) => {
               const on = scales[id] === step;
               return (
-                <button
+                <Press
                   key={step}
                   type="button"
                   aria-pressed={on}
@@ -29,7 +30,7 @@ export function ScalesView({ scales, onScales }: { readonly scales: Scales; read
                     {on ? '✓ ' : ''}
                     {SCALE_WORDS[id][step - 1]}
                   </span>
-                </button>
+                </Press>
               );
             })}
           </div>

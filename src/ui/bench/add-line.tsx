@@ -1,10 +1,10 @@
 'use client';
 import { type ClipboardEvent, useState } from 'react';
+import { readCard } from '@/core/card/card';
 import { type Formula, kitchenOf, MOST_ENTRIES } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { Button } from '../kit/button';
-import { whenHere } from '../kit/later';
-import { engine } from './desk';
+import { Form } from '../kit/form';
 import type { BenchAction } from './state';
 
 interface Props {
@@ -27,23 +27,21 @@ export function AddLine({ full, formula, house, send }: Props & { readonly full:
     const pasted = e.clipboardData.getData('text');
     if (!pasted.trim().includes('\n')) return;
     e.preventDefault();
-    whenHere(engine, ({ readCard }) => {
-      const card = readCard(pasted, kitchenOf(formula, house).conventions);
-      setError(card.ok ? null : card.error.message);
-      if (card.ok) send({ do: 'paste', text: pasted });
-    });
+    const card = readCard(pasted, kitchenOf(formula, house).conventions);
+    setError(card.ok ? null : card.error.message);
+    if (card.ok) send({ do: 'paste', text: pasted });
   };
   return (
-    <form
+    <Form
       data-own-undo
       className="px-2 pt-1"
-      onSubmit={(e) => {
-        e.preventDefault();
+      act={() => {
         add();
       }}
     >
       <div className="flex gap-2">
         <input
+          autoComplete="off"
           data-add
           aria-label="Add a line"
           placeholder="Add a line: 1 1/2 cups milk"
@@ -69,6 +67,6 @@ export function AddLine({ full, formula, house, send }: Props & { readonly full:
           {error}
         </p>
       ) : null}
-    </form>
+    </Form>
   );
 }

@@ -8,11 +8,11 @@ import type { BenchSight, FixTitles } from '@/core/bench/sight';
 import { findingKey } from '@/core/findings/finding';
 import type { RailReading } from '@/core/formula/kinds';
 import type { Shelf } from '@/core/pantry/stock';
+import { useAwake } from '../kit/awake';
 import { Opening } from '../kit/opening';
 import { Switch } from '../kit/switch';
 import { Allergens } from './allergens';
-import type { Engine } from './desk';
-import { Answered, BenchFinding } from './findings-view';
+import { Answered, FindingView } from './findings-view';
 import { PourView } from './pour-view';
 import { Rails, type RailTools } from './rails';
 import type { BenchAction } from './state';
@@ -24,11 +24,10 @@ interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
   readonly proposed: BenchSight | null;
   /** The ratios of the saved version. */
   readonly saved: { readonly rails: readonly RailReading[] } | null;
-  /** What works on the formula, and what it worked of what is seen; null until it has been fetched. */
-  readonly core: Engine | null;
-  readonly worked: Worked | null;
-  readonly fixes: FixTitles;
-  readonly want: () => void;
+  /** The analysis of what is seen; worked when it is asked for. */
+  readonly worked: () => Worked;
+  /** What each finding offers, where the server has worked that already. */
+  readonly fixes: FixTitles | null;
   readonly shelf: Shelf;
   /** Null until the formula is saved for the first time. */
   readonly formulaId: string | null;
@@ -47,7 +46,8 @@ type Panel = 'more' | 'towards' | 'lift' | 'structure' | 'yield' | 'cups' | 'cos
 
 /** The balance: what matters most first, the rails, the pour; the rest opens in place, one at a time. */
 export function Balance(props: Props) {
-  const { bench, sight, proposed, saved, core, worked, fixes, want, shelf, formulaId, send, onPropose, onWish, onNudge, onTake } = props;
+  const { bench, sight, proposed, saved, worked, fixes, shelf, formulaId, send, onPropose, onWish, onNudge, onTake } = props;
+  const awake = useAwake();
   const [panel, setPanel] = useState<Panel | ''>('');
   const { formula } = bench;
   const shown = proposed ?? sight;
@@ -72,7 +72,7 @@ export function Balance(props: Props) {
       <h2 className="sr-only">Balance</h2>
       <div aria-live="polite">
         {top ? (
-          <BenchFinding f={top} bench={bench} core={core} first={fixes} onPropose={onPropose} onDismissed={onDismissed} />
+          <FindingView f={top} bench={bench} titles={fixes?.[findingKey(top)] ?? null} onPropose={onPropose} onDismissed={onDismissed} />
         ) : (
           <p className="px-1 py-1 text-herb">
             <span aria-hidden>✓ </span>Nothing is out of line{dismissed.length > 0 ? `, but for ${dismissed.length} you mean` : ''}.
@@ -84,14 +84,12 @@ export function Balance(props: Props) {
         <Switch label="lock the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
         <Switch label="lock the number of eggs" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
       </div>
-      <PourView bench={bench} pour={shown.pour} core={core} want={want} send={send} />
+      <PourView bench={bench} pour={shown.pour} send={send} />
       <ToggleGroup.Root
         type="single"
         value={at}
-        onValueChange={(v) => {
-          want();
-          setPanel(v as Panel | '');
-        }}
+        disabled={!awake}
+        onValueChange={(v) => setPanel(v as Panel | '')}
         aria-label="More of the balance"
         className="flex flex-wrap gap-1.5 border-t border-line pt-2.5"
       >
@@ -111,7 +109,7 @@ export function Balance(props: Props) {
           <ul className="grid gap-2">
             {others.map((f) => (
               <li key={findingKey(f)}>
-                <BenchFinding f={f} bench={bench} core={core} first={fixes} onPropose={onPropose} onDismissed={onDismissed} />
+                <FindingView f={f} bench={bench} titles={fixes?.[findingKey(f)] ?? null} onPropose={onPropose} onDismissed={onDismissed} />
               </li>
             ))}
           </ul>
@@ -120,11 +118,7 @@ export function Balance(props: Props) {
       ) : null}
       {at === '' || at === 'more' ? null : (
         <Plate key={at} label={panels.find((p) => p.id === at)?.name ?? ''}>
-          {worked ? (
-            <PanelView panel={at} bench={bench} worked={worked} shelf={shelf} pieces={shown.pour?.pieces ?? null} onPropose={onPropose} />
-          ) : (
-            <Opening />
-          )}
+          <PanelView panel={at} bench={bench} worked={worked()} shelf={shelf} pieces={shown.pour?.pieces ?? null} onPropose={onPropose} />
         </Plate>
       )}
       <Allergens said={shown.allergens} notice={formulaId ? `/formulas/${formulaId}/notice` : null} />

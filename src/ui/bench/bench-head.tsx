@@ -7,6 +7,7 @@ import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { toast } from '../kit/toast';
 import { Way, type WayStep } from '../kit/way';
 import { type FormulaActs, FormulaMenu } from '../versions/formula-menu';
@@ -22,7 +23,7 @@ interface Props {
   readonly send: (a: BenchAction) => void;
   /** Where the card stands on its way. */
   readonly step: readonly [at: WayStep, aside: string];
-  readonly acts: FormulaActs | undefined;
+  readonly acts: FormulaActs;
   readonly archived: boolean;
 }
 
@@ -94,14 +95,11 @@ export function BenchHead({ state, saving, busy, send, step, acts, archived }: P
           <Button look="bare" aria-label="Redo" disabled={state.future.length === 0} onClick={() => send({ do: 'redo' })} className="!min-h-11">
             <Redo2 size={20} aria-hidden />
           </Button>
-          <Button
-            look={dirty && !busy ? 'now' : 'plain'}
-            disabled={saving.busy || (!dirty && formulaId !== null)}
-            onClick={() => void saving.save()}
-            className="!min-h-11"
-          >
-            {saving.busy ? 'Saving' : 'Save'}
-          </Button>
+          <Form act={() => saving.save()}>
+            <Button type="submit" look={dirty && !busy ? 'now' : 'plain'} disabled={saving.busy || (!dirty && formulaId !== null)} className="!min-h-11">
+              {saving.busy ? 'Saving' : 'Save'}
+            </Button>
+          </Form>
           <Button look={!dirty && formulaId && !busy ? 'now' : 'plain'} onClick={make} className="!min-h-11">
             Scale and make
           </Button>
@@ -120,9 +118,7 @@ export function BenchHead({ state, saving, busy, send, step, acts, archived }: P
               Versions and comparing
             </Link>
           ) : null}
-          {formulaId && acts ? (
-            <FormulaMenu acts={acts} id={formulaId} name={formula.name || 'this formula'} number={basedOn} archived={archived} leave />
-          ) : null}
+          {formulaId ? <FormulaMenu acts={acts} id={formulaId} name={formula.name || 'this formula'} number={basedOn} archived={archived} leave /> : null}
         </span>
       </div>
     </>

@@ -1,4 +1,5 @@
 import { Notice } from '../kit/notice';
+import { Press } from '../kit/press';
 import { useTime } from '../time';
 import type { Saving } from './use-saving';
 
@@ -26,18 +27,18 @@ export function BenchNotices({ saving, newest }: { readonly saving: Saving; read
       {brought ? (
         <Notice weight="note" role="status">
           Unsaved work from {time.ofDay(Date.parse(brought))} is back on the bench.{' '}
-          <button type="button" className={LINK} onClick={saving.throwAway}>
+          <Press className={LINK} onClick={saving.throwAway}>
             Throw it away
-          </button>
+          </Press>
         </Notice>
       ) : null}
       {newest !== null && basedOn !== null && basedOn < newest && !passed ? (
         <Notice weight="note" role="status">
           This is version {basedOn} of {newest}. Saving makes a new version from it.{' '}
           {dirty ? null : (
-            <button type="button" className={LINK} disabled={saving.busy} onClick={() => void saving.save(`back to version ${basedOn}`)}>
+            <Press className={LINK} disabled={saving.busy} onClick={() => void saving.save(`back to version ${basedOn}`)}>
               Go back to it, as a new version
-            </button>
+            </Press>
           )}
         </Notice>
       ) : null}

@@ -1,7 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import type { BenchSight, FirstSight } from '@/core/bench/sight';
+import { useEffect, useMemo, useReducer, useState } from 'react';
+import { workedOn } from '@/core/balance/bench';
+import { type FirstSight, sightOf } from '@/core/bench/sight';
 import { type Formula, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -11,7 +12,6 @@ import { benchKey } from '../keys-table';
 import { answerOf } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
-import { Opening } from '../kit/opening';
 import { toast } from '../kit/toast';
 import type { WayStep } from '../kit/way';
 import type { FormulaActs } from '../versions/formula-menu';
@@ -20,15 +20,15 @@ import { BenchHead } from './bench-head';
 import { BenchNotices } from './bench-notices';
 import { BenchPaper, usePrinting } from './bench-paper';
 import { EndsBar } from './ends-bar';
-import { handedOver, useHandOver } from './hand-over';
 import type { CardActs } from './import-list';
 import type { Asking } from './line-dialogs';
 import type { LineTools } from './line-tools';
 import type { Answered } from './measure-dialogs';
 import { PasteCard } from './paste-card';
 import { ProposalBar } from './proposal-bar';
+import { benchReducer } from './reducer';
 import { Sheet } from './sheet';
-import { useDesk } from './use-desk';
+import { startBench } from './state';
 import { useProposal, useTowards } from './use-proposal';
 import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-saving';
 
@@ -37,13 +37,15 @@ const LineDialogs = dynamic(() => import('./line-dialogs').then((m) => m.LineDia
 const StartForm = dynamic(() => import('./start-form').then((m) => m.StartForm));
 
 interface Props extends Opened {
-  /** What the server does with the whole formula; left out: it is new. */
-  readonly acts?: FormulaActs;
-  readonly archived?: boolean;
+  /** What the server does with the whole formula. */
+  readonly acts: FormulaActs;
+  readonly archived: boolean;
   /** How a new one begins. */
-  readonly begin?: 'card' | 'nothing';
+  readonly begin: 'card' | 'nothing';
+  /** Told once it is saved for the first time, before the address changes. */
+  readonly onBorn: (formulaId: string) => void;
   readonly house: Kitchen;
-  /** What is seen of it before a hand comes near. */
+  /** What the server worked of it. */
   readonly first: FirstSight;
   readonly shelf: Shelf;
   readonly remember: (
@@ -52,9 +54,9 @@ interface Props extends Opened {
   readonly forget: (input: unknown) => Promise<{ readonly ok: boolean }>;
   readonly save: (input: SaveInput) => Promise<SaveAnswer>;
   /** What the server does with many cards at once. */
-  readonly cards?: CardActs;
+  readonly cards: CardActs;
   /** A wish that came with the address: proposed at once. */
-  readonly towards?: string | null;
+  readonly towards: string | null;
 }
 
 /** A box with words of its own takes them back itself; an empty one leaves Ctrl+Z to the bench. */
@@ -67,40 +69,52 @@ const inOwnForm = (t: EventTarget | null): boolean =>
 const pressesItself = (t: EventTarget | null): boolean =>
   t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLButtonElement || t instanceof HTMLAnchorElement;
 
-/** What was seen first, with the letters that have been typed since. */
-function asTyped(first: BenchSight, { entries }: Formula): BenchSight {
-  const texts = new Map(entries.map((e) => [e.key, e.text]));
-  const typed = first.lines.some((l) => (texts.get(l.key) ?? l.text) !== l.text);
-  return typed ? { ...first, lines: first.lines.map((l) => ({ ...l, text: texts.get(l.key) ?? l.text })) } : first;
+/** Worked when it is first asked for, and once. */
+function onAsking<T>(work: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => {
+    made ??= { value: work() };
+    return made.value;
+  };
+}
+
+/** The Bench of an address; a formula that is saved for the first time gets another address, and its Bench goes on. */
+export function BenchAt({ at, ...props }: Omit<Props, 'onBorn'> & { readonly at: string }) {
+  // `there`: the page has come to the new address
+  const [born, setBorn] = useState<{ readonly at: string; readonly id: string; readonly there: boolean } | null>(null);
+  const isBorn = born !== null && born.id === props.formulaId;
+  if (isBorn && !born.there) setBorn({ ...born, there: true });
+  const key = born === null ? at : isBorn || !born.there ? born.at : `${at} after ${born.id}`;
+  return <Bench key={key} {...props} onBorn={(id) => setBorn({ at: key, id, there: false })} />;
 }
 
 /** The Bench: one formula, its sheet and its balance. */
-export function Bench({ house, first, shelf, save, remember, forget, towards = null, acts, cards, archived = false, begin = 'card', ...opened }: Props) {
-  const [handed] = useState(() => handedOver(opened.formulaId));
-  const { state, core, settled, opening, send, want } = useDesk({ formula: opened.formula, house }, handed);
-  const root = useRef<HTMLDivElement>(null);
+function Bench({ house, first, shelf, save, remember, forget, towards, acts, cards, archived, begin, onBorn, ...opened }: Props) {
+  const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, startBench);
   const { formula, end } = state;
+  useEffect(() => send({ do: 'house', house }), [house]);
   const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? begin : null);
   const [reading, setReading] = useState(false);
   const [asking, setAsking] = useState<Asking | null>(null);
 
   const bench = useMemo(() => ({ formula, house, end }), [formula, house, end]);
-  const worked = useMemo(() => core?.workedOn(bench) ?? null, [core, bench]);
-  const sight = useMemo(() => (core && worked ? core.sightOf(bench, worked) : asTyped(first.sight, formula)), [core, worked, bench, first.sight, formula]);
+  const worked = useMemo(() => onAsking(() => workedOn(bench)), [bench]);
+  // as it was opened it is seen as the server worked it
+  const [atFirst] = useState(bench);
+  const sight = useMemo(() => (bench === atFirst ? first.sight : sightOf(bench, worked())), [bench, atFirst, first.sight, worked]);
   const onBrought = (f: Formula): void => {
     if (f.entries.length > 0) setBeginning(null);
   };
-  const saving = useSaving(opened, formula, settled && !reading, send, save, onBrought);
-  useHandOver(root, opened.formulaId, saving.formulaId, state);
+  const saving = useSaving(opened, formula, !reading, send, save, onBrought, onBorn);
   const savedRatios = useMemo(
-    () => (saving.formulaId ? (core?.workedOn({ formula: saving.saved, house, end }).analysis ?? first.sight) : null),
-    [core, saving.formulaId, saving.saved, house, end, first.sight],
+    () => (saving.formulaId === null ? null : bench === atFirst ? first.sight : workedOn({ formula: saving.saved, house, end }).analysis),
+    [saving.formulaId, saving.saved, house, end, bench, atFirst, first.sight],
   );
-  const proposing = useProposal(bench, core, worked, sight.rails, send);
+  const proposing = useProposal(bench, worked, sight.rails, send);
   useTowards(towards, bench, proposing.propose);
   const proposedSight = useMemo(
-    () => (core && proposing.proposal && proposing.proposed ? core.sightOf({ ...bench, formula: proposing.proposal.formula }, proposing.proposed) : null),
-    [core, bench, proposing.proposal, proposing.proposed],
+    () => (proposing.proposal && proposing.proposed ? sightOf({ ...bench, formula: proposing.proposal.formula }, proposing.proposed) : null),
+    [bench, proposing.proposal, proposing.proposed],
   );
   const { conventions, ways } = formula;
   const kitchen = useMemo(() => kitchenOf({ conventions, ways }, house), [conventions, ways, house]);
@@ -110,12 +124,9 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
     (): LineTools => ({
       send,
       choose: (key, choice) => send({ do: 'choose', key, choice }),
-      ask: (what, key) => {
-        want();
-        setAsking({ what, key });
-      },
+      ask: (what, key) => setAsking({ what, key }),
     }),
-    [send, want],
+    [],
   );
 
   const onRemember = async (a: Answered): Promise<string | null> => {
@@ -144,13 +155,12 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [keep, proposal, refuse, take, send]);
+  }, [keep, proposal, refuse, take]);
 
   const { asks, open: speaks } = sight;
   const stops = speaks.filter((f) => f.severity !== 'note').length;
-  const step: readonly [WayStep, string] = !settled
-    ? ['read', 'working it out …']
-    : formula.entries.length === 0
+  const step: readonly [WayStep, string] =
+    formula.entries.length === 0
       ? ['read', '']
       : asks > 0
         ? ['settle', `${asks} ${asks === 1 ? 'line asks' : 'lines ask'}`]
@@ -160,7 +170,7 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
   const printing = usePrinting();
   const schoolId = schoolOf(kindById(kindIdOf(formula, end)), schoolIdOf(formula, end)).id;
   return (
-    <div ref={root}>
+    <div>
       {printing && formula.entries.length > 0 ? (
         <BenchPaper
           formula={formula}
@@ -211,12 +221,7 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
             />
           </div>
         ) : (
-          // biome-ignore lint/a11y/noStaticElementInteractions: nothing is done here; a hand that comes near is heard
-          <div
-            className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]"
-            onPointerEnter={formula.entries.length > 0 ? want : undefined}
-            onFocus={formula.entries.length > 0 ? want : undefined}
-          >
+          <div className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
             <ProposalBar proposals={proposing.proposals} at={proposing.at} onAt={proposing.setAt} onTake={proposing.take} onRefuse={proposing.refuse} />
             <div className="min-w-0 lg:col-start-1 lg:row-start-2">
               {beginning === 'card' ? (
@@ -225,14 +230,12 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
                   house={house}
                   send={send}
                   first={formula.entries.length === 0}
-                  cards={cards}
+                  cards={saving.formulaId === null ? cards : undefined}
                   onDone={() => setBeginning(null)}
                   onReading={setReading}
                 />
               ) : null}
-              {opening ? (
-                <Opening />
-              ) : beginning === 'card' && formula.entries.length === 0 ? null : (
+              {beginning === 'card' && formula.entries.length === 0 ? null : (
                 <Sheet
                   formula={formula}
                   house={house}
@@ -241,7 +244,6 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
                   diff={proposing.diff}
                   flourThenG={proposing.proposed?.analysis.tally.flourG ?? sight.flourG}
                   tools={tools}
-                  near={core !== null}
                   fresh={saving.formulaId === null}
                   send={send}
                 />
@@ -252,17 +254,15 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
                 </Button>
               ) : null}
             </div>
-            {opening ? null : formula.entries.length > 0 ? (
+            {formula.entries.length > 0 ? (
               <div className="mt-5 min-w-0 lg:sticky lg:mt-0 lg:top-2 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:max-h-[calc(100dvh-1rem)] lg:self-start lg:overflow-y-auto lg:pr-1">
                 <Balance
                   bench={bench}
                   sight={sight}
                   proposed={proposedSight}
                   saved={savedRatios}
-                  core={core}
-                  worked={proposing.proposed ?? worked}
-                  fixes={first.fixes}
-                  want={want}
+                  worked={proposing.proposed === null ? worked : () => proposing.proposed ?? worked()}
+                  fixes={bench === atFirst ? first.fixes : null}
                   shelf={shelf}
                   formulaId={saving.formulaId}
                   send={send}
@@ -280,11 +280,11 @@ export function Bench({ house, first, shelf, save, remember, forget, towards = n
             )}
           </div>
         )}
-        {asking && worked ? (
+        {asking ? (
           <LineDialogs
             asking={asking}
             bench={bench}
-            worked={worked}
+            worked={worked()}
             today={house.today ?? ''}
             send={send}
             onPropose={proposing.propose}

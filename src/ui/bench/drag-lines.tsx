@@ -1,23 +1,20 @@
 'use client';
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { useLayoutEffect } from 'react';
-import type { HeadDrop, LineDrag, Slots } from './drag-slots';
+import { createContext, type ReactNode, use, useMemo } from 'react';
+import { Press } from '../kit/press';
 
 interface Props {
   /** Keys of the lines, from the top. */
   readonly order: readonly string[];
-  /** Names of the heads that a line can be dropped on. */
-  readonly heads: readonly string[];
-  readonly lines: Slots<LineDrag>;
-  readonly on: Slots<HeadDrop>;
   readonly onDragging: (is: boolean) => void;
   readonly onDrop: (key: string, to: string) => void;
+  readonly children: ReactNode;
 }
 
-/** The drag of the sheet's lines. It draws nothing: the lines and heads stand elsewhere, and take from their slots what they are dragged by. */
-export function DragLines({ order, heads, lines, on, onDragging, onDrop }: Props) {
+/** Around the sheet's lines and heads, which can be dragged and dropped on. */
+export function DragLines({ order, onDragging, onDrop, children }: Props) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -26,6 +23,8 @@ export function DragLines({ order, heads, lines, on, onDragging, onDrop }: Props
     onDragging(false);
     if (over && over.id !== active.id) onDrop(String(active.id), String(over.id));
   };
+  // the same list as long as no line moved: every row hangs on it
+  const items = useMemo(() => [...order], [order]);
   return (
     <DndContext
       id="sheet"
@@ -35,33 +34,37 @@ export function DragLines({ order, heads, lines, on, onDragging, onDrop }: Props
       onDragCancel={() => onDragging(false)}
       onDragEnd={onDragEnd}
     >
-      <SortableContext items={[...order]} strategy={verticalListSortingStrategy}>
-        {order.map((k) => (
-          <DragLine key={k} id={k} lines={lines} />
-        ))}
-        {heads.map((h) => (
-          <DropHead key={h} id={h} on={on} />
-        ))}
+      <SortableContext items={items} strategy={verticalListSortingStrategy}>
+        {children}
       </SortableContext>
     </DndContext>
   );
 }
 
-function DragLine({ id, lines }: { readonly id: string; readonly lines: Slots<LineDrag> }) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
-  const moved = CSS.Translate.toString(transform);
-  useLayoutEffect(() => {
-    lines.put(id, { attributes, listeners, setNodeRef, setActivatorNodeRef, transition, isDragging, transform: moved });
-  }, [lines, id, attributes, listeners, setNodeRef, setActivatorNodeRef, transition, isDragging, moved]);
-  useLayoutEffect(() => () => lines.put(id, null), [lines, id]);
-  return null;
+const Dragged = createContext<ReturnType<typeof useSortable> | null>(null);
+
+/** A row that can be dragged by its `DragHandle`; a drag draws the row's place anew, not what stands in it. */
+export function DragRow({ id, className, children }: { readonly id: string; readonly className: string; readonly children: ReactNode }) {
+  const drag = useSortable({ id });
+  return (
+    <Dragged value={drag}>
+      <li
+        ref={drag.setNodeRef}
+        className={`${drag.isDragging ? 'rounded-hold bg-wash' : ''} ${className}`}
+        style={{ transform: CSS.Translate.toString(drag.transform), transition: drag.transition }}
+        data-row={id}
+      >
+        {children}
+      </li>
+    </Dragged>
+  );
 }
 
-function DropHead({ id, on }: { readonly id: string; readonly on: Slots<HeadDrop> }) {
-  const { setNodeRef, isOver } = useDroppable({ id });
-  useLayoutEffect(() => {
-    on.put(id, { setNodeRef, isOver });
-  }, [on, id, setNodeRef, isOver]);
-  useLayoutEffect(() => () => on.put(id, null), [on, id]);
-  return null;
+export function DragHandle({ label, className, children }: { readonly label: string; readonly className: string; readonly children: ReactNode }) {
+  const drag = use(Dragged);
+  return (
+    <Press ref={drag?.setActivatorNodeRef} {...drag?.attributes} {...drag?.listeners} aria-label={label} className={className}>
+      {children}
+    </Press>
+  );
 }

@@ -2,12 +2,10 @@
 import { Check } from 'lucide-react';
 import { useDeferredValue, useMemo } from 'react';
 import type { Bench, Proposal } from '@/core/balance/bench';
-import type { FixTitles } from '@/core/bench/sight';
-import { BASIS_WORDS, type Finding, findingKey, meantKey } from '@/core/findings/finding';
+import { fixesFor as fixesOnBench } from '@/core/balance/fixes';
+import { BASIS_WORDS, type Finding, meantKey } from '@/core/findings/finding';
 import { Button } from '../kit/button';
-import { whenHere } from '../kit/later';
 import { Notice } from '../kit/notice';
-import { type Engine, engine } from './desk';
 
 interface Props {
   readonly f: Finding;
@@ -16,23 +14,21 @@ interface Props {
   readonly onDismissed: (dismissed: readonly string[]) => void;
 }
 
-/** A finding of the formula on the Bench. @param first what is offered before anything was worked here */
-export function BenchFinding({ core, first, ...props }: Props & { readonly core: Engine | null; readonly first: FixTitles }) {
-  const { f, bench, onPropose } = props;
-  if (core) return <FindingView {...props} fixesFor={core.fixesFor} />;
-  const onFix = (from: number): void => {
-    whenHere(engine, (c) => onPropose(turned(c.fixesFor(bench, f), from)));
-  };
-  return <Told {...props} titles={first[findingKey(f)] ?? []} onFix={onFix} />;
-}
-
-/** One finding with what mends it. */
-export function FindingView({ fixesFor, ...props }: Props & { readonly fixesFor: (b: Bench, f: Finding) => readonly Proposal[] }) {
+/**
+ * One finding with what mends it.
+ * @param fixesFor what is offered to mend it
+ * @param titles what it offers, where that was worked already: the fixes themselves are worked when one is asked for
+ */
+export function FindingView({
+  fixesFor = fixesOnBench,
+  titles = null,
+  ...props
+}: Props & { readonly fixesFor?: (b: Bench, f: Finding) => readonly Proposal[]; readonly titles?: readonly string[] | null }) {
   const { f, bench, onPropose } = props;
   // numbers first: fixes are worked out when the hand pauses
   const at = useDeferredValue(bench);
-  const fixes = useMemo(() => fixesFor(at, f), [fixesFor, at, f]);
-  return <Told {...props} titles={fixes.map((p) => p.title)} onFix={(from) => onPropose(turned(fixes, from))} />;
+  const fixes = useMemo(() => (titles ? null : fixesFor(at, f)), [fixesFor, titles, at, f]);
+  return <Told {...props} titles={titles ?? fixes?.map((p) => p.title) ?? []} onFix={(from) => onPropose(turned(fixes ?? fixesFor(bench, f), from))} />;
 }
 
 /** A list from one of its own on, and round to it again. */

@@ -10,6 +10,7 @@ import { counted } from '@/core/quantity/say';
 import type { FromFile } from '@/workers/files.worker';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Pick } from '../kit/press';
 import { toast, toastUndo } from '../kit/toast';
 
 /** What the server does with many cards. */
@@ -114,7 +115,7 @@ export function ImportList({
             // biome-ignore lint/suspicious/noArrayIndexKey: the list is read once, and stays in its order
             <li key={n} className="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-plate bg-white px-4 py-3">
               <label className="flex min-h-11 min-w-0 flex-1 basis-64 cursor-pointer items-center gap-3">
-                <input
+                <Pick
                   type="checkbox"
                   className="size-6 shrink-0 accent-rim"
                   disabled={kept.has(n)}

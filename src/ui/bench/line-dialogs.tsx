@@ -12,6 +12,7 @@ import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
 import { Dialog } from '../kit/dialog';
 import { AmountField, Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { type Answered, SizeDialog, StandsDialog } from './measure-dialogs';
 import type { BenchAction } from './state';
 import { SwapDialog } from './swap-dialog';
@@ -130,10 +131,9 @@ function DriveDialog({
   };
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="Let it drive the rest">
-      <form
+      <Form
         noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
+        act={() => {
           go(typedNumber(text));
         }}
       >
@@ -163,7 +163,7 @@ function DriveDialog({
           <Button onClick={() => go(typedNumber(text), onLimit)}>Only note that there is no more</Button>
           <Button onClick={onClose}>Leave it</Button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }
@@ -184,10 +184,9 @@ function OpenedDialog({
   const [error, setError] = useState<string | undefined>();
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="When was it opened?">
-      <form
+      <Form
         noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
+        act={() => {
           if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) setError('Write the day it was opened.');
           else if (day > today) setError('That day is still to come.');
           else onOpened(day);
@@ -212,7 +211,7 @@ function OpenedDialog({
           </Button>
           {line.opened ? <Button onClick={() => onOpened(today)}>Count it as fresh</Button> : null}
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }
@@ -232,10 +231,9 @@ function DrainedDialog({
   const [error, setError] = useState<string | undefined>();
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="Squeezed or drained">
-      <form
+      <Form
         noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
+        act={() => {
           const x = typedNumber(text);
           if (text.trim() === '') onDrained(undefined);
           else if (!Number.isFinite(x) || x <= 0) setError('A number of grams, more than nothing; leave it empty for none.');
@@ -262,7 +260,7 @@ function DrainedDialog({
           </Button>
           {line.drainedG > 0 ? <Button onClick={() => onDrained(undefined)}>Nothing was pressed out</Button> : null}
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

@@ -8,9 +8,10 @@ import { sayDay } from '@/core/quantity/day';
 import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
 import { lineKey } from '../keys-table';
 import { Button, lookOf } from '../kit/button';
+import { Press } from '../kit/press';
 import { useScaleless, useUnits } from '../units';
 import type { LineDiff } from './diff';
-import { type LineDrag, type Slots, useSlot } from './drag-slots';
+import { DragHandle, DragRow } from './drag-lines';
 import { LineMenu } from './line-menu';
 import type { LineTools } from './line-tools';
 import { NumberCell } from './number-cell';
@@ -26,7 +27,6 @@ interface Props {
   readonly diff: LineDiff | undefined;
   readonly ends: Formula['ends'];
   readonly tools: LineTools;
-  readonly drags: Slots<LineDrag>;
   readonly onFocus: (key: string | null) => void;
   readonly onMove: (from: HTMLInputElement, by: 1 | -1) => void;
   readonly onShift: (key: string, by: 1 | -1) => void;
@@ -51,11 +51,10 @@ const tellsMore = (text: string, was: string): boolean => {
 };
 
 /** One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed over. */
-export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended, diff, ends, tools, drags, onFocus, onMove, onShift }: Props) {
+export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
   const { send } = tools;
   const units = useUnits();
   const scaleless = useScaleless();
-  const drag = useSlot(drags, line.key);
   // what goes in the pan or on the table may well have no amount
   const asNeeded = line.use !== 'batter' && line.grams === null && !line.hasAmount;
   const asks = line.status !== 'read' && !asNeeded && !line.off;
@@ -86,22 +85,19 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
   const says = `says-${line.key}`;
   const reads = `reads-${line.key}`;
   const short = line.text.slice(0, 60) || 'an empty line';
-  const marks = asks ? 'my-1 rounded-hold border-l-8 border-rim bg-white' : diff ? 'rounded-hold bg-butter/45' : drag?.isDragging ? 'rounded-hold bg-wash' : '';
+  const marks = asks ? 'my-1 rounded-hold border-l-8 border-rim bg-white' : diff ? 'rounded-hold bg-butter/45' : '';
   const endName = line.end === null ? null : (ends?.find((e) => e.id === line.end)?.name ?? null);
   return (
-    <li ref={drag?.setNodeRef} className={marks} style={{ transform: drag?.transform, transition: drag?.transition }} data-row={line.key}>
+    <DragRow id={line.key} className={marks}>
       <div className={`${ROW_GRID} max-sm:border-b max-sm:border-line max-sm:pb-1`}>
-        <button
-          type="button"
-          ref={drag?.setActivatorNodeRef}
-          {...drag?.attributes}
-          {...drag?.listeners}
-          aria-label={`Move ${short}`}
+        <DragHandle
+          label={`Move ${short}`}
           className="grid h-9 cursor-grab touch-none place-items-center rounded text-soft hover:text-rim focus-visible:text-rim"
         >
           <GripVertical size={16} aria-hidden />
-        </button>
+        </DragHandle>
         <input
+          autoComplete="off"
           data-line
           aria-label="Line as written"
           aria-describedby={[line.findings.length > 0 && !asNeeded ? says : '', told ? reads : ''].filter(Boolean).join(' ') || undefined}
@@ -164,8 +160,7 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
           />
         )}
         {line.use === 'batter' && line.grams !== null ? (
-          <button
-            type="button"
+          <Press
             aria-pressed={line.pinned}
             aria-label={`Lock ${short}`}
             title={line.pinned ? 'Locked: it does not move' : 'Lock: this one does not move'}
@@ -173,7 +168,7 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
             className={`grid h-9 max-sm:h-11 place-items-center rounded-hold ${line.pinned ? 'bg-rim text-white' : 'text-soft hover:bg-wash'}`}
           >
             {line.pinned ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}
-          </button>
+          </Press>
         ) : (
           <span />
         )}
@@ -199,7 +194,7 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
           {asks ? <WaysOut line={line} tools={tools} /> : null}
         </div>
       ) : null}
-    </li>
+    </DragRow>
   );
 });
 

@@ -14,6 +14,7 @@ import { unitById } from '@/core/quantity/units';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { AmountField, Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 
 /** What the cook means by a measure without a set size. */
@@ -88,10 +89,9 @@ export function SizeDialog({
   const remembers = usual !== undefined && ((said === 'ml' && !unit?.gesture) || line.ingredient !== null);
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title={name ? `How much is your ${name}?` : 'How much is meant?'}>
-      <form
+      <Form
         noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
+        act={() => {
           if (remembers) void always();
           else once();
         }}
@@ -131,7 +131,7 @@ export function SizeDialog({
             Leave it open
           </Button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

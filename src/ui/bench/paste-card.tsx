@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useEffect, useRef, useState } from 'react';
+import { readCard } from '@/core/card/card';
 import { ACCEPTED } from '@/core/exchange/formats';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -8,8 +9,8 @@ import { counted } from '@/core/quantity/say';
 import type { FromFile } from '@/workers/files.worker';
 import { Button, lookOf } from '../kit/button';
 import { TextField } from '../kit/field';
+import { Pick } from '../kit/press';
 import { toast } from '../kit/toast';
-import { engine } from './desk';
 import type { CardActs } from './import-list';
 import { readFiles } from './read-files';
 import type { BenchAction } from './state';
@@ -77,13 +78,8 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
           () => text,
         )
       : text;
-    const reader = await engine.load().catch(() => null);
     if (gone.current) return;
-    if (!reader) {
-      setError('The reader of cards could not be fetched. What you pasted stays here: try again when the line is back.');
-      return;
-    }
-    const card = reader.readCard(said, kitchenOf(formula, house).conventions);
+    const card = readCard(said, kitchenOf(formula, house).conventions);
     if (!card.ok) {
       setError(card.error.message);
       return;
@@ -141,8 +137,6 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
         error={error ?? undefined}
         onChange={(e) => {
           setText(e.target.value);
-          // it will be read
-          void engine.load().catch(() => {});
           setError(null);
         }}
         autoFocus
@@ -153,7 +147,7 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
         </Button>
         <label className={`${lookOf('plain')} cursor-pointer has-[:focus-visible]:outline-3`}>
           {reading === 'files' ? 'Reading …' : 'Choose files'}
-          <input
+          <Pick
             type="file"
             multiple={cards !== undefined}
             accept={ACCEPTED}

@@ -1,25 +1,22 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Bench } from '@/core/balance/bench';
 import type { PourSight } from '@/core/bench/sight';
+import { whatIf } from '@/core/bench/what-if';
 import { POUR_WORDS } from '@/core/formula/kinds';
 import { millilitres } from '@/core/quantity/say';
 import { PourDrawing } from '../drawings/pour';
-import { Opening } from '../kit/opening';
 import { TypedNumber } from '../kit/typed-number';
-import type { Engine } from './desk';
 import type { BenchAction } from './state';
 
 interface Props {
   readonly bench: Bench;
   readonly pour: PourSight | null;
-  readonly core: Engine | null;
-  readonly want: () => void;
   readonly send: (a: BenchAction) => void;
 }
 
 /** The poured portion: how it leaves the ladle, how many there are, and how one lies. */
-export function PourView({ bench, pour: p, core, want, send }: Props) {
+export function PourView({ bench, pour: p, send }: Props) {
   if (!p) return null;
   const { lies } = p;
   return (
@@ -44,7 +41,7 @@ export function PourView({ bench, pour: p, core, want, send }: Props) {
             {lies.atOnce.map((g) => `; the ${g.name.toLowerCase()} takes ${g.pieces} at once`).join('')}
           </p>
         ) : null}
-        <WhatIf bench={bench} core={core} want={want} />
+        <WhatIf bench={bench} />
       </div>
     </div>
   );
@@ -71,18 +68,14 @@ function Portion({ portion, usual, send }: { readonly portion: number; readonly 
 }
 
 /** What a little more milk or flour would do, and what the rest does. */
-function WhatIf({ bench, core, want }: Pick<Props, 'bench' | 'core' | 'want'>) {
+function WhatIf({ bench }: Pick<Props, 'bench'>) {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    if (open) want();
-  }, [open, want]);
   return (
     <details open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="cursor-pointer rounded font-semibold text-rim">What a little more would do</summary>
-      {open && !core ? <Opening /> : null}
-      {open && core ? (
+      {open ? (
         <div className="mt-1 grid gap-1 text-[15px]">
-          {core.whatIf(bench).map((s) => (
+          {whatIf(bench).map((s) => (
             <p key={s}>{s}</p>
           ))}
           <p className="text-sm text-soft">Model, good to one class: add half, pour a test, look again.</p>

@@ -5,6 +5,8 @@ import type { BenchSight } from '@/core/bench/sight';
 import type { Held } from '@/core/formula/formula';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, type Zone } from '@/core/formula/kinds';
 import { percent } from '@/core/quantity/say';
+import { useAwake } from '../kit/awake';
+import { Press } from '../kit/press';
 import { TypedNumber } from '../kit/typed-number';
 import { useScaleless } from '../units';
 import { at, MOST_SAID, say, sayUnit, scaleOf, words } from './rail-words';
@@ -107,8 +109,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
           <span className="block font-normal text-soft">now {sayUnit(r.rail, today)}</span>
         ) : null}
       </span>
-      <button
-        type="button"
+      <Press
         aria-pressed={isHeld}
         aria-label={`Lock ${RAIL_NAMES[r.rail].toLowerCase()}`}
         title={isHeld ? 'Locked: other rails leave it where it is' : 'Lock it where it is'}
@@ -116,7 +117,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
         className={`grid size-9 max-sm:size-11 place-items-center rounded-hold ${isHeld ? 'bg-rim text-white' : 'text-rim hover:bg-wash'}`}
       >
         {isHeld ? <Lock size={16} aria-hidden /> : <LockOpen size={16} aria-hidden />}
-      </button>
+      </Press>
       {r.shift ? (
         <p className="-mt-0.5 mb-1 text-[13px] max-sm:order-last max-sm:col-span-4 sm:col-span-3 sm:col-start-3 leading-tight text-soft">{r.shift}</p>
       ) : null}
@@ -166,6 +167,7 @@ export const Zoned = ({ left, right }: { readonly left: number; readonly right: 
 export const rounded = (x: number, step: number): number => Number((Math.round(x / step) * step).toFixed(3));
 
 function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
+  const awake = useAwake();
   const s = scaleOf(zone);
   const left = at(zone[0], s);
   const right = at(zone[1], s);
@@ -182,7 +184,7 @@ function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
       max={s.to}
       step={step / 10}
       value={[value]}
-      disabled={!r.reading}
+      disabled={!awake || !r.reading}
       onValueChange={([v]) => {
         if (v !== undefined) onWish(r.rail, rounded(v, step));
       }}
@@ -213,7 +215,9 @@ function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
         className="group relative block h-7 w-px outline-none"
       >
         <span className="absolute top-0 -left-4 h-7 w-8 cursor-ew-resize rounded-md group-focus-visible:outline-3 group-focus-visible:outline-rim" />
-        <span className="pointer-events-none absolute top-0.5 h-6 w-[9px] -translate-x-1/2 rounded-[3px] border-2 border-white bg-rim group-data-[disabled]:bg-soft" />
+        <span
+          className={`pointer-events-none absolute top-0.5 h-6 w-[9px] -translate-x-1/2 rounded-[3px] border-2 border-white ${r.reading ? 'bg-rim' : 'bg-soft'}`}
+        />
       </Slider.Thumb>
       <span className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${left}%` }}>
         {say(r.rail, zone[0])}

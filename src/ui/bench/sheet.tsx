@@ -1,4 +1,5 @@
 'use client';
+import { useDroppable } from '@dnd-kit/core';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import type { BenchLine, BenchSight } from '@/core/bench/sight';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
@@ -7,19 +8,15 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
-import { later, useLater } from '../kit/later';
 import { Switch } from '../kit/switch';
 import { useScaleless, useUnits } from '../units';
 import { AddLine } from './add-line';
 import { CardSays } from './card-says';
 import type { SheetDiff } from './diff';
-import { type HeadDrop, type LineDrag, type Slots, slots, useSlot } from './drag-slots';
+import { DragLines } from './drag-lines';
 import { LineRow, ROW_GRID } from './line-row';
 import type { LineTools } from './line-tools';
 import type { BenchAction } from './state';
-
-/** What drags is fetched when a hand comes near the sheet. */
-const dragging = later(() => import('./drag-lines'));
 
 interface Props {
   readonly formula: Formula;
@@ -30,8 +27,6 @@ interface Props {
   /** g of flour as proposed; as it stands where nothing is proposed. */
   readonly flourThenG: number;
   readonly tools: LineTools;
-  /** A hand comes near. */
-  readonly near: boolean;
   /** Never saved yet. */
   readonly fresh: boolean;
   readonly send: (a: BenchAction) => void;
@@ -47,7 +42,7 @@ interface SheetPart {
 }
 
 /** The sheet: the lines by the vessel they go into, a place to add one, and what stood around them on the card. */
-export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, near, fresh, send }: Props) {
+export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fresh, send }: Props) {
   const { lines: all, flourG, blend } = sight;
   const list = useRef<HTMLDivElement>(null);
   // a line being typed stays where it is, though half a word may read as something for another bowl
@@ -102,8 +97,6 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, nea
     },
     [send],
   );
-  const drag = useLater(dragging, near);
-  const [[lineDrags, headDrops]] = useState(() => [slots<LineDrag>(), slots<HeadDrop>()] as const);
   const onDrop = (key: string, to: string): void => {
     const vessel = VESSELS.find((v) => `vessel-${v}` === to);
     if (vessel) {
@@ -131,62 +124,53 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, nea
       {asked.map((g) => (
         <GroupQuestion key={g.name} group={g} onPlace={(role) => send({ do: 'place', group: g.name, role })} />
       ))}
-      {drag ? (
-        <drag.DragLines
-          order={order}
-          heads={shown.filter((g) => g.side === null).map((g) => `vessel-${g.vessel}`)}
-          lines={lineDrags}
-          on={headDrops}
-          onDragging={setDragging}
-          onDrop={onDrop}
-        />
-      ) : null}
-      {shown.map((g) => (
-        <div key={g.id} className="mb-1.5">
-          <VesselHead vessel={g.vessel} side={g.side} drops={headDrops}>
-            {scaleless
-              ? ''
-              : sum(
-                  g.lines.filter((l) => counts(l, end)),
-                  house.units,
-                )}
-          </VesselHead>
-          <ul>
-            {g.lines.map((l) => (
-              <LineRow
-                key={l.key}
-                line={l}
+      <DragLines order={order} onDragging={setDragging} onDrop={onDrop}>
+        {shown.map((g) => (
+          <div key={g.id} className="mb-1.5">
+            <VesselHead vessel={g.vessel} side={g.side}>
+              {scaleless
+                ? ''
+                : sum(
+                    g.lines.filter((l) => counts(l, end)),
+                    house.units,
+                  )}
+            </VesselHead>
+            <ul>
+              {g.lines.map((l) => (
+                <LineRow
+                  key={l.key}
+                  line={l}
+                  flourG={flourG}
+                  flourThenG={flourThenG}
+                  blended={blend.length > 0}
+                  diff={diff?.byKey.get(l.key)}
+                  ends={formula.ends}
+                  tools={tools}
+                  onFocus={onFocus}
+                  onMove={onMove}
+                  onShift={onShift}
+                />
+              ))}
+              {g.added.map((l) => (
+                <li key={l.key} className={`${ROW_GRID} min-h-9 rounded-hold bg-butter/45`}>
+                  <span />
+                  <span className="px-2">{l.text}</span>
+                  <strong className="text-right">{l.grams === null || scaleless ? '' : grams(l.grams, house.units)}</strong>
+                  <span className="text-right text-sm">new</span>
+                </li>
+              ))}
+            </ul>
+            {blend.length > 0 && g.lines.some((l) => l.key === blend[0]?.key) ? (
+              <BlendBar
+                blend={blend}
                 flourG={flourG}
-                flourThenG={flourThenG}
-                blended={blend.length > 0}
-                diff={diff?.byKey.get(l.key)}
-                ends={formula.ends}
-                tools={tools}
-                drags={lineDrags}
-                onFocus={onFocus}
-                onMove={onMove}
-                onShift={onShift}
+                held={formula.held.blend}
+                onHeld={(on) => send({ do: 'set', part: { held: { ...formula.held, blend: on } }, place: null })}
               />
-            ))}
-            {g.added.map((l) => (
-              <li key={l.key} className={`${ROW_GRID} min-h-9 rounded-hold bg-butter/45`}>
-                <span />
-                <span className="px-2">{l.text}</span>
-                <strong className="text-right">{l.grams === null || scaleless ? '' : grams(l.grams, house.units)}</strong>
-                <span className="text-right text-sm">new</span>
-              </li>
-            ))}
-          </ul>
-          {blend.length > 0 && g.lines.some((l) => l.key === blend[0]?.key) ? (
-            <BlendBar
-              blend={blend}
-              flourG={flourG}
-              held={formula.held.blend}
-              onHeld={(on) => send({ do: 'set', part: { held: { ...formula.held, blend: on } }, place: null })}
-            />
-          ) : null}
-        </div>
-      ))}
+            ) : null}
+          </div>
+        ))}
+      </DragLines>
       <AddLine full={all.length >= MOST_ENTRIES} formula={formula} house={house} send={send} />
       <CardSays formula={formula} card={sight.card} fresh={fresh} send={send} />
       {formula.cardNotes !== '' || lines.length > 0 ? (
@@ -209,22 +193,12 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, nea
   );
 }
 
-function VesselHead({
-  vessel,
-  side,
-  drops,
-  children,
-}: {
-  readonly vessel: Vessel;
-  readonly side: string | null;
-  readonly drops: Slots<HeadDrop>;
-  readonly children: ReactNode;
-}) {
-  const drop = useSlot(drops, side === null ? `vessel-${vessel}` : `side-${side}`);
+function VesselHead({ vessel, side, children }: { readonly vessel: Vessel; readonly side: string | null; readonly children: ReactNode }) {
+  const drop = useDroppable({ id: side === null ? `vessel-${vessel}` : `side-${side}`, disabled: side !== null });
   return (
     <h3
-      ref={drop?.setNodeRef}
-      className={`flex justify-between border-b px-2 pb-0.5 text-[15px] font-bold text-rim ${drop?.isOver ? 'border-rim bg-wash' : 'border-line'}`}
+      ref={drop.setNodeRef}
+      className={`flex justify-between border-b px-2 pb-0.5 text-[15px] font-bold text-rim ${drop.isOver ? 'border-rim bg-wash' : 'border-line'}`}
     >
       {side === null ? VESSEL_NAMES[vessel] : `Sauces and sides: ${side}`}
       <span className="font-sans font-normal text-soft">{children}</span>

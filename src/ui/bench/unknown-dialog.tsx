@@ -10,6 +10,7 @@ import { typedGrams } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { AmountField, Field } from '../kit/field';
+import { Form } from '../kit/form';
 
 const SHOWN = 8;
 
@@ -56,10 +57,9 @@ export function WeighDialog({ line, onClose, onText }: { readonly line: FormulaL
   const [error, setError] = useState<string | undefined>();
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="Weigh it yourself">
-      <form
+      <Form
         noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
+        act={() => {
           const g = typedGrams(text);
           if (g === null || !(g > 0) || g > 1_000_000) setError('A number of grams, more than nothing.');
           else onText(`${Math.round(10 * g) / 10} g ${namedOn(line)}`);
@@ -81,7 +81,7 @@ export function WeighDialog({ line, onClose, onText }: { readonly line: FormulaL
           </Button>
           <Button onClick={onClose}>Not now</Button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

@@ -1,13 +1,14 @@
 'use client';
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Worked } from '@/core/analyse-formula';
-import type { Bench, Proposal } from '@/core/balance/bench';
+import { type Bench, type Proposal, workedOn } from '@/core/balance/bench';
+import { WISHES } from '@/core/balance/moves';
+import { ask, bentFrom } from '@/core/balance/ratios';
+import { withSource } from '@/core/balance/source';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, sayRail } from '@/core/formula/kinds';
-import { whenHere } from '../kit/later';
-import { type Engine, engine } from './desk';
-import type { SheetDiff } from './diff';
+import { diffSheet, type SheetDiff } from './diff';
 import { rounded } from './rails';
-import type { Solver } from './solver';
+import { type Solver, startSolver } from './solver';
 import type { BenchAction } from './state';
 
 type Wishes = Readonly<Partial<Record<Rail, number>>>;
@@ -37,15 +38,15 @@ export interface Proposing {
 const NONE: readonly Proposal[] = [];
 
 /** What is proposed for the formula on the bench: by a tool, or by a rail that is dragged. A changed formula ends it. */
-export function useProposal(bench: Bench, core: Engine | null, worked: Worked | null, rails: readonly RailReading[], send: Dispatch<BenchAction>): Proposing {
+export function useProposal(bench: Bench, worked: () => Worked, rails: readonly RailReading[], send: Dispatch<BenchAction>): Proposing {
   const [pending, setPending] = useState<Pending | null>(null);
   const solver = useRef<Solver | null>(null);
   // rails that were moved for what is proposed, and where to; further moves add to them. Not state: a key may
   // come between an answer and its drawing, and must go on from the last that was asked, not the last that was drawn.
   const wishes = useRef<Wishes>({});
   const proposal = pending?.proposals[pending.at] ?? null;
-  const proposed = useMemo(() => (core && proposal ? core.workedOn({ ...bench, formula: proposal.formula }) : null), [core, bench, proposal]);
-  const diff = useMemo(() => (core && proposal ? core.diffSheet(bench, proposal.formula) : null), [core, bench, proposal]);
+  const proposed = useMemo(() => (proposal ? workedOn({ ...bench, formula: proposal.formula }) : null), [bench, proposal]);
+  const diff = useMemo(() => (proposal ? diffSheet(bench, proposal.formula) : null), [bench, proposal]);
 
   useEffect(
     () => () => {
@@ -69,13 +70,13 @@ export function useProposal(bench: Bench, core: Engine | null, worked: Worked | 
     refuse();
   }, [proposal, refuse, send]);
 
-  const wish = useCallback((c: Engine, b: Bench, w: Worked, last: { readonly rail: Rail; readonly value: number }): void => {
+  const wish = useCallback((b: Bench, w: Worked, last: { readonly rail: Rail; readonly value: number }): void => {
     const list = (Object.entries(wishes.current) as [Rail, number][]).map(([r, v]) => ({ rail: r, value: v }));
-    solver.current ??= c.startSolver();
-    const asked = c.ask(b, w, list);
+    solver.current ??= startSolver();
+    const asked = ask(b, w, list);
     void solver.current.ask(asked.question).then((answer) => {
       if (!answer) return;
-      const { formula, short } = c.bentFrom(b, w, asked, answer);
+      const { formula, short } = bentFrom(b, w, asked, answer);
       const moved: Proposal = {
         title: list.map((x) => `${RAIL_NAMES[x.rail]} to ${sayRail(x.rail, x.value)}`).join(', '),
         why: 'The lines that are not locked move by the least that does it; the other ratios stay about where they are.',
@@ -83,15 +84,14 @@ export function useProposal(bench: Bench, core: Engine | null, worked: Worked | 
         short,
       };
       // what nothing on the sheet brings can be brought
-      const other = short ? c.withSource(b, last) : null;
+      const other = short ? withSource(b, last) : null;
       setPending({ proposals: other ? [{ ...moved, title: 'The nearest without' }, other] : [moved], at: 0 });
     });
   }, []);
   const onWish = useCallback(
     (rail: Rail, value: number): void => {
       wishes.current = { ...wishes.current, [rail]: value };
-      // where what answers is not here yet, it is asked with all that is wished by then
-      whenHere(engine, (c) => wish(c, bench, worked ?? c.workedOn(bench), { rail, value }));
+      wish(bench, worked(), { rail, value });
     },
     [bench, worked, wish],
   );
@@ -111,9 +111,7 @@ export function useTowards(id: string | null, bench: Bench, propose: Proposing['
   const at = useRef(bench);
   useEffect(() => {
     if (id === null) return;
-    return whenHere(engine, ({ WISHES }) => {
-      const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
-      if (proposal) propose([proposal]);
-    });
+    const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
+    if (proposal) propose([proposal]);
   }, [id, propose]);
 }

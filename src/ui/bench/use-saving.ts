@@ -55,8 +55,9 @@ export interface Saving {
 
 /**
  * Saving and not losing: versions go to the server, unsaved work is kept in this browser and comes back after a reload.
- * @param settled nothing that was done waits to be worked; a save asked for before waits with it
+ * @param settled no card is being read; a save asked for meanwhile waits for it
  * @param onBrought told once when unsaved work has come back
+ * @param onBorn told after the first save, before the address changes
  */
 export function useSaving(
   opened: Opened,
@@ -65,6 +66,7 @@ export function useSaving(
   send: Dispatch<BenchAction>,
   ask: (input: SaveInput) => Promise<SaveAnswer>,
   onBrought: (f: Formula) => void,
+  onBorn: (formulaId: string) => void,
 ): Saving {
   const router = useRouter();
   const { number, newest, formula: loaded } = opened;
@@ -141,10 +143,12 @@ export function useSaving(
       setBrought(null);
       setPassed(done.passedBy ? { mine: done.number, theirs: done.passedBy.number } : null);
       toast(`Saved as version ${done.number}`);
-      if (formulaId === null) router.replace(`/formulas/${done.formulaId}`);
-      else router.refresh();
+      if (formulaId === null) {
+        onBorn(done.formulaId);
+        router.replace(`/formulas/${done.formulaId}`, { scroll: false });
+      } else router.refresh();
     },
-    [busy, settled, ask, formulaId, base, formula, note, router],
+    [busy, settled, ask, formulaId, base, formula, note, router, onBorn],
   );
   useEffect(() => {
     if (!held || !settled) return;

@@ -1,10 +1,10 @@
 'use client';
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
-import { type ReactNode, useRef } from 'react';
+import { type ReactNode, useId, useRef } from 'react';
 import { StepRow, type StepRowProps } from './step-row';
 
 /** A row whose bar can be dragged along its track. */
-export function DragRow(row: StepRowProps) {
+export function DragRow(row: Omit<StepRowProps, 'drag'>) {
   const { step } = row.placed;
   const track = useRef<HTMLDivElement>(null);
   const { attributes, listeners, setNodeRef, transform } = useDraggable({
@@ -20,6 +20,7 @@ export function DragArea({ onDrop, children }: { readonly onDrop: (id: string, p
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   return (
     <DndContext
+      id={useId()}
       sensors={sensors}
       onDragEnd={({ active, delta }) => {
         const wide = (active.data.current as { readonly widePx: () => number } | undefined)?.widePx() ?? 0;

@@ -7,6 +7,7 @@ import { localDay, localTime, momentOf, timeIn } from '@/core/quantity/day';
 import { minutesOrHours, temperature } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { Press } from '../kit/press';
 import { useTime } from '../time';
 import { useUnits } from '../units';
 
@@ -21,7 +22,7 @@ export interface Window {
 
 const STATE_WORDS: Readonly<Record<DayStep['state'], string>> = { now: 'now', next: 'next', late: 'late', later: '' };
 
-/** What makes a bar one that can be dragged: it comes a little after the page. */
+/** What makes a bar one that can be dragged. */
 export interface Dragged {
   readonly track: RefObject<HTMLDivElement | null>;
   readonly bar: (e: HTMLElement | null) => void;
@@ -44,7 +45,7 @@ export interface StepRowProps {
   readonly onTick: () => void;
   readonly onMove: (to: number) => void;
   readonly onRelease: () => void;
-  readonly drag?: Dragged;
+  readonly drag: Dragged;
 }
 
 /** A step in its time: a bar to drag or nudge, and, opened, why it matters, whose it is, and what may slip. */
@@ -75,9 +76,9 @@ export function StepRow({
     <li className={`border-b border-line ${state === 'now' || state === 'late' ? 'bg-butter/40' : ''}`}>
       <div className="grid min-h-12 grid-cols-[auto_8.5rem_1fr] items-center gap-x-3 gap-y-1 px-2 py-1 lg:grid-cols-[auto_8.5rem_17rem_1fr]">
         {ticks && step.handsMin > 0 ? (
-          <button type="button" aria-label={`Done: ${step.name}`} onClick={onTick} className="hold grid size-11 place-items-center hover:bg-wash">
+          <Press aria-label={`Done: ${step.name}`} onClick={onTick} className="hold grid size-11 place-items-center hover:bg-wash">
             <Check size={22} aria-hidden className="opacity-30" />
-          </button>
+          </Press>
         ) : (
           <span className={ticks ? 'w-11' : 'w-0'} />
         )}
@@ -85,7 +86,7 @@ export function StepRow({
           {time.andDay(start, window.from)}
           <span className="inline-block font-normal whitespace-nowrap text-soft">&nbsp;{minutesOrHours(Math.max(1, Math.round((end - start) / MIN)))}</span>
         </span>
-        <button type="button" aria-expanded={open} onClick={onOpen} className="flex min-h-11 min-w-0 items-center gap-1.5 text-left font-semibold">
+        <Press aria-expanded={open} onClick={onOpen} className="flex min-h-11 min-w-0 items-center gap-1.5 text-left font-semibold">
           <ChevronDown size={18} aria-hidden className={`shrink-0 text-rim ${open ? '' : '-rotate-90'}`} />
           <span className="min-w-0 [overflow-wrap:anywhere]">
             {step.name}
@@ -98,12 +99,11 @@ export function StepRow({
             ) : null}
           </span>
           {moved ? <Pin size={16} aria-label="moved by hand" className="shrink-0 text-rim" /> : null}
-        </button>
-        <div ref={drag?.track} className="relative h-11 max-lg:hidden">
-          <button
-            type="button"
-            ref={drag?.bar}
-            {...drag?.props}
+        </Press>
+        <div ref={drag.track} className="relative h-11 max-lg:hidden">
+          <Press
+            ref={drag.bar}
+            {...drag.props}
             aria-roledescription="step to move"
             aria-label={`${step.name}, ${time.ofDay(start)} to ${time.ofDay(end)}: move with the arrow keys`}
             disabled={fixed}
@@ -113,11 +113,11 @@ export function StepRow({
               e.preventDefault();
               onMove(start + by);
             }}
-            className={`absolute inset-y-0 min-w-6 touch-none overflow-hidden rounded-md border-2 border-rim bg-white ${drag?.byPx ? 'z-10 cursor-grabbing' : 'cursor-grab'} ${clash ? 'border-dashed' : ''}`}
-            style={{ left: `${left}%`, width: `max(14px, ${wide}%)`, transform: drag?.byPx ? `translateX(${drag.byPx}px)` : undefined }}
+            className={`absolute inset-y-0 min-w-6 touch-none overflow-hidden rounded-md border-2 border-rim bg-white ${drag.byPx ? 'z-10 cursor-grabbing' : 'cursor-grab'} ${clash ? 'border-dashed' : ''}`}
+            style={{ left: `${left}%`, width: `max(14px, ${wide}%)`, transform: drag.byPx ? `translateX(${drag.byPx}px)` : undefined }}
           >
             <span aria-hidden className="absolute inset-y-0 left-0 bg-rim" style={{ width: `${bound}%` }} />
-          </button>
+          </Press>
         </div>
       </div>
       {open ? (

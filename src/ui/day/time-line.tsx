@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { type ComponentProps, type ComponentType, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 import type { Serving } from '@/core/batch/serving';
@@ -13,17 +13,16 @@ import { asRead, minutesOrHours } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { Refusal } from '../kit/asking';
 import { Button } from '../kit/button';
-import { later, useLater } from '../kit/later';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { useTime } from '../time';
 import { useUnits } from '../units';
 import { useNow } from './clock';
-import type { DragArea } from './drag-rows';
+import { DragArea, DragRow } from './drag-rows';
 import { NowBand } from './now-band';
 import type { Tell } from './send';
 import { ServingForm } from './serving-form';
-import { StepRow, type Window } from './step-row';
+import type { Window } from './step-row';
 import { Trouble } from './trouble';
 import { useEventLog } from './use-event-log';
 
@@ -31,10 +30,6 @@ const MIN = 60_000;
 const NUDGE_MIN = 5;
 /** Where nobody has said when plates go: so long from now, to the next five minutes. */
 const ROUND_MS = NUDGE_MIN * MIN;
-
-const dragging = later(() => import('./drag-rows'));
-/** Rows whose bars can't be dragged yet: arrow keys and buttons move them. */
-const StillArea: ComponentType<ComponentProps<typeof DragArea>> = ({ children }) => children;
 
 interface Props {
   readonly batch: Batch;
@@ -72,8 +67,6 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
     const from = fromNow(steps, { at: now, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, now);
     return { ...from, at: Math.ceil(from.at / ROUND_MS) * ROUND_MS };
   });
-  const [near, setNear] = useState(false);
-  const drag = useLater(dragging, near);
   const serving = own ?? batch.timeline ?? proposed;
   const isSet = own !== null || batch.timeline !== null;
   const { planned, done, running, line } = lineNow(steps, batch, log, serving, isSet, now);
@@ -120,7 +113,6 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
     { name: 'The day before', placed: line.placed.filter((p) => p.ahead) },
     { name: serving.dayOneAt === null ? '' : 'On the day', placed: line.placed.filter((p) => !p.ahead) },
   ].filter((d) => d.placed.length > 0);
-  const [Area, Row] = drag ? [drag.DragArea, drag.DragRow] : [StillArea, StepRow];
   const over = steps.filter((s) => done.has(s.id));
   return (
     <section aria-label="Time line" className="grid gap-4">
@@ -157,7 +149,7 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
       {days.map((d) => {
         const window: Window = { from: Math.min(...d.placed.map((p) => p.start)), to: Math.max(...d.placed.map((p) => p.end)) };
         return (
-          <Area
+          <DragArea
             key={d.name || 'day'}
             onDrop={(id, part, way) => {
               const p = d.placed.find((x) => x.step.id === id);
@@ -170,9 +162,9 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
                   {d.name}, {time.andDay(window.from, now)} to {time.ofDay(window.to)}
                 </h3>
               ) : null}
-              <ol className="border-t border-line bg-white" onPointerEnter={() => setNear(true)}>
+              <ol className="border-t border-line bg-white">
                 {d.placed.map((p) => (
-                  <Row
+                  <DragRow
                     key={p.step.id}
                     placed={p}
                     window={window}
@@ -190,7 +182,7 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
                 ))}
               </ol>
             </div>
-          </Area>
+          </DragArea>
         );
       })}
       {others.map((o) => (

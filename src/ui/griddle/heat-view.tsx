@@ -11,6 +11,7 @@ import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import type { Instrument } from '../kit/instrument';
 import { useUnits } from '../units';
 
@@ -129,10 +130,9 @@ export function HeatView({
               </Button>
             ))}
           </fieldset>
-          <form
+          <Form
             className="flex items-end gap-2"
-            onSubmit={(e) => {
-              e.preventDefault();
+            act={() => {
               note();
             }}
           >
@@ -157,7 +157,7 @@ export function HeatView({
             <Button type="submit" className="min-h-11">
               Note it
             </Button>
-          </form>
+          </Form>
           {wrong ? (
             <p role="alert" className="font-semibold text-berry">
               {wrong}

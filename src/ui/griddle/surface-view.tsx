@@ -2,6 +2,7 @@
 import type { SideTimes } from '@/core/batch/heat';
 import type { Surface } from '@/core/batch/surface';
 import { dueAt, onHeat, type Piece, type Place, type Step } from '@/core/griddle/board';
+import { Press } from '../kit/press';
 import { clock } from './words';
 
 /** An iron or a ball pan, no wider than this, is not drawn as large as a griddle. */
@@ -51,7 +52,7 @@ export function SurfaceView({
           const age = piece ? clock(now - (piece.flippedAt ?? piece.pouredAt)) : '';
           const due = piece ? now >= dueAt(piece, timesOf(piece)) : false;
           return (
-            <button
+            <Press
               key={`${at.x} ${at.y}`}
               type="button"
               disabled={!piece && full}
@@ -60,7 +61,7 @@ export function SurfaceView({
               className={`absolute grid min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 place-content-center rounded-full text-center leading-none ${
                 piece
                   ? `border-[3px] border-rim text-ink ${asked ? 'bg-butter' : 'bg-white'} ${piece.flippedAt === null ? '' : 'border-double !border-[6px]'}`
-                  : `border-2 border-dashed border-rim text-soft ${here ? '!border-solid bg-butter' : 'bg-transparent'} disabled:opacity-50`
+                  : `border-2 border-dashed border-rim text-soft ${here ? '!border-solid bg-butter' : 'bg-transparent'} off:opacity-50`
               }`}
               style={{
                 left: percentOf(at.x, surface.wideCm),
@@ -78,7 +79,7 @@ export function SurfaceView({
               ) : (
                 <span className="text-[15px]">{slot + 1}</span>
               )}
-            </button>
+            </Press>
           );
         })}
       </div>
@@ -86,7 +87,7 @@ export function SurfaceView({
         <div className="mt-2 flex flex-wrap items-center gap-2">
           <span className="text-soft">Also on it, poured from another screen:</span>
           {beside.map((p) => (
-            <button
+            <Press
               key={p.id}
               type="button"
               aria-label={`Piece ${p.piece}, ${p.flippedAt === null ? 'first side' : 'second side'}, ${clock(now - (p.flippedAt ?? p.pouredAt))}`}
@@ -94,7 +95,7 @@ export function SurfaceView({
               className="hold min-h-12 min-w-12 px-3"
             >
               <strong>{p.piece}</strong> {clock(now - (p.flippedAt ?? p.pouredAt))}
-            </button>
+            </Press>
           ))}
         </div>
       ) : null}

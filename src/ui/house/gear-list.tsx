@@ -7,6 +7,7 @@ import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 
 interface Asked {
   readonly key: string;
@@ -153,11 +154,10 @@ function GearDialog({
   const noName = name.trim() === '' ? 'Give it a name.' : name.trim().length > 60 ? 'At most 60 characters.' : undefined;
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title={was ? was.name : 'One more'}>
-      <form
+      <Form
         noValidate
         className="grid gap-3"
-        onSubmit={(e) => {
-          e.preventDefault();
+        act={() => {
           setTried(true);
           if (noName || ASKS[sort].some(wrong)) return;
           onKeep({ id: '', name: name.trim(), sort, ...Object.fromEntries(ASKS[sort].map((a) => [a.key, number(a)])) } as unknown as Gear);
@@ -182,7 +182,7 @@ function GearDialog({
           </Button>
           {onRemove ? <Button onClick={onRemove}>Delete</Button> : null}
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

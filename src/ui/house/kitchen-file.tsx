@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { lookOf } from '../kit/button';
+import { Pick } from '../kit/press';
 import { toast } from '../kit/toast';
 
 /** The other tables that leave one by one. */
@@ -51,7 +52,7 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
         {empty ? (
           <label className={`${lookOf('plain', 'work')} cursor-pointer has-[:focus-visible]:outline-3`}>
             {busy ? 'Reading it back …' : 'Read a whole kitchen back'}
-            <input
+            <Pick
               type="file"
               accept=".zip,application/zip"
               className="sr-only"

@@ -7,6 +7,7 @@ import type { Unreadable } from '@/core/records/unreadable';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { toast } from '../kit/toast';
 import { KitchenFile } from './kitchen-file';
@@ -94,11 +95,10 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
             <Button look="now" size="work" disabled={asking.busy || facts.backupPlace === null} onClick={() => void save()}>
               {doing === 'backup' ? 'Backing up, and reading it back' : 'Back up now'}
             </Button>
-            <form
+            <Form
               noValidate
               className="flex items-end gap-2"
-              onSubmit={(e) => {
-                e.preventDefault();
+              act={() => {
                 void asking.ask(() => keepSoMany({ keep: typedNumber(keep, '') })).then((a) => a?.ok && toast('Kept'));
               }}
             >
@@ -116,7 +116,7 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
               <Button type="submit" className="min-h-11" disabled={asking.busy}>
                 Keep so many
               </Button>
-            </form>
+            </Form>
           </div>
           {facts.backupPlace === null ? (
             <Notice weight="look">Nobody has said where backups go. Started by its start command, Even Crumb keeps them in the data folder.</Notice>

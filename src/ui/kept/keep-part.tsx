@@ -24,6 +24,7 @@ import { Taps } from '../kit/choice';
 import { DayField } from '../kit/date-fields';
 import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { toast } from '../kit/toast';
 
 /** What is over of a batch is kept: how much, how, where, and until when. */
@@ -94,14 +95,7 @@ export function KeepPart({
         Keep what is over …
       </Button>
       <Dialog open={open} onOpen={setOpen} title={`Keep of ${batch.name}`} wide>
-        <form
-          noValidate
-          className="grid gap-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void save();
-          }}
-        >
+        <Form noValidate className="grid gap-4" act={save}>
           <Taps
             label="How it is kept"
             value={state}
@@ -176,7 +170,7 @@ export function KeepPart({
               Not now
             </Button>
           </div>
-        </form>
+        </Form>
       </Dialog>
     </section>
   );

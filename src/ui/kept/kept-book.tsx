@@ -8,6 +8,7 @@ import { typedNumber } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { toast, toastUndo } from '../kit/toast';
 
 interface Use {
@@ -51,7 +52,7 @@ export function KeptBook({
   return (
     <section aria-label="What leaves" className="grid gap-3">
       {lot.left > 0 ? (
-        <form noValidate className="flex flex-wrap items-end gap-2" onSubmit={(e) => e.preventDefault()}>
+        <Form noValidate className="flex flex-wrap items-end gap-2" act={() => {}}>
           <Field
             label="Pieces"
             inputMode="numeric"
@@ -69,7 +70,7 @@ export function KeptBook({
           <Button className="min-h-11" disabled={asking.busy} onClick={() => void leave('thrown')}>
             Thrown away
           </Button>
-        </form>
+        </Form>
       ) : null}
       <Refusal text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
       {uses.length > 0 ? (

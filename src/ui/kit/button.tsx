@@ -1,4 +1,5 @@
 import type { ComponentProps, ReactNode } from 'react';
+import { Press } from './press';
 
 type Look = 'plain' | 'now' | 'bare' | 'stop';
 
@@ -16,7 +17,7 @@ const SIZES = {
 } as const;
 
 export function lookOf(look: Look = 'plain', size: keyof typeof SIZES = 'bench'): string {
-  return `inline-flex items-center justify-center gap-2 font-semibold sm:whitespace-nowrap disabled:opacity-45 ${LOOKS[look]} ${SIZES[size]}`;
+  return `inline-flex items-center justify-center gap-2 font-semibold sm:whitespace-nowrap off:opacity-45 ${LOOKS[look]} ${SIZES[size]}`;
 }
 
 /** A button. `work` size is for wet hands: 56 px. */
@@ -28,8 +29,8 @@ export function Button({
   ...rest
 }: ComponentProps<'button'> & { readonly look?: Look; readonly size?: keyof typeof SIZES; readonly children: ReactNode }) {
   return (
-    <button type="button" className={`${lookOf(look, size)} ${className}`} {...rest}>
+    <Press className={`${lookOf(look, size)} ${className}`} {...rest}>
       {children}
-    </button>
+    </Press>
   );
 }

@@ -2,6 +2,7 @@
 import { Check, ChevronDown } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import { useId } from 'react';
+import { useAwake } from './awake';
 
 export interface Option<T extends string> {
   readonly value: T;
@@ -38,6 +39,7 @@ export function Choice<T extends string>({
       </label>
       <span className={`hold relative flex max-w-full min-w-0 ${narrow ? 'w-fit !max-w-56' : 'w-fit'}`}>
         <select
+          autoComplete="off"
           id={id}
           value={known ? value : ''}
           onChange={(e) => onChange(e.target.value as T)}
@@ -80,6 +82,7 @@ export function Taps<T extends string>({
 }) {
   return (
     <ToggleGroup.Root
+      disabled={!useAwake()}
       type="single"
       value={value}
       aria-label={label}
@@ -111,7 +114,14 @@ export function ManyTaps<T extends string>({
   readonly onChange: (values: readonly T[]) => void;
 }) {
   return (
-    <ToggleGroup.Root type="multiple" value={[...values]} aria-label={label} onValueChange={(v) => onChange(v as T[])} className="flex flex-wrap gap-2">
+    <ToggleGroup.Root
+      disabled={!useAwake()}
+      type="multiple"
+      value={[...values]}
+      aria-label={label}
+      onValueChange={(v) => onChange(v as T[])}
+      className="flex flex-wrap gap-2"
+    >
       {options.map((o) => (
         <ToggleGroup.Item key={o.value} value={o.value} className={`${TAP} min-h-12 px-4`}>
           {values.includes(o.value) ? <Check size={16} aria-hidden /> : null}

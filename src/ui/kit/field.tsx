@@ -46,7 +46,12 @@ export function Field({
     <Labelled label={label} error={error} hint={hint} className={className}>
       {(tied) => (
         <div className="flex items-center gap-2">
-          <input {...tied} className={`hold min-h-11 w-full px-3 placeholder:text-soft ${error ? '!border-berry' : ''} ${inputClass}`} {...rest} />
+          <input
+            autoComplete="off"
+            {...tied}
+            className={`hold min-h-11 w-full px-3 placeholder:text-soft ${error ? '!border-berry' : ''} ${inputClass}`}
+            {...rest}
+          />
           {unit ? <span className="shrink-0 text-soft">{unit}</span> : null}
         </div>
       )}
@@ -75,7 +80,7 @@ export const AmountField = ({
 export function TextField({ label, error, hint, className = '', ...rest }: ComponentProps<'textarea'> & Labels) {
   return (
     <Labelled label={label} error={error} hint={hint} className={className}>
-      {(tied) => <textarea {...tied} className={`hold w-full px-3 py-2 ${error ? '!border-berry' : ''}`} {...rest} />}
+      {(tied) => <textarea autoComplete="off" {...tied} className={`hold w-full px-3 py-2 ${error ? '!border-berry' : ''}`} {...rest} />}
     </Labelled>
   );
 }

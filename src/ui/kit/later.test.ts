@@ -10,13 +10,12 @@ test('a part is fetched once, however many want it, and all who wait are told', 
     return 'reader';
   });
   const told: string[] = [];
-  part.onHere((p) => told.push(`waited: ${p}`));
   whenHere(part, (p) => told.push(`wanted: ${p}`));
   whenHere(part, (p) => told.push(`too: ${p}`));
   expect(part.here()).toBeNull();
   await jest.advanceTimersByTimeAsync(0);
   expect([fetched, part.here()]).toEqual([1, 'reader']);
-  expect(told.sort()).toEqual(['too: reader', 'waited: reader', 'wanted: reader']);
+  expect(told.sort()).toEqual(['too: reader', 'wanted: reader']);
   // who comes later has it at once
   whenHere(part, (p) => told.push(`late: ${p}`));
   expect(told).toContain('late: reader');

@@ -5,8 +5,6 @@ import { useEffect, useState } from 'react';
 export interface Later<T> {
   readonly load: () => Promise<T>;
   readonly here: () => T | null;
-  /** Told once it is here, whoever asked for it. */
-  readonly onHere: (told: (part: T) => void) => void;
 }
 
 const all: Later<unknown>[] = [];
@@ -17,15 +15,12 @@ let rested = false;
 export function later<T>(fetch: () => Promise<T>): Later<T> {
   let here: T | null = null;
   let coming: Promise<T> | null = null;
-  const told: ((part: T) => void)[] = [];
   const part: Later<T> = {
     here: () => here,
-    onHere: (tell) => void told.push(tell),
     load: () => {
       coming ??= fetch().then(
         (got) => {
           here = got;
-          for (const tell of told.splice(0)) tell(got);
           return got;
         },
         (e) => {

@@ -3,6 +3,7 @@ import { MoreHorizontal } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { lookOf } from './button';
 import { later, useLater } from './later';
+import { Press } from './press';
 
 /** How an item of a menu looks, wherever one opens. */
 export const MENU_ITEM = 'flex min-h-11 items-center gap-2 rounded-[7px] px-3 outline-none data-[highlighted]:bg-wash data-[disabled]:opacity-45';
@@ -45,8 +46,7 @@ export function MoreMenu({ label, className, entries }: { readonly label: string
   const look = `${lookOf('bare')} ${className}`;
   if (!part)
     return (
-      <button
-        type="button"
+      <Press
         aria-label={label}
         aria-haspopup="menu"
         aria-expanded={false}
@@ -59,7 +59,7 @@ export function MoreMenu({ label, className, entries }: { readonly label: string
         }}
       >
         {dots}
-      </button>
+      </Press>
     );
   const { DropdownMenu: M } = part;
   const item = (i: MenuItem, n: number): ReactNode => (
@@ -124,9 +124,9 @@ export function Popped({
   const { part, open, onOpen } = useFloats();
   if (!part)
     return (
-      <button type="button" aria-label={opener.label} aria-haspopup="dialog" aria-expanded={false} className={className} onClick={() => onOpen(true)}>
+      <Press aria-label={opener.label} aria-haspopup="dialog" aria-expanded={false} className={className} onClick={() => onOpen(true)}>
         {opener.children}
-      </button>
+      </Press>
     );
   const { Popover: P } = part;
   return (

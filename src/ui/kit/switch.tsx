@@ -1,6 +1,7 @@
 'use client';
 import { Switch as Radix } from 'radix-ui';
 import { useId } from 'react';
+import { useAwake } from './awake';
 
 /** On or off, with its words beside it; `work` is for wet hands: words and all can be hit. */
 export function Switch({
@@ -15,10 +16,12 @@ export function Switch({
   readonly size?: 'bench' | 'work';
 }) {
   const id = useId();
+  const disabled = !useAwake();
   if (size === 'work')
     return (
       <Radix.Root
         checked={on}
+        disabled={disabled}
         onCheckedChange={onSwitch}
         className="group inline-flex min-h-14 items-center gap-3 rounded-hold px-2 text-left text-lg hover:bg-wash"
       >
@@ -33,6 +36,7 @@ export function Switch({
       <Radix.Root
         id={id}
         checked={on}
+        disabled={disabled}
         onCheckedChange={onSwitch}
         className="relative h-6 w-11 shrink-0 rounded-full border-2 border-rim bg-white data-[state=checked]:bg-rim"
       >

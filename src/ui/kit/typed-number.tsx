@@ -39,6 +39,7 @@ export function TypedNumber({
   return (
     <span className="relative inline-block min-w-0 flex-1">
       <input
+        autoComplete="off"
         aria-label={label}
         aria-invalid={reason ? true : undefined}
         data-own-undo={typed === null ? undefined : ''}

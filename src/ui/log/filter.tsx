@@ -3,6 +3,7 @@ import { useEffect, useId, useState } from 'react';
 import { VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import { useAddressed } from '../kit/addressed';
 import { Choice } from '../kit/choice';
+import { Form } from '../kit/form';
 import { Switch } from '../kit/switch';
 
 const ANY = 'any';
@@ -26,9 +27,8 @@ export function LogFilter({ text, verdict, best }: { readonly text: string; read
   useEffect(() => setWords((w) => (w.trim() === asked.find ? w : asked.find)), [asked.find]);
   return (
     <>
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
+      <Form
+        act={() => {
           ask({ find: words.trim() });
         }}
       >
@@ -36,6 +36,7 @@ export function LogFilter({ text, verdict, best }: { readonly text: string; read
           Find in names, marks and notes
         </label>
         <input
+          autoComplete="off"
           id={id}
           data-find
           type="search"
@@ -48,7 +49,7 @@ export function LogFilter({ text, verdict, best }: { readonly text: string; read
           }}
           className="hold min-h-10 w-60 px-3 placeholder:text-soft"
         />
-      </form>
+      </Form>
       <Choice
         inline
         label="Verdict"

@@ -14,6 +14,7 @@ import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { toast } from '../kit/toast';
 import { IngredientField, ingredientNamed } from './ingredient-field';
@@ -49,7 +50,7 @@ const USUAL_BATTER = '1.05';
 
 type Filling = 'ingredient' | 'water' | 'batter';
 
-interface Form {
+interface Weighing {
   readonly unit: string;
   readonly which: string;
   readonly full: string;
@@ -58,12 +59,12 @@ interface Form {
   readonly density: string;
   readonly typed: readonly string[];
 }
-const EMPTY: Form = { unit: 'cup', which: '', full: '1', filling: 'ingredient', of: 'flour', density: USUAL_BATTER, typed: ['', '', ''] };
+const EMPTY: Weighing = { unit: 'cup', which: '', full: '1', filling: 'ingredient', of: 'flour', density: USUAL_BATTER, typed: ['', '', ''] };
 
 /** A few guided minutes: weigh three of one measure, see how they spread and what they change, and use them from then on. */
 export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure }: Props) {
   const router = useRouter();
-  const [form, change, sent] = useCopied<Form>('weighing', () => EMPTY);
+  const [form, change, sent] = useCopied<Weighing>('weighing', () => EMPTY);
   const { unit, which, full, filling, of, density, typed } = form;
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -92,7 +93,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
     return { ...before, conventions: { ...before.conventions, own, ...(fills && { flourFill: 'own' as const }) } };
   }, [key, before, ingredient]);
 
-  const set = (part: Partial<Form>): void => {
+  const set = (part: Partial<Weighing>): void => {
     setErrors({});
     setRefusal(null);
     setKept(null);
@@ -137,14 +138,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
   };
   return (
     <section aria-label="Weigh a measure" className="grid items-start gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,26rem)_1fr]">
-      <form
-        noValidate
-        className="grid gap-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void keep();
-        }}
-      >
+      <Form noValidate className="grid gap-4" act={keep}>
         <div className="flex flex-wrap items-end gap-3">
           <Choice
             label="Which measure"
@@ -271,7 +265,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
             Use mine from now on
           </Button>
         )}
-      </form>
+      </Form>
       <div className="grid gap-4" aria-live="polite">
         {measure ? <Result measure={measure} house={before} /> : <Waiting left={Math.max(0, LEAST_WEIGHINGS - weighings.filter((w) => w > 0).length)} />}
         {measure && after && formula ? (

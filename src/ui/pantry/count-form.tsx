@@ -8,6 +8,7 @@ import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { toast, toastUndo } from '../kit/toast';
 
 export interface CountRow {
@@ -56,15 +57,7 @@ export function CountForm({
     setCounted('');
   };
   return (
-    <form
-      noValidate
-      aria-label="On hand"
-      className="grid content-start gap-3 rounded-plate bg-white p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
+    <Form noValidate aria-label="On hand" className="grid content-start gap-3 rounded-plate bg-white p-4" act={submit}>
       <h2 className="text-xl">
         On hand: <span data-on-hand>{onHandG === null ? 'not counted yet' : grams(onHandG, units)}</span>
       </h2>
@@ -100,6 +93,6 @@ export function CountForm({
       ) : (
         <p className="text-[15px] text-soft">Batches and lots take from it by themselves once it is counted.</p>
       )}
-    </form>
+    </Form>
   );
 }

@@ -9,7 +9,9 @@ import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
+import { Pick } from '../kit/press';
 
 type State =
   | { readonly at: 'waiting' }
@@ -104,7 +106,7 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
       <div className="flex flex-wrap items-end gap-3">
         <label className="flex min-w-0 max-w-full flex-col gap-1">
           <span className="text-sm font-semibold text-soft">A CSV file</span>
-          <input
+          <Pick
             type="file"
             accept=".csv,.tsv,.txt,text/csv,text/plain"
             className="hold min-h-11 max-w-full cursor-pointer px-3 py-2 file:mr-3 file:rounded-md file:border-0 file:bg-wash file:px-3 file:font-semibold file:text-rim"
@@ -129,9 +131,8 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
           </p>
         ) : null}
       </div>
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
+      <Form
+        act={() => {
           void begin('the pasted table', pasted);
         }}
       >
@@ -146,7 +147,7 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
         <Button type="submit" className="mt-2" disabled={pasted.trim() === ''}>
           Read it
         </Button>
-      </form>
+      </Form>
       {refusal ? (
         <Notice weight="stop" role="alert">
           {refusal}

@@ -11,6 +11,7 @@ import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
@@ -86,14 +87,7 @@ export function PacketForm({
     />
   );
   return (
-    <form
-      noValidate
-      className="grid max-w-4xl gap-5"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
+    <Form noValidate className="grid max-w-4xl gap-5" act={submit}>
       <div className="flex flex-wrap items-end gap-3">
         <Field label="Name" value={form.name} maxLength={90} error={at('name')} className="w-80" onChange={(e) => set({ name: e.target.value })} />
         <Choice
@@ -238,6 +232,6 @@ export function PacketForm({
           Leave it
         </Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -8,6 +8,7 @@ import { type Keeping, keeping, pricePerG, type Shelf } from '@/core/pantry/stoc
 import { grams, money, PRICED_G, PRICED_NAME, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Press } from '../kit/press';
 import { Day, useTime } from '../time';
 
 interface Row {
@@ -106,6 +107,7 @@ export function PantryTable({
       <Soon rows={all} />
       <div className="mb-3 flex flex-wrap items-end gap-x-3 gap-y-2">
         <input
+          autoComplete="off"
           data-find
           type="search"
           aria-label="Find an ingredient"
@@ -158,15 +160,14 @@ export function PantryTable({
                         aria-sort={way === 'asc' ? 'ascending' : way === 'desc' ? 'descending' : 'none'}
                         className={`py-1 pr-4 ${NUMERIC.includes(h.column.id) ? 'text-right' : ''}`}
                       >
-                        <button
-                          type="button"
+                        <Press
                           onClick={() => h.column.toggleSorting()}
                           className="inline-flex min-h-9 items-center gap-1 rounded-hold font-bold whitespace-nowrap hover:bg-wash"
                         >
                           <table.FlexRender header={h} />
                           {h.column.id === 'price' ? `, ${PRICED_NAME[units.weight]}` : ''}
                           {way === 'asc' ? <ArrowUp size={14} aria-hidden /> : way === 'desc' ? <ArrowDown size={14} aria-hidden /> : null}
-                        </button>
+                        </Press>
                       </th>
                     );
                   })}

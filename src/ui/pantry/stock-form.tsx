@@ -7,6 +7,7 @@ import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast } from '../kit/toast';
 import { type StockKey, stockFieldsOf, stockNoteOf, stockToSend } from './stock.state';
@@ -43,15 +44,7 @@ export function StockForm({
     <Field label={label} unit={unit} inputMode="decimal" value={typed[key]} error={asking.errors[key]} onChange={(e) => put(key, e.target.value)} />
   );
   return (
-    <form
-      noValidate
-      aria-label="Packs and dates"
-      className="grid content-start gap-3 rounded-plate bg-white p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
+    <Form noValidate aria-label="Packs and dates" className="grid content-start gap-3 rounded-plate bg-white p-4" act={submit}>
       <h2 className="text-xl">Packs and dates</h2>
       <div className="grid grid-cols-2 gap-3">
         {field('price', 'A pack costs', units.currency)}
@@ -69,6 +62,6 @@ export function StockForm({
       <Button look="now" type="submit" disabled={asking.busy} className="justify-self-start">
         Note it
       </Button>
-    </form>
+    </Form>
   );
 }

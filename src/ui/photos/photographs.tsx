@@ -6,6 +6,7 @@ import { MOST_PHOTO_BYTES, MOST_PHOTOS, type Photograph, photoPath, SHOWS, SHOWS
 import { Refusal, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { Pick } from '../kit/press';
 import { Switch } from '../kit/switch';
 import { toastUndo } from '../kit/toast';
 import { PhotoFigure } from './photo-figure';
@@ -97,6 +98,7 @@ export function Photographs({
               <PhotoFigure photo={p} name={`${SHOWS_WORDS[p.shows]}, photograph ${n + 1}`} />
               <span className="flex flex-wrap items-center justify-between gap-1">
                 <select
+                  autoComplete="off"
                   aria-label={`What photograph ${n + 1} shows`}
                   value={p.shows}
                   disabled={asking.busy}
@@ -134,7 +136,7 @@ export function Photographs({
             />
             <label className={`${lookOf('plain', 'work')} cursor-pointer text-center sm:!whitespace-normal has-[:focus-visible]:outline-3`}>
               {busy > 0 ? 'Keeping it …' : photos.length === 0 ? 'Take or choose a photograph' : 'Another photograph'}
-              <input
+              <Pick
                 type="file"
                 multiple
                 accept="image/jpeg,image/png,image/webp,image/avif"

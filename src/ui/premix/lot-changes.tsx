@@ -7,6 +7,7 @@ import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
 import { useTime } from '../time';
@@ -77,15 +78,7 @@ export function LotChanges({
           <Button onClick={() => setDoing('void')}>Void this lot …</Button>
         </div>
       ) : (
-        <form
-          noValidate
-          className="grid gap-3 rounded-plate bg-white p-4"
-          aria-label={doing === 'void' ? 'Void this lot' : 'Correct this lot'}
-          onSubmit={(e) => {
-            e.preventDefault();
-            void send();
-          }}
-        >
+        <Form noValidate className="grid gap-3 rounded-plate bg-white p-4" aria-label={doing === 'void' ? 'Void this lot' : 'Correct this lot'} act={send}>
           {doing === 'correct' ? (
             <>
               <Field label="Bags made" inputMode="numeric" className="w-36" value={bags} error={errors.bags} onChange={(e) => setBags(e.target.value)} />
@@ -123,7 +116,7 @@ export function LotChanges({
               Leave it as it is
             </Button>
           </div>
-        </form>
+        </Form>
       )}
     </section>
   );

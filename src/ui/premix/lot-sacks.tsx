@@ -84,6 +84,7 @@ function Sacks({
           // biome-ignore lint/suspicious/noArrayIndexKey: sacks stand in the order they are opened
           <span key={n} className="flex gap-2">
             <input
+              autoComplete="off"
               aria-label={`Weighed of ${name}${which}, grams`}
               placeholder={all.length > 1 ? 'grams' : 'weighed'}
               inputMode="decimal"
@@ -94,6 +95,7 @@ function Sacks({
               onChange={(e) => set(n, { grams: e.target.value })}
             />
             <input
+              autoComplete="off"
               aria-label={`Lot of ${name}${which}`}
               placeholder="its lot"
               maxLength={40}

@@ -100,7 +100,7 @@ export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Prop
       ) : null}
       <label className="grid max-w-sm gap-1">
         <span className="text-sm font-semibold text-soft">Out of the sack or packet with the lot</span>
-        <input className="hold min-h-11 px-3" maxLength={40} value={open} onChange={(e) => setLot(e.target.value)} />
+        <input autoComplete="off" className="hold min-h-11 px-3" maxLength={40} value={open} onChange={(e) => setLot(e.target.value)} />
       </label>
       <div className="flex flex-wrap gap-3">
         <Button look="now" size="work" className="min-h-16 !px-8 text-xl" disabled={!(reading > 0)} onClick={next}>

@@ -20,6 +20,7 @@ import { Button, lookOf } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
@@ -178,15 +179,7 @@ export function MakeLot({
     } else if (a?.fields.take) router.refresh();
   };
   return (
-    <form
-      noValidate
-      aria-label="Make a lot"
-      className="grid gap-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
+    <Form noValidate aria-label="Make a lot" className="grid gap-4" act={submit}>
       <fieldset disabled={weighing} className="contents">
         <div className="flex flex-wrap items-end gap-3">
           <Taps
@@ -400,6 +393,6 @@ export function MakeLot({
         </Button>
         <Switch label="take it from stock" on={take} onSwitch={(v) => set({ take: v })} />
       </div>
-    </form>
+    </Form>
   );
 }

@@ -22,6 +22,7 @@ import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
@@ -129,14 +130,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
   const moisture = moisturePct(worked.bag);
   const fat = fatty(worked.bag);
   return (
-    <form
-      noValidate
-      className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[26rem_1fr]"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
+    <Form noValidate className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[26rem_1fr]" act={submit}>
       <div className="grid gap-4">
         <Field label="Name" value={name} onChange={typing(setName)} error={errors.name} />
         <div className="flex gap-3">
@@ -306,7 +300,7 @@ export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf,
           out.
         </p>
       </div>
-    </form>
+    </Form>
   );
 }
 

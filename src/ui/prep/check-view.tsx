@@ -9,6 +9,7 @@ import { grams } from '@/core/quantity/say';
 import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { useTime } from '../time';
 import { useUnits } from '../units';
@@ -116,10 +117,9 @@ export function CheckView({
           </Button>
         </div>
       ) : (
-        <form
+        <Form
           className="flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
+          act={() => {
             yes();
           }}
         >
@@ -138,7 +138,7 @@ export function CheckView({
           <Button type="submit" look="now" size="work" className="min-h-14">
             Yes, every pile is right
           </Button>
-        </form>
+        </Form>
       )}
     </section>
   );

@@ -19,7 +19,9 @@ import { PourDrawing } from '../drawings/pour';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
+import { Press } from '../kit/press';
 import { useTime } from '../time';
 
 const POURS = [1, 2, 3] as const;
@@ -129,8 +131,7 @@ export function CorrectView({
         <ul className="grid grid-cols-2 gap-2 sm:grid-cols-5" aria-label="How it pours">
           {THICKNESSES.map((t) => (
             <li key={t}>
-              <button
-                type="button"
+              <Press
                 aria-pressed={pour === t}
                 onClick={() => setPour(pour === t ? null : t)}
                 className={`hold flex h-full w-full flex-col items-center gap-1 p-2 text-center text-rim hover:bg-wash ${pour === t ? '!border-[4px]' : ''}`}
@@ -138,7 +139,7 @@ export function CorrectView({
                 <PourDrawing pour={t} className="h-20 w-full" />
                 <span className={`leading-tight text-ink ${pour === t ? 'font-bold' : ''}`}>{POUR_WORDS[t]}</span>
                 {school.pour.includes(t) ? <span className="text-sm font-semibold text-herb">as wanted</span> : null}
-              </button>
+              </Press>
             </li>
           ))}
         </ul>
@@ -209,10 +210,9 @@ export function CorrectView({
               </Button>
             ) : null}
           </div>
-          <form
+          <Form
             className="flex flex-wrap items-end gap-3"
-            onSubmit={(e) => {
-              e.preventDefault();
+            act={() => {
               if (said?.ok) stir(said.value);
             }}
           >
@@ -229,7 +229,7 @@ export function CorrectView({
             <Button type="submit" size="work" disabled={!said?.ok}>
               Note it
             </Button>
-          </form>
+          </Form>
           {out.length > 0 ? (
             <Notice weight="look">
               By the card’s amounts that leads out of the usual {out.map((r) => RAIL_NAMES[r].toLowerCase()).join(' and ')}: a cup that was mis-measured is

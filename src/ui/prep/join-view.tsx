@@ -10,6 +10,7 @@ import { useNow } from '../day/clock';
 import type { OpenEventLog } from '../day/use-event-log';
 import { useAlarm } from '../kit/alarm';
 import { Button } from '../kit/button';
+import { Press } from '../kit/press';
 import { useUnits } from '../units';
 
 const TURN_MS = 1000;
@@ -74,8 +75,7 @@ export function JoinView({
       <ul className="grid gap-2">
         {parts.map((p) => (
           <li key={p}>
-            <button
-              type="button"
+            <Press
               aria-pressed={isReady(p)}
               onClick={() => {
                 const had = ready.find((e) => e.act.part === p);
@@ -90,7 +90,7 @@ export function JoinView({
               <span>
                 <strong>{PART_WORDS[p].name}</strong> <span className="text-soft">{asRead(PART_WORDS[p].is, units)}</span>
               </span>
-            </button>
+            </Press>
           </li>
         ))}
       </ul>

@@ -3,6 +3,7 @@ import { Check } from 'lucide-react';
 import { sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { grams } from '@/core/quantity/say';
+import { Pick } from '../kit/press';
 import { useUnits } from '../units';
 import type { Done } from './done';
 
@@ -37,7 +38,7 @@ export function LineList({
               <label
                 className={`hold grid cursor-pointer has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-rim min-h-16 w-full ${wide ? 'grid-cols-[2.75rem_min(20rem,38vw)_1fr]' : 'grid-cols-[2.75rem_min(9rem,30vw)_1fr]'} items-center gap-x-4 px-3 text-left ${l.key === now ? '!bg-butter' : on ? '!border-line !bg-enamel' : ''}`}
               >
-                <input type="checkbox" className="sr-only" checked={on} onChange={() => done.put(l.key, !on)} />
+                <Pick type="checkbox" className="sr-only" checked={on} onChange={() => done.put(l.key, !on)} />
                 <span className={`grid size-9 place-items-center rounded-lg border-[3px] border-rim ${on ? 'bg-rim text-white' : 'bg-white'}`}>
                   {on ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
                 </span>

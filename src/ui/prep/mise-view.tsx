@@ -10,7 +10,9 @@ import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
+import { Press } from '../kit/press';
 import { useUnits } from '../units';
 
 /** What a stand-in changes, line by line, before it is taken. */
@@ -95,8 +97,7 @@ export function MiseView({
     return (
       <li key={t.key} className="border-b border-line py-1.5">
         <div className="flex items-center gap-3">
-          <button
-            type="button"
+          <Press
             aria-pressed={state === 'here'}
             onClick={() => say(t, 'here')}
             className={`hold flex min-h-14 min-w-0 flex-1 items-center gap-3 px-3 text-left text-xl font-semibold hover:bg-wash ${state === 'here' ? '!border-line !bg-enamel text-soft' : ''}`}
@@ -112,7 +113,7 @@ export function MiseView({
               {t.note ? <span className="block text-base font-normal text-soft">{t.note}</span> : null}
               {state === 'stand-in' ? <span className="font-normal text-soft">; with {t.instead || 'a stand-in'}</span> : null}
             </span>
-          </button>
+          </Press>
           <Button
             size="work"
             aria-pressed={state === 'missing'}
@@ -220,10 +221,9 @@ export function MiseView({
         <div>
           <h3 className="text-xl text-rim">Tools</h3>
           <ul>{mise.tools.map(rowOf)}</ul>
-          <form
+          <Form
             className="mt-2 flex flex-wrap items-end gap-3"
-            onSubmit={(e) => {
-              e.preventDefault();
+            act={() => {
               const name = tool.trim();
               if (name === '') return;
               log.enter({ what: 'tool', name });
@@ -234,7 +234,7 @@ export function MiseView({
             <Button type="submit" size="work" disabled={tool.trim() === ''}>
               Add it
             </Button>
-          </form>
+          </Form>
         </div>
       </div>
       <p className="text-sm text-soft">A stand-in changes what the batch holds: read its label for allergens before it is served.</p>

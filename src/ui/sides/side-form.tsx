@@ -11,6 +11,7 @@ import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
 import { Field, TextField } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast, toastUndo } from '../kit/toast';
@@ -93,14 +94,7 @@ export function SideForm({
     return true;
   };
   return (
-    <form
-      noValidate
-      className="grid max-w-4xl gap-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
+    <Form noValidate className="grid max-w-4xl gap-4" act={submit}>
       <div className="flex flex-wrap items-start gap-4">
         <Field label="Name" value={typed.name} onChange={(e) => set({ name: e.target.value })} error={errors.name} className="w-96 max-w-full" />
         <Field
@@ -192,6 +186,6 @@ export function SideForm({
         </Button>
         {side ? <DeleteButton name={`“${side.name}”`} says="Batches that had it keep it." busy={busy} refusal={asking.refusal} onDelete={remove} /> : null}
       </div>
-    </form>
+    </Form>
   );
 }

@@ -7,6 +7,7 @@ import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
+import { Press } from '../kit/press';
 import { toast } from '../kit/toast';
 
 interface Props {
@@ -73,9 +74,9 @@ export function Doors({ empty, demo, first, look, clear }: Props) {
           <span className="text-[15px] text-soft">Kind, style and flour give a balanced formula to change.</span>
         </Link>
         {empty ? (
-          <button type="button" className={DOOR} disabled={asking.busy} onClick={() => void around()}>
+          <Press className={DOOR} disabled={asking.busy} onClick={() => void around()}>
             {third}
-          </button>
+          </Press>
         ) : first ? (
           <Link href={`/formulas/${first.id}`} className={DOOR}>
             {third}

@@ -75,6 +75,7 @@ export function Shelf({ asked, rows, next, later, mains, acts }: Props) {
           </label>
           <Search size={18} aria-hidden className="absolute top-1/2 left-3 -translate-y-1/2 text-soft" />
           <input
+            autoComplete="off"
             id={id}
             data-find
             type="search"
@@ -227,6 +228,7 @@ function Label({ row, acts, archived }: { readonly row: Row; readonly acts: Form
           {pan ? 'Make' : 'Make for'}
         </label>
         <input
+          autoComplete="off"
           id={id}
           name="pieces"
           inputMode="numeric"
@@ -238,7 +240,7 @@ function Label({ row, acts, archived }: { readonly row: Row; readonly acts: Form
         {pan ? (
           <span className="text-sm text-soft">x the recipe</span>
         ) : (
-          <select name="by" aria-label="Pieces or people" className="hold min-h-11 px-1 text-[15px]" defaultValue="pieces">
+          <select autoComplete="off" name="by" aria-label="Pieces or people" className="hold min-h-11 px-1 text-[15px]" defaultValue="pieces">
             <option value="pieces">pieces</option>
             <option value="people">people</option>
           </select>

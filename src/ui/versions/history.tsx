@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Press } from '../kit/press';
 
 interface Row {
   readonly number: number;
@@ -67,9 +68,9 @@ export function History({ formulaId, versions, older, others, source, a, b }: Pr
                   Open
                 </Link>
                 {before ? (
-                  <button type="button" className={`${lookOf('bare')} !min-h-9 !px-2`} onClick={() => compare(String(before.number), String(v.number))}>
+                  <Press className={`${lookOf('bare')} !min-h-9 !px-2`} onClick={() => compare(String(before.number), String(v.number))}>
                     What changed since {before.number}
-                  </button>
+                  </Press>
                 ) : null}
               </div>
             </li>

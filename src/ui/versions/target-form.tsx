@@ -10,6 +10,7 @@ import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Field, TextField } from '../kit/field';
+import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast } from '../kit/toast';
@@ -69,13 +70,7 @@ export function TargetForm({
     router.refresh();
   };
   return (
-    <form
-      className="grid gap-5"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
+    <Form className="grid gap-5" act={submit}>
       <ScalesView scales={form.scales} onScales={(scales) => set({ scales })} />
       <div className="grid gap-4 sm:grid-cols-2">
         <Field
@@ -108,6 +103,6 @@ export function TargetForm({
           {saving ? 'Keeping it' : 'Keep the target'}
         </Button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -9,7 +9,7 @@ import { allThings, countsOf, formulasWith, stockNoted } from '@/server/queries/
 import { AwayPage, Frame } from '@/ui/frame';
 import { CountForm } from '@/ui/pantry/count-form';
 import { Facts } from '@/ui/pantry/facts';
-import { PacketFormIsland } from '@/ui/pantry/packet-form-island';
+import { PacketForm } from '@/ui/pantry/packet-form';
 import { PantryParts } from '@/ui/pantry/parts';
 import { RemoveThing } from '@/ui/pantry/remove-thing';
 import { StockForm } from '@/ui/pantry/stock-form';
@@ -37,7 +37,7 @@ export default async function IngredientPage({ params }: { readonly params: Prom
         <p className="mb-4 max-w-3xl text-lg">
           What is noted of it can’t be read, so formulas ask about it. Enter its packet anew and they know it again; what stood there is kept aside.
         </p>
-        <PacketFormIsland was={null} broken={bad} house={house.conventions} keep={keepThing} />
+        <PacketForm was={null} broken={bad} house={house.conventions} keep={keepThing} />
       </Frame>
     );
   if (!ingredient) notFound();
@@ -67,7 +67,7 @@ export default async function IngredientPage({ params }: { readonly params: Prom
             <h2 className="text-xl">As it was entered</h2>
             <RemoveThing id={id} name={thing.name} usedIn={usedIn} remove={removeThing} back={keepThing} packet={thing.packet} />
           </div>
-          <PacketFormIsland key={thing.revision} was={thing} house={house.conventions} keep={keepThing} />
+          <PacketForm key={thing.revision} was={thing} house={house.conventions} keep={keepThing} />
         </section>
       ) : null}
     </Frame>

@@ -4,7 +4,7 @@ import { reach } from '@/server/db/pool';
 import { ownThings } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
-import { ImportFormIsland } from '@/ui/pantry/import-form-island';
+import { ImportForm } from '@/ui/pantry/import-form';
 import { PantryParts } from '@/ui/pantry/parts';
 
 export const metadata: Metadata = { title: 'Import and export' };
@@ -24,7 +24,7 @@ export default async function ImportPage() {
       </section>
       <section aria-label="In">
         <h2 className="mb-2 text-xl">Import a table</h2>
-        <ImportFormIsland own={r.value} take={importPantry} />
+        <ImportForm own={r.value} take={importPantry} />
       </section>
     </Frame>
   );

@@ -5,8 +5,8 @@ import { reach } from '@/server/db/pool';
 import { cupFormula, formulaShelf, version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
-import { CalibrateIsland } from '@/ui/pantry/calibrate-island';
-import { MeasuresIsland } from '@/ui/pantry/measures-island';
+import { Calibrate } from '@/ui/pantry/calibrate';
+import { Measures } from '@/ui/pantry/measures';
 import { PantryParts } from '@/ui/pantry/parts';
 
 export const metadata: Metadata = { title: 'My measures' };
@@ -34,7 +34,7 @@ export default async function MeasuresPage({ searchParams }: { readonly searchPa
       <div className="grid gap-8">
         <div>
           <h2 className="mb-2 text-xl">Weigh a measure</h2>
-          <CalibrateIsland
+          <Calibrate
             house={house}
             formulas={rows.map((f) => ({ id: f.id, name: f.name }))}
             formula={known && { id: known.formulaId, formula: known.formula }}
@@ -44,7 +44,7 @@ export default async function MeasuresPage({ searchParams }: { readonly searchPa
         </div>
         <section aria-label="What is weighed">
           <h2 className="mb-2 text-xl">What is weighed</h2>
-          <MeasuresIsland house={house} switchMeasure={switchMeasure} dropMeasure={dropMeasure} bringBack={measureBack} />
+          <Measures house={house} switchMeasure={switchMeasure} dropMeasure={dropMeasure} bringBack={measureBack} />
         </section>
       </div>
     </Frame>

@@ -4,7 +4,7 @@ import { cleanText } from '@/contract/clean';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
-import { PacketFormIsland } from '@/ui/pantry/packet-form-island';
+import { PacketForm } from '@/ui/pantry/packet-form';
 import { PantryParts } from '@/ui/pantry/parts';
 
 export const metadata: Metadata = { title: 'New ingredient' };
@@ -19,7 +19,7 @@ export default async function NewIngredientPage({ searchParams }: { readonly sea
     <Frame here="pantry">
       <h1 className="mb-1 text-[26px]">New ingredient</h1>
       <PantryParts here={null} />
-      <PacketFormIsland key={name} was={null} named={name} house={r.value.conventions} keep={keepThing} />
+      <PacketForm key={name} was={null} named={name} house={r.value.conventions} keep={keepThing} />
     </Frame>
   );
 }

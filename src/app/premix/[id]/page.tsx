@@ -13,8 +13,8 @@ import { hasLots, openLots, usedUpLots } from '@/server/queries/premixes';
 import { newestOf, workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { BestBy } from '@/ui/premix/best-by';
-import { MakeLotIsland } from '@/ui/premix/make-lot-island';
-import { PremixFormIsland } from '@/ui/premix/premix-form-island';
+import { MakeLot } from '@/ui/premix/make-lot';
+import { PremixForm } from '@/ui/premix/premix-form';
 import { Day } from '@/ui/time';
 import { Unreadable } from '@/ui/unreadable';
 
@@ -141,7 +141,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
         <details className="mb-6 max-w-4xl rounded-plate bg-white p-4" open={!has}>
           <summary className="min-h-11 cursor-pointer content-center font-sign text-xl font-extrabold text-rim">Make a lot</summary>
           <div className="mt-3">
-            <MakeLotIsland
+            <MakeLot
               key={JSON.stringify(premix.settings)}
               premixId={premix.id}
               settings={premix.settings}
@@ -154,7 +154,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
         </details>
       ) : null}
       <h2 className="mb-3 border-t border-line pt-5 text-xl">{newest ? `Bag and bench, of version ${newest.number} of the formula` : 'Bag and bench'}</h2>
-      <PremixFormIsland
+      <PremixForm
         key={`${premix.revision} ${newest?.versionId ?? ''}`}
         id={premix.id}
         versionId={newest?.versionId ?? premix.versionId}

@@ -7,7 +7,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
-import { ForeignMixIsland } from '@/ui/premix/foreign-mix-island';
+import { ForeignMix } from '@/ui/premix/foreign-mix';
 
 export const metadata: Metadata = { title: 'A bought mix' };
 
@@ -31,7 +31,7 @@ export default async function ForeignPage() {
           </Link>
         </div>
       ) : (
-        <ForeignMixIsland mixes={mixes} house={house} save={saveFormula} />
+        <ForeignMix mixes={mixes} house={house} save={saveFormula} />
       )}
     </Frame>
   );

@@ -9,7 +9,7 @@ import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { ChooseFormula } from '@/ui/premix/choose-formula';
-import { PremixFormIsland } from '@/ui/premix/premix-form-island';
+import { PremixForm } from '@/ui/premix/premix-form';
 
 export const metadata: Metadata = { title: 'New premix' };
 
@@ -33,7 +33,7 @@ export default async function NewPremixPage({ searchParams }: { readonly searchP
         <ChooseFormula id={id} formulas={offered.map(({ id: f, name }) => ({ id: f, name }))} />
       </div>
       {v ? (
-        <PremixFormIsland
+        <PremixForm
           key={v.versionId}
           id={null}
           versionId={v.versionId}

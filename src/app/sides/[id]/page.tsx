@@ -6,7 +6,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { sideById } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame';
-import { SideFormIsland } from '@/ui/sides/side-form-island';
+import { SideForm } from '@/ui/sides/side-form';
 import { Unreadable } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Sauces and sides' };
@@ -23,7 +23,7 @@ export default async function SidePage({ params }: { readonly params: Promise<{ 
     <Frame here="sides">
       <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{side?.name ?? 'New sauce, butter, filling or topping'}</h1>
       <Unreadable list={side?.unreadable} />
-      <SideFormIsland key={side?.revision ?? 'new'} side={side} house={house} keep={keepBeside} drop={dropBeside} />
+      <SideForm key={side?.revision ?? 'new'} side={side} house={house} keep={keepBeside} drop={dropBeside} />
     </Frame>
   );
 }

@@ -11,7 +11,7 @@ import { joinParts } from '@/core/prep/join';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { standInsOf } from '@/server/usecases/change-batch';
-import { PrepIsland } from '@/ui/batch/prep-island';
+import { Prep } from '@/ui/batch/prep';
 import { Unsettled } from '@/ui/batch/unsettled';
 import { eventLogFrom } from '@/ui/day/event-log-from';
 import { Cautions } from '@/ui/kit/cautions';
@@ -29,7 +29,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
             <Unsettled findings={unsettled(made, house, batch.endId ?? null)} back={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`} />
           </div>
         ) : null}
-        <PrepIsland
+        <Prep
           batch={batch}
           house={house}
           parts={Array.from({ length: mixesIn(batch.split) }, (_, n) =>

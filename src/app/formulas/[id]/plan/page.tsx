@@ -16,7 +16,7 @@ import { stockNoted } from '@/server/queries/pantry';
 import { lotsOfFormula } from '@/server/queries/premixes';
 import { sides } from '@/server/queries/sides';
 import { bagsFor } from '@/server/usecases/premix-lots';
-import { PlanIsland } from '@/ui/batch/plan-island';
+import { Plan } from '@/ui/batch/plan';
 import { AwayPage, Frame } from '@/ui/frame';
 import { NearDay } from '@/ui/kept/near-day';
 import { Way } from '@/ui/kit/way';
@@ -90,7 +90,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
           . Take them in below.
         </p>
       ))}
-      <PlanIsland
+      <Plan
         formulaId={id}
         versionId={v.versionId}
         number={v.number}

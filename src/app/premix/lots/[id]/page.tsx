@@ -20,7 +20,7 @@ import { frozenLotById, frozenParts, goneFromPantry } from '@/server/usecases/pr
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Notice } from '@/ui/kit/notice';
-import { BagsOutIsland } from '@/ui/premix/bags-out-island';
+import { BagsOut } from '@/ui/premix/bags-out';
 import { BestBy } from '@/ui/premix/best-by';
 import { BagsGone, LotBooks } from '@/ui/premix/lot-books';
 import { LotChanges } from '@/ui/premix/lot-changes';
@@ -155,7 +155,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
           {left > 0 && gone ? <Notice weight="stop">{gone}</Notice> : null}
           {left > 0 && frozen ? (
             <>
-              <BagsOutIsland lot={lot} products={products} house={house} shelf={stock} use={useBags} />
+              <BagsOut lot={lot} products={products} house={house} shelf={stock} use={useBags} />
               <BagsGone lot={lot} gone={bagsGone} />
             </>
           ) : null}

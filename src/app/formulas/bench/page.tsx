@@ -1,0 +1,84 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { answerNextTime, copyOfFormula, keepCards, lookAtCards, putAwayFormula, saveFormula, takeCardsBack } from '@/app/actions';
+import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
+import { WISHES } from '@/core/balance/moves';
+import { firstSight } from '@/core/bench/sight';
+import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { heldAgainst, wantsAnything } from '@/core/judge/target';
+import { isUuid, versionNumber } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { makingsOf } from '@/server/queries/came-back';
+import { formulaState, version } from '@/server/queries/formulas';
+import { loadHouse } from '@/server/queries/house';
+import { stockNoted } from '@/server/queries/pantry';
+import { targetOf } from '@/server/queries/targets';
+import { BenchAt } from '@/ui/bench/bench';
+import { AwayPage, Frame } from '@/ui/frame';
+import { Unreadable } from '@/ui/unreadable';
+import { Away } from '@/ui/versions/away';
+import { NextTime } from '@/ui/versions/next-time';
+import { TargetBand } from '@/ui/versions/target-band';
+
+type Asked = string | string[] | undefined;
+
+/** `/formulas/new` and `/formulas/{id}` both lead here (`next.config.ts`): a formula that is saved for the first time keeps its Bench. */
+interface Props {
+  readonly searchParams: Promise<{ formula?: Asked; version?: Asked; towards?: Asked; from?: Asked }>;
+}
+
+export async function generateMetadata({ searchParams }: Props): Promise<Metadata> {
+  return { title: (await searchParams).formula === undefined ? 'New formula' : 'Bench' };
+}
+
+/** What is wanted of a formula, and the makings to hold against it. */
+async function wantedOf(id: string) {
+  const { target } = await targetOf(id);
+  return { target, makings: wantsAnything(target) ? await makingsOf(id) : [] };
+}
+
+/** A formula as it was saved, with what its page says of it; null where there is none. */
+async function savedOne(id: string, number: number | null) {
+  const [v, state, wanted] = await Promise.all([version(id, number), formulaState(id), wantedOf(id)]);
+  return v && { id, v, state, ...wanted };
+}
+
+export default async function BenchPage({ searchParams }: Props) {
+  const { formula: id, version: asked, towards, from } = await searchParams;
+  const number = versionNumber(asked);
+  if (Array.isArray(id) || (id !== undefined && !isUuid(id)) || (asked !== undefined && number === null)) notFound();
+  const r = await reach(() => Promise.all([id === undefined ? undefined : savedOne(id, number), loadHouse(), stockNoted()]));
+  if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
+  const [saved, house, stock] = r.value;
+  if (saved === null) notFound();
+  const formula = saved?.v.formula ?? EMPTY_FORMULA;
+  const state = saved?.state ?? null;
+  const begin = from === 'nothing' ? 'nothing' : 'card';
+  return (
+    <Frame here="bench">
+      <h1 className="sr-only">{saved ? formula.name : 'New formula'}</h1>
+      <Unreadable list={saved?.v.unreadable ?? []} />
+      {saved && (state?.archived || state?.deleted) ? <Away id={saved.id} deleted={state.deleted} put={putAwayFormula} /> : null}
+      {saved ? <NextTime next={state?.next ?? null} last={state?.last ?? null} units={house.units} formulaId={saved.id} answer={answerNextTime} /> : null}
+      {saved && wantsAnything(saved.target) ? <TargetBand formulaId={saved.id} {...heldAgainst(saved.target, saved.makings)} /> : null}
+      <BenchAt
+        at={saved ? `${saved.id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}` : begin}
+        begin={begin}
+        formulaId={saved?.id ?? null}
+        formula={formula}
+        first={firstSight({ formula, house, end: formula.ends?.[0].id ?? null })}
+        number={saved?.v.number ?? null}
+        newest={saved?.v.newest ?? null}
+        towards={WISHES.find((m) => m.id === towards)?.id ?? null}
+        house={house}
+        shelf={stock}
+        archived={state?.archived ?? false}
+        acts={{ copy: copyOfFormula, put: putAwayFormula }}
+        cards={{ look: lookAtCards, keep: keepCards, back: takeCardsBack }}
+        save={saveFormula}
+        remember={keepAnswered}
+        forget={dropMeasure}
+      />
+    </Frame>
+  );
+}
