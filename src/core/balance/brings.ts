@@ -1,7 +1,10 @@
 /** What a line brings to the ratios. */
 import { isShellEgg } from '../formula/eggs';
+import type { Rail } from '../formula/kinds';
 import { tally, testedFlourG } from '../formula/tally';
 import { type LiftLine, ledger, MEQ_PER_G_SODA } from '../lift/ledger';
+import type { Ingredient } from '../pantry/ingredient';
+import { behaviourOf } from '../pantry/tables/behaviour';
 import { type Brings, NOTHING } from './solve';
 
 /** What a line brings, all of it together. */
@@ -27,3 +30,16 @@ export function bringsOf(line: LiftLine, panFatCounts: boolean): Brings {
 
 /** The same for a gram of it. */
 export const perGram = (b: Brings, grams: number): Brings => Object.fromEntries(Object.entries(b).map(([k, v]) => [k, v / grams])) as unknown as Brings;
+
+/** What a rail is moved by: the things a cook would reach for, not what brings a little of it by the way. */
+export const SOURCE_OF: Readonly<Record<Rail, (i: Ingredient) => boolean>> = {
+  water: (i) => behaviourOf(i).poured,
+  egg: (i) => i.category === 'egg',
+  fat: (i) => i.category === 'fat',
+  sugar: (i) => i.category === 'sugar' || i.category === 'syrup',
+  salt: (i) => i.category === 'salt',
+  lift: (i) => i.category === 'leavening' && i.sodaPct > 0,
+};
+
+/** Whether a line is one by which a rail is moved. */
+export const movesRail = (l: Pick<LiftLine, 'use' | 'parts'>, rail: Rail): boolean => l.use === 'batter' && l.parts.some((p) => SOURCE_OF[rail](p.ingredient));

@@ -11,6 +11,9 @@ import { counted, millilitres, grams as say } from '../quantity/say';
 import { type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
 import { bend } from './ratios';
 
+/** What is on hand decides the size here: so much of itself flour and total may change with it. */
+const FOLLOWS = 0.5;
+
 /** "It pours 12 of 60 ml." */
 function poursIn(b: Bench): string {
   const a = workedOn(b).analysis;
@@ -43,7 +46,7 @@ export function drive(b: Bench, key: string, grams: number, how: DriveHow): Prop
       short: null,
     };
   }
-  const { formula, short } = bend(withFormula(b, pinned), [], { still: new Set([key]), keepAt: railsOf(w.analysis) });
+  const { formula, short } = bend(withFormula(b, pinned), [], { still: new Set([key]), keepAt: railsOf(w.analysis), slack: FOLLOWS });
   return {
     title: `${say(grams, b.house.units)}, the rest made up`,
     why: `${name} becomes ${say(grams, b.house.units)} and stays; the other lines keep the ratios, and the size about as it is. ${poursIn(withFormula(b, formula))}`.trim(),

@@ -51,16 +51,24 @@ const stands: Fix = (b, _w, f) => {
   ];
 };
 
+/** A powder weaker than this share of a fresh one: more of it tastes before it raises. */
+const TOO_OLD = 0.6;
+
 const strengthen: Fix = (b, w, f) => {
   const lines = w.lines.filter((l) => f.keys?.includes(l.key) && l.grams !== null);
   const put = new Map(lines.map((l) => [l.key, (l.grams ?? 0) / l.strength]));
+  const more: Proposal[] = lines.some((l) => l.strength < TOO_OLD)
+    ? []
+    : [
+        {
+          title: 'Use more of it',
+          why: `More of the old powder makes up for what it lost: ${[...put.values()].map((g) => grams(g, b.house.units)).join(', ')}.`,
+          formula: withGrams(b, w.lines, put),
+          short: null,
+        },
+      ];
   return [
-    {
-      title: 'Use more of it',
-      why: `More of the old powder makes up for what it lost: ${[...put.values()].map((g) => grams(g, b.house.units)).join(', ')}.`,
-      formula: withGrams(b, w.lines, put),
-      short: null,
-    },
+    ...more,
     ...lines.slice(0, 1).map((l) => ({
       title: 'A fresh tin',
       why: 'Counts it as fresh again.',

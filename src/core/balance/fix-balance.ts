@@ -27,6 +27,8 @@ export type Fix = (b: Bench, w: Worked, f: Finding) => readonly Tries[];
 
 /** How far inside its zone a rail is brought, as a share of the width: not onto the edge. */
 const INSIDE = 0.08;
+/** So many widths of its zone outside of it, a rail is grossly off. */
+const GROSS = 1;
 
 /** One line changed, or one added, said as it is. */
 const oneLine = (b: Bench, rail: Rail, o: OneLine): Proposal => {
@@ -53,13 +55,17 @@ export const zoneFix =
   (b, w) => {
     const r = railOf(w.analysis, rail);
     if (!r?.zone || !r.reading || r.reading.standing === 'in') return [];
+    const [low, high] = r.zone;
+    const off = r.reading.standing === 'below' ? low - r.tested : r.tested - high;
+    // a gross fault is a slip of the pen: it is mended to what is usual, not to what is barely possible
+    const first = off > GROSS * (high - low) ? 0.5 : INSIDE;
     const inside = (share: number): number => (r.reading?.standing === 'below' ? along(r.zone as Zone, share) : along(r.zone as Zone, 1 - share));
-    const why = `Brings ${RAIL_NAMES[rail].toLowerCase()} from ${sayRail(rail, r.tested)} just inside the zone; the other ratios stay about where they are.`;
-    const alone = [INSIDE, 0.25].flatMap((share) => byOneLine(b, w.lines, rail, inside(share), w.analysis).map((o) => oneLine(b, rail, o)));
-    const again = rail === 'lift' ? [relift(b, 'soda-first', inside(0.1))] : [];
+    const why = `Brings ${RAIL_NAMES[rail].toLowerCase()} from ${sayRail(rail, r.tested)} ${first === INSIDE ? 'just inside the zone' : 'to the middle of the zone'}; the other ratios stay about where they are.`;
+    const alone = [first, 0.25].flatMap((share) => byOneLine(b, w.lines, rail, inside(share), w.analysis).map((o) => oneLine(b, rail, o)));
+    const again = rail === 'lift' ? [relift(b, 'soda-first', inside(Math.max(0.1, first)))] : [];
     return r.reading.standing === 'below'
-      ? [[...alone, bent(b, rail, inside(INSIDE), why)], ...again]
-      : [[...alone, ...again, bent(b, rail, inside(INSIDE), why)]];
+      ? [[...alone, bent(b, rail, inside(first), why)], ...again]
+      : [[...alone, ...again, bent(b, rail, inside(first), why)]];
   };
 
 /** The nearest water at which the batter pours as the school wants it, looked for by halving. @param as how water is changed */

@@ -3,13 +3,19 @@
  * the tools of the Bench; a finding without a row here is only said.
  */
 import type { Finding } from '../findings/finding';
-import { DRESSING_NAMES, type Formula, kindIdOf, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
+import { DRESSING_NAMES, type Formula, type FormulaLine, kindIdOf, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
+import type { Rail } from '../formula/kinds';
+import { formulaLines } from '../formula/lines';
+import { isOpen } from '../formula/open';
 import { choiceFor, choicesOf, MATTERS, WAY_IDS, type WayId } from '../formula/schools';
+import { testedFlourG } from '../formula/tally';
 import { type Ways, wayName } from '../formula/ways';
 import { type Bench, editEntry, type Proposal, withFormula, workedOn } from './bench';
+import { bringsWhatLacks, keepsBatch } from './bounds';
+import { movesRail } from './brings';
 import { usingUp } from './drive';
 import { ANSWERS } from './fix-answers';
-import { bringSour, byWhites, type Fix, lessSpice, moreEgg, pourRight, puree, sourcesOf, zoneFix } from './fix-balance';
+import { bringSour, byWhites, type Fix, lessSpice, moreEgg, pourRight, puree, sourcesOf, type Tries, zoneFix } from './fix-balance';
 import { relift } from './leavening';
 import { allApart } from './lines';
 import { proven } from './proof';
@@ -81,6 +87,56 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'portion-large': (b) => [{ title: 'The usual portion', why: 'Pours what is usual for the kind.', formula: { ...b.formula, portionMl: null }, short: null }],
 };
 
+/** What a fix of a finding is about, where that is a rail: its lines move as far as it takes. */
+const RAILS_OF: Readonly<Record<string, readonly Rail[]>> = {
+  'soda-unspent': ['lift', 'water'],
+  'acid-unspent': ['lift'],
+  'soda-and-wait': ['lift'],
+  'under-raised': ['lift'],
+  'over-raised': ['lift'],
+  'salt-high': ['salt'],
+  'salt-low': ['salt'],
+  'sugar-high': ['sugar'],
+  'sugar-low': ['sugar'],
+  'fat-high': ['fat'],
+  'fat-low': ['fat'],
+  'egg-high': ['egg'],
+  'egg-low': ['egg'],
+  'no-gluten': ['egg'],
+  'too-thick': ['water'],
+  'too-thin': ['water'],
+  'puree-heavy': ['water', 'lift'],
+};
+/** Findings whose fix says that it makes the batch another size. */
+const RESIZES: ReadonlySet<string> = new Set(['more-than-there-is']);
+
+const isAbout =
+  (f: Finding) =>
+  (l: FormulaLine): boolean =>
+    f.keys?.includes(l.key) === true || (RAILS_OF[f.code] ?? []).some((r) => movesRail(l, r));
+
+/** All powders together, percent of flour, from which they are tasted. */
+const MOST_POWDER = 10;
+const powderShareOf = (b: Bench): number => {
+  const { lines, analysis } = workedOn(b);
+  const g = lines.reduce(
+    (a, l) => a + (l.use === 'batter' && l.ingredient?.category === 'leavening' && l.ingredient.ownAcidMeqPer100g > 0 ? (l.grams ?? 0) : 0),
+    0,
+  );
+  return (100 * g) / testedFlourG(analysis.tally);
+};
+const tastesOfPowder = (b: Bench, p: Proposal): boolean => {
+  const after = powderShareOf(withFormula(b, p.formula));
+  return after > MOST_POWDER && after > powderShareOf(b) + 0.01;
+};
+
+/** Of the batter's lines, the share still open from which nothing is known well enough to be mended. */
+const MOST_OPEN = 0.35;
+const tooLittleKnown = (b: Bench): boolean => {
+  const batter = formulaLines(b.formula, b.house).filter((l) => !l.off && l.use === 'batter' && l.text.trim() !== '');
+  return batter.filter(isOpen).length > MOST_OPEN * batter.length;
+};
+
 /**
  * What would put a finding right: none, one or a few, the best first. Each changes something, and each but an answer is
  * proven: its finding is gone or clearly smaller with it, and nothing worse is new.
@@ -94,14 +150,24 @@ export function fixesFor(asked: Bench, f: Finding): readonly Proposal[] {
   // lines that hold several things are parted first: what is too much of one is no reason to cut the other
   const b = withFormula(asked, allApart(asked.formula, workedOn(asked).lines));
   const w = workedOn(b);
+  if (tooLittleKnown(b)) return [];
   const found = w.analysis.findings.find((x) => x.code === f.code);
   if (!found) return [];
+  const ways = fix(b, w, found);
+  const about = isAbout(f);
+  const kept = offeredOf(asked, f, ways, (p) => RESIZES.has(f.code) || keepsBatch(asked, p, about, 'all but what is too much'));
+  return kept.length > 0 ? kept : offeredOf(asked, f, ways, (p) => bringsWhatLacks(asked, p, about));
+}
+
+/** Of each way the first try that stays in its bounds and is proven, as far as they differ. */
+function offeredOf(asked: Bench, f: Finding, ways: readonly Tries[], inBounds: (p: Proposal) => boolean): readonly Proposal[] {
   const offered: Proposal[] = [];
-  const isNew = (p: Proposal): boolean => !offered.some((o) => sameFormula(o.formula, p.formula));
-  for (const tries of fix(b, w, found)) {
+  const may = (p: Proposal | null): p is Proposal =>
+    p !== null && !sameFormula(p.formula, asked.formula) && !offered.some((o) => sameFormula(o.formula, p.formula)) && inBounds(p) && !tastesOfPowder(asked, p);
+  for (const tries of ways) {
     if (offered.length === MOST_FIXES) break;
     const all: readonly (Proposal | null)[] = Array.isArray(tries) ? tries : [tries];
-    const good = all.filter((p): p is Proposal => changes(p) && isNew(p)).map((p) => ({ p, how: proven(asked, f, p) }));
+    const good = all.filter(may).map((p) => ({ p, how: proven(asked, f, p) }));
     const best = good.find((x) => x.how === 'ends') ?? good.find((x) => x.how === 'eases');
     if (best) offered.push(best.p);
   }

@@ -10,6 +10,8 @@ import { along, RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds'
 import { effectOf } from '../formula/ways';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { type Bench, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
+import { keepsBatch } from './bounds';
+import { movesRail } from './brings';
 import { byWhites } from './fix-balance';
 import { relift } from './leavening';
 import { bend, type Wish } from './ratios';
@@ -20,14 +22,16 @@ export interface Move {
   readonly why: string;
   /** By how much of the zone's width each rail moves. */
   readonly by: Partial<Readonly<Record<Rail, number>>>;
+  /** No line moves but those that bring what is wished. */
+  readonly alone?: true;
 }
 
 export const MOVES: readonly Move[] = [
   { id: 'taller', name: 'Taller', why: 'More gas, and a batter a little thicker so that it holds it.', by: { lift: 0.2, water: -0.15 } },
   { id: 'tender', name: 'More tender', why: 'Fat and sugar keep the gluten short.', by: { fat: 0.2, sugar: 0.12 } },
   { id: 'crisp', name: 'Crisper edge', why: 'Fat fries the edge; less sugar lets it stay on longer before it darkens.', by: { fat: 0.25, sugar: -0.12 } },
-  { id: 'thinner', name: 'Thinner', why: 'More water, everything else as it is.', by: { water: 0.2 } },
-  { id: 'thicker', name: 'Thicker', why: 'Less water, everything else as it is.', by: { water: -0.2 } },
+  { id: 'thinner', name: 'Thinner', why: 'More water, everything else as it is.', by: { water: 0.2 }, alone: true },
+  { id: 'thicker', name: 'Thicker', why: 'Less water, everything else as it is.', by: { water: -0.2 }, alone: true },
   { id: 'less-sweet', name: 'Less sweet', why: 'Less sugar; it also browns a little later.', by: { sugar: -0.25 } },
   { id: 'richer', name: 'Richer', why: 'More egg and fat: firmer, yellower, keeps its shape.', by: { egg: 0.2, fat: 0.12 } },
 ];
@@ -38,12 +42,14 @@ const STEPS = [1, 0.5, 0.25] as const;
 /** @returns null where there is no flour, the rails already stand at the zone's end, or every step takes another out of its zone */
 export function moveTowards(b: Bench, move: Move): Proposal | null {
   const w = workedOn(b);
+  const rails = Object.keys(move.by) as Rail[];
   for (const share of STEPS) {
     const p = stepTowards(b, move, share);
     if (!p) return null;
+    if (!keepsBatch(b, p, (l) => rails.some((r) => movesRail(l, r)))) continue;
     const after = workedOn(withFormula(b, p.formula)).analysis;
     const leaves = w.analysis.rails.some((r) => r.reading?.standing === 'in' && railOf(after, r.rail)?.reading?.standing !== 'in');
-    if (p.short || !leaves) return p;
+    if (!leaves) return p;
   }
   return null;
 }
@@ -66,7 +72,10 @@ function stepTowards(b: Bench, move: Move, share: number): Proposal | null {
     said.push(`${RAIL_NAMES[rail].toLowerCase()} ${sayRail(rail, r.tested)} to ${sayRail(rail, value)}`);
   }
   if (wishes.length === 0) return null;
-  const { formula, short } = bend(b, wishes);
+  const still = move.alone ? new Set(w.lines.filter((l) => !wishes.some((x) => movesRail(l, x.rail))).map((l) => l.key)) : undefined;
+  const { formula, short } = bend(b, wishes, still && { still });
+  // half a wish is another wish
+  if (short) return null;
   return { title: move.name, why: `${move.why} ${said.join(', ')}.`, formula, short };
 }
 

@@ -11,19 +11,15 @@ import { tableTeaspoonG } from '../pantry/honest';
 import type { Ingredient } from '../pantry/ingredient';
 import { nameFor } from '../pantry/naming';
 import { findIngredient } from '../pantry/pantry';
-import { behaviourOf } from '../pantry/tables/behaviour';
 import { writeEighths } from '../quantity/number';
 import { addAfter, type Bench, conventionsOn, withGrams } from './bench';
-import { bringsOf } from './brings';
+import { bringsOf, SOURCE_OF } from './brings';
 import { sourceOf } from './source';
 
 /** What a cook would change first for a rail. */
 const FIRST: Readonly<Record<Rail, (i: Ingredient) => boolean>> = {
-  water: (i) => behaviourOf(i).poured,
-  egg: (i) => i.category === 'egg',
-  fat: (i) => i.category === 'fat',
-  sugar: (i) => i.category === 'sugar' || i.category === 'syrup',
-  salt: (i) => i.category === 'salt',
+  ...SOURCE_OF,
+  // soda alone has its acid to look to
   lift: (i) => i.category === 'leavening' && i.ownAcidMeqPer100g > 0,
 };
 

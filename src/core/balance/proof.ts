@@ -5,10 +5,11 @@
  */
 import type { Analysis } from '../analyse';
 import { namesIn } from '../card/method';
+import { strongLimit } from '../findings/card-rules';
 import { type Finding, SEVERITIES } from '../findings/finding';
 import { END_IDS, type Formula, type FormulaLine } from '../formula/formula';
 import { railOf } from '../formula/kinds';
-import { testedFlourG } from '../formula/tally';
+import { tally, testedFlourG } from '../formula/tally';
 import { nounsOf } from '../pantry/nouns';
 import { type Bench, type Proposal, withFormula, workedOn } from './bench';
 
@@ -44,17 +45,31 @@ const nothingWorse = (before: Analysis, after: Analysis): boolean =>
 
 /** The share of what gives the formula its name that a fix may take away. */
 const NAMESAKE = 0.9;
+/** Of a strong spice, the share of its limit that is usual: what `lessSpice` leaves, but for a spoon's rounding. */
+const USUAL_SHARE = 0.4;
 
-function namesakes(f: Pick<Formula, 'name'>, lines: readonly FormulaLine[]): ReadonlyMap<string, number> {
+interface Namesake {
+  readonly grams: number;
+  /** What most formulas have of it at most, g; above that it is a fault, and no name is kept by a fault. */
+  readonly usualG: number;
+}
+
+function namesakes(f: Pick<Formula, 'name'>, lines: readonly FormulaLine[]): ReadonlyMap<string, Namesake> {
   const names = namesIn(f.name);
-  const sums = new Map<string, number>();
+  const sums = new Map<string, Namesake>();
+  const flourG = testedFlourG(tally(lines));
   if (names.size === 0) return sums;
   for (const l of lines)
     for (const p of l.use === 'batter' ? l.parts : []) {
       // nobody calls a cake by its leavening and means more of it
       if (p.ingredient.category === 'leavening' || p.ingredient.category === 'salt') continue;
       const said = [...nounsOf(p.ingredient)].find((n) => names.has(n));
-      if (said) sums.set(said, (sums.get(said) ?? 0) + p.grams);
+      const limit = strongLimit(p.ingredient);
+      if (said)
+        sums.set(said, {
+          grams: (sums.get(said)?.grams ?? 0) + p.grams,
+          usualG: limit === null ? Number.POSITIVE_INFINITY : (USUAL_SHARE * limit * flourG) / 100,
+        });
     }
   return sums;
 }
@@ -62,7 +77,7 @@ function namesakes(f: Pick<Formula, 'name'>, lines: readonly FormulaLine[]): Rea
 /** Whether what names the formula stays in it. */
 function keepsItsName(f: Pick<Formula, 'name'>, before: readonly FormulaLine[], after: readonly FormulaLine[]): boolean {
   const then = namesakes(f, after);
-  return [...namesakes(f, before)].every(([noun, grams]) => (then.get(noun) ?? 0) >= NAMESAKE * grams - 1e-6);
+  return [...namesakes(f, before)].every(([noun, n]) => (then.get(noun)?.grams ?? 0) >= Math.min(NAMESAKE * n.grams, n.usualG) - 1e-6);
 }
 
 /** What a fix does to its finding. */

@@ -2,9 +2,11 @@
 import type { Worked } from '../analyse-formula';
 import type { FormulaLine } from '../formula/formula';
 import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds';
-import { isFlour, kitchenName } from '../pantry/ingredient';
+import { testedFlourG } from '../formula/tally';
+import { kitchenName } from '../pantry/ingredient';
 import { type Bench, type Proposal, withGrams, workedOn } from './bench';
-import { bringsOf, perGram } from './brings';
+import { aTenth, lineBounds } from './bounds';
+import { bringsOf, movesRail, perGram } from './brings';
 import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
 
 /** Flour is the hundred that all is measured by: it moves last, unless the size is held or follows something. */
@@ -12,13 +14,13 @@ const FLOUR_CLINGS = 1000;
 const FLOUR_CLINGS_IN_A_SIZE = 4;
 /** Share of its zone's width that a rail may stray when another is dragged. */
 const LEASH = 0.5;
-/** A flour line never shrinks to less than this share of itself. */
-const LEAST_FLOUR = 0.05;
 
 export interface Asked {
   readonly question: Question;
   /** Keys of the movers, in order. */
   readonly keys: readonly string[];
+  /** Wishes that no line can meet: nothing that may move is a source of that rail. They are told, not solved. */
+  readonly unmet: readonly Wish[];
 }
 
 export interface Wish {
@@ -36,6 +38,10 @@ export interface Freedom {
   readonly skip?: readonly Rail[];
   /** What rails are kept at, where that is not where the lines stand now. */
   readonly keepAt?: Partial<Readonly<Record<Rail, number>>>;
+  /** The total that the batch keeps, where another formula came before this one: of a swap, whose flour may be what changes. */
+  readonly massG?: number;
+  /** The share by which flour and total may change: a tenth, unless the size is what is asked about. */
+  readonly slack?: number;
 }
 
 /**
@@ -47,6 +53,7 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
   const movers: Mover[] = [];
   const keys: string[] = [];
   const stillLines: Brings[] = [];
+  const moved = new Set<Rail>();
   const clings = freedom.anySize ? 1 : held.mass ? FLOUR_CLINGS_IN_A_SIZE : FLOUR_CLINGS;
   for (const line of w.lines) {
     const all = bringsOf(line, panFat);
@@ -57,27 +64,34 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
       continue;
     }
     const flour = all.flour > 0;
+    const asked = wishes.some((x) => movesRail(line, x.rail));
+    const [least, most] = freedom.anySize ? [0, Number.POSITIVE_INFINITY] : lineBounds(line.grams, asked);
     movers.push({
       grams: line.grams,
-      least: flour ? LEAST_FLOUR * line.grams : 0,
+      least,
       // never less than it is now: a line over its limit is told, not made smaller behind the cook's back
-      most: line.mostG === null ? Number.POSITIVE_INFINITY : Math.max(line.grams, line.mostG),
+      most: Math.min(most, line.mostG === null ? Number.POSITIVE_INFINITY : Math.max(line.grams, line.mostG)),
       clings: flour ? clings : 1,
       brings: perGram(all, line.grams),
     });
     keys.push(line.key);
+    for (const rail of RAILS) if (movesRail(line, rail)) moved.add(rail);
   }
   const still = stillLines.reduce((a, x) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: x }], [1]), NOTHING);
+  // a rail that nothing on the sheet moves would be met by flour that shrinks
+  const unmet = freedom.anySize ? [] : wishes.filter((x) => !moved.has(x.rail));
+  const met = wishes.filter((x) => !unmet.includes(x));
   const goals: Goal[] = [];
   for (const rail of RAILS) {
     const reading = railOf(w.analysis, rail);
     if (!reading) continue;
     const zone = reading.zone ?? [0, Math.max(1, 2 * reading.tested)];
     const width = Math.max(1e-6, zone[1] - zone[0]);
-    const wish = wishes.find((x) => x.rail === rail);
+    const wish = met.find((x) => x.rail === rail);
     const at = freedom.keepAt?.[rail] ?? reading.tested;
     if (wish) goals.push({ rail, value: wish.value, how: wish.how ?? 'yield', width });
     else if (freedom.skip?.includes(rail) || (rail === 'lift' && w.analysis.tally.hasYeast)) continue;
+    else if (freedom.massG !== undefined && !moved.has(rail)) continue;
     else {
       const meet = held.rails.includes(rail);
       // where rails are kept as they stand, none is to pay for another with more than half its zone
@@ -86,6 +100,7 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
     }
   }
   const now = w.analysis.tally;
+  const flourG = testedFlourG(now);
   const eggs = stillLines.reduce((n, x) => n + x.eggs, 0) + movers.reduce((n, m) => n + m.brings.eggs * m.grams, 0);
   const question: Question = {
     movers,
@@ -93,9 +108,12 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
     goals,
     massG: held.mass ? now.massG : null,
     eggs: held.eggs ? eggs : null,
+    size: freedom.anySize
+      ? null
+      : { flour: freedom.massG === undefined ? aTenth(flourG, freedom.slack) : null, mass: aTenth(freedom.massG ?? now.massG, freedom.slack) },
     stiffness: freedom.anySize ? 1e-3 : 1,
   };
-  return { question, keys };
+  return { question, keys, unmet };
 }
 
 export const gramsOf = (keys: readonly string[], a: Answer): ReadonlyMap<string, number> => new Map(keys.map((k, i) => [k, a.grams[i] ?? 0]));
@@ -170,7 +188,7 @@ function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
     .filter((l) => bringsRail(l, wish.rail, panFat) > 1e-6 * w.analysis.tally.massG)
     .sort((x, y) => bringsRail(y, wish.rail, panFat) - bringsRail(x, wish.rail, panFat));
   // flour brings a little of much; it is no source of anything but itself
-  const sources = bring.filter((l) => l.use === 'batter' && !(l.ingredient && isFlour(l.ingredient)));
+  const sources = bring.filter((l) => movesRail(l, wish.rail));
   const pinned = sources.filter((l) => l.pinned);
   const near = `${sayRail(wish.rail, reached)} is the nearest.`;
   const up = wish.value > now;
@@ -207,7 +225,9 @@ export function bentFrom(b: Bench, w: Worked, asked: Asked, answer: Answer): Ben
   const missed = asked.question.goals
     .map((g, i) => ({ g, at: answer.values[i] ?? 0 }))
     .filter(({ g, at }) => g.how !== 'keep' && Math.abs(at - g.value) > (g.rail === 'lift' ? 0.005 : 0.05));
-  const short = answer.met || missed.length === 0 ? null : missed.map(({ g, at }) => whyShort(b, w, g, at)).join(' ');
+  const missedSaid = answer.met ? [] : missed.map(({ g, at }) => whyShort(b, w, g, at));
+  const unmetSaid = asked.unmet.map((x) => whyShort(b, w, x, railOf(w.analysis, x.rail)?.tested ?? 0));
+  const short = [...unmetSaid, ...missedSaid].join(' ') || null;
   // what fell short is the nearest, and needs no hundredths
   const round = (g: number): number => (answer.met || g < 9.95 ? g : g < 20 ? Math.round(10 * g) / 10 : Math.round(g));
   const grams = new Map([...gramsOf(asked.keys, a)].map(([k, g]) => [k, round(g)]));

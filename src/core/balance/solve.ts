@@ -53,6 +53,8 @@ export interface Question {
   readonly goals: readonly Goal[];
   readonly massG: number | null;
   readonly eggs: number | null;
+  /** Between which grams flour and the whole mass stay; null: the size is free. */
+  readonly size: { readonly flour: readonly [low: number, high: number] | null; readonly mass: readonly [low: number, high: number] } | null;
   /** How much of a change of size costs, beside the ratios: small where the size is free. */
   readonly stiffness: number;
 }
@@ -165,6 +167,20 @@ function bounds({ q, size }: Scaled): readonly Row[] {
   });
 }
 
+/** The size of the batch stays between its bounds. */
+function sizeRows(s: Scaled): readonly Row[] {
+  const { size } = s.q;
+  const between = (pick: (b: Brings) => number, range: readonly [number, number] | null): readonly Row[] => {
+    if (range === null) return [];
+    const { row, value } = rowOf(s, pick);
+    return [
+      { row, value: value + range[0] },
+      { row: row.map((x) => -x), value: -value - range[1] },
+    ];
+  };
+  return size ? [...between((b) => b.flour, size.flour), ...between((b) => b.mass, size.mass)] : [];
+}
+
 /** What is held as it is: the whole mass, the eggs. */
 function held(s: Scaled): readonly Row[] {
   const at = (pick: (b: Brings) => number, value: number | null): readonly Row[] => {
@@ -189,7 +205,7 @@ const distance = (s: Scaled, rail: Rail, value: number, regime: Regime, sign: 1 
 function attempt(s: Scaled, regime: Regime, nearest: number | null): Attempt | null {
   const objective = clinging(s);
   const equal: Row[] = [...held(s)];
-  const atLeast: Row[] = [...bounds(s), ...ledgerRows(s, regime)];
+  const atLeast: Row[] = [...bounds(s), ...sizeRows(s), ...ledgerRows(s, regime)];
   for (const g of s.q.goals) {
     const row = distance(s, g.rail, g.value, regime);
     const yields = g.how === 'yield' && nearest !== null;

@@ -4,16 +4,20 @@
  */
 
 import Fraction from 'fraction.js';
+import type { Analysis } from '../analyse';
 import { writtenGrams } from '../card/rewrite';
 import { type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
-import { railOf } from '../formula/kinds';
+import { railOf, sayRail } from '../formula/kinds';
 import { railsOf } from '../numbers';
 import { type Allergen, type Ingredient, isFlour, kitchenName } from '../pantry/ingredient';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { isWholePiece } from '../pantry/tables/behaviour';
 import { writeNumber } from '../quantity/number';
+import { percent, percentNumber } from '../quantity/say';
 import { type Bench, conventionsOn, type Proposal, withEntries, withFormula, workedOn } from './bench';
+import { keepsBatch } from './bounds';
+import { movesRail } from './brings';
 import { leavenFor, leaveningPinned, powderShare, withLeavening } from './leavening';
 import { bend } from './ratios';
 import { type StandIn, standInsFor } from './swap-table';
@@ -166,7 +170,12 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
   const first = withFormula(b, formula);
   // the stand-in itself may move with them, but for eggs, which come whole, and for what only goes with it
   const still = s.standIn.ratio === 'egg' ? keys : keys.slice(1);
-  const bent = bend(first, [], { still: new Set([...still, ...leavening(first)]), keepAt: railsOf(before.analysis), skip: ['lift'] });
+  const bent = bend(first, [], {
+    still: new Set([...still, ...leavening(first)]),
+    keepAt: railsOf(before.analysis),
+    skip: ['lift'],
+    massG: before.analysis.tally.massG,
+  });
   let now = withFormula(b, bent.formula);
   // 2. the lift, for the acid of what the lines came to: soda as far as it goes, where soda was or the acid is new
   const target = railOf(before.analysis, 'lift')?.tested ?? 0;
@@ -179,14 +188,32 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
     const powderMoved = standsForLeavening(line);
     if (to && (acidMoved || powderMoved) && !leaveningPinned(w.lines)) now = withFormula(now, withLeavening(now, w, to));
   }
-  const lift = railOf(workedOn(now).analysis, 'lift')?.tested ?? 0;
+  const after = workedOn(now).analysis;
+  const lift = railOf(after, 'lift')?.tested ?? 0;
   const short = target > LEAVENED_CO2 && lift < 0.9 * target ? 'The rise could not all be made up.' : null;
-  return {
+  const made: Proposal = {
     ...straight,
-    why: 'The other lines make up for it, so that the ratios stay; leavening is worked again for the acid there is.',
+    why: `The other lines make up for it, so that the ratios stay; leavening is worked again for the acid there is.${changed(before.analysis, after)}`,
     formula: now.formula,
     short,
   };
+  if (keepsBatch(b, made, (l) => l.key === line.key || movesRail(l, 'lift'), 'total')) return made;
+  return {
+    ...straight,
+    why: `Only this line changes: the others could make up for it only in a batch of another size.${changed(before.analysis, workedOn(withFormula(b, straight.formula)).analysis)}`,
+  };
+}
+
+/** What a swap leaves sweeter, lower or with less egg, said with its numbers. Shares of what was there that are worth saying. */
+function changed(was: Analysis, is: Analysis): string {
+  const said: string[] = [];
+  const [sweetWas, sweetIs] = [was.percent?.sweetness ?? 0, is.percent?.sweetness ?? 0];
+  if (sweetIs > sweetWas + 1.5) said.push(`sweetness ${percentNumber(sweetWas)} to ${percent(sweetIs)}`);
+  const [liftWas, liftIs] = [was, is].map((a) => railOf(a, 'lift')?.tested ?? 0) as [number, number];
+  if (liftWas > LEAVENED_CO2 && liftIs < 0.93 * liftWas) said.push(`rise ${sayRail('lift', liftWas)} to ${sayRail('lift', liftIs)}`);
+  const [eggWas, eggIs] = [was, is].map((a) => railOf(a, 'egg')?.tested ?? 0) as [number, number];
+  if (eggIs < 0.93 * eggWas) said.push(`egg ${percentNumber(eggWas)} to ${percent(eggIs)}`);
+  return said.length > 0 ? ` What does not stay: ${said.join(', ')}.` : '';
 }
 
 const standsForLeavening = (l: FormulaLine): boolean => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0;

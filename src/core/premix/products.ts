@@ -74,7 +74,7 @@ function additionsAt({ mix, school, panFatCounts, ids, rails }: Try, water: numb
   const movers = ids.map((id) => ({ grams: 1, least: 0, most: 5000, clings: 1e-4, brings: brings([{ ingredient: ingredient(id), grams: 1 }]) }));
   const goal = (rail: Rail, value: number, how: Goal['how']): Goal => ({ rail, value, how, width: school.zones[rail][1] - school.zones[rail][0] });
   const goals = [goal('water', water, 'yield'), ...rails.map((r) => goal(r, along(school.zones[r], START), 'keep'))];
-  const { grams } = solve({ movers, still: brings(mix), goals, massG: null, eggs: null, stiffness: 1e-3 });
+  const { grams } = solve({ movers, still: brings(mix), goals, massG: null, eggs: null, size: null, stiffness: 1e-3 });
   return ids.flatMap((id, n) => ((grams[n] ?? 0) < 0.05 ? [] : [{ ingredient: ingredient(id), grams: grams[n] ?? 0 }]));
 }
 

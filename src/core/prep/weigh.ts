@@ -88,7 +88,7 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
   const still = now
     .filter((_, n) => !free.some((f) => f.n === n))
     .reduce((a, line) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: bringsOf(line, kind.panFatCounts) }], [1]), NOTHING);
-  const answer = solve({ movers, still, goals, massG: null, eggs: null, stiffness: 1e-3 });
+  const answer = solve({ movers, still, goals, massG: null, eggs: null, size: null, stiffness: 1e-3 });
   const grams = new Map(
     free.flatMap(({ l, line }, k): [string, number][] => {
       const g = asWeighed(answer.grams[k] ?? 0, allFine(line.parts)).grams;
