@@ -1,8 +1,9 @@
 /** The JSON interface's bodies and answers; the OpenAPI document is made from these. */
 import { z } from 'zod';
+import { WISHES } from '@/core/balance/moves';
 import { VESSELS } from '@/core/card/parts';
 import { CLAIMS } from '@/core/card/words';
-import { KIND_IDS, KINDS } from '@/core/formula/kinds';
+import { KIND_IDS, KINDS, RAILS } from '@/core/formula/kinds';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
 
@@ -66,6 +67,45 @@ export const analyseRequest = z
   .object({ text: text.optional(), lines: lines.optional(), kind: kind.optional(), school: school.optional(), conventions: conventions.optional() })
   .refine(oneOf, ONE)
   .superRefine(schoolFits);
+
+const asked = z.union(
+  [
+    z.strictObject({ wish: z.enum(WISHES.map((w) => w.id) as [string, ...string[]]) }),
+    z.strictObject({ rail: z.enum(RAILS), value: z.number().min(0).max(100_000).describe('Percent of flour; for lift g of gas per 100 g flour') }),
+    z.strictObject({ fix: z.string().min(1).max(40).describe('The code of a finding that "analyse" answers') }),
+    z.strictObject({ swap: z.strictObject({ from: ingredientId, to: ingredientId }) }),
+  ],
+  'Ask for one thing: { wish }, { rail, value }, { fix } or { swap: { from, to } }.',
+);
+
+export const proposeRequest = z
+  .object({ text: text.optional(), lines: lines.optional(), kind, school: school.optional(), conventions: conventions.optional(), ask: asked })
+  .refine(oneOf, ONE)
+  .superRefine(schoolFits);
+
+const twice = z.array(z.number()).length(2).describe('Before and after');
+
+export const proposeResponse = z.object({
+  offered: z.array(
+    z.object({
+      label: z.string(),
+      why: z.string(),
+      short: z.string().nullable().describe('What of it could not be reached'),
+      lines: z.array(z.object({ ingredientId: z.string().nullable(), before: z.number().nullable(), after: z.number().nullable() })),
+      mass_g: twice,
+      flour_g: twice,
+      changes: z.object({ water: twice, egg: twice, fat: twice, sugar: twice, salt: twice, lift: twice }),
+      findingsEnded: z.array(z.string()),
+      findingsNew: z.array(z.string()),
+    }),
+  ),
+  refused: z.array(
+    z.object({
+      why: z.string(),
+      add: z.object({ ingredientId: z.string(), grams: z.number() }).nullable().describe('A line that would bring what is lacking'),
+    }),
+  ),
+});
 
 const positive = (what: string, most: number) =>
   z

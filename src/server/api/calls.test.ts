@@ -3,9 +3,10 @@ import fc from 'fast-check';
 import { z } from 'zod';
 import { POST as analysePost } from '@/app/api/v1/analyse/route';
 import { GET as openapiGet } from '@/app/api/v1/openapi.json/route';
+import { POST as proposePost } from '@/app/api/v1/propose/route';
 import { POST as readPost } from '@/app/api/v1/read/route';
 import { POST as scalePost } from '@/app/api/v1/scale/route';
-import { analyseResponse, problemResponse, readResponse, scaleResponse } from '@/contract/api';
+import { analyseResponse, problemResponse, proposeResponse, readResponse, scaleResponse } from '@/contract/api';
 import { FRESH_WAYS } from '@/core/formula/ways';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { migrate } from '../db/migrate';
@@ -224,8 +225,45 @@ test('the OpenAPI document names the calls and is made from the same schemas', a
   const doc = (await openapiGet().json()) as { openapi: string; paths: object; components: { schemas: Record<string, { properties?: object }> } };
   expect(doc.openapi).toBe('3.1.0');
   expect(Object.keys(doc.paths)).toEqual([
-    ...['read', 'analyse', 'scale', 'formulas', 'formulas/{id}', 'batches', 'pantry'].map((p) => `/api/v1/${p}`),
+    ...['read', 'analyse', 'propose', 'scale', 'formulas', 'formulas/{id}', 'batches', 'pantry'].map((p) => `/api/v1/${p}`),
     '/api/health',
   ]);
   expect(Object.keys(doc.components.schemas.AnalyseResponse?.properties ?? {})).toEqual(Object.keys(analyseResponse.shape));
+});
+
+test('propose answers what the Bench offers and refuses: a wish, a rail, a fix, a swap', async () => {
+  const cakes = '250 g flour\n12 g baking powder\n4 g salt\n25 g sugar\n430 g milk\n2 eggs\n40 g butter, melted';
+  const on = async (text: string, ask: object, kind = 'griddle', school = 'even') =>
+    proposeResponse.parse((await call(proposePost, { text, kind, school, conventions: { egg: 'large' }, ask })).answer);
+  const thinner = await on(cakes, { wish: 'thinner' });
+  expect(thinner.offered.map((o) => o.label)).toEqual(['Thinner']);
+  // 430 g of milk alone move: flour stands, the total grows by what the milk does
+  const [o] = thinner.offered;
+  const milk = o?.lines.find((l) => l.ingredientId === 'milk-whole');
+  expect(o?.flour_g).toEqual([250, 250]);
+  expect((o?.mass_g[1] ?? 0) - (o?.mass_g[0] ?? 0)).toBeCloseTo((milk?.after ?? 0) - (milk?.before ?? 0), 3);
+  expect(o?.changes.water[1]).toBeGreaterThan(o?.changes.water[0] ?? 0);
+
+  // nothing on the sheet brings rise: told, with the line that would
+  const crepes = '250 g flour\n500 g milk\n3 eggs\n20 g sugar\n2 g salt\n30 g butter, melted';
+  const taller = await on(crepes, { wish: 'taller' }, 'crepe', 'sweet');
+  expect(taller.offered).toEqual([]);
+  expect(taller.refused[0]?.add?.ingredientId).toMatch(/^baking-powder/);
+  expect(taller.refused[0]?.add?.grams).toBeGreaterThan(0);
+
+  const salt = await on(cakes, { rail: 'salt', value: 1.8 });
+  expect(salt.offered[0]?.changes.salt[1]).toBeCloseTo(1.8, 1);
+  const salty = await on(cakes.replace('4 g salt', '30 g salt'), { fix: 'salt-high' });
+  expect(salty.offered[0]?.findingsEnded).toContain('salt-high');
+  expect((await on(cakes, { fix: 'salt-high' })).refused).toEqual([{ why: 'That finding does not stand here.', add: null }]);
+  const swap = await on(cakes, { swap: { from: 'butter-unsalted', to: 'oil-neutral' } });
+  expect(swap.offered.length + swap.refused.length).toBeGreaterThan(0);
+  // lines in grams, and what can't be asked
+  const lines = [
+    { ingredientId: 'flour-all-purpose', grams: 250 },
+    { ingredientId: 'milk-whole', grams: 430 },
+  ];
+  expect((await call(proposePost, { lines, kind: 'griddle', ask: { wish: 'thicker' } })).status).toBe(200);
+  expect(await refused(proposePost, { lines, kind: 'griddle', ask: { wish: 'bluer' } })).toMatchObject({ status: 400 });
+  expect(await refused(proposePost, { text: '430 g milk', kind: 'griddle', ask: { wish: 'thicker' } })).toMatchObject({ status: 422, path: 'text' });
 });

@@ -5,6 +5,8 @@ import {
   type analyseRequest,
   type analyseResponse,
   type lineOut,
+  type proposeRequest,
+  type proposeResponse,
   type readRequest,
   type readResponse,
   type scaleRequest,
@@ -13,6 +15,8 @@ import {
   schoolId,
 } from '@/contract/api';
 import { analyse } from '@/core/analyse';
+import { type Bench, withFormula, workedOn } from '@/core/balance/bench';
+import { proposalsFor } from '@/core/balance/propose';
 import type { AccountLine } from '@/core/batch/account';
 import type { Driver } from '@/core/batch/driver';
 import { inKitchen } from '@/core/batch/kitchen';
@@ -20,10 +24,14 @@ import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
 import { placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
-import { guessKind } from '@/core/formula/from-card';
+import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
+import { entriesFromCard, guessKind, withCard } from '@/core/formula/from-card';
+import { kindById, type Rail, railOf } from '@/core/formula/kinds';
+import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS, type KitchenConventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
 import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
+import { nameFor } from '@/core/pantry/naming';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_DRAWER } from '@/core/pantry/tools';
 import { reach } from '../db/pool';
@@ -213,6 +221,70 @@ export async function analyseCall(body: z.infer<typeof analyseRequest>): Promise
       },
       batter: { density_g_per_ml: a.volume.densityGPerMl, volume_ml: a.volume.volumeMl, pour: a.thickness?.pour ?? null },
       findings: a.findings.map((f) => ({ ...f })),
+    },
+  };
+}
+
+/** The formula of a call on the Bench: a card as it is read, or lines in grams. */
+function formulaOf(body: z.infer<typeof proposeRequest>, conventions: KitchenConventions): Answer<Formula> {
+  const school = body.school === undefined ? kindById(body.kind).schools[0].id : schoolId(body.school);
+  const begun: Formula = { ...EMPTY_FORMULA, conventions: { ...body.conventions }, kind: body.kind, school };
+  if (body.text !== undefined) {
+    const card = entriesFromCard(body.text, conventions);
+    return card.ok ? { ok: true, value: { ...withCard(begun, card.value), kind: body.kind, school } } : refuse(422, 'text', card.message);
+  }
+  const entries: Entry[] = [];
+  for (const [n, l] of (body.lines ?? []).entries()) {
+    const stranger = strangerIn(l, conventions);
+    if (stranger) return refuse(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
+    if (l.ingredientId === null || l.grams === null || l.use === 'side') continue;
+    const named = nameFor(l.ingredientId, conventions);
+    const to = l.use === 'pan' ? ' for the pan' : l.use === 'topping' ? ' to serve' : '';
+    entries.push({
+      key: nextKey(entries),
+      text: `${l.grams} g ${named.name}${to}`,
+      ...(named.ingredientId !== undefined && { ingredientId: named.ingredientId }),
+    });
+  }
+  return { ok: true, value: { ...begun, entries } };
+}
+
+export async function proposeCall(body: z.infer<typeof proposeRequest>): Promise<Answer<z.infer<typeof proposeResponse>>> {
+  const h = await house(body.conventions);
+  if (!h.ok) return h;
+  const formula = formulaOf(body, h.value);
+  if (!formula.ok) return formula;
+  const b: Bench = { formula: formula.value, house: lastHouse() ?? { ...FRESH_KITCHEN, conventions: h.value }, end: null };
+  const was = workedOn(b);
+  if (!(was.analysis.tally.flourG > 0))
+    return refuse(422, body.text === undefined ? 'lines' : 'text', 'There is no flour in this formula, so no ratio can be worked.');
+  const { offered, refused } = proposalsFor(b, body.ask);
+  return {
+    ok: true,
+    value: {
+      offered: offered.map((p) => {
+        const is = workedOn(withFormula(b, p.formula));
+        const codes = (w: typeof was): readonly string[] => w.analysis.findings.map((f) => f.code);
+        const rail = (id: Rail): number[] => [was, is].map((w) => railOf(w.analysis, id)?.tested ?? 0);
+        const keys = [...new Set([...was.lines, ...is.lines].map((l) => l.key))];
+        const of = (w: typeof was, key: string) => w.lines.find((l) => l.key === key);
+        return {
+          label: p.title,
+          why: p.why,
+          short: p.short,
+          lines: keys.map((k) => ({
+            ingredientId: (of(is, k) ?? of(was, k))?.ingredient?.id ?? null,
+            before: of(was, k)?.grams ?? null,
+            after: of(is, k)?.grams ?? null,
+          })),
+          mass_g: [was.analysis.tally.massG, is.analysis.tally.massG],
+          flour_g: [was.analysis.tally.flourG, is.analysis.tally.flourG],
+          changes: { water: rail('water'), egg: rail('egg'), fat: rail('fat'), sugar: rail('sugar'), salt: rail('salt'), lift: rail('lift') },
+          findingsEnded: codes(was).filter((c) => !codes(is).includes(c)),
+          findingsNew: codes(is).filter((c) => !codes(was).includes(c)),
+        };
+      }),
+      refused: refused.map((r) => ({ ...r })),
     },
   };
 }

@@ -66,6 +66,7 @@ export const openapi = (): unknown => ({
       },
     },
     '/api/v1/analyse': post('Balance, rise ledger, batter and findings of a formula', 'AnalyseRequest', 'AnalyseResponse'),
+    '/api/v1/propose': post('What the Bench offers and refuses: a wish, a rail, a fix, a swap', 'ProposeRequest', 'ProposeResponse'),
     '/api/v1/scale': post('Scale a formula', 'ScaleRequest', 'ScaleResponse'),
     '/api/v1/formulas': {
       get: list('Formulas, those used lately first', 'FormulasResponse', [inQuery('find', 'Words of its name, kind, style, flour or liquid'), AFTER]),
@@ -110,6 +111,8 @@ export const openapi = (): unknown => ({
       ReadResponse: schemaOf(api.readResponse, 'output'),
       AnalyseRequest: schemaOf(api.analyseRequest, 'input'),
       AnalyseResponse: schemaOf(api.analyseResponse, 'output'),
+      ProposeRequest: schemaOf(api.proposeRequest, 'input'),
+      ProposeResponse: schemaOf(api.proposeResponse, 'output'),
       ScaleRequest: schemaOf(api.scaleRequest, 'input'),
       ScaleResponse: schemaOf(api.scaleResponse, 'output'),
       FormulasResponse: schemaOf(api.formulasResponse, 'output'),
