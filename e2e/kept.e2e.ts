@@ -140,7 +140,8 @@ test('each caution stands once, where it belongs, through one batch of each kind
 });
 
 test.describe('at a time of its own', () => {
-  test.use({ alone: true });
+  // no other job's batch stands at that hour
+  test.use({ alone: true, apart: 'at a time of its own' });
   test('a sauce has its method and its own steps at their time; a second batch at that hour shows its steps, and clashes openly', async ({ page, kitchen }) => {
     await beginTime(page, kitchen, new Date(Date.UTC(2026, 10, 28, 7, 0)));
     const served = async (name: string): Promise<string> => {

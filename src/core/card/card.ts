@@ -427,6 +427,10 @@ function settleGroups(
  * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
  * @param house conventions for what the card does not say
  */
+/** A longer row that is mostly strokes and signs: a rule across the card, or nothing that a cook wrote. */
+const STROKES_CHARS = 80;
+const isStrokes = (row: string): boolean => row.length > STROKES_CHARS && (row.match(/[\p{L}\p{N}]/gu)?.length ?? 0) < 0.25 * row.length;
+
 export function readCard(text: string, house: KitchenConventions): Result<Card, CardTooLong> {
   const raws = text.split(/\r\n|\r|\n|\u2028|\u2029/);
   if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
@@ -438,7 +442,7 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;
   const rows = raws.map((raw): Row => {
     const source = unTab(unEntity(dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw));
-    return { source, text: stripBullet(source) };
+    return { source, text: isStrokes(source) ? '' : stripBullet(source) };
   });
   const said = rows.filter((r) => r.text !== '');
   // one row is a line, whatever it looks like; but not a recipe told in one breath
@@ -456,6 +460,10 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   };
   for (const [n, raw] of raws.entries()) {
     const lineNumber = n + 1;
+    if (isStrokes(raw)) {
+      ignored.push({ lineNumber, text: raw, why: 'note' });
+      continue;
+    }
     const p = place(n, { house, languages, rows, single, role: section.role, title, started: lines.length > 0 });
     switch (p.at) {
       case 'nowhere':

@@ -212,7 +212,11 @@ describe('what nobody meant to be read', () => {
     const nested = `<html><body>${'<div>'.repeat(60_000)}<p>2 cups flour`;
     expect(readHtml(nested)).toMatchObject({ ok: false });
     const item = `<div itemscope itemtype="https://schema.org/Recipe"><span itemprop="name">Deep</span>${'<div>'.repeat(60_000)}<i itemprop="recipeIngredient">2 cups flour</i>`;
-    expect(readHtml(item)).toMatchObject({ ok: true, value: [{ name: 'Deep', lines: ['2 cups flour'] }] });
+    expect(readHtml(item)).toMatchObject({ ok: false, error: { message: expect.stringMatching(/nested deeper/) } });
+    expect(readHtml(item.replace(/(?:<div>)+/, '<div>'.repeat(100)))).toMatchObject({ ok: true, value: [{ name: 'Deep', lines: ['2 cups flour'] }] });
+    expect(readHtml(`<html>${'<br>'.repeat(1_000_000)}`)).toMatchObject({ ok: false });
+    expect(readAs('markdown', '- '.repeat(2000))).toMatchObject({ ok: false, error: { message: expect.stringMatching(/deeper/) } });
+    expect(readAs('markdown', '*a_'.repeat(3000))).toMatchObject({ ok: true });
     expect(readJsonLd(`${'['.repeat(3000)}1${']'.repeat(3000)}`)).toMatchObject({ ok: false });
     expect(readAs('text', 'x'.repeat(300_000))).toMatchObject({ ok: false });
     expect(readAs('csv', 'a,b\n'.repeat(2_000))).toMatchObject({ ok: false });

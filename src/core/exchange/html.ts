@@ -4,12 +4,42 @@
  */
 
 import { type ChildNode, type Element, isTag, isText, type ParentNode } from 'domhandler';
-import { parseDocument } from 'htmlparser2';
+import { Parser, parseDocument } from 'htmlparser2';
 import { recipeFrom, recipesIn } from './json-ld';
 import { type OpenRecipe, oneRow, type Recipes, unread } from './open-recipe';
 
 const SILENT = new Set(['script', 'style', 'noscript', 'template', 'svg']);
 const BLOCK = new Set(['p', 'li', 'div', 'br', 'tr', 'h1', 'h2', 'h3', 'h4', 'dd', 'dt', 'section']);
+
+/** Puts children on a stack so that the first comes off first; one by one, since a page may have a million of them. */
+function pushAll(open: (ChildNode | string)[], children: readonly ChildNode[]): void {
+  for (let n = children.length - 1; n >= 0; n--) open.push(children[n] as ChildNode);
+}
+
+/** Elements within elements, and in all: more than any page of a recipe has. */
+const MOST_DEPTH = 400;
+const MOST_ELEMENTS = 200_000;
+
+/** Whether a page is nested deeper than that, or has more; found before it is made a tree. */
+function isTooMuch(text: string): boolean {
+  let depth = 0;
+  let most = 0;
+  let all = 0;
+  const tooMuch = (): boolean => most > MOST_DEPTH || all > MOST_ELEMENTS;
+  const parser = new Parser({
+    onopentag: () => {
+      all++;
+      depth++;
+      most = Math.max(most, depth);
+    },
+    onclosetag: () => {
+      depth--;
+    },
+  });
+  // piece by piece: the rest of a page that is too much is not looked at
+  for (let at = 0; at < text.length && !tooMuch(); at += 65_536) parser.write(text.slice(at, at + 65_536));
+  return tooMuch();
+}
 
 /** The words of a part of a page, rows where it breaks. */
 function wordsOf(n: ChildNode | ParentNode): string {
@@ -29,7 +59,7 @@ function wordsOf(n: ChildNode | ParentNode): string {
         out.push('\n');
         open.push('\n');
       }
-      open.push(...[...at.children].reverse());
+      pushAll(open, at.children);
     }
   }
   return out.join('');
@@ -42,7 +72,7 @@ function* elements(root: ParentNode): Generator<Element> {
     const n = open.pop();
     if (!n || !('children' in n)) continue;
     if (isTag(n)) yield n;
-    open.push(...[...n.children].reverse());
+    pushAll(open, n.children);
   }
 }
 
@@ -75,7 +105,7 @@ function itemNode(item: Element): Record<string, unknown> {
       // a list of lines under one name is so many values
       const rows = /^(?:recipeIngredient|ingredients|recipeInstructions)$/.test(itemprop) ? saidBy(n).split('\n').map(oneRow).filter(Boolean) : [saidBy(n)];
       for (const row of rows) put(itemprop, row);
-    } else if (itemscope === undefined) open.push(...[...n.children].reverse());
+    } else if (itemscope === undefined) pushAll(open, n.children);
   }
   return node;
 }
@@ -96,6 +126,7 @@ const sameOf = (r: OpenRecipe): string => `${r.name ?? ''} ${r.card.replace(/\W+
 
 /** @returns the recipes marked in a page; or, in plain words, that there is none */
 export function readHtml(text: string): Recipes {
+  if (isTooMuch(text)) return unread('This page is nested deeper, or has more in it, than any recipe. Select the recipe in it, copy it, and paste its words.');
   const document = parseDocument(text, { lowerCaseTags: true, decodeEntities: true });
   const found: OpenRecipe[] = [];
   let broken = false;

@@ -79,10 +79,29 @@ function cardRows(root: Root): { readonly title: string | null; readonly rows: r
   return { title, rows };
 }
 
+/** Lists and quotes within each other, more than which no recipe has. */
+const MOST_DEPTH = 8;
+/** Signs of one paragraph that may be emphasis, links or code; more are no writing of a cook, and cost a reader their square. */
+const MOST_SIGNS = 120;
+
+/** How deep a row opens lists and quotes, by its own signs and by how far it stands in. */
+const depthOf = (row: string): number => {
+  const [opens = ''] = /^(?:[ \t]*(?:[-*+>]|\d{1,9}[.)])(?=\s|>|$))*[ \t]*/.exec(row) ?? [];
+  return Math.max((opens.match(/[-*+>]|\d+[.)]/g) ?? []).length, Math.floor(opens.length / 2) - 1);
+};
+
+/** The words of a paragraph whose signs are too many to be meant. */
+const plain = (paragraph: string): string => ((paragraph.match(/[*_~[\]`<!]/g)?.length ?? 0) > MOST_SIGNS ? paragraph.replace(/[*_~[\]`<!]/g, ' ') : paragraph);
+
 /** @returns the recipe of a Markdown file */
 export function readMarkdown(text: string): Recipes {
   const { fields, rest } = frontOf(text);
-  const { title, rows } = cardRows(fromMarkdown(rest, { extensions: [gfm()], mdastExtensions: [gfmFromMarkdown()] }));
+  if (rest.split(/\r?\n/).some((r) => depthOf(r) > MOST_DEPTH)) return unread('Its lists stand deeper within each other than those of any recipe.');
+  const words = rest
+    .split(/(\n[ \t]*\r?\n)/)
+    .map(plain)
+    .join('');
+  const { title, rows } = cardRows(fromMarkdown(words, { extensions: [gfm()], mdastExtensions: [gfmFromMarkdown()] }));
   const front = (names: ReadonlySet<string>) => fields.find(([k, v]) => names.has(k.toLowerCase()) && v !== '');
   const name = front(TITLES)?.[1] ?? title;
   const yields = front(YIELDS);
