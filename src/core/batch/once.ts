@@ -4,18 +4,32 @@ import type { FormulaLine } from '../formula/formula';
 /** Between the keys of lines that are taken as one. */
 export const ONCE = '+';
 
-/** What makes two lines the same pile: the same thing, done the same to, in the same bowl, at the same time. Null: it stands by itself. */
-function pileOf(l: FormulaLine): string | null {
+/**
+ * What makes two lines the same pile: the same thing, done the same to, in the same bowl, at the same time. Null: it stands by itself.
+ * @param both two ends are made from one base: what one of them holds is not in the shared bowl
+ */
+function pileOf(l: FormulaLine, both: boolean): string | null {
   if (!l.ingredient || l.parts.length !== 1 || l.drainedG > 0 || l.mostG !== null || l.ingredient.blend || l.use !== 'batter') return null;
-  return [l.ingredient.id, l.parts[0]?.ingredient.id, l.vessel, l.side ?? '', l.preparation, l.foam ?? '', l.moment ?? '', l.dressing, l.strength].join('|');
+  return [
+    l.ingredient.id,
+    l.parts[0]?.ingredient.id,
+    l.vessel,
+    l.side ?? '',
+    l.preparation,
+    l.foam ?? '',
+    l.moment ?? '',
+    l.dressing,
+    l.strength,
+    both ? (l.end ?? '') : '',
+  ].join('|');
 }
 
-/** Lines with equal piles put together where the first stands. */
-export function takenOnce(lines: readonly FormulaLine[]): readonly FormulaLine[] {
+/** Lines with equal piles put together where the first stands. @param both two ends are made from one base */
+export function takenOnce(lines: readonly FormulaLine[], both = false): readonly FormulaLine[] {
   const out: FormulaLine[] = [];
   const at = new Map<string, number>();
   for (const l of lines) {
-    const pile = pileOf(l);
+    const pile = pileOf(l, both);
     const n = pile === null ? undefined : at.get(pile);
     const had = n === undefined ? undefined : out[n];
     if (n === undefined || !had) {

@@ -28,7 +28,9 @@ export function piecesOfPlan(driver: Driver, split: Split, one: { readonly piece
   const each = one?.pieces ?? 0;
   // where nothing is counted the test piece comes out of what there is: one of each kit, one of all the bowls
   const tests = !hasTestPiece(driver) ? 0 : split.by === 'kits' ? mixesIn(split) : 1;
-  return { asked, each, all: asked ?? Math.max(0, each * mixesIn(split) - tests), restMl: one?.restMl ?? 0 };
+  const pours = Math.max(0, each * mixesIn(split) - tests);
+  // what is promised is what the sheet pours, as it is weighed
+  return { asked, each, all: asked === null ? pours : one ? Math.min(asked, pours) : asked, restMl: one?.restMl ?? 0 };
 }
 
 type Counted = Pick<Batch, 'driver' | 'split' | 'piecesPlanned'>;

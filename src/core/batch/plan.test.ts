@@ -517,3 +517,72 @@ test('two ends from one base: the base once, what each end has of its own apart,
   // a formula with one end has no other
   expect(readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver: d, split: ONE, eggs: null })).toMatchObject({ ok: false });
 });
+
+describe('what two ends hold of the same thing', () => {
+  const g = fc.integer({ min: 1, max: 9 });
+  const forked = fc.record({ base: g, a: g, b: g, pieces: fc.tuple(fc.integer({ min: 2, max: 40 }), fc.integer({ min: 2, max: 40 })) });
+  const formulaOf = ({ base, a, b }: { base: number; a: number; b: number }): Formula => ({
+    ...CARD,
+    kind: 'crepe',
+    school: 'sweet',
+    ends: [
+      { id: 'a', name: 'sweet', school: 'sweet' },
+      { id: 'b', name: 'savoury', school: 'savoury' },
+    ],
+    entries: [
+      { key: 'l1', text: '250 g flour' },
+      { key: 'l2', text: '500 g milk' },
+      { key: 'l3', text: '4 eggs' },
+      { key: 'l4', text: `${base} g salt` },
+      { key: 'l5', text: `${a} g salt`, end: 'a' },
+      { key: 'l6', text: `${b} g salt`, end: 'b' },
+    ],
+  });
+
+  test('law: each end has its share of the base and its own lines: its own salt never goes into the shared bowl', () => {
+    fc.assert(
+      fc.property(forked, (x) => {
+        const [a, b] = x.pieces;
+        const driver: Driver = { by: 'both', a: { name: 'sweet', pieces: a, portionMl: 60 }, b: { name: 'savoury', pieces: b, portionMl: 60 } };
+        const p = planned(driver, ONE, { formula: formulaOf(x) });
+        const salt = (end: string | undefined): number =>
+          p.sheet.filter((l) => /salt/i.test(l.name) && l.forEnd === end).reduce((s, l) => s + (l.grams ?? 0), 0);
+        const flour = p.sheet.find((l) => l.key === 'l1')?.grams ?? 0;
+        // of 250 g of flour in the card, x.base g of salt; of each end's part of it the same against its own
+        expect(salt(undefined)).toBeCloseTo((flour / 250) * x.base, 6);
+        expect(salt('sweet') / x.a + salt('savoury') / x.b).toBeCloseTo(flour / 250, 6);
+        expect(salt('sweet') / x.a / (flour / 250)).toBeCloseTo(a / (a + b), 1);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('made as one end alone, base and own salt are weighed once', () => {
+    const p = planned({ by: 'factor', factor: 1 }, ONE, { formula: formulaOf({ base: 3, a: 2, b: 5 }), end: 'b' });
+    expect(p.sheet.filter((l) => /salt/i.test(l.name)).map((l) => l.grams)).toEqual([8]);
+  });
+});
+
+test('law: with whole eggs the plan promises what its sheet pours, and the eggs stay whole', () => {
+  let reached = 0;
+  let all = 0;
+  fc.assert(
+    fc.property(fc.integer({ min: 6, max: 60 }), fc.constantFrom('exact', 'gram'), fc.integer({ min: -1, max: 1 }), (pieces, how, more) => {
+      const driver: Driver = { by: 'pieces', pieces, portionMl: 60 };
+      const plain = planned(driver, ONE, { how: how as Exactness });
+      const egg = plain.sheet.find((l) => /egg/i.test(l.name))?.grams ?? 0;
+      const eggs = Math.max(1, Math.round(egg / 50) + more);
+      const r = readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs });
+      if (!r.ok) return;
+      const p = planned(driver, ONE, { how: how as Exactness, eggs });
+      expect(p.sheet.find((l) => /egg/i.test(l.name))?.grams).toBeCloseTo(50 * eggs, 1);
+      // worked from the sheet by itself: its grams, its density, one portion
+      const poured = Math.floor((p.one.yield?.pieces ?? 0) + 1e-9);
+      expect(p.pieces?.all).toBe(Math.min(pieces, poured));
+      all++;
+      if (p.pieces?.all === pieces) reached++;
+    }),
+    { numRuns: 60 },
+  );
+  expect(reached / all).toBeGreaterThan(0.8);
+});

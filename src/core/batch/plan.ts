@@ -4,6 +4,7 @@
  */
 
 import Fraction from 'fraction.js';
+import { isShellEgg } from '../formula/eggs';
 import { atEnd, type EndId, type Formula, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
@@ -53,6 +54,14 @@ export interface PlanAsked {
   readonly eggs: number | null;
 }
 
+/** A line so many times as large, its words too. */
+const at = (l: FormulaLine, times: number): FormulaLine => ({
+  ...l,
+  grams: l.grams === null ? null : l.grams * times,
+  parts: l.parts.map((p) => ({ ...p, grams: p.grams * times })),
+  written: l.written.map((w) => scaleAmount(w, new Fraction(times))),
+});
+
 /** One base, two finishes on one base: what both hold at its sum, what one holds at its own; each end as many times the card as its pieces ask. */
 function bothEnds(
   q: PlanAsked,
@@ -75,12 +84,6 @@ function bothEnds(
     sized.push({ lines, times: t.value.factor });
   }
   const [a, b] = sized as [(typeof sized)[0], (typeof sized)[0]];
-  const at = (l: FormulaLine, times: number): FormulaLine => ({
-    ...l,
-    grams: l.grams === null ? null : l.grams * times,
-    parts: l.parts.map((p) => ({ ...p, grams: p.grams * times })),
-    written: l.written.map((w) => scaleAmount(w, new Fraction(times))),
-  });
   const shared = a.lines.filter((l) => l.end === null).map((l) => at(l, a.times + b.times));
   const own = [...a.lines.filter((l) => l.end === 'a').map((l) => at(l, a.times)), ...b.lines.filter((l) => l.end === 'b').map((l) => at(l, b.times))];
   return { ok: true, value: { lines: [...shared, ...own], times: a.times + b.times } };
@@ -98,7 +101,7 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   if (!begun.ok) return begun;
   const whole = q.eggs === null ? null : withWholeEggs({ formula, house, end }, begun.value.factor / per, q.eggs);
   if (q.eggs !== null && !whole) return { ok: false, error: { path: 'eggs', message: 'The eggs of this formula can’t be made whole by themselves.' } };
-  const lines = takenOnce(whole ? countedLines(whole.formula, house, end) : asWritten);
+  const lines = takenOnce(whole ? countedLines(whole.formula, house, end) : asWritten, both !== null);
   // the eggs set the size to the gram, so that they stay whole
   const at = whole ? timesOf(lines, { by: 'eggs', eggs: q.eggs ?? 0 }, kindIdOf(formula, end)) : null;
   if (at && !at.ok) return at;
@@ -183,18 +186,21 @@ function oneMade(
   const portion = portionOf(q.driver) ?? q.portionMl;
   const poured = pouredPieces(q.driver);
   const cups = inMeasures(q.exactness);
-  const made = (factor: number) => {
-    const kitchen = cups ? inKitchen(r.lines, factor, house, q.rough) : null;
-    const one = scale(r.lines, { by: 'factor', factor }, inMeasures(q.exactness) ? (kitchen?.taken ?? []) : q.exactness, q.kind, portion);
+  // where eggs are whole they stay so: what is made up is made up by the rest
+  const larger = (by: number): readonly FormulaLine[] =>
+    r.eggsWhole ? r.lines.map((l) => (l.use === 'batter' && !l.parts.some((p) => isShellEgg(p.ingredient.id)) ? at(l, by) : l)) : r.lines;
+  const made = (by: number) => {
+    const [lines, factor] = [larger(by), r.eggsWhole ? r.each : r.each * by];
+    const kitchen = cups ? inKitchen(lines, factor, house, q.rough) : null;
+    const one = scale(lines, { by: 'factor', factor }, inMeasures(q.exactness) ? (kitchen?.taken ?? []) : q.exactness, q.kind, portion);
     return one.ok ? { ok: true as const, value: { one: one.value, kitchen } } : one;
   };
-  let one = made(r.each);
-  // whole eggs set the size to the gram: the rest can't make up for it
-  if (poured === null || r.eggsWhole || q.rough) return one;
+  let one = made(1);
+  if (poured === null || q.rough) return one;
   const owes = owedByOne(poured, q.split);
   const more = (n: number): number => (cups ? MAKE_UP_CUPS * (n + 1) : MAKE_UP * 2 ** n);
   const most = cups ? MOST_TRIES_CUPS : MOST_TRIES;
-  for (let n = 0; one.ok && (one.value.one.yield?.pieces ?? owes) < owes && n < most; n++) one = made(r.each * (1 + more(n)));
+  for (let n = 0; one.ok && (one.value.one.yield?.pieces ?? owes) < owes && n < most; n++) one = made(1 + more(n));
   return one;
 }
 
