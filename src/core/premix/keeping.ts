@@ -2,13 +2,17 @@
  * How long a mix keeps: the earliest of what is in it, of its own kind of mix, and of the house's rule. Months and warnings
  * are conventions of the trade; what may be sold is the local food code's to say.
  */
-import { kitchenName } from '../pantry/ingredient';
+import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 import type { Bag } from './bag';
 
 /** Months a mix keeps its lift and its taste, by what shortens it most. */
 export const MONTHS = { plain: 6, milkOrEgg: 3, fat: 2 } as const;
 const FAT_PCT = 20;
+/** The part of a mix from which a thing counts for how long it keeps. */
+const LEAST_SHARE = 0.005;
+/** Powders with a fat of their own, and own ones that behave like them. */
+const MILK_OR_EGG = ['milk-powder-whole', 'egg-powder-whole', 'egg-yolk-powder'];
 /** A leavening that stands open weakens: a mix of it is given this long from the day it was opened. */
 const OPENED_MONTHS = 9;
 
@@ -27,19 +31,20 @@ export function monthsOn(day: string, months: number): string {
 
 /** Powders and nuts whose fat turns. */
 export const fatty = (bag: Pick<Bag, 'items'>): readonly string[] =>
-  bag.items.filter((i) => i.ingredient.per100g.fatG >= FAT_PCT && i.share >= 0.005).map((i) => kitchenName(i.ingredient));
+  bag.items.filter((i) => i.ingredient.per100g.fatG >= FAT_PCT && i.share >= LEAST_SHARE).map((i) => kitchenName(i.ingredient));
 
 /**
  * Everything that limits a lot made on a day, the earliest first: its best-before is the first one's.
  * @param houseMonths the house's own rule; null: none
  */
 export function limitsOf(bag: Pick<Bag, 'items'>, shelf: Shelf, made: string, houseMonths: number | null): readonly Limit[] {
-  const ids = new Set(bag.items.map((i) => i.ingredient.id));
-  const milkOrEgg = ['milk-powder-whole', 'egg-powder-whole'].some((id) => ids.has(id));
-  const fat = bag.items.some((i) => i.ingredient.category === 'fat' || (i.ingredient.category === 'nut-seed' && i.ingredient.per100g.fatG >= FAT_PCT));
+  const isMilkOrEgg = (i: Ingredient): boolean => MILK_OR_EGG.some((id) => isA(i, id));
+  const milkOrEgg = bag.items.some((i) => isMilkOrEgg(i.ingredient));
+  // by what is in it, whatever it is called: nut flour and chips turn as nuts and fat do
+  const fat = bag.items.some(({ ingredient: i, share }) => !isMilkOrEgg(i) && (i.category === 'fat' || (i.per100g.fatG >= FAT_PCT && share >= LEAST_SHARE)));
   const limits: Limit[] = [
     fat
-      ? { date: monthsOn(made, MONTHS.fat), why: `${MONTHS.fat} months for a mix with fat or nuts in it` }
+      ? { date: monthsOn(made, MONTHS.fat), why: `${MONTHS.fat} months for a mix with fat, nuts or chocolate in it` }
       : milkOrEgg
         ? { date: monthsOn(made, MONTHS.milkOrEgg), why: `${MONTHS.milkOrEgg} months for a mix with whole milk or egg powder` }
         : { date: monthsOn(made, MONTHS.plain), why: `${MONTHS.plain} months for a mix with leavening` },

@@ -8,7 +8,7 @@ import { KINDS, railOf } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import type { Scale } from '../pantry/gear';
-import { kitchenName } from '../pantry/ingredient';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
 import { PANEL } from '../testing/panel';
@@ -22,7 +22,7 @@ import { fatty, limitsOf, monthsOn } from './keeping';
 import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, leftBySize, lotNumber, readBagCount, sayBags, standingUses } from './premix';
 import { bagCost } from './price';
 import { additionsFor } from './products';
-import { gramsOf } from './recall';
+import { codeKey, gramsOf, isNear } from './recall';
 import { bagSheet, mixForPieces, piecesOfMix } from './use';
 import { addSacks, fillsOf, massOfFills, putIn, readSacks, weighingsOf } from './weigh';
 import { workPremix } from './work';
@@ -172,6 +172,13 @@ test('best before the earliest of ingredients, kind of mix, opened powder and ho
   expect(fatty(bagOf(LINES, { milk: true, buttermilk: false, egg: true }))).toEqual(['Whole egg powder', 'Whole milk powder']);
   const nuts = bagOf(formulaLines({ ...CARD, entries: [...CARD.entries, { key: 'l20', text: '40 g walnuts' }] }), NO_POWDERS);
   expect(limitsOf(nuts, {}, '2026-03-31', null)[0]?.date).toBe('2026-05-31');
+  // nut flour is a flour by its place in the pantry, and chips are no nut: what is in them turns all the same
+  const holding = (i: Ingredient) => ({ ...bag, items: [...bag.items, { ...bag.items[0], ingredient: i, share: 0.1 } as (typeof bag.items)[number]] });
+  for (const i of [ingredient('flour-almond'), ingredient('chocolate-chips')])
+    expect([i.id, limitsOf(holding(i), {}, '2026-03-31', null)[0]?.date]).toEqual([i.id, '2026-05-31']);
+  // an own powder that behaves like whole milk powder gets its months
+  const own = { ...ingredient('milk-powder-whole'), id: 'own-1', like: 'milk-powder-whole' };
+  expect(limitsOf(holding(own), {}, '2026-03-31', null)[0]?.date).toBe('2026-06-30');
 });
 
 test("the formula's own product is the formula: the same rails, per 100 g", () => {
@@ -627,6 +634,15 @@ describe('a lot weighed in, blend by blend and sack by sack', () => {
     expect(gramsOf(item, 'w-2')).toBe(300);
     expect(gramsOf({ ...item, sacks: undefined }, 'w-2')).toBeNull();
     expect(gramsOf({ ...item, lot: 'W-2', sacks: undefined }, 'w-2')).toBe(800);
+    // by letters and digits: hands leave the dash out
+    expect(gramsOf(item, 'W 2')).toBe(300);
+    expect(gramsOf(item, 'w2')).toBe(300);
+  });
+
+  test('a code is the same by its letters and digits, and near by one sign', () => {
+    expect(['MILL 0502', 'MILL0502', 'mill-0502', 'MILL/0502'].map(codeKey)).toEqual(Array(4).fill('MILL0502'));
+    expect(['MILL-0503', 'MILL-05021', 'MIL-0502', 'MLIL-0502', 'M1LL-O502'].map((c) => isNear(c, 'MILL-0502'))).toEqual(Array(5).fill(true));
+    expect(['MILL 0502', 'MILL-0671', 'SALT-0502'].map((c) => isNear(c, 'MILL-0502'))).toEqual([false, false, false]);
   });
 });
 

@@ -18,7 +18,32 @@ export const codesIn = (lot: string): readonly string[] =>
     .map((c) => c.trim())
     .filter(Boolean);
 
-const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+/** A code by its letters and digits alone: "MILL 0502" and "MILL0502" are how hands write MILL-0502. Never stored so. */
+export const codeKey = (code: string): string => code.toUpperCase().replace(/[^\p{L}\p{N}]/gu, '');
+
+const same = (a: string, b: string): boolean => codeKey(a) === codeKey(b);
+
+/** Letters and digits that are taken for each other. */
+const alike = (key: string): string => key.replace(/O/g, '0').replace(/[IL]/g, '1').replace(/S/g, '5').replace(/B/g, '8').replace(/Z/g, '2');
+
+/** Whether two codes differ by one sign, two that changed places, or signs that look alike. */
+export function isNear(a: string, b: string): boolean {
+  const [x, y] = [alike(codeKey(a)), alike(codeKey(b))];
+  if (codeKey(a) === codeKey(b) || Math.min(x.length, y.length) < 4) return false;
+  if (x === y) return true;
+  let from = 0;
+  while (from < x.length && x[from] === y[from]) from++;
+  const rest = (s: string, n: number): string => s.slice(from + n);
+  return (
+    rest(x, 1) === rest(y, 1) ||
+    rest(x, 1) === rest(y, 0) ||
+    rest(x, 0) === rest(y, 1) ||
+    (x[from] === y[from + 1] && x[from + 1] === y[from] && rest(x, 2) === rest(y, 2))
+  );
+}
+
+/** Codes on the packets and lots that are nearly the one asked for, each as it is written, once. */
+export const nearCodes = (code: string, written: readonly string[]): readonly string[] => [...new Set(written.filter((w) => isNear(code, w)))].sort();
 
 /** What went in of a packet with that lot, g; null: it was not noted of which packet how much. */
 export const gramsOf = (c: LotItem, code: string): number | null => {

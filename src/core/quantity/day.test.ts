@@ -7,6 +7,7 @@ import {
   isZone,
   localDay,
   localTime,
+  momentIn,
   momentOf,
   sayDay,
   sayMoment,
@@ -42,7 +43,11 @@ test.each([
   ['9.05', '09:05'],
   ['24:00', null],
   ['13 pm', null],
-  ['4', null],
+  ['4', '04:00'],
+  ['9', '09:00'],
+  ['9h', '09:00'],
+  ['9 h', '09:00'],
+  ['25', null],
   ['9:75', null],
   ['', null],
 ])('the time "%s" is %s', (text, said) => expect(timeIn(text)).toBe(said));
@@ -59,7 +64,24 @@ test.each([
   ['29/2/2028', '2028-02-29'],
   ['13/13/2026', null],
   ['soon', null],
+  // 1 January 2026 is a Thursday
+  ['Sunday', '2026-01-04'],
+  ['sun', '2026-01-04'],
+  ['Thurs', '2026-01-01'],
+  ['this friday', '2026-01-02'],
+  ['tomorrow', '2026-01-02'],
+  ['today', '2026-01-01'],
+  ['Sunday 9', null],
 ])('the day "%s" is %s', (text, said) => expect(dayIn(text, FRESH_DATING, '2026-01-01')).toBe(said));
+
+test('a day and a time in one', () => {
+  const at = (text: string) => momentIn(text, FRESH_DATING, '2026-01-01');
+  expect(at('Sunday 9')).toEqual({ day: '2026-01-04', time: '09:00' });
+  expect(at('tomorrow at 7:30 am')).toEqual({ day: '2026-01-02', time: '07:30' });
+  expect(at('9')).toBeNull();
+  expect(at('27 Nov 2026')).toBeNull();
+  expect(at('Sunday')).toBeNull();
+});
 
 test('figures are read in the order of the house', () => {
   expect([dayIn('3/4/2026', FRESH_DATING, '2026-01-01'), dayIn('3/4/2026', US, '2026-01-01')]).toEqual(['2026-04-03', '2026-03-04']);

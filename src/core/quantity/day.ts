@@ -98,11 +98,9 @@ export function sayMoment(at: number, now: number, u: Dating): string {
 
 /** A typed time of day as hh:mm in 24 hours: "16:05", "4:05 pm", "4 pm", "0905"; null where it is none. */
 export function timeIn(text: string): string | null {
-  const m = /^(\d{1,2})(?:[:.h ]?([0-5]\d))?\s*(am|pm|a\.m\.|p\.m\.)?$/i.exec(text.trim());
+  const m = /^(\d{1,2})(?:[:.h ]?([0-5]\d))?\s*(?:h|o'clock)?\s*(am|pm|a\.m\.|p\.m\.)?$/i.exec(text.trim());
   if (!m) return null;
   const half = m[3]?.[0]?.toLowerCase();
-  // "4" alone may be anything
-  if (m[2] === undefined && half === undefined) return null;
   let h = Number(m[1]);
   if (half !== undefined) {
     if (h < 1 || h > 12) return null;
@@ -113,12 +111,41 @@ export function timeIn(text: string): string | null {
 
 const exists = (y: number, m: number, d: number): boolean => m >= 1 && m <= 12 && d >= 1 && d <= new Date(Date.UTC(y, m, 0)).getUTCDate();
 
+const NAMED_DAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
+
+/** "Sunday", "sun", "today", "tomorrow" as a day; the next one there is, today among them. Null for anything else. */
+function wordDay(word: string, today: string): string | null {
+  if (word === 'today') return today;
+  if (word === 'tomorrow') return dayAfter(today, 1);
+  const at = /^[a-z]{3,}\.?$/.test(word)
+    ? NAMED_DAYS.findIndex((d) => d.startsWith(word.replace(/\.$/, '')) || (d === 'tuesday' && word === 'tues') || (d === 'thursday' && word === 'thurs'))
+    : -1;
+  if (at < 0) return null;
+  const [y, m, d] = split(today);
+  return dayAfter(today, (at - new Date(Date.UTC(y, m - 1, d)).getUTCDay() + 7) % 7);
+}
+
+/** A day and a time in one: "Sunday 9", "tomorrow at 7:30". Null where it is not both. @param today yyyy-mm-dd */
+export function momentIn(text: string, u: Pick<Dating, 'days'>, today: string): { readonly day: string; readonly time: string } | null {
+  const m = /^(.*\D)\s+(\d{1,2}(?:[:.h]?[0-5]\d)?\s*(?:h|am|pm|a\.m\.|p\.m\.)?)$/i.exec(text.trim());
+  const [day, time] = [dayIn((m?.[1] ?? '').replace(/\s+at$/i, ''), u, today), timeIn(m?.[2] ?? '')];
+  return day !== null && time !== null ? { day, time } : null;
+}
+
 /**
- * A typed day as yyyy-mm-dd: "27 Nov 2026", "Nov 27", "2026-11-27", or figures in the house's order ("27/11/2026", "27.11.");
+ * A typed day as yyyy-mm-dd: "Sunday", "tomorrow", "27 Nov 2026", "Nov 27", "2026-11-27", or figures in the house's order ("27/11/2026", "27.11.");
  * null where there is no such day.
  * @param today yyyy-mm-dd, for the year where none is typed
  */
 export function dayIn(text: string, u: Pick<Dating, 'days'>, today: string): string | null {
+  const word = wordDay(
+    text
+      .trim()
+      .toLowerCase()
+      .replace(/^this\s+/, ''),
+    today,
+  );
+  if (word !== null) return word;
   const t = text
     .trim()
     .toLowerCase()

@@ -5,6 +5,7 @@ import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { premixSettingsSchema } from '@/contract/premix';
 import { frozenSchema, lotItemSchema } from '@/contract/stored';
 import { FRESH_PREMIX, type FrozenLot, type Lot, type LotItem, lotNumber, type PremixSettings } from '@/core/premix/premix';
+import { codeKey } from '@/core/premix/recall';
 import type { Fill } from '@/core/premix/weigh';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
@@ -176,14 +177,29 @@ export async function lotById(id: string): Promise<Lot | null> {
   return (await lotsFrom(`${SELECT_LOT} where l.id = $1`, [id]))[0] ?? null;
 }
 
-/** Lots that an ingredient's lot, or a lot's own number, leads to. @param code as it is on the packet, or the lot's number; whole, capitals or not */
+/** A code by its letters and digits, as `codeKey` has it. */
+const KEY_OF = (column: string): string => `regexp_replace(upper(${column}), '[^[:alnum:]]', '', 'g')`;
+
+/** Lots that an ingredient's lot, or a lot's own number, leads to. @param code as it is on the packet, or the lot's number; equal by letters and digits */
 export const lotsByCode = (code: string): Promise<Lot[]> =>
   lotsFrom(
-    `${SELECT_LOT} where lower(l.number) = lower($1)
-        or exists (select 1 from jsonb_array_elements(l.contents) c where regexp_split_to_array(lower(c->>'lot'), '\\s*[,;]\\s*') @> array[lower($1)])
+    `${SELECT_LOT} where ${KEY_OF('l.number')} = $1
+        or exists (select 1 from jsonb_array_elements(l.contents) c, regexp_split_to_table(c->>'lot', '[,;]') code where ${KEY_OF('code')} = $1)
       order by l.made, l.number`,
-    [code],
+    [codeKey(code)],
   );
+
+/** Every code that stands on a lot or on a packet in one, each as it is written. */
+export async function codesWritten(): Promise<readonly string[]> {
+  const rows = await query<{ code: string }>(
+    `select distinct trim(code) as code from (
+       select number as code from premix_lots
+       union all
+       select code from premix_lots l, jsonb_array_elements(l.contents) c, regexp_split_to_table(c->>'lot', '[,;]') code) all_codes
+     where trim(code) <> ''`,
+  );
+  return rows.map((r) => r.code);
+}
 
 export interface NewLot {
   readonly premixId: string;

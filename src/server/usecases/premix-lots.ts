@@ -10,7 +10,7 @@ import { frozenLot } from '@/core/premix/frozen';
 import { limitsOf } from '@/core/premix/keeping';
 import { type FrozenLot, type FrozenProduct, firstToUse, isPast, type Lot, type LotItem, lotsOf } from '@/core/premix/premix';
 import type { Product } from '@/core/premix/products';
-import { type RecalledLot, recallOf } from '@/core/premix/recall';
+import { nearCodes, type RecalledLot, recallOf } from '@/core/premix/recall';
 import { type Bagged, bagSheet } from '@/core/premix/use';
 import { massOfFills, readSacks } from '@/core/premix/weigh';
 import { type WorkedPremix, workPremix } from '@/core/premix/work';
@@ -22,7 +22,7 @@ import { version, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { booksOf, type Made, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
-import { type FilledLot, freeze, insertLot, lotById, lotsByCode, type NewLot, type Premix, premixById, unfrozenLots } from '../queries/premixes';
+import { codesWritten, type FilledLot, freeze, insertLot, lotById, lotsByCode, type NewLot, type Premix, premixById, unfrozenLots } from '../queries/premixes';
 import { shortOnShelf, takeFromShelf } from '../queries/stock';
 import { cannot, type Prepared, type Started, shortWords, type ToWrite, writeBatches } from './start-batch';
 
@@ -149,6 +149,9 @@ export function goneFromPantry(lot: Pick<Lot, 'contents'>, p: FrozenProduct, hou
     ? null
     : `${names.join(' and ')} of this mix ${names.length === 1 ? 'is' : 'are'} not in the pantry any more: put it in again, under the same name, first.`;
 }
+
+/** Codes that are nearly the one asked for. */
+export const nearlyCalled = async (code: string): Promise<readonly string[]> => nearCodes(code, await codesWritten());
 
 /** Every lot a code leads to, with its books. @param code an ingredient's lot as its packet has it, or a mix's own number */
 export async function recalled(code: string): Promise<readonly RecalledLot[]> {

@@ -216,6 +216,14 @@ test('a premix has one name; another bag is the next edition once a lot was made
     revision: 5,
   });
   expect((await premixById(premixId))?.settings.bagG).toBe(750);
+  // what was put right for the old formula goes when the mix is kept of the newer one: the form saw it, and nobody else changed it
+  const righted = { ...FRESH_PREMIX, bagG: 750, bagged: FORMULA };
+  const kept = await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: righted });
+  if (!kept.ok) throw new Error(kept.message);
+  const opened = { revision: kept.revision, base: { name: 'Bag mix', settings: righted } };
+  const anew = await keepPremix({ id: premixId, versionId: next.saved.versionId, name: 'Bag mix', settings: { ...righted, bagged: null } }, opened, null);
+  expect(anew).toMatchObject({ ok: true, merged: [] });
+  expect((await premixById(premixId))?.settings.bagged).toBeNull();
   expect(await keepPremix({ id: randomUUID(), versionId, name: 'Nobody', settings: FRESH_PREMIX })).toMatchObject({ ok: false });
   expect(await dropPremix(premixId)).toBe(false);
   const other = await keepPremix({ id: null, versionId, name: 'Egg mix', settings: { ...FRESH_PREMIX, powders } });

@@ -53,6 +53,7 @@ import type { TakenTyped } from './store-part';
 import { Unsettled } from './unsettled';
 import { usePlan } from './use-plan';
 
+const UNREAD_SERVING = 'When it is served can’t be read: mend it there, or switch the set time off.';
 const NO_BAGS: readonly Bagged[] = [];
 const NO_LOTS: readonly KeptLot[] = [];
 
@@ -150,6 +151,7 @@ export function Plan({
   const [eggs, setEggs] = useState<number | null>(null);
   const [take, setTake] = useState(true);
   const [serving, setServing] = useState<Serving | null>(null);
+  const [servingWrong, setServingWrong] = useState(false);
   const [lit, setLit] = useState(AS_USUAL);
   const [litSecond, setLitSecond] = useState(AS_USUAL);
   const [bagsTyped, setBags] = useState<TakenTyped>({});
@@ -196,6 +198,11 @@ export function Plan({
     const asked = split?.split ?? (p.bagsAlone ? ONE : null);
     const drives = driver ?? p.bagsAlone;
     if (!drives || !asked) return;
+    if (servingWrong) {
+      asking.found({ serving: UNREAD_SERVING });
+      document.querySelector<HTMLElement>('[aria-label="When it is served"] [aria-invalid]')?.focus();
+      return;
+    }
     const what = {
       versionId,
       driver: drives,
@@ -406,6 +413,7 @@ export function Plan({
           <ServePart
             steps={p.steps}
             serving={serving}
+            onWrong={setServingWrong}
             onServing={(s) => {
               changed();
               setServing(s);
@@ -477,7 +485,7 @@ export function Plan({
               {take ? ' Started as it is, the batch takes what there is.' : ''}
             </Notice>
           ) : null}
-          <Refusal text={asking.refusal} />
+          <Refusal text={asking.refusal ?? asking.errors.serving ?? null} />
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
             <Form act={start}>
               <Button type="submit" look="now" size="work" disabled={!ok || unread.length > 0 || asking.busy}>

@@ -17,10 +17,12 @@ export function ServePart({
   steps,
   serving,
   onServing,
+  onWrong,
 }: {
   readonly steps: readonly Step[];
   readonly serving: Serving | null;
   readonly onServing: (s: Serving | null) => void;
+  readonly onWrong: (wrong: boolean) => void;
 }) {
   const time = useTime();
   const [now] = useNow(20_000);
@@ -37,6 +39,7 @@ export function ServePart({
         onSwitch={(on) => {
           if (!on) {
             setHad(serving);
+            onWrong(false);
             onServing(null);
             return;
           }
@@ -44,7 +47,7 @@ export function ServePart({
           onServing(had ?? { ...soonest, at: Math.ceil(soonest.at / ROUND_MS) * ROUND_MS });
         }}
       />
-      {serving ? <Moment label="Last plate at" at={serving.at} onAt={(at) => onServing({ ...serving, at })} /> : null}
+      {serving ? <Moment label="Last plate at" at={serving.at} onAt={(at) => onServing({ ...serving, at })} onWrong={onWrong} /> : null}
       {serving && first ? (
         <p className="text-[15px]" role="status">
           {first.start < now - MIN ? <strong>Too late for that: </strong> : null}

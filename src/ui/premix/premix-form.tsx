@@ -38,6 +38,8 @@ interface Props {
   readonly versionId: string;
   readonly formula: Formula;
   readonly was: { readonly name: string; readonly settings: PremixSettings; readonly revision?: number; readonly versionId?: string };
+  /** It is made of a newer formula: what was put right in the bag for the old one is looked at anew. */
+  readonly anew?: boolean;
   /** Another bag is then another edition. */
   readonly hasLots: boolean;
   readonly house: Kitchen;
@@ -55,11 +57,11 @@ const POWDER_LABELS: Readonly<Record<PowderKey, string>> = {
 };
 
 /** A premix: what is in the bag, what it asks for as each product, how long it keeps. */
-export function PremixForm({ id, versionId, formula, was, hasLots, house, shelf, keep, drop, keepThing }: Props) {
+export function PremixForm({ id, versionId, formula, was, anew = false, hasLots, house, shelf, keep, drop, keepThing }: Props) {
   const router = useRouter();
   const { units } = house;
   const [name, setName] = useState(was.name);
-  const [settings, setSettings] = useState(was.settings);
+  const [settings, setSettings] = useState<PremixSettings>(anew ? { ...was.settings, bagged: null } : was.settings);
   const [typed, setTyped] = useState(() => premixTyped(was.settings));
   const { bag, density, months } = typed;
   const asking = useAsking();

@@ -159,7 +159,8 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
         id={premix.id}
         versionId={newest?.versionId ?? premix.versionId}
         formula={newest?.formula ?? version.formula}
-        was={newest ? { ...premix, settings: { ...premix.settings, bagged: null } } : premix}
+        was={premix}
+        anew={newest !== null}
         hasLots={has}
         house={house}
         shelf={stock}

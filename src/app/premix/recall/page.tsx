@@ -3,11 +3,11 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
 import { bagsLeft, entryWords, type LotItem, sayBags, standingUses } from '@/core/premix/premix';
-import { gramsOf, holdersOf } from '@/core/premix/recall';
+import { codeKey, codesIn, gramsOf, holdersOf } from '@/core/premix/recall';
 import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { recalled } from '@/server/usecases/premix-lots';
+import { nearlyCalled, recalled } from '@/server/usecases/premix-lots';
 import { PrintButton } from '@/ui/batch/print-button';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
@@ -20,9 +20,10 @@ export const metadata: Metadata = { title: 'Trace a lot' };
 export default async function RecallPage({ searchParams }: { readonly searchParams: Promise<{ code?: string | string[] }> }) {
   const asked = (await searchParams).code;
   const code = typeof asked === 'string' ? cleanText(asked).trim().slice(0, 40) : '';
-  const r = await reach(async () => ({ house: await loadHouse(), found: code ? await recalled(code) : [] }));
+  const r = await reach(async () => ({ house: await loadHouse(), found: code ? await recalled(code) : [], near: code ? await nearlyCalled(code) : [] }));
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
-  const { house, found } = r.value;
+  const { house, found, near } = r.value;
+  const written = [...new Set(found.flatMap((f) => [f.lot.number, ...f.by.flatMap((c) => codesIn(c.lot))]).filter((w) => codeKey(w) === codeKey(code)))];
   const holders = holdersOf(found);
   const gramsWords = (c: LotItem): string => {
     const g = gramsOf(c, code);
@@ -55,11 +56,12 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
           Write what stands on the packet. It finds every lot made of it, every batch those bags went into, and whoever has some.
         </p>
       ) : found.length === 0 ? (
-        <p role="status">Nothing here was made of a lot “{code}”.</p>
+        <p role="status">Nothing here was made of a lot “{code}”, whichever way it is written.</p>
       ) : (
         <div className="grid gap-5">
           <p className="text-lg" role="status">
-            Lot <strong>{code}</strong> is in {numbers} {numbers === 1 ? 'lot' : 'lots'} of mix.{' '}
+            Lot <strong>{code}</strong>
+            {written.some((w) => w !== code) ? `, written ${written.join(' and ')},` : ''} is in {numbers} {numbers === 1 ? 'lot' : 'lots'} of mix.{' '}
             {holders.length > 0 ? (
               <>
                 With: <strong>{holders.map((h) => `${h.who} (${sayBags(h.bags)})`).join(', ')}</strong>.
@@ -104,6 +106,20 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
           })}
         </div>
       )}
+      {near.length > 0 ? (
+        <p className="mt-5 max-w-2xl rounded-r-hold border-l-8 border-rim bg-white px-3 py-2" role="note">
+          Nearly so, and not counted here: look at the packet, and trace {near.length === 1 ? 'it' : 'them'} too if it may be the same.{' '}
+          {near.map((n) => (
+            <Link
+              key={n}
+              href={`/premix/recall?code=${encodeURIComponent(n)}`}
+              className="mr-3 inline-flex min-h-9 items-center font-semibold text-rim underline"
+            >
+              {n}
+            </Link>
+          ))}
+        </p>
+      ) : null}
     </Frame>
   );
 }
