@@ -22,7 +22,6 @@ import type { OwnMeasure } from '@/core/pantry/own';
 import { ingredientOf, type OwnThing } from '@/core/pantry/packet';
 import { findIngredient, PANTRY } from '@/core/pantry/pantry';
 import { hangsOnFill } from '@/core/pantry/weigh';
-import { reindexFormulas } from '@/server/queries/formulas';
 import { fillAsBefore, fillOwnWay, loadHouse } from '@/server/queries/house';
 import {
   allThings,
@@ -56,8 +55,6 @@ export const keepThing = async (input: unknown): Promise<ActionResult<Kept & { r
     const made = ingredientOf(thing, (x) => findIngredient(x, house.conventions.own));
     if (!made.ok) return refuse(made.errors[0]?.message ?? 'That can’t be.', Object.fromEntries(made.errors.map((e) => [e.field, e.message])));
     const kept = await keepOwnThing(thing, id === null, seen as Opened<Omit<OwnThing, 'id'>> | null);
-    // what formulas are found by hangs on what is in it
-    if (kept.ok) await reindexFormulas();
     return kept.ok ? { ...kept, id: thing.id } : kept;
   });
 
@@ -72,7 +69,6 @@ export const removeThing = async (input: unknown): Promise<ActionResult> =>
       );
     await dropThing(id);
     await fillAsBefore();
-    await reindexFormulas();
     return { ok: true };
   });
 
@@ -112,7 +108,6 @@ export async function importPantry(input: unknown): Promise<Imported> {
       rows.map((x) => x.stock),
       'a table',
     );
-    await reindexFormulas();
     return { ok: true, answer: { ok: true, taken: rows.length, fresh: own.filter((t) => !had.has(t.id)).length } };
   });
   return r.ok ? r.answer : { ok: false, message: r.message, errors: [] };

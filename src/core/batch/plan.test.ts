@@ -371,6 +371,13 @@ test('how many fit is one number: what the plan counts are the places the board 
   );
 });
 
+test('with nothing noted no place is assumed; how many lie at once is what the cook says', () => {
+  expect(surfacesFor([], 'griddle')).toEqual([]);
+  const said = surfacesFor([], 'griddle', 10, { on: null, most: 5 });
+  expect(said.map((s) => s.slots.length)).toEqual([5]);
+  expect(paceOf({ gear: [] }, 'griddle', { thickness: null } as never, 60, 120, { on: null, most: 5 })).toMatchObject({ atOnce: 5 });
+});
+
 test('places in a pan lie inside it with room for a spatula, and there is always one', () => {
   fc.assert(
     fc.property(fc.double({ min: 4, max: 40, noNaN: true }), fc.integer({ min: 12, max: 45 }), (across, acrossCm) => {

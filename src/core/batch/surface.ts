@@ -158,13 +158,33 @@ export function litUsually(gear: readonly Gear[], kind: KindId): readonly Gear[]
   return pans.slice(0, 1);
 }
 
+/** A surface of which nothing is noted but how many lie there at once: places side by side. */
+function unnoted(places: number, acrossCm: number): Surface {
+  const columns = Math.ceil(Math.sqrt(places));
+  const pitch = acrossCm + GAP_CM;
+  return {
+    id: 'unnoted',
+    name: 'The heat',
+    wideCm: columns * pitch + GAP_CM,
+    deepCm: Math.ceil(places / columns) * pitch + GAP_CM,
+    round: false,
+    acrossCm,
+    slots: Array.from({ length: places }, (_, n) => ({
+      x: GAP_CM + acrossCm / 2 + (n % columns) * pitch,
+      y: GAP_CM + acrossCm / 2 + Math.floor(n / columns) * pitch,
+    })),
+  };
+}
+
 /**
- * The surfaces a batch is poured on, each with its places; no more of them than are to lie there at a time.
+ * The surfaces a batch is poured on, each with its places; none where nothing is noted and nobody has said how many lie there.
+ * No more of them than are to lie there at a time.
  * @param acrossCm how far one piece spreads where it is poured freely
  */
 export function surfacesFor(gear: readonly Gear[], kind: KindId, acrossCm = USUAL_ACROSS_CM, lit: Lit = AS_USUAL): readonly Surface[] {
   const chosen = lit.on === null ? [] : gearFor(gear, kind).filter((g) => lit.on?.includes(g.id));
   const on = chosen.length > 0 ? chosen : litUsually(gear, kind);
+  if (on.length === 0 && lit.most !== null) return [unnoted(lit.most, acrossCm)];
   let left = lit.most ?? Number.POSITIVE_INFINITY;
   return on.flatMap((g): readonly Surface[] => {
     const s = surfaceOf(g, kind, acrossCm);

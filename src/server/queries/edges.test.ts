@@ -2,7 +2,9 @@
 import { randomUUID } from 'node:crypto';
 import { saveFormula, saveOutcome, serveAt, setHouse } from '@/app/actions';
 import { keepStock, keepThing } from '@/app/pantry/actions';
+import { analyseFormula } from '@/core/analyse-formula';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
+import type { Allergen } from '@/core/pantry/ingredient';
 import { FRESH_PREMIX } from '@/core/premix/premix';
 import { migrate } from '../db/migrate';
 import { closePool, query, reach, transaction } from '../db/pool';
@@ -10,9 +12,9 @@ import { putBack } from '../usecases/change-batch';
 import { startBatch } from '../usecases/start-batch';
 import { batchById, log, underWay } from './batches';
 import { eventLogOf, keepItems } from './event-log';
-import { formulaShelf, saveVersion, shelfMains, versionById } from './formulas';
-import { loadHouse, setHousePartAside } from './house';
-import { allThings, countStock, countsOf, keepStockNote, stockNoted } from './pantry';
+import { formulaShelf, saveVersion, shelfMains, version, versionById } from './formulas';
+import { changeHouse, kitchenStamp, loadHouse, setHousePartAside } from './house';
+import { allThings, countStock, countsOf, keepPantry, keepStockNote, stockNoted } from './pantry';
 import { keepPremix, premixById } from './premixes';
 import { keepSide, sideById, sideFields } from './sides';
 
@@ -331,6 +333,85 @@ describe('finding', () => {
     const [at = '', id = ''] = (first.next ?? '').split('_');
     const second = await formulaShelf({ text: 'found', after: { at, id } }, 2);
     expect([second.rows.map((r) => r.name), second.next]).toEqual([['Found oat cakes'], null]);
+  });
+
+  test('what the shelf says is of this kitchen: an own flour that comes to hold sesame by a table, a cup filled otherwise', async () => {
+    const put = (allergens: readonly Allergen[]) =>
+      keepPantry(
+        [
+          {
+            id: 'own-mill-flour',
+            name: 'Mill flour',
+            packet: {
+              by: 'panel',
+              category: 'flour',
+              like: 'flour-all-purpose',
+              base: '100g',
+              baseG: null,
+              kcal: null,
+              fatG: 1,
+              carbohydrateG: 75,
+              sugarsG: 1,
+              fibreG: 3,
+              fibreWithin: false,
+              proteinG: 10,
+              saltG: 0,
+              alcoholG: null,
+              waterG: null,
+              leavened: false,
+              gPer100Ml: null,
+              allergens,
+            },
+          },
+        ],
+        [],
+      );
+    await put(['wheat']);
+    const saved = await saveVersion({
+      formulaId: null,
+      basedOn: null,
+      knownNewest: null,
+      changeNote: '',
+      formula: {
+        ...EMPTY_FORMULA,
+        name: 'Stamped cakes',
+        entries: [
+          { key: 'l1', text: '2 cups mill flour', ingredientId: 'own-mill-flour' },
+          { key: 'l2', text: '1 3/4 cups milk' },
+        ],
+      },
+    });
+    const { formulaId } = ok(saved).saved;
+    const listed = async () => (await formulaShelf({ text: 'stamped', without: 'sesame' })).rows.map((r) => r.name);
+    expect(await listed()).toEqual(['Stamped cakes']);
+    // nobody is told: the records know by themselves
+    await put(['wheat', 'sesame']);
+    expect(await listed()).toEqual([]);
+    await put(['wheat']);
+    expect(await listed()).toEqual(['Stamped cakes']);
+    // and where it can't be worked anew, it is not listed either
+    await query("update formulas set facts_stamp = 'another' where id = $1", [formulaId]);
+    const [row] = await query<{ stale: boolean }>(
+      "select facts_stamp is distinct from (select value #>> '{}' from kitchen where key = 'facts') as stale from formulas where id = $1",
+      [formulaId],
+    );
+    expect(row?.stale).toBe(true);
+    // a cup that is packed holds more flour: the pour of the shelf is the Bench's
+    const pours = async () => {
+      const [{ rows }, v, house] = await Promise.all([formulaShelf({ text: 'stamped' }), version(formulaId, null), loadHouse()]);
+      return [rows[0]?.pour, v && analyseFormula(v.formula, house).analysis.thickness?.pour];
+    };
+    for (const flourFill of ['sifted', 'packed', 'spooned'] as const) {
+      await changeHouse({ conventions: { flourFill } });
+      const [shelf, bench] = await pours();
+      expect([flourFill, shelf]).toEqual([flourFill, bench]);
+    }
+    // what is on hand changes nothing of a formula
+    const stamp = await kitchenStamp();
+    await query("insert into stock (ingredient_id, on_hand_g) values ('sugar-brown', 500) on conflict (ingredient_id) do update set on_hand_g = 500");
+    expect(await kitchenStamp()).toBe(stamp);
+    await query("update stock set opened = current_date where ingredient_id = 'sugar-brown'");
+    expect(await kitchenStamp()).not.toBe(stamp);
   });
 
   test('the log a page at a time, each batch once, newest first', async () => {

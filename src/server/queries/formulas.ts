@@ -21,7 +21,7 @@ import { FRESH_UNITS } from '@/core/quantity/say';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type Column, readStored } from '../db/json';
 import { query, transaction, unhurried } from '../db/pool';
-import { lastHouse, loadHouse } from './house';
+import { kitchenStamp, lastHouse, loadHouse } from './house';
 import { type Cursor, cursorOf, type Page, pageOf } from './paging';
 import { GONE, onceFor } from './revised';
 
@@ -53,6 +53,9 @@ const FORMULAS_AT_ONCE = 48;
 /** Formulas, those used lately first, a page at a time. Text is looked for word by word. */
 export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE): Promise<Page<ShelfRow>> {
   const words = (f.text ?? '').toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
+  // what the page shows and is filtered by is of this kitchen, whoever changed it
+  await reindexFormulas();
+  const stamp = f.without ? await kitchenStamp() : null;
   const values: unknown[] = [most + 1];
   const v = (x: unknown): string => `$${values.push(x)}`;
   const where = [
@@ -63,7 +66,8 @@ export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE)
     ...(f.kind ? [`f.kind = ${v(f.kind)}`] : []),
     ...(f.flour ? [`f.main_flour = ${v(f.flour)}`] : []),
     ...(f.liquid ? [`f.main_liquid = ${v(f.liquid)}`] : []),
-    ...(f.without ? [`f.allergens is not null and not f.allergens && array[${v(f.without)}, '${NOT_KNOWN}']::text[]`] : []),
+    // a row of another kitchen than this is never listed as being without a thing
+    ...(f.without ? [`f.facts_stamp = ${v(stamp)} and f.allergens is not null and not f.allergens && array[${v(f.without)}, '${NOT_KNOWN}']::text[]`] : []),
     ...(f.verdict ? [f.verdict === 'none' ? 'f.last_verdict is null' : `f.last_verdict = ${v(f.verdict)}`] : []),
     ...(f.useUp
       ? [
@@ -112,30 +116,45 @@ function findable(f: Formula, house: Kitchen) {
     worst: loudest(f, house),
     holds: [...new Set(lines.flatMap((l) => l.parts.map((p) => p.ingredient.id)))],
     allergens: [...all.held.map((h) => h.allergen as string), ...(unread || all.unstated.length > 0 ? [NOT_KNOWN] : [])],
+    // an opened powder is weaker tomorrow
+    day: lines.some((l) => l.opened !== null) ? house.today : null,
   };
 }
 
-/**
- * Works what formulas are found by where it is not worked yet: after a migration, or for all when the house has changed.
- * @returns how many
- */
+/** Raised when the code works something else of a formula that it is found by: every row is worked again then. */
+const FACTS_CODE = 1;
+
+/** Whether a row was worked in another kitchen than this, by other code, or for another day. Parameters: the stamp, the code, the day. */
+const STALE = (stamp: string, code: string, day: string): string =>
+  `(f.facts_stamp is distinct from ${stamp} or f.facts_code <> ${code} or f.facts_day <> ${day}::date)`;
+
+const AT_A_TIME = 200;
+
+/** Works what formulas are found by wherever it is of another kitchen than this. @returns how many */
 export async function reindexFormulas(): Promise<number> {
+  // read first: a change that comes meanwhile makes them stale again
+  const stamp = await kitchenStamp();
   const house = await loadHouse();
+  const day = house.today ?? localDay(Date.now(), FRESH_UNITS);
   for (let n = 0; ; ) {
     const rows = await query<VersionRow & Record<string, unknown>>(
-      `${SELECT_VERSION} join formulas f on f.id = v.formula_id and f.newest = v.number where f.holds is null order by f.id limit 200`,
+      `${SELECT_VERSION} join formulas f on f.id = v.formula_id and f.newest = v.number where ${STALE('$1', '$2', '$3')} order by f.id limit ${AT_A_TIME}`,
+      [stamp, FACTS_CODE, day],
     );
     if (rows.length === 0) return n;
     n += rows.length;
     const worked = rows.map((r) => {
-      const { search, holds, allergens } = findable(toVersion(r).formula, house);
-      return { id: r.formulaId, search, holds, allergens };
+      const { mains, day: of, ...found } = findable(toVersion(r).formula, house);
+      return { id: r.formulaId, ...found, flour: mains.flour, liquid: mains.liquid, day: of };
     });
     await unhurried((client) =>
       client.query(
-        `update formulas f set search = w.search, holds = array(select jsonb_array_elements_text(w.holds)), allergens = array(select jsonb_array_elements_text(w.allergens))
-         from jsonb_to_recordset($1::jsonb) as w(id uuid, search text, holds jsonb, allergens jsonb) where f.id = w.id`,
-        [JSON.stringify(worked)],
+        `update formulas f set search = w.search, main_flour = w.flour, main_liquid = w.liquid, pour = w.pour, worst = w.worst,
+                holds = array(select jsonb_array_elements_text(w.holds)), allergens = array(select jsonb_array_elements_text(w.allergens)),
+                facts_stamp = $2, facts_code = $3, facts_day = w.day
+         from jsonb_to_recordset($1::jsonb) as w(id uuid, search text, flour text, liquid text, pour text, worst text, holds jsonb, allergens jsonb, day date)
+         where f.id = w.id`,
+        [JSON.stringify(worked), stamp, FACTS_CODE],
       ),
     );
   }
@@ -329,6 +348,7 @@ export async function saveVersion({
   savedAt,
   copiedFrom,
 }: Save): Promise<ActionResult<{ readonly saved: Saved }>> {
+  const stamp = await kitchenStamp();
   const house = await loadHouse();
   const found = findable(f, house);
   const { ways, portionMl, held, dismissed, ends } = f;
@@ -348,8 +368,8 @@ export async function saveVersion({
       );
       const last = newest.rows[0];
       const made = await client.query<{ id: string; number: number; savedAt: Date }>(
-        `insert into formula_versions (formula_id, number, based_on, name, kind, school, conventions, lines, card_notes, change_note, main_flour, main_liquid, pour, worst, saved_at, settings)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, coalesce($15, now()), $16) returning id, number, saved_at as "savedAt"`,
+        `insert into formula_versions (formula_id, number, based_on, name, kind, school, conventions, lines, card_notes, change_note, saved_at, settings)
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, coalesce($11, now()), $12) returning id, number, saved_at as "savedAt"`,
         [
           id,
           (last?.number ?? 0) + 1,
@@ -361,10 +381,6 @@ export async function saveVersion({
           JSON.stringify(f.entries),
           f.cardNotes,
           changeNote,
-          found.mains.flour,
-          found.mains.liquid,
-          found.pour,
-          found.worst,
           savedAt ?? null,
           JSON.stringify({ ways, portionMl, held, dismissed, ends }),
         ],
@@ -373,7 +389,8 @@ export async function saveVersion({
       if (!row) throw new Error('insert returned no row');
       await client.query(
         `update formulas set newest = $2, name = $3, kind = $4, school = $5, main_flour = $6, main_liquid = $7, pour = $8, worst = $9, saved_at = $10,
-                used_at = greatest(used_at, $10), search = $11, holds = $12, allergens = $13 where id = $1`,
+                used_at = greatest(used_at, $10), search = $11, holds = $12, allergens = $13,
+                facts_stamp = $14, facts_code = $15, facts_day = $16 where id = $1`,
         [
           id,
           row.number,
@@ -388,6 +405,9 @@ export async function saveVersion({
           found.search,
           found.holds,
           found.allergens,
+          stamp,
+          FACTS_CODE,
+          found.day,
         ],
       );
       const passed = last && last.number !== knownNewest ? { number: last.number, savedAt: last.savedAt.toISOString() } : null;

@@ -47,6 +47,10 @@ const orFresh = ({ conventions, ways, units, gear, drawer, maker }: KeptHouse) =
   maker: { ...FRESH_KITCHEN.maker, ...maker },
 });
 
+/** Made anew, by the records themselves, whenever something changes that a formula's facts hang on. */
+export const kitchenStamp = async (): Promise<string> =>
+  String((await query<{ value: unknown }>("select value from kitchen where key = 'facts'"))[0]?.value ?? 'none');
+
 export async function loadHouse(): Promise<Kitchen> {
   const [rows, tins] = await Promise.all([
     query<{ key: string; value: unknown; revision: number }>("select key, value, revision from kitchen where key in ('house', 'own')"),

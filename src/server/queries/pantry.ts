@@ -235,7 +235,6 @@ export const keepThing = (thing: OwnThing, fresh: boolean, opened: Opened<Omit<O
       const packet = packetSchema.safeParse(v.packet);
       await putThings(client, [{ id: thing.id, name: v.name, packet: packet.success ? packet.data : thing.packet }]);
       await client.query('update own_ingredients set revision = $2 where id = $1', [thing.id, revision]);
-      await client.query('update formulas set holds = null where holds && array[$1]', [thing.id]);
     });
   });
 
@@ -253,7 +252,6 @@ export const dropThing = (id: string): Promise<void> =>
   transaction(async (client) => {
     await stampAnew(client);
     await client.query('delete from own_ingredients where id = $1', [id]);
-    await client.query('update formulas set holds = null where holds && array[$1]', [id]);
     await client.query('delete from stock where ingredient_id = $1', [id]);
     await client.query('delete from own_measures where ingredient_id = $1', [id]);
   });

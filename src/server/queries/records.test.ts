@@ -85,6 +85,7 @@ test('migrations are applied once', async () => {
     '0020_photographs.sql',
     '0021_targets.sql',
     '0022_kept_taken_in.sql',
+    '0023_kitchen_stamp.sql',
   ]);
 });
 

@@ -29,7 +29,6 @@ export function LitPart({
   const able = gearFor(gear, kind);
   const on = lit.on ?? litUsually(gear, kind).map((g) => g.id);
   const [typed, setTyped] = useState(lit.most === null ? '' : String(lit.most));
-  if (able.length === 0) return null;
   const n = placesIn(places);
   const bad = typed.trim() !== '' && lit.most === null;
   return (
@@ -48,11 +47,11 @@ export function LitPart({
       ) : null}
       <div className="flex items-end gap-3">
         <Field
-          label="At a time, at most"
+          label={able.length === 0 ? 'How many at once?' : 'At a time, at most'}
           inputMode="numeric"
           className="w-40"
           value={typed}
-          placeholder={String(n)}
+          placeholder={able.length === 0 ? '' : String(n)}
           onChange={(e) => {
             setTyped(e.target.value);
             const most = typedNumber(e.target.value, '');
@@ -61,7 +60,9 @@ export function LitPart({
           error={bad ? 'A whole number, from 1.' : undefined}
         />
         <p className="pb-2.5 text-[15px] text-soft">
-          {n} at once on {places.map((s) => s.name.toLowerCase()).join(', ')}
+          {able.length === 0
+            ? 'No griddle or pan is noted in this house: the time line needs to know how many lie there at a time.'
+            : `${n} at once on ${places.map((s) => s.name.toLowerCase()).join(', ')}`}
         </p>
       </div>
     </section>

@@ -409,7 +409,7 @@ export function Plan({
             }}
           />
         ) : null}
-        {p.steps ? (
+        {p.steps && p.surfaces.length > 0 && (p.second === null || p.second.surfaces.length > 0) ? (
           <ServePart
             steps={p.steps}
             serving={serving}

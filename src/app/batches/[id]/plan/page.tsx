@@ -8,6 +8,7 @@ import { oneMix } from '@/core/batch/plan';
 import { pouringsOf } from '@/core/batch/pourings';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { mixesIn } from '@/core/batch/split';
+import { litOf, surfacesFor } from '@/core/batch/surface';
 import { withTaken } from '@/core/batch/take-out';
 import { workSteps } from '@/core/day/method';
 import { kindById } from '@/core/formula/kinds';
@@ -26,6 +27,7 @@ import { takenSaid } from '@/ui/batch/taken-said';
 import { TakenView } from '@/ui/batch/taken-view';
 import { eventLogFrom } from '@/ui/day/event-log-from';
 import { TimeLineView } from '@/ui/day/time-line';
+import { Notice } from '@/ui/kit/notice';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -44,6 +46,16 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
       <div className="grid gap-6">
         <div className="print:hidden">
           <h2 className="mb-2 text-2xl">Time line</h2>
+          {surfacesFor(house.gear, b.kind, undefined, litOf(b.entries)).length === 0 ? (
+            <Notice weight="look">
+              No griddle or pan is noted in this house, and nobody has said how many lie there at once: the line below takes one at a time. Note what you cook
+              on under{' '}
+              <Link href="/house" className="font-semibold text-rim underline">
+                House
+              </Link>
+              , and it is worked anew.
+            </Notice>
+          ) : null}
           <TimeLineView batch={b} steps={day.steps} others={counter} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} drawnAt={Date.now()} />
         </div>
         <div className="mx-auto grid w-full max-w-4xl gap-4">
