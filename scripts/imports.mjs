@@ -16,6 +16,7 @@ export const ORDER = [
   { at: 'src/core/formula' },
   { at: 'src/core/lift' },
   { at: 'src/core/batter' },
+  { at: 'src/core/script' },
   { at: 'src/core/findings' },
   { at: 'src/core/numbers' },
   { at: 'src/core/analyse' },

@@ -9,6 +9,7 @@ import { FILLING_NAMES, kindById } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import type { Numbers } from '../numbers';
 import type { Bowl } from '../pantry/gear';
+import { FOAM_STANDS_MIN } from '../script/foam';
 import type { Lit } from './acts';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from './heat';
 import { AS_USUAL, placesIn, surfacesFor } from './surface';
@@ -31,11 +32,14 @@ export interface Life {
 }
 
 /** What whites are good for once they are folded in. */
-export const FOAM_LIFE: Life = { min: 15, why: 'whipped whites sink' };
+export const FOAM_LIFE: Life = { min: FOAM_STANDS_MIN, why: 'whipped whites sink' };
 
-/** How long a batter may stand from joining to its last pour: kitchen defaults of ours, for the cook to change. */
-export function lifeOf(a: Pick<Numbers, 'volume' | 'ledger' | 'co2Per100gFlour'>): Life {
-  if (a.volume?.foamed) return FOAM_LIFE;
+/**
+ * How long a batter may stand from joining, with foam from the fold, to its last pour: kitchen defaults of ours, for the cook to change.
+ * @param whites whites are whipped apart and folded in, whatever the lines of the bowl say
+ */
+export function lifeOf(a: Pick<Numbers, 'volume' | 'ledger' | 'co2Per100gFlour'>, whites = false): Life {
+  if (whites || a.volume?.foamed) return FOAM_LIFE;
   return batterLife(a);
 }
 

@@ -5,6 +5,7 @@ import type { Ways } from '../formula/ways';
 import { type KnownTimes, timesFor } from '../griddle/times';
 import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
+import { joinParts } from '../prep/join';
 import { asRead, type Units } from '../quantity/say';
 import type { Bowl, OfBatch } from './bowl';
 import type { KeptIn } from './serve';
@@ -33,7 +34,15 @@ export function daySteps(
     on: p.surfaces.map((s) => s.id),
     times: (known[n] ?? timesFor(p.kind, { first: [], second: [] }, ways)).times,
   }));
-  const steps = stepsOf({ batch, ways, restMin: bowl.standing.restMin, life: lifeOf(bowl.analysis), pourings, find, serve: { ...serve, units } });
+  const steps = stepsOf({
+    batch,
+    ways,
+    restMin: bowl.standing.restMin,
+    life: lifeOf(bowl.analysis, joinParts(batch.sheet, find).includes('whites')),
+    pourings,
+    find,
+    serve: { ...serve, units },
+  });
   // pans that nothing is poured into are free for a sauce; a kitchen that lists none has one
   const lit = new Set(pourings.flatMap((p) => p.on));
   const pans = Math.max(1, (serve.gear ?? []).filter((g) => g.sort === 'pan' && !lit.has(g.id)).length);

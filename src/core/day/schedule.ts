@@ -281,7 +281,14 @@ export function clashesIn(placed: readonly Placed[]): readonly Clash[] {
       });
     const next = followers.length > 0 ? Math.min(...followers.map((o) => o.start)) : null;
     const waits = next === null ? 0 : (next - p.start) / MIN - p.step.min;
-    if (p.step.keepsMin !== null && !p.ahead && waits > p.step.keepsMin + 1)
+    if (p.step.keepsMin !== null && p.step.keepsMin < 0)
+      clashes.push({
+        step: p.step.id,
+        with: null,
+        what: 'stands',
+        text: `By the last piece the foam has stood ${Math.round(-p.step.keepsMin)} min longer than it keeps: fold the whites in after the rest, or rest less.`,
+      });
+    else if (p.step.keepsMin !== null && !p.ahead && waits > p.step.keepsMin + 1)
       clashes.push({
         step: p.step.id,
         with: null,

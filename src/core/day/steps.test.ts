@@ -83,9 +83,10 @@ test('a house that straight from the cold, checks twice and has one load asks fo
   ]);
 });
 
-test('foam is whipped last and waits five minutes; an oven pancake keeps its oven shut; what is roasted wants the oven first', () => {
+test('foam is whipped last and waits for what pouring leaves of its quarter of an hour; an oven pancake keeps its oven shut; what is roasted wants the oven first', () => {
   const foam = steps(['100 g flour', '120 g milk', '80 g egg yolk', '150 g egg white, whipped', '40 g sugar'], 'foam');
-  expect(foam.find((s) => s.id === 'whip1')).toMatchObject({ keepsMin: 5, after: ['join1', 'rest1'] });
+  // 15 min less two loads of 6 1/2
+  expect(foam.find((s) => s.id === 'whip1')).toMatchObject({ keepsMin: expect.closeTo(2, 0), after: ['join1', 'rest1'] });
   const oven = steps(['200 g flour', '400 g milk', '6 eggs', '50 g butter for the pan'], 'oven', { pieces: 2 });
   expect(oven.find((s) => s.id === 'load1')).toMatchObject({ ovenC: 225, handsMin: 1, keepsMin: 3 });
   expect(ids(oven)).not.toContain('hold');
@@ -173,4 +174,20 @@ test('what a card has beside its batter is a step of its own, made ahead', () =>
   expect(of(beside).find((s) => s.id === 'side1')).toMatchObject({ name: 'Cook Caramel sauce', min: 10, ahead: true, pan: 1 });
   expect(of(taken).find((s) => s.id === 'side1')).toMatchObject({ name: 'Make Honey butter', min: 9 });
   expect(ids(of([])).some((id) => id.startsWith('side'))).toBe(false);
+});
+
+test('law: folded in before the rest, foam has its quarter of an hour from the fold: what rest and pouring take of it is told once, with the way out', () => {
+  const card = ['100 g flour', '120 g milk', '80 g egg yolk', '150 g egg white, whipped', '40 g sugar'];
+  for (const kind of ['foam', 'waffle', 'griddle'] as const)
+    for (const restMin of [5, 20, 45]) {
+      const all = steps(card, kind, { ways: { whip: 'before-rest' } as Partial<Ways>, restMin, pieces: 8 });
+      const pouring = all.filter((s) => s.id.startsWith('load')).reduce((a, s) => a + s.min, 0);
+      const rest = all.find((s) => s.id === 'rest1');
+      // 15 min from the fold, less the rest and the pouring; wiping between loads is part of pouring
+      expect(Math.abs((rest?.keepsMin ?? 99) - (15 - restMin - pouring))).toBeLessThan(2);
+      const line = timeLine(all, { at: 1_800_000_000_000, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
+      const foam = line.clashes.filter((c) => /foam has stood/.test(c.text));
+      expect([kind, restMin, foam.length]).toEqual([kind, restMin, (rest?.keepsMin ?? 0) < 0 ? 1 : 0]);
+      if (foam[0]) expect(foam[0].text).toMatch(/fold the whites in after the rest, or rest less/);
+    }
 });

@@ -12,6 +12,7 @@ import { FILLING_NAMES, type KindId, kindById } from '../formula/kinds';
 import { effectOf, restsChilled, type Ways } from '../formula/ways';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
+import { foamWaits } from '../script/foam';
 import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
 
@@ -338,8 +339,8 @@ const BEFORE: readonly Row[] = [
 ];
 
 /** How long a joined bowl of a wave may stand: less the rest, and what pouring it takes. */
-const keepsIn = (f: Facts): number | null =>
-  f.life.min === null ? null : Math.max(5, f.life.min - f.restMin - f.loads.reduce((a, l) => a + l.cycleMin, 0) / f.waves);
+const pouringMin = (f: Facts): number => f.loads.reduce((a, l) => a + l.cycleMin, 0) / f.waves;
+const keepsIn = (f: Facts): number | null => (f.life.min === null ? null : Math.max(5, f.life.min - f.restMin - pouringMin(f)));
 const tail = (f: Facts, w: number): string => (f.waves > 1 ? ` ${w + 1}` : '');
 const bowlsIn = (f: Facts, w: number): string => {
   if (f.waves > 1) return f.inWave(w) > 1 ? `bowls, wave ${w + 1}` : `bowl ${w + 1}`;
@@ -354,7 +355,7 @@ const FOLD: Row = {
   who: 'cook',
   min: (f, w) => WHIP_MIN * f.inWave(w),
   handsMin: (f, w) => WHIP_MIN * f.inWave(w),
-  keepsMin: 5,
+  keepsMin: (f) => Math.max(0, foamWaits(0, pouringMin(f))),
   slips: 'not earlier: foam does not wait',
 };
 
@@ -398,7 +399,8 @@ const IN_A_WAVE: readonly Row[] = [
     min: (f) => f.restMin,
     handsMin: 0,
     after: ['join', 'whip'],
-    keepsMin: (f) => (f.foamed ? 20 : keepsIn(f)),
+    // foam that went in before it has stood all the while
+    keepsMin: (f) => (f.foamed && f.foldBeforeRest ? foamWaits(f.restMin, pouringMin(f)) : f.foamed ? 20 : keepsIn(f)),
     slips: (f) => (f.life.min === null ? 'longer is fine' : `longer costs rise: ${f.life.why}`),
   },
   {

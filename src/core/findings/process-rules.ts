@@ -13,6 +13,7 @@ import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { writeEighths } from '../quantity/number';
 import { grams, percentNumber, temperature } from '../quantity/say';
+import { FOAM_STANDS_MIN } from '../script/foam';
 import { type EvidenceLine, type Finding, keysOf, quoted, type Rule } from './finding';
 
 const share = (x: number): string => `${percentNumber(100 * x)} %`;
@@ -38,7 +39,7 @@ const LONG_MIN = 15;
 const LOST = [0.15, 0.35] as const;
 
 /** Minutes that whipped whites stand before they sink for all to see. */
-const FOAM_MIN = [15, 30] as const;
+const FOAM_MIN = [FOAM_STANDS_MIN, 2 * FOAM_STANDS_MIN] as const;
 
 const waiting: Rule = (e) => {
   const { restMin, batterC } = e.standing;

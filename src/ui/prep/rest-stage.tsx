@@ -46,7 +46,7 @@ export function RestStage({
       <RestView
         at={mixedAt}
         restMin={standing.restMin}
-        life={lifeOf(analysis)}
+        life={lifeOf(analysis, whites)}
         batterLife={batterLife(analysis)}
         fade={analysis.thickness ? fadeOf(inBowl, { paS: analysis.thickness.paS, batterC: standing.batterC }) : []}
         foam={

@@ -24,6 +24,7 @@ export default async function GriddlePage({ params }: { readonly params: Promise
     const { analysis, standing, pourings } = day.bowl;
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const lines = inTheBowl(b, 1, find);
+    const whites = joinParts(bowlLines(b.sheet, 1), find).includes('whites');
     return (
       <>
         <Board
@@ -40,9 +41,9 @@ export default async function GriddlePage({ params }: { readonly params: Promise
           ends={pourings.map((p, n) => ({ acrossCm: p.acrossCm, known: day.known[n] ?? (day.known[0] as KnownTimes), zone: heatZone(p.kind, p.school) }))}
           ways={day.ways}
           restMin={standing.restMin}
-          life={lifeOf(analysis)}
+          life={lifeOf(analysis, whites)}
           batterLife={batterLife(analysis)}
-          whites={joinParts(bowlLines(b.sheet, 1), find).includes('whites')}
+          whites={whites}
           fade={analysis.thickness ? fadeOf(lines, { paS: analysis.thickness.paS, batterC: standing.batterC }) : []}
           dials={dials}
           checks={day.ways.check === 'second'}
