@@ -5,7 +5,8 @@ import type { EndId, Formula } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
 import type { Unreadable } from '../records/unreadable';
-import type { Entry } from './acts';
+import { withPanFat } from '../script/pan-fat';
+import { type Entry, entriesOf } from './acts';
 import type { Scales } from './came-out';
 import type { Driver } from './driver';
 import type { Exactness } from './exactness';
@@ -143,12 +144,11 @@ export interface Outcome {
 /** By eye there is one bowl, and nobody looks twice. */
 export const HURRIED: Partial<Ways> = { joining: 'at-once', check: 'none' };
 
-/** The ways a batch is made by. */
-export const waysOf = (b: Pick<Batch, 'ways'> & Partial<Pick<Batch, 'exactness'>>, house: { readonly ways: Ways }): Ways => ({
-  ...house.ways,
-  ...b.ways,
-  ...(b.exactness === 'eye' && HURRIED),
-});
+/** The ways a batch is made by; its fat in the pan is the one that is really taken. */
+export const waysOf = (b: Pick<Batch, 'ways'> & Partial<Pick<Batch, 'exactness' | 'sheet' | 'entries'>>, house: { readonly ways: Ways }): Ways => {
+  const said = entriesOf(b.entries ?? [], 'way').findLast((e) => e.act.way === 'panFat')?.act.value;
+  return withPanFat({ ...house.ways, ...b.ways, ...(b.exactness === 'eye' && HURRIED) }, b.sheet ?? [], said as Ways['panFat'] | undefined);
+};
 
 /** The lines of a sheet that are weighed: those with an amount. */
 export const weighable = (b: Pick<Batch, 'sheet'>): readonly SheetLine[] => b.sheet.filter((l) => l.grams !== null);

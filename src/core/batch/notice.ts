@@ -6,6 +6,7 @@
 import { allergensOf } from '../formula/tally';
 import { effectOf, type Ways } from '../formula/ways';
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
+import { cardPanFat } from '../script/pan-fat';
 import type { AccountLine } from './account';
 import { type Entry, entriesOf } from './acts';
 import type { Batch } from './batch';
@@ -16,12 +17,15 @@ import { bareName } from './sheet-line';
 type Noticed = Pick<Batch, 'sheet' | 'kind' | 'entries'> & Partial<Pick<Batch, 'driver'>>;
 type Find = (id: string) => Ingredient | undefined;
 
-/** Fat in the pan by the ways, where the sheet has none of its own; as it was last said at the heat. */
+/**
+ * Fat in the pan besides what stands on the sheet: as it was last said at the heat, whatever the card has; else the house's, where the
+ * sheet has none of its own.
+ */
 export function panFatIds(batch: Noticed, ways: Ways): readonly string[] {
-  if (batch.sheet.some((l) => l.vessel === 'pan')) return [];
   const said = entriesOf(batch.entries, 'way')
     .filter((e) => e.act.way === 'panFat')
     .at(-1)?.act.value;
+  if (said === undefined && cardPanFat(batch.sheet) !== null) return [];
   const meant = said === undefined ? ways : { ...ways, panFat: said as Ways['panFat'] };
   return [...new Set(kindsIn(batch).flatMap((kind) => effectOf(meant, 'panFat', kind).pan?.holds ?? []))];
 }

@@ -13,14 +13,16 @@ import { atOnce } from '../batch/portions';
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
 import { type Finding, findingKey, heard } from '../findings/finding';
-import { counts, type FormulaLine, kitchenOf } from '../formula/formula';
+import { counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../formula/from-card';
 import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
 import { formulaLines } from '../formula/lines';
 import { namedOn } from '../formula/named-on';
 import { pouredG } from '../formula/tally';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
+import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
+import { type FatLine, houseFatLines } from '../script/pan-fat';
 
 /** An ingredient as it is picked. */
 type Pickable = Pick<Ingredient, 'id' | 'name'>;
@@ -218,6 +220,12 @@ function cardOf(b: Bench, lines: readonly FormulaLine[]): CardSight | null {
   };
 }
 
+/** What the house takes into the pan for it. */
+function fatOf(b: Bench, { lines }: Worked): readonly FatLine[] {
+  const k = kitchenOf(b.formula, b.house);
+  return houseFatLines(lines, k.ways, kindIdOf(b.formula, b.end), (id) => findIngredient(id, k.conventions.own));
+}
+
 /** @param worked the formula on the bench, worked: `workedOn(b)` */
 export function sightOf(b: Bench, worked: Worked): BenchSight {
   const { analysis: a } = worked;
@@ -236,7 +244,7 @@ export function sightOf(b: Bench, worked: Worked): BenchSight {
     asks: all.filter((l) => !l.off && l.use === 'batter' && l.parts.length === 0 && l.text.trim() !== '').length,
     pour: pourOf(b, worked),
     restsOnFill: restsOnFill(worked),
-    allergens: allergensSaid(worked.lines),
+    allergens: allergensSaid([...worked.lines, ...fatOf(b, worked)]),
     card: cardOf(b, counted),
   };
 }

@@ -14,6 +14,7 @@ import { effectOf, toolsOf, type Ways } from '../formula/ways';
 import type { Bowl } from '../pantry/gear';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
+import { cardPanFat } from '../script/pan-fat';
 import { joinParts } from './join';
 
 export interface MiseThing {
@@ -198,9 +199,9 @@ function toolsFor(d: Doing, kinds: readonly KindId[], ways: Ways, own: readonly 
   ];
 }
 
-/** Fat for the pan as the house has it, where the sheet has none of its own. */
+/** Fat for the pan as the house has it, or as it was said at the heat, where the sheet has none of its own. */
 function panFatOf(batch: Pick<Batch, 'sheet' | 'kind'> & Partial<Pick<Batch, 'driver'>>, ways: Ways): readonly MiseThing[] {
-  if (batch.sheet.some((l) => l.vessel === 'pan')) return [];
+  if (cardPanFat(batch.sheet) !== null) return [];
   const pans = kindsIn(batch).flatMap((kind) => effectOf(ways, 'panFat', kind).pan ?? []);
   return pans
     .filter((p, n) => p.sets && pans.findIndex((x) => x.sets === p.sets) === n)

@@ -4,11 +4,14 @@ import { createElement, type ReactElement } from 'react';
 import { noticeOfLines } from '@/core/batch/notice';
 import { sheetGroups } from '@/core/batch/sheet-groups';
 import { yieldClaim } from '@/core/card/method';
+import { kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Version } from '@/core/formula/version';
+import { findIngredient } from '@/core/pantry/pantry';
 import { millilitres } from '@/core/quantity/say';
 import type { Result } from '@/core/result';
+import { houseFatLines } from '@/core/script/pan-fat';
 import { toWrite } from '../usecases/written';
 import { FormulaCard } from './card';
 
@@ -50,7 +53,10 @@ export function formulaCard(v: Version, house: Kitchen, asked: CardAsked): Resul
       })),
     })),
     method: steps,
-    notice: noticeOfLines(ready.lines),
+    notice: noticeOfLines([
+      ...ready.lines,
+      ...houseFatLines(ready.lines, kitchenOf(formula, house).ways, kind, (id) => findIngredient(id, house.conventions.own)),
+    ]),
     index: asked.index,
   });
   return { ok: true, value: { paper, name: `${name} card` } };

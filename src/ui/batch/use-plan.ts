@@ -34,6 +34,7 @@ import type { Shelf } from '@/core/pantry/stock';
 import { type Bagged, bagSheet } from '@/core/premix/use';
 /** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
 import { typedNumber } from '@/core/quantity/typed';
+import { withPanFat } from '@/core/script/pan-fat';
 import { readBags } from './bags-part';
 import { type Beside, readBeside } from './beside-part';
 import { readKept } from './kept-in-part';
@@ -147,11 +148,13 @@ export function usePlan(q: PlanOf) {
   const list = takeOut(usesOf(takes, shelf), shelf);
   const short = list.rows.filter((r) => (r.shortG ?? 0) > 0);
 
+  const madeBy = withPanFat({ ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) }, sheet);
+
   // the steps of the day, for when it is to be served
   const pieces = planned?.ok ? (planned.value.pieces?.all ?? null) : null;
   const stepsNow = (): readonly Step[] | null => {
     if (!driver || !split?.split || sheet.length === 0) return null;
-    const ways = { ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) };
+    const ways = madeBy;
     const batch = {
       sheet,
       weights: {},
@@ -232,7 +235,7 @@ export function usePlan(q: PlanOf) {
       ...(driver?.by === 'both' && {
         pourings: pouringsOf({ driver, kind: made.kind, school: school.id, piecesPlanned: pieces, portionMl: poured, split: split?.split ?? ONE }),
       }),
-      ways: { ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) },
+      ways: madeBy,
       units,
       find,
     }),

@@ -2,9 +2,11 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { noticeOfLines } from '@/core/batch/notice';
-import { kindIdOf } from '@/core/formula/formula';
+import { kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import { countedLines } from '@/core/formula/lines';
+import { findIngredient } from '@/core/pantry/pantry';
+import { houseFatLines } from '@/core/script/pan-fat';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { version } from '@/server/queries/formulas';
@@ -49,7 +51,10 @@ export default async function NoticePage({ params, searchParams }: Props) {
               key={end?.id ?? 'all'}
               kind={kindById(kindIdOf(formula, end?.id ?? null)).name}
               title={`${formula.name}${end ? `, ${end.name}` : ''}`}
-              notice={noticeOfLines(lines)}
+              notice={noticeOfLines([
+                ...lines,
+                ...houseFatLines(lines, kitchenOf(formula, house).ways, kindIdOf(formula, end?.id ?? null), (x) => findIngredient(x, house.conventions.own)),
+              ])}
               foot={`Version ${v.number} of the formula, as it is written: a batch may be made otherwise, and has a notice of its own.`}
             />
           );

@@ -1,0 +1,65 @@
+/**
+ * Fat in the pan: the one that is really taken. What was said at the heat stands over the card's own line, the card over the house. Told
+ * as the choice of the matter "Fat in the pan" (`schools.ts`), so that sheet, set out, notice, steps and causes read one thing.
+ */
+import type { KindId } from '../formula/kinds';
+import { effectOf, type Ways } from '../formula/ways';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
+
+type PanFatWay = Ways['panFat'];
+
+/** What a line of a sheet says of it. */
+export interface PanLine {
+  readonly vessel: string;
+  readonly side?: string | undefined;
+  readonly parts?: readonly { readonly id: string }[] | undefined;
+}
+
+const OF_ID: readonly (readonly [RegExp, 'butter' | 'clarified' | 'oil' | 'spray'])[] = [
+  [/clarified|ghee/, 'clarified'],
+  [/^butter|^margarine/, 'butter'],
+  [/spray/, 'spray'],
+  [/^oil|^lard|^shortening/, 'oil'],
+];
+
+/** The choice that the pan lines of a sheet come to; null where no line is of a fat for the pan. */
+export function cardPanFat(sheet: readonly PanLine[]): PanFatWay | null {
+  const of = new Set(
+    sheet.flatMap((l) => (l.vessel === 'pan' && l.side === undefined ? (l.parts ?? []).flatMap((p) => OF_ID.find(([is]) => is.test(p.id))?.[1] ?? []) : [])),
+  );
+  if (of.has('butter')) return of.has('oil') ? 'butter-oil' : 'butter';
+  if (of.has('clarified')) return 'clarified';
+  if (of.has('spray')) return 'spray';
+  return of.has('oil') ? 'film' : null;
+}
+
+/** A house's ways with the fat that is really taken. @param said what was said at the heat last; left out: nothing */
+export const withPanFat = (ways: Ways, sheet: readonly PanLine[], said?: PanFatWay): Ways => {
+  const panFat = said ?? cardPanFat(sheet) ?? ways.panFat;
+  return panFat === ways.panFat ? ways : { ...ways, panFat };
+};
+
+/** A line that goes into a pan without an amount. */
+export interface FatLine {
+  readonly use: 'pan';
+  readonly text: string;
+  readonly ingredient: Ingredient;
+  readonly parts: readonly { readonly ingredient: Ingredient; readonly grams: number }[];
+}
+
+/**
+ * The house's fat in the pan as lines beside a formula's own, for what it brings to every piece.
+ * @returns none where the formula has a fat for the pan itself
+ */
+export function houseFatLines(
+  lines: readonly { readonly use: string; readonly ingredient?: Pick<Ingredient, 'category'> | null }[],
+  ways: Ways,
+  kind: KindId,
+  find: (id: string) => Ingredient | undefined,
+): readonly FatLine[] {
+  if (lines.some((l) => l.use === 'pan' && l.ingredient?.category === 'fat')) return [];
+  return (effectOf(ways, 'panFat', kind).pan?.holds ?? []).flatMap((id) => {
+    const ingredient = find(id);
+    return ingredient ? [{ use: 'pan' as const, text: kitchenName(ingredient), ingredient, parts: [{ ingredient, grams: 0 }] }] : [];
+  });
+}
