@@ -51,7 +51,8 @@ export interface Circumstances {
 const USUAL_STEP_G = 1;
 
 /** Salt measured by the pinch. */
-const isPinchOfSalt = (l: AnalysableLine): boolean => l.amounts?.[0]?.unit === 'pinch' && l.parts.some((p) => p.ingredient.category === 'salt');
+const isPinchOfSalt = (l: AnalysableLine): boolean =>
+  (l.pinched === true || l.amounts?.[0]?.unit === 'pinch') && l.parts.some((p) => p.ingredient.category === 'salt');
 
 /** Air share where no kind says otherwise: a whisked griddle batter. */
 const USUAL_AIR = 0.08;

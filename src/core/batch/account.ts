@@ -13,6 +13,8 @@ export interface AccountLine extends TallyLine {
   readonly mix?: number | undefined;
   /** The sauce or glaze beside the batter it is of. */
   readonly side?: string | null | undefined;
+  /** Measured by the pinch. */
+  readonly pinched?: boolean;
 }
 
 /** The lines of each sauce or glaze beside the batter, by its name. */

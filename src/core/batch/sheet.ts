@@ -150,6 +150,7 @@ export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => 
       ingredient: parts[0]?.ingredient ?? null,
       ...(l.side !== undefined && { side: l.side }),
       ...(l.mix !== undefined && { mix: l.mix }),
+      ...(/\bpinch/.test(l.measure ?? '') && { pinched: true }),
       parts: l.grams === null ? [] : parts.flatMap((p) => membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, grams: p.grams * m.share }))),
     };
   });

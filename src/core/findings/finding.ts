@@ -39,6 +39,8 @@ export interface EvidenceLine extends TallyLine {
   readonly moment?: Moment | null;
   readonly dressing?: Dressing;
   readonly amounts?: readonly Combined[];
+  /** Measured by the pinch, where its amounts are not at hand any more: a line of a sheet. */
+  readonly pinched?: boolean;
   /** What the reader of the line had to say. */
   readonly findings?: readonly { readonly code: string }[];
 }

@@ -95,9 +95,11 @@ test('lines that are not counted, and amounts that disagree, are said before the
   expect(codes([...GOOD, '1 cup moondust'])).toEqual(['lines-open:look']);
   // soda that would be a stop is not judged beside a line that may be sour
   expect(codes([...GOOD, '6 g baking soda', '1 cup moondust'])).toEqual(['lines-open:look']);
-  expect(codes([...GOOD, '6 g baking soda', 'salt'].filter((l) => l !== '4 g salt'))).toEqual(['lines-open:look', 'soda-unspent:stop']);
+  expect(codes([...GOOD, '6 g baking soda', 'salt'].filter((l) => l !== '4 g salt'))).toEqual(['soda-unspent:stop', 'lines-open:look']);
   expect(codes(without('flour', 'some flour'))).toEqual(['lines-open:look']);
   expect(codes([...GOOD, 'cinnamon'])).toEqual(['lines-open:note']);
+  // a note on a spice hides no stop
+  expect(codes([...GOOD, '9 g baking soda', 'cinnamon'])[0]).toBe('soda-unspent:stop');
   expect(codes([...without('flour'), '2 cups flour (340 g)'])[0]).toBe('amounts-disagree:look');
   expect(codes([...GOOD, 'butter for the pan'])).toEqual([]);
 });

@@ -9,11 +9,11 @@ export const RULES: readonly Rule[] = [...BALANCE_RULES, ...CARD_RULES, ...PROCE
 const OPEN = 'lines-open';
 
 /**
- * Runs every rule; worst first, and within a severity in the list's order. What is not read yet stands before all else: the
+ * Runs every rule; worst first, and within a severity in the list's order. What is not read yet stands first among its equals: the
  * rest hangs on it.
  */
 export function findingsOf(e: Evidence, rules: readonly Rule[] = RULES): readonly Finding[] {
   const found = rules.map((rule) => rule(e)).filter((f) => f !== null);
-  const open = found.filter((f) => f.code === OPEN);
-  return [...open, ...SEVERITIES.flatMap((s) => found.filter((f) => f.severity === s && f.code !== OPEN))];
+  const first = (f: Finding): number => (f.code === OPEN ? 0 : 1);
+  return SEVERITIES.flatMap((s) => found.filter((f) => f.severity === s).sort((a, b) => first(a) - first(b)));
 }

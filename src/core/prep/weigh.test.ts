@@ -7,11 +7,12 @@ import { bowlLines, plannedG } from '../batch/sheet-line';
 import { EMPTY_FORMULA } from '../formula/formula';
 import { railOf } from '../formula/kinds';
 import { formulaLines } from '../formula/lines';
+import { numbersOf } from '../numbers';
 import { findIngredient, ingredient } from '../pantry/pantry';
 import { counting } from '../testing/counted';
 import { PLAIN_CAKE } from '../testing/formulas';
 import { standing, toleranceG, type Weights } from './tolerance';
-import { drift, rebalance, smaller, withAnew } from './weigh';
+import { drift, rebalance, smaller, wentIn, withAnew } from './weigh';
 
 const find = (id: string) => findIngredient(id);
 function sheet(factor = 4): readonly SheetLine[] {
@@ -116,4 +117,16 @@ test('too little is answered by all of it smaller: every line that is not weighe
     }),
     { numRuns: 40 },
   );
+});
+
+test('a pinch of salt is in range at the weigh-in as it is on the Bench', () => {
+  const formula = {
+    ...EMPTY_FORMULA,
+    entries: ['250 g flour', '430 g milk', '2 eggs', '10 g baking powder', '1 pinch of salt'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  };
+  const lines = formulaLines(formula);
+  const s = scale(lines, { by: 'factor', factor: 1 }, 'gram', null, null);
+  if (!s.ok) throw new Error(s.error.message);
+  const stands = (of: Parameters<typeof numbersOf>[0]) => railOf(numbersOf(of, 'griddle', 'even'), 'salt')?.reading?.standing;
+  expect([stands(lines), stands(wentIn(sheetOf(s.value, 1), {}, (id) => findIngredient(id)))]).toEqual(['in', 'in']);
 });

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { workedOn } from '@/core/balance/bench';
 import { type FirstSight, sightOf } from '@/core/bench/sight';
 import { type Formula, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
-import { kindById, schoolOf } from '@/core/formula/kinds';
+import { kindById, RAIL_NAMES, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
 import { counted } from '@/core/quantity/say';
@@ -159,6 +159,8 @@ function Bench({ house, first, shelf, save, remember, forget, towards, acts, car
 
   const { asks, open: speaks } = sight;
   const stops = speaks.filter((f) => f.severity !== 'note').length;
+  // a rail out of its zone is not done with, however quietly it is said
+  const out = speaks.length > 0 ? sight.rails.filter((r) => r.reading && r.reading.standing !== 'in') : [];
   const step: readonly [WayStep, string] =
     formula.entries.length === 0
       ? ['read', '']
@@ -166,7 +168,9 @@ function Bench({ house, first, shelf, save, remember, forget, towards, acts, car
         ? ['settle', `${asks} ${asks === 1 ? 'line asks' : 'lines ask'}`]
         : stops > 0
           ? ['balance', `${counted(stops, 'things')} to look at`]
-          : ['plan', saving.dirty ? 'save it first' : 'it is balanced'];
+          : out.length > 0
+            ? ['balance', `${out.map((r) => RAIL_NAMES[r.rail].toLowerCase()).join(', ')} out of range`]
+            : ['plan', saving.dirty ? 'save it first' : 'it is balanced'];
   const printing = usePrinting();
   const schoolId = schoolOf(kindById(kindIdOf(formula, end)), schoolIdOf(formula, end)).id;
   return (
