@@ -20,6 +20,15 @@ export interface Pieces {
 /** Pieces that one mix has to pour so that all of them pour what is asked, a test piece among them. */
 export const owedByOne = (poured: number, split: Split): number => Math.ceil(poured / (split.by === 'bowls' ? split.mixes : 1) - 1e-9);
 
+/** A last pan that would be filled to less than this share is no pan of its own: the others are a little fuller. */
+const LEAST_PANFUL = 0.15;
+
+/**
+ * How many pans a batter fills: each its own amount, so that more than one takes is poured as so many.
+ * @param panfulMl what one pan takes, mL
+ */
+export const panfulsOf = (volumeMl: number, panfulMl: number): number => Math.max(1, Math.ceil(volumeMl / panfulMl - LEAST_PANFUL));
+
 /** @param one what one mix of the plan pours; null where nothing is portioned */
 export function piecesOfPlan(driver: Driver, split: Split, one: { readonly pieces: number; readonly restMl: number } | null): Pieces | null {
   const wanted = wantedPieces(driver);

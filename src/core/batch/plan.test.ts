@@ -7,7 +7,7 @@ import { EMPTY_FORMULA, type Formula, kindIdOf, withEndKind } from '../formula/f
 import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { measureFrom } from '../pantry/calibrate';
-import { type Bowl, GAP_CM, type Gear } from '../pantry/gear';
+import { type Bowl, GAP_CM, type Gear, ovenPanfulMl } from '../pantry/gear';
 import { NOTHING_OWN, type Own } from '../pantry/own';
 import { findIngredient } from '../pantry/pantry';
 import { counting } from '../testing/counted';
@@ -18,6 +18,7 @@ import type { Exactness } from './exactness';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
 import { acrossOf, BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
+import { panfulsOf } from './pieces';
 import { oneMix, type PlanAsked, plannedSheet, readyFor } from './plan';
 import { roundMl } from './portions';
 import { endsAsked, pouringOf, pouringsOf } from './pourings';
@@ -592,4 +593,34 @@ test('law: with whole eggs the plan promises what its sheet pours, and the eggs 
     { numRuns: 60 },
   );
   expect(reached / all).toBeGreaterThan(0.8);
+});
+
+test('an oven pancake is poured by the pan: 0.65 ml a cm2 of its base, and more than one takes as so many pans', () => {
+  // 28 cm across: 615.75 cm2, 400.2 ml
+  const panful = ovenPanfulMl(28);
+  expect(panful).toBeCloseTo(400.2, 1);
+  // 430 ml are one pan, a little fuller; 600 are two; 1300 are four
+  expect([390, 430, 600, 1300].map((ml) => panfulsOf(ml, panful))).toEqual([1, 1, 2, 4]);
+  const formula: Formula = {
+    ...CARD,
+    kind: 'oven',
+    school: 'puffed',
+    entries: ['200 g flour', '400 g milk', '6 eggs', '2 g salt', '50 g butter for the pan'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  };
+  const driver: Driver = { by: 'factor', factor: 1 };
+  const r = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
+  if (!r.ok) throw new Error(r.error.message);
+  const p = plannedSheet(r.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind: 'oven', portionMl: null, panfulMl: panful, split: ONE, stepG: 1 });
+  if (!p.ok) throw new Error(p.error.message);
+  expect(p.value.pieces?.all).toBe(panfulsOf(p.value.volumeMl, panful));
+  expect(p.value.pieces?.all).toBe(2);
+  // two pans are two places with their names
+  const pans: Gear[] = [
+    { id: 'p1', sort: 'pan', name: 'Big skillet', acrossCm: 28 },
+    { id: 'p2', sort: 'pan', name: 'Old skillet', acrossCm: 26 },
+  ];
+  expect(surfacesFor(pans, 'oven', undefined, { on: ['p1', 'p2'], most: null }).map((s) => [s.name, s.slots.length])).toEqual([
+    ['Big skillet', 1],
+    ['Old skillet', 1],
+  ]);
 });

@@ -19,7 +19,7 @@ import { type Exactness, inMeasures } from './exactness';
 import { type InKitchen, inKitchen } from './kitchen';
 import { inLargeBowl } from './large-bowl';
 import { takenOnce } from './once';
-import { owedByOne, type Pieces, piecesOfPlan } from './pieces';
+import { owedByOne, type Pieces, panfulsOf, piecesOfPlan } from './pieces';
 import { type Scaled, scale } from './scale';
 import { sheetOf } from './sheet';
 import type { SheetLine } from './sheet-line';
@@ -165,6 +165,8 @@ export interface SheetAsked {
   readonly kind: KindId;
   /** Null: the kind fills its pan, and pieces are counted only where they are asked for. */
   readonly portionMl: number | null;
+  /** What one pan takes, mL, where the kind fills it and the pan is known. */
+  readonly panfulMl?: number | null;
   readonly split: Split;
   /** Of the finest scale, g. */
   readonly stepG: number;
@@ -213,7 +215,9 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
   const made = oneMade(r, q, house);
   if (!made.ok) return made;
   const { one, kitchen } = made.value;
-  const pieces = piecesOfPlan(driver, split, portionOf(driver) !== null || q.portionMl !== null ? one.yield : null);
+  const counted = portionOf(driver) !== null || q.portionMl !== null;
+  const fills = !counted && q.panfulMl ? { pieces: panfulsOf(one.volumeMl, q.panfulMl), restMl: 0 } : null;
+  const pieces = piecesOfPlan(driver, split, counted ? one.yield : fills);
   const bare = sheetOf(one, stepG, n, r.ends);
   const volumeMl = one.volumeMl * n;
   const massG = one.massG * n;

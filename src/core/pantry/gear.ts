@@ -51,11 +51,14 @@ const IRON_SHARE = 0.65;
  */
 export function portionFor(g: Gear, kind: string): number | null {
   if (g.sort === 'pan' && kind === 'crepe') return (circleCm2(g.acrossCm) * CREPE_MM) / 10;
-  if (g.sort === 'pan' && kind === 'oven') return circleCm2(g.acrossCm) * OVEN_ML_PER_CM2;
+  if (g.sort === 'pan' && kind === 'oven') return ovenPanfulMl(g.acrossCm);
   if (g.sort === 'iron' && kind === 'waffle') return (g.holdsMl * IRON_SHARE) / g.pieces;
   if (g.sort === 'ball-pan' && kind === 'ball') return g.hollowMl;
   return null;
 }
+
+/** mL that fill a pan for an oven pancake. @param acrossCm across its base */
+export const ovenPanfulMl = (acrossCm: number): number => circleCm2(acrossCm) * OVEN_ML_PER_CM2;
 
 /** Room for a spatula between two pieces, cm. */
 export const GAP_CM = 1.5;

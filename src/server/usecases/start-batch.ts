@@ -149,6 +149,7 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
     house,
     kind: at.kind,
     portionMl: pan ? null : portionMl,
+    panfulMl: pan ? portionMl : null,
     split,
     stepG: scalesOf(house.gear)[0]?.stepG ?? 1,
   });

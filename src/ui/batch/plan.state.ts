@@ -35,6 +35,8 @@ export interface PlanTyped {
   readonly ingredientId: string;
   /** Things all of which may be used up, off the shelf: the one that runs out first drives. */
   readonly several: readonly string[];
+  /** Across the base of a pan that is not noted in the house, cm, as typed. */
+  readonly panCm?: string;
 }
 
 interface Ask {

@@ -29,7 +29,7 @@ import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import type { Bagged } from '@/core/premix/use';
-import { grams, massNumber } from '@/core/quantity/say';
+import { grams, massNumber, millilitres } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -198,6 +198,10 @@ export function Plan({
     const asked = split?.split ?? (p.bagsAlone ? ONE : null);
     const drives = driver ?? p.bagsAlone;
     if (!drives || !asked) return;
+    if (p.asksPan && p.panfulMl === null) {
+      asking.found({ 'pan.cm': 'It fills its pan: say how wide that is.' });
+      return;
+    }
     if (servingWrong) {
       asking.found({ serving: UNREAD_SERVING });
       document.querySelector<HTMLElement>('[aria-label="When it is served"] [aria-invalid]')?.focus();
@@ -385,6 +389,27 @@ export function Plan({
           errors={errors}
           units={units}
         />
+        {p.asksPan ? (
+          <Field
+            label="Your pan, across its base"
+            unit="cm"
+            inputMode="decimal"
+            className="w-48"
+            value={typed.panCm ?? ''}
+            hint="It fills its pan: 0.65 ml for each cm² of it."
+            error={(typed.panCm ?? '') === '' ? asking.errors['pan.cm'] : errors['pan.cm']}
+            onChange={(e) => {
+              changed();
+              setTyped({ ...typed, panCm: e.target.value.slice(0, 6) });
+            }}
+          />
+        ) : null}
+        {p.pan && p.panfulMl !== null && planned?.pieces && planned.volumeMl > 1.15 * p.panfulMl ? (
+          <p className="text-[15px]" role="status">
+            More than one pan takes ({millilitres(p.panfulMl)}): it is poured as <strong>{planned.pieces.all} pans</strong>,{' '}
+            {millilitres(planned.volumeMl / planned.pieces.all)} in each.
+          </p>
+        ) : null}
         <LitPart
           of={p.second && driver?.by === 'both' ? driver.a.name : null}
           gear={house.gear}

@@ -22,13 +22,13 @@ import { daySteps } from '@/core/day/day';
 import { workSteps } from '@/core/day/method';
 import type { Step } from '@/core/day/step';
 import { atEnd, type EndId, type Formula, kindIdOf, kitchenOf } from '@/core/formula/formula';
-import { kindById, schoolOf } from '@/core/formula/kinds';
+import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { countedLines } from '@/core/formula/lines';
 import { pouredG } from '@/core/formula/tally';
 import { numbersOf } from '@/core/numbers';
 import { EGG_G } from '@/core/pantry/egg-parts';
-import { scalesOf } from '@/core/pantry/gear';
+import { ovenPanfulMl, portionFor, scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
 import { type Bagged, bagSheet } from '@/core/premix/use';
@@ -38,7 +38,7 @@ import { withPanFat } from '@/core/script/pan-fat';
 import { readBags } from './bags-part';
 import { type Beside, readBeside } from './beside-part';
 import { readKept } from './kept-in-part';
-import { amountFor, asTheCard, type BothTyped, type By, type PlanTyped, readBoth, readDriver } from './plan.state';
+import { amountFor, asTheCard, type BothTyped, type By, type PlanTyped, readBoth, readDriver, wrong } from './plan.state';
 import { readSplit, type SplitTyped } from './split-part';
 import type { TakenTyped } from './store-part';
 
@@ -83,7 +83,14 @@ export function usePlan(q: PlanOf) {
   const circumstances = useMemo(() => numbersOf(lines, made.kind, school.id, circumstancesOf(made, house)), [lines, made, house, school.id]);
   const typedWith = { house, shelf, lines, card: circumstances, pan };
   const read = q.both && formula.ends ? readBoth(q.both, formula.ends, typed.testPiece === true, typedWith) : readDriver(typed, typedWith);
-  const portionMl = read.portion?.ml ?? (read.driver ? (portionOf(read.driver) ?? 60) : 60);
+  // what fills its pan is poured by the pan: the middle of those that are lit, or the one whose width is typed
+  const pans = surfacesFor(house.gear, made.kind, undefined, q.lit).flatMap((s) => house.gear.filter((g) => g.id === s.id));
+  const panfuls = pan ? pans.flatMap((g) => portionFor(g, made.kind) ?? []) : [];
+  const typedCm = typedNumber(typed.panCm ?? '', 'cm');
+  const asksPan = pan && panfuls.length === 0;
+  const panCmWrong = asksPan ? wrong((typed.panCm ?? '').replace(/\s*cm$/i, ''), 'Your pan, cm', 100) : null;
+  const panfulMl = panfuls.length > 0 ? panfuls.reduce((a, x) => a + x, 0) / panfuls.length : asksPan && panCmWrong === null ? ovenPanfulMl(typedCm) : null;
+  const portionMl = read.portion?.ml ?? (read.driver ? portionOf(read.driver) : null) ?? panfulMl ?? usualPortionMl(kind.schools[0]);
   const poured = portionMl;
   // the whole card in one bowl is the card, to the spoon; parted into bowls each loses its own
   const cardMakes = circumstances.volume ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces : null;
@@ -94,7 +101,11 @@ export function usePlan(q: PlanOf) {
   const bags = apart && q.bagged.length > 0 ? readBags(q.bagsTyped, q.bagged, portionMl) : null;
   const fresh = wantedAll === null ? null : wantedAll - (bags?.pieces ?? 0) - (kept?.pieces ?? 0);
   const wrongIn = { ...bags?.errors, ...kept?.errors };
-  const errors = { ...read.errors, ...Object.fromEntries(Object.entries(wrongIn).map(([id, why]) => [`store.${id}`, why])) };
+  const errors: Readonly<Record<string, string>> = {
+    ...(panCmWrong !== null && { 'pan.cm': panCmWrong }),
+    ...read.errors,
+    ...Object.fromEntries(Object.entries(wrongIn).map(([id, why]) => [`store.${id}`, why])),
+  };
   const partly = ((d: Driver | null): Driver | null => {
     if (Object.keys(wrongIn).length > 0) return null;
     if (!d || (bags?.pieces ?? 0) + (kept?.pieces ?? 0) === 0) return d;
@@ -124,9 +135,9 @@ export function usePlan(q: PlanOf) {
   const planned = useMemo(
     () =>
       driver && at && split?.split
-        ? plannedSheet(at, { driver, exactness, house, rough, kind: made.kind, portionMl: pan ? null : portionMl, split: split.split, stepG })
+        ? plannedSheet(at, { driver, exactness, house, rough, kind: made.kind, portionMl: pan ? null : portionMl, panfulMl, split: split.split, stepG })
         : null,
-    [asked, rough, house, made.kind, portionMl, pan, stepG],
+    [asked, rough, house, made.kind, portionMl, panfulMl, pan, stepG],
   );
   const refused = [whole, ready, planned].flatMap((r) => (r && !r.ok ? [r.error] : []))[0] ?? null;
 
@@ -196,6 +207,9 @@ export function usePlan(q: PlanOf) {
   return {
     kind,
     pan,
+    /** No pan is noted: how wide it is has to be said before anything is poured into it. */
+    asksPan,
+    panfulMl,
     /** Both ends can be made from one base: neither fills its pan. */
     canBoth: formula.ends?.every((e) => schoolOf(kindById(kindIdOf(formula, e.id)), e.school).portionMl !== null) ?? false,
     units,
