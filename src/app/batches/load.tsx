@@ -4,6 +4,8 @@ import type { ReactNode } from 'react';
 import { endBatchHere, putAwayBatch, takeUpBatch } from '@/app/actions';
 import { type Batch, VERDICT_WORDS } from '@/core/batch/batch';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { differencesOf } from '@/core/judge/differs';
+import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -29,6 +31,9 @@ export async function batchPage(
   if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
   const [batch, house, stock, lots, tried] = r.value;
   if (!batch) notFound();
+  // a change that was meant is claimed only where the batch really is another
+  const then = tried ? await reach(() => batchById(tried.batchId)) : null;
+  const differs = then?.up && then.value ? differencesOf(batch, then.value, (x) => findIngredient(x, house.conventions.own), house.units) : [];
   // what a part of the batch loads besides may be out of reach too
   const shown = await reach(async () => show(batch, house, stock, lots));
   if (!shown.up) return <AwayPage kind={shown.kind} here="batch" />;
@@ -38,7 +43,7 @@ export async function batchPage(
       <Unreadable list={batch.unreadable} />
       {tried && !batch.putAway ? (
         <p className="mb-3 rounded-r-hold border-l-8 border-butter bg-white px-3 py-2 print:hidden">
-          <strong>This batch tries:</strong> {tried.change}{' '}
+          <strong>{differs.length > 0 ? 'This batch tries:' : 'To be tried:'}</strong> {tried.change}{' '}
           <span className="text-soft">
             (
             <Link href={`/batches/${tried.batchId}/outcome`} className="font-semibold text-rim underline">
@@ -46,7 +51,10 @@ export async function batchPage(
               {tried.verdict ? `, ${VERDICT_WORDS[tried.verdict].toLowerCase()}` : ''}
             </Link>
             )
-          </span>
+          </span>{' '}
+          {differs.length > 0
+            ? `Against that making: ${differs.slice(0, 4).join('; ')}${differs.length > 4 ? ', and more' : ''}.`
+            : 'Sheet and ways are as they were then: was it done by hand? Say so in the outcome.'}
         </p>
       ) : null}
       {shown.value}

@@ -81,3 +81,14 @@ export async function dialReadings(): Promise<readonly HeatReading[]> {
   );
   return readingsIn(readEntries('', rows[0]?.entries).value);
 }
+
+/** Days that are looked back on a surface. */
+const DAYS_LOOKED_BACK = 14;
+
+/** The last piece of each other batch on some surfaces, ms since 1970. */
+export const lastPours = (batchId: string, surfaces: readonly string[]): Promise<{ batchId: string; surface: string; lastAt: number }[]> =>
+  query(
+    `select batch_id as "batchId", surface, (extract(epoch from max(at)) * 1000)::float8 as "lastAt" from batch_taps
+      where act = 'pour' and surface = any($2) and batch_id <> $1 and at > now() - interval '${DAYS_LOOKED_BACK} days' group by 1, 2 order by 3 desc`,
+    [batchId, surfaces],
+  );

@@ -1,5 +1,6 @@
 /** The day of a batch, from the records: what is in its bowl, its steps, and how long a piece lies on the heat here. */
 import { type Batch, waysOf } from '@/core/batch/batch';
+import { noticeOf } from '@/core/batch/notice';
 import type { Serving } from '@/core/batch/serving';
 import { type Bowl, bowlOf } from '@/core/day/bowl';
 import { daySteps } from '@/core/day/day';
@@ -8,10 +9,12 @@ import { type OnCounter, type StepsOfDay, stepsByDay } from '@/core/day/schedule
 import type { Step } from '@/core/day/step';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Ways } from '@/core/formula/ways';
+import { type Contact, contactsOf } from '@/core/griddle/contact';
 import { type KnownTimes, timesFor } from '@/core/griddle/times';
 import { findIngredient } from '@/core/pantry/pantry';
-import { underWay } from '../queries/batches';
-import { earlierSides, tapsOf } from '../queries/griddle';
+import { batchById, underWay } from '../queries/batches';
+import { careNotes } from '../queries/care';
+import { earlierSides, lastPours, tapsOf } from '../queries/griddle';
 import { keptTakenBy } from '../queries/kept';
 import { sides } from '../queries/sides';
 
@@ -59,4 +62,23 @@ export async function dayOf(batch: Batch, house: Kitchen): Promise<Day> {
   const [beside, kept] = await Promise.all([batch.sheet.some((l) => l.side !== undefined) ? sides() : [], keptTakenBy(batch.id)]);
   const serve = { methods: new Map(beside.map((s) => [s.name, s.method])), kept, gear: house.gear };
   return { bowl, steps: daySteps(batch, bowl, ways, known, find, house.units, serve), known, ways };
+}
+
+/** Other batches' pieces on the surfaces of this one, with allergens that it lacks: those that lie there, and those since it was cleaned. */
+export async function touchedBefore(batch: Batch, house: Kitchen, surfaces: readonly string[]): Promise<readonly Contact[]> {
+  const [pours, care] = await Promise.all([lastPours(batch.id, surfaces), careNotes()]);
+  if (pours.length === 0) return [];
+  const heldBy = (b: Batch): readonly string[] => noticeOf(b, waysOf(b, house), (id) => findIngredient(id, house.conventions.own)).held.map((h) => h.name);
+  const others = new Map((await Promise.all([...new Set(pours.map((p) => p.batchId))].map(batchById))).flatMap((b) => (b ? [[b.id, b] as const] : [])));
+  const lay = pours.flatMap((p) => {
+    const b = others.get(p.batchId);
+    return b ? [{ ...p, batch: b.name, held: heldBy(b) }] : [];
+  });
+  const cleaned = care.filter((n) => n.what === 'cleaned' && !n.undone);
+  return contactsOf(
+    heldBy(batch),
+    surfaces,
+    lay,
+    Object.fromEntries(surfaces.map((s) => [s, Math.max(0, ...cleaned.filter((n) => n.gearId === s).map((n) => n.at.getTime()))])),
+  );
 }

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { tellBook, wantOthers } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
@@ -11,10 +12,11 @@ import { findIngredient, ingredient } from '@/core/pantry/pantry';
 import { inTheBowl, meansOf } from '@/core/prep/correct';
 import { joinParts } from '@/core/prep/join';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
-import { dayOf } from '@/server/usecases/day';
+import { dayOf, touchedBefore } from '@/server/usecases/day';
 import { eventLogFrom } from '@/ui/day/event-log-from';
 import { Board } from '@/ui/griddle/board';
 import { Cautions } from '@/ui/kit/cautions';
+import { Notice } from '@/ui/kit/notice';
 
 export const metadata: Metadata = { title: 'Griddle' };
 
@@ -25,8 +27,33 @@ export default async function GriddlePage({ params }: { readonly params: Promise
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const lines = inTheBowl(b, 1, find);
     const whites = joinParts(bowlLines(b.sheet, 1), find).includes('whites');
+    const surfaces = pourings.flatMap((p) => p.surfaces);
+    const touched = await touchedBefore(
+      b,
+      house,
+      surfaces.map((s) => s.id),
+    );
     return (
       <>
+        {touched.length > 0 ? (
+          <Notice weight="stop">
+            <ul>
+              {touched.map((t) => (
+                <li key={`${t.surface} ${t.batchId}`}>
+                  <strong>{surfaces.find((s) => s.id === t.surface)?.name}</strong>: {t.batch} lay here, with <strong>{t.allergens.join(', ')}</strong>; this
+                  batch’s notice has none, and no cleaning is noted since.
+                </li>
+              ))}
+            </ul>
+            <p className="text-[15px]">
+              Clean it and note that under{' '}
+              <Link href="/house" className="font-semibold text-rim underline">
+                House
+              </Link>
+              , or pour on another. What is clean enough is the house’s rule and the local food code’s to say.
+            </p>
+          </Notice>
+        ) : null}
         <Board
           batch={b}
           gear={house.gear}
