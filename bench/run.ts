@@ -6,10 +6,13 @@ import { readFileSync } from 'node:fs';
 import { analyse } from '../src/core/analyse';
 import { analyseFormula } from '../src/core/analyse-formula';
 import { workedOn } from '../src/core/balance/bench';
+import { keepsOf } from '../src/core/balance/bounds';
 import { fixesFor } from '../src/core/balance/fixes';
 import { kitchenMeasures } from '../src/core/balance/kitchen';
-import { ask } from '../src/core/balance/ratios';
+import { WISHES } from '../src/core/balance/moves';
+import { ask, bend } from '../src/core/balance/ratios';
 import { solve } from '../src/core/balance/solve';
+import { swapRebalanced, swapsFor } from '../src/core/balance/swaps';
 import { USUAL_TIMES } from '../src/core/batch/heat';
 import { kitchenLines } from '../src/core/batch/kitchen';
 import { mixesFor } from '../src/core/batch/mixes';
@@ -22,6 +25,7 @@ import { timeLine } from '../src/core/day/schedule';
 import { stepsOf } from '../src/core/day/steps';
 import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
 import { entriesFromCard } from '../src/core/formula/from-card';
+import { RAILS, railOf } from '../src/core/formula/kinds';
 import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
 import { countedLines } from '../src/core/formula/lines';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
@@ -167,3 +171,43 @@ const mended = FAULTY.map((f) => {
   return found ? fixesFor(b, found).length > 0 : false;
 });
 console.log(`with a proven way to mend it: ${mended.filter(Boolean).length} of ${FAULTY.length}`);
+
+/** Proposals over a thousand askings of a sort on the common formulas: offered, refused, and the least of flour and total that is kept. */
+function kept(name: string, askings: readonly (() => { readonly b: Parameters<typeof keepsOf>[0]; readonly p: Parameters<typeof keepsOf>[1] | null })[]): void {
+  let [offered, flour, mass] = [0, 1, 1];
+  const asked = askings.slice(0, 1000);
+  for (const ask of asked) {
+    const { b, p } = ask();
+    if (!p) continue;
+    offered++;
+    const k = keepsOf(b, p);
+    flour = Math.min(flour, k.flour);
+    mass = Math.min(mass, k.mass);
+  }
+  console.log(
+    `${`proposals: ${name}, of ${asked.length}`.padEnd(64)} ${offered} offered, ${asked.length - offered} refused; least flour kept ${(100 * flour).toFixed(0)} %, total ${(100 * mass).toFixed(0)} %`,
+  );
+}
+const commons = COMMON.map((c) => ({
+  formula: { ...EMPTY_FORMULA, kind: c.kind, school: c.school, entries: c.lines.map((text, n) => ({ key: `l${n + 1}`, text })) },
+  house: FRESH_KITCHEN,
+  end: null,
+}));
+for (const w of WISHES)
+  kept(
+    `"${w.name}"`,
+    commons.map((b) => () => ({ b, p: w.propose(b) })),
+  );
+for (const rail of RAILS)
+  for (const times of [0.4, 2.5])
+    kept(
+      `${rail} dragged to ${times} times`,
+      commons.map((b) => () => {
+        const r = railOf(workedOn(b).analysis, rail);
+        return { b, p: r?.reading ? bend(b, [{ rail, value: times * r.tested }]) : null };
+      }),
+    );
+kept(
+  'swaps',
+  commons.flatMap((b) => workedOn(b).lines.flatMap((l) => swapsFor(l).map((s) => () => ({ b, p: swapRebalanced(b, l, s) })))),
+);
