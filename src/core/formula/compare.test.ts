@@ -22,6 +22,18 @@ test('the change in words a cook would use', () => {
   expect(words(['500 g flour', 'oil for the pan'], ['500 g flour', 'oil for the pan'])).toEqual([]);
 });
 
+test('two formulas share no keys: a line is paired with the same thing, else it is new or gone, by name', () => {
+  const a = lines('500 g flour', '12 g baking powder', '60 g sugar', 'oil for the pan');
+  const b = lines('480 g flour', '305 g milk', '10 g baking powder');
+  expect(changesInWords(pairLines(a, b, null, 'two formulas'))).toEqual([
+    'all-purpose wheat flour 500 g to 480 g',
+    'baking powder, double-acting 12 g to 10 g',
+    'no granulated sugar',
+    'no vegetable oil',
+    'whole milk new, 305 g',
+  ]);
+});
+
 test('lines that only changed places are the same lines', () => {
   const a = lines('500 g flour', '60 g sugar', '8 g salt');
   const b = lines('8 g salt', '500 g flour', '60 g sugar');

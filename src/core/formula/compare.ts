@@ -25,25 +25,36 @@ const sameThing = (a: FormulaLine, b: FormulaLine): boolean =>
   a.use === b.use && (a.ingredient === null || b.ingredient === null ? a.text === b.text : a.ingredient.id === b.ingredient.id);
 
 /**
- * Pairs the lines of two formulas: by key first where both are versions of one formula and the thing is the same, then by
- * ingredient and use, in order.
+ * Pairs the lines of two formulas by what they are and what they are for, in order; of two versions of one formula by key first, and a
+ * line that holds another thing now is paired with what it held. Of two formulas a key says nothing: what has no partner is new or gone.
  * @param end which end of each is looked at
+ * @param of what stands side by side
  */
-export function pairLines(from: readonly FormulaLine[], to: readonly FormulaLine[], end: EndId | null = null): readonly LinePair[] {
+export function pairLines(
+  from: readonly FormulaLine[],
+  to: readonly FormulaLine[],
+  end: EndId | null = null,
+  of: 'versions' | 'two formulas' = 'versions',
+): readonly LinePair[] {
   const as = from.filter((l) => counts(l, end));
   const left = to.filter((l) => counts(l, end));
   const take = (pick: (l: FormulaLine) => boolean): FormulaLine | null => {
     const i = left.findIndex(pick);
     return i < 0 ? null : (left.splice(i, 1)[0] ?? null);
   };
-  const first = as.map((a) => ({ a, b: take((l) => l.key === a.key && sameThing(a, l)) }));
+  const byKey = of === 'versions';
+  const first = as.map((a) => ({ a, b: byKey ? take((l) => l.key === a.key && sameThing(a, l)) : null }));
   const second = first.map(({ a, b }) => ({ a, b: b ?? take((l) => sameThing(a, l)) }));
   // the same place with another thing in it: a swap
-  const third = second.map(({ a, b }) => ({ a, b: b ?? take((l) => l.key === a.key && l.use === a.use) }));
+  const third = second.map(({ a, b }) => ({ a, b: b ?? (byKey ? take((l) => l.key === a.key && l.use === a.use) : null) }));
   return [...third.map(({ a, b }): LinePair => ({ a, b, change: b ? changeOf(a, b) : 'gone' })), ...left.map((b): LinePair => ({ a: null, b, change: 'new' }))];
 }
 
-const nameOf = (l: FormulaLine): string => (l.ingredient ? l.parts.map((p) => kitchenName(p.ingredient).toLowerCase()).join(' and ') : l.text);
+const nameOf = (l: FormulaLine): string => {
+  if (!l.ingredient) return l.text;
+  // a line without an amount has no parts, and a name all the same
+  return l.parts.length === 0 ? kitchenName(l.ingredient).toLowerCase() : l.parts.map((p) => kitchenName(p.ingredient).toLowerCase()).join(' and ');
+};
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 

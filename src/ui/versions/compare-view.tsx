@@ -41,7 +41,8 @@ export function CompareView({ house, a, b }: Sides) {
 
 function OneEnd({ house, a, b, end }: Sides & { readonly end: EndId }) {
   const [x, y] = [analyseFormula(a.formula, house, end), analyseFormula(b.formula, house, end)];
-  const pairs = pairLines(x.lines, y.lines, end);
+  const [at, other] = [a, b].map((s) => s.href.split('?')[0]);
+  const pairs = pairLines(x.lines, y.lines, end, at === other ? 'versions' : 'two formulas');
   const words = [...changesInWords(pairs, house.units), ...besides(a.formula, b.formula, end)];
   return (
     <>
