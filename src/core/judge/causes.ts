@@ -142,10 +142,10 @@ export const CAUSES: readonly CauseRow[] = [
   row('dry', 0.2, 'Little water', rail('water', 'low'), 'More liquid.', { move: 'thinner' }),
   row('dry', 0.2, 'Held too long', heldLong, 'Serve sooner; hold no longer than quality and the local food code allow.'),
 
-  row('stuck', 0.35, 'Iron cool, dirty or without fat', asked, 'Brush it clean, heat it until a drop dances, then fat in every groove.', { kinds: IRON }),
-  row('stuck', 0.3, 'Pan or griddle cool, or dirty', heat('cool'), 'Wipe, heat until a drop of water dances, then a thin film of fat.', {
-    kinds: [...TURNED, 'oven'],
-  }),
+  row('stuck', 0.3, 'Iron not clean', asked, 'Brush it clean, groove by groove.', { kinds: IRON }),
+  row('stuck', 0.25, 'Iron too cool', heat('cool'), 'Heat it until a drop dances.', { kinds: IRON }),
+  row('stuck', 0.25, 'Pan or griddle too cool', heat('cool'), 'Heat until a drop of water dances, then a thin film of fat.', { kinds: [...TURNED, 'oven'] }),
+  row('stuck', 0.15, 'Pan or griddle not clean', asked, 'Wipe off what is baked on, then a thin film of fat.', { kinds: [...TURNED, 'oven'] }),
   row('stuck', 0.25, 'Nothing in the pan', panFat('none'), 'A thin film of fat before each.'),
   row('stuck', 0.25, 'Opened early', side('first', 'short'), OPENED, { kinds: IRON }),
   row('stuck', 0.2, 'Turned early', side('first', 'short'), 'Wait for the edge to lift by itself.', { kinds: TURNED }),
@@ -167,7 +167,8 @@ export const CAUSES: readonly CauseRow[] = [
   row('splashed', 0.15, 'Portion too large', largePortion, 'Pour less at a time.'),
 
   row('ran', 0.35, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
-  row('ran', 0.3, 'Poured too close, or too much', largePortion, 'Two fingers between them, and less in each.'),
+  row('ran', 0.3, 'Too much in each', largePortion, 'Pour less at a time.'),
+  row('ran', 0.2, 'Poured too close', asked, 'Two fingers between them.'),
   row('ran', 0.2, 'Griddle not level', asked, 'Level it: a spoon of water has to stay where it is.', { kinds: ['griddle', 'small', 'foam'] }),
   row('ran', 0.15, 'Too cool: it spread before it set', heat('cool'), 'More heat before the first is poured.'),
   row('heaped', 0.4, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),

@@ -129,7 +129,8 @@ export const flavoursLiquidsToppingsRows: readonly IngredientRow[] = [
     gPerUsCup: 170, gPerTsp: 3.5,
     allergens: ['milk', 'soy', 'peanut'],
     aliases: ['peanut butter chip'] },
-  { id: 'almond-extract', name: 'Almond extract', category: 'flavour',
+  // made of almonds, of apricot stones, or of neither: the packet says
+  { id: 'almond-extract', name: 'Almond extract', category: 'flavour', allergensUnstated: true,
     per100g: { waterG: 64, alcoholG: 36, kcal: 252 },
     gPerUsCup: 208, gPerTsp: 4.3,
     aliases: ['almond essence', 'bitter almond extract'] },
