@@ -42,6 +42,10 @@ const FIXES: Readonly<Record<string, Fix>> = {
     return [relift(b, first), bringSour(b, w), ...others.map((s) => relift(b, s))];
   },
   'acid-unspent': (b) => [relift(b, 'soda-first')],
+  'self-raising-and-powder': (b, w, f) => {
+    const formula = (f.keys ?? []).reduce((x, k) => editEntry(x, k, { off: true }), b.formula);
+    return [{ title: 'Leave the powder out', why: 'The flour raises it by itself.', formula, short: null }, ...zoneFix('lift')(b, w, f)];
+  },
   'under-raised': zoneFix('lift'),
   'over-raised': zoneFix('lift'),
   'salt-high': zoneFix('salt'),
@@ -92,6 +96,7 @@ const RAILS_OF: Readonly<Record<string, readonly Rail[]>> = {
   'soda-unspent': ['lift', 'water'],
   'acid-unspent': ['lift'],
   'soda-and-wait': ['lift'],
+  'self-raising-and-powder': ['lift'],
   'under-raised': ['lift'],
   'over-raised': ['lift'],
   'salt-high': ['salt'],

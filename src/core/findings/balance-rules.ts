@@ -8,7 +8,7 @@ import { isOpen, lacksAmount, movedBy } from '../formula/open';
 import { testedFlourG } from '../formula/tally';
 import { flourLike, middleLift, thickByNature } from '../formula/zones';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
-import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
+import { type Ingredient, isA, isFlour, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { grams, lift, percent, percentNumber } from '../quantity/say';
 import { type Evidence, type EvidenceLine, keysOf, quoted, type Rule, type Severity } from './finding';
@@ -289,6 +289,27 @@ const shareUnknown: Rule = (e) => {
   };
 };
 
+/** Powder beside self-raising flour, percent of the flour, from which it is a second one and no help to the first. */
+const SECOND_POWDER = 4;
+
+/** Self-raising flour brings its powder along: as much again beside it is told. */
+const twiceRaised: Rule = (e) => {
+  if (e.waits.has('lift') || !(e.tally.flourG > 0)) return null;
+  const [flour] = brings(e, (i) => isFlour(i) && i.sodaPct > 0);
+  const powders = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient.category === 'leavening' && p.ingredient.ownAcidMeqPer100g > 0));
+  if (!flour || powders.length === 0) return null;
+  const g = powders.reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0);
+  const above = railOf(e, 'lift')?.reading?.standing === 'above';
+  if (!above && (100 * g) / e.tally.flourG <= SECOND_POWDER) return null;
+  return {
+    code: 'self-raising-and-powder',
+    severity: above ? 'look' : 'note',
+    basis: 'arithmetic',
+    keys: keysOf(powders),
+    message: `${kitchenName(flour)} has its powder in it, and ${grams(g, e.units)} more stand beside it: it rises twice over, and tastes of it. Leave the powder out, or take plain flour.`,
+  };
+};
+
 /** Egg that holds what gluten would, percent of flour. */
 const HOLDS = 45;
 
@@ -338,6 +359,7 @@ export const BALANCE_RULES: readonly Rule[] = [
   linesOpen,
   sodaUnspent,
   pourRule,
+  twiceRaised,
   raised,
   ...ZONE_WORDS.map(zoneRule),
   pureeHeavy,

@@ -292,3 +292,11 @@ test('law: no two findings contradict each other', () => {
   );
   law.atLeast(100);
 });
+
+test('self-raising flour and powder are two of a kind: told where they are too much together', () => {
+  const twice = ['250 g self-raising flour', '25 g sugar', '15 g baking powder', '420 g milk', '1 egg', '30 g butter'];
+  expect(codes(twice)).toContain('self-raising-and-powder:note');
+  expect(codes(twice.map((l) => l.replace('15 g baking', '35 g baking')))[0]).toBe('self-raising-and-powder:look');
+  expect(codes(twice.filter((l) => !l.includes('powder')))).not.toContain('self-raising-and-powder:note');
+  expect(codes([...GOOD, '15 g baking powder']).some((c) => c.startsWith('self-raising'))).toBe(false);
+});
