@@ -1,6 +1,9 @@
 /** After the heat: what is over is frozen, labelled, planned in and served. */
 import { axe, beginTime, choose, expect, newFormula, pdf, start, test } from './kitchen';
 
+// a kitchen of its own: no other job's batch stands at the hour of one of these
+test.use({ apart: 'kept' });
+
 test('a surplus frozen in parcels, labelled, told on Today and on the plan, served, and taken back', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Iron-shed waffles', exact: true }).click();
@@ -140,8 +143,7 @@ test('each caution stands once, where it belongs, through one batch of each kind
 });
 
 test.describe('at a time of its own', () => {
-  // no other job's batch stands at that hour
-  test.use({ alone: true, apart: 'at a time of its own' });
+  test.use({ alone: true });
   test('a sauce has its method and its own steps at their time; a second batch at that hour shows its steps, and clashes openly', async ({ page, kitchen }) => {
     await beginTime(page, kitchen, new Date(Date.UTC(2026, 10, 28, 7, 0)));
     const served = async (name: string): Promise<string> => {

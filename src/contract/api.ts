@@ -71,7 +71,7 @@ export const analyseRequest = z
 const asked = z.union(
   [
     z.strictObject({ wish: z.enum(WISHES.map((w) => w.id) as [string, ...string[]]) }),
-    z.strictObject({ rail: z.enum(RAILS), value: z.number().min(0).max(100_000).describe('Percent of flour; for lift g of gas per 100 g flour') }),
+    z.strictObject({ rail: z.enum(RAILS), value: z.number().min(0).max(100_000).describe('Percent of flour; for the gas g per 100 g flour') }),
     z.strictObject({ fix: z.string().min(1).max(40).describe('The code of a finding that "analyse" answers') }),
     z.strictObject({ swap: z.strictObject({ from: ingredientId, to: ingredientId }) }),
   ],

@@ -193,9 +193,9 @@ export const lotsByCode = (code: string): Promise<Lot[]> =>
 export async function codesWritten(): Promise<readonly string[]> {
   const rows = await query<{ code: string }>(
     `select distinct trim(code) as code from (
-       select number as code from premix_lots
+       select number as code from lots
        union all
-       select code from premix_lots l, jsonb_array_elements(l.contents) c, regexp_split_to_table(c->>'lot', '[,;]') code) all_codes
+       select code from lots l, jsonb_array_elements(l.contents) c, regexp_split_to_table(c->>'lot', '[,;]') code) all_codes
      where trim(code) <> ''`,
   );
   return rows.map((r) => r.code);

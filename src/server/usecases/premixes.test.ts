@@ -16,7 +16,7 @@ import { keepPantry, stockNoted } from '../queries/pantry';
 import { dropPremix, keepPremix, lotById, lots, lotsOfFormula, type NewLot, openLotsWith, premixById, sizesOfLot } from '../queries/premixes';
 import { putAway, putBack, takeUp } from './change-batch';
 import { startTogether } from './headcount';
-import { bagsFor, frozenLotById, makeLot, newestOf, recalled, startFromBags } from './premix-lots';
+import { bagsFor, frozenLotById, makeLot, nearlyCalled, newestOf, recalled, startFromBags } from './premix-lots';
 
 // its own database: the shelf is everybody's
 const FORMULA: Formula = {
@@ -409,6 +409,11 @@ test('one lot in bags of two sizes from two sacks: one number, each size its par
   ]);
   expect((await changesOfLot(small.id))[0]).toMatchObject({ who: 'Mo', was: { bags: 8 } });
   expect(await recalled('W-2')).toEqual([]);
+  // equal by letters and digits, and what is only near is told as it is written
+  const written = (await recalled('w 1')).map((r) => r.lot.id).sort();
+  expect(written).toEqual((await recalled('W-1')).map((r) => r.lot.id).sort());
+  expect(written.length).toBeGreaterThan(0);
+  expect(await nearlyCalled(`${one.number}9`)).toContain(one.number);
   expect(await voidLot(small.id, 'Mo', 'damp', true)).toMatchObject({ ok: true });
   expect([await left(one.id), await left(small.id), await onHand(FLOUR)]).toEqual([0, 0, expect.closeTo(20_000, 6)]);
   // the next lot of that day has the next number
