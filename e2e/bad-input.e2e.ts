@@ -167,4 +167,6 @@ test('addresses that lead nowhere say so', async ({ page, expected }) => {
     await expect(page.getByRole('heading', { name: /nothing here/i })).toBeVisible();
   }
   await axe(page);
+  // no door makes a picture anew at whatever size a stranger asks
+  expect((await page.request.get('/_next/image?url=%2Ficon.png&w=64&q=75')).status()).toBe(404);
 });

@@ -160,7 +160,8 @@ export async function answers(url, { seconds = LIMITS.serverStartMs / 1000, aliv
     if (!alive()) throw new Told('The server ended before it answered.');
     try {
       const r = await fetch(url);
-      if (r.ok || anyStatus) return;
+      // a full disk is told on the screens: what is kept can still be read
+      if (r.ok || r.status === 507 || anyStatus) return;
       last = `status ${r.status}`;
     } catch (e) {
       last = e.cause?.code ?? e.message;

@@ -302,7 +302,8 @@ export const scaleResponse = z.object({
   drift: z.object({ liquid: z.number(), water: z.number(), egg: z.number(), fat: z.number(), sugar: z.number(), salt: z.number(), co2: z.number() }),
 });
 
-export const healthResponse = z.object({ status: z.enum(['ok', 'degraded']), database: z.enum(['up', 'away']) });
+/** `disk` stands where the records' disk takes nothing more: what is there can be read, and no save goes in. */
+export const healthResponse = z.object({ status: z.enum(['ok', 'degraded']), database: z.enum(['up', 'away']), disk: z.literal('full').optional() });
 
 export const problemResponse = z.object({
   type: z.string(),

@@ -1,7 +1,7 @@
 import { revalidatePath } from 'next/cache';
 import { photoAskedSchema } from '@/contract/photo';
 import { MOST_PHOTO_BYTES } from '@/core/judge/photographs';
-import { json, limitedBytes, problem } from '@/server/api/problem';
+import { json, limitedBytes, problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
 import { keepPhoto } from '@/server/queries/photos';
 import { copiesOf } from '@/server/usecases/photo-copies';
@@ -17,7 +17,7 @@ export async function POST(request: Request): Promise<Response> {
   const copies = await copiesOf(bytes, asked.data.original === '1');
   if (!copies.ok) return problem(422, copies.says);
   const r = await reach(() => keepPhoto(asked.data, copies.value));
-  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.up) return troubled(r.kind);
   if (!r.value.ok) return problem(422, r.value.message);
   revalidatePath('/', 'layout');
   return json({ id: r.value.id });

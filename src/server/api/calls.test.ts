@@ -7,11 +7,13 @@ import { POST as proposePost } from '@/app/api/v1/propose/route';
 import { POST as readPost } from '@/app/api/v1/read/route';
 import { POST as scalePost } from '@/app/api/v1/scale/route';
 import { analyseResponse, problemResponse, proposeResponse, readResponse, scaleResponse } from '@/contract/api';
+import type { TroubleKind } from '@/contract/trouble';
 import { FRESH_WAYS } from '@/core/formula/ways';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { changeHouse } from '../queries/house';
+import { troubled } from './problem';
 
 beforeAll(async () => {
   await migrate();
@@ -266,4 +268,15 @@ test('propose answers what the Bench offers and refuses: a wish, a rail, a fix, 
   expect((await call(proposePost, { lines, kind: 'griddle', ask: { wish: 'thicker' } })).status).toBe(200);
   expect(await refused(proposePost, { lines, kind: 'griddle', ask: { wish: 'bluer' } })).toMatchObject({ status: 400 });
   expect(await refused(proposePost, { text: '430 g milk', kind: 'griddle', ask: { wish: 'thicker' } })).toMatchObject({ status: 422, path: 'text' });
+});
+
+test('trouble of the records is told by its kind, each with its status', async () => {
+  const told = async (kind: TroubleKind) => {
+    const r = troubled(kind);
+    return [r.status, ((await r.json()) as { detail: string }).detail, r.headers.get('retry-after')];
+  };
+  expect(await told('away')).toEqual([503, 'The records are out of reach just now.', '5']);
+  expect(await told('full')).toEqual([507, 'The disk is full: nothing can be written until there is room.', null]);
+  expect(await told('slow')).toEqual([503, 'That took the records too long and was stopped; nothing of it was written.', '5']);
+  expect((await told('unkeepable'))[0]).toBe(422);
 });

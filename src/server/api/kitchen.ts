@@ -21,9 +21,8 @@ import { stockNoted } from '../queries/pantry';
 import { keepFormula } from '../usecases/keep-formula';
 import { outLine } from './calls';
 import { isUuid } from './params';
-import { json, problem } from './problem';
+import { json, problem, troubled } from './problem';
 
-const AWAY = 'The records are out of reach just now.';
 const AT_ONCE = 100;
 
 /** Where a page begins; the answer to give where that is no such place. */
@@ -42,7 +41,7 @@ export async function listFormulas(query: URLSearchParams): Promise<Response> {
   const place = placeIn(query);
   if (!place.ok) return place.response;
   const r = await reach(() => formulaShelf({ text: query.get('find') ?? '', after: place.after }, AT_ONCE));
-  if (!r.up) return problem(503, AWAY);
+  if (!r.up) return troubled(r.kind);
   const answer: z.infer<typeof formulasResponse> = {
     formulas: r.value.rows.map((f) => ({
       id: f.id,
@@ -85,7 +84,7 @@ export function oneFormula(v: Version, house: Kitchen): z.infer<typeof formulaRe
  */
 export async function keepRecipe(r: OpenRecipe, asked: Omit<z.infer<typeof newFormulaRequest>, 'text'>, requestId: string | null): Promise<Response> {
   const house = await reach(loadHouse);
-  if (!house.up) return problem(503, AWAY);
+  if (!house.up) return troubled(house.kind);
   const own = r.formula === undefined ? null : formulaSchema.safeParse(r.formula);
   const taken = formulaFrom(r, house.value, own?.success ? (own.data as Formula) : null);
   if (!taken.ok) return problem(422, taken.error.message);
@@ -107,7 +106,7 @@ export async function keepRecipe(r: OpenRecipe, asked: Omit<z.infer<typeof newFo
       changeNote: 'Sent by another program',
     }),
   );
-  if (!kept.up) return problem(503, AWAY);
+  if (!kept.up) return troubled(kept.kind);
   if (!kept.value.ok) return problem(422, kept.value.message);
   const { formulaId: id, number } = kept.value.saved;
   const answer: z.infer<typeof newFormulaResponse> = { id, version: number, name: checked.data.name, lines, asked: open };
@@ -126,7 +125,7 @@ export async function listBatches(query: URLSearchParams): Promise<Response> {
   const place = placeIn(query);
   if (!place.ok) return place.response;
   const r = await reach(() => log({ text: query.get('find') ?? '', verdict: null, after: place.after }, AT_ONCE));
-  if (!r.up) return problem(503, AWAY);
+  if (!r.up) return troubled(r.kind);
   const answer: z.infer<typeof batchesResponse> = {
     batches: r.value.rows.map((b) => ({
       id: b.id,
@@ -152,7 +151,7 @@ export async function listBatches(query: URLSearchParams): Promise<Response> {
 /** Every ingredient with its stock, by id. */
 export async function listPantry(query: URLSearchParams): Promise<Response> {
   const r = await reach(() => Promise.all([loadHouse(), stockNoted()]));
-  if (!r.up) return problem(503, AWAY);
+  if (!r.up) return troubled(r.kind);
   const [house, stock] = r.value;
   const after = query.get('after') ?? '';
   const all = [...everyIngredient(house.conventions.own)].sort((a, b) => (a.id < b.id ? -1 : 1)).filter((i) => i.id > after);

@@ -101,6 +101,7 @@ export const openapi = (): unknown => ({
         responses: {
           200: { description: 'Both answer', content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } } },
           503: { description: 'The database is away', content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } } },
+          507: { description: 'The disk is full', content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } } },
         },
       },
     },

@@ -1,6 +1,7 @@
 /** Errors of the JSON interface as problem details (RFC 9457), and reading a body that may be anything. */
 import type { z } from 'zod';
 import { clean } from '@/contract/clean';
+import { TROUBLE_WORDS, type TroubleKind } from '@/contract/trouble';
 import { formatOfType } from '@/core/exchange/formats';
 import type { OpenRecipe } from '@/core/exchange/open-recipe';
 import { readAs, wordsIn } from '@/core/exchange/read-file';
@@ -19,6 +20,7 @@ const TITLES: Readonly<Record<number, string>> = {
   415: 'Send JSON',
   422: 'The formula cannot be worked',
   503: 'The database is away',
+  507: 'The disk is full',
 };
 
 /** A problem-details answer. `type` says where the kind of problem is described: in the OpenAPI document. */
@@ -28,6 +30,11 @@ export function problem(status: number, detail: string, errors: readonly FieldEr
   if (status === 503) headers['retry-after'] = '5';
   return new Response(JSON.stringify(body), { status, headers });
 }
+
+const TROUBLE_STATUS: Readonly<Record<TroubleKind, number>> = { away: 503, slow: 503, full: 507, unkeepable: 422 };
+
+/** The answer where the records are in trouble: the kind, told as forms and pages tell it, without what only a form can promise. */
+export const troubled = (kind: TroubleKind): Response => problem(TROUBLE_STATUS[kind], TROUBLE_WORDS[kind].split(/ (?=What you typed)/)[0] ?? '');
 
 export const json = (value: unknown, status = 200): Response =>
   new Response(JSON.stringify(value), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });

@@ -6,7 +6,7 @@ import { reach } from '../db/pool';
 import { version } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { isUuid, versionNumber } from './params';
-import { problem } from './problem';
+import { problem, troubled } from './problem';
 
 const MOST_TIMES = 1000;
 
@@ -30,7 +30,7 @@ export async function formulaAsked(request: Request, id: string): Promise<Asked>
   const wrong = `A number above 0, at most ${MOST_TIMES}.`;
   if (!(times > 0 && times <= MOST_TIMES)) return no(problem(400, `times: ${wrong}`, [{ path: 'times', message: wrong }]));
   const r = await reach(() => Promise.all([version(id, number), loadHouse()]));
-  if (!r.up) return no(problem(503, 'The records are out of reach just now.'));
+  if (!r.up) return no(troubled(r.kind));
   const [v, house] = r.value;
   return v ? { ok: true, value: { version: v, house, query, times } } : no(problem(404, 'There is no such formula.'));
 }

@@ -171,12 +171,14 @@ export async function kept(): Promise<number> {
 export const keepSoMany = (n: number): Promise<unknown> =>
   query("insert into kitchen (key, value) values ('backups', $1) on conflict (key) do update set value = excluded.value", [JSON.stringify(n)]);
 
-/** Takes the oldest away, so that so many stay. */
+/** Takes the oldest away, so that so many stay; those that were asked for push out none that came by themselves. */
 function prune(folder: string, keep: number): void {
-  for (const b of backups(folder).slice(keep)) {
-    rmSync(join(folder, b.file), { force: true });
-    rmSync(join(folder, `${b.file}.json`), { force: true });
-  }
+  const all = backups(folder);
+  for (const isAsked of [true, false])
+    for (const b of all.filter((x) => (x.why === 'asked') === isAsked).slice(keep)) {
+      rmSync(join(folder, b.file), { force: true });
+      rmSync(join(folder, `${b.file}.json`), { force: true });
+    }
 }
 
 const HOUR = 3_600_000;

@@ -1,4 +1,5 @@
 /** The whole kitchen out and back, on the real database: every table the same, and nothing changed by what is no kitchen. */
+import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
@@ -122,15 +123,28 @@ test('what is no kitchen, or a broken one, is refused with words, and the empty 
   expect(await said(manifest((m) => Object.assign(m, { format: 'other' })))).toBe('It is no kitchen of Even Crumb.');
   expect(await said(manifest((m) => Object.assign(m, { version: 99 })))).toContain('a newer Even Crumb');
   expect(await said(manifest((m) => (m.migrations as string[]).push('0999_later.sql')))).toContain('a newer Even Crumb');
-  // a row that points to nobody, with its sum put right
-  const { createHash } = await import('node:crypto');
-  const forged = changed((f) => {
-    const of = JSON.parse(strFromU8(f['manifest.json'] ?? new Uint8Array())) as { tables: Record<string, { rows: number; sha256: string }> };
-    Object.assign(f, { 'tables/formulas.json': strToU8('[]') });
-    of.tables.formulas = { rows: 0, sha256: createHash('sha256').update('[]').digest('hex') };
-    Object.assign(f, { 'manifest.json': strToU8(JSON.stringify(of)) });
+  // another table in its place, with its sum put right: rows that point to nobody
+  type Row = Record<string, unknown>;
+  const forged = (table: string, change: (rows: Row[]) => unknown[]) =>
+    changed((f) => {
+      const of = JSON.parse(strFromU8(f['manifest.json'] ?? new Uint8Array())) as { tables: Record<string, { rows: number; sha256: string }> };
+      const rows = change(JSON.parse(strFromU8(f[`tables/${table}.json`] ?? new Uint8Array())) as Row[]);
+      const text = JSON.stringify(rows);
+      of.tables[table] = { rows: rows.length, sha256: createHash('sha256').update(text).digest('hex') };
+      Object.assign(f, { [`tables/${table}.json`]: strToU8(text), 'manifest.json': strToU8(JSON.stringify(of)) });
+    });
+  expect(await said(forged('formulas', () => []))).toMatch(/A row of \w+ points to one of formulas that is not in it/);
+  // a fault in a table: which, where and why
+  const second = (of: Row) => (rows: Row[]) => rows.map((r, n) => (n === 1 ? { ...r, ...of } : r));
+  expect(await said(forged('batches', second({ started_at: 'last Sunday' })))).toMatch(/^tables\/batches\.json, row 2: .*last Sunday/);
+  expect(await said(forged('batches', second({ id: null })))).toMatch(/^tables\/batches\.json, row 2: .*"id"/);
+  expect(await said(forged('formula_versions', () => ['not a row']))).toMatch(/^tables\/formula_versions\.json, row 1: /);
+  // a table that records of its age have, and photographs without their pictures
+  const tableless = manifest((m) => {
+    delete (m.tables as Row).lots;
   });
-  expect(await said(forged)).toMatch(/A row of \w+ points to one of formulas that is not in it/);
+  expect(await said(tableless)).toBe('tables/lots.json is missing in it: records of that age have that table.');
+  expect(await said(manifest((m) => Object.assign(m, { pictures: {} })))).toBe('tables/photos.json names 1 photograph whose picture is not in it.');
   expect(differing(before, await unhurried(digestOf))).toEqual([]);
 });
 

@@ -253,6 +253,33 @@ async function dangling(client: ClientBase): Promise<string | null> {
 /** Raised to undo all of it, with what to say. */
 class NotTaken extends Error {}
 
+/** What the database refuses of the data themselves: no column takes it (22), a rule forbids it (23), it is not laid out so (42, P0). */
+const ofTheData = (e: unknown): e is Error => e instanceof Error && /^(?:22|23|42(?!501)|P0)/.test((e as { code?: string }).code ?? '');
+
+/** Does it, and says of data that are refused where they stand. */
+async function toldWhere<T>(where: string, work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (e) {
+    throw ofTheData(e) ? new NotTaken(`${where}: ${e.message}.`) : e;
+  }
+}
+
+/** Puts the rows of a table in by a statement that takes them as JSON; of data that are refused, the first row is named. */
+async function putIn(client: ClientBase, table: string, statement: string, json: string): Promise<void> {
+  await client.query('savepoint one_table');
+  try {
+    await client.query(statement, [json]);
+  } catch (e) {
+    if (!ofTheData(e)) throw e;
+    await client.query('rollback to savepoint one_table');
+    for (const [n, row] of (JSON.parse(json) as unknown[]).entries())
+      await toldWhere(`tables/${table}.json, row ${n + 1}`, () => client.query(statement, [JSON.stringify([row])]));
+    throw new NotTaken(`tables/${table}.json: ${e.message}.`);
+  }
+  await client.query('release savepoint one_table');
+}
+
 /**
  * Reads an archive back. @returns how many rows came; a refusal that says why, and then nothing was changed
  */
@@ -279,17 +306,21 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
       for (const m of there.filter((x) => x <= last)) await client.query(migrationText(m));
       await client.query('set local session_replication_role = replica');
       const old = await columnsIn(client, 'incoming');
+      const missing = tablesOf(old).find((t) => tables[t] === undefined);
+      if (missing) throw new NotTaken(`tables/${missing}.json is missing in it: records of that age have that table.`);
       for (const [t, json] of Object.entries(tables)) {
         const own = old.filter((c) => c.table === t).map((c) => name(c.column));
         if (own.length === 0) throw new NotTaken(`There was no table ${t} in records of that age.`);
         await client.query(`delete from incoming.${name(t)}`);
-        await client.query(
+        await putIn(
+          client,
+          t,
           `insert into incoming.${name(t)} (${own.join(', ')}) overriding system value select ${own.join(', ')} from json_populate_recordset(null::incoming.${name(t)}, $1::json)`,
-          [json],
+          json,
         );
       }
       await client.query('set local session_replication_role = origin');
-      for (const m of there.filter((x) => x > last)) await client.query(migrationText(m));
+      for (const m of there.filter((x) => x > last)) await toldWhere(`Its records cannot be brought up to date (${m})`, () => client.query(migrationText(m)));
       // into the kitchen, as it is laid out now
       await client.query('set local search_path to public');
       await client.query('set local session_replication_role = replica');
@@ -299,8 +330,8 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
       let sum = 0;
       for (const t of all) {
         const own = columns.filter((c) => c.table === t).map((c) => name(c.column));
-        const put = await client.query(
-          `insert into public.${name(t)} (${own.join(', ')}) overriding system value select ${own.join(', ')} from incoming.${name(t)}`,
+        const put = await toldWhere(`tables/${t}.json`, () =>
+          client.query(`insert into public.${name(t)} (${own.join(', ')}) overriding system value select ${own.join(', ')} from incoming.${name(t)}`),
         );
         sum += put.rowCount ?? 0;
       }
@@ -308,6 +339,11 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
       for (const p of pictures)
         await client.query(`insert into public.${PICTURES} (photo_id, size, bytes) values ($1, $2, $3)`, [p.id, p.size, Buffer.from(p.bytes)]);
       await client.query('set local session_replication_role = origin');
+      const bare = await client.query<{ n: number }>(
+        `select count(*)::int as n from public.photos p where not exists (select 1 from public.${PICTURES} f where f.photo_id = p.id)`,
+      );
+      const pictureless = bare.rows[0]?.n ?? 0;
+      if (pictureless > 0) throw new NotTaken(`tables/photos.json names ${pictureless} photograph${pictureless === 1 ? '' : 's'} whose picture is not in it.`);
       const broken = await dangling(client);
       if (broken) throw new NotTaken(broken);
       for (const c of columns) {
@@ -326,8 +362,6 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
     if (e instanceof NotTaken) return refuse(e.message);
     if ((e as { code?: string } | null)?.code === '42501')
       return refuse('This database’s user may not lay a whole kitchen in: it has to be one who may set session_replication_role.');
-    // a value that no column takes: what the database says of it is the reason
-    if (e instanceof Error && /^(?:22|23)/.test((e as { code?: string }).code ?? '')) return refuse(`It does not fit: ${e.message}.`);
     throw e;
   }
 }

@@ -20,6 +20,12 @@ const diskLeft = (place: string | null): number | null => {
   }
 };
 
+/** PostgreSQL writes ahead in pieces of 16 MB: with less than one, no save goes in. */
+const WRITE_AHEAD_BYTES = 16 * 2 ** 20;
+
+/** Whether the disk of the records takes nothing more; false too where it is another machine's. */
+export const diskFull = (): boolean => (diskLeft(process.env.EVEN_CRUMB_PLACE || null) ?? WRITE_AHEAD_BYTES) < WRITE_AHEAD_BYTES;
+
 export async function recordsFacts(): Promise<RecordsFacts & { readonly backups: readonly Backup[] }> {
   const asked = Date.now();
   const rows = await query<{ bytes: string; now: number; postgres: string; schema: string; formulas: string; versions: string; batches: string }>(

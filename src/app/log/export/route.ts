@@ -1,5 +1,5 @@
 import { lineNow } from '@/core/day/done';
-import { problem } from '@/server/api/problem';
+import { troubled } from '@/server/api/problem';
 import { tableAsked } from '@/server/api/tables';
 import { reach } from '@/server/db/pool';
 import { asCalendar, type DayOf } from '@/server/print/calendar';
@@ -22,7 +22,7 @@ async function calendar(): Promise<Response> {
     );
     return { days: days.flat(), zone: house.units.zone };
   });
-  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.up) return troubled(r.kind);
   return asCalendar('Even Crumb', r.value.days, r.value.zone);
 }
 

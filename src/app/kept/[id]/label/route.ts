@@ -5,7 +5,7 @@ import { noticeLines, noticeOf } from '@/core/batch/notice';
 import { findIngredient } from '@/core/pantry/pantry';
 import { sayDay } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
-import { problem } from '@/server/api/problem';
+import { problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
 import { Labels } from '@/server/print/batch';
 import { asPdf } from '@/server/print/paper';
@@ -21,7 +21,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     const [lot, house] = await Promise.all([keptLot(id), loadHouse()]);
     return { lot, house, batch: lot?.batchId ? await batchById(lot.batchId) : null };
   });
-  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.up) return troubled(r.kind);
   const { lot, house, batch } = r.value;
   if (!lot) return problem(404, 'There is no such lot.');
   const notice = batch

@@ -5,7 +5,7 @@ import { MOST_BAGS, MOST_SIZES } from '@/core/premix/premix';
 import { type Fill, massOfFills } from '@/core/premix/weigh';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
-import { problem } from '@/server/api/problem';
+import { problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
 import { BlendSheet } from '@/server/print/lot';
 import { asPdf } from '@/server/print/paper';
@@ -28,7 +28,7 @@ export async function GET(request: Request, { params }: { readonly params: Promi
     const house = await loadHouse();
     return { house, kept: await workedPremix(id, house) };
   });
-  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.up) return troubled(r.kind);
   const { house, kept } = r.value;
   if (!kept?.worked) return problem(404, 'There is no such premix, or nothing of it goes into a bag.');
   const { units, gear } = house;

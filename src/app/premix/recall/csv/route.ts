@@ -1,6 +1,6 @@
 import { cleanText } from '@/contract/clean';
 import { recallCsv } from '@/core/premix/recall';
-import { problem } from '@/server/api/problem';
+import { problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
 import { fileNamed } from '@/server/print/file-named';
 import { loadHouse } from '@/server/queries/house';
@@ -13,7 +13,7 @@ export async function GET(request: Request): Promise<Response> {
     .slice(0, 40);
   if (code === '') return problem(400, 'Say which lot: ?code=');
   const r = await reach(async () => ({ house: await loadHouse(), found: await recalled(code) }));
-  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.up) return troubled(r.kind);
   return new Response(recallCsv(code, r.value.found, r.value.house.units), {
     headers: {
       'content-type': 'text/csv; charset=utf-8',

@@ -1,5 +1,5 @@
 import { isUuid } from '@/server/api/params';
-import { json, problem } from '@/server/api/problem';
+import { json, problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
 import { eventLogOf } from '@/server/queries/event-log';
 
@@ -10,6 +10,6 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
   const { id } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such batch.');
   const r = await reach(() => eventLogOf(id));
-  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.up) return troubled(r.kind);
   return r.value ? json({ ...r.value }) : problem(404, 'There is no such batch.');
 }

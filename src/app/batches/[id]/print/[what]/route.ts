@@ -16,7 +16,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { localDay, sayDay, sayMoment } from '@/core/quantity/day';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
-import { problem } from '@/server/api/problem';
+import { problem, troubled } from '@/server/api/problem';
 import { reach, transaction } from '@/server/db/pool';
 import { BatchSheet, Labels, MixSheets, NoticePaper, ShoppingPaper } from '@/server/print/batch';
 import { asCalendar } from '@/server/print/calendar';
@@ -36,7 +36,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
   const { id, what } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such batch.');
   const r = await reach(() => Promise.all([batchById(id), loadHouse(), stockNoted()]));
-  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.up) return troubled(r.kind);
   const [b, house, stock] = r.value;
   if (!b) return problem(404, 'There is no such batch.');
   const { units } = house;
@@ -104,7 +104,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     if (!b.timeline) return problem(404, 'Nobody has said yet when it is served.');
     const { timeline } = b;
     const day = await reach(() => dayOf(b, house));
-    if (!day.up) return problem(503, 'The records are out of reach just now.');
+    if (!day.up) return troubled(day.kind);
     const line = timeLine(day.value.steps, timeline, null);
     if (what === 'timeline')
       return asPdf(createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line, units }), `${b.name} time line`);

@@ -1,6 +1,6 @@
 import { createElement } from 'react';
 import { isUuid } from '@/server/api/params';
-import { problem } from '@/server/api/problem';
+import { problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
 import { codePicture } from '@/server/print/code';
 import { LABEL_SIZES, LotLabels } from '@/server/print/lot';
@@ -13,7 +13,7 @@ export async function GET(request: Request, { params }: { readonly params: Promi
   const { id } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such lot.');
   const r = await reach(async () => frozenLotById(id, await loadHouse()));
-  if (!r.up) return problem(503, 'The records are out of reach just now.');
+  if (!r.up) return troubled(r.kind);
   const lot = r.value;
   if (!lot) return problem(404, 'There is no such lot.');
   const size = LABEL_SIZES.find((s) => s === new URL(request.url).searchParams.get('size')) ?? 'full';
