@@ -120,6 +120,10 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await page.getByLabel('And for seconds').fill('0');
   const cakes = await start(page);
   await page.getByRole('button', { name: 'Missing: Thin spatula' }).click();
+  // pressed by mistake: it is taken back where it was set
+  await page.getByRole('button', { name: 'Not missing after all: Thin spatula' }).click();
+  await expect(page.getByRole('button', { name: 'Missing: Thin spatula' })).toHaveAttribute('aria-pressed', 'false');
+  await page.getByRole('button', { name: 'Missing: Thin spatula' }).click();
   await page.getByRole('button', { name: 'Take a bench scraper' }).click();
   await page.getByRole('button', { name: /^The other \d+ are here$/ }).click();
   await axe(page);

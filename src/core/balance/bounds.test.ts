@@ -64,6 +64,17 @@ test('law: a rail dragged anywhere stops where the batch would begin to be anoth
   );
 });
 
+test('what a drag writes in whole grams is still no more than three times the line: 9.2 g of powder never 28 g', () => {
+  const lines = ['2 cups flour', '1/4 cup sugar', '2 tsp baking powder', '1 tsp baking soda', '1/2 tsp salt', '1 3/4 cups buttermilk', '2 eggs'];
+  const b = on([...lines, '1/4 cup butter, melted'], 'griddle', 'tall');
+  const water = railOf(workedOn(b).analysis, 'water')?.tested ?? 0;
+  expect(water).toBeGreaterThan(0);
+  const bent = workedOn({ ...b, formula: bend(b, [{ rail: 'water', value: 0.2 * water }]).formula }).lines;
+  const powder = (of: readonly FormulaLine[]) => of.find((l) => l.key === 'l3')?.grams ?? 0;
+  expect(powder(workedOn(b).lines)).toBeCloseTo(9.2, 1);
+  expect(powder(bent)).toBeLessThanOrEqual(27.6);
+});
+
 test('law: a swap keeps the total, and every line that it is not about', () => {
   const swap = some.chain((b) => {
     const can = workedOn(b).lines.flatMap((l) => swapsFor(l).map((s) => ({ l, s })));

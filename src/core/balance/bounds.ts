@@ -25,6 +25,9 @@ export const aTenth = (grams: number, share = A_TENTH): readonly [low: number, h
 export const lineBounds = (grams: number, asked: boolean): readonly [least: number, most: number] =>
   asked ? [LEFT * grams, Number.POSITIVE_INFINITY] : [LINE[0] * grams, LINE[1] * grams];
 
+/** Under so many grams a line is a pinch: it moves only where it is what is asked about. */
+export const A_PINCH_G = 0.3;
+
 /** What of the batch a proposal keeps, as shares of what there was: 1 is all of it. */
 export interface Keeps {
   readonly flour: number;

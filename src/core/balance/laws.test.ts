@@ -229,6 +229,10 @@ test('every stand-in that brings nuts says so, and honey is never offered withou
   expect(honeyed.filter(({ s }) => !/infants/.test(s.caution ?? '')).map(({ from }) => from.id)).toEqual([]);
 });
 
+test('nothing stands in for itself, alone or with something beside it', () => {
+  expect(PANTRY.flatMap((i) => standInsFor(i).filter((s) => s.to === i.id || s.with?.id === i.id))).toEqual([]);
+});
+
 test('what is pressed out of anything is water alone: all else weighs what it did', () => {
   fc.assert(
     fc.property(

@@ -5,7 +5,7 @@ import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds'
 import { testedFlourG } from '../formula/tally';
 import { kitchenName } from '../pantry/ingredient';
 import { type Bench, type Proposal, withGrams, workedOn } from './bench';
-import { aTenth, lineBounds } from './bounds';
+import { A_PINCH_G, aTenth, lineBounds } from './bounds';
 import { bringsOf, movesRail, perGram } from './brings';
 import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
 
@@ -58,13 +58,14 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
   for (const line of w.lines) {
     const all = bringsOf(line, panFat);
     // what was pressed out was pressed out of so much: such a line stands
-    const stands = line.pinned || line.drainedG > 0 || freedom.still?.has(line.key);
+    const asked = wishes.some((x) => movesRail(line, x.rail));
+    const isPinch = line.grams !== null && line.grams < A_PINCH_G && !asked && !freedom.anySize;
+    const stands = line.pinned || line.drainedG > 0 || isPinch || freedom.still?.has(line.key);
     if (line.use !== 'batter' || line.grams === null || stands) {
       stillLines.push(all);
       continue;
     }
     const flour = all.flour > 0;
-    const asked = wishes.some((x) => movesRail(line, x.rail));
     const [least, most] = freedom.anySize ? [0, Number.POSITIVE_INFINITY] : lineBounds(line.grams, asked);
     movers.push({
       grams: line.grams,
@@ -121,6 +122,13 @@ export const gramsOf = (keys: readonly string[], a: Answer): ReadonlyMap<string,
 /** How near a goal's rail has to stay, when amounts are rounded or small changes left out. */
 const near = (goal: Goal): number => (goal.how === 'keep' ? 0.01 * goal.width : goal.rail === 'lift' ? 0.004 : goal.rail === 'salt' ? 0.02 : 0.05);
 
+/** Whether amounts keep the ends of their lines, and of flour and total, that the question sets. */
+function keepsEnds(q: Question, grams: readonly number[]): boolean {
+  const t = sumOf(q.still, q.movers, grams);
+  const between = (x: number, ends: readonly [number, number] | null | undefined): boolean => !ends || (x > ends[0] - 1e-6 && x < ends[1] + 1e-6);
+  return between(t.flour, q.size?.flour) && between(t.mass, q.size?.mass) && q.movers.every((m, i) => between(grams[i] ?? 0, [m.least, m.most]));
+}
+
 /** Whole grams for what is weighed in tens, tenths below, where the rails asked for don't mind. */
 function tidied(asked: Asked, a: Answer): Answer {
   const { question: q } = asked;
@@ -134,7 +142,7 @@ function tidied(asked: Asked, a: Answer): Answer {
     const t = sumOf(q.still, q.movers, grams);
     const values = q.goals.map((goal) => railValue(t, goal.rail));
     const fine = q.goals.every((goal, i) => Math.abs((values[i] ?? 0) - (a.values[i] ?? 0)) <= near(goal));
-    if (fine && (q.massG === null || Math.abs(t.mass - q.massG) < 0.5)) return { ...a, grams, values };
+    if (fine && keepsEnds(q, grams) && (q.massG === null || Math.abs(t.mass - q.massG) < 0.5)) return { ...a, grams, values };
   }
   return a;
 }
@@ -228,9 +236,11 @@ export function bentFrom(b: Bench, w: Worked, asked: Asked, answer: Answer): Ben
   const missedSaid = answer.met ? [] : missed.map(({ g, at }) => whyShort(b, w, g, at));
   const unmetSaid = asked.unmet.map((x) => whyShort(b, w, x, railOf(w.analysis, x.rail)?.tested ?? 0));
   const short = [...unmetSaid, ...missedSaid].join(' ') || null;
-  // what fell short is the nearest, and needs no hundredths
-  const round = (g: number): number => (answer.met || g < 9.95 ? g : g < 20 ? Math.round(10 * g) / 10 : Math.round(g));
-  const grams = new Map([...gramsOf(asked.keys, a)].map(([k, g]) => [k, round(g)]));
+  // what fell short is the nearest, and needs no hundredths, but where rounding would go past an end
+  const coarser = [1, 0.1]
+    .map((step) => a.grams.map((g) => (g < 9.95 ? g : g < 20 ? Math.round(10 * g) / 10 : step * Math.round(g / step))))
+    .find((g) => keepsEnds(asked.question, g));
+  const grams = gramsOf(asked.keys, answer.met ? a : { ...a, grams: coarser ?? a.grams });
   return { formula: withGrams(b, w.lines, grams, 0.01), grams, short };
 }
 

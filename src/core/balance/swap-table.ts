@@ -205,8 +205,8 @@ const BY_CATEGORY: Readonly<Record<string, readonly StandIn[]>> = {
   ],
 };
 
-/** The stand-ins for an ingredient, itself left out; empty where there is no usual one. */
+/** The stand-ins for an ingredient, none that is made of itself; empty where there is no usual one. */
 export function standInsFor(i: { readonly id: string; readonly category: string }): readonly StandIn[] {
   const rows = i.id.startsWith('baking-powder') ? POWDERS : i.id === 'egg-yolk' ? [] : (BY_ID[i.id] ?? BY_CATEGORY[i.category] ?? []);
-  return rows.filter((r) => r.to !== i.id || r.with !== undefined);
+  return rows.filter((r) => r.to !== i.id && r.with?.id !== i.id);
 }

@@ -1,7 +1,7 @@
 'use client';
 import { Check, X } from 'lucide-react';
 import { useState } from 'react';
-import type { MiseState } from '@/core/batch/acts';
+import { entriesOf, type MiseState } from '@/core/batch/acts';
 import type { StandInPreview } from '@/core/batch/changes';
 import { measureSaid } from '@/core/batch/sheet-line';
 import { type Mise, type MiseThing, miseStates, type StandInOffer } from '@/core/prep/mise';
@@ -91,6 +91,13 @@ export function MiseView({
   const missing = all.filter((t) => states.get(t.key) === 'missing');
   const left = all.filter((t) => !states.has(t.key));
   const say = (t: MiseThing, state: MiseState): void => void log.enter({ what: 'mise', key: t.key, state });
+  /** Takes back what was said last of a thing: it stands as it did before. */
+  const unsay = (t: MiseThing): void => {
+    const last = entriesOf(log.entries, 'mise')
+      .filter((e) => e.act.key === t.key)
+      .at(-1);
+    if (last) log.tell({ do: 'strike', entryId: last.id });
+  };
   const rowOf = (t: MiseThing) => {
     const state = states.get(t.key);
     const own = t.lineKey === null ? [] : (offers[t.lineKey] ?? []);
@@ -126,7 +133,10 @@ export function MiseView({
           </Button>
         </div>
         {state === 'missing' ? (
-          <div className="py-2 pl-3">
+          <div className="grid justify-items-start gap-2 py-2 pl-3">
+            <Button size="work" aria-label={`Not missing after all: ${t.name}`} onClick={() => unsay(t)}>
+              Not missing after all
+            </Button>
             {t.grams === null ? (
               t.instead ? (
                 <Button size="work" onClick={() => say(t, 'stand-in')}>
