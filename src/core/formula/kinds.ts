@@ -248,13 +248,14 @@ export const RAIL_NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg:
 /** A rail's value with its unit: percent of flour, or g of gas per 100 g flour. */
 export const sayRail = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
 
-/** Rounding of cups to grams is no reason to stand outside a zone. */
-const A_HAIR = 1e-6;
+/** Rounding of cups to grams, or of grams to what a scale shows, is no reason to stand outside a zone: a share of its width. */
+const A_HAIR = 1e-4;
 
 /** Where a value stands against a zone. The ends belong to the zone. */
 export function readZone(value: number, zone: Zone): ZoneReading {
-  const quarter = (zone[1] - zone[0]) / 4;
-  const [low, high] = [zone[0] - A_HAIR, zone[1] + A_HAIR];
+  const width = zone[1] - zone[0];
+  const quarter = width / 4;
+  const [low, high] = [zone[0] - A_HAIR * width, zone[1] + A_HAIR * width];
   if (value < low) return { standing: 'below', far: value < low - quarter };
   if (value > high) return { standing: 'above', far: value > high + quarter };
   return { standing: 'in', far: false };
