@@ -134,9 +134,6 @@ export function MiseView({
         </div>
         {state === 'missing' ? (
           <div className="grid justify-items-start gap-2 py-2 pl-3">
-            <Button size="work" aria-label={`Not missing after all: ${t.name}`} onClick={() => unsay(t)}>
-              Not missing after all
-            </Button>
             {t.grams === null ? (
               t.instead ? (
                 <Button size="work" onClick={() => say(t, 'stand-in')}>
@@ -194,6 +191,9 @@ export function MiseView({
               </ul>
             )}
             {tried === t.key ? <Refusal text={asking.refusal} /> : null}
+            <Button size="work" look="bare" aria-label={`Not missing after all: ${t.name}`} onClick={() => unsay(t)}>
+              Not missing after all
+            </Button>
           </div>
         ) : null}
       </li>
