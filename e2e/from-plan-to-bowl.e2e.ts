@@ -136,7 +136,7 @@ test.describe('at a time of its own', () => {
     ] as const) {
       await page.goto('/house');
       await choose(page, 'Whites', school);
-      await expect(page.getByText('Kept for the whole house')).toBeVisible();
+      await expect(page.getByText('Kept for the whole house').last()).toBeVisible();
       await newFormula(page, `Lock foam, ${words}\n150 g flour\n6 g baking powder\n150 g milk\n3 eggs, separated\n45 g sugar`);
       const batch = await start(page);
       await expect(page.getByRole('button', { name: /^A clean, dry bowl for the whites/ })).toBeVisible();

@@ -10,7 +10,7 @@ import { type Bench, type Proposal, withFormula, workedOn } from './bench';
 /** The share of itself by which flour and total may change. */
 const A_TENTH = 0.1;
 /** What rounding to what a scale shows may add to that. */
-const ROUNDING = 0.005;
+export const ROUNDING = 0.005;
 /** Within which times itself a line stays. */
 const LINE = [1 / 3, 3] as const;
 /** Times itself to which a line that lacks may grow. */

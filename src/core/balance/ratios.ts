@@ -5,7 +5,7 @@ import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds'
 import { testedFlourG } from '../formula/tally';
 import { kitchenName } from '../pantry/ingredient';
 import { type Bench, type Proposal, withGrams, workedOn } from './bench';
-import { A_PINCH_G, aTenth, lineBounds } from './bounds';
+import { A_PINCH_G, aTenth, lineBounds, ROUNDING } from './bounds';
 import { bringsOf, movesRail, perGram } from './brings';
 import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
 
@@ -125,8 +125,10 @@ const near = (goal: Goal): number => (goal.how === 'keep' ? 0.01 * goal.width : 
 /** Whether amounts keep the ends of their lines, and of flour and total, that the question sets. */
 function keepsEnds(q: Question, grams: readonly number[]): boolean {
   const t = sumOf(q.still, q.movers, grams);
-  const between = (x: number, ends: readonly [number, number] | null | undefined): boolean => !ends || (x > ends[0] - 1e-6 && x < ends[1] + 1e-6);
-  return between(t.flour, q.size?.flour) && between(t.mass, q.size?.mass) && q.movers.every((m, i) => between(grams[i] ?? 0, [m.least, m.most]));
+  const between = (x: number, ends: readonly [number, number] | null | undefined, share: number): boolean =>
+    !ends || (x >= (1 - share) * ends[0] - 1e-6 && x <= (1 + share) * ends[1] + 1e-6);
+  const size = between(t.flour, q.size?.flour, ROUNDING) && between(t.mass, q.size?.mass, ROUNDING);
+  return size && q.movers.every((m, i) => between(grams[i] ?? 0, [m.least, m.most], 0));
 }
 
 /** Whole grams for what is weighed in tens, tenths below, where the rails asked for don't mind. */
