@@ -42,7 +42,10 @@ export function Choice<T extends string>({
           autoComplete="off"
           id={id}
           value={known ? value : ''}
-          onChange={(e) => onChange(e.target.value as T)}
+          // a choice made before the page heard it may be told twice: what is chosen already is no choice
+          onChange={(e) => {
+            if (e.target.value !== value) onChange(e.target.value as T);
+          }}
           className={`min-w-0 max-w-full cursor-pointer appearance-none truncate rounded-[inherit] bg-transparent pr-8 pl-2.5 text-[15px] hover:bg-wash ${inline ? 'min-h-8' : 'min-h-10'}`}
         >
           {known ? null : (
