@@ -251,7 +251,14 @@ test('before the page’s script is there: buttons are off, fields keep what is 
   const begun = (await batches()).filter((b) => !before.includes(b.id));
   expect(begun).toEqual([{ id, pieces: 37 }]);
 
-  // a number that is taken when the hand leaves its box, and a choice
+  // how many, on Today's own row, goes to the plan
+  await page.goto('/', { waitUntil: 'commit' });
+  const many = page.locator('input[name=pieces]').first();
+  await many.fill('43');
+  await many.press('Enter');
+  await expect(page.getByLabel('Pieces', { exact: true })).toHaveValue('43');
+
+  // a number that is taken when the hand leaves its box
   await page.goto('/house', { waitUntil: 'commit' });
   const altitude = page.getByLabel('Altitude, metres');
   await altitude.fill('420');
@@ -262,6 +269,37 @@ test('before the page’s script is there: buttons are off, fields keep what is 
   await altitude.fill('0');
   await altitude.press('Enter');
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
+});
+
+test('a choice made while the page wakes is told once, whenever it is made', async ({ page }) => {
+  for (const [n, after] of [40, 80, 120, 180, 350].entries()) {
+    const tab = await page.context().newPage();
+    const session = await tab.context().newCDPSession(tab);
+    await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    const sent: string[] = [];
+    tab.on('request', (r) => r.method() === 'POST' && r.headers()['next-action'] && sent.push(r.url()));
+    await tab.addInitScript(
+      ([value, ms]) => {
+        const timer = setInterval(() => {
+          const label = [...document.querySelectorAll('label')].find((l) => l.textContent === 'Times of day');
+          const list = label && document.getElementById(label.htmlFor);
+          if (!(list instanceof HTMLSelectElement) || performance.getEntriesByName('first-contentful-paint').length === 0) return;
+          clearInterval(timer);
+          setTimeout(() => {
+            list.value = value;
+            list.dispatchEvent(new Event('input', { bubbles: true }));
+            list.dispatchEvent(new Event('change', { bubbles: true }));
+          }, ms);
+        }, 10);
+      },
+      [n % 2 === 0 ? '12' : '24', after] as const,
+    );
+    await tab.goto('/house');
+    await expect(tab.getByText('Kept for the whole house').first()).toBeVisible();
+    await tab.waitForTimeout(300);
+    expect({ after, sent: sent.length }).toEqual({ after, sent: 1 });
+    await tab.close();
+  }
 });
 
 test('nothing swallows a press: at a quarter of the speed, every 100 ms from the first paint, each acts once or meets a control that is off', async ({
