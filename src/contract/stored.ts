@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
 import { KIND_IDS } from '@/core/formula/kinds';
+import { ALLERGENS } from '@/core/pantry/ingredient';
 import { entrySchema, formulaSchema, settingsSchema } from './formula';
 import { conventionsSchema } from './house';
 import { unitsSchema } from './pantry';
@@ -29,6 +30,9 @@ export const sheetLineSchema = z.object({
   spoons: z.string().nullable().optional(),
   parts: z.array(partSchema).optional(),
 });
+
+/** Allergens by ingredient, as they were known. */
+export const knownSchema = z.record(z.string(), z.array(z.enum(ALLERGENS))).nullable();
 
 /** What went into a lot. */
 export const lotItemSchema = z.object({

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { endBatchHere, putAwayBatch, takeUpBatch } from '@/app/actions';
 import { type Batch, VERDICT_WORDS } from '@/core/batch/batch';
+import { correctedSince, correctedWords } from '@/core/batch/known';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { differencesOf } from '@/core/judge/differs';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -16,6 +17,7 @@ import { lotsOfBatch } from '@/server/queries/lot-books';
 import { stockNoted } from '@/server/queries/pantry';
 import { BatchHead } from '@/ui/batch/tabs';
 import { AwayPage, Frame } from '@/ui/frame';
+import { Notice } from '@/ui/kit/notice';
 import { Unreadable } from '@/ui/unreadable';
 import { when } from '@/ui/when';
 
@@ -34,6 +36,7 @@ export async function batchPage(
   // a change that was meant is claimed only where the batch really is another
   const then = tried ? await reach(() => batchById(tried.batchId)) : null;
   const differs = then?.up && then.value ? differencesOf(batch, then.value, (x) => findIngredient(x, house.conventions.own), house.units) : [];
+  const corrected = correctedSince(batch.known ?? {}, (x) => findIngredient(x, house.conventions.own));
   // what a part of the batch loads besides may be out of reach too
   const shown = await reach(async () => show(batch, house, stock, lots));
   if (!shown.up) return <AwayPage kind={shown.kind} here="batch" />;
@@ -41,6 +44,17 @@ export async function batchPage(
     <Frame here="batch">
       <BatchHead batch={batch} here={here} units={house.units} acts={{ away: putAwayBatch, end: endBatchHere, again: takeUpBatch }} />
       <Unreadable list={batch.unreadable} />
+      {corrected.length > 0 ? (
+        <div className="mb-3 print:hidden">
+          <Notice weight="stop" role="status">
+            Corrected since it was begun: {correctedWords(corrected)}. The{' '}
+            <Link href={`/batches/${id}/notice`} className="font-semibold text-rim underline">
+              allergen notice
+            </Link>{' '}
+            says what is known now; a printed one doesn’t.
+          </Notice>
+        </div>
+      ) : null}
       {tried && !batch.putAway ? (
         <p className="mb-3 rounded-r-hold border-l-8 border-butter bg-white px-3 py-2 print:hidden">
           <strong>{differs.length > 0 ? 'This batch tries:' : 'To be tried:'}</strong> {tried.change}{' '}

@@ -10,6 +10,7 @@ import { type Entry, entriesOf } from './acts';
 import type { Scales } from './came-out';
 import type { Driver } from './driver';
 import type { Exactness } from './exactness';
+import type { Known } from './known';
 import type { Serving } from './serving';
 import type { SheetLine } from './sheet-line';
 import type { Split } from './split';
@@ -98,6 +99,8 @@ export interface Batch {
   /** How often the sheet has been another since the start, from 1; and when last. */
   readonly sheetState?: number;
   readonly sheetAt?: Date | null;
+  /** Allergens of its ingredients as they were known when it was begun; null: nothing was kept. */
+  readonly known?: Known | null;
   /** Put away, and not made to the end. */
   readonly putAway?: boolean;
 }

@@ -10,11 +10,12 @@ import { cardPanFat } from '../script/pan-fat';
 import type { AccountLine } from './account';
 import { type Entry, entriesOf } from './acts';
 import type { Batch } from './batch';
+import { type Corrected, correctedSince, correctedWords } from './known';
 import { kindsIn } from './pourings';
 import { linesOfSheet } from './sheet';
 import { bareName } from './sheet-line';
 
-type Noticed = Pick<Batch, 'sheet' | 'kind' | 'entries'> & Partial<Pick<Batch, 'driver'>>;
+type Noticed = Pick<Batch, 'sheet' | 'kind' | 'entries'> & Partial<Pick<Batch, 'driver' | 'known'>>;
 type Find = (id: string) => Ingredient | undefined;
 
 /**
@@ -44,6 +45,8 @@ export interface NoticeOf {
   readonly rawEgg: readonly string[];
   /** What stands in for what. */
   readonly standIns: readonly string[];
+  /** What is known otherwise of its ingredients than when it was begun. */
+  readonly corrected: readonly Corrected[];
 }
 
 /** More alcohol than this, g in 100 g, is said. */
@@ -66,19 +69,21 @@ export function noticeOfLines(lines: readonly AccountLine[], standIns: readonly 
       lines.filter((l) => l.use === 'topping' || Boolean(l.side)),
     ),
     standIns,
+    corrected: [],
   };
 }
 
 /** The notice of a batch as it is. */
 export function noticeOf(batch: Noticed, ways: Ways, find: Find): NoticeOf {
   const extra = [...panFatIds(batch, ways), ...stirredIn(batch.entries)].flatMap((id) => find(id) ?? []);
-  return noticeOfLines(
+  const now = noticeOfLines(
     [
       ...linesOfSheet(batch.sheet, find),
       ...extra.map((ingredient): AccountLine => ({ use: 'pan', ingredient, text: kitchenName(ingredient), parts: [{ ingredient, grams: 0 }] })),
     ],
     [...new Set(batch.sheet.flatMap((l) => (l.standsFor ? [`${bareName(l)} in place of ${l.standsFor.toLowerCase()}`] : [])))],
   );
+  return { ...now, corrected: correctedSince(batch.known ?? {}, find) };
 }
 
 export const SHARED = 'Made in a kitchen that handles other allergens: griddle, irons, bowls and spoons are shared, and traces can’t be ruled out.';
@@ -86,6 +91,7 @@ export const SHARED = 'Made in a kitchen that handles other allergens: griddle, 
 /** Everything besides the allergens that a notice says, each in one line. */
 export const noticeLines = (n: NoticeOf): readonly { readonly strong: string; readonly text: string }[] => [
   ...(n.standIns.length > 0 ? [{ strong: 'As it was made:', text: `${n.standIns.join('; ')}.` }] : []),
+  ...(n.corrected.length > 0 ? [{ strong: 'Corrected since it was begun:', text: `${correctedWords(n.corrected)}.` }] : []),
   ...(n.unstated.length > 0 ? [{ strong: 'Not stated:', text: `${n.unstated.join(', ')}. Read the packet before you serve it.` }] : []),
   ...(n.unread.length > 0 ? [{ strong: 'Not read:', text: `${n.unread.map((t) => `“${t}”`).join(', ')}. It may hold more.` }] : []),
   ...(n.honey ? [{ strong: 'With honey:', text: 'not for infants under one year.' }] : []),

@@ -218,6 +218,17 @@ export function frozenLot(
   };
 }
 
+/**
+ * What the pantry knows otherwise of a lot's contents than when its label was written: allergens it holds that the label lacks, and in what.
+ */
+export function lacksSince(f: Pick<FrozenLot, 'contains'>, contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): string {
+  const { held } = allergensOf([{ use: 'batter', parts: contents.flatMap((c) => partOf(c, find)) }]);
+  return held
+    .filter((h) => !f.contains.includes(h.name))
+    .map((h) => `${h.name.toLowerCase()}, in ${h.from.join(', ').toLowerCase()}`)
+    .join('; ');
+}
+
 /** What a label usually carries and this one lacks, and what its maker has to look up: for the page, never for the bag. */
 export function labelGaps(f: FrozenLot, contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): readonly string[] {
   const parts = contents.flatMap((c) => partOf(c, find));

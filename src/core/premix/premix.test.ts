@@ -17,7 +17,7 @@ import { additionsIn, baggedFormula, changedInMix, productFormula } from './bagg
 import { blendSteps, blendsFor, FOLD_INTO, SMALL_SHARE, tooFine, weighingOf } from './blend';
 import { codeKind, codeWrong } from './code';
 import { unmixed } from './foreign';
-import { frozenLot, ingredientRuns, labelGaps, saturatesPer100 } from './frozen';
+import { frozenLot, ingredientRuns, labelGaps, lacksSince, saturatesPer100 } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
 import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, leftBySize, lotNumber, readBagCount, sayBags, standingUses } from './premix';
 import { bagCost } from './price';
@@ -334,6 +334,13 @@ test('what a lot was made as: ingredients by weight, allergens set apart, compou
   // its maker's notes are for the page
   expect(labelGaps(f, contents, find).join(' ')).toMatch(/hold it against your packet.*local food code/);
   expect(labelGaps({ ...f, maker: '' }, contents, find)[0]).toMatch(/^Who makes it/);
+  // an allergen that the pantry comes to know later is told beside the label
+  expect(lacksSince(f, contents, find)).toBe('');
+  const corrected = (id: string) => {
+    const i = find(id);
+    return i && i.id === 'flour-all-purpose' ? { ...i, allergens: [...i.allergens, 'lupin' as const] } : i;
+  };
+  expect(lacksSince(f, contents, corrected)).toBe('lupin, in all-purpose wheat flour');
   // what the pantry does not know any more is not guessed at
   const gone = [...contents, { id: 'own-gone', name: 'Gone flour', grams: 100, lot: '' }];
   const without = frozenLot({ name: 'Cake mix', bagG: 500, contents: gone, settings: FRESH_PREMIX, products: w.products }, house, find);

@@ -23,11 +23,14 @@ const one = (x: number): string => x.toFixed(1);
 export function LotLabels({
   lot,
   frozen: f,
+  lacking,
   size,
   code,
 }: {
   readonly lot: Lot;
   readonly frozen: FrozenLot;
+  /** Allergens that are known of it since, and in what; empty: none. */
+  readonly lacking: string;
   readonly size: LabelSize;
   /** Its code as a picture; null: it has none. */
   readonly code: string | null;
@@ -59,7 +62,11 @@ export function LotLabels({
               ))}
               .
             </Text>
-            <Text style={{ fontSize: text, fontWeight: 700, marginBottom: 2 }}>{f.contains.length > 0 ? `Contains: ${f.contains.join(', ')}.` : ''}</Text>
+            <Text style={{ fontSize: text, fontWeight: 700, marginBottom: 2 }}>
+              {[f.contains.length > 0 ? `Contains: ${f.contains.join(', ')}.` : '', lacking ? `Contains also, as corrected since: ${lacking}.` : '']
+                .filter(Boolean)
+                .join(' ')}
+            </Text>
             {full && n ? (
               <Text style={{ fontSize: text, marginBottom: 3 }}>
                 In 100 g of mix: {Math.round(n.kJ)} kJ / {Math.round(n.kcal)} kcal; fat {one(n.fatG)} g

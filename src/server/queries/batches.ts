@@ -5,10 +5,11 @@ import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { driverSchema, outcomeSchema, serving, splitSchema } from '@/contract/batch';
 import { waysSchema } from '@/contract/house';
-import { sheetLineSchema, standInSchema, swappedSchema, unswappedSchema } from '@/contract/stored';
+import { knownSchema, sheetLineSchema, standInSchema, swappedSchema, unswappedSchema } from '@/contract/stored';
 import type { Batch, LogRow, Outcome, StandIn, Verdict } from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/exactness';
+import type { Known } from '@/core/batch/known';
 import type { Serving } from '@/core/batch/serving';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { ONE, type Split } from '@/core/batch/split';
@@ -27,7 +28,7 @@ const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
-         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway",
+         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known,
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -36,7 +37,7 @@ const SELECT_BATCH = `
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
-type Json = 'driver' | 'split' | 'sheet' | 'ways' | 'swapped' | 'unswapped' | 'standIns' | 'timeline' | 'scales' | 'entries' | 'unreadable';
+type Json = 'known' | 'driver' | 'split' | 'sheet' | 'ways' | 'swapped' | 'unswapped' | 'standIns' | 'timeline' | 'scales' | 'entries' | 'unreadable';
 type Row = Omit<Batch, Json> & { readonly [K in Exclude<Json, 'unreadable'>]: unknown } & Record<string, unknown>;
 
 const DRIVER: Column<Driver> = { at: 'batches.driver', called: 'what drives it', schema: driverSchema, fresh: { by: 'factor', factor: 1 } };
@@ -52,6 +53,7 @@ const UNSWAPPED: Column<NonNullable<Batch['unswapped']> | null> = {
 };
 const STAND_INS: Column<readonly StandIn[]> = { at: 'batches.stand_ins', called: 'what stands in', schema: z.array(standInSchema), fresh: [] };
 const TIMELINE: Column<Batch['timeline']> = { at: 'batches.timeline', called: 'the time line', schema: serving, fresh: null };
+const KNOWN: Column<Known | null> = { at: 'batches.known', called: 'what was known of its allergens', schema: knownSchema, fresh: null };
 const SCALED: Column<Batch['scales']> = { at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} };
 
 function toBatch(r: Row): Batch {
@@ -73,6 +75,7 @@ function toBatch(r: Row): Batch {
     standIns: read(STAND_INS, r.standIns),
     timeline: read(TIMELINE, r.timeline),
     scales: read(SCALED, r.scales),
+    known: read(KNOWN, r.known),
     entries: entries.value,
   };
   return { ...batch, unreadable: [...unreadable, ...entries.unreadable] };
@@ -178,6 +181,8 @@ export interface NewBatch {
   readonly school?: string | null;
   readonly portionSaid?: string | null;
   readonly headcount?: string | null;
+  /** Allergens of its ingredients as they are known now. */
+  readonly known?: Known;
 }
 
 /** The last making of the formula, where its change for next time is being tried. */
@@ -187,8 +192,8 @@ const TRIED = `(select l.id from (select b.id, b.change_state from batches b whe
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, tries)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, ${TRIED}) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, tries)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, ${TRIED}) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -208,6 +213,7 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
       b.school ?? null,
       b.portionSaid ?? null,
       b.headcount ?? null,
+      b.known ? JSON.stringify(b.known) : null,
     ],
   );
   const id = made.rows[0]?.id;

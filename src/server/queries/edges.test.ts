@@ -3,8 +3,11 @@ import { randomUUID } from 'node:crypto';
 import { saveFormula, saveOutcome, serveAt, setHouse } from '@/app/actions';
 import { keepStock, keepThing } from '@/app/pantry/actions';
 import { analyseFormula } from '@/core/analyse-formula';
+import { waysOf } from '@/core/batch/batch';
+import { noticeLines, noticeOf } from '@/core/batch/notice';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import type { Allergen } from '@/core/pantry/ingredient';
+import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_PREMIX } from '@/core/premix/premix';
 import { migrate } from '../db/migrate';
 import { closePool, query, reach, transaction } from '../db/pool';
@@ -384,9 +387,22 @@ describe('finding', () => {
     const { formulaId } = ok(saved).saved;
     const listed = async () => (await formulaShelf({ text: 'stamped', without: 'sesame' })).rows.map((r) => r.name);
     expect(await listed()).toEqual(['Stamped cakes']);
+    const begun = await startBatch({ versionId: ok(saved).saved.versionId, driver: { by: 'factor', factor: 1 }, exactness: 'exact', portionMl: 60 });
+    if (!begun.ok) throw new Error(begun.message);
+    const notice = async () => {
+      const [batch, house] = await Promise.all([batchById(begun.id), loadHouse()]);
+      if (!batch) throw new Error('the batch is gone');
+      return { known: batch.known?.['own-mill-flour'], ...noticeOf(batch, waysOf(batch, house), (id) => findIngredient(id, house.conventions.own)) };
+    };
+    expect((await notice()).corrected).toEqual([]);
     // nobody is told: the records know by themselves
     await put(['wheat', 'sesame']);
     expect(await listed()).toEqual([]);
+    // a batch begun before says what is known since; its record stays as it was
+    const since = await notice();
+    expect(since.known).toEqual(['wheat']);
+    expect(since.held.map((h) => h.name)).toContain('sesame');
+    expect(noticeLines(since)).toContainEqual({ strong: 'Corrected since it was begun:', text: 'sesame, in mill flour.' });
     await put(['wheat']);
     expect(await listed()).toEqual(['Stamped cakes']);
     // and where it can't be worked anew, it is not listed either

@@ -11,6 +11,7 @@ import { entriesOf } from '@/core/batch/acts';
 import type { Batch, StandIn } from '@/core/batch/batch';
 import { CRUMB_G, changesBetween, marked, type StandInPreview, withCovers } from '@/core/batch/changes';
 import type { Driver } from '@/core/batch/driver';
+import { knownOnSheet } from '@/core/batch/known';
 import { type Planned, plannedSheet, readyFor } from '@/core/batch/plan';
 import { bareName, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn } from '@/core/batch/split';
@@ -175,7 +176,8 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
     if (changed.length > 0) return no(weighed(changed));
     if (ticked.rows.some((t) => !batch.ticked.includes(t.key))) return no('Something was weighed meanwhile: look at it, and ask again.');
     await client.query(
-      `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now(), stand_ins = $8
+      `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now(), stand_ins = $8,
+              known = $9::jsonb || known
         where id = $1`,
       [
         batch.id,
@@ -186,6 +188,8 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
         to.pieces,
         JSON.stringify(to.driver),
         JSON.stringify(to.standIns),
+        // what is on it since the start is known as of now
+        JSON.stringify(knownOnSheet(to.sheet, (id) => findIngredient(id, house.conventions.own))),
       ],
     );
     if (batch.deductions.length > 0) {

@@ -5,6 +5,7 @@ import type { PoolClient } from 'pg';
 import type { Lit } from '@/core/batch/acts';
 import type { Driver, EndAsked } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/exactness';
+import { knownOnSheet } from '@/core/batch/known';
 import { plannedSheet, readyFor } from '@/core/batch/plan';
 import { endsAsked } from '@/core/batch/pourings';
 import { saidOf } from '@/core/batch/said';
@@ -95,10 +96,11 @@ export interface ToWrite {
 export async function writeBatches([first, ...more]: readonly ToWrite[], house: Kitchen): Promise<Started> {
   if (!first) throw new Error('no batch to write');
   const stock = await stockNoted();
+  const find = (id: string) => findIngredient(id, house.conventions.own);
   try {
     return await transaction(async (client): Promise<Started> => {
       const write = async ({ batch, take, also }: ToWrite): Promise<{ readonly id: string; readonly again: boolean }> => {
-        const made = await insertBatch(client, batch);
+        const made = await insertBatch(client, { ...batch, known: knownOnSheet(batch.sheet, find) });
         if (made.again) return made;
         await also?.(client, made.id);
         const short = take === 'no' ? [] : await takeFromShelf(client, { batchId: made.id }, wantsOf(batch.sheet, house, stock), take === 'anyway');

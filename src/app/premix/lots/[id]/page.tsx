@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot } from '@/app/premix/actions';
 import { findIngredient } from '@/core/pantry/pantry';
-import { labelGaps } from '@/core/premix/frozen';
+import { labelGaps, lacksSince } from '@/core/premix/frozen';
 import { bagsLeft, firstToUse, isPast, type Lot, sayBags } from '@/core/premix/premix';
 import { codesIn } from '@/core/premix/recall';
 import { addSacks } from '@/core/premix/weigh';
@@ -78,6 +78,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   const find = (x: string) => findIngredient(x, house.conventions.own);
   const products = frozen?.products.map((p) => ({ product: p.product, parts: frozenParts(p, house).parts })) ?? [];
   const gone = frozen?.products.map((p) => goneFromPantry(lot, p, house)).find((g) => g !== null) ?? null;
+  const lacking = frozen ? lacksSince(frozen, lot.contents, find) : '';
   const left = bagsLeft(lot);
   const first = firstToUse(siblings, house.today).find((l) => !isPast(l, house.today));
   return (
@@ -239,6 +240,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                 })}
                 .
               </p>
+              {lacking ? <Notice weight="stop">Corrected since: {lacking}. Labels that are on the bags don’t say so.</Notice> : null}
               {frozen.contains.length > 0 ? <p className="font-semibold">Contains: {frozen.contains.join(', ')}.</p> : null}
               {frozen.products.map((p) => (
                 <p key={p.title} className="text-[15px]">

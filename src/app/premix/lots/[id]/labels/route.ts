@@ -1,4 +1,6 @@
 import { createElement } from 'react';
+import { findIngredient } from '@/core/pantry/pantry';
+import { lacksSince } from '@/core/premix/frozen';
 import { isUuid } from '@/server/api/params';
 import { problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
@@ -12,10 +14,14 @@ import { frozenLotById } from '@/server/usecases/premix-lots';
 export async function GET(request: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such lot.');
-  const r = await reach(async () => frozenLotById(id, await loadHouse()));
+  const r = await reach(async () => {
+    const house = await loadHouse();
+    const lot = await frozenLotById(id, house);
+    return lot && { lot, lacking: lacksSince(lot.frozen, lot.contents, (x) => findIngredient(x, house.conventions.own)) };
+  });
   if (!r.up) return troubled(r.kind);
-  const lot = r.value;
-  if (!lot) return problem(404, 'There is no such lot.');
+  if (!r.value) return problem(404, 'There is no such lot.');
+  const { lot, lacking } = r.value;
   const size = LABEL_SIZES.find((s) => s === new URL(request.url).searchParams.get('size')) ?? 'full';
-  return asPdf(createElement(LotLabels, { lot, frozen: lot.frozen, size, code: await codePicture(lot.frozen.code) }), `lot ${lot.number} labels`);
+  return asPdf(createElement(LotLabels, { lot, frozen: lot.frozen, lacking, size, code: await codePicture(lot.frozen.code) }), `lot ${lot.number} labels`);
 }
