@@ -136,12 +136,12 @@ export const putBackSchema = z.object({ batchId: z.uuid() });
 export const rebalanceSchema = z.object({
   batchId: z.uuid(),
   mix: count('Mixes', MOST_MIXES),
-  how: z.union([z.object({ by: z.literal('ratios') }), z.object({ by: z.literal('smaller'), key: z.string().max(20) })]).default({ by: 'ratios' }),
+  how: z.union([z.object({ by: z.literal('ratios') }), z.object({ by: z.literal('smaller'), key: z.string().max(80) })]).default({ by: 'ratios' }),
 });
 /** What stands in for the missing part of a line, where some of it is there. */
 export const partSchema = z.object({
   batchId: z.uuid(),
-  lineKey: z.string().max(20),
+  lineKey: z.string().max(80),
   hasG: amount('There is', 1_000_000),
   to: z.string().max(60),
   with: z.string().max(60).nullable(),
@@ -151,7 +151,7 @@ export const servingSchema = z.object({ batchId: z.uuid(), serving });
 /** So many more, or fewer: two screens that each add one add two. */
 export const wantSchema = z.object({ batchId: z.uuid(), by: z.number().int().min(-1000).max(1000), requestId });
 
-export const swapSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(20), to: z.string().max(60), with: z.string().max(60).nullable() });
+export const swapSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(80), to: z.string().max(60), with: z.string().max(60).nullable() });
 
 /** Which stand-in is taken out again, as they were put in, from 0; null: all of them. */
 export const unswapSchema = z.object({ batchId: z.uuid(), nth: z.number().int().min(0).max(200).nullable().default(null) });

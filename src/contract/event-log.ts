@@ -72,7 +72,7 @@ export const itemSchema = z.intersection(
     z.object({ do: z.literal('untap'), tapId: z.uuid() }),
     z.object({
       do: z.literal('line'),
-      key: z.string().max(20),
+      key: z.string().max(80),
       at: moment.optional(),
       to: z.union([z.boolean(), z.number('Write a number of grams.').min(0, 'Not less than nothing.').max(1_000_000, 'At most a tonne.')]),
     }),

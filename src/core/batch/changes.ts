@@ -6,6 +6,7 @@
 import { allergensOf } from '../formula/tally';
 import type { Ingredient } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
+import { linesBehind } from './once';
 import { fineLine, linesOfSheet } from './sheet';
 import type { SheetLine } from './sheet-line';
 import { bareName } from './sheet-line';
@@ -56,12 +57,13 @@ export function changesBetween(before: readonly SheetLine[], after: readonly She
 
 /** A sheet with what stands in marked, by what it stands in for; marks of earlier stand-ins stay. */
 export function marked(after: readonly SheetLine[], before: readonly SheetLine[], lineKey: string): readonly SheetLine[] {
-  const plain = (key: string): string => key.replace(/m\d+$/, '');
-  const replaced = before.find((l) => plain(l.key) === lineKey);
-  const had = new Map(before.map((l) => [plain(l.key), l] as const));
+  const swapped = linesBehind(lineKey);
+  const of = (key: string): boolean => linesBehind(key).some((k) => swapped.includes(k));
+  const replaced = before.find((l) => of(l.key));
+  const had = new Map(before.flatMap((l) => linesBehind(l.key).map((k) => [k, l] as const)));
   return after.map((l) => {
-    const was = had.get(plain(l.key));
-    const standsFor = plain(l.key) === lineKey || !was ? (was?.standsFor ?? (replaced && bareName(replaced))) : was.standsFor;
+    const was = linesBehind(l.key).flatMap((k) => had.get(k) ?? [])[0];
+    const standsFor = of(l.key) || !was ? (was?.standsFor ?? (replaced && bareName(replaced))) : was.standsFor;
     return standsFor ? { ...l, standsFor } : l;
   });
 }

@@ -14,7 +14,7 @@ import { counting } from '../testing/counted';
 import { anyFormula, PLAIN_CAKE } from '../testing/formulas';
 import { waysOf } from './batch';
 import { type Driver, partingOf, portionOf } from './driver';
-import type { Exactness } from './exactness';
+import { EXACTNESSES, type Exactness } from './exactness';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
 import { acrossOf, BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
@@ -593,6 +593,28 @@ test('law: with whole eggs the plan promises what its sheet pours, and the eggs 
     { numRuns: 60 },
   );
   expect(reached / all).toBeGreaterThan(0.8);
+});
+
+test('eggs that are separated stand as yolks and whites, which weigh together what the eggs do, however it is measured and scaled', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 12 }), fc.double({ min: 0.3, max: 8, noNaN: true }), fc.constantFrom(...EXACTNESSES), (eggs, factor, how) => {
+      const of = (line: string): Formula => ({
+        ...CARD,
+        entries: ['250 g flour', '400 g milk', '10 g baking powder', line].map((text, n) => ({ key: `l${n + 1}`, text })),
+      });
+      const sheet = (line: string) => planned({ by: 'factor', factor }, ONE, { formula: of(line), how }).sheet.filter((l) => l.key.startsWith('l4'));
+      const [whole] = sheet(`${eggs} eggs`);
+      const [yolks, whites, ...more] = sheet(`${eggs} eggs, separated`);
+      expect(more).toEqual([]);
+      expect([yolks?.vessel, whites?.vessel]).toEqual(['wet', 'fold-in']);
+      expect((yolks?.grams ?? 0) + (whites?.grams ?? 0)).toBeCloseTo(whole?.grams ?? 0, 6);
+      // 33 g of 50 are white, to the gram the yolks are weighed by
+      expect(Math.abs((whites?.grams ?? 0) - 0.66 * (whole?.grams ?? 0))).toBeLessThan(0.51);
+      // off the shelf come eggs
+      expect([yolks, whites].flatMap((l) => l?.parts?.map((p) => p.id) ?? [])).toEqual(['egg-large', 'egg-large']);
+    }),
+    { numRuns: 80 },
+  );
 });
 
 test('an oven pancake is poured by the pan: 0.65 ml a cm2 of its base, and more than one takes as so many pans', () => {

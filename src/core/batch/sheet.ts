@@ -6,11 +6,14 @@
 import Fraction from 'fraction.js';
 import { VESSELS } from '../card/parts';
 import { type EndId, type FormulaLine, MOMENT_NAMES } from '../formula/formula';
+import { EGG_G } from '../pantry/egg-parts';
 import { allFine, instead, spoonsOf } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 import { writeNumber } from '../quantity/number';
+import { asWeighed, counted, gramsExact, gramsNumber } from '../quantity/say';
 import { unitById } from '../quantity/units';
+import { EGG_PART, EGG_PARTS, separates } from '../script/separated';
 import { type AccountLine, takenAs } from './account';
 import { ONCE } from './once';
 import { inOrder, type Measured } from './order';
@@ -27,6 +30,39 @@ function eggs(line: FormulaLine, grams: number): string {
   if (quarters < 1) return '';
   const exact = Math.abs(quarters / 4 - grams / i.piece.grams) < 0.02;
   return ` (${exact ? '' : 'about '}${writeNumber(new Fraction(quarters, 4))})`;
+}
+
+/** A count of eggs is whole within this much of one. */
+const WHOLE = 0.02;
+
+/** Eggs that are separated as two lines: yolks where they stand, whites to be folded in; together they weigh what the eggs do. */
+function inEggParts<L extends SheetLine>(l: L, line: FormulaLine): readonly L[] {
+  if (!separates(line) || l.grams === null) return [l];
+  const all = l.grams;
+  const count = all / (line.parts[0]?.ingredient.piece?.grams ?? EGG_G);
+  const whole = Math.abs(count - Math.round(count)) < WHOLE ? Math.round(count) : null;
+  // weighed to the gram they stay so, and none of it goes between them
+  const fine = Math.abs(all - Math.round(all)) > 1e-9;
+  const yolksG = fine ? all * EGG_PARTS[0].share : asWeighed(all * EGG_PARTS[0].share).grams;
+  const counts = whole !== null && !goesOnScale(l);
+  const of = line.ingredient ? kitchenName(line.ingredient) : line.text;
+  return EGG_PARTS.map((p): L => {
+    const grams = p.one === 'yolk' ? yolksG : all - yolksG;
+    const many = counted(whole ?? Math.ceil(count), `${p.one}s`);
+    return {
+      ...l,
+      key: `${l.key}${EGG_PART}${p.key}`,
+      name: `${of} ${p.one}s${counts ? '' : whole === null ? ` (of ${counted(Math.ceil(count), 'eggs')})` : ` (${whole})`}`,
+      vessel: p.one === 'white' ? 'fold-in' : l.vessel,
+      grams,
+      measure: counts ? many : fine ? gramsExact(grams) : `${gramsNumber(grams)} g`,
+      preparation: p.one === 'white' ? `whipped apart${line.foam === 'firm' ? ', firm' : ''}` : '',
+      spoons: null,
+      tool: null,
+      ...(l.mostG && { mostG: l.mostG * p.share }),
+      parts: (l.parts ?? []).map((x) => ({ ...x, grams: (x.grams * grams) / all })),
+    };
+  });
 }
 
 /** The spoon or cup a line is measured with, as it is written. */
@@ -76,12 +112,12 @@ function spoonsBeside(line: FormulaLine, exactG: number, factor: number, stepG: 
  * @returns one line each, dry bowl first; within a vessel dry before wet before oily
  */
 export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1, ends: Readonly<Record<EndId, string>> | null = null): readonly SheetLine[] {
-  const lines = scaled.lines.map(({ line, grams, exactG, measure, weighed, parts, note }): SheetLine & Measured => {
+  const lines = scaled.lines.flatMap(({ line, grams, exactG, measure, weighed, parts, note }): readonly (SheetLine & Measured)[] => {
     const i = line.ingredient;
     const pinches = grams === null ? null : inPinches(line, scaled.factor);
     const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
     const spoons = exactG !== null && weighed && pinches === null ? spoonsBeside(line, exactG, scaled.factor, stepG) : null;
-    return {
+    const whole: SheetLine & Measured = {
       key: line.key,
       text: line.text,
       name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
@@ -105,6 +141,7 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1, e
       ingredient: i,
       tool: spoons ? 'tsp' : toolOf(line),
     };
+    return inEggParts(whole, line);
   });
   return VESSELS.flatMap((v) => inOrder(lines.filter((l) => l.vessel === v))).map(({ ingredient: _i, tool: _t, ...l }) => l);
 }

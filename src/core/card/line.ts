@@ -102,7 +102,7 @@ function vesselFor(i: Ingredient | null, use: Use, foam: Peaks | null): Vessel {
 function foamOf(i: Ingredient | null, preparation: string): Peaks | null {
   if (i?.category !== 'egg') return null;
   const p = preparation.toLowerCase();
-  const separated = /\bseparated\b/.test(p);
+  const separated = /\bseparated?\b/.test(p) || (i.id !== 'egg-white' && /\bwhites\b.*\b(?:whipped|beaten|whisked|stiff|peaks?)\b/.test(p));
   const whipped = /\b(?:whipped|peaks?|stiff)\b|\b(?:beaten|whisked)\b.*\b(?:soft|firm|stiff|foam)/.test(p);
   if (!separated && !(whipped && i.id === 'egg-white')) return null;
   return /\b(?:firm|stiff)\b/.test(p) ? 'firm' : 'soft';

@@ -65,8 +65,8 @@ test('the mise: each ingredient once over all its lines and mixes, bags by their
   );
   expect(mise.ingredients.map((i) => [i.key, i.grams, i.lineKey])).toEqual([
     ['of:flour-all-purpose', 200, 'l1'],
-    // on two lines: no one line to swap
-    ['of:oil-vegetable', 200, null],
+    // on two lines: what stands in does so on both
+    ['of:oil-vegetable', 200, 'l4+l5'],
     ['lot:2611-1', 750, 'b1'],
   ]);
   const tools = mise.tools.map((t) => t.key);

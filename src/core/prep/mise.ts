@@ -4,7 +4,7 @@ import Fraction from 'fraction.js';
 import { entriesOf, type MiseState } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { HEAD_SHARE } from '../batch/mixes';
-import { ONCE } from '../batch/once';
+import { linesBehind, ONCE } from '../batch/once';
 import { kindsIn } from '../batch/pourings';
 import { goesOnScale, type SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
@@ -26,7 +26,7 @@ export interface MiseThing {
   readonly measure: string;
   /** What does instead, in words; empty: nothing does. */
   readonly instead: string;
-  /** The line it is on, where one line alone holds it. */
+  /** The card's lines it is on, by their keys; null for a tool. */
   readonly lineKey: string | null;
   /** What has to be known of it; mostly nothing. */
   readonly note?: string | undefined;
@@ -219,7 +219,7 @@ export function miseOf(
   const put = (key: string, name: string, grams: number, l: SheetLine, of?: Ingredient): void => {
     const row = rows.get(key) ?? { name, grams: 0, of, lines: new Set<string>() };
     row.grams += grams;
-    for (const key of l.key.replace(/m\d+$/, '').split(ONCE)) row.lines.add(key);
+    for (const key of linesBehind(l.key)) row.lines.add(key);
     rows.set(key, row);
   };
   for (const l of batch.sheet) {
@@ -245,13 +245,19 @@ export function miseOf(
           grams: r.grams,
           measure: measureOf(r),
           instead: '',
-          lineKey: r.lines.size === 1 ? ([...r.lines][0] ?? null) : null,
+          lineKey: [...r.lines].join(ONCE),
         }),
       ),
       ...panFatOf(batch, ways),
     ],
     tools: toolsFor(doingOf(batch, ways, find, known), kindsIn(batch), ways, own),
   };
+}
+
+/** What can stand in for a thing on so many lines: what is offered for each of them. @param lineKey of one line or of several together */
+export function offersFor(lineKey: string, offers: Readonly<Record<string, readonly StandInOffer[]>>): readonly StandInOffer[] {
+  const [first = [], ...more] = lineKey.split(ONCE).map((k) => offers[k] ?? []);
+  return first.filter((o) => more.every((m) => m.some((x) => x.to === o.to && x.with === o.with)));
 }
 
 /** How each thing stands; what nobody has said anything of is not in it. */

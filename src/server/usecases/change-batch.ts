@@ -12,6 +12,7 @@ import type { Batch, StandIn } from '@/core/batch/batch';
 import { CRUMB_G, changesBetween, marked, type StandInPreview, withCovers } from '@/core/batch/changes';
 import type { Driver } from '@/core/batch/driver';
 import { knownOnSheet } from '@/core/batch/known';
+import { linesBehind, ONCE } from '@/core/batch/once';
 import { type Planned, plannedSheet, readyFor } from '@/core/batch/plan';
 import { bareName, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn } from '@/core/batch/split';
@@ -24,6 +25,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import type { StandInOffer } from '@/core/prep/mise';
 import { asWeighed } from '@/core/quantity/say';
 import type { Result } from '@/core/result';
+import { EGG_PART } from '@/core/script/separated';
 import { query, transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import { batchById, type NewBatch } from '../queries/batches';
@@ -118,16 +120,25 @@ const sidesOf = (sheet: readonly SheetLine[], than: readonly SheetLine[]): reado
 /** A stand-in worked out: the sheet as it would be. */
 function stoodIn(o: Open, lineKey: string, to: string, withId: string | null) {
   const { batch, formula, house } = o;
-  const bench = { formula, house, end: endIn(formula, batch) };
-  const line = workedOn(bench).lines.find((l) => l.key === lineKey);
-  const swap = swapsOn(line).find((s) => s.standIn.to === to && (s.standIn.with?.id ?? null) === withId);
-  if (!line || !swap) return no('Nothing like that stands in for it.');
-  const proposal = swapRebalanced(bench, line, swap);
-  const planned = plannedAnew(o, proposal.formula, batch.driver);
+  const end = endIn(formula, batch);
+  // what stands on several lines is missing on all of them
+  let swapped = formula;
+  let first: { readonly name: string; readonly line: FormulaLine } | null = null;
+  for (const key of lineKey.split(ONCE)) {
+    const bench = { formula: swapped, house, end };
+    const line = workedOn(bench).lines.find((l) => l.key === key);
+    const swap = swapsOn(line).find((s) => s.standIn.to === to && (s.standIn.with?.id ?? null) === withId);
+    if (!line || !swap) return no('Nothing like that stands in for it.');
+    swapped = swapRebalanced(bench, line, swap).formula;
+    first ??= { name: swap.name, line };
+  }
+  if (!first) return no('Nothing like that stands in for it.');
+  const { name, line } = first;
+  const planned = plannedAnew(o, swapped, batch.driver);
   if (!planned.ok) return no(planned.error);
   const sheet = marked([...planned.value.sheet, ...sidesOf(batch.sheet, planned.value.sheet)], batch.sheet, lineKey);
-  const standIn: StandIn = { lineKey, to, with: withId, name: swap.name, standsFor: line.ingredient ? kitchenName(line.ingredient) : line.text };
-  return { ok: true as const, formula: proposal.formula, planned: planned.value, sheet, standIn };
+  const standIn: StandIn = { lineKey, to, with: withId, name, standsFor: line.ingredient ? kitchenName(line.ingredient) : line.text };
+  return { ok: true as const, formula: swapped, planned: planned.value, sheet, standIn };
 }
 
 /** What a stand-in would change, before it is taken. */
@@ -234,9 +245,9 @@ export async function standInPart(batchId: string, lineKey: string, hasG: number
   if (!open.ok) return no(open.error);
   const { batch, formula, house } = open.value;
   const line = batch.sheet.find((l) => l.key === lineKey);
-  const own = workedOn({ formula, house, end: endIn(formula, batch) }).lines.find((l) => l.key === lineKey.replace(/m\d+$/, ''));
+  const own = workedOn({ formula, house, end: endIn(formula, batch) }).lines.find((l) => linesBehind(lineKey).includes(l.key));
   const swap = swapsOn(own).find((s) => s.standIn.to === to && (s.standIn.with?.id ?? null) === withId);
-  if (!line || line.grams === null || !own || !swap) return no('Nothing like that stands in for it.');
+  if (!line || line.grams === null || !own || !swap || lineKey.includes(EGG_PART)) return no('Nothing like that stands in for it.');
   const missing = line.grams - hasG;
   if (!(missing > 0)) return no('Nothing of it is missing.');
   const poured = pouredFor(own, swap.standIn, missing);

@@ -1,6 +1,7 @@
 /** The shelf under batches that take from it, on the real database. */
 import { randomUUID } from 'node:crypto';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { offersFor } from '@/core/prep/mise';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { batchById, writeOutcome } from '../queries/batches';
@@ -171,6 +172,37 @@ test('a stand-in on this batch alone: the sheet planned again, the shelf given b
   expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false, message: expect.stringContaining('weighed already') });
   await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
   expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false });
+});
+
+test('a thing that stands on two lines is stood in for on both', async () => {
+  const formula = {
+    ...EMPTY_FORMULA,
+    name: 'Two pours',
+    entries: ['500 g flour', '600 g milk', '200 g milk, warmed', '20 g baking powder', '4 eggs, separated'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  };
+  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' });
+  if (!saved.ok) throw new Error('not saved');
+  const b = await open({ versionId: saved.saved.versionId, take: 'no' });
+  // four eggs: 4 x 17 g of yolk in the wet, 4 x 33 g of white to be folded in
+  const eggs = (await b.at()).sheet.filter((l) => l.key.startsWith('l5'));
+  expect(eggs.map((l) => [l.key, l.vessel, l.grams])).toEqual([
+    ['l5~y', 'wet', 68],
+    ['l5~w', 'fold-in', 132],
+  ]);
+  const house = await loadHouse();
+  const offers = await standInsOf(await b.at(), house);
+  expect(offersFor('l2+l3', offers).map((o) => o.to)).toContain('oat-drink');
+  expect(await swapInBatch(b.id, 'l2+l3', 'oat-drink', null)).toEqual({ ok: true });
+  const now = await b.at();
+  const ids = now.sheet.flatMap((l) => (l.parts ?? []).map((p) => p.id));
+  expect(ids).toContain('oat-drink');
+  expect(ids).not.toContain('milk-whole');
+  expect(now.sheet.filter((l) => l.standsFor).map((l) => [l.key, l.standsFor])).toEqual([
+    // both are the same thing now, and are poured once
+    ['l2+l3', 'Whole milk'],
+  ]);
+  expect(await undoSwaps(b.id, null)).toEqual({ ok: true });
+  expect((await b.at()).sheet.flatMap((l) => (l.parts ?? []).map((p) => p.id))).not.toContain('oat-drink');
 });
 
 const open = async (more: Partial<Parameters<typeof startBatch>[0]> = {}) => {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { entriesOf, type MiseState } from '@/core/batch/acts';
 import type { StandInPreview } from '@/core/batch/changes';
 import { measureSaid } from '@/core/batch/sheet-line';
-import { type Mise, type MiseThing, miseStates, type StandInOffer } from '@/core/prep/mise';
+import { type Mise, type MiseThing, miseStates, offersFor, type StandInOffer } from '@/core/prep/mise';
 import type { OpenEventLog } from '../day/use-event-log';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
@@ -100,7 +100,7 @@ export function MiseView({
   };
   const rowOf = (t: MiseThing) => {
     const state = states.get(t.key);
-    const own = t.lineKey === null ? [] : (offers[t.lineKey] ?? []);
+    const own = t.lineKey === null ? [] : offersFor(t.lineKey, offers);
     return (
       <li key={t.key} className="border-b border-line py-1.5">
         <div className="flex items-center gap-3">

@@ -3,7 +3,7 @@ import { Check, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { refuse } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
-import { ONCE } from '@/core/batch/once';
+
 import { bareName, bowlLines, goesOnScale, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { piecesOf } from '@/core/batter/volume';
@@ -13,7 +13,7 @@ import { pouredG } from '@/core/formula/tally';
 import { scalesOf } from '@/core/pantry/gear';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
-import type { StandInOffer } from '@/core/prep/mise';
+import { offersFor, type StandInOffer } from '@/core/prep/mise';
 import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
 import { toleranceG } from '@/core/prep/tolerance';
 import { rebalance } from '@/core/prep/weigh';
@@ -191,7 +191,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           anew={rebalance(bowls, { ...went, [line.key]: short }, batch.kind, find)}
           lines={bowls}
           begun={bowls.some((l) => l.key !== line.key && done.ticked.has(l.key))}
-          offers={line.key.includes(ONCE) ? [] : (offers[line.key.replace(/m\d+$/, '')] ?? [])}
+          offers={offersFor(line.key.replace(/m\d+$/, ''), offers)}
           by={target - short}
           name={bareName(line)}
           busy={asking.busy}
