@@ -2,9 +2,11 @@
  * What a batter costs and holds, in all and by the piece: money from the shelf's prices, nutrition and allergens from the
  * pantry. What is not known is named as a gap, never counted as nothing without saying so.
  */
+
 import { allergensOf, type TallyLine, type TallyPart } from '../formula/tally';
 import { type Composition, type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import { pricePerG, type Shelf } from '../pantry/stock';
+import type { Amount } from '../quantity/amount';
 
 export interface AccountLine extends TallyLine {
   readonly text?: string;
@@ -13,6 +15,8 @@ export interface AccountLine extends TallyLine {
   readonly mix?: number | undefined;
   /** The sauce or glaze beside the batter it is of. */
   readonly side?: string | null | undefined;
+  /** As the card has it. */
+  readonly written?: readonly Amount[];
   /** Measured by the pinch. */
   readonly pinched?: boolean;
 }

@@ -9,6 +9,7 @@ import type { KitchenConventions } from '../pantry/conventions';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, membersOf } from '../pantry/ingredient';
 import type { ToolId } from '../pantry/tools';
+import { writeNumber } from '../quantity/number';
 import { asWeighed } from '../quantity/say';
 import type { AccountLine } from './account';
 import type { Taken } from './scale';
@@ -58,6 +59,37 @@ export function inKitchen(
   return { taken: takenInKitchen(lines, factor, takes, conventions, drawer, byEye), drift, plainDrift };
 }
 
+/** Measures of a card that a drawer may hold, as a sheet writes one and several. */
+const ON_CARD: Readonly<Record<string, readonly [string, string]>> = {
+  cup: [' cup', ' cups'],
+  tbsp: [' tbsp', ' tbsp'],
+  tsp: [' tsp', ' tsp'],
+  stick: [' stick', ' sticks'],
+  // pieces are counted
+  '': ['', ''],
+};
+/** The drawer's measures are the card's own within this share. */
+const SAME = 0.003;
+
+/** Once the card, measures that the drawer has are the card's own. @returns null where it is another size, or the drawer measures it otherwise */
+function asOnCard(l: AccountLine, factor: number, house: KitchenConventions, drawer: readonly ToolId[]): Taken | null {
+  const [part] = l.parts;
+  const [a] = l.written ?? [];
+  if (Math.abs(factor - 1) > 1e-9 || !part || !a || l.parts.length > 1 || l.written?.length !== 1 || a.approximate || a.bound || isBlend(l)) return null;
+  if (a.terms.some((t) => t.fullness || t.high || t.other || t.sign !== 1 || !ON_CARD[t.unit ?? ''])) return null;
+  const count = a.terms.length === 1 && a.terms[0]?.unit === null ? a.terms[0].low : null;
+  // half an egg is beaten and weighed, or measured
+  if (count ? count.d !== 1n : !takesOf(part.ingredient, part.grams, house, drawer).some((t) => Math.abs(t.grams - part.grams) <= SAME * part.grams))
+    return null;
+  if (count && part.ingredient.category === 'egg') return null;
+  return {
+    parts: [part],
+    measure: a.terms.map((t) => `${writeNumber(t.low)}${ON_CARD[t.unit ?? '']?.[t.low.compare(1) > 0 ? 1 : 0] ?? ''}`).join(' + '),
+    weighed: false,
+    note: '',
+  };
+}
+
 /**
  * The lines as they are taken.
  * @param takes the batter's answers, in the order of `kitchenLines`; null: weighed
@@ -79,6 +111,8 @@ function takenInKitchen(
   });
   return lines.map((l, n): Taken | null => {
     const own = answers.filter(({ a }) => a.line === n);
+    const same = asOnCard(l, factor, house, drawer);
+    if (same) return same;
     if (own.length === 0) return null;
     const text = own.map(({ a, take }) => take?.text ?? asWeighed(a.grams, allFine([a])).measure).join(' and ');
     const note = own.flatMap(({ take }) => take?.note ?? []).join(', ');

@@ -595,6 +595,24 @@ test('law: with whole eggs the plan promises what its sheet pours, and the eggs 
   expect(reached / all).toBeGreaterThan(0.8);
 });
 
+test('once the card in cups and spoons gives the card’s own cups and spoons back', () => {
+  const LINES = [
+    '1 1/2 cups flour',
+    '1 1/4 cups milk',
+    '3 tbsp butter, melted',
+    '1 tbsp + 1 tsp sugar',
+    '3 1/2 tsp baking powder',
+    '1/3 cup cornmeal',
+    '2 eggs',
+  ];
+  fc.assert(
+    fc.property(fc.shuffledSubarray(LINES, { minLength: 2 }), (lines) => {
+      const formula: Formula = { ...CARD, entries: lines.map((text, n) => ({ key: `l${n + 1}`, text })) };
+      for (const l of planned({ by: 'factor', factor: 1 }, ONE, { formula, how: 'kitchen' }).sheet) expect(l.text.startsWith(l.measure ?? '?')).toBe(true);
+    }),
+  );
+});
+
 test('eggs that are separated stand as yolks and whites, which weigh together what the eggs do, however it is measured and scaled', () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 12 }), fc.double({ min: 0.3, max: 8, noNaN: true }), fc.constantFrom(...EXACTNESSES), (eggs, factor, how) => {
