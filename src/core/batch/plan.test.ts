@@ -613,6 +613,12 @@ test('once the card in cups and spoons gives the card’s own cups and spoons ba
   );
 });
 
+test('the head line counts the eggs that the sheet asks for', () => {
+  // 1.6 times two eggs are 3.2; a hand takes 3
+  expect(planned({ by: 'factor', factor: 1.6 }, ONE, { how: 'eye' }).eggs).toBe(3);
+  expect(planned({ by: 'factor', factor: 1.6 }).eggs).toBeCloseTo(3.2, 9);
+});
+
 test('eggs that are separated stand as yolks and whites, which weigh together what the eggs do, however it is measured and scaled', () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 12 }), fc.double({ min: 0.3, max: 8, noNaN: true }), fc.constantFrom(...EXACTNESSES), (eggs, factor, how) => {

@@ -26,7 +26,7 @@ import type { SheetLine } from './sheet-line';
 import { mixesIn, type Split } from './split';
 import { drawerFor } from './taken';
 import { withWholeEggs } from './whole-eggs';
-import { type CannotScale, meansOf, timesOf } from './worth';
+import { type CannotScale, meansOf, timesOf, wholeEggs } from './worth';
 
 export interface Ready {
   readonly lines: readonly FormulaLine[];
@@ -147,6 +147,8 @@ export interface Planned {
   /** All of them, g of batter. */
   readonly massG: number;
   readonly volumeMl: number;
+  /** Whole eggs of all of them, as the sheet takes them. */
+  readonly eggs: number;
   /** How the measures were chosen, where it is taken with cups and spoons. */
   readonly kitchen: InKitchen | null;
   /** Null where nothing is portioned. */
@@ -219,9 +221,10 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
   const fills = !counted && q.panfulMl ? { pieces: panfulsOf(one.volumeMl, q.panfulMl), restMl: 0 } : null;
   const pieces = piecesOfPlan(driver, split, counted ? one.yield : fills);
   const bare = sheetOf(one, stepG, n, r.ends);
+  const eggs = n * wholeEggs(one.lines.map((l) => ({ use: l.line.use, parts: l.parts })));
   const volumeMl = one.volumeMl * n;
   const massG = one.massG * n;
-  if (n === 1) return { ok: true, value: { one, kitchen, massG, volumeMl, pieces, sheet: bare } };
+  if (n === 1) return { ok: true, value: { one, kitchen, massG, volumeMl, eggs, pieces, sheet: bare } };
   // the pan's fat and what is strewn on serve all the mixes: measured once, as the mixes are
   const times = one.factor * n;
   const whole = scale(
@@ -238,7 +241,7 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
     ...Array.from({ length: n }, (_, m) => mixed.map((l) => ({ ...l, key: m === 0 ? l.key : `${l.key}m${m + 1}`, mix: m + 1 }))).flat(),
     ...shared,
   ];
-  return { ok: true, value: { one, kitchen, massG, volumeMl, pieces, sheet } };
+  return { ok: true, value: { one, kitchen, massG, volumeMl, eggs, pieces, sheet } };
 }
 
 /** One mix of a sheet that holds several, with what serves them all. */

@@ -26,8 +26,8 @@ export function ingredientGrams(lines: readonly AnalysableLine[], id: string): n
   return sum;
 }
 
-/** Whole eggs of a batter; eggs that are separated count by whichever half is fewer. */
-function wholeEggs(lines: readonly AnalysableLine[]): number {
+/** Whole eggs of a batter, as a number; eggs that are separated count by whichever half is fewer. */
+export function wholeEggs(lines: readonly Pick<AnalysableLine, 'use' | 'parts'>[]): number {
   let whole = 0;
   const halves = { 'egg-yolk': 0, 'egg-white': 0 };
   for (const l of lines)

@@ -40,7 +40,7 @@ export function MeansView({
 }: {
   readonly means: Means;
   /** As the sheet comes out, rounded lines and all; null where there is none yet. */
-  readonly batter: { readonly massG: number; readonly volumeMl: number | null } | null;
+  readonly batter: { readonly massG: number; readonly volumeMl: number | null; readonly eggs: number } | null;
   /** What the plan pours; null where nothing is portioned. */
   readonly made: Pieces | null;
   readonly driver: Driver | null;
@@ -50,12 +50,13 @@ export function MeansView({
   readonly cups: boolean;
 }) {
   const [massG, volumeMl] = [batter?.massG ?? m.massG, batter?.volumeMl ?? m.volumeMl];
+  const eggs = batter?.eggs ?? m.eggs;
   const said = [
     `${m.factor.toFixed(m.factor < 10 ? 2 : 1)} x the recipe`,
     ...(driver?.by === 'guests' ? [guestsWords(driver, pieces)] : made !== null ? [counted(made.all, pieces)] : []),
     ...(driver && hasTestPiece(driver) ? ['one more to test with'] : []),
     ...(cups ? [`${millilitres(volumeMl)} of batter`] : [`${grams(m.flourG, units)} of flour`, `${grams(massG, units)} or ${millilitres(volumeMl)} of batter`]),
-    ...(m.eggs > 0.2 ? [`${quarters(m.eggs)} ${m.eggs > 1.125 ? 'eggs' : 'egg'}`] : []),
+    ...(eggs > 0.2 ? [`${quarters(eggs)} ${eggs > 1.125 ? 'eggs' : 'egg'}`] : []),
   ];
   return <p className="text-[15px]">{said.join('; ')}.</p>;
 }
