@@ -2,7 +2,7 @@ import { countedNumber, isTestPiece, testsIn } from '../batch/pieces';
 import { ONE } from '../batch/split';
 import { findIngredient } from '../pantry/pantry';
 import type { Piece } from './board';
-import { addInsOf, progressOf, withAllEnds } from './progress';
+import { addInsOf, offAtOf, progressOf, restOf } from './progress';
 
 const pieces = (poured: number, off: number): readonly Piece[] =>
   Array.from({ length: poured }, (_, n) => ({
@@ -30,11 +30,23 @@ test('forty in two bowls of twenty, ten at once: what is left, and by when the s
     leftInBowl: 20,
     joinBy: 1_000_000 + 520_000 - 300_000,
     loads: 4,
-    lastAt: 1_000_000 + 4 * 260_000,
+    // the fourth is begun after three, and is off 230 s later
+    lastAt: 1_000_000 + 3 * 260_000 + 230_000,
   });
   expect(at(15, 10)).toMatchObject({ off: 10, toPour: 25, bowl: 1, leftInBowl: 5, loads: 3 });
   expect(at(20, 20)).toMatchObject({ bowl: 2, leftInBowl: 20, joinBy: null });
   expect(at(40, 40)).toMatchObject({ off: 40, toPour: 0, bowl: 2, leftInBowl: 0, loads: 0 });
+});
+
+test('what lies on the heat counts for what it still needs, and its place is free then', () => {
+  const lies = (n: number, pouredAt: number, flippedAt: number | null = null): Piece => ({ ...(pieces(n, 0)[n - 1] as Piece), pouredAt, flippedAt });
+  // poured 200 s ago and not turned: due, then 90 s; poured 30 s ago: 110 s and 90 s; turned 80 s ago: 10 s
+  const on = [lies(1, 0), lies(2, 170_000), lies(3, 0, 120_000)];
+  expect(offAtOf(on, TIMES, 200_000)).toEqual([290_000, 400_000, 210_000]);
+  // one more on three places: the third is free at 240 s, and it is off 230 s later
+  expect(restOf([{ left: 1, offAt: offAtOf(on, TIMES, 200_000), places: 3, times: TIMES }], 200_000)).toEqual({ loads: 2, lastAt: 470_000 });
+  // none more: the last is the one that was poured last
+  expect(restOf([{ left: 0, offAt: offAtOf(on, TIMES, 200_000), places: 3, times: TIMES }], 200_000)).toEqual({ loads: 1, lastAt: 400_000 });
 });
 
 test('the test piece is poured besides, and never counted', () => {
@@ -56,14 +68,13 @@ test('where nothing is counted there is no end; where nothing is on the heat the
 });
 
 test('two ends: the loads of both, one after the other; and what is strewn on one goes on its pieces alone', () => {
-  const p = progressOf({ driver: PIECES, piecesPlanned: 40, split: ONE }, pieces(8, 8), TIMES, 10, 0);
   const ends = [
-    { left: 12, on: 0, places: 10, times: TIMES },
-    { left: 20, on: 0, places: 7, times: { first: 110, second: 90 } },
+    { left: 12, offAt: [], places: 10, times: TIMES },
+    { left: 20, offAt: [], places: 7, times: { first: 110, second: 90 } },
   ];
-  // two loads of 260 s and three of 230 s
-  expect(withAllEnds(p, ends, 0)).toMatchObject({ off: 8, loads: 5, lastAt: 2 * 260_000 + 3 * 230_000 });
-  expect(withAllEnds(p, ends.slice(0, 1), 0)).toEqual(p);
+  // two loads of 260 s and three of 230 s, without the wipe after the last
+  expect(restOf(ends, 0)).toEqual({ loads: 5, lastAt: 2 * 260_000 + 3 * 230_000 - 30_000 });
+  expect(progressOf({ driver: PIECES, piecesPlanned: 40, split: ONE }, pieces(8, 8), TIMES, 10, 0, ends)).toMatchObject({ off: 8, loads: 5 });
   const strewn = { key: 'l9', text: '', vessel: 'wet', measure: '60 g', preparation: '', moment: 'poured', parts: [{ id: 'blueberries', grams: 60 }] } as const;
   const batch = { sheet: [{ ...strewn, name: 'Berries', grams: 60, forEnd: 'sweet' }], piecesPlanned: 32, split: ONE };
   const on = (name: string) => addInsOf(batch, 'poured', (id) => findIngredient(id), { name, pieces: 12 }).map((a) => a.eachG);

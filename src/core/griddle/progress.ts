@@ -5,7 +5,7 @@ import { isTestPiece, testsIn } from '../batch/pieces';
 import type { Pouring } from '../batch/pourings';
 import { mixesIn } from '../batch/split';
 import type { Ingredient } from '../pantry/ingredient';
-import type { Piece } from './board';
+import { dueAt, type Piece } from './board';
 
 /** Joining a bowl takes so long before it is needed, ms. */
 const JOIN_MS = 5 * 60_000;
@@ -54,13 +54,17 @@ export interface Progress {
   readonly lastAt: number | null;
 }
 
-/** @param places there are on the heat at once @param now ms since 1970, as the times that come out */
+/**
+ * @param places there are on the heat at once @param now ms since 1970, as the times that come out
+ * @param ends where several are poured from one base, each; null: there is one
+ */
 export function progressOf(
   batch: Pick<Batch, 'driver' | 'piecesPlanned' | 'split'>,
   pieces: readonly Piece[],
   times: SideTimes,
   places: number,
   now: number,
+  ends: readonly EndNow[] | null = null,
 ): Progress {
   const wanted = batch.piecesPlanned;
   const bowls = mixesIn(batch.split);
@@ -74,7 +78,6 @@ export function progressOf(
   const leftInBowl = Math.max(0, Math.min(bowl * perBowl, wanted) - counted.length);
   if (places === 0) return { ...none, toPour, bowl, leftInBowl };
   const cycleMs = 1000 * (onHeatS(times) + BETWEEN_S);
-  const loads = Math.max(0, Math.ceil((wanted - off) / places));
   return {
     off,
     toPour,
@@ -82,23 +85,49 @@ export function progressOf(
     bowls,
     leftInBowl,
     joinBy: bowl < bowls ? now + (leftInBowl / places) * cycleMs - JOIN_MS : null,
-    loads,
-    lastAt: now + loads * cycleMs,
+    ...(restOf(ends ?? [{ left: Math.max(0, toPour), offAt: offAtOf(pieces, times, now), places, times }], now) ?? { loads: null, lastAt: null }),
   };
 }
 
-/** An end at the heat: its pieces so far, how many of it are still to pour, its places and its times. */
+/** An end at the heat: how many of it are still to pour, when each that lies there is off, its places and its times. */
 export interface EndNow {
   readonly left: number;
-  readonly on: number;
+  /** ms since 1970, by the times of its sides; what is due is off now. */
+  readonly offAt: readonly number[];
   readonly places: number;
   readonly times: SideTimes;
 }
 
-/** Loads and the end of them over two ends, poured one after the other: what `progressOf` says of the one that is poured now. @param now ms since 1970 */
-export function withAllEnds(p: Progress, ends: readonly EndNow[], now: number): Progress {
-  if (ends.length < 2 || p.loads === null) return p;
-  const each = ends.map((e) => ({ loads: e.places === 0 ? 0 : Math.ceil((e.left + e.on) / e.places), cycleMs: 1000 * (onHeatS(e.times) + BETWEEN_S) }));
-  const loads = each.reduce((a, e) => a + e.loads, 0);
-  return { ...p, loads, lastAt: now + each.reduce((a, e) => a + e.loads * e.cycleMs, 0) };
+/** When each piece on the heat is off, by the times of its sides: what it still needs counts from when it was poured or turned. */
+export const offAtOf = (pieces: readonly Piece[], t: SideTimes, now: number): readonly number[] =>
+  pieces.filter((p) => p.pulledAt === null).map((p) => Math.max(now, dueAt(p, t)) + (p.flippedAt === null ? 1000 * (t.second ?? 0) : 0));
+
+/** When the last of an end is off: each to come lies on the place that is free first. @param from ms; places with nothing on them are free then */
+function lastOff(e: EndNow, from: number): number {
+  const free = [...e.offAt.map((x) => x + 1000 * BETWEEN_S), ...Array.from({ length: Math.max(0, e.places - e.offAt.length) }, () => from)].sort(
+    (a, b) => a - b,
+  );
+  let last = Math.max(from, ...e.offAt);
+  for (let n = 0; n < e.left; n++) {
+    const [at = from] = free.splice(0, 1);
+    last = Math.max(last, at + 1000 * onHeatS(e.times));
+    // the row stays in order: what is poured last is free last, but for what lies there now
+    const again = at + 1000 * (onHeatS(e.times) + BETWEEN_S);
+    const k = free.findLastIndex((x) => x <= again) + 1;
+    free.splice(k, 0, again);
+  }
+  return last;
+}
+
+/** Loads and the end of them over all ends, poured one after the other. @param now ms since 1970 */
+export function restOf(ends: readonly EndNow[], now: number): { readonly loads: number; readonly lastAt: number } | null {
+  let [at, loads] = [now, 0];
+  for (const e of ends) {
+    const more = e.left + e.offAt.length;
+    if (more === 0) continue;
+    if (e.places === 0) return null;
+    at = lastOff(e, loads === 0 ? at : at + 1000 * BETWEEN_S);
+    loads += Math.ceil(more / e.places);
+  }
+  return { loads, lastAt: at };
 }

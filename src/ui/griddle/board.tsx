@@ -18,7 +18,7 @@ import { FILLING_NAMES, kindById, type Zone } from '@/core/formula/kinds';
 import type { Ways } from '@/core/formula/ways';
 import { actFor, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom } from '@/core/griddle/board';
 import type { HeatReading } from '@/core/griddle/heat';
-import { addInsOf, progressOf, withAllEnds } from '@/core/griddle/progress';
+import { addInsOf, offAtOf, progressOf } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { cuesFor, type KnownTimes, oneChange, TEST_WORDS, timesNow } from '@/core/griddle/times';
 import type { FadePoint } from '@/core/lift/fade';
@@ -169,11 +169,8 @@ function BoardAt({
   const drawn = drawnOf(ends, pouring, gear);
   const here = drawn.filter((d) => d.of === pouring && pouring.surfaces.some((s) => s.id === d.surface.id));
   const places: readonly Place[] = here.flatMap(({ surface: x }) => x.slots.map((_, slot) => ({ surface: x.id, slot })));
-  const progress = withAllEnds(
-    progressOf(batch, pieces, times, places.length, now),
-    ends.map((e) => ({ left: e.left, on: onHeat(e.mine).length, places: placesIn(e.surfaces), times: e.known.times })),
-    now,
-  );
+  const several = ends.map((e) => ({ left: e.left, offAt: offAtOf(e.mine, e.known.times, now), places: placesIn(e.surfaces), times: e.known.times }));
+  const progress = progressOf(batch, pieces, times, places.length, now, ends.length > 1 ? several : null);
   const { toPour } = progress;
   const test = pieces.findLast((p) => isTestPiece(batch, p.piece));
   const verdict = (test && entriesOf(log.entries, 'test').findLast((e) => e.at >= test.pouredAt)?.act.verdict) ?? '';
