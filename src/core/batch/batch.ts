@@ -5,7 +5,7 @@ import type { EndId, Formula } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
 import type { Unreadable } from '../records/unreadable';
-import { withPanFat } from '../script/pan-fat';
+import { waysMade } from '../script/pan-fat';
 import { type Entry, entriesOf } from './acts';
 import type { Scales } from './came-out';
 import type { Driver } from './driver';
@@ -150,7 +150,7 @@ export const HURRIED: Partial<Ways> = { joining: 'at-once', check: 'none' };
 /** The ways a batch is made by; its fat in the pan is the one that is really taken. */
 export const waysOf = (b: Pick<Batch, 'ways'> & Partial<Pick<Batch, 'exactness' | 'sheet' | 'entries'>>, house: { readonly ways: Ways }): Ways => {
   const said = entriesOf(b.entries ?? [], 'way').findLast((e) => e.act.way === 'panFat')?.act.value;
-  return withPanFat({ ...house.ways, ...b.ways, ...(b.exactness === 'eye' && HURRIED) }, b.sheet ?? [], said as Ways['panFat'] | undefined);
+  return waysMade({ ...house.ways, ...b.ways, ...(b.exactness === 'eye' && HURRIED) }, b.sheet ?? [], said as Ways['panFat'] | undefined);
 };
 
 /** The lines of a sheet that are weighed: those with an amount. */

@@ -101,7 +101,7 @@ test('that which is best by the earliest day is used first; what is used up is o
 });
 
 test('what kept batter makes: as it was while it has its rise, something else or a pinch of powder when it has not', () => {
-  expect(leftoverMakes('griddle', 90)).toEqual(['Griddle cakes, a little flatter.', 'Thinned with about a fifth of its weight in milk: crepes.']);
+  expect(leftoverMakes('griddle', 90)).toEqual(['Griddle cakes, a little flatter.', 'Thinned with about a fifth of its weight in its own liquid: crepes.']);
   expect(leftoverMakes('griddle', 40)).toHaveLength(3);
   expect(leftoverMakes('griddle', null)).toEqual(leftoverMakes('griddle', 0));
   expect(leftoverMakes('waffle', 40).some((m) => /iron/.test(m))).toBe(false);

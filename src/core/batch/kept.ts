@@ -116,11 +116,11 @@ export function leftoverMakes(kind: KindId, leftPct: number | null): readonly st
   if (kind === 'crepe') return [`Stirred once, ${pieces} as today: rested longer they tear less.`];
   if (kind === 'oven') return ['Poured into a hot pan as today, it puffs a little less.'];
   if (kind === 'foam') return ['Its foam is gone: thin cakes, or whip one more white and fold it in.'];
-  const thin = 'Thinned with about a fifth of its weight in milk: crepes.';
+  const thin = 'Thinned with about a fifth of its weight in its own liquid: crepes.';
   if (!faded) return [`${pieces.replace(/^./, (c) => c.toUpperCase())}, a little flatter.`, thin];
   return [
-    `${pieces.replace(/^./, (c) => c.toUpperCase())} that lie flatter; half as much powder as it had, stirred in at the last, lifts them again.`,
-    ...(kind === 'waffle' ? [] : ['Waffles: the iron’s steam lifts what the powder no longer does.']),
+    `${pieces.replace(/^./, (c) => c.toUpperCase())} that lie flatter; a little fresh baking powder, stirred in at the last, lifts them again.`,
+    ...(kind === 'waffle' ? [] : ['Waffles: the iron’s steam lifts what has faded.']),
     thin,
   ];
 }

@@ -72,7 +72,7 @@ export function kitLabels(
                   .join(', ')}.`,
               ]
             : []),
-          'Raw egg and milk: no tasting. The local food code has the last word.',
+          'Not tasted raw. The local food code has the last word.',
         ],
       ),
     ];

@@ -5,6 +5,10 @@ import type { SheetLine } from './sheet-line';
 /** An add-in that goes on at the heat, and never into the bowl. */
 export const atTheHeat = (l: Pick<SheetLine, 'moment'>): boolean => l.moment !== undefined && l.moment !== 'rest';
 
+/** What stands under every sheet. */
+export const RAW =
+  'Keep wet mixes and batter cold until they are used, and do not taste them raw. Times and temperatures: as the local food code has them. Check labels for allergens.';
+
 export interface SheetGroup {
   readonly name: string;
   readonly lines: readonly SheetLine[];

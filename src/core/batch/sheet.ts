@@ -5,6 +5,7 @@
 
 import Fraction from 'fraction.js';
 import { VESSELS } from '../card/parts';
+import { isShellEgg } from '../formula/eggs';
 import { type EndId, type FormulaLine, MOMENT_NAMES } from '../formula/formula';
 import { EGG_G } from '../pantry/egg-parts';
 import { allFine, instead, spoonsOf } from '../pantry/honest';
@@ -63,6 +64,14 @@ function inEggParts<L extends SheetLine>(l: L, line: FormulaLine): readonly L[] 
       parts: (l.parts ?? []).map((x) => ({ ...x, grams: (x.grams * grams) / all })),
     };
   });
+}
+
+/** Part of an egg is of a beaten one: how many are beaten for what is weighed. Empty where they come whole, or are separated. */
+function beaten(line: FormulaLine, grams: number | null, weighed: boolean): string {
+  const each = line.ingredient?.category === 'egg' && line.parts.length === 1 && isShellEgg(line.ingredient.id) ? line.ingredient.piece?.grams : undefined;
+  if (!each || !weighed || grams === null || separates(line)) return '';
+  const count = grams / each;
+  return Math.abs(count - Math.round(count)) < WHOLE ? '' : `beat ${Math.ceil(count)}, weigh from ${count > 1 ? 'them' : 'it'}`;
 }
 
 /** The spoon or cup a line is measured with, as it is written. */
@@ -128,7 +137,9 @@ export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1, e
       ...(line.mostG && { mostG: line.mostG / mixes }),
       measure: pinches ?? measure,
       grams,
-      preparation: [line.preparation, note, line.moment && line.moment !== 'bowl' ? MOMENT_NAMES[line.moment] : '', twice(line)].filter(Boolean).join('; '),
+      preparation: [line.preparation, beaten(line, grams, weighed), note, line.moment && line.moment !== 'bowl' ? MOMENT_NAMES[line.moment] : '', twice(line)]
+        .filter(Boolean)
+        .join('; '),
       spoons,
       parts:
         grams === null

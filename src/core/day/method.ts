@@ -9,6 +9,7 @@ import { cuesFor } from '../griddle/times';
 import type { Ingredient } from '../pantry/ingredient';
 import { foldSteps, foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
 import { minutesOrHours, temperature, type Units } from '../quantity/say';
+import { heldBy } from '../script/held';
 
 export interface WorkStep {
   readonly do: string;
@@ -56,8 +57,8 @@ export function workSteps(q: {
   const own = sheet.filter((l) => l.side === undefined);
   const parts = joinParts(own, q.find);
   const whites = parts.includes('whites');
-  const melts = own.some((l) => /\bmelt/i.test(`${l.preparation} ${l.text}`));
-  const far = howFar(kind, ways);
+  const held = heldBy(own, q.find);
+  const far = howFar(kind, ways, whites);
   const { restMin } = standingOf(ways, kindById(kind));
   const lumps = choiceFor('mixing', 'usual', kind) !== choiceFor('mixing', 'smooth', kind);
   const late = (moment: SheetLine['moment']): string =>
@@ -73,19 +74,21 @@ export function workSteps(q: {
       ? [
           {
             do: `Rest ${minutesOrHours(restMin)}, covered${restMin >= 240 ? ' and chilled' : ''}.`,
-            why: 'Flour drinks and the bubbles of stirring go; longer, and the leavening spends itself.',
+            why: `Flour drinks and the bubbles of stirring go${held.leavened ? '; longer, and the leavening spends itself' : ''}.`,
           },
         ]
       : [];
   const all = q.pourings ?? [{ name: null, kind, school: q.school }];
   const ends = all.filter((e, n) => all.findIndex((x) => x.kind === e.kind) === n);
   return [
-    ...(parts.includes('dry') ? [{ do: 'Whisk the dry through.', why: 'Leavening in a lump is bitter where it lies, and missing elsewhere.' }] : []),
+    ...(parts.includes('dry')
+      ? [{ do: 'Whisk the dry through.', why: held.leavened ? 'Leavening in a lump is bitter where it lies, and missing elsewhere.' : '' }]
+      : []),
     ...(parts.includes('wet')
       ? [
           {
-            do: `Whisk the wet smooth${melts ? `; melted butter under ${temperature(40, q.units)}` : ''}.`,
-            why: melts ? 'Warmer, it sets the egg in threads.' : 'So that it combines in few turns.',
+            do: `Whisk the wet smooth${held.melted ? `; melted ${held.melted} under ${temperature(40, q.units)}` : ''}.`,
+            why: held.melted && held.egg ? 'Warmer, it sets the egg in threads.' : 'So that it combines in few turns.',
           },
         ]
       : []),

@@ -10,9 +10,10 @@ import type { SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import { FILLING_NAMES, type KindId, kindById } from '../formula/kinds';
 import { effectOf, restsChilled, type Ways } from '../formula/ways';
-import { type Ingredient, isA } from '../pantry/ingredient';
+import type { Ingredient } from '../pantry/ingredient';
 import { foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
 import { foamWaits } from '../script/foam';
+import { type Held, heldBy, togetherNamed } from '../script/held';
 import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
 
@@ -99,11 +100,10 @@ interface Facts {
   /** Lines of the dry bowl, and of the wet one. */
   readonly dry: number;
   readonly wet: number;
-  readonly cold: boolean;
+  /** What sentences may name of it. */
+  readonly held: Held;
   /** What the lines say is done to something first. */
   readonly says: (what: RegExp) => boolean;
-  readonly fatSoftened: boolean;
-  readonly butterMelted: boolean;
   readonly foamed: boolean;
   /** Whites are whipped before dry and wet meet. */
   readonly whipFirst: boolean;
@@ -125,7 +125,6 @@ interface Facts {
 function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Facts {
   const sheet = batch.sheet.filter(bare);
   const mixes = mixesIn(batch.split);
-  const ingredientsOf = (l: SheetLine): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
   const has = (of: (l: SheetLine) => boolean): boolean => sheet.some(of);
   const linesIn = (...vessels: readonly SheetLine['vessel'][]): number => sheet.filter((l) => vessels.includes(l.vessel)).length;
   const { split } = batch;
@@ -139,10 +138,8 @@ function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Fa
     mixes,
     dry: linesIn('dry'),
     wet: linesIn('wet', 'fold-in'),
-    cold: has((l) => ingredientsOf(l).some((i) => i.category === 'egg' || i.category === 'dairy' || i.category === 'plant-milk')),
+    held: heldBy(sheet, find),
     says: (what) => has((l) => says(l, what)),
-    fatSoftened: has((l) => says(l, /\bsoft(?:ened)?\b/i) && ingredientsOf(l).some((i) => i.category === 'fat')),
-    butterMelted: has((l) => says(l, /\bmelt/i) || ingredientsOf(l).some((i) => l.vessel === 'wet' && isA(i, 'butter-unsalted'))),
     foamed: joinParts(sheet, find).includes('whites'),
     whipFirst: effectOf(ways, 'whip', batch.kind).whipFirst === true,
     foldBeforeRest: foldsBeforeRest(ways, batch.kind),
@@ -182,8 +179,8 @@ interface Row {
 const BEFORE: readonly Row[] = [
   {
     id: 'out',
-    when: (f) => f.cold && f.ways.warmth === 'counter' && !restsChilled(f.ways),
-    name: 'Egg and milk out of the cold',
+    when: (f) => f.held.cold.length > 0 && f.ways.warmth === 'counter' && !restsChilled(f.ways),
+    name: (f) => `${togetherNamed(f.held.cold)} out of the cold`,
     why: 'Cold batter stays raw in the middle while the face browns. No longer out than the local food code lets.',
     who: 'child',
     min: OUT_MIN,
@@ -216,8 +213,8 @@ const BEFORE: readonly Row[] = [
   },
   {
     id: 'soften',
-    when: (f) => f.fatSoftened,
-    name: 'Butter out to soften',
+    when: (f) => f.held.softened !== null,
+    name: (f) => `${togetherNamed([f.held.softened ?? ''])} out to soften`,
     why: 'It takes a finger’s mark: cold it stays in lumps, melted it does not hold air.',
     who: 'child',
     min: SOFTEN_MIN,
@@ -226,8 +223,8 @@ const BEFORE: readonly Row[] = [
   },
   {
     id: 'melt',
-    when: (f) => f.butterMelted,
-    name: 'Melt the butter',
+    when: (f) => f.held.melted !== null,
+    name: (f) => `Melt the ${f.held.melted}`,
     why: 'So that it spreads through the batter.',
     who: 'cook',
     min: MELT_MIN,
@@ -236,9 +233,10 @@ const BEFORE: readonly Row[] = [
   },
   {
     id: 'cool',
-    when: (f) => f.butterMelted,
-    name: 'Let the butter cool',
-    why: 'Above 40 °C it sets the egg in threads.',
+    when: (f) => f.held.melted !== null,
+    name: (f) => `Let the ${f.held.melted} cool`,
+    why: (f) =>
+      f.held.egg ? 'Above 40 °C it sets the egg in threads.' : f.held.leavened ? 'Above 40 °C it sets off the leavening.' : 'Lukewarm, it goes in smoothly.',
     who: 'helper',
     min: COOL_MIN,
     handsMin: 0,
@@ -260,7 +258,7 @@ const BEFORE: readonly Row[] = [
     id: 'dry',
     when: (f) => f.dry > 0,
     name: (f) => (f.mixes > 1 ? `Weigh ${f.mixes} dry bags` : 'Weigh the dry'),
-    why: 'Flour and leavening whisked through before anything wet.',
+    why: (f) => (f.held.leavened ? 'Leavening whisked through before anything wet.' : 'Whisked through before anything wet.'),
     who: 'helper',
     min: (f) => 1 + LINE_MIN * f.dry,
     handsMin: (f) => 1 + LINE_MIN * f.dry,
@@ -305,7 +303,10 @@ const BEFORE: readonly Row[] = [
   {
     id: 'heat',
     name: (f) => HEAT_NAMES[f.surface],
-    why: (f) => (f.baked ? 'It climbs by the first blast of heat.' : 'Level in heat, edge to edge, before the first drop: it warms while the batter rests.'),
+    why: (f) =>
+      f.baked
+        ? 'It climbs by the first blast of heat.'
+        : `Level in heat, edge to edge, before the first drop${f.restMin > 0 ? ': it warms while the batter rests' : ''}.`,
     who: 'cook',
     min: (f) => HEAT_MIN[f.surface],
     handsMin: 1,
@@ -375,7 +376,7 @@ const IN_A_WAVE: readonly Row[] = [
   {
     id: 'join',
     name: (f, w) => `Combine ${bowlsIn(f, w)}`,
-    why: (f) => `${joinSteps(f.kind, f.ways, ['dry', 'wet'])[0] ?? ''} Mix ${howFar(f.kind, f.ways).words}.`,
+    why: (f) => `${joinSteps(f.kind, f.ways, ['dry', 'wet'])[0] ?? ''} Mix ${howFar(f.kind, f.ways, f.foamed).words}.`,
     who: 'cook',
     min: (f, w) => JOIN_MIN * f.inWave(w),
     handsMin: (f, w) => JOIN_MIN * f.inWave(w),
@@ -542,7 +543,7 @@ export function forDays(steps: readonly Step[], twoDays: boolean): readonly Step
           ...s,
           after: steeps ? after : without(s, ['out', ...fat]),
           ahead: !steeps,
-          ...(fat.length > 0 && !steeps && { name: `${s.name}, all but the butter` }),
+          ...(fat.length > 0 && !steeps && { name: `${s.name}, all but the fat` }),
         };
       if (/^join\d+$/.test(s.id) && !steeps) return { ...s, after: [...after, ...fat.filter((f) => !after.includes(f))] };
       return { ...s, after };

@@ -10,6 +10,7 @@ import {
   bits,
   bothSay,
   coldBatter,
+  egg,
   FOR,
   heat,
   heldLong,
@@ -32,7 +33,7 @@ import {
 } from './evidence';
 
 const GREENS = ['blueberries', 'walnuts', 'walnuts-ground', 'sunflower-seeds'];
-const BUTTERS = ['butter-unsalted', 'butter-salted', 'butter-clarified', 'oil-coconut'];
+const MELTED = ['butter-unsalted', 'butter-salted', 'butter-clarified', 'oil-coconut'];
 const STRONG_FLOURS = ['flour-bread', 'flour-whole-wheat', 'flour-white-whole-wheat'];
 
 export interface CauseRow {
@@ -64,6 +65,7 @@ const PAN: readonly KindId[] = ['crepe'];
 const OVEN: readonly KindId[] = ['oven'];
 const TURNED: readonly KindId[] = [...CAKES, 'crepe'];
 const OPENED = 'The door, or the lid, stays shut until the steam has all but stopped.';
+const WARMER = 'What is cold an hour on the counter first, as far as the local food code lets.';
 const LESS_HEAT = 'Less heat, and longer.';
 const REST_TEN = 'Ten minutes of rest, covered.';
 const REST_LONG = 'Half an hour of rest, covered and cold.';
@@ -83,12 +85,12 @@ export const CAUSES: readonly CauseRow[] = [
   row('gummy', 0.2, 'Taken off early', side('second', 'short'), 'Wait until it springs back.', { kinds: TURNED }),
   row('gummy', 0.2, 'Taken off early', side('first', 'short'), OPENED, { kinds: ['waffle', 'oven'] }),
   row('gummy', 0.15, 'Much puree', puree, 'Less puree, or drain it.'),
-  row('gummy', 0.15, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
+  row('gummy', 0.15, 'Batter cold', coldBatter, WARMER),
   row('gummy', 0.1, 'Too little rise', rail('lift', 'low'), 'More leavening.', { move: 'taller', kinds: [...CAKES, 'waffle'] }),
 
   row('raw', 0.4, 'Too hot', heat('hot'), LESS_HEAT),
   row('raw', 0.25, 'Portion too large', largePortion, 'Pour less at a time.'),
-  row('raw', 0.15, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
+  row('raw', 0.15, 'Batter cold', coldBatter, WARMER),
   row('raw', 0.15, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
 
   row('flat', 0.3, 'Too little rise', rail('lift', 'low'), 'More leavening.', { move: 'taller', kinds: ['griddle', 'small', 'ball', 'waffle'] }),
@@ -172,13 +174,13 @@ export const CAUSES: readonly CauseRow[] = [
   row('ran', 0.2, 'Griddle not level', asked, 'Level it: a spoon of water has to stay where it is.', { kinds: ['griddle', 'small', 'foam'] }),
   row('ran', 0.15, 'Too cool: it spread before it set', heat('cool'), 'More heat before the first is poured.'),
   row('heaped', 0.4, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),
-  row('heaped', 0.2, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
-  row('heaped', 0.2, 'It stood long and thickened', longRest, 'Stir in a spoon of milk before it is poured.'),
+  row('heaped', 0.2, 'Batter cold', coldBatter, WARMER),
+  row('heaped', 0.2, 'It stood long and thickened', longRest, 'Stir in a spoon of its liquid before it is poured.'),
   row('heaped', 0.15, 'Too hot: it set before it spread', heat('hot'), LESS_HEAT),
   row('wont-run', 0.3, 'No rest', shortRest, REST_LONG),
-  row('wont-run', 0.3, 'Too thick', pour('thick'), 'More milk, a spoon at a time.', { move: 'thinner' }),
+  row('wont-run', 0.3, 'Too thick', pour('thick'), 'More liquid, a spoon at a time.', { move: 'thinner' }),
   row('wont-run', 0.25, 'Pan too hot', heat('hot'), 'Less heat, or off it while it is poured and tilted.'),
-  row('soggy', 0.3, 'Too thick', pour('thick'), 'More milk.', { move: 'thinner' }),
+  row('soggy', 0.3, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),
   row('soggy', 0.25, 'Pan too cool', heat('cool'), 'More heat: it has to hiss when it is poured.'),
   row('soggy', 0.25, 'Too much in the pan', largePortion, 'Less in the pan, tilted at once.'),
   row('soggy', 0.1, 'Too much fat in the pan', panFat('much'), 'A wiped film.'),
@@ -204,8 +206,8 @@ export const CAUSES: readonly CauseRow[] = [
   row('no-puff', 0.35, 'Oven or pan not hot', heat('cool'), 'The pan in the oven until a drop dances in it, then the batter.'),
   row('no-puff', 0.25, 'The oven was opened', asked, 'The door stays shut until it is deep brown at the rim.'),
   row('no-puff', 0.2, 'Too little egg', rail('egg', 'low'), 'More egg.', { move: 'richer' }),
-  row('no-puff', 0.2, 'Too thick', pour('thick'), 'More milk.', { move: 'thinner' }),
-  row('no-puff', 0.15, 'Batter cold', coldBatter, 'Egg and milk an hour out of the cold, as far as the local food code lets.'),
+  row('no-puff', 0.2, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),
+  row('no-puff', 0.15, 'Batter cold', coldBatter, WARMER),
   row('soggy-stack', 0.4, 'Steam in the stack', heldLong, 'One layer on a rack, or a cloth between.'),
   row('soggy-stack', 0.3, 'No dry heat to wait in', asked, 'The oven at its hold, vented, before the first is off.'),
   row('soggy-stack', 0.15, 'Taken off early', side('second', 'short'), 'Wait until it springs back.', { kinds: TURNED }),
@@ -224,8 +226,9 @@ export const CAUSES: readonly CauseRow[] = [
   row('sank', 0.4, 'Stirred into the bowl', bits, 'Sprinkle them on the poured face.'),
   row('sank', 0.3, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
   row('sank', 0.2, 'Wet, or heavy', asked, 'Pat them dry, cut them small, toss them in a little of the flour.'),
-  row('threads', 0.6, 'Hot butter into the egg', holds(BUTTERS, 'melted fat in the wet bowl'), 'Butter under 40 °C when it reaches the egg.'),
-  row('threads', 0.2, 'Warm milk, or a bowl near the heat', asked, 'Let it cool; whisk the egg into the cold milk first.'),
+  row('threads', 0.6, 'Hot fat into the egg', bothSay(egg, holds(MELTED, 'melted fat in the wet bowl')), 'Fat under 40 °C when it reaches the egg.'),
+  row('threads', 0.2, 'Warm liquid, or a bowl near the heat', egg, 'Let it cool; whisk the egg into the cold liquid first.'),
+  row('threads', 0.1, 'Flour that set in what was warm', asked, 'Let what is warm cool before the flour meets it.'),
   row(
     'green',
     0.6,
@@ -233,20 +236,15 @@ export const CAUSES: readonly CauseRow[] = [
     bothSay(sodaLeft, holds(GREENS, 'nuts or blueberries in it')),
     'Less soda, or more that is sour.',
   ),
-  row(
-    'green',
-    0.3,
-    'Nuts or blueberries stirred in',
-    holds(GREENS, 'nuts or blueberries in it'),
-    'Sprinkle them on the poured face, and let powder do the raising.',
-  ),
-  row('green', 0.1, 'An alkaline batter', asked, 'Less soda, or more that is sour.'),
+  row('green', 0.3, 'Nuts or blueberries stirred in', holds(GREENS, 'nuts or blueberries in it'), 'Sprinkle them on the poured face.'),
+  row('green', 0.1, 'An alkaline batter', powder, 'Less soda, or more that is sour.'),
   row('first-poor', 0.8, 'Not yet level in heat: expected', asked, 'The first is a test: wait for level heat, and do not count it.'),
   row('first-poor', 0.2, 'Too much fat for the first', panFat('much'), 'Wipe the pan before the first.'),
   row('soapy', 0.7, 'Soda left over', sodaLeft, 'Less soda, or more that is sour.'),
   row('soapy', 0.2, 'Much leavening', rail('lift', 'high'), 'Less leavening.'),
-  row('soapy', 0.15, 'Leavening not spread', asked, 'Sieve it with the flour.'),
+  row('soapy', 0.15, 'Leavening not spread', powder, 'Sieve it with the flour.'),
+  row('soapy', 0.05, 'A cleaner left on bowl or surface', asked, 'Rinse bowl, spoons and surface in plain water, and wipe them dry.'),
   row('bland', 0.5, 'Little salt', rail('salt', 'low'), 'A little more salt.'),
   row('bland', 0.25, 'Little sugar', rail('sugar', 'low'), 'A little more sugar.'),
-  row('bland', 0.15, 'Nothing that is sour, or spiced', asked, 'Buttermilk for some of the milk, a little vanilla or zest.'),
+  row('bland', 0.15, 'Nothing that is sour, or spiced', asked, 'Something sour for some of the liquid, a little vanilla or zest.'),
 ];

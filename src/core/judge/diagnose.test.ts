@@ -162,7 +162,7 @@ test.each<readonly [KindId, Mark, readonly string[] | null, Partial<Judged>, str
     {},
     'Stirred into the bowl',
   ],
-  ['griddle', 'threads', null, {}, 'Hot butter into the egg'],
+  ['griddle', 'threads', null, {}, 'Hot fat into the egg'],
   [
     'griddle',
     'green',

@@ -191,6 +191,8 @@ export const holds =
     j.holds.some((h) => ids.includes(h)) ? { times: FOR, text: words } : RULED_OUT;
 
 export const bits = (j: Judged): Says => (j.analysis.tally.wholeG > 0 ? SILENT : RULED_OUT);
+/** There is egg in it. */
+export const egg = (j: Judged): Says => (j.analysis.tally.eggG > 0 ? SILENT : RULED_OUT);
 const yeastOnly = (j: Judged): boolean => j.analysis.tally.hasYeast && j.analysis.ledger.co2G < 0.05;
 export const powder = (j: Judged): Says => (yeastOnly(j) || j.analysis.ledger.sodaG + j.analysis.ledger.sodaInPowderG === 0 ? RULED_OUT : SILENT);
 export const bothSay =

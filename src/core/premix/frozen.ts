@@ -154,7 +154,7 @@ export function directionsOf(a: Pick<Additions, 'product' | 'parts' | 'analysis'
   return asRead(
     [
       `To a bag add ${adds}.`,
-      `${upper(joinSteps(kindId, ways, ['dry', 'wet']).join(' '))} Mix ${howFar(kindId, ways).words}.`,
+      `${upper(joinSteps(kindId, ways, ['dry', 'wet']).join(' '))} Mix ${howFar(kindId, ways, whips).words}.`,
       whips ? upper(foldSteps(kindId, ways).join(' ')) : '',
       restMin > 0 ? `Rest ${minutesOrHours(restMin)}.` : '',
       `Heat ${temperature(low, units)} to ${temperature(high, units)}.`,

@@ -1,10 +1,11 @@
 /** Dry meets wet: what has to be ready, in which order it is done, and how far each kind is mixed. Defaults of ours. */
 import type { JoinPart } from '../batch/acts';
 import type { SheetLine } from '../batch/sheet-line';
-import type { KindId } from '../formula/kinds';
+import { type KindId, kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
-import { effectOf, type Ways } from '../formula/ways';
+import { effectOf, standingOf, type Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
+import type { Held } from '../script/held';
 
 /** What a batch joins: whites only where they are whipped apart. */
 export function joinParts(lines: readonly SheetLine[], find: (id: string) => Ingredient | undefined): readonly JoinPart[] {
@@ -22,11 +23,12 @@ export function joinParts(lines: readonly SheetLine[], find: (id: string) => Ing
   ];
 }
 
-export const PART_WORDS: Readonly<Record<JoinPart, { readonly name: string; readonly is: string }>> = {
-  dry: { name: 'Dry bowl', is: 'whisked through, no lumps of leavening' },
-  wet: { name: 'Wet bowl', is: 'whisked smooth; melted butter under 40 °C' },
-  whites: { name: 'Whites', is: 'a clean, dry bowl at hand: they are whipped last' },
-};
+/** What a part is, and how it is when it is ready. */
+export function partWords(part: JoinPart, held: Held, whipFirst = false): { readonly name: string; readonly is: string } {
+  if (part === 'dry') return { name: 'Dry bowl', is: `whisked through${held.leavened ? ', no lumps of leavening' : ''}` };
+  if (part === 'wet') return { name: 'Wet bowl', is: `whisked smooth${held.melted ? `; melted ${held.melted} under 40 °C` : ''}` };
+  return { name: 'Whites', is: whipFirst ? 'whipped, in the cold' : 'a clean, dry bowl at hand: they are whipped last' };
+}
 
 export interface HowFar {
   readonly words: string;
@@ -49,8 +51,9 @@ const BY_HAND: Readonly<Record<KindId, HowFar>> = {
 /** Kinds whose batter is mixed smooth anyway: a blender may run longer. */
 const BLENDED_S = { smooth: 20, usual: 8 } as const;
 
-export function howFar(kind: KindId, ways: Ways): HowFar {
-  const hand = BY_HAND[kind];
+/** How far a batter is mixed. @param whites whites are whipped apart and folded in after */
+export function howFar(kind: KindId, ways: Ways, whites = true): HowFar {
+  const hand = kind === 'foam' && !whites ? { ...BY_HAND.foam, words: 'smooth: no lump left' } : BY_HAND[kind];
   const smooth = choiceFor('mixing', 'usual', kind) === choiceFor('mixing', 'smooth', kind);
   if (effectOf(ways, 'joining', kind).blends)
     return {
@@ -83,7 +86,8 @@ export function foldSteps(kind: KindId, ways: Ways): readonly string[] {
 export function joinSteps(kind: KindId, ways: Ways, parts: readonly JoinPart[]): readonly string[] {
   const { peaks, fold } = whitesOf(kind, ways);
   const whipFirst = effectOf(ways, 'whip', kind).whipFirst === true;
-  const when = foldsBeforeRest(ways, kind) ? 'Last, before it rests' : 'Last of all, after the rest';
+  const rests = standingOf(ways, kindById(kind)).restMin > 0;
+  const when = !rests ? 'Last of all' : foldsBeforeRest(ways, kind) ? 'Last, before it rests' : 'Last of all, after the rest';
   const apart = parts.includes('whites');
   const first = apart && whipFirst ? [`First of all, with clean beaters: whip the whites to ${peaks}, and set them in the cold.`] : [];
   const last = apart

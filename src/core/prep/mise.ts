@@ -72,7 +72,7 @@ interface Doing {
 interface ToolRow {
   readonly id: string;
   readonly name: string | ((d: Doing) => string);
-  readonly instead: string;
+  readonly instead: string | ((d: Doing) => string);
   readonly kinds?: readonly KindId[];
   readonly when?: (d: Doing) => boolean;
   /** Only where a way of working wants it. */
@@ -128,7 +128,7 @@ const TOOLS: readonly ToolRow[] = [
   {
     id: 'thermometer',
     name: 'Thermometer',
-    instead: 'a drop of water on the heat, and the back of a finger beside the butter',
+    instead: (d) => `a drop of water on the heat${d.melts ? ', and the back of a finger beside what is melted' : ''}`,
     when: (d) => d.kind !== 'oven' || d.melts,
   },
   { id: 'cloth', name: 'Cloth or paper to wipe with', instead: '', ifWanted: true },
@@ -194,7 +194,7 @@ function toolsFor(d: Doing, kinds: readonly KindId[], ways: Ways, own: readonly 
   );
   const thing = (key: string, name: string, instead: string): MiseThing => ({ key, name, grams: null, measure: '', instead, lineKey: null });
   return [
-    ...rows.map((t) => thing(`tool:${t.id}`, typeof t.name === 'string' ? t.name : t.name(d), t.instead)),
+    ...rows.map((t) => thing(`tool:${t.id}`, typeof t.name === 'string' ? t.name : t.name(d), typeof t.instead === 'string' ? t.instead : t.instead(d))),
     ...own.map((name) => thing(`own:${name}`, name, '')),
   ];
 }

@@ -33,10 +33,21 @@ export function cardPanFat(sheet: readonly PanLine[]): PanFatWay | null {
   return of.has('oil') ? 'film' : null;
 }
 
-/** A house's ways with the fat that is really taken. @param said what was said at the heat last; left out: nothing */
-export const withPanFat = (ways: Ways, sheet: readonly PanLine[], said?: PanFatWay): Ways => {
+/** Whether butter or another fat that is melted goes into the bowl. */
+const meltsIn = (sheet: readonly PanLine[]): boolean =>
+  sheet.some(
+    (l) => l.vessel !== 'pan' && l.vessel !== 'topping' && l.side === undefined && (l.parts ?? []).some((p) => /butter(?!milk)|margarine|ghee/.test(p.id)),
+  );
+
+/**
+ * A house's ways as a batch can be made by them: with the fat that is really taken in the pan, and without the melted butter last where
+ * there is none. An empty sheet says nothing.
+ * @param said what was said at the heat last; left out: nothing
+ */
+export const waysMade = (ways: Ways, sheet: readonly PanLine[], said?: PanFatWay): Ways => {
   const panFat = said ?? cardPanFat(sheet) ?? ways.panFat;
-  return panFat === ways.panFat ? ways : { ...ways, panFat };
+  const joining = ways.joining === 'butter-last' && sheet.length > 0 && !meltsIn(sheet) ? 'well' : ways.joining;
+  return panFat === ways.panFat && joining === ways.joining ? ways : { ...ways, panFat, joining };
 };
 
 /** A line that goes into a pan without an amount. */

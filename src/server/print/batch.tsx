@@ -3,7 +3,7 @@ import { Text, View } from '@react-pdf/renderer';
 import type { Label } from '@/core/batch/label';
 import { type NoticeOf, noticeLines, SHARED } from '@/core/batch/notice';
 import { inPacks, opensWords, toBuy, type WaveOut } from '@/core/batch/packs';
-import { sheetGroups } from '@/core/batch/sheet-groups';
+import { RAW, sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
 import type { TakeOut, TakeOutList } from '@/core/batch/take-out';
@@ -13,9 +13,6 @@ import { grams, type Units } from '@/core/quantity/say';
 import { Boxes, look, Paper, RIM } from './paper';
 
 const MOST_BOXES = 12;
-
-const CAUTION =
-  'Keep batter and egg-milk mixes cold, and do not taste them raw: egg and flour are uncooked. Times and temperatures: as the local food code has them. Check labels for allergens.';
 
 export interface SheetPaper {
   readonly name: string;
@@ -83,7 +80,7 @@ export function BatchSheet({ name, about, lines, split, units, oneBowl, method }
           ))}
         </View>
       ) : null}
-      <Text style={look.small}>{CAUTION}</Text>
+      <Text style={look.small}>{RAW}</Text>
     </Paper>
   );
 }
@@ -140,7 +137,7 @@ export function MixSheets({
               </View>
             ))}
             <Text style={[look.about, { marginTop: 14 }]}>Weighed by ____________ Looked at by ____________</Text>
-            <Text style={look.small}>{CAUTION}</Text>
+            <Text style={look.small}>{RAW}</Text>
           </View>
         );
       })}

@@ -1,4 +1,4 @@
-import { sheetGroups } from '@/core/batch/sheet-groups';
+import { RAW, sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
 import type { WorkStep } from '@/core/day/method';
@@ -85,13 +85,10 @@ export function MeasureSheet({ title, about, lines, split, units, oneBowl = fals
       ) : null}
       <p className="mt-3 text-sm text-soft print:mt-2 print:text-[11px]">
         {oneBowl ? 'It stands' : 'Each bowl is'} in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon. What
-        is too much of a dry thing goes back, from a clean spoon; what has touched egg or milk does not.
+        is too much of a dry thing goes back, from a clean spoon; what has touched the wet does not.
         {lines.some((l) => l.spoons) ? ' Where spoons stand beside the grams, the scale can’t weigh so little honestly.' : ''}
       </p>
-      <p className="mt-1 text-sm text-soft print:mt-1 print:text-[11px]">
-        Keep batter and egg-milk mixes cold, and do not taste them raw: egg and flour are uncooked. Times and temperatures: as the local food code has them.
-        Check labels for allergens.
-      </p>
+      <p className="mt-1 text-sm text-soft print:mt-1 print:text-[11px]">{RAW}</p>
     </section>
   );
 }

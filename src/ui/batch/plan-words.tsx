@@ -317,7 +317,18 @@ export function ClaimView({
 }
 
 /** Which school of leavening a large bowl follows, and why. @param massG of one mix */
-export function LargeBowlWords({ house, formula, massG }: { readonly house: Kitchen; readonly formula: Formula; readonly massG: number }) {
+export function LargeBowlWords({
+  house,
+  formula,
+  massG,
+  leavened,
+}: {
+  readonly house: Kitchen;
+  readonly formula: Formula;
+  readonly massG: number;
+  readonly leavened: boolean;
+}) {
+  if (!leavened) return null;
   const less = kitchenOf(formula, house).ways.largeBowl === 'less';
   return (
     <p className="text-soft">

@@ -573,7 +573,12 @@ export function Plan({
                 />
               ) : null}
               <ClaimView formula={atEnd(formula, end)} lines={p.lines} portionMl={p.pan ? null : p.portionMl} />
-              <LargeBowlWords house={house} formula={formula} massG={planned.one.massG} />
+              <LargeBowlWords
+                house={house}
+                formula={formula}
+                massG={planned.one.massG}
+                leavened={p.lines.some((l) => l.parts.some((x) => x.ingredient.category === 'leavening'))}
+              />
             </div>
             <AfterSheet
               notice={`/formulas/${formulaId}/notice?version=${number}`}

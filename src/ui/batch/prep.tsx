@@ -14,6 +14,7 @@ import { joinedAt } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
 import { isLookedAt } from '@/core/prep/check';
 import type { StandInOffer } from '@/core/prep/mise';
+import type { Held } from '@/core/script/held';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
 import { useEventLog } from '../day/use-event-log';
@@ -42,6 +43,8 @@ interface Props {
   readonly parts: readonly (readonly JoinPart[])[];
   readonly first: EventLog;
   /** Stand-ins by line. */
+  /** What sentences may name of it. */
+  readonly held: Held;
   readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
   readonly tell: Tell;
   /** Works the rest of a mix anew around an over-pour. */
@@ -64,7 +67,7 @@ type Stage = (typeof STAGES)[number];
 const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Set out', weigh: 'Weigh in', check: 'Second look', join: 'Combine', rest: 'Rest' };
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
-export function Prep({ batch: saved, house, parts: partsOf, first, offers, tell, anew, swap, part, preview }: Props) {
+export function Prep({ batch: saved, house, parts: partsOf, held, first, offers, tell, anew, swap, part, preview }: Props) {
   const router = useRouter();
   const log = useEventLog(saved.id, first, tell, () => router.refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
@@ -185,7 +188,7 @@ export function Prep({ batch: saved, house, parts: partsOf, first, offers, tell,
         </>
       ) : null}
       {stage === 'check' ? <CheckView lines={bowls} mix={at} name={name ?? ''} log={log} stepG={stepG} own={house.conventions.own} /> : null}
-      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} ways={ways} parts={parts} log={log} waits={waits} /> : null}
+      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} ways={ways} parts={parts} held={held} log={log} waits={waits} /> : null}
       {stage === 'rest' ? (
         mixedAt === null ? (
           <p className="text-xl">It is not mixed yet: the rest begins when it is.</p>
@@ -195,7 +198,8 @@ export function Prep({ batch: saved, house, parts: partsOf, first, offers, tell,
       ) : null}
       {stage === 'mise' ? null : <RealView batch={batch} house={house} mix={at} ticked={done.ticked} weights={done.weights} />}
       <p className="text-sm text-soft">
-        Egg and milk stay cold until they are used; no tasting of raw batter. Wash what touched raw egg. The local food code has the last word.
+        {held.cold.length > 0 && ways.warmth !== 'counter' ? `Cold until it is used: ${held.cold.join(', ')}. ` : ''}No tasting of raw batter.
+        {held.egg ? ' Wash what touched raw egg.' : ''} The local food code has the last word.
       </p>
       <div className="flex flex-wrap gap-3">
         <Link href={`/batches/${batch.id}/griddle`} className={lookOf('plain', 'work')}>

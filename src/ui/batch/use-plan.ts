@@ -34,7 +34,7 @@ import type { Shelf } from '@/core/pantry/stock';
 import { type Bagged, bagSheet } from '@/core/premix/use';
 /** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
 import { typedNumber } from '@/core/quantity/typed';
-import { withPanFat } from '@/core/script/pan-fat';
+import { waysMade } from '@/core/script/pan-fat';
 import { readBags } from './bags-part';
 import { type Beside, readBeside } from './beside-part';
 import { readKept } from './kept-in-part';
@@ -159,7 +159,7 @@ export function usePlan(q: PlanOf) {
   const list = takeOut(usesOf(takes, shelf), shelf);
   const short = list.rows.filter((r) => (r.shortG ?? 0) > 0);
 
-  const madeBy = withPanFat({ ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) }, sheet);
+  const madeBy = waysMade({ ...kitchenOf(formula, house).ways, ...(exactness === 'eye' && HURRIED) }, sheet);
 
   // the steps of the day, for when it is to be served
   const pieces = planned?.ok ? (planned.value.pieces?.all ?? null) : null;

@@ -2,10 +2,11 @@
 import { Check } from 'lucide-react';
 import { entriesOf, type JoinPart } from '@/core/batch/acts';
 import type { KindId } from '@/core/formula/kinds';
-import type { Ways } from '@/core/formula/ways';
+import { effectOf, type Ways } from '@/core/formula/ways';
 import { joinedAt } from '@/core/griddle/board';
-import { howFar, joinSteps, PART_WORDS } from '@/core/prep/join';
+import { howFar, joinSteps, partWords } from '@/core/prep/join';
 import { asRead } from '@/core/quantity/say';
+import type { Held } from '@/core/script/held';
 import { useNow } from '../day/clock';
 import type { OpenEventLog } from '../day/use-event-log';
 import { useAlarm } from '../kit/alarm';
@@ -22,6 +23,7 @@ export function JoinView({
   kind,
   ways,
   parts,
+  held,
   log,
   waits,
 }: {
@@ -31,6 +33,7 @@ export function JoinView({
   readonly kind: KindId;
   readonly ways: Ways;
   readonly parts: readonly JoinPart[];
+  readonly held: Held;
   readonly log: OpenEventLog;
   /** What has to be done before; empty: nothing. */
   readonly waits: string;
@@ -40,10 +43,11 @@ export function JoinView({
   const ready = entriesOf(log.entries, 'ready').filter((e) => e.act.mix === mix);
   const isReady = (p: JoinPart): boolean => ready.some((e) => e.act.part === p);
   const at = joinedAt(log.taps, mix);
-  const far = howFar(kind, ways);
+  const far = howFar(kind, ways, parts.includes('whites'));
   const gone = at === null || now === null ? 0 : Math.max(0, Math.floor((now - at) / TURN_MS));
   const enough = gone >= far.count;
   useAlarm(now === null || at === null ? null : enough ? 'stop' : '');
+  const words = (p: JoinPart) => partWords(p, held, effectOf(ways, 'whip', kind).whipFirst === true);
   const all = parts.every(isReady);
   const begin = (): void => {
     refresh();
@@ -88,7 +92,7 @@ export function JoinView({
                 {isReady(p) ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
               </span>
               <span>
-                <strong>{PART_WORDS[p].name}</strong> <span className="text-soft">{asRead(PART_WORDS[p].is, units)}</span>
+                <strong>{words(p).name}</strong> <span className="text-soft">{asRead(words(p).is, units)}</span>
               </span>
             </Press>
           </li>

@@ -8,6 +8,7 @@ import { mixesIn } from '@/core/batch/split';
 import { batchCautions } from '@/core/day/cautions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { joinParts } from '@/core/prep/join';
+import { heldBy } from '@/core/script/held';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';
 import { standInsOf } from '@/server/usecases/change-batch';
@@ -39,6 +40,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
             ),
           )}
           first={eventLogFrom(batch, taps)}
+          held={heldBy(batch.sheet, (id) => findIngredient(id, house.conventions.own))}
           offers={offers}
           tell={tellBook}
           anew={workRestAnew}

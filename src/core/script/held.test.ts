@@ -1,0 +1,153 @@
+/** A sentence is true of its batch: over random batches none names what the batch hasn't. */
+import fc from 'fast-check';
+import { analyse } from '../analyse';
+import { MARKS, occursOn } from '../batch/came-out';
+import { plannedSheet, readyFor } from '../batch/plan';
+import { ONE } from '../batch/split';
+import { workSteps } from '../day/method';
+import { stepsOf } from '../day/steps';
+import { EMPTY_FORMULA, type Formula } from '../formula/formula';
+import { KIND_IDS, kindById } from '../formula/kinds';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { MATTERS, WAY_IDS } from '../formula/schools';
+import { standingOf, type Ways } from '../formula/ways';
+import { causesOf } from '../judge/diagnose';
+import { findIngredient } from '../pantry/pantry';
+import { joinParts, joinSteps, partWords } from '../prep/join';
+import { miseOf } from '../prep/mise';
+import { FRESH_UNITS } from '../quantity/say';
+import { linesOf } from '../testing/formulas';
+import { heldBy } from './held';
+import { waysMade } from './pan-fat';
+
+const find = (id: string) => findIngredient(id);
+const LINES = [
+  '250 g flour',
+  '400 g milk',
+  '400 g oat drink',
+  '300 g water',
+  '2 eggs',
+  '3 eggs, separated',
+  '40 g butter, melted',
+  '40 g butter, softened',
+  '50 g oil',
+  '30 g dark chocolate, melted',
+  '10 g baking powder',
+  '3 g baking soda',
+  '7 g dry yeast',
+  '20 g sugar',
+  'oil for the pan',
+  'butter for the pan',
+];
+const anyWays = fc.record(
+  Object.fromEntries(WAY_IDS.map((k) => [k, fc.constantFrom(...Object.keys(MATTERS[k].choices))])) as Record<(typeof WAY_IDS)[number], fc.Arbitrary<string>>,
+) as fc.Arbitrary<unknown> as fc.Arbitrary<Ways>;
+
+/** Everything that is said of the making of a batch. */
+function saidOf(
+  texts: readonly string[],
+  kind: (typeof KIND_IDS)[number],
+  ways: Ways,
+): { readonly said: readonly string[]; readonly may: (what: string) => boolean } | null {
+  const formula: Formula = {
+    ...EMPTY_FORMULA,
+    kind,
+    school: kindById(kind).schools[0].id,
+    name: 'x',
+    entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })),
+  };
+  const driver = { by: 'factor', factor: 1 } as const;
+  const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
+  const planned = ready.ok ? plannedSheet(ready.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind, portionMl: 60, split: ONE, stepG: 1 }) : null;
+  if (!planned?.ok) return null;
+  const { sheet } = planned.value;
+  const made = waysMade(ways, sheet);
+  const held = heldBy(sheet, find);
+  const parts = joinParts(sheet, find);
+  const { restMin } = standingOf(made, kindById(kind));
+  const steps = stepsOf({
+    batch: { sheet, split: ONE, kind, driver },
+    ways: made,
+    restMin,
+    life: { min: 60, why: '' },
+    pourings: [{ kind, name: null, pieces: 8, times: { first: 140, second: 90 }, atOnce: 4 }],
+    find,
+  });
+  const mise = miseOf({ sheet, kind, split: ONE, entries: [] }, made, find, {
+    measured: { exactness: 'gram', conventions: FRESH_KITCHEN.conventions, drawer: FRESH_KITCHEN.drawer },
+    bowls: [],
+    mixMl: 800,
+  });
+  const analysis = analyse(linesOf(...texts), kind);
+  const causes = MARKS.filter((m) => occursOn(m, kind)).flatMap((m) =>
+    causesOf(m, {
+      kind,
+      analysis,
+      pour: analysis.thickness?.pour ?? null,
+      wantedPour: null,
+      holds: sheet.flatMap((l) => (l.parts ?? []).map((p) => p.id)),
+      weakPowder: false,
+      portionMl: 60,
+      usualPortion: [60, 60],
+      firstS: null,
+      secondS: null,
+      usual: { first: 140, second: 90 },
+      batterC: 10,
+      heatC: null,
+      heatZone: [165, 190],
+      restMin: null,
+      usualRestMin: 10,
+      turns: null,
+      usualTurns: 16,
+      heldMin: null,
+      panFat: made.panFat,
+      flip: 'usual',
+      units: { temperature: 'C' },
+    }),
+  );
+  const said = [
+    ...steps.flatMap((s) => [s.name, s.why, s.slips]),
+    ...workSteps({ sheet, kind, school: formula.school, ways: made, units: FRESH_UNITS, find }).flatMap((s) => [s.do, s.why]),
+    ...mise.tools.flatMap((t) => [t.name, t.instead]),
+    ...mise.ingredients.flatMap((t) => [t.name]),
+    ...parts.map((p) => partWords(p, held).is),
+    ...joinSteps(kind, made, parts),
+    // that there is little or none of a thing is true of what has none
+    ...causes.flatMap((c) => [c.cause, c.change]).filter((x) => !/\b(?:little|more) (?:egg|leavening)\b/i.test(x)),
+  ];
+  const text = texts.join(' ');
+  const has: Readonly<Record<string, boolean>> = {
+    egg: held.egg,
+    whites: parts.includes('whites'),
+    milk: /milk/.test(text),
+    butter: /butter/.test(text) || /butter|clarified/.test(made.panFat) || (made.panFat === 'usual' && ['oven', 'ball'].includes(kind)),
+    leavening: held.leavened,
+    rest: restMin > 0,
+  };
+  return { said, may: (what) => has[what] === true };
+}
+
+/** A word that names a thing, and the thing. */
+const NAMES: readonly (readonly [RegExp, string])[] = [
+  [/\beggs?\b/i, 'egg'],
+  [/\bwhites\b/i, 'whites'],
+  [/\bmilk\b/i, 'milk'],
+  [/\bbutter\b/i, 'butter'],
+  [/\b(?:leavening|baking powder|powder|soda)\b/i, 'leavening'],
+  [/\b(?:after|before|in) (?:the|it|its|a) rests?\b(?! of)|\bbatter rests\b/i, 'rest'],
+];
+
+test('no sentence of the making names an egg, whites, milk, butter, leavening or rest that the batch has not', () => {
+  let batches = 0;
+  fc.assert(
+    fc.property(fc.shuffledSubarray(LINES, { minLength: 2, maxLength: 8 }), fc.constantFrom(...KIND_IDS), anyWays, (texts, kind, ways) => {
+      const s = saidOf(['200 g flour', ...texts], kind, ways);
+      if (!s) return;
+      batches++;
+      const wrong = s.said.flatMap((x) => NAMES.flatMap(([word, thing]) => (word.test(x) && !s.may(thing) ? [`${thing}: ${x}`] : [])));
+      expect([...new Set(wrong)]).toEqual([]);
+    }),
+    { numRuns: 250 },
+  );
+  expect(batches).toBeGreaterThan(200);
+});

@@ -1,0 +1,67 @@
+/**
+ * What a batch holds, as far as sentences about making it name it: no sentence names an egg, a milk, a melted fat or a leavening that the
+ * batch hasn't. Worked from its sheet as it is, stand-ins and all; what is for the pan, the plate or beside it is not the batter's.
+ */
+import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
+
+/** What a line of a sheet says of it. */
+export interface HeldLine {
+  readonly vessel: string;
+  readonly side?: string | undefined;
+  readonly grams: number | null;
+  readonly text: string;
+  readonly preparation: string;
+  readonly parts?: readonly { readonly id: string }[] | undefined;
+}
+
+export interface Held {
+  readonly egg: boolean;
+  readonly leavened: boolean;
+  /** What comes out of the cold, by name: "egg", "buttermilk"; empty: nothing does. */
+  readonly cold: readonly string[];
+  /** Fat or chocolate that is melted, and fat that is softened, by name; null: none is. */
+  readonly melted: string | null;
+  readonly softened: string | null;
+}
+
+const BUTTERS = ['butter-unsalted', 'butter-salted'];
+/** Butter in the wet bowl is melted, unless its line says otherwise. */
+const NOT_MELTED = /\b(?:soft|softened|cold|cubed|cut|grated|rubbed|creamed|room[- ]temperature)\b/i;
+const MELTED = /\bmelt|\bbrowned\b/i;
+const SOFTENED = /\bsoft(?:ened)?\b/i;
+const COLD = ['dairy', 'plant-milk'];
+
+const butterish = (i: Ingredient): boolean => BUTTERS.some((b) => isA(i, b));
+const nameOf = (i: Ingredient): string => (butterish(i) ? 'butter' : kitchenName(i).toLowerCase());
+/** "butter", "butter and chocolate". */
+const named = (list: readonly Ingredient[]): string | null => (list.length === 0 ? null : [...new Set(list.map(nameOf))].slice(0, 2).join(' and '));
+
+/** @param sheet the lines of a batch @param find the pantry */
+export function heldBy(sheet: readonly HeldLine[], find: (id: string) => Ingredient | undefined): Held {
+  const lines = sheet
+    .filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && l.grams !== null)
+    .map((l) => ({ l, says: `${l.preparation} ${l.text}`, of: (l.parts ?? []).flatMap((p) => find(p.id) ?? []) }));
+  const all = lines.flatMap((x) => x.of);
+  const melts = lines.flatMap((x) =>
+    MELTED.test(x.says)
+      ? x.of.filter((i) => i.category === 'fat' || /chocolate/.test(i.id))
+      : x.l.vessel === 'wet' && !NOT_MELTED.test(x.says)
+        ? x.of.filter(butterish)
+        : [],
+  );
+  const egg = all.some((i) => i.category === 'egg');
+  return {
+    egg,
+    leavened: all.some((i) => i.category === 'leavening'),
+    cold: [...new Set([...(egg ? ['egg'] : []), ...all.filter((i) => COLD.includes(i.category)).map((i) => kitchenName(i).toLowerCase())])],
+    melted: named(melts),
+    softened: named(lines.flatMap((x) => (SOFTENED.test(x.says) ? x.of.filter((i) => i.category === 'fat') : []))),
+  };
+}
+
+/** "Egg and buttermilk". @param names at least one */
+export function togetherNamed(names: readonly string[]): string {
+  const few = names.length > 3 ? [...names.slice(0, 2), 'what else is cold'] : names;
+  const said = few.length > 1 ? `${few.slice(0, -1).join(', ')} and ${few.at(-1)}` : (few[0] ?? '');
+  return said.replace(/^./, (c) => c.toUpperCase());
+}
