@@ -203,3 +203,61 @@ test('a butter by parts: kept, found wrong at its place, changed, taken out', as
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Name')).toHaveValue('Honey butter, equal parts');
 });
+
+test('a plan for Sunday is kept: nothing is begun or taken, it opens as it was left, its notice is for that day, and it is started once', async ({
+  page,
+  kitchen,
+}) => {
+  await plan(page, 'Tall Sunday cakes');
+  await choose(page, 'Make', 'for so many people');
+  await page.getByLabel('Guests').fill('30');
+  await page.getByLabel('Pieces each').fill('2');
+  await page.getByRole('switch', { name: 'served at a set time' }).click();
+  const served = page.getByRole('textbox', { name: 'Last plate at', exact: true });
+  // a day that nobody can read is asked at its place, and nothing is kept of it
+  await served.fill('Blursday 9');
+  await served.press('Enter');
+  await page.getByRole('button', { name: 'Keep it for later' }).click();
+  await expect(page.getByText('When it is served can’t be read')).toBeVisible();
+  await served.fill('Sunday 9');
+  await served.press('Enter');
+  const counts = () =>
+    kitchen.sql<{ batches: number; takings: number; plans: number }>(
+      'select (select count(*) from batches)::int as batches, (select count(*) from stock_takings)::int as takings, (select count(*) from plans where batch_id is null)::int as plans',
+    );
+  const [before] = await counts();
+  await page.getByRole('button', { name: 'Keep it for later' }).click();
+  await expect(page.getByText(/^Kept for Sun/)).toBeVisible();
+  expect(await counts()).toEqual([{ ...before, plans: (before?.plans ?? 0) + 1 }]);
+
+  // it waits on Today, and opens as it was left
+  await page.goto('/');
+  const row = page.getByRole('region', { name: 'Planned' }).getByRole('listitem').filter({ hasText: 'Tall Sunday cakes' });
+  await expect(row).toContainText(/served .*09:00; not begun/);
+  await axe(page);
+  await row.getByRole('link', { name: 'Open the plan' }).click();
+  await expect(page.getByLabel('Guests')).toHaveValue('30');
+  await expect(page.getByLabel('Pieces each')).toHaveValue('2');
+  await page.getByLabel('Guests').fill('32');
+  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByText(/^Kept for Sun/).first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Guests')).toHaveValue('32');
+  // what another screen has changed since is not written over
+  await kitchen.sql('update plans set revision = revision + 1 where batch_id is null');
+  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByText('Another screen has changed this plan')).toBeVisible();
+  await page.reload();
+
+  const to = page.url();
+  await page.goto(to.replace('/plan?', '/notice?'));
+  await expect(page.getByRole('article', { name: 'Notice' })).toContainText(/for Sun \d+ \w+ \d{4}/);
+  await expect(page.getByRole('article', { name: 'Notice' })).toContainText('wheat');
+  await page.goto(to);
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  const [after] = await counts();
+  expect([after?.batches, after?.plans]).toEqual([(before?.batches ?? 0) + 1, before?.plans]);
+  await page.goto(to);
+  await expect(page.getByText('That plan waits no longer')).toBeVisible();
+});

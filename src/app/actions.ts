@@ -5,6 +5,8 @@ import {
   againSchema,
   changeSchema,
   coversSchema,
+  dropPlanSchema,
+  keepPlanSchema,
   outcomeSchema,
   partSchema,
   putAwaySchema,
@@ -36,6 +38,7 @@ import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
 import { copyFormula, putFormula } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse } from '@/server/queries/house';
+import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
 import { GONE, type Opened } from '@/server/queries/revised';
 import { saveTarget } from '@/server/queries/targets';
 import { changeCovers, endBatch, makeAgain, previewSwap, putAway, putBack, standInPart, swapInBatch, takeUp, undoSwaps } from '@/server/usecases/change-batch';
@@ -76,8 +79,16 @@ export const putAwayFormula = async (input: unknown): Promise<ActionResult> =>
 export const makeBatch = async (input: unknown): Promise<ActionResult<{ readonly batchId: string }>> =>
   acted('start-batch', startBatchSchema, input, async (b) => {
     const started = await startTogether(b);
+    if (started.ok && b.planId) await planStarted(b.planId, started.id);
     return started.ok ? { ok: true, batchId: started.id } : refuse(started.message, { [started.path]: started.message });
   });
+
+/** Keeps a plan for later: nothing is begun, nothing leaves the shelf. */
+export const keepPlanHere = async (input: unknown): Promise<ActionResult<{ readonly id: string; readonly revision: number }>> =>
+  acted('keep-plan', keepPlanSchema, input, keepPlan);
+
+export const dropPlanHere = async (input: unknown): Promise<ActionResult> =>
+  acted('drop-plan', dropPlanSchema, input, async ({ id }) => ((await dropPlan(id)) ? { ok: true } : refuse(GONE)));
 
 export const untakeBatch = async (input: unknown): Promise<ActionResult> =>
   acted('put-back', putBackSchema, input, async ({ batchId }) =>

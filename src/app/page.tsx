@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { clearDemoHere, copyOfFormula, lookAroundHere, putAwayFormula } from '@/app/actions';
+import { clearDemoHere, copyOfFormula, dropPlanHere, lookAroundHere, putAwayFormula } from '@/app/actions';
 import { cleanText } from '@/contract/clean';
 import { VERDICTS } from '@/core/batch/batch';
 import { KIND_IDS } from '@/core/formula/kinds';
@@ -10,11 +10,13 @@ import { formulaShelf, shelfMains } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { keptNow } from '@/server/queries/kept';
 import { cursorIn } from '@/server/queries/paging';
+import { plansWaiting } from '@/server/queries/plans';
 import { stepsLeft } from '@/server/usecases/day';
 import { kitchenState } from '@/server/usecases/look-around';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Doors } from '@/ui/today/doors';
+import { PlansKept } from '@/ui/today/plans-kept';
 import { Shelf } from '@/ui/today/shelf';
 import type { ShelfAsked } from '@/ui/today/shelf.state';
 import { UnderWay } from '@/ui/today/under-way';
@@ -58,10 +60,11 @@ export default async function Today({ searchParams }: { readonly searchParams: P
       loadHouse(),
       kitchenState(),
       keptNow(),
+      plansWaiting(),
     ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [batches, page, mains, house, state, kept] = r.value;
+  const [batches, page, mains, house, state, kept, plans] = r.value;
   const now = Date.now();
   const left = await reach(async () => Object.fromEntries(await Promise.all(batches.map(async (b) => [b.id, await stepsLeft(b, house, now)] as const))));
   const filtered = after !== null || Object.values(asked).some((v) => v !== '' && v !== false);
@@ -69,6 +72,7 @@ export default async function Today({ searchParams }: { readonly searchParams: P
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
       <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />
+      {plans.length > 0 && !filtered ? <PlansKept plans={plans} units={house.units} drop={dropPlanHere} /> : null}
       {kept.length > 0 && !filtered ? <UseFirst kept={kept.slice(0, 3)} more={kept.length > 3} units={house.units} today={house.today} /> : null}
       {(state.empty || state.demo) && !filtered ? (
         <Doors empty={state.empty} demo={state.demo} first={state.first} look={lookAroundHere} clear={clearDemoHere} />

@@ -128,8 +128,55 @@ export const startBatchSchema = z.object({
     .default([]),
   /** The bags make all of it: nothing is mixed fresh. */
   bagsAlone: z.boolean().default(false),
+  /** The kept plan that it was; null: it was not kept. */
+  planId: z.uuid().nullable().default(null),
   requestId,
 });
+
+const box = z.string().max(60);
+const boxes = z.record(z.string().max(80), box);
+const bothBoxes = z.object({ pieces: box, portion: box });
+/** How a plan stands in its boxes, so that it opens as it was left. */
+export const planTypedSchema = z.object({
+  typed: z.object({
+    by: z.enum(['pieces', 'guests', 'flour', 'mass', 'vessel', 'pans', 'eggs', 'ingredient', 'factor']),
+    amount: box,
+    portion: box,
+    each: box,
+    seconds: box,
+    testPiece: z.boolean().nullable(),
+    head: box,
+    gear: box,
+    piecesEach: box,
+    ingredientId: box,
+    several: z.array(box).max(60),
+    panCm: box.optional(),
+  }),
+  split: z.object({ by: z.enum(['one', 'bowls', 'kits']), mixes: box.nullable(), life: box.nullable(), pace: box.nullable(), benches: box, classes: box }),
+  beside: z.array(z.object({ sideId: z.uuid(), people: box.nullable() })).max(20),
+  exactness: z.enum(EXACTNESSES),
+  eggs: z.number().nullable(),
+  take: z.boolean(),
+  serving,
+  lit: litSchema,
+  litSecond: litSchema,
+  bags: boxes,
+  kept: boxes,
+  both: z.object({ a: bothBoxes, b: bothBoxes }).nullable(),
+  end: z.enum(END_IDS).nullable(),
+});
+
+/** What is asked to start a plan, without the press that starts it. */
+export const planAskedSchema = startBatchSchema.omit({ requestId: true, planId: true });
+/** A plan that is kept for later; with an id it is the one that is changed, as it was opened. */
+export const keepPlanSchema = z.object({
+  id: z.uuid().nullable(),
+  revision: z.number().int().positive().nullable(),
+  asked: planAskedSchema,
+  typed: planTypedSchema,
+  requestId,
+});
+export const dropPlanSchema = z.object({ id: z.uuid() });
 
 export const putBackSchema = z.object({ batchId: z.uuid() });
 

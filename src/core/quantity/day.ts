@@ -78,6 +78,9 @@ export function sayWeekday(at: number, u: Pick<Dating, 'days' | 'zone'>): string
   return `${WEEKDAYS[d.getDay()] ?? ''} ${written}`;
 }
 
+/** A day that a paper is for, weekday and year and all: "Sun 29 Nov 2026". @param at ms since 1970 */
+export const sayLongDay = (at: number, u: Pick<Dating, 'days' | 'zone'>): string => `${WEEKDAYS[there(at, u).getDay()] ?? ''} ${sayDay(localDay(at, u), u)}`;
+
 /** A time of day as the house writes it: "16:05", "4:05 pm". @param at ms since 1970 */
 export function sayTime(at: number, u: Pick<Dating, 'clock' | 'zone'>): string {
   if (u.clock === '24') return localTime(at, u);

@@ -3,8 +3,11 @@ import { Printer } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
+import type { z } from 'zod';
 import type { ActionResult } from '@/contract/action-result';
+import type { planTypedSchema } from '@/contract/batch';
 import { unsettled } from '@/core/analyse-formula';
+import type { Lit } from '@/core/batch/acts';
 import { partingOf } from '@/core/batch/driver';
 import { EXACTNESS_WORDS, type Exactness, inMeasures } from '@/core/batch/exactness';
 import type { KeptLot } from '@/core/batch/kept';
@@ -37,6 +40,8 @@ import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
+import { toast } from '../kit/toast';
+import { useTime } from '../time';
 import { partingWords, sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
 import { BagsPart } from './bags-part';
@@ -90,7 +95,10 @@ interface Props {
   readonly bagged?: readonly Bagged[];
   /** What is kept of earlier makings. */
   readonly kept?: readonly KeptLot[];
+  /** The plan that was kept for later, as it stood; null: a new one. */
+  readonly plan?: { readonly id: string; readonly revision: number; readonly typed: z.output<typeof planTypedSchema> | null } | null;
   readonly make: (input: unknown) => Promise<MakeAnswer>;
+  readonly keep: (input: unknown) => Promise<ActionResult<{ readonly id: string; readonly revision: number }>>;
 }
 
 /** Plan: what drives the batch, how it is mixed, what goes with it, and the sheet to mix from. */
@@ -109,11 +117,17 @@ export function Plan({
   all = null,
   bagged = NO_BAGS,
   kept = NO_LOTS,
+  plan = null,
   make,
+  keep,
 }: Props) {
   const router = useRouter();
-  const [end, setEnd] = useState(asked);
+  const time = useTime();
+  const was = plan?.typed ?? null;
+  const [saved, setSaved] = useState(plan && { id: plan.id, revision: plan.revision });
+  const [end, setEnd] = useState(was ? was.end : asked);
   const [typed, setTyped] = useState<PlanTyped>(() => {
+    if (was) return was.typed;
     const at = atEnd(formula, asked);
     const school = schoolOf(kindById(at.kind), at.school);
     const pan = school.portionMl === null;
@@ -145,18 +159,18 @@ export function Plan({
       several: [],
     };
   });
-  const [splitTyped, setSplit] = useState<SplitTyped>(FRESH_SPLIT);
-  const [beside, setBeside] = useState<readonly Beside[]>([]);
-  const [exactness, setExactness] = useState<Exactness>(scalesOf(house.gear).length === 0 ? 'kitchen' : 'gram');
-  const [eggs, setEggs] = useState<number | null>(null);
-  const [take, setTake] = useState(true);
-  const [serving, setServing] = useState<Serving | null>(null);
+  const [splitTyped, setSplit] = useState<SplitTyped>(was?.split ?? FRESH_SPLIT);
+  const [beside, setBeside] = useState<readonly Beside[]>(was?.beside ?? []);
+  const [exactness, setExactness] = useState<Exactness>(was?.exactness ?? (scalesOf(house.gear).length === 0 ? 'kitchen' : 'gram'));
+  const [eggs, setEggs] = useState<number | null>(was?.eggs ?? null);
+  const [take, setTake] = useState(was?.take ?? true);
+  const [serving, setServing] = useState<Serving | null>(was?.serving ?? null);
   const [servingWrong, setServingWrong] = useState(false);
-  const [lit, setLit] = useState(AS_USUAL);
-  const [litSecond, setLitSecond] = useState(AS_USUAL);
-  const [bagsTyped, setBags] = useState<TakenTyped>({});
-  const [keptTyped, setKept] = useState<TakenTyped>({});
-  const [both, setBoth] = useState<Readonly<Record<EndId, BothTyped>> | null>(null);
+  const [lit, setLit] = useState<Lit>(was?.lit ?? AS_USUAL);
+  const [litSecond, setLitSecond] = useState<Lit>(was?.litSecond ?? AS_USUAL);
+  const [bagsTyped, setBags] = useState<TakenTyped>(was?.bags ?? {});
+  const [keptTyped, setKept] = useState<TakenTyped>(was?.kept ?? {});
+  const [both, setBoth] = useState<Readonly<Record<EndId, BothTyped>> | null>(was?.both ?? null);
   const asking = useAsking();
   const changed = asking.touched;
   const exactId = useId();
@@ -194,20 +208,21 @@ export function Plan({
   const open = p.lines.filter((l) => l.use === 'batter' && l.parts.length === 0);
   const errors = { ...asking.errors, ...p.errors, ...p.besideRead.errors };
 
-  const start = async (): Promise<void> => {
+  /** What is asked to start it; null where something has to be said first, which is then asked at its place. */
+  const askedNow = () => {
     const asked = split?.split ?? (p.bagsAlone ? ONE : null);
     const drives = driver ?? p.bagsAlone;
-    if (!drives || !asked) return;
+    if (!drives || !asked) return null;
     if (p.asksPan && p.panfulMl === null) {
       asking.found({ 'pan.cm': 'It fills its pan: say how wide that is.' });
-      return;
+      return null;
     }
     if (servingWrong) {
       asking.found({ serving: UNREAD_SERVING });
       document.querySelector<HTMLElement>('[aria-label="When it is served"] [aria-invalid]')?.focus();
-      return;
+      return null;
     }
-    const what = {
+    return {
       versionId,
       driver: drives,
       bagsAlone: driver === null,
@@ -223,12 +238,29 @@ export function Plan({
       portionSaid: p.portionSaid ?? undefined,
       bags: p.bags?.taken.map((t) => ({ lotId: t.bagged.lot.id, bags: t.bags })) ?? [],
       kept: p.kept?.taken.map((t) => ({ lotId: t.lot.id, pieces: t.pieces })) ?? [],
+      take: take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no',
     };
-    const took = take ? (p.short.length > 0 ? 'anyway' : 'enough') : 'no';
-    const a = await asking.ask((requestId) => make({ ...what, take: took, requestId }), true);
+  };
+  const start = async (): Promise<void> => {
+    const what = askedNow();
+    if (!what) return;
+    const a = await asking.ask((requestId) => make({ ...what, planId: saved?.id ?? null, requestId }), true);
     if (a?.ok) router.push(`/batches/${a.batchId}/prep`);
     // the shelf may have been emptied by another since this page was drawn
     else if (a?.fields.take) router.refresh();
+  };
+
+  /** Kept for later: nothing is begun, and nothing leaves the shelf. */
+  const keepIt = async (): Promise<void> => {
+    const what = askedNow();
+    if (!what) return;
+    const stands = { typed, split: splitTyped, beside, exactness, eggs, take, serving, lit, litSecond, bags: bagsTyped, kept: keptTyped, both, end };
+    const a = await asking.ask((requestId) => keep({ id: saved?.id ?? null, revision: saved?.revision ?? null, asked: what, typed: stands, requestId }));
+    if (!a?.ok) return;
+    setSaved({ id: a.id, revision: a.revision });
+    // a reload opens it as it was kept
+    window.history.replaceState(null, '', `/formulas/${formulaId}/plan?plan=${a.id}`);
+    toast(`Kept${serving ? ` for ${time.andDay(serving.at, Date.now())}` : ''}: it waits on Today, and nothing is taken from stock yet.`);
   };
 
   const spared = washes(p.lines.map((l) => ({ ingredient: l.ingredient, tool: toolOf(l) })));
@@ -517,6 +549,9 @@ export function Plan({
                 {asking.busy ? 'Starting' : p.bagsAlone ? 'Start the bags' : 'Start this batch'}
               </Button>
             </Form>
+            <Button size="work" disabled={!ok || unread.length > 0 || asking.busy} onClick={() => void keepIt()}>
+              {saved ? 'Keep the change' : 'Keep it for later'}
+            </Button>
             <Button size="work" disabled={!ok} onClick={() => window.print()}>
               <Printer size={20} aria-hidden />
               Print
@@ -581,7 +616,7 @@ export function Plan({
               />
             </div>
             <AfterSheet
-              notice={`/formulas/${formulaId}/notice?version=${number}`}
+              notice={`/formulas/${formulaId}/notice?version=${number}${saved ? `&plan=${saved.id}` : ''}`}
               lines={p.account}
               takes={p.takes}
               split={n ?? ONE}

@@ -5,7 +5,7 @@ import { waysOf } from '@/core/batch/batch';
 import { noticeOf } from '@/core/batch/notice';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
-import { sayMoment } from '@/core/quantity/day';
+import { sayLongDay, sayMoment } from '@/core/quantity/day';
 import { NoticeCard } from '@/ui/batch/notice';
 import { lookOf } from '@/ui/kit/button';
 
@@ -28,7 +28,7 @@ export default async function BatchNoticePage({ params }: { readonly params: Pro
           </Link>
         </div>
         <NoticeCard
-          kind={kindById(b.kind).name}
+          kind={[kindById(b.kind).name, b.timeline ? `for ${sayLongDay(b.timeline.at, house.units)}` : ''].filter(Boolean).join(', ')}
           title={b.name}
           notice={notice}
           foot={`This batch as its sheet stood ${sayMoment(at, Date.now(), house.units)}, state ${b.sheetState ?? 1}; version ${b.versionNumber}. What is served with it from elsewhere is not in it.`}

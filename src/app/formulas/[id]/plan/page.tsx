@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { answerNextTime, makeBatch } from '@/app/actions';
+import { answerNextTime, keepPlanHere, makeBatch } from '@/app/actions';
 import { KEPT_STATE_WORDS, keptWords, lotName } from '@/core/batch/kept';
 import { bagsLeft, firstToUse, leftBySize, sayBags } from '@/core/premix/premix';
-import { sayDay } from '@/core/quantity/day';
+import { sayDay, sayMoment } from '@/core/quantity/day';
 import { grams } from '@/core/quantity/say';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -13,6 +13,7 @@ import { formulaState, version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { keptNow } from '@/server/queries/kept';
 import { stockNoted } from '@/server/queries/pantry';
+import { planById } from '@/server/queries/plans';
 import { lotsOfFormula } from '@/server/queries/premixes';
 import { sides } from '@/server/queries/sides';
 import { bagsFor } from '@/server/usecases/premix-lots';
@@ -36,13 +37,18 @@ interface Props {
     end?: string | string[];
     all?: string | string[];
     grams?: string | string[];
+    /** A plan that was kept for later. */
+    plan?: string | string[];
   }>;
 }
 
 export default async function PlanPage({ params, searchParams }: Props) {
   const { id } = await params;
   const asked = await searchParams;
-  const number = versionNumber(asked.version);
+  const opened = await reach(async () => (typeof asked.plan === 'string' && isUuid(asked.plan) ? planById(asked.plan) : null));
+  if (!opened.up) return <AwayPage kind={opened.kind} here="batch" />;
+  const plan = opened.value?.formulaId === id ? opened.value : null;
+  const number = plan ? plan.versionNumber : versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
   const r = await reach(async () =>
     Promise.all([version(id, number), loadHouse(), stockNoted(), sides(), timedHere(id), lotsOfFormula(id), formulaState(id), keptNow(id)]),
@@ -67,6 +73,16 @@ export default async function PlanPage({ params, searchParams }: Props) {
       <div className="mt-1 mb-4 print:hidden">
         <Way at="plan" />
       </div>
+      {plan ? (
+        <p className="mb-4 rounded-r-hold border-l-8 border-butter bg-white px-3 py-2 print:hidden">
+          Kept for later{plan.serveAt ? <strong>, served {sayMoment(plan.serveAt.getTime(), Date.now(), house.units)}</strong> : null}. Nothing is begun, and
+          nothing is taken from stock, until it is started.
+          {plan.versionNumber < v.newest ? ` The formula has been changed since: this is version ${plan.versionNumber} of ${v.newest}.` : ''}
+          {plan.typed === null ? ' How it stood can’t be read: it opens as a new plan.' : ''}
+        </p>
+      ) : asked.plan !== undefined ? (
+        <p className="mb-4">That plan waits no longer: it was started or dropped. This is a new one.</p>
+      ) : null}
       <NextTime next={state?.next ?? null} last={state?.last ?? null} units={house.units} formulaId={id} answer={answerNextTime} />
       <Unreadable list={v.unreadable} />
       {first ? (
@@ -105,7 +121,9 @@ export default async function PlanPage({ params, searchParams }: Props) {
         all={all}
         bagged={bagged.up ? bagged.value : []}
         kept={kept}
+        plan={plan}
         make={makeBatch}
+        keep={keepPlanHere}
       />
     </Frame>
   );

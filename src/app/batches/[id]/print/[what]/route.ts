@@ -13,7 +13,7 @@ import { workSteps } from '@/core/day/method';
 import { timeLine } from '@/core/day/schedule';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
-import { localDay, sayDay, sayMoment } from '@/core/quantity/day';
+import { localDay, sayDay, sayLongDay, sayMoment } from '@/core/quantity/day';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { problem, troubled } from '@/server/api/problem';
@@ -87,7 +87,7 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     return asPdf(
       createElement(NoticePaper, {
         name: b.name,
-        kind: kindById(b.kind).name,
+        kind: [kindById(b.kind).name, b.timeline ? `for ${sayLongDay(b.timeline.at, units)}` : ''].filter(Boolean).join(', '),
         notice: noticeOf(b, waysOf(b, house), find),
         foot: `${[`This batch, ${sayMoment((b.sheetAt ?? b.startedAt).getTime(), Date.now(), units)}`, `version ${b.versionNumber}`, stateWords].filter(Boolean).join('; ')}.`,
       }),
