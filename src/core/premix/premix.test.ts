@@ -22,7 +22,7 @@ import { fatty, limitsOf, monthsOn } from './keeping';
 import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, leftBySize, lotNumber, readBagCount, sayBags, standingUses } from './premix';
 import { bagCost } from './price';
 import { additionsFor } from './products';
-import { codeKey, gramsOf, isNear } from './recall';
+import { codeKey, gramsOf, isNear, mayBe } from './recall';
 import { bagSheet, mixForPieces, piecesOfMix } from './use';
 import { addSacks, fillsOf, massOfFills, putIn, readSacks, weighingsOf } from './weigh';
 import { workPremix } from './work';
@@ -638,6 +638,8 @@ describe('a lot weighed in, blend by blend and sack by sack', () => {
         { lot: 'W-2', grams: 300 },
       ],
     };
+    // which bags hold which of two sacks nobody noted: each may be of both
+    expect([mayBe(item), mayBe({ ...item, lot: 'W-2' })]).toEqual([true, false]);
     expect(gramsOf(item, 'w-2')).toBe(300);
     expect(gramsOf({ ...item, sacks: undefined }, 'w-2')).toBeNull();
     expect(gramsOf({ ...item, lot: 'W-2', sacks: undefined }, 'w-2')).toBe(800);

@@ -52,6 +52,9 @@ export const gramsOf = (c: LotItem, code: string): number | null => {
   return own.length > 0 ? own.reduce((a, s) => a + s.grams, 0) : null;
 };
 
+/** Weighed from sacks of several lots: which bags hold which of them nobody noted, so each bag may be of each. */
+export const mayBe = (c: LotItem): boolean => codesIn(c.lot).length > 1;
+
 /** What a code leads to in these lots. @param lots found by the code @param uses of all of them */
 export function recallOf(code: string, lots: readonly Lot[], uses: readonly (LotUse & { readonly lotId: string })[]): readonly RecalledLot[] {
   return lots.flatMap((lot): readonly RecalledLot[] => {
@@ -78,6 +81,7 @@ export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zon
         .flatMap((c) => gramsOf(c, code) ?? [])
         .map((g) => g.toFixed(1))
         .join('; '),
+      certainty: by.length > 0 && by.every(mayBe) ? 'may be: of several sacks' : 'sure',
       mix: lot.premixName,
       mix_lot: lot.number,
       made: lot.made,

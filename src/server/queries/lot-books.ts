@@ -187,7 +187,10 @@ export const correctLot = (lotId: string, to: Correction, who: string, why: stri
     }
   });
 
-/** Voids a lot, bags of every size of it: it is kept, with who and why, and nothing leaves it any more. @param back what it took goes back into stock */
+/**
+ * Voids a lot, bags of every size of it: it is kept, with who and why, and nothing leaves it any more.
+ * @param back it was never blended, so what it took goes back into stock; refused where bags of it have left: what was blended is no flour
+ */
 export const voidLot = (lotId: string, who: string, why: string, back: boolean): Promise<Made> =>
   booked(lotId, null, 'void-lot', async (client) => {
     const r = await client.query<{ id: string }>(
@@ -196,5 +199,12 @@ export const voidLot = (lotId: string, who: string, why: string, back: boolean):
       [lotId, who, why],
     );
     if (!r.rows.some((x) => x.id === lotId)) throw no('lotId', 'That lot is voided already, or not in this kitchen.');
+    if (back) {
+      const gone = await client.query<{ n: number }>('select coalesce(sum(bags), 0)::float8 as n from lot_uses where lot_id = any($1)', [
+        r.rows.map((x) => x.id),
+      ]);
+      const n = gone.rows[0]?.n ?? 0;
+      if (n > 1e-6) throw no('back', `Bags of it have left (${sayBags(n)}), so it was blended: nothing of it goes back into stock. Void it without.`);
+    }
     for (const x of back ? r.rows : []) await returnToShelf(client, { lotId: x.id });
   });

@@ -343,9 +343,13 @@ test('an entry is taken back by another, once; a lot is corrected or voided with
   expect(await changesOfLot(id)).toMatchObject([
     { who: 'Mo', why: 'miscounted', was: { bags: 4, contents: expect.arrayContaining([expect.objectContaining({ lot: 'M-1' })]) } },
   ]);
-  expect(await voidLot(id, 'Mo', 'weevils', true)).toMatchObject({ ok: true });
-  expect(await voidLot(id, 'Mo', 'weevils', true)).toMatchObject({ ok: false });
-  expect(await onHand('flour-all-purpose')).toBeCloseTo(5000, 6);
+  // three bags of it have left: it was blended, and is no flour any more
+  const shelf = await onHand('flour-all-purpose');
+  expect(await voidLot(id, 'Mo', 'weevils', true)).toMatchObject({ ok: false, path: 'back', message: expect.stringContaining('Bags of it have left (3)') });
+  expect((await lotById(id))?.voidedAt).toBeNull();
+  expect(await voidLot(id, 'Mo', 'weevils', false)).toMatchObject({ ok: true });
+  expect(await voidLot(id, 'Mo', 'weevils', false)).toMatchObject({ ok: false });
+  expect(await onHand('flour-all-purpose')).toBe(shelf);
   expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'x' })).toMatchObject({ ok: false, message: expect.stringMatching(/voided/) });
   expect(await left(id)).toBe(0);
   await note('flour-all-purpose', null);
@@ -414,8 +418,8 @@ test('one lot in bags of two sizes from two sacks: one number, each size its par
   expect(written).toEqual((await recalled('W-1')).map((r) => r.lot.id).sort());
   expect(written.length).toBeGreaterThan(0);
   expect(await nearlyCalled(`${one.number}9`)).toContain(one.number);
-  expect(await voidLot(small.id, 'Mo', 'damp', true)).toMatchObject({ ok: true });
-  expect([await left(one.id), await left(small.id), await onHand(FLOUR)]).toEqual([0, 0, expect.closeTo(20_000, 6)]);
+  expect(await voidLot(small.id, 'Mo', 'damp', false)).toMatchObject({ ok: true });
+  expect([await left(one.id), await left(small.id), await onHand(FLOUR)]).toEqual([0, 0, expect.closeTo(12_000, 6)]);
   // the next lot of that day has the next number
   const next = await make({ bags: 1 });
   expect(next.ok && (await lotById(next.id))?.number).not.toBe(one.number);
@@ -555,8 +559,10 @@ test('law: bags, grams and shelf balance after any run of making, using, half ba
       // every bag that is out is in a batch or with somebody
       for (const u of standingUses(uses)) expect(u.kind === 'batch' ? u.batchId !== null : u.who !== '').toBe(true);
       if (voided) {
-        expect((await voidLot(id, 'x', 'x', true)).ok).toBe(true);
-        expect([await left(id), await onHand('flour-all-purpose')]).toEqual([0, 50_000]);
+        // nothing goes back of what has left
+        expect((await voidLot(id, 'x', 'x', true)).ok).toBe(gone < 1e-6);
+        if (gone > 1e-6) expect((await voidLot(id, 'x', 'x', false)).ok).toBe(true);
+        expect([await left(id), await onHand('flour-all-purpose')]).toEqual([0, gone > 1e-6 ? 47_500 : 50_000]);
       } else expect(await left(id)).toBeCloseTo(6 - gone, 9);
     }),
     { numRuns: 15 },

@@ -100,7 +100,8 @@ export function LotChanges({
           ) : (
             <>
               <p>Nothing leaves a voided lot any more, in bags of whatever size. It stays in the books, with what has left it.</p>
-              <Switch label="what it took goes back into stock" on={back} onSwitch={setBack} />
+              <Switch label="it was never blended: what it took goes back into stock" on={back} onSwitch={setBack} />
+              {errors.back ? <p className="font-semibold text-berry">{errors.back}</p> : null}
             </>
           )}
           <div className="flex flex-wrap items-start gap-3">

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
 import { bagsLeft, entryWords, type LotItem, sayBags, standingUses } from '@/core/premix/premix';
-import { codeKey, codesIn, gramsOf, holdersOf } from '@/core/premix/recall';
+import { codeKey, codesIn, gramsOf, holdersOf, mayBe } from '@/core/premix/recall';
 import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -83,7 +83,9 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
                 <p className="text-soft">
                   Made <Day day={lot.made} />, best before <Day day={lot.bestBefore} />; {lot.bags} bags of {grams(lot.bagG, house.units)}, {sayBags(left)} here
                   {lot.voidedAt ? '; voided' : ''}.
-                  {by.length > 0 ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}${gramsWords(c)}`).join('; ')}.` : ''}
+                  {by.length > 0
+                    ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}${gramsWords(c)}${mayBe(c) ? ': each bag may be of it, as it was weighed from several sacks' : ''}`).join('; ')}.`
+                    : ''}
                 </p>
                 {uses.length === 0 ? <p>No bag has left.</p> : null}
                 <ul>
