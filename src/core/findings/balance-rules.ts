@@ -3,9 +3,11 @@
  * plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the zone's width outside
  * is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
  */
+
 import { type KindId, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, type Rail, type RailReading, railOf, sayRail, THICKNESSES, type Zone } from '../formula/kinds';
 import { isOpen, lacksAmount, movedBy } from '../formula/open';
 import { testedFlourG } from '../formula/tally';
+import { gasRoomAt } from '../formula/ways';
 import { flourLike, middleLift, thickByNature } from '../formula/zones';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { type Ingredient, isA, isFlour, kitchenName } from '../pantry/ingredient';
@@ -242,7 +244,7 @@ const raised: Rule = (e) => {
     code: r.standing === 'below' ? 'under-raised' : 'over-raised',
     severity: r.far ? 'look' : 'note',
     basis: 'arithmetic',
-    message: `The leavening gives ${lift(rail.tested)} g of gas per 100 g ${floursOf(e)}; most ${plural(e)} have ${lift(zone[0])} to ${lift(zone[1])} g${e.altitudeM > 0 ? ` at ${e.altitudeM} m, where gas takes more room` : ''}: ${inWords(RAISED[r.standing], e)}.`,
+    message: `The leavening gives ${lift(rail.tested)} g of gas per 100 g ${floursOf(e)}; most ${plural(e)} have ${lift(zone[0])} to ${lift(zone[1])} g${e.altitudeM > 0 ? ` at ${e.altitudeM} m, where gas takes more room (at the sea ${lift(zone[0] * gasRoomAt(e.altitudeM))} to ${lift(zone[1] * gasRoomAt(e.altitudeM))} g)` : ''}: ${inWords(RAISED[r.standing], e)}.`,
   };
 };
 

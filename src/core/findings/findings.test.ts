@@ -300,3 +300,11 @@ test('self-raising flour and powder are two of a kind: told where they are too m
   expect(codes(twice.filter((l) => !l.includes('powder')))).not.toContain('self-raising-and-powder:note');
   expect(codes([...GOOD, '15 g baking powder']).some((c) => c.startsWith('self-raising'))).toBe(false);
 });
+
+test('a dose told at an altitude is told at the sea beside it', () => {
+  // 26 g of powder: over the zone to 1.6 g, and over that of 2000 m, where gas takes 1.27 times the room
+  const words = analyse(linesOf(...without('powder', '26 g baking powder')), 'griddle', 'even', { altitudeM: 2000 }).findings.find(
+    (f) => f.code === 'over-raised',
+  );
+  expect(words?.message).toContain('have 0.39 to 1.26 g at 2000 m, where gas takes more room (at the sea 0.50 to 1.60 g)');
+});
