@@ -300,6 +300,15 @@ describe('zip files', () => {
     expect(unpacked(await packed({ a: '', b: '', c: '', d: '' }), most)).toEqual({ ok: false, error: 'It holds more than 3 files.' });
     const whole = await packed({ a: 'some words '.repeat(400), b: 'more' });
     expect(unpacked(whole.slice(0, 60), most)).toMatchObject({ ok: false });
+    // a file that says of itself that it is too large is refused by what it says, before anything of it is unpacked: its contents are torn here
+    const boasts = bomb.slice();
+    boasts.fill(0xff, 40, 60);
+    expect(unpacked(boasts, most)).toEqual({ ok: false, error: 'Unpacked it is larger than any kitchen: more than 0 MB.' });
+    // and one that lies about it is found out as it is unpacked
+    const lies = bomb.slice();
+    const view = new DataView(lies.buffer);
+    for (let k = lies.length - 46; k > 0; k--) if (view.getUint32(k, true) === 0x02014b50) view.setUint32(k + 24, 1, true);
+    expect(unpacked(lies, most)).toEqual({ ok: false, error: 'Unpacked it is larger than any kitchen: more than 0 MB.' });
     expect(unpacked(new Uint8Array([1, 2, 3]), most)).toEqual({ ok: false, error: 'It is no zip file.' });
     fc.assert(
       fc.property(fc.nat(whole.length - 1), fc.integer({ min: 1, max: 255 }), (at, by) => {
