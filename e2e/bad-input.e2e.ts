@@ -170,3 +170,29 @@ test('addresses that lead nowhere say so', async ({ page, expected }) => {
   // no door makes a picture anew at whatever size a stranger asks
   expect((await page.request.get('/_next/image?url=%2Ficon.png&w=64&q=75')).status()).toBe(404);
 });
+
+test('what is sent to a page in no shape at all is refused in words, and nothing of it is done', async ({ page, kitchen }) => {
+  // an action of the page as it really goes
+  const asked = page.waitForRequest((r) => r.headers()['next-action'] !== undefined);
+  await page.goto('/house');
+  await page.getByLabel('Times of day').selectOption({ label: '4:05 pm' });
+  const id = (await asked).headers()['next-action'] ?? '';
+  await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
+  for (const [data, type] of [
+    ['{{{', 'text/plain'],
+    ['', 'text/plain'],
+    ['["$F1"]', 'text/plain'],
+    [`${'['.repeat(50_000)}${']'.repeat(50_000)}`, 'text/plain'],
+    ['--x\r\nnothing', 'multipart/form-data; boundary=x'],
+  ] as const) {
+    const r = await page.request.post(`${kitchen.url}/house`, {
+      headers: { 'next-action': id, 'content-type': type, origin: kitchen.url },
+      data: Buffer.from(data),
+    });
+    expect([data.slice(0, 8), r.status(), ((await r.json()) as { detail: string }).detail]).toEqual([
+      data.slice(0, 8),
+      400,
+      expect.stringContaining('not well formed'),
+    ]);
+  }
+});

@@ -36,15 +36,42 @@ const told = (status: number, title: string, detail: string): NextResponse =>
     headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
   });
 
+/** Lists in lists that what a page sends may hold. */
+const DEEPEST = 64;
+
+/** Whether the body of an action is a list that can be read; what comes as a form, by its parts. */
+async function readable(request: NextRequest): Promise<boolean> {
+  const type = request.headers.get('content-type') ?? '';
+  try {
+    if (type.startsWith('multipart/form-data')) return [...(await request.clone().formData())].length > 0;
+    const text = await request.clone().text();
+    let [depth, quoted] = [0, false];
+    for (let n = 0; n < text.length; n++) {
+      const c = text[n];
+      if (quoted && c === '\\') n++;
+      else if (c === '"') quoted = !quoted;
+      else if (!quoted && (c === '[' || c === '{') && ++depth > DEEPEST) return false;
+      else if (!quoted && (c === ']' || c === '}')) depth--;
+    }
+    const sent: unknown = JSON.parse(text);
+    // what refers to another part of a form has none here
+    return Array.isArray(sent) && !/"\$[FKBh@]/.test(text);
+  } catch {
+    return false;
+  }
+}
+
 const OWN_HOST = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/;
 const dev = process.env.NODE_ENV === 'development';
 
-export function proxy(request: NextRequest): NextResponse {
+export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (!OWN_HOST.test(request.headers.get('host') ?? '')) return new NextResponse('Even Crumb answers only on this machine.', { status: 421 });
   if (foreign(request)) return told(403, 'Another origin', 'Only pages of Even Crumb itself may change something here.');
   if (!LOOKS.has(request.method) && request.method !== 'POST' && !request.nextUrl.pathname.startsWith('/api/'))
     return told(400, 'The request could not be read', 'Pages are looked at and posted to; that method means nothing here.');
   if (malformed(request.nextUrl.pathname)) return told(400, 'The request could not be read', 'That address is not well formed.');
+  if (request.method === 'POST' && request.headers.has('next-action') && !(await readable(request)))
+    return told(400, 'The request could not be read', 'What was sent to this page is not well formed: nothing of it was done.');
   // no picture here is made by the server while it is looked at
   if (request.nextUrl.pathname.startsWith('/_next/image')) return new NextResponse(null, { status: 404 });
   const nonce = Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString('base64');

@@ -18,7 +18,7 @@ const TITLES: Readonly<Record<number, string>> = {
   409: 'A newer version exists',
   413: 'The request is too large',
   415: 'Send JSON',
-  422: 'The formula cannot be worked',
+  422: 'What was sent cannot be worked',
   503: 'The database is away',
   507: 'The disk is full',
 };
