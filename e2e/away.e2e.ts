@@ -99,3 +99,66 @@ test('a premix, a lot and a plan while the records are away: refused, kept as ty
   await page.goto('/');
   await expect(page.getByText(/^31 pieces, begun/)).toHaveCount(1);
 });
+
+test('a price, a count, a sauce’s method and the house, typed while the records are away: still there after a reload, and kept once', async ({
+  page,
+  kitchen,
+  expected,
+}) => {
+  expected.push(/503/);
+  const away = page.getByText('The records are out of reach just now.', { exact: false }).first();
+  /** Typed, refused, read again from the browser, and kept. */
+  const over = async (type: () => Promise<void>, press: () => Promise<void>, stands: () => Promise<void>): Promise<void> => {
+    await type();
+    await kitchen.away();
+    await press();
+    await expect(away).toBeVisible();
+    await kitchen.back();
+    await page.reload();
+    await stands();
+    await press();
+  };
+  await page.goto('/pantry/flour-rye');
+  const pack = page.getByRole('form', { name: 'Packs and dates' });
+  await pack.getByLabel('and holds').fill('1000');
+  await over(
+    () => pack.getByLabel('A pack costs').fill('3.75'),
+    () => pack.getByRole('button', { name: 'Note it' }).click(),
+    () => expect(pack.getByLabel('A pack costs')).toHaveValue('3.75'),
+  );
+  await expect(page.getByText('Noted', { exact: true })).toBeVisible();
+  expect(await kitchen.sql("select price::float8 as price from stock where ingredient_id = 'flour-rye'")).toEqual([{ price: 3.75 }]);
+
+  await page.goto('/sides/new');
+  await page.getByLabel('Name').fill('Away butter');
+  await page.getByLabel('One person has').fill('15');
+  await page.getByRole('combobox', { name: 'Part 1' }).fill('honey');
+  await page.getByRole('textbox', { name: 'Parts', exact: true }).first().fill('1');
+  await over(
+    () => page.getByLabel('How it is made').fill('Beaten while nobody answered.'),
+    () => page.getByRole('button', { name: 'Keep it' }).click(),
+    () => expect(page.getByLabel('How it is made')).toHaveValue('Beaten while nobody answered.'),
+  );
+  await page.waitForURL(/\/sides$/);
+  expect(await kitchen.sql("select method from sides where name = 'Away butter'")).toEqual([{ method: 'Beaten while nobody answered.' }]);
+  // kept, it is no draft any more
+  await page.goto('/sides/new');
+  await expect(page.getByLabel('Name')).toHaveValue('');
+
+  await page.goto('/house');
+  const clock = page.getByLabel('Times of day');
+  const now = await clock.inputValue();
+  const other = now === '24' ? '12' : '24';
+  await kitchen.away();
+  await clock.selectOption(other);
+  await expect(away).toBeVisible();
+  await kitchen.back();
+  await page.reload();
+  await expect(clock).toHaveValue(other);
+  await expect(page.getByText('it stands in this browser alone')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it now' }).click();
+  await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
+  await page.reload();
+  await expect(clock).toHaveValue(other);
+  await expect(page.getByText('it stands in this browser alone')).toHaveCount(0);
+});

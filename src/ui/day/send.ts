@@ -9,6 +9,7 @@ export type Tell = (input: unknown) => Promise<
 >;
 
 const MOST_AT_ONCE = 200;
+const AWAY = 'The records are out of reach just now. What you did is kept in this browser, and goes on by itself when they are back.';
 export const NO_ANSWER = 'Even Crumb does not answer. What you did is kept in this browser and goes in when it is back.';
 
 export interface Sent {
@@ -33,7 +34,7 @@ async function sendParcel(batchId: string, parcel: readonly Queued[], tell: Tell
     }
     return { kept, trouble: null };
   }
-  if (!HOPELESS.has(answer.kind)) return { kept: [], trouble: answer.message };
+  if (!HOPELESS.has(answer.kind)) return { kept: [], trouble: answer.kind === 'away' ? AWAY : answer.message };
   const [only] = parcel;
   if (parcel.length === 1 && only) {
     await keepRefused(only, answer.message);

@@ -1,5 +1,5 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { MATTERS, WAY_IDS } from '@/core/formula/schools';
@@ -8,6 +8,7 @@ import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
+import { draftOf, keepDraftOf } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
 
@@ -18,7 +19,7 @@ import { toastUndo } from '../kit/toast';
 import { TypedNumber } from '../kit/typed-number';
 import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../kit/way-fields';
 import { GearList } from './gear-list';
-import { changed, type HouseChange, type HouseParts, partsOf } from './house.state';
+import { changed, type HouseChange, type HouseParts, partsOf, together } from './house.state';
 
 interface Props {
   readonly house: Kitchen;
@@ -53,6 +54,9 @@ const UNIT_WHY: Readonly<Record<string, string>> = {
   currency: 'What prices in the pantry are in.',
 };
 
+/** Refusals that another time may not be. */
+const LATER: ReadonlySet<string> = new Set(['away', 'full', 'slow']);
+
 /** Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing follow. */
 export function HouseForm({ house, zones, weighed, save }: Props) {
   const [now, setNow] = useState<HouseParts>({
@@ -69,18 +73,37 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
   const turn = useRef<Promise<void>>(Promise.resolve());
   const revised = useRevised(house.revision ?? 1, null);
   const [open, setOpen] = useState<HouseChange | null>(null);
-  const send = async (change: HouseChange): Promise<void> => {
+  // what could not be kept yet, in this browser too: a reload brings it back
+  const unsent = useRef<HouseChange | null>(null);
+  const [waits, setWaits] = useState(false);
+  const holdBack = (change: HouseChange | null): void => {
+    unsent.current = change;
+    setWaits(change !== null);
+    keepDraftOf('house', change);
+  };
+  useEffect(() => {
+    void draftOf('house').then((had) => {
+      if (typeof had !== 'object' || had === null || unsent.current) return;
+      unsent.current = had;
+      setWaits(true);
+      setNow((n) => changed(n, had));
+    });
+  }, []);
+  const send = async (asked: HouseChange): Promise<void> => {
+    const change = unsent.current ? together(unsent.current, asked) : asked;
     setRefusal(null);
     const answer = await answerOf(
       () => save({ change, base: partsOf(known.current, change), decided: revised.seen.decided }),
-      'Choose again when it is back: it is not kept yet.',
+      'It is kept in this browser: press “Keep it now” when it is back.',
     );
     revised.heard(answer);
     setOpen(!answer.ok && answer.conflict ? change : null);
     if (!answer.ok) {
+      holdBack(answer.conflict || LATER.has(answer.kind) ? change : null);
       if (!answer.conflict) setRefusal(answer.message);
       return;
     }
+    holdBack(null);
     const was = partsOf(known.current, change) as HouseChange;
     known.current = changed(known.current, change);
     if (answer.merged.length === 0) toastUndo('Kept for the whole house', () => keep(was));
@@ -114,6 +137,27 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
         <Notice weight="stop" role="alert">
           {refusal}
         </Notice>
+      ) : waits && !open ? (
+        <Notice weight="look" role="status">
+          Something chosen here is not kept yet: it stands in this browser alone.
+        </Notice>
+      ) : null}
+      {waits && !open ? (
+        <div className="flex flex-wrap gap-3">
+          <Button look="now" size="work" onClick={() => void keep({})}>
+            Keep it now
+          </Button>
+          <Button
+            size="work"
+            onClick={() => {
+              holdBack(null);
+              setRefusal(null);
+              setNow(known.current);
+            }}
+          >
+            Leave it as it was
+          </Button>
+        </div>
       ) : null}
       <div className="grid items-start gap-x-10 gap-y-6 md:grid-cols-2">
         <div className="grid gap-6">
@@ -189,7 +233,7 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
         <div className="flex max-w-3xl flex-wrap gap-3">
           {(['name', 'place'] as const).map((k) => (
             <Field
-              key={k}
+              key={`${k} ${now.maker[k]}`}
               label={k === 'name' ? 'Made by' : 'Place and address'}
               className="min-w-64 flex-1"
               maxLength={k === 'name' ? 80 : 120}

@@ -24,6 +24,16 @@ export const changed = (h: HouseParts, change: HouseChange): HouseParts => ({
   maker: { ...h.maker, ...change.maker },
 });
 
+/** Two changes as one, the later on top. */
+export const together = (a: HouseChange | null, b: HouseChange): HouseChange => ({
+  ...a,
+  ...b,
+  ...((a?.conventions || b.conventions) && { conventions: { ...a?.conventions, ...b.conventions } }),
+  ...((a?.ways || b.ways) && { ways: { ...a?.ways, ...b.ways } }),
+  ...((a?.units || b.units) && { units: { ...a?.units, ...b.units } }),
+  ...((a?.maker || b.maker) && { maker: { ...a?.maker, ...b.maker } }),
+});
+
 /** The parts of a house that a change speaks of, as they are. */
 export const partsOf = (h: HouseParts, change: HouseChange): HouseChange => {
   const of = (part: 'conventions' | 'ways' | 'units' | 'maker'): object =>

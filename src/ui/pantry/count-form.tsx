@@ -1,12 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { grams, type Units } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
-
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { toast, toastUndo } from '../kit/toast';
@@ -37,8 +36,7 @@ export function CountForm({
   readonly uncount: (input: unknown) => Promise<ActionResult>;
 }) {
   const router = useRouter();
-  const [counted, setCounted] = useState('');
-  const [who, setWho] = useState('');
+  const [{ counted, who }, set, sent] = useCopied(`count:${ingredientId}`, () => ({ counted: '', who: '' }));
   const asking = useAsking();
   const submit = async (): Promise<void> => {
     const countedG = typedGrams(counted);
@@ -54,7 +52,8 @@ export function CountForm({
       toast(back.ok ? 'The count is taken back' : back.message);
       router.refresh();
     });
-    setCounted('');
+    set({ counted: '' });
+    sent();
   };
   return (
     <Form noValidate aria-label="On hand" className="grid content-start gap-3 rounded-plate bg-white p-4" act={submit}>
@@ -69,11 +68,11 @@ export function CountForm({
           value={counted}
           error={asking.errors.countedG}
           onChange={(e) => {
-            setCounted(e.target.value);
+            set({ counted: e.target.value });
             asking.touched();
           }}
         />
-        <Field label="Who counted" maxLength={40} value={who} error={asking.errors.who} onChange={(e) => setWho(e.target.value)} />
+        <Field label="Who counted" maxLength={40} value={who} error={asking.errors.who} onChange={(e) => set({ who: e.target.value })} />
       </div>
       <Button type="submit" disabled={asking.busy} className="justify-self-start">
         Note the count

@@ -1,9 +1,9 @@
 'use client';
-import { useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
 import { pricePer, type Units } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
@@ -24,19 +24,20 @@ export function StockForm({
   readonly units: Units;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
-  const [typed, setTyped] = useState(() => stockFieldsOf(stock));
+  const [typed, change, sent] = useCopied(`stock:${ingredientId}:${stock?.revision ?? 0}`, () => stockFieldsOf(stock));
   const asking = useAsking();
   const revised = useRevised(stock?.revision ?? 1, stockNoteOf(stock));
   const { note, errors } = stockToSend(typed);
   const per = pricePerG({ ...EMPTY_STOCK, ingredientId, ...note });
   const put = (key: StockKey, text: string): void => {
-    setTyped((t) => ({ ...t, [key]: text }));
+    change({ [key]: text });
     asking.touched();
   };
   const submit = async (): Promise<void> => {
     if (asking.found(errors)) return;
     const a = await asking.ask(() => keep({ ingredientId, ...note, seen: revised.seen }));
     revised.heard(a);
+    if (a?.ok) sent();
     if (a?.ok && a.merged.length === 0) toast('Noted');
   };
   const day = (key: StockKey, label: string) => <DayField label={label} value={typed[key]} error={asking.errors[key]} onDay={(d) => put(key, d)} />;

@@ -1,6 +1,5 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { piecesOf } from '@/core/batter/volume';
 import type { Formula } from '@/core/formula/formula';
@@ -18,6 +17,7 @@ import { workPremix } from '@/core/premix/work';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
@@ -60,16 +60,18 @@ const POWDER_LABELS: Readonly<Record<PowderKey, string>> = {
 export function PremixForm({ id, versionId, formula, was, anew = false, hasLots, house, shelf, keep, drop, keepThing }: Props) {
   const router = useRouter();
   const { units } = house;
-  const [name, setName] = useState(was.name);
-  const [settings, setSettings] = useState<PremixSettings>(anew ? { ...was.settings, bagged: null } : was.settings);
-  const [typed, setTyped] = useState(() => premixTyped(was.settings));
+  const [{ name, settings, typed }, change, sent] = useCopied(`premix:${id ?? versionId}:${anew ? versionId : (was.revision ?? 1)}`, () => ({
+    name: was.name,
+    settings: anew ? { ...was.settings, bagged: null } : was.settings,
+    typed: premixTyped(was.settings),
+  }));
   const { bag, density, months } = typed;
   const asking = useAsking();
   const revised = useRevised(was.revision ?? 1, { name: was.name, settings: was.settings });
   const { errors, busy, touched } = asking;
   const set = (part: Partial<PremixSettings>): void => {
     touched();
-    setSettings((s) => ({ ...s, ...part }));
+    change({ settings: { ...settings, ...part } });
   };
   const typing =
     (put: (text: string) => void) =>
@@ -89,6 +91,7 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
     );
     revised.heard(a);
     if (!a?.ok) return;
+    sent();
     if (a.merged.length === 0) toast('Kept');
     if (id === null) router.push(`/premix/${a.id}`);
   };
@@ -134,7 +137,7 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
   return (
     <Form noValidate className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[26rem_1fr]" act={submit}>
       <div className="grid gap-4">
-        <Field label="Name" value={name} onChange={typing(setName)} error={errors.name} />
+        <Field label="Name" value={name} onChange={typing((name) => change({ name }))} error={errors.name} />
         <div className="flex gap-3">
           <Field
             label="A bag holds"
@@ -143,7 +146,7 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             className="flex-1"
             value={bag}
             error={errors['settings.bagG']}
-            onChange={typing((bag) => setTyped((t) => ({ ...t, bag })))}
+            onChange={typing((bag) => change({ typed: { ...typed, bag } }))}
           />
           <Field
             label="A millilitre of it"
@@ -153,7 +156,7 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             value={density}
             error={errors['settings.densityGPerMl']}
             hint={measured === null ? `worked out: ${worked.densityGPerMl.toFixed(2)}` : `a cup ${grams(worked.densityGPerMl * US_CUP_ML, units)}`}
-            onChange={typing((density) => setTyped((t) => ({ ...t, density })))}
+            onChange={typing((density) => change({ typed: { ...typed, density } }))}
           />
         </div>
         {worked.bag.couldBe.length > 0 ? (
@@ -207,7 +210,7 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             className="flex-1"
             value={months}
             error={errors['settings.months']}
-            onChange={typing((months) => setTyped((t) => ({ ...t, months })))}
+            onChange={typing((months) => change({ typed: { ...typed, months } }))}
           />
         </div>
         <Field
@@ -228,7 +231,7 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             shelf={shelf}
             pieces={perBag}
             units={units}
-            onType={(f, text) => typing((x) => setTyped((t) => ({ ...t, costs: { ...t.costs, [f]: x } })))({ target: { value: text } })}
+            onType={(f, text) => typing((x) => change({ typed: { ...typed, costs: { ...typed.costs, [f]: x } } }))({ target: { value: text } })}
           />
         ) : null}
         {hasLots &&

@@ -7,6 +7,7 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
 import { Refusal, useAsking } from '../kit/asking';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
@@ -38,7 +39,7 @@ export function SideForm({
     const i = find(id);
     return i ? writtenAs(i, house.conventions) : '';
   };
-  const [typed, setTyped] = useState<SideTyped>(() => sideTyped(side, nameOf));
+  const [typed, change, sent] = useCopied<SideTyped>(side ? `side:${side.id}:${side.revision ?? 1}` : 'side:new', () => sideTyped(side, nameOf));
   const asking = useAsking();
   const revised = useRevised(
     side?.revision ?? 1,
@@ -48,7 +49,7 @@ export function SideForm({
   const { errors, busy } = asking;
   const set = (part: Partial<SideTyped>): void => {
     asking.touched();
-    setTyped((t) => ({ ...t, ...part }));
+    change(part);
   };
   const put = (n: number, part: Partial<SideTyped['parts'][number]>): void => set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
 
@@ -57,7 +58,7 @@ export function SideForm({
 
   const submit = async (): Promise<void> => {
     // blank rows are dropped, so that an error's place is a row that is seen
-    setTyped((t) => ({ ...t, parts: rows.length > 0 ? rows : [BLANK_PART] }));
+    change({ parts: rows.length > 0 ? rows : [BLANK_PART] });
     if (asking.found(bad)) return;
     const a = await asking.ask(
       (requestId) =>
@@ -75,6 +76,7 @@ export function SideForm({
     );
     revised.heard(a);
     if (!a?.ok) return;
+    sent();
     toast(side ? 'Kept' : 'Kept: a batch can take it along');
     router.push('/sides');
   };
