@@ -1,24 +1,22 @@
 /**
- * npm run soak: seven writers over formulas, taps, batches, stock and the house, while the database and the server are killed
- * twelve times under them. Prints what was lost, what was doubled, and how long each took to be back by itself.
+ * npm run soak: seven writers over formulas, taps, batches, stock and the house, each over HTTP as a page writes, while the database and
+ * the server are killed twelve times under them. Prints what was lost, what was doubled, and how long each took to be back by itself.
  * Started by scripts/soak.mjs, which says where everything is.
  */
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
 import { closePool, query } from '../src/server/db/pool';
-import { RecordsTrouble } from '../src/server/db/trouble';
-import { keepItems } from '../src/server/queries/event-log';
-import { saveVersion } from '../src/server/queries/formulas';
-import { changeHouse, loadHouse } from '../src/server/queries/house';
-import { countStock, keepStockNote, stockNoted } from '../src/server/queries/pantry';
-import { startBatch } from '../src/server/usecases/start-batch';
+import { loadHouse } from '../src/server/queries/house';
+import { stockNoted } from '../src/server/queries/pantry';
+import { actionsOf, Later } from './over-http';
 
 const WRITES = 1000;
 const KILLS = 12;
 const APART_MS = 5500;
 const PACE_MS = 150;
 const health = process.env.EVEN_CRUMB_SOAK_HEALTH ?? '';
+const act = actionsOf(new URL(health || 'http://127.0.0.1').origin, process.env.EVEN_CRUMB_SOAK_MANIFEST ?? '.next/server/server-reference-manifest.json');
 const supervisor = process.env.EVEN_CRUMB_SOAK_PID ?? '';
 
 const pause = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms));
@@ -33,7 +31,7 @@ async function until<T>(work: () => Promise<T>): Promise<T> {
       acked++;
       return answer;
     } catch (e) {
-      if (!(e instanceof RecordsTrouble) || e.kind !== 'away') throw e;
+      if (!(e instanceof Later)) throw e;
       retried++;
       await pause(100);
     }
@@ -54,12 +52,16 @@ const childrenNamed = (name: string): readonly number[] =>
     .map((l) => Number(l.trim().split(/\s+/)[0]));
 
 async function main(): Promise<void> {
-  const first = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: 'first' });
-  if (!first.ok) throw new Error(first.message);
-  const { formulaId, versionId } = first.saved;
-  const made = await startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60 });
-  if (!made.ok) throw new Error(made.message);
-  await countStock(randomUUID(), 'flour-all-purpose', 9_000_000, 'soak');
+  interface Saved {
+    readonly saved: { readonly formulaId: string; readonly versionId: string };
+  }
+  const save = (n: number | null, changeNote: string, formulaId: string | null, requestId: string) =>
+    act<Saved>('saveFormula', { formulaId, basedOn: n, knownNewest: n, formula: FORMULA, changeNote, requestId });
+  const { formulaId, versionId } = (await save(null, 'first', null, randomUUID())).saved;
+  const start = (more: object) =>
+    act<{ readonly batchId: string }>('makeBatch', { versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, ...more });
+  const made = await start({ requestId: randomUUID() });
+  await act('countOnHand', { requestId: randomUUID(), ingredientId: 'flour-all-purpose', countedG: 9_000_000, who: 'soak' });
   const notes: string[] = [];
   const taps: string[][] = [[], []];
   const batches: string[] = [];
@@ -75,37 +77,42 @@ async function main(): Promise<void> {
     loop(async (n) => {
       const requestId = randomUUID();
       const changeNote = `soak ${n}`;
-      await until(() => saveVersion({ formulaId, basedOn: n, knownNewest: n, formula: FORMULA, changeNote, requestId }));
+      await until(() => save(n, changeNote, formulaId, requestId));
       notes.push(changeNote);
       await pause(PACE_MS);
     }),
     ...[0, 1].map((screen) =>
       loop(async (n) => {
         const id = randomUUID();
-        await until(() => keepItems(made.id, [{ id, do: 'tap', tap: { id, act: 'pour', surface: 'g', slot: n % 8, at: Date.now() } }]));
+        await until(() =>
+          act('tellBook', {
+            batchId: made.batchId,
+            items: [{ item: { id, do: 'tap', tap: { id, act: 'pour', surface: 'g', slot: n % 8, at: Date.now() } }, agoMs: 0 }],
+          }),
+        );
         taps[screen]?.push(id);
         await pause(PACE_MS);
       }),
     ),
     loop(async () => {
       const requestId = randomUUID();
-      const b = await until(() => startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, take: 'anyway', requestId }));
-      if (b.ok) batches.push(b.id);
+      const b = await until(() => start({ take: 'anyway', requestId }));
+      batches.push(b.batchId);
       await pause(200);
     }),
     loop(async (n) => {
       const id = randomUUID();
-      await until(() => countStock(id, 'honey', n, 'soak'));
+      await until(() => act('countOnHand', { requestId: id, ingredientId: 'honey', countedG: n, who: 'soak' }));
       counts.push(id);
       await pause(PACE_MS);
     }),
     loop(async (n) => {
-      await until(() => changeHouse({ ways: { altitudeM: n % 3000 } }));
+      await until(() => act('setHouse', { change: { ways: { altitudeM: n % 3000 } } }));
       altitude = n % 3000;
       await pause(PACE_MS);
     }),
     loop(async (n) => {
-      await until(() => keepStockNote('buttermilk', { price: n, packG: 1000, opened: null, bestBefore: null }, null));
+      await until(() => act('keepStock', { ingredientId: 'buttermilk', price: n, packG: 1000, opened: null, bestBefore: null }));
       price = n;
       await pause(PACE_MS);
     }),
@@ -146,10 +153,10 @@ async function main(): Promise<void> {
   };
   const column = async (sql: string, values: readonly unknown[]): Promise<string[]> => (await query<{ v: string }>(sql, values)).map((r) => r.v);
   compare('version', notes, await column("select change_note as v from formula_versions where formula_id = $1 and change_note <> 'first'", [formulaId]));
-  compare('tap', taps.flat(), await column('select id::text as v from batch_taps where batch_id = $1', [made.id]));
-  compare('batch', batches, await column('select id::text as v from batches where formula_id = $1 and id <> $2', [formulaId, made.id]));
+  compare('tap', taps.flat(), await column('select id::text as v from batch_taps where batch_id = $1', [made.batchId]));
+  compare('batch', batches, await column('select id::text as v from batches where formula_id = $1 and id <> $2', [formulaId, made.batchId]));
   compare('count', counts, await column("select id::text as v from stock_counts where ingredient_id = 'honey'", []));
-  const pieces = await column("select piece::text as v from batch_taps where batch_id = $1 and act = 'pour' order by seq", [made.id]);
+  const pieces = await column("select piece::text as v from batch_taps where batch_id = $1 and act = 'pour' order by seq", [made.batchId]);
   if (pieces.some((p, n) => Number(p) !== n + 1)) lost.push('the order of the taps');
   const stock = await stockNoted();
   const flour = 9_000_000 - 250 * batches.length;

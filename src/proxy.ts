@@ -36,6 +36,8 @@ const told = (status: number, title: string, detail: string): NextResponse =>
     headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
   });
 
+/** A page never sends more at once, bytes: what is larger comes as a file. */
+const MOST_SENT = 4_000_000;
 /** Lists in lists that what a page sends may hold. */
 const DEEPEST = 64;
 
@@ -70,6 +72,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (!LOOKS.has(request.method) && request.method !== 'POST' && !request.nextUrl.pathname.startsWith('/api/'))
     return told(400, 'The request could not be read', 'Pages are looked at and posted to; that method means nothing here.');
   if (malformed(request.nextUrl.pathname)) return told(400, 'The request could not be read', 'That address is not well formed.');
+  if (request.method === 'POST' && request.headers.has('next-action') && Number(request.headers.get('content-length') ?? 0) > MOST_SENT)
+    return told(413, 'Too much at once', `A page sends at most ${MOST_SENT / 1e6} MB at once: send it in parts.`);
   if (request.method === 'POST' && request.headers.has('next-action') && !(await readable(request)))
     return told(400, 'The request could not be read', 'What was sent to this page is not well formed: nothing of it was done.');
   // no picture here is made by the server while it is looked at

@@ -45,7 +45,7 @@ test('sent in parcels, in order, once; while nobody answers it waits', async () 
     throw new Error('Failed to fetch');
   });
   expect(nobody).toEqual({ kept: [], trouble: NO_ANSWER });
-  expect((await sendWaiting('b3', async () => refusal('away'))).trouble).toBe('it is away');
+  expect((await sendWaiting('b3', async () => refusal('away'))).trouble).toMatch(/kept in this browser, and goes on by itself/);
   expect(await waiting('b3')).toHaveLength(250);
   const sent = await sendWaiting('b3', tell);
   expect([parcels, sent.kept.length, sent.trouble, new Set(got).size]).toEqual([[200, 50], 250, null, 250]);
@@ -74,6 +74,25 @@ test('one that is refused is set aside and shown; the rest goes on; dropped or s
   const [again] = await asideOf('b4');
   if (again) await resolveAside(again, false);
   expect([await asideOf('b4'), await waiting('b4')]).toEqual([[], []]);
+});
+
+test('where the browser keeps nothing, what is refused is told all the same, and dropped or sent again', async () => {
+  await jest.isolateModulesAsync(async () => {
+    const had = globalThis.indexedDB;
+    Reflect.deleteProperty(globalThis, 'indexedDB');
+    // the window is told that there is no room
+    Object.assign(globalThis, { window: { dispatchEvent: () => true } });
+    const [outbox, { sendWaiting: send }] = [await import('./outbox'), await import('./send')];
+    const item = tick('l1');
+    await outbox.keepWaiting(outbox.toldNow('b9', item));
+    await send('b9', async () => ({ ok: true, answers: [{ id: item.id, ok: false, message: 'no such line' }] }));
+    const [aside] = await outbox.asideOf('b9');
+    expect([aside, await outbox.waiting('b9')]).toEqual([{ batchId: 'b9', item, why: 'no such line' }, []]);
+    if (aside) await outbox.resolveAside(aside, true);
+    expect([await outbox.asideOf('b9'), (await outbox.waiting('b9')).map((w) => w.item.id)]).toEqual([[], [item.id]]);
+    Object.assign(globalThis, { indexedDB: had });
+    Reflect.deleteProperty(globalThis, 'window');
+  });
 });
 
 test('a parcel that is refused whole is parted: only the one that can’t be is set aside', async () => {

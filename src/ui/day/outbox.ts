@@ -32,19 +32,24 @@ const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
 // where the browser keeps nothing the page itself remembers, as long as it is open
 let memory: Queued[] = [];
 let memorySeq = -1;
+let refusedHere: RefusedTelling[] = [];
 let db: Promise<IDBPDatabase<Store> | null> | null = null;
 
 function store(): Promise<IDBPDatabase<Store> | null> {
-  db ??= openDB<Store>('even-crumb', 1, {
-    upgrade(d) {
-      d.createObjectStore('book', { autoIncrement: true }).createIndex('batch', 'batchId');
-      d.createObjectStore('aside', { keyPath: 'item.id' }).createIndex('batch', 'batchId');
-    },
-    blocking: (_, __, e) => (e.target as IDBDatabase).close(),
-    terminated: () => {
-      db = null;
-    },
-  })
+  // a browser that keeps nothing may not even know the word
+  db ??= Promise.resolve()
+    .then(() =>
+      openDB<Store>('even-crumb', 1, {
+        upgrade(d) {
+          d.createObjectStore('book', { autoIncrement: true }).createIndex('batch', 'batchId');
+          d.createObjectStore('aside', { keyPath: 'item.id' }).createIndex('batch', 'batchId');
+        },
+        blocking: (_, __, e) => (e.target as IDBDatabase).close(),
+        terminated: () => {
+          db = null;
+        },
+      }),
+    )
     .then(async (d) => {
       await adoptOlder(d);
       return d;
@@ -125,20 +130,22 @@ export async function arrived(seqs: readonly number[]): Promise<void> {
 /** Sets what was refused aside, so that the rest goes on. */
 export async function keepRefused(w: Queued, why: string): Promise<void> {
   const d = await store().catch(() => null);
-  if (d) await d.put('aside', { batchId: w.batchId, item: w.item, why });
+  const told = { batchId: w.batchId, item: w.item, why };
+  if (d) await d.put('aside', told);
+  else refusedHere.push(told);
   await arrived([w.seq]);
 }
 
 export async function asideOf(batchId: string): Promise<readonly RefusedTelling[]> {
   const d = await store().catch(() => null);
-  return d ? d.getAllFromIndex('aside', 'batch', batchId) : [];
+  return [...(d ? await d.getAllFromIndex('aside', 'batch', batchId) : []), ...refusedHere.filter((r) => r.batchId === batchId)];
 }
 
 /** Drops what was set aside, or puts it back to be sent once more. */
 export async function resolveAside(s: RefusedTelling, again: boolean): Promise<void> {
   const d = await store().catch(() => null);
-  if (!d) return;
-  await d.delete('aside', s.item.id);
+  refusedHere = refusedHere.filter((r) => r.item.id !== s.item.id);
+  await d?.delete('aside', s.item.id);
   if (again) await keepWaiting({ ...toldNow(s.batchId, s.item), at: toldAt(s.item) ?? Date.now(), page: '' });
 }
 
