@@ -9,7 +9,7 @@ import { FILL_METHODS, FRESH_CONVENTIONS, type KitchenConventions } from './conv
 import { filledLike, gPerUsCupOf, nearestWay, ownFill, placeOn, US_CUP_ML } from './fill';
 import { NOTHING_OWN, type OwnMeasure } from './own';
 import { fillRow, findIngredient, ingredient } from './pantry';
-import { hangsOnFill } from './weigh';
+import { hangsOnFill, isFollowed } from './weigh';
 
 const cupOf = (ingredientId: string, ...weighings: number[]): OwnMeasure =>
   measureFrom({ id: 'm', unit: 'cup', which: '', full: '1', ingredientId, weighings, gPerMl: 1 });
@@ -58,6 +58,23 @@ test('my cup is used for cups, halves and spoons of that flour, once the house f
   expect(grams('1 cup sifted flour', own)).toBeCloseTo(115, 9);
   // not in use: the table
   expect(grams('1 cup flour', houseWith([{ ...mine, used: false }], { flourFill: 'own' }))).toBeCloseTo(125, 9);
+});
+
+test('a measure is said to be in use exactly where amounts follow it', () => {
+  const measures = [cupOf('flour-all-purpose', 139, 141, 143), cupOf('honey', 300, 300, 300)];
+  for (const flourFill of [...FILL_METHODS, 'own'] as const)
+    for (const used of [true, false]) {
+      const house = houseWith(
+        measures.map((m) => ({ ...m, used })),
+        { flourFill },
+      );
+      const followed = ([a, b]: readonly [string, number]): boolean => Math.abs((grams(`1 cup ${a}`, house) ?? 0) - b) < 1e-6;
+      expect([flourFill, used, measures.map((m) => isFollowed({ ...m, used }, house))]).toEqual([
+        flourFill,
+        used,
+        [followed(['flour', 141]), followed(['honey', 300])],
+      ]);
+    }
 });
 
 test('another flour is taken as filled by the same hand: the same place between sifted and packed', () => {

@@ -11,7 +11,7 @@ import { EGG_GRAMS, type FillMethod, type KitchenConventions } from './conventio
 import { filledLike, gPerUsCupOf, isPacked, ownFill, US_CUP_ML } from './fill';
 import type { FillRow, Ingredient } from './ingredient';
 import { type OwnMeasure, ownMeasure } from './own';
-import { fillRow } from './pantry';
+import { fillRow, findIngredient } from './pantry';
 import { behaviourOf } from './tables/behaviour';
 
 export interface Weighed {
@@ -74,6 +74,12 @@ const SALT_RANGE: Readonly<Record<string, readonly [number, number]>> = {
 
 /** Whether what a cup of it weighs hangs on how the kitchen fills a cup. */
 export const hangsOnFill = (i: Ingredient): boolean => fillRow(i) !== undefined && !isPacked(i);
+
+/** Whether amounts of this house follow a measure: one of what is filled is followed only where the house fills its own way. */
+export function isFollowed(m: OwnMeasure, house: KitchenConventions): boolean {
+  const i = m.ingredientId === null ? undefined : findIngredient(m.ingredientId, house.own);
+  return m.used && (i === undefined || !hangsOnFill(i) || house.flourFill === 'own');
+}
 
 /** g per mL by a measure of one ingredient, of whatever size that measure is. */
 function ownDensity(i: Ingredient, house: KitchenConventions): Density | null {

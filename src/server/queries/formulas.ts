@@ -30,6 +30,16 @@ import { GONE, onceFor } from './revised';
 /** What the last making of a formula said to change; null: nothing, or it was not made. */
 const NEXT_TIME = `(select case when b.change_state in ('not-now', 'done') then null else nullif(btrim(b.change), '') end from batches b where b.formula_id = f.id and b.finished_at is not null and b.verdict is not null order by b.finished_at desc limit 1)`;
 
+/** Formulas that fill a cup the kitchen's own way by what they say themselves, whatever the house does. */
+export async function fillingOwnWay(): Promise<number> {
+  const rows = await query<{ n: number }>(
+    `select count(*)::int as n from formulas f
+       join lateral (select conventions from formula_versions where formula_id = f.id order by number desc limit 1) v on true
+      where f.deleted_at is null and v.conventions->>'flourFill' = 'own'`,
+  );
+  return rows[0]?.n ?? 0;
+}
+
 export interface ShelfFilter {
   /** Words of its name, kind, school, flour or liquid. */
   readonly text?: string;

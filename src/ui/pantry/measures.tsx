@@ -2,10 +2,12 @@
 import { useState } from 'react';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { measureName, spreadOfWeighings } from '@/core/pantry/calibrate';
+import { CONVENTION_NAMES } from '@/core/pantry/conventions';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { OwnMeasure } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
-import { grams, millilitres } from '@/core/quantity/say';
+import { isFollowed } from '@/core/pantry/weigh';
+import { counted, grams, millilitres } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { DeleteButton } from '../kit/delete-button';
 import { Notice } from '../kit/notice';
@@ -17,11 +19,14 @@ type Answer = { readonly ok: true } | { readonly ok: false; readonly message: st
 /** The measures this kitchen has weighed or answered for: what each holds, how sure that is, and whether amounts follow it. */
 export function Measures({
   house,
+  filling,
   switchMeasure,
   dropMeasure,
   bringBack,
 }: {
   readonly house: Kitchen;
+  /** Formulas that fill a cup the kitchen's own way, whatever the house does. */
+  readonly filling: number;
   readonly switchMeasure: (input: unknown) => Promise<Answer>;
   readonly dropMeasure: (input: unknown) => Promise<Answer>;
   /** What was forgotten just now, whole. */
@@ -70,12 +75,18 @@ export function Measures({
                 {m.weighings.length > 0
                   ? `${m.weighings.length} weighed, within ${spreadOfWeighings(m.weighings).rangePct.toFixed(1)} %`
                   : `answered, not weighed: ${holds(m, m.low)} to ${holds(m, m.high)}`}
+                {m.used && !isFollowed(m, house.conventions) ? (
+                  <span className="block">
+                    {filling > 0 ? `Followed by ${counted(filling, 'formulas')} alone: the` : 'Not followed: the'} house fills its cups{' '}
+                    {CONVENTION_NAMES.flourFill[house.conventions.flourFill]}.
+                  </span>
+                ) : null}
               </span>
             </span>
             <strong className="w-24 text-right text-lg whitespace-nowrap">{holds(m, m.each)}</strong>
             <Switch
               label="in use"
-              on={m.used}
+              on={isFollowed(m, house.conventions)}
               onSwitch={(used) => void send(() => switchMeasure({ id: m.id, used }), used ? 'In use: amounts follow it' : 'Not in use: the table stands')}
             />
             <DeleteButton

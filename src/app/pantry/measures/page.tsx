@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { dropMeasure, keepWeighed, measureBack, switchMeasure } from '@/app/pantry/actions';
 import { uuidIn } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
-import { cupFormula, formulaShelf, version } from '@/server/queries/formulas';
+import { cupFormula, fillingOwnWay, formulaShelf, version } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Calibrate } from '@/ui/pantry/calibrate';
@@ -17,16 +17,16 @@ const FORMULAS_OFFERED = 200;
 export default async function MeasuresPage({ searchParams }: { readonly searchParams: Promise<{ formula?: string | string[] }> }) {
   const asked = uuidIn((await searchParams).formula);
   const r = await reach(async () => {
-    const [house, { rows }] = await Promise.all([loadHouse(), formulaShelf({}, FORMULAS_OFFERED)]);
+    const [house, { rows }, filling] = await Promise.all([loadHouse(), formulaShelf({}, FORMULAS_OFFERED), fillingOwnWay()]);
     const known = (asked === null ? null : await version(asked, null)) ?? null;
     const id = known ? null : ((await cupFormula()) ?? rows[0]?.id ?? null);
     const shown = known ?? (id === null ? null : await version(id, null));
     // one asked for by its address is offered, however long ago it was used
     const more = shown && !rows.some((f) => f.id === shown.formulaId) ? [{ id: shown.formulaId, name: shown.formula.name }] : [];
-    return { house, rows: [...more, ...rows], known: shown };
+    return { house, rows: [...more, ...rows], known: shown, filling };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
-  const { house, rows, known } = r.value;
+  const { house, rows, known, filling } = r.value;
   return (
     <Frame here="pantry">
       <h1 className="mb-1 text-[26px]">My measures</h1>
@@ -44,7 +44,7 @@ export default async function MeasuresPage({ searchParams }: { readonly searchPa
         </div>
         <section aria-label="What is weighed">
           <h2 className="mb-2 text-xl">What is weighed</h2>
-          <Measures house={house} switchMeasure={switchMeasure} dropMeasure={dropMeasure} bringBack={measureBack} />
+          <Measures house={house} filling={filling} switchMeasure={switchMeasure} dropMeasure={dropMeasure} bringBack={measureBack} />
         </section>
       </div>
     </Frame>
