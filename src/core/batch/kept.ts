@@ -71,17 +71,27 @@ export const bestByOf = (made: string, state: KeptState, kind: KindId): string =
 /** One way back to the plate. */
 export interface Reheat {
   readonly by: string;
-  /** From, to. */
+  /** From, to, of one load. */
   readonly minutes: readonly [number, number];
   readonly how: string;
+  /** Pieces in one load; of a kitchen's usual toaster, pan and oven of two trays. Ours. */
+  readonly atOnce: number;
+  /** Degrees C that the oven stands at for it; null: it wants no oven. */
+  readonly ovenC: number | null;
 }
+
+const REHEAT_OVEN_C = 160;
+const AT_ONCE = { oven: 24, toaster: 4, pan: 3, microwave: 3 } as const;
+/** More loads than this go into the oven, all at once. */
+const MOST_LOADS = 2;
 
 const CRISP: readonly KindId[] = ['waffle'];
 const THIN: readonly KindId[] = ['crepe'];
 
 /** How it comes back to the plate, by what there is to heat it with. Minutes are ours: the look and the heat of the middle tell. */
 export function reheatsOf(l: Pick<KeptLot, 'state' | 'kind' | 'cooked'>): readonly Reheat[] {
-  if (l.state === 'batter') return [{ by: 'griddle or iron', minutes: [0, 0], how: 'Stir it once, let it lose its chill for ten minutes, bake it as ever.' }];
+  if (l.state === 'batter')
+    return [{ by: 'griddle or iron', minutes: [0, 0], how: 'Stir it once, let it lose its chill for ten minutes, bake it as ever.', atOnce: 1, ovenC: null }];
   const cold = l.state === 'frozen' ? 1 : 0.6;
   const early = l.cooked === 'early' ? 1 : 0;
   const min = (a: number, b: number): readonly [number, number] => [
@@ -89,18 +99,49 @@ export function reheatsOf(l: Pick<KeptLot, 'state' | 'kind' | 'cooked'>): readon
     Math.max(0.5, Math.round(2 * (b * cold + early)) / 2),
   ];
   const oven: Reheat = {
-    by: 'oven, 160 C',
+    by: `oven, ${REHEAT_OVEN_C} C`,
+    atOnce: AT_ONCE.oven,
+    ovenC: REHEAT_OVEN_C,
     minutes: min(8, 12),
     how: CRISP.includes(l.kind) ? 'On a rack, one layer, uncovered.' : 'One layer, under foil; crepes and cakes dry out uncovered.',
   };
-  const toaster: Reheat = { by: 'toaster', minutes: min(2, 4), how: l.cooked === 'early' ? 'Twice through, until it is brown.' : 'Once through, low.' };
-  const pan: Reheat = { by: 'dry pan, medium', minutes: min(1, 3), how: THIN.includes(l.kind) ? 'Half a minute a side.' : 'Covered, turned once.' };
-  const wave: Reheat = { by: 'microwave', minutes: min(0.5, 1.5), how: 'Under a damp cloth, three at a time: soft, not crisp.' };
+  const toaster: Reheat = {
+    by: 'toaster',
+    atOnce: AT_ONCE.toaster,
+    ovenC: null,
+    minutes: min(2, 4),
+    how: l.cooked === 'early' ? 'Twice through, until it is brown.' : 'Once through, low.',
+  };
+  const pan: Reheat = {
+    by: 'dry pan, medium',
+    atOnce: AT_ONCE.pan,
+    ovenC: null,
+    minutes: min(1, 3),
+    how: THIN.includes(l.kind) ? 'Half a minute a side.' : 'Covered, turned once.',
+  };
+  const wave: Reheat = {
+    by: 'microwave',
+    atOnce: AT_ONCE.microwave,
+    ovenC: null,
+    minutes: min(0.5, 1.5),
+    how: 'Under a damp cloth, three at a time: soft, not crisp.',
+  };
   if (l.kind === 'oven') return [{ ...oven, how: 'On a tray. It does not puff a second time.' }];
   if (l.kind === 'waffle') return [toaster, oven];
   if (l.kind === 'crepe') return [pan, oven, wave];
   if (l.kind === 'ball') return [oven, wave];
   return [toaster, oven, pan, wave];
+}
+
+/** How so many pieces come back together: in few loads beside the heat, else in the oven; and how long that takes in all. */
+export function reheatOf(
+  l: Pick<KeptLot, 'state' | 'kind' | 'cooked'> & { readonly pieces: number },
+): Reheat & { readonly loads: number; readonly allMin: number } {
+  const ways = reheatsOf(l);
+  const loadsOf = (r: Reheat): number => Math.max(1, Math.ceil(l.pieces / r.atOnce));
+  const way = ways.find((r) => r.ovenC === null && loadsOf(r) <= MOST_LOADS) ?? ways.find((r) => r.ovenC !== null) ?? (ways[0] as Reheat);
+  const loads = loadsOf(way);
+  return { ...way, loads, allMin: Math.max(2, Math.ceil(loads * way.minutes[1])) };
 }
 
 /** A batter with less of its rise than this is given fresh powder, or made into what needs none, percent. Ours. */

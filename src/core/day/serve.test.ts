@@ -155,12 +155,30 @@ test('on the time line a lone cook fries the apples while the butter waits and b
 });
 
 test('kept waffles are heated again with the last pieces, and stand on the same plate', () => {
-  const steps = all([], { kept: [{ pieces: 12, kind: 'waffle', state: 'frozen', cooked: 'early' }] });
-  // toaster, three to five minutes: two more for twelve
-  expect(row(steps, 'reheat1')).toMatchObject({ name: 'Heat 12 waffles again, from the freezer', min: 7, handsMin: 4 });
-  expect(row(steps, 'reheat1').why).toMatch(/^Toaster, 3 to 5 min: .*local food code/);
+  const steps = all([], { kept: [{ pieces: 8, kind: 'waffle', state: 'frozen', cooked: 'early' }] });
+  // four slots, three to five minutes: two loads
+  expect(row(steps, 'reheat1')).toMatchObject({ name: 'Heat 8 waffles again, from the freezer', min: 10, handsMin: 4, ovenC: null });
+  expect(row(steps, 'reheat1').why).toMatch(/^Toaster, 3 to 5 min each of 2 loads of 4: .*local food code/);
+  // eighty-four pass no toaster: four ovenfuls of 24, thirteen minutes each
+  const many = all([], { kept: [{ pieces: 84, kind: 'waffle', state: 'frozen', cooked: 'early' }] });
+  expect(row(many, 'reheat1')).toMatchObject({ min: 52, ovenC: 160 });
   expect(row(steps, 'plate').after).toContain('reheat1');
   expect(timeLine(steps, serving, null).clashes).toEqual([]);
+  // an oven that bakes at 225 °C heats nothing at 160
+  const baked = stepsOf({
+    batch: { sheet: BATTER, split: ONE, kind: 'oven', driver: { by: 'factor', factor: 1 } },
+    ways: FRESH_WAYS,
+    restMin: 0,
+    life: { min: null, why: '' },
+    pourings: [{ kind: 'oven', name: null, pieces: 1, times: { first: 1320, second: null }, atOnce: 1 }],
+    find,
+    serve: { kept: [{ pieces: 20, kind: 'crepe', state: 'frozen', cooked: 'done' }] },
+  });
+  const line = timeLine(baked, serving, null);
+  const at = (id: string): Placed => line.placed.find((p) => p.step.id === id) as Placed;
+  expect(at('reheat1').start >= at('load1').end || at('reheat1').end <= at('load1').start).toBe(true);
+  // so one of the two waits for the other, which is told
+  expect(line.clashes.map((c) => c.what)).toContain('stands');
   expect(all([], { kept: [{ pieces: 8, kind: 'griddle', state: 'batter', cooked: 'raw' }] }).some((s) => s.id.startsWith('reheat'))).toBe(false);
 });
 

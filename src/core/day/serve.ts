@@ -4,7 +4,7 @@
  * to the local food code.
  */
 import type { Batch } from '../batch/batch';
-import { type Cooked, type KeptState, keptWords, minutesSaid, reheatsOf } from '../batch/kept';
+import { type Cooked, type KeptState, keptWords, minutesSaid, reheatOf } from '../batch/kept';
 import { bareName, type SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import type { KindId } from '../formula/kinds';
@@ -265,15 +265,16 @@ export function serveSteps(q: ServeAsked): ServeSteps {
       }),
     );
   kept.forEach((k, n) => {
-    const way = reheatsOf(k).find((r) => !r.by.startsWith('oven')) ?? reheatsOf(k)[0];
-    if (!way || k.state === 'batter') return;
+    if (k.state === 'batter') return;
+    const way = reheatOf(k);
     last.push(
       step({
         id: `reheat${n + 1}`,
         name: `Heat ${keptWords(k, k.pieces)} again, from ${k.state === 'frozen' ? 'the freezer' : 'the cold'}`,
-        why: `${way.by.charAt(0).toUpperCase()}${way.by.slice(1)}, ${minutesSaid(way.minutes)}: ${way.how} How hot they have to be all through is the local food code’s.`,
-        min: Math.max(2, Math.ceil(way.minutes[1])) + Math.floor(k.pieces / 6),
-        handsMin: 2 + Math.floor(k.pieces / 6),
+        why: `${way.by.charAt(0).toUpperCase()}${way.by.slice(1)}, ${minutesSaid(way.minutes)}${way.loads > 1 ? ` each of ${way.loads} loads of ${way.atOnce}` : ''}: ${way.how} How hot they have to be all through is the local food code’s.`,
+        min: way.allMin,
+        handsMin: Math.min(way.allMin, 2 * way.loads),
+        ovenC: way.ovenC,
         keepsMin: 10,
         slips: 'with the last pieces, so that all go out together',
       }),
