@@ -6,6 +6,7 @@ import { WISHES } from '@/core/balance/moves';
 import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, sayRail } from '@/core/formula/kinds';
+import { toast } from '../kit/toast';
 import { diffSheet, type SheetDiff } from './diff';
 import { rounded } from './rails';
 import { type Solver, startSolver } from './solver';
@@ -113,5 +114,7 @@ export function useTowards(id: string | null, bench: Bench, propose: Proposing['
     if (id === null) return;
     const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
     if (proposal) propose([proposal]);
+    // asked for by a link, a wish that can't be had says why
+    else void import('@/core/balance/propose').then(({ proposalsFor }) => toast(proposalsFor(at.current, { wish: id }).refused[0]?.why ?? ''));
   }, [id, propose]);
 }
