@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { costOf } from '@/core/batch/account';
 import { linesOfSheet } from '@/core/batch/sheet';
 import { partsOf, sideLines } from '@/core/batch/sides';
+import { costOf } from '@/core/facts/account';
 import { allergensOf } from '@/core/formula/tally';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';

@@ -5,13 +5,13 @@
 
 import { nearest, type Take, takesOf } from '../balance/drawer';
 import { type KitchenLine, kitchenMeasures, plainMeasures } from '../balance/kitchen';
+import type { AccountLine } from '../facts/account';
 import type { KitchenConventions } from '../pantry/conventions';
 import { allFine } from '../pantry/honest';
 import { type Ingredient, membersOf } from '../pantry/ingredient';
 import type { ToolId } from '../pantry/tools';
 import { writeNumber } from '../quantity/number';
 import { asWeighed } from '../quantity/say';
-import type { AccountLine } from './account';
 import type { Taken } from './scale';
 import { counted } from './taken';
 

@@ -3,11 +3,11 @@
  * stirred in at the bowl; never a claim that anything is safe.
  */
 
+import type { AccountLine } from '../facts/account';
 import { allergensOf } from '../formula/tally';
 import { effectOf, type Ways } from '../formula/ways';
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 import { cardPanFat } from '../script/pan-fat';
-import type { AccountLine } from './account';
 import { type Entry, entriesOf } from './acts';
 import type { Batch } from './batch';
 import { type Corrected, correctedSince, correctedWords } from './known';

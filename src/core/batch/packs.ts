@@ -1,8 +1,9 @@
 /** Amounts as a kitchen fetches and buys them: bags, cartons and trays, and what stays over. Grams. */
+
+import type { AccountLine } from '../facts/account';
 import { type Category, type Ingredient, isA } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';
 import { grams as sayGrams, type Units } from '../quantity/say';
-import type { AccountLine } from './account';
 import { usesOf } from './sheet';
 import { type Split, waveName, waveOf, wavesIn } from './split';
 import { takeOut } from './take-out';

@@ -5,6 +5,7 @@
 
 import Fraction from 'fraction.js';
 import { VESSELS } from '../card/parts';
+import { type AccountLine, takenAs } from '../facts/account';
 import { isShellEgg } from '../formula/eggs';
 import { type EndId, type FormulaLine, MOMENT_NAMES } from '../formula/formula';
 import { EGG_G } from '../pantry/egg-parts';
@@ -15,7 +16,6 @@ import { writeNumber } from '../quantity/number';
 import { asWeighed, counted, gramsExact, gramsNumber } from '../quantity/say';
 import { unitById } from '../quantity/units';
 import { EGG_PART, EGG_PARTS, separates } from '../script/separated';
-import { type AccountLine, takenAs } from './account';
 import { ONCE } from './once';
 import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';

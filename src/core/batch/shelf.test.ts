@@ -1,6 +1,7 @@
 /** Money, food, take-out lists, the order of measuring, and what a scale can't weigh. */
 
 import fc from 'fast-check';
+import { type AccountLine, besideLines, costOf, nutritionOf } from '../facts/account';
 import { EMPTY_FORMULA } from '../formula/formula';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
@@ -13,7 +14,6 @@ import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
 import { keeping, pricePerG, type Shelf } from '../pantry/stock';
 import { anyFormula, linesOf } from '../testing/formulas';
-import { type AccountLine, besideLines, costOf, nutritionOf } from './account';
 import { inOrder, leaves, washes } from './order';
 import { fetchedByWave, inPacks, opensWords, toBuy } from './packs';
 import { atOnce, portionsIn } from './portions';

@@ -1,6 +1,6 @@
 /** A recipe of an open format as a formula of ours: its lines read, every one accounted for, and what is still to be asked. */
 
-import { nutritionOf } from '../batch/account';
+import { nutritionOf } from '../facts/account';
 import { EMPTY_FORMULA, type Formula, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS } from '../formula/formula';
 import { entriesFromCard, withCard } from '../formula/from-card';
 import type { Kitchen } from '../formula/kitchen-settings';

@@ -6,11 +6,11 @@
 
 import type { Recipe, WithContext } from 'schema-dts';
 import { analyseFormula } from '../analyse-formula';
-import { nutritionOf } from '../batch/account';
 import { readLine } from '../card/line';
 import { servingClaim, yieldClaim } from '../card/method';
 import type { Vessel } from '../card/parts';
 import { rewriteAmount, writtenGrams } from '../card/rewrite';
+import { nutritionOf } from '../facts/account';
 import { atEnd, type EndId, type Formula, type FormulaLine, kindIdOf, kitchenOf, schoolIdOf } from '../formula/formula';
 import { kindById, RAILS, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';

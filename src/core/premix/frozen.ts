@@ -2,8 +2,9 @@
  * What a lot was, for ever: written when it is made, from what the house, the pantry and the product were that day. Its label,
  * its allergens, its additions and its directions are read from here alone, so that a change elsewhere changes no bag.
  */
-import { nutritionOf } from '../batch/account';
+
 import { usualTimes } from '../batch/heat';
+import { nutritionOf } from '../facts/account';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { allergensOf, type TallyPart } from '../formula/tally';

@@ -1,5 +1,5 @@
 /** What a bag costs to make, what it is sold at, and what stays; in the house's money. */
-import { costOf } from '../batch/account';
+import { costOf } from '../facts/account';
 import type { Shelf } from '../pantry/stock';
 import { type Bag, itemsFor } from './bag';
 import type { PremixSettings } from './premix';

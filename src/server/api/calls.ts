@@ -17,13 +17,13 @@ import {
 import { analyse } from '@/core/analyse';
 import { type Bench, withFormula, workedOn } from '@/core/balance/bench';
 import { proposalsFor } from '@/core/balance/propose';
-import type { AccountLine } from '@/core/batch/account';
 import type { Driver } from '@/core/batch/driver';
 import { inKitchen } from '@/core/batch/kitchen';
 import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
 import { placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
+import type { AccountLine } from '@/core/facts/account';
 import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
 import { entriesFromCard, guessKind, withCard } from '@/core/formula/from-card';
 import { kindById, type Rail, railOf } from '@/core/formula/kinds';

@@ -3,24 +3,20 @@ import type { z } from 'zod';
 import type { ActionResult } from '@/contract/action-result';
 import { refuse } from '@/contract/action-result';
 import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/contract/stored';
-import { analyseFormula, loudest } from '@/core/analyse-formula';
-import { type Entry, type Formula, kitchenOf } from '@/core/formula/formula';
+import { factsOf } from '@/core/facts/facts';
+import type { Entry, Formula } from '@/core/formula/formula';
 import { type KindId, kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { mainsOf } from '@/core/formula/mains';
-import { allergensOf } from '@/core/formula/tally';
 import type { Saved, ShelfRow, Version, VersionSummary } from '@/core/formula/version';
 import { copyName, copyStem, dismissedSince } from '@/core/formula/version';
 import type { LastChange, LastOutcome } from '@/core/judge/came-back';
 import { moveOfChange } from '@/core/judge/move-of-change';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Allergen } from '@/core/pantry/ingredient';
-import { findIngredient } from '@/core/pantry/pantry';
 import { SOON_DAYS } from '@/core/pantry/stock';
 import { dayAfter, localDay } from '@/core/quantity/day';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import type { Unreadable } from '@/core/records/unreadable';
-import { houseFatLines } from '@/core/script/pan-fat';
 import { type Column, readStored } from '../db/json';
 import { query, transaction, unhurried } from '../db/pool';
 import { kitchenStamp, lastHouse, loadHouse } from './house';
@@ -116,27 +112,22 @@ export async function shelfMains(): Promise<{ readonly flours: readonly string[]
 
 /** What a formula's row is found by. */
 function findable(f: Formula, house: Kitchen) {
-  const { lines, analysis } = analyseFormula(f, house);
-  const mains = mainsOf(lines);
+  const facts = factsOf(f, house);
   const kind = kindById(f.kind);
-  // the fat the house takes into the pan goes with every piece
-  const fat = houseFatLines(lines, kitchenOf(f, house).ways, f.kind, (id) => findIngredient(id, house.conventions.own));
-  const all = allergensOf([...lines, ...fat]);
-  const unread = lines.some((l) => !l.off && l.parts.length === 0);
+  const { mains, pour, worst, holds, day } = facts;
   return {
     search: [f.name, kind.name, schoolOf(kind, f.school).name, mains.flour, mains.liquid].filter(Boolean).join(' ').toLowerCase(),
     mains,
-    pour: analysis.thickness?.pour ?? null,
-    worst: loudest(f, house),
-    holds: [...new Set(lines.flatMap((l) => l.parts.map((p) => p.ingredient.id)))],
-    allergens: [...all.held.map((h) => h.allergen as string), ...(unread || all.unstated.length > 0 ? [NOT_KNOWN] : [])],
-    // an opened powder is weaker tomorrow
-    day: lines.some((l) => l.opened !== null) ? house.today : null,
+    pour,
+    worst,
+    holds,
+    allergens: [...facts.allergens.map(String), ...(facts.allergensOpen ? [NOT_KNOWN] : [])],
+    day,
   };
 }
 
 /** Raised when the code works something else of a formula that it is found by: every row is worked again then. */
-const FACTS_CODE = 2;
+const FACTS_CODE = 3;
 
 /** Whether a row was worked in another kitchen than this, by other code, or for another day. Parameters: the stamp, the code, the day. */
 const STALE = (stamp: string, code: string, day: string): string =>

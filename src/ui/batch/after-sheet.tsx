@@ -1,8 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { allergensSaid } from '@/core/batch/account';
 import type { Split } from '@/core/batch/split';
+import { allergensSaid } from '@/core/facts/account';
 import { Allergens } from '../bench/allergens';
 import type { CostProps } from '../bench/cost-view';
 import { Taps } from '../kit/choice';

@@ -1,8 +1,8 @@
 'use client';
-import type { AccountLine } from '@/core/batch/account';
 import type { PortionOffer } from '@/core/batch/portions';
 import type { PortionSaid } from '@/core/batch/said';
 import { placesOn } from '@/core/batch/surface';
+import type { AccountLine } from '@/core/facts/account';
 import type { KindId } from '@/core/formula/kinds';
 import type { Gear } from '@/core/pantry/gear';
 import { portionFor } from '@/core/pantry/gear';

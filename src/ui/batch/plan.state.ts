@@ -1,9 +1,9 @@
 /** What is typed on the Plan form: read as a driver, and turned into what another driver asks when the cook changes it. */
 
-import type { AccountLine } from '@/core/batch/account';
 import type { Driver } from '@/core/batch/driver';
 import { amountSaid, type PortionSaid, portionSaid } from '@/core/batch/said';
 import { ingredientGrams, type Means } from '@/core/batch/worth';
+import type { AccountLine } from '@/core/facts/account';
 import type { EndId } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Numbers } from '@/core/numbers';

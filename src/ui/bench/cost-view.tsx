@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { Worked } from '@/core/analyse-formula';
-import { type AccountLine, besideLines, type Cost, costOf, NUTRIENT_NAMES, NUTRIENTS, type Nutrition, nutritionOf } from '@/core/batch/account';
+import { type AccountLine, besideLines, type Cost, costOf, NUTRIENT_NAMES, NUTRIENTS, type Nutrition, nutritionOf } from '@/core/facts/account';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams, money, type Units } from '@/core/quantity/say';

@@ -1,0 +1,44 @@
+/** Facts of a formula in a kitchen: what the shelf lists is what the Bench shows, both ends and the pan's fat among it. */
+import fc from 'fast-check';
+import { analyseFormula } from '../analyse-formula';
+import { allergensOf } from '../formula/tally';
+import { findIngredient } from '../pantry/pantry';
+import { anyKitchen } from '../testing/kitchens';
+import { factsOf } from './facts';
+
+test('what a fork holds in either end is held', () => {
+  fc.assert(
+    fc.property(anyKitchen, ({ formula, house }) => {
+      const facts = factsOf(formula, house);
+      const ends = formula.ends?.map((e) => e.id) ?? [null];
+      for (const end of ends)
+        for (const { allergen } of allergensOf(analyseFormula(formula, house, end).lines).held) expect(facts.allergens).toContain(allergen);
+      // the savoury end alone has milk of its own
+      if (formula.ends) expect(facts.allergens).toContain('milk');
+      expect(facts.pour).toBe(facts.analysis.thickness?.pour ?? null);
+      expect(facts.holds.every((id) => findIngredient(id) !== undefined)).toBe(true);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('butter that the house takes into the pan is milk in every formula, and what is not read leaves it open', () => {
+  fc.assert(
+    fc.property(anyKitchen, ({ formula, house }) => {
+      const bare = {
+        ...formula,
+        ends: null,
+        kind: 'griddle' as const,
+        school: 'even',
+        entries: [
+          { key: 'l1', text: '200 g rice flour' },
+          { key: 'l2', text: '300 g water' },
+        ],
+      };
+      const held = (panFat: 'butter' | 'none') => factsOf(bare, { ...house, ways: { ...house.ways, panFat } }).allergens;
+      expect([held('butter'), held('none')]).toEqual([['milk'], []]);
+      expect(factsOf({ ...bare, entries: [...bare.entries, { key: 'l3', text: '5 g moon dust' }] }, house).allergensOpen).toBe(true);
+    }),
+    { numRuns: 5 },
+  );
+});
