@@ -10,7 +10,7 @@ import { along, RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds'
 import { effectOf } from '../formula/ways';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { type Bench, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
-import { keepsBatch } from './bounds';
+import { aTenth, keepsBatch, keepsOf, ROUNDING } from './bounds';
 import { movesRail } from './brings';
 import { byWhites } from './fix-balance';
 import { relift } from './leavening';
@@ -121,7 +121,7 @@ const MILD_SUGAR = 0.7;
 
 /**
  * Milder, for children: less salt and sugar, half of what is strong, no nuts and no alcohol; with what each costs. Milk, egg
- * and wheat stay: it is no allergen-free formula. Null where nothing is to be taken back.
+ * and wheat stay: it is no allergen-free formula. Null where nothing is to be taken back, and where what would go is more than a tenth of the batch.
  */
 export function milder(b: Bench): Proposal | null {
   const w = workedOn(b);
@@ -164,6 +164,9 @@ export function milder(b: Bench): Proposal | null {
   }
   if (says.length === 0) return null;
   const { formula, short } = wishes.length > 0 ? bend(withFormula(b, f), wishes) : { formula: f, short: null };
+  const keeps = keepsOf(b, { formula });
+  const [least] = aTenth(1);
+  if (keeps.flour < least - ROUNDING || keeps.mass < least - ROUNDING) return null;
   return { title: 'Milder', why: `For children: ${says.join('; ')}. Honey is not for infants under one; milk, egg and wheat stay in it.`, formula, short };
 }
 
