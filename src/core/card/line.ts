@@ -120,20 +120,25 @@ interface Settled {
 }
 
 /** Which of several written amounts counts: a weight, then a volume given exactly, then the rest. Smaller is better. */
-function rankOf(a: Combined, w: Weighed): number {
+function rankOf(a: Combined, w: Weighed, roughly: boolean): number {
   if (a.unit === 'g' || a.unit === 'kg' || a.unit === 'mg') return 0;
   if (a.unit === 'oz' || a.unit === 'lb') return 1;
-  if (a.unit === 'ml' || a.unit === 'cl' || a.unit === 'dl' || a.unit === 'l') return 2;
+  // millilitres said roughly never stand before an exact cup
+  if (a.unit === 'ml' || a.unit === 'cl' || a.unit === 'dl' || a.unit === 'l') return roughly ? 5 : 2;
   return w.basis === 'piece' ? 4 : 3;
 }
 
-/** Half of the smallest step an amount is written in, as grams: "1 g" of yeast and "1/2 teaspoon" are rounded. */
-function roundedBy(a: Combined, w: Weighed): number {
+/** Half of the smallest step an amount is written in, as grams: "1 g" of yeast and "1/2 teaspoon" are rounded. @param fine a spoon of it is counted */
+function roundedBy(a: Combined, w: Weighed, fine: boolean): number {
   const value = a.low.valueOf();
   if (a.unit === 'g' || a.unit === 'ml') return Number.isInteger(value) ? 0.5 * (w.grams / value) : 0;
-  if (a.unit === 'tsp' || a.unit === 'tbsp') return 0.25 * (w.grams / value);
+  if ((a.unit === 'tsp' || a.unit === 'tbsp') && !fine) return 0.25 * (w.grams / value);
   return 0;
 }
+
+/** Beyond how it may be filled a cup is off by this share, and still one said twice; of leavening and salt, which are spooned, by this of the smaller. */
+const SLACK = 0.05;
+const SLACK_OF_FINE = 0.2;
 
 /** Whether a pint or a cup says the same in somebody's kitchen: a card of another country is no disagreement. */
 const anyCup = (amount: Amount, i: Ingredient, fill: FillMethod | null, house: KitchenConventions, grams: number): boolean =>
@@ -162,7 +167,7 @@ function settle(
   const known = tries.flatMap((t, n) => {
     const a = combined[n];
     const amount = written[n];
-    return t.ok && a && amount ? [{ weighed: t.value, a, amount, rank: rankOf(a, t.value) }] : [];
+    return t.ok && a && amount ? [{ weighed: t.value, a, amount, rank: rankOf(a, t.value, amount.approximate) }] : [];
   });
   // a can of a stated weight, a stick of so many spoons: the one that can be weighed counts
   if (known.length === 0) return first.ok ? { weighed: first.value, findings: [] } : { code: first.error.reason, message: first.error.message };
@@ -171,7 +176,9 @@ function settle(
   if (!best) return { code: 'no-amount', message: `How much ${shortName(i)}? No amount is written.` };
   for (const other of others) {
     const { low, high } = disagreementBracket(other.weighed);
-    const slack = roundedBy(best.a, best.weighed) + roundedBy(other.a, other.weighed);
+    const fine = i.category === 'leavening' || i.category === 'salt';
+    const share = fine ? SLACK_OF_FINE * Math.min(best.weighed.grams, other.weighed.grams) : other.weighed.basis.startsWith('fill') ? SLACK * best.weighed.grams : 0;
+    const slack = share + roundedBy(best.a, best.weighed, fine) + roundedBy(other.a, other.weighed, fine);
     const apart = best.weighed.grams < low * (1 - 1e-9) - slack || best.weighed.grams > high * (1 + 1e-9) + slack;
     if (!apart || anyCup(other.amount, i, fill, house, best.weighed.grams)) continue;
     if (choice.stands !== undefined) return { weighed: choice.stands === 'volume' ? other.weighed : best.weighed, findings: [] };

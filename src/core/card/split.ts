@@ -7,7 +7,7 @@ import { type FillMethod, houseKey, type KitchenConventions } from '../pantry/co
 import { type NameReading, readName } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
 import { FILLER, HARMLESS, HEADS, ITS_PARTS, LEADS_INTO_STATE, STATE, VARIANT } from '../pantry/tables/words';
-import { type Amount, type ReadAmount, readAmount, scaleAmount } from '../quantity/amount';
+import { type Amount, isMetric, type ReadAmount, readAmount, sameSize, scaleAmount } from '../quantity/amount';
 import { readNumber } from '../quantity/number';
 import { plain, unitById } from '../quantity/units';
 import { stripBullet } from './bullet';
@@ -65,7 +65,6 @@ const unitOf = (a: Amount): string | null => a.terms[0]?.unit ?? null;
 const isVague = (a: Amount): boolean => unitById(unitOf(a) ?? '')?.dimension === 'vague';
 const countOf = (a: Amount): Fraction => a.terms[0]?.low ?? new Fraction(1);
 
-const METRIC = new Set(['g', 'kg', 'mg', 'ml', 'cl', 'dl', 'l']);
 /** How an amount measures: two of different ways side by side say the same twice. */
 function wayOf(a: Amount): string {
   const id = unitOf(a);
@@ -73,7 +72,7 @@ function wayOf(a: Amount): string {
   if (!unit || !id) return 'count';
   if (unit.dimension === 'vague') return 'vague';
   if (unit.butterOnly) return 'stick';
-  return `${unit.dimension}-${METRIC.has(id) ? 'metric' : 'kitchen'}`;
+  return `${unit.dimension}-${isMetric(id) ? 'metric' : 'kitchen'}`;
 }
 
 interface At extends Span {
@@ -885,7 +884,7 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
         alone &&
         cur.counted &&
         plainAfter &&
-        (otherWay || (bracket && !(/\bor\b/i.test(between) && names.length > 0 && afterNames.length > 0)))
+        (otherWay || sameSize(cur.amount, standing) || (bracket && !(/\bor\b/i.test(between) && names.length > 0 && afterNames.length > 0)))
       ) {
         amounts.push(cur.amount);
         spans.push(cur);
@@ -1059,6 +1058,8 @@ function fruitPart(r: Reader, named: Named): NameReading | null {
 
 const signed = (a: Amount, sign: 1 | -1): Amount['terms'] => a.terms.map((t) => ({ ...t, sign: (t.sign * sign) as 1 | -1 }));
 const LESS = /^(?:minus|less|−|but for)$/i;
+/** "with 2 tbsp taken out": what is said behind an amount that is not there any more. */
+const TAKEN_OUT = /^\s*(?:(?:is|are|was|were|of it)\s+)?(?:taken (?:out|away|off)|removed|spooned (?:off|out)|poured (?:off|away)|scooped (?:off|out)|left out|held back|knocked off)\b/i;
 
 /** More amounts with words of their own: sums, differences, things besides, things instead. */
 function several(
@@ -1099,8 +1100,14 @@ function several(
       own.every((t) => /^(?:more|extra|additional)$/.test(t.norm) || STATE.has(t.norm)) &&
       own.some((t) => /^(?:more|extra|additional)$/.test(t.norm));
     const name = own.length > 0 && !moreOf ? nameOf(r, words) : nothing;
+    const takenOut = TAKEN_OUT.exec(r.text.slice(l.at.end, end));
     const same = name.kind === 'found' && named.name.kind === 'found' && name.ingredient.id === named.name.ingredient.id;
-    if (named.alternatives.length > 0 || (l.or && later.length > n + 1)) {
+    if (takenOut && !l.or) {
+      const [a] = amounts;
+      if (a) amounts[0] = { ...a, terms: [...a.terms, ...signed(l.at.amount, -1)] };
+      r.claim(l.at.end, l.at.end + takenOut[0].length, 'amount');
+      spans.push(l.at);
+    } else if (named.alternatives.length > 0 || (l.or && later.length > n + 1)) {
       problem = twoAmounts('One amount or several others: which do you use? Keep that one on the line.');
     } else if (l.or && own.length > 0 && !isOpen(name)) {
       alternatives.push({ name, said: saidBy(r, words), amount: l.at.amount });

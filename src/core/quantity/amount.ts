@@ -265,14 +265,33 @@ const family = (id: string | null): 'mass' | 'volume' | null => {
   return u?.dimension === 'mass' ? 'mass' : u?.dimension === 'volume' ? 'volume' : null;
 };
 
-/** "lb 4 oz": a smaller unit of the same family straight after a larger one. */
+const METRIC: ReadonlySet<string> = new Set(['g', 'kg', 'mg', 'ml', 'cl', 'dl', 'l']);
+/** Metric, or of the kitchen: two systems side by side say one amount twice. */
+export const isMetric = (unit: string | null): boolean => METRIC.has(unit ?? '');
+
+/** One of a unit, g or mL of a US kitchen; 0 for what has no size of its own. */
+const sizeOf = (unit: string | null): number => {
+  const u = unitById(unit ?? '');
+  return u ? (gramsOf(u) ?? mlOf(u, { cup: 'us-customary' }) ?? new Fraction(0)).valueOf() : 0;
+};
+const middleOf = (t: Term): number => (t.high ? t.low.add(t.high).div(2) : t.low).valueOf();
+
+/** Two amounts are one said twice within this share of the larger. */
+const SAME = 0.05;
+const nearly = (a: number, b: number): boolean => Math.abs(a - b) <= SAME * Math.max(a, b);
+
+/** "lb 4 oz": less than one of the unit before, in a smaller unit of the same system straight after it. */
 function followsOn(a: Term, b: Term): boolean {
-  if (b.fullness || family(a.unit) === null || family(a.unit) !== family(b.unit)) return false;
-  const size = (t: Term): number => {
-    const u = unitById(t.unit ?? '');
-    return u ? (gramsOf(u) ?? mlOf(u, { cup: 'us-customary' }) ?? new Fraction(0)).valueOf() : 0;
-  };
-  return size(b) < size(a);
+  if (b.fullness || family(a.unit) === null || family(a.unit) !== family(b.unit) || isMetric(a.unit) !== isMetric(b.unit)) return false;
+  const [all, more] = [middleOf(a) * sizeOf(a.unit), middleOf(b) * sizeOf(b.unit)];
+  return sizeOf(b.unit) < sizeOf(a.unit) && more < sizeOf(a.unit) && !nearly(all, more);
+}
+
+/** Whether two amounts of one dimension are the same, whatever they are of: "2 cups" and "16 fl oz". */
+export function sameSize(a: Amount, b: Amount): boolean {
+  const all = (x: Amount): number => x.terms.reduce((sum, t) => sum + t.sign * middleOf(t) * sizeOf(t.unit), 0);
+  const dims = [...a.terms, ...b.terms].map((t) => family(t.unit));
+  return dims.every((d) => d !== null && d === dims[0]) && nearly(all(a), all(b));
 }
 
 /**
@@ -301,6 +320,9 @@ export function readAmount(text: string): ReadAmount | null {
       const sign = /^(?:minus|less|−)$/i.test(joined[1] ?? '') ? -1 : 1;
       const next = readTerm(text.slice(at + joined[0].length), sign);
       if (!next || family(next.term.unit) === null || family(first.term.unit) === null) break;
+      const [before] = terms;
+      // "1 cup and 240 ml": said twice, in another system
+      if (sign === 1 && before && isMetric(before.unit) !== isMetric(next.term.unit) && sameSize({ terms, approximate: false }, { terms: [next.term], approximate: false })) break;
       terms.push(next.term);
       at += joined[0].length + next.length;
       continue;
