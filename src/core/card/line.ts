@@ -15,7 +15,7 @@ import { type Amount, type Combined, combine, writeAmount } from '../quantity/am
 import { grams as g } from '../quantity/say';
 import { CUP_SYSTEMS } from '../quantity/units';
 import type { LineFinding, Use, Vessel } from './parts';
-import { KEPT_BACK } from './phrases';
+import { COOKED, KEPT_BACK } from './phrases';
 import { type SplitLine, splitLine } from './split';
 import { isWord, tokensOf, type Word } from './words';
 
@@ -177,7 +177,11 @@ function settle(
   for (const other of others) {
     const { low, high } = disagreementBracket(other.weighed);
     const fine = i.category === 'leavening' || i.category === 'salt';
-    const share = fine ? SLACK_OF_FINE * Math.min(best.weighed.grams, other.weighed.grams) : other.weighed.basis.startsWith('fill') ? SLACK * best.weighed.grams : 0;
+    const share = fine
+      ? SLACK_OF_FINE * Math.min(best.weighed.grams, other.weighed.grams)
+      : other.weighed.basis.startsWith('fill')
+        ? SLACK * best.weighed.grams
+        : 0;
     const slack = share + roundedBy(best.a, best.weighed, fine) + roundedBy(other.a, other.weighed, fine);
     const apart = best.weighed.grams < low * (1 - 1e-9) - slack || best.weighed.grams > high * (1 + 1e-9) + slack;
     if (!apart || anyCup(other.amount, i, fill, house, best.weighed.grams)) continue;
@@ -301,6 +305,11 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
     const message = `"${s.text.slice(s.amountSpans[0]?.start, s.amountSpans[0]?.end).trim()}" can be read two ways: ${readings.map((x) => x.why).join(' or ')}. Which is it?`;
     return open('unclear', { code: 'two-readings', message }, { readings });
   }
+  if (COOKED.test(s.text) && isDryStuff(i))
+    return open('unclear', {
+      code: 'no-density',
+      message: `Cooked, ${shortName(i)} weighs otherwise than dry, and holds other water: weigh it, and write what dry went into it.`,
+    });
   const stray = strayNumber(s);
   if (stray) return open('unclear', { code: 'two-amounts', message: `"${stray}" on this line is not understood: is it another amount?` });
   const settled = settle(i, written, combined, s.fill, house, choice);
@@ -356,6 +365,9 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
     rows: s.rows,
   };
 }
+
+/** Grain, meal and starch: dry on the shelf, and another thing when it is cooked. */
+const isDryStuff = (i: Ingredient): boolean => i.category === 'flour' || i.category === 'starch';
 
 /** Words that say how much without a number. */
 const HOW_MUCH = new Set('less fewer more twice double triple thrice again half few several many much lots'.split(' '));

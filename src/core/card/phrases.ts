@@ -5,6 +5,26 @@ export const PAN =
   /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly|cr[eê]pe|pancake|blini|frying|baking|roasting|oven|sheet|cake|muffin|hot|heavy|large|small|non-?stick|cast[\s-]iron)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|brushing|brush|oiling|cooking|coating the pan|coat the pan|baking[\s-](?:sheets?|trays?|dish)|trays?|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
 export const TOPPING =
   /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|(?:(?:the|an?)\s+)?(?:egg[\s-]?)?wash|glazing|glaze over|sprinkle|scatter|squeeze over|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
+const PANS = '(?:pans?|skillets?|griddles?|irons?|tins?|moulds?|molds?|hollows?|wells?|woks?|fryers?|plates?)';
+const OF_IT = '(?:(?:the|a|an|your|my|each|every|hot|crepe|waffle|frying|cast[\\s-]iron|non-?stick)\\s+)*';
+/** Fat that fries: deep, or as a film; and what is in the pan before the batter. What is melted there goes on into the batter. */
+export const PAN_MORE = new RegExp(
+  `[\\s,(–—-]*(?:\\b(?:for|to)\\s+(?:deep|shallow)[\\s-]?fry(?:ing)?\\b|\\b(?:for|to)\\s+(?:film|filming|coat|coating|slick|slicking|rub|rubbing|wet|wetting|wipe|wiping|season|seasoning|grease|greasing|oil|oiling)\\s+${OF_IT}${PANS}\\b|(?<!\\b(?:melted|browned|warmed|heated|cooked|toasted|fried|softened)\\s)\\b(?:in|on|into|onto|round|around)\\s+${OF_IT}${PANS}\\b(?!\\s+(?:drippings|juices)))[^()\\d]*\\)?\\s*$`,
+  'i',
+);
+/** What goes on or over the piece, or what it is turned in. */
+export const TOPPING_MORE =
+  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:rolling(?:\s+(?:them\s+)?in)?|roll\s+(?:them\s+)?in|dredging|dredge|coating|dipping|dip|crowning|strewing|strew|pour(?:ed)?\s+over|spoon\s+over|brush\s+over|go\s+(?:over|on(?:\s+top)?)|pass\s+(?:at|round)|put\s+on\s+(?:top|each)|melt\s+over|melt\s+on\s+top)\b[^()\d]*|\b(?:over\s+the\s+top|on\s+each\s+(?:plate|piece|pancake|one)|poured\s+over\s+(?:at\s+the\s+end|each|them))\b[^()\d]*)\)?\s*$/i;
+/** What is never in the batter: inside the piece, in the steamer, for somebody else. */
+export const BESIDE =
+  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+|my\s+|our\s+)?(?:(go\s+inside|go\s+in\s+the\s+middle|(?:roll|wrap|fold|tuck)\s+(?:up\s+)?inside|stuff(?:ing)?|fill(?:ing)?(?:\s+them)?|the\s+inside|inside)|(?:the\s+)?(steamer|steaming|double\s+boiler|bain-?marie|water\s+bath|boiling|dog|cat|birds?|chickens|hens|cook|next\s+time|later|tomorrow|another\s+\p{L}+|drinking|washing\s+up))\b|\b(not\s+(?:used|needed|in\s+the\s+batter|for\s+the\s+batter)|left\s+over|unused)\b)[^()\d]*\)?\s*$/iu;
+/** Nouns that a tail "for the ..." may name and still be the batter's. */
+export const BATTERS =
+  /^(?:batter|pancakes?|waffles?|cr[eê]pes?|cakes?|griddle|dough|mix|mixture|base|flour|wet|dry|first|second|whole|best|recipe|eggs?|whites?|yolks?|day|morning|bowl|sponge|rise|lift|acid|flavou?r|colou?r|taste|crust|crumb|texture|sweetness|kids|children|batch|lot|rest|starter|poolish|ferment|foam|meringue)$/i;
+/** A remark in brackets about what is left, or what would do as well: no name of this line. */
+export const REMARK =
+  /\(\s*(?:(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|put\s+aside|set\s+aside)|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
+
 /** The same in the other languages of the names. */
 export const PAN_ABROAD =
   /[\s,(–—-]*(?:\b(?:zum|fürs|für die|zur)\s+(?:ausbacken|braten|einfetten|backen|pfanne|anbraten)|\bpour\s+(?:la\s+(?:poêle|poele|cuisson)|le\s+moule|graisser|cuire)|\bpara\s+(?:la\s+sart[eé]n|fre[ií]r|engrasar|la\s+plancha)|\bper\s+(?:la\s+padella|ungere|friggere)|\b(?:om\s+in\s+te\s+bakken|voor\s+(?:de\s+pan|het\s+bakken))|\btil\s+(?:stegning|steking|panden|pannen)|\btill\s+(?:stekning|pannan))(?![\p{L}])[^()\d]*\)?\s*$/iu;
@@ -44,6 +64,13 @@ export const FLOUR_TYPE =
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
   /\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b/giu;
+
+/** What is done to it with a little of another thing. */
+export const TURNED_IN =
+  /\b(?:tossed|rolled|dusted|coated|dredged|shaken)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:flour|sugar|starch|corn\s?starch|cornflour|cocoa)\b/giu;
+
+/** Cooked, a dry thing weighs otherwise than its table says. */
+export const COOKED = /\b(?:cooked|boiled|steamed|popped|simmered|parboiled)\b/i;
 
 /** "(not self-raising)": what it is not; nothing of it is in the thing. */
 export const NOT = /[,(]\s*(?:but\s+)?not\s+[^(),\d]{2,40}\)?/gi;

@@ -84,7 +84,7 @@ interface At extends Span {
 
 /** Words an amount may begin with, besides digits. */
 const STARTS = new Set(
-  'a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just between up at max maximum min minimum maybe say perhaps touch hint full flat another prise pincee pizzico pizca snufje nip nypa klype'.split(
+  'my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just between up at max maximum min minimum maybe say perhaps touch hint full flat another prise pincee pizzico pizca snufje nip nypa klype'.split(
     ' ',
   ),
 );
@@ -134,8 +134,9 @@ const SIZED = /^((?:an?\s+|1\s+|one\s+)?(walnut|hazelnut|egg)[\s-]sized?\s+(?:(?
 const LOOSE =
   /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|a few(?:\s+(?:drops?|pinches|spoons?|gratings?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
 
-/** "an extra egg", "another tablespoon of sugar": one. */
-const ONE_MORE = /^(?:an?\s+(?:extra|additional|further)|another)\s+(?=\p{L})/iu;
+/** "an extra egg", "another tablespoon of sugar", "my cup of milk": one. */
+const ONE_MORE =
+  /^(?:(?:an?\s+(?:extra|additional|further)|another)\s+(?=\p{L})|(?:my|our|your|the)\s+(?=(?:\p{L}+\s+)?(?:cup|mug|glass|ladle|jug|spoon|tablespoon|teaspoon|bowl)\s+of\b))/iu;
 
 /** Words that lead a spoken line in and say nothing. */
 const LEAD_IN =
@@ -226,7 +227,7 @@ class Reader {
 
 /** A line with none of these has no phrase to look for. */
 const TRIGGERS =
-  /\b(?:for|to|on|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
+  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
 
 function takePanFat(r: Reader): void {
   if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
@@ -234,7 +235,12 @@ function takePanFat(r: Reader): void {
 
 /** Phrases at the end and the start of a line, in any order: each is claimed, and the line ends before it. */
 function takePhrases(r: Reader, start: number): { from: number; to: number } {
+  const remark = r.text.includes('(') ? [...r.text.matchAll(phrases.REMARK)].at(-1) : undefined;
   let to = r.text.length;
+  if (remark && /^[\s.;]*$/.test(r.text.slice(remark.index + remark[0].length))) {
+    r.claim(remark.index, to, 'state');
+    to = remark.index;
+  }
   let from = start;
   let batter = false;
   const take = (re: RegExp, as: Claim, said = true): RegExpExecArray | null => {
@@ -272,12 +278,19 @@ function takePhrases(r: Reader, start: number): { from: number; to: number } {
         r.side = (side[1] ?? '').toLowerCase();
         r.use = 'topping';
         again = true;
-      } else if (take(phrases.PAN, 'use') || take(phrases.PAN_ABROAD, 'use')) {
+      } else if (take(phrases.PAN, 'use') || take(phrases.PAN_MORE, 'use') || take(phrases.PAN_ABROAD, 'use')) {
         r.use = 'pan';
         again = true;
-      } else if (take(phrases.TOPPING, 'use') || take(phrases.TOPPING_ABROAD, 'use')) {
+      } else if (take(phrases.TOPPING, 'use') || take(phrases.TOPPING_MORE, 'use') || take(phrases.TOPPING_ABROAD, 'use')) {
         r.use = 'topping';
         again = true;
+      } else {
+        const beside = take(phrases.BESIDE, 'use', false);
+        if (beside) {
+          r.side = beside[1] ? 'filling' : 'not in the batter';
+          r.use = 'topping';
+          again = true;
+        }
       }
     }
   }
@@ -301,6 +314,8 @@ function takePhrases(r: Reader, start: number): { from: number; to: number } {
 function takeMeasures(r: Reader): void {
   if (/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd/i.test(r.text))
     for (const m of r.text.matchAll(phrases.STATES)) r.claim(m.index, m.index + m[0].length, 'state');
+  if (/toss|roll|dust|coat|dredg|shak/i.test(r.text)) for (const m of r.text.matchAll(phrases.TURNED_IN)) r.claim(m.index, m.index + m[0].length, 'state');
+  if (r.text.includes('(')) for (const m of r.text.matchAll(phrases.REMARK)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/\bnot\b/i.test(r.text)) for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
   if (!/cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i.test(r.text)) return;
   for (const re of phrases.MEASURES) for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'state');
@@ -344,6 +359,23 @@ const isMaybeAmount = (t: Token, r: Reader, from: number): boolean =>
         OTHER_STARTS.has(plain(t.text)) &&
         r.free(from, t.start).filter(isWord).length === 0 &&
         OTHER_NUMBERS.some(([re]) => re.test(r.text.slice(t.start))))));
+
+/** What a numbered can of the trade holds, g: usual net weights. A can of number ten is no scoop. */
+const TRADE_CANS: Readonly<Record<string, number>> = { '10': 3005, '5': 1588, '3': 1360, '2 1/2': 822, '2.5': 822, '2': 567, '303': 454, '300': 425, '1': 298 };
+const TRADE_CAN = /(?:(\d{1,2}|an?|one|two|three|half an?)\s+)?(?:#|no\.?|number)\s?(10|5|3(?!0)|2 1\/2|2\.5|2|303|300|1)[\s-]+(?:cans?|tins?)\b(?:\s+of\b)?/i;
+const COUNTS: Readonly<Record<string, Fraction>> = { half: new Fraction(1, 2), two: new Fraction(2), three: new Fraction(3) };
+
+function takeTradeCan(r: Reader, from: number, to: number): void {
+  const m = /#|no\.|number|no\s/i.test(r.text) ? TRADE_CAN.exec(r.text.slice(from, to)) : null;
+  const grams = m && TRADE_CANS[m[2] ?? ''];
+  if (!m || !grams) return;
+  const said = (m[1] ?? '1').toLowerCase();
+  const n = /^\d/.test(said) ? new Fraction(said) : (COUNTS[said.split(' ')[0] ?? ''] ?? new Fraction(1));
+  const [start, end] = [from + m.index, from + m.index + m[0].length];
+  const amount: Amount = { terms: [{ sign: 1, low: n.mul(grams), high: null, unit: 'g', fullness: null }], approximate: true };
+  r.amounts.push({ start, end, amount, fill: null, counted: true });
+  r.claim(start, end, 'amount');
+}
 
 /** Names split off by "or", "and" or commas, as spans of free words. */
 interface Group {
@@ -677,6 +709,9 @@ const twoAmounts = (message: string): LineFinding => ({ code: 'two-amounts', mes
 const ASIDE = 'Two amounts side by side: which one counts? Put the second in brackets if it says the same twice.';
 const EACH_ITS_LINE = 'Two amounts on one line: give each ingredient a line of its own, or put the second in brackets if it says the same twice.';
 
+/** "for the neighbours": a tail whose noun decides whether it is the batter's. */
+const FOR_WHOM = /[,\s(]\bfor\s+(?:the|my|our)\s+([\p{L}'’-]+)(?:\s+([\p{L}'’-]+))?\s*[).]*$/iu;
+
 /** A plain number and words without another: what the words mean hangs on no number. */
 const SIMPLE = /^(\d{1,4}(?:\.\d{1,2})?|\d{1,4} \d\/\d|\d{1,4}\/\d|\d{0,3}[½¼¾⅓⅔⅛])( ?)(\p{L}[^\d½¼¾⅓⅔⅛%×*/]*)$/u;
 const HANGS_ON_NUMBER = /\b(?:x|or|and|plus|minus|less|cc|to|dozen|half|quarter|third|one|two|three|four|five|six|ten|twelve|an?)\b/i;
@@ -768,6 +803,9 @@ function splitWhole(source: string, house: KitchenConventions, languages: Readon
   const ends = takePhrases(r, from);
   from = ends.from;
   const { to } = ends;
+  const whom = r.use === null && r.side === null ? FOR_WHOM.exec(text.slice(from, to)) : null;
+  if (whom && !phrases.BATTERS.test(whom[1] ?? '') && !phrases.BATTERS.test(whom[2] ?? ''))
+    r.problem = { code: 'not-understood', message: `“${whom[0].trim().replace(/^[,(\s]+|[)\s.]+$/g, '')}”: is it for the batter? Say where it goes.` };
   const special = partOf(r, from, to) ?? bothOf(r, from, to);
   if (special) return special;
   takeMeasures(r);
@@ -780,6 +818,7 @@ function splitWhole(source: string, house: KitchenConventions, languages: Readon
   )
     r.claim(pieces.index, pieces.index + pieces[0].length, 'amount');
 
+  takeTradeCan(r, from, to);
   const sizes = /size/i.test(text);
   const sized = sizes ? SIZED.exec(text.slice(from, to)) : null;
   const sizeOf = sized || !sizes ? null : SIZE_OF.exec(text.slice(from, to));
@@ -1059,7 +1098,8 @@ function fruitPart(r: Reader, named: Named): NameReading | null {
 const signed = (a: Amount, sign: 1 | -1): Amount['terms'] => a.terms.map((t) => ({ ...t, sign: (t.sign * sign) as 1 | -1 }));
 const LESS = /^(?:minus|less|−|but for)$/i;
 /** "with 2 tbsp taken out": what is said behind an amount that is not there any more. */
-const TAKEN_OUT = /^\s*(?:(?:is|are|was|were|of it)\s+)?(?:taken (?:out|away|off)|removed|spooned (?:off|out)|poured (?:off|away)|scooped (?:off|out)|left out|held back|knocked off)\b/i;
+const TAKEN_OUT =
+  /^\s*(?:(?:is|are|was|were|of it)\s+)?(?:taken (?:out|away|off)|removed|spooned (?:off|out)|poured (?:off|away)|scooped (?:off|out)|left out|held back|knocked off)\b/i;
 
 /** More amounts with words of their own: sums, differences, things besides, things instead. */
 function several(

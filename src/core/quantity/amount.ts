@@ -152,7 +152,7 @@ function readFull(text: string, from: number): { at: number; fullness: Fullness 
 
 const SIZE_WORD =
   /^(?:small|large|tiny|little|big|wee|two[\s-]finger|three[\s-]finger)\s+(?=(?:pinch|dash|smidgen|drop|tad|can|tin|jar|packet|carton|tub|pot|bag|glass|mug|bowl|block)(?:e?s)?\b)/i;
-const PART_AFTER = /^\s+and\s+(an?\s+|one\s+|two\s+|three\s+)?(half|third|thirds|quarters?)\b/i;
+const PART_AFTER = /^\s+and\s+(an?\s+|one\s+|two\s+|three\s+)?(half|third|thirds|quarters?|fourths?|eighths?)\b/i;
 const OR_TWO = /^\s+or\s+(two|three|so)\b(?!\s+\p{L}*(?:spoon|cup|tsp|tbsp|gram|ounce|stick))/iu;
 const HALF_FULL_AFTER = /^,?\s*\(?(half|two[\s-]thirds|three[\s-]quarters)[\s-]full\)?(?![\p{L}])/iu;
 
@@ -232,7 +232,12 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   const more = PART_AFTER.exec(text.slice(at));
   if (more && !high) {
     const many = { two: 2, three: 3 }[(more[1] ?? '').trim().toLowerCase()] ?? 1;
-    low = low.add(new Fraction(many, { half: 2, third: 3, thirds: 3, quarter: 4, quarters: 4 }[(more[2] ?? '').toLowerCase()] ?? 1));
+    low = low.add(
+      new Fraction(
+        many,
+        { half: 2, third: 3, thirds: 3, quarter: 4, quarters: 4, fourth: 4, fourths: 4, eighth: 8, eighths: 8 }[(more[2] ?? '').toLowerCase()] ?? 1,
+      ),
+    );
     at += more[0].length;
   }
   const two = orTwo(at);
@@ -322,7 +327,13 @@ export function readAmount(text: string): ReadAmount | null {
       if (!next || family(next.term.unit) === null || family(first.term.unit) === null) break;
       const [before] = terms;
       // "1 cup and 240 ml": said twice, in another system
-      if (sign === 1 && before && isMetric(before.unit) !== isMetric(next.term.unit) && sameSize({ terms, approximate: false }, { terms: [next.term], approximate: false })) break;
+      if (
+        sign === 1 &&
+        before &&
+        isMetric(before.unit) !== isMetric(next.term.unit) &&
+        sameSize({ terms, approximate: false }, { terms: [next.term], approximate: false })
+      )
+        break;
       terms.push(next.term);
       at += joined[0].length + next.length;
       continue;

@@ -142,8 +142,8 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   'tbsp-15ml':
     'msk matsked matskedar el essloffel ss spsk spiseske spiseskeer spiseskje spiseskjeer eetlepel eetlepels cucharada cucharadas cda cdas cucchiaio cucchiai cas c.a.s lzice lyzka',
   dsp: 'dsp dsps dstspn dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
-  tsp: 'tsp tsps teasp teaspoon teaspoons teaspoonful teaspoonfuls teaspoonsful',
-  tbsp: 'tbsp tbsps tbs tb tblsp tblsps tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs',
+  tsp: 'tsp tsps tspn tspns teasp teasps teaspn teaspoon teaspoons teaspoonful teaspoonfuls teaspoonsful',
+  tbsp: 'tbsp tbsps tbs tb tblsp tblsps tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs tblspns tbspn tbspns',
   cup: 'cup cups c cupful cupfuls cupsful',
   gill: 'gill gills',
   pint: 'pint pints pt pts',
