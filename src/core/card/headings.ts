@@ -17,11 +17,16 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
     'notes',
     /^(?:notes?|tips?|variations?|storage|nutrition(?: facts)?|equipment|tools|you(?:'ll| will) need|remarks?|source|make ahead|to store|substitutions?|serving suggestions?|hinweise?|tipps?|astuces?)$/,
   ],
-  ['savoury', /^(?:for (?:the |a )?)?(?:savou?ry)(?: (?:version|end|ones?|half|filling|variation|pancakes|crepes|waffles|toppings?))?$/],
+  ['savoury', /^(?:for (?:the |a )?)?(?:savou?ry)(?: (?:version|end|ones?|half|variation|pancakes|crepes|waffles))?$/],
   ['sweet', /^(?:for (?:the |a )?)?(?:sweet)(?: (?:version|end|ones?|half|variation|pancakes|crepes|waffles))?$/],
   [
     'pan',
     /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|pans?|griddle|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten)|pour la (?:poele|cuisson)|per la padella|para la sarten|til stegning|til steking|till stekning|om in te bakken)$/,
+  ],
+  // what is for the batter itself is the batter's, however it begins
+  [
+    'batter',
+    /^(?:(?:to|for) )?(?:finish(?:ing)?|complete|completing|loosen(?:ing)?|thin(?:ning)?|lighten(?:ing)?|enrich(?:ing)?) (?:off )?(?:the )?(?:batter|mix(?:ture)?|dough|base)$|^(?:the )?next (?:morning|day)$|^on the (?:day|morning)$|^before (?:baking|cooking|frying)$/,
   ],
   [
     'topping',

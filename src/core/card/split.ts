@@ -140,7 +140,7 @@ const ONE_MORE =
 
 /** Words that lead a spoken line in and say nothing. */
 const LEAD_IN =
-  /^(?:(?:for|into|to) (?:the|my|our) (?:pancakes?|batter|waffles?|cr[eê]pes?|cakes?|griddle cakes?)[,\s]+(?=\p{L}|\d)|in(?:to)? (?:an?|another|the|my|one) (?:\p{L}+ )?(?:bowl|jug|pan)[,\s]+(?=\p{L}|\d)|(?:and|then|also|plus|so|next|first|finally|now|well|ok|okay|oh|um|er|yes|right|or)\b[,\s]+|(?:i|we|you)(?:[’']ll|[’']d)?\s+(?:use|used|need|take|add|put(?: in)?|like|go for|go in with|start with|begin with|throw in|chuck in|tip in|measure(?: out)?|crack(?: in)?|pour(?: in)?|also (?:add|use)|will need|want|have|do|always (?:add|use))\s+|(?:take|add|use|put(?: in)?|get|grab|in goes?|there[’']?s|it[’']?s|you[’']?ll need|goes in|in go)\s+(?=\d|an?\s|one\s|two\s|three\s|about\s|half\s)|(?:my|our|your|the)\s+(?=\d)|(?:an?\s+)?(?:further|additional|extra)\s+(?=\d)|another\s+(?=\d))/iu;
+  /^(?:(?:for|into|to) (?:the|my|our) (?:pancakes?|batter|waffles?|cr[eê]pes?|cakes?|griddle cakes?)[,\s]+(?=\p{L}|\d)|in(?:to)? (?:an?|another|the|my|one) (?:\p{L}+ )?(?:bowl|jug|pan)[,\s]+(?=\p{L}|\d)|(?:and|then|also|plus|so|next|first|finally|now|well|ok|okay|oh|um|er|yes|right|or)\b[,\s]+|(?:i|we|you)(?:[’']ll|[’']d)?\s+(?:use|used|need|take|add|put(?: in)?|like|go for|go in with|start with|begin with|throw in|chuck in|tip in|measure(?: out)?|crack(?: in)?|pour(?: in)?|also (?:add|use)|will need|want|have|do|always (?:add|use))\s+|(?:goes|go|comes|come)\s+(?=\d|an?\s|one\s|two\s|three\s|half\s)|(?:take|add|use|put(?: in)?|get|grab|in goes?|there[’']?s|it[’']?s|you[’']?ll need|goes in|in go)\s+(?=\d|an?\s|one\s|two\s|three\s|about\s|half\s)|(?:my|our|your|the)\s+(?=\d)|(?:an?\s+)?(?:further|additional|extra)\s+(?=\d)|another\s+(?=\d))/iu;
 
 /** A spoken line without the words that lead it in. */
 export function withoutLead(text: string): string {
@@ -227,7 +227,7 @@ class Reader {
 
 /** A line with none of these has no phrase to look for. */
 const TRIGGERS =
-  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
+  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|go|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
 
 function takePanFat(r: Reader): void {
   if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
