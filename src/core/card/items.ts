@@ -5,7 +5,7 @@ import { readAmount } from '../quantity/amount';
 import { type Line, readLine } from './line';
 
 /** Where one item may end and the next begin. */
-const SEAM = /\s*;\s*|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
+const SEAM = /\s*;\s*|[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
 
 const whole = (l: Line): boolean => l.ingredient !== null && l.written.length > 0 && (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
 const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
@@ -21,7 +21,7 @@ const begins = (text: string): boolean => {
  * @param least so many amounts have to be found for the row to be parted
  */
 export function itemsIn(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): readonly string[] | null {
-  if (text.length > 2000 || !/[,;&+–—-]|\s[/|•·]\s|\b(?:and|then|plus)\b/i.test(text)) return null;
+  if (text.length > 2000 || !/[,;&+–—-]|[.!]\s+[A-Z0-9]|\s[/|•·]\s|\b(?:and|then|plus)\b/i.test(text)) return null;
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
   const seams = [...text.matchAll(SEAM)].filter((m) => m[0] !== '' && m.index > 0);
   if (seams.length === 0) return null;
@@ -36,7 +36,7 @@ export function itemsIn(text: string, house: KitchenConventions, languages: Read
     const at = m.index + m[0].length;
     const right = text.slice(at, seams[n + 1]?.index ?? text.length).trim();
     if (!left || !right) continue;
-    const comma = /[,;]/.test(m[0]);
+    const comma = /[,;.!]/.test(m[0]);
     const [l, r] = [read(left), read(right)];
     if (!whole(l) || !begins(right)) continue;
     const far = whole(r) || (comma && r.ingredient !== null && r.written.length === 0) || (comma && whole(read(text.slice(at).trim())));

@@ -48,7 +48,7 @@ export const FIRST = /^\s*\(?optional(?:ly)?\)?\s*[:,–—-]?\s*/i;
 export const DIVIDED = /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
 /** When it goes in. */
 export const MOMENT =
-  /[\s,(–—-]*\b(?:(?:added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|(?<!to )go|whisked|poured)\s+(?:in|on|over|at|to|just|right|after|before|last|into)\b[^(),\d]*|to (?:fold|stir|mix) in\b[^(),\d]*|for (?:the )?(?:egg )?(?:whites|yolks)|at the (?:very )?end|last(?: of all)?|before (?:the flip|flipping|turning|baking|cooking)\b[^(),\d]*|after (?:resting|the rest)\b[^(),\d]*)\)?\s*$/i;
+  /[\s,(–—-]*\b(?:(?:added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|(?<!to )go|whisked|poured)\s+(?:in|on|over|at|to|just|right|after|before|last|into)\b[^(),\d.;]*|to (?:fold|stir|mix) in\b[^(),\d.;]*|for (?:the )?(?:egg )?(?:whites|yolks)|at the (?:very )?end|last(?: of all)?|before (?:the flip|flipping|turning|baking|cooking)\b[^(),\d.;]*|after (?:resting|the rest)\b[^(),\d.;]*)\)?\s*$/i;
 
 /** Sizes, degrees, times and shares: numbers that measure no amount. */
 export const MEASURES: readonly RegExp[] = [
