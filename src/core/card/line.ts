@@ -164,6 +164,9 @@ function settle(
   if (!first) return { code: 'no-amount', message: `How much ${shortName(i)}? No amount is written.` };
   // nearly every line says its amount once
   if (tries.length === 1) return first.ok ? { weighed: first.value, findings: [] } : { code: first.error.reason, message: first.error.message };
+  // a number that counts nothing beside an amount that measures: "1 1/2 1/2 cups milk"
+  const bare = tries.findIndex((t, n) => !t.ok && t.error.reason === 'no-unit' && combined[n]?.unit === null && !combined[n]?.low.equals(1));
+  if (bare >= 0) return { code: 'two-amounts', message: `How much ${shortName(i)}? Two numbers stand there, and one of them has no unit.` };
   const known = tries.flatMap((t, n) => {
     const a = combined[n];
     const amount = written[n];

@@ -72,6 +72,10 @@ test('what goes down in one system, or is joined by a word, adds up', () => {
     ['1 cup and 2 tbsp milk', 274.5],
     ['2 cups plus 1 cup flour', 375],
     ['1 l 250 ml milk', 1288],
+    ['1lb2oz flour', 510.3],
+    ['1lb2oz/510g flour', 510],
+    ['1 (8 oz / 225 g) package cream cheese', 225],
+    ['1 stick (8 tbsp; 113 g) butter', 113],
   ] as const) {
     const l = readLine(text, FRESH_CONVENTIONS);
     expect([text, l.status]).toEqual([text, 'read']);
@@ -89,6 +93,8 @@ test('unequal amounts side by side are asked', () => {
     '1/4 tsp, 2 g baking soda',
     '1/2 cup 4 tbsp 300 g sugar',
     'flour 2 lb 300 g',
+    '1 1/2 1/2 cups milk',
+    '200 g 100 g flour',
   ]) {
     const l = readLine(text, FRESH_CONVENTIONS);
     expect([text, l.status !== 'read' || l.findings.some((f) => f.code === 'amounts-disagree')]).toEqual([text, true]);

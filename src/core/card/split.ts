@@ -162,7 +162,7 @@ const ALL_TOGETHER =
 const PER_HEAD = /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
 
 const SAYS_AGAIN =
-  /^[\s,([:–—-]*(?:or|=|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
+  /^[\s,;([:–—-]*(?:or|=|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
 const CONNECTS =
   /^(?:or|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;
 const JOINED = /(?:^|[\s,(])(plus|\+|and|&|minus|less|−|with|but for)\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$/i;
@@ -880,12 +880,19 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
       const standing = amounts[0] ?? first.amount;
       const bracket =
         /[([]\s*(?:[^)\]]*)$/.test(between) || /[=/|≈~]|\bor\b|\bthat\b|\bi\.?e\b|\babout\b|\bequi|\bwhich\b|\bapprox|\broughly\b|\bweigh/i.test(between);
-      const packedIn = pack !== null || (/^\s*[([]?\s*$/.test(between) && /^\s*[)\]]\s*/.test(after) && PACK.test(after.replace(/^\s*[)\]]/, '')));
+      // "(8 oz / 225 g) package": the size of the pack, said twice
+      const inside = /[([]\s*$/.test(between) ? /^([^()[\]]*)[)\]]/.exec(after) : null;
+      const twiceIn =
+        inside?.[1] !== undefined &&
+        /\d/.test(inside[1]) &&
+        nameWords(cur.end, cur.end + inside[1].length).length === 0 &&
+        PACK.test(after.slice(inside[0].length));
+      const packedIn = twiceIn || pack !== null || (/^\s*[([]?\s*$/.test(between) && /^\s*[)\]]\s*/.test(after) && PACK.test(after.replace(/^\s*[)\]]/, '')));
       // so many packs of a size
       if (names.length === 0 && spans.length === 1 && unitOf(standing) === null && unitOf(cur.amount) !== null && packedIn && wayOf(cur.amount) !== 'vague') {
         amounts[0] = scaleAmount(cur.amount, countOf(standing));
         spans[0] = { start: spans[0]?.start ?? cur.start, end: cur.end };
-        const close = /^\s*[)\]]?/.exec(after)?.[0].length ?? 0;
+        const close = (twiceIn ? inside?.[0].length : /^\s*[)\]]?/.exec(after)?.[0].length) ?? 0;
         const word = PACK.exec(after.slice(close));
         if (word) {
           r.claim(cur.end, cur.end + close + word[0].length, 'amount');

@@ -338,7 +338,8 @@ export function readAmount(text: string): ReadAmount | null {
       at += joined[0].length + next.length;
       continue;
     }
-    const gap = /^(?:\s*,)?\s+(?=[\d¼-¾⅐-⅞])/u.exec(text.slice(at));
+    // "1 lb 2 oz", "1lb2oz"
+    const gap = /^(?:(?:\s*,)?\s+|(?=\d))(?=[\d¼-¾⅐-⅞])/u.exec(text.slice(at));
     const last = terms[terms.length - 1];
     if (!gap || !last) break;
     const next = readTerm(text.slice(at + gap[0].length), 1);
