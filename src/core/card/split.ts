@@ -410,6 +410,14 @@ const nameOf = (r: Reader, words: readonly Token[]): NameReading =>
     { breaks: breaksOf(r, words), languages: r.asking.languages },
   );
 
+/** A name with a noun lent from elsewhere in the line: what stands between parts nothing. */
+const lentName = (r: Reader, words: readonly Token[]): NameReading =>
+  readName(
+    words.map((t) => t.norm),
+    r.asking.house,
+    { languages: r.asking.languages },
+  );
+
 const isOpen = (n: NameReading): boolean => n.kind === 'unknown';
 
 const saidBy = (r: Reader, words: readonly Token[]): string => {
@@ -502,16 +510,23 @@ function readGroup(r: Reader, g: readonly Token[], n: number, groups: readonly (
     const head = before.findLast((t) => HEADS.has(t.norm));
     // "milk (dairy or oat)": the noun stood before
     if (head && isBare(g) && !standsAlone(g) && !g.some((t) => HEADS.has(t.norm))) {
-      const lent = nameOf(r, [...g, head]);
+      const lent = lentName(r, [...g, head]);
       if (!isOpen(lent) && used(lent, g.length)) return { ...lent, as: lent.as.slice(0, g.length) };
     }
     // "vanilla extract or essence"
     if (isOpen(alone))
       for (let cut = before.length - 1; cut > 0; cut--) {
-        const lent = nameOf(r, [...before.slice(0, cut), ...g]);
+        const lent = lentName(r, [...before.slice(0, cut), ...g]);
         if (!isOpen(lent)) return { ...lent, as: lent.as.slice(cut) };
       }
     return alone;
+  }
+  // "apple or orange juice": a word that lacks its noun is no fruit, and no soda
+  const lacking = lacksNoun(g, last);
+  if (lacking) {
+    const head = last[last.length - 1] as Token;
+    const lent = lentName(r, [...g, head]);
+    return isOpen(lent) ? { kind: 'unknown', suggestions: [], as: [] } : { ...lent, as: lent.as.slice(0, g.length) };
   }
   const chocolate = g.length === 1 && g[0]?.norm === 'milk' && last.some((t) => t.norm === 'chocolate');
   if (standsAlone(g) && alone.kind === 'found' && !chocolate) return alone;
@@ -520,7 +535,7 @@ function readGroup(r: Reader, g: readonly Token[], n: number, groups: readonly (
   // as much of the last as makes a name of which the bare word is a part
   const tails = [...last.keys()].slice(1).map((from) => last.slice(from));
   const lendable = tails.filter((lent) => lent.some((t) => HEADS.has(t.norm)));
-  const tries = lendable.map((lent) => ({ name: nameOf(r, [...g, ...lent]) })).filter((t) => !isOpen(t.name) && used(t.name, g.length));
+  const tries = lendable.map((lent) => ({ name: lentName(r, [...g, ...lent]) })).filter((t) => !isOpen(t.name) && used(t.name, g.length));
   const [chosen] = tries;
   if (chosen) return chosen.name;
   if (isPraise(g)) {
@@ -569,16 +584,39 @@ const WHOLE = new Set(
 );
 const standsAlone = (words: readonly Token[]): boolean => words.some((t) => WHOLE.has(t.norm));
 
+/** A noun and the words that only lack it: "apple or orange juice", "soda or sparkling water". */
+const LENT: Readonly<Record<string, RegExp>> = {
+  juice: /^(?:apple|orange|lemon|lime|pear|grape|pineapple|cherry|cranberry|tomato|mango)$/,
+  zest: /^(?:orange|lemon|lime|grapefruit)$/,
+  water: /^(?:soda|tonic|sparkling|mineral|coconut|rose|tap|still|spring|seltzer)$/,
+  cider: /^(?:apple|pear)$/,
+};
+const lacksNoun = (words: readonly Token[], last: readonly Token[]): string | null => {
+  const own = words.filter((t) => !FILLER.has(t.norm) && !HARMLESS.has(t.norm));
+  const noun = last[last.length - 1]?.norm ?? '';
+  return own.length === 1 && LENT[noun]?.test(own[0]?.norm ?? '') ? noun : null;
+};
+
 /** Things listed for one amount: "cinnamon, ginger and nutmeg". @returns null where one of them is not understood */
-function readEach(r: Reader, words: readonly Token[]): readonly { readonly name: NameReading; readonly said: string }[] | null {
+function readEach(r: Reader, words_: readonly Token[]): readonly { readonly name: NameReading; readonly said: string }[] | null {
   const out: { name: NameReading; said: string; tokens: readonly Token[] }[] = [];
-  const inSpan = r.tokens.filter((t) => t.as === null && t.start >= (words[0]?.start ?? 0) && t.end <= (words[words.length - 1]?.end ?? 0));
+  const inSpan = r.tokens.filter((t) => t.as === null && t.start >= (words_[0]?.start ?? 0) && t.end <= (words_[words_.length - 1]?.end ?? 0));
   for (const g of groupsOf(inSpan, /^(?:and|&|\+|plus|,|;|\/|und|et|y|e|og|och|en)$/i)) {
     const words = g.tokens.filter(isWord);
     const own = words.slice(words.findIndex((t) => !FILLER.has(t.norm)));
-    const name = nameOf(r, own);
+    let name = nameOf(r, own);
+    // "white and whole wheat flour": the noun stands once, at the end
+    const head = words_[words_.length - 1];
+    if (head && HEADS.has(head.norm) && own.length > 0 && own.every((t) => VARIANT.has(t.norm) || HARMLESS.has(t.norm)) && !standsAlone(own)) {
+      const lent = lentName(r, [...own, head]);
+      if (!isOpen(lent)) name = { ...lent, as: lent.as.slice(0, own.length) };
+    }
     if (isOpen(name)) return null;
-    out.push({ name, said: saidBy(r, own), tokens: own });
+    out.push({
+      name,
+      said: own.includes(head as Token) || isOpen(nameOf(r, own)) === false ? saidBy(r, own) : `${saidBy(r, own)} ${head?.text ?? ''}`,
+      tokens: own,
+    });
   }
   if (out.length < 2) return null;
   for (const o of out) claimName(o.tokens, o.name);

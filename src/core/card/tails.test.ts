@@ -71,6 +71,30 @@ test('a remark in brackets lends no name', () => {
   ]);
 });
 
+test('a name is never put together across a comma or a bracket, and a noun is lent only to what lacks one', () => {
+  const of = (text: string) => {
+    const l = readLine(text, FRESH_CONVENTIONS);
+    return l.status === 'read' ? (l.rows.length > 1 ? l.rows.join(' + ') : l.ingredient?.id) : 'asked';
+  };
+  for (const [text, is] of [
+    ['butter, milk, 1 cup', 'asked'],
+    ['2 tbsp butter, oil', 'asked'],
+    ['50 g butter, milk', 'asked'],
+    ['1 cup milk, coconut', 'coconut-milk-canned'],
+    ['200 g sugar, soft brown', 'sugar-brown-light'],
+    ['100 g cheese, cream', 'cream-cheese'],
+    ['3 eggs (whites only)', 'egg-white'],
+    ['1 cup apple or orange juice', 'apple-juice'],
+    ['1/2 cup orange or apple juice', 'orange-juice'],
+    ['1 cup soda or sparkling water', 'water'],
+    ['1 cup club soda or water', 'water'],
+    ['1 cup each white and whole wheat flour', '1 cup white flour + 1 cup whole wheat flour'],
+    ['1 banana or 1/2 cup apple puree', 'banana'],
+    ['1 cup almond, oat or soy milk', 'almond-drink'],
+  ] as const)
+    expect([text, of(text)]).toEqual([text, is]);
+});
+
 test('cooked, a dry thing is asked about, whatever it is measured in', () => {
   for (const text of [
     '1 cup cooked oats',

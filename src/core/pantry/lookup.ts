@@ -11,7 +11,7 @@ import type { Own } from './own';
 import { everyIngredient, findIngredient } from './pantry';
 import { MORE_NAMES } from './tables/more-names';
 import { LANGUAGES, type Language, OTHER_NAMES } from './tables/other-names';
-import { FILLER, HARMLESS, HARMLESS_WITH, HEADS, STATE, VARIANT } from './tables/words';
+import { FILLER, HARMLESS, HARMLESS_WITH, HEADS, ITS_PARTS, STATE, VARIANT } from './tables/words';
 
 export interface Found {
   readonly kind: 'found';
@@ -320,6 +320,26 @@ export interface NameAsked {
   readonly languages?: ReadonlySet<Language> | null;
 }
 
+/**
+ * Whether a name was put together from two things: it holds words from both sides of a comma or bracket in the order they stand in. A name
+ * turned round ("sugar, soft brown", "milk (coconut)") is one thing; "butter, milk" and "butter, oil" are two.
+ */
+function isPutTogether(m: Match, ws: readonly string[], breaks: readonly number[], index: Index): boolean {
+  const parts = [0, ...breaks].map((from, n) => ws.slice(from, breaks[n] ?? ws.length).filter((_, k) => m.used[from + k])).filter((p) => p.length > 0);
+  const [first, second] = parts;
+  // a part of the thing itself, and a name that only says more of it
+  if (
+    parts.length !== 2 ||
+    !first ||
+    !second ||
+    second.every((w) => ITS_PARTS.has(w) || /^(?:white|yolk|zest|juice|rind|peel)s?$/.test(w)) ||
+    index.exact.get(first.join(' ')) === m.id
+  )
+    return false;
+  const has = (words: readonly string[]): boolean => index.exact.get(words.join(' ')) !== undefined;
+  return has([...first, ...second]) && !has([...second, ...first]) && has(first) && has(second);
+}
+
 function search(ws: readonly string[], house: KitchenConventions, { breaks = [], languages = null }: NameAsked): NameReading {
   const index = indexOf(house.own);
   const nobody = ws.map((w): NameClaim => leftOver(w, '') ?? 'unknown');
@@ -330,6 +350,7 @@ function search(ws: readonly string[], house: KitchenConventions, { breaks = [],
     // "ginger, fresh": a word that mostly only praises may make another thing of it
     const more = run?.used.some((u, n) => !u && HARMLESS.has(of[n] ?? '')) ? byBag(of, index) : null;
     const m = more && run && more.key.split(' ').length > run.key.split(' ').length ? more : (run ?? (turned || of.length > 1 ? byBag(of, index) : null));
+    if (m && of === ws && isPutTogether(m, ws, breaks, index)) return null;
     return m ? answerMatch(m, of, house) : inOtherLanguages(of, languages, house);
   };
   const plainly = one(ws);
