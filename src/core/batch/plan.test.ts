@@ -6,6 +6,7 @@ import { gPerMl } from '../batter/volume';
 import { EMPTY_FORMULA, type Formula, kindIdOf, withEndKind } from '../formula/formula';
 import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { countedLines, notUnderstood } from '../formula/lines';
 import { measureFrom } from '../pantry/calibrate';
 import { type Bowl, GAP_CM, type Gear, ovenPanfulMl } from '../pantry/gear';
 import { NOTHING_OWN, type Own } from '../pantry/own';
@@ -611,6 +612,22 @@ test('once the card in cups and spoons gives the card’s own cups and spoons ba
       for (const l of planned({ by: 'factor', factor: 1 }, ONE, { formula, how: 'kitchen' }).sheet) expect(l.text.startsWith(l.measure ?? '?')).toBe(true);
     }),
   );
+});
+
+test('salt to taste is a line of the batch without an amount, and no reason not to start', () => {
+  const formula: Formula = {
+    ...CARD,
+    entries: ['250 g flour', '400 g milk', '10 g baking powder', 'salt to taste', 'a little vanilla, if you like'].map((text, n) => ({
+      key: `l${n + 1}`,
+      text,
+    })),
+  };
+  expect(notUnderstood(countedLines(formula, FRESH_KITCHEN, null))).toEqual([]);
+  const { sheet } = planned({ by: 'factor', factor: 2 }, ONE, { formula });
+  expect(sheet.filter((l) => l.grams === null).map((l) => l.text)).toEqual(['salt to taste', 'a little vanilla, if you like']);
+  // a thing whose amount somebody forgot is another matter
+  const forgot: Formula = { ...formula, entries: [...formula.entries, { key: 'l9', text: 'sugar' }] };
+  expect(notUnderstood(countedLines(forgot, FRESH_KITCHEN, null)).map((l) => l.text)).toEqual(['sugar']);
 });
 
 test('the head line counts the eggs that the sheet asks for', () => {

@@ -15,7 +15,7 @@ import { type Amount, type Combined, combine, writeAmount } from '../quantity/am
 import { grams as g } from '../quantity/say';
 import { CUP_SYSTEMS } from '../quantity/units';
 import type { LineFinding, Use, Vessel } from './parts';
-import { COOKED, KEPT_BACK } from './phrases';
+import { BY_TASTE, COOKED, KEPT_BACK } from './phrases';
 import { type SplitLine, splitLine } from './split';
 import { isWord, tokensOf, type Word } from './words';
 
@@ -300,7 +300,12 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
     return open('unknown', { code: 'unknown-ingredient', message }, { suggestions });
   }
   if (written.length === 0) {
-    const message = use === 'batter' ? `How much ${shortName(i)}? No amount is written.` : 'No amount is written; it is not counted in the batter.';
+    const message =
+      use === 'batter' && BY_TASTE.test(text)
+        ? 'No amount is written: it goes in by taste, and nothing of it is counted.'
+        : use === 'batter'
+          ? `How much ${shortName(i)}? No amount is written.`
+          : 'No amount is written; it is not counted in the batter.';
     return open('unclear', { code: 'no-amount', message });
   }
   const readings = readingsOf(s, i, house);

@@ -78,6 +78,10 @@ export const NOT = /[,(]\s*(?:but\s+)?not\s+[^(),\d]{2,40}\)?/gi;
 /** Fat that is called after the pan; and out of a can, which is for the pan where nothing else is said. */
 export const PAN_FAT = /\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i;
 export const SPRAY = /\b(?:cooking|oil|baking|non-?\s?stick)\s+spray\b|\bspray\s+oil\b/i;
+/** As much as whoever cooks likes: a line of the batch without an amount. */
+export const BY_TASTE =
+  /\b(?:to (?:your )?taste|as (?:needed|required|desired|wanted|you like)|if (?:you (?:like|want|wish|have (?:it|some|any))|wished|liked|desired|needed|using)|optional(?:ly)?|a (?:little|bit|few|touch|hint)|some|nach geschmack|q\.\s?[bs]\.)(?![\p{L}])/iu;
+
 /** An amount that goes in only when the batter asks for it. */
 export const KEPT_BACK =
   /\b(?:as|if) (?:needed|required|necessary)\b|\b(?:for thinning|to thin)\b|\bif (?:the batter is |the batter's |it is |it's )?too (?:thick|thin|runny|stiff|loose|wet|dry)\b/i;

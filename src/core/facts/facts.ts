@@ -46,7 +46,7 @@ export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
     worst: loudest(f, house),
     holds: [...new Set(own.flatMap((l) => l.parts.map((p) => p.ingredient.id)))],
     allergens: all.held.map((h) => h.allergen),
-    allergensOpen: all.unstated.length > 0 || own.some((l) => !l.off && l.parts.length === 0),
+    allergensOpen: all.unstated.length > 0 || own.some((l) => !l.off && l.ingredient === null && l.parts.length === 0),
     day: own.some((l) => l.opened !== null) ? house.today : null,
   };
 }

@@ -1,6 +1,8 @@
 /** The lines of a formula as they are read in a house: what the words on them come to. */
+
 import { doubtFractions } from '../card/doubt';
 import { type Line, readLine } from '../card/line';
+import { BY_TASTE } from '../card/phrases';
 import { houseKey } from '../pantry/conventions';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { drainLine } from './drained';
@@ -83,6 +85,9 @@ export const countedLines = (f: Formula, house: Kitchen, end: EndId | null = nul
   return formulaLines(f, house).filter((l) => counts(l, at?.id ?? null));
 };
 
+/** "Salt to taste": a thing that is known, as much of it as is liked. It is on the sheet without an amount. */
+export const isByTaste = (l: FormulaLine): boolean => l.ingredient !== null && l.findings[0]?.code === 'no-amount' && BY_TASTE.test(l.text);
+
 /** Lines that would be in the batter and are not understood: they never go into a batch unseen. */
 export const notUnderstood = (lines: readonly FormulaLine[]): readonly FormulaLine[] =>
-  lines.filter((l) => !l.off && l.use === 'batter' && l.status !== 'read' && l.parts.length === 0 && l.text.trim() !== '');
+  lines.filter((l) => !l.off && l.use === 'batter' && l.status !== 'read' && l.parts.length === 0 && l.text.trim() !== '' && !isByTaste(l));
