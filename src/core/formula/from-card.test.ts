@@ -146,3 +146,19 @@ test.each([
   const codes = analyseFormula(f, FRESH_KITCHEN).analysis.findings.map((x) => x.code);
   expect(codes.filter((c) => /listed|yield-claim/.test(c))).toEqual([]);
 });
+
+test.each([
+  ['Ugnspannkaka från slussen', 'oven'],
+  ['Pannukakku', 'oven'],
+  ['Ofenpfannkuchen', 'oven'],
+  ['Æbleskiver', 'ball'],
+  ['Aebleskiver for a wet day', 'ball'],
+  ['Poffertjes', 'ball'],
+  ['Palatschinken', 'crepe'],
+  ['Naleśniki', 'crepe'],
+  ['Palacsinta', 'crepe'],
+  ['Plättar', 'small'],
+  ['Pannkakor', 'crepe'],
+] as const)('%s is of the kind %s', (title, kind) => {
+  expect(guessKind(title, [], '')?.kind).toBe(kind);
+});

@@ -115,6 +115,17 @@ export interface KindGuess {
 }
 
 const TITLE_WORDS: readonly (readonly [RegExp, KindId])[] = [
+  // what a kind is called in other tongues
+  [
+    /(?<!\p{L})(?:ugnspannkak\p{L}*|uunipannukakku|pannukakku|ofenpfannkuchen|ovnpannekake\p{L}*|ovnpandekage\p{L}*|ovenpannenkoek\p{L}*|kropsua)(?!\p{L})/iu,
+    'oven',
+  ],
+  [/(?<!\p{L})(?:(?:æ|ae|e)bleskiver?|poffertjes?|munker|paniyarams?)(?!\p{L})/iu, 'ball'],
+  [
+    /(?<!\p{L})(?:palatschinken?|pala[cč]ink[aey]\p{L}*|palacsinta|nale[sś]nik\p{L}*|letut|lettuja|r[aä]iskale\p{L}*|plinsen|frittaten|flensjes|pannkakssmet|clătite|clatite)(?!\p{L})/iu,
+    'crepe',
+  ],
+  [/(?<!\p{L})(?:pl[aä]ttar|blinchiki|oladi|oladyi|syrniki|racuchy|racuszki|lapper|svele\p{L}*)(?!\p{L})/iu, 'small'],
   [/\b(?:dutch bab(?:y|ies)|oven[- ]pancakes?|german pancakes?|puffed|baked pancakes?|sheet[- ]pan)\b/i, 'oven'],
   [/\b(?:waffeln?|waffles?|gofres?|v[aå]ff?l(?:er|or)|gaufres?|wafels?)\b/iu, 'waffle'],
   [/\b(?:cr[eê]pes?|galettes?|crespelle|blintz(?:es)?|crepas|pfannkuchen|pannenkoeken|pannkakor|pandekager)\b/iu, 'crepe'],
