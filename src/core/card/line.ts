@@ -15,7 +15,7 @@ import { type Amount, type Combined, combine, writeAmount } from '../quantity/am
 import { grams as g } from '../quantity/say';
 import { CUP_SYSTEMS } from '../quantity/units';
 import type { LineFinding, Use, Vessel } from './parts';
-import { BY_TASTE, COOKED, KEPT_BACK } from './phrases';
+import { BY_TASTE, CHANGED, COOKED, KEPT_BACK } from './phrases';
 import { type SplitLine, splitLine } from './split';
 import { isWord, tokensOf, type Word } from './words';
 
@@ -313,6 +313,12 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
     const message = `"${s.text.slice(s.amountSpans[0]?.start, s.amountSpans[0]?.end).trim()}" can be read two ways: ${readings.map((x) => x.why).join(' or ')}. Which is it?`;
     return open('unclear', { code: 'two-readings', message }, { readings });
   }
+  const changed = s.amountSpans[0] && CHANGED.exec(s.text.slice(s.amountSpans[0].end));
+  if (changed)
+    return open('unclear', {
+      code: 'no-density',
+      message: `“${changed[0].trim().split(/\s+/)[0]}” changes what ${shortName(i)} weighs: is the amount from before or after? Write what went in.`,
+    });
   if (COOKED.test(s.text) && isDryStuff(i))
     return open('unclear', {
       code: 'no-density',

@@ -9,8 +9,8 @@ const PANS = '(?:pans?|skillets?|griddles?|irons?|tins?|moulds?|molds?|hollows?|
 const OF_IT = '(?:(?:the|a|an|your|my|each|every|hot|crepe|waffle|frying|cast[\\s-]iron|non-?stick)\\s+)*';
 /** Fat that fries: deep, or as a film; and what is in the pan before the batter. What is melted there goes on into the batter. */
 export const PAN_MORE = new RegExp(
-  `[\\s,(–—-]*(?:\\b(?:for|to)\\s+(?:deep|shallow)[\\s-]?fry(?:ing)?\\b|\\b(?:for|to)\\s+(?:film|filming|coat|coating|slick|slicking|rub|rubbing|wet|wetting|wipe|wiping|season|seasoning|grease|greasing|oil|oiling)\\s+${OF_IT}${PANS}\\b|(?<!\\b(?:melted|browned|warmed|heated|cooked|toasted|fried|softened)\\s)\\b(?:in|on|into|onto|round|around)\\s+${OF_IT}${PANS}\\b(?!\\s+(?:drippings|juices)))[^()\\d]*\\)?\\s*$`,
-  'i',
+  `[\\s,(–—-]*(?:\\b(?:for|to)\\s+(?:deep|shallow)[\\s-]?fry(?:ing)?\\b|\\b(?:for|to)\\s+(?!go\\b|the\\b|melt|brown|warm)\\p{L}{3,}\\s+${OF_IT}${PANS}\\b|(?<!\\b(?:melted|browned|warmed|heated|cooked|toasted|fried|softened)\\s)\\b(?:in|on|into|onto|round|around)\\s+${OF_IT}${PANS}\\b(?!\\s+(?:drippings|juices)))[^()\\d]*\\)?\\s*$`,
+  'iu',
 );
 /** What goes on or over the piece, or what it is turned in. */
 export const TOPPING_MORE =
@@ -69,7 +69,16 @@ export const STATES =
 export const TURNED_IN =
   /\b(?:tossed|rolled|dusted|coated|dredged|shaken)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:flour|sugar|starch|corn\s?starch|cornflour|cocoa)\b/giu;
 
+/** So much of it again: how much that is, is a question; what is done twice isn't. */
+export const TWICE =
+  /(?<!\b(?:sifted|sieved|rinsed|washed|strained|passed|baked|milled|ground|beaten|folded|mixed|filtered|boiled|rested)\s)\b(?:twice|thrice|two times|three times|each time|both times)\b(?!\s+(?:sifted|sieved|baked|milled|ground|rinsed|washed|strained|as))/i;
+/** "for the batter and the pan": two uses of one amount. */
+export const TWO_USES =
+  /\bfor\s+(?:both\s+)?(?:the\s+)?(?:batter|dough|mix|pancakes?|waffles?|cr[eê]pes?|pan|griddle|iron|skillet)\s*(?:,|and|&|\+)\s*(?:(?:for\s+)?(?:the\s+)?)(?:pan|griddle|iron|skillet|top|topping|batter|frying|greasing|serving|sauce|filling)\b/i;
+
 /** Cooked, a dry thing weighs otherwise than its table says. */
+/** What stands before a name and changes what is weighed, whatever it is: fat or salt that is reduced is another thing. */
+export const CHANGED = /^\s*(?:of\s+)?(?:soaked|reduced(?![-\s](?:fat|salt|sodium|sugar|lactose|calorie))|boiled[-\s]down|rehydrated|reconstituted)\s+\p{L}/iu;
 export const COOKED = /\b(?:cooked|boiled|steamed|popped|simmered|parboiled)\b/i;
 
 /** "(not self-raising)": what it is not; nothing of it is in the thing. */

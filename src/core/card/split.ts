@@ -844,6 +844,9 @@ function splitWhole(source: string, house: KitchenConventions, languages: Readon
   const whom = r.use === null && r.side === null ? FOR_WHOM.exec(text.slice(from, to)) : null;
   if (whom && !phrases.BATTERS.test(whom[1] ?? '') && !phrases.BATTERS.test(whom[2] ?? ''))
     r.problem = { code: 'not-understood', message: `“${whom[0].trim().replace(/^[,(\s]+|[)\s.]+$/g, '')}”: is it for the batter? Say where it goes.` };
+  if (phrases.TWO_USES.test(text)) r.problem = { code: 'divided', message: 'For two uses: how much of it goes into the batter? Give each a line of its own.' };
+  const again = phrases.TWICE.exec(text);
+  if (again) r.problem = { code: 'two-amounts', message: `“${again[0]}”: how much is that in all? Write the whole amount, or a line for each time.` };
   const special = partOf(r, from, to) ?? bothOf(r, from, to);
   if (special) return special;
   takeMeasures(r);

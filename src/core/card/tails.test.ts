@@ -19,6 +19,7 @@ test.each([
   ['1 tbsp oil in the pan', 'pan'],
   ['1 tsp butter in each hollow', 'pan'],
   ['30 g lard for the pan', 'pan'],
+  ['2 tbsp sugar, to caramelise the pan', 'pan'],
   ['butter, to grease the tin', 'pan'],
   ['1/2 cup sugar for rolling', 'topping'],
   ['100 g sugar to roll them in', 'topping'],
@@ -42,6 +43,9 @@ test.each([
   ['30 g butter, melted in a small pan', 'batter'],
   ['30 g butter, browned in the pan', 'batter'],
   ['2 tbsp milk for thinning', 'batter'],
+  ['250 g flour, sifted twice', 'batter'],
+  ['1 cup reduced-fat milk', 'batter'],
+  ['200 g oats, soaked overnight in the milk', 'batter'],
   ['1 tsp vinegar for lift', 'batter'],
   ['250 g flour for the batter', 'batter'],
   ['2 eggs for the batter', 'batter'],
@@ -57,7 +61,18 @@ test.each([
 ] as const)('%s: %s', (text, use) => expect(where(text)).toBe(use));
 
 test('a tail that is not understood is asked about, never counted in silence', () => {
-  for (const text of ['2 eggs for the neighbours', '100 g butter (for the lodge)', '1 cup milk, for the porridge'])
+  for (const text of [
+    '2 eggs for the neighbours',
+    '100 g butter (for the lodge)',
+    '1 cup milk, for the porridge',
+    // two uses, so many times, and what was done to it before it was weighed
+    '2 tbsp oil, for the batter and the pan',
+    '50 g butter for the pan and the batter',
+    '2 tsp sugar twice',
+    '1 cup milk, twice',
+    '1 cup reduced milk',
+    '1 cup soaked oats',
+  ])
     expect([text, asked(text)]).toEqual([text, true]);
 });
 
@@ -126,6 +141,8 @@ test.each([
   ['2 lg eggs', 'egg-large', 100],
   ['3 tspns baking powder', 'baking-powder-double-al', 13.8],
   ['1 c. A.P. flour', 'flour-all-purpose', 125],
+  ['4 oz s.r. flour', 'flour-self-raising-uk', 113.4],
+  ['2 tbsp oleo', 'margarine', 28],
   ['2 tblspns sugar', 'sugar-granulated', 25],
   ['2 tbsp malt or cider vinegar', 'vinegar-white', 30],
 ] as const)('%s', (text, id, grams) => {
