@@ -170,7 +170,7 @@ const STRUCTURAL = /^(?:the )?(?:ingredients?|ingredients list|shopping list|zut
 const OF_A_BATTER = new Set(['flour', 'starch', 'sugar', 'leavening', 'salt', 'egg', 'dairy', 'plant-milk', 'fat', 'dry-dairy']);
 
 /** Companions that are made, not bought: a bare row of one is a heading where amounts follow. */
-const MADE = /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whipped butter)$/i;
+const MADE = /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|whipped butter)$/i;
 
 /** A row that is a heading, by its shape, its words and what follows; null where it is none. */
 function headingAt(raw: Row, n: number, r: Reading): Place | null {
@@ -200,7 +200,7 @@ function headingAt(raw: Row, n: number, r: Reading): Place | null {
     const named = lookUp(shape.words, r.house).kind !== 'unknown';
     const apart = n === 0 || r.rows[n - 1]?.text === '' || !r.started;
     const own =
-      /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b))$/i.test(
+      /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b)|(?:the )?(?:night|evening) before|(?:in the |the )?next (?:morning|day)|in the morning|on the day)$/i.test(
         shape.words,
       );
     if (shape.marked ? !named || isItem(next, r, true) : own || (apart && (!named || isItem(next, r, true)) && !first))

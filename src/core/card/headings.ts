@@ -34,7 +34,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'side',
-    /^(?:for (?:the |my |a )?)?(?:.{0,40}\b)?(?:sauces?|glaze|compote|coulis|syrups?|fillings?|icing|frosting|drizzle|caramel|custard|curd|ganache|crumble|streusel|whipped (?:cream|butter)|(?:honey|cinnamon|maple|flavou?red|compound|herb|orange|lemon|brown|berry|vanilla|nut|garlic) butter|salsa|dip|relish|ragout|spread|jam|chutney|gravy|stew|swirl|praline|(?:the|pastry|lemon|vanilla|sour|cheese|chantilly|custard) cream|mousse|marinade|dressing|topping|fullung|sosse|farce|garniture|ripieno|relleno|vulling|saus|fyld|fyll|fyllning)(?: (?:for|to go|on) .{1,30})?$/,
+    /^(?:for (?:the |my |a )?)?(?:.{0,40}\b)?(?:sauces?|glaze|compote|coulis|syrups?|fillings?|icing|frosting|drizzle|caramel|custard|curd|ganache|crumble|streusel|whipped (?:cream|butter)|(?:honey|cinnamon|maple|flavou?red|compound|herb|orange|lemon|brown|berry|vanilla|nut|garlic) butter|salsa|dip|relish|ragout|spread|jam|chutney|gravy|stew|swirl|praline|(?:the|pastry|lemon|vanilla|sour|cheese|chantilly|custard) cream|mousse|marinade|dressing|topping|whip|soak|crunch|brittle|slaw|salad|hash|fullung|sosse|farce|garniture|ripieno|relleno|vulling|saus|fyld|fyll|fyllning)(?: (?:for|to go|on) .{1,30})?$/,
   ],
   [
     'side',
