@@ -170,7 +170,8 @@ const STRUCTURAL = /^(?:the )?(?:ingredients?|ingredients list|shopping list|zut
 const OF_A_BATTER = new Set(['flour', 'starch', 'sugar', 'leavening', 'salt', 'egg', 'dairy', 'plant-milk', 'fat', 'dry-dairy']);
 
 /** Companions that are made, not bought: a bare row of one is a heading where amounts follow. */
-const MADE = /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|whipped butter)$/i;
+const MADE =
+  /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|whipped butter)$/i;
 
 /** A row that is a heading, by its shape, its words and what follows; null where it is none. */
 function headingAt(raw: Row, n: number, r: Reading): Place | null {
