@@ -598,25 +598,23 @@ const lacksNoun = (words: readonly Token[], last: readonly Token[]): string | nu
 };
 
 /** Things listed for one amount: "cinnamon, ginger and nutmeg". @returns null where one of them is not understood */
-function readEach(r: Reader, words_: readonly Token[]): readonly { readonly name: NameReading; readonly said: string }[] | null {
+function readEach(r: Reader, listed: readonly Token[]): readonly { readonly name: NameReading; readonly said: string }[] | null {
+  const head = listed.at(-1);
+  // "white and whole wheat flour": the noun stands once, at the end
+  const withHead = (own: readonly Token[]): NameReading | null => {
+    if (!head || !HEADS.has(head.norm) || own.length === 0 || standsAlone(own) || !own.every((t) => VARIANT.has(t.norm) || HARMLESS.has(t.norm))) return null;
+    const lent = lentName(r, [...own, head]);
+    return isOpen(lent) ? null : { ...lent, as: lent.as.slice(0, own.length) };
+  };
   const out: { name: NameReading; said: string; tokens: readonly Token[] }[] = [];
-  const inSpan = r.tokens.filter((t) => t.as === null && t.start >= (words_[0]?.start ?? 0) && t.end <= (words_[words_.length - 1]?.end ?? 0));
+  const inSpan = r.tokens.filter((t) => t.as === null && t.start >= (listed[0]?.start ?? 0) && t.end <= (head?.end ?? 0));
   for (const g of groupsOf(inSpan, /^(?:and|&|\+|plus|,|;|\/|und|et|y|e|og|och|en)$/i)) {
     const words = g.tokens.filter(isWord);
     const own = words.slice(words.findIndex((t) => !FILLER.has(t.norm)));
-    let name = nameOf(r, own);
-    // "white and whole wheat flour": the noun stands once, at the end
-    const head = words_[words_.length - 1];
-    if (head && HEADS.has(head.norm) && own.length > 0 && own.every((t) => VARIANT.has(t.norm) || HARMLESS.has(t.norm)) && !standsAlone(own)) {
-      const lent = lentName(r, [...own, head]);
-      if (!isOpen(lent)) name = { ...lent, as: lent.as.slice(0, own.length) };
-    }
+    const lent = withHead(own);
+    const name = lent ?? nameOf(r, own);
     if (isOpen(name)) return null;
-    out.push({
-      name,
-      said: own.includes(head as Token) || isOpen(nameOf(r, own)) === false ? saidBy(r, own) : `${saidBy(r, own)} ${head?.text ?? ''}`,
-      tokens: own,
-    });
+    out.push({ name, said: lent ? `${saidBy(r, own)} ${head?.text}` : saidBy(r, own), tokens: own });
   }
   if (out.length < 2) return null;
   for (const o of out) claimName(o.tokens, o.name);
