@@ -271,7 +271,7 @@ export function serveSteps(q: ServeAsked): ServeSteps {
       step({
         id: `reheat${n + 1}`,
         name: `Heat ${keptWords(k, k.pieces)} again, from ${k.state === 'frozen' ? 'the freezer' : 'the cold'}`,
-        why: `${way.by.charAt(0).toUpperCase()}${way.by.slice(1)}, ${minutesSaid(way.minutes)}${way.loads > 1 ? ` each of ${way.loads} loads of ${way.atOnce}` : ''}: ${way.how} How hot they have to be all through is the local food code’s.`,
+        why: `${way.by.charAt(0).toUpperCase()}${way.by.slice(1)}, ${minutesSaid(way.minutes)}${way.loads > 1 ? `, ${way.loads} times with at most ${way.atOnce}` : ''}: ${way.how} How hot they have to be all through is the local food code’s.`,
         min: way.allMin,
         handsMin: Math.min(way.allMin, 2 * way.loads),
         ovenC: way.ovenC,
