@@ -161,4 +161,7 @@ test('a price, a count, a sauce’s method and the house, typed while the record
   await page.reload();
   await expect(clock).toHaveValue(other);
   await expect(page.getByText('it stands in this browser alone')).toHaveCount(0);
+  // the other journeys read the times as they were
+  await clock.selectOption(now);
+  await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
 });

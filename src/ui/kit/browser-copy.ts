@@ -67,6 +67,8 @@ let tab: string | null = null;
 let claimed: Promise<void> | null = null;
 const thisTab = (): string => (tab ??= remember(rememberedTab()));
 
+/** ms to wait for this tab's name: a reload may wake before the page it replaces has let go. */
+const LET_GO_MS = 2000;
 /** Holds this tab's name as long as it lives; a tab that was doubled with its memory takes another. */
 function claim(): Promise<void> {
   claimed ??= (async (): Promise<void> => {
@@ -74,10 +76,12 @@ function claim(): Promise<void> {
     if (!locks) return;
     const hold = (name: string): Promise<boolean> =>
       new Promise((told) => {
-        void locks.request(lockOf(name), { ifAvailable: true }, (lock) => {
-          told(lock !== null);
-          return lock ? new Promise(() => {}) : undefined;
-        });
+        const holding = (): Promise<void> => {
+          told(true);
+          return new Promise(() => {});
+        };
+        // refused when the time is up: another tab holds the name
+        locks.request(lockOf(name), { signal: AbortSignal.timeout(LET_GO_MS) }, holding).catch(() => told(false));
       });
     while (!(await hold(thisTab()))) tab = remember(crypto.randomUUID());
   })();
