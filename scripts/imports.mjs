@@ -53,6 +53,7 @@ const CORE_LIBRARIES = [
   'domhandler',
   'fflate',
   'fraction.js',
+  'fastest-levenshtein',
   'fuse.js',
   'htmlparser2',
   'mdast',

@@ -15,7 +15,7 @@ export interface EggCount {
   readonly left: { readonly part: 'yolk' | 'white'; readonly count: number; readonly grams: number } | null;
 }
 
-const SHELL_EGG = /^egg-(?:small|medium|large|extra-large|jumbo|duck)$/;
+const SHELL_EGG = /^egg-(?:(?:small|medium|large|extra-large)(?:-eu)?|jumbo|duck)$/;
 /** Whether an ingredient of the pantry is a whole egg that is cracked. */
 export const isShellEgg = (id: string): boolean => SHELL_EGG.test(id);
 

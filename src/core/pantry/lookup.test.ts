@@ -115,3 +115,54 @@ test('every name of the other tables leads to an ingredient that there is', () =
       .filter((id) => !known.has(id)),
   ).toEqual([]);
 });
+
+/** Slips of the pen as they stand on cards: what is meant, and how it is written. */
+const MISSPELT: Readonly<Record<string, readonly string[]>> = {
+  'flour-all-purpose': ['flower', 'flouer', 'floor', 'plain flower', 'all purpse flour'],
+  'flour-bread': ['bread flower', 'bred flour'],
+  'flour-rye': ['rye flower'],
+  'flour-buckwheat': ['buckweat flour', 'buckwheet flour'],
+  'flour-whole-wheat': ['whole weat flour', 'wholemeel flour'],
+  'flour-self-raising-uk': ['self rasing flour', 'self riasing flour'],
+  'baking-powder-double-al': ['baking power', 'baking podwer', 'bakeing powder', 'bakin powder'],
+  'baking-soda': ['bakin soda', 'baking sodda', 'bicarbinate of soda', 'bicarbonate of sodar'],
+  buttermilk: ['buttermlk', 'buttermillk', 'butermilk', 'buttermlik'],
+  'milk-whole': ['milke', 'mlik', 'mik'],
+  'sugar-granulated': ['suger', 'shugar', 'granualted sugar'],
+  'sugar-brown-light': ['brwon sugar', 'brown suger'],
+  'sugar-icing': ['confectoners sugar', 'iceing sugar'],
+  'vanilla-extract': ['vannila extract', 'vanilla extact', 'vanilla essense'],
+  cinnamon: ['cinamon', 'cinnimon', 'cinammon'],
+  'yoghurt-whole': ['yogert', 'yoghourt', 'yogart'],
+  'egg-large': ['egs'],
+  'egg-yolk': ['egg yoke', 'egg yokes'],
+  'egg-white': ['egg whits'],
+  'butter-unsalted': ['buter', 'buttr', 'unsalted buter'],
+  'sour-cream': ['sower cream'],
+  'creme-fraiche': ['creme friache', 'creme fraishe'],
+  ricotta: ['ricota'],
+  molasses: ['molases', 'mollasses'],
+  'maple-syrup': ['maple syurp', 'mapel syrup'],
+  'cream-of-tartar': ['creme of tarter', 'cream of tartare'],
+  'salt-table': ['sault'],
+  'cocoa-natural': ['coco powder', 'cocao powder'],
+  'lemon-juice': ['lemmon juice', 'lemon jiuce'],
+  'starch-tapioca': ['tapoica starch'],
+  'starch-corn': ['corn starsh'],
+  raspberries: ['rasberries'],
+};
+
+test('a slip of the pen is never read silently, and what was meant is offered first', () => {
+  const wrong: string[] = [];
+  for (const [id, names] of Object.entries(MISSPELT))
+    for (const name of names) {
+      const r = lookUp(name, FRESH_CONVENTIONS);
+      if (r.kind === 'found') wrong.push(`${name}: read as ${r.ingredient.id}`);
+      else if (r.suggestions[0]?.id !== id) wrong.push(`${name}: ${r.suggestions.map((i) => i.id).join(' ') || 'nothing offered'}`);
+    }
+  expect(wrong).toEqual([]);
+});
+
+test('a thing the pantry does not know is no slip of another word', () => {
+  for (const name of ['tamarind', 'wasabi', 'fenugreek', 'turmeric paste']) expect(lookUp(name, FRESH_CONVENTIONS)).toMatchObject({ kind: 'unknown' });
+});

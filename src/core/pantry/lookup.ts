@@ -3,6 +3,7 @@
  * done to it, or says nothing. Words that change it count wherever they stand ("milk, 2 %", "flour (self-raising)"); a name
  * with one that the pantry does not hold is not guessed at, it comes back as a question with the nearest.
  */
+import { distance } from 'fastest-levenshtein';
 import Fuse from 'fuse.js';
 import { plain } from '../quantity/units';
 import { EGG_INGREDIENT, houseKey, type KitchenConventions, POWDER_INGREDIENT, SALT_INGREDIENT } from './conventions';
@@ -78,6 +79,17 @@ interface Index {
   readonly words: ReadonlySet<string>;
   readonly longest: number;
   readonly fuse: Fuse<{ readonly id: string; readonly name: string }>;
+  /** Words of `words` that a word may be a slip of the pen for, kept as they are worked out. */
+  readonly near: Map<string, readonly Near[]>;
+}
+
+/** Words and readings kept at most. */
+const CACHE_MOST = 8000;
+
+interface Near {
+  readonly word: string;
+  /** Letters written wrongly, and what else speaks against it. */
+  readonly slips: number;
 }
 
 const NO_OWN = {};
@@ -126,7 +138,7 @@ function buildIndex(own: Own | undefined): Index {
     list.push({ id: i.id, name: i.name.toLowerCase() });
   }
   const fuse = new Fuse(list, { keys: ['name'], threshold: 0.36, ignoreLocation: true, includeScore: true, minMatchCharLength: 2 });
-  return { exact, bags, words: known, longest, fuse };
+  return { exact, bags, words: known, longest, fuse, near: new Map() };
 }
 
 function indexOf(own: Own | undefined): Index {
@@ -164,15 +176,15 @@ function otherNames() {
 /** In which languages a word or name is an ingredient's. */
 export const languagesOf = (name: string): readonly Language[] => [...(otherNames().names.get(wordsIn(name).join(' '))?.keys() ?? [])];
 
-/**
- * Up to five likely ingredients for words that are not understood, best first.
- * Fuzzy matching is fuse.js over names and aliases.
- */
-function suggest(clean: readonly string[], own: Own | undefined, first: readonly Ingredient[], most = 5): readonly Ingredient[] {
+/** Offered at most for words that are not understood. */
+const MOST_OFFERED = 5;
+
+/** Likely ingredients for words that are no slip of any name's, best first: fuse.js over names and aliases. */
+function alike(clean: readonly string[], own: Own | undefined): readonly Ingredient[] {
   const { fuse } = indexOf(own);
   const ws = clean.filter((w) => !/^[\d.%]+$/.test(w));
-  if (ws.length === 0) return first;
-  const ids = new Map<string, number>(first.map((i, n) => [i.id, -10 + n]));
+  if (ws.length === 0) return [];
+  const ids = new Map<string, number>();
   const add = (query: string, weight: number): void => {
     for (const r of fuse.search(query.slice(0, 60), { limit: 12 })) {
       const score = (r.score ?? 1) * weight;
@@ -185,9 +197,47 @@ function suggest(clean: readonly string[], own: Own | undefined, first: readonly
   return [...ids.entries()]
     .filter(([, score]) => score < 0.36)
     .sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1))
-    .slice(0, most)
+    .slice(0, MOST_OFFERED)
     .map(([id]) => findIngredient(id, own))
     .filter((i) => i !== undefined);
+}
+
+/** Letters written wrongly, at most, for a word still to be taken for a slip of the pen. */
+const mostSlips = (word: string): number => (word.length <= 3 ? 1 : word.length <= 7 ? 2 : 3);
+const sameLetters = (a: string, b: string): boolean => a.length === b.length && [...a].sort().join('') === [...b].sort().join('');
+
+/** Up to six words of the pantry that a word may be a slip of the pen for, nearest first. A word that is one itself counts as a slip more. */
+function nearTo(w: string, index: Index): readonly Near[] {
+  if (w.length < 3 || /\d/.test(w) || FILLER.has(w)) return [];
+  const had = index.near.get(w);
+  if (had) return had;
+  const known = index.words.has(w) || STATE.has(w) || HARMLESS.has(w) ? 1 : 0;
+  const most = mostSlips(w);
+  const out: Near[] = [];
+  for (const word of index.words) {
+    if (word === w || word.length < 3 || Math.abs(word.length - w.length) > most) continue;
+    // the first letter is seldom the wrong one
+    const slips = (sameLetters(w, word) ? 1 : distance(w, word)) + (word[0] === w[0] ? 0 : 0.5);
+    if (slips <= most) out.push({ word, slips: slips + known });
+  }
+  const best = out.sort((a, b) => a.slips - b.slips || (a.word < b.word ? -1 : 1)).slice(0, 6);
+  if (index.near.size >= CACHE_MOST) index.near.clear();
+  index.near.set(w, best);
+  return best;
+}
+
+/**
+ * A phrase as it may have been meant where a word or two of it are misspelt, fewest wrong letters first.
+ * @returns the phrases; whether they name anything is for the caller to find out
+ */
+function respelt(ws: readonly string[], index: Index): readonly (readonly string[])[] {
+  const near = ws.map((w) => nearTo(w, index));
+  const put = (words: readonly string[], n: number, word: string): readonly string[] => words.map((w, k) => (k === n ? word : w));
+  const one = near.flatMap((at, n) => at.map((a) => ({ n, words: put(ws, n, a.word), slips: a.slips })));
+  const two = one.flatMap((t) =>
+    near.flatMap((at, m) => (m > t.n ? at.slice(0, 3).map((b) => ({ words: put(t.words, m, b.word), slips: t.slips + b.slips })) : [])),
+  );
+  return [...one, ...two].sort((a, b) => a.slips - b.slips).map((t) => t.words);
 }
 
 /** "egg", "salt" and "baking powder" are what the house says they are. */
@@ -198,14 +248,17 @@ function asHouse(id: string, key: string, house: KitchenConventions): string {
   return id;
 }
 
-/** "2 medium free-range eggs": the size may stand apart from the egg. */
+/** "2 medium free-range eggs": the size may stand apart from the egg. A letter alone is the stamp of a European egg. */
 function eggSize(ws: readonly string[]): { readonly id: string; readonly said: boolean } {
   const has = (w: string): boolean => ws.includes(w);
-  if (has('medium') || has('m')) return { id: 'egg-medium', said: true };
-  if (has('small') || has('s')) return { id: 'egg-small', said: true };
+  if (has('medium')) return { id: 'egg-medium', said: true };
+  if (has('m')) return { id: 'egg-medium-eu', said: true };
+  if (has('small')) return { id: 'egg-small', said: true };
+  if (has('s')) return { id: 'egg-small-eu', said: true };
   if (has('jumbo') || has('giant')) return { id: 'egg-jumbo', said: true };
   if (has('xl') || ((has('extra') || has('very') || has('really')) && has('large'))) return { id: 'egg-extra-large', said: true };
-  return { id: 'egg-large', said: has('large') || has('l') || has('big') };
+  if (has('l')) return { id: 'egg-large-eu', said: true };
+  return { id: 'egg-large', said: has('large') || has('big') };
 }
 
 type Match = { readonly id: string; readonly key: string; readonly used: readonly boolean[] };
@@ -366,20 +419,23 @@ function search(ws: readonly string[], house: KitchenConventions, { breaks = [],
   }
   // a question: the plain thing first, where leaving one or two words out makes a name
   const near: Ingredient[] = [];
-  const less = (drop: (w: string, n: number) => boolean): void => {
-    const r = one(ws.filter((w, n) => !drop(w, n)));
+  const offer = (of: readonly string[]): void => {
+    const r = one(of);
     if (r?.kind === 'found') near.push(r.ingredient);
     else if (r?.kind === 'ambiguous') near.push(...r.suggestions);
   };
+  const less = (drop: (w: string, n: number) => boolean): void => offer(ws.filter((w, n) => !drop(w, n)));
+  // more words than a name has are prose
+  const short = ws.length <= 5;
+  for (const as of short ? respelt(ws, index) : []) if (near.length < MOST_OFFERED) offer(as);
   if (ws.length <= 8) for (let n = 0; n < ws.length; n++) less((_, k) => k === n);
   less((w) => VARIANT.has(w) && !HEADS.has(w));
   less((w) => !index.words.has(w));
   const first = [...new Map(near.map((i) => [i.id, i])).values()];
-  return { kind: 'unknown', suggestions: suggest(ws, house.own, first), as: nobody };
+  return { kind: 'unknown', suggestions: first.length > 0 || !short ? first.slice(0, MOST_OFFERED) : alike(ws, house.own), as: nobody };
 }
 
 const cache = new Map<string, NameReading>();
-const CACHE_MOST = 8000;
 
 /**
  * Reads the words that name an ingredient, and answers for each of them.

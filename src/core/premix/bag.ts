@@ -2,6 +2,7 @@
  * The dry side of a formula as a bag: what goes into it, what is added at the bench, and the water that powders ask back.
  * Grams per one formula throughout; shares of the bag are from 0 to 1.
  */
+import { isShellEgg } from '../formula/eggs';
 import type { FormulaLine } from '../formula/formula';
 import type { TallyPart } from '../formula/tally';
 import { US_CUP_ML } from '../pantry/fill';
@@ -50,16 +51,16 @@ const AS_POWDER: Readonly<Record<string, AsPowder>> = {
   },
   'milk-skim': { key: 'milk', powders: [['milk-powder-skim', 0.097]] },
   buttermilk: { key: 'buttermilk', powders: [['buttermilk-powder', 0.1017]] },
-  'egg-medium': { key: 'egg', powders: [['egg-powder-whole', 0.25]] },
   'egg-large': { key: 'egg', powders: [['egg-powder-whole', 0.25]] },
-  'egg-extra-large': { key: 'egg', powders: [['egg-powder-whole', 0.25]] },
-  'egg-jumbo': { key: 'egg', powders: [['egg-powder-whole', 0.25]] },
   'egg-white': { key: 'egg', powders: [['egg-white-powder', 0.125]] },
 };
 
+/** What stands for a wet thing in the table: a hen's egg of any size is the large one. */
+const wetAs = (i: Ingredient): AsPowder | undefined => AS_POWDER[isShellEgg(i.id) && i.id !== 'egg-duck' ? 'egg-large' : i.id] ?? AS_POWDER[i.like ?? ''];
+
 /** The powders that stand for a wet thing in such a bag, each as a share of it; null where none does. */
 export function asPowder(i: Ingredient, powders: Powders): AsPowder['powders'] | null {
-  const as = AS_POWDER[i.id] ?? AS_POWDER[i.like ?? ''];
+  const as = wetAs(i);
   if (!as || !powders[as.key]) return null;
   // the maker's own choice: its fat is what is then counted
   const chosen = as.key === 'milk' && powders.milkAs ? AS_POWDER[`milk-${powders.milkAs}`] : undefined;
@@ -125,7 +126,7 @@ export function bagOf(lines: readonly FormulaLine[], powders: Powders): Bag {
   for (const l of lines) {
     if (l.use !== 'batter') continue;
     for (const p of l.parts) {
-      const as = AS_POWDER[p.ingredient.id] ?? AS_POWDER[p.ingredient.like ?? ''];
+      const as = wetAs(p.ingredient);
       if (l.foam) whipped = true;
       if (as && !l.foam) couldBe.add(as.key);
       const stands = l.foam ? null : asPowder(p.ingredient, powders);
