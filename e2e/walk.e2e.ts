@@ -187,9 +187,16 @@ test('the focus is at the heading after a page change, at its opener after a dia
   const at = () => page.evaluate(() => document.activeElement?.tagName.toLowerCase() ?? '');
   const name = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
   await page.goto('/');
-  for (const place of ['Premix', 'Log', 'Pantry', 'House', 'Today']) {
+  for (const [place, path] of [
+    ['Premix', '/premix'],
+    ['Log', '/log'],
+    ['Pantry', '/pantry'],
+    ['House', '/house'],
+    ['Today', '/'],
+  ] as const) {
     await page.getByRole('link', { name: place, exact: true }).click();
-    await expect.poll(at).not.toBe('body');
+    await expect(page).toHaveURL((url) => url.pathname === path);
+    await expect.poll(at).toBe('h1');
   }
   await page.getByRole('button', { name: 'Keys' }).click();
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
