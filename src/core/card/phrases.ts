@@ -1,19 +1,19 @@
 /** Phrases of a line that are claimed whole, before its amounts and its name: what it is for, when it goes in, sizes and degrees. */
 
 /** Where it goes that is not the batter. Each takes the text to its end, or to the next comma or bracket. */
-export const PAN =
+const PAN =
   /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly|cr[eê]pe|pancake|blini|frying|baking|roasting|oven|sheet|cake|muffin|hot|heavy|large|small|non-?stick|cast[\s-]iron)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|brushing|brush|oiling|cooking|coating the pan|coat the pan|baking[\s-](?:sheets?|trays?|dish)|trays?|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
-export const TOPPING =
+const TOPPING =
   /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|(?:(?:the|an?)\s+)?(?:egg[\s-]?)?wash|glazing|glaze over|sprinkle|scatter|squeeze over|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
 const PANS = '(?:pans?|skillets?|griddles?|irons?|tins?|moulds?|molds?|hollows?|wells?|woks?|fryers?|plates?)';
 const OF_IT = '(?:(?:the|a|an|your|my|each|every|hot|crepe|waffle|frying|cast[\\s-]iron|non-?stick)\\s+)*';
 /** Fat that fries: deep, or as a film; and what is in the pan before the batter. What is melted there goes on into the batter. */
-export const PAN_MORE = new RegExp(
+const PAN_MORE = new RegExp(
   `[\\s,(–—-]*(?:\\b(?:for|to)\\s+(?:deep|shallow)[\\s-]?fry(?:ing)?\\b|\\b(?:for|to)\\s+(?!go\\b|the\\b|melt|brown|warm)\\p{L}{3,}\\s+${OF_IT}${PANS}\\b|(?<!\\b(?:melted|browned|warmed|heated|cooked|toasted|fried|softened)\\s)\\b(?:in|on|into|onto|round|around)\\s+${OF_IT}${PANS}\\b(?!\\s+(?:drippings|juices)))[^()\\d]*\\)?\\s*$`,
   'iu',
 );
 /** What goes on or over the piece, or what it is turned in. */
-export const TOPPING_MORE =
+const TOPPING_MORE =
   /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:rolling(?:\s+(?:them\s+)?in)?|roll\s+(?:them\s+)?in|dredging|dredge|coating|dipping|dip|crowning|strewing|strew|pour(?:ed)?\s+over|spoon\s+over|brush\s+over|go\s+(?:over|on(?:\s+top)?)|pass\s+(?:at|round)|put\s+on\s+(?:top|each)|melt\s+over|melt\s+on\s+top)\b[^()\d]*|\b(?:over\s+the\s+top|on\s+each\s+(?:plate|piece|pancake|one)|poured\s+over\s+(?:at\s+the\s+end|each|them))\b[^()\d]*)\)?\s*$/i;
 /** What is never in the batter: inside the piece, in the steamer, for somebody else. */
 export const BESIDE =
@@ -26,10 +26,13 @@ export const REMARK =
   /\(\s*(?:(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|put\s+aside|set\s+aside)|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
 
 /** The same in the other languages of the names. */
-export const PAN_ABROAD =
+const PAN_ABROAD =
   /[\s,(–—-]*(?:\b(?:zum|fürs|für die|zur)\s+(?:ausbacken|braten|einfetten|backen|pfanne|anbraten)|\bpour\s+(?:la\s+(?:poêle|poele|cuisson)|le\s+moule|graisser|cuire)|\bpara\s+(?:la\s+sart[eé]n|fre[ií]r|engrasar|la\s+plancha)|\bper\s+(?:la\s+padella|ungere|friggere)|\b(?:om\s+in\s+te\s+bakken|voor\s+(?:de\s+pan|het\s+bakken))|\btil\s+(?:stegning|steking|panden|pannen)|\btill\s+(?:stekning|pannan))(?![\p{L}])[^()\d]*\)?\s*$/iu;
-export const TOPPING_ABROAD =
+const TOPPING_ABROAD =
   /[\s,(–—-]*(?:\bzum\s+(?:servieren|bestreuen|best[aä]uben|garnieren)|\bpour\s+(?:servir|saupoudrer|garnir|d[eé]corer)|\bpara\s+(?:servir|espolvorear|decorar)|\bper\s+(?:servire|spolverare|guarnire)|\b(?:om\s+te\s+(?:serveren|bestrooien)|voor\s+erbij)|\btil\s+(?:servering|pynt|drys)|\btill\s+servering)(?![\p{L}])[^()\d]*\)?\s*$/iu;
+/** Tails that send a thing to the pan, tried in this order; and those that send it on top. */
+export const PAN_TAILS = [PAN, PAN_MORE, PAN_ABROAD];
+export const TOPPING_TAILS = [TOPPING, TOPPING_MORE, TOPPING_ABROAD];
 export const PAN_FIRST =
   /^\s*(?:for|to)\s+(?:(?:the|a|your)\s+)?(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|cooking|brushing|oiling)(?:\s+the\s+(?:pans?|griddle|iron))?\s*[:,–—-]\s*/i;
 export const TOPPING_FIRST =
@@ -94,3 +97,8 @@ export const BY_TASTE =
 /** An amount that goes in only when the batter asks for it. */
 export const KEPT_BACK =
   /\b(?:as|if) (?:needed|required|necessary)\b|\b(?:for thinning|to thin)\b|\bif (?:the batter is |the batter's |it is |it's )?too (?:thick|thin|runny|stiff|loose|wet|dry)\b/i;
+/** "for the neighbours": a tail whose noun decides whether it is the batter's. */
+export const FOR_WHOM = /[,\s(]\bfor\s+(?:the|my|our)\s+([\p{L}'’-]+)(?:\s+([\p{L}'’-]+))?\s*[).]*$/iu;
+/** "with 2 tbsp taken out": what is said behind an amount that is not there any more. */
+export const TAKEN_OUT =
+  /^\s*(?:(?:is|are|was|were|of it)\s+)?(?:taken (?:out|away|off)|removed|spooned (?:off|out)|poured (?:off|away)|scooped (?:off|out)|left out|held back|knocked off)\b/i;

@@ -278,10 +278,10 @@ function takePhrases(r: Reader, start: number): { from: number; to: number } {
         r.side = (side[1] ?? '').toLowerCase();
         r.use = 'topping';
         again = true;
-      } else if (take(phrases.PAN, 'use') || take(phrases.PAN_MORE, 'use') || take(phrases.PAN_ABROAD, 'use')) {
+      } else if (phrases.PAN_TAILS.some((re) => take(re, 'use'))) {
         r.use = 'pan';
         again = true;
-      } else if (take(phrases.TOPPING, 'use') || take(phrases.TOPPING_MORE, 'use') || take(phrases.TOPPING_ABROAD, 'use')) {
+      } else if (phrases.TOPPING_TAILS.some((re) => take(re, 'use'))) {
         r.use = 'topping';
         again = true;
       } else {
@@ -745,9 +745,6 @@ const twoAmounts = (message: string): LineFinding => ({ code: 'two-amounts', mes
 const ASIDE = 'Two amounts side by side: which one counts? Put the second in brackets if it says the same twice.';
 const EACH_ITS_LINE = 'Two amounts on one line: give each ingredient a line of its own, or put the second in brackets if it says the same twice.';
 
-/** "for the neighbours": a tail whose noun decides whether it is the batter's. */
-const FOR_WHOM = /[,\s(]\bfor\s+(?:the|my|our)\s+([\p{L}'’-]+)(?:\s+([\p{L}'’-]+))?\s*[).]*$/iu;
-
 /** A plain number and words without another: what the words mean hangs on no number. */
 const SIMPLE = /^(\d{1,4}(?:\.\d{1,2})?|\d{1,4} \d\/\d|\d{1,4}\/\d|\d{0,3}[½¼¾⅓⅔⅛])( ?)(\p{L}[^\d½¼¾⅓⅔⅛%×*/]*)$/u;
 const HANGS_ON_NUMBER = /\b(?:x|or|and|plus|minus|less|cc|to|dozen|half|quarter|third|one|two|three|four|five|six|ten|twelve|an?)\b/i;
@@ -839,7 +836,7 @@ function splitWhole(source: string, house: KitchenConventions, languages: Readon
   const ends = takePhrases(r, from);
   from = ends.from;
   const { to } = ends;
-  const whom = r.use === null && r.side === null ? FOR_WHOM.exec(text.slice(from, to)) : null;
+  const whom = r.use === null && r.side === null ? phrases.FOR_WHOM.exec(text.slice(from, to)) : null;
   if (whom && !phrases.BATTERS.test(whom[1] ?? '') && !phrases.BATTERS.test(whom[2] ?? ''))
     r.problem = { code: 'not-understood', message: `“${whom[0].trim().replace(/^[,(\s]+|[)\s.]+$/g, '')}”: is it for the batter? Say where it goes.` };
   if (phrases.TWO_USES.test(text)) r.problem = { code: 'divided', message: 'For two uses: how much of it goes into the batter? Give each a line of its own.' };
@@ -1143,9 +1140,6 @@ function fruitPart(r: Reader, named: Named): NameReading | null {
 
 const signed = (a: Amount, sign: 1 | -1): Amount['terms'] => a.terms.map((t) => ({ ...t, sign: (t.sign * sign) as 1 | -1 }));
 const LESS = /^(?:minus|less|−|but for)$/i;
-/** "with 2 tbsp taken out": what is said behind an amount that is not there any more. */
-const TAKEN_OUT =
-  /^\s*(?:(?:is|are|was|were|of it)\s+)?(?:taken (?:out|away|off)|removed|spooned (?:off|out)|poured (?:off|away)|scooped (?:off|out)|left out|held back|knocked off)\b/i;
 
 /** More amounts with words of their own: sums, differences, things besides, things instead. */
 function several(
@@ -1186,7 +1180,7 @@ function several(
       own.every((t) => /^(?:more|extra|additional)$/.test(t.norm) || STATE.has(t.norm)) &&
       own.some((t) => /^(?:more|extra|additional)$/.test(t.norm));
     const name = own.length > 0 && !moreOf ? nameOf(r, words) : nothing;
-    const takenOut = TAKEN_OUT.exec(r.text.slice(l.at.end, end));
+    const takenOut = phrases.TAKEN_OUT.exec(r.text.slice(l.at.end, end));
     const same = name.kind === 'found' && named.name.kind === 'found' && name.ingredient.id === named.name.ingredient.id;
     if (takenOut && !l.or) {
       const [a] = amounts;

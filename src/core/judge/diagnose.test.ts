@@ -4,6 +4,7 @@ import { MOVES } from '../balance/moves';
 import { faultsIn, isFault, MARKS, type Mark, markName, marksOf, occursOn, SCALES } from '../batch/came-out';
 import { KIND_IDS, type KindId, kindById } from '../formula/kinds';
 import { linesOf } from '../testing/formulas';
+import { AS_USUAL } from '../testing/judged';
 import { CAUSES } from './causes';
 import { causesOf } from './diagnose';
 import type { Judged } from './evidence';
@@ -22,23 +23,7 @@ const at = (texts: readonly string[], kind: KindId): Pick<Judged, 'analysis' | '
 const judged = (texts: readonly string[], more: Partial<Judged> = {}): Judged => ({
   kind: 'griddle',
   ...at(texts, more.kind ?? 'griddle'),
-  portionMl: 60,
-  usualPortion: [60, 60],
-  firstS: null,
-  secondS: null,
-  usual: { first: 140, second: 90 },
-  batterC: 22,
-  heatC: null,
-  heatZone: [165, 190],
-  restMin: null,
-  usualRestMin: 10,
-  turns: null,
-  usualTurns: 16,
-  heldMin: null,
-  weakPowder: false,
-  panFat: 'usual',
-  flip: 'usual',
-  units: { temperature: 'C' },
+  ...AS_USUAL,
   ...more,
 });
 /** A common formula of each kind, in the middle of its zones. */

@@ -16,6 +16,7 @@ import { joinParts, joinSteps, partWords } from '../prep/join';
 import { miseOf } from '../prep/mise';
 import { FRESH_UNITS } from '../quantity/say';
 import { linesOf } from '../testing/formulas';
+import { AS_USUAL } from '../testing/judged';
 import { anyCard, anyWays } from '../testing/kitchens';
 import { heldBy } from './held';
 import { waysMade } from './pan-fat';
@@ -64,23 +65,9 @@ function saidOf(
       pour: analysis.thickness?.pour ?? null,
       wantedPour: null,
       holds: sheet.flatMap((l) => (l.parts ?? []).map((p) => p.id)),
-      weakPowder: false,
-      portionMl: 60,
-      usualPortion: [60, 60],
-      firstS: null,
-      secondS: null,
-      usual: { first: 140, second: 90 },
+      ...AS_USUAL,
       batterC: 10,
-      heatC: null,
-      heatZone: [165, 190],
-      restMin: null,
-      usualRestMin: 10,
-      turns: null,
-      usualTurns: 16,
-      heldMin: null,
       panFat: made.panFat,
-      flip: 'usual',
-      units: { temperature: 'C' },
     }),
   );
   const said = [
