@@ -227,6 +227,22 @@ test('the focus is at the heading after a page change, at its opener after a dia
   await page.keyboard.press('Escape');
 });
 
+test('a list of keys opened while the next page is under way stays open when it comes', async ({ page }) => {
+  await page.goto('/house');
+  await page.route(/\/premix\?_rsc/, async (route) => {
+    await new Promise((r) => setTimeout(r, 1500));
+    await route.continue();
+  });
+  await page.getByRole('link', { name: 'Premix', exact: true }).click();
+  await page.getByRole('button', { name: 'Keys' }).click();
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page).toHaveURL(/premix$/);
+  await expect(page.getByRole('heading', { name: 'Premix', level: 1, includeHidden: true })).toBeAttached();
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toHaveCount(0);
+});
+
 /** Every script of the page comes so much later, ms. */
 const late = (page: Page, ms: number) =>
   page.route(/_next\/static\/chunks\/.*\.js/, async (route) => {

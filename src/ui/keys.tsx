@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { SINGLE_KEYS } from './keys-table';
 import { copyOf, keepCopy } from './kit/browser-copy';
 import { Button } from './kit/button';
@@ -18,9 +18,16 @@ const inWidget = (t: EventTarget | null): boolean =>
     t.closest('[role=combobox],[role=listbox],[role=menu],[role=dialog],[role=radio],[role=slider],[role=switch],[role=tab],[role=grid],[data-own-keys]') !==
       null);
 
+/** Whether the list is open. Each page draws its own frame: a list opened while the next page was under way stays open on it. */
+let standing = false;
+
 /** The list of keys, on "?", and the keys that work everywhere; those of one letter can be turned off. */
 export function Keys() {
-  const [open, setOpen] = useState(false);
+  const [open, show] = useState(standing);
+  const setOpen = useCallback((now: boolean): void => {
+    standing = now;
+    show(now);
+  }, []);
   const [off, setOff] = useState(false);
   const router = useRouter();
   const part = useLater(list, open);
@@ -43,7 +50,7 @@ export function Keys() {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [router, off]);
+  }, [router, off, setOpen]);
   return (
     <>
       <Button look="bare" aria-label="Keys" aria-haspopup="dialog" onClick={() => setOpen(true)}>
