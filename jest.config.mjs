@@ -6,7 +6,10 @@ export default {
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],
   transform: {
-    '^.+\\.(?:m?[jt]s|[jt]sx)$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } }],
+    '^.+\\.(?:m?[jt]s|[jt]sx)$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
   },
   // packages that come as modules of the new kind alone
   transformIgnorePatterns: [

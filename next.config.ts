@@ -16,7 +16,9 @@ const config: NextConfig = {
     { source: '/formulas/:formula([0-9a-f]{8}-[0-9a-f-]{27})', destination: '/formulas/bench' },
   ],
   // its browser build asks the page's document, which a worker has none of
-  turbopack: { resolveAlias: { 'decode-named-character-reference': './node_modules/decode-named-character-reference/index.js' } },
+  turbopack: {
+    resolveAlias: { 'decode-named-character-reference': './node_modules/decode-named-character-reference/index.js' },
+  },
   // a whole kitchen comes as one file
   experimental: { serverActions: { bodySizeLimit: '4mb' }, proxyClientMaxBodySize: '401mb' },
 };

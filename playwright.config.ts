@@ -26,7 +26,13 @@ export default defineConfig({
   timeout: LIMITS.browserTestMs,
   expect: { timeout: LIMITS.expectMs },
   outputDir: 'test-results',
-  use: { browserName: 'chromium', launchOptions: chromium, viewport: { width: 1280, height: 800 }, locale: 'en-GB', actionTimeout: LIMITS.actionMs },
+  use: {
+    browserName: 'chromium',
+    launchOptions: chromium,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    actionTimeout: LIMITS.actionMs,
+  },
   projects: [
     { name: 'cook', testMatch: /.*\.e2e\.ts/ },
     { name: 'bench', testDir: 'bench', testMatch: /browser\.bench\.ts/ },

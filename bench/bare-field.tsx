@@ -8,8 +8,13 @@ function Fields() {
   return (
     <>
       {lines.map((l, n) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: they never move
-        <input key={n} aria-label={`line ${n}`} value={l} onChange={(e) => setLines(lines.map((x, k) => (k === n ? e.target.value : x)))} />
+        <input
+          // biome-ignore lint/suspicious/noArrayIndexKey: they never move
+          key={n}
+          aria-label={`line ${n}`}
+          value={l}
+          onChange={(e) => setLines(lines.map((x, k) => (k === n ? e.target.value : x)))}
+        />
       ))}
       <output data-number>{sum}</output>
     </>

@@ -12,7 +12,8 @@ import { CARD } from './card';
 test.describe.configure({ mode: 'serial' });
 
 const ROUNDS = 40;
-const at = (sorted: readonly number[], share: number): number => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+const at = (sorted: readonly number[], share: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
 const print = (name: string, said: string): void => console.log(`${name.padEnd(64)} ${said}`);
 
 /** In the page: from a key to the frame after the first in which a number is another. */
@@ -38,7 +39,12 @@ const watchNumber = (page: Page, where: string): Promise<void> =>
     );
   }, where);
 
-async function measured(page: Page, name: string, key: (n: number) => string, number: () => Promise<string>): Promise<void> {
+async function measured(
+  page: Page,
+  name: string,
+  key: (n: number) => string,
+  number: () => Promise<string>,
+): Promise<void> {
   await page.evaluate(() => {
     (window as unknown as { times: number[] }).times = [];
   });
@@ -93,9 +99,19 @@ test('from a key press to new numbers at 20 lines', async ({ page, context }) =>
   await line.fill('300 g flour');
   await line.focus();
   await toThirdFigure(page);
-  await measured(page, 'key press to new numbers, typing in a line of 20', (n) => (n % 2 === 0 ? '1' : 'Backspace'), water);
+  await measured(
+    page,
+    'key press to new numbers, typing in a line of 20',
+    (n) => (n % 2 === 0 ? '1' : 'Backspace'),
+    water,
+  );
   await page.locator('[data-rail=water] [role=slider]').focus();
-  await measured(page, 'key press to new numbers, a rail nudged (worker and back)', (n) => (n % 2 === 0 ? 'PageUp' : 'PageDown'), water);
+  await measured(
+    page,
+    'key press to new numbers, a rail nudged (worker and back)',
+    (n) => (n % 2 === 0 ? 'PageUp' : 'PageDown'),
+    water,
+  );
 });
 
 async function pagesMet(page: Page): Promise<readonly string[]> {
@@ -129,13 +145,19 @@ test('the script that pages ask for, and a slow line', async ({ page, context })
     const session = await context.newCDPSession(p);
     await session.send('Network.enable');
     await session.send('Network.setCacheDisabled', { cacheDisabled: true });
-    await session.send('Network.emulateNetworkConditions', { offline: false, latency: 400, downloadThroughput: 50_000, uploadThroughput: 50_000 });
+    await session.send('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: 400,
+      downloadThroughput: 50_000,
+      uploadThroughput: 50_000,
+    });
     await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
     await p.addInitScript(() => {
       const w = window as unknown as { shift: number; seen: number };
       w.shift = 0;
       new PerformanceObserver((list) => {
-        for (const e of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[]) if (!e.hadRecentInput) w.shift += e.value;
+        for (const e of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
+          if (!e.hadRecentInput) w.shift += e.value;
       }).observe({ type: 'layout-shift', buffered: true });
       new PerformanceObserver((list) => {
         for (const e of list.getEntries()) if (e.name === 'first-contentful-paint') w.seen = e.startTime;
@@ -173,8 +195,11 @@ test('from navigation to all of it working, with a hand moving', async ({ page, 
         await (await context.newCDPSession(p)).send('Emulation.setCPUThrottlingRate', { rate });
         await p.addInitScript(() => {
           const timer = setInterval(() => {
-            for (const e of ['pointermove', 'mousemove']) (document.querySelector('main') ?? window).dispatchEvent(new PointerEvent(e, { bubbles: true }));
-            const all = [...document.querySelectorAll('main button, main input, main select')].filter((e) => !e.closest('form[action^="/"],form[method]'));
+            for (const e of ['pointermove', 'mousemove'])
+              (document.querySelector('main') ?? window).dispatchEvent(new PointerEvent(e, { bubbles: true }));
+            const all = [...document.querySelectorAll('main button, main input, main select')].filter(
+              (e) => !e.closest('form[action^="/"],form[method]'),
+            );
             const heard = all.length > 3 && all.every((e) => Object.keys(e).some((k) => k.startsWith('__reactProps')));
             if (!heard || document.querySelector('[data-waking]') !== null) return;
             (window as unknown as { alive: number }).alive = performance.now();
@@ -182,10 +207,17 @@ test('from navigation to all of it working, with a hand moving', async ({ page, 
           }, 15);
         });
         await p.goto(to);
-        times.push(await (await p.waitForFunction(() => (window as unknown as { alive?: number }).alive, null, { polling: 100 })).jsonValue().then(Number));
+        times.push(
+          await (await p.waitForFunction(() => (window as unknown as { alive?: number }).alive, null, { polling: 100 }))
+            .jsonValue()
+            .then(Number),
+        );
         await context.close();
       }
       times.sort((a, b) => a - b);
-      print(`${name} from navigation to working, CPU x${rate}`, `${at(times, 0.5).toFixed(0).padStart(5)} ms, at most ${at(times, 1).toFixed(0)} ms`);
+      print(
+        `${name} from navigation to working, CPU x${rate}`,
+        `${at(times, 0.5).toFixed(0).padStart(5)} ms, at most ${at(times, 1).toFixed(0)} ms`,
+      );
     }
 });

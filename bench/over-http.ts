@@ -13,13 +13,22 @@ export class Later extends Error {}
 
 /** @param url of the running app @param manifest the build's server-reference-manifest.json */
 export function actionsOf(url: string, manifest: string) {
-  const ids = new Map(Object.entries((JSON.parse(readFileSync(manifest, 'utf8')) as Manifest).node).map(([id, a]) => [a.exportedName, id] as const));
+  const ids = new Map(
+    Object.entries((JSON.parse(readFileSync(manifest, 'utf8')) as Manifest).node).map(
+      ([id, a]) => [a.exportedName, id] as const,
+    ),
+  );
   return async <T extends object>(name: string, input: unknown): Promise<{ readonly ok: true } & T> => {
     const id = ids.get(name);
     if (!id) throw new Error(`no action is called ${name}`);
     const r = await fetch(`${url}/sides`, {
       method: 'POST',
-      headers: { 'next-action': id, accept: 'text/x-component', 'content-type': 'text/plain;charset=UTF-8', origin: url },
+      headers: {
+        'next-action': id,
+        accept: 'text/x-component',
+        'content-type': 'text/plain;charset=UTF-8',
+        origin: url,
+      },
       body: JSON.stringify([input]),
     }).catch(() => {
       throw new Later();
@@ -30,7 +39,9 @@ export function actionsOf(url: string, manifest: string) {
     if (r.status >= 500) throw new Later();
     const line = text.split('\n').find((l) => l.startsWith('1:{'));
     if (!r.ok || !line) throw new Error(`${name}: ${r.status} ${text.slice(0, 200)}`);
-    const answer = JSON.parse(line.slice(2)) as ({ readonly ok: true } & T) | { readonly ok: false; readonly kind: string; readonly message: string };
+    const answer = JSON.parse(line.slice(2)) as
+      | ({ readonly ok: true } & T)
+      | { readonly ok: false; readonly kind: string; readonly message: string };
     if (answer.ok) return answer;
     if (answer.kind === 'away') throw new Later();
     throw new Error(`${name}: ${answer.message}`);

@@ -56,15 +56,21 @@ if (lines.length !== 20 || lines.some((l) => l.grams === null)) throw new Error(
 
 // each round changes one amount, as typing does, so that nothing can be answered from memory
 const changed = (n: number) =>
-  lines.map((l, i) => (i === n % 20 ? { ...l, parts: l.parts.map((p) => ({ ...p, grams: p.grams * (1 + (n % 97) / 1000) })) } : l));
+  lines.map((l, i) =>
+    i === n % 20 ? { ...l, parts: l.parts.map((p) => ({ ...p, grams: p.grams * (1 + (n % 97) / 1000) })) } : l,
+  );
 
-const show = (name: string, n: number): void => console.log(`${name.padEnd(64)} ${Math.round(n).toLocaleString('en-GB').padStart(9)} per second`);
+const show = (name: string, n: number): void =>
+  console.log(`${name.padEnd(64)} ${Math.round(n).toLocaleString('en-GB').padStart(9)} per second`);
 const analysed = perSecond((n) => analyse(changed(n), 'griddle', 'even'));
 show('analyse a 20-line formula (ratios, ledger, thickness, findings)', analysed);
 const pasted = entriesFromCard(CARD, FRESH_CONVENTIONS);
 if (!pasted.ok) throw new Error(pasted.message);
 const formula: Formula = { ...EMPTY_FORMULA, entries: pasted.value.entries };
-const retyped = (n: number): Formula => ({ ...formula, entries: formula.entries.map((e, i) => (i === 0 ? { ...e, text: `${300 + (n % 500)} g flour` } : e)) });
+const retyped = (n: number): Formula => ({
+  ...formula,
+  entries: formula.entries.map((e, i) => (i === 0 ? { ...e, text: `${300 + (n % 500)} g flour` } : e)),
+});
 show(
   'full analysis: 20 lines of text to numbers and findings',
   perSecond((n) => analyseFormula(retyped(n), FRESH_KITCHEN)),
@@ -73,7 +79,10 @@ show(
 const bench = { formula, house: FRESH_KITCHEN, end: null };
 const worked = workedOn(bench);
 const water = worked.analysis.percent?.freeWater ?? 0;
-const questions = Array.from({ length: 50 }, (_, n) => ask(bench, worked, [{ rail: 'water', value: water * (0.9 + n / 250) }]).question);
+const questions = Array.from(
+  { length: 50 },
+  (_, n) => ask(bench, worked, [{ rail: 'water', value: water * (0.9 + n / 250) }]).question,
+);
 if (!questions.every((q) => solve(q).met)) throw new Error('a drag of the bench card is out of reach');
 show(
   'a rail drag answered (solver, 20 lines)',
@@ -96,14 +105,46 @@ show(
 show(
   'a batch for 84 guests planned in bowls, with its sheets',
   perSecond((n) => {
-    const driver = { by: 'guests', guests: 84 + (n % 7), each: 2, secondsPct: 10, testPiece: true, portionMl: 60 } as const;
+    const driver = {
+      by: 'guests',
+      guests: 84 + (n % 7),
+      each: 2,
+      secondsPct: 10,
+      testPiece: true,
+      portionMl: 60,
+    } as const;
     const whole = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
     if (!whole.ok) throw new Error(whole.error.message);
     const means = meansOf(whole.value.lines, whole.value.before, whole.value.all, 60);
-    const m = mixesFor({ massG: means.massG, volumeMl: means.volumeMl, pieces: means.pieces, perMin: 3, lifeMin: 60, bowls: [] });
-    const split = { by: 'bowls', mixes: m.mixes, atOnce: m.atOnce, bowl: null, lifeMin: 60, apartMin: m.apartMin } as const;
+    const m = mixesFor({
+      massG: means.massG,
+      volumeMl: means.volumeMl,
+      pieces: means.pieces,
+      perMin: 3,
+      lifeMin: 60,
+      bowls: [],
+    });
+    const split = {
+      by: 'bowls',
+      mixes: m.mixes,
+      atOnce: m.atOnce,
+      bowl: null,
+      lifeMin: 60,
+      apartMin: m.apartMin,
+    } as const;
     const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
-    if (!ready.ok || !plannedSheet(ready.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind: formula.kind, portionMl: 60, split, stepG: 1 }).ok)
+    if (
+      !ready.ok ||
+      !plannedSheet(ready.value, {
+        driver,
+        exactness: 'gram',
+        house: FRESH_KITCHEN,
+        kind: formula.kind,
+        portionMl: 60,
+        split,
+        stepG: 1,
+      }).ok
+    )
       throw new Error('the bench card cannot be planned');
   }),
 );
@@ -113,7 +154,15 @@ const sheetOfDay = (() => {
   const split = { by: 'bowls', mixes: 4, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 12 } as const;
   const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
   const planned = ready.ok
-    ? plannedSheet(ready.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind: formula.kind, portionMl: 60, split, stepG: 1 })
+    ? plannedSheet(ready.value, {
+        driver,
+        exactness: 'gram',
+        house: FRESH_KITCHEN,
+        kind: formula.kind,
+        portionMl: 60,
+        split,
+        stepG: 1,
+      })
     : null;
   if (!planned?.ok) throw new Error('the bench card cannot be planned');
   return { driver, split, sheet: planned.value.sheet };
@@ -128,7 +177,13 @@ const steps = stepsOf({
 });
 show(
   `its time line of ${steps.length} steps, counted back from the plates`,
-  perSecond((n) => timeLine(steps, { at: 1.8e12 + 60_000 * (n % 500), anchor: 'first', helpers: n % 3, dayOneAt: null, moved: {} }, null)),
+  perSecond((n) =>
+    timeLine(
+      steps,
+      { at: 1.8e12 + 60_000 * (n % 500), anchor: 'first', helpers: n % 3, dayOneAt: null, moved: {} },
+      null,
+    ),
+  ),
 );
 const counted = countedLines(formula, FRESH_KITCHEN, null);
 
@@ -140,10 +195,13 @@ function rounding(): void {
     const from = performance.now();
     const c = kitchenMeasures(kitchenLines(counted, 0.3 * 1.06 ** n), FRESH_CONVENTIONS, FRESH_KITCHEN.drawer);
     seconds += (performance.now() - from) / 1000;
-    if (c.drift > c.plainDrift + 0.25 + 1e-9) throw new Error(`kitchen measures at ${n} drift more than rounding each line`);
+    if (c.drift > c.plainDrift + 0.25 + 1e-9)
+      throw new Error(`kitchen measures at ${n} drift more than rounding each line`);
     if (c.drift < c.plainDrift - 1e-9) better += 1;
   }
-  console.log(`${'kitchen measures for 20 lines, 50 sizes'.padEnd(64)} ${(50 / seconds).toFixed(1).padStart(9)} per second`);
+  console.log(
+    `${'kitchen measures for 20 lines, 50 sizes'.padEnd(64)} ${(50 / seconds).toFixed(1).padStart(9)} per second`,
+  );
   console.log(`less drift than rounding each line in ${better} of 50; more nowhere by a quarter of a tolerance.`);
 }
 rounding();
@@ -151,19 +209,33 @@ rounding();
 // how well cards are read: the corpus' own lines, each alone
 const corpus = workedLines(readFileSync(new URL('../src/core/card/corpus/lines.tsv', import.meta.url), 'utf8'));
 const verdicts = corpus.map((w) => judge(w, readLine(w.text, FRESH_CONVENTIONS)));
-console.log(`\n${corpus.length} lines of the corpus: ${LINE_VERDICTS.map((v) => `${v} ${verdicts.filter((x) => x === v).length}`).join(', ')}`);
+console.log(
+  `\n${corpus.length} lines of the corpus: ${LINE_VERDICTS.map((v) => `${v} ${verdicts.filter((x) => x === v).length}`).join(', ')}`,
+);
 
 // what is said of common formulas, and of faulty ones
-const said = COMMON.map((c) => analyse(linesOf(...c.lines), c.kind, c.school).findings.filter((f) => f.code !== 'honey-infant'));
+const said = COMMON.map((c) =>
+  analyse(linesOf(...c.lines), c.kind, c.school).findings.filter((f) => f.code !== 'honey-infant'),
+);
 const calm = said.filter((f) => f.length === 0).length;
 const loud = said.filter((f) => f.some((x) => x.severity !== 'note')).length;
-console.log(`${COMMON.length} common formulas: wholly calm ${calm}, with notes ${COMMON.length - calm - loud}, with a look or stop ${loud}`);
+console.log(
+  `${COMMON.length} common formulas: wholly calm ${calm}, with notes ${COMMON.length - calm - loud}, with a look or stop ${loud}`,
+);
 const told = (gross: boolean) =>
-  FAULTY.filter((f) => f.gross === gross).map((f) => analyse(linesOf(...f.lines), f.kind, f.school).findings.some((x) => x.code === f.code));
-for (const gross of [true, false]) console.log(`${told(gross).length} ${gross ? 'gross' : 'subtle'} faults: told ${told(gross).filter(Boolean).length}`);
+  FAULTY.filter((f) => f.gross === gross).map((f) =>
+    analyse(linesOf(...f.lines), f.kind, f.school).findings.some((x) => x.code === f.code),
+  );
+for (const gross of [true, false])
+  console.log(`${told(gross).length} ${gross ? 'gross' : 'subtle'} faults: told ${told(gross).filter(Boolean).length}`);
 const mended = FAULTY.map((f) => {
   const b = {
-    formula: { ...EMPTY_FORMULA, kind: f.kind, school: f.school, entries: f.lines.map((text, n) => ({ key: `l${n}`, text })) },
+    formula: {
+      ...EMPTY_FORMULA,
+      kind: f.kind,
+      school: f.school,
+      entries: f.lines.map((text, n) => ({ key: `l${n}`, text })),
+    },
     house: FRESH_KITCHEN,
     end: null,
   };
@@ -173,7 +245,13 @@ const mended = FAULTY.map((f) => {
 console.log(`with a proven way to mend it: ${mended.filter(Boolean).length} of ${FAULTY.length}`);
 
 /** Proposals over a thousand askings of a sort on the common formulas: offered, refused, and the least of flour and total that is kept. */
-function kept(name: string, askings: readonly (() => { readonly b: Parameters<typeof keepsOf>[0]; readonly p: Parameters<typeof keepsOf>[1] | null })[]): void {
+function kept(
+  name: string,
+  askings: readonly (() => {
+    readonly b: Parameters<typeof keepsOf>[0];
+    readonly p: Parameters<typeof keepsOf>[1] | null;
+  })[],
+): void {
   let [offered, flour, mass] = [0, 1, 1];
   const asked = askings.slice(0, 1000);
   for (const ask of asked) {
@@ -189,7 +267,12 @@ function kept(name: string, askings: readonly (() => { readonly b: Parameters<ty
   );
 }
 const commons = COMMON.map((c) => ({
-  formula: { ...EMPTY_FORMULA, kind: c.kind, school: c.school, entries: c.lines.map((text, n) => ({ key: `l${n + 1}`, text })) },
+  formula: {
+    ...EMPTY_FORMULA,
+    kind: c.kind,
+    school: c.school,
+    entries: c.lines.map((text, n) => ({ key: `l${n + 1}`, text })),
+  },
   house: FRESH_KITCHEN,
   end: null,
 }));
@@ -209,5 +292,7 @@ for (const rail of RAILS)
     );
 kept(
   'swaps',
-  commons.flatMap((b) => workedOn(b).lines.flatMap((l) => swapsFor(l).map((s) => () => ({ b, p: swapRebalanced(b, l, s) })))),
+  commons.flatMap((b) =>
+    workedOn(b).lines.flatMap((l) => swapsFor(l).map((s) => () => ({ b, p: swapRebalanced(b, l, s) }))),
+  ),
 );

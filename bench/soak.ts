@@ -16,7 +16,10 @@ const KILLS = 12;
 const APART_MS = 5500;
 const PACE_MS = 150;
 const health = process.env.EVEN_CRUMB_SOAK_HEALTH ?? '';
-const act = actionsOf(new URL(health || 'http://127.0.0.1').origin, process.env.EVEN_CRUMB_SOAK_MANIFEST ?? '.next/server/server-reference-manifest.json');
+const act = actionsOf(
+  new URL(health || 'http://127.0.0.1').origin,
+  process.env.EVEN_CRUMB_SOAK_MANIFEST ?? '.next/server/server-reference-manifest.json',
+);
 const supervisor = process.env.EVEN_CRUMB_SOAK_PID ?? '';
 
 const pause = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms));
@@ -59,9 +62,20 @@ async function main(): Promise<void> {
     act<Saved>('saveFormula', { formulaId, basedOn: n, knownNewest: n, formula: FORMULA, changeNote, requestId });
   const { formulaId, versionId } = (await save(null, 'first', null, randomUUID())).saved;
   const start = (more: object) =>
-    act<{ readonly batchId: string }>('makeBatch', { versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, ...more });
+    act<{ readonly batchId: string }>('makeBatch', {
+      versionId,
+      driver: { by: 'factor', factor: 1 },
+      exactness: 'gram',
+      portionMl: 60,
+      ...more,
+    });
   const made = await start({ requestId: randomUUID() });
-  await act('countOnHand', { requestId: randomUUID(), ingredientId: 'flour-all-purpose', countedG: 9_000_000, who: 'soak' });
+  await act('countOnHand', {
+    requestId: randomUUID(),
+    ingredientId: 'flour-all-purpose',
+    countedG: 9_000_000,
+    who: 'soak',
+  });
   const notes: string[] = [];
   const taps: string[][] = [[], []];
   const batches: string[] = [];
@@ -87,7 +101,12 @@ async function main(): Promise<void> {
         await until(() =>
           act('tellBook', {
             batchId: made.batchId,
-            items: [{ item: { id, do: 'tap', tap: { id, act: 'pour', surface: 'g', slot: n % 8, at: Date.now() } }, agoMs: 0 }],
+            items: [
+              {
+                item: { id, do: 'tap', tap: { id, act: 'pour', surface: 'g', slot: n % 8, at: Date.now() } },
+                agoMs: 0,
+              },
+            ],
           }),
         );
         taps[screen]?.push(id);
@@ -112,7 +131,9 @@ async function main(): Promise<void> {
       await pause(PACE_MS);
     }),
     loop(async (n) => {
-      await until(() => act('keepStock', { ingredientId: 'buttermilk', price: n, packG: 1000, opened: null, bestBefore: null }));
+      await until(() =>
+        act('keepStock', { ingredientId: 'buttermilk', price: n, packG: 1000, opened: null, bestBefore: null }),
+      );
       price = n;
       await pause(PACE_MS);
     }),
@@ -151,20 +172,37 @@ async function main(): Promise<void> {
     for (const [k, n] of times) if (n > 1) doubled.push(`${what} ${k}`);
     if (new Set(told).size !== kept.length) doubled.push(`${what}: ${kept.length} kept, ${told.length} told`);
   };
-  const column = async (sql: string, values: readonly unknown[]): Promise<string[]> => (await query<{ v: string }>(sql, values)).map((r) => r.v);
-  compare('version', notes, await column("select change_note as v from formula_versions where formula_id = $1 and change_note <> 'first'", [formulaId]));
+  const column = async (sql: string, values: readonly unknown[]): Promise<string[]> =>
+    (await query<{ v: string }>(sql, values)).map((r) => r.v);
+  compare(
+    'version',
+    notes,
+    await column("select change_note as v from formula_versions where formula_id = $1 and change_note <> 'first'", [
+      formulaId,
+    ]),
+  );
   compare('tap', taps.flat(), await column('select id::text as v from batch_taps where batch_id = $1', [made.batchId]));
-  compare('batch', batches, await column('select id::text as v from batches where formula_id = $1 and id <> $2', [formulaId, made.batchId]));
+  compare(
+    'batch',
+    batches,
+    await column('select id::text as v from batches where formula_id = $1 and id <> $2', [formulaId, made.batchId]),
+  );
   compare('count', counts, await column("select id::text as v from stock_counts where ingredient_id = 'honey'", []));
-  const pieces = await column("select piece::text as v from batch_taps where batch_id = $1 and act = 'pour' order by seq", [made.batchId]);
+  const pieces = await column(
+    "select piece::text as v from batch_taps where batch_id = $1 and act = 'pour' order by seq",
+    [made.batchId],
+  );
   if (pieces.some((p, n) => Number(p) !== n + 1)) lost.push('the order of the taps');
   const stock = await stockNoted();
   const flour = 9_000_000 - 250 * batches.length;
-  if (Math.abs((stock['flour-all-purpose']?.onHandG ?? 0) - flour) > 1e-6) lost.push(`flour: ${stock['flour-all-purpose']?.onHandG} where ${flour} is due`);
+  if (Math.abs((stock['flour-all-purpose']?.onHandG ?? 0) - flour) > 1e-6)
+    lost.push(`flour: ${stock['flour-all-purpose']?.onHandG} where ${flour} is due`);
   if (stock.buttermilk?.price !== price) lost.push(`price: ${stock.buttermilk?.price}, told ${price}`);
   if ((await loadHouse()).ways.altitudeM !== altitude) lost.push('the altitude of the house');
   const times = back.map((b) => b.ms).sort((a, b) => a - b);
-  console.log(`${acked} acknowledged writes by 7 writers, ${retried} tries while the records were away, ${back.length} kills`);
+  console.log(
+    `${acked} acknowledged writes by 7 writers, ${retried} tries while the records were away, ${back.length} kills`,
+  );
   console.log(`lost ${lost.length}, doubled ${doubled.length}`);
   for (const l of [...lost, ...doubled].slice(0, 20)) console.log(`  ${l}`);
   console.log(

@@ -73,10 +73,14 @@ async function fill(url: string): Promise<void> {
 
 async function serve(databaseUrl: string): Promise<{ url: string; child: ChildProcess }> {
   const port = await freePort();
-  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
+  const child = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
   const url = `http://127.0.0.1:${port}`;
   for (const until = Date.now() + LIMITS.serverStartMs; Date.now() < until; ) {
     if (
@@ -104,9 +108,16 @@ async function time(url: string): Promise<{ ms: number; kb: number }> {
 /** Ids that pages are asked by, of the same formula and batch in both. */
 const idsIn = (url: string) =>
   on(url, async (c) => {
-    const formula = (await c.query<{ id: string }>('select formula_id as id from formula_versions order by id limit 1')).rows[0]?.id;
-    const batch = (await c.query<{ id: string }>('select id from batches where finished_at is null order by started_at desc limit 1')).rows[0]?.id;
-    const done = (await c.query<{ id: string }>('select id from batches where finished_at is not null order by started_at desc limit 1')).rows[0]?.id;
+    const formula = (await c.query<{ id: string }>('select formula_id as id from formula_versions order by id limit 1'))
+      .rows[0]?.id;
+    const batch = (
+      await c.query<{ id: string }>('select id from batches where finished_at is null order by started_at desc limit 1')
+    ).rows[0]?.id;
+    const done = (
+      await c.query<{ id: string }>(
+        'select id from batches where finished_at is not null order by started_at desc limit 1',
+      )
+    ).rows[0]?.id;
     return { formula, batch, done };
   });
 

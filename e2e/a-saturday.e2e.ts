@@ -42,7 +42,11 @@ async function start(page: Page): Promise<string> {
 
 /** Grams of the target that is shown. */
 const target = async (weighIn: Locator): Promise<number> =>
-  Number(/^([\d.]+) g/.exec(((await weighIn.locator('strong').first().textContent()) ?? '').replace(/[\u2009\s](?=\d)/g, ''))?.[1]);
+  Number(
+    /^([\d.]+) g/.exec(
+      ((await weighIn.locator('strong').first().textContent()) ?? '').replace(/[\u2009\s](?=\d)/g, ''),
+    )?.[1],
+  );
 
 test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   expected.push(/503/);
@@ -151,7 +155,9 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await second.goto(`${cakes}/prep`);
   const look = second.getByRole('region', { name: 'Second look' });
   await expect(look.getByRole('row')).toHaveCount(9);
-  await expect(look.getByRole('row').filter({ hasText: 'All-purpose wheat flour' })).toContainText(`${Math.round(1.1 * flour) - flour} g too much`);
+  await expect(look.getByRole('row').filter({ hasText: 'All-purpose wheat flour' })).toContainText(
+    `${Math.round(1.1 * flour) - flour} g too much`,
+  );
   await look.getByRole('button', { name: 'Yes, every pile is right' }).click();
   await expect(look.getByRole('alert')).toHaveText('Initials of who has looked.');
   await look.getByLabel('Initials of who has looked').fill('T.W.');
@@ -176,7 +182,10 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   // rested, and poured to see: too thick, so milk goes in, a step at a time
   await pass(page, kitchen, 10 * MINUTE);
   await expect(rest.getByRole('timer')).toHaveText('Rested');
-  const water = page.getByRole('region', { name: 'What really went in' }).getByRole('listitem').filter({ hasText: 'Water' });
+  const water = page
+    .getByRole('region', { name: 'What really went in' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Water' });
   const before = await water.textContent();
   const correct = page.getByRole('region', { name: 'Too thick or too thin' });
   await correct.getByRole('radio', { name: 'by a test pour' }).click();
@@ -185,7 +194,9 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await expect(correct.getByRole('status')).toContainText('of cultured buttermilk');
   await axe(page);
   await correct.getByRole('button', { name: /^\d+ g is in$/ }).click();
-  await expect(correct.getByRole('list', { name: 'Stirred in' }).getByRole('listitem')).toContainText('60 ml lay 8.0 cm across');
+  await expect(correct.getByRole('list', { name: 'Stirred in' }).getByRole('listitem')).toContainText(
+    '60 ml lay 8.0 cm across',
+  );
   await expect(water).not.toHaveText(before ?? '');
 
   // the griddle: its heat, the test piece, three loads of eight
@@ -249,7 +260,10 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await db.connect();
   try {
     const id = cakes.split('/').at(-1);
-    const taps = await db.query('select act, count(*)::int as n from batch_taps where batch_id = $1 group by act order by act', [id]);
+    const taps = await db.query(
+      'select act, count(*)::int as n from batch_taps where batch_id = $1 group by act order by act',
+      [id],
+    );
     expect(taps.rows).toEqual([
       { act: 'flip', n: 25 },
       { act: 'join', n: 1 },
@@ -300,7 +314,13 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
 
   // beside an earlier one, and on to a draft version
   await row.getByRole('checkbox').check();
-  await page.getByRole('row').filter({ hasText: 'Regatta griddle cakes' }).filter({ hasText: 'Good' }).first().getByRole('checkbox').check();
+  await page
+    .getByRole('row')
+    .filter({ hasText: 'Regatta griddle cakes' })
+    .filter({ hasText: 'Good' })
+    .first()
+    .getByRole('checkbox')
+    .check();
   await page.getByRole('button', { name: 'Compare the two that are ticked' }).click();
   await page.waitForURL(/compare/);
   await expect(page.getByRole('region', { name: 'How it was made' })).toContainText('198 °C');

@@ -66,7 +66,10 @@ test('ticks made while the server is gone survive a reload and catch up', async 
   await expect(page.getByRole('checkbox', { name: /buttermilk/ })).toBeChecked();
 });
 
-test('a premix, a lot and a plan while the records are away: refused, kept as typed, and once each when they are back', async ({ page, kitchen }) => {
+test('a premix, a lot and a plan while the records are away: refused, kept as typed, and once each when they are back', async ({
+  page,
+  kitchen,
+}) => {
   const refused = page.getByRole('alert').filter({ hasText: 'The records are out of reach just now.' });
   const twice = async (press: () => Promise<void>): Promise<void> => {
     await kitchen.away();
@@ -90,7 +93,10 @@ test('a premix, a lot and a plan while the records are away: refused, kept as ty
   await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('3 left');
 
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: 'Lock-side crepes', exact: true })
+    .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.getByLabel('Pieces').fill('31');
   await page.getByRole('switch', { name: 'take it from stock' }).click();
@@ -108,7 +114,11 @@ test('a price, a count, a sauce’s method and the house, typed while the record
   expected.push(/503/);
   const away = page.getByText('The records are out of reach just now.', { exact: false }).first();
   /** Typed, refused, read again from the browser, and kept. */
-  const over = async (type: () => Promise<void>, press: () => Promise<void>, stands: () => Promise<void>): Promise<void> => {
+  const over = async (
+    type: () => Promise<void>,
+    press: () => Promise<void>,
+    stands: () => Promise<void>,
+  ): Promise<void> => {
     await type();
     await kitchen.away();
     await press();
@@ -127,7 +137,9 @@ test('a price, a count, a sauce’s method and the house, typed while the record
     () => expect(pack.getByLabel('A pack costs')).toHaveValue('3.75'),
   );
   await expect(page.getByText('Noted', { exact: true })).toBeVisible();
-  expect(await kitchen.sql("select price::float8 as price from stock where ingredient_id = 'flour-rye'")).toEqual([{ price: 3.75 }]);
+  expect(await kitchen.sql("select price::float8 as price from stock where ingredient_id = 'flour-rye'")).toEqual([
+    { price: 3.75 },
+  ]);
 
   await page.goto('/sides/new');
   await page.getByLabel('Name').fill('Away butter');
@@ -140,7 +152,9 @@ test('a price, a count, a sauce’s method and the house, typed while the record
     () => expect(page.getByLabel('How it is made')).toHaveValue('Beaten while nobody answered.'),
   );
   await page.waitForURL(/\/sides$/);
-  expect(await kitchen.sql("select method from sides where name = 'Away butter'")).toEqual([{ method: 'Beaten while nobody answered.' }]);
+  expect(await kitchen.sql("select method from sides where name = 'Away butter'")).toEqual([
+    { method: 'Beaten while nobody answered.' },
+  ]);
   // kept, it is no draft any more
   await page.goto('/sides/new');
   await expect(page.getByLabel('Name')).toHaveValue('');

@@ -7,10 +7,13 @@ async function bench(page: import('@playwright/test').Page, card: string): Promi
   await page.getByRole('button', { name: 'Read the card' }).click();
 }
 
-const line = (page: import('@playwright/test').Page, n: number) => page.getByRole('textbox', { name: 'Line as written' }).nth(n);
+const line = (page: import('@playwright/test').Page, n: number) =>
+  page.getByRole('textbox', { name: 'Line as written' }).nth(n);
 
 test.describe('on the bench', () => {
-  test('what is no amount, no unit, no ingredient, or two amounts stays as typed and is asked about', async ({ page }) => {
+  test('what is no amount, no unit, no ingredient, or two amounts stays as typed and is asked about', async ({
+    page,
+  }) => {
     await bench(page, '250 g flour\n300 g milk');
     for (const [typed, says] of [
       ['-2 cups flour', 'An amount has to be more than nothing'],
@@ -37,12 +40,15 @@ test.describe('on the bench', () => {
     await expect(page.getByText('The ratios need a flour line with an amount.')).toBeVisible();
   });
 
-  test('an empty paste, a paste without an ingredient, a 2 MB paste: refused beside the box, the text still in it', async ({ page }) => {
+  test('an empty paste, a paste without an ingredient, a 2 MB paste: refused beside the box, the text still in it', async ({
+    page,
+  }) => {
     await page.goto('/formulas/new');
     const box = page.getByLabel(/Paste a card, as it is/);
     await page.getByRole('button', { name: 'Read the card' }).click();
     await expect(page.getByText('Paste or type a card first.')).toBeVisible();
-    const prose = 'It was a fine day on the canal, and nobody wrote anything down at all.\nNot one thing was weighed that morning, they say.';
+    const prose =
+      'It was a fine day on the canal, and nobody wrote anything down at all.\nNot one thing was weighed that morning, they say.';
     await box.fill(prose);
     await page.getByRole('button', { name: 'Read the card' }).click();
     await expect(page.getByText('No ingredient line was found')).toBeVisible();
@@ -101,7 +107,11 @@ test('an old tab saving over a newer version is told, and both are kept', async 
   await expect(other.getByText('Saved as version 2')).toBeVisible();
   await line(page, 1).fill('280 g milk');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Version 2 was saved while you worked. Nothing is overwritten: yours is version 3', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('Version 2 was saved while you worked. Nothing is overwritten: yours is version 3', {
+      exact: false,
+    }),
+  ).toBeVisible();
   await other.goto(`${page.url()}?version=2`);
   await expect(line(other, 1)).toHaveValue('320 g milk');
   await other.goto(`${page.url()}?version=3`);
@@ -126,7 +136,9 @@ test('a double click on Save makes one version', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'Twice clicked' })).toHaveCount(1);
 });
 
-test('a plan for nothing, less than nothing, half a piece, no number or a mountain is refused at the field', async ({ page }) => {
+test('a plan for nothing, less than nothing, half a piece, no number or a mountain is refused at the field', async ({
+  page,
+}) => {
   await page.goto('/');
   await page.getByRole('link', { name: "Juniors' small cakes" }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
@@ -161,7 +173,12 @@ test('an outcome with what is no number or time stays in the form', async ({ pag
 
 test('addresses that lead nowhere say so', async ({ page, expected }) => {
   expected.push(/404/);
-  for (const path of ['/formulas/nonsense', '/formulas/00000000-0000-4000-8000-000000000000', '/batches/1/prep', '/nothing-here']) {
+  for (const path of [
+    '/formulas/nonsense',
+    '/formulas/00000000-0000-4000-8000-000000000000',
+    '/batches/1/prep',
+    '/nothing-here',
+  ]) {
     const r = await page.goto(path);
     expect(r?.status()).toBe(404);
     await expect(page.getByRole('heading', { name: /nothing here/i })).toBeVisible();
@@ -171,7 +188,10 @@ test('addresses that lead nowhere say so', async ({ page, expected }) => {
   expect((await page.request.get('/_next/image?url=%2Ficon.png&w=64&q=75')).status()).toBe(404);
 });
 
-test('what is sent to a page in no shape at all is refused in words, and nothing of it is done', async ({ page, kitchen }) => {
+test('what is sent to a page in no shape at all is refused in words, and nothing of it is done', async ({
+  page,
+  kitchen,
+}) => {
   // an action of the page as it really goes
   const asked = page.waitForRequest((r) => r.headers()['next-action'] !== undefined);
   await page.goto('/house');

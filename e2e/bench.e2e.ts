@@ -63,7 +63,8 @@ test('a crepe too thick is brought to its zone by dragging, then by keys, then b
   if (!from || !track) throw new Error('no rail');
   await page.mouse.move(from.x + from.width / 2, from.y + 12);
   await page.mouse.down();
-  for (let i = 1; i <= 8; i++) await page.mouse.move(from.x + ((track.x + track.width * 0.5 - from.x) * i) / 8, from.y + 12);
+  for (let i = 1; i <= 8; i++)
+    await page.mouse.move(from.x + ((track.x + track.width * 0.5 - from.x) * i) / 8, from.y + 12);
   await page.mouse.up();
   await expect(proposal(page)).toContainText(/Water to \d+ %/);
   await expect(page.locator('[data-rail=water]')).toContainText('in range');
@@ -116,9 +117,13 @@ test('a crepe too thick is brought to its zone by dragging, then by keys, then b
   await expect(page.getByText('Write a number.')).toBeVisible();
 });
 
-test('the first save changes the address under the hand: what is typed meanwhile, the way back and the focus stay', async ({ page }) => {
+test('the first save changes the address under the hand: what is typed meanwhile, the way back and the focus stay', async ({
+  page,
+}) => {
   await page.goto('/formulas/new');
-  await page.getByLabel(/Paste a card, as it is/).fill('Winch cakes\n200 g flour\n8 g baking powder\n240 ml milk\n1 egg');
+  await page
+    .getByLabel(/Paste a card, as it is/)
+    .fill('Winch cakes\n200 g flour\n8 g baking powder\n240 ml milk\n1 egg');
   await page.getByRole('button', { name: 'Read the card' }).click();
   const line = page.getByRole('textbox', { name: 'Line as written' });
   await expect(line).toHaveCount(4);
@@ -172,7 +177,8 @@ test('a waffle from nothing, balanced; saved, changed, compared, gone back to', 
   await expect(page.getByRole('list', { name: 'Starting lines' })).toContainText('buttermilk');
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByText('Nothing is out of line.')).toBeVisible();
-  for (const r of ['water', 'egg', 'fat', 'sugar', 'salt', 'lift']) await expect(page.locator(`[data-rail=${r}]`)).toContainText('in range');
+  for (const r of ['water', 'egg', 'fat', 'sugar', 'salt', 'lift'])
+    await expect(page.locator(`[data-rail=${r}]`)).toContainText('in range');
   await page.getByRole('textbox', { name: 'New formula' }).fill('Winding-hole waffles');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
@@ -276,7 +282,9 @@ test('one base with two ends: a change of the base changes both, a batch is made
   await expect(page.getByRole('row').filter({ hasText: 'two-way crepes, savoury' })).toContainText('Good');
 });
 
-test('lift, structure, yield and what a little more would do open in place; a line drives the rest', async ({ page }) => {
+test('lift, structure, yield and what a little more would do open in place; a line drives the rest', async ({
+  page,
+}) => {
   await open(page, 'Regatta griddle cakes');
   await page.getByRole('radio', { name: /^Rise/ }).click();
   await expect(page.getByText(/Left after the rest of 10 min/)).toBeVisible();
@@ -308,7 +316,9 @@ test('lift, structure, yield and what a little more would do open in place; a li
 const MENU_CARD =
   'Boat-shed blend\n200 g flour\n100 g whole wheat flour\n20 g sugar\n3 g salt\n14 g baking powder\n460 g milk\n3 eggs, separated\n40 g butter, melted\n80 g blueberries\n100 g applesauce';
 
-test('a line: its flour blend, its eggs, its tin, what was pressed out, when it goes in, and where it stands', async ({ page }) => {
+test('a line: its flour blend, its eggs, its tin, what was pressed out, when it goes in, and where it stands', async ({
+  page,
+}) => {
   await paste(page, MENU_CARD);
   const row = (key: string) => page.locator(`[data-row=${key}]`);
   const menu = async (name: RegExp, item: string | RegExp): Promise<void> => {
@@ -364,7 +374,8 @@ test('a line: its flour blend, its eggs, its tin, what was pressed out, when it 
   if (!from || !to) throw new Error('nothing to drag');
   await page.mouse.move(from.x + 8, from.y + 16);
   await page.mouse.down();
-  for (let i = 1; i <= 10; i++) await page.mouse.move(from.x + 8, from.y + 16 + ((to.y + 20 - from.y - 16) * i) / 10, { steps: 2 });
+  for (let i = 1; i <= 10; i++)
+    await page.mouse.move(from.x + 8, from.y + 16 + ((to.y + 20 - from.y - 16) * i) / 10, { steps: 2 });
   await page.mouse.up();
   await page.getByRole('button', { name: /^More for 20 g sugar/ }).click();
   await expect(page.getByRole('menuitem', { name: 'Goes in: wet bowl' })).toBeVisible();

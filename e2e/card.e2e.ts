@@ -126,7 +126,9 @@ test('how a line was read is told by keyboard, word by word', async ({ page }) =
   await expect(told).toHaveText(/2 cups\s*amount\s*sunny\s*not understood\s*flour\s*ingredient/);
   await axe(page);
   await first.press('ArrowDown');
-  await expect(told).toHaveText(/250 ml\s*amount\s*milk\s*ingredient\s*semi skimmed\s*which type\s*warmed\s*what is done to it/);
+  await expect(told).toHaveText(
+    /250 ml\s*amount\s*milk\s*ingredient\s*semi skimmed\s*which type\s*warmed\s*what is done to it/,
+  );
   const answer = await page.request.get('/api/v1/read?text=2%20cups%20sunny%20flour');
   expect((await answer.json()).lines[0].words).toEqual([
     { text: '2', as: 'amount' },

@@ -15,7 +15,8 @@ test('Today and Log begin with the first thing to do', async ({ page }) => {
 
 test('three doors; the demo is looked around, in three steps', async ({ page }) => {
   await page.goto('/');
-  for (const door of [/^Paste or drop a card/, /^Begin from nothing/]) await expect(page.getByRole('link', { name: door })).toBeVisible();
+  for (const door of [/^Paste or drop a card/, /^Begin from nothing/])
+    await expect(page.getByRole('link', { name: door })).toBeVisible();
   await page.getByRole('button', { name: /^Look around the demo/ }).click();
   await expect(page.getByRole('link', { name: 'Regatta griddle cakes', exact: true })).toBeVisible();
   await expect(page.getByText('This is the demo kitchen.')).toBeVisible();

@@ -23,7 +23,9 @@ test('a saved page dropped onto New formula becomes a formula', async ({ page })
   await expect(page.getByText('Saved as version 1')).toBeVisible();
 });
 
-test('a formula leaves as JSON-LD and comes back the same; one that is here already is said; files that are none are told apart', async ({ page }) => {
+test('a formula leaves as JSON-LD and comes back the same; one that is here already is said; files that are none are told apart', async ({
+  page,
+}) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'More of Regatta griddle cakes' }).click();
   await page.getByRole('menuitem', { name: 'Export …' }).click();
@@ -41,14 +43,16 @@ test('a formula leaves as JSON-LD and comes back the same; one that is here alre
   await page.keyboard.press('Escape');
 
   await page.goto('/formulas/new');
-  await page
-    .getByLabel('Choose files')
-    .setInputFiles([
-      { name: 'regatta.jsonld', mimeType: 'application/ld+json', buffer: Buffer.from(words.replaceAll('Regatta griddle cakes', 'Regatta again')) },
-      file('two-in-one.html', 'text/html'),
-      file('no-recipe.html', 'text/html'),
-      file('harbour.md'),
-    ]);
+  await page.getByLabel('Choose files').setInputFiles([
+    {
+      name: 'regatta.jsonld',
+      mimeType: 'application/ld+json',
+      buffer: Buffer.from(words.replaceAll('Regatta griddle cakes', 'Regatta again')),
+    },
+    file('two-in-one.html', 'text/html'),
+    file('no-recipe.html', 'text/html'),
+    file('harbour.md'),
+  ]);
   const list = page.getByRole('region', { name: 'What was read' });
   await expect(list.getByText('with all its settings')).toBeVisible();
   await expect(list.getByText('Here already, with the same lines: Regatta griddle cakes.')).toBeVisible();
@@ -71,11 +75,16 @@ test('what is refused says why at its place, and leaves what was typed', async (
   await page.getByLabel('Choose files').setInputFiles([file('cut-off.json', 'application/json')]);
   await expect(page.getByRole('alert').filter({ hasText: 'cut-off.json' })).toContainText('This is no whole JSON');
   await expect(page.getByLabel(/Paste a card, as it is/)).toHaveValue('2 cups flour');
-  await page.getByLabel('Choose files').setInputFiles([{ name: 'huge.html', mimeType: 'text/html', buffer: Buffer.alloc(10_500_000, 32) }]);
+  await page
+    .getByLabel('Choose files')
+    .setInputFiles([{ name: 'huge.html', mimeType: 'text/html', buffer: Buffer.alloc(10_500_000, 32) }]);
   await expect(page.getByRole('alert').filter({ hasText: 'huge.html' })).toContainText('larger than any page');
 });
 
-test('the whole kitchen leaves as one file, and comes back into an empty one started beside it', async ({ page, browser }) => {
+test('the whole kitchen leaves as one file, and comes back into an empty one started beside it', async ({
+  page,
+  browser,
+}) => {
   await page.goto('/');
   const hrefs = await page.locator('main a[href]').evaluateAll((as) => as.map((a) => a.getAttribute('href') ?? ''));
   const formula = hrefs.find((h) => /^\/formulas\/[0-9a-f-]{36}$/.test(h)) ?? '';
@@ -87,7 +96,16 @@ test('the whole kitchen leaves as one file, and comes back into an empty one sta
   const leaving = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the whole kitchen' }).click();
   const archive = readFileSync(await (await leaving).path());
-  for (const name of ['Log', 'Outcomes', 'Taps on pieces', 'Pantry', 'Measures', 'Sauces and sides', 'Premixes', 'Lots']) {
+  for (const name of [
+    'Log',
+    'Outcomes',
+    'Taps on pieces',
+    'Pantry',
+    'Measures',
+    'Sauces and sides',
+    'Premixes',
+    'Lots',
+  ]) {
     const table = page.waitForEvent('download');
     await page.getByRole('region', { name: 'Import and export' }).getByRole('link', { name, exact: true }).click();
     expect(readFileSync(await (await table).path(), 'utf8')).toMatch(/^\uFEFF[^\n]+,[^\n]+\n/);

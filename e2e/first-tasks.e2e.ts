@@ -30,9 +30,11 @@ class Hand {
   }
 }
 
-const CARD = 'First morning cakes\n2 cups flour\n2 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 3/4 cups milk\n2 eggs\n3 tbsp oil';
+const CARD =
+  'First morning cakes\n2 cups flour\n2 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 3/4 cups milk\n2 eggs\n3 tbsp oil';
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first();
-const card = (page: Page, name: string) => page.getByRole('region', { name: 'Formulas' }).getByRole('listitem').filter({ hasText: name }).first();
+const card = (page: Page, name: string) =>
+  page.getByRole('region', { name: 'Formulas' }).getByRole('listitem').filter({ hasText: name }).first();
 
 test('a card pasted, mended and printed', async ({ page }) => {
   const hand = new Hand(page);
@@ -40,12 +42,16 @@ test('a card pasted, mended and printed', async ({ page }) => {
   await hand.press(page.getByRole('link', { name: /^Paste or drop a card/ }), 'the first door');
   await hand.fill(page.getByLabel(/Paste a card, as it is/), `${CARD}\n1 glug of lock water`, 'the card');
   await hand.press(button(page, 'Read the card'), 'Read the card');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Settle what is open' })).toHaveAttribute('aria-current', 'step');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Settle what is open' })).toHaveAttribute(
+    'aria-current',
+    'step',
+  );
   hand.done('paste a card');
 
   // what is not understood has its ways out, and none is a dead end
   const odd = page.locator('[data-row=l8]');
-  for (const way of ['Same as …', 'Weigh it yourself …', 'Leave it out']) await expect(odd.getByRole('button', { name: way })).toBeVisible();
+  for (const way of ['Same as …', 'Weigh it yourself …', 'Leave it out'])
+    await expect(odd.getByRole('button', { name: way })).toBeVisible();
   await expect(odd.getByRole('link', { name: 'Add it as a new ingredient' })).toBeVisible();
   await hand.press(odd.getByRole('button', { name: 'Leave it out' }), 'Leave it out');
   await hand.press(button(page, 'Save'), 'Save');
@@ -58,14 +64,18 @@ test('a card pasted, mended and printed', async ({ page }) => {
   hand.done('print it');
 });
 
-test('a line that is not understood: the same as a thing of the pantry, or weighed; never into a batch as it stands', async ({ page }) => {
+test('a line that is not understood: the same as a thing of the pantry, or weighed; never into a batch as it stands', async ({
+  page,
+}) => {
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(`${CARD.replace('First', 'Odd')}\n120 g moonlight flakes`);
   await page.getByRole('button', { name: 'Read the card' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await page.getByRole('button', { name: 'Scale and make' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'One line is not understood: “120 g moonlight flakes”' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'One line is not understood: “120 g moonlight flakes”' }),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start this batch' })).toBeDisabled();
   await page.getByRole('alert').getByRole('link', { name: 'To the Bench' }).click();
   const odd = page.locator('[data-row=l8]');

@@ -17,7 +17,9 @@ async function withoutScales(kitchen: Kitchen): Promise<void> {
 }
 test.afterEach(async ({ kitchen }) => {
   if (house === null) return;
-  await kitchen.sql("update kitchen set value = $1, revision = revision + 1 where key = 'house'", [JSON.stringify(house)]);
+  await kitchen.sql("update kitchen set value = $1, revision = revision + 1 where key = 'house'", [
+    JSON.stringify(house),
+  ]);
   house = null;
 });
 
@@ -59,7 +61,10 @@ async function noGram(page: Page): Promise<void> {
   expect(text.match(/\d\s?g\b[^\n]*/)?.[0] ?? '').toBe('');
 }
 
-test('a cook with cups, spoons and one pan: from the card to the log without a gram on the screen', async ({ page, kitchen }) => {
+test('a cook with cups, spoons and one pan: from the card to the log without a gram on the screen', async ({
+  page,
+  kitchen,
+}) => {
   // no scale in this kitchen: the bench shows no weights, and a plan opens in cups
   await withoutScales(kitchen);
   await newFormula(
@@ -128,7 +133,10 @@ test('a cook with cups, spoons and one pan: from the card to the log without a g
 
 test.describe('at a time of its own', () => {
   test.use({ alone: true });
-  test('foam cakes: whites whipped and folded by either school, a tick when they are in, and then the foam’s own clock', async ({ page, kitchen }) => {
+  test('foam cakes: whites whipped and folded by either school, a tick when they are in, and then the foam’s own clock', async ({
+    page,
+    kitchen,
+  }) => {
     await beginTime(page, kitchen);
     for (const [school, words] of [
       ['firm peaks, folded in thirds', 'a third to loosen it'],
@@ -137,7 +145,10 @@ test.describe('at a time of its own', () => {
       await page.goto('/house');
       await choose(page, 'Whites', school);
       await expect(page.getByText('Kept for the whole house').last()).toBeVisible();
-      await newFormula(page, `Lock foam, ${words}\n150 g flour\n6 g baking powder\n150 g milk\n3 eggs, separated\n45 g sugar`);
+      await newFormula(
+        page,
+        `Lock foam, ${words}\n150 g flour\n6 g baking powder\n150 g milk\n3 eggs, separated\n45 g sugar`,
+      );
       const batch = await start(page);
       await expect(page.getByRole('button', { name: /^A clean, dry bowl for the whites/ })).toBeVisible();
       await expect(page.getByRole('button', { name: /^Clean beaters/ })).toBeVisible();
@@ -160,7 +171,9 @@ test.describe('at a time of its own', () => {
   });
 });
 
-test('almond drink stands in: told before it is taken, marked on the sheet, named on the notice, and a print before it is called out', async ({ page }) => {
+test('almond drink stands in: told before it is taken, marked on the sheet, named on the notice, and a print before it is called out', async ({
+  page,
+}) => {
   await newFormula(page, 'Almond trial cakes\n250 g flour\n10 g baking powder\n3 g salt\n430 g milk\n2 eggs\n30 g oil');
   const batch = await start(page);
   expect((await page.request.get(`${batch}/print/notice`)).status()).toBe(200);
@@ -174,9 +187,9 @@ test('almond drink stands in: told before it is taken, marked on the sheet, name
   await changes.getByRole('button', { name: 'Take it in this batch' }).click();
   await expect(changes).toHaveCount(0);
   await page.goto(`${batch}/plan`);
-  await expect(page.getByRole('region', { name: 'Mixing sheet' }).getByRole('listitem').filter({ hasText: 'Almond drink' })).toContainText(
-    'stands in for whole milk',
-  );
+  await expect(
+    page.getByRole('region', { name: 'Mixing sheet' }).getByRole('listitem').filter({ hasText: 'Almond drink' }),
+  ).toContainText('stands in for whole milk');
   const change = page.getByRole('region', { name: 'If things change' });
   await expect(change.getByRole('status')).toContainText('No longer true: the allergen notice');
   await page.getByRole('link', { name: 'A notice to print' }).click();
@@ -205,7 +218,9 @@ test('almond drink stands in: told before it is taken, marked on the sheet, name
   expect(page.url()).not.toContain(batch);
 });
 
-test('twelve kits over three classes: the second look names the bench, waits for an open pile, and counts for that bench alone', async ({ page }) => {
+test('twelve kits over three classes: the second look names the bench, waits for an open pile, and counts for that bench alone', async ({
+  page,
+}) => {
   await looks(page, 'a second person looks at every pile');
   await newFormula(page, 'Class cakes\n120 g flour\n5 g baking powder\n180 g milk\n1 egg');
   await page.getByLabel('Pieces').fill('4');
@@ -219,7 +234,9 @@ test('twelve kits over three classes: the second look names the bench, waits for
   await boxes.first().click({ force: true });
   await page.getByRole('radio', { name: /Second look/ }).click();
   const look = page.getByRole('region', { name: 'Second look' });
-  await expect(look.getByRole('heading', { name: 'Somebody else looks at every pile of bench 3, class 2' })).toBeVisible();
+  await expect(
+    look.getByRole('heading', { name: 'Somebody else looks at every pile of bench 3, class 2' }),
+  ).toBeVisible();
   await expect(look).toContainText('3 piles are not weighed yet');
   await expect(look.getByRole('button', { name: 'Yes, every pile is right' })).toHaveCount(0);
   await expect(look.getByRole('row').filter({ hasText: 'open' })).toHaveCount(3);
@@ -238,8 +255,13 @@ test('twelve kits over three classes: the second look names the bench, waits for
   await looks(page, 'no second look');
 });
 
-test('a bowl that is too thick is brought right by two steps, from how it is seen, in the batch’s own measures', async ({ page }) => {
-  await newFormula(page, 'Thick trial\n2 cups flour\n1 tbsp baking powder\n1/2 tsp salt\n1 3/4 cups milk\n2 eggs\n3 tbsp butter, melted');
+test('a bowl that is too thick is brought right by two steps, from how it is seen, in the batch’s own measures', async ({
+  page,
+}) => {
+  await newFormula(
+    page,
+    'Thick trial\n2 cups flour\n1 tbsp baking powder\n1/2 tsp salt\n1 3/4 cups milk\n2 eggs\n3 tbsp butter, melted',
+  );
   await page.getByRole('radio', { name: 'cups and spoons' }).click();
   await start(page);
   await toWeighIn(page);
@@ -266,9 +288,14 @@ test('a bowl that is too thick is brought right by two steps, from how it is see
   await expect(correct.getByText(/^✓ .*Leave it/)).toBeVisible();
 });
 
-test('sweet and savoury crepes from one base: joined once, parted, each end finished apart and poured in its turn', async ({ page }) => {
+test('sweet and savoury crepes from one base: joined once, parted, each end finished apart and poured in its turn', async ({
+  page,
+}) => {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: "Lock-keeper's two-way crepes", exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: "Lock-keeper's two-way crepes", exact: true })
+    .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.getByRole('switch', { name: 'take it from stock' }).click();
   await page.getByRole('radio', { name: 'both from one base' }).click();
@@ -277,7 +304,9 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
   await page.getByLabel('Portion, savoury').fill('a lot');
   await expect(page.getByRole('alert').filter({ hasText: 'is no portion' })).toBeVisible();
   await page.getByLabel('Portion, savoury').fill('1/4 cup');
-  await expect(page.getByText(/^One base, combined and rested once, then parted: \d+ ml for sweet, 59 ml for savoury/)).toBeVisible();
+  await expect(
+    page.getByText(/^One base, combined and rested once, then parted: \d+ ml for sweet, 59 ml for savoury/),
+  ).toBeVisible();
   const sheet = page.getByRole('region', { name: 'Mixing sheet' });
   await expect(sheet.getByRole('heading', { name: /^Into the (sweet|savoury) part$/ }).first()).toBeVisible();
   await axe(page);
@@ -296,11 +325,15 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
   await expect(step).toContainText('Pour 2, savoury');
 });
 
-test('flat cakes and balls from one bowl: each end its own kind, its own surface and times; what is tapped tells which is poured', async ({ page }) => {
+test('flat cakes and balls from one bowl: each end its own kind, its own surface and times; what is tapped tells which is poured', async ({
+  page,
+}) => {
   await page.goto('/formulas/new');
   await page
     .getByLabel(/Paste a card, as it is/)
-    .fill('Two-way lock cakes\n250 g flour\n10 g baking powder\n4 g salt\n25 g sugar\n420 g milk\n2 eggs\n40 g butter, melted');
+    .fill(
+      'Two-way lock cakes\n250 g flour\n10 g baking powder\n4 g salt\n25 g sugar\n420 g milk\n2 eggs\n40 g butter, melted',
+    );
   await page.getByRole('button', { name: 'Read the card' }).click();
   await page.getByRole('button', { name: 'One base, two finishes' }).click();
   await page.getByRole('button', { name: 'Names, kinds and styles' }).click();
@@ -320,8 +353,12 @@ test('flat cakes and balls from one bowl: each end its own kind, its own surface
   await page.getByLabel('Pieces, flat').fill('2');
   await page.getByLabel('Pieces, balls').fill('3');
   await page.getByLabel('Portion, flat').fill('1/4 cup');
-  await expect(page.getByRole('region', { name: 'What is lit for balls' })).toContainText(/at once on round pan of seven/);
-  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('2 flat of 1/4 cup (59 ml) and 3 balls');
+  await expect(page.getByRole('region', { name: 'What is lit for balls' })).toContainText(
+    /at once on round pan of seven/,
+  );
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText(
+    '2 flat of 1/4 cup (59 ml) and 3 balls',
+  );
   await axe(page);
   const batch = await start(page);
   await toWeighIn(page);

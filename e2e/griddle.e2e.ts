@@ -36,7 +36,9 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   await axe(page);
   // the bowl's clock starts when dry and wet meet
   await page.getByRole('button', { name: 'The bowl is combined' }).click();
-  await expect(count).toContainText(/The bowl combined just now: about 100 % of its rise is left; good until \d\d:\d\d/);
+  await expect(count).toContainText(
+    /The bowl combined just now: about 100 % of its rise is left; good until \d\d:\d\d/,
+  );
   // it rests first; poured all the same, that is the cook's own press, by key: the button is under the hand
   await expect(step).toContainText(/Rests until \d\d:\d\d.*Heat the griddle meanwhile/);
   for (let n = 1; n <= 4; n++) {
@@ -106,7 +108,10 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
 
 test('the test piece is outside the count, and is judged before the next is poured', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: 'Lock-side crepes', exact: true })
+    .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await choose(page, 'Make', 'for so many people');
   await page.getByLabel('Guests').fill('2');
@@ -139,7 +144,9 @@ test('two browsers pour two hundred on one griddle, at once and apart: each is k
   expected.push(/ERR_INTERNET_DISCONNECTED|Failed to fetch/);
   const house = await kitchen.sql<{ value: object }>("select value from kitchen where key = 'house'");
   const gear = [{ id: 'field', sort: 'griddle', name: 'Field griddle', wideCm: 300, deepCm: 240 }];
-  await kitchen.sql("update kitchen set value = jsonb_set(value, '{gear}', $1) where key = 'house'", [JSON.stringify(gear)]);
+  await kitchen.sql("update kitchen set value = jsonb_set(value, '{gear}', $1) where key = 'house'", [
+    JSON.stringify(gear),
+  ]);
   await atGriddle(page, 'Regatta griddle cakes', '260');
   const context = await browser.newContext();
   const other = await context.newPage();
@@ -165,9 +172,10 @@ test('two browsers pour two hundred on one griddle, at once and apart: each is k
   await context.setOffline(false);
   await expect(other.getByText('Even Crumb does not answer', { exact: false })).toHaveCount(0);
   const pours = () =>
-    kitchen.sql<{ piece: number; slot: number; seq: string }>("select piece, slot, seq from batch_taps where batch_id = $1 and act = 'pour' order by seq", [
-      id,
-    ]);
+    kitchen.sql<{ piece: number; slot: number; seq: string }>(
+      "select piece, slot, seq from batch_taps where batch_id = $1 and act = 'pour' order by seq",
+      [id],
+    );
   await expect.poll(async () => (await pours()).length).toBe(200);
   const kept = await pours();
   expect(kept.map((p) => p.piece)).toEqual(Array.from({ length: 200 }, (_, n) => n + 1));

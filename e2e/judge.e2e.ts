@@ -3,7 +3,10 @@ import { axe, expect, test } from './kitchen';
 
 test('gummy and tough: ranked with this batch’s numbers, and a change to look at on the Bench', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: 'Regatta griddle cakes', exact: true })
+    .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   await page.getByLabel('Portion', { exact: true }).fill('118');
@@ -47,7 +50,10 @@ test('an outcome’s change is offered at the next making, tried, judged, and to
   };
   const open = async (): Promise<void> => {
     await page.goto('/');
-    await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Lock-side crepes', exact: true }).click();
+    await page
+      .getByRole('region', { name: 'Formulas' })
+      .getByRole('link', { name: 'Lock-side crepes', exact: true })
+      .click();
     await page.waitForURL(/formulas/);
   };
   await open();

@@ -4,9 +4,14 @@ import { axe, beginTime, choose, expect, newFormula, pdf, start, test } from './
 // a kitchen of its own: no other job's batch stands at the hour of one of these
 test.use({ apart: 'kept' });
 
-test('a surplus frozen in parcels, labelled, told on Today and on the plan, served, and taken back', async ({ page }) => {
+test('a surplus frozen in parcels, labelled, told on Today and on the plan, served, and taken back', async ({
+  page,
+}) => {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Iron-shed waffles', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: 'Iron-shed waffles', exact: true })
+    .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   const plan = page.url();
@@ -55,7 +60,9 @@ test('a surplus frozen in parcels, labelled, told on Today and on the plan, serv
   await expect(page.getByText('Only 12 are left.')).toBeVisible();
   await page.getByLabel(/^Pieces of K-/).fill('5');
   const asked = Number(await page.getByLabel('Pieces', { exact: true }).inputValue());
-  await expect(page.getByText(`${asked} waffles in all: 5 from what is kept, ${asked - 5} made.`, { exact: false })).toBeVisible();
+  await expect(
+    page.getByText(`${asked} waffles in all: 5 from what is kept, ${asked - 5} made.`, { exact: false }),
+  ).toBeVisible();
   await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText(`${asked - 5} waffles`);
   await page.getByRole('switch', { name: 'take it from stock' }).click();
   const batch = await start(page);
@@ -88,7 +95,10 @@ test('a surplus frozen in parcels, labelled, told on Today and on the plan, serv
 
 test('an iron that stuck is offered to its diary, asks for care, and is seasoned', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Iron-shed waffles', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: 'Iron-shed waffles', exact: true })
+    .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   await page.getByRole('switch', { name: 'take it from stock' }).click();
@@ -105,11 +115,15 @@ test('an iron that stuck is offered to its diary, asks for care, and is seasoned
   await axe(page);
   await page.goto('/house');
   const care = page.getByRole('region', { name: 'Care' });
-  await expect(care.getByText('It stuck once: clean it while it is warm, and see whether it does again.')).toBeVisible();
+  await expect(
+    care.getByText('It stuck once: clean it while it is warm, and see whether it does again.'),
+  ).toBeVisible();
   await care.getByRole('button', { name: `${name} is seasoned` }).click();
   await expect(care.getByText('It stuck once')).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(care.getByText('It stuck once: clean it while it is warm, and see whether it does again.')).toBeVisible();
+  await expect(
+    care.getByText('It stuck once: clean it while it is warm, and see whether it does again.'),
+  ).toBeVisible();
   await axe(page);
 });
 
@@ -117,7 +131,10 @@ test('each caution stands once, where it belongs, through one batch of each kind
   const kinds: readonly (readonly [string, readonly string[]])[] = [
     ['Cakes by the lock\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs', ['raw', 'fat']],
     ['Lock waffles\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs\n80 g oil', ['raw', 'steam']],
-    ['Oven pancake by the lock\n90 g flour\n3 eggs\n180 g milk\n2 g salt\n30 g butter for the pan', ['raw', 'fat', 'handle']],
+    [
+      'Oven pancake by the lock\n90 g flour\n3 eggs\n180 g milk\n2 g salt\n30 g butter for the pan',
+      ['raw', 'fat', 'handle'],
+    ],
     ['Lock crepes\n125 g flour\n250 g milk\n3 eggs\n2 bananas, sliced, to serve', ['raw', 'knife', 'fat']],
   ];
   for (const [card, wanted] of kinds) {
@@ -136,18 +153,31 @@ test('each caution stands once, where it belongs, through one batch of each kind
     for (const part of ['plan', 'prep', 'griddle', 'outcome']) {
       await page.goto(`${batch}/${part}`);
       await expect(page.getByRole('link', { name: 'Outcome', exact: true })).toBeVisible();
-      said.push(...(await page.locator('[data-caution]').evaluateAll((all) => all.map((c) => c.getAttribute('data-caution') ?? ''))));
+      said.push(
+        ...(await page
+          .locator('[data-caution]')
+          .evaluateAll((all) => all.map((c) => c.getAttribute('data-caution') ?? ''))),
+      );
     }
-    expect({ card: card.split('\n')[0], said: said.sort() }).toEqual({ card: card.split('\n')[0], said: [...wanted].sort() });
+    expect({ card: card.split('\n')[0], said: said.sort() }).toEqual({
+      card: card.split('\n')[0],
+      said: [...wanted].sort(),
+    });
   }
 });
 
 test.describe('at a time of its own', () => {
   test.use({ alone: true });
-  test('a sauce has its method and its own steps at their time; a second batch at that hour shows its steps, and clashes openly', async ({ page, kitchen }) => {
+  test('a sauce has its method and its own steps at their time; a second batch at that hour shows its steps, and clashes openly', async ({
+    page,
+    kitchen,
+  }) => {
     await beginTime(page, kitchen, new Date(Date.UTC(2026, 10, 28, 7, 0)));
     const served = async (name: string): Promise<string> => {
-      await newFormula(page, `${name}\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs\n30 g oil\nmaple syrup to serve`);
+      await newFormula(
+        page,
+        `${name}\n250 g flour\n10 g baking powder\n350 g milk\n2 eggs\n30 g oil\nmaple syrup to serve`,
+      );
       await choose(page, 'Sauces and sides', 'Weir apple filling');
       await page.getByRole('switch', { name: 'served at a set time' }).click();
       const batch = await start(page);
@@ -172,7 +202,9 @@ test.describe('at a time of its own', () => {
     await axe(page);
     await served('Second cakes');
     const other = page.getByRole('region', { name: 'Also on this counter: Apple cakes' });
-    await expect(other.getByRole('listitem').filter({ hasText: 'Cook Weir apple filling' }).last()).toContainText('(clashes)');
+    await expect(other.getByRole('listitem').filter({ hasText: 'Cook Weir apple filling' }).last()).toContainText(
+      '(clashes)',
+    );
     await expect(other.getByRole('status')).toContainText('(Apple cakes)');
     await expect(other.getByRole('status')).toContainText('want the same pair of hands');
     await axe(page);

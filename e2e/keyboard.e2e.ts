@@ -11,8 +11,14 @@ async function tabTo(page: Page, name: RegExp, most = 80): Promise<void> {
       if (!(e instanceof HTMLElement)) return '';
       const labelled = e.getAttribute('aria-labelledby');
       const label =
-        e instanceof HTMLInputElement || e instanceof HTMLTextAreaElement || e instanceof HTMLSelectElement ? (e.labels?.[0]?.textContent ?? '') : '';
-      return e.getAttribute('aria-label') ?? (labelled ? document.getElementById(labelled)?.textContent : null) ?? (label || e.textContent || '');
+        e instanceof HTMLInputElement || e instanceof HTMLTextAreaElement || e instanceof HTMLSelectElement
+          ? (e.labels?.[0]?.textContent ?? '')
+          : '';
+      return (
+        e.getAttribute('aria-label') ??
+        (labelled ? document.getElementById(labelled)?.textContent : null) ??
+        (label || e.textContent || '')
+      );
     });
     if (name.test(at.trim())) return;
   }
@@ -34,7 +40,9 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
       .getByRole('listitem')
       .filter({ hasNotText: /waffle/i }),
   ).toHaveCount(0);
-  await expect(page.getByRole('region', { name: 'Formulas' }).getByRole('listitem').filter({ hasText: 'Iron-shed waffles' })).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Formulas' }).getByRole('listitem').filter({ hasText: 'Iron-shed waffles' }),
+  ).toBeVisible();
 
   await page.keyboard.press('Control+A');
   await page.keyboard.press('Delete');
@@ -43,7 +51,9 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   await page.keyboard.press('n');
   await expect(page).toHaveURL(/\/formulas\/new$/);
   await expect(page.getByLabel(/Paste a card, as it is/)).toBeFocused();
-  await page.keyboard.insertText('Sluice cakes\n2 cups flour\n2 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 3/4 cups milk\n2 eggs\n3 tbsp oil');
+  await page.keyboard.insertText(
+    'Sluice cakes\n2 cups flour\n2 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 3/4 cups milk\n2 eggs\n3 tbsp oil',
+  );
   await tabTo(page, /^Read the card$/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(7);

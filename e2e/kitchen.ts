@@ -82,18 +82,22 @@ async function sql(text: string): Promise<void> {
 }
 
 async function serve(databaseUrl: string, port: number, clock: string): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: {
-      ...process.env,
-      DATABASE_URL: databaseUrl,
-      NODE_ENV: 'production',
-      NEXT_TELEMETRY_DISABLED: '1',
-      NODE_OPTIONS: `--import ${CLOCK}`,
-      EVEN_CRUMB_TEST_CLOCK: clock,
-      EVEN_CRUMB_BACKUPS: `${clock}-backups`,
+  const child = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      env: {
+        ...process.env,
+        DATABASE_URL: databaseUrl,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        NODE_OPTIONS: `--import ${CLOCK}`,
+        EVEN_CRUMB_TEST_CLOCK: clock,
+        EVEN_CRUMB_BACKUPS: `${clock}-backups`,
+      },
+      stdio: ['ignore', 'ignore', 'pipe'],
     },
-    stdio: ['ignore', 'ignore', 'pipe'],
-  });
+  );
   // through the worker's own, so that a failed test's report carries what its server said meanwhile
   child.stderr?.on('data', (d: Buffer) => process.stderr.write(d));
   for (const until = Date.now() + LIMITS.serverStartMs; Date.now() < until; ) {
@@ -119,7 +123,10 @@ async function end(child: ChildProcess | null): Promise<void> {
 }
 
 /** A kitchen with a server of its own, beside the worker's. */
-export async function openKitchen(template: 'furnished' | 'blank', name: string): Promise<{ kitchen: Kitchen; close: () => Promise<void> }> {
+export async function openKitchen(
+  template: 'furnished' | 'blank',
+  name: string,
+): Promise<{ kitchen: Kitchen; close: () => Promise<void> }> {
   await sql(`drop database if exists ${name} with (force)`);
   await sql(`create database ${name} template ${template}`);
   const databaseUrl = admin().replace(/[^/]+$/, name);
@@ -216,7 +223,10 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank'; a
       const [page] = pages;
       if (page) {
         const session = await context.newCDPSession(page);
-        await session.send('Storage.clearDataForOrigin', { origin: kitchen.url, storageTypes: 'local_storage,indexeddb,cookies' });
+        await session.send('Storage.clearDataForOrigin', {
+          origin: kitchen.url,
+          storageTypes: 'local_storage,indexeddb,cookies',
+        });
       }
       for (const p of pages) await p.close();
     }
@@ -308,7 +318,8 @@ export async function choose(page: Page, label: string, option: string): Promise
 }
 
 /** What a list of ours has chosen. */
-export const chosen = (page: Page | Locator, label: string): Locator => page.getByRole('combobox', { name: label, exact: true }).locator('option:checked');
+export const chosen = (page: Page | Locator, label: string): Locator =>
+  page.getByRole('combobox', { name: label, exact: true }).locator('option:checked');
 
 export { expect };
 
@@ -317,7 +328,9 @@ export async function pagesOf(page: Page): Promise<{ readonly formula: string; r
   await page.goto('/');
   const hrefs = await page.locator('main a[href]').evaluateAll((as) => as.map((a) => a.getAttribute('href') ?? ''));
   const first = (what: string): string =>
-    new RegExp(`^/${what}/[0-9a-f-]{36}`).exec(hrefs.find((h) => new RegExp(`^/${what}/[0-9a-f-]{36}`).test(h)) ?? '')?.[0] ?? '/';
+    new RegExp(`^/${what}/[0-9a-f-]{36}`).exec(
+      hrefs.find((h) => new RegExp(`^/${what}/[0-9a-f-]{36}`).test(h)) ?? '',
+    )?.[0] ?? '/';
   return { formula: first('formulas'), batch: first('batches') };
 }
 

@@ -7,19 +7,25 @@ const open = async (page: import('@playwright/test').Page, name: string): Promis
   await page.waitForURL(/formulas\/[0-9a-f-]{36}/);
 };
 
-test('a table that tells sesame in an own flour: the filter, the batch under way and its notice know at once', async ({ page }) => {
+test('a table that tells sesame in an own flour: the filter, the batch under way and its notice know at once', async ({
+  page,
+}) => {
   const bring = async (allergens: string): Promise<void> => {
     await page.goto('/pantry/import');
     await page
       .getByLabel('Or paste a table')
-      .fill(`name,category,per,kcal,fat_g,carbohydrate_g,sugars_g,fibre_g,protein_g,salt_g,allergens\nSluice meal,flour,100g,350,1,72,1,3,10,0,${allergens}`);
+      .fill(
+        `name,category,per,kcal,fat_g,carbohydrate_g,sugars_g,fibre_g,protein_g,salt_g,allergens\nSluice meal,flour,100g,350,1,72,1,3,10,0,${allergens}`,
+      );
     await page.getByRole('button', { name: 'Read it' }).click();
     await page.getByRole('button', { name: /^Take / }).click();
     await expect(page.getByText(/(?:row is|rows are) in the pantry/)).toBeVisible();
   };
   await bring('wheat');
   await page.goto('/formulas/new');
-  await page.getByLabel(/Paste a card, as it is/).fill('Hatch cakes\n250 g sluice meal\n10 g baking powder\n3 g salt\n380 g oat drink\n30 g oil');
+  await page
+    .getByLabel(/Paste a card, as it is/)
+    .fill('Hatch cakes\n250 g sluice meal\n10 g baking powder\n3 g salt\n380 g oat drink\n30 g oil');
   await page.getByRole('button', { name: 'Read the card' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
@@ -46,12 +52,16 @@ test('a table that tells sesame in an own flour: the filter, the batch under way
   await axe(page);
 });
 
-test('Taller, on crepes: no proposal shrinks the flour; it says which line would bring it, and how much', async ({ page }) => {
+test('Taller, on crepes: no proposal shrinks the flour; it says which line would bring it, and how much', async ({
+  page,
+}) => {
   await open(page, 'Lock-side crepes');
   await page.getByRole('radio', { name: 'Make it …' }).click();
   // what no line can bring is not offered, and nothing of the batch is taken apart for it
   await expect(page.getByRole('button', { name: 'Taller', exact: true })).toBeDisabled();
-  await expect(page.getByText(/^Taller: nothing on the sheet moves rise: baking powder.*, [\d.]+ g, would\.$/)).toBeVisible();
+  await expect(
+    page.getByText(/^Taller: nothing on the sheet moves rise: baking powder.*, [\d.]+ g, would\.$/),
+  ).toBeVisible();
   await axe(page);
   const formula = page.url().replace(/\?.*/, '');
   await page.goto(`${formula}?towards=taller`);
@@ -75,11 +85,15 @@ test('Taller, on crepes: no proposal shrinks the flour; it says which line would
   expect(grams).toBeLessThan(1.1 * 250);
 });
 
-test('a base with salt and a savoury end with more: base salt in the shared bowl, the end’s own in its part', async ({ page }) => {
+test('a base with salt and a savoury end with more: base salt in the shared bowl, the end’s own in its part', async ({
+  page,
+}) => {
   await page.goto('/formulas/new');
   await page
     .getByLabel(/Paste a card, as it is/)
-    .fill('Two-salt crepes\n250 g flour\n550 g milk\n5 eggs\n50 g butter, melted\n4 g salt\nFor the sweet\n40 g sugar\nFor the savoury\n6 g salt');
+    .fill(
+      'Two-salt crepes\n250 g flour\n550 g milk\n5 eggs\n50 g butter, melted\n4 g salt\nFor the sweet\n40 g sugar\nFor the savoury\n6 g salt',
+    );
   await page.getByRole('button', { name: 'Read the card' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
@@ -95,7 +109,8 @@ test('a base with salt and a savoury end with more: base salt in the shared bowl
   const salt = sheet.getByRole('listitem').filter({ hasText: 'Table salt' });
   await expect(salt).toHaveCount(2);
   const flour = sheet.getByRole('listitem').filter({ hasText: 'All-purpose wheat flour' });
-  const g = async (l: typeof salt): Promise<number> => Number(/([\d.\u2009]+) g/.exec((await l.textContent()) ?? '')?.[1]?.replace(/\u2009/g, ''));
+  const g = async (l: typeof salt): Promise<number> =>
+    Number(/([\d.\u2009]+) g/.exec((await l.textContent()) ?? '')?.[1]?.replace(/\u2009/g, ''));
   const times = (await g(flour)) / 250;
   expect(Math.abs((await g(salt.first())) - 4 * times)).toBeLessThan(0.11);
   // less of the batter is the savoury's: about half, as its own salt is all that parts them
@@ -122,7 +137,10 @@ test('an oven pancake in two pans: poured as so many pans, and each is a place w
   for (const pan of ['Iron skillet', 'Crepe pan']) await expect(page.getByRole('region', { name: pan })).toBeVisible();
 });
 
-test('Sunday at nine for thirty, with no griddle noted: how many lie at once is asked before a time line is drawn', async ({ page, kitchen }) => {
+test('Sunday at nine for thirty, with no griddle noted: how many lie at once is asked before a time line is drawn', async ({
+  page,
+  kitchen,
+}) => {
   const [house] = await kitchen.sql<{ value: object }>("select value from kitchen where key = 'house'");
   await kitchen.sql("update kitchen set value = jsonb_set(value, '{gear}', '[]') where key = 'house'");
   try {

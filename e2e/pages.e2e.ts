@@ -8,7 +8,11 @@ test('security headers on every answer, and no inline script allowed', async ({ 
   expect(csp).toMatch(/script-src 'self' 'nonce-[A-Za-z0-9+/=]+' 'strict-dynamic'/);
   expect(csp).not.toMatch(/script-src[^;]*unsafe-inline/);
   expect(csp).toContain("frame-ancestors 'none'");
-  expect(r?.headers()).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin' });
+  expect(r?.headers()).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'x-frame-options': 'DENY',
+    'referrer-policy': 'same-origin',
+  });
   expect(r?.headers()['x-powered-by']).toBeUndefined();
 });
 
@@ -32,7 +36,8 @@ test('the interface answers problem details through the server', async ({ page }
 });
 
 test('25 lines with a very long name print on one page', async ({ page }) => {
-  const name = 'The very long name of the committee’s special anniversary griddle cakes for the winter regatta, second edition';
+  const name =
+    'The very long name of the committee’s special anniversary griddle cakes for the winter regatta, second edition';
   const card = [
     name,
     '500 g flour',
@@ -59,9 +64,21 @@ test('25 lines with a very long name print on one page', async ({ page }) => {
 test.describe('narrow', () => {
   test.use({ viewport: { width: 768, height: 1024 } });
   test('at 768 wide nothing runs out of the page', async ({ page }) => {
-    for (const path of ['/', '/on-hand?there=2+eggs', '/log', '/formulas/new', '/sides', '/sides/new', '/premix', '/premix/new', '/premix/foreign']) {
+    for (const path of [
+      '/',
+      '/on-hand?there=2+eggs',
+      '/log',
+      '/formulas/new',
+      '/sides',
+      '/sides/new',
+      '/premix',
+      '/premix/new',
+      '/premix/foreign',
+    ]) {
       await page.goto(path);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
     }
     await page.goto('/');
     const prep = await page
@@ -72,7 +89,9 @@ test.describe('narrow', () => {
     for (const part of ['plan', 'prep', 'griddle', 'outcome']) {
       await page.goto((prep ?? '').replace('prep', part));
       await expect(page.getByText('Looking at the clock')).toHaveCount(0);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
     }
     await page.goto('/');
     await page.getByRole('link', { name: 'Iron-shed waffles' }).click();
@@ -92,7 +111,10 @@ test('on the screens used while working nothing to tap is under 44 px', async ({
   const small = async () =>
     page.evaluate(() =>
       [...document.querySelectorAll<HTMLElement>('main label, main button, main nav a')]
-        .filter((e) => e.getBoundingClientRect().height > 0 && e.getBoundingClientRect().height < 44 && !e.matches('label[for]'))
+        .filter(
+          (e) =>
+            e.getBoundingClientRect().height > 0 && e.getBoundingClientRect().height < 44 && !e.matches('label[for]'),
+        )
         .map((e) => e.outerHTML.slice(0, 80)),
     );
   expect(await small()).toEqual([]);
@@ -150,9 +172,12 @@ test('Records: a backup is taken, read back, downloaded; so many are kept; all o
 });
 
 test('another origin changes nothing; strange methods and addresses are 400', async ({ page, kitchen }) => {
-  const asked = async (path: string, init: RequestInit = {}): Promise<number> => (await fetch(`${kitchen.url}${path}`, init)).status;
+  const asked = async (path: string, init: RequestInit = {}): Promise<number> =>
+    (await fetch(`${kitchen.url}${path}`, init)).status;
   for (const path of ['/api/scale', '/api/surface', '/', '/api/v1/read']) {
-    expect(await asked(path, { method: 'POST', body: '{"do":"tare"}', headers: { origin: 'http://elsewhere.example' } })).toBe(403);
+    expect(
+      await asked(path, { method: 'POST', body: '{"do":"tare"}', headers: { origin: 'http://elsewhere.example' } }),
+    ).toBe(403);
     expect(await asked(path, { method: 'POST', body: '{}', headers: { 'sec-fetch-site': 'cross-site' } })).toBe(403);
   }
   expect(await asked('/api/scale', { method: 'POST', body: '{"do":"tare"}' })).toBe(204);
@@ -162,7 +187,9 @@ test('another origin changes nothing; strange methods and addresses are 400', as
   // no browser and no fetch will send it
   const trace = await new Promise<string>((done) => {
     const { hostname, port } = new URL(kitchen.url);
-    const socket = connect(Number(port), hostname, () => socket.write(`TRACE / HTTP/1.1\r\nHost: ${hostname}:${port}\r\n\r\n`));
+    const socket = connect(Number(port), hostname, () =>
+      socket.write(`TRACE / HTTP/1.1\r\nHost: ${hostname}:${port}\r\n\r\n`),
+    );
     socket.once('data', (d) => {
       done(String(d).split('\r\n')[0] ?? '');
       socket.destroy();
@@ -172,7 +199,10 @@ test('another origin changes nothing; strange methods and addresses are 400', as
   await page.goto('/');
 });
 
-test('two tabs on one price: the other’s change is kept with this one’s, and the same thing is asked about', async ({ page, context }) => {
+test('two tabs on one price: the other’s change is kept with this one’s, and the same thing is asked about', async ({
+  page,
+  context,
+}) => {
   await page.goto('/pantry/honey');
   const other = await context.newPage();
   await other.goto('/pantry/honey');
@@ -199,6 +229,8 @@ test('two tabs on one price: the other’s change is kept with this one’s, and
   await other.getByRole('form', { name: 'On hand' }).getByLabel('Counted', { exact: true }).fill('1.2 kg');
   await other.getByLabel('Who counted').fill('Ada');
   await other.getByRole('button', { name: 'Note the count' }).dblclick();
-  await expect(other.getByRole('list', { name: 'Counts' }).getByRole('listitem').first()).toContainText('counted 1\u2009200 g by Ada');
+  await expect(other.getByRole('list', { name: 'Counts' }).getByRole('listitem').first()).toContainText(
+    'counted 1\u2009200 g by Ada',
+  );
   await expect(other.locator('[data-on-hand]')).toHaveText('1\u2009200 g');
 });

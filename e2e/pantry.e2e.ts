@@ -7,7 +7,9 @@ import { axe, choose, chosen, expect, gramsBox, rail, test } from './kitchen';
 test.afterEach(async ({ kitchen }) => {
   const client = new Client({ connectionString: kitchen.databaseUrl });
   await client.connect();
-  await client.query("delete from own_measures where made_at > now() - interval '1 hour' and unit not in ('ladle', 'scoop')");
+  await client.query(
+    "delete from own_measures where made_at > now() - interval '1 hour' and unit not in ('ladle', 'scoop')",
+  );
   await client.query("delete from own_ingredients where name like 'Barge%'");
   await client.query("delete from stock where ingredient_id like 'own-barge%'");
   await client.query("update kitchen set value = value - 'conventions' - 'ways' - 'units' where key = 'house'");
@@ -42,7 +44,9 @@ test('a cup is weighed, a known formula changes with it, and it is undone', asyn
   await weigh(page, '139', '141', '143');
   const holds = page.getByRole('region', { name: 'What it holds' });
   await expect(holds).toContainText('Your cup holds 141 g of all-purpose wheat flour');
-  await expect(holds).toContainText('The table says 125 g: yours is 13 % heavier, nearest to a cup dipped and levelled');
+  await expect(holds).toContainText(
+    'The table says 125 g: yours is 13 % heavier, nearest to a cup dipped and levelled',
+  );
   const changes = page.getByRole('region', { name: 'What it changes' });
   await expect(changes).toBeVisible();
   // one that measures flour by the cup is taken first; another can be looked at
@@ -68,7 +72,11 @@ test('a cup is weighed, a known formula changes with it, and it is undone', asyn
   await expect(page.getByRole('row', { name: /my own, as weighed \(now\)/ })).toContainText('423 g');
 
   await page.goto('/pantry/measures');
-  await page.getByRole('listitem').filter({ hasText: 'cup of all-purpose wheat flour' }).getByRole('switch', { name: 'in use' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'cup of all-purpose wheat flour' })
+    .getByRole('switch', { name: 'in use' })
+    .click();
   await expect(page.getByText('Not in use: the table stands')).toBeVisible();
   await open(page, 'Tall Sunday cakes');
   await expect(gramsBox(page, 'l1')).toHaveValue('375');
@@ -122,7 +130,9 @@ test('an own flour is entered from a panel, used in a formula, priced, and its a
   await page.getByLabel('Fat').fill('2');
   await page.getByLabel('Carbohydrate', { exact: true }).fill('63');
   await expect(
-    page.getByText('Carbohydrate: 63 g can\u2019t be in a serving of 50 g.').or(page.getByText("Carbohydrate: 63 g can't be in a serving of 50 g.")),
+    page
+      .getByText('Carbohydrate: 63 g can\u2019t be in a serving of 50 g.')
+      .or(page.getByText("Carbohydrate: 63 g can't be in a serving of 50 g.")),
   ).toBeVisible();
   await page.getByLabel('Carbohydrate', { exact: true }).fill('36');
   await page.getByLabel('Protein').fill('6');
@@ -180,14 +190,19 @@ test('a thousand rows with three bad ones: nothing half done, then all of them',
       'name,category,fat_g,carbohydrate_g,protein_g,price,pack_g',
       ...Array.from(
         { length: 1000 },
-        (_, n) => `Barge flour ${n},flour,${bad && n === 9 ? 'lots' : 1},70,${bad && n === 99 ? 95 : 10},${bad && n === 999 ? -2 : 2},1000`,
+        (_, n) =>
+          `Barge flour ${n},flour,${bad && n === 9 ? 'lots' : 1},70,${bad && n === 99 ? 95 : 10},${bad && n === 999 ? -2 : 2},1000`,
       ),
     ].join('\n');
   const file = (bad: boolean) => ({ name: 'barge.csv', mimeType: 'text/csv', buffer: Buffer.from(table(bad)) });
   await page.goto('/pantry');
   const count = await page.getByRole('status').filter({ hasText: 'ingredients' }).textContent();
   await page.getByRole('link', { name: 'Import and export' }).click();
-  await page.getByLabel('A CSV file').setInputFiles({ name: 'photo.csv', mimeType: 'text/csv', buffer: Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0, 1, 2]) });
+  await page.getByLabel('A CSV file').setInputFiles({
+    name: 'photo.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0, 1, 2]),
+  });
   await expect(page.getByText(/photo\.csv: That is no table of text/)).toBeVisible();
   await page.getByLabel('A CSV file').setInputFiles(file(true));
   const read = page.getByRole('region', { name: 'What was read' });
@@ -207,11 +222,16 @@ test('a thousand rows with three bad ones: nothing half done, then all of them',
   await page.getByRole('button', { name: 'Take all 1,000 in' }).dblclick();
   await expect(page.getByText('1,000 rows are in the pantry, 1,000 of them new ingredients.')).toBeVisible();
   await page.goto('/pantry');
-  await expect(page.getByRole('status').filter({ hasText: 'ingredients' })).toHaveText(`${Number.parseInt(count ?? '', 10) + 1000} ingredients`);
+  await expect(page.getByRole('status').filter({ hasText: 'ingredients' })).toHaveText(
+    `${Number.parseInt(count ?? '', 10) + 1000} ingredients`,
+  );
   await page.getByRole('searchbox', { name: 'Find an ingredient' }).fill('barge flour 77');
   await expect(page.getByRole('status').filter({ hasText: 'ingredients' })).toHaveText(/^19 of/);
   await page.getByRole('button', { name: 'Price, a kilogram' }).click();
-  await expect(page.getByRole('columnheader', { name: 'Price, a kilogram' })).toHaveAttribute('aria-sort', /ascending|descending/);
+  await expect(page.getByRole('columnheader', { name: 'Price, a kilogram' })).toHaveAttribute(
+    'aria-sort',
+    /ascending|descending/,
+  );
   const download = page.waitForEvent('download');
   await page.goto('/pantry/import');
   await page.getByRole('link', { name: 'Download the pantry as CSV' }).click();
@@ -238,7 +258,12 @@ test('a splash is answered once for the kitchen; amounts that disagree are settl
   await page.getByRole('button', { name: 'Say how much' }).click();
   await dialog.getByLabel('One splash').fill('12');
   await dialog.getByRole('button', { name: 'Only on this line' }).click();
-  await expect(page.getByRole('textbox', { name: 'Line as written' }).filter({ hasText: '' }).and(page.locator('[value$="(12 ml)"]'))).toBeVisible();
+  await expect(
+    page
+      .getByRole('textbox', { name: 'Line as written' })
+      .filter({ hasText: '' })
+      .and(page.locator('[value$="(12 ml)"]')),
+  ).toBeVisible();
 
   await open(page, 'Old tea-hut card');
   await page.getByRole('button', { name: 'Which stands?' }).click();

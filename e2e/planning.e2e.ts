@@ -62,7 +62,10 @@ test('what there is of buttermilk is used up; a drawer without its smallest spoo
   const tap = async (): Promise<void> => {
     await page.goto('/house');
     const saved = page.waitForResponse((r) => r.request().method() === 'POST');
-    await page.getByRole('toolbar', { name: 'Our cups and spoons' }).getByRole('button', { name: '1/8 tsp', exact: true }).click();
+    await page
+      .getByRole('toolbar', { name: 'Our cups and spoons' })
+      .getByRole('button', { name: '1/8 tsp', exact: true })
+      .click();
     await saved;
   };
   await tap();
@@ -87,7 +90,9 @@ oil for the pan
 
 Makes 6`;
 
-test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a printed sheet with its shopping list', async ({ page }) => {
+test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a printed sheet with its shopping list', async ({
+  page,
+}) => {
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(SIX);
   await page.getByRole('button', { name: 'Read the card' }).click();
@@ -102,7 +107,9 @@ test('84 guests from a six-piece card: bowls and waves, a sauce for all, on a pr
   await expect(sheet).toContainText('278 griddle cakes of 60 ml and one to test');
   // 278 and one of 60 ml are 16.74 l, and what stays on the tools
   await expect(page.getByText(/in one bowl is more than/)).toBeVisible();
-  await expect(page.getByText(/The card itself claims 6: it pours \d+ of 60 ml; its 6 would be of \d+ ml each\./)).toBeVisible();
+  await expect(
+    page.getByText(/The card itself claims 6: it pours \d+ of 60 ml; its 6 would be of \d+ ml each\./),
+  ).toBeVisible();
   await page.getByRole('radio', { name: 'in several' }).click();
   const bowls = page.getByRole('region', { name: 'Bowls' });
   await expect(bowls).toContainText(/\d mixes of [\d\s]+ g/);
@@ -158,7 +165,9 @@ test('kits for four benches: a dry bag and a wet tub each, taken off the shelf a
   await page.getByLabel('Benches').fill('61');
   await expect(page.getByText('At most 60 kits at a time.')).toBeVisible();
   await page.getByLabel('Benches').fill('4');
-  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('4 kits; each 10 griddle cakes of 60 ml');
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText(
+    '4 kits; each 10 griddle cakes of 60 ml',
+  );
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
   await toWeighIn(page);
@@ -232,7 +241,10 @@ test('a plan for Sunday is kept: nothing is begun or taken, it opens as it was l
 
   // it waits on Today, and opens as it was left
   await page.goto('/');
-  const row = page.getByRole('region', { name: 'Planned' }).getByRole('listitem').filter({ hasText: 'Tall Sunday cakes' });
+  const row = page
+    .getByRole('region', { name: 'Planned' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Tall Sunday cakes' });
   await expect(row).toContainText(/served .*09:00; not begun/);
   await axe(page);
   await row.getByRole('link', { name: 'Open the plan' }).click();

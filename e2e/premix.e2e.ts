@@ -16,7 +16,9 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await choose(page, 'From the same mix', 'waffles, crisp');
   await expect(page.getByRole('region', { name: 'As waffles' })).toContainText(/Cultured buttermilk|Water/);
   await choose(page, 'From the same mix', 'crepes, sweet');
-  await expect(page.getByRole('region', { name: 'As crepes' })).toContainText(/The balance does not allow it:.* Rise stands at 1\.\d+ g, more than/);
+  await expect(page.getByRole('region', { name: 'As crepes' })).toContainText(
+    /The balance does not allow it:.* Rise stands at 1\.\d+ g, more than/,
+  );
   await page.getByRole('button', { name: 'Not from this mix' }).last().click();
   await axe(page);
   await page.getByRole('button', { name: 'Keep this premix' }).click();
@@ -29,7 +31,9 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await expect(form.getByText('Less than one bag of 750 g.')).toBeVisible();
   await form.getByLabel('Kilograms').fill('12');
   await expect(form).toContainText('16 bags of 750 g');
-  await expect(form.getByRole('region', { name: 'Blend' }).getByRole('listitem').first()).toContainText(/baking soda.*sieved and whisked/);
+  await expect(form.getByRole('region', { name: 'Blend' }).getByRole('listitem').first()).toContainText(
+    /baking soda.*sieved and whisked/,
+  );
   await form.getByLabel('Lot of All-purpose wheat flour').fill('M-1177');
   await form.getByLabel(/^Checked/).fill('three spoons foamed alike');
   // a reload in the middle loses nothing
@@ -41,7 +45,9 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await form.getByRole('button', { name: 'Put this lot in the book' }).dblclick();
   await page.waitForURL(/premix\/lots\//);
   const lotUrl = page.url();
-  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('16 left: 16 made of 750 g, 0 used');
+  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText(
+    '16 left: 16 made of 750 g, 0 used',
+  );
   await expect(page.getByRole('row', { name: /All-purpose wheat flour/ })).toContainText('M-1177');
   await axe(page);
   // whole labels four to a page, fronts eight
@@ -60,7 +66,9 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await page.getByRole('region', { name: 'From stock' }).getByRole('link', { name: /^lot/ }).click();
   await expect(page).toHaveURL(lotUrl);
-  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('14 left: 16 made of 750 g, 2 used');
+  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText(
+    '14 left: 16 made of 750 g, 2 used',
+  );
   const went = page.getByRole('region', { name: 'Where its bags went' });
   await expect(went.getByRole('listitem')).toHaveCount(1);
   await expect(went.getByRole('link', { name: 'Tall Sunday cakes, from the bag' })).toBeVisible();
@@ -136,8 +144,12 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   await form.getByRole('switch', { name: 'take it from stock' }).click();
   await form.getByRole('button', { name: 'Put this lot in the book' }).click();
   await page.waitForURL(/premix\/lots\//);
-  await expect(page.getByRole('row', { name: /^All-purpose wheat flour/ })).toContainText(/20.000 g of SACK 41, [\d\s]+ g of SACK 44/);
-  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText('Of the same lot: bags of 500 g (20 left of 20)');
+  await expect(page.getByRole('row', { name: /^All-purpose wheat flour/ })).toContainText(
+    /20.000 g of SACK 41, [\d\s]+ g of SACK 44/,
+  );
+  await expect(page.getByRole('region', { name: 'Bags', exact: true })).toContainText(
+    'Of the same lot: bags of 500 g (20 left of 20)',
+  );
   const lot = page.url();
   const label = page.getByRole('region', { name: 'On its label' });
   await expect(label.locator('strong').filter({ hasText: 'WHEAT' })).toBeVisible();
@@ -216,7 +228,9 @@ test('a lot near its date is offered first', async ({ page }) => {
 
 test('a bought mix: what its panel lets be worked, and onto the bench', async ({ page }) => {
   await page.goto('/premix/foreign');
-  await expect(page.getByRole('list', { name: 'Ratios' }).getByRole('listitem').filter({ hasText: 'Rise' })).toContainText('not known');
+  await expect(
+    page.getByRole('list', { name: 'Ratios' }).getByRole('listitem').filter({ hasText: 'Rise' }),
+  ).toContainText('not known');
   await choose(page, 'Is to become', 'waffles, crisp');
   await expect(page.getByRole('region', { name: 'As waffles' })).toContainText('Whole milk');
   await axe(page);

@@ -95,7 +95,10 @@ test('pictures of the main views', async ({ page }) => {
 
   // a small batch, from the weigh-in to what came out
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: 'Regatta griddle cakes', exact: true })
+    .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   await page.getByLabel('Pieces').fill('24');
@@ -109,7 +112,8 @@ test('pictures of the main views', async ({ page }) => {
   await shoot('weigh-in');
   await page.getByLabel('What the scale shows').fill('');
   await page.getByRole('radio', { name: 'all lines' }).click();
-  for (let n = await page.getByRole('checkbox').count(); n > 0; n--) await page.getByRole('checkbox', { checked: false }).first().click({ force: true });
+  for (let n = await page.getByRole('checkbox').count(); n > 0; n--)
+    await page.getByRole('checkbox', { checked: false }).first().click({ force: true });
   await page.getByRole('button', { name: /^All weighed: on to/ }).click();
   await page.getByRole('button', { name: /^Dry bowl/ }).click();
   await page.getByRole('button', { name: /^Wet bowl/ }).click();

@@ -90,7 +90,9 @@ test('database and server come back by themselves; a frozen database is found; o
   writeFileSync(version, '7\n');
   const other = start(folder, port);
   expect(await other.ended).toBe(1);
-  expect(other.said()).toMatch(/was made by PostgreSQL 7, and only [\d, ]+ is installed here\. Install that one .* or bring a backup/);
+  expect(other.said()).toMatch(
+    /was made by PostgreSQL 7, and only [\d, ]+ is installed here\. Install that one .* or bring a backup/,
+  );
   writeFileSync(version, was);
   rmSync(folder, { recursive: true, force: true });
 });

@@ -4,15 +4,25 @@ import { axe, expect, newFormula, start, test } from './kitchen';
 
 const face = (background: string) =>
   sharp({ create: { width: 1200, height: 900, channels: 3, background: '#f4efe6' } })
-    .composite([{ input: Buffer.from(`<svg width="1200" height="900"><circle cx="600" cy="450" r="380" fill="${background}"/></svg>`) }])
+    .composite([
+      {
+        input: Buffer.from(
+          `<svg width="1200" height="900"><circle cx="600" cy="450" r="380" fill="${background}"/></svg>`,
+        ),
+      },
+    ])
     .jpeg()
     .toBuffer();
 
-test('a target kept, three versions scored against it, and photographs of two of them side by side', async ({ page, expected }) => {
+test('a target kept, three versions scored against it, and photographs of two of them side by side', async ({
+  page,
+  expected,
+}) => {
   await newFormula(page, 'Mill cakes\n250 g flour\n10 g baking powder\n3 g salt\n350 g milk\n2 eggs\n30 g oil');
   const formula = new URL(page.url()).pathname.replace(/\/plan.*/, '');
   await page.goto(`${formula}/target`);
-  const tap = (scale: string, word: string) => page.getByRole('group', { name: scale }).getByRole('button', { name: word, exact: true }).click();
+  const tap = (scale: string, word: string) =>
+    page.getByRole('group', { name: scale }).getByRole('button', { name: word, exact: true }).click();
   await tap('colour', 'golden');
   await tap('crumb', 'open');
   await page.getByLabel('Height of one').fill('tall');
@@ -52,7 +62,11 @@ test('a target kept, three versions scored against it, and photographs of two of
     await expect(page.getByRole('region', { name: 'Against its target' })).toContainText(score);
     if (n > 1) {
       const photos = page.getByRole('region', { name: 'Photographs' });
-      await photos.locator('input[type=file]').setInputFiles({ name: 'face.jpg', mimeType: 'image/jpeg', buffer: await face(n === 2 ? '#e3c58c' : '#b9752f') });
+      await photos.locator('input[type=file]').setInputFiles({
+        name: 'face.jpg',
+        mimeType: 'image/jpeg',
+        buffer: await face(n === 2 ? '#e3c58c' : '#b9752f'),
+      });
       await expect(photos.getByRole('img')).toHaveCount(1);
     }
     await page.getByRole('radio', { name: n === 1 ? 'Fair' : 'Good', exact: true }).click();
@@ -84,7 +98,8 @@ test('a target kept, three versions scored against it, and photographs of two of
   const side = page.getByRole('region', { name: 'Photographs' });
   await expect(side.getByRole('img')).toHaveCount(2);
   // drawn, and not only named
-  for (const img of await side.getByRole('img').all()) expect(await img.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(400);
+  for (const img of await side.getByRole('img').all())
+    expect(await img.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(400);
   await axe(page);
 
   // looked at large, taken away, and back
@@ -94,7 +109,9 @@ test('a target kept, three versions scored against it, and photographs of two of
   await expect(page.getByRole('dialog', { name: 'Face, photograph 1' }).getByRole('img')).toBeVisible();
   await page.keyboard.press('Escape');
   expected.push(/422/);
-  await photos.locator('input[type=file]').setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('250 g flour') });
+  await photos
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('250 g flour') });
   await expect(photos.getByRole('alert')).toContainText('notes.png: It is broken, or no photograph');
   await photos.getByRole('button', { name: 'Take photograph 1 away' }).click();
   await expect(photos.getByRole('img')).toHaveCount(0);

@@ -10,7 +10,10 @@ async function card(page: Page, text: string): Promise<void> {
 }
 
 test('"2 tsp each" is mended by the offered fix, and the plan says what is still a stop', async ({ page }) => {
-  await card(page, 'Lock cakes\n2 cups flour\n2 tbsp sugar\n1/2 tsp salt\n2 cups milk\n2 eggs\n3 tbsp butter, melted\n1 tsp vanilla');
+  await card(
+    page,
+    'Lock cakes\n2 cups flour\n2 tbsp sugar\n1/2 tsp salt\n2 cups milk\n2 eggs\n3 tbsp butter, melted\n1 tsp vanilla',
+  );
   // typed over a line, so that it stays one
   await page.locator('input[value="1 tsp vanilla"]').fill('2 tsp each baking powder and baking soda');
   await page.keyboard.press('Tab');
@@ -36,7 +39,8 @@ test('"2 tsp each" is mended by the offered fix, and the plan says what is still
   await expect(page.getByRole('link', { name: 'Settle it on the Bench' })).toHaveCount(0);
 });
 
-const CARD = '1 1/2 cups flour\n1 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 cup milk\n1 egg\n2 tbsp butter, melted\n';
+const CARD =
+  '1 1/2 cups flour\n1 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 cup milk\n1 egg\n2 tbsp butter, melted\n';
 
 test('a banana card stays calm, and the rails say why', async ({ page }) => {
   await card(page, `Banana cakes\n${CARD}2 ripe bananas, mashed\n1/2 cup walnuts, chopped`);
@@ -48,7 +52,10 @@ test('a banana card stays calm, and the rails say why', async ({ page }) => {
 });
 
 test('one that drowns in banana does not; and a line that is not read stands before all else', async ({ page }) => {
-  await card(page, `Banana mush\n${CARD.replace('1 tbsp baking powder', '1 1/2 tsp baking powder')}4 ripe bananas, mashed`);
+  await card(
+    page,
+    `Banana mush\n${CARD.replace('1 tbsp baking powder', '1 1/2 tsp baking powder')}4 ripe bananas, mashed`,
+  );
   await expect(page.getByText(/Puree and soft fruit are 25\d % of the flour/)).toBeVisible();
   const rails = page.getByRole('list', { name: 'Ratios' });
   await page.getByLabel('Add a line').fill('1 cup moondust');
@@ -59,7 +66,10 @@ test('one that drowns in banana does not; and a line that is not read stands bef
 
 async function startCakes(page: Page): Promise<void> {
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Tall Sunday cakes', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: 'Tall Sunday cakes', exact: true })
+    .click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
   await page.getByRole('switch', { name: 'take it from stock' }).click();
@@ -120,7 +130,10 @@ test('begin from what there is: what uses it up, how far, and a plan that goes n
   await expect(page.getByLabel('There is')).toHaveValue('700');
   // on the Bench, all there is is a bound of the formula
   await page.goto('/');
-  await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'Formulas' })
+    .getByRole('link', { name: 'Regatta griddle cakes', exact: true })
+    .click();
   await page.getByRole('button', { name: /^More for .*buttermilk/ }).click();
   await page.getByRole('menuitem', { name: 'Let it drive the rest' }).click();
   await page.getByLabel('All there is').fill('700');

@@ -35,11 +35,20 @@ const faults = (page: Page) =>
   page.evaluate(() => {
     const seen = (e: Element): boolean => {
       const r = e.getBoundingClientRect();
-      return r.width > 1 && r.height > 1 && getComputedStyle(e).visibility !== 'hidden' && e.closest('[aria-hidden=true],.sr-only') === null;
+      return (
+        r.width > 1 &&
+        r.height > 1 &&
+        getComputedStyle(e).visibility !== 'hidden' &&
+        e.closest('[aria-hidden=true],.sr-only') === null
+      );
     };
     // a link within a sentence is as high as its line
     const inText = (e: Element): boolean => e.matches('a') && getComputedStyle(e).display === 'inline';
-    const small = [...document.querySelectorAll('button,select,summary,a[href],[role=radio],[role=switch],[role=combobox],[role=slider]')]
+    const small = [
+      ...document.querySelectorAll(
+        'button,select,summary,a[href],[role=radio],[role=switch],[role=combobox],[role=slider]',
+      ),
+    ]
       .filter((e) => seen(e) && !inText(e))
       .filter((e) => Math.min(e.getBoundingClientRect().width, e.getBoundingClientRect().height) < 23.5)
       .map((e) => e.outerHTML.slice(0, 100));
@@ -59,7 +68,9 @@ const unclear = (page: Page) =>
       return { rgb: m.slice(0, 3), alpha: m.length === 0 ? 0 : (m[3] ?? 1) };
     };
     const light = (rgb: readonly number[]): number => {
-      const [r = 0, g = 0, b = 0] = rgb.map((v) => (v / 255 <= 0.03928 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4));
+      const [r = 0, g = 0, b = 0] = rgb.map((v) =>
+        v / 255 <= 0.03928 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4,
+      );
       return 0.2126 * r + 0.7152 * g + 0.0722 * b;
     };
     const contrast = (a: readonly number[], b: readonly number[]): number => {
@@ -80,7 +91,9 @@ const unclear = (page: Page) =>
         const style = getComputedStyle(at);
         for (const side of ['top', 'right', 'bottom', 'left']) {
           const c = colour(style.getPropertyValue(`border-${side}-color`));
-          const drawn = Number.parseFloat(style.getPropertyValue(`border-${side}-width`)) > 0 && style.getPropertyValue(`border-${side}-style`) !== 'none';
+          const drawn =
+            Number.parseFloat(style.getPropertyValue(`border-${side}-width`)) > 0 &&
+            style.getPropertyValue(`border-${side}-style`) !== 'none';
           if (drawn && c.alpha > 0.5) best = Math.max(best, contrast(c.rgb, behind(at.parentElement)));
         }
       }
@@ -91,14 +104,20 @@ const unclear = (page: Page) =>
       .filter((e) => e.getBoundingClientRect().width > 1 && outline(e) < 3)
       .map((e) => `${e.getAttribute('aria-label') ?? e.name}: ${outline(e).toFixed(2)}`);
     const tables = [...document.querySelectorAll<HTMLTableElement>('main table')].flatMap((t) => {
-      const named = (t.caption?.textContent ?? t.getAttribute('aria-label') ?? t.getAttribute('aria-labelledby') ?? '') !== '';
-      const bare = [...t.tBodies].flatMap((b) => [...b.rows]).filter((r) => r.cells.length > 1 && !r.querySelector('th[scope=row]'));
-      return named && bare.length === 0 ? [] : [`${named ? '' : 'no name, '}${bare.length} rows without a header: ${t.textContent?.slice(0, 40)}`];
+      const named =
+        (t.caption?.textContent ?? t.getAttribute('aria-label') ?? t.getAttribute('aria-labelledby') ?? '') !== '';
+      const bare = [...t.tBodies]
+        .flatMap((b) => [...b.rows])
+        .filter((r) => r.cells.length > 1 && !r.querySelector('th[scope=row]'));
+      return named && bare.length === 0
+        ? []
+        : [`${named ? '' : 'no name, '}${bare.length} rows without a header: ${t.textContent?.slice(0, 40)}`];
     });
     return { fields, tables };
   });
 
-const SET_WIDE = '*{line-height:1.5!important;letter-spacing:.12em!important;word-spacing:.16em!important}p{margin-bottom:2em!important}';
+const SET_WIDE =
+  '*{line-height:1.5!important;letter-spacing:.12em!important;word-spacing:.16em!important}p{margin-bottom:2em!important}';
 const TWICE = 'html{font-size:200%!important}body{font-size:32px!important}';
 
 /** What hangs over the edge, or is cut off, with other text than ours. */
@@ -111,11 +130,22 @@ async function withText(page: Page, css: string, width: number): Promise<readonl
     const over = document.documentElement.scrollWidth - window.innerWidth;
     const cut = [...document.querySelectorAll('main *, header *')].filter((e) => {
       const s = getComputedStyle(e);
-      if (!/hidden|clip/.test(`${s.overflowX}${s.overflowY}`) || s.textOverflow === 'ellipsis' || s.webkitLineClamp !== 'none') return false;
+      if (
+        !/hidden|clip/.test(`${s.overflowX}${s.overflowY}`) ||
+        s.textOverflow === 'ellipsis' ||
+        s.webkitLineClamp !== 'none'
+      )
+        return false;
       if (e.closest('.sr-only') || e.matches('input,textarea,select') || !(e.textContent ?? '').trim()) return false;
-      return (e.clientHeight > 2 && e.scrollHeight > e.clientHeight + 3) || (e.clientWidth > 2 && e.scrollWidth > e.clientWidth + 3);
+      return (
+        (e.clientHeight > 2 && e.scrollHeight > e.clientHeight + 3) ||
+        (e.clientWidth > 2 && e.scrollWidth > e.clientWidth + 3)
+      );
     });
-    return [...(over > 0 ? [`${over} px over the edge`] : []), ...cut.map((e) => `cut off: ${e.textContent?.slice(0, 40)}`)];
+    return [
+      ...(over > 0 ? [`${over} px over the edge`] : []),
+      ...cut.map((e) => `cut off: ${e.textContent?.slice(0, 40)}`),
+    ];
   });
   await style.evaluate((e) => (e as Element).remove());
   return found;
@@ -126,7 +156,13 @@ async function look(page: Page, path: string): Promise<void> {
   await expect(page.getByText('Looking at the clock')).toHaveCount(0);
   for (const width of WIDTHS) {
     await page.setViewportSize({ width, height: 800 });
-    expect({ path, width, ...(await faults(page)) }).toEqual({ path, width, small: [], low: [], wide: expect.any(Number) });
+    expect({ path, width, ...(await faults(page)) }).toEqual({
+      path,
+      width,
+      small: [],
+      low: [],
+      wide: expect.any(Number),
+    });
     expect({ path, width, wide: Math.max(0, (await faults(page)).wide) }).toEqual({ path, width, wide: 0 });
   }
   await page.setViewportSize({ width: 390, height: 800 });
@@ -153,7 +189,9 @@ test('every page that stands by itself', async ({ page }) => {
   }
 });
 
-test('a formula, its plan and its versions; a batch on each of its pages; a lot and an ingredient', async ({ page }) => {
+test('a formula, its plan and its versions; a batch on each of its pages; a lot and an ingredient', async ({
+  page,
+}) => {
   await page.goto('/');
   const batch =
     (
@@ -162,7 +200,8 @@ test('a formula, its plan and its versions; a batch on each of its pages; a lot 
         .first()
         .getAttribute('href')
     )?.replace('/prep', '') ?? '';
-  const formula = (await page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }).getAttribute('href')) ?? '';
+  const formula =
+    (await page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }).getAttribute('href')) ?? '';
   await page.goto('/premix');
   const lot = (await page.getByRole('link', { name: /^lot / }).first().getAttribute('href')) ?? '';
   const mix = (await page.getByRole('link', { name: 'Camp trailer corn mix' }).getAttribute('href')) ?? '';
@@ -183,9 +222,14 @@ test('a formula, its plan and its versions; a batch on each of its pages; a lot 
   }
 });
 
-test('the focus is at the heading after a page change, at its opener after a dialog or a menu, and never on the body', async ({ page }) => {
+test('the focus is at the heading after a page change, at its opener after a dialog or a menu, and never on the body', async ({
+  page,
+}) => {
   const at = () => page.evaluate(() => document.activeElement?.tagName.toLowerCase() ?? '');
-  const name = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
+  const name = () =>
+    page.evaluate(
+      () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '',
+    );
   await page.goto('/');
   for (const [place, path] of [
     ['Premix', '/premix'],
@@ -250,7 +294,10 @@ const late = (page: Page, ms: number) =>
     await route.continue();
   });
 
-test('before the page’s script is there: buttons are off, fields keep what is typed, a form that is sent waits', async ({ page, kitchen }) => {
+test('before the page’s script is there: buttons are off, fields keep what is typed, a form that is sent waits', async ({
+  page,
+  kitchen,
+}) => {
   const { formula } = await pagesOf(page);
   await late(page, 1500);
   await page.goto('/formulas/new', { waitUntil: 'commit' });
@@ -306,7 +353,11 @@ test('a choice made while the page wakes is told once, whenever it is made', asy
         const timer = setInterval(() => {
           const label = [...document.querySelectorAll('label')].find((l) => l.textContent === 'Times of day');
           const list = label && document.getElementById(label.htmlFor);
-          if (!(list instanceof HTMLSelectElement) || performance.getEntriesByName('first-contentful-paint').length === 0) return;
+          if (
+            !(list instanceof HTMLSelectElement) ||
+            performance.getEntriesByName('first-contentful-paint').length === 0
+          )
+            return;
           clearInterval(timer);
           setTimeout(() => {
             list.value = value;
@@ -350,7 +401,11 @@ test('nothing swallows a press: at a quarter of the speed, every 100 ms from the
       w.pressed = { tried: 0, seen: [] };
       const state = (e: Element): string =>
         [e, e.closest('th')]
-          .map((x) => ['aria-pressed', 'aria-checked', 'aria-expanded', 'aria-sort'].map((a) => x?.getAttribute(a) ?? '').join(' '))
+          .map((x) =>
+            ['aria-pressed', 'aria-checked', 'aria-expanded', 'aria-sort']
+              .map((a) => x?.getAttribute(a) ?? '')
+              .join(' '),
+          )
           .join(' ');
       let at: HTMLButtonElement | null = null;
       // how it stood at each press that came through: a control that is off hears none
@@ -372,7 +427,11 @@ test('nothing swallows a press: at a quarter of the speed, every 100 ms from the
     // each press found it otherwise than the one before; one of a row acts by its first press alone
     const changes = seen.slice(1).map((s, n) => s !== seen[n]);
     const once = changes[0] === true && !changes.slice(1).includes(true);
-    expect({ to, heard: changes.length > 5, acts: once ? 'once' : changes.includes(false) ? seen : 'each time' }).toEqual({
+    expect({
+      to,
+      heard: changes.length > 5,
+      acts: once ? 'once' : changes.includes(false) ? seen : 'each time',
+    }).toEqual({
       to,
       heard: true,
       acts: expect.stringMatching(/once|each time/),
@@ -391,9 +450,20 @@ test('no page asks for more script than it may', async ({ page, context }) => {
     '/formulas/new',
     `${formula}/plan`,
     ...['plan', 'prep', 'griddle', 'outcome'].map((p) => `${batch}/${p}`),
-    ...['', 'log', 'pantry', 'pantry/new', 'pantry/measures', 'pantry/import', 'premix', 'premix/new', 'premix/foreign', 'sides', 'kept', 'house'].map(
-      (p) => `/${p}`,
-    ),
+    ...[
+      '',
+      'log',
+      'pantry',
+      'pantry/new',
+      'pantry/measures',
+      'pantry/import',
+      'premix',
+      'premix/new',
+      'premix/foreign',
+      'sides',
+      'kept',
+      'house',
+    ].map((p) => `/${p}`),
     `${formula}/history`,
     `${formula}/target`,
     '/sides/new',
@@ -427,7 +497,9 @@ test('a page that is slow to come says at once that it is under way', async ({ p
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } });
-  test('five places within the thumb’s reach, the rest under “More”; what has the focus is not under the bar', async ({ page }) => {
+  test('five places within the thumb’s reach, the rest under “More”; what has the focus is not under the bar', async ({
+    page,
+  }) => {
     await page.goto('/');
     const places = page.getByRole('navigation', { name: 'Places' });
     for (const place of ['Pantry', 'Premix', 'Log', 'Today']) {
@@ -443,7 +515,10 @@ test.describe('on a phone', () => {
       const hidden = await page.evaluate(() => {
         const e = document.activeElement;
         if (!e || e === document.body || e.closest('nav[aria-label=Places]')) return false;
-        const [r, bar] = [e.getBoundingClientRect(), document.querySelector('nav[aria-label=Places]')?.getBoundingClientRect()];
+        const [r, bar] = [
+          e.getBoundingClientRect(),
+          document.querySelector('nav[aria-label=Places]')?.getBoundingClientRect(),
+        ];
         return bar !== undefined && r.height > 0 && r.top >= bar.top;
       });
       expect(hidden).toBe(false);

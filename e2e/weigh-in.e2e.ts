@@ -16,7 +16,9 @@ async function started(page: Page, name: string): Promise<void> {
   await page.getByRole('radio', { name: 'one at a time' }).click();
 }
 
-test('flour over-poured by hand, kept, the rest worked anew; a reload loses nothing; the real ratios at the end', async ({ page }) => {
+test('flour over-poured by hand, kept, the rest worked anew; a reload loses nothing; the real ratios at the end', async ({
+  page,
+}) => {
   await started(page, 'Tall Sunday cakes');
   const weighIn = page.getByRole('region', { name: 'Weigh-in' });
   const shows = page.getByLabel('What the scale shows');
@@ -53,7 +55,10 @@ test('flour over-poured by hand, kept, the rest worked anew; a reload loses noth
   await shows.fill('65');
   await page.keyboard.press('Enter');
   for (let n = 0; n < 8; n++) {
-    const target = /^([\d.\s]+) g/.exec(((await weighIn.locator('strong').first().textContent()) ?? '').replace(/\u2009/g, ''))?.[1] ?? '';
+    const target =
+      /^([\d.\s]+) g/.exec(
+        ((await weighIn.locator('strong').first().textContent()) ?? '').replace(/\u2009/g, ''),
+      )?.[1] ?? '';
     const name = (await weighIn.getByRole('heading', { level: 2 }).textContent()) ?? '';
     await shows.fill(target);
     await page.keyboard.press('Enter');

@@ -1,7 +1,18 @@
 // The built app and who serves it: under root the web server runs as another user, from a place that user can read.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { chmodSync, chownSync, cpSync, existsSync, lstatSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  cpSync,
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { join, resolve } from 'node:path';
 import { ensureBuild, isRoot, ROOT, say, tied } from './lib.mjs';
 
@@ -24,12 +35,14 @@ function servingUser() {
   return null;
 }
 
-const canRead = (user, path) => user === null || spawnSync('test', ['-r', path], { uid: user.uid, gid: user.gid }).status === 0;
+const canRead = (user, path) =>
+  user === null || spawnSync('test', ['-r', path], { uid: user.uid, gid: user.gid }).status === 0;
 
 const BUILD_ID = join(ROOT, '.next/BUILD_ID');
 /** The place the app is served from: here, or a copy where the serving user can't read here. */
 const placed = () => join(SYSTEM_APP, createHash('sha256').update(ROOT).digest('hex').slice(0, 12));
-const needsCopy = (user) => !canRead(user, join(ROOT, 'package.json')) || (existsSync(BUILD_ID) && !canRead(user, BUILD_ID));
+const needsCopy = (user) =>
+  !canRead(user, join(ROOT, 'package.json')) || (existsSync(BUILD_ID) && !canRead(user, BUILD_ID));
 
 /** Builds, and copies the build where the serving user can't read it in its own place. */
 export async function prepareApp({ dev }) {
@@ -59,7 +72,9 @@ export async function serverFor({ dev, port }) {
   const as = user ? [`--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups'] : [];
   const copied = !dev && needsCopy(user);
   const next = join(ROOT, 'node_modules/next/dist/bin/next');
-  const app = copied ? [join(placed(), 'server.js')] : [next, dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)];
+  const app = copied
+    ? [join(placed(), 'server.js')]
+    : [next, dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)];
   const [command, args] = tied(process.execPath, app, as);
   return { command, args, cwd: copied ? placed() : ROOT, user };
 }

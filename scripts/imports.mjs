@@ -80,13 +80,20 @@ export function importsIn(text) {
 }
 
 function target(root, file, name) {
-  const base = name.startsWith('@/') ? join(root, 'src', name.slice(2)) : name.startsWith('.') ? resolve(dirname(file), name) : null;
+  const base = name.startsWith('@/')
+    ? join(root, 'src', name.slice(2))
+    : name.startsWith('.')
+      ? resolve(dirname(file), name)
+      : null;
   if (base === null) return null;
-  const found = [base, `${base}.ts`, `${base}.tsx`, join(base, 'index.ts')].find((p) => existsSync(p) && statSync(p).isFile());
+  const found = [base, `${base}.ts`, `${base}.tsx`, join(base, 'index.ts')].find(
+    (p) => existsSync(p) && statSync(p).isFile(),
+  );
   return found ?? base;
 }
 
-const roomOf = (path) => ORDER.findIndex((r) => path === r.at || path.startsWith(`${r.at}/`) || path.startsWith(`${r.at}.`));
+const roomOf = (path) =>
+  ORDER.findIndex((r) => path === r.at || path.startsWith(`${r.at}/`) || path.startsWith(`${r.at}.`));
 
 /** @returns one line for each broken rule */
 export function broken(root = ROOT) {
@@ -108,15 +115,21 @@ export function broken(root = ROOT) {
     names.forEach((name, n) => {
       const t = to[n];
       if (t === null) {
-        if (from.startsWith('src/core/') && !CORE_LIBRARIES.includes(name) && !(from.startsWith('src/core/testing/') && name === 'fast-check'))
+        if (
+          from.startsWith('src/core/') &&
+          !CORE_LIBRARIES.includes(name) &&
+          !(from.startsWith('src/core/testing/') && name === 'fast-check')
+        )
           out.push(`${from} imports ${name}: the core stands alone`);
-        if (from.startsWith('src/contract/') && name !== 'zod') out.push(`${from} imports ${name}: the contract is schemas alone`);
+        if (from.startsWith('src/contract/') && name !== 'zod')
+          out.push(`${from} imports ${name}: the contract is schemas alone`);
         return;
       }
       const path = relative(root, t);
       if (!path.startsWith('src/')) return;
       const there = roomOf(path);
-      if (there > here || ORDER[here].not?.some((x) => path.startsWith(`${x}/`))) out.push(`${from} imports ${path}: ${ORDER[here].at} may not`);
+      if (there > here || ORDER[here].not?.some((x) => path.startsWith(`${x}/`)))
+        out.push(`${from} imports ${path}: ${ORDER[here].at} may not`);
     });
   }
   return [...out, ...circles(edges)];

@@ -17,13 +17,16 @@ export class Told extends Error {}
 /** What went wrong, as one sentence where it is one that is known, else with all there is to know. */
 export function wordsFor(e) {
   if (e instanceof Told) return e.message;
-  if (e?.code === 'ENOSPC') return `The disk is full (writing ${e.path ?? 'a file'}). Make room, then start again; nothing that was saved is lost.`;
-  if (e?.code === 'EACCES' || e?.code === 'EROFS') return `${e.path ?? 'A file'} can't be written: check its permissions.`;
+  if (e?.code === 'ENOSPC')
+    return `The disk is full (writing ${e.path ?? 'a file'}). Make room, then start again; nothing that was saved is lost.`;
+  if (e?.code === 'EACCES' || e?.code === 'EROFS')
+    return `${e.path ?? 'A file'} can't be written: check its permissions.`;
   return String(e?.stack ?? e);
 }
 
 const started = Date.now();
-export const say = (text) => process.stdout.write(`${((Date.now() - started) / 1000).toFixed(1).padStart(6)} s  ${text}\n`);
+export const say = (text) =>
+  process.stdout.write(`${((Date.now() - started) / 1000).toFixed(1).padStart(6)} s  ${text}\n`);
 
 const children = new Set();
 
@@ -55,15 +58,19 @@ export function endChildren() {
 
 /** Keeps a child from outliving this process, even when this process is killed with -9. */
 const hasSetpriv = spawnSync('setpriv', ['--pdeathsig', 'TERM', 'true']).status === 0;
-export const tied = (command, args, as = []) => (hasSetpriv ? ['setpriv', [...as, '--pdeathsig', 'TERM', command, ...args]] : [command, args]);
+export const tied = (command, args, as = []) =>
+  hasSetpriv ? ['setpriv', [...as, '--pdeathsig', 'TERM', command, ...args]] : [command, args];
 
 /** A line in the server's log. */
-export const logged = (event, facts = {}) => process.stderr.write(`${JSON.stringify({ at: new Date().toISOString(), event, ...facts })}\n`);
+export const logged = (event, facts = {}) =>
+  process.stderr.write(`${JSON.stringify({ at: new Date().toISOString(), event, ...facts })}\n`);
 
 const NEEDS = {
   postgres: {
     packages: ['postgresql-15'],
-    there: () => existsSync('/usr/lib/postgresql') && readdirSync('/usr/lib/postgresql').some((v) => existsSync(`/usr/lib/postgresql/${v}/bin/initdb`)),
+    there: () =>
+      existsSync('/usr/lib/postgresql') &&
+      readdirSync('/usr/lib/postgresql').some((v) => existsSync(`/usr/lib/postgresql/${v}/bin/initdb`)),
   },
   chromium: {
     packages: ['chromium-headless-shell'],
@@ -74,7 +81,9 @@ const NEEDS = {
 /** What is needed under a name; `postgres-14` is the server of one major version. */
 const needOf = (name) => {
   const major = /^postgres-(\d+)$/.exec(name)?.[1];
-  return major ? { packages: [`postgresql-${major}`], there: () => existsSync(`/usr/lib/postgresql/${major}/bin/initdb`) } : NEEDS[name];
+  return major
+    ? { packages: [`postgresql-${major}`], there: () => existsSync(`/usr/lib/postgresql/${major}/bin/initdb`) }
+    : NEEDS[name];
 };
 
 /** Installs Debian packages that are missing, or says the exact command. */
@@ -82,7 +91,8 @@ export async function ensurePackages(names) {
   const missing = names.filter((n) => !needOf(n).there()).flatMap((n) => needOf(n).packages);
   if (missing.length === 0) return;
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
-  if (!isRoot || spawnSync('which', ['apt-get']).status !== 0) throw new Told(`Missing on this machine: ${missing.join(', ')}. Install with: sudo ${command}`);
+  if (!isRoot || spawnSync('which', ['apt-get']).status !== 0)
+    throw new Told(`Missing on this machine: ${missing.join(', ')}. Install with: sudo ${command}`);
   say(`installing ${missing.join(', ')}`);
   // the package would make and start a cluster of its own; ours lives in the data folder
   if (missing.some((m) => m.startsWith('postgresql-')) && !existsSync('/etc/postgresql-common/createcluster.conf')) {
@@ -90,8 +100,15 @@ export async function ensurePackages(names) {
     writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n');
   }
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
-  if ((await run('apt-get', ['update', '-qq'], { env })) !== 0) throw new Told('apt-get update failed: is the package mirror reachable?');
-  if ((await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', ...missing], { env })) !== 0)
+  if ((await run('apt-get', ['update', '-qq'], { env })) !== 0)
+    throw new Told('apt-get update failed: is the package mirror reachable?');
+  if (
+    (await run(
+      'apt-get',
+      ['install', '-y', '-qq', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', ...missing],
+      { env },
+    )) !== 0
+  )
     throw new Told(`Could not install ${missing.join(', ')}. Try: ${command}`);
 }
 
@@ -125,7 +142,8 @@ export async function ensureModules() {
   const want = fingerprint(['package-lock.json']);
   if (stampIs(stamp, want)) return;
   say('installing npm packages');
-  if ((await run('npm', ['ci', '--no-audit', '--no-fund'])) !== 0) throw new Told('npm ci failed (its own words are above).');
+  if ((await run('npm', ['ci', '--no-audit', '--no-fund'])) !== 0)
+    throw new Told('npm ci failed (its own words are above).');
   writeFileSync(stamp, want);
 }
 
@@ -137,7 +155,8 @@ export async function ensureBuild({ standalone = false } = {}) {
   if (existsSync(join(ROOT, '.next/BUILD_ID')) && whole && stampIs(stamp, want)) return;
   say('building (a minute the first time)');
   const env = standalone ? { EVEN_CRUMB_STANDALONE: '1' } : {};
-  if ((await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { env })) !== 0) throw new Told('The build failed (its own words are above).');
+  if ((await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { env })) !== 0)
+    throw new Told('The build failed (its own words are above).');
   writeFileSync(stamp, want);
 }
 
@@ -154,7 +173,10 @@ export function freePort(port = 0) {
 }
 
 /** Waits until an address answers 200 (or anything at all), or says what the last answer was. */
-export async function answers(url, { seconds = LIMITS.serverStartMs / 1000, alive = () => true, anyStatus = false } = {}) {
+export async function answers(
+  url,
+  { seconds = LIMITS.serverStartMs / 1000, alive = () => true, anyStatus = false } = {},
+) {
   let last = 'no answer';
   for (let i = 0; i < seconds * 10; i++) {
     if (!alive()) throw new Told('The server ended before it answered.');

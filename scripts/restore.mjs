@@ -19,15 +19,18 @@ async function main() {
   if (ownDatabase) {
     await ensurePackages(['postgres']);
     const folder = join(dataFolder, 'postgres');
-    if (existsSync(folder) && clusterThatRuns(folder)) throw new Told('Even Crumb runs on this data folder: stop it first.');
+    if (existsSync(folder) && clusterThatRuns(folder))
+      throw new Told('Even Crumb runs on this data folder: stop it first.');
     database = await startPostgres(folder);
     url = database.url;
   }
   const env = serverEnv({ url, dev: false, port, database });
-  const script = (name, ...args) => run(process.execPath, ['--import', 'tsx', `src/server/usecases/${name}.ts`, ...args], { env, loud: true });
+  const script = (name, ...args) =>
+    run(process.execPath, ['--import', 'tsx', `src/server/usecases/${name}.ts`, ...args], { env, loud: true });
   if (database && database.psql('evencrumb', "select count(*) from pg_tables where schemaname = 'public'") !== '0') {
     say('keeping what there is as a backup first');
-    if ((await script('backup-now', 'restore')) !== 0) throw new Told('What there is could not be kept: nothing was changed.');
+    if ((await script('backup-now', 'restore')) !== 0)
+      throw new Told('What there is could not be kept: nothing was changed.');
   }
   const code = await script('restore', path);
   await database?.stop();

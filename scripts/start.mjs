@@ -6,7 +6,18 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { prepareApp, serverEnv, serverFor, settings } from './app.mjs';
-import { answers, endChildren, ensureModules, ensurePackages, freePort, logged, run, say, Told, wordsFor } from './lib.mjs';
+import {
+  answers,
+  endChildren,
+  ensureModules,
+  ensurePackages,
+  freePort,
+  logged,
+  run,
+  say,
+  Told,
+  wordsFor,
+} from './lib.mjs';
 import { mbLeft, startPostgres } from './postgres.mjs';
 
 const dev = process.argv.includes('--dev');
@@ -89,14 +100,22 @@ async function startServer(url) {
   });
   server = child;
   const gone = new Promise((r) => child.once('exit', (code, signal) => r(signal ?? `exit ${code}`)));
-  await answers(`http://127.0.0.1:${port}/api/health`, { alive: () => child.exitCode === null && child.signalCode === null, anyStatus: true });
+  await answers(`http://127.0.0.1:${port}/api/health`, {
+    alive: () => child.exitCode === null && child.signalCode === null,
+    anyStatus: true,
+  });
   return { gone };
 }
 
 async function main() {
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Told(`PORT is "${process.env.PORT}": it has to be a number from 1 to 65535.`);
-  if (Number(process.versions.node.split('.')[0]) < 20) throw new Told(`Node ${process.versions.node} is too old: Even Crumb needs Node 20 or newer.`);
-  if ((await freePort(port)) === null) throw new Told(`Port ${port} is in use: is Even Crumb already running? Else choose another with PORT=4311 npm start.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Told(`PORT is "${process.env.PORT}": it has to be a number from 1 to 65535.`);
+  if (Number(process.versions.node.split('.')[0]) < 20)
+    throw new Told(`Node ${process.versions.node} is too old: Even Crumb needs Node 20 or newer.`);
+  if ((await freePort(port)) === null)
+    throw new Told(
+      `Port ${port} is in use: is Even Crumb already running? Else choose another with PORT=4311 npm start.`,
+    );
   if (ownDatabase) await ensurePackages(['postgres']);
   await ensureModules();
   await prepareApp({ dev });
@@ -117,10 +136,14 @@ async function main() {
     const left = mbLeft(database.folder);
     if (left < 200) say(`only ${left} MB are left on the disk where the data stands`);
   }
-  const setUp = await run(process.execPath, ['--import', 'tsx', 'src/server/usecases/setup.ts', empty ? '--empty' : '--demo'], {
-    env: serverEnv({ url, dev, port, database }),
-    loud: true,
-  });
+  const setUp = await run(
+    process.execPath,
+    ['--import', 'tsx', 'src/server/usecases/setup.ts', empty ? '--empty' : '--demo'],
+    {
+      env: serverEnv({ url, dev, port, database }),
+      loud: true,
+    },
+  );
   if (setUp !== 0) throw new Told('The records could not be brought up to date (their own words are above).');
   let serving;
   const isServing = new Promise((r) => {

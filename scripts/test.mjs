@@ -65,10 +65,14 @@ async function main() {
     say('unit tests');
     const out = join(folder, 'jest.json');
     database.psql('postgres', 'create database unit');
-    const code = await run(node, ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${out}`, '--silent', ...rest], {
-      env: { DATABASE_URL: database.urlOf('unit'), NODE_ENV: 'test', EVEN_CRUMB_PG_BIN: database.bin },
-      loud: only === 'unit',
-    });
+    const code = await run(
+      node,
+      ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${out}`, '--silent', ...rest],
+      {
+        env: { DATABASE_URL: database.urlOf('unit'), NODE_ENV: 'test', EVEN_CRUMB_PG_BIN: database.bin },
+        loud: only === 'unit',
+      },
+    );
     const result = readJson(out);
     if (!result) bad = true;
     passed += result?.numPassedTests ?? 0;
@@ -78,17 +82,30 @@ async function main() {
     // what prints or reads days and times holds wherever the kitchen stands
     for (const zone of rest.length > 0 ? [] : ['America/Los_Angeles', 'Asia/Kathmandu']) {
       const zoned = join(folder, 'jest-zone.json');
-      const args = ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${zoned}`, '--silent', `--testPathPatterns=${DATED}`];
+      const args = [
+        'node_modules/jest/bin/jest.js',
+        '--json',
+        `--outputFile=${zoned}`,
+        '--silent',
+        `--testPathPatterns=${DATED}`,
+      ];
       if ((await run(node, args, { env: { TZ: zone, NODE_ENV: 'test' } })) !== 0) bad = true;
       const there = readJson(zoned);
       passed += there?.numPassedTests ?? 0;
       failed += (there?.numFailedTests ?? 0) + (there?.numRuntimeErrorTestSuites ?? 0);
       if (!there || there.numPassedTests === 0) bad = true;
-      say(`the same in ${zone}, where days are printed: ${there?.numPassedTests ?? 0} passed, ${there?.numFailedTests ?? 0} failed`);
+      say(
+        `the same in ${zone}, where days are printed: ${there?.numPassedTests ?? 0} passed, ${there?.numFailedTests ?? 0} failed`,
+      );
     }
   }
 
-  if (only === 'bench' && rest.length === 0 && (await run(node, ['--import', 'tsx', 'bench/run.ts'], { loud: true })) !== 0) bad = true;
+  if (
+    only === 'bench' &&
+    rest.length === 0 &&
+    (await run(node, ['--import', 'tsx', 'bench/run.ts'], { loud: true })) !== 0
+  )
+    bad = true;
 
   if (wants('e2e') || only === 'screenshots' || only === 'bench') {
     await ensureBuild();
@@ -99,12 +116,19 @@ async function main() {
       ['blank', '--empty'],
     ]) {
       database.psql('postgres', `create database ${name}`);
-      if ((await run(node, ['--import', 'tsx', 'src/server/usecases/setup.ts', how], { env: { DATABASE_URL: database.urlOf(name) } })) !== 0)
+      if (
+        (await run(node, ['--import', 'tsx', 'src/server/usecases/setup.ts', how], {
+          env: { DATABASE_URL: database.urlOf(name) },
+        })) !== 0
+      )
         throw new Told('The test database could not be set up.');
     }
     if (only === 'bench' && rest.length === 0) {
       database.psql('postgres', 'create database store template furnished');
-      const env = { EVEN_CRUMB_BENCH_DEMO: database.urlOf('furnished'), EVEN_CRUMB_BENCH_STORE: database.urlOf('store') };
+      const env = {
+        EVEN_CRUMB_BENCH_DEMO: database.urlOf('furnished'),
+        EVEN_CRUMB_BENCH_STORE: database.urlOf('store'),
+      };
       if ((await run(node, ['--import', 'tsx', 'bench/store.ts'], { env, loud: true })) !== 0) bad = true;
     }
     const out = join(folder, 'playwright.json');
@@ -132,9 +156,12 @@ async function main() {
     if (!stats) bad = true;
     passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
     failed += stats?.unexpected ?? 0;
-    say(`browser tests: ${(stats?.expected ?? 0) + (stats?.flaky ?? 0)} passed (${stats?.flaky ?? 0} at the second try), ${stats?.unexpected ?? 0} failed`);
+    say(
+      `browser tests: ${(stats?.expected ?? 0) + (stats?.flaky ?? 0)} passed (${stats?.flaky ?? 0} at the second try), ${stats?.unexpected ?? 0} failed`,
+    );
     if (code !== 0) bad = true;
-    if (stats?.unexpected || stats?.flaky) for (const line of failures(readJson(out))) process.stdout.write(`${line}\n`);
+    if (stats?.unexpected || stats?.flaky)
+      for (const line of failures(readJson(out))) process.stdout.write(`${line}\n`);
   }
   await end(bad || failed > 0 || passed === 0 ? 1 : 0);
 }

@@ -4,10 +4,30 @@ import { join } from 'node:path';
 import { parseSync } from '@swc/core';
 
 /** Attributes that nobody reads. */
-const UNREAD = new Set(['className', 'inputClass', 'key', 'id', 'htmlFor', 'href', 'type', 'role', 'style', 'inputMode', 'autoComplete', 'value']);
+const UNREAD = new Set([
+  'className',
+  'inputClass',
+  'key',
+  'id',
+  'htmlFor',
+  'href',
+  'type',
+  'role',
+  'style',
+  'inputMode',
+  'autoComplete',
+  'value',
+]);
 
 /** Nodes that say nothing to anybody. */
-const SILENT = new Set(['ImportDeclaration', 'ExportAllDeclaration', 'TsTypeAliasDeclaration', 'TsInterfaceDeclaration', 'TsTypeAnnotation', 'TsLiteralType']);
+const SILENT = new Set([
+  'ImportDeclaration',
+  'ExportAllDeclaration',
+  'TsTypeAliasDeclaration',
+  'TsInterfaceDeclaration',
+  'TsTypeAnnotation',
+  'TsLiteralType',
+]);
 
 /** @returns {string[]} every file of these folders that holds code and no tests */
 export function codeIn(folders) {

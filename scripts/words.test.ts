@@ -35,7 +35,9 @@ const OLD: readonly (readonly [RegExp, string])[] = [
 /** What is no word for the cook: keys, addresses, queries, and the verbs and makers' names a card is read by. */
 const said = (text: string): boolean =>
   (/[ …]/.test(text) || /^[A-Z]/.test(text) || /^loads$/.test(text)) &&
-  !/^(?:select|insert|update|delete|with|alter|create|exists|join|left join|\{\} (?:join|where))\b|\bfrom \w+ \w\b|\bwhere\b.*=/i.test(text);
+  !/^(?:select|insert|update|delete|with|alter|create|exists|join|left join|\{\} (?:join|where))\b|\bfrom \w+ \w\b|\bwhere\b.*=/i.test(
+    text,
+  );
 /** Tables of words that cards are read by, and cards of our own to read. */
 const READ_BY = /src\/core\/(?:testing|card\/card|pantry\/tables\/words)/;
 

@@ -31,10 +31,13 @@ function malformed(path: string): boolean {
 }
 
 const told = (status: number, title: string, detail: string): NextResponse =>
-  new NextResponse(JSON.stringify({ type: `/api/v1/openapi.json#problem-${status}`, title, status, detail, errors: [] }), {
-    status,
-    headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
-  });
+  new NextResponse(
+    JSON.stringify({ type: `/api/v1/openapi.json#problem-${status}`, title, status, detail, errors: [] }),
+    {
+      status,
+      headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
+    },
+  );
 
 /** A page never sends more at once, bytes: what is larger comes as a file. */
 const MOST_SENT = 4_000_000;
@@ -67,15 +70,30 @@ const OWN_HOST = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/;
 const dev = process.env.NODE_ENV === 'development';
 
 export async function proxy(request: NextRequest): Promise<NextResponse> {
-  if (!OWN_HOST.test(request.headers.get('host') ?? '')) return new NextResponse('Even Crumb answers only on this machine.', { status: 421 });
-  if (foreign(request)) return told(403, 'Another origin', 'Only pages of Even Crumb itself may change something here.');
+  if (!OWN_HOST.test(request.headers.get('host') ?? ''))
+    return new NextResponse('Even Crumb answers only on this machine.', { status: 421 });
+  if (foreign(request))
+    return told(403, 'Another origin', 'Only pages of Even Crumb itself may change something here.');
   if (!LOOKS.has(request.method) && request.method !== 'POST' && !request.nextUrl.pathname.startsWith('/api/'))
-    return told(400, 'The request could not be read', 'Pages are looked at and posted to; that method means nothing here.');
-  if (malformed(request.nextUrl.pathname)) return told(400, 'The request could not be read', 'That address is not well formed.');
-  if (request.method === 'POST' && request.headers.has('next-action') && Number(request.headers.get('content-length') ?? 0) > MOST_SENT)
+    return told(
+      400,
+      'The request could not be read',
+      'Pages are looked at and posted to; that method means nothing here.',
+    );
+  if (malformed(request.nextUrl.pathname))
+    return told(400, 'The request could not be read', 'That address is not well formed.');
+  if (
+    request.method === 'POST' &&
+    request.headers.has('next-action') &&
+    Number(request.headers.get('content-length') ?? 0) > MOST_SENT
+  )
     return told(413, 'Too much at once', `A page sends at most ${MOST_SENT / 1e6} MB at once: send it in parts.`);
   if (request.method === 'POST' && request.headers.has('next-action') && !(await readable(request)))
-    return told(400, 'The request could not be read', 'What was sent to this page is not well formed: nothing of it was done.');
+    return told(
+      400,
+      'The request could not be read',
+      'What was sent to this page is not well formed: nothing of it was done.',
+    );
   // no picture here is made by the server while it is looked at
   if (request.nextUrl.pathname.startsWith('/_next/image')) return new NextResponse(null, { status: 404 });
   const nonce = Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString('base64');

@@ -21,7 +21,13 @@ export async function acted<S extends z.ZodType, T extends object>(
   const began = performance.now();
   const answered = <A extends Refusal>(a: A, facts: object = {}): A => {
     const where = Object.keys(a.fields).slice(0, 5);
-    logLine('action', { action: name, answer: a.kind, ms: Math.round(performance.now() - began), ...(where.length > 0 && { where }), ...facts });
+    logLine('action', {
+      action: name,
+      answer: a.kind,
+      ms: Math.round(performance.now() - began),
+      ...(where.length > 0 && { where }),
+      ...facts,
+    });
     return a;
   };
   try {

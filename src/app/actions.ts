@@ -22,7 +22,15 @@ import {
 } from '@/contract/batch';
 import { itemSchema, tellSchema } from '@/contract/event-log';
 import { fieldErrors, seen } from '@/contract/fields';
-import { cardsSchema, copySchema, type KnownCard, keepCardsSchema, putFormulaSchema, saveSchema, takeCardsBackSchema } from '@/contract/formula';
+import {
+  cardsSchema,
+  copySchema,
+  type KnownCard,
+  keepCardsSchema,
+  putFormulaSchema,
+  saveSchema,
+  takeCardsBackSchema,
+} from '@/contract/formula';
 import { careBackSchema, careSchema, houseSaveSchema } from '@/contract/house';
 import { nothingSchema } from '@/contract/records';
 import type { StandInPreview } from '@/core/batch/changes';
@@ -41,7 +49,18 @@ import { changeHouse } from '@/server/queries/house';
 import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
 import { GONE, type Opened } from '@/server/queries/revised';
 import { saveTarget } from '@/server/queries/targets';
-import { changeCovers, endBatch, makeAgain, previewSwap, putAway, putBack, standInPart, swapInBatch, takeUp, undoSwaps } from '@/server/usecases/change-batch';
+import {
+  changeCovers,
+  endBatch,
+  makeAgain,
+  previewSwap,
+  putAway,
+  putBack,
+  standInPart,
+  swapInBatch,
+  takeUp,
+  undoSwaps,
+} from '@/server/usecases/change-batch';
 import { startTogether } from '@/server/usecases/headcount';
 import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/keep-formula';
 import { clearDemo, lookAround } from '@/server/usecases/look-around';
@@ -60,13 +79,15 @@ export const keepCards = async (input: unknown): Promise<ActionResult<{ readonly
   acted('keep-cards', keepCardsSchema, input, keepMany);
 
 /** Takes cards back that were kept together. */
-export const takeCardsBack = async (input: unknown): Promise<ActionResult> => acted('take-cards-back', takeCardsBackSchema, input, takeBack);
+export const takeCardsBack = async (input: unknown): Promise<ActionResult> =>
+  acted('take-cards-back', takeCardsBackSchema, input, takeBack);
 
 /** Loads the demo into an empty kitchen. */
 export const lookAroundHere = async (): Promise<ActionResult> => acted('look-around', nothingSchema, {}, lookAround);
 
 /** Clears a demo kitchen away, for one of the cook's own. */
-export const clearDemoHere = async (): Promise<ActionResult<{ readonly file: string }>> => acted('clear-demo', nothingSchema, {}, clearDemo);
+export const clearDemoHere = async (): Promise<ActionResult<{ readonly file: string }>> =>
+  acted('clear-demo', nothingSchema, {}, clearDemo);
 
 /** A copy of a version as a formula of its own; its history begins with what it is a copy of. */
 export const copyOfFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
@@ -74,17 +95,23 @@ export const copyOfFormula = async (input: unknown): Promise<ActionResult<{ read
 
 /** Puts a formula away, deletes it, or brings it back. */
 export const putAwayFormula = async (input: unknown): Promise<ActionResult> =>
-  acted('put-formula', putFormulaSchema, input, async ({ formulaId, ...to }) => ((await putFormula(formulaId, to)) ? { ok: true } : refuse(GONE)));
+  acted('put-formula', putFormulaSchema, input, async ({ formulaId, ...to }) =>
+    (await putFormula(formulaId, to)) ? { ok: true } : refuse(GONE),
+  );
 
 export const makeBatch = async (input: unknown): Promise<ActionResult<{ readonly batchId: string }>> =>
   acted('start-batch', startBatchSchema, input, async (b) => {
     const started = await startTogether(b);
     if (started.ok && b.planId) await planStarted(b.planId, started.id);
-    return started.ok ? { ok: true, batchId: started.id } : refuse(started.message, { [started.path]: started.message });
+    return started.ok
+      ? { ok: true, batchId: started.id }
+      : refuse(started.message, { [started.path]: started.message });
   });
 
 /** Keeps a plan for later: nothing is begun, nothing leaves the shelf. */
-export const keepPlanHere = async (input: unknown): Promise<ActionResult<{ readonly id: string; readonly revision: number }>> =>
+export const keepPlanHere = async (
+  input: unknown,
+): Promise<ActionResult<{ readonly id: string; readonly revision: number }>> =>
   acted('keep-plan', keepPlanSchema, input, keepPlan);
 
 export const dropPlanHere = async (input: unknown): Promise<ActionResult> =>
@@ -92,7 +119,9 @@ export const dropPlanHere = async (input: unknown): Promise<ActionResult> =>
 
 export const untakeBatch = async (input: unknown): Promise<ActionResult> =>
   acted('put-back', putBackSchema, input, async ({ batchId }) =>
-    (await putBack(batchId)) ? { ok: true } : refuse('That batch is finished, or not in this kitchen: what it took stays taken.'),
+    (await putBack(batchId))
+      ? { ok: true }
+      : refuse('That batch is finished, or not in this kitchen: what it took stays taken.'),
   );
 
 /**
@@ -108,7 +137,8 @@ export const tellBook = async (input: unknown): Promise<ActionResult<{ readonly 
       const now = Date.now();
       const checked = items.map(({ item, agoMs }) => {
         const r = itemSchema.safeParse(item);
-        if (!r.success) return { id: item.id, item: null, why: Object.values(fieldErrors(r.error))[0] ?? 'It is not well formed.' };
+        if (!r.success)
+          return { id: item.id, item: null, why: Object.values(fieldErrors(r.error))[0] ?? 'It is not well formed.' };
         const told = r.data as Item;
         const at = toldAt(told);
         return { id: item.id, item: at === null ? told : toldOf(told, happenedAt(at, agoMs, now)), why: '' };
@@ -117,14 +147,18 @@ export const tellBook = async (input: unknown): Promise<ActionResult<{ readonly 
         batchId,
         checked.flatMap((c) => (c.item ? [c.item] : [])),
       );
-      const answers = checked.map((c): ItemAnswer => (c.item ? kept.find((k) => k.id === c.id) : null) ?? { id: c.id, ok: false, message: c.why });
+      const answers = checked.map(
+        (c): ItemAnswer => (c.item ? kept.find((k) => k.id === c.id) : null) ?? { id: c.id, ok: false, message: c.why },
+      );
       return { ok: true, answers };
     },
     'nothing',
   );
 
 export const serveAt = async (input: unknown): Promise<ActionResult<Kept>> =>
-  acted('serve-at', servingSchema.extend({ seen }), input, ({ batchId, serving, seen }) => setServing(batchId, serving, seen as Opened<Serving | null> | null));
+  acted('serve-at', servingSchema.extend({ seen }), input, ({ batchId, serving, seen }) =>
+    setServing(batchId, serving, seen as Opened<Serving | null> | null),
+  );
 
 export const swapHere = async (input: unknown): Promise<ActionResult> =>
   acted('swap-in-batch', swapSchema, input, async (s) => {
@@ -163,7 +197,8 @@ export const endBatchHere = async (input: unknown): Promise<ActionResult> =>
   );
 
 /** Takes up again what was given up or ended. */
-export const takeUpBatch = async (input: unknown): Promise<ActionResult> => acted('take-up', takeUpSchema, input, async ({ batchId }) => takeUp(batchId));
+export const takeUpBatch = async (input: unknown): Promise<ActionResult> =>
+  acted('take-up', takeUpSchema, input, async ({ batchId }) => takeUp(batchId));
 
 export const putAwayBatch = async (input: unknown): Promise<ActionResult> =>
   acted('put-away', putAwaySchema, input, async ({ batchId, back }) =>
@@ -178,11 +213,19 @@ export const batchAgain = async (input: unknown): Promise<ActionResult<{ readonl
 
 export const workRestAnew = async (input: unknown): Promise<ActionResult> =>
   acted('rebalance', rebalanceSchema, input, async ({ batchId, mix, how }) =>
-    (await rebalanceMix(batchId, mix, how)) ? { ok: true } : refuse('That batch is finished, or its sheet can’t be read whole: it stays as it is.'),
+    (await rebalanceMix(batchId, mix, how))
+      ? { ok: true }
+      : refuse('That batch is finished, or its sheet can’t be read whole: it stays as it is.'),
   );
 
 export const wantOthers = async (input: unknown): Promise<ActionResult> =>
-  acted('want-pieces', wantSchema, input, ({ batchId, by, requestId }) => wantPieces(batchId, by, requestId), 'nothing');
+  acted(
+    'want-pieces',
+    wantSchema,
+    input,
+    ({ batchId, by, requestId }) => wantPieces(batchId, by, requestId),
+    'nothing',
+  );
 
 /** A change for next time is tried, put off, or done; or none of it again. */
 export const answerNextTime = async (input: unknown): Promise<ActionResult<{ readonly was: ChangeState | null }>> =>
@@ -199,11 +242,17 @@ export const saveOutcome = async (input: unknown): Promise<ActionResult<Kept>> =
 
 /** What is wanted of a formula. */
 export const saveTargetHere = async (input: unknown): Promise<ActionResult<Kept>> =>
-  acted('save-target', targetSchema.extend({ seen }), input, ({ seen, ...target }) => saveTarget(target, seen as Opened<Target> | null));
+  acted('save-target', targetSchema.extend({ seen }), input, ({ seen, ...target }) =>
+    saveTarget(target, seen as Opened<Target> | null),
+  );
 
 /** An entry in a pan's diary, and its taking back. */
-export const noteCareHere = async (input: unknown): Promise<ActionResult<{ readonly id: string }>> => acted('note-care', careSchema, input, noteCare);
-export const careBackHere = async (input: unknown): Promise<ActionResult> => acted('care-back', careBackSchema, input, async ({ id }) => takeCareBack(id));
+export const noteCareHere = async (input: unknown): Promise<ActionResult<{ readonly id: string }>> =>
+  acted('note-care', careSchema, input, noteCare);
+export const careBackHere = async (input: unknown): Promise<ActionResult> =>
+  acted('care-back', careBackSchema, input, async ({ id }) => takeCareBack(id));
 
 export const setHouse = async (input: unknown): Promise<ActionResult<Kept>> =>
-  acted('set-house', houseSaveSchema, input, ({ change, base, decided }) => changeHouse(change, base ?? undefined, decided));
+  acted('set-house', houseSaveSchema, input, ({ change, base, decided }) =>
+    changeHouse(change, base ?? undefined, decided),
+  );

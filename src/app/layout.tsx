@@ -16,7 +16,10 @@ import './globals.css';
 // every page carries a fresh nonce for its scripts, so none is built ahead
 export const dynamic = 'force-dynamic';
 
-export const metadata: Metadata = { title: { default: 'Even Crumb', template: '%s · Even Crumb' }, description: 'The bench book of a breakfast cook.' };
+export const metadata: Metadata = {
+  title: { default: 'Even Crumb', template: '%s · Even Crumb' },
+  description: 'The bench book of a breakfast cook.',
+};
 export const viewport: Viewport = {
   width: 'device-width',
   initialScale: 1,

@@ -66,21 +66,28 @@ export default async function Today({ searchParams }: { readonly searchParams: P
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
   const [batches, page, mains, house, state, kept, plans] = r.value;
   const now = Date.now();
-  const left = await reach(async () => Object.fromEntries(await Promise.all(batches.map(async (b) => [b.id, await stepsLeft(b, house, now)] as const))));
+  const left = await reach(async () =>
+    Object.fromEntries(await Promise.all(batches.map(async (b) => [b.id, await stepsLeft(b, house, now)] as const))),
+  );
   const filtered = after !== null || Object.values(asked).some((v) => v !== '' && v !== false);
   return (
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
       <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />
       {plans.length > 0 && !filtered ? <PlansKept plans={plans} units={house.units} drop={dropPlanHere} /> : null}
-      {kept.length > 0 && !filtered ? <UseFirst kept={kept.slice(0, 3)} more={kept.length > 3} units={house.units} today={house.today} /> : null}
+      {kept.length > 0 && !filtered ? (
+        <UseFirst kept={kept.slice(0, 3)} more={kept.length > 3} units={house.units} today={house.today} />
+      ) : null}
       {(state.empty || state.demo) && !filtered ? (
         <Doors empty={state.empty} demo={state.demo} first={state.first} look={lookAroundHere} clear={clearDemoHere} />
       ) : null}
       {state.empty ? null : page.rows.length === 0 && !filtered ? (
         <section className="mt-6 max-w-xl">
           <h2 className="text-2xl">No formula yet</h2>
-          <p className="mt-2">Paste a recipe card, in cups or in grams, and it becomes your first formula: weighed, balanced and ready to scale.</p>
+          <p className="mt-2">
+            Paste a recipe card, in cups or in grams, and it becomes your first formula: weighed, balanced and ready to
+            scale.
+          </p>
           <Link href="/formulas/new" className={`${lookOf('now', 'work')} mt-4`}>
             Paste a card
           </Link>

@@ -39,10 +39,19 @@ export interface Kept {
   readonly merged: readonly string[];
 }
 
-export const refuse = (message: string, fields: Refusal['fields'] = {}, kind: RefusalKind = 'refused'): Refusal => ({ ok: false, kind, message, fields });
+export const refuse = (message: string, fields: Refusal['fields'] = {}, kind: RefusalKind = 'refused'): Refusal => ({
+  ok: false,
+  kind,
+  message,
+  fields,
+});
 
 /** A save that would undo what another has done meanwhile is not done; both sides are told. */
 export const clashing = (conflict: Conflict): Refusal => ({
-  ...refuse('Another screen has changed the same thing since this was opened. Choose which stands, then save again.', {}, 'conflict'),
+  ...refuse(
+    'Another screen has changed the same thing since this was opened. Choose which stands, then save again.',
+    {},
+    'conflict',
+  ),
   conflict,
 });

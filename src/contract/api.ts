@@ -20,14 +20,21 @@ const conventions = z
 
 const text = z.string().min(1, 'The text is empty.').describe('A pasted card, or ingredient lines');
 
-const grams = z.number().positive('Grams have to be more than nothing.').max(1_000_000, 'At most 1,000,000 g on a line.');
+const grams = z
+  .number()
+  .positive('Grams have to be more than nothing.')
+  .max(1_000_000, 'At most 1,000,000 g on a line.');
 const ingredientId = z.string().min(1).max(60);
 const lineIn = z.object({
   ingredientId: ingredientId.nullable(),
   grams: grams.nullable(),
   use: z.enum(['batter', 'side', 'pan', 'topping']).optional(),
   text: z.string().max(2000).optional(),
-  parts: z.array(z.object({ ingredientId, grams })).max(24).optional().describe('As "read" gave them, for a line of more than one ingredient, or of a blend'),
+  parts: z
+    .array(z.object({ ingredientId, grams }))
+    .max(24)
+    .optional()
+    .describe('As "read" gave them, for a line of more than one ingredient, or of a blend'),
 });
 const lines = z
   .array(lineIn)
@@ -45,7 +52,10 @@ const school = z
 const oneOf = (b: { text?: unknown; lines?: unknown }): boolean => (b.text === undefined) !== (b.lines === undefined);
 const ONE = { message: 'Send either "text" or "lines".', path: ['text'] };
 
-function schoolFits(b: { kind?: (typeof KIND_IDS)[number] | undefined; school?: string | undefined }, ctx: z.RefinementCtx): void {
+function schoolFits(
+  b: { kind?: (typeof KIND_IDS)[number] | undefined; school?: string | undefined },
+  ctx: z.RefinementCtx,
+): void {
   if (b.school === undefined) return;
   if (b.kind === undefined) {
     ctx.addIssue({ code: 'custom', path: ['school'], message: 'A style needs its kind beside it.' });
@@ -53,7 +63,11 @@ function schoolFits(b: { kind?: (typeof KIND_IDS)[number] | undefined; school?: 
   }
   const own = KINDS.find((k) => k.id === b.kind)?.schools.map((s) => s.id) ?? [];
   if (!own.includes(schoolId(b.school)))
-    ctx.addIssue({ code: 'custom', path: ['school'], message: `"${b.school}" is no style of ${b.kind}: ${own.join(', ')}.` });
+    ctx.addIssue({
+      code: 'custom',
+      path: ['school'],
+      message: `"${b.school}" is no style of ${b.kind}: ${own.join(', ')}.`,
+    });
 }
 
 /** "soft fold" and "soft-fold" are the same school. */
@@ -64,14 +78,23 @@ export const readRequest = z.object({ text, conventions: conventions.optional() 
 export const readAsked = z.object({ text });
 
 export const analyseRequest = z
-  .object({ text: text.optional(), lines: lines.optional(), kind: kind.optional(), school: school.optional(), conventions: conventions.optional() })
+  .object({
+    text: text.optional(),
+    lines: lines.optional(),
+    kind: kind.optional(),
+    school: school.optional(),
+    conventions: conventions.optional(),
+  })
   .refine(oneOf, ONE)
   .superRefine(schoolFits);
 
 const asked = z.union(
   [
     z.strictObject({ wish: z.enum(WISHES.map((w) => w.id) as [string, ...string[]]) }),
-    z.strictObject({ rail: z.enum(RAILS), value: z.number().min(0).max(100_000).describe('Percent of flour; for the gas g per 100 g flour') }),
+    z.strictObject({
+      rail: z.enum(RAILS),
+      value: z.number().min(0).max(100_000).describe('Percent of flour; for the gas g per 100 g flour'),
+    }),
     z.strictObject({ fix: z.string().min(1).max(40).describe('The code of a finding that "analyse" answers') }),
     z.strictObject({ swap: z.strictObject({ from: ingredientId, to: ingredientId }) }),
   ],
@@ -79,7 +102,14 @@ const asked = z.union(
 );
 
 export const proposeRequest = z
-  .object({ text: text.optional(), lines: lines.optional(), kind, school: school.optional(), conventions: conventions.optional(), ask: asked })
+  .object({
+    text: text.optional(),
+    lines: lines.optional(),
+    kind,
+    school: school.optional(),
+    conventions: conventions.optional(),
+    ask: asked,
+  })
   .refine(oneOf, ONE)
   .superRefine(schoolFits);
 
@@ -91,7 +121,9 @@ export const proposeResponse = z.object({
       label: z.string(),
       why: z.string(),
       short: z.string().nullable().describe('What of it could not be reached'),
-      lines: z.array(z.object({ ingredientId: z.string().nullable(), before: z.number().nullable(), after: z.number().nullable() })),
+      lines: z.array(
+        z.object({ ingredientId: z.string().nullable(), before: z.number().nullable(), after: z.number().nullable() }),
+      ),
       mass_g: twice,
       flour_g: twice,
       changes: z.object({ water: twice, egg: twice, fat: twice, sugar: twice, salt: twice, lift: twice }),
@@ -102,7 +134,10 @@ export const proposeResponse = z.object({
   refused: z.array(
     z.object({
       why: z.string(),
-      add: z.object({ ingredientId: z.string(), grams: z.number() }).nullable().describe('A line that would bring what is lacking'),
+      add: z
+        .object({ ingredientId: z.string(), grams: z.number() })
+        .nullable()
+        .describe('A line that would bring what is lacking'),
     }),
   ),
 });
@@ -115,7 +150,10 @@ const positive = (what: string, most: number) =>
 
 export const scaleTo = z.union(
   [
-    z.strictObject({ pieces: positive('pieces', 1_000_000).int('Pieces come whole.'), portion_ml: positive('portion_ml', 10_000) }),
+    z.strictObject({
+      pieces: positive('pieces', 1_000_000).int('Pieces come whole.'),
+      portion_ml: positive('portion_ml', 10_000),
+    }),
     z.strictObject({ factor: positive('factor', 1_000_000) }),
     z.strictObject({ flour_g: positive('flour_g', 1_000_000) }),
     z.strictObject({ mass_g: positive('mass_g', 1_000_000) }),
@@ -146,11 +184,19 @@ export const lineOut = z.object({
   status: z.enum(['read', 'unclear', 'unknown']),
   ingredient: named.nullable(),
   ingredientId: z.string().nullable(),
-  amounts: z.array(z.object({ value: z.number(), valueHigh: z.number().nullable(), unit: z.string().describe('"piece" for a bare count') })),
+  amounts: z.array(
+    z.object({
+      value: z.number(),
+      valueHigh: z.number().nullable(),
+      unit: z.string().describe('"piece" for a bare count'),
+    }),
+  ),
   grams: z.number().nullable(),
   gramsLow: z.number().nullable(),
   gramsHigh: z.number().nullable(),
-  parts: z.array(z.object({ ingredientId: z.string(), grams: z.number() })).describe('More than one for "2 eggs plus 1 yolk"'),
+  parts: z
+    .array(z.object({ ingredientId: z.string(), grams: z.number() }))
+    .describe('More than one for "2 eggs plus 1 yolk"'),
   use: z.enum(['batter', 'pan', 'topping']),
   vessel: z.enum(VESSELS),
   findings: z.array(z.object({ code: z.string(), message: z.string() })),
@@ -159,12 +205,25 @@ export const lineOut = z.object({
 
 /** A line as "read" answers it: with what each of its words was taken for. */
 export const readLineOut = lineOut.extend({
-  use: z.enum(['batter', 'side', 'pan', 'topping']).describe('"side": it goes with the batter, as a sauce or a glaze does'),
+  use: z
+    .enum(['batter', 'side', 'pan', 'topping'])
+    .describe('"side": it goes with the batter, as a sauce or a glaze does'),
   section: z.string().describe('The id of its section'),
-  words: z.array(z.object({ text: z.string(), as: z.enum(CLAIMS) })).describe('Every word of the line, as it was claimed'),
-  alternatives: z.array(z.object({ ingredientId: z.string(), grams: z.number().nullable() })).describe('Other things that will do: "or oil"'),
+  words: z
+    .array(z.object({ text: z.string(), as: z.enum(CLAIMS) }))
+    .describe('Every word of the line, as it was claimed'),
+  alternatives: z
+    .array(z.object({ ingredientId: z.string(), grams: z.number().nullable() }))
+    .describe('Other things that will do: "or oil"'),
   readings: z
-    .array(z.object({ ingredientId: z.string().nullable(), grams: z.number().nullable(), text: z.string(), why: z.string() }))
+    .array(
+      z.object({
+        ingredientId: z.string().nullable(),
+        grams: z.number().nullable(),
+        text: z.string(),
+        why: z.string(),
+      }),
+    )
     .describe('Where two readings of a number are possible: each, and the line as it would be written then'),
 });
 
@@ -181,11 +240,19 @@ export const readResponse = z.object({
       id: z.string(),
       heading: z.string().nullable(),
       role: z.enum(SECTION_ROLES),
-      guess: z.enum(SECTION_ROLES).optional().describe('Where the lines of an "unknown" section were put until it is settled'),
+      guess: z
+        .enum(SECTION_ROLES)
+        .optional()
+        .describe('Where the lines of an "unknown" section were put until it is settled'),
     }),
   ),
-  ignored: z.array(z.object({ lineNumber: z.number().int(), text: z.string(), why: z.enum(['heading', 'yield', 'method', 'note']) })),
-  text: z.string().optional().describe('Where a file was sent: the card that was read out of it, whose lines are numbered'),
+  ignored: z.array(
+    z.object({ lineNumber: z.number().int(), text: z.string(), why: z.enum(['heading', 'yield', 'method', 'note']) }),
+  ),
+  text: z
+    .string()
+    .optional()
+    .describe('Where a file was sent: the card that was read out of it, whose lines are numbered'),
 });
 
 const page = { next: z.string().nullable().describe('"after" of the next page; null: this is the last') };
@@ -281,7 +348,14 @@ export const analyseResponse = z.object({
   lines: z.array(lineOut),
   mass_g: z.number(),
   flour_g: z.number(),
-  percent: z.object({ liquid: z.number(), water: z.number(), egg: z.number(), fat: z.number(), sugar: z.number(), salt: z.number() }),
+  percent: z.object({
+    liquid: z.number(),
+    water: z.number(),
+    egg: z.number(),
+    fat: z.number(),
+    sugar: z.number(),
+    salt: z.number(),
+  }),
   lift: z.object({
     soda_g: z.number(),
     sodaInPowder_g: z.number(),
@@ -298,12 +372,31 @@ export const analyseResponse = z.object({
 export const scaleResponse = z.object({
   factor: z.number(),
   pieces: z.number().int().nullable(),
-  lines: z.array(z.object({ ingredientId: z.string().nullable(), grams: z.number().nullable(), measure: z.string().nullable(), text: z.string() })),
-  drift: z.object({ liquid: z.number(), water: z.number(), egg: z.number(), fat: z.number(), sugar: z.number(), salt: z.number(), co2: z.number() }),
+  lines: z.array(
+    z.object({
+      ingredientId: z.string().nullable(),
+      grams: z.number().nullable(),
+      measure: z.string().nullable(),
+      text: z.string(),
+    }),
+  ),
+  drift: z.object({
+    liquid: z.number(),
+    water: z.number(),
+    egg: z.number(),
+    fat: z.number(),
+    sugar: z.number(),
+    salt: z.number(),
+    co2: z.number(),
+  }),
 });
 
 /** `disk` stands where the records' disk takes nothing more: what is there can be read, and no save goes in. */
-export const healthResponse = z.object({ status: z.enum(['ok', 'degraded']), database: z.enum(['up', 'away']), disk: z.literal('full').optional() });
+export const healthResponse = z.object({
+  status: z.enum(['ok', 'degraded']),
+  database: z.enum(['up', 'away']),
+  disk: z.literal('full').optional(),
+});
 
 export const problemResponse = z.object({
   type: z.string(),

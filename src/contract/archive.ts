@@ -20,7 +20,10 @@ export const manifestSchema = z.object({
     .array(z.string().regex(/^\d{4}_[a-z0-9_]+\.sql$/))
     .min(1)
     .max(1000),
-  tables: z.record(z.string().regex(/^[a-z][a-z0-9_]{0,62}$/), z.object({ rows: z.number().int().min(0), sha256: sha })),
+  tables: z.record(
+    z.string().regex(/^[a-z][a-z0-9_]{0,62}$/),
+    z.object({ rows: z.number().int().min(0), sha256: sha }),
+  ),
   /** Pictures, each a file of its own, by its name there. */
   pictures: z.record(z.string().regex(PICTURE_FILE), z.object({ sha256: sha })).default({}),
 });

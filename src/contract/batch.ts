@@ -30,19 +30,30 @@ const endAsked = z.object({
 });
 
 export const driverSchema = z.discriminatedUnion('by', [
-  z.object({ by: z.literal('pieces'), pieces: amount('Pieces', 100_000).int('Pieces come whole.'), portionMl: amount('Portion', 5000), testPiece }),
+  z.object({
+    by: z.literal('pieces'),
+    pieces: amount('Pieces', 100_000).int('Pieces come whole.'),
+    portionMl: amount('Portion', 5000),
+    testPiece,
+  }),
   z.object({
     by: z.literal('guests'),
     guests: amount('Guests', 100_000).int('Guests come whole.'),
     each: amount('Pieces each', 1000),
-    secondsPct: z.number('Seconds: write a number.').min(0, 'Seconds: not less than none.').max(500, 'Seconds: at most 500 %.'),
+    secondsPct: z
+      .number('Seconds: write a number.')
+      .min(0, 'Seconds: not less than none.')
+      .max(500, 'Seconds: at most 500 %.'),
     portionMl: amount('Portion', 5000),
     testPiece,
   }),
   z.object({
     by: z.literal('vessel'),
     ml: amount('The bowl', 1_000_000),
-    headPct: z.number('Head room: write a number.').min(0, 'Head room: not less than none.').max(90, 'Head room: at most 90 %.'),
+    headPct: z
+      .number('Head room: write a number.')
+      .min(0, 'Head room: not less than none.')
+      .max(90, 'Head room: at most 90 %.'),
     testPiece,
   }),
   z.object({
@@ -55,7 +66,12 @@ export const driverSchema = z.discriminatedUnion('by', [
   z.object({ by: z.literal('factor'), factor: amount('Times', 10_000), testPiece }),
   z.object({ by: z.literal('flour'), grams: amount('Flour', 1_000_000), testPiece }),
   z.object({ by: z.literal('mass'), grams: amount('Batter', 1_000_000), testPiece }),
-  z.object({ by: z.literal('ingredient'), ingredientId: z.string().max(60), grams: amount('Amount', 1_000_000), testPiece }),
+  z.object({
+    by: z.literal('ingredient'),
+    ingredientId: z.string().max(60),
+    grams: amount('Amount', 1_000_000),
+    testPiece,
+  }),
   z.object({ by: z.literal('both'), a: endAsked, b: endAsked, testPiece }),
   z.object({ by: z.literal('eggs'), eggs: amount('Eggs', 20_000), testPiece }),
 ]);
@@ -74,7 +90,10 @@ export const splitSchema = z
     }),
     z.object({ by: z.literal('kits'), benches: count('Benches', MOST_MIXES), classes: count('Classes', MOST_MIXES) }),
   ])
-  .refine((s) => s.by !== 'kits' || s.benches * s.classes <= MOST_MIXES, { path: ['benches'], message: `At most ${MOST_MIXES} kits at a time.` });
+  .refine((s) => s.by !== 'kits' || s.benches * s.classes <= MOST_MIXES, {
+    path: ['benches'],
+    message: `At most ${MOST_MIXES} kits at a time.`,
+  });
 
 /** What is lit, by its id in the gear, and how many lie there at a time at most. */
 export const litSchema = z.object({
@@ -152,7 +171,14 @@ export const planTypedSchema = z.object({
     several: z.array(box).max(60),
     panCm: box.optional(),
   }),
-  split: z.object({ by: z.enum(['one', 'bowls', 'kits']), mixes: box.nullable(), life: box.nullable(), pace: box.nullable(), benches: box, classes: box }),
+  split: z.object({
+    by: z.enum(['one', 'bowls', 'kits']),
+    mixes: box.nullable(),
+    life: box.nullable(),
+    pace: box.nullable(),
+    benches: box,
+    classes: box,
+  }),
   beside: z.array(z.object({ sideId: z.uuid(), people: box.nullable() })).max(20),
   exactness: z.enum(EXACTNESSES),
   eggs: z.number().nullable(),
@@ -183,7 +209,9 @@ export const putBackSchema = z.object({ batchId: z.uuid() });
 export const rebalanceSchema = z.object({
   batchId: z.uuid(),
   mix: count('Mixes', MOST_MIXES),
-  how: z.union([z.object({ by: z.literal('ratios') }), z.object({ by: z.literal('smaller'), key: z.string().max(80) })]).default({ by: 'ratios' }),
+  how: z
+    .union([z.object({ by: z.literal('ratios') }), z.object({ by: z.literal('smaller'), key: z.string().max(80) })])
+    .default({ by: 'ratios' }),
 });
 /** What stands in for the missing part of a line, where some of it is there. */
 export const partSchema = z.object({
@@ -198,10 +226,18 @@ export const servingSchema = z.object({ batchId: z.uuid(), serving });
 /** So many more, or fewer: two screens that each add one add two. */
 export const wantSchema = z.object({ batchId: z.uuid(), by: z.number().int().min(-1000).max(1000), requestId });
 
-export const swapSchema = z.object({ batchId: z.uuid(), lineKey: z.string().max(80), to: z.string().max(60), with: z.string().max(60).nullable() });
+export const swapSchema = z.object({
+  batchId: z.uuid(),
+  lineKey: z.string().max(80),
+  to: z.string().max(60),
+  with: z.string().max(60).nullable(),
+});
 
 /** Which stand-in is taken out again, as they were put in, from 0; null: all of them. */
-export const unswapSchema = z.object({ batchId: z.uuid(), nth: z.number().int().min(0).max(200).nullable().default(null) });
+export const unswapSchema = z.object({
+  batchId: z.uuid(),
+  nth: z.number().int().min(0).max(200).nullable().default(null),
+});
 
 export const coversSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });
 export const putAwaySchema = z.object({ batchId: z.uuid(), back: z.boolean() });

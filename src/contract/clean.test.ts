@@ -9,7 +9,10 @@ test('NUL and half surrogates go, whole characters stay', () => {
 
 test('everywhere in a value, names of fields too; dates and numbers are left alone', () => {
   const at = new Date(0);
-  expect(clean({ 'a\u0000': ['b\ud800', { c: 'd\u0000', n: 1, at }], e: null })).toEqual({ a: ['b', { c: 'd', n: 1, at }], e: null });
+  expect(clean({ 'a\u0000': ['b\ud800', { c: 'd\u0000', n: 1, at }], e: null })).toEqual({
+    a: ['b', { c: 'd', n: 1, at }],
+    e: null,
+  });
 });
 
 test('law: what comes out can be kept, and coming in again it is the same', () => {

@@ -18,7 +18,8 @@ function errors(schema: { safeParse: typeof saveSchema.safeParse }, input: unkno
   return r.success ? {} : fieldErrors(r.error);
 }
 
-const save = (part: object): Readonly<Record<string, string>> => errors(saveSchema, { ...SAVE, formula: { ...SAVE.formula, ...part } });
+const save = (part: object): Readonly<Record<string, string>> =>
+  errors(saveSchema, { ...SAVE, formula: { ...SAVE.formula, ...part } });
 
 test('a formula that is whole passes', () => expect(errors(saveSchema, SAVE)).toEqual({}));
 
@@ -67,7 +68,8 @@ test.each([
 test('ticks and batches need real ids', () => {
   // the parcel is checked as a whole, each thing in it by itself
   const tells = (...items: readonly object[]): boolean =>
-    tellSchema.safeParse({ batchId: ID, items: items.map((item) => ({ item, agoMs: 5 })) }).success && items.every((i) => itemSchema.safeParse(i).success);
+    tellSchema.safeParse({ batchId: ID, items: items.map((item) => ({ item, agoMs: 5 })) }).success &&
+    items.every((i) => itemSchema.safeParse(i).success);
   expect(tells({ id: ID, do: 'line', key: 'l1', to: true }, { id: ID, do: 'line', key: 'l1', to: 41.5 })).toBe(true);
   expect(tells({ id: ID, do: 'line', key: 'l1', to: 'yes' })).toBe(false);
   expect(tells({ id: '1', do: 'line', key: 'l1', to: true })).toBe(false);
@@ -78,12 +80,32 @@ test('ticks and batches need real ids', () => {
   expect(enters({ what: 'heat', surface: 'g', by: 'drop', drop: 'sings', dialC: 190 })).toBe(false);
   expect(enters({ what: 'heat', surface: 'g', by: 'dial', dialC: 4000 })).toBe(false);
   expect(enters({ what: 'checked', mix: 1, initials: ' ' })).toBe(false);
-  expect(enters({ what: 'corrected', mix: 1, ingredientId: 'milk-whole', grams: -3, bowlG: 900, seen: '' })).toBe(false);
-  expect(startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'gram', portionMl: 60 }).success).toBe(true);
-  expect(startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'spoons', portionMl: 60 }).success).toBe(false);
+  expect(enters({ what: 'corrected', mix: 1, ingredientId: 'milk-whole', grams: -3, bowlG: 900, seen: '' })).toBe(
+    false,
+  );
+  expect(
+    startBatchSchema.safeParse({ versionId: ID, driver: { by: 'factor', factor: 2 }, exactness: 'gram', portionMl: 60 })
+      .success,
+  ).toBe(true);
+  expect(
+    startBatchSchema.safeParse({
+      versionId: ID,
+      driver: { by: 'factor', factor: 2 },
+      exactness: 'spoons',
+      portionMl: 60,
+    }).success,
+  ).toBe(false);
 });
 
-const OUTCOME = { batchId: ID, pieces: 10, firstSideS: 145, secondSideS: null, verdict: 'good', marks: ['dark'], note: '' };
+const OUTCOME = {
+  batchId: ID,
+  pieces: 10,
+  firstSideS: 145,
+  secondSideS: null,
+  verdict: 'good',
+  marks: ['dark'],
+  note: '',
+};
 
 test.each([
   [{}, {}],

@@ -27,7 +27,10 @@ const piecesMoved = count('Pieces', 100_000);
 export const actSchema = z.union([
   z.discriminatedUnion('what', [
     z.object({ what: z.literal('mise'), key: z.string().max(80), state: z.enum(MISE_STATES) }),
-    z.object({ what: z.literal('tool'), name: z.string().trim().min(1, 'Write what it is.').max(60, 'A tool’s name: at most 60.') }),
+    z.object({
+      what: z.literal('tool'),
+      name: z.string().trim().min(1, 'Write what it is.').max(60, 'A tool’s name: at most 60.'),
+    }),
     z.object({ what: z.literal('mise-done') }),
     z.object({ what: z.literal('ready'), mix: mixNumber, part: z.enum(JOIN_PARTS) }),
     z.object({
@@ -74,7 +77,10 @@ export const itemSchema = z.intersection(
       do: z.literal('line'),
       key: z.string().max(80),
       at: moment.optional(),
-      to: z.union([z.boolean(), z.number('Write a number of grams.').min(0, 'Not less than nothing.').max(1_000_000, 'At most a tonne.')]),
+      to: z.union([
+        z.boolean(),
+        z.number('Write a number of grams.').min(0, 'Not less than nothing.').max(1_000_000, 'At most a tonne.'),
+      ]),
     }),
     z.object({ do: z.literal('enter'), entry: z.object({ id: z.uuid(), at: moment, act: actSchema }) }),
     z.object({ do: z.literal('strike'), entryId: z.uuid() }),

@@ -29,7 +29,10 @@ export const whole = (what: string, least: number, most: number) =>
     .nullable();
 
 export const degreesC = (what: string) =>
-  z.number(`${what}: write a number of degrees.`).min(0, `${what}: not below freezing.`).max(400, `${what}: at most 400 °C.`);
+  z
+    .number(`${what}: write a number of degrees.`)
+    .min(0, `${what}: not below freezing.`)
+    .max(400, `${what}: at most 400 °C.`);
 
 /** A moment, ms since 1970. */
 export const moment = z.number().min(1e12, 'That is before there were griddles here.').max(1e13);
@@ -37,7 +40,8 @@ export const moment = z.number().min(1e12, 'That is before there were griddles h
 /** A day that exists, yyyy-mm-dd, within what the records can hold. */
 export const day = (words: string) => z.iso.date(words).refine((d) => d >= '2000-01-01' && d <= '2199-12-31', words);
 
-export const name = (most: number, empty = 'Give it a name.') => z.string().trim().min(1, empty).max(most, `A name has at most ${most} characters.`);
+export const name = (most: number, empty = 'Give it a name.') =>
+  z.string().trim().min(1, empty).max(most, `A name has at most ${most} characters.`);
 export const note = (most: number) =>
   z
     .string()
@@ -61,7 +65,9 @@ export function invalid(error: z.ZodError): Refusal {
 }
 
 /** Where both have changed the same thing: which side stands, said of the revision that was shown. */
-export const decided = z.object({ revision: z.number().int(), paths: z.record(z.string(), z.enum(['theirs', 'yours'])) }).optional();
+export const decided = z
+  .object({ revision: z.number().int(), paths: z.record(z.string(), z.enum(['theirs', 'yours'])) })
+  .optional();
 
 /**
  * What a form was seen with. It is only compared with what is kept and with what is sent, never written, so that nothing

@@ -1,7 +1,16 @@
 /** What a version of a formula is saved by, and what is kept of it. */
 import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
-import { DRESSINGS, END_IDS, GROUP_ROLES, MOMENTS, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS, NOTHING_HELD } from '@/core/formula/formula';
+import {
+  DRESSINGS,
+  END_IDS,
+  GROUP_ROLES,
+  MOMENTS,
+  MOST_ENTRIES,
+  MOST_NAME_CHARS,
+  MOST_NOTES_CHARS,
+  NOTHING_HELD,
+} from '@/core/formula/formula';
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
 import { requestId } from './fields';
 import { conventionsSchema, waysSchema } from './house';
@@ -20,10 +29,16 @@ export const entrySchema = z.object({
   moment: z.enum(MOMENTS).optional(),
   dressing: z.enum(DRESSINGS).optional(),
   end: z.enum(END_IDS).optional(),
-  group: z.object({ name: z.string().min(1).max(60), role: z.enum(GROUP_ROLES), asked: z.literal(true).optional() }).optional(),
+  group: z
+    .object({ name: z.string().min(1).max(60), role: z.enum(GROUP_ROLES), asked: z.literal(true).optional() })
+    .optional(),
 });
 
-const endName = z.string().trim().min(1, 'A finish needs a name.').max(40, 'The name of a finish has at most 40 characters.');
+const endName = z
+  .string()
+  .trim()
+  .min(1, 'A finish needs a name.')
+  .max(40, 'The name of a finish has at most 40 characters.');
 
 /** What a version keeps besides name, kind, conventions and lines. */
 export const settingsSchema = z.object({
@@ -35,7 +50,12 @@ export const settingsSchema = z.object({
     .nullable()
     .default(null),
   held: z
-    .object({ rails: z.array(z.enum(RAILS)).max(RAILS.length), mass: z.boolean(), eggs: z.boolean(), blend: z.boolean() })
+    .object({
+      rails: z.array(z.enum(RAILS)).max(RAILS.length),
+      mass: z.boolean(),
+      eggs: z.boolean(),
+      blend: z.boolean(),
+    })
     .default({ ...NOTHING_HELD, rails: [] }),
   dismissed: z.array(z.string().max(60)).max(60).default([]),
   ends: z
@@ -48,19 +68,32 @@ export const settingsSchema = z.object({
 });
 
 export const formulaSchema = settingsSchema.extend({
-  name: z.string().trim().min(1, 'Give the formula a name before saving it.').max(MOST_NAME_CHARS, `A name has at most ${MOST_NAME_CHARS} characters.`),
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Give the formula a name before saving it.')
+    .max(MOST_NAME_CHARS, `A name has at most ${MOST_NAME_CHARS} characters.`),
   kind: z.enum(KIND_IDS),
   school: z.string().max(30),
   conventions: conventionsSchema.partial(),
-  entries: z.array(entrySchema).min(1, 'A formula needs at least one line.').max(MOST_ENTRIES, `A formula has at most ${MOST_ENTRIES} lines.`),
-  cardNotes: z.string().max(MOST_NOTES_CHARS, `The notes have at most ${MOST_NOTES_CHARS.toLocaleString('en-GB')} characters.`),
+  entries: z
+    .array(entrySchema)
+    .min(1, 'A formula needs at least one line.')
+    .max(MOST_ENTRIES, `A formula has at most ${MOST_ENTRIES} lines.`),
+  cardNotes: z
+    .string()
+    .max(MOST_NOTES_CHARS, `The notes have at most ${MOST_NOTES_CHARS.toLocaleString('en-GB')} characters.`),
 });
 
 /** A formula of this kitchen, and which of its versions; null: the newest. */
 export const copySchema = z.object({ formulaId: z.uuid(), number: z.number().int().positive().nullable(), requestId });
 
 /** Put away, deleted, or brought back. */
-export const putFormulaSchema = z.object({ formulaId: z.uuid(), archived: z.boolean().optional(), deleted: z.boolean().optional() });
+export const putFormulaSchema = z.object({
+  formulaId: z.uuid(),
+  archived: z.boolean().optional(),
+  deleted: z.boolean().optional(),
+});
 
 export const saveSchema = z.object({
   formulaId: z.uuid('That is no formula of this kitchen.').nullable(),
@@ -78,7 +111,9 @@ export const MOST_CARDS = 200;
 
 /** Cards about to be kept, to be looked for among those that are. */
 export const cardsSchema = z.object({
-  cards: z.array(z.object({ name: z.string().max(MOST_NAME_CHARS), lines: z.array(z.string().max(2000)).max(MOST_ENTRIES) })).max(MOST_CARDS),
+  cards: z
+    .array(z.object({ name: z.string().max(MOST_NAME_CHARS), lines: z.array(z.string().max(2000)).max(MOST_ENTRIES) }))
+    .max(MOST_CARDS),
 });
 
 export interface KnownCard {

@@ -72,7 +72,11 @@ export const houseChangeSchema = z.object({
   maker: makerSchema.partial().optional(),
 });
 /** A change, and the same parts as they were when the page was opened: compared, never written. */
-export const houseSaveSchema = z.object({ change: houseChangeSchema, base: z.custom<z.output<typeof houseChangeSchema>>().nullable().default(null), decided });
+export const houseSaveSchema = z.object({
+  change: houseChangeSchema,
+  base: z.custom<z.output<typeof houseChangeSchema>>().nullable().default(null),
+  decided,
+});
 /** What is kept of a house: what an older version of the app did not know yet is as a fresh house has it. */
 export const keptHouseSchema = z.object({
   conventions: conventionsSchema.partial().default({}),

@@ -21,7 +21,10 @@ export const keepLotSchema = z
     requestId,
   })
   .refine((k) => k.bestBy >= k.made, { path: ['bestBy'], message: 'It is not best before it was made.' })
-  .refine((k) => (k.state === 'batter') === (k.cooked === 'raw'), { path: ['cooked'], message: 'Batter is not baked, and pieces are.' });
+  .refine((k) => (k.state === 'batter') === (k.cooked === 'raw'), {
+    path: ['cooked'],
+    message: 'Batter is not baked, and pieces are.',
+  });
 
 export const keptGoneSchema = z.object({
   lotId: z.uuid(),

@@ -34,13 +34,19 @@ const panelSchema = z.object({
 const blendSchema = z.object({
   by: z.literal('blend'),
   category: z.enum(CATEGORIES),
-  members: z.array(z.object({ ingredientId: z.string().max(60), parts: amount('A part', 1_000_000) })).max(20, 'A blend has at most 20 parts.'),
+  members: z
+    .array(z.object({ ingredientId: z.string().max(60), parts: amount('A part', 1_000_000) }))
+    .max(20, 'A blend has at most 20 parts.'),
 });
 
 export const packetSchema = z.discriminatedUnion('by', [panelSchema, blendSchema]);
 
 const ownId = z.string().regex(/^own-[a-z0-9-]{1,56}$/, 'That is no ingredient of this kitchen.');
-const name = z.string().trim().min(1, 'Give it a name.').max(MOST_OWN_NAME, `A name has at most ${MOST_OWN_NAME} characters.`);
+const name = z
+  .string()
+  .trim()
+  .min(1, 'Give it a name.')
+  .max(MOST_OWN_NAME, `A name has at most ${MOST_OWN_NAME} characters.`);
 
 export const thingSchema = z.object({ id: ownId.nullable(), name, packet: packetSchema });
 
@@ -54,7 +60,10 @@ export const stockSchema = z
     opened: day('The day it was opened: year, month and day.').nullable(),
     bestBefore: day('Best before: year, month and day.').nullable(),
   })
-  .refine((s) => s.price === null || s.packG !== null, { path: ['packG'], message: 'A price needs its pack: how many grams are in it?' });
+  .refine((s) => s.price === null || s.packG !== null, {
+    path: ['packG'],
+    message: 'A price needs its pack: how many grams are in it?',
+  });
 
 /** What was counted of an ingredient, by whom. */
 export const countSchema = z.object({
@@ -73,7 +82,10 @@ export const importSchema = z.object({ text: z.string(), withoutBad: z.boolean()
 
 const unit = z
   .string()
-  .refine((u) => unitById(u) !== undefined && (unitById(u)?.dimension === 'volume' || unitById(u)?.dimension === 'vague'), 'That is no measure we know.');
+  .refine(
+    (u) => unitById(u) !== undefined && (unitById(u)?.dimension === 'volume' || unitById(u)?.dimension === 'vague'),
+    'That is no measure we know.',
+  );
 const which = z
   .string()
   .trim()
@@ -102,7 +114,10 @@ export const answeredMeasureSchema = z
     low: amount('The least', 20_000),
     high: amount('The most', 20_000),
   })
-  .refine((m) => m.low <= m.each && m.each <= m.high, { path: ['each'], message: 'The amount has to be between its least and its most.' });
+  .refine((m) => m.low <= m.each && m.each <= m.high, {
+    path: ['each'],
+    message: 'The amount has to be between its least and its most.',
+  });
 
 /** A measure that was forgotten just now, as it was. */
 export const measureBackSchema = answeredMeasureSchema.safeExtend({
@@ -114,15 +129,38 @@ export const measureBackSchema = answeredMeasureSchema.safeExtend({
 export const useMeasureSchema = z.object({ id: z.uuid(), used: z.boolean() });
 export const forgetMeasureSchema = z.object({ id: z.uuid() });
 
-const named = { id: z.string().regex(/^[a-z0-9-]{1,60}$/), name: z.string().trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.') };
+const named = {
+  id: z.string().regex(/^[a-z0-9-]{1,60}$/),
+  name: z.string().trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.'),
+};
 
 export const gearSchema = z.discriminatedUnion('sort', [
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[0]), stepG: amount('The step', 100), mostG: amount('The most it weighs', 1_000_000) }),
+  z.object({
+    ...named,
+    sort: z.literal(GEAR_SORTS[0]),
+    stepG: amount('The step', 100),
+    mostG: amount('The most it weighs', 1_000_000),
+  }),
   z.object({ ...named, sort: z.literal(GEAR_SORTS[1]), wideCm: amount('Width', 500), deepCm: amount('Depth', 500) }),
   z.object({ ...named, sort: z.literal(GEAR_SORTS[2]), acrossCm: amount('Its bottom across', 200) }),
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[3]), holdsMl: amount('What it holds', 20_000), pieces: amount('Pieces', 100).int('Pieces come whole.') }),
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[4]), hollowMl: amount('A hollow', 500), hollows: amount('Hollows', 200).int('Hollows come whole.') }),
-  z.object({ ...named, sort: z.literal(GEAR_SORTS[5]), bowlMl: amount('What a bowl holds', 500_000), bowls: amount('Bowls', 200).int('Bowls come whole.') }),
+  z.object({
+    ...named,
+    sort: z.literal(GEAR_SORTS[3]),
+    holdsMl: amount('What it holds', 20_000),
+    pieces: amount('Pieces', 100).int('Pieces come whole.'),
+  }),
+  z.object({
+    ...named,
+    sort: z.literal(GEAR_SORTS[4]),
+    hollowMl: amount('A hollow', 500),
+    hollows: amount('Hollows', 200).int('Hollows come whole.'),
+  }),
+  z.object({
+    ...named,
+    sort: z.literal(GEAR_SORTS[5]),
+    bowlMl: amount('What a bowl holds', 500_000),
+    bowls: amount('Bowls', 200).int('Bowls come whole.'),
+  }),
 ]);
 
 export const unitsSchema = z.object({

@@ -11,7 +11,10 @@ export const photoAskedSchema = z
     original: z.enum(['0', '1']).default('0'),
     request: z.uuid().optional(),
   })
-  .refine((p) => (p.batch === undefined) !== (p.formula === undefined), 'A photograph is of a batch or of a formula’s target.');
+  .refine(
+    (p) => (p.batch === undefined) !== (p.formula === undefined),
+    'A photograph is of a batch or of a formula’s target.',
+  );
 export type PhotoAsked = z.output<typeof photoAskedSchema>;
 
 export const photoIdSchema = z.object({ id: z.uuid() });

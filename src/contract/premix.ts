@@ -17,18 +17,35 @@ const productSchema = z
       .max(20)
       .optional(),
   })
-  .refine((p) => kindById(p.kind).schools.some((s) => s.id === p.school), { path: ['school'], message: 'There is no such style of that kind.' });
+  .refine((p) => kindById(p.kind).schools.some((s) => s.id === p.school), {
+    path: ['school'],
+    message: 'There is no such style of that kind.',
+  });
 
 const bagSize = amount('A bag', 25_000).min(20, 'A bag: at least 20 g.');
 
 const money = (of: string) =>
-  z.number(`${of}: write a number.`).min(0, `${of}: not less than nothing.`).max(100_000, `${of}: at most 100,000.`).nullable().default(null);
+  z
+    .number(`${of}: write a number.`)
+    .min(0, `${of}: not less than nothing.`)
+    .max(100_000, `${of}: at most 100,000.`)
+    .nullable()
+    .default(null);
 
 export const premixSettingsSchema = z.object({
-  powders: z.object({ milk: z.boolean(), buttermilk: z.boolean(), egg: z.boolean(), milkAs: z.enum(MILK_POWDERS).optional() }),
+  powders: z.object({
+    milk: z.boolean(),
+    buttermilk: z.boolean(),
+    egg: z.boolean(),
+    milkAs: z.enum(MILK_POWDERS).optional(),
+  }),
   bagged: formulaSchema.nullable().default(null),
   bagG: bagSize,
-  densityGPerMl: z.number('Write a number.').min(0.2, 'Lighter than any mix: at least 0.2.').max(1.2, 'Heavier than any mix: at most 1.2.').nullable(),
+  densityGPerMl: z
+    .number('Write a number.')
+    .min(0.2, 'Lighter than any mix: at least 0.2.')
+    .max(1.2, 'Heavier than any mix: at most 1.2.')
+    .nullable(),
   products: z.array(productSchema).max(MOST_PRODUCTS, `At most ${MOST_PRODUCTS} besides its own.`),
   months: count('Months', 24).nullable(),
   storage: z.string().trim().max(300, 'At most 300 characters.'),
@@ -45,7 +62,12 @@ export const premixSettingsSchema = z.object({
   price: money('Price'),
   minutesABag: money('Minutes'),
   hour: money('An hour'),
-  lossPct: z.number('Loss: write a number.').min(0, 'Loss: not less than none.').max(50, 'Loss: at most 50 %.').nullable().default(null),
+  lossPct: z
+    .number('Loss: write a number.')
+    .min(0, 'Loss: not less than none.')
+    .max(50, 'Loss: at most 50 %.')
+    .nullable()
+    .default(null),
 });
 
 export const premixSchema = z.object({
@@ -69,11 +91,17 @@ export const lotSchema = z.object({
   sacks: z
     .record(
       z.string().max(60),
-      z.array(z.object({ lot: sackLot, grams: amount('Weighed', 1_000_000).nullable() })).max(MOST_SACKS, `At most ${MOST_SACKS} sacks of one thing.`),
+      z
+        .array(z.object({ lot: sackLot, grams: amount('Weighed', 1_000_000).nullable() }))
+        .max(MOST_SACKS, `At most ${MOST_SACKS} sacks of one thing.`),
     )
     .default({}),
   /** What stayed in the sieve, g. */
-  restG: z.number('Sieve rests: write a number.').min(0, 'Sieve rests: not less than none.').max(100_000, 'Sieve rests: at most 100,000.').default(0),
+  restG: z
+    .number('Sieve rests: write a number.')
+    .min(0, 'Sieve rests: not less than none.')
+    .max(100_000, 'Sieve rests: at most 100,000.')
+    .default(0),
   checked: z.string().trim().max(300, 'At most 300 characters.'),
   note: z.string().trim().max(1000, 'At most 1,000 characters.'),
   madeBy: z.string().trim().max(80, 'At most 80 characters.').default(''),
@@ -82,7 +110,10 @@ export const lotSchema = z.object({
 });
 
 /** Half a bag is half. */
-const bagsOut = z.number('Bags: write a number.').positive('Bags: more than nothing.').max(MOST_BAGS, `Bags: at most ${MOST_BAGS}.`);
+const bagsOut = z
+  .number('Bags: write a number.')
+  .positive('Bags: more than nothing.')
+  .max(MOST_BAGS, `Bags: at most ${MOST_BAGS}.`);
 const who = z.string().trim().min(1, 'Write who.').max(80, 'At most 80 characters.');
 const why = z.string().trim().min(1, 'Write why.').max(300, 'At most 300 characters.');
 
@@ -102,12 +133,19 @@ export const bagsGoneSchema = z
     kind: z.enum(USE_KINDS),
     who: z.string().trim().max(80, 'At most 80 characters.').default(''),
     why: z.string().trim().max(300, 'At most 300 characters.').default(''),
-    price: z.number('Price: write a number.').min(0, 'Price: not less than nothing.').max(1_000_000, 'Price: at most 1,000,000.').nullable().default(null),
+    price: z
+      .number('Price: write a number.')
+      .min(0, 'Price: not less than nothing.')
+      .max(1_000_000, 'Price: at most 1,000,000.')
+      .nullable()
+      .default(null),
     requestId,
   })
   .superRefine((b, ctx) => {
-    if ((b.kind === 'sale' || b.kind === 'gift') && b.who === '') ctx.addIssue({ code: 'custom', path: ['who'], message: 'Write who has them.' });
-    if ((b.kind === 'bin' || b.kind === 'other') && b.why === '') ctx.addIssue({ code: 'custom', path: ['why'], message: 'Write why.' });
+    if ((b.kind === 'sale' || b.kind === 'gift') && b.who === '')
+      ctx.addIssue({ code: 'custom', path: ['who'], message: 'Write who has them.' });
+    if ((b.kind === 'bin' || b.kind === 'other') && b.why === '')
+      ctx.addIssue({ code: 'custom', path: ['why'], message: 'Write why.' });
   });
 
 export const undoUseSchema = z.object({ useId: z.uuid(), who, why, requestId });

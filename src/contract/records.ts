@@ -29,5 +29,7 @@ export const keepSchema = z
   .max(MOST_KEPT, `At most ${MOST_KEPT}.`);
 
 export const keepBackupsSchema = z.object({ keep: keepSchema });
-export const asideSchema = z.object({ path: z.string().regex(/^[a-zA-Z]+(?:\.[a-zA-Z0-9-]+){0,3}$/, 'That is no part of the house.') });
+export const asideSchema = z.object({
+  path: z.string().regex(/^[a-zA-Z]+(?:\.[a-zA-Z0-9-]+){0,3}$/, 'That is no part of the house.'),
+});
 export const nothingSchema = z.object({});

@@ -41,4 +41,6 @@ export function loudest(f: Formula, house: Kitchen): Finding['severity'] | null 
 
 /** What hands should not act on: a stop the cook has not answered, and amounts that disagree. */
 export const unsettled = (f: Formula, house: Kitchen, end: EndId | null): readonly Finding[] =>
-  heard(analyseFormula(f, house, end).analysis, f).open.filter((x) => x.severity === 'stop' || x.code === 'amounts-disagree');
+  heard(analyseFormula(f, house, end).analysis, f).open.filter(
+    (x) => x.severity === 'stop' || x.code === 'amounts-disagree',
+  );

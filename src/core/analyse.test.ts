@@ -21,7 +21,18 @@ test('the totals are the sum of the lines', () => {
     fc.property(fc.array(anyLine, { maxLength: 12 }), (lines) => {
       const whole = tally(lines);
       const parts = lines.map((l) => tally([l]));
-      const keys = ['massG', 'flourG', 'liquidG', 'waterG', 'eggG', 'fatG', 'sugarG', 'saltG', 'sodiumMg', 'panFatG'] as const;
+      const keys = [
+        'massG',
+        'flourG',
+        'liquidG',
+        'waterG',
+        'eggG',
+        'fatG',
+        'sugarG',
+        'saltG',
+        'sodiumMg',
+        'panFatG',
+      ] as const;
       return keys.every((k) =>
         near(
           whole[k],
@@ -129,11 +140,14 @@ test.each([
   [0.7, ['125 g flour', '305 g milk', '50 g egg', '14 g butter', '12 g sugar']],
 ])('judged at %d Pa.s, within a class', (judged, texts) => {
   const t = thickness(linesOf(...texts));
-  expect(Math.abs(THICKNESSES.indexOf(t?.pour ?? 'scoop-and-hold') - THICKNESSES.indexOf(thicknessClass(judged)))).toBeLessThanOrEqual(1);
+  expect(
+    Math.abs(THICKNESSES.indexOf(t?.pour ?? 'scoop-and-hold') - THICKNESSES.indexOf(thicknessClass(judged))),
+  ).toBeLessThanOrEqual(1);
 });
 
 test('more milk is thinner, more flour and a longer rest are thicker', () => {
-  const eta = (flour: number, milk: number, rest = 10): number => thickness(linesOf(`${flour} g flour`, `${milk} g milk`), rest)?.paS ?? 0;
+  const eta = (flour: number, milk: number, rest = 10): number =>
+    thickness(linesOf(`${flour} g flour`, `${milk} g milk`), rest)?.paS ?? 0;
   expect(eta(100, 160)).toBeLessThan(eta(100, 150));
   expect(eta(105, 150)).toBeGreaterThan(eta(100, 150));
   expect(eta(100, 150, 60)).toBeGreaterThan(eta(100, 150, 0));
@@ -148,7 +162,11 @@ test('without flour there is no ratio, and it is said', () => {
 });
 
 test('yeast is not counted as lift, and silent', () => {
-  const a = analyse(linesOf('250 g flour', '4 g salt', '5 g yeast', '480 g milk', '2 eggs', '60 g butter'), 'waffle', 'soft');
+  const a = analyse(
+    linesOf('250 g flour', '4 g salt', '5 g yeast', '480 g milk', '2 eggs', '60 g butter'),
+    'waffle',
+    'soft',
+  );
   expect(a.rails.find((r) => r.rail === 'lift')?.reading).toBeNull();
   expect(a.findings.map((f) => f.code)).not.toContain('under-raised');
 });

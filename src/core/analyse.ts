@@ -9,7 +9,12 @@ export interface Analysis extends Numbers {
 }
 
 /** Analyses a formula. Parameters as of `numbersOf`. */
-export function analyse(lines: readonly AnalysableLine[], kindId: KindId | null, schoolId: string | null = null, at: Circumstances = {}): Analysis {
+export function analyse(
+  lines: readonly AnalysableLine[],
+  kindId: KindId | null,
+  schoolId: string | null = null,
+  at: Circumstances = {},
+): Analysis {
   const numbers = numbersOf(lines, kindId, schoolId, at);
   // added to, not spread anew
   return Object.assign(numbers, { findings: findingsOf({ lines, ...numbers }) });

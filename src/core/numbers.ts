@@ -6,7 +6,16 @@
 import { thickness } from './batter/thickness';
 import { batterVolume } from './batter/volume';
 import type { Evidence, EvidenceLine } from './findings/finding';
-import { type KindId, kindById, RAILS, type Rail, type RailReading, readZone, schoolOf, usualPortionMl } from './formula/kinds';
+import {
+  type KindId,
+  kindById,
+  RAILS,
+  type Rail,
+  type RailReading,
+  readZone,
+  schoolOf,
+  usualPortionMl,
+} from './formula/kinds';
 import { hangsOn } from './formula/open';
 import { ALL_KNOWN, percentages, type Tally, tally, testedFlourG } from './formula/tally';
 import { type Against, FRESH_WAYS, type Standing, standingOf } from './formula/ways';
@@ -62,11 +71,21 @@ const USUAL_AIR = 0.08;
  * @param kindId the kind it is meant to be; null: no zone is tested
  * @param schoolId a school of that kind; anything else means the kind's first
  */
-export function numbersOf(lines: readonly AnalysableLine[], kindId: KindId | null, schoolId: string | null = null, at: Circumstances = {}): Numbers {
+export function numbersOf(
+  lines: readonly AnalysableLine[],
+  kindId: KindId | null,
+  schoolId: string | null = null,
+  at: Circumstances = {},
+): Numbers {
   const kind = kindId === null ? null : kindById(kindId);
   const standing = at.standing ?? standingOf(FRESH_WAYS, kind);
   const t = tally(lines);
-  const tested = kind ? testedBy(kind, schoolOf(kind, schoolId), t, { altitudeM: at.altitudeM ?? 0, pinchOfSalt: lines.some(isPinchOfSalt) }) : null;
+  const tested = kind
+    ? testedBy(kind, schoolOf(kind, schoolId), t, {
+        altitudeM: at.altitudeM ?? 0,
+        pinchOfSalt: lines.some(isPinchOfSalt),
+      })
+    : null;
   const school = tested?.school ?? null;
   const waits = new Set(lines.flatMap(hangsOn));
   const percent = percentages(t, kind?.panFatCounts ?? false);
@@ -87,7 +106,16 @@ export function numbersOf(lines: readonly AnalysableLine[], kindId: KindId | nul
       const read = zone && counted && !waits.has(rail) ? readZone(tests, zone) : null;
       // what is known may already be too much; that it is too little can't be said
       const reading = unknown.length > 0 && (read?.standing !== 'above' || rail === 'lift') ? null : read;
-      rails.push({ rail, value, tested: tests, zone, reading, unknown, shift: tested?.shifts[rail] ?? null, waits: waits.has(rail) });
+      rails.push({
+        rail,
+        value,
+        tested: tests,
+        zone,
+        reading,
+        unknown,
+        shift: tested?.shifts[rail] ?? null,
+        waits: waits.has(rail),
+      });
     }
   }
   return {
@@ -112,4 +140,5 @@ export function numbersOf(lines: readonly AnalysableLine[], kindId: KindId | nul
 }
 
 /** Every rail where it stands, as its zone is tested. */
-export const railsOf = (a: Numbers): Partial<Readonly<Record<Rail, number>>> => Object.fromEntries(a.rails.map((r) => [r.rail, r.tested]));
+export const railsOf = (a: Numbers): Partial<Readonly<Record<Rail, number>>> =>
+  Object.fromEntries(a.rails.map((r) => [r.rail, r.tested]));

@@ -34,7 +34,12 @@ export function BottomBar({ here }: { readonly here: string }) {
       className="fixed inset-x-0 bottom-0 z-30 grid grid-cols-5 border-t-2 border-rim bg-white pb-[env(safe-area-inset-bottom)] md:hidden print:hidden"
     >
       {PLACES.map(({ to, here: id, name, Icon }) => (
-        <Link key={to} href={to} aria-current={here === id ? 'page' : undefined} className={`${PLACE} ${here === id ? 'border-t-4 border-rim bg-wash' : ''}`}>
+        <Link
+          key={to}
+          href={to}
+          aria-current={here === id ? 'page' : undefined}
+          className={`${PLACE} ${here === id ? 'border-t-4 border-rim bg-wash' : ''}`}
+        >
           <Icon size={22} aria-hidden />
           {name}
         </Link>

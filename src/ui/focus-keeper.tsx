@@ -21,8 +21,19 @@ const MOST_WAIT_MS = 30_000;
 /** Whether a press of a link opens another page of ours in this tab. */
 function opens(e: MouseEvent): boolean {
   const a = e.target instanceof Element ? e.target.closest('a[href]') : null;
-  if (!(a instanceof HTMLAnchorElement) || e.defaultPrevented || e.button !== 0 || e.ctrlKey || e.metaKey || e.shiftKey || e.altKey) return false;
-  return a.origin === location.origin && a.target === '' && !a.hasAttribute('download') && a.pathname !== location.pathname;
+  if (
+    !(a instanceof HTMLAnchorElement) ||
+    e.defaultPrevented ||
+    e.button !== 0 ||
+    e.ctrlKey ||
+    e.metaKey ||
+    e.shiftKey ||
+    e.altKey
+  )
+    return false;
+  return (
+    a.origin === location.origin && a.target === '' && !a.hasAttribute('download') && a.pathname !== location.pathname
+  );
 }
 
 /**
@@ -54,7 +65,13 @@ export function UnderWayBar() {
         {going ? 'Opening …' : ''}
       </span>
       {awake ? null : <NotYet />}
-      {going ? <span aria-hidden className="pointer-events-none fixed inset-x-0 top-0 z-50 h-1.5 animate-pulse bg-rim print:hidden" data-going /> : null}
+      {going ? (
+        <span
+          aria-hidden
+          className="pointer-events-none fixed inset-x-0 top-0 z-50 h-1.5 animate-pulse bg-rim print:hidden"
+          data-going
+        />
+      ) : null}
     </>
   );
 }
@@ -80,7 +97,9 @@ export function FocusKeeper() {
         // who clicked into the blank means it; what was taken away did not
         if (left.isConnected && !left.closest(PASSING) && !(left instanceof HTMLButtonElement && left.disabled)) return;
         if (document.querySelector('[role=dialog],[role=menu]')) return;
-        const back = trail.findLast((x) => x.isConnected && !(x instanceof HTMLButtonElement && x.disabled) && x.getClientRects().length > 0);
+        const back = trail.findLast(
+          (x) => x.isConnected && !(x instanceof HTMLButtonElement && x.disabled) && x.getClientRects().length > 0,
+        );
         if (back) back.focus({ preventScroll: true });
         else land();
       }, 80);
@@ -88,7 +107,8 @@ export function FocusKeeper() {
     // a thing that is taken out of the page tells nobody: the page is looked at when it changes
     const watch = new MutationObserver(() => {
       const last = trail.at(-1);
-      if (document.activeElement === document.body && last && !last.isConnected) onOut({ target: last } as unknown as FocusEvent);
+      if (document.activeElement === document.body && last && !last.isConnected)
+        onOut({ target: last } as unknown as FocusEvent);
     });
     document.addEventListener('focusin', onIn);
     document.addEventListener('focusout', onOut);

@@ -33,23 +33,65 @@ const SEEN = { pieces: 11, firstSideS: 130, secondSideS: 70 };
 describe('the outcome', () => {
   test('begins with what is written, else with what was tapped at the griddle, and remembers what was in the log then', () => {
     const form = outcomeOf(BATCH, SEEN);
-    expect(form).toMatchObject({ pieces: '11', first: '2:25', second: '1:10', verdict: '', marks: ['tall'], waste: '' });
+    expect(form).toMatchObject({
+      pieces: '11',
+      first: '2:25',
+      second: '1:10',
+      verdict: '',
+      marks: ['tall'],
+      waste: '',
+    });
     expect(form.begun).toMatchObject({ revision: 3, base: { pieces: null, firstSideS: 145, note: 'Light.' } });
   });
 
   test('what is typed goes as numbers; what is none is told at its place, and a verdict is asked for', () => {
-    const form: OutcomeFields = { ...outcomeOf(BATCH, SEEN), verdict: 'good', pieces: ' 12 ', waste: '1', height: '18,5 mm' };
+    const form: OutcomeFields = {
+      ...outcomeOf(BATCH, SEEN),
+      verdict: 'good',
+      pieces: ' 12 ',
+      waste: '1',
+      height: '18,5 mm',
+    };
     expect(outcomeToSend(form)).toMatchObject({
       errors: {},
-      outcome: { pieces: 12, waste: 1, heightMm: 18.5, acrossMm: 105, firstSideS: 145, secondSideS: 70, verdict: 'good', note: 'Light.' },
+      outcome: {
+        pieces: 12,
+        waste: 1,
+        heightMm: 18.5,
+        acrossMm: 105,
+        firstSideS: 145,
+        secondSideS: 70,
+        verdict: 'good',
+        note: 'Light.',
+      },
     });
-    const bad = outcomeToSend({ ...form, verdict: '', pieces: '-3', waste: 'some', height: 'tall', across: '1e3', first: '2:99', second: 'soon' }).errors;
-    expect(Object.keys(bad).sort()).toEqual(['acrossMm', 'firstSideS', 'heightMm', 'pieces', 'secondSideS', 'verdict', 'waste']);
+    const bad = outcomeToSend({
+      ...form,
+      verdict: '',
+      pieces: '-3',
+      waste: 'some',
+      height: 'tall',
+      across: '1e3',
+      first: '2:99',
+      second: 'soon',
+    }).errors;
+    expect(Object.keys(bad).sort()).toEqual([
+      'acrossMm',
+      'firstSideS',
+      'heightMm',
+      'pieces',
+      'secondSideS',
+      'verdict',
+      'waste',
+    ]);
   });
 
   test('a copy of a form from before there were heights goes without them', () => {
     const { height: _, across: __, ...older } = { ...outcomeOf(BATCH, SEEN), verdict: 'good' as const };
-    expect(outcomeToSend(older as OutcomeFields)).toMatchObject({ errors: {}, outcome: { heightMm: null, acrossMm: null } });
+    expect(outcomeToSend(older as OutcomeFields)).toMatchObject({
+      errors: {},
+      outcome: { heightMm: null, acrossMm: null },
+    });
   });
 
   test('law: minutes and seconds are read back as they are said', () => {
@@ -59,12 +101,25 @@ describe('the outcome', () => {
         expect(seconds(`${s} s`)).toBe(s);
       }),
     );
-    expect([seconds(''), seconds('2:5'), seconds('1:60'), seconds('x')]).toEqual([null, Number.NaN, Number.NaN, Number.NaN]);
+    expect([seconds(''), seconds('2:5'), seconds('1:60'), seconds('x')]).toEqual([
+      null,
+      Number.NaN,
+      Number.NaN,
+      Number.NaN,
+    ]);
   });
 });
 
 describe('packs and dates', () => {
-  const STOCK = { ingredientId: 'honey', price: 6.5, packG: 750, onHandG: 300, opened: null, bestBefore: '2027-01-31', revision: 4 };
+  const STOCK = {
+    ingredientId: 'honey',
+    price: 6.5,
+    packG: 750,
+    onHandG: 300,
+    opened: null,
+    bestBefore: '2027-01-31',
+    revision: 4,
+  };
 
   test('as kept, as typed, and back; how much there is has no field', () => {
     expect(stockFieldsOf(STOCK)).toEqual({ price: '6.5', packG: '750', opened: '', bestBefore: '2027-01-31' });
@@ -74,8 +129,14 @@ describe('packs and dates', () => {
   });
 
   test('kilograms are read, and what is no number is told', () => {
-    expect(stockToSend({ price: '3,20', packG: '1.5 kg', opened: '', bestBefore: '' })).toMatchObject({ note: { price: 3.2, packG: 1500 }, errors: {} });
-    expect(Object.keys(stockToSend({ price: 'dear', packG: 'a sack', opened: '', bestBefore: '' }).errors)).toEqual(['price', 'packG']);
+    expect(stockToSend({ price: '3,20', packG: '1.5 kg', opened: '', bestBefore: '' })).toMatchObject({
+      note: { price: 3.2, packG: 1500 },
+      errors: {},
+    });
+    expect(Object.keys(stockToSend({ price: 'dear', packG: 'a sack', opened: '', bestBefore: '' }).errors)).toEqual([
+      'price',
+      'packG',
+    ]);
   });
 });
 
@@ -115,7 +176,12 @@ describe('a sauce or butter', () => {
     const read = readSide(typed, FRESH_CONVENTIONS);
     expect(read.rows).toHaveLength(3);
     expect(read.whole).toBe(false);
-    expect(Object.keys(read.errors).sort()).toEqual(['parts.0.parts', 'parts.1.ingredientId', 'parts.2.ingredientId', 'servingG']);
+    expect(Object.keys(read.errors).sort()).toEqual([
+      'parts.0.parts',
+      'parts.1.ingredientId',
+      'parts.2.ingredientId',
+      'servingG',
+    ]);
   });
 });
 
@@ -124,19 +190,21 @@ describe('a premix', () => {
     const settings = { ...FRESH_PREMIX, bagG: 750, densityGPerMl: 0.55, months: 4 };
     expect(premixToSend(settings, premixTyped(settings))).toEqual({ now: settings, errors: {} });
     const { costs } = premixTyped(settings);
-    expect(premixToSend(settings, { bag: '1 250 g', density: '', months: '', costs: { ...costs, price: '4,50' } }).now).toMatchObject({
+    expect(
+      premixToSend(settings, { bag: '1 250 g', density: '', months: '', costs: { ...costs, price: '4,50' } }).now,
+    ).toMatchObject({
       bagG: 1250,
       densityGPerMl: null,
       months: null,
       price: 4.5,
       hour: null,
     });
-    expect(Object.keys(premixToSend(settings, { bag: '', density: 'light', months: 'few', costs: { ...costs, lossPct: 'some' } }).errors)).toEqual([
-      'settings.bagG',
-      'settings.densityGPerMl',
-      'settings.months',
-      'settings.lossPct',
-    ]);
+    expect(
+      Object.keys(
+        premixToSend(settings, { bag: '', density: 'light', months: 'few', costs: { ...costs, lossPct: 'some' } })
+          .errors,
+      ),
+    ).toEqual(['settings.bagG', 'settings.densityGPerMl', 'settings.months', 'settings.lossPct']);
   });
 });
 
@@ -144,7 +212,11 @@ describe('the house', () => {
   test('a change is applied to what it speaks of, and what it speaks of is what is compared', () => {
     const change = { conventions: { cup: 'metric' }, units: { clock: '12' } } as const;
     const after = changed(FRESH_KITCHEN, change);
-    expect(after).toMatchObject({ conventions: { cup: 'metric', egg: 'large' }, units: { clock: '12', weight: 'g' }, gear: FRESH_KITCHEN.gear });
+    expect(after).toMatchObject({
+      conventions: { cup: 'metric', egg: 'large' },
+      units: { clock: '12', weight: 'g' },
+      gear: FRESH_KITCHEN.gear,
+    });
     expect(partsOf(FRESH_KITCHEN, change)).toEqual({ conventions: { cup: 'us-customary' }, units: { clock: '24' } });
     expect(partsOf(after, { gear: [], drawer: [] })).toEqual({ gear: after.gear, drawer: after.drawer });
     expect(partsOf(FRESH_KITCHEN, {})).toEqual({});

@@ -29,12 +29,18 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
   );
   return (
     <>
-      <a href="#page" className="absolute -top-20 left-2 z-50 rounded-hold bg-butter px-4 py-2 font-semibold focus:top-2">
+      <a
+        href="#page"
+        className="absolute -top-20 left-2 z-50 rounded-hold bg-butter px-4 py-2 font-semibold focus:top-2"
+      >
         To the page
       </a>
       <header className="border-b-4 border-rim bg-white print:hidden">
         <div className="mx-auto flex min-h-14 max-w-[1400px] flex-wrap items-center gap-x-1 px-4 max-md:py-1">
-          <Link href="/" className="mr-1 flex items-center gap-2 rounded-hold font-sign lg:mr-4 text-2xl font-extrabold tracking-tight text-rim">
+          <Link
+            href="/"
+            className="mr-1 flex items-center gap-2 rounded-hold font-sign lg:mr-4 text-2xl font-extrabold tracking-tight text-rim"
+          >
             <Mark className="size-8" />
             <span className="md:max-lg:sr-only">Even Crumb</span>
           </Link>
@@ -56,7 +62,11 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
           </div>
         </div>
       </header>
-      <main id="page" tabIndex={-1} className="mx-auto max-w-[1400px] px-4 py-4 outline-none max-md:px-3 max-md:pb-24 print:!p-0">
+      <main
+        id="page"
+        tabIndex={-1}
+        className="mx-auto max-w-[1400px] px-4 py-4 outline-none max-md:px-3 max-md:pb-24 print:!p-0"
+      >
         {children}
       </main>
       <BottomBar here={here} />

@@ -3,7 +3,10 @@ import { BENCH_KEYS, LINE_KEYS, SINGLE_KEYS } from './keys-table';
 import { Switch } from './kit/switch';
 
 /** The list, as it is read. */
-export const KEY_LIST: readonly { readonly where: string; readonly keys: readonly { readonly keys: string; readonly does: string }[] }[] = [
+export const KEY_LIST: readonly {
+  readonly where: string;
+  readonly keys: readonly { readonly keys: string; readonly does: string }[];
+}[] = [
   {
     where: 'Everywhere',
     keys: [

@@ -30,8 +30,12 @@ export const BENCH_KEYS = [
 export type BenchKey = (typeof BENCH_KEYS)[number]['act'];
 
 /** Which act of the Bench a key asks for; null: none. */
-export const benchKey = (e: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'ctrlKey' | 'metaKey' | 'altKey'>): BenchKey | null =>
-  (e.ctrlKey || e.metaKey) && !e.altKey ? (BENCH_KEYS.find((k) => k.key === e.key.toLowerCase() && k.shift === e.shiftKey)?.act ?? null) : null;
+export const benchKey = (
+  e: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'ctrlKey' | 'metaKey' | 'altKey'>,
+): BenchKey | null =>
+  (e.ctrlKey || e.metaKey) && !e.altKey
+    ? (BENCH_KEYS.find((k) => k.key === e.key.toLowerCase() && k.shift === e.shiftKey)?.act ?? null)
+    : null;
 
 /** Keys in a line of the sheet with Alt; the last is what is done with the line. */
 export const LINE_KEYS = [
@@ -45,4 +49,7 @@ export const LINE_KEYS = [
 export type LineKey = (typeof LINE_KEYS)[number]['act'];
 
 export const lineKey = (e: Pick<KeyboardEvent, 'key' | 'code' | 'altKey'>): LineKey | null =>
-  e.altKey ? (LINE_KEYS.find((k) => k.key === e.key || (k.key.length === 1 && e.code === `Key${k.key.toUpperCase()}`))?.act ?? null) : null;
+  e.altKey
+    ? (LINE_KEYS.find((k) => k.key === e.key || (k.key.length === 1 && e.code === `Key${k.key.toUpperCase()}`))?.act ??
+      null)
+    : null;

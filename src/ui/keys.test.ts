@@ -11,7 +11,9 @@ test('each key of the list does what it says, and no two do one thing', () => {
     expect(benchKey({ ...NONE, key: k.key, shiftKey: k.shift })).toBeNull();
   }
   for (const k of LINE_KEYS) {
-    expect(lineKey({ ...NONE, key: k.key, code: k.key.length === 1 ? `Key${k.key.toUpperCase()}` : k.key, altKey: true })).toBe(k.act);
+    expect(
+      lineKey({ ...NONE, key: k.key, code: k.key.length === 1 ? `Key${k.key.toUpperCase()}` : k.key, altKey: true }),
+    ).toBe(k.act);
     expect(lineKey({ ...NONE, key: k.key, code: k.key })).toBeNull();
   }
   // with Alt a letter may come as another sign: the key itself counts

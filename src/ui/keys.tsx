@@ -15,8 +15,9 @@ const inWidget = (t: EventTarget | null): boolean =>
   t instanceof HTMLElement &&
   (t.isContentEditable ||
     /^(?:INPUT|TEXTAREA|SELECT)$/.test(t.tagName) ||
-    t.closest('[role=combobox],[role=listbox],[role=menu],[role=dialog],[role=radio],[role=slider],[role=switch],[role=tab],[role=grid],[data-own-keys]') !==
-      null);
+    t.closest(
+      '[role=combobox],[role=listbox],[role=menu],[role=dialog],[role=radio],[role=slider],[role=switch],[role=tab],[role=grid],[data-own-keys]',
+    ) !== null);
 
 /** Whether the list is open. Each page draws its own frame: a list opened while the next page was under way stays open on it. */
 let standing = false;

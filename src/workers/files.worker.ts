@@ -18,7 +18,10 @@ export type FromFile = { readonly file: string } & (
   | { readonly ok: false; readonly says: string }
 );
 
-function read(files: readonly { readonly name: string; readonly bytes: Uint8Array }[], house: Kitchen): readonly FromFile[] {
+function read(
+  files: readonly { readonly name: string; readonly bytes: Uint8Array }[],
+  house: Kitchen,
+): readonly FromFile[] {
   return files.flatMap(({ name: file, bytes }): readonly FromFile[] => {
     const found = readFile(file, bytes);
     if (!found.ok) return [{ file, ok: false, says: found.error.message }];
@@ -26,7 +29,13 @@ function read(files: readonly { readonly name: string; readonly bytes: Uint8Arra
       const own = r.formula === undefined ? null : formulaSchema.safeParse(r.formula);
       const taken = formulaFrom(r, house, own?.success ? (own.data as Formula) : null);
       return taken.ok
-        ? { file, ok: true, imported: taken.value, text: wholeText(r), plain: r.lines.length === 0 && r.remarks.length === 0 && r.card === wholeText(r) }
+        ? {
+            file,
+            ok: true,
+            imported: taken.value,
+            text: wholeText(r),
+            plain: r.lines.length === 0 && r.remarks.length === 0 && r.card === wholeText(r),
+          }
         : { file, ok: false, says: taken.error.message };
     });
   });

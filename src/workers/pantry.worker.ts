@@ -4,6 +4,8 @@ import { type PantryRead, readPantry } from '@/core/exchange/pantry-csv';
 import type { OwnThing } from '@/core/pantry/packet';
 import { PANTRY } from '@/core/pantry/pantry';
 
-const api = { read: (text: string, own: readonly OwnThing[]): PantryRead => readPantry(text, { shipped: PANTRY, own }) };
+const api = {
+  read: (text: string, own: readonly OwnThing[]): PantryRead => readPantry(text, { shipped: PANTRY, own }),
+};
 export type PantryApi = typeof api;
 expose(api);

@@ -25,7 +25,12 @@ import { when } from '@/ui/when';
 export async function batchPage(
   params: Promise<{ id: string }>,
   here: 'plan' | 'prep' | 'griddle' | 'outcome',
-  show: (batch: Batch, house: Kitchen, shelf: Shelf, lots: Awaited<ReturnType<typeof lotsOfBatch>>) => ReactNode | Promise<ReactNode>,
+  show: (
+    batch: Batch,
+    house: Kitchen,
+    shelf: Shelf,
+    lots: Awaited<ReturnType<typeof lotsOfBatch>>,
+  ) => ReactNode | Promise<ReactNode>,
 ): Promise<ReactNode> {
   const { id } = await params;
   if (!isUuid(id)) notFound();
@@ -35,14 +40,22 @@ export async function batchPage(
   if (!batch) notFound();
   // a change that was meant is claimed only where the batch really is another
   const then = tried ? await reach(() => batchById(tried.batchId)) : null;
-  const differs = then?.up && then.value ? differencesOf(batch, then.value, (x) => findIngredient(x, house.conventions.own), house.units) : [];
+  const differs =
+    then?.up && then.value
+      ? differencesOf(batch, then.value, (x) => findIngredient(x, house.conventions.own), house.units)
+      : [];
   const corrected = correctedSince(batch.known ?? {}, (x) => findIngredient(x, house.conventions.own));
   // what a part of the batch loads besides may be out of reach too
   const shown = await reach(async () => show(batch, house, stock, lots));
   if (!shown.up) return <AwayPage kind={shown.kind} here="batch" />;
   return (
     <Frame here="batch">
-      <BatchHead batch={batch} here={here} units={house.units} acts={{ away: putAwayBatch, end: endBatchHere, again: takeUpBatch }} />
+      <BatchHead
+        batch={batch}
+        here={here}
+        units={house.units}
+        acts={{ away: putAwayBatch, end: endBatchHere, again: takeUpBatch }}
+      />
       <Unreadable list={batch.unreadable} />
       {corrected.length > 0 ? (
         <div className="mb-3 print:hidden">

@@ -28,11 +28,27 @@ export default async function HousePage() {
           Records and backups
         </Link>
       </div>
-      <HouseForm house={house} zones={zonesWith(house.units.zone)} weighed={ownFill(house.conventions) !== null} save={setHouse} />
+      <HouseForm
+        house={house}
+        zones={zonesWith(house.units.zone)}
+        weighed={ownFill(house.conventions) !== null}
+        save={setHouse}
+      />
       {cared.length > 0 ? (
         <CareView
-          gear={cared.map((g) => ({ id: g.id, name: g.name, says: careOf(notes.filter((n) => n.gearId === g.id)).says }))}
-          notes={notes.map((n) => ({ id: n.id, gearId: n.gearId, what: n.what, batchId: n.batchId, undone: n.undone, when: when(n.at, house.units) }))}
+          gear={cared.map((g) => ({
+            id: g.id,
+            name: g.name,
+            says: careOf(notes.filter((n) => n.gearId === g.id)).says,
+          }))}
+          notes={notes.map((n) => ({
+            id: n.id,
+            gearId: n.gearId,
+            what: n.what,
+            batchId: n.batchId,
+            undone: n.undone,
+            when: when(n.at, house.units),
+          }))}
           note={noteCareHere}
           back={careBackHere}
         />

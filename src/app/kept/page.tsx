@@ -20,7 +20,9 @@ export default async function KeptPage() {
   return (
     <Frame here="log">
       <h1 className="mb-1 text-[26px]">Kept</h1>
-      <p className="mb-4 max-w-3xl text-soft">What is over, or made on purpose, frozen, chilled or kept cold. It is kept from a batch’s outcome.</p>
+      <p className="mb-4 max-w-3xl text-soft">
+        What is over, or made on purpose, frozen, chilled or kept cold. It is kept from a batch’s outcome.
+      </p>
       {lots.length === 0 ? (
         <p className="max-w-xl">
           Nothing is kept. When more comes off the heat than is eaten, open the batch’s outcome in the{' '}

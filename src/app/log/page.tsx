@@ -32,21 +32,35 @@ const sides = (b: LogRow): string => {
 
 /** When plates went, against when they were wanted. */
 const plates = (b: LogRow): string =>
-  b.timeline && b.timeline.anchor === 'last' && b.lastOffAt !== null ? lateWords((b.lastOffAt - b.timeline.at) / 60_000) : '';
+  b.timeline && b.timeline.anchor === 'last' && b.lastOffAt !== null
+    ? lateWords((b.lastOffAt - b.timeline.at) / 60_000)
+    : '';
 
-export default async function LogPage({ searchParams }: { readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>> }) {
+export default async function LogPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}) {
   const asked = await searchParams;
   const text = typeof asked.find === 'string' ? cleanText(asked.find).slice(0, 100) : '';
   const verdict: Verdict | null = VERDICTS.find((v) => v === asked.verdict) ?? null;
   const best = asked.best === '1';
   const formulaId = uuidIn(asked.formula);
   const after = cursorIn(asked.after);
-  const r = await reach(() => Promise.all([log({ text: text.trim(), verdict, best, formulaId, after }), loadHouse(), lastMakings(TREND_OF)]));
+  const r = await reach(() =>
+    Promise.all([log({ text: text.trim(), verdict, best, formulaId, after }), loadHouse(), lastMakings(TREND_OF)]),
+  );
   if (!r.up) return <AwayPage here="log" kind={r.kind} />;
   const [page, { units }, makings] = r.value;
   const filtered = text !== '' || verdict !== null || best || formulaId !== null || after !== null;
   const older = new URLSearchParams(
-    Object.entries({ find: text, verdict: verdict ?? '', best: best ? '1' : '', formula: formulaId ?? '', after: page.next ?? '' }).filter(([, v]) => v !== ''),
+    Object.entries({
+      find: text,
+      verdict: verdict ?? '',
+      best: best ? '1' : '',
+      formula: formulaId ?? '',
+      after: page.next ?? '',
+    }).filter(([, v]) => v !== ''),
   );
   return (
     <Frame here="log">
@@ -65,7 +79,13 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
           <details className="mt-1 print:hidden">
             <summary className="inline-block min-h-6 cursor-pointer font-semibold text-rim">As a chart</summary>
             <div className="pt-2">
-              <TrendChart makings={makings.map((m) => ({ ...m, label: sayWeekday(m.at.getTime(), units).replace(/^\S+ /, ''), score: null }))} />
+              <TrendChart
+                makings={makings.map((m) => ({
+                  ...m,
+                  label: sayWeekday(m.at.getTime(), units).replace(/^\S+ /, ''),
+                  score: null,
+                }))}
+              />
             </div>
           </details>
         </section>
@@ -73,7 +93,9 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
       {page.rows.length === 0 ? (
         <section className="mt-10 max-w-xl">
           <p className="mb-4">
-            {filtered ? 'No batch fits that.' : 'No batch has been made yet. Open a formula, scale it and start a batch; what comes out is written here.'}
+            {filtered
+              ? 'No batch fits that.'
+              : 'No batch has been made yet. Open a formula, scale it and start a batch; what comes out is written here.'}
           </p>
           <Link href={filtered ? '/log' : '/'} className={lookOf('plain')}>
             {filtered ? 'Show all batches' : 'To the formulas'}
@@ -133,7 +155,10 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
                       >
                         {b.name}
                       </Link>
-                      <Link href={`/formulas/${b.formulaId}?version=${b.versionNumber}`} className="block min-h-6 content-center text-sm text-soft underline">
+                      <Link
+                        href={`/formulas/${b.formulaId}?version=${b.versionNumber}`}
+                        className="block min-h-6 content-center text-sm text-soft underline"
+                      >
                         version {b.versionNumber}
                         {b.exactness === 'eye' ? ', by eye' : ''}
                       </Link>
@@ -160,7 +185,9 @@ export default async function LogPage({ searchParams }: { readonly searchParams:
                       )}
                     </td>
                     <td data-label="Note" className="max-w-[26rem] py-2.5 [overflow-wrap:anywhere]">
-                      {b.marks.length > 0 ? <span className="text-soft">{b.marks.map(markName).join(', ')}. </span> : null}
+                      {b.marks.length > 0 ? (
+                        <span className="text-soft">{b.marks.map(markName).join(', ')}. </span>
+                      ) : null}
                       {b.note}
                       {b.waste ? <span className="text-soft"> {b.waste} thrown away.</span> : null}
                       {b.change ? (

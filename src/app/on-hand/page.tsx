@@ -23,10 +23,15 @@ const MOST_SHOWN = 12;
 const MOST_TICKS = 24;
 const MOST_CHARS = 1000;
 
-const wordsIn = (v: string | string[] | undefined): readonly string[] => [v ?? []].flat().map((t) => cleanText(t).slice(0, MOST_CHARS));
+const wordsIn = (v: string | string[] | undefined): readonly string[] =>
+  [v ?? []].flat().map((t) => cleanText(t).slice(0, MOST_CHARS));
 
 /** Begin from what there is: tick it or write it, and see which formulas use it up. */
-export default async function OnHandPage({ searchParams }: { readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>> }) {
+export default async function OnHandPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}) {
   const params = await searchParams;
   const r = await reach(() => Promise.all([loadHouse(), stockNoted(), newestVersions()]));
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
@@ -35,7 +40,9 @@ export default async function OnHandPage({ searchParams }: { readonly searchPara
   const ticked = wordsIn(params.stock);
   const offers = Object.values(stock).flatMap((s) => {
     const i = findIngredient(s.ingredientId, house.conventions.own);
-    return i && s.onHandG && s.onHandG > 0 ? [{ id: i.id, name: kitchenName(i), grams: s.onHandG, soon: s.bestBefore ?? '' }] : [];
+    return i && s.onHandG && s.onHandG > 0
+      ? [{ id: i.id, name: kitchenName(i), grams: s.onHandG, soon: s.bestBefore ?? '' }]
+      : [];
   });
   // what is near its date first
   const shown = [...offers].sort((a, b) => (a.soon || '9').localeCompare(b.soon || '9')).slice(0, MOST_TICKS);
@@ -45,7 +52,9 @@ export default async function OnHandPage({ searchParams }: { readonly searchPara
     .flatMap((o) => {
       const ingredient = findIngredient(o.id, house.conventions.own);
       // what is written of a thing stands; its place on the shelf is no second one
-      return ingredient && !read.things.some((t) => sameThing(t.ingredient, ingredient)) ? [{ text: o.name, ingredient, grams: o.grams }] : [];
+      return ingredient && !read.things.some((t) => sameThing(t.ingredient, ingredient))
+        ? [{ text: o.name, ingredient, grams: o.grams }]
+        : [];
     });
   const things = [...read.things, ...fromStock];
   const found = usingUpFrom(formulas, things, house).slice(0, MOST_SHOWN);
@@ -75,7 +84,13 @@ export default async function OnHandPage({ searchParams }: { readonly searchPara
                 {shown.map((o) => (
                   <li key={o.id}>
                     <label className="hold flex min-h-11 cursor-pointer items-center gap-2 px-3 hover:bg-wash has-[:checked]:bg-wash has-[:checked]:font-semibold">
-                      <input type="checkbox" name="stock" value={o.id} defaultChecked={ticked.includes(o.id)} className="size-5 accent-rim" />
+                      <input
+                        type="checkbox"
+                        name="stock"
+                        value={o.id}
+                        defaultChecked={ticked.includes(o.id)}
+                        className="size-5 accent-rim"
+                      />
                       {o.name}
                       <span className="font-normal text-soft">{grams(o.grams, house.units)}</span>
                     </label>
@@ -109,8 +124,8 @@ export default async function OnHandPage({ searchParams }: { readonly searchPara
           ) : null}
           {things.length === 0 && read.open.length === 0 ? (
             <p className="max-w-md text-soft">
-              Write or tick what there is. Which formulas use it up stands here then: how many pieces of each, and what else they take. None is made larger than
-              what there is.
+              Write or tick what there is. Which formulas use it up stands here then: how many pieces of each, and what
+              else they take. None is made larger than what there is.
             </p>
           ) : null}
           {found.length > 0 ? <UsesUpView found={found} units={house.units} isEgg={isShellEgg} /> : null}

@@ -50,18 +50,29 @@ export const keepThing = async (input: unknown): Promise<ActionResult<Kept & { r
     const there = [...things, ...broken];
     if (id !== null && !there.some((t) => t.id === id)) return refuse(GONE);
     const plain = plainName(name);
-    if (there.some((t) => t.id !== id && plainName(t.name) === plain) || PANTRY.some((i) => plainName(i.name) === plain)) return refuse(TWIN, { name: TWIN });
+    if (
+      there.some((t) => t.id !== id && plainName(t.name) === plain) ||
+      PANTRY.some((i) => plainName(i.name) === plain)
+    )
+      return refuse(TWIN, { name: TWIN });
     const thing: OwnThing = { id: id ?? ownId(name, new Set(there.map((t) => t.id))), name, packet };
     const made = ingredientOf(thing, (x) => findIngredient(x, house.conventions.own));
-    if (!made.ok) return refuse(made.errors[0]?.message ?? 'That can’t be.', Object.fromEntries(made.errors.map((e) => [e.field, e.message])));
+    if (!made.ok)
+      return refuse(
+        made.errors[0]?.message ?? 'That can’t be.',
+        Object.fromEntries(made.errors.map((e) => [e.field, e.message])),
+      );
     const kept = await keepOwnThing(thing, id === null, seen as Opened<Omit<OwnThing, 'id'>> | null);
     return kept.ok ? { ...kept, id: thing.id } : kept;
   });
 
 export const removeThing = async (input: unknown): Promise<ActionResult> =>
   acted('remove-ingredient', dropThingSchema, input, async ({ id }) => {
-    const blends = (await ownThings()).filter((t) => t.packet.by === 'blend' && t.packet.members.some((m) => m.ingredientId === id));
-    if (blends.length > 0) return refuse(`It is part of ${blends.map((b) => `"${b.name}"`).join(', ')}: change that first.`);
+    const blends = (await ownThings()).filter(
+      (t) => t.packet.by === 'blend' && t.packet.members.some((m) => m.ingredientId === id),
+    );
+    if (blends.length > 0)
+      return refuse(`It is part of ${blends.map((b) => `"${b.name}"`).join(', ')}: change that first.`);
     const lots = await openLotsWith(id);
     if (lots.length > 0)
       return refuse(
@@ -91,25 +102,33 @@ export const countOnHand = async (input: unknown): Promise<ActionResult> =>
 
 /** Takes a count back: what has come and gone since stays come and gone. */
 export const uncountOnHand = async (input: unknown): Promise<ActionResult> =>
-  acted('uncount-stock', uncountSchema, input, async ({ countId }) => ((await uncountStock(countId)) ? { ok: true } : refuse(GONE)));
+  acted('uncount-stock', uncountSchema, input, async ({ countId }) =>
+    (await uncountStock(countId)) ? { ok: true } : refuse(GONE),
+  );
 
 /** Takes a table in: every row, or (asked for) all but the bad ones; else nothing. */
 export async function importPantry(input: unknown): Promise<Imported> {
-  const r = await acted('import-pantry', importSchema, input, async ({ text, withoutBad }): Promise<ActionResult<{ readonly answer: Imported }>> => {
-    const [things, noted] = await Promise.all([ownThings(), stockNoted()]);
-    const { rows, errors } = readPantry(text, { shipped: PANTRY, own: things, shelf: noted });
-    const whole = errors.some((e) => e.column === 'file' && e.row === 1);
-    if (errors.length > 0 && (whole || !withoutBad)) return { ok: true, answer: { ok: false, message: 'Nothing was taken in.', errors } };
-    if (rows.length === 0) return { ok: true, answer: { ok: false, message: 'There is no row to take in.', errors } };
-    const had = new Set(things.map((t) => t.id));
-    const own = rows.flatMap((x) => (x.thing ? [x.thing] : []));
-    await keepPantry(
-      own,
-      rows.map((x) => x.stock),
-      'a table',
-    );
-    return { ok: true, answer: { ok: true, taken: rows.length, fresh: own.filter((t) => !had.has(t.id)).length } };
-  });
+  const r = await acted(
+    'import-pantry',
+    importSchema,
+    input,
+    async ({ text, withoutBad }): Promise<ActionResult<{ readonly answer: Imported }>> => {
+      const [things, noted] = await Promise.all([ownThings(), stockNoted()]);
+      const { rows, errors } = readPantry(text, { shipped: PANTRY, own: things, shelf: noted });
+      const whole = errors.some((e) => e.column === 'file' && e.row === 1);
+      if (errors.length > 0 && (whole || !withoutBad))
+        return { ok: true, answer: { ok: false, message: 'Nothing was taken in.', errors } };
+      if (rows.length === 0) return { ok: true, answer: { ok: false, message: 'There is no row to take in.', errors } };
+      const had = new Set(things.map((t) => t.id));
+      const own = rows.flatMap((x) => (x.thing ? [x.thing] : []));
+      await keepPantry(
+        own,
+        rows.map((x) => x.stock),
+        'a table',
+      );
+      return { ok: true, answer: { ok: true, taken: rows.length, fresh: own.filter((t) => !had.has(t.id)).length } };
+    },
+  );
   return r.ok ? r.answer : { ok: false, message: r.message, errors: [] };
 }
 

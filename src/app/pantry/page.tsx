@@ -29,7 +29,12 @@ export default async function PantryPage() {
         </div>
       </div>
       <PantryParts here="ingredients" />
-      <PantryTable ingredients={everyIngredient(house.conventions.own)} shelf={stock} units={house.units} today={house.today ?? ''} />
+      <PantryTable
+        ingredients={everyIngredient(house.conventions.own)}
+        shelf={stock}
+        units={house.units}
+        today={house.today ?? ''}
+      />
     </Frame>
   );
 }

@@ -13,7 +13,8 @@ export async function POST(request: Request): Promise<Response> {
   if (!/^(?:image\/|application\/octet-stream)/i.test(request.headers.get('content-type') ?? ''))
     return problem(415, 'Send a photograph: JPEG, PNG, WebP or AVIF.');
   const bytes = await limitedBytes(request, MOST_PHOTO_BYTES);
-  if (bytes === null) return problem(413, `It is larger than a photograph is taken: at most ${MOST_PHOTO_BYTES / 1e6} MB.`);
+  if (bytes === null)
+    return problem(413, `It is larger than a photograph is taken: at most ${MOST_PHOTO_BYTES / 1e6} MB.`);
   const copies = await copiesOf(bytes, asked.data.original === '1');
   if (!copies.ok) return problem(422, copies.says);
   const r = await reach(() => keepPhoto(asked.data, copies.value));

@@ -20,7 +20,9 @@ export default async function PremixPage() {
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-[26px]">Premix</h1>
-          <p className="text-soft">The dry side of a formula as a bag: its lots, its labels, and what it asks for at the bench.</p>
+          <p className="text-soft">
+            The dry side of a formula as a bag: its lots, its labels, and what it asks for at the bench.
+          </p>
         </div>
         <div className="flex flex-wrap gap-2">
           <Link href="/premix/recall" className={lookOf('plain')}>
@@ -35,7 +37,9 @@ export default async function PremixPage() {
         </div>
       </div>
       {all.length === 0 ? (
-        <p className="max-w-xl">None yet. Choose one of your formulas: its dry side becomes a bag, with what is added to it at the bench.</p>
+        <p className="max-w-xl">
+          None yet. Choose one of your formulas: its dry side becomes a bag, with what is added to it at the bench.
+        </p>
       ) : (
         <table data-cards className="w-full text-left">
           <caption className="sr-only">Premixes</caption>
@@ -61,7 +65,10 @@ export default async function PremixPage() {
               return (
                 <tr key={p.id} className="border-b border-line">
                   <th scope="row" className="font-normal py-2 pr-4">
-                    <Link href={`/premix/${p.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline [overflow-wrap:anywhere]">
+                    <Link
+                      href={`/premix/${p.id}`}
+                      className="inline-flex min-h-9 items-center font-semibold text-rim underline [overflow-wrap:anywhere]"
+                    >
                       {p.name}
                     </Link>
                   </th>
@@ -78,10 +85,14 @@ export default async function PremixPage() {
                   <td data-label="Use first">
                     {first ? (
                       <>
-                        <Link href={`/premix/lots/${first.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline">
+                        <Link
+                          href={`/premix/lots/${first.id}`}
+                          className="inline-flex min-h-9 items-center font-semibold text-rim underline"
+                        >
                           lot {first.number}
                         </Link>
-                        , {sayBags(bagsLeft(first))} of {grams(first.bagG, house.units)} left, <BestBy date={first.bestBefore} today={house.today} />
+                        , {sayBags(bagsLeft(first))} of {grams(first.bagG, house.units)} left,{' '}
+                        <BestBy date={first.bestBefore} today={house.today} />
                       </>
                     ) : null}
                   </td>

@@ -13,7 +13,8 @@ export const keepBeside = async (input: unknown): Promise<ActionResult<Kept & { 
   acted('keep-side', sideSchema.extend({ seen, requestId }), input, async ({ seen, requestId, ...side }) => {
     const { own } = (await loadHouse()).conventions;
     const stranger = side.parts.findIndex((p) => !findIngredient(p.ingredientId, own));
-    if (stranger >= 0) return refuse('A part is not in the pantry.', { [`parts.${stranger}.ingredientId`]: 'Not in the pantry.' });
+    if (stranger >= 0)
+      return refuse('A part is not in the pantry.', { [`parts.${stranger}.ingredientId`]: 'Not in the pantry.' });
     return keepSide(side, seen as Opened<SideFields> | null, requestId);
   });
 

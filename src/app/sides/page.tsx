@@ -26,14 +26,18 @@ export default async function SidesPage() {
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-[26px]">Sauces and sides</h1>
-          <p className="text-soft">Sauces, butters, fillings and toppings by parts. A batch takes them along, for the same people.</p>
+          <p className="text-soft">
+            Sauces, butters, fillings and toppings by parts. A batch takes them along, for the same people.
+          </p>
         </div>
         <Link href="/sides/new" className={lookOf('now')}>
           New sauce or butter
         </Link>
       </div>
       {all.length === 0 ? (
-        <p className="max-w-xl">None yet. Write one by its parts, by weight or by volume: a batch then takes it along for so many people.</p>
+        <p className="max-w-xl">
+          None yet. Write one by its parts, by weight or by volume: a batch then takes it along for so many people.
+        </p>
       ) : (
         <table data-cards className="w-full text-left">
           <caption className="sr-only">Sauces and sides</caption>
@@ -64,20 +68,29 @@ export default async function SidesPage() {
               return (
                 <tr key={s.id} className="border-b border-line align-top">
                   <th scope="row" className="font-normal py-0.5 pr-4">
-                    <Link href={`/sides/${s.id}`} className="inline-flex min-h-9 items-center font-semibold text-rim underline [overflow-wrap:anywhere]">
+                    <Link
+                      href={`/sides/${s.id}`}
+                      className="inline-flex min-h-9 items-center font-semibold text-rim underline [overflow-wrap:anywhere]"
+                    >
                       {s.name}
                     </Link>
                   </th>
                   <td data-label="Parts" className="py-2 pr-4">
                     {parts.map((p) => kitchenName(p.ingredient)).join(', ')}
-                    {gone.length > 0 ? <strong className="text-berry"> and {gone.length} no longer in the pantry</strong> : null}
+                    {gone.length > 0 ? (
+                      <strong className="text-berry"> and {gone.length} no longer in the pantry</strong>
+                    ) : null}
                     <span className="block text-sm text-soft">by {s.by}</span>
                   </td>
                   <td data-label="For one" className="py-2 pr-4 text-right whitespace-nowrap">
                     {grams(s.servingG, house.units)}
                   </td>
                   <td data-label="Costs, for ten" className="py-2 pr-4 text-right whitespace-nowrap">
-                    {priced ? `${cost.gaps.length > 0 ? 'at least ' : ''}${money(cost.total, house.units)}` : <span className="text-soft">no price</span>}
+                    {priced ? (
+                      `${cost.gaps.length > 0 ? 'at least ' : ''}${money(cost.total, house.units)}`
+                    ) : (
+                      <span className="text-soft">no price</span>
+                    )}
                   </td>
                   <td data-label="Holds" className="py-2">
                     {allergensOf(account)
@@ -90,7 +103,9 @@ export default async function SidesPage() {
           </tbody>
         </table>
       )}
-      <p className="mt-3 text-sm text-soft">Allergens and prices come from the pantry: check the packets. Honey is not for infants under one.</p>
+      <p className="mt-3 text-sm text-soft">
+        Allergens and prices come from the pantry: check the packets. Honey is not for infants under one.
+      </p>
     </Frame>
   );
 }

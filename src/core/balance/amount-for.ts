@@ -91,7 +91,10 @@ export function amountFor(b: Bench, w: Worked, line: FormulaLine): Proposal | nu
   return {
     title: text,
     why: `How much is not written. "${text}" puts it where most ${kind.pieces} have it; change it to what you use.`,
-    formula: editEntry(b.formula, line.key, { text, ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}) }),
+    formula: editEntry(b.formula, line.key, {
+      text,
+      ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}),
+    }),
     short: null,
   };
 }

@@ -44,7 +44,12 @@ export const takeOff = (f: Formula, key: string): Formula =>
   );
 
 /** Adds a line after another (or at the end); in the same end as that one. */
-export function addAfter(f: Formula, key: string | null, text: string, more: Partial<Omit<Entry, 'key' | 'text'>> = {}): Formula {
+export function addAfter(
+  f: Formula,
+  key: string | null,
+  text: string,
+  more: Partial<Omit<Entry, 'key' | 'text'>> = {},
+): Formula {
   const at = key === null ? f.entries.length : f.entries.findIndex((e) => e.key === key) + 1;
   const made: Entry = { key: nextKey(f.entries), text, ...more };
   return withEntries(f, [...f.entries.slice(0, at), made, ...f.entries.slice(at)]);
@@ -65,7 +70,12 @@ function retold(e: Entry, line: FormulaLine, grams: number, c: KitchenConvention
  * The formula with other grams on some lines.
  * @param grams by key; lines not named stay as they are
  */
-export function withGrams(b: Bench, lines: readonly FormulaLine[], grams: ReadonlyMap<string, number>, finest: Finest = 0.1): Formula {
+export function withGrams(
+  b: Bench,
+  lines: readonly FormulaLine[],
+  grams: ReadonlyMap<string, number>,
+  finest: Finest = 0.1,
+): Formula {
   const c = conventionsOn(b);
   const byKey = new Map(lines.map((l) => [l.key, l]));
   return withEntries(

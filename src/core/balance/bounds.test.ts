@@ -31,13 +31,16 @@ function shares(b: Bench, p: Pick<Proposal, 'formula'>, isAsked: (l: FormulaLine
     most: Math.max(1, ...times),
   };
 }
-const isKept = (s: ReturnType<typeof shares>): boolean => s.mass > 0.894 && s.mass < 1.106 && s.least > 0.327 && s.most < 3.02;
+const isKept = (s: ReturnType<typeof shares>): boolean =>
+  s.mass > 0.894 && s.mass < 1.106 && s.least > 0.327 && s.most < 3.02;
 
 const BY_ITSELF = { salt: 'salt', sugar: 'sugar', fat: 'fat', egg: 'egg', lift: 'leavening' } as const;
 /** Roughly what a rail is asked of, told apart from the code's own table. */
 const isOf = (l: FormulaLine, rail: (typeof RAILS)[number]): boolean => {
   const c = l.ingredient?.category;
-  return rail === 'water' ? c !== 'flour' && c !== 'leavening' && c !== 'salt' : c === BY_ITSELF[rail] || (rail === 'sugar' && c === 'syrup');
+  return rail === 'water'
+    ? c !== 'flour' && c !== 'leavening' && c !== 'salt'
+    : c === BY_ITSELF[rail] || (rail === 'sugar' && c === 'syrup');
 };
 
 test('law: a wish keeps flour and total within a tenth, and what it takes off is what it names', () => {
@@ -45,7 +48,11 @@ test('law: a wish keeps flour and total within a tenth, and what it takes off is
     fc.property(some, fc.constantFrom(...WISHES), (b, wish) => {
       const p = wish.propose(b);
       if (!p) return true;
-      const s = shares(b, p, (l) => RAILS.some((r) => r !== 'water' && isOf(l, r)) || l.ingredient?.category !== 'flour');
+      const s = shares(
+        b,
+        p,
+        (l) => RAILS.some((r) => r !== 'water' && isOf(l, r)) || l.ingredient?.category !== 'flour',
+      );
       // what is milder takes off what it names, and as little of the batch as any other
       if (wish.id === 'milder') return s.flour > 0.894 && s.flour < 1.106 && s.mass > 0.894 && s.mass < 1.106;
       return s.flour > 0.894 && s.flour < 1.106 && isKept(s);
@@ -67,7 +74,15 @@ test('law: a rail dragged anywhere stops where the batch would begin to be anoth
 });
 
 test('what a drag writes in whole grams is still no more than three times the line: 9.2 g of powder never 28 g', () => {
-  const lines = ['2 cups flour', '1/4 cup sugar', '2 tsp baking powder', '1 tsp baking soda', '1/2 tsp salt', '1 3/4 cups buttermilk', '2 eggs'];
+  const lines = [
+    '2 cups flour',
+    '1/4 cup sugar',
+    '2 tsp baking powder',
+    '1 tsp baking soda',
+    '1/2 tsp salt',
+    '1 3/4 cups buttermilk',
+    '2 eggs',
+  ];
   const b = on([...lines, '1/4 cup butter, melted'], 'griddle', 'tall');
   const water = railOf(workedOn(b).analysis, 'water')?.tested ?? 0;
   expect(water).toBeGreaterThan(0);
@@ -94,7 +109,11 @@ test('law: a swap keeps the total, and every line that it is not about', () => {
 });
 
 test('crepes without leavening: no "Taller" by flour that shrinks; a drag says what would bring the rise, and moves nothing', () => {
-  const crepes = on(['250 g flour', '500 ml milk', '3 eggs', '20 g sugar', '2 g salt', '30 g butter, melted'], 'crepe', 'sweet');
+  const crepes = on(
+    ['250 g flour', '500 ml milk', '3 eggs', '20 g sugar', '2 g salt', '30 g butter, melted'],
+    'crepe',
+    'sweet',
+  );
   expect(WISHES.find((w) => w.id === 'taller')?.propose(crepes)).toBeNull();
   const lifted = bend(crepes, [{ rail: 'lift', value: 0.5 }]);
   expect(lifted.formula).toEqual(crepes.formula);
@@ -102,17 +121,50 @@ test('crepes without leavening: no "Taller" by flour that shrinks; a drag says w
 });
 
 test('"Thinner" says everything else as it is, and it is: with all the buttermilk bound and the eggs apart nothing is offered', () => {
-  const bound = on(['300 g flour', '700 g buttermilk', '2 egg yolks', '2 egg whites, whipped', '30 g sugar', '4 g salt', '5 g baking soda'], 'griddle', 'even');
-  const all = { ...bound, formula: { ...bound.formula, entries: bound.formula.entries.map((e) => (e.key === 'l2' ? { ...e, mostG: 700 } : e)) } };
+  const bound = on(
+    [
+      '300 g flour',
+      '700 g buttermilk',
+      '2 egg yolks',
+      '2 egg whites, whipped',
+      '30 g sugar',
+      '4 g salt',
+      '5 g baking soda',
+    ],
+    'griddle',
+    'even',
+  );
+  const all = {
+    ...bound,
+    formula: {
+      ...bound.formula,
+      entries: bound.formula.entries.map((e) => (e.key === 'l2' ? { ...e, mostG: 700 } : e)),
+    },
+  };
   expect(WISHES.find((w) => w.id === 'thinner')?.propose(all)).toBeNull();
-  const plain = on(['300 g flour', '450 g milk', '2 eggs', '30 g sugar', '4 g salt', '12 g baking powder', '30 g butter'], 'griddle', 'even');
+  const plain = on(
+    ['300 g flour', '450 g milk', '2 eggs', '30 g sugar', '4 g salt', '12 g baking powder', '30 g butter'],
+    'griddle',
+    'even',
+  );
   const p = WISHES.find((w) => w.id === 'thinner')?.propose(plain);
-  expect(p?.formula.entries.filter((e, n) => e.text !== plain.formula.entries[n]?.text).map((e) => e.key)).toEqual(['l2']);
+  expect(p?.formula.entries.filter((e, n) => e.text !== plain.formula.entries[n]?.text).map((e) => e.key)).toEqual([
+    'l2',
+  ]);
 });
 
 test('a cinnamon pancake with three tablespoons of it is mended down to what is usual, though it is named by it', () => {
   const b = on(
-    ['2 cups flour', '2 tbsp sugar', '1 tbsp baking powder', '1/2 tsp salt', '3 tbsp cinnamon', '1 3/4 cups milk', '2 eggs', '1/4 cup butter, melted'],
+    [
+      '2 cups flour',
+      '2 tbsp sugar',
+      '1 tbsp baking powder',
+      '1/2 tsp salt',
+      '3 tbsp cinnamon',
+      '1 3/4 cups milk',
+      '2 eggs',
+      '1/4 cup butter, melted',
+    ],
     'griddle',
     'even',
     { name: 'Cinnamon pancakes' },
@@ -121,7 +173,9 @@ test('a cinnamon pancake with three tablespoons of it is mended down to what is 
   if (!f) throw new Error('three tablespoons of cinnamon are not told');
   const [fix] = fixesFor(b, f);
   expect(fix?.title).toMatch(/cinnamon/);
-  expect(workedOn({ ...b, formula: fix?.formula ?? b.formula }).analysis.findings.map((x) => x.code)).not.toContain('spice-high');
+  expect(workedOn({ ...b, formula: fix?.formula ?? b.formula }).analysis.findings.map((x) => x.code)).not.toContain(
+    'spice-high',
+  );
 });
 
 test('with five lines open nothing is known well enough to be mended', () => {

@@ -19,7 +19,10 @@ const MOST_TIMES = 5;
 const LEFT = 0.02;
 
 /** Grams between which a total stays. */
-export const aTenth = (grams: number, share = A_TENTH): readonly [low: number, high: number] => [(1 - share) * grams, (1 + share) * grams];
+export const aTenth = (grams: number, share = A_TENTH): readonly [low: number, high: number] => [
+  (1 - share) * grams,
+  (1 + share) * grams,
+];
 
 /** Grams between which a line stays. @param asked it is what the wish is about */
 export const lineBounds = (grams: number, asked: boolean): readonly [least: number, most: number] =>
@@ -40,7 +43,8 @@ export function keepsOf(b: Bench, p: Pick<Proposal, 'formula'>): Keeps {
   return { flour: share(testedFlourG(is), testedFlourG(was)), mass: share(is.massG, was.massG) };
 }
 
-const within = (share: number, [low, high]: readonly [number, number]): boolean => share >= low - ROUNDING && share <= high + ROUNDING;
+const within = (share: number, [low, high]: readonly [number, number]): boolean =>
+  share >= low - ROUNDING && share <= high + ROUNDING;
 
 /**
  * What of the size is held: flour and total; of a swap the total alone; of a fix the flour, and a total that may become less
@@ -62,7 +66,11 @@ export function bringsWhatLacks(b: Bench, p: Pick<Proposal, 'formula'>, isAsked:
     workedOn(b).lines.every((l) => {
       const is = after.get(l.key);
       if (l.use !== 'batter' || !l.grams) return true;
-      return is?.grams !== null && is !== undefined && (is.grams === l.grams || (isAsked(l) && within(is.grams / l.grams, [1, MOST_TIMES])));
+      return (
+        is?.grams !== null &&
+        is !== undefined &&
+        (is.grams === l.grams || (isAsked(l) && within(is.grams / l.grams, [1, MOST_TIMES])))
+      );
     })
   );
 }
@@ -71,7 +79,12 @@ export function bringsWhatLacks(b: Bench, p: Pick<Proposal, 'formula'>, isAsked:
  * Whether a proposal keeps the batch.
  * @param isAsked whether a line is one that the proposal is about: it may move as far as it takes, and may go
  */
-export function keepsBatch(b: Bench, p: Pick<Proposal, 'formula'>, isAsked: (l: FormulaLine) => boolean, held: Held = 'flour and total'): boolean {
+export function keepsBatch(
+  b: Bench,
+  p: Pick<Proposal, 'formula'>,
+  isAsked: (l: FormulaLine) => boolean,
+  held: Held = 'flour and total',
+): boolean {
   const keeps = keepsOf(b, p);
   const one = aTenth(1);
   const [before, now] = [workedOn(b).lines, workedOn(withFormula(b, p.formula)).lines];

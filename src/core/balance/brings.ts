@@ -24,12 +24,16 @@ export function bringsOf(line: LiftLine, panFatCounts: boolean): Brings {
     sodaMeq: l.sodaG * MEQ_PER_G_SODA,
     powderMeq: l.sodaInPowderG * MEQ_PER_G_SODA,
     acidMeq: l.acidMeq - l.baseMeq,
-    eggs: line.parts.reduce((n, p) => n + (isShellEgg(p.ingredient.id) ? p.grams / (p.ingredient.piece?.grams ?? 50) : 0), 0),
+    eggs: line.parts.reduce(
+      (n, p) => n + (isShellEgg(p.ingredient.id) ? p.grams / (p.ingredient.piece?.grams ?? 50) : 0),
+      0,
+    ),
   };
 }
 
 /** The same for a gram of it. */
-export const perGram = (b: Brings, grams: number): Brings => Object.fromEntries(Object.entries(b).map(([k, v]) => [k, v / grams])) as unknown as Brings;
+export const perGram = (b: Brings, grams: number): Brings =>
+  Object.fromEntries(Object.entries(b).map(([k, v]) => [k, v / grams])) as unknown as Brings;
 
 /** What a rail is moved by: the things a cook would reach for, not what brings a little of it by the way. */
 export const SOURCE_OF: Readonly<Record<Rail, (i: Ingredient) => boolean>> = {
@@ -42,4 +46,5 @@ export const SOURCE_OF: Readonly<Record<Rail, (i: Ingredient) => boolean>> = {
 };
 
 /** Whether a line is one by which a rail is moved. */
-export const movesRail = (l: Pick<LiftLine, 'use' | 'parts'>, rail: Rail): boolean => l.use === 'batter' && l.parts.some((p) => SOURCE_OF[rail](p.ingredient));
+export const movesRail = (l: Pick<LiftLine, 'use' | 'parts'>, rail: Rail): boolean =>
+  l.use === 'batter' && l.parts.some((p) => SOURCE_OF[rail](p.ingredient));

@@ -44,7 +44,8 @@ interface Tool {
   readonly place: number;
 }
 
-const isButter = (i: Ingredient): boolean => i.category === 'fat' && (i.id.startsWith('butter') || i.id === 'margarine');
+const isButter = (i: Ingredient): boolean =>
+  i.category === 'fat' && (i.id.startsWith('butter') || i.id === 'margarine');
 
 /** The tools of a drawer that take an ingredient, largest first. */
 function toolsFor(i: Ingredient, house: KitchenConventions, drawer: readonly ToolId[]): readonly Tool[] {
@@ -52,7 +53,12 @@ function toolsFor(i: Ingredient, house: KitchenConventions, drawer: readonly Too
     const [unit = '', part = '1'] = id.split(' ');
     if (unit === 'egg' || unit === 'stick') return [];
     const value = new Fraction(part);
-    const w = weigh({ terms: [{ sign: 1, low: value, high: null, unit, fullness: null }], approximate: false }, i, null, house);
+    const w = weigh(
+      { terms: [{ sign: 1, low: value, high: null, unit, fullness: null }], approximate: false },
+      i,
+      null,
+      house,
+    );
     return w.ok ? [{ unit, part: value, grams: w.value.grams, place: TOOLS.indexOf(id) }] : [];
   });
   return tools.sort((a, b) => b.grams - a.grams || a.place - b.place);
@@ -95,13 +101,21 @@ function combinations(tools: readonly Tool[], grams: number): readonly Take[] {
   });
   const found = new Map<string, Take>();
   const used: { tool: Tool; n: number }[] = [];
-  const better = (a: Take, b: Take | undefined): boolean => !b || a.scoops < b.scoops || (a.scoops === b.scoops && a.fineness < b.fineness);
+  const better = (a: Take, b: Take | undefined): boolean =>
+    !b || a.scoops < b.scoops || (a.scoops === b.scoops && a.fineness < b.fineness);
   const walk = (from: number, sum: number, scoops: number): void => {
     if (sum > high + 1e-9 || scoops > MOST_SCOOPS) return;
     if (sum >= Math.max(low, 1e-6)) {
       const last = used.at(-1);
       const trifle = used.length > 1 && last !== undefined && last.n * last.tool.grams < TRIFLE * sum;
-      const take: Take = { grams: sum, text: words(used), scoops, measures: used.length, fineness: last?.tool.place ?? 0, ...(trifle && { trifle }) };
+      const take: Take = {
+        grams: sum,
+        text: words(used),
+        scoops,
+        measures: used.length,
+        fineness: last?.tool.place ?? 0,
+        ...(trifle && { trifle }),
+      };
       const key = sum.toFixed(3);
       if (better(take, found.get(key))) found.set(key, take);
     }
@@ -132,7 +146,9 @@ function fewOf(takes: readonly Take[], grams: number): readonly Take[] {
 
 function eggs(i: Ingredient, grams: number, house: KitchenConventions, drawer: readonly ToolId[]): readonly Take[] {
   const each =
-    i.id === 'egg-yolk' || i.id === 'egg-white' ? ((i.piece?.grams ?? 50) * EGG_GRAMS[house.egg]) / EGG_GRAMS.large : (i.piece?.grams ?? EGG_GRAMS[house.egg]);
+    i.id === 'egg-yolk' || i.id === 'egg-white'
+      ? ((i.piece?.grams ?? 50) * EGG_GRAMS[house.egg]) / EGG_GRAMS.large
+      : (i.piece?.grams ?? EGG_GRAMS[house.egg]);
   const whole = i.id !== 'egg-yolk' && i.id !== 'egg-white';
   const noun = i.id === 'egg-yolk' ? 'yolk' : i.id === 'egg-white' ? 'white' : 'egg';
   const step = whole && drawer.includes('egg 1/2') ? 0.5 : 1;
@@ -185,7 +201,12 @@ function cuts(grams: number, house: KitchenConventions): readonly Take[] {
  * Every way a drawer has to take about so much of an ingredient, by weight; none where nothing in it measures the thing.
  * @param grams what is wanted, > 0
  */
-export function takesOf(i: Ingredient, grams: number, house: KitchenConventions, drawer: readonly ToolId[]): readonly Take[] {
+export function takesOf(
+  i: Ingredient,
+  grams: number,
+  house: KitchenConventions,
+  drawer: readonly ToolId[],
+): readonly Take[] {
   // an egg is counted or weighed, never spooned
   if (i.category === 'egg' && i.piece) return drawer.includes('egg 1') ? eggs(i, grams, house, drawer) : [];
   const tools = toolsFor(i, house, drawer);
@@ -195,4 +216,6 @@ export function takesOf(i: Ingredient, grams: number, house: KitchenConventions,
 
 /** The way nearest to an amount; of equally near ones the fewest scoops, then the larger measure. */
 export const nearest = (takes: readonly Take[], grams: number): Take | null =>
-  [...takes].sort((a, b) => Math.abs(a.grams - grams) - Math.abs(b.grams - grams) || a.scoops - b.scoops || a.fineness - b.fineness)[0] ?? null;
+  [...takes].sort(
+    (a, b) => Math.abs(a.grams - grams) - Math.abs(b.grams - grams) || a.scoops - b.scoops || a.fineness - b.fineness,
+  )[0] ?? null;

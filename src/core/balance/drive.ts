@@ -33,11 +33,19 @@ export function drive(b: Bench, key: string, grams: number, how: DriveHow): Prop
   const w = workedOn(b);
   const line = w.lines.find((l) => l.key === key);
   if (!line?.grams || !(grams > 0) || line.use !== 'batter') return null;
-  const pinned = editEntry(b.formula, key, { text: rewriteAmount(line, grams, conventionsOn(b), line), pinned: true, stands: undefined });
+  const pinned = editEntry(b.formula, key, {
+    text: rewriteAmount(line, grams, conventionsOn(b), line),
+    pinned: true,
+    stands: undefined,
+  });
   const name = `"${line.text.slice(0, 40)}"`;
   if (how === 'scale') {
     const factor = grams / line.grams;
-    const all = new Map(w.lines.filter((l) => l.key !== key && l.grams !== null && l.use !== 'topping').map((l) => [l.key, (l.grams ?? 0) * factor]));
+    const all = new Map(
+      w.lines
+        .filter((l) => l.key !== key && l.grams !== null && l.use !== 'topping')
+        .map((l) => [l.key, (l.grams ?? 0) * factor]),
+    );
     const formula = withGrams(withFormula(b, pinned), w.lines, all);
     return {
       title: `All of it: ${say(grams, b.house.units)}`,
@@ -46,7 +54,11 @@ export function drive(b: Bench, key: string, grams: number, how: DriveHow): Prop
       short: null,
     };
   }
-  const { formula, short } = bend(withFormula(b, pinned), [], { still: new Set([key]), keepAt: railsOf(w.analysis), slack: FOLLOWS });
+  const { formula, short } = bend(withFormula(b, pinned), [], {
+    still: new Set([key]),
+    keepAt: railsOf(w.analysis),
+    slack: FOLLOWS,
+  });
   return {
     title: `${say(grams, b.house.units)}, the rest made up`,
     why: `${name} becomes ${say(grams, b.house.units)} and stays; the other lines keep the ratios, and the size about as it is. ${poursIn(withFormula(b, formula))}`.trim(),

@@ -16,7 +16,9 @@ export interface FillReading {
 
 /** Whether any amount rests on how a cup was filled. */
 export const restsOnFill = (w: Worked): boolean =>
-  w.lines.some((l) => (l.basis === 'fill-not-stated' || l.basis === 'own') && l.ingredient !== null && hangsOnFill(l.ingredient));
+  w.lines.some(
+    (l) => (l.basis === 'fill-not-stated' || l.basis === 'own') && l.ingredient !== null && hangsOnFill(l.ingredient),
+  );
 
 /** One reading for each way of filling, the kitchen's own among them once it has weighed one; none where no gram rests on it. */
 export function fillsSideBySide(b: Bench): readonly FillReading[] {
@@ -24,7 +26,11 @@ export function fillsSideBySide(b: Bench): readonly FillReading[] {
   const house = conventionsOn(b);
   const fills: readonly FlourFill[] = ownFill(house) ? [...FILL_METHODS, 'own'] : FILL_METHODS;
   return fills.map((fill) => {
-    const worked = analyseFormula({ ...b.formula, conventions: { ...b.formula.conventions, flourFill: fill } }, b.house, b.end);
+    const worked = analyseFormula(
+      { ...b.formula, conventions: { ...b.formula.conventions, flourFill: fill } },
+      b.house,
+      b.end,
+    );
     const p = worked.analysis.percent;
     return { fill, now: fill === house.flourFill, worked, liquidToFlour: p ? p.liquid / 100 : null };
   });

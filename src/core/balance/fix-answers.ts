@@ -29,7 +29,10 @@ const otherReading: Fix = (b, _w, f) => {
     ),
     short: null,
   });
-  return [read('Read all of them without the 1', () => true), read('Read only this one without the 1', (key) => f.keys?.includes(key) === true)];
+  return [
+    read('Read all of them without the 1', () => true),
+    read('Read only this one without the 1', (key) => f.keys?.includes(key) === true),
+  ];
 };
 
 const stands: Fix = (b, _w, f) => {
@@ -86,20 +89,30 @@ const spooned: Fix = (b, w, f) => {
   for (const l of w.lines.filter((x) => f.keys?.includes(x.key))) {
     const i = l.ingredient;
     const spoons = i && l.grams ? inSpoons(l.grams, i) : null;
-    if (i && spoons) formula = editEntry(formula, l.key, { text: `${spoons.text} ${nameFor(i.id, conventionsOn(b)).name}`, stands: undefined });
+    if (i && spoons)
+      formula = editEntry(formula, l.key, {
+        text: `${spoons.text} ${nameFor(i.id, conventionsOn(b)).name}`,
+        stands: undefined,
+      });
   }
-  return [{ title: 'Measure it in spoons', why: 'The nearest eighth of a teaspoon, level.', formula, short: null }, larger(b, w, f)];
+  return [
+    { title: 'Measure it in spoons', why: 'The nearest eighth of a teaspoon, level.', formula, short: null },
+    larger(b, w, f),
+  ];
 };
 
 /** The whole batch made so much larger that the scale weighs the small amount honestly, in whole or half times. */
 function larger(b: Bench, w: Worked, f: Finding): Proposal | null {
   const need = w.lines.flatMap((l) => {
-    const other = f.keys?.includes(l.key) && l.ingredient && l.grams ? instead(l.grams, l.ingredient, w.analysis.scaleStepG) : null;
+    const other =
+      f.keys?.includes(l.key) && l.ingredient && l.grams ? instead(l.grams, l.ingredient, w.analysis.scaleStepG) : null;
     return other ? [other.times] : [];
   });
   const times = Math.ceil(2 * Math.max(1, ...need)) / 2;
   if (times <= 1 || times > MOST_TIMES || w.lines.some((l) => l.pinned)) return null;
-  const all = new Map(w.lines.filter((l) => l.grams !== null && l.use !== 'topping').map((l) => [l.key, (l.grams ?? 0) * times]));
+  const all = new Map(
+    w.lines.filter((l) => l.grams !== null && l.use !== 'topping').map((l) => [l.key, (l.grams ?? 0) * times]),
+  );
   return {
     title: `${times} times the batch`,
     why: 'Every line goes with it, so that the scale weighs the least of them honestly. No ratio moves.',

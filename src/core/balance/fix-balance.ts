@@ -16,7 +16,16 @@ import { inSpoons } from '../pantry/honest';
 import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { grams, percent } from '../quantity/say';
-import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
+import {
+  addAfter,
+  type Bench,
+  conventionsOn,
+  editEntry,
+  type Proposal,
+  withFormula,
+  withGrams,
+  workedOn,
+} from './bench';
 import { relift, type Source } from './leavening';
 import { byOneLine, type OneLine } from './one-line';
 import { bend } from './ratios';
@@ -59,9 +68,12 @@ export const zoneFix =
     const off = r.reading.standing === 'below' ? low - r.tested : r.tested - high;
     // a gross fault is a slip of the pen: it is mended to what is usual, not to what is barely possible
     const first = off > GROSS * (high - low) ? 0.5 : INSIDE;
-    const inside = (share: number): number => (r.reading?.standing === 'below' ? along(r.zone as Zone, share) : along(r.zone as Zone, 1 - share));
+    const inside = (share: number): number =>
+      r.reading?.standing === 'below' ? along(r.zone as Zone, share) : along(r.zone as Zone, 1 - share);
     const why = `Brings ${RAIL_NAMES[rail].toLowerCase()} from ${sayRail(rail, r.tested)} ${first === INSIDE ? 'just inside the zone' : 'to the middle of the zone'}; the other ratios stay about where they are.`;
-    const alone = [first, 0.25].flatMap((share) => byOneLine(b, w.lines, rail, inside(share), w.analysis).map((o) => oneLine(b, rail, o)));
+    const alone = [first, 0.25].flatMap((share) =>
+      byOneLine(b, w.lines, rail, inside(share), w.analysis).map((o) => oneLine(b, rail, o)),
+    );
     const again = rail === 'lift' ? [relift(b, 'soda-first', inside(Math.max(0.1, first)))] : [];
     return r.reading.standing === 'below'
       ? [[...alone, bent(b, rail, inside(first), why)], ...again]
@@ -69,7 +81,11 @@ export const zoneFix =
   };
 
 /** The nearest water at which the batter pours as the school wants it, looked for by halving. @param as how water is changed */
-function pourAt(b: Bench, w: Worked, as: (water: number) => readonly Formula[]): { readonly formula: Formula; readonly water: number } | null {
+function pourAt(
+  b: Bench,
+  w: Worked,
+  as: (water: number) => readonly Formula[],
+): { readonly formula: Formula; readonly water: number } | null {
   const { school, thickness } = w.analysis;
   const now = railOf(w.analysis, 'water');
   if (!school || !thickness || !now) return null;
@@ -77,7 +93,9 @@ function pourAt(b: Bench, w: Worked, as: (water: number) => readonly Formula[]):
   const [from, to] = school.pour.map((p) => THICKNESSES.indexOf(p)) as [number, number];
   const thicker = at < from;
   const goal = thicker ? from : to;
-  let [near, far] = thicker ? [now.tested, 0.4 * now.tested] : [now.tested, Math.max(2.5 * now.tested, school.zones.water[1])];
+  let [near, far] = thicker
+    ? [now.tested, 0.4 * now.tested]
+    : [now.tested, Math.max(2.5 * now.tested, school.zones.water[1])];
   let found: { formula: Formula; water: number } | null = null;
   for (let i = 0; i < 10; i++) {
     const mid = (near + far) / 2;
@@ -92,7 +110,8 @@ function pourAt(b: Bench, w: Worked, as: (water: number) => readonly Formula[]):
   return found;
 }
 
-const POUR_WHY = 'it pours as it should. The estimate is good to one class: add or hold back a little at a time, and pour a test.';
+const POUR_WHY =
+  'it pours as it should. The estimate is good to one class: add or hold back a little at a time, and pour a test.';
 
 export const pourRight: Fix = (b, w, f) => {
   // where the class is right, and only the water is far too much
@@ -102,11 +121,24 @@ export const pourRight: Fix = (b, w, f) => {
   const moved = alone?.formula.entries.find((e, n) => e.text !== b.formula.entries[n]?.text);
   const byItself: Proposal | null =
     alone && moved
-      ? { title: `Water to ${percent(alone.water)}: ${moved.text}`, why: `With "${moved.text}" ${POUR_WHY}`, formula: alone.formula, short: null }
+      ? {
+          title: `Water to ${percent(alone.water)}: ${moved.text}`,
+          why: `With "${moved.text}" ${POUR_WHY}`,
+          formula: alone.formula,
+          short: null,
+        }
       : null;
   const all = pourAt(b, w, (water) => [bend(b, [{ rail: 'water', value: water }]).formula]);
   return [
-    [byItself, all && { title: `Water to ${percent(all.water)}`, why: `At ${percent(all.water)} of water ${POUR_WHY}`, formula: all.formula, short: null }],
+    [
+      byItself,
+      all && {
+        title: `Water to ${percent(all.water)}`,
+        why: `At ${percent(all.water)} of water ${POUR_WHY}`,
+        formula: all.formula,
+        short: null,
+      },
+    ],
   ];
 };
 
@@ -114,7 +146,12 @@ export const pourRight: Fix = (b, w, f) => {
 export function bringSour(b: Bench, w: Worked): Proposal | null {
   const milk = w.lines.find(
     (l) =>
-      l.use === 'batter' && !l.pinned && l.parts.length === 1 && l.ingredient?.category === 'dairy' && l.ingredient.acidMeqPer100g < 2 && (l.grams ?? 0) > 0,
+      l.use === 'batter' &&
+      !l.pinned &&
+      l.parts.length === 1 &&
+      l.ingredient?.category === 'dairy' &&
+      l.ingredient.acidMeqPer100g < 2 &&
+      (l.grams ?? 0) > 0,
   );
   const unspentMeq = w.analysis.ledger.unspentSodaG * MEQ_PER_G_SODA;
   if (!milk?.grams || !milk.ingredient) return null;
@@ -125,15 +162,29 @@ export function bringSour(b: Bench, w: Worked): Proposal | null {
   const sour = nameFor('buttermilk', c).name;
   if (need > milk.grams * 1.001) {
     // all the milk made sour is not enough: then less soda as well
-    const all = editEntry(b.formula, milk.key, { text: `${writtenGrams(milk.grams)} ${sour}`, stands: undefined, ingredientId: undefined });
+    const all = editEntry(b.formula, milk.key, {
+      text: `${writtenGrams(milk.grams)} ${sour}`,
+      stands: undefined,
+      ingredientId: undefined,
+    });
     const rest = relift(withFormula(b, all), 'soda-first');
-    return rest ? { ...rest, title: 'Buttermilk for the milk, and less soda', why: `All the milk as buttermilk still leaves soda over. ${rest.why}` } : null;
+    return rest
+      ? {
+          ...rest,
+          title: 'Buttermilk for the milk, and less soda',
+          why: `All the milk as buttermilk still leaves soda over. ${rest.why}`,
+        }
+      : null;
   }
   const rest = milk.grams - need;
   const reduced = rest < 0.03 * milk.grams ? null : withGrams(b, w.lines, new Map([[milk.key, rest]]));
   const formula = reduced
     ? addAfter(reduced, milk.key, `${writtenGrams(need)} ${sour}`)
-    : editEntry(b.formula, milk.key, { text: `${writtenGrams(milk.grams)} ${sour}`, stands: undefined, ingredientId: undefined });
+    : editEntry(b.formula, milk.key, {
+        text: `${writtenGrams(milk.grams)} ${sour}`,
+        stands: undefined,
+        ingredientId: undefined,
+      });
   return {
     title: `Swap ${grams(need, b.house.units)} of milk for buttermilk`,
     why: `${grams(need, b.house.units)} of buttermilk brings the ${unspentMeq.toFixed(0)} meq of acid that the soda lacks.`,
@@ -145,7 +196,11 @@ export function bringSour(b: Bench, w: Worked): Proposal | null {
 /** The sources of lift a house looks to, the first first. */
 export const sourcesOf = (b: Bench): readonly Source[] => {
   const { lift } = kitchenOf(b.formula, b.house).ways;
-  return lift === 'powder' ? ['no-soda', 'soda-first'] : lift === 'soda' ? ['no-powder', 'soda-first', 'no-soda'] : ['soda-first', 'no-soda'];
+  return lift === 'powder'
+    ? ['no-soda', 'soda-first']
+    : lift === 'soda'
+      ? ['no-powder', 'soda-first', 'no-soda']
+      : ['soda-first', 'no-soda'];
 };
 
 /** More egg with its whites whipped, where the house has it so. */
@@ -154,7 +209,9 @@ export const byWhites = (b: Bench, ps: readonly (Proposal | null)[]): readonly (
   if (effectOf(kitchenOf(b.formula, b.house).ways, 'moreEgg', kind?.id ?? null).egg !== 'whites') return ps;
   return ps.map((p) => {
     const after = p && workedOn(withFormula(b, p.formula));
-    const line = after?.lines.find((l) => l.use === 'batter' && l.ingredient && isShellEgg(l.ingredient.id) && !l.foam && !l.pinned);
+    const line = after?.lines.find(
+      (l) => l.use === 'batter' && l.ingredient && isShellEgg(l.ingredient.id) && !l.foam && !l.pinned,
+    );
     if (!p || !line) return p;
     return {
       ...p,
@@ -172,7 +229,13 @@ export const puree: Fix = (b, w) => {
   const lift = along(now.zone, 0.52);
   const wet = water.tested > along(water.zone, 0.6);
   return [
-    [...byOneLine(b, w.lines, 'lift', lift, w.analysis).map((o) => ({ ...oneLine(b, 'lift', o), title: `More rise: ${o.is}` })), relift(b, 'soda-first', lift)],
+    [
+      ...byOneLine(b, w.lines, 'lift', lift, w.analysis).map((o) => ({
+        ...oneLine(b, 'lift', o),
+        title: `More rise: ${o.is}`,
+      })),
+      relift(b, 'soda-first', lift),
+    ],
     ...(wet
       ? [
           {
@@ -203,7 +266,12 @@ export const lessSpice: Fix = (b, w, f) => {
     return `${spoons?.text ?? writtenGrams(g)} ${named.name}`;
   });
   const formula = lines.reduce(
-    (x, l, n) => editEntry(x, l.key, { text: texts[n] ?? l.text, stands: undefined, ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}) }),
+    (x, l, n) =>
+      editEntry(x, l.key, {
+        text: texts[n] ?? l.text,
+        stands: undefined,
+        ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}),
+      }),
     b.formula,
   );
   return [{ title: texts.join(', '), why: 'About what most cards have of it, and no more.', formula, short: null }];

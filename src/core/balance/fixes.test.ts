@@ -14,7 +14,11 @@ import { fixesFor } from './fixes';
 import { bend } from './ratios';
 
 const on = (formula: Formula): Bench => ({ formula, house: FRESH_KITCHEN, end: null });
-const of = (lines: readonly string[], more: Partial<Formula> = {}, edit: (n: number) => Partial<Entry> = () => ({})): Formula => ({
+const of = (
+  lines: readonly string[],
+  more: Partial<Formula> = {},
+  edit: (n: number) => Partial<Entry> = () => ({}),
+): Formula => ({
   ...EMPTY_FORMULA,
   ...more,
   entries: lines.map((text, n) => ({ key: `l${n + 1}`, text, ...edit(n) })),
@@ -27,7 +31,14 @@ const found = (f: Formula, code: string): Finding => {
 };
 
 /** What the cook answers, instead of having it mended. */
-const ANSWERED = new Set(['lines-open', 'amounts-disagree', 'fraction-doubtful', 'small-weighing', 'yield-claim', 'powder-old']);
+const ANSWERED = new Set([
+  'lines-open',
+  'amounts-disagree',
+  'fraction-doubtful',
+  'small-weighing',
+  'yield-claim',
+  'powder-old',
+]);
 const rank = (s: Finding['severity']): number => SEVERITIES.indexOf(s);
 
 function holds(f: Formula, x: Finding, p: Proposal): void {
@@ -40,21 +51,29 @@ function holds(f: Formula, x: Finding, p: Proposal): void {
       if (x.code === 'soda-unspent') return a.ledger.unspentSodaG;
       if (x.code === 'acid-unspent') return a.ledger.unspentAcidMeq;
       const r = railOf(a, rail ?? (x.code.endsWith('raised') ? 'lift' : 'water'));
-      return r?.zone ? Math.max(0, r.zone[0] - r.tested, r.tested - r.zone[1]) / (r.zone[1] - r.zone[0]) : Number.POSITIVE_INFINITY;
+      return r?.zone
+        ? Math.max(0, r.zone[0] - r.tested, r.tested - r.zone[1]) / (r.zone[1] - r.zone[0])
+        : Number.POSITIVE_INFINITY;
     };
     expect(rank(still.severity) > rank(x.severity) || far(is.analysis) <= 0.51 * far(was.analysis)).toBe(true);
   }
   for (const y of is.analysis.findings)
     if (y.severity !== 'note')
-      expect(was.analysis.findings.filter((z) => z.code === y.code && rank(z.severity) <= rank(y.severity)).map((z) => z.code)).toEqual([y.code]);
+      expect(
+        was.analysis.findings
+          .filter((z) => z.code === y.code && rank(z.severity) <= rank(y.severity))
+          .map((z) => z.code),
+      ).toEqual([y.code]);
   // the label tells where the rail comes to stand
   const said = /^(Water|Egg|Fat|Sugar|Salt|Lift) to ([\d.]+ (?:%|g))/.exec(p.title);
   const rail = said && RAILS.find((r) => RAIL_NAMES[r] === said[1]);
   const stands = rail ? railOf(is.analysis, rail) : null;
   if (said && rail && stands) expect(sayRail(rail, stands.tested)).toBe(said[2]);
-  if (/^More lift/.test(p.title)) expect(railOf(is.analysis, 'lift')?.tested).toBeGreaterThan(railOf(was.analysis, 'lift')?.tested ?? 0);
+  if (/^More lift/.test(p.title))
+    expect(railOf(is.analysis, 'lift')?.tested).toBeGreaterThan(railOf(was.analysis, 'lift')?.tested ?? 0);
   // what is pinned stays
-  for (const e of f.entries.filter((y) => y.pinned)) expect(p.formula.entries.find((y) => y.key === e.key)?.text).toBe(e.text);
+  for (const e of f.entries.filter((y) => y.pinned))
+    expect(p.formula.entries.find((y) => y.key === e.key)?.text).toBe(e.text);
 }
 
 test('every fix of the faulty formulas keeps what it promises, and most of them have one', () => {
@@ -64,7 +83,8 @@ test('every fix of the faulty formulas keeps what it promises, and most of them 
     const x = found(f, bad.code);
     const fixes = fixesFor(on(f), x);
     if (fixes.length > 0) mended++;
-    for (const y of workedOn(on(f)).analysis.findings) if (!ANSWERED.has(y.code)) for (const p of fixesFor(on(f), y)) holds(f, y, p);
+    for (const y of workedOn(on(f)).analysis.findings)
+      if (!ANSWERED.has(y.code)) for (const p of fixesFor(on(f), y)) holds(f, y, p);
   }
   // no flour at all and a thing nobody knows are the cook's to say
   expect(FAULTY.length - mended).toBeLessThanOrEqual(2);
@@ -81,9 +101,13 @@ test('law: a fix of a common formula with amounts gone wrong, with pins, is prov
     fc.property(disturbed, ([c, by, pins]) => {
       const lines = c.lines.map((text, n) => {
         const l = readLine(text, FRESH_CONVENTIONS);
-        return by[n] === 1 || l.grams === null || l.use !== 'batter' || l.foam ? text : text.replace(/^[\d ./]+/, (x) => `${scaledBy(x, by[n] ?? 1)} `);
+        return by[n] === 1 || l.grams === null || l.use !== 'batter' || l.foam
+          ? text
+          : text.replace(/^[\d ./]+/, (x) => `${scaledBy(x, by[n] ?? 1)} `);
       });
-      const f = of(lines, { kind: c.kind, school: c.school, name: c.name }, (n) => (pins[n] && n % 3 === 0 ? { pinned: true } : {}));
+      const f = of(lines, { kind: c.kind, school: c.school, name: c.name }, (n) =>
+        pins[n] && n % 3 === 0 ? { pinned: true } : {},
+      );
       for (const x of workedOn(on(f)).analysis.findings) {
         if (ANSWERED.has(x.code)) continue;
         for (const p of fixesFor(on(f), x)) {
@@ -104,7 +128,15 @@ const scaledBy = (written: string, by: number): string => {
 };
 
 test('"2 tsp each": the soda really falls, and the powder beside it does what it should', () => {
-  const f = of(['2 cups flour', '2 tbsp sugar', '2 tsp each baking powder and baking soda', '1/2 tsp salt', '2 cups milk', '2 eggs', '3 tbsp butter']);
+  const f = of([
+    '2 cups flour',
+    '2 tbsp sugar',
+    '2 tsp each baking powder and baking soda',
+    '1/2 tsp salt',
+    '2 cups milk',
+    '2 eggs',
+    '3 tbsp butter',
+  ]);
   const sodaG = (x: Formula): number => workedOn(on(x)).analysis.ledger.sodaG;
   expect(sodaG(f)).toBeCloseTo(9.2, 6);
   const [first] = fixesFor(on(f), found(f, 'soda-unspent'));
@@ -116,7 +148,15 @@ test('"2 tsp each": the soda really falls, and the powder beside it does what it
 });
 
 test('a fix changes the one line a hand would change, in the measure it is written in', () => {
-  const cups = ['2 cups flour', '2 tbsp sugar', '1 tbsp baking powder', '1/2 tsp salt', '1 3/4 cups milk', '2 eggs', '1/4 cup butter, melted'];
+  const cups = [
+    '2 cups flour',
+    '2 tbsp sugar',
+    '1 tbsp baking powder',
+    '1/2 tsp salt',
+    '1 3/4 cups milk',
+    '2 eggs',
+    '1/4 cup butter, melted',
+  ];
   const with_ = (was: string, is: string): Formula => of(cups.map((l) => (l === was ? is : l)));
   const mended = (f: Formula, code: string): readonly string[] => {
     const [p] = fixesFor(on(f), found(f, code));
@@ -173,10 +213,14 @@ test('law: a rail that is moved leaves bystanders alone, and what stays in cups 
         // the nearest to what can't be reached is no measure: every line gives what it can
         if (p.short) continue;
         const after = workedOn(on(p.formula)).lines;
-        const moved = w.lines.filter((l) => l.grams !== null && Math.abs((after.find((x) => x.key === l.key)?.grams ?? 0) - l.grams) > 1e-6);
+        const moved = w.lines.filter(
+          (l) => l.grams !== null && Math.abs((after.find((x) => x.key === l.key)?.grams ?? 0) - l.grams) > 1e-6,
+        );
         asked++;
         lines += moved.length;
-        hardly += moved.filter((l) => Math.abs((after.find((x) => x.key === l.key)?.grams ?? 0) - (l.grams ?? 0)) < 0.01 * (l.grams ?? 1)).length;
+        hardly += moved.filter(
+          (l) => Math.abs((after.find((x) => x.key === l.key)?.grams ?? 0) - (l.grams ?? 0)) < 0.01 * (l.grams ?? 1),
+        ).length;
         for (const l of moved) {
           const text = p.formula.entries.find((e) => e.key === l.key)?.text ?? '';
           if (/^[\d /]+(?:cup|tbsp|table|tsp|tea|stick)/.test(text)) expect(text).toMatch(DRAWER);
@@ -191,8 +235,10 @@ test('law: a rail that is moved leaves bystanders alone, and what stays in cups 
 
 test('in a forked formula a fix that mends one end makes the other no worse', () => {
   const f: Formula = {
-    ...of(['250 g flour', '500 ml milk', '3 eggs', '40 g butter, melted', '2 g salt', '120 g sugar', '10 g sugar'], { kind: 'crepe', school: 'sweet' }, (n) =>
-      n === 5 ? { end: 'a' } : n === 6 ? { end: 'b' } : {},
+    ...of(
+      ['250 g flour', '500 ml milk', '3 eggs', '40 g butter, melted', '2 g salt', '120 g sugar', '10 g sugar'],
+      { kind: 'crepe', school: 'sweet' },
+      (n) => (n === 5 ? { end: 'a' } : n === 6 ? { end: 'b' } : {}),
     ),
     ends: [
       { id: 'a', name: 'sweet', school: 'sweet' },

@@ -3,7 +3,15 @@
  * the tools of the Bench; a finding without a row here is only said.
  */
 import type { Finding } from '../findings/finding';
-import { DRESSING_NAMES, type Formula, type FormulaLine, kindIdOf, kitchenOf, MOMENT_NAMES, sameFormula } from '../formula/formula';
+import {
+  DRESSING_NAMES,
+  type Formula,
+  type FormulaLine,
+  kindIdOf,
+  kitchenOf,
+  MOMENT_NAMES,
+  sameFormula,
+} from '../formula/formula';
 import type { Rail } from '../formula/kinds';
 import { formulaLines } from '../formula/lines';
 import { isOpen } from '../formula/open';
@@ -15,7 +23,18 @@ import { bringsWhatLacks, keepsBatch } from './bounds';
 import { movesRail } from './brings';
 import { usingUp } from './drive';
 import { ANSWERS } from './fix-answers';
-import { bringSour, byWhites, type Fix, lessSpice, moreEgg, pourRight, puree, sourcesOf, type Tries, zoneFix } from './fix-balance';
+import {
+  bringSour,
+  byWhites,
+  type Fix,
+  lessSpice,
+  moreEgg,
+  pourRight,
+  puree,
+  sourcesOf,
+  type Tries,
+  zoneFix,
+} from './fix-balance';
 import { relift } from './leavening';
 import { allApart } from './lines';
 import { proven } from './proof';
@@ -26,13 +45,29 @@ const MOST_FIXES = 3;
 const way = <W extends WayId>(b: Bench, key: W, value: Ways[W], why: string): Proposal | null =>
   kitchenOf(b.formula, b.house).ways[key] === value
     ? null
-    : { title: `${MATTERS[key].name}: ${wayName(key, value)}`, why, formula: { ...b.formula, ways: { ...b.formula.ways, [key]: value } }, short: null };
+    : {
+        title: `${MATTERS[key].name}: ${wayName(key, value)}`,
+        why,
+        formula: { ...b.formula, ways: { ...b.formula.ways, [key]: value } },
+        short: null,
+      };
 
 const addIn: Fix = (b, _w, f) => {
-  const all = (edit: Parameters<typeof editEntry>[2]): Formula => (f.keys ?? []).reduce((x, k) => editEntry(x, k, edit), b.formula);
+  const all = (edit: Parameters<typeof editEntry>[2]): Formula =>
+    (f.keys ?? []).reduce((x, k) => editEntry(x, k, edit), b.formula);
   return [
-    { title: 'Sprinkle it on', why: `Goes in ${MOMENT_NAMES.poured}.`, formula: all({ moment: 'poured' }), short: null },
-    { title: 'Toss it in flour', why: `Stays in the bowl, ${DRESSING_NAMES.floured}.`, formula: all({ dressing: 'floured' }), short: null },
+    {
+      title: 'Sprinkle it on',
+      why: `Goes in ${MOMENT_NAMES.poured}.`,
+      formula: all({ moment: 'poured' }),
+      short: null,
+    },
+    {
+      title: 'Toss it in flour',
+      why: `Stays in the bowl, ${DRESSING_NAMES.floured}.`,
+      formula: all({ dressing: 'floured' }),
+      short: null,
+    },
   ];
 };
 
@@ -44,7 +79,10 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'acid-unspent': (b) => [relift(b, 'soda-first')],
   'self-raising-and-powder': (b, w, f) => {
     const formula = (f.keys ?? []).reduce((x, k) => editEntry(x, k, { off: true }), b.formula);
-    return [{ title: 'Leave the powder out', why: 'The flour raises it by itself.', formula, short: null }, ...zoneFix('lift')(b, w, f)];
+    return [
+      { title: 'Leave the powder out', why: 'The flour raises it by itself.', formula, short: null },
+      ...zoneFix('lift')(b, w, f),
+    ];
   },
   'under-raised': zoneFix('lift'),
   'over-raised': zoneFix('lift'),
@@ -62,11 +100,18 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'puree-heavy': puree,
   'no-gluten': moreEgg,
   'add-ins-sink': addIn,
-  'soda-and-wait': (b) => [relift(b, 'no-soda'), way(b, 'rest', 'none', 'Combine dry and wet only when the heat is ready.')],
-  'whites-and-wait': (b) => [way(b, 'rest', 'none', 'The batter may rest; the whites go in last, straight before the heat.')],
+  'soda-and-wait': (b) => [
+    relift(b, 'no-soda'),
+    way(b, 'rest', 'none', 'Combine dry and wet only when the heat is ready.'),
+  ],
+  'whites-and-wait': (b) => [
+    way(b, 'rest', 'none', 'The batter may rest; the whites go in last, straight before the heat.'),
+  ],
   'more-than-there-is': (b, w, f) => {
     const line = w.lines.find((l) => f.keys?.includes(l.key));
-    return line?.mostG ? [usingUp(b, line.key, line.mostG, 'scale'), usingUp(b, line.key, line.mostG, 'rebalance')] : [];
+    return line?.mostG
+      ? [usingUp(b, line.key, line.mostG, 'scale'), usingUp(b, line.key, line.mostG, 'rebalance')]
+      : [];
   },
   'way-against-kind': (b) => {
     const { ways } = kitchenOf(b.formula, b.house);
@@ -87,8 +132,17 @@ const FIXES: Readonly<Record<string, Fix>> = {
       },
     ];
   },
-  'cold-batter': (b) => [way(b, 'warmth', 'counter', 'Egg and milk stand out first, as long as the local food code allows.')],
-  'portion-large': (b) => [{ title: 'The usual portion', why: 'Pours what is usual for the kind.', formula: { ...b.formula, portionMl: null }, short: null }],
+  'cold-batter': (b) => [
+    way(b, 'warmth', 'counter', 'Egg and milk stand out first, as long as the local food code allows.'),
+  ],
+  'portion-large': (b) => [
+    {
+      title: 'The usual portion',
+      why: 'Pours what is usual for the kind.',
+      formula: { ...b.formula, portionMl: null },
+      short: null,
+    },
+  ],
 };
 
 /** What a fix of a finding is about, where that is a rail: its lines move as far as it takes. */
@@ -125,7 +179,11 @@ const MOST_POWDER = 10;
 const powderShareOf = (b: Bench): number => {
   const { lines, analysis } = workedOn(b);
   const g = lines.reduce(
-    (a, l) => a + (l.use === 'batter' && l.ingredient?.category === 'leavening' && l.ingredient.ownAcidMeqPer100g > 0 ? (l.grams ?? 0) : 0),
+    (a, l) =>
+      a +
+      (l.use === 'batter' && l.ingredient?.category === 'leavening' && l.ingredient.ownAcidMeqPer100g > 0
+        ? (l.grams ?? 0)
+        : 0),
     0,
   );
   return (100 * g) / testedFlourG(analysis.tally);
@@ -160,15 +218,29 @@ export function fixesFor(asked: Bench, f: Finding): readonly Proposal[] {
   if (!found) return [];
   const ways = fix(b, w, found);
   const about = isAbout(f);
-  const kept = offeredOf(asked, f, ways, (p) => RESIZES.has(f.code) || keepsBatch(asked, p, about, 'all but what is too much'));
+  const kept = offeredOf(
+    asked,
+    f,
+    ways,
+    (p) => RESIZES.has(f.code) || keepsBatch(asked, p, about, 'all but what is too much'),
+  );
   return kept.length > 0 ? kept : offeredOf(asked, f, ways, (p) => bringsWhatLacks(asked, p, about));
 }
 
 /** Of each way the first try that stays in its bounds and is proven, as far as they differ. */
-function offeredOf(asked: Bench, f: Finding, ways: readonly Tries[], inBounds: (p: Proposal) => boolean): readonly Proposal[] {
+function offeredOf(
+  asked: Bench,
+  f: Finding,
+  ways: readonly Tries[],
+  inBounds: (p: Proposal) => boolean,
+): readonly Proposal[] {
   const offered: Proposal[] = [];
   const may = (p: Proposal | null): p is Proposal =>
-    p !== null && !sameFormula(p.formula, asked.formula) && !offered.some((o) => sameFormula(o.formula, p.formula)) && inBounds(p) && !tastesOfPowder(asked, p);
+    p !== null &&
+    !sameFormula(p.formula, asked.formula) &&
+    !offered.some((o) => sameFormula(o.formula, p.formula)) &&
+    inBounds(p) &&
+    !tastesOfPowder(asked, p);
   for (const tries of ways) {
     if (offered.length === MOST_FIXES) break;
     const all: readonly (Proposal | null)[] = Array.isArray(tries) ? tries : [tries];

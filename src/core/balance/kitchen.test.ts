@@ -9,7 +9,8 @@ import { nearest, type Take, takesOf } from './drawer';
 import { choiceOf, type KitchenLine, kitchenMeasures, plainMeasures, problemOf } from './kitchen';
 import { type Choice, downhill } from './search';
 
-const takes = (id: string, grams: number, drawer: readonly ToolId[] = FRESH_DRAWER) => takesOf(ingredient(id), grams, FRESH_CONVENTIONS, drawer);
+const takes = (id: string, grams: number, drawer: readonly ToolId[] = FRESH_DRAWER) =>
+  takesOf(ingredient(id), grams, FRESH_CONVENTIONS, drawer);
 const said = (id: string, grams: number, drawer?: readonly ToolId[]) => nearest(takes(id, grams, drawer), grams)?.text;
 
 test('amounts as a kitchen takes them', () => {
@@ -34,7 +35,14 @@ test('amounts as a kitchen takes them', () => {
 });
 
 test('law: no amount takes more than three kinds, and each is within reach of what was asked', () => {
-  const any = fc.constantFrom('flour-all-purpose', 'milk-whole', 'sugar-granulated', 'baking-soda', 'butter-unsalted', 'honey');
+  const any = fc.constantFrom(
+    'flour-all-purpose',
+    'milk-whole',
+    'sugar-granulated',
+    'baking-soda',
+    'butter-unsalted',
+    'honey',
+  );
   fc.assert(
     fc.property(any, fc.double({ min: 0.5, max: 1200, noNaN: true }), (id, grams) => {
       const all = takes(id, grams);
@@ -109,7 +117,10 @@ test('law: never worse than rounding each line by itself, and the same answer to
 
 /** Few scoops and few measures to wash, then large ones. */
 const ease = (ts: readonly (Take | null)[]): number =>
-  ts.reduce((x, t) => x + (t ? 0.02 * t.scoops + 0.12 * (t.measures - 1) + (t.trifle ? 0.3 : 0) + 1e-5 * t.fineness : 0), 0);
+  ts.reduce(
+    (x, t) => x + (t ? 0.02 * t.scoops + 0.12 * (t.measures - 1) + (t.trifle ? 0.3 : 0) + 1e-5 * t.fineness : 0),
+    0,
+  );
 
 test('the true optimum on small cases, by trying everything', () => {
   const drawer: readonly ToolId[] = ['cup 1', 'cup 1/2', 'cup 1/4', 'tbsp 1', 'tsp 1', 'egg 1'];
@@ -118,16 +129,21 @@ test('the true optimum on small cases, by trying everything', () => {
     const options = lines.map((l) => takesOf(l.ingredient, l.grams, FRESH_CONVENTIONS, drawer));
     // every amount of flour within 6 %, or the three nearest; every take of every other line
     const far = (t: Take): number => Math.abs(t.grams - (lines[0]?.grams ?? 0));
-    const flours = [...(options[0] ?? [])].sort((a, b) => far(a) - far(b)).filter((t, k) => k < 3 || far(t) <= 0.06 * (lines[0]?.grams ?? 0));
+    const flours = [...(options[0] ?? [])]
+      .sort((a, b) => far(a) - far(b))
+      .filter((t, k) => k < 3 || far(t) <= 0.06 * (lines[0]?.grams ?? 0));
     const chosen = kitchenMeasures(lines, FRESH_CONVENTIONS, drawer);
     const most = chosen.plainDrift + 0.25;
     let least = Number.POSITIVE_INFINITY;
     const aim = { liquid: 430 / 250, egg: 0.4 };
-    const sum = (ts: readonly Take[], of: (id: string) => number) => ts.reduce((a, t, n) => a + t.grams * of(lines[n]?.ingredient.id ?? ''), 0);
+    const sum = (ts: readonly Take[], of: (id: string) => number) =>
+      ts.reduce((a, t, n) => a + t.grams * of(lines[n]?.ingredient.id ?? ''), 0);
     const per = (id: string, k: 'fatG' | 'sugarsG' | 'naclG') => ingredient(id).per100g[k] / 100;
     const of = (ts: readonly Take[], k: 'fatG' | 'sugarsG' | 'naclG') => sum(ts, (id) => per(id, k));
-    const exact = (k: 'fatG' | 'sugarsG' | 'naclG') => lines.reduce((a, l) => a + l.grams * per(l.ingredient.id, k), 0) / (lines[0]?.grams ?? 1);
-    const off = (is: number, want: number, tolerance: number) => (want < 1e-4 ? 0 : (100 * Math.abs(is - want)) / want / tolerance);
+    const exact = (k: 'fatG' | 'sugarsG' | 'naclG') =>
+      lines.reduce((a, l) => a + l.grams * per(l.ingredient.id, k), 0) / (lines[0]?.grams ?? 1);
+    const off = (is: number, want: number, tolerance: number) =>
+      want < 1e-4 ? 0 : (100 * Math.abs(is - want)) / want / tolerance;
     for (const a of flours)
       for (const b of options[1] ?? [])
         for (const c of options[2] ?? [])
@@ -197,7 +213,12 @@ function programme(c: Choice): string {
 /** What the best choice costs, by an integer solver. */
 async function leastCost(c: Choice): Promise<number> {
   const highs = await loadHighs();
-  const { Status, ObjectiveValue } = highs.solve(programme(c), { mip_rel_gap: 1e-6, random_seed: 1, threads: 1, output_flag: false });
+  const { Status, ObjectiveValue } = highs.solve(programme(c), {
+    mip_rel_gap: 1e-6,
+    random_seed: 1,
+    threads: 1,
+    output_flag: false,
+  });
   if (Status !== 'Optimal') throw new Error(`the solver says ${Status}`);
   return ObjectiveValue;
 }
@@ -205,7 +226,12 @@ async function leastCost(c: Choice): Promise<number> {
 test('what going downhill finds is the best there is, or so near that nobody tastes it: as the solver judges', async () => {
   let [best, all] = [0, 0];
   for (let n = 0; n < 14; n++) {
-    const lines = [...times(0.35 * 1.17 ** n), line('vanilla-extract', 4 * 1.1 ** n), line('baking-soda', 1.4 * 1.15 ** n), line('honey', 9 * 1.2 ** n)];
+    const lines = [
+      ...times(0.35 * 1.17 ** n),
+      line('vanilla-extract', 4 * 1.1 ** n),
+      line('baking-soda', 1.4 * 1.15 ** n),
+      line('honey', 9 * 1.2 ** n),
+    ];
     const p = problemOf(lines, FRESH_CONVENTIONS, FRESH_DRAWER);
     const { takes } = plainMeasures(lines, FRESH_CONVENTIONS, FRESH_DRAWER);
     const { c } = choiceOf(p, takes);

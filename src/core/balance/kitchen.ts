@@ -86,7 +86,8 @@ interface Problem {
   readonly flourG: number;
 }
 
-const total = (grams: readonly number[], of: (n: number) => number): number => grams.reduce((a, g, n) => a + g * of(n), 0);
+const total = (grams: readonly number[], of: (n: number) => number): number =>
+  grams.reduce((a, g, n) => a + g * of(n), 0);
 
 /** What one line is off by itself, in tolerances. */
 const ownDrift = (l: KitchenLine, grams: number): number => (100 * Math.abs(grams - l.grams)) / l.grams / OWN_TOLERANCE;
@@ -100,12 +101,16 @@ function driftOf(p: Problem, grams: readonly number[]): number {
   });
   for (const k of KEPT) {
     if (p.aim[k] < TRACE) continue;
-    drift += (100 * Math.abs(total(grams, (n) => p.shares[n]?.[k] ?? 0) - p.aim[k] * flourG)) / (p.aim[k] * flourG) / TOLERANCE[k];
+    drift +=
+      (100 * Math.abs(total(grams, (n) => p.shares[n]?.[k] ?? 0) - p.aim[k] * flourG)) /
+      (p.aim[k] * flourG) /
+      TOLERANCE[k];
   }
   return drift;
 }
 
-const ease = (t: Take): number => SCOOP * t.scoops + MEASURE * (t.measures - 1) + (t.trifle ? TRIFLE : 0) + FINE * t.fineness;
+const ease = (t: Take): number =>
+  SCOOP * t.scoops + MEASURE * (t.measures - 1) + (t.trifle ? TRIFLE : 0) + FINE * t.fineness;
 
 /** Everything that counts, the drift first. */
 const costOf = (p: Problem, takes: readonly (Take | null)[]): number =>
@@ -133,7 +138,10 @@ function floursOf(p: Problem, near: readonly (Take | null)[]): readonly (readonl
 }
 
 /** The choice with the flour settled, as sums to go downhill on; and which lines are open. */
-export function choiceOf(p: Problem, taken: readonly (Take | null)[]): { readonly c: Choice; readonly open: readonly number[] } {
+export function choiceOf(
+  p: Problem,
+  taken: readonly (Take | null)[],
+): { readonly c: Choice; readonly open: readonly number[] } {
   const fixed = p.lines.map((l, n) => (p.still[n] ? (taken[n]?.grams ?? l.grams) : null));
   const open = p.lines.map((_, n) => n).filter((n) => fixed[n] === null);
   const flourG = p.lines.reduce((a, _, n) => a + (p.flour[n] ? (fixed[n] ?? 0) : 0), 0);
@@ -143,7 +151,9 @@ export function choiceOf(p: Problem, taken: readonly (Take | null)[]): { readonl
     c: {
       own: open.map((n) => (p.takes[n] ?? []).map((t) => ease(t) + ownDrift(p.lines[n] as KitchenLine, t.grams))),
       brings: open.map((n) => (p.takes[n] ?? []).map((t) => kept.map((k) => t.grams * (p.shares[n]?.[k] ?? 0)))),
-      aims: kept.map((k) => p.aim[k] * flourG - p.lines.reduce((a, _, n) => a + (fixed[n] ?? 0) * (p.shares[n]?.[k] ?? 0), 0)),
+      aims: kept.map(
+        (k) => p.aim[k] * flourG - p.lines.reduce((a, _, n) => a + (fixed[n] ?? 0) * (p.shares[n]?.[k] ?? 0), 0),
+      ),
       weighs: kept.map((k) => 100 / (p.aim[k] * flourG) / TOLERANCE[k]),
     },
   };
@@ -166,21 +176,34 @@ function gone(p: Problem, taken: readonly (Take | null)[], pairs: boolean): read
 }
 
 /** Everything that is asked of the drawer, worked once. */
-export function problemOf(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[]): Problem {
+export function problemOf(
+  lines: readonly KitchenLine[],
+  house: KitchenConventions,
+  drawer: readonly ToolId[],
+): Problem {
   const takes = lines.map((l) => takesOf(l.ingredient, l.grams, house, drawer));
   const shares = lines.map((l) => brings(l.ingredient));
   const flour = lines.map((l) => isFlour(l.ingredient));
   const flourG = lines.reduce((a, l, n) => a + (flour[n] ? l.grams : 0), 0);
-  const aim = Object.fromEntries(KEPT.map((k) => [k, flourG > 0 ? lines.reduce((a, l, n) => a + l.grams * (shares[n]?.[k] ?? 0), 0) / flourG : 0])) as Shares;
-  const still = lines.map((_, n) => flour[n] === true || (takes[n]?.length ?? 0) === 0 || KEPT.every((k) => (shares[n]?.[k] ?? 0) === 0));
+  const aim = Object.fromEntries(
+    KEPT.map((k) => [k, flourG > 0 ? lines.reduce((a, l, n) => a + l.grams * (shares[n]?.[k] ?? 0), 0) / flourG : 0]),
+  ) as Shares;
+  const still = lines.map(
+    (_, n) => flour[n] === true || (takes[n]?.length ?? 0) === 0 || KEPT.every((k) => (shares[n]?.[k] ?? 0) === 0),
+  );
   return { lines, takes, shares, flour, still, aim, flourG };
 }
 
-const gramsOf = (p: Problem, t: readonly (Take | null)[]): readonly number[] => t.map((x, n) => x?.grams ?? p.lines[n]?.grams ?? 0);
+const gramsOf = (p: Problem, t: readonly (Take | null)[]): readonly number[] =>
+  t.map((x, n) => x?.grams ?? p.lines[n]?.grams ?? 0);
 const plainOf = (p: Problem): readonly (Take | null)[] => p.lines.map((l, n) => nearest(p.takes[n] ?? [], l.grams));
 
 /** Each line rounded by itself: what there is to show at once. */
-export function plainMeasures(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[]): Chosen {
+export function plainMeasures(
+  lines: readonly KitchenLine[],
+  house: KitchenConventions,
+  drawer: readonly ToolId[],
+): Chosen {
   const p = problemOf(lines, house, drawer);
   const takes = plainOf(p);
   const drift = p.flourG > 0 ? driftOf(p, gramsOf(p, takes)) : 0;
@@ -193,7 +216,11 @@ export function plainMeasures(lines: readonly KitchenLine[], house: KitchenConve
  * @param drawer the measures there are
  * @returns the same answer to the same question; never worse in drift than rounding each line by itself, by more than no hand shows
  */
-export function kitchenMeasures(lines: readonly KitchenLine[], house: KitchenConventions, drawer: readonly ToolId[]): Chosen {
+export function kitchenMeasures(
+  lines: readonly KitchenLine[],
+  house: KitchenConventions,
+  drawer: readonly ToolId[],
+): Chosen {
   const p = problemOf(lines, house, drawer);
   const plain = plainOf(p);
   if (!(p.flourG > 0)) return { takes: plain, drift: 0, plainDrift: 0 };

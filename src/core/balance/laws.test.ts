@@ -33,7 +33,10 @@ const of = (texts: readonly string[], more: Partial<Formula> = {}): Formula => (
 
 /** A common formula of ours, its amounts pulled about. */
 const anyCommon = fc
-  .tuple(fc.constantFrom(...COMMON), fc.array(fc.double({ min: 0.5, max: 1.8, noNaN: true }), { minLength: 8, maxLength: 8 }))
+  .tuple(
+    fc.constantFrom(...COMMON),
+    fc.array(fc.double({ min: 0.5, max: 1.8, noNaN: true }), { minLength: 8, maxLength: 8 }),
+  )
   .map(([c, by]) => {
     const lines = formulaLines(of(c.lines), FRESH_KITCHEN);
     const texts = lines.map((l, i) =>
@@ -80,7 +83,9 @@ test('every stand-in of every ingredient: what the swap says is what the tally s
       expect(Math.abs(is.saltG - was.saltG - s.effect.saltG)).toBeLessThan(near);
       const whole = swapRebalanced(b, line, s);
       expect(unread(whole.formula)).toEqual([]);
-      expect(workedOn(on(whole.formula)).lines.some((l) => l.parts.some((p) => p.ingredient.id === s.standIn.to))).toBe(true);
+      expect(workedOn(on(whole.formula)).lines.some((l) => l.parts.some((p) => p.ingredient.id === s.standIn.to))).toBe(
+        true,
+      );
       expect(workedOn(on(whole.formula)).analysis.ledger.unspentSodaG).toBeLessThan(0.1);
     }
   }
@@ -121,7 +126,9 @@ test('a wish never takes a rail out of its zone that was in it', () => {
       return Object.keys(m.by).every((rail) => {
         const [a, z] = [was.find((r) => r.rail === rail), is.find((r) => r.rail === rail)];
         const slack = z?.zone ? 0.01 * (z.zone[1] - z.zone[0]) : 0;
-        return a?.reading?.standing !== 'in' || !z?.zone || (z.tested >= z.zone[0] - slack && z.tested <= z.zone[1] + slack);
+        return (
+          a?.reading?.standing !== 'in' || !z?.zone || (z.tested >= z.zone[0] - slack && z.tested <= z.zone[1] + slack)
+        );
       });
     }),
     { numRuns: 60 },
@@ -187,16 +194,22 @@ test('two ends: the base counts in both, a line of one end in that one only, and
 
 test('moving lines loses none; compared, every line stands on its side once', () => {
   fc.assert(
-    fc.property(anyCommon, anyCommon, fc.integer({ min: 0, max: 9 }), fc.integer({ min: 0, max: 9 }), (f, g, from, to) => {
-      const keyAt = (n: number): string => f.entries[n % f.entries.length]?.key ?? 'l1';
-      const moved = moveLine(f, keyAt(from), { vessel: 'wet', before: keyAt(to) });
-      expect([...moved.entries.map((e) => e.key)].sort()).toEqual([...f.entries.map((e) => e.key)].sort());
-      const [a, b] = [formulaLines(f, FRESH_KITCHEN), formulaLines(g, FRESH_KITCHEN)];
-      const pairs = pairLines(a, b);
-      expect(pairs.flatMap((p) => (p.a ? [p.a.key] : [])).sort()).toEqual(a.map((l) => l.key).sort());
-      expect(pairs.flatMap((p) => (p.b ? [p.b.key] : [])).sort()).toEqual(b.map((l) => l.key).sort());
-      expect(pairLines(a, a).every((p) => p.change === 'same')).toBe(true);
-    }),
+    fc.property(
+      anyCommon,
+      anyCommon,
+      fc.integer({ min: 0, max: 9 }),
+      fc.integer({ min: 0, max: 9 }),
+      (f, g, from, to) => {
+        const keyAt = (n: number): string => f.entries[n % f.entries.length]?.key ?? 'l1';
+        const moved = moveLine(f, keyAt(from), { vessel: 'wet', before: keyAt(to) });
+        expect([...moved.entries.map((e) => e.key)].sort()).toEqual([...f.entries.map((e) => e.key)].sort());
+        const [a, b] = [formulaLines(f, FRESH_KITCHEN), formulaLines(g, FRESH_KITCHEN)];
+        const pairs = pairLines(a, b);
+        expect(pairs.flatMap((p) => (p.a ? [p.a.key] : [])).sort()).toEqual(a.map((l) => l.key).sort());
+        expect(pairs.flatMap((p) => (p.b ? [p.b.key] : [])).sort()).toEqual(b.map((l) => l.key).sort());
+        expect(pairLines(a, a).every((p) => p.change === 'same')).toBe(true);
+      },
+    ),
     { numRuns: 40 },
   );
 });
@@ -220,10 +233,16 @@ test('every kind and school has its zones the right way round, and a rest', () =
 });
 
 test('every stand-in that brings nuts says so, and honey is never offered without its word on infants', () => {
-  const offered = PANTRY.flatMap((i) => standInsFor(i).map((s) => ({ s, from: i, to: [s.to, ...(s.with ? [s.with.id] : [])].map(ingredient) })));
-  const nutty = offered.filter(({ from, to }) => to.some((x) => x.allergens.some((a) => (a === 'tree-nut' || a === 'peanut') && !from.allergens.includes(a))));
+  const offered = PANTRY.flatMap((i) =>
+    standInsFor(i).map((s) => ({ s, from: i, to: [s.to, ...(s.with ? [s.with.id] : [])].map(ingredient) })),
+  );
+  const nutty = offered.filter(({ from, to }) =>
+    to.some((x) => x.allergens.some((a) => (a === 'tree-nut' || a === 'peanut') && !from.allergens.includes(a))),
+  );
   expect(nutty.length).toBeGreaterThan(3);
-  expect(nutty.filter(({ s }) => !/nut/i.test(s.caution ?? '')).map(({ from, s }) => `${from.id} > ${s.to}`)).toEqual([]);
+  expect(nutty.filter(({ s }) => !/nut/i.test(s.caution ?? '')).map(({ from, s }) => `${from.id} > ${s.to}`)).toEqual(
+    [],
+  );
   const honeyed = offered.filter(({ s }) => s.to === 'honey');
   expect(honeyed.length).toBeGreaterThan(0);
   expect(honeyed.filter(({ s }) => !/infants/.test(s.caution ?? '')).map(({ from }) => from.id)).toEqual([]);
@@ -240,13 +259,17 @@ test('what is pressed out of anything is water alone: all else weighs what it di
       fc.double({ min: 20, max: 2000, noNaN: true }),
       fc.double({ min: 0.01, max: 1, noNaN: true }),
       (i, g, share) => {
-        const line = readLine(`${g.toFixed(1)} g ${nameFor(i.id, FRESH_CONVENTIONS).name}`, FRESH_CONVENTIONS, { ingredientId: i.id });
+        const line = readLine(`${g.toFixed(1)} g ${nameFor(i.id, FRESH_CONVENTIONS).name}`, FRESH_CONVENTIONS, {
+          ingredientId: i.id,
+        });
         const gone = share * mostDrained(line);
         const dried = drainLine(line, gone);
-        const holds = (l: typeof line, k: keyof typeof i.per100g): number => l.parts.reduce((n, p) => n + (p.ingredient.per100g[k] * p.grams) / 100, 0);
+        const holds = (l: typeof line, k: keyof typeof i.per100g): number =>
+          l.parts.reduce((n, p) => n + (p.ingredient.per100g[k] * p.grams) / 100, 0);
         expect(dried.grams).toBeCloseTo((line.grams ?? 0) - gone, 6);
         expect(holds(dried, 'waterG')).toBeCloseTo(holds(line, 'waterG') - gone, 6);
-        for (const k of ['fatG', 'proteinG', 'sugarsG', 'starchG'] as const) expect(holds(dried, k)).toBeCloseTo(holds(line, k), 6);
+        for (const k of ['fatG', 'proteinG', 'sugarsG', 'starchG'] as const)
+          expect(holds(dried, k)).toBeCloseTo(holds(line, k), 6);
       },
     ),
     { numRuns: 200 },

@@ -15,7 +15,16 @@ import { nameFor } from '../pantry/naming';
 import { ingredient } from '../pantry/pantry';
 import { writeNumber } from '../quantity/number';
 import { grams, lift } from '../quantity/say';
-import { addAfter, type Bench, conventionsOn, editEntry, type Proposal, withFormula, withGrams, workedOn } from './bench';
+import {
+  addAfter,
+  type Bench,
+  conventionsOn,
+  editEntry,
+  type Proposal,
+  withFormula,
+  withGrams,
+  workedOn,
+} from './bench';
 
 /** Less than this of a leavening is not worth a line: a quarter of an eighth of a teaspoon of soda, an eighth of powder. */
 const LEAST_SODA_G = 0.15;
@@ -24,12 +33,17 @@ const LEAST_POWDER_G = 0.5;
 /** How the gas is to be had. */
 export type Source = 'soda-first' | 'no-soda' | 'no-powder';
 
-const isSoda = (l: FormulaLine): boolean => l.use === 'batter' && l.parts.length === 1 && l.ingredient?.id === 'baking-soda';
+const isSoda = (l: FormulaLine): boolean =>
+  l.use === 'batter' && l.parts.length === 1 && l.ingredient?.id === 'baking-soda';
 const isPowder = (l: FormulaLine): boolean =>
-  l.use === 'batter' && l.parts.length === 1 && l.ingredient?.category === 'leavening' && (l.ingredient.ownAcidMeqPer100g ?? 0) > 0;
+  l.use === 'batter' &&
+  l.parts.length === 1 &&
+  l.ingredient?.category === 'leavening' &&
+  (l.ingredient.ownAcidMeqPer100g ?? 0) > 0;
 
 /** Whether a leavening line is pinned: then the leavening is not worked again. */
-export const leaveningPinned = (lines: readonly FormulaLine[]): boolean => lines.some((l) => l.pinned && (isSoda(l) || isPowder(l)));
+export const leaveningPinned = (lines: readonly FormulaLine[]): boolean =>
+  lines.some((l) => l.pinned && (isSoda(l) || isPowder(l)));
 
 /** Acid that plain soda can work, meq. */
 const acidOf = (l: Ledger): number => Math.max(0, l.acidMeq - l.baseMeq);
@@ -68,7 +82,9 @@ export function leavenFor(w: Worked, target: number, source: Source, powderSodaS
   const powder = w.lines.find(isPowder);
   const powderLines = w.lines.filter(isPowder);
   // soda that self-raising flour carries stays whatever is done here
-  const lineSoda = l.rows.filter((r) => r.ownAcid && powderLines.some((p) => p.ingredient?.id === r.ingredient.id)).reduce((a, r) => a + r.sodaG, 0);
+  const lineSoda = l.rows
+    .filter((r) => r.ownAcid && powderLines.some((p) => p.ingredient?.id === r.ingredient.id))
+    .reduce((a, r) => a + r.sodaG, 0);
   const givenMeq = (l.sodaInPowderG - lineSoda) * MEQ_PER_G_SODA;
   const needMeq = Math.max(0, (target * flourG) / 100 / CO2_G_PER_MMOL - givenMeq);
   const mostSoda = source === 'no-soda' ? 0 : Math.min(acidOf(l), needMeq) / MEQ_PER_G_SODA;
@@ -91,7 +107,10 @@ export function powderShare(b: Bench, lines: readonly FormulaLine[]): number {
 
 /** "2 1/4 teaspoons": to the quarter, as a sheet in spoons has it; soda never rounded up, since what finds no acid is tasted. */
 function asSpoons(id: string, grams: number): string {
-  const quarters = Math.max(1, (id === 'baking-soda' ? Math.floor : Math.round)((4 * grams) / (ingredient(id).gPerTsp ?? 4.6) + 1e-9));
+  const quarters = Math.max(
+    1,
+    (id === 'baking-soda' ? Math.floor : Math.round)((4 * grams) / (ingredient(id).gPerTsp ?? 4.6) + 1e-9),
+  );
   return `${writeNumber(new Fraction(quarters, 4))} teaspoon${quarters > 4 ? 's' : ''}`;
 }
 
@@ -108,14 +127,18 @@ export function withLeavening(b: Bench, w: Worked, to: Pick<Leavened, 'sodaG' | 
     if (first) put.set(first.key, grams);
     else if (grams > 0) missing.push({ id, grams });
   }
-  const spooned = w.lines.some((l) => (isSoda(l) || isPowder(l)) && (l.amounts[0]?.unit === 'tsp' || l.amounts[0]?.unit === 'tbsp'));
+  const spooned = w.lines.some(
+    (l) => (isSoda(l) || isPowder(l)) && (l.amounts[0]?.unit === 'tsp' || l.amounts[0]?.unit === 'tbsp'),
+  );
   let f = withGrams(b, w.lines, put);
   for (const m of missing) {
     const named = nameFor(m.id, conventionsOn(b));
     // one that was switched off comes back, instead of a second line
     const off = f.entries.find((e) => e.off && e.text.toLowerCase().endsWith(named.name));
     const text = `${spooned ? asSpoons(m.id, m.grams) : writtenGrams(m.grams)} ${named.name}`;
-    f = off ? editEntry(f, off.key, { text, off: undefined }) : addAfter(f, null, text, named.ingredientId ? { ingredientId: named.ingredientId } : {});
+    f = off
+      ? editEntry(f, off.key, { text, off: undefined })
+      : addAfter(f, null, text, named.ingredientId ? { ingredientId: named.ingredientId } : {});
   }
   return f;
 }
@@ -132,7 +155,9 @@ const SAME = 0.07;
 function amountsOf({ lines }: Worked, say: (g: number) => string): string {
   const of = (is: (l: FormulaLine) => boolean): number => lines.filter(is).reduce((a, l) => a + (l.grams ?? 0), 0);
   const [soda, powder] = [of(isSoda), of(isPowder)];
-  return [soda > 0 ? `${say(soda)} of soda` : 'no soda', powder > 0 ? `${say(powder)} of powder` : 'no powder'].join(', ');
+  return [soda > 0 ? `${say(soda)} of soda` : 'no soda', powder > 0 ? `${say(powder)} of powder` : 'no powder'].join(
+    ', ',
+  );
 }
 
 /** The source's name where it is true of what came of it; else where the lift stands, and by what. */
@@ -140,7 +165,10 @@ function titleOf(w: Worked, after: Worked, source: Source, short: boolean, say: 
   const [was, is] = [w, after].map((x) => railOf(x.analysis, 'lift')?.tested ?? 0) as [number, number];
   const { sodaG } = after.analysis.ledger;
   const capacity = acidOf(after.analysis.ledger) / MEQ_PER_G_SODA;
-  const named = source === 'soda-first' ? sodaG > 0 && sodaG >= capacity - Math.max(SAME * capacity, 0.3) : Math.abs(is - was) <= SAME * was || short;
+  const named =
+    source === 'soda-first'
+      ? sodaG > 0 && sodaG >= capacity - Math.max(SAME * capacity, 0.3)
+      : Math.abs(is - was) <= SAME * was || short;
   return named ? TITLES[source] : `Rise to ${lift(is)} g: ${amountsOf(after, say)}`;
 }
 
@@ -160,7 +188,8 @@ export function relift(b: Bench, source: Source, target: number | null = null): 
   const reading = railOf(w.analysis, 'lift');
   if (!reading || leaveningPinned(w.lines)) return null;
   const [low, high] = reading.zone ?? [0, Number.POSITIVE_INFINITY];
-  const want = target ?? Math.min(high, Math.max(low + (Number.isFinite(high) ? 0.1 * (high - low) : 0), reading.tested));
+  const want =
+    target ?? Math.min(high, Math.max(low + (Number.isFinite(high) ? 0.1 * (high - low) : 0), reading.tested));
   const share = powderShare(b, w.lines);
   const to = leavenFor(w, want, source, share);
   if (!to || !differs(w, to)) return null;
@@ -173,6 +202,8 @@ export function relift(b: Bench, source: Source, target: number | null = null): 
     title: titleOf(w, after, source, to.short, say),
     why: `The acid here can work ${say(acidOf(w.analysis.ledger) / MEQ_PER_G_SODA)} of soda. With ${amountsOf(after, say)} it gives ${lift(reached)} g of gas per 100 g flour.`,
     formula,
-    short: to.short ? `The acid is too little for all of it: ${lift(reached)} g of ${lift(want)} g. A sour liquid, or some powder, brings the rest.` : null,
+    short: to.short
+      ? `The acid is too little for all of it: ${lift(reached)} g of ${lift(want)} g. A sour liquid, or some powder, brings the rest.`
+      : null,
   };
 }

@@ -9,7 +9,8 @@ import { isFlour } from '../pantry/ingredient';
 import { writeNumber } from '../quantity/number';
 import { type Bench, editEntry, takeOff, withEntries, withFormula, withGrams, workedOn } from './bench';
 
-const isFlourLine = (l: FormulaLine): boolean => l.use === 'batter' && l.grams !== null && l.parts.every((p) => isFlour(p.ingredient)) && l.parts.length > 0;
+const isFlourLine = (l: FormulaLine): boolean =>
+  l.use === 'batter' && l.grams !== null && l.parts.every((p) => isFlour(p.ingredient)) && l.parts.length > 0;
 
 /** The flours a blend is made of: two and more that count and have grams. */
 export const blendOf = (lines: readonly FormulaLine[]): readonly FormulaLine[] => {
@@ -31,7 +32,8 @@ export function setGrams(b: Bench, key: string, grams: number): Formula {
   const { lines } = workedOn(b);
   const line = lines.find((l) => l.key === key);
   if (!line?.grams || !(grams > 0) || line.drainedG > 0) return b.formula;
-  const others = b.formula.held.blend && isFlourLine(line) ? blendOf(lines).filter((l) => l.key !== key && !l.pinned) : [];
+  const others =
+    b.formula.held.blend && isFlourLine(line) ? blendOf(lines).filter((l) => l.key !== key && !l.pinned) : [];
   const spare = others.reduce((a, l) => a + (l.grams ?? 0), 0);
   const to = others.length > 0 ? Math.min(grams, line.grams + spare - 0.1 * others.length) : grams;
   const put = new Map<string, number>([[key, to], ...(others.length > 0 ? sharedOut(others, line.grams - to) : [])]);
@@ -80,7 +82,8 @@ export function takeApart(b: Bench, key: string): Formula | null {
   const entry = b.formula.entries.find((e) => e.key === key);
   const [part] = line?.parts ?? [];
   if (!line || !entry || !part || line.parts.length !== 1 || line.use !== 'batter') return null;
-  if (part.ingredient.category !== 'egg' || part.ingredient.id === 'egg-yolk' || part.ingredient.id === 'egg-white') return null;
+  if (part.ingredient.category !== 'egg' || part.ingredient.id === 'egg-yolk' || part.ingredient.id === 'egg-white')
+    return null;
   const [amount] = line.amounts;
   const counted = amount && amount.unit === null && !amount.high && line.written.length === 1;
   const share = part.grams / EGG_G;
@@ -90,7 +93,11 @@ export function takeApart(b: Bench, key: string): Formula | null {
   const many = counted && amount.low.valueOf() > 1 ? 's' : '';
   const peaks = line.foam ?? 'soft';
   const { vessel: _v, stands: _s, ingredientId: _i, ...rest } = entry;
-  const white: Entry = { ...rest, key: nextKey(b.formula.entries), text: `${whites}${many}, whipped to ${peaks} peaks` };
+  const white: Entry = {
+    ...rest,
+    key: nextKey(b.formula.entries),
+    text: `${whites}${many}, whipped to ${peaks} peaks`,
+  };
   return withEntries(
     b.formula,
     b.formula.entries.flatMap((e) => (e.key === key ? [{ ...rest, text: `${yolks}${many}` }, white] : [e])),
@@ -118,7 +125,9 @@ export function asRows(f: Formula, key: string, rows: readonly string[]): Formul
 
 /** The formula with every line that can be parted, parted: so that a part can be changed without the others. */
 export const allApart = (f: Formula, lines: readonly FormulaLine[]): Formula =>
-  lines.filter((l) => l.use === 'batter' && l.parts.length > 1 && l.rows.length > 1 && !l.pinned).reduce((g, l) => asRows(g, l.key, l.rows), f);
+  lines
+    .filter((l) => l.use === 'batter' && l.parts.length > 1 && l.rows.length > 1 && !l.pinned)
+    .reduce((g, l) => asRows(g, l.key, l.rows), f);
 
 /** Makes a shared line differ by end: one line in each, to be changed apart. */
 export function differByEnd(f: Formula, key: string): Formula {
@@ -132,7 +141,8 @@ export function differByEnd(f: Formula, key: string): Formula {
 }
 
 /** Puts a line into one end, or into the base that both share. */
-export const toEnd = (f: Formula, key: string, end: EndId | null): Formula => editEntry(f, key, { end: end ?? undefined });
+export const toEnd = (f: Formula, key: string, end: EndId | null): Formula =>
+  editEntry(f, key, { end: end ?? undefined });
 
 /** Forks a formula, or joins it again: the lines of the end that is not kept are taken off. */
 export function fork(f: Formula, names: readonly [string, string], schools: readonly [string, string]): Formula {
@@ -152,7 +162,11 @@ export function joinEnds(f: Formula, keep: EndId): Formula {
 }
 
 /** Moves a line before another of the list, or to the end of a vessel. */
-export function moveLine(f: Formula, key: string, to: { readonly vessel: NonNullable<Entry['vessel']>; readonly before: string | null }): Formula {
+export function moveLine(
+  f: Formula,
+  key: string,
+  to: { readonly vessel: NonNullable<Entry['vessel']>; readonly before: string | null },
+): Formula {
   const entry = f.entries.find((e) => e.key === key);
   if (!entry || to.before === key) return f;
   const rest = f.entries.filter((e) => e.key !== key);

@@ -14,9 +14,20 @@ import { fillsSideBySide } from './fills';
 import { fixesFor } from './fixes';
 import { withStanding, withThird } from './stands';
 
-const formula = (...texts: string[]): Formula => ({ ...EMPTY_FORMULA, name: 'Test', entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })) });
+const formula = (...texts: string[]): Formula => ({
+  ...EMPTY_FORMULA,
+  name: 'Test',
+  entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })),
+});
 const on = (f: Formula, house: Kitchen = FRESH_KITCHEN): Bench => ({ formula: f, house, end: null });
-const CARD = formula('2 cups flour', '2 cups milk', '2 eggs', '2 tbsp butter, melted', '1 tbsp baking powder', '1/2 tsp salt');
+const CARD = formula(
+  '2 cups flour',
+  '2 cups milk',
+  '2 eggs',
+  '2 tbsp butter, melted',
+  '1 tbsp baking powder',
+  '1/2 tsp salt',
+);
 
 test('one card by five ways of filling: spooned 1 : 1.95, dipped 1 : 1.74', () => {
   const fills = fillsSideBySide(on(CARD));
@@ -33,7 +44,15 @@ test('one card by five ways of filling: spooned 1 : 1.95, dipped 1 : 1.74', () =
 test('a kitchen that has weighed its cup stands beside the named ways; a card in grams has nothing to show', () => {
   const own = withMeasure(
     NOTHING_OWN,
-    measureFrom({ id: 'c', unit: 'cup', which: '', full: '1', ingredientId: 'flour-all-purpose', weighings: [136, 136, 136], gPerMl: 1 }),
+    measureFrom({
+      id: 'c',
+      unit: 'cup',
+      which: '',
+      full: '1',
+      ingredientId: 'flour-all-purpose',
+      weighings: [136, 136, 136],
+      gPerMl: 1,
+    }),
   );
   const house: Kitchen = { ...FRESH_KITCHEN, conventions: { ...FRESH_KITCHEN.conventions, own, flourFill: 'own' } };
   const mine = fillsSideBySide(on(CARD, house)).at(-1);
@@ -43,17 +62,24 @@ test('a kitchen that has weighed its cup stands beside the named ways; a card in
 
 test('written twice: the weight, the measure or a third, each with its own balance, and nothing in between', () => {
   const b = on(formula('2 cups flour (340 g)', '400 g milk', '2 eggs'));
-  const [weight, measure, third] = [withStanding(b, 'l1', 'weight'), withStanding(b, 'l1', 'volume'), withThird(b, 'l1', 290)];
+  const [weight, measure, third] = [
+    withStanding(b, 'l1', 'weight'),
+    withStanding(b, 'l1', 'volume'),
+    withThird(b, 'l1', 290),
+  ];
   expect([weight?.grams, measure?.grams, third?.grams]).toEqual([340, expect.closeTo(250, 9), 290]);
   expect(railOf(weight?.worked.analysis ?? { rails: [] }, 'egg')?.value).toBeCloseTo(100 / 3.4, 6);
   expect(railOf(measure?.worked.analysis ?? { rails: [] }, 'egg')?.value).toBeCloseTo(40, 6);
   expect(third?.formula.entries[0]?.text).toBe('290 g flour');
-  for (const r of [weight, measure, third]) expect(r?.worked.analysis.findings.map((f) => f.code)).not.toContain('amounts-disagree');
+  for (const r of [weight, measure, third])
+    expect(r?.worked.analysis.findings.map((f) => f.code)).not.toContain('amounts-disagree');
   expect(withThird(b, 'l1', 0)).toBeNull();
 });
 
 test('a pinch for a coarse scale: spoons, or a batch large enough; salt by its crystal', () => {
-  const b = on(formula('250 g flour', '430 g milk', '2 eggs', '25 g sugar', '40 g butter', '10 g baking powder', '2.4 g salt'));
+  const b = on(
+    formula('250 g flour', '430 g milk', '2 eggs', '25 g sugar', '40 g butter', '10 g baking powder', '2.4 g salt'),
+  );
   const w = analyseFormula(b.formula, b.house);
   const small = w.analysis.findings.find((f) => f.code === 'small-weighing');
   expect(small?.message).toMatch(
@@ -76,21 +102,40 @@ test('high up the same gas takes more room: the zone for lift stands lower, noth
   expect(b?.value).toBe(a?.value);
   expect(b?.zone?.map((x) => x * gasRoomAt(1600))).toEqual([expect.closeTo(0.5, 9), expect.closeTo(1.6, 9)]);
   expect(railOf(high, 'water')).toEqual(railOf(sea, 'water'));
-  const strong = formula('2 cups flour', '2 cups milk', '2 eggs', '2 tbsp butter', '7 tsp baking powder', '1/2 tsp salt');
-  expect(heard(analyseFormula(strong, up).analysis, strong).open.find((f) => f.code === 'over-raised')?.message).toMatch(
-    /at 1600 m, where gas takes more room/,
+  const strong = formula(
+    '2 cups flour',
+    '2 cups milk',
+    '2 eggs',
+    '2 tbsp butter',
+    '7 tsp baking powder',
+    '1/2 tsp salt',
   );
+  expect(
+    heard(analyseFormula(strong, up).analysis, strong).open.find((f) => f.code === 'over-raised')?.message,
+  ).toMatch(/at 1600 m, where gas takes more room/);
   // a formula may be made elsewhere
   expect(railOf(analyseFormula({ ...CARD, ways: { altitudeM: 0 } }, up).analysis, 'lift')).toEqual(a);
 });
 
 test('ounces and Fahrenheit: findings, fixes and sheets follow the house', () => {
   const oz = { weight: 'oz', temperature: 'F', currency: '$', clock: '12', days: 'month-day', zone: '' } as const;
-  expect([grams(OZ_G, oz), grams(10 * OZ_G, oz), grams(1234.5 * OZ_G, oz), massNumber(70.87, oz)]).toEqual(['1 oz', '10 oz', '1\u2009234.5 oz', '2.5']);
+  expect([grams(OZ_G, oz), grams(10 * OZ_G, oz), grams(1234.5 * OZ_G, oz), massNumber(70.87, oz)]).toEqual([
+    '1 oz',
+    '10 oz',
+    '1\u2009234.5 oz',
+    '2.5',
+  ]);
   expect([massBoth(283.5, oz), massBoth(283.5, { weight: 'g' })]).toEqual(['10 oz (284 g)', '284 g']);
   expect([temperature(175, oz), temperature(175), temperature(0, oz)]).toEqual(['347 °F', '175 °C', '32 °F']);
-  expect([money(3.4, oz), money(0.001, oz), money(0, oz), money(1234.5, oz)]).toEqual(['$3.40', 'under $0.01', '$0.00', '$1\u2009234.50']);
+  expect([money(3.4, oz), money(0.001, oz), money(0, oz), money(1234.5, oz)]).toEqual([
+    '$3.40',
+    'under $0.01',
+    '$0.00',
+    '$1\u2009234.50',
+  ]);
   const f = formula('250 g flour', '430 g milk', '2 eggs', '6 g baking soda');
-  const soda = analyseFormula(f, { ...FRESH_KITCHEN, units: oz }).analysis.findings.find((x) => x.code === 'soda-unspent');
+  const soda = analyseFormula(f, { ...FRESH_KITCHEN, units: oz }).analysis.findings.find(
+    (x) => x.code === 'soda-unspent',
+  );
   expect(soda?.message).toMatch(/^0\.\d+ oz of soda has no acid/);
 });

@@ -27,13 +27,28 @@ export interface Move {
 }
 
 export const MOVES: readonly Move[] = [
-  { id: 'taller', name: 'Taller', why: 'More gas, and a batter a little thicker so that it holds it.', by: { lift: 0.2, water: -0.15 } },
+  {
+    id: 'taller',
+    name: 'Taller',
+    why: 'More gas, and a batter a little thicker so that it holds it.',
+    by: { lift: 0.2, water: -0.15 },
+  },
   { id: 'tender', name: 'More tender', why: 'Fat and sugar keep the gluten short.', by: { fat: 0.2, sugar: 0.12 } },
-  { id: 'crisp', name: 'Crisper edge', why: 'Fat fries the edge; less sugar lets it stay on longer before it darkens.', by: { fat: 0.25, sugar: -0.12 } },
+  {
+    id: 'crisp',
+    name: 'Crisper edge',
+    why: 'Fat fries the edge; less sugar lets it stay on longer before it darkens.',
+    by: { fat: 0.25, sugar: -0.12 },
+  },
   { id: 'thinner', name: 'Thinner', why: 'More water, everything else as it is.', by: { water: 0.2 }, alone: true },
   { id: 'thicker', name: 'Thicker', why: 'Less water, everything else as it is.', by: { water: -0.2 }, alone: true },
   { id: 'less-sweet', name: 'Less sweet', why: 'Less sugar; it also browns a little later.', by: { sugar: -0.25 } },
-  { id: 'richer', name: 'Richer', why: 'More egg and fat: firmer, yellower, keeps its shape.', by: { egg: 0.2, fat: 0.12 } },
+  {
+    id: 'richer',
+    name: 'Richer',
+    why: 'More egg and fat: firmer, yellower, keeps its shape.',
+    by: { egg: 0.2, fat: 0.12 },
+  },
 ];
 
 /** Shares of a move that are tried, the whole first: what would take another rail out of its zone is too far. */
@@ -48,7 +63,9 @@ export function moveTowards(b: Bench, move: Move): Proposal | null {
     if (!p) return null;
     if (!keepsBatch(b, p, (l) => rails.some((r) => movesRail(l, r)))) continue;
     const after = workedOn(withFormula(b, p.formula)).analysis;
-    const leaves = w.analysis.rails.some((r) => r.reading?.standing === 'in' && railOf(after, r.rail)?.reading?.standing !== 'in');
+    const leaves = w.analysis.rails.some(
+      (r) => r.reading?.standing === 'in' && railOf(after, r.rail)?.reading?.standing !== 'in',
+    );
     if (!leaves) return p;
   }
   return null;
@@ -64,7 +81,8 @@ function stepTowards(b: Bench, move: Move, share: number): Proposal | null {
     const [low, high] = r.zone;
     const to = r.tested + share * by * (high - low);
     // milk's own sugar comes with the milk: less sweet halves what is added at most
-    const least = rail === 'sugar' && w.analysis.percent ? w.analysis.percent.sugar - 0.5 * w.analysis.percent.sweetness : low;
+    const least =
+      rail === 'sugar' && w.analysis.percent ? w.analysis.percent.sugar - 0.5 * w.analysis.percent.sweetness : low;
     // within the zone; a rail that is out of it already is not pushed further
     const value = by > 0 ? Math.max(r.tested, Math.min(to, high)) : Math.min(r.tested, Math.max(to, low, least));
     if (Math.abs(value - r.tested) < 0.02 * (high - low)) continue;
@@ -72,7 +90,9 @@ function stepTowards(b: Bench, move: Move, share: number): Proposal | null {
     said.push(`${RAIL_NAMES[rail].toLowerCase()} ${sayRail(rail, r.tested)} to ${sayRail(rail, value)}`);
   }
   if (wishes.length === 0) return null;
-  const still = move.alone ? new Set(w.lines.filter((l) => !wishes.some((x) => movesRail(l, x.rail))).map((l) => l.key)) : undefined;
+  const still = move.alone
+    ? new Set(w.lines.filter((l) => !wishes.some((x) => movesRail(l, x.rail))).map((l) => l.key))
+    : undefined;
   const { formula, short } = bend(b, wishes, still && { still });
   // half a wish is another wish
   if (short) return null;
@@ -127,20 +147,34 @@ export function milder(b: Bench): Proposal | null {
   const w = workedOn(b);
   const says: string[] = [];
   const batter = w.lines.filter((l) => l.use === 'batter' && l.ingredient && !l.pinned);
-  const off = (lines: readonly FormulaLine[], f: Formula): Formula => lines.reduce((x, l) => editEntry(x, l.key, { off: true }), f);
+  const off = (lines: readonly FormulaLine[], f: Formula): Formula =>
+    lines.reduce((x, l) => editEntry(x, l.key, { off: true }), f);
   const all = w.lines.filter((l) => l.ingredient && !l.pinned);
-  const nuts = all.filter((l) => l.parts.some((p) => isNut(p.ingredient)) && l.parts.every((p) => p.ingredient.category !== 'flour'));
-  const drinks = all.filter((l) => l.parts.some((p) => p.ingredient.per100g.alcoholG >= A_DRINK && p.ingredient.category !== 'flavour'));
-  const isLiquid = (l: FormulaLine): boolean => l.use === 'batter' && (l.grams ?? 0) >= THE_LIQUID * w.analysis.tally.flourG;
+  const nuts = all.filter(
+    (l) => l.parts.some((p) => isNut(p.ingredient)) && l.parts.every((p) => p.ingredient.category !== 'flour'),
+  );
+  const drinks = all.filter((l) =>
+    l.parts.some((p) => p.ingredient.per100g.alcoholG >= A_DRINK && p.ingredient.category !== 'flavour'),
+  );
+  const isLiquid = (l: FormulaLine): boolean =>
+    l.use === 'batter' && (l.grams ?? 0) >= THE_LIQUID * w.analysis.tally.flourG;
   const [liquids, spirits] = [drinks.filter(isLiquid), drinks.filter((l) => !isLiquid(l))];
   let f = off([...nuts, ...spirits], b.formula);
-  f = liquids.reduce((x, l) => editEntry(x, l.key, { text: `${writtenGrams(l.grams ?? 0)} water`, ingredientId: undefined, stands: undefined }), f);
+  f = liquids.reduce(
+    (x, l) =>
+      editEntry(x, l.key, { text: `${writtenGrams(l.grams ?? 0)} water`, ingredientId: undefined, stands: undefined }),
+    f,
+  );
   if (nuts.length > 0) says.push(`${named(nuts)} out: less bite`);
   if (spirits.length > 0) says.push(`${named(spirits)} out: a little zest or vanilla makes up for it`);
   if (liquids.length > 0) says.push(`water for the ${named(liquids)}: less taste of its own`);
   const strong = batter.filter(
     (l) =>
-      l.parts.length === 1 && l.ingredient && l.ingredient.category === 'flavour' && strongLimit(l.ingredient) !== null && l.ingredient.id !== 'xanthan-gum',
+      l.parts.length === 1 &&
+      l.ingredient &&
+      l.ingredient.category === 'flavour' &&
+      strongLimit(l.ingredient) !== null &&
+      l.ingredient.id !== 'xanthan-gum',
   );
   const spices = strong.filter((l) => l.ingredient && !l.ingredient.id.startsWith('vanilla'));
   if (spices.length > 0) {
@@ -167,7 +201,12 @@ export function milder(b: Bench): Proposal | null {
   const keeps = keepsOf(b, { formula });
   const [least] = aTenth(1);
   if (keeps.flour < least - ROUNDING || keeps.mass < least - ROUNDING) return null;
-  return { title: 'Milder', why: `For children: ${says.join('; ')}. Honey is not for infants under one; milk, egg and wheat stay in it.`, formula, short };
+  return {
+    title: 'Milder',
+    why: `For children: ${says.join('; ')}. Honey is not for infants under one; milk, egg and wheat stay in it.`,
+    formula,
+    short,
+  };
 }
 
 /** The egg kept and its whites whipped: lift without more leavening. Null where nothing is to whip, or the kind lies thin. */
@@ -175,14 +214,20 @@ export function fluffier(b: Bench): Proposal | null {
   const w = workedOn(b);
   const { kind } = w.analysis;
   if (!kind || kind.tilted || kind.panFatCounts || (w.analysis.volume?.foamed ?? false)) return null;
-  const eggs = w.lines.filter((l) => l.use === 'batter' && l.parts.length === 1 && l.ingredient && isShellEgg(l.ingredient.id) && !l.foam && !l.pinned);
+  const eggs = w.lines.filter(
+    (l) =>
+      l.use === 'batter' && l.parts.length === 1 && l.ingredient && isShellEgg(l.ingredient.id) && !l.foam && !l.pinned,
+  );
   const [line] = [...eggs].sort((x, y) => (y.grams ?? 0) - (x.grams ?? 0));
   if (!line?.grams) return null;
   const formula = editEntry(b.formula, line.key, { text: `${line.text}, separated` });
   const after = workedOn(withFormula(b, formula)).analysis.volume;
   const before = w.analysis.volume;
   const { peaks } = effectOf(kitchenOf(b.formula, b.house).ways, 'whites', kind.id).whites ?? { peaks: 'soft peaks' };
-  const more = before && after ? ` The bowl holds ${Math.round(100 * (after.volumeMl / before.volumeMl - 1))} % more (estimate).` : '';
+  const more =
+    before && after
+      ? ` The bowl holds ${Math.round(100 * (after.volumeMl / before.volumeMl - 1))} % more (estimate).`
+      : '';
   return {
     title: 'Egg kept, fluffier',
     why: `The same egg, its whites whipped to ${peaks} and folded in last.${more} It has to be poured within a quarter of an hour.`,
@@ -200,7 +245,13 @@ export interface WishRow {
 /** Every wish, in the order they are offered. */
 export const WISHES: readonly WishRow[] = [
   // more egg goes in as the house has it: whole, or with its whites whipped
-  ...MOVES.map((m): WishRow => ({ id: m.id, name: m.name, propose: (b) => (m.by.egg ? byWhites(b, [moveTowards(b, m)])[0] : moveTowards(b, m)) ?? null })),
+  ...MOVES.map(
+    (m): WishRow => ({
+      id: m.id,
+      name: m.name,
+      propose: (b) => (m.by.egg ? byWhites(b, [moveTowards(b, m)])[0] : moveTowards(b, m)) ?? null,
+    }),
+  ),
   { id: 'tang', name: 'More tang', propose: moreTang },
   { id: 'fluffier', name: 'Egg kept, fluffier', propose: fluffier },
   { id: 'milder', name: 'Milder, for children', propose: milder },

@@ -23,7 +23,8 @@ const FIRST: Readonly<Record<Rail, (i: Ingredient) => boolean>> = {
   lift: (i) => i.category === 'leavening' && i.ownAcidMeqPer100g > 0,
 };
 
-const free = (l: FormulaLine): boolean => l.use === 'batter' && !l.pinned && l.drainedG === 0 && l.parts.length === 1 && (l.grams ?? 0) > 0;
+const free = (l: FormulaLine): boolean =>
+  l.use === 'batter' && !l.pinned && l.drainedG === 0 && l.parts.length === 1 && (l.grams ?? 0) > 0;
 
 /** The line a cook would change for a rail: the heaviest of its kind that may move. */
 function firstLine(lines: readonly FormulaLine[], rail: Rail): FormulaLine | null {
@@ -32,13 +33,20 @@ function firstLine(lines: readonly FormulaLine[], rail: Rail): FormulaLine | nul
 }
 
 /** Steps of each unit that a drawer has, parts of one: eighths of a teaspoon only where it is less than one. */
-const STEPS: Readonly<Record<string, readonly [under: number, over: number]>> = { tsp: [8, 4], tbsp: [2, 2], cup: [4, 4], piece: [1, 1], stick: [8, 8] };
+const STEPS: Readonly<Record<string, readonly [under: number, over: number]>> = {
+  tsp: [8, 4],
+  tbsp: [2, 2],
+  cup: [4, 4],
+  piece: [1, 1],
+  stick: [8, 8],
+};
 
 /** Grams near those wanted that can be measured as the line is: the two around them, the nearer first. */
 function measurable(line: FormulaLine, grams: number): readonly number[] {
   const [amount] = line.amounts;
   const unit = amount?.unit ?? 'piece';
-  const steps = line.written.length === 1 && line.written[0]?.terms.length === 1 && !amount?.high ? STEPS[unit] : undefined;
+  const steps =
+    line.written.length === 1 && line.written[0]?.terms.length === 1 && !amount?.high ? STEPS[unit] : undefined;
   if (!amount || !line.grams || steps === undefined) {
     const step = grams >= 20 ? 1 : grams >= 3 ? 0.5 : 0.1;
     return [step * Math.round(grams / step), step * Math.floor(grams / step), step * Math.ceil(grams / step)];
@@ -46,7 +54,8 @@ function measurable(line: FormulaLine, grams: number): readonly number[] {
   let one = line.grams / amount.low.valueOf();
   let by = steps;
   // less than its least step is measured with the next smaller thing
-  for (let smaller = SMALLER[unit]; smaller && grams < one / by[1]; smaller = SMALLER[smaller.unit]) [one, by] = [one / smaller.per, STEPS[smaller.unit] ?? by];
+  for (let smaller = SMALLER[unit]; smaller && grams < one / by[1]; smaller = SMALLER[smaller.unit])
+    [one, by] = [one / smaller.per, STEPS[smaller.unit] ?? by];
   const each = one / by[grams < one ? 0 : 1];
   const [down, up] = [each * Math.floor(grams / each + 1e-9), each * Math.ceil(grams / each - 1e-9)];
   return grams - down <= up - grams ? [down, up] : [up, down];
@@ -100,7 +109,11 @@ function added(b: Bench, lines: readonly FormulaLine[], r: RailReading, value: n
   if (grams < LEAST_G) return null;
   const text = newText(b, lines, i, grams);
   const named = nameFor(i.id, conventionsOn(b));
-  return { formula: addAfter(b.formula, null, text, named.ingredientId ? { ingredientId: named.ingredientId } : {}), was: null, is: text };
+  return {
+    formula: addAfter(b.formula, null, text, named.ingredientId ? { ingredientId: named.ingredientId } : {}),
+    was: null,
+    is: text,
+  };
 }
 
 /**
@@ -128,7 +141,12 @@ export function byOneLine(
   const wanted = gramsFor(line, r, value, flourG);
   if (wanted === null || wanted <= 0) return [];
   return [...new Set(measurable(line, wanted))]
-    .filter((g) => g > 0 && Math.abs(g - (line.grams ?? 0)) > 1e-6 && g <= Math.max(line.grams ?? 0, line.mostG ?? Number.POSITIVE_INFINITY))
+    .filter(
+      (g) =>
+        g > 0 &&
+        Math.abs(g - (line.grams ?? 0)) > 1e-6 &&
+        g <= Math.max(line.grams ?? 0, line.mostG ?? Number.POSITIVE_INFINITY),
+    )
     .map((g) => {
       const formula = withGrams(b, lines, new Map([[line.key, g]]), 0.1);
       return { formula, was: line.text, is: formula.entries.find((e) => e.key === line.key)?.text ?? '' };

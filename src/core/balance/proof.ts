@@ -20,7 +20,9 @@ function measureOf(code: string, a: Analysis): number | null {
   const flour = testedFlourG(a.tally);
   if (code === 'soda-unspent') return flour > 0 ? a.ledger.unspentSodaG / flour : null;
   if (code === 'acid-unspent') return flour > 0 ? a.ledger.unspentAcidMeq / flour : null;
-  const rail = ({ salt: 'salt', sugar: 'sugar', fat: 'fat', egg: 'egg', under: 'lift', over: 'lift', too: 'water' } as const)[code.split('-')[0] ?? ''];
+  const rail = (
+    { salt: 'salt', sugar: 'sugar', fat: 'fat', egg: 'egg', under: 'lift', over: 'lift', too: 'water' } as const
+  )[code.split('-')[0] ?? ''];
   const r = rail ? railOf(a, rail) : null;
   if (!r?.zone) return null;
   return Math.max(0, r.zone[0] - r.tested, r.tested - r.zone[1]) / (r.zone[1] - r.zone[0]);
@@ -41,7 +43,11 @@ function eased(f: Finding, before: Analysis, after: Analysis): boolean {
 
 /** Nothing worse than a note that was not said as loudly before. */
 const nothingWorse = (before: Analysis, after: Analysis): boolean =>
-  after.findings.every((x) => x.severity === 'note' || before.findings.some((y) => y.code === x.code && weight(y.severity) >= weight(x.severity)));
+  after.findings.every(
+    (x) =>
+      x.severity === 'note' ||
+      before.findings.some((y) => y.code === x.code && weight(y.severity) >= weight(x.severity)),
+  );
 
 /** The share of what gives the formula its name that a fix may take away. */
 const NAMESAKE = 0.9;
@@ -75,9 +81,15 @@ function namesakes(f: Pick<Formula, 'name'>, lines: readonly FormulaLine[]): Rea
 }
 
 /** Whether what names the formula stays in it. */
-function keepsItsName(f: Pick<Formula, 'name'>, before: readonly FormulaLine[], after: readonly FormulaLine[]): boolean {
+function keepsItsName(
+  f: Pick<Formula, 'name'>,
+  before: readonly FormulaLine[],
+  after: readonly FormulaLine[],
+): boolean {
   const then = namesakes(f, after);
-  return [...namesakes(f, before)].every(([noun, n]) => (then.get(noun)?.grams ?? 0) >= Math.min(NAMESAKE * n.grams, n.usualG) - 1e-6);
+  return [...namesakes(f, before)].every(
+    ([noun, n]) => (then.get(noun)?.grams ?? 0) >= Math.min(NAMESAKE * n.grams, n.usualG) - 1e-6,
+  );
 }
 
 /** What a fix does to its finding. */

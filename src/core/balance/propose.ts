@@ -43,13 +43,17 @@ const none = (why: string, add: Lacking | null = null): Proposals => ({ offered:
 /** The line that would bring a rail to a value. */
 function lacking(b: Bench, rail: Rail, value: number): Lacking | null {
   const p = withSource(b, { rail, value });
-  const line = p && workedOn(withFormula(b, p.formula)).lines.find((l) => !b.formula.entries.some((e) => e.key === l.key));
-  return line?.ingredient && line.grams ? { ingredientId: line.ingredient.id, grams: Math.round(10 * line.grams) / 10 } : null;
+  const line =
+    p && workedOn(withFormula(b, p.formula)).lines.find((l) => !b.formula.entries.some((e) => e.key === l.key));
+  return line?.ingredient && line.grams
+    ? { ingredientId: line.ingredient.id, grams: Math.round(10 * line.grams) / 10 }
+    : null;
 }
 
 function atRail(b: Bench, rail: Rail, value: number): Proposals {
   const now = railOf(workedOn(b).analysis, rail);
-  if (!now?.reading && !(workedOn(b).analysis.tally.flourG > 0)) return none('There is no flour to measure it against.');
+  if (!now?.reading && !(workedOn(b).analysis.tally.flourG > 0))
+    return none('There is no flour to measure it against.');
   const { formula, short } = bend(b, [{ rail, value }]);
   const moved: Proposal = {
     title: `${RAIL_NAMES[rail]} to ${sayRail(rail, railOf(workedOn(withFormula(b, formula)).analysis, rail)?.tested ?? value)}`,
@@ -87,7 +91,9 @@ function atFix(b: Bench, code: string): Proposals {
   const f = workedOn(b).analysis.findings.find((x) => x.code === code);
   if (!f) return none('That finding does not stand here.');
   const offered = fixesFor(b, f);
-  return offered.length > 0 ? { offered, refused: [] } : none('Nothing mends it that keeps the batch and makes nothing else worse.');
+  return offered.length > 0
+    ? { offered, refused: [] }
+    : none('Nothing mends it that keeps the batch and makes nothing else worse.');
 }
 
 function atSwap(b: Bench, from: string, to: string): Proposals {

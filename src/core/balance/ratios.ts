@@ -7,7 +7,17 @@ import { kitchenName } from '../pantry/ingredient';
 import { type Bench, type Proposal, withGrams, workedOn } from './bench';
 import { A_PINCH_G, aTenth, lineBounds, ROUNDING } from './bounds';
 import { bringsOf, movesRail, perGram } from './brings';
-import { type Answer, type Brings, type Goal, type Mover, NOTHING, type Question, railValue, solve, sumOf } from './solve';
+import {
+  type Answer,
+  type Brings,
+  type Goal,
+  type Mover,
+  NOTHING,
+  type Question,
+  railValue,
+  solve,
+  sumOf,
+} from './solve';
 
 /** Flour is the hundred that all is measured by: it moves last, unless the size is held or follows something. */
 const FLOUR_CLINGS = 1000;
@@ -78,7 +88,10 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
     keys.push(line.key);
     for (const rail of RAILS) if (movesRail(line, rail)) moved.add(rail);
   }
-  const still = stillLines.reduce((a, x) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: x }], [1]), NOTHING);
+  const still = stillLines.reduce(
+    (a, x) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: x }], [1]),
+    NOTHING,
+  );
   // a rail that nothing on the sheet moves would be met by flour that shrinks
   const unmet = freedom.anySize ? [] : wishes.filter((x) => !moved.has(x.rail));
   const met = wishes.filter((x) => !unmet.includes(x));
@@ -111,16 +124,21 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
     eggs: held.eggs ? eggs : null,
     size: freedom.anySize
       ? null
-      : { flour: freedom.massG === undefined ? aTenth(flourG, freedom.slack) : null, mass: aTenth(freedom.massG ?? now.massG, freedom.slack) },
+      : {
+          flour: freedom.massG === undefined ? aTenth(flourG, freedom.slack) : null,
+          mass: aTenth(freedom.massG ?? now.massG, freedom.slack),
+        },
     stiffness: freedom.anySize ? 1e-3 : 1,
   };
   return { question, keys, unmet };
 }
 
-export const gramsOf = (keys: readonly string[], a: Answer): ReadonlyMap<string, number> => new Map(keys.map((k, i) => [k, a.grams[i] ?? 0]));
+export const gramsOf = (keys: readonly string[], a: Answer): ReadonlyMap<string, number> =>
+  new Map(keys.map((k, i) => [k, a.grams[i] ?? 0]));
 
 /** How near a goal's rail has to stay, when amounts are rounded or small changes left out. */
-const near = (goal: Goal): number => (goal.how === 'keep' ? 0.01 * goal.width : goal.rail === 'lift' ? 0.004 : goal.rail === 'salt' ? 0.02 : 0.05);
+const near = (goal: Goal): number =>
+  goal.how === 'keep' ? 0.01 * goal.width : goal.rail === 'lift' ? 0.004 : goal.rail === 'salt' ? 0.02 : 0.05;
 
 /** Whether amounts keep the ends of their lines, and of flour and total, that the question sets. */
 function keepsEnds(q: Question, grams: readonly number[]): boolean {
@@ -144,7 +162,8 @@ function tidied(asked: Asked, a: Answer): Answer {
     const t = sumOf(q.still, q.movers, grams);
     const values = q.goals.map((goal) => railValue(t, goal.rail));
     const fine = q.goals.every((goal, i) => Math.abs((values[i] ?? 0) - (a.values[i] ?? 0)) <= near(goal));
-    if (fine && keepsEnds(q, grams) && (q.massG === null || Math.abs(t.mass - q.massG) < 0.5)) return { ...a, grams, values };
+    if (fine && keepsEnds(q, grams) && (q.massG === null || Math.abs(t.mass - q.massG) < 0.5))
+      return { ...a, grams, values };
   }
   return a;
 }
@@ -162,7 +181,9 @@ function withFewest(q: Question, a: Answer): Answer {
     const movers = q.movers.map((m, i) => (small[i] ? { ...m, least: m.grams, most: m.grams } : m));
     const fewer = solve({ ...q, movers });
     const grams = fewer.grams.map((g, i) => (small[i] ? (q.movers[i]?.grams ?? g) : g));
-    const kept = q.goals.every((g, i) => g.how !== 'keep' || Math.abs((fewer.values[i] ?? 0) - (a.values[i] ?? 0)) <= STRAYS * g.width);
+    const kept = q.goals.every(
+      (g, i) => g.how !== 'keep' || Math.abs((fewer.values[i] ?? 0) - (a.values[i] ?? 0)) <= STRAYS * g.width,
+    );
     if (fewer.met && kept) return { ...fewer, grams };
   }
   return a;
@@ -207,16 +228,26 @@ function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
   if (pinned.length > 0 && pinned.length === sources.length)
     return `${name} can't go to ${sayRail(wish.rail, wish.value)}: what brings it is locked (${listed(pinned)}). ${near}`;
   const heldNames = b.formula.held.rails.filter((r) => r !== wish.rail).map((r) => RAIL_NAMES[r].toLowerCase());
-  const holds = [...heldNames, ...(b.formula.held.mass ? ['the total'] : []), ...(b.formula.held.eggs ? ['the eggs'] : [])];
+  const holds = [
+    ...heldNames,
+    ...(b.formula.held.mass ? ['the total'] : []),
+    ...(b.formula.held.eggs ? ['the eggs'] : []),
+  ];
   if (pinned.length > 0 || holds.length > 0) {
-    const what = [...(pinned.length > 0 ? [`${listed(pinned)} locked`] : []), ...(holds.length > 0 ? [`${holds.join(', ')} locked`] : [])].join(' and ');
+    const what = [
+      ...(pinned.length > 0 ? [`${listed(pinned)} locked`] : []),
+      ...(holds.length > 0 ? [`${holds.join(', ')} locked`] : []),
+    ].join(' and ');
     return `${name} can't go to ${sayRail(wish.rail, wish.value)} with ${what}. ${near}`;
   }
   const tied = bring.find((l) => l.parts.length > 1);
   if (tied)
     return `${name} can't go to ${sayRail(wish.rail, wish.value)}: ${listed([tied])} holds two things that move together. Give each a line of its own. ${near}`;
   if (!up) {
-    const names = [...new Set(bring.flatMap((l) => l.parts.map((p) => kitchenName(p.ingredient).toLowerCase())))].slice(0, 3);
+    const names = [...new Set(bring.flatMap((l) => l.parts.map((p) => kitchenName(p.ingredient).toLowerCase())))].slice(
+      0,
+      3,
+    );
     const who = names.length > 0 ? names.join(', ') : 'the other lines';
     return `${name} can't go to ${sayRail(wish.rail, wish.value)}: ${who} ${names.length === 1 ? 'brings' : 'bring'} that much, and with less of it another ratio would go far off. ${near}`;
   }

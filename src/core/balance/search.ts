@@ -19,7 +19,11 @@ const MOST_SWEEPS = 6;
 const BETTER = 1e-9;
 
 /** Index of the take for each line. @param from where to begin, a take for each line */
-export function downhill(c: Choice, from: readonly number[], pairs: boolean): { readonly chosen: readonly number[]; readonly cost: number } {
+export function downhill(
+  c: Choice,
+  from: readonly number[],
+  pairs: boolean,
+): { readonly chosen: readonly number[]; readonly cost: number } {
   const at = [...from];
   const ratios = c.aims.length;
   const sums = c.aims.map((a, k) => at.reduce((s, t, n) => s + (c.brings[n]?.[t]?.[k] ?? 0), -a));
@@ -41,7 +45,8 @@ export function downhill(c: Choice, from: readonly number[], pairs: boolean): { 
       for (let t = 0; t < (c.own[n]?.length ?? 0); t++) {
         const is = row(n, t);
         let cost = own(n, t);
-        for (let k = 0; k < ratios; k++) cost += (c.weighs[k] ?? 0) * Math.abs((sums[k] ?? 0) + (is[k] ?? 0) - (old[k] ?? 0));
+        for (let k = 0; k < ratios; k++)
+          cost += (c.weighs[k] ?? 0) * Math.abs((sums[k] ?? 0) + (is[k] ?? 0) - (old[k] ?? 0));
         if (cost < least) [best, least] = [t, cost];
       }
       if (best >= 0) {
@@ -69,7 +74,8 @@ export function downhill(c: Choice, from: readonly number[], pairs: boolean): { 
           for (let u = 0; u < (c.own[m]?.length ?? 0); u++) {
             const also = row(m, u);
             let cost = first + own(m, u);
-            for (let k = 0; k < ratios && cost < least; k++) cost += (c.weighs[k] ?? 0) * Math.abs((rest[k] ?? 0) + (also[k] ?? 0));
+            for (let k = 0; k < ratios && cost < least; k++)
+              cost += (c.weighs[k] ?? 0) * Math.abs((rest[k] ?? 0) + (also[k] ?? 0));
             if (cost < least) [least, best] = [cost, [t, u]];
           }
         }

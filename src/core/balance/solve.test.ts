@@ -87,7 +87,8 @@ test('pinned lines never move, nothing goes negative, and the other rails stay o
       expect(asked.keys.filter((k) => pinned.includes(k))).toEqual([]);
       expect(answer.grams.every((g) => g >= 0 && Number.isFinite(g))).toBe(true);
       asked.question.goals.forEach((g, i) => {
-        if (g.leash !== undefined) expect(Math.abs((answer.values[i] ?? 0) - g.value)).toBeLessThanOrEqual(g.leash + 0.02 * g.width);
+        if (g.leash !== undefined)
+          expect(Math.abs((answer.values[i] ?? 0) - g.value)).toBeLessThanOrEqual(g.leash + 0.02 * g.width);
       });
     }),
     { numRuns: 150 },
@@ -113,7 +114,9 @@ test('what the solver adds up is what the tally and the ledger add up', () => {
     fc.property(someCakes, (f) => {
       const w = workedOn(on(f));
       const panFat = w.analysis.kind?.panFatCounts ?? false;
-      const sums = w.lines.map((l) => bringsOf(l, panFat)).reduce((a, x) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: x }], [1]));
+      const sums = w.lines
+        .map((l) => bringsOf(l, panFat))
+        .reduce((a, x) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: x }], [1]));
       for (const r of w.analysis.rails) expect(railValue(sums, r.rail)).toBeCloseTo(r.tested, 6);
     }),
     { numRuns: 60 },
@@ -121,9 +124,12 @@ test('what the solver adds up is what the tally and the ledger add up', () => {
 });
 
 test('the whole batter and the number of eggs are held when asked', () => {
-  const f = formula(['500 g flour', '880 g buttermilk', '3 eggs', '85 g butter', '60 g sugar', '8 g salt', '10 g baking powder'], {
-    held: { rails: ['fat'], mass: true, eggs: true, blend: true },
-  });
+  const f = formula(
+    ['500 g flour', '880 g buttermilk', '3 eggs', '85 g butter', '60 g sugar', '8 g salt', '10 g baking powder'],
+    {
+      held: { rails: ['fat'], mass: true, eggs: true, blend: true },
+    },
+  );
   const b = on(f);
   const w = workedOn(b);
   const asked = ask(b, w, [{ rail: 'water', value: 200 }]);
@@ -136,13 +142,28 @@ test('the whole batter and the number of eggs are held when asked', () => {
 
 test.each([
   [['500 g flour', '900 g milk', '60 g sugar'], [], 'egg', 30, /nothing on the sheet brings it. Add eggs/],
-  [['500 g flour', '900 g milk', '150 g egg', '80 g butter'], ['l4', 'l3', 'l2'], 'fat', 40, /what brings it is locked \("80 g butter"/],
+  [
+    ['500 g flour', '900 g milk', '150 g egg', '80 g butter'],
+    ['l4', 'l3', 'l2'],
+    'fat',
+    40,
+    /what brings it is locked \("80 g butter"/,
+  ],
   [['500 g flour', '900 g milk', '150 g egg', '80 g butter', '50 g sugar'], [], 'fat', 1, /bring that much/],
-  [['250 g flour', '400 g milk', '2 eggs', '1/2 cup each sugar and butter'], [], 'fat', 20, /holds two things that move together/],
+  [
+    ['250 g flour', '400 g milk', '2 eggs', '1/2 cup each sugar and butter'],
+    [],
+    'fat',
+    20,
+    /holds two things that move together/,
+  ],
   [['500 g flour', '900 g milk', '100 g sugar'], [], 'lift', 1, /Add baking powder/],
 ] as const)('%j with %j pinned: %s to %d says why, and the nearest', (texts, pinned, rail, value, why) => {
   const f = formula(texts);
-  const b = on({ ...f, entries: f.entries.map((e) => ((pinned as readonly string[]).includes(e.key) ? { ...e, pinned: true } : e)) });
+  const b = on({
+    ...f,
+    entries: f.entries.map((e) => ((pinned as readonly string[]).includes(e.key) ? { ...e, pinned: true } : e)),
+  });
   const bent = bend(b, [{ rail, value }]);
   expect(bent.short).toMatch(why);
   expect(bent.short).toMatch(/is the nearest/);
@@ -163,9 +184,17 @@ test('flour is the hundred: the milk moves', () => {
  * min (x-1)^2 + (y-2)^2 with x + y = 1: by hand x = 0, y = 1. With x >= 0.5 besides: x = .5, y = .5.
  */
 test('the quadratic programme itself, by hand', () => {
-  const base = { h: [Float64Array.of(2, 0), Float64Array.of(0, 2)], c: Float64Array.of(2, 4), equal: [{ row: Float64Array.of(1, 1), value: 1 }] };
+  const base = {
+    h: [Float64Array.of(2, 0), Float64Array.of(0, 2)],
+    c: Float64Array.of(2, 4),
+    equal: [{ row: Float64Array.of(1, 1), value: 1 }],
+  };
   expect([...(minimum({ ...base, atLeast: [] })?.y ?? [])].map((x) => Math.round(1e9 * x) / 1e9)).toEqual([0, 1]);
-  expect([...(minimum({ ...base, atLeast: [{ row: Float64Array.of(1, 0), value: 0.5 }] })?.y ?? [])].map((x) => Math.round(1e9 * x) / 1e9)).toEqual([0.5, 0.5]);
+  expect(
+    [...(minimum({ ...base, atLeast: [{ row: Float64Array.of(1, 0), value: 0.5 }] })?.y ?? [])].map(
+      (x) => Math.round(1e9 * x) / 1e9,
+    ),
+  ).toEqual([0.5, 0.5]);
   expect(minimum({ ...base, atLeast: [{ row: Float64Array.of(-1, -1), value: 0 }] })).toBeNull();
   expect(minimum({ ...base, equal: [{ row: Float64Array.of(0, 0), value: 1 }], atLeast: [] })).toBeNull();
 });

@@ -54,7 +54,10 @@ export interface Question {
   readonly massG: number | null;
   readonly eggs: number | null;
   /** Between which grams flour and the whole mass stay; null: the size is free. */
-  readonly size: { readonly flour: readonly [low: number, high: number] | null; readonly mass: readonly [low: number, high: number] } | null;
+  readonly size: {
+    readonly flour: readonly [low: number, high: number] | null;
+    readonly mass: readonly [low: number, high: number];
+  } | null;
   /** How much of a change of size costs, beside the ratios: small where the size is free. */
   readonly stiffness: number;
 }
@@ -76,9 +79,33 @@ const KEEP = 400;
 const NEAREST = [4e4, 4e3] as const;
 
 type Key = keyof Brings;
-const KEYS: readonly Key[] = ['mass', 'flour', 'water', 'egg', 'fat', 'sugar', 'salt', 'sodaMeq', 'powderMeq', 'acidMeq', 'eggs'];
+const KEYS: readonly Key[] = [
+  'mass',
+  'flour',
+  'water',
+  'egg',
+  'fat',
+  'sugar',
+  'salt',
+  'sodaMeq',
+  'powderMeq',
+  'acidMeq',
+  'eggs',
+];
 
-export const NOTHING: Brings = { mass: 0, flour: 0, water: 0, egg: 0, fat: 0, sugar: 0, salt: 0, sodaMeq: 0, powderMeq: 0, acidMeq: 0, eggs: 0 };
+export const NOTHING: Brings = {
+  mass: 0,
+  flour: 0,
+  water: 0,
+  egg: 0,
+  fat: 0,
+  sugar: 0,
+  salt: 0,
+  sodaMeq: 0,
+  powderMeq: 0,
+  acidMeq: 0,
+  eggs: 0,
+};
 
 export function sumOf(still: Brings, movers: readonly Mover[], grams: readonly number[]): Brings {
   const t: Record<Key, number> = { ...still };
@@ -139,7 +166,11 @@ function clinging({ q, size }: Scaled): Objective {
     row[i] = p;
     return row;
   });
-  return { h, c: Float64Array.from(q.movers, (m, i) => ((pulls[i] as number) * m.grams) / (size[i] as number)), rest: 0 };
+  return {
+    h,
+    c: Float64Array.from(q.movers, (m, i) => ((pulls[i] as number) * m.grams) / (size[i] as number)),
+    rest: 0,
+  };
 }
 
 /** A row that is wanted at its value, by a weight. */
@@ -217,7 +248,9 @@ function attempt(s: Scaled, regime: Regime, nearest: number | null): Attempt | n
   }
   const found = minimum({ ...objective, equal, atLeast });
   if (!found) return null;
-  const grams = s.q.movers.map((m, i) => Math.min(m.most, Math.max(m.least, (found.y[i] as number) * (s.size[i] as number))));
+  const grams = s.q.movers.map((m, i) =>
+    Math.min(m.most, Math.max(m.least, (found.y[i] as number) * (s.size[i] as number))),
+  );
   return { grams, cost: found.cost + objective.rest };
 }
 
@@ -246,13 +279,22 @@ export function solve(q: Question): Answer {
   const answer = (grams: readonly number[]): Answer => {
     const t = sumOf(q.still, q.movers, grams);
     const values = q.goals.map((g) => railValue(t, g.rail));
-    return { grams, values, met: q.goals.every((g, i) => g.how === 'keep' || Math.abs((values[i] as number) - g.value) <= metWithin(g)) };
+    return {
+      grams,
+      values,
+      met: q.goals.every((g, i) => g.how === 'keep' || Math.abs((values[i] as number) - g.value) <= metWithin(g)),
+    };
   };
   if (!(start.flour > 0) || q.movers.length === 0) return answer(now);
   let flour = start.flour;
   let grams: readonly number[] = now;
   for (let round = 0; round < 2; round++) {
-    const s: Scaled = { q, flour, size: now.map((g) => Math.max(g, floor)), unspent: Math.max(0, start.sodaMeq - Math.max(0, start.acidMeq)) / start.flour };
+    const s: Scaled = {
+      q,
+      flour,
+      size: now.map((g) => Math.max(g, floor)),
+      unspent: Math.max(0, start.sodaMeq - Math.max(0, start.acidMeq)) / start.flour,
+    };
     const found = best(s, null) ?? best(s, NEAREST[0]) ?? best(s, NEAREST[1]);
     if (!found) return answer(now);
     grams = found;

@@ -40,14 +40,26 @@ export function withSource(b: Bench, wish: Wish): Proposal | null {
   if (!(w.analysis.tally.flourG > 0) || w.lines.some((l) => l.parts.some((p) => p.ingredient.id === id))) return null;
   const named = nameFor(id, conventionsOn(b));
   const adding = (grams: number): Bench =>
-    withFormula(b, addAfter(b.formula, null, `${writtenGrams(grams)} ${named.name}`, named.ingredientId ? { ingredientId: named.ingredientId } : {}));
+    withFormula(
+      b,
+      addAfter(
+        b.formula,
+        null,
+        `${writtenGrams(grams)} ${named.name}`,
+        named.ingredientId ? { ingredientId: named.ingredientId } : {},
+      ),
+    );
   const begun = adding(10);
   const line = workedOn(begun).lines.find((l) => l.key === begun.formula.entries.at(-1)?.key);
   if (!line) return null;
   // near enough to begin with: what ten grams bring, against what is asked
   const all = bringsOf(line, false);
   const per = (wish.rail === 'lift' ? all.powderMeq * CO2_G_PER_MMOL : all[wish.rail]) / 10 || 1;
-  const { formula, short } = bend(adding(Math.max(1, (wish.value * testedFlourG(w.analysis.tally)) / 100 / per)), [wish], { keepAt: railsOf(w.analysis) });
+  const { formula, short } = bend(
+    adding(Math.max(1, (wish.value * testedFlourG(w.analysis.tally)) / 100 / per)),
+    [wish],
+    { keepAt: railsOf(w.analysis) },
+  );
   return {
     title: `Add ${named.name}`,
     why: `A new line brings ${RAIL_NAMES[wish.rail].toLowerCase()} to ${sayRail(wish.rail, wish.value)}; the other lines make room for what comes with ${ingredient(id).category === 'egg' ? 'the egg' : 'it'}.`,

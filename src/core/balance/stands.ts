@@ -18,12 +18,17 @@ function readingOf(b: Bench, key: string, formula: Formula): Reading | null {
 }
 
 /** The formula with the weight, or the measure, of a line standing. */
-export const withStanding = (b: Bench, key: string, stands: 'weight' | 'volume'): Reading | null => readingOf(b, key, editEntry(b.formula, key, { stands }));
+export const withStanding = (b: Bench, key: string, stands: 'weight' | 'volume'): Reading | null =>
+  readingOf(b, key, editEntry(b.formula, key, { stands }));
 
 /** The formula with neither standing: the line says a third amount. @param grams > 0 */
 export function withThird(b: Bench, key: string, grams: number): Reading | null {
   const entry = b.formula.entries.find((e) => e.key === key);
   const line = workedOn(b).lines.find((l) => l.key === key);
   if (!entry || !line || !(grams > 0)) return null;
-  return readingOf(b, key, editEntry(b.formula, key, { text: rewriteAmount(line, grams, conventionsOn(b), entry), stands: undefined }));
+  return readingOf(
+    b,
+    key,
+    editEntry(b.formula, key, { text: rewriteAmount(line, grams, conventionsOn(b), entry), stands: undefined }),
+  );
 }

@@ -8,7 +8,18 @@ import { massForUsable } from '../batter/volume';
 import { readLine } from '../card/line';
 import { writtenGrams } from '../card/rewrite';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
-import { along, type KindId, kindById, RAILS, type Rail, railOf, type School, schoolOf, THICKNESSES, usualPortionMl } from '../formula/kinds';
+import {
+  along,
+  type KindId,
+  kindById,
+  RAILS,
+  type Rail,
+  railOf,
+  type School,
+  schoolOf,
+  THICKNESSES,
+  usualPortionMl,
+} from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import type { SchoolIdOf } from '../formula/schools';
 import { pouredG } from '../formula/tally';
@@ -72,7 +83,8 @@ export const isSour = (liquidId: string): boolean => ingredient(liquidId).acidMe
 
 /** What a school is usually mixed with. */
 export const usualLiquid = (school: string): string => (school === 'buckwheat' ? 'water' : 'milk-whole');
-export const usualFlour = (school: string): string => (school === 'buckwheat' ? 'flour-buckwheat' : 'flour-all-purpose');
+export const usualFlour = (school: string): string =>
+  school === 'buckwheat' ? 'flour-buckwheat' : 'flour-all-purpose';
 
 /** How a kind is lifted, with a liquid: as the house has it, or as the kind is used to. */
 export function usualLift(kind: KindId, liquidId: string, ways: Pick<Ways, 'lift'> = FRESH_WAYS): LiftFrom {
@@ -99,7 +111,11 @@ function firstLines(s: StartFrom, house: Kitchen, school: School): readonly Entr
   const c = house.conventions;
   const line = (key: number, id: string, grams: number, after = ''): Entry => {
     const n = nameFor(id, c);
-    return { key: `l${key}`, text: `${writtenGrams(grams)} ${n.name}${after}`, ...(n.ingredientId ? { ingredientId: n.ingredientId } : {}) };
+    return {
+      key: `l${key}`,
+      text: `${writtenGrams(grams)} ${n.name}${after}`,
+      ...(n.ingredientId ? { ingredientId: n.ingredientId } : {}),
+    };
   };
   const F = NOMINAL_FLOUR_G;
   const egg = EGG_INGREDIENT[c.egg];
@@ -111,12 +127,20 @@ function firstLines(s: StartFrom, house: Kitchen, school: School): readonly Entr
   entries.push(line(3, SALT_INGREDIENT[c.salt], (along(school.zones.salt, STARTS.salt) * F) / 100));
   const liquidG = (along(school.zones.water, STARTS.water) * 0.8 * F) / 100;
   // yoghurt alone is no liquid: it is let down with a third of water
-  if (s.liquidId.startsWith('yoghurt')) entries.push(line(4, s.liquidId, liquidG * 0.65), line(7, 'water', liquidG * 0.35));
+  if (s.liquidId.startsWith('yoghurt'))
+    entries.push(line(4, s.liquidId, liquidG * 0.65), line(7, 'water', liquidG * 0.35));
   else entries.push(line(4, s.liquidId, liquidG));
   // whole eggs stand; the rest is worked around them
   if (eggG > 0.03 * F) entries.push({ key: EGGS, text: eggText(eggs, nameFor(egg, c).name) + whipped, pinned: true });
   const fatId = s.kind === 'crepe' && school.id === 'buckwheat' ? 'oil-vegetable' : 'butter-unsalted';
-  entries.push(line(6, fatId, Math.max(4, (along(school.zones.fat, 0.3) * F) / 100), fatId === 'butter-unsalted' ? ', melted and cooled' : ''));
+  entries.push(
+    line(
+      6,
+      fatId,
+      Math.max(4, (along(school.zones.fat, 0.3) * F) / 100),
+      fatId === 'butter-unsalted' ? ', melted and cooled' : '',
+    ),
+  );
   return entries;
 }
 
@@ -127,8 +151,12 @@ function balanced(b: Bench, school: School, water: number): Formula {
   const [low, high] = school.zones.sugar;
   // milk's own sugar alone sweetens nothing: some is put on top of it, where the zone has room
   const lactose = percent ? percent.sugar - percent.sweetness : 0;
-  const sugar = Math.min(along([low, high], 0.85), Math.max(along([low, high], STARTS.sugar), lactose + 0.15 * (high - low)));
-  const value = (rail: Rail): number => (rail === 'water' ? water : rail === 'sugar' ? sugar : along(school.zones[rail], STARTS[rail]));
+  const sugar = Math.min(
+    along([low, high], 0.85),
+    Math.max(along([low, high], STARTS.sugar), lactose + 0.15 * (high - low)),
+  );
+  const value = (rail: Rail): number =>
+    rail === 'water' ? water : rail === 'sugar' ? sugar : along(school.zones[rail], STARTS[rail]);
   // the water is met; the others are kept about there, since a milk's fat and sugar come with it
   const wishes: Wish[] = RAILS.filter((r) => r !== 'lift' && r !== 'egg').map((rail) => ({
     rail,
@@ -140,7 +168,8 @@ function balanced(b: Bench, school: School, water: number): Formula {
 }
 
 /** Where the class wanted lies, in classes from the thinnest; a middle for a school that takes two. */
-export const wantedPour = (school: School): number => (THICKNESSES.indexOf(school.pour[0]) + THICKNESSES.indexOf(school.pour[1])) / 2;
+export const wantedPour = (school: School): number =>
+  (THICKNESSES.indexOf(school.pour[0]) + THICKNESSES.indexOf(school.pour[1])) / 2;
 
 /** Zones are tried from their start outwards, until the pour is right. */
 export const WATER_TRIES = [0.45, 0.35, 0.55, 0.25, 0.65, 0.15, 0.75, 0.85, 0.95] as const;
@@ -174,7 +203,10 @@ function roundEntry(e: Entry, house: Kitchen): Entry {
     // soda is rounded down: what finds no acid is tasted
     const round = tsp.ingredient.id === 'baking-soda' ? Math.floor : Math.round;
     const eighths = Math.max(1, round((8 * g) / tsp.grams + 1e-9));
-    return { ...e, text: `${writeNumber(new Fraction(eighths > 2 ? 2 * round(eighths / 2) : eighths, 8))} teaspoon ${name}` };
+    return {
+      ...e,
+      text: `${writeNumber(new Fraction(eighths > 2 ? 2 * round(eighths / 2) : eighths, 8))} teaspoon ${name}`,
+    };
   }
   const step = g >= 100 ? 5 : g >= 10 ? 1 : g >= 3 ? 0.5 : 0.1;
   return { ...e, text: `${Number(Math.max(step, Math.round(g / step) * step).toFixed(1))} g ${name}` };
@@ -218,7 +250,11 @@ export function startFormula(s: StartFrom, house: Kitchen): Formula {
   const [eggLow, eggHigh] = [along(school.zones.egg, 0.1), along(school.zones.egg, 0.9)];
   // few whole eggs can fall outside the zone: then they draw the flour along
   if (f.entries.some((e) => e.key === EGGS) && (egg < eggLow || egg > eggHigh))
-    f = withGrams(on(f), w.lines, bend(on(f), [{ rail: 'egg', value: Math.min(Math.max(egg, eggLow), eggHigh) }], { anySize: true }).grams);
+    f = withGrams(
+      on(f),
+      w.lines,
+      bend(on(f), [{ rail: 'egg', value: Math.min(Math.max(egg, eggLow), eggHigh) }], { anySize: true }).grams,
+    );
   f = rightPour(on(f), school);
   const flour = workedOn(on(f)).analysis.tally.flourG;
   const worth = (e: Entry): boolean => {
@@ -234,12 +270,16 @@ function withLift(b: Bench, s: StartFrom, school: School): Formula {
   const target = startLift(school, s.lift);
   if (target <= 0.02) return b.formula;
   const w = workedOn(b);
-  const source = s.lift === 'powder' || s.lift === 'whites' ? 'no-soda' : s.lift === 'soda' ? 'no-powder' : 'soda-first';
+  const source =
+    s.lift === 'powder' || s.lift === 'whites' ? 'no-soda' : s.lift === 'soda' ? 'no-powder' : 'soda-first';
   const to = leavenFor(w, target, source, powderShare(b, w.lines));
   if (!to) return b.formula;
   // soda a little short of the acid, so that none is left over when a carton is milder than the table
   const careful = source === 'soda-first' ? 0.9 * to.sodaG : to.sodaG;
   const powder = to.powderG + ((to.sodaG - careful) * MEQ_PER_G_SODA) / (powderShare(b, w.lines) * MEQ_PER_G_SODA);
   const f = withLeavening(b, w, { sodaG: careful, powderG: source === 'no-powder' ? 0 : powder });
-  return { ...f, entries: f.entries.map((e) => (b.formula.entries.some((x) => x.key === e.key) ? e : roundEntry(e, b.house))) };
+  return {
+    ...f,
+    entries: f.entries.map((e) => (b.formula.entries.some((x) => x.key === e.key) ? e : roundEntry(e, b.house))),
+  };
 }

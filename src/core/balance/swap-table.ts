@@ -30,7 +30,12 @@ const PLANT: readonly StandIn[] = [
 const SOUR: readonly StandIn[] = [
   { to: 'buttermilk', ratio: 1, says: 'tang, and acid for soda' },
   { to: 'kefir', ratio: 1, says: 'tang, and acid for soda' },
-  { to: 'yoghurt-whole', ratio: 0.75, with: { id: 'water', ratio: 0.25 }, says: 'let down with a quarter of water; thicker, more tang' },
+  {
+    to: 'yoghurt-whole',
+    ratio: 0.75,
+    with: { id: 'water', ratio: 0.25 },
+    says: 'let down with a quarter of water; thicker, more tang',
+  },
 ];
 const SOURED: StandIn = {
   to: 'milk-whole',
@@ -62,7 +67,10 @@ const FATS: readonly StandIn[] = [
   { to: 'butter-clarified', ratio: 1, says: 'butter taste, no water' },
 ];
 /** The same for what holds a fifth of water: butter and margarine. */
-const forButter = FATS.map((f) => ({ ...f, ratio: f.to.startsWith('butter-') && f.to !== 'butter-clarified' ? 1 : 0.82 }));
+const forButter = FATS.map((f) => ({
+  ...f,
+  ratio: f.to.startsWith('butter-') && f.to !== 'butter-clarified' ? 1 : 0.82,
+}));
 const SUGARS: readonly StandIn[] = [
   { to: 'sugar-granulated', ratio: 1, says: 'plain sweet' },
   { to: 'sugar-caster', ratio: 1, says: 'the same, dissolves at once' },
@@ -88,7 +96,12 @@ const POWDERS: readonly StandIn[] = [
   { to: 'baking-powder-double-alfree', ratio: 1, says: 'half of it works on the bench' },
   { to: 'baking-powder-single', ratio: 1.1, says: 'nearly all of it works on the bench: cook at once' },
   { to: 'baking-powder-sapp', ratio: 1.05, says: 'waits fairly well' },
-  { to: 'baking-soda', ratio: 0.3, with: { id: 'cream-of-tartar', ratio: 0.68 }, says: 'your own: soda and cream of tartar, cook at once' },
+  {
+    to: 'baking-soda',
+    ratio: 0.3,
+    with: { id: 'cream-of-tartar', ratio: 0.68 },
+    says: 'your own: soda and cream of tartar, cook at once',
+  },
 ];
 const SALTS: readonly StandIn[] = [
   { to: 'salt-table', ratio: 1, says: 'fine' },
@@ -111,7 +124,12 @@ const BY_ID: Readonly<Record<string, readonly StandIn[]>> = {
     ...SOUR,
     SOURED,
     ...SWEET_MILKS,
-    { to: 'soy-drink', ratio: 0.94, with: { id: 'vinegar-white', ratio: 0.06 }, says: 'soured with vinegar, no milk in it' },
+    {
+      to: 'soy-drink',
+      ratio: 0.94,
+      with: { id: 'vinegar-white', ratio: 0.06 },
+      says: 'soured with vinegar, no milk in it',
+    },
     ...PLANT,
   ],
   kefir: [...SOUR, SOURED, ...SWEET_MILKS],
@@ -138,21 +156,51 @@ const BY_ID: Readonly<Record<string, readonly StandIn[]>> = {
   'maple-syrup': scaledBy(SUGARS, 0.66),
   'golden-syrup': scaledBy(SUGARS, 0.8),
   'agave-syrup': scaledBy(SUGARS, 0.76),
-  'egg-white': [{ to: 'egg-white-powder', ratio: 0.125, with: { id: 'water', ratio: 0.875 }, says: 'whisked into its water first' }],
+  'egg-white': [
+    { to: 'egg-white-powder', ratio: 0.125, with: { id: 'water', ratio: 0.875 }, says: 'whisked into its water first' },
+  ],
   water: [...SWEET_MILKS, ...PLANT],
   'baking-soda': [
     { to: 'baking-powder-double-al', ratio: 3.3, says: 'three times as much; what is sour stays sour' },
     { to: 'baking-powder-double-alfree', ratio: 3.5, says: 'three times as much; what is sour stays sour' },
   ],
-  'half-and-half': [{ to: 'milk-whole', ratio: 0.9, with: { id: 'butter-unsalted', ratio: 0.1 }, says: 'milk with a little melted butter' }, ...SWEET_MILKS],
+  'half-and-half': [
+    {
+      to: 'milk-whole',
+      ratio: 0.9,
+      with: { id: 'butter-unsalted', ratio: 0.1 },
+      says: 'milk with a little melted butter',
+    },
+    ...SWEET_MILKS,
+  ],
   'cream-35': [
-    { to: 'milk-whole', ratio: 0.6, with: { id: 'butter-unsalted', ratio: 0.4 }, says: 'milk with melted butter: as rich, it does not whip' },
+    {
+      to: 'milk-whole',
+      ratio: 0.6,
+      with: { id: 'butter-unsalted', ratio: 0.4 },
+      says: 'milk with melted butter: as rich, it does not whip',
+    },
     ...SWEET_MILKS,
   ],
   'milk-condensed': [],
   'milk-evaporated': SWEET_MILKS,
-  'cream-18': [{ to: 'milk-whole', ratio: 0.82, with: { id: 'butter-unsalted', ratio: 0.18 }, says: 'milk with a little melted butter' }, ...SWEET_MILKS],
-  'cream-48': [{ to: 'milk-whole', ratio: 0.45, with: { id: 'butter-unsalted', ratio: 0.55 }, says: 'milk with melted butter: as rich, it does not whip' }],
+  'cream-18': [
+    {
+      to: 'milk-whole',
+      ratio: 0.82,
+      with: { id: 'butter-unsalted', ratio: 0.18 },
+      says: 'milk with a little melted butter',
+    },
+    ...SWEET_MILKS,
+  ],
+  'cream-48': [
+    {
+      to: 'milk-whole',
+      ratio: 0.45,
+      with: { id: 'butter-unsalted', ratio: 0.55 },
+      says: 'milk with melted butter: as rich, it does not whip',
+    },
+  ],
   'creme-fraiche': [{ to: 'sour-cream', ratio: 1, says: 'a little leaner, more tang' }],
   'sour-cream-light': [
     { to: 'sour-cream', ratio: 1, says: 'richer' },
@@ -207,6 +255,10 @@ const BY_CATEGORY: Readonly<Record<string, readonly StandIn[]>> = {
 
 /** The stand-ins for an ingredient, none that is made of itself; empty where there is no usual one. */
 export function standInsFor(i: { readonly id: string; readonly category: string }): readonly StandIn[] {
-  const rows = i.id.startsWith('baking-powder') ? POWDERS : i.id === 'egg-yolk' ? [] : (BY_ID[i.id] ?? BY_CATEGORY[i.category] ?? []);
+  const rows = i.id.startsWith('baking-powder')
+    ? POWDERS
+    : i.id === 'egg-yolk'
+      ? []
+      : (BY_ID[i.id] ?? BY_CATEGORY[i.category] ?? []);
   return rows.filter((r) => r.to !== i.id && r.with?.id !== i.id);
 }

@@ -54,7 +54,10 @@ function pourOf(line: FormulaLine, s: StandIn): readonly Poured[] {
   const to = ingredient(s.to);
   const eggs = line.ingredient?.piece ? grams / line.ingredient.piece.grams : grams / 50;
   const round = (g: number): number => (g >= 20 ? Math.round(g) : g);
-  const first: Poured = { ingredient: to, grams: s.ratio === 'egg' ? eggs * (to.piece?.grams ?? 50) : round(grams * s.ratio) };
+  const first: Poured = {
+    ingredient: to,
+    grams: s.ratio === 'egg' ? eggs * (to.piece?.grams ?? 50) : round(grams * s.ratio),
+  };
   return s.with ? [first, { ingredient: ingredient(s.with.id), grams: round(grams * s.with.ratio) }] : [first];
 }
 
@@ -102,7 +105,11 @@ export function swapsFor(line: FormulaLine): readonly Swap[] {
 }
 
 /** The line's entry as the stand-in, and a second one for what goes with it. */
-function replaced(b: Bench, line: FormulaLine, s: StandIn): { readonly formula: Formula; readonly keys: readonly string[] } {
+function replaced(
+  b: Bench,
+  line: FormulaLine,
+  s: StandIn,
+): { readonly formula: Formula; readonly keys: readonly string[] } {
   const c = conventionsOn(b);
   const [first, second] = pourOf(line, s);
   const write = (p: Poured, after: string): Pick<Entry, 'text' | 'ingredientId'> => {
@@ -114,7 +121,9 @@ function replaced(b: Bench, line: FormulaLine, s: StandIn): { readonly formula: 
   };
   if (!first) return { formula: b.formula, keys: [] };
   // what was done to the old line is said of a like thing, not of another: butter is melted, oil is not
-  const like = first.ingredient.category === line.ingredient?.category && first.ingredient.id.split('-')[0] === line.ingredient.id.split('-')[0];
+  const like =
+    first.ingredient.category === line.ingredient?.category &&
+    first.ingredient.id.split('-')[0] === line.ingredient.id.split('-')[0];
   const mashed = s.to === 'banana' ? ', mashed' : '';
   const melted = s.to.startsWith('butter-') && line.use === 'batter' ? ', melted' : '';
   const after = like && line.preparation ? `, ${line.preparation}` : mashed || melted;
@@ -124,14 +133,24 @@ function replaced(b: Bench, line: FormulaLine, s: StandIn): { readonly formula: 
   let f = withEntries(
     b.formula,
     b.formula.entries.map((e) =>
-      e.key === line.key ? { ...kept, ...write(first, line.use === 'pan' ? ' for the pan' : line.use === 'topping' ? ' to serve' : after) } : e,
+      e.key === line.key
+        ? {
+            ...kept,
+            ...write(first, line.use === 'pan' ? ' for the pan' : line.use === 'topping' ? ' to serve' : after),
+          }
+        : e,
     ),
   );
   const keys = [line.key];
   if (second) {
     const key = nextKey(f.entries);
     const at = f.entries.findIndex((e) => e.key === line.key) + 1;
-    const made: Entry = { key, ...write(second, ''), ...(entry?.end ? { end: entry.end } : {}), ...(entry?.vessel ? { vessel: entry.vessel } : {}) };
+    const made: Entry = {
+      key,
+      ...write(second, ''),
+      ...(entry?.end ? { end: entry.end } : {}),
+      ...(entry?.vessel ? { vessel: entry.vessel } : {}),
+    };
     f = withEntries(f, [...f.entries.slice(0, at), made, ...f.entries.slice(at)]);
     keys.push(key);
   }
@@ -186,7 +205,8 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
     const to = leavenFor(w, target, hadSoda || sour ? 'soda-first' : 'no-soda', powderShare(now, w.lines));
     const acidMoved = Math.abs(s.effect.acidMeq) > 1;
     const powderMoved = standsForLeavening(line);
-    if (to && (acidMoved || powderMoved) && !leaveningPinned(w.lines)) now = withFormula(now, withLeavening(now, w, to));
+    if (to && (acidMoved || powderMoved) && !leaveningPinned(w.lines))
+      now = withFormula(now, withLeavening(now, w, to));
   }
   const after = workedOn(now).analysis;
   const lift = railOf(after, 'lift')?.tested ?? 0;
@@ -210,10 +230,12 @@ function changed(was: Analysis, is: Analysis): string {
   const [sweetWas, sweetIs] = [was.percent?.sweetness ?? 0, is.percent?.sweetness ?? 0];
   if (sweetIs > sweetWas + 1.5) said.push(`sweetness ${percentNumber(sweetWas)} to ${percent(sweetIs)}`);
   const [liftWas, liftIs] = [was, is].map((a) => railOf(a, 'lift')?.tested ?? 0) as [number, number];
-  if (liftWas > LEAVENED_CO2 && liftIs < 0.93 * liftWas) said.push(`rise ${sayRail('lift', liftWas)} to ${sayRail('lift', liftIs)}`);
+  if (liftWas > LEAVENED_CO2 && liftIs < 0.93 * liftWas)
+    said.push(`rise ${sayRail('lift', liftWas)} to ${sayRail('lift', liftIs)}`);
   const [eggWas, eggIs] = [was, is].map((a) => railOf(a, 'egg')?.tested ?? 0) as [number, number];
   if (eggIs < 0.93 * eggWas) said.push(`egg ${percentNumber(eggWas)} to ${percent(eggIs)}`);
   return said.length > 0 ? ` What does not stay: ${said.join(', ')}.` : '';
 }
 
-const standsForLeavening = (l: FormulaLine): boolean => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0;
+const standsForLeavening = (l: FormulaLine): boolean =>
+  l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0;

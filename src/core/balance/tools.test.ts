@@ -11,19 +11,42 @@ import { type Bench, workedOn } from './bench';
 import { drive } from './drive';
 import { fixesFor } from './fixes';
 import { relift } from './leavening';
-import { blendOf, differByEnd, fork, joinEnds, moveLine, removeLine, setGrams, setPercent, switchLine, takeApart, toEnd } from './lines';
+import {
+  blendOf,
+  differByEnd,
+  fork,
+  joinEnds,
+  moveLine,
+  removeLine,
+  setGrams,
+  setPercent,
+  switchLine,
+  takeApart,
+  toEnd,
+} from './lines';
 import { fluffier, MOVES, milder, moreTang, moveTowards, WISHES } from './moves';
 import { bend } from './ratios';
 import { withSource } from './source';
 import { isSour, START_FLOURS, startFormula, usualFlour, usualLift, usualLiquid } from './start';
 import { swapOnly, swapRebalanced, swapsFor } from './swaps';
 
-const on = (formula: Formula, house: Kitchen = FRESH_KITCHEN): Bench => ({ formula, house, end: formula.ends ? 'a' : null });
-const of = (...texts: readonly string[]): Formula => ({ ...EMPTY_FORMULA, entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })) });
+const on = (formula: Formula, house: Kitchen = FRESH_KITCHEN): Bench => ({
+  formula,
+  house,
+  end: formula.ends ? 'a' : null,
+});
+const of = (...texts: readonly string[]): Formula => ({
+  ...EMPTY_FORMULA,
+  entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })),
+});
 const texts = (f: Formula | null): readonly string[] => (f ? f.entries.filter((e) => !e.off).map((e) => e.text) : []);
-const codes = (f: Formula, house?: Kitchen): readonly string[] => workedOn(on(f, house)).analysis.findings.map((x) => x.code);
+const codes = (f: Formula, house?: Kitchen): readonly string[] =>
+  workedOn(on(f, house)).analysis.findings.map((x) => x.code);
 const rails = (f: Formula) => Object.fromEntries(workedOn(on(f)).analysis.rails.map((r) => [r.rail, r.tested]));
-const set = (f: Formula, key: string, edit: Partial<Entry>): Formula => ({ ...f, entries: f.entries.map((e) => (e.key === key ? { ...e, ...edit } : e)) });
+const set = (f: Formula, key: string, edit: Partial<Entry>): Formula => ({
+  ...f,
+  entries: f.entries.map((e) => (e.key === key ? { ...e, ...edit } : e)),
+});
 
 const SODA_MISTAKE = of(
   '2 cups flour',
@@ -34,7 +57,16 @@ const SODA_MISTAKE = of(
   '1 egg',
   '3 tablespoons oil',
 );
-const REGATTA = of('500 g flour', '60 g sugar', '8 g salt', '10 g baking powder', '6 g baking soda', '880 g buttermilk', '3 eggs', '85 g butter, melted');
+const REGATTA = of(
+  '500 g flour',
+  '60 g sugar',
+  '8 g salt',
+  '10 g baking powder',
+  '6 g baking soda',
+  '880 g buttermilk',
+  '3 eggs',
+  '85 g butter, melted',
+);
 
 /*
  * Flour 250 x 1 % and milk 427 x 1 % = 6.77 meq work .569 g of soda: an eighth of a teaspoon (.575). The rest of the lift
@@ -74,8 +106,26 @@ test('every fix changes something, and ends or eases the finding it is for', () 
     of('250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '240 g milk', '2 eggs', '40 g butter'),
     of('250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g buttermilk', '2 eggs', '40 g butter'),
     of('280 g (1 cup) flour', '25 g sugar', '4 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter'),
-    of('250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter', '80 g blueberries'),
-    of('250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '1.3 g baking soda', '430 g kefir', '2 eggs', '40 g butter'),
+    of(
+      '250 g flour',
+      '25 g sugar',
+      '4 g salt',
+      '10 g baking powder',
+      '430 g milk',
+      '2 eggs',
+      '40 g butter',
+      '80 g blueberries',
+    ),
+    of(
+      '250 g flour',
+      '25 g sugar',
+      '4 g salt',
+      '10 g baking powder',
+      '1.3 g baking soda',
+      '430 g kefir',
+      '2 eggs',
+      '40 g butter',
+    ),
   ];
   let fixed = 0;
   for (const f of broken) {
@@ -93,7 +143,10 @@ test('every fix changes something, and ends or eases the finding it is for', () 
 });
 
 test('"Leave it as it is" silences a finding until it gets worse', () => {
-  const f = { ...of('250 g flour', '25 g sugar', '8 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter'), dismissed: ['salt-high:note'] };
+  const f = {
+    ...of('250 g flour', '25 g sugar', '8 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter'),
+    dismissed: ['salt-high:note'],
+  };
   expect(heard(workedOn(on(f)).analysis, f)).toMatchObject({ open: [], dismissed: [{ code: 'salt-high' }] });
   const worse = { ...f, entries: f.entries.map((e) => (e.text.includes('salt') ? { ...e, text: '12 g salt' } : e)) };
   expect(heard(workedOn(on(worse)).analysis, worse).open.map((x) => x.severity)).toEqual(['look']);
@@ -108,7 +161,9 @@ test('the same lift without soda, and what is short without powder', () => {
   expect(none?.formula.entries.find((e) => e.text.includes('soda'))?.off).toBe(true);
   expect(none?.formula.entries.find((e) => e.text.includes('powder'))?.text).toBe('30 g baking powder');
   const alone = relift(on(REGATTA), 'no-powder');
-  expect(alone?.formula.entries.find((e) => e.text.includes('soda'))?.text).toBe(`${Math.round((100 * 87.72) / MEQ_PER_G_SODA) / 100} g baking soda`);
+  expect(alone?.formula.entries.find((e) => e.text.includes('soda'))?.text).toBe(
+    `${Math.round((100 * 87.72) / MEQ_PER_G_SODA) / 100} g baking soda`,
+  );
   expect(alone?.short).toMatch(/acid is too little/);
   expect(rails(none?.formula ?? REGATTA).lift).toBeCloseTo(rails(REGATTA).lift ?? 0, 2);
   expect(relift(on(of('400 g milk')), 'no-soda')).toBeNull();
@@ -125,7 +180,8 @@ test('swapping buttermilk for milk works the leavening again and keeps the other
   expect(codes(swapOnly(b, line, swap).formula)).toContain('soda-unspent');
   const p = swapRebalanced(b, line, swap);
   const [was, is] = [rails(REGATTA), rails(p.formula)];
-  for (const r of ['water', 'fat', 'sugar', 'egg'] as const) expect(Math.abs((is[r] ?? 0) - (was[r] ?? 0))).toBeLessThan(1);
+  for (const r of ['water', 'fat', 'sugar', 'egg'] as const)
+    expect(Math.abs((is[r] ?? 0) - (was[r] ?? 0))).toBeLessThan(1);
   expect(is.lift).toBeCloseTo(was.lift ?? 0, 2);
   expect(codes(p.formula).filter((c) => c !== 'small-weighing')).toEqual([]);
 });
@@ -136,7 +192,9 @@ test.each([
   ['3 eggs', 'egg-medium', 'fat', 1],
   ['500 g flour', 'flour-whole-wheat', 'water', 2],
 ] as const)('%s to %s: %s stays', (text, to, rail, within) => {
-  const b = on(of('500 g flour', '60 g sugar', '8 g salt', '20 g baking powder', '860 g milk', '3 eggs', '85 g butter, melted'));
+  const b = on(
+    of('500 g flour', '60 g sugar', '8 g salt', '20 g baking powder', '860 g milk', '3 eggs', '85 g butter, melted'),
+  );
   const line = workedOn(b).lines.find((l) => l.text === text);
   const swap = line && swapsFor(line).find((s) => s.standIn.to === to);
   if (!line || !swap) throw new Error('no such swap');
@@ -182,7 +240,16 @@ test('all of the buttermilk drives the rest', () => {
 
 /* Two bananas for one: 118 g more bring about 14 g of sugar, which the sugar line gives up; the flour stays. */
 test('one banana more, made up for by the other lines', () => {
-  const f = of('250 g flour', '30 g sugar', '12 g baking powder', '3 g salt', '380 g milk', '2 eggs', '118 g banana, mashed', '30 g butter');
+  const f = of(
+    '250 g flour',
+    '30 g sugar',
+    '12 g baking powder',
+    '3 g salt',
+    '380 g milk',
+    '2 eggs',
+    '118 g banana, mashed',
+    '30 g butter',
+  );
   const p = drive(on(f), 'l7', 236, 'rebalance');
   const line = (key: string) => workedOn(on(p?.formula ?? f)).lines.find((l) => l.key === key)?.grams ?? 0;
   expect(line('l7')).toBe(236);
@@ -191,16 +258,19 @@ test('one banana more, made up for by the other lines', () => {
   expect(rails(p?.formula ?? f).sugar).toBeCloseTo(rails(f).sugar ?? 0, 0);
 });
 
-test.each(MOVES.map((m) => [m.name, m] as const))('towards %s: the rails it names move its way, inside the zone', (_name, m) => {
-  const p = moveTowards(on(REGATTA), m);
-  if (!p) throw new Error('nothing proposed');
-  const [was, is] = [workedOn(on(REGATTA)).analysis, workedOn(on(p.formula)).analysis];
-  for (const [rail, by] of Object.entries(m.by)) {
-    const [a, b] = [was.rails.find((r) => r.rail === rail), is.rails.find((r) => r.rail === rail)];
-    expect(Math.sign((b?.tested ?? 0) - (a?.tested ?? 0))).toBe(Math.sign(by));
-    expect(b?.reading?.standing).toBe('in');
-  }
-});
+test.each(MOVES.map((m) => [m.name, m] as const))(
+  'towards %s: the rails it names move its way, inside the zone',
+  (_name, m) => {
+    const p = moveTowards(on(REGATTA), m);
+    if (!p) throw new Error('nothing proposed');
+    const [was, is] = [workedOn(on(REGATTA)).analysis, workedOn(on(p.formula)).analysis];
+    for (const [rail, by] of Object.entries(m.by)) {
+      const [a, b] = [was.rails.find((r) => r.rail === rail), is.rails.find((r) => r.rail === rail)];
+      expect(Math.sign((b?.tested ?? 0) - (a?.tested ?? 0))).toBe(Math.sign(by));
+      expect(b?.reading?.standing).toBe('in');
+    }
+  },
+);
 
 /* Flour and milk only: 30 % of 500 g is 150 g of egg, three of them; the water they bring makes room in the milk. */
 test('what nothing on the sheet brings can be brought by a new line', () => {
@@ -228,11 +298,20 @@ test.each(STARTS)('from nothing: %s comes out calm, in its zones, in whole eggs'
     if (school === 'buckwheat' && liquidId === 'buttermilk') continue;
     for (const pieces of [kind === 'oven' ? 1 : 12, kind === 'oven' ? 3 : 40]) {
       const f = startFormula(
-        { kind, school, flourId: usualFlour(school), liquidId, lift: usualLift(kind, liquidId), size: { by: 'pieces', pieces } },
+        {
+          kind,
+          school,
+          flourId: usualFlour(school),
+          liquidId,
+          lift: usualLift(kind, liquidId),
+          size: { by: 'pieces', pieces },
+        },
         FRESH_KITCHEN,
       );
       const { lines, analysis } = workedOn(on(f));
-      expect(analysis.findings.filter((x) => x.code !== 'no-gluten' && x.code !== 'acid-unspent').map((x) => x.message)).toEqual([]);
+      expect(
+        analysis.findings.filter((x) => x.code !== 'no-gluten' && x.code !== 'acid-unspent').map((x) => x.message),
+      ).toEqual([]);
       for (const l of lines.filter((x) => x.ingredient?.category === 'egg'))
         expect(l.amounts[0]?.low.valueOf() ?? 0.5).toBe(Math.round(l.amounts[0]?.low.valueOf() ?? 0.5));
     }
@@ -242,7 +321,14 @@ test.each(STARTS)('from nothing: %s comes out calm, in its zones, in whole eggs'
 test('from nothing: other flours too, and the size that was asked for', () => {
   for (const flourId of START_FLOURS) {
     const f = startFormula(
-      { kind: 'griddle', school: 'even', flourId, liquidId: 'milk-whole', lift: 'powder', size: { by: 'flour', grams: 500 } },
+      {
+        kind: 'griddle',
+        school: 'even',
+        flourId,
+        liquidId: 'milk-whole',
+        lift: 'powder',
+        size: { by: 'flour', grams: 500 },
+      },
       FRESH_KITCHEN,
     );
     const { analysis } = workedOn(on(f));
@@ -256,8 +342,18 @@ test('from nothing: other flours too, and the size that was asked for', () => {
 const BLEND = of('300 g flour', '100 g whole wheat flour', '100 g buckwheat flour', '800 g milk');
 
 test('a blend keeps its total: what one flour gives, the others take, in proportion', () => {
-  expect(texts(setGrams(on(BLEND), 'l2', 200))).toEqual(['225 g flour', '200 g whole wheat flour', '75 g buckwheat flour', '800 g milk']);
-  expect(texts(setPercent(on(BLEND), 'l1', 80))).toEqual(['400 g flour', '50 g whole wheat flour', '50 g buckwheat flour', '800 g milk']);
+  expect(texts(setGrams(on(BLEND), 'l2', 200))).toEqual([
+    '225 g flour',
+    '200 g whole wheat flour',
+    '75 g buckwheat flour',
+    '800 g milk',
+  ]);
+  expect(texts(setPercent(on(BLEND), 'l1', 80))).toEqual([
+    '400 g flour',
+    '50 g whole wheat flour',
+    '50 g buckwheat flour',
+    '800 g milk',
+  ]);
   expect(texts(switchLine(on(BLEND), 'l3', true))).toEqual(['375 g flour', '125 g whole wheat flour', '800 g milk']);
   expect(texts(removeLine(on(BLEND), 'l3'))).toEqual(['375 g flour', '125 g whole wheat flour', '800 g milk']);
   const free = { ...BLEND, held: { ...BLEND.held, blend: false } };
@@ -286,7 +382,11 @@ test('percent of flour sets grams, and an amount in cups stays in cups where it 
 });
 
 test('eggs are taken apart into yolks and whites of the same eggs', () => {
-  expect(texts(takeApart(on(of('200 g flour', '3 eggs, separated')), 'l2'))).toEqual(['200 g flour', '3 egg yolks', '3 egg whites, whipped to soft peaks']);
+  expect(texts(takeApart(on(of('200 g flour', '3 eggs, separated')), 'l2'))).toEqual([
+    '200 g flour',
+    '3 egg yolks',
+    '3 egg whites, whipped to soft peaks',
+  ]);
   expect(takeApart(on(of('200 g flour', '3 egg yolks')), 'l2')).toBeNull();
 });
 
@@ -315,7 +415,11 @@ test('lines move between vessels and within them', () => {
 
 test('an old powder is counted weaker, said, and made up for', () => {
   const house = { ...FRESH_KITCHEN, today: '2026-11-24' };
-  const f = set(of('250 g flour', '25 g sugar', '4 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter'), 'l4', { opened: '2025-12-24' });
+  const f = set(
+    of('250 g flour', '25 g sugar', '4 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter'),
+    'l4',
+    { opened: '2025-12-24' },
+  );
   const { analysis } = workedOn(on(f, house));
   // 335 days are 11.005 months: 1 - .05 x 8.005 = .5997
   expect(analysis.ledger.sodaInPowderG).toBeCloseTo(12 * 0.3 * 0.5997, 3);
@@ -353,7 +457,15 @@ test('milder, for children: less salt, sugar and spice, no nuts, no alcohol, and
   expect(is.sugar ?? 0).toBeLessThan((was.sugar ?? 0) - 4);
   expect(texts(p?.formula ?? null).join('; ')).not.toMatch(/walnuts|rum/);
   expect(texts(p?.formula ?? null)).toContain('2 g cinnamon');
-  for (const word of ['walnuts out', 'rum out', 'half of the cinnamon', 'salt 2.4 %', 'sugar', 'paler', 'Honey is not for infants'])
+  for (const word of [
+    'walnuts out',
+    'rum out',
+    'half of the cinnamon',
+    'salt 2.4 %',
+    'sugar',
+    'paler',
+    'Honey is not for infants',
+  ])
     expect(p?.why).toContain(word);
   // nothing worse than a note comes of it
   expect(workedOn(on(p?.formula ?? f)).analysis.findings.filter((x) => x.severity !== 'note')).toEqual([]);
@@ -365,7 +477,9 @@ test('the egg kept and its whites whipped: more in the bowl, the same egg', () =
   const p = fluffier(on(f));
   expect(texts(p?.formula ?? null)).toContain('2 eggs, separated');
   expect(rails(p?.formula ?? f).egg).toBeCloseTo(rails(f).egg ?? 0, 9);
-  expect(workedOn(on(p?.formula ?? f)).analysis.volume?.volumeMl).toBeGreaterThan(1.15 * (workedOn(on(f)).analysis.volume?.volumeMl ?? 0));
+  expect(workedOn(on(p?.formula ?? f)).analysis.volume?.volumeMl).toBeGreaterThan(
+    1.15 * (workedOn(on(f)).analysis.volume?.volumeMl ?? 0),
+  );
   // whipped already, or meant to lie thin
   expect(fluffier(on(p?.formula ?? f))).toBeNull();
   expect(fluffier(on({ ...f, kind: 'crepe', school: 'sweet' }))).toBeNull();
@@ -373,9 +487,19 @@ test('the egg kept and its whites whipped: more in the bowl, the same egg', () =
 });
 
 describe('all there is of a thing is a hard bound', () => {
-  const BUTTERMILK = of('500 g flour', '60 g sugar', '8 g salt', '10 g baking powder', '6 g baking soda', '880 g buttermilk', '3 eggs', '85 g butter, melted');
+  const BUTTERMILK = of(
+    '500 g flour',
+    '60 g sugar',
+    '8 g salt',
+    '10 g baking powder',
+    '6 g baking soda',
+    '880 g buttermilk',
+    '3 eggs',
+    '85 g butter, melted',
+  );
   const limited = set(BUTTERMILK, 'l6', { mostG: 900 });
-  const buttermilkG = (f: Formula): number => workedOn(on(f)).lines.find((l) => l.ingredient?.id === 'buttermilk')?.grams ?? 0;
+  const buttermilkG = (f: Formula): number =>
+    workedOn(on(f)).lines.find((l) => l.ingredient?.id === 'buttermilk')?.grams ?? 0;
 
   test('to rails that are moved', () => {
     const free = bend(on(BUTTERMILK), [{ rail: 'water', value: 210 }]);
@@ -397,17 +521,34 @@ describe('all there is of a thing is a hard bound', () => {
 
   test('to swaps: the others make up for it within it', () => {
     const line = workedOn(on(limited)).lines.find((l) => l.ingredient?.category === 'fat');
-    for (const s of line ? swapsFor(line) : []) if (line) expect(buttermilkG(swapRebalanced(on(limited), line, s).formula)).toBeLessThanOrEqual(900 + 0.01);
+    for (const s of line ? swapsFor(line) : [])
+      if (line) expect(buttermilkG(swapRebalanced(on(limited), line, s).formula)).toBeLessThanOrEqual(900 + 0.01);
   });
 
   test('to a plan: refused with how far it goes', () => {
     const driver = { by: 'pieces', pieces: 60, portionMl: 60 } as const;
     const r = readyFor({ formula: limited, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
-    expect(r.ok ? '' : r.error.message).toMatch(/^There is only 900 g of (?:cultured )?buttermilk: enough for \d+ pieces\.$/);
+    expect(r.ok ? '' : r.error.message).toMatch(
+      /^There is only 900 g of (?:cultured )?buttermilk: enough for \d+ pieces\.$/,
+    );
     const most = Number(/(\d+) pieces/.exec(r.ok ? '' : r.error.message)?.[1]);
-    const fits = readyFor({ formula: limited, house: FRESH_KITCHEN, end: null, driver: { ...driver, pieces: most }, split: ONE, eggs: null });
+    const fits = readyFor({
+      formula: limited,
+      house: FRESH_KITCHEN,
+      end: null,
+      driver: { ...driver, pieces: most },
+      split: ONE,
+      eggs: null,
+    });
     expect(fits.ok).toBe(true);
-    const over = readyFor({ formula: limited, house: FRESH_KITCHEN, end: null, driver: { ...driver, pieces: most + 1 }, split: ONE, eggs: null });
+    const over = readyFor({
+      formula: limited,
+      house: FRESH_KITCHEN,
+      end: null,
+      driver: { ...driver, pieces: most + 1 },
+      split: ONE,
+      eggs: null,
+    });
     expect(over.ok).toBe(false);
   });
 

@@ -44,9 +44,28 @@ export type Act =
   /** Mixed so far as the kind wants it: the rest begins. */
   | { readonly what: 'mixed'; readonly mix: number; readonly turns: number }
   /** Milk or flour stirred into a bowl that was too thick or too thin, and how much batter was in it then. */
-  | { readonly what: 'corrected'; readonly mix: number; readonly ingredientId: string; readonly grams: number; readonly bowlG: number; readonly seen: string }
-  | { readonly what: 'heat'; readonly surface: string; readonly by: 'probe'; readonly realC: number; readonly dialC: number | null }
-  | { readonly what: 'heat'; readonly surface: string; readonly by: 'drop'; readonly drop: Drop; readonly dialC: number | null }
+  | {
+      readonly what: 'corrected';
+      readonly mix: number;
+      readonly ingredientId: string;
+      readonly grams: number;
+      readonly bowlG: number;
+      readonly seen: string;
+    }
+  | {
+      readonly what: 'heat';
+      readonly surface: string;
+      readonly by: 'probe';
+      readonly realC: number;
+      readonly dialC: number | null;
+    }
+  | {
+      readonly what: 'heat';
+      readonly surface: string;
+      readonly by: 'drop';
+      readonly drop: Drop;
+      readonly dialC: number | null;
+    }
   | { readonly what: 'heat'; readonly surface: string; readonly by: 'dial'; readonly dialC: number }
   | { readonly what: 'test'; readonly verdict: TestVerdict }
   /** Pieces that went into the holding oven, or straight onto plates; and out of it, the oldest first. */
@@ -58,7 +77,10 @@ export type Act =
   /** How it was done here, where that is not as the house has it: the fat in the pan, how it was turned. */
   | { readonly what: 'way'; readonly way: (typeof DONE_AT_THE_HEAT)[number]; readonly value: string }
   /** What is lit, by its id in the house's gear; said when it is planned, and again when it is another. */
-  | ({ readonly what: 'lit' /** The second of two ends; left out: the first, or the only one. */; readonly end?: 'b' | undefined } & Lit)
+  | ({
+      readonly what: 'lit' /** The second of two ends; left out: the first, or the only one. */;
+      readonly end?: 'b' | undefined;
+    } & Lit)
   /** A paper was printed, and of which state of the sheet. */
   | { readonly what: 'printed'; readonly paper: string; readonly state: number }
   /** A step of the time line is done. */
@@ -73,7 +95,10 @@ export interface Entry {
 export type ActOf<W extends Act['what']> = Extract<Act, { readonly what: W }>;
 
 /** The entries of one sort, in the order they were made. */
-export const entriesOf = <W extends Act['what']>(entries: readonly Entry[], what: W): readonly (Entry & { readonly act: ActOf<W> })[] =>
+export const entriesOf = <W extends Act['what']>(
+  entries: readonly Entry[],
+  what: W,
+): readonly (Entry & { readonly act: ActOf<W> })[] =>
   entries.filter((e): e is Entry & { readonly act: ActOf<W> } => e.act.what === what).sort((a, b) => a.at - b.at);
 
 /** Fat in the pan and turning as they were here: what the griddle was told last, else as the ways have it. */

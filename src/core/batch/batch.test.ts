@@ -106,21 +106,28 @@ test('grams: large to the gram, small and what does much to the tenth, and the d
 
 test('exact grams drift by nothing; scaling by a and then b is scaling by ab', () => {
   fc.assert(
-    fc.property(anyFormula, fc.double({ min: 0.05, max: 8, noNaN: true }), fc.double({ min: 0.05, max: 8, noNaN: true }), (lines, a, b) => {
-      const one = scale(lines, { by: 'factor', factor: a * b }, 'exact');
-      const first = scale(lines, { by: 'factor', factor: a }, 'exact');
-      if (!one.ok || !first.ok) return one.ok === first.ok || lines.length > 0;
-      const between = lines.map((l, n) => {
-        const f = (first.value.lines[n]?.grams ?? 0) / l.parts.reduce((x, p) => x + p.grams, 0);
-        return { ...l, parts: l.parts.map((p) => ({ ...p, grams: p.grams * f })) };
-      });
-      const two = scale(between, { by: 'factor', factor: b }, 'exact');
-      return (
-        two.ok &&
-        Object.values(one.value.drift).every((d) => Math.abs(d) < 1e-6) &&
-        one.value.lines.every((l, n) => Math.abs((l.grams ?? 0) - (two.value.lines[n]?.grams ?? 0)) <= 1e-9 * Math.max(1, l.grams ?? 0))
-      );
-    }),
+    fc.property(
+      anyFormula,
+      fc.double({ min: 0.05, max: 8, noNaN: true }),
+      fc.double({ min: 0.05, max: 8, noNaN: true }),
+      (lines, a, b) => {
+        const one = scale(lines, { by: 'factor', factor: a * b }, 'exact');
+        const first = scale(lines, { by: 'factor', factor: a }, 'exact');
+        if (!one.ok || !first.ok) return one.ok === first.ok || lines.length > 0;
+        const between = lines.map((l, n) => {
+          const f = (first.value.lines[n]?.grams ?? 0) / l.parts.reduce((x, p) => x + p.grams, 0);
+          return { ...l, parts: l.parts.map((p) => ({ ...p, grams: p.grams * f })) };
+        });
+        const two = scale(between, { by: 'factor', factor: b }, 'exact');
+        return (
+          two.ok &&
+          Object.values(one.value.drift).every((d) => Math.abs(d) < 1e-6) &&
+          one.value.lines.every(
+            (l, n) => Math.abs((l.grams ?? 0) - (two.value.lines[n]?.grams ?? 0)) <= 1e-9 * Math.max(1, l.grams ?? 0),
+          )
+        );
+      },
+    ),
   );
 });
 
@@ -139,7 +146,10 @@ test.each([
 test('the sheet goes by vessel, in kitchen names, with eggs counted', () => {
   const lines = formulaLines({
     conventions: FRESH_CONVENTIONS,
-    entries: ['2 eggs', '250 g flour', '430 g milk', 'oil for the pan', '1 cup moondust'].map((text, n) => ({ key: `l${n + 1}`, text })),
+    entries: ['2 eggs', '250 g flour', '430 g milk', 'oil for the pan', '1 cup moondust'].map((text, n) => ({
+      key: `l${n + 1}`,
+      text,
+    })),
   });
   const r = scale(lines, { by: 'factor', factor: 1.6 }, 'gram');
   if (!r.ok) throw new Error(r.error.message);
@@ -154,7 +164,15 @@ test('the sheet goes by vessel, in kitchen names, with eggs counted', () => {
 });
 
 test('one next action: the first line not ticked, then the verdict, then nothing', () => {
-  const line = (key: string) => ({ key, text: '', name: key, vessel: 'dry' as const, measure: '1 g', grams: 1, preparation: '' });
+  const line = (key: string) => ({
+    key,
+    text: '',
+    name: key,
+    vessel: 'dry' as const,
+    measure: '1 g',
+    grams: 1,
+    preparation: '',
+  });
   const sheet = [line('l1'), line('l2'), { ...line('l3'), grams: null }];
   const open = { sheet, finishedAt: null, entries: [], lastOffAt: null };
   const mixed = [{ id: 'e', at: 1, act: { what: 'mixed', mix: 1, turns: 16 } as const }];

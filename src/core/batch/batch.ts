@@ -20,7 +20,12 @@ import type { Deduction } from './take-out';
 export const VERDICTS = ['best', 'good', 'fair', 'poor'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { best: 'Best yet', good: 'Good', fair: 'Fair', poor: 'Poor' };
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  best: 'Best yet',
+  good: 'Good',
+  fair: 'Fair',
+  poor: 'Poor',
+};
 
 /** A stand-in for a line of a batch. */
 export interface StandIn {
@@ -148,9 +153,16 @@ export interface Outcome {
 export const HURRIED: Partial<Ways> = { joining: 'at-once', check: 'none' };
 
 /** The ways a batch is made by; its fat in the pan is the one that is really taken. */
-export const waysOf = (b: Pick<Batch, 'ways'> & Partial<Pick<Batch, 'exactness' | 'sheet' | 'entries'>>, house: { readonly ways: Ways }): Ways => {
+export const waysOf = (
+  b: Pick<Batch, 'ways'> & Partial<Pick<Batch, 'exactness' | 'sheet' | 'entries'>>,
+  house: { readonly ways: Ways },
+): Ways => {
   const said = entriesOf(b.entries ?? [], 'way').findLast((e) => e.act.way === 'panFat')?.act.value;
-  return waysMade({ ...house.ways, ...b.ways, ...(b.exactness === 'eye' && HURRIED) }, b.sheet ?? [], said as Ways['panFat'] | undefined);
+  return waysMade(
+    { ...house.ways, ...b.ways, ...(b.exactness === 'eye' && HURRIED) },
+    b.sheet ?? [],
+    said as Ways['panFat'] | undefined,
+  );
 };
 
 /** The lines of a sheet that are weighed: those with an amount. */

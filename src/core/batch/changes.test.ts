@@ -22,29 +22,47 @@ const IDS = ['flour-all-purpose', 'milk-whole', 'sugar-granulated', 'baking-powd
 const sheetAt = (size: number, mixes: number): readonly SheetLine[] =>
   Array.from({ length: mixes }, (_, m) =>
     IDS.map((id, n) =>
-      line(m === 0 ? `l${n}` : `l${n}m${m + 1}`, id, Math.round(size * ([250, 400, 30, 11][n] ?? 0) * 10) / 10, mixes > 1 ? { mix: m + 1 } : {}),
+      line(
+        m === 0 ? `l${n}` : `l${n}m${m + 1}`,
+        id,
+        Math.round(size * ([250, 400, 30, 11][n] ?? 0) * 10) / 10,
+        mixes > 1 ? { mix: m + 1 } : {},
+      ),
     ),
   ).flat();
 
 test('law: more covers leave every mix that is not joined at the new plan, whatever was weighed; fewer never take out what is in', () => {
   const sizes = fc.double({ min: 0.3, max: 3, noNaN: true });
   fc.assert(
-    fc.property(sizes, sizes, fc.integer({ min: 1, max: 3 }), fc.subarray(IDS.map((_, n) => n)), fc.boolean(), (from, to, mixes, ticked, joins) => {
-      const sheet = sheetAt(from, mixes);
-      const target = sheetAt(to, mixes);
-      const keys = ticked.map((n) => `l${n}`);
-      const r = withCovers({ sheet, ticked: keys, weights: {}, joined: joins && keys.length === IDS.length ? [1] : [] }, target, findIngredient);
-      const all = (s: readonly SheetLine[], mix: number, id: string) =>
-        s.filter((l) => (l.mix ?? 1) === mix).reduce((a, l) => a + (l.parts ?? []).filter((p) => p.id === id).reduce((x, p) => x + p.grams, 0), 0);
-      for (const id of IDS) {
-        const grew = keys.length === 0 || (to >= from && r.stays.length === 0);
-        expect(Math.abs(all(r.sheet, 1, id) - all(grew ? target : sheet, 1, id))).toBeLessThanOrEqual(0.51);
-        // the other mixes are not begun
-        for (let m = 2; m <= mixes; m++) expect(all(r.sheet, m, id)).toBeCloseTo(all(target, m, id), 6);
-      }
-      for (const k of keys) expect(r.sheet.find((l) => l.key === k)).toEqual(sheet.find((l) => l.key === k));
-      expect(new Set(r.sheet.map((l) => l.key)).size).toBe(r.sheet.length);
-    }),
+    fc.property(
+      sizes,
+      sizes,
+      fc.integer({ min: 1, max: 3 }),
+      fc.subarray(IDS.map((_, n) => n)),
+      fc.boolean(),
+      (from, to, mixes, ticked, joins) => {
+        const sheet = sheetAt(from, mixes);
+        const target = sheetAt(to, mixes);
+        const keys = ticked.map((n) => `l${n}`);
+        const r = withCovers(
+          { sheet, ticked: keys, weights: {}, joined: joins && keys.length === IDS.length ? [1] : [] },
+          target,
+          findIngredient,
+        );
+        const all = (s: readonly SheetLine[], mix: number, id: string) =>
+          s
+            .filter((l) => (l.mix ?? 1) === mix)
+            .reduce((a, l) => a + (l.parts ?? []).filter((p) => p.id === id).reduce((x, p) => x + p.grams, 0), 0);
+        for (const id of IDS) {
+          const grew = keys.length === 0 || (to >= from && r.stays.length === 0);
+          expect(Math.abs(all(r.sheet, 1, id) - all(grew ? target : sheet, 1, id))).toBeLessThanOrEqual(0.51);
+          // the other mixes are not begun
+          for (let m = 2; m <= mixes; m++) expect(all(r.sheet, m, id)).toBeCloseTo(all(target, m, id), 6);
+        }
+        for (const k of keys) expect(r.sheet.find((l) => l.key === k)).toEqual(sheet.find((l) => l.key === k));
+        expect(new Set(r.sheet.map((l) => l.key)).size).toBe(r.sheet.length);
+      },
+    ),
     { numRuns: 150 },
   );
 });
@@ -54,7 +72,11 @@ test('more pieces twice: what went in after the first time is not asked for agai
   const ticked = ['l0'];
   const once = withCovers({ sheet: sheetAt(1, 1), ticked, weights: {}, joined }, sheetAt(2, 1), findIngredient);
   expect(once.sheet.filter((l) => l.key.startsWith('l0')).map((l) => l.grams)).toEqual([250, 250]);
-  const twice = withCovers({ sheet: once.sheet, ticked: [...ticked, 'l0t1'], weights: {}, joined }, sheetAt(3, 1), findIngredient);
+  const twice = withCovers(
+    { sheet: once.sheet, ticked: [...ticked, 'l0t1'], weights: {}, joined },
+    sheetAt(3, 1),
+    findIngredient,
+  );
   const flour = twice.sheet.filter((l) => l.key.startsWith('l0'));
   expect(flour.map((l) => l.grams).sort()).toEqual([250, 250, 250]);
   expect(new Set(flour.map((l) => l.key)).size).toBe(3);
@@ -81,7 +103,8 @@ test('the notice of a batch comes from its sheet as it is: stand-ins, sauces, pa
     line('s1p1', 'egg-yolk', 40, { vessel: 'topping', side: 'Honey cream' }),
   ];
   const entry = (act: Entry['act']): Entry => ({ id: JSON.stringify(act), at: 1, act });
-  const of = (entries: readonly Entry[] = []) => noticeOf({ sheet, kind: 'griddle', entries }, { ...FRESH_WAYS, panFat: 'film' }, findIngredient);
+  const of = (entries: readonly Entry[] = []) =>
+    noticeOf({ sheet, kind: 'griddle', entries }, { ...FRESH_WAYS, panFat: 'film' }, findIngredient);
   const names = (n: ReturnType<typeof of>) => n.held.map((h) => h.name.toLowerCase()).join(', ');
   expect(names(of())).toMatch(/gluten|wheat/);
   expect(names(of())).toMatch(/nut/);
@@ -89,7 +112,11 @@ test('the notice of a batch comes from its sheet as it is: stand-ins, sauces, pa
   // no milk until butter goes into the pan, or milk into the bowl
   expect(names(of())).not.toMatch(/milk/);
   expect(names(of([entry({ what: 'way', way: 'panFat', value: 'butter' })]))).toMatch(/milk/);
-  expect(names(of([entry({ what: 'corrected', mix: 1, ingredientId: 'milk-whole', grams: 20, bowlG: 800, seen: '' })]))).toMatch(/milk/);
-  expect(noticeLines(of()).map((l) => l.strong)).toEqual(expect.arrayContaining(['As it was made:', 'With honey:', 'Egg in what is served with it:']));
+  expect(
+    names(of([entry({ what: 'corrected', mix: 1, ingredientId: 'milk-whole', grams: 20, bowlG: 800, seen: '' })])),
+  ).toMatch(/milk/);
+  expect(noticeLines(of()).map((l) => l.strong)).toEqual(
+    expect.arrayContaining(['As it was made:', 'With honey:', 'Egg in what is served with it:']),
+  );
   expect(noticeLines(of())[0]?.text).toContain('in place of whole milk');
 });

@@ -32,7 +32,8 @@ export interface StandInPreview extends StandInChanges {
   readonly pieces: { readonly from: number; readonly to: number } | null;
 }
 
-const own = (sheet: readonly SheetLine[]): readonly SheetLine[] => sheet.filter((l) => (l.mix ?? 1) === 1 && l.side === undefined);
+const own = (sheet: readonly SheetLine[]): readonly SheetLine[] =>
+  sheet.filter((l) => (l.mix ?? 1) === 1 && l.side === undefined);
 
 /** What is another on one sheet than on the other, of one mix. */
 export function changesBetween(before: readonly SheetLine[], after: readonly SheetLine[], find: Find): StandInChanges {
@@ -48,15 +49,22 @@ export function changesBetween(before: readonly SheetLine[], after: readonly She
         ];
       return now.measure === l.measure ? [] : [{ name: bareName(l), from: l.measure, to: now.measure }];
     }),
-    ...is.filter((l) => !was.some((x) => x.key === l.key)).map((l): LineChange => ({ name: bareName(l), from: null, to: l.measure })),
+    ...is
+      .filter((l) => !was.some((x) => x.key === l.key))
+      .map((l): LineChange => ({ name: bareName(l), from: null, to: l.measure })),
   ];
-  const held = (sheet: readonly SheetLine[]): readonly string[] => allergensOf(linesOfSheet(sheet, find)).held.map((h) => h.name);
+  const held = (sheet: readonly SheetLine[]): readonly string[] =>
+    allergensOf(linesOfSheet(sheet, find)).held.map((h) => h.name);
   const [a, b] = [held(before), held(after)];
   return { lines, comes: b.filter((x) => !a.includes(x)), goes: a.filter((x) => !b.includes(x)) };
 }
 
 /** A sheet with what stands in marked, by what it stands in for; marks of earlier stand-ins stay. */
-export function marked(after: readonly SheetLine[], before: readonly SheetLine[], lineKey: string): readonly SheetLine[] {
+export function marked(
+  after: readonly SheetLine[],
+  before: readonly SheetLine[],
+  lineKey: string,
+): readonly SheetLine[] {
   const swapped = linesBehind(lineKey);
   const of = (key: string): boolean => linesBehind(key).some((k) => swapped.includes(k));
   const replaced = before.find((l) => of(l.key));
@@ -98,14 +106,19 @@ export function withCovers(b: Begun, target: readonly SheetLine[], find: Find): 
   const mixes = [...new Set([...b.sheet, ...target].map((l) => l.mix ?? 1))].sort((x, y) => x - y);
   const name = (mix: number): string => (mixes.length > 1 ? `Mix ${mix}` : 'The batch');
   const out = mixes.flatMap((mix): readonly SheetLine[] => {
-    const [was, is] = [b.sheet, target].map((s) => s.filter((l) => (l.mix ?? 1) === mix && l.side === undefined)) as [SheetLine[], SheetLine[]];
+    const [was, is] = [b.sheet, target].map((s) => s.filter((l) => (l.mix ?? 1) === mix && l.side === undefined)) as [
+      SheetLine[],
+      SheetLine[],
+    ];
     if (b.joined.includes(mix)) {
       stays.push(`${name(mix)} is combined: it stays as it is.`);
       return was;
     }
     if (!began(mix)) return is;
     if (is.length === 0 || sum(target, mix) < sum(b.sheet, mix)) {
-      stays.push(`${name(mix)} is begun: nothing comes out of it again. It stays as large, and fewer are poured from it.`);
+      stays.push(
+        `${name(mix)} is begun: nothing comes out of it again. It stays as large, and fewer are poured from it.`,
+      );
       return was;
     }
     return is.flatMap((l): readonly SheetLine[] => {
@@ -132,6 +145,8 @@ export function withCovers(b: Begun, target: readonly SheetLine[], find: Find): 
     });
   });
   // what was weighed after an earlier change stays on the sheet
-  const topped = b.sheet.filter((l) => /t\d+$/.test(l.key) && b.ticked.includes(l.key) && !out.some((x) => x.key === l.key));
+  const topped = b.sheet.filter(
+    (l) => /t\d+$/.test(l.key) && b.ticked.includes(l.key) && !out.some((x) => x.key === l.key),
+  );
   return { sheet: [...out, ...topped, ...b.sheet.filter((l) => l.side !== undefined)], stays };
 }

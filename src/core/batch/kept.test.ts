@@ -56,7 +56,9 @@ test('twenty in parcels of six are four labels: 6, 6, 6, 2; singly wrapped they 
   expect(labels[0]?.body[0]).toBe('Made 2026-11-26. Best by 2027-01-25.');
   expect(labels[0]?.body).toContain('Contains egg, milk, wheat.');
   expect(keptLabels(lot({ parcel: null }), (d) => d, []).map((l) => l.sub)).toEqual(['K-3: 20 waffles, frozen']);
-  expect(keptLabels(lot({ state: 'batter', cooked: 'raw', parcel: null, kind: 'crepe', pieces: 1 }), (d) => d, [])[0]?.sub).toBe('K-3: batter for 1 crepe');
+  expect(
+    keptLabels(lot({ state: 'batter', cooked: 'raw', parcel: null, kind: 'crepe', pieces: 1 }), (d) => d, [])[0]?.sub,
+  ).toBe('K-3: batter for 1 crepe');
 });
 
 test('waffles taken early go twice through the toaster, and longer; an oven pancake does not puff again', () => {
@@ -64,7 +66,9 @@ test('waffles taken early go twice through the toaster, and longer; an oven panc
   const [done] = reheatsOf(lot({ cooked: 'done' }));
   expect(early).toMatchObject({ by: 'toaster', minutes: [3, 5] });
   expect(done).toMatchObject({ by: 'toaster', minutes: [2, 4] });
-  expect(reheatsOf(lot({ kind: 'oven', cooked: 'done' }))).toEqual([expect.objectContaining({ how: 'On a tray. It does not puff a second time.' })]);
+  expect(reheatsOf(lot({ kind: 'oven', cooked: 'done' }))).toEqual([
+    expect.objectContaining({ how: 'On a tray. It does not puff a second time.' }),
+  ]);
   expect(minutesSaid([2, 2])).toBe('2 min');
   expect(minutesSaid([3, 5])).toBe('3 to 5 min');
 });
@@ -83,7 +87,10 @@ test('whatever is kept has a way back, a way to pack it, and what is chilled com
 });
 
 test('what is left and what went are all there was; what was taken back did not go', () => {
-  const use = fc.record({ pieces: fc.integer({ min: 1, max: 50 }), undoneAt: fc.option(fc.constant(new Date(0)), { nil: null }) });
+  const use = fc.record({
+    pieces: fc.integer({ min: 1, max: 50 }),
+    undoneAt: fc.option(fc.constant(new Date(0)), { nil: null }),
+  });
   fc.assert(
     fc.property(fc.nat(2000), fc.array(use), (all, uses) => {
       const went = uses.filter((u) => u.undoneAt === null).reduce((a, u) => a + u.pieces, 0);
@@ -101,9 +108,13 @@ test('that which is best by the earliest day is used first; what is used up is o
 });
 
 test('what kept batter makes: as it was while it has its rise, something else or a pinch of powder when it has not', () => {
-  expect(leftoverMakes('griddle', 90)).toEqual(['Griddle cakes, a little flatter.', 'Thinned with about a fifth of its weight in its own liquid: crepes.']);
+  expect(leftoverMakes('griddle', 90)).toEqual([
+    'Griddle cakes, a little flatter.',
+    'Thinned with about a fifth of its weight in its own liquid: crepes.',
+  ]);
   expect(leftoverMakes('griddle', 40)).toHaveLength(3);
   expect(leftoverMakes('griddle', null)).toEqual(leftoverMakes('griddle', 0));
   expect(leftoverMakes('waffle', 40).some((m) => /iron/.test(m))).toBe(false);
-  for (const k of KIND_IDS) for (const pct of [null, 20, 95]) expect(leftoverMakes(k, pct).join(' ')).toMatch(/^[A-Z].*\.$/);
+  for (const k of KIND_IDS)
+    for (const pct of [null, 20, 95]) expect(leftoverMakes(k, pct).join(' ')).toMatch(/^[A-Z].*\.$/);
 });

@@ -9,12 +9,20 @@ import type { Label } from './label';
 
 export const KEPT_STATES = ['frozen', 'chilled', 'batter'] as const;
 export type KeptState = (typeof KEPT_STATES)[number];
-export const KEPT_STATE_WORDS: Readonly<Record<KeptState, string>> = { frozen: 'frozen', chilled: 'chilled', batter: 'batter, kept cold' };
+export const KEPT_STATE_WORDS: Readonly<Record<KeptState, string>> = {
+  frozen: 'frozen',
+  chilled: 'chilled',
+  batter: 'batter, kept cold',
+};
 
 /** How far pieces were baked: waffles that a toaster finishes are taken a little early. */
 export const COOKED = ['done', 'early', 'raw'] as const;
 export type Cooked = (typeof COOKED)[number];
-export const COOKED_WORDS: Readonly<Record<Cooked, string>> = { done: 'baked through', early: 'taken early, to be finished in the heat', raw: 'not baked' };
+export const COOKED_WORDS: Readonly<Record<Cooked, string>> = {
+  done: 'baked through',
+  early: 'taken early, to be finished in the heat',
+  raw: 'not baked',
+};
 
 export const HOW_WORDS = { served: 'served', thrown: 'thrown away' } as const;
 export type KeptHow = keyof typeof HOW_WORDS;
@@ -91,7 +99,15 @@ const THIN: readonly KindId[] = ['crepe'];
 /** How it comes back to the plate, by what there is to heat it with. Minutes are ours: the look and the heat of the middle tell. */
 export function reheatsOf(l: Pick<KeptLot, 'state' | 'kind' | 'cooked'>): readonly Reheat[] {
   if (l.state === 'batter')
-    return [{ by: 'griddle or iron', minutes: [0, 0], how: 'Stir it once, let it lose its chill for ten minutes, bake it as ever.', atOnce: 1, ovenC: null }];
+    return [
+      {
+        by: 'griddle or iron',
+        minutes: [0, 0],
+        how: 'Stir it once, let it lose its chill for ten minutes, bake it as ever.',
+        atOnce: 1,
+        ovenC: null,
+      },
+    ];
   const cold = l.state === 'frozen' ? 1 : 0.6;
   const early = l.cooked === 'early' ? 1 : 0;
   const min = (a: number, b: number): readonly [number, number] => [
@@ -103,7 +119,9 @@ export function reheatsOf(l: Pick<KeptLot, 'state' | 'kind' | 'cooked'>): readon
     atOnce: AT_ONCE.oven,
     ovenC: REHEAT_OVEN_C,
     minutes: min(8, 12),
-    how: CRISP.includes(l.kind) ? 'On a rack, one layer, uncovered.' : 'One layer, under foil; crepes and cakes dry out uncovered.',
+    how: CRISP.includes(l.kind)
+      ? 'On a rack, one layer, uncovered.'
+      : 'One layer, under foil; crepes and cakes dry out uncovered.',
   };
   const toaster: Reheat = {
     by: 'toaster',
@@ -139,7 +157,10 @@ export function reheatOf(
 ): Reheat & { readonly loads: number; readonly allMin: number } {
   const ways = reheatsOf(l);
   const loadsOf = (r: Reheat): number => Math.max(1, Math.ceil(l.pieces / r.atOnce));
-  const way = ways.find((r) => r.ovenC === null && loadsOf(r) <= MOST_LOADS) ?? ways.find((r) => r.ovenC !== null) ?? (ways[0] as Reheat);
+  const way =
+    ways.find((r) => r.ovenC === null && loadsOf(r) <= MOST_LOADS) ??
+    ways.find((r) => r.ovenC !== null) ??
+    (ways[0] as Reheat);
   const loads = loadsOf(way);
   return { ...way, loads, allMin: Math.max(2, Math.ceil(loads * way.minutes[1])) };
 }
@@ -167,7 +188,8 @@ export function leftoverMakes(kind: KindId, leftPct: number | null): readonly st
 }
 
 /** "8 to 12 min", "2 min". */
-export const minutesSaid = ([a, b]: Reheat['minutes']): string => (b === 0 ? '' : a === b ? `${a} min` : `${a} to ${b} min`);
+export const minutesSaid = ([a, b]: Reheat['minutes']): string =>
+  b === 0 ? '' : a === b ? `${a} min` : `${a} to ${b} min`;
 
 /** What is done before it is put away. */
 export function packingOf(l: Pick<KeptLot, 'state' | 'parcel'>): readonly string[] {
@@ -207,7 +229,10 @@ export function keptLabels(l: KeptLot, day: (d: string) => string, notice: reado
       sub: `${lotName(l)}: ${keptWords(l, of)}${l.state === 'batter' ? '' : `, ${KEPT_STATE_WORDS[l.state]}`}${parcels > 1 ? `, ${n + 1} of ${parcels}` : ''}`,
       body: [
         `Made ${day(l.made)}. Best by ${day(l.bestBy)}.`,
-        ...reheatsOf(l).map((r) => `${r.by.charAt(0).toUpperCase()}${r.by.slice(1)}${minutesSaid(r.minutes) ? `, ${minutesSaid(r.minutes)}` : ''}: ${r.how}`),
+        ...reheatsOf(l).map(
+          (r) =>
+            `${r.by.charAt(0).toUpperCase()}${r.by.slice(1)}${minutesSaid(r.minutes) ? `, ${minutesSaid(r.minutes)}` : ''}: ${r.how}`,
+        ),
         ...notice,
       ],
       foot: ['Cooling, keeping and heating again: as the local food code has it.'],
@@ -217,4 +242,6 @@ export function keptLabels(l: KeptLot, day: (d: string) => string, notice: reado
 
 /** Lots with something left, that which has to be used first in front. */
 export const toUseFirst = (lots: readonly KeptLot[]): readonly KeptLot[] =>
-  lots.filter((l) => l.left > 0).sort((a, b) => (a.bestBy < b.bestBy ? -1 : a.bestBy > b.bestBy ? 1 : a.number - b.number));
+  lots
+    .filter((l) => l.left > 0)
+    .sort((a, b) => (a.bestBy < b.bestBy ? -1 : a.bestBy > b.bestBy ? 1 : a.number - b.number));

@@ -27,14 +27,16 @@ const isBlend = (l: AccountLine): l is AccountLine & { readonly ingredient: Ingr
 
 const askedOf = (lines: readonly AccountLine[], factor: number): readonly Asked[] =>
   lines.flatMap((l, n): Asked[] => {
-    if (isBlend(l)) return [{ line: n, ingredient: l.ingredient, grams: factor * l.parts.reduce((a, p) => a + p.grams, 0) }];
+    if (isBlend(l))
+      return [{ line: n, ingredient: l.ingredient, grams: factor * l.parts.reduce((a, p) => a + p.grams, 0) }];
     return l.parts.map((p) => ({ line: n, ingredient: p.ingredient, grams: factor * p.grams }));
   });
 
 const inBatter = (lines: readonly AccountLine[], a: Asked): boolean => lines[a.line]?.use === 'batter';
 
 /** The batter's questions, to be answered together. @param factor times the card */
-export const kitchenLines = (lines: readonly AccountLine[], factor: number): readonly KitchenLine[] => askedOf(lines, factor).filter((a) => inBatter(lines, a));
+export const kitchenLines = (lines: readonly AccountLine[], factor: number): readonly KitchenLine[] =>
+  askedOf(lines, factor).filter((a) => inBatter(lines, a));
 
 /** A batch's lines as its kitchen takes them, and what that drifts, in tolerances. */
 export interface InKitchen {
@@ -52,10 +54,18 @@ export interface InKitchen {
 export function inKitchen(
   lines: readonly AccountLine[],
   factor: number,
-  { conventions, drawer, byEye = false }: { readonly conventions: KitchenConventions; readonly drawer: readonly ToolId[]; readonly byEye?: boolean },
+  {
+    conventions,
+    drawer,
+    byEye = false,
+  }: { readonly conventions: KitchenConventions; readonly drawer: readonly ToolId[]; readonly byEye?: boolean },
   rough = false,
 ): InKitchen {
-  const { takes, drift, plainDrift } = (rough ? plainMeasures : kitchenMeasures)(kitchenLines(lines, factor), conventions, drawer);
+  const { takes, drift, plainDrift } = (rough ? plainMeasures : kitchenMeasures)(
+    kitchenLines(lines, factor),
+    conventions,
+    drawer,
+  );
   return { taken: takenInKitchen(lines, factor, takes, conventions, drawer, byEye), drift, plainDrift };
 }
 
@@ -75,16 +85,34 @@ const SAME = 0.003;
 function asOnCard(l: AccountLine, factor: number, house: KitchenConventions, drawer: readonly ToolId[]): Taken | null {
   const [part] = l.parts;
   const [a] = l.written ?? [];
-  if (Math.abs(factor - 1) > 1e-9 || !part || !a || l.parts.length > 1 || l.written?.length !== 1 || a.approximate || a.bound || isBlend(l)) return null;
+  if (
+    Math.abs(factor - 1) > 1e-9 ||
+    !part ||
+    !a ||
+    l.parts.length > 1 ||
+    l.written?.length !== 1 ||
+    a.approximate ||
+    a.bound ||
+    isBlend(l)
+  )
+    return null;
   if (a.terms.some((t) => t.fullness || t.high || t.other || t.sign !== 1 || !ON_CARD[t.unit ?? ''])) return null;
   const count = a.terms.length === 1 && a.terms[0]?.unit === null ? a.terms[0].low : null;
   // half an egg is beaten and weighed, or measured
-  if (count ? count.d !== 1n : !takesOf(part.ingredient, part.grams, house, drawer).some((t) => Math.abs(t.grams - part.grams) <= SAME * part.grams))
+  if (
+    count
+      ? count.d !== 1n
+      : !takesOf(part.ingredient, part.grams, house, drawer).some(
+          (t) => Math.abs(t.grams - part.grams) <= SAME * part.grams,
+        )
+  )
     return null;
   if (count && part.ingredient.category === 'egg') return null;
   return {
     parts: [part],
-    measure: a.terms.map((t) => `${writeNumber(t.low)}${ON_CARD[t.unit ?? '']?.[t.low.compare(1) > 0 ? 1 : 0] ?? ''}`).join(' + '),
+    measure: a.terms
+      .map((t) => `${writeNumber(t.low)}${ON_CARD[t.unit ?? '']?.[t.low.compare(1) > 0 ? 1 : 0] ?? ''}`)
+      .join(' + '),
     weighed: false,
     note: '',
   };
@@ -105,7 +133,9 @@ function takenInKitchen(
   const asked = askedOf(lines, factor);
   let at = 0;
   const answers = asked.map((a) => {
-    const take = inBatter(lines, a) ? (takes[at++] ?? null) : nearest(takesOf(a.ingredient, a.grams, house, drawer), a.grams);
+    const take = inBatter(lines, a)
+      ? (takes[at++] ?? null)
+      : nearest(takesOf(a.ingredient, a.grams, house, drawer), a.grams);
     const count = byEye ? counted(a.ingredient, a.grams, house) : null;
     return { a, take: count ? { ...count, note: null } : take };
   });
@@ -119,7 +149,17 @@ function takenInKitchen(
     const weighed = own.every(({ take }) => take === null);
     const grams = own.map(({ a, take }) => take?.grams ?? asWeighed(a.grams, allFine([a])).grams);
     if (isBlend(l))
-      return { measure: text, weighed, note, parts: membersOf(l.ingredient).map((m) => ({ ingredient: m.ingredient, grams: m.share * (grams[0] ?? 0) })) };
-    return { measure: text, weighed, note, parts: own.map(({ a }, k) => ({ ingredient: a.ingredient, grams: grams[k] ?? a.grams })) };
+      return {
+        measure: text,
+        weighed,
+        note,
+        parts: membersOf(l.ingredient).map((m) => ({ ingredient: m.ingredient, grams: m.share * (grams[0] ?? 0) })),
+      };
+    return {
+      measure: text,
+      weighed,
+      note,
+      parts: own.map(({ a }, k) => ({ ingredient: a.ingredient, grams: grams[k] ?? a.grams })),
+    };
   });
 }

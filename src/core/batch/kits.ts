@@ -33,9 +33,12 @@ export function kitLabels(
   const packed = localDay(made.getTime(), units);
   const day = (d: string): string => sayDay(d, units);
   // melted it would set in a tub that stands cold: it is kept for the morning
-  const keptBack = (l: SheetLine): boolean => Boolean(b.timeline?.dayOneAt) && /\bmelt/i.test(`${l.preparation} ${l.text}`);
+  const keptBack = (l: SheetLine): boolean =>
+    Boolean(b.timeline?.dayOneAt) && /\bmelt/i.test(`${l.preparation} ${l.text}`);
   return Array.from({ length: mixesIn(b.split) }, (_, k) => k + 1).flatMap((mix): readonly Label[] => {
-    const own = b.sheet.filter((l) => l.mix === mix || (mixesIn(b.split) === 1 && l.mix === undefined && l.side === undefined));
+    const own = b.sheet.filter(
+      (l) => l.mix === mix || (mixesIn(b.split) === 1 && l.mix === undefined && l.side === undefined),
+    );
     const part = (key: string, what: string, lines: readonly SheetLine[], foot: readonly string[]): readonly Label[] =>
       lines.length === 0
         ? []
@@ -50,14 +53,18 @@ export function kitLabels(
               body: lines.map((l) => said(l, units)),
               foot: [
                 holds(lines, find),
-                ...(linesOfSheet(lines, find).some((l) => l.parts.some((p) => isA(p.ingredient, 'honey'))) ? ['Honey: not for infants under one.'] : []),
+                ...(linesOfSheet(lines, find).some((l) => l.parts.some((p) => isA(p.ingredient, 'honey')))
+                  ? ['Honey: not for infants under one.']
+                  : []),
                 ...foot,
               ],
             },
           ];
     const of = (...vessels: readonly SheetLine['vessel'][]) => own.filter((l) => vessels.includes(l.vessel));
     return [
-      ...part('dry', 'dry bag', of('dry'), [`Packed ${day(packed)}. Dry and closed; whisk it through before it is used.`]),
+      ...part('dry', 'dry bag', of('dry'), [
+        `Packed ${day(packed)}. Dry and closed; whisk it through before it is used.`,
+      ]),
       ...part(
         'wet',
         'wet tub',

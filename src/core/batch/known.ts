@@ -43,12 +43,18 @@ export function correctedSince(known: Known, find: Find): readonly Corrected[] {
   const now = knownOf(Object.keys(known), find);
   return ALLERGENS.flatMap((a) =>
     [true, false].flatMap((held): Corrected[] => {
-      const of = Object.keys(now).filter((id) => (held ? now : known)[id]?.includes(a) && !(held ? known : now)[id]?.includes(a));
-      return of.length === 0 ? [] : [{ name: allergenName(a), of: of.flatMap((id) => find(id) ?? []).map(kitchenName), held }];
+      const of = Object.keys(now).filter(
+        (id) => (held ? now : known)[id]?.includes(a) && !(held ? known : now)[id]?.includes(a),
+      );
+      return of.length === 0
+        ? []
+        : [{ name: allergenName(a), of: of.flatMap((id) => find(id) ?? []).map(kitchenName), held }];
     }),
   );
 }
 
 /** "sesame, in our flour; no longer milk, in oat drink"; empty where nothing was corrected. */
 export const correctedWords = (list: readonly Corrected[]): string =>
-  list.map((c) => `${c.held ? '' : 'no longer '}${c.name.toLowerCase()}, in ${c.of.join(', ').toLowerCase()}`).join('; ');
+  list
+    .map((c) => `${c.held ? '' : 'no longer '}${c.name.toLowerCase()}, in ${c.of.join(', ').toLowerCase()}`)
+    .join('; ');

@@ -10,11 +10,20 @@ import type { AnalysableLine } from '../numbers';
 export const LARGE_BOWL = { fromG: 10_000, less: 0.1 } as const;
 
 /** @param massG of one bowl */
-export function inLargeBowl<L extends AnalysableLine>(lines: readonly L[], massG: number, school: SchoolIdOf<'largeBowl'>): readonly L[] {
+export function inLargeBowl<L extends AnalysableLine>(
+  lines: readonly L[],
+  massG: number,
+  school: SchoolIdOf<'largeBowl'>,
+): readonly L[] {
   if (school === 'straight' || massG < LARGE_BOWL.fromG) return lines;
   return lines.map((l) =>
     l.use === 'batter' && l.parts.some((p) => p.ingredient.category === 'leavening')
-      ? { ...l, parts: l.parts.map((p) => (p.ingredient.category === 'leavening' ? { ...p, grams: p.grams * (1 - LARGE_BOWL.less) } : p)) }
+      ? {
+          ...l,
+          parts: l.parts.map((p) =>
+            p.ingredient.category === 'leavening' ? { ...p, grams: p.grams * (1 - LARGE_BOWL.less) } : p,
+          ),
+        }
       : l,
   );
 }

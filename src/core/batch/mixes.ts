@@ -160,7 +160,10 @@ export function mixesFor(q: MixesAsked): Mixes {
 }
 
 /** Full loads of the heat and what the last one lacks. @param pieces that are poured @param atOnce in one load */
-export function loadsOf(pieces: number, atOnce: number): { readonly full: number; readonly last: number; readonly toFill: number } {
+export function loadsOf(
+  pieces: number,
+  atOnce: number,
+): { readonly full: number; readonly last: number; readonly toFill: number } {
   const last = pieces % atOnce;
   return { full: Math.floor(pieces / atOnce), last, toFill: last === 0 ? 0 : atOnce - last };
 }

@@ -32,7 +32,8 @@ export function panFatIds(batch: Noticed, ways: Ways): readonly string[] {
 }
 
 /** What was stirred into a bowl that was too thick or too thin. */
-const stirredIn = (entries: readonly Entry[]): readonly string[] => entriesOf(entries, 'corrected').map((e) => e.act.ingredientId);
+const stirredIn = (entries: readonly Entry[]): readonly string[] =>
+  entriesOf(entries, 'corrected').map((e) => e.act.ingredientId);
 
 /** What a batch holds that has to be said to whoever eats, as it is on its sheet: stand-ins, sauces, pan fat and toppings with it. */
 export interface NoticeOf {
@@ -56,7 +57,11 @@ const ALCOHOL_FROM = 1;
 export function noticeOfLines(lines: readonly AccountLine[], standIns: readonly string[] = []): NoticeOf {
   const { held, unstated, unread } = allergensOf(lines);
   const named = (of: (i: Ingredient) => boolean, among = lines): readonly string[] => [
-    ...new Set(among.flatMap((l) => [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])].filter(of).map(kitchenName))),
+    ...new Set(
+      among.flatMap((l) =>
+        [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])].filter(of).map(kitchenName),
+      ),
+    ),
   ];
   return {
     held: held.map((h) => ({ name: h.name, from: h.from })),
@@ -79,24 +84,47 @@ export function noticeOf(batch: Noticed, ways: Ways, find: Find): NoticeOf {
   const now = noticeOfLines(
     [
       ...linesOfSheet(batch.sheet, find),
-      ...extra.map((ingredient): AccountLine => ({ use: 'pan', ingredient, text: kitchenName(ingredient), parts: [{ ingredient, grams: 0 }] })),
+      ...extra.map(
+        (ingredient): AccountLine => ({
+          use: 'pan',
+          ingredient,
+          text: kitchenName(ingredient),
+          parts: [{ ingredient, grams: 0 }],
+        }),
+      ),
     ],
-    [...new Set(batch.sheet.flatMap((l) => (l.standsFor ? [`${bareName(l)} in place of ${l.standsFor.toLowerCase()}`] : [])))],
+    [
+      ...new Set(
+        batch.sheet.flatMap((l) => (l.standsFor ? [`${bareName(l)} in place of ${l.standsFor.toLowerCase()}`] : [])),
+      ),
+    ],
   );
   return { ...now, corrected: correctedSince(batch.known ?? {}, find) };
 }
 
-export const SHARED = 'Made in a kitchen that handles other allergens: griddle, irons, bowls and spoons are shared, and traces can’t be ruled out.';
+export const SHARED =
+  'Made in a kitchen that handles other allergens: griddle, irons, bowls and spoons are shared, and traces can’t be ruled out.';
 
 /** Everything besides the allergens that a notice says, each in one line. */
 export const noticeLines = (n: NoticeOf): readonly { readonly strong: string; readonly text: string }[] => [
   ...(n.standIns.length > 0 ? [{ strong: 'As it was made:', text: `${n.standIns.join('; ')}.` }] : []),
-  ...(n.corrected.length > 0 ? [{ strong: 'Corrected since it was begun:', text: `${correctedWords(n.corrected)}.` }] : []),
-  ...(n.unstated.length > 0 ? [{ strong: 'Not stated:', text: `${n.unstated.join(', ')}. Read the packet before you serve it.` }] : []),
-  ...(n.unread.length > 0 ? [{ strong: 'Not read:', text: `${n.unread.map((t) => `“${t}”`).join(', ')}. It may hold more.` }] : []),
+  ...(n.corrected.length > 0
+    ? [{ strong: 'Corrected since it was begun:', text: `${correctedWords(n.corrected)}.` }]
+    : []),
+  ...(n.unstated.length > 0
+    ? [{ strong: 'Not stated:', text: `${n.unstated.join(', ')}. Read the packet before you serve it.` }]
+    : []),
+  ...(n.unread.length > 0
+    ? [{ strong: 'Not read:', text: `${n.unread.map((t) => `“${t}”`).join(', ')}. It may hold more.` }]
+    : []),
   ...(n.honey ? [{ strong: 'With honey:', text: 'not for infants under one year.' }] : []),
   ...(n.alcohol.length > 0 ? [{ strong: 'With alcohol:', text: `${n.alcohol.join(', ').toLowerCase()}.` }] : []),
   ...(n.rawEgg.length > 0
-    ? [{ strong: 'Egg in what is served with it:', text: 'it may not be cooked through; the local food code says who should not eat it.' }]
+    ? [
+        {
+          strong: 'Egg in what is served with it:',
+          text: 'it may not be cooked through; the local food code says who should not eat it.',
+        },
+      ]
     : []),
 ];

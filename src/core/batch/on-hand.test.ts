@@ -9,9 +9,36 @@ import { readOnHand, usingUpFrom } from './on-hand';
 const of = (name: string, ...lines: readonly string[]): { readonly formula: Formula } => ({
   formula: { ...EMPTY_FORMULA, name, entries: lines.map((text, n) => ({ key: `l${n + 1}`, text })) },
 });
-const SOUR = of('Sour cakes', '250 g flour', '25 g sugar', '4 g salt', '3 g baking soda', '440 g buttermilk', '2 eggs', '40 g butter');
-const BANANA = of('Banana cakes', '200 g flour', '10 g sugar', '3 g salt', '9 g baking powder', '280 g milk', '1 egg', '1 banana, mashed', '30 g butter');
-const PLAIN = of('Plain cakes', '250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g water', '40 g oil');
+const SOUR = of(
+  'Sour cakes',
+  '250 g flour',
+  '25 g sugar',
+  '4 g salt',
+  '3 g baking soda',
+  '440 g buttermilk',
+  '2 eggs',
+  '40 g butter',
+);
+const BANANA = of(
+  'Banana cakes',
+  '200 g flour',
+  '10 g sugar',
+  '3 g salt',
+  '9 g baking powder',
+  '280 g milk',
+  '1 egg',
+  '1 banana, mashed',
+  '30 g butter',
+);
+const PLAIN = of(
+  'Plain cakes',
+  '250 g flour',
+  '25 g sugar',
+  '4 g salt',
+  '10 g baking powder',
+  '430 g water',
+  '40 g oil',
+);
 
 test('a sentence of things and amounts is read; what says no amount is asked about', () => {
   const read = readOnHand('700 g of buttermilk, five eggs, one banana', FRESH_KITCHEN);
@@ -21,7 +48,10 @@ test('a sentence of things and amounts is read; what says no amount is asked abo
     ['banana', 118],
   ]);
   expect(read.open).toEqual([]);
-  expect(readOnHand('some milk; moondust; 2 eggs', FRESH_KITCHEN).open.map((o) => o.text)).toEqual(['some milk', 'moondust']);
+  expect(readOnHand('some milk; moondust; 2 eggs', FRESH_KITCHEN).open.map((o) => o.text)).toEqual([
+    'some milk',
+    'moondust',
+  ]);
   expect(readOnHand('', FRESH_KITCHEN)).toEqual({ things: [], open: [] });
 });
 
@@ -56,15 +86,22 @@ test('what uses up most comes first, never beyond what there is, with pieces and
 
 test('law: nothing is asked for beyond what there is', () => {
   const law = counting();
-  const formulas = COMMON.map((c) => ({ formula: { ...of(c.name, ...c.lines).formula, kind: c.kind, school: c.school } }));
+  const formulas = COMMON.map((c) => ({
+    formula: { ...of(c.name, ...c.lines).formula, kind: c.kind, school: c.school },
+  }));
   fc.assert(
-    fc.property(fc.integer({ min: 20, max: 2000 }), fc.integer({ min: 1, max: 12 }), fc.integer({ min: 20, max: 3000 }), (milk, eggs, flour) => {
-      const { things } = readOnHand(`${milk} g milk, ${eggs} eggs, ${flour} g flour`, FRESH_KITCHEN);
-      for (const u of usingUpFrom(formulas, things, FRESH_KITCHEN)) {
-        law.one();
-        for (const x of u.uses) expect(x.grams).toBeLessThanOrEqual(x.thing.grams * (1 + 1e-9));
-      }
-    }),
+    fc.property(
+      fc.integer({ min: 20, max: 2000 }),
+      fc.integer({ min: 1, max: 12 }),
+      fc.integer({ min: 20, max: 3000 }),
+      (milk, eggs, flour) => {
+        const { things } = readOnHand(`${milk} g milk, ${eggs} eggs, ${flour} g flour`, FRESH_KITCHEN);
+        for (const u of usingUpFrom(formulas, things, FRESH_KITCHEN)) {
+          law.one();
+          for (const x of u.uses) expect(x.grams).toBeLessThanOrEqual(x.thing.grams * (1 + 1e-9));
+        }
+      },
+    ),
     { numRuns: 10 },
   );
   law.atLeast(500);

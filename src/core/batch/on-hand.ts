@@ -37,7 +37,8 @@ export function readOnHand(text: string, house: Kitchen): OnHandRead {
     .filter(Boolean);
   const things: OnHand[] = [];
   const open: { text: string; why: string }[] = [];
-  for (const row of rows.slice(MOST_ON_HAND)) open.push({ text: row, why: `More than ${MOST_ON_HAND} things at once: left out.` });
+  for (const row of rows.slice(MOST_ON_HAND))
+    open.push({ text: row, why: `More than ${MOST_ON_HAND} things at once: left out.` });
   for (const row of rows.slice(0, MOST_ON_HAND)) {
     const l = readLine(row, house.conventions);
     const [part] = l.parts;
@@ -81,9 +82,18 @@ const MOST_TIMES = 10;
 const ALL = 0.98;
 
 const inIt = (lines: readonly FormulaLine[], thing: Ingredient): number =>
-  lines.reduce((a, l) => a + (l.use === 'topping' ? 0 : l.parts.reduce((b, p) => (sameThing(p.ingredient, thing) ? b + p.grams : b), 0)), 0);
+  lines.reduce(
+    (a, l) =>
+      a + (l.use === 'topping' ? 0 : l.parts.reduce((b, p) => (sameThing(p.ingredient, thing) ? b + p.grams : b), 0)),
+    0,
+  );
 
-function usesOf<F extends { readonly formula: Formula }>(of: F, end: EndId | null, things: readonly OnHand[], house: Kitchen): UsesUp<F> | null {
+function usesOf<F extends { readonly formula: Formula }>(
+  of: F,
+  end: EndId | null,
+  things: readonly OnHand[],
+  house: Kitchen,
+): UsesUp<F> | null {
   const f = of.formula;
   const lines = countedLines(f, house, end);
   const found = things.map((thing) => ({ thing, each: inIt(lines, thing.ingredient) })).filter((x) => x.each > 0);
@@ -125,9 +135,15 @@ const scoreOf = (u: UsesUp<unknown>, things: readonly OnHand[]): number =>
   }, 0);
 
 /** Which formulas use up what there is, the best first; those that use none of it are not in it. An end of a forked formula stands by itself. */
-export function usingUpFrom<F extends { readonly formula: Formula }>(formulas: readonly F[], things: readonly OnHand[], house: Kitchen): readonly UsesUp<F>[] {
+export function usingUpFrom<F extends { readonly formula: Formula }>(
+  formulas: readonly F[],
+  things: readonly OnHand[],
+  house: Kitchen,
+): readonly UsesUp<F>[] {
   return formulas
-    .flatMap((of) => (of.formula.ends?.map((e) => e.id) ?? [null]).flatMap((end) => usesOf(of, end, things, house) ?? []))
+    .flatMap((of) =>
+      (of.formula.ends?.map((e) => e.id) ?? [null]).flatMap((end) => usesOf(of, end, things, house) ?? []),
+    )
     .map((u) => ({ u, score: scoreOf(u, things) }))
     .sort((a, b) => b.score - a.score || a.u.needs.length - b.u.needs.length)
     .map(({ u }) => u);

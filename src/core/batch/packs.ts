@@ -28,7 +28,12 @@ const PACKS: Partial<Readonly<Record<Category, readonly [one: string, many: stri
 
 /** "6 bags", "1 carton". */
 export function packWords(i: Ingredient, n: number): string {
-  const fat = i.category === 'fat' ? (isA(i, 'oil-vegetable') || /^oil/.test(i.id) ? (['bottle', 'bottles'] as const) : (['block', 'blocks'] as const)) : null;
+  const fat =
+    i.category === 'fat'
+      ? isA(i, 'oil-vegetable') || /^oil/.test(i.id)
+        ? (['bottle', 'bottles'] as const)
+        : (['block', 'blocks'] as const)
+      : null;
   const [one, many] = fat ?? PACKS[i.category] ?? ['pack', 'packs'];
   return `${n} ${n === 1 ? one : many}`;
 }
@@ -46,12 +51,17 @@ export function inPacks(i: Ingredient, g: number, packG: number | null, u: Pick<
   const rest = g - whole * packG;
   if (rest < packG * CRUMB + 0.5) return packWords(i, whole);
   const counted = i.category === 'egg' && i.piece ? Math.ceil(rest / i.piece.grams - 0.05) : null;
-  const more = counted !== null && i.piece ? `${counted} ${i.piece.name}${counted === 1 ? '' : 's'}` : sayGrams(rest, u);
+  const more =
+    counted !== null && i.piece ? `${counted} ${i.piece.name}${counted === 1 ? '' : 's'}` : sayGrams(rest, u);
   return `${packWords(i, whole)} and ${more}`;
 }
 
 /** What is bought where so much is short: whole packs, and what of them stays over. Null where no pack is known, or nothing is short. */
-export function toBuy(i: Ingredient, shortG: number | null, packG: number | null): { readonly text: string; readonly overG: number } | null {
+export function toBuy(
+  i: Ingredient,
+  shortG: number | null,
+  packG: number | null,
+): { readonly text: string; readonly overG: number } | null {
   if (shortG === null || !(shortG > CRUMB) || packG === null || !(packG > 0)) return null;
   const n = Math.ceil(shortG / packG - CRUMB);
   return { text: packWords(i, n), overG: Math.max(0, n * packG - shortG) };

@@ -18,7 +18,8 @@ export interface Pieces {
 }
 
 /** Pieces that one mix has to pour so that all of them pour what is asked, a test piece among them. */
-export const owedByOne = (poured: number, split: Split): number => Math.ceil(poured / (split.by === 'bowls' ? split.mixes : 1) - 1e-9);
+export const owedByOne = (poured: number, split: Split): number =>
+  Math.ceil(poured / (split.by === 'bowls' ? split.mixes : 1) - 1e-9);
 
 /** A last pan that would be filled to less than this share is no pan of its own: the others are a little fuller. */
 const LEAST_PANFUL = 0.15;
@@ -27,10 +28,15 @@ const LEAST_PANFUL = 0.15;
  * How many pans a batter fills: each its own amount, so that more than one takes is poured as so many.
  * @param panfulMl what one pan takes, mL
  */
-export const panfulsOf = (volumeMl: number, panfulMl: number): number => Math.max(1, Math.ceil(volumeMl / panfulMl - LEAST_PANFUL));
+export const panfulsOf = (volumeMl: number, panfulMl: number): number =>
+  Math.max(1, Math.ceil(volumeMl / panfulMl - LEAST_PANFUL));
 
 /** @param one what one mix of the plan pours; null where nothing is portioned */
-export function piecesOfPlan(driver: Driver, split: Split, one: { readonly pieces: number; readonly restMl: number } | null): Pieces | null {
+export function piecesOfPlan(
+  driver: Driver,
+  split: Split,
+  one: { readonly pieces: number; readonly restMl: number } | null,
+): Pieces | null {
   const wanted = wantedPieces(driver);
   const asked = wanted === null ? null : wanted * (split.by === 'kits' ? mixesIn(split) : 1);
   if (asked === null && !one) return null;
@@ -45,7 +51,8 @@ export function piecesOfPlan(driver: Driver, split: Split, one: { readonly piece
 type Counted = Pick<Batch, 'driver' | 'split' | 'piecesPlanned'>;
 
 /** Test pieces that are poured besides the counted ones: one, or one of each kit. */
-export const testsIn = (b: Counted): number => (!hasTestPiece(b.driver) ? 0 : b.split.by === 'kits' ? mixesIn(b.split) : 1);
+export const testsIn = (b: Counted): number =>
+  !hasTestPiece(b.driver) ? 0 : b.split.by === 'kits' ? mixesIn(b.split) : 1;
 
 /** Test pieces among the first so many that are poured: the first of all, or the first of each kit. */
 function testsUpTo(b: Counted, piece: number): number {

@@ -39,12 +39,30 @@ const CARD: Formula = {
 };
 const find = (id: string) => findIngredient(id);
 const WEIGHED = { ...FRESH_KITCHEN, exactness: 'gram' } as const;
-const bowl = (bowlMl: number, bowls: number): Bowl => ({ id: `b${bowlMl}`, sort: 'bowl', name: `Bowl ${bowlMl}`, bowlMl, bowls });
+const bowl = (bowlMl: number, bowls: number): Bowl => ({
+  id: `b${bowlMl}`,
+  sort: 'bowl',
+  name: `Bowl ${bowlMl}`,
+  bowlMl,
+  bowls,
+});
 
-function planned(driver: Driver, split: Split = ONE, { how = 'exact', ...more }: Partial<PlanAsked> & { readonly how?: Exactness } = {}) {
+function planned(
+  driver: Driver,
+  split: Split = ONE,
+  { how = 'exact', ...more }: Partial<PlanAsked> & { readonly how?: Exactness } = {},
+) {
   const r = readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver, split, eggs: null, ...more });
   if (!r.ok) throw new Error(r.error.message);
-  const p = plannedSheet(r.value, { driver, exactness: how, house: more.house ?? FRESH_KITCHEN, kind: 'griddle', portionMl: 60, split, stepG: 1 });
+  const p = plannedSheet(r.value, {
+    driver,
+    exactness: how,
+    house: more.house ?? FRESH_KITCHEN,
+    kind: 'griddle',
+    portionMl: 60,
+    split,
+    stepG: 1,
+  });
   if (!p.ok) throw new Error(p.error.message);
   return { ready: r.value, ...p.value };
 }
@@ -55,19 +73,43 @@ const bowls = (mixes: number): Split => ({ by: 'bowls', mixes, atOnce: 1, bowl: 
 test('as few mixes as arm, bowl and working life allow, whichever asks for most', () => {
   const asked = { massG: 16_500, volumeMl: 15_340, pieces: 186, perMin: null, lifeMin: null, bowls: [] };
   // 16.5 kg at 5 kg an arm is four
-  expect(mixesFor(asked)).toMatchObject({ mixes: 4, massG: 4125, volumeMl: 3835, pieces: 46.5, bowl: null, doubts: [] });
+  expect(mixesFor(asked)).toMatchObject({
+    mixes: 4,
+    massG: 4125,
+    volumeMl: 3835,
+    pieces: 46.5,
+    bowl: null,
+    doubts: [],
+  });
   // a 4 l bowl has 2.6 l to give: 15.34 l are six
   expect(mixesFor({ ...asked, bowls: [bowl(4000, 2)] })).toMatchObject({ mixes: 6, atOnce: 2, waves: 3 });
   // at 2 a minute a mix that is good for half an hour pours 60: four mixes, one at a time, 23 1/4 minutes apart
-  expect(mixesFor({ ...asked, perMin: 2, lifeMin: 30 })).toMatchObject({ mixes: 4, atOnce: 1, waves: 4, apartMin: 23.25 });
+  expect(mixesFor({ ...asked, perMin: 2, lifeMin: 30 })).toMatchObject({
+    mixes: 4,
+    atOnce: 1,
+    waves: 4,
+    apartMin: 23.25,
+  });
   // at half that, 30 pieces: seven
   expect(mixesFor({ ...asked, perMin: 1, lifeMin: 30 }).mixes).toBe(7);
   // the smallest bowl that holds it, and only those that do are counted
-  expect(mixesFor({ ...asked, bowls: [bowl(12_000, 1), bowl(6000, 2), bowl(2000, 9)] })).toMatchObject({ bowl: { bowlMl: 6000 }, atOnce: 3, waves: 2 });
+  expect(mixesFor({ ...asked, bowls: [bowl(12_000, 1), bowl(6000, 2), bowl(2000, 9)] })).toMatchObject({
+    bowl: { bowlMl: 6000 },
+    atOnce: 3,
+    waves: 2,
+  });
 });
 
 test('fewer mixes than that are made as the cook says, and what is wrong with it is said', () => {
-  const m = mixesFor({ massG: 12_000, volumeMl: 11_000, pieces: 120, perMin: 2, lifeMin: 30, bowls: [bowl(6000, 1)], mixes: 1 });
+  const m = mixesFor({
+    massG: 12_000,
+    volumeMl: 11_000,
+    pieces: 120,
+    perMin: 2,
+    lifeMin: 30,
+    bowls: [bowl(6000, 1)],
+    mixes: 1,
+  });
   expect(m.doubts).toEqual([
     'No bowl here holds one with room to whisk.',
     'Each is more than the 5 kg one arm turns well.',
@@ -94,9 +136,11 @@ test('in any kitchen the mixes add up, none is over what was asked of it, and no
         tested.one();
         expect(m.doubts).toEqual([]);
         expect(m.massG).toBeLessThanOrEqual(BY_HAND_G + 1e-6);
-        if (own.length > 0) expect(m.volumeMl).toBeLessThanOrEqual(Math.max(...own.map((b) => b.bowlMl)) * (1 - HEAD_SHARE) + 1e-6);
+        if (own.length > 0)
+          expect(m.volumeMl).toBeLessThanOrEqual(Math.max(...own.map((b) => b.bowlMl)) * (1 - HEAD_SHARE) + 1e-6);
         if (own.length > 0) expect(m.atOnce).toBeLessThanOrEqual(own.reduce((a, b) => a + b.bowls, 0));
-        if (perMin && lifeMin && m.pieces && m.pieces > 1) expect(m.pieces / perMin).toBeLessThanOrEqual(lifeMin + 1e-6);
+        if (perMin && lifeMin && m.pieces && m.pieces > 1)
+          expect(m.pieces / perMin).toBeLessThanOrEqual(lifeMin + 1e-6);
       },
     ),
   );
@@ -105,7 +149,11 @@ test('in any kitchen the mixes add up, none is over what was asked of it, and no
 
 test('how long a batter is good for: whipped whites least, then soda, then powder; without lift it may wait', () => {
   const of = (ledger: object, co2: number, foamed = false) =>
-    lifeOf({ volume: { foamed } as never, ledger: { sodaG: 0, unspentSodaG: 0, sodaInPowderG: 0, ...ledger } as never, co2Per100gFlour: co2 }).min;
+    lifeOf({
+      volume: { foamed } as never,
+      ledger: { sodaG: 0, unspentSodaG: 0, sodaInPowderG: 0, ...ledger } as never,
+      co2Per100gFlour: co2,
+    }).min;
   expect(of({ sodaInPowderG: 3 }, 1)).toBe(60);
   expect(of({ sodaG: 2, sodaInPowderG: 3 }, 1)).toBe(30);
   // a third of it is the line: 1 of 4 g leaves the powder in charge
@@ -142,11 +190,17 @@ test('84 guests in four mixes: each line four times, the syrup once, and each wh
   // seven lines of the bowls in each mix, the pan and the topping once
   expect(four.sheet).toHaveLength(4 * 7 + 2);
   expect(new Set(four.sheet.map((l) => l.key)).size).toBe(four.sheet.length);
-  const sum = (id: string): number => four.sheet.reduce((a, l) => a + (l.parts ?? []).filter((p) => p.id === id).reduce((x, p) => x + p.grams, 0), 0);
+  const sum = (id: string): number =>
+    four.sheet.reduce((a, l) => a + (l.parts ?? []).filter((p) => p.id === id).reduce((x, p) => x + p.grams, 0), 0);
   for (const l of one.sheet) for (const p of l.parts ?? []) expect(sum(p.id)).toBeCloseTo((p.grams * 188) / 186, 4);
   expect(oneMix(four.sheet)).toHaveLength(9);
   expect(oneMix(four.sheet, 3)[0]).toMatchObject({ key: 'l1m3', mix: 3 });
-  expect(sheetGroups(oneMix(four.sheet)).map((g) => g.name)).toEqual(['Dry bowl', 'Wet bowl', 'For the pan', 'To serve']);
+  expect(sheetGroups(oneMix(four.sheet)).map((g) => g.name)).toEqual([
+    'Dry bowl',
+    'Wet bowl',
+    'For the pan',
+    'To serve',
+  ]);
 });
 
 test('kits are the batch once for every bench, and once more for every class', () => {
@@ -156,9 +210,19 @@ test('kits are the batch once for every bench, and once more for every class', (
   expect(mixesIn(kits)).toBe(8);
   expect(all.massG).toBeCloseTo(8 * one.massG, 6);
   expect(all.one.massG).toBeCloseTo(one.massG, 6);
-  expect([1, 4, 5, 8].map((n) => mixName(kits, n))).toEqual(['bench 1, class 1', 'bench 4, class 1', 'bench 1, class 2', 'bench 4, class 2']);
+  expect([1, 4, 5, 8].map((n) => mixName(kits, n))).toEqual([
+    'bench 1, class 1',
+    'bench 4, class 1',
+    'bench 1, class 2',
+    'bench 4, class 2',
+  ]);
   expect(mixName({ ...kits, classes: 1 }, 3)).toBe('bench 3');
-  const labels = kitLabels({ name: 'Cakes', split: kits, sheet: all.sheet, timeline: null }, find, FRESH_KITCHEN.units, new Date('2026-05-01T10:00:00Z'));
+  const labels = kitLabels(
+    { name: 'Cakes', split: kits, sheet: all.sheet, timeline: null },
+    find,
+    FRESH_KITCHEN.units,
+    new Date('2026-05-01T10:00:00Z'),
+  );
   expect(labels).toHaveLength(16);
   expect(labels[0]).toMatchObject({ title: 'Bench 1, class 1: dry bag' });
   expect(labels[0]?.foot[0]).toBe('Holds: wheat, gluten.');
@@ -218,7 +282,10 @@ test('leavening is scaled straight unless the house takes less in a very large b
   expect(powder(10_000, 'less')).toBeCloseTo(9, 9);
   const less = { ...FRESH_KITCHEN, ways: { ...FRESH_KITCHEN.ways, largeBowl: 'less' as const } };
   const grams = (split: Split) =>
-    planned({ by: 'mass', grams: 20_000 }, split, { house: less }).sheet.reduce((a, l) => a + (l.name.startsWith('Baking powder') ? (l.grams ?? 0) : 0), 0);
+    planned({ by: 'mass', grams: 20_000 }, split, { house: less }).sheet.reduce(
+      (a, l) => a + (l.name.startsWith('Baking powder') ? (l.grams ?? 0) : 0),
+      0,
+    );
   const all = (10 / 859) * 20_000;
   expect(grams(ONE)).toBeCloseTo(0.9 * all, 4);
   // in four bowls none is large
@@ -248,7 +315,9 @@ test('equal parts by volume are not equal by weight', () => {
   const same = partsOf({ ...BUTTER, by: 'weight' }, find).parts;
   expect(same.map((p) => p.byWeight)).toEqual([0.5, 0.5]);
   expect(same[1]?.byVolume).toBeLessThan(0.42);
-  expect(partsOf({ ...BUTTER, parts: [...BUTTER.parts, { ingredientId: 'own-gone', parts: 1 }] }, find).gone).toEqual(['own-gone']);
+  expect(partsOf({ ...BUTTER, parts: [...BUTTER.parts, { ingredientId: 'own-gone', parts: 1 }] }, find).gone).toEqual([
+    'own-gone',
+  ]);
 });
 
 test('a side for so many people weighs what they have, in lines of its own, with its cautions', () => {
@@ -256,9 +325,14 @@ test('a side for so many people weighs what they have, in lines of its own, with
   expect(lines.reduce((a, l) => a + (l.grams ?? 0), 0)).toBeCloseTo(84 * 20, 0);
   expect(lines.map((l) => l.key)).toEqual(['s1p0', 's1p1']);
   expect(lines.every((l) => l.side === 'Honey butter' && l.vessel === 'topping')).toBe(true);
-  expect(sideCautions(partsOf(BUTTER, find).parts.map((p) => p.ingredient))).toEqual(['Honey is not for infants under one.']);
+  expect(sideCautions(partsOf(BUTTER, find).parts.map((p) => p.ingredient))).toEqual([
+    'Honey is not for infants under one.',
+  ]);
   const fromWhichParts = fc.array(
-    fc.record({ ingredientId: fc.constantFrom('butter-unsalted', 'honey', 'milk-whole', 'sugar-caster'), parts: fc.double({ min: 0.1, max: 9, noNaN: true }) }),
+    fc.record({
+      ingredientId: fc.constantFrom('butter-unsalted', 'honey', 'milk-whole', 'sugar-caster'),
+      parts: fc.double({ min: 0.1, max: 9, noNaN: true }),
+    }),
     {
       minLength: 1,
       maxLength: 4,
@@ -281,10 +355,16 @@ test('a round of batter by its width and thickness', () => {
 test('what a batch has set aside counts as there when its list is drawn again', () => {
   const flour = findIngredient('flour-all-purpose');
   if (!flour) throw new Error('no flour');
-  const shelf = { [flour.id]: { ingredientId: flour.id, price: null, packG: 1000, onHandG: 100, opened: null, bestBefore: null } };
+  const shelf = {
+    [flour.id]: { ingredientId: flour.id, price: null, packG: 1000, onHandG: 100, opened: null, bestBefore: null },
+  };
   const uses = [{ what: 'batter', ingredient: flour, grams: 1500, text: '' }];
   expect(takeOut(uses, shelf).rows[0]).toMatchObject({ onHandG: 100, shortG: 1400, packs: 2 });
-  expect(takeOut(uses, withTaken(shelf, [{ id: flour.id, wantedG: 1500, takenG: 1300 }])).rows[0]).toMatchObject({ onHandG: 1400, shortG: 100, packs: 1 });
+  expect(takeOut(uses, withTaken(shelf, [{ id: flour.id, wantedG: 1500, takenG: 1300 }])).rows[0]).toMatchObject({
+    onHandG: 1400,
+    shortG: 100,
+    packs: 1,
+  });
 });
 
 test('pieces are worked once: twenty of 30 ml in four bowls give twenty, and no bowl pours less than it owes', () => {
@@ -293,7 +373,10 @@ test('pieces are worked once: twenty of 30 ml in four bowls give twenty, and no 
   const kits = planned({ by: 'pieces', pieces: 12, portionMl: 60 }, { by: 'kits', benches: 3, classes: 2 });
   expect(kits.pieces).toMatchObject({ asked: 72, all: 72, each: 12 });
   // a test piece is poured besides what is asked; where nothing is asked it comes out of what there is
-  expect(planned({ by: 'pieces', pieces: 6, portionMl: 60, testPiece: true }).pieces).toMatchObject({ asked: 6, each: 7 });
+  expect(planned({ by: 'pieces', pieces: 6, portionMl: 60, testPiece: true }).pieces).toMatchObject({
+    asked: 6,
+    each: 7,
+  });
   const flour = planned({ by: 'flour', grams: 500 });
   const tested = planned({ by: 'flour', grams: 500, testPiece: true });
   expect(tested.pieces?.all).toBe((flour.pieces?.all ?? 0) - 1);
@@ -328,8 +411,18 @@ test('times 1 gives the card back: grams and spoons of the unscaled sheet are th
     '3/4 tsp cinnamon',
   ];
   for (const stepG of [0.1, 1, 2, 5]) {
-    const formula = { ...CARD, entries: ['2 cups flour', '1 1/2 cups milk', ...CARDS].map((text, n) => ({ key: `l${n + 1}`, text })) };
-    const r = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver: { by: 'factor', factor: 1 }, split: ONE, eggs: null });
+    const formula = {
+      ...CARD,
+      entries: ['2 cups flour', '1 1/2 cups milk', ...CARDS].map((text, n) => ({ key: `l${n + 1}`, text })),
+    };
+    const r = readyFor({
+      formula,
+      house: FRESH_KITCHEN,
+      end: null,
+      driver: { by: 'factor', factor: 1 },
+      split: ONE,
+      eggs: null,
+    });
     if (!r.ok) throw new Error(r.error.message);
     const p = plannedSheet(r.value, {
       driver: { by: 'factor', factor: 1 },
@@ -353,22 +446,27 @@ test('times 1 gives the card back: grams and spoons of the unscaled sheet are th
 
 test('how many fit is one number: what the plan counts are the places the board draws', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 20, max: 90 }), fc.integer({ min: 20, max: 60 }), fc.integer({ min: 15, max: 150 }), (wideCm, deepCm, ml) => {
-      const gear: readonly Gear[] = [
-        { id: 'g', sort: 'griddle', name: 'Griddle', wideCm, deepCm },
-        { id: 'p', sort: 'pan', name: 'Pan', acrossCm: deepCm },
-      ];
-      const a = { thickness: { paS: 2, pour: 'ribbon' } } as unknown as Parameters<typeof paceOf>[2];
-      for (const lit of [
-        { on: null, most: null },
-        { on: ['p'], most: null },
-        { on: ['g', 'p'], most: 6 },
-      ]) {
-        const places = placesIn(surfacesFor(gear, 'griddle', acrossOf('griddle', a, ml), lit));
-        expect(paceOf({ gear }, 'griddle', a, ml, null, lit)?.atOnce ?? 0).toBe(places);
-        if (lit.most) expect(places).toBeLessThanOrEqual(lit.most);
-      }
-    }),
+    fc.property(
+      fc.integer({ min: 20, max: 90 }),
+      fc.integer({ min: 20, max: 60 }),
+      fc.integer({ min: 15, max: 150 }),
+      (wideCm, deepCm, ml) => {
+        const gear: readonly Gear[] = [
+          { id: 'g', sort: 'griddle', name: 'Griddle', wideCm, deepCm },
+          { id: 'p', sort: 'pan', name: 'Pan', acrossCm: deepCm },
+        ];
+        const a = { thickness: { paS: 2, pour: 'ribbon' } } as unknown as Parameters<typeof paceOf>[2];
+        for (const lit of [
+          { on: null, most: null },
+          { on: ['p'], most: null },
+          { on: ['g', 'p'], most: 6 },
+        ]) {
+          const places = placesIn(surfacesFor(gear, 'griddle', acrossOf('griddle', a, ml), lit));
+          expect(paceOf({ gear }, 'griddle', a, ml, null, lit)?.atOnce ?? 0).toBe(places);
+          if (lit.most) expect(places).toBeLessThanOrEqual(lit.most);
+        }
+      },
+    ),
     { numRuns: 100 },
   );
 });
@@ -377,7 +475,9 @@ test('with nothing noted no place is assumed; how many lie at once is what the c
   expect(surfacesFor([], 'griddle')).toEqual([]);
   const said = surfacesFor([], 'griddle', 10, { on: null, most: 5 });
   expect(said.map((s) => s.slots.length)).toEqual([5]);
-  expect(paceOf({ gear: [] }, 'griddle', { thickness: null } as never, 60, 120, { on: null, most: 5 })).toMatchObject({ atOnce: 5 });
+  expect(paceOf({ gear: [] }, 'griddle', { thickness: null } as never, 60, 120, { on: null, most: 5 })).toMatchObject({
+    atOnce: 5,
+  });
 });
 
 test('places in a pan lie inside it with room for a spatula, and there is always one', () => {
@@ -386,13 +486,18 @@ test('places in a pan lie inside it with room for a spatula, and there is always
       const slots = surfaceOf({ id: 'p', sort: 'pan', name: 'Pan', acrossCm }, 'griddle', across)?.slots ?? [];
       expect(slots.length).toBeGreaterThanOrEqual(1);
       if (slots.length === 1) return;
-      for (const s of slots) expect(Math.hypot(s.x - acrossCm / 2, s.y - acrossCm / 2) + across / 2).toBeLessThanOrEqual(acrossCm / 2 + 1e-6);
+      for (const s of slots)
+        expect(Math.hypot(s.x - acrossCm / 2, s.y - acrossCm / 2) + across / 2).toBeLessThanOrEqual(
+          acrossCm / 2 + 1e-6,
+        );
       for (const [i, a] of slots.entries())
-        for (const b of slots.slice(i + 1)) expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(across + GAP_CM - 1e-6);
+        for (const b of slots.slice(i + 1))
+          expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(across + GAP_CM - 1e-6);
     }),
   );
   // 24 cm: three of 10 cm in a ring, seven of 6 cm about one in the middle
-  const pan = (across: number) => surfaceOf({ id: 'p', sort: 'pan', name: 'Pan', acrossCm: 24 }, 'small', across)?.slots.length;
+  const pan = (across: number) =>
+    surfaceOf({ id: 'p', sort: 'pan', name: 'Pan', acrossCm: 24 }, 'small', across)?.slots.length;
   expect([pan(22), pan(10), pan(6)]).toEqual([1, 3, 8]);
 });
 
@@ -418,7 +523,8 @@ test('by eye: a jug’s marks, whole spoons and whole eggs, joined in one bowl w
   const own: Own = { ...NOTHING_OWN, stamp: 's', measures: [measure('ladle', 'blue', 60), measure('glass', '', 155)] };
   const withJug = { ...FRESH_KITCHEN, conventions: { ...FRESH_KITCHEN.conventions, own } };
   const milk = (how: Exactness): string =>
-    planned({ by: 'factor', factor: 1 }, ONE, { how, house: withJug }).sheet.find((l) => /milk/i.test(l.name))?.measure ?? '';
+    planned({ by: 'factor', factor: 1 }, ONE, { how, house: withJug }).sheet.find((l) => /milk/i.test(l.name))
+      ?.measure ?? '';
   expect(milk('eye')).toBe('7 blue ladles');
   expect(milk('kitchen')).toMatch(/cup/);
   expect(sheetGroups(eye.sheet, true)[0]?.name).toBe('One bowl, or the blender');
@@ -464,17 +570,29 @@ test('two ends from one base: the base once, what each end has of its own apart,
       { key: 'x2', text: '30 g chives', end: 'b' },
     ],
   };
-  const one = (end: 'a' | 'b', pieces: number, portionMl: number) => planned({ by: 'pieces', pieces, portionMl }, ONE, { formula: forked, end });
+  const one = (end: 'a' | 'b', pieces: number, portionMl: number) =>
+    planned({ by: 'pieces', pieces, portionMl }, ONE, { formula: forked, end });
   const both = (a: number, b: number, more: { testPiece?: boolean } = {}, split: Split = ONE) =>
-    planned({ by: 'both', a: { name: 'sweet', pieces: a, portionMl: 60 }, b: { name: 'savoury', pieces: b, portionMl: 45 }, ...more }, split, {
-      formula: forked,
-    });
+    planned(
+      {
+        by: 'both',
+        a: { name: 'sweet', pieces: a, portionMl: 60 },
+        b: { name: 'savoury', pieces: b, portionMl: 45 },
+        ...more,
+      },
+      split,
+      {
+        formula: forked,
+      },
+    );
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 60 }), (a, b) => {
       const all = both(a, b);
       const [sweet, savoury] = [one('a', a, 60), one('b', b, 45)];
-      const g = (p: { readonly sheet: readonly { readonly text: string; readonly grams: number | null }[] }, text: string): number =>
-        p.sheet.find((l) => l.text === text)?.grams ?? 0;
+      const g = (
+        p: { readonly sheet: readonly { readonly text: string; readonly grams: number | null }[] },
+        text: string,
+      ): number => p.sheet.find((l) => l.text === text)?.grams ?? 0;
       for (const e of forked.entries) {
         const want = (e.end === 'b' ? 0 : g(sweet, e.text)) + (e.end === 'a' ? 0 : g(savoury, e.text));
         expect(Math.abs(g(all, e.text) - want)).toBeLessThanOrEqual(0.002 * want + 0.01);
@@ -491,12 +609,23 @@ test('two ends from one base: the base once, what each end has of its own apart,
     }),
     { numRuns: 30 },
   );
-  const d: Driver = { by: 'both', a: { name: 'sweet', pieces: 8, portionMl: 60 }, b: { name: 'savoury', pieces: 4, portionMl: 30 } };
+  const d: Driver = {
+    by: 'both',
+    a: { name: 'sweet', pieces: 8, portionMl: 60 },
+    b: { name: 'savoury', pieces: 4, portionMl: 30 },
+  };
   expect(partingOf(d)).toEqual([
     { name: 'sweet', ml: 480, share: 0.8 },
     { name: 'savoury', ml: 120, share: 0.2 },
   ]);
-  const poured = pouringsOf({ driver: d, kind: 'crepe', school: 'sweet', piecesPlanned: null, portionMl: 50, split: ONE });
+  const poured = pouringsOf({
+    driver: d,
+    kind: 'crepe',
+    school: 'sweet',
+    piecesPlanned: null,
+    portionMl: 50,
+    split: ONE,
+  });
   expect([1, 8, 9, 12].map((n) => pouringOf(poured, {}, n).name)).toEqual(['sweet', 'sweet', 'savoury', 'savoury']);
   expect(portionOf(d)).toBe(50);
   expect(sheetGroups(both(6, 6).sheet).map((x) => x.name)).toEqual(
@@ -509,14 +638,24 @@ test('two ends from one base: the base once, what each end has of its own apart,
   const balls: Formula = { ...forked, ...withEndKind({ ...forked, ends: [sweet, savoury] }, 'b', 'ball', 'plain') };
   expect([balls.kind, kindIdOf(balls, 'a'), kindIdOf(balls, 'b')]).toEqual(['griddle', 'griddle', 'ball']);
   const asked = endsAsked({ ...d, a: { ...d.a, kind: 'waffle' } }, balls);
-  expect(asked).toMatchObject({ a: { kind: 'griddle', name: 'sweet' }, b: { kind: 'ball', name: 'savoury', pieces: 4 } });
+  expect(asked).toMatchObject({
+    a: { kind: 'griddle', name: 'sweet' },
+    b: { kind: 'ball', name: 'savoury', pieces: 4 },
+  });
   const two = planned(asked, ONE, { formula: balls });
   const apart = [
     planned({ by: 'pieces', pieces: 8, portionMl: 60 }, ONE, { formula: balls, end: 'a' }),
     planned({ by: 'pieces', pieces: 4, portionMl: 30 }, ONE, { formula: balls, end: 'b' }),
   ];
   expect(Math.abs(two.massG - apart.reduce((s, p) => s + p.massG, 0))).toBeLessThan(0.01 * two.massG);
-  const kinds = pouringsOf({ driver: asked, kind: 'griddle', school: 'even', piecesPlanned: 12, portionMl: 50, split: ONE });
+  const kinds = pouringsOf({
+    driver: asked,
+    kind: 'griddle',
+    school: 'even',
+    piecesPlanned: 12,
+    portionMl: 50,
+    split: ONE,
+  });
   expect(kinds.map((p) => [p.name, p.kind, p.pieces, p.portionMl])).toEqual([
     ['sweet', 'griddle', 8, 60],
     ['savoury', 'ball', 4, 30],
@@ -524,12 +663,19 @@ test('two ends from one base: the base once, what each end has of its own apart,
   // poured out of turn, a piece is of the end it was poured as
   expect(pouringOf(kinds, { end: 'b' }, 1).name).toBe('savoury');
   // a formula with one end has no other
-  expect(readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver: d, split: ONE, eggs: null })).toMatchObject({ ok: false });
+  expect(readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver: d, split: ONE, eggs: null })).toMatchObject(
+    { ok: false },
+  );
 });
 
 describe('what two ends hold of the same thing', () => {
   const g = fc.integer({ min: 1, max: 9 });
-  const forked = fc.record({ base: g, a: g, b: g, pieces: fc.tuple(fc.integer({ min: 2, max: 40 }), fc.integer({ min: 2, max: 40 })) });
+  const forked = fc.record({
+    base: g,
+    a: g,
+    b: g,
+    pieces: fc.tuple(fc.integer({ min: 2, max: 40 }), fc.integer({ min: 2, max: 40 })),
+  });
   const formulaOf = ({ base, a, b }: { base: number; a: number; b: number }): Formula => ({
     ...CARD,
     kind: 'crepe',
@@ -552,7 +698,11 @@ describe('what two ends hold of the same thing', () => {
     fc.assert(
       fc.property(forked, (x) => {
         const [a, b] = x.pieces;
-        const driver: Driver = { by: 'both', a: { name: 'sweet', pieces: a, portionMl: 60 }, b: { name: 'savoury', pieces: b, portionMl: 60 } };
+        const driver: Driver = {
+          by: 'both',
+          a: { name: 'sweet', pieces: a, portionMl: 60 },
+          b: { name: 'savoury', pieces: b, portionMl: 60 },
+        };
         const p = planned(driver, ONE, { formula: formulaOf(x) });
         const salt = (end: string | undefined): number =>
           p.sheet.filter((l) => /salt/i.test(l.name) && l.forEnd === end).reduce((s, l) => s + (l.grams ?? 0), 0);
@@ -576,21 +726,26 @@ test('law: with whole eggs the plan promises what its sheet pours, and the eggs 
   let reached = 0;
   let all = 0;
   fc.assert(
-    fc.property(fc.integer({ min: 6, max: 60 }), fc.constantFrom('exact', 'gram'), fc.integer({ min: -1, max: 1 }), (pieces, how, more) => {
-      const driver: Driver = { by: 'pieces', pieces, portionMl: 60 };
-      const plain = planned(driver, ONE, { how: how as Exactness });
-      const egg = plain.sheet.find((l) => /egg/i.test(l.name))?.grams ?? 0;
-      const eggs = Math.max(1, Math.round(egg / 50) + more);
-      const r = readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs });
-      if (!r.ok) return;
-      const p = planned(driver, ONE, { how: how as Exactness, eggs });
-      expect(p.sheet.find((l) => /egg/i.test(l.name))?.grams).toBeCloseTo(50 * eggs, 1);
-      // worked from the sheet by itself: its grams, its density, one portion
-      const poured = Math.floor((p.one.yield?.pieces ?? 0) + 1e-9);
-      expect(p.pieces?.all).toBe(Math.min(pieces, poured));
-      all++;
-      if (p.pieces?.all === pieces) reached++;
-    }),
+    fc.property(
+      fc.integer({ min: 6, max: 60 }),
+      fc.constantFrom('exact', 'gram'),
+      fc.integer({ min: -1, max: 1 }),
+      (pieces, how, more) => {
+        const driver: Driver = { by: 'pieces', pieces, portionMl: 60 };
+        const plain = planned(driver, ONE, { how: how as Exactness });
+        const egg = plain.sheet.find((l) => /egg/i.test(l.name))?.grams ?? 0;
+        const eggs = Math.max(1, Math.round(egg / 50) + more);
+        const r = readyFor({ formula: CARD, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs });
+        if (!r.ok) return;
+        const p = planned(driver, ONE, { how: how as Exactness, eggs });
+        expect(p.sheet.find((l) => /egg/i.test(l.name))?.grams).toBeCloseTo(50 * eggs, 1);
+        // worked from the sheet by itself: its grams, its density, one portion
+        const poured = Math.floor((p.one.yield?.pieces ?? 0) + 1e-9);
+        expect(p.pieces?.all).toBe(Math.min(pieces, poured));
+        all++;
+        if (p.pieces?.all === pieces) reached++;
+      },
+    ),
     { numRuns: 60 },
   );
   expect(reached / all).toBeGreaterThan(0.8);
@@ -609,7 +764,8 @@ test('once the card in cups and spoons gives the card’s own cups and spoons ba
   fc.assert(
     fc.property(fc.shuffledSubarray(LINES, { minLength: 2 }), (lines) => {
       const formula: Formula = { ...CARD, entries: lines.map((text, n) => ({ key: `l${n + 1}`, text })) };
-      for (const l of planned({ by: 'factor', factor: 1 }, ONE, { formula, how: 'kitchen' }).sheet) expect(l.text.startsWith(l.measure ?? '?')).toBe(true);
+      for (const l of planned({ by: 'factor', factor: 1 }, ONE, { formula, how: 'kitchen' }).sheet)
+        expect(l.text.startsWith(l.measure ?? '?')).toBe(true);
     }),
   );
 });
@@ -617,14 +773,19 @@ test('once the card in cups and spoons gives the card’s own cups and spoons ba
 test('salt to taste is a line of the batch without an amount, and no reason not to start', () => {
   const formula: Formula = {
     ...CARD,
-    entries: ['250 g flour', '400 g milk', '10 g baking powder', 'salt to taste', 'a little vanilla, if you like'].map((text, n) => ({
-      key: `l${n + 1}`,
-      text,
-    })),
+    entries: ['250 g flour', '400 g milk', '10 g baking powder', 'salt to taste', 'a little vanilla, if you like'].map(
+      (text, n) => ({
+        key: `l${n + 1}`,
+        text,
+      }),
+    ),
   };
   expect(notUnderstood(countedLines(formula, FRESH_KITCHEN, null))).toEqual([]);
   const { sheet } = planned({ by: 'factor', factor: 2 }, ONE, { formula });
-  expect(sheet.filter((l) => l.grams === null).map((l) => l.text)).toEqual(['salt to taste', 'a little vanilla, if you like']);
+  expect(sheet.filter((l) => l.grams === null).map((l) => l.text)).toEqual([
+    'salt to taste',
+    'a little vanilla, if you like',
+  ]);
   // a thing whose amount somebody forgot is another matter
   const forgot: Formula = { ...formula, entries: [...formula.entries, { key: 'l9', text: 'sugar' }] };
   expect(notUnderstood(countedLines(forgot, FRESH_KITCHEN, null)).map((l) => l.text)).toEqual(['sugar']);
@@ -638,22 +799,33 @@ test('the head line counts the eggs that the sheet asks for', () => {
 
 test('eggs that are separated stand as yolks and whites, which weigh together what the eggs do, however it is measured and scaled', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 12 }), fc.double({ min: 0.3, max: 8, noNaN: true }), fc.constantFrom(...EXACTNESSES), (eggs, factor, how) => {
-      const of = (line: string): Formula => ({
-        ...CARD,
-        entries: ['250 g flour', '400 g milk', '10 g baking powder', line].map((text, n) => ({ key: `l${n + 1}`, text })),
-      });
-      const sheet = (line: string) => planned({ by: 'factor', factor }, ONE, { formula: of(line), how }).sheet.filter((l) => l.key.startsWith('l4'));
-      const [whole] = sheet(`${eggs} eggs`);
-      const [yolks, whites, ...more] = sheet(`${eggs} eggs, separated`);
-      expect(more).toEqual([]);
-      expect([yolks?.vessel, whites?.vessel]).toEqual(['wet', 'fold-in']);
-      expect((yolks?.grams ?? 0) + (whites?.grams ?? 0)).toBeCloseTo(whole?.grams ?? 0, 6);
-      // 33 g of 50 are white, to the gram the yolks are weighed by
-      expect(Math.abs((whites?.grams ?? 0) - 0.66 * (whole?.grams ?? 0))).toBeLessThan(0.51);
-      // off the shelf come eggs
-      expect([yolks, whites].flatMap((l) => l?.parts?.map((p) => p.id) ?? [])).toEqual(['egg-large', 'egg-large']);
-    }),
+    fc.property(
+      fc.integer({ min: 1, max: 12 }),
+      fc.double({ min: 0.3, max: 8, noNaN: true }),
+      fc.constantFrom(...EXACTNESSES),
+      (eggs, factor, how) => {
+        const of = (line: string): Formula => ({
+          ...CARD,
+          entries: ['250 g flour', '400 g milk', '10 g baking powder', line].map((text, n) => ({
+            key: `l${n + 1}`,
+            text,
+          })),
+        });
+        const sheet = (line: string) =>
+          planned({ by: 'factor', factor }, ONE, { formula: of(line), how }).sheet.filter((l) =>
+            l.key.startsWith('l4'),
+          );
+        const [whole] = sheet(`${eggs} eggs`);
+        const [yolks, whites, ...more] = sheet(`${eggs} eggs, separated`);
+        expect(more).toEqual([]);
+        expect([yolks?.vessel, whites?.vessel]).toEqual(['wet', 'fold-in']);
+        expect((yolks?.grams ?? 0) + (whites?.grams ?? 0)).toBeCloseTo(whole?.grams ?? 0, 6);
+        // 33 g of 50 are white, to the gram the yolks are weighed by
+        expect(Math.abs((whites?.grams ?? 0) - 0.66 * (whole?.grams ?? 0))).toBeLessThan(0.51);
+        // off the shelf come eggs
+        expect([yolks, whites].flatMap((l) => l?.parts?.map((p) => p.id) ?? [])).toEqual(['egg-large', 'egg-large']);
+      },
+    ),
     { numRuns: 80 },
   );
 });
@@ -668,12 +840,24 @@ test('an oven pancake is poured by the pan: 0.65 ml a cm2 of its base, and more 
     ...CARD,
     kind: 'oven',
     school: 'puffed',
-    entries: ['200 g flour', '400 g milk', '6 eggs', '2 g salt', '50 g butter for the pan'].map((text, n) => ({ key: `l${n + 1}`, text })),
+    entries: ['200 g flour', '400 g milk', '6 eggs', '2 g salt', '50 g butter for the pan'].map((text, n) => ({
+      key: `l${n + 1}`,
+      text,
+    })),
   };
   const driver: Driver = { by: 'factor', factor: 1 };
   const r = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
   if (!r.ok) throw new Error(r.error.message);
-  const p = plannedSheet(r.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind: 'oven', portionMl: null, panfulMl: panful, split: ONE, stepG: 1 });
+  const p = plannedSheet(r.value, {
+    driver,
+    exactness: 'gram',
+    house: FRESH_KITCHEN,
+    kind: 'oven',
+    portionMl: null,
+    panfulMl: panful,
+    split: ONE,
+    stepG: 1,
+  });
   if (!p.ok) throw new Error(p.error.message);
   expect(p.value.pieces?.all).toBe(panfulsOf(p.value.volumeMl, panful));
   expect(p.value.pieces?.all).toBe(2);
@@ -682,7 +866,9 @@ test('an oven pancake is poured by the pan: 0.65 ml a cm2 of its base, and more 
     { id: 'p1', sort: 'pan', name: 'Big skillet', acrossCm: 28 },
     { id: 'p2', sort: 'pan', name: 'Old skillet', acrossCm: 26 },
   ];
-  expect(surfacesFor(pans, 'oven', undefined, { on: ['p1', 'p2'], most: null }).map((s) => [s.name, s.slots.length])).toEqual([
+  expect(
+    surfacesFor(pans, 'oven', undefined, { on: ['p1', 'p2'], most: null }).map((s) => [s.name, s.slots.length]),
+  ).toEqual([
     ['Big skillet', 1],
     ['Old skillet', 1],
   ]);

@@ -85,7 +85,10 @@ function bothEnds(
   }
   const [a, b] = sized as [(typeof sized)[0], (typeof sized)[0]];
   const shared = a.lines.filter((l) => l.end === null).map((l) => at(l, a.times + b.times));
-  const own = [...a.lines.filter((l) => l.end === 'a').map((l) => at(l, a.times)), ...b.lines.filter((l) => l.end === 'b').map((l) => at(l, b.times))];
+  const own = [
+    ...a.lines.filter((l) => l.end === 'a').map((l) => at(l, a.times)),
+    ...b.lines.filter((l) => l.end === 'b').map((l) => at(l, b.times)),
+  ];
   return { ok: true, value: { lines: [...shared, ...own], times: a.times + b.times } };
 }
 
@@ -100,7 +103,11 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   const begun = timesOf(asWritten, q.driver, kindIdOf(formula, end), per);
   if (!begun.ok) return begun;
   const whole = q.eggs === null ? null : withWholeEggs({ formula, house, end }, begun.value.factor / per, q.eggs);
-  if (q.eggs !== null && !whole) return { ok: false, error: { path: 'eggs', message: 'The eggs of this formula can’t be made whole by themselves.' } };
+  if (q.eggs !== null && !whole)
+    return {
+      ok: false,
+      error: { path: 'eggs', message: 'The eggs of this formula can’t be made whole by themselves.' },
+    };
   const lines = takenOnce(whole ? countedLines(whole.formula, house, end) : asWritten, both !== null);
   // the eggs set the size to the gram, so that they stay whole
   const at = whole ? timesOf(lines, { by: 'eggs', eggs: q.eggs ?? 0 }, kindIdOf(formula, end)) : null;
@@ -126,7 +133,13 @@ export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
 }
 
 /** Where a plan asks for more of a thing than there is: how far it goes. @param all times the formula */
-function tooMuchOf(lines: readonly FormulaLine[], before: Numbers, all: number, portionMl: number | null, house: Kitchen): Result<never, CannotScale> | null {
+function tooMuchOf(
+  lines: readonly FormulaLine[],
+  before: Numbers,
+  all: number,
+  portionMl: number | null,
+  house: Kitchen,
+): Result<never, CannotScale> | null {
   const limited = lines.flatMap((l) => (l.mostG && l.grams ? [{ l, times: l.mostG / l.grams, mostG: l.mostG }] : []));
   const [least] = [...limited].sort((a, b) => a.times - b.times);
   if (!least || all <= least.times * (1 + 1e-6)) return null;
@@ -192,11 +205,19 @@ function oneMade(
   const cups = inMeasures(q.exactness);
   // where eggs are whole they stay so: what is made up is made up by the rest
   const larger = (by: number): readonly FormulaLine[] =>
-    r.eggsWhole ? r.lines.map((l) => (l.use === 'batter' && !l.parts.some((p) => isShellEgg(p.ingredient.id)) ? at(l, by) : l)) : r.lines;
+    r.eggsWhole
+      ? r.lines.map((l) => (l.use === 'batter' && !l.parts.some((p) => isShellEgg(p.ingredient.id)) ? at(l, by) : l))
+      : r.lines;
   const made = (by: number) => {
     const [lines, factor] = [larger(by), r.eggsWhole ? r.each : r.each * by];
     const kitchen = cups ? inKitchen(lines, factor, house, q.rough) : null;
-    const one = scale(lines, { by: 'factor', factor }, inMeasures(q.exactness) ? (kitchen?.taken ?? []) : q.exactness, q.kind, portion);
+    const one = scale(
+      lines,
+      { by: 'factor', factor },
+      inMeasures(q.exactness) ? (kitchen?.taken ?? []) : q.exactness,
+      q.kind,
+      portion,
+    );
     return one.ok ? { ok: true as const, value: { one: one.value, kitchen } } : one;
   };
   let one = made(1);
@@ -238,11 +259,14 @@ export function plannedSheet(r: Ready, q: SheetAsked): Result<Planned, CannotSca
   const shared = sheetOf(whole.value, stepG, 1, r.ends).filter((l) => l.vessel === 'pan' || l.vessel === 'topping');
   const mixed = bare.filter((l) => l.vessel !== 'pan' && l.vessel !== 'topping');
   const sheet = [
-    ...Array.from({ length: n }, (_, m) => mixed.map((l) => ({ ...l, key: m === 0 ? l.key : `${l.key}m${m + 1}`, mix: m + 1 }))).flat(),
+    ...Array.from({ length: n }, (_, m) =>
+      mixed.map((l) => ({ ...l, key: m === 0 ? l.key : `${l.key}m${m + 1}`, mix: m + 1 })),
+    ).flat(),
     ...shared,
   ];
   return { ok: true, value: { one, kitchen, massG, volumeMl, eggs, pieces, sheet } };
 }
 
 /** One mix of a sheet that holds several, with what serves them all. */
-export const oneMix = (sheet: readonly SheetLine[], mix = 1): readonly SheetLine[] => sheet.filter((l) => l.mix === undefined || l.mix === mix);
+export const oneMix = (sheet: readonly SheetLine[], mix = 1): readonly SheetLine[] =>
+  sheet.filter((l) => l.mix === undefined || l.mix === mix);

@@ -27,8 +27,13 @@ export function portionsIn(house: Kitchen, kind: string): readonly PortionOffer[
   const sizes = { cup: house.conventions.cup, tablespoon: house.conventions.tablespoon };
   const drawer = house.drawer.flatMap((id): PortionOffer[] => {
     const [unit = '', part = '1'] = id.split(' ');
-    const ml = unit === 'cup' || unit === 'tbsp' ? Number(mlOf(unitById(unit) as Unit, sizes)?.valueOf()) * new Fraction(part).valueOf() : 0;
-    return ml >= LEAST_POUR_ML && ml <= MOST_POUR_ML ? [{ name: `${part} ${unitById(unit)?.one ?? unit}`, said: `${part} ${unit}`, ml }] : [];
+    const ml =
+      unit === 'cup' || unit === 'tbsp'
+        ? Number(mlOf(unitById(unit) as Unit, sizes)?.valueOf()) * new Fraction(part).valueOf()
+        : 0;
+    return ml >= LEAST_POUR_ML && ml <= MOST_POUR_ML
+      ? [{ name: `${part} ${unitById(unit)?.one ?? unit}`, said: `${part} ${unit}`, ml }]
+      : [];
   });
   const gear = house.gear.flatMap((g) => {
     const ml = portionFor(g, kind);
@@ -38,7 +43,10 @@ export function portionsIn(house: Kitchen, kind: string): readonly PortionOffer[
 }
 
 /** How many of a diameter each griddle takes at once. */
-export const atOnce = (house: Kitchen, acrossCm: number): readonly { readonly name: string; readonly pieces: number }[] =>
+export const atOnce = (
+  house: Kitchen,
+  acrossCm: number,
+): readonly { readonly name: string; readonly pieces: number }[] =>
   house.gear.flatMap((g) => (g.sort === 'griddle' ? [{ name: g.name, pieces: placesOn(g, 'griddle', acrossCm) }] : []));
 
 /** Standard scoops: number, and what one holds level, mL (so many to the US quart). */
@@ -54,7 +62,8 @@ export const SCOOPS: readonly { readonly number: number; readonly ml: number }[]
 ];
 
 /** What a scoop of a number holds level, mL: so many to the quart. Null for a number no scoop has. */
-export const scoopMl = (number: number): number | null => (number >= 4 && number <= 100 ? Number(QUART_ML) / number : null);
+export const scoopMl = (number: number): number | null =>
+  number >= 4 && number <= 100 ? Number(QUART_ML) / number : null;
 
 /** A round of batter as it lies poured, mL. @param acrossCm its diameter @param thickMm as poured, not as baked */
 export const roundMl = (acrossCm: number, thickMm: number): number => ((Math.PI / 4) * acrossCm ** 2 * thickMm) / 10;

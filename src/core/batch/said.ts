@@ -34,7 +34,10 @@ export interface PortionSaid {
 const NEAR_ML = 0.02;
 
 const no = (error: string): Result<never, string> => ({ ok: false, error });
-const is = (ml: number, comes: string | null = millilitres(ml)): Result<PortionSaid, string> => ({ ok: true, value: { ml, comes } });
+const is = (ml: number, comes: string | null = millilitres(ml)): Result<PortionSaid, string> => ({
+  ok: true,
+  value: { ml, comes },
+});
 
 const SHARES: Readonly<Record<string, number>> = {
   half: 1 / 2,
@@ -45,7 +48,8 @@ const SHARES: Readonly<Record<string, number>> = {
   'three quarters': 3 / 4,
 };
 /** "half a 1/4 cup", "two thirds of a 1/3 cup", "1/2 of a #12". */
-const SHARE_OF = /^(half|a half|a third|two thirds|a quarter|three quarters|\d+\/\d+)\s+(?:of\s+)?(?:an?\s+|the\s+|one\s+)?(?=[#\d]|no\b)/i;
+const SHARE_OF =
+  /^(half|a half|a third|two thirds|a quarter|three quarters|\d+\/\d+)\s+(?:of\s+)?(?:an?\s+|the\s+|one\s+)?(?=[#\d]|no\b)/i;
 
 /** The whole of a text as an amount; null where something of it is left over. */
 function whole(text: string): Amount | null {
@@ -122,7 +126,9 @@ export function portionSaid(text: string, q: PortionWith): Result<PortionSaid, s
   if (wide) {
     const cm = typedNumber(wide[1] ?? '', '') * (/^c/i.test(wide[2] ?? '') ? 1 : CM_PER_INCH);
     if (!(cm > 0 && cm <= 60)) return no('a width from 1 to 60 cm.');
-    return q.paS === null ? no('how wide it runs is not known for this batter: write how much one is.') : is(mlAcross(cm, q.paS));
+    return q.paS === null
+      ? no('how wide it runs is not known for this batter: write how much one is.')
+      : is(mlAcross(cm, q.paS));
   }
   const a = whole(t);
   if (!a) return no(`"${t.slice(0, 24)}" is no portion. Write 60 ml, 1/4 cup, 2 tbsp, #12, 50 g, or 10 cm across.`);
@@ -154,7 +160,8 @@ export function amountSaid(text: string, i: Ingredient, q: AmountWith): Result<n
   const t = text.trim().replace(/\s+/g, ' ');
   if (t === '') return no('write how much there is.');
   if (ALL.test(t)) {
-    if (q.onHandG === null) return no(`nobody has noted how much ${kitchenName(i).toLowerCase()} is in stock: write how much there is.`);
+    if (q.onHandG === null)
+      return no(`nobody has noted how much ${kitchenName(i).toLowerCase()} is in stock: write how much there is.`);
     return q.onHandG > 0 ? { ok: true, value: q.onHandG } : no(`there is no ${kitchenName(i).toLowerCase()} in stock.`);
   }
   const r = readAmount(t);

@@ -88,7 +88,11 @@ export function scale<L extends AnalysableLine>(
   if (!begun.ok) return begun;
   const { before, factor } = begun.value;
   const scaled = lines.map((line, n): { out: ScaledLine<L>; parts: L['parts'] } => {
-    if (line.parts.length === 0) return { out: { line, grams: null, exactG: null, measure: null, weighed: false, parts: [], note: '' }, parts: [] };
+    if (line.parts.length === 0)
+      return {
+        out: { line, grams: null, exactG: null, measure: null, weighed: false, parts: [], note: '' },
+        parts: [],
+      };
     const exactG = line.parts.reduce((sum, p) => sum + p.grams, 0) * factor;
     const taken = typeof how === 'string' ? null : how[n];
     if (taken)
@@ -96,7 +100,8 @@ export function scale<L extends AnalysableLine>(
         out: { ...taken, line, exactG, grams: taken.parts.reduce((a, p) => a + p.grams, 0) },
         parts: taken.parts,
       };
-    const { grams, measure } = how === 'exact' ? { grams: exactG, measure: gramsExact(exactG) } : asWeighed(exactG, allFine(line.parts));
+    const { grams, measure } =
+      how === 'exact' ? { grams: exactG, measure: gramsExact(exactG) } : asWeighed(exactG, allFine(line.parts));
     const parts = line.parts.map((p) => ({ ...p, grams: (p.grams * factor * grams) / exactG }));
     return { out: { line, grams, exactG, measure, weighed: true, parts, note: '' }, parts };
   });
@@ -132,7 +137,11 @@ const RATIOS: Readonly<Record<keyof Drift, (x: Numbers) => number | null | undef
 };
 
 /** By how much of itself each may move before it is tasted, percent: what the choice of kitchen measures goes by too. */
-const BEARS: Readonly<Record<keyof Drift, number>> = { ...TOLERANCE, co2: TOLERANCE.leavening, water: TOLERANCE.liquid };
+const BEARS: Readonly<Record<keyof Drift, number>> = {
+  ...TOLERANCE,
+  co2: TOLERANCE.leavening,
+  water: TOLERANCE.liquid,
+};
 /** A ratio under so much, percent of flour, is not one to keep. */
 const TRACE = 0.01;
 
@@ -144,7 +153,9 @@ function movedBy(before: Numbers, after: Numbers): readonly Moved[] {
   });
   const first = (m: Moved): boolean => m.ratio === 'co2' || m.ratio === 'salt';
   const does = (m: Moved): number => Math.abs(m.pct) / BEARS[m.ratio];
-  return [...all.filter(first), ...all.filter((m) => !first(m))].sort((a, b) => Number(first(b)) - Number(first(a)) || does(b) - does(a));
+  return [...all.filter(first), ...all.filter((m) => !first(m))].sort(
+    (a, b) => Number(first(b)) - Number(first(a)) || does(b) - does(a),
+  );
 }
 
 /** Percent of flour (for co2: g per 100 g flour) gained or lost against the unrounded formula; 0 where there is no flour. */
@@ -155,5 +166,13 @@ function driftOf(before: Numbers, after: Numbers, factor: number): Drift {
     const d = (RATIOS[ratio](after) ?? 0) - (RATIOS[ratio](before) ?? 0);
     return a && b && !(same && Math.abs(d) < 1e-9) ? d : 0;
   };
-  return { liquid: of('liquid'), water: of('water'), egg: of('egg'), fat: of('fat'), sugar: of('sugar'), salt: of('salt'), co2: of('co2') };
+  return {
+    liquid: of('liquid'),
+    water: of('water'),
+    egg: of('egg'),
+    fat: of('fat'),
+    sugar: of('sugar'),
+    salt: of('salt'),
+    co2: of('co2'),
+  };
 }

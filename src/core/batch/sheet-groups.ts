@@ -19,9 +19,22 @@ export function sheetGroups(lines: readonly SheetLine[], oneBowl = false): reado
   const sides = [...new Set(lines.flatMap((l) => (l.side === undefined ? [] : [l.side])))];
   return [
     ...(oneBowl ? [{ name: 'One bowl, or the blender', of: ['dry', 'wet'] }] : [])
-      .concat(VESSELS.filter((v) => !oneBowl || (v !== 'dry' && v !== 'wet')).map((v) => ({ name: VESSEL_NAMES[v], of: [v] })))
-      .map(({ name, of }) => ({ name, lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && of.includes(l.vessel) && !atTheHeat(l)) })),
-    { name: 'Beside the heat', lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && atTheHeat(l)) },
+      .concat(
+        VESSELS.filter((v) => !oneBowl || (v !== 'dry' && v !== 'wet')).map((v) => ({
+          name: VESSEL_NAMES[v],
+          of: [v],
+        })),
+      )
+      .map(({ name, of }) => ({
+        name,
+        lines: lines.filter(
+          (l) => l.side === undefined && l.forEnd === undefined && of.includes(l.vessel) && !atTheHeat(l),
+        ),
+      })),
+    {
+      name: 'Beside the heat',
+      lines: lines.filter((l) => l.side === undefined && l.forEnd === undefined && atTheHeat(l)),
+    },
     ...[...new Set(lines.flatMap((l) => (l.side === undefined ? (l.forEnd ?? []) : [])))].map((end) => ({
       name: `Into the ${end} part`,
       lines: lines.filter((l) => l.side === undefined && l.forEnd === end),

@@ -44,7 +44,9 @@ export const goesOnScale = (l: Pick<SheetLine, 'measure'>): boolean => /^[\d.\u2
 /** The amount as it is taken: where the house weighs in ounces they stand first, and the grams beside them. */
 export const measureSaid = (l: Pick<SheetLine, 'measure' | 'grams'>, u: Pick<Units, 'weight'>): string => {
   if (l.measure === null) return 'as needed';
-  return u.weight === 'oz' && l.grams !== null && goesOnScale(l) ? `${massNumber(l.grams, u)} oz (${l.measure})` : l.measure;
+  return u.weight === 'oz' && l.grams !== null && goesOnScale(l)
+    ? `${massNumber(l.grams, u)} oz (${l.measure})`
+    : l.measure;
 };
 
 /** g a line was planned with, before any re-balancing. */
@@ -52,4 +54,11 @@ export const plannedG = (l: SheetLine): number | null => l.was ?? l.grams;
 
 /** Of a mix: its lines in the bowls; what serves all, what goes with it and what is of one end alone left out. */
 export const bowlLines = (sheet: readonly SheetLine[], mix: number): readonly SheetLine[] =>
-  sheet.filter((l) => l.side === undefined && l.forEnd === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && (l.mix ?? 1) === mix);
+  sheet.filter(
+    (l) =>
+      l.side === undefined &&
+      l.forEnd === undefined &&
+      l.vessel !== 'pan' &&
+      l.vessel !== 'topping' &&
+      (l.mix ?? 1) === mix,
+  );

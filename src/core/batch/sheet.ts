@@ -68,10 +68,15 @@ function inEggParts<L extends SheetLine>(l: L, line: FormulaLine): readonly L[] 
 
 /** Part of an egg is of a beaten one: how many are beaten for what is weighed. Empty where they come whole, or are separated. */
 function beaten(line: FormulaLine, grams: number | null, weighed: boolean): string {
-  const each = line.ingredient?.category === 'egg' && line.parts.length === 1 && isShellEgg(line.ingredient.id) ? line.ingredient.piece?.grams : undefined;
+  const each =
+    line.ingredient?.category === 'egg' && line.parts.length === 1 && isShellEgg(line.ingredient.id)
+      ? line.ingredient.piece?.grams
+      : undefined;
   if (!each || !weighed || grams === null || separates(line)) return '';
   const count = grams / each;
-  return Math.abs(count - Math.round(count)) < WHOLE ? '' : `beat ${Math.ceil(count)}, weigh from ${count > 1 ? 'them' : 'it'}`;
+  return Math.abs(count - Math.round(count)) < WHOLE
+    ? ''
+    : `beat ${Math.ceil(count)}, weigh from ${count > 1 ? 'them' : 'it'}`;
 }
 
 /** The spoon or cup a line is measured with, as it is written. */
@@ -89,7 +94,16 @@ export function inPinches(line: Pick<FormulaLine, 'written' | 'parts'>, factor: 
   const [a] = line.written;
   const [t] = a?.terms ?? [];
   const unit = t?.unit && PINCHES.has(t.unit) ? unitById(t.unit) : undefined;
-  if (!a || !t || !unit || line.written.length > 1 || a.terms.length > 1 || line.parts.length !== 1 || typeof unit.ml !== 'string') return null;
+  if (
+    !a ||
+    !t ||
+    !unit ||
+    line.written.length > 1 ||
+    a.terms.length > 1 ||
+    line.parts.length !== 1 ||
+    typeof unit.ml !== 'string'
+  )
+    return null;
   const n = (factor * (t.low.valueOf() + (t.high ?? t.low).valueOf())) / 2;
   if (n * Number(unit.ml) >= LEAST_SPOON_ML) return null;
   const halves = Math.max(1, Math.round(2 * n));
@@ -103,7 +117,16 @@ const twice = (line: FormulaLine): string => (line.key.includes(ONCE) ? `on the 
 function spoonsWritten(line: Pick<FormulaLine, 'written'>, factor: number): string | null {
   const [a] = line.written;
   const [t] = a?.terms ?? [];
-  if (!a || !t || line.written.length > 1 || a.terms.length > 1 || t.high || t.fullness || (t.unit !== 'tsp' && t.unit !== 'tbsp')) return null;
+  if (
+    !a ||
+    !t ||
+    line.written.length > 1 ||
+    a.terms.length > 1 ||
+    t.high ||
+    t.fullness ||
+    (t.unit !== 'tsp' && t.unit !== 'tbsp')
+  )
+    return null;
   return spoonsOf(factor * t.low.valueOf() * (t.unit === 'tbsp' ? 3 : 1), t.unit === 'tbsp')?.text ?? null;
 }
 
@@ -120,41 +143,57 @@ function spoonsBeside(line: FormulaLine, exactG: number, factor: number, stepG: 
  * @param mixes equal mixes that share what there is of a thing @param ends names of two ends made from one base
  * @returns one line each, dry bowl first; within a vessel dry before wet before oily
  */
-export function sheetOf(scaled: Scaled<FormulaLine>, stepG: number, mixes = 1, ends: Readonly<Record<EndId, string>> | null = null): readonly SheetLine[] {
-  const lines = scaled.lines.flatMap(({ line, grams, exactG, measure, weighed, parts, note }): readonly (SheetLine & Measured)[] => {
-    const i = line.ingredient;
-    const pinches = grams === null ? null : inPinches(line, scaled.factor);
-    const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
-    const spoons = exactG !== null && weighed && pinches === null ? spoonsBeside(line, exactG, scaled.factor, stepG) : null;
-    const whole: SheetLine & Measured = {
-      key: line.key,
-      text: line.text,
-      name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
-      vessel: line.vessel,
-      ...(line.side && { side: line.side }),
-      ...(ends && line.end && { forEnd: ends[line.end] }),
-      ...(line.moment && line.moment !== 'bowl' && { moment: line.moment }),
-      ...(line.mostG && { mostG: line.mostG / mixes }),
-      measure: pinches ?? measure,
-      grams,
-      preparation: [line.preparation, beaten(line, grams, weighed), note, line.moment && line.moment !== 'bowl' ? MOMENT_NAMES[line.moment] : '', twice(line)]
-        .filter(Boolean)
-        .join('; '),
-      spoons,
-      parts:
-        grams === null
-          ? i
-            ? [{ id: i.id, grams: 0 }]
-            : []
-          : i?.blend && line.parts.length === membersOf(i).length
-            ? [{ id: i.id, grams }]
-            : parts.map((p) => ({ id: p.ingredient.id, grams: p.grams })),
-      ingredient: i,
-      tool: spoons ? 'tsp' : toolOf(line),
-    };
-    return inEggParts(whole, line);
-  });
-  return VESSELS.flatMap((v) => inOrder(lines.filter((l) => l.vessel === v))).map(({ ingredient: _i, tool: _t, ...l }) => l);
+export function sheetOf(
+  scaled: Scaled<FormulaLine>,
+  stepG: number,
+  mixes = 1,
+  ends: Readonly<Record<EndId, string>> | null = null,
+): readonly SheetLine[] {
+  const lines = scaled.lines.flatMap(
+    ({ line, grams, exactG, measure, weighed, parts, note }): readonly (SheetLine & Measured)[] => {
+      const i = line.ingredient;
+      const pinches = grams === null ? null : inPinches(line, scaled.factor);
+      const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
+      const spoons =
+        exactG !== null && weighed && pinches === null ? spoonsBeside(line, exactG, scaled.factor, stepG) : null;
+      const whole: SheetLine & Measured = {
+        key: line.key,
+        text: line.text,
+        name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
+        vessel: line.vessel,
+        ...(line.side && { side: line.side }),
+        ...(ends && line.end && { forEnd: ends[line.end] }),
+        ...(line.moment && line.moment !== 'bowl' && { moment: line.moment }),
+        ...(line.mostG && { mostG: line.mostG / mixes }),
+        measure: pinches ?? measure,
+        grams,
+        preparation: [
+          line.preparation,
+          beaten(line, grams, weighed),
+          note,
+          line.moment && line.moment !== 'bowl' ? MOMENT_NAMES[line.moment] : '',
+          twice(line),
+        ]
+          .filter(Boolean)
+          .join('; '),
+        spoons,
+        parts:
+          grams === null
+            ? i
+              ? [{ id: i.id, grams: 0 }]
+              : []
+            : i?.blend && line.parts.length === membersOf(i).length
+              ? [{ id: i.id, grams }]
+              : parts.map((p) => ({ id: p.ingredient.id, grams: p.grams })),
+        ingredient: i,
+        tool: spoons ? 'tsp' : toolOf(line),
+      };
+      return inEggParts(whole, line);
+    },
+  );
+  return VESSELS.flatMap((v) => inOrder(lines.filter((l) => l.vessel === v))).map(
+    ({ ingredient: _i, tool: _t, ...l }) => l,
+  );
 }
 
 /** Reading so far off what is asked is told, percent; and so many lines, the worst first. */
@@ -165,10 +204,21 @@ const MOST_ROUGH = 3;
  * Small amounts as a scale's steps show them: the lines it reads roughly, the worst first. What has spoons beside it is left out.
  * @param stepG of the finest scale there is
  */
-export const readRoughly = (sheet: readonly SheetLine[], stepG: number): readonly { readonly name: string; readonly reads: number; readonly pct: number }[] =>
+export const readRoughly = (
+  sheet: readonly SheetLine[],
+  stepG: number,
+): readonly { readonly name: string; readonly reads: number; readonly pct: number }[] =>
   sheet
     .flatMap((l) => {
-      if (l.spoons || l.grams === null || !goesOnScale(l) || l.side !== undefined || l.vessel === 'pan' || l.vessel === 'topping') return [];
+      if (
+        l.spoons ||
+        l.grams === null ||
+        !goesOnScale(l) ||
+        l.side !== undefined ||
+        l.vessel === 'pan' ||
+        l.vessel === 'topping'
+      )
+        return [];
       const reads = Math.max(1, Math.round(l.grams / stepG)) * stepG;
       const pct = (100 * (reads - l.grams)) / l.grams;
       return Math.abs(pct) < ROUGH_PCT ? [] : [{ name: l.name, reads, pct }];
@@ -177,7 +227,8 @@ export const readRoughly = (sheet: readonly SheetLine[], stepG: number): readonl
     .slice(0, MOST_ROUGH);
 
 /** The lines that the shelf gives: what is in a bag of premix came off it when the lot was made. */
-export const offTheShelf = (sheet: readonly SheetLine[]): readonly SheetLine[] => sheet.filter((l) => l.lot === undefined);
+export const offTheShelf = (sheet: readonly SheetLine[]): readonly SheetLine[] =>
+  sheet.filter((l) => l.lot === undefined);
 
 /** Whether a line of a sheet is leavening, salt, acid or spice alone. */
 export const fineLine = (l: SheetLine, find: (id: string) => Ingredient | undefined): boolean => {
@@ -186,7 +237,10 @@ export const fineLine = (l: SheetLine, find: (id: string) => Ingredient | undefi
 };
 
 /** A sheet's lines as amounts of ingredients, for what they cost, hold and take from the shelf. @param find the pantry now */
-export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => Ingredient | undefined): readonly AccountLine[] =>
+export const linesOfSheet = (
+  sheet: readonly SheetLine[],
+  find: (id: string) => Ingredient | undefined,
+): readonly AccountLine[] =>
   sheet.map((l): AccountLine => {
     const parts = (l.parts ?? []).flatMap((p) => {
       const ingredient = find(p.id);
@@ -199,7 +253,12 @@ export const linesOfSheet = (sheet: readonly SheetLine[], find: (id: string) => 
       ...(l.side !== undefined && { side: l.side }),
       ...(l.mix !== undefined && { mix: l.mix }),
       ...(/\bpinch/.test(l.measure ?? '') && { pinched: true }),
-      parts: l.grams === null ? [] : parts.flatMap((p) => membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, grams: p.grams * m.share }))),
+      parts:
+        l.grams === null
+          ? []
+          : parts.flatMap((p) =>
+              membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, grams: p.grams * m.share })),
+            ),
     };
   });
 
@@ -217,8 +276,14 @@ export const usesOf = (lines: readonly AccountLine[], shelf: Shelf, of = ''): re
 /** Who weighs what: one pair of hands at the dry, one at the wet, one at all that is for the pan, the plates and beside them. */
 const COOKS: readonly { readonly name: string; readonly takes: (l: SheetLine) => boolean }[] = [
   { name: 'Dry', takes: (l) => l.side === undefined && l.vessel === 'dry' && !atTheHeat(l) },
-  { name: 'Wet', takes: (l) => l.side === undefined && (l.vessel === 'wet' || l.vessel === 'fold-in') && !atTheHeat(l) },
-  { name: 'Heat and plates', takes: (l) => l.side !== undefined || l.vessel === 'pan' || l.vessel === 'topping' || atTheHeat(l) },
+  {
+    name: 'Wet',
+    takes: (l) => l.side === undefined && (l.vessel === 'wet' || l.vessel === 'fold-in') && !atTheHeat(l),
+  },
+  {
+    name: 'Heat and plates',
+    takes: (l) => l.side !== undefined || l.vessel === 'pan' || l.vessel === 'topping' || atTheHeat(l),
+  },
 ];
 
 /** A sheet for each prep cook, dry and wet apart; nobody's is left out. @param mixes how often a mix is weighed */
@@ -226,6 +291,8 @@ export const forCooks = (
   sheet: readonly SheetLine[],
   mixes: number,
 ): readonly { readonly name: string; readonly lines: readonly SheetLine[]; readonly times: number }[] =>
-  COOKS.map(({ name, takes }) => ({ name, lines: sheet.filter(takes), times: sheet.some((l) => takes(l) && l.mix !== undefined) ? mixes : 1 })).filter(
-    (c) => c.lines.length > 0,
-  );
+  COOKS.map(({ name, takes }) => ({
+    name,
+    lines: sheet.filter(takes),
+    times: sheet.some((l) => takes(l) && l.mix !== undefined) ? mixes : 1,
+  })).filter((c) => c.lines.length > 0);

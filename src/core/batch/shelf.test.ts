@@ -39,25 +39,45 @@ const SHELF: Shelf = {
 };
 
 test('a batter by hand: 250 g flour, 400 g milk, 2 eggs, 40 g butter and as much for the pan', () => {
-  const c = costOf(linesOf('250 g flour', '400 g milk', '2 eggs', '40 g butter', '40 g butter for the pan', '10 g sugar', 'oil for the pan'), SHELF);
+  const c = costOf(
+    linesOf(
+      '250 g flour',
+      '400 g milk',
+      '2 eggs',
+      '40 g butter',
+      '40 g butter for the pan',
+      '10 g sugar',
+      'oil for the pan',
+    ),
+    SHELF,
+  );
   // 0.225 + 0.48 + 0.60 + 0.40 + 0.40
   expect(c.total).toBeCloseTo(2.105, 9);
-  expect(c.rows.find((r) => r.ingredient.id === 'butter-unsalted')).toMatchObject({ grams: 80, cost: expect.closeTo(0.8, 9) });
+  expect(c.rows.find((r) => r.ingredient.id === 'butter-unsalted')).toMatchObject({
+    grams: 80,
+    cost: expect.closeTo(0.8, 9),
+  });
   expect(c.gaps).toEqual(['Granulated sugar', 'oil for the pan']);
 });
 
 test('food of the batter: flour 364, milk 61 kcal in 100 g; pan and topping are not in it', () => {
-  const n = nutritionOf(linesOf('200 g flour', '300 g milk', '50 g butter for the pan', '40 g maple syrup to serve', 'vanilla'));
+  const n = nutritionOf(
+    linesOf('200 g flour', '300 g milk', '50 g butter for the pan', '40 g maple syrup to serve', 'vanilla'),
+  );
   const kcal = (id: string): number => ingredient(id).per100g.kcal;
   expect(n.of.kcal).toBeCloseTo(2 * kcal('flour-all-purpose') + 3 * kcal('milk-whole'), 9);
   expect(n.of.fatG).toBeCloseTo(2 * 0.98 + 3 * ingredient('milk-whole').per100g.fatG, 9);
   expect(n.open).toEqual(['vanilla']);
   const mystery: Ingredient = { ...ingredient('flour-oat'), id: 'own-x', name: 'Mystery', unknown: ['fibreG'] };
-  expect(nutritionOf([{ use: 'batter', parts: [{ ingredient: mystery, grams: 10 }] }]).gaps).toEqual({ fibreG: ['Mystery'] });
+  expect(nutritionOf([{ use: 'batter', parts: [{ ingredient: mystery, grams: 10 }] }]).gaps).toEqual({
+    fibreG: ['Mystery'],
+  });
 });
 
 test('law: costs and food add up: of two lots of lines together, as of each', () => {
-  const shelf: Shelf = Object.fromEntries(PANTRY.filter((_, n) => n % 3 !== 0).map((i, n) => [i.id, stock(i.id, n + 1, 500)]));
+  const shelf: Shelf = Object.fromEntries(
+    PANTRY.filter((_, n) => n % 3 !== 0).map((i, n) => [i.id, stock(i.id, n + 1, 500)]),
+  );
   fc.assert(
     fc.property(anyFormula, anyFormula, (a, b) => {
       expect(costOf([...a, ...b], shelf).total).toBeCloseTo(costOf(a, shelf).total + costOf(b, shelf).total, 5);
@@ -108,18 +128,30 @@ test('a blend costs and is taken as itself where it stands ready mixed, else as 
   expect(costOf(lines, SHELF)).toMatchObject({ total: expect.closeTo(0.27, 9), gaps: ['Oat flour'] });
   const ready: Shelf = { ...SHELF, 'own-blend': stock('own-blend', 2, 1000, 150) };
   expect(costOf(lines, ready)).toMatchObject({ total: expect.closeTo(0.8, 9), gaps: [] });
-  expect(takeOut(usesOf(lines, ready), ready).rows).toMatchObject([{ ingredient: { id: 'own-blend' }, grams: 400, shortG: 250, packs: 1 }]);
+  expect(takeOut(usesOf(lines, ready), ready).rows).toMatchObject([
+    { ingredient: { id: 'own-blend' }, grams: 400, shortG: 250, packs: 1 },
+  ]);
   expect(nutritionOf(lines).of.fatG).toBeCloseTo(3 * 0.98 + ingredient('flour-oat').per100g.fatG, 9);
 });
 
 test('a pack without a price, or a price without a pack, costs nobody knows what', () => {
   expect(pricePerG(stock('x', 2, 500))).toBe(0.004);
-  expect([pricePerG(undefined), pricePerG(stock('x', null, 500)), pricePerG(stock('x', 2, null))]).toEqual([null, null, null]);
+  expect([pricePerG(undefined), pricePerG(stock('x', null, 500)), pricePerG(stock('x', 2, null))]).toEqual([
+    null,
+    null,
+    null,
+  ]);
 });
 
 test('dates: past, soon and well', () => {
   const at = (bestBefore: string | null) => keeping({ ...stock('x', null, null), bestBefore }, '2026-11-25');
-  expect([at('2026-11-24'), at('2026-11-25'), at('2026-12-09'), at('2026-12-10'), at(null)]).toEqual(['past', 'soon', 'soon', 'well', null]);
+  expect([at('2026-11-24'), at('2026-11-25'), at('2026-12-09'), at('2026-12-10'), at(null)]).toEqual([
+    'past',
+    'soon',
+    'soon',
+    'well',
+    null,
+  ]);
 });
 
 function sheetFor(...texts: string[]) {
@@ -144,7 +176,14 @@ function sheetFor(...texts: string[]) {
 
 test('the list sums butter over batter, pan and table; what is short is bought in whole packs', () => {
   const lines = linesOfSheet(
-    sheetFor('250 g flour', '40 g butter', '10 g butter for the pan', '25 g butter to serve', 'oil for the pan', '10 g moondust'),
+    sheetFor(
+      '250 g flour',
+      '40 g butter',
+      '10 g butter for the pan',
+      '25 g butter to serve',
+      'oil for the pan',
+      '10 g moondust',
+    ),
     findIngredient,
   );
   const list = takeOut(usesOf(lines, SHELF), SHELF);
@@ -170,7 +209,9 @@ test('law: the list takes what the lines hold, no more and no less', () => {
       const list = takeOut(uses, SHELF);
       const held = lines.flatMap((l) => l.parts).reduce((a, p) => a + p.grams, 0);
       expect(list.rows.reduce((a, r) => a + r.grams, 0)).toBeCloseTo(held, 4);
-      expect(list.rows.every((r) => r.shortG === null || r.shortG + Math.min(r.onHandG ?? 0, r.grams) >= r.grams - 1e-9)).toBe(true);
+      expect(
+        list.rows.every((r) => r.shortG === null || r.shortG + Math.min(r.onHandG ?? 0, r.grams) >= r.grams - 1e-9),
+      ).toBe(true);
       expect(new Set(list.rows.map((r) => r.ingredient.id)).size).toBe(list.rows.length);
     }),
   );
@@ -200,7 +241,10 @@ test('dry before wet, wet before oily, and honey last of all, off the oiled spoo
 });
 
 test('law: the order loses no line, and washes nothing', () => {
-  const anyThing = fc.record({ ingredient: fc.constantFrom(...PANTRY), tool: fc.constantFrom('cup', 'tbsp', 'tsp', null) });
+  const anyThing = fc.record({
+    ingredient: fc.constantFrom(...PANTRY),
+    tool: fc.constantFrom('cup', 'tbsp', 'tsp', null),
+  });
   fc.assert(
     fc.property(fc.array(anyThing, { maxLength: 25 }), (things) => {
       const sorted = inOrder(things);
@@ -213,21 +257,34 @@ test('law: the order loses no line, and washes nothing', () => {
 });
 
 test('what a scale with whole grams can not weigh: under ten grams of leavening, under five of a spice', () => {
-  expect([leastHonestG(1, ingredient('baking-soda')), leastHonestG(1, ingredient('cinnamon')), leastHonestG(0.1, ingredient('salt-table'))]).toEqual([
-    10, 5, 1,
-  ]);
+  expect([
+    leastHonestG(1, ingredient('baking-soda')),
+    leastHonestG(1, ingredient('cinnamon')),
+    leastHonestG(0.1, ingredient('salt-table')),
+  ]).toEqual([10, 5, 1]);
   // soda: 4.6 g a teaspoon, so 2.4 g is half a spoon and a little
   expect(inSpoons(2.4, ingredient('baking-soda'))).toEqual({ text: '1/2 tsp', grams: expect.closeTo(2.3, 9) });
   expect(inSpoons(0.2, ingredient('baking-soda'))).toBeNull();
   expect(instead(2.5, ingredient('baking-soda'), 1)).toMatchObject({ times: 4, spoons: { text: '1/2 tsp' } });
   expect(instead(12, ingredient('baking-soda'), 1)).toBeNull();
-  expect(sheetFor('250 g flour', '1.2 g soda').find((l) => l.name === 'Baking soda')).toMatchObject({ measure: '2.4 g', spoons: '1/2 tsp' });
+  expect(sheetFor('250 g flour', '1.2 g soda').find((l) => l.name === 'Baking soda')).toMatchObject({
+    measure: '2.4 g',
+    spoons: '1/2 tsp',
+  });
 });
 
 test('portions of this kitchen: its weighed ladles, and what its pans and irons ask for', () => {
   const own = withMeasure(
     NOTHING_OWN,
-    measureFrom({ id: 'l', unit: 'ladle', which: 'blue', full: '2/3', ingredientId: null, weighings: [40, 40, 40], gPerMl: 1 }),
+    measureFrom({
+      id: 'l',
+      unit: 'ladle',
+      which: 'blue',
+      full: '2/3',
+      ingredientId: null,
+      weighings: [40, 40, 40],
+      gPerMl: 1,
+    }),
   );
   const house: Kitchen = {
     ...FRESH_KITCHEN,
@@ -246,7 +303,14 @@ test('portions of this kitchen: its weighed ladles, and what its pans and irons 
     { name: 'Crepe pan', ml: expect.closeTo(56.55, 2) },
   ]);
   // the drawer's cups are offered too, as far as anybody pours from one
-  expect(portionsIn(house, 'waffle').map((p) => p.name)).toEqual(['1 tablespoon', '2/3 blue ladle', '1/4 cup', '1/3 cup', 'Iron', '1/2 cup']);
+  expect(portionsIn(house, 'waffle').map((p) => p.name)).toEqual([
+    '1 tablespoon',
+    '2/3 blue ladle',
+    '1/4 cup',
+    '1/3 cup',
+    'Iron',
+    '1/2 cup',
+  ]);
   expect(portionsIn(house, 'waffle')[2]).toMatchObject({ said: '1/4 cup', ml: expect.closeTo(59.15, 2) });
   expect(house.gear[1] && portionFor(house.gear[1], 'waffle')).toBeCloseTo(97.5, 9);
   // 11 cm with room for the spatula: 6 along 76 cm, and 5 set into their gaps, twice in 45
@@ -281,7 +345,9 @@ test('a sauce beside the batter is told apart, and stays under its name from the
     [600, null],
     [300, 'Glaze'],
   ]);
-  expect(besideLines(linesOfSheet(sheet, findIngredient)).map((s) => [s.name, s.lines.map((l) => l.parts[0]?.grams)])).toEqual([['Glaze', [300]]]);
+  expect(
+    besideLines(linesOfSheet(sheet, findIngredient)).map((s) => [s.name, s.lines.map((l) => l.parts[0]?.grams)]),
+  ).toEqual([['Glaze', [300]]]);
 });
 
 test('take-out and shopping speak in packs: whole ones, what is taken out of one more, and what stays over', () => {
@@ -299,13 +365,27 @@ test('take-out and shopping speak in packs: whole ones, what is taken out of one
 });
 
 test('by wave: packs are opened as they are needed, what stays over goes into the next, and nothing is fetched twice', () => {
-  const mixed = (mix: number, id: string, grams: number): AccountLine => ({ use: 'batter', text: id, mix, parts: [{ ingredient: ingredient(id), grams }] });
+  const mixed = (mix: number, id: string, grams: number): AccountLine => ({
+    use: 'batter',
+    text: id,
+    mix,
+    parts: [{ ingredient: ingredient(id), grams }],
+  });
   const lines = [
     ...[1, 2, 3, 4].flatMap((m) => [mixed(m, 'flour-all-purpose', 700), mixed(m, 'salt-table', 5)]),
     { ...mixed(1, 'butter-unsalted', 40), mix: undefined },
   ];
   const split = { by: 'bowls', mixes: 4, atOnce: 2, bowl: null, lifeMin: 60, apartMin: 20 } as const;
-  const shelf = { 'flour-all-purpose': { ingredientId: 'flour-all-purpose', onHandG: 5000, packG: 1000, price: null, opened: null, bestBefore: null } };
+  const shelf = {
+    'flour-all-purpose': {
+      ingredientId: 'flour-all-purpose',
+      onHandG: 5000,
+      packG: 1000,
+      price: null,
+      opened: null,
+      bestBefore: null,
+    },
+  };
   const waves = fetchedByWave(lines, split, shelf);
   expect(waves.map((w) => w.name)).toEqual(['Wave 1', 'Wave 2', 'For all of them']);
   // 1,400 g out of two bags leaves 600; with those 600 the next 1,400 wants one bag more and leaves 200
@@ -315,7 +395,9 @@ test('by wave: packs are opened as they are needed, what stays over goes into th
   ]);
   expect(waves[1]?.rows.map((r) => opensWords(r, { weight: 'g' }))).toEqual(['opens 1 bag, 200 g over', '']);
   for (const id of ['flour-all-purpose', 'salt-table', 'butter-unsalted'])
-    expect(waves.flatMap((w) => w.rows.filter((r) => r.ingredient.id === id)).reduce((a, r) => a + r.grams, 0)).toBeCloseTo(
+    expect(
+      waves.flatMap((w) => w.rows.filter((r) => r.ingredient.id === id)).reduce((a, r) => a + r.grams, 0),
+    ).toBeCloseTo(
       lines.reduce((a, l) => a + l.parts.reduce((b, p) => b + (p.ingredient.id === id ? p.grams : 0), 0), 0),
       9,
     );

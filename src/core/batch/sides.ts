@@ -45,13 +45,23 @@ export function partsOf(
   const massG = known.reduce((a, k) => a + k.g, 0);
   const ml = known.reduce((a, k) => a + k.g / gPerMl(k.ingredient), 0);
   return {
-    parts: known.map(({ ingredient, g }) => ({ ingredient, byWeight: g / massG, byVolume: g / gPerMl(ingredient) / ml })),
+    parts: known.map(({ ingredient, g }) => ({
+      ingredient,
+      byWeight: g / massG,
+      byVolume: g / gPerMl(ingredient) / ml,
+    })),
     gone: side.parts.filter((p) => !find(p.ingredientId)).map((p) => p.ingredientId),
   };
 }
 
 /** A side on a sheet, for so many people, in the measures of its batch. @param n its place among the sides, for the keys */
-export function sideLines(side: Side, people: number, n: number, find: (id: string) => Ingredient | undefined, measured: MeasuredWith): readonly SheetLine[] {
+export function sideLines(
+  side: Side,
+  people: number,
+  n: number,
+  find: (id: string) => Ingredient | undefined,
+  measured: MeasuredWith,
+): readonly SheetLine[] {
   const total = side.servingG * people;
   return partsOf(side, find).parts.map((p, k): SheetLine => {
     const { grams, measure } = asTaken(p.ingredient, total * p.byWeight, measured);
@@ -74,8 +84,12 @@ export function sideCautions(parts: readonly Ingredient[]): readonly string[] {
   const all = parts.flatMap((i) => membersOf(i).map((m) => m.ingredient));
   return [
     ...(all.some((i) => isA(i, 'honey')) ? ['Honey is not for infants under one.'] : []),
-    ...(all.some((i) => i.category === 'egg') ? ['It holds egg: cook it through, or as the local food code has it.'] : []),
-    ...(all.some((i) => i.category === 'dairy') ? ['Keep it cold until it is served, and no longer out than the local food code allows.'] : []),
+    ...(all.some((i) => i.category === 'egg')
+      ? ['It holds egg: cook it through, or as the local food code has it.']
+      : []),
+    ...(all.some((i) => i.category === 'dairy')
+      ? ['Keep it cold until it is served, and no longer out than the local food code allows.']
+      : []),
     ...(all.some((i) => i.per100g.alcoholG > 1) ? ['It holds alcohol: away from the flame.'] : []),
   ];
 }

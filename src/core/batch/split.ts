@@ -26,7 +26,8 @@ export function mixName(s: Split, n: number): string {
 }
 
 /** How many waves its mixes are worked in: bowls joined together, the kits of a class. */
-export const wavesIn = (s: Split): number => (s.by === 'bowls' ? Math.ceil(s.mixes / Math.max(1, s.atOnce)) : s.by === 'kits' ? s.classes : 1);
+export const wavesIn = (s: Split): number =>
+  s.by === 'bowls' ? Math.ceil(s.mixes / Math.max(1, s.atOnce)) : s.by === 'kits' ? s.classes : 1;
 
 /** The wave a mix is of, from 1. @param mix from 1 */
 export const waveOf = (s: Split, mix: number): number =>

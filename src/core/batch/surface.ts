@@ -53,9 +53,10 @@ const staggered = (wide: number, deep: number, across: number): readonly Slot[] 
   const left = (wide - (columns * across + (columns - 1) * GAP_CM)) / 2 + across / 2;
   const front = (deep - (across + (rows - 1) * rowPitch)) / 2 + across / 2;
   return Array.from({ length: rows }, (_, r) => r).flatMap((r) =>
-    Array.from({ length: columns }, (_, c) => ({ x: left + c * pitch + (r % 2) * (pitch / 2), y: front + r * rowPitch })).filter(
-      (s) => s.x + across / 2 <= wide + 1e-9,
-    ),
+    Array.from({ length: columns }, (_, c) => ({
+      x: left + c * pitch + (r % 2) * (pitch / 2),
+      y: front + r * rowPitch,
+    })).filter((s) => s.x + across / 2 <= wide + 1e-9),
   );
 };
 
@@ -77,7 +78,10 @@ function inPan(pan: number, across: number): readonly Slot[] {
   if (2 * out < pitch - 1e-9) return middle;
   const n = Math.floor(Math.PI / Math.asin(Math.min(1, pitch / (2 * out))) + 1e-9);
   const inner = pan - 2 * pitch;
-  return [...ring(pan, across, n), ...(inner >= across - 1e-9 ? inPan(inner, across).map((s) => ({ x: s.x + pitch, y: s.y + pitch })) : [])];
+  return [
+    ...ring(pan, across, n),
+    ...(inner >= across - 1e-9 ? inPan(inner, across).map((s) => ({ x: s.x + pitch, y: s.y + pitch })) : []),
+  ];
 }
 
 const WAFFLE_CM = 12;
@@ -120,7 +124,10 @@ export function surfaceOf(g: Gear, kind: KindId, acrossCm: number): Surface | nu
       deepCm: WAFFLE_CM + 2 * GAP_CM,
       round: false,
       acrossCm: WAFFLE_CM,
-      slots: Array.from({ length: g.pieces }, (_, n) => ({ x: GAP_CM + WAFFLE_CM / 2 + n * pitch, y: GAP_CM + WAFFLE_CM / 2 })),
+      slots: Array.from({ length: g.pieces }, (_, n) => ({
+        x: GAP_CM + WAFFLE_CM / 2 + n * pitch,
+        y: GAP_CM + WAFFLE_CM / 2,
+      })),
     };
   }
   if (g.sort !== 'ball-pan') return null;
@@ -141,7 +148,8 @@ export function surfaceOf(g: Gear, kind: KindId, acrossCm: number): Surface | nu
 }
 
 /** How many of a kind a piece of gear takes at once. */
-export const placesOn = (g: Gear, kind: KindId, acrossCm = USUAL_ACROSS_CM): number => surfaceOf(g, kind, acrossCm)?.slots.length ?? 0;
+export const placesOn = (g: Gear, kind: KindId, acrossCm = USUAL_ACROSS_CM): number =>
+  surfaceOf(g, kind, acrossCm)?.slots.length ?? 0;
 
 /** What a kind can be made on here. */
 export const gearFor = (gear: readonly Gear[], kind: KindId): readonly Gear[] => gear.filter((g) => madeOn(g, kind));
@@ -181,7 +189,12 @@ function unnoted(places: number, acrossCm: number): Surface {
  * No more of them than are to lie there at a time.
  * @param acrossCm how far one piece spreads where it is poured freely
  */
-export function surfacesFor(gear: readonly Gear[], kind: KindId, acrossCm = USUAL_ACROSS_CM, lit: Lit = AS_USUAL): readonly Surface[] {
+export function surfacesFor(
+  gear: readonly Gear[],
+  kind: KindId,
+  acrossCm = USUAL_ACROSS_CM,
+  lit: Lit = AS_USUAL,
+): readonly Surface[] {
   const chosen = lit.on === null ? [] : gearFor(gear, kind).filter((g) => lit.on?.includes(g.id));
   const on = chosen.length > 0 ? chosen : litUsually(gear, kind);
   if (on.length === 0 && lit.most !== null) return [unnoted(lit.most, acrossCm)];

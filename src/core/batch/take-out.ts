@@ -77,7 +77,19 @@ export function takeOut(uses: readonly Use[], shelf: Shelf): TakeOutList {
     const shortG = onHandG === null ? null : Math.max(0, grams - onHandG);
     const pack = stock?.packG ?? null;
     const packs = pack !== null && shortG !== null && shortG > CRUMB_G ? Math.ceil(shortG / pack - CRUMB_G) : null;
-    return { ingredient, grams, andMore: of.some((u) => u.grams === null), uses: of, onHandG, shortG, packG: pack, packs };
+    return {
+      ingredient,
+      grams,
+      andMore: of.some((u) => u.grams === null),
+      uses: of,
+      onHandG,
+      shortG,
+      packG: pack,
+      packs,
+    };
   });
-  return { rows: rows.sort((a, b) => b.grams - a.grams), unknown: [...new Set(uses.filter((u) => !u.ingredient).map((u) => u.text))] };
+  return {
+    rows: rows.sort((a, b) => b.grams - a.grams),
+    unknown: [...new Set(uses.filter((u) => !u.ingredient).map((u) => u.text))],
+  };
 }

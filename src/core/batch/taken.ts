@@ -31,14 +31,25 @@ const MOST_COUNTS = 12;
  * A poured thing counted by eye in a ladle, jug or glass of the house's own: "2 1/2 blue ladles", the fewest that are near.
  * @returns null where it is not poured, or none of them comes near
  */
-export function counted(i: Ingredient, grams: number, house: KitchenConventions): { readonly text: string; readonly grams: number } | null {
+export function counted(
+  i: Ingredient,
+  grams: number,
+  house: KitchenConventions,
+): { readonly text: string; readonly grams: number } | null {
   if (!behaviourOf(i).poured || i.category === 'egg') return null;
   const found = (house.own?.measures ?? []).flatMap((m) => {
     if (!m.used || m.ingredientId !== null || m.weighings.length === 0 || !(m.each > 0)) return [];
     const each = m.each * gPerMl(i);
     const n = Math.round((2 * grams) / each) / 2;
     if (n < 1 || n > MOST_COUNTS || Math.abs(n * each - grams) > COUNT_OFF * grams) return [];
-    return [{ text: `${writeNumber(new Fraction(Math.round(2 * n), 2))} ${measureName(m, n > 1)}`, grams: n * each, n, off: Math.abs(n * each - grams) }];
+    return [
+      {
+        text: `${writeNumber(new Fraction(Math.round(2 * n), 2))} ${measureName(m, n > 1)}`,
+        grams: n * each,
+        n,
+        off: Math.abs(n * each - grams),
+      },
+    ];
   });
   return found.sort((a, b) => a.n - b.n || a.off - b.off)[0] ?? null;
 }
@@ -51,9 +62,16 @@ export interface MeasuredWith {
 }
 
 /** So much of one thing as a batch takes it: cups and spoons where it is taken so and one measures it, else as it is weighed. */
-export function asTaken(i: Ingredient, grams: number, q: MeasuredWith): { readonly grams: number; readonly measure: string } {
+export function asTaken(
+  i: Ingredient,
+  grams: number,
+  q: MeasuredWith,
+): { readonly grams: number; readonly measure: string } {
   const count = q.exactness === 'eye' && grams > 0 ? counted(i, grams, q.conventions) : null;
   if (count) return { grams: count.grams, measure: count.text };
-  const take = inMeasures(q.exactness) && grams > 0 ? nearest(takesOf(i, grams, q.conventions, drawerFor(q.exactness, q.drawer)), grams) : null;
+  const take =
+    inMeasures(q.exactness) && grams > 0
+      ? nearest(takesOf(i, grams, q.conventions, drawerFor(q.exactness, q.drawer)), grams)
+      : null;
   return take ? { grams: take.grams, measure: take.text } : asWeighed(grams, allFine([{ ingredient: i }]));
 }

@@ -20,7 +20,11 @@ export function eggLine(lines: readonly FormulaLine[]): FormulaLine | null {
  * @param eggs so many, > 0
  * @returns the formula as it has to be; null where its eggs can't be made whole
  */
-export function withWholeEggs(b: Bench, factor: number, eggs: number): { readonly formula: Formula; readonly short: string | null } | null {
+export function withWholeEggs(
+  b: Bench,
+  factor: number,
+  eggs: number,
+): { readonly formula: Formula; readonly short: string | null } | null {
   const line = eggLine(workedOn(b).lines);
   const each = line?.parts[0]?.ingredient.piece?.grams;
   if (!line || !each || !(eggs > 0) || !(factor > 0)) return null;

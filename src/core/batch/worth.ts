@@ -33,27 +33,39 @@ export function wholeEggs(lines: readonly Pick<AnalysableLine, 'use' | 'parts'>[
   for (const l of lines)
     for (const { ingredient: i, grams } of l.use === 'batter' ? l.parts : []) {
       if (isShellEgg(i.id)) whole += grams / (i.piece?.grams ?? EGG_G);
-      else if (i.id === 'egg-yolk' || i.id === 'egg-white') halves[i.id] += grams / (i.piece?.grams ?? (i.id === 'egg-yolk' ? YOLK_G : WHITE_G));
+      else if (i.id === 'egg-yolk' || i.id === 'egg-white')
+        halves[i.id] += grams / (i.piece?.grams ?? (i.id === 'egg-yolk' ? YOLK_G : WHITE_G));
     }
   return whole + Math.min(halves['egg-yolk'], halves['egg-white']);
 }
 
 /** The factor a driver asks for. */
-function factorFor(lines: readonly AnalysableLine[], a: Numbers, to: Driver, mixes: number): Result<number, CannotScale> {
+function factorFor(
+  lines: readonly AnalysableLine[],
+  a: Numbers,
+  to: Driver,
+  mixes: number,
+): Result<number, CannotScale> {
   switch (to.by) {
     case 'factor':
       return { ok: true, value: to.factor };
     case 'flour':
-      return a.tally.flourG > 0 ? { ok: true, value: to.grams / a.tally.flourG } : no('to.flour_g', 'There is no flour in this formula to scale by.');
+      return a.tally.flourG > 0
+        ? { ok: true, value: to.grams / a.tally.flourG }
+        : no('to.flour_g', 'There is no flour in this formula to scale by.');
     case 'mass':
       return { ok: true, value: to.grams / a.tally.massG };
     case 'ingredient': {
       const has = ingredientGrams(lines, to.ingredientId);
-      return has > 0 ? { ok: true, value: to.grams / has } : no('to.ingredientId', 'That ingredient is not in the batter.');
+      return has > 0
+        ? { ok: true, value: to.grams / has }
+        : no('to.ingredientId', 'That ingredient is not in the batter.');
     }
     case 'eggs': {
       const has = wholeEggs(lines);
-      return has > 0 ? { ok: true, value: to.eggs / has } : no('to.eggs', 'There are no whole eggs in this formula to scale by.');
+      return has > 0
+        ? { ok: true, value: to.eggs / has }
+        : no('to.eggs', 'There are no whole eggs in this formula to scale by.');
     }
     case 'pieces':
     case 'guests':
@@ -61,13 +73,18 @@ function factorFor(lines: readonly AnalysableLine[], a: Numbers, to: Driver, mix
       if (!a.volume) return no('to.pieces', 'There is no batter to pour.');
       // each mix owes its share in whole pieces, and loses what stays on its own tools
       const each = Math.ceil((pouredPieces(to) ?? 0) / mixes - 1e-9);
-      return { ok: true, value: (mixes * massForUsable(each * to.portionMl * a.volume.densityGPerMl)) / pouredG(a.tally) };
+      return {
+        ok: true,
+        value: (mixes * massForUsable(each * to.portionMl * a.volume.densityGPerMl)) / pouredG(a.tally),
+      };
     }
     case 'both':
       // its lines are put together at their size
       return { ok: true, value: 1 };
     case 'vessel':
-      return a.volume ? { ok: true, value: (to.ml * (1 - to.headPct / 100)) / a.volume.volumeMl } : no('to.ml', 'There is no batter to fill it with.');
+      return a.volume
+        ? { ok: true, value: (to.ml * (1 - to.headPct / 100)) / a.volume.volumeMl }
+        : no('to.ml', 'There is no batter to fill it with.');
   }
 }
 
@@ -79,13 +96,17 @@ export function timesOf(
   mixes = 1,
 ): Result<{ readonly factor: number; readonly before: Numbers }, CannotScale> {
   const before = numbersOf(lines, kind);
-  if (!(before.tally.massG > 0)) return no('lines', 'No line of the batter has an amount yet, so there is nothing to scale.');
+  if (!(before.tally.massG > 0))
+    return no('lines', 'No line of the batter has an amount yet, so there is nothing to scale.');
   const f = factorFor(lines, before, to, mixes);
   if (!f.ok) return f;
   const factor = f.value;
   if (!(factor > 0) || !Number.isFinite(factor)) return no('to', 'The batch has to be more than nothing.');
   if (factor * before.tally.massG > MOST_BATTER_G)
-    return no('to', `That would be ${Math.round((factor * before.tally.massG) / 1000).toLocaleString('en-GB')} kg of batter: check the number.`);
+    return no(
+      'to',
+      `That would be ${Math.round((factor * before.tally.massG) / 1000).toLocaleString('en-GB')} kg of batter: check the number.`,
+    );
   return { ok: true, value: { factor, before } };
 }
 
@@ -101,7 +122,12 @@ export interface Means {
 }
 
 /** @param factor times the formula @param before the formula as it stands */
-export function meansOf(lines: readonly AnalysableLine[], before: Numbers, factor: number, portionMl: number | null): Means {
+export function meansOf(
+  lines: readonly AnalysableLine[],
+  before: Numbers,
+  factor: number,
+  portionMl: number | null,
+): Means {
   const massG = before.tally.massG * factor;
   return {
     factor,
@@ -109,7 +135,10 @@ export function meansOf(lines: readonly AnalysableLine[], before: Numbers, facto
     massG,
     volumeMl: (before.volume?.volumeMl ?? 0) * factor,
     eggs: wholeEggs(lines) * factor,
-    pieces: portionMl && before.volume ? piecesOf(pouredG(before.tally) * factor, before.volume.densityGPerMl, portionMl).pieces : null,
+    pieces:
+      portionMl && before.volume
+        ? piecesOf(pouredG(before.tally) * factor, before.volume.densityGPerMl, portionMl).pieces
+        : null,
   };
 }
 
@@ -118,5 +147,7 @@ export function wholeEggBatches(means: Means): readonly { readonly eggs: number;
   if (!(means.eggs > 0)) return [];
   const each = means.factor / means.eggs;
   const below = Math.floor(means.eggs + 1e-6);
-  return [below, below + 1].filter((n) => n > 0 && Math.abs(n - means.eggs) > 1e-6).map((eggs) => ({ eggs, factor: eggs * each }));
+  return [below, below + 1]
+    .filter((n) => n > 0 && Math.abs(n - means.eggs) > 1e-6)
+    .map((eggs) => ({ eggs, factor: eggs * each }));
 }

@@ -30,7 +30,8 @@ export function pooled(paS: number, ml: number): Spread {
  * Thickness from a measured pour, the fit turned round: Pa.s. A tenth in the diameter is a factor of 2.6: mean three pours.
  * @param ml poured, @param cm across it lies, both > 0
  */
-export const paSFromPour = (ml: number, cm: number): number => (cm ** 3 / ml / (FIT * (ml / REFERENCE_ML) ** VOLUME_POWER)) ** (1 / ETA_POWER);
+export const paSFromPour = (ml: number, cm: number): number =>
+  (cm ** 3 / ml / (FIT * (ml / REFERENCE_ML) ** VOLUME_POWER)) ** (1 / ETA_POWER);
 
 /** Spread of a portion run over a tilted pan. @param panCm its width, which the batter can't leave */
 export function filmed(paS: number, ml: number, panCm = Number.POSITIVE_INFINITY): Spread {

@@ -26,7 +26,11 @@ export function fadeOf(
 }
 
 /** Share of the fresh lift that is left after a rest, 0 to 1; null where there is no lift to lose. */
-export function liftLeft(lines: readonly LiftLine[], at: { readonly paS: number; readonly batterC: number }, restMin: number): number | null {
+export function liftLeft(
+  lines: readonly LiftLine[],
+  at: { readonly paS: number; readonly batterC: number },
+  restMin: number,
+): number | null {
   const [fresh, then] = fadeOf(lines, at, [0, restMin]);
   return fresh && then && fresh.lift > 1 ? then.lift / fresh.lift : null;
 }

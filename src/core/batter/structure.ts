@@ -60,12 +60,16 @@ function dry(i: Ingredient): number {
   return i.category === 'dry-dairy' ? 100 * (i.waterAbsorption ?? 0.8) : 0;
 }
 
-const moist = (i: Ingredient): number => (isFlour(i) ? 0 : i.per100g.waterG + i.per100g.sugarsG * MOIST.sugar + i.per100g.fatG * MOIST.fat);
+const moist = (i: Ingredient): number =>
+  isFlour(i) ? 0 : i.per100g.waterG + i.per100g.sugarsG * MOIST.sugar + i.per100g.fatG * MOIST.fat;
 
 /** Lines of less than this share of their side are summed as "the rest". */
 const LEAST_SHARE = 0.04;
 
-function side(lines: readonly TallyLine[], weigh: (i: Ingredient) => number): { readonly total: number; readonly shares: readonly Share[] } {
+function side(
+  lines: readonly TallyLine[],
+  weigh: (i: Ingredient) => number,
+): { readonly total: number; readonly shares: readonly Share[] } {
   const sums = new Map<string, number>();
   let total = 0;
   for (const l of lines) {
@@ -78,7 +82,9 @@ function side(lines: readonly TallyLine[], weigh: (i: Ingredient) => number): { 
       sums.set(name, (sums.get(name) ?? 0) + w);
     }
   }
-  const all = [...sums.entries()].map(([name, w]) => ({ name, share: w / total })).sort((a, b) => b.share - a.share || (a.name < b.name ? -1 : 1));
+  const all = [...sums.entries()]
+    .map(([name, w]) => ({ name, share: w / total }))
+    .sort((a, b) => b.share - a.share || (a.name < b.name ? -1 : 1));
   const shown = all.filter((s) => s.share >= LEAST_SHARE);
   const rest = all.reduce((a, s) => a + s.share, 0) - shown.reduce((a, s) => a + s.share, 0);
   return { total, shares: rest > 0.005 ? [...shown, { name: 'the rest', share: rest }] : shown };
@@ -91,4 +97,7 @@ function pair(lines: readonly TallyLine[], left: (i: Ingredient) => number, righ
 }
 
 /** Reads the structure of batter lines. */
-export const structureOf = (lines: readonly TallyLine[]): Structure => ({ bite: pair(lines, tough, tender), moisture: pair(lines, dry, moist) });
+export const structureOf = (lines: readonly TallyLine[]): Structure => ({
+  bite: pair(lines, tough, tender),
+  moisture: pair(lines, dry, moist),
+});

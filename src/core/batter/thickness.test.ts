@@ -33,7 +33,16 @@ const R = {
 
 const GRIDDLE = [R.flour(188), R.milk(305), R.egg(50), R.butter(43), R.sugar(12.5), R.salt(3), R.powder(16)];
 const CREPE = [R.flour(125), R.milk(366), R.egg(150), R.butter(28), R.salt(1.5)];
-const SOUR = [R.flour(250), R.buttermilk(486), R.egg(100), R.butter(56), R.sugar(38), R.salt(3), R.soda(4.7), R.powder(4.7)];
+const SOUR = [
+  R.flour(250),
+  R.buttermilk(486),
+  R.egg(100),
+  R.butter(56),
+  R.sugar(38),
+  R.salt(3),
+  R.soda(4.7),
+  R.powder(4.7),
+];
 const BANANA = [R.flour(125), R.milk(200), R.banana(115), R.egg(50), R.butter(14), R.powder(7), R.salt(1)];
 
 test.each([
@@ -42,7 +51,9 @@ test.each([
   ['crepe, 30 min', CREPE, 30, 0.2438],
   ['buttermilk, 10 min', SOUR, 10, 2.85999],
   ['banana, 10 min', BANANA, 10, 2.50218],
-])('%s: the reference viscosity', (_name, constituents, rest, paS) => expect(viscosity(constituents, rest, 22)).toBeCloseTo(paS, 4));
+])('%s: the reference viscosity', (_name, constituents, rest, paS) =>
+  expect(viscosity(constituents, rest, 22)).toBeCloseTo(paS, 4),
+);
 
 test('spread: the reference diameters of 60 ml', () => {
   expect(pooled(2.50534, 60).diameterCm).toBeCloseTo(10.7666, 3);
@@ -82,7 +93,8 @@ test('cold and rest thicken, milk thins, purees and nut butter count', () => {
 test('structure: shares add up, and more of a thing pulls to its side', () => {
   const base = ['250 g flour', '430 g milk', '2 eggs', '40 g butter, melted', '30 g sugar'];
   const s = structureOf(linesOf(...base));
-  for (const side of [s.bite.left, s.bite.right, s.moisture.left, s.moisture.right]) expect(side.reduce((a, x) => a + x.share, 0)).toBeCloseTo(1, 2);
+  for (const side of [s.bite.left, s.bite.right, s.moisture.left, s.moisture.right])
+    expect(side.reduce((a, x) => a + x.share, 0)).toBeCloseTo(1, 2);
   expect(s.bite.left[0]?.name).toBe('all-purpose wheat flour');
   const richer = structureOf(linesOf(...base, '60 g butter'));
   expect(richer.bite.leftPart).toBeLessThan(s.bite.leftPart);

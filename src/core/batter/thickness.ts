@@ -22,7 +22,8 @@ export interface ThicknessReading {
   readonly pour: Thickness;
 }
 
-export const thicknessClass = (paS: number): Thickness => THICKNESSES[UPPER.findIndex((u) => paS < u)] ?? 'scoop-and-hold';
+export const thicknessClass = (paS: number): Thickness =>
+  THICKNESSES[UPPER.findIndex((u) => paS < u)] ?? 'scoop-and-hold';
 
 /** What the model needs of each thing in the bowl. */
 export interface Constituent {
@@ -59,7 +60,8 @@ export function viscosity(constituents: readonly Constituent[], restMin: number,
   }
   if (!(liquid > 0)) return null;
   const crowding = Math.min(0.985, held / volume / PHI_MAX);
-  const eta = A * Math.exp(lnEta / liquid) * (1 - crowding) ** (-INTRINSIC * PHI_MAX) * Math.exp(PER_DEGREE * (22 - tempC));
+  const eta =
+    A * Math.exp(lnEta / liquid) * (1 - crowding) ** (-INTRINSIC * PHI_MAX) * Math.exp(PER_DEGREE * (22 - tempC));
   return Math.min(eta, MOST_PA_S);
 }
 
@@ -74,7 +76,13 @@ export function thickness(lines: readonly TallyLine[], restMin = 10, tempC = 22)
     for (const { ingredient: i, grams } of line.parts) {
       const b = behaviourOf(i);
       if (!isWholePiece(i, line.preparation))
-        constituents.push({ grams, mlPerG: specificVolume(i), heldMlPerG: b.heldMlPerG, paS: b.viscosity, swells: b.swells });
+        constituents.push({
+          grams,
+          mlPerG: specificVolume(i),
+          heldMlPerG: b.heldMlPerG,
+          paS: b.viscosity,
+          swells: b.swells,
+        });
     }
   }
   const paS = viscosity(constituents, restMin, tempC);

@@ -22,7 +22,11 @@ test('nothing in the pantry is lighter than oil or heavier than salt', () => {
 test('air is added to the airless volume: 8 % whisked, 2 % for crepes', () => {
   const lines = linesOf('145 g flour', '206 g milk');
   // 100 + 200 mL
-  expect(batterVolume(lines, 0.08)).toMatchObject({ airlessMl: expect.closeTo(300), volumeMl: expect.closeTo(324), densityGPerMl: expect.closeTo(351 / 324) });
+  expect(batterVolume(lines, 0.08)).toMatchObject({
+    airlessMl: expect.closeTo(300),
+    volumeMl: expect.closeTo(324),
+    densityGPerMl: expect.closeTo(351 / 324),
+  });
   expect(batterVolume(lines, 0.02)?.volumeMl).toBeCloseTo(306, 6);
   expect(batterVolume(linesOf('butter for the pan'), 0.08)).toBeNull();
 });

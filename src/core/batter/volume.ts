@@ -11,7 +11,16 @@ import type { Composition, Ingredient } from '../pantry/ingredient';
 import { behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
 
 /** g/mL of each constituent. */
-const CONSTITUENT = { waterG: 1, fatG: 0.92, proteinG: 1.35, sugarsG: 1.6, starchG: 1.55, fibreG: 1.5, ashG: 2.3, alcoholG: 0.79 } as const;
+const CONSTITUENT = {
+  waterG: 1,
+  fatG: 0.92,
+  proteinG: 1.35,
+  sugarsG: 1.6,
+  starchG: 1.55,
+  fibreG: 1.5,
+  ashG: 2.3,
+  alcoholG: 0.79,
+} as const;
 
 function mlPerG(i: Ingredient): number {
   const known = behaviourOf(i).trueDensity;
@@ -85,7 +94,12 @@ export function batterVolume(lines: readonly TallyLine[], air: number): BatterVo
   const foamMl = foamAirMl(lines);
   // the volume follows the air the foam holds, from a trace on; no batter holds more than the lightest foam
   const volume = Math.min(airless * (1 + air) + foamMl, Math.max(airless * (1 + air), mass / LIGHTEST_FOAM));
-  return { airlessMl: airless, volumeMl: volume, densityGPerMl: mass / volume, foamed: foamMl > airless * FOAMED_SHARE };
+  return {
+    airlessMl: airless,
+    volumeMl: volume,
+    densityGPerMl: mass / volume,
+    foamed: foamMl > airless * FOAMED_SHARE,
+  };
 }
 
 /** Batter that stays in the bowl and on the tools: 3 % of the mass, at least 15 g. */
@@ -110,7 +124,9 @@ export function piecesOf(massG: number, densityGPerMl: number, portionMl: number
 }
 
 /** Share of its mass a piece loses over the heat, least and most, by kind; a convention of the field. */
-const COOKING_LOSS: Partial<Readonly<Record<KindId, readonly [number, number]>>> & { readonly usual: readonly [number, number] } = {
+const COOKING_LOSS: Partial<Readonly<Record<KindId, readonly [number, number]>>> & {
+  readonly usual: readonly [number, number];
+} = {
   usual: [0.08, 0.16],
   crepe: [0.12, 0.2],
   waffle: [0.12, 0.18],

@@ -39,7 +39,13 @@ test('what is seen comes over the wire as it is: plain values, nothing of it los
 test('of each line: what it weighs, what it is called without its amount, and what its menu offers', () => {
   const { lines, blend, asks, flourG } = sightOf(CAKES, workedOn(CAKES));
   const line = (text: string) => lines.find((l) => l.text.startsWith(text));
-  expect(line('2 eggs')).toMatchObject({ grams: 100, called: 'large egg', flour: false, hasAmount: true, can: { swap: true, apart: true, age: false } });
+  expect(line('2 eggs')).toMatchObject({
+    grams: 100,
+    called: 'large egg',
+    flour: false,
+    hasAmount: true,
+    can: { swap: true, apart: true, age: false },
+  });
   expect(line('2 tsp baking powder')?.can).toMatchObject({ age: true, apart: false, drain: false });
   expect(line('a handful')).toMatchObject({ ingredient: null, called: 'moondust' });
   expect(line('1 3/4 cups buttermilk')?.alternatives.map((a) => a.name)).toEqual(['Whole milk']);
@@ -50,7 +56,10 @@ test('of each line: what it weighs, what it is called without its amount, and wh
 
 test('a line that has not changed is the same, by reference too', () => {
   const before = sightOf(CAKES, workedOn(CAKES));
-  const typed = on({ ...CAKES.formula, entries: CAKES.formula.entries.map((e) => (e.text === '2 eggs' ? { ...e, text: '3 eggs' } : e)) });
+  const typed = on({
+    ...CAKES.formula,
+    entries: CAKES.formula.entries.map((e) => (e.text === '2 eggs' ? { ...e, text: '3 eggs' } : e)),
+  });
   const after = sightOf(typed, workedOn(typed));
   expect(after.lines.filter((l, i) => l === before.lines[i])).toHaveLength(before.lines.length - 1);
 });
@@ -74,7 +83,9 @@ test('the card offers what is not so yet, and allergens of a sauce are told apar
   if (rest?.what !== 'way') throw new Error('the rest is not offered');
   const taken = on({ ...CAKES.formula, ways: { ...CAKES.formula.ways, [rest.way]: rest.value } });
   expect(sightOf(taken, workedOn(taken)).card?.offers).not.toContainEqual(rest);
-  expect(allergens).toMatch(/^Holds wheat, gluten, milk, egg; 1 line is not read, and may hold more\. Sauces and sides: Caramel sauce: milk\.$/);
+  expect(allergens).toMatch(
+    /^Holds wheat, gluten, milk, egg; 1 line is not read, and may hold more\. Sauces and sides: Caramel sauce: milk\.$/,
+  );
 });
 
 test('an empty sheet tells of no batter', () => {

@@ -215,7 +215,9 @@ function cardOf(b: Bench, lines: readonly FormulaLine[]): CardSight | null {
   if (cardNotes.trim() === '' && name.trim() === '') return null;
   return {
     guess: guessKind(name, lines, cardNotes),
-    offers: offersFrom(cardNotes, lines, kitchenOf(b.formula, b.house).conventions).filter((o) => !isTaken(o, b, lines)),
+    offers: offersFrom(cardNotes, lines, kitchenOf(b.formula, b.house).conventions).filter(
+      (o) => !isTaken(o, b, lines),
+    ),
     told: toldBy(cardNotes).map((t) => t.says),
   };
 }
@@ -261,5 +263,8 @@ export type FixTitles = Readonly<Record<string, readonly string[]>>;
 /** Parameters as of `workedOn`. */
 export function firstSight(b: Bench): FirstSight {
   const sight = sightOf(b, workedOn(b));
-  return { sight, fixes: Object.fromEntries(sight.open.map((f) => [findingKey(f), fixesFor(b, f).map((p) => p.title)])) };
+  return {
+    sight,
+    fixes: Object.fromEntries(sight.open.map((f) => [findingKey(f), fixesFor(b, f).map((p) => p.title)])),
+  };
 }

@@ -20,7 +20,12 @@ export function whatIf(b: Bench): readonly string[] {
   const pick = (name: string | null, flour: boolean) =>
     lines
       .flatMap((l) => (l.use === 'batter' ? l.parts : []))
-      .find((p) => isFlour(p.ingredient) === flour && (flour || behaviourOf(p.ingredient).poured) && kitchenName(p.ingredient) === name);
+      .find(
+        (p) =>
+          isFlour(p.ingredient) === flour &&
+          (flour || behaviourOf(p.ingredient).poured) &&
+          kitchenName(p.ingredient) === name,
+      );
   const at = atEnd(b.formula, b.end);
   const more = (which: 'liquid' | 'flour'): readonly string[] => {
     const part = pick(mains[which], which === 'flour');

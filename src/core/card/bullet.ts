@@ -54,11 +54,14 @@ const ENTITIES: Readonly<Record<string, string>> = {
 /** HTML entities as the characters they stand for; what is none stays as it is. */
 export const unEntity = (text: string): string =>
   text.includes('&')
-    ? text.replace(/&(?:#(\d{1,6})|#x([0-9a-f]{1,5})|([a-z]{2,6}\d{0,2}));/gi, (all, dec?: string, hex?: string, name?: string) => {
-        if (name) return ENTITIES[name.toLowerCase()] ?? all;
-        const code = dec ? Number(dec) : Number.parseInt(hex ?? '', 16);
-        return code > 31 && code < 0x11_0000 && !(code >= 0xd800 && code < 0xe000) ? String.fromCodePoint(code) : all;
-      })
+    ? text.replace(
+        /&(?:#(\d{1,6})|#x([0-9a-f]{1,5})|([a-z]{2,6}\d{0,2}));/gi,
+        (all, dec?: string, hex?: string, name?: string) => {
+          if (name) return ENTITIES[name.toLowerCase()] ?? all;
+          const code = dec ? Number(dec) : Number.parseInt(hex ?? '', 16);
+          return code > 31 && code < 0x11_0000 && !(code >= 0xd800 && code < 0xe000) ? String.fromCodePoint(code) : all;
+        },
+      )
     : text;
 
 /** Bold, italic and the like around words: "**2 cups** flour". */

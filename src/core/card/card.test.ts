@@ -92,14 +92,20 @@ test('cups by their letter are amounts, not degrees; degrees and minutes are met
 
 test('tables, sentences and headings of several makings', () => {
   const ids = (text: string) => read(text).lines.map((l) => l.ingredient?.id ?? l.text);
-  expect(ids('| Ingredient | Amount |\n|---|---|\n| Flour | 2 cups |\n| Egg | 1 |')).toEqual(['flour-all-purpose', 'egg-large']);
+  expect(ids('| Ingredient | Amount |\n|---|---|\n| Flour | 2 cups |\n| Egg | 1 |')).toEqual([
+    'flour-all-purpose',
+    'egg-large',
+  ]);
   expect(ids('Two cups of flour, one tablespoon of sugar, a teaspoon of salt, two eggs.')).toEqual([
     'flour-all-purpose',
     'sugar-granulated',
     'salt-table',
     'egg-large',
   ]);
-  expect(ids('Ingredients for 4 people\n250 g flour\nNote: rest 20 min.\nTo finish\nicing sugar')).toEqual(['flour-all-purpose', 'sugar-icing']);
+  expect(ids('Ingredients for 4 people\n250 g flour\nNote: rest 20 min.\nTo finish\nicing sugar')).toEqual([
+    'flour-all-purpose',
+    'sugar-icing',
+  ]);
   expect(ids('Step 1\n2 cups flour\nStep 2\n1 cup milk')).toEqual(['flour-all-purpose', 'milk-whole']);
 });
 
@@ -110,7 +116,10 @@ test('a title may carry its yield', () => {
 });
 
 test('a dash on several lines is a bullet; on one line it is a minus', () => {
-  expect(read('-2 cups flour\n-1 cup milk').lines.map((l) => l.grams)).toEqual([expect.closeTo(250), expect.closeTo(244)]);
+  expect(read('-2 cups flour\n-1 cup milk').lines.map((l) => l.grams)).toEqual([
+    expect.closeTo(250),
+    expect.closeTo(244),
+  ]);
   expect(read('2 cups flour\n-1 cup milk').lines[1]?.findings[0]?.code).toBe('not-positive');
 });
 
@@ -140,14 +149,24 @@ test('amounts written twice: within the ways of filling they agree, outside they
   const apart = readLine('2 cups flour (340 g)', FRESH_CONVENTIONS);
   expect(apart.findings.map((f) => f.code)).toEqual(['amounts-disagree']);
   expect(apart.grams).toBe(340);
-  expect(readLine('2 cups flour (340 g)', FRESH_CONVENTIONS, { stands: 'volume' })).toMatchObject({ grams: expect.closeTo(250), findings: [] });
+  expect(readLine('2 cups flour (340 g)', FRESH_CONVENTIONS, { stands: 'volume' })).toMatchObject({
+    grams: expect.closeTo(250),
+    findings: [],
+  });
   // the table has no way of filling for milk: a tenth either way
   expect(readLine('1 cup milk (260 g)', FRESH_CONVENTIONS).findings).toEqual([]);
   expect(readLine('1 cup milk (275 g)', FRESH_CONVENTIONS).findings).toHaveLength(1);
 });
 
 test('the house decides what the card does not say', () => {
-  const house = { cup: 'metric', tablespoon: 'with-cup', flourFill: 'dipped', egg: 'extra-large', salt: 'light-flake', powder: 'single-tartrate' } as const;
+  const house = {
+    cup: 'metric',
+    tablespoon: 'with-cup',
+    flourFill: 'dipped',
+    egg: 'extra-large',
+    salt: 'light-flake',
+    powder: 'single-tartrate',
+  } as const;
   // 250/236.588 x 140
   expect(readLine('1 cup flour', house).grams).toBeCloseTo(147.94, 1);
   expect(readLine('1 egg', house).grams).toBe(56);
@@ -161,10 +180,20 @@ test('the house decides what the card does not say', () => {
 });
 
 test('the bracket: a range its ends, a fill not stated sifted to packed, an ounce of liquid up to the fluid ounce', () => {
-  expect(readLine('2-3 eggs', FRESH_CONVENTIONS)).toMatchObject({ gramsLow: expect.closeTo(92), gramsHigh: expect.closeTo(162) });
-  expect(readLine('1 cup flour', FRESH_CONVENTIONS)).toMatchObject({ gramsLow: expect.closeTo(115), gramsHigh: expect.closeTo(160), basis: 'fill-not-stated' });
+  expect(readLine('2-3 eggs', FRESH_CONVENTIONS)).toMatchObject({
+    gramsLow: expect.closeTo(92),
+    gramsHigh: expect.closeTo(162),
+  });
+  expect(readLine('1 cup flour', FRESH_CONVENTIONS)).toMatchObject({
+    gramsLow: expect.closeTo(115),
+    gramsHigh: expect.closeTo(160),
+    basis: 'fill-not-stated',
+  });
   expect(readLine('1 cup sifted flour', FRESH_CONVENTIONS).gramsHigh).toBeCloseTo(121.9, 1);
-  expect(readLine('8 oz milk', FRESH_CONVENTIONS)).toMatchObject({ grams: expect.closeTo(226.8, 1), gramsHigh: expect.closeTo(244, 0) });
+  expect(readLine('8 oz milk', FRESH_CONVENTIONS)).toMatchObject({
+    grams: expect.closeTo(226.8, 1),
+    gramsHigh: expect.closeTo(244, 0),
+  });
   const kosher = readLine('1 tsp kosher salt', FRESH_CONVENTIONS);
   expect((kosher.gramsHigh ?? 0) / (kosher.gramsLow ?? 1)).toBeGreaterThan(1.8);
 });
@@ -177,7 +206,9 @@ test('a card whose every amount is 1 1/2 or 1 1/4 and whose salt is far out is d
 
 test('conventions of ours and units of two meanings are said', () => {
   const said = (text: string): readonly string[] => readLine(text, FRESH_CONVENTIONS).findings.map((f) => f.message);
-  expect(said('1 heaping teaspoon baking powder')).toEqual(['A heaping spoon is taken as 1.5 level ones: our convention.']);
+  expect(said('1 heaping teaspoon baking powder')).toEqual([
+    'A heaping spoon is taken as 1.5 level ones: our convention.',
+  ]);
   expect(said('8 oz milk')).toEqual([expect.stringContaining('"fl oz"')]);
   expect(said('8 oz flour')).toEqual([]);
   expect(said('1 level teaspoon salt')).toEqual([]);
@@ -190,11 +221,16 @@ test('what was chosen for an unknown line is used', () => {
 
 test('suggestions come for a slip of the pen, best first', () => {
   expect(readLine('1 cup buttermlik', FRESH_CONVENTIONS).suggestions[0]?.id).toBe('buttermilk');
-  expect(readLine('2 tsp bakign powder', FRESH_CONVENTIONS).suggestions.map((s) => s.id)).toContain('baking-powder-double-al');
+  expect(readLine('2 tsp bakign powder', FRESH_CONVENTIONS).suggestions.map((s) => s.id)).toContain(
+    'baking-powder-double-al',
+  );
 });
 
 test('what stands under "Notes:" is no line of the batter, and a yield that names crepes heads nothing', () => {
-  const notes = readCard('Lock cakes\n2 cups flour\n1 cup milk\n\nNotes:\n1 cup of the flour can be rye\nLeft out: 2 eggs', FRESH_CONVENTIONS);
+  const notes = readCard(
+    'Lock cakes\n2 cups flour\n1 cup milk\n\nNotes:\n1 cup of the flour can be rye\nLeft out: 2 eggs',
+    FRESH_CONVENTIONS,
+  );
   expect(notes.ok && notes.value.lines.map((l) => l.text)).toEqual(['2 cups flour', '1 cup milk']);
   expect(notes.ok && notes.value.ignored.map((i) => i.why)).toEqual(['heading', 'note', 'note']);
   const yields = readCard('Sluice crepes\nMakes 8 crepes\n\n1 cup flour\n1 1/2 cups milk', FRESH_CONVENTIONS);
@@ -207,7 +243,9 @@ describe('a card that has its amounts in its steps alone', () => {
   const told = (text: string): readonly (readonly [string, string, number])[] => {
     const c = readCard(text, FRESH_CONVENTIONS);
     if (!c.ok) throw new Error(c.error.message);
-    return c.value.lines.map((l) => [l.ingredient?.id ?? `?${l.findings[0]?.code}`, l.use, Math.round(l.grams ?? 0)] as const);
+    return c.value.lines.map(
+      (l) => [l.ingredient?.id ?? `?${l.findings[0]?.code}`, l.use, Math.round(l.grams ?? 0)] as const,
+    );
   };
 
   test('each step gives what it measures: what is stirred into what, what it is fried in', () => {
@@ -230,7 +268,9 @@ Method
 
   test('in one breath, with bowls, wells and peaks between', () => {
     expect(
-      told('Put two cups of flour and half a teaspoon of salt into a bowl. Beat an egg into one and a half cups of milk. Combine. Fry in butter.'),
+      told(
+        'Put two cups of flour and half a teaspoon of salt into a bowl. Beat an egg into one and a half cups of milk. Combine. Fry in butter.',
+      ),
     ).toEqual([
       ['flour-all-purpose', 'batter', 250],
       ['salt-table', 'batter', 3],
@@ -268,7 +308,9 @@ Method
   });
 
   test('what a step measures and nobody understands is asked about, and never left out', () => {
-    const read = told('Weir cakes\n1. Mix 200 g flour and 1 egg.\n2. Stir in 40 g moondust with 2 cups of zzz.\n3. Bake at 220 C for 18 minutes.');
+    const read = told(
+      'Weir cakes\n1. Mix 200 g flour and 1 egg.\n2. Stir in 40 g moondust with 2 cups of zzz.\n3. Bake at 220 C for 18 minutes.',
+    );
     expect(read.slice(0, 2)).toEqual([
       ['flour-all-purpose', 'batter', 200],
       ['egg-large', 'batter', 50],

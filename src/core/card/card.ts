@@ -95,7 +95,8 @@ function isMethod(said: string): boolean {
   if (amount && amount.amount.terms[0]?.unit !== null) return words > 28 || (words > 9 && /[.!]$/.test(t));
   if (VERBS.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
   // "serve it hot": nothing is measured and nothing named
-  if (VERBS.has(firstWord(t)) && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t)) return true;
+  if (VERBS.has(firstWord(t)) && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t))
+    return true;
   const told = TOLD.exec(t);
   if (told && VERBS.has(firstWord(t.slice(told[0].length))) && words > 3) return true;
   // prose: a full sentence of some length
@@ -115,7 +116,8 @@ function unTab(raw: string): string {
   const joined: string[] = [];
   for (const c of cells) {
     const last = joined[joined.length - 1];
-    if (last !== undefined && /^[\d.,/½¼¾⅓⅔⅛ ]+$/.test(last) && /^\p{L}/u.test(c)) joined[joined.length - 1] = `${last} ${c}`;
+    if (last !== undefined && /^[\d.,/½¼¾⅓⅔⅛ ]+$/.test(last) && /^\p{L}/u.test(c))
+      joined[joined.length - 1] = `${last} ${c}`;
     else joined.push(c);
   }
   return joined.join(': ');
@@ -126,7 +128,11 @@ type Place =
   | { readonly at: 'title'; readonly text: string }
   | { readonly at: 'heading'; readonly words: string; readonly role: Role; readonly asked?: true }
   | { readonly at: 'aside'; readonly why: SetAside['why'] }
-  | { readonly at: 'lines'; readonly lines: readonly Line[]; readonly heading?: { readonly words: string; readonly role: Role; readonly stays: boolean } }
+  | {
+      readonly at: 'lines';
+      readonly lines: readonly Line[];
+      readonly heading?: { readonly words: string; readonly role: Role; readonly stays: boolean };
+    }
   | { readonly at: 'mixed'; readonly lines: readonly Line[]; readonly method: string };
 
 interface Row {
@@ -160,14 +166,32 @@ function isItem(row: Row | undefined, r: Reading, amountToo: boolean): boolean {
   if (!row || isMethod(row.text) || YIELD.test(row.text) || TIMES.test(row.text)) return false;
   const l = readLine(row.source.trim(), r.house, {}, null, r.languages);
   if (l.rows.length > 1) return true;
-  if (l.written.length > 0) return l.ingredient !== null || l.written.some((a) => a.terms[0]?.unit !== null) || /^\d/.test(row.text);
-  return !amountToo && (l.ingredient !== null || lookUp(row.text, r.house).kind !== 'unknown' || itemsIn(row.text, r.house, r.languages) !== null);
+  if (l.written.length > 0)
+    return l.ingredient !== null || l.written.some((a) => a.terms[0]?.unit !== null) || /^\d/.test(row.text);
+  return (
+    !amountToo &&
+    (l.ingredient !== null ||
+      lookUp(row.text, r.house).kind !== 'unknown' ||
+      itemsIn(row.text, r.house, r.languages) !== null)
+  );
 }
 
 /** What a list is called, whatever follows it. */
-const STRUCTURAL = /^(?:the )?(?:ingredients?|ingredients list|shopping list|zutaten|ingredienti|ingredientes|ingr[eé]dients|ingredi[eë]nten|ingredienser)$/iu;
+const STRUCTURAL =
+  /^(?:the )?(?:ingredients?|ingredients list|shopping list|zutaten|ingredienti|ingredientes|ingr[eé]dients|ingredi[eë]nten|ingredienser)$/iu;
 /** Kinds of thing that a batter is made of: a heading that only names one is the batter's. */
-const OF_A_BATTER = new Set(['flour', 'starch', 'sugar', 'leavening', 'salt', 'egg', 'dairy', 'plant-milk', 'fat', 'dry-dairy']);
+const OF_A_BATTER = new Set([
+  'flour',
+  'starch',
+  'sugar',
+  'leavening',
+  'salt',
+  'egg',
+  'dairy',
+  'plant-milk',
+  'fat',
+  'dry-dairy',
+]);
 
 /** Companions that are made, not bought: a bare row of one is a heading where amounts follow. */
 const MADE =
@@ -180,20 +204,33 @@ function headingAt(raw: Row, n: number, r: Reading): Place | null {
   const next = nextRow(r, n);
   const said = roleOf(shape.words);
   // "To cook", and what follows is butter: the pan's, not the method's
-  const role = said === 'method' && /^(?:to cook|cooking|for cooking)$/i.test(shape.words) && isItem(next, r, false) ? 'pan' : said;
+  const role =
+    said === 'method' && /^(?:to cook|cooking|for cooking)$/i.test(shape.words) && isItem(next, r, false)
+      ? 'pan'
+      : said;
   if (STRUCTURAL.test(shape.words)) return { at: 'heading', words: shape.words, role: 'batter' };
   const first = r.title === null && !r.started && r.rows.slice(0, n).every((x) => x.text === '');
-  if (r.title === null && !r.started && r.role === 'batter' && DISH.test(shape.words) && !/^(?:for|to)\b/i.test(shape.words))
+  if (
+    r.title === null &&
+    !r.started &&
+    r.role === 'batter' &&
+    DISH.test(shape.words) &&
+    !/^(?:for|to)\b/i.test(shape.words)
+  )
     return { at: 'title', text: raw.text.replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '').replace(/\s*:$/, '') };
   if (role === 'method' || role === 'notes')
-    return shape.marked || !next || !isItem(next, r, true) || /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?)$/i.test(shape.words)
+    return shape.marked ||
+      !next ||
+      !isItem(next, r, true) ||
+      /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?)$/i.test(shape.words)
       ? { at: 'heading', words: shape.words, role }
       : null;
   // in the method a heading of steps stays there
   const items = isItem(next, r, role === null);
   if (!items) {
     const nothing = !next || headingShape(next.source, next.text) !== null;
-    if (role !== null && shape.marked && nothing && r.role !== 'method') return { at: 'heading', words: shape.words, role };
+    if (role !== null && shape.marked && nothing && r.role !== 'method')
+      return { at: 'heading', words: shape.words, role };
     if (role !== null && shape.marked && r.role === 'method') return aside('method');
     return first && role === null && shape.marked && nothing ? { at: 'title', text: shape.words } : null;
   }
@@ -207,7 +244,8 @@ function headingAt(raw: Row, n: number, r: Reading): Place | null {
     if (shape.marked ? !named || isItem(next, r, true) : own || (apart && (!named || isItem(next, r, true)) && !first))
       return { at: 'heading', words: shape.words, role };
     // "Caramel sauce" in the middle of a list, and amounts below it: made here, most likely; asked
-    if (role === 'side' && MADE.test(shape.words) && isItem(next, r, true)) return { at: 'heading', words: shape.words, role, asked: true };
+    if (role === 'side' && MADE.test(shape.words) && isItem(next, r, true))
+      return { at: 'heading', words: shape.words, role, asked: true };
     return null;
   }
   if (!shape.marked) return null;
@@ -255,13 +293,20 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   for (const s of sentences) {
     const bare = s
       .replace(/[.!?]$/, '')
-      .replace(/^(?:so\s+)?(?:you(?:'ll| will)? need|i (?:take|use|start with|put in)|take|we (?:take|use|need)|start with|ingredients?:?)\s+/i, '');
+      .replace(
+        /^(?:so\s+)?(?:you(?:'ll| will)? need|i (?:take|use|start with|put in)|take|we (?:take|use|need)|start with|ingredients?:?)\s+/i,
+        '',
+      );
     const bits = itemsIn(bare, r.house, r.languages);
     if (bits) lines.push(...bits.flatMap((bit) => readRows(bit, r, hint)));
     else {
       // "Add a pinch of salt.": an amount that no list gives
-      const told = /^(?:(?:then|next|now|finally)[,\s]+)*(?:add|stir in|whisk in|fold in|mix in|put in|beat in)\s+(?=\S)/i.exec(bare);
-      const one = told && lines.length > 0 ? readLine(bare.slice(told[0].length), r.house, {}, hint, r.languages) : null;
+      const told =
+        /^(?:(?:then|next|now|finally)[,\s]+)*(?:add|stir in|whisk in|fold in|mix in|put in|beat in)\s+(?=\S)/i.exec(
+          bare,
+        );
+      const one =
+        told && lines.length > 0 ? readLine(bare.slice(told[0].length), r.house, {}, hint, r.languages) : null;
       if (one?.ingredient && one.written.length > 0) lines.push(one);
       rest.push(s);
     }
@@ -307,12 +352,16 @@ function place(n: number, r: Reading): Place {
   const plainYield = /^(?:makes|serves|yields?|feeds)\b/i.test(t) && YIELD.test(t);
   const heading = r.single || plainYield ? null : headingAt(row, n, r);
   if (heading) return heading;
-  const yields = (!/^[\d½¼¾]/.test(t) || /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck/i.test(t)) && YIELD.test(t);
+  const yields =
+    (!/^[\d½¼¾]/.test(t) ||
+      /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck/i.test(t)) &&
+    YIELD.test(t);
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !TIMES.test(t)) {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
   }
-  if (r.role === 'method' || /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t)) return aside('method');
+  if (r.role === 'method' || /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t))
+    return aside('method');
   if (/^\([^()\d]*\)$/.test(t)) return aside('note');
   if (r.role === 'notes') return aside('note');
   if (yields) return aside('yield');
@@ -329,7 +378,8 @@ function place(n: number, r: Reading): Place {
   if (!line) return { at: 'nowhere' };
   // "Waffles (makes 8)": a number with nothing to count is no amount
   const bare = line.ingredient === null && /^\p{L}/u.test(t) && line.written.every((a) => a.terms[0]?.unit === null);
-  const hasAmount = (line.written.length > 0 && !bare) || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
+  const hasAmount =
+    (line.written.length > 0 && !bare) || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
   if (!hasAmount && !r.single && !r.started) {
     const names = line.ingredient !== null || lines.length > 1 || lookUp(t, r.house).kind !== 'unknown';
     if (!r.title && !names) return { at: 'title', text: t };
@@ -373,7 +423,11 @@ function toldIn(text: string, house: KitchenConventions, languages: ReadonlySet<
     const bare = withoutWhither(said.replace(DOES, ''));
     // "the yolks, 20 g sugar": what was told already is not told again
     const bits = (itemsIn(bare, house, languages) ?? bare.split(/,\s+|\s+and\s+/)).filter(
-      (bit) => MEASURED.test(bit) || !/^the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining)\b/i.test(bit),
+      (bit) =>
+        MEASURED.test(bit) ||
+        !/^the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining)\b/i.test(
+          bit,
+        ),
     );
     const read = bits.map((bit) => readLine(bit, house, {}, null, languages));
     if (read.every((l) => l.ingredient !== null) && read.some((l) => l.written.length > 0)) return read;
@@ -385,7 +439,8 @@ function toldIn(text: string, house: KitchenConventions, languages: ReadonlySet<
 }
 
 /** Flour, or milk with eggs: what makes a group a batter. */
-const isBatter = (lines: readonly Line[]): boolean => lines.some((l) => l.ingredient?.category === 'flour' || l.ingredient?.category === 'starch');
+const isBatter = (lines: readonly Line[]): boolean =>
+  lines.some((l) => l.ingredient?.category === 'flour' || l.ingredient?.category === 'starch');
 
 /** Where the lines of groups go whose headings nobody understands, or whose words contradict what is in them. */
 function settleGroups(
@@ -397,7 +452,9 @@ function settleGroups(
   const of = (id: string): readonly CardLine[] => lines.filter((l) => l.section === id);
   const used = sections.filter((s) => of(s.id).length > 0);
   const flourElsewhere = (s: Section): boolean =>
-    used.some((x) => x.id !== s.id && x.role !== 'side' && x.role !== 'topping' && x.role !== 'unknown' && isBatter(of(x.id)));
+    used.some(
+      (x) => x.id !== s.id && x.role !== 'side' && x.role !== 'topping' && x.role !== 'unknown' && isBatter(of(x.id)),
+    );
   const settled = sections.map((s): Section => {
     if (s.role === 'unknown') {
       const batter = used.length === 1 || (isBatter(of(s.id)) && !flourElsewhere(s));
@@ -430,7 +487,8 @@ function settleGroups(
  */
 /** A longer row that is mostly strokes and signs: a rule across the card, or nothing that a cook wrote. */
 const STROKES_CHARS = 80;
-const isStrokes = (row: string): boolean => row.length > STROKES_CHARS && (row.match(/[\p{L}\p{N}]/gu)?.length ?? 0) < 0.25 * row.length;
+const isStrokes = (row: string): boolean =>
+  row.length > STROKES_CHARS && (row.match(/[\p{L}\p{N}]/gu)?.length ?? 0) < 0.25 * row.length;
 
 export function readCard(text: string, house: KitchenConventions): Result<Card, CardTooLong> {
   const raws = text.split(/\r\n|\r|\n|\u2028|\u2029/);
@@ -470,7 +528,9 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
       case 'nowhere':
         break;
       case 'title':
-        title = p.text.replace(/^(?:title|name|recipe)\s*:\s*/i, '').replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
+        title = p.text
+          .replace(/^(?:title|name|recipe)\s*:\s*/i, '')
+          .replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
         break;
       case 'heading':
         section = open(p.words, p.role, p.asked);
@@ -499,7 +559,8 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
     const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
     for (const l of lines) steps.set(l.lineNumber, rows[l.lineNumber - 1]?.text ?? '');
     lines.length = 0;
-    for (const [n, step] of [...steps].sort(([a], [b]) => a - b)) for (const line of toldIn(step, house, languages)) lines.push(standing(line, n, 's0'));
+    for (const [n, step] of [...steps].sort(([a], [b]) => a - b))
+      for (const line of toldIn(step, house, languages)) lines.push(standing(line, n, 's0'));
   }
   const settled = settleGroups(sections, lines, house, languages);
   return { ok: true, value: { title, lines: doubtFractions(settled.lines), ignored, sections: settled.sections } };

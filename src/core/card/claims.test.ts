@@ -10,12 +10,28 @@ import { readCard } from './card';
 import { readLine } from './line';
 import { isWord, tokensOf } from './words';
 
-const NAMES = PANTRY.flatMap((i) => [i.name.toLowerCase(), ...i.aliases].filter((n) => /^[\p{L} '-]+$/u.test(n)).map((name) => ({ name, i }))).filter(
+const NAMES = PANTRY.flatMap((i) =>
+  [i.name.toLowerCase(), ...i.aliases].filter((n) => /^[\p{L} '-]+$/u.test(n)).map((name) => ({ name, i })),
+).filter(
   // names that the house decides, or that are asked about, are other laws' business
-  ({ name, i }) => !/^(?:pan|griddle) /.test(name) && readLine(`100 g ${name}`, FRESH_CONVENTIONS).ingredient?.id === i.id,
+  ({ name, i }) =>
+    !/^(?:pan|griddle) /.test(name) && readLine(`100 g ${name}`, FRESH_CONVENTIONS).ingredient?.id === i.id,
 );
 const anyName = fc.constantFrom(...NAMES);
-const anyNumber = fc.constantFrom('2', '3', '250', '1/2', '1 1/2', '1½', '0.75', 'two', 'half', 'three quarters of', '2-3', '2 to 3');
+const anyNumber = fc.constantFrom(
+  '2',
+  '3',
+  '250',
+  '1/2',
+  '1 1/2',
+  '1½',
+  '0.75',
+  'two',
+  'half',
+  'three quarters of',
+  '2-3',
+  '2 to 3',
+);
 const anyUnit = fc.constantFrom('g', 'cups', 'cup', 'tbsp', 'teaspoons', 'ml', 'oz', 'dl', 'kg');
 const anyFull = fc.constantFrom('', '', '', 'scant ', 'heaped ', 'level ');
 const anyState = fc.constantFrom(
@@ -30,7 +46,13 @@ const anyState = fc.constantFrom(
   'from the fridge',
   'softened',
 );
-const anyUse = fc.constantFrom(['', 'batter'], ['', 'batter'], [' for the pan', 'pan'], [', to serve', 'topping'], [' for dusting', 'topping']);
+const anyUse = fc.constantFrom(
+  ['', 'batter'],
+  ['', 'batter'],
+  [' for the pan', 'pan'],
+  [', to serve', 'topping'],
+  [' for dusting', 'topping'],
+);
 
 type Order = (p: { readonly amount: string; readonly name: string; readonly state: string }) => string;
 const after = (state: string): string => (state ? `, ${state}` : '');
@@ -71,7 +93,9 @@ test('a line put together from the tables gives its parts back, or asks', () => 
         const weighed = weigh(amount, i, null, FRESH_CONVENTIONS);
         // "sifted" right behind the amount fills the cup otherwise; that is the corpus' to hold
         if (weighed.ok && !/sifted/.test(state))
-          expect([text, Math.abs((line.grams ?? 0) - weighed.value.grams) < 1e-6 * weighed.value.grams + 1e-9]).toEqual([text, true]);
+          expect([text, Math.abs((line.grams ?? 0) - weighed.value.grams) < 1e-6 * weighed.value.grams + 1e-9]).toEqual(
+            [text, true],
+          );
       },
     ),
     { numRuns: 1500 },
@@ -80,7 +104,9 @@ test('a line put together from the tables gives its parts back, or asks', () => 
   tested.atLeast(1000);
 });
 
-const LINES = fc.tuple(anyName, anyNumber, anyUnit, anyState).map(([{ name }, n, unit, state]) => `${n} ${unit} ${name}${after(state)}`);
+const LINES = fc
+  .tuple(anyName, anyNumber, anyUnit, anyState)
+  .map(([{ name }, n, unit, state]) => `${n} ${unit} ${name}${after(state)}`);
 
 /** A line gone wrong: a letter lost, two words changed over, one said twice, a stranger among them, a mark anywhere. */
 const anyMutation = fc.tuple(
@@ -92,7 +118,8 @@ function mutate(text: string, [how, at, what]: readonly [string, number, string]
   const words = text.split(' ');
   const n = at % words.length;
   if (how === 'lose') return text.slice(0, at % text.length) + text.slice((at % text.length) + 1);
-  if (how === 'turn') return [...words.slice(0, n), words[n + 1] ?? '', words[n] ?? '', ...words.slice(n + 2)].join(' ');
+  if (how === 'turn')
+    return [...words.slice(0, n), words[n + 1] ?? '', words[n] ?? '', ...words.slice(n + 2)].join(' ');
   if (how === 'twice') return [...words.slice(0, n), words[n], words[n], ...words.slice(n + 1)].join(' ');
   if (how === 'number') return [...words.slice(0, n), '3', ...words.slice(n)].join(' ');
   return [...words.slice(0, n), what, ...words.slice(n)].join(' ');
@@ -130,7 +157,19 @@ test('a stranger with a digit, or a second amount, never leaves a line plainly r
 });
 
 test('a word that changes the thing never leaves the plain thing standing', () => {
-  const odd = fc.constantFrom('smoked', 'dried', 'condensed', 'powdered', 'hemp', 'goat', 'quail', 'imitation', 'candied', 'evaporated', 'chickpea');
+  const odd = fc.constantFrom(
+    'smoked',
+    'dried',
+    'condensed',
+    'powdered',
+    'hemp',
+    'goat',
+    'quail',
+    'imitation',
+    'candied',
+    'evaporated',
+    'chickpea',
+  );
   fc.assert(
     fc.property(
       fc.constantFrom('flour', 'milk', 'eggs', 'butter', 'sugar', 'honey', 'cream', 'yoghurt', 'walnuts'),
@@ -152,7 +191,18 @@ test('nothing of a card is dropped: every row is title, line, heading, set aside
       fc.array(
         fc.oneof(
           LINES,
-          fc.constantFrom('', 'Sauce:', 'For the pan:', 'Method', 'Serves 4', 'Whisk it all well.', 'Moonlight:', 'Crepes', '# Batter', 'salt and pepper'),
+          fc.constantFrom(
+            '',
+            'Sauce:',
+            'For the pan:',
+            'Method',
+            'Serves 4',
+            'Whisk it all well.',
+            'Moonlight:',
+            'Crepes',
+            '# Batter',
+            'salt and pepper',
+          ),
           fc.string({ maxLength: 30 }),
         ),
         { minLength: 1, maxLength: 14 },

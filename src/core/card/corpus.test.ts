@@ -13,7 +13,11 @@ const LINES = workedLines(tableOf('lines.tsv'));
 
 test(`${LINES.length} lines, each as it was worked out`, () => {
   expect(LINES.length).toBeGreaterThanOrEqual(600);
-  const judged = LINES.map((w) => ({ w, l: readLine(w.text, FRESH_CONVENTIONS) })).map(({ w, l }) => ({ w, l, is: judge(w, l) }));
+  const judged = LINES.map((w) => ({ w, l: readLine(w.text, FRESH_CONVENTIONS) })).map(({ w, l }) => ({
+    w,
+    l,
+    is: judge(w, l),
+  }));
   const bad = judged.filter((j) => j.is !== 'right' && j.is !== 'rightly asked');
   expect(bad.map((j) => `${j.w.text}: ${j.is}, ${readAs(j.l)} ${j.l.grams}`)).toEqual([]);
   // what the table is good for: both sorts of answer in numbers
@@ -43,7 +47,10 @@ test('what is told beside a scaled amount holds no amount of its own: only sizes
   for (const w of LINES) {
     const l = readLine(w.text, FRESH_CONVENTIONS);
     if (l.status !== 'read') continue;
-    const bare = l.preparation.replace(/\d+\s*(?:cm|mm|inch(?:es)?|°\s*[CF]?|[CF]\b|min(?:ute)?s?|hours?)|tip \d+/g, '');
+    const bare = l.preparation.replace(
+      /\d+\s*(?:cm|mm|inch(?:es)?|°\s*[CF]?|[CF]\b|min(?:ute)?s?|hours?)|tip \d+/g,
+      '',
+    );
     expect([w.text, bare]).toEqual([w.text, bare.replace(/\d/g, '#')]);
   }
 });
@@ -88,7 +95,9 @@ test.each(CARDS)('$name', (w) => {
   expect(out).toEqual(w.sections);
   expect(
     c.lines.map((l) =>
-      l.status === 'read' ? `${l.parts.map((p) => p.ingredient.id).join('+')} ${Math.round((l.grams ?? 0) * 10) / 10}` : `? ${l.text.trim()}`,
+      l.status === 'read'
+        ? `${l.parts.map((p) => p.ingredient.id).join('+')} ${Math.round((l.grams ?? 0) * 10) / 10}`
+        : `? ${l.text.trim()}`,
     ),
   ).toEqual(w.lines);
   // nothing is lost: every row is a line, set aside, the title, or empty

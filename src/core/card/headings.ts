@@ -4,7 +4,20 @@
  */
 import { plain } from '../quantity/units';
 
-export const ROLES = ['batter', 'dry', 'wet', 'fold-in', 'pan', 'topping', 'side', 'method', 'notes', 'sweet', 'savoury', 'unknown'] as const;
+export const ROLES = [
+  'batter',
+  'dry',
+  'wet',
+  'fold-in',
+  'pan',
+  'topping',
+  'side',
+  'method',
+  'notes',
+  'sweet',
+  'savoury',
+  'unknown',
+] as const;
 export type Role = (typeof ROLES)[number];
 
 /** What a heading is about, by a word in it; the first row that fits counts. */
@@ -44,9 +57,15 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
     'side',
     /^(?:(?:caramelised|caramelized|fried|stewed|spiced|roasted|macerated|warm|cooked) )(?:apples?|pears?|bananas?|peach(?:es)?|plums?|cherries|berries|strawberries|blueberries|fruit|mushrooms?|onions?)$/,
   ],
-  ['fold-in', /^(?:(?:to )?(?:fold|mix|stir)(?:ed)?[- ]?ins?|add[- ]?ins?|(?:for )?(?:the )?(?:egg )?whites|fold in (?:last|at the end)|last)$/],
+  [
+    'fold-in',
+    /^(?:(?:to )?(?:fold|mix|stir)(?:ed)?[- ]?ins?|add[- ]?ins?|(?:for )?(?:the )?(?:egg )?whites|fold in (?:last|at the end)|last)$/,
+  ],
   ['dry', /^(?:(?:the )?dry(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|flour mix(?:ture)?)$/],
-  ['wet', /^(?:(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?)$/],
+  [
+    'wet',
+    /^(?:(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?)$/,
+  ],
   [
     'batter',
     /\b(?:ingredients?|batter|base|mix(?:ture)?|dough|sponge|starter|levain|poolish|pancakes?|pan-?cakes?|hot-?cakes?|griddle-?cakes?|flap-?jacks?|waffles?|crepes?|galettes?|blini|blinis|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnnycakes?|cakes?|yeast mix|(?:step|part|day|bowl|stage|group) (?:\d{1,2}|one|two|three|a|b)|night before|evening before|(?:in the |the next )morning|overnight|main|basics?|zutaten|teig|pfannkuchen|waffeln|ingredienti|impasto|pastella|ingredientes|masa|pate|ingredients|beslag|ingredienten|pannenkoeken|dej|deig|smet|deg|ingredienser|pandekager|pannekaker|pannkakor|rore|vafler|vafflor|crespelle)\b/,
@@ -105,7 +124,13 @@ export function headingShape(raw: string, text: string): HeadingShape | null {
   if (/:\s+\S/.test(text) || /[.!?]$/.test(text.trim()) || /,/.test(words)) return null;
   const bold = /^\s*(?:\*\*|__)[^*_]+(?:\*\*|__)\s*:?\s*$/.test(raw);
   const capitals = /\p{Lu}{3}/u.test(words) && words === words.toUpperCase();
-  const marked = /:\s*$/.test(text) || /^\s*(?:#|=)/.test(raw) || /^-{2,}\s*\S.*\S\s*-{2,}$/.test(raw.trim()) || bold || capitals || LEADS.test(words);
+  const marked =
+    /:\s*$/.test(text) ||
+    /^\s*(?:#|=)/.test(raw) ||
+    /^-{2,}\s*\S.*\S\s*-{2,}$/.test(raw.trim()) ||
+    bold ||
+    capitals ||
+    LEADS.test(words);
   return { words, marked };
 }
 

@@ -5,28 +5,39 @@ import { readAmount } from '../quantity/amount';
 import { type Line, readLine } from './line';
 
 /** Where one item may end and the next begin. */
-const SEAM = /\s*;\s*|[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
+const SEAM =
+  /\s*;\s*|[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
 
-const whole = (l: Line): boolean => l.ingredient !== null && l.written.length > 0 && (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
+const whole = (l: Line): boolean =>
+  l.ingredient !== null && l.written.length > 0 && (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
 const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
 
 /** Whether what begins here is an item of its own: it starts with an amount, or ends in one. */
 const begins = (text: string): boolean => {
   const a = readAmount(text.trim());
-  return a !== null || /\d\s*\p{L}{0,12}\s*$/u.test(text) || /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text);
+  return (
+    a !== null ||
+    /\d\s*\p{L}{0,12}\s*$/u.test(text) ||
+    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text)
+  );
 };
 
 /**
  * The items of a row, each as it was written; null where the row is one item.
  * @param least so many amounts have to be found for the row to be parted
  */
-export function itemsIn(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): readonly string[] | null {
+export function itemsIn(
+  text: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): readonly string[] | null {
   if (text.length > 2000 || !/[,;&+–—-]|[.!]\s+[A-Z0-9]|\s[/|•·]\s|\b(?:and|then|plus)\b/i.test(text)) return null;
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
   const seams = [...text.matchAll(SEAM)].filter((m) => m[0] !== '' && m.index > 0);
   if (seams.length === 0) return null;
   // inside brackets nothing is parted
-  const depth = (at: number): number => (text.slice(0, at).match(/[([]/g)?.length ?? 0) - (text.slice(0, at).match(/[)\]]/g)?.length ?? 0);
+  const depth = (at: number): number =>
+    (text.slice(0, at).match(/[([]/g)?.length ?? 0) - (text.slice(0, at).match(/[)\]]/g)?.length ?? 0);
   const out: string[] = [];
   let strokes = 0;
   let from = 0;
@@ -39,7 +50,10 @@ export function itemsIn(text: string, house: KitchenConventions, languages: Read
     const comma = /[,;.!]/.test(m[0]);
     const [l, r] = [read(left), read(right)];
     if (!whole(l) || !begins(right)) continue;
-    const far = whole(r) || (comma && r.ingredient !== null && r.written.length === 0) || (comma && whole(read(text.slice(at).trim())));
+    const far =
+      whole(r) ||
+      (comma && r.ingredient !== null && r.written.length === 0) ||
+      (comma && whole(read(text.slice(at).trim())));
     // "2 eggs and 1 yolk" are one line of two parts; so is "1 cup plus 2 tablespoons"
     if (!far || (!comma && isEgg(l) && isEgg(r))) continue;
     if (!comma && seams.length === 1 && /plus|\+/i.test(m[0])) continue;

@@ -25,14 +25,28 @@ const MARKS: Readonly<Record<Language, ReadonlySet<string>>> = {
     ),
   ),
   nl: new Set(
-    'een en of van voor eetlepel eetlepels theelepel theelepels snufje zakje bloem suiker melk eieren boter zout beslag ingredienten mengen'.split(' '),
+    'een en of van voor eetlepel eetlepels theelepel theelepels snufje zakje bloem suiker melk eieren boter zout beslag ingredienten mengen'.split(
+      ' ',
+    ),
   ),
-  da: new Set('spsk tsk og eller til nip knivspids hvedemel sukker maelk aeg smor salt dej pandekager ingredienser rores'.split(' ')),
-  nb: new Set('ss ts og eller til klype hvetemel sukker melk egg smor salt rore deig pannekaker ingredienser rores'.split(' ')),
-  sv: new Set('msk tsk krm och eller till nypa vetemjol socker mjolk agg smor salt smet pannkakor ingredienser vispa'.split(' ')),
+  da: new Set(
+    'spsk tsk og eller til nip knivspids hvedemel sukker maelk aeg smor salt dej pandekager ingredienser rores'.split(
+      ' ',
+    ),
+  ),
+  nb: new Set(
+    'ss ts og eller til klype hvetemel sukker melk egg smor salt rore deig pannekaker ingredienser rores'.split(' '),
+  ),
+  sv: new Set(
+    'msk tsk krm och eller till nypa vetemjol socker mjolk agg smor salt smet pannkakor ingredienser vispa'.split(' '),
+  ),
 };
 /** English words enough that the little words of another language prove nothing. */
-const ENGLISH = new Set('the of and or with for cup cups tbsp tsp teaspoon tablespoon teaspoons tablespoons flour sugar milk eggs egg butter salt'.split(' '));
+const ENGLISH = new Set(
+  'the of and or with for cup cups tbsp tsp teaspoon tablespoon teaspoons tablespoons flour sugar milk eggs egg butter salt'.split(
+    ' ',
+  ),
+);
 
 /**
  * The languages a text seems to be in.

@@ -102,7 +102,9 @@ function vesselFor(i: Ingredient | null, use: Use, foam: Peaks | null): Vessel {
 function foamOf(i: Ingredient | null, preparation: string): Peaks | null {
   if (i?.category !== 'egg') return null;
   const p = preparation.toLowerCase();
-  const separated = /\bseparated?\b/.test(p) || (i.id !== 'egg-white' && /\bwhites\b.*\b(?:whipped|beaten|whisked|stiff|peaks?)\b/.test(p));
+  const separated =
+    /\bseparated?\b/.test(p) ||
+    (i.id !== 'egg-white' && /\bwhites\b.*\b(?:whipped|beaten|whisked|stiff|peaks?)\b/.test(p));
   const whipped = /\b(?:whipped|peaks?|stiff)\b|\b(?:beaten|whisked)\b.*\b(?:soft|firm|stiff|foam)/.test(p);
   if (!separated && !(whipped && i.id === 'egg-white')) return null;
   return /\b(?:firm|stiff)\b/.test(p) ? 'firm' : 'soft';
@@ -110,7 +112,12 @@ function foamOf(i: Ingredient | null, preparation: string): Peaks | null {
 
 /** A blend is read as what it is made of. */
 const partsOf = (i: Ingredient, w: Pick<Weighed, 'grams' | 'low' | 'high'>): LinePart[] =>
-  membersOf(i).map((m) => ({ ingredient: m.ingredient, grams: w.grams * m.share, low: w.low * m.share, high: w.high * m.share }));
+  membersOf(i).map((m) => ({
+    ingredient: m.ingredient,
+    grams: w.grams * m.share,
+    low: w.low * m.share,
+    high: w.high * m.share,
+  }));
 
 const purposeOf = (v: Vessel): Use => (v === 'pan' || v === 'topping' ? v : 'batter');
 
@@ -141,7 +148,13 @@ const SLACK = 0.05;
 const SLACK_OF_FINE = 0.2;
 
 /** Whether a pint or a cup says the same in somebody's kitchen: a card of another country is no disagreement. */
-const anyCup = (amount: Amount, i: Ingredient, fill: FillMethod | null, house: KitchenConventions, grams: number): boolean =>
+const anyCup = (
+  amount: Amount,
+  i: Ingredient,
+  fill: FillMethod | null,
+  house: KitchenConventions,
+  grams: number,
+): boolean =>
   amount.terms.some((t) => t.unit === 'pint' || t.unit === 'quart' || t.unit === 'fl-oz' || t.unit === 'gill') &&
   CUP_SYSTEMS.some((cup) => {
     const w = weigh(amount, i, fill, { ...house, cup });
@@ -163,17 +176,29 @@ function settle(
   const [first] = tries;
   if (!first) return { code: 'no-amount', message: `How much ${shortName(i)}? No amount is written.` };
   // nearly every line says its amount once
-  if (tries.length === 1) return first.ok ? { weighed: first.value, findings: [] } : { code: first.error.reason, message: first.error.message };
+  if (tries.length === 1)
+    return first.ok
+      ? { weighed: first.value, findings: [] }
+      : { code: first.error.reason, message: first.error.message };
   // a number that counts nothing beside an amount that measures: "1 1/2 1/2 cups milk"
-  const bare = tries.findIndex((t, n) => !t.ok && t.error.reason === 'no-unit' && combined[n]?.unit === null && !combined[n]?.low.equals(1));
-  if (bare >= 0) return { code: 'two-amounts', message: `How much ${shortName(i)}? Two numbers stand there, and one of them has no unit.` };
+  const bare = tries.findIndex(
+    (t, n) => !t.ok && t.error.reason === 'no-unit' && combined[n]?.unit === null && !combined[n]?.low.equals(1),
+  );
+  if (bare >= 0)
+    return {
+      code: 'two-amounts',
+      message: `How much ${shortName(i)}? Two numbers stand there, and one of them has no unit.`,
+    };
   const known = tries.flatMap((t, n) => {
     const a = combined[n];
     const amount = written[n];
     return t.ok && a && amount ? [{ weighed: t.value, a, amount, rank: rankOf(a, t.value, amount.approximate) }] : [];
   });
   // a can of a stated weight, a stick of so many spoons: the one that can be weighed counts
-  if (known.length === 0) return first.ok ? { weighed: first.value, findings: [] } : { code: first.error.reason, message: first.error.message };
+  if (known.length === 0)
+    return first.ok
+      ? { weighed: first.value, findings: [] }
+      : { code: first.error.reason, message: first.error.message };
   const ranked = [...known].sort((x, y) => x.rank - y.rank);
   const [best, ...others] = ranked;
   if (!best) return { code: 'no-amount', message: `How much ${shortName(i)}? No amount is written.` };
@@ -188,7 +213,8 @@ function settle(
     const slack = share + roundedBy(best.a, best.weighed, fine) + roundedBy(other.a, other.weighed, fine);
     const apart = best.weighed.grams < low * (1 - 1e-9) - slack || best.weighed.grams > high * (1 + 1e-9) + slack;
     if (!apart || anyCup(other.amount, i, fill, house, best.weighed.grams)) continue;
-    if (choice.stands !== undefined) return { weighed: choice.stands === 'volume' ? other.weighed : best.weighed, findings: [] };
+    if (choice.stands !== undefined)
+      return { weighed: choice.stands === 'volume' ? other.weighed : best.weighed, findings: [] };
     const said =
       other.weighed.basis === 'weight'
         ? `the other ${g(other.weighed.grams)}`
@@ -234,7 +260,15 @@ export function readLine(
   return line;
 }
 
-const NONE = { parts: [], grams: null, gramsLow: null, gramsHigh: null, basis: null, alternatives: [], readings: [] } as const;
+const NONE = {
+  parts: [],
+  grams: null,
+  gramsLow: null,
+  gramsHigh: null,
+  basis: null,
+  alternatives: [],
+  readings: [],
+} as const;
 
 const found = (n: NameReading): Ingredient | null => (n.kind === 'found' ? n.ingredient : null);
 
@@ -246,16 +280,31 @@ function readingsOf(s: SplitLine, i: Ingredient, house: KitchenConventions): rea
   const plainly = (pick: 'low' | 'other'): Reading => {
     const amount: Amount = {
       ...a,
-      terms: a.terms.map(({ other, ...t }) => ({ ...t, low: pick === 'other' && other ? other : t.low, high: other ? null : t.high })),
+      terms: a.terms.map(({ other, ...t }) => ({
+        ...t,
+        low: pick === 'other' && other ? other : t.low,
+        high: other ? null : t.high,
+      })),
     };
     const w = weigh(amount, i, s.fill, house);
     const said = writeAmount(amount);
-    return { ingredientId: i.id, grams: w.ok ? w.value.grams : null, text: `${s.text.slice(0, span.start)}${said}${s.text.slice(span.end)}`, why: said };
+    return {
+      ingredientId: i.id,
+      grams: w.ok ? w.value.grams : null,
+      text: `${s.text.slice(0, span.start)}${said}${s.text.slice(span.end)}`,
+      why: said,
+    };
   };
   return [plainly('low'), plainly('other')];
 }
 
-function readAnew(text: string, house: KitchenConventions, choice: LineChoice, hint: Vessel | null, languages: ReadonlySet<Language> | null): Line {
+function readAnew(
+  text: string,
+  house: KitchenConventions,
+  choice: LineChoice,
+  hint: Vessel | null,
+  languages: ReadonlySet<Language> | null,
+): Line {
   if (text.length > MOST_LINE_CHARS) {
     const finding: LineFinding = {
       code: 'too-long',
@@ -272,8 +321,14 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
   const written = instead?.amount ? [instead.amount] : s.amounts;
   const combined = written.map((a) => combine(a, house));
   const foam = foamOf(i, s.text);
-  const vessel = choice.vessel ?? (hint && use === 'batter' && hint !== 'pan' && hint !== 'topping' ? hint : vesselFor(i, use, foam));
-  const open = (status: LineStatus, finding: LineFinding, more: { suggestions?: readonly Ingredient[]; readings?: readonly Reading[] } = {}): Line => ({
+  const vessel =
+    choice.vessel ??
+    (hint && use === 'batter' && hint !== 'pan' && hint !== 'topping' ? hint : vesselFor(i, use, foam));
+  const open = (
+    status: LineStatus,
+    finding: LineFinding,
+    more: { suggestions?: readonly Ingredient[]; readings?: readonly Reading[] } = {},
+  ): Line => ({
     text,
     ingredient: i,
     amounts: combined,
@@ -295,7 +350,8 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
   if (s.problem) return open('unclear', s.problem);
   if (!i) {
     const suggestions = s.name.kind === 'found' ? [] : s.name.suggestions;
-    if (s.name.kind === 'ambiguous') return open('unclear', { code: 'which-ingredient', message: `Which is meant by "${s.said}"?` }, { suggestions });
+    if (s.name.kind === 'ambiguous')
+      return open('unclear', { code: 'which-ingredient', message: `Which is meant by "${s.said}"?` }, { suggestions });
     const message = s.said ? `"${s.said}" is not in the pantry.` : 'No ingredient is named on this line.';
     return open('unknown', { code: 'unknown-ingredient', message }, { suggestions });
   }
@@ -325,7 +381,11 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
       message: `Cooked, ${shortName(i)} weighs otherwise than dry, and holds other water: weigh it, and write what dry went into it.`,
     });
   const stray = strayNumber(s);
-  if (stray) return open('unclear', { code: 'two-amounts', message: `"${stray}" on this line is not understood: is it another amount?` });
+  if (stray)
+    return open('unclear', {
+      code: 'two-amounts',
+      message: `"${stray}" on this line is not understood: is it another amount?`,
+    });
   const settled = settle(i, written, combined, s.fill, house, choice);
   if ('code' in settled) return open('unclear', settled);
   const parts: LinePart[] = partsOf(i, settled.weighed);
@@ -333,7 +393,11 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
   for (const extra of s.extras) {
     const also = found(extra.name);
     const w = also ? weigh(extra.amount, also, s.rows.length > 0 ? s.fill : null, house) : null;
-    if (!also || !w?.ok) return open('unclear', { code: 'two-amounts', message: `"${extra.said}" could not be added: give it a line of its own.` });
+    if (!also || !w?.ok)
+      return open('unclear', {
+        code: 'two-amounts',
+        message: `"${extra.said}" could not be added: give it a line of its own.`,
+      });
     parts.push(...partsOf(also, w.value));
   }
   const sum = (pick: (p: LinePart) => number): number => parts.reduce((a, p) => a + pick(p), 0);
@@ -349,7 +413,8 @@ function readAnew(text: string, house: KitchenConventions, choice: LineChoice, h
     });
   const odd = s.words.filter((w) => w.as === 'unknown').map((w) => w.text);
   const unread = odd.filter((w) => !s.alternatives.some((a) => a.said.includes(w)));
-  if (unread.length > 0) findings.push({ code: 'not-understood', message: `Not understood: ${unread.map((w) => `"${w}"`).join(', ')}.` });
+  if (unread.length > 0)
+    findings.push({ code: 'not-understood', message: `Not understood: ${unread.map((w) => `"${w}"`).join(', ')}.` });
   if (s.use === null && KEPT_BACK.test(text) && !/\b(?:more|extra|additional)\b/i.test(text))
     findings.push({ code: 'kept-back', message: 'Kept back until the batter asks for it? All of it is counted.' });
   const low = sum((p) => p.low);
@@ -390,7 +455,12 @@ const strayNumber = (s: SplitLine): string | null =>
   s.words.find((w) => w.as === 'unknown' && (/\d/.test(w.text) || HOW_MUCH.has(w.text.toLowerCase())))?.text ?? null;
 
 /** Everything that will do on a line, the one that stands left out, with what each would weigh. */
-function alternativesOf(s: SplitLine, i: Ingredient, written: readonly Amount[], house: KitchenConventions): readonly Alternative[] {
+function alternativesOf(
+  s: SplitLine,
+  i: Ingredient,
+  written: readonly Amount[],
+  house: KitchenConventions,
+): readonly Alternative[] {
   const all = [{ name: s.name, amount: null as Amount | null }, ...s.alternatives];
   if (all.length < 2) return [];
   return all.flatMap((a): Alternative[] => {

@@ -19,7 +19,8 @@ export function yieldClaim(notes: string): YieldClaim | null {
     if (!m) continue;
     const at = row.slice(m.index + m[0].length);
     // "make a well", "makes a good cake", "half an hour": no number of pieces
-    const n = /^(?:an?\b|half|one\b|the\b)/i.test(at) && !/^(?:an?|one)\s+(?:dozen|couple)/i.test(at) ? null : readNumber(at);
+    const n =
+      /^(?:an?\b|half|one\b|the\b)/i.test(at) && !/^(?:an?|one)\s+(?:dozen|couple)/i.test(at) ? null : readNumber(at);
     if (!n) continue;
     const low = n.low.valueOf();
     const high = n.high?.valueOf() ?? low;

@@ -48,7 +48,8 @@ export const OR_MORE =
 export const TAIL =
   /[\s,(–—-]*\b(?:(?:or\s+)?to taste|(?:this is |it is |it's )?optional|give or take(?: a (?:bit|little))?|or thereabouts|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
 export const FIRST = /^\s*\(?optional(?:ly)?\)?\s*[:,–—-]?\s*/i;
-export const DIVIDED = /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
+export const DIVIDED =
+  /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
 /** When it goes in. */
 export const MOMENT =
   /[\s,(–—-]*\b(?:(?:added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|(?<!to )go|whisked|poured)\s+(?:in|on|over|at|to|just|right|after|before|last|into)\b[^(),\d.;]*|to (?:fold|stir|mix) in\b[^(),\d.;]*|for (?:the )?(?:egg )?(?:whites|yolks)|at the (?:very )?end|last(?: of all)?|before (?:the flip|flipping|turning|baking|cooking)\b[^(),\d.;]*|after (?:resting|the rest)\b[^(),\d.;]*)\)?\s*$/i;
@@ -81,7 +82,8 @@ export const TWO_USES =
 
 /** Cooked, a dry thing weighs otherwise than its table says. */
 /** What stands before a name and changes what is weighed, whatever it is: fat or salt that is reduced is another thing. */
-export const CHANGED = /^\s*(?:of\s+)?(?:soaked|reduced(?![-\s](?:fat|salt|sodium|sugar|lactose|calorie))|boiled[-\s]down|rehydrated|reconstituted)\s+\p{L}/iu;
+export const CHANGED =
+  /^\s*(?:of\s+)?(?:soaked|reduced(?![-\s](?:fat|salt|sodium|sugar|lactose|calorie))|boiled[-\s]down|rehydrated|reconstituted)\s+\p{L}/iu;
 export const COOKED = /\b(?:cooked|boiled|steamed|popped|simmered|parboiled)\b/i;
 
 /** "(not self-raising)": what it is not; nothing of it is in the thing. */

@@ -38,7 +38,11 @@ const rows = SAID.flatMap((s) =>
   s.ways.flatMap((a) =>
     s.ways
       .filter((b) => b !== a)
-      .flatMap((b) => BETWEEN.flatMap((between) => LAYOUTS.map((lay) => ({ s, text: lay(a, `${between}${b}${closed(between)}`, s.name) })))),
+      .flatMap((b) =>
+        BETWEEN.flatMap((between) =>
+          LAYOUTS.map((lay) => ({ s, text: lay(a, `${between}${b}${closed(between)}`, s.name) })),
+        ),
+      ),
   ),
 );
 
@@ -46,8 +50,10 @@ test('one amount said twice is one amount, or a question: never their sum', () =
   const [wrong, asked]: [string[], string[]] = [[], []];
   for (const { s, text } of rows) {
     const l = readLine(text, FRESH_CONVENTIONS);
-    if (l.status !== 'read' || l.findings.some((f) => f.code === 'amounts-disagree')) asked.push(`${text}: ${l.findings[0]?.code}`);
-    else if (l.ingredient?.id !== s.id || (l.grams ?? 0) < s.grams[0] || (l.grams ?? 0) > s.grams[1]) wrong.push(`${text}: ${l.ingredient?.id} ${l.grams}`);
+    if (l.status !== 'read' || l.findings.some((f) => f.code === 'amounts-disagree'))
+      asked.push(`${text}: ${l.findings[0]?.code}`);
+    else if (l.ingredient?.id !== s.id || (l.grams ?? 0) < s.grams[0] || (l.grams ?? 0) > s.grams[1])
+      wrong.push(`${text}: ${l.ingredient?.id} ${l.grams}`);
   }
   expect(wrong).toEqual([]);
   // plain to a cook: hardly any of them is asked
@@ -55,9 +61,20 @@ test('one amount said twice is one amount, or a question: never their sum', () =
 });
 
 test('three in a row are one amount', () => {
-  for (const text of ['1 cup, 8 fl oz, 240 ml milk', 'butter 1 stick 4 oz 113 g', '2 cups (16 fl oz, 475 ml) milk', 'flour 8 oz / 225 g / 1/2 lb']) {
+  for (const text of [
+    '1 cup, 8 fl oz, 240 ml milk',
+    'butter 1 stick 4 oz 113 g',
+    '2 cups (16 fl oz, 475 ml) milk',
+    'flour 8 oz / 225 g / 1/2 lb',
+  ]) {
     const l = readLine(text, FRESH_CONVENTIONS);
-    const [low, high] = /milk/.test(text) ? (/2 cups/.test(text) ? [465, 500] : [238, 254]) : /butter/.test(text) ? [110, 117] : [222, 230];
+    const [low, high] = /milk/.test(text)
+      ? /2 cups/.test(text)
+        ? [465, 500]
+        : [238, 254]
+      : /butter/.test(text)
+        ? [110, 117]
+        : [222, 230];
     expect([text, l.status, (l.grams ?? 0) >= low && (l.grams ?? 0) <= high]).toEqual([text, 'read', true]);
   }
 });

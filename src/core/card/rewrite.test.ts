@@ -5,7 +5,8 @@ import { counting } from '../testing/counted';
 import { readLine } from './line';
 import { rewriteAmount } from './rewrite';
 
-const again = (text: string, grams: number): string => rewriteAmount(readLine(text, FRESH_CONVENTIONS), grams, FRESH_CONVENTIONS);
+const again = (text: string, grams: number): string =>
+  rewriteAmount(readLine(text, FRESH_CONVENTIONS), grams, FRESH_CONVENTIONS);
 
 test.each([
   // 3/4 of 2 cups; 125 g a cup
@@ -29,7 +30,9 @@ test.each([
 
 test('whatever is written anew weighs what was asked for, and is still the same thing', () => {
   const tested = counting();
-  const sure = PANTRY.filter((i) => readLine(`100 g ${i.aliases[0] ?? i.name}`, FRESH_CONVENTIONS).ingredient?.id === i.id);
+  const sure = PANTRY.filter(
+    (i) => readLine(`100 g ${i.aliases[0] ?? i.name}`, FRESH_CONVENTIONS).ingredient?.id === i.id,
+  );
   fc.assert(
     fc.property(
       fc.constantFrom(...sure),

@@ -48,11 +48,14 @@ export function writtenGrams(g: number, finest: Finest = 0.1): string {
 }
 
 /** What leads into an amount that says the same again: ", about", "(", "/", "=". */
-const LEAD_TO_AMOUNT = /(?:[\s,:;([/|=~≈–—-]|\b(?:or|about|approx\.?|approximately|roughly|that is|i\.e\.|equals?|plus|and|minus|less))*$/i;
+const LEAD_TO_AMOUNT =
+  /(?:[\s,:;([/|=~≈–—-]|\b(?:or|about|approx\.?|approximately|roughly|that is|i\.e\.|equals?|plus|and|minus|less))*$/i;
 
 const trimmed = (s: string): string => s.replace(/\s+/g, ' ').trim();
 
-const PIECES = ['egg', 'yolk', 'white', 'banana', 'lemon', 'apple', 'pear'].map((one) => [new RegExp(`\\b${one}s?\\b`), one] as const);
+const PIECES = ['egg', 'yolk', 'white', 'banana', 'lemon', 'apple', 'pear'].map(
+  (one) => [new RegExp(`\\b${one}s?\\b`), one] as const,
+);
 
 /** "1 egg", "2 eggs": what is counted follows its number. */
 function asMany(rest: string, said: string): string {
@@ -83,7 +86,12 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
   if (own) return [writeAmount(of(first, own)), asGrams];
   // an eighth of a cup over is two tablespoons
   const eighths = Math.round((8 * grams) / each);
-  if (first.unit === 'cup' && eighths > 1 && eighths % 2 === 1 && Math.abs(eighths / 8 - grams / each) <= (CLOSE * grams) / each)
+  if (
+    first.unit === 'cup' &&
+    eighths > 1 &&
+    eighths % 2 === 1 &&
+    Math.abs(eighths / 8 - grams / each) <= (CLOSE * grams) / each
+  )
     return [`${writeAmount(of(first, new Fraction(eighths - 1, 8)))} plus 2 tbsp`, asGrams];
   // what is smaller than the spoon it is written in is measured with the next
   const smaller: string[] = [];
@@ -103,7 +111,13 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
  * @param grams what it shall weigh, > 0
  * @returns the new text; grams of what is written may differ by the last digit written
  */
-export function rewriteAmount(line: Line, grams: number, house: KitchenConventions, choice: LineChoice = {}, finest: Finest = 0.1): string {
+export function rewriteAmount(
+  line: Line,
+  grams: number,
+  house: KitchenConventions,
+  choice: LineChoice = {},
+  finest: Finest = 0.1,
+): string {
   if (line.grams !== null && Math.abs(grams - line.grams) < 1e-9 * grams) return line.text;
   const plainChoice: LineChoice = { ingredientId: choice.ingredientId, vessel: choice.vessel };
   const { text: tidy, amountSpans } = splitLine(line.text, house);
@@ -111,11 +125,17 @@ export function rewriteAmount(line: Line, grams: number, house: KitchenConventio
   const rest = trimmed(
     [...amountSpans]
       .sort((a, b) => b.start - a.start)
-      .reduce((t, a) => `${t.slice(0, a.start).replace(LEAD_TO_AMOUNT, ' ')} ${t.slice(a.end).replace(/^\s*[)\]]/, '')}`, tidy),
+      .reduce(
+        (t, a) => `${t.slice(0, a.start).replace(LEAD_TO_AMOUNT, ' ')} ${t.slice(a.end).replace(/^\s*[)\]]/, '')}`,
+        tidy,
+      ),
   ).replace(/^[,:;/\s]+(?:of\s+)?|[\s,:;(]+$/gi, '');
   const prepared = line.preparation ? `, ${line.preparation}` : '';
   for (const said of amountsFor(line, grams, finest)) {
-    for (const text of [`${said} ${asMany(rest, said)}`, `${said} ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : ''}${prepared}`]) {
+    for (const text of [
+      `${said} ${asMany(rest, said)}`,
+      `${said} ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : ''}${prepared}`,
+    ]) {
       if (meansTheSame(readLine(text, house, plainChoice), line, grams)) return text;
     }
   }
@@ -138,7 +158,9 @@ function meansTheSame(now: Line, was: Line, grams: number): boolean {
 /** The last resort, and the way of a line of two things: each in grams under its pantry name. */
 function partsInGrams(line: Line, grams: number): string {
   const factor = grams / (line.grams ?? grams);
-  const body = line.parts.map((p) => `${writtenGrams(p.grams * factor)} ${kitchenName(p.ingredient).toLowerCase()}`).join(' plus ');
+  const body = line.parts
+    .map((p) => `${writtenGrams(p.grams * factor)} ${kitchenName(p.ingredient).toLowerCase()}`)
+    .join(' plus ');
   const where = line.use === 'pan' ? ' for the pan' : line.use === 'topping' ? ' to serve' : '';
   return `${body}${line.preparation && line.use === 'batter' ? `, ${line.preparation}` : where}`;
 }

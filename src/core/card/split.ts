@@ -39,7 +39,11 @@ export interface SplitLine {
   /** The words of the name, as written. */
   readonly said: string;
   /** Other things that will do instead: "or oil". An amount of its own where one is written. */
-  readonly alternatives: readonly { readonly name: NameReading; readonly said: string; readonly amount: Amount | null }[];
+  readonly alternatives: readonly {
+    readonly name: NameReading;
+    readonly said: string;
+    readonly amount: Amount | null;
+  }[];
   readonly preparation: string;
   readonly fill: FillMethod | null;
   readonly use: Use | null;
@@ -51,7 +55,8 @@ export interface SplitLine {
   readonly problem: LineFinding | null;
 }
 
-const PREFILL = /^\s*(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed)(?![\p{L}])/iu;
+const PREFILL =
+  /^\s*(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed)(?![\p{L}])/iu;
 const POSTFILL = /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
 
 function fillOf(how: string | undefined, word: string): FillMethod {
@@ -159,13 +164,15 @@ const ALL_TOGETHER =
   /^\s*(?:in total|total|in all|altogether|net(?: weight)?|weight|drained(?: weight)?|(?:shelled|peeled|sifted|mashed)(?: weight)?|without (?:the )?(?:shells?|skin|stones?)|(?:when|once|after) (?:peeled|mashed|melted|sifted|drained|shelled|sifting|peeling|mashing|draining|melting|shelling))(?![\p{L}])/iu;
 
 /** So much for each of the guests: how much that is hangs on how many come. */
-const PER_HEAD = /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
+const PER_HEAD =
+  /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
 
 const SAYS_AGAIN =
   /^[\s,;([:–—-]*(?:or|=|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
 const CONNECTS =
   /^(?:or|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;
-const JOINED = /(?:^|[\s,(])(plus|\+|and|&|minus|less|−|with|but for)\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$/i;
+const JOINED =
+  /(?:^|[\s,(])(plus|\+|and|&|minus|less|−|with|but for)\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$/i;
 
 const PART_OF =
   /^(?:the\s+)?(?:(?:finely|freshly|coarsely)\s+)?(?:(?:grated|squeezed|strained|fresh)\s+)?(zest|rind|peel|juice|yolks?|whites?)(?:\s*(?:and|&|\/)\s*(zest|rind|peel|juice))?\s+(?:(?:of|from)\s+)?(?=[\dah½¼¾otf])(.+)$/i;
@@ -314,27 +321,36 @@ function takePhrases(r: Reader, start: number): { from: number; to: number } {
 function takeMeasures(r: Reader): void {
   if (/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd/i.test(r.text))
     for (const m of r.text.matchAll(phrases.STATES)) r.claim(m.index, m.index + m[0].length, 'state');
-  if (/toss|roll|dust|coat|dredg|shak/i.test(r.text)) for (const m of r.text.matchAll(phrases.TURNED_IN)) r.claim(m.index, m.index + m[0].length, 'state');
-  if (r.text.includes('(')) for (const m of r.text.matchAll(phrases.REMARK)) r.claim(m.index, m.index + m[0].length, 'state');
-  if (/\bnot\b/i.test(r.text)) for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
+  if (/toss|roll|dust|coat|dredg|shak/i.test(r.text))
+    for (const m of r.text.matchAll(phrases.TURNED_IN)) r.claim(m.index, m.index + m[0].length, 'state');
+  if (r.text.includes('('))
+    for (const m of r.text.matchAll(phrases.REMARK)) r.claim(m.index, m.index + m[0].length, 'state');
+  if (/\bnot\b/i.test(r.text))
+    for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
   if (!/cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i.test(r.text)) return;
-  for (const re of phrases.MEASURES) for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'state');
+  for (const re of phrases.MEASURES)
+    for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'state');
 }
 
 /** Every amount of the text between two places, in order. */
 function findAmounts(r: Reader, from: number, to: number): void {
   const blocked: Span[] = !/half|type|typ|tipo|\bt-?\s?\d|00|405|550|630/i.test(r.text)
     ? []
-    : [...r.text.matchAll(phrases.FLOUR_TYPE), ...r.text.matchAll(/\bhalf[\s-]*(?:and[\s-]*half|fat\b)/gi)].map((m) => ({
-        start: m.index,
-        end: m.index + m[0].length,
-      }));
+    : [...r.text.matchAll(phrases.FLOUR_TYPE), ...r.text.matchAll(/\bhalf[\s-]*(?:and[\s-]*half|fat\b)/gi)].map(
+        (m) => ({
+          start: m.index,
+          end: m.index + m[0].length,
+        }),
+      );
   let at = from;
   for (const t of r.tokens) {
     if (t.start < at || t.end > to || t.as !== null || !isMaybeAmount(t, r, from)) continue;
     if (/%$|^10x$|^1:1$|^[et]\d/.test(t.norm) || blocked.some((b) => t.start >= b.start && t.start < b.end)) continue;
     const first = r.amounts.length === 0 && r.free(from, t.start).filter(isWord).length === 0;
-    const a = first || /^(?:un|ein|een|en|et)/iu.test(t.text) ? readAny(r.text.slice(t.start, to), first) : readAmount(r.text.slice(t.start, to));
+    const a =
+      first || /^(?:un|ein|een|en|et)/iu.test(t.text)
+        ? readAny(r.text.slice(t.start, to), first)
+        : readAmount(r.text.slice(t.start, to));
     if (!a || a.length === 0) continue;
     const end = t.start + a.length;
     // it would take in words that are claimed: degrees, sizes, types
@@ -343,7 +359,15 @@ function findAmounts(r: Reader, from: number, to: number): void {
     const counted = unitOf(a.amount) !== null;
     // a bare "a" or "one" further on counts nothing
     if (!counted && !digits && !first && !/^(?:half|two|three|four|five|six|one|dozen|another)/i.test(t.text)) continue;
-    if (!counted && !digits && first && /^an?$/i.test(t.text.trim()) && a.length <= 2 && LOOSE.test(r.text.slice(t.start))) continue;
+    if (
+      !counted &&
+      !digits &&
+      first &&
+      /^an?$/i.test(t.text.trim()) &&
+      a.length <= 2 &&
+      LOOSE.test(r.text.slice(t.start))
+    )
+      continue;
     r.amounts.push({ start: t.start, end, amount: a.amount, fill: a.fill, counted });
     r.claim(t.start, end, 'amount');
     at = end;
@@ -361,9 +385,24 @@ const isMaybeAmount = (t: Token, r: Reader, from: number): boolean =>
         OTHER_NUMBERS.some(([re]) => re.test(r.text.slice(t.start))))));
 
 /** What a numbered can of the trade holds, g: usual net weights. A can of number ten is no scoop. */
-const TRADE_CANS: Readonly<Record<string, number>> = { '10': 3005, '5': 1588, '3': 1360, '2 1/2': 822, '2.5': 822, '2': 567, '303': 454, '300': 425, '1': 298 };
-const TRADE_CAN = /(?:(\d{1,2}|an?|one|two|three|half an?)\s+)?(?:#|no\.?|number)\s?(10|5|3(?!0)|2 1\/2|2\.5|2|303|300|1)[\s-]+(?:cans?|tins?)\b(?:\s+of\b)?/i;
-const COUNTS: Readonly<Record<string, Fraction>> = { half: new Fraction(1, 2), two: new Fraction(2), three: new Fraction(3) };
+const TRADE_CANS: Readonly<Record<string, number>> = {
+  '10': 3005,
+  '5': 1588,
+  '3': 1360,
+  '2 1/2': 822,
+  '2.5': 822,
+  '2': 567,
+  '303': 454,
+  '300': 425,
+  '1': 298,
+};
+const TRADE_CAN =
+  /(?:(\d{1,2}|an?|one|two|three|half an?)\s+)?(?:#|no\.?|number)\s?(10|5|3(?!0)|2 1\/2|2\.5|2|303|300|1)[\s-]+(?:cans?|tins?)\b(?:\s+of\b)?/i;
+const COUNTS: Readonly<Record<string, Fraction>> = {
+  half: new Fraction(1, 2),
+  two: new Fraction(2),
+  three: new Fraction(3),
+};
 
 function takeTradeCan(r: Reader, from: number, to: number): void {
   const m = /#|no\.|number|no\s/i.test(r.text) ? TRADE_CAN.exec(r.text.slice(from, to)) : null;
@@ -372,7 +411,10 @@ function takeTradeCan(r: Reader, from: number, to: number): void {
   const said = (m[1] ?? '1').toLowerCase();
   const n = /^\d/.test(said) ? new Fraction(said) : (COUNTS[said.split(' ')[0] ?? ''] ?? new Fraction(1));
   const [start, end] = [from + m.index, from + m.index + m[0].length];
-  const amount: Amount = { terms: [{ sign: 1, low: n.mul(grams), high: null, unit: 'g', fullness: null }], approximate: true };
+  const amount: Amount = {
+    terms: [{ sign: 1, low: n.mul(grams), high: null, unit: 'g', fullness: null }],
+    approximate: true,
+  };
   r.amounts.push({ start, end, amount, fill: null, counted: true });
   r.claim(start, end, 'amount');
 }
@@ -467,7 +509,9 @@ function takeStates(r: Reader, words: readonly Token[]): readonly Token[] {
       if (!t || !LEADS_INTO_STATE.has(t.norm)) continue;
       const before = part.slice(0, n);
       const rest = part.slice(n + 1);
-      const stateBefore = before.length > 0 && (STATE.has(before[before.length - 1]?.norm ?? '') || before[before.length - 1]?.as === 'state');
+      const stateBefore =
+        before.length > 0 &&
+        (STATE.has(before[before.length - 1]?.norm ?? '') || before[before.length - 1]?.as === 'state');
       const begins = p > 0 && n === 0;
       const next = r.tokens[r.tokens.indexOf(t) + 1];
       if (rest.length === 0 && next?.as === 'state') t.as = 'state';
@@ -493,7 +537,8 @@ interface Named {
 const sharesNoun = (words: readonly Token[]): boolean =>
   words.every((t) => VARIANT.has(t.norm) || FILLER.has(t.norm) || HARMLESS.has(t.norm) || STATE.has(t.norm));
 
-const isPraise = (words: readonly Token[]): boolean => words.every((t) => FILLER.has(t.norm) || HARMLESS.has(t.norm) || STATE.has(t.norm));
+const isPraise = (words: readonly Token[]): boolean =>
+  words.every((t) => FILLER.has(t.norm) || HARMLESS.has(t.norm) || STATE.has(t.norm));
 /** Whether nothing but a colour, a plant or a sort stands there, without a noun of its own. */
 const isBare = (words: readonly Token[]): boolean => {
   const last = words[words.length - 1];
@@ -504,7 +549,8 @@ const isBare = (words: readonly Token[]): boolean => {
 function readGroup(r: Reader, g: readonly Token[], n: number, groups: readonly (readonly Token[])[]): NameReading {
   const alone = nameOf(r, g);
   const last = groups[groups.length - 1] ?? g;
-  const used = (name: NameReading, count: number): boolean => name.as.slice(0, count).some((a) => a === 'ingredient' || a === 'variant');
+  const used = (name: NameReading, count: number): boolean =>
+    name.as.slice(0, count).some((a) => a === 'ingredient' || a === 'variant');
   if (n === groups.length - 1) {
     const before = groups[n - 1] ?? [];
     const head = before.findLast((t) => HEADS.has(t.norm));
@@ -535,7 +581,9 @@ function readGroup(r: Reader, g: readonly Token[], n: number, groups: readonly (
   // as much of the last as makes a name of which the bare word is a part
   const tails = [...last.keys()].slice(1).map((from) => last.slice(from));
   const lendable = tails.filter((lent) => lent.some((t) => HEADS.has(t.norm)));
-  const tries = lendable.map((lent) => ({ name: lentName(r, [...g, ...lent]) })).filter((t) => !isOpen(t.name) && used(t.name, g.length));
+  const tries = lendable
+    .map((lent) => ({ name: lentName(r, [...g, ...lent]) }))
+    .filter((t) => !isOpen(t.name) && used(t.name, g.length));
   const [chosen] = tries;
   if (chosen) return chosen.name;
   if (isPraise(g)) {
@@ -554,7 +602,8 @@ function readAlternatives(r: Reader, words: readonly Token[]): Named | null {
   const lastOr = marks.findLastIndex((t) => OR.test(t.text));
   // "white, milk or dark": a comma before the "or" parts too; one after it leads to what is done to it
   const all = marks.filter((t, n) => t.text !== ',' || n < lastOr);
-  const split = (parts: RegExp): readonly (readonly Token[])[] => groupsOf(all, parts).map((g) => g.tokens.filter((t) => isWord(t)));
+  const split = (parts: RegExp): readonly (readonly Token[])[] =>
+    groupsOf(all, parts).map((g) => g.tokens.filter((t) => isWord(t)));
   const byComma = split(/^(?:or|oder|ou|\/|,)$/i);
   const groups = byComma.every((g) => isBare(g) || !isOpen(nameOf(r, g))) ? byComma : split(OR);
   if (groups.length < 2) return null;
@@ -563,7 +612,13 @@ function readAlternatives(r: Reader, words: readonly Token[]): Named | null {
   for (const t of marks) if (t.text === ',' && t.as === null) t.as = 'filler';
   for (const x of readings) {
     x.tokens.forEach((t, k) => {
-      t.as = isOpen(x.name) ? (FILLER.has(t.norm) ? 'filler' : STATE.has(t.norm) ? 'state' : 'unknown') : (x.name.as[k] ?? 'unknown');
+      t.as = isOpen(x.name)
+        ? FILLER.has(t.norm)
+          ? 'filler'
+          : STATE.has(t.norm)
+            ? 'state'
+            : 'unknown'
+        : (x.name.as[k] ?? 'unknown');
     });
   }
   for (const t of all) if (t.as === null) t.as = 'filler';
@@ -572,7 +627,9 @@ function readAlternatives(r: Reader, words: readonly Token[]): Named | null {
   return {
     name: standing.name,
     said: saidBy(r, standing.tokens),
-    alternatives: readings.filter((x) => x !== standing).map((x) => ({ name: x.name, said: saidBy(r, x.tokens), amount: null })),
+    alternatives: readings
+      .filter((x) => x !== standing)
+      .map((x) => ({ name: x.name, said: saidBy(r, x.tokens), amount: null })),
   };
 }
 
@@ -598,16 +655,28 @@ const lacksNoun = (words: readonly Token[], last: readonly Token[]): string | nu
 };
 
 /** Things listed for one amount: "cinnamon, ginger and nutmeg". @returns null where one of them is not understood */
-function readEach(r: Reader, listed: readonly Token[]): readonly { readonly name: NameReading; readonly said: string }[] | null {
+function readEach(
+  r: Reader,
+  listed: readonly Token[],
+): readonly { readonly name: NameReading; readonly said: string }[] | null {
   const head = listed.at(-1);
   // "white and whole wheat flour": the noun stands once, at the end
   const withHead = (own: readonly Token[]): NameReading | null => {
-    if (!head || !HEADS.has(head.norm) || own.length === 0 || standsAlone(own) || !own.every((t) => VARIANT.has(t.norm) || HARMLESS.has(t.norm))) return null;
+    if (
+      !head ||
+      !HEADS.has(head.norm) ||
+      own.length === 0 ||
+      standsAlone(own) ||
+      !own.every((t) => VARIANT.has(t.norm) || HARMLESS.has(t.norm))
+    )
+      return null;
     const lent = lentName(r, [...own, head]);
     return isOpen(lent) ? null : { ...lent, as: lent.as.slice(0, own.length) };
   };
   const out: { name: NameReading; said: string; tokens: readonly Token[] }[] = [];
-  const inSpan = r.tokens.filter((t) => t.as === null && t.start >= (listed[0]?.start ?? 0) && t.end <= (head?.end ?? 0));
+  const inSpan = r.tokens.filter(
+    (t) => t.as === null && t.start >= (listed[0]?.start ?? 0) && t.end <= (head?.end ?? 0),
+  );
   for (const g of groupsOf(inSpan, /^(?:and|&|\+|plus|,|;|\/|und|et|y|e|og|och|en)$/i)) {
     const words = g.tokens.filter(isWord);
     const own = words.slice(words.findIndex((t) => !FILLER.has(t.norm)));
@@ -626,7 +695,11 @@ function readNames(r: Reader, words: readonly Token[]): Named {
   const free = takeStates(r, words);
   if (free.length === 0) return { name: nothing, said: '', alternatives: [] };
   const whole = nameOf(r, free);
-  if (whole.kind !== 'found' || free.some((t) => /^(?:or|oder|ou)$/i.test(t.text)) || r.tokens.some((t) => t.as === null && t.text === '/')) {
+  if (
+    whole.kind !== 'found' ||
+    free.some((t) => /^(?:or|oder|ou)$/i.test(t.text)) ||
+    r.tokens.some((t) => t.as === null && t.text === '/')
+  ) {
     const or = readAlternatives(r, free);
     if (or) return or;
   }
@@ -646,17 +719,34 @@ function partOf(r: Reader, from: number, to: number): SplitLine | null {
   if (!n) return null;
   const after = from + text.length - whole.length + n.length;
   const rest = tokensOf(r.text.slice(after, to)).filter(isWord);
-  const noun = rest.filter((t) => !FILLER.has(t.norm) && !HARMLESS.has(t.norm) && !/^(?:whole|unwaxed|fresh|large|medium|small)$/.test(t.norm));
+  const noun = rest.filter(
+    (t) => !FILLER.has(t.norm) && !HARMLESS.has(t.norm) && !/^(?:whole|unwaxed|fresh|large|medium|small)$/.test(t.norm),
+  );
   const fruit = noun[0]?.norm ?? '';
   const tail = noun.slice(1);
   const part = plain(m[1] ?? '').replace(/s$/, '');
   const also = m[2] ? plain(m[2]) : null;
   const called = (p: string): string | null =>
-    fruit === 'egg' ? (p === 'yolk' ? 'egg yolk' : p === 'white' ? 'egg white' : null) : (FRUITS[fruit]?.[p === 'juice' ? 1 : 0] ?? null);
+    fruit === 'egg'
+      ? p === 'yolk'
+        ? 'egg yolk'
+        : p === 'white'
+          ? 'egg white'
+          : null
+      : (FRUITS[fruit]?.[p === 'juice' ? 1 : 0] ?? null);
   const first = called(part);
   const second = also === null ? null : called(also);
-  if (!first || first === '?' || (also !== null && !second) || tail.some((t) => !STATE.has(t.norm) && !LEADS_INTO_STATE.has(t.norm))) return null;
-  const amount: Amount = { terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }], approximate: false };
+  if (
+    !first ||
+    first === '?' ||
+    (also !== null && !second) ||
+    tail.some((t) => !STATE.has(t.norm) && !LEADS_INTO_STATE.has(t.norm))
+  )
+    return null;
+  const amount: Amount = {
+    terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }],
+    approximate: false,
+  };
   const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
   const numberAt = after - n.length;
   r.claim(numberAt, after, 'amount');
@@ -683,9 +773,13 @@ function bothOf(r: Reader, from: number, to: number): SplitLine | null {
   const m = n ? BOTH_OF.exec(r.text.slice(from + n.length, to).trimStart()) : null;
   const names = m?.[1] ? FRUITS[m[1].toLowerCase()] : undefined;
   if (!n || !m || !names || names[0] === '?' || m[2]?.toLowerCase() === m[3]?.toLowerCase()) return null;
-  const amount: Amount = { terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }], approximate: false };
+  const amount: Amount = {
+    terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }],
+    approximate: false,
+  };
   r.claim(from, from + n.length, 'amount');
-  for (const t of r.tokens) if (t.as === null && isWord(t)) t.as = /^(?:zest|juice|lemon|orange|lime)/.test(t.norm) ? 'ingredient' : 'filler';
+  for (const t of r.tokens)
+    if (t.as === null && isWord(t)) t.as = /^(?:zest|juice|lemon|orange|lime)/.test(t.norm) ? 'ingredient' : 'filler';
   const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
   return {
     ...finish(r),
@@ -715,7 +809,8 @@ function preparationOf(r: Reader, named = true): string {
       else if (isWord(x) && x.as !== 'filler') break;
     }
     const last = ts[end];
-    if (last && !out.some((o) => t.start >= o.at && t.start < o.at + o.text.length + 2)) out.push({ at: t.start, text: r.text.slice(t.start, last.end) });
+    if (last && !out.some((o) => t.start >= o.at && t.start < o.at + o.text.length + 2))
+      out.push({ at: t.start, text: r.text.slice(t.start, last.end) });
     n = end;
   }
   return out
@@ -743,19 +838,31 @@ const finish = (r: Reader): SplitLine => ({
 
 const twoAmounts = (message: string): LineFinding => ({ code: 'two-amounts', message });
 const ASIDE = 'Two amounts side by side: which one counts? Put the second in brackets if it says the same twice.';
-const EACH_ITS_LINE = 'Two amounts on one line: give each ingredient a line of its own, or put the second in brackets if it says the same twice.';
+const EACH_ITS_LINE =
+  'Two amounts on one line: give each ingredient a line of its own, or put the second in brackets if it says the same twice.';
 
 /** A plain number and words without another: what the words mean hangs on no number. */
 const SIMPLE = /^(\d{1,4}(?:\.\d{1,2})?|\d{1,4} \d\/\d|\d{1,4}\/\d|\d{0,3}[½¼¾⅓⅔⅛])( ?)(\p{L}[^\d½¼¾⅓⅔⅛%×*/]*)$/u;
-const HANGS_ON_NUMBER = /\b(?:x|or|and|plus|minus|less|cc|to|dozen|half|quarter|third|one|two|three|four|five|six|ten|twelve|an?)\b/i;
+const HANGS_ON_NUMBER =
+  /\b(?:x|or|and|plus|minus|less|cc|to|dozen|half|quarter|third|one|two|three|four|five|six|ten|twelve|an?)\b/i;
 const SEVEN = new Fraction(7);
 const templates = new Map<string, SplitLine | null>();
 const MOST_TEMPLATES = 4000;
 
 /** The line as it was split before with another number; null where it has to be read whole. */
-function byTemplate(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine | null {
+function byTemplate(
+  text: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): SplitLine | null {
   const m = SIMPLE.exec(text);
-  if (!m?.[1] || m[3] === undefined || HANGS_ON_NUMBER.test(m[3]) || (m[2] === '' && /^(?:rds?|ths?|nds?|st|x)\b/i.test(m[3]))) return null;
+  if (
+    !m?.[1] ||
+    m[3] === undefined ||
+    HANGS_ON_NUMBER.test(m[3]) ||
+    (m[2] === '' && /^(?:rds?|ths?|nds?|st|x)\b/i.test(m[3]))
+  )
+    return null;
   const rest = `${m[2]}${m[3]}`;
   const key = `${houseKey(house)}|${languages ? [...languages].join('') : ''}|${rest}`;
   let t = templates.get(key);
@@ -791,7 +898,14 @@ function byTemplate(text: string, house: KitchenConventions, languages: Readonly
           .map((t) => t.text)
   ).map((w) => ({ text: w, as: 'amount' }));
   for (let k = 1; k < t.words.length; k++) words.push(t.words[k] as Word);
-  const term = { sign: x.sign, low, high: null, unit: x.unit, fullness: x.fullness, ...(x.which && { which: x.which }) };
+  const term = {
+    sign: x.sign,
+    low,
+    high: null,
+    unit: x.unit,
+    fullness: x.fullness,
+    ...(x.which && { which: x.which }),
+  };
   const amount: Amount = { terms: [term], approximate: a.approximate, ...(a.bound && { bound: a.bound }) };
   return {
     text,
@@ -817,19 +931,32 @@ function byTemplate(text: string, house: KitchenConventions, languages: Readonly
  * @param house whose pantry names are looked up in
  * @param languages those the card seems to be in, besides English; null: any
  */
-export const splitLine = (source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null = null): SplitLine =>
-  byTemplate(source, house, languages) ?? splitWhole(source, house, languages);
+export const splitLine = (
+  source: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null = null,
+): SplitLine => byTemplate(source, house, languages) ?? splitWhole(source, house, languages);
 
 function splitWhole(source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine {
   const r = new Reader(stripBullet(source), { house, languages });
   const { text } = r;
   if (/^[-−]\s*[\d½¼¾⅓⅔⅛]/u.test(text) || /^[-−]\d/u.test(source.trim()))
-    return { ...finish(r), problem: { code: 'not-positive', message: 'An amount has to be more than nothing: take the minus sign off.' } };
+    return {
+      ...finish(r),
+      problem: { code: 'not-positive', message: 'An amount has to be more than nothing: take the minus sign off.' },
+    };
   if (/\d{10,}|\d[eE][+]?\d{2,}/.test(text))
-    return { ...finish(r), problem: { code: 'enormous', message: 'That number is too long to be an amount: check it.' } };
+    return {
+      ...finish(r),
+      problem: { code: 'enormous', message: 'That number is too long to be an amount: check it.' },
+    };
 
   let from = 0;
-  for (let lead = LEAD_IN.exec(text); lead && from + lead[0].length < text.length; lead = LEAD_IN.exec(text.slice(from))) {
+  for (
+    let lead = LEAD_IN.exec(text);
+    lead && from + lead[0].length < text.length;
+    lead = LEAD_IN.exec(text.slice(from))
+  ) {
     r.claim(from, from + lead[0].length, 'filler');
     from += lead[0].length;
   }
@@ -838,10 +965,21 @@ function splitWhole(source: string, house: KitchenConventions, languages: Readon
   const { to } = ends;
   const whom = r.use === null && r.side === null ? phrases.FOR_WHOM.exec(text.slice(from, to)) : null;
   if (whom && !phrases.BATTERS.test(whom[1] ?? '') && !phrases.BATTERS.test(whom[2] ?? ''))
-    r.problem = { code: 'not-understood', message: `“${whom[0].trim().replace(/^[,(\s]+|[)\s.]+$/g, '')}”: is it for the batter? Say where it goes.` };
-  if (phrases.TWO_USES.test(text)) r.problem = { code: 'divided', message: 'For two uses: how much of it goes into the batter? Give each a line of its own.' };
+    r.problem = {
+      code: 'not-understood',
+      message: `“${whom[0].trim().replace(/^[,(\s]+|[)\s.]+$/g, '')}”: is it for the batter? Say where it goes.`,
+    };
+  if (phrases.TWO_USES.test(text))
+    r.problem = {
+      code: 'divided',
+      message: 'For two uses: how much of it goes into the batter? Give each a line of its own.',
+    };
   const again = phrases.TWICE.exec(text);
-  if (again) r.problem = { code: 'two-amounts', message: `“${again[0]}”: how much is that in all? Write the whole amount, or a line for each time.` };
+  if (again)
+    r.problem = {
+      code: 'two-amounts',
+      message: `“${again[0]}”: how much is that in all? Write the whole amount, or a line for each time.`,
+    };
   const special = partOf(r, from, to) ?? bothOf(r, from, to);
   if (special) return special;
   takeMeasures(r);
@@ -859,17 +997,25 @@ function splitWhole(source: string, house: KitchenConventions, languages: Readon
   const sized = sizes ? SIZED.exec(text.slice(from, to)) : null;
   const sizeOf = sized || !sizes ? null : SIZE_OF.exec(text.slice(from, to));
   const thing = (sized?.[2] ?? sizeOf?.[2])?.toLowerCase();
-  const byThing = thing !== undefined && !/\d/.test(text.slice(from, from + (sizeOf?.index ?? 0))) && unitById(`${thing}-size`) !== undefined;
+  const byThing =
+    thing !== undefined &&
+    !/\d/.test(text.slice(from, from + (sizeOf?.index ?? 0))) &&
+    unitById(`${thing}-size`) !== undefined;
   if (byThing) {
     const start = sized ? from : from + (sizeOf?.index ?? 0) + (sizeOf?.[0].length ?? 0) - (sizeOf?.[1]?.length ?? 0);
     const end = sized ? from + sized[0].length : start + (sizeOf?.[1]?.length ?? 0);
     r.claim(start, end, 'amount');
-    const leading = sized ? null : /^(?:(?:an?|1|one)\s+)?(?:(?:small|large|good)\s+)?(?:knob|piece|lump|pat|bit)\s+of\s+/i.exec(text.slice(from));
+    const leading = sized
+      ? null
+      : /^(?:(?:an?|1|one)\s+)?(?:(?:small|large|good)\s+)?(?:knob|piece|lump|pat|bit)\s+of\s+/i.exec(text.slice(from));
     if (leading) r.claim(from, from + leading[0].length, 'amount');
     r.amounts.push({
       start,
       end,
-      amount: { terms: [{ sign: 1, low: new Fraction(1), high: null, unit: `${thing}-size`, fullness: null }], approximate: false },
+      amount: {
+        terms: [{ sign: 1, low: new Fraction(1), high: null, unit: `${thing}-size`, fullness: null }],
+        approximate: false,
+      },
       fill: null,
       counted: true,
     });
@@ -892,7 +1038,8 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
   const amounts: Amount[] = [];
   const spans: Span[] = [];
   const later: { at: At; joined: string | null; or: boolean }[] = [];
-  const nameWords = (start: number, end: number): Token[] => r.free(start, end).filter((t) => isWord(t) && !FILLER.has(t.norm) && !CONNECTS.test(t.norm));
+  const nameWords = (start: number, end: number): Token[] =>
+    r.free(start, end).filter((t) => isWord(t) && !FILLER.has(t.norm) && !CONNECTS.test(t.norm));
 
   if (first) {
     amounts.push(first.amount);
@@ -915,7 +1062,8 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
       const pack = PACK.exec(after);
       const standing = amounts[0] ?? first.amount;
       const bracket =
-        /[([]\s*(?:[^)\]]*)$/.test(between) || /[=/|≈~]|\bor\b|\bthat\b|\bi\.?e\b|\babout\b|\bequi|\bwhich\b|\bapprox|\broughly\b|\bweigh/i.test(between);
+        /[([]\s*(?:[^)\]]*)$/.test(between) ||
+        /[=/|≈~]|\bor\b|\bthat\b|\bi\.?e\b|\babout\b|\bequi|\bwhich\b|\bapprox|\broughly\b|\bweigh/i.test(between);
       // "(8 oz / 225 g) package": the size of the pack, said twice
       const inside = /[([]\s*$/.test(between) ? /^([^()[\]]*)[)\]]/.exec(after) : null;
       const twiceIn =
@@ -923,9 +1071,19 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
         /\d/.test(inside[1]) &&
         nameWords(cur.end, cur.end + inside[1].length).length === 0 &&
         PACK.test(after.slice(inside[0].length));
-      const packedIn = twiceIn || pack !== null || (/^\s*[([]?\s*$/.test(between) && /^\s*[)\]]\s*/.test(after) && PACK.test(after.replace(/^\s*[)\]]/, '')));
+      const packedIn =
+        twiceIn ||
+        pack !== null ||
+        (/^\s*[([]?\s*$/.test(between) && /^\s*[)\]]\s*/.test(after) && PACK.test(after.replace(/^\s*[)\]]/, '')));
       // so many packs of a size
-      if (names.length === 0 && spans.length === 1 && unitOf(standing) === null && unitOf(cur.amount) !== null && packedIn && wayOf(cur.amount) !== 'vague') {
+      if (
+        names.length === 0 &&
+        spans.length === 1 &&
+        unitOf(standing) === null &&
+        unitOf(cur.amount) !== null &&
+        packedIn &&
+        wayOf(cur.amount) !== 'vague'
+      ) {
         amounts[0] = scaleAmount(cur.amount, countOf(standing));
         spans[0] = { start: spans[0]?.start ?? cur.start, end: cur.end };
         const close = (twiceIn ? inside?.[0].length : /^\s*[)\]]?/.exec(after)?.[0].length) ?? 0;
@@ -947,7 +1105,10 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
         continue;
       }
       const joined = JOINED.exec(between)?.[1] ?? null;
-      const saysAgain = names.length === 0 ? SAYS_AGAIN.test(between) : SAYS_AGAIN.test(text.slice(names[names.length - 1]?.end ?? prev.end, cur.start));
+      const saysAgain =
+        names.length === 0
+          ? SAYS_AGAIN.test(between)
+          : SAYS_AGAIN.test(text.slice(names[names.length - 1]?.end ?? prev.end, cur.start));
       // inside brackets nothing but the amount may stand
       const opened = Math.max(text.lastIndexOf('(', cur.start), text.lastIndexOf('[', cur.start));
       const closed = /[)\]]/.exec(text.slice(cur.end, to));
@@ -957,16 +1118,23 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
         /[)\]]/.test(text.slice(opened, cur.start)) ||
         (SAYS_AGAIN.test(text.slice(opened, cur.start)) &&
           nameWords(cur.end, cur.end + (closed?.index ?? 0)).every((t) => STATE.has(t.norm) || HARMLESS.has(t.norm)));
-      const otherWay = cur.counted && wayOf(cur.amount) !== wayOf(standing) && wayOf(cur.amount) !== 'count' && wayOf(cur.amount) !== 'vague';
+      const otherWay =
+        cur.counted &&
+        wayOf(cur.amount) !== wayOf(standing) &&
+        wayOf(cur.amount) !== 'count' &&
+        wayOf(cur.amount) !== 'vague';
       const afterNames = nameWords(cur.end, r.amounts[k + 1]?.start ?? to);
-      const plainAfter = names.length === 0 || afterNames.length === 0 || /^\s*[)\]]/.test(after) || !beginsName(r, afterNames);
+      const plainAfter =
+        names.length === 0 || afterNames.length === 0 || /^\s*[)\]]/.test(after) || !beginsName(r, afterNames);
       if (
         joined === null &&
         saysAgain &&
         alone &&
         cur.counted &&
         plainAfter &&
-        (otherWay || sameSize(cur.amount, standing) || (bracket && !(/\bor\b/i.test(between) && names.length > 0 && afterNames.length > 0)))
+        (otherWay ||
+          sameSize(cur.amount, standing) ||
+          (bracket && !(/\bor\b/i.test(between) && names.length > 0 && afterNames.length > 0)))
       ) {
         amounts.push(cur.amount);
         spans.push(cur);
@@ -989,15 +1157,24 @@ function assemble(r: Reader, from: number, to: number): SplitLine {
     // "400 ml tins x 3": so many of what stands before
     if (before && before !== own && amounts[0]) amounts[0] = scaleAmount(before.amount, n);
     else amounts[0] = { terms: [{ sign: 1, low: n, high: null, unit: null, fullness: null }], approximate: false };
-    spans[0] = { start: before && before !== own ? before.start : timesAt, end: before && before !== own ? before.end : timesAt + times[0].length };
+    spans[0] = {
+      start: before && before !== own ? before.start : timesAt,
+      end: before && before !== own ? before.end : timesAt + times[0].length,
+    };
     for (let k = later.length - 1; k >= 0; k--) if (later[k]?.at === own) later.splice(k, 1);
   }
-  const orTwo = amounts[0] && !first?.counted && countOf(amounts[0]).equals(1) && amounts[0].terms.length === 1 ? OR_TWO.exec(text.slice(from, to)) : null;
+  const orTwo =
+    amounts[0] && !first?.counted && countOf(amounts[0]).equals(1) && amounts[0].terms.length === 1
+      ? OR_TWO.exec(text.slice(from, to))
+      : null;
   if (r.orMore && amounts[0]) amounts[0] = { ...amounts[0], bound: 'or-more' };
   if (orTwo && amounts[0]) {
     const start = from + orTwo.index;
     for (const t of r.tokens) if (t.start >= start && t.end <= start + orTwo[0].length) t.as = 'amount';
-    amounts[0] = { ...amounts[0], terms: amounts[0].terms.map((t) => ({ ...t, high: new Fraction(orTwo[1]?.toLowerCase() === 'two' ? 2 : 3) })) };
+    amounts[0] = {
+      ...amounts[0],
+      terms: amounts[0].terms.map((t) => ({ ...t, high: new Fraction(orTwo[1]?.toLowerCase() === 'two' ? 2 : 3) })),
+    };
     const n = later.findIndex((l) => l.at.start >= start && l.at.end <= start + orTwo[0].length);
     if (n >= 0) later.splice(n, 1);
   }
@@ -1033,7 +1210,9 @@ function single(r: Reader, from: number, to: number, amounts: Amount[], spans: S
   const each = free.find((t) => /^(?:each|both|apiece)$/.test(t.norm));
   if (each && amounts.length > 0) {
     each.as = 'filler';
-    for (const t of free) if (t.norm === 'of' && (free[free.indexOf(t) + 1] === each || free[free.indexOf(t) - 1] === each)) t.as = 'filler';
+    for (const t of free)
+      if (t.norm === 'of' && (free[free.indexOf(t) + 1] === each || free[free.indexOf(t) - 1] === each))
+        t.as = 'filler';
     const things = readEach(
       r,
       free.filter((t) => t.as === null),
@@ -1078,7 +1257,13 @@ function single(r: Reader, from: number, to: number, amounts: Amount[], spans: S
     if (things) return { ...result, problem: things };
   }
   return r.divided && named.name.kind === 'found' && r.use === null
-    ? { ...result, problem: { code: 'divided', message: 'Divided: how much of it goes into the batter? Give each part a line of its own.' } }
+    ? {
+        ...result,
+        problem: {
+          code: 'divided',
+          message: 'Divided: how much of it goes into the batter? Give each part a line of its own.',
+        },
+      }
     : result;
 }
 
@@ -1122,7 +1307,11 @@ function severalThings(r: Reader, free: readonly Token[]): LineFinding | null {
   );
   if (groups.length < 2) return null;
   const known = groups.filter((g) => nameOf(r, g.tokens.filter(isWord)).kind === 'found');
-  return known.length >= 2 ? twoAmounts(`${known.length} things and one amount: how much of each? Write "each", or give each a line of its own.`) : null;
+  return known.length >= 2
+    ? twoAmounts(
+        `${known.length} things and one amount: how much of each? Write "each", or give each a line of its own.`,
+      )
+    : null;
 }
 
 /** "1 lemon, juiced": the part of the fruit that is meant. */
@@ -1138,7 +1327,8 @@ function fruitPart(r: Reader, named: Named): NameReading | null {
   return readName(called.split(' '), r.asking.house);
 }
 
-const signed = (a: Amount, sign: 1 | -1): Amount['terms'] => a.terms.map((t) => ({ ...t, sign: (t.sign * sign) as 1 | -1 }));
+const signed = (a: Amount, sign: 1 | -1): Amount['terms'] =>
+  a.terms.map((t) => ({ ...t, sign: (t.sign * sign) as 1 | -1 }));
 const LESS = /^(?:minus|less|−|but for)$/i;
 
 /** More amounts with words of their own: sums, differences, things besides, things instead. */
@@ -1157,9 +1347,10 @@ function several(
   takeFill(r, spans.slice(0, 1));
   // the joining word stands before the later amount
   const joinAt = (l: { at: At }): number => {
-    const m = /(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for)\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$/i.exec(
-      r.text.slice(0, l.at.start),
-    );
+    const m =
+      /(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for)\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$/i.exec(
+        r.text.slice(0, l.at.start),
+      );
     return m ? m.index : l.at.start;
   };
   const named = readNames(r, r.free(from, Math.min(mainEnd, ...later.slice(0, 1).map(joinAt))).filter(isWord));
@@ -1181,7 +1372,8 @@ function several(
       own.some((t) => /^(?:more|extra|additional)$/.test(t.norm));
     const name = own.length > 0 && !moreOf ? nameOf(r, words) : nothing;
     const takenOut = phrases.TAKEN_OUT.exec(r.text.slice(l.at.end, end));
-    const same = name.kind === 'found' && named.name.kind === 'found' && name.ingredient.id === named.name.ingredient.id;
+    const same =
+      name.kind === 'found' && named.name.kind === 'found' && name.ingredient.id === named.name.ingredient.id;
     if (takenOut && !l.or) {
       const [a] = amounts;
       if (a) amounts[0] = { ...a, terms: [...a.terms, ...signed(l.at.amount, -1)] };
@@ -1192,18 +1384,30 @@ function several(
     } else if (l.or && own.length > 0 && !isOpen(name)) {
       alternatives.push({ name, said: saidBy(r, words), amount: l.at.amount });
       claimName(words, name);
-    } else if (l.joined !== null && (r.use !== null || r.side !== null) && own.length === 0 && n === later.length - 1 && named.name.kind !== 'unknown') {
+    } else if (
+      l.joined !== null &&
+      (r.use !== null || r.side !== null) &&
+      own.length === 0 &&
+      n === later.length - 1 &&
+      named.name.kind !== 'unknown'
+    ) {
       // "2 tbsp butter, plus 1 tbsp for the pan": two uses
       const what = named.said;
       const tail = r.text.slice(to).replace(/^[\s,(]+|[\s)]+$/g, '');
-      r.rows.push(`${r.text.slice(from, start).replace(/[\s,(]+$/, '')}`, `${r.text.slice(l.at.start, l.at.end)} ${what} ${tail}`);
+      r.rows.push(
+        `${r.text.slice(from, start).replace(/[\s,(]+$/, '')}`,
+        `${r.text.slice(l.at.start, l.at.end)} ${what} ${tail}`,
+      );
       r.use = null;
       problem = { code: 'several-lines', message: 'Two uses on one line: each wants a line of its own.' };
     } else if (l.joined !== null && moreOf) {
       const [a] = amounts;
       if (a) amounts[0] = { ...a, bound: 'or-more' };
       for (const t of words) t.as = 'amount';
-    } else if (l.joined !== null && (own.length === 0 || same || own.every((t) => STATE.has(t.norm) || HARMLESS.has(t.norm)))) {
+    } else if (
+      l.joined !== null &&
+      (own.length === 0 || same || own.every((t) => STATE.has(t.norm) || HARMLESS.has(t.norm)))
+    ) {
       if (!sumOn(l)) problem = twoAmounts(ASIDE);
       spans.push(l.at);
       if (same) claimName(words, name);
@@ -1219,8 +1423,17 @@ function several(
       problem ??= twoAmounts(own.length === 0 && named.said === '' ? ASIDE : within);
     }
   }
-  for (const t of r.free(from, to)) if (isWord(t)) t.as = FILLER.has(t.norm) ? 'filler' : STATE.has(t.norm) ? 'state' : null;
+  for (const t of r.free(from, to))
+    if (isWord(t)) t.as = FILLER.has(t.norm) ? 'filler' : STATE.has(t.norm) ? 'state' : null;
   const post = POSTFILL.exec(preparationOf(r));
   if (post && !r.fill) r.fill = fillOf(post[1], post[2] ?? '');
-  return { ...finish(r), amounts, amountSpans: spans, ...named, alternatives: [...named.alternatives, ...alternatives], extras, problem: problem ?? r.problem };
+  return {
+    ...finish(r),
+    amounts,
+    amountSpans: spans,
+    ...named,
+    alternatives: [...named.alternatives, ...alternatives],
+    extras,
+    problem: problem ?? r.problem,
+  };
 }

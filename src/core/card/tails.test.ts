@@ -78,12 +78,14 @@ test('a tail that is not understood is asked about, never counted in silence', (
 
 test('a remark in brackets lends no name', () => {
   const of = (text: string) => readLine(text, FRESH_CONVENTIONS).ingredient?.id;
-  expect(['1 egg white (keep the yolk)', '1 egg yolk (save the white)', '3 tbsp butter (oil is fine too)', '2 egg yolks (whites saved)'].map(of)).toEqual([
-    'egg-white',
-    'egg-yolk',
-    'butter-unsalted',
-    'egg-yolk',
-  ]);
+  expect(
+    [
+      '1 egg white (keep the yolk)',
+      '1 egg yolk (save the white)',
+      '3 tbsp butter (oil is fine too)',
+      '2 egg yolks (whites saved)',
+    ].map(of),
+  ).toEqual(['egg-white', 'egg-yolk', 'butter-unsalted', 'egg-yolk']);
 });
 
 test('a name is never put together across a comma or a bracket, and a noun is lent only to what lacks one', () => {
@@ -120,7 +122,10 @@ test('cooked, a dry thing is asked about, whatever it is measured in', () => {
   ])
     expect([text, asked(text)]).toEqual([text, true]);
   for (const text of ['1 cup oats', '150 g cooked apples', '1 cup mashed potato, boiled'])
-    expect([text, readLine(text, FRESH_CONVENTIONS).findings.some((f) => f.code === 'no-density')]).toEqual([text, false]);
+    expect([text, readLine(text, FRESH_CONVENTIONS).findings.some((f) => f.code === 'no-density')]).toEqual([
+      text,
+      false,
+    ]);
 });
 
 test('a can of the trade is kilograms, and no scoop', () => {

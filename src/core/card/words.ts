@@ -33,7 +33,13 @@ export function tokensOf(text: string): Token[] {
     const ascii = /^[a-z]+$/i.test(word);
     if (ascii) {
       const low = singular(word.toLowerCase());
-      out.push({ text: word, start: m.index, end: m.index + word.length, norm: low === 'oats' ? 'oat' : low, as: null });
+      out.push({
+        text: word,
+        start: m.index,
+        end: m.index + word.length,
+        norm: low === 'oats' ? 'oat' : low,
+        as: null,
+      });
       continue;
     }
     const percent = /^(\d+(?:[.,]\d+)?)\s?(?:%|per)/i.exec(word);
@@ -61,4 +67,5 @@ export function claim(tokens: readonly Token[], start: number, end: number, as: 
   for (const t of tokens) if (t.start < end && t.end > start && t.as === null) t.as = as;
 }
 
-export const saidAs = (tokens: readonly Token[]): readonly Word[] => tokens.filter(isWord).map((t) => ({ text: t.text, as: t.as ?? 'unknown' }));
+export const saidAs = (tokens: readonly Token[]): readonly Word[] =>
+  tokens.filter(isWord).map((t) => ({ text: t.text, as: t.as ?? 'unknown' }));

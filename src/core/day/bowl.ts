@@ -11,7 +11,10 @@ import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { inTheBowl } from '../prep/correct';
 
-export type OfBatch = Pick<Batch, 'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl'>;
+export type OfBatch = Pick<
+  Batch,
+  'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl'
+>;
 
 /** An end of a batch, and where it is poured. */
 export interface PouringOn extends Pouring {
@@ -30,7 +33,12 @@ export interface Bowl {
 }
 
 /** What is in a batch's bowl, and where it is poured. */
-export function bowlOf(batch: OfBatch, ways: Ways, gear: readonly Gear[], find: (id: string) => Ingredient | undefined): Bowl {
+export function bowlOf(
+  batch: OfBatch,
+  ways: Ways,
+  gear: readonly Gear[],
+  find: (id: string) => Ingredient | undefined,
+): Bowl {
   const kind = kindById(batch.kind);
   const standing = standingOf(ways, kind);
   const analysis = numbersOf(inTheBowl(batch, 1, find), batch.kind, batch.school, { standing });

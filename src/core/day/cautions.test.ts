@@ -33,7 +33,9 @@ test('a knife where something is cut, a flame where there is spirit, no fat wher
     ),
   ).not.toContain('griddle flame');
   expect(ids(['griddle'], BATTER, 'none')).toEqual(['prep raw']);
-  expect(cautionsOf(['griddle'], [line('egg-large')], FRESH_WAYS)[0]?.says).toBe('Raw egg is not tasted; wash hands, bowls and spoons after.');
+  expect(cautionsOf(['griddle'], [line('egg-large')], FRESH_WAYS)[0]?.says).toBe(
+    'Raw egg is not tasted; wash hands, bowls and spoons after.',
+  );
 });
 
 test('none twice, and none says that anything is safe', () => {
@@ -51,10 +53,16 @@ test('a powder that has stood open too long, by the pantry’s own day, is told 
   // a year: 1 - 0.05 x (12.2 - 3) is 54 %
   const told = cautionsOf(['griddle'], lines, FRESH_WAYS, house).filter((c) => c.id === 'powder');
   expect(told).toEqual([
-    { id: 'powder', place: 'prep', says: 'Baking powder, double-acting was opened on 20 Nov 2025: a spoonful in hot water has to foam, or it is done.' },
+    {
+      id: 'powder',
+      place: 'prep',
+      says: 'Baking powder, double-acting was opened on 20 Nov 2025: a spoonful in hot water has to foam, or it is done.',
+    },
   ]);
   const of = (day: string) =>
-    cautionsOf(['griddle'], lines, FRESH_WAYS, { ...house, openedOn: { 'baking-powder-double-al': day } }).some((c) => c.id === 'powder');
+    cautionsOf(['griddle'], lines, FRESH_WAYS, { ...house, openedOn: { 'baking-powder-double-al': day } }).some(
+      (c) => c.id === 'powder',
+    );
   // six months and less: 85 % and more
   expect([of('2026-06-01'), of('2026-05-01')]).toEqual([false, true]);
 });

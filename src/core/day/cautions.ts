@@ -64,7 +64,12 @@ export function cautionsOf(
       egg || flour,
       `${egg && flour ? 'Raw egg and raw flour are' : egg ? 'Raw egg is' : 'Raw flour is'} not tasted; wash hands, bowls and spoons after.`,
     ],
-    ['knife', 'prep', lines.some((l) => CUT.test(l.preparation)), 'Knife and grater: a board that does not slip, and fingers back.'],
+    [
+      'knife',
+      'prep',
+      lines.some((l) => CUT.test(l.preparation)),
+      'Knife and grater: a board that does not slip, and fingers back.',
+    ],
     ['powder', 'prep', old.length > 0, `${old.join('; ')}: a spoonful in hot water has to foam, or it is done.`],
     [
       'fat',
@@ -74,8 +79,18 @@ export function cautionsOf(
         ? 'Hot fat stands in the hollows: no water near it, children away.'
         : 'Hot fat spits: dry hands, no water into it, and never on its own on the heat.',
     ],
-    ['steam', 'griddle', is('waffle'), 'Steam comes out of the iron at its side: open it away from your face and wrist.'],
-    ['handle', 'griddle', is('oven'), 'The pan comes out as hot as the oven, and heavy: both hands, a dry cloth on the handle, and leave the cloth there.'],
+    [
+      'steam',
+      'griddle',
+      is('waffle'),
+      'Steam comes out of the iron at its side: open it away from your face and wrist.',
+    ],
+    [
+      'handle',
+      'griddle',
+      is('oven'),
+      'The pan comes out as hot as the oven, and heavy: both hands, a dry cloth on the handle, and leave the cloth there.',
+    ],
     [
       'flame',
       'griddle',

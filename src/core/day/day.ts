@@ -46,5 +46,11 @@ export function daySteps(
   // pans that nothing is poured into are free for a sauce; a kitchen that lists none has one
   const lit = new Set(pourings.flatMap((p) => p.on));
   const pans = Math.max(1, (serve.gear ?? []).filter((g) => g.sort === 'pan' && !lit.has(g.id)).length);
-  return steps.map((s) => ({ ...s, ...(s.pan && { pan: pans }), name: asRead(s.name, units), why: asRead(s.why, units), slips: asRead(s.slips, units) }));
+  return steps.map((s) => ({
+    ...s,
+    ...(s.pan && { pan: pans }),
+    name: asRead(s.name, units),
+    why: asRead(s.why, units),
+    slips: asRead(s.slips, units),
+  }));
 }

@@ -24,7 +24,8 @@ export function doneSteps(
 ): ReadonlyMap<string, number> {
   const done = new Map<string, number>();
   const over = (id: string, at: number | null | undefined): void => {
-    if (at !== null && at !== undefined && steps.some((s) => s.id === id)) done.set(id, Math.min(done.get(id) ?? at, at));
+    if (at !== null && at !== undefined && steps.some((s) => s.id === id))
+      done.set(id, Math.min(done.get(id) ?? at, at));
   };
   const pieces = piecesFrom(log.taps);
   const poured = pieces[0]?.pouredAt ?? null;
@@ -37,22 +38,29 @@ export function doneSteps(
   if (allIn('wet', 'fold-in')) over('wet', now);
   const checks = entriesOf(log.entries, 'checked');
   const mixes = new Set(bowls.flatMap((l) => (l.mix === undefined ? [] : [l.mix])));
-  if (checks.length > 0 && new Set(checks.map((c) => c.act.mix)).size >= Math.max(1, mixes.size)) over('check', checks.at(-1)?.at);
+  if (checks.length > 0 && new Set(checks.map((c) => c.act.mix)).size >= Math.max(1, mixes.size))
+    over('check', checks.at(-1)?.at);
   // a wave is combined when its last bowl is
   const together = batch.split.by === 'bowls' ? batch.split.atOnce : Math.max(1, mixes.size);
   const count = Math.max(1, mixes.size);
   for (let w = 0; w * together < count; w++) {
-    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) => joinedAt(log.taps, w * together + n + 1));
+    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) =>
+      joinedAt(log.taps, w * together + n + 1),
+    );
     if (of.every((x) => x !== null)) over(`join${w + 1}`, Math.max(...(of as number[])));
   }
   for (let w = 0; w * together < count; w++) {
-    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) => foldedAt(log.entries, w * together + n + 1));
+    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) =>
+      foldedAt(log.entries, w * together + n + 1),
+    );
     if (of.every((x) => x !== null)) over(`whip${w + 1}`, Math.max(...(of as number[])));
   }
   over('heat', poured);
   over('hold', entriesOf(log.entries, 'held')[0]?.at);
   if (hasTestPiece(batch.driver)) over('test', pieces.find((p) => p.piece === 1)?.pulledAt);
-  const off = pieces.filter((p) => p.pulledAt !== null && !isTestPiece(batch, p.piece)).map((p) => p.pulledAt as number);
+  const off = pieces
+    .filter((p) => p.pulledAt !== null && !isTestPiece(batch, p.piece))
+    .map((p) => p.pulledAt as number);
   off.sort((a, b) => a - b);
   const loads = steps.filter((s) => s.loads);
   loads.forEach((s, n) => {
@@ -67,9 +75,14 @@ export function doneSteps(
     again = false;
     for (const s of steps) {
       if (done.has(s.id)) continue;
-      const later = steps.filter((f) => f.after.includes(s.id) && done.has(f.id)).map((f) => (done.get(f.id) as number) - f.min * MIN);
+      const later = steps
+        .filter((f) => f.after.includes(s.id) && done.has(f.id))
+        .map((f) => (done.get(f.id) as number) - f.min * MIN);
       const before = s.after.map((a) => done.get(a));
-      const self = s.handsMin === 0 && s.after.length > 0 && before.every((x) => x !== undefined) ? Math.max(...(before as number[])) + s.min * MIN : null;
+      const self =
+        s.handsMin === 0 && s.after.length > 0 && before.every((x) => x !== undefined)
+          ? Math.max(...(before as number[])) + s.min * MIN
+          : null;
       const at = later.length > 0 ? Math.min(...later) : self !== null && self <= now ? self : null;
       if (at === null) continue;
       done.set(s.id, at);

@@ -34,7 +34,9 @@ test('law: told twice is told once', () => {
     id.map((i): Told => ({ do: 'untap', tapId: i })),
     id.map((i): Told => ({ do: 'enter', entry: entry(i) })),
     id.map((i): Told => ({ do: 'strike', entryId: i })),
-    fc.tuple(id, fc.oneof(fc.boolean(), fc.integer({ min: 0, max: 900 }))).map(([key, to]): Told => ({ do: 'line', key, to })),
+    fc
+      .tuple(id, fc.oneof(fc.boolean(), fc.integer({ min: 0, max: 900 })))
+      .map(([key, to]): Told => ({ do: 'line', key, to })),
   );
   fc.assert(
     fc.property(fc.array(item, { maxLength: 12 }), item, (before, it) => {

@@ -25,7 +25,8 @@ export type Told =
 export type Item = Told & { readonly id: string };
 
 /** When it happened, as the screen has it; what is taken back has no time of its own. */
-export const toldAt = (t: Told): number | null => (t.do === 'tap' ? t.tap.at : t.do === 'enter' ? t.entry.at : t.do === 'line' ? (t.at ?? null) : null);
+export const toldAt = (t: Told): number | null =>
+  t.do === 'tap' ? t.tap.at : t.do === 'enter' ? t.entry.at : t.do === 'line' ? (t.at ?? null) : null;
 
 /** So far a screen's idea of the kitchen's clock may be off before its stopwatch is believed instead; the way of an answer is within it. */
 const NEAR_MS = 2000;
@@ -47,7 +48,8 @@ export function toldOf(t: Item, at: number): Item {
   return t.do === 'line' ? { ...t, at } : t;
 }
 
-const without = (weights: EventLog['weights'], key: string): EventLog['weights'] => Object.fromEntries(Object.entries(weights).filter(([k]) => k !== key));
+const without = (weights: EventLog['weights'], key: string): EventLog['weights'] =>
+  Object.fromEntries(Object.entries(weights).filter(([k]) => k !== key));
 
 /** An event log with one more thing told; told again it is as it was. */
 export function told(b: EventLog, t: Told): EventLog {
@@ -65,7 +67,12 @@ export function told(b: EventLog, t: Told): EventLog {
     case 'line':
       return {
         ...b,
-        ticked: t.to === false ? b.ticked.filter((k) => k !== t.key) : b.ticked.includes(t.key) ? b.ticked : [...b.ticked, t.key],
+        ticked:
+          t.to === false
+            ? b.ticked.filter((k) => k !== t.key)
+            : b.ticked.includes(t.key)
+              ? b.ticked
+              : [...b.ticked, t.key],
         weights: typeof t.to === 'number' ? { ...b.weights, [t.key]: t.to } : without(b.weights, t.key),
       };
   }

@@ -20,7 +20,12 @@ export interface WorkStep {
 const sentence = (s: string): string => `${s.charAt(0).toUpperCase()}${s.slice(1).replace(/[.:;]$/, '')}.`;
 
 /** How hot a kind wants it, and the fat before each pour. @param name of two ends the one it is said of */
-function heating(e: Pick<Pouring, 'kind' | 'school'>, name: string | null, ways: Ways, units: Pick<Units, 'temperature'>): readonly WorkStep[] {
+function heating(
+  e: Pick<Pouring, 'kind' | 'school'>,
+  name: string | null,
+  ways: Ways,
+  units: Pick<Units, 'temperature'>,
+): readonly WorkStep[] {
   const [low, high] = heatZone(e.kind, e.school);
   const cues = cuesFor(e.kind, ways);
   const oven = e.kind === 'oven';
@@ -82,7 +87,12 @@ export function workSteps(q: {
   const ends = all.filter((e, n) => all.findIndex((x) => x.kind === e.kind) === n);
   return [
     ...(parts.includes('dry')
-      ? [{ do: 'Whisk the dry through.', why: held.leavened ? 'Leavening in a lump is bitter where it lies, and missing elsewhere.' : '' }]
+      ? [
+          {
+            do: 'Whisk the dry through.',
+            why: held.leavened ? 'Leavening in a lump is bitter where it lies, and missing elsewhere.' : '',
+          },
+        ]
       : []),
     ...(parts.includes('wet')
       ? [
@@ -102,12 +112,19 @@ export function workSteps(q: {
       why: lumps ? 'Worked further, the flour makes it tough.' : 'A lump left in tears a thin one.',
     },
     ...(foldsBeforeRest(ways, kind) ? [...fold, ...rest] : [...rest, ...fold]),
-    ...(late('rest') ? [{ do: sentence(`fold in ${late('rest')}`), why: 'Early, it colours the batter and sinks.' }] : []),
+    ...(late('rest')
+      ? [{ do: sentence(`fold in ${late('rest')}`), why: 'Early, it colours the batter and sinks.' }]
+      : []),
     ...ends.flatMap((e, n): readonly WorkStep[] => [
       ...heating(e, ends.length > 1 ? e.name : null, ways, q.units),
       // what goes on as it is poured is said once, with the first
       ...(n === 0 && (late('poured') || late('top'))
-        ? [{ do: sentence(`as it is poured, put on ${[late('poured'), late('top')].filter(Boolean).join(', ')}`), why: '' }]
+        ? [
+            {
+              do: sentence(`as it is poured, put on ${[late('poured'), late('top')].filter(Boolean).join(', ')}`),
+              why: '',
+            },
+          ]
         : []),
       ...(n === 0 && late('flip') ? [{ do: sentence(`before it is turned, put on ${late('flip')}`), why: '' }] : []),
       ...turning(e, ways),

@@ -34,7 +34,8 @@ const CAKES: readonly Step[] = [
   step('plate', 2, 2, ['load1']),
 ];
 /** Minutes before eight that each begins. */
-const before = (placed: readonly Placed[]) => Object.fromEntries(placed.map((p) => [p.step.id, (EIGHT - p.start) / MIN]));
+const before = (placed: readonly Placed[]) =>
+  Object.fromEntries(placed.map((p) => [p.step.id, (EIGHT - p.start) / MIN]));
 
 test('counted back: all over at eight, the griddle warms during the rest, one pair of hands', () => {
   const line = timeLine(CAKES, SERVING, null);
@@ -43,7 +44,11 @@ test('counted back: all over at eight, the griddle warms during the rest, one pa
   expect(before(line.placed)).toEqual({ plate: 2, load1: 7, rest1: 17, join1: 21, heat: 22, wet: 28, dry: 38 });
   expect(line).toMatchObject({ servedAt: EIGHT, clashes: [] });
   // a helper weighs the wet until the joining; the cook the dry, and then lights the griddle
-  expect(before(timeLine(CAKES, { ...SERVING, helpers: 1 }, null).placed)).toMatchObject({ heat: 22, wet: 27, dry: 32 });
+  expect(before(timeLine(CAKES, { ...SERVING, helpers: 1 }, null).placed)).toMatchObject({
+    heat: 22,
+    wet: 27,
+    dry: 32,
+  });
 });
 
 test('the first plate at eight instead of the last: the same line, two minutes later', () => {
@@ -67,7 +72,11 @@ test('moved by hand: what is before it gives way, what is after it waits, and pl
 
 test('begun, and what follows was moved too soon: told, and the plates do not run away', () => {
   const now = EIGHT - 25 * MIN;
-  const line = timeLine(CAKES, { ...SERVING, moved: { wet: EIGHT - 30 * MIN, join1: EIGHT - 22 * MIN } }, { now, done: new Map([['wet', now]]) });
+  const line = timeLine(
+    CAKES,
+    { ...SERVING, moved: { wet: EIGHT - 30 * MIN, join1: EIGHT - 22 * MIN } },
+    { now, done: new Map([['wet', now]]) },
+  );
   // the dry wants ten minutes before 7:38 and has three; the griddle's minute of hands waits for it
   expect(line.servedAt).toBeLessThanOrEqual(EIGHT + 8 * MIN);
   expect(line.clashes.map((c) => [c.step, c.what])).toContainEqual(['dry', 'order']);
@@ -78,11 +87,19 @@ test('two moved onto one pair of hands, and two heats in one oven: told, not hid
   expect(line.clashes.map((c) => c.what)).toContain('hands');
   const roast = step('roast', 30, 2, [], { ovenC: 180 });
   const hold = step('hold', 15, 1, [], { ovenC: 93 });
-  const auto = timeLine([roast, hold, step('load1', 5, 5, ['roast', 'hold'], { loads: { from: 1, to: 1, off: 5 } })], SERVING, null);
+  const auto = timeLine(
+    [roast, hold, step('load1', 5, 5, ['roast', 'hold'], { loads: { from: 1, to: 1, off: 5 } })],
+    SERVING,
+    null,
+  );
   expect(auto.clashes).toEqual([]);
   const at = (id: string) => auto.placed.find((p) => p.step.id === id) as Placed;
   expect(Math.min(at('roast').end, at('hold').end)).toBeLessThanOrEqual(Math.max(at('roast').start, at('hold').start));
-  const both = timeLine([roast, hold], { ...SERVING, moved: { roast: EIGHT - 60 * MIN, hold: EIGHT - 50 * MIN } }, null);
+  const both = timeLine(
+    [roast, hold],
+    { ...SERVING, moved: { roast: EIGHT - 60 * MIN, hold: EIGHT - 50 * MIN } },
+    null,
+  );
   expect(both.clashes.map((c) => c.what)).toEqual(['oven']);
 });
 
@@ -156,7 +173,9 @@ test('law: never two things in one pair of hands, nothing before what it waits f
             n % 3 === 2 ? `load${Math.floor(n / 3) + 1}` : `s${n}`,
             r.min,
             Math.ceil(r.min * r.share),
-            n === 0 ? [] : r.after.map((a) => a % n).map((a) => (a % 3 === 2 ? `load${Math.floor(a / 3) + 1}` : `s${a}`)),
+            n === 0
+              ? []
+              : r.after.map((a) => a % n).map((a) => (a % 3 === 2 ? `load${Math.floor(a / 3) + 1}` : `s${a}`)),
             {
               who: r.who as Step['who'],
               ovenC: r.oven,
@@ -168,7 +187,8 @@ test('law: never two things in one pair of hands, nothing before what it waits f
         const line = timeLine(steps, { ...SERVING, helpers, anchor: anchor as Serving['anchor'] }, begun);
         expect(line.placed).toHaveLength(steps.length);
         expect(line.clashes.filter((c) => c.what !== 'stands')).toEqual([]);
-        if (begun) for (const p of line.placed) if (p.step.handsMin > 0) expect(p.start).toBeGreaterThanOrEqual(begun.now - 1);
+        if (begun)
+          for (const p of line.placed) if (p.step.handsMin > 0) expect(p.start).toBeGreaterThanOrEqual(begun.now - 1);
         expect(clashesIn(line.placed)).toEqual(line.clashes);
       },
     ),

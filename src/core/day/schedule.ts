@@ -43,7 +43,8 @@ interface Busy {
 const meet = (a: Busy, from: number, to: number): boolean => a.from < to - 1 && from < a.to - 1;
 
 /** Whose hands may do it, the best first. */
-const hands = (who: Who, helpers: number): readonly number[] => (who === 'cook' ? [0] : [...Array.from({ length: helpers }, (_, n) => n + 1), 0]);
+const hands = (who: Who, helpers: number): readonly number[] =>
+  who === 'cook' ? [0] : [...Array.from({ length: helpers }, (_, n) => n + 1), 0];
 
 interface Counter {
   /** Whether hands and oven are there from then on. */
@@ -73,7 +74,8 @@ function counterWith(helpers: number): Counter {
       people[by]?.push({ from: start, to: start + s.handsMin * MIN });
       return by;
     },
-    edges: (s) => [...people.flat(), ...oven, ...pans].flatMap((b) => [b.to, b.from - s.handsMin * MIN, b.from - s.min * MIN]),
+    edges: (s) =>
+      [...people.flat(), ...oven, ...pans].flatMap((b) => [b.to, b.from - s.handsMin * MIN, b.from - s.min * MIN]),
   };
 }
 
@@ -101,7 +103,14 @@ function back(steps: readonly Step[], serving: Serving, over: number, begun: Beg
   const counter = counterWith(serving.helpers);
   const placed = new Map<string, Placed>();
   const put = (step: Step, start: number, moved: boolean): void => {
-    placed.set(step.id, { step, start, end: start + step.min * MIN, by: counter.take(step, start), moved, ahead: false });
+    placed.set(step.id, {
+      step,
+      start,
+      end: start + step.min * MIN,
+      by: counter.take(step, start),
+      moved,
+      ahead: false,
+    });
   };
   for (const s of steps) {
     const self = begun ? selfStarted(s, begun) : null;
@@ -124,13 +133,24 @@ function back(steps: readonly Step[], serving: Serving, over: number, begun: Beg
   // what needs no hands begins by itself when what is before it is over, and goes on until it is wanted
   return [...placed.values()].map((p) => {
     const over = p.step.after.map((a) => placed.get(a)?.end);
-    if (p.moved || p.step.handsMin > 0 || p.step.ovenC !== null || over.length === 0 || over.some((x) => x === undefined)) return p;
+    if (
+      p.moved ||
+      p.step.handsMin > 0 ||
+      p.step.ovenC !== null ||
+      over.length === 0 ||
+      over.some((x) => x === undefined)
+    )
+      return p;
     return { ...p, start: Math.min(p.start, Math.max(...(over as number[]))) };
   });
 }
 
 /** The step that is placed furthest before it can begin, and by how much, ms; null: none is. @param but what can't be helped */
-function soonest(placed: readonly Placed[], begun: Begun | null, but: ReadonlySet<string>): { readonly step: Step; readonly by: number } | null {
+function soonest(
+  placed: readonly Placed[],
+  begun: Begun | null,
+  but: ReadonlySet<string>,
+): { readonly step: Step; readonly by: number } | null {
   const of = new Map(placed.map((p) => [p.step.id, p]));
   let worst: { readonly step: Step; readonly by: number } | null = null;
   for (const p of placed) {
@@ -191,8 +211,14 @@ export function timeLine(all: readonly Step[], serving: Serving, begun: Begun | 
   const onDay = open.filter((s) => !isAhead(s));
   // what is done the day before is over at a moment of its own: the day waits for it
   const over1 = new Map(first.map((p) => [p.step.id, p.end]));
-  const known = begun || first.length > 0 ? { now: begun?.now ?? Number.NEGATIVE_INFINITY, done: new Map([...over1, ...(begun?.done ?? [])]) } : null;
-  const steps = onDay.map((s) => ({ ...s, after: s.after.filter((a) => onDay.some((x) => x.id === a) || known?.done.has(a)) }));
+  const known =
+    begun || first.length > 0
+      ? { now: begun?.now ?? Number.NEGATIVE_INFINITY, done: new Map([...over1, ...(begun?.done ?? [])]) }
+      : null;
+  const steps = onDay.map((s) => ({
+    ...s,
+    after: s.after.filter((a) => onDay.some((x) => x.id === a) || known?.done.has(a)),
+  }));
   // the first plates have gone: the rest goes as soon as it can
   const gone = begun !== null && serving.anchor === 'first' && begun.done.has('load1');
   let over = gone ? begun.now : serving.at;
@@ -222,9 +248,16 @@ export function timeLine(all: readonly Step[], serving: Serving, begun: Begun | 
     placed = back(steps, serving, over, begun);
   }
   const both = [...first, ...placed].sort((a, b) => a.start - b.start || a.end - b.end);
-  const past = placed.filter((p) => helpless.has(p.step.id) && begun !== null && p.start < begun.now - 1 && p.step.handsMin > 0);
+  const past = placed.filter(
+    (p) => helpless.has(p.step.id) && begun !== null && p.start < begun.now - 1 && p.step.handsMin > 0,
+  );
   const late = past.map(
-    ({ step }): Clash => ({ step: step.id, with: null, what: 'order', text: `It is too late for ${lower(step.name)}: what follows was moved.` }),
+    ({ step }): Clash => ({
+      step: step.id,
+      with: null,
+      what: 'order',
+      text: `It is too late for ${lower(step.name)}: what follows was moved.`,
+    }),
   );
   return { placed: both, servedAt: platesAt(placed, serving) ?? serving.at, clashes: [...clashesIn(both), ...late] };
 }
@@ -237,13 +270,21 @@ function wanting(p: Placed, o: Placed, of = ''): readonly Pick<Clash, 'what' | '
   const together = meet({ from: p.start, to: p.end }, o.start, o.end);
   const both = `${o.step.name}${of} and ${lower(p.step.name)}`;
   const out: Pick<Clash, 'what' | 'text'>[] = [];
-  if (p.by !== null && p.by === o.by && meet({ from: p.start, to: p.start + p.step.handsMin * MIN }, o.start, o.start + o.step.handsMin * MIN))
+  if (
+    p.by !== null &&
+    p.by === o.by &&
+    meet({ from: p.start, to: p.start + p.step.handsMin * MIN }, o.start, o.start + o.step.handsMin * MIN)
+  )
     out.push({ what: 'hands', text: `${both} want the same pair of hands.` });
   if (together && p.step.ovenC !== null && o.step.ovenC !== null && p.step.ovenC !== o.step.ovenC)
-    out.push({ what: 'oven', text: `${o.step.name}${of} wants the oven at ${o.step.ovenC} °C, ${lower(p.step.name)} at ${p.step.ovenC} °C.` });
+    out.push({
+      what: 'oven',
+      text: `${o.step.name}${of} wants the oven at ${o.step.ovenC} °C, ${lower(p.step.name)} at ${p.step.ovenC} °C.`,
+    });
   if (together && p.step.pan === 1 && o.step.pan === 1) out.push({ what: 'pan', text: `${both} want the same pan.` });
   // loads of one batch follow each other anyway
-  if (together && of !== '' && p.step.on?.some((id) => o.step.on?.includes(id))) out.push({ what: 'heat', text: `${both} want the same place on the heat.` });
+  if (together && of !== '' && p.step.on?.some((id) => o.step.on?.includes(id)))
+    out.push({ what: 'heat', text: `${both} want the same place on the heat.` });
   return out;
 }
 
@@ -258,7 +299,12 @@ export interface OnCounter {
 export const clashesBetween = (own: readonly Placed[], other: readonly Placed[], name: string): readonly Clash[] =>
   own
     .flatMap((p) =>
-      other.flatMap((o) => wanting(p, o, ` (${name})`).map((c) => ({ at: Math.max(p.start, o.start), clash: { step: p.step.id, with: o.step.id, ...c } }))),
+      other.flatMap((o) =>
+        wanting(p, o, ` (${name})`).map((c) => ({
+          at: Math.max(p.start, o.start),
+          clash: { step: p.step.id, with: o.step.id, ...c },
+        })),
+      ),
     )
     .sort((a, b) => a.at - b.at)
     .map((c) => c.clash);

@@ -34,7 +34,11 @@ const sheetLine = (key: string, vessel: SheetLine['vessel'], text: string): Shee
     parts: l.parts.map((p) => ({ id: p.ingredient.id, grams: p.grams })),
   };
 };
-const SHEET = [sheetLine('l1', 'dry', '250 g flour'), sheetLine('l2', 'wet', '430 g milk'), sheetLine('l3', 'wet', '3 eggs, separated')];
+const SHEET = [
+  sheetLine('l1', 'dry', '250 g flour'),
+  sheetLine('l2', 'wet', '430 g milk'),
+  sheetLine('l3', 'wet', '3 eggs, separated'),
+];
 
 /** What a cook sees of a kind by some ways, all of it. */
 function seen(kind: KindId, ways: Ways): string {
@@ -42,14 +46,29 @@ function seen(kind: KindId, ways: Ways): string {
     ...EMPTY_FORMULA,
     kind,
     ways,
-    entries: ['250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '1 g baking soda', '430 g milk', '40 g butter'].map((text, n) => ({
+    entries: [
+      '250 g flour',
+      '25 g sugar',
+      '4 g salt',
+      '10 g baking powder',
+      '1 g baking soda',
+      '430 g milk',
+      '40 g butter',
+    ].map((text, n) => ({
       key: `l${n}`,
       text,
     })),
   };
   const b: Bench = { formula, house: FRESH_KITCHEN, end: null };
   const mends = workedOn(b).analysis.findings.map((f) => [f.code, f.message, fixesFor(b, f).map((p) => p.title)]);
-  const batch = { sheet: SHEET, kind, split: { by: 'one' }, driver: { by: 'factor', factor: 1 }, piecesPlanned: 12, entries: [] } as const;
+  const batch = {
+    sheet: SHEET,
+    kind,
+    split: { by: 'one' },
+    driver: { by: 'factor', factor: 1 },
+    piecesPlanned: 12,
+    entries: [],
+  } as const;
   const standing = standingOf(ways, { id: kind, restMin: 10 });
   const steps = stepsOf({
     batch,
@@ -59,7 +78,10 @@ function seen(kind: KindId, ways: Ways): string {
     pourings: [{ kind, name: null, pieces: 12, times: usualTimes(kind, ways), atOnce: 4 }],
     find: findIngredient,
   });
-  const volume = analyseFormula({ ...formula, entries: [...formula.entries, { key: 'l9', text: '3 eggs, separated' }] }, FRESH_KITCHEN).analysis.volume;
+  const volume = analyseFormula(
+    { ...formula, entries: [...formula.entries, { key: 'l9', text: '3 eggs, separated' }] },
+    FRESH_KITCHEN,
+  ).analysis.volume;
   return JSON.stringify([
     joinSteps(kind, ways, ['dry', 'wet', 'whites']),
     howFar(kind, ways),
@@ -81,11 +103,14 @@ const ALL = WAY_IDS.flatMap((w) => choicesOf(w).map(([id, c]) => [`${MATTERS[w].
 test.each(ALL)('%s is seen', (_name, way, id) => {
   const others = choicesOf(way).filter(([other]) => other !== id && other !== 'usual' && id !== 'usual');
   for (const [other] of others) {
-    const differs = KIND_IDS.some((kind) => seen(kind, { ...FRESH_WAYS, [way]: id }) !== seen(kind, { ...FRESH_WAYS, [way]: other }));
+    const differs = KIND_IDS.some(
+      (kind) => seen(kind, { ...FRESH_WAYS, [way]: id }) !== seen(kind, { ...FRESH_WAYS, [way]: other }),
+    );
     expect([other, differs]).toEqual([other, true]);
   }
   // "as the kind is used to" is one of the others, by kind
-  if (id === 'usual' && 'usual' in MATTERS[way]) for (const kind of KIND_IDS) expect(choiceFor(way, id, kind)?.name).not.toBe('as the kind is used to');
+  if (id === 'usual' && 'usual' in MATTERS[way])
+    for (const kind of KIND_IDS) expect(choiceFor(way, id, kind)?.name).not.toBe('as the kind is used to');
 });
 
 test('how a cup is filled, and which cup it is, change the grams', () => {
@@ -107,8 +132,13 @@ test('fourteen matters that cooks differ by, and two of ours; each school of a n
 
 test('a house that fries in butter and one that wipes: mise and cue differ', () => {
   const batch = { sheet: SHEET, kind: 'griddle', split: { by: 'one' }, entries: [] } as const;
-  const [butter, film] = (['butter', 'film'] as const).map((panFat) => miseOf(batch, { ...FRESH_WAYS, panFat }, findIngredient, KNOWN));
-  expect(butter?.ingredients.at(-1)).toMatchObject({ name: 'Butter for the pan', note: expect.stringMatching(/^Butter brings milk/) });
+  const [butter, film] = (['butter', 'film'] as const).map((panFat) =>
+    miseOf(batch, { ...FRESH_WAYS, panFat }, findIngredient, KNOWN),
+  );
+  expect(butter?.ingredients.at(-1)).toMatchObject({
+    name: 'Butter for the pan',
+    note: expect.stringMatching(/^Butter brings milk/),
+  });
   expect(film?.ingredients.at(-1)?.name).toBe('Oil for the pan, a little');
   expect(film?.tools.map((t) => t.key)).toContain('tool:cloth');
   expect(butter?.tools.map((t) => t.key)).toContain('tool:fat-dish');

@@ -53,7 +53,11 @@ const SIDES = {
       { ingredientId: 'honey', parts: 1 },
     ],
   },
-  ricotta: { name: 'Ricotta filling', method: 'Ricotta drained an hour, beaten smooth.', parts: [{ ingredientId: 'ricotta', parts: 1 }] },
+  ricotta: {
+    name: 'Ricotta filling',
+    method: 'Ricotta drained an hour, beaten smooth.',
+    parts: [{ ingredientId: 'ricotta', parts: 1 }],
+  },
 } as const;
 const taken = (...names: readonly (keyof typeof SIDES)[]): readonly SheetLine[] =>
   names.flatMap((s, n) =>
@@ -87,34 +91,65 @@ test('a sauce by its method: fried on the hob with bound hands and warmed late; 
   const { before } = serveSteps(asked(taken('apples', 'butter', 'ricotta')));
   expect(before.map((s) => s.id)).toEqual(['side1', 'side1warm', 'side2soften', 'side2', 'side3']);
   // two lines and ten minutes of frying, all of it at the pan
-  expect(row(before, 'side1')).toMatchObject({ name: 'Cook Weir apples', min: 12, handsMin: 12, who: 'cook', pan: 1, ahead: true, why: SIDES.apples.method });
+  expect(row(before, 'side1')).toMatchObject({
+    name: 'Cook Weir apples',
+    min: 12,
+    handsMin: 12,
+    who: 'cook',
+    pan: 1,
+    ahead: true,
+    why: SIDES.apples.method,
+  });
   expect(row(before, 'side1warm')).toMatchObject({ min: 4, handsMin: 1, after: ['side1'], keepsMin: 20 });
   expect(row(before, 'side2soften')).toMatchObject({ min: 60, handsMin: 1, who: 'child' });
   expect(row(before, 'side2')).toMatchObject({ name: 'Make Whipped honey butter', after: ['side2soften'], min: 10 });
   // an hour that it drains by itself, hands for a quarter of it
-  expect(row(before, 'side3')).toMatchObject({ min: 61, handsMin: 17, slips: 'earlier is fine in the cold, as the local food code has it' });
+  expect(row(before, 'side3')).toMatchObject({
+    min: 61,
+    handsMin: 17,
+    slips: 'earlier is fine in the cold, as the local food code has it',
+  });
   expect(row(before, 'side3').pan).toBeUndefined();
 });
 
 test('a caramel with butter and cream from a card, without a method, is cooked: no butter is softened for it', () => {
-  const part = (text: string, id: string, preparation = ''): SheetLine => ({ ...top(text, id, 60), key: text, preparation, side: 'Caramel sauce' });
+  const part = (text: string, id: string, preparation = ''): SheetLine => ({
+    ...top(text, id, 60),
+    key: text,
+    preparation,
+    side: 'Caramel sauce',
+  });
   const ids = (lines: readonly SheetLine[]): readonly string[] => serveSteps(asked(lines)).before.map((s) => s.id);
-  expect(ids([part('150 g sugar', 'sugar-granulated'), part('60 g butter', 'butter-unsalted'), part('100 ml heavy cream', 'cream-35')])).toEqual([
-    'side1',
-    'side1warm',
-  ]);
-  expect(ids([part('60 g butter', 'butter-unsalted', 'softened')].map((l) => ({ ...l, side: 'Honey butter' })))).toEqual(['side1soften', 'side1']);
+  expect(
+    ids([
+      part('150 g sugar', 'sugar-granulated'),
+      part('60 g butter', 'butter-unsalted'),
+      part('100 ml heavy cream', 'cream-35'),
+    ]),
+  ).toEqual(['side1', 'side1warm']);
+  expect(
+    ids([part('60 g butter', 'butter-unsalted', 'softened')].map((l) => ({ ...l, side: 'Honey butter' }))),
+  ).toEqual(['side1soften', 'side1']);
 });
 
 test('what is written to serve becomes steps, and amounts a plate: as written, or as is usual of it', () => {
   const { before, plate } = serveSteps(
-    asked([top('Maple syrup', 'maple-syrup', 240), top('Butter', 'butter-unsalted', null), top('Icing sugar', 'sugar-icing', null)]),
+    asked([
+      top('Maple syrup', 'maple-syrup', 240),
+      top('Butter', 'butter-unsalted', null),
+      top('Icing sugar', 'sugar-icing', null),
+    ]),
   );
   expect(before.map((s) => s.id)).toEqual(['topsoft', 'topready', 'topwarm']);
   // 240 g over eight guests
-  expect(row(before, 'topwarm')).toMatchObject({ name: 'Warm the maple syrup', why: 'Maple syrup: 30 g a plate, 240 g in all.' });
+  expect(row(before, 'topwarm')).toMatchObject({
+    name: 'Warm the maple syrup',
+    why: 'Maple syrup: 30 g a plate, 240 g in all.',
+  });
   // ten grams of butter and three of sugar are ours: eight plates
-  expect(row(before, 'topready').why).toBe('Butter: about 10 g a plate, 80 g in all. Icing sugar: about 3 g a plate, 24 g in all.');
+  expect(row(before, 'topready').why).toBe(
+    'Butter: about 10 g a plate, 80 g in all. Icing sugar: about 3 g a plate, 24 g in all.',
+  );
   expect(plate).toContain('Maple syrup 30 g a plate; butter about 10 g a plate; icing sugar about 3 g a plate.');
   expect(plate).toContain('Last of all, at the table or just before: icing sugar.');
 });
@@ -122,17 +157,35 @@ test('what is written to serve becomes steps, and amounts a plate: as written, o
 test('plates: guests, or pieces by what lies on one; minutes as a method says them', () => {
   const of = (kind: (typeof KIND_IDS)[number], piecesPlanned: number | null) =>
     platesOf({ sheet: [], kind, driver: { by: 'factor', factor: 1 }, split: ONE, piecesPlanned });
-  expect([of('griddle', 24), of('griddle', 25), of('waffle', 7), of('oven', 2), of('griddle', null)]).toEqual([8, 9, 4, 8, null]);
-  expect(platesOf({ sheet: [], kind: 'griddle', driver: GUESTS, split: { by: 'kits', benches: 2, classes: 3 }, piecesPlanned: 24 })).toBe(48);
-  expect([minutesIn('simmer 10 to 12 min'), minutesIn('drained an hour, then 5 minutes'), minutesIn('1 1/2'), minutesIn('until soft')]).toEqual([
-    12,
-    65,
-    null,
+  expect([of('griddle', 24), of('griddle', 25), of('waffle', 7), of('oven', 2), of('griddle', null)]).toEqual([
+    8,
+    9,
+    4,
+    8,
     null,
   ]);
+  expect(
+    platesOf({
+      sheet: [],
+      kind: 'griddle',
+      driver: GUESTS,
+      split: { by: 'kits', benches: 2, classes: 3 },
+      piecesPlanned: 24,
+    }),
+  ).toBe(48);
+  expect([
+    minutesIn('simmer 10 to 12 min'),
+    minutesIn('drained an hour, then 5 minutes'),
+    minutesIn('1 1/2'),
+    minutesIn('until soft'),
+  ]).toEqual([12, 65, null, null]);
 });
 
-const all = (sheet: readonly SheetLine[], more: Parameters<typeof stepsOf>[0]['serve'] = { methods }, pieces = 24): readonly Step[] =>
+const all = (
+  sheet: readonly SheetLine[],
+  more: Parameters<typeof stepsOf>[0]['serve'] = { methods },
+  pieces = 24,
+): readonly Step[] =>
   stepsOf({
     batch: asked(sheet).batch,
     ways: FRESH_WAYS,
@@ -157,7 +210,12 @@ test('on the time line a lone cook fries the apples while the butter waits and b
 test('kept waffles are heated again with the last pieces, and stand on the same plate', () => {
   const steps = all([], { kept: [{ pieces: 8, kind: 'waffle', state: 'frozen', cooked: 'early' }] });
   // four slots, three to five minutes: two loads
-  expect(row(steps, 'reheat1')).toMatchObject({ name: 'Heat 8 waffles again, from the freezer', min: 10, handsMin: 4, ovenC: null });
+  expect(row(steps, 'reheat1')).toMatchObject({
+    name: 'Heat 8 waffles again, from the freezer',
+    min: 10,
+    handsMin: 4,
+    ovenC: null,
+  });
   expect(row(steps, 'reheat1').why).toMatch(/^Toaster, 3 to 5 min, 2 times with at most 4: .*local food code/);
   // eighty-four pass no toaster: four ovenfuls of 24, thirteen minutes each
   const many = all([], { kept: [{ pieces: 84, kind: 'waffle', state: 'frozen', cooked: 'early' }] });
@@ -179,7 +237,11 @@ test('kept waffles are heated again with the last pieces, and stand on the same 
   expect(at('reheat1').start >= at('load1').end || at('reheat1').end <= at('load1').start).toBe(true);
   // so one of the two waits for the other, which is told
   expect(line.clashes.map((c) => c.what)).toContain('stands');
-  expect(all([], { kept: [{ pieces: 8, kind: 'griddle', state: 'batter', cooked: 'raw' }] }).some((s) => s.id.startsWith('reheat'))).toBe(false);
+  expect(
+    all([], { kept: [{ pieces: 8, kind: 'griddle', state: 'batter', cooked: 'raw' }] }).some((s) =>
+      s.id.startsWith('reheat'),
+    ),
+  ).toBe(false);
 });
 
 test('two batches at once clash openly: the same hands, the same griddle, another oven', () => {
@@ -193,7 +255,11 @@ test('two batches at once clash openly: the same hands, the same griddle, anothe
 });
 
 test('law: whatever goes with it, every step is named, of one id, waits for steps that are there, and a lone cook’s hands do one thing at a time', () => {
-  const tops = [top('Maple syrup', 'maple-syrup', 200), top('Butter', 'butter-unsalted', null), top('Blueberries', 'blueberries', 300)];
+  const tops = [
+    top('Maple syrup', 'maple-syrup', 200),
+    top('Butter', 'butter-unsalted', null),
+    top('Blueberries', 'blueberries', 300),
+  ];
   fc.assert(
     fc.property(
       fc.subarray(['apples', 'butter', 'ricotta'] as const),
@@ -201,7 +267,10 @@ test('law: whatever goes with it, every step is named, of one id, waits for step
       fc.constantFrom(...KIND_IDS),
       fc.option(fc.integer({ min: 1, max: 40 })),
       (sides, more, kind, kept) => {
-        const steps = all([...taken(...sides), ...more], { methods, kept: kept === null ? [] : [{ pieces: kept, kind, state: 'frozen', cooked: 'done' }] });
+        const steps = all([...taken(...sides), ...more], {
+          methods,
+          kept: kept === null ? [] : [{ pieces: kept, kind, state: 'frozen', cooked: 'done' }],
+        });
         const ids = steps.map((s) => s.id);
         expect(new Set(ids).size).toBe(ids.length);
         for (const s of steps) {
@@ -209,7 +278,9 @@ test('law: whatever goes with it, every step is named, of one id, waits for step
           expect(s.handsMin).toBeLessThanOrEqual(s.min);
           for (const a of s.after) expect(ids).toContain(a);
         }
-        expect(timeLine(steps, serving, null).clashes.filter((c) => c.what === 'hands' || c.what === 'pan')).toEqual([]);
+        expect(timeLine(steps, serving, null).clashes.filter((c) => c.what === 'hands' || c.what === 'pan')).toEqual(
+          [],
+        );
       },
     ),
     { numRuns: 60 },

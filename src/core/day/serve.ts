@@ -47,10 +47,21 @@ const WARM_MIN = 4;
 const WARM_KEEPS_MIN = 20;
 const STAND_MIN = 2;
 /** Pieces on a plate. Ours. */
-const A_PLATE: Readonly<Record<KindId, number>> = { griddle: 3, small: 8, foam: 2, ball: 7, crepe: 2, waffle: 2, oven: 0.25 };
+const A_PLATE: Readonly<Record<KindId, number>> = {
+  griddle: 3,
+  small: 8,
+  foam: 2,
+  ball: 7,
+  crepe: 2,
+  waffle: 2,
+  oven: 0.25,
+};
 
 /** Plates that a batch makes: its guests, or its pieces by what lies on a plate of the kind; null where nothing is counted. */
-export function platesOf({ driver, split, kind, piecesPlanned }: ServeAsked['batch'], kept: readonly Pick<KeptIn, 'pieces'>[] = []): number | null {
+export function platesOf(
+  { driver, split, kind, piecesPlanned }: ServeAsked['batch'],
+  kept: readonly Pick<KeptIn, 'pieces'>[] = [],
+): number | null {
   const kits = split.by === 'kits' ? mixesIn(split) : 1;
   if (driver.by === 'guests') return driver.guests * kits;
   if (piecesPlanned === null || piecesPlanned === undefined) return null;
@@ -63,7 +74,8 @@ const WHIPPED = /\b(?:whip(?:ped)?|creamed|beat(?:en)?|soft(?:ened)?)\b/i;
 /** Made on the hob, whatever else is said of it. */
 const COOKED_BY_NAME = /\b(?:caramel|compote|custard|curd|ganache)\b/i;
 const FRIED = /\b(?:fr(?:y|ied)|foaming|sauté\w*|saute\w*|brown(?:ed)?|caramelis\w*|caramelize\w*)\b/i;
-const STATED = /(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?\s*(minutes?|mins?|min\b|hours?|h\b)|\b(an?|half an|one|two) hour/gi;
+const STATED =
+  /(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?\s*(minutes?|mins?|min\b|hours?|h\b)|\b(an?|half an|one|two) hour/gi;
 
 /** Minutes that a method says, all of them together; null where it says none. */
 export function minutesIn(method: string): number | null {
@@ -86,19 +98,31 @@ const step = (s: Partial<Step> & Pick<Step, 'id' | 'name' | 'why' | 'min' | 'sli
   ...s,
 });
 
-const ingredientsOf = (l: SheetLine, find: ServeAsked['find']): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
+const ingredientsOf = (l: SheetLine, find: ServeAsked['find']): readonly Ingredient[] =>
+  (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
 const isButter = (i: Ingredient): boolean => isA(i, 'butter-unsalted') || isA(i, 'butter-salted');
 const isSyrup = (i: Ingredient): boolean => i.category === 'syrup';
-const isCold = (i: Ingredient): boolean => i.category === 'dairy' || i.category === 'egg' || i.category === 'plant-milk';
+const isCold = (i: Ingredient): boolean =>
+  i.category === 'dairy' || i.category === 'egg' || i.category === 'plant-milk';
 
 /** One sauce or side, by its method: what is softened before, cooked on the hob or stirred together, kept cold or warmed late. */
-function sideSteps(name: string, lines: readonly SheetLine[], n: number, method: string, q: ServeAsked): readonly Step[] {
+function sideSteps(
+  name: string,
+  lines: readonly SheetLine[],
+  n: number,
+  method: string,
+  q: ServeAsked,
+): readonly Step[] {
   const id = `side${n}`;
   const things = lines.flatMap((l) => ingredientsOf(l, q.find));
   // what is done, and not what things are called: cream in a sauce is not creamed
   const words = `${method} ${lines.map((l) => l.preparation).join(' ')}`;
   // "whipped honey butter": its own name may say what is done
-  const whipped = things.some(isButter) && !COOKED_BY_NAME.test(name) && (WHIPPED.test(words) || WHIPPED.test(name)) && !/\bmelt|\bfoaming/i.test(words);
+  const whipped =
+    things.some(isButter) &&
+    !COOKED_BY_NAME.test(name) &&
+    (WHIPPED.test(words) || WHIPPED.test(name)) &&
+    !/\bmelt|\bfoaming/i.test(words);
   const cooked = !whipped && (COOKED_ON_THE_HOB.test(method) || COOKED_BY_NAME.test(name));
   const stated = minutesIn(method);
   const own = stated ?? SIDE_MIN;
@@ -164,7 +188,8 @@ function aPlateG(i: Ingredient): number | null {
 }
 
 /** What goes on last: it melts, wilts or goes soft. */
-const LATE = /\b(?:icing sugar|powdered sugar|confectioners|whipped cream|ice cream|yog[h]?urt|cr[eè]me|cream|mint|herb|chive|berries|berry|nuts?)\b/i;
+const LATE =
+  /\b(?:icing sugar|powdered sugar|confectioners|whipped cream|ice cream|yog[h]?urt|cr[eè]me|cream|mint|herb|chive|berries|berry|nuts?)\b/i;
 
 interface OnPlate {
   readonly name: string;
@@ -180,10 +205,17 @@ function onPlates(q: ServeAsked, plates: number | null): readonly OnPlate[] {
     .map((l): OnPlate => {
       const ingredients = ingredientsOf(l, q.find);
       const [only] = ingredients;
-      const each = l.grams !== null && plates ? l.grams / plates : l.grams === null && ingredients.length === 1 && only ? aPlateG(only) : null;
+      const each =
+        l.grams !== null && plates
+          ? l.grams / plates
+          : l.grams === null && ingredients.length === 1 && only
+            ? aPlateG(only)
+            : null;
       const all = l.grams ?? (each !== null && plates ? each * plates : null);
       const amount =
-        each === null ? 'as wanted' : `${l.grams === null ? 'about ' : ''}${grams(each, u)} a plate${all === null ? '' : `, ${grams(all, u)} in all`}`;
+        each === null
+          ? 'as wanted'
+          : `${l.grams === null ? 'about ' : ''}${grams(each, u)} a plate${all === null ? '' : `, ${grams(all, u)} in all`}`;
       return { name: first(bareName(l)), ingredients, amount };
     });
 }
@@ -217,7 +249,9 @@ export function serveSteps(q: ServeAsked): ServeSteps {
         slips: 'earlier is fine in a cool room',
       }),
     );
-  const garnish = sheet.filter((l) => l.side === undefined && l.vessel === 'fold-in' && l.grams !== null && !/white/i.test(l.name));
+  const garnish = sheet.filter(
+    (l) => l.side === undefined && l.vessel === 'fold-in' && l.grams !== null && !/white/i.test(l.name),
+  );
   const setOut = top.filter((t) => !t.ingredients.some(isSyrup));
   if (setOut.length > 0 || garnish.length > 0)
     before.push(
@@ -229,7 +263,9 @@ export function serveSteps(q: ServeAsked): ServeSteps {
             : `Keep a few back for the top: ${garnish.map((l) => first(bareName(l))).join(', ')}`,
         why: [
           ...setOut.map((t) => `${t.name}: ${t.amount}.`.replace(/^./, (c) => c.toUpperCase())),
-          ...(garnish.length > 0 ? [`A few of the ${garnish.map((l) => first(bareName(l))).join(' and the ')} on top tell what it is.`] : []),
+          ...(garnish.length > 0
+            ? [`A few of the ${garnish.map((l) => first(bareName(l))).join(' and the ')} on top tell what it is.`]
+            : []),
         ].join(' '),
         who: 'child',
         min: LINE_MIN * (1 + setOut.length + (garnish.length > 0 ? 1 : 0)),
@@ -280,8 +316,12 @@ export function serveSteps(q: ServeAsked): ServeSteps {
       }),
     );
   });
-  const late = [...top, ...sides.map((name) => ({ name, amount: '' }))].filter((t) => LATE.test(t.name)).map((t) => t.name);
-  const amounts = top.map((t) => (t.amount === 'as wanted' ? t.name : `${t.name} ${t.amount.replace(/, [^,]* in all$/, '')}`));
+  const late = [...top, ...sides.map((name) => ({ name, amount: '' }))]
+    .filter((t) => LATE.test(t.name))
+    .map((t) => t.name);
+  const amounts = top.map((t) =>
+    t.amount === 'as wanted' ? t.name : `${t.name} ${t.amount.replace(/, [^,]* in all$/, '')}`,
+  );
   const plate = [
     'The roughest at the bottom; what tells the kind apart on top.',
     ...(amounts.length > 0 ? [`${amounts.join('; ')}.`.replace(/^./, (c) => c.toUpperCase())] : []),

@@ -2,7 +2,11 @@
 
 /** Who may do it: the cook alone, any pair of hands, or a child with a grown-up beside. */
 export type Who = 'cook' | 'helper' | 'child';
-export const WHO_WORDS: Readonly<Record<Who, string>> = { cook: 'cook', helper: 'cook or helper', child: 'fit for a child, a grown-up beside' };
+export const WHO_WORDS: Readonly<Record<Who, string>> = {
+  cook: 'cook',
+  helper: 'cook or helper',
+  child: 'fit for a child, a grown-up beside',
+};
 
 export interface Step {
   readonly id: string;
@@ -23,7 +27,11 @@ export interface Step {
   /** Can be done the day before. */
   readonly ahead: boolean;
   /** On the heat: which loads, from 1. */
-  readonly loads?: { readonly from: number; readonly to: number /** Pieces off the heat in all when it is over. */; readonly off: number };
+  readonly loads?: {
+    readonly from: number;
+    readonly to: number /** Pieces off the heat in all when it is over. */;
+    readonly off: number;
+  };
   /** It binds a pan on the hob while it goes on: one of so many that are free for it. */
   readonly pan?: number;
   /** Griddles, pans and irons it lies on, by their id in the gear. */

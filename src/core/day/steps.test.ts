@@ -86,11 +86,17 @@ test('a house that straight from the cold, checks twice and has one load asks fo
 test('foam is whipped last and waits for what pouring leaves of its quarter of an hour; an oven pancake keeps its oven shut; what is roasted wants the oven first', () => {
   const foam = steps(['100 g flour', '120 g milk', '80 g egg yolk', '150 g egg white, whipped', '40 g sugar'], 'foam');
   // 15 min less two loads of 6 1/2
-  expect(foam.find((s) => s.id === 'whip1')).toMatchObject({ keepsMin: expect.closeTo(2, 0), after: ['join1', 'rest1'] });
+  expect(foam.find((s) => s.id === 'whip1')).toMatchObject({
+    keepsMin: expect.closeTo(2, 0),
+    after: ['join1', 'rest1'],
+  });
   const oven = steps(['200 g flour', '400 g milk', '6 eggs', '50 g butter for the pan'], 'oven', { pieces: 2 });
   expect(oven.find((s) => s.id === 'load1')).toMatchObject({ ovenC: 225, handsMin: 1, keepsMin: 3 });
   expect(ids(oven)).not.toContain('hold');
-  const pumpkin = steps(['200 g flour', '5 g baking powder', '250 g milk', '200 g pumpkin puree, roasted', '1 egg'], 'griddle');
+  const pumpkin = steps(
+    ['200 g flour', '5 g baking powder', '250 g milk', '200 g pumpkin puree, roasted', '1 egg'],
+    'griddle',
+  );
   expect(pumpkin.find((s) => s.id === 'hold')?.after).toEqual(['roast']);
 });
 
@@ -100,7 +106,11 @@ test('bowls in waves: each joined, rested and poured in turn, none standing past
   expect(ids(all).filter((i) => i.startsWith('join'))).toEqual(['join1', 'join2', 'join3']);
   expect(all.filter((s) => s.loads)).toHaveLength(9);
   expect(all.find((s) => s.id === 'load4')?.after).toEqual(['join2', 'rest2', 'load3']);
-  const line = timeLine(all, { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
+  const line = timeLine(
+    all,
+    { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} },
+    null,
+  );
   expect(line.clashes.filter((c) => c.what !== 'stands')).toEqual([]);
   // alone at the griddle, the second bowl is combined between two loads and not before them all
   const at = (id: string): number => line.placed.find((p) => p.step.id === id)?.start ?? 0;
@@ -120,7 +130,10 @@ test('flat cakes and balls from one bowl: both surfaces hot, all of the first po
     ],
     find,
   });
-  expect(all.filter((s) => s.id.startsWith('heat')).map((s) => s.name)).toEqual(['Heat the griddle', 'Heat the ball pan']);
+  expect(all.filter((s) => s.id.startsWith('heat')).map((s) => s.name)).toEqual([
+    'Heat the griddle',
+    'Heat the ball pan',
+  ]);
   // 140 + 90 + 30 s a griddleful of cakes, 110 + 90 + 30 s one of balls; 8 and 4 cakes, 7 and 2 balls
   expect(all.filter((s) => s.loads).map((s) => [s.name, Math.round(60 * s.min), s.loads?.off])).toEqual([
     ['Griddleful 1, flat', 260, 8],
@@ -129,7 +142,11 @@ test('flat cakes and balls from one bowl: both surfaces hot, all of the first po
     ['Panful 4, balls', 230, 21],
   ]);
   expect(all.find((s) => s.id === 'load3')?.after).toEqual(expect.arrayContaining(['load2', 'heat-also']));
-  const { clashes, placed } = timeLine(all, { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
+  const { clashes, placed } = timeLine(
+    all,
+    { at: Date.UTC(2026, 4, 2, 8), anchor: 'last', helpers: 0, dayOneAt: null, moved: {} },
+    null,
+  );
   expect([clashes.filter((c) => c.what !== 'stands'), placed.length]).toEqual([[], forDays(all, false).length]);
 });
 
@@ -146,7 +163,14 @@ test('done: by a tap, by what was weighed, joined and pulled, and by what came a
   // ten minutes after it was melted it has cooled by itself
   expect(done({ ...none, entries: [melted] }, 9 * 60_000)).toEqual(['melt']);
   expect(done({ ...none, entries: [melted] }, 10 * 60_000)).toEqual(['cool', 'melt']);
-  const tap = (piece: number, act: 'pour' | 'pull' | 'join', at: number) => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot: 0, at });
+  const tap = (piece: number, act: 'pour' | 'pull' | 'join', at: number) => ({
+    id: `${piece}${act}`,
+    piece,
+    act,
+    surface: 'g',
+    slot: 0,
+    at,
+  });
   // what is combined was weighed
   expect(done({ ...none, taps: [tap(1, 'join', 0)] })).toEqual(['cool', 'dry', 'join1', 'label', 'melt', 'out', 'wet']);
   // the test piece and eight more are off: one load of three
@@ -159,8 +183,12 @@ test('done: by a tap, by what was weighed, joined and pulled, and by what came a
 
 test('what a card has beside its batter is a step of its own, made ahead', () => {
   const card = ['200 g flour', '300 ml milk', '2 eggs'];
-  const beside = sheet('150 g sugar', '60 g butter').map((l, n): SheetLine => ({ ...l, key: `l${n + 7}`, vessel: 'topping', side: 'Caramel sauce' }));
-  const taken = sheet('50 g honey').map((l): SheetLine => ({ ...l, key: 's0p0', vessel: 'topping', side: 'Honey butter' }));
+  const beside = sheet('150 g sugar', '60 g butter').map(
+    (l, n): SheetLine => ({ ...l, key: `l${n + 7}`, vessel: 'topping', side: 'Caramel sauce' }),
+  );
+  const taken = sheet('50 g honey').map(
+    (l): SheetLine => ({ ...l, key: 's0p0', vessel: 'topping', side: 'Honey butter' }),
+  );
   const of = (more: readonly SheetLine[]): readonly Step[] =>
     stepsOf({
       batch: { sheet: [...sheet(...card), ...more], split: ONE, kind: 'griddle', driver: GUESTS },
@@ -171,7 +199,12 @@ test('what a card has beside its batter is a step of its own, made ahead', () =>
       find,
     });
   // 8 minutes for the sauce and one for each of its two lines
-  expect(of(beside).find((s) => s.id === 'side1')).toMatchObject({ name: 'Cook Caramel sauce', min: 10, ahead: true, pan: 1 });
+  expect(of(beside).find((s) => s.id === 'side1')).toMatchObject({
+    name: 'Cook Caramel sauce',
+    min: 10,
+    ahead: true,
+    pan: 1,
+  });
   expect(of(taken).find((s) => s.id === 'side1')).toMatchObject({ name: 'Make Honey butter', min: 9 });
   expect(ids(of([])).some((id) => id.startsWith('side'))).toBe(false);
 });
@@ -185,7 +218,11 @@ test('law: folded in before the rest, foam has its quarter of an hour from the f
       const rest = all.find((s) => s.id === 'rest1');
       // 15 min from the fold, less the rest and the pouring; wiping between loads is part of pouring
       expect(Math.abs((rest?.keepsMin ?? 99) - (15 - restMin - pouring))).toBeLessThan(2);
-      const line = timeLine(all, { at: 1_800_000_000_000, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
+      const line = timeLine(
+        all,
+        { at: 1_800_000_000_000, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} },
+        null,
+      );
       const foam = line.clashes.filter((c) => /foam has stood/.test(c.text));
       expect([kind, restMin, foam.length]).toEqual([kind, restMin, (rest?.keepsMin ?? 0) < 0 ? 1 : 0]);
       if (foam[0]) expect(foam[0].text).toMatch(/fold the whites in after the rest, or rest less/);

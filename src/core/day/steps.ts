@@ -56,7 +56,12 @@ export const HOLD_C = 93;
 const HOLD_WARM_MIN = 15;
 export const BAKE_C = 225;
 const HEAT_MIN = { griddle: 15, 'ball pan': 15, iron: 10, oven: 25 } as const;
-const HEAT_NAMES = { griddle: 'Heat the griddle', 'ball pan': 'Heat the ball pan', iron: 'Irons hot', oven: 'Oven and pan hot' } as const;
+const HEAT_NAMES = {
+  griddle: 'Heat the griddle',
+  'ball pan': 'Heat the ball pan',
+  iron: 'Irons hot',
+  oven: 'Oven and pan hot',
+} as const;
 const JUDGE_MIN = 1;
 const PLATE_MIN = 2;
 /** Loads past so many are shown as one step a bowl. */
@@ -66,7 +71,8 @@ const bare = (l: SheetLine): boolean => l.side === undefined && l.vessel !== 'to
 const says = (l: SheetLine, what: RegExp): boolean => what.test(`${l.preparation} ${l.text}`);
 
 type HeatId = keyof typeof HEAT_MIN;
-const heatedFor = (kind: KindId): HeatId => (kind === 'oven' ? 'oven' : kind === 'waffle' ? 'iron' : kind === 'ball' ? 'ball pan' : 'griddle');
+const heatedFor = (kind: KindId): HeatId =>
+  kind === 'oven' ? 'oven' : kind === 'waffle' ? 'iron' : kind === 'ball' ? 'ball pan' : 'griddle';
 
 /** A load of one of what is poured. */
 interface Load {
@@ -85,7 +91,10 @@ function loadsOfAll(pourings: readonly OnTheHeat[]): readonly Load[] {
     const places = Math.max(1, of.atOnce);
     const pieces = of.pieces ?? places;
     const count = pieces > 0 || pourings.length === 1 ? Math.max(1, Math.ceil(pieces / places - 1e-9)) : 0;
-    const loads = Array.from({ length: count }, (_, n): Load => ({ of, cycleMin: cycleOf(of), off: before + Math.min(pieces, (n + 1) * places) }));
+    const loads = Array.from(
+      { length: count },
+      (_, n): Load => ({ of, cycleMin: cycleOf(of), off: before + Math.min(pieces, (n + 1) * places) }),
+    );
     before += pieces;
     return loads;
   });
@@ -126,7 +135,8 @@ function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Fa
   const sheet = batch.sheet.filter(bare);
   const mixes = mixesIn(batch.split);
   const has = (of: (l: SheetLine) => boolean): boolean => sheet.some(of);
-  const linesIn = (...vessels: readonly SheetLine['vessel'][]): number => sheet.filter((l) => vessels.includes(l.vessel)).length;
+  const linesIn = (...vessels: readonly SheetLine['vessel'][]): number =>
+    sheet.filter((l) => vessels.includes(l.vessel)).length;
   const { split } = batch;
   const baked = batch.kind === 'oven';
   const [surface = 'griddle', ...others] = pourings.map((p) => heatedFor(p.kind));
@@ -236,7 +246,11 @@ const BEFORE: readonly Row[] = [
     when: (f) => f.held.melted !== null,
     name: (f) => `Let the ${f.held.melted} cool`,
     why: (f) =>
-      f.held.egg ? 'Above 40 °C it sets the egg in threads.' : f.held.leavened ? 'Above 40 °C it sets off the leavening.' : 'Lukewarm, it goes in smoothly.',
+      f.held.egg
+        ? 'Above 40 °C it sets the egg in threads.'
+        : f.held.leavened
+          ? 'Above 40 °C it sets off the leavening.'
+          : 'Lukewarm, it goes in smoothly.',
     who: 'helper',
     min: COOL_MIN,
     handsMin: 0,
@@ -258,7 +272,8 @@ const BEFORE: readonly Row[] = [
     id: 'dry',
     when: (f) => f.dry > 0,
     name: (f) => (f.mixes > 1 ? `Weigh ${f.mixes} dry bags` : 'Weigh the dry'),
-    why: (f) => (f.held.leavened ? 'Leavening whisked through before anything wet.' : 'Whisked through before anything wet.'),
+    why: (f) =>
+      f.held.leavened ? 'Leavening whisked through before anything wet.' : 'Whisked through before anything wet.',
     who: 'helper',
     min: (f) => 1 + LINE_MIN * f.dry,
     handsMin: (f) => 1 + LINE_MIN * f.dry,
@@ -341,7 +356,8 @@ const BEFORE: readonly Row[] = [
 
 /** How long a joined bowl of a wave may stand: less the rest, and what pouring it takes. */
 const pouringMin = (f: Facts): number => f.loads.reduce((a, l) => a + l.cycleMin, 0) / f.waves;
-const keepsIn = (f: Facts): number | null => (f.life.min === null ? null : Math.max(5, f.life.min - f.restMin - pouringMin(f)));
+const keepsIn = (f: Facts): number | null =>
+  f.life.min === null ? null : Math.max(5, f.life.min - f.restMin - pouringMin(f));
 const tail = (f: Facts, w: number): string => (f.waves > 1 ? ` ${w + 1}` : '');
 const bowlsIn = (f: Facts, w: number): string => {
   if (f.waves > 1) return f.inWave(w) > 1 ? `bowls, wave ${w + 1}` : `bowl ${w + 1}`;
@@ -395,7 +411,9 @@ const IN_A_WAVE: readonly Row[] = [
     when: (f) => f.restMin > 0,
     name: (f, w) => `Rest${tail(f, w)}`,
     why: (f) =>
-      f.restMin >= 360 ? 'Covered and chilled; stir it again before use.' : 'Flour drinks, bubbles of stirring go; it pours thicker and tears less.',
+      f.restMin >= 360
+        ? 'Covered and chilled; stir it again before use.'
+        : 'Flour drinks, bubbles of stirring go; it pours thicker and tears less.',
     who: 'helper',
     min: (f) => f.restMin,
     handsMin: 0,
@@ -436,7 +454,8 @@ const PLATE: Row = {
   slips: 'hot from the heat: within minutes',
 };
 
-const said = <T extends string | number | null>(x: Said<T>, f: Facts, wave: number): T => (typeof x === 'function' ? x(f, wave) : x);
+const said = <T extends string | number | null>(x: Said<T>, f: Facts, wave: number): T =>
+  typeof x === 'function' ? x(f, wave) : x;
 
 /** A row as a step of a batch. @param ids of the steps before it: what is not among them is waited for by nobody */
 function stepOf(r: Row, f: Facts, wave: number, ids: ReadonlySet<string>): Step {
@@ -476,11 +495,14 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readon
     const bound = baked ? 1 : load.of.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin;
     const last = [...before, ...out].filter((s) => s.loads).at(-1)?.id ?? '';
     // what the second is made on has to be hot for its first load
-    const opens = n === 0 ? ['heat', 'hold', 'test', ...served] : [last, ...(f.loads[n - 1]?.of !== load.of ? ['heat-also'] : [])];
+    const opens =
+      n === 0 ? ['heat', 'hold', 'test', ...served] : [last, ...(f.loads[n - 1]?.of !== load.of ? ['heat-also'] : [])];
     out.push({
       id: `load${n + 1}`,
       name: `${count > 1 ? `${filling}s ${n + 1} to ${n + count}` : all === 1 ? `One ${FILLING_NAMES[load.of.kind]}` : `${filling} ${n + 1}`}${load.of.name ? `, ${load.of.name}` : ''}`,
-      why: baked ? 'The door stays shut until it is puffed and brown at the rim.' : `${panFat} Oldest first: what was poured first is turned first.`.trim(),
+      why: baked
+        ? 'The door stays shut until it is puffed and brown at the rim.'
+        : `${panFat} Oldest first: what was poured first is turned first.`.trim(),
       who: 'cook',
       min: cycleMin * count,
       handsMin: count > 1 ? cycleMin * count : bound,
@@ -545,7 +567,8 @@ export function forDays(steps: readonly Step[], twoDays: boolean): readonly Step
           ahead: !steeps,
           ...(fat.length > 0 && !steeps && { name: `${s.name}, all but the fat` }),
         };
-      if (/^join\d+$/.test(s.id) && !steeps) return { ...s, after: [...after, ...fat.filter((f) => !after.includes(f))] };
+      if (/^join\d+$/.test(s.id) && !steeps)
+        return { ...s, after: [...after, ...fat.filter((f) => !after.includes(f))] };
       return { ...s, after };
     });
   // nothing is done the day before that needs something of the day

@@ -84,7 +84,8 @@ export class Row {
     if (t === 'none') return [];
     const words = t.split(/[;,|]/).map((w) => w.trim().replace(/\s+/g, '-'));
     const bad = words.find((w) => !(ALLERGENS as readonly string[]).includes(w));
-    if (bad !== undefined) this.say('allergens', `"${bad.slice(0, 30)}" is none we list: ${ALLERGENS.join(', ')}, or none.`);
+    if (bad !== undefined)
+      this.say('allergens', `"${bad.slice(0, 30)}" is none we list: ${ALLERGENS.join(', ')}, or none.`);
     return words.filter((w): w is Allergen => (ALLERGENS as readonly string[]).includes(w));
   }
   oneOf<T extends string>(c: Column, of: readonly T[], usual: T | null): T | null {

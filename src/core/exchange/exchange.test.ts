@@ -55,7 +55,8 @@ describe('files of every format, with what must come of each', () => {
       if (m.name !== null) expect(t.value.formula.name).toBe(m.name);
       if (m.kind) expect(t.value.formula.kind).toBe(m.kind);
       const lines = countedLines(t.value.formula, house);
-      for (const [id, grams] of Object.entries(m.grams ?? {})) expect(lines.find((l) => l.ingredient?.id === id)?.grams).toBeCloseTo(grams, 0);
+      for (const [id, grams] of Object.entries(m.grams ?? {}))
+        expect(lines.find((l) => l.ingredient?.id === id)?.grams).toBeCloseTo(grams, 0);
       for (const note of m.notes ?? []) expect(t.value.formula.cardNotes).toContain(note);
     }
     expect(taken).toHaveLength(must.recipes?.length ?? 0);
@@ -73,13 +74,20 @@ const meaning = (f: Formula) =>
   countedLines(f, house)
     .filter((l) => l.text.trim() !== '')
     .map((l) => ({ id: l.ingredient?.id ?? l.text, g: l.grams, vessel: l.vessel, side: l.side, off: l.off }))
-    .sort((a, b) => `${a.id} ${a.vessel} ${a.side}`.localeCompare(`${b.id} ${b.vessel} ${b.side}`) || (a.g ?? 0) - (b.g ?? 0));
+    .sort(
+      (a, b) =>
+        `${a.id} ${a.vessel} ${a.side}`.localeCompare(`${b.id} ${b.vessel} ${b.side}`) || (a.g ?? 0) - (b.g ?? 0),
+    );
 
 /** What of one formula's lines is not the other's, to a hundredth of a gram. */
 const differences = (a: Formula, b: Formula): readonly string[] => {
   const [was, is] = [meaning(a), meaning(b)];
   const same = (x: (typeof was)[number], y: (typeof was)[number] | undefined): boolean =>
-    y !== undefined && x.id === y.id && x.vessel === y.vessel && x.side === y.side && (x.g === null ? y.g === null : Math.abs(x.g - (y.g ?? -1)) <= 0.0051);
+    y !== undefined &&
+    x.id === y.id &&
+    x.vessel === y.vessel &&
+    x.side === y.side &&
+    (x.g === null ? y.g === null : Math.abs(x.g - (y.g ?? -1)) <= 0.0051);
   return was.length !== is.length
     ? [`${was.length} lines, then ${is.length}`]
     : was.flatMap((x, n) => (same(x, is[n]) ? [] : [`${JSON.stringify(x)} became ${JSON.stringify(is[n])}`]));
@@ -127,7 +135,11 @@ describe('out and back', () => {
     })
     .map(({ card, vessel, moved, off, factor }): Formula => {
       const f = formulaOf(card);
-      const entries = f.entries.map((e, n) => ({ ...e, ...(n === moved && { vessel: vessel as 'dry' }), ...(n === off && { off: true as const }) }));
+      const entries = f.entries.map((e, n) => ({
+        ...e,
+        ...(n === moved && { vessel: vessel as 'dry' }),
+        ...(n === off && { off: true as const }),
+      }));
       return timesFormula({ ...f, entries }, house, factor);
     });
 
@@ -177,7 +189,12 @@ describe('out and back', () => {
   test('others read ours: schema.org fields, lines as written and in grams, ratios with their units', () => {
     const formula = formulaOf('2 cups flour\n1 tbsp baking powder\n1 3/4 cups milk\n2 eggs\n3 tbsp oil\n1/2 tsp salt');
     const r = JSON.parse(asJsonLd({ formula, house, end: null, version: 1, steps: ['Whisk.', 'Bake.'] }));
-    expect(r).toMatchObject({ '@context': 'https://schema.org', '@type': 'Recipe', name: 'Round trip cakes', recipeCategory: 'Griddle cake' });
+    expect(r).toMatchObject({
+      '@context': 'https://schema.org',
+      '@type': 'Recipe',
+      name: 'Round trip cakes',
+      recipeCategory: 'Griddle cake',
+    });
     expect(r.recipeIngredient[0]).toBe('2 cups flour (250 g)');
     expect(r.recipeInstructions).toEqual([
       { '@type': 'HowToStep', text: 'Whisk.' },
@@ -185,7 +202,9 @@ describe('out and back', () => {
     ]);
     expect(r.recipeYield).toMatch(/^\d+ pieces$/);
     expect(r.nutrition.calories).toMatch(/^\d+(\.\d)? kcal$/);
-    expect(r.additionalProperty.find((p: { name: string }) => p.name === 'Water')).toMatchObject({ unitText: 'percent of flour' });
+    expect(r.additionalProperty.find((p: { name: string }) => p.name === 'Water')).toMatchObject({
+      unitText: 'percent of flour',
+    });
   });
 });
 
@@ -213,9 +232,15 @@ describe('what nobody meant to be read', () => {
     expect(readHtml(nested)).toMatchObject({ ok: false });
     const item = `<div itemscope itemtype="https://schema.org/Recipe"><span itemprop="name">Deep</span>${'<div>'.repeat(60_000)}<i itemprop="recipeIngredient">2 cups flour</i>`;
     expect(readHtml(item)).toMatchObject({ ok: false, error: { message: expect.stringMatching(/nested deeper/) } });
-    expect(readHtml(item.replace(/(?:<div>)+/, '<div>'.repeat(100)))).toMatchObject({ ok: true, value: [{ name: 'Deep', lines: ['2 cups flour'] }] });
+    expect(readHtml(item.replace(/(?:<div>)+/, '<div>'.repeat(100)))).toMatchObject({
+      ok: true,
+      value: [{ name: 'Deep', lines: ['2 cups flour'] }],
+    });
     expect(readHtml(`<html>${'<br>'.repeat(1_000_000)}`)).toMatchObject({ ok: false });
-    expect(readAs('markdown', '- '.repeat(2000))).toMatchObject({ ok: false, error: { message: expect.stringMatching(/deeper/) } });
+    expect(readAs('markdown', '- '.repeat(2000))).toMatchObject({
+      ok: false,
+      error: { message: expect.stringMatching(/deeper/) },
+    });
     expect(readAs('markdown', '*a_'.repeat(3000))).toMatchObject({ ok: true });
     expect(readJsonLd(`${'['.repeat(3000)}1${']'.repeat(3000)}`)).toMatchObject({ ok: false });
     expect(readAs('text', 'x'.repeat(300_000))).toMatchObject({ ok: false });
@@ -233,18 +258,29 @@ describe('what nobody meant to be read', () => {
 });
 
 test('times and tables in a cook’s words', () => {
-  expect(['PT15M', 'PT1H5M', 'P1DT2H', 'PT90S', 'a while'].map(timeSaid)).toEqual(['15 min', '1 h 5 min', '26 h', '2 min', 'a while']);
-  expect(rowOfCells(['Amount', 'Unit', 'Ingredient', 'Grams', 'Notes'], ['2', 'cups', 'flour', '250', 'sifted'])).toBe('2 cups (250 g) flour, sifted');
+  expect(['PT15M', 'PT1H5M', 'P1DT2H', 'PT90S', 'a while'].map(timeSaid)).toEqual([
+    '15 min',
+    '1 h 5 min',
+    '26 h',
+    '2 min',
+    'a while',
+  ]);
+  expect(rowOfCells(['Amount', 'Unit', 'Ingredient', 'Grams', 'Notes'], ['2', 'cups', 'flour', '250', 'sifted'])).toBe(
+    '2 cups (250 g) flour, sifted',
+  );
   expect(rowOfCells([], ['flour', '250', 'g'])).toBe('250 g flour');
   expect(rowOfCells(['Item', 'Qty', 'Aisle'], ['milk', '1 cup', 'dairy'])).toBe('1 cup milk, dairy');
 });
 
 test('what a spreadsheet gives to the clipboard is read by its heads; any other text stays as it is', () => {
-  expect(cardOfPasted('Item\tGrams\tPercent\nFlour\t500\t100\nMilk\t880\t176\nEggs\t150\t30')).toBe('500 g Flour\n880 g Milk\n150 g Eggs');
+  expect(cardOfPasted('Item\tGrams\tPercent\nFlour\t500\t100\nMilk\t880\t176\nEggs\t150\t30')).toBe(
+    '500 g Flour\n880 g Milk\n150 g Eggs',
+  );
   expect(cardOfPasted('Lock cakes\nAmount\tUnit\tIngredient\n2\tcups\tflour\n1/2\ttsp\tsalt\nWhisk all of it.')).toBe(
     'Lock cakes\n\n2 cups flour\n1/2 tsp salt\nWhisk all of it.',
   );
-  for (const t of ['2 cups flour\n1 egg', 'flour\t300\tg\nmilk\t350\tml', 'Amount: much\nof\tit']) expect(cardOfPasted(t)).toBe(t);
+  for (const t of ['2 cups flour\n1 egg', 'flour\t300\tg\nmilk\t350\tml', 'Amount: much\nof\tit'])
+    expect(cardOfPasted(t)).toBe(t);
   const lines = countedLines(formulaOf(cardOfPasted('Item\tGrams\tPercent\nFlour\t500\t100\nMilk\t880\t176')), house);
   expect(lines.map((l) => [l.ingredient?.id, l.grams])).toEqual([
     ['flour-all-purpose', 500],
@@ -266,7 +302,10 @@ test('the same card twice is the same, whatever its spaces and capitals', () => 
 });
 
 test('a whole kitchen dropped as a card gives its formulas, each with its settings; a zip of files each of its recipes', async () => {
-  const whole = readFile('kitchen.zip', readFileSync(join(__dirname, '../../server/usecases/fixtures/kitchen-0.13.0.zip')));
+  const whole = readFile(
+    'kitchen.zip',
+    readFileSync(join(__dirname, '../../server/usecases/fixtures/kitchen-0.13.0.zip')),
+  );
   if (!whole.ok) throw new Error(whole.error.message);
   expect(whole.value.length).toBeGreaterThan(10);
   const taken = whole.value.map((r) => formulaFrom(r, house, r.formula as Formula));
@@ -288,7 +327,9 @@ describe('zip files', () => {
       fc.asyncProperty(fc.dictionary(fc.stringMatching(/^[a-z]{1,8}$/), fc.string(), { maxKeys: 3 }), async (files) => {
         if (Object.keys(files).length === 0) return;
         const back = unpacked(await packed(files), most);
-        expect(back.ok && Object.fromEntries(Object.entries(back.value).map(([n, b]) => [n, new TextDecoder().decode(b)]))).toEqual({ ...files });
+        expect(
+          back.ok && Object.fromEntries(Object.entries(back.value).map(([n, b]) => [n, new TextDecoder().decode(b)])),
+        ).toEqual({ ...files });
       }),
       { numRuns: 30 },
     );
@@ -296,19 +337,32 @@ describe('zip files', () => {
   test('endless zeros in a small file, too many files, a torn one and none at all are refused', async () => {
     const bomb = await packed({ zeros: '0'.repeat(30_000_000) });
     expect(bomb.length).toBeLessThan(100_000);
-    expect(unpacked(bomb, most)).toEqual({ ok: false, error: 'Unpacked it is larger than any kitchen: more than 0 MB.' });
-    expect(unpacked(await packed({ a: '', b: '', c: '', d: '' }), most)).toEqual({ ok: false, error: 'It holds more than 3 files.' });
+    expect(unpacked(bomb, most)).toEqual({
+      ok: false,
+      error: 'Unpacked it is larger than any kitchen: more than 0 MB.',
+    });
+    expect(unpacked(await packed({ a: '', b: '', c: '', d: '' }), most)).toEqual({
+      ok: false,
+      error: 'It holds more than 3 files.',
+    });
     const whole = await packed({ a: 'some words '.repeat(400), b: 'more' });
     expect(unpacked(whole.slice(0, 60), most)).toMatchObject({ ok: false });
     // a file that says of itself that it is too large is refused by what it says, before anything of it is unpacked: its contents are torn here
     const boasts = bomb.slice();
     boasts.fill(0xff, 40, 60);
-    expect(unpacked(boasts, most)).toEqual({ ok: false, error: 'Unpacked it is larger than any kitchen: more than 0 MB.' });
+    expect(unpacked(boasts, most)).toEqual({
+      ok: false,
+      error: 'Unpacked it is larger than any kitchen: more than 0 MB.',
+    });
     // and one that lies about it is found out as it is unpacked
     const lies = bomb.slice();
     const view = new DataView(lies.buffer);
-    for (let k = lies.length - 46; k > 0; k--) if (view.getUint32(k, true) === 0x02014b50) view.setUint32(k + 24, 1, true);
-    expect(unpacked(lies, most)).toEqual({ ok: false, error: 'Unpacked it is larger than any kitchen: more than 0 MB.' });
+    for (let k = lies.length - 46; k > 0; k--)
+      if (view.getUint32(k, true) === 0x02014b50) view.setUint32(k + 24, 1, true);
+    expect(unpacked(lies, most)).toEqual({
+      ok: false,
+      error: 'Unpacked it is larger than any kitchen: more than 0 MB.',
+    });
     expect(unpacked(new Uint8Array([1, 2, 3]), most)).toEqual({ ok: false, error: 'It is no zip file.' });
     fc.assert(
       fc.property(fc.nat(whole.length - 1), fc.integer({ min: 1, max: 255 }), (at, by) => {

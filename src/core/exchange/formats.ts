@@ -37,4 +37,5 @@ const BY_TYPE: Readonly<Record<string, Format>> = {
 };
 
 /** @param type a media type, with or without its parameters. Null where it is none that is read. */
-export const formatOfType = (type: string): Format | null => BY_TYPE[type.split(';')[0]?.trim().toLowerCase() ?? ''] ?? null;
+export const formatOfType = (type: string): Format | null =>
+  BY_TYPE[type.split(';')[0]?.trim().toLowerCase() ?? ''] ?? null;

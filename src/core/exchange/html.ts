@@ -103,7 +103,9 @@ function itemNode(item: Element): Record<string, unknown> {
     if (itemprop !== undefined && itemscope !== undefined) put(itemprop, itemNode(n));
     else if (itemprop !== undefined) {
       // a list of lines under one name is so many values
-      const rows = /^(?:recipeIngredient|ingredients|recipeInstructions)$/.test(itemprop) ? saidBy(n).split('\n').map(oneRow).filter(Boolean) : [saidBy(n)];
+      const rows = /^(?:recipeIngredient|ingredients|recipeInstructions)$/.test(itemprop)
+        ? saidBy(n).split('\n').map(oneRow).filter(Boolean)
+        : [saidBy(n)];
       for (const row of rows) put(itemprop, row);
     } else if (itemscope === undefined) pushAll(open, n.children);
   }
@@ -112,7 +114,9 @@ function itemNode(item: Element): Record<string, unknown> {
 
 /** JSON as pages have it: wrapped in comments, with bare line breaks in its texts. */
 function json(text: string): unknown {
-  const bare = text.replace(/^\s*(?:<!--|\/\/\s*<!\[CDATA\[|<!\[CDATA\[)/, '').replace(/(?:-->|\/\/\s*\]\]>|\]\]>)\s*$/, '');
+  const bare = text
+    .replace(/^\s*(?:<!--|\/\/\s*<!\[CDATA\[|<!\[CDATA\[)/, '')
+    .replace(/(?:-->|\/\/\s*\]\]>|\]\]>)\s*$/, '');
   for (const t of [bare, bare.replace(/\p{Cc}+/gu, ' ')]) {
     try {
       return JSON.parse(t);
@@ -126,7 +130,10 @@ const sameOf = (r: OpenRecipe): string => `${r.name ?? ''} ${r.card.replace(/\W+
 
 /** @returns the recipes marked in a page; or, in plain words, that there is none */
 export function readHtml(text: string): Recipes {
-  if (isTooMuch(text)) return unread('This page is nested deeper, or has more in it, than any recipe. Select the recipe in it, copy it, and paste its words.');
+  if (isTooMuch(text))
+    return unread(
+      'This page is nested deeper, or has more in it, than any recipe. Select the recipe in it, copy it, and paste its words.',
+    );
   const document = parseDocument(text, { lowerCaseTags: true, decodeEntities: true });
   const found: OpenRecipe[] = [];
   let broken = false;
@@ -135,7 +142,8 @@ export function readHtml(text: string): Recipes {
       const of = json(e.children.map((c) => (isText(c) ? c.data : '')).join(''));
       if (of === null) broken = true;
       else found.push(...recipesIn(of).map((r) => recipeFrom(r)));
-    } else if (e.attribs.itemscope !== undefined && /schema\.org\/Recipe\b/i.test(e.attribs.itemtype ?? '')) found.push(recipeFrom(itemNode(e)));
+    } else if (e.attribs.itemscope !== undefined && /schema\.org\/Recipe\b/i.test(e.attribs.itemtype ?? ''))
+      found.push(recipeFrom(itemNode(e)));
   }
   const once = found.filter((r, n) => found.findIndex((o) => sameOf(o) === sameOf(r)) === n && r.card.includes('\n'));
   if (once.length > 0) return { ok: true, value: once };

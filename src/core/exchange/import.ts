@@ -30,13 +30,17 @@ function nutritionCheck(f: Formula, house: Kitchen, n: OpenNutrition | null): re
   const { of, open } = nutritionOf(lines);
   const ours = of.kcal / n.servings;
   if (!(ours > 0) || Math.abs(ours - n.kcal) <= NUTRITION_OFF * n.kcal) return [];
-  const missing = open.length > 0 ? ` ${open.length === 1 ? 'One line has' : `${open.length} lines have`} no amount yet.` : '';
-  return [`Energy check: the source says ${Math.round(n.kcal)} kcal a serving, the batter’s lines come to ${Math.round(ours)}.${missing}`];
+  const missing =
+    open.length > 0 ? ` ${open.length === 1 ? 'One line has' : `${open.length} lines have`} no amount yet.` : '';
+  return [
+    `Energy check: the source says ${Math.round(n.kcal)} kcal a serving, the batter’s lines come to ${Math.round(ours)}.${missing}`,
+  ];
 }
 
 /** Whether a file still says what the formula it carries says, of one of its ends where it has two: no other hand was at it. */
 function isStill(own: Formula, r: OpenRecipe, house: Kitchen): boolean {
-  const same = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((x, n) => x === b[n]);
+  const same = (a: readonly string[], b: readonly string[]): boolean =>
+    a.length === b.length && a.every((x, n) => x === b[n]);
   const notes = notesOf({ formula: own });
   return (
     (notes.length === 0 || same(notes, r.method)) &&
@@ -49,11 +53,14 @@ function isStill(own: Formula, r: OpenRecipe, house: Kitchen): boolean {
  * file, or the file has none beside it; else the file's lines do
  */
 export function formulaFrom(r: OpenRecipe, house: Kitchen, own: Formula | null): Result<Imported, Unread> {
-  if (own !== null && (r.lines.length === 0 || isStill(own, r, house))) return { ok: true, value: told(own, house, null, true) };
+  if (own !== null && (r.lines.length === 0 || isStill(own, r, house)))
+    return { ok: true, value: told(own, house, null, true) };
   const card = entriesFromCard(r.card, house.conventions);
   if (!card.ok) return unread(card.message);
-  if (card.value.entries.length === 0) return unread('No ingredient line was found in it. A line starts with an amount, like "2 cups flour".');
-  if (card.value.entries.length > MOST_ENTRIES) return unread(`It has ${card.value.entries.length} lines; a formula has at most ${MOST_ENTRIES}.`);
+  if (card.value.entries.length === 0)
+    return unread('No ingredient line was found in it. A line starts with an amount, like "2 cups flour".');
+  if (card.value.entries.length > MOST_ENTRIES)
+    return unread(`It has ${card.value.entries.length} lines; a formula has at most ${MOST_ENTRIES}.`);
   const whole = entriesFromCard(wholeText(r), house.conventions);
   const guess = (whole.ok ? whole.value.guess : null) ?? card.value.guess;
   const notes = [card.value.notes, ...r.method, ...r.remarks].filter(Boolean).join('\n');
@@ -69,5 +76,11 @@ export function formulaFrom(r: OpenRecipe, house: Kitchen, own: Formula | null):
 
 function told(formula: Formula, house: Kitchen, why: string | null, whole: boolean): Imported {
   const lines = formulaLines(formula, house).filter((l) => !l.off);
-  return { formula, lines: lines.length, asked: lines.filter((l) => l.status !== 'read' || l.group?.asked === true).length, why, whole };
+  return {
+    formula,
+    lines: lines.length,
+    asked: lines.filter((l) => l.status !== 'read' || l.group?.asked === true).length,
+    why,
+    whole,
+  };
 }

@@ -12,7 +12,8 @@ const listOf = (x: unknown): readonly unknown[] => (Array.isArray(x) ? x : x ===
 
 /** "http://schema.org/Recipe", "schema:Recipe", "Recipe". */
 const typeName = (t: unknown): string => (typeof t === 'string' ? (/([A-Za-z]+)$/.exec(t)?.[1] ?? '') : '');
-const isA = (n: Node, ...types: readonly string[]): boolean => listOf(n['@type']).some((t) => types.includes(typeName(t)));
+const isA = (n: Node, ...types: readonly string[]): boolean =>
+  listOf(n['@type']).some((t) => types.includes(typeName(t)));
 
 const MOST_DEPTH = 40;
 const MOST_NODES = 200_000;
@@ -49,7 +50,9 @@ function said(x: unknown): string {
 
 /** "PT1H15M": 1 h 15 min. What is no such time stays as it is written. */
 export function timeSaid(x: string): string {
-  const m = /^P(?:(\d+(?:\.\d+)?)D)?(?:T(?:(\d+(?:\.\d+)?)H)?(?:(\d+(?:\.\d+)?)M)?(?:(\d+(?:\.\d+)?)S)?)?$/.exec(x.trim());
+  const m = /^P(?:(\d+(?:\.\d+)?)D)?(?:T(?:(\d+(?:\.\d+)?)H)?(?:(\d+(?:\.\d+)?)M)?(?:(\d+(?:\.\d+)?)S)?)?$/.exec(
+    x.trim(),
+  );
   if (!m || m[0] === 'P' || m[0] === 'PT') return x;
   const [days, hours, minutes, seconds] = [m[1], m[2], m[3], m[4]].map((v) => Number(v ?? 0));
   const all = (days ?? 0) * 1440 + (hours ?? 0) * 60 + (minutes ?? 0) + Math.round((seconds ?? 0) / 60);
@@ -57,7 +60,12 @@ export function timeSaid(x: string): string {
   return [h > 0 ? `${h} h` : '', min > 0 || h === 0 ? `${min} min` : ''].filter(Boolean).join(' ');
 }
 
-const TIMES: Readonly<Record<string, string>> = { prepTime: 'Preparation', cookTime: 'Cooking', performTime: 'Doing', totalTime: 'Total time' };
+const TIMES: Readonly<Record<string, string>> = {
+  prepTime: 'Preparation',
+  cookTime: 'Cooking',
+  performTime: 'Doing',
+  totalTime: 'Total time',
+};
 /** Fields with a place of their own in what is read. */
 const PLACED = new Set([
   ...['name', 'headline', 'recipeIngredient', 'ingredients', 'recipeInstructions', 'recipeYield', 'yield', 'nutrition'],
@@ -84,7 +92,12 @@ function stepsOf(x: unknown, depth = 0): readonly string[] {
   }
   if (x.item !== undefined) return stepsOf(x.item, depth + 1);
   const [name, text] = [said(x.name), said(x.text ?? x.description)];
-  const row = text === '' || text.startsWith(name.replace(/\s*(?:…|\.\.\.)$/, '')) ? text || name : name === '' ? text : `${name}: ${text}`;
+  const row =
+    text === '' || text.startsWith(name.replace(/\s*(?:…|\.\.\.)$/, ''))
+      ? text || name
+      : name === ''
+        ? text
+        : `${name}: ${text}`;
   return row === '' ? [] : [row];
 }
 
@@ -103,7 +116,12 @@ const servingsIn = (yields: string): number | null => {
 
 function nutritionIn(x: unknown, yields: string): OpenNutrition | null {
   if (!isNode(x)) return null;
-  const n = { kcal: figure(x.calories), fatG: figure(x.fatContent), sugarsG: figure(x.sugarContent), proteinG: figure(x.proteinContent) };
+  const n = {
+    kcal: figure(x.calories),
+    fatG: figure(x.fatContent),
+    sugarsG: figure(x.sugarContent),
+    proteinG: figure(x.proteinContent),
+  };
   return Object.values(n).some((v) => v !== null) ? { ...n, servings: servingsIn(yields) } : null;
 }
 
@@ -138,7 +156,9 @@ export function recipeFrom(r: Node): OpenRecipe {
     .filter(Boolean);
   const remarks = [
     ...Object.entries(TIMES).flatMap(([k, as]) => (said(r[k]) === '' ? [] : [`${as}: ${timeSaid(said(r[k]))}`])),
-    ...(isNode(r.nutrition) && said(r.nutrition) !== '' ? [remark('Nutrition, as the source has it', said(r.nutrition))] : []),
+    ...(isNode(r.nutrition) && said(r.nutrition) !== ''
+      ? [remark('Nutrition, as the source has it', said(r.nutrition))]
+      : []),
     ...properties(r).flatMap((p) =>
       p.propertyID === OWN_PROPERTY || p.name === OWN_PROPERTY || said(p.name) === ''
         ? []
@@ -168,7 +188,9 @@ export function readJsonLd(text: string): Recipes {
     document = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch (e) {
     const where = /position (\d+)/.exec(e instanceof Error ? e.message : '')?.[1];
-    return unread(`This is no whole JSON${where === undefined ? '' : `: it breaks off near character ${Number(where).toLocaleString('en-GB')}`}.`);
+    return unread(
+      `This is no whole JSON${where === undefined ? '' : `: it breaks off near character ${Number(where).toLocaleString('en-GB')}`}.`,
+    );
   }
   const found = recipesIn(document);
   return found.length === 0

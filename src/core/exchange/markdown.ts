@@ -40,7 +40,10 @@ function frontOf(text: string): { readonly fields: readonly (readonly [string, s
 
 /** The words of a paragraph, a row for each of its lines. */
 const rowsOf = (n: RootContent): readonly string[] =>
-  ('children' in n ? n.children.map((c) => (c.type === 'break' ? '\n' : c.type === 'html' ? ` ${c.value} ` : wordsOf(c))).join('') : wordsOf(n))
+  ('children' in n
+    ? n.children.map((c) => (c.type === 'break' ? '\n' : c.type === 'html' ? ` ${c.value} ` : wordsOf(c))).join('')
+    : wordsOf(n)
+  )
     .split(/\r?\n/)
     .map(oneRow)
     .filter(Boolean);
@@ -53,7 +56,11 @@ function listRows(l: List): readonly string[] {
     const nested = inner.flatMap(listRows);
     if (nested.length > 0 && own.length > 0 && l.ordered !== true) return [...under(own.join(' '), nested), ''];
     const [first, ...more] = own;
-    return [...(first === undefined ? [] : [l.ordered ? `${(l.start ?? 1) + n}. ${first}` : first]), ...more, ...nested];
+    return [
+      ...(first === undefined ? [] : [l.ordered ? `${(l.start ?? 1) + n}. ${first}` : first]),
+      ...more,
+      ...nested,
+    ];
   });
 }
 
@@ -73,7 +80,8 @@ function cardRows(root: Root): { readonly title: string | null; readonly rows: r
     } else if (n.type === 'list') rows.push(...listRows(n));
     else if (n.type === 'table') rows.push(...tableRows(n));
     else if (n.type === 'code') rows.push(...n.value.split(/\r?\n/));
-    else if (n.type === 'blockquote') rows.push(...n.children.flatMap((c) => (c.type === 'list' ? listRows(c) : rowsOf(c))));
+    else if (n.type === 'blockquote')
+      rows.push(...n.children.flatMap((c) => (c.type === 'list' ? listRows(c) : rowsOf(c))));
     else if (n.type !== 'thematicBreak' && n.type !== 'definition') rows.push('', ...rowsOf(n));
   }
   return { title, rows };
@@ -91,12 +99,14 @@ const depthOf = (row: string): number => {
 };
 
 /** The words of a paragraph whose signs are too many to be meant. */
-const plain = (paragraph: string): string => ((paragraph.match(/[*_~[\]`<!]/g)?.length ?? 0) > MOST_SIGNS ? paragraph.replace(/[*_~[\]`<!]/g, ' ') : paragraph);
+const plain = (paragraph: string): string =>
+  (paragraph.match(/[*_~[\]`<!]/g)?.length ?? 0) > MOST_SIGNS ? paragraph.replace(/[*_~[\]`<!]/g, ' ') : paragraph;
 
 /** @returns the recipe of a Markdown file */
 export function readMarkdown(text: string): Recipes {
   const { fields, rest } = frontOf(text);
-  if (rest.split(/\r?\n/).some((r) => depthOf(r) > MOST_DEPTH)) return unread('Its lists stand deeper within each other than those of any recipe.');
+  if (rest.split(/\r?\n/).some((r) => depthOf(r) > MOST_DEPTH))
+    return unread('Its lists stand deeper within each other than those of any recipe.');
   const words = rest
     .split(/(\n[ \t]*\r?\n)/)
     .map(plain)
@@ -112,7 +122,11 @@ export function readMarkdown(text: string): Recipes {
     ...(yields ? [`${/^serv|^port/i.test(yields[0]) ? 'Serves' : 'Makes'} ${yields[1]}`] : []),
     ...rows,
   ].join('\n');
-  const remarks = fields.flatMap(([k, v]) => (v === '' || TITLES.has(k.toLowerCase()) || YIELDS.has(k.toLowerCase()) ? [] : [remark(k, v)]));
+  const remarks = fields.flatMap(([k, v]) =>
+    v === '' || TITLES.has(k.toLowerCase()) || YIELDS.has(k.toLowerCase()) ? [] : [remark(k, v)],
+  );
   const r: OpenRecipe = { name, card, lines: [], method: [], remarks, nutrition: null, formula: undefined };
-  return rows.every((x) => x.trim() === '') ? unread('There is nothing in this file but its title.') : { ok: true, value: [r] };
+  return rows.every((x) => x.trim() === '')
+    ? unread('There is nothing in this file but its title.')
+    : { ok: true, value: [r] };
 }

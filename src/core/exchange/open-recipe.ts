@@ -40,7 +40,10 @@ export interface Unread {
 
 export type Recipes = Result<readonly OpenRecipe[], Unread>;
 
-export const unread = (message: string): { readonly ok: false; readonly error: Unread } => ({ ok: false, error: { message } });
+export const unread = (message: string): { readonly ok: false; readonly error: Unread } => ({
+  ok: false,
+  error: { message },
+});
 
 /** A row of a card: one line, without what a page wraps it in. */
 export const oneRow = (s: string): string =>
@@ -62,6 +65,10 @@ export const remark = (name: string, said: string): string => {
 
 /** As a text for the reader of cards and for the eye: the card, then the steps, then what is said besides. */
 export const wholeText = (r: OpenRecipe): string =>
-  [r.card, ...(r.method.length > 0 ? ['', 'Method:', ...r.method] : []), ...(r.remarks.length > 0 ? ['', 'Notes:', ...r.remarks] : [])]
+  [
+    r.card,
+    ...(r.method.length > 0 ? ['', 'Method:', ...r.method] : []),
+    ...(r.remarks.length > 0 ? ['', 'Notes:', ...r.remarks] : []),
+  ]
     .join('\n')
     .slice(0, MOST_CARD_CHARS);

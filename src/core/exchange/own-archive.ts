@@ -24,7 +24,9 @@ function formulasIn(files: Files): readonly OpenRecipe[] | null {
   if (!versions || !formulas) return null;
   const gone = new Set(formulas.flatMap((f) => (typeof f.deleted_at === 'string' ? [f.id] : [])));
   const newest = new Map<unknown, Row>();
-  for (const v of versions) if (!gone.has(v.formula_id) && Number(v.number) > Number(newest.get(v.formula_id)?.number ?? 0)) newest.set(v.formula_id, v);
+  for (const v of versions)
+    if (!gone.has(v.formula_id) && Number(v.number) > Number(newest.get(v.formula_id)?.number ?? 0))
+      newest.set(v.formula_id, v);
   return [...newest.values()].map((v): OpenRecipe => {
     const entries = Array.isArray(v.lines) ? (v.lines as readonly Row[]) : [];
     const settings = typeof v.settings === 'object' && v.settings !== null ? v.settings : {};
@@ -35,7 +37,15 @@ function formulasIn(files: Files): readonly OpenRecipe[] | null {
       method: [],
       remarks: [],
       nutrition: null,
-      formula: { ...settings, name: v.name, kind: v.kind, school: v.school, conventions: v.conventions ?? {}, entries, cardNotes: v.card_notes ?? '' },
+      formula: {
+        ...settings,
+        name: v.name,
+        kind: v.kind,
+        school: v.school,
+        conventions: v.conventions ?? {},
+        entries,
+        cardNotes: v.card_notes ?? '',
+      },
     };
   });
 }

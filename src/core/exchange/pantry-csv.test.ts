@@ -34,8 +34,19 @@ test('a new flour, a stock row and a blend above what it is made of', () => {
       { ingredientId: 'flour-oat', parts: 30 },
     ],
   });
-  expect(r.rows[1]?.stock).toEqual({ ingredientId: 'own-barge-flour', price: 3.2, packG: 1500, onHandG: 900, opened: null, bestBefore: '2027-02-01' });
-  expect(r.rows[1]?.thing?.packet).toMatchObject({ like: 'flour-all-purpose', sugarsG: null, allergens: ['wheat', 'gluten'] });
+  expect(r.rows[1]?.stock).toEqual({
+    ingredientId: 'own-barge-flour',
+    price: 3.2,
+    packG: 1500,
+    onHandG: 900,
+    opened: null,
+    bestBefore: '2027-02-01',
+  });
+  expect(r.rows[1]?.thing?.packet).toMatchObject({
+    like: 'flour-all-purpose',
+    sugarsG: null,
+    allergens: ['wheat', 'gluten'],
+  });
 });
 
 test('a column that is left out leaves what is known; an empty cell clears it', () => {
@@ -51,8 +62,19 @@ test('a column that is left out leaves what is known; an empty cell clears it', 
       ],
     },
   };
-  const noted = (ingredientId: string) => ({ ingredientId, price: 2, packG: 500, onHandG: 80, opened: '2026-11-01', bestBefore: '2027-01-01' });
-  const known = { shipped: PANTRY, own: [thing], shelf: { 'own-boat-blend': noted('own-boat-blend'), honey: noted('honey') } };
+  const noted = (ingredientId: string) => ({
+    ingredientId,
+    price: 2,
+    packG: 500,
+    onHandG: 80,
+    opened: '2026-11-01',
+    bestBefore: '2027-01-01',
+  });
+  const known = {
+    shipped: PANTRY,
+    own: [thing],
+    shelf: { 'own-boat-blend': noted('own-boat-blend'), honey: noted('honey') },
+  };
   const r = readPantry('name,on_hand_g,opened\nboat blend,90,\nHoney,,2026-11-20\n', known);
   expect(r.errors).toEqual([]);
   expect(r.rows[0]?.thing).toEqual({ ...thing, name: 'boat blend' });
@@ -76,7 +98,10 @@ test.each([
   ['name,category,price,pack_g\nMoon flour,flour,x,100', '2 price: "x" is no number.'],
   ['name,category,price,pack_g\nMoon flour,flour,-3,100', '2 price: -3 is less than nothing.'],
   ['name,category,price\nMoon flour,flour,3', '2 pack_g: A price needs its pack'],
-  ['name,category,fat_g,carbohydrate_g,protein_g\nMoon flour,flour,60,60,10', '2 carbohydrate_g: Together that is 130 g in 100 g.'],
+  [
+    'name,category,fat_g,carbohydrate_g,protein_g\nMoon flour,flour,60,60,10',
+    '2 carbohydrate_g: Together that is 130 g in 100 g.',
+  ],
   ['name,category,sugars_g,carbohydrate_g\nMoon flour,flour,60,50', '2 sugars_g: Sugars are part of the carbohydrate'],
   ['name,category,best_before\nMoon flour,flour,2027-02-30', '2 best_before: "2027-02-30" is no day'],
   ['name,category,allergens\nMoon flour,flour,dust', '2 allergens: "dust" is none we list'],
@@ -104,7 +129,10 @@ test('a file too long to be a pantry is not read', () => {
 });
 
 test('a thousand rows with three bad ones: 997 are right, and the three are named', () => {
-  const rows = Array.from({ length: 1000 }, (_, n) => `Flour ${n},flour,${n === 100 ? 'lots' : 1},70,${n === 500 ? 90 : 10},${n === 900 ? -1 : 2},1000`);
+  const rows = Array.from(
+    { length: 1000 },
+    (_, n) => `Flour ${n},flour,${n === 100 ? 'lots' : 1},70,${n === 500 ? 90 : 10},${n === 900 ? -1 : 2},1000`,
+  );
   const r = read(['name,category,fat_g,carbohydrate_g,protein_g,price,pack_g', ...rows].join('\n'));
   expect(r.rows).toHaveLength(997);
   expect(r.errors.map((e) => [e.row, e.column])).toEqual([
@@ -132,7 +160,8 @@ test('a cell that a sheet program would run as a formula is written as words, an
   expect(read(text, [thing]).rows[0]?.thing).toEqual(thing);
 });
 
-const maybe = (max: number): fc.Arbitrary<number | null> => fc.option(fc.integer({ min: 0, max: max * 10 }).map((n) => n / 10));
+const maybe = (max: number): fc.Arbitrary<number | null> =>
+  fc.option(fc.integer({ min: 0, max: max * 10 }).map((n) => n / 10));
 const anyPanel: fc.Arbitrary<Panel> = fc
   .record({
     by: fc.constant('panel' as const),
@@ -157,31 +186,69 @@ const anyPanel: fc.Arbitrary<Panel> = fc
   .map((p) => ({ ...p, baseG: p.base === '100g' ? null : 100 }));
 
 const anyThings = fc
-  .uniqueArray(fc.stringMatching(/^[A-Z][a-z]{2,9}( [a-z]{2,9})?$/), { minLength: 1, maxLength: 12, selector: (s) => s.toLowerCase() })
-  .filter((names) => names.every((n) => !PANTRY.some((i) => [i.name, i.id, ...i.aliases].some((a) => a.toLowerCase() === n.toLowerCase()))))
-  .chain((names) => fc.tuple(fc.constant(names), fc.array(anyPanel, { minLength: names.length, maxLength: names.length })))
+  .uniqueArray(fc.stringMatching(/^[A-Z][a-z]{2,9}( [a-z]{2,9})?$/), {
+    minLength: 1,
+    maxLength: 12,
+    selector: (s) => s.toLowerCase(),
+  })
+  .filter((names) =>
+    names.every(
+      (n) => !PANTRY.some((i) => [i.name, i.id, ...i.aliases].some((a) => a.toLowerCase() === n.toLowerCase())),
+    ),
+  )
+  .chain((names) =>
+    fc.tuple(fc.constant(names), fc.array(anyPanel, { minLength: names.length, maxLength: names.length })),
+  )
   .map(([names, panels]) =>
-    names.map((name, n): OwnThing => ({ id: ownId(name, new Set(names.slice(0, n).map((x) => ownId(x, new Set())))), name, packet: panels[n] as Panel })),
+    names.map(
+      (name, n): OwnThing => ({
+        id: ownId(name, new Set(names.slice(0, n).map((x) => ownId(x, new Set())))),
+        name,
+        packet: panels[n] as Panel,
+      }),
+    ),
   );
 
 test('law: the pantry written and read again is the same pantry', () => {
   fc.assert(
-    fc.property(anyThings, fc.array(fc.integer({ min: 1, max: 99_999 }), { minLength: 3, maxLength: 3 }), (own, [a = 1, b = 1, c = 1]) => {
-      expect(own.every((o) => ingredientOf(o, findIngredient).ok)).toBe(true);
-      const shelf: Shelf = {
-        'milk-whole': { ingredientId: 'milk-whole', price: a / 100, packG: b, onHandG: c, opened: null, bestBefore: '2027-01-31' },
-        [own[0]?.id ?? '']: { ingredientId: own[0]?.id ?? '', price: null, packG: null, onHandG: c / 10, opened: '2026-11-01', bestBefore: null },
-      };
-      const r = readPantry(writePantry({ shipped: PANTRY, own }, shelf), { shipped: PANTRY, own });
-      expect(r.errors).toEqual([]);
-      expect(r.rows.filter((x) => x.thing).map((x) => x.thing)).toEqual(own);
-      expect(r.rows).toHaveLength(PANTRY.length + own.length);
-      const kept = r.rows.map((x) => x.stock).filter((s) => s.price !== null || s.onHandG !== null || s.bestBefore !== null || s.opened !== null);
-      expect(kept).toEqual(expect.arrayContaining(Object.values(shelf)));
-      expect(kept).toHaveLength(2);
-      // and into an empty kitchen the same
-      expect(readPantry(writePantry({ shipped: PANTRY, own }, shelf), none).rows.filter((x) => x.thing)).toHaveLength(own.length);
-    }),
+    fc.property(
+      anyThings,
+      fc.array(fc.integer({ min: 1, max: 99_999 }), { minLength: 3, maxLength: 3 }),
+      (own, [a = 1, b = 1, c = 1]) => {
+        expect(own.every((o) => ingredientOf(o, findIngredient).ok)).toBe(true);
+        const shelf: Shelf = {
+          'milk-whole': {
+            ingredientId: 'milk-whole',
+            price: a / 100,
+            packG: b,
+            onHandG: c,
+            opened: null,
+            bestBefore: '2027-01-31',
+          },
+          [own[0]?.id ?? '']: {
+            ingredientId: own[0]?.id ?? '',
+            price: null,
+            packG: null,
+            onHandG: c / 10,
+            opened: '2026-11-01',
+            bestBefore: null,
+          },
+        };
+        const r = readPantry(writePantry({ shipped: PANTRY, own }, shelf), { shipped: PANTRY, own });
+        expect(r.errors).toEqual([]);
+        expect(r.rows.filter((x) => x.thing).map((x) => x.thing)).toEqual(own);
+        expect(r.rows).toHaveLength(PANTRY.length + own.length);
+        const kept = r.rows
+          .map((x) => x.stock)
+          .filter((s) => s.price !== null || s.onHandG !== null || s.bestBefore !== null || s.opened !== null);
+        expect(kept).toEqual(expect.arrayContaining(Object.values(shelf)));
+        expect(kept).toHaveLength(2);
+        // and into an empty kitchen the same
+        expect(readPantry(writePantry({ shipped: PANTRY, own }, shelf), none).rows.filter((x) => x.thing)).toHaveLength(
+          own.length,
+        );
+      },
+    ),
     { numRuns: 40 },
   );
 });

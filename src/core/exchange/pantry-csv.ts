@@ -63,7 +63,18 @@ export const plainName = (name: string): string => name.trim().replace(/\s+/g, '
 const MOST_G = 10_000_000;
 const STOCK_COLUMNS: readonly Column[] = ['price', 'pack_g', 'on_hand_g', 'opened', 'best_before'];
 const PACKET_COLUMNS = COLUMNS.filter((c) => c !== 'name' && !STOCK_COLUMNS.includes(c));
-const PANEL_COLUMNS: readonly Column[] = ['category', 'per', 'kcal', 'fat_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'salt_g', 'blend'];
+const PANEL_COLUMNS: readonly Column[] = [
+  'category',
+  'per',
+  'kcal',
+  'fat_g',
+  'carbohydrate_g',
+  'sugars_g',
+  'fibre_g',
+  'protein_g',
+  'salt_g',
+  'blend',
+];
 
 /** What a row says of the shelf; where the table has no such column, what was noted before stays. */
 const stockOf = (r: Row, { ingredientId, ...before }: Stock): Stock => {
@@ -76,7 +87,8 @@ const stockOf = (r: Row, { ingredientId, ...before }: Stock): Stock => {
     bestBefore: r.has('best_before') ? r.day('best_before') : before.bestBefore,
   };
   if (stock.packG === 0) r.say('pack_g', 'A pack of nothing has no price by the gram.');
-  if (stock.price !== null && stock.packG === null) r.say('pack_g', 'A price needs its pack: how many grams are in it?');
+  if (stock.price !== null && stock.packG === null)
+    r.say('pack_g', 'A price needs its pack: how many grams are in it?');
   return stock;
 };
 
@@ -141,15 +153,19 @@ const COLUMN_OF: Readonly<Record<string, Column>> = {
 type Cells = Readonly<Record<string, string | undefined>>;
 
 /** The rows of a table as cells by column, each with its line of the file; or why it is no table. */
-function cellsOf(
-  text: string,
-):
-  | { readonly ok: true; readonly rows: readonly { readonly at: number; readonly cells: Cells }[]; readonly errors: readonly RowError[] }
+function cellsOf(text: string):
+  | {
+      readonly ok: true;
+      readonly rows: readonly { readonly at: number; readonly cells: Cells }[];
+      readonly errors: readonly RowError[];
+    }
   | { readonly ok: false; readonly message: string } {
   const no = (message: string): { ok: false; message: string } => ({ ok: false, message });
   const many = (n: number): string => n.toLocaleString('en-GB');
-  if (text.length > MOST_CSV_CHARS) return no(`The file has ${many(text.length)} characters; at most ${many(MOST_CSV_CHARS)} are read.`);
-  if (['\u0000', '\uFFFD'].some((c) => text.slice(0, 4000).includes(c))) return no('That is no table of text. Save the sheet as CSV, in UTF-8.');
+  if (text.length > MOST_CSV_CHARS)
+    return no(`The file has ${many(text.length)} characters; at most ${many(MOST_CSV_CHARS)} are read.`);
+  if (['\u0000', '\uFFFD'].some((c) => text.slice(0, 4000).includes(c)))
+    return no('That is no table of text. Save the sheet as CSV, in UTF-8.');
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     transformHeader: (h) =>
@@ -159,10 +175,16 @@ function cellsOf(
         .replace(/[\s-]+/g, '_'),
   });
   const heads = parsed.meta.fields ?? [];
-  if (!heads.includes('name')) return no(`The first row has to name its columns, with "name" among them: ${COLUMNS.join(', ')}.`);
-  const strange = heads.filter((h) => h !== '' && !(COLUMNS as readonly string[]).includes(h)).map((h) => `"${h.slice(0, 30)}"`);
-  if (strange.length > 0) return no(`No column is called ${strange.slice(0, 3).join(', ')}. There are: ${COLUMNS.join(', ')}.`);
-  const rows = parsed.data.map((cells, n) => ({ at: n + 2, cells })).filter(({ cells }) => Object.values(cells).some((c) => String(c).trim() !== ''));
+  if (!heads.includes('name'))
+    return no(`The first row has to name its columns, with "name" among them: ${COLUMNS.join(', ')}.`);
+  const strange = heads
+    .filter((h) => h !== '' && !(COLUMNS as readonly string[]).includes(h))
+    .map((h) => `"${h.slice(0, 30)}"`);
+  if (strange.length > 0)
+    return no(`No column is called ${strange.slice(0, 3).join(', ')}. There are: ${COLUMNS.join(', ')}.`);
+  const rows = parsed.data
+    .map((cells, n) => ({ at: n + 2, cells }))
+    .filter(({ cells }) => Object.values(cells).some((c) => String(c).trim() !== ''));
   if (rows.length === 0) return no('There are no rows under the head.');
   if (rows.length > MOST_ROWS) return no(`${many(rows.length)} rows; at most ${many(MOST_ROWS)} are read at once.`);
   const filled = new Set(rows.map((r) => r.at));
@@ -211,7 +233,8 @@ class Shelves {
   readonly find = (word: string): Ingredient | undefined =>
     this.shippedBy.get(plainName(word)) ?? this.byId(word) ?? this.byId(this.named.get(plainName(word)) ?? '');
   /** The shipped ingredient a row's name means, unless the kitchen has one of that name. */
-  readonly shipped = (plain: string): Ingredient | undefined => (this.ownBy.has(plain) ? undefined : this.shippedBy.get(plain));
+  readonly shipped = (plain: string): Ingredient | undefined =>
+    this.ownBy.has(plain) ? undefined : this.shippedBy.get(plain);
   readonly noted = (ingredientId: string): Stock => this.shelf[ingredientId] ?? { ...EMPTY_STOCK, ingredientId };
   readonly idFor = (name: string): string => this.ownBy.get(plainName(name))?.id ?? ownId(name, this.taken);
   keep(thing: OwnThing, ingredient: Ingredient): void {
@@ -232,18 +255,26 @@ function rowIn(r: Row, shelves: Shelves): PantryRow | null {
   const shipped = shelves.shipped(plain);
   if (shipped) {
     const own = PANEL_COLUMNS.find((c) => r.text(c) !== '');
-    if (own) r.say(own, `${shipped.name} comes with its own composition: leave this empty, or give yours another name.`);
+    if (own)
+      r.say(own, `${shipped.name} comes with its own composition: leave this empty, or give yours another name.`);
     return { row: r.at, thing: null, stock: stockOf(r, shelves.noted(shipped.id)) };
   }
   const had = shelves.ownBy.get(plain);
   // a table of prices and stock alone leaves packets as they are
-  const packet = had && !PACKET_COLUMNS.some((c) => r.has(c)) ? had.packet : r.text('blend') === '' ? panelIn(r, shelves.find) : blendIn(r, shelves.find);
+  const packet =
+    had && !PACKET_COLUMNS.some((c) => r.has(c))
+      ? had.packet
+      : r.text('blend') === ''
+        ? panelIn(r, shelves.find)
+        : blendIn(r, shelves.find);
   const thing: OwnThing = { id: shelves.idFor(name), name, packet };
   const stock = stockOf(r, shelves.noted(thing.id));
   if (r.errors.length > 0) return null;
   const m = ingredientOf(thing, shelves.byId);
   if (m.ok) shelves.keep(thing, m.ingredient);
-  else for (const e of m.errors) r.say(COLUMN_OF[e.field] ?? (e.field.startsWith('members') ? 'blend' : 'name'), e.message);
+  else
+    for (const e of m.errors)
+      r.say(COLUMN_OF[e.field] ?? (e.field.startsWith('members') ? 'blend' : 'name'), e.message);
   return { row: r.at, thing, stock };
 }
 
@@ -268,7 +299,10 @@ export function readPantry(text: string, known: Known): PantryRead {
     if (row) rows.push(row);
   }
   const bad = new Set(errors.map((e) => e.row));
-  return { rows: rows.filter((r) => !bad.has(r.row)).sort((a, b) => a.row - b.row), errors: errors.sort((a, b) => a.row - b.row) };
+  return {
+    rows: rows.filter((r) => !bad.has(r.row)).sort((a, b) => a.row - b.row),
+    errors: errors.sort((a, b) => a.row - b.row),
+  };
 }
 
 const num = (x: number | null): string => (x === null ? '' : String(x));
@@ -298,7 +332,15 @@ const packetCells = (p: Packet): Partial<Record<Column, string>> =>
       };
 
 const stockCells = (s: Stock | undefined): Partial<Record<Column, string>> =>
-  s ? { price: num(s.price), pack_g: num(s.packG), on_hand_g: num(s.onHandG), opened: s.opened ?? '', best_before: s.bestBefore ?? '' } : {};
+  s
+    ? {
+        price: num(s.price),
+        pack_g: num(s.packG),
+        on_hand_g: num(s.onHandG),
+        opened: s.opened ?? '',
+        best_before: s.bestBefore ?? '',
+      }
+    : {};
 
 /** The pantry as a table: every shipped ingredient with its stock, then the kitchen's own with their packets. Read again, it changes nothing. */
 export function writePantry(known: Known, shelf: Shelf): string {

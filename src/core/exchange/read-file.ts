@@ -20,7 +20,9 @@ function formatIn(text: string): Format {
 export function readAs(format: Format, text: string): Recipes {
   if (text.trim() === '') return unread('There is nothing in it.');
   if (format !== 'html' && format !== 'jsonld' && text.length > MOST_WORDS_BYTES)
-    return unread(`It is longer than any card: ${Math.round(text.length / 1000).toLocaleString('en-GB')} kB, at most ${MOST_WORDS_BYTES / 1000}.`);
+    return unread(
+      `It is longer than any card: ${Math.round(text.length / 1000).toLocaleString('en-GB')} kB, at most ${MOST_WORDS_BYTES / 1000}.`,
+    );
   switch (format) {
     case 'html':
       return readHtml(text);
@@ -33,7 +35,10 @@ export function readAs(format: Format, text: string): Recipes {
     case 'tsv':
       return readTable(text, '\t');
     case 'text':
-      return { ok: true, value: [{ name: null, card: text, lines: [], method: [], remarks: [], nutrition: null, formula: undefined }] };
+      return {
+        ok: true,
+        value: [{ name: null, card: text, lines: [], method: [], remarks: [], nutrition: null, formula: undefined }],
+      };
   }
 }
 
@@ -57,13 +62,21 @@ export function wordsIn(bytes: Uint8Array): string | null {
  * @returns its recipes; or what is wrong with it, to be said at its place
  */
 export function readFile(name: string, bytes: Uint8Array): Recipes {
-  if (bytes.length > MOST_FILE_BYTES) return unread(`It is larger than any page: ${Math.round(bytes.length / 1e6)} MB, at most ${MOST_FILE_BYTES / 1e6}.`);
+  if (bytes.length > MOST_FILE_BYTES)
+    return unread(
+      `It is larger than any page: ${Math.round(bytes.length / 1e6)} MB, at most ${MOST_FILE_BYTES / 1e6}.`,
+    );
   if (bytes.length === 0) return unread('There is nothing in it.');
   // a zip in a zip is none
   if (bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3)
-    return readZip(bytes, (n, b) => (b[0] === 0x50 && b[1] === 0x4b ? unread('It is a zip in a zip.') : readFile(n, b)));
+    return readZip(bytes, (n, b) =>
+      b[0] === 0x50 && b[1] === 0x4b ? unread('It is a zip in a zip.') : readFile(n, b),
+    );
   const text = wordsIn(bytes);
   const ending = /\.([a-z0-9]+)$/i.exec(name)?.[1]?.toLowerCase() ?? '';
-  if (text === null) return unread('It is no text: a picture, or a document of another program. Copy the words out of it, and paste them.');
+  if (text === null)
+    return unread(
+      'It is no text: a picture, or a document of another program. Copy the words out of it, and paste them.',
+    );
   return readAs(BY_ENDING[ending] ?? formatIn(text), text);
 }

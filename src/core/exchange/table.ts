@@ -4,19 +4,21 @@ import Papa from 'papaparse';
 import { oneRow, type Recipes, unread } from './open-recipe';
 
 /** What columns are called, by what they hold. */
-const COLUMNS: Readonly<Record<'amount' | 'unit' | 'name' | 'grams' | 'percent' | 'note' | 'group' | 'line', RegExp>> = {
-  line: /^(?:line|as written|text|row|written)$/i,
-  amount: /^(?:amounts?|quantity|qty|how much|measure|menge|quantité|cantidad)$/i,
-  unit: /^(?:units?|measure unit|einheit|unité|unidad)$/i,
-  name: /^(?:ingredients?|items?|what|name|zutat(?:en)?|ingrédients?|ingredientes?)$/i,
-  grams: /^(?:grams?|g|weight|weight(?: in)?,? ?\(?g\)?|gramm|grammes)$/i,
-  percent: /^(?:percent(?:age)?|%|baker.?s ?%|% ?of flour|percent of flour)$/i,
-  note: /^(?:notes?|prep(?:aration)?|how|remarks?)$/i,
-  group: /^(?:group|part|section|bowl|for|heading)$/i,
-};
+const COLUMNS: Readonly<Record<'amount' | 'unit' | 'name' | 'grams' | 'percent' | 'note' | 'group' | 'line', RegExp>> =
+  {
+    line: /^(?:line|as written|text|row|written)$/i,
+    amount: /^(?:amounts?|quantity|qty|how much|measure|menge|quantité|cantidad)$/i,
+    unit: /^(?:units?|measure unit|einheit|unité|unidad)$/i,
+    name: /^(?:ingredients?|items?|what|name|zutat(?:en)?|ingrédients?|ingredientes?)$/i,
+    grams: /^(?:grams?|g|weight|weight(?: in)?,? ?\(?g\)?|gramm|grammes)$/i,
+    percent: /^(?:percent(?:age)?|%|baker.?s ?%|% ?of flour|percent of flour)$/i,
+    note: /^(?:notes?|prep(?:aration)?|how|remarks?)$/i,
+    group: /^(?:group|part|section|bowl|for|heading)$/i,
+  };
 type Column = keyof typeof COLUMNS;
 
-const columnOf = (head: string): Column | null => (Object.keys(COLUMNS) as Column[]).find((c) => COLUMNS[c].test(oneRow(head))) ?? null;
+const columnOf = (head: string): Column | null =>
+  (Object.keys(COLUMNS) as Column[]).find((c) => COLUMNS[c].test(oneRow(head))) ?? null;
 
 const NUMBER = /^[\d.,/½¼¾⅓⅔⅛ ]+$/;
 
@@ -40,13 +42,23 @@ export function rowOfCells(head: readonly string[], cells: readonly string[]): s
   // no heads, or strange ones: a name before its number goes behind it, as a card has it
   const [first = '', second = '', third = '', ...more] = all;
   const behind = NUMBER.test(second) && !NUMBER.test(first);
-  return (behind ? [/^\p{L}{1,12}$/u.test(third) ? `${second} ${third}` : second, first, ...(/^\p{L}{1,12}$/u.test(third) ? [] : [third]), ...more] : all)
+  return (
+    behind
+      ? [
+          /^\p{L}{1,12}$/u.test(third) ? `${second} ${third}` : second,
+          first,
+          ...(/^\p{L}{1,12}$/u.test(third) ? [] : [third]),
+          ...more,
+        ]
+      : all
+  )
     .filter(Boolean)
     .join(' ');
 }
 
 const isHead = (cells: readonly string[]): boolean =>
-  cells.filter((c) => columnOf(c) !== null).length >= 2 || (cells.length <= 2 && cells.some((c) => /^(?:line|as written|ingredients?)$/i.test(oneRow(c))));
+  cells.filter((c) => columnOf(c) !== null).length >= 2 ||
+  (cells.length <= 2 && cells.some((c) => /^(?:line|as written|ingredients?)$/i.test(oneRow(c))));
 
 /**
  * What a spreadsheet gives to the clipboard, as a card: its columns by their heads, so that grams are grams and percent is none of
@@ -63,9 +75,15 @@ const MOST_ROWS = 1_500;
 
 /** @param delimiter "\t", or "" to find it out. @returns the one recipe of a table */
 export function readTable(text: string, delimiter = ''): Recipes {
-  const { data } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { delimiter, skipEmptyLines: 'greedy', delimitersToGuess: [',', ';', '\t', '|'] });
+  const { data } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
+    delimiter,
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t', '|'],
+  });
   if (data.length > MOST_ROWS)
-    return unread(`This table has ${data.length.toLocaleString('en-GB')} rows; a card has at most ${MOST_ROWS.toLocaleString('en-GB')}.`);
+    return unread(
+      `This table has ${data.length.toLocaleString('en-GB')} rows; a card has at most ${MOST_ROWS.toLocaleString('en-GB')}.`,
+    );
   const heads = data.findIndex(isHead);
   const head = heads < 0 ? [] : (data[heads] ?? []);
   const groupAt = head.findIndex((h) => columnOf(h) === 'group');
@@ -90,6 +108,16 @@ export function readTable(text: string, delimiter = ''): Recipes {
   if (rows.length === 0) return unread('There are no lines in this table.');
   return {
     ok: true,
-    value: [{ name, card: [...(name ? [name, ''] : []), ...rows].join('\n'), lines: [], method: [], remarks: [], nutrition: null, formula: undefined }],
+    value: [
+      {
+        name,
+        card: [...(name ? [name, ''] : []), ...rows].join('\n'),
+        lines: [],
+        method: [],
+        remarks: [],
+        nutrition: null,
+        formula: undefined,
+      },
+    ],
   };
 }

@@ -39,7 +39,9 @@ export function timesFormula(f: Formula, house: Kitchen, factor: number): Formul
   const lines = new Map(formulaLines(f, house).map((l) => [l.key, l]));
   // what the card says it makes is of the card as written
   const once = (row: string): string =>
-    yieldClaim(row) !== null || servingClaim(row) !== null ? `Before it was made ${Math.round(factor * 1000) / 1000} times as large: “${row.trim()}”` : row;
+    yieldClaim(row) !== null || servingClaim(row) !== null
+      ? `Before it was made ${Math.round(factor * 1000) / 1000} times as large: “${row.trim()}”`
+      : row;
   return {
     ...f,
     cardNotes: f.cardNotes.split('\n').map(once).join('\n'),
@@ -57,7 +59,13 @@ export function timesFormula(f: Formula, house: Kitchen, factor: number): Formul
   };
 }
 
-const HEADINGS: Readonly<Record<Vessel, string>> = { dry: 'Dry', wet: 'Wet', 'fold-in': 'Fold in last', pan: 'For the pan', topping: 'To serve' };
+const HEADINGS: Readonly<Record<Vessel, string>> = {
+  dry: 'Dry',
+  wet: 'Wet',
+  'fold-in': 'Fold in last',
+  pan: 'For the pan',
+  topping: 'To serve',
+};
 
 export interface Row {
   /** The heading it stands under; null: none. */
@@ -66,7 +74,8 @@ export interface Row {
   readonly line: FormulaLine;
 }
 
-const near = (a: number | null, b: number | null): boolean => (a === null || b === null ? a === b : Math.abs(a - b) <= Math.max(0.006, 0.002 * Math.abs(b)));
+const near = (a: number | null, b: number | null): boolean =>
+  a === null || b === null ? a === b : Math.abs(a - b) <= Math.max(0.006, 0.002 * Math.abs(b));
 
 /** Each line, in words that mean it wherever they are read, under the heading that puts it where it goes. */
 export function rowsOf({ formula, house, end }: Pick<Written, 'formula' | 'house' | 'end'>): readonly Row[] {
@@ -86,8 +95,14 @@ export function rowsOf({ formula, house, end }: Pick<Written, 'formula' | 'house
           alone.parts.length === line.parts.length
         );
       };
-      const plain = line.grams !== null && line.ingredient ? `${writtenGrams(line.grams, 0.01)} ${kitchenName(line.ingredient).toLowerCase()}` : own;
-      const text = line.status !== 'read' || means(own) ? own : ([`${plain}${line.preparation ? `, ${line.preparation}` : ''}`, plain].find(means) ?? own);
+      const plain =
+        line.grams !== null && line.ingredient
+          ? `${writtenGrams(line.grams, 0.01)} ${kitchenName(line.ingredient).toLowerCase()}`
+          : own;
+      const text =
+        line.status !== 'read' || means(own)
+          ? own
+          : ([`${plain}${line.preparation ? `, ${line.preparation}` : ''}`, plain].find(means) ?? own);
       const alone = readLine(text, conventions);
       const heading = line.group ? line.group.name : alone.vessel === line.vessel ? null : HEADINGS[line.vessel];
       return { heading, text, line };
@@ -97,7 +112,10 @@ export function rowsOf({ formula, house, end }: Pick<Written, 'formula' | 'house
 }
 
 const partsOf = (rows: readonly Row[]): readonly { readonly heading: string | null; readonly rows: readonly Row[] }[] =>
-  [...new Set(rows.map((r) => r.heading))].map((heading) => ({ heading, rows: rows.filter((r) => r.heading === heading) }));
+  [...new Set(rows.map((r) => r.heading))].map((heading) => ({
+    heading,
+    rows: rows.filter((r) => r.heading === heading),
+  }));
 
 const portionOf = (f: Formula, end: EndId | null): number | null => {
   const school = schoolOf(kindById(kindIdOf(f, end)), schoolIdOf(f, end));
@@ -115,7 +133,8 @@ function yieldOf(w: Written): string | null {
 }
 
 /** What stands around the lines, and the steps where it holds none. */
-export const notesOf = (w: Pick<Written, 'formula'>): readonly string[] => w.formula.cardNotes.split('\n').map(oneRow).filter(Boolean);
+export const notesOf = (w: Pick<Written, 'formula'>): readonly string[] =>
+  w.formula.cardNotes.split('\n').map(oneRow).filter(Boolean);
 
 const titleOf = ({ formula, end }: Written): string => {
   const of = end === null ? '' : (formula.ends?.find((e) => e.id === end)?.name ?? '');
@@ -123,11 +142,13 @@ const titleOf = ({ formula, end }: Written): string => {
 };
 
 /** Left out for now: told, so that nothing is lost. */
-const leftOut = ({ formula }: Written): readonly string[] => formula.entries.flatMap((e) => (e.off && e.text.trim() !== '' ? [oneRow(e.text)] : []));
+const leftOut = ({ formula }: Written): readonly string[] =>
+  formula.entries.flatMap((e) => (e.off && e.text.trim() !== '' ? [oneRow(e.text)] : []));
 
 export function asText(w: Written): string {
   const out = [titleOf(w), ''];
-  for (const p of partsOf(rowsOf(w))) out.push(...(p.heading === null ? [] : ['', `${p.heading}:`]), ...p.rows.map((r) => r.text));
+  for (const p of partsOf(rowsOf(w)))
+    out.push(...(p.heading === null ? [] : ['', `${p.heading}:`]), ...p.rows.map((r) => r.text));
   const notes = notesOf(w);
   const steps = notes.length > 0 ? notes : w.steps;
   if (steps.length > 0) out.push('', 'Method:', ...steps);
@@ -154,7 +175,10 @@ export function asMarkdown(w: Written): string {
   ];
   const out = ['---', ...front, '---', '', `# ${plainMark(titleOf(w))}`, '', '## Ingredients', ''];
   for (const p of partsOf(rowsOf(w)))
-    out.push(...(p.heading === null ? [] : ['', `### ${plainMark(p.heading)}`, '']), ...p.rows.map((r) => `- ${plainMark(r.text)}`));
+    out.push(
+      ...(p.heading === null ? [] : ['', `### ${plainMark(p.heading)}`, '']),
+      ...p.rows.map((r) => `- ${plainMark(r.text)}`),
+    );
   const notes = notesOf(w);
   const steps = notes.length > 0 ? notes : w.steps;
   if (steps.length > 0) out.push('', '## Method', '', ...steps.map((s) => `${plainMark(s)}\n`));
@@ -171,7 +195,9 @@ export function asCsv(w: Written): string {
     text,
     line.ingredient ? kitchenName(line.ingredient) : '',
     line.grams === null ? '' : String(Math.round(line.grams * 100) / 100),
-    line.grams === null || !(flour > 0) || line.use !== 'batter' ? '' : String(Math.round((line.grams / flour) * 10_000) / 100),
+    line.grams === null || !(flour > 0) || line.use !== 'batter'
+      ? ''
+      : String(Math.round((line.grams / flour) * 10_000) / 100),
   ]);
   return csvOf(['Group', 'As written', 'Ingredient', 'Grams', 'Percent of flour'], rows);
 }
@@ -193,7 +219,10 @@ export function ingredientRows({ formula, house, end }: Pick<Written, 'formula' 
       ? said
       : text;
   };
-  return partsOf(rowsOf({ formula, house, end })).flatMap((p) => [...(p.heading === null ? [] : [`${p.heading}:`]), ...p.rows.map(both)]);
+  return partsOf(rowsOf({ formula, house, end })).flatMap((p) => [
+    ...(p.heading === null ? [] : [`${p.heading}:`]),
+    ...p.rows.map(both),
+  ]);
 }
 
 export function asJsonLd(w: Written): string {
@@ -239,7 +268,12 @@ export function asJsonLd(w: Written): string {
             ]
           : [];
       }),
-      { '@type': 'PropertyValue' as const, propertyID: OWN_PROPERTY, name: OWN_PROPERTY, value: JSON.stringify(w.formula) },
+      {
+        '@type': 'PropertyValue' as const,
+        propertyID: OWN_PROPERTY,
+        name: OWN_PROPERTY,
+        value: JSON.stringify(w.formula),
+      },
     ],
   } as WithContext<Recipe>;
   return `${JSON.stringify(recipe, null, 2)}\n`;

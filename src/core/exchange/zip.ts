@@ -14,7 +14,9 @@ export interface Most {
 /** @returns the bytes of a zip file, at the usual strength */
 export const packed = (files: Readonly<Record<string, string | Uint8Array>>): Promise<Uint8Array> =>
   new Promise((done, fail) => {
-    const all = Object.fromEntries(Object.entries(files).map(([name, f]) => [name, typeof f === 'string' ? strToU8(f) : f]));
+    const all = Object.fromEntries(
+      Object.entries(files).map(([name, f]) => [name, typeof f === 'string' ? strToU8(f) : f]),
+    );
     zip(all, { level: 6, mtime: new Date('2026-01-01T00:00:00Z') }, (e, bytes) => (e ? fail(e) : done(bytes)));
   });
 
@@ -74,11 +76,13 @@ export function unpacked(bytes: Uint8Array, most: Most): Result<Files, string> {
   });
   reader.register(UnzipInflate);
   try {
-    for (let at = 0; at < bytes.length && wrong === null; at += PIECE) reader.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
+    for (let at = 0; at < bytes.length && wrong === null; at += PIECE)
+      reader.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
   } catch {
     wrong ??= 'It is damaged, or only a part of a zip file.';
   }
-  if (wrong === null && [...parts.keys()].some((n) => !ended.has(n))) wrong = 'It is damaged, or only a part of a zip file.';
+  if (wrong === null && [...parts.keys()].some((n) => !ended.has(n)))
+    wrong = 'It is damaged, or only a part of a zip file.';
   if (wrong !== null) return { ok: false, error: wrong };
   const whole = (of: readonly Uint8Array[]): Uint8Array => {
     const out = new Uint8Array(of.reduce((a, p) => a + p.length, 0));

@@ -22,8 +22,13 @@ export interface AccountLine extends TallyLine {
 }
 
 /** The lines of each sauce or glaze beside the batter, by its name. */
-export const besideLines = (lines: readonly AccountLine[]): readonly { readonly name: string; readonly lines: readonly AccountLine[] }[] =>
-  [...new Set(lines.flatMap((l) => l.side ?? []))].map((name) => ({ name, lines: lines.filter((l) => l.side === name) }));
+export const besideLines = (
+  lines: readonly AccountLine[],
+): readonly { readonly name: string; readonly lines: readonly AccountLine[] }[] =>
+  [...new Set(lines.flatMap((l) => l.side ?? []))].map((name) => ({
+    name,
+    lines: lines.filter((l) => l.side === name),
+  }));
 
 /** Who has to be told, in a sentence or two: everything on the sheet, pan and toppings too. Null where there is nothing to tell. */
 export function allergensSaid(lines: readonly AccountLine[]): string | null {
@@ -37,7 +42,9 @@ export function allergensSaid(lines: readonly AccountLine[]): string | null {
   return [
     `Holds ${held.length > 0 ? held.map((h) => h.name).join(', ') : 'none of the allergens we list'}`,
     unstated.length > 0 ? `; of ${unstated.join(', ')} nobody has stated them` : '',
-    unread.length > 0 ? `; ${unread.length} ${unread.length === 1 ? 'line is' : 'lines are'} not read, and may hold more` : '',
+    unread.length > 0
+      ? `; ${unread.length} ${unread.length === 1 ? 'line is' : 'lines are'} not read, and may hold more`
+      : '',
     '.',
     beside.length > 0 ? ` Sauces and sides: ${beside.join('; ')}.` : '',
   ].join('');
@@ -73,16 +80,24 @@ export function gramsByIngredient(lines: readonly TallyLine[]): ReadonlyMap<Ingr
 export function takenAs(l: AccountLine, shelf: Shelf): readonly TallyPart[] {
   const { ingredient } = l;
   const ready = ingredient?.blend ? shelf[ingredient.id] : undefined;
-  if (!ingredient || !ready || (ready.price === null && ready.onHandG === null) || l.parts.length !== membersOf(ingredient).length) return l.parts;
+  if (
+    !ingredient ||
+    !ready ||
+    (ready.price === null && ready.onHandG === null) ||
+    l.parts.length !== membersOf(ingredient).length
+  )
+    return l.parts;
   return [{ ingredient, grams: l.parts.reduce((a, p) => a + p.grams, 0) }];
 }
 
 /** Money of everything with grams. */
 export function costOf(lines: readonly AccountLine[], shelf: Shelf): Cost {
-  const rows = [...gramsByIngredient(lines.map((l) => ({ ...l, parts: takenAs(l, shelf) })))].map(([ingredient, grams]): CostRow => {
-    const per = pricePerG(shelf[ingredient.id]);
-    return { ingredient, grams, cost: per === null ? null : per * grams };
-  });
+  const rows = [...gramsByIngredient(lines.map((l) => ({ ...l, parts: takenAs(l, shelf) })))].map(
+    ([ingredient, grams]): CostRow => {
+      const per = pricePerG(shelf[ingredient.id]);
+      return { ingredient, grams, cost: per === null ? null : per * grams };
+    },
+  );
   return {
     total: rows.reduce((a, r) => a + (r.cost ?? 0), 0),
     rows,
@@ -93,7 +108,15 @@ export function costOf(lines: readonly AccountLine[], shelf: Shelf): Cost {
   };
 }
 
-export const NUTRIENTS = ['kcal', 'fatG', 'sugarsG', 'starchG', 'fibreG', 'proteinG', 'sodiumMg'] as const satisfies readonly (keyof Composition)[];
+export const NUTRIENTS = [
+  'kcal',
+  'fatG',
+  'sugarsG',
+  'starchG',
+  'fibreG',
+  'proteinG',
+  'sodiumMg',
+] as const satisfies readonly (keyof Composition)[];
 export type Nutrient = (typeof NUTRIENTS)[number];
 export const NUTRIENT_NAMES: Readonly<Record<Nutrient, readonly [name: string, unit: string]>> = {
   kcal: ['Energy', 'kcal'],
@@ -117,9 +140,17 @@ export interface Nutrition {
 export function nutritionOf(lines: readonly AccountLine[]): Nutrition {
   const batter = lines.filter((l) => l.use === 'batter');
   const sums = [...gramsByIngredient(batter)];
-  const of = Object.fromEntries(NUTRIENTS.map((n) => [n, sums.reduce((a, [i, g]) => a + (i.per100g[n] * g) / 100, 0)])) as Record<Nutrient, number>;
+  const of = Object.fromEntries(
+    NUTRIENTS.map((n) => [n, sums.reduce((a, [i, g]) => a + (i.per100g[n] * g) / 100, 0)]),
+  ) as Record<Nutrient, number>;
   const gaps = Object.fromEntries(
-    NUTRIENTS.map((n) => [n, sums.filter(([i]) => i.unknown?.includes(n)).map(([i]) => kitchenName(i))] as const).filter(([, names]) => names.length > 0),
+    NUTRIENTS.map(
+      (n) => [n, sums.filter(([i]) => i.unknown?.includes(n)).map(([i]) => kitchenName(i))] as const,
+    ).filter(([, names]) => names.length > 0),
   );
-  return { of, gaps, open: batter.filter((l) => l.parts.length === 0).map((l) => l.text ?? 'a line without an amount') };
+  return {
+    of,
+    gaps,
+    open: batter.filter((l) => l.parts.length === 0).map((l) => l.text ?? 'a line without an amount'),
+  };
 }

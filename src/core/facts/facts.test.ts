@@ -12,7 +12,8 @@ test('what a fork holds in either end is held', () => {
       const facts = factsOf(formula, house);
       const ends = formula.ends?.map((e) => e.id) ?? [null];
       for (const end of ends)
-        for (const { allergen } of allergensOf(analyseFormula(formula, house, end).lines).held) expect(facts.allergens).toContain(allergen);
+        for (const { allergen } of allergensOf(analyseFormula(formula, house, end).lines).held)
+          expect(facts.allergens).toContain(allergen);
       // the savoury end alone has milk of its own
       if (formula.ends) expect(facts.allergens).toContain('milk');
       expect(facts.pour).toBe(facts.analysis.thickness?.pour ?? null);
@@ -35,10 +36,15 @@ test('butter that the house takes into the pan is milk in every formula, and wha
           { key: 'l2', text: '300 g water' },
         ],
       };
-      const held = (panFat: 'butter' | 'none') => factsOf(bare, { ...house, ways: { ...house.ways, panFat } }).allergens;
+      const held = (panFat: 'butter' | 'none') =>
+        factsOf(bare, { ...house, ways: { ...house.ways, panFat } }).allergens;
       expect([held('butter'), held('none')]).toEqual([['milk'], []]);
       const more = (text: string) => factsOf({ ...bare, entries: [...bare.entries, { key: 'l3', text }] }, house);
-      expect([more('5 g moon dust').allergensOpen, more('oil for the pan').allergensOpen, more('salt to taste').allergensOpen]).toEqual([true, false, false]);
+      expect([
+        more('5 g moon dust').allergensOpen,
+        more('oil for the pan').allergensOpen,
+        more('salt to taste').allergensOpen,
+      ]).toEqual([true, false, false]);
       // a thing without an amount is held all the same
       expect(more('a little butter, if you like').allergens).toContain('milk');
     }),

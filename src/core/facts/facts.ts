@@ -36,7 +36,9 @@ export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
   const ends = f.ends ? f.ends.map((e) => e.id) : [null];
   const own = [...new Map(ends.flatMap((end) => countedLines(f, house, end).map((l) => [l.key, l] as const))).values()];
   // the fat the house takes into the pan goes with every piece
-  const fat = ends.flatMap((end) => houseFatLines(own, kitchenOf(f, house).ways, kindIdOf(f, end), (id) => findIngredient(id, house.conventions.own)));
+  const fat = ends.flatMap((end) =>
+    houseFatLines(own, kitchenOf(f, house).ways, kindIdOf(f, end), (id) => findIngredient(id, house.conventions.own)),
+  );
   const all = allergensOf([...own, ...fat]);
   return {
     lines,

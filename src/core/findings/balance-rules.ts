@@ -4,7 +4,19 @@
  * is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
  */
 
-import { type KindId, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, type Rail, type RailReading, railOf, sayRail, THICKNESSES, type Zone } from '../formula/kinds';
+import {
+  type KindId,
+  POUR_NOUNS,
+  POUR_WORDS,
+  RAIL_NAMES,
+  RAILS,
+  type Rail,
+  type RailReading,
+  railOf,
+  sayRail,
+  THICKNESSES,
+  type Zone,
+} from '../formula/kinds';
 import { isOpen, lacksAmount, movedBy } from '../formula/open';
 import { testedFlourG } from '../formula/tally';
 import { gasRoomAt } from '../formula/ways';
@@ -16,7 +28,8 @@ import { grams, lift, percent, percentNumber } from '../quantity/say';
 import { type Evidence, type EvidenceLine, keysOf, quoted, type Rule, type Severity } from './finding';
 
 const span = ([low, high]: Zone): string => `${percentNumber(low)} to ${percent(high)}`;
-const plural = (e: Evidence): string => `${e.kind?.pieces ?? 'batters'}${e.kind && e.kind.schools.length > 1 && e.school ? ` (${e.school.name})` : ''}`;
+const plural = (e: Evidence): string =>
+  `${e.kind?.pieces ?? 'batters'}${e.kind && e.kind.schools.length > 1 && e.school ? ` (${e.school.name})` : ''}`;
 const floursOf = (e: Evidence): string => {
   const like = flourLike(e.tally);
   return like ? `flour and ${like}` : 'flour';
@@ -106,7 +119,8 @@ const sodaUnspent: Rule = (e) => {
 /** meq of food acid left over per 100 g flour from which a batter tastes tangy and browns slowly. */
 const TANGY_MEQ = 14;
 /** Acid that the curd of cheese keeps to itself, meq. */
-const curdAcid = (e: Evidence): number => e.ledger.rows.reduce((a, r) => (behaviourOf(r.ingredient).addition === 'curd' ? a + r.acidMeq : a), 0);
+const curdAcid = (e: Evidence): number =>
+  e.ledger.rows.reduce((a, r) => (behaviourOf(r.ingredient).addition === 'curd' ? a + r.acidMeq : a), 0);
 
 const acidUnspent: Rule = (e) => {
   if (!(e.tally.flourG > 0) || e.tally.unknown.soda || e.waits.has('lift')) return null;
@@ -135,13 +149,21 @@ interface ZoneWords {
 
 /** Salt that comes with something else, and is easily forgotten. */
 function hiddenSalt(e: Evidence): string {
-  const salted = [...new Set(brings(e, (i) => i.per100g.naclG >= 0.5 && i.category !== 'salt').map((i) => kitchenName(i).toLowerCase()))];
-  return salted.length > 0 ? `; what ${salted.slice(0, 2).join(' and ')} ${salted.length === 1 ? 'brings' : 'bring'} is counted` : '';
+  const salted = [
+    ...new Set(
+      brings(e, (i) => i.per100g.naclG >= 0.5 && i.category !== 'salt').map((i) => kitchenName(i).toLowerCase()),
+    ),
+  ];
+  return salted.length > 0
+    ? `; what ${salted.slice(0, 2).join(' and ')} ${salted.length === 1 ? 'brings' : 'bring'} is counted`
+    : '';
 }
 
 /** Made without anything of an animal: no egg is meant, and starch or a rest does what it would. */
 const plantMade = (e: Evidence): boolean =>
-  e.tally.eggG === 0 && brings(e, (i) => i.category === 'plant-milk').length > 0 && brings(e, (i) => i.allergens.includes('milk')).length === 0;
+  e.tally.eggG === 0 &&
+  brings(e, (i) => i.category === 'plant-milk').length > 0 &&
+  brings(e, (i) => i.allergens.includes('milk')).length === 0;
 
 const ZONE_WORDS: readonly ZoneWords[] = [
   { code: 'salt-high', rail: 'salt', when: 'above', says: 'it will taste of it', more: hiddenSalt },
@@ -161,14 +183,23 @@ const ZONE_WORDS: readonly ZoneWords[] = [
     code: 'sugar-low',
     rail: 'sugar',
     when: 'below',
-    says: { usual: 'they stay pale', foam: 'the foam has nothing to hold it, and they stay pale', oven: 'it stays pale' },
+    says: {
+      usual: 'they stay pale',
+      foam: 'the foam has nothing to hold it, and they stay pale',
+      oven: 'it stays pale',
+    },
     tells: (e) => e.school?.id !== 'savoury' && e.school?.id !== 'buckwheat',
   },
   {
     code: 'fat-high',
     rail: 'fat',
     when: 'above',
-    says: { usual: 'heavy and greasy', crepe: 'they fry and turn greasy', waffle: 'fat runs out of the iron, and they eat greasy', oven: 'it swims in fat' },
+    says: {
+      usual: 'heavy and greasy',
+      crepe: 'they fry and turn greasy',
+      waffle: 'fat runs out of the iron, and they eat greasy',
+      oven: 'it swims in fat',
+    },
   },
   {
     code: 'fat-low',
@@ -256,7 +287,10 @@ const pourRule: Rule = (e) => {
   const thick = at - to - (thickByNature(e.tally) ? 1 : 0);
   const thin = from - at;
   // what is folded in thickens by a class
-  const wanted = e.school.pour[0] === e.school.pour[1] ? POUR_NOUNS[e.school.pour[0]] : e.school.pour.map((p) => POUR_NOUNS[p]).join(' to ');
+  const wanted =
+    e.school.pour[0] === e.school.pour[1]
+      ? POUR_NOUNS[e.school.pour[0]]
+      : e.school.pour.map((p) => POUR_NOUNS[p]).join(' to ');
   if (thick >= 2 || (thick === 1 && water === 'below'))
     return {
       code: 'too-thick',
@@ -280,7 +314,9 @@ const pourRule: Rule = (e) => {
 const UNKNOWN_WORDS = { water: 'water', fat: 'fat', sugar: 'sugar', salt: 'salt', lift: 'soda or acid' } as const;
 
 const shareUnknown: Rule = (e) => {
-  const said = (['water', 'fat', 'sugar', 'salt', 'lift'] as const).filter((r) => (railOf(e, r)?.unknown.length ?? 0) > 0);
+  const said = (['water', 'fat', 'sugar', 'salt', 'lift'] as const).filter(
+    (r) => (railOf(e, r)?.unknown.length ?? 0) > 0,
+  );
   const names = [...new Set(said.flatMap((r) => railOf(e, r)?.unknown ?? []))];
   if (names.length === 0) return null;
   return {
@@ -298,7 +334,11 @@ const SECOND_POWDER = 4;
 const twiceRaised: Rule = (e) => {
   if (e.waits.has('lift') || !(e.tally.flourG > 0)) return null;
   const [flour] = brings(e, (i) => isFlour(i) && i.sodaPct > 0);
-  const powders = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient.category === 'leavening' && p.ingredient.ownAcidMeqPer100g > 0));
+  const powders = e.lines.filter(
+    (l) =>
+      l.use === 'batter' &&
+      l.parts.some((p) => p.ingredient.category === 'leavening' && p.ingredient.ownAcidMeqPer100g > 0),
+  );
   if (!flour || powders.length === 0) return null;
   const g = powders.reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0);
   const above = railOf(e, 'lift')?.reading?.standing === 'above';
@@ -338,9 +378,17 @@ const pureeHeavy: Rule = (e) => {
   const rail = railOf(e, 'lift');
   if (!rail?.zone || e.waits.has('lift') || e.volume?.foamed || e.kind?.panFatCounts || e.kind?.tilted) return null;
   // starch sets by itself: mashed potato is no sweet puree
-  const puree = e.tally.additions.reduce((a, x) => (x.id !== 'puree' || isA(x.ingredient, 'potato') ? a : a + x.grams * (x.grated ? GRATED_SHARE : 1)), 0);
+  const puree = e.tally.additions.reduce(
+    (a, x) => (x.id !== 'puree' || isA(x.ingredient, 'potato') ? a : a + x.grams * (x.grated ? GRATED_SHARE : 1)),
+    0,
+  );
   const pct = (100 * puree) / testedFlourG(e.tally);
-  if (!(pct > MUCH_PUREE[0]) || rail.tested >= middleLift(e.tally, rail.zone) || percent(pct) === percent(MUCH_PUREE[0])) return null;
+  if (
+    !(pct > MUCH_PUREE[0]) ||
+    rail.tested >= middleLift(e.tally, rail.zone) ||
+    percent(pct) === percent(MUCH_PUREE[0])
+  )
+    return null;
   return {
     code: 'puree-heavy',
     severity: pct > MUCH_PUREE[1] ? 'look' : 'note',
@@ -351,7 +399,12 @@ const pureeHeavy: Rule = (e) => {
 
 const honeyInfant: Rule = (e) =>
   e.lines.some((l) => l.parts.some((p) => isA(p.ingredient, 'honey')))
-    ? { code: 'honey-infant', severity: 'note', basis: 'measured', message: 'There is honey in this: not for infants under one year.' }
+    ? {
+        code: 'honey-infant',
+        severity: 'note',
+        basis: 'measured',
+        message: 'There is honey in this: not for infants under one year.',
+      }
     : null;
 
 /** The rules that read the balance, in the order of what matters within a severity. */

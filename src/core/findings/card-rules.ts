@@ -59,7 +59,8 @@ const spiceHigh: Rule = (e) => {
   if (!(e.tally.flourG > 0) || e.waits.size === RAILS.length) return null;
   const sums = new Map<Ingredient, number>();
   for (const l of e.lines)
-    for (const { ingredient: i, grams } of l.use === 'batter' ? l.parts : []) if (strongLimit(i) !== null) sums.set(i, (sums.get(i) ?? 0) + grams);
+    for (const { ingredient: i, grams } of l.use === 'batter' ? l.parts : [])
+      if (strongLimit(i) !== null) sums.set(i, (sums.get(i) ?? 0) + grams);
   if (sums.size === 0) return null;
   const flour = Math.max(testedFlourG(e.tally), pouredG(e.tally) / BATTERS_FLOUR);
   const over = [...sums].map(([i, grams]) => ({ i, pct: (100 * grams) / flour, limit: strongLimit(i) ?? 0 }));
@@ -67,7 +68,8 @@ const spiceHigh: Rule = (e) => {
   if (!most || most.pct <= most.limit || percent(most.pct) === percent(most.limit)) return null;
   const lines = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient === most.i));
   const name = kitchenName(most.i).toLowerCase();
-  const [what, are] = lines.length === 1 ? [quoted(lines[0]), 'is'] : [`${lines.length} lines of ${name} together`, 'are'];
+  const [what, are] =
+    lines.length === 1 ? [quoted(lines[0]), 'is'] : [`${lines.length} lines of ${name} together`, 'are'];
   return {
     code: 'spice-high',
     severity: most.pct > 2 * most.limit ? 'look' : 'note',
@@ -102,7 +104,12 @@ const listedNeverUsed: Rule = (e) => {
   const method = methodOf(e.cardNotes);
   if (!method || ALL_OF.test(method)) return null;
   const words = wordsOf(method);
-  const unused = e.lines.filter((l) => l.use === 'batter' && l.parts.length > 0 && l.parts.every((p) => ![...nounsOf(p.ingredient)].some((n) => words.has(n))));
+  const unused = e.lines.filter(
+    (l) =>
+      l.use === 'batter' &&
+      l.parts.length > 0 &&
+      l.parts.every((p) => ![...nounsOf(p.ingredient)].some((n) => words.has(n))),
+  );
   // a method that names next to nothing is a remark, not a method
   if (unused.length === 0 || unused.length > e.lines.length / 2) return null;
   return {

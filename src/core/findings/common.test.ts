@@ -10,11 +10,14 @@ const told = (c: (typeof COMMON)[number]): readonly string[] =>
     .findings.filter((f) => f.code !== 'honey-infant')
     .map((f) => `${f.code}:${f.severity}`);
 
-test.each(COMMON.map((c) => [c.name, c] as const))('%s: all read, and what is said is what a cook would say', (_name, c) => {
-  const lines = linesOf(...c.lines);
-  expect(lines.filter((l) => l.use === 'batter' && l.grams === null).map((l) => l.text)).toEqual([]);
-  expect(told(c)).toEqual(c.said);
-});
+test.each(COMMON.map((c) => [c.name, c] as const))(
+  '%s: all read, and what is said is what a cook would say',
+  (_name, c) => {
+    const lines = linesOf(...c.lines);
+    expect(lines.filter((l) => l.use === 'batter' && l.grams === null).map((l) => l.text)).toEqual([]);
+    expect(told(c)).toEqual(c.said);
+  },
+);
 
 test('of a hundred and more that cooks call fine, 57 in 60 are without a look and 52 wholly calm', () => {
   const all = COMMON.map(told);

@@ -17,7 +17,11 @@ export const SEVERITIES = ['stop', 'look', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 export type Basis = 'measured' | 'arithmetic' | 'model';
 /** As it is said to the cook. */
-export const BASIS_WORDS: Readonly<Record<Basis, string>> = { measured: 'measured', arithmetic: 'calculated', model: 'estimate' };
+export const BASIS_WORDS: Readonly<Record<Basis, string>> = {
+  measured: 'measured',
+  arithmetic: 'calculated',
+  model: 'estimate',
+};
 
 export interface Finding {
   readonly code: string;
@@ -78,9 +82,11 @@ export interface Evidence {
 export type Rule = (e: Evidence) => Finding | null;
 
 /** A line as it is quoted in a sentence. */
-export const quoted = (l: Pick<EvidenceLine, 'text'> | undefined): string => (l?.text ? `"${l.text.slice(0, 60)}"` : 'One line');
+export const quoted = (l: Pick<EvidenceLine, 'text'> | undefined): string =>
+  l?.text ? `"${l.text.slice(0, 60)}"` : 'One line';
 
-export const keysOf = (lines: readonly EvidenceLine[]): readonly string[] => lines.map((l) => l.key).filter((k) => k !== undefined);
+export const keysOf = (lines: readonly EvidenceLine[]): readonly string[] =>
+  lines.map((l) => l.key).filter((k) => k !== undefined);
 
 /** How a finding is remembered once the cook has said "Leave it as it is": worse than it was, and it speaks again. */
 export const meantKey = (f: Finding): string => `${f.code}:${f.severity}`;

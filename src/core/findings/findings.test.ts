@@ -1,15 +1,37 @@
 import fc from 'fast-check';
 import { analyse } from '../analyse';
-import { KINDS, type KindId, kindFromWords, oneOf, RAILS, type Rail, railOf, readZone, schoolOf, usualPortionMl } from '../formula/kinds';
+import {
+  KINDS,
+  type KindId,
+  kindFromWords,
+  oneOf,
+  RAILS,
+  type Rail,
+  railOf,
+  readZone,
+  schoolOf,
+  usualPortionMl,
+} from '../formula/kinds';
 import { pouredG } from '../formula/tally';
 import { counting } from '../testing/counted';
 import { anyFormula, linesOf } from '../testing/formulas';
 import { findingsOf, RULES } from './findings';
 
-const GOOD = ['250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter, melted'];
+const GOOD = [
+  '250 g flour',
+  '25 g sugar',
+  '4 g salt',
+  '10 g baking powder',
+  '430 g milk',
+  '2 eggs',
+  '40 g butter, melted',
+];
 const codes = (texts: readonly string[], kind: Parameters<typeof analyse>[1] = 'griddle', school = 'even') =>
   analyse(linesOf(...texts), kind, school).findings.map((f) => `${f.code}:${f.severity}`);
-const without = (what: string, ...instead: readonly string[]): readonly string[] => [...GOOD.filter((l) => !l.includes(what)), ...instead];
+const without = (what: string, ...instead: readonly string[]): readonly string[] => [
+  ...GOOD.filter((l) => !l.includes(what)),
+  ...instead,
+];
 
 test('a good formula is calm', () => expect(codes(GOOD)).toEqual([]));
 
@@ -81,21 +103,28 @@ test('sentences carry the number that caused them', () => {
 
 test('the worst comes first', () => {
   const found = analyse(linesOf(...without('salt', '8 g salt', '5 g baking soda')), 'griddle', 'even').findings;
-  expect(found.map((f) => f.severity)).toEqual([...found.map((f) => f.severity)].sort((a, b) => 'stop look note'.indexOf(a) - 'stop look note'.indexOf(b)));
+  expect(found.map((f) => f.severity)).toEqual(
+    [...found.map((f) => f.severity)].sort((a, b) => 'stop look note'.indexOf(a) - 'stop look note'.indexOf(b)),
+  );
   expect(found[0]?.code).toBe('soda-unspent');
 });
 
 test('without a kind no zone is tested', () => {
   expect(codes(without('salt'), null)).toEqual([]);
   expect(RULES.length).toBeGreaterThan(10);
-  expect(findingsOf({ ...analyse(linesOf(...GOOD), 'griddle'), lines: [], volume: null, thickness: null }, [])).toEqual([]);
+  expect(findingsOf({ ...analyse(linesOf(...GOOD), 'griddle'), lines: [], volume: null, thickness: null }, [])).toEqual(
+    [],
+  );
 });
 
 test('lines that are not counted, and amounts that disagree, are said before the ratios they spoil', () => {
   expect(codes([...GOOD, '1 cup moondust'])).toEqual(['lines-open:look']);
   // soda that would be a stop is not judged beside a line that may be sour
   expect(codes([...GOOD, '6 g baking soda', '1 cup moondust'])).toEqual(['lines-open:look']);
-  expect(codes([...GOOD, '6 g baking soda', 'salt'].filter((l) => l !== '4 g salt'))).toEqual(['soda-unspent:stop', 'lines-open:look']);
+  expect(codes([...GOOD, '6 g baking soda', 'salt'].filter((l) => l !== '4 g salt'))).toEqual([
+    'soda-unspent:stop',
+    'lines-open:look',
+  ]);
   expect(codes(without('flour', 'some flour'))).toEqual(['lines-open:look']);
   expect(codes([...GOOD, 'cinnamon'])).toEqual(['lines-open:note']);
   // a note on a spice hides no stop
@@ -106,7 +135,9 @@ test('lines that are not counted, and amounts that disagree, are said before the
 
 test('a school changes the zone, and so what is said', () => {
   // water 180 %: in range for even cakes, above the tall ones' 125-180
-  expect(analyse(linesOf(...GOOD), 'griddle', 'tall').rails.find((r) => r.rail === 'water')?.reading?.standing).toBe('above');
+  expect(analyse(linesOf(...GOOD), 'griddle', 'tall').rails.find((r) => r.rail === 'water')?.reading?.standing).toBe(
+    'above',
+  );
 });
 
 test('zones: the ends belong, a quarter of the width is the step', () => {
@@ -137,24 +168,113 @@ test.each([
 
 // common formulas most cooks would call fine: none may be shouted at
 test.each([
-  ['griddle', 'even', ['2 cups flour', '2 tbsp sugar', '1 tbsp baking powder', '1/2 tsp salt', '1 3/4 cups milk', '2 eggs', '1/4 cup butter']],
-  ['griddle', 'even', ['1 1/2 cups flour', '3 1/2 tsp baking powder', '1 tbsp sugar', '1/2 tsp salt', '1 1/4 cups milk', '1 egg', '3 tbsp butter']],
   [
     'griddle',
     'even',
-    ['2 cups flour', '2 tbsp sugar', '1 tsp baking powder', '1 tsp baking soda', '1/2 tsp salt', '2 cups buttermilk', '2 eggs', '4 tbsp butter'],
+    [
+      '2 cups flour',
+      '2 tbsp sugar',
+      '1 tbsp baking powder',
+      '1/2 tsp salt',
+      '1 3/4 cups milk',
+      '2 eggs',
+      '1/4 cup butter',
+    ],
   ],
-  ['griddle', 'tall', ['2 cups flour', '3 tbsp sugar', '4 tsp baking powder', '1/2 tsp salt', '1 1/2 cups milk', '2 eggs', '1/4 cup butter']],
-  ['griddle', 'thin', ['150 g flour', '10 g sugar', '2 g salt', '3 g baking powder', '360 g milk', '2 eggs', '20 g butter']],
-  ['small', 'even', ['225 g flour', '50 g sugar', '10 g baking powder', '1 g salt', '300 g milk', '1 egg', '25 g butter']],
+  [
+    'griddle',
+    'even',
+    [
+      '1 1/2 cups flour',
+      '3 1/2 tsp baking powder',
+      '1 tbsp sugar',
+      '1/2 tsp salt',
+      '1 1/4 cups milk',
+      '1 egg',
+      '3 tbsp butter',
+    ],
+  ],
+  [
+    'griddle',
+    'even',
+    [
+      '2 cups flour',
+      '2 tbsp sugar',
+      '1 tsp baking powder',
+      '1 tsp baking soda',
+      '1/2 tsp salt',
+      '2 cups buttermilk',
+      '2 eggs',
+      '4 tbsp butter',
+    ],
+  ],
+  [
+    'griddle',
+    'tall',
+    [
+      '2 cups flour',
+      '3 tbsp sugar',
+      '4 tsp baking powder',
+      '1/2 tsp salt',
+      '1 1/2 cups milk',
+      '2 eggs',
+      '1/4 cup butter',
+    ],
+  ],
+  [
+    'griddle',
+    'thin',
+    ['150 g flour', '10 g sugar', '2 g salt', '3 g baking powder', '360 g milk', '2 eggs', '20 g butter'],
+  ],
+  [
+    'small',
+    'even',
+    ['225 g flour', '50 g sugar', '10 g baking powder', '1 g salt', '300 g milk', '1 egg', '25 g butter'],
+  ],
   ['crepe', 'sweet', ['1 cup flour', '1 tbsp sugar', '1/4 tsp salt', '1 1/2 cups milk', '2 eggs', '2 tbsp butter']],
   ['crepe', 'savoury', ['250 g flour', '5 g salt', '500 g milk', '3 eggs', '40 g butter']],
   ['crepe', 'buckwheat', ['250 g buckwheat flour', '6 g salt', '550 g water', '1 egg']],
-  ['waffle', 'crisp', ['2 cups flour', '1 tbsp sugar', '1 tbsp baking powder', '1/2 tsp salt', '1 3/4 cups milk', '2 eggs', '1/2 cup oil']],
-  ['waffle', 'soft', ['2 cups flour', '1/4 cup sugar', '1 tbsp baking powder', '1/2 tsp salt', '1 3/4 cups milk', '2 eggs', '1/3 cup oil']],
-  ['oven', 'puffed', ['1/2 cup flour', '1/2 cup milk', '3 eggs', '1 tbsp sugar', 'pinch of salt', '2 tbsp butter for the pan']],
-  ['ball', 'round-pan', ['250 g flour', '25 g sugar', '3 g salt', '6 g baking powder', '400 g milk', '3 eggs', '50 g butter']],
-  ['foam', 'souffle', ['60 g cake flour', '40 g sugar', '60 g milk', '3 eggs, separated', '10 g butter', '2 g baking powder']],
+  [
+    'waffle',
+    'crisp',
+    [
+      '2 cups flour',
+      '1 tbsp sugar',
+      '1 tbsp baking powder',
+      '1/2 tsp salt',
+      '1 3/4 cups milk',
+      '2 eggs',
+      '1/2 cup oil',
+    ],
+  ],
+  [
+    'waffle',
+    'soft',
+    [
+      '2 cups flour',
+      '1/4 cup sugar',
+      '1 tbsp baking powder',
+      '1/2 tsp salt',
+      '1 3/4 cups milk',
+      '2 eggs',
+      '1/3 cup oil',
+    ],
+  ],
+  [
+    'oven',
+    'puffed',
+    ['1/2 cup flour', '1/2 cup milk', '3 eggs', '1 tbsp sugar', 'pinch of salt', '2 tbsp butter for the pan'],
+  ],
+  [
+    'ball',
+    'round-pan',
+    ['250 g flour', '25 g sugar', '3 g salt', '6 g baking powder', '400 g milk', '3 eggs', '50 g butter'],
+  ],
+  [
+    'foam',
+    'souffle',
+    ['60 g cake flour', '40 g sugar', '60 g milk', '3 eggs, separated', '10 g butter', '2 g baking powder'],
+  ],
 ] as const)('%s, %s: no more than a note', (kind, school, texts) => {
   expect(codes(texts, kind, school).filter((c) => !c.endsWith(':note'))).toEqual([]);
 });
@@ -167,17 +287,20 @@ describe('what is added shifts what is tested, and the rail says so', () => {
   };
   const plain = (r: Rail) => rail(GOOD, r);
 
-  test.each(['80 g chocolate chips', '120 g blueberries', '60 g walnuts, chopped', '1 banana, sliced', '1 apple, diced'])(
-    '%s stays whole and counts in no ratio',
-    (add) => {
-      for (const r of RAILS.filter((x) => x !== 'salt')) expect(rail([...GOOD, add], r)).toEqual(plain(r));
-      const [with_, without_] = [analyse(linesOf(...GOOD, add), 'griddle'), analyse(linesOf(...GOOD), 'griddle')];
-      expect(with_.volume?.volumeMl).toBeCloseTo(without_.volume?.volumeMl ?? 0, 9);
-      expect(with_.thickness).toEqual(without_.thickness);
-      expect(with_.tally.massG).toBeGreaterThan(without_.tally.massG);
-      expect(pouredG(with_.tally)).toBeCloseTo(without_.tally.massG, 9);
-    },
-  );
+  test.each([
+    '80 g chocolate chips',
+    '120 g blueberries',
+    '60 g walnuts, chopped',
+    '1 banana, sliced',
+    '1 apple, diced',
+  ])('%s stays whole and counts in no ratio', (add) => {
+    for (const r of RAILS.filter((x) => x !== 'salt')) expect(rail([...GOOD, add], r)).toEqual(plain(r));
+    const [with_, without_] = [analyse(linesOf(...GOOD, add), 'griddle'), analyse(linesOf(...GOOD), 'griddle')];
+    expect(with_.volume?.volumeMl).toBeCloseTo(without_.volume?.volumeMl ?? 0, 9);
+    expect(with_.thickness).toEqual(without_.thickness);
+    expect(with_.tally.massG).toBeGreaterThan(without_.tally.massG);
+    expect(pouredG(with_.tally)).toBeCloseTo(without_.tally.massG, 9);
+  });
 
   test('mashed and grated they are part of it', () => {
     expect(rail([...GOOD, '1 banana, mashed'], 'sugar').value).toBeGreaterThan(plain('sugar').value + 4);
@@ -208,7 +331,9 @@ describe('what is added shifts what is tested, and the rail says so', () => {
   test('a foam of whole eggs and sugar is tested as one, a soft fold as it is', () => {
     const whole = ['3 eggs', '75 g sugar', '110 g flour', '40 ml milk', '1 tsp baking powder'];
     expect(analyse(linesOf(...whole), 'foam', 'soft-fold').school?.id).toBe('whole-egg');
-    expect(analyse(linesOf(...whole.map((l) => (l === '3 eggs' ? '3 eggs, separated' : l))), 'foam', 'soft-fold').school?.id).toBe('soft-fold');
+    expect(
+      analyse(linesOf(...whole.map((l) => (l === '3 eggs' ? '3 eggs, separated' : l))), 'foam', 'soft-fold').school?.id,
+    ).toBe('soft-fold');
   });
 
   test('an oven pancake of much milk and few eggs is meant to set in its tray; of few eggs alone it is not', () => {
@@ -221,11 +346,19 @@ describe('what is added shifts what is tested, and the rail says so', () => {
   });
 
   test('a crepe of buckwheat with hardly an egg is tested as one; of wheat it tears', () => {
-    const of = (flour: string): readonly string[] => ['330 g '.concat(flour), '750 ml water', '8 g salt', '1 egg', '15 g oil'];
+    const of = (flour: string): readonly string[] => [
+      '330 g '.concat(flour),
+      '750 ml water',
+      '8 g salt',
+      '1 egg',
+      '15 g oil',
+    ];
     const a = analyse(linesOf(...of('buckwheat flour')), 'crepe', 'savoury');
     expect([a.school?.id, a.findings]).toEqual(['buckwheat', []]);
     expect(analyse(linesOf(...of('flour')), 'crepe', 'savoury').findings.map((f) => f.code)).toContain('egg-low');
-    expect(analyse(linesOf(...of('rice flour')), 'crepe', 'savoury').findings.map((f) => f.code)).toContain('no-gluten');
+    expect(analyse(linesOf(...of('rice flour')), 'crepe', 'savoury').findings.map((f) => f.code)).toContain(
+      'no-gluten',
+    );
   });
 
   test('a puree is raised as well: 100 g to 100 g of flour make 0.3 g more gas usual', () => {
@@ -260,14 +393,27 @@ test('no number stands outside an end it is written like', () => {
 test('words fit the kind', () => {
   const says = (kind: KindId, school: string, code: string, ...texts: readonly string[]): string =>
     analyse(linesOf(...texts), kind, school).findings.find((f) => f.code === code)?.message ?? '';
-  expect(says('oven', 'puffed', 'egg-low', '150 g flour', '300 g milk', '1 egg', '2 g salt', '40 g butter for the pan')).toMatch(/it will not climb\.$/);
-  expect(says('waffle', 'crisp', 'fat-low', '250 g flour', '400 g milk', '2 eggs', '10 g baking powder', '4 g salt')).toMatch(/stick to the iron/);
+  expect(
+    says('oven', 'puffed', 'egg-low', '150 g flour', '300 g milk', '1 egg', '2 g salt', '40 g butter for the pan'),
+  ).toMatch(/it will not climb\.$/);
+  expect(
+    says('waffle', 'crisp', 'fat-low', '250 g flour', '400 g milk', '2 eggs', '10 g baking powder', '4 g salt'),
+  ).toMatch(/stick to the iron/);
   expect(says('griddle', 'even', 'salt-high', ...without('salt', '9 g salt'))).not.toMatch(/is counted/);
-  expect(says('griddle', 'even', 'salt-high', ...GOOD.filter((l) => !/salt|butter/.test(l)), '9 g salt', '40 g salted butter')).toMatch(
-    /what salted butter brings is counted/,
-  );
+  expect(
+    says(
+      'griddle',
+      'even',
+      'salt-high',
+      ...GOOD.filter((l) => !/salt|butter/.test(l)),
+      '9 g salt',
+      '40 g salted butter',
+    ),
+  ).toMatch(/what salted butter brings is counted/);
   // no egg is meant where nothing comes from an animal
-  expect(codes(GOOD.filter((l) => !/milk|egg|butter/.test(l)).concat('430 g oat drink', '30 g oil')).join()).not.toContain('egg-low');
+  expect(
+    codes(GOOD.filter((l) => !/milk|egg|butter/.test(l)).concat('430 g oat drink', '30 g oil')).join(),
+  ).not.toContain('egg-low');
   expect(codes(without('eggs')).join()).toContain('egg-low');
 });
 
@@ -303,8 +449,10 @@ test('self-raising flour and powder are two of a kind: told where they are too m
 
 test('a dose told at an altitude is told at the sea beside it', () => {
   // 26 g of powder: over the zone to 1.6 g, and over that of 2000 m, where gas takes 1.27 times the room
-  const words = analyse(linesOf(...without('powder', '26 g baking powder')), 'griddle', 'even', { altitudeM: 2000 }).findings.find(
-    (f) => f.code === 'over-raised',
+  const words = analyse(linesOf(...without('powder', '26 g baking powder')), 'griddle', 'even', {
+    altitudeM: 2000,
+  }).findings.find((f) => f.code === 'over-raised');
+  expect(words?.message).toContain(
+    'have 0.39 to 1.26 g at 2000 m, where gas takes more room (at the sea 0.50 to 1.60 g)',
   );
-  expect(words?.message).toContain('have 0.39 to 1.26 g at 2000 m, where gas takes more room (at the sea 0.50 to 1.60 g)');
 });

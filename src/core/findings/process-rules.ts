@@ -67,7 +67,11 @@ const COLD_C = 12;
 
 const coldBatter: Rule = (e) => {
   if (e.standing.batterC >= COLD_C || e.kind === null || e.kind.tilted || e.kind.id === 'oven') return null;
-  const butter = e.lines.some((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient.id.startsWith('butter-') || p.ingredient.id === 'oil-coconut'));
+  const butter = e.lines.some(
+    (l) =>
+      l.use === 'batter' &&
+      l.parts.some((p) => p.ingredient.id.startsWith('butter-') || p.ingredient.id === 'oil-coconut'),
+  );
   return {
     code: 'cold-batter',
     severity: 'note',
@@ -168,4 +172,13 @@ const againstTheKind: Rule = (e) => {
   };
 };
 
-export const PROCESS_RULES: readonly Rule[] = [moreThanThereIs, againstTheKind, powderOld, waiting, coldBatter, portionLarge, smallWeighing, sinking];
+export const PROCESS_RULES: readonly Rule[] = [
+  moreThanThereIs,
+  againstTheKind,
+  powderOld,
+  waiting,
+  coldBatter,
+  portionLarge,
+  smallWeighing,
+  sinking,
+];

@@ -8,16 +8,38 @@ import { nounsOf } from '../pantry/nouns';
 import { ingredient } from '../pantry/pantry';
 import { linesOf } from '../testing/formulas';
 
-const GOOD = ['250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '430 g milk', '2 eggs', '40 g butter, melted'];
-const of = (texts: readonly string[], more: Partial<Formula> = {}, edit: Readonly<Record<string, Partial<Entry>>> = {}): Formula => ({
+const GOOD = [
+  '250 g flour',
+  '25 g sugar',
+  '4 g salt',
+  '10 g baking powder',
+  '430 g milk',
+  '2 eggs',
+  '40 g butter, melted',
+];
+const of = (
+  texts: readonly string[],
+  more: Partial<Formula> = {},
+  edit: Readonly<Record<string, Partial<Entry>>> = {},
+): Formula => ({
   ...EMPTY_FORMULA,
   ...more,
   entries: texts.map((text, n) => ({ key: `l${n + 1}`, text, ...edit[`l${n + 1}`] })),
 });
-const found = (f: Formula): readonly string[] => analyseFormula(f, FRESH_KITCHEN).analysis.findings.map((x) => `${x.code}:${x.severity}`);
-const message = (f: Formula, code: string): string => analyseFormula(f, FRESH_KITCHEN).analysis.findings.find((x) => x.code === code)?.message ?? '';
+const found = (f: Formula): readonly string[] =>
+  analyseFormula(f, FRESH_KITCHEN).analysis.findings.map((x) => `${x.code}:${x.severity}`);
+const message = (f: Formula, code: string): string =>
+  analyseFormula(f, FRESH_KITCHEN).analysis.findings.find((x) => x.code === code)?.message ?? '';
 
-const SOUR = ['250 g flour', '25 g sugar', '4 g salt', '4 g baking soda', '480 g buttermilk', '2 eggs', '40 g butter, melted'];
+const SOUR = [
+  '250 g flour',
+  '25 g sugar',
+  '4 g salt',
+  '4 g baking soda',
+  '480 g buttermilk',
+  '2 eggs',
+  '40 g butter, melted',
+];
 test.each([
   ['a good one is calm', of(GOOD), []],
   ['chilled overnight with powder', of(GOOD, { ways: { rest: 'overnight' } }), ['cold-batter:note']],
@@ -28,7 +50,11 @@ test.each([
   // usual is 60 ml; half as much again is 90
   ['a portion of 90 ml', of(GOOD, { portionMl: 90 }), []],
   ['a portion of 95 ml', of(GOOD, { portionMl: 95 }), ['portion-large:note']],
-  ['half a gram of salt on a gram scale', of([...GOOD.filter((x) => !x.includes('salt')), '3.4 g salt']), ['small-weighing:note']],
+  [
+    'half a gram of salt on a gram scale',
+    of([...GOOD.filter((x) => !x.includes('salt')), '3.4 g salt']),
+    ['small-weighing:note'],
+  ],
   ['berries in the bowl of a ribbon', of([...GOOD, '80 g blueberries']), ['add-ins-sink:note']],
   ['cinnamon by the cup', of([...GOOD, '20 g cinnamon']), ['spice-high:look']],
   ['cinnamon from two jars', of([...GOOD, '6 g cinnamon', '5 g cinnamon']), ['spice-high:note']],
@@ -40,11 +66,22 @@ test.each([
 test('whites that wait: none, a note past 15 minutes, a look past 30', () => {
   const foam = (rest: 'none' | 'half-hour' | 'hour') =>
     found(
-      of(['200 g flour', '25 g sugar', '4 g baking powder', '2 g salt', '280 g milk', '4 eggs, separated', '20 g butter'], {
-        kind: 'foam',
-        school: 'soft-fold',
-        ways: { rest },
-      }),
+      of(
+        [
+          '200 g flour',
+          '25 g sugar',
+          '4 g baking powder',
+          '2 g salt',
+          '280 g milk',
+          '4 eggs, separated',
+          '20 g butter',
+        ],
+        {
+          kind: 'foam',
+          school: 'soft-fold',
+          ways: { rest },
+        },
+      ),
     );
   expect(foam('none')).toEqual([]);
   expect(foam('half-hour')).toContain('whites-and-wait:note');
@@ -61,15 +98,26 @@ test.each([
 ])('a card that says "%s"', (cardNotes, codes) => expect(found(of(GOOD, { cardNotes }))).toEqual(codes));
 
 test('the yield is held against what the bowl pours, with the size its own number would be', () =>
-  expect(message(of(GOOD, { cardNotes: 'Makes 6' }), 'yield-claim')).toMatch(/The card says 6; this bowl pours 13 of 60 ml. Its 6 would be of 131 ml each\./));
+  expect(message(of(GOOD, { cardNotes: 'Makes 6' }), 'yield-claim')).toMatch(
+    /The card says 6; this bowl pours 13 of 60 ml. Its 6 would be of 131 ml each\./,
+  ));
 
-const METHOD = 'Whisk flour, sugar, salt and baking powder. Beat eggs with milk, stir in the melted butter, join and leave the lumps.';
+const METHOD =
+  'Whisk flour, sugar, salt and baking powder. Beat eggs with milk, stir in the melted butter, join and leave the lumps.';
 test.each([
   ['uses what is listed', METHOD, []],
   ['forgets the sugar', METHOD.replace('flour, sugar, salt', 'flour, salt'), ['listed-never-used:note']],
   ['adds vanilla that is not there', `${METHOD} Add the vanilla.`, ['used-never-listed:look']],
-  ['speaks of all the dry things', 'Whisk all the dry ingredients, then the wet ones, then join them and leave the lumps.', []],
-  ['butters the pan and dips in water', `${METHOD} Butter the pan; a drop of water should dance. Serve with syrup.`, []],
+  [
+    'speaks of all the dry things',
+    'Whisk all the dry ingredients, then the wet ones, then join them and leave the lumps.',
+    [],
+  ],
+  [
+    'butters the pan and dips in water',
+    `${METHOD} Butter the pan; a drop of water should dance. Serve with syrup.`,
+    [],
+  ],
   ['sends lemon to the table', `${METHOD} Lemon and honey go to the table.`, []],
   ['is only a remark', 'Good on Saturdays.', []],
 ])('a method that %s', (_name, cardNotes, codes) => expect(found(of(GOOD, { cardNotes }))).toEqual(codes));
@@ -88,5 +136,7 @@ test('a card of 1 1/2 and 1 1/4 is doubted, and the other reading is offered by 
   const a = analyseFormula(of(card), FRESH_KITCHEN).analysis.findings.find((x) => x.code === 'fraction-doubtful');
   expect(a).toMatchObject({ severity: 'look', keys: ['l3'] });
   // salt that is what it should be raises no doubt
-  expect(analyse(linesOf('1 1/2 cups flour', '1 1/4 cups milk', '1 1/4 tsp sugar'), 'griddle').findings.map((x) => x.code)).not.toContain('fraction-doubtful');
+  expect(
+    analyse(linesOf('1 1/2 cups flour', '1 1/4 cups milk', '1 1/4 tsp sugar'), 'griddle').findings.map((x) => x.code),
+  ).not.toContain('fraction-doubtful');
 });

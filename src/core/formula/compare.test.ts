@@ -11,11 +11,17 @@ import { FRESH_WAYS, standingOf } from './ways';
 
 const lines = (...texts: readonly string[]) =>
   formulaLines({ ...EMPTY_FORMULA, entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })) } satisfies Formula);
-const words = (a: readonly string[], b: readonly string[]): readonly string[] => changesInWords(pairLines(lines(...a), lines(...b)));
+const words = (a: readonly string[], b: readonly string[]): readonly string[] =>
+  changesInWords(pairLines(lines(...a), lines(...b)));
 
 test('the change in words a cook would use', () => {
-  expect(words(['500 g flour', '182 g water', '3 eggs'], ['500 g flour', '191 g water', '2 eggs'])).toEqual(['water 182 g to 191 g', 'one egg fewer']);
-  expect(words(['500 g flour', '880 g buttermilk'], ['500 g flour', '880 g milk'])).toEqual(['whole milk for cultured buttermilk, 880 g']);
+  expect(words(['500 g flour', '182 g water', '3 eggs'], ['500 g flour', '191 g water', '2 eggs'])).toEqual([
+    'water 182 g to 191 g',
+    'one egg fewer',
+  ]);
+  expect(words(['500 g flour', '880 g buttermilk'], ['500 g flour', '880 g milk'])).toEqual([
+    'whole milk for cultured buttermilk, 880 g',
+  ]);
   expect(words(['500 g flour', '60 g sugar'], ['500 g flour'])).toEqual(['no granulated sugar']);
   expect(words(['500 g flour'], ['500 g flour', '60 g sugar'])).toEqual(['granulated sugar new, 60 g']);
   expect(words(['2 egg yolks'], ['4 egg yolks'])).toEqual(['two yolks more']);
@@ -48,7 +54,11 @@ test('eggs to crack: whole, yolks and whites from the same eggs, and what is lef
     whites: expect.closeTo(4),
     left: { part: 'yolk', count: expect.closeTo(1), grams: expect.closeTo(17) },
   });
-  expect(countEggs(linesOf('3 egg yolks'), 50)?.left).toEqual({ part: 'white', count: expect.closeTo(3), grams: expect.closeTo(99) });
+  expect(countEggs(linesOf('3 egg yolks'), 50)?.left).toEqual({
+    part: 'white',
+    count: expect.closeTo(3),
+    grams: expect.closeTo(99),
+  });
   expect(countEggs(linesOf('100 g flour'), 50)).toBeNull();
 });
 
@@ -63,7 +73,11 @@ test.each([
 ])('powder opened %s is worth %d', (opened, today, s) => expect(powderStrength(opened, today)).toBeCloseTo(s, 3));
 
 test('the day in the pantry ages the powder of every line that says no day of its own, and nothing else', () => {
-  const house = { ...FRESH_KITCHEN, today: '2026-11-24', openedOn: { 'baking-powder-double-al': '2025-11-24', 'flour-all-purpose': '2020-01-01' } };
+  const house = {
+    ...FRESH_KITCHEN,
+    today: '2026-11-24',
+    openedOn: { 'baking-powder-double-al': '2025-11-24', 'flour-all-purpose': '2020-01-01' },
+  };
   const of = (opened?: string, k: Kitchen = house) =>
     formulaLines(
       {
@@ -107,11 +121,15 @@ test('allergens of everything, amounts or not; what is not read is said', () => 
 
 /* Apple is 85.56 % water: 200 g hold 171.1 g; 60 pressed out leave 140 g with 111.1 g, which is 79.4 %. */
 test('what is squeezed out of fruit is water: lighter, drier, and no more than nine tenths of it', () => {
-  const of = (drainedG: number) => formulaLines({ ...EMPTY_FORMULA, entries: [{ key: 'l1', text: '200 g apple, grated', drainedG }] })[0];
+  const of = (drainedG: number) =>
+    formulaLines({ ...EMPTY_FORMULA, entries: [{ key: 'l1', text: '200 g apple, grated', drainedG }] })[0];
   const line = of(60);
   expect(line).toMatchObject({ grams: 140, drainedG: 60 });
   const [part] = line?.parts ?? [];
-  expect(((part?.ingredient.per100g.waterG ?? 0) * 140) / 100).toBeCloseTo(2 * ingredient('apple').per100g.waterG - 60, 6);
+  expect(((part?.ingredient.per100g.waterG ?? 0) * 140) / 100).toBeCloseTo(
+    2 * ingredient('apple').per100g.waterG - 60,
+    6,
+  );
   expect(((part?.ingredient.per100g.sugarsG ?? 0) * 140) / 100).toBeCloseTo(2 * ingredient('apple').per100g.sugarsG, 6);
   expect(of(190)).toMatchObject({ grams: 200, drainedG: 0 });
 });
@@ -120,6 +138,8 @@ test('the same formula is the same in whatever order its fields came; another wo
   const f = { ...EMPTY_FORMULA, name: 'Cakes', entries: [{ key: 'l1', text: '250 g flour', pinned: undefined }] };
   const turned = Object.fromEntries(Object.entries(f).reverse()) as unknown as typeof f;
   expect(sameFormula(f, { ...turned, entries: [{ text: '250 g flour', key: 'l1', pinned: undefined }] })).toBe(true);
-  expect(sameFormula(f, { ...f, entries: [{ ...f.entries[0], key: 'l1', text: '251 g flour', pinned: undefined }] })).toBe(false);
+  expect(
+    sameFormula(f, { ...f, entries: [{ ...f.entries[0], key: 'l1', text: '251 g flour', pinned: undefined }] }),
+  ).toBe(false);
   expect(sameFormula(f, { ...f, held: { ...f.held, mass: true } })).toBe(false);
 });

@@ -22,7 +22,8 @@ function changeOf(a: FormulaLine, b: FormulaLine): Change {
 }
 
 const sameThing = (a: FormulaLine, b: FormulaLine): boolean =>
-  a.use === b.use && (a.ingredient === null || b.ingredient === null ? a.text === b.text : a.ingredient.id === b.ingredient.id);
+  a.use === b.use &&
+  (a.ingredient === null || b.ingredient === null ? a.text === b.text : a.ingredient.id === b.ingredient.id);
 
 /**
  * Pairs the lines of two formulas by what they are and what they are for, in order; of two versions of one formula by key first, and a
@@ -46,14 +47,22 @@ export function pairLines(
   const first = as.map((a) => ({ a, b: byKey ? take((l) => l.key === a.key && sameThing(a, l)) : null }));
   const second = first.map(({ a, b }) => ({ a, b: b ?? take((l) => sameThing(a, l)) }));
   // the same place with another thing in it: a swap
-  const third = second.map(({ a, b }) => ({ a, b: b ?? (byKey ? take((l) => l.key === a.key && l.use === a.use) : null) }));
-  return [...third.map(({ a, b }): LinePair => ({ a, b, change: b ? changeOf(a, b) : 'gone' })), ...left.map((b): LinePair => ({ a: null, b, change: 'new' }))];
+  const third = second.map(({ a, b }) => ({
+    a,
+    b: b ?? (byKey ? take((l) => l.key === a.key && l.use === a.use) : null),
+  }));
+  return [
+    ...third.map(({ a, b }): LinePair => ({ a, b, change: b ? changeOf(a, b) : 'gone' })),
+    ...left.map((b): LinePair => ({ a: null, b, change: 'new' })),
+  ];
 }
 
 const nameOf = (l: FormulaLine): string => {
   if (!l.ingredient) return l.text;
   // a line without an amount has no parts, and a name all the same
-  return l.parts.length === 0 ? kitchenName(l.ingredient).toLowerCase() : l.parts.map((p) => kitchenName(p.ingredient).toLowerCase()).join(' and ');
+  return l.parts.length === 0
+    ? kitchenName(l.ingredient).toLowerCase()
+    : l.parts.map((p) => kitchenName(p.ingredient).toLowerCase()).join(' and ');
 };
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];

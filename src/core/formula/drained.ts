@@ -11,7 +11,9 @@ const MOST_SHARE = 0.9;
 /** An ingredient with some of its water gone, per 100 g of what is left. */
 function drier(i: Ingredient, grams: number, waterG: number): Ingredient {
   const left = grams - waterG;
-  const scaled = Object.fromEntries(Object.entries(i.per100g).map(([k, v]) => [k, (v * grams) / left])) as unknown as Composition;
+  const scaled = Object.fromEntries(
+    Object.entries(i.per100g).map(([k, v]) => [k, (v * grams) / left]),
+  ) as unknown as Composition;
   const up = grams / left;
   return {
     ...i,
@@ -36,6 +38,11 @@ export function drainLine<L extends Line>(line: L, drainedG: number): L {
   const [p] = line.parts;
   if (!p || line.grams === null || !(drainedG > 0) || drainedG > mostDrained(line)) return line;
   const factor = (p.grams - drainedG) / p.grams;
-  const part: LinePart = { ingredient: drier(p.ingredient, p.grams, drainedG), grams: p.grams - drainedG, low: p.low * factor, high: p.high * factor };
+  const part: LinePart = {
+    ingredient: drier(p.ingredient, p.grams, drainedG),
+    grams: p.grams - drainedG,
+    low: p.low * factor,
+    high: p.high * factor,
+  };
   return { ...line, parts: [part], grams: part.grams, gramsLow: part.low, gramsHigh: part.high };
 }

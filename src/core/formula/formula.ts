@@ -22,7 +22,11 @@ export const MOMENT_NAMES: Readonly<Record<Moment, string>> = {
 /** What is done to an add-in so that it stays up. */
 export const DRESSINGS = ['plain', 'dried', 'floured'] as const;
 export type Dressing = (typeof DRESSINGS)[number];
-export const DRESSING_NAMES: Readonly<Record<Dressing, string>> = { plain: 'as it is', dried: 'patted dry', floured: 'tossed in flour' };
+export const DRESSING_NAMES: Readonly<Record<Dressing, string>> = {
+  plain: 'as it is',
+  dried: 'patted dry',
+  floured: 'tossed in flour',
+};
 
 /** One of the two ends a forked formula can have. */
 export const END_IDS = ['a', 'b'] as const;
@@ -134,7 +138,10 @@ export const EMPTY_FORMULA: Formula = {
 };
 
 /** The kitchen as one formula has it: the house, with what the formula says otherwise. */
-export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula, 'ways'>>, house: Kitchen): Kitchen => ({
+export const kitchenOf = (
+  f: Pick<Formula, 'conventions'> & Partial<Pick<Formula, 'ways'>>,
+  house: Kitchen,
+): Kitchen => ({
   conventions: { ...house.conventions, ...f.conventions },
   ways: { ...house.ways, ...f.ways },
   units: house.units,
@@ -146,10 +153,12 @@ export const kitchenOf = (f: Pick<Formula, 'conventions'> & Partial<Pick<Formula
 });
 
 /** Whether a line counts: switched on, and of the base or the end that is looked at. */
-export const counts = (l: Pick<FormulaLine, 'off' | 'end'>, end: EndId | null): boolean => !l.off && (l.end === null || l.end === end);
+export const counts = (l: Pick<FormulaLine, 'off' | 'end'>, end: EndId | null): boolean =>
+  !l.off && (l.end === null || l.end === end);
 
 /** The end asked for, or the first; null in a formula that is not forked. */
-export const endOf = (f: Pick<Formula, 'ends'>, end: EndId | null): End | null => f.ends?.find((e) => e.id === end) ?? f.ends?.[0] ?? null;
+export const endOf = (f: Pick<Formula, 'ends'>, end: EndId | null): End | null =>
+  f.ends?.find((e) => e.id === end) ?? f.ends?.[0] ?? null;
 
 /** The school that is tested: the end's own in a forked formula. */
 export const schoolIdOf = (f: Formula, end: EndId | null): string => endOf(f, end)?.school ?? f.school;
@@ -165,7 +174,12 @@ export function atEnd(f: Formula, end: EndId | null): Formula {
 }
 
 /** The ends with one of them of another kind, and its first school: the formula is of its first end's kind. */
-export function withEndKind(f: Formula, end: EndId, kind: KindId, school: string): Pick<Formula, 'kind' | 'school' | 'ends' | 'portionMl'> {
+export function withEndKind(
+  f: Formula,
+  end: EndId,
+  kind: KindId,
+  school: string,
+): Pick<Formula, 'kind' | 'school' | 'ends' | 'portionMl'> {
   const { ends } = f;
   // another kind has another usual portion
   if (!ends) return { kind, school, ends, portionMl: null };
@@ -175,7 +189,12 @@ export function withEndKind(f: Formula, end: EndId, kind: KindId, school: string
     const { kind: _, ...rest } = e;
     return { ...rest, ...(of(e) !== first && { kind: of(e) }), ...(e.id === end && { school }) };
   };
-  return { kind: first, school: end === ends[0].id ? school : f.school, ends: [put(ends[0]), put(ends[1])], portionMl: first === f.kind ? f.portionMl : null };
+  return {
+    kind: first,
+    school: end === ends[0].id ? school : f.school,
+    ends: [put(ends[0]), put(ends[1])],
+    portionMl: first === f.kind ? f.portionMl : null,
+  };
 }
 
 /** Where a group goes, as the cook says: all of its lines. */
@@ -195,7 +214,9 @@ export function nextKey(entries: readonly Pick<Entry, 'key'>[]): string {
 
 /** A value as text that hangs on what is in it, not on the order its fields came in; fields without a value don't count. */
 const settled = (x: unknown): string =>
-  JSON.stringify(x, (_, v: unknown) => (typeof v === 'object' && v !== null && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).sort()) : v));
+  JSON.stringify(x, (_, v: unknown) =>
+    typeof v === 'object' && v !== null && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).sort()) : v,
+  );
 
 /** Whether two formulas are the same in every word and setting. */
 export const sameFormula = (a: Formula, b: Formula): boolean => settled(a) === settled(b);

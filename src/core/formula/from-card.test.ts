@@ -13,7 +13,13 @@ const pasted = (text: string) => {
 };
 const formulaOf = (text: string): Formula => {
   const { title, entries, notes, guess } = pasted(text);
-  return { ...EMPTY_FORMULA, name: title ?? '', entries, cardNotes: notes, ...(guess && { kind: guess.kind, school: guess.school }) };
+  return {
+    ...EMPTY_FORMULA,
+    name: title ?? '',
+    entries,
+    cardNotes: notes,
+    ...(guess && { kind: guess.kind, school: guess.school }),
+  };
 };
 
 const SAUCED = 'Cakes\n300 g flour\n400 ml milk\nCaramel sauce:\n100 g sugar\n50 g butter\nMoonlight:\n20 g honey';
@@ -41,7 +47,11 @@ test('companions stand beside the batter under their own name and count in no ra
 test('a group that was asked about goes where the cook says, all of it', () => {
   const f = formulaOf(SAUCED);
   const moved = { ...f, entries: placeGroup(f.entries, 'Moonlight', 'batter') };
-  expect(formulaLines(moved)[4]).toMatchObject({ use: 'batter', side: null, group: { name: 'Moonlight', role: 'batter' } });
+  expect(formulaLines(moved)[4]).toMatchObject({
+    use: 'batter',
+    side: null,
+    group: { name: 'Moonlight', role: 'batter' },
+  });
   const onTop = { ...f, entries: placeGroup(f.entries, 'Moonlight', 'topping') };
   expect(formulaLines(onTop)[4]).toMatchObject({ use: 'topping', side: null });
   expect(placeGroup(f.entries, 'Moonlight', 'side').some((e) => e.group?.asked)).toBe(false);
@@ -50,7 +60,9 @@ test('a group that was asked about goes where the cook says, all of it', () => {
 test('a word that only its card explains is kept with the line', () => {
   // "mel" is flour in Danish and honey's neighbour elsewhere; alone nobody could say
   const danish = pasted('Pandekager\n250 g mel\n5 dl mælk\n3 æg\n1 spsk sukker');
-  expect(danish.entries[0]?.ingredientId ?? formulaLines({ ...EMPTY_FORMULA, entries: danish.entries })[0]?.ingredient?.id).toBe('flour-all-purpose');
+  expect(
+    danish.entries[0]?.ingredientId ?? formulaLines({ ...EMPTY_FORMULA, entries: danish.entries })[0]?.ingredient?.id,
+  ).toBe('flour-all-purpose');
 });
 
 test('sweet and savoury headings are the two ends of one base', () => {
@@ -76,13 +88,22 @@ test.each([
 
 test('without a word the ratios speak; and where nothing speaks nothing is guessed', () => {
   const thin = formulaLines(formulaOf('250 g flour\n600 ml milk\n4 eggs'));
-  expect(guessKind('', thin, '')).toMatchObject({ kind: 'crepe', why: expect.stringMatching(/^no leavening, and \d+ % water/) });
+  expect(guessKind('', thin, '')).toMatchObject({
+    kind: 'crepe',
+    why: expect.stringMatching(/^no leavening, and \d+ % water/),
+  });
   expect(guessKind('Sunday best', [], '')).toBeNull();
 });
 
 const offered = (notes: string, texts = '200 g flour\n100 g blueberries') =>
   offersFrom(notes, formulaLines(formulaOf(texts)), FRESH_CONVENTIONS).map((o) =>
-    o.what === 'way' ? `${o.way} ${o.value}` : o.what === 'measure' ? `${o.of} ${o.value}` : o.what === 'portion' ? `portion ${o.ml}` : `${o.key} ${o.moment}`,
+    o.what === 'way'
+      ? `${o.way} ${o.value}`
+      : o.what === 'measure'
+        ? `${o.of} ${o.value}`
+        : o.what === 'portion'
+          ? `portion ${o.ml}`
+          : `${o.key} ${o.moment}`,
   );
 
 test.each([
@@ -120,7 +141,13 @@ test.each([
 
 test('an offer brings the words it came from', () => {
   expect(offersFrom('Whisk it. Rest the batter 10 minutes, covered. Fry.', [], FRESH_CONVENTIONS)).toEqual([
-    { what: 'way', way: 'rest', value: 'short', says: 'rests 10 minutes', words: 'Rest the batter 10 minutes, covered' },
+    {
+      what: 'way',
+      way: 'rest',
+      value: 'short',
+      says: 'rests 10 minutes',
+      words: 'Rest the batter 10 minutes, covered',
+    },
   ]);
 });
 
@@ -132,7 +159,8 @@ test.each([
   ['Make a well. It makes a good cake for half an hour of work.', []],
 ] as const)('%s says %j', (notes, says) => expect(toldBy(notes).map((t) => t.says)).toEqual(says));
 
-const WHOLE = '250 g flour\n2 tsp baking powder\n1/2 tsp salt\n20 g sugar\n350 ml milk\n2 eggs\n50 g butter, melted\n1 tsp vanilla';
+const WHOLE =
+  '250 g flour\n2 tsp baking powder\n1/2 tsp salt\n20 g sugar\n350 ml milk\n2 eggs\n50 g butter, melted\n1 tsp vanilla';
 test.each([
   'Sift the flour, baking powder, salt and sugar. Beat the eggs with the milk and vanilla, stir in the butter. Let it rest for half an hour.',
   'Mix the dry. Whisk the yolks with half of the milk, fold in the whites. Serve with syrup and berries.',

@@ -13,7 +13,16 @@ import { behaviourOf } from '../pantry/tables/behaviour';
 import { readAmount } from '../quantity/amount';
 import { readNumber } from '../quantity/number';
 import { mlOf, unitById } from '../quantity/units';
-import { type End, type Entry, type Formula, type Group, MOMENT_NAMES, MOST_NAME_CHARS, type Moment, nextKey } from './formula';
+import {
+  type End,
+  type Entry,
+  type Formula,
+  type Group,
+  MOMENT_NAMES,
+  MOST_NAME_CHARS,
+  type Moment,
+  nextKey,
+} from './formula';
 import { KIND_IDS, type KindId, kindById, kindFromWords, readZone } from './kinds';
 import { choicesOf, MEASURED, WAY_IDS, type WayId } from './schools';
 import { tally } from './tally';
@@ -92,7 +101,11 @@ export function withCard(f: Formula, { title, entries, notes, guess, ends }: Pas
     name: f.name.trim() === '' && title ? title.slice(0, MOST_NAME_CHARS) : f.name,
     ...(first && { kind: guess.kind, school: guess.school }),
   };
-  const end = (id: 'a' | 'b', name: string): End => ({ id, name, school: begun.kind === 'crepe' ? (id === 'a' ? 'sweet' : 'savoury') : begun.school });
+  const end = (id: 'a' | 'b', name: string): End => ({
+    id,
+    name,
+    school: begun.kind === 'crepe' ? (id === 'a' ? 'sweet' : 'savoury') : begun.school,
+  });
   return {
     ...begun,
     ends: begun.ends ?? (ends ? [end('a', ends[0]), end('b', ends[1])] : null),
@@ -104,7 +117,11 @@ export function withCard(f: Formula, { title, entries, notes, guess, ends }: Pas
 /** "For the caramel sauce:" is the caramel sauce's group. */
 export const groupName = (heading: string): string => {
   const bare = heading.replace(/^for (?:the |my |a )?/i, '').trim() || heading;
-  return (bare === bare.toUpperCase() ? bare.charAt(0) + bare.slice(1).toLowerCase() : bare.charAt(0).toUpperCase() + bare.slice(1)).slice(0, MOST_GROUP_NAME);
+  return (
+    bare === bare.toUpperCase()
+      ? bare.charAt(0) + bare.slice(1).toLowerCase()
+      : bare.charAt(0).toUpperCase() + bare.slice(1)
+  ).slice(0, MOST_GROUP_NAME);
 };
 
 export interface KindGuess {
@@ -128,7 +145,10 @@ const TITLE_WORDS: readonly (readonly [RegExp, KindId])[] = [
   [/(?<!\p{L})(?:pl[aä]ttar|blinchiki|oladi|oladyi|syrniki|racuchy|racuszki|lapper|svele\p{L}*)(?!\p{L})/iu, 'small'],
   [/\b(?:dutch bab(?:y|ies)|oven[- ]pancakes?|german pancakes?|puffed|baked pancakes?|sheet[- ]pan)\b/i, 'oven'],
   [/\b(?:waffeln?|waffles?|gofres?|v[aå]ff?l(?:er|or)|gaufres?|wafels?)\b/iu, 'waffle'],
-  [/\b(?:cr[eê]pes?|galettes?|crespelle|blintz(?:es)?|crepas|pfannkuchen|pannenkoeken|pannkakor|pandekager)\b/iu, 'crepe'],
+  [
+    /\b(?:cr[eê]pes?|galettes?|crespelle|blintz(?:es)?|crepas|pfannkuchen|pannenkoeken|pannkakor|pandekager)\b/iu,
+    'crepe',
+  ],
   [/\b(?:souffl[eé]|clouds?|foam)/iu, 'foam'],
   [/\b(?:silver dollars?|drop scones?|blinis?|pikelets?|mini|small|little|scotch pancakes?)\b/i, 'small'],
 ];
@@ -194,7 +214,12 @@ function schoolFor(kind: KindId, title: string, lines: readonly Line[]): string 
   if (said || schools.length === 1) return (said ?? schools[0]).id;
   const t = tally(lines);
   if (!(t.flourG > 0)) return schools[0].id;
-  const pct = { water: (100 * t.waterG) / t.flourG, egg: (100 * t.eggG) / t.flourG, fat: (100 * t.fatG) / t.flourG, sugar: (100 * t.sugarG) / t.flourG };
+  const pct = {
+    water: (100 * t.waterG) / t.flourG,
+    egg: (100 * t.eggG) / t.flourG,
+    fat: (100 * t.fatG) / t.flourG,
+    sugar: (100 * t.sugarG) / t.flourG,
+  };
   const buckwheat = lines.some((l) => l.ingredient?.id === 'flour-buckwheat');
   const misses = schools.map((s) => ({
     id: s.id,
@@ -254,7 +279,11 @@ const REST =
  * What a card's notes say of this formula's own ways.
  * @param lines for the add-ins whose moment is told
  */
-export function offersFrom(notes: string, lines: readonly (Line & { readonly key: string })[], house: KitchenConventions): readonly Offer[] {
+export function offersFrom(
+  notes: string,
+  lines: readonly (Line & { readonly key: string })[],
+  house: KitchenConventions,
+): readonly Offer[] {
   const out: Offer[] = [];
   const rest = REST.exec(notes);
   const min = rest?.[1] ? minutesIn(rest[1].replace(/^(?:for\s+)?(?:at least\s+|about\s+)?/i, '')) : null;
@@ -299,7 +328,13 @@ export function offersFrom(notes: string, lines: readonly (Line & { readonly key
   const ml = unit ? mlOf(unit, house)?.valueOf() : undefined;
   if (portion && term && ml) {
     const all = Math.round(ml * ((term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2) * 10) / 10;
-    if (all >= 5 && all <= 500) out.push({ what: 'portion', ml: all, says: `${portion[1]?.trim()} a piece`, words: sentenceOf(notes, portion.index) });
+    if (all >= 5 && all <= 500)
+      out.push({
+        what: 'portion',
+        ml: all,
+        says: `${portion[1]?.trim()} a piece`,
+        words: sentenceOf(notes, portion.index),
+      });
   }
   for (const l of lines) {
     if (!l.ingredient || !behaviourOf(l.ingredient).inclusion) continue;
@@ -332,12 +367,15 @@ export function toldBy(notes: string): readonly CardTells[] {
   if (claim) out.push({ says: `makes ${claim.pieces}`, words: claim.text });
   const serves = servingClaim(notes);
   if (serves) out.push({ says: `serves ${serves.people}`, words: serves.text });
-  const heat = /\b\d{2,3}\s*(?:°|º|degrees?)\s*[CF]?\b(?:\s*\/\s*\d{2,3}\s*°?\s*[CF])?|\b(?:low|medium(?:[- ](?:low|high))?|high|moderate)\s+heat\b/i.exec(
-    notes,
-  );
+  const heat =
+    /\b\d{2,3}\s*(?:°|º|degrees?)\s*[CF]?\b(?:\s*\/\s*\d{2,3}\s*°?\s*[CF])?|\b(?:low|medium(?:[- ](?:low|high))?|high|moderate)\s+heat\b/i.exec(
+      notes,
+    );
   if (heat) out.push({ says: heat[0].trim(), words: sentenceOf(notes, heat.index) });
   const side =
-    /\b((?:about\s+)?[\d½¼¾]+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|sec(?:ond)?s?))\s*(?:a|per|each|on each|on every|on one|for each)\s*side/i.exec(notes);
+    /\b((?:about\s+)?[\d½¼¾]+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|sec(?:ond)?s?))\s*(?:a|per|each|on each|on every|on one|for each)\s*side/i.exec(
+      notes,
+    );
   if (side?.[1]) out.push({ says: `${side[1]} a side`, words: sentenceOf(notes, side.index) });
   return out;
 }

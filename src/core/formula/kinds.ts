@@ -125,9 +125,31 @@ export const KINDS: readonly Kind[] = [
     restMin: 5,
     tilted: false,
     schools: [
-      school(['soft-fold', 'soft fold', [180, 300], [80, 175], [3, 45], [8, 30], [0, 2.2], [0.1, 1.1], FOLDED, [80, 80]]),
+      school([
+        'soft-fold',
+        'soft fold',
+        [180, 300],
+        [80, 175],
+        [3, 45],
+        [8, 30],
+        [0, 2.2],
+        [0.1, 1.1],
+        FOLDED,
+        [80, 80],
+      ]),
       school(['souffle', 'soufflé', [230, 350], [200, 340], [15, 50], [30, 95], [0, 2.2], [0, 1.3], FOLDED, [80, 80]]),
-      school(['whole-egg', 'whole egg, whipped with its sugar', [90, 190], [70, 150], [3, 38], [25, 90], [0, 1.5], [0, 1.1], THICK, [50, 80]]),
+      school([
+        'whole-egg',
+        'whole egg, whipped with its sugar',
+        [90, 190],
+        [70, 150],
+        [3, 38],
+        [25, 90],
+        [0, 1.5],
+        [0, 1.1],
+        THICK,
+        [50, 80],
+      ]),
     ],
   },
   {
@@ -138,7 +160,20 @@ export const KINDS: readonly Kind[] = [
     panFatCounts: false,
     restMin: 10,
     tilted: false,
-    schools: [school(['round-pan', 'round pan', [155, 235], [35, 115], [8, 45], [5, 25], [0.5, 2.4], [0.3, 1.1], RIBBON, [25, 35]])],
+    schools: [
+      school([
+        'round-pan',
+        'round pan',
+        [155, 235],
+        [35, 115],
+        [8, 45],
+        [5, 25],
+        [0.5, 2.4],
+        [0.3, 1.1],
+        RIBBON,
+        [25, 35],
+      ]),
+    ],
   },
   {
     id: 'crepe',
@@ -197,10 +232,12 @@ export function oneOf(id: KindId): string {
 }
 
 /** The school of a kind by id; the kind's first where the id is none of its own. */
-export const schoolOf = (kind: Kind, id: string | null | undefined): School => kind.schools.find((s) => s.id === id) ?? kind.schools[0];
+export const schoolOf = (kind: Kind, id: string | null | undefined): School =>
+  kind.schools.find((s) => s.id === id) ?? kind.schools[0];
 
 /** Middle of the usual portion to the nearest 5 mL; 60 where the kind has no portion. */
-export const usualPortionMl = (s: School): number => (s.portionMl ? 5 * Math.round((s.portionMl[0] + s.portionMl[1]) / 10) : 60);
+export const usualPortionMl = (s: School): number =>
+  s.portionMl ? 5 * Math.round((s.portionMl[0] + s.portionMl[1]) / 10) : 60;
 
 export type Standing = 'in' | 'below' | 'above';
 
@@ -229,7 +266,8 @@ export interface RailReading {
 }
 
 /** Where a rail stands, as its zone is tested; null without flour. */
-export const railOf = (a: { readonly rails: readonly RailReading[] }, rail: Rail): RailReading | null => a.rails.find((r) => r.rail === rail) ?? null;
+export const railOf = (a: { readonly rails: readonly RailReading[] }, rail: Rail): RailReading | null =>
+  a.rails.find((r) => r.rail === rail) ?? null;
 
 /** What a rail is called at the head of a sentence or a row. */
 /** What one filling of the heat is called: a griddleful, a panful. */
@@ -243,7 +281,14 @@ export const FILLING_NAMES: Readonly<Record<KindId, string>> = {
   oven: 'panful',
 };
 
-export const RAIL_NAMES: Readonly<Record<Rail, string>> = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Rise' };
+export const RAIL_NAMES: Readonly<Record<Rail, string>> = {
+  water: 'Water',
+  egg: 'Egg',
+  fat: 'Fat',
+  sugar: 'Sugar',
+  salt: 'Salt',
+  lift: 'Rise',
+};
 
 /** A rail's value with its unit: percent of flour, or g of gas per 100 g flour. */
 export const sayRail = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));

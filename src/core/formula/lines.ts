@@ -10,7 +10,8 @@ import { counts, type EndId, type Entry, endOf, type Formula, type FormulaLine, 
 import { FRESH_KITCHEN, type Kitchen } from './kitchen-settings';
 import { powderStrength } from './powder-age';
 
-const isAddIn = (l: Line): boolean => l.ingredient !== null && l.use === 'batter' && behaviourOf(l.ingredient).inclusion;
+const isAddIn = (l: Line): boolean =>
+  l.ingredient !== null && l.use === 'batter' && behaviourOf(l.ingredient).inclusion;
 
 /** Lines as last made of their entries: an entry that has not changed is the same line, by reference too. */
 const made = new WeakMap<Entry, { readonly kitchen: string; readonly line: FormulaLine }>();
@@ -86,8 +87,17 @@ export const countedLines = (f: Formula, house: Kitchen, end: EndId | null = nul
 };
 
 /** "Salt to taste": a thing that is known, as much of it as is liked. It is on the sheet without an amount. */
-export const isByTaste = (l: FormulaLine): boolean => l.ingredient !== null && l.findings[0]?.code === 'no-amount' && BY_TASTE.test(l.text);
+export const isByTaste = (l: FormulaLine): boolean =>
+  l.ingredient !== null && l.findings[0]?.code === 'no-amount' && BY_TASTE.test(l.text);
 
 /** Lines that would be in the batter and are not understood: they never go into a batch unseen. */
 export const notUnderstood = (lines: readonly FormulaLine[]): readonly FormulaLine[] =>
-  lines.filter((l) => !l.off && l.use === 'batter' && l.status !== 'read' && l.parts.length === 0 && l.text.trim() !== '' && !isByTaste(l));
+  lines.filter(
+    (l) =>
+      !l.off &&
+      l.use === 'batter' &&
+      l.status !== 'read' &&
+      l.parts.length === 0 &&
+      l.text.trim() !== '' &&
+      !isByTaste(l),
+  );

@@ -5,7 +5,15 @@
  */
 
 import { WHITE_SHARE } from '../pantry/egg-parts';
-import { ALLERGENS, type Allergen, allergenName, type Ingredient, isFlour, kitchenName, type Unknown } from '../pantry/ingredient';
+import {
+  ALLERGENS,
+  type Allergen,
+  allergenName,
+  type Ingredient,
+  isFlour,
+  kitchenName,
+  type Unknown,
+} from '../pantry/ingredient';
 import { type AdditionId, behaviourOf, isWholePiece } from '../pantry/tables/behaviour';
 
 export interface TallyPart {
@@ -148,19 +156,27 @@ function add(t: Sums, i: Ingredient, grams: number, { use, preparation, foam }: 
   if (b.addition)
     t.additions = [
       ...t.additions,
-      { ingredient: i, id: b.addition, grams, grated: GRATED.test(preparation ?? '') || (THREADS.has(i.like ?? i.id) && !SMOOTH.test(preparation ?? '')) },
+      {
+        ingredient: i,
+        id: b.addition,
+        grams,
+        grated: GRATED.test(preparation ?? '') || (THREADS.has(i.like ?? i.id) && !SMOOTH.test(preparation ?? '')),
+      },
     ];
   if (b.poured) t.liquidG += grams;
   t.eggG += grams * b.eggEquivalent;
   if (i.id === 'egg-yolk') t.yolkG += grams;
   if (i.id === 'egg-white') t.whiteG += grams;
-  if (foam && i.category === 'egg' && i.id !== 'egg-yolk') t.whippedG += i.id === 'egg-white' ? grams : grams * WHITE_SHARE;
+  if (foam && i.category === 'egg' && i.id !== 'egg-yolk')
+    t.whippedG += i.id === 'egg-white' ? grams : grams * WHITE_SHARE;
   if (i.category === 'fat') t.addedFatG += grams;
-  if (flour && i.allergens.includes('gluten') && i.id !== 'flour-oat' && i.id !== 'rolled-oats') t.glutenFlourG += grams;
+  if (flour && i.allergens.includes('gluten') && i.id !== 'flour-oat' && i.id !== 'rolled-oats')
+    t.glutenFlourG += grams;
   if (i.id === 'yeast-instant' || i.id === 'yeast-fresh') t.hasYeast = true;
   if (!i.unknown) return;
   const unknown: Partial<Record<Unknown, readonly string[]>> = { ...t.unknown };
-  for (const what of i.unknown) if (what !== 'waterG' || !flour) unknown[what] = [...new Set([...(unknown[what] ?? []), kitchenName(i)])];
+  for (const what of i.unknown)
+    if (what !== 'waterG' || !flour) unknown[what] = [...new Set([...(unknown[what] ?? []), kitchenName(i)])];
   t.unknown = unknown;
 }
 
@@ -198,7 +214,11 @@ export function percentages(t: Tally, panFatCounts: boolean): Percentages | null
 }
 
 export interface Allergens {
-  readonly held: readonly { readonly allergen: Allergen; readonly name: string /** What brings it. */; readonly from: readonly string[] }[];
+  readonly held: readonly {
+    readonly allergen: Allergen;
+    readonly name: string /** What brings it. */;
+    readonly from: readonly string[];
+  }[];
   /** Ingredients whose allergens nobody has stated. */
   readonly unstated: readonly string[];
   /** Lines that name nothing known. */
@@ -206,11 +226,21 @@ export interface Allergens {
 }
 
 /** Allergens of everything on the sheet, pan and toppings too, amounts or not. */
-export function allergensOf(lines: readonly (TallyLine & { readonly text?: string; readonly ingredient?: Ingredient | null })[]): Allergens {
-  const all = new Set(lines.flatMap((l) => [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])]));
-  const names = (has: (i: Ingredient) => boolean): readonly string[] => [...new Set([...all].filter(has).map(kitchenName))];
+export function allergensOf(
+  lines: readonly (TallyLine & { readonly text?: string; readonly ingredient?: Ingredient | null })[],
+): Allergens {
+  const all = new Set(
+    lines.flatMap((l) => [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])]),
+  );
+  const names = (has: (i: Ingredient) => boolean): readonly string[] => [
+    ...new Set([...all].filter(has).map(kitchenName)),
+  ];
   return {
-    held: ALLERGENS.map((a) => ({ allergen: a, name: allergenName(a), from: names((i) => i.allergens.includes(a)) })).filter((h) => h.from.length > 0),
+    held: ALLERGENS.map((a) => ({
+      allergen: a,
+      name: allergenName(a),
+      from: names((i) => i.allergens.includes(a)),
+    })).filter((h) => h.from.length > 0),
     unstated: names((i) => i.allergensUnstated === true),
     unread: lines.filter((l) => l.parts.length === 0 && !l.ingredient).map((l) => l.text ?? 'a line'),
   };

@@ -45,11 +45,15 @@ export const wayName = (w: WayId, value: string | number): string =>
     : ((MATTERS[w].choices as Readonly<Record<string, { readonly name: string } | undefined>>)[value]?.name ?? value);
 
 /** What the ways change, matter by matter, for a kind. */
-export const effectOf = (w: Ways, matter: WayId, kind: KindId | null): Effects => choiceFor(matter, String(w[matter]), kind)?.does ?? NO_EFFECTS;
+export const effectOf = (w: Ways, matter: WayId, kind: KindId | null): Effects =>
+  choiceFor(matter, String(w[matter]), kind)?.does ?? NO_EFFECTS;
 const NO_EFFECTS: Effects = {};
 
 /** Things of the mise that the ways want, and that they don't. */
-export function toolsOf(w: Ways, kind: KindId): { readonly wanted: ReadonlySet<string>; readonly unwanted: ReadonlySet<string> } {
+export function toolsOf(
+  w: Ways,
+  kind: KindId,
+): { readonly wanted: ReadonlySet<string>; readonly unwanted: ReadonlySet<string> } {
   const all = WAY_IDS.map((m) => effectOf(w, m, kind));
   return { wanted: new Set(all.flatMap((e) => e.tools ?? [])), unwanted: new Set(all.flatMap((e) => e.without ?? [])) };
 }
@@ -69,7 +73,13 @@ export const againstKind = (w: Ways, kind: KindId): readonly Against[] =>
   });
 
 /** Minutes; overnight is twelve hours. */
-const REST_MIN: Readonly<Record<Exclude<SchoolIdOf<'rest'>, 'usual'>, number>> = { none: 0, short: 10, 'half-hour': 30, hour: 60, overnight: 720 };
+const REST_MIN: Readonly<Record<Exclude<SchoolIdOf<'rest'>, 'usual'>, number>> = {
+  none: 0,
+  short: 10,
+  'half-hour': 30,
+  hour: 60,
+  overnight: 720,
+};
 const CHILLED_C = 4;
 /** A rest as long as this is in the cold. */
 const CHILLED_FROM_MIN = 240;
@@ -86,7 +96,8 @@ export interface Standing {
 }
 
 /** Bubbles and worked flour have to settle after some ways of joining: minutes more where the rest is the kind's usual. */
-const moreRestMin = (w: Ways, kind: KindId | null): number => (effectOf(w, 'joining', kind).moreRestMin ?? 0) + (effectOf(w, 'mixing', kind).moreRestMin ?? 0);
+const moreRestMin = (w: Ways, kind: KindId | null): number =>
+  (effectOf(w, 'joining', kind).moreRestMin ?? 0) + (effectOf(w, 'mixing', kind).moreRestMin ?? 0);
 
 /** Minutes a batter stands by the ways. */
 function restMinOf(w: Ways, kind: Pick<Kind, 'id' | 'restMin'> | null): number {
@@ -95,7 +106,8 @@ function restMinOf(w: Ways, kind: Pick<Kind, 'id' | 'restMin'> | null): number {
 }
 
 /** The rest is so long that it is taken in the cold. */
-export const restsChilled = (w: Ways): boolean => w.rest === 'overnight' || (typeof w.rest === 'number' && w.rest >= CHILLED_FROM_MIN);
+export const restsChilled = (w: Ways): boolean =>
+  w.rest === 'overnight' || (typeof w.rest === 'number' && w.rest >= CHILLED_FROM_MIN);
 
 export const standingOf = (w: Ways, kind: Pick<Kind, 'id' | 'restMin'> | null): Standing => ({
   restMin: restMinOf(w, kind),

@@ -16,7 +16,15 @@ import { linesOf } from '../testing/formulas';
  */
 test('soda with buttermilk that balances', () => {
   const a = analyse(
-    linesOf('250 g flour', '25 g sugar', '5 g salt', '4 g baking soda', '480 g buttermilk', '2 large eggs', '50 g butter, melted'),
+    linesOf(
+      '250 g flour',
+      '25 g sugar',
+      '5 g salt',
+      '4 g baking soda',
+      '480 g buttermilk',
+      '2 large eggs',
+      '50 g butter, melted',
+    ),
     'griddle',
     'even',
   );
@@ -42,12 +50,21 @@ test('soda with buttermilk that balances', () => {
  *   CO2    (6.8 + 0.5 x 0.3 x 52.719) x 0.04401 = 0.6473 g                      = 0.2589 g per 100 g flour
  */
 test('soda with sweet milk that does not', () => {
-  const a = analyse(linesOf('250 g flour', '25 g sugar', '3 g salt', '5 g baking soda', '430 g milk', '1 large egg', '40 g oil'), 'griddle', 'even');
+  const a = analyse(
+    linesOf('250 g flour', '25 g sugar', '3 g salt', '5 g baking soda', '430 g milk', '1 large egg', '40 g oil'),
+    'griddle',
+    'even',
+  );
   expect(a.ledger.acidMeq).toBeCloseTo(6.8, 6);
   expect(a.ledger.unspentSodaG).toBeCloseTo(4.4288, 3);
   expect(a.ledger.unspentAcidMeq).toBe(0);
   expect(a.co2Per100gFlour).toBeCloseTo(0.2589, 3);
-  expect(a.findings[0]).toMatchObject({ code: 'soda-unspent', severity: 'stop', basis: 'arithmetic', message: expect.stringContaining('4.4 g of soda') });
+  expect(a.findings[0]).toMatchObject({
+    code: 'soda-unspent',
+    severity: 'stop',
+    basis: 'arithmetic',
+    message: expect.stringContaining('4.4 g of soda'),
+  });
   expect(a.findings.map((f) => f.code)).toContain('under-raised');
 });
 
@@ -60,7 +77,15 @@ test('soda with sweet milk that does not', () => {
  */
 test('waffles from cups and a stick of butter', () => {
   const a = analyse(
-    linesOf('2 cups flour', '2 tablespoons sugar', '1 tablespoon baking powder', '3/4 teaspoon salt', '1 3/4 cups milk', '3 eggs', '1 stick butter, melted'),
+    linesOf(
+      '2 cups flour',
+      '2 tablespoons sugar',
+      '1 tablespoon baking powder',
+      '3/4 teaspoon salt',
+      '1 3/4 cups milk',
+      '3 eggs',
+      '1 stick butter, melted',
+    ),
     'waffle',
     'crisp',
   );
@@ -85,7 +110,11 @@ test('waffles from cups and a stick of butter', () => {
  *   density 1032/943.66 = 1.0936 g/mL; loss 3 % = 30.96 g; 1001.04/1.0936 = 915.4 mL   = 18 of 50 mL, 15 mL left
  */
 test('crepes, with their volume and pieces', () => {
-  const a = analyse(linesOf('250 g flour', '30 g caster sugar', '2 g salt', '4 large eggs', '500 g milk', '50 g butter, melted'), 'crepe', 'sweet');
+  const a = analyse(
+    linesOf('250 g flour', '30 g caster sugar', '2 g salt', '4 large eggs', '500 g milk', '50 g butter, melted'),
+    'crepe',
+    'sweet',
+  );
   expect(a.percent?.water).toBeCloseTo(240.773, 2);
   expect(a.percent?.sugar).toBeCloseTo(22.171, 2);
   expect(a.percent?.sweetness).toBeCloseTo(12.559, 2);
@@ -107,7 +136,15 @@ test('crepes, with their volume and pieces', () => {
  */
 test('pumpkin cakes', () => {
   const a = analyse(
-    linesOf('200 g flour', '8 g baking powder', '30 g brown sugar', '2 g salt', '200 g pumpkin puree', '240 g milk', '1 egg'),
+    linesOf(
+      '200 g flour',
+      '8 g baking powder',
+      '30 g brown sugar',
+      '2 g salt',
+      '200 g pumpkin puree',
+      '240 g milk',
+      '1 egg',
+    ),
     'griddle',
     'even',
   );

@@ -60,7 +60,12 @@ const WIDENS: Readonly<Record<AdditionId, Partial<Readonly<Record<Rail, Brings>>
     salt: (a) => its('naclG')(a) + SEASONING * a.grams,
     lift: share(CARRIED_LIFT),
   },
-  nut: { fat: its('fatG'), sugar: its('sugarsG'), salt: its('naclG'), egg: (a) => (behaviourOf(a.ingredient).swells ? MEAL_EGG * a.grams : 0) },
+  nut: {
+    fat: its('fatG'),
+    sugar: its('sugarsG'),
+    salt: its('naclG'),
+    egg: (a) => (behaviourOf(a.ingredient).swells ? MEAL_EGG * a.grams : 0),
+  },
   cocoa: { fat: its('fatG'), sugar: share(COCOA_SUGAR) },
   chocolate: { fat: its('fatG'), sugar: its('sugarsG') },
   cream: { fat: its('fatG'), egg: share(CREAM_EGG) },
@@ -104,12 +109,20 @@ interface Row {
 /** The school whose row fits what was put in, where the school named cannot be what is meant. */
 function rowFor(kind: Kind, school: School, t: Tally, flour: number): Row {
   const egg = (100 * t.eggG) / flour;
-  if (school.id === 'soft-fold' && t.whippedG === 0 && egg >= WHOLE_EGG_FOAM.egg && (100 * (t.sugarG - t.lactoseG)) / flour >= WHOLE_EGG_FOAM.sweetness)
+  if (
+    school.id === 'soft-fold' &&
+    t.whippedG === 0 &&
+    egg >= WHOLE_EGG_FOAM.egg &&
+    (100 * (t.sugarG - t.lactoseG)) / flour >= WHOLE_EGG_FOAM.sweetness
+  )
     return { school: schoolOf(kind, 'whole-egg'), why: 'The eggs go in whole: tested as a foam of whole eggs.' };
   if (school.id === 'puffed' && egg < SET_IN_A_TRAY.egg && (100 * t.waterG) / flour >= SET_IN_A_TRAY.water)
     return { school: schoolOf(kind, 'tray'), why: 'Much milk and few eggs: tested as one that sets in its tray.' };
   if (kind.id === 'crepe' && egg < OF_BUCKWHEAT.egg && (100 * t.glutenFlourG) / flour < OF_BUCKWHEAT.gluten)
-    return { school: schoolOf(kind, 'buckwheat'), why: school.id === 'buckwheat' ? null : 'Hardly any gluten and few eggs: tested as a buckwheat crepe.' };
+    return {
+      school: schoolOf(kind, 'buckwheat'),
+      why: school.id === 'buckwheat' ? null : 'Hardly any gluten and few eggs: tested as a buckwheat crepe.',
+    };
   return { school, why: null };
 }
 
@@ -139,7 +152,8 @@ function widenings(t: Tally, flour: number): Widenings {
   };
   const pct = (grams: number): number => (100 * grams) / flour;
   for (const a of t.additions)
-    for (const [rail, brings] of Object.entries(WIDENS[a.id]) as [Rail, Brings][]) put(rail, kitchenName(a.ingredient).toLowerCase(), pct(brings(a)));
+    for (const [rail, brings] of Object.entries(WIDENS[a.id]) as [Rail, Brings][])
+      put(rail, kitchenName(a.ingredient).toLowerCase(), pct(brings(a)));
   put('egg', 'whipped whites', pct(t.whippedG));
   if (t.glutenFlourG === 0) put('egg', 'flour without gluten', NO_GLUTEN_EGG);
   put('salt', 'what stays whole', pct(WHOLE_SEASONING * t.wholeG));
@@ -174,8 +188,15 @@ function widened(rail: Rail, [low, high]: Zone, by: Widenings, t: Tally, flour: 
 /** What is said of the water: what is bound, and what drinks like flour. */
 function waterWords(t: Tally, flour: number): string | null {
   const bound = (100 * t.boundWaterG) / flour;
-  const names = [...new Set(t.additions.filter((a) => a.id === 'puree' || a.id === 'curd').map((a) => kitchenName(a.ingredient).toLowerCase()))];
-  if (bound > BOUND_WORTH && names.length > 0) return `${percentNumber(bound)} % more is bound in ${names.slice(0, 2).join(' and ')}, and hardly thins.`;
+  const names = [
+    ...new Set(
+      t.additions
+        .filter((a) => a.id === 'puree' || a.id === 'curd')
+        .map((a) => kitchenName(a.ingredient).toLowerCase()),
+    ),
+  ];
+  if (bound > BOUND_WORTH && names.length > 0)
+    return `${percentNumber(bound)} % more is bound in ${names.slice(0, 2).join(' and ')}, and hardly thins.`;
   const flours = flourLike(t);
   return flours ? `${flours.charAt(0).toUpperCase()}${flours.slice(1)} counts as flour here.` : null;
 }
@@ -190,7 +211,14 @@ export function testedBy(kind: Kind, asked: School, t: Tally, seen: Seen): Teste
   const { school, why } = rowFor(kind, asked, t, flour);
   const by = widenings(t, flour);
   const at = (rail: Rail): Zone => widened(rail, school.zones[rail], by, t, flour, seen);
-  const zones = { water: at('water'), egg: at('egg'), fat: at('fat'), sugar: at('sugar'), salt: at('salt'), lift: at('lift') };
+  const zones = {
+    water: at('water'),
+    egg: at('egg'),
+    fat: at('fat'),
+    sugar: at('sugar'),
+    salt: at('salt'),
+    lift: at('lift'),
+  };
   const shifts: Partial<Record<Rail, string>> = {};
   for (const rail of Object.keys(by) as Rail[]) {
     const said = words(rail, by[rail] ?? []);
@@ -212,7 +240,8 @@ export function flourLike(t: Tally): string | null {
 }
 
 /** The middle of a lift zone as it would be without what puree and curd carry: from there on the middle sets. */
-export const middleLift = (t: Tally, [low, high]: Zone): number => (low + high - (100 * CARRIED_LIFT * addedG(t, 'puree', 'curd')) / testedFlourG(t)) / 2;
+export const middleLift = (t: Tally, [low, high]: Zone): number =>
+  (low + high - (100 * CARRIED_LIFT * addedG(t, 'puree', 'curd')) / testedFlourG(t)) / 2;
 
 /** Percent of flour of additions from which a batter is thicker by nature than its school. */
 const THICKENS = 40;

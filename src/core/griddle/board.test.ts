@@ -6,10 +6,28 @@ import { ONE } from '../batch/split';
 import { surfacesFor } from '../batch/surface';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_GEAR, type Gear } from '../pantry/gear';
-import { actFor, dueAt, joinedAt, nextStep, onHeat, type Piece, piecesFrom, settle, type Tap, type ToldTap } from './board';
+import {
+  actFor,
+  dueAt,
+  joinedAt,
+  nextStep,
+  onHeat,
+  type Piece,
+  piecesFrom,
+  settle,
+  type Tap,
+  type ToldTap,
+} from './board';
 import { learned, oneChange, seenIn, sidesOf, timesFor, timesNow } from './times';
 
-const tap = (piece: number, act: Tap['act'], at: number, slot = piece - 1): Tap => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot, at: at * 1000 });
+const tap = (piece: number, act: Tap['act'], at: number, slot = piece - 1): Tap => ({
+  id: `${piece}${act}`,
+  piece,
+  act,
+  surface: 'g',
+  slot,
+  at: at * 1000,
+});
 const TIMES = { first: 120, second: 60 };
 const PLACES = [0, 1, 2, 3].map((slot) => ({ surface: 'g', slot }));
 const GRIDDLE: Gear = { id: 'g', sort: 'griddle', name: 'Griddle', wideCm: 76, deepCm: 45 };
@@ -42,18 +60,34 @@ test('pour while there is room and nothing is due; then wait; then the oldest th
   const three = piecesFrom([tap(1, 'pour', 0), tap(2, 'pour', 10), tap(3, 'pour', 20)]);
   expect(nextStep(three, PLACES, () => TIMES, 6, 25_000)).toEqual({ do: 'pour', place: PLACES[3] });
   // what is due in four seconds is waited for, not poured past
-  expect(nextStep(three, PLACES, () => TIMES, 6, 116_000)).toMatchObject({ do: 'wait', piece: { piece: 1 }, until: 120_000 });
+  expect(nextStep(three, PLACES, () => TIMES, 6, 116_000)).toMatchObject({
+    do: 'wait',
+    piece: { piece: 1 },
+    until: 120_000,
+  });
   expect(nextStep(three, PLACES, () => TIMES, 6, 131_000)).toMatchObject({ do: 'flip', piece: { piece: 1 } });
   const turned = piecesFrom([tap(1, 'pour', 0), tap(2, 'pour', 10), tap(1, 'flip', 125)]);
   expect(nextStep(turned, PLACES, () => TIMES, 0, 130_000)).toMatchObject({ do: 'flip', piece: { piece: 2 } });
   // both due: the older comes off before the younger is turned
   expect(nextStep(turned, PLACES, () => TIMES, 0, 190_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
-  expect(nextStep(piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 1), tap(1, 'pull', 2)]), PLACES, () => TIMES, 0, 9000)).toEqual({ do: 'done' });
+  expect(
+    nextStep(piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 1), tap(1, 'pull', 2)]), PLACES, () => TIMES, 0, 9000),
+  ).toEqual({ do: 'done' });
   // what is not turned comes off
-  expect(nextStep(three, PLACES, () => ({ first: 100, second: null }), 0, 101_000)).toMatchObject({ do: 'pull', piece: { piece: 1 } });
+  expect(nextStep(three, PLACES, () => ({ first: 100, second: null }), 0, 101_000)).toMatchObject({
+    do: 'pull',
+    piece: { piece: 1 },
+  });
 });
 
-const told = (id: string, act: ToldTap['act'], at: number, slot = 0, of: string | null = null): ToldTap => ({ id, act, of, surface: 'g', slot, at });
+const told = (id: string, act: ToldTap['act'], at: number, slot = 0, of: string | null = null): ToldTap => ({
+  id,
+  act,
+  of,
+  surface: 'g',
+  slot,
+  at,
+});
 
 /** What the records make of taps as they arrive. */
 const kept = (taps: readonly ToldTap[]): readonly Tap[] => {
@@ -92,7 +126,9 @@ test('a clock set back freezes nothing: the order is that of arrival', () => {
 
 test('law: however two screens’ taps come together, every pour is kept, no number twice, no place held by two at once', () => {
   const screen = (name: string) =>
-    fc.array(fc.tuple(fc.constantFrom('pour', 'flip', 'pull'), fc.nat(3)), { maxLength: 14 }).map((acts) => acts.map((a, n) => ({ name: `${name}${n}`, a })));
+    fc
+      .array(fc.tuple(fc.constantFrom('pour', 'flip', 'pull'), fc.nat(3)), { maxLength: 14 })
+      .map((acts) => acts.map((a, n) => ({ name: `${name}${n}`, a })));
   let poured = 0;
   fc.assert(
     fc.property(screen('a'), screen('b'), fc.array(fc.boolean(), { maxLength: 30 }), (a, b, turns) => {
@@ -125,12 +161,17 @@ test('law: however two screens’ taps come together, every pour is kept, no num
 });
 
 test('law: never a younger piece before an older one that is due, never a place that is taken, never more than are wanted', () => {
-  const pieces = fc.array(fc.tuple(fc.integer({ min: 0, max: 400 }), fc.option(fc.integer({ min: 1, max: 300 })), fc.boolean()), { maxLength: 8 });
+  const pieces = fc.array(
+    fc.tuple(fc.integer({ min: 0, max: 400 }), fc.option(fc.integer({ min: 1, max: 300 })), fc.boolean()),
+    { maxLength: 8 },
+  );
   fc.assert(
     fc.property(pieces, fc.integer({ min: 0, max: 900 }), fc.integer({ min: 0, max: 5 }), (made, now, left) => {
       const taps = made.flatMap(([at, after, off], n): Tap[] => [
         tap(n + 1, 'pour', at),
-        ...(after === null ? [] : [tap(n + 1, 'flip', at + after), ...(off ? [tap(n + 1, 'pull', at + after + 30)] : [])]),
+        ...(after === null
+          ? []
+          : [tap(n + 1, 'flip', at + after), ...(off ? [tap(n + 1, 'pull', at + after + 30)] : [])]),
       ]);
       const all = piecesFrom(taps);
       const step = nextStep(all, PLACES, () => TIMES, left, now * 1000);
@@ -162,8 +203,14 @@ test('places lie on the surface with room for a spatula, in rows or set into eac
       (across, wideCm, deepCm) => {
         const [found] = surfacesFor([{ ...GRIDDLE, wideCm, deepCm } as Gear], 'griddle', across);
         const slots = found?.slots ?? [];
-        const edge = Math.min(...slots.flatMap((a) => [a.x, wideCm - a.x, a.y, deepCm - a.y]), Number.POSITIVE_INFINITY);
-        const apart = Math.min(...slots.flatMap((a, i) => slots.slice(i + 1).map((b) => Math.hypot(a.x - b.x, a.y - b.y))), Number.POSITIVE_INFINITY);
+        const edge = Math.min(
+          ...slots.flatMap((a) => [a.x, wideCm - a.x, a.y, deepCm - a.y]),
+          Number.POSITIVE_INFINITY,
+        );
+        const apart = Math.min(
+          ...slots.flatMap((a, i) => slots.slice(i + 1).map((b) => Math.hypot(a.x - b.x, a.y - b.y))),
+          Number.POSITIVE_INFINITY,
+        );
         expect(edge).toBeGreaterThanOrEqual(across / 2 - 1e-6);
         expect(apart).toBeGreaterThanOrEqual(across + 1.5 - 1e-6);
       },
@@ -180,14 +227,18 @@ test('each kind on what it is made on', () => {
     { id: 'i', sort: 'iron', name: 'Iron', holdsMl: 300, pieces: 2 },
     { id: 'b', sort: 'ball-pan', name: 'Ball pan', hollowMl: 30, hollows: 7 },
   ];
-  const on = Object.fromEntries(KIND_IDS.map((k) => [k, surfacesFor(gear, k, 10).map((s) => `${s.id}${s.slots.length}`)]));
+  const on = Object.fromEntries(
+    KIND_IDS.map((k) => [k, surfacesFor(gear, k, 10).map((s) => `${s.id}${s.slots.length}`)]),
+  );
   expect(on).toMatchObject({ crepe: ['p1'], oven: ['p1'], waffle: ['i2'], ball: ['b7'] });
   expect(on.griddle).toHaveLength(1);
 });
 
 test('taps within one second tell no time of a side: what came out can be written all the same', () => {
   const taps = [tap(1, 'pour', 0), tap(1, 'flip', 0.1), tap(1, 'pull', 0.3)];
-  expect(seenIn({ driver: { by: 'factor', factor: 1 }, kind: 'griddle', split: ONE, piecesPlanned: null }, taps)).toEqual({
+  expect(
+    seenIn({ driver: { by: 'factor', factor: 1 }, kind: 'griddle', split: ONE, piecesPlanned: null }, taps),
+  ).toEqual({
     pieces: 1,
     firstSideS: null,
     secondSideS: null,
@@ -199,18 +250,41 @@ test('times are the middle of the taps, what was late for another reason set asi
   expect(learned([100, 108, 112, 400])).toEqual({ seconds: 108, from: 3, aside: 1 });
   expect(learned([])).toBeNull();
   expect(timesFor('griddle', { first: [], second: [] })).toEqual({ times: USUAL_TIMES.griddle, from: 0, aside: 0 });
-  expect(timesFor('griddle', { first: [100, 110], second: [50] })).toEqual({ times: { first: 105, second: 50 }, from: 1, aside: 0 });
-  expect(timesFor('waffle', { first: [240], second: [] })).toEqual({ times: { first: 240, second: null }, from: 1, aside: 0 });
+  expect(timesFor('griddle', { first: [100, 110], second: [50] })).toEqual({
+    times: { first: 105, second: 50 },
+    from: 1,
+    aside: 0,
+  });
+  expect(timesFor('waffle', { first: [240], second: [] })).toEqual({
+    times: { first: 240, second: null },
+    from: 1,
+    aside: 0,
+  });
   // a slip of the finger is no time; one left on for long is set aside, and counted
-  expect(timesFor('waffle', { first: [1, 240, 250, 900], second: [] })).toEqual({ times: { first: 245, second: null }, from: 2, aside: 1 });
-  const pieces: readonly Piece[] = piecesFrom([tap(1, 'pour', 0), tap(1, 'flip', 100), tap(1, 'pull', 160), tap(2, 'pour', 5)]);
+  expect(timesFor('waffle', { first: [1, 240, 250, 900], second: [] })).toEqual({
+    times: { first: 245, second: null },
+    from: 2,
+    aside: 1,
+  });
+  const pieces: readonly Piece[] = piecesFrom([
+    tap(1, 'pour', 0),
+    tap(1, 'flip', 100),
+    tap(1, 'pull', 160),
+    tap(2, 'pour', 5),
+  ]);
   expect(sidesOf(pieces)).toEqual({ first: [100], second: [60] });
 });
 
 test('a batch is its own teacher from its third piece', () => {
   const known = { times: { first: 140, second: 90 }, from: 7, aside: 0 };
   const off = (n: number) =>
-    piecesFrom(Array.from({ length: n }, (_, k) => [tap(k + 1, 'pour', 10 * k), tap(k + 1, 'flip', 10 * k + 100), tap(k + 1, 'pull', 10 * k + 150)]).flat());
+    piecesFrom(
+      Array.from({ length: n }, (_, k) => [
+        tap(k + 1, 'pour', 10 * k),
+        tap(k + 1, 'flip', 10 * k + 100),
+        tap(k + 1, 'pull', 10 * k + 150),
+      ]).flat(),
+    );
   expect(timesNow(known, off(2))).toEqual(known);
   expect(timesNow(known, off(3))).toEqual({ times: { first: 100, second: 50 }, from: 3, aside: 0 });
   expect(timesNow({ times: { first: 270, second: null }, from: 0, aside: 0 }, off(3)).times.second).toBeNull();

@@ -94,13 +94,16 @@ export function piecesFrom(taps: readonly Tap[]): readonly Piece[] {
 }
 
 /** When a bowl was joined; null: not yet. @param bowl from 1 */
-export const joinedAt = (taps: readonly Tap[], bowl: number): number | null => taps.find((t) => t.act === 'join' && t.piece === bowl)?.at ?? null;
+export const joinedAt = (taps: readonly Tap[], bowl: number): number | null =>
+  taps.find((t) => t.act === 'join' && t.piece === bowl)?.at ?? null;
 
 export const onHeat = (pieces: readonly Piece[]): readonly Piece[] => pieces.filter((p) => p.pulledAt === null);
 
 /** When a piece asks for a look. */
-export const dueAt = (p: Piece, t: SideTimes): number => (p.flippedAt === null ? p.pouredAt + 1000 * t.first : p.flippedAt + 1000 * (t.second ?? 0));
-export const actFor = (p: Piece, t: SideTimes): 'flip' | 'pull' => (p.flippedAt === null && t.second !== null ? 'flip' : 'pull');
+export const dueAt = (p: Piece, t: SideTimes): number =>
+  p.flippedAt === null ? p.pouredAt + 1000 * t.first : p.flippedAt + 1000 * (t.second ?? 0);
+export const actFor = (p: Piece, t: SideTimes): 'flip' | 'pull' =>
+  p.flippedAt === null && t.second !== null ? 'flip' : 'pull';
 
 export interface Place {
   readonly surface: string;
@@ -121,7 +124,13 @@ const POUR_S = 5;
  * The one next thing to do.
  * @param places in the order they are poured @param timesOf a piece: two ends may lie for other times @param left how many may still be poured
  */
-export function nextStep(pieces: readonly Piece[], places: readonly Place[], timesOf: (p: Piece) => SideTimes, left: number, now: number): Step {
+export function nextStep(
+  pieces: readonly Piece[],
+  places: readonly Place[],
+  timesOf: (p: Piece) => SideTimes,
+  left: number,
+  now: number,
+): Step {
   const on = [...onHeat(pieces)].sort((a, b) => a.pouredAt - b.pouredAt || a.piece - b.piece);
   // the oldest of those that are due: never a younger one before it
   const due = on.find((p) => dueAt(p, timesOf(p)) <= now);

@@ -14,7 +14,13 @@ test('zones by kind and school', () => {
 });
 
 test('the dial against real: the middle of what was read together', () => {
-  const readings = [probe(180, 166), probe(190, 179), probe(180, 150), probe(null, 200), { ...probe(180, 100), surface: 'other' }];
+  const readings = [
+    probe(180, 166),
+    probe(190, 179),
+    probe(180, 150),
+    probe(null, 200),
+    { ...probe(180, 100), surface: 'other' },
+  ];
   // -14, -11, -30
   expect(dialOf(readings, 'g')).toEqual({ offC: -14, from: 3 });
   expect(dialOf([], 'g')).toEqual({ offC: null, from: 0 });
@@ -35,7 +41,11 @@ test('what to do about it: by probe, by drop, by a dial that is known', () => {
   });
   expect(adviceOn({ ...probe(185, 0), realC: null }, dial, [165, 190])).toMatchObject({ heat: 'right', realC: 171 });
   // a dial nobody has measured is taken at its word
-  expect(adviceOn({ ...probe(150, 0), realC: null }, { offC: null, from: 0 }, [165, 190])).toMatchObject({ heat: 'cool', realC: 150, dialC: null });
+  expect(adviceOn({ ...probe(150, 0), realC: null }, { offC: null, from: 0 }, [165, 190])).toMatchObject({
+    heat: 'cool',
+    realC: 150,
+    dialC: null,
+  });
 });
 
 test('readings from a log', () => {
@@ -66,7 +76,11 @@ test('the practice surface warms to less than its dial says, is hotter in the mi
 });
 
 test('what is held: the oldest goes first, and nothing is counted twice', () => {
-  const log = [entry(10, { what: 'held', pieces: 8 }), entry(20, { what: 'plated', pieces: 2 }), entry(30, { what: 'held', pieces: 6 })];
+  const log = [
+    entry(10, { what: 'held', pieces: 8 }),
+    entry(20, { what: 'plated', pieces: 2 }),
+    entry(30, { what: 'held', pieces: 6 }),
+  ];
   expect(holdingOf(log, 18)).toEqual({
     waiting: 2,
     trays: [
@@ -79,7 +93,11 @@ test('what is held: the oldest goes first, and nothing is counted twice', () => 
   const out = [...log, entry(40, { what: 'out', pieces: 10 })];
   expect(holdingOf(out, 18)).toEqual({ waiting: 2, trays: [{ pieces: 4, at: 30 }], inOven: 4, plated: 12 });
   // more taken out than there is is what there is
-  expect(holdingOf([...out, entry(50, { what: 'out', pieces: 99 })], 18)).toMatchObject({ inOven: 0, plated: 16, waiting: 2 });
+  expect(holdingOf([...out, entry(50, { what: 'out', pieces: 99 })], 18)).toMatchObject({
+    inOven: 0,
+    plated: 16,
+    waiting: 2,
+  });
 });
 
 test('the bell rings in twelve minutes: two more loads', () => {

@@ -20,7 +20,11 @@ const SCHOOL_ZONES: Readonly<Record<string, Zone>> = { 'griddle tall': [170, 177
 
 export const heatZone = (kind: KindId, school: string): Zone => SCHOOL_ZONES[`${kind} ${school}`] ?? ZONES[kind];
 
-export const DROP_WORDS: Readonly<Record<Drop, string>> = { sits: 'sits and steams', dances: 'dances', gone: 'gone at once, or a mist' };
+export const DROP_WORDS: Readonly<Record<Drop, string>> = {
+  sits: 'sits and steams',
+  dances: 'dances',
+  gone: 'gone at once, or a mist',
+};
 
 export type Heat = 'cool' | 'right' | 'hot';
 const BY_DROP: Readonly<Record<Drop, Heat>> = { sits: 'cool', dances: 'right', gone: 'hot' };
@@ -74,7 +78,13 @@ export interface HeatAdvice {
 /** @param r the newest reading of a surface @param dial what its dial has meant */
 export function adviceOn(r: HeatReading, dial: Dial, [low, high]: Zone): HeatAdvice {
   const middle = (low + high) / 2;
-  const realC = r.realC ?? (r.drop === null && r.dialC !== null && dial.offC !== null ? r.dialC + dial.offC : r.drop === null ? r.dialC : null);
+  const realC =
+    r.realC ??
+    (r.drop === null && r.dialC !== null && dial.offC !== null
+      ? r.dialC + dial.offC
+      : r.drop === null
+        ? r.dialC
+        : null);
   const dialC = dial.offC === null ? null : 5 * Math.round((middle - dial.offC) / 5);
   if (realC === null) return { heat: r.drop === null ? 'cool' : BY_DROP[r.drop], realC: null, dialC, byC: 0 };
   const byC = realC < low ? realC - low : realC > high ? realC - high : 0;

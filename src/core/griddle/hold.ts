@@ -56,7 +56,8 @@ export function holdingOf(entries: readonly Entry[], off: number): Holding {
 export const longestHeldMin = (entries: readonly Entry[]): number | null => trays(entries).longestMin;
 
 /** When the bell rings; null: none. */
-export const bellOf = (entries: readonly Entry[]): number | null => entriesOf(entries, 'bell').at(-1)?.act.bellAt ?? null;
+export const bellOf = (entries: readonly Entry[]): number | null =>
+  entriesOf(entries, 'bell').at(-1)?.act.bellAt ?? null;
 
 /** Whole loads that are off the heat before a bell, begun now one after the other. */
 export const loadsBefore = (bellAt: number, now: number, times: SideTimes): number =>

@@ -21,7 +21,8 @@ const GUESTS = { by: 'guests', guests: 20, each: 2, secondsPct: 0, testPiece: tr
 const TIMES = { first: 140, second: 90 };
 
 test('forty in two bowls of twenty, ten at once: what is left, and by when the second is combined', () => {
-  const at = (poured: number, off: number) => progressOf({ driver: PIECES, piecesPlanned: 40, split: BOWLS }, pieces(poured, off), TIMES, 10, 1_000_000);
+  const at = (poured: number, off: number) =>
+    progressOf({ driver: PIECES, piecesPlanned: 40, split: BOWLS }, pieces(poured, off), TIMES, 10, 1_000_000);
   // two loads of 260 s are left in the bowl, less five minutes to join
   expect(at(0, 0)).toMatchObject({
     off: 0,
@@ -39,18 +40,29 @@ test('forty in two bowls of twenty, ten at once: what is left, and by when the s
 });
 
 test('what lies on the heat counts for what it still needs, and its place is free then', () => {
-  const lies = (n: number, pouredAt: number, flippedAt: number | null = null): Piece => ({ ...(pieces(n, 0)[n - 1] as Piece), pouredAt, flippedAt });
+  const lies = (n: number, pouredAt: number, flippedAt: number | null = null): Piece => ({
+    ...(pieces(n, 0)[n - 1] as Piece),
+    pouredAt,
+    flippedAt,
+  });
   // poured 200 s ago and not turned: due, then 90 s; poured 30 s ago: 110 s and 90 s; turned 80 s ago: 10 s
   const on = [lies(1, 0), lies(2, 170_000), lies(3, 0, 120_000)];
   expect(offAtOf(on, TIMES, 200_000)).toEqual([290_000, 400_000, 210_000]);
   // one more on three places: the third is free at 240 s, and it is off 230 s later
-  expect(restOf([{ left: 1, offAt: offAtOf(on, TIMES, 200_000), places: 3, times: TIMES }], 200_000)).toEqual({ loads: 2, lastAt: 470_000 });
+  expect(restOf([{ left: 1, offAt: offAtOf(on, TIMES, 200_000), places: 3, times: TIMES }], 200_000)).toEqual({
+    loads: 2,
+    lastAt: 470_000,
+  });
   // none more: the last is the one that was poured last
-  expect(restOf([{ left: 0, offAt: offAtOf(on, TIMES, 200_000), places: 3, times: TIMES }], 200_000)).toEqual({ loads: 1, lastAt: 400_000 });
+  expect(restOf([{ left: 0, offAt: offAtOf(on, TIMES, 200_000), places: 3, times: TIMES }], 200_000)).toEqual({
+    loads: 1,
+    lastAt: 400_000,
+  });
 });
 
 test('the test piece is poured besides, and never counted', () => {
-  const at = (poured: number, off: number) => progressOf({ driver: GUESTS, piecesPlanned: 40, split: ONE }, pieces(poured, off), TIMES, 10, 0);
+  const at = (poured: number, off: number) =>
+    progressOf({ driver: GUESTS, piecesPlanned: 40, split: ONE }, pieces(poured, off), TIMES, 10, 0);
   expect(at(0, 0)).toMatchObject({ off: 0, toPour: 41, leftInBowl: 40 });
   expect(at(1, 1)).toMatchObject({ off: 0, toPour: 40, leftInBowl: 40 });
   expect(at(11, 6)).toMatchObject({ off: 5, toPour: 30, leftInBowl: 30 });
@@ -58,7 +70,12 @@ test('the test piece is poured besides, and never counted', () => {
 
 test('where nothing is counted there is no end; where nothing is on the heat there is no clock', () => {
   const none = { driver: { by: 'factor', factor: 1 }, piecesPlanned: null, split: ONE } as const;
-  expect(progressOf(none, pieces(3, 2), TIMES, 1, 0)).toMatchObject({ off: 2, toPour: Number.POSITIVE_INFINITY, leftInBowl: null, lastAt: null });
+  expect(progressOf(none, pieces(3, 2), TIMES, 1, 0)).toMatchObject({
+    off: 2,
+    toPour: Number.POSITIVE_INFINITY,
+    leftInBowl: null,
+    lastAt: null,
+  });
   expect(progressOf({ driver: PIECES, piecesPlanned: 40, split: BOWLS }, [], TIMES, 0, 0)).toMatchObject({
     toPour: 40,
     leftInBowl: 20,
@@ -74,10 +91,21 @@ test('two ends: the loads of both, one after the other; and what is strewn on on
   ];
   // two loads of 260 s and three of 230 s, without the wipe after the last
   expect(restOf(ends, 0)).toEqual({ loads: 5, lastAt: 2 * 260_000 + 3 * 230_000 - 30_000 });
-  expect(progressOf({ driver: PIECES, piecesPlanned: 40, split: ONE }, pieces(8, 8), TIMES, 10, 0, ends)).toMatchObject({ off: 8, loads: 5 });
-  const strewn = { key: 'l9', text: '', vessel: 'wet', measure: '60 g', preparation: '', moment: 'poured', parts: [{ id: 'blueberries', grams: 60 }] } as const;
+  expect(progressOf({ driver: PIECES, piecesPlanned: 40, split: ONE }, pieces(8, 8), TIMES, 10, 0, ends)).toMatchObject(
+    { off: 8, loads: 5 },
+  );
+  const strewn = {
+    key: 'l9',
+    text: '',
+    vessel: 'wet',
+    measure: '60 g',
+    preparation: '',
+    moment: 'poured',
+    parts: [{ id: 'blueberries', grams: 60 }],
+  } as const;
   const batch = { sheet: [{ ...strewn, name: 'Berries', grams: 60, forEnd: 'sweet' }], piecesPlanned: 32, split: ONE };
-  const on = (name: string) => addInsOf(batch, 'poured', (id) => findIngredient(id), { name, pieces: 12 }).map((a) => a.eachG);
+  const on = (name: string) =>
+    addInsOf(batch, 'poured', (id) => findIngredient(id), { name, pieces: 12 }).map((a) => a.eachG);
   expect([on('sweet'), on('savoury')]).toEqual([[5], []]);
 });
 
@@ -89,7 +117,15 @@ test('kits with a test piece: one of each kit is tested and none of them counts'
   } as const;
   expect(testsIn(kits)).toBe(2);
   // 1 is a test, 2 to 5 count; 6 is the other bench's test, 7 to 10 count
-  expect([1, 2, 5, 6, 7, 10, 11].map((n) => isTestPiece(kits, n))).toEqual([true, false, false, true, false, false, false]);
+  expect([1, 2, 5, 6, 7, 10, 11].map((n) => isTestPiece(kits, n))).toEqual([
+    true,
+    false,
+    false,
+    true,
+    false,
+    false,
+    false,
+  ]);
   expect([1, 2, 5, 6, 7, 10].map((n) => countedNumber(kits, n))).toEqual([1, 1, 4, 5, 5, 8]);
   expect(progressOf(kits, pieces(0, 0), TIMES, 10, 0)).toMatchObject({ off: 0, toPour: 10 });
   expect(progressOf(kits, pieces(6, 6), TIMES, 10, 0)).toMatchObject({ off: 4, toPour: 4 });

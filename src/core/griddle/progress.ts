@@ -29,11 +29,19 @@ export function addInsOf(
   const inOne = (pieces: number | null): number | null => (pieces === null ? null : pieces / mixesIn(batch.split));
   return batch.sheet.flatMap((l) => {
     const { moment } = l;
-    if (moment === undefined || moment === 'rest' || (l.mix ?? 1) !== 1 || (at === 'flip') !== (moment === 'flip')) return [];
+    if (moment === undefined || moment === 'rest' || (l.mix ?? 1) !== 1 || (at === 'flip') !== (moment === 'flip'))
+      return [];
     // what is of one end alone goes on its pieces alone
     if (l.forEnd !== undefined && l.forEnd !== of.name) return [];
     const each = inOne(l.forEnd === undefined ? batch.piecesPlanned : of.pieces);
-    return [{ name: l.name, of: find(l.parts?.[0]?.id ?? '') ?? null, eachG: each && l.grams !== null ? l.grams / each : null, moment }];
+    return [
+      {
+        name: l.name,
+        of: find(l.parts?.[0]?.id ?? '') ?? null,
+        eachG: each && l.grams !== null ? l.grams / each : null,
+        moment,
+      },
+    ];
   });
 }
 
@@ -85,7 +93,10 @@ export function progressOf(
     bowls,
     leftInBowl,
     joinBy: bowl < bowls ? now + (leftInBowl / places) * cycleMs - JOIN_MS : null,
-    ...(restOf(ends ?? [{ left: Math.max(0, toPour), offAt: offAtOf(pieces, times, now), places, times }], now) ?? { loads: null, lastAt: null }),
+    ...(restOf(ends ?? [{ left: Math.max(0, toPour), offAt: offAtOf(pieces, times, now), places, times }], now) ?? {
+      loads: null,
+      lastAt: null,
+    }),
   };
 }
 
@@ -100,13 +111,16 @@ export interface EndNow {
 
 /** When each piece on the heat is off, by the times of its sides: what it still needs counts from when it was poured or turned. */
 export const offAtOf = (pieces: readonly Piece[], t: SideTimes, now: number): readonly number[] =>
-  pieces.filter((p) => p.pulledAt === null).map((p) => Math.max(now, dueAt(p, t)) + (p.flippedAt === null ? 1000 * (t.second ?? 0) : 0));
+  pieces
+    .filter((p) => p.pulledAt === null)
+    .map((p) => Math.max(now, dueAt(p, t)) + (p.flippedAt === null ? 1000 * (t.second ?? 0) : 0));
 
 /** When the last of an end is off: each to come lies on the place that is free first. @param from ms; places with nothing on them are free then */
 function lastOff(e: EndNow, from: number): number {
-  const free = [...e.offAt.map((x) => x + 1000 * BETWEEN_S), ...Array.from({ length: Math.max(0, e.places - e.offAt.length) }, () => from)].sort(
-    (a, b) => a - b,
-  );
+  const free = [
+    ...e.offAt.map((x) => x + 1000 * BETWEEN_S),
+    ...Array.from({ length: Math.max(0, e.places - e.offAt.length) }, () => from),
+  ].sort((a, b) => a - b);
   let last = Math.max(from, ...e.offAt);
   for (let n = 0; n < e.left; n++) {
     const [at = from] = free.splice(0, 1);
@@ -120,7 +134,10 @@ function lastOff(e: EndNow, from: number): number {
 }
 
 /** Loads and the end of them over all ends, poured one after the other. @param now ms since 1970 */
-export function restOf(ends: readonly EndNow[], now: number): { readonly loads: number; readonly lastAt: number } | null {
+export function restOf(
+  ends: readonly EndNow[],
+  now: number,
+): { readonly loads: number; readonly lastAt: number } | null {
   let [at, loads] = [now, 0];
   for (const e of ends) {
     const more = e.left + e.offAt.length;

@@ -61,5 +61,9 @@ export function probeOf(s: SimulatedSurface, now: number, flicker: number): Surf
   const mean = meanC(s, now);
   const hot = Math.max(0, Math.min(1, (mean - ROOM_C) / 100));
   const wander = hot * DRIFT_C * Math.sin((2 * Math.PI * now) / DRIFT_MS) + FLICKER_C * flicker;
-  return { middleC: Math.round(mean + hot * MIDDLE_HOTTER_C + wander), edgeC: Math.round(mean - hot * MIDDLE_HOTTER_C + wander), dialC: s.dialC };
+  return {
+    middleC: Math.round(mean + hot * MIDDLE_HOTTER_C + wander),
+    edgeC: Math.round(mean - hot * MIDDLE_HOTTER_C + wander),
+    dialC: s.dialC,
+  };
 }

@@ -29,11 +29,15 @@ export function learned(seconds: readonly number[]): Learned | null {
 }
 
 /** Seconds of each side of pieces that are off the heat. */
-export const sidesOf = (pieces: readonly Piece[]): { readonly first: readonly number[]; readonly second: readonly number[] } => {
+export const sidesOf = (
+  pieces: readonly Piece[],
+): { readonly first: readonly number[]; readonly second: readonly number[] } => {
   const off = pieces.filter((p) => p.pulledAt !== null);
   return {
     first: off.flatMap((p) => [((p.flippedAt ?? p.pulledAt ?? 0) - p.pouredAt) / 1000]),
-    second: off.flatMap((p) => (p.flippedAt === null || p.pulledAt === null ? [] : [(p.pulledAt - p.flippedAt) / 1000])),
+    second: off.flatMap((p) =>
+      p.flippedAt === null || p.pulledAt === null ? [] : [(p.pulledAt - p.flippedAt) / 1000],
+    ),
   };
 };
 
@@ -59,7 +63,10 @@ export function timesFor(
   const first = learned(noSlips(earlier.first, usual.first));
   const second = usual.second === null ? null : learned(noSlips(earlier.second, usual.second));
   return {
-    times: { first: first?.seconds ?? usual.first, second: usual.second === null ? null : (second?.seconds ?? usual.second) },
+    times: {
+      first: first?.seconds ?? usual.first,
+      second: usual.second === null ? null : (second?.seconds ?? usual.second),
+    },
     from: Math.min(first?.from ?? 0, usual.second === null ? (first?.from ?? 0) : (second?.from ?? 0)),
     aside: (first?.aside ?? 0) + (second?.aside ?? 0),
   };
@@ -77,7 +84,10 @@ export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTime
   };
   const [first, second] = [own(sides.first, known.times.first), own(sides.second, known.times.second)];
   return {
-    times: { first: first?.seconds ?? known.times.first, second: known.times.second === null ? null : (second?.seconds ?? known.times.second) },
+    times: {
+      first: first?.seconds ?? known.times.first,
+      second: known.times.second === null ? null : (second?.seconds ?? known.times.second),
+    },
     from: first?.from ?? known.from,
     aside: first ? first.aside + (second?.aside ?? 0) : known.aside,
   };
@@ -93,7 +103,11 @@ export function seenIn(batch: Pick<Batch, 'driver' | 'kind' | 'split' | 'piecesP
   const { driver: d } = batch;
   const apart = d.by === 'both' && (d.a.kind ?? batch.kind) !== (d.b.kind ?? batch.kind);
   const sides = sidesOf(apart ? pieces.filter((p) => p.end !== 'b') : pieces);
-  return { pieces: off > 0 ? off : null, firstSideS: whole(learned(sides.first)), secondSideS: whole(learned(sides.second)) };
+  return {
+    pieces: off > 0 ? off : null,
+    firstSideS: whole(learned(sides.first)),
+    secondSideS: whole(learned(sides.second)),
+  };
 }
 
 /** What to look for, by kind: before the first side is turned, and before it comes off. Cues before clocks. */
@@ -148,7 +162,11 @@ const FLOUR_SHARE = 0.012;
  * One change after the test piece, with its size.
  * @param bowlG of batter in the bowl, g @param say so much of what thins it, or thickens it, as the batch is measured
  */
-export function oneChange(v: TestVerdict, bowlG: number, say: (what: 'thin' | 'thick', grams: number) => string): string {
+export function oneChange(
+  v: TestVerdict,
+  bowlG: number,
+  say: (what: 'thin' | 'thick', grams: number) => string,
+): string {
   switch (v) {
     case 'right':
       return 'Pour on.';

@@ -39,7 +39,10 @@ test('a change is judged by the verdicts before and after; without both it is no
   expect(cameOf({ verdict: 'good' }, { verdict: 'good' })).toBe('the same');
   expect(cameOf({ verdict: 'best' }, { verdict: 'poor' })).toBe('worse');
   expect(cameOf({ verdict: null }, { verdict: 'poor' })).toBeNull();
-  expect(marksMoved({ marks: ['gummy', 'pale'] }, { marks: ['pale', 'tore'] })).toEqual({ gone: ['gummy'], come: ['tore'] });
+  expect(marksMoved({ marks: ['gummy', 'pale'] }, { marks: ['pale', 'tore'] })).toEqual({
+    gone: ['gummy'],
+    come: ['tore'],
+  });
 });
 
 test('six makings: 2 good, 1 best, 3 fair; the later half is two thirds of a step better', () => {
@@ -53,25 +56,48 @@ test('six makings: 2 good, 1 best, 3 fair; the later half is two thirds of a ste
     making({ at: at(1), verdict: 'fair' }),
   ]);
   // later: good 2, fair 1, best 3 = 6/3; earlier: fair 1, good 2, fair 1 = 4/3
-  expect(t).toMatchObject({ makings: 6, verdicts: { best: 1, good: 2, fair: 3 }, yieldPct: 100, firstS: 100, secondS: 60 });
+  expect(t).toMatchObject({
+    makings: 6,
+    verdicts: { best: 1, good: 2, fair: 3 },
+    yieldPct: 100,
+    firstS: 100,
+    secondS: 60,
+  });
   expect(t.drift).toBeCloseTo(2 / 3, 9);
   // 4 thrown away of 12 + 0 + 9 + 3 + 24 + 1
   expect(t.wastePct).toBeCloseTo((100 * 4) / 49, 9);
 });
 
 test('few makings show no drift, and none show nothing', () => {
-  expect(trendOf([])).toEqual({ makings: 0, verdicts: {}, yieldPct: null, wastePct: null, firstS: null, secondS: null, driftS: null, drift: null });
-  expect(trendOf([making({ verdict: 'good' }), making({ verdict: 'poor' }), making({ verdict: 'best' })]).drift).toBeNull();
+  expect(trendOf([])).toEqual({
+    makings: 0,
+    verdicts: {},
+    yieldPct: null,
+    wastePct: null,
+    firstS: null,
+    secondS: null,
+    driftS: null,
+    drift: null,
+  });
+  expect(
+    trendOf([making({ verdict: 'good' }), making({ verdict: 'poor' }), making({ verdict: 'best' })]).drift,
+  ).toBeNull();
 });
 
 test('the order makings come in changes nothing, and no drift is more than the steps there are', () => {
   const any = fc.array(
-    fc.record({ day: fc.nat(3000), verdict: fc.option(fc.constantFrom(...VERDICTS), { nil: null }), pieces: fc.option(fc.nat(50), { nil: null }) }),
+    fc.record({
+      day: fc.nat(3000),
+      verdict: fc.option(fc.constantFrom(...VERDICTS), { nil: null }),
+      pieces: fc.option(fc.nat(50), { nil: null }),
+    }),
     { maxLength: 12 },
   );
   fc.assert(
     fc.property(any, (rows) => {
-      const ms = rows.map((r, n) => making({ at: new Date(r.day * 86_400_000 + n), verdict: r.verdict, pieces: r.pieces, planned: 20 }));
+      const ms = rows.map((r, n) =>
+        making({ at: new Date(r.day * 86_400_000 + n), verdict: r.verdict, pieces: r.pieces, planned: 20 }),
+      );
       const t = trendOf(ms);
       expect(trendOf([...ms].reverse())).toEqual(t);
       if (t.drift !== null) expect(Math.abs(t.drift)).toBeLessThanOrEqual(stepOf('best') - stepOf('poor'));

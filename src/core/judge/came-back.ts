@@ -10,7 +10,11 @@ import { median } from '../quantity/middle';
 /** What became of a change for next time; null: nobody has said. */
 export const CHANGE_STATES = ['tried', 'not-now', 'done'] as const;
 export type ChangeState = (typeof CHANGE_STATES)[number];
-export const CHANGE_STATE_WORDS: Readonly<Record<ChangeState, string>> = { tried: 'being tried', 'not-now': 'not now', done: 'done' };
+export const CHANGE_STATE_WORDS: Readonly<Record<ChangeState, string>> = {
+  tried: 'being tried',
+  'not-now': 'not now',
+  done: 'done',
+};
 
 /** One finished making. */
 export interface Making {
@@ -89,12 +93,16 @@ export interface Trend {
 const LEAST_FOR_DRIFT = 4;
 
 /** @param makings in any order */
-export function trendOf(makings: readonly Pick<Making, 'at' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'secondS' | 'driftS'>[]): Trend {
+export function trendOf(
+  makings: readonly Pick<Making, 'at' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'secondS' | 'driftS'>[],
+): Trend {
   const ordered = [...makings].sort((a, b) => a.at.getTime() - b.at.getTime());
   const judged = ordered.flatMap((m) => (m.verdict ? [stepOf(m.verdict)] : []));
   const mean = (xs: readonly number[]): number => xs.reduce((a, x) => a + x, 0) / xs.length;
   const half = Math.floor(judged.length / 2);
-  const yields = ordered.flatMap((m) => (m.pieces !== null && m.planned !== null && m.planned > 0 ? [(100 * m.pieces) / m.planned] : []));
+  const yields = ordered.flatMap((m) =>
+    m.pieces !== null && m.planned !== null && m.planned > 0 ? [(100 * m.pieces) / m.planned] : [],
+  );
   const counted = ordered.filter((m) => m.pieces !== null && m.waste !== null && m.pieces + m.waste > 0);
   const wasted = counted.reduce((a, m) => a + (m.waste ?? 0), 0);
   const made = counted.reduce((a, m) => a + (m.pieces ?? 0), 0);
@@ -104,7 +112,9 @@ export function trendOf(makings: readonly Pick<Making, 'at' | 'verdict' | 'piece
   };
   return {
     makings: ordered.length,
-    verdicts: Object.fromEntries(VERDICTS.map((v) => [v, ordered.filter((m) => m.verdict === v).length] as const).filter(([, n]) => n > 0)),
+    verdicts: Object.fromEntries(
+      VERDICTS.map((v) => [v, ordered.filter((m) => m.verdict === v).length] as const).filter(([, n]) => n > 0),
+    ),
     yieldPct: yields.length > 0 ? median(yields) : null,
     wastePct: counted.length > 0 ? (100 * wasted) / (made + wasted) : null,
     firstS: of((m) => m.firstS),
@@ -126,14 +136,19 @@ export const CHARTED_WORDS: Readonly<Record<Charted, { readonly name: string; re
 };
 
 /** A making by one of them: steps of a verdict, percent of the pieces planned or made, seconds; null where it says nothing of it. */
-export function chartedOf(m: Pick<Making, 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'>, by: Charted): number | null {
+export function chartedOf(
+  m: Pick<Making, 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'>,
+  by: Charted,
+): number | null {
   switch (by) {
     case 'verdict':
       return m.verdict ? stepOf(m.verdict) : null;
     case 'pieces':
       return m.pieces !== null && m.planned ? (100 * m.pieces) / m.planned : null;
     case 'waste':
-      return m.waste !== null && m.pieces !== null && m.pieces + m.waste > 0 ? (100 * m.waste) / (m.pieces + m.waste) : null;
+      return m.waste !== null && m.pieces !== null && m.pieces + m.waste > 0
+        ? (100 * m.waste) / (m.pieces + m.waste)
+        : null;
     case 'first':
       return m.firstS;
     case 'drift':

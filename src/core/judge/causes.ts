@@ -50,7 +50,14 @@ export interface CauseRow {
 }
 
 type More = Pick<CauseRow, 'move' | 'kinds'>;
-const row = (mark: Mark, weight: number, cause: string, says: CauseRow['says'], change: string, more: More = {}): CauseRow => ({
+const row = (
+  mark: Mark,
+  weight: number,
+  cause: string,
+  says: CauseRow['says'],
+  change: string,
+  more: More = {},
+): CauseRow => ({
   mark,
   weight,
   cause,
@@ -72,13 +79,23 @@ const REST_LONG = 'Half an hour of rest, covered and cold.';
 
 /** To add a cause is to add a row. */
 export const CAUSES: readonly CauseRow[] = [
-  row('tough', 0.35, 'Mixed too far', overMixed, 'Stop as soon as the dry streaks are gone; lumps are fine.', { kinds: [...CAKES, 'waffle'] }),
+  row('tough', 0.35, 'Mixed too far', overMixed, 'Stop as soon as the dry streaks are gone; lumps are fine.', {
+    kinds: [...CAKES, 'waffle'],
+  }),
   row('tough', 0.25, 'Too little fat', rail('fat', 'low'), 'More fat.', { move: 'tender' }),
   row('tough', 0.15, 'No rest', shortRest, REST_TEN),
   row('tough', 0.12, 'Too little sugar', rail('sugar', 'low'), 'A little more sugar.', { move: 'tender' }),
-  row('tough', 0.1, 'Strong flour', holds(STRONG_FLOURS, 'a flour of much gluten'), 'A softer flour, or some starch for a tenth of it.'),
+  row(
+    'tough',
+    0.1,
+    'Strong flour',
+    holds(STRONG_FLOURS, 'a flour of much gluten'),
+    'A softer flour, or some starch for a tenth of it.',
+  ),
   row('tough', 0.1, 'Much egg', rail('egg', 'high'), 'Less egg.'),
-  row('tough', 0.15, 'Too long on the heat', side('second', 'long'), 'Take it off as soon as its cue is there.', { kinds: ['crepe', 'oven'] }),
+  row('tough', 0.15, 'Too long on the heat', side('second', 'long'), 'Take it off as soon as its cue is there.', {
+    kinds: ['crepe', 'oven'],
+  }),
 
   row('gummy', 0.25, 'Portion too large', largePortion, 'Pour less at a time.'),
   row('gummy', 0.2, 'Too hot: brown before it was set', heat('hot'), LESS_HEAT),
@@ -86,14 +103,20 @@ export const CAUSES: readonly CauseRow[] = [
   row('gummy', 0.2, 'Taken off early', side('first', 'short'), OPENED, { kinds: ['waffle', 'oven'] }),
   row('gummy', 0.15, 'Much puree', puree, 'Less puree, or drain it.'),
   row('gummy', 0.15, 'Batter cold', coldBatter, WARMER),
-  row('gummy', 0.1, 'Too little rise', rail('lift', 'low'), 'More leavening.', { move: 'taller', kinds: [...CAKES, 'waffle'] }),
+  row('gummy', 0.1, 'Too little rise', rail('lift', 'low'), 'More leavening.', {
+    move: 'taller',
+    kinds: [...CAKES, 'waffle'],
+  }),
 
   row('raw', 0.4, 'Too hot', heat('hot'), LESS_HEAT),
   row('raw', 0.25, 'Portion too large', largePortion, 'Pour less at a time.'),
   row('raw', 0.15, 'Batter cold', coldBatter, WARMER),
   row('raw', 0.15, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
 
-  row('flat', 0.3, 'Too little rise', rail('lift', 'low'), 'More leavening.', { move: 'taller', kinds: ['griddle', 'small', 'ball', 'waffle'] }),
+  row('flat', 0.3, 'Too little rise', rail('lift', 'low'), 'More leavening.', {
+    move: 'taller',
+    kinds: ['griddle', 'small', 'ball', 'waffle'],
+  }),
   row(
     'flat',
     0.25,
@@ -105,12 +128,23 @@ export const CAUSES: readonly CauseRow[] = [
     },
   ),
   row('flat', 0.2, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker', kinds: [...CAKES, 'waffle'] }),
-  row('flat', 0.2, 'Foam knocked out', asked, 'Fold in thirds, and pour within a quarter of an hour.', { kinds: ['foam'] }),
-  row('flat', 0.12, 'Mixed too far', overMixed, 'Stop as soon as the dry streaks are gone.', { kinds: [...CAKES, 'waffle'] }),
+  row('flat', 0.2, 'Foam knocked out', asked, 'Fold in thirds, and pour within a quarter of an hour.', {
+    kinds: ['foam'],
+  }),
+  row('flat', 0.12, 'Mixed too far', overMixed, 'Stop as soon as the dry streaks are gone.', {
+    kinds: [...CAKES, 'waffle'],
+  }),
   row('flat', 0.1, 'Much egg', rail('egg', 'high'), 'Less egg.', { kinds: CAKES }),
   row('flat', 0.15, 'Pressed', turned('press'), 'One turn, and never press.', { kinds: TURNED }),
   row('flat', 0.3, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner', kinds: ['crepe', 'oven'] }),
-  row('flat', 0.2, 'Oven or pan not hot', heat('cool'), 'The pan in the oven until a drop dances in it, then the batter.', { kinds: OVEN }),
+  row(
+    'flat',
+    0.2,
+    'Oven or pan not hot',
+    heat('cool'),
+    'The pan in the oven until a drop dances in it, then the batter.',
+    { kinds: OVEN },
+  ),
 
   row('greasy', 0.3, 'Too much fat in the pan', panFat('much'), 'A film, wiped.'),
   row('greasy', 0.3, 'Much fat in the batter', rail('fat', 'high'), 'Less fat.'),
@@ -118,10 +152,26 @@ export const CAUSES: readonly CauseRow[] = [
 
   row('spotted', 0.4, 'Too much fat in the pan', panFat('much'), 'A film, wiped: a shine and no drop.'),
   row('spotted', 0.2, 'Fat not wiped even', asked, 'Wipe it with folded paper from edge to edge.'),
-  row('spotted', 0.15, 'Surface uneven in heat', asked, 'Give it longer to level, edge to edge, before the first is poured.'),
-  row('patchy', 0.3, 'Surface uneven in heat', asked, 'Give it longer to level, edge to edge, before the first is poured.'),
-  row('patchy', 0.3, 'Too much fat in the pan', panFat('much'), 'A film, wiped: a shine and no drop.', { kinds: CAKES }),
-  row('patchy', 0.2, 'Too little fat in the pan', panFat('none'), 'A thin film before each.', { kinds: ['crepe', 'waffle'] }),
+  row(
+    'spotted',
+    0.15,
+    'Surface uneven in heat',
+    asked,
+    'Give it longer to level, edge to edge, before the first is poured.',
+  ),
+  row(
+    'patchy',
+    0.3,
+    'Surface uneven in heat',
+    asked,
+    'Give it longer to level, edge to edge, before the first is poured.',
+  ),
+  row('patchy', 0.3, 'Too much fat in the pan', panFat('much'), 'A film, wiped: a shine and no drop.', {
+    kinds: CAKES,
+  }),
+  row('patchy', 0.2, 'Too little fat in the pan', panFat('none'), 'A thin film before each.', {
+    kinds: ['crepe', 'waffle'],
+  }),
   row('patchy', 0.15, 'Leavening not spread', powder, 'Sieve it with the flour.', { kinds: [...CAKES, 'waffle'] }),
   row('bare', 0.4, 'Too cool', heat('cool'), 'More heat.'),
   row('bare', 0.2, 'Little sugar', rail('sugar', 'low'), 'A little more sugar browns sooner.'),
@@ -136,18 +186,43 @@ export const CAUSES: readonly CauseRow[] = [
   row('dark', 0.25, 'Too long on the heat', side('first', 'long'), 'Turn it at its cue.'),
   row('dark', 0.25, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
   row('dark', 0.2, 'Soda left over', sodaLeft, 'Less soda, or more that is sour.'),
-  row('dark', 0.2, 'Butter burnt in the pan', panFat('butter'), 'Clarified butter, or oil with it; wipe out what is brown.'),
+  row(
+    'dark',
+    0.2,
+    'Butter burnt in the pan',
+    panFat('butter'),
+    'Clarified butter, or oil with it; wipe out what is brown.',
+  ),
 
-  row('dry', 0.35, 'Too long on the heat', side('second', 'long'), 'Take it off as soon as it springs back.', { kinds: TURNED }),
-  row('dry', 0.35, 'Too long on the heat', side('first', 'long'), 'Take it off as soon as the steam has stopped.', { kinds: ['waffle', 'oven'] }),
+  row('dry', 0.35, 'Too long on the heat', side('second', 'long'), 'Take it off as soon as it springs back.', {
+    kinds: TURNED,
+  }),
+  row('dry', 0.35, 'Too long on the heat', side('first', 'long'), 'Take it off as soon as the steam has stopped.', {
+    kinds: ['waffle', 'oven'],
+  }),
   row('dry', 0.2, 'Little fat', rail('fat', 'low'), 'More fat.', { move: 'tender' }),
   row('dry', 0.2, 'Little water', rail('water', 'low'), 'More liquid.', { move: 'thinner' }),
-  row('dry', 0.2, 'Held too long', heldLong, 'Serve sooner; hold no longer than quality and the local food code allow.'),
+  row(
+    'dry',
+    0.2,
+    'Held too long',
+    heldLong,
+    'Serve sooner; hold no longer than quality and the local food code allow.',
+  ),
 
   row('stuck', 0.3, 'Iron not clean', asked, 'Brush it clean, groove by groove.', { kinds: IRON }),
   row('stuck', 0.25, 'Iron too cool', heat('cool'), 'Heat it until a drop dances.', { kinds: IRON }),
-  row('stuck', 0.25, 'Pan or griddle too cool', heat('cool'), 'Heat until a drop of water dances, then a thin film of fat.', { kinds: [...TURNED, 'oven'] }),
-  row('stuck', 0.15, 'Pan or griddle not clean', asked, 'Wipe off what is baked on, then a thin film of fat.', { kinds: [...TURNED, 'oven'] }),
+  row(
+    'stuck',
+    0.25,
+    'Pan or griddle too cool',
+    heat('cool'),
+    'Heat until a drop of water dances, then a thin film of fat.',
+    { kinds: [...TURNED, 'oven'] },
+  ),
+  row('stuck', 0.15, 'Pan or griddle not clean', asked, 'Wipe off what is baked on, then a thin film of fat.', {
+    kinds: [...TURNED, 'oven'],
+  }),
   row('stuck', 0.25, 'Nothing in the pan', panFat('none'), 'A thin film of fat before each.'),
   row('stuck', 0.25, 'Opened early', side('first', 'short'), OPENED, { kinds: IRON }),
   row('stuck', 0.2, 'Turned early', side('first', 'short'), 'Wait for the edge to lift by itself.', { kinds: TURNED }),
@@ -160,7 +235,13 @@ export const CAUSES: readonly CauseRow[] = [
   row('tore', 0.2, 'Turned early', side('first', 'short'), 'Wait until it slides free.', { kinds: TURNED }),
   row('tore', 0.2, 'Opened early', side('first', 'short'), OPENED, { kinds: IRON }),
   row('tore', 0.1, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
-  row('broke', 0.35, 'Underdone when it was turned', side('first', 'short'), 'Turn it when the edge is dull and the bubbles stay open.'),
+  row(
+    'broke',
+    0.35,
+    'Underdone when it was turned',
+    side('first', 'short'),
+    'Turn it when the edge is dull and the bubbles stay open.',
+  ),
   row('broke', 0.2, 'Little egg', rail('egg', 'low'), 'More egg.', { move: 'richer' }),
   row('broke', 0.2, 'Portion too large', largePortion, 'Pour less at a time.'),
   row('broke', 0.2, 'Spatula too small', asked, 'A wide, thin spatula, under all of it.'),
@@ -171,7 +252,9 @@ export const CAUSES: readonly CauseRow[] = [
   row('ran', 0.35, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
   row('ran', 0.3, 'Too much in each', largePortion, 'Pour less at a time.'),
   row('ran', 0.2, 'Poured too close', asked, 'Two fingers between them.'),
-  row('ran', 0.2, 'Griddle not level', asked, 'Level it: a spoon of water has to stay where it is.', { kinds: ['griddle', 'small', 'foam'] }),
+  row('ran', 0.2, 'Griddle not level', asked, 'Level it: a spoon of water has to stay where it is.', {
+    kinds: ['griddle', 'small', 'foam'],
+  }),
   row('ran', 0.15, 'Too cool: it spread before it set', heat('cool'), 'More heat before the first is poured.'),
   row('heaped', 0.4, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),
   row('heaped', 0.2, 'Batter cold', coldBatter, WARMER),
@@ -195,24 +278,38 @@ export const CAUSES: readonly CauseRow[] = [
   row('hard', 0.15, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
   row('holes', 0.3, 'Much rise', rail('lift', 'high'), 'Less leavening.', { kinds: [...CAKES, 'waffle'] }),
   row('holes', 0.25, 'Too hot', heat('hot'), LESS_HEAT),
-  row('holes', 0.25, 'Mixed too far: tunnels', overMixed, 'Stop as soon as the dry streaks are gone.', { kinds: [...CAKES, 'waffle'] }),
+  row('holes', 0.25, 'Mixed too far: tunnels', overMixed, 'Stop as soon as the dry streaks are gone.', {
+    kinds: [...CAKES, 'waffle'],
+  }),
   row('holes', 0.3, 'No rest: bubbles of the whisk', shortRest, REST_LONG, { kinds: ['crepe', 'oven'] }),
 
   row('limp', 0.3, 'Too little fat', rail('fat', 'low'), 'More fat.', { move: 'crisp' }),
   row('limp', 0.25, 'Stacked or held in its steam', heldLong, 'On a rack in dry heat, never stacked.'),
-  row('limp', 0.25, 'Too wet', rail('water', 'high'), 'Less liquid, or a spoon of starch for flour.', { move: 'thicker' }),
+  row('limp', 0.25, 'Too wet', rail('water', 'high'), 'Less liquid, or a spoon of starch for flour.', {
+    move: 'thicker',
+  }),
   row('limp', 0.25, 'Taken off early', side('first', 'short'), OPENED),
   row('limp', 0.2, 'Iron too cool', heat('cool'), 'Heat it until a drop of water dances.'),
-  row('no-puff', 0.35, 'Oven or pan not hot', heat('cool'), 'The pan in the oven until a drop dances in it, then the batter.'),
+  row(
+    'no-puff',
+    0.35,
+    'Oven or pan not hot',
+    heat('cool'),
+    'The pan in the oven until a drop dances in it, then the batter.',
+  ),
   row('no-puff', 0.25, 'The oven was opened', asked, 'The door stays shut until it is deep brown at the rim.'),
   row('no-puff', 0.2, 'Too little egg', rail('egg', 'low'), 'More egg.', { move: 'richer' }),
   row('no-puff', 0.2, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),
   row('no-puff', 0.15, 'Batter cold', coldBatter, WARMER),
   row('soggy-stack', 0.4, 'Steam in the stack', heldLong, 'One layer on a rack, or a cloth between.'),
   row('soggy-stack', 0.3, 'No dry heat to wait in', asked, 'The oven at its hold, vented, before the first is off.'),
-  row('soggy-stack', 0.15, 'Taken off early', side('second', 'short'), 'Wait until it springs back.', { kinds: TURNED }),
+  row('soggy-stack', 0.15, 'Taken off early', side('second', 'short'), 'Wait until it springs back.', {
+    kinds: TURNED,
+  }),
   row('one-side', 0.5, 'A hot spot', asked, 'Turn the pan, or move the pieces round, half-way.'),
-  row('one-side', 0.25, 'Second side cut short', side('second', 'short'), 'Give the second side its time.', { kinds: TURNED }),
+  row('one-side', 0.25, 'Second side cut short', side('second', 'short'), 'Give the second side its time.', {
+    kinds: TURNED,
+  }),
   row('one-side', 0.15, 'Not level', asked, 'Level the surface: a spoon of water has to stay where it is.'),
   row('uneven', 0.4, 'Leavening not spread', powder, 'Sieve it with the flour.'),
   row(
@@ -226,8 +323,20 @@ export const CAUSES: readonly CauseRow[] = [
   row('sank', 0.4, 'Stirred into the bowl', bits, 'Sprinkle them on the poured face.'),
   row('sank', 0.3, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
   row('sank', 0.2, 'Wet, or heavy', asked, 'Pat them dry, cut them small, toss them in a little of the flour.'),
-  row('threads', 0.6, 'Hot fat into the egg', bothSay(egg, holds(MELTED, 'melted fat in the wet bowl')), 'Fat under 40 °C when it reaches the egg.'),
-  row('threads', 0.2, 'Warm liquid, or a bowl near the heat', egg, 'Let it cool; whisk the egg into the cold liquid first.'),
+  row(
+    'threads',
+    0.6,
+    'Hot fat into the egg',
+    bothSay(egg, holds(MELTED, 'melted fat in the wet bowl')),
+    'Fat under 40 °C when it reaches the egg.',
+  ),
+  row(
+    'threads',
+    0.2,
+    'Warm liquid, or a bowl near the heat',
+    egg,
+    'Let it cool; whisk the egg into the cold liquid first.',
+  ),
   row('threads', 0.1, 'Flour that set in what was warm', asked, 'Let what is warm cool before the flour meets it.'),
   row(
     'green',
@@ -236,15 +345,39 @@ export const CAUSES: readonly CauseRow[] = [
     bothSay(sodaLeft, holds(GREENS, 'nuts or blueberries in it')),
     'Less soda, or more that is sour.',
   ),
-  row('green', 0.3, 'Nuts or blueberries stirred in', holds(GREENS, 'nuts or blueberries in it'), 'Sprinkle them on the poured face.'),
+  row(
+    'green',
+    0.3,
+    'Nuts or blueberries stirred in',
+    holds(GREENS, 'nuts or blueberries in it'),
+    'Sprinkle them on the poured face.',
+  ),
   row('green', 0.1, 'An alkaline batter', powder, 'Less soda, or more that is sour.'),
-  row('first-poor', 0.8, 'Not yet level in heat: expected', asked, 'The first is a test: wait for level heat, and do not count it.'),
+  row(
+    'first-poor',
+    0.8,
+    'Not yet level in heat: expected',
+    asked,
+    'The first is a test: wait for level heat, and do not count it.',
+  ),
   row('first-poor', 0.2, 'Too much fat for the first', panFat('much'), 'Wipe the pan before the first.'),
   row('soapy', 0.7, 'Soda left over', sodaLeft, 'Less soda, or more that is sour.'),
   row('soapy', 0.2, 'Much leavening', rail('lift', 'high'), 'Less leavening.'),
   row('soapy', 0.15, 'Leavening not spread', powder, 'Sieve it with the flour.'),
-  row('soapy', 0.05, 'A cleaner left on bowl or surface', asked, 'Rinse bowl, spoons and surface in plain water, and wipe them dry.'),
+  row(
+    'soapy',
+    0.05,
+    'A cleaner left on bowl or surface',
+    asked,
+    'Rinse bowl, spoons and surface in plain water, and wipe them dry.',
+  ),
   row('bland', 0.5, 'Little salt', rail('salt', 'low'), 'A little more salt.'),
   row('bland', 0.25, 'Little sugar', rail('sugar', 'low'), 'A little more sugar.'),
-  row('bland', 0.15, 'Nothing that is sour, or spiced', asked, 'Something sour for some of the liquid, a little vanilla or zest.'),
+  row(
+    'bland',
+    0.15,
+    'Nothing that is sour, or spiced',
+    asked,
+    'Something sour for some of the liquid, a little vanilla or zest.',
+  ),
 ];

@@ -48,7 +48,11 @@ const PROCESS = (find: (id: string) => Ingredient | undefined, u: Units): readon
   ['Batter', ({ batch }) => grams(batch.massG, u)],
   ['Measured', ({ batch }) => EXACTNESS_WORDS[batch.exactness]],
   ['Portion', ({ batch }) => (batch.portionMl === null ? '' : millilitres(batch.portionMl))],
-  ['Went in off the plan', ({ process }) => process.off.map((o) => `${o.name} ${o.byG > 0 ? '+' : '−'}${grams(Math.abs(o.byG), u)}`).join(', ')],
+  [
+    'Went in off the plan',
+    ({ process }) =>
+      process.off.map((o) => `${o.name} ${o.byG > 0 ? '+' : '−'}${grams(Math.abs(o.byG), u)}`).join(', '),
+  ],
   ['Second look', ({ process }) => process.checkedBy.join(', ')],
   ['Mixed', ({ process }) => (process.turns === null ? '' : `${Math.round(process.turns)} turns`)],
   ['Rest', ({ process }) => minutes(process.restMin)],
@@ -72,7 +76,10 @@ const PROCESS = (find: (id: string) => Ingredient | undefined, u: Units): readon
 
 const OUTCOME: readonly (readonly [string, Say])[] = [
   ['Verdict', ({ batch }) => (batch.verdict ? VERDICT_WORDS[batch.verdict] : 'under way')],
-  ['Pieces', ({ batch }) => `${batch.pieces ?? '–'}${batch.piecesPlanned === null ? '' : ` of ${batch.piecesPlanned}`}`],
+  [
+    'Pieces',
+    ({ batch }) => `${batch.pieces ?? '–'}${batch.piecesPlanned === null ? '' : ` of ${batch.piecesPlanned}`}`,
+  ],
   ['Thrown away', ({ batch }) => (batch.waste === null ? '' : String(batch.waste))],
   ['Height', ({ batch }) => (batch.heightMm === null ? '' : `${batch.heightMm} mm`)],
   ['Across', ({ batch }) => (batch.acrossMm === null ? '' : `${batch.acrossMm} mm`)],

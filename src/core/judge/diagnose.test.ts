@@ -30,7 +30,15 @@ const judged = (texts: readonly string[], more: Partial<Judged> = {}): Judged =>
 const OF: Readonly<Record<KindId, readonly string[]>> = {
   griddle: ['250 g flour', '25 g sugar', '4 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter'],
   small: ['225 g flour', '25 g sugar', '3 g salt', '11 g baking powder', '340 g milk', '2 eggs', '30 g butter'],
-  foam: ['200 g flour', '25 g sugar', '4 g baking powder', '2 g salt', '300 g milk', '4 eggs, separated', '20 g butter'],
+  foam: [
+    '200 g flour',
+    '25 g sugar',
+    '4 g baking powder',
+    '2 g salt',
+    '300 g milk',
+    '4 eggs, separated',
+    '20 g butter',
+  ],
   ball: ['250 g flour', '20 g sugar', '8 g baking powder', '3 g salt', '450 g milk', '4 eggs', '50 g butter'],
   crepe: ['250 g flour', '550 ml milk', '5 eggs', '60 g butter, melted', '20 g sugar', '2 g salt'],
   waffle: ['250 g flour', '25 g sugar', '12 g baking powder', '4 g salt', '400 g milk', '3 eggs', '110 g butter'],
@@ -48,9 +56,24 @@ test('nothing spoken for: the usual first cause, and a share of what could be', 
 
 test("the batch's own numbers bring a cause to the front, and are shown", () => {
   const lean = judged(['250 g flour', '25 g sugar', '4 g salt', '10 g baking powder', '500 g skim milk', '1 egg']);
-  expect(causesOf('tough', lean)[0]).toMatchObject({ cause: 'Too little fat', evidence: expect.stringMatching(/^fat \d/), move: 'tender' });
-  const soda = judged(['250 g flour', '25 g sugar', '4 g salt', '6 g baking soda', '430 g milk', '2 eggs', '40 g butter']);
-  expect(causesOf('soapy', soda)[0]).toMatchObject({ cause: 'Soda left over', evidence: expect.stringContaining('finds no acid') });
+  expect(causesOf('tough', lean)[0]).toMatchObject({
+    cause: 'Too little fat',
+    evidence: expect.stringMatching(/^fat \d/),
+    move: 'tender',
+  });
+  const soda = judged([
+    '250 g flour',
+    '25 g sugar',
+    '4 g salt',
+    '6 g baking soda',
+    '430 g milk',
+    '2 eggs',
+    '40 g butter',
+  ]);
+  expect(causesOf('soapy', soda)[0]).toMatchObject({
+    cause: 'Soda left over',
+    evidence: expect.stringContaining('finds no acid'),
+  });
   // without soda that is left it is hardly that
   expect(causesOf('soapy', judged(PLAIN))[0]?.cause).toBe('Leavening not spread');
   const big = judged(PLAIN, { portionMl: 118, firstS: 80 });
@@ -71,7 +94,11 @@ test('every fault has causes on every kind where it can be seen, every wish is o
   // what needs a thing that is not in it is ruled out: no butter, no bits, no nuts
   for (const kind of KIND_IDS)
     for (const m of MARKS.filter((x) => occursOn(x, kind)))
-      expect([kind, m, causesOf(m, judged(OF[kind], { kind, usual: { first: 140, second: 90 } })).length > 0]).toEqual([kind, m, isFault(m)]);
+      expect([kind, m, causesOf(m, judged(OF[kind], { kind, usual: { first: 140, second: 90 } })).length > 0]).toEqual([
+        kind,
+        m,
+        isFault(m),
+      ]);
   const wishes = new Set(MOVES.map((m) => m.id));
   for (const c of CAUSES) if (c.move) expect(wishes.has(c.move)).toBe(true);
   expect(new Set(CAUSES.map((c) => c.mark))).toEqual(new Set(MARKS.filter(isFault)));
@@ -85,14 +112,27 @@ test('both ends of every drawn scale lead to causes, but the middle to none', ()
         const [mark] = faultsIn({ [id]: end }, kind);
         // a crepe and an oven pancake are meant to be wide
         const wide = id === 'spread' && end === 5 && (kind === 'crepe' || kind === 'oven');
-        expect([kind, id, end, mark !== undefined && causesOf(mark, judged(OF[kind], { kind })).length > 0]).toEqual([kind, id, end, !wide]);
+        expect([kind, id, end, mark !== undefined && causesOf(mark, judged(OF[kind], { kind })).length > 0]).toEqual([
+          kind,
+          id,
+          end,
+          !wide,
+        ]);
       }
     }
 });
 
 // what a baker would name first, with the numbers that make it first
 const SWEET = ['250 g flour', '90 g sugar', '4 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter'];
-const LEAN_WAFFLE = ['250 g flour', '25 g sugar', '12 g baking powder', '4 g salt', '400 g skim milk', '2 eggs', '20 g oil'];
+const LEAN_WAFFLE = [
+  '250 g flour',
+  '25 g sugar',
+  '12 g baking powder',
+  '4 g salt',
+  '400 g skim milk',
+  '2 eggs',
+  '20 g oil',
+];
 const THIN = ['250 g flour', '25 g sugar', '4 g salt', '12 g baking powder', '640 g milk', '2 eggs', '40 g butter'];
 const THICK_CREPE = ['250 g flour', '330 ml milk', '3 eggs', '30 g butter, melted', '20 g sugar', '2 g salt'];
 test.each<readonly [KindId, Mark, readonly string[] | null, Partial<Judged>, string]>([
@@ -138,12 +178,33 @@ test.each<readonly [KindId, Mark, readonly string[] | null, Partial<Judged>, str
     { turns: 12, heatC: 175 },
     'Much rise',
   ],
-  ['griddle', 'soapy', ['250 g flour', '25 g sugar', '4 g salt', '6 g baking soda', '430 g milk', '2 eggs', '40 g butter'], {}, 'Soda left over'],
-  ['griddle', 'bland', ['250 g flour', '25 g sugar', '1 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter'], {}, 'Little salt'],
+  [
+    'griddle',
+    'soapy',
+    ['250 g flour', '25 g sugar', '4 g salt', '6 g baking soda', '430 g milk', '2 eggs', '40 g butter'],
+    {},
+    'Soda left over',
+  ],
+  [
+    'griddle',
+    'bland',
+    ['250 g flour', '25 g sugar', '1 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter'],
+    {},
+    'Little salt',
+  ],
   [
     'griddle',
     'sank',
-    ['250 g flour', '25 g sugar', '4 g salt', '12 g baking powder', '430 g milk', '2 eggs', '40 g butter', '100 g blueberries'],
+    [
+      '250 g flour',
+      '25 g sugar',
+      '4 g salt',
+      '12 g baking powder',
+      '430 g milk',
+      '2 eggs',
+      '40 g butter',
+      '100 g blueberries',
+    ],
     {},
     'Stirred into the bowl',
   ],
@@ -151,7 +212,16 @@ test.each<readonly [KindId, Mark, readonly string[] | null, Partial<Judged>, str
   [
     'griddle',
     'green',
-    ['250 g flour', '25 g sugar', '4 g salt', '5 g baking soda', '430 g milk', '2 eggs', '40 g butter', '100 g blueberries'],
+    [
+      '250 g flour',
+      '25 g sugar',
+      '4 g salt',
+      '5 g baking soda',
+      '430 g milk',
+      '2 eggs',
+      '40 g butter',
+      '100 g blueberries',
+    ],
     {},
     'An alkaline batter beside nuts or blueberries',
   ],
@@ -173,25 +243,62 @@ test.each<readonly [KindId, Mark, readonly string[] | null, Partial<Judged>, str
   ['crepe', 'wont-run', THICK_CREPE, { restMin: 30, usualRestMin: 30, heatC: 198, heatZone: [190, 205] }, 'Too thick'],
   ['crepe', 'wont-run', null, { restMin: 30, usualRestMin: 30, heatC: 220, heatZone: [190, 205] }, 'Pan too hot'],
   ['crepe', 'soggy', null, { heatC: 160, heatZone: [190, 205] }, 'Pan too cool'],
-  ['crepe', 'soggy', null, { heatC: 198, heatZone: [190, 205], portionMl: 90, usualPortion: [45, 60] }, 'Too much in the pan'],
-  ['crepe', 'holes', null, { restMin: 0, usualRestMin: 30, heatC: 198, heatZone: [190, 205] }, 'No rest: bubbles of the whisk'],
+  [
+    'crepe',
+    'soggy',
+    null,
+    { heatC: 198, heatZone: [190, 205], portionMl: 90, usualPortion: [45, 60] },
+    'Too much in the pan',
+  ],
+  [
+    'crepe',
+    'holes',
+    null,
+    { restMin: 0, usualRestMin: 30, heatC: 198, heatZone: [190, 205] },
+    'No rest: bubbles of the whisk',
+  ],
   ['crepe', 'bare', null, { heatC: 160, heatZone: [190, 205] }, 'Too cool'],
-  ['waffle', 'stuck', LEAN_WAFFLE, { panFat: 'spray', firstS: 270, usual: { first: 270, second: null } }, 'Too little fat in the batter'],
+  [
+    'waffle',
+    'stuck',
+    LEAN_WAFFLE,
+    { panFat: 'spray', firstS: 270, usual: { first: 270, second: null } },
+    'Too little fat in the batter',
+  ],
   ['waffle', 'stuck', null, { panFat: 'spray', firstS: 150, usual: { first: 270, second: null } }, 'Opened early'],
   ['waffle', 'stuck', null, { panFat: 'spray', firstS: 270, usual: { first: 270, second: null } }, 'Iron not clean'],
-  ['waffle', 'limp', null, { heldMin: 40, firstS: 270, usual: { first: 270, second: null } }, 'Stacked or held in its steam'],
+  [
+    'waffle',
+    'limp',
+    null,
+    { heldMin: 40, firstS: 270, usual: { first: 270, second: null } },
+    'Stacked or held in its steam',
+  ],
   ['waffle', 'limp', LEAN_WAFFLE, { heldMin: 2, firstS: 270, usual: { first: 270, second: null } }, 'Too little fat'],
   ['oven', 'no-puff', null, { heatC: 190, heatZone: [220, 230] }, 'Oven or pan not hot'],
-  ['oven', 'no-puff', ['150 g flour', '350 g milk', '2 eggs', '2 g salt', '40 g butter for the pan'], { heatC: 225, heatZone: [220, 230] }, 'Too little egg'],
+  [
+    'oven',
+    'no-puff',
+    ['150 g flour', '350 g milk', '2 eggs', '2 g salt', '40 g butter for the pan'],
+    { heatC: 225, heatZone: [220, 230] },
+    'Too little egg',
+  ],
   ['oven', 'no-puff', null, { heatC: 225, heatZone: [220, 230], batterC: 22 }, 'The oven was opened'],
-  ['ball', 'gummy', null, { heatC: 200, heatZone: [170, 185], portionMl: 30, usualPortion: [25, 35] }, 'Too hot: brown before it was set'],
+  [
+    'ball',
+    'gummy',
+    null,
+    { heatC: 200, heatZone: [170, 185], portionMl: 30, usualPortion: [25, 35] },
+    'Too hot: brown before it was set',
+  ],
 ])('%s, %s (%#)', (kind, mark, texts, more, cause) => {
   const causes = causesOf(mark, judged(texts ?? OF[kind], { kind, ...more }));
   expect(causes[0]?.cause).toBe(cause);
 });
 
 test('never advises what the batch already did', () => {
-  const none = (mark: Mark, more: Partial<Judged>, cause: string) => expect(causesOf(mark, judged(PLAIN, more)).map((c) => c.cause)).not.toContain(cause);
+  const none = (mark: Mark, more: Partial<Judged>, cause: string) =>
+    expect(causesOf(mark, judged(PLAIN, more)).map((c) => c.cause)).not.toContain(cause);
   none('tough', { restMin: 15 }, 'No rest');
   none('tough', { turns: 12 }, 'Mixed too far');
   none('flat', { flip: 'once' }, 'Pressed');
@@ -215,10 +322,22 @@ test('the marks of a kind: what can be seen on it, each with a name of its own',
 
 test('what was read and counted speaks: temperatures, turns, minutes', () => {
   const first = (mark: (typeof MARKS)[number], more: Partial<Judged>) => causesOf(mark, judged(PLAIN, more))[0];
-  expect(first('gummy', { heatC: 198 })).toMatchObject({ cause: 'Too hot: brown before it was set', evidence: 'surface 198 °C, of 165 °C to 190 °C' });
-  expect(first('gummy', { batterC: 6, heatC: 180, portionMl: 60 })).toMatchObject({ cause: 'Batter cold', evidence: 'batter at 6 °C' });
-  expect(first('pale', { heatC: 150, units: { temperature: 'F' } })).toMatchObject({ cause: 'Too cool', evidence: 'surface 302 °F, of 329 °F to 374 °F' });
+  expect(first('gummy', { heatC: 198 })).toMatchObject({
+    cause: 'Too hot: brown before it was set',
+    evidence: 'surface 198 °C, of 165 °C to 190 °C',
+  });
+  expect(first('gummy', { batterC: 6, heatC: 180, portionMl: 60 })).toMatchObject({
+    cause: 'Batter cold',
+    evidence: 'batter at 6 °C',
+  });
+  expect(first('pale', { heatC: 150, units: { temperature: 'F' } })).toMatchObject({
+    cause: 'Too cool',
+    evidence: 'surface 302 °F, of 329 °F to 374 °F',
+  });
   expect(first('tough', { turns: 40 })).toMatchObject({ cause: 'Mixed too far', evidence: '40 turns, 16 are enough' });
-  expect(first('tough', { turns: 14, restMin: 2 })).toMatchObject({ cause: 'No rest', evidence: 'it stood 2 min, usually 10' });
+  expect(first('tough', { turns: 14, restMin: 2 })).toMatchObject({
+    cause: 'No rest',
+    evidence: 'it stood 2 min, usually 10',
+  });
   expect(first('dry', { heldMin: 41 })).toMatchObject({ cause: 'Held too long', evidence: 'held 41 min' });
 });

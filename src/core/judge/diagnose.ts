@@ -34,5 +34,11 @@ export function causesOf(mark: Mark, j: Judged): readonly Cause[] {
     .filter((x) => x.w > 0)
     .sort((a, b) => b.w - a.w)
     .slice(0, MOST_CAUSES)
-    .map(({ c, w, text }) => ({ cause: c.cause, share: w / all, evidence: text, change: c.change, move: c.move ?? null }));
+    .map(({ c, w, text }) => ({
+      cause: c.cause,
+      share: w / all,
+      evidence: text,
+      change: c.change,
+      move: c.move ?? null,
+    }));
 }

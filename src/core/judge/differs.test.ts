@@ -6,7 +6,11 @@ import { findIngredient } from '../pantry/pantry';
 import { FRESH_UNITS } from '../quantity/say';
 import { differencesOf } from './differs';
 
-const made = (lines: readonly string[], factor = 1, more: { readonly portionMl?: number; readonly ways?: object } = {}) => {
+const made = (
+  lines: readonly string[],
+  factor = 1,
+  more: { readonly portionMl?: number; readonly ways?: object } = {},
+) => {
   const s = scale(
     formulaLines({ ...EMPTY_FORMULA, entries: lines.map((text, n) => ({ key: `l${n + 1}`, text })) }),
     { by: 'factor', factor },
@@ -18,7 +22,8 @@ const made = (lines: readonly string[], factor = 1, more: { readonly portionMl?:
   return { sheet: sheetOf(s.value, 1), portionMl: more.portionMl ?? 60, ways: more.ways ?? {} };
 };
 const CARD = ['250 g flour', '430 g milk', '2 eggs', '12 g baking powder', '4 g salt'];
-const against = (is: ReturnType<typeof made>, was = made(CARD)) => differencesOf(is, was, (id) => findIngredient(id), FRESH_UNITS);
+const against = (is: ReturnType<typeof made>, was = made(CARD)) =>
+  differencesOf(is, was, (id) => findIngredient(id), FRESH_UNITS);
 
 test('the same card again, larger or smaller, differs in nothing: a change that was meant is asked, not claimed', () => {
   for (const factor of [1, 2.5, 7]) expect(against(made(CARD, factor))).toEqual([]);

@@ -4,7 +4,17 @@
  */
 
 import type { SideTimes } from '../batch/heat';
-import { type KindId, POUR_WORDS, RAIL_NAMES, type Rail, railOf, sayRail, THICKNESSES, type Thickness, type Zone } from '../formula/kinds';
+import {
+  type KindId,
+  POUR_WORDS,
+  RAIL_NAMES,
+  type Rail,
+  railOf,
+  sayRail,
+  THICKNESSES,
+  type Thickness,
+  type Zone,
+} from '../formula/kinds';
 import { MATTERS, type SchoolIdOf, schoolMeant } from '../formula/schools';
 import { addedG } from '../formula/tally';
 import { HOLD_MIN } from '../griddle/hold';
@@ -68,7 +78,10 @@ export const rail =
     const share = side === 'low' ? at : 1 - at;
     if (share > 0.5) return RULED_OUT;
     if (share > NEAR_END) return SILENT;
-    return { times: share < 0 ? FOR * 1.4 : FOR, text: `${RAIL_NAMES[r].toLowerCase()} ${sayRail(r, x.tested)}, of ${sayRail(r, low)} to ${sayRail(r, high)}` };
+    return {
+      times: share < 0 ? FOR * 1.4 : FOR,
+      text: `${RAIL_NAMES[r].toLowerCase()} ${sayRail(r, x.tested)}, of ${sayRail(r, low)} to ${sayRail(r, high)}`,
+    };
   };
 
 /** What a probe read, out of what the kind wants; where nothing was read, the sides' times speak. */
@@ -98,12 +111,16 @@ export const shortRest = (j: Judged): Says => {
 export const longRest = (j: Judged): Says => {
   if (j.weakPowder) return { times: FOR, text: 'the powder is old by its day' };
   if (j.restMin === null) return SILENT;
-  return j.restMin > Math.max(30, 2 * j.usualRestMin) ? { times: FOR, text: `it stood ${Math.round(j.restMin)} min` } : RULED_OUT;
+  return j.restMin > Math.max(30, 2 * j.usualRestMin)
+    ? { times: FOR, text: `it stood ${Math.round(j.restMin)} min` }
+    : RULED_OUT;
 };
 
 export const overMixed = (j: Judged): Says => {
   if (j.turns === null) return SILENT;
-  return j.turns > 1.3 * j.usualTurns ? { times: FOR, text: `${Math.round(j.turns)} turns, ${j.usualTurns} are enough` } : RULED_OUT;
+  return j.turns > 1.3 * j.usualTurns
+    ? { times: FOR, text: `${Math.round(j.turns)} turns, ${j.usualTurns} are enough` }
+    : RULED_OUT;
 };
 
 export const heldLong = (j: Judged): Says => {
@@ -120,13 +137,18 @@ export const side =
     const share = was / usual;
     const hit = how === 'short' ? share < 0.75 : share > 1.3;
     const other = how === 'short' ? share > 1.1 : share < 0.9;
-    if (hit) return { times: FOR, text: `${which} side ${minutesAndSeconds(Math.round(was))}, usually about ${minutesAndSeconds(Math.round(usual))}` };
+    if (hit)
+      return {
+        times: FOR,
+        text: `${which} side ${minutesAndSeconds(Math.round(was))}, usually about ${minutesAndSeconds(Math.round(usual))}`,
+      };
     return other ? RULED_OUT : SILENT;
   };
 
 export const largePortion = (j: Judged): Says => {
   if (j.portionMl === null || j.usualPortion === null) return SILENT;
-  if (j.portionMl > 1.2 * j.usualPortion[1]) return { times: FOR, text: `portions of ${millilitres(j.portionMl)}, usually ${millilitres(j.usualPortion[1])}` };
+  if (j.portionMl > 1.2 * j.usualPortion[1])
+    return { times: FOR, text: `portions of ${millilitres(j.portionMl)}, usually ${millilitres(j.usualPortion[1])}` };
   return j.portionMl <= j.usualPortion[1] ? RULED_OUT : SILENT;
 };
 
@@ -142,7 +164,9 @@ export const acidLeft = (j: Judged): Says => {
 };
 export const puree = (j: Judged): Says => {
   const share = j.analysis.tally.massG > 0 ? addedG(j.analysis.tally, 'puree', 'curd') / j.analysis.tally.massG : 0;
-  return share > 0.12 ? { times: FOR, text: `${Math.round(100 * share)} % of the batter is puree or fresh cheese` } : RULED_OUT;
+  return share > 0.12
+    ? { times: FOR, text: `${Math.round(100 * share)} % of the batter is puree or fresh cheese` }
+    : RULED_OUT;
 };
 export const asked = (): Says => SILENT;
 
@@ -151,7 +175,11 @@ export const pour =
   (how: 'thick' | 'thin') =>
   (j: Judged): Says => {
     if (!j.pour || !j.wantedPour) return rail('water', how === 'thick' ? 'low' : 'high')(j);
-    const [from, at, to] = [j.wantedPour[0], j.pour, j.wantedPour[1]].map((p) => THICKNESSES.indexOf(p)) as [number, number, number];
+    const [from, at, to] = [j.wantedPour[0], j.pour, j.wantedPour[1]].map((p) => THICKNESSES.indexOf(p)) as [
+      number,
+      number,
+      number,
+    ];
     const off = how === 'thick' ? at - to : from - at;
     if (off > 0) return { times: FOR, text: `it ${POUR_WORDS[j.pour]}` };
     // the model is good to one class: only the other side speaks against it
@@ -194,10 +222,13 @@ export const bits = (j: Judged): Says => (j.analysis.tally.wholeG > 0 ? SILENT :
 /** There is egg in it. */
 export const egg = (j: Judged): Says => (j.analysis.tally.eggG > 0 ? SILENT : RULED_OUT);
 const yeastOnly = (j: Judged): boolean => j.analysis.tally.hasYeast && j.analysis.ledger.co2G < 0.05;
-export const powder = (j: Judged): Says => (yeastOnly(j) || j.analysis.ledger.sodaG + j.analysis.ledger.sodaInPowderG === 0 ? RULED_OUT : SILENT);
+export const powder = (j: Judged): Says =>
+  yeastOnly(j) || j.analysis.ledger.sodaG + j.analysis.ledger.sodaInPowderG === 0 ? RULED_OUT : SILENT;
 export const bothSay =
   (...says: readonly ((j: Judged) => Says)[]) =>
   (j: Judged): Says => {
     const all = says.map((s) => s(j));
-    return all.some((x) => x.times === 0) ? RULED_OUT : { times: all.reduce((a, x) => a * x.times, 1), text: all.find((x) => x.text)?.text ?? null };
+    return all.some((x) => x.times === 0)
+      ? RULED_OUT
+      : { times: all.reduce((a, x) => a * x.times, 1), text: all.find((x) => x.text)?.text ?? null };
   };

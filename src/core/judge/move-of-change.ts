@@ -8,7 +8,9 @@ const plain = (s: string): string =>
     .replace(/[^a-z]+/g, ' ')
     .trim();
 
-const MOVE_OF: ReadonlyMap<string, string> = new Map(CAUSES.flatMap((c) => (c.move ? [[plain(c.change), c.move] as const] : [])));
+const MOVE_OF: ReadonlyMap<string, string> = new Map(
+  CAUSES.flatMap((c) => (c.move ? [[plain(c.change), c.move] as const] : [])),
+);
 
 /** The wish of the Bench that a change is, where it is one: "Less liquid." is thicker. */
 export const moveOfChange = (change: string): string | null => MOVE_OF.get(plain(change)) ?? null;

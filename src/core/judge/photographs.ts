@@ -34,8 +34,15 @@ export interface PhotoPair<P> {
 }
 
 /** The same beside the same, in the order they were taken; where one side has more, its others stand alone. */
-export const sideBySide = <P extends Pick<Photograph, 'shows'>>(a: readonly P[], b: readonly P[]): readonly PhotoPair<P>[] =>
+export const sideBySide = <P extends Pick<Photograph, 'shows'>>(
+  a: readonly P[],
+  b: readonly P[],
+): readonly PhotoPair<P>[] =>
   SHOWS.flatMap((shows) => {
     const [left, right] = [a, b].map((x) => x.filter((p) => p.shows === shows));
-    return Array.from({ length: Math.max(left?.length ?? 0, right?.length ?? 0) }, (_, n) => ({ shows, a: left?.[n] ?? null, b: right?.[n] ?? null }));
+    return Array.from({ length: Math.max(left?.length ?? 0, right?.length ?? 0) }, (_, n) => ({
+      shows,
+      a: left?.[n] ?? null,
+      b: right?.[n] ?? null,
+    }));
   });

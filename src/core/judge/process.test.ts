@@ -7,7 +7,14 @@ import { processOf } from './process';
 
 const MIN = 60_000;
 const entry = (min: number, act: Act) => ({ id: `${min}${act.what}`, at: min * MIN, act });
-const tap = (piece: number, act: Tap['act'], min: number): Tap => ({ id: `${piece}${act}`, piece, act, surface: 'g', slot: 0, at: min * MIN });
+const tap = (piece: number, act: Tap['act'], min: number): Tap => ({
+  id: `${piece}${act}`,
+  piece,
+  act,
+  surface: 'g',
+  slot: 0,
+  at: min * MIN,
+});
 const line = (key: string, name: string, grams: number, was?: number) => ({
   key,
   text: '',
@@ -54,7 +61,13 @@ test('rest, heat, corrections, what was off, what was held longest, and how late
     checkedBy: ['AB'],
     lateMin: 3,
   });
-  expect(processOf({ ...LOG, timeline: { ...LOG.timeline, anchor: 'first' } }, [tap(1, 'pour', 25), tap(1, 'pull', 30), tap(2, 'pour', 31)]).lateMin).toBe(-30);
+  expect(
+    processOf({ ...LOG, timeline: { ...LOG.timeline, anchor: 'first' } }, [
+      tap(1, 'pour', 25),
+      tap(1, 'pull', 30),
+      tap(2, 'pour', 31),
+    ]).lateMin,
+  ).toBe(-30);
   expect(processOf({ sheet: [], weights: {}, timeline: null, entries: [] }, [])).toEqual({
     heatC: null,
     restMin: null,

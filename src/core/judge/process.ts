@@ -36,7 +36,8 @@ export function processOf(b: Pick<Batch, 'entries' | 'sheet' | 'weights' | 'time
   const mixed = entriesOf(b.entries, 'mixed');
   const first = mixed[0];
   const sums = new Map<string, number>();
-  for (const { act } of entriesOf(b.entries, 'corrected')) sums.set(act.ingredientId, (sums.get(act.ingredientId) ?? 0) + act.grams);
+  for (const { act } of entriesOf(b.entries, 'corrected'))
+    sums.set(act.ingredientId, (sums.get(act.ingredientId) ?? 0) + act.grams);
   const lastOff = Math.max(...pieces.map((p) => p.pulledAt ?? Number.NEGATIVE_INFINITY));
   const firstOff = Math.min(...pieces.map((p) => p.pulledAt ?? Number.POSITIVE_INFINITY));
   const plates = b.timeline?.anchor === 'first' ? firstOff : lastOff;
@@ -47,7 +48,9 @@ export function processOf(b: Pick<Batch, 'entries' | 'sheet' | 'weights' | 'time
     corrected: [...sums].map(([ingredientId, grams]) => ({ ingredientId, grams })),
     off: b.sheet.flatMap((l) => {
       const [went, plan] = [b.weights[l.key], plannedG(l)];
-      return went !== undefined && plan !== null && Math.abs(went - plan) > OFF_SHARE * plan ? [{ name: bareName(l), byG: went - plan }] : [];
+      return went !== undefined && plan !== null && Math.abs(went - plan) > OFF_SHARE * plan
+        ? [{ name: bareName(l), byG: went - plan }]
+        : [];
     }),
     heldMin: longestHeldMin(b.entries),
     checkedBy: [...new Set(entriesOf(b.entries, 'checked').map((e) => e.act.initials))],

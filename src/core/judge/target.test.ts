@@ -35,7 +35,9 @@ test('whatever is wanted: itself is met whole, nothing is below nothing or above
       expect(own.pct).toBe(wantsAnything(target) ? 100 : null);
       expect(nearerFrom(own)).toEqual([]);
       const s = scoreOf(target, made);
-      expect(s.rows).toHaveLength(Object.keys(target.scales).length + MEASURES.filter((m) => target[m] !== null).length);
+      expect(s.rows).toHaveLength(
+        Object.keys(target.scales).length + MEASURES.filter((m) => target[m] !== null).length,
+      );
       for (const r of s.rows) if (r.score !== null) expect(r.score >= 0 && r.score <= 100).toBe(true);
       for (const n of nearerFrom(s)) expect(n.move !== null).toBe(n.tip === '');
       // a step nearer never scores less
@@ -57,7 +59,9 @@ test('every wish that leads nearer is one the Bench has', () => {
       [1, 5],
       [5, 1],
     ] as const) {
-      const [n] = nearerFrom(scoreOf({ ...NO_TARGET, scales: { [what]: want } }, { ...NO_TARGET, scales: { [what]: got } }));
+      const [n] = nearerFrom(
+        scoreOf({ ...NO_TARGET, scales: { [what]: want } }, { ...NO_TARGET, scales: { [what]: got } }),
+      );
       if (n?.move) expect(ids).toContain(n.move);
     }
 });

@@ -58,18 +58,38 @@ export function scoreOf(target: Piece, made: Piece): Score {
     if (want === undefined) return [];
     const word = (step: number): string => SCALE_WORDS[what][step - 1] ?? String(step);
     if (got === undefined) return [{ what, wanted: word(want), got: null, off: null, score: null }];
-    return [{ what, wanted: word(want), got: word(got), off: got - want, score: 100 * (1 - Math.abs(got - want) / (STEPS.length - 1)) }];
+    return [
+      {
+        what,
+        wanted: word(want),
+        got: word(got),
+        off: got - want,
+        score: 100 * (1 - Math.abs(got - want) / (STEPS.length - 1)),
+      },
+    ];
   });
   const measures = MEASURES.flatMap((what): ScoreRow[] => {
     const [want, got] = [target[what], made[what]];
     if (want === null) return [];
     const mm = (x: number): string => `${Math.round(x)} mm`;
     if (got === null) return [{ what, wanted: mm(want), got: null, off: null, score: null }];
-    return [{ what, wanted: mm(want), got: mm(got), off: got - want, score: 100 * Math.max(0, 1 - Math.abs(got - want) / (FAR_OFF * want)) }];
+    return [
+      {
+        what,
+        wanted: mm(want),
+        got: mm(got),
+        off: got - want,
+        score: 100 * Math.max(0, 1 - Math.abs(got - want) / (FAR_OFF * want)),
+      },
+    ];
   });
   const rows = [...scales, ...measures];
   const scored = rows.flatMap((r) => (r.score === null ? [] : [r.score]));
-  return { rows, pct: scored.length > 0 ? scored.reduce((a, s) => a + s, 0) / scored.length : null, judged: scored.length };
+  return {
+    rows,
+    pct: scored.length > 0 ? scored.reduce((a, s) => a + s, 0) / scored.length : null,
+    judged: scored.length,
+  };
 }
 
 /** What leads nearer: a wish of the Bench where there is one, or what to do at the heat. */
@@ -110,11 +130,19 @@ export const nearerFrom = (score: Score): readonly Nearer[] =>
     .map((r) => {
       const way = WAYS[r.what][(r.off ?? 0) < 0 ? 'less' : 'more'];
       const name = r.what in MEASURE_WORDS ? MEASURE_WORDS[r.what as MeasureId] : r.what;
-      return { what: r.what, says: `${name} ${r.got}, wanted ${r.wanted}`, move: 'move' in way ? way.move : null, tip: 'tip' in way ? way.tip : '' };
+      return {
+        what: r.what,
+        says: `${name} ${r.got}, wanted ${r.wanted}`,
+        move: 'move' in way ? way.move : null,
+        tip: 'tip' in way ? way.tip : '',
+      };
     });
 
 /** @param makings the newest first @returns the newest that was judged by what is wanted, and where all of them go */
-export function heldAgainst(target: Piece, makings: readonly Piece[]): { readonly score: Score | null; readonly course: Course | null } {
+export function heldAgainst(
+  target: Piece,
+  makings: readonly Piece[],
+): { readonly score: Score | null; readonly course: Course | null } {
   const scored = makings.map((m) => scoreOf(target, m)).filter((s) => s.judged > 0);
   return { score: scored[0] ?? null, course: courseOf(scored.flatMap((s) => s.pct ?? []).reverse()) };
 }

@@ -17,7 +17,9 @@ const reference = (sodaG: number, acidMeq: number, powder: string | null, powder
   unspentAcidMeq: 0,
   sodaAcidCouldWorkG: 0,
   co2G: 0,
-  rows: powder ? [{ ingredient: ingredient(powder), grams: powderG, acidMeq: 0, sodaG: 0.28 * powderG, ownAcid: true }] : [],
+  rows: powder
+    ? [{ ingredient: ingredient(powder), grams: powderG, acidMeq: 0, sodaG: 0.28 * powderG, ownAcid: true }]
+    : [],
 });
 const lifts = (l: Ledger, at: FadeInput, times = TIMES): readonly number[] => fade(l, at, times).map((p) => p.lift);
 const near = (got: readonly number[], want: readonly number[]): void => {
@@ -29,7 +31,10 @@ const near = (got: readonly number[], want: readonly number[]): void => {
 
 // 250 flour, 486 buttermilk, 100 egg, 43 butter, 25 sugar, 3 salt, 4.7 soda: 911.7 g, acid 2.5 + 43.74 + .2 meq
 test('soda and buttermilk', () =>
-  near(lifts(reference(4.7, 46.44, null), { batterG: 911.7, waterG: 550.28, paS: 2, batterC: 22 }), [145.601, 113.605, 94.333, 75.877, 18.915]));
+  near(
+    lifts(reference(4.7, 46.44, null), { batterG: 911.7, waterG: 550.28, paS: 2, batterC: 22 }),
+    [145.601, 113.605, 94.333, 75.877, 18.915],
+  ));
 
 // 125 flour, 244 milk, 50 egg, 28 butter, 12.5 sugar, 1.5 salt, 9.4 powder: 470.4 g; flour, milk and egg bring 3.546 meq
 const MILK: FadeInput = { batterG: 470.4, waterG: 125 * 0.12 + 244 * 0.88 + 38 + 28 * 0.16, paS: 2, batterC: 22 };
@@ -39,11 +44,21 @@ test.each([
   ['baking-powder-single', [192.069, 134.46, 99.158, 69.018, 13.208]],
 ])('%s', (id, want) => near(lifts(reference(0, 1.25 + 2.196 + 0.1, id, 9.4), MILK), want));
 
-test('chilled overnight', () => near(lifts(reference(0, 3.546, 'baking-powder-double-al', 9.4), { ...MILK, batterC: 4 }, [0, 720]), [199.379, 169.04]));
+test('chilled overnight', () =>
+  near(
+    lifts(reference(0, 3.546, 'baking-powder-double-al', 9.4), { ...MILK, batterC: 4 }, [0, 720]),
+    [199.379, 169.04],
+  ));
 
 // 250 flour, 360 buttermilk, 300 egg, 40 sugar, 40 butter, 3 salt, 4.7 powder: 997.7 g; six firm whites, 235 mL each, 38 % lost
 test('whipped whites drain', () => {
-  const at = { batterG: 997.7, waterG: 250 * 0.12 + 360 * 0.9 + 300 * 0.76 + 40 * 0.16, paS: 4, batterC: 22, foamMl: 6 * 235 * 0.62 };
+  const at = {
+    batterG: 997.7,
+    waterG: 250 * 0.12 + 360 * 0.9 + 300 * 0.76 + 40 * 0.16,
+    paS: 4,
+    batterC: 22,
+    foamMl: 6 * 235 * 0.62,
+  };
   const points = fade(reference(0, 2.5 + 32.4 + 0.6, 'baking-powder-double-alfree', 4.7), at, TIMES);
   near(
     points.slice(0, 4).map((p) => p.foam),
@@ -61,7 +76,9 @@ test('lift only falls, and cold keeps it', () => {
   warm.forEach((p, i) => {
     if (i > 0) expect(p.lift).toBeLessThanOrEqual((warm[i - 1]?.lift ?? 0) + 1e-9);
   });
-  expect(liftLeft(lines, { paS: 2, batterC: 4 }, 60)).toBeGreaterThan(liftLeft(lines, { paS: 2, batterC: 22 }, 60) ?? 1);
+  expect(liftLeft(lines, { paS: 2, batterC: 4 }, 60)).toBeGreaterThan(
+    liftLeft(lines, { paS: 2, batterC: 22 }, 60) ?? 1,
+  );
   expect(liftLeft(linesOf('100 g flour', '200 g milk'), { paS: 2, batterC: 22 }, 60)).toBeNull();
   expect(fade(ledger([]), { batterG: 0, waterG: 0, paS: 2, batterC: 22 })).toEqual([]);
 });

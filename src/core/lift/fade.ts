@@ -67,7 +67,11 @@ function poolsOf(l: Ledger): Pool[] {
     // food acid with nothing else to do frees powder soda on the bench
     const freed = Math.min(spare, meq * (1 - bench)) * ATTACK;
     spare -= freed;
-    pools.push({ meq: meq * bench, perMin: fast }, { meq: freed, perMin: ATTACK_PER_MIN }, { meq: meq * (1 - bench) - freed, perMin: slow });
+    pools.push(
+      { meq: meq * bench, perMin: fast },
+      { meq: freed, perMin: ATTACK_PER_MIN },
+      { meq: meq * (1 - bench) - freed, perMin: slow },
+    );
   }
   if (soda > met) pools.push({ meq: (soda - met) * 0.5 * HEAT_SHARE, perMin: 0 });
   return pools.filter((p) => p.meq > 0);
@@ -94,7 +98,9 @@ export interface FadeInput {
 }
 
 /** The sensible axis: close steps at first, then hours, to a day. */
-export const FADE_TIMES: readonly number[] = [0, 1, 2, 3, 5, 7.5, 10, 15, 20, 30, 45, 60, 90, 120, 180, 240, 360, 480, 600, 720, 960, 1200, 1440];
+export const FADE_TIMES: readonly number[] = [
+  0, 1, 2, 3, 5, 7.5, 10, 15, 20, 30, 45, 60, 90, 120, 180, 240, 360, 480, 600, 720, 960, 1200, 1440,
+];
 
 const DAY_MIN = 1440;
 /** Steps of the leak, min: fine while the pools race, coarse when little is left to happen. */

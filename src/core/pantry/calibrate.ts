@@ -5,7 +5,13 @@
 import Fraction from 'fraction.js';
 import type { Amount } from '../quantity/amount';
 import { unitById } from '../quantity/units';
-import { type FillMethod, type KitchenConventions, SALT_CRYSTALS, SALT_INGREDIENT, type SaltCrystal } from './conventions';
+import {
+  type FillMethod,
+  type KitchenConventions,
+  SALT_CRYSTALS,
+  SALT_INGREDIENT,
+  type SaltCrystal,
+} from './conventions';
 import { gPerUsCupOf, nearestWay } from './fill';
 import type { Ingredient } from './ingredient';
 import { NOTHING_OWN, type Own, type OwnMeasure } from './own';
@@ -31,7 +37,8 @@ export interface Spread {
 export function spreadOfWeighings(weighings: readonly number[]): Spread {
   if (weighings.length === 0) throw new Error('no weighings');
   const mean = weighings.reduce((a, w) => a + w, 0) / weighings.length;
-  const sd = weighings.length > 1 ? Math.sqrt(weighings.reduce((a, w) => a + (w - mean) ** 2, 0) / (weighings.length - 1)) : 0;
+  const sd =
+    weighings.length > 1 ? Math.sqrt(weighings.reduce((a, w) => a + (w - mean) ** 2, 0) / (weighings.length - 1)) : 0;
   return { mean, sd, rangePct: (100 * (Math.max(...weighings) - Math.min(...weighings))) / mean };
 }
 
@@ -62,7 +69,8 @@ export function measureFrom({ gPerMl, ...w }: Weighings): OwnMeasure {
 /** What a kitchen has of its own, with one measure put in (or changed, by what it is of). */
 export function withMeasure(own: Own | undefined, m: OwnMeasure): Own {
   const { stamp, ingredients, measures } = own ?? NOTHING_OWN;
-  const same = (x: OwnMeasure): boolean => x.unit === m.unit && x.which === m.which && x.full === m.full && x.ingredientId === m.ingredientId;
+  const same = (x: OwnMeasure): boolean =>
+    x.unit === m.unit && x.which === m.which && x.full === m.full && x.ingredientId === m.ingredientId;
   return {
     stamp: `${stamp}+${m.unit} ${m.which} ${m.full} ${m.ingredientId} ${m.each} ${m.used}`,
     ingredients,
@@ -72,7 +80,16 @@ export function withMeasure(own: Own | undefined, m: OwnMeasure): Own {
 
 /** The amount a measure is one of. */
 export const amountOf = (m: Pick<OwnMeasure, 'unit' | 'which' | 'full'>): Amount => ({
-  terms: [{ sign: 1, low: new Fraction(m.full), high: null, unit: m.unit, fullness: null, ...(m.which && { which: m.which }) }],
+  terms: [
+    {
+      sign: 1,
+      low: new Fraction(m.full),
+      high: null,
+      unit: m.unit,
+      fullness: null,
+      ...(m.which && { which: m.which }),
+    },
+  ],
   approximate: false,
 });
 
@@ -93,11 +110,18 @@ export interface AgainstTable {
 /** How far a measure of one ingredient is from the table; null where the table has nothing to hold against it. */
 export function againstTable(m: OwnMeasure, i: Ingredient, house: KitchenConventions): AgainstTable | null {
   const { own: _, ...rest } = house;
-  const table = weigh(amountOf(m), i, null, { ...rest, flourFill: house.flourFill === 'own' ? 'spooned' : house.flourFill });
+  const table = weigh(amountOf(m), i, null, {
+    ...rest,
+    flourFill: house.flourFill === 'own' ? 'spooned' : house.flourFill,
+  });
   if (!table.ok || table.value.basis === 'weight') return null;
   const row = fillRow(i);
   const cup = row ? gPerUsCupOf(m, house) : null;
-  return { tableG: table.value.grams, percentOff: 100 * (m.each / table.value.grams - 1), nearest: row && cup ? nearestWay(row, cup) : null };
+  return {
+    tableG: table.value.grams,
+    percentOff: 100 * (m.each / table.value.grams - 1),
+    nearest: row && cup ? nearestWay(row, cup) : null,
+  };
 }
 
 /** Salt the same by weight, by the crystal it comes as: teaspoons of each. @param find the shipped salts */

@@ -6,7 +6,12 @@ export const CARES = ['seasoned', 'cleaned', 'stripped', 'stuck'] as const;
 export type Care = (typeof CARES)[number];
 /** What a hand does to it; that something stuck is seen, not done. */
 export const CARE_ACTS = ['seasoned', 'cleaned', 'stripped'] as const satisfies readonly Care[];
-export const CARE_WORDS: Readonly<Record<Care, string>> = { seasoned: 'seasoned', cleaned: 'cleaned', stripped: 'stripped bare', stuck: 'something stuck' };
+export const CARE_WORDS: Readonly<Record<Care, string>> = {
+  seasoned: 'seasoned',
+  cleaned: 'cleaned',
+  stripped: 'stripped bare',
+  stuck: 'something stuck',
+};
 
 /** What has a face that is cared for. */
 export const CARED: readonly GearSort[] = ['griddle', 'pan', 'iron', 'ball-pan'];

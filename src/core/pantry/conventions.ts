@@ -64,7 +64,12 @@ export const CONVENTION_NAMES = {
     metric: 'metric cup, 250 ml',
     imperial: 'imperial cup, 284 ml',
   },
-  tablespoon: { 'with-cup': 'as the cup has it', us: 'US, 14.8 ml', metric: 'metric, 15 ml', australian: 'Australian, 20 ml' },
+  tablespoon: {
+    'with-cup': 'as the cup has it',
+    us: 'US, 14.8 ml',
+    metric: 'metric, 15 ml',
+    australian: 'Australian, 20 ml',
+  },
   flourFill: {
     sifted: 'sifted in',
     spooned: 'spooned and levelled',
@@ -94,7 +99,11 @@ export const CONVENTION_NAMES = {
 export const EGG_GRAMS: Readonly<Record<EggSize, number>> = { medium: 44, large: 50, 'extra-large': 56 };
 
 /** The ingredient that "egg", "salt" and "baking powder" stand for in a kitchen. */
-export const EGG_INGREDIENT: Readonly<Record<EggSize, string>> = { medium: 'egg-medium', large: 'egg-large', 'extra-large': 'egg-extra-large' };
+export const EGG_INGREDIENT: Readonly<Record<EggSize, string>> = {
+  medium: 'egg-medium',
+  large: 'egg-large',
+  'extra-large': 'egg-extra-large',
+};
 export const SALT_INGREDIENT: Readonly<Record<SaltCrystal, string>> = {
   fine: 'salt-table',
   'light-flake': 'salt-kosher-light',

@@ -56,7 +56,9 @@ export const nearestWay = (row: FillRow, gPerUsCup: number): FillMethod =>
 /** Grams in a US cup by a measure of one ingredient; null where its unit has no volume. */
 export function gPerUsCupOf(m: OwnMeasure, house: KitchenConventions): number | null {
   const unit = unitById(m.unit);
-  const vessel = house.own?.measures.find((v) => v.used && v.ingredientId === null && v.unit === m.unit && v.which === m.which && v.full === m.full);
+  const vessel = house.own?.measures.find(
+    (v) => v.used && v.ingredientId === null && v.unit === m.unit && v.which === m.which && v.full === m.full,
+  );
   const ml = vessel ? vessel.each : unit ? (mlOf(unit, house)?.valueOf() ?? null) : null;
   if (ml === null) return null;
   const full = vessel ? 1 : partOf(m.full);
@@ -76,7 +78,9 @@ export function ownFill(house: KitchenConventions): FillPlace | null {
     const i = findIngredient(m.ingredientId ?? '', house.own);
     const row = i && !isPacked(i) ? fillRow(i) : undefined;
     const g = row ? gPerUsCupOf(m, house) : null;
-    return row && g ? [{ rank: i?.id === 'flour-all-purpose' ? 0 : i?.category === 'flour' ? 1 : 2, place: placeOn(row, g) }] : [];
+    return row && g
+      ? [{ rank: i?.id === 'flour-all-purpose' ? 0 : i?.category === 'flour' ? 1 : 2, place: placeOn(row, g) }]
+      : [];
   });
   return [...places].sort((a, b) => a.rank - b.rank)[0]?.place ?? null;
 }

@@ -31,7 +31,9 @@ export const SORT_NAMES: Readonly<Record<GearSort, string>> = {
   bowl: 'Mixing bowl',
 };
 
-export const FRESH_GEAR: readonly Gear[] = [{ id: 'kitchen-scale', sort: 'scale', name: 'Kitchen scale', stepG: 1, mostG: 5000 }];
+export const FRESH_GEAR: readonly Gear[] = [
+  { id: 'kitchen-scale', sort: 'scale', name: 'Kitchen scale', stepG: 1, mostG: 5000 },
+];
 
 /** The scales, the finest first. */
 export const scalesOf = (gear: readonly Gear[]): readonly Scale[] =>

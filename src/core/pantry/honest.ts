@@ -17,10 +17,12 @@ export const allFine = (parts: readonly { readonly ingredient: Pick<Ingredient, 
 const BEARS = { usual: 0.05, flavour: 0.1 } as const;
 
 /** The least a scale of a step weighs honestly of an ingredient, g: half a step is then no more than it can bear. */
-export const leastHonestG = (stepG: number, i: Pick<Ingredient, 'category'>): number => stepG / 2 / (i.category === 'flavour' ? BEARS.flavour : BEARS.usual);
+export const leastHonestG = (stepG: number, i: Pick<Ingredient, 'category'>): number =>
+  stepG / 2 / (i.category === 'flavour' ? BEARS.flavour : BEARS.usual);
 
 /** g in a level teaspoon by the table; null where it has none. */
-export const tableTeaspoonG = (i: Pick<Ingredient, 'gPerTsp' | 'gPerUsCup'>): number | null => i.gPerTsp ?? (i.gPerUsCup ? i.gPerUsCup / 48 : null);
+export const tableTeaspoonG = (i: Pick<Ingredient, 'gPerTsp' | 'gPerUsCup'>): number | null =>
+  i.gPerTsp ?? (i.gPerUsCup ? i.gPerUsCup / 48 : null);
 
 /** A spoon that misses the grams by more than this share is no way to measure them. */
 const SPOON_MISS = 0.15;
@@ -45,7 +47,10 @@ export function spoonsOf(tsp: number, tbsp = false): { readonly text: string; re
   if (eighths < 1 || eighths > MOST_EIGHTHS || Math.abs(eighths / 8 - tsp) > SPOON_MISS * tsp) return null;
   const whole = eighths % (TBSP / 2) === 0 && (tbsp || eighths >= TBSP);
   const [large, small] = whole ? [eighths, 0] : [Math.floor(eighths / TBSP) * TBSP, eighths % TBSP];
-  const said = [...(large > 0 ? [`${writeNumber(new Fraction(large, TBSP))} tbsp`] : []), ...(small > 0 ? [`${writeNumber(new Fraction(small, 8))} tsp`] : [])];
+  const said = [
+    ...(large > 0 ? [`${writeNumber(new Fraction(large, TBSP))} tbsp`] : []),
+    ...(small > 0 ? [`${writeNumber(new Fraction(small, 8))} tsp`] : []),
+  ];
   return { text: said.join(' + '), tsp: eighths / 8 };
 }
 

@@ -191,7 +191,9 @@ export const isA = (i: Pick<Ingredient, 'id' | 'like'>, id: string): boolean => 
 /** What an amount of an ingredient is made of, as shares of it: a blend is its members, anything else itself. */
 export const membersOf = (i: Ingredient): readonly Member[] =>
   i.blend
-    ? i.blend.flatMap((m) => membersOf(m.ingredient).map((x) => ({ ingredient: x.ingredient, share: x.share * m.share })))
+    ? i.blend.flatMap((m) =>
+        membersOf(m.ingredient).map((x) => ({ ingredient: x.ingredient, share: x.share * m.share })),
+      )
     : [{ ingredient: i, share: 1 }];
 
 /** The name as it is said in the kitchen: without the remarks in brackets. */

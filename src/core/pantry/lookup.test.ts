@@ -10,7 +10,14 @@ const found = (phrase: string): string | null => {
 };
 
 const NAMES: Readonly<Record<string, readonly string[]>> = {
-  'flour-all-purpose': ['flour', 'plain flour', 'All-Purpose Flour', 'AP flour', 'unbleached all purpose flour', 'wheat flour'],
+  'flour-all-purpose': [
+    'flour',
+    'plain flour',
+    'All-Purpose Flour',
+    'AP flour',
+    'unbleached all purpose flour',
+    'wheat flour',
+  ],
   'flour-self-raising-uk': ['self-raising flour', 'self raising flour'],
   'flour-self-raising-us': ['self-rising flour'],
   'flour-whole-wheat': ['wholemeal flour', 'whole wheat flour', 'wholewheat flour'],
@@ -48,7 +55,9 @@ const NAMES: Readonly<Record<string, readonly string[]>> = {
   rum: ['rum', 'dark rum'],
 };
 
-test.each(Object.entries(NAMES).flatMap(([id, names]) => names.map((n) => [n, id])))('%s is %s', (name, id) => expect(found(name ?? '')).toBe(id));
+test.each(Object.entries(NAMES).flatMap(([id, names]) => names.map((n) => [n, id])))('%s is %s', (name, id) =>
+  expect(found(name ?? '')).toBe(id),
+);
 
 test.each([
   ['cream', ['cream-35', 'half-and-half', 'sour-cream']],
@@ -91,7 +100,11 @@ test('the house says which egg and which salt are meant; a card that says so its
 });
 
 test('every ingredient is found by its own name and by each alias that stands without brackets', () => {
-  const lost = PANTRY.flatMap((i) => [i.name, ...i.aliases.filter((n) => !n.includes('('))].filter((n) => found(n) !== i.id).map((n) => `${n} (${i.id})`));
+  const lost = PANTRY.flatMap((i) =>
+    [i.name, ...i.aliases.filter((n) => !n.includes('('))]
+      .filter((n) => found(n) !== i.id)
+      .map((n) => `${n} (${i.id})`),
+  );
   expect(lost).toEqual([]);
 });
 
@@ -158,11 +171,13 @@ test('a slip of the pen is never read silently, and what was meant is offered fi
     for (const name of names) {
       const r = lookUp(name, FRESH_CONVENTIONS);
       if (r.kind === 'found') wrong.push(`${name}: read as ${r.ingredient.id}`);
-      else if (r.suggestions[0]?.id !== id) wrong.push(`${name}: ${r.suggestions.map((i) => i.id).join(' ') || 'nothing offered'}`);
+      else if (r.suggestions[0]?.id !== id)
+        wrong.push(`${name}: ${r.suggestions.map((i) => i.id).join(' ') || 'nothing offered'}`);
     }
   expect(wrong).toEqual([]);
 });
 
 test('a thing the pantry does not know is no slip of another word', () => {
-  for (const name of ['tamarind', 'wasabi', 'fenugreek', 'turmeric paste']) expect(lookUp(name, FRESH_CONVENTIONS)).toMatchObject({ kind: 'unknown' });
+  for (const name of ['tamarind', 'wasabi', 'fenugreek', 'turmeric paste'])
+    expect(lookUp(name, FRESH_CONVENTIONS)).toMatchObject({ kind: 'unknown' });
 });

@@ -98,9 +98,17 @@ const indexes = new WeakMap<object, Index>();
 const bagOf = (ws: readonly string[]): string => [...new Set(ws)].sort().join(' ');
 /** Names whose words may stand side by side and mean two things: these count only as they are written. */
 const AS_WRITTEN = new Set(
-  ['buttermilk', 'butter milk', 'vanilla sugar', 'milk chocolate', 'chocolate milk', 'cinnamon sugar', 'butter oil', 'sugar syrup', 'egg powder'].map((n) =>
-    bagOf(n.split(' ')),
-  ),
+  [
+    'buttermilk',
+    'butter milk',
+    'vanilla sugar',
+    'milk chocolate',
+    'chocolate milk',
+    'cinnamon sugar',
+    'butter oil',
+    'sugar syrup',
+    'egg powder',
+  ].map((n) => bagOf(n.split(' '))),
 );
 
 function buildIndex(own: Own | undefined): Index {
@@ -137,7 +145,13 @@ function buildIndex(own: Own | undefined): Index {
     put(i.name.replace(/\([^)]*\)/g, ''), i.id);
     list.push({ id: i.id, name: i.name.toLowerCase() });
   }
-  const fuse = new Fuse(list, { keys: ['name'], threshold: 0.36, ignoreLocation: true, includeScore: true, minMatchCharLength: 2 });
+  const fuse = new Fuse(list, {
+    keys: ['name'],
+    threshold: 0.36,
+    ignoreLocation: true,
+    includeScore: true,
+    minMatchCharLength: 2,
+  });
   return { exact, bags, words: known, longest, fuse, near: new Map() };
 }
 
@@ -152,7 +166,8 @@ function indexOf(own: Own | undefined): Index {
 }
 
 /** Names of other languages: what each means, by language. */
-let others: { readonly names: ReadonlyMap<string, ReadonlyMap<Language, string>>; readonly longest: number } | null = null;
+let others: { readonly names: ReadonlyMap<string, ReadonlyMap<Language, string>>; readonly longest: number } | null =
+  null;
 function otherNames() {
   if (others) return others;
   const names = new Map<string, Map<Language, string>>();
@@ -174,7 +189,9 @@ function otherNames() {
 }
 
 /** In which languages a word or name is an ingredient's. */
-export const languagesOf = (name: string): readonly Language[] => [...(otherNames().names.get(wordsIn(name).join(' '))?.keys() ?? [])];
+export const languagesOf = (name: string): readonly Language[] => [
+  ...(otherNames().names.get(wordsIn(name).join(' '))?.keys() ?? []),
+];
 
 /** Offered at most for words that are not understood. */
 const MOST_OFFERED = 5;
@@ -204,7 +221,8 @@ function alike(clean: readonly string[], own: Own | undefined): readonly Ingredi
 
 /** Letters written wrongly, at most, for a word still to be taken for a slip of the pen. */
 const mostSlips = (word: string): number => (word.length <= 3 ? 1 : word.length <= 7 ? 2 : 3);
-const sameLetters = (a: string, b: string): boolean => a.length === b.length && [...a].sort().join('') === [...b].sort().join('');
+const sameLetters = (a: string, b: string): boolean =>
+  a.length === b.length && [...a].sort().join('') === [...b].sort().join('');
 
 /** Up to six words of the pantry that a word may be a slip of the pen for, nearest first. A word that is one itself counts as a slip more. */
 function nearTo(w: string, index: Index): readonly Near[] {
@@ -232,10 +250,13 @@ function nearTo(w: string, index: Index): readonly Near[] {
  */
 function respelt(ws: readonly string[], index: Index): readonly (readonly string[])[] {
   const near = ws.map((w) => nearTo(w, index));
-  const put = (words: readonly string[], n: number, word: string): readonly string[] => words.map((w, k) => (k === n ? word : w));
+  const put = (words: readonly string[], n: number, word: string): readonly string[] =>
+    words.map((w, k) => (k === n ? word : w));
   const one = near.flatMap((at, n) => at.map((a) => ({ n, words: put(ws, n, a.word), slips: a.slips })));
   const two = one.flatMap((t) =>
-    near.flatMap((at, m) => (m > t.n ? at.slice(0, 3).map((b) => ({ words: put(t.words, m, b.word), slips: t.slips + b.slips })) : [])),
+    near.flatMap((at, m) =>
+      m > t.n ? at.slice(0, 3).map((b) => ({ words: put(t.words, m, b.word), slips: t.slips + b.slips })) : [],
+    ),
   );
   return [...one, ...two].sort((a, b) => a.slips - b.slips).map((t) => t.words);
 }
@@ -256,14 +277,16 @@ function eggSize(ws: readonly string[]): { readonly id: string; readonly said: b
   if (has('small')) return { id: 'egg-small', said: true };
   if (has('s')) return { id: 'egg-small-eu', said: true };
   if (has('jumbo') || has('giant')) return { id: 'egg-jumbo', said: true };
-  if (has('xl') || ((has('extra') || has('very') || has('really')) && has('large'))) return { id: 'egg-extra-large', said: true };
+  if (has('xl') || ((has('extra') || has('very') || has('really')) && has('large')))
+    return { id: 'egg-extra-large', said: true };
   if (has('l')) return { id: 'egg-large-eu', said: true };
   return { id: 'egg-large', said: has('large') || has('big') };
 }
 
 type Match = { readonly id: string; readonly key: string; readonly used: readonly boolean[] };
 
-const harmlessWith = (w: string, last: string, key: string): boolean => HARMLESS_WITH.some(([word, re]) => word === w && (re.test(last) || re.test(key)));
+const harmlessWith = (w: string, last: string, key: string): boolean =>
+  HARMLESS_WITH.some(([word, re]) => word === w && (re.test(last) || re.test(key)));
 
 /** What a word is that no name used; null: it may change what the thing is, or nobody knows it. */
 function leftOver(w: string, key: string): NameClaim | null {
@@ -274,7 +297,11 @@ function leftOver(w: string, key: string): NameClaim | null {
 }
 
 /** The longest run of words that is a name, provided that every word left over changes nothing. */
-function byRun(ws: readonly string[], names: { get: (key: string) => string | undefined }, longest: number): Match | null {
+function byRun(
+  ws: readonly string[],
+  names: { get: (key: string) => string | undefined },
+  longest: number,
+): Match | null {
   for (let size = Math.min(ws.length, longest); size > 0; size--)
     for (let from = 0; from + size <= ws.length; from++) {
       const key = ws.slice(from, from + size).join(' ');
@@ -351,12 +378,20 @@ function describes(ws: readonly string[], n: number, breaks: readonly number[], 
   return LIKE_AN_ADJECTIVE.test(w) && n < ws.length - 1;
 }
 
-function inOtherLanguages(ws: readonly string[], languages: ReadonlySet<Language> | null, house: KitchenConventions): NameReading | null {
+function inOtherLanguages(
+  ws: readonly string[],
+  languages: ReadonlySet<Language> | null,
+  house: KitchenConventions,
+): NameReading | null {
   const { names, longest } = otherNames();
   const pick = (key: string): string | undefined => {
     const by = names.get(key);
     if (!by) return undefined;
-    const ids = new Set([...by].filter(([lang]) => languages === null || languages.has(lang)).flatMap(([, id]) => id.replace('?', '').split(' ')));
+    const ids = new Set(
+      [...by]
+        .filter(([lang]) => languages === null || languages.has(lang))
+        .flatMap(([, id]) => id.replace('?', '').split(' ')),
+    );
     if (ids.size === 0) return undefined;
     return ids.size === 1 ? [...ids][0] : `?${[...ids].join(' ')}`;
   };
@@ -378,7 +413,9 @@ export interface NameAsked {
  * turned round ("sugar, soft brown", "milk (coconut)") is one thing; "butter, milk" and "butter, oil" are two.
  */
 function isPutTogether(m: Match, ws: readonly string[], breaks: readonly number[], index: Index): boolean {
-  const parts = [0, ...breaks].map((from, n) => ws.slice(from, breaks[n] ?? ws.length).filter((_, k) => m.used[from + k])).filter((p) => p.length > 0);
+  const parts = [0, ...breaks]
+    .map((from, n) => ws.slice(from, breaks[n] ?? ws.length).filter((_, k) => m.used[from + k]))
+    .filter((p) => p.length > 0);
   const [first, second] = parts;
   // a part of the thing itself, and a name that only says more of it
   if (
@@ -393,7 +430,11 @@ function isPutTogether(m: Match, ws: readonly string[], breaks: readonly number[
   return has([...first, ...second]) && !has([...second, ...first]) && has(first) && has(second);
 }
 
-function search(ws: readonly string[], house: KitchenConventions, { breaks = [], languages = null }: NameAsked): NameReading {
+function search(
+  ws: readonly string[],
+  house: KitchenConventions,
+  { breaks = [], languages = null }: NameAsked,
+): NameReading {
   const index = indexOf(house.own);
   const nobody = ws.map((w): NameClaim => leftOver(w, '') ?? 'unknown');
   if (ws.length === 0) return { kind: 'unknown', suggestions: [], as: [] };
@@ -402,7 +443,10 @@ function search(ws: readonly string[], house: KitchenConventions, { breaks = [],
     const run = byRun(of, index.exact, index.longest);
     // "ginger, fresh": a word that mostly only praises may make another thing of it
     const more = run?.used.some((u, n) => !u && HARMLESS.has(of[n] ?? '')) ? byBag(of, index) : null;
-    const m = more && run && more.key.split(' ').length > run.key.split(' ').length ? more : (run ?? (turned || of.length > 1 ? byBag(of, index) : null));
+    const m =
+      more && run && more.key.split(' ').length > run.key.split(' ').length
+        ? more
+        : (run ?? (turned || of.length > 1 ? byBag(of, index) : null));
     if (m && of === ws && isPutTogether(m, ws, breaks, index)) return null;
     return m ? answerMatch(m, of, house) : inOtherLanguages(of, languages, house);
   };
@@ -432,7 +476,11 @@ function search(ws: readonly string[], house: KitchenConventions, { breaks = [],
   less((w) => VARIANT.has(w) && !HEADS.has(w));
   less((w) => !index.words.has(w));
   const first = [...new Map(near.map((i) => [i.id, i])).values()];
-  return { kind: 'unknown', suggestions: first.length > 0 || !short ? first.slice(0, MOST_OFFERED) : alike(ws, house.own), as: nobody };
+  return {
+    kind: 'unknown',
+    suggestions: first.length > 0 || !short ? first.slice(0, MOST_OFFERED) : alike(ws, house.own),
+    as: nobody,
+  };
 }
 
 const cache = new Map<string, NameReading>();

@@ -80,7 +80,9 @@ const made = new WeakMap<Ingredient, ReadonlySet<string>>();
 export function nounsOf(i: Ingredient): ReadonlySet<string> {
   const known = made.get(i);
   if (known) return known;
-  const own = BY_ID[i.id] ?? (i.id.startsWith('baking-powder') ? ['powder'] : [...(BY_CATEGORY[i.category] ?? []), ...lastWord(i)]);
+  const own =
+    BY_ID[i.id] ??
+    (i.id.startsWith('baking-powder') ? ['powder'] : [...(BY_CATEGORY[i.category] ?? []), ...lastWord(i)]);
   const set = new Set(own);
   made.set(i, set);
   return set;

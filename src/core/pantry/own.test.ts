@@ -37,12 +37,17 @@ test('a vessel weighed with water holds millilitres', () => {
 });
 
 test('against the table: how much heavier, and which way of filling it is nearest to', () => {
-  expect(againstTable(cupOf('flour-all-purpose', 139, 141, 143), ingredient('flour-all-purpose'), FRESH_CONVENTIONS)).toEqual({
+  expect(
+    againstTable(cupOf('flour-all-purpose', 139, 141, 143), ingredient('flour-all-purpose'), FRESH_CONVENTIONS),
+  ).toEqual({
     tableG: expect.closeTo(125, 9),
     percentOff: expect.closeTo(12.8, 9),
     nearest: 'dipped',
   });
-  expect(againstTable(cupOf('honey', 339, 339, 339), ingredient('honey'), FRESH_CONVENTIONS)).toMatchObject({ tableG: expect.closeTo(339, 9), nearest: null });
+  expect(againstTable(cupOf('honey', 339, 339, 339), ingredient('honey'), FRESH_CONVENTIONS)).toMatchObject({
+    tableG: expect.closeTo(339, 9),
+    nearest: null,
+  });
 });
 
 test('my cup is used for cups, halves and spoons of that flour, once the house fills its own way', () => {
@@ -68,7 +73,8 @@ test('a measure is said to be in use exactly where amounts follow it', () => {
         measures.map((m) => ({ ...m, used })),
         { flourFill },
       );
-      const followed = ([a, b]: readonly [string, number]): boolean => Math.abs((grams(`1 cup ${a}`, house) ?? 0) - b) < 1e-6;
+      const followed = ([a, b]: readonly [string, number]): boolean =>
+        Math.abs((grams(`1 cup ${a}`, house) ?? 0) - b) < 1e-6;
       expect([flourFill, used, measures.map((m) => isFollowed({ ...m, used }, house))]).toEqual([
         flourFill,
         used,
@@ -91,7 +97,10 @@ test('what does not hang on the fill follows its measure whatever the house says
 });
 
 test('a ladle of this kitchen, and two thirds of it as a size of its own', () => {
-  const h = houseWith([vessel('ladle', 'blue', '1', 59.88, 59.88, 59.88), vessel('ladle', 'blue', '2/3', 37.924, 37.924, 37.924)]);
+  const h = houseWith([
+    vessel('ladle', 'blue', '1', 59.88, 59.88, 59.88),
+    vessel('ladle', 'blue', '2/3', 37.924, 37.924, 37.924),
+  ]);
   // milk is 245 g in 236.588 mL
   const milk = (ml: number): number => (ml * 244) / US_CUP_ML;
   expect(grams('1 blue ladle of milk', h)).toBeCloseTo(milk(60), 0);
@@ -102,7 +111,18 @@ test('a ladle of this kitchen, and two thirds of it as a size of its own', () =>
 });
 
 test('a splash that was answered once is a splash from then on; a walnut of butter for butter alone', () => {
-  const splash: OwnMeasure = { id: 's', unit: 'splash', which: '', full: '1', ingredientId: null, each: 12, low: 9.6, high: 15, weighings: [], used: true };
+  const splash: OwnMeasure = {
+    id: 's',
+    unit: 'splash',
+    which: '',
+    full: '1',
+    ingredientId: null,
+    each: 12,
+    low: 9.6,
+    high: 15,
+    weighings: [],
+    used: true,
+  };
   const walnut: OwnMeasure = {
     id: 'w',
     unit: 'walnut-size',
@@ -117,10 +137,19 @@ test('a splash that was answered once is a splash from then on; a walnut of butt
   };
   const h = houseWith([splash, walnut]);
   expect(grams('a splash of milk', h)).toBeCloseTo((12 * 244) / US_CUP_ML, 0);
-  expect(readLine('butter the size of a walnut', h)).toMatchObject({ grams: 18, gramsLow: 15, gramsHigh: 22, basis: 'own' });
+  expect(readLine('butter the size of a walnut', h)).toMatchObject({
+    grams: 18,
+    gramsLow: 15,
+    gramsHigh: 22,
+    basis: 'own',
+  });
   expect(readLine('a walnut-sized knob of butter', h)).toMatchObject({ grams: 18 });
   expect(readLine('lard the size of a walnut', h)).toMatchObject({ grams: null, findings: [{ code: 'vague-unit' }] });
-  expect(readLine('butter the size of a walnut', FRESH_CONVENTIONS)).toMatchObject({ grams: null, status: 'unclear', findings: [{ code: 'vague-unit' }] });
+  expect(readLine('butter the size of a walnut', FRESH_CONVENTIONS)).toMatchObject({
+    grams: null,
+    status: 'unclear',
+    findings: [{ code: 'vague-unit' }],
+  });
 });
 
 test('my own cup of any content: everything by the cup follows it', () => {
@@ -129,7 +158,13 @@ test('my own cup of any content: everything by the cup follows it', () => {
   expect(grams('1 cup flour', h)).toBeCloseTo((125 * 225) / US_CUP_ML, 6);
 });
 
-const filled = fc.constantFrom('flour-all-purpose', 'flour-buckwheat', 'flour-whole-wheat', 'corn-meal-fine', 'starch-corn');
+const filled = fc.constantFrom(
+  'flour-all-purpose',
+  'flour-buckwheat',
+  'flour-whole-wheat',
+  'corn-meal-fine',
+  'starch-corn',
+);
 const anyText = fc.constantFrom(
   '1 cup flour',
   '2 1/2 cups buckwheat flour',
@@ -142,16 +177,25 @@ const anyText = fc.constantFrom(
 
 test('law: a calibration equal to the table changes nothing, in any cup', () => {
   fc.assert(
-    fc.property(fc.constantFrom(...CUP_SYSTEMS), filled, fc.constantFrom(...FILL_METHODS), anyText, (cup, id, fill, text) => {
-      const table: KitchenConventions = { ...FRESH_CONVENTIONS, cup, flourFill: fill };
-      const unit = unitById('cup');
-      const ml = unit ? (mlOf(unit, table)?.valueOf() ?? 0) : 0;
-      const g = ((fillRow(ingredient(id))?.[fill] ?? 0) * ml) / US_CUP_ML;
-      const calibrated = houseWith([cupOf(id, g, g, g)], { cup, flourFill: 'own' });
-      expect(grams(text, calibrated)).toBeCloseTo(grams(text, table) ?? Number.NaN, 6);
-      const lines = (h: KitchenConventions) => [text, '300 g milk', '100 g flour'].map((t) => readLine(t, h));
-      expect(analyse(lines(calibrated), 'griddle').percent?.water).toBeCloseTo(analyse(lines(table), 'griddle').percent?.water ?? Number.NaN, 6);
-    }),
+    fc.property(
+      fc.constantFrom(...CUP_SYSTEMS),
+      filled,
+      fc.constantFrom(...FILL_METHODS),
+      anyText,
+      (cup, id, fill, text) => {
+        const table: KitchenConventions = { ...FRESH_CONVENTIONS, cup, flourFill: fill };
+        const unit = unitById('cup');
+        const ml = unit ? (mlOf(unit, table)?.valueOf() ?? 0) : 0;
+        const g = ((fillRow(ingredient(id))?.[fill] ?? 0) * ml) / US_CUP_ML;
+        const calibrated = houseWith([cupOf(id, g, g, g)], { cup, flourFill: 'own' });
+        expect(grams(text, calibrated)).toBeCloseTo(grams(text, table) ?? Number.NaN, 6);
+        const lines = (h: KitchenConventions) => [text, '300 g milk', '100 g flour'].map((t) => readLine(t, h));
+        expect(analyse(lines(calibrated), 'griddle').percent?.water).toBeCloseTo(
+          analyse(lines(table), 'griddle').percent?.water ?? Number.NaN,
+          6,
+        );
+      },
+    ),
   );
 });
 

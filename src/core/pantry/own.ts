@@ -55,4 +55,6 @@ export interface Sought {
 
 /** The measure in use that is exactly what is sought. */
 export const ownMeasure = (own: Own | undefined, s: Sought): OwnMeasure | undefined =>
-  own?.measures.find((m) => m.used && m.unit === s.unit && m.which === s.which && m.full === s.full && m.ingredientId === s.ingredientId);
+  own?.measures.find(
+    (m) => m.used && m.unit === s.unit && m.which === s.which && m.full === s.full && m.ingredientId === s.ingredientId,
+  );

@@ -38,9 +38,15 @@ test('a panel per 100 g: water by difference, starch as what is no sugar, the re
 
 test('the same food by the serving, by 100 ml and by 100 g is the same food', () => {
   const per = (k: number): Partial<Panel> =>
-    Object.fromEntries((['kcal', 'fatG', 'carbohydrateG', 'sugarsG', 'fibreG', 'proteinG', 'saltG'] as const).map((f) => [f, (PANEL[f] ?? 0) * k]));
+    Object.fromEntries(
+      (['kcal', 'fatG', 'carbohydrateG', 'sugarsG', 'fibreG', 'proteinG', 'saltG'] as const).map((f) => [
+        f,
+        (PANEL[f] ?? 0) * k,
+      ]),
+    );
   const near = (i: Ingredient): void => {
-    for (const [k, v] of Object.entries(made(PANEL).per100g)) expect(i.per100g[k as keyof Composition]).toBeCloseTo(v, 9);
+    for (const [k, v] of Object.entries(made(PANEL).per100g))
+      expect(i.per100g[k as keyof Composition]).toBeCloseTo(v, 9);
   };
   near(made({ ...PANEL, ...per(0.4), base: 'serving', baseG: 40 }));
   const poured = made({ ...PANEL, ...per(0.55), base: '100ml', baseG: 55 });
@@ -51,7 +57,11 @@ test('the same food by the serving, by 100 ml and by 100 g is the same food', ()
 });
 
 test('what the packet does not say stays unknown: nothing in the sums, said by name, and no zone tested below it', () => {
-  const mix = made({ ...PANEL, like: null, fatG: null, saltG: null, leavened: true, allergens: null }, 'Trailer mix', 'own-trailer-mix');
+  const mix = made(
+    { ...PANEL, like: null, fatG: null, saltG: null, leavened: true, allergens: null },
+    'Trailer mix',
+    'own-trailer-mix',
+  );
   expect(mix.unknown).toEqual(expect.arrayContaining(['fatG', 'naclG', 'sodiumMg', 'waterG', 'acid', 'soda']));
   expect(mix.allergensUnstated).toBe(true);
   const lines = ['200 g trailer mix', '380 g milk', '1 egg'].map((t) => readLine(t, houseWith(mix)));
@@ -63,7 +73,9 @@ test('what the packet does not say stays unknown: nothing in the sums, said by n
   expect(fat?.reading).toBeNull();
   expect(railOf(a, 'lift')?.reading).toBeNull();
   expect(railOf(a, 'egg')).toMatchObject({ unknown: [], reading: { standing: 'in' } });
-  expect(a.findings.find((f) => f.code === 'share-unknown')?.message).toMatch(/^The fat, salt, soda or acid of Trailer mix are not known/);
+  expect(a.findings.find((f) => f.code === 'share-unknown')?.message).toMatch(
+    /^The fat, salt, soda or acid of Trailer mix are not known/,
+  );
   expect(a.findings.map((f) => f.code)).not.toContain('under-raised');
   // too much is too much, whatever the rest is
   const fatty = analyse([...lines, readLine('200 g butter', FRESH_CONVENTIONS)], 'griddle');
@@ -82,7 +94,11 @@ test.each<readonly [string, Partial<Panel>, readonly string[]]>([
   ['fibre within a carbohydrate it does not fit', { fibreWithin: true, fibreG: 80, carbohydrateG: 60 }, ['fibreG']],
   ['like something that is not there', { like: 'moondust' }, ['like']],
   ['a packet that rounds', { carbohydrateG: 83 }, []],
-  ['nothing known at all', { kcal: null, fatG: null, carbohydrateG: null, sugarsG: null, fibreG: null, proteinG: null, saltG: null }, []],
+  [
+    'nothing known at all',
+    { kcal: null, fatG: null, carbohydrateG: null, sugarsG: null, fibreG: null, proteinG: null, saltG: null },
+    [],
+  ],
 ])('%s', (_, part, fields) => {
   expect(errorsOf({ ...PANEL, ...part })).toEqual(fields);
 });
@@ -121,7 +137,10 @@ test('law: a blend holds what its members hold, and a line of it is read as them
         expect(line.grams).toBeCloseTo(500, 9);
         expect(line.ingredient?.id).toBe('own-house-blend');
         expect(line.parts.map((p) => p.ingredient.id)).toEqual(ids);
-        const apart = members.map((m) => ({ use: 'batter' as const, parts: [{ ingredient: ingredient(m.ingredientId), grams: (500 * m.parts) / total }] }));
+        const apart = members.map((m) => ({
+          use: 'batter' as const,
+          parts: [{ ingredient: ingredient(m.ingredientId), grams: (500 * m.parts) / total }],
+        }));
         const [whole, split] = [analyse([line], 'griddle'), analyse(apart, 'griddle')];
         expect(whole.tally.fatG).toBeCloseTo(split.tally.fatG, 6);
         expect(whole.ledger.co2G).toBeCloseTo(split.ledger.co2G, 6);
@@ -145,7 +164,11 @@ test('a blend of flours has a cup weight between its members, filled any way', (
 });
 
 test.each<readonly [string, Packet, readonly string[]]>([
-  ['one part alone', { by: 'blend', category: 'flour', members: [{ ingredientId: 'flour-oat', parts: 1 }] }, ['members']],
+  [
+    'one part alone',
+    { by: 'blend', category: 'flour', members: [{ ingredientId: 'flour-oat', parts: 1 }] },
+    ['members'],
+  ],
   [
     'a part that is not there',
     {
@@ -190,7 +213,10 @@ test("the kitchen's own words win over the pantry's; without them the word means
   const mine = made(PANEL, 'Plain flour', 'own-plain-flour');
   const h = houseWith(mine);
   expect(lookUp('plain flour', h)).toMatchObject({ kind: 'found', ingredient: { id: 'own-plain-flour' } });
-  expect(lookUp('plain flour', FRESH_CONVENTIONS)).toMatchObject({ kind: 'found', ingredient: { id: 'flour-all-purpose' } });
+  expect(lookUp('plain flour', FRESH_CONVENTIONS)).toMatchObject({
+    kind: 'found',
+    ingredient: { id: 'flour-all-purpose' },
+  });
   const typo = lookUp('milrace flor', houseWith(made(PANEL)));
   expect(typo.kind === 'found' ? [] : typo.suggestions.map((i) => i.id)).toContain('own-millrace-flour');
 });

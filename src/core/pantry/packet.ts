@@ -5,7 +5,16 @@
  */
 
 import { US_CUP_ML } from './fill';
-import { type Allergen, type Category, type Composition, type FillRow, type Ingredient, ingredientFrom, type Member, type Unknown } from './ingredient';
+import {
+  type Allergen,
+  type Category,
+  type Composition,
+  type FillRow,
+  type Ingredient,
+  ingredientFrom,
+  type Member,
+  type Unknown,
+} from './ingredient';
 import { fillRow } from './pantry';
 
 export const PANEL_BASES = ['100g', '100ml', 'serving'] as const;
@@ -59,7 +68,9 @@ export interface FieldError {
   readonly message: string;
 }
 
-export type Made = { readonly ok: true; readonly ingredient: Ingredient } | { readonly ok: false; readonly errors: readonly FieldError[] };
+export type Made =
+  | { readonly ok: true; readonly ingredient: Ingredient }
+  | { readonly ok: false; readonly errors: readonly FieldError[] };
 
 /** Packets round each figure: their sum may pass the whole by this share. */
 const ROUNDING = 0.015;
@@ -106,19 +117,31 @@ export function panelErrors(p: Panel): readonly FieldError[] {
   const sum = sumOf(p);
   if (errors.length === 0 && sum > base * (1 + ROUNDING))
     say('sum', `Together that is ${g1(sum)} in ${per}. One of the figures, or the serving, is not right.`);
-  if (p.kcal !== null && p.kcal > base * MOST_KCAL_PER_G) say('kcal', `${Math.round(p.kcal)} kcal can't be in ${per}: pure fat has 900 in 100 g. Is that kJ?`);
+  if (p.kcal !== null && p.kcal > base * MOST_KCAL_PER_G)
+    say('kcal', `${Math.round(p.kcal)} kcal can't be in ${per}: pure fat has 900 in 100 g. Is that kJ?`);
   return errors;
 }
 
 const sumOf = (p: Panel): number =>
-  (p.fatG ?? 0) + (p.carbohydrateG ?? 0) + (p.fibreWithin ? 0 : (p.fibreG ?? 0)) + (p.proteinG ?? 0) + (p.saltG ?? 0) + (p.alcoholG ?? 0) + (p.waterG ?? 0);
+  (p.fatG ?? 0) +
+  (p.carbohydrateG ?? 0) +
+  (p.fibreWithin ? 0 : (p.fibreG ?? 0)) +
+  (p.proteinG ?? 0) +
+  (p.saltG ?? 0) +
+  (p.alcoholG ?? 0) +
+  (p.waterG ?? 0);
 
 /** Energy that does not fit its parts, in words; null where it does, or not enough is known. Never a reason to refuse. */
 export function energyDoubt(p: Panel): string | null {
   const base = baseGrams(p);
   if (p.kcal === null || p.fatG === null || p.carbohydrateG === null || p.proteinG === null || !base) return null;
   const fibre = p.fibreG ?? 0;
-  const worked = 9 * p.fatG + 4 * (p.carbohydrateG - (p.fibreWithin ? fibre : 0)) + 4 * p.proteinG + 2 * fibre + 7 * (p.alcoholG ?? 0);
+  const worked =
+    9 * p.fatG +
+    4 * (p.carbohydrateG - (p.fibreWithin ? fibre : 0)) +
+    4 * p.proteinG +
+    2 * fibre +
+    7 * (p.alcoholG ?? 0);
   const off = Math.abs(worked - p.kcal);
   if (off <= ENERGY_OFF[0] * Math.max(worked, p.kcal) || off <= (ENERGY_OFF[1] * base) / 100) return null;
   return `The figures come to about ${Math.round(worked)} kcal, the panel says ${Math.round(p.kcal)}. Is one of them misread?`;
@@ -150,7 +173,19 @@ function compose(p: Panel, base: number): { readonly per100g: Composition; reado
   if (p.waterG === null && !whole) unknown.push('waterG');
   const waterG = p.waterG === null ? (whole ? Math.max(0, 100 - sumOf(p) * k) : 0) : p.waterG * k;
   return {
-    per100g: { waterG, fatG, proteinG, sugarsG, starchG, fibreG, ashG: saltG, alcoholG, sodiumMg: saltG * 400, naclG: p.leavened ? 0 : saltG, kcal },
+    per100g: {
+      waterG,
+      fatG,
+      proteinG,
+      sugarsG,
+      starchG,
+      fibreG,
+      ashG: saltG,
+      alcoholG,
+      sodiumMg: saltG * 400,
+      naclG: p.leavened ? 0 : saltG,
+      kcal,
+    },
     unknown,
   };
 }
@@ -161,9 +196,18 @@ function fillsLike(like: Ingredient, gPerUsCup: number | null): FillRow | undefi
   if (!row || gPerUsCup === null || !row.spooned) return row;
   const by = gPerUsCup / row.spooned;
   const way = (g: number | undefined): number | undefined => (g === undefined ? undefined : g * by);
-  const scaled = { sifted: way(row.sifted), spooned: way(row.spooned), fluffed: way(row.fluffed), dipped: way(row.dipped), packed: way(row.packed) };
+  const scaled = {
+    sifted: way(row.sifted),
+    spooned: way(row.spooned),
+    fluffed: way(row.fluffed),
+    dipped: way(row.dipped),
+    packed: way(row.packed),
+  };
   return {
-    ...(Object.fromEntries(Object.entries(scaled).filter(([, v]) => v !== undefined)) as Omit<FillRow, 'uncertaintyPct'>),
+    ...(Object.fromEntries(Object.entries(scaled).filter(([, v]) => v !== undefined)) as Omit<
+      FillRow,
+      'uncertaintyPct'
+    >),
     uncertaintyPct: row.uncertaintyPct,
   };
 }
@@ -174,7 +218,12 @@ function fromPanel(id: string, name: string, p: Panel, find: (id: string) => Ing
   if (p.like !== null && !like) errors.push({ field: 'like', message: 'That is not in the pantry.' });
   if (errors.length > 0) return { ok: false, errors };
   const { per100g, unknown } = compose(p, baseGrams(p) ?? 100);
-  const gPerUsCup = p.gPer100Ml === null ? (p.base === '100ml' && p.baseG ? (p.baseG * US_CUP_ML) / 100 : null) : (p.gPer100Ml * US_CUP_ML) / 100;
+  const gPerUsCup =
+    p.gPer100Ml === null
+      ? p.base === '100ml' && p.baseG
+        ? (p.baseG * US_CUP_ML) / 100
+        : null
+      : (p.gPer100Ml * US_CUP_ML) / 100;
   const cup = gPerUsCup ?? like?.gPerUsCup;
   const tsp = gPerUsCup === null ? like?.gPerTsp : gPerUsCup / 48;
   const fills = like ? fillsLike(like, gPerUsCup) : undefined;
@@ -217,24 +266,32 @@ function fromBlend(id: string, name: string, b: Blend, find: (id: string) => Ing
   const members: Member[] = [];
   b.members.forEach((m, n) => {
     const ingredient = find(m.ingredientId);
-    if (!ingredient || m.ingredientId === id) errors.push({ field: `members.${n}`, message: 'That is not in the pantry.' });
+    if (!ingredient || m.ingredientId === id)
+      errors.push({ field: `members.${n}`, message: 'That is not in the pantry.' });
     else if (!(m.parts > 0)) errors.push({ field: `members.${n}`, message: 'How much of it? More than nothing.' });
-    else if (ingredient.blend) errors.push({ field: `members.${n}`, message: 'A blend of blends: name what that one is made of instead.' });
+    else if (ingredient.blend)
+      errors.push({ field: `members.${n}`, message: 'A blend of blends: name what that one is made of instead.' });
     else members.push({ ingredient, share: m.parts / total });
   });
   if (b.members.length < 2) errors.push({ field: 'members', message: 'A blend has two parts and more.' });
-  if (new Set(b.members.map((m) => m.ingredientId)).size !== b.members.length) errors.push({ field: 'members', message: 'One of them stands there twice.' });
+  if (new Set(b.members.map((m) => m.ingredientId)).size !== b.members.length)
+    errors.push({ field: 'members', message: 'One of them stands there twice.' });
   if (errors.length > 0) return { ok: false, errors };
   const sum = (of: (i: Ingredient) => number): number => members.reduce((a, m) => a + m.share * of(m.ingredient), 0);
   const keys = Object.keys(members[0]?.ingredient.per100g ?? {}) as (keyof Composition)[];
   const per100g = Object.fromEntries(keys.map((k) => [k, sum((i) => i.per100g[k])])) as unknown as Composition;
   const unknown = [...new Set(members.flatMap((m) => m.ingredient.unknown ?? []))];
   const cup = together(members, (i) => i.gPerUsCup);
-  const way = (w: 'sifted' | 'spooned' | 'fluffed' | 'dipped' | 'packed'): number | undefined => together(members, (i) => fillRow(i)?.[w]);
+  const way = (w: 'sifted' | 'spooned' | 'fluffed' | 'dipped' | 'packed'): number | undefined =>
+    together(members, (i) => fillRow(i)?.[w]);
   const rows = members.map((m) => fillRow(m.ingredient));
   const fills = rows.every((r) => r !== undefined)
     ? {
-        ...Object.fromEntries((['sifted', 'spooned', 'fluffed', 'dipped', 'packed'] as const).flatMap((w) => (way(w) === undefined ? [] : [[w, way(w)]]))),
+        ...Object.fromEntries(
+          (['sifted', 'spooned', 'fluffed', 'dipped', 'packed'] as const).flatMap((w) =>
+            way(w) === undefined ? [] : [[w, way(w)]],
+          ),
+        ),
         uncertaintyPct: Math.max(...rows.map((r) => r?.uncertaintyPct ?? 0)),
       }
     : undefined;

@@ -36,4 +36,5 @@ export function ingredient(id: string): Ingredient {
 export const fillRow = (i: Pick<Ingredient, 'id' | 'fills'>): FillRow | undefined => i.fills ?? fillRows[i.id];
 
 /** Everything there is to measure out: the shipped ingredients, then the kitchen's own. */
-export const everyIngredient = (own?: Own): readonly Ingredient[] => (own && own.ingredients.length > 0 ? [...PANTRY, ...own.ingredients] : PANTRY);
+export const everyIngredient = (own?: Own): readonly Ingredient[] =>
+  own && own.ingredients.length > 0 ? [...PANTRY, ...own.ingredients] : PANTRY;

@@ -17,17 +17,25 @@ export interface Stock {
 /** Stock by ingredient; what nobody noted anything about is not in it. */
 export type Shelf = Readonly<Record<string, Stock>>;
 
-export const EMPTY_STOCK: Omit<Stock, 'ingredientId'> = { price: null, packG: null, onHandG: null, opened: null, bestBefore: null };
+export const EMPTY_STOCK: Omit<Stock, 'ingredientId'> = {
+  price: null,
+  packG: null,
+  onHandG: null,
+  opened: null,
+  bestBefore: null,
+};
 
 /** What a gram costs; null where price or pack is not known. */
-export const pricePerG = (s: Stock | undefined): number | null => (s && s.price !== null && s.packG !== null && s.packG > 0 ? s.price / s.packG : null);
+export const pricePerG = (s: Stock | undefined): number | null =>
+  s && s.price !== null && s.packG !== null && s.packG > 0 ? s.price / s.packG : null;
 
 /** Days before its date from which a thing is to be used soon. */
 export const SOON_DAYS = 14;
 
 const DAY_MS = 86_400_000;
 /** Days from one yyyy-mm-dd to another; below 0 where it is earlier. */
-export const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
 export type Keeping = 'past' | 'soon' | 'well';
 

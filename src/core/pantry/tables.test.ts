@@ -6,7 +6,8 @@ import { fillRow, findIngredient, ingredient, PANTRY } from './pantry';
 import { behaviourOf } from './tables/behaviour';
 import { fillRows } from './tables/fills';
 
-const by = (...categories: readonly string[]): readonly Ingredient[] => PANTRY.filter((i) => categories.includes(i.category));
+const by = (...categories: readonly string[]): readonly Ingredient[] =>
+  PANTRY.filter((i) => categories.includes(i.category));
 
 test('234 ingredients, each with an id of its own and a category', () => {
   expect(PANTRY).toHaveLength(234);
@@ -28,10 +29,13 @@ test.each(PANTRY)('$id: 100 g add up and the energy fits', ({ per100g: c, id }) 
   expect(Math.abs(kcal - c.kcal)).toBeLessThanOrEqual(Math.max(8, 0.1 * c.kcal));
 });
 
-test.each(by('leavening', 'flour').filter((i) => i.sodaPct > 0 && i.id !== 'baking-soda'))('$id brings as much acid of its own as soda', (i) => {
-  expect(i.ownAcidMeqPer100g / (i.sodaPct * MEQ_PER_G_SODA)).toBeCloseTo(1, 1.5);
-  expect(i.per100g.sodiumMg).toBeGreaterThanOrEqual(0.97 * i.sodaPct * 273.66);
-});
+test.each(by('leavening', 'flour').filter((i) => i.sodaPct > 0 && i.id !== 'baking-soda'))(
+  '$id brings as much acid of its own as soda',
+  (i) => {
+    expect(i.ownAcidMeqPer100g / (i.sodaPct * MEQ_PER_G_SODA)).toBeCloseTo(1, 1.5);
+    expect(i.per100g.sodiumMg).toBeGreaterThanOrEqual(0.97 * i.sodaPct * 273.66);
+  },
+);
 
 test('titratable acid is what its acid gives: % over g per equivalent', () => {
   for (const [id, pct, eq] of [
@@ -46,7 +50,16 @@ test('titratable acid is what its acid gives: % over g per equivalent', () => {
 });
 
 test('liquids weigh by the cup what their composition says', () => {
-  const d = { waterG: 1, fatG: 0.92, proteinG: 1.35, sugarsG: 1.6, starchG: 1.55, fibreG: 1.5, ashG: 2.3, alcoholG: 0.79 } as const;
+  const d = {
+    waterG: 1,
+    fatG: 0.92,
+    proteinG: 1.35,
+    sugarsG: 1.6,
+    starchG: 1.55,
+    fibreG: 1.5,
+    ashG: 2.3,
+    alcoholG: 0.79,
+  } as const;
   for (const i of by('dairy', 'plant-milk', 'syrup', 'liquid', 'egg')) {
     // curds hold air between them
     if (i.id.startsWith('cottage-cheese') || !i.gPerUsCup) continue;
@@ -69,7 +82,9 @@ test('the ways of filling a cup run from lightest to heaviest, around the cup th
 test('white and yolk make up the egg', () => {
   const [w, y, e] = [ingredient('egg-white'), ingredient('egg-yolk'), ingredient('egg-large')];
   for (const k of ['waterG', 'fatG', 'proteinG'] as const)
-    expect(Math.abs((33 * w.per100g[k] + 17 * y.per100g[k]) / 50 - e.per100g[k])).toBeLessThan(Math.max(0.5, 0.1 * e.per100g[k]));
+    expect(Math.abs((33 * w.per100g[k] + 17 * y.per100g[k]) / 50 - e.per100g[k])).toBeLessThan(
+      Math.max(0.5, 0.1 * e.per100g[k]),
+    );
 });
 
 test('no name belongs to two ingredients', () => {

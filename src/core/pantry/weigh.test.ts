@@ -5,7 +5,12 @@ import { type Conventions, FILL_METHODS, FRESH_CONVENTIONS } from './conventions
 import { ingredient, PANTRY } from './pantry';
 import { disagreementBracket, type Weighed, weigh } from './weigh';
 
-function weighed(text: string, id: string, house: Conventions = FRESH_CONVENTIONS, fill: Parameters<typeof weigh>[2] = null): Weighed {
+function weighed(
+  text: string,
+  id: string,
+  house: Conventions = FRESH_CONVENTIONS,
+  fill: Parameters<typeof weigh>[2] = null,
+): Weighed {
   const amount = parseAmount(text);
   if (!amount) throw new Error(`${text} was not read`);
   const r = weigh(amount, ingredient(id), fill, house);
@@ -46,7 +51,11 @@ test('a stated fill narrows the bracket to the table, an unstated one runs from 
     high: expect.closeTo(148.4),
     basis: 'fill-stated',
   });
-  expect(weighed('1 cup', 'flour-all-purpose')).toMatchObject({ low: expect.closeTo(115), high: expect.closeTo(160), basis: 'fill-not-stated' });
+  expect(weighed('1 cup', 'flour-all-purpose')).toMatchObject({
+    low: expect.closeTo(115),
+    high: expect.closeTo(160),
+    basis: 'fill-not-stated',
+  });
 });
 
 test.each([
@@ -81,8 +90,14 @@ test('the bracket holds the best value, whatever the amount, the ingredient and 
 
 test('a volume is as many times heavier as the cup is larger', () => {
   const us = weighed('3 cups', 'flour-all-purpose').grams;
-  expect(weighed('3 cups', 'flour-all-purpose', { ...FRESH_CONVENTIONS, cup: 'metric' }).grams / us).toBeCloseTo(250 / 236.5882365, 9);
-  expect(weighed('3 cups', 'flour-all-purpose', { ...FRESH_CONVENTIONS, cup: 'imperial' }).grams / us).toBeCloseTo(284.130625 / 236.5882365, 9);
+  expect(weighed('3 cups', 'flour-all-purpose', { ...FRESH_CONVENTIONS, cup: 'metric' }).grams / us).toBeCloseTo(
+    250 / 236.5882365,
+    9,
+  );
+  expect(weighed('3 cups', 'flour-all-purpose', { ...FRESH_CONVENTIONS, cup: 'imperial' }).grams / us).toBeCloseTo(
+    284.130625 / 236.5882365,
+    9,
+  );
 });
 
 test('yolk and white follow the size of the egg they come from', () => {
@@ -108,10 +123,19 @@ test.each([
 ])('%s of %s cannot be weighed: %s', (text, id, reason) => {
   const amount = parseAmount(text);
   if (!amount) throw new Error(`${text} was not read`);
-  expect(weigh(amount, ingredient(id), null, FRESH_CONVENTIONS)).toMatchObject({ ok: false, error: { reason, message: expect.stringMatching(/\w{4}/) } });
+  expect(weigh(amount, ingredient(id), null, FRESH_CONVENTIONS)).toMatchObject({
+    ok: false,
+    error: { reason, message: expect.stringMatching(/\w{4}/) },
+  });
 });
 
 test('two amounts are held against the ways of filling where there are any, else a tenth either way', () => {
-  expect(disagreementBracket(weighed('1 cup', 'flour-all-purpose'))).toEqual({ low: expect.closeTo(115), high: expect.closeTo(160) });
-  expect(disagreementBracket(weighed('1 cup', 'milk-whole'))).toEqual({ low: expect.closeTo(219.6), high: expect.closeTo(268.4) });
+  expect(disagreementBracket(weighed('1 cup', 'flour-all-purpose'))).toEqual({
+    low: expect.closeTo(115),
+    high: expect.closeTo(160),
+  });
+  expect(disagreementBracket(weighed('1 cup', 'milk-whole'))).toEqual({
+    low: expect.closeTo(219.6),
+    high: expect.closeTo(268.4),
+  });
 });

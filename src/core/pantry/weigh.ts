@@ -29,7 +29,10 @@ export interface CannotWeigh {
 
 export type WeighResult = Result<Weighed, CannotWeigh>;
 
-const fail = (reason: CannotWeigh['reason'], message: string): WeighResult => ({ ok: false, error: { reason, message } });
+const fail = (reason: CannotWeigh['reason'], message: string): WeighResult => ({
+  ok: false,
+  error: { reason, message },
+});
 
 /** Multiplier and widening (share, either way) of each fullness word, for spoons and for cups. */
 const FULL: Readonly<Record<Fullness, Readonly<Record<'spoon' | 'cup', readonly [factor: number, widen: number]>>>> = {
@@ -86,7 +89,13 @@ function ownDensity(i: Ingredient, house: KitchenConventions): Density | null {
   if (hangsOnFill(i) && house.flourFill !== 'own') return null;
   for (const m of house.own?.measures ?? []) {
     const g = m.used && m.ingredientId === i.id ? gPerUsCupOf(m, house) : null;
-    if (g) return { best: g / US_CUP_ML, low: ((g / US_CUP_ML) * m.low) / m.each, high: ((g / US_CUP_ML) * m.high) / m.each, basis: 'own' };
+    if (g)
+      return {
+        best: g / US_CUP_ML,
+        low: ((g / US_CUP_ML) * m.low) / m.each,
+        high: ((g / US_CUP_ML) * m.high) / m.each,
+        basis: 'own',
+      };
   }
   return null;
 }
@@ -108,7 +117,8 @@ function density(i: Ingredient, fill: FillMethod | null, house: KitchenConventio
     const stated = said !== undefined || isPacked(i);
     const best = (said ?? usual.grams) / US_CUP_ML;
     const u = row.uncertaintyPct / 100;
-    if (stated || usual.own) return { best, low: best * (1 - u), high: best * (1 + u), basis: stated ? 'fill-stated' : 'own' };
+    if (stated || usual.own)
+      return { best, low: best * (1 - u), high: best * (1 + u), basis: stated ? 'fill-stated' : 'own' };
     const ways = [row.sifted, row.spooned, row.packed].filter((x) => x !== undefined);
     return { best, low: Math.min(...ways) / US_CUP_ML, high: Math.max(...ways) / US_CUP_ML, basis: 'fill-not-stated' };
   }
@@ -122,7 +132,8 @@ function density(i: Ingredient, fill: FillMethod | null, house: KitchenConventio
 }
 
 /** Only some things are counted: "a third of butter" is no third of a stick. */
-const isCountable = (i: Ingredient): boolean => i.piece !== undefined && (i.category === 'egg' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
+const isCountable = (i: Ingredient): boolean =>
+  i.piece !== undefined && (i.category === 'egg' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
 
 /** Grams of one piece: a yolk and a white follow the size of the egg they come from. */
 function pieceGrams(i: Ingredient, house: KitchenConventions): number | null {
@@ -148,7 +159,14 @@ const times = (r: Range3, d: Density, more: readonly [low: number, high: number]
 });
 
 /** What this kitchen found one of a measure to hold of an ingredient, g; null where it has not measured it. */
-function ownSize(unit: Unit, which: string, full: string, i: Ingredient, fill: FillMethod | null, house: KitchenConventions): Range3 | CannotWeigh | null {
+function ownSize(
+  unit: Unit,
+  which: string,
+  full: string,
+  i: Ingredient,
+  fill: FillMethod | null,
+  house: KitchenConventions,
+): Range3 | CannotWeigh | null {
   const { own } = house;
   if (!own) return null;
   const follows = fill === null && (!hangsOnFill(i) || house.flourFill === 'own');
@@ -165,7 +183,13 @@ const noDensity = (i: Ingredient): CannotWeigh => ({
   message: `The pantry does not know what a spoon of ${i.name.toLowerCase()} weighs. Write grams, or weigh a cup of it once.`,
 });
 
-function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null, house: KitchenConventions): Range3 | CannotWeigh {
+function one(
+  unit: Unit | null,
+  t: Term,
+  i: Ingredient,
+  fill: FillMethod | null,
+  house: KitchenConventions,
+): Range3 | CannotWeigh {
   if (unit === null) {
     const g = isCountable(i) ? pieceGrams(i, house) : null;
     if (g === null) return { reason: 'no-unit', message: 'A number without a unit: cups, spoons or grams?' };
@@ -176,7 +200,12 @@ function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null,
   if (own && 'reason' in own) return own;
   if (own) {
     const [factor, widen] = FULL[t.fullness ?? 'level'][unit.heap ?? 'cup'];
-    return { ...own, best: own.best * factor, low: own.low * factor * (1 - widen), high: own.high * factor * (1 + widen) };
+    return {
+      ...own,
+      best: own.best * factor,
+      low: own.low * factor * (1 - widen),
+      high: own.high * factor * (1 + widen),
+    };
   }
   if (unit.dimension === 'vague') {
     // a can of pumpkin, a sachet of yeast: where the pantry knows the pack, it is a piece
@@ -185,7 +214,8 @@ function one(unit: Unit | null, t: Term, i: Ingredient, fill: FillMethod | null,
       return { best: i.piece.grams, low: i.piece.grams * 0.95, high: i.piece.grams * 1.05, basis: 'piece' };
     return { reason: 'vague-unit', message: unit.ask ?? `A ${unit.one} has no set size.` };
   }
-  if (unit.butterOnly && i.category !== 'fat') return { reason: 'wrong-unit', message: `Only butter and the like come by the ${unit.one}.` };
+  if (unit.butterOnly && i.category !== 'fat')
+    return { reason: 'wrong-unit', message: `Only butter and the like come by the ${unit.one}.` };
   const g = gramsOf(unit)?.valueOf();
   if (g !== undefined) {
     const [a, b] = unit.spread ?? [1, 1];
@@ -241,7 +271,10 @@ export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, ho
   if (amount.bound === 'or-more') high *= 1.25;
   if (!(best > 0)) return fail('not-positive', 'An amount has to be more than nothing.');
   if (best > MOST_GRAMS)
-    return fail('enormous', `That would be ${Math.round(best / 1000).toLocaleString('en-GB')} kg on one line: check the number and the unit.`);
+    return fail(
+      'enormous',
+      `That would be ${Math.round(best / 1000).toLocaleString('en-GB')} kg on one line: check the number and the unit.`,
+    );
   return { ok: true, value: { grams: best, low: Math.max(0, low), high, basis } };
 }
 
@@ -253,16 +286,25 @@ export function disagreementBracket(w: Weighed): { readonly low: number; readonl
 }
 
 /** Where a weight rests on a convention of ours or on a unit that could mean two things, in words; most lines have none. */
-export function doubtsOf(amount: Amount, i: Ingredient): readonly { readonly code: 'fullness' | 'unit-doubtful'; readonly message: string }[] {
+export function doubtsOf(
+  amount: Amount,
+  i: Ingredient,
+): readonly { readonly code: 'fullness' | 'unit-doubtful'; readonly message: string }[] {
   const out: { code: 'fullness' | 'unit-doubtful'; message: string }[] = [];
   for (const t of amount.terms) {
     const unit = t.unit === null ? undefined : unitById(t.unit);
     if (unit && t.fullness && t.fullness !== 'level') {
       const heap = unit.heap ?? 'cup';
-      out.push({ code: 'fullness', message: `A ${t.fullness} ${heap} is taken as ${FULL[t.fullness][heap][0]} level ones: our convention.` });
+      out.push({
+        code: 'fullness',
+        message: `A ${t.fullness} ${heap} is taken as ${FULL[t.fullness][heap][0]} level ones: our convention.`,
+      });
     }
     if (unit?.id === 'oz' && isPoured(i) && i.category !== 'egg' && i.gPerUsCup)
-      out.push({ code: 'unit-doubtful', message: 'Ounces are taken as weight; write "fl oz" where the measure is meant.' });
+      out.push({
+        code: 'unit-doubtful',
+        message: 'Ounces are taken as weight; write "fl oz" where the measure is meant.',
+      });
   }
   return out;
 }

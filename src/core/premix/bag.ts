@@ -56,7 +56,8 @@ const AS_POWDER: Readonly<Record<string, AsPowder>> = {
 };
 
 /** What stands for a wet thing in the table: a hen's egg of any size is the large one. */
-const wetAs = (i: Ingredient): AsPowder | undefined => AS_POWDER[isShellEgg(i.id) && i.id !== 'egg-duck' ? 'egg-large' : i.id] ?? AS_POWDER[i.like ?? ''];
+const wetAs = (i: Ingredient): AsPowder | undefined =>
+  AS_POWDER[isShellEgg(i.id) && i.id !== 'egg-duck' ? 'egg-large' : i.id] ?? AS_POWDER[i.like ?? ''];
 
 /** The powders that stand for a wet thing in such a bag, each as a share of it; null where none does. */
 export function asPowder(i: Ingredient, powders: Powders): AsPowder['powders'] | null {
@@ -78,7 +79,10 @@ const PASTES = ['peanut-butter', 'almond-butter'];
 /** Whether a thing keeps in a bag of flour. */
 export const isDry = (i: Ingredient): boolean =>
   (BY_KIND.includes(i.category) && i.per100g.waterG < POWDER_BELOW_WATER) ||
-  (MAY_BE.includes(i.category) && i.per100g.waterG < DRY_BELOW_WATER && !PASTES.includes(i.id) && !PASTES.includes(i.like ?? ''));
+  (MAY_BE.includes(i.category) &&
+    i.per100g.waterG < DRY_BELOW_WATER &&
+    !PASTES.includes(i.id) &&
+    !PASTES.includes(i.like ?? ''));
 
 export interface BagItem extends TallyPart {
   readonly share: number;
@@ -157,7 +161,8 @@ export const itemsFor = (bag: Pick<Bag, 'items'>, massG: number): readonly Tally
   bag.items.map((i) => ({ ingredient: i.ingredient, grams: i.share * massG }));
 
 /** g of water in 100 g of the bag: what a thing holds by the pantry's table. */
-export const moisturePct = (bag: Pick<Bag, 'items'>): number => bag.items.reduce((a, i) => a + i.share * i.ingredient.per100g.waterG, 0);
+export const moisturePct = (bag: Pick<Bag, 'items'>): number =>
+  bag.items.reduce((a, i) => a + i.share * i.ingredient.per100g.waterG, 0);
 /** From here a mix cakes and spoils; a convention of the trade. */
 export const MOST_MOISTURE_PCT = 14;
 

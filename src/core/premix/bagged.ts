@@ -43,7 +43,13 @@ export function baggedFormula(f: Formula, house: Kitchen, end: EndId | null, pow
           ...(rest.includes(x) && e.vessel && { vessel: e.vessel }),
         });
   }
-  if (water > 0) entries.push({ key: nextKey([...one.entries, ...entries]), text: `${hundredths(water)} g water`, ingredientId: 'water', vessel: 'wet' });
+  if (water > 0)
+    entries.push({
+      key: nextKey([...one.entries, ...entries]),
+      text: `${hundredths(water)} g water`,
+      ingredientId: 'water',
+      vessel: 'wet',
+    });
   return water > 0 ? { ...one, entries } : one;
 }
 
@@ -82,7 +88,9 @@ export function changedInMix(own: Formula, mix: Formula): readonly string[] {
   const was = new Map(own.entries.map((e) => [e.key, e.text] as const));
   const is = new Set(mix.entries.map((e) => e.key));
   return [
-    ...mix.entries.flatMap((e) => (was.get(e.key) === e.text ? [] : [was.has(e.key) ? `${e.text} instead of ${was.get(e.key)}` : `${e.text}, new`])),
+    ...mix.entries.flatMap((e) =>
+      was.get(e.key) === e.text ? [] : [was.has(e.key) ? `${e.text} instead of ${was.get(e.key)}` : `${e.text}, new`],
+    ),
     ...own.entries.flatMap((e) => (is.has(e.key) ? [] : [`${e.text}, left out`])),
   ];
 }

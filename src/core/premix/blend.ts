@@ -67,7 +67,15 @@ export function tooFine(bag: Pick<Bag, 'items'>, lotG: number, scales: readonly 
     const { stepG } = scales.find((s) => s.mostG >= grams) ?? finest;
     const leastG = LEAST_STEPS * stepG;
     return grams < leastG - 1e-9 && finest.stepG * LEAST_STEPS > grams
-      ? [{ ingredient: i.ingredient, grams, leastG: finest.stepG * LEAST_STEPS, stepG: finest.stepG, lotG: (finest.stepG * LEAST_STEPS) / i.share }]
+      ? [
+          {
+            ingredient: i.ingredient,
+            grams,
+            leastG: finest.stepG * LEAST_STEPS,
+            stepG: finest.stepG,
+            lotG: (finest.stepG * LEAST_STEPS) / i.share,
+          },
+        ]
       : [];
   });
 }
@@ -114,14 +122,22 @@ export function weighingOf(ingredient: Ingredient, grams: number, scales: readon
   const best = [...(good.length > 0 ? good : tries)].sort((a, b) =>
     good.length > 0 ? a.times - b.times || a.scale.stepG - b.scale.stepG : a.off - b.off || a.times - b.times,
   )[0];
-  return best ? { ingredient, grams, times: best.times, eachG: best.eachG, scale: best.scale } : { ingredient, grams, times: 1, eachG: grams, scale: null };
+  return best
+    ? { ingredient, grams, times: best.times, eachG: best.eachG, scale: best.scale }
+    : { ingredient, grams, times: 1, eachG: grams, scale: null };
 }
 
 /**
  * A lot as it is blended here: in so many equal blends as the largest drum or bowl takes, each weighed on the house's scales.
  * @param lotG of the whole lot @param densityGPerMl of the mix, spooned
  */
-export function blendsFor(bag: Pick<Bag, 'items'>, lotG: number, densityGPerMl: number, bowls: readonly Bowl[], scales: readonly Scale[]): Blends {
+export function blendsFor(
+  bag: Pick<Bag, 'items'>,
+  lotG: number,
+  densityGPerMl: number,
+  bowls: readonly Bowl[],
+  scales: readonly Scale[],
+): Blends {
   const bowl = [...bowls].sort((a, b) => b.bowlMl - a.bowlMl)[0] ?? null;
   const most = bowl ? bowl.bowlMl * (1 - TURNING_SHARE) * densityGPerMl : Number.POSITIVE_INFINITY;
   const count = Math.max(1, Math.ceil(lotG / most - 1e-9));

@@ -4,7 +4,8 @@
 const BARS = /^(?:\d{8}|\d{13})$/;
 
 /** What a code is printed as. */
-export const codeKind = (code: string): 'ean8' | 'ean13' | 'qrcode' => (code.length === 8 && BARS.test(code) ? 'ean8' : BARS.test(code) ? 'ean13' : 'qrcode');
+export const codeKind = (code: string): 'ean8' | 'ean13' | 'qrcode' =>
+  code.length === 8 && BARS.test(code) ? 'ean8' : BARS.test(code) ? 'ean13' : 'qrcode';
 
 /** Whether the last digit is the one the others ask for: from the right, three times every other one. */
 export function checkDigitFits(code: string): boolean {
@@ -16,4 +17,6 @@ export function checkDigitFits(code: string): boolean {
 
 /** Why a code can't be printed; null: it can. */
 export const codeWrong = (code: string): string | null =>
-  BARS.test(code) && !checkDigitFits(code) ? 'Its last digit is not the one the others ask for: a digit is wrong.' : null;
+  BARS.test(code) && !checkDigitFits(code)
+    ? 'Its last digit is not the one the others ask for: a digit is wrong.'
+    : null;

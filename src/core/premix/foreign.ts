@@ -32,7 +32,8 @@ export function unmixed(mix: Ingredient): Unmixed | null {
   const { starchG, proteinG, sugarsG, fatG, naclG } = mix.per100g;
   if (!(starchG > 0)) return null;
   const by = (starch: number): number => (100 * starchG) / starch;
-  const beside = (of: keyof Composition, has: number, f: number): number => Math.max(0, has - (f * flour.per100g[of]) / 100);
+  const beside = (of: keyof Composition, has: number, f: number): number =>
+    Math.max(0, has - (f * flour.per100g[of]) / 100);
   // no more flour than its protein bears, and than what stands beside it leaves room for
   let room = 100;
   for (let n = 0; n < 20; n++) room = 100 - naclG - beside('sugarsG', sugarsG, room) - beside('fatG', fatG, room);
@@ -57,5 +58,11 @@ export function unmixed(mix: Ingredient): Unmixed | null {
       { ingredient: other, grams: rest },
     ].filter((p) => p.grams > 0 || p.ingredient === other);
   };
-  return { flourG, sugarG: beside('sugarsG', sugarsG, flourG.best), saltG: naclG, fatG: beside('fatG', fatG, flourG.best), partsAt };
+  return {
+    flourG,
+    sugarG: beside('sugarsG', sugarsG, flourG.best),
+    saltG: naclG,
+    fatG: beside('fatG', fatG, flourG.best),
+    partsAt,
+  };
 }

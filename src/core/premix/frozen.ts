@@ -51,18 +51,32 @@ function emphasised(name: string, i: Ingredient, names: ReadonlyMap<Allergen, st
   const [word] = [...named].sort((a, b) => b.length - a.length);
   // gluten is told by its grain
   const untold = held.filter((a) => !NAMED[a]?.test(name) && !(a === 'gluten' && held.includes('wheat')));
-  const tail: readonly Run[] = untold.flatMap((a) => [{ text: ' (' }, { text: (names.get(a) ?? a).toUpperCase(), strong: true }, { text: ')' }]);
+  const tail: readonly Run[] = untold.flatMap((a) => [
+    { text: ' (' },
+    { text: (names.get(a) ?? a).toUpperCase(), strong: true },
+    { text: ')' },
+  ]);
   if (!word) return [{ text: name }, ...tail];
   const at = name.indexOf(word);
-  return [{ text: name.slice(0, at) }, { text: word.toUpperCase(), strong: true }, { text: name.slice(at + word.length) }, ...tail].filter(
-    (r) => r.text !== '',
-  );
+  return [
+    { text: name.slice(0, at) },
+    { text: word.toUpperCase(), strong: true },
+    { text: name.slice(at + word.length) },
+    ...tail,
+  ].filter((r) => r.text !== '');
 }
 
 /** Ingredients in falling order by weight, compound ones with what they hold in brackets. @param find the pantry */
-export function ingredientRuns(contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): readonly Run[] {
+export function ingredientRuns(
+  contents: readonly LotItem[],
+  find: (id: string) => Ingredient | undefined,
+): readonly Run[] {
   const all = [...contents].sort((a, b) => b.grams - a.grams);
-  const names = new Map(allergensOf(all.map((c) => ({ use: 'batter' as const, parts: partOf(c, find) }))).held.map((h) => [h.allergen, h.name] as const));
+  const names = new Map(
+    allergensOf(all.map((c) => ({ use: 'batter' as const, parts: partOf(c, find) }))).held.map(
+      (h) => [h.allergen, h.name] as const,
+    ),
+  );
   return all.flatMap((c, n): readonly Run[] => {
     const i = find(c.id);
     // a comma within a name reads as another ingredient
@@ -76,7 +90,10 @@ export function ingredientRuns(contents: readonly LotItem[], find: (id: string) 
       [...members]
         .sort((a, b) => b.share - a.share)
         .forEach((m, k) => {
-          runs.push(...(k > 0 ? [{ text: ', ' }] : []), ...emphasised(kitchenName(m.ingredient).toLowerCase(), m.ingredient, names));
+          runs.push(
+            ...(k > 0 ? [{ text: ', ' }] : []),
+            ...emphasised(kitchenName(m.ingredient).toLowerCase(), m.ingredient, names),
+          );
         });
       runs.push({ text: ')' });
     }
@@ -101,17 +118,25 @@ export function saturatesPer100(
   const massG = contents.reduce((a, c) => a + c.grams, 0);
   const parts = contents
     .flatMap((c) => partOf(c, find))
-    .flatMap((p) => membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, per: (100 * m.share * p.grams) / massG })));
+    .flatMap((p) =>
+      membersOf(p.ingredient).map((m) => ({ ingredient: m.ingredient, per: (100 * m.share * p.grams) / massG })),
+    );
   const open = parts.filter((p) => saturatesG(p.ingredient) === null);
   const hidden = open.reduce((a, p) => a + (p.ingredient.per100g.fatG * p.per) / 100, 0);
   const unknown = hidden < BELOW_TENTH_G ? [] : open.map((p) => kitchenName(p.ingredient));
-  return { g: unknown.length > 0 ? null : parts.reduce((a, p) => a + ((saturatesG(p.ingredient) ?? 0) * p.per) / 100, 0), unknown };
+  return {
+    g: unknown.length > 0 ? null : parts.reduce((a, p) => a + ((saturatesG(p.ingredient) ?? 0) * p.per) / 100, 0),
+    unknown,
+  };
 }
 
 /** g of salt a label means by a milligram of sodium. */
 const SALT_PER_SODIUM_MG = 0.0025;
 
-function nutritionPer100(contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): LabelNutrition | null {
+function nutritionPer100(
+  contents: readonly LotItem[],
+  find: (id: string) => Ingredient | undefined,
+): LabelNutrition | null {
   const massG = contents.reduce((a, c) => a + c.grams, 0);
   const parts = contents.flatMap((c) => partOf(c, find));
   const { of, gaps } = nutritionOf([{ use: 'batter', parts }]);
@@ -136,7 +161,12 @@ const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
  * How a bag becomes a good, in full: additions, joining, whites folded last where they are, rest, heat, portion and yield.
  * @param bagG g of mix in one bag @param whips its whites are whipped, at the bench
  */
-export function directionsOf(a: Pick<Additions, 'product' | 'parts' | 'analysis'>, bagG: number, house: Kitchen, whips = false): string {
+export function directionsOf(
+  a: Pick<Additions, 'product' | 'parts' | 'analysis'>,
+  bagG: number,
+  house: Kitchen,
+  whips = false,
+): string {
   const { kind: kindId, school: schoolId } = a.product;
   const kind = kindById(kindId);
   const school = schoolOf(kind, schoolId);
@@ -151,7 +181,8 @@ export function directionsOf(a: Pick<Additions, 'product' | 'parts' | 'analysis'
   const cues = cuesFor(kindId, ways);
   const sides = usualTimes(kindId, ways);
   const portionMl = school.portionMl === null ? null : usualPortionMl(school);
-  const pieces = portionMl === null ? null : piecesOfMix(bagG, a.parts, a.analysis.volume?.densityGPerMl ?? 1, portionMl);
+  const pieces =
+    portionMl === null ? null : piecesOfMix(bagG, a.parts, a.analysis.volume?.densityGPerMl ?? 1, portionMl);
   return asRead(
     [
       `To a bag add ${adds}.`,
@@ -222,7 +253,11 @@ export function frozenLot(
 /**
  * What the pantry knows otherwise of a lot's contents than when its label was written: allergens it holds that the label lacks, and in what.
  */
-export function lacksSince(f: Pick<FrozenLot, 'contains'>, contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): string {
+export function lacksSince(
+  f: Pick<FrozenLot, 'contains'>,
+  contents: readonly LotItem[],
+  find: (id: string) => Ingredient | undefined,
+): string {
   const { held } = allergensOf([{ use: 'batter', parts: contents.flatMap((c) => partOf(c, find)) }]);
   return held
     .filter((h) => !f.contains.includes(h.name))
@@ -231,10 +266,16 @@ export function lacksSince(f: Pick<FrozenLot, 'contains'>, contents: readonly Lo
 }
 
 /** What a label usually carries and this one lacks, and what its maker has to look up: for the page, never for the bag. */
-export function labelGaps(f: FrozenLot, contents: readonly LotItem[], find: (id: string) => Ingredient | undefined): readonly string[] {
+export function labelGaps(
+  f: FrozenLot,
+  contents: readonly LotItem[],
+  find: (id: string) => Ingredient | undefined,
+): readonly string[] {
   const parts = contents.flatMap((c) => partOf(c, find));
   const { unstated } = allergensOf([{ use: 'batter', parts }]);
-  const compound = parts.filter((p) => COMPOUND[p.ingredient.id] ?? COMPOUND[p.ingredient.like ?? '']).map((p) => kitchenName(p.ingredient).toLowerCase());
+  const compound = parts
+    .filter((p) => COMPOUND[p.ingredient.id] ?? COMPOUND[p.ingredient.like ?? ''])
+    .map((p) => kitchenName(p.ingredient).toLowerCase());
   const gone = contents.filter((c) => !find(c.id)).map((c) => c.name);
   return [
     ...(f.maker === '' ? ['Who makes it: under House, Maker.'] : []),
@@ -242,10 +283,16 @@ export function labelGaps(f: FrozenLot, contents: readonly LotItem[], find: (id:
     ...(f.nutrition === null ? ['Nutrition: something in it is not known, so nothing is said.'] : []),
     ...(unstated.length > 0 ? [`Allergens of ${unstated.join(', ').toLowerCase()}: not stated, ask the packet.`] : []),
     ...(gone.length > 0 ? [`${gone.join(', ')}: no longer in the pantry, allergens not known.`] : []),
-    ...(compound.length > 0 ? [`What is in brackets after ${compound.join(', ')} is usual: hold it against your packet.`] : []),
-    ...(f.nutrition && f.nutrition.saturatesG === undefined ? ['Saturated fat: not said, as when this lot was made.'] : []),
+    ...(compound.length > 0
+      ? [`What is in brackets after ${compound.join(', ')} is usual: hold it against your packet.`]
+      : []),
+    ...(f.nutrition && f.nutrition.saturatesG === undefined
+      ? ['Saturated fat: not said, as when this lot was made.']
+      : []),
     ...(f.nutrition?.saturatesG === null
-      ? [`Saturated fat: not known of ${saturatesPer100(contents, find).unknown.join(', ').toLowerCase()}, so nothing is said.`]
+      ? [
+          `Saturated fat: not known of ${saturatesPer100(contents, find).unknown.join(', ').toLowerCase()}, so nothing is said.`,
+        ]
       : f.nutrition?.saturatesG !== undefined
         ? ['Saturated fat is worked out from usual shares of the fat: hold it against your packets.']
         : []),

@@ -31,26 +31,42 @@ export function monthsOn(day: string, months: number): string {
 
 /** Powders and nuts whose fat turns. */
 export const fatty = (bag: Pick<Bag, 'items'>): readonly string[] =>
-  bag.items.filter((i) => i.ingredient.per100g.fatG >= FAT_PCT && i.share >= LEAST_SHARE).map((i) => kitchenName(i.ingredient));
+  bag.items
+    .filter((i) => i.ingredient.per100g.fatG >= FAT_PCT && i.share >= LEAST_SHARE)
+    .map((i) => kitchenName(i.ingredient));
 
 /**
  * Everything that limits a lot made on a day, the earliest first: its best-before is the first one's.
  * @param houseMonths the house's own rule; null: none
  */
-export function limitsOf(bag: Pick<Bag, 'items'>, shelf: Shelf, made: string, houseMonths: number | null): readonly Limit[] {
+export function limitsOf(
+  bag: Pick<Bag, 'items'>,
+  shelf: Shelf,
+  made: string,
+  houseMonths: number | null,
+): readonly Limit[] {
   const isMilkOrEgg = (i: Ingredient): boolean => MILK_OR_EGG.some((id) => isA(i, id));
   const milkOrEgg = bag.items.some((i) => isMilkOrEgg(i.ingredient));
   // by what is in it, whatever it is called: nut flour and chips turn as nuts and fat do
-  const fat = bag.items.some(({ ingredient: i, share }) => !isMilkOrEgg(i) && (i.category === 'fat' || (i.per100g.fatG >= FAT_PCT && share >= LEAST_SHARE)));
+  const fat = bag.items.some(
+    ({ ingredient: i, share }) =>
+      !isMilkOrEgg(i) && (i.category === 'fat' || (i.per100g.fatG >= FAT_PCT && share >= LEAST_SHARE)),
+  );
   const limits: Limit[] = [
     fat
       ? { date: monthsOn(made, MONTHS.fat), why: `${MONTHS.fat} months for a mix with fat, nuts or chocolate in it` }
       : milkOrEgg
-        ? { date: monthsOn(made, MONTHS.milkOrEgg), why: `${MONTHS.milkOrEgg} months for a mix with whole milk or egg powder` }
+        ? {
+            date: monthsOn(made, MONTHS.milkOrEgg),
+            why: `${MONTHS.milkOrEgg} months for a mix with whole milk or egg powder`,
+          }
         : { date: monthsOn(made, MONTHS.plain), why: `${MONTHS.plain} months for a mix with leavening` },
   ];
   if (houseMonths !== null)
-    limits.push({ date: monthsOn(made, houseMonths), why: `the house’s own rule of ${houseMonths} ${houseMonths === 1 ? 'month' : 'months'}` });
+    limits.push({
+      date: monthsOn(made, houseMonths),
+      why: `the house’s own rule of ${houseMonths} ${houseMonths === 1 ? 'month' : 'months'}`,
+    });
   for (const { ingredient: i } of bag.items) {
     const s = shelf[i.id];
     if (s?.bestBefore) limits.push({ date: s.bestBefore, why: `${kitchenName(i)} is best by then` });

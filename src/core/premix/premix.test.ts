@@ -19,7 +19,18 @@ import { codeKind, codeWrong } from './code';
 import { unmixed } from './foreign';
 import { frozenLot, ingredientRuns, labelGaps, lacksSince, saturatesPer100 } from './frozen';
 import { fatty, limitsOf, monthsOn } from './keeping';
-import { bagsLeft, FRESH_PREMIX, firstToUse, type Lot, type LotUse, leftBySize, lotNumber, readBagCount, sayBags, standingUses } from './premix';
+import {
+  bagsLeft,
+  FRESH_PREMIX,
+  firstToUse,
+  type Lot,
+  type LotUse,
+  leftBySize,
+  lotNumber,
+  readBagCount,
+  sayBags,
+  standingUses,
+} from './premix';
 import { bagCost } from './price';
 import { additionsFor } from './products';
 import { codeKey, gramsOf, isNear, mayBe } from './recall';
@@ -45,20 +56,37 @@ const CARD: Formula = {
   ].map((text, n) => ({ key: `l${n + 1}`, text })),
 };
 const LINES = formulaLines(CARD);
-const grams = (parts: readonly { readonly ingredient: { readonly id: string }; readonly grams: number }[], id: string): number =>
-  parts.filter((p) => p.ingredient.id === id).reduce((a, p) => a + p.grams, 0);
+const grams = (
+  parts: readonly { readonly ingredient: { readonly id: string }; readonly grams: number }[],
+  id: string,
+): number => parts.filter((p) => p.ingredient.id === id).reduce((a, p) => a + p.grams, 0);
 const shelf = (...rows: readonly (readonly [id: string, bestBefore: string | null, opened?: string])[]) =>
   Object.fromEntries(
-    rows.map(([id, bestBefore, opened]) => [id, { ingredientId: id, price: null, packG: null, onHandG: null, opened: opened ?? null, bestBefore }]),
+    rows.map(([id, bestBefore, opened]) => [
+      id,
+      { ingredientId: id, price: null, packG: null, onHandG: null, opened: opened ?? null, bestBefore },
+    ]),
   );
 
 test('dry lines go into the bag, wet ones to the bench, the pan stays where it is', () => {
   const bag = bagOf(LINES, NO_POWDERS);
   expect(bag.massG).toBeCloseTo(287.5, 9);
-  expect(bag.items.map((i) => i.ingredient.id)).toEqual(['flour-all-purpose', 'sugar-granulated', 'baking-powder-double-al', 'salt-table', 'baking-soda']);
+  expect(bag.items.map((i) => i.ingredient.id)).toEqual([
+    'flour-all-purpose',
+    'sugar-granulated',
+    'baking-powder-double-al',
+    'salt-table',
+    'baking-soda',
+  ]);
   expect(bag.items[0]?.share).toBeCloseTo(250 / 287.5, 9);
   // vanilla is more than half water: it is no dry thing
-  expect(bag.added.map((a) => a.ingredient.id)).toEqual(['buttermilk', 'milk-whole', 'egg-large', 'butter-unsalted', 'vanilla-extract']);
+  expect(bag.added.map((a) => a.ingredient.id)).toEqual([
+    'buttermilk',
+    'milk-whole',
+    'egg-large',
+    'butter-unsalted',
+    'vanilla-extract',
+  ]);
   expect(bag.beside).toEqual(['oil for the pan']);
   expect([...bag.couldBe].sort()).toEqual(['buttermilk', 'egg', 'milk']);
 });
@@ -90,17 +118,35 @@ test('nothing is lost between bag and bench, whichever powders there are', () =>
 });
 
 test('whipped whites stay eggs; honey and nut paste stay out; nuts and cocoa go in', () => {
-  const lines = formulaLines({ ...CARD, entries: ['200 g flour', '3 egg whites, whipped', '3 egg yolks'].map((text, n) => ({ key: `l${n + 1}`, text })) });
+  const lines = formulaLines({
+    ...CARD,
+    entries: ['200 g flour', '3 egg whites, whipped', '3 egg yolks'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  });
   const bag = bagOf(lines, { milk: true, buttermilk: true, egg: true });
   expect(bag.whipped).toBe(true);
   expect(bag.items.map((i) => i.ingredient.id)).toEqual(['flour-all-purpose']);
   const dry = (id: string): boolean => isDry(ingredient(id));
-  expect(['honey', 'peanut-butter', 'butter-unsalted', 'vanilla-extract', 'egg-large', 'banana'].map(dry)).toEqual([false, false, false, false, false, false]);
-  expect(['walnuts', 'cocoa-natural', 'milk-powder-skim', 'sugar-brown-dark', 'cinnamon', 'salt-table'].map(dry)).toEqual([true, true, true, true, true, true]);
+  expect(['honey', 'peanut-butter', 'butter-unsalted', 'vanilla-extract', 'egg-large', 'banana'].map(dry)).toEqual([
+    false,
+    false,
+    false,
+    false,
+    false,
+    false,
+  ]);
+  expect(
+    ['walnuts', 'cocoa-natural', 'milk-powder-skim', 'sugar-brown-dark', 'cinnamon', 'salt-table'].map(dry),
+  ).toEqual([true, true, true, true, true, true]);
 });
 
 test('moisture and bulk density are worked from what is in it', () => {
-  const half = { items: [0, 1].map((n) => ({ ingredient: ingredient(n ? 'sugar-granulated' : 'flour-all-purpose'), grams: 50, share: 0.5 })) };
+  const half = {
+    items: [0, 1].map((n) => ({
+      ingredient: ingredient(n ? 'sugar-granulated' : 'flour-all-purpose'),
+      grams: 50,
+      share: 0.5,
+    })),
+  };
   const water = ingredient('flour-all-purpose').per100g.waterG;
   expect(moisturePct(half)).toBeCloseTo((water + ingredient('sugar-granulated').per100g.waterG) / 2, 9);
   // sugar is heavy by the cup: what comes out is held within where mixes stand
@@ -119,7 +165,10 @@ test('small things are folded into a part first, that into a larger one, and eve
   expect(steps[1]?.massG).toBeCloseTo(soda * (1 + FOLD_INTO) ** 2, 6);
   expect(steps).toHaveLength(3);
   expect(steps.at(-1)).toMatchObject({ last: true, massG: 12_000 });
-  const shares = fc.array(fc.tuple(fc.constantFrom(...PANTRY.filter(isDry)), fc.double({ min: 0.001, max: 1, noNaN: true })), { minLength: 1, maxLength: 9 });
+  const shares = fc.array(
+    fc.tuple(fc.constantFrom(...PANTRY.filter(isDry)), fc.double({ min: 0.001, max: 1, noNaN: true })),
+    { minLength: 1, maxLength: 9 },
+  );
   fc.assert(
     fc.property(shares, fc.double({ min: 500, max: 50_000, noNaN: true }), (parts, lotG) => {
       const unique = [...new Map(parts.map(([i, s]) => [i.id, { ingredient: i, s }])).values()];
@@ -143,7 +192,8 @@ test('small things are folded into a part first, that into a larger one, and eve
         if (!s.last && n > 0) expect(s.massG).toBeLessThanOrEqual(before * 11);
       });
       const small = items.filter((i) => i.share < SMALL_SHARE);
-      if (done.length > 1) for (const i of small) expect(grams(done[0]?.parts ?? [], i.ingredient.id)).toBeGreaterThan(0);
+      if (done.length > 1)
+        for (const i of small) expect(grams(done[0]?.parts ?? [], i.ingredient.id)).toBeGreaterThan(0);
     }),
   );
 });
@@ -167,13 +217,25 @@ test('best before the earliest of ingredients, kind of mix, opened powder and ho
   expect(first({}, null, { ...NO_POWDERS, egg: true })?.date).toBe('2026-06-30');
   expect(first({}, 2)).toMatchObject({ date: '2026-05-31', why: 'the house’s own rule of 2 months' });
   expect(first(shelf(['flour-all-purpose', '2026-05-01'], ['honey', '2026-04-01']), 2)?.date).toBe('2026-05-01');
-  expect(first(shelf(['baking-powder-double-al', null, '2025-08-15']), null)).toMatchObject({ date: '2026-05-15', why: expect.stringContaining('was opened') });
+  expect(first(shelf(['baking-powder-double-al', null, '2025-08-15']), null)).toMatchObject({
+    date: '2026-05-15',
+    why: expect.stringContaining('was opened'),
+  });
   expect(monthsOn('2026-11-30', 3)).toBe('2027-02-28');
-  expect(fatty(bagOf(LINES, { milk: true, buttermilk: false, egg: true }))).toEqual(['Whole egg powder', 'Whole milk powder']);
-  const nuts = bagOf(formulaLines({ ...CARD, entries: [...CARD.entries, { key: 'l20', text: '40 g walnuts' }] }), NO_POWDERS);
+  expect(fatty(bagOf(LINES, { milk: true, buttermilk: false, egg: true }))).toEqual([
+    'Whole egg powder',
+    'Whole milk powder',
+  ]);
+  const nuts = bagOf(
+    formulaLines({ ...CARD, entries: [...CARD.entries, { key: 'l20', text: '40 g walnuts' }] }),
+    NO_POWDERS,
+  );
   expect(limitsOf(nuts, {}, '2026-03-31', null)[0]?.date).toBe('2026-05-31');
   // nut flour is a flour by its place in the pantry, and chips are no nut: what is in them turns all the same
-  const holding = (i: Ingredient) => ({ ...bag, items: [...bag.items, { ...bag.items[0], ingredient: i, share: 0.1 } as (typeof bag.items)[number]] });
+  const holding = (i: Ingredient) => ({
+    ...bag,
+    items: [...bag.items, { ...bag.items[0], ingredient: i, share: 0.1 } as (typeof bag.items)[number]],
+  });
   for (const i of [ingredient('flour-almond'), ingredient('chocolate-chips')])
     expect([i.id, limitsOf(holding(i), {}, '2026-03-31', null)[0]?.date]).toEqual([i.id, '2026-05-31']);
   // an own powder that behaves like whole milk powder gets its months
@@ -182,7 +244,10 @@ test('best before the earliest of ingredients, kind of mix, opened powder and ho
 });
 
 test("the formula's own product is the formula: the same rails, per 100 g", () => {
-  const worked = workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, powders: { milk: true, buttermilk: false, egg: false } });
+  const worked = workPremix(CARD, FRESH_KITCHEN, null, {
+    ...FRESH_PREMIX,
+    powders: { milk: true, buttermilk: false, egg: false },
+  });
   const own = worked?.products[0];
   const whole = analyse(LINES, 'griddle', 'even');
   expect(own?.against).toEqual([]);
@@ -192,13 +257,16 @@ test("the formula's own product is the formula: the same rails, per 100 g", () =
     expect(off).toBeLessThan(rail === 'water' ? 1.5 : 0.6);
   }
   expect(grams(own?.parts ?? [], 'egg-large')).toBeCloseTo((100 * 100) / (worked?.bag.massG ?? 0), 6);
-  expect(workPremix({ ...CARD, entries: [{ key: 'l1', text: '100 g sugar' }] }, FRESH_KITCHEN, null, FRESH_PREMIX)).toBeNull();
+  expect(
+    workPremix({ ...CARD, entries: [{ key: 'l1', text: '100 g sugar' }] }, FRESH_KITCHEN, null, FRESH_PREMIX),
+  ).toBeNull();
 });
 
 test('what was put right for a product, and holds an ingredient that is gone, is worked out anew and not short of it', () => {
   const product = { kind: 'waffle', school: 'crisp' } as const;
   const worked = (parts?: { id: string; grams: number }[]) =>
-    workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, products: [parts ? { ...product, parts } : product] })?.products[1];
+    workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, products: [parts ? { ...product, parts } : product] })
+      ?.products[1];
   const gone = { id: 'own-that-is-gone', grams: 20 };
   expect(worked([{ id: 'water', grams: 150 }])?.parts).toHaveLength(1);
   expect(worked([{ id: 'water', grams: 150 }, gone])?.parts).toEqual(worked()?.parts);
@@ -234,7 +302,10 @@ test('a mix that lacks salt, sugar or lift is topped up; one that has them is no
 test('in any kind, from flour alone: every rail that is not in its zone is told', () => {
   for (const k of KINDS)
     for (const s of k.schools) {
-      const a = additionsFor([{ ingredient: ingredient('flour-all-purpose'), grams: 100 }], { kind: k.id, school: s.id });
+      const a = additionsFor([{ ingredient: ingredient('flour-all-purpose'), grams: 100 }], {
+        kind: k.id,
+        school: s.id,
+      });
       const out = a.analysis.rails.filter((r) => r.reading && r.reading.standing !== 'in').length;
       expect(a.against.length).toBe(out);
     }
@@ -245,7 +316,16 @@ test('a bought mix known by its panel: what can be worked is, what it does not s
     {
       id: 'own-quick',
       name: 'Quick mix',
-      packet: { ...PANEL, like: null, leavened: true, saltG: 1.8, sugarsG: 11, carbohydrateG: 74, kcal: 355, gPer100Ml: 58 },
+      packet: {
+        ...PANEL,
+        like: null,
+        leavened: true,
+        saltG: 1.8,
+        sugarsG: 11,
+        carbohydrateG: 74,
+        kcal: 355,
+        gPer100Ml: 58,
+      },
     },
     () => undefined,
   );
@@ -310,19 +390,35 @@ test('bags on a sheet: the mix as what is in it, and so much of each addition fo
 test('what a lot was made as: ingredients by weight, allergens set apart, compound ones in brackets, and the directions of each good in full', () => {
   const w = workPremix(CARD, FRESH_KITCHEN, null, FRESH_PREMIX);
   if (!w) throw new Error('nothing goes into the bag');
-  const contents = itemsFor(w.bag, 5000).map((p) => ({ id: p.ingredient.id, name: kitchenName(p.ingredient), grams: p.grams, lot: '' }));
+  const contents = itemsFor(w.bag, 5000).map((p) => ({
+    id: p.ingredient.id,
+    name: kitchenName(p.ingredient),
+    grams: p.grams,
+    lot: '',
+  }));
   const house = { ...FRESH_KITCHEN, maker: { name: 'Lantern Lock Boathouse', place: 'at the lock' } };
   const find = (id: string) => findIngredient(id);
-  const f = frozenLot({ name: 'Cake mix', bagG: 500, contents, settings: FRESH_PREMIX, products: w.products }, house, find);
+  const f = frozenLot(
+    { name: 'Cake mix', bagG: 500, contents, settings: FRESH_PREMIX, products: w.products },
+    house,
+    find,
+  );
   const text = f.ingredients.map((r) => (r.strong ? `*${r.text}*` : r.text)).join('');
   // 250 flour, 25 sugar, 8 powder, 3 salt, 1.5 soda
   expect(text).toBe(
     'all-purpose *WHEAT* flour, granulated sugar, baking powder double-acting (sodium bicarbonate, sodium aluminium sulphate, monocalcium phosphate, maize starch), table salt, baking soda',
   );
   expect(f.contains).toEqual(['wheat', 'gluten']);
-  expect(f).toMatchObject({ maker: 'Lantern Lock Boathouse', place: 'at the lock', cautions: ['Do not eat raw: flour is uncooked.'] });
+  expect(f).toMatchObject({
+    maker: 'Lantern Lock Boathouse',
+    place: 'at the lock',
+    cautions: ['Do not eat raw: flour is uncooked.'],
+  });
   // of 287.5 g: 250 g flour at 364 kcal and 25 g sugar at 387 are 3.5 kcal a gram of mix; salt from the table, soda and powder
-  expect(f.nutrition?.kcal).toBeCloseTo((100 * contents.reduce((a, c) => a + (c.grams * (find(c.id)?.per100g.kcal ?? 0)) / 100, 0)) / 5000, 9);
+  expect(f.nutrition?.kcal).toBeCloseTo(
+    (100 * contents.reduce((a, c) => a + (c.grams * (find(c.id)?.per100g.kcal ?? 0)) / 100, 0)) / 5000,
+    9,
+  );
   expect(f.nutrition?.kJ).toBeCloseTo((f.nutrition?.kcal ?? 0) * 4.184, 6);
   expect(f.products[0]?.directions).toMatch(
     /^To a bag add 69\d g (cultured )?buttermilk, .* Mix .* Heat .* Pour 60 ml each\. .* About 2:20 min, then 1:30\. Makes about \d+\.$/,
@@ -343,7 +439,11 @@ test('what a lot was made as: ingredients by weight, allergens set apart, compou
   expect(lacksSince(f, contents, corrected)).toBe('lupin, in all-purpose wheat flour');
   // what the pantry does not know any more is not guessed at
   const gone = [...contents, { id: 'own-gone', name: 'Gone flour', grams: 100, lot: '' }];
-  const without = frozenLot({ name: 'Cake mix', bagG: 500, contents: gone, settings: FRESH_PREMIX, products: w.products }, house, find);
+  const without = frozenLot(
+    { name: 'Cake mix', bagG: 500, contents: gone, settings: FRESH_PREMIX, products: w.products },
+    house,
+    find,
+  );
   expect(without.nutrition).toBeNull();
   expect(labelGaps(without, gone, find).join(' ')).toMatch(/Gone flour: no longer in the pantry/);
 });
@@ -376,7 +476,9 @@ test('the books: what stands is neither taken back nor takes back; half a bag is
   expect(standingUses([use('a', 2), use('b', 0.5), use('c', -2, 'a')]).map((u) => u.id)).toEqual(['b']);
   expect([sayBags(3), sayBags(2.5), sayBags(0.4)]).toEqual(['3', '2 1/2', '0.40']);
   const read = (text: string) => readBagCount(text, 4, 500);
-  expect(['3', '1/2', '1 1/2 bags', '2.5', '2,5', '250 g'].map((t) => read(t).bags)).toEqual([3, 0.5, 1.5, 2.5, 2.5, 0.5]);
+  expect(['3', '1/2', '1 1/2 bags', '2.5', '2,5', '250 g'].map((t) => read(t).bags)).toEqual([
+    3, 0.5, 1.5, 2.5, 2.5, 0.5,
+  ]);
   expect(['', 'some', '0', '-1', '5', '2100 g'].map((t) => read(t).error !== null)).toEqual(Array(6).fill(true));
   expect(bagsLeft(lot({ used: 3.5 }))).toBe(0.5);
   expect(bagsLeft({ ...lot(), voidedAt: new Date(0) })).toBe(0);
@@ -386,17 +488,29 @@ test('buttermilk as powder leaves soda unspent: it is found as on the bench, put
   // 400 g of buttermilk bring 37.6 meq of acid; its powder, 40.7 g, far less: the soda is no longer spent
   const powders = { ...NO_POWDERS, buttermilk: true };
   const own = baggedFormula(
-    { ...CARD, entries: [...CARD.entries.filter((e) => !e.text.includes('soda')), { key: 'l20', text: '3 g baking soda' }] },
+    {
+      ...CARD,
+      entries: [...CARD.entries.filter((e) => !e.text.includes('soda')), { key: 'l20', text: '3 g baking soda' }],
+    },
     FRESH_KITCHEN,
     null,
     powders,
   );
-  expect(own.entries.filter((e) => /buttermilk|water/.test(e.text)).map((e) => e.text)).toEqual(['40.68 g buttermilk powder', '359.32 g water']);
+  expect(own.entries.filter((e) => /buttermilk|water/.test(e.text)).map((e) => e.text)).toEqual([
+    '40.68 g buttermilk powder',
+    '359.32 g water',
+  ]);
   const { analysis, lines } = analyseFormula(own, FRESH_KITCHEN);
-  const total = (ls: typeof lines): number => ls.filter((l) => l.use === 'batter').reduce((a, l) => a + (l.grams ?? 0), 0);
+  const total = (ls: typeof lines): number =>
+    ls.filter((l) => l.use === 'batter').reduce((a, l) => a + (l.grams ?? 0), 0);
   // nothing is lost on the way into the bag
   expect(total(lines)).toBeCloseTo(
-    total(formulaLines({ ...CARD, entries: [...CARD.entries.filter((e) => !e.text.includes('soda')), { key: 'l20', text: '3 g baking soda' }] })),
+    total(
+      formulaLines({
+        ...CARD,
+        entries: [...CARD.entries.filter((e) => !e.text.includes('soda')), { key: 'l20', text: '3 g baking soda' }],
+      }),
+    ),
     1,
   );
   const found = analysis.findings.find((f) => f.code === 'unspent-soda' || /soda/i.test(f.message));
@@ -423,7 +537,14 @@ test('a bag with its packaging, hands and loss; what stays of its price is told 
       { ingredient: salt, grams: 2, share: 0.02 },
     ],
   };
-  const priced = (id: string, price: number) => ({ ingredientId: id, price, packG: 1000, onHandG: null, opened: null, bestBefore: null });
+  const priced = (id: string, price: number) => ({
+    ingredientId: id,
+    price,
+    packG: 1000,
+    onHandG: null,
+    opened: null,
+    bestBefore: null,
+  });
   const settings = { bagG: 500, packaging: 0.4, minutesABag: 3, hour: 20, lossPct: 2, price: 5 };
   const shelf = { [flour.id]: priced(flour.id, 1.2), [salt.id]: priced(salt.id, 0.9) };
   // 490 g at 1.20 and 10 g at 0.90 a kilo: 0.597; a fiftieth lost is 0.597 / 49; 3 min at 20 an hour is 1
@@ -433,14 +554,22 @@ test('a bag with its packaging, hands and loss; what stays of its price is told 
   expect(c.total).toBeCloseTo(0.597 + 0.597 / 49 + 0.4 + 1, 9);
   expect(c.marginPct).toBeCloseTo((100 * (5 - c.total)) / 5, 9);
   expect(c.eachPiece).toBeCloseTo(c.total / 40, 9);
-  expect(bagCost(bag, settings, { [flour.id]: priced(flour.id, 1.2) }, null)).toMatchObject({ marginPct: null, gaps: ['Table salt'], eachPiece: null });
+  expect(bagCost(bag, settings, { [flour.id]: priced(flour.id, 1.2) }, null)).toMatchObject({
+    marginPct: null,
+    gaps: ['Table salt'],
+    eachPiece: null,
+  });
 });
 
 test('what is past its date is never first; potato starch is dry by what it is', () => {
   const lots = [lot({ number: 'old', bestBefore: '2026-01-01' }), lot({ number: 'new', bestBefore: '2026-07-01' })];
   expect(firstToUse(lots, '2026-03-01').map((l) => l.number)).toEqual(['new', 'old']);
   expect(isDry(ingredient('starch-potato'))).toBe(true);
-  expect(['milk-whole', 'egg-large', 'peanut-butter', 'lemon-juice', 'butter-unsalted'].filter((id) => isDry(ingredient(id)))).toEqual([]);
+  expect(
+    ['milk-whole', 'egg-large', 'peanut-butter', 'lemon-juice', 'butter-unsalted'].filter((id) =>
+      isDry(ingredient(id)),
+    ),
+  ).toEqual([]);
 });
 
 test('a blend sheet: so many blends as the drum takes, nothing over what a scale bears or read roughly, every gram once', () => {
@@ -493,11 +622,24 @@ test('a trade number has the check digit its others ask for; anything else is a 
   expect(codeWrong('2000000123456')).toMatch(/last digit/);
   // 2 0 0 0 1 2 3: 9 + 2 + 3 + 6 = 20, so 0
   expect([codeWrong('20001230'), codeKind('20001230')]).toEqual([null, 'ean8']);
-  expect([codeWrong('lantern lock, corn mix'), codeKind('lantern lock, corn mix'), codeWrong('')]).toEqual([null, 'qrcode', null]);
+  expect([codeWrong('lantern lock, corn mix'), codeKind('lantern lock, corn mix'), codeWrong('')]).toEqual([
+    null,
+    'qrcode',
+    null,
+  ]);
 });
 
 test('a bought mix is not all flour: so much as its starch tells, bracketed, and never more than its protein bears', () => {
-  const packet = { ...PANEL, like: null, leavened: true, saltG: 1.8, sugarsG: 11, carbohydrateG: 74, kcal: 355, gPer100Ml: 58 };
+  const packet = {
+    ...PANEL,
+    like: null,
+    leavened: true,
+    saltG: 1.8,
+    sugarsG: 11,
+    carbohydrateG: 74,
+    kcal: 355,
+    gPer100Ml: 58,
+  };
   const read = ingredientOf({ id: 'own-mix', name: 'Quick mix', packet }, () => undefined);
   if (!read.ok) throw new Error(read.errors[0]?.message);
   const mix = read.ingredient;
@@ -528,7 +670,9 @@ test('which milk powder is the maker’s, and its fat is what counts', () => {
   expect(grams(bag().items, 'milk-powder-whole')).toBeCloseTo(12.5, 9);
   expect(grams(bag('skim').items, 'milk-powder-skim')).toBeCloseTo(9.7, 9);
   expect(grams(bag('skim').items, 'milk-powder-whole')).toBe(0);
-  expect([grams(bag().added, 'water'), grams(bag('skim').added, 'water')].map((g) => Math.round(10 * g) / 10)).toEqual([87.5, 90.3]);
+  expect([grams(bag().added, 'water'), grams(bag('skim').added, 'water')].map((g) => Math.round(10 * g) / 10)).toEqual([
+    87.5, 90.3,
+  ]);
 });
 
 describe('a lot weighed in, blend by blend and sack by sack', () => {
@@ -650,7 +794,9 @@ describe('a lot weighed in, blend by blend and sack by sack', () => {
 
   test('a code is the same by its letters and digits, and near by one sign', () => {
     expect(['MILL 0502', 'MILL0502', 'mill-0502', 'MILL/0502'].map(codeKey)).toEqual(Array(4).fill('MILL0502'));
-    expect(['MILL-0503', 'MILL-05021', 'MIL-0502', 'MLIL-0502', 'M1LL-O502'].map((c) => isNear(c, 'MILL-0502'))).toEqual(Array(5).fill(true));
+    expect(
+      ['MILL-0503', 'MILL-05021', 'MIL-0502', 'MLIL-0502', 'M1LL-O502'].map((c) => isNear(c, 'MILL-0502')),
+    ).toEqual(Array(5).fill(true));
     expect(['MILL 0502', 'MILL-0671', 'SALT-0502'].map((c) => isNear(c, 'MILL-0502'))).toEqual([false, false, false]);
   });
 });
@@ -659,16 +805,26 @@ test('another product of a mix is put right by what is added to it, and the mix 
   const w = workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, products: [{ kind: 'crepe', school: 'sweet' }] });
   const crepe = w?.products[1];
   if (!w || !crepe) throw new Error('no crepes');
-  const off = { ...crepe, parts: crepe.parts.map((p) => (p.ingredient.category === 'egg' ? { ...p, grams: p.grams * 0.2 } : p)) };
+  const off = {
+    ...crepe,
+    parts: crepe.parts.map((p) => (p.ingredient.category === 'egg' ? { ...p, grams: p.grams * 0.2 } : p)),
+  };
   const was = productFormula(w.mix, off);
   const bench = { formula: was, house: FRESH_KITCHEN, end: null };
   const low = analyseFormula(was, FRESH_KITCHEN).analysis.findings.find((f) => f.code === 'egg-low');
   if (!low) throw new Error('so little egg is not found');
   const parts = fixesFor(bench, low).flatMap((p) => additionsIn(was, p.formula, FRESH_KITCHEN) ?? []);
-  expect(parts.filter((p) => p.id === 'egg-large').every((p) => p.grams > (off.parts.find((x) => x.ingredient.id === 'egg-large')?.grams ?? 0))).toBe(true);
+  expect(
+    parts
+      .filter((p) => p.id === 'egg-large')
+      .every((p) => p.grams > (off.parts.find((x) => x.ingredient.id === 'egg-large')?.grams ?? 0)),
+  ).toBe(true);
   expect(parts.length).toBeGreaterThan(0);
   // kept with the product, it is what is added
-  const kept = workPremix(CARD, FRESH_KITCHEN, null, { ...FRESH_PREMIX, products: [{ kind: 'crepe', school: 'sweet', parts: [{ id: 'water', grams: 150 }] }] });
+  const kept = workPremix(CARD, FRESH_KITCHEN, null, {
+    ...FRESH_PREMIX,
+    products: [{ kind: 'crepe', school: 'sweet', parts: [{ id: 'water', grams: 150 }] }],
+  });
   expect(kept?.products[1]?.parts).toMatchObject([{ grams: 150 }]);
   // a fix that would change the mix is none
   const changed = { ...was, entries: was.entries.map((e) => (e.key === 'm1' ? { ...e, text: '1 g flour' } : e)) };

@@ -64,7 +64,8 @@ export interface Sack {
 }
 
 /** Their lots as they are written of one thing, a comma between. */
-export const lotsOf = (sacks: readonly Sack[]): string => [...new Set(sacks.map((s) => s.lot).filter(Boolean))].join(', ');
+export const lotsOf = (sacks: readonly Sack[]): string =>
+  [...new Set(sacks.map((s) => s.lot).filter(Boolean))].join(', ');
 
 export interface LotItem {
   readonly id: string;
@@ -162,11 +163,17 @@ export interface LotChange {
   readonly who: string;
   readonly why: string;
   readonly at: Date;
-  readonly was: { readonly bags: number; readonly contents: readonly LotItem[]; readonly checked: string; readonly note: string };
+  readonly was: {
+    readonly bags: number;
+    readonly contents: readonly LotItem[];
+    readonly checked: string;
+    readonly note: string;
+  };
 }
 
 /** Entries that still stand: neither taken back nor taking back. */
-export const standingUses = (uses: readonly LotUse[]): readonly LotUse[] => uses.filter((u) => u.undoes === null && !uses.some((x) => x.undoes === u.id));
+export const standingUses = (uses: readonly LotUse[]): readonly LotUse[] =>
+  uses.filter((u) => u.undoes === null && !uses.some((x) => x.undoes === u.id));
 
 export interface Lot {
   readonly id: string;
@@ -206,7 +213,8 @@ export function bagsLeft(l: Pick<Lot, 'bags' | 'used'> & Partial<Pick<Lot, 'void
 }
 
 /** "3", "3 1/2", "0.4" bags. */
-export const sayBags = (n: number): string => (Math.abs(2 * n - Math.round(2 * n)) < 1e-6 ? writeNumber(new Fraction(Math.round(2 * n), 2)) : n.toFixed(2));
+export const sayBags = (n: number): string =>
+  Math.abs(2 * n - Math.round(2 * n)) < 1e-6 ? writeNumber(new Fraction(Math.round(2 * n), 2)) : n.toFixed(2);
 
 /** Bags there are of each size, the largest first: "12 of 500 g, 4 of 1 kg" is said of them. */
 export function leftBySize(lots: readonly Lot[]): readonly { readonly bagG: number; readonly bags: number }[] {
@@ -216,10 +224,13 @@ export function leftBySize(lots: readonly Lot[]): readonly { readonly bagG: numb
 }
 
 /** Past its date: never to be used first. */
-export const isPast = (l: Pick<Lot, 'bestBefore'>, today: string | null): boolean => today !== null && l.bestBefore < today;
+export const isPast = (l: Pick<Lot, 'bestBefore'>, today: string | null): boolean =>
+  today !== null && l.bestBefore < today;
 
 /** Lots with bags, the one to use first in front: nearest its date, then the older; those past their date last. @param today yyyy-mm-dd; null: nothing is past */
-export const firstToUse = <L extends Pick<Lot, 'bags' | 'used' | 'bestBefore' | 'made' | 'number'> & Partial<Pick<Lot, 'voidedAt'>>>(
+export const firstToUse = <
+  L extends Pick<Lot, 'bags' | 'used' | 'bestBefore' | 'made' | 'number'> & Partial<Pick<Lot, 'voidedAt'>>,
+>(
   lots: readonly L[],
   today: string | null = null,
 ): readonly L[] =>
@@ -243,20 +254,30 @@ export function lotNumber(made: string, taken: ReadonlySet<string>): string {
 export const entryWords = (u: LotUse, units: Units): string =>
   u.batchId && u.bags > 0
     ? (u.batchName ?? 'a batch')
-    : [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, units)].filter(Boolean).join(', ');
+    : [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, units)]
+        .filter(Boolean)
+        .join(', ');
 
 /**
  * Bags as they are typed: "3", "1/2", "1 1/2", or grams of an opened one, "250 g".
  * @param left bags there are @param bagG g in one
  */
-export function readBagCount(text: string, left: number, bagG: number): { readonly bags: number; readonly error: string | null } {
+export function readBagCount(
+  text: string,
+  left: number,
+  bagG: number,
+): { readonly bags: number; readonly error: string | null } {
   const g = /^(.+?)\s*g$/i.exec(text.trim());
   const bare = (g?.[1] ?? text).trim().replace(/\s*bags?$/i, '');
   const read = readNumber(bare);
-  const said = read && read.length === bare.length ? (read.low.valueOf() + (read.high ?? read.low).valueOf()) / 2 : typedNumber(bare, '');
+  const said =
+    read && read.length === bare.length
+      ? (read.low.valueOf() + (read.high ?? read.low).valueOf()) / 2
+      : typedNumber(bare, '');
   const n = g ? said / bagG : said;
   if (Number.isNaN(n)) return { bags: 0, error: 'Write a number of bags, or of grams.' };
   if (!(n > 0)) return { bags: 0, error: 'More than nothing.' };
-  if (n > left + 1e-6) return { bags: n, error: left === 0 ? 'None is left.' : `Only ${sayBags(left)} ${left <= 1 ? 'is' : 'are'} left.` };
+  if (n > left + 1e-6)
+    return { bags: n, error: left === 0 ? 'None is left.' : `Only ${sayBags(left)} ${left <= 1 ? 'is' : 'are'} left.` };
   return { bags: n, error: null };
 }

@@ -6,7 +6,18 @@ import { type Analysis, analyse } from '../analyse';
 import { bringsOf } from '../balance/brings';
 import { type Goal, solve } from '../balance/solve';
 import { WATER_TRIES, wantedPour } from '../balance/start';
-import { along, type KindId, kindById, RAIL_NAMES, type Rail, railOf, type School, sayRail, schoolOf, THICKNESSES } from '../formula/kinds';
+import {
+  along,
+  type KindId,
+  kindById,
+  RAIL_NAMES,
+  type Rail,
+  railOf,
+  type School,
+  sayRail,
+  schoolOf,
+  THICKNESSES,
+} from '../formula/kinds';
 import type { TallyPart } from '../formula/tally';
 import type { AnalysableLine } from '../numbers';
 import { ingredient } from '../pantry/pantry';
@@ -71,8 +82,19 @@ interface Try {
 /** g of each addition that bring the mix nearest the school's middle with so much water. */
 function additionsAt({ mix, school, panFatCounts, ids, rails }: Try, water: number): readonly TallyPart[] {
   const brings = (parts: readonly TallyPart[]) => bringsOf({ use: 'batter', parts }, panFatCounts);
-  const movers = ids.map((id) => ({ grams: 1, least: 0, most: 5000, clings: 1e-4, brings: brings([{ ingredient: ingredient(id), grams: 1 }]) }));
-  const goal = (rail: Rail, value: number, how: Goal['how']): Goal => ({ rail, value, how, width: school.zones[rail][1] - school.zones[rail][0] });
+  const movers = ids.map((id) => ({
+    grams: 1,
+    least: 0,
+    most: 5000,
+    clings: 1e-4,
+    brings: brings([{ ingredient: ingredient(id), grams: 1 }]),
+  }));
+  const goal = (rail: Rail, value: number, how: Goal['how']): Goal => ({
+    rail,
+    value,
+    how,
+    width: school.zones[rail][1] - school.zones[rail][0],
+  });
   const goals = [goal('water', water, 'yield'), ...rails.map((r) => goal(r, along(school.zones[r], START), 'keep'))];
   const { grams } = solve({ movers, still: brings(mix), goals, massG: null, eggs: null, size: null, stiffness: 1e-3 });
   return ids.flatMap((id, n) => ((grams[n] ?? 0) < 0.05 ? [] : [{ ingredient: ingredient(id), grams: grams[n] ?? 0 }]));
@@ -104,7 +126,9 @@ export function additionsFor(mix: readonly TallyPart[], product: Product, from: 
     const parts = additionsAt(t, along(school.zones.water, share));
     const analysis = analyse(asLines(mix, parts), product.kind, school.id);
     const pour = analysis.thickness ? THICKNESSES.indexOf(analysis.thickness.pour) : wanted;
-    const off = Math.max(0, Math.abs(pour - wanted) - 0.5) + analysis.rails.filter((r) => r.reading && r.reading.standing !== 'in').length;
+    const off =
+      Math.max(0, Math.abs(pour - wanted) - 0.5) +
+      analysis.rails.filter((r) => r.reading && r.reading.standing !== 'in').length;
     if (!best || off < best.off - 1e-9) best = { parts, analysis, off };
     if (off === 0) break;
   }
@@ -124,9 +148,13 @@ function verdictOf(a: Analysis, school: School): Pick<Additions, 'against' | 'un
     if (!r.reading || r.reading.standing === 'in') return [];
     const zone = school.zones[r.rail];
     const word = r.reading.standing === 'above' ? 'more' : 'less';
-    return [`${RAIL_NAMES[r.rail]} stands at ${sayRail(r.rail, r.tested)}, ${word} than ${sayRail(r.rail, zone[0])} to ${sayRail(r.rail, zone[1])}`];
+    return [
+      `${RAIL_NAMES[r.rail]} stands at ${sayRail(r.rail, r.tested)}, ${word} than ${sayRail(r.rail, zone[0])} to ${sayRail(r.rail, zone[1])}`,
+    ];
   });
   const pours = a.findings.find((f) => f.code === 'too-thick' || f.code === 'too-thin')?.message ?? null;
-  const unsaid = a.rails.filter((r) => r.unknown.length > 0).map((r) => `${RAIL_NAMES[r.rail]}: ${r.unknown.join(', ')} does not say`);
+  const unsaid = a.rails
+    .filter((r) => r.unknown.length > 0)
+    .map((r) => `${RAIL_NAMES[r.rail]}: ${r.unknown.join(', ')} does not say`);
   return { against, unsaid, pours };
 }

@@ -24,7 +24,8 @@ export const codeKey = (code: string): string => code.toUpperCase().replace(/[^\
 const same = (a: string, b: string): boolean => codeKey(a) === codeKey(b);
 
 /** Letters and digits that are taken for each other. */
-const alike = (key: string): string => key.replace(/O/g, '0').replace(/[IL]/g, '1').replace(/S/g, '5').replace(/B/g, '8').replace(/Z/g, '2');
+const alike = (key: string): string =>
+  key.replace(/O/g, '0').replace(/[IL]/g, '1').replace(/S/g, '5').replace(/B/g, '8').replace(/Z/g, '2');
 
 /** Whether two codes differ by one sign, two that changed places, or signs that look alike. */
 export function isNear(a: string, b: string): boolean {
@@ -43,7 +44,8 @@ export function isNear(a: string, b: string): boolean {
 }
 
 /** Codes on the packets and lots that are nearly the one asked for, each as it is written, once. */
-export const nearCodes = (code: string, written: readonly string[]): readonly string[] => [...new Set(written.filter((w) => isNear(code, w)))].sort();
+export const nearCodes = (code: string, written: readonly string[]): readonly string[] =>
+  [...new Set(written.filter((w) => isNear(code, w)))].sort();
 
 /** What went in of a packet with that lot, g; null: it was not noted of which packet how much. */
 export const gramsOf = (c: LotItem, code: string): number | null => {
@@ -56,7 +58,11 @@ export const gramsOf = (c: LotItem, code: string): number | null => {
 export const mayBe = (c: LotItem): boolean => codesIn(c.lot).length > 1;
 
 /** What a code leads to in these lots. @param lots found by the code @param uses of all of them */
-export function recallOf(code: string, lots: readonly Lot[], uses: readonly (LotUse & { readonly lotId: string })[]): readonly RecalledLot[] {
+export function recallOf(
+  code: string,
+  lots: readonly Lot[],
+  uses: readonly (LotUse & { readonly lotId: string })[],
+): readonly RecalledLot[] {
   return lots.flatMap((lot): readonly RecalledLot[] => {
     const by = lot.contents.filter((c) => codesIn(c.lot).some((x) => same(x, code)));
     return by.length > 0 || same(lot.number, code) ? [{ lot, by, uses: uses.filter((u) => u.lotId === lot.id) }] : [];
@@ -64,10 +70,13 @@ export function recallOf(code: string, lots: readonly Lot[], uses: readonly (Lot
 }
 
 /** Who has bags of it, each once, with how many; what was taken back is not with them. */
-export function holdersOf(recalled: readonly RecalledLot[]): readonly { readonly who: string; readonly bags: number }[] {
+export function holdersOf(
+  recalled: readonly RecalledLot[],
+): readonly { readonly who: string; readonly bags: number }[] {
   const by = new Map<string, number>();
   for (const { uses } of recalled)
-    for (const u of standingUses(uses)) if ((u.kind === 'sale' || u.kind === 'gift') && u.who) by.set(u.who, (by.get(u.who) ?? 0) + u.bags);
+    for (const u of standingUses(uses))
+      if ((u.kind === 'sale' || u.kind === 'gift') && u.who) by.set(u.who, (by.get(u.who) ?? 0) + u.bags);
   return [...by].map(([who, bags]) => ({ who, bags })).sort((a, b) => a.who.localeCompare(b.who));
 }
 

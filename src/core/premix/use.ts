@@ -29,8 +29,12 @@ export const piecesOfBags = (b: Bagged, bags: number, portionMl: number): number
   bags > 0 ? piecesOfMix(bags * b.lot.bagG, b.parts, b.density, portionMl) : 0;
 
 /** g of mix that so many pieces ask for. @param per100g added to 100 g of it @param density of the batter, g/mL */
-export const mixForPieces = (pieces: number, per100g: readonly TallyPart[], density: number, portionMl: number): number =>
-  massForUsable(pieces * portionMl * density) / (1 + per100g.reduce((a, p) => a + p.grams, 0) / 100);
+export const mixForPieces = (
+  pieces: number,
+  per100g: readonly TallyPart[],
+  density: number,
+  portionMl: number,
+): number => massForUsable(pieces * portionMl * density) / (1 + per100g.reduce((a, p) => a + p.grams, 0) / 100);
 
 /** Pieces that so much mix pours with what is added to it. @param mixG g of mix @param per100g added to 100 g of it @param density of the batter, g/mL */
 export const piecesOfMix = (mixG: number, per100g: readonly TallyPart[], density: number, portionMl: number): number =>

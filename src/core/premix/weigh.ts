@@ -62,7 +62,11 @@ export function addSacks(sacks: readonly Sack[]): readonly Sack[] {
  * What went in of each thing: as it was weighed, and where it is not weighed yet, as it is planned.
  * @param planned for the whole lot @param notes by a weighing's key
  */
-export function putIn(planned: readonly TallyPart[], list: readonly BlendWeighing[], notes: Readonly<Record<string, Sack>>): readonly PutIn[] {
+export function putIn(
+  planned: readonly TallyPart[],
+  list: readonly BlendWeighing[],
+  notes: Readonly<Record<string, Sack>>,
+): readonly PutIn[] {
   return planned.map((p) => {
     const own = list.filter((w) => w.ingredient.id === p.ingredient.id);
     const noted = own.flatMap((w) => notes[w.key] ?? []);
@@ -77,7 +81,10 @@ export function putIn(planned: readonly TallyPart[], list: readonly BlendWeighin
  * Sacks as they are typed: where all but one have their grams, that one has the rest.
  * @param plannedG of the thing, for the whole lot @returns null where it can't be told how much is of which
  */
-export function readSacks(plannedG: number, typed: readonly { readonly lot: string; readonly grams: number | null }[]): readonly Sack[] | null {
+export function readSacks(
+  plannedG: number,
+  typed: readonly { readonly lot: string; readonly grams: number | null }[],
+): readonly Sack[] | null {
   const open = typed.filter((t) => t.grams === null);
   const said = typed.reduce((a, t) => a + (t.grams ?? 0), 0);
   if (open.length > 1) return null;
@@ -95,7 +102,11 @@ export interface Fill {
  * What so much mix fills: the bags of other sizes that are asked for, and of the first size as many whole ones as the rest makes.
  * @param mixG in all @param others asked for in number
  */
-export function fillsOf(mixG: number, firstG: number, others: readonly Fill[]): { readonly fills: readonly Fill[]; readonly overG: number } {
+export function fillsOf(
+  mixG: number,
+  firstG: number,
+  others: readonly Fill[],
+): { readonly fills: readonly Fill[]; readonly overG: number } {
   const rest = mixG - others.reduce((a, f) => a + f.bags * f.bagG, 0);
   const bags = Math.max(0, Math.floor(rest / firstG + 1e-9));
   return { fills: [...(bags > 0 ? [{ bagG: firstG, bags }] : []), ...others], overG: rest - bags * firstG };

@@ -31,7 +31,8 @@ export const dryOf = ({ conventions: c }: Kitchen): Pick<Pantryful, 'eggId' | 's
 
 /** What a formula is usually let down with: its own liquid and fat where it has them. */
 function pantryfulOf(bag: Bag, house: Kitchen): Pantryful {
-  const heaviest = (of: (p: TallyPart) => boolean): string | undefined => [...bag.added].filter(of).sort((a, b) => b.grams - a.grams)[0]?.ingredient.id;
+  const heaviest = (of: (p: TallyPart) => boolean): string | undefined =>
+    [...bag.added].filter(of).sort((a, b) => b.grams - a.grams)[0]?.ingredient.id;
   return {
     liquidId: heaviest((p) => behaviourOf(p.ingredient).poured) ?? USUAL.liquidId,
     fatId: heaviest((p) => p.ingredient.category === 'fat') ?? USUAL.fatId,
@@ -49,11 +50,23 @@ function partsIn(parts: NonNullable<Product['parts']>, house: Kitchen): readonly
 }
 
 /** @returns null where nothing of the formula goes into a bag, or no flour does */
-export function workPremix(whole: Formula, house: Kitchen, end: EndId | null, settings: PremixSettings): WorkedPremix | null {
+export function workPremix(
+  whole: Formula,
+  house: Kitchen,
+  end: EndId | null,
+  settings: PremixSettings,
+): WorkedPremix | null {
   // put right for this mix alone, its powders stand on its lines already
   const formula = settings.bagged ?? whole;
-  const bag = bagOf(countedLines(formula, house, settings.bagged ? null : end), settings.bagged ? NO_POWDERS : settings.powders);
-  if (!(bag.massG > 0) || !bag.items.some((i) => i.ingredient.category === 'flour' || i.ingredient.category === 'starch')) return null;
+  const bag = bagOf(
+    countedLines(formula, house, settings.bagged ? null : end),
+    settings.bagged ? NO_POWDERS : settings.powders,
+  );
+  if (
+    !(bag.massG > 0) ||
+    !bag.items.some((i) => i.ingredient.category === 'flour' || i.ingredient.category === 'starch')
+  )
+    return null;
   const mix = itemsFor(bag, 100);
   const own = bag.added.map((a) => ({ ingredient: a.ingredient, grams: (100 * a.grams) / bag.massG }));
   const from = pantryfulOf(bag, house);

@@ -26,21 +26,36 @@ function sheetOf(
   more: Partial<Formula> = {},
   choices: Readonly<Record<number, object>> = {},
 ): readonly SheetLine[] {
-  const formula = { ...EMPTY_FORMULA, ...more, entries: texts.map((text, n) => ({ key: `l${n + 1}`, text, ...choices[n] })) };
+  const formula = {
+    ...EMPTY_FORMULA,
+    ...more,
+    entries: texts.map((text, n) => ({ key: `l${n + 1}`, text, ...choices[n] })),
+  };
   const driver = { by: 'factor', factor: 1 } as const;
   const r = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split, eggs: null });
   if (!r.ok) throw new Error(r.error.message);
-  const p = plannedSheet(r.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind: formula.kind, portionMl: 60, split, stepG: 1 });
+  const p = plannedSheet(r.value, {
+    driver,
+    exactness: 'gram',
+    house: FRESH_KITCHEN,
+    kind: formula.kind,
+    portionMl: 60,
+    split,
+    stepG: 1,
+  });
   if (!p.ok) throw new Error(p.error.message);
   return p.value.sheet;
 }
 
 test('law: a second look never passes an open line, in any of twelve kits over three classes', () => {
-  const sheet = sheetOf(['250 g flour', '10 g baking powder', '4 g salt', '430 g milk', '2 eggs', '10 g oil for the pan'], {
-    by: 'kits',
-    benches: 4,
-    classes: 3,
-  });
+  const sheet = sheetOf(
+    ['250 g flour', '10 g baking powder', '4 g salt', '430 g milk', '2 eggs', '10 g oil for the pan'],
+    {
+      by: 'kits',
+      benches: 4,
+      classes: 3,
+    },
+  );
   const keys = sheet.filter((l) => l.mix !== undefined).map((l) => l.key);
   const [tested, open] = [counting(), counting()];
   fc.assert(
@@ -61,10 +76,21 @@ test('law: a second look never passes an open line, in any of twelve kits over t
 });
 
 test('one thing twice in one bowl is weighed once, with both lines named; done otherwise, or in another bowl, it is not', () => {
-  const sheet = sheetOf(['250 g flour', '30 g sugar', '430 g milk', '1 tbsp sugar', '40 g butter, melted', '20 g butter, softened', '10 g flour for the pan']);
+  const sheet = sheetOf([
+    '250 g flour',
+    '30 g sugar',
+    '430 g milk',
+    '1 tbsp sugar',
+    '40 g butter, melted',
+    '20 g butter, softened',
+    '10 g flour for the pan',
+  ]);
   const sugar = sheet.filter((l) => l.name === 'White sugar' || l.text.includes('sugar'));
   expect(sugar).toHaveLength(1);
-  expect(sugar[0]).toMatchObject({ key: 'l2+l4', preparation: expect.stringContaining('30 g sugar, and 1 tbsp sugar') });
+  expect(sugar[0]).toMatchObject({
+    key: 'l2+l4',
+    preparation: expect.stringContaining('30 g sugar, and 1 tbsp sugar'),
+  });
   // 30 and 12.5
   expect(sugar[0]?.grams).toBe(43);
   expect(sheet.filter((l) => l.text.includes('butter'))).toHaveLength(2);
@@ -72,7 +98,9 @@ test('one thing twice in one bowl is weighed once, with both lines named; done o
 });
 
 test('whites are a state of their own: ready apart, folded by the school before or after the rest, and then on the foam’s clock', () => {
-  const sheet = sheetOf(['150 g flour', '5 g baking powder', '150 g milk', '3 eggs, separated', '40 g sugar'], ONE, { kind: 'foam' });
+  const sheet = sheetOf(['150 g flour', '5 g baking powder', '150 g milk', '3 eggs, separated', '40 g sugar'], ONE, {
+    kind: 'foam',
+  });
   expect(joinParts(sheet, findIngredient)).toEqual(['dry', 'wet', 'whites']);
   expect(foldedAt([entry(5, { what: 'folded', mix: 1 })], 2)).toBeNull();
   expect(foldedAt([entry(5, { what: 'folded', mix: 2 }), entry(9, { what: 'folded', mix: 2 })], 2)).toBe(9);
@@ -85,13 +113,20 @@ test('whites are a state of their own: ready apart, folded by the school before 
   expect(foldsBeforeRest(before, 'griddle')).toBe(true);
   expect(joinSteps('griddle', before, ['dry', 'wet', 'whites']).at(-1)).toMatch(/^Last, before it rests/);
   // a quarter of an hour from the folding; until then it is the leavening that runs
-  const a = { volume: { foamed: true } as never, ledger: { sodaG: 0, unspentSodaG: 0, sodaInPowderG: 3 } as never, co2Per100gFlour: 1 };
+  const a = {
+    volume: { foamed: true } as never,
+    ledger: { sodaG: 0, unspentSodaG: 0, sodaInPowderG: 3 } as never,
+    co2Per100gFlour: 1,
+  };
   expect([lifeOf(a), batterLife(a).min]).toEqual([FOAM_LIFE, 60]);
 });
 
 test('foam’s volume follows the air it holds: no jump at a trace, more air is never less volume, and none is lighter than foam', () => {
   const at = (whites: number) =>
-    batterVolume(linesOf('200 g flour', '220 g milk', ...(whites > 0 ? [`${whites} g egg whites, whipped to firm peaks`] : [])), 0.08);
+    batterVolume(
+      linesOf('200 g flour', '220 g milk', ...(whites > 0 ? [`${whites} g egg whites, whipped to firm peaks`] : [])),
+      0.08,
+    );
   let last = at(0)?.volumeMl ?? 0;
   for (let g = 0.5; g <= 200; g += 0.5) {
     const v = at(g);
@@ -123,7 +158,9 @@ test('an add-in keeps its moment to the end: on the sheet beside the heat, and a
   ).toEqual(expect.arrayContaining(['poured', 'flip']));
   const batch = { sheet, piecesPlanned: 12, split };
   // 60 g in each of two bowls, six pieces from each
-  expect(addInsOf(batch, 'poured', findIngredient)).toMatchObject([{ name: 'Blueberries', eachG: 10, moment: 'poured' }]);
+  expect(addInsOf(batch, 'poured', findIngredient)).toMatchObject([
+    { name: 'Blueberries', eachG: 10, moment: 'poured' },
+  ]);
   expect(addInsOf(batch, 'flip', findIngredient)).toMatchObject([{ eachG: 5, moment: 'flip' }]);
   expect(addInsOf(batch, null, findIngredient)).toEqual([]);
 });

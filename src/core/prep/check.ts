@@ -10,7 +10,8 @@ export const openIn = (sheet: readonly SheetLine[], ticked: readonly string[], m
 
 /** Whether somebody has looked at a mix, and all of it is still as it was: a pile that was taken off the list is not seen. */
 export const isLookedAt = (batch: Pick<Batch, 'sheet' | 'ticked' | 'entries'>, mix: number): boolean =>
-  openIn(batch.sheet, batch.ticked, mix).length === 0 && entriesOf(batch.entries, 'checked').some((e) => e.act.mix === mix);
+  openIn(batch.sheet, batch.ticked, mix).length === 0 &&
+  entriesOf(batch.entries, 'checked').some((e) => e.act.mix === mix);
 
 /** When the whites, or what else is folded in, were in a mix; null: they are not. */
 export const foldedAt = (entries: Batch['entries'], mix: number): number | null =>

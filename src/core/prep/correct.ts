@@ -27,7 +27,9 @@ const MIDDLE: Readonly<Record<Thickness, number>> = {
   'scoop-and-hold': 20,
 };
 
-export type Seen = { readonly by: 'look'; readonly pour: Thickness } | { readonly by: 'pour'; readonly ml: number; readonly cm: readonly number[] };
+export type Seen =
+  | { readonly by: 'look'; readonly pour: Thickness }
+  | { readonly by: 'pour'; readonly ml: number; readonly cm: readonly number[] };
 
 /** Pa.s of what was seen. @returns null where nothing was measured */
 export function paSOf(s: Seen): number | null {
@@ -59,12 +61,21 @@ export const massOf = (lines: readonly AnalysableLine[]): number =>
   lines.filter((l) => l.use === 'batter').reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0);
 
 /** What thins a batter: its own largest liquid that pours; milk where it has none. What thickens it: its own largest flour. */
-export function meansOf(lines: readonly AnalysableLine[], milk: Ingredient, flour: Ingredient): { readonly thin: Ingredient; readonly thick: Ingredient } {
+export function meansOf(
+  lines: readonly AnalysableLine[],
+  milk: Ingredient,
+  flour: Ingredient,
+): { readonly thin: Ingredient; readonly thick: Ingredient } {
   const parts = lines.filter((l) => l.use === 'batter').flatMap((l) => l.parts);
   const largest = (of: (i: Ingredient) => boolean): Ingredient | undefined =>
     [...parts].filter((p) => of(p.ingredient)).sort((a, b) => b.grams - a.grams)[0]?.ingredient;
   return {
-    thin: largest((i) => (i.category === 'dairy' || i.category === 'plant-milk' || i.category === 'liquid') && (behaviourOf(i).viscosity ?? 1) < 0.01) ?? milk,
+    thin:
+      largest(
+        (i) =>
+          (i.category === 'dairy' || i.category === 'plant-milk' || i.category === 'liquid') &&
+          (behaviourOf(i).viscosity ?? 1) < 0.01,
+      ) ?? milk,
     thick: largest(isFlour) ?? flour,
   };
 }
@@ -73,7 +84,10 @@ export function meansOf(lines: readonly AnalysableLine[], milk: Ingredient, flou
 export function wantedPour(school: Pick<School, 'pour'>, seen: number): Thickness {
   const [thin, thick] = school.pour.map((p) => THICKNESSES.indexOf(p)) as [number, number];
   const usable = THICKNESSES.slice(thin, thick + 1);
-  return [...usable].sort((a, b) => Math.abs(Math.log(MIDDLE[a] / seen)) - Math.abs(Math.log(MIDDLE[b] / seen)))[0] ?? school.pour[0];
+  return (
+    [...usable].sort((a, b) => Math.abs(Math.log(MIDDLE[a] / seen)) - Math.abs(Math.log(MIDDLE[b] / seen)))[0] ??
+    school.pour[0]
+  );
 }
 
 /**
@@ -110,7 +124,13 @@ export function correction(
   const high = leastOf(most, enough);
   const step = Math.max(q.stepG, 1);
   const grams = Math.max(step, Math.round(high / step) * step);
-  return { towards, ingredient, grams, steps: inSteps(grams, Math.max(step, Math.round((STEP_SHARE * q.bowlG) / step) * step), step), short: !enough(most) };
+  return {
+    towards,
+    ingredient,
+    grams,
+    steps: inSteps(grams, Math.max(step, Math.round((STEP_SHARE * q.bowlG) / step) * step), step),
+    short: !enough(most),
+  };
 }
 
 type Lines = readonly AnalysableLine[];
@@ -137,7 +157,13 @@ const sized = (lines: Lines, g: number): Lines => {
 /** The bowl as it has to be to pour as it is seen: the card's, and so much flour or milk besides as would make it so. Null: nothing to go by. */
 function asSeen(
   lines: Lines,
-  q: { readonly bowlG: number; readonly seen: number; readonly standing: Standing; readonly thin: Ingredient; readonly thick: Ingredient },
+  q: {
+    readonly bowlG: number;
+    readonly seen: number;
+    readonly standing: Standing;
+    readonly thin: Ingredient;
+    readonly thick: Ingredient;
+  },
 ): Lines | null {
   const now = thickness(lines, q.standing.restMin, q.standing.batterC)?.paS;
   if (!now || !(massOf(lines) > 0) || !(q.bowlG > 0)) return null;
@@ -175,7 +201,9 @@ export function leaveningWith(
   if (!isFlour(ingredient)) return null;
   const parts = sized(lines, bowlG).flatMap((l) => (l.use === 'batter' ? l.parts : []));
   const flourG = parts.reduce((a, p) => a + (isFlour(p.ingredient) ? p.grams : 0), 0);
-  const [most] = parts.filter((p) => p.ingredient.category === 'leavening' && p.ingredient.sodaPct > 0).sort((a, b) => b.grams - a.grams);
+  const [most] = parts
+    .filter((p) => p.ingredient.category === 'leavening' && p.ingredient.sodaPct > 0)
+    .sort((a, b) => b.grams - a.grams);
   if (!most || !(flourG > 0) || addedG / flourG < LIFT_FALLS) return null;
   return { ingredient: most.ingredient, grams: (most.grams * addedG) / flourG };
 }
@@ -208,7 +236,8 @@ export function inTheBowl(
   const lines: AnalysableLine[] = [...wentIn(bowlLines(batch.sheet, mix), batch.weights, find)];
   for (const { act } of entriesOf(batch.entries, 'corrected')) {
     const ingredient = act.mix === mix ? find(act.ingredientId) : undefined;
-    if (ingredient) lines.push({ use: 'batter', parts: [{ ingredient, grams: (act.grams * massOf(lines)) / act.bowlG }] });
+    if (ingredient)
+      lines.push({ use: 'batter', parts: [{ ingredient, grams: (act.grams * massOf(lines)) / act.bowlG }] });
   }
   return lines;
 }

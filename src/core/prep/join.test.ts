@@ -29,7 +29,11 @@ test('dry and wet; whites where they are whipped apart, by themselves or of sepa
   const parts = (...lines: readonly SheetLine[]) => joinParts(lines, findIngredient);
   expect(parts(FLOUR, MILK)).toEqual(['dry', 'wet']);
   expect(parts(FLOUR, MILK, line('l3', 'fold-in', 'egg-white'))).toEqual(['dry', 'wet', 'whites']);
-  expect(parts(FLOUR, line('l3', 'wet', 'egg-large', { preparation: 'separated, whites whipped' }))).toEqual(['dry', 'wet', 'whites']);
+  expect(parts(FLOUR, line('l3', 'wet', 'egg-large', { preparation: 'separated, whites whipped' }))).toEqual([
+    'dry',
+    'wet',
+    'whites',
+  ]);
   expect(parts(FLOUR, line('l3', 'wet', 'egg-large', { preparation: 'beaten' }))).toEqual(['dry', 'wet']);
   expect(parts(line('l3', 'dry', 'flour-oat', { grams: null }))).toEqual([]);
 });
@@ -74,13 +78,21 @@ test('the mise: each ingredient once over all its lines and mixes, bags by their
   expect(tools).not.toContain('tool:whisk');
   expect(tools).not.toContain('tool:iron');
   expect(mise.tools.find((t) => t.key === 'tool:dry-bowl')?.name).toBe('2 bowls or bags for the dry');
-  const said = (at: number, state: 'here' | 'missing') => ({ id: String(at), at, act: { what: 'mise', key: 'tool:scale', state } as const });
+  const said = (at: number, state: 'here' | 'missing') => ({
+    id: String(at),
+    at,
+    act: { what: 'mise', key: 'tool:scale', state } as const,
+  });
   expect(miseStates([said(2, 'missing'), said(1, 'here')]).get('tool:scale')).toBe('missing');
 });
 
 test('tools come from what the batch does: a scale only where it weighs, cups that are asked for, whites’ bowl and beaters, bowls large enough', () => {
-  const tools = (sheet: readonly SheetLine[], split: Batch['split'] = { by: 'one' }, more: Partial<MiseWith> = {}, entries: Batch['entries'] = []) =>
-    miseOf({ sheet, kind: 'griddle', split, entries }, FRESH_WAYS, findIngredient, { ...KNOWN, ...more }).tools;
+  const tools = (
+    sheet: readonly SheetLine[],
+    split: Batch['split'] = { by: 'one' },
+    more: Partial<MiseWith> = {},
+    entries: Batch['entries'] = [],
+  ) => miseOf({ sheet, kind: 'griddle', split, entries }, FRESH_WAYS, findIngredient, { ...KNOWN, ...more }).tools;
   const cups = { ...FLOUR, measure: '2 1/4 cups', spoons: null };
   const spoon = line('l2', 'wet', 'oil-vegetable', { measure: '1 tbsp + 1 tsp' });
   const keys = tools([cups, spoon]).map((t) => t.key);
@@ -90,7 +102,8 @@ test('tools come from what the batch does: a scale only where it weighs, cups th
   expect(tools([FLOUR]).map((t) => t.key)).toEqual(expect.arrayContaining(['tool:scale']));
   expect(tools([FLOUR]).map((t) => t.key)).not.toContain('tool:cups');
   // 1.3 l need 2 l with room to whisk: the house's own bowl, where it has one
-  const dry = (more: Partial<MiseWith>) => tools([FLOUR, spoon], { by: 'one' }, more).find((t) => t.key === 'tool:dry-bowl')?.name;
+  const dry = (more: Partial<MiseWith>) =>
+    tools([FLOUR, spoon], { by: 'one' }, more).find((t) => t.key === 'tool:dry-bowl')?.name;
   expect(dry({})).toBe('Bowl for the dry, 2 l or larger: all of it is combined there');
   const bowls = [
     { id: 's', sort: 'bowl', name: 'Small bowl', bowlMl: 1500, bowls: 2 },
@@ -100,7 +113,11 @@ test('tools come from what the batch does: a scale only where it weighs, cups th
   const kits = tools([FLOUR, spoon], { by: 'kits', benches: 3, classes: 1 });
   expect(kits.find((t) => t.key === 'tool:wet-bowl')?.name).toBe('3 tubs or jugs for the wet');
   const whites = line('l3', 'fold-in', 'egg-white', { preparation: 'whipped' });
-  expect(tools([FLOUR, spoon, whites]).map((t) => t.key)).toEqual(expect.arrayContaining(['tool:whites-bowl', 'tool:beater']));
-  const own = tools([FLOUR], { by: 'one' }, {}, [{ id: 'a', at: 1, act: { what: 'tool', name: 'Grandmother’s ring' } }]);
+  expect(tools([FLOUR, spoon, whites]).map((t) => t.key)).toEqual(
+    expect.arrayContaining(['tool:whites-bowl', 'tool:beater']),
+  );
+  const own = tools([FLOUR], { by: 'one' }, {}, [
+    { id: 'a', at: 1, act: { what: 'tool', name: 'Grandmother’s ring' } },
+  ]);
   expect(own.at(-1)).toMatchObject({ key: 'own:Grandmother’s ring', name: 'Grandmother’s ring' });
 });

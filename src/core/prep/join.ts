@@ -8,13 +8,20 @@ import type { Ingredient } from '../pantry/ingredient';
 import type { Held } from '../script/held';
 
 /** What a batch joins: whites only where they are whipped apart. */
-export function joinParts(lines: readonly SheetLine[], find: (id: string) => Ingredient | undefined): readonly JoinPart[] {
+export function joinParts(
+  lines: readonly SheetLine[],
+  find: (id: string) => Ingredient | undefined,
+): readonly JoinPart[] {
   const has = (of: (l: SheetLine) => boolean): boolean => lines.some((l) => l.grams !== null && of(l));
   // whites by themselves, or of eggs that are separated
   const whites = (l: SheetLine): boolean =>
     (l.parts ?? []).some((p) => {
       const i = find(p.id);
-      return i?.category === 'egg' && ((i.id === 'egg-white' && l.vessel === 'fold-in') || /separat|whip|stiff|peaks/i.test(`${l.preparation} ${l.text}`));
+      return (
+        i?.category === 'egg' &&
+        ((i.id === 'egg-white' && l.vessel === 'fold-in') ||
+          /separat|whip|stiff|peaks/i.test(`${l.preparation} ${l.text}`))
+      );
     });
   return [
     ...(has((l) => l.vessel === 'dry') ? (['dry'] as const) : []),
@@ -24,10 +31,19 @@ export function joinParts(lines: readonly SheetLine[], find: (id: string) => Ing
 }
 
 /** What a part is, and how it is when it is ready. */
-export function partWords(part: JoinPart, held: Held, whipFirst = false): { readonly name: string; readonly is: string } {
-  if (part === 'dry') return { name: 'Dry bowl', is: `whisked through${held.leavened ? ', no lumps of leavening' : ''}` };
-  if (part === 'wet') return { name: 'Wet bowl', is: `whisked smooth${held.melted ? `; melted ${held.melted} under 40 °C` : ''}` };
-  return { name: 'Whites', is: whipFirst ? 'whipped, in the cold' : 'a clean, dry bowl at hand: they are whipped last' };
+export function partWords(
+  part: JoinPart,
+  held: Held,
+  whipFirst = false,
+): { readonly name: string; readonly is: string } {
+  if (part === 'dry')
+    return { name: 'Dry bowl', is: `whisked through${held.leavened ? ', no lumps of leavening' : ''}` };
+  if (part === 'wet')
+    return { name: 'Wet bowl', is: `whisked smooth${held.melted ? `; melted ${held.melted} under 40 °C` : ''}` };
+  return {
+    name: 'Whites',
+    is: whipFirst ? 'whipped, in the cold' : 'a clean, dry bowl at hand: they are whipped last',
+  };
 }
 
 export interface HowFar {
@@ -68,9 +84,11 @@ export function howFar(kind: KindId, ways: Ways, whites = true): HowFar {
 }
 
 /** Whites go in before the batter rests, and not after. */
-export const foldsBeforeRest = (ways: Ways, kind: KindId): boolean => effectOf(ways, 'whip', kind).foldBeforeRest === true;
+export const foldsBeforeRest = (ways: Ways, kind: KindId): boolean =>
+  effectOf(ways, 'whip', kind).foldBeforeRest === true;
 
-const whitesOf = (kind: KindId, ways: Ways) => effectOf(ways, 'whites', kind).whites ?? { peaks: 'soft peaks', fold: 'fold them in' };
+const whitesOf = (kind: KindId, ways: Ways) =>
+  effectOf(ways, 'whites', kind).whites ?? { peaks: 'soft peaks', fold: 'fold them in' };
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
 /** What is done with the whites when their turn has come. */
@@ -87,13 +105,25 @@ export function joinSteps(kind: KindId, ways: Ways, parts: readonly JoinPart[]):
   const { peaks, fold } = whitesOf(kind, ways);
   const whipFirst = effectOf(ways, 'whip', kind).whipFirst === true;
   const rests = standingOf(ways, kindById(kind)).restMin > 0;
-  const when = !rests ? 'Last of all' : foldsBeforeRest(ways, kind) ? 'Last, before it rests' : 'Last of all, after the rest';
+  const when = !rests
+    ? 'Last of all'
+    : foldsBeforeRest(ways, kind)
+      ? 'Last, before it rests'
+      : 'Last of all, after the rest';
   const apart = parts.includes('whites');
-  const first = apart && whipFirst ? [`First of all, with clean beaters: whip the whites to ${peaks}, and set them in the cold.`] : [];
+  const first =
+    apart && whipFirst
+      ? [`First of all, with clean beaters: whip the whites to ${peaks}, and set them in the cold.`]
+      : [];
   const last = apart
-    ? [whipFirst ? `Last of all: whisk the whites through once more, and ${fold}.` : `${when}: whip the whites to ${peaks}, and ${fold}.`]
+    ? [
+        whipFirst
+          ? `Last of all: whisk the whites through once more, and ${fold}.`
+          : `${when}: whip the whites to ${peaks}, and ${fold}.`,
+      ]
     : [];
   if (!parts.includes('dry') || !parts.includes('wet')) return [...first, 'Mix it through.', ...last];
-  const sieves = ways.mixing === 'strained' && !effectOf(ways, 'joining', kind).tools?.includes('sieve') ? ['Through a sieve.'] : [];
+  const sieves =
+    ways.mixing === 'strained' && !effectOf(ways, 'joining', kind).tools?.includes('sieve') ? ['Through a sieve.'] : [];
   return [...first, ...(effectOf(ways, 'joining', kind).joins ?? []), ...sieves, ...last];
 }

@@ -92,7 +92,12 @@ const large = (d: Doing, what: string): string => {
 /** To add a tool is to add a row; without kinds it is for all. */
 const TOOLS: readonly ToolRow[] = [
   { id: 'scale', name: 'Scale', instead: 'cups and spoons: plan it again in kitchen measures', when: (d) => d.weighs },
-  { id: 'cups', name: (d) => `Measuring cups: ${d.cups.join(', ')}`, instead: 'a scale: plan it again in grams', when: (d) => d.cups.length > 0 },
+  {
+    id: 'cups',
+    name: (d) => `Measuring cups: ${d.cups.join(', ')}`,
+    instead: 'a scale: plan it again in grams',
+    when: (d) => d.cups.length > 0,
+  },
   { id: 'spoons', name: 'Measuring spoons', instead: 'a fine scale', when: (d) => d.spoons },
   {
     id: 'dry-bowl',
@@ -107,7 +112,12 @@ const TOOLS: readonly ToolRow[] = [
   },
   {
     id: 'wet-bowl',
-    name: (d) => (d.meetsIn === 'wet' ? large(d, 'wet') : d.mixes > 1 ? `${d.mixes} tubs or jugs for the wet` : 'Bowl or jug for the wet'),
+    name: (d) =>
+      d.meetsIn === 'wet'
+        ? large(d, 'wet')
+        : d.mixes > 1
+          ? `${d.mixes} tubs or jugs for the wet`
+          : 'Bowl or jug for the wet',
     instead: 'any tall jug',
     when: (d) => d.wet,
   },
@@ -115,10 +125,25 @@ const TOOLS: readonly ToolRow[] = [
   { id: 'blender', name: 'Blender', instead: 'a bowl and a whisk: paste first, then the rest', ifWanted: true },
   { id: 'sieve', name: 'Sieve', instead: 'whisk a smooth paste with half of the liquid first', ifWanted: true },
   { id: 'sifter', name: 'Sieve for the dry', instead: 'whisk it through, well', when: (d) => d.sifts },
-  { id: 'whites-bowl', name: 'A clean, dry bowl for the whites', instead: 'any bowl, wiped with vinegar', when: (d) => d.whips },
-  { id: 'beater', name: 'Clean beaters for the whites', instead: 'a clean whisk, and ten minutes', when: (d) => d.whips },
+  {
+    id: 'whites-bowl',
+    name: 'A clean, dry bowl for the whites',
+    instead: 'any bowl, wiped with vinegar',
+    when: (d) => d.whips,
+  },
+  {
+    id: 'beater',
+    name: 'Clean beaters for the whites',
+    instead: 'a clean whisk, and ten minutes',
+    when: (d) => d.whips,
+  },
   { id: 'butter-pot', name: 'Small pot for what is melted', instead: 'a ladle over the heat', when: (d) => d.melts },
-  { id: 'ladle', name: 'Ladle or scoop', instead: 'a jug, or a cup of the same measure', kinds: [...FREELY, 'crepe', 'waffle', 'ball'] },
+  {
+    id: 'ladle',
+    name: 'Ladle or scoop',
+    instead: 'a jug, or a cup of the same measure',
+    kinds: [...FREELY, 'crepe', 'waffle', 'ball'],
+  },
   { id: 'spatula', name: 'Thin spatula', instead: 'a bench scraper', kinds: [...FREELY, 'crepe'] },
   { id: 'griddle', name: 'Griddle or pan', instead: 'any heavy pan: fewer at a time', kinds: FREELY },
   { id: 'crepe-pan', name: 'Crepe pan', instead: 'a flat pan with a low rim', kinds: ['crepe'] },
@@ -134,7 +159,12 @@ const TOOLS: readonly ToolRow[] = [
   { id: 'cloth', name: 'Cloth or paper to wipe with', instead: '', ifWanted: true },
   { id: 'fat-dish', name: 'Dish and spoon for the fat', instead: 'a cup beside the heat', ifWanted: true },
   { id: 'brush', name: 'Brush or folded paper for the fat', instead: 'a piece of clean cloth' },
-  { id: 'tray', name: 'Rack or tray to hold', instead: 'a warm plate, nothing stacked', kinds: ['griddle', 'small', 'waffle', 'crepe', 'ball'] },
+  {
+    id: 'tray',
+    name: 'Rack or tray to hold',
+    instead: 'a warm plate, nothing stacked',
+    kinds: ['griddle', 'small', 'waffle', 'crepe', 'ball'],
+  },
 ];
 
 /** What else is known of where a batch is made: its bowls, how it is measured, and how much batter one mix is, mL. */
@@ -157,12 +187,18 @@ function cupsIn(measures: readonly string[]): readonly string[] {
   return [...found].sort((x, y) => (x === '1' ? -1 : y === '1' ? 1 : new Fraction(y).compare(new Fraction(x))));
 }
 
-function doingOf(batch: Pick<Batch, 'sheet' | 'kind' | 'split'>, ways: Ways, find: (id: string) => Ingredient | undefined, w: MiseWith): Doing {
+function doingOf(
+  batch: Pick<Batch, 'sheet' | 'kind' | 'split'>,
+  ways: Ways,
+  find: (id: string) => Ingredient | undefined,
+  w: MiseWith,
+): Doing {
   const { sheet, kind } = batch;
   const measures = sheet.flatMap((l) => (l.measure === null ? [] : [l.measure]));
   const says = (what: RegExp) => sheet.some((l) => l.side === undefined && what.test(`${l.preparation} ${l.text}`));
   const holdsMl = w.mixMl === null ? null : w.mixMl / (1 - HEAD_SHARE);
-  const has = (...vessels: readonly SheetLine['vessel'][]) => sheet.some((l) => l.grams !== null && l.side === undefined && vessels.includes(l.vessel));
+  const has = (...vessels: readonly SheetLine['vessel'][]) =>
+    sheet.some((l) => l.grams !== null && l.side === undefined && vessels.includes(l.vessel));
   return {
     kind,
     mixes: mixesIn(batch.split),
@@ -179,7 +215,10 @@ function doingOf(batch: Pick<Batch, 'sheet' | 'kind' | 'split'>, ways: Ways, fin
     wet: has('wet', 'fold-in'),
     meetsIn: effectOf(ways, 'joining', kind).blends ? 'blender' : ways.joining === 'sprinkle' ? 'wet' : 'dry',
     holdsMl,
-    bowl: holdsMl === null ? null : ([...w.bowls].sort((x, y) => x.bowlMl - y.bowlMl).find((g) => g.bowlMl >= holdsMl - 1e-6) ?? null),
+    bowl:
+      holdsMl === null
+        ? null
+        : ([...w.bowls].sort((x, y) => x.bowlMl - y.bowlMl).find((g) => g.bowlMl >= holdsMl - 1e-6) ?? null),
   };
 }
 
@@ -192,20 +231,44 @@ function toolsFor(d: Doing, kinds: readonly KindId[], ways: Ways, own: readonly 
       (!t.ifWanted || wanted.has(t.id)) &&
       (!unwanted.has(t.id) || wanted.has(t.id)),
   );
-  const thing = (key: string, name: string, instead: string): MiseThing => ({ key, name, grams: null, measure: '', instead, lineKey: null });
+  const thing = (key: string, name: string, instead: string): MiseThing => ({
+    key,
+    name,
+    grams: null,
+    measure: '',
+    instead,
+    lineKey: null,
+  });
   return [
-    ...rows.map((t) => thing(`tool:${t.id}`, typeof t.name === 'string' ? t.name : t.name(d), typeof t.instead === 'string' ? t.instead : t.instead(d))),
+    ...rows.map((t) =>
+      thing(
+        `tool:${t.id}`,
+        typeof t.name === 'string' ? t.name : t.name(d),
+        typeof t.instead === 'string' ? t.instead : t.instead(d),
+      ),
+    ),
     ...own.map((name) => thing(`own:${name}`, name, '')),
   ];
 }
 
 /** Fat for the pan as the house has it, or as it was said at the heat, where the sheet has none of its own. */
-function panFatOf(batch: Pick<Batch, 'sheet' | 'kind'> & Partial<Pick<Batch, 'driver'>>, ways: Ways): readonly MiseThing[] {
+function panFatOf(
+  batch: Pick<Batch, 'sheet' | 'kind'> & Partial<Pick<Batch, 'driver'>>,
+  ways: Ways,
+): readonly MiseThing[] {
   if (cardPanFat(batch.sheet) !== null) return [];
   const pans = kindsIn(batch).flatMap((kind) => effectOf(ways, 'panFat', kind).pan ?? []);
   return pans
     .filter((p, n) => p.sets && pans.findIndex((x) => x.sets === p.sets) === n)
-    .map((p, n) => ({ key: n === 0 ? 'pan-fat' : `pan-fat-${n + 1}`, name: p.sets ?? '', grams: 0, measure: '', instead: '', lineKey: null, note: p.caution }));
+    .map((p, n) => ({
+      key: n === 0 ? 'pan-fat' : `pan-fat-${n + 1}`,
+      name: p.sets ?? '',
+      grams: 0,
+      measure: '',
+      instead: '',
+      lineKey: null,
+      note: p.caution,
+    }));
 }
 
 /** Everything a batch needs. What is in a bag of premix is not looked for one by one. */
@@ -255,7 +318,10 @@ export function miseOf(
 }
 
 /** What can stand in for a thing on so many lines: what is offered for each of them. @param lineKey of one line or of several together */
-export function offersFor(lineKey: string, offers: Readonly<Record<string, readonly StandInOffer[]>>): readonly StandInOffer[] {
+export function offersFor(
+  lineKey: string,
+  offers: Readonly<Record<string, readonly StandInOffer[]>>,
+): readonly StandInOffer[] {
   const [first = [], ...more] = lineKey.split(ONCE).map((k) => offers[k] ?? []);
   return first.filter((o) => more.every((m) => m.some((x) => x.to === o.to && x.with === o.with)));
 }

@@ -48,7 +48,8 @@ export const freshScale = (stepG: number, mostG: number, now: number): Simulated
 });
 
 /** What it is on the way to, and where it is on that way. */
-const shows = (s: SimulatedScale, now: number): number => s.onG + (s.fromG - s.onG) * Math.exp(-(now - s.at) / SETTLES_MS);
+const shows = (s: SimulatedScale, now: number): number =>
+  s.onG + (s.fromG - s.onG) * Math.exp(-(now - s.at) / SETTLES_MS);
 
 export function actOn(s: SimulatedScale, act: ScaleAct, now: number): SimulatedScale {
   const fromG = shows(s, now);

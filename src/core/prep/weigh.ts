@@ -17,12 +17,18 @@ import type { Weights } from './tolerance';
 type Find = (id: string) => Ingredient | undefined;
 
 /** A sheet's lines at other grams than they say. @param gramsOf null: as it says */
-const at = (sheet: readonly SheetLine[], find: Find, gramsOf: (l: SheetLine) => number | null): readonly AnalysableLine[] =>
+const at = (
+  sheet: readonly SheetLine[],
+  find: Find,
+  gramsOf: (l: SheetLine) => number | null,
+): readonly AnalysableLine[] =>
   linesOfSheet(sheet, find).map((line, n) => {
     const l = sheet[n];
     const grams = l ? gramsOf(l) : null;
     const has = line.parts.reduce((a, p) => a + p.grams, 0);
-    return grams === null || !(has > 0) ? line : { ...line, parts: line.parts.map((p) => ({ ...p, grams: (p.grams * grams) / has })) };
+    return grams === null || !(has > 0)
+      ? line
+      : { ...line, parts: line.parts.map((p) => ({ ...p, grams: (p.grams * grams) / has })) };
   });
 
 /** A sheet's lines as they really went in; what was not weighed counts as it is written. */
@@ -87,7 +93,11 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
   });
   const still = now
     .filter((_, n) => !free.some((f) => f.n === n))
-    .reduce((a, line) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: bringsOf(line, kind.panFatCounts) }], [1]), NOTHING);
+    .reduce(
+      (a, line) =>
+        sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: bringsOf(line, kind.panFatCounts) }], [1]),
+      NOTHING,
+    );
   const answer = solve({ movers, still, goals, massG: null, eggs: null, size: null, stiffness: 1e-3 });
   const grams = new Map(
     free.flatMap(({ l, line }, k): [string, number][] => {
@@ -100,7 +110,9 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
     kindId,
   );
   // where the rest can't help, it is let be
-  return drift(anew, planned) < drift(left, planned) ? { grams, planned, left, anew } : { grams: new Map(), planned, left, anew: left };
+  return drift(anew, planned) < drift(left, planned)
+    ? { grams, planned, left, anew }
+    : { grams: new Map(), planned, left, anew: left };
 }
 
 /**
@@ -132,7 +144,11 @@ export const drift = (a: Numbers, planned: Numbers): number =>
   }, 0);
 
 /** A sheet with the rest of a mix at its new grams; what each was planned with stays written. */
-export const withAnew = (sheet: readonly SheetLine[], grams: ReadonlyMap<string, number>, find: Find): readonly SheetLine[] =>
+export const withAnew = (
+  sheet: readonly SheetLine[],
+  grams: ReadonlyMap<string, number>,
+  find: Find,
+): readonly SheetLine[] =>
   sheet.map((l) => {
     const g = grams.get(l.key);
     if (g === undefined || l.grams === null) return l;

@@ -24,7 +24,21 @@ const value = fc.oneof(
   fc
     .tuple(
       fc.integer({ min: 0, max: 20 }),
-      fc.constantFrom([1, 8], [1, 6], [1, 4], [1, 3], [3, 8], [1, 2], [5, 8], [2, 3], [3, 4], [5, 6], [7, 8], [1, 7], [3, 11]),
+      fc.constantFrom(
+        [1, 8],
+        [1, 6],
+        [1, 4],
+        [1, 3],
+        [3, 8],
+        [1, 2],
+        [5, 8],
+        [2, 3],
+        [3, 4],
+        [5, 6],
+        [7, 8],
+        [1, 7],
+        [3, 11],
+      ),
     )
     .map(([w, [n, d]]) => new Fraction(w).add(new Fraction(n ?? 1, d ?? 2))),
   fc.integer({ min: 1, max: 99_999 }).map((n) => new Fraction(n, 100)),
@@ -49,7 +63,12 @@ const unit = fc.constantFrom(
   'ladle-2oz',
 );
 const term: fc.Arbitrary<Term> = fc
-  .record({ low: value, more: fc.option(value), unit, fullness: fc.constantFrom(null, null, null, 'scant' as const, 'heaping' as const) })
+  .record({
+    low: value,
+    more: fc.option(value),
+    unit,
+    fullness: fc.constantFrom(null, null, null, 'scant' as const, 'heaping' as const),
+  })
   .map(({ low, more, unit: u, fullness }) => ({
     sign: 1 as const,
     low,
@@ -78,7 +97,9 @@ test('writing an amount and reading it back keeps it', () => {
 });
 
 test('scaling by a then b is scaling by ab, exactly', () => {
-  fc.assert(fc.property(amount, value, value, (x, a, b) => same(scaleAmount(scaleAmount(x, a), b), scaleAmount(x, a.mul(b)))));
+  fc.assert(
+    fc.property(amount, value, value, (x, a, b) => same(scaleAmount(scaleAmount(x, a), b), scaleAmount(x, a.mul(b)))),
+  );
 });
 
 test('a third of a cup three times is a cup', () => {

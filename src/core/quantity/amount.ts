@@ -39,15 +39,18 @@ export interface ReadAmount {
 
 const ABOUT =
   /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|close\s+to|just\s+(?:over|under|above|below|about)|(?:a\s+)?(?:little|bit)\s+(?:over|under|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps)\s+|[~≈]\s*)/i;
-const ABOUT_AFTER = /^\s+(?:or\s+so|or\s+thereabouts|more\s+or\s+less|give\s+or\s+take|approx(?:imately|\.)?|roughly)(?![\p{L}])/iu;
+const ABOUT_AFTER =
+  /^\s+(?:or\s+so|or\s+thereabouts|more\s+or\s+less|give\s+or\s+take|approx(?:imately|\.)?|roughly)(?![\p{L}])/iu;
 const UP_TO = /^(?:up\s+to|at\s+most|no\s+more\s+than|max(?:imum|\.)?)\s+/i;
 const AT_LEAST = /^(?:at\s+least|no\s+less\s+than|min(?:imum|\.)?)\s+/i;
 const OR_MORE =
   /^\s*,?\s*(?:or|and)\s+(?:(?:a\s+)?(?:little|bit)\s+)?more(?:\s+(?:to\s+taste|if\s+(?:needed|you\s+like|liked)|as\s+needed))?(?![\p{L}])(?!\s+(?:for|of)\b)/iu;
-const FULL = /^(scant|skimpy|level|flat|rounded|heaping|heaped|generous|good|big|brimming|overflowing|full)(?:,)?(?![\p{L}-])\s*/iu;
+const FULL =
+  /^(scant|skimpy|level|flat|rounded|heaping|heaped|generous|good|big|brimming|overflowing|full)(?:,)?(?![\p{L}-])\s*/iu;
 /** "2 heaped teaspoons", with a word before that only stresses it. */
 const STRESS = /^(?:really|very|quite|rather|nicely)\s+(?=scant|level|rounded|heap|generous|big|full)/i;
-const FILL = /^(?:firmly\s+|tightly\s+|well[\s-]+)?(packed|sifted|lightly\s+spooned|spooned|loosely\s+packed|lightly\s+packed|loose)\b\s*/i;
+const FILL =
+  /^(?:firmly\s+|tightly\s+|well[\s-]+)?(packed|sifted|lightly\s+spooned|spooned|loosely\s+packed|lightly\s+packed|loose)\b\s*/i;
 /** "a half-full quarter cup": half of what it holds. */
 const PART_FULL = /^(half|third|quarter|two[\s-]thirds|three[\s-]quarters)[\s-]full\s+/i;
 const PART_FULL_OF: Readonly<Record<string, readonly [number, number]>> = {
@@ -58,7 +61,8 @@ const PART_FULL_OF: Readonly<Record<string, readonly [number, number]>> = {
   'three quarters': [3, 4],
 };
 const OF = /^of\s+(?:an?\s+)?/i;
-const PLUS = /^\s*(?:,\s*)?(plus|\+|and|&|minus|less|−)\s*(?:an?\s+(?:extra|additional)\s+|another\s+|an?\s+further\s+)?/i;
+const PLUS =
+  /^\s*(?:,\s*)?(plus|\+|and|&|minus|less|−)\s*(?:an?\s+(?:extra|additional)\s+|another\s+|an?\s+further\s+)?/i;
 
 const ONE = new Fraction(1);
 
@@ -116,7 +120,10 @@ const ARTICLE =
   /^an?\s+(?=(?:(?:really|very)\s+)?(?:scant|skimpy|level|flat|rounded|heaping|heaped|generous|good|big|brimming|full|half[\s-]full|(?:third|quarter)[\s-]full|two[\s-]thirds[\s-]full|three[\s-]quarters[\s-]full)\b)/i;
 
 /** The words of fullness and filling, and a part of a measure, in any order. */
-function readFull(text: string, from: number): { at: number; fullness: Fullness | null; fill: ReadAmount['fill']; part: Fraction | null } {
+function readFull(
+  text: string,
+  from: number,
+): { at: number; fullness: Fullness | null; fill: ReadAmount['fill']; part: Fraction | null } {
   let at = from;
   let fullness: Fullness | null = null;
   let fill: ReadAmount['fill'] = null;
@@ -165,7 +172,9 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   const ladle = readLadle(text.slice(at));
   if (ladle) return { term: { sign, low: ONE, high: null, unit: ladle.id, fullness }, length: at + ladle.length, fill };
   const said = text.slice(at);
-  const n = readNumber(said) ?? (article && at > 0 && readUnit(said) ? { low: ONE, high: null, length: 0, other: undefined } : unsaidOne(said));
+  const n =
+    readNumber(said) ??
+    (article && at > 0 && readUnit(said) ? { low: ONE, high: null, length: 0, other: undefined } : unsaidOne(said));
   if (!n) return null;
   const written = said.slice(0, n.length);
   at += n.length;
@@ -212,13 +221,19 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   }
   const orTwo = (from: number): { high: Fraction; length: number } | null => {
     const m = high || !low.equals(ONE) ? null : OR_TWO.exec(text.slice(from));
-    return m && m[1] !== 'so' ? { high: new Fraction(m[1]?.toLowerCase() === 'two' ? 2 : 3), length: m[0].length } : null;
+    return m && m[1] !== 'so'
+      ? { high: new Fraction(m[1]?.toLowerCase() === 'two' ? 2 : 3), length: m[0].length }
+      : null;
   };
   if (!found) {
     // "3 x eggs": the cross says nothing more
     const cross = times ? null : /^\s*[x×]\s+(?=\p{L})/u.exec(text.slice(numberEnd));
     const other = otherFor(n.other, n.low, written, null);
-    return { term: { sign, low, high, unit: null, fullness, ...(other && { other }) }, length: times ? at : numberEnd + (cross?.[0].length ?? 0), fill: null };
+    return {
+      term: { sign, low, high, unit: null, fullness, ...(other && { other }) },
+      length: times ? at : numberEnd + (cross?.[0].length ?? 0),
+      fill: null,
+    };
   }
   let unit = found.id;
   if (unit === 'cc') unit = ccUnit(low);
@@ -235,7 +250,9 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
     low = low.add(
       new Fraction(
         many,
-        { half: 2, third: 3, thirds: 3, quarter: 4, quarters: 4, fourth: 4, fourths: 4, eighth: 8, eighths: 8 }[(more[2] ?? '').toLowerCase()] ?? 1,
+        { half: 2, third: 3, thirds: 3, quarter: 4, quarters: 4, fourth: 4, fourths: 4, eighth: 8, eighths: 8 }[
+          (more[2] ?? '').toLowerCase()
+        ] ?? 1,
       ),
     );
     at += more[0].length;
@@ -262,7 +279,11 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
     }
   }
   const other = otherFor(n.other, n.low, written, unit);
-  return { term: { sign, low, high, unit, fullness, ...(which && { which: which.which }), ...(other && { other }) }, length: at, fill };
+  return {
+    term: { sign, low, high, unit, fullness, ...(which && { which: which.which }), ...(other && { other }) },
+    length: at,
+    fill,
+  };
 }
 
 const family = (id: string | null): 'mass' | 'volume' | null => {
@@ -287,7 +308,13 @@ const nearly = (a: number, b: number): boolean => Math.abs(a - b) <= SAME * Math
 
 /** "lb 4 oz": less than one of the unit before, in a smaller unit of the same system straight after it. */
 function followsOn(a: Term, b: Term): boolean {
-  if (b.fullness || family(a.unit) === null || family(a.unit) !== family(b.unit) || isMetric(a.unit) !== isMetric(b.unit)) return false;
+  if (
+    b.fullness ||
+    family(a.unit) === null ||
+    family(a.unit) !== family(b.unit) ||
+    isMetric(a.unit) !== isMetric(b.unit)
+  )
+    return false;
   const [all, more] = [middleOf(a) * sizeOf(a.unit), middleOf(b) * sizeOf(b.unit)];
   return sizeOf(b.unit) < sizeOf(a.unit) && more < sizeOf(a.unit) && !nearly(all, more);
 }
@@ -354,7 +381,11 @@ export function readAmount(text: string): ReadAmount | null {
     bound = 'or-more';
     at += more[0].length;
   }
-  return { amount: { terms, approximate: about !== null || loosely !== null, ...(bound && { bound }) }, length: at, fill };
+  return {
+    amount: { terms, approximate: about !== null || loosely !== null, ...(bound && { bound }) },
+    length: at,
+    fill,
+  };
 }
 
 /** Reads a text that is an amount and nothing else. */

@@ -22,8 +22,15 @@ const US = { clock: '12', days: 'month-day', zone: '' } as const;
 
 test('times and days as the house writes them', () => {
   expect([sayTime(at, FRESH_DATING), sayTime(at, US)]).toEqual(['16:05', '4:05 pm']);
-  expect([sayTime(new Date(2026, 1, 1, 0, 30).getTime(), US), sayTime(new Date(2026, 1, 1, 12, 0).getTime(), US)]).toEqual(['12:30 am', '12:00 pm']);
-  expect(DAY_ORDERS.map((days) => sayDay('2026-11-27', { days }))).toEqual(['27 Nov 2026', 'Nov 27, 2026', '2026-11-27']);
+  expect([
+    sayTime(new Date(2026, 1, 1, 0, 30).getTime(), US),
+    sayTime(new Date(2026, 1, 1, 12, 0).getTime(), US),
+  ]).toEqual(['12:30 am', '12:00 pm']);
+  expect(DAY_ORDERS.map((days) => sayDay('2026-11-27', { days }))).toEqual([
+    '27 Nov 2026',
+    'Nov 27, 2026',
+    '2026-11-27',
+  ]);
   expect([sayMoment(at, at, FRESH_DATING), sayMoment(at, now, FRESH_DATING), sayMoment(at, now, US)]).toEqual([
     'today 16:05',
     'Fri 20 Nov, 16:05',
@@ -84,7 +91,10 @@ test('a day and a time in one', () => {
 });
 
 test('figures are read in the order of the house', () => {
-  expect([dayIn('3/4/2026', FRESH_DATING, '2026-01-01'), dayIn('3/4/2026', US, '2026-01-01')]).toEqual(['2026-04-03', '2026-03-04']);
+  expect([dayIn('3/4/2026', FRESH_DATING, '2026-01-01'), dayIn('3/4/2026', US, '2026-01-01')]).toEqual([
+    '2026-04-03',
+    '2026-03-04',
+  ]);
 });
 
 test('law: what is said is read back as the same, in every order and on both clocks', () => {
@@ -110,7 +120,11 @@ test('law: what is said is read back as the same, in every order and on both clo
 test('a house that says where it is has its own day, wherever the machine stands', () => {
   const late = Date.UTC(2026, 10, 25, 23, 30);
   const at = (zone: string): string => `${localDay(late, { zone })} ${localTime(late, { zone })}`;
-  expect(['Pacific/Auckland', 'America/St_Johns', 'Asia/Kathmandu'].map(at)).toEqual(['2026-11-26 12:30', '2026-11-25 20:00', '2026-11-26 05:15']);
+  expect(['Pacific/Auckland', 'America/St_Johns', 'Asia/Kathmandu'].map(at)).toEqual([
+    '2026-11-26 12:30',
+    '2026-11-25 20:00',
+    '2026-11-26 05:15',
+  ]);
   // the clocks of Berlin go forward at 2 on 29 March 2026: that day has 23 hours
   const berlin = { zone: 'Europe/Berlin' };
   expect(momentOf('2026-03-30', '00:00', berlin) - momentOf('2026-03-29', '00:00', berlin)).toBe(23 * 3_600_000);

@@ -21,7 +21,8 @@ export function isZone(name: string): boolean {
 }
 
 /** All zones that are known here by name, and one more. */
-export const zonesWith = (zone: string): readonly string[] => [...new Set([zone, 'UTC', ...Intl.supportedValuesOf('timeZone')])].sort();
+export const zonesWith = (zone: string): readonly string[] =>
+  [...new Set([zone, 'UTC', ...Intl.supportedValuesOf('timeZone')])].sort();
 
 /** The zone of this machine. */
 export const zoneHere = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -79,7 +80,8 @@ export function sayWeekday(at: number, u: Pick<Dating, 'days' | 'zone'>): string
 }
 
 /** A day that a paper is for, weekday and year and all: "Sun 29 Nov 2026". @param at ms since 1970 */
-export const sayLongDay = (at: number, u: Pick<Dating, 'days' | 'zone'>): string => `${WEEKDAYS[there(at, u).getDay()] ?? ''} ${sayDay(localDay(at, u), u)}`;
+export const sayLongDay = (at: number, u: Pick<Dating, 'days' | 'zone'>): string =>
+  `${WEEKDAYS[there(at, u).getDay()] ?? ''} ${sayDay(localDay(at, u), u)}`;
 
 /** A time of day as the house writes it: "16:05", "4:05 pm". @param at ms since 1970 */
 export function sayTime(at: number, u: Pick<Dating, 'clock' | 'zone'>): string {
@@ -112,7 +114,8 @@ export function timeIn(text: string): string | null {
   return h > 23 ? null : `${two(h)}:${m[2] ?? '00'}`;
 }
 
-const exists = (y: number, m: number, d: number): boolean => m >= 1 && m <= 12 && d >= 1 && d <= new Date(Date.UTC(y, m, 0)).getUTCDate();
+const exists = (y: number, m: number, d: number): boolean =>
+  m >= 1 && m <= 12 && d >= 1 && d <= new Date(Date.UTC(y, m, 0)).getUTCDate();
 
 const NAMED_DAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
 
@@ -121,7 +124,12 @@ function wordDay(word: string, today: string): string | null {
   if (word === 'today') return today;
   if (word === 'tomorrow') return dayAfter(today, 1);
   const at = /^[a-z]{3,}\.?$/.test(word)
-    ? NAMED_DAYS.findIndex((d) => d.startsWith(word.replace(/\.$/, '')) || (d === 'tuesday' && word === 'tues') || (d === 'thursday' && word === 'thurs'))
+    ? NAMED_DAYS.findIndex(
+        (d) =>
+          d.startsWith(word.replace(/\.$/, '')) ||
+          (d === 'tuesday' && word === 'tues') ||
+          (d === 'thursday' && word === 'thurs'),
+      )
     : -1;
   if (at < 0) return null;
   const [y, m, d] = split(today);
@@ -129,7 +137,11 @@ function wordDay(word: string, today: string): string | null {
 }
 
 /** A day and a time in one: "Sunday 9", "tomorrow at 7:30". Null where it is not both. @param today yyyy-mm-dd */
-export function momentIn(text: string, u: Pick<Dating, 'days'>, today: string): { readonly day: string; readonly time: string } | null {
+export function momentIn(
+  text: string,
+  u: Pick<Dating, 'days'>,
+  today: string,
+): { readonly day: string; readonly time: string } | null {
   const m = /^(.*\D)\s+(\d{1,2}(?:[:.h]?[0-5]\d)?\s*(?:h|am|pm|a\.m\.|p\.m\.)?)$/i.exec(text.trim());
   const [day, time] = [dayIn((m?.[1] ?? '').replace(/\s+at$/i, ''), u, today), timeIn(m?.[2] ?? '')];
   return day !== null && time !== null ? { day, time } : null;
@@ -155,8 +167,10 @@ export function dayIn(text: string, u: Pick<Dating, 'days'>, today: string): str
     .replace(/,/g, ' ')
     .replace(/^(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?\s+/, '');
   const [thisYear] = split(today);
-  const made = (y: number, m: number, d: number): string | null => (exists(y, m, d) ? `${y}-${two(m)}-${two(d)}` : null);
-  const year = (s: string | undefined): number => (s === undefined ? thisYear : s.length === 2 ? 2000 + Number(s) : Number(s));
+  const made = (y: number, m: number, d: number): string | null =>
+    exists(y, m, d) ? `${y}-${two(m)}-${two(d)}` : null;
+  const year = (s: string | undefined): number =>
+    s === undefined ? thisYear : s.length === 2 ? 2000 + Number(s) : Number(s);
   const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(t);
   if (iso) return made(Number(iso[1]), Number(iso[2]), Number(iso[3]));
   const named = /^(?:(\d{1,2})\.?\s*([a-z]{3,9})\.?|([a-z]{3,9})\.?\s*(\d{1,2}))(?:\s+(\d{4}))?$/.exec(t);

@@ -60,12 +60,16 @@ test.each(['', 'cups', 'about 2', '1/0 cup', 'anise', 'onerous', '-2'])('"%s" st
 
 test('what is written is read back to the same value', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 9_999 }), fc.constantFrom(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 16, 100), (n, d) => {
-      const value = new Fraction(n, d);
-      const text = writeNumber(value);
-      const back = readNumber(text);
-      return back !== null && back.length === text.length && back.low.equals(value) && back.high === null;
-    }),
+    fc.property(
+      fc.integer({ min: 1, max: 9_999 }),
+      fc.constantFrom(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 16, 100),
+      (n, d) => {
+        const value = new Fraction(n, d);
+        const text = writeNumber(value);
+        const back = readNumber(text);
+        return back !== null && back.length === text.length && back.low.equals(value) && back.high === null;
+      },
+    ),
   );
 });
 

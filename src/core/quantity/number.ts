@@ -93,8 +93,14 @@ const PART = Object.keys(PARTS)
 const SLASH = '[/\\u2044\\u2215]';
 // tried in order; each takes as much as it can
 const MIXED_VULGAR = new RegExp(`^(\\d{1,6})\\s*(?:-|and|&)?\\s*(${V})`, 'i');
-const MIXED = new RegExp(`^(\\d{1,6})(?:\\s+(?:and|&)\\s+|\\s+|\\s*-\\s*)(\\d{1,4})\\s*${SLASH}\\s*(\\d{1,4})(?!\\d|[.,]\\d)`, 'i');
-const FRACTION = new RegExp(`^(\\d{1,6})\\s*${SLASH}\\s*(\\d{1,6})(?!\\d|[.,]\\d)(?:(?:rd|th|nd)s?\\b)?(?:\\s+(?:of\\s+)?an?\\b(?=\\s))?`, 'i');
+const MIXED = new RegExp(
+  `^(\\d{1,6})(?:\\s+(?:and|&)\\s+|\\s+|\\s*-\\s*)(\\d{1,4})\\s*${SLASH}\\s*(\\d{1,4})(?!\\d|[.,]\\d)`,
+  'i',
+);
+const FRACTION = new RegExp(
+  `^(\\d{1,6})\\s*${SLASH}\\s*(\\d{1,6})(?!\\d|[.,]\\d)(?:(?:rd|th|nd)s?\\b)?(?:\\s+(?:of\\s+)?an?\\b(?=\\s))?`,
+  'i',
+);
 /** "11/2", "21/2": the whole and the fraction run together, or an improper fraction. */
 const RUN_TOGETHER = /^(\d)(\d)\s*[/\u2044]\s*([2348])(?![\d.,])/;
 const VULGAR_ONLY = new RegExp(`^(${V})(?:\\s+(?:of\\s+)?an?\\b(?=\\s))?`, 'i');
@@ -111,26 +117,39 @@ const BETWEEN = /^between\s+/i;
 const UNIT_WORD = 'one|two|three|four|five|six|seven|eight|nine';
 const TENS_WORD = 'twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
 /** "three hundred", "a hundred and fifty", "two hundred and twenty-five". */
-const HUNDREDS = new RegExp(`^(an?|${WORD})\\s+hundred(?:(?:\\s+and)?\\s+(?:(${TENS_WORD})(?:[\\s-]+(${UNIT_WORD}))?|(${WORD})))?\\b(?!\\s+hundred)`, 'i');
+const HUNDREDS = new RegExp(
+  `^(an?|${WORD})\\s+hundred(?:(?:\\s+and)?\\s+(?:(${TENS_WORD})(?:[\\s-]+(${UNIT_WORD}))?|(${WORD})))?\\b(?!\\s+hundred)`,
+  'i',
+);
 /** "twenty five", "thirty-two". */
 const TENS = new RegExp(`^(${TENS_WORD})[\\s-]+(${UNIT_WORD})\\b`, 'i');
 const WORD_ONLY = new RegExp(`^(${WORD})\\b`, 'i');
 const ARTICLE = /^an?\b(?=\s+\S)/i;
 
 type One = { readonly value: Fraction; readonly length: number; readonly other?: Fraction };
-const oneOf = (value: Fraction, length: number, other?: Fraction): One => (other ? { value, length, other } : { value, length });
+const oneOf = (value: Fraction, length: number, other?: Fraction): One =>
+  other ? { value, length, other } : { value, length };
 
 function readOne(text: string): One | null {
   let m = DIGIT_AND.exec(text);
-  if (m) return oneOf(new Fraction(Number(m[1])).add(new Fraction(wordValue(m[2]), PARTS[(m[3] ?? '').toLowerCase()] ?? 1)), m[0].length);
+  if (m)
+    return oneOf(
+      new Fraction(Number(m[1])).add(new Fraction(wordValue(m[2]), PARTS[(m[3] ?? '').toLowerCase()] ?? 1)),
+      m[0].length,
+    );
   m = MIXED_VULGAR.exec(text);
   if (m) return { value: new Fraction(m[1] ?? 0).add(VULGAR[m[2] ?? ''] ?? 0), length: m[0].length };
   m = MIXED.exec(text);
   // "1-1/2" is one and a half; "1-3/2" would be no mixed number, so the fraction must be a proper one
-  if (m && Number(m[2]) < Number(m[3])) return { value: new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))), length: m[0].length };
+  if (m && Number(m[2]) < Number(m[3]))
+    return { value: new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))), length: m[0].length };
   m = RUN_TOGETHER.exec(text);
   if (m && Number(m[2]) > 0 && Number(m[2]) < Number(m[3]))
-    return oneOf(new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))), m[0].length, new Fraction(Number(`${m[1]}${m[2]}`), Number(m[3])));
+    return oneOf(
+      new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))),
+      m[0].length,
+      new Fraction(Number(`${m[1]}${m[2]}`), Number(m[3])),
+    );
   m = FRACTION.exec(text);
   if (m && Number(m[2]) > 0) return { value: new Fraction(Number(m[1]), Number(m[2])), length: m[0].length };
   m = VULGAR_ONLY.exec(text);
@@ -162,7 +181,8 @@ function readWords(text: string): One | null {
   if (m) return { value: new Fraction(word(m[1])).add(new Fraction(word(m[2]), part(m[3]))), length: m[0].length };
   m = DOZEN.exec(text);
   if (m) {
-    const times = m[1] === undefined ? new Fraction(1) : /half/i.test(m[1]) ? new Fraction(1, 2) : new Fraction(word(m[1]));
+    const times =
+      m[1] === undefined ? new Fraction(1) : /half/i.test(m[1]) ? new Fraction(1, 2) : new Fraction(word(m[1]));
     return { value: times.mul(12), length: m[0].length };
   }
   m = WORD_PARTS.exec(text);
@@ -210,9 +230,11 @@ export function readNumber(text: string): ReadNumber | null {
       return { low: first.value, high: second.value, length: first.length + gap[0].length + second.length };
   }
   // "half of a quarter cup", "half of 1/4 cup"
-  const of = first.value.compare(1) < 0 && /\bof(?:\s+an?)?$/i.test(text.slice(0, first.length)) ? /^\s+/.exec(rest) : null;
+  const of =
+    first.value.compare(1) < 0 && /\bof(?:\s+an?)?$/i.test(text.slice(0, first.length)) ? /^\s+/.exec(rest) : null;
   const whole = of ? readOne(rest.slice(of[0].length)) : null;
-  if (of && whole && whole.value.compare(1) < 0) return { low: first.value.mul(whole.value), high: null, length: first.length + of[0].length + whole.length };
+  if (of && whole && whole.value.compare(1) < 0)
+    return { low: first.value.mul(whole.value), high: null, length: first.length + of[0].length + whole.length };
   // "2x", "2 x": a count of packages, "2 x 50 g"
   return { low: first.value, high: null, length: first.length, ...(first.other && { other: first.other }) };
 }
@@ -257,4 +279,5 @@ function terminating(d: bigint): boolean {
 }
 
 /** A number to the nearest eighth as cooks write it; "under 1/8" where it is less than half of that. */
-export const writeEighths = (x: number): string => (x < 1 / 16 ? 'under 1/8' : writeNumber(new Fraction(Math.round(8 * x), 8)));
+export const writeEighths = (x: number): string =>
+  x < 1 / 16 ? 'under 1/8' : writeNumber(new Fraction(Math.round(8 * x), 8));

@@ -1,4 +1,15 @@
-import { asRead, counted, grams, gramsExact, lift, meq, millilitres, minutesAndSeconds, percent, pricePer } from './say';
+import {
+  asRead,
+  counted,
+  grams,
+  gramsExact,
+  lift,
+  meq,
+  millilitres,
+  minutesAndSeconds,
+  percent,
+  pricePer,
+} from './say';
 
 // thousands are set off by a thin space
 const T = '\u2009';
@@ -16,7 +27,11 @@ test.each([
   [gramsExact, 6, '6 g'],
   [(n: number) => counted(n, 'griddle cakes'), 1, '1 griddle cake'],
   [(n: number) => counted(n, 'griddle cakes'), 12, '12 griddle cakes'],
-  [(c: number) => asRead(`under ${c} °C; 90 to 95 °C; by about 10 °C`, { temperature: 'F' }), 40, 'under 104 °F; 194 to 203 °F; by about 18 °F'],
+  [
+    (c: number) => asRead(`under ${c} °C; 90 to 95 °C; by about 10 °C`, { temperature: 'F' }),
+    40,
+    'under 104 °F; 194 to 203 °F; by about 18 °F',
+  ],
   [(c: number) => asRead(`under ${c} °C`, { temperature: 'C' }), 40, 'under 40 °C'],
   [(x: number) => pricePer(x, { currency: '€', weight: 'g' }), 0.002, '€2.00 a kilogram'],
   [(x: number) => pricePer(x, { currency: '€', weight: 'oz' }), 0.002, '€0.91 a pound'],

@@ -44,14 +44,17 @@ export function gramsNumber(x: number): string {
 export function massNumber(g: number, u: Weighs): string {
   if (u.weight === 'g') return gramsNumber(g);
   const oz = g / OZ_G;
-  return Math.abs(oz) >= 9.95 ? (([int = '', frac]) => `${grouped(int)}${frac ? `.${frac}` : ''}`)(trim(oz, 1).split('.')) : trim(oz, 2);
+  return Math.abs(oz) >= 9.95
+    ? (([int = '', frac]) => `${grouped(int)}${frac ? `.${frac}` : ''}`)(trim(oz, 1).split('.'))
+    : trim(oz, 2);
 }
 
 /** A weight given in grams as the house weighs, with its unit. */
 export const grams = (g: number, u: Weighs = FRESH_UNITS): string => `${massNumber(g, u)} ${u.weight}`;
 
 /** The same for a sheet that is weighed by: where the house weighs in ounces, the grams stand beside them. */
-export const massBoth = (g: number, u: Weighs): string => (u.weight === 'g' ? grams(g) : `${grams(g, u)} (${grams(g)})`);
+export const massBoth = (g: number, u: Weighs): string =>
+  u.weight === 'g' ? grams(g) : `${grams(g, u)} (${grams(g)})`;
 
 /** A temperature given in Celsius, as the house reads it, to the whole degree. */
 export const temperature = (c: number, u: Pick<Units, 'temperature'> = FRESH_UNITS): string =>
@@ -61,18 +64,23 @@ export const temperature = (c: number, u: Pick<Units, 'temperature'> = FRESH_UNI
 export const asRead = (text: string, u: Pick<Units, 'temperature'>): string =>
   u.temperature === 'C'
     ? text
-    : text.replace(/(\bby (?:about )?)?(\d+)(?: to (\d+))? °C/g, (_, by: string | undefined, low: string, high: string | undefined) =>
-        by
-          ? `${by}${Math.round((Number(low) * 9) / 5)} °F`
-          : `${high ? `${temperature(Number(low), u).replace(' °F', '')} to ` : ''}${temperature(Number(high ?? low), u)}`,
+    : text.replace(
+        /(\bby (?:about )?)?(\d+)(?: to (\d+))? °C/g,
+        (_, by: string | undefined, low: string, high: string | undefined) =>
+          by
+            ? `${by}${Math.round((Number(low) * 9) / 5)} °F`
+            : `${high ? `${temperature(Number(low), u).replace(' °F', '')} to ` : ''}${temperature(Number(high ?? low), u)}`,
       );
 
 /** A temperature as the house reads it, in Celsius. */
-export const celsiusFrom = (x: number, u: Pick<Units, 'temperature'>): number => (u.temperature === 'C' ? x : ((x - 32) * 5) / 9);
+export const celsiusFrom = (x: number, u: Pick<Units, 'temperature'>): number =>
+  u.temperature === 'C' ? x : ((x - 32) * 5) / 9;
 
 /** Money, to the hundredth; less than that as "under". */
 export const money = (x: number, u: Pick<Units, 'currency'>): string =>
-  x > 0 && x < 0.005 ? `under ${u.currency}0.01` : `${u.currency}${(([int = '', frac]) => `${grouped(int)}.${frac}`)(x.toFixed(2).split('.'))}`;
+  x > 0 && x < 0.005
+    ? `under ${u.currency}0.01`
+    : `${u.currency}${(([int = '', frac]) => `${grouped(int)}.${frac}`)(x.toFixed(2).split('.'))}`;
 
 /** To the tenth of a gram, as the exact sheet shows it; a whole one without its nought. */
 export const gramsExact = (x: number): string => {
@@ -85,7 +93,8 @@ export const PRICED_G: Readonly<Record<Units['weight'], number>> = { g: 1000, oz
 export const PRICED_NAME: Readonly<Record<Units['weight'], string>> = { g: 'a kilogram', oz: 'a pound' };
 
 /** What a weight of it costs, as the house buys. @param perG money for a gram */
-export const pricePer = (perG: number, u: Pick<Units, 'currency' | 'weight'>): string => `${money(PRICED_G[u.weight] * perG, u)} ${PRICED_NAME[u.weight]}`;
+export const pricePer = (perG: number, u: Pick<Units, 'currency' | 'weight'>): string =>
+  `${money(PRICED_G[u.weight] * perG, u)} ${PRICED_NAME[u.weight]}`;
 
 /** Under so many grams the tenth is weighed too. */
 const TENTHS_UNDER_G = 20;
@@ -110,12 +119,14 @@ export function percentNumber(x: number): string {
 export const percent = (x: number): string => `${percentNumber(x)} %`;
 
 /** "1 griddle cake", "12 griddle cakes". @param plural of what is counted, as it is said of several */
-export const counted = (n: number, plural: string): string => `${n} ${n === 1 ? plural.replace(/ies$/, 'y').replace(/s$/, '') : plural}`;
+export const counted = (n: number, plural: string): string =>
+  `${n} ${n === 1 ? plural.replace(/ies$/, 'y').replace(/s$/, '') : plural}`;
 
 export const millilitres = (x: number): string => `${whole(x)} ml`;
 
 /** A portion on screens and papers: as it was said, and what it comes to. @param said null: in millilitres */
-export const portionWords = (ml: number, said: string | null | undefined): string => (said ? `${said} (${millilitres(ml)})` : millilitres(ml));
+export const portionWords = (ml: number, said: string | null | undefined): string =>
+  said ? `${said} (${millilitres(ml)})` : millilitres(ml);
 
 /** g CO2 per 100 g flour. */
 export const lift = (x: number): string => (Math.abs(x) < 0.005 ? '0' : x.toFixed(2));
@@ -129,5 +140,7 @@ export const minutesAndSeconds = (s: number): string => `${Math.floor(s / 60)}:$
 export const minutesOrHours = (min: number): string => {
   if (min < 60) return `${trim(min, 0)} min`;
   const h = min / 60;
-  return Number.isInteger(h * 2) ? `${Math.floor(h)}${h % 1 ? ' 1/2' : ''} h` : `${Math.floor(h)} h ${trim(min % 60, 0)} min`;
+  return Number.isInteger(h * 2)
+    ? `${Math.floor(h)}${h % 1 ? ' 1/2' : ''} h`
+    : `${Math.floor(h)} h ${trim(min % 60, 0)} min`;
 };

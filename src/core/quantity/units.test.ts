@@ -114,10 +114,13 @@ test.each([
   expect(readUnit(`${text} of it`)?.id).toBe(id);
 });
 
-test.each(['flour', 'tom', 'large', 'cupboard', 'gram-flour?', 'large eggs', '', '12'])('"%s" starts with no unit', (text) => {
-  const unit = readUnit(text);
-  expect(unit === null || text === 'gram-flour?').toBe(true);
-});
+test.each(['flour', 'tom', 'large', 'cupboard', 'gram-flour?', 'large eggs', '', '12'])(
+  '"%s" starts with no unit',
+  (text) => {
+    const unit = readUnit(text);
+    expect(unit === null || text === 'gram-flour?').toBe(true);
+  },
+);
 
 test('scoops and ladles of impossible sizes are none', () => {
   for (const id of ['scoop-1', 'scoop-99', 'ladle-0oz', 'ladle-9999ml', 'bucket']) expect(unitById(id)).toBeUndefined();

@@ -15,8 +15,18 @@ test.each([
 ])('the path %s is called "%s"', (path, words) => expect(pathWords(path)).toBe(words));
 
 test('a side is said as a cook reads it', () => {
-  expect([null, undefined, '', true, false, 12, 'good'].map(sideWords)).toEqual(['nothing', 'nothing', 'nothing', 'yes', 'no', '12', 'good']);
-  expect(sideWords({ id: 'long', sort: 'griddle', name: 'Long one', wideCm: 90, deepCm: 45 })).toBe('Long one, wide cm 90, deep cm 45');
+  expect([null, undefined, '', true, false, 12, 'good'].map(sideWords)).toEqual([
+    'nothing',
+    'nothing',
+    'nothing',
+    'yes',
+    'no',
+    '12',
+    'good',
+  ]);
+  expect(sideWords({ id: 'long', sort: 'griddle', name: 'Long one', wideCm: 90, deepCm: 45 })).toBe(
+    'Long one, wide cm 90, deep cm 45',
+  );
   expect(sideWords({ ingredientId: 'honey', parts: 2 })).toBe('ingredient id honey, part 2');
 });
 
@@ -29,17 +39,42 @@ test('every row that is edited is parted so that two changes of different fields
       { name: 'b' },
       { packet: { by: 'panel', fatG: 1, allergens: ['milk', 'egg'] } },
     ],
-    ['side', { name: 'a', by: 'weight', servingG: 5, method: '', parts: [{ ingredientId: 'x', parts: 1 }] }, { method: 'Whip.' }, { servingG: 8 }],
-    ['serving', { at: 1, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, { helpers: 2 }, { moved: { rest: 5 } }],
-    ['outcome', { pieces: 1, verdict: 'good', note: '', waste: null, change: '', marks: [], scales: {} }, { marks: ['dry'] }, { scales: { crumb: 2 } }],
-    ['target', { scales: { crumb: 4 }, heightMm: null, acrossMm: null, note: '' }, { scales: { crumb: 4, colour: 3 } }, { heightMm: 18 }],
+    [
+      'side',
+      { name: 'a', by: 'weight', servingG: 5, method: '', parts: [{ ingredientId: 'x', parts: 1 }] },
+      { method: 'Whip.' },
+      { servingG: 8 },
+    ],
+    [
+      'serving',
+      { at: 1, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} },
+      { helpers: 2 },
+      { moved: { rest: 5 } },
+    ],
+    [
+      'outcome',
+      { pieces: 1, verdict: 'good', note: '', waste: null, change: '', marks: [], scales: {} },
+      { marks: ['dry'] },
+      { scales: { crumb: 2 } },
+    ],
+    [
+      'target',
+      { scales: { crumb: 4 }, heightMm: null, acrossMm: null, note: '' },
+      { scales: { crumb: 4, colour: 3 } },
+      { heightMm: 18 },
+    ],
     [
       'premix',
       { name: 'a', settings: { bagG: 500, months: null, storage: '', powders: { milk: true } } },
       { name: 'b' },
       { settings: { bagG: 500, months: 4, storage: '', powders: { milk: true } } },
     ],
-    ['house', { conventions: { cup: 'metric' }, gear: [{ id: 'a' }], drawer: ['cup 1'] }, { drawer: ['cup 1', 'tsp 1'] }, { gear: [{ id: 'a' }, { id: 'b' }] }],
+    [
+      'house',
+      { conventions: { cup: 'metric' }, gear: [{ id: 'a' }], drawer: ['cup 1'] },
+      { drawer: ['cup 1', 'tsp 1'] },
+      { gear: [{ id: 'a' }, { id: 'b' }] },
+    ],
   ];
   expect(new Set(rows.map((r) => r[0])).size).toBe(Object.keys(SHAPES).length);
   for (const [name, base, mine, theirs] of rows) {

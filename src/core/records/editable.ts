@@ -1,17 +1,41 @@
 /** How each editable row is parted when two change it at once, and what its parts are called. */
 import { type Shape, same } from './merge';
 
-const whole = (...names: string[]): Readonly<Record<string, Shape>> => Object.fromEntries(names.map((n) => [n, 'whole' as const]));
+const whole = (...names: string[]): Readonly<Record<string, Shape>> =>
+  Object.fromEntries(names.map((n) => [n, 'whole' as const]));
 
 export const SHAPES = {
-  house: { fields: { conventions: 'record', ways: 'record', units: 'record', maker: 'record', gear: { by: 'id' }, drawer: 'set' } },
+  house: {
+    fields: {
+      conventions: 'record',
+      ways: 'record',
+      units: 'record',
+      maker: 'record',
+      gear: { by: 'id' },
+      drawer: 'set',
+    },
+  },
   stock: { fields: whole('price', 'packG', 'opened', 'bestBefore') },
   thing: {
     fields: {
       ...whole('name'),
       packet: {
         fields: {
-          ...whole('by', 'category', 'like', 'base', 'baseG', 'kcal', 'fatG', 'carbohydrateG', 'sugarsG', 'fibreG', 'fibreWithin', 'proteinG', 'saltG'),
+          ...whole(
+            'by',
+            'category',
+            'like',
+            'base',
+            'baseG',
+            'kcal',
+            'fatG',
+            'carbohydrateG',
+            'sugarsG',
+            'fibreG',
+            'fibreWithin',
+            'proteinG',
+            'saltG',
+          ),
           ...whole('alcoholG', 'waterG', 'leavened', 'gPer100Ml'),
           allergens: 'set',
           members: { by: 'ingredientId' },
@@ -25,7 +49,19 @@ export const SHAPES = {
       ...whole('name'),
       settings: {
         fields: {
-          ...whole('bagG', 'densityGPerMl', 'months', 'storage', 'code', 'bagged', 'packaging', 'minutesABag', 'hour', 'lossPct', 'price'),
+          ...whole(
+            'bagG',
+            'densityGPerMl',
+            'months',
+            'storage',
+            'code',
+            'bagged',
+            'packaging',
+            'minutesABag',
+            'hour',
+            'lossPct',
+            'price',
+          ),
           powders: 'record',
           products: 'whole',
         },
@@ -34,7 +70,11 @@ export const SHAPES = {
   },
   serving: { fields: { ...whole('at', 'anchor', 'helpers', 'dayOneAt'), moved: 'record' } },
   outcome: {
-    fields: { ...whole('pieces', 'firstSideS', 'secondSideS', 'verdict', 'note', 'waste', 'heightMm', 'acrossMm', 'change'), marks: 'set', scales: 'record' },
+    fields: {
+      ...whole('pieces', 'firstSideS', 'secondSideS', 'verdict', 'note', 'waste', 'heightMm', 'acrossMm', 'change'),
+      marks: 'set',
+      scales: 'record',
+    },
   },
   target: { fields: { ...whole('heightMm', 'acrossMm', 'note'), scales: 'record' } },
 } as const satisfies Readonly<Record<string, Shape>>;
@@ -106,8 +146,14 @@ export function sideWords(v: unknown): string {
   if (v === false) return 'no';
   if (typeof v === 'object') {
     const named = (v as { readonly name?: unknown }).name;
-    const facts = Object.entries(v).filter(([k, x]) => k !== 'id' && k !== 'name' && k !== 'sort' && !same(x, null) && typeof x !== 'object');
-    return [typeof named === 'string' ? named : '', ...facts.map(([k, x]) => `${pathWords(k)} ${String(x)}`)].filter(Boolean).join(', ') || JSON.stringify(v);
+    const facts = Object.entries(v).filter(
+      ([k, x]) => k !== 'id' && k !== 'name' && k !== 'sort' && !same(x, null) && typeof x !== 'object',
+    );
+    return (
+      [typeof named === 'string' ? named : '', ...facts.map(([k, x]) => `${pathWords(k)} ${String(x)}`)]
+        .filter(Boolean)
+        .join(', ') || JSON.stringify(v)
+    );
   }
   return String(v);
 }

@@ -33,7 +33,12 @@ test('what two changed in different places is both kept', () => {
 });
 
 test('the same thing changed by both is told with both sides, and theirs stands', () => {
-  const m = merge(BASE, { ...BASE, price: 2, gear: [{ id: 'g1', cm: 50 }], moved: {} }, { ...BASE, price: 3, gear: [], moved: { rest: 8 } }, SHAPE);
+  const m = merge(
+    BASE,
+    { ...BASE, price: 2, gear: [{ id: 'g1', cm: 50 }], moved: {} },
+    { ...BASE, price: 3, gear: [], moved: { rest: 8 } },
+    SHAPE,
+  );
   expect(m.clashes).toEqual([
     { path: 'price', theirs: 3, yours: 2 },
     { path: 'moved.rest', theirs: 8, yours: null },
@@ -47,8 +52,14 @@ test('said which side stands, it stands; the rest is merged as before', () => {
     { ...BASE, price: 2, note: 'b' },
     { ...BASE, price: 3, marks: ['pale', 'dry'] },
   ];
-  expect(merge(BASE, mine, theirs, SHAPE, { price: 'yours' })).toMatchObject({ value: { price: 2, note: 'b', marks: ['pale', 'dry'] }, clashes: [] });
-  expect(merge(BASE, mine, theirs, SHAPE, { price: 'theirs' })).toMatchObject({ value: { price: 3, note: 'b' }, clashes: [] });
+  expect(merge(BASE, mine, theirs, SHAPE, { price: 'yours' })).toMatchObject({
+    value: { price: 2, note: 'b', marks: ['pale', 'dry'] },
+    clashes: [],
+  });
+  expect(merge(BASE, mine, theirs, SHAPE, { price: 'theirs' })).toMatchObject({
+    value: { price: 3, note: 'b' },
+    clashes: [],
+  });
 });
 
 test('an allergen that another has noted does not vanish by a form that never saw it', () => {
@@ -60,24 +71,37 @@ test('an allergen that another has noted does not vanish by a form that never sa
 test('nothing at all against something: nobody is asked where only one has changed it', () => {
   const shape: Shape = { fields: { at: 'whole', moved: 'record' } };
   expect(merge<object | null>(null, { at: 1, moved: {} }, null, shape).value).toEqual({ at: 1, moved: {} });
-  expect(merge<object | null>({ at: 1, moved: {} }, { at: 1, moved: {} }, null, shape)).toMatchObject({ value: null, clashes: [] });
+  expect(merge<object | null>({ at: 1, moved: {} }, { at: 1, moved: {} }, null, shape)).toMatchObject({
+    value: null,
+    clashes: [],
+  });
 });
 
 test('an order changed by hand is kept where the other left it alone', () => {
   const gear = (...ids: string[]) => ({ ...BASE, gear: ids.map((id) => ({ id, cm: 1 })) });
   expect(merge(gear('a', 'b'), gear('b', 'a'), gear('a', 'b'), SHAPE).value.gear.map((g) => g.id)).toEqual(['b', 'a']);
-  expect(merge(gear('a', 'b'), gear('b', 'a'), gear('a', 'b', 'c'), SHAPE).value.gear.map((g) => g.id)).toEqual(['a', 'b', 'c']);
+  expect(merge(gear('a', 'b'), gear('b', 'a'), gear('a', 'b', 'c'), SHAPE).value.gear.map((g) => g.id)).toEqual([
+    'a',
+    'b',
+    'c',
+  ]);
 });
 
 const row = fc.record({
   price: fc.integer({ min: 0, max: 3 }),
   note: fc.constantFrom('a', 'b', 'c'),
   marks: fc.uniqueArray(fc.constantFrom('pale', 'tall', 'dry')),
-  gear: fc.uniqueArray(fc.record({ id: fc.constantFrom('g1', 'g2', 'g3'), cm: fc.integer({ min: 0, max: 2 }) }), { selector: (g) => g.id }),
+  gear: fc.uniqueArray(fc.record({ id: fc.constantFrom('g1', 'g2', 'g3'), cm: fc.integer({ min: 0, max: 2 }) }), {
+    selector: (g) => g.id,
+  }),
   moved: fc.dictionary(fc.constantFrom('rest', 'pour'), fc.integer({ min: 0, max: 2 })),
 });
 /** The same things, in whatever order. */
-const settled = (r: Row) => ({ ...r, marks: [...r.marks].sort(), gear: [...r.gear].sort((a, b) => a.id.localeCompare(b.id)) });
+const settled = (r: Row) => ({
+  ...r,
+  marks: [...r.marks].sort(),
+  gear: [...r.gear].sort((a, b) => a.id.localeCompare(b.id)),
+});
 
 test('laws: who changed nothing changes nothing; both the same is no clash; what clashes nowhere is the same both ways round', () => {
   let calm = 0;

@@ -40,7 +40,9 @@ const list = (v: unknown): readonly unknown[] => (Array.isArray(v) ? v : []);
 
 /** Text that is the same for values that are the same, whatever the order of their fields; what is not there is null. */
 const asText = (v: unknown): string =>
-  JSON.stringify(v ?? null, (_, x: unknown) => (isBag(x) ? Object.fromEntries(Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1))) : x));
+  JSON.stringify(v ?? null, (_, x: unknown) =>
+    isBag(x) ? Object.fromEntries(Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1))) : x,
+  );
 export const same = (a: unknown, b: unknown): boolean => asText(a) === asText(b);
 
 function leavesOf(value: unknown, shape: Shape, path: string, into: Leaves): void {
@@ -48,11 +50,20 @@ function leavesOf(value: unknown, shape: Shape, path: string, into: Leaves): voi
   else if (shape === 'set') for (const v of list(value)) into.set(`${path}:${String(v)}`, v);
   else if (shape === 'record') for (const [k, v] of Object.entries(bag(value))) into.set(`${path}.${k}`, v);
   else if ('by' in shape) for (const v of list(value)) into.set(`${path}:${String(bag(v)[shape.by])}`, v);
-  else for (const [k, s] of Object.entries(shape.fields)) leavesOf(bag(value)[k], s, path === '' ? k : `${path}.${k}`, into);
+  else
+    for (const [k, s] of Object.entries(shape.fields))
+      leavesOf(bag(value)[k], s, path === '' ? k : `${path}.${k}`, into);
 }
 
 /** Things that stand in a list: in the other's order, then what is new in yours; in your order where only that was changed. */
-function listed(path: string, theirs: unknown, yours: unknown, base: unknown, key: (v: unknown) => string, leaves: Leaves): unknown[] {
+function listed(
+  path: string,
+  theirs: unknown,
+  yours: unknown,
+  base: unknown,
+  key: (v: unknown) => string,
+  leaves: Leaves,
+): unknown[] {
   const at = (v: unknown): string => `${path}:${key(v)}`;
   const [t, y] = [list(theirs).map(at), list(yours).map(at)];
   const order = same(t, list(base).map(at)) ? [...y, ...t] : [...t, ...y];
@@ -69,7 +80,10 @@ function orNone(found: unknown[], theirs: unknown, yours: unknown, base: unknown
 function joined(shape: Shape, path: string, theirs: unknown, yours: unknown, base: unknown, leaves: Leaves): unknown {
   if (shape === 'whole') return leaves.get(path);
   if (shape === 'set') return orNone(listed(path, theirs, yours, base, String, leaves), theirs, yours, base);
-  if (shape === 'record') return Object.fromEntries([...leaves].filter(([p]) => p.startsWith(`${path}.`)).map(([p, v]) => [p.slice(path.length + 1), v]));
+  if (shape === 'record')
+    return Object.fromEntries(
+      [...leaves].filter(([p]) => p.startsWith(`${path}.`)).map(([p, v]) => [p.slice(path.length + 1), v]),
+    );
   if ('by' in shape)
     return orNone(
       listed(path, theirs, yours, base, (v) => String(bag(v)[shape.by]), leaves),
@@ -85,7 +99,10 @@ function joined(shape: Shape, path: string, theirs: unknown, yours: unknown, bas
     if (![...leaves].some(([p, v]) => p.startsWith(begins) && v !== undefined)) return isBag(theirs) ? yours : theirs;
   }
   return Object.fromEntries(
-    Object.entries(shape.fields).map(([k, s]) => [k, joined(s, path === '' ? k : `${path}.${k}`, bag(theirs)[k], bag(yours)[k], bag(base)[k], leaves)]),
+    Object.entries(shape.fields).map(([k, s]) => [
+      k,
+      joined(s, path === '' ? k : `${path}.${k}`, bag(theirs)[k], bag(yours)[k], bag(base)[k], leaves),
+    ]),
   );
 }
 
@@ -96,7 +113,13 @@ function joined(shape: Shape, path: string, theirs: unknown, yours: unknown, bas
  * @param shape how it is parted
  * @param decided which side stands where they meet, where somebody has said so
  */
-export function merge<T>(base: T, yours: T, theirs: T, shape: Shape, decided: Readonly<Record<string, Side>> = {}): Merge<T> {
+export function merge<T>(
+  base: T,
+  yours: T,
+  theirs: T,
+  shape: Shape,
+  decided: Readonly<Record<string, Side>> = {},
+): Merge<T> {
   const [b, y, t]: readonly Leaves[] = [new Map(), new Map(), new Map()];
   leavesOf(base, shape, '', b as Leaves);
   leavesOf(yours, shape, '', y as Leaves);

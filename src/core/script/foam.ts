@@ -11,4 +11,5 @@ export const FOAM_STANDS_MIN = 15;
  * @param pouringMin min that pouring all of it takes
  * @returns less than nothing where the last of it would be poured too late by that
  */
-export const foamWaits = (sinceFoldMin: number, pouringMin: number): number => FOAM_STANDS_MIN - sinceFoldMin - pouringMin;
+export const foamWaits = (sinceFoldMin: number, pouringMin: number): number =>
+  FOAM_STANDS_MIN - sinceFoldMin - pouringMin;

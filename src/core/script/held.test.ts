@@ -37,7 +37,17 @@ function saidOf(
   };
   const driver = { by: 'factor', factor: 1 } as const;
   const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
-  const planned = ready.ok ? plannedSheet(ready.value, { driver, exactness: 'gram', house: FRESH_KITCHEN, kind, portionMl: 60, split: ONE, stepG: 1 }) : null;
+  const planned = ready.ok
+    ? plannedSheet(ready.value, {
+        driver,
+        exactness: 'gram',
+        house: FRESH_KITCHEN,
+        kind,
+        portionMl: 60,
+        split: ONE,
+        stepG: 1,
+      })
+    : null;
   if (!planned?.ok) return null;
   const { sheet } = planned.value;
   const made = waysMade(ways, sheet);
@@ -72,7 +82,10 @@ function saidOf(
   );
   const said = [
     ...steps.flatMap((s) => [s.name, s.why, s.slips]),
-    ...workSteps({ sheet, kind, school: formula.school, ways: made, units: FRESH_UNITS, find }).flatMap((s) => [s.do, s.why]),
+    ...workSteps({ sheet, kind, school: formula.school, ways: made, units: FRESH_UNITS, find }).flatMap((s) => [
+      s.do,
+      s.why,
+    ]),
     ...mise.tools.flatMap((t) => [t.name, t.instead]),
     ...mise.ingredients.flatMap((t) => [t.name]),
     ...parts.map((p) => partWords(p, held).is),
@@ -85,7 +98,10 @@ function saidOf(
     egg: held.egg,
     whites: parts.includes('whites'),
     milk: /milk/.test(text),
-    butter: /butter/.test(text) || /butter|clarified/.test(made.panFat) || (made.panFat === 'usual' && ['oven', 'ball'].includes(kind)),
+    butter:
+      /butter/.test(text) ||
+      /butter|clarified/.test(made.panFat) ||
+      (made.panFat === 'usual' && ['oven', 'ball'].includes(kind)),
     leavening: held.leavened,
     rest: restMin > 0,
   };
@@ -109,7 +125,9 @@ test('no sentence of the making names an egg, whites, milk, butter, leavening or
       const s = saidOf(card, kind, ways);
       if (!s) return;
       batches++;
-      const wrong = s.said.flatMap((x) => NAMES.flatMap(([word, thing]) => (word.test(x) && !s.may(thing) ? [`${thing}: ${x}`] : [])));
+      const wrong = s.said.flatMap((x) =>
+        NAMES.flatMap(([word, thing]) => (word.test(x) && !s.may(thing) ? [`${thing}: ${x}`] : [])),
+      );
       expect([...new Set(wrong)]).toEqual([]);
     }),
     { numRuns: 200 },

@@ -34,7 +34,8 @@ const COLD = ['dairy', 'plant-milk'];
 const butterish = (i: Ingredient): boolean => BUTTERS.some((b) => isA(i, b));
 const nameOf = (i: Ingredient): string => (butterish(i) ? 'butter' : kitchenName(i).toLowerCase());
 /** "butter", "butter and chocolate". */
-const named = (list: readonly Ingredient[]): string | null => (list.length === 0 ? null : [...new Set(list.map(nameOf))].slice(0, 2).join(' and '));
+const named = (list: readonly Ingredient[]): string | null =>
+  list.length === 0 ? null : [...new Set(list.map(nameOf))].slice(0, 2).join(' and ');
 
 /** @param sheet the lines of a batch @param find the pantry */
 export function heldBy(sheet: readonly HeldLine[], find: (id: string) => Ingredient | undefined): Held {
@@ -53,7 +54,12 @@ export function heldBy(sheet: readonly HeldLine[], find: (id: string) => Ingredi
   return {
     egg,
     leavened: all.some((i) => i.category === 'leavening'),
-    cold: [...new Set([...(egg ? ['egg'] : []), ...all.filter((i) => COLD.includes(i.category)).map((i) => kitchenName(i).toLowerCase())])],
+    cold: [
+      ...new Set([
+        ...(egg ? ['egg'] : []),
+        ...all.filter((i) => COLD.includes(i.category)).map((i) => kitchenName(i).toLowerCase()),
+      ]),
+    ],
     melted: named(melts),
     softened: named(lines.flatMap((x) => (SOFTENED.test(x.says) ? x.of.filter((i) => i.category === 'fat') : []))),
   };

@@ -20,11 +20,13 @@ function batchOf(pan: readonly string[], said: Ways['panFat'] | null = null) {
   const formula = { ...EMPTY_FORMULA, entries: [...CARD, ...pan].map((text, n) => ({ key: `l${n + 1}`, text })) };
   const s = scale(formulaLines(formula, HOUSE), { by: 'factor', factor: 1 }, 'gram', null, null);
   if (!s.ok) throw new Error(s.error.message);
-  const entries = said === null ? [] : [{ id: 'w', at: 1, act: { what: 'way' as const, way: 'panFat' as const, value: said } }];
+  const entries =
+    said === null ? [] : [{ id: 'w', at: 1, act: { what: 'way' as const, way: 'panFat' as const, value: said } }];
   const batch = { sheet: sheetOf(s.value, 1), kind: 'griddle' as const, ways: {}, entries };
   return { formula, batch, ways: waysOf(batch, HOUSE) };
 }
-const milkIn = (q: ReturnType<typeof batchOf>): boolean => noticeOf(q.batch, q.ways, find).held.some((h) => /milk/i.test(h.name));
+const milkIn = (q: ReturnType<typeof batchOf>): boolean =>
+  noticeOf(q.batch, q.ways, find).held.some((h) => /milk/i.test(h.name));
 
 test('the house takes butter and the card oil: oil is poured on, and the notice has no milk', () => {
   const q = batchOf(['oil for the griddle']);
@@ -49,12 +51,12 @@ test('butter tapped at the heat is on the notice, though the card has oil', () =
 
 test('butter and oil on the card are both; clarified butter is its own; what is fried in the pan is no fat for it', () => {
   const of = (...ids: readonly string[]) => cardPanFat([{ vessel: 'pan', parts: ids.map((id) => ({ id })) }]);
-  expect([of('butter-unsalted', 'oil-vegetable'), of('butter-clarified'), of('lard'), of('cooking-spray'), of('apple')]).toEqual([
-    'butter-oil',
-    'clarified',
-    'film',
-    'spray',
-    null,
-  ]);
+  expect([
+    of('butter-unsalted', 'oil-vegetable'),
+    of('butter-clarified'),
+    of('lard'),
+    of('cooking-spray'),
+    of('apple'),
+  ]).toEqual(['butter-oil', 'clarified', 'film', 'spray', null]);
   expect(cardPanFat([{ vessel: 'pan', side: 'Apples', parts: [{ id: 'butter-unsalted' }] }])).toBeNull();
 });

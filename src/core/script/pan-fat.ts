@@ -25,7 +25,11 @@ const OF_ID: readonly (readonly [RegExp, 'butter' | 'clarified' | 'oil' | 'spray
 /** The choice that the pan lines of a sheet come to; null where no line is of a fat for the pan. */
 export function cardPanFat(sheet: readonly PanLine[]): PanFatWay | null {
   const of = new Set(
-    sheet.flatMap((l) => (l.vessel === 'pan' && l.side === undefined ? (l.parts ?? []).flatMap((p) => OF_ID.find(([is]) => is.test(p.id))?.[1] ?? []) : [])),
+    sheet.flatMap((l) =>
+      l.vessel === 'pan' && l.side === undefined
+        ? (l.parts ?? []).flatMap((p) => OF_ID.find(([is]) => is.test(p.id))?.[1] ?? [])
+        : [],
+    ),
   );
   if (of.has('butter')) return of.has('oil') ? 'butter-oil' : 'butter';
   if (of.has('clarified')) return 'clarified';
@@ -36,7 +40,11 @@ export function cardPanFat(sheet: readonly PanLine[]): PanFatWay | null {
 /** Whether butter or another fat that is melted goes into the bowl. */
 const meltsIn = (sheet: readonly PanLine[]): boolean =>
   sheet.some(
-    (l) => l.vessel !== 'pan' && l.vessel !== 'topping' && l.side === undefined && (l.parts ?? []).some((p) => /butter(?!milk)|margarine|ghee/.test(p.id)),
+    (l) =>
+      l.vessel !== 'pan' &&
+      l.vessel !== 'topping' &&
+      l.side === undefined &&
+      (l.parts ?? []).some((p) => /butter(?!milk)|margarine|ghee/.test(p.id)),
   );
 
 /**
@@ -71,6 +79,8 @@ export function houseFatLines(
   if (lines.some((l) => l.use === 'pan' && l.ingredient?.category === 'fat')) return [];
   return (effectOf(ways, 'panFat', kind).pan?.holds ?? []).flatMap((id) => {
     const ingredient = find(id);
-    return ingredient ? [{ use: 'pan' as const, text: kitchenName(ingredient), ingredient, parts: [{ ingredient, grams: 0 }] }] : [];
+    return ingredient
+      ? [{ use: 'pan' as const, text: kitchenName(ingredient), ingredient, parts: [{ ingredient, grams: 0 }] }]
+      : [];
   });
 }

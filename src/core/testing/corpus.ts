@@ -20,7 +20,8 @@ export const workedLines = (table: string): readonly WorkedLine[] =>
       return { text: text.replaceAll('\\t', '\t'), reading, grams: grams === '' ? null : Number(grams), more };
     });
 
-export const readAs = (l: Line): string => (l.status === 'read' ? l.parts.map((p) => p.ingredient.id).join('+') : `?${l.findings[0]?.code}`);
+export const readAs = (l: Line): string =>
+  l.status === 'read' ? l.parts.map((p) => p.ingredient.id).join('+') : `?${l.findings[0]?.code}`;
 
 export const LINE_VERDICTS = ['right', 'rightly asked', 'asked though plain', 'silently wrong', 'lost'] as const;
 export type LineVerdict = (typeof LINE_VERDICTS)[number];

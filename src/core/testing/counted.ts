@@ -13,7 +13,8 @@ export function counting(): Counted {
       n++;
     },
     atLeast: (least) => {
-      if (n < least) throw new Error(`the law was put to the test ${n} times, where ${least} are the least: it holds nothing`);
+      if (n < least)
+        throw new Error(`the law was put to the test ${n} times, where ${least} are the least: it holds nothing`);
     },
   };
 }

@@ -60,7 +60,10 @@ export function dayLaw(runs: number, changes: number, zone = ''): number {
   let two = 0;
   fc.assert(
     fc.property(anyBatch, (b) => {
-      const split: Split = b.bowls === 1 ? { by: 'one' } : { by: 'bowls', mixes: b.bowls, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 };
+      const split: Split =
+        b.bowls === 1
+          ? { by: 'one' }
+          : { by: 'bowls', mixes: b.bowls, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 };
       const all: readonly Step[] = stepsOf({
         batch: { sheet: b.sheet, split, kind: b.kind, driver: { by: 'factor', factor: 1 } },
         ways: { ...FRESH_WAYS, warmth: b.warmth, whip: b.whip },
@@ -86,8 +89,10 @@ export function dayLaw(runs: number, changes: number, zone = ''): number {
         }
       const ahead = placed.filter((p) => p.ahead).map((p) => p.step.id);
       // a tub that stands in the cold is not taken out to warm, and its butter is melted on the day
-      if (ahead.includes('wet') && placed.some((p) => p.step.id === 'out')) throw new Error('egg in the tub is taken out to warm');
-      if (['melt', 'cool', 'soften'].some((id) => ahead.includes(id))) throw new Error('butter is melted the day before');
+      if (ahead.includes('wet') && placed.some((p) => p.step.id === 'out'))
+        throw new Error('egg in the tub is taken out to warm');
+      if (['melt', 'cool', 'soften'].some((id) => ahead.includes(id)))
+        throw new Error('butter is melted the day before');
       // the day after is the next in the calendar, whatever the clocks do
       const packed = momentOf(localDay(at, Z), '23:30', Z);
       const foot = kitLabels(
@@ -98,7 +103,10 @@ export function dayLaw(runs: number, changes: number, zone = ''): number {
       )
         .flatMap((l) => l.foot)
         .join(' ');
-      if (foot.includes('use by') && !foot.includes(`Packed ${localDay(at, Z)}, use by ${dayAfter(localDay(at, Z), 1)}.`))
+      if (
+        foot.includes('use by') &&
+        !foot.includes(`Packed ${localDay(at, Z)}, use by ${dayAfter(localDay(at, Z), 1)}.`)
+      )
         throw new Error(`a label of another day: ${foot}`);
     }),
     { numRuns: runs },

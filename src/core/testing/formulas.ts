@@ -3,7 +3,14 @@ import fc from 'fast-check';
 import { readCard } from '../card/card';
 import type { Line } from '../card/line';
 import type { AnalysableLine } from '../numbers';
-import { type Conventions, EGG_SIZES, FILL_METHODS, FRESH_CONVENTIONS, POWDERS, SALT_CRYSTALS } from '../pantry/conventions';
+import {
+  type Conventions,
+  EGG_SIZES,
+  FILL_METHODS,
+  FRESH_CONVENTIONS,
+  POWDERS,
+  SALT_CRYSTALS,
+} from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
 import { CUP_SYSTEMS, TABLESPOONS } from '../quantity/units';
 
@@ -37,10 +44,13 @@ export const anyHouse: fc.Arbitrary<Conventions> = fc.record({
 });
 
 export const anyLine: fc.Arbitrary<AnalysableLine> = fc.record({
-  parts: fc.array(fc.record({ ingredient: fc.constantFrom(...PANTRY), grams: fc.double({ min: 0.01, max: 5000, noNaN: true }) }), {
-    minLength: 1,
-    maxLength: 2,
-  }),
+  parts: fc.array(
+    fc.record({ ingredient: fc.constantFrom(...PANTRY), grams: fc.double({ min: 0.01, max: 5000, noNaN: true }) }),
+    {
+      minLength: 1,
+      maxLength: 2,
+    },
+  ),
   use: fc.constantFrom('batter' as const, 'batter' as const, 'batter' as const, 'pan' as const, 'topping' as const),
 });
 
@@ -48,5 +58,8 @@ const flour = PANTRY.filter((i) => i.category === 'flour');
 
 /** Lines with at least one flour line that has some weight. */
 export const anyFormula: fc.Arbitrary<readonly AnalysableLine[]> = fc
-  .tuple(fc.record({ ingredient: fc.constantFrom(...flour), grams: fc.double({ min: 50, max: 2000, noNaN: true }) }), fc.array(anyLine, { maxLength: 12 }))
+  .tuple(
+    fc.record({ ingredient: fc.constantFrom(...flour), grams: fc.double({ min: 50, max: 2000, noNaN: true }) }),
+    fc.array(anyLine, { maxLength: 12 }),
+  )
   .map(([f, others]) => [{ parts: [f], use: 'batter' as const }, ...others]);

@@ -24,7 +24,14 @@ interface Made {
 }
 
 function make(k: AnyKitchen): Made | null {
-  const ready = readyFor({ formula: k.formula, house: k.house, end: k.end, driver: k.driver, split: k.split, eggs: null });
+  const ready = readyFor({
+    formula: k.formula,
+    house: k.house,
+    end: k.end,
+    driver: k.driver,
+    split: k.split,
+    eggs: null,
+  });
   if (!ready.ok) return null;
   const p = plannedSheet(ready.value, {
     driver: k.driver,
@@ -66,7 +73,8 @@ test('sheet, gather list and set out weigh the same of each thing', () => {
       bowls: [],
       mixMl: null,
     });
-    for (const t of mise.ingredients) if (t.key.startsWith('of:')) near(t.grams ?? 0, onSheet.get(t.key.slice(3)) ?? 0, 1e-6);
+    for (const t of mise.ingredients)
+      if (t.key.startsWith('of:')) near(t.grams ?? 0, onSheet.get(t.key.slice(3)) ?? 0, 1e-6);
   });
 });
 
@@ -102,10 +110,19 @@ test('each end is its share of the base and its own lines; as one end alone base
     const flour = planned.sheet.find((l) => l.parts?.some((p) => p.id.startsWith('flour')));
     const sugar = planned.sheet.find((l) => l.forEnd === 'sweet');
     const perCard = (g: number | null | undefined, card: number): number => (g ?? 0) / card;
-    const flourOnCard = k.formula.entries.reduce((a, e) => a + (/flour/.test(e.text) ? Number.parseFloat(e.text) : 0), 0);
-    const flourAll = planned.sheet.filter((l) => l.parts?.some((p) => p.id.startsWith('flour'))).reduce((a, l) => a + (l.grams ?? 0), 0);
+    const flourOnCard = k.formula.entries.reduce(
+      (a, e) => a + (/flour/.test(e.text) ? Number.parseFloat(e.text) : 0),
+      0,
+    );
+    const flourAll = planned.sheet
+      .filter((l) => l.parts?.some((p) => p.id.startsWith('flour')))
+      .reduce((a, l) => a + (l.grams ?? 0), 0);
     if (flour && sugar && (k.exactness === 'exact' || k.exactness === 'gram'))
-      near(perCard(flourAll, flourOnCard), perCard(sugar.grams, 15) + perCard(own[0]?.grams, 5), 0.04 * perCard(flourAll, flourOnCard) + 0.15);
+      near(
+        perCard(flourAll, flourOnCard),
+        perCard(sugar.grams, 15) + perCard(own[0]?.grams, 5),
+        0.04 * perCard(flourAll, flourOnCard) + 0.15,
+      );
   });
   expect(forks).toBeGreaterThan(3);
 });
@@ -117,7 +134,11 @@ test('a notice tells the allergens of everything on the sheet and of the fat tha
     const held = noticeOf(batch, ways, find).held.map((h) => h.name);
     const ids = [...planned.sheet.flatMap((l) => (l.parts ?? []).map((p) => p.id)), ...panFatIds(batch, ways)];
     const has = (of: string): boolean => ids.some((id) => find(id)?.allergens.some((a) => a === of));
-    expect([held.includes('milk'), held.includes('egg'), held.includes('wheat')]).toEqual([has('milk'), has('egg'), has('wheat')]);
+    expect([held.includes('milk'), held.includes('egg'), held.includes('wheat')]).toEqual([
+      has('milk'),
+      has('egg'),
+      has('wheat'),
+    ]);
     // what is set out for the pan is what the notice reads
     const mise = miseOf(batch.driver ? { ...batch, split: k.split } : { ...batch, split: ONE }, ways, find, {
       measured: { exactness: k.exactness, conventions: k.house.conventions, drawer: k.house.drawer },
@@ -143,17 +164,26 @@ test('the day: every piece that is planned is off at the end, and foam never sta
       piecesPlanned: planned.pieces?.all ?? null,
       portionMl: 60,
     };
-    const steps = daySteps(batch, bowlOf(batch, ways, k.house.gear, find), ways, [], find, k.house.units, { gear: k.house.gear });
+    const steps = daySteps(batch, bowlOf(batch, ways, k.house.gear, find), ways, [], find, k.house.units, {
+      gear: k.house.gear,
+    });
     const loads = steps.filter((s) => s.loads);
-    if (planned.pieces && loads.length > 0 && k.driver.by !== 'both') expect(loads.at(-1)?.loads?.off).toBeCloseTo(planned.pieces.all, 6);
+    if (planned.pieces && loads.length > 0 && k.driver.by !== 'both')
+      expect(loads.at(-1)?.loads?.off).toBeCloseTo(planned.pieces.all, 6);
     const whites = joinParts(sheet, find).includes('whites');
     const fold = steps.filter((s) => /^whip\d+$/.test(s.id));
     const rest = steps.find((s) => s.id === 'rest1');
     expect(fold.length > 0).toBe(whites);
-    if (whites && rest && foldsBeforeRest(ways, k.kind)) expect(rest.keepsMin ?? 0).toBeLessThanOrEqual(FOAM_STANDS_MIN - rest.min);
+    if (whites && rest && foldsBeforeRest(ways, k.kind))
+      expect(rest.keepsMin ?? 0).toBeLessThanOrEqual(FOAM_STANDS_MIN - rest.min);
     // sheet and day fold on the same side of the rest
-    const told = workSteps({ sheet, kind: k.kind, school: k.formula.school, ways, units: k.house.units, find }).map((s) => s.do);
-    const [foldAt, restAt] = [told.findIndex((s) => /from below, turning the bowl/.test(s)), told.findIndex((s) => /^Rest /.test(s))];
+    const told = workSteps({ sheet, kind: k.kind, school: k.formula.school, ways, units: k.house.units, find }).map(
+      (s) => s.do,
+    );
+    const [foldAt, restAt] = [
+      told.findIndex((s) => /from below, turning the bowl/.test(s)),
+      told.findIndex((s) => /^Rest /.test(s)),
+    ];
     if (whites && rest) expect(foldAt < restAt).toBe(foldsBeforeRest(ways, k.kind));
   });
 });

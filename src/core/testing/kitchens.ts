@@ -38,7 +38,10 @@ export const CARD_LINES = [
 
 /** One choice of each matter. */
 export const anyWays = fc.record(
-  Object.fromEntries(WAY_IDS.map((k) => [k, fc.constantFrom(...Object.keys(MATTERS[k].choices))])) as Record<(typeof WAY_IDS)[number], fc.Arbitrary<string>>,
+  Object.fromEntries(WAY_IDS.map((k) => [k, fc.constantFrom(...Object.keys(MATTERS[k].choices))])) as Record<
+    (typeof WAY_IDS)[number],
+    fc.Arbitrary<string>
+  >,
 ) as fc.Arbitrary<unknown> as fc.Arbitrary<Ways>;
 
 const GEAR: readonly Gear[] = [
@@ -48,11 +51,17 @@ const GEAR: readonly Gear[] = [
   { id: 'b1', sort: 'bowl', name: 'Bowl', bowlMl: 6000, bowls: 2 },
 ];
 
-export const anyCard = fc.shuffledSubarray([...CARD_LINES], { minLength: 2, maxLength: 9 }).map((l) => ['200 g flour', ...l]);
+export const anyCard = fc
+  .shuffledSubarray([...CARD_LINES], { minLength: 2, maxLength: 9 })
+  .map((l) => ['200 g flour', ...l]);
 
 export const anyHouse: fc.Arbitrary<Kitchen> = fc
   .record({ ways: anyWays, gear: fc.subarray([...GEAR]), altitudeM: fc.constantFrom(0, 0, 1800) })
-  .map(({ ways, gear, altitudeM }) => ({ ...FRESH_KITCHEN, gear, ways: { ...FRESH_KITCHEN.ways, ...ways, altitudeM } }));
+  .map(({ ways, gear, altitudeM }) => ({
+    ...FRESH_KITCHEN,
+    gear,
+    ways: { ...FRESH_KITCHEN.ways, ...ways, altitudeM },
+  }));
 
 /** A formula of a card; with an end each, a line of its own in either, one of them of a thing that the base may hold too. */
 const formulaOf = (card: readonly string[], kind: KindId, forked: boolean): Formula => {
@@ -63,7 +72,9 @@ const formulaOf = (card: readonly string[], kind: KindId, forked: boolean): Form
     name: 'Kitchen cakes',
     kind,
     school: kindById(kind).schools[0].id,
-    entries: forked ? [...entries, own('l90', '15 g sugar', 'a'), own('l91', '5 g salt', 'b'), own('l92', '30 g milk', 'b')] : entries,
+    entries: forked
+      ? [...entries, own('l90', '15 g sugar', 'a'), own('l91', '5 g salt', 'b'), own('l92', '30 g milk', 'b')]
+      : entries,
     ends: forked
       ? [
           { id: 'a', name: 'sweet' },
@@ -85,7 +96,9 @@ export interface AnyKitchen {
 
 const anySplit: fc.Arbitrary<Split> = fc.oneof(
   fc.constant(ONE),
-  fc.integer({ min: 2, max: 4 }).map((mixes): Split => ({ by: 'bowls', mixes, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 })),
+  fc
+    .integer({ min: 2, max: 4 })
+    .map((mixes): Split => ({ by: 'bowls', mixes, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 })),
   fc.integer({ min: 2, max: 3 }).map((benches): Split => ({ by: 'kits', benches, classes: 1 })),
 );
 
@@ -109,7 +122,20 @@ export const anyKitchen: fc.Arbitrary<AnyKitchen> = fc
     const driver: Driver = pan
       ? { by: 'factor', factor: pieces / 10 }
       : two
-        ? ({ by: 'both', a: ask('sweet', pieces), b: ask('savoury', more), ...(testPiece && { testPiece: true }) } as Driver)
+        ? ({
+            by: 'both',
+            a: ask('sweet', pieces),
+            b: ask('savoury', more),
+            ...(testPiece && { testPiece: true }),
+          } as Driver)
         : { by: 'pieces', pieces, portionMl: 60, ...(testPiece && { testPiece: true }) };
-    return { formula: formulaOf(card, kind, forked), house, end: forked && !two ? 'a' : null, driver, split: two ? ONE : split, exactness, kind };
+    return {
+      formula: formulaOf(card, kind, forked),
+      house,
+      end: forked && !two ? 'a' : null,
+      driver,
+      split: two ? ONE : split,
+      exactness,
+      kind,
+    };
   });

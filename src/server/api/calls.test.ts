@@ -24,7 +24,11 @@ type Post = (r: Request) => Promise<Response>;
 
 async function call(post: Post, body: unknown, type = 'application/json') {
   const r = await post(
-    new Request('http://127.0.0.1/', { method: 'POST', headers: { 'content-type': type }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    new Request('http://127.0.0.1/', {
+      method: 'POST',
+      headers: { 'content-type': type },
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+    }),
   );
   const answer: unknown = await r.json();
   return { status: r.status, type: r.headers.get('content-type'), answer };
@@ -79,22 +83,26 @@ test('conventions change what is read', async () => {
 });
 
 test('what a call does not say is as the house has it', async () => {
-  await changeHouse({ conventions: { ...FRESH_CONVENTIONS, flourFill: 'dipped', powder: 'single-tartrate' }, ways: FRESH_WAYS });
+  await changeHouse({
+    conventions: { ...FRESH_CONVENTIONS, flourFill: 'dipped', powder: 'single-tartrate' },
+    ways: FRESH_WAYS,
+  });
   try {
     const lines = readResponse.parse((await call(readPost, { text: '1 cup flour\n10 g baking powder' })).answer).lines;
     expect(lines[0]?.grams).toBeCloseTo(140, 6);
     expect(lines[1]?.ingredientId).toBe('baking-powder-single');
-    expect(readResponse.parse((await call(readPost, { text: '1 cup flour', conventions: { flourFill: 'spooned' } })).answer).lines[0]?.grams).toBeCloseTo(
-      125,
-      6,
-    );
+    expect(
+      readResponse.parse((await call(readPost, { text: '1 cup flour', conventions: { flourFill: 'spooned' } })).answer)
+        .lines[0]?.grams,
+    ).toBeCloseTo(125, 6);
   } finally {
     await query("delete from kitchen where key = 'house'");
   }
 });
 
 test('analyse works the balance, and lines as read can be sent back', async () => {
-  const text = '250 g flour\n25 g sugar\n5 g salt\n4 g baking soda\n480 g buttermilk\n2 large eggs\n50 g butter, melted';
+  const text =
+    '250 g flour\n25 g sugar\n5 g salt\n4 g baking soda\n480 g buttermilk\n2 large eggs\n50 g butter, melted';
   const one = analyseResponse.parse((await call(analysePost, { text, kind: 'griddle', school: 'even' })).answer);
   expect(one.mass_g).toBeCloseTo(914, 6);
   expect(one.percent.water).toBeCloseTo(207.107, 2);
@@ -112,7 +120,8 @@ test('analyse works the balance, and lines as read can be sent back', async () =
 });
 
 test('lines as read bring their parts, their foam and their mashed berries back', async () => {
-  const text = '200 g cake flour\n2 eggs plus 1 yolk\n3 egg whites, whipped to firm peaks\n100 g blueberries, mashed\n200 g milk\n20 g butter for the pan';
+  const text =
+    '200 g cake flour\n2 eggs plus 1 yolk\n3 egg whites, whipped to firm peaks\n100 g blueberries, mashed\n200 g milk\n20 g butter for the pan';
   const one = analyseResponse.parse((await call(analysePost, { text, kind: 'foam' })).answer);
   const lines = readResponse.parse((await call(readPost, { text })).answer).lines;
   const two = analyseResponse.parse((await call(analysePost, { lines, kind: 'foam' })).answer);
@@ -121,7 +130,8 @@ test('lines as read bring their parts, their foam and their mashed berries back'
 });
 
 test('what a cook writes wrong is said on its line, not refused', async () => {
-  const text = '200 g flour\n0 g milk\n2 buckets water\n1 cup moondust\n1 cup milk 2 cups\na splash of milk\n99999 kg sugar';
+  const text =
+    '200 g flour\n0 g milk\n2 buckets water\n1 cup moondust\n1 cup milk 2 cups\na splash of milk\n99999 kg sugar';
   const a = readResponse.parse((await call(readPost, { text })).answer);
   expect(a.lines.map((l) => [l.text, l.findings[0]?.code])).toEqual([
     ['200 g flour', undefined],
@@ -137,7 +147,9 @@ test('what a cook writes wrong is said on its line, not refused', async () => {
 });
 
 test('a school may be written as the cook says it', async () => {
-  expect((await call(analysePost, { text: '200 g flour\n300 g milk', kind: 'foam', school: 'soft fold' })).status).toBe(200);
+  expect((await call(analysePost, { text: '200 g flour\n300 g milk', kind: 'foam', school: 'soft fold' })).status).toBe(
+    200,
+  );
 });
 
 test('scale to pieces, exact and whole grams, unread lines unscaled', async () => {
@@ -148,9 +160,20 @@ test('scale to pieces, exact and whole grams, unread lines unscaled', async () =
   expect(a.lines[0]).toMatchObject({ ingredientId: 'flour-all-purpose', measure: expect.stringMatching(/^\d+ g$/) });
   expect(Number.isInteger(a.lines[0]?.grams)).toBe(true);
   const exact = scaleResponse.parse(
-    (await call(scalePost, { lines: [{ ingredientId: 'flour-all-purpose', grams: 100 }], to: { factor: 2.684 }, measure: 'exact' })).answer,
+    (
+      await call(scalePost, {
+        lines: [{ ingredientId: 'flour-all-purpose', grams: 100 }],
+        to: { factor: 2.684 },
+        measure: 'exact',
+      })
+    ).answer,
   );
-  expect(exact).toMatchObject({ factor: 2.684, pieces: null, lines: [{ grams: expect.closeTo(268.4), measure: '268.4 g' }], drift: { water: 0, co2: 0 } });
+  expect(exact).toMatchObject({
+    factor: 2.684,
+    pieces: null,
+    lines: [{ grams: expect.closeTo(268.4), measure: '268.4 g' }],
+    drift: { water: 0, co2: 0 },
+  });
 });
 
 test('scale to kitchen measures: what a drawer has, and what it drifts', async () => {
@@ -175,31 +198,70 @@ test('what cannot be read is a 400 with its place', async () => {
   expect(await refused(readPost, {})).toMatchObject({ status: 400, path: 'text' });
   expect(await refused(readPost, { text: '' })).toMatchObject({ status: 400, path: 'text' });
   expect(await refused(readPost, { text: 5 })).toMatchObject({ status: 400, path: 'text' });
-  expect(await refused(readPost, { text: '1 cup flour', conventions: { cup: 'bucket' } })).toMatchObject({ status: 400, path: 'conventions.cup' });
+  expect(await refused(readPost, { text: '1 cup flour', conventions: { cup: 'bucket' } })).toMatchObject({
+    status: 400,
+    path: 'conventions.cup',
+  });
   expect(await refused(analysePost, {})).toMatchObject({ status: 400, path: 'text' });
   expect(await refused(analysePost, { text: '1 cup flour', lines: [] })).toMatchObject({ status: 400 });
-  expect(await refused(analysePost, { lines: [{ ingredientId: 'moondust', grams: 5 }] })).toMatchObject({ status: 400, path: 'lines.0.ingredientId' });
+  expect(await refused(analysePost, { lines: [{ ingredientId: 'moondust', grams: 5 }] })).toMatchObject({
+    status: 400,
+    path: 'lines.0.ingredientId',
+  });
   for (const grams of [-5, 0, 1e12, 'ten'])
-    expect(await refused(analysePost, { lines: [{ ingredientId: 'honey', grams }] })).toMatchObject({ status: 400, path: 'lines.0.grams' });
-  expect(await refused(analysePost, { text: '1 cup flour', kind: 'griddle', school: 'souffle' })).toMatchObject({ status: 400, path: 'school' });
-  for (const to of [{}, { factor: 0 }, { factor: -1 }, { pieces: 2.5, portion_ml: 60 }, { pieces: 5 }, { mass_g: 'NaN' }])
+    expect(await refused(analysePost, { lines: [{ ingredientId: 'honey', grams }] })).toMatchObject({
+      status: 400,
+      path: 'lines.0.grams',
+    });
+  expect(await refused(analysePost, { text: '1 cup flour', kind: 'griddle', school: 'souffle' })).toMatchObject({
+    status: 400,
+    path: 'school',
+  });
+  for (const to of [
+    {},
+    { factor: 0 },
+    { factor: -1 },
+    { pieces: 2.5, portion_ml: 60 },
+    { pieces: 5 },
+    { mass_g: 'NaN' },
+  ])
     expect(await refused(scalePost, { text: '1 cup flour', to, measure: 'gram' })).toMatchObject({ status: 400 });
-  expect(await refused(scalePost, { text: '1 cup flour', to: { factor: 1 }, measure: 'handful' })).toMatchObject({ status: 400, path: 'measure' });
+  expect(await refused(scalePost, { text: '1 cup flour', to: { factor: 1 }, measure: 'handful' })).toMatchObject({
+    status: 400,
+    path: 'measure',
+  });
 });
 
 test('what is well formed but cannot be worked is a 422', async () => {
   const noFlour = await refused(analysePost, { text: '1 cup milk\n2 eggs' });
   expect(noFlour).toMatchObject({ status: 422, path: 'text' });
   expect(noFlour.p.findings).toEqual([expect.objectContaining({ code: 'no-flour', severity: 'stop' })]);
-  expect(await refused(analysePost, { lines: [{ ingredientId: 'baking-soda', grams: 5 }] })).toMatchObject({ status: 422, path: 'lines' });
-  expect(await refused(scalePost, { text: '1 cup milk', to: { flour_g: 500 }, measure: 'gram' })).toMatchObject({ status: 422, path: 'to.flour_g' });
-  expect(await refused(scalePost, { text: 'flour', to: { factor: 2 }, measure: 'gram' })).toMatchObject({ status: 422, path: 'lines' });
-  expect(await refused(readPost, { text: '1 cup flour', conventions: { flourFill: 'own' } })).toMatchObject({ status: 422, path: 'conventions.flourFill' });
-  expect(await refused(readPost, { text: '1 cup flour\n'.repeat(20_000) })).toMatchObject({ status: 422, path: 'text' });
+  expect(await refused(analysePost, { lines: [{ ingredientId: 'baking-soda', grams: 5 }] })).toMatchObject({
+    status: 422,
+    path: 'lines',
+  });
+  expect(await refused(scalePost, { text: '1 cup milk', to: { flour_g: 500 }, measure: 'gram' })).toMatchObject({
+    status: 422,
+    path: 'to.flour_g',
+  });
+  expect(await refused(scalePost, { text: 'flour', to: { factor: 2 }, measure: 'gram' })).toMatchObject({
+    status: 422,
+    path: 'lines',
+  });
+  expect(await refused(readPost, { text: '1 cup flour', conventions: { flourFill: 'own' } })).toMatchObject({
+    status: 422,
+    path: 'conventions.flourFill',
+  });
+  expect(await refused(readPost, { text: '1 cup flour\n'.repeat(20_000) })).toMatchObject({
+    status: 422,
+    path: 'text',
+  });
 });
 
 test('another type is a 415, over 1 MB a 413', async () => {
-  expect(await refused(readPost, 'text=1 cup flour', 'application/x-www-form-urlencoded')).toMatchObject({ status: 415 });
+  expect(await refused(readPost, 'text=1 cup flour', 'application/x-www-form-urlencoded')).toMatchObject({
+    status: 415,
+  });
   expect(await refused(readPost, JSON.stringify({ text: 'x'.repeat(2_000_000) }))).toMatchObject({ status: 413 });
 });
 
@@ -215,22 +277,34 @@ test('never a 500: any JSON at all is answered or refused', async () => {
 
 test('never a 500: any text as a card', async () => {
   await fc.assert(
-    fc.asyncProperty(fc.constantFrom<Post>(readPost, analysePost), fc.string({ minLength: 1, maxLength: 200, unit: 'grapheme' }), async (post, text) => {
-      const r = await call(post, { text });
-      return r.status === 200 || r.status === 422;
-    }),
+    fc.asyncProperty(
+      fc.constantFrom<Post>(readPost, analysePost),
+      fc.string({ minLength: 1, maxLength: 200, unit: 'grapheme' }),
+      async (post, text) => {
+        const r = await call(post, { text });
+        return r.status === 200 || r.status === 422;
+      },
+    ),
     { numRuns: 200 },
   );
 });
 
 test('the OpenAPI document names the calls and is made from the same schemas', async () => {
-  const doc = (await openapiGet().json()) as { openapi: string; paths: object; components: { schemas: Record<string, { properties?: object }> } };
+  const doc = (await openapiGet().json()) as {
+    openapi: string;
+    paths: object;
+    components: { schemas: Record<string, { properties?: object }> };
+  };
   expect(doc.openapi).toBe('3.1.0');
   expect(Object.keys(doc.paths)).toEqual([
-    ...['read', 'analyse', 'propose', 'scale', 'formulas', 'formulas/{id}', 'batches', 'pantry'].map((p) => `/api/v1/${p}`),
+    ...['read', 'analyse', 'propose', 'scale', 'formulas', 'formulas/{id}', 'batches', 'pantry'].map(
+      (p) => `/api/v1/${p}`,
+    ),
     '/api/health',
   ]);
-  expect(Object.keys(doc.components.schemas.AnalyseResponse?.properties ?? {})).toEqual(Object.keys(analyseResponse.shape));
+  expect(Object.keys(doc.components.schemas.AnalyseResponse?.properties ?? {})).toEqual(
+    Object.keys(analyseResponse.shape),
+  );
 });
 
 test('propose answers what the Bench offers and refuses: a wish, a rail, a fix, a swap', async () => {
@@ -257,7 +331,9 @@ test('propose answers what the Bench offers and refuses: a wish, a rail, a fix, 
   expect(salt.offered[0]?.changes.salt[1]).toBeCloseTo(1.8, 1);
   const salty = await on(cakes.replace('4 g salt', '30 g salt'), { fix: 'salt-high' });
   expect(salty.offered[0]?.findingsEnded).toContain('salt-high');
-  expect((await on(cakes, { fix: 'salt-high' })).refused).toEqual([{ why: 'That finding does not stand here.', add: null }]);
+  expect((await on(cakes, { fix: 'salt-high' })).refused).toEqual([
+    { why: 'That finding does not stand here.', add: null },
+  ]);
   const swap = await on(cakes, { swap: { from: 'butter-unsalted', to: 'oil-neutral' } });
   expect(swap.offered.length + swap.refused.length).toBeGreaterThan(0);
   // lines in grams, and what can't be asked
@@ -267,7 +343,10 @@ test('propose answers what the Bench offers and refuses: a wish, a rail, a fix, 
   ];
   expect((await call(proposePost, { lines, kind: 'griddle', ask: { wish: 'thicker' } })).status).toBe(200);
   expect(await refused(proposePost, { lines, kind: 'griddle', ask: { wish: 'bluer' } })).toMatchObject({ status: 400 });
-  expect(await refused(proposePost, { text: '430 g milk', kind: 'griddle', ask: { wish: 'thicker' } })).toMatchObject({ status: 422, path: 'text' });
+  expect(await refused(proposePost, { text: '430 g milk', kind: 'griddle', ask: { wish: 'thicker' } })).toMatchObject({
+    status: 422,
+    path: 'text',
+  });
 });
 
 test('trouble of the records is told by its kind, each with its status', async () => {
@@ -277,6 +356,10 @@ test('trouble of the records is told by its kind, each with its status', async (
   };
   expect(await told('away')).toEqual([503, 'The records are out of reach just now.', '5']);
   expect(await told('full')).toEqual([507, 'The disk is full: nothing can be written until there is room.', null]);
-  expect(await told('slow')).toEqual([503, 'That took the records too long and was stopped; nothing of it was written.', '5']);
+  expect(await told('slow')).toEqual([
+    503,
+    'That took the records too long and was stopped; nothing of it was written.',
+    '5',
+  ]);
   expect((await told('unkeepable'))[0]).toBe(422);
 });

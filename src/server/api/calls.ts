@@ -58,7 +58,13 @@ async function house(c: ConventionsIn): Promise<Answer<KitchenConventions>> {
   const house = kept.up ? kept.value : lastHouse();
   const whole = SAID_BY_CALLS.every((k) => k in given);
   if (!house && !whole)
-    return { ok: false, response: problem(503, "The house's own conventions are out of reach: send all of them, or ask again after the time in Retry-After.") };
+    return {
+      ok: false,
+      response: problem(
+        503,
+        "The house's own conventions are out of reach: send all of them, or ask again after the time in Retry-After.",
+      ),
+    };
   const value: KitchenConventions = { ...(house?.conventions ?? FRESH_CONVENTIONS), ...given };
   if (value.flourFill === 'own' && c?.flourFill === 'own' && !ownFill(value))
     return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
@@ -71,7 +77,11 @@ export const outLine = (l: Line, lineNumber: number): ApiLine => ({
   status: l.status,
   ingredient: l.ingredient ? { id: l.ingredient.id, name: l.ingredient.name } : null,
   ingredientId: l.ingredient?.id ?? null,
-  amounts: l.amounts.map((a) => ({ value: a.low.valueOf(), valueHigh: a.high?.valueOf() ?? null, unit: a.unit ?? 'piece' })),
+  amounts: l.amounts.map((a) => ({
+    value: a.low.valueOf(),
+    valueHigh: a.high?.valueOf() ?? null,
+    unit: a.unit ?? 'piece',
+  })),
   grams: l.grams,
   gramsLow: l.gramsLow,
   gramsHigh: l.gramsHigh,
@@ -130,7 +140,10 @@ async function linesOf(body: Source): Promise<Answer<Worked>> {
   if (body.text !== undefined) {
     const card = readCard(body.text, h.value);
     if (!card.ok) return refuse(422, 'text', card.error.message);
-    return { ok: true, value: { house: h.value, lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) } };
+    return {
+      ok: true,
+      value: { house: h.value, lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) },
+    };
   }
   const lines: ReturnType<typeof apiLine>[] = [];
   for (const [n, l] of (body.lines ?? []).entries()) {
@@ -145,15 +158,21 @@ type LineIn = NonNullable<Source['lines']>[number];
 
 /** The first id of a line that is in no pantry. */
 function strangerIn(l: LineIn, h: KitchenConventions): { readonly path: string; readonly id: string } | null {
-  if (l.ingredientId !== null && !findIngredient(l.ingredientId, h.own)) return { path: 'ingredientId', id: l.ingredientId };
+  if (l.ingredientId !== null && !findIngredient(l.ingredientId, h.own))
+    return { path: 'ingredientId', id: l.ingredientId };
   const m = (l.parts ?? []).findIndex((p) => !findIngredient(p.ingredientId, h.own));
   return m < 0 ? null : { path: `parts.${m}.ingredientId`, id: l.parts?.[m]?.ingredientId ?? '' };
 }
 
-const partsOf = (i: Ingredient, grams: number) => membersOf(i).map((m) => ({ ingredient: m.ingredient, grams: grams * m.share }));
+const partsOf = (i: Ingredient, grams: number) =>
+  membersOf(i).map((m) => ({ ingredient: m.ingredient, grams: grams * m.share }));
 
 /** A line sent as grams. Its text, where it fits the ingredient, still says what is done to it and where it goes. */
-function apiLine(l: LineIn, lineNumber: number, conventions: KitchenConventions): { readonly line: AccountLine; readonly out: ApiLine } {
+function apiLine(
+  l: LineIn,
+  lineNumber: number,
+  conventions: KitchenConventions,
+): { readonly line: AccountLine; readonly out: ApiLine } {
   const i = l.ingredientId === null ? null : (findIngredient(l.ingredientId, conventions.own) ?? null);
   const said = l.text === undefined ? null : readLine(l.text, conventions);
   const same = said !== null && said.ingredient?.id === i?.id ? said : null;
@@ -193,14 +212,21 @@ function apiLine(l: LineIn, lineNumber: number, conventions: KitchenConventions)
   return { line, out };
 }
 
-export async function analyseCall(body: z.infer<typeof analyseRequest>): Promise<Answer<z.infer<typeof analyseResponse>>> {
+export async function analyseCall(
+  body: z.infer<typeof analyseRequest>,
+): Promise<Answer<z.infer<typeof analyseResponse>>> {
   const worked = await linesOf(body);
   if (!worked.ok) return worked;
   const a = analyse(worked.value.lines, body.kind ?? null, body.school === undefined ? null : schoolId(body.school));
   if (!a.percent || a.co2Per100gFlour === null || !a.volume) {
     const path = body.text === undefined ? 'lines' : 'text';
     const findings = a.findings.map((f) => ({ ...f }));
-    return refuse(422, path, a.findings.find((f) => f.code === 'no-flour')?.message ?? 'There is nothing to work with.', { findings });
+    return refuse(
+      422,
+      path,
+      a.findings.find((f) => f.code === 'no-flour')?.message ?? 'There is nothing to work with.',
+      { findings },
+    );
   }
   const { liquid, water, egg, fat, sugar, salt } = a.percent;
   return {
@@ -219,7 +245,11 @@ export async function analyseCall(body: z.infer<typeof analyseRequest>): Promise
         unspentAcid_meq: a.ledger.unspentAcidMeq,
         co2_g_per_100g_flour: a.co2Per100gFlour,
       },
-      batter: { density_g_per_ml: a.volume.densityGPerMl, volume_ml: a.volume.volumeMl, pour: a.thickness?.pour ?? null },
+      batter: {
+        density_g_per_ml: a.volume.densityGPerMl,
+        volume_ml: a.volume.volumeMl,
+        pour: a.thickness?.pour ?? null,
+      },
       findings: a.findings.map((f) => ({ ...f })),
     },
   };
@@ -231,7 +261,9 @@ function formulaOf(body: z.infer<typeof proposeRequest>, conventions: KitchenCon
   const begun: Formula = { ...EMPTY_FORMULA, conventions: { ...body.conventions }, kind: body.kind, school };
   if (body.text !== undefined) {
     const card = entriesFromCard(body.text, conventions);
-    return card.ok ? { ok: true, value: { ...withCard(begun, card.value), kind: body.kind, school } } : refuse(422, 'text', card.message);
+    return card.ok
+      ? { ok: true, value: { ...withCard(begun, card.value), kind: body.kind, school } }
+      : refuse(422, 'text', card.message);
   }
   const entries: Entry[] = [];
   for (const [n, l] of (body.lines ?? []).entries()) {
@@ -249,15 +281,25 @@ function formulaOf(body: z.infer<typeof proposeRequest>, conventions: KitchenCon
   return { ok: true, value: { ...begun, entries } };
 }
 
-export async function proposeCall(body: z.infer<typeof proposeRequest>): Promise<Answer<z.infer<typeof proposeResponse>>> {
+export async function proposeCall(
+  body: z.infer<typeof proposeRequest>,
+): Promise<Answer<z.infer<typeof proposeResponse>>> {
   const h = await house(body.conventions);
   if (!h.ok) return h;
   const formula = formulaOf(body, h.value);
   if (!formula.ok) return formula;
-  const b: Bench = { formula: formula.value, house: lastHouse() ?? { ...FRESH_KITCHEN, conventions: h.value }, end: null };
+  const b: Bench = {
+    formula: formula.value,
+    house: lastHouse() ?? { ...FRESH_KITCHEN, conventions: h.value },
+    end: null,
+  };
   const was = workedOn(b);
   if (!(was.analysis.tally.flourG > 0))
-    return refuse(422, body.text === undefined ? 'lines' : 'text', 'There is no flour in this formula, so no ratio can be worked.');
+    return refuse(
+      422,
+      body.text === undefined ? 'lines' : 'text',
+      'There is no flour in this formula, so no ratio can be worked.',
+    );
   const { offered, refused } = proposalsFor(b, body.ask);
   return {
     ok: true,
@@ -279,7 +321,14 @@ export async function proposeCall(body: z.infer<typeof proposeRequest>): Promise
           })),
           mass_g: [was.analysis.tally.massG, is.analysis.tally.massG],
           flour_g: [was.analysis.tally.flourG, is.analysis.tally.flourG],
-          changes: { water: rail('water'), egg: rail('egg'), fat: rail('fat'), sugar: rail('sugar'), salt: rail('salt'), lift: rail('lift') },
+          changes: {
+            water: rail('water'),
+            egg: rail('egg'),
+            fat: rail('fat'),
+            sugar: rail('sugar'),
+            salt: rail('salt'),
+            lift: rail('lift'),
+          },
           findingsEnded: codes(was).filter((c) => !codes(is).includes(c)),
           findingsNew: codes(is).filter((c) => !codes(was).includes(c)),
         };
@@ -305,7 +354,10 @@ export async function scaleCall(body: z.infer<typeof scaleRequest>): Promise<Ans
   const begun = timesOf(worked.value.lines, to, body.kind ?? null);
   if (!begun.ok) return refuse(422, begun.error.path, begun.error.message);
   const drawer = lastHouse()?.drawer ?? FRESH_DRAWER;
-  const how = body.measure === 'kitchen' ? inKitchen(worked.value.lines, begun.value.factor, { conventions: worked.value.house, drawer }).taken : body.measure;
+  const how =
+    body.measure === 'kitchen'
+      ? inKitchen(worked.value.lines, begun.value.factor, { conventions: worked.value.house, drawer }).taken
+      : body.measure;
   const s = scale(worked.value.lines, to, how, body.kind ?? null);
   if (!s.ok) return refuse(422, s.error.path, s.error.message);
   return {

@@ -6,13 +6,22 @@ import { GET as formulas, POST as newFormula } from '@/app/api/v1/formulas/route
 import { GET as pantry } from '@/app/api/v1/pantry/route';
 import { POST as read } from '@/app/api/v1/read/route';
 import { GET as exported } from '@/app/formulas/[id]/export/route';
-import { batchesResponse, formulaResponse, formulasResponse, newFormulaResponse, pantryResponse, problemResponse, readResponse } from '@/contract/api';
+import {
+  batchesResponse,
+  formulaResponse,
+  formulasResponse,
+  newFormulaResponse,
+  pantryResponse,
+  problemResponse,
+  readResponse,
+} from '@/contract/api';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 
 // its own database, so that the tests of records can run beside it
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database api_kitchen');
   await closePool();
@@ -82,7 +91,9 @@ describe('formulas, batches and the pantry', () => {
     const kept = newFormulaResponse.parse(await made.json());
     expect(kept).toMatchObject({ name: 'Quay cakes', version: 1, lines: 6, asked: 0 });
     expect(made.headers.get('location')).toBe(`/api/v1/formulas/${kept.id}`);
-    const again = newFormulaResponse.parse(await (await newFormula(sent('text/plain', CARD, { 'idempotency-key': key }))).json());
+    const again = newFormulaResponse.parse(
+      await (await newFormula(sent('text/plain', CARD, { 'idempotency-key': key }))).json(),
+    );
     expect(again.id).toBe(kept.id);
 
     const found = formulasResponse.parse(await (await formulas(asked('?find=quay'))).json());
@@ -114,13 +125,19 @@ describe('formulas, batches and the pantry', () => {
 
   test('by JSON with its kind said; what can’t be one is refused at its place', async () => {
     const json = (b: unknown) => newFormula(sent('application/json', JSON.stringify(b)));
-    const made = newFormulaResponse.parse(await (await json({ text: CARD, name: 'Quay waffles', kind: 'waffle', school: 'crisp' })).json());
-    const one = formulaResponse.parse(await (await oneFormula(asked(''), { params: Promise.resolve({ id: made.id }) })).json());
+    const made = newFormulaResponse.parse(
+      await (await json({ text: CARD, name: 'Quay waffles', kind: 'waffle', school: 'crisp' })).json(),
+    );
+    const one = formulaResponse.parse(
+      await (await oneFormula(asked(''), { params: Promise.resolve({ id: made.id }) })).json(),
+    );
     expect(one).toMatchObject({ name: 'Quay waffles', kind: 'waffle', school: 'crisp' });
     expect((await refusal(await json({ text: '' }))).errors[0]?.path).toBe('text');
     expect((await refusal(await json({ text: '250 g flour\n2 eggs' }))).errors[0]?.path).toBe('name');
     expect((await refusal(await json({ text: 'Shopping\nThings to remember\nNothing else' }))).status).toBe(422);
-    expect((await refusal(await newFormula(sent('text/plain', CARD, { 'idempotency-key': 'twice' })))).errors[0]?.path).toBe('Idempotency-Key');
+    expect(
+      (await refusal(await newFormula(sent('text/plain', CARD, { 'idempotency-key': 'twice' })))).errors[0]?.path,
+    ).toBe('Idempotency-Key');
     expect((await refusal(await newFormula(sent('application/xml', '<a/>')))).status).toBe(415);
   });
 

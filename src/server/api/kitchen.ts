@@ -1,7 +1,14 @@
 /** The kitchen's records for other programs: formulas, batches, the pantry, a page at a time. */
 
 import type { z } from 'zod';
-import type { batchesResponse, formulaResponse, formulasResponse, newFormulaRequest, newFormulaResponse, pantryResponse } from '@/contract/api';
+import type {
+  batchesResponse,
+  formulaResponse,
+  formulasResponse,
+  newFormulaRequest,
+  newFormulaResponse,
+  pantryResponse,
+} from '@/contract/api';
 import { formulaSchema } from '@/contract/formula';
 import { analyseFormula } from '@/core/analyse-formula';
 import { formulaFrom } from '@/core/exchange/import';
@@ -28,11 +35,18 @@ const AT_ONCE = 100;
 /** Where a page begins; the answer to give where that is no such place. */
 function placeIn(
   query: URLSearchParams,
-): { readonly ok: true; readonly after: ReturnType<typeof cursorIn> } | { readonly ok: false; readonly response: Response } {
+):
+  | { readonly ok: true; readonly after: ReturnType<typeof cursorIn> }
+  | { readonly ok: false; readonly response: Response } {
   const after = query.get('after');
   const at = after === null ? null : cursorIn(after);
   return after !== null && at === null
-    ? { ok: false, response: problem(400, 'after: what a page answered as "next".', [{ path: 'after', message: 'What a page answered as "next".' }]) }
+    ? {
+        ok: false,
+        response: problem(400, 'after: what a page answered as "next".', [
+          { path: 'after', message: 'What a page answered as "next".' },
+        ]),
+      }
     : { ok: true, after: at };
 }
 
@@ -82,7 +96,11 @@ export function oneFormula(v: Version, house: Kitchen): z.infer<typeof formulaRe
  * Keeps a recipe as a new formula. @param requestId the same again keeps nothing twice
  * @returns 201 with its place, or the refusal
  */
-export async function keepRecipe(r: OpenRecipe, asked: Omit<z.infer<typeof newFormulaRequest>, 'text'>, requestId: string | null): Promise<Response> {
+export async function keepRecipe(
+  r: OpenRecipe,
+  asked: Omit<z.infer<typeof newFormulaRequest>, 'text'>,
+  requestId: string | null,
+): Promise<Response> {
   const house = await reach(loadHouse);
   if (!house.up) return troubled(house.kind);
   const own = r.formula === undefined ? null : formulaSchema.safeParse(r.formula);
@@ -109,7 +127,13 @@ export async function keepRecipe(r: OpenRecipe, asked: Omit<z.infer<typeof newFo
   if (!kept.up) return troubled(kept.kind);
   if (!kept.value.ok) return problem(422, kept.value.message);
   const { formulaId: id, number } = kept.value.saved;
-  const answer: z.infer<typeof newFormulaResponse> = { id, version: number, name: checked.data.name, lines, asked: open };
+  const answer: z.infer<typeof newFormulaResponse> = {
+    id,
+    version: number,
+    name: checked.data.name,
+    lines,
+    asked: open,
+  };
   const response = json(answer, 201);
   response.headers.set('location', `/api/v1/formulas/${id}`);
   return response;
@@ -154,7 +178,9 @@ export async function listPantry(query: URLSearchParams): Promise<Response> {
   if (!r.up) return troubled(r.kind);
   const [house, stock] = r.value;
   const after = query.get('after') ?? '';
-  const all = [...everyIngredient(house.conventions.own)].sort((a, b) => (a.id < b.id ? -1 : 1)).filter((i) => i.id > after);
+  const all = [...everyIngredient(house.conventions.own)]
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .filter((i) => i.id > after);
   const rows = all.slice(0, AT_ONCE);
   const answer: z.infer<typeof pantryResponse> = {
     ingredients: rows.map((i) => {

@@ -15,25 +15,58 @@ const PROBLEMS: Readonly<Record<string, string>> = {
 };
 
 /** The open formats that are sent as they are, by their content type. */
-const RAW = ['text/plain', 'text/markdown', 'text/html', 'application/ld+json', 'text/csv', 'text/tab-separated-values'];
-const raw = (which: readonly string[]): Readonly<Record<string, unknown>> => Object.fromEntries(which.map((t) => [t, { schema: { type: 'string' } }]));
+const RAW = [
+  'text/plain',
+  'text/markdown',
+  'text/html',
+  'application/ld+json',
+  'text/csv',
+  'text/tab-separated-values',
+];
+const raw = (which: readonly string[]): Readonly<Record<string, unknown>> =>
+  Object.fromEntries(which.map((t) => [t, { schema: { type: 'string' } }]));
 
-const inQuery = (name: string, description: string): unknown => ({ name, in: 'query', required: false, description, schema: { type: 'string' } });
+const inQuery = (name: string, description: string): unknown => ({
+  name,
+  in: 'query',
+  required: false,
+  description,
+  schema: { type: 'string' },
+});
 const AFTER = inQuery('after', 'What a page answered as "next"');
 
 /** A list by pages. */
-const list = (summary: string, response: string, parameters: readonly unknown[]): Readonly<Record<string, unknown>> => ({
+const list = (
+  summary: string,
+  response: string,
+  parameters: readonly unknown[],
+): Readonly<Record<string, unknown>> => ({
   summary,
   parameters,
   responses: {
-    200: { description: 'A page', content: { 'application/json': { schema: { $ref: `#/components/schemas/${response}` } } } },
-    400: { description: '"after" is no place of a page', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
-    503: { description: 'The database is away', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+    200: {
+      description: 'A page',
+      content: { 'application/json': { schema: { $ref: `#/components/schemas/${response}` } } },
+    },
+    400: {
+      description: '"after" is no place of a page',
+      content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+    },
+    503: {
+      description: 'The database is away',
+      content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+    },
   },
 });
 
 /** @param status of what went well @param files whether the open formats are taken as they are too */
-function post(summary: string, request: string, response: string, status = 200, files = false): Readonly<Record<string, unknown>> {
+function post(
+  summary: string,
+  request: string,
+  response: string,
+  status = 200,
+  files = false,
+): Readonly<Record<string, unknown>> {
   const ref = (name: string): unknown => ({ $ref: `#/components/schemas/${name}` });
   const problems = Object.entries(PROBLEMS).map(([status, description]) => [
     status,
@@ -42,9 +75,15 @@ function post(summary: string, request: string, response: string, status = 200, 
   return {
     post: {
       summary,
-      requestBody: { required: true, content: { 'application/json': { schema: ref(request) }, ...(files && raw(RAW)) } },
+      requestBody: {
+        required: true,
+        content: { 'application/json': { schema: ref(request) }, ...(files && raw(RAW)) },
+      },
       ...(files && { parameters: [inQuery('recipe', 'Which, by its number, where a file holds several')] }),
-      responses: { [status]: { description: 'Worked', content: { 'application/json': { schema: ref(response) } } }, ...Object.fromEntries(problems) },
+      responses: {
+        [status]: { description: 'Worked', content: { 'application/json': { schema: ref(response) } } },
+        ...Object.fromEntries(problems),
+      },
     },
   };
 }
@@ -54,23 +93,52 @@ export const openapi = (): unknown => ({
   info: {
     title: 'Even Crumb',
     version: '1',
-    description: 'Reads, analyses and scales breakfast batters. Grams, millilitres, milliequivalents; percent of flour = 100.',
+    description:
+      'Reads, analyses and scales breakfast batters. Grams, millilitres, milliequivalents; percent of flour = 100.',
   },
   paths: {
     '/api/v1/read': {
-      ...post('Read a card, or a file of an open format, into lines with grams', 'ReadRequest', 'ReadResponse', 200, true),
+      ...post(
+        'Read a card, or a file of an open format, into lines with grams',
+        'ReadRequest',
+        'ReadResponse',
+        200,
+        true,
+      ),
       get: {
         summary: 'The same for a text in the address, in the conventions of the house: every word of a line explained',
         parameters: [{ name: 'text', in: 'query', required: true, schema: { type: 'string' } }],
-        responses: { 200: { description: 'As read', content: { 'application/json': { schema: { $ref: '#/components/schemas/ReadResponse' } } } } },
+        responses: {
+          200: {
+            description: 'As read',
+            content: { 'application/json': { schema: { $ref: '#/components/schemas/ReadResponse' } } },
+          },
+        },
       },
     },
-    '/api/v1/analyse': post('Balance, rise ledger, batter and findings of a formula', 'AnalyseRequest', 'AnalyseResponse'),
-    '/api/v1/propose': post('What the Bench offers and refuses: a wish, a rail, a fix, a swap', 'ProposeRequest', 'ProposeResponse'),
+    '/api/v1/analyse': post(
+      'Balance, rise ledger, batter and findings of a formula',
+      'AnalyseRequest',
+      'AnalyseResponse',
+    ),
+    '/api/v1/propose': post(
+      'What the Bench offers and refuses: a wish, a rail, a fix, a swap',
+      'ProposeRequest',
+      'ProposeResponse',
+    ),
     '/api/v1/scale': post('Scale a formula', 'ScaleRequest', 'ScaleResponse'),
     '/api/v1/formulas': {
-      get: list('Formulas, those used lately first', 'FormulasResponse', [inQuery('find', 'Words of its name, kind, style, flour or liquid'), AFTER]),
-      ...post('Keep a recipe as a new formula; the same Idempotency-Key keeps nothing twice', 'NewFormulaRequest', 'NewFormulaResponse', 201, true),
+      get: list('Formulas, those used lately first', 'FormulasResponse', [
+        inQuery('find', 'Words of its name, kind, style, flour or liquid'),
+        AFTER,
+      ]),
+      ...post(
+        'Keep a recipe as a new formula; the same Idempotency-Key keeps nothing twice',
+        'NewFormulaRequest',
+        'NewFormulaResponse',
+        201,
+        true,
+      ),
     },
     '/api/v1/formulas/{id}': {
       get: {
@@ -89,19 +157,36 @@ export const openapi = (): unknown => ({
               ...raw(['text/plain', 'text/markdown', 'application/ld+json', 'text/csv']),
             },
           },
-          404: { description: 'There is none', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+          404: {
+            description: 'There is none',
+            content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+          },
         },
       },
     },
-    '/api/v1/batches': { get: list('The log, the newest first', 'BatchesResponse', [inQuery('find', 'Words of its name, note, marks or change'), AFTER]) },
+    '/api/v1/batches': {
+      get: list('The log, the newest first', 'BatchesResponse', [
+        inQuery('find', 'Words of its name, note, marks or change'),
+        AFTER,
+      ]),
+    },
     '/api/v1/pantry': { get: list('Every ingredient with its stock', 'PantryResponse', [AFTER]) },
     '/api/health': {
       get: {
         summary: 'Whether the app and its database answer',
         responses: {
-          200: { description: 'Both answer', content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } } },
-          503: { description: 'The database is away', content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } } },
-          507: { description: 'The disk is full', content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } } },
+          200: {
+            description: 'Both answer',
+            content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } },
+          },
+          503: {
+            description: 'The database is away',
+            content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } },
+          },
+          507: {
+            description: 'The disk is full',
+            content: { 'application/json': { schema: { $ref: '#/components/schemas/Health' } } },
+          },
         },
       },
     },

@@ -5,7 +5,8 @@ const uuid = z.uuid();
 export const isUuid = (s: string): boolean => uuid.safeParse(s).success;
 
 /** An id in an address, or null for anything else. */
-export const uuidIn = (s: string | string[] | undefined): string | null => (typeof s === 'string' && isUuid(s) ? s : null);
+export const uuidIn = (s: string | string[] | undefined): string | null =>
+  typeof s === 'string' && isUuid(s) ? s : null;
 
 const whole = z
   .string()

@@ -24,8 +24,20 @@ const TITLES: Readonly<Record<number, string>> = {
 };
 
 /** A problem-details answer. `type` says where the kind of problem is described: in the OpenAPI document. */
-export function problem(status: number, detail: string, errors: readonly FieldError[] = [], more: Readonly<Record<string, unknown>> = {}): Response {
-  const body = { type: `/api/v1/openapi.json#problem-${status}`, title: TITLES[status] ?? 'Error', status, detail, errors, ...more };
+export function problem(
+  status: number,
+  detail: string,
+  errors: readonly FieldError[] = [],
+  more: Readonly<Record<string, unknown>> = {},
+): Response {
+  const body = {
+    type: `/api/v1/openapi.json#problem-${status}`,
+    title: TITLES[status] ?? 'Error',
+    status,
+    detail,
+    errors,
+    ...more,
+  };
   const headers: Record<string, string> = { 'content-type': 'application/problem+json', 'cache-control': 'no-store' };
   if (status === 503) headers['retry-after'] = '5';
   return new Response(JSON.stringify(body), { status, headers });
@@ -34,10 +46,14 @@ export function problem(status: number, detail: string, errors: readonly FieldEr
 const TROUBLE_STATUS: Readonly<Record<TroubleKind, number>> = { away: 503, slow: 503, full: 507, unkeepable: 422 };
 
 /** The answer where the records are in trouble: the kind, told as forms and pages tell it, without what only a form can promise. */
-export const troubled = (kind: TroubleKind): Response => problem(TROUBLE_STATUS[kind], TROUBLE_WORDS[kind].split(/ (?=What you typed)/)[0] ?? '');
+export const troubled = (kind: TroubleKind): Response =>
+  problem(TROUBLE_STATUS[kind], TROUBLE_WORDS[kind].split(/ (?=What you typed)/)[0] ?? '');
 
 export const json = (value: unknown, status = 200): Response =>
-  new Response(JSON.stringify(value), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
+  new Response(JSON.stringify(value), {
+    status,
+    headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
+  });
 
 const MOST_BODY_BYTES = 1_048_576;
 
@@ -83,7 +99,8 @@ export async function rawRecipe(request: Request): Promise<Body<OpenRecipe> | nu
   const no = (response: Response): Body<never> => ({ ok: false, response });
   const most = format === 'html' ? MOST_PAGE_BYTES : MOST_BODY_BYTES;
   const bytes = await limitedBytes(request, most);
-  if (bytes === null) return no(problem(413, `A body of this type has at most ${most === MOST_PAGE_BYTES ? '10 MB' : '1 MB'}.`));
+  if (bytes === null)
+    return no(problem(413, `A body of this type has at most ${most === MOST_PAGE_BYTES ? '10 MB' : '1 MB'}.`));
   const words = wordsIn(bytes);
   if (words === null) return no(problem(400, 'The body is no text.'));
   const found = readAs(format, words);
@@ -93,11 +110,22 @@ export async function rawRecipe(request: Request): Promise<Body<OpenRecipe> | nu
   const one = found.value[n - 1];
   if (which === null && found.value.length > 1) {
     const recipes = found.value.map((r, k) => ({ recipe: k + 1, name: r.name }));
-    return no(problem(422, `There are ${found.value.length} recipes in it. Which? Ask again with ?recipe= and its number.`, [], { recipes }));
+    return no(
+      problem(
+        422,
+        `There are ${found.value.length} recipes in it. Which? Ask again with ?recipe= and its number.`,
+        [],
+        { recipes },
+      ),
+    );
   }
   return one
     ? { ok: true, value: one }
-    : no(problem(400, `recipe: a number from 1 to ${found.value.length}.`, [{ path: 'recipe', message: 'There is no such recipe in it.' }]));
+    : no(
+        problem(400, `recipe: a number from 1 to ${found.value.length}.`, [
+          { path: 'recipe', message: 'There is no such recipe in it.' },
+        ]),
+      );
 }
 
 /**
@@ -107,7 +135,8 @@ export async function rawRecipe(request: Request): Promise<Body<OpenRecipe> | nu
 export async function body<S extends z.ZodType>(request: Request, schema: S): Promise<Body<z.output<S>>> {
   const no = (response: Response): Body<never> => ({ ok: false, response });
   const type = request.headers.get('content-type') ?? '';
-  if (!/^application\/(?!ld\+)(?:[\w.-]+\+)?json\b/i.test(type)) return no(problem(415, `Send application/json, not ${type || 'a body without a type'}.`));
+  if (!/^application\/(?!ld\+)(?:[\w.-]+\+)?json\b/i.test(type))
+    return no(problem(415, `Send application/json, not ${type || 'a body without a type'}.`));
   let text: string | null;
   try {
     text = await limitedText(request);
@@ -119,7 +148,9 @@ export async function body<S extends z.ZodType>(request: Request, schema: S): Pr
   try {
     data = JSON.parse(text);
   } catch (e) {
-    return no(problem(400, `The body is not JSON: ${e instanceof Error ? e.message.slice(0, 120) : 'it cannot be parsed'}.`));
+    return no(
+      problem(400, `The body is not JSON: ${e instanceof Error ? e.message.slice(0, 120) : 'it cannot be parsed'}.`),
+    );
   }
   return checked(schema, data);
 }
@@ -132,9 +163,13 @@ function checked<S extends z.ZodType>(schema: S, data: unknown): Body<z.output<S
   const no = (response: Response): Body<never> => ({ ok: false, response });
   const checked = schema.safeParse(clean(data));
   if (!checked.success) {
-    const errors = checked.error.issues.slice(0, 50).map((i) => ({ path: i.path.map(String).join('.'), message: i.message }));
+    const errors = checked.error.issues
+      .slice(0, 50)
+      .map((i) => ({ path: i.path.map(String).join('.'), message: i.message }));
     const first = errors[0];
-    return no(problem(400, first ? `${first.path || 'body'}: ${first.message}` : 'The body does not fit its schema.', errors));
+    return no(
+      problem(400, first ? `${first.path || 'body'}: ${first.message}` : 'The body does not fit its schema.', errors),
+    );
   }
   return { ok: true, value: checked.data };
 }

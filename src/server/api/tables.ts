@@ -11,6 +11,10 @@ export async function tableAsked(request: Request, tables: readonly TableOut[]):
   if (!r.up) return troubled(r.kind);
   // with a mark that sheet programs know the letters by
   return new Response(`\uFEFF${r.value}`, {
-    headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="even-crumb-${what}.csv"`, 'cache-control': 'no-store' },
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename="even-crumb-${what}.csv"`,
+      'cache-control': 'no-store',
+    },
   });
 }

@@ -28,7 +28,8 @@ export async function formulaAsked(request: Request, id: string): Promise<Asked>
   if (!isUuid(id) || (query.has('version') && number === null)) return no(problem(404, 'There is no such formula.'));
   const times = query.has('times') ? Number(query.get('times')) : 1;
   const wrong = `A number above 0, at most ${MOST_TIMES}.`;
-  if (!(times > 0 && times <= MOST_TIMES)) return no(problem(400, `times: ${wrong}`, [{ path: 'times', message: wrong }]));
+  if (!(times > 0 && times <= MOST_TIMES))
+    return no(problem(400, `times: ${wrong}`, [{ path: 'times', message: wrong }]));
   const r = await reach(() => Promise.all([version(id, number), loadHouse()]));
   if (!r.up) return no(troubled(r.kind));
   const [v, house] = r.value;

@@ -26,7 +26,13 @@ async function age(upTo: string): Promise<void> {
   await migrate(upTo);
 }
 
-const CONVENTIONS = { cup: 'us-customary', flourFill: 'spooned', egg: 'large', salt: 'fine', powder: 'double-phosphate' };
+const CONVENTIONS = {
+  cup: 'us-customary',
+  flourFill: 'spooned',
+  egg: 'large',
+  salt: 'fine',
+  powder: 'double-phosphate',
+};
 const LINES = [
   { key: 'l1', text: '2 cups flour' },
   { key: 'l2', text: '300 g milk', vessel: 'wet' },
@@ -60,7 +66,10 @@ async function batch(versionId: string, more: Readonly<Record<string, unknown>> 
     ...more,
   };
   const keys = Object.keys(row);
-  await query(`insert into batches (${keys.join(', ')}) values (${keys.map((_, n) => `$${n + 1}`).join(', ')})`, Object.values(row));
+  await query(
+    `insert into batches (${keys.join(', ')}) values (${keys.map((_, n) => `$${n + 1}`).join(', ')})`,
+    Object.values(row),
+  );
   return row.id;
 }
 
@@ -76,12 +85,26 @@ async function today(): Promise<void> {
 test('0.1.0: a formula and a finished batch', async () => {
   await age('0001');
   const f = await formula('First cakes');
-  const id = await batch(f.versionId, { finished_at: new Date(), pieces: 11, verdict: 'good', marks: ['tall'], note: 'Light.' });
+  const id = await batch(f.versionId, {
+    finished_at: new Date(),
+    pieces: 11,
+    verdict: 'good',
+    marks: ['tall'],
+    note: 'Light.',
+  });
   await query('insert into batch_ticks (batch_id, line_key) values ($1, $2)', [id, 'l1']);
   await today();
   const v = await versionById(f.versionId);
   expect(v?.unreadable).toEqual([]);
-  expect(v?.formula).toMatchObject({ name: 'First cakes', conventions: CONVENTIONS, entries: LINES, ways: {}, portionMl: null, ends: null, dismissed: [] });
+  expect(v?.formula).toMatchObject({
+    name: 'First cakes',
+    conventions: CONVENTIONS,
+    entries: LINES,
+    ways: {},
+    portionMl: null,
+    ends: null,
+    dismissed: [],
+  });
   expect(await batchById(id)).toMatchObject({
     name: 'First cakes',
     ticked: ['l1'],
@@ -108,23 +131,51 @@ test('0.2.0 and 0.3.0: ends, a house without what came since', async () => {
   ]);
   const id = await batch(f.versionId, { ending: 'savoury' });
   await query("insert into kitchen (key, value) values ('house', $1)", [
-    JSON.stringify({ conventions: { cup: 'metric' }, ways: { altitudeM: 1200 }, units: { weight: 'oz', currency: '$' } }),
+    JSON.stringify({
+      conventions: { cup: 'metric' },
+      ways: { altitudeM: 1200 },
+      units: { weight: 'oz', currency: '$' },
+    }),
   ]);
   await today();
-  expect((await versionById(f.versionId))?.formula).toMatchObject({ portionMl: 75, ways: { rest: 'hour' }, dismissed: ['salt-high:note'], ends });
+  expect((await versionById(f.versionId))?.formula).toMatchObject({
+    portionMl: 75,
+    ways: { rest: 'hour' },
+    dismissed: ['salt-high:note'],
+    ends,
+  });
   // which end it was is known by its id since
-  expect(await batchById(id)).toMatchObject({ name: 'Forked cakes, savoury', ending: 'savoury', endId: 'b', ways: { rest: 'hour' } });
-  expect(await loadHouse()).toMatchObject({ conventions: { cup: 'metric', egg: 'large' }, ways: { altitudeM: 1200 }, units: { weight: 'oz', clock: '24' } });
+  expect(await batchById(id)).toMatchObject({
+    name: 'Forked cakes, savoury',
+    ending: 'savoury',
+    endId: 'b',
+    ways: { rest: 'hour' },
+  });
+  expect(await loadHouse()).toMatchObject({
+    conventions: { cup: 'metric', egg: 'large' },
+    ways: { altitudeM: 1200 },
+    units: { weight: 'oz', clock: '24' },
+  });
 });
 
 test('0.4.0 and 0.5.0: kits, sauces, a premix with a lot, taps by number', async () => {
   await age('0007');
   const f = await formula('Kit cakes');
-  const id = await batch(f.versionId, { exactness: 'kitchen', split: JSON.stringify({ by: 'kits', benches: 2, classes: 1 }) });
+  const id = await batch(f.versionId, {
+    exactness: 'kitchen',
+    split: JSON.stringify({ by: 'kits', benches: 2, classes: 1 }),
+  });
   await query("insert into sides (name, measure, parts, serving_g) values ('Old butter', 'volume', $1, 15)", [
     JSON.stringify([{ ingredientId: 'honey', parts: 1 }]),
   ]);
-  const settings = { powders: { milk: true, buttermilk: false, egg: false }, bagG: 500, densityGPerMl: null, products: [], months: null, storage: '' };
+  const settings = {
+    powders: { milk: true, buttermilk: false, egg: false },
+    bagG: 500,
+    densityGPerMl: null,
+    products: [],
+    months: null,
+    storage: '',
+  };
   const mix = (
     await query<{ id: string }>('insert into premixes (version_id, name, settings) values ($1, $2, $3) returning id', [
       f.versionId,
@@ -138,14 +189,10 @@ test('0.4.0 and 0.5.0: kits, sauces, a premix with a lot, taps by number', async
   );
   const at = Date.UTC(2026, 5, 1, 8);
   const tap = (piece: number, act: string, s: number) =>
-    query('insert into batch_taps (id, batch_id, piece, act, surface, slot, at) values (gen_random_uuid(), $1, $2, $3, $4, $5, to_timestamp($6))', [
-      id,
-      piece,
-      act,
-      'g',
-      piece,
-      at / 1000 + s,
-    ]);
+    query(
+      'insert into batch_taps (id, batch_id, piece, act, surface, slot, at) values (gen_random_uuid(), $1, $2, $3, $4, $5, to_timestamp($6))',
+      [id, piece, act, 'g', piece, at / 1000 + s],
+    );
   // rows in no order: their times say it
   await tap(2, 'pour', 5);
   await tap(1, 'flip', 140);
@@ -164,11 +211,15 @@ test('0.4.0 and 0.5.0: kits, sauces, a premix with a lot, taps by number', async
   expect(taps[3]?.of).toBe(taps[1]?.id);
   // and it goes on from there
   const pour = randomUUID();
-  expect(await keepItems(id, [{ id: pour, do: 'tap', tap: { id: pour, act: 'pour', surface: 'g', slot: 2, at: at + 300_000 } }])).toEqual([
-    { id: pour, ok: true },
-  ]);
+  expect(
+    await keepItems(id, [
+      { id: pour, do: 'tap', tap: { id: pour, act: 'pour', surface: 'g', slot: 2, at: at + 300_000 } },
+    ]),
+  ).toEqual([{ id: pour, ok: true }]);
   expect((await tapsOf(id)).at(-1)).toMatchObject({ piece: 3, slot: 0 });
-  expect(await sides()).toMatchObject([{ name: 'Old butter', parts: [{ ingredientId: 'honey', parts: 1 }], unreadable: [] }]);
+  expect(await sides()).toMatchObject([
+    { name: 'Old butter', parts: [{ ingredientId: 'honey', parts: 1 }], unreadable: [] },
+  ]);
   expect(await premixes()).toMatchObject([{ name: 'Old mix', settings, revision: 1, unreadable: [] }]);
   expect(await lots()).toMatchObject([{ number: '260101-1', contents: [{ lot: 'A1' }], unreadable: [] }]);
 });
@@ -176,10 +227,23 @@ test('0.4.0 and 0.5.0: kits, sauces, a premix with a lot, taps by number', async
 test('0.6.0: the event log of a batch, its time line, its scales', async () => {
   await age('0008');
   const f = await formula('Counter cakes');
-  const serving = { at: Date.UTC(2026, 10, 28, 9), anchor: 'last', helpers: 1, dayOneAt: null, moved: { rest: Date.UTC(2026, 10, 28, 8) } };
-  const id = await batch(f.versionId, { timeline: JSON.stringify(serving), scales: JSON.stringify({ crumb: 4 }), change: 'less milk' });
+  const serving = {
+    at: Date.UTC(2026, 10, 28, 9),
+    anchor: 'last',
+    helpers: 1,
+    dayOneAt: null,
+    moved: { rest: Date.UTC(2026, 10, 28, 8) },
+  };
+  const id = await batch(f.versionId, {
+    timeline: JSON.stringify(serving),
+    scales: JSON.stringify({ crumb: 4 }),
+    change: 'less milk',
+  });
   const act = { what: 'heat', surface: 'g', by: 'probe', realC: 178, dialC: 190 };
-  await query('insert into batch_entries (id, batch_id, act, at) values (gen_random_uuid(), $1, $2, now())', [id, JSON.stringify(act)]);
+  await query('insert into batch_entries (id, batch_id, act, at) values (gen_random_uuid(), $1, $2, now())', [
+    id,
+    JSON.stringify(act),
+  ]);
   await query('insert into batch_weights (batch_id, line_key, grams) values ($1, $2, 251)', [id, 'l1']);
   await today();
   expect(await batchById(id)).toMatchObject({

@@ -37,10 +37,17 @@ interface Def {
   readonly discriminator?: string;
 }
 const defOf = (s: z.ZodType): Def => (s as unknown as { def: Def }).def;
-const isBag = (v: unknown): v is Readonly<Record<string, unknown>> => typeof v === 'object' && v !== null && !Array.isArray(v);
+const isBag = (v: unknown): v is Readonly<Record<string, unknown>> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v);
 
 /** Reads as much as can be read. */
-function salvage(schema: z.ZodType, raw: unknown, fresh: unknown, path: readonly (string | number)[], faults: Fault[]): Tried {
+function salvage(
+  schema: z.ZodType,
+  raw: unknown,
+  fresh: unknown,
+  path: readonly (string | number)[],
+  faults: Fault[],
+): Tried {
   const whole = schema.safeParse(raw);
   if (whole.success) return { ok: true, value: whole.data };
   const def = defOf(schema);
@@ -85,7 +92,8 @@ function salvage(schema: z.ZodType, raw: unknown, fresh: unknown, path: readonly
   return { ok: false };
 }
 
-const said = (path: Fault['path']): string => path.map((p) => (typeof p === 'number' ? `number ${p + 1}` : p)).join(', ');
+const said = (path: Fault['path']): string =>
+  path.map((p) => (typeof p === 'number' ? `number ${p + 1}` : p)).join(', ');
 
 /**
  * @param id which row, where its name does not say it

@@ -19,7 +19,8 @@ export const migrationsThere = (): readonly string[] =>
 
 export const migrationText = (name: string): string => readFileSync(join(FOLDER, name), 'utf8');
 
-const TABLE = 'create table if not exists schema_migrations (name text primary key, sha256 text not null, applied_at timestamptz not null default now())';
+const TABLE =
+  'create table if not exists schema_migrations (name text primary key, sha256 text not null, applied_at timestamptz not null default now())';
 
 const appliedTo = async (client: Pick<Client, 'query'>): Promise<ReadonlySet<string>> => {
   await client.query(TABLE);
@@ -49,7 +50,9 @@ export const pending = (): Promise<{ readonly files: readonly string[]; readonly
 export async function migrate(upTo = '9999'): Promise<readonly string[]> {
   const unknown = await unhurried(unknownTo);
   if (unknown.length > 0)
-    throw new Error(`These records were made by a newer Even Crumb (${unknown.join(', ')}): start that one, or restore a backup of this one's age.`);
+    throw new Error(
+      `These records were made by a newer Even Crumb (${unknown.join(', ')}): start that one, or restore a backup of this one's age.`,
+    );
   return unhurried(async (client) => {
     const applied: string[] = [];
     for (const name of migrationsThere().filter((f) => f.slice(0, upTo.length) <= upTo)) {
@@ -58,8 +61,11 @@ export async function migrate(upTo = '9999'): Promise<readonly string[]> {
       await client.query('begin');
       try {
         await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
-        const had = await client.query<{ sha256: string }>('select sha256 from schema_migrations where name = $1', [name]);
-        if (had.rows[0] && had.rows[0].sha256 !== sha) throw new Error(`${name} was changed after it had been applied: add a new migration instead.`);
+        const had = await client.query<{ sha256: string }>('select sha256 from schema_migrations where name = $1', [
+          name,
+        ]);
+        if (had.rows[0] && had.rows[0].sha256 !== sha)
+          throw new Error(`${name} was changed after it had been applied: add a new migration instead.`);
         if (!had.rows[0]) {
           await client.query(sql);
           await client.query('insert into schema_migrations (name, sha256) values ($1, $2)', [name, sha]);

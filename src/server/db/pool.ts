@@ -100,7 +100,8 @@ export async function connectedTo<T>(url: string | undefined, work: (client: Cli
 }
 
 /** The same to our own, for what may take long: migrations, integrity checks. */
-export const unhurried = <T>(work: (client: Client) => Promise<T>): Promise<T> => toldApart(() => connectedTo(process.env.DATABASE_URL, work));
+export const unhurried = <T>(work: (client: Client) => Promise<T>): Promise<T> =>
+  toldApart(() => connectedTo(process.env.DATABASE_URL, work));
 
 /** Several queries that stand or fall together and may take their time: a whole table taken in. */
 export const longTransaction = <T>(work: (client: ClientBase) => Promise<T>): Promise<T> =>

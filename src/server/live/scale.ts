@@ -1,5 +1,12 @@
 /** The practice scale of this server: one, as there is one on the counter. */
-import { actOn, freshScale, type Reading, readingOf, type ScaleAct, type SimulatedScale } from '@/core/prep/simulated-scale';
+import {
+  actOn,
+  freshScale,
+  type Reading,
+  readingOf,
+  type ScaleAct,
+  type SimulatedScale,
+} from '@/core/prep/simulated-scale';
 
 declare global {
   // routes are bundled apart; the scale is one thing

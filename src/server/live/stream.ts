@@ -24,5 +24,7 @@ export function streamOf(request: Request, read: () => object | null): Response 
     },
     cancel: () => clearInterval(timer),
   });
-  return new Response(body, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' } });
+  return new Response(body, {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' },
+  });
 }

@@ -1,5 +1,12 @@
 /** The practice griddle of this server, with a probe on it: one, as there is one by the wall. */
-import { coldSurface, heatOn, probeOf, type SimulatedSurface, type SurfaceAct, type SurfaceReading } from '@/core/griddle/simulated-surface';
+import {
+  coldSurface,
+  heatOn,
+  probeOf,
+  type SimulatedSurface,
+  type SurfaceAct,
+  type SurfaceReading,
+} from '@/core/griddle/simulated-surface';
 
 declare global {
   // routes are bundled apart; the griddle is one thing

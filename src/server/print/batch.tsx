@@ -43,7 +43,8 @@ export function BatchSheet({ name, about, lines, split, units, oneBowl, method }
       <Text style={look.about}>{about.filter(Boolean).join('; ')}</Text>
       {mixes > 1 ? (
         <Text style={[look.about, look.strong]}>
-          The bowls below are {split.by === 'kits' ? 'one kit' : 'one mix'}: weigh it {mixes} times{mixes <= MOST_BOXES ? ', and tick a box each time' : ''}.
+          The bowls below are {split.by === 'kits' ? 'one kit' : 'one mix'}: weigh it {mixes} times
+          {mixes <= MOST_BOXES ? ', and tick a box each time' : ''}.
         </Text>
       ) : null}
       {groups.map((g) => (
@@ -56,7 +57,9 @@ export function BatchSheet({ name, about, lines, split, units, oneBowl, method }
               <View style={{ width: most * 14 + 4 }}>
                 <Boxes count={boxes(l)} />
               </View>
-              <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>{measureSaid(l, units)}</Text>
+              <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>
+                {measureSaid(l, units)}
+              </Text>
               <Text style={{ flex: 1 }}>
                 {l.measure === null ? l.text : l.name}
                 {l.standsFor ? ` (stands in for ${l.standsFor.toLowerCase()})` : ''}
@@ -126,7 +129,11 @@ export function MixSheets({
                     <View style={{ width: most * 14 + 6 }}>
                       <Boxes count={boxes(l)} />
                     </View>
-                    <Text style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}>{measureSaid(l, units)}</Text>
+                    <Text
+                      style={[look.strong, { width: size * (wide ? 13 : 5.2), textAlign: 'right', paddingRight: 10 }]}
+                    >
+                      {measureSaid(l, units)}
+                    </Text>
                     <Text style={{ flex: 1 }}>
                       {l.measure === null ? l.text : l.name}
                       {l.standsFor ? ` (stands in for ${l.standsFor.toLowerCase()})` : ''}
@@ -175,7 +182,8 @@ export function NoticePaper({
         </Text>
       ))}
       <Text style={look.small}>
-        From a table of ingredients; packets differ, and change. {SHARED} The law on what guests are told is your local food code’s; ask it, and ask the cook.
+        From a table of ingredients; packets differ, and change. {SHARED} The law on what guests are told is your local
+        food code’s; ask it, and ask the cook.
       </Text>
       <Text style={look.small}>{foot}</Text>
     </Paper>
@@ -208,14 +216,28 @@ export function ShoppingPaper({
   readonly units: Units;
 }) {
   const size = Math.max(8, Math.min(13, 560 / Math.max(1, list.rows.length * 1.6)));
-  const cell = (width: string, text: string, strong = false) => <Text style={[{ width, paddingRight: 6 }, strong ? look.strong : {}]}>{text}</Text>;
+  const cell = (width: string, text: string, strong = false) => (
+    <Text style={[{ width, paddingRight: 6 }, strong ? look.strong : {}]}>{text}</Text>
+  );
   return (
     <Paper name={`Shopping list: ${name}`}>
       <Text style={look.title}>Gather and buy</Text>
       <Text style={look.about}>
         {name}; {about}
       </Text>
-      <View style={[look.row, { marginTop: 10, color: RIM, fontWeight: 700, borderBottomWidth: 1.5, borderBottomColor: RIM, paddingBottom: 2 }]}>
+      <View
+        style={[
+          look.row,
+          {
+            marginTop: 10,
+            color: RIM,
+            fontWeight: 700,
+            borderBottomWidth: 1.5,
+            borderBottomColor: RIM,
+            paddingBottom: 2,
+          },
+        ]}
+      >
         <View style={{ width: 20 }} />
         {cell('30%', 'Ingredient')}
         {cell('24%', 'Takes')}
@@ -224,14 +246,25 @@ export function ShoppingPaper({
       </View>
       {list.rows.map((r) => {
         const short = r.shortG ?? 0;
-        const buy = r.onHandG === null ? (r.ingredient.id === 'water' ? 'from the tap' : 'not noted: check') : short <= 0 ? '' : buyWords(r, units);
+        const buy =
+          r.onHandG === null
+            ? r.ingredient.id === 'water'
+              ? 'from the tap'
+              : 'not noted: check'
+            : short <= 0
+              ? ''
+              : buyWords(r, units);
         return (
           <View key={r.ingredient.id} style={[look.row, { fontSize: size, paddingVertical: size / 5 }]} wrap={false}>
             <View style={{ width: 20 }}>
               <Boxes count={1} />
             </View>
             {cell('30%', kitchenName(r.ingredient))}
-            {cell('24%', r.grams > 0 ? `${grams(r.grams, units)}${r.andMore ? ' and more' : ''}${packed(r, units)}` : 'as needed', true)}
+            {cell(
+              '24%',
+              r.grams > 0 ? `${grams(r.grams, units)}${r.andMore ? ' and more' : ''}${packed(r, units)}` : 'as needed',
+              true,
+            )}
             {cell('18%', r.onHandG === null ? '' : grams(r.onHandG, units))}
             {cell('22%', buy, true)}
           </View>
@@ -254,7 +287,9 @@ export function ShoppingPaper({
           ))}
         </View>
       ))}
-      {list.unknown.length > 0 ? <Text style={look.small}>As written, not in the pantry: {list.unknown.join(', ')}.</Text> : null}
+      {list.unknown.length > 0 ? (
+        <Text style={look.small}>As written, not in the pantry: {list.unknown.join(', ')}.</Text>
+      ) : null}
     </Paper>
   );
 }
@@ -268,12 +303,26 @@ export function Labels({ name, labels }: { readonly name: string; readonly label
           <View
             key={l.key}
             wrap={false}
-            style={{ width: '50%', height: 190, borderWidth: 0.5, borderStyle: 'dashed', borderColor: RIM, padding: 9, overflow: 'hidden' }}
+            style={{
+              width: '50%',
+              height: 190,
+              borderWidth: 0.5,
+              borderStyle: 'dashed',
+              borderColor: RIM,
+              padding: 9,
+              overflow: 'hidden',
+            }}
           >
             <Text style={{ fontSize: 13, fontWeight: 700, color: RIM }}>{l.title}</Text>
             <Text style={{ fontSize: 10, fontWeight: 700, marginBottom: 3 }}>{l.sub}</Text>
             {l.body.map((b) => (
-              <Text key={b} style={{ fontSize: l.body.join('').length > 330 ? 6.5 : l.body.length <= 7 ? 10 : 8.5, marginBottom: 1.5 }}>
+              <Text
+                key={b}
+                style={{
+                  fontSize: l.body.join('').length > 330 ? 6.5 : l.body.length <= 7 ? 10 : 8.5,
+                  marginBottom: 1.5,
+                }}
+              >
                 {b}
               </Text>
             ))}

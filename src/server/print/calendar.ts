@@ -29,10 +29,16 @@ export function calendarOf(name: string, days: readonly DayOf[], zone: string): 
     ),
   );
   // an empty calendar is one too; the package makes none
-  if (events.length === 0) return ['BEGIN:VCALENDAR', 'VERSION:2.0', 'CALSCALE:GREGORIAN', 'PRODID:even-crumb', 'END:VCALENDAR', ''].join('\r\n');
+  if (events.length === 0)
+    return ['BEGIN:VCALENDAR', 'VERSION:2.0', 'CALSCALE:GREGORIAN', 'PRODID:even-crumb', 'END:VCALENDAR', ''].join(
+      '\r\n',
+    );
   const { error, value } = createEvents(events, { productId: 'even-crumb', calName: name });
   if (error || !value) throw error ?? new Error('no calendar came of it');
-  return value.replace(/(BEGIN:VCALENDAR\r\n)/, `$1X-WR-TIMEZONE:${zone || Intl.DateTimeFormat().resolvedOptions().timeZone}\r\n`);
+  return value.replace(
+    /(BEGIN:VCALENDAR\r\n)/,
+    `$1X-WR-TIMEZONE:${zone || Intl.DateTimeFormat().resolvedOptions().timeZone}\r\n`,
+  );
 }
 
 /** The same as an answer to keep. */

@@ -22,7 +22,8 @@ export interface CardPaper {
   readonly index: boolean;
 }
 
-const CAUTION = 'No tasting of raw batter. Times, temperatures and who may eat what: the local food code and the packets have the last word.';
+const CAUTION =
+  'No tasting of raw batter. Times, temperatures and who may eat what: the local food code and the packets have the last word.';
 
 function Lines({ groups, size }: { readonly groups: CardPaper['groups']; readonly size: number }) {
   return groups.map((g) => (
@@ -54,7 +55,8 @@ function Holds({ notice: n, size }: { readonly notice: NoticeOf; readonly size: 
       <Text style={{ fontSize: size }}>
         <Text style={look.strong}>Holds: </Text>
         {n.held.map((h) => h.name).join(', ') || 'none of the allergens we list'}
-        {n.unstated.length + n.unread.length > 0 ? '; not all are stated, ask' : ''}.{n.honey ? ' Honey: not for infants under one.' : ''}
+        {n.unstated.length + n.unread.length > 0 ? '; not all are stated, ask' : ''}.
+        {n.honey ? ' Honey: not for infants under one.' : ''}
         {n.alcohol.length > 0 ? ' With alcohol.' : ''}
       </Text>
       <Text style={{ fontSize: size - 1.5 }}>{CAUTION}</Text>

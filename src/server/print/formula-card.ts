@@ -24,7 +24,11 @@ export interface CardAsked {
 }
 
 /** @returns the paper and what its file is called; or why it can't be worked yet */
-export function formulaCard(v: Version, house: Kitchen, asked: CardAsked): Result<{ readonly paper: ReactElement; readonly name: string }, string> {
+export function formulaCard(
+  v: Version,
+  house: Kitchen,
+  asked: CardAsked,
+): Result<{ readonly paper: ReactElement; readonly name: string }, string> {
   const made = toWrite(v, house, asked);
   if (!made.ok) return { ok: false, error: made.error };
   const { formula, end, kind, portionMl, ready, steps, sheetIn } = made.value;
@@ -55,7 +59,9 @@ export function formulaCard(v: Version, house: Kitchen, asked: CardAsked): Resul
     method: steps,
     notice: noticeOfLines([
       ...ready.lines,
-      ...houseFatLines(ready.lines, kitchenOf(formula, house).ways, kind, (id) => findIngredient(id, house.conventions.own)),
+      ...houseFatLines(ready.lines, kitchenOf(formula, house).ways, kind, (id) =>
+        findIngredient(id, house.conventions.own),
+      ),
     ]),
     index: asked.index,
   });

@@ -36,7 +36,8 @@ export function LotLabels({
   readonly code: string | null;
 }) {
   const full = size === 'full';
-  const letters = f.products.reduce((a, p) => a + p.directions.length, 0) + f.ingredients.reduce((a, r) => a + r.text.length, 0);
+  const letters =
+    f.products.reduce((a, p) => a + p.directions.length, 0) + f.ingredients.reduce((a, r) => a + r.text.length, 0);
   // as large as its label bears
   const text = full ? (letters > 2300 ? 6 : letters > 1500 ? 7 : letters > 1000 ? 8 : 9) : letters > 700 ? 6.5 : 7.5;
   const n = f.nutrition;
@@ -47,11 +48,24 @@ export function LotLabels({
           <View
             key={bag}
             wrap={false}
-            style={{ width: '50%', height: HIGH[size], borderWidth: 0.5, borderStyle: 'dashed', borderColor: RIM, padding: 9, overflow: 'hidden' }}
+            style={{
+              width: '50%',
+              height: HIGH[size],
+              borderWidth: 0.5,
+              borderStyle: 'dashed',
+              borderColor: RIM,
+              padding: 9,
+              overflow: 'hidden',
+            }}
           >
             <Text style={{ fontSize: 14, fontWeight: 700, color: RIM }}>{f.name}</Text>
             <Text style={{ fontSize: 10, fontWeight: 700, marginBottom: 3 }}>Net {grams(lot.bagG, f.units)}</Text>
-            {code ? <Image src={code} style={{ position: 'absolute', top: 8, right: 8, width: codeKind(f.code) === 'qrcode' ? 44 : 84 }} /> : null}
+            {code ? (
+              <Image
+                src={code}
+                style={{ position: 'absolute', top: 8, right: 8, width: codeKind(f.code) === 'qrcode' ? 44 : 84 }}
+              />
+            ) : null}
             <Text style={{ fontSize: text, marginBottom: 2 }}>
               Ingredients:{' '}
               {f.ingredients.map((r, at) => (
@@ -63,15 +77,19 @@ export function LotLabels({
               .
             </Text>
             <Text style={{ fontSize: text, fontWeight: 700, marginBottom: 2 }}>
-              {[f.contains.length > 0 ? `Contains: ${f.contains.join(', ')}.` : '', lacking ? `Contains also, as corrected since: ${lacking}.` : '']
+              {[
+                f.contains.length > 0 ? `Contains: ${f.contains.join(', ')}.` : '',
+                lacking ? `Contains also, as corrected since: ${lacking}.` : '',
+              ]
                 .filter(Boolean)
                 .join(' ')}
             </Text>
             {full && n ? (
               <Text style={{ fontSize: text, marginBottom: 3 }}>
                 In 100 g of mix: {Math.round(n.kJ)} kJ / {Math.round(n.kcal)} kcal; fat {one(n.fatG)} g
-                {typeof n.saturatesG === 'number' ? `, of which saturates ${one(n.saturatesG)} g` : ''}; carbohydrate {one(n.carbohydrateG)} g, of which sugars{' '}
-                {one(n.sugarsG)} g; fibre {one(n.fibreG)} g; protein {one(n.proteinG)} g; salt {n.saltG.toFixed(2)} g.
+                {typeof n.saturatesG === 'number' ? `, of which saturates ${one(n.saturatesG)} g` : ''}; carbohydrate{' '}
+                {one(n.carbohydrateG)} g, of which sugars {one(n.sugarsG)} g; fibre {one(n.fibreG)} g; protein{' '}
+                {one(n.proteinG)} g; salt {n.saltG.toFixed(2)} g.
               </Text>
             ) : null}
             {full
@@ -92,7 +110,9 @@ export function LotLabels({
               <Text style={{ fontSize: text + 1, fontWeight: 700 }}>
                 Best before {sayDay(lot.bestBefore, f.units)}. Lot {lot.number}. Made {sayDay(lot.made, f.units)}.
               </Text>
-              {f.maker || f.place ? <Text style={{ fontSize: text }}>{[f.maker, f.place].filter(Boolean).join(', ')}</Text> : null}
+              {f.maker || f.place ? (
+                <Text style={{ fontSize: text }}>{[f.maker, f.place].filter(Boolean).join(', ')}</Text>
+              ) : null}
             </View>
           </View>
         ))}
@@ -104,7 +124,8 @@ export function LotLabels({
 const MOST_BOXES = 12;
 
 /** "2 x 2,836 g, bench scale". */
-const onScale = (w: Weighing, units: Units): string => `${w.times > 1 ? `${w.times} x ` : ''}${grams(w.eachG, units)}${w.scale ? `, ${w.scale.name}` : ''}`;
+const onScale = (w: Weighing, units: Units): string =>
+  `${w.times > 1 ? `${w.times} x ` : ''}${grams(w.eachG, units)}${w.scale ? `, ${w.scale.name}` : ''}`;
 
 /** The sheet a lot is blended by: how many blends, in which order, on which scale, with ticks and room for the packets' lots. */
 export function BlendSheet({
@@ -118,7 +139,9 @@ export function BlendSheet({
   readonly blends: Blends;
   readonly units: Units;
 }) {
-  const all = [...new Map(b.steps.flatMap((s) => s.weighings.map((w) => [w.ingredient.id, w.ingredient] as const))).values()];
+  const all = [
+    ...new Map(b.steps.flatMap((s) => s.weighings.map((w) => [w.ingredient.id, w.ingredient] as const))).values(),
+  ];
   const rows = b.steps.reduce((a, s) => a + s.weighings.length + 1.3, 0) + all.length;
   const size = Math.max(8, Math.min(13, 520 / Math.max(1, rows * 1.35)));
   return (
@@ -126,7 +149,9 @@ export function BlendSheet({
       <Text style={look.title}>{name}</Text>
       <Text style={look.about}>{about}</Text>
       <Text style={[look.about, look.strong]}>
-        {b.count > 1 ? `${b.count} blends of ${grams(b.eachG, units)}, one after the other` : `One blend of ${grams(b.eachG, units)}`}
+        {b.count > 1
+          ? `${b.count} blends of ${grams(b.eachG, units)}, one after the other`
+          : `One blend of ${grams(b.eachG, units)}`}
         {b.bowl ? `, in ${b.bowl.name}` : '; no bowl or drum is noted, so its size is not known'}
         {b.count > 1 ? '. Tick a box for each.' : '.'}
       </Text>
@@ -141,7 +166,9 @@ export function BlendSheet({
               <View style={{ width: Math.min(b.count, MOST_BOXES) * 14 + 6 }}>
                 <Boxes count={Math.min(b.count, MOST_BOXES)} />
               </View>
-              <Text style={[look.strong, { width: '38%', textAlign: 'right', paddingRight: 10 }]}>{onScale(w, units)}</Text>
+              <Text style={[look.strong, { width: '38%', textAlign: 'right', paddingRight: 10 }]}>
+                {onScale(w, units)}
+              </Text>
               <Text style={{ flex: 1 }}>{kitchenName(w.ingredient)}</Text>
             </View>
           ))}
@@ -155,9 +182,12 @@ export function BlendSheet({
         </View>
       ))}
       <Text style={look.about}>
-        Then turned through ten times. Check: a spoon from the top, the middle and the bottom, each in hot water: they foam alike. If one does not, mix on.
+        Then turned through ten times. Check: a spoon from the top, the middle and the bottom, each in hot water: they
+        foam alike. If one does not, mix on.
       </Text>
-      <Text style={look.about}>Sieve rests ________ g Bags filled ________ Made by ______________ Checked by ______________</Text>
+      <Text style={look.about}>
+        Sieve rests ________ g Bags filled ________ Made by ______________ Checked by ______________
+      </Text>
     </Paper>
   );
 }

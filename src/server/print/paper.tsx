@@ -13,7 +13,11 @@ function fonts(): void {
   if (registered) return;
   registered = true;
   const file = (subset: string, weight: number): string =>
-    join(process.cwd(), 'node_modules/@fontsource/atkinson-hyperlegible-next/files', `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`);
+    join(
+      process.cwd(),
+      'node_modules/@fontsource/atkinson-hyperlegible-next/files',
+      `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`,
+    );
   for (const subset of ['latin', 'latin-ext'])
     Font.register({
       family: subset,
@@ -27,7 +31,15 @@ export const look = StyleSheet.create({
   page: { fontFamily: ['latin', 'latin-ext'], fontSize: 11, color: INK, paddingVertical: 30, paddingHorizontal: 36 },
   title: { fontSize: 22, fontWeight: 700, color: RIM },
   about: { marginTop: 2 },
-  group: { marginTop: 8, borderBottomWidth: 1.5, borderBottomColor: RIM, color: RIM, fontWeight: 700, fontSize: 13, paddingBottom: 1 },
+  group: {
+    marginTop: 8,
+    borderBottomWidth: 1.5,
+    borderBottomColor: RIM,
+    color: RIM,
+    fontWeight: 700,
+    fontSize: 13,
+    paddingBottom: 1,
+  },
   row: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 0.5, borderBottomColor: LINE },
   box: { width: 11, height: 11, borderWidth: 1.2, borderColor: RIM, borderRadius: 2, marginRight: 3 },
   strong: { fontWeight: 700 },
@@ -51,7 +63,13 @@ export function Paper({
 }) {
   fonts();
   return (
-    <Document title={name} creator="Even Crumb" producer="Even Crumb" language="en" {...(dated && { creationDate: dated, modificationDate: dated })}>
+    <Document
+      title={name}
+      creator="Even Crumb"
+      producer="Even Crumb"
+      language="en"
+      {...(dated && { creationDate: dated, modificationDate: dated })}
+    >
       <Page
         size={index ? 'A6' : 'A4'}
         orientation={landscape || index ? 'landscape' : 'portrait'}

@@ -39,7 +39,9 @@ export function TimeLinePaper({
                   ? sayTime(start, units)
                   : `${sayWeekday(start, units)} ${sayTime(start, units)}`}
               </Text>
-              <Text style={{ width: size * 5.2 }}>{minutesOrHours(Math.max(1, Math.round((end - start) / 60_000)))}</Text>
+              <Text style={{ width: size * 5.2 }}>
+                {minutesOrHours(Math.max(1, Math.round((end - start) / 60_000)))}
+              </Text>
               <View style={{ flex: 1 }}>
                 <Text>
                   <Text style={look.strong}>{step.name}</Text>
@@ -59,7 +61,8 @@ export function TimeLinePaper({
         </Text>
       ))}
       <Text style={look.small}>
-        Minutes are defaults and this kitchen’s own taps. What is out of the cold, held warm or cooled: as the local food code has it.
+        Minutes are defaults and this kitchen’s own taps. What is out of the cold, held warm or cooled: as the local
+        food code has it.
       </Text>
     </Paper>
   );

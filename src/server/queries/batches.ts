@@ -37,24 +37,77 @@ const SELECT_BATCH = `
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
-type Json = 'known' | 'driver' | 'split' | 'sheet' | 'ways' | 'swapped' | 'unswapped' | 'standIns' | 'timeline' | 'scales' | 'entries' | 'unreadable';
+type Json =
+  | 'known'
+  | 'driver'
+  | 'split'
+  | 'sheet'
+  | 'ways'
+  | 'swapped'
+  | 'unswapped'
+  | 'standIns'
+  | 'timeline'
+  | 'scales'
+  | 'entries'
+  | 'unreadable';
 type Row = Omit<Batch, Json> & { readonly [K in Exclude<Json, 'unreadable'>]: unknown } & Record<string, unknown>;
 
-const DRIVER: Column<Driver> = { at: 'batches.driver', called: 'what drives it', schema: driverSchema, fresh: { by: 'factor', factor: 1 } };
+const DRIVER: Column<Driver> = {
+  at: 'batches.driver',
+  called: 'what drives it',
+  schema: driverSchema,
+  fresh: { by: 'factor', factor: 1 },
+};
 const SPLIT: Column<Split> = { at: 'batches.split', called: 'its bowls', schema: splitSchema, fresh: ONE };
-export const SHEET: Column<readonly SheetLine[]> = { at: 'batches.sheet', called: 'the sheet', schema: z.array(sheetLineSchema), fresh: [] };
-const WAYS: Column<Batch['ways']> = { at: 'formula_versions.settings', called: 'the ways', schema: waysSchema.partial(), fresh: {} };
-const SWAPPED: Column<Batch['swapped']> = { at: 'batches.swapped', called: 'the stand-ins', schema: swappedSchema, fresh: null, upgrade: dismissedSince };
+export const SHEET: Column<readonly SheetLine[]> = {
+  at: 'batches.sheet',
+  called: 'the sheet',
+  schema: z.array(sheetLineSchema),
+  fresh: [],
+};
+const WAYS: Column<Batch['ways']> = {
+  at: 'formula_versions.settings',
+  called: 'the ways',
+  schema: waysSchema.partial(),
+  fresh: {},
+};
+const SWAPPED: Column<Batch['swapped']> = {
+  at: 'batches.swapped',
+  called: 'the stand-ins',
+  schema: swappedSchema,
+  fresh: null,
+  upgrade: dismissedSince,
+};
 const UNSWAPPED: Column<NonNullable<Batch['unswapped']> | null> = {
   at: 'batches.unswapped',
   called: 'the sheet before stand-ins',
   schema: unswappedSchema,
   fresh: null,
 };
-const STAND_INS: Column<readonly StandIn[]> = { at: 'batches.stand_ins', called: 'what stands in', schema: z.array(standInSchema), fresh: [] };
-const TIMELINE: Column<Batch['timeline']> = { at: 'batches.timeline', called: 'the time line', schema: serving, fresh: null };
-const KNOWN: Column<Known | null> = { at: 'batches.known', called: 'what was known of its allergens', schema: knownSchema, fresh: null };
-const SCALED: Column<Batch['scales']> = { at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} };
+const STAND_INS: Column<readonly StandIn[]> = {
+  at: 'batches.stand_ins',
+  called: 'what stands in',
+  schema: z.array(standInSchema),
+  fresh: [],
+};
+const TIMELINE: Column<Batch['timeline']> = {
+  at: 'batches.timeline',
+  called: 'the time line',
+  schema: serving,
+  fresh: null,
+};
+const KNOWN: Column<Known | null> = {
+  at: 'batches.known',
+  called: 'what was known of its allergens',
+  schema: knownSchema,
+  fresh: null,
+};
+const SCALED: Column<Batch['scales']> = {
+  at: 'batches.scales',
+  called: 'the scales',
+  schema: outcomeSchema.shape.scales,
+  fresh: {},
+};
 
 function toBatch(r: Row): Batch {
   const unreadable: Unreadable[] = [];
@@ -81,7 +134,8 @@ function toBatch(r: Row): Batch {
   return { ...batch, unreadable: [...unreadable, ...entries.unreadable] };
 }
 
-const batchesFrom = async (sql: string, values: readonly unknown[] = []): Promise<Batch[]> => (await query<Row>(sql, values)).map(toBatch);
+const batchesFrom = async (sql: string, values: readonly unknown[] = []): Promise<Batch[]> =>
+  (await query<Row>(sql, values)).map(toBatch);
 
 /** Batches that are looked at for how long a piece takes: the newest. */
 const TIMED_OVER = 100;
@@ -112,9 +166,14 @@ export async function batchById(id: string): Promise<Batch | null> {
 }
 
 /** The other batches of one headcount. */
-export const besideOf = (b: Pick<Batch, 'id' | 'headcount'>): Promise<{ id: string; name: string; pieces: number | null }[]> =>
+export const besideOf = (
+  b: Pick<Batch, 'id' | 'headcount'>,
+): Promise<{ id: string; name: string; pieces: number | null }[]> =>
   b.headcount
-    ? query('select id, name, pieces_planned as pieces from batches where headcount = $1 and id <> $2 order by started_at, id', [b.headcount, b.id])
+    ? query(
+        'select id, name, pieces_planned as pieces from batches where headcount = $1 and id <> $2 order by started_at, id',
+        [b.headcount, b.id],
+      )
     : Promise.resolve([]);
 
 export interface LogFilter {
@@ -146,7 +205,9 @@ export async function log(f: LogFilter, most = LOGGED_AT_ONCE): Promise<Page<Log
     ...(f.best ? ['(select g.best_batch_id from formulas g where g.id = b.formula_id) = b.id'] : []),
     ...(f.after ? [`(b.started_at, b.id) < (to_timestamp(${v(f.after.at)} / 1000000.0), ${v(f.after.id)}::uuid)`] : []),
   ];
-  const rows = await query<Omit<LogRow, 'timeline'> & { readonly timeline: unknown; readonly micros: string } & Record<string, unknown>>(
+  const rows = await query<
+    Omit<LogRow, 'timeline'> & { readonly timeline: unknown; readonly micros: string } & Record<string, unknown>
+  >(
     `select b.id, b.formula_id as "formulaId", b.name, v.number as "versionNumber", b.started_at as "startedAt", b.finished_at as "finishedAt",
             b.pieces, b.pieces_planned as "piecesPlanned", b.timeline, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS",
             b.verdict, b.marks, b.note, b.waste, b.change, b.put_away as "putAway", b.exactness, (extract(epoch from b.started_at) * 1000000)::bigint::text as micros,
@@ -190,7 +251,10 @@ const TRIED = `(select l.id from (select b.id, b.change_state from batches b whe
     and b.finished_at is not null and b.verdict is not null order by b.finished_at desc limit 1) l where l.change_state = 'tried')`;
 
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
-export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ readonly id: string; readonly again: boolean }> {
+export async function insertBatch(
+  client: PoolClient,
+  b: NewBatch,
+): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
     `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, tries)
      values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, ${TRIED}) on conflict (request_id) do nothing returning id`,
@@ -224,7 +288,11 @@ export async function insertBatch(client: PoolClient, b: NewBatch): Promise<{ re
 }
 
 /** When a batch is served, and what of its time line was decided by hand. */
-export const setServing = (batchId: string, to: Serving | null, opened: Opened<Serving | null> | null = null): Promise<ActionResult<Kept>> =>
+export const setServing = (
+  batchId: string,
+  to: Serving | null,
+  opened: Opened<Serving | null> | null = null,
+): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     const row = (
       await client.query<{ timeline: unknown; revision: number }>(
@@ -236,7 +304,11 @@ export const setServing = (batchId: string, to: Serving | null, opened: Opened<S
     const now = readStored(TIMELINE, row.timeline, batchId);
     if (now.unreadable.length > 0) await keepRaw(client, `batches.timeline ${batchId}`, row.timeline);
     return saveRevised(SHAPES.serving, { revision: row.revision, value: now.value }, to, opened, (v, revision) =>
-      client.query('update batches set timeline = $2, timeline_revision = $3 where id = $1', [batchId, v === null ? null : JSON.stringify(v), revision]),
+      client.query('update batches set timeline = $2, timeline_revision = $3 where id = $1', [
+        batchId,
+        v === null ? null : JSON.stringify(v),
+        revision,
+      ]),
     );
   });
 

@@ -22,7 +22,11 @@ const MAKINGS_AT_ONCE = 200;
 const made = async (rows: Promise<(Making & Record<string, unknown>)[]>): Promise<Making[]> =>
   (await rows).map((m) => ({
     ...m,
-    scales: readStored({ at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} }, m.scales, m.batchId).value,
+    scales: readStored(
+      { at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} },
+      m.scales,
+      m.batchId,
+    ).value,
   }));
 
 /** Finished makings of a formula that came to something, the newest first. */
@@ -37,9 +41,10 @@ export const makingsOf = (formulaId: string): Promise<Making[]> =>
 /** The same over all formulas, the last so many. */
 export const lastMakings = (most: number): Promise<Making[]> =>
   made(
-    query<Making & Record<string, unknown>>(`${SELECT_MAKING} where b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit $1`, [
-      most,
-    ]),
+    query<Making & Record<string, unknown>>(
+      `${SELECT_MAKING} where b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit $1`,
+      [most],
+    ),
   );
 
 /** What a batch tries: the change of an earlier making, and how that came out. */
@@ -60,7 +65,10 @@ export const triedBy = async (batchId: string): Promise<Tried | null> =>
   )[0] ?? null;
 
 /** Says what becomes of a batch's change for next time; null: nothing was said of it. @returns what was said before */
-export async function answerChange(batchId: string, state: ChangeState | null): Promise<ActionResult<{ readonly was: ChangeState | null }>> {
+export async function answerChange(
+  batchId: string,
+  state: ChangeState | null,
+): Promise<ActionResult<{ readonly was: ChangeState | null }>> {
   const rows = await query<{ was: ChangeState | null }>(
     `update batches b set change_state = $2, change_at = now() from (select id, change_state from batches where id = $1 for update) o
       where b.id = o.id and btrim(b.change) <> '' returning o.change_state as was`,

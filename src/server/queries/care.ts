@@ -11,10 +11,14 @@ const SELECT_CARE = `select id, gear_id as "gearId", what, note, batch_id as "ba
 const NOTES_AT_ONCE = 400;
 
 /** Of all there is, the newest first. */
-export const careNotes = (): Promise<CareNote[]> => query<CareNote & Record<string, unknown>>(`${SELECT_CARE} order by at desc, id limit ${NOTES_AT_ONCE}`);
+export const careNotes = (): Promise<CareNote[]> =>
+  query<CareNote & Record<string, unknown>>(`${SELECT_CARE} order by at desc, id limit ${NOTES_AT_ONCE}`);
 
 export const stuckIn = (batchId: string): Promise<CareNote[]> =>
-  query<CareNote & Record<string, unknown>>(`${SELECT_CARE} where batch_id = $1 and what = 'stuck' and undone_at is null`, [batchId]);
+  query<CareNote & Record<string, unknown>>(
+    `${SELECT_CARE} where batch_id = $1 and what = 'stuck' and undone_at is null`,
+    [batchId],
+  );
 
 /** Writes an entry. That something stuck in a batch is written once for each thing it stuck to. */
 export async function noteCare(c: z.output<typeof careSchema>): Promise<ActionResult<{ readonly id: string }>> {
@@ -34,6 +38,8 @@ export async function noteCare(c: z.output<typeof careSchema>): Promise<ActionRe
 }
 
 export async function takeCareBack(id: string): Promise<ActionResult> {
-  const rows = await query('update care_notes set undone_at = coalesce(undone_at, now()) where id = $1 returning id', [id]);
+  const rows = await query('update care_notes set undone_at = coalesce(undone_at, now()) where id = $1 returning id', [
+    id,
+  ]);
   return rows.length > 0 ? { ok: true } : refuse(GONE);
 }

@@ -32,7 +32,8 @@ let versionId = '';
 let formulaId = '';
 
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database edge_kitchen');
   await closePool();
@@ -50,14 +51,19 @@ const ok = <T extends { readonly ok: boolean }>(a: T): Extract<T, { ok: true }> 
   return a as Extract<T, { ok: true }>;
 };
 const batch = async (more: Partial<Parameters<typeof startBatch>[0]> = {}): Promise<string> =>
-  ok(await startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, ...more })).id;
+  ok(await startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, ...more }))
+    .id;
 
 describe('reading what is stored', () => {
   const WIDE = { id: 'wide', sort: 'griddle', name: 'Wide one', wideCm: 600, deepCm: 40 };
 
   test('one griddle 600 cm wide: the house stays, a change of a unit wipes nothing, the raw value stays until it is set aside', async () => {
     await query("insert into kitchen (key, value) values ('house', $1)", [
-      JSON.stringify({ ways: { altitudeM: 900 }, units: { currency: 'kr' }, gear: [WIDE, { ...WIDE, id: 'long', name: 'Long one', wideCm: 80 }] }),
+      JSON.stringify({
+        ways: { altitudeM: 900 },
+        units: { currency: 'kr' },
+        gear: [WIDE, { ...WIDE, id: 'long', name: 'Long one', wideCm: 80 }],
+      }),
     ]);
     const read = await loadHouse();
     expect(read).toMatchObject({ ways: { altitudeM: 900 }, units: { currency: 'kr' }, gear: [{ id: 'long' }] });
@@ -65,8 +71,13 @@ describe('reading what is stored', () => {
     ok(await setHouse({ change: { units: { weight: 'oz' } }, base: { units: { weight: 'g' } } }));
     const gear = [...read.gear, { id: 'pan', sort: 'pan', name: 'Pan', acrossCm: 24 }];
     ok(await setHouse({ change: { gear }, base: { gear: read.gear } }));
-    const raw = (await query<{ value: { gear: unknown[] } }>("select value from kitchen where key = 'house'"))[0]?.value;
-    expect(raw).toMatchObject({ ways: { altitudeM: 900 }, units: { currency: 'kr', weight: 'oz' }, gear: [WIDE, { id: 'long' }, { id: 'pan' }] });
+    const raw = (await query<{ value: { gear: unknown[] } }>("select value from kitchen where key = 'house'"))[0]
+      ?.value;
+    expect(raw).toMatchObject({
+      ways: { altitudeM: 900 },
+      units: { currency: 'kr', weight: 'oz' },
+      gear: [WIDE, { id: 'long' }, { id: 'pan' }],
+    });
     expect(await setHousePartAside('gear.0')).toBe(true);
     expect(await query("select value from set_aside where place = 'kitchen.house.gear.0'")).toEqual([{ value: WIDE }]);
     expect((await loadHouse()).unreadable).toEqual([]);
@@ -74,8 +85,12 @@ describe('reading what is stored', () => {
   });
 
   test('one bad packet: every page works without it, says which, and it can be entered anew', async () => {
-    await query('insert into own_ingredients (id, name, packet) values (\'own-odd\', \'Odd flour\', \'{"by": "panel", "fatG": "lots"}\')');
-    await query("insert into kitchen (key, value) values ('own', to_jsonb(gen_random_uuid())) on conflict (key) do update set value = excluded.value");
+    await query(
+      'insert into own_ingredients (id, name, packet) values (\'own-odd\', \'Odd flour\', \'{"by": "panel", "fatG": "lots"}\')',
+    );
+    await query(
+      "insert into kitchen (key, value) values ('own', to_jsonb(gen_random_uuid())) on conflict (key) do update set value = excluded.value",
+    );
     const house = await loadHouse();
     expect(house.conventions.own?.ingredients).toEqual([]);
     expect(house.unreadable).toMatchObject([{ what: 'the packet of Odd flour' }]);
@@ -102,18 +117,32 @@ describe('reading what is stored', () => {
     };
     ok(await keepThing({ id: 'own-odd', name: 'Odd flour', packet: PANEL }));
     expect((await loadHouse()).unreadable).toEqual([]);
-    expect(await query("select value from set_aside where place like 'own_ingredients%'")).toEqual([{ value: { by: 'panel', fatG: 'lots' } }]);
+    expect(await query("select value from set_aside where place like 'own_ingredients%'")).toEqual([
+      { value: { by: 'panel', fatG: 'lots' } },
+    ]);
   });
 
   test('broken columns of versions, batches, entries, sides and premixes: read without them, and told', async () => {
     const id = await batch();
-    const side = ok(await keepSide({ id: null, name: 'Broken butter', by: 'weight', parts: [{ ingredientId: 'honey', parts: 1 }], servingG: 10, method: '' }));
+    const side = ok(
+      await keepSide({
+        id: null,
+        name: 'Broken butter',
+        by: 'weight',
+        parts: [{ ingredientId: 'honey', parts: 1 }],
+        servingG: 10,
+        method: '',
+      }),
+    );
     const mix = ok(await keepPremix({ id: null, versionId, name: 'Broken mix', settings: FRESH_PREMIX }));
     await query(
       "update batches set sheet = jsonb_set(sheet, '{1,grams}', '\"many\"'), timeline = '{\"at\": \"noon\"}', scales = '[1]', driver = '7' where id = $1",
       [id],
     );
-    await query('insert into batch_entries (id, batch_id, act, at) values ($1, $2, \'{"what": "sang"}\', now())', [randomUUID(), id]);
+    await query('insert into batch_entries (id, batch_id, act, at) values ($1, $2, \'{"what": "sang"}\', now())', [
+      randomUUID(),
+      id,
+    ]);
     await query('update sides set parts = \'{"honey": 1}\' where id = $1', [side.id]);
     await query("update premixes set settings = jsonb_set(settings, '{bagG}', '-4') where id = $1", [mix.id]);
     const b = await batchById(id);
@@ -123,13 +152,23 @@ describe('reading what is stored', () => {
     expect((await underWay()).some((x) => x.id === id)).toBe(true);
     expect((await eventLogOf(id))?.entries).toEqual([]);
     expect(await sideById(side.id)).toMatchObject({ parts: [], unreadable: [{ what: 'the parts of Broken butter' }] });
-    expect(await premixById(mix.id)).toMatchObject({ settings: { bagG: FRESH_PREMIX.bagG, storage: FRESH_PREMIX.storage }, unreadable: [{}] });
+    expect(await premixById(mix.id)).toMatchObject({
+      settings: { bagG: FRESH_PREMIX.bagG, storage: FRESH_PREMIX.storage },
+      unreadable: [{}],
+    });
     const other = ok(
-      await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: { ...FORMULA, name: 'Broken cakes' }, changeNote: '' }),
+      await saveVersion({
+        formulaId: null,
+        basedOn: null,
+        knownNewest: null,
+        formula: { ...FORMULA, name: 'Broken cakes' },
+        changeNote: '',
+      }),
     ).saved;
-    await query("update formula_versions set lines = lines || '[{\"key\": 5}]', settings = jsonb_set(settings, '{portionMl}', '-1') where id = $1", [
-      other.versionId,
-    ]);
+    await query(
+      "update formula_versions set lines = lines || '[{\"key\": 5}]', settings = jsonb_set(settings, '{portionMl}', '-1') where id = $1",
+      [other.versionId],
+    );
     const v = await versionById(other.versionId);
     expect(v?.formula.entries).toHaveLength(4);
     expect(v?.formula.portionMl).toBeNull();
@@ -152,7 +191,10 @@ describe('nobody overwrites anybody silently', () => {
         seen: { revision: 1, base: { price: null, packG: null, opened: null, bestBefore: null } },
       }),
     );
-    expect((await stockNoted())['flour-all-purpose']).toMatchObject({ price: 2, onHandG: (before?.onHandG ?? 0) - 250 });
+    expect((await stockNoted())['flour-all-purpose']).toMatchObject({
+      price: 2,
+      onHandG: (before?.onHandG ?? 0) - 250,
+    });
     const counted = randomUUID();
     await countStock(counted, 'flour-all-purpose', 19_500, 'Ben');
     await countStock(counted, 'flour-all-purpose', 19_500, 'Ben');
@@ -169,7 +211,11 @@ describe('nobody overwrites anybody silently', () => {
     ok(await keepStockNote('honey', { ...base, price: 5, packG: 500 }, { revision: 1, base }));
     const mine = { ...base, price: 6, packG: 500, bestBefore: '2027-01-01' };
     const no = await keepStockNote('honey', mine, { revision: 1, base });
-    expect(no).toMatchObject({ ok: false, kind: 'conflict', conflict: { revision: 2, clashes: [{ path: 'price', theirs: 5, yours: 6 }] } });
+    expect(no).toMatchObject({
+      ok: false,
+      kind: 'conflict',
+      conflict: { revision: 2, clashes: [{ path: 'price', theirs: 5, yours: 6 }] },
+    });
     expect((await stockNoted()).honey).toMatchObject({ price: 5, bestBefore: null });
     ok(await keepStockNote('honey', mine, { revision: 1, base, decided: { revision: 2, paths: { price: 'yours' } } }));
     expect((await stockNoted()).honey).toMatchObject({ price: 6, packG: 500, bestBefore: '2027-01-01', revision: 3 });
@@ -177,11 +223,23 @@ describe('nobody overwrites anybody silently', () => {
 
   test('an outcome written from two screens: marks of both, the note of one, the verdict asked about', async () => {
     const id = await batch();
-    const none = { pieces: null, firstSideS: null, secondSideS: null, verdict: null, marks: [], note: '', scales: {}, waste: null, change: '' };
+    const none = {
+      pieces: null,
+      firstSideS: null,
+      secondSideS: null,
+      verdict: null,
+      marks: [],
+      note: '',
+      scales: {},
+      waste: null,
+      change: '',
+    };
     const a = { ...none, verdict: 'good', marks: ['tall'], pieces: 12 };
     const b = { ...none, verdict: 'good', marks: ['dry'], note: 'A little dry.', scales: { crumb: 2 } };
     ok(await saveOutcome({ batchId: id, ...a, seen: { revision: 1, base: none } }));
-    expect(ok(await saveOutcome({ batchId: id, ...b, seen: { revision: 1, base: none } })).merged).toEqual(expect.arrayContaining(['marks:tall', 'pieces']));
+    expect(ok(await saveOutcome({ batchId: id, ...b, seen: { revision: 1, base: none } })).merged).toEqual(
+      expect.arrayContaining(['marks:tall', 'pieces']),
+    );
     expect(await batchById(id)).toMatchObject({
       marks: ['tall', 'dry'],
       pieces: 12,
@@ -198,7 +256,13 @@ describe('nobody overwrites anybody silently', () => {
       conflict: { clashes: [{ path: 'verdict' }] },
     });
     // the choice goes with the save, through the action's own check
-    ok(await saveOutcome({ batchId: id, ...c, seen: { revision: 1, base: none, decided: { revision: 3, paths: { verdict: 'yours' } } } }));
+    ok(
+      await saveOutcome({
+        batchId: id,
+        ...c,
+        seen: { revision: 1, base: none, decided: { revision: 3, paths: { verdict: 'yours' } } },
+      }),
+    );
     expect(await batchById(id)).toMatchObject({ verdict: 'poor', note: 'A little dry.' });
   });
 
@@ -207,25 +271,62 @@ describe('nobody overwrites anybody silently', () => {
     const at = Date.UTC(2026, 10, 28, 9);
     const serving = { at, anchor: 'first', helpers: 0, dayOneAt: null, moved: {} };
     ok(await serveAt({ batchId: id, serving, seen: { revision: 1, base: null } }));
-    ok(await serveAt({ batchId: id, serving: { ...serving, moved: { rest: at } }, seen: { revision: 2, base: serving } }));
+    ok(
+      await serveAt({
+        batchId: id,
+        serving: { ...serving, moved: { rest: at } },
+        seen: { revision: 2, base: serving },
+      }),
+    );
     ok(await serveAt({ batchId: id, serving: { ...serving, helpers: 2 }, seen: { revision: 2, base: serving } }));
     expect((await batchById(id))?.timeline).toEqual({ ...serving, helpers: 2, moved: { rest: at } });
 
-    const side = { name: 'Edge butter', by: 'weight' as const, parts: [{ ingredientId: 'honey', parts: 1 }], servingG: 10, method: '' };
+    const side = {
+      name: 'Edge butter',
+      by: 'weight' as const,
+      parts: [{ ingredientId: 'honey', parts: 1 }],
+      servingG: 10,
+      method: '',
+    };
     const kept = ok(await keepSide({ id: null, ...side }));
     ok(await keepSide({ id: kept.id, ...side, method: 'Whip it.' }, { revision: 1, base: side }));
-    ok(await keepSide({ id: kept.id, ...side, parts: [...side.parts, { ingredientId: 'salt-table', parts: 0.1 }] }, { revision: 1, base: side }));
+    ok(
+      await keepSide(
+        { id: kept.id, ...side, parts: [...side.parts, { ingredientId: 'salt-table', parts: 0.1 }] },
+        { revision: 1, base: side },
+      ),
+    );
     const now = await sideById(kept.id);
-    expect(now && sideFields(now)).toEqual({ ...side, method: 'Whip it.', parts: [...side.parts, { ingredientId: 'salt-table', parts: 0.1 }] });
+    expect(now && sideFields(now)).toEqual({
+      ...side,
+      method: 'Whip it.',
+      parts: [...side.parts, { ingredientId: 'salt-table', parts: 0.1 }],
+    });
 
     const mix = ok(await keepPremix({ id: null, versionId, name: 'Edge mix', settings: FRESH_PREMIX }));
     const base = { name: 'Edge mix', settings: FRESH_PREMIX };
-    ok(await keepPremix({ id: mix.id, versionId, name: 'Edge mix', settings: { ...FRESH_PREMIX, bagG: 750 } }, { revision: 1, base }));
-    ok(await keepPremix({ id: mix.id, versionId, name: 'Edge mix two', settings: { ...FRESH_PREMIX, months: 4 } }, { revision: 1, base }));
-    expect(await premixById(mix.id)).toMatchObject({ name: 'Edge mix two', settings: { bagG: 750, months: 4 }, revision: 3 });
+    ok(
+      await keepPremix(
+        { id: mix.id, versionId, name: 'Edge mix', settings: { ...FRESH_PREMIX, bagG: 750 } },
+        { revision: 1, base },
+      ),
+    );
+    ok(
+      await keepPremix(
+        { id: mix.id, versionId, name: 'Edge mix two', settings: { ...FRESH_PREMIX, months: 4 } },
+        { revision: 1, base },
+      ),
+    );
+    expect(await premixById(mix.id)).toMatchObject({
+      name: 'Edge mix two',
+      settings: { bagG: 750, months: 4 },
+      revision: 3,
+    });
 
     ok(await setHouse({ change: { conventions: { cup: 'metric' } }, base: { conventions: { cup: 'us-customary' } } }));
-    expect(await setHouse({ change: { conventions: { cup: 'imperial' } }, base: { conventions: { cup: 'us-customary' } } })).toMatchObject({
+    expect(
+      await setHouse({ change: { conventions: { cup: 'imperial' } }, base: { conventions: { cup: 'us-customary' } } }),
+    ).toMatchObject({
       ok: false,
       kind: 'conflict',
       conflict: { clashes: [{ path: 'conventions.cup', theirs: 'metric', yours: 'imperial' }] },
@@ -251,9 +352,18 @@ describe('nobody overwrites anybody silently', () => {
     const answers = await Promise.all([saveFormula(save), saveFormula(save), saveFormula(save)]);
     expect(new Set(answers.map((a) => (a.ok ? a.saved.number : 'no')))).toEqual(new Set([2]));
     expect((await query('select 1 from formula_versions where formula_id = $1', [formulaId])).length).toBe(2);
-    const twice = { name: 'Twice butter', by: 'weight' as const, parts: [{ ingredientId: 'honey', parts: 1 }], servingG: 10, method: '' };
+    const twice = {
+      name: 'Twice butter',
+      by: 'weight' as const,
+      parts: [{ ingredientId: 'honey', parts: 1 }],
+      servingG: 10,
+      method: '',
+    };
     const id = randomUUID();
-    const [one, two] = [ok(await keepSide({ id: null, ...twice }, null, id)), ok(await keepSide({ id: null, ...twice }, null, id))];
+    const [one, two] = [
+      ok(await keepSide({ id: null, ...twice }, null, id)),
+      ok(await keepSide({ id: null, ...twice }, null, id)),
+    ];
     expect(one.id).toBe(two.id);
   });
 });
@@ -288,7 +398,10 @@ describe('failing well', () => {
       }),
     );
     expect(await cut).toEqual({ up: false, kind: 'away' });
-    expect(await reach(() => transaction(async (c) => (await c.query('select 1 as n')).rows))).toEqual({ up: true, value: [{ n: 1 }] });
+    expect(await reach(() => transaction(async (c) => (await c.query('select 1 as n')).rows))).toEqual({
+      up: true,
+      value: [{ n: 1 }],
+    });
   });
 
   test('two that lock each other in a circle: one goes again, and both are done', async () => {
@@ -387,12 +500,20 @@ describe('finding', () => {
     const { formulaId } = ok(saved).saved;
     const listed = async () => (await formulaShelf({ text: 'stamped', without: 'sesame' })).rows.map((r) => r.name);
     expect(await listed()).toEqual(['Stamped cakes']);
-    const begun = await startBatch({ versionId: ok(saved).saved.versionId, driver: { by: 'factor', factor: 1 }, exactness: 'exact', portionMl: 60 });
+    const begun = await startBatch({
+      versionId: ok(saved).saved.versionId,
+      driver: { by: 'factor', factor: 1 },
+      exactness: 'exact',
+      portionMl: 60,
+    });
     if (!begun.ok) throw new Error(begun.message);
     const notice = async () => {
       const [batch, house] = await Promise.all([batchById(begun.id), loadHouse()]);
       if (!batch) throw new Error('the batch is gone');
-      return { known: batch.known?.['own-mill-flour'], ...noticeOf(batch, waysOf(batch, house), (id) => findIngredient(id, house.conventions.own)) };
+      return {
+        known: batch.known?.['own-mill-flour'],
+        ...noticeOf(batch, waysOf(batch, house), (id) => findIngredient(id, house.conventions.own)),
+      };
     };
     expect((await notice()).corrected).toEqual([]);
     // nobody is told: the records know by themselves
@@ -402,7 +523,10 @@ describe('finding', () => {
     const since = await notice();
     expect(since.known).toEqual(['wheat']);
     expect(since.held.map((h) => h.name)).toContain('sesame');
-    expect(noticeLines(since)).toContainEqual({ strong: 'Corrected since it was begun:', text: 'sesame, in mill flour.' });
+    expect(noticeLines(since)).toContainEqual({
+      strong: 'Corrected since it was begun:',
+      text: 'sesame, in mill flour.',
+    });
     await put(['wheat']);
     expect(await listed()).toEqual(['Stamped cakes']);
     // and where it can't be worked anew, it is not listed either
@@ -414,7 +538,11 @@ describe('finding', () => {
     expect(row?.stale).toBe(true);
     // a cup that is packed holds more flour: the pour of the shelf is the Bench's
     const pours = async () => {
-      const [{ rows }, v, house] = await Promise.all([formulaShelf({ text: 'stamped' }), version(formulaId, null), loadHouse()]);
+      const [{ rows }, v, house] = await Promise.all([
+        formulaShelf({ text: 'stamped' }),
+        version(formulaId, null),
+        loadHouse(),
+      ]);
       return [rows[0]?.pour, v && analyseFormula(v.formula, house).analysis.thickness?.pour];
     };
     for (const flourFill of ['sifted', 'packed', 'spooned'] as const) {
@@ -424,14 +552,18 @@ describe('finding', () => {
     }
     // what is on hand changes nothing of a formula
     const stamp = await kitchenStamp();
-    await query("insert into stock (ingredient_id, on_hand_g) values ('sugar-brown', 500) on conflict (ingredient_id) do update set on_hand_g = 500");
+    await query(
+      "insert into stock (ingredient_id, on_hand_g) values ('sugar-brown', 500) on conflict (ingredient_id) do update set on_hand_g = 500",
+    );
     expect(await kitchenStamp()).toBe(stamp);
     await query("update stock set opened = current_date where ingredient_id = 'sugar-brown'");
     expect(await kitchenStamp()).not.toBe(stamp);
   });
 
   test('the log a page at a time, each batch once, newest first', async () => {
-    await Promise.all(Array.from({ length: 7 }, (_, n) => batch({ startedAt: new Date(Date.UTC(2020, 0, 1 + (n % 3))) })));
+    await Promise.all(
+      Array.from({ length: 7 }, (_, n) => batch({ startedAt: new Date(Date.UTC(2020, 0, 1 + (n % 3))) })),
+    );
     const seen: string[] = [];
     for (let after: { at: string; id: string } | null = null, n = 0; n < 50; n++) {
       const page: Awaited<ReturnType<typeof log>> = await log({ text: '', verdict: null, after }, 3);

@@ -5,7 +5,12 @@ import type { Entry } from '@/core/batch/acts';
 import { type Column, readStored, type Stored } from '../db/json';
 
 const entrySchema = z.object({ id: z.uuid(), at: z.number(), act: actSchema });
-const ENTRY_LIST: Column<readonly Entry[]> = { at: 'batch_entries.act', called: 'what was noted of it', schema: z.array(entrySchema), fresh: [] };
+const ENTRY_LIST: Column<readonly Entry[]> = {
+  at: 'batch_entries.act',
+  called: 'what was noted of it',
+  schema: z.array(entrySchema),
+  fresh: [],
+};
 
 /** @param name of the batch */
 export const readEntries = (name: string, raw: unknown): Stored<readonly Entry[]> =>

@@ -12,7 +12,9 @@ import { ENTRIES, readEntries } from './event-entries';
 import { tapsOf } from './griddle';
 
 /** What became of one thing that was told: kept (or known already), or why it can't be. */
-export type ItemAnswer = { readonly id: string; readonly ok: true } | { readonly id: string; readonly ok: false; readonly message: string };
+export type ItemAnswer =
+  | { readonly id: string; readonly ok: true }
+  | { readonly id: string; readonly ok: false; readonly message: string };
 
 /** @returns false where a newer word about the line stands: it is kept, and the older one is none any more */
 async function isNewest(client: PoolClient, batchId: string, key: string, at: number): Promise<boolean> {
@@ -24,7 +26,13 @@ async function isNewest(client: PoolClient, batchId: string, key: string, at: nu
   return r.rowCount === 1;
 }
 
-async function writeLine(client: PoolClient, batchId: string, key: string, to: boolean | number, at: number): Promise<void> {
+async function writeLine(
+  client: PoolClient,
+  batchId: string,
+  key: string,
+  to: boolean | number,
+  at: number,
+): Promise<void> {
   if (!(await isNewest(client, batchId, key, at))) return;
   if (typeof to === 'number')
     await client.query(
@@ -35,7 +43,11 @@ async function writeLine(client: PoolClient, batchId: string, key: string, to: b
     );
   else await client.query('delete from batch_weights where batch_id = $1 and line_key = $2', [batchId, key]);
   if (to === false) await client.query('delete from batch_ticks where batch_id = $1 and line_key = $2', [batchId, key]);
-  else await client.query('insert into batch_ticks (batch_id, line_key) values ($1, $2) on conflict do nothing', [batchId, key]);
+  else
+    await client.query('insert into batch_ticks (batch_id, line_key) values ($1, $2) on conflict do nothing', [
+      batchId,
+      key,
+    ]);
 }
 
 interface Open {
@@ -50,12 +62,10 @@ interface Open {
 
 /** Notes an entry of a batch; one that is there already changes nothing. */
 export async function noteEntry(client: PoolClient, batchId: string, e: Entry): Promise<void> {
-  await client.query('insert into batch_entries (id, batch_id, act, at) values ($1, $2, $3, to_timestamp($4 / 1000.0)) on conflict do nothing', [
-    e.id,
-    batchId,
-    JSON.stringify(e.act),
-    e.at,
-  ]);
+  await client.query(
+    'insert into batch_entries (id, batch_id, act, at) values ($1, $2, $3, to_timestamp($4 / 1000.0)) on conflict do nothing',
+    [e.id, batchId, JSON.stringify(e.act), e.at],
+  );
 }
 
 async function writeTap(o: Open, told: ToldTap): Promise<string | null> {
@@ -79,7 +89,9 @@ async function stillOpen(client: PoolClient, batchId: string, mix: number): Prom
   );
   const row = rows[0];
   const open = row ? openIn(readStored(SHEET, row.sheet, batchId).value, row.ticked, mix) : [];
-  return open.length === 0 ? null : `The second look waits: ${open.map((l) => l.name).join(', ')} ${open.length === 1 ? 'is' : 'are'} not weighed.`;
+  return open.length === 0
+    ? null
+    : `The second look waits: ${open.map((l) => l.name).join(', ')} ${open.length === 1 ? 'is' : 'are'} not weighed.`;
 }
 
 /** @returns why it can't be kept; null: it is */
@@ -89,7 +101,10 @@ async function write(o: Open, i: Item): Promise<string | null> {
     case 'tap':
       return writeTap(o, i.tap);
     case 'untap':
-      await client.query('delete from batch_taps where batch_id = $1 and (id = $2 or of_pour = $2)', [batchId, i.tapId]);
+      await client.query('delete from batch_taps where batch_id = $1 and (id = $2 or of_pour = $2)', [
+        batchId,
+        i.tapId,
+      ]);
       o.taps = o.taps.filter((t) => t.id !== i.tapId && t.of !== i.tapId);
       return null;
     case 'line':
@@ -113,7 +128,10 @@ async function write(o: Open, i: Item): Promise<string | null> {
 async function keepOne(o: Open, i: Item): Promise<ItemAnswer> {
   await o.client.query('savepoint item');
   try {
-    const fresh = await o.client.query('insert into batch_told (id, batch_id) values ($1, $2) on conflict do nothing', [i.id, o.batchId]);
+    const fresh = await o.client.query('insert into batch_told (id, batch_id) values ($1, $2) on conflict do nothing', [
+      i.id,
+      o.batchId,
+    ]);
     const why = fresh.rowCount === 1 ? await write(o, i) : null;
     if (why === null) {
       await o.client.query('release savepoint item');
@@ -140,7 +158,8 @@ export const keepItems = (batchId: string, items: readonly Item[]): Promise<read
       [batchId],
     );
     const keys = rows[0]?.keys;
-    if (!keys) return items.map((i) => ({ id: i.id, ok: false, message: 'That batch is not in this kitchen any more.' }));
+    if (!keys)
+      return items.map((i) => ({ id: i.id, ok: false, message: 'That batch is not in this kitchen any more.' }));
     const taps = items.some((i) => i.do === 'tap') ? await tapsOf(batchId, client) : [];
     const open: Open = { client, batchId, keys, taps, now: Date.now() };
     const out: ItemAnswer[] = [];

@@ -75,7 +75,11 @@ export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE)
     ...(f.flour ? [`f.main_flour = ${v(f.flour)}`] : []),
     ...(f.liquid ? [`f.main_liquid = ${v(f.liquid)}`] : []),
     // a row of another kitchen than this is never listed as being without a thing
-    ...(f.without ? [`f.facts_stamp = ${v(stamp)} and f.allergens is not null and not f.allergens && array[${v(f.without)}, '${NOT_KNOWN}']::text[]`] : []),
+    ...(f.without
+      ? [
+          `f.facts_stamp = ${v(stamp)} and f.allergens is not null and not f.allergens && array[${v(f.without)}, '${NOT_KNOWN}']::text[]`,
+        ]
+      : []),
     ...(f.verdict ? [f.verdict === 'none' ? 'f.last_verdict is null' : `f.last_verdict = ${v(f.verdict)}`] : []),
     ...(f.useUp
       ? [
@@ -105,7 +109,10 @@ const distinct = async (column: 'main_flour' | 'main_liquid'): Promise<readonly 
   ).map((r) => r.v);
 
 /** The flours and liquids that formulas here are mainly made of. */
-export async function shelfMains(): Promise<{ readonly flours: readonly string[]; readonly liquids: readonly string[] }> {
+export async function shelfMains(): Promise<{
+  readonly flours: readonly string[];
+  readonly liquids: readonly string[];
+}> {
   const [flours, liquids] = await Promise.all([distinct('main_flour'), distinct('main_liquid')]);
   return { flours, liquids };
 }
@@ -116,7 +123,10 @@ function findable(f: Formula, house: Kitchen) {
   const kind = kindById(f.kind);
   const { mains, pour, worst, holds, day } = facts;
   return {
-    search: [f.name, kind.name, schoolOf(kind, f.school).name, mains.flour, mains.liquid].filter(Boolean).join(' ').toLowerCase(),
+    search: [f.name, kind.name, schoolOf(kind, f.school).name, mains.flour, mains.liquid]
+      .filter(Boolean)
+      .join(' ')
+      .toLowerCase(),
     mains,
     pour,
     worst,
@@ -188,8 +198,18 @@ const SELECT_VERSION = `
          (select max(number) from formula_versions n where n.formula_id = v.formula_id) as newest
     from formula_versions v`;
 
-const CONVENTIONS: Column<Partial<Conventions>> = { at: 'formula_versions.conventions', called: 'conventions', schema: keptConventionsSchema, fresh: {} };
-const LINES: Column<readonly Entry[]> = { at: 'formula_versions.lines', called: 'lines', schema: keptEntriesSchema, fresh: [] };
+const CONVENTIONS: Column<Partial<Conventions>> = {
+  at: 'formula_versions.conventions',
+  called: 'conventions',
+  schema: keptConventionsSchema,
+  fresh: {},
+};
+const LINES: Column<readonly Entry[]> = {
+  at: 'formula_versions.lines',
+  called: 'lines',
+  schema: keptEntriesSchema,
+  fresh: [],
+};
 const SETTINGS: Column<z.output<typeof keptSettingsSchema>> = {
   at: 'formula_versions.settings',
   called: 'settings',
@@ -199,7 +219,8 @@ const SETTINGS: Column<z.output<typeof keptSettingsSchema>> = {
 };
 
 function toVersion(r: VersionRow): Version {
-  const of = <T>(column: Column<T>, raw: unknown) => readStored({ ...column, called: `${r.name}, version ${r.number}, ${column.called}` }, raw, r.versionId);
+  const of = <T>(column: Column<T>, raw: unknown) =>
+    readStored({ ...column, called: `${r.name}, version ${r.number}, ${column.called}` }, raw, r.versionId);
   const [conventions, lines, settings] = [of(CONVENTIONS, r.conventions), of(LINES, r.lines), of(SETTINGS, r.settings)];
   return {
     versionId: r.versionId,
@@ -274,7 +295,13 @@ export interface FormulaState {
 /** @returns null where there is no such formula */
 export async function formulaState(id: string): Promise<FormulaState | null> {
   const row = (
-    await query<{ archived: boolean; deleted: boolean; copyId: string | null; copyNumber: number | null; copyName: string | null }>(
+    await query<{
+      archived: boolean;
+      deleted: boolean;
+      copyId: string | null;
+      copyNumber: number | null;
+      copyName: string | null;
+    }>(
       `select f.archived_at is not null as archived, f.deleted_at is not null as deleted, c.formula_id as "copyId", c.number as "copyNumber", c.name as "copyName"
          from formulas f left join formula_versions c on c.id = f.copied_from where f.id = $1`,
       [id],
@@ -291,15 +318,34 @@ export async function formulaState(id: string): Promise<FormulaState | null> {
   return {
     archived: row.archived,
     deleted: row.deleted,
-    copyOf: row.copyId && row.copyNumber !== null && row.copyName !== null ? { formulaId: row.copyId, number: row.copyNumber, name: row.copyName } : null,
-    last: last ? { batchId: last.batchId, verdict: last.verdict, at: last.at, pieces: last.pieces, planned: last.planned, marks: last.marks } : null,
-    next: last && last.change !== '' && (last.state === null || last.state === 'tried') ? { ...last, move: moveOfChange(last.change) } : null,
+    copyOf:
+      row.copyId && row.copyNumber !== null && row.copyName !== null
+        ? { formulaId: row.copyId, number: row.copyNumber, name: row.copyName }
+        : null,
+    last: last
+      ? {
+          batchId: last.batchId,
+          verdict: last.verdict,
+          at: last.at,
+          pieces: last.pieces,
+          planned: last.planned,
+          marks: last.marks,
+        }
+      : null,
+    next:
+      last && last.change !== '' && (last.state === null || last.state === 'tried')
+        ? { ...last, move: moveOfChange(last.change) }
+        : null,
   };
 }
 
 /** Puts a formula away, or deletes it, or brings it back; nothing of it is lost. @returns whether it is there */
-export async function putFormula(id: string, to: { readonly archived?: boolean; readonly deleted?: boolean }): Promise<boolean> {
-  const at = (on: boolean | undefined, column: string): string => (on === undefined ? column : on ? `coalesce(${column}, now())` : 'null');
+export async function putFormula(
+  id: string,
+  to: { readonly archived?: boolean; readonly deleted?: boolean },
+): Promise<boolean> {
+  const at = (on: boolean | undefined, column: string): string =>
+    on === undefined ? column : on ? `coalesce(${column}, now())` : 'null';
   const rows = await query(
     `update formulas set archived_at = ${at(to.archived, 'archived_at')}, deleted_at = ${at(to.deleted, 'deleted_at')} where id = $1 returning id`,
     [id],
@@ -361,10 +407,10 @@ export async function saveVersion({
     onceFor(client, requestId ?? null, 'version', async (): Promise<ActionResult<{ readonly saved: Saved }>> => {
       const owner = formulaId
         ? await client.query<{ id: string }>('select id from formulas where id = $1 for update', [formulaId])
-        : await client.query<{ id: string }>('insert into formulas (created_at, copied_from) values (coalesce($1, now()), $2) returning id', [
-            savedAt ?? null,
-            copiedFrom ?? null,
-          ]);
+        : await client.query<{ id: string }>(
+            'insert into formulas (created_at, copied_from) values (coalesce($1, now()), $2) returning id',
+            [savedAt ?? null, copiedFrom ?? null],
+          );
       const id = owner.rows[0]?.id;
       if (!id) return refuse(GONE);
       const newest = await client.query<{ number: number; savedAt: Date }>(
@@ -415,21 +461,27 @@ export async function saveVersion({
           found.day,
         ],
       );
-      const passed = last && last.number !== knownNewest ? { number: last.number, savedAt: last.savedAt.toISOString() } : null;
+      const passed =
+        last && last.number !== knownNewest ? { number: last.number, savedAt: last.savedAt.toISOString() } : null;
       return { ok: true, saved: { formulaId: id, versionId: row.id, number: row.number, passedBy: passed } };
     }),
   );
 }
 
 /** A copy of a version as a formula of its own, under a name that no other has; once for a request. */
-export async function copyFormula(formulaId: string, number: number | null, requestId: string | null): Promise<ActionResult<{ readonly saved: Saved }>> {
+export async function copyFormula(
+  formulaId: string,
+  number: number | null,
+  requestId: string | null,
+): Promise<ActionResult<{ readonly saved: Saved }>> {
   const source = await version(formulaId, number);
   if (!source) return refuse(GONE);
   const names = new Set(
     (
-      await query<{ name: string }>('select lower(name) as name from formulas where name is not null and lower(name) like $1', [
-        `${likeText(copyStem(source.formula.name).toLowerCase())}%`,
-      ])
+      await query<{ name: string }>(
+        'select lower(name) as name from formulas where name is not null and lower(name) like $1',
+        [`${likeText(copyStem(source.formula.name).toLowerCase())}%`],
+      )
     ).map((r) => r.name),
   );
   return saveVersion({
@@ -451,7 +503,10 @@ const READ_AT_ONCE = 500;
 export async function versionsUnread(): Promise<readonly Unreadable[]> {
   const out: Unreadable[] = [];
   for (let after = '00000000-0000-0000-0000-000000000000'; ; ) {
-    const rows = await query<VersionRow & Record<string, unknown>>(`${SELECT_VERSION} where v.id > $1 order by v.id limit ${READ_AT_ONCE}`, [after]);
+    const rows = await query<VersionRow & Record<string, unknown>>(
+      `${SELECT_VERSION} where v.id > $1 order by v.id limit ${READ_AT_ONCE}`,
+      [after],
+    );
     out.push(...rows.flatMap((r) => toVersion(r).unreadable ?? []));
     const last = rows.at(-1);
     if (!last || rows.length < READ_AT_ONCE) return out;

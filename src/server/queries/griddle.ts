@@ -45,7 +45,12 @@ export const wantPieces = (batchId: string, by: number, requestId: string | null
 const LOOKED_AT = 8;
 
 /** Seconds of each side over a formula's earlier batches of a kind and about the same portion; of two ends from one base, the pieces of that kind. */
-export async function earlierSides(batch: { readonly id: string; readonly formulaId: string; readonly kind: string; readonly portionMl: number | null }) {
+export async function earlierSides(batch: {
+  readonly id: string;
+  readonly formulaId: string;
+  readonly kind: string;
+  readonly portionMl: number | null;
+}) {
   const rows = await query<TapRow>(
     `${SELECT} where batch_id in (
        select b.id from batches b join formula_versions v on v.id = b.version_id
@@ -65,7 +70,9 @@ export async function earlierSides(batch: { readonly id: string; readonly formul
     const of = kinds.find((k) => k.id === id);
     const pieces = piecesFrom(rows.filter((r) => r.batchId === id));
     // a batch of one kind, or of two and the pieces of this one
-    return sidesOf(of?.b && of.b !== of.a ? pieces.filter((p) => (p.end === 'b' ? of.b : of.a) === batch.kind) : pieces);
+    return sidesOf(
+      of?.b && of.b !== of.a ? pieces.filter((p) => (p.end === 'b' ? of.b : of.a) === batch.kind) : pieces,
+    );
   });
   return { first: all.flatMap((s) => s.first), second: all.flatMap((s) => s.second) };
 }
@@ -86,7 +93,10 @@ export async function dialReadings(): Promise<readonly HeatReading[]> {
 const DAYS_LOOKED_BACK = 14;
 
 /** The last piece of each other batch on some surfaces, ms since 1970. */
-export const lastPours = (batchId: string, surfaces: readonly string[]): Promise<{ batchId: string; surface: string; lastAt: number }[]> =>
+export const lastPours = (
+  batchId: string,
+  surfaces: readonly string[],
+): Promise<{ batchId: string; surface: string; lastAt: number }[]> =>
   query(
     `select batch_id as "batchId", surface, (extract(epoch from max(at)) * 1000)::float8 as "lastAt" from batch_taps
       where act = 'pour' and surface = any($2) and batch_id <> $1 and at > now() - interval '${DAYS_LOOKED_BACK} days' group by 1, 2 order by 3 desc`,

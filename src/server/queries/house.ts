@@ -35,7 +35,9 @@ declare global {
 
 /** The house as it was last loaded or saved by this server; null before that. For answers that must not wait for records. */
 export const lastHouse = (): Kitchen | null =>
-  globalThis.evenCrumbHouse ? { ...globalThis.evenCrumbHouse, today: localDay(Date.now(), globalThis.evenCrumbHouse.units) } : null;
+  globalThis.evenCrumbHouse
+    ? { ...globalThis.evenCrumbHouse, today: localDay(Date.now(), globalThis.evenCrumbHouse.units) }
+    : null;
 
 const orFresh = ({ conventions, ways, units, gear, drawer, maker }: KeptHouse) => ({
   conventions: { ...FRESH_KITCHEN.conventions, ...conventions },
@@ -53,8 +55,12 @@ export const kitchenStamp = async (): Promise<string> =>
 
 export async function loadHouse(): Promise<Kitchen> {
   const [rows, tins] = await Promise.all([
-    query<{ key: string; value: unknown; revision: number }>("select key, value, revision from kitchen where key in ('house', 'own')"),
-    query<{ id: string; opened: string }>('select ingredient_id as id, opened::text from stock where opened is not null order by 1'),
+    query<{ key: string; value: unknown; revision: number }>(
+      "select key, value, revision from kitchen where key in ('house', 'own')",
+    ),
+    query<{ id: string; opened: string }>(
+      'select ingredient_id as id, opened::text from stock where opened is not null order by 1',
+    ),
   ]);
   const kept = rows.find((r) => r.key === 'house');
   const read = readStored(HOUSE, kept?.value ?? {});
@@ -73,7 +79,8 @@ export async function loadHouse(): Promise<Kitchen> {
   return house;
 }
 
-const bag = (v: unknown): Readonly<Record<string, unknown>> => (typeof v === 'object' && v !== null && !Array.isArray(v) ? (v as Record<string, unknown>) : {});
+const bag = (v: unknown): Readonly<Record<string, unknown>> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v) ? (v as Record<string, unknown>) : {};
 
 /** A list as it is stored with a readable part of it changed: what can't be read stays where it is. */
 function patchedGear(raw: unknown, before: readonly Gear[], after: readonly Gear[]): unknown[] {
@@ -91,7 +98,8 @@ function patchedGear(raw: unknown, before: readonly Gear[], after: readonly Gear
 
 /** The parts of a whole that a change speaks of. */
 const spokenOf = (change: HouseChange, whole: ReturnType<typeof orFresh>) => {
-  const of = (part: Part) => change[part] && Object.fromEntries(Object.keys(change[part]).map((k) => [k, bag(whole[part])[k]]));
+  const of = (part: Part) =>
+    change[part] && Object.fromEntries(Object.keys(change[part]).map((k) => [k, bag(whole[part])[k]]));
   return {
     ...(change.conventions && { conventions: of('conventions') }),
     ...(change.ways && { ways: of('ways') }),
@@ -106,15 +114,27 @@ const spokenOf = (change: HouseChange, whole: ReturnType<typeof orFresh>) => {
  * Changes a part of the house; what two people change at the same moment is both kept, where it is not the same thing.
  * @param base the same parts as they were when the page was opened; left out, the change stands whatever was there
  */
-export const changeHouse = (change: HouseChange, base?: HouseChange, decided: Opened<unknown>['decided'] = undefined): Promise<ActionResult<Kept>> =>
+export const changeHouse = (
+  change: HouseChange,
+  base?: HouseChange,
+  decided: Opened<unknown>['decided'] = undefined,
+): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     await client.query("insert into kitchen (key, value) values ('house', '{}') on conflict (key) do nothing");
-    const rows = await client.query<{ value: unknown; revision: number }>("select value, revision from kitchen where key = 'house' for update");
+    const rows = await client.query<{ value: unknown; revision: number }>(
+      "select value, revision from kitchen where key = 'house' for update",
+    );
     const raw = rows.rows[0]?.value;
     const revision = rows.rows[0]?.revision ?? 1;
     const now = orFresh(readStored(HOUSE, raw ?? {}).value);
     const theirs = spokenOf(change, now);
-    const m = merge<object>(base ? { ...theirs, ...base } : theirs, { ...change }, theirs, SHAPES.house, decided?.revision === revision ? decided.paths : {});
+    const m = merge<object>(
+      base ? { ...theirs, ...base } : theirs,
+      { ...change },
+      theirs,
+      SHAPES.house,
+      decided?.revision === revision ? decided.paths : {},
+    );
     if (m.clashes.length > 0) return clashing({ revision, theirs, clashes: m.clashes });
     const value = m.value as HouseChange;
     if (raw !== undefined && bag(raw) !== raw) await keepRaw(client, 'kitchen.house', raw);
@@ -127,9 +147,13 @@ export const changeHouse = (change: HouseChange, base?: HouseChange, decided: Op
       ...patched('units'),
       ...patched('maker'),
       ...(change.gear && { gear: patchedGear(parts.gear, now.gear, (value.gear ?? []) as readonly Gear[]) }),
-      ...(change.drawer && { drawer: patchedDrawer(parts.drawer, now.drawer, (value.drawer ?? []) as readonly ToolId[]) }),
+      ...(change.drawer && {
+        drawer: patchedDrawer(parts.drawer, now.drawer, (value.drawer ?? []) as readonly ToolId[]),
+      }),
     };
-    await client.query("update kitchen set value = $1, revision = revision + 1 where key = 'house'", [JSON.stringify(next)]);
+    await client.query("update kitchen set value = $1, revision = revision + 1 where key = 'house'", [
+      JSON.stringify(next),
+    ]);
     return { ok: true, revision: revision + 1, merged: m.taken };
   });
 
@@ -150,7 +174,9 @@ export const setHousePartAside = (path: string): Promise<boolean> =>
     const place = `kitchen.house.${path}`;
     if (!readStored(HOUSE, raw ?? {}).unreadable.some((u) => u.where === place)) return false;
     const steps = path.split('.');
-    const at = await client.query<{ value: unknown }>("select value #> $1 as value from kitchen where key = 'house'", [steps]);
+    const at = await client.query<{ value: unknown }>("select value #> $1 as value from kitchen where key = 'house'", [
+      steps,
+    ]);
     await keepRaw(client, place, at.rows[0]?.value);
     await client.query("update kitchen set value = value #- $1, revision = revision + 1 where key = 'house'", [steps]);
     return true;
@@ -160,9 +186,10 @@ export const setHousePartAside = (path: string): Promise<boolean> =>
 export async function fillOwnWay(): Promise<void> {
   const { conventions } = await loadHouse();
   if (conventions.flourFill === 'own') return;
-  await query("insert into kitchen (key, value) values ('fill-before', $1) on conflict (key) do update set value = excluded.value", [
-    JSON.stringify(conventions.flourFill),
-  ]);
+  await query(
+    "insert into kitchen (key, value) values ('fill-before', $1) on conflict (key) do update set value = excluded.value",
+    [JSON.stringify(conventions.flourFill)],
+  );
   await changeHouse({ conventions: { flourFill: 'own' } });
 }
 

@@ -13,7 +13,8 @@ const SELECT_KEPT = `select k.id, k.number, k.batch_id as "batchId", k.formula_i
        (k.pieces - coalesce((select sum(u.pieces) from kept_uses u where u.lot_id = k.id and u.undone_at is null), 0))::int as left
   from kept_lots k`;
 
-const from = (sql: string, values: readonly unknown[] = []): Promise<KeptLot[]> => query<KeptLot & Record<string, unknown>>(sql, values);
+const from = (sql: string, values: readonly unknown[] = []): Promise<KeptLot[]> =>
+  query<KeptLot & Record<string, unknown>>(sql, values);
 
 const LOTS_AT_ONCE = 500;
 /** Everything that was ever kept, the newest first. */
@@ -21,11 +22,16 @@ export const keptLots = (): Promise<KeptLot[]> => from(`${SELECT_KEPT} order by 
 
 /** What there is of a formula, or of all. */
 export const keptNow = (formulaId: string | null = null): Promise<KeptLot[]> =>
-  from(`select * from (${SELECT_KEPT} where $1::uuid is null or k.formula_id = $1) k where k.left > 0 order by k."bestBy", k.number`, [formulaId]);
+  from(
+    `select * from (${SELECT_KEPT} where $1::uuid is null or k.formula_id = $1) k where k.left > 0 order by k."bestBy", k.number`,
+    [formulaId],
+  );
 
-export const keptOfBatch = (batchId: string): Promise<KeptLot[]> => from(`${SELECT_KEPT} where k.batch_id = $1 order by k.number`, [batchId]);
+export const keptOfBatch = (batchId: string): Promise<KeptLot[]> =>
+  from(`${SELECT_KEPT} where k.batch_id = $1 order by k.number`, [batchId]);
 
-export const keptLot = async (id: string): Promise<KeptLot | null> => (await from(`${SELECT_KEPT} where k.id = $1`, [id]))[0] ?? null;
+export const keptLot = async (id: string): Promise<KeptLot | null> =>
+  (await from(`${SELECT_KEPT} where k.id = $1`, [id]))[0] ?? null;
 
 export const usesOfKept = (lotId: string): Promise<KeptUse[]> =>
   query<KeptUse & Record<string, unknown>>(
@@ -42,7 +48,11 @@ export async function keep(k: z.output<typeof keepLotSchema>): Promise<ActionRes
      on conflict (request_id) do nothing returning id`,
     [k.requestId ?? null, k.batchId, k.state, k.cooked, k.pieces, k.parcel, k.place, k.made, k.bestBy, k.note, k.who],
   );
-  const id = made[0]?.id ?? (k.requestId ? (await query<{ id: string }>('select id from kept_lots where request_id = $1', [k.requestId]))[0]?.id : undefined);
+  const id =
+    made[0]?.id ??
+    (k.requestId
+      ? (await query<{ id: string }>('select id from kept_lots where request_id = $1', [k.requestId]))[0]?.id
+      : undefined);
   return id === undefined ? refuse(GONE) : { ok: true, id };
 }
 
@@ -55,13 +65,22 @@ export const keptTakenBy = (batchId: string): Promise<TakenIn[]> =>
   );
 
 /** Says that there are not so many, or nothing where there are. The lot is held from here on. */
-async function tooFew(client: ClientBase, lotId: string, pieces: number): Promise<{ readonly says: string | null; readonly left: number } | null> {
+async function tooFew(
+  client: ClientBase,
+  lotId: string,
+  pieces: number,
+): Promise<{ readonly says: string | null; readonly left: number } | null> {
   // one at a time for each lot
   const held = await client.query('select id from kept_lots where id = $1 for update', [lotId]);
-  const lot = held.rowCount === 0 ? undefined : (await client.query<KeptLot>(`${SELECT_KEPT} where k.id = $1`, [lotId])).rows[0];
+  const lot =
+    held.rowCount === 0 ? undefined : (await client.query<KeptLot>(`${SELECT_KEPT} where k.id = $1`, [lotId])).rows[0];
   if (!lot) return null;
   const says =
-    pieces <= lot.left ? null : lot.left === 0 ? 'There is nothing left of it.' : `There ${lot.left === 1 ? 'is' : 'are'} only ${keptWords(lot, lot.left)}.`;
+    pieces <= lot.left
+      ? null
+      : lot.left === 0
+        ? 'There is nothing left of it.'
+        : `There ${lot.left === 1 ? 'is' : 'are'} only ${keptWords(lot, lot.left)}.`;
   return { says, left: lot.left };
 }
 
@@ -76,22 +95,32 @@ export async function takeKeptIn(
     const lot = await tooFew(client, lotId, pieces);
     const says = lot === null ? GONE : lot.says;
     if (says !== null) return { lotId, says };
-    await client.query("insert into kept_uses (lot_id, pieces, how, for_batch) values ($1, $2, 'served', $3)", [lotId, pieces, batchId]);
+    await client.query("insert into kept_uses (lot_id, pieces, how, for_batch) values ($1, $2, 'served', $3)", [
+      lotId,
+      pieces,
+      batchId,
+    ]);
   }
   return null;
 }
 
 /** A batch that is given up gives back what it took in. @returns the entries, for who takes it up again */
 export const giveKeptBack = async (client: ClientBase, batchId: string): Promise<readonly string[]> =>
-  (await client.query<{ id: string }>('update kept_uses set undone_at = now() where for_batch = $1 and undone_at is null returning id', [batchId])).rows.map(
-    (r) => r.id,
-  );
+  (
+    await client.query<{ id: string }>(
+      'update kept_uses set undone_at = now() where for_batch = $1 and undone_at is null returning id',
+      [batchId],
+    )
+  ).rows.map((r) => r.id);
 
 /** Taken up again it takes the same once more, where it is still there. @returns what is wrong with it, or null */
 export async function takeKeptAgain(client: ClientBase, useIds: readonly string[]): Promise<string | null> {
   for (const id of [...useIds].sort()) {
     const use = (
-      await client.query<{ lotId: string; pieces: number }>('select lot_id as "lotId", pieces from kept_uses where id = $1 and undone_at is not null', [id])
+      await client.query<{ lotId: string; pieces: number }>(
+        'select lot_id as "lotId", pieces from kept_uses where id = $1 and undone_at is not null',
+        [id],
+      )
     ).rows[0];
     if (!use) continue;
     const lot = await tooFew(client, use.lotId, use.pieces);
@@ -102,26 +131,29 @@ export async function takeKeptAgain(client: ClientBase, useIds: readonly string[
 }
 
 /** So many leave: served, or thrown away. Refused where there are not so many, also when two screens ask at once. */
-export const letKeptGo = (u: z.output<typeof keptGoneSchema>): Promise<ActionResult<{ readonly id: string; readonly left: number }>> =>
+export const letKeptGo = (
+  u: z.output<typeof keptGoneSchema>,
+): Promise<ActionResult<{ readonly id: string; readonly left: number }>> =>
   transaction(async (client) => {
     const lot = await tooFew(client, u.lotId, u.pieces);
     if (!lot) return refuse(GONE);
-    const had = u.requestId ? await client.query<{ id: string }>('select id from kept_uses where request_id = $1', [u.requestId]) : null;
+    const had = u.requestId
+      ? await client.query<{ id: string }>('select id from kept_uses where request_id = $1', [u.requestId])
+      : null;
     const again = had?.rows[0];
     if (again) return { ok: true, id: again.id, left: lot.left };
     if (lot.says !== null) return refuse(lot.says, { pieces: lot.says });
-    const made = await client.query<{ id: string }>('insert into kept_uses (request_id, lot_id, pieces, how, who) values ($1, $2, $3, $4, $5) returning id', [
-      u.requestId ?? null,
-      u.lotId,
-      u.pieces,
-      u.how,
-      u.who,
-    ]);
+    const made = await client.query<{ id: string }>(
+      'insert into kept_uses (request_id, lot_id, pieces, how, who) values ($1, $2, $3, $4, $5) returning id',
+      [u.requestId ?? null, u.lotId, u.pieces, u.how, u.who],
+    );
     return { ok: true, id: made.rows[0]?.id ?? '', left: lot.left - u.pieces };
   });
 
 /** What left comes back; the entry stays, and counts no more. */
 export async function takeKeptBack(useId: string): Promise<ActionResult> {
-  const rows = await query('update kept_uses set undone_at = coalesce(undone_at, now()) where id = $1 returning id', [useId]);
+  const rows = await query('update kept_uses set undone_at = coalesce(undone_at, now()) where id = $1 returning id', [
+    useId,
+  ]);
   return rows.length > 0 ? { ok: true } : refuse(GONE);
 }

@@ -11,13 +11,17 @@ import { CONTENTS } from './premixes';
 import { onceFor } from './revised';
 import { returnToShelf } from './stock';
 
-export type Made = { readonly ok: true; readonly id: string } | { readonly ok: false; readonly path: string; readonly message: string };
+export type Made =
+  | { readonly ok: true; readonly id: string }
+  | { readonly ok: false; readonly path: string; readonly message: string };
 
 /** Where a lot's bags went, the first first; counter-entries among them. */
 export const usesOfLot = (lotId: string): Promise<LotUse[]> => booksOf([lotId]);
 
 /** The books of several lots. */
-export const booksOf = (lotIds: readonly string[]): Promise<(LotUse & { readonly lotId: string } & Record<string, unknown>)[]> =>
+export const booksOf = (
+  lotIds: readonly string[],
+): Promise<(LotUse & { readonly lotId: string } & Record<string, unknown>)[]> =>
   query(
     `select u.id, u.lot_id as "lotId", u.bags, u.kind, u.who, u.why, u.price, u.undoes, u.used_at as "usedAt", u.batch_id as "batchId", b.name as "batchName"
        from lot_uses u left join batches b on b.id = u.batch_id
@@ -26,7 +30,9 @@ export const booksOf = (lotIds: readonly string[]): Promise<(LotUse & { readonly
   );
 
 /** The lots a batch's bags came from; bags that were put back are not in it. */
-export const lotsOfBatch = (batchId: string): Promise<{ id: string; number: string; premixName: string; bags: number }[]> =>
+export const lotsOfBatch = (
+  batchId: string,
+): Promise<{ id: string; number: string; premixName: string; bags: number }[]> =>
   query(
     `select l.id, l.number, p.name as "premixName", sum(u.bags) as bags from lot_uses u join lots l on l.id = u.lot_id join premixes p on p.id = l.premix_id
       where u.batch_id = $1 group by l.id, l.number, p.name having sum(u.bags) > 1e-6 order by l.number`,
@@ -35,12 +41,22 @@ export const lotsOfBatch = (batchId: string): Promise<{ id: string; number: stri
 
 /** What of a lot was corrected, the last first. */
 export const changesOfLot = async (lotId: string): Promise<LotChange[]> =>
-  (await query<LotChange & Record<string, unknown>>('select id, who, why, at, was from lot_changes where lot_id = $1 order by at desc', [lotId])).map((c) => ({
+  (
+    await query<LotChange & Record<string, unknown>>(
+      'select id, who, why, at, was from lot_changes where lot_id = $1 order by at desc',
+      [lotId],
+    )
+  ).map((c) => ({
     ...c,
     was: wasSchema.parse(c.was),
   }));
 
-const wasSchema = z.object({ bags: z.number(), contents: z.array(lotItemSchema), checked: z.string().default(''), note: z.string().default('') });
+const wasSchema = z.object({
+  bags: z.number(),
+  contents: z.array(lotItemSchema),
+  checked: z.string().default(''),
+  note: z.string().default(''),
+});
 
 /** Why bags leave, who has them and for how much. */
 export interface Leaving {
@@ -54,11 +70,20 @@ export interface Leaving {
 }
 
 /** How many bags are there; the lot's row is locked, so that two who take at once never take more than there are. */
-async function leftOf(client: PoolClient, lotId: string): Promise<{ readonly bags: number; readonly left: number; readonly voided: boolean } | null> {
+async function leftOf(
+  client: PoolClient,
+  lotId: string,
+): Promise<{ readonly bags: number; readonly left: number; readonly voided: boolean } | null> {
   const row = (
-    await client.query<{ bags: number; voided: boolean }>('select bags, voided_at is not null as voided from lots where id = $1 for update', [lotId])
+    await client.query<{ bags: number; voided: boolean }>(
+      'select bags, voided_at is not null as voided from lots where id = $1 for update',
+      [lotId],
+    )
   ).rows[0];
-  const used = await client.query<{ n: number }>('select coalesce(sum(bags), 0)::float8 as n from lot_uses where lot_id = $1', [lotId]);
+  const used = await client.query<{ n: number }>(
+    'select coalesce(sum(bags), 0)::float8 as n from lot_uses where lot_id = $1',
+    [lotId],
+  );
   return row ? { bags: row.bags, left: row.voided ? 0 : row.bags - (used.rows[0]?.n ?? 0), voided: row.voided } : null;
 }
 
@@ -69,21 +94,25 @@ export async function takeBags(client: PoolClient, lotId: string, l: Leaving): P
   const { left = 0, voided = false } = (await leftOf(client, lotId)) ?? {};
   if (voided) throw no('bags', 'That lot is voided: nothing leaves it any more.');
   if (l.bags > left + 1e-6)
-    throw no('bags', left < 1e-6 ? 'No bag of this lot is left.' : `Only ${sayBags(left)} ${left <= 1 ? 'bag is' : 'bags are'} left of this lot.`);
-  await client.query('insert into lot_uses (lot_id, batch_id, bags, why, used_at, kind, who, price) values ($1, $2, $3, $4, coalesce($5, now()), $6, $7, $8)', [
-    lotId,
-    l.batchId ?? null,
-    l.bags,
-    l.why ?? '',
-    l.usedAt ?? null,
-    l.kind,
-    l.who ?? '',
-    l.price ?? null,
-  ]);
+    throw no(
+      'bags',
+      left < 1e-6
+        ? 'No bag of this lot is left.'
+        : `Only ${sayBags(left)} ${left <= 1 ? 'bag is' : 'bags are'} left of this lot.`,
+    );
+  await client.query(
+    'insert into lot_uses (lot_id, batch_id, bags, why, used_at, kind, who, price) values ($1, $2, $3, $4, coalesce($5, now()), $6, $7, $8)',
+    [lotId, l.batchId ?? null, l.bags, l.why ?? '', l.usedAt ?? null, l.kind, l.who ?? '', l.price ?? null],
+  );
 }
 
 /** A change of the books, or why it is none. */
-async function booked(id: string, requestId: string | null, what: string, work: (client: PoolClient) => Promise<void>): Promise<Made> {
+async function booked(
+  id: string,
+  requestId: string | null,
+  what: string,
+  work: (client: PoolClient) => Promise<void>,
+): Promise<Made> {
   try {
     await transaction((client) =>
       onceFor(client, requestId, what, async () => {
@@ -112,7 +141,8 @@ export const undoUse = (useId: string, who: string, why: string, requestId: stri
       )
     ).rows[0];
     if (!use || use.undoes) throw no('useId', 'That entry is not in the books.');
-    if (use.kind === 'batch') throw no('useId', 'These went into a batch: put the batch back, and its bags come with it.');
+    if (use.kind === 'batch')
+      throw no('useId', 'These went into a batch: put the batch back, and its bags come with it.');
     const made = await client.query(
       `insert into lot_uses (lot_id, bags, kind, who, why, undoes) values ($1, $2, $3, $4, $5, $6) on conflict (undoes) do nothing`,
       [use.lot, -use.bags, use.kind, who, why, useId],
@@ -143,7 +173,9 @@ export interface Correction {
 function relabelled(c: LotItem, lots: readonly string[] | undefined): LotItem {
   if (!lots) return c;
   const sacks = c.sacks?.map((s, n) => ({ ...s, lot: (lots[n] ?? s.lot).trim() }));
-  return sacks && sacks.length > 0 ? { ...c, sacks: addSacks(sacks), lot: lotsOf(sacks) } : { ...c, lot: (lots[0] ?? c.lot).trim() };
+  return sacks && sacks.length > 0
+    ? { ...c, sacks: addSacks(sacks), lot: lotsOf(sacks) }
+    : { ...c, lot: (lots[0] ?? c.lot).trim() };
 }
 
 /**
@@ -161,15 +193,21 @@ export const correctLot = (lotId: string, to: Correction, who: string, why: stri
     const now = await leftOf(client, lotId);
     if (!now || now.voided) throw no('lotId', 'That lot is voided, or not in this kitchen.');
     const gone = now.bags - now.left;
-    if (to.bags < gone - 1e-6) throw no('bags', `${sayBags(gone)} have left this lot already: it can’t have been fewer.`);
+    if (to.bags < gone - 1e-6)
+      throw no('bags', `${sayBags(gone)} have left this lot already: it can’t have been fewer.`);
     for (const row of rows) {
       const read = readStored(CONTENTS, row.contents, row.id);
       // what can't be read whole is not written back
-      if (read.unreadable.length > 0) throw no('lotId', 'What went into this lot can’t be read whole: it stays as it is.');
+      if (read.unreadable.length > 0)
+        throw no('lotId', 'What went into this lot can’t be read whole: it stays as it is.');
       // what was weighed in was weighed in, however many bags it filled
       const contents = read.value.map((c) => relabelled(c, to.sackLots[c.id]));
       const bags = row.id === lotId ? to.bags : row.bags;
-      const same = bags === row.bags && to.checked === row.checked && to.note === row.note && JSON.stringify(contents) === JSON.stringify(read.value);
+      const same =
+        bags === row.bags &&
+        to.checked === row.checked &&
+        to.note === row.note &&
+        JSON.stringify(contents) === JSON.stringify(read.value);
       if (same && row.id !== lotId) continue;
       await client.query('insert into lot_changes (lot_id, who, why, was) values ($1, $2, $3, $4)', [
         row.id,
@@ -200,11 +238,16 @@ export const voidLot = (lotId: string, who: string, why: string, back: boolean):
     );
     if (!r.rows.some((x) => x.id === lotId)) throw no('lotId', 'That lot is voided already, or not in this kitchen.');
     if (back) {
-      const gone = await client.query<{ n: number }>('select coalesce(sum(bags), 0)::float8 as n from lot_uses where lot_id = any($1)', [
-        r.rows.map((x) => x.id),
-      ]);
+      const gone = await client.query<{ n: number }>(
+        'select coalesce(sum(bags), 0)::float8 as n from lot_uses where lot_id = any($1)',
+        [r.rows.map((x) => x.id)],
+      );
       const n = gone.rows[0]?.n ?? 0;
-      if (n > 1e-6) throw no('back', `Bags of it have left (${sayBags(n)}), so it was blended: nothing of it goes back into stock. Void it without.`);
+      if (n > 1e-6)
+        throw no(
+          'back',
+          `Bags of it have left (${sayBags(n)}), so it was blended: nothing of it goes back into stock. Void it without.`,
+        );
     }
     for (const x of back ? r.rows : []) await returnToShelf(client, { lotId: x.id });
   });

@@ -16,7 +16,10 @@ export const cursorOf = (micros: string, id: string): string => `${micros}_${id}
 
 /** A cursor out of an address; null where it is none. */
 export function cursorIn(s: unknown): Cursor | null {
-  const m = typeof s === 'string' ? /^(-?\d{1,18})_([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})$/.exec(s) : null;
+  const m =
+    typeof s === 'string'
+      ? /^(-?\d{1,18})_([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})$/.exec(s)
+      : null;
   return m?.[1] && m[2] ? { at: m[1], id: m[2] } : null;
 }
 

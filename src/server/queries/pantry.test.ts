@@ -2,7 +2,17 @@
 
 import { randomUUID } from 'node:crypto';
 import { setHouse } from '@/app/actions';
-import { countOnHand, dropMeasure, importPantry, keepAnswered, keepStock, keepThing, keepWeighed, removeThing, switchMeasure } from '@/app/pantry/actions';
+import {
+  countOnHand,
+  dropMeasure,
+  importPantry,
+  keepAnswered,
+  keepStock,
+  keepThing,
+  keepWeighed,
+  removeThing,
+  switchMeasure,
+} from '@/app/pantry/actions';
 import { GET as exportPantry } from '@/app/pantry/export/route';
 import { readLine } from '@/core/card/line';
 import { readPantry } from '@/core/exchange/pantry-csv';
@@ -20,7 +30,8 @@ jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
 // a database of its own: measures change what every line weighs
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database pantry_tests');
   await closePool();
@@ -30,7 +41,14 @@ beforeAll(async () => {
 });
 afterAll(closePool);
 
-const cup = { unit: 'cup', which: '', full: '1', ingredientId: 'flour-all-purpose', weighings: [139, 141, 143], gPerMl: 1 };
+const cup = {
+  unit: 'cup',
+  which: '',
+  full: '1',
+  ingredientId: 'flour-all-purpose',
+  weighings: [139, 141, 143],
+  gPerMl: 1,
+};
 const inHouse = async (text: string): Promise<number | null> => readLine(text, (await loadHouse()).conventions).grams;
 const ok = <T extends { readonly ok: boolean }>(a: T): Extract<T, { ok: true }> => {
   if (!a.ok) throw new Error(JSON.stringify(a));
@@ -73,11 +91,15 @@ test.each<readonly [string, object, string]>([
 
 test('a splash answered once is a splash for the kitchen; forgotten, it is asked about again', async () => {
   expect(await inHouse('a splash of milk')).toBeNull();
-  const { measure } = ok(await keepAnswered({ unit: 'splash', which: '', ingredientId: null, each: 12, low: 9.6, high: 15 }));
+  const { measure } = ok(
+    await keepAnswered({ unit: 'splash', which: '', ingredientId: null, each: 12, low: 9.6, high: 15 }),
+  );
   expect(await inHouse('a splash of milk')).toBeCloseTo(12.4, 1);
   ok(await dropMeasure({ id: measure.id }));
   expect(await inHouse('a splash of milk')).toBeNull();
-  expect(await keepAnswered({ unit: 'splash', which: '', ingredientId: null, each: 40, low: 9, high: 15 })).toMatchObject({
+  expect(
+    await keepAnswered({ unit: 'splash', which: '', ingredientId: null, each: 40, low: 9, high: 15 }),
+  ).toMatchObject({
     ok: false,
     fields: { each: expect.any(String) },
   });
@@ -90,7 +112,10 @@ test('an own flour is entered, read on a line, renamed and taken out; its old na
   expect(await read('200 g millrace flour')).toBe(id);
   ok(await keepThing({ id, name: 'Weir flour', packet: PANEL }));
   expect([await read('200 g weir flour'), await read('200 g millrace flour')]).toEqual([id, id]);
-  expect(await keepThing({ id: null, name: ' weir  FLOUR ', packet: PANEL })).toMatchObject({ ok: false, fields: { name: expect.any(String) } });
+  expect(await keepThing({ id: null, name: ' weir  FLOUR ', packet: PANEL })).toMatchObject({
+    ok: false,
+    fields: { name: expect.any(String) },
+  });
   expect(await keepThing({ id: null, name: 'Whole milk', packet: PANEL })).toMatchObject({ ok: false });
   expect(await keepThing({ id: null, name: 'Odd flour', packet: { ...PANEL, fatG: 60 } })).toMatchObject({
     ok: false,
@@ -127,12 +152,23 @@ test('an own flour is entered, read on a line, renamed and taken out; its old na
 });
 
 test('stock is kept as noted, and what can not be is refused', async () => {
-  const noted = { ingredientId: 'buttermilk', price: 1.25, packG: 1000, opened: '2026-11-20', bestBefore: '2026-11-28' };
+  const noted = {
+    ingredientId: 'buttermilk',
+    price: 1.25,
+    packG: 1000,
+    opened: '2026-11-20',
+    bestBefore: '2026-11-28',
+  };
   ok(await keepStock(noted));
   ok(await countOnHand({ ingredientId: 'buttermilk', countedG: 700, who: 'Ada', requestId: randomUUID() }));
   expect((await stockNoted()).buttermilk).toEqual({ ...noted, onHandG: 700, revision: 2 });
-  expect(await keepStock({ ...noted, packG: null })).toMatchObject({ ok: false, fields: { packG: expect.any(String) } });
-  expect(await countOnHand({ ingredientId: 'buttermilk', countedG: -1, who: '', requestId: randomUUID() })).toMatchObject({
+  expect(await keepStock({ ...noted, packG: null })).toMatchObject({
+    ok: false,
+    fields: { packG: expect.any(String) },
+  });
+  expect(
+    await countOnHand({ ingredientId: 'buttermilk', countedG: -1, who: '', requestId: randomUUID() }),
+  ).toMatchObject({
     ok: false,
     fields: { countedG: expect.any(String) },
   });
@@ -143,17 +179,25 @@ test('stock is kept as noted, and what can not be is refused', async () => {
 test('a table of a thousand rows with three bad ones takes nothing in; without them, or mended, all the rest', async () => {
   const row = (n: number, bad: boolean): string => `Barge flour ${n},flour,${bad ? 'lots' : 1},70,10,2,1000`;
   const head = 'name,category,fat_g,carbohydrate_g,protein_g,price,pack_g';
-  const text = (bad: readonly number[]): string => [head, ...Array.from({ length: 1000 }, (_, n) => row(n, bad.includes(n)))].join('\n');
+  const text = (bad: readonly number[]): string =>
+    [head, ...Array.from({ length: 1000 }, (_, n) => row(n, bad.includes(n)))].join('\n');
   const before = (await ownThings()).length;
   const refused = await importPantry({ text: text([3, 30, 300]), withoutBad: false });
   expect(refused).toMatchObject({ ok: false, errors: [{ row: 5 }, { row: 32 }, { row: 302 }] });
   expect(await ownThings()).toHaveLength(before);
-  expect(await importPantry({ text: text([3, 30, 300]), withoutBad: true })).toEqual({ ok: true, taken: 997, fresh: 997 });
+  expect(await importPantry({ text: text([3, 30, 300]), withoutBad: true })).toEqual({
+    ok: true,
+    taken: 997,
+    fresh: 997,
+  });
   // mended: the rest comes, what is there stays one
   expect(await importPantry({ text: text([]), withoutBad: false })).toEqual({ ok: true, taken: 1000, fresh: 3 });
   expect(await ownThings()).toHaveLength(before + 1000);
   expect((await loadHouse()).conventions.own?.ingredients).toHaveLength(before + 1000);
-  expect(await importPantry({ text: 'nothing', withoutBad: true })).toMatchObject({ ok: false, errors: [{ column: 'file' }] });
+  expect(await importPantry({ text: 'nothing', withoutBad: true })).toMatchObject({
+    ok: false,
+    errors: [{ column: 'file' }],
+  });
 });
 
 test('the table that goes out comes in again and changes nothing', async () => {
@@ -164,7 +208,8 @@ test('the table that goes out comes in again and changes nothing', async () => {
   const before = await stockNoted();
   expect(await importPantry({ text: out, withoutBad: false })).toMatchObject({ ok: true, fresh: 0 });
   expect(await ownThings()).toEqual(things);
-  const held = (s: object) => Object.entries(s).filter(([k, v]) => k !== 'ingredientId' && k !== 'revision' && v !== null).length > 0;
+  const held = (s: object) =>
+    Object.entries(s).filter(([k, v]) => k !== 'ingredientId' && k !== 'revision' && v !== null).length > 0;
   expect(Object.fromEntries(Object.entries(await stockNoted()).filter(([, s]) => held(s)))).toEqual(before);
 });
 
@@ -186,6 +231,11 @@ test('a change of one thing of the house leaves the others; what can not be is r
     gear: [{ name: 'Fine', stepG: 0.1 }],
   });
   expect(lastHouse()?.ways.altitudeM).toBe(1600);
-  expect(await setHouse({ change: { ways: { altitudeM: 9000 } } })).toMatchObject({ ok: false, fields: { 'change.ways.altitudeM': expect.any(String) } });
-  expect(await setHouse({ change: { gear: [{ id: 'x', sort: 'scale', name: '', stepG: 0, mostG: 1 }] } })).toMatchObject({ ok: false });
+  expect(await setHouse({ change: { ways: { altitudeM: 9000 } } })).toMatchObject({
+    ok: false,
+    fields: { 'change.ways.altitudeM': expect.any(String) },
+  });
+  expect(
+    await setHouse({ change: { gear: [{ id: 'x', sort: 'scale', name: '', stepG: 0, mostG: 1 }] } }),
+  ).toMatchObject({ ok: false });
 });

@@ -18,7 +18,10 @@ const STAMP = 'own';
 
 /** Tells every page and process that what the kitchen has of its own is another thing now. */
 export const stampAnew = (client: ClientBase): Promise<unknown> =>
-  client.query('insert into kitchen (key, value) values ($1, to_jsonb(gen_random_uuid())) on conflict (key) do update set value = excluded.value', [STAMP]);
+  client.query(
+    'insert into kitchen (key, value) values ($1, to_jsonb(gen_random_uuid())) on conflict (key) do update set value = excluded.value',
+    [STAMP],
+  );
 
 interface ThingRow {
   readonly id: string;
@@ -50,7 +53,9 @@ interface Things {
 
 /** The kitchen's own ingredients as they were entered, by name, and those that can't be read. */
 export async function allThings(): Promise<Things> {
-  const rows = await query<ThingRow & Record<string, unknown>>('select id, name, aliases, packet, revision from own_ingredients order by lower(name)');
+  const rows = await query<ThingRow & Record<string, unknown>>(
+    'select id, name, aliases, packet, revision from own_ingredients order by lower(name)',
+  );
   const read = rows.map((r) => ({ row: r, ...readStored(packetColumn(r.name), r.packet, r.id) }));
   return {
     things: read.flatMap(({ row, value }): KeptThing[] =>
@@ -66,7 +71,8 @@ export const ownThings = async (): Promise<readonly KeptThing[]> => (await allTh
 const SELECT_MEASURE = `select id, unit, which, "full", nullif(ingredient_id, '') as "ingredientId", each, low, high, weighings, used from own_measures`;
 
 /** Measures of the kitchen, those not in use too; the newest first. */
-export const ownMeasures = (): Promise<OwnMeasure[]> => query<OwnMeasure & Record<string, unknown>>(`${SELECT_MEASURE} order by made_at desc, id`);
+export const ownMeasures = (): Promise<OwnMeasure[]> =>
+  query<OwnMeasure & Record<string, unknown>>(`${SELECT_MEASURE} order by made_at desc, id`);
 
 /** Packets first, then the blends that are made of them. */
 export function ingredientsOf(things: readonly KeptThing[]): readonly Ingredient[] {
@@ -112,21 +118,27 @@ export type StockNote = Pick<Stock, 'price' | 'packG' | 'opened' | 'bestBefore'>
 const NOTHING_NOTED: StockNote = { price: null, packG: null, opened: null, bestBefore: null };
 
 /** Saves what is noted of an ingredient; what is on hand stays as it is. */
-export const keepStockNote = (ingredientId: string, note: StockNote, opened: Opened<StockNote> | null): Promise<ActionResult<Kept>> =>
+export const keepStockNote = (
+  ingredientId: string,
+  note: StockNote,
+  opened: Opened<StockNote> | null,
+): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     await stampAnew(client);
     await client.query('insert into stock (ingredient_id) values ($1) on conflict do nothing', [ingredientId]);
-    const row = (await client.query<Stock & { readonly revision: number }>(`${SELECT_STOCK} where ingredient_id = $1 for update`, [ingredientId])).rows[0];
-    const now = row ? { price: row.price, packG: row.packG, opened: row.opened, bestBefore: row.bestBefore } : NOTHING_NOTED;
-    return saveRevised(SHAPES.stock, { revision: row?.revision ?? 1, value: now }, note, opened, (v, revision) =>
-      client.query('update stock set price = $2, pack_g = $3, opened = $4, best_before = $5, revision = $6 where ingredient_id = $1', [
+    const row = (
+      await client.query<Stock & { readonly revision: number }>(`${SELECT_STOCK} where ingredient_id = $1 for update`, [
         ingredientId,
-        v.price,
-        v.packG,
-        v.opened,
-        v.bestBefore,
-        revision,
-      ]),
+      ])
+    ).rows[0];
+    const now = row
+      ? { price: row.price, packG: row.packG, opened: row.opened, bestBefore: row.bestBefore }
+      : NOTHING_NOTED;
+    return saveRevised(SHAPES.stock, { revision: row?.revision ?? 1, value: now }, note, opened, (v, revision) =>
+      client.query(
+        'update stock set price = $2, pack_g = $3, opened = $4, best_before = $5, revision = $6 where ingredient_id = $1',
+        [ingredientId, v.price, v.packG, v.opened, v.bestBefore, revision],
+      ),
     );
   });
 
@@ -145,15 +157,17 @@ export interface Count {
 export const countStock = (id: string, ingredientId: string, countedG: number, who: string): Promise<void> =>
   transaction(async (client) => {
     await client.query('insert into stock (ingredient_id) values ($1) on conflict do nothing', [ingredientId]);
-    const row = (await client.query<{ g: number | null }>('select on_hand_g as g from stock where ingredient_id = $1 for update', [ingredientId])).rows[0];
-    const fresh = await client.query('insert into stock_counts (id, ingredient_id, counted_g, was_g, who) values ($1, $2, $3, $4, $5) on conflict do nothing', [
-      id,
-      ingredientId,
-      countedG,
-      row?.g ?? null,
-      who,
-    ]);
-    if (fresh.rowCount === 1) await client.query('update stock set on_hand_g = $2 where ingredient_id = $1', [ingredientId, countedG]);
+    const row = (
+      await client.query<{ g: number | null }>('select on_hand_g as g from stock where ingredient_id = $1 for update', [
+        ingredientId,
+      ])
+    ).rows[0];
+    const fresh = await client.query(
+      'insert into stock_counts (id, ingredient_id, counted_g, was_g, who) values ($1, $2, $3, $4, $5) on conflict do nothing',
+      [id, ingredientId, countedG, row?.g ?? null, who],
+    );
+    if (fresh.rowCount === 1)
+      await client.query('update stock set on_hand_g = $2 where ingredient_id = $1', [ingredientId, countedG]);
   });
 
 /** Takes a count back; it stays in the list, said to be. What was taken or put back since is not lost. @returns whether it stood */
@@ -197,7 +211,8 @@ const putThings = (client: ClientBase, things: readonly OwnThing[]): Promise<unk
 async function putStock(client: ClientBase, stock: readonly Stock[], who: string): Promise<void> {
   const rows = [...stock].sort((a, b) => (a.ingredientId < b.ingredientId ? -1 : 1));
   const list = JSON.stringify(rows);
-  const AS = 'as s("ingredientId" text, price float8, "packG" float8, "onHandG" float8, opened date, "bestBefore" date)';
+  const AS =
+    'as s("ingredientId" text, price float8, "packG" float8, "onHandG" float8, opened date, "bestBefore" date)';
   await client.query(
     `insert into stock (ingredient_id, price, pack_g, opened, best_before)
      select s."ingredientId", s.price, s."packG", s.opened, s."bestBefore" from jsonb_to_recordset($1::jsonb) ${AS}
@@ -217,14 +232,23 @@ async function putStock(client: ClientBase, stock: readonly Stock[], who: string
 }
 
 /** Saves an ingredient of the kitchen's own, new or changed. A packet that could not be read is kept aside when another takes its place. */
-export const keepThing = (thing: OwnThing, fresh: boolean, opened: Opened<Omit<OwnThing, 'id'>> | null): Promise<ActionResult<Kept>> =>
+export const keepThing = (
+  thing: OwnThing,
+  fresh: boolean,
+  opened: Opened<Omit<OwnThing, 'id'>> | null,
+): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     await stampAnew(client);
     if (fresh) {
       await putThings(client, [thing]);
       return { ok: true, revision: 1, merged: [] };
     }
-    const row = (await client.query<ThingRow>('select id, name, aliases, packet, revision from own_ingredients where id = $1 for update', [thing.id])).rows[0];
+    const row = (
+      await client.query<ThingRow>(
+        'select id, name, aliases, packet, revision from own_ingredients where id = $1 for update',
+        [thing.id],
+      )
+    ).rows[0];
     if (!row) return refuse(GONE);
     const read = readStored(packetColumn(row.name), row.packet, row.id).value;
     if (!read) await keepRaw(client, `own_ingredients.packet ${row.id}`, row.packet);

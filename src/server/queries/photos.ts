@@ -13,16 +13,20 @@ const SELECT_PHOTO = `select p.id, p.shows, p.width, p.height, exists (select 1 
 
 /** In the order they were taken. */
 export const photosOf = (of: { readonly batch: string } | { readonly formula: string }): Promise<Photograph[]> =>
-  query<Row>(`${SELECT_PHOTO} where p.${'batch' in of ? 'batch_id' : 'formula_id'} = $1 and p.undone_at is null order by p.at, p.id`, [
-    'batch' in of ? of.batch : of.formula,
-  ]);
+  query<Row>(
+    `${SELECT_PHOTO} where p.${'batch' in of ? 'batch_id' : 'formula_id'} = $1 and p.undone_at is null order by p.at, p.id`,
+    ['batch' in of ? of.batch : of.formula],
+  );
 
 /** Of many batches, by batch. */
 export async function photosOfBatches(ids: readonly string[]): Promise<ReadonlyMap<string, readonly Photograph[]>> {
   const rows =
     ids.length === 0
       ? []
-      : await query<Row & { readonly batchId: string }>(`${SELECT_PHOTO} where p.batch_id = any($1) and p.undone_at is null order by p.at, p.id`, [ids]);
+      : await query<Row & { readonly batchId: string }>(
+          `${SELECT_PHOTO} where p.batch_id = any($1) and p.undone_at is null order by p.at, p.id`,
+          [ids],
+        );
   const of = new Map<string, Photograph[]>();
   for (const r of rows) of.set(r.batchId, [...(of.get(r.batchId) ?? []), r]);
   return of;
@@ -30,7 +34,8 @@ export async function photosOfBatches(ids: readonly string[]): Promise<ReadonlyM
 
 /** A copy's bytes; null where there is none. What was taken away is still shown to who takes it back. */
 export const photoFile = async (id: string, size: string): Promise<Buffer | null> =>
-  (await query<{ bytes: Buffer }>('select bytes from photo_files where photo_id = $1 and size = $2', [id, size]))[0]?.bytes ?? null;
+  (await query<{ bytes: Buffer }>('select bytes from photo_files where photo_id = $1 and size = $2', [id, size]))[0]
+    ?.bytes ?? null;
 
 /** A photograph as it is kept: JPEG, small and large, and as large as it came where that is wanted. */
 export interface Copies {
@@ -52,10 +57,16 @@ export async function keepPhoto(asked: PhotoAsked, c: Copies): Promise<ActionRes
     if (owner.rowCount === 0) return refuse(GONE);
     // gone for a day: there is no way back from here on
     await client.query("delete from photos where undone_at < now() - interval '1 day'");
-    const had = await client.query<{ id: string }>('select id from photos where request_id = $1', [asked.request ?? null]);
+    const had = await client.query<{ id: string }>('select id from photos where request_id = $1', [
+      asked.request ?? null,
+    ]);
     if (had.rows[0]) return { ok: true as const, id: had.rows[0].id };
-    const there = await client.query<{ n: number }>(`select count(*)::int as n from photos where ${column} = $1 and undone_at is null`, [of]);
-    if ((there.rows[0]?.n ?? 0) >= MOST_PHOTOS) return refuse(`There are ${MOST_PHOTOS} photographs already: take one away first.`);
+    const there = await client.query<{ n: number }>(
+      `select count(*)::int as n from photos where ${column} = $1 and undone_at is null`,
+      [of],
+    );
+    if ((there.rows[0]?.n ?? 0) >= MOST_PHOTOS)
+      return refuse(`There are ${MOST_PHOTOS} photographs already: take one away first.`);
     const made = await client.query<{ id: string }>(
       `insert into photos (request_id, ${column}, shows, width, height) values ($1, $2, $3, $4, $5) returning id`,
       [asked.request ?? null, of, asked.shows, c.width, c.height],
@@ -67,7 +78,8 @@ export async function keepPhoto(asked: PhotoAsked, c: Copies): Promise<ActionRes
       ['large', c.large],
       ['original', c.original],
     ] as const)
-      if (bytes) await client.query('insert into photo_files (photo_id, size, bytes) values ($1, $2, $3)', [id, size, bytes]);
+      if (bytes)
+        await client.query('insert into photo_files (photo_id, size, bytes) values ($1, $2, $3)', [id, size, bytes]);
     return { ok: true as const, id };
   });
 }

@@ -9,8 +9,18 @@ import { GONE, onceFor } from './revised';
 export type PlanAsked = z.output<typeof planAskedSchema>;
 export type PlanTyped = z.output<typeof planTypedSchema>;
 
-const ASKED: Column<PlanAsked | null> = { at: 'plans.asked', called: 'what it asks', schema: planAskedSchema, fresh: null };
-const TYPED: Column<PlanTyped | null> = { at: 'plans.typed', called: 'how it stands', schema: planTypedSchema, fresh: null };
+const ASKED: Column<PlanAsked | null> = {
+  at: 'plans.asked',
+  called: 'what it asks',
+  schema: planAskedSchema,
+  fresh: null,
+};
+const TYPED: Column<PlanTyped | null> = {
+  at: 'plans.typed',
+  called: 'how it stands',
+  schema: planTypedSchema,
+  fresh: null,
+};
 
 /** A kept plan as it is listed. */
 export interface PlanRow {
@@ -44,7 +54,12 @@ export const plansWaiting = (): Promise<PlanRow[]> =>
 
 /** A plan that waits; null where it was started, dropped, or never was. */
 export async function planById(id: string): Promise<KeptPlan | null> {
-  const row = (await query<Omit<KeptPlan, 'asked' | 'typed'> & Record<string, unknown>>(`${SELECT} where p.id = $1 and p.batch_id is null`, [id]))[0];
+  const row = (
+    await query<Omit<KeptPlan, 'asked' | 'typed'> & Record<string, unknown>>(
+      `${SELECT} where p.id = $1 and p.batch_id is null`,
+      [id],
+    )
+  )[0];
   if (!row) return null;
   const called = (c: { readonly called: string }): string => `the plan of ${row.name}: ${c.called}`;
   return {
@@ -54,7 +69,8 @@ export async function planById(id: string): Promise<KeptPlan | null> {
   };
 }
 
-const OTHERWISE = 'Another screen has changed this plan: open it again, and keep yours as a new one if both are wanted.';
+const OTHERWISE =
+  'Another screen has changed this plan: open it again, and keep yours as a new one if both are wanted.';
 
 /** Keeps a plan; without an id it is a new one, kept once for a request. What another screen changed since it was opened is not written over. */
 export const keepPlan = ({
@@ -66,7 +82,12 @@ export const keepPlan = ({
 }: z.output<typeof keepPlanSchema>): Promise<ActionResult<{ readonly id: string; readonly revision: number }>> =>
   transaction((client) =>
     onceFor(client, requestId ?? null, 'plan', async () => {
-      const values = [asked.versionId, asked.serving ? new Date(asked.serving.at) : null, JSON.stringify(asked), JSON.stringify(typed)];
+      const values = [
+        asked.versionId,
+        asked.serving ? new Date(asked.serving.at) : null,
+        JSON.stringify(asked),
+        JSON.stringify(typed),
+      ];
       if (id === null) {
         const made = await client.query<{ id: string }>(
           `insert into plans (version_id, serve_at, asked, typed) select $1, $2, $3, $4 where exists (select 1 from formula_versions where id = $1) returning id`,
@@ -74,10 +95,18 @@ export const keepPlan = ({
         );
         return made.rows[0] ? { ok: true, id: made.rows[0].id, revision: 1 } : refuse(GONE);
       }
-      const row = (await client.query<{ revision: number }>('select revision from plans where id = $1 and batch_id is null for update', [id])).rows[0];
+      const row = (
+        await client.query<{ revision: number }>(
+          'select revision from plans where id = $1 and batch_id is null for update',
+          [id],
+        )
+      ).rows[0];
       if (!row) return refuse(GONE);
       if (row.revision !== revision) return refuse(OTHERWISE, {}, 'conflict');
-      await client.query('update plans set version_id = $1, serve_at = $2, asked = $3, typed = $4, revision = revision + 1 where id = $5', [...values, id]);
+      await client.query(
+        'update plans set version_id = $1, serve_at = $2, asked = $3, typed = $4, revision = revision + 1 where id = $5',
+        [...values, id],
+      );
       return { ok: true, id, revision: row.revision + 1 };
     }),
   );

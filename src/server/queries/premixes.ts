@@ -4,7 +4,14 @@ import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { premixSettingsSchema } from '@/contract/premix';
 import { frozenSchema, lotItemSchema } from '@/contract/stored';
-import { FRESH_PREMIX, type FrozenLot, type Lot, type LotItem, lotNumber, type PremixSettings } from '@/core/premix/premix';
+import {
+  FRESH_PREMIX,
+  type FrozenLot,
+  type Lot,
+  type LotItem,
+  lotNumber,
+  type PremixSettings,
+} from '@/core/premix/premix';
 import { codeKey } from '@/core/premix/recall';
 import type { Fill } from '@/core/premix/weigh';
 import { SHAPES } from '@/core/records/editable';
@@ -28,7 +35,12 @@ type PremixRow = Omit<Premix, 'settings' | 'unreadable'> & { readonly settings: 
 
 const SELECT_PREMIX = 'select id, version_id as "versionId", name, settings, revision, edition from premixes';
 
-const SETTINGS: Column<PremixSettings> = { at: 'premixes.settings', called: 'the settings', schema: premixSettingsSchema, fresh: FRESH_PREMIX };
+const SETTINGS: Column<PremixSettings> = {
+  at: 'premixes.settings',
+  called: 'the settings',
+  schema: premixSettingsSchema,
+  fresh: FRESH_PREMIX,
+};
 
 function toPremix(r: PremixRow): Premix {
   const settings = readStored({ ...SETTINGS, called: `the settings of ${r.name}` }, r.settings, r.id);
@@ -43,7 +55,8 @@ function toPremix(r: PremixRow): Premix {
   };
 }
 
-export const premixes = async (): Promise<Premix[]> => (await query<PremixRow>(`${SELECT_PREMIX} order by lower(name)`)).map(toPremix);
+export const premixes = async (): Promise<Premix[]> =>
+  (await query<PremixRow>(`${SELECT_PREMIX} order by lower(name)`)).map(toPremix);
 
 export async function premixById(id: string): Promise<Premix | null> {
   const row = (await query<PremixRow>(`${SELECT_PREMIX} where id = $1`, [id]))[0];
@@ -64,7 +77,10 @@ export const keepPremix = (
 ): Promise<ActionResult<Kept & { readonly id: string }>> =>
   transaction((client) =>
     onceFor(client, requestId, 'premix', async (): Promise<ActionResult<Kept & { readonly id: string }>> => {
-      const twin = await client.query('select 1 from premixes where lower(name) = lower($1) and id is distinct from $2', [p.name, p.id]);
+      const twin = await client.query(
+        'select 1 from premixes where lower(name) = lower($1) and id is distinct from $2',
+        [p.name, p.id],
+      );
       if (twin.rowCount) return refuse(TWIN, { name: TWIN });
       if (!p.id) {
         const made = await client.query<{ id: string }>(
@@ -79,9 +95,12 @@ export const keepPremix = (
       const now = toPremix(was);
       if (now.unreadable.length > 0) await keepRaw(client, `premixes.settings ${id}`, was.settings);
       // another bag is another edition, once a lot was made of this one
-      const bagOf = (x: PremixFields, version: string): string => JSON.stringify([version, x.settings.powders, x.settings.bagged]);
+      const bagOf = (x: PremixFields, version: string): string =>
+        JSON.stringify([version, x.settings.powders, x.settings.bagged]);
       const other = bagOf(now, now.versionId) !== bagOf(p, p.versionId);
-      const lots = other ? await client.query('select 1 from lots where premix_id = $1 and edition = $2 limit 1', [id, now.edition]) : null;
+      const lots = other
+        ? await client.query('select 1 from lots where premix_id = $1 and edition = $2 limit 1', [id, now.edition])
+        : null;
       const kept = await saveRevised(
         SHAPES.premix,
         { revision: now.revision, value: { name: now.name, settings: now.settings } },
@@ -97,12 +116,10 @@ export const keepPremix = (
           ]),
       );
       if (kept.ok && lots?.rowCount) {
-        await client.query('insert into premix_editions (premix_id, edition, version_id, settings) values ($1, $2, $3, $4) on conflict do nothing', [
-          id,
-          now.edition,
-          now.versionId,
-          JSON.stringify(now.settings),
-        ]);
+        await client.query(
+          'insert into premix_editions (premix_id, edition, version_id, settings) values ($1, $2, $3, $4) on conflict do nothing',
+          [id, now.edition, now.versionId, JSON.stringify(now.settings)],
+        );
         await client.query('update premixes set edition = edition + 1 where id = $1', [id]);
       }
       return kept.ok ? { ...kept, id } : kept;
@@ -111,7 +128,14 @@ export const keepPremix = (
 
 /** Takes a premix out, where no lot was ever made of it. @returns whether it is gone */
 export async function dropPremix(id: string): Promise<boolean> {
-  return (await query('delete from premixes where id = $1 and not exists (select 1 from lots where premix_id = $1) returning id', [id])).length > 0;
+  return (
+    (
+      await query(
+        'delete from premixes where id = $1 and not exists (select 1 from lots where premix_id = $1) returning id',
+        [id],
+      )
+    ).length > 0
+  );
 }
 
 const SELECT_LOT = `
@@ -120,28 +144,54 @@ const SELECT_LOT = `
          l.frozen, l.made_by as "madeBy", l.rest_g as "restG", l.edition,
          coalesce((select e.version_id from premix_editions e where e.premix_id = l.premix_id and e.edition = l.edition), p.version_id) as "versionId", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy"
     from lots l join premixes p on p.id = l.premix_id`;
-type LotRow = Omit<Lot, 'contents' | 'frozen'> & { readonly contents: unknown; readonly frozen: unknown } & Record<string, unknown>;
+type LotRow = Omit<Lot, 'contents' | 'frozen'> & { readonly contents: unknown; readonly frozen: unknown } & Record<
+    string,
+    unknown
+  >;
 
-export const CONTENTS: Column<Lot['contents']> = { at: 'lots.contents', called: 'what went in', schema: z.array(lotItemSchema), fresh: [] };
-const FROZEN: Column<FrozenLot | null> = { at: 'lots.frozen', called: 'what it was made as', schema: frozenSchema, fresh: null };
+export const CONTENTS: Column<Lot['contents']> = {
+  at: 'lots.contents',
+  called: 'what went in',
+  schema: z.array(lotItemSchema),
+  fresh: [],
+};
+const FROZEN: Column<FrozenLot | null> = {
+  at: 'lots.frozen',
+  called: 'what it was made as',
+  schema: frozenSchema,
+  fresh: null,
+};
 
 function toLot(r: LotRow): Lot {
   const contents = readStored({ ...CONTENTS, called: `what went into lot ${r.number}` }, r.contents, r.id);
   const frozen = readStored({ ...FROZEN, called: `what lot ${r.number} was made as` }, r.frozen, r.id);
-  return { ...r, contents: contents.value, frozen: frozen.value, unreadable: [...contents.unreadable, ...frozen.unreadable] };
+  return {
+    ...r,
+    contents: contents.value,
+    frozen: frozen.value,
+    unreadable: [...contents.unreadable, ...frozen.unreadable],
+  };
 }
-const lotsFrom = async (sql: string, values: readonly unknown[]): Promise<Lot[]> => (await query<LotRow>(sql, values)).map(toLot);
+const lotsFrom = async (sql: string, values: readonly unknown[]): Promise<Lot[]> =>
+  (await query<LotRow>(sql, values)).map(toLot);
 
-const USED_UP = '(l.voided_at is not null or l.bags <= coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0) + 1e-6)';
+const USED_UP =
+  '(l.voided_at is not null or l.bags <= coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0) + 1e-6)';
 
 /** Lots with bags left, of a premix or of all, the newest first. */
 export const openLots = (premixId: string | null = null): Promise<Lot[]> =>
-  lotsFrom(`${SELECT_LOT} where ($1::uuid is null or l.premix_id = $1) and not (${USED_UP}) order by l.made desc, l.number desc`, [premixId]);
+  lotsFrom(
+    `${SELECT_LOT} where ($1::uuid is null or l.premix_id = $1) and not (${USED_UP}) order by l.made desc, l.number desc`,
+    [premixId],
+  );
 
 const LOTS_AT_ONCE = 50;
 
 /** Lots of a premix that are used up, the newest first, a page at a time. @param before the id of the lot the page before ended with */
-export async function usedUpLots(premixId: string, before: string | null = null): Promise<{ readonly rows: readonly Lot[]; readonly more: boolean }> {
+export async function usedUpLots(
+  premixId: string,
+  before: string | null = null,
+): Promise<{ readonly rows: readonly Lot[]; readonly more: boolean }> {
   const rows = await lotsFrom(
     `${SELECT_LOT} where l.premix_id = $1 and ${USED_UP}
         and ($2::uuid is null or (l.made, l.number, l.id) < (select o.made, o.number, o.id from lots o where o.id = $2))
@@ -152,14 +202,16 @@ export async function usedUpLots(premixId: string, before: string | null = null)
 }
 
 /** Whether a lot was ever made of a premix. */
-export const hasLots = async (premixId: string): Promise<boolean> => (await query('select 1 from lots where premix_id = $1 limit 1', [premixId])).length > 0;
+export const hasLots = async (premixId: string): Promise<boolean> =>
+  (await query('select 1 from lots where premix_id = $1 limit 1', [premixId])).length > 0;
 
 /** Every lot of a premix, or of all, for a check of all that is kept. */
 export const lots = (premixId: string | null = null): Promise<Lot[]> =>
   lotsFrom(`${SELECT_LOT} where $1::uuid is null or l.premix_id = $1 order by l.made desc, l.number desc`, [premixId]);
 
 /** The rows of one lot, the larger bags first. */
-export const sizesOfLot = (number: string): Promise<Lot[]> => lotsFrom(`${SELECT_LOT} where l.number = $1 order by l.bag_g desc`, [number]);
+export const sizesOfLot = (number: string): Promise<Lot[]> =>
+  lotsFrom(`${SELECT_LOT} where l.number = $1 order by l.bag_g desc`, [number]);
 
 /** Lots with bags left that hold an ingredient, or ask for it at the bench. */
 export const openLotsWith = (ingredientId: string): Promise<Lot[]> =>
@@ -234,7 +286,9 @@ export async function insertLot(
 ): Promise<{ ids: readonly string[]; again: boolean }> {
   // lots are numbered one after the other: who makes one waits for who is making one
   await client.query("select pg_advisory_xact_lock(hashtext('lot numbers'))");
-  const had = l.requestId ? await client.query<{ id: string }>('select id from lots where request_id = $1', [l.requestId]) : null;
+  const had = l.requestId
+    ? await client.query<{ id: string }>('select id from lots where request_id = $1', [l.requestId])
+    : null;
   if (had?.rows[0]) return { ids: [had.rows[0].id], again: true };
   const taken = await client.query<{ number: string }>('select distinct number from lots');
   const number = lotNumber(l.made, new Set(taken.rows.map((r) => r.number)));
@@ -268,7 +322,11 @@ export async function insertLot(
 
 /** Lots that were made before what they were made as was kept. @param premixId of one premix; null: of all */
 export const unfrozenLots = async (premixId: string | null): Promise<readonly string[]> =>
-  (await query<{ id: string }>('select id from lots where frozen is null and ($1::uuid is null or premix_id = $1)', [premixId])).map((r) => r.id);
+  (
+    await query<{ id: string }>('select id from lots where frozen is null and ($1::uuid is null or premix_id = $1)', [
+      premixId,
+    ])
+  ).map((r) => r.id);
 
 /** Keeps what a lot was made as, where it was made before that was kept: once, and never again. */
 export const freeze = async (lotId: string, frozen: FrozenLot): Promise<void> => {

@@ -46,10 +46,18 @@ export async function onceFor<T extends object>(
   if (requestId === null) return work();
   // whoever sends the same at the same moment waits here
   await client.query('select pg_advisory_xact_lock(hashtextextended($1, 0))', [requestId]);
-  const had = await client.query<{ answer: ActionResult<T> }>('select answer from requests where id = $1 and action = $2', [requestId, action]);
+  const had = await client.query<{ answer: ActionResult<T> }>(
+    'select answer from requests where id = $1 and action = $2',
+    [requestId, action],
+  );
   if (had.rows[0]) return had.rows[0].answer;
   const answer = await work();
-  if (answer.ok) await client.query('insert into requests (id, action, answer) values ($1, $2, $3)', [requestId, action, JSON.stringify(answer)]);
+  if (answer.ok)
+    await client.query('insert into requests (id, action, answer) values ($1, $2, $3)', [
+      requestId,
+      action,
+      JSON.stringify(answer),
+    ]);
   return answer;
 }
 

@@ -8,7 +8,12 @@ import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { GONE, keepRaw, type Opened, onceFor, saveRevised } from './revised';
 
-const PARTS: Column<Side['parts']> = { at: 'sides.parts', called: 'the parts', schema: sideSchema.shape.parts, fresh: [] };
+const PARTS: Column<Side['parts']> = {
+  at: 'sides.parts',
+  called: 'the parts',
+  schema: sideSchema.shape.parts,
+  fresh: [],
+};
 
 const SELECT = 'select id, name, measure as by, parts, serving_g as "servingG", method, revision from sides';
 type Row = Omit<Side, 'parts'> & { readonly parts: unknown; readonly revision: number } & Record<string, unknown>;
@@ -26,7 +31,13 @@ export async function sideById(id: string): Promise<Side | null> {
 }
 
 export type SideFields = Pick<Side, 'name' | 'by' | 'parts' | 'servingG' | 'method'>;
-export const sideFields = ({ name, by, parts, servingG, method }: SideFields): SideFields => ({ name, by, parts, servingG, method });
+export const sideFields = ({ name, by, parts, servingG, method }: SideFields): SideFields => ({
+  name,
+  by,
+  parts,
+  servingG,
+  method,
+});
 const TWIN = 'There is one of that name already.';
 
 /** Keeps a side; without an id it is a new one, made once for a request. */
@@ -37,7 +48,10 @@ export const keepSide = (
 ): Promise<ActionResult<Kept & { readonly id: string }>> =>
   transaction((client) =>
     onceFor(client, requestId, 'side', async (): Promise<ActionResult<Kept & { readonly id: string }>> => {
-      const twin = await client.query('select 1 from sides where lower(name) = lower($1) and id is distinct from $2', [s.name, s.id]);
+      const twin = await client.query('select 1 from sides where lower(name) = lower($1) and id is distinct from $2', [
+        s.name,
+        s.id,
+      ]);
       if (twin.rowCount) return refuse(TWIN, { name: TWIN });
       if (!s.id) {
         const made = await client.query<{ id: string }>(
@@ -51,16 +65,16 @@ export const keepSide = (
       if (!row) return refuse(GONE);
       const now = toSide(row);
       if (now.unreadable?.length) await keepRaw(client, `sides.parts ${id}`, row.parts);
-      const kept = await saveRevised(SHAPES.side, { revision: now.revision, value: sideFields(now) }, sideFields(s), opened, (v, revision) =>
-        client.query('update sides set name = $1, measure = $2, parts = $3, serving_g = $4, method = $5, revision = $6 where id = $7', [
-          v.name,
-          v.by,
-          JSON.stringify(v.parts),
-          v.servingG,
-          v.method,
-          revision,
-          id,
-        ]),
+      const kept = await saveRevised(
+        SHAPES.side,
+        { revision: now.revision, value: sideFields(now) },
+        sideFields(s),
+        opened,
+        (v, revision) =>
+          client.query(
+            'update sides set name = $1, measure = $2, parts = $3, serving_g = $4, method = $5, revision = $6 where id = $7',
+            [v.name, v.by, JSON.stringify(v.parts), v.servingG, v.method, revision, id],
+          ),
       );
       return kept.ok ? { ...kept, id } : kept;
     }),
@@ -68,11 +82,16 @@ export const keepSide = (
 
 /** Takes a side out as it was seen; one that another has changed since is told first, with the revision to drop it by. */
 export async function dropSide(id: string, revision: number): Promise<ActionResult> {
-  if ((await query('delete from sides where id = $1 and revision = $2 returning id', [id, revision])).length > 0) return { ok: true };
+  if ((await query('delete from sides where id = $1 and revision = $2 returning id', [id, revision])).length > 0)
+    return { ok: true };
   const now = await sideById(id);
   if (!now) return refuse(GONE);
   return {
-    ...refuse('Another screen has changed it since this was opened. Press again to delete it all the same.', {}, 'conflict'),
+    ...refuse(
+      'Another screen has changed it since this was opened. Press again to delete it all the same.',
+      {},
+      'conflict',
+    ),
     conflict: { revision: now.revision ?? 1, theirs: sideFields(now), clashes: [] },
   };
 }

@@ -25,7 +25,9 @@ export async function shortOnShelf(client: PoolClient, wants: ReadonlyMap<string
     [ids],
   );
   const want = (id: string): number => wants.get(id) ?? 0;
-  return rows.filter((r) => r.onHandG < want(r.id) - CRUMB_G).map((r): Short => ({ ingredientId: r.id, wantedG: want(r.id), onHandG: r.onHandG }));
+  return rows
+    .filter((r) => r.onHandG < want(r.id) - CRUMB_G)
+    .map((r): Short => ({ ingredientId: r.id, wantedG: want(r.id), onHandG: r.onHandG }));
 }
 
 /**
@@ -34,7 +36,12 @@ export async function shortOnShelf(client: PoolClient, wants: ReadonlyMap<string
  * @param wants g by ingredient
  * @returns what is short, in which case nothing has been taken unless `anyway`
  */
-export async function takeFromShelf(client: PoolClient, who: Taker, wants: ReadonlyMap<string, number>, anyway: boolean): Promise<readonly Short[]> {
+export async function takeFromShelf(
+  client: PoolClient,
+  who: Taker,
+  wants: ReadonlyMap<string, number>,
+  anyway: boolean,
+): Promise<readonly Short[]> {
   const short = await shortOnShelf(client, wants);
   if (short.length > 0 && !anyway) return short;
   const some = [...wants].filter(([, g]) => g > CRUMB_G);
@@ -45,14 +52,22 @@ export async function takeFromShelf(client: PoolClient, who: Taker, wants: Reado
          from unnest($3::text[], $4::float8[]) as t(id, wanted) join stock s on s.ingredient_id = t.id and s.on_hand_g is not null
        returning ingredient_id, taken_g)
      update stock s set on_hand_g = greatest(0, s.on_hand_g - took.taken_g) from took where took.ingredient_id = s.ingredient_id`,
-    ['batchId' in who ? who.batchId : null, 'lotId' in who ? who.lotId : null, some.map(([id]) => id), some.map(([, g]) => g)],
+    [
+      'batchId' in who ? who.batchId : null,
+      'lotId' in who ? who.lotId : null,
+      some.map(([id]) => id),
+      some.map(([, g]) => g),
+    ],
   );
   return short;
 }
 
 /** What a lot took off the shelf, and what it wanted: less, where there was less. */
 export const takingsOfLot = (lotId: string): Promise<Deduction[]> =>
-  query('select ingredient_id as id, wanted_g as "wantedG", taken_g as "takenG" from stock_takings where lot_id = $1 order by ingredient_id', [lotId]);
+  query(
+    'select ingredient_id as id, wanted_g as "wantedG", taken_g as "takenG" from stock_takings where lot_id = $1 order by ingredient_id',
+    [lotId],
+  );
 
 /** Puts what a batch or a lot took back onto the shelf. */
 export const returnToShelf = (client: PoolClient, who: Taker) =>

@@ -15,10 +15,21 @@ export interface KeptTarget {
 }
 
 type Row = Omit<Target, 'scales'> & { readonly scales: unknown; readonly revision: number };
-const WANTED: Column<Scales> = { at: 'targets.scales', called: 'the target’s scales', schema: outcomeSchema.shape.scales, fresh: {} };
-const SELECT_TARGET = 'select scales, height_mm as "heightMm", across_mm as "acrossMm", note, revision from targets where formula_id = $1';
+const WANTED: Column<Scales> = {
+  at: 'targets.scales',
+  called: 'the target’s scales',
+  schema: outcomeSchema.shape.scales,
+  fresh: {},
+};
+const SELECT_TARGET =
+  'select scales, height_mm as "heightMm", across_mm as "acrossMm", note, revision from targets where formula_id = $1';
 
-const wanted = (r: Row, id: string): Target => ({ scales: readStored(WANTED, r.scales, id).value, heightMm: r.heightMm, acrossMm: r.acrossMm, note: r.note });
+const wanted = (r: Row, id: string): Target => ({
+  scales: readStored(WANTED, r.scales, id).value,
+  heightMm: r.heightMm,
+  acrossMm: r.acrossMm,
+  note: r.note,
+});
 
 /** @returns an empty one, revision 0, where nobody has said what is wanted */
 export async function targetOf(formulaId: string): Promise<KeptTarget> {
@@ -27,13 +38,22 @@ export async function targetOf(formulaId: string): Promise<KeptTarget> {
 }
 
 /** Keeps what is wanted; what another screen has changed meanwhile is kept with it. */
-export const saveTarget = ({ formulaId, ...to }: z.output<typeof targetSchema>, opened: Opened<Target> | null): Promise<ActionResult<Kept>> =>
+export const saveTarget = (
+  { formulaId, ...to }: z.output<typeof targetSchema>,
+  opened: Opened<Target> | null,
+): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     // a formula's first target, too, is written by one screen after the other
     const there = await client.query('select 1 from formulas where id = $1 for update', [formulaId]);
     const row = (await client.query<Row>(`${SELECT_TARGET} for update`, [formulaId])).rows[0];
-    if (row && readStored(WANTED, row.scales, formulaId).unreadable.length > 0) await keepRaw(client, `targets.scales ${formulaId}`, row.scales);
-    const now = there.rowCount === 0 ? null : row ? { revision: row.revision, value: wanted(row, formulaId) } : { revision: 0, value: NO_TARGET };
+    if (row && readStored(WANTED, row.scales, formulaId).unreadable.length > 0)
+      await keepRaw(client, `targets.scales ${formulaId}`, row.scales);
+    const now =
+      there.rowCount === 0
+        ? null
+        : row
+          ? { revision: row.revision, value: wanted(row, formulaId) }
+          : { revision: 0, value: NO_TARGET };
     return saveRevised<Target>(SHAPES.target, now, to, opened, (v, revision) =>
       client.query(
         `insert into targets (formula_id, scales, height_mm, across_mm, note, revision) values ($1, $2, $3, $4, $5, $6)

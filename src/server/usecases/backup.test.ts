@@ -15,7 +15,8 @@ import { restore } from './restore';
 
 let folder = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database backup_kitchen');
   await closePool();
@@ -49,7 +50,9 @@ test('taken, everything deleted, restored: every table is as it was', async () =
   await closePool();
   expect(await restore(join(folder, b.file))).toEqual({ rows: b.rows, compared: true });
   expect(differing(before, await digest())).toEqual([]);
-  expect(await query<{ n: number }>('select count(*)::int as n from batches where search = $1', ['nobody'])).toEqual([{ n: 0 }]);
+  expect(await query<{ n: number }>('select count(*)::int as n from batches where search = $1', ['nobody'])).toEqual([
+    { n: 0 },
+  ]);
 });
 
 test('one row more, one value changed, one table gone: each is told', async () => {
@@ -83,7 +86,11 @@ test('so many are kept, the newest; nothing half stays behind; names of others a
   // those that were asked for push out no nightly one
   expect(backups().map((b) => b.file)).toEqual([...taken.slice(1).reverse(), nightly]);
   expect(readdirSync(folder).filter((f) => f.endsWith('.half'))).toEqual([]);
-  expect([isBackupName(taken[0] ?? ''), isBackupName('../../etc/passwd'), isBackupName('even-crumb-x.dump')]).toEqual([true, false, false]);
+  expect([isBackupName(taken[0] ?? ''), isBackupName('../../etc/passwd'), isBackupName('even-crumb-x.dump')]).toEqual([
+    true,
+    false,
+    false,
+  ]);
   expect(existsSync(join(folder, taken[0] ?? ''))).toBe(false);
 });
 

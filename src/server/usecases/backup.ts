@@ -31,13 +31,15 @@ export class BackupFailed extends Error {
   override readonly name = 'BackupFailed';
 }
 
-const NAME = /^even-crumb-(\d{4})-(\d{2})-(\d{2})-(\d{2})(\d{2})(\d{2})(\d{3})-(asked|nightly|migration|restore)\.dump$/;
+const NAME =
+  /^even-crumb-(\d{4})-(\d{2})-(\d{2})-(\d{2})(\d{2})(\d{2})(\d{3})-(asked|nightly|migration|restore)\.dump$/;
 export const isBackupName = (file: string): boolean => NAME.test(file);
 
 /** Where they are kept; null: nobody has said where (an own database, or a test). */
 export const backupFolder = (): string | null => process.env.EVEN_CRUMB_BACKUPS ?? null;
 /** One of PostgreSQL's own programs, of the server's version. */
-export const bin = (program: string): string => (process.env.EVEN_CRUMB_PG_BIN ? join(process.env.EVEN_CRUMB_PG_BIN, program) : program);
+export const bin = (program: string): string =>
+  process.env.EVEN_CRUMB_PG_BIN ? join(process.env.EVEN_CRUMB_PG_BIN, program) : program;
 
 const digestSchema = z.record(z.string(), z.object({ rows: z.number(), sum: z.string() }));
 /** What is in a database: rows of each table, and a sum over them that no order changes. */
@@ -45,7 +47,9 @@ export type Digest = Readonly<Record<string, { readonly rows: number; readonly s
 
 /** @param client in a transaction where all of it is of one moment */
 export async function digestOf(client: Pick<Client, 'query'>): Promise<Digest> {
-  const tables = await client.query<{ name: string }>("select tablename as name from pg_tables where schemaname = 'public' order by tablename");
+  const tables = await client.query<{ name: string }>(
+    "select tablename as name from pg_tables where schemaname = 'public' order by tablename",
+  );
   const out: Record<string, { rows: number; sum: string }> = {};
   for (const { name } of tables.rows) {
     const r = await client.query<{ rows: string; sum: string | null }>(
@@ -58,17 +62,24 @@ export async function digestOf(client: Pick<Client, 'query'>): Promise<Digest> {
 
 /** Tables in which two differ. */
 export const differing = (a: Digest, b: Digest): readonly string[] =>
-  [...new Set([...Object.keys(a), ...Object.keys(b)])].filter((t) => a[t]?.rows !== b[t]?.rows || a[t]?.sum !== b[t]?.sum).sort();
+  [...new Set([...Object.keys(a), ...Object.keys(b)])]
+    .filter((t) => a[t]?.rows !== b[t]?.rows || a[t]?.sum !== b[t]?.sum)
+    .sort();
 
 function run(program: string, args: readonly string[]): Promise<void> {
   return new Promise((done, fail) => {
-    const child = spawn(bin(program), args, { stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, LC_ALL: 'C.UTF-8' } });
+    const child = spawn(bin(program), args, {
+      stdio: ['ignore', 'ignore', 'pipe'],
+      env: { ...process.env, LC_ALL: 'C.UTF-8' },
+    });
     let words = '';
     child.stderr.on('data', (d: Buffer) => {
       words = (words + String(d)).slice(-2000);
     });
     child.once('error', (e) => fail(new BackupFailed(`${program} can’t be run (${e.message}).`)));
-    child.once('exit', (code) => (code === 0 ? done() : fail(new BackupFailed(`${program}: ${words.trim().split('\n').pop() ?? code}`))));
+    child.once('exit', (code) =>
+      code === 0 ? done() : fail(new BackupFailed(`${program}: ${words.trim().split('\n').pop() ?? code}`)),
+    );
   });
 }
 
@@ -103,7 +114,10 @@ export function takeBackup(why: BackupWhy, folder = backupFolder()): Promise<Bac
 }
 
 async function take(why: BackupWhy, folder: string | null): Promise<Backup> {
-  if (!folder) throw new BackupFailed('Nobody has said where backups go: start Even Crumb with npm start, or set EVEN_CRUMB_BACKUPS.');
+  if (!folder)
+    throw new BackupFailed(
+      'Nobody has said where backups go: start Even Crumb with npm start, or set EVEN_CRUMB_BACKUPS.',
+    );
   mkdirSync(folder, { recursive: true });
   const at = new Date();
   const file = `even-crumb-${stamp(at)}-${why}.dump`;
@@ -131,7 +145,8 @@ async function take(why: BackupWhy, folder: string | null): Promise<Backup> {
     rmSync(half, { force: true });
     rmSync(`${path}.json`, { force: true });
     logLine('backup-failed', { why, said: e instanceof Error ? e.message : String(e) });
-    if (/No space left|ENOSPC/i.test(String((e as Error | null)?.message))) throw new RecordsTrouble('full', 'backup', { cause: e });
+    if (/No space left|ENOSPC/i.test(String((e as Error | null)?.message)))
+      throw new RecordsTrouble('full', 'backup', { cause: e });
     throw e;
   }
 }
@@ -165,11 +180,17 @@ export function backups(folder = backupFolder()): readonly Backup[] {
 /** How many backups the house keeps. */
 export async function kept(): Promise<number> {
   const rows = await query<{ value: unknown }>("select value from kitchen where key = 'backups'");
-  return readStored({ at: 'kitchen.backups', called: 'how many backups are kept', schema: keepSchema, fresh: FRESH_KEEP }, rows[0]?.value ?? FRESH_KEEP).value;
+  return readStored(
+    { at: 'kitchen.backups', called: 'how many backups are kept', schema: keepSchema, fresh: FRESH_KEEP },
+    rows[0]?.value ?? FRESH_KEEP,
+  ).value;
 }
 
 export const keepSoMany = (n: number): Promise<unknown> =>
-  query("insert into kitchen (key, value) values ('backups', $1) on conflict (key) do update set value = excluded.value", [JSON.stringify(n)]);
+  query(
+    "insert into kitchen (key, value) values ('backups', $1) on conflict (key) do update set value = excluded.value",
+    [JSON.stringify(n)],
+  );
 
 /** Takes the oldest away, so that so many stay; those that were asked for push out none that came by themselves. */
 function prune(folder: string, keep: number): void {

@@ -14,26 +14,44 @@ import { startTogether } from './headcount';
 const FORMULA: Formula = {
   ...EMPTY_FORMULA,
   name: 'Lock cakes',
-  entries: ['250 g flour', '10 g baking powder', '3 g salt', '350 g milk', '2 eggs', '30 g oil'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  entries: ['250 g flour', '10 g baking powder', '3 g salt', '350 g milk', '2 eggs', '30 g oil'].map((text, n) => ({
+    key: `l${n + 1}`,
+    text,
+  })),
 };
 let formulaId = '';
 let versionId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database came_back_kitchen');
   await closePool();
   url.pathname = '/came_back_kitchen';
   process.env.DATABASE_URL = url.href;
   await migrate();
-  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: '' });
+  const saved = await saveVersion({
+    formulaId: null,
+    basedOn: null,
+    knownNewest: null,
+    formula: FORMULA,
+    changeNote: '',
+  });
   if (!saved.ok) throw new Error(saved.message);
   ({ versionId, formulaId } = saved.saved);
 });
 afterAll(closePool);
 
 async function begun(): Promise<string> {
-  const s = await startTogether({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'gram', portionMl: 60, bags: [], take: 'no', requestId: null });
+  const s = await startTogether({
+    versionId,
+    driver: { by: 'factor', factor: 1 },
+    exactness: 'gram',
+    portionMl: 60,
+    bags: [],
+    take: 'no',
+    requestId: null,
+  });
   if (!s.ok) throw new Error(s.message);
   return s.id;
 }
@@ -55,7 +73,12 @@ test('offered, tried by the next batch, and judged by both verdicts', async () =
   expect(await answerChange(first, 'tried')).toEqual({ ok: true, was: null });
   expect((await formulaState(formulaId))?.next?.state).toBe('tried');
   const second = await begun();
-  expect(await triedBy(second)).toMatchObject({ batchId: first, change: 'Less liquid.', verdict: 'fair', marks: ['gummy'] });
+  expect(await triedBy(second)).toMatchObject({
+    batchId: first,
+    change: 'Less liquid.',
+    verdict: 'fair',
+    marks: ['gummy'],
+  });
   await writeOutcome(second, { ...outcome, verdict: 'good', change: '' });
   const makings = await makingsOf(formulaId);
   expect(makings.map((m) => [m.batchId, m.tries, m.verdict])).toEqual([
@@ -64,7 +87,11 @@ test('offered, tried by the next batch, and judged by both verdicts', async () =
   ]);
   const [after, before] = makings;
   expect(before && after && cameOf(before, after)).toBe('better');
-  expect(trendOf(await lastMakings(30))).toMatchObject({ makings: 2, verdicts: { good: 1, fair: 1 }, yieldPct: expect.any(Number) });
+  expect(trendOf(await lastMakings(30))).toMatchObject({
+    makings: 2,
+    verdicts: { good: 1, fair: 1 },
+    yieldPct: expect.any(Number),
+  });
   // the newest asks nothing
   expect((await formulaState(formulaId))?.next).toBeNull();
 });
@@ -80,7 +107,12 @@ test('put off and done it is offered no more; taken up it is; another change is 
   expect(await answerChange(third, null)).toEqual({ ok: true, was: 'done' });
   expect((await formulaState(formulaId))?.next?.change).toBe('Ten minutes of rest, covered.');
   await answerChange(third, 'done');
-  await writeOutcome(third, { ...outcome, verdict: 'good', note: 'a little pale', change: 'Ten minutes of rest, covered.' });
+  await writeOutcome(third, {
+    ...outcome,
+    verdict: 'good',
+    note: 'a little pale',
+    change: 'Ten minutes of rest, covered.',
+  });
   expect((await formulaState(formulaId))?.next).toBeNull();
   await writeOutcome(third, { ...outcome, verdict: 'good', change: 'A hotter griddle.' });
   expect((await formulaState(formulaId))?.next).toMatchObject({ change: 'A hotter griddle.', state: null });
@@ -104,7 +136,10 @@ test('a target is kept once for a formula, by two screens at once too, and three
   ]);
   expect(both.map((b) => b.ok)).toEqual([true, true]);
   const now = await targetOf(formulaId);
-  expect(now).toEqual({ target: { scales: { crumb: 4 }, heightMm: 18, acrossMm: null, note: 'As at the mill.' }, revision: 2 });
+  expect(now).toEqual({
+    target: { scales: { crumb: 4 }, heightMm: 18, acrossMm: null, note: 'As at the mill.' },
+    revision: 2,
+  });
   // the same thing, otherwise: asked
   const clash = await saveTarget({ ...wants, scales: { crumb: 2 } }, opened);
   expect(clash).toMatchObject({ ok: false, conflict: { revision: 2, clashes: [{ path: 'scales.crumb' }] } });

@@ -43,7 +43,10 @@ const endIn = (f: Formula, batch: Batch): EndId | null => (f.ends ? (batch.endId
 const swapsOn = (line: FormulaLine | undefined) => (line ? swapsFor(line) : []);
 
 /** The stand-ins for each line of a batch's formula, by the line's key; a batch from bags of premix has none. */
-export async function standInsOf(batch: Batch, house: Kitchen): Promise<Readonly<Record<string, readonly StandInOffer[]>>> {
+export async function standInsOf(
+  batch: Batch,
+  house: Kitchen,
+): Promise<Readonly<Record<string, readonly StandInOffer[]>>> {
   const v = await versionById(batch.versionId);
   if (!v || batch.sheet.some((l) => l.lot)) return {};
   const formula = batch.swapped ?? v.formula;
@@ -69,7 +72,11 @@ type Done<T = object> = ({ readonly ok: true } & T) | { readonly ok: false; read
 const no = (message: string): { readonly ok: false; readonly message: string } => ({ ok: false, message });
 
 /** Lines that are weighed and would be another amount: a stand-in neither comes nor goes around them. */
-const weighedOther = (was: readonly SheetLine[], is: readonly SheetLine[], ticked: readonly string[]): readonly string[] =>
+const weighedOther = (
+  was: readonly SheetLine[],
+  is: readonly SheetLine[],
+  ticked: readonly string[],
+): readonly string[] =>
   was
     .filter((l) => ticked.includes(l.key))
     .filter((l) => {
@@ -91,7 +98,8 @@ async function openBatch(batchId: string): Promise<Result<Open, string>> {
   const [batch, house] = await Promise.all([batchById(batchId), loadHouse()]);
   const v = batch ? await versionById(batch.versionId) : null;
   if (!batch || !v || batch.finishedAt) return { ok: false, error: 'That batch is finished, or not in this kitchen.' };
-  if (batch.unreadable?.length) return { ok: false, error: 'Some of this batch can’t be read: its sheet stays as it is.' };
+  if (batch.unreadable?.length)
+    return { ok: false, error: 'Some of this batch can’t be read: its sheet stays as it is.' };
   // a second swap goes on from the first
   return { ok: true, value: { batch, formula: batch.swapped ?? v.formula, house } };
 }
@@ -137,12 +145,23 @@ function stoodIn(o: Open, lineKey: string, to: string, withId: string | null) {
   const planned = plannedAnew(o, swapped, batch.driver);
   if (!planned.ok) return no(planned.error);
   const sheet = marked([...planned.value.sheet, ...sidesOf(batch.sheet, planned.value.sheet)], batch.sheet, lineKey);
-  const standIn: StandIn = { lineKey, to, with: withId, name, standsFor: line.ingredient ? kitchenName(line.ingredient) : line.text };
+  const standIn: StandIn = {
+    lineKey,
+    to,
+    with: withId,
+    name,
+    standsFor: line.ingredient ? kitchenName(line.ingredient) : line.text,
+  };
   return { ok: true as const, formula: swapped, planned: planned.value, sheet, standIn };
 }
 
 /** What a stand-in would change, before it is taken. */
-export async function previewSwap(batchId: string, lineKey: string, to: string, withId: string | null): Promise<Done<{ readonly preview: StandInPreview }>> {
+export async function previewSwap(
+  batchId: string,
+  lineKey: string,
+  to: string,
+  withId: string | null,
+): Promise<Done<{ readonly preview: StandInPreview }>> {
   const open = await openBatch(batchId);
   if (!open.ok) return no(open.error);
   const r = stoodIn(open.value, lineKey, to, withId);
@@ -173,10 +192,16 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
   const { batch, house } = o;
   const stock = await stockNoted();
   return transaction(async (client: PoolClient): Promise<Done> => {
-    const open = await client.query<{ state: number }>('select sheet_state as state from batches where id = $1 and finished_at is null for update', [batch.id]);
+    const open = await client.query<{ state: number }>(
+      'select sheet_state as state from batches where id = $1 and finished_at is null for update',
+      [batch.id],
+    );
     if (!open.rows[0]) return no('That batch is finished, or not in this kitchen.');
-    if (open.rows[0].state !== batch.sheetState) return no('The sheet has just been changed by another hand: look at it, and ask again.');
-    const ticked = await client.query<{ key: string }>('select line_key as key from batch_ticks where batch_id = $1', [batch.id]);
+    if (open.rows[0].state !== batch.sheetState)
+      return no('The sheet has just been changed by another hand: look at it, and ask again.');
+    const ticked = await client.query<{ key: string }>('select line_key as key from batch_ticks where batch_id = $1', [
+      batch.id,
+    ]);
     const changed = onlyUnweighed
       ? weighedOther(
           batch.sheet,
@@ -185,7 +210,8 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
         )
       : [];
     if (changed.length > 0) return no(weighed(changed));
-    if (ticked.rows.some((t) => !batch.ticked.includes(t.key))) return no('Something was weighed meanwhile: look at it, and ask again.');
+    if (ticked.rows.some((t) => !batch.ticked.includes(t.key)))
+      return no('Something was weighed meanwhile: look at it, and ask again.');
     await client.query(
       `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now(), stand_ins = $8,
               known = $9::jsonb || known
@@ -240,14 +266,23 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
  * Something stands in for the missing part of a line: what there is goes in, and the rest of it as another thing, on a line of
  * its own; also when other lines are weighed. The line itself is then planned at what there is.
  */
-export async function standInPart(batchId: string, lineKey: string, hasG: number, to: string, withId: string | null): Promise<Done> {
+export async function standInPart(
+  batchId: string,
+  lineKey: string,
+  hasG: number,
+  to: string,
+  withId: string | null,
+): Promise<Done> {
   const open = await openBatch(batchId);
   if (!open.ok) return no(open.error);
   const { batch, formula, house } = open.value;
   const line = batch.sheet.find((l) => l.key === lineKey);
-  const own = workedOn({ formula, house, end: endIn(formula, batch) }).lines.find((l) => linesBehind(lineKey).includes(l.key));
+  const own = workedOn({ formula, house, end: endIn(formula, batch) }).lines.find((l) =>
+    linesBehind(lineKey).includes(l.key),
+  );
   const swap = swapsOn(own).find((s) => s.standIn.to === to && (s.standIn.with?.id ?? null) === withId);
-  if (!line || line.grams === null || !own || !swap || lineKey.includes(EGG_PART)) return no('Nothing like that stands in for it.');
+  if (!line || line.grams === null || !own || !swap || lineKey.includes(EGG_PART))
+    return no('Nothing like that stands in for it.');
   const missing = line.grams - hasG;
   if (!(missing > 0)) return no('Nothing of it is missing.');
   const poured = pouredFor(own, swap.standIn, missing);
@@ -315,7 +350,15 @@ export async function undoSwaps(batchId: string, nth: number | null): Promise<Do
   const any = stay.length > 0;
   return rewrite(
     open.value,
-    { sheet, massG, swapped: any ? now.formula : null, unswapped: any ? unswapped : null, standIns: stay, pieces, driver: batch.driver },
+    {
+      sheet,
+      massG,
+      swapped: any ? now.formula : null,
+      unswapped: any ? unswapped : null,
+      standIns: stay,
+      pieces,
+      driver: batch.driver,
+    },
     true,
   );
 }
@@ -325,36 +368,65 @@ function driverFor(batch: Batch, pieces: number): Driver {
   const { driver: was } = batch;
   const all = batch.split.by === 'kits' ? Math.ceil(pieces / mixesIn(batch.split)) : pieces;
   if (was.by === 'both') {
-    const a = Math.min(Math.max(1, all - 1), Math.max(1, Math.round((all * was.a.pieces) / (was.a.pieces + was.b.pieces))));
+    const a = Math.min(
+      Math.max(1, all - 1),
+      Math.max(1, Math.round((all * was.a.pieces) / (was.a.pieces + was.b.pieces))),
+    );
     return { ...was, a: { ...was.a, pieces: a }, b: { ...was.b, pieces: Math.max(1, all - a) } };
   }
-  return { by: 'pieces', pieces: all, portionMl: batch.portionMl ?? 60, ...(batch.driver.testPiece && { testPiece: true }) };
+  return {
+    by: 'pieces',
+    pieces: all,
+    portionMl: batch.portionMl ?? 60,
+    ...(batch.driver.testPiece && { testPiece: true }),
+  };
 }
 
 /** More covers, or fewer: plans what is not weighed, takes or puts back the difference, and says what can no longer change. */
-export async function changeCovers(batchId: string, pieces: number): Promise<Done<{ readonly stays: readonly string[] }>> {
+export async function changeCovers(
+  batchId: string,
+  pieces: number,
+): Promise<Done<{ readonly stays: readonly string[] }>> {
   const open = await openBatch(batchId);
   if (!open.ok) return no(open.error);
   const { batch, formula, house } = open.value;
   if (batch.piecesPlanned === null) return no('No pieces were counted for this batch: plan another beside it.');
-  if (batch.sheet.some((l) => l.lot)) return no('It is made from bags of premix: take another bag, or fewer, from the premix.');
+  if (batch.sheet.some((l) => l.lot))
+    return no('It is made from bags of premix: take another bag, or fewer, from the premix.');
   const driver = driverFor(batch, pieces);
   const planned = plannedAnew(open.value, formula, driver);
   if (!planned.ok) return no(planned.error);
   const taps = await tapsOf(batchId);
-  const joined = [...entriesOf(batch.entries, 'mixed').map((e) => e.act.mix), ...taps.filter((t) => t.act === 'join').map((t) => t.piece)];
+  const joined = [
+    ...entriesOf(batch.entries, 'mixed').map((e) => e.act.mix),
+    ...taps.filter((t) => t.act === 'join').map((t) => t.piece),
+  ];
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const marks = new Map(batch.sheet.map((l) => [l.key, l.standsFor] as const));
-  const target = planned.value.sheet.map((l) => (marks.get(l.key) ? { ...l, standsFor: marks.get(l.key) as string } : l));
+  const target = planned.value.sheet.map((l) =>
+    marks.get(l.key) ? { ...l, standsFor: marks.get(l.key) as string } : l,
+  );
   const { sheet, stays } = withCovers({ ...batch, joined }, target, find);
-  const massG = sheet.filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping').reduce((a, l) => a + (l.grams ?? 0), 0);
+  const massG = sheet
+    .filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping')
+    .reduce((a, l) => a + (l.grams ?? 0), 0);
   // what a stand-in is undone to is of the new size as well
   const version = batch.unswapped ? await versionById(batch.versionId) : null;
   const bare = version ? plannedAnew(open.value, version.formula, driver) : null;
-  const unswapped = bare?.ok ? { sheet: [...bare.value.sheet, ...sidesOf(batch.sheet, bare.value.sheet)], massG: bare.value.massG } : null;
+  const unswapped = bare?.ok
+    ? { sheet: [...bare.value.sheet, ...sidesOf(batch.sheet, bare.value.sheet)], massG: bare.value.massG }
+    : null;
   const done = await rewrite(
     open.value,
-    { sheet, massG, swapped: batch.swapped, unswapped, standIns: batch.standIns ?? [], pieces: planned.value.pieces?.all ?? pieces, driver },
+    {
+      sheet,
+      massG,
+      swapped: batch.swapped,
+      unswapped,
+      standIns: batch.standIns ?? [],
+      pieces: planned.value.pieces?.all ?? pieces,
+      driver,
+    },
     false,
   );
   return done.ok ? { ok: true, stays } : done;
@@ -367,7 +439,9 @@ export async function changeCovers(batchId: string, pieces: number): Promise<Don
  */
 export const putBack = (batchId: string): Promise<boolean> =>
   transaction(async (client) => {
-    const batch = await client.query('select 1 from batches where id = $1 and finished_at is null for update', [batchId]);
+    const batch = await client.query('select 1 from batches where id = $1 and finished_at is null for update', [
+      batchId,
+    ]);
     if (batch.rowCount === 0) return false;
     await returnToShelf(client, { batchId });
     await returnBags(client, batchId);
@@ -378,7 +452,10 @@ export const putBack = (batchId: string): Promise<boolean> =>
 /** Puts a batch away that is not made to the end. @param back what it took goes back into stock */
 export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
   transaction(async (client) => {
-    const r = await client.query('update batches set finished_at = now(), put_away = true where id = $1 and finished_at is null', [batchId]);
+    const r = await client.query(
+      'update batches set finished_at = now(), put_away = true where id = $1 and finished_at is null',
+      [batchId],
+    );
     if (r.rowCount === 0) return false;
     if (back) {
       await client.query(
@@ -393,14 +470,18 @@ export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
       await returnToShelf(client, { batchId });
       await returnBags(client, batchId);
       const kept = await giveKeptBack(client, batchId);
-      await client.query("update batches set gave_back = gave_back || jsonb_build_object('kept', $2::jsonb) where id = $1", [batchId, JSON.stringify(kept)]);
+      await client.query(
+        "update batches set gave_back = gave_back || jsonb_build_object('kept', $2::jsonb) where id = $1",
+        [batchId, JSON.stringify(kept)],
+      );
     }
     return true;
   });
 
 /** Ends a batch that was made, without an outcome. @returns false when there is no such batch under way */
 export const endBatch = async (batchId: string): Promise<boolean> =>
-  (await query('update batches set finished_at = now() where id = $1 and finished_at is null returning id', [batchId])).length > 0;
+  (await query('update batches set finished_at = now() where id = $1 and finished_at is null returning id', [batchId]))
+    .length > 0;
 
 /**
  * Takes up a batch again that was given up, or ended without an outcome. What it gave back, and nothing else, is taken
@@ -409,7 +490,9 @@ export const endBatch = async (batchId: string): Promise<boolean> =>
 export async function takeUp(batchId: string): Promise<ActionResult> {
   try {
     return await transaction(async (client): Promise<ActionResult> => {
-      const r = await client.query<{ gave: { shelf: Record<string, number>; bags: Record<string, number>; kept?: string[] } | null }>(
+      const r = await client.query<{
+        gave: { shelf: Record<string, number>; bags: Record<string, number>; kept?: string[] } | null;
+      }>(
         'update batches set finished_at = null, put_away = false where id = $1 and finished_at is not null and verdict is null returning gave_back as gave',
         [batchId],
       );
@@ -418,7 +501,8 @@ export async function takeUp(batchId: string): Promise<ActionResult> {
       if (!gave) return { ok: true };
       await client.query('update batches set gave_back = null where id = $1', [batchId]);
       await takeFromShelf(client, { batchId }, new Map(Object.entries(gave.shelf)), true);
-      for (const [lot, bags] of Object.entries(gave.bags)) await takeBags(client, lot, { bags, kind: 'batch', batchId });
+      for (const [lot, bags] of Object.entries(gave.bags))
+        await takeBags(client, lot, { bags, kind: 'batch', batchId });
       const gone = await takeKeptAgain(client, gave.kept ?? []);
       if (gone) throw new Undone<Made>({ ok: false, message: gone } as Made);
       return { ok: true };

@@ -42,7 +42,9 @@ const MOST_TOGETHER = 4;
 export async function onTheCounter(batch: Batch, house: Kitchen, now: number): Promise<readonly OnCounter[]> {
   if (batch.finishedAt) return [];
   const at = batch.timeline?.at ?? now;
-  const others = (await underWay()).filter((b) => b.id !== batch.id && b.timeline !== null && Math.abs(b.timeline.at - at) < TOGETHER_MS);
+  const others = (await underWay()).filter(
+    (b) => b.id !== batch.id && b.timeline !== null && Math.abs(b.timeline.at - at) < TOGETHER_MS,
+  );
   return Promise.all(
     others.slice(0, MOST_TOGETHER).map(async (b): Promise<OnCounter> => {
       const [day, taps] = await Promise.all([dayOf(b, house), tapsOf(b.id)]);
@@ -57,19 +59,33 @@ export async function dayOf(batch: Batch, house: Kitchen): Promise<Day> {
   const ways = waysOf(batch, house);
   const bowl = bowlOf(batch, ways, house.gear, find);
   const known = await Promise.all(
-    bowl.pourings.map(async (p) => timesFor(p.kind, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl }), ways)),
+    bowl.pourings.map(async (p) =>
+      timesFor(p.kind, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl }), ways),
+    ),
   );
-  const [beside, kept] = await Promise.all([batch.sheet.some((l) => l.side !== undefined) ? sides() : [], keptTakenBy(batch.id)]);
+  const [beside, kept] = await Promise.all([
+    batch.sheet.some((l) => l.side !== undefined) ? sides() : [],
+    keptTakenBy(batch.id),
+  ]);
   const serve = { methods: new Map(beside.map((s) => [s.name, s.method])), kept, gear: house.gear };
   return { bowl, steps: daySteps(batch, bowl, ways, known, find, house.units, serve), known, ways };
 }
 
 /** Other batches' pieces on the surfaces of this one, with allergens that it lacks: those that lie there, and those since it was cleaned. */
-export async function touchedBefore(batch: Batch, house: Kitchen, surfaces: readonly string[]): Promise<readonly Contact[]> {
+export async function touchedBefore(
+  batch: Batch,
+  house: Kitchen,
+  surfaces: readonly string[],
+): Promise<readonly Contact[]> {
   const [pours, care] = await Promise.all([lastPours(batch.id, surfaces), careNotes()]);
   if (pours.length === 0) return [];
-  const heldBy = (b: Batch): readonly string[] => noticeOf(b, waysOf(b, house), (id) => findIngredient(id, house.conventions.own)).held.map((h) => h.name);
-  const others = new Map((await Promise.all([...new Set(pours.map((p) => p.batchId))].map(batchById))).flatMap((b) => (b ? [[b.id, b] as const] : [])));
+  const heldBy = (b: Batch): readonly string[] =>
+    noticeOf(b, waysOf(b, house), (id) => findIngredient(id, house.conventions.own)).held.map((h) => h.name);
+  const others = new Map(
+    (await Promise.all([...new Set(pours.map((p) => p.batchId))].map(batchById))).flatMap((b) =>
+      b ? [[b.id, b] as const] : [],
+    ),
+  );
   const lay = pours.flatMap((p) => {
     const b = others.get(p.batchId);
     return b ? [{ ...p, batch: b.name, held: heldBy(b) }] : [];
@@ -79,6 +95,8 @@ export async function touchedBefore(batch: Batch, house: Kitchen, surfaces: read
     heldBy(batch),
     surfaces,
     lay,
-    Object.fromEntries(surfaces.map((s) => [s, Math.max(0, ...cleaned.filter((n) => n.gearId === s).map((n) => n.at.getTime()))])),
+    Object.fromEntries(
+      surfaces.map((s) => [s, Math.max(0, ...cleaned.filter((n) => n.gearId === s).map((n) => n.at.getTime()))]),
+    ),
   );
 }

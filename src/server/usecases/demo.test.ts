@@ -16,7 +16,8 @@ import { workedPremix } from './premix-lots';
 
 // its own database, so that the tests of records can run beside it
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database demo_kitchen');
   await closePool();
@@ -34,7 +35,12 @@ async function analysed() {
       const v = await version(r.id, null);
       if (!v) throw new Error(r.name);
       const ends = (v.formula.ends ?? [null]).map((e) => analyseFormula(v.formula, house, e?.id ?? null));
-      return { name: r.name, kind: r.kind, lines: ends.flatMap((e) => e.lines), findings: ends.flatMap((e) => e.analysis.findings) };
+      return {
+        name: r.name,
+        kind: r.kind,
+        lines: ends.flatMap((e) => e.lines),
+        findings: ends.flatMap((e) => e.analysis.findings),
+      };
     }),
   );
 }
@@ -51,14 +57,17 @@ test('one has soda with nothing to work on, one amounts that disagree, one a lin
   const all = await analysed();
   const look = all.filter((f) => f.findings.some((x) => x.severity !== 'note')).map((f) => f.name);
   expect(look.sort()).toEqual(['Grandstand banana cakes', 'Old tea-hut card', "Skipper's soda cakes"]);
-  const codes = (name: string): readonly string[] => all.find((f) => f.name === name)?.findings.map((x) => x.code) ?? [];
+  const codes = (name: string): readonly string[] =>
+    all.find((f) => f.name === name)?.findings.map((x) => x.code) ?? [];
   expect(codes("Skipper's soda cakes")[0]).toBe('soda-unspent');
   expect(codes('Old tea-hut card')).toContain('amounts-disagree');
   expect(codes('Grandstand banana cakes')).toContain('lines-open');
 });
 
 test('every line of the batter is understood, but for the two that are meant not to be', async () => {
-  const open = (await analysed()).flatMap((f) => f.lines.filter((l) => l.use === 'batter' && l.parts.length === 0).map((l) => l.text));
+  const open = (await analysed()).flatMap((f) =>
+    f.lines.filter((l) => l.use === 'batter' && l.parts.length === 0).map((l) => l.text),
+  );
   expect(open.sort()).toEqual(['a splash of milk, more if it is stiff', 'cinnamon']);
 });
 
@@ -84,7 +93,8 @@ test('sauces and butters by weight and by volume, all of it in the pantry', asyn
   const [all, house] = await Promise.all([sides(), loadHouse()]);
   expect(all.length).toBeGreaterThanOrEqual(6);
   expect(new Set(all.map((s) => s.by))).toEqual(new Set(['weight', 'volume']));
-  for (const s of all) expect([s.name, partsOf(s, (id) => findIngredient(id, house.conventions.own)).gone]).toEqual([s.name, []]);
+  for (const s of all)
+    expect([s.name, partsOf(s, (id) => findIngredient(id, house.conventions.own)).gone]).toEqual([s.name, []]);
 });
 
 test('a premix with a lot near its date and a newer one; what it is kept for, its balance allows', async () => {
@@ -95,7 +105,8 @@ test('a premix with a lot near its date and a newer one; what it is kept for, it
     [12, 3],
     [8, 7],
   ]);
-  const keeps = (date: string | undefined) => keeping({ ...EMPTY_STOCK, ingredientId: '', bestBefore: date ?? null }, house.today ?? '');
+  const keeps = (date: string | undefined) =>
+    keeping({ ...EMPTY_STOCK, ingredientId: '', bestBefore: date ?? null }, house.today ?? '');
   expect(firstToUse(made).map((l) => keeps(l.bestBefore))).toEqual(['soon', 'well']);
   const worked = (await workedPremix(mix?.id ?? '', house))?.worked;
   expect(worked?.products.map((p) => [p.product.kind, p.against])).toEqual([

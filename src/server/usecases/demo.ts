@@ -83,7 +83,8 @@ const pantrySchema = z.object({
   ),
 });
 
-const demoFile = (name: string): unknown => JSON.parse(readFileSync(join(process.cwd(), 'database/demo', name), 'utf8'));
+const demoFile = (name: string): unknown =>
+  JSON.parse(readFileSync(join(process.cwd(), 'database/demo', name), 'utf8'));
 const day = (fromNow: number): string => dayAfter(localDay(Date.now(), FRESH_UNITS), fromNow);
 
 /** What stands on the boathouse's shelf, what it weighs with and cooks on, and the measures it has weighed. */
@@ -104,7 +105,8 @@ async function loadPantry(): Promise<void> {
 
 /** The sauces, butters and fillings it serves. */
 async function loadSides(): Promise<void> {
-  for (const s of z.array(sideSchema.omit({ id: true })).parse(demoFile('sides.json'))) await keepSide({ ...s, id: null });
+  for (const s of z.array(sideSchema.omit({ id: true })).parse(demoFile('sides.json')))
+    await keepSide({ ...s, id: null });
 }
 
 const premixesSchema = z.array(
@@ -151,7 +153,14 @@ async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): P
       });
       if (!made.ok) throw new Error(`${p.name}: ${made.message}`);
       for (const g of l.gone)
-        await letBagsGo(made.id, { bags: g.bags, kind: g.kind, who: g.who, why: g.why, price: g.price, usedAt: ago((l.madeDaysAgo * 24) / 2) });
+        await letBagsGo(made.id, {
+          bags: g.bags,
+          kind: g.kind,
+          who: g.who,
+          why: g.why,
+          price: g.price,
+          usedAt: ago((l.madeDaysAgo * 24) / 2),
+        });
     }
   }
 }
@@ -183,8 +192,23 @@ export async function loadDemo(): Promise<number> {
               }),
         };
       });
-      const formula = { name: d.name, kind: d.kind, school: d.school, conventions: d.conventions, entries, cardNotes: card.value.notes, ...v.settings };
-      const answer = await saveVersion({ formulaId, basedOn: n || null, knownNewest: n || null, formula, changeNote: v.note, savedAt: ago(v.daysAgo * 24) });
+      const formula = {
+        name: d.name,
+        kind: d.kind,
+        school: d.school,
+        conventions: d.conventions,
+        entries,
+        cardNotes: card.value.notes,
+        ...v.settings,
+      };
+      const answer = await saveVersion({
+        formulaId,
+        basedOn: n || null,
+        knownNewest: n || null,
+        formula,
+        changeNote: v.note,
+        savedAt: ago(v.daysAgo * 24),
+      });
       if (!answer.ok) throw new Error(`${d.name} could not be saved`);
       const { saved } = answer;
       formulaId = saved.formulaId;
@@ -203,7 +227,11 @@ export async function loadDemo(): Promise<number> {
       if (b.entries.length > 0)
         await keepItems(
           started.id,
-          b.entries.map(({ min, act }) => ({ id: randomUUID(), do: 'enter', entry: { id: randomUUID(), at: ago(b.hoursAgo).getTime() + 60_000 * min, act } })),
+          b.entries.map(({ min, act }) => ({
+            id: randomUUID(),
+            do: 'enter',
+            entry: { id: randomUUID(), at: ago(b.hoursAgo).getTime() + 60_000 * min, act },
+          })),
         );
       if (b.outcome) await writeOutcome(started.id, b.outcome, null, ago(b.hoursAgo - 1.5));
     }

@@ -25,7 +25,10 @@ export async function startTogether({ bags = [], bagsAlone = false, kept = [], .
   }
   for (const b of bags) {
     // one press of the button is told by its first batch
-    const made = await prepareBags({ ...b, product: null, take: s.take ?? 'no', requestId: all.length === 0 ? (s.requestId ?? null) : null }, s.portionMl);
+    const made = await prepareBags(
+      { ...b, product: null, take: s.take ?? 'no', requestId: all.length === 0 ? (s.requestId ?? null) : null },
+      s.portionMl,
+    );
     if (!made.ok) return made.error;
     all.push(made.value.write);
   }

@@ -24,14 +24,20 @@ async function fitting(formula: Formula): Promise<ActionResult<{ readonly formul
   const gone = (id: string | undefined): boolean => id?.startsWith('own-') === true && !findIngredient(id, own);
   const entries = formula.entries.map((e) => (gone(e.ingredientId) ? { ...e, ingredientId: undefined } : e));
   const stranger = entries.findIndex((e) => e.ingredientId !== undefined && !findIngredient(e.ingredientId, own));
-  if (stranger >= 0) return refuse('A line names an ingredient that is not in the pantry.', { [`formula.entries.${stranger}`]: 'Not in the pantry.' });
+  if (stranger >= 0)
+    return refuse('A line names an ingredient that is not in the pantry.', {
+      [`formula.entries.${stranger}`]: 'Not in the pantry.',
+    });
   const keys = new Set(formula.entries.map((e) => e.key));
   if (keys.size !== formula.entries.length) return refuse('Two lines have the same key.');
   return { ok: true, formula: { ...formula, entries, school, ends } };
 }
 
 /** A version as the Bench sends it. */
-export async function keepFormula({ formula, ...rest }: z.output<typeof saveSchema>): Promise<ActionResult<{ readonly saved: Saved }>> {
+export async function keepFormula({
+  formula,
+  ...rest
+}: z.output<typeof saveSchema>): Promise<ActionResult<{ readonly saved: Saved }>> {
   const fits = await fitting(formula);
   return fits.ok ? saveVersion({ ...rest, formula: fits.formula }) : fits;
 }
@@ -40,24 +46,40 @@ const plainName = (s: string): string => s.trim().toLowerCase().replace(/\s+/g, 
 
 /** For each card whether a formula has its lines, or its name, in the order they are asked. */
 export async function knownCards(cards: z.output<typeof cardsSchema>['cards']): Promise<readonly KnownCard[]> {
-  const kept = (await newestVersions()).map((v) => ({ id: v.formulaId, name: v.formula.name, key: linesKey(v.formula.entries.map((e) => e.text)) }));
+  const kept = (await newestVersions()).map((v) => ({
+    id: v.formulaId,
+    name: v.formula.name,
+    key: linesKey(v.formula.entries.map((e) => e.text)),
+  }));
   const of = (v: (typeof kept)[number] | undefined) => (v ? { id: v.id, name: v.name } : null);
   return cards.map((c) => {
     const key = linesKey(c.lines);
     const same = kept.find((k) => k.key === key);
-    return { same: of(same), named: same ? null : of(kept.find((k) => plainName(k.name) === plainName(c.name) && c.name !== '')) };
+    return {
+      same: of(same),
+      named: same ? null : of(kept.find((k) => plainName(k.name) === plainName(c.name) && c.name !== '')),
+    };
   });
 }
 
 /** Each card as a formula of its own: all of them are looked at before any is kept. What is sent once more is not kept twice. */
-export async function keepMany({ cards }: z.output<typeof keepCardsSchema>): Promise<ActionResult<{ readonly kept: readonly string[] }>> {
+export async function keepMany({
+  cards,
+}: z.output<typeof keepCardsSchema>): Promise<ActionResult<{ readonly kept: readonly string[] }>> {
   for (const [n, c] of cards.entries()) {
     const fits = await fitting(c.formula);
     if (!fits.ok) return refuse(`${c.formula.name}: ${fits.message}`, { [`cards.${n}`]: fits.message });
   }
   const kept: string[] = [];
   for (const [n, c] of cards.entries()) {
-    const answer = await keepFormula({ formulaId: null, basedOn: null, knownNewest: null, formula: c.formula, requestId: c.requestId, changeNote: c.from });
+    const answer = await keepFormula({
+      formulaId: null,
+      basedOn: null,
+      knownNewest: null,
+      formula: c.formula,
+      requestId: c.requestId,
+      changeNote: c.from,
+    });
     if (!answer.ok) return refuse(`${c.formula.name}: ${answer.message}`, { [`cards.${n}`]: answer.message });
     kept.push(answer.saved.formulaId);
   }

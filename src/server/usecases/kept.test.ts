@@ -16,19 +16,29 @@ const FORMULA: Formula = {
   name: 'Lock waffles',
   kind: 'waffle',
   school: 'crisp',
-  entries: ['250 g flour', '10 g baking powder', '3 g salt', '350 g milk', '2 eggs', '80 g oil'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  entries: ['250 g flour', '10 g baking powder', '3 g salt', '350 g milk', '2 eggs', '80 g oil'].map((text, n) => ({
+    key: `l${n + 1}`,
+    text,
+  })),
 };
 let formulaId = '';
 let batchId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database kept_kitchen');
   await closePool();
   url.pathname = '/kept_kitchen';
   process.env.DATABASE_URL = url.href;
   await migrate();
-  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: '' });
+  const saved = await saveVersion({
+    formulaId: null,
+    basedOn: null,
+    knownNewest: null,
+    formula: FORMULA,
+    changeNote: '',
+  });
   if (!saved.ok) throw new Error(saved.message);
   formulaId = saved.saved.formulaId;
   const s = await startTogether({
@@ -73,7 +83,14 @@ test('a press that is sent twice keeps one lot, and lets pieces go once', async 
   const [a, b] = [await keep(kept({ requestId })), await keep(kept({ requestId }))];
   expect(a).toEqual(b);
   if (!a.ok) throw new Error(a.message);
-  expect(await keptLot(a.id)).toMatchObject({ name: 'Lock waffles', kind: 'waffle', formulaId, pieces: 20, left: 20, made: '2026-11-26' });
+  expect(await keptLot(a.id)).toMatchObject({
+    name: 'Lock waffles',
+    kind: 'waffle',
+    formulaId,
+    pieces: 20,
+    left: 20,
+    made: '2026-11-26',
+  });
   const press = crypto.randomUUID();
   expect(await gone(a.id, 4, 'served', press)).toMatchObject({ ok: true, left: 16 });
   expect(await gone(a.id, 4, 'served', press)).toMatchObject({ ok: true, left: 16 });
@@ -106,7 +123,8 @@ test('what is taken back is there again, once, and stays in the book', async () 
 });
 
 test('what can’t be kept is refused at its place', async () => {
-  const wrong = (k: object) => keepLotSchema.safeParse(kept(k as Partial<Kept>)).error?.issues.map((i) => i.path.join('.'));
+  const wrong = (k: object) =>
+    keepLotSchema.safeParse(kept(k as Partial<Kept>)).error?.issues.map((i) => i.path.join('.'));
   expect(wrong({ pieces: 0 })).toEqual(['pieces']);
   expect(wrong({ pieces: 1.5 })).toEqual(['pieces']);
   expect(wrong({ bestBy: '2026-11-25' })).toEqual(['bestBy']);
@@ -128,14 +146,17 @@ test('a pan’s diary: one press is one entry, what stuck in a batch is written 
   expect((await stuckIn(batchId)).map((n) => n.gearId)).toEqual(['iron-2']);
   expect((await careNotes()).find((n) => n.id === a.id)?.undone).toBe(true);
   expect(await noteCare({ ...stuck, requestId: crypto.randomUUID() })).toMatchObject({ ok: true });
-  expect(await noteCare({ ...stuck, batchId: '00000000-0000-4000-8000-00000000dead', requestId: crypto.randomUUID() })).toMatchObject({ ok: false });
+  expect(
+    await noteCare({ ...stuck, batchId: '00000000-0000-4000-8000-00000000dead', requestId: crypto.randomUUID() }),
+  ).toMatchObject({ ok: false });
   expect(await takeCareBack('00000000-0000-4000-8000-00000000dead')).toMatchObject({ ok: false });
 });
 
 test('a plan takes kept pieces in: they leave with the batch, two batches never share one, and come back when it is given up', async () => {
   const made = await keep(kept({ pieces: 10 }));
   if (!made.ok) throw new Error(made.message);
-  const versionId = (await query<{ id: string }>('select version_id as id from batches where id = $1', [batchId]))[0]?.id ?? '';
+  const versionId =
+    (await query<{ id: string }>('select version_id as id from batches where id = $1', [batchId]))[0]?.id ?? '';
   const begin = (pieces: number) =>
     startTogether({
       versionId,
@@ -173,5 +194,7 @@ test('a plan takes kept pieces in: they leave with the batch, two batches never 
   await letKeptGo({ lotId: made.id, pieces: 7, how: 'served', who: '', requestId: null });
   expect(await takeUp(id)).toMatchObject({ ok: false, message: expect.stringContaining('There are only 3 waffles.') });
   expect((await keptLot(made.id))?.left).toBe(3);
-  expect((await query<{ away: boolean }>('select put_away as away from batches where id = $1', [id]))[0]?.away).toBe(true);
+  expect((await query<{ away: boolean }>('select put_away as away from batches where id = $1', [id]))[0]?.away).toBe(
+    true,
+  );
 });

@@ -72,12 +72,17 @@ test('what is in it says what it is, and describes every column of every table',
   };
   expect(Object.keys(manifest.tables).sort()).toEqual(Object.keys(schema.$defs).sort());
   expect(manifest.tables.formulas?.rows).toBeGreaterThan(5);
-  expect(Object.keys(manifest.pictures).map((f) => f.slice(-12).replace(/^.*-/, ''))).toEqual(['large.jpg', 'original.jpg', 'small.jpg']);
+  expect(Object.keys(manifest.pictures).map((f) => f.slice(-12).replace(/^.*-/, ''))).toEqual([
+    'large.jpg',
+    'original.jpg',
+    'small.jpg',
+  ]);
   for (const f of Object.keys(manifest.pictures)) expect([...(files[f] ?? [])].slice(0, 2)).toEqual([0xff, 0xd8]);
   for (const t of Object.keys(manifest.tables)) {
     const rows = JSON.parse(strFromU8(files[`tables/${t}.json`] ?? new Uint8Array())) as Record<string, unknown>[];
     expect(rows).toHaveLength(manifest.tables[t]?.rows ?? -1);
-    for (const r of rows.slice(0, 3)) expect(Object.keys(r).sort()).toEqual(Object.keys(schema.$defs[t]?.items.properties ?? {}).sort());
+    for (const r of rows.slice(0, 3))
+      expect(Object.keys(r).sort()).toEqual(Object.keys(schema.$defs[t]?.items.properties ?? {}).sort());
   }
 });
 
@@ -89,16 +94,23 @@ test('read back into an empty kitchen every table is the same, and the next row 
   // the stamp of what is this kitchen's own is made anew, and migrations are this database's
   expect(differing(was, is)).toEqual(['kitchen', 'schema_migrations']);
   const stampless = (url: string) =>
-    connectedTo(url, async (c) => (await c.query('select key, value from kitchen where value::text !~ \'^"[0-9a-f-]{36}"$\' order by key')).rows);
+    connectedTo(
+      url,
+      async (c) =>
+        (await c.query('select key, value from kitchen where value::text !~ \'^"[0-9a-f-]{36}"$\' order by key')).rows,
+    );
   expect(await stampless(at('read_back_kitchen'))).toEqual(await stampless(at('whole_kitchen')));
   // and it leaves again as it came
   const again = unzipSync(await kitchenArchive());
   for (const [file, bytes] of Object.entries(unzipSync(archive)))
     if (file.startsWith('pictures/')) expect(again[file]).toEqual(bytes);
-    else if (file.startsWith('tables/') && file !== 'tables/kitchen.json') expect(strFromU8(again[file] ?? new Uint8Array())).toBe(strFromU8(bytes));
+    else if (file.startsWith('tables/') && file !== 'tables/kitchen.json')
+      expect(strFromU8(again[file] ?? new Uint8Array())).toBe(strFromU8(bytes));
   const id = (await query<{ id: string }>('insert into formulas default values returning id'))[0]?.id;
   expect(id).toBeDefined();
-  const tap = await query<{ batch: string; seq: string }>('select batch_id as batch, max(seq)::text as seq from batch_taps group by 1 order by 2 desc limit 1');
+  const tap = await query<{ batch: string; seq: string }>(
+    'select batch_id as batch, max(seq)::text as seq from batch_taps group by 1 order by 2 desc limit 1',
+  );
   const next = await query<{ n: string }>("select nextval(pg_get_serial_sequence('batch_taps', 'seq'))::text as n");
   expect(Number(next[0]?.n)).toBeGreaterThan(Number(tap[0]?.seq ?? 0));
   expect(await said(archive)).toContain('This kitchen is not empty');
@@ -122,12 +134,16 @@ test('what is no kitchen, or a broken one, is refused with words, and the empty 
     });
   expect(await said(manifest((m) => Object.assign(m, { format: 'other' })))).toBe('It is no kitchen of Even Crumb.');
   expect(await said(manifest((m) => Object.assign(m, { version: 99 })))).toContain('a newer Even Crumb');
-  expect(await said(manifest((m) => (m.migrations as string[]).push('0999_later.sql')))).toContain('a newer Even Crumb');
+  expect(await said(manifest((m) => (m.migrations as string[]).push('0999_later.sql')))).toContain(
+    'a newer Even Crumb',
+  );
   // another table in its place, with its sum put right: rows that point to nobody
   type Row = Record<string, unknown>;
   const forged = (table: string, change: (rows: Row[]) => unknown[]) =>
     changed((f) => {
-      const of = JSON.parse(strFromU8(f['manifest.json'] ?? new Uint8Array())) as { tables: Record<string, { rows: number; sha256: string }> };
+      const of = JSON.parse(strFromU8(f['manifest.json'] ?? new Uint8Array())) as {
+        tables: Record<string, { rows: number; sha256: string }>;
+      };
       const rows = change(JSON.parse(strFromU8(f[`tables/${table}.json`] ?? new Uint8Array())) as Row[]);
       const text = JSON.stringify(rows);
       of.tables[table] = { rows: rows.length, sha256: createHash('sha256').update(text).digest('hex') };
@@ -136,15 +152,21 @@ test('what is no kitchen, or a broken one, is refused with words, and the empty 
   expect(await said(forged('formulas', () => []))).toMatch(/A row of \w+ points to one of formulas that is not in it/);
   // a fault in a table: which, where and why
   const second = (of: Row) => (rows: Row[]) => rows.map((r, n) => (n === 1 ? { ...r, ...of } : r));
-  expect(await said(forged('batches', second({ started_at: 'last Sunday' })))).toMatch(/^tables\/batches\.json, row 2: .*last Sunday/);
+  expect(await said(forged('batches', second({ started_at: 'last Sunday' })))).toMatch(
+    /^tables\/batches\.json, row 2: .*last Sunday/,
+  );
   expect(await said(forged('batches', second({ id: null })))).toMatch(/^tables\/batches\.json, row 2: .*"id"/);
-  expect(await said(forged('formula_versions', () => ['not a row']))).toMatch(/^tables\/formula_versions\.json, row 1: /);
+  expect(await said(forged('formula_versions', () => ['not a row']))).toMatch(
+    /^tables\/formula_versions\.json, row 1: /,
+  );
   // a table that records of its age have, and photographs without their pictures
   const tableless = manifest((m) => {
     delete (m.tables as Row).lots;
   });
   expect(await said(tableless)).toBe('tables/lots.json is missing in it: records of that age have that table.');
-  expect(await said(manifest((m) => Object.assign(m, { pictures: {} })))).toBe('tables/photos.json names 1 photograph whose picture is not in it.');
+  expect(await said(manifest((m) => Object.assign(m, { pictures: {} })))).toBe(
+    'tables/photos.json names 1 photograph whose picture is not in it.',
+  );
   expect(differing(before, await unhurried(digestOf))).toEqual([]);
 });
 
@@ -159,7 +181,9 @@ test('a kitchen of an older age is brought up to date on its way in', async () =
   const old = await kitchenArchive();
   await kitchen('new_kitchen');
   expect(await readKitchenBack(old)).toMatchObject({ ok: true });
-  expect(await query('select id, name, newest from formulas')).toEqual([{ id: formulaId, name: 'Old cakes', newest: 1 }]);
+  expect(await query('select id, name, newest from formulas')).toEqual([
+    { id: formulaId, name: 'Old cakes', newest: 1 },
+  ]);
 });
 
 const KEPT = join(__dirname, 'fixtures');

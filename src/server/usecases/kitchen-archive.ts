@@ -60,9 +60,15 @@ interface Picture {
 
 /** The pictures of a kitchen; records that are not brought up to date yet may have no place for them. */
 async function picturesIn(client: Pick<ClientBase, 'query'>): Promise<readonly Picture[]> {
-  const there = await client.query<{ there: boolean }>('select to_regclass($1) is not null as there', [`public.${PICTURES}`]);
+  const there = await client.query<{ there: boolean }>('select to_regclass($1) is not null as there', [
+    `public.${PICTURES}`,
+  ]);
   return there.rows[0]?.there
-    ? (await client.query<Picture & Record<string, unknown>>(`select photo_id as id, size, bytes from ${PICTURES} order by 1, 2`)).rows
+    ? (
+        await client.query<Picture & Record<string, unknown>>(
+          `select photo_id as id, size, bytes from ${PICTURES} order by 1, 2`,
+        )
+      ).rows
     : [];
 }
 
@@ -163,7 +169,9 @@ export async function kitchenArchive(): Promise<Uint8Array> {
       out[file] = new Uint8Array(p.bytes);
       pictures[file] = { sha256: sha(p.bytes) };
     }
-    const migrations = (await client.query<{ name: string }>('select name from schema_migrations order by name')).rows.map((m) => m.name);
+    const migrations = (
+      await client.query<{ name: string }>('select name from schema_migrations order by name')
+    ).rows.map((m) => m.name);
     await client.query('commit');
     const manifest: Manifest = {
       format: ARCHIVE_FORMAT,
@@ -192,7 +200,9 @@ interface Opened {
 }
 
 /** An archive's bytes, checked against what it says of itself; or what is wrong with it. */
-function opened(bytes: Uint8Array): { readonly ok: true; readonly value: Opened } | { readonly ok: false; readonly says: string } {
+function opened(
+  bytes: Uint8Array,
+): { readonly ok: true; readonly value: Opened } | { readonly ok: false; readonly says: string } {
   const no = (says: string) => ({ ok: false as const, says });
   const files = unpacked(bytes, MOST_UNPACKED);
   if (!files.ok) return no(files.error);
@@ -245,7 +255,9 @@ async function dangling(client: ClientBase): Promise<string | null> {
   for (const k of keys.rows) {
     const set = k.own.map((o) => `r.${name(o)} is not null`).join(' and ');
     const same = k.own.map((o, n) => `f.${name(k.theirs[n] ?? '')} = r.${name(o)}`).join(' and ');
-    const found = await client.query(`select 1 from ${k.from} r where ${set} and not exists (select 1 from ${k.to} f where ${same}) limit 1`);
+    const found = await client.query(
+      `select 1 from ${k.from} r where ${set} and not exists (select 1 from ${k.to} f where ${same}) limit 1`,
+    );
     if (found.rowCount) return `A row of ${k.from} points to one of ${k.to} that is not in it.`;
   }
   return null;
@@ -255,7 +267,8 @@ async function dangling(client: ClientBase): Promise<string | null> {
 class NotTaken extends Error {}
 
 /** What the database refuses of the data themselves: no column takes it (22), a rule forbids it (23), it is not laid out so (42, P0). */
-const ofTheData = (e: unknown): e is Error => e instanceof Error && /^(?:22|23|42(?!501)|P0)/.test((e as { code?: string }).code ?? '');
+const ofTheData = (e: unknown): e is Error =>
+  e instanceof Error && /^(?:22|23|42(?!501)|P0)/.test((e as { code?: string }).code ?? '');
 
 /** Does it, and says of data that are refused where they stand. */
 async function toldWhere<T>(where: string, work: () => Promise<T>): Promise<T> {
@@ -292,7 +305,8 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
   const newer = manifest.migrations.filter((m) => !there.includes(m));
   if (newer.length > 0) return refuse(`It was written by a newer Even Crumb (${manifest.app}): read it with that one.`);
   const last = [...manifest.migrations].sort().at(-1) ?? '';
-  if (there.filter((m) => m <= last).length !== manifest.migrations.length) return refuse('Its records are of no age that this Even Crumb knows.');
+  if (there.filter((m) => m <= last).length !== manifest.migrations.length)
+    return refuse('Its records are of no age that this Even Crumb knows.');
   try {
     const rows = await longTransaction(async (client) => {
       await client.query("select pg_advisory_xact_lock(hashtext('demo'))");
@@ -300,7 +314,9 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
         `select ${['formulas', 'batches', 'sides', 'premixes', 'own_ingredients', 'own_measures', 'stock'].map((t) => `exists (select 1 from public.${t})`).join(' or ')} as used`,
       );
       if (used.rows[0]?.used)
-        throw new NotTaken('This kitchen is not empty: a whole kitchen is only read into an empty one. Start one beside it, with a data folder of its own.');
+        throw new NotTaken(
+          'This kitchen is not empty: a whole kitchen is only read into an empty one. Start one beside it, with a data folder of its own.',
+        );
       // as it was laid out when it was written
       await client.query('create schema incoming');
       await client.query('set local search_path to incoming, public');
@@ -321,7 +337,8 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
         );
       }
       await client.query('set local session_replication_role = origin');
-      for (const m of there.filter((x) => x > last)) await toldWhere(`Its records cannot be brought up to date (${m})`, () => client.query(migrationText(m)));
+      for (const m of there.filter((x) => x > last))
+        await toldWhere(`Its records cannot be brought up to date (${m})`, () => client.query(migrationText(m)));
       // into the kitchen, as it is laid out now
       await client.query('set local search_path to public');
       await client.query('set local session_replication_role = replica');
@@ -332,25 +349,42 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
       for (const t of all) {
         const own = columns.filter((c) => c.table === t).map((c) => name(c.column));
         const put = await toldWhere(`tables/${t}.json`, () =>
-          client.query(`insert into public.${name(t)} (${own.join(', ')}) overriding system value select ${own.join(', ')} from incoming.${name(t)}`),
+          client.query(
+            `insert into public.${name(t)} (${own.join(', ')}) overriding system value select ${own.join(', ')} from incoming.${name(t)}`,
+          ),
         );
         sum += put.rowCount ?? 0;
       }
       if (pictures.length > 0) await client.query(`truncate public.${PICTURES}`);
       for (const p of pictures)
-        await client.query(`insert into public.${PICTURES} (photo_id, size, bytes) values ($1, $2, $3)`, [p.id, p.size, Buffer.from(p.bytes)]);
+        await client.query(`insert into public.${PICTURES} (photo_id, size, bytes) values ($1, $2, $3)`, [
+          p.id,
+          p.size,
+          Buffer.from(p.bytes),
+        ]);
       await client.query('set local session_replication_role = origin');
       const bare = await client.query<{ n: number }>(
         `select count(*)::int as n from public.photos p where not exists (select 1 from public.${PICTURES} f where f.photo_id = p.id)`,
       );
       const pictureless = bare.rows[0]?.n ?? 0;
-      if (pictureless > 0) throw new NotTaken(`tables/photos.json names ${pictureless} photograph${pictureless === 1 ? '' : 's'} whose picture is not in it.`);
+      if (pictureless > 0)
+        throw new NotTaken(
+          `tables/photos.json names ${pictureless} photograph${pictureless === 1 ? '' : 's'} whose picture is not in it.`,
+        );
       const broken = await dangling(client);
       if (broken) throw new NotTaken(broken);
       for (const c of columns) {
-        const seq = (await client.query<{ seq: string | null }>('select pg_get_serial_sequence($1, $2) as seq', [`public.${name(c.table)}`, c.column])).rows[0]
-          ?.seq;
-        if (seq) await client.query(`select setval($1, coalesce(max(${name(c.column)}), 0) + 1, false) from public.${name(c.table)}`, [seq]);
+        const seq = (
+          await client.query<{ seq: string | null }>('select pg_get_serial_sequence($1, $2) as seq', [
+            `public.${name(c.table)}`,
+            c.column,
+          ])
+        ).rows[0]?.seq;
+        if (seq)
+          await client.query(
+            `select setval($1, coalesce(max(${name(c.column)}), 0) + 1, false) from public.${name(c.table)}`,
+            [seq],
+          );
       }
       await client.query('drop schema incoming cascade');
       await stampAnew(client);
@@ -362,7 +396,9 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
   } catch (e) {
     if (e instanceof NotTaken) return refuse(e.message);
     if ((e as { code?: string } | null)?.code === '42501')
-      return refuse('This database’s user may not lay a whole kitchen in: it has to be one who may set session_replication_role.');
+      return refuse(
+        'This database’s user may not lay a whole kitchen in: it has to be one who may set session_replication_role.',
+      );
     throw e;
   }
 }

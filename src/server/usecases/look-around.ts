@@ -31,20 +31,25 @@ export async function kitchenState(): Promise<KitchenState> {
 }
 
 const started = (demo: boolean): Promise<unknown> =>
-  query(`insert into kitchen (key, value) values ('started', $1) on conflict (key) do update set value = kitchen.value || excluded.value`, [
-    JSON.stringify({ demo, at: new Date().toISOString() }),
-  ]);
+  query(
+    `insert into kitchen (key, value) values ('started', $1) on conflict (key) do update set value = kitchen.value || excluded.value`,
+    [JSON.stringify({ demo, at: new Date().toISOString() })],
+  );
 
 /** Loads the demo into a kitchen that nothing was ever put in; once, whoever asks meanwhile. */
 export async function lookAround(): Promise<ActionResult> {
   // who asks second finds it loading, and loads nothing
   const mine = await transaction(async (client) => {
     await client.query("select pg_advisory_xact_lock(hashtext('demo'))");
-    return (await client.query("insert into kitchen (key, value) values ('loading', 'true') on conflict do nothing")).rowCount === 1;
+    return (
+      (await client.query("insert into kitchen (key, value) values ('loading', 'true') on conflict do nothing"))
+        .rowCount === 1
+    );
   });
   if (!mine) return refuse('The demo is being loaded: look again in a moment.');
   try {
-    if (!(await kitchenState()).empty) return refuse('There is something in this kitchen: the demo is only loaded into an empty one.');
+    if (!(await kitchenState()).empty)
+      return refuse('There is something in this kitchen: the demo is only loaded into an empty one.');
     await loadDemo();
     await reindexFormulas();
     await started(true);

@@ -25,13 +25,20 @@ const no = (says: string): Read => ({ ok: false, says });
  */
 export async function copiesOf(bytes: Uint8Array, original: boolean): Promise<Read> {
   if (bytes.length === 0) return no('The file is empty.');
-  const open = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', sequentialRead: true }).autoOrient().flatten({ background: '#ffffff' });
+  const open = () =>
+    sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', sequentialRead: true })
+      .autoOrient()
+      .flatten({ background: '#ffffff' });
   try {
     const { format, width, height } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
     if (!TAKEN.has(format)) return no('It is no photograph that can be read here: choose a JPEG, PNG, WebP or AVIF.');
-    if (width * height > MOST_PIXELS) return no(`It has more than ${MOST_PIXELS / 1e6} million pixels: choose a smaller one.`);
+    if (width * height > MOST_PIXELS)
+      return no(`It has more than ${MOST_PIXELS / 1e6} million pixels: choose a smaller one.`);
     const at = ({ px, quality }: typeof SMALL) =>
-      open().resize({ width: px, height: px, fit: 'inside', withoutEnlargement: true }).jpeg({ quality, mozjpeg: true }).toBuffer({ resolveWithObject: true });
+      open()
+        .resize({ width: px, height: px, fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality, mozjpeg: true })
+        .toBuffer({ resolveWithObject: true });
     const large = await at(LARGE);
     const small = await at(SMALL);
     return {
@@ -46,8 +53,10 @@ export async function copiesOf(bytes: Uint8Array, original: boolean): Promise<Re
     };
   } catch (e) {
     const said = e instanceof Error ? e.message : '';
-    if (/pixel limit/i.test(said)) return no(`It has more than ${MOST_PIXELS / 1e6} million pixels: choose a smaller one.`);
-    if (/heif|heic|compression format/i.test(said)) return no('A HEIC photograph can’t be read here: choose a JPEG, PNG, WebP or AVIF.');
+    if (/pixel limit/i.test(said))
+      return no(`It has more than ${MOST_PIXELS / 1e6} million pixels: choose a smaller one.`);
+    if (/heif|heic|compression format/i.test(said))
+      return no('A HEIC photograph can’t be read here: choose a JPEG, PNG, WebP or AVIF.');
     return no('It is broken, or no photograph: choose a JPEG, PNG, WebP or AVIF.');
   }
 }

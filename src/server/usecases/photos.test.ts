@@ -10,7 +10,8 @@ import { copiesOf } from './photo-copies';
 
 let formula = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   await migrate();
   const saved = await saveVersion({
     formulaId: null,
@@ -24,7 +25,8 @@ beforeAll(async () => {
 });
 afterAll(closePool);
 
-const plain = (width: number, height: number, background = '#c08a3e') => sharp({ create: { width, height, channels: 3, background } });
+const plain = (width: number, height: number, background = '#c08a3e') =>
+  sharp({ create: { width, height, channels: 3, background } });
 const said = async (bytes: Uint8Array): Promise<string> => {
   const r = await copiesOf(bytes, false);
   return r.ok ? 'taken' : r.says;
@@ -69,10 +71,14 @@ test('a small one is not blown up, a clear one stands on white, and PNG, WebP an
 test('what is no photograph, broken or too large is refused with words', async () => {
   expect(await said(new Uint8Array())).toBe('The file is empty.');
   expect(await said(new TextEncoder().encode('250 g flour'))).toMatch(/no photograph/);
-  expect(await said(new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'))).toMatch(/no photograph that can be read/);
+  expect(
+    await said(new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),
+  ).toMatch(/no photograph that can be read/);
   const whole = await plain(900, 900, '#123456').jpeg().toBuffer();
   expect(await said(whole.subarray(0, 300))).toMatch(/broken|no photograph/);
-  expect(await said(await plain(10_000, 9_000).png({ compressionLevel: 9 }).toBuffer())).toBe('It has more than 80 million pixels: choose a smaller one.');
+  expect(await said(await plain(10_000, 9_000).png({ compressionLevel: 9 }).toBuffer())).toBe(
+    'It has more than 80 million pixels: choose a smaller one.',
+  );
 });
 
 test('the same press keeps one; at most so many, whatever two screens do; what is taken away comes back within the day', async () => {
@@ -82,7 +88,9 @@ test('the same press keeps one; at most so many, whatever two screens do; what i
   const same = await keepPhoto({ formula, shows: 'cut', original: '0', request }, c);
   if (!one.ok || !same.ok) throw new Error('not kept');
   expect(same.id).toBe(one.id);
-  const more = await Promise.all(Array.from({ length: MOST_PHOTOS + 4 }, () => keepPhoto({ formula, shows: 'face', original: '0' }, c)));
+  const more = await Promise.all(
+    Array.from({ length: MOST_PHOTOS + 4 }, () => keepPhoto({ formula, shows: 'face', original: '0' }, c)),
+  );
   expect(more.filter((m) => m.ok)).toHaveLength(MOST_PHOTOS - 1);
   expect(await photosOf({ formula })).toHaveLength(MOST_PHOTOS);
   expect((await photoFile(one.id, 'small'))?.equals(c.small)).toBe(true);
@@ -91,7 +99,12 @@ test('the same press keeps one; at most so many, whatever two screens do; what i
   expect(await photoAway(one.id)).toEqual({ ok: true });
   expect((await photosOf({ formula })).some((p) => p.id === one.id)).toBe(false);
   expect(await photoBack(one.id)).toEqual({ ok: true });
-  expect((await photosOf({ formula })).find((p) => p.id === one.id)).toMatchObject({ shows: 'bowl', width: 320, height: 240, original: false });
+  expect((await photosOf({ formula })).find((p) => p.id === one.id)).toMatchObject({
+    shows: 'bowl',
+    width: 320,
+    height: 240,
+    original: false,
+  });
   // after a day it is gone with its files
   await photoAway(one.id);
   await query("update photos set undone_at = now() - interval '25 hours' where id = $1", [one.id]);

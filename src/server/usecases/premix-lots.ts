@@ -8,7 +8,15 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { itemsFor } from '@/core/premix/bag';
 import { frozenLot } from '@/core/premix/frozen';
 import { limitsOf } from '@/core/premix/keeping';
-import { type FrozenLot, type FrozenProduct, firstToUse, isPast, type Lot, type LotItem, lotsOf } from '@/core/premix/premix';
+import {
+  type FrozenLot,
+  type FrozenProduct,
+  firstToUse,
+  isPast,
+  type Lot,
+  type LotItem,
+  lotsOf,
+} from '@/core/premix/premix';
 import type { Product } from '@/core/premix/products';
 import { nearCodes, type RecalledLot, recallOf } from '@/core/premix/recall';
 import { type Bagged, bagSheet } from '@/core/premix/use';
@@ -22,7 +30,18 @@ import { version, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { booksOf, type Made, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
-import { codesWritten, type FilledLot, freeze, insertLot, lotById, lotsByCode, type NewLot, type Premix, premixById, unfrozenLots } from '../queries/premixes';
+import {
+  codesWritten,
+  type FilledLot,
+  freeze,
+  insertLot,
+  lotById,
+  lotsByCode,
+  type NewLot,
+  type Premix,
+  premixById,
+  unfrozenLots,
+} from '../queries/premixes';
 import { shortOnShelf, takeFromShelf } from '../queries/stock';
 import { cannot, type Prepared, type Started, shortWords, type ToWrite, writeBatches } from './start-batch';
 
@@ -36,7 +55,9 @@ export interface WithWork {
 export async function workedPremix(id: string, house: Kitchen): Promise<WithWork | null> {
   const premix = await premixById(id);
   const version = premix && (await versionById(premix.versionId));
-  return premix && version ? { premix, version, worked: workPremix(version.formula, house, null, premix.settings) } : null;
+  return premix && version
+    ? { premix, version, worked: workPremix(version.formula, house, null, premix.settings) }
+    : null;
 }
 
 /** The newest version of the formula that a premix is of; null where it is of that already. */
@@ -52,19 +73,31 @@ export async function makeLot(l: NewLot): Promise<Made> {
   const kept = await workedPremix(l.premixId, house);
   if (!kept) return { ok: false, path: 'premixId', message: 'That premix is not in this kitchen any more.' };
   if (!kept.worked) return { ok: false, path: 'premixId', message: 'Nothing of this formula goes into a bag.' };
-  if (house.today && l.made > house.today) return { ok: false, path: 'made', message: 'That day is still to come: a lot is made first.' };
+  if (house.today && l.made > house.today)
+    return { ok: false, path: 'made', message: 'That day is still to come: a lot is made first.' };
   const [first] = l.fills;
   if (!first) return { ok: false, path: 'fills', message: 'At least one bag.' };
-  if (new Set(l.fills.map((f) => f.bagG)).size < l.fills.length) return { ok: false, path: 'fills', message: 'Each size once.' };
+  if (new Set(l.fills.map((f) => f.bagG)).size < l.fills.length)
+    return { ok: false, path: 'fills', message: 'Each size once.' };
   const best = limitsOf(kept.worked.bag, stock, l.made, kept.premix.settings.months)[0];
-  if (!best || best.date < l.made) return { ok: false, path: 'made', message: `It would be past its date before it is made: ${best?.why ?? 'no date'}.` };
+  if (!best || best.date < l.made)
+    return {
+      ok: false,
+      path: 'made',
+      message: `It would be past its date before it is made: ${best?.why ?? 'no date'}.`,
+    };
   const allG = massOfFills(l.fills);
   const all: LotItem[] = [];
   for (const p of itemsFor(kept.worked.bag, allG)) {
     const typed = l.sacks[p.ingredient.id] ?? [];
     const sacks = typed.length > 0 ? readSacks(p.grams, typed) : [];
     const name = kitchenName(p.ingredient);
-    if (!sacks) return { ok: false, path: `sacks.${p.ingredient.id}`, message: `Of ${name.toLowerCase()}: write how much is of each sack.` };
+    if (!sacks)
+      return {
+        ok: false,
+        path: `sacks.${p.ingredient.id}`,
+        message: `Of ${name.toLowerCase()}: write how much is of each sack.`,
+      };
     const noted = typed.some((t) => t.grams !== null);
     all.push({
       id: p.ingredient.id,
@@ -78,7 +111,11 @@ export async function makeLot(l: NewLot): Promise<Made> {
   const rows = l.fills.map((f): FilledLot => {
     const share = (f.bags * f.bagG) / allG;
     const part = (g: number): number => Math.round(g * share * 100) / 100;
-    const contents = all.map((c) => ({ ...c, grams: part(c.grams), ...(c.sacks && { sacks: c.sacks.map((s) => ({ ...s, grams: part(s.grams) })) }) }));
+    const contents = all.map((c) => ({
+      ...c,
+      grams: part(c.grams),
+      ...(c.sacks && { sacks: c.sacks.map((s) => ({ ...s, grams: part(s.grams) })) }),
+    }));
     return { ...f, contents, restG: part(l.restG ?? 0), frozen: frozenOf(kept, f.bagG, contents, house) };
   });
   try {
@@ -88,8 +125,14 @@ export async function makeLot(l: NewLot): Promise<Made> {
       if (again || l.take === 'no') return { ok: true, id };
       // what there is too little of is told of the whole lot, not of one size
       const short = l.take === 'enough' ? await shortOnShelf(client, new Map(all.map((c) => [c.id, c.grams]))) : [];
-      if (short.length > 0) throw new Undone<Made>({ ok: false, path: 'take', message: `There is too little in stock. ${shortWords(short, house)}.` });
-      for (const [n, row] of rows.entries()) await takeFromShelf(client, { lotId: ids[n] ?? id }, new Map(row.contents.map((c) => [c.id, c.grams])), true);
+      if (short.length > 0)
+        throw new Undone<Made>({
+          ok: false,
+          path: 'take',
+          message: `There is too little in stock. ${shortWords(short, house)}.`,
+        });
+      for (const [n, row] of rows.entries())
+        await takeFromShelf(client, { lotId: ids[n] ?? id }, new Map(row.contents.map((c) => [c.id, c.grams])), true);
       return { ok: true, id };
     });
   } catch (e) {
@@ -99,9 +142,22 @@ export async function makeLot(l: NewLot): Promise<Made> {
 }
 
 /** What a lot is made as, from what is there today. */
-const frozenOf = (kept: WithWork, bagG: number, contents: readonly LotItem[], house: Kitchen, writtenOn?: string): FrozenLot => ({
+const frozenOf = (
+  kept: WithWork,
+  bagG: number,
+  contents: readonly LotItem[],
+  house: Kitchen,
+  writtenOn?: string,
+): FrozenLot => ({
   ...frozenLot(
-    { name: kept.premix.name, bagG, contents, settings: kept.premix.settings, products: kept.worked?.products ?? [], whips: kept.worked?.bag.whipped === true },
+    {
+      name: kept.premix.name,
+      bagG,
+      contents,
+      settings: kept.premix.settings,
+      products: kept.worked?.products ?? [],
+      whips: kept.worked?.bag.whipped === true,
+    },
     house,
     (id) => findIngredient(id, house.conventions.own),
   ),
@@ -109,7 +165,10 @@ const frozenOf = (kept: WithWork, bagG: number, contents: readonly LotItem[], ho
 });
 
 /** A lot with what it was made as; one that is older than that is frozen at its first look, and stays so. */
-export async function frozenLotById(id: string, house: Kitchen): Promise<(Lot & { readonly frozen: FrozenLot }) | null> {
+export async function frozenLotById(
+  id: string,
+  house: Kitchen,
+): Promise<(Lot & { readonly frozen: FrozenLot }) | null> {
   const lot = await lotById(id);
   if (!lot) return null;
   if (lot.frozen) return { ...lot, premixName: lot.frozen.name, frozen: lot.frozen };
@@ -134,7 +193,10 @@ export async function freezeOld(premixId: string | null): Promise<void> {
 }
 
 /** What a frozen product asks for, with the ingredients the pantry has; and what it has no more. */
-export function frozenParts(p: FrozenProduct, house: Kitchen): { readonly parts: readonly TallyPart[]; readonly gone: readonly string[] } {
+export function frozenParts(
+  p: FrozenProduct,
+  house: Kitchen,
+): { readonly parts: readonly TallyPart[]; readonly gone: readonly string[] } {
   const found = p.parts.map((x) => ({ x, ingredient: findIngredient(x.id, house.conventions.own) }));
   return {
     parts: found.flatMap(({ x, ingredient }) => (ingredient ? [{ ingredient, grams: x.grams }] : [])),
@@ -144,7 +206,10 @@ export function frozenParts(p: FrozenProduct, house: Kitchen): { readonly parts:
 
 /** Why nothing is made of a lot while something of it is not in the pantry: it would be left out, and its allergens with it. */
 export function goneFromPantry(lot: Pick<Lot, 'contents'>, p: FrozenProduct, house: Kitchen): string | null {
-  const names = [...lot.contents.flatMap((c) => (findIngredient(c.id, house.conventions.own) ? [] : [c.name])), ...frozenParts(p, house).gone];
+  const names = [
+    ...lot.contents.flatMap((c) => (findIngredient(c.id, house.conventions.own) ? [] : [c.name])),
+    ...frozenParts(p, house).gone,
+  ];
   return names.length === 0
     ? null
     : `${names.join(' and ')} of this mix ${names.length === 1 ? 'is' : 'are'} not in the pantry any more: put it in again, under the same name, first.`;
@@ -178,7 +243,8 @@ export async function bagsFor(lots: readonly Lot[], house: Kitchen): Promise<rea
   for (const { id } of firstToUse(lots, house.today).filter((l) => !isPast(l, house.today))) {
     const lot = await frozenLotById(id, house);
     const product = lot && frozenProduct(lot.frozen, null);
-    if (lot && product && !goneFromPantry(lot, product, house)) out.push({ lot, parts: frozenParts(product, house).parts, density: product.density });
+    if (lot && product && !goneFromPantry(lot, product, house))
+      out.push({ lot, parts: frozenParts(product, house).parts, density: product.density });
   }
   return out;
 }

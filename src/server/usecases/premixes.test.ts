@@ -13,7 +13,17 @@ import { saveVersion } from '../queries/formulas';
 import { changeHouse, loadHouse } from '../queries/house';
 import { changesOfLot, correctLot, letBagsGo, lotsOfBatch, undoUse, usesOfLot, voidLot } from '../queries/lot-books';
 import { keepPantry, stockNoted } from '../queries/pantry';
-import { dropPremix, keepPremix, lotById, lots, lotsOfFormula, type NewLot, openLotsWith, premixById, sizesOfLot } from '../queries/premixes';
+import {
+  dropPremix,
+  keepPremix,
+  lotById,
+  lots,
+  lotsOfFormula,
+  type NewLot,
+  openLotsWith,
+  premixById,
+  sizesOfLot,
+} from '../queries/premixes';
 import { putAway, putBack, takeUp } from './change-batch';
 import { startTogether } from './headcount';
 import { bagsFor, frozenLotById, makeLot, nearlyCalled, newestOf, recalled, startFromBags } from './premix-lots';
@@ -22,26 +32,40 @@ import { bagsFor, frozenLotById, makeLot, nearlyCalled, newestOf, recalled, star
 const FORMULA: Formula = {
   ...EMPTY_FORMULA,
   name: 'Bag cakes',
-  entries: ['800 g flour', '150 g sugar', '10 g salt', '40 g baking powder', '1300 g milk', '4 eggs', '120 g oil'].map((text, n) => ({
-    key: `l${n + 1}`,
-    text,
-  })),
+  entries: ['800 g flour', '150 g sugar', '10 g salt', '40 g baking powder', '1300 g milk', '4 eggs', '120 g oil'].map(
+    (text, n) => ({
+      key: `l${n + 1}`,
+      text,
+    }),
+  ),
 };
 let versionId = '';
 let formulaId = '';
 let premixId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database premix_kitchen');
   await closePool();
   url.pathname = '/premix_kitchen';
   process.env.DATABASE_URL = url.href;
   await migrate();
-  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: '' });
+  const saved = await saveVersion({
+    formulaId: null,
+    basedOn: null,
+    knownNewest: null,
+    formula: FORMULA,
+    changeNote: '',
+  });
   if (!saved.ok) throw new Error(saved.message);
   ({ versionId, formulaId } = saved.saved);
-  const kept = await keepPremix({ id: null, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, products: [{ kind: 'waffle', school: 'crisp' }] } });
+  const kept = await keepPremix({
+    id: null,
+    versionId,
+    name: 'Bag mix',
+    settings: { ...FRESH_PREMIX, products: [{ kind: 'waffle', school: 'crisp' }] },
+  });
   premixId = kept.ok ? kept.id : '';
 });
 afterAll(closePool);
@@ -51,8 +75,22 @@ const note = (ingredientId: string, onHandG: number | null, bestBefore: string |
   keepPantry([], [{ ingredientId, price: null, packG: null, onHandG, opened: null, bestBefore }]);
 const onHand = async (id: string): Promise<number | null> => (await stockNoted())[id]?.onHandG ?? null;
 const FLOUR = 'flour-all-purpose';
-const make = ({ bags = 10, bagG = 500, ...more }: Partial<NewLot> & { readonly bags?: number; readonly bagG?: number } = {}) =>
-  makeLot({ premixId, fills: [{ bagG, bags }], made: '2026-03-01', sacks: {}, checked: '', note: '', take: 'no', requestId: null, ...more });
+const make = ({
+  bags = 10,
+  bagG = 500,
+  ...more
+}: Partial<NewLot> & { readonly bags?: number; readonly bagG?: number } = {}) =>
+  makeLot({
+    premixId,
+    fills: [{ bagG, bags }],
+    made: '2026-03-01',
+    sacks: {},
+    checked: '',
+    note: '',
+    take: 'no',
+    requestId: null,
+    ...more,
+  });
 async function lotOf(bags: number) {
   const made = await make({ bags });
   if (!made.ok) throw new Error(made.message);
@@ -65,7 +103,11 @@ const left = async (id: string): Promise<number> => {
 
 test('a lot: its number, its date by what limits it first, what went in and from which packets, and off the shelf', async () => {
   await note('flour-all-purpose', 5000, '2026-06-15');
-  const made = await make({ take: 'enough', sacks: { [FLOUR]: [{ lot: 'M-7', grams: null }] }, checked: 'foamed alike' });
+  const made = await make({
+    take: 'enough',
+    sacks: { [FLOUR]: [{ lot: 'M-7', grams: null }] },
+    checked: 'foamed alike',
+  });
   if (!made.ok) throw new Error(made.message);
   const lot = await lotById(made.id);
   expect(lot).toMatchObject({
@@ -79,7 +121,12 @@ test('a lot: its number, its date by what limits it first, what went in and from
     premixName: 'Bag mix',
   });
   // 5 kg of bags hold 800 of every 1000 g flour
-  expect(lot?.contents[0]).toEqual({ id: 'flour-all-purpose', name: 'All-purpose wheat flour', grams: 4000, lot: 'M-7' });
+  expect(lot?.contents[0]).toEqual({
+    id: 'flour-all-purpose',
+    name: 'All-purpose wheat flour',
+    grams: 4000,
+    lot: 'M-7',
+  });
   expect(lot?.contents.reduce((a, c) => a + c.grams, 0)).toBeCloseTo(5000, 1);
   expect(await onHand('flour-all-purpose')).toBeCloseTo(1000, 6);
   await note('flour-all-purpose', null);
@@ -88,7 +135,11 @@ test('a lot: its number, its date by what limits it first, what went in and from
 test('a lot that is short, or past its date before it is made, is not made', async () => {
   await note('flour-all-purpose', 3000);
   const before = (await lots()).length;
-  expect(await make({ take: 'enough' })).toMatchObject({ ok: false, path: 'take', message: expect.stringMatching(/1.000 g short of 4.000 g/) });
+  expect(await make({ take: 'enough' })).toMatchObject({
+    ok: false,
+    path: 'take',
+    message: expect.stringMatching(/1.000 g short of 4.000 g/),
+  });
   expect(await onHand('flour-all-purpose')).toBe(3000);
   expect((await make({ take: 'anyway', bags: 9 })).ok).toBe(true);
   expect(await onHand('flour-all-purpose')).toBe(0);
@@ -128,9 +179,23 @@ test('two bags into a batch: the sheet, the books, and the trace both ways', asy
   expect(await lotsOfBatch(started.id)).toMatchObject([{ id, bags: 2, premixName: 'Bag mix' }]);
   // the bag's flour came off the shelf with the lot, not now
   expect(batch?.deductions.map((t) => t.id)).toEqual(['egg-large']);
-  const waffles = await startFromBags({ lotId: id, bags: 1, product: { kind: 'waffle', school: 'crisp' }, take: 'no', requestId: null });
+  const waffles = await startFromBags({
+    lotId: id,
+    bags: 1,
+    product: { kind: 'waffle', school: 'crisp' },
+    take: 'no',
+    requestId: null,
+  });
   expect(waffles.ok && (await batchById(waffles.id))).toMatchObject({ kind: 'waffle', name: 'Bag cakes, as waffles' });
-  expect(await startFromBags({ lotId: id, bags: 1, product: { kind: 'crepe', school: 'sweet' }, take: 'no', requestId: null })).toMatchObject({
+  expect(
+    await startFromBags({
+      lotId: id,
+      bags: 1,
+      product: { kind: 'crepe', school: 'sweet' },
+      take: 'no',
+      requestId: null,
+    }),
+  ).toMatchObject({
     ok: false,
     path: 'product',
   });
@@ -142,15 +207,24 @@ test('two bags into a batch: the sheet, the books, and the trace both ways', asy
 
 test('never more bags than were made, however many take at once; one press is one batch', async () => {
   const id = await lotOf(5);
-  const all = await Promise.all(Array.from({ length: 8 }, () => startFromBags({ lotId: id, bags: 2, product: OWN, take: 'no', requestId: randomUUID() })));
+  const all = await Promise.all(
+    Array.from({ length: 8 }, () =>
+      startFromBags({ lotId: id, bags: 2, product: OWN, take: 'no', requestId: randomUUID() }),
+    ),
+  );
   expect(all.filter((s) => s.ok)).toHaveLength(2);
   expect(all.find((s) => !s.ok)).toMatchObject({ path: 'bags', message: expect.stringMatching(/^Only 1 bag is left/) });
   expect(await left(id)).toBe(1);
   const requestId = randomUUID();
-  const twice = await Promise.all([1, 2].map(() => startFromBags({ lotId: id, bags: 1, product: OWN, take: 'no', requestId })));
+  const twice = await Promise.all(
+    [1, 2].map(() => startFromBags({ lotId: id, bags: 1, product: OWN, take: 'no', requestId })),
+  );
   expect(twice.map((s) => s.ok)).toEqual([true, true]);
   expect(await left(id)).toBe(0);
-  expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'torn' })).toMatchObject({ ok: false, message: 'No bag of this lot is left.' });
+  expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'torn' })).toMatchObject({
+    ok: false,
+    message: 'No bag of this lot is left.',
+  });
   // and the same press once more, when no bag is left, is still that batch
   expect(await startFromBags({ lotId: id, bags: 1, product: OWN, take: 'no', requestId })).toEqual(twice[0]);
 });
@@ -191,26 +265,41 @@ test('whatever is used, given away and put back, in any order: made = left + use
 });
 
 test('a premix has one name; another bag is the next edition once a lot was made, and its lots stay; one without lots can go', async () => {
-  expect(await keepPremix({ id: null, versionId, name: 'BAG mix', settings: FRESH_PREMIX })).toMatchObject({ ok: false, fields: { name: expect.any(String) } });
+  expect(await keepPremix({ id: null, versionId, name: 'BAG mix', settings: FRESH_PREMIX })).toMatchObject({
+    ok: false,
+    fields: { name: expect.any(String) },
+  });
   const powders = { ...FRESH_PREMIX.powders, egg: true };
   const first = await lotOf(1);
   const was = (await lotById(first))?.frozen;
   const edition = async () => (await premixById(premixId))?.edition;
   expect(await edition()).toBe(1);
-  expect(await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, powders } })).toMatchObject({ ok: true, id: premixId });
+  expect(
+    await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, powders } }),
+  ).toMatchObject({ ok: true, id: premixId });
   expect([await edition(), (await lotById(first))?.edition, (await lotById(first))?.frozen]).toEqual([2, 1, was]);
   const second = await lotOf(1);
   expect((await lotById(second))?.edition).toBe(2);
   expect((await lotById(second))?.contents.map((c) => c.id)).toContain('egg-powder-whole');
   // another bag of which no lot was made yet is the same edition; a new version of the formula is the next
-  const next = await saveVersion({ formulaId, basedOn: 1, knownNewest: 1, formula: { ...FORMULA, entries: FORMULA.entries.slice(0, 5) }, changeNote: '' });
+  const next = await saveVersion({
+    formulaId,
+    basedOn: 1,
+    knownNewest: 1,
+    formula: { ...FORMULA, entries: FORMULA.entries.slice(0, 5) },
+    changeNote: '',
+  });
   if (!next.ok) throw new Error(next.message);
   expect((await newestOf(premixId))?.number).toBe(2);
-  expect((await keepPremix({ id: premixId, versionId: next.saved.versionId, name: 'Bag mix', settings: FRESH_PREMIX })).ok).toBe(true);
+  expect(
+    (await keepPremix({ id: premixId, versionId: next.saved.versionId, name: 'Bag mix', settings: FRESH_PREMIX })).ok,
+  ).toBe(true);
   expect(await edition()).toBe(3);
   expect((await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: FRESH_PREMIX })).ok).toBe(true);
   expect(await edition()).toBe(3);
-  expect(await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, bagG: 750 } })).toMatchObject({
+  expect(
+    await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...FRESH_PREMIX, bagG: 750 } }),
+  ).toMatchObject({
     ok: true,
     id: premixId,
     revision: 5,
@@ -221,10 +310,16 @@ test('a premix has one name; another bag is the next edition once a lot was made
   const kept = await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: righted });
   if (!kept.ok) throw new Error(kept.message);
   const opened = { revision: kept.revision, base: { name: 'Bag mix', settings: righted } };
-  const anew = await keepPremix({ id: premixId, versionId: next.saved.versionId, name: 'Bag mix', settings: { ...righted, bagged: null } }, opened, null);
+  const anew = await keepPremix(
+    { id: premixId, versionId: next.saved.versionId, name: 'Bag mix', settings: { ...righted, bagged: null } },
+    opened,
+    null,
+  );
   expect(anew).toMatchObject({ ok: true, merged: [] });
   expect((await premixById(premixId))?.settings.bagged).toBeNull();
-  expect(await keepPremix({ id: randomUUID(), versionId, name: 'Nobody', settings: FRESH_PREMIX })).toMatchObject({ ok: false });
+  expect(await keepPremix({ id: randomUUID(), versionId, name: 'Nobody', settings: FRESH_PREMIX })).toMatchObject({
+    ok: false,
+  });
   expect(await dropPremix(premixId)).toBe(false);
   const other = await keepPremix({ id: null, versionId, name: 'Egg mix', settings: { ...FRESH_PREMIX, powders } });
   if (!other.ok) throw new Error(other.message);
@@ -242,7 +337,11 @@ test('one headcount of bags and fresh batter: begun together, or neither; what i
   const [bagged] = (await bagsFor(await lotsOfFormula(formulaId), house)).filter((b) => b.lot.id === id);
   if (!bagged) throw new Error('the plan does not know of the bags');
   expect((await bagsFor(await lotsOfFormula(formulaId), house)).some((b) => b.lot.id === old)).toBe(false);
-  expect(await make({ made: '2200-01-01' })).toMatchObject({ ok: false, path: 'made', message: expect.stringMatching(/still to come/) });
+  expect(await make({ made: '2200-01-01' })).toMatchObject({
+    ok: false,
+    path: 'made',
+    message: expect.stringMatching(/still to come/),
+  });
   // a lot in bags of another size is the same product
   const small = await make({ bags: 2, bagG: 250 });
   expect(small.ok && (await lotById(small.id))).toMatchObject({ bagG: 250, premixName: 'Bag mix' });
@@ -291,23 +390,47 @@ test('one headcount of bags and fresh batter: begun together, or neither; what i
 test('a lot stays what it was made as, whatever becomes of the house and the product; an older one is frozen at its first look', async () => {
   const now = await premixById(premixId);
   if (!now) throw new Error('no premix');
-  await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: { ...now.settings, products: [{ kind: 'waffle', school: 'crisp' }] } });
+  await keepPremix({
+    id: premixId,
+    versionId,
+    name: 'Bag mix',
+    settings: { ...now.settings, products: [{ kind: 'waffle', school: 'crisp' }] },
+  });
   const id = await lotOf(2);
   const was = (await frozenLotById(id, await loadHouse()))?.frozen;
   expect(was?.name).toBe('Bag mix');
   expect(was?.ingredients.filter((r) => r.strong).map((r) => r.text)).toEqual(['WHEAT']);
-  await changeHouse({ maker: { name: 'Another maker' }, units: { weight: 'oz' }, conventions: { flourFill: 'dipped' } });
+  await changeHouse({
+    maker: { name: 'Another maker' },
+    units: { weight: 'oz' },
+    conventions: { flourFill: 'dipped' },
+  });
   const premix = await premixById(premixId);
   if (!premix) throw new Error('no premix');
   expect(
-    await keepPremix({ id: premixId, versionId, name: 'Another name', settings: { ...premix.settings, storage: 'elsewhere', products: [] } }),
+    await keepPremix({
+      id: premixId,
+      versionId,
+      name: 'Another name',
+      settings: { ...premix.settings, storage: 'elsewhere', products: [] },
+    }),
   ).toMatchObject({
     ok: true,
   });
   expect((await frozenLotById(id, await loadHouse()))?.frozen).toEqual(was);
   // its additions too: a waffle of this bag is as it was
   expect(was?.products.map((p) => p.product.kind)).toContain('waffle');
-  expect((await startFromBags({ lotId: id, bags: 0.5, product: { kind: 'waffle', school: 'crisp' }, take: 'no', requestId: null })).ok).toBe(true);
+  expect(
+    (
+      await startFromBags({
+        lotId: id,
+        bags: 0.5,
+        product: { kind: 'waffle', school: 'crisp' },
+        take: 'no',
+        requestId: null,
+      })
+    ).ok,
+  ).toBe(true);
   expect(await left(id)).toBe(1.5);
   // made before that was kept
   await query('update lots set frozen = null where id = $1', [id]);
@@ -316,7 +439,10 @@ test('a lot stays what it was made as, whatever becomes of the house and the pro
   await changeHouse({ maker: { name: '' }, units: { weight: 'g' }, conventions: { flourFill: 'spooned' } });
   expect((await frozenLotById(id, await loadHouse()))?.frozen).toEqual(first);
   // and says that it was written down later
-  expect([was?.writtenOn, first?.writtenOn]).toEqual([undefined, localDay(Date.now(), await loadHouse().then((h) => h.units))]);
+  expect([was?.writtenOn, first?.writtenOn]).toEqual([
+    undefined,
+    localDay(Date.now(), await loadHouse().then((h) => h.units)),
+  ]);
   await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: premix.settings });
 });
 
@@ -339,18 +465,32 @@ test('an entry is taken back by another, once; a lot is corrected or voided with
   const to = { bags: 2, sackLots: { [FLOUR]: ['M-2, M-3'] }, checked: '', note: '' };
   expect(await correctLot(id, to, 'Mo', 'miscounted')).toMatchObject({ ok: false, path: 'bags' });
   expect(await correctLot(id, { ...to, bags: 3 }, 'Mo', 'miscounted')).toMatchObject({ ok: true });
-  expect(await lotById(id)).toMatchObject({ bags: 3, contents: expect.arrayContaining([expect.objectContaining({ lot: 'M-2, M-3' })]) });
+  expect(await lotById(id)).toMatchObject({
+    bags: 3,
+    contents: expect.arrayContaining([expect.objectContaining({ lot: 'M-2, M-3' })]),
+  });
   expect(await changesOfLot(id)).toMatchObject([
-    { who: 'Mo', why: 'miscounted', was: { bags: 4, contents: expect.arrayContaining([expect.objectContaining({ lot: 'M-1' })]) } },
+    {
+      who: 'Mo',
+      why: 'miscounted',
+      was: { bags: 4, contents: expect.arrayContaining([expect.objectContaining({ lot: 'M-1' })]) },
+    },
   ]);
   // three bags of it have left: it was blended, and is no flour any more
   const shelf = await onHand('flour-all-purpose');
-  expect(await voidLot(id, 'Mo', 'weevils', true)).toMatchObject({ ok: false, path: 'back', message: expect.stringContaining('Bags of it have left (3)') });
+  expect(await voidLot(id, 'Mo', 'weevils', true)).toMatchObject({
+    ok: false,
+    path: 'back',
+    message: expect.stringContaining('Bags of it have left (3)'),
+  });
   expect((await lotById(id))?.voidedAt).toBeNull();
   expect(await voidLot(id, 'Mo', 'weevils', false)).toMatchObject({ ok: true });
   expect(await voidLot(id, 'Mo', 'weevils', false)).toMatchObject({ ok: false });
   expect(await onHand('flour-all-purpose')).toBe(shelf);
-  expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'x' })).toMatchObject({ ok: false, message: expect.stringMatching(/voided/) });
+  expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'x' })).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/voided/),
+  });
   expect(await left(id)).toBe(0);
   await note('flour-all-purpose', null);
 });
@@ -453,7 +593,13 @@ test('an ingredient of the kitchen’s own that a lot holds or asks for is not l
   if (!at?.frozen) throw new Error('not frozen');
   const [product, ...others] = at.frozen.products;
   if (!product) throw new Error('no product');
-  const asks = { ...at.frozen, products: [{ ...product, parts: [...product.parts, { id: 'own-nut-drink', name: 'Nut drink', grams: 20 }] }, ...others] };
+  const asks = {
+    ...at.frozen,
+    products: [
+      { ...product, parts: [...product.parts, { id: 'own-nut-drink', name: 'Nut drink', grams: 20 }] },
+      ...others,
+    ],
+  };
   await query('update lots set frozen = $2 where id = $1', [own, JSON.stringify(asks)]);
   expect((await openLotsWith('own-nut-drink')).map((l) => l.id)).toEqual([own]);
   expect(await startFromBags({ lotId: own, bags: 1, product: null, take: 'no', requestId: null })).toMatchObject({
@@ -464,7 +610,10 @@ test('an ingredient of the kitchen’s own that a lot holds or asks for is not l
   expect(await left(own)).toBe(2);
   // and a plan does not count on such bags
   expect((await bagsFor([{ ...at, bestBefore: '2200-01-01' }], await loadHouse())).length).toBe(0);
-  await query('update lots set contents = contents || \'[{"id": "own-nut-flour", "name": "Nut flour", "grams": 5}]\'::jsonb where id = $1', [own]);
+  await query(
+    'update lots set contents = contents || \'[{"id": "own-nut-flour", "name": "Nut flour", "grams": 5}]\'::jsonb where id = $1',
+    [own],
+  );
   expect((await openLotsWith('own-nut-flour')).map((l) => l.id)).toEqual([own]);
   await letBagsGo(own, { bags: 2, kind: 'bin', why: 'x' });
   expect(await openLotsWith('own-nut-flour')).toEqual([]);
@@ -485,7 +634,10 @@ test('law: a recall finds every batch and customer of an ingredient’s lot, and
         await query("update lots set contents = '[]' where contents::text like '%Q-%'");
         const want = new Map(codes.map((c) => [c, { batches: new Set<string>(), who: new Set<string>() }] as const));
         for (const [n, m] of many.entries()) {
-          const made = await make({ bags: 6, sacks: { [FLOUR]: m.sacks.map((lot, k) => ({ lot, grams: k === 0 ? null : 100 })) } });
+          const made = await make({
+            bags: 6,
+            sacks: { [FLOUR]: m.sacks.map((lot, k) => ({ lot, grams: k === 0 ? null : 100 })) },
+          });
           if (!made.ok) throw new Error(made.message);
           for (const [k, act] of m.acts.entries()) {
             if (act === 'use') {
@@ -501,7 +653,9 @@ test('law: a recall finds every batch and customer of an ingredient’s lot, and
         }
         for (const c of codes) {
           const found = await recalled(c.toLowerCase());
-          expect(new Set(found.flatMap((f) => f.uses.flatMap((u) => (u.batchId && u.bags > 0 ? [u.batchId] : []))))).toEqual(want.get(c)?.batches);
+          expect(
+            new Set(found.flatMap((f) => f.uses.flatMap((u) => (u.batchId && u.bags > 0 ? [u.batchId] : [])))),
+          ).toEqual(want.get(c)?.batches);
           expect(new Set(holdersOf(found).map((h) => h.who))).toEqual(want.get(c)?.who);
         }
       },
@@ -518,7 +672,15 @@ test('law: a recall finds every batch and customer of an ingredient’s lot, and
 });
 
 test('law: bags, grams and shelf balance after any run of making, using, half bags, selling, taking back, correcting, voiding and putting back, by two screens', async () => {
-  const act = fc.constantFrom('use' as const, 'half' as const, 'sell' as const, 'undo' as const, 'correct' as const, 'back' as const, 'away' as const);
+  const act = fc.constantFrom(
+    'use' as const,
+    'half' as const,
+    'sell' as const,
+    'undo' as const,
+    'correct' as const,
+    'back' as const,
+    'away' as const,
+  );
   await fc.assert(
     fc.asyncProperty(fc.array(fc.tuple(act, act), { maxLength: 5 }), fc.boolean(), async (steps, voided) => {
       await note('flour-all-purpose', 50_000);
@@ -530,7 +692,13 @@ test('law: bags, grams and shelf balance after any run of making, using, half ba
       const batches: string[] = [];
       const one = async (a: (typeof steps)[0][0]): Promise<unknown> => {
         if (a === 'use' || a === 'half') {
-          const s = await startFromBags({ lotId: id, bags: a === 'half' ? 0.5 : 2, product: null, take: 'no', requestId: null });
+          const s = await startFromBags({
+            lotId: id,
+            bags: a === 'half' ? 0.5 : 2,
+            product: null,
+            take: 'no',
+            requestId: null,
+          });
           if (s.ok) batches.push(s.id);
           return s;
         }

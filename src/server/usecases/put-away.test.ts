@@ -3,7 +3,15 @@ import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';
 import { batchById, writeOutcome } from '../queries/batches';
-import { copyFormula, formulaShelf, formulaState, newestVersions, putFormula, saveVersion, version } from '../queries/formulas';
+import {
+  copyFormula,
+  formulaShelf,
+  formulaState,
+  newestVersions,
+  putFormula,
+  saveVersion,
+  version,
+} from '../queries/formulas';
 import { countStock, countsOf, keepPantry, stockNoted, uncountStock } from '../queries/pantry';
 import { endBatch, putAway, takeUp } from './change-batch';
 import { startTogether } from './headcount';
@@ -12,12 +20,16 @@ import { kitchenState, lookAround } from './look-around';
 const FORMULA: Formula = {
   ...EMPTY_FORMULA,
   name: 'Lock cakes',
-  entries: ['250 g flour', '10 g baking powder', '3 g salt', '350 g milk', '2 eggs', '30 g oil'].map((text, n) => ({ key: `l${n + 1}`, text })),
+  entries: ['250 g flour', '10 g baking powder', '3 g salt', '350 g milk', '2 eggs', '30 g oil'].map((text, n) => ({
+    key: `l${n + 1}`,
+    text,
+  })),
 };
 let formulaId = '';
 let versionId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database away_kitchen');
   await closePool();
@@ -25,7 +37,13 @@ beforeAll(async () => {
   process.env.DATABASE_URL = url.href;
   await migrate();
   expect(await kitchenState()).toEqual({ empty: true, demo: false, first: null });
-  const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: '' });
+  const saved = await saveVersion({
+    formulaId: null,
+    basedOn: null,
+    knownNewest: null,
+    formula: FORMULA,
+    changeNote: '',
+  });
   if (!saved.ok) throw new Error(saved.message);
   ({ versionId, formulaId } = saved.saved);
 });
@@ -53,7 +71,10 @@ test('a copy is a formula of its own, under a name nobody has; its history begin
   if (!a.ok || !b.ok) throw new Error('not copied');
   // the same press is one copy
   expect(a.saved.formulaId).toBe(b.saved.formulaId);
-  expect((await version(a.saved.formulaId, null))?.formula).toMatchObject({ name: 'Lock cakes, copy', entries: FORMULA.entries });
+  expect((await version(a.saved.formulaId, null))?.formula).toMatchObject({
+    name: 'Lock cakes, copy',
+    entries: FORMULA.entries,
+  });
   expect((await formulaState(a.saved.formulaId))?.copyOf).toEqual({ formulaId, number: 1, name: 'Lock cakes' });
   const second = await copyFormula(a.saved.formulaId, 1, null);
   expect(second.ok && (await version(second.saved.formulaId, null))?.formula.name).toBe('Lock cakes, copy 2');
@@ -81,7 +102,10 @@ test('what is archived or deleted is on no list, keeps its versions, and comes b
 });
 
 test('a batch given up gives back what it took, and takes it again when it is taken up; one that is ended says nothing of how it came out', async () => {
-  await keepPantry([], [{ ingredientId: 'flour-all-purpose', price: null, packG: null, onHandG: 1000, opened: null, bestBefore: null }]);
+  await keepPantry(
+    [],
+    [{ ingredientId: 'flour-all-purpose', price: null, packG: null, onHandG: 1000, opened: null, bestBefore: null }],
+  );
   const id = await begun();
   expect(await flour()).toBeCloseTo(750, 6);
   expect(await putAway(id, true)).toBe(true);
@@ -124,8 +148,15 @@ test('a batch given up gives back what it took, and takes it again when it is ta
   expect(await writeOutcome(judged, outcome as never, null)).toMatchObject({ ok: true });
   const after = await begun();
   await putAway(after, true);
-  expect((await formulaShelf({}, 100)).rows.find((r) => r.id === formulaId)).toMatchObject({ lastVerdict: 'good', nextTime: 'less heat' });
-  expect((await formulaState(formulaId))?.next).toMatchObject({ batchId: judged, change: 'less heat', verdict: 'good' });
+  expect((await formulaShelf({}, 100)).rows.find((r) => r.id === formulaId)).toMatchObject({
+    lastVerdict: 'good',
+    nextTime: 'less heat',
+  });
+  expect((await formulaState(formulaId))?.next).toMatchObject({
+    batchId: judged,
+    change: 'less heat',
+    verdict: 'good',
+  });
 });
 
 test('a count is taken back: what came and went since stays so; twice is once', async () => {

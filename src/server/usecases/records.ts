@@ -24,11 +24,20 @@ const diskLeft = (place: string | null): number | null => {
 const WRITE_AHEAD_BYTES = 16 * 2 ** 20;
 
 /** Whether the disk of the records takes nothing more; false too where it is another machine's. */
-export const diskFull = (): boolean => (diskLeft(process.env.EVEN_CRUMB_PLACE || null) ?? WRITE_AHEAD_BYTES) < WRITE_AHEAD_BYTES;
+export const diskFull = (): boolean =>
+  (diskLeft(process.env.EVEN_CRUMB_PLACE || null) ?? WRITE_AHEAD_BYTES) < WRITE_AHEAD_BYTES;
 
 export async function recordsFacts(): Promise<RecordsFacts & { readonly backups: readonly Backup[] }> {
   const asked = Date.now();
-  const rows = await query<{ bytes: string; now: number; postgres: string; schema: string; formulas: string; versions: string; batches: string }>(
+  const rows = await query<{
+    bytes: string;
+    now: number;
+    postgres: string;
+    schema: string;
+    formulas: string;
+    versions: string;
+    batches: string;
+  }>(
     `select pg_database_size(current_database())::text as bytes, extract(epoch from clock_timestamp())::float8 * 1000 as now,
             current_setting('server_version') as postgres, (select max(name) from schema_migrations) as schema,
             (select count(*) from formulas)::text as formulas,
@@ -66,7 +75,14 @@ export async function checkRecords(): Promise<Checked> {
     await client.query('begin isolation level repeatable read read only');
     return digestOf(client);
   });
-  const [house, batch, version, side, mix, lot] = await Promise.all([loadHouse(), batchesUnread(), versionsUnread(), sides(), premixes(), lots()]);
+  const [house, batch, version, side, mix, lot] = await Promise.all([
+    loadHouse(),
+    batchesUnread(),
+    versionsUnread(),
+    sides(),
+    premixes(),
+    lots(),
+  ]);
   return {
     tables: Object.keys(digest).length,
     rows: Object.values(digest).reduce((a, t) => a + t.rows, 0),

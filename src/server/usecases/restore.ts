@@ -17,7 +17,9 @@ export async function restore(file: string): Promise<{ readonly rows: number; re
   if (!existsSync(file)) throw new Error(`There is no file ${file}.`);
   const list = spawnSync(bin('pg_restore'), ['--list', file], { encoding: 'utf8' });
   if (list.status !== 0)
-    throw new Error(`${file} is no backup of Even Crumb, or only a part of one: ${(list.stderr || 'it can’t be read').trim().split('\n')[0]}`);
+    throw new Error(
+      `${file} is no backup of Even Crumb, or only a part of one: ${(list.stderr || 'it can’t be read').trim().split('\n')[0]}`,
+    );
   const own = new URL(process.env.DATABASE_URL ?? '').pathname.slice(1);
   const fresh = `${own}_restored`;
   await on('postgres', async (c) => {
@@ -25,13 +27,17 @@ export async function restore(file: string): Promise<{ readonly rows: number; re
     await c.query(`create database "${fresh}"`);
   });
   try {
-    const r = spawnSync(bin('pg_restore'), ['--no-owner', '--exit-on-error', '-d', databaseNamed(fresh), file], { encoding: 'utf8' });
+    const r = spawnSync(bin('pg_restore'), ['--no-owner', '--exit-on-error', '-d', databaseNamed(fresh), file], {
+      encoding: 'utf8',
+    });
     if (r.status !== 0) throw new Error(`It could not be brought back: ${r.stderr.trim().split('\n').pop()}`);
     const { digest, newer } = await on(fresh, async (c) => ({ digest: await digestOf(c), newer: await unknownTo(c) }));
-    if (newer.length > 0) throw new Error(`That backup was made by a newer Even Crumb (${newer.join(', ')}): restore it with that one.`);
+    if (newer.length > 0)
+      throw new Error(`That backup was made by a newer Even Crumb (${newer.join(', ')}): restore it with that one.`);
     const noted = digestBeside(file);
     const wrong = noted ? differing(noted, digest) : [];
-    if (wrong.length > 0) throw new Error(`What came back differs from what was noted when it was taken, in ${wrong.join(', ')}.`);
+    if (wrong.length > 0)
+      throw new Error(`What came back differs from what was noted when it was taken, in ${wrong.join(', ')}.`);
     await on('postgres', async (c) => {
       await c.query(`drop database if exists "${own}" with (force)`);
       await c.query(`alter database "${fresh}" rename to "${own}"`);
@@ -45,7 +51,9 @@ export async function restore(file: string): Promise<{ readonly rows: number; re
 
 async function main(): Promise<void> {
   const r = await restore(process.argv[2] ?? '');
-  console.log(`          restored ${r.rows} rows${r.compared ? ', compared table by table with what was noted when it was taken' : ''}`);
+  console.log(
+    `          restored ${r.rows} rows${r.compared ? ', compared table by table with what was noted when it was taken' : ''}`,
+  );
 }
 
 if (process.argv[1]?.endsWith('restore.ts'))

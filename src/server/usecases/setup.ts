@@ -35,7 +35,9 @@ async function main(): Promise<void> {
     const n = await loadDemo();
     console.log(`          loaded the demo kitchen: ${n} formulas`);
   }
-  await query("insert into kitchen (key, value) values ('started', $1) on conflict do nothing", [JSON.stringify({ demo, at: new Date().toISOString() })]);
+  await query("insert into kitchen (key, value) values ('started', $1) on conflict do nothing", [
+    JSON.stringify({ demo, at: new Date().toISOString() }),
+  ]);
   await query("delete from kitchen where key = 'loading'");
 }
 

@@ -37,7 +37,12 @@ import { type Short, takeFromShelf } from '../queries/stock';
 
 export type Started =
   | { readonly ok: true; readonly id: string }
-  | { readonly ok: false; readonly message: string; readonly path: string /** What there is too little of. */; readonly short?: readonly Short[] };
+  | {
+      readonly ok: false;
+      readonly message: string;
+      readonly path: string /** What there is too little of. */;
+      readonly short?: readonly Short[];
+    };
 
 export interface Start {
   readonly versionId: string;
@@ -99,13 +104,25 @@ export async function writeBatches([first, ...more]: readonly ToWrite[], house: 
   const find = (id: string) => findIngredient(id, house.conventions.own);
   try {
     return await transaction(async (client): Promise<Started> => {
-      const write = async ({ batch, take, also }: ToWrite): Promise<{ readonly id: string; readonly again: boolean }> => {
+      const write = async ({
+        batch,
+        take,
+        also,
+      }: ToWrite): Promise<{ readonly id: string; readonly again: boolean }> => {
         const made = await insertBatch(client, { ...batch, known: knownOnSheet(batch.sheet, find) });
         if (made.again) return made;
         await also?.(client, made.id);
-        const short = take === 'no' ? [] : await takeFromShelf(client, { batchId: made.id }, wantsOf(batch.sheet, house, stock), take === 'anyway');
+        const short =
+          take === 'no'
+            ? []
+            : await takeFromShelf(client, { batchId: made.id }, wantsOf(batch.sheet, house, stock), take === 'anyway');
         if (short.length > 0 && take === 'enough')
-          throw new Undone<Started>({ ok: false, path: 'take', message: `There is too little in stock. ${shortWords(short, house)}.`, short });
+          throw new Undone<Started>({
+            ok: false,
+            path: 'take',
+            message: `There is too little in stock. ${shortWords(short, house)}.`,
+            short,
+          });
         return made;
       };
       const { id, again } = await write(first);
@@ -120,7 +137,10 @@ export async function writeBatches([first, ...more]: readonly ToWrite[], house: 
 
 type Refusal = Extract<Started, { readonly ok: false }>;
 export type Prepared = Result<{ readonly write: ToWrite; readonly house: Kitchen }, Refusal>;
-export const cannot = (path: string, message: string): { readonly ok: false; readonly error: Refusal } => ({ ok: false, error: { ok: false, path, message } });
+export const cannot = (path: string, message: string): { readonly ok: false; readonly error: Refusal } => ({
+  ok: false,
+  error: { ok: false, path, message },
+});
 
 /**
  * A batch of a version, ready to be written. The sheet is worked out here, from the version as saved, and kept as it is.
@@ -133,7 +153,11 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
   if (!v) return cannot('versionId', 'That version is not in this kitchen.');
   const house = await loadHouse();
   const [unread] = notUnderstood(countedLines(v.formula, house, end));
-  if (unread) return cannot('versionId', `“${unread.text.slice(0, 60)}” is not understood: say on the Bench what is meant, or leave it out there.`);
+  if (unread)
+    return cannot(
+      'versionId',
+      `“${unread.text.slice(0, 60)}” is not understood: say on the Bench what is meant, or leave it out there.`,
+    );
   const driver = endsAsked(s.driver, v.formula);
   // of two ends the first, where both are made
   const at = atEnd(v.formula, driver.by === 'both' ? 'a' : end);
@@ -143,7 +167,12 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
   const said = { density: volume?.densityGPerMl ?? null, paS: thickness?.paS ?? null, conventions: house.conventions };
   // words that mean another portion than the number are not kept
   const ends =
-    driver.by === 'both' ? ([driver.a, driver.b].map((e) => ({ ...e, said: saidOf(e.said, e.portionMl, said) ?? undefined })) as [EndAsked, EndAsked]) : null;
+    driver.by === 'both'
+      ? ([driver.a, driver.b].map((e) => ({ ...e, said: saidOf(e.said, e.portionMl, said) ?? undefined })) as [
+          EndAsked,
+          EndAsked,
+        ])
+      : null;
   const pan = schoolOf(kindById(at.kind), at.school).portionMl === null;
   const planned = plannedSheet(ready.value, {
     driver,
@@ -179,7 +208,9 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
   };
   const also = async (client: PoolClient, batchId: string): Promise<void> => {
     const lit = (l: Lit | undefined, more: { readonly end?: 'b' }) =>
-      l && (l.on !== null || l.most !== null) ? noteEntry(client, batchId, { id: randomUUID(), at: Date.now(), act: { what: 'lit', ...more, ...l } }) : null;
+      l && (l.on !== null || l.most !== null)
+        ? noteEntry(client, batchId, { id: randomUUID(), at: Date.now(), act: { what: 'lit', ...more, ...l } })
+        : null;
     await lit(s.lit, {});
     await lit(s.litSecond, { end: 'b' });
   };

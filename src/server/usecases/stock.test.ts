@@ -10,13 +10,24 @@ import { saveVersion, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { keepPantry, stockNoted } from '../queries/pantry';
 import { dropSide, keepSide, sideById, sides } from '../queries/sides';
-import { changeCovers, makeAgain, previewSwap, putAway, putBack, standInPart, standInsOf, swapInBatch, undoSwaps } from './change-batch';
+import {
+  changeCovers,
+  makeAgain,
+  previewSwap,
+  putAway,
+  putBack,
+  standInPart,
+  standInsOf,
+  swapInBatch,
+  undoSwaps,
+} from './change-batch';
 import { startBatch } from './start-batch';
 
 // its own database: the shelf is everybody's
 let versionId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   const url = new URL(process.env.DATABASE_URL);
   await query('create database shelf_kitchen');
   await closePool();
@@ -33,11 +44,20 @@ beforeAll(async () => {
 });
 afterAll(closePool);
 
-const note = (ingredientId: string, onHandG: number) => keepPantry([], [{ ingredientId, price: null, packG: null, onHandG, opened: null, bestBefore: null }]);
+const note = (ingredientId: string, onHandG: number) =>
+  keepPantry([], [{ ingredientId, price: null, packG: null, onHandG, opened: null, bestBefore: null }]);
 const onHand = async (id = 'flour-all-purpose'): Promise<number | null> => (await stockNoted())[id]?.onHandG ?? null;
 const start = (more: Partial<Parameters<typeof startBatch>[0]> = {}) =>
-  startBatch({ versionId, driver: { by: 'factor', factor: 1 }, exactness: 'exact', portionMl: 60, take: 'enough', ...more });
-const count = async (): Promise<number> => (await query<{ n: number }>('select count(*)::int as n from batches'))[0]?.n ?? 0;
+  startBatch({
+    versionId,
+    driver: { by: 'factor', factor: 1 },
+    exactness: 'exact',
+    portionMl: 60,
+    take: 'enough',
+    ...more,
+  });
+const count = async (): Promise<number> =>
+  (await query<{ n: number }>('select count(*)::int as n from batches'))[0]?.n ?? 0;
 
 test('a batch takes what it weighs, of what is noted, and says so', async () => {
   await note('flour-all-purpose', 1800);
@@ -55,7 +75,11 @@ test('a batch takes what it weighs, of what is noted, and says so', async () => 
 test('where there is too little nothing is taken and no batch starts, unless it is asked anyway', async () => {
   await note('flour-all-purpose', 300);
   const before = await count();
-  expect(await start()).toMatchObject({ ok: false, path: 'take', message: expect.stringContaining('200 g short of 500 g') });
+  expect(await start()).toMatchObject({
+    ok: false,
+    path: 'take',
+    message: expect.stringContaining('200 g short of 500 g'),
+  });
   expect([await onHand(), await count()]).toEqual([300, before]);
   const b = await start({ take: 'anyway' });
   if (!b.ok) throw new Error(b.message);
@@ -113,7 +137,14 @@ test('what was taken goes back once, and not after the batch is finished', async
 test('a split batch takes for all its mixes, and for what goes with it', async () => {
   await note('flour-all-purpose', 5000);
   await note('honey', 1000);
-  const side = await keepSide({ id: null, name: 'Shelf butter', by: 'weight', parts: [{ ingredientId: 'honey', parts: 1 }], servingG: 10, method: '' });
+  const side = await keepSide({
+    id: null,
+    name: 'Shelf butter',
+    by: 'weight',
+    parts: [{ ingredientId: 'honey', parts: 1 }],
+    servingG: 10,
+    method: '',
+  });
   if (!side.ok) throw new Error(side.message);
   const b = await start({ split: { by: 'kits', benches: 3, classes: 2 }, sides: [{ sideId: side.id, people: 12 }] });
   if (!b.ok) throw new Error(b.message);
@@ -126,18 +157,34 @@ test('a split batch takes for all its mixes, and for what goes with it', async (
 });
 
 test('sides are kept under one name each, changed and dropped; a batch that had one keeps it', async () => {
-  const side = { name: 'Plum sauce', by: 'weight' as const, parts: [{ ingredientId: 'sugar-caster', parts: 1 }], servingG: 30, method: '' };
+  const side = {
+    name: 'Plum sauce',
+    by: 'weight' as const,
+    parts: [{ ingredientId: 'sugar-caster', parts: 1 }],
+    servingG: 30,
+    method: '',
+  };
   const kept = await keepSide({ id: null, ...side });
   if (!kept.ok) throw new Error(kept.message);
-  expect(await keepSide({ id: null, ...side, name: 'PLUM sauce' })).toMatchObject({ ok: false, fields: { name: expect.any(String) } });
+  expect(await keepSide({ id: null, ...side, name: 'PLUM sauce' })).toMatchObject({
+    ok: false,
+    fields: { name: expect.any(String) },
+  });
   expect(await keepSide({ ...side, id: kept.id, servingG: 40 })).toMatchObject({ ok: true, revision: 2 });
   expect((await sideById(kept.id))?.servingG).toBe(40);
   expect(await keepSide({ ...side, id: randomUUID(), name: 'Other' })).toMatchObject({ ok: false });
   const b = await start({ take: 'no', sides: [{ sideId: kept.id, people: 5 }] });
   // opened before the serving was changed: told, not dropped unseen
-  expect(await dropSide(kept.id, 1)).toMatchObject({ ok: false, kind: 'conflict', conflict: { revision: 2, theirs: { servingG: 40 } } });
+  expect(await dropSide(kept.id, 1)).toMatchObject({
+    ok: false,
+    kind: 'conflict',
+    conflict: { revision: 2, theirs: { servingG: 40 } },
+  });
   expect((await sideById(kept.id))?.servingG).toBe(40);
-  expect([await dropSide(kept.id, 2), await dropSide(kept.id, 2)]).toMatchObject([{ ok: true }, { ok: false, kind: 'refused' }]);
+  expect([await dropSide(kept.id, 2), await dropSide(kept.id, 2)]).toMatchObject([
+    { ok: true },
+    { ok: false, kind: 'refused' },
+  ]);
   expect((await sides()).some((s) => s.id === kept.id)).toBe(false);
   expect(b.ok && (await batchById(b.id))?.sheet.at(-1)).toMatchObject({ side: 'Plum sauce', grams: 200 });
 });
@@ -155,7 +202,10 @@ test('a stand-in on this batch alone: the sheet planned again, the shelf given b
   const offered = await standInsOf(await batch(), await loadHouse());
   expect(offered.l1?.map((o) => o.to)).toContain('flour-bread');
   expect(await onHand()).toBeCloseTo(1500, 6);
-  expect(await swapInBatch(b.id, 'l1', 'egg-white', null)).toEqual({ ok: false, message: 'Nothing like that stands in for it.' });
+  expect(await swapInBatch(b.id, 'l1', 'egg-white', null)).toEqual({
+    ok: false,
+    message: 'Nothing like that stands in for it.',
+  });
   expect(await swapInBatch(b.id, 'l1', 'flour-bread', null)).toEqual({ ok: true });
   const now = await batch();
   expect(now.sheet.find((l) => l.key === 'l1')?.parts?.map((p) => p.id)).toEqual(['flour-bread']);
@@ -166,10 +216,15 @@ test('a stand-in on this batch alone: the sheet planned again, the shelf given b
   expect(v?.formula.entries[0]?.text).toBe('500 g flour');
   // a second one goes on from the first
   expect(await swapInBatch(b.id, 'l2', 'oat-drink', null)).toEqual({ ok: true });
-  expect((await batch()).sheet.flatMap((l) => l.parts?.map((p) => p.id) ?? [])).toEqual(expect.arrayContaining(['flour-bread', 'oat-drink']));
+  expect((await batch()).sheet.flatMap((l) => l.parts?.map((p) => p.id) ?? [])).toEqual(
+    expect.arrayContaining(['flour-bread', 'oat-drink']),
+  );
   // what is weighed stays weighed
   await keepItems(b.id, [{ id: randomUUID(), do: 'line', key: 'l1', to: true }]);
-  expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false, message: expect.stringContaining('weighed already') });
+  expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('weighed already'),
+  });
   await writeOutcome(b.id, { pieces: null, firstSideS: null, secondSideS: null, verdict: 'good', marks: [], note: '' });
   expect(await swapInBatch(b.id, 'l1', 'flour-spelt', null)).toMatchObject({ ok: false });
 });
@@ -178,7 +233,9 @@ test('a thing that stands on two lines is stood in for on both', async () => {
   const formula = {
     ...EMPTY_FORMULA,
     name: 'Two pours',
-    entries: ['500 g flour', '600 g milk', '200 g milk, warmed', '20 g baking powder', '4 eggs, separated'].map((text, n) => ({ key: `l${n + 1}`, text })),
+    entries: ['500 g flour', '600 g milk', '200 g milk, warmed', '20 g baking powder', '4 eggs, separated'].map(
+      (text, n) => ({ key: `l${n + 1}`, text }),
+    ),
   };
   const saved = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula, changeNote: '' });
   if (!saved.ok) throw new Error('not saved');
@@ -231,7 +288,10 @@ test('a stand-in is told before it is taken, marked after, and taken out again w
       [true, false],
     ]),
   );
-  expect([told.preview.comes.join(), told.preview.goes.join()]).toEqual([expect.stringMatching(/nut/i), expect.stringMatching(/milk/i)]);
+  expect([told.preview.comes.join(), told.preview.goes.join()]).toEqual([
+    expect.stringMatching(/nut/i),
+    expect.stringMatching(/milk/i),
+  ]);
   expect(await swapInBatch(b.id, 'l2', 'almond-drink', null)).toEqual({ ok: true });
   const now = await b.at();
   expect(now.sheet.find((l) => l.key === 'l2')?.standsFor).toMatch(/milk/i);
@@ -239,7 +299,12 @@ test('a stand-in is told before it is taken, marked after, and taken out again w
   expect(await onHand('milk-whole')).toBeCloseTo(5000, 6);
   expect(await undoSwaps(b.id, null)).toEqual({ ok: true });
   const undone = await b.at();
-  expect([undone.sheet, undone.massG, undone.swapped, undone.unswapped]).toEqual([before.sheet, before.massG, null, null]);
+  expect([undone.sheet, undone.massG, undone.swapped, undone.unswapped]).toEqual([
+    before.sheet,
+    before.massG,
+    null,
+    null,
+  ]);
   expect(await onHand('milk-whole')).toBeCloseTo(4200, 6);
   expect(await onHand('almond-drink')).toBeCloseTo(5000, 6);
   expect(await undoSwaps(b.id, null)).toMatchObject({ ok: false });
@@ -258,10 +323,16 @@ test('more covers: what is not weighed is planned anew, what is weighed gets so 
   // eighteen for twelve, but for the least that stays in the bowl
   expect(grams(now, 'l2') / grams(was, 'l2')).toBeCloseTo(1.5, 1);
   expect(grams(now, 'l1')).toBe(grams(was, 'l1'));
-  expect((grams(now, 'l1') + grams(now, 'l1t1')) / grams(was, 'l1')).toBeCloseTo(grams(now, 'l2') / grams(was, 'l2'), 2);
+  expect((grams(now, 'l1') + grams(now, 'l1t1')) / grams(was, 'l1')).toBeCloseTo(
+    grams(now, 'l2') / grams(was, 'l2'),
+    2,
+  );
   expect(await onHand('flour-all-purpose')).toBeCloseTo(10_000 - grams(now, 'l1') - grams(now, 'l1t1'), 3);
   // fewer: the flour is in, and nothing comes out of it again
-  expect(await changeCovers(b.id, 6)).toMatchObject({ ok: true, stays: [expect.stringContaining('nothing comes out of it again')] });
+  expect(await changeCovers(b.id, 6)).toMatchObject({
+    ok: true,
+    stays: [expect.stringContaining('nothing comes out of it again')],
+  });
   expect((await b.at()).piecesPlanned).toBe(6);
   expect(grams(await b.at(), 'l2')).toBe(grams(now, 'l2'));
   // nothing weighed: all of it is as for six, and the rest is on the shelf again
@@ -304,10 +375,15 @@ test('a stand-in goes again while nothing that it changes is weighed: another li
   expect(await swapInBatch(b.id, 'l2', 'oat-drink', null)).toEqual({ ok: true });
   const now = await b.at();
   const before = now.unswapped?.sheet ?? [];
-  const same = now.sheet.find((l) => before.some((x) => x.key === l.key && Math.abs((x.grams ?? 0) - (l.grams ?? 0)) < 0.01 && x.name === l.name));
+  const same = now.sheet.find((l) =>
+    before.some((x) => x.key === l.key && Math.abs((x.grams ?? 0) - (l.grams ?? 0)) < 0.01 && x.name === l.name),
+  );
   if (!same) throw new Error('every line has changed');
   await keepItems(b.id, [{ id: randomUUID(), do: 'line', key: 'l2', to: 800 }]);
-  expect(await undoSwaps(b.id, 0)).toMatchObject({ ok: false, message: expect.stringMatching(/^Oat drink .*weighed already/) });
+  expect(await undoSwaps(b.id, 0)).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/^Oat drink .*weighed already/),
+  });
   await keepItems(b.id, [
     { id: randomUUID(), do: 'line', key: 'l2', to: false },
     { id: randomUUID(), do: 'line', key: same.key, to: true },
@@ -342,7 +418,13 @@ test('put away it is finished, with its stock back or not; made again it is the 
   const [one, two] = await Promise.all([makeAgain(c.id, request), makeAgain(c.id, request)]);
   expect(one.ok && two.ok && one.id === two.id).toBe(true);
   const again = one.ok ? await batchById(one.id) : null;
-  expect(again).toMatchObject({ sheet: before.sheet, massG: before.massG, finishedAt: null, ticked: [], putAway: false });
+  expect(again).toMatchObject({
+    sheet: before.sheet,
+    massG: before.massG,
+    finishedAt: null,
+    ticked: [],
+    putAway: false,
+  });
   expect(await onHand()).toBeCloseTo(2000, 6);
 });
 

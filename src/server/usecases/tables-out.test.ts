@@ -7,7 +7,8 @@ import { closePool, query } from '../db/pool';
 import { loadDemo } from './demo';
 
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
+  if (!process.env.DATABASE_URL)
+    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
   await query('create database tables_out');
   await closePool();
   const url = new URL(process.env.DATABASE_URL);
@@ -22,11 +23,15 @@ async function table(get: (r: Request) => Promise<Response>, what: string): Prom
   const r = await get(new Request(`http://127.0.0.1/?what=${what}`));
   expect(r.status).toBe(200);
   expect(r.headers.get('content-disposition')).toBe(`attachment; filename="even-crumb-${what}.csv"`);
-  const { data, errors } = Papa.parse<Record<string, string>>((await r.text()).replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true });
+  const { data, errors } = Papa.parse<Record<string, string>>((await r.text()).replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: true,
+  });
   expect(errors).toEqual([]);
   return data;
 }
-const count = async (of: string): Promise<number> => (await query<{ n: number }>(`select count(*)::int as n from ${of}`))[0]?.n ?? -1;
+const count = async (of: string): Promise<number> =>
+  (await query<{ n: number }>(`select count(*)::int as n from ${of}`))[0]?.n ?? -1;
 
 test('each table holds every row there is', async () => {
   expect(await table(logTable, 'batches')).toHaveLength(await count('batches'));

@@ -15,7 +15,8 @@ export const LOG_TABLES = ['batches', 'outcomes', 'taps'] as const;
 export const HOUSE_TABLES = ['measures', 'sides', 'premixes', 'lots'] as const;
 export type TableOut = (typeof LOG_TABLES)[number] | (typeof HOUSE_TABLES)[number];
 
-const named = (own: Own | undefined, id: string | null): string => (id === null ? '' : (findIngredient(id, own)?.name ?? id));
+const named = (own: Own | undefined, id: string | null): string =>
+  id === null ? '' : (findIngredient(id, own)?.name ?? id);
 
 interface BatchRow {
   readonly id: string;
@@ -38,7 +39,20 @@ async function batchTable(): Promise<string> {
             b.pieces, b.portion_ml as portion, b.sheet from batches b join formula_versions v on v.id = b.version_id order by b.started_at, b.id`,
   );
   return csvOf(
-    ['Batch', 'Name', 'Version', 'Kind', 'Started', 'Finished', 'Measured', 'Batter, g', 'Pieces planned', 'Pieces made', 'Portion, ml', 'Lines'],
+    [
+      'Batch',
+      'Name',
+      'Version',
+      'Kind',
+      'Started',
+      'Finished',
+      'Measured',
+      'Batter, g',
+      'Pieces planned',
+      'Pieces made',
+      'Portion, ml',
+      'Lines',
+    ],
     rows.map((b) => [
       b.id,
       b.name,
@@ -52,7 +66,8 @@ async function batchTable(): Promise<string> {
       b.pieces,
       b.portion,
       (Array.isArray(b.sheet) ? b.sheet : []).map(
-        (l) => `${bareName({ name: l.name ?? '' })} ${l.grams ?? 'as needed'}${typeof l.grams === 'number' ? ' g' : ''}`,
+        (l) =>
+          `${bareName({ name: l.name ?? '' })} ${l.grams ?? 'as needed'}${typeof l.grams === 'number' ? ' g' : ''}`,
       ),
     ]),
   );
@@ -82,7 +97,20 @@ async function outcomeTable(): Promise<string> {
       'Next time',
     ],
     rows.map((r) => [
-      ...[r.id, r.name, r.number, r.finished_at, r.verdict, r.pieces, r.waste, r.first_side_s, r.second_side_s, r.height_mm, r.across_mm, r.marks],
+      ...[
+        r.id,
+        r.name,
+        r.number,
+        r.finished_at,
+        r.verdict,
+        r.pieces,
+        r.waste,
+        r.first_side_s,
+        r.second_side_s,
+        r.height_mm,
+        r.across_mm,
+        r.marks,
+      ],
       Object.entries((r.scales ?? {}) as Record<string, number>).map(([k, v]) => `${k} ${v}`),
       r.note,
       r.change,
@@ -134,7 +162,9 @@ async function sideTable(): Promise<string> {
   const [house, all] = await Promise.all([loadHouse(), sides()]);
   return csvOf(
     ['Name', 'Parts by', 'Ingredient', 'Parts', 'For one person, g', 'Method'],
-    all.flatMap((s) => s.parts.map((p) => [s.name, s.by, named(house.conventions.own, p.ingredientId), p.parts, s.servingG, s.method])),
+    all.flatMap((s) =>
+      s.parts.map((p) => [s.name, s.by, named(house.conventions.own, p.ingredientId), p.parts, s.servingG, s.method]),
+    ),
   );
 }
 
@@ -142,14 +172,33 @@ async function premixTable(): Promise<string> {
   const all = await premixes();
   return csvOf(
     ['Name', 'Setting', 'Value'],
-    all.flatMap((p) => Object.entries(p.settings).map(([k, v]) => [p.name, k, typeof v === 'object' ? JSON.stringify(v) : (v as string | number | boolean)])),
+    all.flatMap((p) =>
+      Object.entries(p.settings).map(([k, v]) => [
+        p.name,
+        k,
+        typeof v === 'object' ? JSON.stringify(v) : (v as string | number | boolean),
+      ]),
+    ),
   );
 }
 
 async function lotTable(): Promise<string> {
   const all = await lots();
   return csvOf(
-    ['Lot', 'Premix', 'Made', 'Best before', 'A bag, g', 'Bags made', 'Bags left', 'What went in', 'Checked by', 'Made by', 'Note', 'Voided'],
+    [
+      'Lot',
+      'Premix',
+      'Made',
+      'Best before',
+      'A bag, g',
+      'Bags made',
+      'Bags left',
+      'What went in',
+      'Checked by',
+      'Made by',
+      'Note',
+      'Voided',
+    ],
     all.map((l) => [
       ...[l.number, l.premixName, l.made, l.bestBefore, l.bagG, l.bags, bagsLeft(l)],
       l.contents.map((i) => `${i.name} ${i.grams} g${i.lot ? ` (${i.lot})` : ''}`),

@@ -22,7 +22,12 @@ export const FORMAT_TYPES: Readonly<Record<TextFormat, { readonly type: string; 
   csv: { type: 'text/csv; charset=utf-8', ending: 'csv' },
 };
 
-const WRITERS: Readonly<Record<TextFormat, (w: Written) => string>> = { text: asText, markdown: asMarkdown, jsonld: asJsonLd, csv: asCsv };
+const WRITERS: Readonly<Record<TextFormat, (w: Written) => string>> = {
+  text: asText,
+  markdown: asMarkdown,
+  jsonld: asJsonLd,
+  csv: asCsv,
+};
 
 const FACTOR_ONE = { by: 'factor', factor: 1 } as const;
 
@@ -48,7 +53,11 @@ export interface ToWrite {
 }
 
 /** @param end as asked; the first of two where none is @param times so many times as large */
-export function toWrite(v: Pick<Version, 'formula'>, house: Kitchen, asked: { readonly end: string | null; readonly times: number }): Result<ToWrite, string> {
+export function toWrite(
+  v: Pick<Version, 'formula'>,
+  house: Kitchen,
+  asked: { readonly end: string | null; readonly times: number },
+): Result<ToWrite, string> {
   const formula = timesFormula(v.formula, house, asked.times);
   const end = formula.ends ? (END_IDS.find((e) => e === asked.end) ?? 'a') : null;
   const ready = readyFor({ formula, house, end, driver: FACTOR_ONE, split: ONE, eggs: null });
@@ -57,12 +66,24 @@ export function toWrite(v: Pick<Version, 'formula'>, house: Kitchen, asked: { re
   const school = schoolOf(kindById(kind), schoolIdOf(formula, end));
   const portionMl = school.portionMl === null ? null : (atEnd(formula, end).portionMl ?? usualPortionMl(school));
   const sheetIn = (exactness: 'gram' | 'kitchen') =>
-    plannedSheet(ready.value, { driver: FACTOR_ONE, exactness, house, kind, portionMl, split: ONE, stepG: scalesOf(house.gear)[0]?.stepG ?? 1 });
+    plannedSheet(ready.value, {
+      driver: FACTOR_ONE,
+      exactness,
+      house,
+      kind,
+      portionMl,
+      split: ONE,
+      stepG: scalesOf(house.gear)[0]?.stepG ?? 1,
+    });
   const own = methodOf(formula.cardNotes);
   const grams = sheetIn('gram');
   const { ways } = kitchenOf(formula, house);
   const find = (x: string) => findIngredient(x, house.conventions.own);
-  const steps = own ? sentences(own) : grams.ok ? workSteps({ sheet: grams.value.sheet, kind, school: school.id, ways, units: house.units, find }) : [];
+  const steps = own
+    ? sentences(own)
+    : grams.ok
+      ? workSteps({ sheet: grams.value.sheet, kind, school: school.id, ways, units: house.units, find })
+      : [];
   return { ok: true, value: { formula, end, kind, school, portionMl, ready: ready.value, sheetIn, steps } };
 }
 

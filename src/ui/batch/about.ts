@@ -42,7 +42,8 @@ export function sheetAbout(a: About): readonly string[] {
   const n = a.split ? mixesIn(a.split) : 1;
   const of = a.portionMl === null ? '' : ` of ${portionWords(a.portionMl, a.portionSaid)}`;
   // the cook's own number is what is said back
-  const people = a.driver?.by === 'guests' ? `for ${a.driver.guests} ${a.driver.guests === 1 ? 'person' : 'people'}: ` : '';
+  const people =
+    a.driver?.by === 'guests' ? `for ${a.driver.guests} ${a.driver.guests === 1 ? 'person' : 'people'}: ` : '';
   const test = a.driver && hasTestPiece(a.driver) ? ' and one to test' : '';
   const pieces =
     a.driver?.by === 'both'
@@ -54,8 +55,16 @@ export function sheetAbout(a: About): readonly string[] {
           : '';
   const volume = a.volumeMl === null ? '' : `, ${millilitres(a.volumeMl)}`;
   if (a.split?.by === 'kits')
-    return [`${n} kits`, pieces && `each ${pieces}`, a.cups ? '' : `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`];
-  const all = a.cups ? (a.volumeMl === null ? '' : `${millilitres(a.volumeMl)} of batter`) : `${grams(a.massG, a.units)} of batter${volume}`;
+    return [
+      `${n} kits`,
+      pieces && `each ${pieces}`,
+      a.cups ? '' : `${grams(a.massG / n, a.units)} of batter each, ${grams(a.massG, a.units)} in all`,
+    ];
+  const all = a.cups
+    ? a.volumeMl === null
+      ? ''
+      : `${millilitres(a.volumeMl)} of batter`
+    : `${grams(a.massG, a.units)} of batter${volume}`;
   return a.split?.by === 'bowls' && n > 1
     ? [pieces, all, `${n} equal mixes${a.cups ? '' : ` of ${grams(a.massG / n, a.units)}`}`, wavesWords(a.split)]
     : [pieces, all];

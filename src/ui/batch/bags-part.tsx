@@ -54,7 +54,12 @@ export function BagsPart({
       errors={read.errors}
       offered={offered.map((b) => {
         const left = bagsLeft(b.lot);
-        return { id: b.lot.id, label: `Bags of lot ${b.lot.number}`, hint: `${left} left, a bag makes ${piecesOfBags(b, 1, portionMl)}`, left };
+        return {
+          id: b.lot.id,
+          label: `Bags of lot ${b.lot.number}`,
+          hint: `${left} left, a bag makes ${piecesOfBags(b, 1, portionMl)}`,
+          left,
+        };
       })}
     >
       {read.pieces > 0 ? (

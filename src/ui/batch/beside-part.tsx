@@ -55,7 +55,9 @@ export function BesidePart({
             <p className="mt-6 min-w-0 font-semibold [overflow-wrap:anywhere]">
               {side?.name}
               <span className="block text-sm font-normal text-soft">
-                {side && typedNumber(text, '') > 0 ? `${grams(side.servingG * typedNumber(text, ''), units)}, ${grams(side.servingG, units)} each` : ''}
+                {side && typedNumber(text, '') > 0
+                  ? `${grams(side.servingG * typedNumber(text, ''), units)}, ${grams(side.servingG, units)} each`
+                  : ''}
               </span>
             </p>
             <Field
@@ -66,7 +68,12 @@ export function BesidePart({
               onChange={(e) => set(beside.map((x, k) => (k === n ? { ...x, people: e.target.value } : x)))}
               error={errors[`sides.${n}.people`]}
             />
-            <Button look="bare" className="mt-6" aria-label={`Leave out ${side?.name ?? ''}`} onClick={() => set(beside.filter((_, k) => k !== n))}>
+            <Button
+              look="bare"
+              className="mt-6"
+              aria-label={`Leave out ${side?.name ?? ''}`}
+              onClick={() => set(beside.filter((_, k) => k !== n))}
+            >
               Leave out
             </Button>
           </div>

@@ -30,18 +30,27 @@ export function Causes({
         <div key={mark}>
           <h3 className="text-lg">{markName(mark).replace(/^./, (c) => c.toUpperCase())}: likely</h3>
           {causes.length === 0 ? (
-            <p className="text-soft">This batch’s own numbers speak against all that usually causes it. Note what else was different.</p>
+            <p className="text-soft">
+              This batch’s own numbers speak against all that usually causes it. Note what else was different.
+            </p>
           ) : null}
           <ol>
             {causes.map((c) => (
-              <li key={c.cause} className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[15rem_1fr_auto] sm:items-center">
+              <li
+                key={c.cause}
+                className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[15rem_1fr_auto] sm:items-center"
+              >
                 <span className="font-semibold">{c.cause}</span>
                 <span>
                   {c.evidence ? <span className="block text-[15px]">here: {c.evidence}</span> : null}
                   <span className="text-soft">{asRead(c.change, units)}</span>
                 </span>
                 <span className="flex flex-wrap items-center gap-x-4">
-                  <Button className="min-h-11" aria-label={`Next time: ${asRead(c.change, units)}`} onClick={() => onChange(asRead(c.change, units))}>
+                  <Button
+                    className="min-h-11"
+                    aria-label={`Next time: ${asRead(c.change, units)}`}
+                    onClick={() => onChange(asRead(c.change, units))}
+                  >
                     Next time
                   </Button>
                   {c.move ? (
@@ -58,7 +67,9 @@ export function Causes({
           </ol>
         </div>
       ))}
-      <p className="text-sm text-soft">Kitchen sense, weighed by this batch’s numbers: a ranking, not a finding. Change one thing at a time.</p>
+      <p className="text-sm text-soft">
+        Kitchen sense, weighed by this batch’s numbers: a ranking, not a finding. Change one thing at a time.
+      </p>
     </section>
   );
 }

@@ -60,14 +60,16 @@ export function ChangesPart({
       <h2 className="text-2xl">If things change</h2>
       {old.length > 0 && batch.sheetAt ? (
         <Notice weight="look" role="status">
-          The sheet is another since {time.ofDay(batch.sheetAt.getTime())}. No longer true: {old.map((p) => PAPER_NAMES[p.paper] ?? p.paper).join(', ')},
-          printed before. Print {old.length === 1 ? 'it' : 'them'} again.
+          The sheet is another since {time.ofDay(batch.sheetAt.getTime())}. No longer true:{' '}
+          {old.map((p) => PAPER_NAMES[p.paper] ?? p.paper).join(', ')}, printed before. Print{' '}
+          {old.length === 1 ? 'it' : 'them'} again.
         </Notice>
       ) : null}
       {standIns.length > 0 ? (
         <div className="flex flex-wrap items-center gap-3">
           <p>
-            Standing in: <strong>{standIns.map((l) => `${l.name} for ${l.standsFor?.toLowerCase()}`).join('; ')}</strong>.
+            Standing in:{' '}
+            <strong>{standIns.map((l) => `${l.name} for ${l.standsFor?.toLowerCase()}`).join('; ')}</strong>.
           </p>
           {open && batch.unswapped
             ? (batch.standIns?.length ? [...batch.standIns.entries()] : [[null, null] as const]).map(([nth, s]) => (
@@ -82,7 +84,9 @@ export function ChangesPart({
                       })
                   }
                 >
-                  {s === null ? 'Undo them' : `No ${s.name.toLowerCase()} after all, back to ${s.standsFor.toLowerCase()}`}
+                  {s === null
+                    ? 'Undo them'
+                    : `No ${s.name.toLowerCase()} after all, back to ${s.standsFor.toLowerCase()}`}
                 </Button>
               ))
             : null}
@@ -121,7 +125,9 @@ export function ChangesPart({
       ) : null}
       {stays ? (
         <Notice weight={stays.length > 0 ? 'look' : 'note'} role="status">
-          {stays.length > 0 ? stays.join(' ') : 'Planned anew: what is not weighed is as it has to be, and stock has given or got back the difference.'}
+          {stays.length > 0
+            ? stays.join(' ')
+            : 'Planned anew: what is not weighed is as it has to be, and stock has given or got back the difference.'}
         </Notice>
       ) : null}
       <Refusal text={asking.refusal} />

@@ -19,7 +19,15 @@ export interface EndActs {
 }
 
 /** The way out of a batch, on each of its pages: given up, or made and ended without an outcome; undone after. */
-export function EndBatch({ batchId, name, acts }: { readonly batchId: string; readonly name: string; readonly acts: EndActs }) {
+export function EndBatch({
+  batchId,
+  name,
+  acts,
+}: {
+  readonly batchId: string;
+  readonly name: string;
+  readonly acts: EndActs;
+}) {
   const router = useRouter();
   const asking = useAsking();
   const [open, setOpen] = useState(false);
@@ -50,7 +58,11 @@ export function EndBatch({ batchId, name, acts }: { readonly batchId: string; re
           >
             Give it up: what it took goes back into stock
           </Button>
-          <Button size="work" disabled={asking.busy} onClick={() => void leave(acts.away, { back: false }, `${name} is given up; what it took is used up`)}>
+          <Button
+            size="work"
+            disabled={asking.busy}
+            onClick={() => void leave(acts.away, { back: false }, `${name} is given up; what it took is used up`)}
+          >
             Give it up: what it took is used up
           </Button>
           <Button size="work" disabled={asking.busy} onClick={() => void leave(acts.end, {}, `${name} is ended`)}>

@@ -7,7 +7,12 @@ import type { CostProps } from '../bench/cost-view';
 import { TakeOutView, WavesView } from './take-out-view';
 
 /** What a batch asks for out of stock and what is to buy; the same by wave of mixes. */
-export function GatherView({ lines, split, shelf, units }: Pick<CostProps, 'lines' | 'shelf' | 'units'> & { readonly split: Split }) {
+export function GatherView({
+  lines,
+  split,
+  shelf,
+  units,
+}: Pick<CostProps, 'lines' | 'shelf' | 'units'> & { readonly split: Split }) {
   return (
     <>
       <TakeOutView list={takeOut(usesOf(lines, shelf), shelf)} units={units} />

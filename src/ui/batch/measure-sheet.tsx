@@ -38,7 +38,11 @@ export function MeasureSheet({ title, about, lines, split, units, oneBowl = fals
   const most = Math.max(1, ...lines.map(boxes));
   const columns = `${most * 1.25 + 0.15}rem ${wide ? 'min(14rem, 38vw)' : units.weight === 'oz' ? 'min(10.5rem, 38vw)' : '6.5rem'} minmax(0, 1fr)`;
   return (
-    <section aria-label="Mixing sheet" className="rounded-plate bg-white p-5 print:rounded-none print:p-0" data-print-sheet>
+    <section
+      aria-label="Mixing sheet"
+      className="rounded-plate bg-white p-5 print:rounded-none print:p-0"
+      data-print-sheet
+    >
       <h2 className="text-2xl [overflow-wrap:anywhere]">{title}</h2>
       <p className="text-soft">{about.filter(Boolean).join('; ')}</p>
       {mixes > 1 && split ? (
@@ -52,17 +56,25 @@ export function MeasureSheet({ title, about, lines, split, units, oneBowl = fals
           <h3 className="border-b-2 border-rim text-lg text-rim">{g.name}</h3>
           <ul>
             {g.lines.map((l) => (
-              <li key={l.key} style={{ gridTemplateColumns: columns }} className={`grid items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}>
+              <li
+                key={l.key}
+                style={{ gridTemplateColumns: columns }}
+                className={`grid items-baseline gap-x-3 border-b border-line py-1.5 ${row}`}
+              >
                 <span aria-hidden className="flex gap-1 self-center">
                   {Array.from({ length: boxes(l) }, (_, n) => (
                     // biome-ignore lint/suspicious/noArrayIndexKey: boxes are all alike
                     <span key={n} className="size-4 rounded-[3px] border-2 border-rim" />
                   ))}
                 </span>
-                <strong className="text-right text-lg sm:whitespace-nowrap print:text-[1.1em]">{measureSaid(l, units)}</strong>
+                <strong className="text-right text-lg sm:whitespace-nowrap print:text-[1.1em]">
+                  {measureSaid(l, units)}
+                </strong>
                 <span className="min-w-0 [overflow-wrap:anywhere]">
                   {l.measure === null ? l.text : l.name}
-                  {l.standsFor ? <strong className="text-berry"> (stands in for {l.standsFor.toLowerCase()})</strong> : null}
+                  {l.standsFor ? (
+                    <strong className="text-berry"> (stands in for {l.standsFor.toLowerCase()})</strong>
+                  ) : null}
                   {l.spoons ? <span className="text-soft"> (or {l.spoons}, level)</span> : null}
                   {l.measure !== null && l.preparation ? <span className="text-soft">, {l.preparation}</span> : null}
                 </span>
@@ -73,20 +85,26 @@ export function MeasureSheet({ title, about, lines, split, units, oneBowl = fals
       ))}
       {method.length > 0 ? (
         <details className="mt-3 print:mt-2" open>
-          <summary className="min-h-11 cursor-pointer content-center border-b-2 border-rim text-lg font-semibold text-rim print:min-h-0">How, and why</summary>
+          <summary className="min-h-11 cursor-pointer content-center border-b-2 border-rim text-lg font-semibold text-rim print:min-h-0">
+            How, and why
+          </summary>
           <ol className="mt-2 list-inside list-decimal gap-x-8 text-[15px] sm:columns-2 print:text-[11px]">
             {method.map((s) => (
               <li key={s.do} className="mb-1 break-inside-avoid">
-                <strong className="font-semibold">{s.do}</strong> {s.why ? <span className="text-soft">{s.why}</span> : null}
+                <strong className="font-semibold">{s.do}</strong>{' '}
+                {s.why ? <span className="text-soft">{s.why}</span> : null}
               </li>
             ))}
           </ol>
         </details>
       ) : null}
       <p className="mt-3 text-sm text-soft print:mt-2 print:text-[11px]">
-        {oneBowl ? 'It stands' : 'Each bowl is'} in the order that keeps spoons clean: dry, then wet, then oily, and what sticks last, off an oiled spoon. What
-        is too much of a dry thing goes back, from a clean spoon; what has touched the wet does not.
-        {lines.some((l) => l.spoons) ? ' Where spoons stand beside the grams, the scale can’t weigh so little honestly.' : ''}
+        {oneBowl ? 'It stands' : 'Each bowl is'} in the order that keeps spoons clean: dry, then wet, then oily, and
+        what sticks last, off an oiled spoon. What is too much of a dry thing goes back, from a clean spoon; what has
+        touched the wet does not.
+        {lines.some((l) => l.spoons)
+          ? ' Where spoons stand beside the grams, the scale can’t weigh so little honestly.'
+          : ''}
       </p>
       <p className="mt-1 text-sm text-soft print:mt-1 print:text-[11px]">{RAW}</p>
     </section>

@@ -14,7 +14,10 @@ export function NoticeCard({
   readonly foot: ReactNode;
 }) {
   return (
-    <article aria-label="Notice" className="max-w-2xl break-inside-avoid rounded-plate border-4 border-rim bg-white p-6">
+    <article
+      aria-label="Notice"
+      className="max-w-2xl break-inside-avoid rounded-plate border-4 border-rim bg-white p-6"
+    >
       <p className="text-lg text-soft">{kind}</p>
       <h2 className="mb-4 text-3xl [overflow-wrap:anywhere]">{title}</h2>
       {n.held.length > 0 ? (
@@ -23,7 +26,8 @@ export function NoticeCard({
           <ul className="mb-4 grid gap-1">
             {n.held.map((h) => (
               <li key={h.name} className="text-xl">
-                <strong className="uppercase">{h.name}</strong> <span className="text-base text-soft">in {h.from.join(', ').toLowerCase()}</span>
+                <strong className="uppercase">{h.name}</strong>{' '}
+                <span className="text-base text-soft">in {h.from.join(', ').toLowerCase()}</span>
               </li>
             ))}
           </ul>
@@ -37,8 +41,8 @@ export function NoticeCard({
         </p>
       ))}
       <p className="border-t border-line pt-3 text-sm text-soft">
-        From a table of ingredients, pan fat and toppings among them; packets differ, and change. {SHARED} The law on what guests are told is your local food
-        code’s; ask it, and ask the cook.
+        From a table of ingredients, pan fat and toppings among them; packets differ, and change. {SHARED} The law on
+        what guests are told is your local food code’s; ask it, and ask the cook.
       </p>
       <p className="mt-2 text-sm text-soft">{foot}</p>
     </article>

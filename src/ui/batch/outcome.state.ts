@@ -33,7 +33,8 @@ export function seconds(text: string): number | null {
 }
 
 /** "18", "18 mm"; null when empty, as a copy of an older form is; NaN when it is no number. */
-export const mm = (text: string | undefined): number | null => (text === undefined || text.trim() === '' ? null : typedNumber(text, 'mm'));
+export const mm = (text: string | undefined): number | null =>
+  text === undefined || text.trim() === '' ? null : typedNumber(text, 'mm');
 
 /** What is measured of one piece, as typed, and what of it is no number. */
 export function measuresTyped(form: { readonly height?: string; readonly across?: string }): {
@@ -92,9 +93,13 @@ export const outcomeOf = (b: Batch, seen: Seen): OutcomeFields => ({
 });
 
 /** Fields that can't be sent as they are, with what is wrong; and what is sent else. */
-export function outcomeToSend(form: OutcomeFields): { readonly errors: Readonly<Record<string, string>>; readonly outcome: object } {
+export function outcomeToSend(form: OutcomeFields): {
+  readonly errors: Readonly<Record<string, string>>;
+  readonly outcome: object;
+} {
   const errors: Record<string, string> = {};
-  const whole = (text: string): number | null => (text.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(text) ? Number(text) : Number.NaN);
+  const whole = (text: string): number | null =>
+    text.trim() === '' ? null : /^\s*\d{1,6}\s*$/.test(text) ? Number(text) : Number.NaN;
   const [pieces, waste] = [whole(form.pieces), whole(form.waste)];
   const measures = measuresTyped(form);
   const { heightMm, acrossMm } = measures;
@@ -106,5 +111,8 @@ export function outcomeToSend(form: OutcomeFields): { readonly errors: Readonly<
   Object.assign(errors, measures.errors);
   if (form.verdict === '') errors.verdict = 'Tap a verdict.';
   const { verdict, marks, note, scales, change } = form;
-  return { errors, outcome: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change } };
+  return {
+    errors,
+    outcome: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change },
+  };
 }

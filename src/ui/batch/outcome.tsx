@@ -116,7 +116,13 @@ export function OutcomeForm({
         </div>
         {target ? (
           <div className="mb-4">
-            <TargetScore score={scoreOf(target, { scales: form.scales, heightMm: known(mm(form.height)), acrossMm: known(mm(form.across)) })} />
+            <TargetScore
+              score={scoreOf(target, {
+                scales: form.scales,
+                heightMm: known(mm(form.height)),
+                acrossMm: known(mm(form.across)),
+              })}
+            />
           </div>
         ) : null}
         <ManyTaps
@@ -203,7 +209,14 @@ export function OutcomeForm({
         hint="One, so that its effect can be told."
         inputClass="!min-h-14 text-xl"
       />
-      <TextField label="Note" rows={3} maxLength={4000} value={form.note} onChange={(e) => set({ note: e.target.value })} error={errors.note} />
+      <TextField
+        label="Note"
+        rows={3}
+        maxLength={4000}
+        value={form.note}
+        onChange={(e) => set({ note: e.target.value })}
+        error={errors.note}
+      />
       <Clashes of={revised} />
       {refusal && !revised.conflict ? (
         <Notice weight="stop" role="alert">

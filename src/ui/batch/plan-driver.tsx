@@ -50,7 +50,21 @@ interface Props {
 }
 
 /** What drives the batch, and the portion it is poured in. */
-export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shelf, offers, lines, density, portion, amountFor }: Props) {
+export function PlanDriver({
+  typed: t,
+  set,
+  errors,
+  units,
+  pan,
+  kind,
+  gear,
+  shelf,
+  offers,
+  lines,
+  density,
+  portion,
+  amountFor,
+}: Props) {
   const ask = ASKS[t.by];
   const fitting = gear.filter((g) => portionFor(g, kind) !== null);
   const things = thingsIn(lines);
@@ -68,12 +82,21 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
   );
   const pickGear = (id: string): void => {
     const g = fitting.find((x) => x.id === id);
-    set({ gear: id, ...(g && { piecesEach: String(placesOn(g, kind)), portion: String(ml(portionFor(g, kind) ?? 60)) }) });
+    set({
+      gear: id,
+      ...(g && { piecesEach: String(placesOn(g, kind)), portion: String(ml(portionFor(g, kind) ?? 60)) }),
+    });
   };
   const noted = things.filter((i) => (shelf[i.id]?.onHandG ?? 0) > 0);
   const usedUp = (several: readonly string[]): void => {
     const first = runsOutFirst(several, { lines, shelf });
-    set({ several, ...(first && { ingredientId: first.ingredientId, amount: massNumber(first.grams, units).replaceAll('\u2009', '') }) });
+    set({
+      several,
+      ...(first && {
+        ingredientId: first.ingredientId,
+        amount: massNumber(first.grams, units).replaceAll('\u2009', ''),
+      }),
+    });
   };
   return (
     <>
@@ -89,7 +112,11 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
             ...(by === 'ingredient' && t.ingredientId === '' && things[0] && { ingredientId: things[0].id }),
             ...(by === 'pans' &&
               t.gear === '' &&
-              first && { gear: first.id, piecesEach: String(placesOn(first, kind)), portion: String(ml(portionFor(first, kind) ?? 60)) }),
+              first && {
+                gear: first.id,
+                piecesEach: String(placesOn(first, kind)),
+                portion: String(ml(portionFor(first, kind) ?? 60)),
+              }),
           };
           set({ ...to, amount: amountFor(by, to) });
         }}
@@ -98,14 +125,21 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
         <Choice
           label="Of"
           value={t.ingredientId}
-          onChange={(ingredientId) => set({ ingredientId, several: [], amount: amountFor('ingredient', { ...t, ingredientId }) })}
+          onChange={(ingredientId) =>
+            set({ ingredientId, several: [], amount: amountFor('ingredient', { ...t, ingredientId }) })
+          }
           options={things.map((i) => ({ value: i.id, label: kitchenName(i) }))}
         />
       ) : null}
       {t.by === 'ingredient' && noted.length > 1 ? (
         <fieldset className="grid gap-1">
           <legend className="mb-1 text-sm font-semibold text-soft">Or all there is in stock of several</legend>
-          <ManyTaps label="Used up together" values={t.several} options={noted.map((i) => ({ value: i.id, label: kitchenName(i) }))} onChange={usedUp} />
+          <ManyTaps
+            label="Used up together"
+            values={t.several}
+            options={noted.map((i) => ({ value: i.id, label: kitchenName(i) }))}
+            onChange={usedUp}
+          />
           {t.several.length > 1 ? (
             <p className="text-[15px]" role="status">
               {kitchenName(things.find((i) => i.id === t.ingredientId) ?? noted[0] ?? { name: '' })} runs out first.
@@ -114,7 +148,12 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
         </fieldset>
       ) : null}
       {t.by === 'pans' && fitting.length > 0 ? (
-        <Choice label="In" value={t.gear} onChange={pickGear} options={fitting.map((g) => ({ value: g.id, label: g.name }))} />
+        <Choice
+          label="In"
+          value={t.gear}
+          onChange={pickGear}
+          options={fitting.map((g) => ({ value: g.id, label: g.name }))}
+        />
       ) : null}
       <div className="flex gap-3">
         <Field
@@ -148,7 +187,11 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
         </div>
       ) : null}
       {pan ? null : (
-        <Switch label="a first piece to test with, outside the count" on={t.testPiece ?? t.by === 'guests'} onSwitch={(testPiece) => set({ testPiece })} />
+        <Switch
+          label="a first piece to test with, outside the count"
+          on={t.testPiece ?? t.by === 'guests'}
+          onSwitch={(testPiece) => set({ testPiece })}
+        />
       )}
       {t.by === 'vessel' ? small('head', 'Left free for whisking', '%', 'driver.headPct') : null}
       {t.by === 'pans' ? small('piecesEach', 'Pieces in one filling', '', 'driver.piecesEach') : null}
@@ -156,13 +199,19 @@ export function PlanDriver({ typed: t, set, errors, units, pan, kind, gear, shel
         <fieldset className="flex flex-wrap gap-2">
           <legend className="mb-1 text-sm font-semibold text-soft">Portions this kitchen can pour</legend>
           {offers.map((o) => (
-            <Button key={o.name} aria-pressed={portion !== null && ml(portion.ml) === ml(o.ml)} onClick={() => set({ portion: o.said ?? String(ml(o.ml)) })}>
+            <Button
+              key={o.name}
+              aria-pressed={portion !== null && ml(portion.ml) === ml(o.ml)}
+              onClick={() => set({ portion: o.said ?? String(ml(o.ml)) })}
+            >
               {o.name} <span className="font-normal">{ml(o.ml)} ml</span>
             </Button>
           ))}
         </fieldset>
       ) : null}
-      {pan && !COUNTS.includes(t.by) ? null : <PortionMore density={density} onMl={(x) => set({ portion: String(ml(x)) })} />}
+      {pan && !COUNTS.includes(t.by) ? null : (
+        <PortionMore density={density} onMl={(x) => set({ portion: String(ml(x)) })} />
+      )}
     </>
   );
 }

@@ -55,7 +55,9 @@ export function MeansView({
     `${m.factor.toFixed(m.factor < 10 ? 2 : 1)} x the recipe`,
     ...(driver?.by === 'guests' ? [guestsWords(driver, pieces)] : made !== null ? [counted(made.all, pieces)] : []),
     ...(driver && hasTestPiece(driver) ? ['one more to test with'] : []),
-    ...(cups ? [`${millilitres(volumeMl)} of batter`] : [`${grams(m.flourG, units)} of flour`, `${grams(massG, units)} or ${millilitres(volumeMl)} of batter`]),
+    ...(cups
+      ? [`${millilitres(volumeMl)} of batter`]
+      : [`${grams(m.flourG, units)} of flour`, `${grams(massG, units)} or ${millilitres(volumeMl)} of batter`]),
     ...(eggs > 0.2 ? [`${quarters(eggs)} ${eggs > 1.125 ? 'eggs' : 'egg'}`] : []),
   ];
   return <p className="text-[15px]">{said.join('; ')}.</p>;
@@ -92,13 +94,27 @@ export function Drifted({ moved, all }: { readonly moved: readonly Moved[]; read
 }
 
 /** What a scale's steps make of small amounts, where no spoon stands beside them: what that costs, said. */
-export function ReadsAs({ sheet, stepG, units }: { readonly sheet: readonly SheetLine[]; readonly stepG: number; readonly units: Units }) {
+export function ReadsAs({
+  sheet,
+  stepG,
+  units,
+}: {
+  readonly sheet: readonly SheetLine[];
+  readonly stepG: number;
+  readonly units: Units;
+}) {
   const rough = readRoughly(sheet, stepG);
   if (rough.length === 0) return null;
   return (
     <p className="text-[15px] text-soft">
       On a scale with steps of {grams(stepG, units)}{' '}
-      {rough.map((r) => `${r.name.toLowerCase()} reads ${grams(r.reads, units)} (${r.pct > 0 ? '+' : '\u2212'}${Math.abs(r.pct).toFixed(0)} %)`).join(', ')}.
+      {rough
+        .map(
+          (r) =>
+            `${r.name.toLowerCase()} reads ${grams(r.reads, units)} (${r.pct > 0 ? '+' : '\u2212'}${Math.abs(r.pct).toFixed(0)} %)`,
+        )
+        .join(', ')}
+      .
     </p>
   );
 }
@@ -163,7 +179,9 @@ export function KitchenWords({
           </span>
         </Button>
       ) : null}
-      {volumeMl !== null && volumeMl > MANY_CUPS_ML ? <p>That is many cups: a scale is quicker, and counts no scoop twice.</p> : null}
+      {volumeMl !== null && volumeMl > MANY_CUPS_ML ? (
+        <p>That is many cups: a scale is quicker, and counts no scoop twice.</p>
+      ) : null}
     </div>
   );
 }
@@ -215,7 +233,11 @@ export function EggsView({
         options={[
           {
             value: 'weigh',
-            label: cups ? 'as the measures have it' : choice ? `weigh ${grams(choice.exact * choice.gramsEach, units)} of ${crack} beaten` : 'weigh the egg',
+            label: cups
+              ? 'as the measures have it'
+              : choice
+                ? `weigh ${grams(choice.exact * choice.gramsEach, units)} of ${crack} beaten`
+                : 'weigh the egg',
           },
           ...(choice?.canBeWhole || chosen !== null
             ? [{ value: 'whole' as const, label: `${eggs(chosen ?? choice?.whole ?? 0)} whole, re-balance the rest` }]
@@ -276,7 +298,9 @@ export function YieldWords({
           : `Poured ${said ? `${said}, ` : ''}${grams(portionMl * density, units)} each, served about ${massNumber(least, units)} to ${grams(most, units)}: the heat takes the rest.`}
         {loads && loads.full > 0 && pace
           ? ` ${pace.atOnce} at once: ${loads.full} full ${FILLING_NAMES[kind]}${loads.full === 1 ? '' : 's'}${
-              loads.last > 0 ? ` and one of ${loads.last}; ${loads.toFill} more ${piecesName} would fill it, to cool and freeze` : ''
+              loads.last > 0
+                ? ` and one of ${loads.last}; ${loads.toFill} more ${piecesName} would fill it, to cool and freeze`
+                : ''
             }.`
           : ''}
       </p>

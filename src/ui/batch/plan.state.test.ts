@@ -35,7 +35,10 @@ const ASKED: SplitAsked = {
   bowls: [],
 };
 
-const FORMULA = { ...EMPTY_FORMULA, entries: [...PLAIN_CAKE, '1 banana, mashed'].map((text, n) => ({ key: `l${n + 1}`, text })) };
+const FORMULA = {
+  ...EMPTY_FORMULA,
+  entries: [...PLAIN_CAKE, '1 banana, mashed'].map((text, n) => ({ key: `l${n + 1}`, text })),
+};
 const LINES = countedLines(FORMULA, FRESH_KITCHEN, null);
 const BANANA_G = LINES.find((l) => l.ingredient?.id.startsWith('banana'))?.parts[0]?.grams ?? 0;
 const WITH: TypedWith = { house: FRESH_KITCHEN, shelf: {}, lines: LINES, card: analyse(LINES, 'griddle'), pan: false };
@@ -43,7 +46,14 @@ const oz: TypedWith = { ...WITH, house: { ...FRESH_KITCHEN, units: { ...FRESH_UN
 
 test('a driver is read with comma or point; each wrong number is told at its own box', () => {
   const read = (part: Partial<PlanTyped>) => readDriver({ ...TYPED, ...part }, WITH);
-  expect(read({ portion: '62,5' }).driver).toEqual({ by: 'guests', guests: 84, each: 2, secondsPct: 10, testPiece: true, portionMl: 62.5 });
+  expect(read({ portion: '62,5' }).driver).toEqual({
+    by: 'guests',
+    guests: 84,
+    each: 2,
+    secondsPct: 10,
+    testPiece: true,
+    portionMl: 62.5,
+  });
   expect(read({ seconds: '0' }).driver).not.toBeNull();
   expect(read({ amount: '8.5', each: '', seconds: '-1' })).toMatchObject({
     driver: null,
@@ -78,7 +88,9 @@ test('what another driver asks is worked from the batch as it stands: twelve pie
   const begun = timesOf(LINES, { by: 'pieces', pieces: 12, portionMl: 60 }, 'griddle');
   if (!begun.ok) throw new Error(begun.error.message);
   const means = meansOf(LINES, begun.value.before, begun.value.factor, 60);
-  const as = (by: By): Driver | null => readDriver({ ...TYPED, by, ingredientId: 'egg', amount: amountFor(by, { ...TYPED, by }, means, WITH) }, WITH).driver;
+  const as = (by: By): Driver | null =>
+    readDriver({ ...TYPED, by, ingredientId: 'egg', amount: amountFor(by, { ...TYPED, by }, means, WITH) }, WITH)
+      .driver;
   for (const by of ['pieces', 'flour', 'mass', 'vessel', 'factor'] as const) {
     const d = as(by);
     const again = d && timesOf(LINES, d, 'griddle');
@@ -91,12 +103,17 @@ test('what another driver asks is worked from the batch as it stands: twelve pie
 });
 
 test('of several things on the shelf the one that runs out first drives, with all there is of it', () => {
-  const id = (name: string) => LINES.flatMap((l) => l.parts).find((p) => p.ingredient.id.startsWith(name))?.ingredient.id ?? '';
+  const id = (name: string) =>
+    LINES.flatMap((l) => l.parts).find((p) => p.ingredient.id.startsWith(name))?.ingredient.id ?? '';
   const [flour, banana] = [id('flour'), id('banana')];
-  const has = (x: string) => LINES.flatMap((l) => l.parts).reduce((a, p) => a + (p.ingredient.id === x ? p.grams : 0), 0);
+  const has = (x: string) =>
+    LINES.flatMap((l) => l.parts).reduce((a, p) => a + (p.ingredient.id === x ? p.grams : 0), 0);
   // four times the flour, and twice the banana
   const shelf = { [flour]: { ...NOTED, onHandG: 4 * has(flour) }, [banana]: { ...NOTED, onHandG: 2 * has(banana) } };
-  expect(runsOutFirst([flour, banana], { lines: LINES, shelf })).toEqual({ ingredientId: banana, grams: 2 * has(banana) });
+  expect(runsOutFirst([flour, banana], { lines: LINES, shelf })).toEqual({
+    ingredientId: banana,
+    grams: 2 * has(banana),
+  });
   expect(runsOutFirst([flour], { lines: LINES, shelf })?.ingredientId).toBe(flour);
   expect(runsOutFirst(['honey'], { lines: LINES, shelf })).toBeNull();
 });
@@ -112,14 +129,28 @@ test('what was worked out stands until something else is typed over it', () => {
   const bowls = { ...FRESH_SPLIT, by: 'bowls' } as const;
   // 186 pieces at 4 a minute are 46.5 minutes: the arm decides, four of 4125 g, all within their hour
   expect(readSplit(bowls, ASKED).split).toMatchObject({ by: 'bowls', mixes: 4, atOnce: 4, lifeMin: 60 });
-  expect(readSplit({ ...bowls, mixes: '6', life: '20' }, ASKED).split).toMatchObject({ mixes: 6, atOnce: 2, lifeMin: 20, apartMin: 15.5 });
+  expect(readSplit({ ...bowls, mixes: '6', life: '20' }, ASKED).split).toMatchObject({
+    mixes: 6,
+    atOnce: 2,
+    lifeMin: 20,
+    apartMin: 15.5,
+  });
   const wrong = readSplit({ ...bowls, mixes: '2.5', pace: 'fast' }, ASKED);
   expect(wrong.split).toBeNull();
-  expect(wrong.errors).toEqual({ 'split.mixes': 'Mixes come whole.', 'split.pace': 'Pieces a minute: "fast" is not a number.' });
+  expect(wrong.errors).toEqual({
+    'split.mixes': 'Mixes come whole.',
+    'split.pace': 'Pieces a minute: "fast" is not a number.',
+  });
   // in one bowl nobody asks for them
   expect(readSplit({ ...FRESH_SPLIT, mixes: 'x' }, ASKED)).toMatchObject({ split: { by: 'one' }, errors: {} });
-  expect(readSplit({ ...FRESH_SPLIT, by: 'kits', benches: '4', classes: '2' }, ASKED).split).toEqual({ by: 'kits', benches: 4, classes: 2 });
-  expect(readSplit({ ...FRESH_SPLIT, by: 'kits', benches: '31', classes: '2' }, ASKED).errors).toEqual({ 'split.benches': 'At most 60 kits at a time.' });
+  expect(readSplit({ ...FRESH_SPLIT, by: 'kits', benches: '4', classes: '2' }, ASKED).split).toEqual({
+    by: 'kits',
+    benches: 4,
+    classes: 2,
+  });
+  expect(readSplit({ ...FRESH_SPLIT, by: 'kits', benches: '31', classes: '2' }, ASKED).errors).toEqual({
+    'split.benches': 'At most 60 kits at a time.',
+  });
 });
 
 test('a sauce is for everyone at the table unless it says for how many', () => {
@@ -135,7 +166,16 @@ test('a sauce is for everyone at the table unless it says for how many', () => {
 });
 
 test('what stands under the name of a sheet', () => {
-  const about = { driver: null, wanted: 186, made: null, portionMl: 60, pieces: 'cakes', massG: 16_000, volumeMl: null, units: FRESH_UNITS };
+  const about = {
+    driver: null,
+    wanted: 186,
+    made: null,
+    portionMl: 60,
+    pieces: 'cakes',
+    massG: 16_000,
+    volumeMl: null,
+    units: FRESH_UNITS,
+  };
   const bowls = { by: 'bowls', mixes: 4, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 12 } as const;
   const plain = (x: readonly string[]): string => x.join('; ').replaceAll('\u2009', '');
   expect(plain(sheetAbout({ ...about, split: bowls }))).toBe(

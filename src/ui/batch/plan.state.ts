@@ -95,7 +95,11 @@ export interface ReadDriver {
 
 /** What the batter holds, each thing once. */
 export const thingsIn = (lines: readonly AccountLine[]): readonly Ingredient[] => [
-  ...new Map(lines.filter((l) => l.use === 'batter').flatMap((l) => l.parts.map((p) => [p.ingredient.id, p.ingredient] as const))).values(),
+  ...new Map(
+    lines
+      .filter((l) => l.use === 'batter')
+      .flatMap((l) => l.parts.map((p) => [p.ingredient.id, p.ingredient] as const)),
+  ).values(),
 ];
 
 const FLOUR: Pick<Ingredient, 'id'> = { id: 'flour-all-purpose' };
@@ -122,7 +126,10 @@ export function readDriver(t: PlanTyped, q: TypedWith): ReadDriver {
   /** g of a thing as it is said; a bare number is in what the house weighs. */
   const amountOf = (i: Ingredient | undefined): number => {
     const bare = typedNumber(t.amount, units.weight);
-    if (!i || !Number.isNaN(bare)) return check(ask.path, t.amount.replace(/\s*(g|oz)$/i, ''), ask.label, ask.most) * (units.weight === 'oz' ? OZ_G : 1);
+    if (!i || !Number.isNaN(bare))
+      return (
+        check(ask.path, t.amount.replace(/\s*(g|oz)$/i, ''), ask.label, ask.most) * (units.weight === 'oz' ? OZ_G : 1)
+      );
     const said = amountSaid(t.amount, i, { onHandG: q.shelf[i.id]?.onHandG ?? null, conventions });
     if (!said.ok) errors[ask.path] = `${ask.label}: ${said.error}`;
     return said.ok ? said.value : Number.NaN;
@@ -142,18 +149,32 @@ export function readDriver(t: PlanTyped, q: TypedWith): ReadDriver {
           portionMl,
         };
       case 'pans':
-        return { by: 'pans', fillings: count(), piecesEach: check('driver.piecesEach', t.piecesEach, 'Pieces in one', 200, true), portionMl };
+        return {
+          by: 'pans',
+          fillings: count(),
+          piecesEach: check('driver.piecesEach', t.piecesEach, 'Pieces in one', 200, true),
+          portionMl,
+        };
       case 'vessel': {
         const l = /^([\d.,]+)\s*l(?:it(?:er|re)s?)?$/i.exec(t.amount.trim());
-        const ml = l ? 1000 * typedNumber(l[1] ?? '', '') : check(ask.path, t.amount.replace(/\s*ml$/i, ''), ask.label, ask.most);
+        const ml = l
+          ? 1000 * typedNumber(l[1] ?? '', '')
+          : check(ask.path, t.amount.replace(/\s*ml$/i, ''), ask.label, ask.most);
         return { by: 'vessel', ml, headPct: check('driver.headPct', t.head, 'Head room', 90, false, true) };
       }
       case 'flour':
-        return { by: 'flour', grams: amountOf(things.find((i) => i.id === FLOUR.id) ?? things.find((i) => i.category === 'flour')) };
+        return {
+          by: 'flour',
+          grams: amountOf(things.find((i) => i.id === FLOUR.id) ?? things.find((i) => i.category === 'flour')),
+        };
       case 'mass':
         return { by: 'mass', grams: amountOf(undefined) };
       case 'ingredient':
-        return { by: 'ingredient', ingredientId: t.ingredientId, grams: amountOf(things.find((i) => i.id === t.ingredientId)) };
+        return {
+          by: 'ingredient',
+          ingredientId: t.ingredientId,
+          grams: amountOf(things.find((i) => i.id === t.ingredientId)),
+        };
       case 'eggs':
         return { by: 'eggs', eggs: check(ask.path, t.amount.replace(/\s*eggs?$/i, ''), ask.label, ask.most) };
       case 'factor':
@@ -161,11 +182,18 @@ export function readDriver(t: PlanTyped, q: TypedWith): ReadDriver {
     }
   })();
   const testPiece = !q.pan && (t.testPiece ?? t.by === 'guests');
-  return { driver: Object.keys(errors).length > 0 ? null : { ...made, ...(testPiece && { testPiece }) }, portion, errors };
+  return {
+    driver: Object.keys(errors).length > 0 ? null : { ...made, ...(testPiece && { testPiece }) },
+    portion,
+    errors,
+  };
 }
 
 /** Of several things on the shelf, the one that runs out first, and all there is of it. Null where none of them is noted, or in it. */
-export function runsOutFirst(ids: readonly string[], q: Pick<TypedWith, 'lines' | 'shelf'>): { readonly ingredientId: string; readonly grams: number } | null {
+export function runsOutFirst(
+  ids: readonly string[],
+  q: Pick<TypedWith, 'lines' | 'shelf'>,
+): { readonly ingredientId: string; readonly grams: number } | null {
   const goes = ids.flatMap((ingredientId) => {
     const [grams, has] = [q.shelf[ingredientId]?.onHandG ?? 0, ingredientGrams(q.lines, ingredientId)];
     return grams > 0 && has > 0 ? [{ ingredientId, grams, times: grams / has }] : [];
@@ -199,7 +227,11 @@ export function readBoth(
     };
   };
   const [a, b] = [of('a'), of('b')];
-  return { driver: Object.keys(errors).length > 0 ? null : { by: 'both', a, b, ...(testPiece && { testPiece }) }, portion: null, errors };
+  return {
+    driver: Object.keys(errors).length > 0 ? null : { by: 'both', a, b, ...(testPiece && { testPiece }) },
+    portion: null,
+    errors,
+  };
 }
 
 const number = (x: number, digits: number): string => String(Number(x.toFixed(digits)));
@@ -211,7 +243,8 @@ const number = (x: number, digits: number): string => String(Number(x.toFixed(di
 export function amountFor(by: By, t: PlanTyped, means: Means | null, q: TypedWith): string {
   if (!means) return by === 'factor' ? '1' : '';
   const weight = (g: number): string => massNumber(g, q.house.units).replaceAll('\u2009', '');
-  const per = (each: string): number => Math.max(1, Math.ceil((means.pieces ?? 0) / Math.max(1, typedNumber(each, '') || 1) - 1e-9));
+  const per = (each: string): number =>
+    Math.max(1, Math.ceil((means.pieces ?? 0) / Math.max(1, typedNumber(each, '') || 1) - 1e-9));
   switch (by) {
     case 'pieces':
       return means.pieces === null ? '' : String(Math.max(1, means.pieces));

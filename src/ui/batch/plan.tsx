@@ -51,7 +51,16 @@ import { LitPart } from './lit-part';
 import { MeasureSheet } from './measure-sheet';
 import type { BothTyped, PlanTyped } from './plan.state';
 import { PlanDriver } from './plan-driver';
-import { ClaimView, Drifted, EggsView, KitchenWords, LargeBowlWords, MeansView, ReadsAs, YieldWords } from './plan-words';
+import {
+  ClaimView,
+  Drifted,
+  EggsView,
+  KitchenWords,
+  LargeBowlWords,
+  MeansView,
+  ReadsAs,
+  YieldWords,
+} from './plan-words';
 import { ServePart } from './serve-part';
 import { FRESH_SPLIT, SplitPart, type SplitTyped } from './split-part';
 import type { TakenTyped } from './store-part';
@@ -70,7 +79,9 @@ function portionAt(formula: Formula, end: EndId): string {
 
 /** What the server refuses of kept lots, by the lot's id. */
 const refusedIn = (errors: Readonly<Record<string, string>>): Readonly<Record<string, string>> =>
-  Object.fromEntries(Object.entries(errors).flatMap(([at, why]) => (at.startsWith('kept.') ? [[at.slice('kept.'.length), why]] : [])));
+  Object.fromEntries(
+    Object.entries(errors).flatMap(([at, why]) => (at.startsWith('kept.') ? [[at.slice('kept.'.length), why]] : [])),
+  );
 
 export type MakeAnswer = ActionResult<{ readonly batchId: string }>;
 
@@ -96,7 +107,11 @@ interface Props {
   /** What is kept of earlier makings. */
   readonly kept?: readonly KeptLot[];
   /** The plan that was kept for later, as it stood; null: a new one. */
-  readonly plan?: { readonly id: string; readonly revision: number; readonly typed: z.output<typeof planTypedSchema> | null } | null;
+  readonly plan?: {
+    readonly id: string;
+    readonly revision: number;
+    readonly typed: z.output<typeof planTypedSchema> | null;
+  } | null;
   readonly make: (input: unknown) => Promise<MakeAnswer>;
   readonly keep: (input: unknown) => Promise<ActionResult<{ readonly id: string; readonly revision: number }>>;
 }
@@ -143,11 +158,15 @@ export function Plan({
       all &&
       lines
         .flatMap((l) => (l.use === 'batter' ? l.parts : []))
-        .find((p) => p.ingredient.id === all.ingredientId || (isShellEgg(all.ingredientId) && isShellEgg(p.ingredient.id)));
+        .find(
+          (p) => p.ingredient.id === all.ingredientId || (isShellEgg(all.ingredientId) && isShellEgg(p.ingredient.id)),
+        );
     const drives = all && own ? { ingredientId: own.ingredient.id, grams: all.grams } : null;
     return {
       by: drives ? 'ingredient' : pan ? 'factor' : people ? 'guests' : 'pieces',
-      amount: drives ? massNumber(drives.grams, house.units).replaceAll('\u2009', '') : (pieces ?? (pan ? '1' : String(makes(lines) ?? 12))),
+      amount: drives
+        ? massNumber(drives.grams, house.units).replaceAll('\u2009', '')
+        : (pieces ?? (pan ? '1' : String(makes(lines) ?? 12))),
       portion: String(poured),
       each: '3',
       seconds: '10',
@@ -161,7 +180,9 @@ export function Plan({
   });
   const [splitTyped, setSplit] = useState<SplitTyped>(was?.split ?? FRESH_SPLIT);
   const [beside, setBeside] = useState<readonly Beside[]>(was?.beside ?? []);
-  const [exactness, setExactness] = useState<Exactness>(was?.exactness ?? (scalesOf(house.gear).length === 0 ? 'kitchen' : 'gram'));
+  const [exactness, setExactness] = useState<Exactness>(
+    was?.exactness ?? (scalesOf(house.gear).length === 0 ? 'kitchen' : 'gram'),
+  );
   const [eggs, setEggs] = useState<number | null>(was?.eggs ?? null);
   const [take, setTake] = useState(was?.take ?? true);
   const [serving, setServing] = useState<Serving | null>(was?.serving ?? null);
@@ -254,13 +275,31 @@ export function Plan({
   const keepIt = async (): Promise<void> => {
     const what = askedNow();
     if (!what) return;
-    const stands = { typed, split: splitTyped, beside, exactness, eggs, take, serving, lit, litSecond, bags: bagsTyped, kept: keptTyped, both, end };
-    const a = await asking.ask((requestId) => keep({ id: saved?.id ?? null, revision: saved?.revision ?? null, asked: what, typed: stands, requestId }));
+    const stands = {
+      typed,
+      split: splitTyped,
+      beside,
+      exactness,
+      eggs,
+      take,
+      serving,
+      lit,
+      litSecond,
+      bags: bagsTyped,
+      kept: keptTyped,
+      both,
+      end,
+    };
+    const a = await asking.ask((requestId) =>
+      keep({ id: saved?.id ?? null, revision: saved?.revision ?? null, asked: what, typed: stands, requestId }),
+    );
     if (!a?.ok) return;
     setSaved({ id: a.id, revision: a.revision });
     // a reload opens it as it was kept
     window.history.replaceState(null, '', `/formulas/${formulaId}/plan?plan=${a.id}`);
-    toast(`Kept${serving ? ` for ${time.andDay(serving.at, Date.now())}` : ''}: it waits on Today, and nothing is taken from stock yet.`);
+    toast(
+      `Kept${serving ? ` for ${time.andDay(serving.at, Date.now())}` : ''}: it waits on Today, and nothing is taken from stock yet.`,
+    );
   };
 
   const spared = washes(p.lines.map((l) => ({ ingredient: l.ingredient, tool: toolOf(l) })));
@@ -284,7 +323,10 @@ export function Plan({
               changed();
               setExactness(v);
             }}
-            options={(['gram', 'exact', 'kitchen', 'eye'] as const).map((value) => ({ value, label: EXACTNESS_WORDS[value] }))}
+            options={(['gram', 'exact', 'kitchen', 'eye'] as const).map((value) => ({
+              value,
+              label: EXACTNESS_WORDS[value],
+            }))}
           />
         </div>
         {formula.ends ? (
@@ -296,7 +338,11 @@ export function Plan({
               if (v === '') return;
               changed();
               setEggs(null);
-              if (v === 'both') setBoth({ a: { pieces: '6', portion: portionAt(formula, 'a') }, b: { pieces: '6', portion: portionAt(formula, 'b') } });
+              if (v === 'both')
+                setBoth({
+                  a: { pieces: '6', portion: portionAt(formula, 'a') },
+                  b: { pieces: '6', portion: portionAt(formula, 'b') },
+                });
               else {
                 setBoth(null);
                 setEnd(v);
@@ -438,8 +484,8 @@ export function Plan({
         ) : null}
         {p.pan && p.panfulMl !== null && planned?.pieces && planned.volumeMl > 1.15 * p.panfulMl ? (
           <p className="text-[15px]" role="status">
-            More than one pan takes ({millilitres(p.panfulMl)}): it is poured as <strong>{planned.pieces.all} pans</strong>,{' '}
-            {millilitres(planned.volumeMl / planned.pieces.all)} in each.
+            More than one pan takes ({millilitres(p.panfulMl)}): it is poured as{' '}
+            <strong>{planned.pieces.all} pans</strong>, {millilitres(planned.volumeMl / planned.pieces.all)} in each.
           </p>
         ) : null}
         <LitPart
@@ -481,8 +527,9 @@ export function Plan({
         <ReadsAs sheet={oneMix(p.sheet)} stepG={p.stepG} units={units} />
         {exactness === 'eye' ? (
           <Notice weight="note">
-            By eye, for a hurry: all in one bowl or the blender, whole spoons and a jug’s marks, nothing set out and no second look. What is given up: the
-            ratios above, and that the next batch is as this one. The log says which gear it was.
+            By eye, for a hurry: all in one bowl or the blender, whole spoons and a jug’s marks, nothing set out and no
+            second look. What is given up: the ratios above, and that the next batch is as this one. The log says which
+            gear it was.
           </Notice>
         ) : null}
         {inMeasures(exactness) ? (
@@ -510,7 +557,11 @@ export function Plan({
             cups={inMeasures(exactness)}
           />
         ) : null}
-        <Button look="bare" className="self-start" onClick={() => router.push(`/formulas/${formulaId}?version=${number}`)}>
+        <Button
+          look="bare"
+          className="self-start"
+          onClick={() => router.push(`/formulas/${formulaId}?version=${number}`)}
+        >
           Back to the bench
         </Button>
       </section>
@@ -524,21 +575,24 @@ export function Plan({
           ) : null}
           {unread.length > 0 ? (
             <Notice weight="stop" role="alert">
-              {unread.length === 1 ? 'One line is' : `${unread.length} lines are`} not understood: {unread.map((l) => `“${l.text.slice(0, 50)}”`).join(', ')}.
-              Say on the Bench what is meant, or leave it out there.{' '}
+              {unread.length === 1 ? 'One line is' : `${unread.length} lines are`} not understood:{' '}
+              {unread.map((l) => `“${l.text.slice(0, 50)}”`).join(', ')}. Say on the Bench what is meant, or leave it
+              out there.{' '}
               <Link className="font-semibold text-rim underline" href={`/formulas/${formulaId}?version=${number}`}>
                 To the Bench
               </Link>
             </Notice>
           ) : open.length > 0 ? (
             <Notice weight="look">
-              {open.length === 1 ? 'One line has' : `${open.length} lines have`} no grams and {open.length === 1 ? 'is' : 'are'} left as written:{' '}
+              {open.length === 1 ? 'One line has' : `${open.length} lines have`} no grams and{' '}
+              {open.length === 1 ? 'is' : 'are'} left as written:{' '}
               {open.map((l) => `"${l.text.slice(0, 50)}"`).join(', ')}.
             </Notice>
           ) : null}
           {ok && p.short.length > 0 ? (
             <Notice weight="look">
-              Short in stock: {p.short.map((r) => `${kitchenName(r.ingredient)} ${grams(r.shortG ?? 0, units)}`).join(', ')}.
+              Short in stock:{' '}
+              {p.short.map((r) => `${kitchenName(r.ingredient)} ${grams(r.shortG ?? 0, units)}`).join(', ')}.
               {take ? ' Started as it is, the batch takes what there is.' : ''}
             </Notice>
           ) : null}
@@ -569,7 +623,11 @@ export function Plan({
         {planned ? (
           <>
             <MeasureSheet
-              title={formula.ends && !both ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}` : formula.name}
+              title={
+                formula.ends && !both
+                  ? `${formula.name}, ${formula.ends.find((e) => e.id === end)?.name ?? ''}`
+                  : formula.name
+              }
               about={[
                 ...sheetAbout({
                   driver,
@@ -584,7 +642,9 @@ export function Plan({
                   units,
                 }),
                 `version ${number}`,
-                spared > 0 ? `measured with spoons, this order spares ${spared === 1 ? 'one rinse' : `${spared} rinses`} against the card’s` : '',
+                spared > 0
+                  ? `measured with spoons, this order spares ${spared === 1 ? 'one rinse' : `${spared} rinses`} against the card’s`
+                  : '',
               ]}
               method={p.method}
               lines={oneMix(p.sheet)}
@@ -629,7 +689,9 @@ export function Plan({
           </>
         ) : (
           <section aria-label="Mixing sheet" className="rounded-plate bg-white p-5 text-soft">
-            {p.bagsAlone ? 'All of it comes from bags: started, each has its sheet.' : 'The sheet stands here as soon as the numbers on the left are right.'}
+            {p.bagsAlone
+              ? 'All of it comes from bags: started, each has its sheet.'
+              : 'The sheet stands here as soon as the numbers on the left are right.'}
           </section>
         )}
       </div>

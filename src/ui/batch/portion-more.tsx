@@ -7,7 +7,13 @@ import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
 
 /** Other ways to say a portion: a standard scoop, its weight, or how wide and thick it lies. */
-export function PortionMore({ density, onMl }: { readonly density: number | null; readonly onMl: (ml: number) => void }) {
+export function PortionMore({
+  density,
+  onMl,
+}: {
+  readonly density: number | null;
+  readonly onMl: (ml: number) => void;
+}) {
   const [open, setOpen] = useState(false);
   const [scoop, setScoop] = useState('');
   const [weight, setWeight] = useState('');
@@ -22,7 +28,8 @@ export function PortionMore({ density, onMl }: { readonly density: number | null
         By scoop number, weight or width
       </Button>
     );
-  const bad = (text: string): string | undefined => (text.trim() !== '' && !(typedNumber(text) > 0) ? 'Write a number.' : undefined);
+  const bad = (text: string): string | undefined =>
+    text.trim() !== '' && !(typedNumber(text) > 0) ? 'Write a number.' : undefined;
   return (
     <fieldset className="flex flex-wrap items-start gap-3">
       <legend className="sr-only">Portion another way</legend>

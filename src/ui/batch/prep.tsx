@@ -64,10 +64,28 @@ const WAYS = [
 
 const STAGES = ['mise', 'weigh', 'check', 'join', 'rest'] as const;
 type Stage = (typeof STAGES)[number];
-const STAGE_WORDS: Readonly<Record<Stage, string>> = { mise: 'Set out', weigh: 'Weigh in', check: 'Second look', join: 'Combine', rest: 'Rest' };
+const STAGE_WORDS: Readonly<Record<Stage, string>> = {
+  mise: 'Set out',
+  weigh: 'Weigh in',
+  check: 'Second look',
+  join: 'Combine',
+  rest: 'Rest',
+};
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
-export function Prep({ batch: saved, house, parts: partsOf, held, first, offers, tell, anew, swap, part, preview }: Props) {
+export function Prep({
+  batch: saved,
+  house,
+  parts: partsOf,
+  held,
+  first,
+  offers,
+  tell,
+  anew,
+  swap,
+  part,
+  preview,
+}: Props) {
   const router = useRouter();
   const log = useEventLog(saved.id, first, tell, () => router.refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
@@ -124,7 +142,11 @@ export function Prep({ batch: saved, house, parts: partsOf, held, first, offers,
   const stage = look ?? natural;
   const unmeasured = batch.sheet.filter((l) => l.grams === null);
   const name = count > 1 ? mixName(batch.split, at) : null;
-  const waits = !allIn ? 'Some of it is still to be weighed.' : wantsCheck && !isChecked ? 'Somebody else looks first: that is how this house does it.' : '';
+  const waits = !allIn
+    ? 'Some of it is still to be weighed.'
+    : wantsCheck && !isChecked
+      ? 'Somebody else looks first: that is how this house does it.'
+      : '';
   return (
     <div className="mx-auto grid max-w-5xl gap-4">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -159,7 +181,16 @@ export function Prep({ batch: saved, house, parts: partsOf, held, first, offers,
         />
       ) : null}
       {stage === 'mise' ? (
-        <MiseStage batch={batch} house={house} offers={offers} log={log} begun={begun} swap={swap} preview={preview} onSwapped={() => router.refresh()} />
+        <MiseStage
+          batch={batch}
+          house={house}
+          offers={offers}
+          log={log}
+          begun={begun}
+          swap={swap}
+          preview={preview}
+          onSwapped={() => router.refresh()}
+        />
       ) : null}
       {stage === 'weigh' ? (
         <>
@@ -175,30 +206,70 @@ export function Prep({ batch: saved, house, parts: partsOf, held, first, offers,
             options={WAYS}
           />
           {way === 'one' ? (
-            <WeighIn batch={batch} house={house} lines={mixLines} done={done} anew={anew} offers={offers} part={part} onChanged={() => router.refresh()} />
+            <WeighIn
+              batch={batch}
+              house={house}
+              lines={mixLines}
+              done={done}
+              anew={anew}
+              offers={offers}
+              part={part}
+              onChanged={() => router.refresh()}
+            />
           ) : (
             <LineList lines={mixLines} done={done} now={now} mix={name} />
           )}
           {natural === 'check' || natural === 'join' ? (
-            <Button look="now" size="work" className="min-h-16 justify-self-start !px-8 text-xl" onClick={() => setLook(null)}>
+            <Button
+              look="now"
+              size="work"
+              className="min-h-16 justify-self-start !px-8 text-xl"
+              onClick={() => setLook(null)}
+            >
               All weighed: on to {natural === 'check' ? 'the second look' : 'combining'}
             </Button>
           ) : null}
-          {unmeasured.length > 0 ? <p className="text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p> : null}
+          {unmeasured.length > 0 ? (
+            <p className="text-soft">As needed, not weighed: {unmeasured.map((l) => l.text).join('; ')}.</p>
+          ) : null}
         </>
       ) : null}
-      {stage === 'check' ? <CheckView lines={bowls} mix={at} name={name ?? ''} log={log} stepG={stepG} own={house.conventions.own} /> : null}
-      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} kind={batch.kind} ways={ways} parts={parts} held={held} log={log} waits={waits} /> : null}
+      {stage === 'check' ? (
+        <CheckView lines={bowls} mix={at} name={name ?? ''} log={log} stepG={stepG} own={house.conventions.own} />
+      ) : null}
+      {stage === 'join' ? (
+        <JoinView
+          mix={at}
+          name={name ?? ''}
+          kind={batch.kind}
+          ways={ways}
+          parts={parts}
+          held={held}
+          log={log}
+          waits={waits}
+        />
+      ) : null}
       {stage === 'rest' ? (
         mixedAt === null ? (
           <p className="text-xl">It is not mixed yet: the rest begins when it is.</p>
         ) : (
-          <RestStage batch={batch} house={house} mix={at} mixedAt={mixedAt} whites={parts.includes('whites')} stepG={stepG} log={log} />
+          <RestStage
+            batch={batch}
+            house={house}
+            mix={at}
+            mixedAt={mixedAt}
+            whites={parts.includes('whites')}
+            stepG={stepG}
+            log={log}
+          />
         )
       ) : null}
-      {stage === 'mise' ? null : <RealView batch={batch} house={house} mix={at} ticked={done.ticked} weights={done.weights} />}
+      {stage === 'mise' ? null : (
+        <RealView batch={batch} house={house} mix={at} ticked={done.ticked} weights={done.weights} />
+      )}
       <p className="text-sm text-soft">
-        {held.cold.length > 0 && ways.warmth !== 'counter' ? `Cold until it is used: ${held.cold.join(', ')}. ` : ''}No tasting of raw batter.
+        {held.cold.length > 0 && ways.warmth !== 'counter' ? `Cold until it is used: ${held.cold.join(', ')}. ` : ''}No
+        tasting of raw batter.
         {held.egg ? ' Wash what touched raw egg.' : ''} The local food code has the last word.
       </p>
       <div className="flex flex-wrap gap-3">

@@ -15,7 +15,9 @@ export function Prints({ batch }: { readonly batch: Pick<Batch, 'id' | 'split' |
   return (
     <>
       {link('sheet', 'Sheet as PDF')}
-      {mixesIn(batch.split) > 1 ? link('sheets', batch.split.by === 'kits' ? 'A sheet for each bench' : 'A sheet for each mix') : null}
+      {mixesIn(batch.split) > 1
+        ? link('sheets', batch.split.by === 'kits' ? 'A sheet for each bench' : 'A sheet for each mix')
+        : null}
       {link('cooks', 'A sheet for each prep cook')}
       {link('shopping', 'Shopping list')}
       {link('notice', 'Allergen notice')}

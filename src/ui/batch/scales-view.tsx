@@ -26,7 +26,9 @@ export function ScalesView({ scales, onScales }: { readonly scales: Scales; read
                   className={`flex min-h-16 flex-col items-center rounded-hold border-2 bg-white px-0.5 pt-1 pb-1.5 text-rim hover:bg-wash ${on ? 'border-rim !bg-wash ring-2 ring-rim' : 'border-line'}`}
                 >
                   <CameOutDrawing scale={id} step={step} className="h-10 w-full" />
-                  <span className={`w-full text-center text-[13px] leading-tight text-ink [overflow-wrap:anywhere] ${on ? 'font-bold' : ''}`}>
+                  <span
+                    className={`w-full text-center text-[13px] leading-tight text-ink [overflow-wrap:anywhere] ${on ? 'font-bold' : ''}`}
+                  >
                     {on ? '✓ ' : ''}
                     {SCALE_WORDS[id][step - 1]}
                   </span>

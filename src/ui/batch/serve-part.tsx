@@ -47,7 +47,9 @@ export function ServePart({
           onServing(had ?? { ...soonest, at: Math.ceil(soonest.at / ROUND_MS) * ROUND_MS });
         }}
       />
-      {serving ? <Moment label="Last plate at" at={serving.at} onAt={(at) => onServing({ ...serving, at })} onWrong={onWrong} /> : null}
+      {serving ? (
+        <Moment label="Last plate at" at={serving.at} onAt={(at) => onServing({ ...serving, at })} onWrong={onWrong} />
+      ) : null}
       {serving && first ? (
         <p className="text-[15px]" role="status">
           {first.start < now - MIN ? <strong>Too late for that: </strong> : null}

@@ -49,7 +49,8 @@ export function readSplit(t: SplitTyped, q: SplitAsked): ReadSplit {
     return typedNumber(text, '');
   };
   const lifeMin = t.life === null ? q.life.min : check('split.lifeMin', t.life, 'Minutes', 2880, false);
-  const perMin = t.pace === null ? (q.pace?.perMin ?? null) : check('split.pace', t.pace, 'Pieces a minute', 1000, false);
+  const perMin =
+    t.pace === null ? (q.pace?.perMin ?? null) : check('split.pace', t.pace, 'Pieces a minute', 1000, false);
   const asked = t.mixes === null ? null : check('split.mixes', t.mixes, 'Mixes', MOST_MIXES, true);
   const ok = (n: number | null): number | null => (n !== null && n > 0 ? n : null);
   const mixes = mixesFor({ ...q, perMin: ok(perMin), lifeMin: ok(lifeMin), mixes: ok(asked) });
@@ -60,7 +61,14 @@ export function readSplit(t: SplitTyped, q: SplitAsked): ReadSplit {
     return { split: Object.keys(errors).length > 0 ? null : { by: 'kits', benches, classes }, mixes, lifeMin, errors };
   }
   if (t.by === 'one') return { split: { by: 'one' }, mixes, lifeMin, errors: {} };
-  const split: Split = { by: 'bowls', mixes: mixes.mixes, atOnce: mixes.atOnce, bowl: mixes.bowl?.name ?? null, lifeMin, apartMin: mixes.apartMin };
+  const split: Split = {
+    by: 'bowls',
+    mixes: mixes.mixes,
+    atOnce: mixes.atOnce,
+    bowl: mixes.bowl?.name ?? null,
+    lifeMin,
+    apartMin: mixes.apartMin,
+  };
   return { split: Object.keys(errors).length > 0 ? null : split, mixes, lifeMin, errors };
 }
 
@@ -82,7 +90,14 @@ export function SplitPart({
 }) {
   const m = read.mixes;
   /** A box that shows what was worked out until something else is typed; emptied, it goes back to that. */
-  const own = (key: 'mixes' | 'life' | 'pace', label: string, unit: string, workedOut: string, path: string, hint?: string) => (
+  const own = (
+    key: 'mixes' | 'life' | 'pace',
+    label: string,
+    unit: string,
+    workedOut: string,
+    path: string,
+    hint?: string,
+  ) => (
     <Field
       label={label}
       unit={unit}
@@ -111,15 +126,23 @@ export function SplitPart({
       {several ? (
         <Notice weight="look">
           {grams(asked.massG, units)} in one bowl is{' '}
-          {asked.bowls.length > 0 ? 'more than a bowl, an arm or its working life takes' : 'more than an arm or its working life takes'}: {m.mixes} mixes would
-          do.
+          {asked.bowls.length > 0
+            ? 'more than a bowl, an arm or its working life takes'
+            : 'more than an arm or its working life takes'}
+          : {m.mixes} mixes would do.
         </Notice>
       ) : null}
       {t.by === 'bowls' ? (
         <>
           <div className="flex flex-wrap gap-3">
             {own('mixes', 'Equal mixes', '', String(m.mixes), 'split.mixes')}
-            {own('life', 'Good for', 'min', read.lifeMin === null ? '' : String(Math.round(read.lifeMin)), 'split.lifeMin')}
+            {own(
+              'life',
+              'Good for',
+              'min',
+              read.lifeMin === null ? '' : String(Math.round(read.lifeMin)),
+              'split.lifeMin',
+            )}
             {own('pace', 'Off the heat', '/min', asked.pace ? asked.pace.perMin.toFixed(1) : '', 'split.pace')}
           </div>
           <p className="text-[15px]">
@@ -140,7 +163,9 @@ export function SplitPart({
               ? `${asked.life.min === null ? 'It may stand' : `${asked.life.min} minutes from combining to the last pour`}: ${asked.life.why}. `
               : ''}
             {t.pace === null && asked.pace ? `${asked.pace.why}. ` : ''}
-            {t.pace === null && !asked.pace ? 'Nothing in the house’s gear says how fast pieces come off: write it, and waves are timed. ' : ''}
+            {t.pace === null && !asked.pace
+              ? 'Nothing in the house’s gear says how fast pieces come off: write it, and waves are timed. '
+              : ''}
             {asked.bowls.length === 0 ? 'No mixing bowls are noted under House. ' : ''}
             Defaults of ours: type over what your kitchen knows better.
           </p>
@@ -167,8 +192,8 @@ export function SplitPart({
             />
           </div>
           <p className="text-sm text-soft">
-            Each bench makes what is asked above, from a dry bag and a wet tub of its own. The tub is kept covered and cold, stirred again, and combined with
-            the bag only when it is used.
+            Each bench makes what is asked above, from a dry bag and a wet tub of its own. The tub is kept covered and
+            cold, stirred again, and combined with the bag only when it is used.
           </p>
         </>
       ) : null}

@@ -18,7 +18,10 @@ export function readTaken(
   typed: TakenTyped,
   offered: readonly Pick<InStore, 'id' | 'left'>[],
   many: string,
-): { readonly taken: readonly { readonly id: string; readonly count: number }[]; readonly errors: Readonly<Record<string, string>> } {
+): {
+  readonly taken: readonly { readonly id: string; readonly count: number }[];
+  readonly errors: Readonly<Record<string, string>>;
+} {
   const errors: Record<string, string> = {};
   const taken = offered.flatMap(({ id, left }) => {
     const text = (typed[id] ?? '').trim();

@@ -29,10 +29,14 @@ export function BatchHead({
       <div className="min-w-0 pb-2">
         <h1 className="text-[26px] [overflow-wrap:anywhere]">{batch.name}</h1>
         <p className="text-sm text-soft">
-          <Link className="font-semibold text-rim underline" href={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`}>
+          <Link
+            className="font-semibold text-rim underline"
+            href={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`}
+          >
             version {batch.versionNumber}
           </Link>
-          , {batch.piecesPlanned ? `${counted(batch.piecesPlanned, 'pieces')}, ` : ''}begun {when(batch.startedAt, units)}
+          , {batch.piecesPlanned ? `${counted(batch.piecesPlanned, 'pieces')}, ` : ''}begun{' '}
+          {when(batch.startedAt, units)}
           {batch.putAway ? '; given up' : ''}
         </p>
       </div>

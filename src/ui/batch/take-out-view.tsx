@@ -48,7 +48,10 @@ export function WavesView({ waves, units }: { readonly waves: readonly WaveOut[]
             <h4 className="border-b-2 border-rim text-[15px] font-semibold">{w.name}</h4>
             <ul>
               {w.rows.map((f) => (
-                <li key={f.ingredient.id} className="flex items-baseline justify-between gap-3 border-b border-line py-1">
+                <li
+                  key={f.ingredient.id}
+                  className="flex items-baseline justify-between gap-3 border-b border-line py-1"
+                >
                   <span>
                     {kitchenName(f.ingredient)}
                     {f.opens ? <span className="block text-sm text-soft">{opensWords(f, units)}</span> : null}
@@ -102,7 +105,9 @@ export function TakeOutView({ list, units }: { readonly list: TakeOutList; reado
                 <strong>{kitchenName(r.ingredient)}</strong>
                 {r.uses.length > 1 || r.uses[0]?.what !== 'batter' ? (
                   <span className="block text-sm text-soft">
-                    {r.uses.map((u) => `${u.what} ${u.grams === null ? 'as needed' : grams(u.grams, units)}`).join('; ')}
+                    {r.uses
+                      .map((u) => `${u.what} ${u.grams === null ? 'as needed' : grams(u.grams, units)}`)
+                      .join('; ')}
                   </span>
                 ) : null}
               </th>
@@ -110,7 +115,10 @@ export function TakeOutView({ list, units }: { readonly list: TakeOutList; reado
                 {needed(r, units)}
                 {fetched(r, units) ? <span className="block font-normal text-soft">{fetched(r, units)}</span> : null}
               </td>
-              <td data-label="In stock" className={`py-1.5 pr-3 ${(r.shortG ?? 0) > 0 ? 'font-semibold' : 'text-soft'}`}>
+              <td
+                data-label="In stock"
+                className={`py-1.5 pr-3 ${(r.shortG ?? 0) > 0 ? 'font-semibold' : 'text-soft'}`}
+              >
                 {shelfWords(r, units)}
               </td>
               <td data-label="Buy" className="py-1.5 text-right font-semibold whitespace-nowrap">
@@ -120,7 +128,9 @@ export function TakeOutView({ list, units }: { readonly list: TakeOutList; reado
           ))}
         </tbody>
       </table>
-      {list.unknown.length > 0 ? <p className="mt-2">As written, not in the pantry: {list.unknown.map((t) => `“${t}”`).join(', ')}.</p> : null}
+      {list.unknown.length > 0 ? (
+        <p className="mt-2">As written, not in the pantry: {list.unknown.map((t) => `“${t}”`).join(', ')}.</p>
+      ) : null}
     </div>
   );
 }

@@ -16,7 +16,12 @@ export function TakenView({
 }: {
   readonly batch: Pick<Batch, 'id' | 'deductions' | 'finishedAt'>;
   /** Lots of premix its bags came from. */
-  readonly lots: readonly { readonly id: string; readonly number: string; readonly premixName: string; readonly bags: number }[];
+  readonly lots: readonly {
+    readonly id: string;
+    readonly number: string;
+    readonly premixName: string;
+    readonly bags: number;
+  }[];
   readonly taken: TakenSaid;
   readonly putBack: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }) {
@@ -40,7 +45,8 @@ export function TakenView({
       ))}
       {batch.deductions.length > 0 ? (
         <p>
-          Taken from stock: {taken.all.join(', ')}.{taken.short.length > 0 ? <strong> Short: {taken.short.join(', ')}.</strong> : null}
+          Taken from stock: {taken.all.join(', ')}.
+          {taken.short.length > 0 ? <strong> Short: {taken.short.join(', ')}.</strong> : null}
         </p>
       ) : null}
       <Refusal text={asking.refusal} />

@@ -38,7 +38,16 @@ import { waysMade } from '@/core/script/pan-fat';
 import { readBags } from './bags-part';
 import { type Beside, readBeside } from './beside-part';
 import { readKept } from './kept-in-part';
-import { amountFor, asTheCard, type BothTyped, type By, type PlanTyped, readBoth, readDriver, wrong } from './plan.state';
+import {
+  amountFor,
+  asTheCard,
+  type BothTyped,
+  type By,
+  type PlanTyped,
+  readBoth,
+  readDriver,
+  wrong,
+} from './plan.state';
 import { readSplit, type SplitTyped } from './split-part';
 import type { TakenTyped } from './store-part';
 
@@ -80,20 +89,36 @@ export function usePlan(q: PlanOf) {
   const pan = school.portionMl === null;
   const { units } = house;
   const lines = useMemo(() => countedLines(formula, house, end), [formula, house, end]);
-  const circumstances = useMemo(() => numbersOf(lines, made.kind, school.id, circumstancesOf(made, house)), [lines, made, house, school.id]);
+  const circumstances = useMemo(
+    () => numbersOf(lines, made.kind, school.id, circumstancesOf(made, house)),
+    [lines, made, house, school.id],
+  );
   const typedWith = { house, shelf, lines, card: circumstances, pan };
-  const read = q.both && formula.ends ? readBoth(q.both, formula.ends, typed.testPiece === true, typedWith) : readDriver(typed, typedWith);
+  const read =
+    q.both && formula.ends
+      ? readBoth(q.both, formula.ends, typed.testPiece === true, typedWith)
+      : readDriver(typed, typedWith);
   // what fills its pan is poured by the pan: the middle of those that are lit, or the one whose width is typed
-  const pans = surfacesFor(house.gear, made.kind, undefined, q.lit).flatMap((s) => house.gear.filter((g) => g.id === s.id));
+  const pans = surfacesFor(house.gear, made.kind, undefined, q.lit).flatMap((s) =>
+    house.gear.filter((g) => g.id === s.id),
+  );
   const panfuls = pan ? pans.flatMap((g) => portionFor(g, made.kind) ?? []) : [];
   const typedCm = typedNumber(typed.panCm ?? '', 'cm');
   const asksPan = pan && panfuls.length === 0;
   const panCmWrong = asksPan ? wrong((typed.panCm ?? '').replace(/\s*cm$/i, ''), 'Your pan, cm', 100) : null;
-  const panfulMl = panfuls.length > 0 ? panfuls.reduce((a, x) => a + x, 0) / panfuls.length : asksPan && panCmWrong === null ? ovenPanfulMl(typedCm) : null;
-  const portionMl = read.portion?.ml ?? (read.driver ? portionOf(read.driver) : null) ?? panfulMl ?? usualPortionMl(kind.schools[0]);
+  const panfulMl =
+    panfuls.length > 0
+      ? panfuls.reduce((a, x) => a + x, 0) / panfuls.length
+      : asksPan && panCmWrong === null
+        ? ovenPanfulMl(typedCm)
+        : null;
+  const portionMl =
+    read.portion?.ml ?? (read.driver ? portionOf(read.driver) : null) ?? panfulMl ?? usualPortionMl(kind.schools[0]);
   const poured = portionMl;
   // the whole card in one bowl is the card, to the spoon; parted into bowls each loses its own
-  const cardMakes = circumstances.volume ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces : null;
+  const cardMakes = circumstances.volume
+    ? piecesOf(pouredG(circumstances.tally), circumstances.volume.densityGPerMl, portionMl).pieces
+    : null;
   // what bags make is not mixed fresh
   const wantedAll = read.driver ? wantedPieces(read.driver) : null;
   const apart = wantedAll !== null && q.both === null && q.splitTyped.by !== 'kits';
@@ -109,25 +134,47 @@ export function usePlan(q: PlanOf) {
   const partly = ((d: Driver | null): Driver | null => {
     if (Object.keys(wrongIn).length > 0) return null;
     if (!d || (bags?.pieces ?? 0) + (kept?.pieces ?? 0) === 0) return d;
-    return fresh !== null && fresh > 0 ? { by: 'pieces', pieces: fresh, portionMl, ...(hasTestPiece(d) && { testPiece: true }) } : null;
+    return fresh !== null && fresh > 0
+      ? { by: 'pieces', pieces: fresh, portionMl, ...(hasTestPiece(d) && { testPiece: true }) }
+      : null;
   })(read.driver);
   const sized = partly && q.splitTyped.by !== 'bowls' ? asTheCard(partly, cardMakes) : partly;
   const driver = sized && endsAsked(sized, formula);
 
   const whole = driver ? readyFor({ formula, house, end, driver, split: ONE, eggs: null }) : null;
   const before = whole?.ok ? whole.value.before : null;
-  const means = whole?.ok ? { ...meansOf(whole.value.lines, whole.value.before, whole.value.all, pan ? null : portionMl), factor: whole.value.times } : null;
+  const means = whole?.ok
+    ? {
+        ...meansOf(whole.value.lines, whole.value.before, whole.value.all, pan ? null : portionMl),
+        factor: whole.value.times,
+      }
+    : null;
   const wanted = driver ? wantedPieces(driver) : null;
   const bowls = house.gear.filter((g) => g.sort === 'bowl');
   const pace = paceOf(house, made.kind, circumstances, poured, q.cycleS, q.lit);
   const splitAsked =
-    before && means ? { massG: means.massG, volumeMl: means.volumeMl, pieces: wanted ?? means.pieces, life: lifeOf(circumstances), pace, bowls } : null;
+    before && means
+      ? {
+          massG: means.massG,
+          volumeMl: means.volumeMl,
+          pieces: wanted ?? means.pieces,
+          life: lifeOf(circumstances),
+          pace,
+          bowls,
+        }
+      : null;
   const split = splitAsked ? readSplit(q.splitTyped, splitAsked) : null;
 
   const ready = driver && split?.split ? readyFor({ formula, house, end, driver, split: split.split, eggs }) : null;
   const at = ready?.ok ? ready.value : null;
   // cups and spoons answer at once line by line, and better as soon as the hand that types lets it
-  const asked = JSON.stringify([at?.each, driver, split?.split, exactness, at?.lines.map((l) => l.parts.map((p) => p.grams))]);
+  const asked = JSON.stringify([
+    at?.each,
+    driver,
+    split?.split,
+    exactness,
+    at?.lines.map((l) => l.parts.map((p) => p.grams)),
+  ]);
   const rough = useDeferredValue(asked) !== asked;
   const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
   // worked again only for another question: what else is on the page changes nothing of it
@@ -135,7 +182,17 @@ export function usePlan(q: PlanOf) {
   const planned = useMemo(
     () =>
       driver && at && split?.split
-        ? plannedSheet(at, { driver, exactness, house, rough, kind: made.kind, portionMl: pan ? null : portionMl, panfulMl, split: split.split, stepG })
+        ? plannedSheet(at, {
+            driver,
+            exactness,
+            house,
+            rough,
+            kind: made.kind,
+            portionMl: pan ? null : portionMl,
+            panfulMl,
+            split: split.split,
+            stepG,
+          })
         : null,
     [asked, rough, house, made.kind, portionMl, panfulMl, pan, stepG],
   );
@@ -143,7 +200,12 @@ export function usePlan(q: PlanOf) {
 
   const kits = q.splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
   const each = typedNumber(typed.each, '');
-  const guests = read.driver?.by === 'guests' ? read.driver.guests : wantedAll !== null && each > 0 ? Math.ceil(wantedAll / each) : null;
+  const guests =
+    read.driver?.by === 'guests'
+      ? read.driver.guests
+      : wantedAll !== null && each > 0
+        ? Math.ceil(wantedAll / each)
+        : null;
   const atTable = guests === null ? null : guests * kits;
   const besideRead = readBeside(q.beside, atTable);
   const find = (id: string) => findIngredient(id, house.conventions.own);
@@ -193,7 +255,8 @@ export function usePlan(q: PlanOf) {
   const eggsEach = means ? means.eggs / perMix : 0;
   const line = eggLine(lines);
   const count = Math.max(1, Math.round(eggsEach));
-  const wholeCount = q.both === null && line && eggsEach > LEAST_EGGS && Math.abs(eggsEach - count) > WHOLE_WITHIN ? count : null;
+  const wholeCount =
+    q.both === null && line && eggsEach > LEAST_EGGS && Math.abs(eggsEach - count) > WHOLE_WITHIN ? count : null;
   const canBeWhole = useMemo(
     () => times !== null && wholeCount !== null && withWholeEggs({ formula, house, end }, times, wholeCount) !== null,
     [formula, house, end, times, wholeCount],
@@ -202,7 +265,16 @@ export function usePlan(q: PlanOf) {
   // the second end at the heat, where it is of another kind
   const other = driver?.by === 'both' && driver.b.kind !== undefined && driver.b.kind !== made.kind ? driver.b : null;
   const second = other?.kind
-    ? { name: other.name, kind: other.kind, surfaces: surfacesFor(house.gear, other.kind, acrossOf(other.kind, circumstances, other.portionMl), q.litSecond) }
+    ? {
+        name: other.name,
+        kind: other.kind,
+        surfaces: surfacesFor(
+          house.gear,
+          other.kind,
+          acrossOf(other.kind, circumstances, other.portionMl),
+          q.litSecond,
+        ),
+      }
     : null;
   return {
     kind,
@@ -211,7 +283,8 @@ export function usePlan(q: PlanOf) {
     asksPan,
     panfulMl,
     /** Both ends can be made from one base: neither fills its pan. */
-    canBoth: formula.ends?.every((e) => schoolOf(kindById(kindIdOf(formula, e.id)), e.school).portionMl !== null) ?? false,
+    canBoth:
+      formula.ends?.every((e) => schoolOf(kindById(kindIdOf(formula, e.id)), e.school).portionMl !== null) ?? false,
     units,
     lines,
     driver,
@@ -226,10 +299,18 @@ export function usePlan(q: PlanOf) {
     kept,
     wantedAll,
     /** What is asked, where the bags make all of it. */
-    bagsAlone: read.driver && bags && bags.pieces > 0 && Object.keys(wrongIn).length === 0 && (fresh ?? 1) <= 0 ? read.driver : null,
+    bagsAlone:
+      read.driver && bags && bags.pieces > 0 && Object.keys(wrongIn).length === 0 && (fresh ?? 1) <= 0
+        ? read.driver
+        : null,
     takes,
     amountFor: (by: By, t: PlanTyped): string => amountFor(by, t, means, typedWith),
-    surfaces: surfacesFor(house.gear, made.kind, acrossOf(made.kind, circumstances, driver?.by === 'both' ? driver.a.portionMl : poured), q.lit),
+    surfaces: surfacesFor(
+      house.gear,
+      made.kind,
+      acrossOf(made.kind, circumstances, driver?.by === 'both' ? driver.a.portionMl : poured),
+      q.lit,
+    ),
     second,
     means,
     wanted,
@@ -247,7 +328,14 @@ export function usePlan(q: PlanOf) {
       kind: made.kind,
       school: school.id,
       ...(driver?.by === 'both' && {
-        pourings: pouringsOf({ driver, kind: made.kind, school: school.id, piecesPlanned: pieces, portionMl: poured, split: split?.split ?? ONE }),
+        pourings: pouringsOf({
+          driver,
+          kind: made.kind,
+          school: school.id,
+          piecesPlanned: pieces,
+          portionMl: poured,
+          split: split?.split ?? ONE,
+        }),
       }),
       ways: madeBy,
       units,
@@ -259,6 +347,14 @@ export function usePlan(q: PlanOf) {
     list,
     short,
     density: circumstances.volume?.densityGPerMl ?? null,
-    eggChoice: wholeCount === null ? null : { exact: eggsEach, whole: wholeCount, gramsEach: line?.parts[0]?.ingredient.piece?.grams ?? EGG_G, canBeWhole },
+    eggChoice:
+      wholeCount === null
+        ? null
+        : {
+            exact: eggsEach,
+            whole: wholeCount,
+            gramsEach: line?.parts[0]?.ingredient.piece?.grams ?? EGG_G,
+            canBeWhole,
+          },
   };
 }

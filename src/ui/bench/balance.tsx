@@ -46,7 +46,8 @@ type Panel = 'more' | 'towards' | 'lift' | 'structure' | 'yield' | 'cups' | 'cos
 
 /** The balance: what matters most first, the rails, the pour; the rest opens in place, one at a time. */
 export function Balance(props: Props) {
-  const { bench, sight, proposed, saved, worked, fixes, shelf, formulaId, send, onPropose, onWish, onNudge, onTake } = props;
+  const { bench, sight, proposed, saved, worked, fixes, shelf, formulaId, send, onPropose, onWish, onNudge, onTake } =
+    props;
   const awake = useAwake();
   const [panel, setPanel] = useState<Panel | ''>('');
   const { formula } = bench;
@@ -72,14 +73,30 @@ export function Balance(props: Props) {
       <h2 className="sr-only">Balance</h2>
       <div aria-live="polite">
         {top ? (
-          <FindingView f={top} bench={bench} titles={fixes?.[findingKey(top)] ?? null} onPropose={onPropose} onDismissed={onDismissed} />
+          <FindingView
+            f={top}
+            bench={bench}
+            titles={fixes?.[findingKey(top)] ?? null}
+            onPropose={onPropose}
+            onDismissed={onDismissed}
+          />
         ) : (
           <p className="px-1 py-1 text-herb">
-            <span aria-hidden>✓ </span>Nothing is out of line{dismissed.length > 0 ? `, but for ${dismissed.length} you mean` : ''}.
+            <span aria-hidden>✓ </span>Nothing is out of line
+            {dismissed.length > 0 ? `, but for ${dismissed.length} you mean` : ''}.
           </p>
         )}
       </div>
-      <Rails now={sight} proposed={proposed} saved={saved} held={held} onHeld={onHeld} onWish={onWish} onNudge={onNudge} onTake={onTake} />
+      <Rails
+        now={sight}
+        proposed={proposed}
+        saved={saved}
+        held={held}
+        onHeld={onHeld}
+        onWish={onWish}
+        onNudge={onNudge}
+        onTake={onTake}
+      />
       <div className="-mt-1.5 flex flex-wrap gap-x-5 text-[15px]">
         <Switch label="lock the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
         <Switch label="lock the number of eggs" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
@@ -109,7 +126,13 @@ export function Balance(props: Props) {
           <ul className="grid gap-2">
             {others.map((f) => (
               <li key={findingKey(f)}>
-                <FindingView f={f} bench={bench} titles={fixes?.[findingKey(f)] ?? null} onPropose={onPropose} onDismissed={onDismissed} />
+                <FindingView
+                  f={f}
+                  bench={bench}
+                  titles={fixes?.[findingKey(f)] ?? null}
+                  onPropose={onPropose}
+                  onDismissed={onDismissed}
+                />
               </li>
             ))}
           </ul>
@@ -118,18 +141,35 @@ export function Balance(props: Props) {
       ) : null}
       {at === '' || at === 'more' ? null : (
         <Plate key={at} label={panels.find((p) => p.id === at)?.name ?? ''}>
-          <PanelView panel={at} bench={bench} worked={worked()} shelf={shelf} pieces={shown.pour?.pieces ?? null} onPropose={onPropose} />
+          <PanelView
+            panel={at}
+            bench={bench}
+            worked={worked()}
+            shelf={shelf}
+            pieces={shown.pour?.pieces ?? null}
+            onPropose={onPropose}
+          />
         </Plate>
       )}
       <Allergens said={shown.allergens} notice={formulaId ? `/formulas/${formulaId}/notice` : null} />
       {formulaId ? (
         <p className="text-sm text-soft">
           As it was last saved, on paper:{' '}
-          <a className="font-semibold text-rim underline" href={`/formulas/${formulaId}/card`} target="_blank" rel="noreferrer">
+          <a
+            className="font-semibold text-rim underline"
+            href={`/formulas/${formulaId}/card`}
+            target="_blank"
+            rel="noreferrer"
+          >
             a card on one page
           </a>{' '}
           or{' '}
-          <a className="font-semibold text-rim underline" href={`/formulas/${formulaId}/card?as=index`} target="_blank" rel="noreferrer">
+          <a
+            className="font-semibold text-rim underline"
+            href={`/formulas/${formulaId}/card?as=index`}
+            target="_blank"
+            rel="noreferrer"
+          >
             two index cards
           </a>{' '}
           (PDF, in a new tab).

@@ -70,7 +70,12 @@ export function BenchHead({ state, saving, busy, send, step, acts, archived }: P
           className="min-w-56 flex-1"
           inputClass="font-sign !text-[22px] font-extrabold placeholder:font-normal placeholder:text-soft"
         />
-        <Choice label="Kind" value={kind.id} onChange={setKind} options={KINDS.map((k) => ({ value: k.id, label: k.name }))} />
+        <Choice
+          label="Kind"
+          value={kind.id}
+          onChange={setKind}
+          options={KINDS.map((k) => ({ value: k.id, label: k.name }))}
+        />
         {kind.schools.length > 1 ? (
           <Choice
             label="Style"
@@ -89,14 +94,31 @@ export function BenchHead({ state, saving, busy, send, step, acts, archived }: P
           className="w-44"
         />
         <div className="flex flex-wrap gap-1">
-          <Button look="bare" aria-label="Undo" disabled={state.past.length === 0} onClick={() => send({ do: 'undo' })} className="!min-h-11">
+          <Button
+            look="bare"
+            aria-label="Undo"
+            disabled={state.past.length === 0}
+            onClick={() => send({ do: 'undo' })}
+            className="!min-h-11"
+          >
             <Undo2 size={20} aria-hidden />
           </Button>
-          <Button look="bare" aria-label="Redo" disabled={state.future.length === 0} onClick={() => send({ do: 'redo' })} className="!min-h-11">
+          <Button
+            look="bare"
+            aria-label="Redo"
+            disabled={state.future.length === 0}
+            onClick={() => send({ do: 'redo' })}
+            className="!min-h-11"
+          >
             <Redo2 size={20} aria-hidden />
           </Button>
           <Form act={() => saving.save()}>
-            <Button type="submit" look={dirty && !busy ? 'now' : 'plain'} disabled={saving.busy || (!dirty && formulaId !== null)} className="!min-h-11">
+            <Button
+              type="submit"
+              look={dirty && !busy ? 'now' : 'plain'}
+              disabled={saving.busy || (!dirty && formulaId !== null)}
+              className="!min-h-11"
+            >
               {saving.busy ? 'Saving' : 'Save'}
             </Button>
           </Form>
@@ -106,7 +128,12 @@ export function BenchHead({ state, saving, busy, send, step, acts, archived }: P
         </div>
       </div>
       <div className="mt-1.5 flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-line pb-1.5">
-        <WaysPopover formula={formula} kind={kind} house={house} onChange={(part) => send({ do: 'set', part, place: null })} />
+        <WaysPopover
+          formula={formula}
+          kind={kind}
+          house={house}
+          onChange={(part) => send({ do: 'set', part, place: null })}
+        />
         <span className="ml-auto flex flex-wrap items-center justify-end gap-1">
           {formula.ends || formula.entries.length === 0 ? null : (
             <Button look="bare" className="!min-h-9" onClick={forkIt}>
@@ -118,7 +145,16 @@ export function BenchHead({ state, saving, busy, send, step, acts, archived }: P
               Versions and comparing
             </Link>
           ) : null}
-          {formulaId ? <FormulaMenu acts={acts} id={formulaId} name={formula.name || 'this formula'} number={basedOn} archived={archived} leave /> : null}
+          {formulaId ? (
+            <FormulaMenu
+              acts={acts}
+              id={formulaId}
+              name={formula.name || 'this formula'}
+              number={basedOn}
+              archived={archived}
+              leave
+            />
+          ) : null}
         </span>
       </div>
     </>

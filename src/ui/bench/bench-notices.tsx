@@ -18,7 +18,8 @@ export function BenchNotices({ saving, newest }: { readonly saving: Saving; read
       ) : null}
       {passed ? (
         <Notice weight="look" role="status">
-          Version {passed.theirs} was saved while you worked. Nothing is overwritten: yours is version {passed.mine}, the other is kept beside it.{' '}
+          Version {passed.theirs} was saved while you worked. Nothing is overwritten: yours is version {passed.mine},
+          the other is kept beside it.{' '}
           <a className={LINK} href={`/formulas/${formulaId}?version=${passed.theirs}`} target="_blank" rel="noreferrer">
             Open version {passed.theirs}
           </a>
@@ -36,7 +37,11 @@ export function BenchNotices({ saving, newest }: { readonly saving: Saving; read
         <Notice weight="note" role="status">
           This is version {basedOn} of {newest}. Saving makes a new version from it.{' '}
           {dirty ? null : (
-            <Press className={LINK} disabled={saving.busy} onClick={() => void saving.save(`back to version ${basedOn}`)}>
+            <Press
+              className={LINK}
+              disabled={saving.busy}
+              onClick={() => void saving.save(`back to version ${basedOn}`)}
+            >
               Go back to it, as a new version
             </Press>
           )}

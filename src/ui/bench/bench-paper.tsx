@@ -61,7 +61,9 @@ export function BenchPaper({
                   {l.text}
                 </th>
                 <td className="text-right">{l.grams === null ? '' : grams(l.grams, units)}</td>
-                <td className="text-right">{l.grams === null || l.use !== 'batter' || !(flourG > 0) ? '' : percent((100 * l.grams) / flourG)}</td>
+                <td className="text-right">
+                  {l.grams === null || l.use !== 'batter' || !(flourG > 0) ? '' : percent((100 * l.grams) / flourG)}
+                </td>
               </tr>
             ))}
         </tbody>

@@ -50,7 +50,9 @@ interface Props extends Opened {
   readonly shelf: Shelf;
   readonly remember: (
     input: unknown,
-  ) => Promise<{ readonly ok: true; readonly measure: { readonly id: string } } | { readonly ok: false; readonly message: string }>;
+  ) => Promise<
+    { readonly ok: true; readonly measure: { readonly id: string } } | { readonly ok: false; readonly message: string }
+  >;
   readonly forget: (input: unknown) => Promise<{ readonly ok: boolean }>;
   readonly save: (input: SaveInput) => Promise<SaveAnswer>;
   /** What the server does with many cards at once. */
@@ -61,13 +63,18 @@ interface Props extends Opened {
 
 /** A box with words of its own takes them back itself; an empty one leaves Ctrl+Z to the bench. */
 const undoesItself = (t: EventTarget | null): boolean =>
-  (t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement) && t.value !== '' && t.closest('[data-own-undo]') !== null;
+  (t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement) &&
+  t.value !== '' &&
+  t.closest('[data-own-undo]') !== null;
 
 /** Where Enter and Esc mean something of their own, they are not the proposal's. */
 const inOwnForm = (t: EventTarget | null): boolean =>
   t instanceof HTMLElement && (t.closest('[role=dialog],[role=menu],[role=listbox]') !== null || 'number' in t.dataset);
 const pressesItself = (t: EventTarget | null): boolean =>
-  t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLButtonElement || t instanceof HTMLAnchorElement;
+  t instanceof HTMLInputElement ||
+  t instanceof HTMLTextAreaElement ||
+  t instanceof HTMLButtonElement ||
+  t instanceof HTMLAnchorElement;
 
 /** Worked when it is first asked for, and once. */
 function onAsking<T>(work: () => T): () => T {
@@ -89,7 +96,21 @@ export function BenchAt({ at, ...props }: Omit<Props, 'onBorn'> & { readonly at:
 }
 
 /** The Bench: one formula, its sheet and its balance. */
-function Bench({ house, first, shelf, save, remember, forget, towards, acts, cards, archived, begin, onBorn, ...opened }: Props) {
+function Bench({
+  house,
+  first,
+  shelf,
+  save,
+  remember,
+  forget,
+  towards,
+  acts,
+  cards,
+  archived,
+  begin,
+  onBorn,
+  ...opened
+}: Props) {
   const [state, send] = useReducer(benchReducer, { formula: opened.formula, house }, startBench);
   const { formula, end } = state;
   useEffect(() => send({ do: 'house', house }), [house]);
@@ -101,19 +122,30 @@ function Bench({ house, first, shelf, save, remember, forget, towards, acts, car
   const worked = useMemo(() => onAsking(() => workedOn(bench)), [bench]);
   // as it was opened it is seen as the server worked it
   const [atFirst] = useState(bench);
-  const sight = useMemo(() => (bench === atFirst ? first.sight : sightOf(bench, worked())), [bench, atFirst, first.sight, worked]);
+  const sight = useMemo(
+    () => (bench === atFirst ? first.sight : sightOf(bench, worked())),
+    [bench, atFirst, first.sight, worked],
+  );
   const onBrought = (f: Formula): void => {
     if (f.entries.length > 0) setBeginning(null);
   };
   const saving = useSaving(opened, formula, !reading, send, save, onBrought, onBorn);
   const savedRatios = useMemo(
-    () => (saving.formulaId === null ? null : bench === atFirst ? first.sight : workedOn({ formula: saving.saved, house, end }).analysis),
+    () =>
+      saving.formulaId === null
+        ? null
+        : bench === atFirst
+          ? first.sight
+          : workedOn({ formula: saving.saved, house, end }).analysis,
     [saving.formulaId, saving.saved, house, end, bench, atFirst, first.sight],
   );
   const proposing = useProposal(bench, worked, sight.rails, send);
   useTowards(towards, bench, proposing.propose);
   const proposedSight = useMemo(
-    () => (proposing.proposal && proposing.proposed ? sightOf({ ...bench, formula: proposing.proposal.formula }, proposing.proposed) : null),
+    () =>
+      proposing.proposal && proposing.proposed
+        ? sightOf({ ...bench, formula: proposing.proposal.formula }, proposing.proposed)
+        : null,
     [bench, proposing.proposal, proposing.proposed],
   );
   const { conventions, ways } = formula;
@@ -184,7 +216,15 @@ function Bench({ house, first, shelf, save, remember, forget, towards, acts, car
         />
       ) : null}
       <div className="print:hidden">
-        <BenchHead state={state} saving={saving} busy={proposal !== null} send={send} step={step} acts={acts} archived={archived} />
+        <BenchHead
+          state={state}
+          saving={saving}
+          busy={proposal !== null}
+          send={send}
+          step={step}
+          acts={acts}
+          archived={archived}
+        />
         {formula.entries.length > 0 ? (
           <a
             href="#balance"
@@ -219,14 +259,23 @@ function Bench({ house, first, shelf, save, remember, forget, towards, acts, car
               kindId={formula.kind}
               schoolId={schoolId}
               onStart={(f) => {
-                send({ do: 'put', formula: { ...f, name: formula.name, conventions: formula.conventions, ways: formula.ways } });
+                send({
+                  do: 'put',
+                  formula: { ...f, name: formula.name, conventions: formula.conventions, ways: formula.ways },
+                });
                 setBeginning(null);
               }}
             />
           </div>
         ) : (
           <div className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
-            <ProposalBar proposals={proposing.proposals} at={proposing.at} onAt={proposing.setAt} onTake={proposing.take} onRefuse={proposing.refuse} />
+            <ProposalBar
+              proposals={proposing.proposals}
+              at={proposing.at}
+              onAt={proposing.setAt}
+              onTake={proposing.take}
+              onRefuse={proposing.refuse}
+            />
             <div className="min-w-0 lg:col-start-1 lg:row-start-2">
               {beginning === 'card' ? (
                 <PasteCard
@@ -278,8 +327,14 @@ function Bench({ house, first, shelf, save, remember, forget, towards, acts, car
               </div>
             ) : (
               <section className="max-w-md pt-2 text-soft lg:col-start-2 lg:row-span-2 lg:row-start-1">
-                <p>Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with something to pick.</p>
-                <p className="mt-2">The balance stands here: water, egg, fat, sugar, salt and rise against what most batters of this kind have.</p>
+                <p>
+                  Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with
+                  something to pick.
+                </p>
+                <p className="mt-2">
+                  The balance stands here: water, egg, fat, sugar, salt and rise against what most batters of this kind
+                  have.
+                </p>
               </section>
             )}
           </div>

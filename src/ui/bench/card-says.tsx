@@ -39,19 +39,30 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
   if (!other && offers.length === 0 && (!fresh || (told.length === 0 && !guess))) return null;
   const take = (o: Offer): void => {
     if (o.what === 'way') send({ do: 'set', part: { ways: { ...f.ways, [o.way]: o.value } }, place: null });
-    else if (o.what === 'measure') send({ do: 'set', part: { conventions: { ...f.conventions, [o.of]: o.value } }, place: null });
+    else if (o.what === 'measure')
+      send({ do: 'set', part: { conventions: { ...f.conventions, [o.of]: o.value } }, place: null });
     else if (o.what === 'portion') send({ do: 'set', part: { portionMl: o.ml }, place: null });
     else send({ do: 'choose', key: o.key, choice: { moment: o.moment } });
   };
   return (
-    <section aria-label="What the card says" className="mt-3 rounded-plate border border-line bg-white px-3 py-2 text-[15px]">
+    <section
+      aria-label="What the card says"
+      className="mt-3 rounded-plate border border-line bg-white px-3 py-2 text-[15px]"
+    >
       {other ? (
         <div className="flex flex-wrap items-center gap-2">
           <p className="min-w-0 grow">
             It looks like {oneOf(other.kind)}: {other.why}.
           </p>
-          <Button onClick={() => send({ do: 'set', part: { kind: other.kind, school: other.school }, place: null })}>Make it {oneOf(other.kind)}</Button>
-          <Button look="bare" onClick={() => send({ do: 'set', part: { dismissed: [...f.dismissed, `guess:${other.kind}`] }, place: null })}>
+          <Button onClick={() => send({ do: 'set', part: { kind: other.kind, school: other.school }, place: null })}>
+            Make it {oneOf(other.kind)}
+          </Button>
+          <Button
+            look="bare"
+            onClick={() =>
+              send({ do: 'set', part: { dismissed: [...f.dismissed, `guess:${other.kind}`] }, place: null })
+            }
+          >
             Leave it
           </Button>
         </div>
@@ -65,7 +76,10 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
           <h3 className="mt-1 font-bold text-rim">As this card measures and mixes</h3>
           <ul>
             {offers.map((o) => (
-              <li key={`${o.what} ${o.says}`} className="flex items-center gap-2 border-t border-line py-1 first:border-t-0">
+              <li
+                key={`${o.what} ${o.says}`}
+                className="flex items-center gap-2 border-t border-line py-1 first:border-t-0"
+              >
                 <span className="min-w-0 grow">
                   {sets(o)}
                   <span className="block text-sm text-soft">“{o.words}”</span>

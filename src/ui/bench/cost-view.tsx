@@ -1,12 +1,22 @@
 import Link from 'next/link';
 import type { Worked } from '@/core/analyse-formula';
-import { type AccountLine, besideLines, type Cost, costOf, NUTRIENT_NAMES, NUTRIENTS, type Nutrition, nutritionOf } from '@/core/facts/account';
+import {
+  type AccountLine,
+  besideLines,
+  type Cost,
+  costOf,
+  NUTRIENT_NAMES,
+  NUTRIENTS,
+  type Nutrition,
+  nutritionOf,
+} from '@/core/facts/account';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams, money, type Units } from '@/core/quantity/say';
 
 /** "a, b and 3 more". */
-const named = (names: readonly string[]): string => (names.length > 4 ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more` : names.join(', '));
+const named = (names: readonly string[]): string =>
+  names.length > 4 ? `${names.slice(0, 4).join(', ')} and ${names.length - 4} more` : names.join(', ');
 
 export interface CostProps {
   readonly lines: readonly AccountLine[];
@@ -38,7 +48,10 @@ function Beside({ lines, shelf, units }: Pick<CostProps, 'lines' | 'shelf' | 'un
   return (
     <p className="text-[15px]">
       <span className="text-soft">Of that, sauces and sides: </span>
-      {priced.map((s) => `${s.name} ${s.cost.gaps.length > 0 ? 'at least ' : ''}${money(s.cost.total, units)}`).join('; ')}.
+      {priced
+        .map((s) => `${s.name} ${s.cost.gaps.length > 0 ? 'at least ' : ''}${money(s.cost.total, units)}`)
+        .join('; ')}
+      .
     </p>
   );
 }
@@ -106,9 +119,18 @@ function Money({
   );
 }
 
-const figure = (x: number, unit: string): string => `${unit === 'g' && x < 9.95 ? Number(x.toFixed(1)) : Math.round(x)} ${unit}`;
+const figure = (x: number, unit: string): string =>
+  `${unit === 'g' && x < 9.95 ? Number(x.toFixed(1)) : Math.round(x)} ${unit}`;
 
-function Food({ of: n, pieces, piecesName }: { readonly of: Nutrition; readonly pieces: number | null; readonly piecesName: string }) {
+function Food({
+  of: n,
+  pieces,
+  piecesName,
+}: {
+  readonly of: Nutrition;
+  readonly pieces: number | null;
+  readonly piecesName: string;
+}) {
   const gaps = [...new Set([...Object.values(n.gaps).flat(), ...n.open])];
   return (
     <div>
@@ -153,7 +175,8 @@ function Food({ of: n, pieces, piecesName }: { readonly of: Nutrition; readonly 
         </tbody>
       </table>
       <p className="mt-1 text-sm text-soft">
-        Before the heat, without pan fat and toppings{pieces ? `; an even share of the bowl for each of the ${piecesName}` : ''}. From composition tables: for a
+        Before the heat, without pan fat and toppings
+        {pieces ? `; an even share of the bowl for each of the ${piecesName}` : ''}. From composition tables: for a
         label, have it checked.
         {gaps.length > 0 ? ` Not fully known: ${named(gaps)}.` : ''}
       </p>

@@ -31,7 +31,15 @@ export function diffSheet(b: Bench, proposed: Formula): SheetDiff {
     const goes = isOn && !willBe;
     const was = isOn ? l.grams : null;
     const becomes = willBe ? (to.grams ?? null) : null;
-    if (!goes && isOn && to?.text === l.text && Math.abs((was ?? 0) - (becomes ?? 0)) < NEAR && to.moment === l.moment && to.dressing === l.dressing) continue;
+    if (
+      !goes &&
+      isOn &&
+      to?.text === l.text &&
+      Math.abs((was ?? 0) - (becomes ?? 0)) < NEAR &&
+      to.moment === l.moment &&
+      to.dressing === l.dressing
+    )
+      continue;
     byKey.set(l.key, { was, becomes, goes, text: to && to.text !== l.text ? to.text : null });
   }
   const known = new Set(now.map((l) => l.key));

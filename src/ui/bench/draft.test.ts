@@ -12,7 +12,10 @@ function storage(on: boolean): Map<string, string> {
     setItem: (k: string, v: string) => (on ? kept.set(k, v) : refuse()),
     removeItem: (k: string) => (on ? kept.delete(k) : refuse()),
   };
-  const listed = new Proxy(localStorage, { ownKeys: () => [...kept.keys()], getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }) });
+  const listed = new Proxy(localStorage, {
+    ownKeys: () => [...kept.keys()],
+    getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
+  });
   Object.defineProperty(globalThis, 'window', { value: { localStorage: listed }, configurable: true });
   return kept;
 }
@@ -61,6 +64,9 @@ test('with storage off the bench works on without drafts, and says that there is
 test('a draft that an older version of the app kept opens with what came since', async () => {
   const kept = storage(true);
   const { ways: _, held: __, dismissed: ___, ends: ____, ...old } = EMPTY_FORMULA;
-  kept.set('even-crumb:draft:f:1', JSON.stringify({ formula: { ...old, name: 'old' }, basedOn: 1, knownNewest: 1, at: '2026-11-20T05:00:00Z' }));
+  kept.set(
+    'even-crumb:draft:f:1',
+    JSON.stringify({ formula: { ...old, name: 'old' }, basedOn: 1, knownNewest: 1, at: '2026-11-20T05:00:00Z' }),
+  );
   expect((await readDraft('f', 1, 1))?.formula).toEqual({ ...EMPTY_FORMULA, name: 'old' });
 });

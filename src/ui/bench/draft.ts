@@ -11,19 +11,26 @@ export interface Draft {
 }
 
 /** One draft for each version it was begun from, so that looking at an old version throws nothing away. */
-const name = (formulaId: string | null, basedOn: number | null): string => `draft:${formulaId ?? 'new'}:${basedOn ?? 0}`;
+const name = (formulaId: string | null, basedOn: number | null): string =>
+  `draft:${formulaId ?? 'new'}:${basedOn ?? 0}`;
 
 async function readOne(formulaId: string | null, basedOn: number | null): Promise<Draft | null> {
   const draft = (await draftOf(name(formulaId, basedOn))) as Draft | null;
   // a draft of an older version of the app lacks what came since
-  return draft && Array.isArray(draft.formula?.entries) ? { ...draft, formula: { ...EMPTY_FORMULA, ...(dismissedSince(draft.formula) as Formula) } } : null;
+  return draft && Array.isArray(draft.formula?.entries)
+    ? { ...draft, formula: { ...EMPTY_FORMULA, ...(dismissedSince(draft.formula) as Formula) } }
+    : null;
 }
 
 /**
  * The draft begun from a version; on the newest version also one begun from an older, which somebody saved past.
  * @returns null when there is none or the browser keeps nothing
  */
-export async function readDraft(formulaId: string | null, number: number | null, newest: number | null): Promise<Draft | null> {
+export async function readDraft(
+  formulaId: string | null,
+  number: number | null,
+  newest: number | null,
+): Promise<Draft | null> {
   const own = await readOne(formulaId, number);
   if (own || number === null || number !== newest) return own;
   for (let n = number - 1; n > 0; n--) {
@@ -33,4 +40,5 @@ export async function readDraft(formulaId: string | null, number: number | null,
   return null;
 }
 
-export const keepDraft = (formulaId: string | null, basedOn: number | null, draft: Draft | null): boolean => keepDraftOf(name(formulaId, basedOn), draft);
+export const keepDraft = (formulaId: string | null, basedOn: number | null, draft: Draft | null): boolean =>
+  keepDraftOf(name(formulaId, basedOn), draft);

@@ -1,6 +1,19 @@
 'use client';
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { createContext, type ReactNode, use, useMemo } from 'react';
 import { Press } from '../kit/press';
@@ -44,7 +57,15 @@ export function DragLines({ order, onDragging, onDrop, children }: Props) {
 const Dragged = createContext<ReturnType<typeof useSortable> | null>(null);
 
 /** A row that can be dragged by its `DragHandle`; a drag draws the row's place anew, not what stands in it. */
-export function DragRow({ id, className, children }: { readonly id: string; readonly className: string; readonly children: ReactNode }) {
+export function DragRow({
+  id,
+  className,
+  children,
+}: {
+  readonly id: string;
+  readonly className: string;
+  readonly children: ReactNode;
+}) {
   const drag = useSortable({ id });
   return (
     <Dragged value={drag}>
@@ -60,10 +81,24 @@ export function DragRow({ id, className, children }: { readonly id: string; read
   );
 }
 
-export function DragHandle({ label, className, children }: { readonly label: string; readonly className: string; readonly children: ReactNode }) {
+export function DragHandle({
+  label,
+  className,
+  children,
+}: {
+  readonly label: string;
+  readonly className: string;
+  readonly children: ReactNode;
+}) {
   const drag = use(Dragged);
   return (
-    <Press ref={drag?.setActivatorNodeRef} {...drag?.attributes} {...drag?.listeners} aria-label={label} className={className}>
+    <Press
+      ref={drag?.setActivatorNodeRef}
+      {...drag?.attributes}
+      {...drag?.listeners}
+      aria-label={label}
+      className={className}
+    >
       {children}
     </Press>
   );

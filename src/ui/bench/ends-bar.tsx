@@ -9,7 +9,15 @@ import { Popped } from '../kit/menu';
 import type { BenchAction } from './state';
 
 /** The two ends of a forked formula: which is looked at, what each is called and which school it keeps to. */
-export function EndsBar({ formula, end, send }: { readonly formula: Formula; readonly end: EndId | null; readonly send: (a: BenchAction) => void }) {
+export function EndsBar({
+  formula,
+  end,
+  send,
+}: {
+  readonly formula: Formula;
+  readonly end: EndId | null;
+  readonly send: (a: BenchAction) => void;
+}) {
   const { ends } = formula;
   const [error, setError] = useState<string | undefined>();
   if (!ends) return null;
@@ -50,7 +58,13 @@ export function EndsBar({ formula, end, send }: { readonly formula: Formula; rea
                 <Choice
                   label="Kind"
                   value={kindIdOf(formula, e.id)}
-                  onChange={(kind) => send({ do: 'set', part: withEndKind(formula, e.id, kind, kindById(kind).schools[0].id), place: null })}
+                  onChange={(kind) =>
+                    send({
+                      do: 'set',
+                      part: withEndKind(formula, e.id, kind, kindById(kind).schools[0].id),
+                      place: null,
+                    })
+                  }
                   options={KINDS.map((k) => ({ value: k.id, label: k.name }))}
                 />
                 {kindById(kindIdOf(formula, e.id)).schools.length > 1 ? (

@@ -8,7 +8,13 @@ const TICKS = [0, 5, 15, 30, 60, 120, 240, 720, 1440];
 const sayMin = (m: number): string => (m < 60 ? `${m}` : `${m / 60} h`);
 
 /** The fade as a curve: joined now, beside dry and wet kept apart. Its numbers stand in words under it. */
-export default function FadeChart({ points, restMin }: { readonly points: readonly FadePoint[]; readonly restMin: number }) {
+export default function FadeChart({
+  points,
+  restMin,
+}: {
+  readonly points: readonly FadePoint[];
+  readonly restMin: number;
+}) {
   const fresh = points[0]?.lift ?? 0;
   const data = points.map((p) => ({ x: stretch(p.min), joined: p.lift, apart: fresh }));
   return (
@@ -24,7 +30,13 @@ export default function FadeChart({ points, restMin }: { readonly points: readon
             tickFormatter={(x: number) => sayMin(Math.round(6 * Math.expm1(x)))}
             tick={{ fill: 'var(--color-soft)', fontSize: 12 }}
             stroke="var(--color-soft)"
-            label={{ value: 'minutes, then hours of standing', position: 'insideBottom', offset: -12, fill: 'var(--color-soft)', fontSize: 12 }}
+            label={{
+              value: 'minutes, then hours of standing',
+              position: 'insideBottom',
+              offset: -12,
+              fill: 'var(--color-soft)',
+              fontSize: 12,
+            }}
           />
           <YAxis
             width={44}
@@ -39,8 +51,23 @@ export default function FadeChart({ points, restMin }: { readonly points: readon
             strokeDasharray="2 3"
             label={{ value: 'rest', position: 'top', fill: 'var(--color-rim)', fontSize: 12 }}
           />
-          <Line type="monotone" dataKey="apart" stroke="var(--color-soft)" strokeWidth={2} strokeDasharray="7 5" dot={false} isAnimationActive={false} />
-          <Line type="monotone" dataKey="joined" stroke="var(--color-rim)" strokeWidth={3} dot={false} isAnimationActive={false} />
+          <Line
+            type="monotone"
+            dataKey="apart"
+            stroke="var(--color-soft)"
+            strokeWidth={2}
+            strokeDasharray="7 5"
+            dot={false}
+            isAnimationActive={false}
+          />
+          <Line
+            type="monotone"
+            dataKey="joined"
+            stroke="var(--color-rim)"
+            strokeWidth={3}
+            dot={false}
+            isAnimationActive={false}
+          />
         </LineChart>
       </ResponsiveContainer>
     </div>

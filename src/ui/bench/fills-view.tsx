@@ -50,7 +50,9 @@ export function FillsView({ bench }: { readonly bench: Bench }) {
                   </span>
                 </th>
                 <td className="whitespace-nowrap">{grams(worked.analysis.tally.flourG, units)}</td>
-                <td className="px-2 font-semibold whitespace-nowrap">{liquidToFlour === null ? '' : `1 : ${liquidToFlour.toFixed(2)}`}</td>
+                <td className="px-2 font-semibold whitespace-nowrap">
+                  {liquidToFlour === null ? '' : `1 : ${liquidToFlour.toFixed(2)}`}
+                </td>
                 {SHOWN.map((r) => {
                   const reading = railOf(worked.analysis, r);
                   return (
@@ -65,8 +67,8 @@ export function FillsView({ bench }: { readonly bench: Bench }) {
         </tbody>
       </table>
       <p className="mt-1 text-sm text-soft">
-        One card in different hands: this is why it comes out differently elsewhere. Table weights, each good to 6 to 12 %; weigh your own cup under Pantry, My
-        measures.
+        One card in different hands: this is why it comes out differently elsewhere. Table weights, each good to 6 to 12
+        %; weigh your own cup under Pantry, My measures.
       </p>
     </div>
   );

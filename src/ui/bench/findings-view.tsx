@@ -23,12 +23,21 @@ export function FindingView({
   fixesFor = fixesOnBench,
   titles = null,
   ...props
-}: Props & { readonly fixesFor?: (b: Bench, f: Finding) => readonly Proposal[]; readonly titles?: readonly string[] | null }) {
+}: Props & {
+  readonly fixesFor?: (b: Bench, f: Finding) => readonly Proposal[];
+  readonly titles?: readonly string[] | null;
+}) {
   const { f, bench, onPropose } = props;
   // numbers first: fixes are worked out when the hand pauses
   const at = useDeferredValue(bench);
   const fixes = useMemo(() => (titles ? null : fixesFor(at, f)), [fixesFor, titles, at, f]);
-  return <Told {...props} titles={titles ?? fixes?.map((p) => p.title) ?? []} onFix={(from) => onPropose(turned(fixes ?? fixesFor(bench, f), from))} />;
+  return (
+    <Told
+      {...props}
+      titles={titles ?? fixes?.map((p) => p.title) ?? []}
+      onFix={(from) => onPropose(turned(fixes ?? fixesFor(bench, f), from))}
+    />
+  );
 }
 
 /** A list from one of its own on, and round to it again. */
@@ -41,7 +50,10 @@ function Told({
   titles: [first, ...others],
   onFix,
   onDismissed,
-}: Pick<Props, 'f' | 'bench' | 'onDismissed'> & { readonly titles: readonly string[]; readonly onFix: (from: number) => void }) {
+}: Pick<Props, 'f' | 'bench' | 'onDismissed'> & {
+  readonly titles: readonly string[];
+  readonly onFix: (from: number) => void;
+}) {
   return (
     <Notice weight={f.severity}>
       <p className="leading-snug">
@@ -58,7 +70,11 @@ function Told({
             {others.length === 1 ? others[0] : `${others.length} other ways`}
           </Button>
         ) : null}
-        <Button look="bare" className={`!min-h-9 ${first ? '' : '-ml-3'}`} onClick={() => onDismissed([...bench.formula.dismissed, meantKey(f)])}>
+        <Button
+          look="bare"
+          className={`!min-h-9 ${first ? '' : '-ml-3'}`}
+          onClick={() => onDismissed([...bench.formula.dismissed, meantKey(f)])}
+        >
           Leave it as it is
         </Button>
       </div>
@@ -82,7 +98,11 @@ export function Answered({
         <li key={`${f.code} ${f.message}`} className="flex items-start gap-2 text-[15px] text-soft">
           <Check size={16} aria-hidden className="mt-1 shrink-0" />
           <span className="flex-1">{f.message}</span>
-          <Button look="bare" className="!min-h-9 !text-sm" onClick={() => onDismissed(bench.formula.dismissed.filter((m) => m !== meantKey(f)))}>
+          <Button
+            look="bare"
+            className="!min-h-9 !text-sm"
+            onClick={() => onDismissed(bench.formula.dismissed.filter((m) => m !== meantKey(f)))}
+          >
             Ask again
           </Button>
         </li>

@@ -45,19 +45,23 @@ export function ImportList({
   const router = useRouter();
   const asking = useAsking();
   const title = useId();
-  const [items] = useState(() => found.flatMap((r): Item[] => (r.ok ? [{ of: r, formula: { ...r.imported.formula, name: nameFor(r) } }] : [])));
+  const [items] = useState(() =>
+    found.flatMap((r): Item[] => (r.ok ? [{ of: r, formula: { ...r.imported.formula, name: nameFor(r) } }] : [])),
+  );
   const unread = found.flatMap((r) => (r.ok ? [] : [r]));
   const [known, setKnown] = useState<readonly KnownCard[] | null>(null);
   const [off, setOff] = useState<ReadonlySet<number>>(new Set());
   // biome-ignore lint/correctness/useExhaustiveDependencies: looked up once, for what was read
   useEffect(() => {
     if (items.length === 0) return;
-    void acts.look({ cards: items.map((i) => ({ name: i.formula.name, lines: i.formula.entries.map((e) => e.text) })) }).then((a) => {
-      if (!a.ok) return;
-      setKnown(a.known);
-      // what is here already is not taken a second time unless the cook says so
-      setOff(new Set(a.known.flatMap((k, n) => (k.same ? [n] : []))));
-    });
+    void acts
+      .look({ cards: items.map((i) => ({ name: i.formula.name, lines: i.formula.entries.map((e) => e.text) })) })
+      .then((a) => {
+        if (!a.ok) return;
+        setKnown(a.known);
+        // what is here already is not taken a second time unless the cook says so
+        setOff(new Set(a.known.flatMap((k, n) => (k.same ? [n] : []))));
+      });
   }, []);
   // kept one by one, by their place
   const [kept, setKept] = useState<ReadonlyMap<number, string>>(new Map());
@@ -106,7 +110,10 @@ export function ImportList({
       <h2 id={title} className="mb-1 text-2xl">
         What was read
       </h2>
-      <p className="mb-3 text-soft">{kept.size === 0 ? 'Nothing is kept yet.' : `${kept.size} kept.`} Untick what is not wanted, or keep them one by one.</p>
+      <p className="mb-3 text-soft">
+        {kept.size === 0 ? 'Nothing is kept yet.' : `${kept.size} kept.`} Untick what is not wanted, or keep them one by
+        one.
+      </p>
       <ul className="grid gap-2">
         {items.map((i, n) => {
           const { imported } = i.of;
@@ -134,8 +141,12 @@ export function ImportList({
                     {imported.asked > 0 ? `, ${imported.asked} to settle` : ''}
                     {imported.whole ? ', with all its settings' : ''}; from {i.of.file}
                   </span>
-                  {k?.same ? <span className="block font-semibold">Here already, with the same lines: {k.same.name}.</span> : null}
-                  {k?.named ? <span className="block font-semibold">One of this name is here, with other lines.</span> : null}
+                  {k?.same ? (
+                    <span className="block font-semibold">Here already, with the same lines: {k.same.name}.</span>
+                  ) : null}
+                  {k?.named ? (
+                    <span className="block font-semibold">One of this name is here, with other lines.</span>
+                  ) : null}
                 </span>
               </label>
               {kept.has(n) ? (
@@ -153,8 +164,11 @@ export function ImportList({
           );
         })}
         {unread.map((u, n) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: two files may have one name and one fault
-          <li key={n} className="rounded-plate border-l-8 border-berry bg-berry-wash px-4 py-3 [overflow-wrap:anywhere]">
+          <li
+            // biome-ignore lint/suspicious/noArrayIndexKey: two files may have one name and one fault
+            key={n}
+            className="rounded-plate border-l-8 border-berry bg-berry-wash px-4 py-3 [overflow-wrap:anywhere]"
+          >
             <strong>{u.file}</strong>: {u.says}
           </li>
         ))}

@@ -32,7 +32,12 @@ export function LiftView({ bench, worked, onPropose }: Props) {
   return (
     <div className="grid gap-3">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-        <BeamDrawing tip={(soda - acid) / most} acid={acid / most} soda={soda / most} className="h-22 w-60 shrink-0 text-rim" />
+        <BeamDrawing
+          tip={(soda - acid) / most}
+          acid={acid / most}
+          soda={soda / most}
+          className="h-22 w-60 shrink-0 text-rim"
+        />
         <div className="min-w-0 flex-1 basis-52">
           <p>
             Acid <strong>{meq(acid)}</strong>, plain soda <strong>{meq(soda)}</strong>
@@ -44,7 +49,11 @@ export function LiftView({ bench, worked, onPropose }: Props) {
             .
           </p>
           <p className="mt-1 font-semibold">{verdict(worked)}</p>
-          {foam > 1 ? <p className="mt-1">Whipped whites bring {millilitres(foam)} of air besides (estimate): it drains as it stands.</p> : null}
+          {foam > 1 ? (
+            <p className="mt-1">
+              Whipped whites bring {millilitres(foam)} of air besides (estimate): it drains as it stands.
+            </p>
+          ) : null}
         </div>
       </div>
       <Balances bench={bench} worked={worked} onPropose={onPropose} />
@@ -56,7 +65,8 @@ export function LiftView({ bench, worked, onPropose }: Props) {
 
 function verdict({ analysis: { ledger: l, units } }: Worked): string {
   if (l.unspentSodaG > 0.05) return `${grams(l.unspentSodaG, units)} of soda is left with no acid.`;
-  if (l.sodaG > 0) return `All ${grams(l.sodaG, units)} of soda is worked; ${meq(l.unspentAcidMeq)} of acid is left for tang.`;
+  if (l.sodaG > 0)
+    return `All ${grams(l.sodaG, units)} of soda is worked; ${meq(l.unspentAcidMeq)} of acid is left for tang.`;
   if (l.unspentAcidMeq > 1) return `No plain soda. The acid could work ${grams(l.sodaAcidCouldWorkG, units)} of it.`;
   return 'No plain soda, and next to no acid.';
 }
@@ -69,7 +79,10 @@ const SOURCES: readonly { readonly source: Source; readonly label: string }[] = 
 
 function Balances({ bench, worked, onPropose }: Props) {
   const at = useDeferredValue(bench);
-  const ways = useMemo(() => SOURCES.map((s) => ({ ...s, proposal: relift(at, s.source) })).filter((s) => s.proposal !== null), [at]);
+  const ways = useMemo(
+    () => SOURCES.map((s) => ({ ...s, proposal: relift(at, s.source) })).filter((s) => s.proposal !== null),
+    [at],
+  );
   if (worked.analysis.co2Per100gFlour === null || worked.analysis.co2Per100gFlour < 0.02) return null;
   if (ways.length === 0) return null;
   return (
@@ -113,14 +126,20 @@ function Rows({ worked }: { readonly worked: Worked }) {
                 {grams(r.grams, worked.analysis.units)} {kitchenName(r.ingredient).toLowerCase()}
               </td>
               <td className="text-right">
-                {r.ownAcid && Math.abs(r.acidMeq) < 0.05 ? 'its own' : r.acidMeq < 0 ? `takes ${meq(-r.acidMeq)}` : meq(r.acidMeq)}
+                {r.ownAcid && Math.abs(r.acidMeq) < 0.05
+                  ? 'its own'
+                  : r.acidMeq < 0
+                    ? `takes ${meq(-r.acidMeq)}`
+                    : meq(r.acidMeq)}
               </td>
               <td className="text-right">{r.sodaG > 0 ? grams(r.sodaG, worked.analysis.units) : ''}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-sm text-soft">Arithmetic to about pH 7.5. Cultured milks vary by a fifth, honey and brown sugar twofold.</p>
+      <p className="mt-1 text-sm text-soft">
+        Arithmetic to about pH 7.5. Cultured milks vary by a fifth, honey and brown sugar twofold.
+      </p>
     </div>
   );
 }
@@ -143,15 +162,16 @@ function Fade({ worked: { lines, analysis: a } }: { readonly worked: Worked }) {
   );
   const fresh = points[0]?.lift ?? 0;
   if (fresh < 1) return <p className="text-soft">There is no gas to lose: eggs and steam raise this.</p>;
-  const left = (min: number): string => `${Math.round((100 * (points.find((p) => p.min >= min)?.lift ?? 0)) / fresh)} %`;
+  const left = (min: number): string =>
+    `${Math.round((100 * (points.find((p) => p.min >= min)?.lift ?? 0)) / fresh)} %`;
   return (
     <figure>
       <h3 className="font-semibold">What standing costs</h3>
       <FadeChart points={points} restMin={restMin} />
       <figcaption className="text-[15px]">
         <p>
-          ml of gas in 100 g of batter at {temperature(batterC, a.units)}. Solid: combined now, {Math.round(fresh)} ml fresh. Dashed: dry and wet kept apart
-          until use.
+          ml of gas in 100 g of batter at {temperature(batterC, a.units)}. Solid: combined now, {Math.round(fresh)} ml
+          fresh. Dashed: dry and wet kept apart until use.
         </p>
         <p>
           Left after {restMin > 0 ? `the rest of ${minutesOrHours(restMin)} ` : 'no rest '}

@@ -53,7 +53,9 @@ export function LineDialogs({ asking, bench, worked, today, send, onPropose, onR
         <SwapDialog
           line={line}
           onClose={onClose}
-          onPick={(s) => propose([swapRebalanced(bench, line, s), { ...swapOnly(bench, line, s), title: 'Only this line' }])}
+          onPick={(s) =>
+            propose([swapRebalanced(bench, line, s), { ...swapOnly(bench, line, s), title: 'Only this line' }])
+          }
         />
       );
     case 'drive':
@@ -90,7 +92,9 @@ export function LineDialogs({ asking, bench, worked, today, send, onPropose, onR
         />
       );
     case 'same':
-      return <SameDialog line={line} house={bench.house} onClose={onClose} onSame={(i) => choose({ ingredientId: i.id })} />;
+      return (
+        <SameDialog line={line} house={bench.house} onClose={onClose} onSame={(i) => choose({ ingredientId: i.id })} />
+      );
     case 'weigh':
       return (
         <WeighDialog
@@ -137,7 +141,10 @@ function DriveDialog({
           go(typedNumber(text));
         }}
       >
-        <p className="mb-3">How much of “{line.text.slice(0, 60)}” is there? It is locked at that, and the rest follows; nothing then asks for more of it.</p>
+        <p className="mb-3">
+          How much of “{line.text.slice(0, 60)}” is there? It is locked at that, and the rest follows; nothing then asks
+          for more of it.
+        </p>
         <AmountField
           label="All there is"
           value={text}
@@ -193,8 +200,9 @@ function OpenedDialog({
         }}
       >
         <p className="mb-3">
-          The day that stands with it in the Pantry counts for every formula; one said here counts for this line alone. An opened powder is counted as fresh for
-          three months, then weaker each month: an estimate. A spoonful in hot water tells the truth.
+          The day that stands with it in the Pantry counts for every formula; one said here counts for this line alone.
+          An opened powder is counted as fresh for three months, then weaker each month: an estimate. A spoonful in hot
+          water tells the truth.
         </p>
         <DayField
           label="Opened on"
@@ -236,12 +244,16 @@ function DrainedDialog({
         act={() => {
           const x = typedNumber(text);
           if (text.trim() === '') onDrained(undefined);
-          else if (!Number.isFinite(x) || x <= 0) setError('A number of grams, more than nothing; leave it empty for none.');
+          else if (!Number.isFinite(x) || x <= 0)
+            setError('A number of grams, more than nothing; leave it empty for none.');
           else if (x > most) setError(`There is not so much water in it: at most ${grams(most)}.`);
           else onDrained(x);
         }}
       >
-        <p className="mb-3">How much water came out of “{line.text.slice(0, 60)}”? Weigh what ran off, or weigh before and after. The rest goes in, drier.</p>
+        <p className="mb-3">
+          How much water came out of “{line.text.slice(0, 60)}”? Weigh what ran off, or weigh before and after. The rest
+          goes in, drier.
+        </p>
         <Field
           label="Pressed out"
           unit="g"

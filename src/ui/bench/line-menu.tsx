@@ -9,7 +9,15 @@ import { useUnits } from '../units';
 import type { LineTools } from './line-tools';
 
 /** What can be done with a line. */
-export function LineMenu({ line, ends, tools }: { readonly line: BenchLine; readonly ends: Formula['ends']; readonly tools: LineTools }) {
+export function LineMenu({
+  line,
+  ends,
+  tools,
+}: {
+  readonly line: BenchLine;
+  readonly ends: Formula['ends'];
+  readonly tools: LineTools;
+}) {
   const units = useUnits();
   const time = useTime();
   const entries = (): readonly MenuEntry[] => {
@@ -19,15 +27,27 @@ export function LineMenu({ line, ends, tools }: { readonly line: BenchLine; read
     const on = !line.off;
     const onEnd = (to: EndId | null | 'differ') => () => send({ do: 'end', key: line.key, to });
     const where = (is: boolean, ...then: MenuEntry[]): readonly MenuEntry[] => (is ? then : []);
-    const endWords = line.end === null ? 'In both finishes' : `Only in ${ends?.find((e) => e.id === line.end)?.name ?? ''}`;
+    const endWords =
+      line.end === null ? 'In both finishes' : `Only in ${ends?.find((e) => e.id === line.end)?.name ?? ''}`;
     return [
       { name: 'Swap for something else', off: !can.swap, act: () => ask('swap', line.key) },
       ...where(can.drive, { name: 'Let it drive the rest', act: () => ask('drive', line.key) }),
-      ...(line.mostG === null ? [] : [{ name: `There is more than ${grams(line.mostG, units)} again`, act: choose({ mostG: undefined }) }]),
-      { name: line.pinned ? 'Let it move again' : 'Lock: this one does not move', act: choose({ pinned: line.pinned ? undefined : true }) },
-      { name: on ? 'Switch off: what if without it' : 'Switch on', act: () => send({ do: 'switch', key: line.key, off: on }) },
+      ...(line.mostG === null
+        ? []
+        : [{ name: `There is more than ${grams(line.mostG, units)} again`, act: choose({ mostG: undefined }) }]),
+      {
+        name: line.pinned ? 'Let it move again' : 'Lock: this one does not move',
+        act: choose({ pinned: line.pinned ? undefined : true }),
+      },
+      {
+        name: on ? 'Switch off: what if without it' : 'Switch on',
+        act: () => send({ do: 'switch', key: line.key, off: on }),
+      },
       ...where(can.apart, { name: 'Yolks here, whites there', act: () => send({ do: 'apart', key: line.key }) }),
-      ...where(can.age, { name: line.opened ? `Opened ${time.day(line.opened)}` : 'When was it opened?', act: () => ask('opened', line.key) }),
+      ...where(can.age, {
+        name: line.opened ? `Opened ${time.day(line.opened)}` : 'When was it opened?',
+        act: () => ask('opened', line.key),
+      }),
       ...where(can.drain, {
         name: line.drainedG > 0 ? `Pressed out: ${grams(line.drainedG, units)}` : 'Squeezed or drained?',
         act: () => ask('drained', line.key),
@@ -36,11 +56,19 @@ export function LineMenu({ line, ends, tools }: { readonly line: BenchLine; read
         ? [
             {
               name: `When: ${MOMENT_NAMES[line.moment]}`,
-              items: MOMENTS.map((m) => ({ name: MOMENT_NAMES[m], off: m === line.moment, act: choose({ moment: m }) })),
+              items: MOMENTS.map((m) => ({
+                name: MOMENT_NAMES[m],
+                off: m === line.moment,
+                act: choose({ moment: m }),
+              })),
             },
             {
               name: `How: ${DRESSING_NAMES[line.dressing]}`,
-              items: DRESSINGS.map((d) => ({ name: DRESSING_NAMES[d], off: d === line.dressing, act: choose({ dressing: d }) })),
+              items: DRESSINGS.map((d) => ({
+                name: DRESSING_NAMES[d],
+                off: d === line.dressing,
+                act: choose({ dressing: d }),
+              })),
             },
           ]
         : []),
@@ -53,7 +81,9 @@ export function LineMenu({ line, ends, tools }: { readonly line: BenchLine; read
             {
               name: endWords,
               items: [
-                line.end === null ? { name: 'Another amount in each finish', act: onEnd('differ') } : { name: 'In both finishes', act: onEnd(null) },
+                line.end === null
+                  ? { name: 'Another amount in each finish', act: onEnd('differ') }
+                  : { name: 'In both finishes', act: onEnd(null) },
                 ...ends.map((e) => ({ name: `Only in ${e.name}`, off: line.end === e.id, act: onEnd(e.id) })),
               ],
             },
@@ -63,5 +93,11 @@ export function LineMenu({ line, ends, tools }: { readonly line: BenchLine; read
       { name: 'Take off the sheet', act: () => send({ do: 'take-off', key: line.key }) },
     ];
   };
-  return <MoreMenu label={`More for ${line.text.slice(0, 60) || 'an empty line'}`} className="!min-h-9 !px-1" entries={entries} />;
+  return (
+    <MoreMenu
+      label={`More for ${line.text.slice(0, 60) || 'an empty line'}`}
+      className="!min-h-9 !px-1"
+      entries={entries}
+    />
+  );
 }

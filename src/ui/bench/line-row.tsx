@@ -33,13 +33,17 @@ interface Props {
 }
 
 /** Columns of a row of the sheet, and of its head. */
-export const ROW_GRID = 'grid items-center gap-x-1 max-sm:grid-cols-[1.5rem_1fr_4.4rem_2.75rem_2.75rem] sm:grid-cols-[1.5rem_1fr_5rem_4.1rem_2rem_2rem]';
+export const ROW_GRID =
+  'grid items-center gap-x-1 max-sm:grid-cols-[1.5rem_1fr_4.4rem_2.75rem_2.75rem] sm:grid-cols-[1.5rem_1fr_5rem_4.1rem_2rem_2rem]';
 /** On a small screen the words have a row of their own, and the numbers the next. */
 const WORDS = 'max-sm:col-span-4 max-sm:col-start-2';
 
 /** A bracket worth a line of its own: a wide one, and any that rests on a way of filling nobody stated. */
 const isWide = (l: BenchLine): boolean =>
-  l.grams !== null && l.gramsLow !== null && l.gramsHigh !== null && (l.basis === 'fill-not-stated' || l.gramsHigh - l.gramsLow > 0.12 * l.grams);
+  l.grams !== null &&
+  l.gramsLow !== null &&
+  l.gramsHigh !== null &&
+  (l.basis === 'fill-not-stated' || l.gramsHigh - l.gramsLow > 0.12 * l.grams);
 
 /** How long the mouse lies still on a line before its reading shows. */
 const RESTS_MS = 600;
@@ -51,7 +55,18 @@ const tellsMore = (text: string, was: string): boolean => {
 };
 
 /** One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed over. */
-export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended, diff, ends, tools, onFocus, onMove, onShift }: Props) {
+export const LineRow = memo(function LineRow({
+  line,
+  flourG,
+  flourThenG,
+  blended,
+  diff,
+  ends,
+  tools,
+  onFocus,
+  onMove,
+  onShift,
+}: Props) {
   const { send } = tools;
   const units = useUnits();
   const scaleless = useScaleless();
@@ -59,7 +74,8 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
   const asNeeded = line.use !== 'batter' && line.grams === null && !line.hasAmount;
   const asks = line.status !== 'read' && !asNeeded && !line.off;
   const { flour } = line;
-  const pct = line.grams !== null && line.use === 'batter' && flourG > 0 && !line.off ? (100 * line.grams) / flourG : null;
+  const pct =
+    line.grams !== null && line.use === 'batter' && flourG > 0 && !line.off ? (100 * line.grams) / flourG : null;
   const onKey = (e: KeyboardEvent<HTMLInputElement>): void => {
     const act = e.ctrlKey || e.metaKey ? null : lineKey({ key: e.key, code: e.code, altKey: e.altKey });
     if (act === 'up' || act === 'down') onShift(line.key, act === 'up' ? -1 : 1);
@@ -100,7 +116,10 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
           autoComplete="off"
           data-line
           aria-label="Line as written"
-          aria-describedby={[line.findings.length > 0 && !asNeeded ? says : '', told ? reads : ''].filter(Boolean).join(' ') || undefined}
+          aria-describedby={
+            [line.findings.length > 0 && !asNeeded ? says : '', told ? reads : ''].filter(Boolean).join(' ') ||
+            undefined
+          }
           aria-invalid={asks ? true : undefined}
           value={line.text}
           onChange={(e) => send({ do: 'type', key: line.key, text: e.target.value })}
@@ -130,7 +149,13 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
                 value={massNumber(line.grams, units)}
                 unit={units.weight}
                 strong={!line.off}
-                fixed={line.off ? 'Switched off' : line.drainedG > 0 ? 'What goes in after pressing: change the line itself' : null}
+                fixed={
+                  line.off
+                    ? 'Switched off'
+                    : line.drainedG > 0
+                      ? 'What goes in after pressing: change the line itself'
+                      : null
+                }
                 most={1_000_000}
                 onCommit={(x) => send({ do: 'grams', key: line.key, grams: units.weight === 'g' ? x : x * OZ_G })}
               />
@@ -144,7 +169,9 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
         </span>
         {diff ? (
           <span className="pr-1 text-right text-soft">
-            {diff.becomes === null || line.use !== 'batter' || !(flourThenG > 0) ? '' : percent((100 * diff.becomes) / flourThenG)}
+            {diff.becomes === null || line.use !== 'batter' || !(flourThenG > 0)
+              ? ''
+              : percent((100 * diff.becomes) / flourThenG)}
           </span>
         ) : pct === null ? (
           <span className="text-right text-sm text-soft">{line.off ? 'off' : ''}</span>
@@ -176,12 +203,20 @@ export const LineRow = memo(function LineRow({ line, flourG, flourThenG, blended
       </div>
       {told && line.words.length > 1 ? (
         <div className={told === 'typing' ? 'py-1 pr-2 pl-8' : 'relative'}>
-          <div className={told === 'resting' ? 'pointer-events-none absolute left-8 z-20 rounded-hold border border-line bg-white px-3 py-2 shadow-md' : ''}>
+          <div
+            className={
+              told === 'resting'
+                ? 'pointer-events-none absolute left-8 z-20 rounded-hold border border-line bg-white px-3 py-2 shadow-md'
+                : ''
+            }
+          >
             <WordsStrip words={line.words} id={reads} />
           </div>
         </div>
       ) : null}
-      {diff?.text && tellsMore(diff.text, line.text) ? <p className="pr-2 pb-1 pl-8 text-sm">becomes “{diff.text}”</p> : null}
+      {diff?.text && tellsMore(diff.text, line.text) ? (
+        <p className="pr-2 pb-1 pl-8 text-sm">becomes “{diff.text}”</p>
+      ) : null}
       <Remarks line={line} endName={endName} />
       {line.findings.length > 0 && !asNeeded && !line.off ? (
         <div id={says} className="flex flex-wrap items-center gap-x-2 gap-y-1 pr-2 pb-1.5 pl-8 text-sm">
@@ -227,9 +262,13 @@ function Remarks({ line, endName }: { readonly line: BenchLine; readonly endName
     ...(line.moment && (line.moment !== 'bowl' || line.dressing !== 'plain')
       ? [`${MOMENT_NAMES[line.moment]}${line.dressing === 'plain' ? '' : `, ${DRESSING_NAMES[line.dressing]}`}`]
       : []),
-    ...(line.drainedG > 0 ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`] : []),
+    ...(line.drainedG > 0
+      ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`]
+      : []),
     ...(line.mostG !== null ? [`all there is: ${grams(line.mostG, units)}`] : []),
-    ...(line.opened && line.strength < 1 ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (estimate)`] : []),
+    ...(line.opened && line.strength < 1
+      ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (estimate)`]
+      : []),
   ];
   return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;
 }
@@ -252,7 +291,10 @@ function WaysOut({ line, tools }: { readonly line: BenchLine; readonly tools: Li
         Leave it out
       </Button>
       {unknown ? (
-        <Link href={`/pantry/new?name=${encodeURIComponent(line.called.slice(0, 60))}`} className={`${lookOf('plain')} ${look}`}>
+        <Link
+          href={`/pantry/new?name=${encodeURIComponent(line.called.slice(0, 60))}`}
+          className={`${lookOf('plain')} ${look}`}
+        >
           Add it as a new ingredient
         </Link>
       ) : null}
@@ -276,7 +318,11 @@ function Settle({ line, tools }: { readonly line: BenchLine; readonly tools: Lin
     );
   if (line.readings.length > 0)
     return line.readings.map((r) => (
-      <Button key={r.text} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.send({ do: 'type', key: line.key, text: r.text })}>
+      <Button
+        key={r.text}
+        className="!min-h-8 !px-2.5 !text-sm"
+        onClick={() => tools.send({ do: 'type', key: line.key, text: r.text })}
+      >
         {r.why}
       </Button>
     ));
@@ -296,12 +342,20 @@ function Settle({ line, tools }: { readonly line: BenchLine; readonly tools: Lin
     return [line.ingredient, ...line.alternatives]
       .filter((i) => i !== null)
       .map((i) => (
-        <Button key={i.id} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.choose(line.key, { ingredientId: i.id })}>
+        <Button
+          key={i.id}
+          className="!min-h-8 !px-2.5 !text-sm"
+          onClick={() => tools.choose(line.key, { ingredientId: i.id })}
+        >
           {i.name}
         </Button>
       ));
   return line.suggestions.map((i) => (
-    <Button key={i.id} className="!min-h-8 !px-2.5 !text-sm" onClick={() => tools.choose(line.key, { ingredientId: i.id })}>
+    <Button
+      key={i.id}
+      className="!min-h-8 !px-2.5 !text-sm"
+      onClick={() => tools.choose(line.key, { ingredientId: i.id })}
+    >
       {i.name}
     </Button>
   ));

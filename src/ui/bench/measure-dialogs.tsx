@@ -100,8 +100,8 @@ export function SizeDialog({
           “{line.text.slice(0, 80)}”
           {usual ? (
             <>
-              : {said === 'ml' && !unit?.gesture ? `a ${name}` : `a ${name} of ${what}`} is mostly {usual.low} to {usual.high} {said}. Weigh or pour yours once;
-              what you say is kept, never guessed.
+              : {said === 'ml' && !unit?.gesture ? `a ${name}` : `a ${name} of ${what}`} is mostly {usual.low} to{' '}
+              {usual.high} {said}. Weigh or pour yours once; what you say is kept, never guessed.
             </>
           ) : (
             <> has a number but no unit. What would you take?</>
@@ -151,7 +151,10 @@ export function StandsDialog({
   readonly onPut: (f: Formula) => void;
 }) {
   const [third, setThird] = useState('');
-  const both = useMemo(() => [withStanding(bench, line.key, 'weight'), withStanding(bench, line.key, 'volume')] as const, [bench, line.key]);
+  const both = useMemo(
+    () => [withStanding(bench, line.key, 'weight'), withStanding(bench, line.key, 'volume')] as const,
+    [bench, line.key],
+  );
   const x = typedNumber(third);
   const other = x > 0 && x <= 1_000_000 ? withThird(bench, line.key, x) : null;
   const options: readonly (readonly [name: string, take: string, reading: Reading | null])[] = [
@@ -161,7 +164,9 @@ export function StandsDialog({
   ];
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title="Which one stands?" wide>
-      <p className="mb-3">“{line.text.slice(0, 120)}”. The two are never averaged: say which is meant, or weigh it and write a third.</p>
+      <p className="mb-3">
+        “{line.text.slice(0, 120)}”. The two are never averaged: say which is meant, or weigh it and write a third.
+      </p>
       <div className="grid gap-3 sm:grid-cols-3">
         {options.map(([name, take, reading], n) => (
           <section key={name} aria-label={name} className="grid content-start gap-1 rounded-plate bg-enamel p-3">
@@ -176,7 +181,9 @@ export function StandsDialog({
                 onChange={(e) => setThird(e.target.value)}
               />
             ) : (
-              <p className="text-2xl font-semibold">{reading ? grams(reading.grams, bench.house.units) : 'not known'}</p>
+              <p className="text-2xl font-semibold">
+                {reading ? grams(reading.grams, bench.house.units) : 'not known'}
+              </p>
             )}
             {reading ? <Effect reading={reading} formula={bench.formula} /> : null}
             <Button className="mt-1" disabled={!reading} onClick={() => reading && onPut(reading.formula)}>
@@ -185,7 +192,9 @@ export function StandsDialog({
           </section>
         ))}
       </div>
-      {both[0] === null || both[1] === null ? <Notice weight="look">One of the two can’t be weighed: write a third amount.</Notice> : null}
+      {both[0] === null || both[1] === null ? (
+        <Notice weight="look">One of the two can’t be weighed: write a third amount.</Notice>
+      ) : null}
     </Dialog>
   );
 }

@@ -32,7 +32,9 @@ export function NumberCell({
       <TypedNumber
         label={label}
         value={value}
-        wrong={(x) => (x <= 0 ? 'More than nothing, please.' : x > most ? `At most ${most.toLocaleString('en-GB')}.` : null)}
+        wrong={(x) =>
+          x <= 0 ? 'More than nothing, please.' : x > most ? `At most ${most.toLocaleString('en-GB')}.` : null
+        }
         onCommit={onCommit}
         className={`h-8 rounded-b-none border-b border-transparent border-b-edge bg-transparent hover:border-line ${weight}`}
       />

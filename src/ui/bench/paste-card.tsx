@@ -86,7 +86,9 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
     }
     if (card.value.lines.length === 0) {
       setError(
-        text.trim() === '' ? 'Paste or type a card first.' : 'No ingredient line was found in this text. A line starts with an amount, like "2 cups flour".',
+        text.trim() === ''
+          ? 'Paste or type a card first.'
+          : 'No ingredient line was found in this text. A line starts with an amount, like "2 cups flour".',
       );
       return;
     }
@@ -163,7 +165,11 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
           {first ? 'Type the lines instead' : 'Close'}
         </Button>
       </div>
-      {first ? <p className="mt-2 text-[15px] text-soft">Text, Markdown, a saved page, JSON-LD, CSV: one file or many, chosen or dropped here.</p> : null}
+      {first ? (
+        <p className="mt-2 text-[15px] text-soft">
+          Text, Markdown, a saved page, JSON-LD, CSV: one file or many, chosen or dropped here.
+        </p>
+      ) : null}
     </section>
   );
 }

@@ -31,12 +31,14 @@ export function PourView({ bench, pour: p, send }: Props) {
           <p>{millilitres(p.volumeMl)} of batter</p>
         ) : (
           <p>
-            {millilitres(p.volumeMl)}: <strong>{p.pieces}</strong> {p.piecesName} of <Portion portion={p.portionMl} usual={p.usualMl} send={send} />
+            {millilitres(p.volumeMl)}: <strong>{p.pieces}</strong> {p.piecesName} of{' '}
+            <Portion portion={p.portionMl} usual={p.usualMl} send={send} />
           </p>
         )}
         {lies ? (
           <p className="text-soft">
-            one lies about {lies.acrossCm.toFixed(0)} cm wide, {lies.thickMm.toFixed(lies.thickMm < 3 ? 1 : 0)} mm thick (estimate)
+            one lies about {lies.acrossCm.toFixed(0)} cm wide, {lies.thickMm.toFixed(lies.thickMm < 3 ? 1 : 0)} mm thick
+            (estimate)
             {lies.thickOnHeat ? ': cover it or go lower' : ''}
             {lies.atOnce.map((g) => `; the ${g.name.toLowerCase()} takes ${g.pieces} at once`).join('')}
           </p>
@@ -48,7 +50,15 @@ export function PourView({ bench, pour: p, send }: Props) {
 }
 
 /** The size of a portion, to be typed over; emptied, it is the usual one again. */
-function Portion({ portion, usual, send }: { readonly portion: number; readonly usual: number; readonly send: (a: BenchAction) => void }) {
+function Portion({
+  portion,
+  usual,
+  send,
+}: {
+  readonly portion: number;
+  readonly usual: number;
+  readonly send: (a: BenchAction) => void;
+}) {
   const set = (portionMl: number | null): void => send({ do: 'set', part: { portionMl }, place: 'portion' });
   return (
     <span className="inline-flex items-baseline gap-1 whitespace-nowrap">

@@ -21,7 +21,10 @@ export function ProposalBar({
   const p = proposals[at];
   if (!p) return null;
   return (
-    <section aria-label="Proposal" className="sticky top-1 z-20 mb-3 self-start rounded-hold border-2 border-rim bg-butter px-3 py-2.5">
+    <section
+      aria-label="Proposal"
+      className="sticky top-1 z-20 mb-3 self-start rounded-hold border-2 border-rim bg-butter px-3 py-2.5"
+    >
       <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
         <div className="min-w-0 flex-1 basis-64" aria-live="polite">
           <p className="font-sign text-lg leading-tight font-extrabold">{p.title}</p>

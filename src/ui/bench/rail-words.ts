@@ -4,7 +4,8 @@ import { lift, percentNumber } from '@/core/quantity/say';
 
 /** Beyond this a number only says that something is badly off. */
 export const MOST_SAID = 9999;
-export const say = (r: Rail, x: number): string => (x > MOST_SAID ? `> ${MOST_SAID}` : r === 'lift' ? lift(x) : percentNumber(x));
+export const say = (r: Rail, x: number): string =>
+  x > MOST_SAID ? `> ${MOST_SAID}` : r === 'lift' ? lift(x) : percentNumber(x);
 export const sayUnit = (r: Rail, x: number): string => `${say(r, x)} ${r === 'lift' ? 'g' : '%'}`;
 
 interface Scale {
@@ -13,7 +14,10 @@ interface Scale {
 }
 
 /** A rail shows its zone in the middle, and as much again on either side. */
-export const scaleOf = ([low, high]: Zone): Scale => ({ from: Math.max(0, low - (high - low)), to: high + (high - low) });
+export const scaleOf = ([low, high]: Zone): Scale => ({
+  from: Math.max(0, low - (high - low)),
+  to: high + (high - low),
+});
 
 export const at = (x: number, s: Scale): number => Math.min(100, Math.max(0, (100 * (x - s.from)) / (s.to - s.from)));
 

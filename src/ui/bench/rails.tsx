@@ -18,7 +18,8 @@ const STEP: Readonly<Record<Rail, number>> = { water: 1, egg: 1, fat: 0.5, sugar
 const MOST_WISH = 2000;
 
 /** Far enough apart on the rail to be two marks. */
-const apart = (a: number, b: number, zone: Zone): boolean => Math.abs(at(a, scaleOf(zone)) - at(b, scaleOf(zone))) > 0.7;
+const apart = (a: number, b: number, zone: Zone): boolean =>
+  Math.abs(at(a, scaleOf(zone)) - at(b, scaleOf(zone))) > 0.7;
 
 export interface RailTools {
   /** Asks for a rail to stand somewhere. */
@@ -45,7 +46,8 @@ export function Rails({ now, proposed, saved, ...tools }: Props) {
   const scaleless = useScaleless();
   const shown = proposed ?? now;
   if (shown.rails.length === 0) return <p className="py-4 text-soft">The ratios need a flour line with an amount.</p>;
-  const before = (a: Pick<Ratios, 'rails'> | null, r: Rail): number | null => (a ? (railOf(a, r)?.tested ?? null) : null);
+  const before = (a: Pick<Ratios, 'rails'> | null, r: Rail): number | null =>
+    a ? (railOf(a, r)?.tested ?? null) : null;
   const savedMoved = shown.rails.some((r) => {
     const s = before(saved, r.rail);
     const t = proposed ? before(now, r.rail) : null;
@@ -55,17 +57,28 @@ export function Rails({ now, proposed, saved, ...tools }: Props) {
     <div>
       <ul aria-label="Ratios" className="grid gap-y-0.5">
         {shown.rails.map((r) => (
-          <RailRow key={r.rail} r={r} today={proposed ? before(now, r.rail) : null} saved={before(saved, r.rail)} {...tools} />
+          <RailRow
+            key={r.rail}
+            r={r}
+            today={proposed ? before(now, r.rail) : null}
+            saved={before(saved, r.rail)}
+            {...tools}
+          />
         ))}
       </ul>
       <p className="mt-0.5 flex flex-wrap gap-x-3 text-[13px] text-soft">
         <span>
           Percent of flour; {scaleless ? 'rise as gas' : 'rise in g of gas per 100 g flour'}.
-          {shown.percent ? ` Liquid ${percent(shown.percent.liquid)}, sweetness ${percent(shown.percent.sweetness)}.` : ''}
+          {shown.percent
+            ? ` Liquid ${percent(shown.percent.liquid)}, sweetness ${percent(shown.percent.sweetness)}.`
+            : ''}
         </span>
         {proposed ? (
           <span>
-            <i className="mr-1 inline-block h-3 w-[5px] rounded-sm border border-rim bg-butter align-[-1px]" aria-hidden />
+            <i
+              className="mr-1 inline-block h-3 w-[5px] rounded-sm border border-rim bg-butter align-[-1px]"
+              aria-hidden
+            />
             now
           </span>
         ) : null}
@@ -91,7 +104,10 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
   const inRange = r.reading?.standing === 'in';
   const isHeld = held.rails.includes(r.rail);
   return (
-    <li className="grid items-center gap-x-2 max-sm:grid-cols-[3.4rem_5.4rem_1fr_2.75rem] sm:grid-cols-[3.4rem_5rem_1fr_7.4rem_2.25rem]" data-rail={r.rail}>
+    <li
+      className="grid items-center gap-x-2 max-sm:grid-cols-[3.4rem_5.4rem_1fr_2.75rem] sm:grid-cols-[3.4rem_5rem_1fr_7.4rem_2.25rem]"
+      data-rail={r.rail}
+    >
       <span className="font-semibold">{RAIL_NAMES[r.rail]}</span>
       <RailNumber r={r} onWish={onWish} disabled={!r.reading} />
       {r.zone ? (
@@ -113,20 +129,32 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
         aria-pressed={isHeld}
         aria-label={`Lock ${RAIL_NAMES[r.rail].toLowerCase()}`}
         title={isHeld ? 'Locked: other rails leave it where it is' : 'Lock it where it is'}
-        onClick={() => onHeld({ ...held, rails: isHeld ? held.rails.filter((x) => x !== r.rail) : [...held.rails, r.rail] })}
+        onClick={() =>
+          onHeld({ ...held, rails: isHeld ? held.rails.filter((x) => x !== r.rail) : [...held.rails, r.rail] })
+        }
         className={`grid size-9 max-sm:size-11 place-items-center rounded-hold ${isHeld ? 'bg-rim text-white' : 'text-rim hover:bg-wash'}`}
       >
         {isHeld ? <Lock size={16} aria-hidden /> : <LockOpen size={16} aria-hidden />}
       </Press>
       {r.shift ? (
-        <p className="-mt-0.5 mb-1 text-[13px] max-sm:order-last max-sm:col-span-4 sm:col-span-3 sm:col-start-3 leading-tight text-soft">{r.shift}</p>
+        <p className="-mt-0.5 mb-1 text-[13px] max-sm:order-last max-sm:col-span-4 sm:col-span-3 sm:col-start-3 leading-tight text-soft">
+          {r.shift}
+        </p>
       ) : null}
     </li>
   );
 }
 
 /** The number of a rail, to be typed over. */
-function RailNumber({ r, onWish, disabled }: { readonly r: RailReading; readonly onWish: RailTools['onWish']; readonly disabled: boolean }) {
+function RailNumber({
+  r,
+  onWish,
+  disabled,
+}: {
+  readonly r: RailReading;
+  readonly onWish: RailTools['onWish'];
+  readonly disabled: boolean;
+}) {
   const scaleless = useScaleless();
   return (
     <span className="flex items-baseline justify-end gap-1">
@@ -157,7 +185,10 @@ interface TrackProps {
 export const Zoned = ({ left, right }: { readonly left: number; readonly right: number }) => (
   <>
     <span className="absolute inset-x-0 top-2 h-3 rounded-full border border-line bg-white" />
-    <span className="absolute top-2 flex h-3 overflow-hidden border-x-2 border-herb bg-herb-wash" style={{ left: `${left}%`, width: `${right - left}%` }}>
+    <span
+      className="absolute top-2 flex h-3 overflow-hidden border-x-2 border-herb bg-herb-wash"
+      style={{ left: `${left}%`, width: `${right - left}%` }}
+    >
       <span className="hatch h-full w-2.5" />
       <span className="hatch ml-auto h-full w-2.5" />
     </span>
@@ -202,10 +233,16 @@ function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
       <Slider.Track className="absolute inset-x-0 top-0 h-7 cursor-ew-resize">
         <Zoned left={left} right={right} />
         {saved !== null && apart(saved, r.tested, zone) && (today === null || apart(saved, today, zone)) ? (
-          <span className="absolute top-1.5 h-4 w-2 -translate-x-1/2 rounded-sm border-2 border-rim bg-enamel" style={{ left: `${at(saved, s)}%` }} />
+          <span
+            className="absolute top-1.5 h-4 w-2 -translate-x-1/2 rounded-sm border-2 border-rim bg-enamel"
+            style={{ left: `${at(saved, s)}%` }}
+          />
         ) : null}
         {today !== null && apart(today, r.tested, zone) ? (
-          <span className="absolute top-1 h-5 w-[5px] -translate-x-1/2 rounded-sm border border-rim bg-butter" style={{ left: `${at(today, s)}%` }} />
+          <span
+            className="absolute top-1 h-5 w-[5px] -translate-x-1/2 rounded-sm border border-rim bg-butter"
+            style={{ left: `${at(today, s)}%` }}
+          />
         ) : null}
       </Slider.Track>
       <Slider.Thumb
@@ -219,10 +256,16 @@ function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
           className={`pointer-events-none absolute top-0.5 h-6 w-[9px] -translate-x-1/2 rounded-[3px] border-2 border-white ${r.reading ? 'bg-rim' : 'bg-soft'}`}
         />
       </Slider.Thumb>
-      <span className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${left}%` }}>
+      <span
+        className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft"
+        style={{ left: `${left}%` }}
+      >
         {say(r.rail, zone[0])}
       </span>
-      <span className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft" style={{ left: `${right}%` }}>
+      <span
+        className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft"
+        style={{ left: `${right}%` }}
+      >
         {say(r.rail, zone[1])}
       </span>
     </Slider.Root>

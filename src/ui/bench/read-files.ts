@@ -17,13 +17,18 @@ export async function readFiles(files: readonly File[], house: Kitchen): Promise
   const failed = new Promise<never>((_, reject) => {
     worker.onerror = () => reject(new Error('the reader stopped'));
   });
-  const late = (): Promise<never> => new Promise((_, reject) => setTimeout(() => reject(new Error('it takes too long')), MOST_READING_MS));
+  const late = (): Promise<never> =>
+    new Promise((_, reject) => setTimeout(() => reject(new Error('it takes too long')), MOST_READING_MS));
   try {
     const out: FromFile[] = [];
     for (const f of files.slice(0, MOST_FILES)) {
       // a file that is too large is not even brought in
       if (f.size > MOST_FILE_BYTES) {
-        out.push({ file: f.name, ok: false, says: `It is larger than any page: ${Math.round(f.size / 1e6)} MB, at most ${MOST_FILE_BYTES / 1e6}.` });
+        out.push({
+          file: f.name,
+          ok: false,
+          says: `It is larger than any page: ${Math.round(f.size / 1e6)} MB, at most ${MOST_FILE_BYTES / 1e6}.`,
+        });
         continue;
       }
       try {
@@ -34,7 +39,11 @@ export async function readFiles(files: readonly File[], house: Kitchen): Promise
       }
     }
     if (files.length > MOST_FILES)
-      out.push({ file: files[MOST_FILES]?.name ?? '', ok: false, says: `At most ${MOST_FILES} files at once: this one and what follows was not read.` });
+      out.push({
+        file: files[MOST_FILES]?.name ?? '',
+        ok: false,
+        says: `At most ${MOST_FILES} files at once: this one and what follows was not read.`,
+      });
     return out;
   } finally {
     remote[releaseProxy]();

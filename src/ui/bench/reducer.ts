@@ -1,6 +1,18 @@
 /** What each act makes of the Bench. */
 import { addAfter, type Bench, editEntry, withEntries } from '@/core/balance/bench';
-import { asRows, differByEnd, fork, joinEnds, moveLine, removeLine, setGrams, setPercent, switchLine, takeApart, toEnd } from '@/core/balance/lines';
+import {
+  asRows,
+  differByEnd,
+  fork,
+  joinEnds,
+  moveLine,
+  removeLine,
+  setGrams,
+  setPercent,
+  switchLine,
+  takeApart,
+  toEnd,
+} from '@/core/balance/lines';
 import { readLine } from '@/core/card/line';
 import { type EndId, type Entry, type Formula, kitchenOf, placeGroup } from '@/core/formula/formula';
 import { entriesFromCard, withCard } from '@/core/formula/from-card';
@@ -12,7 +24,14 @@ const benchOf = (s: BenchState): Bench => ({ formula: s.formula, house: s.house,
 
 function step(s: BenchState, formula: Formula, place: string | null): BenchState {
   const same = place !== null && place === s.place;
-  return { ...s, formula, end: endFor(s, formula), past: same ? s.past : [...s.past, s.formula].slice(-MOST_STEPS), future: [], place };
+  return {
+    ...s,
+    formula,
+    end: endFor(s, formula),
+    past: same ? s.past : [...s.past, s.formula].slice(-MOST_STEPS),
+    future: [],
+    place,
+  };
 }
 
 /** The end looked at, as long as the formula has one. */
@@ -34,13 +53,16 @@ function paste(s: BenchState, text: string): BenchState {
 function typedLine(s: BenchState, text: string): Formula {
   const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
   const several = card.ok && card.value.title === null && card.value.notes === '' && card.value.entries.length > 1;
-  return several ? withEntries(s.formula, [...s.formula.entries, ...card.value.entries]) : addAfter(s.formula, null, text);
+  return several
+    ? withEntries(s.formula, [...s.formula.entries, ...card.value.entries])
+    : addAfter(s.formula, null, text);
 }
 
 export function benchReducer(s: BenchState, a: BenchAction): BenchState {
   const f = s.formula;
   const b = benchOf(s);
-  const to = (formula: Formula, place: string | null = null): BenchState => (formula === f ? s : step(s, formula, place));
+  const to = (formula: Formula, place: string | null = null): BenchState =>
+    formula === f ? s : step(s, formula, place);
   switch (a.do) {
     case 'set':
       return to({ ...f, ...a.part }, a.place);
@@ -90,11 +112,22 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
       return startBench({ formula: a.formula, house: s.house });
     case 'undo': {
       const last = s.past.at(-1);
-      return last ? { ...s, formula: last, end: endFor(s, last), past: s.past.slice(0, -1), future: [f, ...s.future], place: null } : s;
+      return last
+        ? {
+            ...s,
+            formula: last,
+            end: endFor(s, last),
+            past: s.past.slice(0, -1),
+            future: [f, ...s.future],
+            place: null,
+          }
+        : s;
     }
     case 'redo': {
       const next = s.future[0];
-      return next ? { ...s, formula: next, end: endFor(s, next), past: [...s.past, f], future: s.future.slice(1), place: null } : s;
+      return next
+        ? { ...s, formula: next, end: endFor(s, next), past: [...s.past, f], future: s.future.slice(1), place: null }
+        : s;
     }
   }
 }

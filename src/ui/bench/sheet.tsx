@@ -3,7 +3,16 @@ import { useDroppable } from '@dnd-kit/core';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import type { BenchLine, BenchSight } from '@/core/bench/sight';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
-import { counts, type EndId, type Formula, GROUP_ROLES, type Group, type GroupRole, MOST_ENTRIES, MOST_NOTES_CHARS } from '@/core/formula/formula';
+import {
+  counts,
+  type EndId,
+  type Formula,
+  GROUP_ROLES,
+  type Group,
+  type GroupRole,
+  MOST_ENTRIES,
+  MOST_NOTES_CHARS,
+} from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
@@ -69,7 +78,13 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
       lines: lines.filter((l) => l.side === null && vesselOf(l) === v),
       added: diff?.added.filter((l) => l.vessel === v) ?? [],
     })),
-    ...sides.map((side) => ({ id: `side ${side}`, vessel: 'topping' as const, side, lines: lines.filter((l) => l.side === side), added: [] })),
+    ...sides.map((side) => ({
+      id: `side ${side}`,
+      vessel: 'topping' as const,
+      side,
+      lines: lines.filter((l) => l.side === side),
+      added: [],
+    })),
   ];
   const shown = groups.filter((g) => (isDragging && g.side === null) || g.lines.length > 0 || g.added.length > 0);
   const asked = [...new Map(lines.flatMap((l) => (l.group?.asked ? [[l.group.name, l.group] as const] : []))).values()];
@@ -89,7 +104,8 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
       const i = own.lines.findIndex((l) => l.key === key);
       const neighbour = own.lines[i + by];
       setHeld(null);
-      if (neighbour) send({ do: 'move', key, vessel: own.vessel, before: by < 0 ? neighbour.key : (own.lines[i + 2]?.key ?? null) });
+      if (neighbour)
+        send({ do: 'move', key, vessel: own.vessel, before: by < 0 ? neighbour.key : (own.lines[i + 2]?.key ?? null) });
       else {
         const next = gs[g + by];
         if (next) send({ do: 'move', key, vessel: next.vessel, before: by > 0 ? (next.lines[0]?.key ?? null) : null });
@@ -107,7 +123,12 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
     if (!target) return;
     const down = order.indexOf(key) < order.indexOf(to);
     const own = groups.find((g) => g.lines.some((l) => l.key === to))?.lines ?? [];
-    send({ do: 'move', key, vessel: vesselOf(target), before: down ? (own[own.findIndex((l) => l.key === to) + 1]?.key ?? null) : to });
+    send({
+      do: 'move',
+      key,
+      vessel: vesselOf(target),
+      before: down ? (own[own.findIndex((l) => l.key === to) + 1]?.key ?? null) : to,
+    });
   };
   const scaleless = useScaleless();
   return (
@@ -155,7 +176,9 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
                 <li key={l.key} className={`${ROW_GRID} min-h-9 rounded-hold bg-butter/45`}>
                   <span />
                   <span className="px-2">{l.text}</span>
-                  <strong className="text-right">{l.grams === null || scaleless ? '' : grams(l.grams, house.units)}</strong>
+                  <strong className="text-right">
+                    {l.grams === null || scaleless ? '' : grams(l.grams, house.units)}
+                  </strong>
                   <span className="text-right text-sm">new</span>
                 </li>
               ))}
@@ -193,7 +216,15 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
   );
 }
 
-function VesselHead({ vessel, side, children }: { readonly vessel: Vessel; readonly side: string | null; readonly children: ReactNode }) {
+function VesselHead({
+  vessel,
+  side,
+  children,
+}: {
+  readonly vessel: Vessel;
+  readonly side: string | null;
+  readonly children: ReactNode;
+}) {
   const drop = useDroppable({ id: side === null ? `vessel-${vessel}` : `side-${side}`, disabled: side !== null });
   return (
     <h3
@@ -209,13 +240,22 @@ function VesselHead({ vessel, side, children }: { readonly vessel: Vessel; reado
 /** Lines under a heading that nobody understands: where they go is asked once for all of them. */
 function GroupQuestion({ group, onPlace }: { readonly group: Group; readonly onPlace: (role: GroupRole) => void }) {
   return (
-    <fieldset aria-label={`Where ${group.name} goes`} className="my-2 rounded-r-hold border-l-8 border-rim bg-white px-3 py-2">
+    <fieldset
+      aria-label={`Where ${group.name} goes`}
+      className="my-2 rounded-r-hold border-l-8 border-rim bg-white px-3 py-2"
+    >
       <p className="font-semibold">
-        “{group.name}”: where do its lines go? For now {group.role === 'side' ? 'they stand beside the batter' : 'they are in the batter'}.
+        “{group.name}”: where do its lines go? For now{' '}
+        {group.role === 'side' ? 'they stand beside the batter' : 'they are in the batter'}.
       </p>
       <div className="mt-1.5 flex flex-wrap gap-2">
         {GROUP_ROLES.map((role) => (
-          <Button key={role} aria-pressed={group.role === role} className={group.role === role ? '!bg-wash' : ''} onClick={() => onPlace(role)}>
+          <Button
+            key={role}
+            aria-pressed={group.role === role}
+            className={group.role === role ? '!bg-wash' : ''}
+            onClick={() => onPlace(role)}
+          >
             {GROUP_PLACES[role]}
           </Button>
         ))}
@@ -224,7 +264,12 @@ function GroupQuestion({ group, onPlace }: { readonly group: Group; readonly onP
   );
 }
 
-const GROUP_PLACES: Readonly<Record<GroupRole, string>> = { batter: 'In the batter', side: 'Sauces and sides', pan: 'In the pan', topping: 'On top' };
+const GROUP_PLACES: Readonly<Record<GroupRole, string>> = {
+  batter: 'In the batter',
+  side: 'Sauces and sides',
+  pan: 'In the pan',
+  topping: 'On top',
+};
 
 /** Two and more flours: what they come to, and whether that total stands when one of them is changed. */
 function BlendBar({

@@ -64,7 +64,14 @@ export function StartForm({
             : null;
   const formula = useMemo(() => {
     if (error) return null;
-    const from: StartFrom = { kind: kindId, school: schoolId, flourId, liquidId, lift, size: by === 'pieces' ? { by, pieces: n } : { by, grams: n } };
+    const from: StartFrom = {
+      kind: kindId,
+      school: schoolId,
+      flourId,
+      liquidId,
+      lift,
+      size: by === 'pieces' ? { by, pieces: n } : { by, grams: n },
+    };
     return startFormula(from, house);
   }, [kindId, schoolId, flourId, liquidId, lift, by, n, error, house]);
   return (
@@ -87,7 +94,10 @@ export function StartForm({
             label="Raised by"
             value={lift}
             onChange={setLift}
-            options={LIFTS.filter((l) => isSour(liquidId) || (l !== 'soda' && l !== 'both')).map((l) => ({ value: l, label: LIFT_NAMES[l] }))}
+            options={LIFTS.filter((l) => isSour(liquidId) || (l !== 'soda' && l !== 'both')).map((l) => ({
+              value: l,
+              label: LIFT_NAMES[l],
+            }))}
           />
         </div>
         <div className="flex flex-col gap-1">
@@ -144,8 +154,13 @@ function Preview({
       <div className="flex items-start gap-3">
         <KindDrawing kind={kindId} className="w-14 shrink-0 text-rim" />
         <p>
-          {grams(a.tally.massG, a.units)} of batter that {a.thickness ? POUR_WORDS[a.thickness.pour] : 'does not pour yet'}.{' '}
-          {a.findings.length === 0 ? <span className="text-herb">✓ Nothing is out of line.</span> : a.findings[0]?.message}
+          {grams(a.tally.massG, a.units)} of batter that{' '}
+          {a.thickness ? POUR_WORDS[a.thickness.pour] : 'does not pour yet'}.{' '}
+          {a.findings.length === 0 ? (
+            <span className="text-herb">✓ Nothing is out of line.</span>
+          ) : (
+            a.findings[0]?.message
+          )}
         </p>
       </div>
       <ul aria-label="Starting lines" className="rounded-hold border border-line px-3 py-2">
@@ -156,7 +171,9 @@ function Preview({
       <Button look="now" onClick={onStart} className="self-start">
         Put it on the bench
       </Button>
-      <p className="text-sm text-soft">Worked from the zones for what you chose, in whole eggs and plain grams. A place to start, not a law.</p>
+      <p className="text-sm text-soft">
+        Worked from the zones for what you chose, in whole eggs and plain grams. A place to start, not a law.
+      </p>
     </div>
   );
 }

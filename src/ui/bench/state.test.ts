@@ -5,14 +5,23 @@ import { diffSheet } from './diff';
 import { benchReducer } from './reducer';
 import { type BenchAction, type BenchState, startBench } from './state';
 
-const run = (...actions: readonly BenchAction[]): BenchState => actions.reduce(benchReducer, startBench({ formula: EMPTY_FORMULA, house: FRESH_KITCHEN }));
+const run = (...actions: readonly BenchAction[]): BenchState =>
+  actions.reduce(benchReducer, startBench({ formula: EMPTY_FORMULA, house: FRESH_KITCHEN }));
 const texts = (s: BenchState): readonly string[] => s.formula.entries.map((e) => e.text);
 
-const CARD: BenchAction = { do: 'paste', text: 'Weir crepes\n1 cup flour\n1 1/2 cups milk\n2 eggs\nWhisk and rest an hour.' };
+const CARD: BenchAction = {
+  do: 'paste',
+  text: 'Weir crepes\n1 cup flour\n1 1/2 cups milk\n2 eggs\nWhisk and rest an hour.',
+};
 
 test('a pasted card names the formula, sets the kind its title speaks of and keeps the method', () => {
   const s = run(CARD);
-  expect(s.formula).toMatchObject({ name: 'Weir crepes', kind: 'crepe', school: 'sweet', cardNotes: 'Whisk and rest an hour.' });
+  expect(s.formula).toMatchObject({
+    name: 'Weir crepes',
+    kind: 'crepe',
+    school: 'sweet',
+    cardNotes: 'Whisk and rest an hour.',
+  });
   expect(texts(s)).toEqual(['1 cup flour', '1 1/2 cups milk', '2 eggs']);
 });
 
@@ -38,9 +47,17 @@ test('keys are never used twice', () => {
 });
 
 test('what was chosen for an unknown word goes when the line is typed to something known', () => {
-  const s = run({ do: 'add', text: '1 cup moondust' }, { do: 'choose', key: 'l1', choice: { ingredientId: 'sugar-icing' } });
-  expect(benchReducer(s, { do: 'type', key: 'l1', text: '2 cups moondust' }).formula.entries[0]).toMatchObject({ ingredientId: 'sugar-icing' });
-  expect(benchReducer(s, { do: 'type', key: 'l1', text: '2 cups flour' }).formula.entries[0]).toEqual({ key: 'l1', text: '2 cups flour' });
+  const s = run(
+    { do: 'add', text: '1 cup moondust' },
+    { do: 'choose', key: 'l1', choice: { ingredientId: 'sugar-icing' } },
+  );
+  expect(benchReducer(s, { do: 'type', key: 'l1', text: '2 cups moondust' }).formula.entries[0]).toMatchObject({
+    ingredientId: 'sugar-icing',
+  });
+  expect(benchReducer(s, { do: 'type', key: 'l1', text: '2 cups flour' }).formula.entries[0]).toEqual({
+    key: 'l1',
+    text: '2 cups flour',
+  });
 });
 
 test('grams and percent rewrite the line, each a step back; what changes nothing is no step', () => {
@@ -92,8 +109,15 @@ test('one line that says several things becomes as many, where it stood; typed, 
     ['l4', '1 tsp cinnamon'],
     ['l3', '2 eggs'],
   ]);
-  expect(texts(run({ do: 'add', text: '1 tsp each of cinnamon and nutmeg' }))).toEqual(['1 tsp cinnamon', '1 tsp nutmeg']);
-  expect(texts(run({ do: 'add', text: '200 g flour, 2 eggs and 300 ml milk' }))).toEqual(['200 g flour', '2 eggs', '300 ml milk']);
+  expect(texts(run({ do: 'add', text: '1 tsp each of cinnamon and nutmeg' }))).toEqual([
+    '1 tsp cinnamon',
+    '1 tsp nutmeg',
+  ]);
+  expect(texts(run({ do: 'add', text: '200 g flour, 2 eggs and 300 ml milk' }))).toEqual([
+    '200 g flour',
+    '2 eggs',
+    '300 ml milk',
+  ]);
   expect(texts(run({ do: 'add', text: '2 eggs plus 1 yolk' }))).toEqual(['2 eggs plus 1 yolk']);
 });
 
@@ -101,13 +125,18 @@ test('a group goes where it is put, and a line dragged out of it is no part of i
   const s = run({ do: 'paste', text: 'Cakes\n200 g flour\n300 ml milk\nMoonlight:\n20 g honey\n10 g rum' });
   expect(s.formula.entries.map((e) => e.group?.role)).toEqual([undefined, undefined, 'side', 'side']);
   const put = benchReducer(s, { do: 'place', group: 'Moonlight', role: 'batter' });
-  expect(put.formula.entries.map((e) => [e.group?.asked, e.vessel])).toEqual(Array.from({ length: 4 }, () => [undefined, undefined]));
+  expect(put.formula.entries.map((e) => [e.group?.asked, e.vessel])).toEqual(
+    Array.from({ length: 4 }, () => [undefined, undefined]),
+  );
   const dragged = benchReducer(s, { do: 'move', key: 'l4', vessel: 'wet', before: null });
   expect(dragged.formula.entries.map((e) => e.group?.name)).toEqual([undefined, undefined, 'Moonlight', undefined]);
 });
 
 test('sweet and savoury headings fork a formula that has no ends yet', () => {
-  const s = run({ do: 'paste', text: 'Crepes\n250 g flour\n500 ml milk\n3 eggs\nFor sweet:\n20 g sugar\nFor savoury:\n5 g salt' });
+  const s = run({
+    do: 'paste',
+    text: 'Crepes\n250 g flour\n500 ml milk\n3 eggs\nFor sweet:\n20 g sugar\nFor savoury:\n5 g salt',
+  });
   expect(s.formula.ends?.map((e) => [e.name, e.school])).toEqual([
     ['sweet', 'sweet'],
     ['savoury', 'savoury'],

@@ -8,7 +8,9 @@ export function StructureView({ worked }: { readonly worked: Worked }) {
     <div className="grid gap-4">
       <Tug left="toughens" right="makes tender" pair={s.bite} />
       <Tug left="dries" right="moistens" pair={s.moisture} />
-      <p className="text-sm text-soft">Shares of each side, for comparing formulas: an estimate, no verdict. Mixing far toughens whatever stands here.</p>
+      <p className="text-sm text-soft">
+        Shares of each side, for comparing formulas: an estimate, no verdict. Mixing far toughens whatever stands here.
+      </p>
     </div>
   );
 }
@@ -45,7 +47,15 @@ const listed = (shares: readonly Share[]): string =>
     .map((s) => `${s.name} ${pct(s.share)}`)
     .join(', ');
 
-function Side({ shares, width, look }: { readonly shares: readonly Share[]; readonly width: number; readonly look: string }) {
+function Side({
+  shares,
+  width,
+  look,
+}: {
+  readonly shares: readonly Share[];
+  readonly width: number;
+  readonly look: string;
+}) {
   return (
     <div className={`flex ${look}`} style={{ width: `${width}%` }}>
       {shares.map((s) => (

@@ -26,17 +26,33 @@ function effects(e: SwapEffect, u: Units): readonly string[] {
 }
 
 /** The sensible stand-ins for a line, each with what it changes. */
-export function SwapDialog({ line, onClose, onPick }: { readonly line: FormulaLine; readonly onClose: () => void; readonly onPick: (s: Swap) => void }) {
+export function SwapDialog({
+  line,
+  onClose,
+  onPick,
+}: {
+  readonly line: FormulaLine;
+  readonly onClose: () => void;
+  readonly onPick: (s: Swap) => void;
+}) {
   const units = useUnits();
   const swaps = swapsFor(line);
   return (
-    <Dialog open onOpen={(o) => !o && onClose()} wide title={`In place of ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : 'this'}`}>
+    <Dialog
+      open
+      onOpen={(o) => !o && onClose()}
+      wide
+      title={`In place of ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : 'this'}`}
+    >
       {swaps.length === 0 ? (
         <p>There is no usual stand-in for this line. Type another ingredient in its place.</p>
       ) : (
         <ul className="divide-y divide-line">
           {swaps.map((s) => (
-            <li key={`${s.standIn.to} ${s.standIn.with?.id ?? ''}`} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
+            <li
+              key={`${s.standIn.to} ${s.standIn.with?.id ?? ''}`}
+              className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2"
+            >
               <div className="min-w-0 flex-1 basis-72">
                 <p>
                   <strong>{s.name}</strong>, {s.amount}
@@ -54,8 +70,8 @@ export function SwapDialog({ line, onClose, onPick }: { readonly line: FormulaLi
         </ul>
       )}
       <p className="mt-3 text-sm text-soft">
-        The numbers are the stand-in alone, before the other lines make up for it. They say nothing of who may safely eat it: ask, and keep to the local food
-        code.
+        The numbers are the stand-in alone, before the other lines make up for it. They say nothing of who may safely
+        eat it: ask, and keep to the local food code.
       </p>
     </Dialog>
   );

@@ -29,10 +29,18 @@ export function SameDialog({
   const [text, setText] = useState('');
   const all = useMemo(() => [...(house.conventions.own?.ingredients ?? []), ...PANTRY], [house.conventions.own]);
   const fuse = useMemo(() => new Fuse(all, { keys: ['name', 'aliases'], threshold: 0.35 }), [all]);
-  const found = text.trim() === '' ? line.suggestions.slice(0, SHOWN) : fuse.search(text, { limit: SHOWN }).map((r) => r.item);
+  const found =
+    text.trim() === '' ? line.suggestions.slice(0, SHOWN) : fuse.search(text, { limit: SHOWN }).map((r) => r.item);
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title={`“${namedOn(line).slice(0, 50)}” is the same as`}>
-      <Field label="Find it in the pantry" type="search" value={text} autoFocus maxLength={60} onChange={(e) => setText(e.target.value)} />
+      <Field
+        label="Find it in the pantry"
+        type="search"
+        value={text}
+        autoFocus
+        maxLength={60}
+        onChange={(e) => setText(e.target.value)}
+      />
       <ul aria-label="Found" className="mt-3 grid gap-1">
         {found.map((i) => (
           <li key={i.id}>
@@ -52,7 +60,15 @@ export function SameDialog({
 }
 
 /** "Weigh it yourself": what a line's amount comes to on the cook's own scale. */
-export function WeighDialog({ line, onClose, onText }: { readonly line: FormulaLine; readonly onClose: () => void; readonly onText: (text: string) => void }) {
+export function WeighDialog({
+  line,
+  onClose,
+  onText,
+}: {
+  readonly line: FormulaLine;
+  readonly onClose: () => void;
+  readonly onText: (text: string) => void;
+}) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | undefined>();
   return (

@@ -39,14 +39,22 @@ export interface Proposing {
 const NONE: readonly Proposal[] = [];
 
 /** What is proposed for the formula on the bench: by a tool, or by a rail that is dragged. A changed formula ends it. */
-export function useProposal(bench: Bench, worked: () => Worked, rails: readonly RailReading[], send: Dispatch<BenchAction>): Proposing {
+export function useProposal(
+  bench: Bench,
+  worked: () => Worked,
+  rails: readonly RailReading[],
+  send: Dispatch<BenchAction>,
+): Proposing {
   const [pending, setPending] = useState<Pending | null>(null);
   const solver = useRef<Solver | null>(null);
   // rails that were moved for what is proposed, and where to; further moves add to them. Not state: a key may
   // come between an answer and its drawing, and must go on from the last that was asked, not the last that was drawn.
   const wishes = useRef<Wishes>({});
   const proposal = pending?.proposals[pending.at] ?? null;
-  const proposed = useMemo(() => (proposal ? workedOn({ ...bench, formula: proposal.formula }) : null), [bench, proposal]);
+  const proposed = useMemo(
+    () => (proposal ? workedOn({ ...bench, formula: proposal.formula }) : null),
+    [bench, proposal],
+  );
   const diff = useMemo(() => (proposal ? diffSheet(bench, proposal.formula) : null), [bench, proposal]);
 
   useEffect(
@@ -104,7 +112,19 @@ export function useProposal(bench: Bench, worked: () => Worked, rails: readonly 
     [onWish, rails],
   );
   const setAt = useCallback((at: number): void => setPending((p) => p && { ...p, at }), []);
-  return { proposals: pending?.proposals ?? NONE, at: pending?.at ?? 0, setAt, proposal, proposed, diff, propose, take, refuse, onWish, onNudge };
+  return {
+    proposals: pending?.proposals ?? NONE,
+    at: pending?.at ?? 0,
+    setAt,
+    proposal,
+    proposed,
+    diff,
+    propose,
+    take,
+    refuse,
+    onWish,
+    onNudge,
+  };
 }
 
 /** A wish of the Bench that came with the address is proposed as soon as it stands, to be looked at before it is taken. */
@@ -115,6 +135,9 @@ export function useTowards(id: string | null, bench: Bench, propose: Proposing['
     const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
     if (proposal) propose([proposal]);
     // asked for by a link, a wish that can't be had says why
-    else void import('@/core/balance/propose').then(({ proposalsFor }) => toast(proposalsFor(at.current, { wish: id }).refused[0]?.why ?? ''));
+    else
+      void import('@/core/balance/propose').then(({ proposalsFor }) =>
+        toast(proposalsFor(at.current, { wish: id }).refused[0]?.why ?? ''),
+      );
   }, [id, propose]);
 }

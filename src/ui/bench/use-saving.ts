@@ -126,7 +126,10 @@ export function useSaving(
       const of = JSON.stringify(input);
       if (request.current?.of !== of) request.current = { id: crypto.randomUUID(), of };
       const { id: requestId } = request.current;
-      const answer = await answerOf(() => ask({ ...input, requestId }), 'What you typed is kept in this browser: save it when it is back.');
+      const answer = await answerOf(
+        () => ask({ ...input, requestId }),
+        'What you typed is kept in this browser: save it when it is back.',
+      );
       setBusy(false);
       if (!answer.ok) {
         setErrors(answer.fields);
@@ -159,5 +162,19 @@ export function useSaving(
     send({ do: 'load', formula: saved });
     setBrought(null);
   };
-  return { formulaId, basedOn: base.basedOn, saved, dirty, busy: busy || held !== null, note, setNote, errors, refusal, passed, brought, throwAway, save };
+  return {
+    formulaId,
+    basedOn: base.basedOn,
+    saved,
+    dirty,
+    busy: busy || held !== null,
+    note,
+    setNote,
+    errors,
+    refusal,
+    passed,
+    brought,
+    throwAway,
+    save,
+  };
 }

@@ -92,7 +92,9 @@ export function WaysPopover({
           <>
             <span className="shrink-0 font-semibold text-rim">How we measure and mix</span>
             <span className="min-w-0 truncate text-soft">{said}</span>
-            {own > 0 ? <span className="shrink-0 rounded bg-wash px-1.5 text-sm text-ink">{own} of its own</span> : null}
+            {own > 0 ? (
+              <span className="shrink-0 rounded bg-wash px-1.5 text-sm text-ink">{own} of its own</span>
+            ) : null}
             <ChevronDown size={16} aria-hidden className="shrink-0 text-rim" />
           </>
         ),
@@ -100,15 +102,25 @@ export function WaysPopover({
     >
       {() => (
         <>
-          <p className="mb-3 text-[15px] text-soft">Where cooks differ and a number depends on it. What is left at “house” follows the house.</p>
+          <p className="mb-3 text-[15px] text-soft">
+            Where cooks differ and a number depends on it. What is left at “house” follows the house.
+          </p>
           <AgainstKind ways={w} kind={kind} />
           <div className="grid gap-3 sm:grid-cols-2">
             {(Object.keys(CONVENTION_FIELDS) as (keyof Conventions)[]).map(measure)}
             {WAY_IDS.map((k) => (
-              <WayChoice key={k} way={k} value={formula.ways[k]} house={house.ways[k]} onChange={(v) => pickWay(k, v)} />
+              <WayChoice
+                key={k}
+                way={k}
+                value={formula.ways[k]}
+                house={house.ways[k]}
+                onChange={(v) => pickWay(k, v)}
+              />
             ))}
             <div className="flex flex-col gap-1">
-              <span className="text-sm font-semibold text-soft">Altitude, m (empty: the house’s {house.ways.altitudeM})</span>
+              <span className="text-sm font-semibold text-soft">
+                Altitude, m (empty: the house’s {house.ways.altitudeM})
+              </span>
               <TypedNumber
                 label="Altitude of this formula, metres"
                 value={altitudeM === undefined ? '' : String(altitudeM)}

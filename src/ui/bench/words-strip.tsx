@@ -35,7 +35,9 @@ export function WordsStrip({ words, id }: { readonly words: readonly Word[]; rea
     <dl id={id} aria-label="How this line was read" className="flex flex-wrap gap-x-3 gap-y-1 text-sm">
       {runs.map((r) => (
         <div key={r.key} className="leading-tight">
-          <dt className={`border-b-2 ${MARKS[r.as]} ${r.as === 'unknown' ? 'font-semibold text-berry' : ''}`}>{r.text}</dt>
+          <dt className={`border-b-2 ${MARKS[r.as]} ${r.as === 'unknown' ? 'font-semibold text-berry' : ''}`}>
+            {r.text}
+          </dt>
           <dd className="text-[13px] text-soft">{CALLED[r.as]}</dd>
         </div>
       ))}

@@ -11,7 +11,13 @@ import { writeNumber } from '@/core/quantity/number';
 import { grams, millilitres, percent, type Units } from '@/core/quantity/say';
 
 /** Batter, eggs to crack, and what stands beside the batter: pan fat and toppings, counted apart. */
-export function YieldView({ bench, worked: { lines, analysis: a } }: { readonly bench: Bench; readonly worked: Worked }) {
+export function YieldView({
+  bench,
+  worked: { lines, analysis: a },
+}: {
+  readonly bench: Bench;
+  readonly worked: Worked;
+}) {
   const conventions = conventionsOn(bench);
   if (!a.volume) return <p className="text-soft">There is no batter yet.</p>;
   const units = bench.house.units;
@@ -53,7 +59,9 @@ function eggWords(e: EggCount, units: Units): string {
     ...(e.yolks > 0.05 ? [`${quarters(e.yolks)} yolks`] : []),
     ...(e.whites > 0.05 ? [`${quarters(e.whites)} whites`] : []),
   ];
-  const left = e.left ? `; ${quarters(e.left.count)} ${e.left.part}${e.left.count > 1 ? 's' : ''} left over, ${grams(e.left.grams, units)}` : '';
+  const left = e.left
+    ? `; ${quarters(e.left.count)} ${e.left.part}${e.left.count > 1 ? 's' : ''} left over, ${grams(e.left.grams, units)}`
+    : '';
   return `${quarters(e.eggs)}${e.yolks + e.whites > 0.05 ? ` (${parts.join(', ')})` : ''}${left}`;
 }
 

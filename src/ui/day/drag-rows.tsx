@@ -12,11 +12,22 @@ export function DragRow(row: Omit<StepRowProps, 'drag'>) {
     disabled: row.fixed,
     data: { widePx: () => track.current?.clientWidth ?? 0 },
   });
-  return <StepRow {...row} drag={{ track, bar: setNodeRef, props: { ...listeners, ...attributes }, byPx: transform?.x ?? null }} />;
+  return (
+    <StepRow
+      {...row}
+      drag={{ track, bar: setNodeRef, props: { ...listeners, ...attributes }, byPx: transform?.x ?? null }}
+    />
+  );
 }
 
 /** Around such rows. @param onDrop by how much of its track a step was moved, as a part of it, and which way */
-export function DragArea({ onDrop, children }: { readonly onDrop: (id: string, part: number, way: number) => void; readonly children: ReactNode }) {
+export function DragArea({
+  onDrop,
+  children,
+}: {
+  readonly onDrop: (id: string, part: number, way: number) => void;
+  readonly children: ReactNode;
+}) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   return (
     <DndContext

@@ -23,7 +23,9 @@ export function Moment({
   readonly disabled?: boolean;
 }) {
   const units = useUnits();
-  const [typed, setTyped] = useState<{ readonly of: number; readonly date: string; readonly time: string } | null>(null);
+  const [typed, setTyped] = useState<{ readonly of: number; readonly date: string; readonly time: string } | null>(
+    null,
+  );
   const shown = typed && typed.of === at ? typed : { of: at, date: localDay(at, units), time: localTime(at, units) };
   const put = (part: { readonly date?: string; readonly time?: string }): void => {
     const both = momentIn(part.time ?? part.date ?? '', units, localDay(Date.now(), units));
@@ -45,7 +47,14 @@ export function Moment({
         className="w-32"
         inputClass="text-xl font-semibold"
       />
-      <DayField label="on" aria-label={`${label}, day`} value={shown.date} disabled={disabled} onDay={(date) => put({ date })} className="w-40" />
+      <DayField
+        label="on"
+        aria-label={`${label}, day`}
+        value={shown.date}
+        disabled={disabled}
+        onDay={(date) => put({ date })}
+        className="w-40"
+      />
     </div>
   );
 }

@@ -40,8 +40,8 @@ export function OutboxSender({ tell }: { readonly tell: Tell }) {
   return full ? (
     <div className="fixed inset-x-4 bottom-4 z-40 mx-auto max-w-2xl print:hidden">
       <Notice weight="stop" role="alert">
-        This browser has no room left for what is not saved yet: what you type and tap now is kept only while this page is open. Save it, or make room in the
-        browser’s own settings.
+        This browser has no room left for what is not saved yet: what you type and tap now is kept only while this page
+        is open. Save it, or make room in the browser’s own settings.
       </Notice>
     </div>
   ) : null;

@@ -3,7 +3,18 @@ import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import type { ActionResult } from '@/contract/action-result';
 import type { Item } from '@/core/day/event-log';
-import { agoOf, arrived, asideOf, batchesWaiting, keepWaiting, resolveAside, sendsItself, tellings, toldNow, waiting } from './outbox';
+import {
+  agoOf,
+  arrived,
+  asideOf,
+  batchesWaiting,
+  keepWaiting,
+  resolveAside,
+  sendsItself,
+  tellings,
+  toldNow,
+  waiting,
+} from './outbox';
 import { NO_ANSWER, sendWaiting, type Tell } from './send';
 
 type Answered = Awaited<ReturnType<Tell>>;
@@ -11,10 +22,20 @@ const tick = (key: string): Item => ({ id: randomUUID(), do: 'line', key, to: tr
 const tellAll = async (batch: string, keys: readonly string[]): Promise<void> => {
   for (const k of keys) await keepWaiting(toldNow(batch, tick(k)));
 };
-const keysOf = async (batch: string): Promise<string[]> => (await waiting(batch)).map((w) => (w.item.do === 'line' ? w.item.key : ''));
-const itemsIn = (input: unknown): { item: Item; agoMs: number }[] => (input as { items: { item: Item; agoMs: number }[] }).items;
-const allKept = (input: unknown): Answered => ({ ok: true, answers: itemsIn(input).map(({ item }) => ({ id: item.id, ok: true })) });
-const refusal = (kind: 'away' | 'unkeepable'): ActionResult<never> => ({ ok: false, kind, message: `it is ${kind}`, fields: {} });
+const keysOf = async (batch: string): Promise<string[]> =>
+  (await waiting(batch)).map((w) => (w.item.do === 'line' ? w.item.key : ''));
+const itemsIn = (input: unknown): { item: Item; agoMs: number }[] =>
+  (input as { items: { item: Item; agoMs: number }[] }).items;
+const allKept = (input: unknown): Answered => ({
+  ok: true,
+  answers: itemsIn(input).map(({ item }) => ({ id: item.id, ok: true })),
+});
+const refusal = (kind: 'away' | 'unkeepable'): ActionResult<never> => ({
+  ok: false,
+  kind,
+  message: `it is ${kind}`,
+  fields: {},
+});
 
 test('what two tabs tell stands in one order, each batch by itself; what has arrived is gone', async () => {
   await Promise.all([tellAll('b1', ['l1', 'l2']), tellAll('b2', ['l9'])]);
@@ -45,7 +66,9 @@ test('sent in parcels, in order, once; while nobody answers it waits', async () 
     throw new Error('Failed to fetch');
   });
   expect(nobody).toEqual({ kept: [], trouble: NO_ANSWER });
-  expect((await sendWaiting('b3', async () => refusal('away'))).trouble).toMatch(/kept in this browser, and goes on by itself/);
+  expect((await sendWaiting('b3', async () => refusal('away'))).trouble).toMatch(
+    /kept in this browser, and goes on by itself/,
+  );
   expect(await waiting('b3')).toHaveLength(250);
   const sent = await sendWaiting('b3', tell);
   expect([parcels, sent.kept.length, sent.trouble, new Set(got).size]).toEqual([[200, 50], 250, null, 250]);
@@ -58,7 +81,9 @@ test('one that is refused is set aside and shown; the rest goes on; dropped or s
   const tell: Tell = async (input) => ({
     ok: true,
     answers: itemsIn(input).map(({ item }) =>
-      item.id === bad ? { id: item.id, ok: false, message: 'That line is not on the sheet any more.' } : { id: item.id, ok: true },
+      item.id === bad
+        ? { id: item.id, ok: false, message: 'That line is not on the sheet any more.' }
+        : { id: item.id, ok: true },
     ),
   });
   expect((await sendWaiting('b4', tell)).kept).toHaveLength(2);
@@ -98,7 +123,8 @@ test('where the browser keeps nothing, what is refused is told all the same, and
 test('a parcel that is refused whole is parted: only the one that can’t be is set aside', async () => {
   await tellAll('b5', ['l1', 'l2', 'l3', 'l4']);
   const bad = (await waiting('b5'))[2]?.item.id;
-  const tell: Tell = async (input) => (itemsIn(input).some(({ item }) => item.id === bad) ? refusal('unkeepable') : allKept(input));
+  const tell: Tell = async (input) =>
+    itemsIn(input).some(({ item }) => item.id === bad) ? refusal('unkeepable') : allKept(input);
   const sent = await sendWaiting('b5', tell);
   expect([sent.kept.length, sent.trouble, (await asideOf('b5')).map((a) => a.item.id)]).toEqual([3, null, [bad]]);
 });

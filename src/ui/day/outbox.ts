@@ -64,7 +64,14 @@ async function adoptOlder(d: IDBPDatabase<Store>): Promise<void> {
     const items = copyOf(name);
     if (Array.isArray(items)) {
       const tx = d.transaction('book', 'readwrite');
-      for (const item of items as Item[]) void tx.store.add({ batchId: name.slice('book:'.length), item, at: toldAt(item) ?? Date.now(), mono: 0, page: '' });
+      for (const item of items as Item[])
+        void tx.store.add({
+          batchId: name.slice('book:'.length),
+          item,
+          at: toldAt(item) ?? Date.now(),
+          mono: 0,
+          page: '',
+        });
       await tx.done;
     }
     keepCopy(name, null);
@@ -72,10 +79,17 @@ async function adoptOlder(d: IDBPDatabase<Store>): Promise<void> {
 }
 
 /** Something is told: noted with both clocks. */
-export const toldNow = (batchId: string, item: Item): Waiting => ({ batchId, item, at: Date.now(), mono: performance.now(), page: PAGE });
+export const toldNow = (batchId: string, item: Item): Waiting => ({
+  batchId,
+  item,
+  at: Date.now(),
+  mono: performance.now(),
+  page: PAGE,
+});
 
 /** How long ago it was told, ms: by the stopwatch of this page, else by the device's clock. */
-export const agoOf = (w: Waiting): number => Math.max(0, w.page === PAGE ? performance.now() - w.mono : Date.now() - w.at);
+export const agoOf = (w: Waiting): number =>
+  Math.max(0, w.page === PAGE ? performance.now() - w.mono : Date.now() - w.at);
 
 /** Keeps something until it is sent. Where there is no room it is kept as long as the page is open, and the window is told. */
 export async function keepWaiting(w: Waiting): Promise<void> {
@@ -97,7 +111,8 @@ export async function waiting(batchId: string): Promise<readonly Queued[]> {
   try {
     const out: Queued[] = [];
     const tx = d.transaction('book');
-    for (let c = await tx.store.index('batch').openCursor(batchId); c; c = await c.continue()) out.push({ ...c.value, seq: c.primaryKey });
+    for (let c = await tx.store.index('batch').openCursor(batchId); c; c = await c.continue())
+      out.push({ ...c.value, seq: c.primaryKey });
     return [...out, ...mine];
   } catch {
     return mine;
@@ -109,7 +124,13 @@ export async function batchesWaiting(): Promise<readonly string[]> {
   const d = await store().catch(() => null);
   const ids = new Set(memory.map((w) => w.batchId));
   try {
-    if (d) for (let c = await d.transaction('book').store.index('batch').openKeyCursor(null, 'nextunique'); c; c = await c.continue()) ids.add(String(c.key));
+    if (d)
+      for (
+        let c = await d.transaction('book').store.index('batch').openKeyCursor(null, 'nextunique');
+        c;
+        c = await c.continue()
+      )
+        ids.add(String(c.key));
   } catch {
     // the page's own memory is all there is
   }
@@ -138,7 +159,10 @@ export async function keepRefused(w: Queued, why: string): Promise<void> {
 
 export async function asideOf(batchId: string): Promise<readonly RefusedTelling[]> {
   const d = await store().catch(() => null);
-  return [...(d ? await d.getAllFromIndex('aside', 'batch', batchId) : []), ...refusedHere.filter((r) => r.batchId === batchId)];
+  return [
+    ...(d ? await d.getAllFromIndex('aside', 'batch', batchId) : []),
+    ...refusedHere.filter((r) => r.batchId === batchId),
+  ];
 }
 
 /** Drops what was set aside, or puts it back to be sent once more. */

@@ -4,13 +4,18 @@ import { agoOf, arrived, keepRefused, type Queued, waiting } from './outbox';
 
 export type Tell = (input: unknown) => Promise<
   ActionResult<{
-    readonly answers: readonly ({ readonly id: string; readonly ok: true } | { readonly id: string; readonly ok: false; readonly message: string })[];
+    readonly answers: readonly (
+      | { readonly id: string; readonly ok: true }
+      | { readonly id: string; readonly ok: false; readonly message: string }
+    )[];
   }>
 >;
 
 const MOST_AT_ONCE = 200;
-const AWAY = 'The records are out of reach just now. What you did is kept in this browser, and goes on by itself when they are back.';
-export const NO_ANSWER = 'Even Crumb does not answer. What you did is kept in this browser and goes in when it is back.';
+const AWAY =
+  'The records are out of reach just now. What you did is kept in this browser, and goes on by itself when they are back.';
+export const NO_ANSWER =
+  'Even Crumb does not answer. What you did is kept in this browser and goes in when it is back.';
 
 export interface Sent {
   /** Items that the server has now. */

@@ -45,7 +45,10 @@ export function ServingForm({
         label="Helpers"
         value={String(serving.helpers)}
         onChange={(n) => !disabled && onServing({ ...serving, helpers: Number(n) })}
-        options={Array.from({ length: MOST_HELPERS + 1 }, (_, n) => ({ value: String(n), label: n === 0 ? 'none' : String(n) }))}
+        options={Array.from({ length: MOST_HELPERS + 1 }, (_, n) => ({
+          value: String(n),
+          label: n === 0 ? 'none' : String(n),
+        }))}
       />
       {canSplit ? (
         <div className="flex min-h-11 flex-wrap items-end gap-3">
@@ -53,10 +56,22 @@ export function ServingForm({
             size="work"
             label="weigh the day before"
             on={serving.dayOneAt !== null}
-            onSwitch={(on) => !disabled && onServing({ ...serving, dayOneAt: on ? Math.max(now, eveningBefore(serving.at, units)) : null, moved: {} })}
+            onSwitch={(on) =>
+              !disabled &&
+              onServing({
+                ...serving,
+                dayOneAt: on ? Math.max(now, eveningBefore(serving.at, units)) : null,
+                moved: {},
+              })
+            }
           />
           {serving.dayOneAt !== null ? (
-            <Moment label="from" at={serving.dayOneAt} disabled={disabled} onAt={(dayOneAt) => onServing({ ...serving, dayOneAt })} />
+            <Moment
+              label="from"
+              at={serving.dayOneAt}
+              disabled={disabled}
+              onAt={(dayOneAt) => onServing({ ...serving, dayOneAt })}
+            />
           ) : null}
         </div>
       ) : null}

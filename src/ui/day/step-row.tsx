@@ -76,7 +76,11 @@ export function StepRow({
     <li className={`border-b border-line ${state === 'now' || state === 'late' ? 'bg-butter/40' : ''}`}>
       <div className="grid min-h-12 grid-cols-[auto_8.5rem_1fr] items-center gap-x-3 gap-y-1 px-2 py-1 lg:grid-cols-[auto_8.5rem_17rem_1fr]">
         {ticks && step.handsMin > 0 ? (
-          <Press aria-label={`Done: ${step.name}`} onClick={onTick} className="hold grid size-11 place-items-center hover:bg-wash">
+          <Press
+            aria-label={`Done: ${step.name}`}
+            onClick={onTick}
+            className="hold grid size-11 place-items-center hover:bg-wash"
+          >
             <Check size={22} aria-hidden className="opacity-30" />
           </Press>
         ) : (
@@ -84,9 +88,15 @@ export function StepRow({
         )}
         <span className="text-lg leading-tight font-semibold">
           {time.andDay(start, window.from)}
-          <span className="inline-block font-normal whitespace-nowrap text-soft">&nbsp;{minutesOrHours(Math.max(1, Math.round((end - start) / MIN)))}</span>
+          <span className="inline-block font-normal whitespace-nowrap text-soft">
+            &nbsp;{minutesOrHours(Math.max(1, Math.round((end - start) / MIN)))}
+          </span>
         </span>
-        <Press aria-expanded={open} onClick={onOpen} className="flex min-h-11 min-w-0 items-center gap-1.5 text-left font-semibold">
+        <Press
+          aria-expanded={open}
+          onClick={onOpen}
+          className="flex min-h-11 min-w-0 items-center gap-1.5 text-left font-semibold"
+        >
           <ChevronDown size={18} aria-hidden className={`shrink-0 text-rim ${open ? '' : '-rotate-90'}`} />
           <span className="min-w-0 [overflow-wrap:anywhere]">
             {step.name}
@@ -114,7 +124,11 @@ export function StepRow({
               onMove(start + by);
             }}
             className={`absolute inset-y-0 min-w-6 touch-none overflow-hidden rounded-md border-2 border-rim bg-white ${drag.byPx ? 'z-10 cursor-grabbing' : 'cursor-grab'} ${clash ? 'border-dashed' : ''}`}
-            style={{ left: `${left}%`, width: `max(14px, ${wide}%)`, transform: drag.byPx ? `translateX(${drag.byPx}px)` : undefined }}
+            style={{
+              left: `${left}%`,
+              width: `max(14px, ${wide}%)`,
+              transform: drag.byPx ? `translateX(${drag.byPx}px)` : undefined,
+            }}
           >
             <span aria-hidden className="absolute inset-y-0 left-0 bg-rim" style={{ width: `${bound}%` }} />
           </Press>
@@ -136,7 +150,11 @@ export function StepRow({
           </div>
           {fixed ? null : (
             <div className="flex items-end gap-2">
-              <Button size="work" aria-label={`${step.name}: five minutes earlier`} onClick={() => onMove(start - NUDGE_MS)}>
+              <Button
+                size="work"
+                aria-label={`${step.name}: five minutes earlier`}
+                onClick={() => onMove(start - NUDGE_MS)}
+              >
                 <Minus size={20} aria-hidden />5
               </Button>
               <Field
@@ -152,7 +170,11 @@ export function StepRow({
                 onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
                 inputClass="!min-h-14 text-xl font-semibold"
               />
-              <Button size="work" aria-label={`${step.name}: five minutes later`} onClick={() => onMove(start + NUDGE_MS)}>
+              <Button
+                size="work"
+                aria-label={`${step.name}: five minutes later`}
+                onClick={() => onMove(start + NUDGE_MS)}
+              >
                 <Plus size={20} aria-hidden />5
               </Button>
               {moved ? (

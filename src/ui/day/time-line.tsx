@@ -100,8 +100,10 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
     setRefusal(null);
     turn.current = turn.current.then(() => send(to));
   };
-  const move = (id: string, to: number): void => keep({ ...serving, moved: { ...serving.moved, [id]: Math.round(to / MIN) * MIN } });
-  const release = (id: string): void => keep({ ...serving, moved: Object.fromEntries(Object.entries(serving.moved).filter(([k]) => k !== id)) });
+  const move = (id: string, to: number): void =>
+    keep({ ...serving, moved: { ...serving.moved, [id]: Math.round(to / MIN) * MIN } });
+  const release = (id: string): void =>
+    keep({ ...serving, moved: Object.fromEntries(Object.entries(serving.moved).filter(([k]) => k !== id)) });
   const tick = (id: string): void => {
     onNow();
     const had = log.entries.find((e) => e.act.what === 'step' && e.act.step === id);
@@ -117,7 +119,16 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
   return (
     <section aria-label="Time line" className="grid gap-4">
       <Trouble log={log} />
-      {list ? <NowBand list={list} now={now} servedAt={line.servedAt} wanted={serving.at} anchor={serving.anchor} onDone={tick} /> : null}
+      {list ? (
+        <NowBand
+          list={list}
+          now={now}
+          servedAt={line.servedAt}
+          wanted={serving.at}
+          anchor={serving.anchor}
+          onDone={tick}
+        />
+      ) : null}
       <ServingForm
         serving={serving}
         isSet={isSet}
@@ -136,8 +147,8 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
       <Refusal text={refusal} />
       {!running && line.servedAt > serving.at + MIN ? (
         <Notice weight="look" role="status">
-          Moved so, {serving.anchor === 'first' ? 'the first plates go' : 'the last plate goes'} at {time.ofDay(line.servedAt)},{' '}
-          {minutesOrHours(Math.round((line.servedAt - serving.at) / MIN))} late.
+          Moved so, {serving.anchor === 'first' ? 'the first plates go' : 'the last plate goes'} at{' '}
+          {time.ofDay(line.servedAt)}, {minutesOrHours(Math.round((line.servedAt - serving.at) / MIN))} late.
         </Notice>
       ) : null}
       {!running && opens < now - MIN && batch.finishedAt === null ? (
@@ -147,13 +158,20 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
       ) : null}
       <ClashNotice clashes={line.clashes} />
       {days.map((d) => {
-        const window: Window = { from: Math.min(...d.placed.map((p) => p.start)), to: Math.max(...d.placed.map((p) => p.end)) };
+        const window: Window = {
+          from: Math.min(...d.placed.map((p) => p.start)),
+          to: Math.max(...d.placed.map((p) => p.end)),
+        };
         return (
           <DragArea
             key={d.name || 'day'}
             onDrop={(id, part, way) => {
               const p = d.placed.find((x) => x.step.id === id);
-              if (p) move(id, p.start + (Math.round((part * (window.to - window.from)) / MIN / NUDGE_MIN) * NUDGE_MIN || way) * MIN);
+              if (p)
+                move(
+                  id,
+                  p.start + (Math.round((part * (window.to - window.from)) / MIN / NUDGE_MIN) * NUDGE_MIN || way) * MIN,
+                );
             }}
           >
             <div>
@@ -193,7 +211,12 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
           <span className="text-soft">Done:</span>
           {over.map((s) =>
             log.entries.some((e) => e.act.what === 'step' && e.act.step === s.id) ? (
-              <Button key={s.id} className="min-h-11" aria-label={`${s.name}: not done after all`} onClick={() => tick(s.id)}>
+              <Button
+                key={s.id}
+                className="min-h-11"
+                aria-label={`${s.name}: not done after all`}
+                onClick={() => tick(s.id)}
+              >
                 ✓ {s.name}
               </Button>
             ) : (
@@ -205,7 +228,8 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
         </div>
       ) : null}
       <p className="text-sm text-soft">
-        Minutes are defaults of ours and, at the heat, this kitchen’s own taps. Whatever is out of the cold, held warm or cooled keeps to the local food code.
+        Minutes are defaults of ours and, at the heat, this kitchen’s own taps. Whatever is out of the cold, held warm
+        or cooled keeps to the local food code.
       </p>
     </section>
   );
@@ -230,7 +254,15 @@ function ClashNotice({ clashes }: { readonly clashes: readonly Clash[] }) {
 }
 
 /** Another batch about the same time: its steps, and what both want at once. */
-function Beside({ other, clashes, now }: { readonly other: OnCounter; readonly clashes: readonly Clash[]; readonly now: number }) {
+function Beside({
+  other,
+  clashes,
+  now,
+}: {
+  readonly other: OnCounter;
+  readonly clashes: readonly Clash[];
+  readonly now: number;
+}) {
   const time = useTime();
   const units = useUnits();
   return (

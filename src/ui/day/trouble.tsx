@@ -10,7 +10,8 @@ const ACTS = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 
 function toldWords(i: Item): string {
   if (i.do === 'tap') return ACTS[i.tap.act];
   if (i.do === 'untap') return 'a tap taken back';
-  if (i.do === 'line') return typeof i.to === 'number' ? `a line weighed at ${i.to} g` : i.to ? 'a line ticked' : 'a line unticked';
+  if (i.do === 'line')
+    return typeof i.to === 'number' ? `a line weighed at ${i.to} g` : i.to ? 'a line ticked' : 'a line unticked';
   return i.do === 'enter' ? `a note (${i.entry.act.what})` : 'a note struck out';
 }
 
@@ -26,8 +27,8 @@ export const Trouble = ({ log }: { readonly log: Pick<OpenEventLog, 'trouble' | 
     {log.aside.length === 0 ? null : (
       <Notice weight="stop" role="alert">
         <p>
-          {log.aside.length === 1 ? 'One thing' : `${log.aside.length} things`} told here could not go into the records; everything else has. Enter what is
-          right, then drop it here.
+          {log.aside.length === 1 ? 'One thing' : `${log.aside.length} things`} told here could not go into the records;
+          everything else has. Enter what is right, then drop it here.
         </p>
         <ul className="mt-2 grid gap-2">
           {log.aside.map((s) => (

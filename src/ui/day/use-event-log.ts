@@ -7,7 +7,17 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, Entry } from '@/core/batch/acts';
 import { type EventLog, type Told, withItems } from '@/core/day/event-log';
 import { kitchenNow, setKitchenClock } from './clock';
-import { asideOf, keepWaiting, type RefusedTelling, resolveAside, sendsItself, tellings, toldNow, type Waiting, waiting } from './outbox';
+import {
+  asideOf,
+  keepWaiting,
+  type RefusedTelling,
+  resolveAside,
+  sendsItself,
+  tellings,
+  toldNow,
+  type Waiting,
+  waiting,
+} from './outbox';
 import { sendWaiting, type Tell } from './send';
 
 const FOLLOW_MS = 2000;
@@ -84,7 +94,11 @@ export function useEventLog(batchId: string, first: EventLog, send: Tell, onOthe
         const asked = Date.now();
         const r = await fetch(`/api/batches/${batchId}/events`);
         if (!r.ok) return;
-        const { stamp: now, now: clock, ...log } = (await r.json()) as EventLog & { readonly stamp: string; readonly now: number };
+        const {
+          stamp: now,
+          now: clock,
+          ...log
+        } = (await r.json()) as EventLog & { readonly stamp: string; readonly now: number };
         setKitchenClock(clock, asked, Date.now());
         const left = await waiting(batchId);
         if (sent.current !== before || left.length > 0 || !whole()) return;

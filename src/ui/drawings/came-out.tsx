@@ -32,14 +32,26 @@ const SPREADS: readonly string[] = [
 ];
 
 /** One step of a scale of what came out; its word stands beneath. @param step 1 to 5 */
-export function CameOutDrawing({ scale, step, className = '' }: { readonly scale: ScaleId; readonly step: number; readonly className?: string }) {
+export function CameOutDrawing({
+  scale,
+  step,
+  className = '',
+}: {
+  readonly scale: ScaleId;
+  readonly step: number;
+  readonly className?: string;
+}) {
   const at = Math.max(0, Math.min(4, step - 1));
   return (
     <Drawing width={68} height={52} className={className}>
       {scale === 'colour' ? (
         <>
           <path d={CAKE} />
-          {at === 4 ? <path d={CAKE} fill="currentColor" /> : hatch([0, 2, 4, 8][at] ?? 0).map((x) => <path key={x} d={`M${x} 19 V37`} />)}
+          {at === 4 ? (
+            <path d={CAKE} fill="currentColor" />
+          ) : (
+            hatch([0, 2, 4, 8][at] ?? 0).map((x) => <path key={x} d={`M${x} 19 V37`} />)
+          )}
         </>
       ) : null}
       {scale === 'face' ? (
@@ -47,8 +59,15 @@ export function CameOutDrawing({ scale, step, className = '' }: { readonly scale
           <path d={CAKE} />
           {at === 1 ? <path d="M14 28 C14 20 54 20 54 28 C54 36 14 36 14 28 Z" strokeDasharray="2 5" /> : null}
           {at === 2 ? <path d="M14 28 C14 20 54 20 54 28 C54 36 14 36 14 28 Z" fill="currentColor" /> : null}
-          {at === 3 ? SPOTS.map(([x, y]) => <circle key={`${x} ${y}`} cx={x} cy={y} r="1.6" fill="currentColor" />) : null}
-          {at === 4 ? <path d="M16 22 C26 16 28 30 18 32 Z M36 20 C52 18 52 26 42 28 Z M36 34 C44 32 50 36 42 38 Z" fill="currentColor" /> : null}
+          {at === 3
+            ? SPOTS.map(([x, y]) => <circle key={`${x} ${y}`} cx={x} cy={y} r="1.6" fill="currentColor" />)
+            : null}
+          {at === 4 ? (
+            <path
+              d="M16 22 C26 16 28 30 18 32 Z M36 20 C52 18 52 26 42 28 Z M36 34 C44 32 50 36 42 38 Z"
+              fill="currentColor"
+            />
+          ) : null}
         </>
       ) : null}
       {scale === 'edge' ? <path d={EDGES[at] ?? ''} /> : null}
@@ -58,13 +77,18 @@ export function CameOutDrawing({ scale, step, className = '' }: { readonly scale
           {Array.from({ length: [0, 4, 9, 7, 4][at] ?? 0 }, (_, k) => {
             const r = [0, 1.2, 1.8, 3.2, 6][at] ?? 1;
             const columns = [1, 4, 5, 4, 4][at] ?? 4;
-            const [x, y] = [12 + ((k % columns) + (Math.floor(k / columns) % 2) * 0.5) * (46 / columns), 20 + Math.floor(k / columns) * 12];
+            const [x, y] = [
+              12 + ((k % columns) + (Math.floor(k / columns) % 2) * 0.5) * (46 / columns),
+              20 + Math.floor(k / columns) * 12,
+            ];
             return <circle key={`${x} ${y}`} cx={x} cy={at === 4 ? 18 + (k % 2) * 16 : y} r={r} />;
           })}
         </>
       ) : null}
       {scale === 'taste' ? (
-        <path d={`M4 28 ${Array.from({ length: 4 }, (_, k) => `q7.5 ${(k % 2 ? 1 : -1) * ([0, 8, 16, 26, 40][at] ?? 0)} 15 0`).join(' ')}`} />
+        <path
+          d={`M4 28 ${Array.from({ length: 4 }, (_, k) => `q7.5 ${(k % 2 ? 1 : -1) * ([0, 8, 16, 26, 40][at] ?? 0)} 15 0`).join(' ')}`}
+        />
       ) : null}
       {scale === 'spread' ? (
         <>

@@ -12,5 +12,7 @@ const part = later(() => import('@/core/batch/taken'));
 /** So much of a thing as this batch takes it; as it is weighed until the measures are there. */
 export function useAsTaken(q: MeasuredWith): (i: Ingredient, grams: number) => string {
   const taken = useLater(part, inMeasures(q.exactness));
-  return (i, grams) => (taken && inMeasures(q.exactness) ? taken.asTaken(i, grams, q) : asWeighed(grams, allFine([{ ingredient: i }]))).measure;
+  return (i, grams) =>
+    (taken && inMeasures(q.exactness) ? taken.asTaken(i, grams, q) : asWeighed(grams, allFine([{ ingredient: i }])))
+      .measure;
 }

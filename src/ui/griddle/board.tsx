@@ -91,7 +91,11 @@ interface EndAt extends Pouring {
 }
 
 /** Every surface once, with the end whose pieces lie there; where none do, the one that is poured now. */
-function drawnOf(ends: readonly EndAt[], pouring: EndAt, gear: readonly Gear[]): readonly { readonly surface: Surface; readonly of: EndAt }[] {
+function drawnOf(
+  ends: readonly EndAt[],
+  pouring: EndAt,
+  gear: readonly Gear[],
+): readonly { readonly surface: Surface; readonly of: EndAt }[] {
   const all = [pouring, ...ends.filter((e) => e !== pouring)].flatMap((of) =>
     withWhatLies(of.surfaces, gear, of.kind, of.acrossCm, onHeat(of.mine)).map((surface) => ({ surface, of })),
   );
@@ -158,18 +162,38 @@ function BoardAt({
     const lit = litOf(log.entries, p.end);
     const surfaces = surfacesFor(gear, p.kind, acrossCm, lit);
     const left = p.pieces === null ? Number.POSITIVE_INFINITY : Math.max(0, p.pieces - counted.length);
-    return { ...p, mine, left, off: counted.filter((x) => x.pulledAt !== null).length, acrossCm, zone, lit, surfaces, known: timesNow(known, mine) };
+    return {
+      ...p,
+      mine,
+      left,
+      off: counted.filter((x) => x.pulledAt !== null).length,
+      acrossCm,
+      zone,
+      lit,
+      surfaces,
+      known: timesNow(known, mine),
+    };
   });
-  const pouring = (ends.find((e) => e.end === chosen && e.left > 0) ?? ends.find((e) => e.left > 0) ?? ends[0]) as EndAt;
+  const pouring = (ends.find((e) => e.end === chosen && e.left > 0) ??
+    ends.find((e) => e.left > 0) ??
+    ends[0]) as EndAt;
   const endAt = (p: Piece): EndAt => ends.find((e) => e.mine.includes(p)) ?? pouring;
   const timesOf = (p: Piece): SideTimes => endAt(p).known.times;
   const { times, from, aside } = pouring.known;
   const asTaken = useAsTaken(measured);
-  const sayStir = (what: 'thin' | 'thick', g: number): string => `${asTaken(means[what], g)} of ${kitchenName(means[what]).toLowerCase()}`;
+  const sayStir = (what: 'thin' | 'thick', g: number): string =>
+    `${asTaken(means[what], g)} of ${kitchenName(means[what]).toLowerCase()}`;
   const drawn = drawnOf(ends, pouring, gear);
   const here = drawn.filter((d) => d.of === pouring && pouring.surfaces.some((s) => s.id === d.surface.id));
-  const places: readonly Place[] = here.flatMap(({ surface: x }) => x.slots.map((_, slot) => ({ surface: x.id, slot })));
-  const several = ends.map((e) => ({ left: e.left, offAt: offAtOf(e.mine, e.known.times, now), places: placesIn(e.surfaces), times: e.known.times }));
+  const places: readonly Place[] = here.flatMap(({ surface: x }) =>
+    x.slots.map((_, slot) => ({ surface: x.id, slot })),
+  );
+  const several = ends.map((e) => ({
+    left: e.left,
+    offAt: offAtOf(e.mine, e.known.times, now),
+    places: placesIn(e.surfaces),
+    times: e.known.times,
+  }));
   const progress = progressOf(batch, pieces, times, places.length, now, ends.length > 1 ? several : null);
   const { toPour } = progress;
   const test = pieces.findLast((p) => isTestPiece(batch, p.piece));
@@ -188,7 +212,8 @@ function BoardAt({
   const at = step.do === 'pour' || step.do === 'done' ? pouring : endAt(step.piece);
 
   // what goes on as it is poured, or before it is turned
-  const turns = (step.do === 'flip' || step.do === 'wait') && step.piece.flippedAt === null && at.known.times.second !== null;
+  const turns =
+    (step.do === 'flip' || step.do === 'wait') && step.piece.flippedAt === null && at.known.times.second !== null;
   const goesOn = step.do === 'pour' ? 'poured' : turns ? 'flip' : null;
   const asks = step.do === 'flip' || step.do === 'pull' ? `${step.do} ${step.piece.piece}` : '';
   useAlarm(asks);
@@ -233,7 +258,10 @@ function BoardAt({
   if (drawn.length === 0)
     return (
       <div className="grid max-w-xl justify-items-start gap-3">
-        <p className="text-lg">Nothing that {kind.pieces} are made on is noted. Under House, Scales and gear, say what there is and how large.</p>
+        <p className="text-lg">
+          Nothing that {kind.pieces} are made on is noted. Under House, Scales and gear, say what there is and how
+          large.
+        </p>
         <Link href="/house" className={lookOf('now', 'work')}>
           To the house’s gear
         </Link>
@@ -282,7 +310,10 @@ function BoardAt({
             <div className="mt-3 flex flex-wrap gap-3">
               {step.do === 'done' ? (
                 held ? null : (
-                  <Link href={`/batches/${batch.id}/outcome`} className={`${lookOf('now', 'work')} min-h-16 !px-8 text-xl`}>
+                  <Link
+                    href={`/batches/${batch.id}/outcome`}
+                    className={`${lookOf('now', 'work')} min-h-16 !px-8 text-xl`}
+                  >
                     Write what came out
                   </Link>
                 )
@@ -315,7 +346,10 @@ function BoardAt({
             </div>
             <p className="mt-3 text-lg lg:hidden">
               <strong>{progress.off}</strong> {wanted === null ? 'off' : `of ${wanted} off`}
-              {progress.leftInBowl === null ? '' : `; ${progress.leftInBowl} still to pour from ${progress.bowls > 1 ? `bowl ${progress.bowl}` : 'the bowl'}`}.
+              {progress.leftInBowl === null
+                ? ''
+                : `; ${progress.leftInBowl} still to pour from ${progress.bowls > 1 ? `bowl ${progress.bowl}` : 'the bowl'}`}
+              .
             </p>
             {test && test.pulledAt !== null ? (
               <div className="mt-4 grid gap-2 border-t border-line pt-3">
@@ -327,9 +361,16 @@ function BoardAt({
                   onChange={(v) => v !== '' && log.enter({ what: 'test', verdict: v })}
                   options={VERDICTS_OF_TEST.map((v) => ({ value: v, label: TEST_WORDS[v] }))}
                 />
-                {verdict === '' ? null : <p className="text-lg font-semibold">{asRead(oneChange(verdict, batch.massG / progress.bowls, sayStir), units)}</p>}
+                {verdict === '' ? null : (
+                  <p className="text-lg font-semibold">
+                    {asRead(oneChange(verdict, batch.massG / progress.bowls, sayStir), units)}
+                  </p>
+                )}
                 {verdict === 'thick' || verdict === 'thin' ? (
-                  <Link href={`/batches/${batch.id}/prep`} className="inline-flex min-h-11 items-center font-semibold text-rim underline">
+                  <Link
+                    href={`/batches/${batch.id}/prep`}
+                    className="inline-flex min-h-11 items-center font-semibold text-rim underline"
+                  >
                     By how much, from a look or a measured pour
                   </Link>
                 ) : null}
@@ -374,10 +415,24 @@ function BoardAt({
               now={now}
               life={whites && foldedAt(log.entries, progress.bowl) === null ? batterLife : life}
               points={fade}
-              guard={checks && !isLookedAt({ ...batch, ticked: log.ticked, entries: log.entries }, progress.bowl) ? `/batches/${batch.id}/prep` : null}
+              guard={
+                checks && !isLookedAt({ ...batch, ticked: log.ticked, entries: log.entries }, progress.bowl)
+                  ? `/batches/${batch.id}/prep`
+                  : null
+              }
               onJoin={() => {
                 onNow();
-                log.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: progress.bowl, act: 'join', surface: '', slot: 0, at: kitchenNow() } });
+                log.tell({
+                  do: 'tap',
+                  tap: {
+                    id: crypto.randomUUID(),
+                    piece: progress.bowl,
+                    act: 'join',
+                    surface: '',
+                    slot: 0,
+                    at: kitchenNow(),
+                  },
+                });
                 nextKey.current?.focus({ preventScroll: true });
               }}
             />
@@ -422,8 +477,8 @@ function BoardAt({
         </div>
       </div>
       <p className="text-sm text-soft">
-        Hot metal and hot fat: long sleeves, no hurry, children at arm’s length. Cooked through, held and served as the local food code has it; this clock says
-        nothing about that.
+        Hot metal and hot fat: long sleeves, no hurry, children at arm’s length. Cooked through, held and served as the
+        local food code has it; this clock says nothing about that.
       </p>
     </div>
   );

@@ -69,8 +69,12 @@ export function BowlClock({
           ? '; its whites are not in yet'
           : `, whites in ${minutesOrHours(Math.max(0, Math.floor((now - folded) / MIN_MS)))} ago`}
       {left === null ? '' : `: about ${Math.round(100 * left)} % of its rise is left`}
-      {until === null ? '' : past ? '; past its time: pour what is left soon, flatter, or combine another' : `; good until ${time.ofDay(until)}`}.
-      <span className="block text-sm text-soft">{life.why}; the rise that is left is an estimate.</span>
+      {until === null
+        ? ''
+        : past
+          ? '; past its time: pour what is left soon, flatter, or combine another'
+          : `; good until ${time.ofDay(until)}`}
+      .<span className="block text-sm text-soft">{life.why}; the rise that is left is an estimate.</span>
     </p>
   );
 }

@@ -84,15 +84,24 @@ export function CountView({
         <p>
           {bowls > 1 ? `Bowl ${bowl} of ${bowls}: ` : ''}
           <strong>{leftInBowl}</strong> still to pour
-          {joinBy !== null ? `; combine the next ${joinBy <= now ? 'now' : `by ${time.ofDay(joinBy)}`}` : leftInBowl === 0 ? ': stop mixing' : ''}
-          {loads !== null && lastAt !== null && loads > 0 ? `. About ${counted(loads, `${filling}s`)} left, the last off near ${time.ofDay(lastAt)}` : ''}.
+          {joinBy !== null
+            ? `; combine the next ${joinBy <= now ? 'now' : `by ${time.ofDay(joinBy)}`}`
+            : leftInBowl === 0
+              ? ': stop mixing'
+              : ''}
+          {loads !== null && lastAt !== null && loads > 0
+            ? `. About ${counted(loads, `${filling}s`)} left, the last off near ${time.ofDay(lastAt)}`
+            : ''}
+          .
         </p>
       )}
       {children}
       <p className="text-sm text-soft">
         {minutesAndSeconds(Math.round(times.first))}
         {times.second === null ? '' : ` and ${minutesAndSeconds(Math.round(times.second))}`}
-        {from > 0 ? `, the middle of ${from} taps here${aside > 0 ? `, ${aside} set aside` : ''}` : ', usual for the kind until there are taps of this kitchen'}
+        {from > 0
+          ? `, the middle of ${from} taps here${aside > 0 ? `, ${aside} set aside` : ''}`
+          : ', usual for the kind until there are taps of this kitchen'}
         . The tap is the truth.
       </p>
     </section>

@@ -7,7 +7,15 @@ import type { OpenEventLog } from '../day/use-event-log';
 import { Choice } from '../kit/choice';
 
 /** How it is done at the heat today, where that is not as the house has it: noted, so that what comes out can be told from it. */
-export function DoneView({ kind, ways, log }: { readonly kind: KindId; readonly ways: Ways; readonly log: OpenEventLog }) {
+export function DoneView({
+  kind,
+  ways,
+  log,
+}: {
+  readonly kind: KindId;
+  readonly ways: Ways;
+  readonly log: OpenEventLog;
+}) {
   const now = doneAtTheHeat(log.entries, ways);
   return (
     <section aria-label="How it is done today" className="grid min-w-0 gap-2 rounded-plate bg-white px-4 py-3">

@@ -49,7 +49,9 @@ export function HeatView({
   const last = here.at(-1);
   const advice = last ? adviceOn(last, known, zone) : null;
   const typed = (text: string): number | null =>
-    text.trim() === '' ? null : celsiusFrom(typedNumber(text.replace(/°/g, ''), units.temperature.toLowerCase()), units);
+    text.trim() === ''
+      ? null
+      : celsiusFrom(typedNumber(text.replace(/°/g, ''), units.temperature.toLowerCase()), units);
   const bad = (x: number | null): boolean => x !== null && !(x >= 0 && x <= MOST_C);
   const dialC = probe.reading && dial.trim() === '' ? probe.reading.dialC || null : typed(dial);
   const note = (): void => {
@@ -89,7 +91,9 @@ export function HeatView({
           <>
             <p className={`text-3xl leading-tight font-bold ${advice.heat === 'right' ? 'text-herb' : ''}`}>
               {advice.heat === 'right' ? '✓ ' : ''}
-              {advice.realC !== null ? temperature(advice.realC, units) : { cool: 'Too cool', right: 'Ready', hot: 'Too hot' }[advice.heat]}
+              {advice.realC !== null
+                ? temperature(advice.realC, units)
+                : { cool: 'Too cool', right: 'Ready', hot: 'Too hot' }[advice.heat]}
             </p>
             <p>
               {advice.heat === 'cool'
@@ -97,10 +101,15 @@ export function HeatView({
                 : advice.heat === 'hot'
                   ? 'Too hot: turn it down, wipe it, wait two minutes. '
                   : 'In range: pour. '}
-              {advice.dialC !== null && advice.heat !== 'right' ? `Dial to about ${temperature(advice.dialC, units)}. ` : ''}
+              {advice.dialC !== null && advice.heat !== 'right'
+                ? `Dial to about ${temperature(advice.dialC, units)}. `
+                : ''}
               <span className="text-soft">
                 {temperature(zone[0], units)} to {temperature(zone[1], units)} for these
-                {last ? `; read ${now - last.at < MIN ? 'just now' : `${minutesOrHours(Math.floor((now - last.at) / MIN))} ago`}` : ''}.
+                {last
+                  ? `; read ${now - last.at < MIN ? 'just now' : `${minutesOrHours(Math.floor((now - last.at) / MIN))} ago`}`
+                  : ''}
+                .
               </span>
             </p>
           </>
@@ -120,7 +129,9 @@ export function HeatView({
         )}
       </div>
       <details>
-        <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">{last ? 'Read it again' : 'Read it'}</summary>
+        <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">
+          {last ? 'Read it again' : 'Read it'}
+        </summary>
         <div className="grid gap-3 pt-1">
           <fieldset className="grid grid-cols-3 gap-2" aria-label="A drop of water">
             {DROPS.map((d) => (

@@ -55,7 +55,8 @@ export function HoldView({
     <section aria-label="Holding" className="grid gap-3 rounded-plate bg-white p-4">
       <h2 className="text-xl">Oven and plates</h2>
       <p role="status">
-        <strong>{waiting}</strong> by the griddle, <strong>{inOven}</strong> in the oven, <strong>{plated}</strong> on plates.
+        <strong>{waiting}</strong> by the griddle, <strong>{inOven}</strong> in the oven, <strong>{plated}</strong> on
+        plates.
       </p>
       {waiting > 0 ? (
         <div className="flex flex-wrap gap-2">
@@ -86,7 +87,12 @@ export function HoldView({
         </Button>
       ) : null}
       <div className="flex items-end gap-2">
-        <TimeField label="The bell rings at" value={typed ?? (bell === null ? '' : localTime(bell, units))} onTime={setBell} className="w-36" />
+        <TimeField
+          label="The bell rings at"
+          value={typed ?? (bell === null ? '' : localTime(bell, units))}
+          onTime={setBell}
+          className="w-36"
+        />
         {bell === null ? null : (
           <Button
             className="min-h-11"
@@ -112,7 +118,8 @@ export function HoldView({
         </p>
       ) : null}
       <p className="text-sm text-soft">
-        {asRead('90 to 95 °C', units)}, vented, one layer. About {HOLD_MIN} min for quality; what may be held, and how hot, the local food code says.
+        {asRead('90 to 95 °C', units)}, vented, one layer. About {HOLD_MIN} min for quality; what may be held, and how
+        hot, the local food code says.
       </p>
     </section>
   );

@@ -42,7 +42,10 @@ export function SurfaceView({
       </h2>
       <div
         className={`relative w-full border-4 border-rim bg-wash ${surface.round ? 'max-w-72 rounded-full' : 'max-w-[1000px] rounded-plate'}`}
-        style={{ aspectRatio: `${surface.wideCm} / ${surface.deepCm}`, maxWidth: surface.round || surface.wideCm > SMALL_CM ? undefined : '30rem' }}
+        style={{
+          aspectRatio: `${surface.wideCm} / ${surface.deepCm}`,
+          maxWidth: surface.round || surface.wideCm > SMALL_CM ? undefined : '30rem',
+        }}
       >
         {surface.slots.map((at, slot) => {
           const piece = on.find((p) => p.slot === slot);
@@ -56,7 +59,11 @@ export function SurfaceView({
               key={`${at.x} ${at.y}`}
               type="button"
               disabled={!piece && full}
-              aria-label={piece ? `Place ${slot + 1}: piece ${piece.piece}, ${side}, ${age}${due ? ', look' : ''}` : `Place ${slot + 1}: free`}
+              aria-label={
+                piece
+                  ? `Place ${slot + 1}: piece ${piece.piece}, ${side}, ${age}${due ? ', look' : ''}`
+                  : `Place ${slot + 1}: free`
+              }
               onClick={() => onPlace({ surface: surface.id, slot })}
               className={`absolute grid min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 place-content-center rounded-full text-center leading-none ${
                 piece

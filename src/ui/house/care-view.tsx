@@ -64,7 +64,12 @@ export function CareView({
               {g.says ? <p className="font-semibold">{g.says}</p> : null}
               <p className="flex flex-wrap gap-2">
                 {CARE_ACTS.map((c) => (
-                  <Button key={c} disabled={asking.busy} aria-label={`${g.name} is ${CARE_WORDS[c]}`} onClick={() => void write(g, c)}>
+                  <Button
+                    key={c}
+                    disabled={asking.busy}
+                    aria-label={`${g.name} is ${CARE_WORDS[c]}`}
+                    onClick={() => void write(g, c)}
+                  >
                     {CARE_WORDS[c].replace(/^./, (x) => x.toUpperCase())}
                   </Button>
                 ))}
@@ -77,7 +82,10 @@ export function CareView({
                         {n.when}: {CARE_WORDS[n.what]}
                       </span>
                       {n.batchId ? (
-                        <Link href={`/batches/${n.batchId}/outcome`} className="inline-block min-h-6 text-rim underline">
+                        <Link
+                          href={`/batches/${n.batchId}/outcome`}
+                          className="inline-block min-h-6 text-rim underline"
+                        >
                           in this batch
                         </Link>
                       ) : null}

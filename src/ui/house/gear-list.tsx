@@ -76,7 +76,15 @@ function freeId(name: string, gear: readonly Gear[]): string {
 }
 
 /** Scales, bowls, griddles, pans and irons: what the kitchen weighs with, mixes in and cooks on. */
-export function GearList({ gear, units, onGear }: { readonly gear: readonly Gear[]; readonly units: Units; readonly onGear: (gear: readonly Gear[]) => void }) {
+export function GearList({
+  gear,
+  units,
+  onGear,
+}: {
+  readonly gear: readonly Gear[];
+  readonly units: Units;
+  readonly onGear: (gear: readonly Gear[]) => void;
+}) {
   const [editing, setEditing] = useState<Gear | 'new' | null>(null);
   return (
     <section aria-label="Scales and gear" className="grid gap-3">
@@ -84,8 +92,8 @@ export function GearList({ gear, units, onGear }: { readonly gear: readonly Gear
         <div>
           <h2 className="text-xl">Scales, bowls, griddles, pans and irons</h2>
           <p className="text-[15px] text-soft">
-            The finest scale decides what can’t be weighed honestly; bowls say how a large batch is split; pans and irons offer their own portions. Ladles and
-            scoops stand under Pantry, My measures.
+            The finest scale decides what can’t be weighed honestly; bowls say how a large batch is split; pans and
+            irons offer their own portions. Ladles and scoops stand under Pantry, My measures.
           </p>
         </div>
         <Button onClick={() => setEditing('new')}>Add one</Button>
@@ -95,7 +103,8 @@ export function GearList({ gear, units, onGear }: { readonly gear: readonly Gear
         {gear.map((g) => (
           <li key={g.id} className="flex items-center gap-3 border-b border-line py-1">
             <span className="min-w-0 flex-1">
-              <strong className="[overflow-wrap:anywhere]">{g.name}</strong> <span className="text-soft">{SORT_NAMES[g.sort].toLowerCase()}</span>
+              <strong className="[overflow-wrap:anywhere]">{g.name}</strong>{' '}
+              <span className="text-soft">{SORT_NAMES[g.sort].toLowerCase()}</span>
               <span className="block text-[15px] text-soft">{words(g, units)}</span>
             </span>
             <Button look="bare" aria-label={`Change ${g.name}`} onClick={() => setEditing(g)}>
@@ -110,7 +119,11 @@ export function GearList({ gear, units, onGear }: { readonly gear: readonly Gear
           onClose={() => setEditing(null)}
           onKeep={(g) => {
             setEditing(null);
-            onGear(editing === 'new' ? [...gear, { ...g, id: freeId(g.name, gear) }] : gear.map((x) => (x.id === editing.id ? { ...g, id: x.id } : x)));
+            onGear(
+              editing === 'new'
+                ? [...gear, { ...g, id: freeId(g.name, gear) }]
+                : gear.map((x) => (x.id === editing.id ? { ...g, id: x.id } : x)),
+            );
           }}
           onRemove={
             editing === 'new'
@@ -151,7 +164,8 @@ function GearDialog({
     if (x > a.most) return `At most ${a.most.toLocaleString('en-GB')}.`;
     return a.whole && !Number.isInteger(x) ? 'A whole number.' : undefined;
   };
-  const noName = name.trim() === '' ? 'Give it a name.' : name.trim().length > 60 ? 'At most 60 characters.' : undefined;
+  const noName =
+    name.trim() === '' ? 'Give it a name.' : name.trim().length > 60 ? 'At most 60 characters.' : undefined;
   return (
     <Dialog open onOpen={(o) => !o && onClose()} title={was ? was.name : 'One more'}>
       <Form
@@ -160,11 +174,27 @@ function GearDialog({
         act={() => {
           setTried(true);
           if (noName || ASKS[sort].some(wrong)) return;
-          onKeep({ id: '', name: name.trim(), sort, ...Object.fromEntries(ASKS[sort].map((a) => [a.key, number(a)])) } as unknown as Gear);
+          onKeep({
+            id: '',
+            name: name.trim(),
+            sort,
+            ...Object.fromEntries(ASKS[sort].map((a) => [a.key, number(a)])),
+          } as unknown as Gear);
         }}
       >
-        <Choice label="What it is" value={sort} onChange={setSort} options={GEAR_SORTS.map((s) => ({ value: s, label: SORT_NAMES[s] }))} />
-        <Field label="What you call it" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} error={tried ? noName : undefined} />
+        <Choice
+          label="What it is"
+          value={sort}
+          onChange={setSort}
+          options={GEAR_SORTS.map((s) => ({ value: s, label: SORT_NAMES[s] }))}
+        />
+        <Field
+          label="What you call it"
+          value={name}
+          maxLength={80}
+          onChange={(e) => setName(e.target.value)}
+          error={tried ? noName : undefined}
+        />
         {ASKS[sort].map((a) => (
           <Field
             key={a.key}

@@ -43,8 +43,14 @@ const UNIT_FIELDS = {
   weight: { label: 'Weights', names: { g: 'grams', oz: 'ounces' } },
   temperature: { label: 'Temperatures', names: { C: 'Celsius, °C', F: 'Fahrenheit, °F' } },
   clock: { label: 'Times of day', names: { '24': '16:05', '12': '4:05 pm' } },
-  days: { label: 'Days', names: { 'day-month': '27 Nov 2026', 'month-day': 'Nov 27, 2026', 'year-month-day': '2026-11-27' } },
-  currency: { label: 'Money', names: { '€': '€', '£': '£', $: '$', kr: 'kr', CHF: 'CHF', zł: 'zł', R: 'R', '¥': '¥', '₹': '₹' } },
+  days: {
+    label: 'Days',
+    names: { 'day-month': '27 Nov 2026', 'month-day': 'Nov 27, 2026', 'year-month-day': '2026-11-27' },
+  },
+  currency: {
+    label: 'Money',
+    names: { '€': '€', '£': '£', $: '$', kr: 'kr', CHF: 'CHF', zł: 'zł', R: 'R', '¥': '¥', '₹': '₹' },
+  },
 } as const;
 const UNIT_WHY: Readonly<Record<string, string>> = {
   weight: 'In ounces the sheets to weigh by have the grams beside them.',
@@ -114,9 +120,21 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
     turn.current = turn.current.then(() => send(change));
     return turn.current;
   };
-  const row = (key: string, label: string, why: string | undefined, names: Readonly<Record<string, string>>, value: string, put: (v: string) => void) => (
+  const row = (
+    key: string,
+    label: string,
+    why: string | undefined,
+    names: Readonly<Record<string, string>>,
+    value: string,
+    put: (v: string) => void,
+  ) => (
     <div key={key} className="max-w-md">
-      <Choice label={label} value={value} onChange={put} options={Object.entries(names).map(([v, l]) => ({ value: v, label: l }))} />
+      <Choice
+        label={label}
+        value={value}
+        onChange={put}
+        options={Object.entries(names).map(([v, l]) => ({ value: v, label: l }))}
+      />
       {why ? <p className="pt-1 text-[15px] text-soft">{why}</p> : null}
     </div>
   );
@@ -124,8 +142,8 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
   return (
     <div className="grid gap-6">
       <p className="max-w-3xl text-soft">
-        A formula that says nothing of its own follows these; the Bench lets each have its own. Styles of a kind (even, tall, crisp) are chosen with the
-        formula.
+        A formula that says nothing of its own follows these; the Bench lets each have its own. Styles of a kind (even,
+        tall, crisp) are chosen with the formula.
       </p>
       <Clashes of={revised} />
       {open && revised.conflict ? (
@@ -177,7 +195,14 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
           <section aria-label="Units" className="grid gap-3">
             <h2 className="text-xl">Units</h2>
             {Object.entries(UNIT_FIELDS).map(([k, f]) =>
-              row(k, f.label, UNIT_WHY[k], f.names, now.units[k as keyof Units], (v) => void keep({ units: { [k]: v } })),
+              row(
+                k,
+                f.label,
+                UNIT_WHY[k],
+                f.names,
+                now.units[k as keyof Units],
+                (v) => void keep({ units: { [k]: v } }),
+              ),
             )}
             {row(
               'zone',
@@ -193,7 +218,11 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
           <h2 className="text-xl">How we measure and mix</h2>
           {WAY_IDS.map((k) => (
             <div key={k} className="max-w-md">
-              <WayChoice way={k} value={now.ways[k]} onChange={(v) => v !== undefined && void keep({ ways: { [k]: v } })} />
+              <WayChoice
+                way={k}
+                value={now.ways[k]}
+                onChange={(v) => v !== undefined && void keep({ ways: { [k]: v } })}
+              />
               <p className="pt-1 text-[15px] text-soft">{MATTERS[k].why}</p>
             </div>
           ))}
@@ -219,7 +248,9 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
       </div>
       <section aria-label="Our cups and spoons" className="grid gap-2">
         <h2 className="text-xl">Our cups and spoons</h2>
-        <p className="text-[15px] text-soft">What there is to measure with, level full. A batch in cups and spoons is taken with these alone.</p>
+        <p className="text-[15px] text-soft">
+          What there is to measure with, level full. A batch in cups and spoons is taken with these alone.
+        </p>
         <ManyTaps
           label="Our cups and spoons"
           values={now.drawer}
@@ -229,7 +260,9 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
       </section>
       <section aria-label="Maker" className="grid gap-2">
         <h2 className="text-xl">Maker</h2>
-        <p className="text-[15px] text-soft">Stands on the labels of mixes that are made from now on; a lot that is made keeps what it has.</p>
+        <p className="text-[15px] text-soft">
+          Stands on the labels of mixes that are made from now on; a lot that is made keeps what it has.
+        </p>
         <div className="flex max-w-3xl flex-wrap gap-3">
           {(['name', 'place'] as const).map((k) => (
             <Field
@@ -238,7 +271,9 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
               className="min-w-64 flex-1"
               maxLength={k === 'name' ? 80 : 120}
               defaultValue={now.maker[k]}
-              onBlur={(e) => e.target.value.trim() !== now.maker[k] && void keep({ maker: { [k]: e.target.value.trim() } })}
+              onBlur={(e) =>
+                e.target.value.trim() !== now.maker[k] && void keep({ maker: { [k]: e.target.value.trim() } })
+              }
             />
           ))}
         </div>

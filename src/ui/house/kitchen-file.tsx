@@ -28,7 +28,11 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
     setBusy(true);
     setError(null);
     try {
-      const r = await fetch('/house/archive', { method: 'POST', headers: { 'content-type': 'application/zip' }, body: file });
+      const r = await fetch('/house/archive', {
+        method: 'POST',
+        headers: { 'content-type': 'application/zip' },
+        body: file,
+      });
       const answer = (await r.json()) as { readonly rows?: number; readonly detail?: string };
       if (r.ok) {
         toast(`The kitchen is here: ${answer.rows ?? 0} rows`);
@@ -44,7 +48,10 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
   return (
     <section aria-label="Import and export" className="grid gap-3 rounded-plate bg-white p-4">
       <h2 className="text-xl">Import and export</h2>
-      <p>Everything that was ever entered, as one open file: a zip of JSON with a description of each table. It can be read without Even Crumb.</p>
+      <p>
+        Everything that was ever entered, as one open file: a zip of JSON with a description of each table. It can be
+        read without Even Crumb.
+      </p>
       <div className="flex flex-wrap items-center gap-3">
         <a href="/house/archive" download className={lookOf('plain', 'work')}>
           Download the whole kitchen
@@ -64,7 +71,9 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
             />
           </label>
         ) : (
-          <span className="text-[15px] text-soft">It is read back into an empty kitchen: start one beside this, with a data folder of its own.</span>
+          <span className="text-[15px] text-soft">
+            It is read back into an empty kitchen: start one beside this, with a data folder of its own.
+          </span>
         )}
       </div>
       {error ? (
@@ -72,7 +81,9 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
           {error}
         </p>
       ) : null}
-      <p className="text-[15px] text-soft">One by one, for a sheet program or a calendar; a formula leaves from its own menu:</p>
+      <p className="text-[15px] text-soft">
+        One by one, for a sheet program or a calendar; a formula leaves from its own menu:
+      </p>
       <ul className="flex flex-wrap gap-2">
         {TABLES.map((t) => (
           <li key={t.to}>

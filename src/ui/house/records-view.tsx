@@ -34,25 +34,36 @@ interface Props {
   readonly empty: boolean;
   readonly backUp: () => Promise<ActionResult<{ readonly file: string; readonly rows: number }>>;
   readonly keepSoMany: (input: unknown) => Promise<ActionResult>;
-  readonly check: () => Promise<ActionResult<{ readonly tables: number; readonly rows: number; readonly unreadable: readonly Unreadable[] }>>;
+  readonly check: () => Promise<
+    ActionResult<{ readonly tables: number; readonly rows: number; readonly unreadable: readonly Unreadable[] }>
+  >;
   readonly putAside: (input: unknown) => Promise<ActionResult>;
 }
 
 /** "12.4 MB", "3.1 GB". */
 const size = (bytes: number): string =>
-  bytes >= 1e9 ? `${(bytes / 1e9).toFixed(1)} GB` : bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.ceil(bytes / 1000)} kB`;
+  bytes >= 1e9
+    ? `${(bytes / 1e9).toFixed(1)} GB`
+    : bytes >= 1e6
+      ? `${(bytes / 1e6).toFixed(1)} MB`
+      : `${Math.ceil(bytes / 1000)} kB`;
 const many = (n: number): string => n.toLocaleString('en-GB').replaceAll(',', '\u2009');
 const LOW_BYTES = 500e6;
 /** Clocks nearer than this are the same. */
 const NEAR_MS = 2000;
 
 /** The house part of where something stands, if it is one; that can be set aside from here. */
-const housePart = (u: Unreadable): string | null => (u.where.startsWith('kitchen.house.') ? u.where.slice('kitchen.house.'.length) : null);
+const housePart = (u: Unreadable): string | null =>
+  u.where.startsWith('kitchen.house.') ? u.where.slice('kitchen.house.'.length) : null;
 
 export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoMany, check, putAside }: Props) {
   const asking = useAsking();
   const [keep, setKeep] = useState(String(facts.keep));
-  const [checked, setChecked] = useState<{ readonly tables: number; readonly rows: number; readonly unreadable: readonly Unreadable[] } | null>(null);
+  const [checked, setChecked] = useState<{
+    readonly tables: number;
+    readonly rows: number;
+    readonly unreadable: readonly Unreadable[];
+  } | null>(null);
   const [doing, setDoing] = useState<'backup' | 'check' | null>(null);
   const bad = checked?.unreadable ?? unreadable;
   const last = backups[0];
@@ -89,10 +100,16 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
             ) : (
               <strong>There is none yet.</strong>
             )}{' '}
-            One is taken every night while Even Crumb runs, and one before an update changes the records. Each is read back before it counts.
+            One is taken every night while Even Crumb runs, and one before an update changes the records. Each is read
+            back before it counts.
           </p>
           <div className="flex flex-wrap items-end gap-3">
-            <Button look="now" size="work" disabled={asking.busy || facts.backupPlace === null} onClick={() => void save()}>
+            <Button
+              look="now"
+              size="work"
+              disabled={asking.busy || facts.backupPlace === null}
+              onClick={() => void save()}
+            >
               {doing === 'backup' ? 'Backing up, and reading it back' : 'Back up now'}
             </Button>
             <Form
@@ -119,7 +136,9 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
             </Form>
           </div>
           {facts.backupPlace === null ? (
-            <Notice weight="look">Nobody has said where backups go. Started by its start command, Even Crumb keeps them in the data folder.</Notice>
+            <Notice weight="look">
+              Nobody has said where backups go. Started by its start command, Even Crumb keeps them in the data folder.
+            </Notice>
           ) : (
             <p className="text-[15px] text-soft [overflow-wrap:anywhere]">
               They stand in {facts.backupPlace}. A copy on another disk is worth more: download one now and then.
@@ -165,7 +184,12 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
                         {size(b.bytes)}
                       </td>
                       <td className="text-right">
-                        <a href={`/house/records/${b.file}`} download className={lookOf('bare')} aria-label={`Download the backup of ${b.at}`}>
+                        <a
+                          href={`/house/records/${b.file}`}
+                          download
+                          className={lookOf('bare')}
+                          aria-label={`Download the backup of ${b.at}`}
+                        >
                           Download
                         </a>
                       </td>
@@ -176,7 +200,8 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
             </div>
           ) : null}
           <p className="text-[15px] text-soft">
-            To bring one back, stop Even Crumb and say <code>npm run restore -- FILE</code>. What there is then is kept as a backup first.
+            To bring one back, stop Even Crumb and say <code>npm run restore -- FILE</code>. What there is then is kept
+            as a backup first.
           </p>
         </section>
         <KitchenFile empty={empty} />
@@ -195,8 +220,8 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
           ) : (
             <>
               <p role="status">
-                {bad.length === 1 ? 'One thing can’t be read' : `${bad.length} things can’t be read`}. Pages go on without. The values stay as they are until
-                something is put in their place, and are kept aside then.
+                {bad.length === 1 ? 'One thing can’t be read' : `${bad.length} things can’t be read`}. Pages go on
+                without. The values stay as they are until something is put in their place, and are kept aside then.
               </p>
               <ul className="grid gap-2">
                 {bad.slice(0, 50).map((u) => {
@@ -204,10 +229,16 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
                   return (
                     <li key={u.where} className="flex flex-wrap items-center gap-3 border-b border-line py-1">
                       <span className="min-w-0 flex-1">
-                        <strong>{u.what}</strong>: {u.why} <span className="block text-sm text-soft [overflow-wrap:anywhere]">{u.where}</span>
+                        <strong>{u.what}</strong>: {u.why}{' '}
+                        <span className="block text-sm text-soft [overflow-wrap:anywhere]">{u.where}</span>
                       </span>
                       {part === null ? null : (
-                        <Button disabled={asking.busy} onClick={() => void asking.ask(() => putAside({ path: part })).then((a) => a?.ok && toast('Set aside'))}>
+                        <Button
+                          disabled={asking.busy}
+                          onClick={() =>
+                            void asking.ask(() => putAside({ path: part })).then((a) => a?.ok && toast('Set aside'))
+                          }
+                        >
                           Set it aside
                         </Button>
                       )}
@@ -231,12 +262,18 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
         )}
         {facts.diskLeftBytes === null
           ? null
-          : fact('Left on the disk', size(facts.diskLeftBytes), facts.diskLeftBytes < LOW_BYTES ? 'make room soon: nothing can be written on a full disk' : '')}
+          : fact(
+              'Left on the disk',
+              size(facts.diskLeftBytes),
+              facts.diskLeftBytes < LOW_BYTES ? 'make room soon: nothing can be written on a full disk' : '',
+            )}
         {facts.place === null ? null : fact('They stand in', '', facts.place)}
         {fact(
           'The kitchen’s clock',
           facts.now,
-          Math.abs(facts.clockOffMs) < NEAR_MS ? facts.zone : `${facts.zone}; the database’s is ${Math.round(Math.abs(facts.clockOffMs) / 1000)} s off`,
+          Math.abs(facts.clockOffMs) < NEAR_MS
+            ? facts.zone
+            : `${facts.zone}; the database’s is ${Math.round(Math.abs(facts.clockOffMs) / 1000)} s off`,
         )}
         {fact('Even Crumb', facts.version, `records of ${facts.schema.replace(/_.*/, '')}`)}
         {fact('PostgreSQL', facts.postgres, `Node ${facts.node}`)}

@@ -104,7 +104,10 @@ export function KeepPart({
               setState(v);
               setBestBy(null);
             }}
-            options={KEPT_STATES.map((s) => ({ value: s, label: KEPT_STATE_WORDS[s].replace(/^./, (c) => c.toUpperCase()) }))}
+            options={KEPT_STATES.map((s) => ({
+              value: s,
+              label: KEPT_STATE_WORDS[s].replace(/^./, (c) => c.toUpperCase()),
+            }))}
           />
           {state === 'batter' ? (
             <div className="text-[15px]">
@@ -125,7 +128,10 @@ export function KeepPart({
               label="How far it is baked"
               value={early}
               onChange={(v) => v !== '' && setEarly(v)}
-              options={(['done', 'early'] as const).map((c) => ({ value: c, label: COOKED_WORDS[c].replace(/^./, (x) => x.toUpperCase()) }))}
+              options={(['done', 'early'] as const).map((c) => ({
+                value: c,
+                label: COOKED_WORDS[c].replace(/^./, (x) => x.toUpperCase()),
+              }))}
             />
           )}
           <div className="flex flex-wrap items-start gap-3">
@@ -153,13 +159,28 @@ export function KeepPart({
                 }}
               />
             )}
-            <Field label="Where" maxLength={80} className="w-56" value={place} error={errors.place} onChange={(e) => setPlace(e.target.value)} />
-            <DayField label="Best by" className="w-44" value={until} error={errors.bestBy} onDay={(d) => setBestBy(d)} />
+            <Field
+              label="Where"
+              maxLength={80}
+              className="w-56"
+              value={place}
+              error={errors.place}
+              onChange={(e) => setPlace(e.target.value)}
+            />
+            <DayField
+              label="Best by"
+              className="w-44"
+              value={until}
+              error={errors.bestBy}
+              onDay={(d) => setBestBy(d)}
+            />
           </div>
           <ol className="list-decimal pl-5 text-[15px] text-soft">
-            {packingOf({ state, parcel: inParcels !== null && Number.isInteger(inParcels) ? inParcels : null }).map((p) => (
-              <li key={p}>{p}</li>
-            ))}
+            {packingOf({ state, parcel: inParcels !== null && Number.isInteger(inParcels) ? inParcels : null }).map(
+              (p) => (
+                <li key={p}>{p}</li>
+              ),
+            )}
           </ol>
           <Refusal text={Object.keys(errors).length === 0 ? asking.refusal : null} />
           <div className="flex flex-wrap gap-2">

@@ -43,7 +43,9 @@ export function KeptBook({
     router.refresh();
   };
   const leave = async (how: KeptHow): Promise<void> => {
-    const a = await asking.ask((requestId) => go({ lotId: lot.id, pieces: typedNumber(pieces, ''), how, who: '', requestId }));
+    const a = await asking.ask((requestId) =>
+      go({ lotId: lot.id, pieces: typedNumber(pieces, ''), how, who: '', requestId }),
+    );
     if (!a?.ok) return;
     setPieces('');
     toastUndo(`In the book: ${pieces.trim()} ${HOW_WORDS[how]}`, () => takeBack(a.id));

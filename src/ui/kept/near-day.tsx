@@ -5,5 +5,7 @@ export function NearDay({ bestBy, today }: { readonly bestBy: string; readonly t
   if (today === null) return null;
   const days = daysBetween(today, bestBy);
   if (days < 0) return <strong className="text-berry"> past it</strong>;
-  return days <= 3 ? <strong>{days === 0 ? ' use it now' : ` ${days} ${days === 1 ? 'day' : 'days'} left`}</strong> : null;
+  return days <= 3 ? (
+    <strong>{days === 0 ? ' use it now' : ` ${days} ${days === 1 ? 'day' : 'days'} left`}</strong>
+  ) : null;
 }

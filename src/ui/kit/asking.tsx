@@ -17,7 +17,10 @@ export interface Asking {
    * @param leaves where a yes leads away: the form stays shut until it has
    * @returns the yes; or the no, already shown; null while another is under way
    */
-  readonly ask: <A extends { readonly ok: true }>(work: (requestId: string) => Promise<A | Refused>, leaves?: boolean) => Promise<A | Refused | null>;
+  readonly ask: <A extends { readonly ok: true }>(
+    work: (requestId: string) => Promise<A | Refused>,
+    leaves?: boolean,
+  ) => Promise<A | Refused | null>;
 }
 
 /** Asking the server: what it refuses and where, and that nothing is asked twice. */

@@ -133,21 +133,28 @@ export async function draftOf(name: string): Promise<unknown> {
 /** The parts of a copy that are still what they were: an older version of the app may have kept others. */
 const ofItsShape = <T extends object>(now: T, kept: object): Partial<T> =>
   Object.fromEntries(
-    Object.entries(kept).filter(([k, v]) => k in now && typeof v === typeof now[k as keyof T] && Array.isArray(v) === Array.isArray(now[k as keyof T])),
+    Object.entries(kept).filter(
+      ([k, v]) =>
+        k in now && typeof v === typeof now[k as keyof T] && Array.isArray(v) === Array.isArray(now[k as keyof T]),
+    ),
   ) as Partial<T>;
 
 /**
  * A form's state with a copy in the browser: as it was left, until it is sent.
  * @returns the state, a way to change a part of it, and a way to drop the copy once it is sent
  */
-export function useCopied<T extends object>(name: string, initial: () => T): readonly [T, (part: Partial<T>) => void, () => void] {
+export function useCopied<T extends object>(
+  name: string,
+  initial: () => T,
+): readonly [T, (part: Partial<T>) => void, () => void] {
   const [value, setValue] = useState<T>(initial);
   const touched = useRef(false);
   useEffect(() => {
     touched.current = false;
     void draftOf(name).then((kept) => {
       // who has begun to type already is not interrupted
-      if (typeof kept === 'object' && kept !== null && !touched.current) setValue((v) => ({ ...v, ...ofItsShape(v, kept) }));
+      if (typeof kept === 'object' && kept !== null && !touched.current)
+        setValue((v) => ({ ...v, ...ofItsShape(v, kept) }));
     });
   }, [name]);
   const set = (part: Partial<T>): void => {

@@ -27,7 +27,11 @@ export function Button({
   className = '',
   children,
   ...rest
-}: ComponentProps<'button'> & { readonly look?: Look; readonly size?: keyof typeof SIZES; readonly children: ReactNode }) {
+}: ComponentProps<'button'> & {
+  readonly look?: Look;
+  readonly size?: keyof typeof SIZES;
+  readonly children: ReactNode;
+}) {
   return (
     <Press className={`${lookOf(look, size)} ${className}`} {...rest}>
       {children}

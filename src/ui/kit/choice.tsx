@@ -59,13 +59,18 @@ export function Choice<T extends string>({
             </option>
           ))}
         </select>
-        <ChevronDown size={16} aria-hidden className="pointer-events-none absolute top-1/2 right-2.5 -translate-y-1/2" />
+        <ChevronDown
+          size={16}
+          aria-hidden
+          className="pointer-events-none absolute top-1/2 right-2.5 -translate-y-1/2"
+        />
       </span>
     </div>
   );
 }
 
-const TAP = 'hold inline-flex items-center justify-center gap-1.5 font-semibold text-rim hover:bg-wash data-[state=on]:!bg-rim data-[state=on]:text-white';
+const TAP =
+  'hold inline-flex items-center justify-center gap-1.5 font-semibold text-rim hover:bg-wash data-[state=on]:!bg-rim data-[state=on]:text-white';
 
 /** One of a few, side by side. Tapping the chosen one again changes nothing unless `optional`. */
 export function Taps<T extends string>({
@@ -95,7 +100,11 @@ export function Taps<T extends string>({
       className="flex flex-wrap gap-2"
     >
       {options.map((o) => (
-        <ToggleGroup.Item key={o.value} value={o.value} className={`${TAP} ${size === 'work' ? 'min-h-14 px-5 text-lg' : 'min-h-10 px-3 text-[15px]'}`}>
+        <ToggleGroup.Item
+          key={o.value}
+          value={o.value}
+          className={`${TAP} ${size === 'work' ? 'min-h-14 px-5 text-lg' : 'min-h-10 px-3 text-[15px]'}`}
+        >
           {o.value === value ? <Check size={16} aria-hidden /> : null}
           {o.label}
         </ToggleGroup.Item>

@@ -10,7 +10,11 @@ type Common = Omit<ComponentProps<typeof Field>, 'value' | 'onChange' | 'type' |
 const isDay = (s: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(s);
 
 /** A day. What can't be read stays as it was typed, and is handed on so, for the form to say. */
-export function DayField({ value, onDay, ...rest }: Common & { readonly value: string; readonly onDay: (day: string) => void }) {
+export function DayField({
+  value,
+  onDay,
+  ...rest
+}: Common & { readonly value: string; readonly onDay: (day: string) => void }) {
   const units = useUnits();
   const [typed, setTyped] = useState<{ readonly text: string; readonly of: string } | null>(null);
   const shown = typed && typed.of === value ? typed.text : isDay(value) ? sayDay(value, units) : value;
@@ -32,11 +36,16 @@ export function DayField({ value, onDay, ...rest }: Common & { readonly value: s
 }
 
 /** A time of day. @param value hh:mm, or what was typed and is none */
-export function TimeField({ value, onTime, ...rest }: Common & { readonly value: string; readonly onTime: (time: string) => void }) {
+export function TimeField({
+  value,
+  onTime,
+  ...rest
+}: Common & { readonly value: string; readonly onTime: (time: string) => void }) {
   const units = useUnits();
   const [typed, setTyped] = useState<{ readonly text: string; readonly of: string } | null>(null);
   const isTime = timeIn(value) === value;
-  const shown = typed && typed.of === value ? typed.text : isTime ? sayTime(momentOf('2026-01-01', value, units), units) : value;
+  const shown =
+    typed && typed.of === value ? typed.text : isTime ? sayTime(momentOf('2026-01-01', value, units), units) : value;
   return (
     <Field
       {...rest}

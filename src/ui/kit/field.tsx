@@ -14,7 +14,13 @@ interface Tied {
 }
 
 /** A control between its label and its error or hint. */
-function Labelled({ label, error, hint, className, children }: Labels & { readonly className: string; readonly children: (tied: Tied) => ReactNode }) {
+function Labelled({
+  label,
+  error,
+  hint,
+  className,
+  children,
+}: Labels & { readonly className: string; readonly children: (tied: Tied) => ReactNode }) {
   const id = useId();
   const says = `${id}-says`;
   return (
@@ -24,7 +30,11 @@ function Labelled({ label, error, hint, className, children }: Labels & { readon
       </label>
       {children({ id, 'aria-invalid': error ? true : undefined, 'aria-describedby': error || hint ? says : undefined })}
       {error || hint ? (
-        <p id={says} role={error ? 'alert' : undefined} className={`text-sm ${error ? 'font-semibold text-berry' : 'text-soft'}`}>
+        <p
+          id={says}
+          role={error ? 'alert' : undefined}
+          className={`text-sm ${error ? 'font-semibold text-berry' : 'text-soft'}`}
+        >
           {error ?? hint}
         </p>
       ) : null}
@@ -64,7 +74,12 @@ export const AmountField = ({
   onText,
   unit = 'g',
   ...rest
-}: Labels & { readonly unit?: string; readonly value: string; readonly onText: (text: string) => void; readonly className?: string }) => (
+}: Labels & {
+  readonly unit?: string;
+  readonly value: string;
+  readonly onText: (text: string) => void;
+  readonly className?: string;
+}) => (
   <Field
     {...rest}
     unit={unit}
@@ -80,7 +95,14 @@ export const AmountField = ({
 export function TextField({ label, error, hint, className = '', ...rest }: ComponentProps<'textarea'> & Labels) {
   return (
     <Labelled label={label} error={error} hint={hint} className={className}>
-      {(tied) => <textarea autoComplete="off" {...tied} className={`hold w-full px-3 py-2 ${error ? '!border-berry' : ''}`} {...rest} />}
+      {(tied) => (
+        <textarea
+          autoComplete="off"
+          {...tied}
+          className={`hold w-full px-3 py-2 ${error ? '!border-berry' : ''}`}
+          {...rest}
+        />
+      )}
     </Labelled>
   );
 }

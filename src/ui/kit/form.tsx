@@ -5,7 +5,10 @@ import { type ComponentProps, useEffect, useRef } from 'react';
  * A form that does something on this page. Submitted before the page hears it, the submission is kept by React (a form whose action
  * is a function) and done once, after the fields have told what was typed in them meanwhile; `act` never runs twice at a time.
  */
-export function Form({ act, ...rest }: Omit<ComponentProps<'form'>, 'action' | 'onSubmit'> & { readonly act: () => unknown }) {
+export function Form({
+  act,
+  ...rest
+}: Omit<ComponentProps<'form'>, 'action' | 'onSubmit'> & { readonly act: () => unknown }) {
   const latest = useRef(act);
   const busy = useRef(false);
   useEffect(() => {

@@ -6,14 +6,19 @@ import { later, useLater } from './later';
 import { Press } from './press';
 
 /** How an item of a menu looks, wherever one opens. */
-export const MENU_ITEM = 'flex min-h-11 items-center gap-2 rounded-[7px] px-3 outline-none data-[highlighted]:bg-wash data-[disabled]:opacity-45';
+export const MENU_ITEM =
+  'flex min-h-11 items-center gap-2 rounded-[7px] px-3 outline-none data-[highlighted]:bg-wash data-[disabled]:opacity-45';
 const PLATE = 'hold z-30 min-w-52 p-1 shadow-lg';
 
 const floats = later(() => import('./floats'));
 type Floats = typeof import('./floats');
 
 /** The package once something of it was wanted here; before that the opener is a plain button. */
-function useFloats(): { readonly part: Floats | null; readonly open: boolean; readonly onOpen: (open: boolean) => void } {
+function useFloats(): {
+  readonly part: Floats | null;
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
+} {
   const [open, setOpen] = useState(false);
   const [wanted, setWanted] = useState(false);
   const part = useLater(floats, wanted);
@@ -40,7 +45,15 @@ export type MenuEntry = MenuItem | SubMenu | null;
 const isSub = (e: MenuItem | SubMenu): e is SubMenu => 'items' in e;
 
 /** What else can be done with a thing, behind three dots. @param entries asked when it opens */
-export function MoreMenu({ label, className, entries }: { readonly label: string; readonly className: string; readonly entries: () => readonly MenuEntry[] }) {
+export function MoreMenu({
+  label,
+  className,
+  entries,
+}: {
+  readonly label: string;
+  readonly className: string;
+  readonly entries: () => readonly MenuEntry[];
+}) {
   const { part, open, onOpen } = useFloats();
   const dots = <MoreHorizontal size={20} aria-hidden />;
   const look = `${lookOf('bare')} ${className}`;
@@ -124,7 +137,13 @@ export function Popped({
   const { part, open, onOpen } = useFloats();
   if (!part)
     return (
-      <Press aria-label={opener.label} aria-haspopup="dialog" aria-expanded={false} className={className} onClick={() => onOpen(true)}>
+      <Press
+        aria-label={opener.label}
+        aria-haspopup="dialog"
+        aria-expanded={false}
+        className={className}
+        onClick={() => onOpen(true)}
+      >
         {opener.children}
       </Press>
     );
@@ -135,7 +154,12 @@ export function Popped({
         {opener.children}
       </P.Trigger>
       <P.Portal>
-        <P.Content align={align} collisionPadding={12} aria-label={label} className={`hold z-30 p-4 shadow-lg ${plate}`}>
+        <P.Content
+          align={align}
+          collisionPadding={12}
+          aria-label={label}
+          className={`hold z-30 p-4 shadow-lg ${plate}`}
+        >
           {open ? children() : null}
         </P.Content>
       </P.Portal>

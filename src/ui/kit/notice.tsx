@@ -8,7 +8,15 @@ const LOOK = {
 } as const;
 
 /** Something the cook should know, at the place it concerns; its weight is told by word, mark and colour. */
-export function Notice({ weight, children, role }: { readonly weight: keyof typeof LOOK; readonly children: ReactNode; readonly role?: 'alert' | 'status' }) {
+export function Notice({
+  weight,
+  children,
+  role,
+}: {
+  readonly weight: keyof typeof LOOK;
+  readonly children: ReactNode;
+  readonly role?: 'alert' | 'status';
+}) {
   const { icon: Icon, word, box, head } = LOOK[weight];
   return (
     <div role={role} className={`flex gap-3 rounded-r-hold px-3 py-2 ${box}`}>

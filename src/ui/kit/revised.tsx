@@ -51,7 +51,8 @@ export function useRevised(revision: number, base: unknown): Revised {
       }
       setConflict(null);
       setChosen({});
-      if (answer.merged && answer.merged.length > 0) toast(`Kept together with what another screen had changed: ${listed(answer.merged)}.`);
+      if (answer.merged && answer.merged.length > 0)
+        toast(`Kept together with what another screen had changed: ${listed(answer.merged)}.`);
     },
   };
 }

@@ -36,4 +36,5 @@ export function toast(text: string, options?: ToastOptions): void {
 export const UNDO_MS = 12_000;
 
 /** Says what was done, with the way back. */
-export const toastUndo = (said: string, undo: () => unknown): void => toast(said, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void undo() } });
+export const toastUndo = (said: string, undo: () => unknown): void =>
+  toast(said, { duration: UNDO_MS, action: { label: 'Undo', onClick: () => void undo() } });

@@ -21,7 +21,8 @@ export function Toaster({ onUp }: { readonly onUp: () => void }) {
     const still = (): void => {
       for (const t of document.querySelectorAll('[data-sonner-toast][tabindex="0"]')) t.setAttribute('tabindex', '-1');
       // what can be pressed in one keeps its place in the order of keys
-      for (const b of document.querySelectorAll('[data-sonner-toast] button:not([data-dismissible])')) b.setAttribute('data-dismissible', 'false');
+      for (const b of document.querySelectorAll('[data-sonner-toast] button:not([data-dismissible])'))
+        b.setAttribute('data-dismissible', 'false');
     };
     still();
     const watch = new MutationObserver(still);
@@ -34,7 +35,10 @@ export function Toaster({ onUp }: { readonly onUp: () => void }) {
       position="bottom-center"
       // long enough to be read with a whisk in the hand
       duration={6000}
-      toastOptions={{ unstyled: true, className: 'hold flex w-full items-center gap-3 px-4 py-3 text-[15px] font-semibold shadow-lg print:hidden' }}
+      toastOptions={{
+        unstyled: true,
+        className: 'hold flex w-full items-center gap-3 px-4 py-3 text-[15px] font-semibold shadow-lg print:hidden',
+      }}
     />
   );
 }

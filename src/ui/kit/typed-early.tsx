@@ -6,7 +6,9 @@ type Typed = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 const FIELDS = 'input:not([type=checkbox],[type=radio],[type=file],[type=hidden]),textarea,select';
 
 const asDrawn = (f: Typed): string =>
-  f instanceof HTMLSelectElement ? (([...f.options].find((o) => o.defaultSelected) ?? f.options[0])?.value ?? '') : f.defaultValue;
+  f instanceof HTMLSelectElement
+    ? (([...f.options].find((o) => o.defaultSelected) ?? f.options[0])?.value ?? '')
+    : f.defaultValue;
 
 /** Tells React what stands in a field as if it were typed now, and, drawn, that it was left where it was. */
 async function tell(f: Typed): Promise<void> {

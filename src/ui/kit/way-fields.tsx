@@ -60,7 +60,9 @@ export function WayChoice({
           <TypedNumber
             label="Rest, minutes"
             value={String(value)}
-            wrong={(x) => (Number.isInteger(x) && x >= 0 && x <= MOST_REST_MIN ? null : `Whole minutes, at most ${MOST_REST_MIN}.`)}
+            wrong={(x) =>
+              Number.isInteger(x) && x >= 0 && x <= MOST_REST_MIN ? null : `Whole minutes, at most ${MOST_REST_MIN}.`
+            }
             onCommit={onChange}
             className="h-11 border-rim bg-white px-2.5"
           />
@@ -78,4 +80,5 @@ export const fillNames = (weighed: boolean, now: string | undefined): Readonly<R
 };
 
 /** Why an altitude can't be taken; null when it can. */
-export const wrongAltitude = (x: number): string | null => (x < 0 ? 'Not below the sea.' : x > MOST_ALTITUDE_M ? `At most ${MOST_ALTITUDE_M} m.` : null);
+export const wrongAltitude = (x: number): string | null =>
+  x < 0 ? 'Not below the sea.' : x > MOST_ALTITUDE_M ? `At most ${MOST_ALTITUDE_M} m.` : null;

@@ -15,12 +15,22 @@ interface Asked {
 }
 
 const addressOf = (a: Asked): string => {
-  const q = new URLSearchParams(Object.entries({ find: a.find, verdict: a.verdict, best: a.best ? '1' : '' }).filter(([, v]) => v !== ''));
+  const q = new URLSearchParams(
+    Object.entries({ find: a.find, verdict: a.verdict, best: a.best ? '1' : '' }).filter(([, v]) => v !== ''),
+  );
   return q.size > 0 ? `/log?${q}` : '/log';
 };
 
 /** Finds batches by words and verdict; the address keeps the search. */
-export function LogFilter({ text, verdict, best }: { readonly text: string; readonly verdict: Verdict | ''; readonly best: boolean }) {
+export function LogFilter({
+  text,
+  verdict,
+  best,
+}: {
+  readonly text: string;
+  readonly verdict: Verdict | '';
+  readonly best: boolean;
+}) {
   const id = useId();
   const [asked, ask] = useAddressed<Asked>({ find: text.trim(), verdict, best }, addressOf);
   const [words, setWords] = useState(text);

@@ -40,10 +40,17 @@ export function BlendPart({
             value={m.parts}
             className="w-28"
             onChange={(e) => put(n, { parts: e.target.value })}
-            {...(total > 0 && typedNumber(m.parts) > 0 ? { hint: `${((100 * typedNumber(m.parts)) / total).toFixed(0)} %` } : {})}
+            {...(total > 0 && typedNumber(m.parts) > 0
+              ? { hint: `${((100 * typedNumber(m.parts)) / total).toFixed(0)} %` }
+              : {})}
           />
           {form.members.length > 2 ? (
-            <Button look="bare" className="mt-6" aria-label={`Take part ${n + 1} off`} onClick={() => set({ members: form.members.filter((_, k) => k !== n) })}>
+            <Button
+              look="bare"
+              className="mt-6"
+              aria-label={`Take part ${n + 1} off`}
+              onClick={() => set({ members: form.members.filter((_, k) => k !== n) })}
+            >
               Take off
             </Button>
           ) : null}
@@ -54,11 +61,16 @@ export function BlendPart({
           {at('members')}
         </p>
       ) : null}
-      <Button className="justify-self-start" disabled={form.members.length >= 20} onClick={() => set({ members: [...form.members, { name: '', parts: '' }] })}>
+      <Button
+        className="justify-self-start"
+        disabled={form.members.length >= 20}
+        onClick={() => set({ members: [...form.members, { name: '', parts: '' }] })}
+      >
         One more part
       </Button>
       <p className="text-[15px] text-soft">
-        A line of it is read as its parts: composition, allergens and rise are theirs. Its cup weight is an estimate until you weigh one.
+        A line of it is read as its parts: composition, allergens and rise are theirs. Its cup weight is an estimate
+        until you weigh one.
       </p>
     </section>
   );

@@ -4,7 +4,14 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { LEAST_WEIGHINGS, MOST_WEIGHING_G, MOST_WEIGHINGS, measureFrom, WATER_G_PER_ML, withMeasure } from '@/core/pantry/calibrate';
+import {
+  LEAST_WEIGHINGS,
+  MOST_WEIGHING_G,
+  MOST_WEIGHINGS,
+  measureFrom,
+  WATER_G_PER_ML,
+  withMeasure,
+} from '@/core/pantry/calibrate';
 import type { OwnMeasure } from '@/core/pantry/own';
 import { hangsOnFill } from '@/core/pantry/weigh';
 import { typedNumber } from '@/core/quantity/typed';
@@ -21,7 +28,9 @@ import { IngredientField, ingredientNamed } from './ingredient-field';
 import { Result, Waiting } from './weighed';
 
 // with a place to wait of its own: else what is typed meanwhile would wait for it, and be lost
-const EffectView = dynamic(() => import('./effect-view').then((m) => m.EffectView), { loading: () => <div className="min-h-40" /> });
+const EffectView = dynamic(() => import('./effect-view').then((m) => m.EffectView), {
+  loading: () => <div className="min-h-40" />,
+});
 
 export interface MeasureActions {
   readonly keepWeighed: (input: unknown) => Promise<{ readonly ok: true; readonly measure: OwnMeasure } | Refused>;
@@ -59,7 +68,15 @@ interface Weighing {
   readonly density: string;
   readonly typed: readonly string[];
 }
-const EMPTY: Weighing = { unit: 'cup', which: '', full: '1', filling: 'ingredient', of: 'flour', density: USUAL_BATTER, typed: ['', '', ''] };
+const EMPTY: Weighing = {
+  unit: 'cup',
+  which: '',
+  full: '1',
+  filling: 'ingredient',
+  of: 'flour',
+  density: USUAL_BATTER,
+  typed: ['', '', ''],
+};
 
 /** A few guided minutes: weigh three of one measure, see how they spread and what they change, and use them from then on. */
 export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure }: Props) {
@@ -75,12 +92,19 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
   const gPerMl = filling === 'water' ? WATER_G_PER_ML : typedNumber(density);
   const filled = typed.filter((t) => t.trim() !== '');
   const weighings = filled.map((t) => typedNumber(t));
-  const good = weighings.every((w) => w > 0 && w <= MOST_WEIGHING_G) && (filling !== 'batter' || (gPerMl > 0 && gPerMl <= 3));
+  const good =
+    weighings.every((w) => w > 0 && w <= MOST_WEIGHING_G) && (filling !== 'batter' || (gPerMl > 0 && gPerMl <= 3));
   const vague = unitById(unit)?.dimension === 'vague';
   const named = { unit, which: vague ? which.trim().toLowerCase() : '', full };
   const enough = good && weighings.length >= LEAST_WEIGHINGS && (filling !== 'ingredient' || ingredient !== null);
   const measure = enough
-    ? measureFrom({ id: 'new', ...named, ingredientId: ingredient?.id ?? null, weighings, gPerMl: filling === 'ingredient' ? 1 : gPerMl })
+    ? measureFrom({
+        id: 'new',
+        ...named,
+        ingredientId: ingredient?.id ?? null,
+        weighings,
+        gPerMl: filling === 'ingredient' ? 1 : gPerMl,
+      })
     : null;
   // as it was before it was kept, so that the difference stays in sight after
   const before = kept?.before ?? house;
@@ -103,7 +127,14 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
     if (!measure || busy) return;
     setBusy(true);
     setRefusal(null);
-    const a = await answerOf(() => keepWeighed({ ...named, ingredientId: measure.ingredientId, weighings, gPerMl: filling === 'ingredient' ? 1 : gPerMl }));
+    const a = await answerOf(() =>
+      keepWeighed({
+        ...named,
+        ingredientId: measure.ingredientId,
+        weighings,
+        gPerMl: filling === 'ingredient' ? 1 : gPerMl,
+      }),
+    );
     setBusy(false);
     if (!a.ok) {
       setErrors(a.fields);
@@ -137,7 +168,10 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
           : undefined;
   };
   return (
-    <section aria-label="Weigh a measure" className="grid items-start gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,26rem)_1fr]">
+    <section
+      aria-label="Weigh a measure"
+      className="grid items-start gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,26rem)_1fr]"
+    >
       <Form noValidate className="grid gap-4" act={keep}>
         <div className="flex flex-wrap items-end gap-3">
           <Choice
@@ -197,7 +231,12 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
               set({ of: t });
             }}
             house={house.conventions}
-            error={errors.ingredientId ?? (of.trim() !== '' && !ingredient ? 'The pantry has nothing, or more than one thing, of that name.' : undefined)}
+            error={
+              errors.ingredientId ??
+              (of.trim() !== '' && !ingredient
+                ? 'The pantry has nothing, or more than one thing, of that name.'
+                : undefined)
+            }
           />
         ) : filling === 'batter' ? (
           <Field
@@ -213,7 +252,9 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
             }}
           />
         ) : (
-          <p className="text-[15px] text-soft">A gram of water is a millilitre. This measure then holds for anything.</p>
+          <p className="text-[15px] text-soft">
+            A gram of water is a millilitre. This measure then holds for anything.
+          </p>
         )}
         <div>
           <p className="mb-1 font-semibold">Fill it as you always do, weigh what is in it, empty it, and again.</p>
@@ -267,7 +308,11 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
         )}
       </Form>
       <div className="grid gap-4" aria-live="polite">
-        {measure ? <Result measure={measure} house={before} /> : <Waiting left={Math.max(0, LEAST_WEIGHINGS - weighings.filter((w) => w > 0).length)} />}
+        {measure ? (
+          <Result measure={measure} house={before} />
+        ) : (
+          <Waiting left={Math.max(0, LEAST_WEIGHINGS - weighings.filter((w) => w > 0).length)} />
+        )}
         {measure && after && formula ? (
           <section aria-label="What it changes" className="grid gap-2">
             <div className="flex flex-wrap items-end justify-between gap-3">

@@ -40,7 +40,12 @@ export function CountForm({
   const asking = useAsking();
   const submit = async (): Promise<void> => {
     const countedG = typedGrams(counted);
-    if (asking.found(countedG === null || Number.isNaN(countedG) ? { countedG: 'Write what was counted, as 800 or 1.5 kg.' } : {})) return;
+    if (
+      asking.found(
+        countedG === null || Number.isNaN(countedG) ? { countedG: 'Write what was counted, as 800 or 1.5 kg.' } : {},
+      )
+    )
+      return;
     let countId = '';
     const a = await asking.ask((requestId) => {
       countId = requestId;
@@ -72,7 +77,13 @@ export function CountForm({
             asking.touched();
           }}
         />
-        <Field label="Who counted" maxLength={40} value={who} error={asking.errors.who} onChange={(e) => set({ who: e.target.value })} />
+        <Field
+          label="Who counted"
+          maxLength={40}
+          value={who}
+          error={asking.errors.who}
+          onChange={(e) => set({ who: e.target.value })}
+        />
       </div>
       <Button type="submit" disabled={asking.busy} className="justify-self-start">
         Note the count

@@ -7,7 +7,15 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams } from '@/core/quantity/say';
 
 /** What another way of measuring makes of a formula: the grams that move, and the balance before and after. */
-export function EffectView({ formula, before, after }: { readonly formula: Formula; readonly before: Kitchen; readonly after: Kitchen }) {
+export function EffectView({
+  formula,
+  before,
+  after,
+}: {
+  readonly formula: Formula;
+  readonly before: Kitchen;
+  readonly after: Kitchen;
+}) {
   const [was, is] = [analyseFormula(formula, before), analyseFormula(formula, after)];
   const moved = was.lines.flatMap((l, n) => {
     const now = is.lines[n];
@@ -17,7 +25,8 @@ export function EffectView({ formula, before, after }: { readonly formula: Formu
   if (moved.length === 0)
     return (
       <p className="text-soft">
-        Nothing in “{formula.name}” changes: no line of it is measured this way, or it has a fill of its own under How we measure and mix.
+        Nothing in “{formula.name}” changes: no line of it is measured this way, or it has a fill of its own under How
+        we measure and mix.
       </p>
     );
   const top = (w: typeof was): string => heard(w.analysis, formula).open[0]?.message ?? 'Nothing is out of line.';
@@ -48,7 +57,12 @@ export function EffectView({ formula, before, after }: { readonly formula: Formu
           {RAILS.map((rail) => {
             const [a, b] = [railOf(was.analysis, rail), railOf(is.analysis, rail)];
             if (!a || !b || sayRail(rail, a.value) === sayRail(rail, b.value)) return null;
-            const stands = b.reading && b.reading.standing !== 'in' ? ` ${b.reading.standing} the zone` : b.reading ? ' in the zone' : '';
+            const stands =
+              b.reading && b.reading.standing !== 'in'
+                ? ` ${b.reading.standing} the zone`
+                : b.reading
+                  ? ' in the zone'
+                  : '';
             return (
               <tr key={rail} className="border-b border-line">
                 <td className="py-1">{RAIL_NAMES[rail]}, of flour</td>

@@ -1,6 +1,13 @@
 import { CONVENTION_NAMES, FILL_METHODS, type KitchenConventions } from '@/core/pantry/conventions';
 import { US_CUP_ML } from '@/core/pantry/fill';
-import { allergenName, CATEGORY_NAMES, type Composition, type Ingredient, kitchenName, type Unknown } from '@/core/pantry/ingredient';
+import {
+  allergenName,
+  CATEGORY_NAMES,
+  type Composition,
+  type Ingredient,
+  kitchenName,
+  type Unknown,
+} from '@/core/pantry/ingredient';
 import { fillRow, findIngredient } from '@/core/pantry/pantry';
 import { grams, meq, type Units } from '@/core/quantity/say';
 
@@ -18,7 +25,15 @@ const PARTS: readonly (readonly [keyof Composition, string])[] = [
 const of100 = (x: number): string => `${Number(x.toFixed(x < 1 ? 2 : 1))} g`;
 
 /** What 100 g of an ingredient are, what a cup of it weighs and what it does to soda. */
-export function Facts({ ingredient: i, house, units }: { readonly ingredient: Ingredient; readonly house: KitchenConventions; readonly units: Units }) {
+export function Facts({
+  ingredient: i,
+  house,
+  units,
+}: {
+  readonly ingredient: Ingredient;
+  readonly house: KitchenConventions;
+  readonly units: Units;
+}) {
   const unknown = (what: Unknown): boolean => i.unknown?.includes(what) === true;
   const rows = PARTS.filter(([k]) => unknown(k) || i.per100g[k] > 0);
   const row = fillRow(i);
@@ -32,7 +47,9 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
       </p>
       {i.blend ? (
         <p>
-          A blend: {i.blend.map((m) => `${(100 * m.share).toFixed(0)} % ${kitchenName(m.ingredient).toLowerCase()}`).join(', ')}. A line of it is read as these.
+          A blend:{' '}
+          {i.blend.map((m) => `${(100 * m.share).toFixed(0)} % ${kitchenName(m.ingredient).toLowerCase()}`).join(', ')}.
+          A line of it is read as these.
         </p>
       ) : null}
       <div className="grid gap-x-10 gap-y-4 sm:grid-cols-2">
@@ -42,7 +59,9 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
             {rows.map(([k, name]) => (
               <div key={k} className="contents">
                 <dt className="border-b border-line py-1 text-soft">{name}</dt>
-                <dd className="border-b border-line py-1 pl-4 text-right font-semibold">{unknown(k) ? 'not known' : of100(i.per100g[k])}</dd>
+                <dd className="border-b border-line py-1 pl-4 text-right font-semibold">
+                  {unknown(k) ? 'not known' : of100(i.per100g[k])}
+                </dd>
               </div>
             ))}
             <dt className="border-b border-line py-1 text-soft">Sodium</dt>
@@ -50,7 +69,9 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
               {unknown('sodiumMg') ? 'not known' : `${Math.round(i.per100g.sodiumMg)} mg`}
             </dd>
             <dt className="py-1 text-soft">Energy</dt>
-            <dd className="py-1 pl-4 text-right font-semibold">{unknown('kcal') ? 'not known' : `${Math.round(i.per100g.kcal)} kcal`}</dd>
+            <dd className="py-1 pl-4 text-right font-semibold">
+              {unknown('kcal') ? 'not known' : `${Math.round(i.per100g.kcal)} kcal`}
+            </dd>
           </dl>
         </div>
         <div className="grid content-start gap-4">
@@ -62,7 +83,9 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
                   row[m] === undefined ? null : (
                     <div key={m} className="contents">
                       <dt className="border-b border-line py-1 text-soft">{CONVENTION_NAMES.flourFill[m]}</dt>
-                      <dd className="border-b border-line py-1 pl-4 text-right font-semibold">{grams(row[m] ?? 0, units)}</dd>
+                      <dd className="border-b border-line py-1 pl-4 text-right font-semibold">
+                        {grams(row[m] ?? 0, units)}
+                      </dd>
                     </div>
                   ),
                 )}
@@ -73,7 +96,11 @@ export function Facts({ ingredient: i, house, units }: { readonly ingredient: In
                 {i.gPerTsp ? <span className="text-soft">, a level teaspoon {grams(i.gPerTsp, units)}</span> : null}
               </p>
             ) : (
-              <p className="text-soft">{i.gPerTsp ? `A level teaspoon is ${grams(i.gPerTsp, units)}.` : 'Not known: weigh a cup of it under My measures.'}</p>
+              <p className="text-soft">
+                {i.gPerTsp
+                  ? `A level teaspoon is ${grams(i.gPerTsp, units)}.`
+                  : 'Not known: weigh a cup of it under My measures.'}
+              </p>
             )}
             {i.piece ? <p className="text-soft">{`One ${i.piece.name}: ${grams(i.piece.grams, units)}.`}</p> : null}
           </div>

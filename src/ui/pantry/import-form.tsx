@@ -42,7 +42,13 @@ function readInWorker(text: string, own: readonly OwnThing[]): Reading {
 }
 
 /** A table brought in: read and checked row by row first; taken in whole, or not at all. */
-export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; readonly take: (input: unknown) => Promise<Imported> }) {
+export function ImportForm({
+  own,
+  take,
+}: {
+  readonly own: readonly OwnThing[];
+  readonly take: (input: unknown) => Promise<Imported>;
+}) {
   const [state, setState] = useState<State>({ at: 'waiting' });
   const [{ pasted }, keepPasted, sent] = useCopied('table', () => ({ pasted: '' }));
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -99,7 +105,8 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
       return;
     }
     setRefusal(a.message);
-    if ('errors' in a && a.errors.length > 0 && state.at === 'read') setState({ ...state, read: { rows: [], errors: a.errors } });
+    if ('errors' in a && a.errors.length > 0 && state.at === 'read')
+      setState({ ...state, read: { rows: [], errors: a.errors } });
   };
   return (
     <div className="grid max-w-4xl gap-4">
@@ -153,7 +160,9 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
           {refusal}
         </Notice>
       ) : null}
-      {state.at === 'read' ? <ReadView state={state} busy={busy} onTake={(withoutBad) => void send(state.text, withoutBad)} /> : null}
+      {state.at === 'read' ? (
+        <ReadView state={state} busy={busy} onTake={(withoutBad) => void send(state.text, withoutBad)} />
+      ) : null}
       {state.at === 'done' ? (
         <Notice weight="note" role="status">
           {state.taken.toLocaleString('en-GB')} {state.taken === 1 ? 'row is' : 'rows are'} in the pantry
@@ -163,9 +172,10 @@ export function ImportForm({ own, take }: { readonly own: readonly OwnThing[]; r
       <details>
         <summary className="cursor-pointer rounded font-semibold text-rim">What the columns are</summary>
         <p className="mt-2 text-[15px] text-soft">
-          The columns: {COLUMNS.join(', ')}. Only <em>name</em> has to be there. A name of the pantry’s own is its stock: price, pack, on hand and dates. Any
-          other is an ingredient of yours: its panel <em>per</em> 100g, 100ml or serving (with <em>base_g</em>), or a <em>blend</em> as “flour-buckwheat 30;
-          flour-all-purpose 70”. Days are year-month-day; allergens stand with semicolons between, or none. What is left empty stays unknown.
+          The columns: {COLUMNS.join(', ')}. Only <em>name</em> has to be there. A name of the pantry’s own is its
+          stock: price, pack, on hand and dates. Any other is an ingredient of yours: its panel <em>per</em> 100g, 100ml
+          or serving (with <em>base_g</em>), or a <em>blend</em> as “flour-buckwheat 30; flour-all-purpose 70”. Days are
+          year-month-day; allergens stand with semicolons between, or none. What is left empty stays unknown.
         </p>
       </details>
     </div>
@@ -194,8 +204,9 @@ function ReadView({
   return (
     <section aria-label="What was read" className="grid gap-3">
       <p role="status">
-        <strong>{rows.length.toLocaleString('en-GB')}</strong> {rows.length === 1 ? 'row reads' : 'rows read'} well: {fresh.toLocaleString('en-GB')} of
-        ingredients of your own, {(rows.length - fresh).toLocaleString('en-GB')} of stock.
+        <strong>{rows.length.toLocaleString('en-GB')}</strong> {rows.length === 1 ? 'row reads' : 'rows read'} well:{' '}
+        {fresh.toLocaleString('en-GB')} of ingredients of your own, {(rows.length - fresh).toLocaleString('en-GB')} of
+        stock.
         {bad > 0 ? (
           <>
             {' '}
@@ -244,7 +255,9 @@ function Errors({ errors }: { readonly errors: readonly RowError[] }) {
           ))}
         </tbody>
       </table>
-      {errors.length > MOST_SHOWN ? <p className="mt-1 text-soft">and {(errors.length - MOST_SHOWN).toLocaleString('en-GB')} more.</p> : null}
+      {errors.length > MOST_SHOWN ? (
+        <p className="mt-1 text-soft">and {(errors.length - MOST_SHOWN).toLocaleString('en-GB')} more.</p>
+      ) : null}
     </div>
   );
 }

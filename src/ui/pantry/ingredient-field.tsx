@@ -14,7 +14,8 @@ export function ingredientNamed(text: string, house: KitchenConventions): Ingred
 }
 
 /** What to write so that this very thing is meant: its kitchen name, or its whole one where another has that. */
-export const writtenAs = (i: Ingredient, house: KitchenConventions): string => (ingredientNamed(kitchenName(i), house)?.id === i.id ? kitchenName(i) : i.name);
+export const writtenAs = (i: Ingredient, house: KitchenConventions): string =>
+  ingredientNamed(kitchenName(i), house)?.id === i.id ? kitchenName(i) : i.name;
 
 /** An ingredient by its name, with what there is to choose from as it is typed. */
 export function IngredientField({
@@ -37,7 +38,10 @@ export function IngredientField({
   const list = useId();
   const names = useMemo(() => [...new Set(everyIngredient(house.own).map((i) => writtenAs(i, house)))], [house]);
   const found = ingredientNamed(text, house);
-  const means = found && kitchenName(found).toLowerCase() !== text.trim().toLowerCase() ? `That is ${kitchenName(found).toLowerCase()}.` : hint;
+  const means =
+    found && kitchenName(found).toLowerCase() !== text.trim().toLowerCase()
+      ? `That is ${kitchenName(found).toLowerCase()}.`
+      : hint;
   return (
     <div className={className}>
       <Field

@@ -52,13 +52,19 @@ export function Measures({
     return true;
   };
   if (measures.length === 0)
-    return <p className="text-soft">Nothing is weighed yet: cups, spoons and ladles are as the table has them. Begin with the cup you measure flour with.</p>;
+    return (
+      <p className="text-soft">
+        Nothing is weighed yet: cups, spoons and ladles are as the table has them. Begin with the cup you measure flour
+        with.
+      </p>
+    );
   const ofWhat = (m: OwnMeasure): string => {
     if (m.ingredientId === null) return 'anything';
     const i = findIngredient(m.ingredientId, house.conventions.own);
     return i ? kitchenName(i).toLowerCase() : 'something no longer in the pantry';
   };
-  const holds = (m: OwnMeasure, x: number): string => (m.ingredientId === null ? millilitres(x) : grams(x, house.units));
+  const holds = (m: OwnMeasure, x: number): string =>
+    m.ingredientId === null ? millilitres(x) : grams(x, house.units);
   return (
     <div className="grid gap-2">
       {refusal ? (
@@ -77,8 +83,8 @@ export function Measures({
                   : `answered, not weighed: ${holds(m, m.low)} to ${holds(m, m.high)}`}
                 {m.used && !isFollowed(m, house.conventions) ? (
                   <span className="block">
-                    {filling > 0 ? `Followed by ${counted(filling, 'formulas')} alone: the` : 'Not followed: the'} house fills its cups{' '}
-                    {CONVENTION_NAMES.flourFill[house.conventions.flourFill]}.
+                    {filling > 0 ? `Followed by ${counted(filling, 'formulas')} alone: the` : 'Not followed: the'} house
+                    fills its cups {CONVENTION_NAMES.flourFill[house.conventions.flourFill]}.
                   </span>
                 ) : null}
               </span>
@@ -87,7 +93,12 @@ export function Measures({
             <Switch
               label="in use"
               on={isFollowed(m, house.conventions)}
-              onSwitch={(used) => void send(() => switchMeasure({ id: m.id, used }), used ? 'In use: amounts follow it' : 'Not in use: the table stands')}
+              onSwitch={(used) =>
+                void send(
+                  () => switchMeasure({ id: m.id, used }),
+                  used ? 'In use: amounts follow it' : 'Not in use: the table stands',
+                )
+              }
             />
             <DeleteButton
               bare

@@ -129,7 +129,10 @@ function numberAt(field: string, text: string, errors: Record<string, string>): 
   return null;
 }
 
-export function packetOf(f: PacketFields, house: KitchenConventions): { readonly packet: Packet; readonly errors: Errors } {
+export function packetOf(
+  f: PacketFields,
+  house: KitchenConventions,
+): { readonly packet: Packet; readonly errors: Errors } {
   const errors: Record<string, string> = {};
   if (f.name.trim() === '') errors.name = 'Give it a name.';
   if (f.by === 'blend') {
@@ -142,7 +145,8 @@ export function packetOf(f: PacketFields, house: KitchenConventions): { readonly
     return { packet: { by: 'blend', category: f.category, members }, errors };
   }
   const like = f.like.trim() === '' ? null : ingredientNamed(f.like, house);
-  if (f.like.trim() !== '' && (!like || !PANTRY.some((i) => i.id === like.id))) errors.like = 'Name one that came with the pantry, or leave it empty.';
+  if (f.like.trim() !== '' && (!like || !PANTRY.some((i) => i.id === like.id)))
+    errors.like = 'Name one that came with the pantry, or leave it empty.';
   const fig = (k: Figure): number | null => numberAt(k, f.figures[k], errors);
   const energy = fig('kcal');
   const salt = fig('saltG');

@@ -38,10 +38,13 @@ export function PacketForm({
 }) {
   const router = useRouter();
   // a copy of an ingredient that was changed since is no copy of this one
-  const [form, change, sent] = useCopied<PacketFields>(`packet:${was ? `${was.id}:${JSON.stringify(was.packet)}` : (broken?.id ?? `new${named}`)}`, () => ({
-    ...formOf(was, house),
-    ...(broken ? { name: broken.name } : named ? { name: named } : {}),
-  }));
+  const [form, change, sent] = useCopied<PacketFields>(
+    `packet:${was ? `${was.id}:${JSON.stringify(was.packet)}` : (broken?.id ?? `new${named}`)}`,
+    () => ({
+      ...formOf(was, house),
+      ...(broken ? { name: broken.name } : named ? { name: named } : {}),
+    }),
+  );
   const revised = useRevised(was?.revision ?? 1, was && { name: was.name, packet: was.packet });
   const [tried, setTried] = useState(false);
   const [refused, setRefused] = useState<{ readonly message: string; readonly fields: Errors } | null>(null);
@@ -51,19 +54,24 @@ export function PacketForm({
     change(part);
   };
   const { packet, errors: typed } = packetOf(form, house);
-  const made = ingredientOf({ id: was?.id ?? 'own-new', name: form.name || 'it', packet }, (id) => findIngredient(id, house.own));
+  const made = ingredientOf({ id: was?.id ?? 'own-new', name: form.name || 'it', packet }, (id) =>
+    findIngredient(id, house.own),
+  );
   const worked: Errors = made.ok ? {} : Object.fromEntries(made.errors.map((e) => [e.field, e.message]));
   const errors: Errors = { ...worked, ...typed, ...refused?.fields };
   // what can't be is said at once; what is still missing only after a first try
   const missing = new Set(['name', 'baseG', 'members', ...form.members.map((_, n) => `members.${n}`)]);
-  const at = (field: string): string | undefined => (errors[field] && (tried || !missing.has(field)) ? errors[field] : undefined);
+  const at = (field: string): string | undefined =>
+    errors[field] && (tried || !missing.has(field)) ? errors[field] : undefined;
   const doubt = packet.by === 'panel' && made.ok ? energyDoubt(packet) : null;
 
   const submit = async (): Promise<void> => {
     setTried(true);
     if (busy || Object.keys(typed).length > 0 || !made.ok) return;
     setBusy(true);
-    const a = await answerOf(() => keep({ id: was?.id ?? broken?.id ?? null, name: form.name.trim(), packet, seen: was ? revised.seen : null }));
+    const a = await answerOf(() =>
+      keep({ id: was?.id ?? broken?.id ?? null, name: form.name.trim(), packet, seen: was ? revised.seen : null }),
+    );
     setBusy(false);
     revised.heard(a);
     if (!a.ok) {
@@ -89,7 +97,14 @@ export function PacketForm({
   return (
     <Form noValidate className="grid max-w-4xl gap-5" act={submit}>
       <div className="flex flex-wrap items-end gap-3">
-        <Field label="Name" value={form.name} maxLength={90} error={at('name')} className="w-80" onChange={(e) => set({ name: e.target.value })} />
+        <Field
+          label="Name"
+          value={form.name}
+          maxLength={90}
+          error={at('name')}
+          className="w-80"
+          onChange={(e) => set({ name: e.target.value })}
+        />
         <Choice
           label="What type"
           value={form.category}
@@ -155,8 +170,8 @@ export function PacketForm({
             <div className="flex flex-wrap items-start gap-3">{FIGURES.map(figure)}</div>
             <div className="flex flex-wrap items-start gap-3">{MORE_FIGURES.map(figure)}</div>
             <p className="text-[15px] text-soft">
-              What the packet does not say, leave empty: it stays unknown in the ratios, and says so. Water is worked by difference where fat, carbohydrate and
-              protein are known.
+              What the packet does not say, leave empty: it stays unknown in the ratios, and says so. Water is worked by
+              difference where fat, carbohydrate and protein are known.
             </p>
             {at('sum') ? (
               <Notice weight="stop" role="alert">
@@ -165,8 +180,16 @@ export function PacketForm({
             ) : null}
             {doubt ? <Notice weight="look">{doubt}</Notice> : null}
             <div className="flex flex-wrap gap-x-6">
-              <Switch label="its carbohydrate has the fibre in it" on={form.fibreWithin} onSwitch={(fibreWithin) => set({ fibreWithin })} />
-              <Switch label="there is soda or powder in it" on={form.leavened} onSwitch={(leavened) => set({ leavened })} />
+              <Switch
+                label="its carbohydrate has the fibre in it"
+                on={form.fibreWithin}
+                onSwitch={(fibreWithin) => set({ fibreWithin })}
+              />
+              <Switch
+                label="there is soda or powder in it"
+                on={form.leavened}
+                onSwitch={(leavened) => set({ leavened })}
+              />
             </div>
           </section>
           <section aria-label="In a batter" className="flex flex-wrap items-start gap-3">

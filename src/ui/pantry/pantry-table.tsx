@@ -1,9 +1,23 @@
 'use client';
-import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFn_text, tableFeatures, useTable } from '@tanstack/react-table';
+import {
+  createColumnHelper,
+  createSortedRowModel,
+  rowSortingFeature,
+  sortFn_text,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { allergenName, CATEGORIES, CATEGORY_NAMES, type Category, type Ingredient, kitchenName } from '@/core/pantry/ingredient';
+import {
+  allergenName,
+  CATEGORIES,
+  CATEGORY_NAMES,
+  type Category,
+  type Ingredient,
+  kitchenName,
+} from '@/core/pantry/ingredient';
 import { type Keeping, keeping, pricePerG, type Shelf } from '@/core/pantry/stock';
 import { grams, money, PRICED_G, PRICED_NAME, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
@@ -26,7 +40,11 @@ interface Row {
   readonly words: string;
 }
 
-const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns: { text: sortFn_text } });
+const features = tableFeatures({
+  rowSortingFeature,
+  sortedRowModel: createSortedRowModel(),
+  sortFns: { text: sortFn_text },
+});
 const column = createColumnHelper<typeof features, Row>();
 const columns = column.columns([
   column.accessor('name', { header: 'Ingredient', sortFn: 'text' }),
@@ -99,7 +117,13 @@ export function PantryTable({
         words.every((w) => r.words.includes(w)),
     );
   }, [all, text, category, show]);
-  const table = useTable({ features, columns, data, enableSortingRemoval: false, initialState: { sorting: [{ id: 'name', desc: false }] } });
+  const table = useTable({
+    features,
+    columns,
+    data,
+    enableSortingRemoval: false,
+    initialState: { sorting: [{ id: 'name', desc: false }] },
+  });
   const rows = table.getRowModel().rows;
   const categories = CATEGORIES.filter((c) => all.some((r) => r.category === c));
   return (
@@ -121,7 +145,10 @@ export function PantryTable({
           label="Type"
           value={category}
           onChange={setCategory}
-          options={[{ value: ANY, label: 'every type' }, ...categories.map((c) => ({ value: c, label: CATEGORY_NAMES[c] }))]}
+          options={[
+            { value: ANY, label: 'every type' },
+            ...categories.map((c) => ({ value: c, label: CATEGORY_NAMES[c] })),
+          ]}
         />
         <Choice inline label="Show" value={show} onChange={setShow} options={SHOWS} />
         <p role="status" className="ml-auto text-soft">
@@ -166,7 +193,11 @@ export function PantryTable({
                         >
                           <table.FlexRender header={h} />
                           {h.column.id === 'price' ? `, ${PRICED_NAME[units.weight]}` : ''}
-                          {way === 'asc' ? <ArrowUp size={14} aria-hidden /> : way === 'desc' ? <ArrowDown size={14} aria-hidden /> : null}
+                          {way === 'asc' ? (
+                            <ArrowUp size={14} aria-hidden />
+                          ) : way === 'desc' ? (
+                            <ArrowDown size={14} aria-hidden />
+                          ) : null}
                         </Press>
                       </th>
                     );
@@ -178,10 +209,15 @@ export function PantryTable({
               {rows.slice(0, most).map(({ id, original: r }) => (
                 <tr key={id} className="border-b border-line align-top">
                   <th scope="row" className="py-2 pr-4 font-normal">
-                    <Link href={`/pantry/${r.id}`} className="font-semibold text-rim underline [overflow-wrap:anywhere]">
+                    <Link
+                      href={`/pantry/${r.id}`}
+                      className="font-semibold text-rim underline [overflow-wrap:anywhere]"
+                    >
                       {kitchenName(r)}
                     </Link>
-                    {r.own ? <span className="ml-2 rounded bg-wash px-1.5 text-sm whitespace-nowrap">our own</span> : null}
+                    {r.own ? (
+                      <span className="ml-2 rounded bg-wash px-1.5 text-sm whitespace-nowrap">our own</span>
+                    ) : null}
                   </th>
                   <td data-label="Type" className="py-2 pr-4 text-soft">
                     {r.sort}
@@ -194,7 +230,11 @@ export function PantryTable({
                   </td>
                   <td data-label="Best before" className="py-2 pr-4 whitespace-nowrap">
                     {r.bestBefore ? <Day day={r.bestBefore} /> : ''}
-                    {r.keeps === 'past' ? <strong className="ml-2">past it</strong> : r.keeps === 'soon' ? <strong className="ml-2">use soon</strong> : null}
+                    {r.keeps === 'past' ? (
+                      <strong className="ml-2">past it</strong>
+                    ) : r.keeps === 'soon' ? (
+                      <strong className="ml-2">use soon</strong>
+                    ) : null}
                   </td>
                   <td data-label="Allergens" className="py-2 text-soft">
                     {r.allergens}
@@ -219,7 +259,9 @@ const MOST_SOON = 6;
 /** What is near its date, or past it, soonest first. */
 function Soon({ rows }: { readonly rows: readonly Row[] }) {
   const time = useTime();
-  const soon = rows.filter((r) => r.keeps === 'soon' || r.keeps === 'past').sort((a, b) => ((a.bestBefore ?? '') < (b.bestBefore ?? '') ? -1 : 1));
+  const soon = rows
+    .filter((r) => r.keeps === 'soon' || r.keeps === 'past')
+    .sort((a, b) => ((a.bestBefore ?? '') < (b.bestBefore ?? '') ? -1 : 1));
   if (soon.length === 0) return null;
   return (
     <p className="mb-3">
@@ -230,7 +272,9 @@ function Soon({ rows }: { readonly rows: readonly Row[] }) {
           <Link href={`/pantry/${r.id}`} className="text-rim underline">
             {kitchenName(r).toLowerCase()}
           </Link>{' '}
-          <span className="text-soft">{r.keeps === 'past' ? 'past its date' : `by ${time.day(r.bestBefore ?? '')}`}</span>
+          <span className="text-soft">
+            {r.keeps === 'past' ? 'past its date' : `by ${time.day(r.bestBefore ?? '')}`}
+          </span>
         </span>
       ))}
       {soon.length > MOST_SOON ? ` and ${soon.length - MOST_SOON} more` : ''}.

@@ -23,7 +23,9 @@ export function RemoveThing({
   /** What stands on its packet, and how it is kept again. */
   readonly packet: unknown;
   readonly back: (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
-  readonly remove: (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
+  readonly remove: (
+    input: unknown,
+  ) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
 }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);

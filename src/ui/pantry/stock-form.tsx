@@ -40,12 +40,26 @@ export function StockForm({
     if (a?.ok) sent();
     if (a?.ok && a.merged.length === 0) toast('Noted');
   };
-  const day = (key: StockKey, label: string) => <DayField label={label} value={typed[key]} error={asking.errors[key]} onDay={(d) => put(key, d)} />;
+  const day = (key: StockKey, label: string) => (
+    <DayField label={label} value={typed[key]} error={asking.errors[key]} onDay={(d) => put(key, d)} />
+  );
   const field = (key: StockKey, label: string, unit: string) => (
-    <Field label={label} unit={unit} inputMode="decimal" value={typed[key]} error={asking.errors[key]} onChange={(e) => put(key, e.target.value)} />
+    <Field
+      label={label}
+      unit={unit}
+      inputMode="decimal"
+      value={typed[key]}
+      error={asking.errors[key]}
+      onChange={(e) => put(key, e.target.value)}
+    />
   );
   return (
-    <Form noValidate aria-label="Packs and dates" className="grid content-start gap-3 rounded-plate bg-white p-4" act={submit}>
+    <Form
+      noValidate
+      aria-label="Packs and dates"
+      className="grid content-start gap-3 rounded-plate bg-white p-4"
+      act={submit}
+    >
       <h2 className="text-xl">Packs and dates</h2>
       <div className="grid grid-cols-2 gap-3">
         {field('price', 'A pack costs', units.currency)}

@@ -11,7 +11,12 @@ export type StockFields = Readonly<Record<StockKey, string>>;
 
 export function stockFieldsOf(stock: Stock | null): StockFields {
   const from = { ...EMPTY_STOCK, ...stock };
-  return { price: shown(from.price), packG: shown(from.packG), opened: shown(from.opened), bestBefore: shown(from.bestBefore) };
+  return {
+    price: shown(from.price),
+    packG: shown(from.packG),
+    opened: shown(from.opened),
+    bestBefore: shown(from.bestBefore),
+  };
 }
 
 /** As it is kept: what a save is compared with. */
@@ -28,6 +33,8 @@ export function stockToSend(typed: StockFields) {
     opened: typed.opened || null,
     bestBefore: typed.bestBefore || null,
   };
-  const errors = Object.fromEntries((['price', 'packG'] as const).filter((k) => Number.isNaN(note[k] ?? 0)).map((k) => [k, 'Write a number.']));
+  const errors = Object.fromEntries(
+    (['price', 'packG'] as const).filter((k) => Number.isNaN(note[k] ?? 0)).map((k) => [k, 'Write a number.']),
+  );
   return { note, errors };
 }

@@ -2,7 +2,15 @@
 import { useRouter } from 'next/navigation';
 import { type DragEvent, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
-import { MOST_PHOTO_BYTES, MOST_PHOTOS, type Photograph, photoPath, SHOWS, SHOWS_WORDS, type Shows } from '@/core/judge/photographs';
+import {
+  MOST_PHOTO_BYTES,
+  MOST_PHOTOS,
+  type Photograph,
+  photoPath,
+  SHOWS,
+  SHOWS_WORDS,
+  type Shows,
+} from '@/core/judge/photographs';
 import { Refusal, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -20,7 +28,8 @@ export interface PhotoActs {
 
 /** What the server says of one that it doesn't take, or null where it took it. */
 async function send(file: File, query: Readonly<Record<string, string>>): Promise<string | null> {
-  if (file.size > MOST_PHOTO_BYTES) return `It is larger than a photograph is taken: at most ${MOST_PHOTO_BYTES / 1e6} MB.`;
+  if (file.size > MOST_PHOTO_BYTES)
+    return `It is larger than a photograph is taken: at most ${MOST_PHOTO_BYTES / 1e6} MB.`;
   try {
     const r = await fetch(`/photos?${new URLSearchParams(query)}`, {
       method: 'POST',
@@ -102,7 +111,11 @@ export function Photographs({
                   aria-label={`What photograph ${n + 1} shows`}
                   value={p.shows}
                   disabled={asking.busy}
-                  onChange={(e) => void asking.ask(() => acts.shows({ id: p.id, shows: e.target.value })).then((a) => a?.ok && router.refresh())}
+                  onChange={(e) =>
+                    void asking
+                      .ask(() => acts.shows({ id: p.id, shows: e.target.value }))
+                      .then((a) => a?.ok && router.refresh())
+                  }
                   className="min-h-11 rounded-hold border border-rim bg-white px-2"
                 >
                   {SHOWS.map((s) => (
@@ -111,12 +124,23 @@ export function Photographs({
                     </option>
                   ))}
                 </select>
-                <Button look="bare" className="min-h-11" aria-label={`Take photograph ${n + 1} away`} disabled={asking.busy} onClick={() => void away(p)}>
+                <Button
+                  look="bare"
+                  className="min-h-11"
+                  aria-label={`Take photograph ${n + 1} away`}
+                  disabled={asking.busy}
+                  onClick={() => void away(p)}
+                >
                   Take away
                 </Button>
               </span>
               {p.original ? (
-                <a href={photoPath(p.id, 'original')} className="text-[15px] text-rim underline" target="_blank" rel="noreferrer">
+                <a
+                  href={photoPath(p.id, 'original')}
+                  className="text-[15px] text-rim underline"
+                  target="_blank"
+                  rel="noreferrer"
+                >
                   Full size
                 </a>
               ) : null}
@@ -134,7 +158,9 @@ export function Photographs({
               onChange={(v) => v !== '' && setShows(v)}
               options={SHOWS.map((s) => ({ value: s, label: SHOWS_WORDS[s] }))}
             />
-            <label className={`${lookOf('plain', 'work')} cursor-pointer text-center sm:!whitespace-normal has-[:focus-visible]:outline-3`}>
+            <label
+              className={`${lookOf('plain', 'work')} cursor-pointer text-center sm:!whitespace-normal has-[:focus-visible]:outline-3`}
+            >
               {busy > 0 ? 'Keeping it …' : photos.length === 0 ? 'Take or choose a photograph' : 'Another photograph'}
               <Pick
                 type="file"

@@ -34,12 +34,15 @@ export function AdditionsView({
   const n = typedNumber(count, '');
   const volume = a.analysis.volume;
   const portionMl = school.portionMl === null ? null : usualPortionMl(school);
-  const mixG = n >= 1 && n <= 100_000 && volume && portionMl ? mixForPieces(n, a.parts, volume.densityGPerMl, portionMl) : null;
+  const mixG =
+    n >= 1 && n <= 100_000 && volume && portionMl ? mixForPieces(n, a.parts, volume.densityGPerMl, portionMl) : null;
   return (
     <section aria-label={`As ${pieces}`} className="min-w-0 rounded-plate bg-white p-4">
       <h3 className="text-lg">
         {pieces.replace(/^./, (c) => c.toUpperCase())}
-        {kind.schools.length > 1 ? <span className="font-sans text-base font-normal text-soft"> {school.name}</span> : null}
+        {kind.schools.length > 1 ? (
+          <span className="font-sans text-base font-normal text-soft"> {school.name}</span>
+        ) : null}
       </h3>
       {a.parts.length === 0 ? <p>Nothing has to be added.</p> : null}
       {a.parts.length > 0 ? (
@@ -78,7 +81,10 @@ export function AdditionsView({
                     {kitchenName(p.ingredient)}
                   </th>
                   {bagG === null ? null : (
-                    <td data-label={`to ${grams(bagG, units)}`} className="pr-3 text-right font-semibold whitespace-nowrap">
+                    <td
+                      data-label={`to ${grams(bagG, units)}`}
+                      className="pr-3 text-right font-semibold whitespace-nowrap"
+                    >
                       {grams((p.grams * bagG) / 100, units)}
                       {eggWords(p.ingredient, (p.grams * bagG) / 100)}
                     </td>
@@ -117,7 +123,8 @@ export function AdditionsView({
               <strong>{grams(mixG, units)}</strong> of mix, with{' '}
               {a.parts
                 .map(
-                  (p) => `${grams((p.grams * mixG) / 100, units)} ${kitchenName(p.ingredient).toLowerCase()}${eggWords(p.ingredient, (p.grams * mixG) / 100)}`,
+                  (p) =>
+                    `${grams((p.grams * mixG) / 100, units)} ${kitchenName(p.ingredient).toLowerCase()}${eggWords(p.ingredient, (p.grams * mixG) / 100)}`,
                 )
                 .join(', ')}
               .
@@ -128,12 +135,17 @@ export function AdditionsView({
       <StillRails rails={a.analysis.rails} />
       {allowed ? null : (
         <p className="mt-1 text-[15px]">
-          <strong>{own ? 'The card itself is out of its zone:' : 'The balance does not allow it:'}</strong> {a.against.join('; ')}.{' '}
+          <strong>{own ? 'The card itself is out of its zone:' : 'The balance does not allow it:'}</strong>{' '}
+          {a.against.join('; ')}.{' '}
           {own ? 'Balance it on the Bench, then make the premix of that version.' : 'Nothing that is added mends that.'}
         </p>
       )}
-      {a.pours ? <p className="mt-1 text-[15px] text-soft">{a.pours} An estimate: mix one bag before a lot goes out.</p> : null}
-      {a.unsaid.length > 0 ? <p className="mt-1 text-[15px] text-soft">{a.unsaid.join('; ')}: try one before you trust it.</p> : null}
+      {a.pours ? (
+        <p className="mt-1 text-[15px] text-soft">{a.pours} An estimate: mix one bag before a lot goes out.</p>
+      ) : null}
+      {a.unsaid.length > 0 ? (
+        <p className="mt-1 text-[15px] text-soft">{a.unsaid.join('; ')}: try one before you trust it.</p>
+      ) : null}
     </section>
   );
 }

@@ -62,8 +62,12 @@ export function BagCostView({
         <p role="status">
           Costs <strong>{money(c.total, units)}</strong>: {parts.join(', ')}
           {c.eachPiece === null ? '' : `; ${money(c.eachPiece, units)} of it in a piece`}.{' '}
-          {c.marginPct === null ? '' : `Of the price ${money((c.price ?? 0) - c.total, units)} stays, ${c.marginPct.toFixed(0)} %.`}
-          {c.gaps.length > 0 ? ` Without a price in the pantry, and not in it: ${c.gaps.join(', ').toLowerCase()}.` : ''}
+          {c.marginPct === null
+            ? ''
+            : `Of the price ${money((c.price ?? 0) - c.total, units)} stays, ${c.marginPct.toFixed(0)} %.`}
+          {c.gaps.length > 0
+            ? ` Without a price in the pantry, and not in it: ${c.gaps.join(', ').toLowerCase()}.`
+            : ''}
         </p>
       ) : null}
     </section>

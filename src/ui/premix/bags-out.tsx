@@ -61,7 +61,9 @@ export function BagsOut({
   const wrong = read.error;
   const sheet = product && !wrong ? bagSheet(lot, read.bags, product.parts) : [];
   const find = (id: string) => findIngredient(id, house.conventions.own);
-  const short = takeOut(usesOf(linesOfSheet(offTheShelf(sheet), find), shelf), shelf).rows.filter((x) => (x.shortG ?? 0) > 0);
+  const short = takeOut(usesOf(linesOfSheet(offTheShelf(sheet), find), shelf), shelf).rows.filter(
+    (x) => (x.shortG ?? 0) > 0,
+  );
 
   const start = async (): Promise<void> => {
     if (!product || wrong) return;
@@ -97,7 +99,10 @@ export function BagsOut({
           }}
           options={offered.map((p) => {
             const kind = kindById(p.product.kind);
-            return { value: productKey(p), label: kind.schools.length > 1 ? `${kind.pieces}, ${schoolOf(kind, p.product.school).name}` : kind.pieces };
+            return {
+              value: productKey(p),
+              label: kind.schools.length > 1 ? `${kind.pieces}, ${schoolOf(kind, p.product.school).name}` : kind.pieces,
+            };
           })}
         />
       ) : null}
@@ -127,7 +132,9 @@ export function BagsOut({
         </p>
       ) : null}
       {short.length > 0 ? (
-        <Notice weight="look">Short in stock: {short.map((x) => `${kitchenName(x.ingredient)} ${grams(x.shortG ?? 0, units)}`).join(', ')}.</Notice>
+        <Notice weight="look">
+          Short in stock: {short.map((x) => `${kitchenName(x.ingredient)} ${grams(x.shortG ?? 0, units)}`).join(', ')}.
+        </Notice>
       ) : null}
       <Refusal text={asking.refusal} />
       <div className="flex flex-wrap items-center gap-4">

@@ -3,7 +3,13 @@ import { useRouter } from 'next/navigation';
 import { Choice } from '../kit/choice';
 
 /** Which formula a premix is the dry side of. */
-export function ChooseFormula({ id, formulas }: { readonly id: string | null; readonly formulas: readonly { readonly id: string; readonly name: string }[] }) {
+export function ChooseFormula({
+  id,
+  formulas,
+}: {
+  readonly id: string | null;
+  readonly formulas: readonly { readonly id: string; readonly name: string }[];
+}) {
   const router = useRouter();
   if (formulas.length === 0) return <p>There is no formula yet: a premix is made of a formula.</p>;
   return (

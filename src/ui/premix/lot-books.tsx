@@ -2,7 +2,17 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { bagsLeft, entryWords, type Lot, type LotUse, readBagCount, sayBags, standingUses, USE_KINDS, USE_WORDS } from '@/core/premix/premix';
+import {
+  bagsLeft,
+  entryWords,
+  type Lot,
+  type LotUse,
+  readBagCount,
+  sayBags,
+  standingUses,
+  USE_KINDS,
+  USE_WORDS,
+} from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { Refusal, useAsking } from '../kit/asking';
@@ -16,7 +26,12 @@ import { useUnits } from '../units';
 type Answer = Promise<{ readonly ok: true; readonly id: string } | Refused>;
 type Ask = (input: unknown) => Answer;
 
-const KIND_LABELS: Readonly<Record<(typeof USE_KINDS)[number], string>> = { sale: 'sold', gift: 'given', bin: 'thrown away', other: 'otherwise' };
+const KIND_LABELS: Readonly<Record<(typeof USE_KINDS)[number], string>> = {
+  sale: 'sold',
+  gift: 'given',
+  bin: 'thrown away',
+  other: 'otherwise',
+};
 
 /** Bags that leave without a batch: who has them, how many, for how much. */
 export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask }) {
@@ -39,7 +54,9 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
   };
   const send = async (): Promise<void> => {
     if (read.error || asking.found(wrong)) return;
-    const a = await asking.ask((requestId) => gone({ lotId: lot.id, bags: read.bags, kind, who, why, price: kind === 'sale' ? paid : null, requestId }));
+    const a = await asking.ask((requestId) =>
+      gone({ lotId: lot.id, bags: read.bags, kind, who, why, price: kind === 'sale' ? paid : null, requestId }),
+    );
     if (!a?.ok) return;
     toast('In the books');
     setBags('1');
@@ -79,13 +96,29 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
         options={USE_KINDS.map((v) => ({ value: v, label: KIND_LABELS[v] }))}
       />
       <div className="flex flex-wrap items-start gap-3">
-        {field('Bags gone', bags, setBags, read.error ?? errors.bags, { className: 'w-36', placeholder: '2, 1/2, 250 g' })}
+        {field('Bags gone', bags, setBags, read.error ?? errors.bags, {
+          className: 'w-36',
+          placeholder: '2, 1/2, 250 g',
+        })}
         {field(handed ? 'Who has them' : 'By whom', who, setWho, errors.who, { className: 'min-w-44 flex-1' })}
-        {kind === 'sale' ? field(`Price for all, ${units.currency}`, price, setPrice, errors.price, { className: 'w-36', placeholder: 'none' }) : null}
-        {field(handed ? 'Note' : 'Why', why, setWhy, errors.why, { className: 'min-w-44 flex-1', placeholder: handed ? '' : 'torn, past its date' })}
+        {kind === 'sale'
+          ? field(`Price for all, ${units.currency}`, price, setPrice, errors.price, {
+              className: 'w-36',
+              placeholder: 'none',
+            })
+          : null}
+        {field(handed ? 'Note' : 'Why', why, setWhy, errors.why, {
+          className: 'min-w-44 flex-1',
+          placeholder: handed ? '' : 'torn, past its date',
+        })}
       </div>
       <Refusal text={asking.refusal} />
-      <Button className="justify-self-start" size="work" disabled={busy || read.error !== null} onClick={() => void send()}>
+      <Button
+        className="justify-self-start"
+        size="work"
+        disabled={busy || read.error !== null}
+        onClick={() => void send()}
+      >
         Write it in the books
       </Button>
     </section>
@@ -93,7 +126,15 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
 }
 
 /** Where a lot's bags went; an entry is never rubbed out, it is taken back by another. */
-export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses: readonly LotUse[]; readonly undo: Ask }) {
+export function LotBooks({
+  lot,
+  uses,
+  undo,
+}: {
+  readonly lot: Lot;
+  readonly uses: readonly LotUse[];
+  readonly undo: Ask;
+}) {
   const router = useRouter();
   const units = useUnits();
   const time = useTime();
@@ -103,7 +144,10 @@ export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses
   const [why, setWhy] = useState('');
   const stand = standingUses(uses);
   const take = async (useId: string): Promise<void> => {
-    if (asking.found({ ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) })) return;
+    if (
+      asking.found({ ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) })
+    )
+      return;
     const a = await asking.ask((requestId) => undo({ useId, who, why, requestId }));
     if (!a?.ok) return;
     setOpen(null);
@@ -120,7 +164,8 @@ export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses
             <li key={u.id} className="grid gap-1 border-b border-line py-1.5">
               <div className="flex flex-wrap items-center gap-x-2">
                 <span className={stands ? '' : 'text-soft'}>
-                  <strong>{u.bags < 0 ? `back ${sayBags(-u.bags)}` : sayBags(u.bags)}</strong> {Math.abs(u.bags) <= 1 ? 'bag' : 'bags'},{' '}
+                  <strong>{u.bags < 0 ? `back ${sayBags(-u.bags)}` : sayBags(u.bags)}</strong>{' '}
+                  {Math.abs(u.bags) <= 1 ? 'bag' : 'bags'},{' '}
                   <span suppressHydrationWarning>{time.andDay(u.usedAt.getTime(), Date.now())}</span>:{' '}
                   {u.batchId && u.bags > 0 ? (
                     <Link className="font-semibold text-rim underline" href={`/batches/${u.batchId}/plan`}>
@@ -143,8 +188,20 @@ export function LotBooks({ lot, uses, undo }: { readonly lot: Lot; readonly uses
               </div>
               {open === u.id ? (
                 <div className="flex flex-wrap items-start gap-3">
-                  <Field label="Who" className="w-36" value={who} error={asking.errors.who} onChange={(e) => setWho(e.target.value)} />
-                  <Field label="Why" className="min-w-44 flex-1" value={why} error={asking.errors.why} onChange={(e) => setWhy(e.target.value)} />
+                  <Field
+                    label="Who"
+                    className="w-36"
+                    value={who}
+                    error={asking.errors.who}
+                    onChange={(e) => setWho(e.target.value)}
+                  />
+                  <Field
+                    label="Why"
+                    className="min-w-44 flex-1"
+                    value={why}
+                    error={asking.errors.why}
+                    onChange={(e) => setWhy(e.target.value)}
+                  />
                   <Button className="mt-6" disabled={asking.busy} onClick={() => void take(u.id)}>
                     Take it back
                   </Button>

@@ -43,9 +43,17 @@ export function LotChanges({
   const unsigned = { ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) };
   const n = typedNumber(bags, 'bags');
   const send = async (): Promise<void> => {
-    if (asking.found({ ...unsigned, ...(doing === 'correct' && !(Number.isInteger(n) && n >= 1) && { bags: 'Bags come whole.' }) })) return;
+    if (
+      asking.found({
+        ...unsigned,
+        ...(doing === 'correct' && !(Number.isInteger(n) && n >= 1) && { bags: 'Bags come whole.' }),
+      })
+    )
+      return;
     const a = await asking.ask(() =>
-      doing === 'void' ? voidIt({ lotId: lot.id, who, why, back }) : correct({ lotId: lot.id, bags: n, sackLots: own, checked, note, who, why }),
+      doing === 'void'
+        ? voidIt({ lotId: lot.id, who, why, back })
+        : correct({ lotId: lot.id, bags: n, sackLots: own, checked, note, who, why }),
     );
     if (!a?.ok) return;
     toast(doing === 'void' ? 'The lot is voided, and kept' : 'Corrected; what it was is kept');
@@ -65,7 +73,9 @@ export function LotChanges({
               <span suppressHydrationWarning>{time.andDay(c.at.getTime(), Date.now())}</span>, {c.who}: {c.why}.{' '}
               <span className="text-soft">
                 Before: {c.was.bags} bags
-                {c.was.contents.some((x) => x.lot) ? `; ${c.was.contents.flatMap((x) => (x.lot ? [`${x.name.toLowerCase()} ${x.lot}`] : [])).join(', ')}` : ''}
+                {c.was.contents.some((x) => x.lot)
+                  ? `; ${c.was.contents.flatMap((x) => (x.lot ? [`${x.name.toLowerCase()} ${x.lot}`] : [])).join(', ')}`
+                  : ''}
                 {c.was.checked ? `; ${c.was.checked}` : ''}.
               </span>
             </li>
@@ -78,10 +88,22 @@ export function LotChanges({
           <Button onClick={() => setDoing('void')}>Void this lot …</Button>
         </div>
       ) : (
-        <Form noValidate className="grid gap-3 rounded-plate bg-white p-4" aria-label={doing === 'void' ? 'Void this lot' : 'Correct this lot'} act={send}>
+        <Form
+          noValidate
+          className="grid gap-3 rounded-plate bg-white p-4"
+          aria-label={doing === 'void' ? 'Void this lot' : 'Correct this lot'}
+          act={send}
+        >
           {doing === 'correct' ? (
             <>
-              <Field label="Bags made" inputMode="numeric" className="w-36" value={bags} error={errors.bags} onChange={(e) => setBags(e.target.value)} />
+              <Field
+                label="Bags made"
+                inputMode="numeric"
+                className="w-36"
+                value={bags}
+                error={errors.bags}
+                onChange={(e) => setBags(e.target.value)}
+              />
               {lot.contents.flatMap((c) =>
                 (own[c.id] ?? []).map((x, n, all) => (
                   <Field
@@ -99,14 +121,29 @@ export function LotChanges({
             </>
           ) : (
             <>
-              <p>Nothing leaves a voided lot any more, in bags of whatever size. It stays in the books, with what has left it.</p>
+              <p>
+                Nothing leaves a voided lot any more, in bags of whatever size. It stays in the books, with what has
+                left it.
+              </p>
               <Switch label="it was never blended: what it took goes back into stock" on={back} onSwitch={setBack} />
               {errors.back ? <p className="font-semibold text-berry">{errors.back}</p> : null}
             </>
           )}
           <div className="flex flex-wrap items-start gap-3">
-            <Field label="Who" className="w-40" value={who} error={errors.who} onChange={(e) => setWho(e.target.value)} />
-            <Field label="Why" className="min-w-44 flex-1" value={why} error={errors.why} onChange={(e) => setWhy(e.target.value)} />
+            <Field
+              label="Who"
+              className="w-40"
+              value={who}
+              error={errors.who}
+              onChange={(e) => setWho(e.target.value)}
+            />
+            <Field
+              label="Why"
+              className="min-w-44 flex-1"
+              value={why}
+              error={errors.why}
+              onChange={(e) => setWhy(e.target.value)}
+            />
           </div>
           <Refusal text={asking.refusal} />
           <div className="flex flex-wrap gap-3">

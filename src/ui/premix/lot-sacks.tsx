@@ -13,7 +13,8 @@ export interface TypedSack {
 }
 
 /** Grams of a sack as typed; null: none are, and it has the rest. */
-export const sackGrams = (s: TypedSack): number | null => (s.grams.trim() === '' ? null : (typedGrams(s.grams) ?? Number.NaN));
+export const sackGrams = (s: TypedSack): number | null =>
+  s.grams.trim() === '' ? null : (typedGrams(s.grams) ?? Number.NaN);
 
 /** Each thing's packets: their lots, and what went in of each. What the weigh-in wrote stands as it was weighed. */
 export function LotSacks({
@@ -74,7 +75,8 @@ function Sacks({
 }) {
   const name = kitchenName(of);
   const all = rows.length > 0 ? rows : [BLANK];
-  const set = (n: number, part: Partial<TypedSack>): void => onRows(all.map((r, k) => (k === n ? { ...r, ...part } : r)));
+  const set = (n: number, part: Partial<TypedSack>): void =>
+    onRows(all.map((r, k) => (k === n ? { ...r, ...part } : r)));
   return (
     <span className="col-span-2 grid gap-1 sm:col-span-1">
       {all.map((r, n) => {
@@ -104,7 +106,10 @@ function Sacks({
               onChange={(e) => set(n, { lot: e.target.value })}
             />
             {n > 0 ? (
-              <Button aria-label={`Leave out sack ${n + 1} of ${name}`} onClick={() => onRows(all.filter((_, k) => k !== n))}>
+              <Button
+                aria-label={`Leave out sack ${n + 1} of ${name}`}
+                onClick={() => onRows(all.filter((_, k) => k !== n))}
+              >
                 ×
               </Button>
             ) : null}

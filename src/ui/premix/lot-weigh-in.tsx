@@ -100,12 +100,20 @@ export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Prop
       ) : null}
       <label className="grid max-w-sm gap-1">
         <span className="text-sm font-semibold text-soft">Out of the sack or packet with the lot</span>
-        <input autoComplete="off" className="hold min-h-11 px-3" maxLength={40} value={open} onChange={(e) => setLot(e.target.value)} />
+        <input
+          autoComplete="off"
+          className="hold min-h-11 px-3"
+          maxLength={40}
+          value={open}
+          onChange={(e) => setLot(e.target.value)}
+        />
       </label>
       <div className="flex flex-wrap gap-3">
         <Button look="now" size="work" className="min-h-16 !px-8 text-xl" disabled={!(reading > 0)} onClick={next}>
           <Check size={24} aria-hidden />
-          {sure && off !== null ? `Note it, ${sayWeight(Math.abs(off))} ${off < 0 ? 'short' : 'over'}` : 'That is in: next'}
+          {sure && off !== null
+            ? `Note it, ${sayWeight(Math.abs(off))} ${off < 0 ? 'short' : 'over'}`
+            : 'That is in: next'}
         </Button>
         {last ? (
           <Button size="work" onClick={() => setBack(last.key)}>

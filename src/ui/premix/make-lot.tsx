@@ -113,7 +113,8 @@ export function MakeLot({
   const n = by === 'all' ? (typedGrams(amount) ?? Number.NaN) : typedNumber(amount, by === 'kg' ? 'kg' : 'bags');
   // g of mix that so much of it all makes
   const mixG = by === 'all' ? n / (drives?.share ?? 1) : 1000 * n;
-  const filled = by === 'bags' ? { fills: [{ bagG, bags: n }, ...more], overG: 0 } : fillsOf(mixG, bagG, badMore ? [] : more);
+  const filled =
+    by === 'bags' ? { fills: [{ bagG, bags: n }, ...more], overG: 0 } : fillsOf(mixG, bagG, badMore ? [] : more);
   const { fills } = filled;
   const bags = fills.find((f) => f.bagG === bagG)?.bags ?? 0;
   const wrong =
@@ -148,7 +149,9 @@ export function MakeLot({
     const has = shelf[p.ingredient.id]?.onHandG ?? null;
     return has !== null && has < p.grams - 0.05 ? [{ name: kitchenName(p.ingredient), g: p.grams - has }] : [];
   });
-  const unnoted = parts.flatMap((p) => ((shelf[p.ingredient.id]?.onHandG ?? null) === null ? [kitchenName(p.ingredient)] : []));
+  const unnoted = parts.flatMap((p) =>
+    (shelf[p.ingredient.id]?.onHandG ?? null) === null ? [kitchenName(p.ingredient)] : [],
+  );
   const fine = lotG === null ? [] : tooFine(worked.bag, lotG, scalesOf(house.gear));
   const best = made ? limitsOf(worked.bag, shelf, made, settings.months)[0] : undefined;
   const over = lotG === null ? 0 : filled.overG;
@@ -158,12 +161,15 @@ export function MakeLot({
   const unclear: Record<string, string> = {};
   const went: Record<string, readonly { readonly lot: string; readonly grams: number | null }[]> = {};
   for (const { ingredient: i, grams: g, sacks: weighed } of parts) {
-    const rows = (sacks[i.id] ?? []).filter((r) => r.lot.trim() !== '' || r.grams.trim() !== '').map((r) => ({ lot: r.lot, grams: sackGrams(r) }));
+    const rows = (sacks[i.id] ?? [])
+      .filter((r) => r.lot.trim() !== '' || r.grams.trim() !== '')
+      .map((r) => ({ lot: r.lot, grams: sackGrams(r) }));
     if (weighed.length > 0) went[i.id] = weighed;
     else if (rows.length > 0) went[i.id] = rows;
     if (weighed.length > 0) continue;
     if (rows.some((r) => r.grams !== null && !(r.grams > 0))) unclear[`sacks.${i.id}`] = 'A number of grams.';
-    else if (rows.length > 0 && !readSacks(g, rows)) unclear[`sacks.${i.id}`] = 'Write the grams of all sacks but one: that one has the rest.';
+    else if (rows.length > 0 && !readSacks(g, rows))
+      unclear[`sacks.${i.id}`] = 'Write the grams of all sacks but one: that one has the rest.';
   }
   const open = list.filter((w) => !notes[w.key]).length;
   const badWeight = Object.keys(unclear).length > 0;
@@ -171,7 +177,10 @@ export function MakeLot({
   const submit = async (): Promise<void> => {
     if (wrong || badMore || badWeight || badRest) return;
     const took = take ? (short.length > 0 ? 'anyway' : 'enough') : 'no';
-    const a = await asking.ask((requestId) => make({ premixId, fills, made, sacks: went, restG, madeBy, checked, note, take: took, requestId }), true);
+    const a = await asking.ask(
+      (requestId) => make({ premixId, fills, made, sacks: went, restG, madeBy, checked, note, take: took, requestId }),
+      true,
+    );
     if (a?.ok) {
       drop();
       toast('The lot is in the book');
@@ -248,7 +257,11 @@ export function MakeLot({
                 error={wrongMore[n]?.size}
                 onChange={(e) => set({ others: others.map((x, k) => (k === n ? { ...x, size: e.target.value } : x)) })}
               />
-              <Button className="mt-7" aria-label={`Leave out size ${n + 2}`} onClick={() => set({ others: others.filter((_, k) => k !== n) })}>
+              <Button
+                className="mt-7"
+                aria-label={`Leave out size ${n + 2}`}
+                onClick={() => set({ others: others.filter((_, k) => k !== n) })}
+              >
                 ×
               </Button>
             </span>
@@ -271,8 +284,8 @@ export function MakeLot({
           />
           {lotG === null ? null : (
             <p className="mt-8">
-              {fills.map((f) => `${f.bags} ${f.bags === 1 ? 'bag' : 'bags'} of ${grams(f.bagG, units)}`).join(', ')}, <strong>{grams(lotG, units)}</strong> in
-              all
+              {fills.map((f) => `${f.bags} ${f.bags === 1 ? 'bag' : 'bags'} of ${grams(f.bagG, units)}`).join(', ')},{' '}
+              <strong>{grams(lotG, units)}</strong> in all
               {over >= 1 ? `; ${grams(over, units)} would be left for no whole bag, and is not made` : ''}
               {best ? `; best before ${time.day(best.date)} (${best.why})` : ''}.
             </p>
@@ -299,16 +312,20 @@ export function MakeLot({
         <>
           {short.length > 0 ? (
             <Notice weight="look">
-              Short in stock: {short.map((s) => `${s.name} ${grams(s.g, units)}`).join(', ')}.{take ? ' Made as it is, the lot takes what there is.' : ''}
+              Short in stock: {short.map((s) => `${s.name} ${grams(s.g, units)}`).join(', ')}.
+              {take ? ' Made as it is, the lot takes what there is.' : ''}
             </Notice>
           ) : null}
           {unnoted.length > 0 ? (
-            <Notice weight="note">Nobody has noted how much there is of {unnoted.join(', ').toLowerCase()}: nothing of that comes out of stock.</Notice>
+            <Notice weight="note">
+              Nobody has noted how much there is of {unnoted.join(', ').toLowerCase()}: nothing of that comes out of
+              stock.
+            </Notice>
           ) : null}
           {fine.map((f) => (
             <Notice key={f.ingredient.id} weight="look">
-              {gramsExact(f.grams)} of {kitchenName(f.ingredient).toLowerCase()} can’t be weighed well on a scale of {f.stepG} g steps: make{' '}
-              {grams(f.lotG, units)} or more, or use a finer scale.
+              {gramsExact(f.grams)} of {kitchenName(f.ingredient).toLowerCase()} can’t be weighed well on a scale of{' '}
+              {f.stepG} g steps: make {grams(f.lotG, units)} or more, or use a finer scale.
             </Notice>
           ))}
           <section aria-label="Blend">
@@ -335,21 +352,34 @@ export function MakeLot({
                   <strong>{k + 1}</strong>
                   <span>
                     {k === 0 ? '' : 'Into that: '}
-                    {s.parts.map((p) => `${grams(p.grams, units)} ${kitchenName(p.ingredient).toLowerCase()}`).join(', ')}
-                    {s.last ? (all.length === 1 ? ', all together' : '') : k === 0 ? ', sieved and whisked' : ', folded and sieved'}
+                    {s.parts
+                      .map((p) => `${grams(p.grams, units)} ${kitchenName(p.ingredient).toLowerCase()}`)
+                      .join(', ')}
+                    {s.last
+                      ? all.length === 1
+                        ? ', all together'
+                        : ''
+                      : k === 0
+                        ? ', sieved and whisked'
+                        : ', folded and sieved'}
                     <span className="text-soft"> ({grams(s.massG, units)})</span>
                   </span>
                 </li>
               ))}
             </ol>
             <p className="mt-1 text-[15px]">
-              Then turned through ten times. Check: a spoon from the top, the middle and the bottom, each in hot water, foams alike; if one does not, mix on.
+              Then turned through ten times. Check: a spoon from the top, the middle and the bottom, each in hot water,
+              foams alike; if one does not, mix on.
             </p>
           </section>
           <section aria-label="Lots of its ingredients">
             <div className="flex flex-wrap items-center justify-between gap-3">
               <h3 className="text-lg">Weigh, and note each packet’s lot</h3>
-              {weighIn ? null : <Button onClick={() => setWeighIn(true)}>{weighing ? 'Go on weighing in' : 'Weigh it in, blend by blend'}</Button>}
+              {weighIn ? null : (
+                <Button onClick={() => setWeighIn(true)}>
+                  {weighing ? 'Go on weighing in' : 'Weigh it in, blend by blend'}
+                </Button>
+              )}
             </div>
             <LotSacks
               parts={parts}
@@ -374,7 +404,14 @@ export function MakeLot({
               error={badRest ? 'A number of grams.' : errors.restG}
               onChange={(e) => set({ rest: e.target.value })}
             />
-            <Field label="Made by" className="w-44" maxLength={80} value={madeBy} error={errors.madeBy} onChange={(e) => set({ madeBy: e.target.value })} />
+            <Field
+              label="Made by"
+              className="w-44"
+              maxLength={80}
+              value={madeBy}
+              error={errors.madeBy}
+              onChange={(e) => set({ madeBy: e.target.value })}
+            />
             <Field
               label="Checked: what the spoons showed, and by whom"
               className="min-w-72 flex-1"
@@ -382,13 +419,24 @@ export function MakeLot({
               error={errors.checked}
               onChange={(e) => set({ checked: e.target.value })}
             />
-            <Field label="Note" className="min-w-72 flex-1" value={note} error={errors.note} onChange={(e) => set({ note: e.target.value })} />
+            <Field
+              label="Note"
+              className="min-w-72 flex-1"
+              value={note}
+              error={errors.note}
+              onChange={(e) => set({ note: e.target.value })}
+            />
           </div>
         </>
       )}
       <Refusal text={badWeight ? 'Something above is not clear yet: it says so at its place.' : asking.refusal} />
       <div className="flex flex-wrap items-center gap-4">
-        <Button look="now" size="work" type="submit" disabled={busy || wrong !== null || badMore || badWeight || badRest}>
+        <Button
+          look="now"
+          size="work"
+          type="submit"
+          disabled={busy || wrong !== null || badMore || badWeight || badRest}
+        >
           {busy ? 'Writing' : 'Put this lot in the book'}
         </Button>
         <Switch label="take it from stock" on={take} onSwitch={(v) => set({ take: v })} />

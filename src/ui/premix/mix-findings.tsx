@@ -74,7 +74,11 @@ export function ProductFindings({
   const said = JSON.stringify(now);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the same words are the same formula, worked anew or not
   const [bench, open] = useMemo(
-    () => [{ formula: now, house, end: null }, analyseFormula(now, house).analysis.findings.filter((f) => f.code !== 'small-weighing')] as const,
+    () =>
+      [
+        { formula: now, house, end: null },
+        analyseFormula(now, house).analysis.findings.filter((f) => f.code !== 'small-weighing'),
+      ] as const,
     [said, house],
   );
   return (
@@ -92,7 +96,15 @@ export function ProductFindings({
   );
 }
 
-function ProductFinding({ f, bench, onParts }: { readonly f: Finding; readonly bench: Bench; readonly onParts: (parts: Product['parts']) => void }) {
+function ProductFinding({
+  f,
+  bench,
+  onParts,
+}: {
+  readonly f: Finding;
+  readonly bench: Bench;
+  readonly onParts: (parts: Product['parts']) => void;
+}) {
   const fixes = useMemo(
     () =>
       fixesFor(bench, f).flatMap((p) => {
@@ -110,7 +122,9 @@ function ProductFinding({ f, bench, onParts }: { readonly f: Finding; readonly b
             {x.title}
           </Button>
         ))}
-        {fixes.length === 0 && f.severity !== 'note' ? <span className="text-[15px] text-soft">Nothing that is added mends that.</span> : null}
+        {fixes.length === 0 && f.severity !== 'note' ? (
+          <span className="text-[15px] text-soft">Nothing that is added mends that.</span>
+        ) : null}
       </div>
     </Notice>
   );

@@ -37,7 +37,12 @@ interface Props {
   readonly id: string | null;
   readonly versionId: string;
   readonly formula: Formula;
-  readonly was: { readonly name: string; readonly settings: PremixSettings; readonly revision?: number; readonly versionId?: string };
+  readonly was: {
+    readonly name: string;
+    readonly settings: PremixSettings;
+    readonly revision?: number;
+    readonly versionId?: string;
+  };
   /** It is made of a newer formula: what was put right in the bag for the old one is looked at anew. */
   readonly anew?: boolean;
   /** Another bag is then another edition. */
@@ -57,14 +62,29 @@ const POWDER_LABELS: Readonly<Record<PowderKey, string>> = {
 };
 
 /** A premix: what is in the bag, what it asks for as each product, how long it keeps. */
-export function PremixForm({ id, versionId, formula, was, anew = false, hasLots, house, shelf, keep, drop, keepThing }: Props) {
+export function PremixForm({
+  id,
+  versionId,
+  formula,
+  was,
+  anew = false,
+  hasLots,
+  house,
+  shelf,
+  keep,
+  drop,
+  keepThing,
+}: Props) {
   const router = useRouter();
   const { units } = house;
-  const [{ name, settings, typed }, change, sent] = useCopied(`premix:${id ?? versionId}:${anew ? versionId : (was.revision ?? 1)}`, () => ({
-    name: was.name,
-    settings: anew ? { ...was.settings, bagged: null } : was.settings,
-    typed: premixTyped(was.settings),
-  }));
+  const [{ name, settings, typed }, change, sent] = useCopied(
+    `premix:${id ?? versionId}:${anew ? versionId : (was.revision ?? 1)}`,
+    () => ({
+      name: was.name,
+      settings: anew ? { ...was.settings, bagged: null } : was.settings,
+      typed: premixTyped(was.settings),
+    }),
+  );
   const { bag, density, months } = typed;
   const asking = useAsking();
   const revised = useRevised(was.revision ?? 1, { name: was.name, settings: was.settings });
@@ -81,12 +101,23 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
     };
   const { now, errors: bad } = premixToSend(settings, typed);
   const { bagG, densityGPerMl: measured } = now;
-  const worked = workPremix(formula, house, null, { ...now, densityGPerMl: measured !== null && measured > 0.1 ? measured : null });
+  const worked = workPremix(formula, house, null, {
+    ...now,
+    densityGPerMl: measured !== null && measured > 0.1 ? measured : null,
+  });
 
   const submit = async (): Promise<void> => {
     if (asking.found(bad)) return;
     const a = await asking.ask(
-      (requestId) => keep({ id, versionId, name, settings: now, seen: id === null ? null : revised.seen, requestId: id === null ? requestId : null }),
+      (requestId) =>
+        keep({
+          id,
+          versionId,
+          name,
+          settings: now,
+          seen: id === null ? null : revised.seen,
+          requestId: id === null ? requestId : null,
+        }),
       id === null,
     );
     revised.heard(a);
@@ -99,7 +130,14 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
     const a = await asking.ask(() => drop({ id }), true);
     if (!a?.ok) return false;
     toastUndo(`${was.name} is deleted`, async () => {
-      const back = await keep({ id: null, versionId, name: was.name, settings: was.settings, seen: null, requestId: crypto.randomUUID() });
+      const back = await keep({
+        id: null,
+        versionId,
+        name: was.name,
+        settings: was.settings,
+        seen: null,
+        requestId: crypto.randomUUID(),
+      });
       if (back.ok) router.push(`/premix/${back.id}`);
       else toast(back.message);
     });
@@ -108,8 +146,14 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
   };
   const toPantry = async (): Promise<void> => {
     if (!worked || !keepThing) return;
-    const members = worked.mix.map((m) => ({ ingredientId: m.ingredient.id, parts: Math.max(0.01, Math.round(100 * m.grams) / 100) }));
-    const a = await asking.ask(() => keepThing({ id: null, name: was.name, packet: { by: 'blend', category: 'flour', members } }), true);
+    const members = worked.mix.map((m) => ({
+      ingredientId: m.ingredient.id,
+      parts: Math.max(0.01, Math.round(100 * m.grams) / 100),
+    }));
+    const a = await asking.ask(
+      () => keepThing({ id: null, name: was.name, packet: { by: 'blend', category: 'flour', members } }),
+      true,
+    );
     if (!a?.ok) return;
     toast('In the pantry: it can stand on any formula’s line');
     router.push(`/pantry/${a.id}`);
@@ -126,12 +170,25 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
   const own = worked.products[0];
   const perBag =
     usable && own?.analysis.volume && school.portionMl
-      ? piecesOf((usable * pouredG(own.analysis.tally)) / 100, own.analysis.volume.densityGPerMl, formula.portionMl ?? usualPortionMl(school)).pieces
+      ? piecesOf(
+          (usable * pouredG(own.analysis.tally)) / 100,
+          own.analysis.volume.densityGPerMl,
+          formula.portionMl ?? usualPortionMl(school),
+        ).pieces
       : null;
   const others = KINDS.flatMap((k) =>
-    k.schools.map((s) => ({ kind: k.id, school: s.id, label: k.schools.length > 1 ? `${k.pieces}, ${s.name}` : k.pieces })),
+    k.schools.map((s) => ({
+      kind: k.id,
+      school: s.id,
+      label: k.schools.length > 1 ? `${k.pieces}, ${s.name}` : k.pieces,
+    })),
   ).filter((o) => !worked.products.some((p) => p.product.kind === o.kind && p.product.school === o.school));
-  const limits = limitsOf(worked.bag, shelf, house.today ?? '2000-01-01', now.months !== null && now.months > 0 ? Math.floor(now.months) : null);
+  const limits = limitsOf(
+    worked.bag,
+    shelf,
+    house.today ?? '2000-01-01',
+    now.months !== null && now.months > 0 ? Math.floor(now.months) : null,
+  );
   const moisture = moisturePct(worked.bag);
   const fat = fatty(worked.bag);
   return (
@@ -155,7 +212,11 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             className="flex-1"
             value={density}
             error={errors['settings.densityGPerMl']}
-            hint={measured === null ? `worked out: ${worked.densityGPerMl.toFixed(2)}` : `a cup ${grams(worked.densityGPerMl * US_CUP_ML, units)}`}
+            hint={
+              measured === null
+                ? `worked out: ${worked.densityGPerMl.toFixed(2)}`
+                : `a cup ${grams(worked.densityGPerMl * US_CUP_ML, units)}`
+            }
             onChange={typing((density) => change({ typed: { ...typed, density } }))}
           />
         </div>
@@ -178,16 +239,23 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
                   const { milkAs: _, ...rest } = settings.powders;
                   set({ powders: v === 'as' ? rest : { ...rest, milkAs: v }, bagged: null });
                 }}
-                options={[{ value: 'as' as const, label: 'as the milk is' }, ...MILK_POWDERS.map((v) => ({ value: v, label: `${v} milk powder` }))]}
+                options={[
+                  { value: 'as' as const, label: 'as the milk is' },
+                  ...MILK_POWDERS.map((v) => ({ value: v, label: `${v} milk powder` })),
+                ]}
               />
             ) : null}
           </fieldset>
         ) : null}
         <BagTable worked={worked} bagG={usable} units={units} />
         {worked.bag.open.length > 0 ? (
-          <Notice weight="look">Not in it, without an amount: {worked.bag.open.map((t) => `“${t.slice(0, 50)}”`).join(', ')}.</Notice>
+          <Notice weight="look">
+            Not in it, without an amount: {worked.bag.open.map((t) => `“${t.slice(0, 50)}”`).join(', ')}.
+          </Notice>
         ) : null}
-        {worked.bag.whipped ? <Notice weight="note">Whites that are whipped stay fresh eggs, at the bench.</Notice> : null}
+        {worked.bag.whipped ? (
+          <Notice weight="note">Whites that are whipped stay fresh eggs, at the bench.</Notice>
+        ) : null}
         {moisture > MOST_MOISTURE_PCT ? (
           <Notice weight="look">
             {percent(moisture)} water in the bag: over {MOST_MOISTURE_PCT} % it cakes and spoils.
@@ -195,7 +263,9 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
         ) : (
           <p className="text-[15px]">{percent(moisture)} water in the bag: dry enough to keep.</p>
         )}
-        {usable && own ? <BagLift worked={worked} lift={railOf(own.analysis, 'lift')} bagG={usable} units={units} /> : null}
+        {usable && own ? (
+          <BagLift worked={worked} lift={railOf(own.analysis, 'lift')} bagG={usable} units={units} />
+        ) : null}
         {usable && perBag !== null ? (
           <p>
             A bag makes <strong>{perBag}</strong> {kind.pieces} of {formula.portionMl ?? usualPortionMl(school)} ml.
@@ -221,7 +291,12 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
           onChange={(e) => set({ code: e.target.value })}
           error={errors['settings.code'] ?? codeWrong(settings.code) ?? undefined}
         />
-        <Field label="How it is kept" value={settings.storage} onChange={(e) => set({ storage: e.target.value })} error={errors['settings.storage']} />
+        <Field
+          label="How it is kept"
+          value={settings.storage}
+          onChange={(e) => set({ storage: e.target.value })}
+          error={errors['settings.storage']}
+        />
         {usable ? (
           <BagCostView
             bag={worked.bag}
@@ -231,13 +306,20 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             shelf={shelf}
             pieces={perBag}
             units={units}
-            onType={(f, text) => typing((x) => change({ typed: { ...typed, costs: { ...typed.costs, [f]: x } } }))({ target: { value: text } })}
+            onType={(f, text) =>
+              typing((x) => change({ typed: { ...typed, costs: { ...typed.costs, [f]: x } } }))({
+                target: { value: text },
+              })
+            }
           />
         ) : null}
         {hasLots &&
-        (JSON.stringify([settings.powders, settings.bagged]) !== JSON.stringify([was.settings.powders, was.settings.bagged]) ||
+        (JSON.stringify([settings.powders, settings.bagged]) !==
+          JSON.stringify([was.settings.powders, was.settings.bagged]) ||
           (was.versionId !== undefined && versionId !== was.versionId)) ? (
-          <Notice weight="note">Another bag: kept, it is the next version of this mix. Lots that are made stay what they are.</Notice>
+          <Notice weight="note">
+            Another bag: kept, it is the next version of this mix. Lots that are made stay what they are.
+          </Notice>
         ) : null}
         <Clashes of={revised} />
         <Refusal text={revised.conflict ? null : asking.refusal} />
@@ -251,7 +333,13 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             </Button>
           ) : null}
           {id !== null && !hasLots ? (
-            <DeleteButton name={was.name} says="No lot was made of it: nothing else goes with it." busy={busy} refusal={asking.refusal} onDelete={remove} />
+            <DeleteButton
+              name={was.name}
+              says="No lot was made of it: nothing else goes with it."
+              busy={busy}
+              refusal={asking.refusal}
+              onDelete={remove}
+            />
           ) : null}
         </div>
       </div>
@@ -260,8 +348,16 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
         {worked.products.map((p, n) => (
           <div key={`${p.product.kind} ${p.product.school}`} className="grid justify-items-start gap-1">
             <div className="grid w-full gap-2">
-              {n === 0 ? <MixFindings formula={formula} house={house} settings={now} onBagged={(bagged) => set({ bagged })} /> : null}
-              <AdditionsView additions={p} bagG={usable} densityGPerMl={worked.densityGPerMl} own={n === 0} units={units} />
+              {n === 0 ? (
+                <MixFindings formula={formula} house={house} settings={now} onBagged={(bagged) => set({ bagged })} />
+              ) : null}
+              <AdditionsView
+                additions={p}
+                bagG={usable}
+                densityGPerMl={worked.densityGPerMl}
+                own={n === 0}
+                units={units}
+              />
               {n > 0 ? (
                 <ProductFindings
                   additions={p}
@@ -270,7 +366,9 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
                   onParts={(parts) =>
                     set({
                       products: settings.products.map((x) =>
-                        x.kind === p.product.kind && x.school === p.product.school ? { kind: x.kind, school: x.school, ...(parts && { parts }) } : x,
+                        x.kind === p.product.kind && x.school === p.product.school
+                          ? { kind: x.kind, school: x.school, ...(parts && { parts }) }
+                          : x,
                       ),
                     })
                   }
@@ -280,7 +378,13 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             {n > 0 ? (
               <Button
                 look="bare"
-                onClick={() => set({ products: settings.products.filter((x) => x.kind !== p.product.kind || x.school !== p.product.school) })}
+                onClick={() =>
+                  set({
+                    products: settings.products.filter(
+                      (x) => x.kind !== p.product.kind || x.school !== p.product.school,
+                    ),
+                  })
+                }
               >
                 Not from this mix
               </Button>
@@ -299,10 +403,12 @@ export function PremixForm({ id, versionId, formula, was, anew = false, hasLots,
             options={others.map((o) => ({ value: `${o.kind} ${o.school}`, label: o.label }))}
           />
         ) : null}
-        {worked.bag.beside.length > 0 ? <p className="text-soft">For the pan and to serve, as on the card: {worked.bag.beside.join('; ')}.</p> : null}
+        {worked.bag.beside.length > 0 ? (
+          <p className="text-soft">For the pan and to serve, as on the card: {worked.bag.beside.join('; ')}.</p>
+        ) : null}
         <p className="text-sm text-soft">
-          What is added is worked from the kinds’ zones; the formula’s own stands as on its card. Pour and rise are estimates: test a piece before a lot goes
-          out.
+          What is added is worked from the kinds’ zones; the formula’s own stands as on its card. Pour and rise are
+          estimates: test a piece before a lot goes out.
         </p>
       </div>
     </Form>
@@ -341,7 +447,9 @@ function BagTable({
               {kitchenName(i.ingredient)}
             </th>
             <td className="pr-3 text-right">{percent(100 * i.share)}</td>
-            <td className="text-right font-semibold whitespace-nowrap">{bagG === null ? '' : grams(i.share * bagG, units)}</td>
+            <td className="text-right font-semibold whitespace-nowrap">
+              {bagG === null ? '' : grams(i.share * bagG, units)}
+            </td>
           </tr>
         ))}
       </tbody>
@@ -361,12 +469,15 @@ function BagLift({
   readonly bagG: number;
   readonly units: Units;
 }) {
-  const leavening = worked.bag.items.filter((i) => i.ingredient.category === 'leavening' || i.ingredient.category === 'acid' || i.ingredient.sodaPct > 0);
+  const leavening = worked.bag.items.filter(
+    (i) => i.ingredient.category === 'leavening' || i.ingredient.category === 'acid' || i.ingredient.sodaPct > 0,
+  );
   if (leavening.length === 0) return <p className="text-[15px]">No leavening in the bag.</p>;
   const zone = lift?.zone;
   return (
     <p className="text-[15px]">
-      Leavening in a bag: {leavening.map((i) => `${kitchenName(i.ingredient).toLowerCase()} ${grams(i.share * bagG, units)}`).join(', ')}
+      Leavening in a bag:{' '}
+      {leavening.map((i) => `${kitchenName(i.ingredient).toLowerCase()} ${grams(i.share * bagG, units)}`).join(', ')}
       {lift && lift.unknown.length === 0
         ? `; it gives ${sayRail('lift', lift.tested)} CO2 per 100 g of flour${zone ? `, ${lift.reading?.standing === 'in' ? 'within' : 'outside'} ${sayRail('lift', zone[0])} to ${sayRail('lift', zone[1])}` : ''}`
         : ''}
@@ -397,7 +508,9 @@ function Keeping({ limits, fat }: { readonly limits: ReturnType<typeof limitsOf>
           .
         </p>
       ) : null}
-      {fat.length > 0 ? <p>Its fat turns with time ({fat.join(', ').toLowerCase()}): cool, dark, and smell a bag before it is used.</p> : null}
+      {fat.length > 0 ? (
+        <p>Its fat turns with time ({fat.join(', ').toLowerCase()}): cool, dark, and smell a bag before it is used.</p>
+      ) : null}
     </div>
   );
 }

@@ -77,7 +77,11 @@ export function CheckView({
                   <td className="py-2 pr-4 [overflow-wrap:anywhere]">{l.name}</td>
                   <td className="pr-4 text-right whitespace-nowrap">{measureSaid(l, units)}</td>
                   <td className="pr-4 text-right font-bold whitespace-nowrap">
-                    {went !== undefined ? grams(went, units) : log.ticked.includes(l.key) ? `${measureSaid(l, units)}, ticked` : 'not yet'}
+                    {went !== undefined
+                      ? grams(went, units)
+                      : log.ticked.includes(l.key)
+                        ? `${measureSaid(l, units)}, ticked`
+                        : 'not yet'}
                   </td>
                   <td className="py-1">
                     {!log.ticked.includes(l.key) ? (
@@ -105,7 +109,8 @@ export function CheckView({
       </div>
       {open.length > 0 ? (
         <Notice weight="look" role="status">
-          {open.length === 1 ? 'One pile is' : `${open.length} piles are`} not weighed yet: the look waits for {open.length === 1 ? 'it' : 'them'}.
+          {open.length === 1 ? 'One pile is' : `${open.length} piles are`} not weighed yet: the look waits for{' '}
+          {open.length === 1 ? 'it' : 'them'}.
         </Notice>
       ) : had ? (
         <div className="flex flex-wrap items-center gap-3">

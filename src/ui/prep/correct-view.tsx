@@ -5,12 +5,32 @@ import type { Batch } from '@/core/batch/batch';
 import { amountSaid } from '@/core/batch/said';
 import { asTaken, type MeasuredWith } from '@/core/batch/taken';
 import { thicknessClass } from '@/core/batter/thickness';
-import { kindById, POUR_NOUNS, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf, THICKNESSES, type Thickness } from '@/core/formula/kinds';
+import {
+  kindById,
+  POUR_NOUNS,
+  POUR_WORDS,
+  RAIL_NAMES,
+  RAILS,
+  railOf,
+  sayRail,
+  schoolOf,
+  THICKNESSES,
+  type Thickness,
+} from '@/core/formula/kinds';
 import type { Standing } from '@/core/formula/ways';
 import { type AnalysableLine, numbersOf } from '@/core/numbers';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
-import { correction, leadsOut, leaveningWith, massOf, meansOf, paSOf, type Seen, wantedPour } from '@/core/prep/correct';
+import {
+  correction,
+  leadsOut,
+  leaveningWith,
+  massOf,
+  meansOf,
+  paSOf,
+  type Seen,
+  wantedPour,
+} from '@/core/prep/correct';
 import { grams } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 
@@ -67,20 +87,39 @@ export function CorrectView({
   const bowlG = bowl.trim() === '' ? inBowl : typedNumber(bowl);
   const cm = across.map((t) => typedNumber(t, 'cm')).filter((x) => x > 1 && x < 60);
   const portion = typedNumber(ml, 'ml');
-  const seen: Seen | null = way === 'look' ? (pour ? { by: 'look', pour } : null) : portion > 0 && cm.length > 0 ? { by: 'pour', ml: portion, cm } : null;
+  const seen: Seen | null =
+    way === 'look'
+      ? pour
+        ? { by: 'look', pour }
+        : null
+      : portion > 0 && cm.length > 0
+        ? { by: 'pour', ml: portion, cm }
+        : null;
   const paS = seen ? paSOf(seen) : null;
   const want = paS === null ? null : wantedPour(school, paS);
-  const means = meansOf(lines, find('milk-whole') ?? ingredient('milk-whole'), find('flour-all-purpose') ?? ingredient('flour-all-purpose'));
+  const means = meansOf(
+    lines,
+    find('milk-whole') ?? ingredient('milk-whole'),
+    find('flour-all-purpose') ?? ingredient('flour-all-purpose'),
+  );
   const wrong = Number.isNaN(bowlG) || bowlG < LEAST_BOWL_G;
-  const c = paS !== null && want !== null && !wrong ? correction(lines, { bowlG, seen: paS, want, standing, ...means, stepG }) : null;
+  const c =
+    paS !== null && want !== null && !wrong
+      ? correction(lines, { bowlG, seen: paS, want, standing, ...means, stepG })
+      : null;
   const done = entriesOf(log.entries, 'corrected').filter((e) => e.act.mix === mix);
   const now = numbersOf(lines, batch.kind, batch.school, { standing });
   const then =
     c === null
       ? null
-      : numbersOf([...lines, { use: 'batter', parts: [{ ingredient: c.ingredient, grams: (c.grams * made) / bowlG }] }], batch.kind, batch.school, {
-          standing,
-        });
+      : numbersOf(
+          [...lines, { use: 'batter', parts: [{ ingredient: c.ingredient, grams: (c.grams * made) / bowlG }] }],
+          batch.kind,
+          batch.school,
+          {
+            standing,
+          },
+        );
   const changes =
     then === null
       ? []
@@ -97,7 +136,12 @@ export function CorrectView({
   const first = c ? as(c.steps[0] ?? c.grams) : null;
   const whole = c ? as(c.grams) : null;
   const said =
-    c && own.trim() !== '' ? amountSaid(own.replace(/\bspoon(?:ful)?s?\b/i, 'tbsp'), c.ingredient, { onHandG: null, conventions: measured.conventions }) : null;
+    c && own.trim() !== ''
+      ? amountSaid(own.replace(/\bspoon(?:ful)?s?\b/i, 'tbsp'), c.ingredient, {
+          onHandG: null,
+          conventions: measured.conventions,
+        })
+      : null;
   const stir = (g: number): void => {
     if (!c || !seen) return;
     log.enter({
@@ -106,7 +150,10 @@ export function CorrectView({
       ingredientId: c.ingredient.id,
       grams: g,
       bowlG,
-      seen: seen.by === 'look' ? POUR_WORDS[seen.pour] : `${portion} ml lay ${(cm.reduce((a, x) => a + x, 0) / cm.length).toFixed(1)} cm across`,
+      seen:
+        seen.by === 'look'
+          ? POUR_WORDS[seen.pour]
+          : `${portion} ml lay ${(cm.reduce((a, x) => a + x, 0) / cm.length).toFixed(1)} cm across`,
     });
     setPour(null);
     setOwn('');
@@ -167,7 +214,8 @@ export function CorrectView({
             />
           ))}
           <p className="max-w-72 self-center text-sm text-soft">
-            A tenth in the width is a factor of two and a half in thickness: measure three, poured on a level plate or griddle.
+            A tenth in the width is a factor of two and a half in thickness: measure three, poured on a level plate or
+            griddle.
           </p>
         </div>
       )}
@@ -187,18 +235,22 @@ export function CorrectView({
         <p className="text-soft">{way === 'look' ? 'Tap how it leaves the ladle.' : 'Pour, and measure across.'}</p>
       ) : c === null ? (
         <p className="text-xl font-semibold text-herb">
-          ✓ {seen?.by === 'pour' ? `It ${POUR_WORDS[thicknessClass(paS)]}: ` : ''}near enough to {POUR_NOUNS[want]}. Leave it.
+          ✓ {seen?.by === 'pour' ? `It ${POUR_WORDS[thicknessClass(paS)]}: ` : ''}near enough to {POUR_NOUNS[want]}.
+          Leave it.
         </p>
       ) : (
         <div className="grid gap-2" role="status">
           <p className="text-xl">
             It {POUR_WORDS[thicknessClass(paS)]}; {kind.pieces} want {POUR_NOUNS[want]}.{' '}
-            {c.short ? 'More than a bowl takes; this goes part of the way: about' : 'About'} <strong>{whole?.measure}</strong> of{' '}
-            {kitchenName(c.ingredient).toLowerCase()} in all, in steps.
+            {c.short ? 'More than a bowl takes; this goes part of the way: about' : 'About'}{' '}
+            <strong>{whole?.measure}</strong> of {kitchenName(c.ingredient).toLowerCase()} in all, in steps.
           </p>
           <p className="text-[56px] leading-none font-bold">
             {first?.measure}
-            <span className="text-2xl font-normal text-soft"> of {kitchenName(c.ingredient).toLowerCase()} first, then look again</span>
+            <span className="text-2xl font-normal text-soft">
+              {' '}
+              of {kitchenName(c.ingredient).toLowerCase()} first, then look again
+            </span>
           </p>
           <div className="flex flex-wrap items-center gap-3">
             <Button look="now" size="work" className="min-h-16 text-xl" onClick={() => first && stir(first.grams)}>
@@ -222,7 +274,11 @@ export function CorrectView({
               value={own}
               onChange={(e) => setOwn(e.target.value.slice(0, 40))}
               error={said && !said.ok ? `That is no amount here: ${said.error}` : undefined}
-              hint={said?.ok ? `= ${grams(said.value)}${/\bspoon/i.test(own) ? ', a spoonful taken as a level tablespoon' : ''}` : ''}
+              hint={
+                said?.ok
+                  ? `= ${grams(said.value)}${/\bspoon/i.test(own) ? ', a spoonful taken as a level tablespoon' : ''}`
+                  : ''
+              }
               className="w-72"
               inputClass="!min-h-14 text-xl"
             />
@@ -232,8 +288,9 @@ export function CorrectView({
           </Form>
           {out.length > 0 ? (
             <Notice weight="look">
-              By the card’s amounts that leads out of the usual {out.map((r) => RAIL_NAMES[r].toLowerCase()).join(' and ')}: a cup that was mis-measured is
-              likelier. Look at what went in before it is thinned or thickened so far.
+              By the card’s amounts that leads out of the usual{' '}
+              {out.map((r) => RAIL_NAMES[r].toLowerCase()).join(' and ')}: a cup that was mis-measured is likelier. Look
+              at what went in before it is thinned or thickened so far.
             </Notice>
           ) : null}
           {lever ? (
@@ -244,8 +301,10 @@ export function CorrectView({
           ) : null}
           <p className="text-soft">
             {changes.length > 0 ? `With all of it: ${changes.join(', ')}. ` : ''}
-            {c.towards === 'thicker' ? 'Sprinkled over, a few turns, five minutes before the next look.' : 'A few turns, no more.'} An estimate: the bowl has
-            the last word.
+            {c.towards === 'thicker'
+              ? 'Sprinkled over, a few turns, five minutes before the next look.'
+              : 'A few turns, no more.'}{' '}
+            An estimate: the bowl has the last word.
           </p>
         </div>
       )}
@@ -256,7 +315,8 @@ export function CorrectView({
             return (
               <li key={e.id} className="flex flex-wrap items-center gap-3 border-t border-line py-1">
                 <span className="text-lg">
-                  {time.ofDay(e.at)}: <strong>{what ? asTaken(what, e.act.grams, measured).measure : grams(e.act.grams)}</strong> of{' '}
+                  {time.ofDay(e.at)}:{' '}
+                  <strong>{what ? asTaken(what, e.act.grams, measured).measure : grams(e.act.grams)}</strong> of{' '}
                   {what ? kitchenName(what).toLowerCase() : e.act.ingredientId}, as it {e.act.seen}
                 </span>
                 <Button className="min-h-11" onClick={() => log.tell({ do: 'strike', entryId: e.id })}>

@@ -51,23 +51,37 @@ export function JoinView({
   const all = parts.every(isReady);
   const begin = (): void => {
     refresh();
-    log.tell({ do: 'tap', tap: { id: crypto.randomUUID(), piece: mix, act: 'join', surface: '', slot: 0, at: Date.now() } });
+    log.tell({
+      do: 'tap',
+      tap: { id: crypto.randomUUID(), piece: mix, act: 'join', surface: '', slot: 0, at: Date.now() },
+    });
   };
   const stop = (): void => void log.enter({ what: 'mixed', mix, turns: Math.min(gone, 9999) });
   if (at !== null)
     return (
-      <section aria-label="Combining" className={`grid gap-4 rounded-plate bg-white p-4 ${enough ? 'ring-8 ring-berry' : ''}`}>
+      <section
+        aria-label="Combining"
+        className={`grid gap-4 rounded-plate bg-white p-4 ${enough ? 'ring-8 ring-berry' : ''}`}
+      >
         <p className="text-[72px] leading-none font-bold">
           {enough ? 'Stop.' : `${gone} of ${far.count}`}
           <span className="block text-2xl font-normal text-soft">
-            {enough ? `${far.count} ${far.unit}: ${far.words}.` : `${far.unit}, ${far.unit === 'turns' ? 'about one a second; ' : ''}${far.words}`}
+            {enough
+              ? `${far.count} ${far.unit}: ${far.words}.`
+              : `${far.unit}, ${far.unit === 'turns' ? 'about one a second; ' : ''}${far.words}`}
           </span>
         </p>
         <span className="sr-only" role="status">
           {enough ? 'Stop.' : `Count ${far.count} ${far.unit}`}
         </span>
         <div className="flex flex-wrap gap-3">
-          <Button look={enough ? 'now' : 'stop'} size="work" className="min-h-16 !px-8 text-xl" autoFocus onClick={stop}>
+          <Button
+            look={enough ? 'now' : 'stop'}
+            size="work"
+            className="min-h-16 !px-8 text-xl"
+            autoFocus
+            onClick={stop}
+          >
             {enough ? 'It is mixed: let it rest' : `Stop now, at ${gone}`}
           </Button>
         </div>
@@ -88,7 +102,9 @@ export function JoinView({
               }}
               className={`hold flex min-h-16 w-full items-center gap-4 px-3 text-left text-xl hover:bg-wash ${isReady(p) ? '!border-line !bg-enamel' : ''}`}
             >
-              <span className={`grid size-9 shrink-0 place-items-center rounded-lg border-[3px] border-rim ${isReady(p) ? 'bg-rim text-white' : 'bg-white'}`}>
+              <span
+                className={`grid size-9 shrink-0 place-items-center rounded-lg border-[3px] border-rim ${isReady(p) ? 'bg-rim text-white' : 'bg-white'}`}
+              >
                 {isReady(p) ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
               </span>
               <span>
@@ -108,7 +124,13 @@ export function JoinView({
       </ol>
       {waits ? <p className="text-lg font-semibold">{waits}</p> : null}
       <div>
-        <Button look={all && !waits ? 'now' : 'plain'} size="work" className="min-h-16 !px-8 text-xl" disabled={!all || waits !== ''} onClick={begin}>
+        <Button
+          look={all && !waits ? 'now' : 'plain'}
+          size="work"
+          className="min-h-16 !px-8 text-xl"
+          disabled={!all || waits !== ''}
+          onClick={begin}
+        >
           Combine: count
         </Button>
       </div>

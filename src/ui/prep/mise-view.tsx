@@ -44,7 +44,9 @@ function Changes({
           It then makes {p.pieces.to} instead of {p.pieces.from}.
         </p>
       ) : null}
-      {p.comes.length > 0 ? <p className="font-semibold text-berry">Brings {p.comes.join(', ').toLowerCase()}: say so to whoever eats.</p> : null}
+      {p.comes.length > 0 ? (
+        <p className="font-semibold text-berry">Brings {p.comes.join(', ').toLowerCase()}: say so to whoever eats.</p>
+      ) : null}
       {p.goes.length > 0 ? <p>No longer holds {p.goes.join(', ').toLowerCase()}.</p> : null}
       <div className="flex flex-wrap gap-3">
         <Button look="now" size="work" disabled={busy} onClick={onTake}>
@@ -116,9 +118,13 @@ export function MiseView({
             </span>
             <span className="min-w-0 [overflow-wrap:anywhere]">
               {t.name}
-              {t.measure ? <span className="font-normal whitespace-nowrap text-soft"> {measureSaid(t, units)} in all</span> : null}
+              {t.measure ? (
+                <span className="font-normal whitespace-nowrap text-soft"> {measureSaid(t, units)} in all</span>
+              ) : null}
               {t.note ? <span className="block text-base font-normal text-soft">{t.note}</span> : null}
-              {state === 'stand-in' ? <span className="font-normal text-soft">; with {t.instead || 'a stand-in'}</span> : null}
+              {state === 'stand-in' ? (
+                <span className="font-normal text-soft">; with {t.instead || 'a stand-in'}</span>
+              ) : null}
             </span>
           </Press>
           <Button
@@ -143,7 +149,10 @@ export function MiseView({
                 <p>Nothing does instead: plan something else.</p>
               )
             ) : begun ? (
-              <p>Some is weighed already: swap on the Bench for the next batch, or take what is weighed off the list first.</p>
+              <p>
+                Some is weighed already: swap on the Bench for the next batch, or take what is weighed off the list
+                first.
+              </p>
             ) : own.length === 0 ? (
               <p>No usual stand-in. Open the formula on the Bench and change it there.</p>
             ) : (
@@ -214,7 +223,11 @@ export function MiseView({
             {left.length === all.length ? 'All of it is here' : `The other ${left.length} are here`}
           </Button>
         ) : null}
-        <Button look={left.length === 0 && missing.length === 0 ? 'now' : 'plain'} size="work" onClick={() => log.enter({ what: 'mise-done' })}>
+        <Button
+          look={left.length === 0 && missing.length === 0 ? 'now' : 'plain'}
+          size="work"
+          onClick={() => log.enter({ what: 'mise-done' })}
+        >
           {missing.length > 0 ? `Weigh in, ${missing.length} missing` : 'To the weigh-in'}
         </Button>
       </div>
@@ -240,14 +253,23 @@ export function MiseView({
               setTool('');
             }}
           >
-            <Field label="Another tool" value={tool} maxLength={60} autoComplete="off" onChange={(e) => setTool(e.target.value)} className="min-w-48 flex-1" />
+            <Field
+              label="Another tool"
+              value={tool}
+              maxLength={60}
+              autoComplete="off"
+              onChange={(e) => setTool(e.target.value)}
+              className="min-w-48 flex-1"
+            />
             <Button type="submit" size="work" disabled={tool.trim() === ''}>
               Add it
             </Button>
           </Form>
         </div>
       </div>
-      <p className="text-sm text-soft">A stand-in changes what the batch holds: read its label for allergens before it is served.</p>
+      <p className="text-sm text-soft">
+        A stand-in changes what the batch holds: read its label for allergens before it is served.
+      </p>
     </section>
   );
 }

@@ -23,7 +23,8 @@ export function RealView({
 }) {
   const bowls = bowlLines(batch.sheet, mix).filter((l) => l.grams !== null);
   const stirred = batch.entries.some((e) => e.act.what === 'corrected' && e.act.mix === mix);
-  if (!(stirred || bowls.some((l) => weights[l.key] !== undefined)) || bowls.some((l) => !ticked.has(l.key))) return null;
+  if (!(stirred || bowls.some((l) => weights[l.key] !== undefined)) || bowls.some((l) => !ticked.has(l.key)))
+    return null;
   const { rails } = numbersOf(
     inTheBowl({ ...batch, weights }, mix, (id) => findIngredient(id, house.conventions.own)),
     batch.kind,

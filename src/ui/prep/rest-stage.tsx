@@ -40,7 +40,10 @@ export function RestStage({
   const { analysis, standing } = bowlOf(batch, ways, house.gear, find);
   const inBowl = inTheBowl(batch, mix, find);
   // in one bowl every piece came out of it; of several nobody has said which
-  const pouredG = mixesIn(batch.split) === 1 ? piecesFrom(log.taps).length * (batch.portionMl ?? 0) * (analysis.volume?.densityGPerMl ?? 1) : 0;
+  const pouredG =
+    mixesIn(batch.split) === 1
+      ? piecesFrom(log.taps).length * (batch.portionMl ?? 0) * (analysis.volume?.densityGPerMl ?? 1)
+      : 0;
   return (
     <>
       <RestView

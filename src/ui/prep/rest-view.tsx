@@ -31,7 +31,12 @@ export function RestView({
   readonly batterLife: Life;
   readonly fade: readonly FadePoint[];
   /** Whites are folded in: how, when they were (null: not yet), and whether before it rests. Null: there are none. */
-  readonly foam: { readonly steps: readonly string[]; readonly at: number | null; readonly beforeRest: boolean; readonly onFolded: () => void } | null;
+  readonly foam: {
+    readonly steps: readonly string[];
+    readonly at: number | null;
+    readonly beforeRest: boolean;
+    readonly onFolded: () => void;
+  } | null;
   /** What else is folded in after the rest. */
   readonly addIns: readonly string[];
   /** How one base is parted between two ends; empty: it is not. */
@@ -60,7 +65,12 @@ export function RestView({
         {left === null
           ? ''
           : `. About ${Math.round(100 * left)} % of its rise is left${rested || atEnd === null ? '' : `, ${Math.round(100 * atEnd)} % when it is rested`}`}
-        {good === null ? '' : good > now ? `. Good until ${time.ofDay(good)}` : '. Past its time: pour it soon, flatter, or combine another'}.
+        {good === null
+          ? ''
+          : good > now
+            ? `. Good until ${time.ofDay(good)}`
+            : '. Past its time: pour it soon, flatter, or combine another'}
+        .
       </p>
       {parting ? <p className="mt-1 text-xl font-semibold">{parting}</p> : null}
       {addIns.length > 0 ? (
@@ -70,13 +80,20 @@ export function RestView({
       ) : null}
       {foam === null ? null : foam.at === null ? (
         <div className="mt-3 grid gap-2">
-          <h2 className="text-2xl">{foam.beforeRest ? 'Before it rests' : rested ? 'Now' : 'When it has rested'}: the whites</h2>
+          <h2 className="text-2xl">
+            {foam.beforeRest ? 'Before it rests' : rested ? 'Now' : 'When it has rested'}: the whites
+          </h2>
           <ol className="list-inside list-decimal text-xl">
             {foam.steps.map((x) => (
               <li key={x}>{x}</li>
             ))}
           </ol>
-          <Button look={rested || foam.beforeRest ? 'now' : 'plain'} size="work" className="min-h-16 justify-self-start !px-8 text-xl" onClick={foam.onFolded}>
+          <Button
+            look={rested || foam.beforeRest ? 'now' : 'plain'}
+            size="work"
+            className="min-h-16 justify-self-start !px-8 text-xl"
+            onClick={foam.onFolded}
+          >
             They are folded in
           </Button>
         </div>
@@ -85,8 +102,14 @@ export function RestView({
           ✓ Whites folded in at {time.ofDay(foam.at)}: pour it by {time.ofDay(foam.at + (life.min ?? 0) * MIN)}.
         </p>
       )}
-      <p className="text-soft">{runs.why}; the rise that is left is an estimate. Covered; how long it may stand out of the cold the local food code says.</p>
-      <Link href={griddle} className={`${lookOf(rested && (foam === null || foam.at !== null) ? 'now' : 'plain', 'work')} mt-3 min-h-16 !px-8 text-xl`}>
+      <p className="text-soft">
+        {runs.why}; the rise that is left is an estimate. Covered; how long it may stand out of the cold the local food
+        code says.
+      </p>
+      <Link
+        href={griddle}
+        className={`${lookOf(rested && (foam === null || foam.at !== null) ? 'now' : 'plain', 'work')} mt-3 min-h-16 !px-8 text-xl`}
+      >
         To the griddle
       </Link>
     </section>

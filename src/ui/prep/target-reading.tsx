@@ -20,11 +20,22 @@ export interface Shown {
 }
 
 /** What is on the scale against what is wanted. @param before g the scale showed when the last thing was in */
-export function shownOf(typed: string, scale: Reading | null, before: number, target: number, tolerance: number): Shown {
+export function shownOf(
+  typed: string,
+  scale: Reading | null,
+  before: number,
+  target: number,
+  tolerance: number,
+): Shown {
   const shown = typed.trim() !== '' ? typedNumber(typed) : (scale?.grams ?? Number.NaN);
   const reading = shown - before;
   const none = Number.isNaN(reading);
-  return { shown, reading, stands: none ? null : standing(reading, target, tolerance), off: none ? null : reading - target };
+  return {
+    shown,
+    reading,
+    stands: none ? null : standing(reading, target, tolerance),
+    off: none ? null : reading - target,
+  };
 }
 
 /** A target in figures to be read across the kitchen, the reading beside it, and a bar for both. */
@@ -86,7 +97,11 @@ export function TargetReading({
             />
             <span className="text-2xl text-soft">g</span>
           </div>
-          <p id="stands" aria-live={typed.trim() !== '' || scale.reading?.stable ? 'polite' : 'off'} className="min-h-6 text-lg">
+          <p
+            id="stands"
+            aria-live={typed.trim() !== '' || scale.reading?.stable ? 'polite' : 'off'}
+            className="min-h-6 text-lg"
+          >
             {typed.trim() !== '' && Number.isNaN(now.shown)
               ? 'Write a number of grams.'
               : scale.reading?.over && typed.trim() === ''
@@ -101,7 +116,10 @@ export function TargetReading({
         </div>
       </div>
       <div aria-hidden className="relative h-6 overflow-hidden rounded-full border-2 border-rim bg-white">
-        <span className="absolute inset-y-0 left-0 bg-butter" style={{ width: `${Number.isNaN(reading) ? 0 : at(reading)}%` }} />
+        <span
+          className="absolute inset-y-0 left-0 bg-butter"
+          style={{ width: `${Number.isNaN(reading) ? 0 : at(reading)}%` }}
+        />
         <span
           className="absolute inset-y-0 border-x-2 border-herb"
           style={{ left: `${at(target - tolerance)}%`, width: `${at(target + tolerance) - at(target - tolerance)}%` }}

@@ -106,8 +106,13 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
   const bowls = bowlLines(batch.sheet, mix);
   const inBowl = bowls.some((l) => l.key === line.key);
   // what is ticked without a weight went in as the sheet says
-  const went = Object.fromEntries(bowls.flatMap((l) => (done.ticked.has(l.key) ? [[l.key, done.weights[l.key] ?? l.grams ?? 0]] : [])));
-  const over = stands === 'over' && inBowl && weighed ? rebalance(bowls, { ...went, [line.key]: reading }, batch.kind, find) : null;
+  const went = Object.fromEntries(
+    bowls.flatMap((l) => (done.ticked.has(l.key) ? [[l.key, done.weights[l.key] ?? l.grams ?? 0]] : [])),
+  );
+  const over =
+    stands === 'over' && inBowl && weighed
+      ? rebalance(bowls, { ...went, [line.key]: reading }, batch.kind, find)
+      : null;
   const keep = async (): Promise<void> => {
     isIn();
     setBack(null);
@@ -115,7 +120,9 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
       async (): Promise<{ readonly ok: true } | Refused> =>
         (await done.settle())
           ? anew({ batchId: batch.id, mix })
-          : refuse('What was weighed has not reached the records yet: the rest is worked anew when it has. Ask again then.'),
+          : refuse(
+              'What was weighed has not reached the records yet: the rest is worked anew when it has. Ask again then.',
+            ),
     );
     if (a?.ok) onChanged();
   };
@@ -125,7 +132,9 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
     setBack(null);
     const a = await asking.ask(
       async (): Promise<{ readonly ok: true } | Refused> =>
-        (await done.settle()) ? anew({ batchId: batch.id, mix, how }) : refuse('What was weighed has not reached the records yet. Ask again then.'),
+        (await done.settle())
+          ? anew({ batchId: batch.id, mix, how })
+          : refuse('What was weighed has not reached the records yet. Ask again then.'),
     );
     if (a?.ok) onChanged();
   };
@@ -210,7 +219,11 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           onClick={() => next()}
         >
           <Check size={24} aria-hidden />
-          {sure && off !== null ? `Go on, ${sayWeight(Math.abs(off))} ${off < 0 ? 'short' : 'over'}` : weighed ? 'That is in: next' : 'Done: next'}
+          {sure && off !== null
+            ? `Go on, ${sayWeight(Math.abs(off))} ${off < 0 ? 'short' : 'over'}`
+            : weighed
+              ? 'That is in: next'
+              : 'Done: next'}
         </Button>
         {last ? (
           <Button size="work" onClick={() => setBack(last.key)}>
@@ -225,7 +238,12 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
         ) : null}
       </div>
       <div className="flex flex-wrap gap-x-6 gap-y-2">
-        <Switch size="work" label="one bowl on the scale, adding up" on={adds !== null} onSwitch={(on) => addUp(on ? 0 : null)} />
+        <Switch
+          size="work"
+          label="one bowl on the scale, adding up"
+          on={adds !== null}
+          onSwitch={(on) => addUp(on ? 0 : null)}
+        />
         {adds === null ? null : (
           <Button className="min-h-11" onClick={() => addUp(0)}>
             The scale is tared: it shows nothing again
@@ -274,7 +292,9 @@ function TooLittle({
 }) {
   const changes = lines.flatMap((l) => {
     const g = anew.grams.get(l.key);
-    return g === undefined || l.grams === null ? [] : [`${bareName(l).toLowerCase()} ${sayWeight(l.grams)} → ${sayWeight(g)}`];
+    return g === undefined || l.grams === null
+      ? []
+      : [`${bareName(l).toLowerCase()} ${sayWeight(l.grams)} → ${sayWeight(g)}`];
   });
   const fewer = pieces === null ? null : Math.max(1, Math.floor(pieces * (1 - (1 - share) / mixes) + 1e-6));
   return (
@@ -341,11 +361,15 @@ function OverPour({
   });
   const { volume, tally } = over.anew;
   const pieces = portionMl && volume ? piecesOf(pouredG(tally), volume.densityGPerMl, portionMl).pieces : null;
-  const atTheEnd = lines.filter((l) => l.mostG !== undefined && (over.grams.get(l.key) ?? l.grams ?? 0) >= l.mostG - 0.5).map((l) => l.name);
+  const atTheEnd = lines
+    .filter((l) => l.mostG !== undefined && (over.grams.get(l.key) ?? l.grams ?? 0) >= l.mostG - 0.5)
+    .map((l) => l.name);
   return (
     <section aria-label="Too much" className="grid gap-3 rounded-plate border-4 border-rim bg-white p-4">
       <h3 className="text-2xl">{sayWeight(by)} too much</h3>
-      <p className="text-lg">Take {sayWeight(by)} out again (from a clean spoon, and not from what has touched egg or milk), or keep it:</p>
+      <p className="text-lg">
+        Take {sayWeight(by)} out again (from a clean spoon, and not from what has touched egg or milk), or keep it:
+      </p>
       {changes.length > 0 ? (
         <>
           <ul className="grid gap-x-8 text-lg sm:grid-cols-2">

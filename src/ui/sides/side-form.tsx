@@ -39,7 +39,9 @@ export function SideForm({
     const i = find(id);
     return i ? writtenAs(i, house.conventions) : '';
   };
-  const [typed, change, sent] = useCopied<SideTyped>(side ? `side:${side.id}:${side.revision ?? 1}` : 'side:new', () => sideTyped(side, nameOf));
+  const [typed, change, sent] = useCopied<SideTyped>(side ? `side:${side.id}:${side.revision ?? 1}` : 'side:new', () =>
+    sideTyped(side, nameOf),
+  );
   const asking = useAsking();
   const revised = useRevised(
     side?.revision ?? 1,
@@ -51,7 +53,8 @@ export function SideForm({
     asking.touched();
     change(part);
   };
-  const put = (n: number, part: Partial<SideTyped['parts'][number]>): void => set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
+  const put = (n: number, part: Partial<SideTyped['parts'][number]>): void =>
+    set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
 
   const { rows, named, whole, serving, errors: bad, parts } = readSide(typed, house.conventions);
   const shares = whole ? partsOf({ by: typed.by, parts }, find).parts : [];
@@ -88,7 +91,16 @@ export function SideForm({
     if (!a?.ok) return false;
     const { name, by, parts, servingG, method } = side;
     toastUndo(`“${name}” is deleted; batches that had it keep it`, async () => {
-      const back = await keep({ id: null, name, by, parts, servingG, method, seen: null, requestId: crypto.randomUUID() });
+      const back = await keep({
+        id: null,
+        name,
+        by,
+        parts,
+        servingG,
+        method,
+        seen: null,
+        requestId: crypto.randomUUID(),
+      });
       if (back.ok) router.push(`/sides/${back.id}`);
       else toast(back.message);
     });
@@ -98,7 +110,13 @@ export function SideForm({
   return (
     <Form noValidate className="grid max-w-4xl gap-4" act={submit}>
       <div className="flex flex-wrap items-start gap-4">
-        <Field label="Name" value={typed.name} onChange={(e) => set({ name: e.target.value })} error={errors.name} className="w-96 max-w-full" />
+        <Field
+          label="Name"
+          value={typed.name}
+          onChange={(e) => set({ name: e.target.value })}
+          error={errors.name}
+          className="w-96 max-w-full"
+        />
         <Field
           label="One person has"
           unit="g"
@@ -148,7 +166,11 @@ export function SideForm({
                 {share ? (
                   <>
                     {percent(100 * share.byWeight)} by weight, {percent(100 * share.byVolume)} by volume
-                    {serving > 0 ? <span className="text-soft">; {grams(serving * TRIED_PEOPLE * share.byWeight, house.units)} for ten</span> : null}
+                    {serving > 0 ? (
+                      <span className="text-soft">
+                        ; {grams(serving * TRIED_PEOPLE * share.byWeight, house.units)} for ten
+                      </span>
+                    ) : null}
                   </>
                 ) : null}
               </p>
@@ -170,11 +192,21 @@ export function SideForm({
             {errors.parts}
           </p>
         ) : null}
-        <Button className="justify-self-start" disabled={typed.parts.length >= MOST_PARTS} onClick={() => set({ parts: [...typed.parts, BLANK_PART] })}>
+        <Button
+          className="justify-self-start"
+          disabled={typed.parts.length >= MOST_PARTS}
+          onClick={() => set({ parts: [...typed.parts, BLANK_PART] })}
+        >
           One more part
         </Button>
       </section>
-      <TextField label="How it is made" rows={3} value={typed.method} onChange={(e) => set({ method: e.target.value })} error={errors.method} />
+      <TextField
+        label="How it is made"
+        rows={3}
+        value={typed.method}
+        onChange={(e) => set({ method: e.target.value })}
+        error={errors.method}
+      />
       {sideCautions(named.flatMap((p) => (p.ingredient ? [p.ingredient] : []))).map((c) => (
         <Notice key={c} weight="note">
           {c}
@@ -186,7 +218,15 @@ export function SideForm({
         <Button look="now" size="work" type="submit" disabled={busy}>
           {busy ? 'Keeping' : 'Keep it'}
         </Button>
-        {side ? <DeleteButton name={`“${side.name}”`} says="Batches that had it keep it." busy={busy} refusal={asking.refusal} onDelete={remove} /> : null}
+        {side ? (
+          <DeleteButton
+            name={`“${side.name}”`}
+            says="Batches that had it keep it."
+            busy={busy}
+            refusal={asking.refusal}
+            onDelete={remove}
+          />
+        ) : null}
       </div>
     </Form>
   );

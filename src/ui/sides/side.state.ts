@@ -42,7 +42,9 @@ export function readSide(typed: SideTyped, house: KitchenConventions): SideRead 
   const serving = typedNumber(typed.serving);
   const errors: Record<string, string> = {};
   rows.forEach((p, n) => {
-    if (!named[n]?.ingredient) errors[`parts.${n}.ingredientId`] = p.name.trim() === '' ? 'Write what it is.' : 'Not in the pantry, or more than one thing.';
+    if (!named[n]?.ingredient)
+      errors[`parts.${n}.ingredientId`] =
+        p.name.trim() === '' ? 'Write what it is.' : 'Not in the pantry, or more than one thing.';
     if (!((named[n]?.parts ?? 0) > 0)) errors[`parts.${n}.parts`] = 'Write a number.';
   });
   if (Number.isNaN(serving)) errors.servingG = 'Write a number of grams.';

@@ -64,7 +64,9 @@ export function Doors({ empty, demo, first, look, clear }: Props) {
             <ClipboardPaste size={22} aria-hidden />
             Paste or drop a card
           </span>
-          <span className="text-[15px]">In cups or in grams, as it is: it is weighed, balanced and ready to scale.</span>
+          <span className="text-[15px]">
+            In cups or in grams, as it is: it is weighed, balanced and ready to scale.
+          </span>
         </Link>
         <Link href="/formulas/new?from=nothing" className={DOOR}>
           <span className="flex items-center gap-2 font-sign text-xl font-extrabold text-rim">
@@ -94,7 +96,8 @@ export function Doors({ empty, demo, first, look, clear }: Props) {
       ) : null}
       <Dialog open={clearing} onOpen={setClearing} title="Clear the demo kitchen?">
         <p className="mb-3">
-          All formulas, batches, stock and mixes in it go, yours too. A backup is kept first, under House, Records. How the house is set stays.
+          All formulas, batches, stock and mixes in it go, yours too. A backup is kept first, under House, Records. How
+          the house is set stays.
         </p>
         <div className="mb-3 empty:hidden">
           <Refusal text={asking.refusal} />

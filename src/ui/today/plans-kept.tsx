@@ -38,7 +38,10 @@ export function PlansKept({
           <li key={p.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-plate bg-white px-4 py-3">
             <div className="min-w-48 flex-1">
               <h3 className="truncate text-xl">{p.name}</h3>
-              <p className="text-sm text-soft">{p.serveAt ? `served ${sayMoment(p.serveAt.getTime(), Date.now(), units)}` : 'no time said yet'}; not begun</p>
+              <p className="text-sm text-soft">
+                {p.serveAt ? `served ${sayMoment(p.serveAt.getTime(), Date.now(), units)}` : 'no time said yet'}; not
+                begun
+              </p>
             </div>
             <DeleteButton
               bare

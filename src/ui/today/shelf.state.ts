@@ -16,11 +16,26 @@ export interface ShelfAsked {
   readonly away: boolean;
 }
 
-export const NOTHING_ASKED: ShelfAsked = { find: '', kind: '', flour: '', liquid: '', without: '', verdict: '', use: false, away: false };
+export const NOTHING_ASKED: ShelfAsked = {
+  find: '',
+  kind: '',
+  flour: '',
+  liquid: '',
+  without: '',
+  verdict: '',
+  use: false,
+  away: false,
+};
 /** The address of what is asked. @param after where the page before ended */
 export function shelfAddress(a: ShelfAsked, after: string | null = null): string {
   const q = new URLSearchParams(
-    Object.entries({ ...a, find: a.find.trim(), use: a.use ? 'up' : '', away: a.away ? 'yes' : '', after: after ?? '' }).filter(([, v]) => v !== ''),
+    Object.entries({
+      ...a,
+      find: a.find.trim(),
+      use: a.use ? 'up' : '',
+      away: a.away ? 'yes' : '',
+      after: after ?? '',
+    }).filter(([, v]) => v !== ''),
   );
   return q.size > 0 ? `/?${q}` : '/';
 }

@@ -119,14 +119,17 @@ export function Shelf({ asked, rows, next, later, mains, acts }: Props) {
           'any allergen is fine',
           ALLERGENS.map((a) => [a, allergenName(a)]),
         )}
-        {choice('verdict', 'Last time', 'any verdict', [...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const), ['none', 'not made yet']])}
+        {choice('verdict', 'Last time', 'any verdict', [
+          ...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const),
+          ['none', 'not made yet'],
+        ])}
         <Switch label="uses up what is near its date" on={now.use} onSwitch={(use) => go({ use })} />
         <Switch label="archived" on={now.away} onSwitch={(away) => go({ away })} />
       </div>
       {asked.without === '' ? null : (
         <p className="mb-3 text-soft">
-          Formulas in which everything is known and nothing is noted to hold {allergenName(asked.without)}. Packets change: read them, and see the formula’s own
-          notice.
+          Formulas in which everything is known and nothing is noted to hold {allergenName(asked.without)}. Packets
+          change: read them, and see the formula’s own notice.
         </p>
       )}
       {rows.length === 0 ? (
@@ -186,7 +189,10 @@ function Label({ row, acts, archived }: { readonly row: Row; readonly acts: Form
             {kind.schools.length > 1 ? `, ${schoolOf(kind, row.school).name}` : ''}
           </p>
           <h3 className="mt-1 text-[21px] leading-[1.05] [overflow-wrap:anywhere]">
-            <Link href={`/formulas/${row.id}`} className="rounded after:absolute after:inset-0 after:rounded-plate after:content-['']">
+            <Link
+              href={`/formulas/${row.id}`}
+              className="rounded after:absolute after:inset-0 after:rounded-plate after:content-['']"
+            >
               {row.name}
             </Link>
           </h3>
@@ -223,7 +229,10 @@ function Label({ row, acts, archived }: { readonly row: Row; readonly acts: Form
           <strong>Next time:</strong> {row.nextTime}
         </p>
       ) : null}
-      <form action={`/formulas/${row.id}/plan`} className="relative z-10 mt-auto flex items-center justify-end gap-1.5 pt-3">
+      <form
+        action={`/formulas/${row.id}/plan`}
+        className="relative z-10 mt-auto flex items-center justify-end gap-1.5 pt-3"
+      >
         <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
           {pan ? 'Make' : 'Make for'}
         </label>
@@ -240,7 +249,13 @@ function Label({ row, acts, archived }: { readonly row: Row; readonly acts: Form
         {pan ? (
           <span className="text-sm text-soft">x the recipe</span>
         ) : (
-          <select autoComplete="off" name="by" aria-label="Pieces or people" className="hold min-h-11 px-1 text-[15px]" defaultValue="pieces">
+          <select
+            autoComplete="off"
+            name="by"
+            aria-label="Pieces or people"
+            className="hold min-h-11 px-1 text-[15px]"
+            defaultValue="pieces"
+          >
             <option value="pieces">pieces</option>
             <option value="people">people</option>
           </select>

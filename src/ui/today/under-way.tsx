@@ -69,11 +69,18 @@ export function UnderWay({
                 <p className="text-sm text-soft">
                   {b.piecesPlanned ? `${counted(b.piecesPlanned, 'pieces')}, ` : ''}begun {when(b.startedAt, units)}
                   {weigh ? `, ${next.left} to weigh` : ''}
-                  {b.timeline ? `; ${b.timeline.anchor === 'first' ? 'first plates' : 'last plate'} ${when(new Date(b.timeline.at), units)}` : ''}
+                  {b.timeline
+                    ? `; ${b.timeline.anchor === 'first' ? 'first plates' : 'last plate'} ${when(new Date(b.timeline.at), units)}`
+                    : ''}
                 </p>
-                {steps[b.id]?.length ? <p className="text-[15px]">{stepsInWords(steps[b.id] ?? [], Date.now(), units)}</p> : null}
+                {steps[b.id]?.length ? (
+                  <p className="text-[15px]">{stepsInWords(steps[b.id] ?? [], Date.now(), units)}</p>
+                ) : null}
               </div>
-              <Link href={`/batches/${b.id}/${to}`} className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}>
+              <Link
+                href={`/batches/${b.id}/${to}`}
+                className={`${lookOf('now', 'work')} max-w-full !whitespace-normal`}
+              >
                 {weigh ? weighWords(next.line, units) : says}
                 <ArrowRight size={20} aria-hidden className="shrink-0" />
               </Link>

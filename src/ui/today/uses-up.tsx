@@ -16,7 +16,15 @@ const ALL = 0.98;
 const MOST_NEEDS = 6;
 
 /** Formulas that use up what is on hand: how far each goes, what it gives, and what else it takes. */
-export function UsesUpView({ found, units, isEgg }: { readonly found: readonly Found[]; readonly units: Units; readonly isEgg: (id: string) => boolean }) {
+export function UsesUpView({
+  found,
+  units,
+  isEgg,
+}: {
+  readonly found: readonly Found[];
+  readonly units: Units;
+  readonly isEgg: (id: string) => boolean;
+}) {
   const much = (t: OnHand, g: number): string => {
     const piece = t.ingredient.piece;
     if (!piece || !isEgg(t.ingredient.id)) return grams(g, units);
@@ -25,7 +33,9 @@ export function UsesUpView({ found, units, isEgg }: { readonly found: readonly F
   const uses = (t: OnHand, g: number): string => {
     const name = kitchenName(t.ingredient).toLowerCase();
     const what = isEgg(t.ingredient.id) ? 'eggs' : `of ${name}`;
-    return g >= ALL * t.grams ? `all ${much(t, t.grams)} ${what}` : `${much(t, g)} of ${much(t, t.grams)} ${what.replace(/^of /, '')}`;
+    return g >= ALL * t.grams
+      ? `all ${much(t, t.grams)} ${what}`
+      : `${much(t, g)} of ${much(t, t.grams)} ${what.replace(/^of /, '')}`;
   };
   return (
     <section aria-label="What uses it up">
@@ -50,7 +60,10 @@ export function UsesUpView({ found, units, isEgg }: { readonly found: readonly F
               <p>Uses {u.uses.map((x) => uses(x.thing, x.grams)).join(', ')}.</p>
               <p className="font-semibold">
                 Gives{' '}
-                {u.pieces !== null && u.portionMl ? `${counted(u.pieces, kind.pieces)} of ${millilitres(u.portionMl)}` : `${grams(u.massG, units)} of batter`}.
+                {u.pieces !== null && u.portionMl
+                  ? `${counted(u.pieces, kind.pieces)} of ${millilitres(u.portionMl)}`
+                  : `${grams(u.massG, units)} of batter`}
+                .
               </p>
               <p className="text-soft">
                 {u.needs.length === 0
@@ -59,7 +72,9 @@ export function UsesUpView({ found, units, isEgg }: { readonly found: readonly F
                       .slice(0, MOST_NEEDS)
                       .map((n) => `${n.name} ${grams(n.grams, units)}`)
                       .join(', ')}${u.needs.length > MOST_NEEDS ? `, and ${u.needs.length - MOST_NEEDS} more` : ''}.`}
-                {u.unread.length > 0 ? ` Not read yet, and not counted: ${u.unread.map((t) => `“${t}”`).join(', ')}.` : null}
+                {u.unread.length > 0
+                  ? ` Not read yet, and not counted: ${u.unread.map((t) => `“${t}”`).join(', ')}.`
+                  : null}
               </p>
               <div className="mt-1 flex flex-wrap gap-2">
                 <Link href={plan} className={lookOf('plain')}>

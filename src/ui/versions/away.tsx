@@ -6,7 +6,15 @@ import { Notice } from '../kit/notice';
 import type { FormulaActs } from './formula-menu';
 
 /** A formula that was archived or deleted, still reached from the log or by its address: it says so, and comes back. */
-export function Away({ id, deleted, put }: { readonly id: string; readonly deleted: boolean; readonly put: FormulaActs['put'] }) {
+export function Away({
+  id,
+  deleted,
+  put,
+}: {
+  readonly id: string;
+  readonly deleted: boolean;
+  readonly put: FormulaActs['put'];
+}) {
   const router = useRouter();
   const asking = useAsking();
   const back = async (): Promise<void> => {
@@ -17,7 +25,9 @@ export function Away({ id, deleted, put }: { readonly id: string; readonly delet
     <div className="mb-3 grid gap-2">
       <Notice weight="look">
         <span className="flex flex-wrap items-center gap-3">
-          {deleted ? 'This formula was deleted; it stands here for the log.' : 'This formula is archived: Today does not list it.'}
+          {deleted
+            ? 'This formula was deleted; it stands here for the log.'
+            : 'This formula is archived: Today does not list it.'}
           <Button disabled={asking.busy} onClick={() => void back()}>
             Bring it back
           </Button>

@@ -87,7 +87,9 @@ function OneEnd({ house, a, b, end }: Sides & { readonly end: EndId }) {
                 <th className="py-1 pr-3 text-left font-semibold">{RAIL_NAMES[rail]}</th>
                 <td className="py-1 pr-3">{m ? say(m.tested) : 'no flour'}</td>
                 <td className="py-1 pr-3">{n ? say(n.tested) : 'no flour'}</td>
-                <td className="py-1 text-right">{d === null || !moved ? '' : `${d > 0 ? '+' : '−'}${say(Math.abs(d))}`}</td>
+                <td className="py-1 text-right">
+                  {d === null || !moved ? '' : `${d > 0 ? '+' : '−'}${say(Math.abs(d))}`}
+                </td>
               </tr>
             );
           })}
@@ -120,7 +122,8 @@ const Head = ({ children }: { readonly children: string }) => (
 function LineRow({ pair: { a, b, change }, units }: { readonly pair: LinePair; readonly units: Units }) {
   const d = a?.grams != null && b?.grams != null ? b.grams - a.grams : null;
   const name = (b ?? a)?.ingredient?.name.replace(/\s*\([^)]*\)/g, '') ?? (b ?? a)?.text ?? '';
-  const cell = (l: typeof a) => (l ? `${l.text}${l.grams === null || /^[\d.]+ g\b/.test(l.text) ? '' : `, ${grams(l.grams, units)}`}` : '–');
+  const cell = (l: typeof a) =>
+    l ? `${l.text}${l.grams === null || /^[\d.]+ g\b/.test(l.text) ? '' : `, ${grams(l.grams, units)}`}` : '–';
   return (
     <tr className={`border-b border-line align-top ${change === 'same' ? 'text-soft' : ''}`}>
       <th className="max-w-40 py-1 pr-3 text-left font-semibold [overflow-wrap:anywhere]">{name}</th>
@@ -150,7 +153,9 @@ function besides(a: Formula, b: Formula, end: EndId): readonly string[] {
   return [
     ...(a.name === b.name ? [] : [`called ${b.name}`]),
     ...(kindOf(a) === kindOf(b) ? [] : [`meant as ${kindOf(b)}, was ${kindOf(a)}`]),
-    ...(JSON.stringify([a.conventions, a.ways]) === JSON.stringify([b.conventions, b.ways]) ? [] : ['measured or mixed otherwise']),
+    ...(JSON.stringify([a.conventions, a.ways]) === JSON.stringify([b.conventions, b.ways])
+      ? []
+      : ['measured or mixed otherwise']),
     ...(a.portionMl === b.portionMl ? [] : [`portion ${b.portionMl === null ? 'as usual' : `${b.portionMl} ml`}`]),
     ...(a.cardNotes === b.cardNotes ? [] : ['the text around the card']),
   ];

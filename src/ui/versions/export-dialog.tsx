@@ -38,7 +38,11 @@ export function ExportDialog({
   const [error, setError] = useState<string | null>(null);
   const times = typedNumber(typed);
   const wrong = times > 0 && times <= MOST_TIMES ? undefined : 'A number above 0, at most 1,000.';
-  const query = new URLSearchParams({ format, ...(number !== null && { version: String(number) }), ...(times !== 1 && { times: String(times) }) });
+  const query = new URLSearchParams({
+    format,
+    ...(number !== null && { version: String(number) }),
+    ...(times !== 1 && { times: String(times) }),
+  });
   const to = `/formulas/${id}/export?${query}`;
   const copy = async (): Promise<void> => {
     setError(null);
@@ -55,8 +59,8 @@ export function ExportDialog({
     <Dialog open={open} onOpen={onOpen} title={`Export ${name}`}>
       <div className="grid gap-3">
         <p>
-          {number === null ? 'The newest version.' : `Version ${number}.`} Lines as they are written, with grams and ratios where the format has a place for
-          them.
+          {number === null ? 'The newest version.' : `Version ${number}.`} Lines as they are written, with grams and
+          ratios where the format has a place for them.
         </p>
         <Choice label="Format" value={format} options={FORMATS} onChange={setFormat} />
         <Field

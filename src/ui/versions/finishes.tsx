@@ -4,7 +4,15 @@ import type { EndId } from '@/core/formula/formula';
 import { Taps } from '../kit/choice';
 
 /** Of two finishes the one that is looked at. */
-export function Finishes({ names, a, b }: { readonly names: Readonly<Record<EndId, string>>; readonly a: ReactNode; readonly b: ReactNode }) {
+export function Finishes({
+  names,
+  a,
+  b,
+}: {
+  readonly names: Readonly<Record<EndId, string>>;
+  readonly a: ReactNode;
+  readonly b: ReactNode;
+}) {
   const [end, setEnd] = useState<EndId>('a');
   return (
     <>

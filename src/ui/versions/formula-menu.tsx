@@ -11,7 +11,9 @@ import { ExportDialog } from './export-dialog';
 
 /** What the server does with a whole formula. */
 export interface FormulaActs {
-  readonly copy: (input: unknown) => Promise<{ readonly ok: true; readonly saved: { readonly formulaId: string } } | Refused>;
+  readonly copy: (
+    input: unknown,
+  ) => Promise<{ readonly ok: true; readonly saved: { readonly formulaId: string } } | Refused>;
   readonly put: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }
 
@@ -74,12 +76,18 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
       />
       <ExportDialog id={id} name={name} number={number} open={exporting} onOpen={setExporting} />
       <Dialog open={deleting} onOpen={setDeleting} title={`Delete ${name}?`}>
-        <p className="mb-3">All its versions go. What was made of it stays in the log. To have it out of the way, archive it.</p>
+        <p className="mb-3">
+          All its versions go. What was made of it stays in the log. To have it out of the way, archive it.
+        </p>
         <div className="mb-3 empty:hidden">
           <Refusal text={asking.refusal} />
         </div>
         <div className="flex gap-2">
-          <Button look="stop" disabled={asking.busy} onClick={() => void put({ deleted: true }, `${name} is deleted`, { deleted: false })}>
+          <Button
+            look="stop"
+            disabled={asking.busy}
+            onClick={() => void put({ deleted: true }, `${name} is deleted`, { deleted: false })}
+          >
             Delete it
           </Button>
           <Button onClick={() => setDeleting(false)}>Keep it</Button>

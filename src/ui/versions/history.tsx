@@ -31,10 +31,16 @@ const NONE = 'none';
 export function History({ formulaId, versions, older, others, source, a, b }: Props) {
   const router = useRouter();
   const compare = (x: string | null, y: string | null): void =>
-    router.push(`/formulas/${formulaId}/history?${new URLSearchParams({ ...(x ? { a: x } : {}), ...(y ? { b: y } : {}) }).toString()}`, { scroll: false });
+    router.push(
+      `/formulas/${formulaId}/history?${new URLSearchParams({ ...(x ? { a: x } : {}), ...(y ? { b: y } : {}) }).toString()}`,
+      { scroll: false },
+    );
   const options = [
     { value: NONE, label: 'pick one' },
-    ...versions.map((v) => ({ value: String(v.number), label: `version ${v.number}${v.note ? `: ${v.note.slice(0, 40)}` : ''}` })),
+    ...versions.map((v) => ({
+      value: String(v.number),
+      label: `version ${v.number}${v.note ? `: ${v.note.slice(0, 40)}` : ''}`,
+    })),
     ...(source && !others.some((o) => o.id === source.formulaId && o.number === source.number)
       ? [{ value: `${source.formulaId}:${source.number}`, label: `${source.name}, version ${source.number}` }]
       : []),
@@ -55,7 +61,9 @@ export function History({ formulaId, versions, older, others, source, a, b }: Pr
               <div className="flex items-baseline gap-2">
                 <strong className="text-lg">{v.number}</strong>
                 <span className="text-[15px] text-soft">{v.at}</span>
-                {v.basedOn !== null && v.basedOn !== v.number - 1 ? <span className="text-sm text-soft">from version {v.basedOn}</span> : null}
+                {v.basedOn !== null && v.basedOn !== v.number - 1 ? (
+                  <span className="text-sm text-soft">from version {v.basedOn}</span>
+                ) : null}
                 {i === 0 ? <span className="ml-auto text-sm text-soft">newest</span> : null}
               </div>
               <p className="[overflow-wrap:anywhere]">{v.note || <span className="text-soft">no note</span>}</p>
@@ -68,7 +76,10 @@ export function History({ formulaId, versions, older, others, source, a, b }: Pr
                   Open
                 </Link>
                 {before ? (
-                  <Press className={`${lookOf('bare')} !min-h-9 !px-2`} onClick={() => compare(String(before.number), String(v.number))}>
+                  <Press
+                    className={`${lookOf('bare')} !min-h-9 !px-2`}
+                    onClick={() => compare(String(before.number), String(v.number))}
+                  >
                     What changed since {before.number}
                   </Press>
                 ) : null}
@@ -80,7 +91,10 @@ export function History({ formulaId, versions, older, others, source, a, b }: Pr
       {source && older === null ? (
         <p className="text-[15px]">
           Begun as a copy of{' '}
-          <Link className="font-semibold text-rim underline" href={`/formulas/${source.formulaId}?version=${source.number}`}>
+          <Link
+            className="font-semibold text-rim underline"
+            href={`/formulas/${source.formulaId}?version=${source.number}`}
+          >
             {source.name}, version {source.number}
           </Link>
           .

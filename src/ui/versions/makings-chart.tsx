@@ -11,7 +11,12 @@ export default function MakingsChart({
   points,
   by,
 }: {
-  readonly points: readonly { readonly id: string; readonly label: string; readonly value: number | null; readonly score: number | null }[];
+  readonly points: readonly {
+    readonly id: string;
+    readonly label: string;
+    readonly value: number | null;
+    readonly score: number | null;
+  }[];
   readonly by: Charted;
 }) {
   const held = points.some((p) => p.score !== null);
@@ -20,7 +25,11 @@ export default function MakingsChart({
     <div className="h-44 w-full max-w-2xl rounded-plate bg-white p-2" aria-hidden="true">
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 520, height: 165 }}>
         <LineChart
-          data={points.map((p) => ({ ...p, value: p.value === null ? null : Math.round(10 * p.value) / 10, name: p.label }))}
+          data={points.map((p) => ({
+            ...p,
+            value: p.value === null ? null : Math.round(10 * p.value) / 10,
+            name: p.label,
+          }))}
           margin={{ top: 8, right: 18, bottom: 4, left: 8 }}
           accessibilityLayer={false}
         >
@@ -37,10 +46,27 @@ export default function MakingsChart({
               stroke="var(--color-soft)"
             />
           ) : (
-            <YAxis yAxisId="value" width={64} unit={` ${unit}`} domain={['auto', 'auto']} tickCount={4} tick={TICK} stroke="var(--color-soft)" />
+            <YAxis
+              yAxisId="value"
+              width={64}
+              unit={` ${unit}`}
+              domain={['auto', 'auto']}
+              tickCount={4}
+              tick={TICK}
+              stroke="var(--color-soft)"
+            />
           )}
           {held ? (
-            <YAxis yAxisId="target" orientation="right" width={58} domain={[0, 100]} ticks={[0, 50, 100]} unit=" %" tick={TICK} stroke="var(--color-soft)" />
+            <YAxis
+              yAxisId="target"
+              orientation="right"
+              width={58}
+              domain={[0, 100]}
+              ticks={[0, 50, 100]}
+              unit=" %"
+              tick={TICK}
+              stroke="var(--color-soft)"
+            />
           ) : null}
           {held ? <Legend verticalAlign="top" height={22} iconType="plainline" /> : null}
           <Line

@@ -13,7 +13,11 @@ import { PhotoFigure } from '../photos/photo-figure';
 import type { AnswerChange } from './next-time';
 import { TrendChart } from './trend-chart';
 
-const CAME: Readonly<Record<Came, string>> = { better: 'It came out better', 'the same': 'It came out the same', worse: 'It came out worse' };
+const CAME: Readonly<Record<Came, string>> = {
+  better: 'It came out better',
+  'the same': 'It came out the same',
+  worse: 'It came out worse',
+};
 
 export interface MakingRow extends Making {
   /** As the house writes it. */
@@ -26,7 +30,9 @@ export interface MakingRow extends Making {
 /** What a version or a kitchen has come to, in a line of numbers. */
 export function TrendLine({ trend }: { readonly trend: Trend }) {
   const facts = [
-    ...Object.entries(trend.verdicts).map(([v, n]) => `${VERDICT_WORDS[v as keyof typeof VERDICT_WORDS].toLowerCase()} ${n}`),
+    ...Object.entries(trend.verdicts).map(
+      ([v, n]) => `${VERDICT_WORDS[v as keyof typeof VERDICT_WORDS].toLowerCase()} ${n}`,
+    ),
     ...(trend.yieldPct === null ? [] : [`${Math.round(trend.yieldPct)} % of the pieces planned`]),
     ...(trend.wastePct === null ? [] : [`${Math.round(trend.wastePct)} % thrown away`]),
     ...(trend.firstS === null ? [] : [`first side ${minutesAndSeconds(Math.round(trend.firstS))}`]),
@@ -36,7 +42,9 @@ export function TrendLine({ trend }: { readonly trend: Trend }) {
       : [
           `the last pieces lie ${Math.round(Math.abs(trend.driftS))} s ${trend.driftS > 0 ? 'longer than the first: the griddle cools' : 'shorter than the first: the griddle heats up'}`,
         ]),
-    ...(trend.drift === null ? [] : [Math.abs(trend.drift) < 0.25 ? 'about the same lately' : trend.drift > 0 ? 'better lately' : 'worse lately']),
+    ...(trend.drift === null
+      ? []
+      : [Math.abs(trend.drift) < 0.25 ? 'about the same lately' : trend.drift > 0 ? 'better lately' : 'worse lately']),
   ];
   return (
     <p className="text-[15px]">
@@ -70,7 +78,8 @@ export function Makings({
     .reverse()
     .flatMap((m) => m.score ?? [])
     .slice(-8);
-  if (makings.length === 0) return <p className="pt-2 text-soft">It was not made yet. What comes out of it stands here, making by making.</p>;
+  if (makings.length === 0)
+    return <p className="pt-2 text-soft">It was not made yet. What comes out of it stands here, making by making.</p>;
   return (
     <section aria-label="What came of it" className="grid gap-3">
       <h2 className="text-xl">What came of it</h2>
@@ -95,11 +104,18 @@ export function Makings({
             <li key={m.batchId} className={m.photo ? 'grid grid-cols-[1fr_6rem] gap-x-3 py-2.5' : 'py-2.5'}>
               <div className="grid content-start gap-1">
                 <p className="flex flex-wrap items-baseline gap-x-3">
-                  <Link href={`/batches/${m.batchId}/outcome`} className="inline-block min-h-6 font-semibold text-rim underline">
+                  <Link
+                    href={`/batches/${m.batchId}/outcome`}
+                    className="inline-block min-h-6 font-semibold text-rim underline"
+                  >
                     {m.when}
                   </Link>
                   <span className="text-[15px] text-soft">version {m.version}</span>
-                  {m.verdict ? <strong>{VERDICT_WORDS[m.verdict]}</strong> : <span className="text-soft">no verdict</span>}
+                  {m.verdict ? (
+                    <strong>{VERDICT_WORDS[m.verdict]}</strong>
+                  ) : (
+                    <span className="text-soft">no verdict</span>
+                  )}
                   {m.score === null ? null : <span className="text-[15px]">{Math.round(m.score)} % of its target</span>}
                   {m.pieces === null ? null : (
                     <span className="text-[15px]">
@@ -108,15 +124,21 @@ export function Makings({
                   )}
                   {m.firstS === null && m.secondS === null ? null : (
                     <span className="text-[15px]">
-                      {[m.firstS, m.secondS].map((s) => (s === null ? '–' : minutesAndSeconds(Math.round(s)))).join(' / ')} a side
+                      {[m.firstS, m.secondS]
+                        .map((s) => (s === null ? '–' : minutesAndSeconds(Math.round(s))))
+                        .join(' / ')}{' '}
+                      a side
                     </span>
                   )}
                   {m.waste ? <span className="text-[15px] text-soft">{m.waste} thrown away</span> : null}
-                  {m.marks.length > 0 ? <span className="text-[15px] text-soft">{m.marks.map((x) => markName(x)).join(', ')}</span> : null}
+                  {m.marks.length > 0 ? (
+                    <span className="text-[15px] text-soft">{m.marks.map((x) => markName(x)).join(', ')}</span>
+                  ) : null}
                 </p>
                 {source ? (
                   <p className="text-[15px]">
-                    Tried: {source.change.replace(/[.\s]+$/, '')}. {came ? <strong>{CAME[came]}</strong> : 'It can’t be told: one of the two has no verdict'}
+                    Tried: {source.change.replace(/[.\s]+$/, '')}.{' '}
+                    {came ? <strong>{CAME[came]}</strong> : 'It can’t be told: one of the two has no verdict'}
                     {moved && moved.gone.length > 0 ? `; gone: ${moved.gone.map((x) => markName(x)).join(', ')}` : ''}
                     {moved && moved.come.length > 0 ? `; new: ${moved.come.map((x) => markName(x)).join(', ')}` : ''}.
                   </p>
@@ -131,7 +153,11 @@ export function Makings({
                       <Button
                         look="bare"
                         disabled={asking.busy}
-                        onClick={() => void asking.ask(() => answer({ batchId: m.batchId, state: null })).then((a) => a?.ok && router.refresh())}
+                        onClick={() =>
+                          void asking
+                            .ask(() => answer({ batchId: m.batchId, state: null }))
+                            .then((a) => a?.ok && router.refresh())
+                        }
                       >
                         Take it up again
                       </Button>

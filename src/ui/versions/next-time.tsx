@@ -42,10 +42,16 @@ export function NextTime({
     return last ? (
       <p className="mb-2 text-[15px] text-soft [overflow-wrap:anywhere] print:hidden">
         Last outcome:{' '}
-        <Link suppressHydrationWarning className="font-semibold text-rim underline" href={`/batches/${last.batchId}/outcome`}>
+        <Link
+          suppressHydrationWarning
+          className="font-semibold text-rim underline"
+          href={`/batches/${last.batchId}/outcome`}
+        >
           {VERDICT_WORDS[last.verdict].toLowerCase()}, {when(last.at, units)}
         </Link>
-        {last.pieces === null ? '' : `, ${last.pieces} pieces${last.planned === null ? '' : ` of ${last.planned} planned`}`}
+        {last.pieces === null
+          ? ''
+          : `, ${last.pieces} pieces${last.planned === null ? '' : ` of ${last.planned} planned`}`}
         {last.marks.length > 0 ? `: ${last.marks.map(markName).join(', ')}` : ''}.
       </p>
     ) : null;
@@ -71,7 +77,11 @@ export function NextTime({
         <strong>{next.state === 'tried' ? 'The next batch tries:' : 'Next time:'}</strong> {next.change}{' '}
         <span className="text-soft">
           (
-          <Link suppressHydrationWarning className="font-semibold text-rim underline" href={`/batches/${next.batchId}/outcome`}>
+          <Link
+            suppressHydrationWarning
+            className="font-semibold text-rim underline"
+            href={`/batches/${next.batchId}/outcome`}
+          >
             {when(next.at, units)}
             {next.verdict ? `, ${VERDICT_WORDS[next.verdict].toLowerCase()}` : ''}
           </Link>

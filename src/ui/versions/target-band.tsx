@@ -4,9 +4,19 @@ import { COURSE_WORDS, type Course, nearerFrom, type Score } from '@/core/judge/
 import { lookOf } from '../kit/button';
 
 /** Where a formula has a target: what its last judged making missed, and the wishes that lead nearer. */
-export function TargetBand({ formulaId, score, course }: { readonly formulaId: string; readonly score: Score | null; readonly course: Course | null }) {
+export function TargetBand({
+  formulaId,
+  score,
+  course,
+}: {
+  readonly formulaId: string;
+  readonly score: Score | null;
+  readonly course: Course | null;
+}) {
   const nearer = score ? nearerFrom(score) : [];
-  const moves = [...new Set(nearer.flatMap((n) => n.move ?? []))].flatMap((id) => WISHES.find((m) => m.id === id) ?? []);
+  const moves = [...new Set(nearer.flatMap((n) => n.move ?? []))].flatMap(
+    (id) => WISHES.find((m) => m.id === id) ?? [],
+  );
   const tips = nearer.filter((n) => n.tip !== '').slice(0, 2);
   return (
     <section

@@ -55,7 +55,15 @@ export function TargetForm({
     if (Object.keys(wrong).length > 0) return;
     setSaving(true);
     const answer = await answerOf(
-      () => save({ formulaId, scales: form.scales, heightMm, acrossMm, note: form.note, seen: { ...revised.seen, ...form.begun } }),
+      () =>
+        save({
+          formulaId,
+          scales: form.scales,
+          heightMm,
+          acrossMm,
+          note: form.note,
+          seen: { ...revised.seen, ...form.begun },
+        }),
       'What you wrote is still here: save it when it is back.',
     );
     setSaving(false);
@@ -82,7 +90,14 @@ export function TargetForm({
           error={errors.heightMm}
           hint="Left empty, it does not count."
         />
-        <Field label="Across" unit="mm" inputMode="decimal" value={form.across} onChange={(e) => set({ across: e.target.value })} error={errors.acrossMm} />
+        <Field
+          label="Across"
+          unit="mm"
+          inputMode="decimal"
+          value={form.across}
+          onChange={(e) => set({ across: e.target.value })}
+          error={errors.acrossMm}
+        />
       </div>
       <TextField
         label="In words: one tasted elsewhere, who it is for"

@@ -3,11 +3,22 @@ import { MEASURE_WORDS, type MeasureId, type Score, type ScoreRow } from '@/core
 const nameOf = (what: ScoreRow['what']): string => (what in MEASURE_WORDS ? MEASURE_WORDS[what as MeasureId] : what);
 
 /** How near a making is to what is wanted, scale by scale. */
-export function TargetScore({ score, title = 'Against its target' }: { readonly score: Score; readonly title?: string }) {
+export function TargetScore({
+  score,
+  title = 'Against its target',
+}: {
+  readonly score: Score;
+  readonly title?: string;
+}) {
   return (
     <section aria-label={title} className="rounded-plate bg-white p-3">
       <h3 className="text-lg">
-        {title}: {score.pct === null ? <span className="text-soft">nothing that is wanted is judged yet</span> : <strong>{Math.round(score.pct)} %</strong>}
+        {title}:{' '}
+        {score.pct === null ? (
+          <span className="text-soft">nothing that is wanted is judged yet</span>
+        ) : (
+          <strong>{Math.round(score.pct)} %</strong>
+        )}
       </h3>
       <ul className="mt-1.5 grid grid-cols-[repeat(auto-fit,minmax(min(100%,17rem),1fr))] gap-x-8 gap-y-1">
         {score.rows.map((r) => (

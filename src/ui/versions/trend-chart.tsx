@@ -44,7 +44,12 @@ export function TrendChart({ makings }: { readonly makings: readonly Charting[] 
     <div className="min-w-0">
       {offered.length > 1 ? (
         <div className="mb-2">
-          <Taps label="Shown" value={by} onChange={(v) => v !== '' && setAsked(v)} options={offered.map((c) => ({ value: c, label: CHARTED_WORDS[c].name }))} />
+          <Taps
+            label="Shown"
+            value={by}
+            onChange={(v) => v !== '' && setAsked(v)}
+            options={offered.map((c) => ({ value: c, label: CHARTED_WORDS[c].name }))}
+          />
         </div>
       ) : null}
       <div ref={place} className="min-h-44">

@@ -1,6 +1,14 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { answerNextTime, copyOfFormula, keepCards, lookAtCards, putAwayFormula, saveFormula, takeCardsBack } from '@/app/actions';
+import {
+  answerNextTime,
+  copyOfFormula,
+  keepCards,
+  lookAtCards,
+  putAwayFormula,
+  saveFormula,
+  takeCardsBack,
+} from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { WISHES } from '@/core/balance/moves';
 import { firstSight } from '@/core/bench/sight';
@@ -47,7 +55,9 @@ export default async function BenchPage({ searchParams }: Props) {
   const { formula: id, version: asked, towards, from } = await searchParams;
   const number = versionNumber(asked);
   if (Array.isArray(id) || (id !== undefined && !isUuid(id)) || (asked !== undefined && number === null)) notFound();
-  const r = await reach(() => Promise.all([id === undefined ? undefined : savedOne(id, number), loadHouse(), stockNoted()]));
+  const r = await reach(() =>
+    Promise.all([id === undefined ? undefined : savedOne(id, number), loadHouse(), stockNoted()]),
+  );
   if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
   const [saved, house, stock] = r.value;
   if (saved === null) notFound();
@@ -58,9 +68,21 @@ export default async function BenchPage({ searchParams }: Props) {
     <Frame here="bench">
       <h1 className="sr-only">{saved ? formula.name : 'New formula'}</h1>
       <Unreadable list={saved?.v.unreadable ?? []} />
-      {saved && (state?.archived || state?.deleted) ? <Away id={saved.id} deleted={state.deleted} put={putAwayFormula} /> : null}
-      {saved ? <NextTime next={state?.next ?? null} last={state?.last ?? null} units={house.units} formulaId={saved.id} answer={answerNextTime} /> : null}
-      {saved && wantsAnything(saved.target) ? <TargetBand formulaId={saved.id} {...heldAgainst(saved.target, saved.makings)} /> : null}
+      {saved && (state?.archived || state?.deleted) ? (
+        <Away id={saved.id} deleted={state.deleted} put={putAwayFormula} />
+      ) : null}
+      {saved ? (
+        <NextTime
+          next={state?.next ?? null}
+          last={state?.last ?? null}
+          units={house.units}
+          formulaId={saved.id}
+          answer={answerNextTime}
+        />
+      ) : null}
+      {saved && wantsAnything(saved.target) ? (
+        <TargetBand formulaId={saved.id} {...heldAgainst(saved.target, saved.makings)} />
+      ) : null}
       <BenchAt
         at={saved ? `${saved.id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}` : begin}
         begin={begin}

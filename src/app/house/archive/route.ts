@@ -9,7 +9,11 @@ export async function GET(): Promise<Response> {
   if (!r.up) return troubled(r.kind);
   const day = new Date().toISOString().slice(0, 10);
   return new Response(new Uint8Array(r.value), {
-    headers: { 'content-type': 'application/zip', 'content-disposition': `attachment; filename="even-crumb-kitchen-${day}.zip"`, 'cache-control': 'no-store' },
+    headers: {
+      'content-type': 'application/zip',
+      'content-disposition': `attachment; filename="even-crumb-kitchen-${day}.zip"`,
+      'cache-control': 'no-store',
+    },
   });
 }
 

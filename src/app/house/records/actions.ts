@@ -37,4 +37,6 @@ export const checkAll = async (): Promise<ActionResult<CheckAnswer>> =>
 
 /** Puts a part of the house that can't be read aside. */
 export const setAsidePart = async (input: unknown): Promise<ActionResult> =>
-  acted('set-aside', asideSchema, input, async ({ path }) => ((await setHousePartAside(path)) ? { ok: true } : refuse('That can be read now, or is gone.')));
+  acted('set-aside', asideSchema, input, async ({ path }) =>
+    (await setHousePartAside(path)) ? { ok: true } : refuse('That can be read now, or is gone.'),
+  );

@@ -11,7 +11,12 @@ import { backUpNow, checkAll, keepBackups, setAsidePart } from './actions';
 
 export const metadata: Metadata = { title: 'Records' };
 
-const WHY = { asked: 'asked for', nightly: 'nightly', migration: 'before the records were brought up to date', restore: 'before a restore' } as const;
+const WHY = {
+  asked: 'asked for',
+  nightly: 'nightly',
+  migration: 'before the records were brought up to date',
+  restore: 'before a restore',
+} as const;
 
 /** How large the records are, where they stand, how they are kept safe, and whether all of it can be read. */
 export default async function RecordsPage() {
@@ -23,7 +28,13 @@ export default async function RecordsPage() {
       <h1 className="mb-3 text-[26px]">Records</h1>
       <RecordsView
         facts={{ ...facts, version: packageJson.version, now: when(new Date(), house.units) }}
-        backups={facts.backups.map((b) => ({ file: b.file, at: when(b.at, house.units), why: WHY[b.why], bytes: b.bytes, rows: b.rows }))}
+        backups={facts.backups.map((b) => ({
+          file: b.file,
+          at: when(b.at, house.units),
+          why: WHY[b.why],
+          bytes: b.bytes,
+          rows: b.rows,
+        }))}
         unreadable={house.unreadable ?? []}
         empty={empty}
         backUp={backUpNow}

@@ -1,7 +1,17 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { COOKED_WORDS, KEPT_CAUTION, KEPT_STATE_WORDS, keptWords, leftoverMakes, lotName, minutesSaid, packingOf, reheatsOf } from '@/core/batch/kept';
+import {
+  COOKED_WORDS,
+  KEPT_CAUTION,
+  KEPT_STATE_WORDS,
+  keptWords,
+  leftoverMakes,
+  lotName,
+  minutesSaid,
+  packingOf,
+  reheatsOf,
+} from '@/core/batch/kept';
 import { sayDay } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';

@@ -23,7 +23,11 @@ import { when } from '@/ui/when';
 export const metadata: Metadata = { title: 'Two batches' };
 
 /** Two batches side by side: what is different in the formula, in how they were made, and in what came of it. */
-export default async function CompareBatchesPage({ searchParams }: { readonly searchParams: Promise<{ id?: string | string[] }> }) {
+export default async function CompareBatchesPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ id?: string | string[] }>;
+}) {
   const { id } = await searchParams;
   const ids = [...new Set(typeof id === 'string' ? [id] : (id ?? []))].filter(isUuid);
   const [first, second] = ids;
@@ -32,7 +36,11 @@ export default async function CompareBatchesPage({ searchParams }: { readonly se
     const load = async (x: string | undefined) => {
       const batch = x ? await batchById(x) : null;
       if (!batch) return null;
-      const [v, taps, photos] = await Promise.all([versionById(batch.versionId), tapsOf(batch.id), photosOf({ batch: batch.id })]);
+      const [v, taps, photos] = await Promise.all([
+        versionById(batch.versionId),
+        tapsOf(batch.id),
+        photosOf({ batch: batch.id }),
+      ]);
       return v ? { batch, formula: batch.swapped ?? v.formula, taps, photos } : null;
     };
     return { house, a: await load(first), b: await load(second) };
@@ -43,14 +51,22 @@ export default async function CompareBatchesPage({ searchParams }: { readonly se
     return (
       <Frame here="log">
         <h1 className="mb-3 text-[26px]">Two batches side by side</h1>
-        <p className="mb-4 text-lg">{ids.length > 2 ? `${ids.length} are ticked.` : ''} Tick two batches in the log, no more and no less.</p>
+        <p className="mb-4 text-lg">
+          {ids.length > 2 ? `${ids.length} are ticked.` : ''} Tick two batches in the log, no more and no less.
+        </p>
         <Link href="/log" className={lookOf('now', 'work')}>
           To the log
         </Link>
       </Frame>
     );
   const find = (x: string) => findIngredient(x, house.conventions.own);
-  const made = ({ batch, taps }: { readonly batch: Batch; readonly taps: Awaited<ReturnType<typeof tapsOf>> }): Made => ({
+  const made = ({
+    batch,
+    taps,
+  }: {
+    readonly batch: Batch;
+    readonly taps: Awaited<ReturnType<typeof tapsOf>>;
+  }): Made => ({
     batch,
     process: processOf(batch, taps),
     batterC: standingOf(waysOf(batch, house), kindById(batch.kind)).batterC,

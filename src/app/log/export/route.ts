@@ -17,7 +17,13 @@ async function calendar(): Promise<Response> {
       batches.map(async (b): Promise<readonly DayOf[]> => {
         if (!b.timeline) return [];
         const [day, taps] = await Promise.all([dayOf(b, house), tapsOf(b.id)]);
-        return [{ name: b.name, batchId: b.id, placed: lineNow(day.steps, b, { ...b, taps }, b.timeline, true, Date.now()).line.placed }];
+        return [
+          {
+            name: b.name,
+            batchId: b.id,
+            placed: lineNow(day.steps, b, { ...b, taps }, b.timeline, true, Date.now()).line.placed,
+          },
+        ];
       }),
     );
     return { days: days.flat(), zone: house.units.zone };

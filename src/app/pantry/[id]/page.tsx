@@ -21,10 +21,22 @@ export default async function IngredientPage({ params }: { readonly params: Prom
   const { id } = await params;
   if (!/^[a-z0-9-]{1,60}$/.test(id)) notFound();
   const r = await reach(async () => {
-    const [house, stock, { things, broken }, counts] = await Promise.all([loadHouse(), stockNoted(), allThings(), countsOf(id)]);
+    const [house, stock, { things, broken }, counts] = await Promise.all([
+      loadHouse(),
+      stockNoted(),
+      allThings(),
+      countsOf(id),
+    ]);
     const thing = things.find((t) => t.id === id) ?? null;
     const bad = broken.find((t) => t.id === id) ?? null;
-    return { house, stock, thing, bad, counts, usedIn: thing ? await formulasWith(id, [thing.name, ...thing.aliases]) : [] };
+    return {
+      house,
+      stock,
+      thing,
+      bad,
+      counts,
+      usedIn: thing ? await formulasWith(id, [thing.name, ...thing.aliases]) : [],
+    };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
   const { house, stock, thing, bad, counts, usedIn } = r.value;
@@ -35,7 +47,8 @@ export default async function IngredientPage({ params }: { readonly params: Prom
         <h1 className="mb-1 text-[26px] [overflow-wrap:anywhere]">{bad.name}</h1>
         <PantryParts here={null} />
         <p className="mb-4 max-w-3xl text-lg">
-          What is noted of it can’t be read, so formulas ask about it. Enter its packet anew and they know it again; what stood there is kept aside.
+          What is noted of it can’t be read, so formulas ask about it. Enter its packet anew and they know it again;
+          what stood there is kept aside.
         </p>
         <PacketForm was={null} broken={bad} house={house.conventions} keep={keepThing} />
       </Frame>
@@ -53,19 +66,38 @@ export default async function IngredientPage({ params }: { readonly params: Prom
             key={`count ${id}`}
             ingredientId={id}
             onHandG={noted?.onHandG ?? null}
-            counts={counts.map((c) => ({ countedG: c.countedG, wasG: c.wasG, who: c.who, undone: c.undone, at: when(c.countedAt, house.units) }))}
+            counts={counts.map((c) => ({
+              countedG: c.countedG,
+              wasG: c.wasG,
+              who: c.who,
+              undone: c.undone,
+              at: when(c.countedAt, house.units),
+            }))}
             units={house.units}
             count={countOnHand}
             uncount={uncountOnHand}
           />
-          <StockForm key={`${id} ${noted?.revision ?? 0}`} ingredientId={id} stock={noted} units={house.units} keep={keepStock} />
+          <StockForm
+            key={`${id} ${noted?.revision ?? 0}`}
+            ingredientId={id}
+            stock={noted}
+            units={house.units}
+            keep={keepStock}
+          />
         </div>
       </div>
       {thing ? (
         <section aria-label="As it was entered" className="mt-8 border-t border-line pt-5">
           <div className="mb-3 flex flex-wrap items-start justify-between gap-3">
             <h2 className="text-xl">As it was entered</h2>
-            <RemoveThing id={id} name={thing.name} usedIn={usedIn} remove={removeThing} back={keepThing} packet={thing.packet} />
+            <RemoveThing
+              id={id}
+              name={thing.name}
+              usedIn={usedIn}
+              remove={removeThing}
+              back={keepThing}
+              packet={thing.packet}
+            />
           </div>
           <PacketForm key={thing.revision} was={thing} house={house.conventions} keep={keepThing} />
         </section>

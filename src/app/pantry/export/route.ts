@@ -10,6 +10,10 @@ export async function GET(): Promise<Response> {
   if (!r.up) return troubled(r.kind);
   const [own, stock] = r.value;
   return new Response(`\uFEFF${writePantry({ shipped: PANTRY, own }, stock)}`, {
-    headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="even-crumb-pantry.csv"', 'cache-control': 'no-store' },
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': 'attachment; filename="even-crumb-pantry.csv"',
+      'cache-control': 'no-store',
+    },
   });
 }

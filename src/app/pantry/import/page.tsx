@@ -20,7 +20,10 @@ export default async function ImportPage() {
         <a href="/pantry/export" download className={lookOf('plain')}>
           Download the pantry as CSV
         </a>
-        <p className="text-soft">Every ingredient with its price, stock and dates, and your own with their packets. Brought in again, it changes nothing.</p>
+        <p className="text-soft">
+          Every ingredient with its price, stock and dates, and your own with their packets. Brought in again, it
+          changes nothing.
+        </p>
       </section>
       <section aria-label="In">
         <h2 className="mb-2 text-xl">Import a table</h2>

@@ -14,15 +14,24 @@ export const metadata: Metadata = { title: 'My measures' };
 /** Formulas to see the difference on: those used lately. */
 const FORMULAS_OFFERED = 200;
 
-export default async function MeasuresPage({ searchParams }: { readonly searchParams: Promise<{ formula?: string | string[] }> }) {
+export default async function MeasuresPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ formula?: string | string[] }>;
+}) {
   const asked = uuidIn((await searchParams).formula);
   const r = await reach(async () => {
-    const [house, { rows }, filling] = await Promise.all([loadHouse(), formulaShelf({}, FORMULAS_OFFERED), fillingOwnWay()]);
+    const [house, { rows }, filling] = await Promise.all([
+      loadHouse(),
+      formulaShelf({}, FORMULAS_OFFERED),
+      fillingOwnWay(),
+    ]);
     const known = (asked === null ? null : await version(asked, null)) ?? null;
     const id = known ? null : ((await cupFormula()) ?? rows[0]?.id ?? null);
     const shown = known ?? (id === null ? null : await version(id, null));
     // one asked for by its address is offered, however long ago it was used
-    const more = shown && !rows.some((f) => f.id === shown.formulaId) ? [{ id: shown.formulaId, name: shown.formula.name }] : [];
+    const more =
+      shown && !rows.some((f) => f.id === shown.formulaId) ? [{ id: shown.formulaId, name: shown.formula.name }] : [];
     return { house, rows: [...more, ...rows], known: shown, filling };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
@@ -44,7 +53,13 @@ export default async function MeasuresPage({ searchParams }: { readonly searchPa
         </div>
         <section aria-label="What is weighed">
           <h2 className="mb-2 text-xl">What is weighed</h2>
-          <Measures house={house} filling={filling} switchMeasure={switchMeasure} dropMeasure={dropMeasure} bringBack={measureBack} />
+          <Measures
+            house={house}
+            filling={filling}
+            switchMeasure={switchMeasure}
+            dropMeasure={dropMeasure}
+            bringBack={measureBack}
+          />
         </section>
       </div>
     </Frame>

@@ -10,7 +10,11 @@ import { PantryParts } from '@/ui/pantry/parts';
 export const metadata: Metadata = { title: 'New ingredient' };
 
 /** `name`: as a card has it. */
-export default async function NewIngredientPage({ searchParams }: { readonly searchParams: Promise<{ name?: string | string[] }> }) {
+export default async function NewIngredientPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ name?: string | string[] }>;
+}) {
   const asked = (await searchParams).name;
   const name = typeof asked === 'string' ? cleanText(asked).trim().slice(0, 60) : '';
   const r = await reach(loadHouse);

@@ -35,7 +35,10 @@ export default async function TakeOutPage() {
       </div>
       {batches.length === 0 ? (
         <div className="max-w-xl">
-          <p className="mb-4">No batch is under way. The list adds up every ingredient over all batches that are: batter, pan and topping together.</p>
+          <p className="mb-4">
+            No batch is under way. The list adds up every ingredient over all batches that are: batter, pan and topping
+            together.
+          </p>
           <Link href="/" className={lookOf('plain')}>
             To the formulas
           </Link>

@@ -57,7 +57,10 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
       <Unreadable list={[...premix.unreadable, ...made.flatMap((l) => l.unreadable ?? [])]} />
       <p className="mb-4 text-soft">
         The dry side of{' '}
-        <Link className="font-semibold text-rim underline" href={`/formulas/${version.formulaId}?version=${version.number}`}>
+        <Link
+          className="font-semibold text-rim underline"
+          href={`/formulas/${version.formulaId}?version=${version.number}`}
+        >
           {version.formula.name}, version {version.number}
         </Link>
         {premix.edition > 1 ? `; version ${premix.edition} of the mix` : ''}
@@ -105,10 +108,15 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
               {made.map((l) => (
                 <tr key={l.id} className="border-b border-line">
                   <th scope="row" className="font-normal py-1 pr-4">
-                    <Link href={`/premix/lots/${l.id}`} className="inline-flex min-h-10 items-center font-semibold text-rim underline">
+                    <Link
+                      href={`/premix/lots/${l.id}`}
+                      className="inline-flex min-h-10 items-center font-semibold text-rim underline"
+                    >
                       {l.number}
                     </Link>
-                    {l.edition && l.edition !== premix.edition ? <span className="text-soft"> version {l.edition}</span> : null}
+                    {l.edition && l.edition !== premix.edition ? (
+                      <span className="text-soft"> version {l.edition}</span>
+                    ) : null}
                     {l === order[0] && !isPast(l, house.today) ? <strong> use first</strong> : null}
                   </th>
                   <td data-label="Made" className="pr-4 whitespace-nowrap">
@@ -132,14 +140,19 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
           </table>
         )}
         {gone.more ? (
-          <Link className="mt-2 inline-flex min-h-10 items-center font-semibold text-rim underline" href={`/premix/${id}?before=${gone.rows.at(-1)?.id ?? ''}`}>
+          <Link
+            className="mt-2 inline-flex min-h-10 items-center font-semibold text-rim underline"
+            href={`/premix/${id}?before=${gone.rows.at(-1)?.id ?? ''}`}
+          >
             Older lots
           </Link>
         ) : null}
       </section>
       {worked ? (
         <details className="mb-6 max-w-4xl rounded-plate bg-white p-4" open={!has}>
-          <summary className="min-h-11 cursor-pointer content-center font-sign text-xl font-extrabold text-rim">Make a lot</summary>
+          <summary className="min-h-11 cursor-pointer content-center font-sign text-xl font-extrabold text-rim">
+            Make a lot
+          </summary>
           <div className="mt-3">
             <MakeLot
               key={JSON.stringify(premix.settings)}
@@ -153,7 +166,9 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
           </div>
         </details>
       ) : null}
-      <h2 className="mb-3 border-t border-line pt-5 text-xl">{newest ? `Bag and bench, of version ${newest.number} of the formula` : 'Bag and bench'}</h2>
+      <h2 className="mb-3 border-t border-line pt-5 text-xl">
+        {newest ? `Bag and bench, of version ${newest.number} of the formula` : 'Bag and bench'}
+      </h2>
       <PremixForm
         key={`${premix.revision} ${newest?.versionId ?? ''}`}
         id={premix.id}

@@ -25,7 +25,10 @@ export default async function ForeignPage() {
       <p className="mb-4 text-soft">Known by its panel alone: what it asks for to reach a kind’s zone.</p>
       {mixes.length === 0 ? (
         <div className="grid max-w-xl justify-items-start gap-3">
-          <p>No packet is in the pantry yet. Enter its panel there, as a flour: then it can be worked with here, and stand on any formula’s line.</p>
+          <p>
+            No packet is in the pantry yet. Enter its panel there, as a flour: then it can be worked with here, and
+            stand on any formula’s line.
+          </p>
           <Link href="/pantry/new" className={lookOf('now', 'work')}>
             Enter a packet
           </Link>

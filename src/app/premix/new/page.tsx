@@ -16,11 +16,17 @@ export const metadata: Metadata = { title: 'New premix' };
 /** Formulas to make a mix of: those used lately. */
 const FORMULAS_OFFERED = 200;
 
-export default async function NewPremixPage({ searchParams }: { readonly searchParams: Promise<{ formula?: string | string[] }> }) {
+export default async function NewPremixPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ formula?: string | string[] }>;
+}) {
   const asked = (await searchParams).formula;
   const id = typeof asked === 'string' ? asked : null;
   if (id !== null && !isUuid(id)) notFound();
-  const r = await reach(() => Promise.all([formulas({}, FORMULAS_OFFERED), id === null ? null : version(id, null), loadHouse(), stockNoted()]));
+  const r = await reach(() =>
+    Promise.all([formulas({}, FORMULAS_OFFERED), id === null ? null : version(id, null), loadHouse(), stockNoted()]),
+  );
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const [rows, v, house, stock] = r.value;
   if (id !== null && !v) notFound();

@@ -17,13 +17,27 @@ import { when } from '@/ui/when';
 export const metadata: Metadata = { title: 'Trace a lot' };
 
 /** From an ingredient's lot to every mix, batch and customer, or from a mix's lot; on one page, for paper too. */
-export default async function RecallPage({ searchParams }: { readonly searchParams: Promise<{ code?: string | string[] }> }) {
+export default async function RecallPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ code?: string | string[] }>;
+}) {
   const asked = (await searchParams).code;
   const code = typeof asked === 'string' ? cleanText(asked).trim().slice(0, 40) : '';
-  const r = await reach(async () => ({ house: await loadHouse(), found: code ? await recalled(code) : [], near: code ? await nearlyCalled(code) : [] }));
+  const r = await reach(async () => ({
+    house: await loadHouse(),
+    found: code ? await recalled(code) : [],
+    near: code ? await nearlyCalled(code) : [],
+  }));
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const { house, found, near } = r.value;
-  const written = [...new Set(found.flatMap((f) => [f.lot.number, ...f.by.flatMap((c) => codesIn(c.lot))]).filter((w) => codeKey(w) === codeKey(code)))];
+  const written = [
+    ...new Set(
+      found
+        .flatMap((f) => [f.lot.number, ...f.by.flatMap((c) => codesIn(c.lot))])
+        .filter((w) => codeKey(w) === codeKey(code)),
+    ),
+  ];
   const holders = holdersOf(found);
   const gramsWords = (c: LotItem): string => {
     const g = gramsOf(c, code);
@@ -44,7 +58,11 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
         {found.length > 0 ? (
           <>
             <PrintButton />
-            <a href={`/premix/recall/csv?code=${encodeURIComponent(code)}`} download className={lookOf('plain', 'work')}>
+            <a
+              href={`/premix/recall/csv?code=${encodeURIComponent(code)}`}
+              download
+              className={lookOf('plain', 'work')}
+            >
               <Download size={20} aria-hidden />
               As a table
             </a>
@@ -53,7 +71,8 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
       </form>
       {code === '' ? (
         <p className="max-w-xl text-soft">
-          Write what stands on the packet. It finds every lot made of it, every batch those bags went into, and whoever has some.
+          Write what stands on the packet. It finds every lot made of it, every batch those bags went into, and whoever
+          has some.
         </p>
       ) : found.length === 0 ? (
         <p role="status">Nothing here was made of a lot “{code}”, whichever way it is written.</p>
@@ -61,7 +80,8 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
         <div className="grid gap-5">
           <p className="text-lg" role="status">
             Lot <strong>{code}</strong>
-            {written.some((w) => w !== code) ? `, written ${written.join(' and ')},` : ''} is in {numbers} {numbers === 1 ? 'lot' : 'lots'} of mix.{' '}
+            {written.some((w) => w !== code) ? `, written ${written.join(' and ')},` : ''} is in {numbers}{' '}
+            {numbers === 1 ? 'lot' : 'lots'} of mix.{' '}
             {holders.length > 0 ? (
               <>
                 With: <strong>{holders.map((h) => `${h.who} (${sayBags(h.bags)})`).join(', ')}</strong>.
@@ -74,14 +94,19 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
             const stand = standingUses(uses);
             const left = bagsLeft(lot);
             return (
-              <section key={lot.id} aria-label={`Lot ${lot.number}, ${grams(lot.bagG, house.units)}`} className="rounded-plate bg-white p-4 print:p-0">
+              <section
+                key={lot.id}
+                aria-label={`Lot ${lot.number}, ${grams(lot.bagG, house.units)}`}
+                className="rounded-plate bg-white p-4 print:p-0"
+              >
                 <h2 className="text-xl">
                   <Link href={`/premix/lots/${lot.id}`} className="text-rim underline">
                     {lot.premixName}, lot {lot.number}
                   </Link>
                 </h2>
                 <p className="text-soft">
-                  Made <Day day={lot.made} />, best before <Day day={lot.bestBefore} />; {lot.bags} bags of {grams(lot.bagG, house.units)}, {sayBags(left)} here
+                  Made <Day day={lot.made} />, best before <Day day={lot.bestBefore} />; {lot.bags} bags of{' '}
+                  {grams(lot.bagG, house.units)}, {sayBags(left)} here
                   {lot.voidedAt ? '; voided' : ''}.
                   {by.length > 0
                     ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}${gramsWords(c)}${mayBe(c) ? ': each bag may be of it, as it was weighed from several sacks' : ''}`).join('; ')}.`
@@ -110,7 +135,8 @@ export default async function RecallPage({ searchParams }: { readonly searchPara
       )}
       {near.length > 0 ? (
         <p className="mt-5 max-w-2xl rounded-r-hold border-l-8 border-rim bg-white px-3 py-2" role="note">
-          Nearly so, and not counted here: look at the packet, and trace {near.length === 1 ? 'it' : 'them'} too if it may be the same.{' '}
+          Nearly so, and not counted here: look at the packet, and trace {near.length === 1 ? 'it' : 'them'} too if it
+          may be the same.{' '}
           {near.map((n) => (
             <Link
               key={n}

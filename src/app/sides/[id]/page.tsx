@@ -21,7 +21,9 @@ export default async function SidePage({ params }: { readonly params: Promise<{ 
   if (!fresh && !side) notFound();
   return (
     <Frame here="sides">
-      <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{side?.name ?? 'New sauce, butter, filling or topping'}</h1>
+      <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">
+        {side?.name ?? 'New sauce, butter, filling or topping'}
+      </h1>
       <Unreadable list={side?.unreadable} />
       <SideForm key={side?.revision ?? 'new'} side={side} house={house} keep={keepBeside} drop={dropBeside} />
     </Frame>

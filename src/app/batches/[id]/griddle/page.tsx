@@ -40,8 +40,9 @@ export default async function GriddlePage({ params }: { readonly params: Promise
             <ul>
               {touched.map((t) => (
                 <li key={`${t.surface} ${t.batchId}`}>
-                  <strong>{surfaces.find((s) => s.id === t.surface)?.name}</strong>: {t.batch} lay here, with <strong>{t.allergens.join(', ')}</strong>; this
-                  batch’s notice has none, and no cleaning is noted since.
+                  <strong>{surfaces.find((s) => s.id === t.surface)?.name}</strong>: {t.batch} lay here, with{' '}
+                  <strong>{t.allergens.join(', ')}</strong>; this batch’s notice has none, and no cleaning is noted
+                  since.
                 </li>
               ))}
             </ul>
@@ -57,7 +58,11 @@ export default async function GriddlePage({ params }: { readonly params: Promise
         <Board
           batch={b}
           gear={house.gear}
-          means={meansOf(lines, find('milk-whole') ?? ingredient('milk-whole'), find('flour-all-purpose') ?? ingredient('flour-all-purpose'))}
+          means={meansOf(
+            lines,
+            find('milk-whole') ?? ingredient('milk-whole'),
+            find('flour-all-purpose') ?? ingredient('flour-all-purpose'),
+          )}
           things={Object.fromEntries(
             b.sheet.flatMap((l) => {
               const of = l.moment === undefined ? undefined : find(l.parts?.[0]?.id ?? '');
@@ -65,7 +70,11 @@ export default async function GriddlePage({ params }: { readonly params: Promise
             }),
           )}
           measured={{ exactness: b.exactness, conventions: house.conventions, drawer: house.drawer }}
-          ends={pourings.map((p, n) => ({ acrossCm: p.acrossCm, known: day.known[n] ?? (day.known[0] as KnownTimes), zone: heatZone(p.kind, p.school) }))}
+          ends={pourings.map((p, n) => ({
+            acrossCm: p.acrossCm,
+            known: day.known[n] ?? (day.known[0] as KnownTimes),
+            zone: heatZone(p.kind, p.school),
+          }))}
           ways={day.ways}
           restMin={standing.restMin}
           life={lifeOf(analysis, whites)}

@@ -28,7 +28,9 @@ export default async function BatchNoticePage({ params }: { readonly params: Pro
           </Link>
         </div>
         <NoticeCard
-          kind={[kindById(b.kind).name, b.timeline ? `for ${sayLongDay(b.timeline.at, house.units)}` : ''].filter(Boolean).join(', ')}
+          kind={[kindById(b.kind).name, b.timeline ? `for ${sayLongDay(b.timeline.at, house.units)}` : '']
+            .filter(Boolean)
+            .join(', ')}
           title={b.name}
           notice={notice}
           foot={`This batch as its sheet stood ${sayMoment(at, Date.now(), house.units)}, state ${b.sheetState ?? 1}; version ${b.versionNumber}. What is served with it from elsewhere is not in it.`}

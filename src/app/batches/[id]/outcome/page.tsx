@@ -46,7 +46,9 @@ export default async function OutcomePage({ params }: { readonly params: Promise
       targetOf(b.formulaId),
     ]);
     const ways = waysOf(b, house);
-    const { analysis, standing, pourings } = bowlOf(b, ways, house.gear, (id) => findIngredient(id, house.conventions.own));
+    const { analysis, standing, pourings } = bowlOf(b, ways, house.gear, (id) =>
+      findIngredient(id, house.conventions.own),
+    );
     const { rails, ledger, tally } = analysis;
     const version = await versionById(b.versionId);
     const lines = version ? formulaLines(version.formula, house) : [];
@@ -54,7 +56,8 @@ export default async function OutcomePage({ params }: { readonly params: Promise
     const { heatC, restMin, turns, heldMin } = processOf(b, taps);
     const surfaces = new Set(pourings.flatMap((p) => p.surfaces.map((s) => s.id)));
     const paS = analysis.thickness?.paS;
-    const [fresh, tomorrow] = paS === undefined ? [] : fadeOf(inTheBowl(b, 1, find), { paS, batterC: COLD_C }, [0, 24 * 60]);
+    const [fresh, tomorrow] =
+      paS === undefined ? [] : fadeOf(inTheBowl(b, 1, find), { paS, batterC: COLD_C }, [0, 24 * 60]);
     return (
       <>
         <OutcomeForm
@@ -87,14 +90,20 @@ export default async function OutcomePage({ params }: { readonly params: Promise
           stuck={
             <StuckPart
               batchId={b.id}
-              gear={house.gear.filter((g) => CARED.includes(g.sort) && surfaces.has(g.id)).map(({ id, name }) => ({ id, name }))}
+              gear={house.gear
+                .filter((g) => CARED.includes(g.sort) && surfaces.has(g.id))
+                .map(({ id, name }) => ({ id, name }))}
               noted={stuck.map((n) => n.gearId)}
               note={noteCareHere}
             />
           }
         />
         <div className="mx-auto mt-8 max-w-4xl">
-          <Photographs of={{ batch: b.id }} photos={photos} acts={{ away: photoAwayHere, back: photoBackHere, shows: photoShowsHere }} />
+          <Photographs
+            of={{ batch: b.id }}
+            photos={photos}
+            acts={{ away: photoAwayHere, back: photoBackHere, shows: photoShowsHere }}
+          />
         </div>
         {b.putAway ? null : (
           <div className="mx-auto mt-8 max-w-4xl">

@@ -48,15 +48,23 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
           <h2 className="mb-2 text-2xl">Time line</h2>
           {surfacesFor(house.gear, b.kind, undefined, litOf(b.entries)).length === 0 ? (
             <Notice weight="look">
-              No griddle or pan is noted in this house, and nobody has said how many lie there at once: the line below takes one at a time. Note what you cook
-              on under{' '}
+              No griddle or pan is noted in this house, and nobody has said how many lie there at once: the line below
+              takes one at a time. Note what you cook on under{' '}
               <Link href="/house" className="font-semibold text-rim underline">
                 House
               </Link>
               , and it is worked anew.
             </Notice>
           ) : null}
-          <TimeLineView batch={b} steps={day.steps} others={counter} first={eventLogFrom(b, taps)} tell={tellBook} serve={serveAt} drawnAt={Date.now()} />
+          <TimeLineView
+            batch={b}
+            steps={day.steps}
+            others={counter}
+            first={eventLogFrom(b, taps)}
+            tell={tellBook}
+            serve={serveAt}
+            drawnAt={Date.now()}
+          />
         </div>
         <div className="mx-auto grid w-full max-w-4xl gap-4">
           <div className="flex flex-wrap items-center gap-3 print:hidden">
@@ -69,7 +77,15 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             split={b.split}
             oneBowl={b.exactness === 'eye'}
             units={house.units}
-            method={workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, pourings: pouringsOf(b), ways: day.ways, units: house.units, find })}
+            method={workSteps({
+              sheet: oneMix(b.sheet),
+              kind: b.kind,
+              school: b.school,
+              pourings: pouringsOf(b),
+              ways: day.ways,
+              units: house.units,
+              find,
+            })}
             about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}
           />
           {beside.length > 0 ? (
@@ -115,7 +131,9 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
               units={house.units}
               pieces={b.piecesPlanned}
               piecesName={pieces}
-              covers={b.driver.by === 'guests' ? b.driver.guests * (b.split.by === 'kits' ? mixesIn(b.split) : 1) : null}
+              covers={
+                b.driver.by === 'guests' ? b.driver.guests * (b.split.by === 'kits' ? mixesIn(b.split) : 1) : null
+              }
             />
           ) : null}
         </div>

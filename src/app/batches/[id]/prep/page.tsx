@@ -21,13 +21,20 @@ export const metadata: Metadata = { title: 'Prep' };
 
 export default async function PrepPage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'prep', async (batch, house) => {
-    const [taps, offers, version] = await Promise.all([tapsOf(batch.id), batch.finishedAt ? {} : standInsOf(batch, house), versionById(batch.versionId)]);
+    const [taps, offers, version] = await Promise.all([
+      tapsOf(batch.id),
+      batch.finishedAt ? {} : standInsOf(batch, house),
+      versionById(batch.versionId),
+    ]);
     const made = batch.swapped ?? version?.formula;
     return (
       <>
         {made && !batch.finishedAt ? (
           <div className="mx-auto mb-4 max-w-5xl">
-            <Unsettled findings={unsettled(made, house, batch.endId ?? null)} back={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`} />
+            <Unsettled
+              findings={unsettled(made, house, batch.endId ?? null)}
+              back={`/formulas/${batch.formulaId}?version=${batch.versionNumber}`}
+            />
           </div>
         ) : null}
         <Prep
@@ -48,7 +55,11 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
           part={standInForPart}
           preview={previewSwapHere}
         />
-        <Cautions list={batchCautions(batch, 'prep', waysOf(batch, house), house, (id) => findIngredient(id, house.conventions.own))} />
+        <Cautions
+          list={batchCautions(batch, 'prep', waysOf(batch, house), house, (id) =>
+            findIngredient(id, house.conventions.own),
+          )}
+        />
       </>
     );
   });

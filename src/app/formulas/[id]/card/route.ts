@@ -4,7 +4,10 @@ import { formulaCard } from '@/server/print/formula-card';
 import { asPdf } from '@/server/print/paper';
 
 /** A formula as a card to keep: `?as=index` for two index cards, else one page; `times` as large. */
-export async function GET(request: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { readonly params: Promise<{ id: string }> },
+): Promise<Response> {
   const asked = await formulaAsked(request, (await params).id);
   if (!asked.ok) return asked.response;
   const { version, house, query, times } = asked.value;

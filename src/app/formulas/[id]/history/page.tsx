@@ -41,7 +41,10 @@ export default async function HistoryPage({ params, searchParams }: Props) {
       formulaState(id),
       loadHouse(),
       targetOf(id),
-      makingsOf(id).then(async (makings) => ({ makings, photos: await photosOfBatches(makings.map((m) => m.batchId)) })),
+      makingsOf(id).then(async (makings) => ({
+        makings,
+        photos: await photosOfBatches(makings.map((m) => m.batchId)),
+      })),
       a ? version(a.formulaId, a.number) : null,
       b ? version(b.formulaId, b.number) : null,
     ]),
@@ -63,7 +66,12 @@ export default async function HistoryPage({ params, searchParams }: Props) {
       <div className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
         <History
           formulaId={id}
-          versions={versions.rows.map((v) => ({ number: v.number, basedOn: v.basedOn, note: v.changeNote, at: when(v.savedAt, house.units) }))}
+          versions={versions.rows.map((v) => ({
+            number: v.number,
+            basedOn: v.basedOn,
+            note: v.changeNote,
+            at: when(v.savedAt, house.units),
+          }))}
           older={versions.more ? (versions.rows.at(-1)?.number ?? null) : null}
           others={rows.rows.filter((x) => x.id !== id).map((x) => ({ id: x.id, name: x.name, number: x.number }))}
           source={state?.copyOf ?? null}
@@ -76,7 +84,12 @@ export default async function HistoryPage({ params, searchParams }: Props) {
           <div className="grid gap-4">
             {missing ? <p className="pt-2 font-semibold">One of these versions is not in this kitchen.</p> : null}
             <Makings
-              makings={makings.map((m) => ({ ...m, when: when(m.at, house.units), photo: faceOf(photos.get(m.batchId) ?? []), score: scoreOf(target, m).pct }))}
+              makings={makings.map((m) => ({
+                ...m,
+                when: when(m.at, house.units),
+                photo: faceOf(photos.get(m.batchId) ?? []),
+                score: scoreOf(target, m).pct,
+              }))}
               trend={trendOf(makings)}
               answer={answerNextTime}
               formulaId={id}

@@ -28,7 +28,15 @@ interface Props {
 }
 
 /** The notice of a plan that is kept for later: of its own sheet, for its day. */
-function PlannedNotice({ formulaId, planned: p, units }: { readonly formulaId: string; readonly planned: PlanNotice; readonly units: Units }) {
+function PlannedNotice({
+  formulaId,
+  planned: p,
+  units,
+}: {
+  readonly formulaId: string;
+  readonly planned: PlanNotice;
+  readonly units: Units;
+}) {
   const day = p.serveAt ? sayLongDay(p.serveAt.getTime(), units) : null;
   return (
     <Frame here="batch">
@@ -84,7 +92,9 @@ export default async function NoticePage({ params, searchParams }: Props) {
               title={`${formula.name}${end ? `, ${end.name}` : ''}`}
               notice={noticeOfLines([
                 ...lines,
-                ...houseFatLines(lines, kitchenOf(formula, house).ways, kindIdOf(formula, end?.id ?? null), (x) => findIngredient(x, house.conventions.own)),
+                ...houseFatLines(lines, kitchenOf(formula, house).ways, kindIdOf(formula, end?.id ?? null), (x) =>
+                  findIngredient(x, house.conventions.own),
+                ),
               ])}
               foot={`Version ${v.number} of the formula, as it is written: a batch may be made otherwise, and has a notice of its own.`}
             />

@@ -45,13 +45,24 @@ interface Props {
 export default async function PlanPage({ params, searchParams }: Props) {
   const { id } = await params;
   const asked = await searchParams;
-  const opened = await reach(async () => (typeof asked.plan === 'string' && isUuid(asked.plan) ? planById(asked.plan) : null));
+  const opened = await reach(async () =>
+    typeof asked.plan === 'string' && isUuid(asked.plan) ? planById(asked.plan) : null,
+  );
   if (!opened.up) return <AwayPage kind={opened.kind} here="batch" />;
   const plan = opened.value?.formulaId === id ? opened.value : null;
   const number = plan ? plan.versionNumber : versionNumber(asked.version);
   if (!isUuid(id) || (asked.version !== undefined && number === null)) notFound();
   const r = await reach(async () =>
-    Promise.all([version(id, number), loadHouse(), stockNoted(), sides(), timedHere(id), lotsOfFormula(id), formulaState(id), keptNow(id)]),
+    Promise.all([
+      version(id, number),
+      loadHouse(),
+      stockNoted(),
+      sides(),
+      timedHere(id),
+      lotsOfFormula(id),
+      formulaState(id),
+      keptNow(id),
+    ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
   const [v, house, stock, beside, cycleS, made, state, kept] = r.value;
@@ -75,20 +86,32 @@ export default async function PlanPage({ params, searchParams }: Props) {
       </div>
       {plan ? (
         <p className="mb-4 rounded-r-hold border-l-8 border-butter bg-white px-3 py-2 print:hidden">
-          Kept for later{plan.serveAt ? <strong>, served {sayMoment(plan.serveAt.getTime(), Date.now(), house.units)}</strong> : null}. Nothing is begun, and
-          nothing is taken from stock, until it is started.
-          {plan.versionNumber < v.newest ? ` The formula has been changed since: this is version ${plan.versionNumber} of ${v.newest}.` : ''}
+          Kept for later
+          {plan.serveAt ? <strong>, served {sayMoment(plan.serveAt.getTime(), Date.now(), house.units)}</strong> : null}
+          . Nothing is begun, and nothing is taken from stock, until it is started.
+          {plan.versionNumber < v.newest
+            ? ` The formula has been changed since: this is version ${plan.versionNumber} of ${v.newest}.`
+            : ''}
           {plan.typed === null ? ' How it stood can’t be read: it opens as a new plan.' : ''}
         </p>
       ) : asked.plan !== undefined ? (
         <p className="mb-4">That plan waits no longer: it was started or dropped. This is a new one.</p>
       ) : null}
-      <NextTime next={state?.next ?? null} last={state?.last ?? null} units={house.units} formulaId={id} answer={answerNextTime} />
+      <NextTime
+        next={state?.next ?? null}
+        last={state?.last ?? null}
+        units={house.units}
+        formulaId={id}
+        answer={answerNextTime}
+      />
       <Unreadable list={v.unreadable} />
       {first ? (
         <p className="mb-4 print:hidden">
           There {left === 1 ? 'is a bag' : `are ${sayBags(left)} bags`} of {first.premixName},{' '}
-          {sizes.length === 1 ? `of ${grams(first.bagG, house.units)}` : sizes.map((x) => `${sayBags(x.bags)} of ${grams(x.bagG, house.units)}`).join(', ')}:{' '}
+          {sizes.length === 1
+            ? `of ${grams(first.bagG, house.units)}`
+            : sizes.map((x) => `${sayBags(x.bags)} of ${grams(x.bagG, house.units)}`).join(', ')}
+          :{' '}
           <Link className="font-semibold text-rim underline" href={`/premix/lots/${first.id}`}>
             use lot {first.number} first
           </Link>

@@ -24,7 +24,9 @@ export const metadata: Metadata = { title: 'Target' };
 export default async function TargetPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;
   if (!isUuid(id)) notFound();
-  const r = await reach(async () => Promise.all([version(id, null), loadHouse(), targetOf(id), photosOf({ formula: id }), makingsOf(id)]));
+  const r = await reach(async () =>
+    Promise.all([version(id, null), loadHouse(), targetOf(id), photosOf({ formula: id }), makingsOf(id)]),
+  );
   if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
   const [v, house, { target, revision }, photos, makings] = r.value;
   if (!v) notFound();

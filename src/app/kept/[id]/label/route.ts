@@ -25,10 +25,15 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
   const { lot, house, batch } = r.value;
   if (!lot) return problem(404, 'There is no such lot.');
   const notice = batch
-    ? noticeLines(noticeOf(batch, waysOf(batch, house), (i) => findIngredient(i, house.conventions.own))).map((n) => `${n.strong} ${n.text}`.trim())
+    ? noticeLines(noticeOf(batch, waysOf(batch, house), (i) => findIngredient(i, house.conventions.own))).map((n) =>
+        `${n.strong} ${n.text}`.trim(),
+      )
     : [];
   return asPdf(
-    createElement(Labels, { name: `Labels: ${lot.name}`, labels: keptLabels(lot, (d) => sayDay(d, house.units), notice) }),
+    createElement(Labels, {
+      name: `Labels: ${lot.name}`,
+      labels: keptLabels(lot, (d) => sayDay(d, house.units), notice),
+    }),
     `${lotName(lot)} labels`,
   );
 }

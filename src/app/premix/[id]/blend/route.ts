@@ -15,7 +15,10 @@ import { workedPremix } from '@/server/usecases/premix-lots';
 const FILL = /^(\d{1,3})x(\d{1,5}(?:\.\d{1,3})?)$/;
 
 /** The sheet a lot is blended by: `?fill=20x500` for so many bags of so many grams, once for each size. */
-export async function GET(request: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { readonly params: Promise<{ id: string }> },
+): Promise<Response> {
   const { id } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such premix.');
   const fills = new URL(request.url).searchParams.getAll('fill').flatMap((f): readonly Fill[] => {
@@ -23,7 +26,8 @@ export async function GET(request: Request, { params }: { readonly params: Promi
     const [bags, bagG] = [Number(read?.[1] ?? 0), Number(read?.[2] ?? 0)];
     return bags >= 1 && bags <= MOST_BAGS && bagG >= 20 && bagG <= 25_000 ? [{ bags, bagG }] : [];
   });
-  if (fills.length === 0 || fills.length > MOST_SIZES) return problem(400, `Say how many bags of how many grams: ?fill=20x500, 1 to ${MOST_BAGS} bags.`);
+  if (fills.length === 0 || fills.length > MOST_SIZES)
+    return problem(400, `Say how many bags of how many grams: ?fill=20x500, 1 to ${MOST_BAGS} bags.`);
   const r = await reach(async () => {
     const house = await loadHouse();
     return { house, kept: await workedPremix(id, house) };

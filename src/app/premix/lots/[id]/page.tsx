@@ -35,8 +35,15 @@ function balanceWords(sizes: readonly Lot[], units: Units): string {
   const inG = sum((l) => l.contents.reduce((a, c) => a + c.grams, 0));
   const restG = sum((l) => l.restG ?? 0);
   const lost = inG - sum((l) => l.bags * l.bagG) - restG;
-  const bags = sizes.map((l) => `${grams(l.bags * l.bagG, units)} in bags${sizes.length > 1 ? ` of ${grams(l.bagG, units)}` : ''}`).join(', ');
-  const off = Math.abs(lost) < 1 ? '' : lost > 0 ? `, ${grams(lost, units)} lost` : `; ${grams(-lost, units)} more in bags than was weighed`;
+  const bags = sizes
+    .map((l) => `${grams(l.bags * l.bagG, units)} in bags${sizes.length > 1 ? ` of ${grams(l.bagG, units)}` : ''}`)
+    .join(', ');
+  const off =
+    Math.abs(lost) < 1
+      ? ''
+      : lost > 0
+        ? `, ${grams(lost, units)} lost`
+        : `; ${grams(-lost, units)} more in bags than was weighed`;
   return `Weighed in ${grams(inG, units)}: ${bags}${restG > 0 ? `, ${grams(restG, units)} in the sieve` : ''}${off}.`;
 }
 
@@ -46,7 +53,8 @@ function wentIn(id: string, sizes: readonly Lot[], units: Units): { readonly gra
   const sacks = addSacks(all.flatMap((c) => c.sacks ?? []));
   return {
     grams: all.reduce((a, c) => a + c.grams, 0),
-    sacks: sacks.length > 1 ? sacks.map((s) => `${grams(s.grams, units)} of ${s.lot || 'no lot noted'}`).join(', ') : '',
+    sacks:
+      sacks.length > 1 ? sacks.map((s) => `${grams(s.grams, units)} of ${s.lot || 'no lot noted'}`).join(', ') : '',
   };
 }
 
@@ -92,7 +100,8 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
             <Link className="font-semibold text-rim underline" href={`/premix/${lot.premixId}`}>
               The premix
             </Link>
-            ; made <Day day={lot.made} />, <BestBy date={lot.bestBefore} today={house.today} />. A quality date: look, smell, and try a spoon in hot water.
+            ; made <Day day={lot.made} />, <BestBy date={lot.bestBefore} today={house.today} />. A quality date: look,
+            smell, and try a spoon in hot water.
           </p>
         </div>
         <div className="flex flex-wrap gap-2">
@@ -102,7 +111,13 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               ['front', 'Front labels'],
             ] as const
           ).map(([size, text]) => (
-            <a key={size} href={`/premix/lots/${lot.id}/labels?size=${size}`} target="_blank" rel="noreferrer" className={lookOf('plain', 'work')}>
+            <a
+              key={size}
+              href={`/premix/lots/${lot.id}/labels?size=${size}`}
+              target="_blank"
+              rel="noreferrer"
+              className={lookOf('plain', 'work')}
+            >
               <FileText size={20} aria-hidden />
               {text}
               <span className="sr-only"> (PDF, opens in a new tab)</span>
@@ -120,8 +135,8 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               </Notice>
             ) : null}
             <p className="text-lg">
-              <strong>{sayBags(left)}</strong> left: {lot.bags} made of {grams(lot.bagG, house.units)}, {sayBags(lot.used)} used;{' '}
-              {grams(left * lot.bagG, house.units)} of mix.
+              <strong>{sayBags(left)}</strong> left: {lot.bags} made of {grams(lot.bagG, house.units)},{' '}
+              {sayBags(lot.used)} used; {grams(left * lot.bagG, house.units)} of mix.
             </p>
             {others.length > 0 ? (
               <p>
@@ -139,7 +154,9 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               </p>
             ) : null}
             {isPast(lot, house.today) && left > 0 ? (
-              <Notice weight="look">It is past its date. What that means is yours, and the local food code’s, to say.</Notice>
+              <Notice weight="look">
+                It is past its date. What that means is yours, and the local food code’s, to say.
+              </Notice>
             ) : null}
             {first && first.number !== lot.number && left > 0 ? (
               <div className="mt-2">
@@ -195,7 +212,10 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                         {codesIn(c.lot).map((code, n) => (
                           <span key={code}>
                             {n > 0 ? ', ' : ''}
-                            <Link className="font-semibold text-rim underline" href={`/premix/recall?code=${encodeURIComponent(code)}`}>
+                            <Link
+                              className="font-semibold text-rim underline"
+                              href={`/premix/recall?code=${encodeURIComponent(code)}`}
+                            >
                               {code}
                             </Link>
                           </span>
@@ -212,7 +232,10 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               <p className="mt-2">
                 There was less in stock than went in:{' '}
                 {less
-                  .map((t) => `${lot.contents.find((c) => c.id === t.id)?.name ?? t.id} ${grams(t.takenG, house.units)} of ${grams(t.wantedG, house.units)}`)
+                  .map(
+                    (t) =>
+                      `${lot.contents.find((c) => c.id === t.id)?.name ?? t.id} ${grams(t.takenG, house.units)} of ${grams(t.wantedG, house.units)}`,
+                  )
                   .join(', ')}
                 . Count it, in the pantry.
               </p>
@@ -228,8 +251,8 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               <h2 className="text-xl">On its label</h2>
               {frozen.writtenOn ? (
                 <Notice weight="note">
-                  Written down on <Day day={frozen.writtenOn} />, from what the house and the product were that day: when this lot was made, nothing of it was
-                  kept. Hold it against a bag.
+                  Written down on <Day day={frozen.writtenOn} />, from what the house and the product were that day:
+                  when this lot was made, nothing of it was kept. Hold it against a bag.
                 </Notice>
               ) : null}
               <p>
@@ -240,8 +263,12 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
                 })}
                 .
               </p>
-              {lacking ? <Notice weight="stop">Corrected since: {lacking}. Labels that are on the bags don’t say so.</Notice> : null}
-              {frozen.contains.length > 0 ? <p className="font-semibold">Contains: {frozen.contains.join(', ')}.</p> : null}
+              {lacking ? (
+                <Notice weight="stop">Corrected since: {lacking}. Labels that are on the bags don’t say so.</Notice>
+              ) : null}
+              {frozen.contains.length > 0 ? (
+                <p className="font-semibold">Contains: {frozen.contains.join(', ')}.</p>
+              ) : null}
               {frozen.products.map((p) => (
                 <p key={p.title} className="text-[15px]">
                   <strong>{p.title}:</strong> {p.directions}

@@ -32,7 +32,10 @@ import { batchAbout } from '@/ui/batch/about';
 const PAPERS = ['sheet', 'sheets', 'cooks', 'shopping', 'labels', 'notice', 'timeline'];
 
 /** A batch on paper: `sheet`, `shopping`, `labels` or `timeline`; and its time line for a calendar. */
-export async function GET(_: Request, { params }: { readonly params: Promise<{ id: string; what: string }> }): Promise<Response> {
+export async function GET(
+  _: Request,
+  { params }: { readonly params: Promise<{ id: string; what: string }> },
+): Promise<Response> {
   const { id, what } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such batch.');
   const r = await reach(() => Promise.all([batchById(id), loadHouse(), stockNoted()]));
@@ -45,8 +48,13 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
   // which state a paper is of: when the sheet changes, the batch says that it is no longer true
   const state = b.sheetState ?? 1;
   if (PAPERS.includes(what) && !b.finishedAt)
-    await reach(() => transaction((client) => noteEntry(client, b.id, { id: randomUUID(), at: Date.now(), act: { what: 'printed', paper: what, state } })));
-  const stateWords = state > 1 && b.sheetAt ? `state ${state}, ${sayMoment(b.sheetAt.getTime(), Date.now(), units)}` : '';
+    await reach(() =>
+      transaction((client) =>
+        noteEntry(client, b.id, { id: randomUUID(), at: Date.now(), act: { what: 'printed', paper: what, state } }),
+      ),
+    );
+  const stateWords =
+    state > 1 && b.sheetAt ? `state ${state}, ${sayMoment(b.sheetAt.getTime(), Date.now(), units)}` : '';
   if (what === 'sheet') {
     const made = sayDay(localDay(b.startedAt.getTime(), units), units);
     return asPdf(
@@ -57,7 +65,15 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
         split: b.split,
         oneBowl: b.exactness === 'eye',
         units,
-        method: workSteps({ sheet: oneMix(b.sheet), kind: b.kind, school: b.school, pourings: pouringsOf(b), ways: waysOf(b, house), units, find }),
+        method: workSteps({
+          sheet: oneMix(b.sheet),
+          kind: b.kind,
+          school: b.school,
+          pourings: pouringsOf(b),
+          ways: waysOf(b, house),
+          units,
+          find,
+        }),
       }),
       b.name,
     );
@@ -69,7 +85,12 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
       lines: b.sheet.filter((l) => l.mix === m + 1 || (n === 1 && l.side === undefined)),
     }));
     return asPdf(
-      createElement(MixSheets, { name: b.name, about: [`version ${b.versionNumber}`, stateWords].filter(Boolean).join('; '), sheets, units }),
+      createElement(MixSheets, {
+        name: b.name,
+        about: [`version ${b.versionNumber}`, stateWords].filter(Boolean).join('; '),
+        sheets,
+        units,
+      }),
       `${b.name} sheets`,
     );
   }
@@ -87,7 +108,9 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     return asPdf(
       createElement(NoticePaper, {
         name: b.name,
-        kind: [kindById(b.kind).name, b.timeline ? `for ${sayLongDay(b.timeline.at, units)}` : ''].filter(Boolean).join(', '),
+        kind: [kindById(b.kind).name, b.timeline ? `for ${sayLongDay(b.timeline.at, units)}` : '']
+          .filter(Boolean)
+          .join(', '),
         notice: noticeOf(b, waysOf(b, house), find),
         foot: `${[`This batch, ${sayMoment((b.sheetAt ?? b.startedAt).getTime(), Date.now(), units)}`, `version ${b.versionNumber}`, stateWords].filter(Boolean).join('; ')}.`,
       }),
@@ -98,7 +121,10 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     const shelf = withTaken(stock, b.deductions);
     const list = takeOut(usesOf(lines, stock), shelf);
     const waves = fetchedByWave(lines, b.split, shelf);
-    return asPdf(createElement(ShoppingPaper, { name: b.name, about: `${grams(b.massG, units)} of batter`, list, waves, units }), `${b.name} shopping`);
+    return asPdf(
+      createElement(ShoppingPaper, { name: b.name, about: `${grams(b.massG, units)} of batter`, list, waves, units }),
+      `${b.name} shopping`,
+    );
   }
   if (what === 'timeline' || what === 'calendar') {
     if (!b.timeline) return problem(404, 'Nobody has said yet when it is served.');
@@ -107,13 +133,19 @@ export async function GET(_: Request, { params }: { readonly params: Promise<{ i
     if (!day.up) return troubled(day.kind);
     const line = timeLine(day.value.steps, timeline, null);
     if (what === 'timeline')
-      return asPdf(createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line, units }), `${b.name} time line`);
+      return asPdf(
+        createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line, units }),
+        `${b.name} time line`,
+      );
     return asCalendar(b.name, [{ name: b.name, batchId: b.id, placed: line.placed }], units.zone);
   }
   if (what === 'labels') {
     // packed when the tubs are filled: the day before, where it is made over two days
     const packed = new Date(b.timeline?.dayOneAt ?? b.startedAt.getTime());
-    return asPdf(createElement(Labels, { name: `Labels: ${b.name}`, labels: kitLabels(b, find, units, packed) }), `${b.name} labels`);
+    return asPdf(
+      createElement(Labels, { name: `Labels: ${b.name}`, labels: kitLabels(b, find, units, packed) }),
+      `${b.name} labels`,
+    );
   }
   return problem(404, 'There is no such paper of this batch.');
 }

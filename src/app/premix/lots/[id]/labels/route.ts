@@ -11,17 +11,25 @@ import { loadHouse } from '@/server/queries/house';
 import { frozenLotById } from '@/server/usecases/premix-lots';
 
 /** A label for every bag of a lot, as it was made: `?size=front` for the front alone. */
-export async function GET(request: Request, { params }: { readonly params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { readonly params: Promise<{ id: string }> },
+): Promise<Response> {
   const { id } = await params;
   if (!isUuid(id)) return problem(404, 'There is no such lot.');
   const r = await reach(async () => {
     const house = await loadHouse();
     const lot = await frozenLotById(id, house);
-    return lot && { lot, lacking: lacksSince(lot.frozen, lot.contents, (x) => findIngredient(x, house.conventions.own)) };
+    return (
+      lot && { lot, lacking: lacksSince(lot.frozen, lot.contents, (x) => findIngredient(x, house.conventions.own)) }
+    );
   });
   if (!r.up) return troubled(r.kind);
   if (!r.value) return problem(404, 'There is no such lot.');
   const { lot, lacking } = r.value;
   const size = LABEL_SIZES.find((s) => s === new URL(request.url).searchParams.get('size')) ?? 'full';
-  return asPdf(createElement(LotLabels, { lot, frozen: lot.frozen, lacking, size, code: await codePicture(lot.frozen.code) }), `lot ${lot.number} labels`);
+  return asPdf(
+    createElement(LotLabels, { lot, frozen: lot.frozen, lacking, size, code: await codePicture(lot.frozen.code) }),
+    `lot ${lot.number} labels`,
+  );
 }
