@@ -25,7 +25,11 @@ test('a surplus frozen in parcels, labelled, told on Today and on the plan, serv
   await dialog.getByLabel('In parcels of (empty: singly)').fill('5');
   await expect(dialog.getByText('Wrap them in parcels of 5, paper between.')).toBeVisible();
   await axe(page);
-  // nothing typed is lost by what is refused
+  // nothing typed is lost by a reload, nor by what is refused
+  await page.reload();
+  await page.getByRole('button', { name: 'Keep what is over …' }).click();
+  await expect(dialog.getByLabel('In parcels of (empty: singly)')).toHaveValue('5');
+  await expect(dialog.getByText('Wrap them in parcels of 5, paper between.')).toBeVisible();
   await dialog.getByRole('button', { name: 'Keep it' }).click();
   await expect(dialog.getByRole('alert')).toBeVisible();
   await dialog.getByLabel('Pieces', { exact: true }).fill('12');

@@ -219,6 +219,16 @@ test('a plan for Sunday is kept: nothing is begun or taken, it opens as it was l
 }) => {
   await plan(page, 'Tall Sunday cakes');
   await choose(page, 'Make', 'for so many people');
+  await page.getByLabel('Guests').fill('29');
+  await page.getByLabel('Pieces each').fill('2');
+  // a reload keeps what is typed, and it can be begun again
+  await page.reload();
+  await expect(page.getByText('Opened as you left it.')).toBeVisible();
+  await expect(page.getByLabel('Guests')).toHaveValue('29');
+  await expect(page.getByLabel('Pieces each')).toHaveValue('2');
+  await page.getByRole('button', { name: 'Start over' }).click();
+  await expect(page.getByText('Opened as you left it.')).toHaveCount(0);
+  await choose(page, 'Make', 'for so many people');
   await page.getByLabel('Guests').fill('30');
   await page.getByLabel('Pieces each').fill('2');
   await page.getByRole('switch', { name: 'served at a set time' }).click();

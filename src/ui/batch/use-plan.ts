@@ -1,10 +1,8 @@
 'use client';
 import { useDeferredValue, useMemo } from 'react';
 import { circumstancesOf } from '@/core/analyse-formula';
-import type { Lit } from '@/core/batch/acts';
 import { HURRIED } from '@/core/batch/batch';
 import { type Driver, hasTestPiece, portionOf, wantedPieces } from '@/core/batch/driver';
-import type { Exactness } from '@/core/batch/exactness';
 import type { KeptLot } from '@/core/batch/kept';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
 import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
@@ -21,7 +19,7 @@ import { bowlOf } from '@/core/day/bowl';
 import { daySteps } from '@/core/day/day';
 import { workSteps } from '@/core/day/method';
 import type { Step } from '@/core/day/step';
-import { atEnd, type EndId, type Formula, kindIdOf, kitchenOf } from '@/core/formula/formula';
+import { atEnd, type Formula, kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { countedLines } from '@/core/formula/lines';
@@ -36,54 +34,36 @@ import { type Bagged, bagSheet } from '@/core/premix/use';
 import { typedNumber } from '@/core/quantity/typed';
 import { waysMade } from '@/core/script/pan-fat';
 import { readBags } from './bags-part';
-import { type Beside, readBeside } from './beside-part';
+import { readBeside } from './beside-part';
 import { readKept } from './kept-in-part';
-import {
-  amountFor,
-  asTheCard,
-  type BothTyped,
-  type By,
-  type PlanTyped,
-  readBoth,
-  readDriver,
-  wrong,
-} from './plan.state';
-import { readSplit, type SplitTyped } from './split-part';
-import type { TakenTyped } from './store-part';
+import { amountFor, asTheCard, type By, type PlanTyped, readBoth, readDriver, wrong } from './plan.state';
+import type { PlanStands } from './plan-opens';
+import { readSplit } from './split-part';
 
 export interface PlanOf {
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly shelf: Shelf;
-  readonly end: EndId | null;
   readonly sides: readonly Side[];
+  /** Seconds a piece takes on the heat, as earlier batches were timed. */
   readonly cycleS: number | null;
-  readonly typed: PlanTyped;
-  readonly splitTyped: SplitTyped;
-  readonly beside: readonly Beside[];
-  readonly exactness: Exactness;
-  readonly eggs: number | null;
-  readonly lit: Lit;
-  /** What is lit for the second of two ends, where that is of another kind. */
-  readonly litSecond: Lit;
-  /** Bags of premix that may make a part of it, and how many as typed. */
+  /** Bags of premix that may make a part of it. */
   readonly bagged: readonly Bagged[];
-  readonly bagsTyped: TakenTyped;
   /** The same of what is kept of earlier makings. */
   readonly keptLots: readonly KeptLot[];
-  readonly keptTyped: TakenTyped;
-  /** Both ends from one base, as typed; null: one end is made. */
-  readonly both: Readonly<Record<EndId, BothTyped>> | null;
+  readonly stands: PlanStands;
 }
+export type PlanWorked = ReturnType<typeof usePlan>;
 
 /** Fewer are weighed, and this near a whole number they are whole. */
 const LEAST_EGGS = 0.5;
 const WHOLE_WITHIN = 0.02;
 
 export function usePlan(q: PlanOf) {
-  const { formula, house, shelf, end, typed, exactness, eggs } = q;
+  const { formula, house, shelf } = q;
+  const { end, typed, exactness, eggs, both, lit, litSecond, split: splitTyped } = q.stands;
   // of two ends the first, where both are made
-  const made = useMemo(() => atEnd(formula, q.both ? 'a' : end), [formula, q.both, end]);
+  const made = useMemo(() => atEnd(formula, both ? 'a' : end), [formula, both, end]);
   const kind = kindById(made.kind);
   const school = schoolOf(kind, made.school);
   const pan = school.portionMl === null;
@@ -95,11 +75,11 @@ export function usePlan(q: PlanOf) {
   );
   const typedWith = { house, shelf, lines, card: circumstances, pan };
   const read =
-    q.both && formula.ends
-      ? readBoth(q.both, formula.ends, typed.testPiece === true, typedWith)
+    both && formula.ends
+      ? readBoth(both, formula.ends, typed.testPiece === true, typedWith)
       : readDriver(typed, typedWith);
   // what fills its pan is poured by the pan: the middle of those that are lit, or the one whose width is typed
-  const pans = surfacesFor(house.gear, made.kind, undefined, q.lit).flatMap((s) =>
+  const pans = surfacesFor(house.gear, made.kind, undefined, lit).flatMap((s) =>
     house.gear.filter((g) => g.id === s.id),
   );
   const panfuls = pan ? pans.flatMap((g) => portionFor(g, made.kind) ?? []) : [];
@@ -121,9 +101,9 @@ export function usePlan(q: PlanOf) {
     : null;
   // what bags make is not mixed fresh
   const wantedAll = read.driver ? wantedPieces(read.driver) : null;
-  const apart = wantedAll !== null && q.both === null && q.splitTyped.by !== 'kits';
-  const kept = apart && q.keptLots.length > 0 ? readKept(q.keptTyped, q.keptLots) : null;
-  const bags = apart && q.bagged.length > 0 ? readBags(q.bagsTyped, q.bagged, portionMl) : null;
+  const apart = wantedAll !== null && both === null && splitTyped.by !== 'kits';
+  const kept = apart && q.keptLots.length > 0 ? readKept(q.stands.kept, q.keptLots) : null;
+  const bags = apart && q.bagged.length > 0 ? readBags(q.stands.bags, q.bagged, portionMl) : null;
   const fresh = wantedAll === null ? null : wantedAll - (bags?.pieces ?? 0) - (kept?.pieces ?? 0);
   const wrongIn = { ...bags?.errors, ...kept?.errors };
   const errors: Readonly<Record<string, string>> = {
@@ -138,7 +118,7 @@ export function usePlan(q: PlanOf) {
       ? { by: 'pieces', pieces: fresh, portionMl, ...(hasTestPiece(d) && { testPiece: true }) }
       : null;
   })(read.driver);
-  const sized = partly && q.splitTyped.by !== 'bowls' ? asTheCard(partly, cardMakes) : partly;
+  const sized = partly && splitTyped.by !== 'bowls' ? asTheCard(partly, cardMakes) : partly;
   const driver = sized && endsAsked(sized, formula);
 
   const whole = driver ? readyFor({ formula, house, end, driver, split: ONE, eggs: null }) : null;
@@ -151,7 +131,7 @@ export function usePlan(q: PlanOf) {
     : null;
   const wanted = driver ? wantedPieces(driver) : null;
   const bowls = house.gear.filter((g) => g.sort === 'bowl');
-  const pace = paceOf(house, made.kind, circumstances, poured, q.cycleS, q.lit);
+  const pace = paceOf(house, made.kind, circumstances, poured, q.cycleS, lit);
   const splitAsked =
     before && means
       ? {
@@ -163,7 +143,7 @@ export function usePlan(q: PlanOf) {
           bowls,
         }
       : null;
-  const split = splitAsked ? readSplit(q.splitTyped, splitAsked) : null;
+  const split = splitAsked ? readSplit(splitTyped, splitAsked) : null;
 
   const ready = driver && split?.split ? readyFor({ formula, house, end, driver, split: split.split, eggs }) : null;
   const at = ready?.ok ? ready.value : null;
@@ -198,7 +178,7 @@ export function usePlan(q: PlanOf) {
   );
   const refused = [whole, ready, planned].flatMap((r) => (r && !r.ok ? [r.error] : []))[0] ?? null;
 
-  const kits = q.splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
+  const kits = splitTyped.by === 'kits' && split?.split ? mixesIn(split.split) : 1;
   const each = typedNumber(typed.each, '');
   const guests =
     read.driver?.by === 'guests'
@@ -207,7 +187,7 @@ export function usePlan(q: PlanOf) {
         ? Math.ceil(wantedAll / each)
         : null;
   const atTable = guests === null ? null : guests * kits;
-  const besideRead = readBeside(q.beside, atTable);
+  const besideRead = readBeside(q.stands.beside, atTable);
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const besideLines = (besideRead.sides ?? []).flatMap((b, n) => {
     const side = q.sides.find((s) => s.id === b.sideId);
@@ -232,8 +212,8 @@ export function usePlan(q: PlanOf) {
       sheet,
       weights: {},
       entries: [
-        { id: '', at: 0, act: { what: 'lit' as const, ...q.lit } },
-        { id: '', at: 0, act: { what: 'lit' as const, end: 'b' as const, ...q.litSecond } },
+        { id: '', at: 0, act: { what: 'lit' as const, ...lit } },
+        { id: '', at: 0, act: { what: 'lit' as const, end: 'b' as const, ...litSecond } },
       ],
       split: split.split,
       kind: made.kind,
@@ -256,7 +236,7 @@ export function usePlan(q: PlanOf) {
   const line = eggLine(lines);
   const count = Math.max(1, Math.round(eggsEach));
   const wholeCount =
-    q.both === null && line && eggsEach > LEAST_EGGS && Math.abs(eggsEach - count) > WHOLE_WITHIN ? count : null;
+    both === null && line && eggsEach > LEAST_EGGS && Math.abs(eggsEach - count) > WHOLE_WITHIN ? count : null;
   const canBeWhole = useMemo(
     () => times !== null && wholeCount !== null && withWholeEggs({ formula, house, end }, times, wholeCount) !== null,
     [formula, house, end, times, wholeCount],
@@ -268,12 +248,7 @@ export function usePlan(q: PlanOf) {
     ? {
         name: other.name,
         kind: other.kind,
-        surfaces: surfacesFor(
-          house.gear,
-          other.kind,
-          acrossOf(other.kind, circumstances, other.portionMl),
-          q.litSecond,
-        ),
+        surfaces: surfacesFor(house.gear, other.kind, acrossOf(other.kind, circumstances, other.portionMl), litSecond),
       }
     : null;
   return {
@@ -309,7 +284,7 @@ export function usePlan(q: PlanOf) {
       house.gear,
       made.kind,
       acrossOf(made.kind, circumstances, driver?.by === 'both' ? driver.a.portionMl : poured),
-      q.lit,
+      lit,
     ),
     second,
     means,

@@ -19,6 +19,7 @@ import {
 } from '@/core/batch/kept';
 import { typedNumber } from '@/core/quantity/typed';
 import { Refusal, useAsking } from '../kit/asking';
+import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { DayField } from '../kit/date-fields';
@@ -26,6 +27,17 @@ import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { toast } from '../kit/toast';
+
+interface Typed {
+  readonly state: KeptState;
+  readonly early: 'done' | 'early';
+  readonly pieces: string;
+  readonly parcel: string;
+  readonly place: string;
+  /** yyyy-mm-dd; null: as long as it keeps. */
+  readonly bestBy: string | null;
+}
+const FRESH: Typed = { state: 'frozen', early: 'done', pieces: '', parcel: '', place: '', bestBy: null };
 
 /** What is over of a batch is kept: how much, how, where, and until when. */
 export function KeepPart({
@@ -46,12 +58,8 @@ export function KeepPart({
   const router = useRouter();
   const asking = useAsking();
   const [open, setOpen] = useState(false);
-  const [state, setState] = useState<KeptState>('frozen');
-  const [early, setEarly] = useState<'done' | 'early'>('done');
-  const [pieces, setPieces] = useState('');
-  const [parcel, setParcel] = useState('');
-  const [place, setPlace] = useState('');
-  const [bestBy, setBestBy] = useState<string | null>(null);
+  const [typed, set, drop] = useCopied(`keep:${batch.id}`, (): Typed => FRESH);
+  const { state, early, pieces, parcel, place, bestBy } = typed;
   const cooked: Cooked = state === 'batter' ? 'raw' : early;
   const until = bestBy ?? bestByOf(made, state, batch.kind);
   const inParcels = parcel.trim() === '' || state === 'batter' ? null : typedNumber(parcel, '');
@@ -74,6 +82,7 @@ export function KeepPart({
       true,
     );
     if (!a?.ok) return;
+    drop();
     setOpen(false);
     toast('Kept: its label is on its page');
     router.push(`/kept/${a.id}`);
@@ -99,11 +108,7 @@ export function KeepPart({
           <Taps
             label="How it is kept"
             value={state}
-            onChange={(v) => {
-              if (v === '') return;
-              setState(v);
-              setBestBy(null);
-            }}
+            onChange={(v) => v !== '' && set({ state: v, bestBy: null })}
             options={KEPT_STATES.map((s) => ({
               value: s,
               label: KEPT_STATE_WORDS[s].replace(/^./, (c) => c.toUpperCase()),
@@ -127,7 +132,7 @@ export function KeepPart({
             <Taps
               label="How far it is baked"
               value={early}
-              onChange={(v) => v !== '' && setEarly(v)}
+              onChange={(v) => v !== '' && set({ early: v })}
               options={(['done', 'early'] as const).map((c) => ({
                 value: c,
                 label: COOKED_WORDS[c].replace(/^./, (x) => x.toUpperCase()),
@@ -142,7 +147,7 @@ export function KeepPart({
               value={pieces}
               error={errors.pieces}
               onChange={(e) => {
-                setPieces(e.target.value.slice(0, 8));
+                set({ pieces: e.target.value.slice(0, 8) });
                 touched();
               }}
             />
@@ -154,7 +159,7 @@ export function KeepPart({
                 value={parcel}
                 error={errors.parcel}
                 onChange={(e) => {
-                  setParcel(e.target.value.slice(0, 8));
+                  set({ parcel: e.target.value.slice(0, 8) });
                   touched();
                 }}
               />
@@ -165,14 +170,14 @@ export function KeepPart({
               className="w-56"
               value={place}
               error={errors.place}
-              onChange={(e) => setPlace(e.target.value)}
+              onChange={(e) => set({ place: e.target.value })}
             />
             <DayField
               label="Best by"
               className="w-44"
               value={until}
               error={errors.bestBy}
-              onDay={(d) => setBestBy(d)}
+              onDay={(d) => set({ bestBy: d })}
             />
           </div>
           <ol className="list-decimal pl-5 text-[15px] text-soft">

@@ -109,17 +109,19 @@ export const keepDraftOf = (name: string, value: unknown): boolean =>
 /**
  * This tab's draft of something, or the newest one that a closed tab has left: it is this tab's from then on. A draft of
  * another tab that is open stays that tab's.
+ * @param within ms after which a draft is too old to come back
  */
-export async function draftOf(name: string): Promise<unknown> {
+export async function draftOf(name: string, within: number = Number.POSITIVE_INFINITY): Promise<unknown> {
   await claim();
+  const fresh = (k: Kept): boolean => Date.now() - k.at <= within;
   const own = keptIn(`${name}@${thisTab()}`);
-  if (own) return own.value;
+  if (own) return fresh(own) ? own.value : null;
   const live = await liveTabs();
   const left = copiesNamed(`${name}@`)
     .filter((n) => !live.has(lockOf(n.slice(name.length + 1))))
     .flatMap((n) => {
       const kept = keptIn(n);
-      return kept ? [{ n, kept }] : [];
+      return kept && fresh(kept) ? [{ n, kept }] : [];
     })
     .sort((a, b) => b.kept.at - a.kept.at)[0];
   // one place for all tabs, as older versions of the app had it
@@ -130,38 +132,80 @@ export async function draftOf(name: string): Promise<unknown> {
   return value;
 }
 
-/** The parts of a copy that are still what they were: an older version of the app may have kept others. */
-const ofItsShape = <T extends object>(now: T, kept: object): Partial<T> =>
-  Object.fromEntries(
-    Object.entries(kept).filter(
-      ([k, v]) =>
-        k in now && typeof v === typeof now[k as keyof T] && Array.isArray(v) === Array.isArray(now[k as keyof T]),
-    ),
-  ) as Partial<T>;
+/** Whether a kept value has the shape of what stands now, so that it can take its place; null stands for anything. */
+function fits(now: unknown, kept: unknown): boolean {
+  if (now === null || kept === null) return true;
+  if (typeof now !== 'object' || typeof kept !== 'object') return typeof now === typeof kept;
+  if (Array.isArray(now) || Array.isArray(kept)) return Array.isArray(now) && Array.isArray(kept);
+  return Object.entries(now).every(([k, v]) => v === undefined || (k in kept && fits(v, kept[k as keyof typeof kept])));
+}
+
+/** The parts of a copy that still have their shape: an older version of the app may have kept others. */
+export const ofItsShape = <T extends object>(now: T, kept: object): Partial<T> =>
+  Object.fromEntries(Object.entries(kept).filter(([k, v]) => k in now && fits(now[k as keyof T], v))) as Partial<T>;
+
+/** A form's state with a copy in the browser. */
+export interface Copied<T> {
+  readonly value: T;
+  readonly set: (part: Partial<T>) => void;
+  /** Drops the copy: the form was sent. */
+  readonly drop: () => void;
+  /** Drops the copy and begins as the form first opened; null where nothing was brought back. */
+  readonly startOver: (() => void) | null;
+}
 
 /**
  * A form's state with a copy in the browser: as it was left, until it is sent.
- * @returns the state, a way to change a part of it, and a way to drop the copy once it is sent
+ * @param within ms after which what was left is too old to come back
  */
+export function useCopy<T extends object>(
+  name: string,
+  initial: () => T,
+  within: number = Number.POSITIVE_INFINITY,
+): Copied<T> {
+  const [value, setValue] = useState<T>(initial);
+  const [broughtBack, setBroughtBack] = useState(false);
+  const touched = useRef(false);
+  const latest = useRef(value);
+  const put = (next: T): void => {
+    latest.current = next;
+    setValue(next);
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a copy is asked for once for each name
+  useEffect(() => {
+    touched.current = false;
+    void draftOf(name, within).then((kept) => {
+      // who has begun to type already is not interrupted
+      if (typeof kept !== 'object' || kept === null || touched.current) return;
+      put({ ...latest.current, ...ofItsShape(latest.current, kept) });
+      setBroughtBack(true);
+    });
+  }, [name, within]);
+  const drop = (): void => void keepDraftOf(name, null);
+  return {
+    value,
+    set: (part) => {
+      touched.current = true;
+      // several changes of one press add up
+      put({ ...latest.current, ...part });
+      keepDraftOf(name, latest.current);
+    },
+    drop,
+    startOver: broughtBack
+      ? () => {
+          drop();
+          setBroughtBack(false);
+          put(initial());
+        }
+      : null,
+  };
+}
+
+/** The same for a form that is short enough to be told apart by looking: state, change, drop. */
 export function useCopied<T extends object>(
   name: string,
   initial: () => T,
 ): readonly [T, (part: Partial<T>) => void, () => void] {
-  const [value, setValue] = useState<T>(initial);
-  const touched = useRef(false);
-  useEffect(() => {
-    touched.current = false;
-    void draftOf(name).then((kept) => {
-      // who has begun to type already is not interrupted
-      if (typeof kept === 'object' && kept !== null && !touched.current)
-        setValue((v) => ({ ...v, ...ofItsShape(v, kept) }));
-    });
-  }, [name]);
-  const set = (part: Partial<T>): void => {
-    touched.current = true;
-    const next = { ...value, ...part };
-    setValue(next);
-    keepDraftOf(name, next);
-  };
-  return [value, set, () => void keepDraftOf(name, null)];
+  const { value, set, drop } = useCopy(name, initial);
+  return [value, set, drop];
 }
