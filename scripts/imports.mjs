@@ -21,6 +21,7 @@ export const ORDER = [
   { at: 'src/core/numbers' },
   { at: 'src/core/analyse' },
   { at: 'src/core/analyse-formula' },
+  { at: 'src/core/suspects' },
   { at: 'src/core/facts' },
   { at: 'src/core/balance' },
   { at: 'src/core/batch' },

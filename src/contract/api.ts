@@ -344,6 +344,11 @@ const finding = z.object({
   message: z.string(),
 });
 
+const suspect = z.object({
+  line: z.number().int().describe('The line, as /read numbers it.'),
+  as: z.string().describe('The slip: "tablespoon for teaspoon".'),
+  instead: z.object({ text: z.string(), grams: z.number() }).describe('The line as it may have been meant.'),
+});
 export const analyseResponse = z.object({
   lines: z.array(lineOut),
   mass_g: z.number(),
@@ -367,6 +372,16 @@ export const analyseResponse = z.object({
   }),
   batter: z.object({ density_g_per_ml: z.number(), volume_ml: z.number(), pour: z.string().nullable() }),
   findings: z.array(finding),
+  suspects: z
+    .array(
+      suspect.extend({
+        also: z.array(suspect).describe('A second line, where only two slips together explain it; empty mostly.'),
+        ends: z.array(z.string()).describe('Codes of findings that would be gone.'),
+        left: z.array(z.string()).describe('Codes of findings that would stay.'),
+        weight: z.number().min(0).max(1).describe('How likely it is beside the others, and beside no slip at all.'),
+      }),
+    )
+    .describe('Lines that may be a slip of the pen, the likeliest first; empty where nothing explains what is found.'),
 });
 
 export const scaleResponse = z.object({

@@ -57,8 +57,8 @@ const PIECES = ['egg', 'yolk', 'white', 'banana', 'lemon', 'apple', 'pear'].map(
   (one) => [new RegExp(`\\b${one}s?\\b`), one] as const,
 );
 
-/** "1 egg", "2 eggs": what is counted follows its number. */
-function asMany(rest: string, said: string): string {
+/** "1 egg", "2 eggs": what is counted follows its number. @param rest the line without its amount @param said the amount */
+export function asMany(rest: string, said: string): string {
   const n = /^([\d ]*\d)(?:\/\d+)?$/.exec(said);
   if (!n) return rest;
   const many = !/^(?:1|\d+\/\d+)$/.test(said);
@@ -105,6 +105,20 @@ function amountsFor(line: Line, grams: number, finest: Finest): readonly string[
   return [...smaller.slice(0, 1), asGrams];
 }
 
+/** The words of a line without its amount, and without what says the amount over again. */
+export function withoutAmount(line: Pick<Line, 'text'>, house: KitchenConventions): string {
+  const { text: tidy, amountSpans } = splitLine(line.text, house);
+  // what says the old amount over again goes with it, and the marks it stood in
+  return trimmed(
+    [...amountSpans]
+      .sort((a, b) => b.start - a.start)
+      .reduce(
+        (t, a) => `${t.slice(0, a.start).replace(LEAD_TO_AMOUNT, ' ')} ${t.slice(a.end).replace(/^\s*[)\]]/, '')}`,
+        tidy,
+      ),
+  ).replace(/^[,:;/\s]+(?:of\s+)?|[\s,:;(]+$/gi, '');
+}
+
 /**
  * The text of a line with another amount.
  * @param line as read, with grams
@@ -120,16 +134,7 @@ export function rewriteAmount(
 ): string {
   if (line.grams !== null && Math.abs(grams - line.grams) < 1e-9 * grams) return line.text;
   const plainChoice: LineChoice = { ingredientId: choice.ingredientId, vessel: choice.vessel };
-  const { text: tidy, amountSpans } = splitLine(line.text, house);
-  // what says the old amount over again goes with it, and the marks it stood in
-  const rest = trimmed(
-    [...amountSpans]
-      .sort((a, b) => b.start - a.start)
-      .reduce(
-        (t, a) => `${t.slice(0, a.start).replace(LEAD_TO_AMOUNT, ' ')} ${t.slice(a.end).replace(/^\s*[)\]]/, '')}`,
-        tidy,
-      ),
-  ).replace(/^[,:;/\s]+(?:of\s+)?|[\s,:;(]+$/gi, '');
+  const rest = withoutAmount(line, house);
   const prepared = line.preparation ? `, ${line.preparation}` : '';
   for (const said of amountsFor(line, grams, finest)) {
     for (const text of [

@@ -330,26 +330,42 @@ const shareUnknown: Rule = (e) => {
 /** Powder beside self-raising flour, percent of the flour, from which it is a second one and no help to the first. */
 const SECOND_POWDER = 4;
 
-/** Self-raising flour brings its powder along: as much again beside it is told. */
-const twiceRaised: Rule = (e) => {
+/** Self-raising flour, and the powder that stands beside it; null where there is no such pair, or it is no more than a help. */
+export function raisedTwice(e: Pick<Evidence, 'waits' | 'tally' | 'lines' | 'rails'>): {
+  readonly flour: Ingredient;
+  readonly powders: readonly EvidenceLine[];
+  readonly g: number;
+  /** The whole rises too much by it. */
+  readonly above: boolean;
+} | null {
   if (e.waits.has('lift') || !(e.tally.flourG > 0)) return null;
-  const [flour] = brings(e, (i) => isFlour(i) && i.sodaPct > 0);
-  const powders = e.lines.filter(
-    (l) =>
-      l.use === 'batter' &&
-      l.parts.some((p) => p.ingredient.category === 'leavening' && p.ingredient.ownAcidMeqPer100g > 0),
+  const of = (l: EvidenceLine) => (l.use === 'batter' ? l.parts : []);
+  const flour = e.lines
+    .flatMap(of)
+    .map((p) => p.ingredient)
+    .find((i) => isFlour(i) && i.sodaPct > 0);
+  if (!flour) return null;
+  const powders = e.lines.filter((l) =>
+    of(l).some((p) => p.ingredient.category === 'leavening' && p.ingredient.ownAcidMeqPer100g > 0),
   );
-  if (!flour || powders.length === 0) return null;
+  if (powders.length === 0) return null;
   const g = powders.reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0);
   const above = railOf(e, 'lift')?.reading?.standing === 'above';
-  if (!above && (100 * g) / e.tally.flourG <= SECOND_POWDER) return null;
-  return {
-    code: 'self-raising-and-powder',
-    severity: above ? 'look' : 'note',
-    basis: 'arithmetic',
-    keys: keysOf(powders),
-    message: `${kitchenName(flour)} has its powder in it, and ${grams(g, e.units)} more stand beside it: it rises twice over, and tastes of it. Leave the powder out, or take plain flour.`,
-  };
+  return above || (100 * g) / e.tally.flourG > SECOND_POWDER ? { flour, powders, g, above } : null;
+}
+
+/** Self-raising flour brings its powder along: as much again beside it is told. */
+const twiceRaised: Rule = (e) => {
+  const twice = raisedTwice(e);
+  return (
+    twice && {
+      code: 'self-raising-and-powder',
+      severity: twice.above ? 'look' : 'note',
+      basis: 'arithmetic',
+      keys: keysOf(twice.powders),
+      message: `${kitchenName(twice.flour)} has its powder in it, and ${grams(twice.g, e.units)} more stand beside it: it rises twice over, and tastes of it. Leave the powder out, or take plain flour.`,
+    }
+  );
 };
 
 /** Egg that holds what gluten would, percent of flour. */

@@ -9,7 +9,7 @@ import { pouredG, testedFlourG } from '../formula/tally';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { nounsOf } from '../pantry/nouns';
 import { millilitres, percent } from '../quantity/say';
-import { keysOf, quoted, type Rule } from './finding';
+import { type Evidence, keysOf, quoted, type Rule } from './finding';
 
 const fractionDoubtful: Rule = (e) => {
   const doubted = e.lines.filter((l) => l.findings?.some((f) => f.code === 'fraction-doubtful'));
@@ -55,7 +55,10 @@ export const strongLimit = (i: Ingredient): number | null => STRONG[i.like ?? i.
 /** A batter is some 3.5 times its flour; one of much egg and little flour is flavoured by what it weighs. */
 const BATTERS_FLOUR = 3.5;
 
-const spiceHigh: Rule = (e) => {
+/** What is strongest for its kind in the batter, in percent of flour beside its limit; null where nothing is strong. */
+export function strongest(
+  e: Pick<Evidence, 'lines' | 'tally' | 'waits'>,
+): { readonly i: Ingredient; readonly pct: number; readonly limit: number } | null {
   if (!(e.tally.flourG > 0) || e.waits.size === RAILS.length) return null;
   const sums = new Map<Ingredient, number>();
   for (const l of e.lines)
@@ -64,7 +67,11 @@ const spiceHigh: Rule = (e) => {
   if (sums.size === 0) return null;
   const flour = Math.max(testedFlourG(e.tally), pouredG(e.tally) / BATTERS_FLOUR);
   const over = [...sums].map(([i, grams]) => ({ i, pct: (100 * grams) / flour, limit: strongLimit(i) ?? 0 }));
-  const most = over.sort((x, y) => y.pct / y.limit - x.pct / x.limit)[0];
+  return over.sort((x, y) => y.pct / y.limit - x.pct / x.limit)[0] ?? null;
+}
+
+const spiceHigh: Rule = (e) => {
+  const most = strongest(e);
   if (!most || most.pct <= most.limit || percent(most.pct) === percent(most.limit)) return null;
   const lines = e.lines.filter((l) => l.use === 'batter' && l.parts.some((p) => p.ingredient === most.i));
   const name = kitchenName(most.i).toLowerCase();
@@ -82,17 +89,26 @@ const spiceHigh: Rule = (e) => {
 /** How far off a claim may be, as a share of what the bowl holds, before it is worth a word. */
 const CLAIM = [0.62, 1.6] as const;
 
-const yieldRule: Rule = (e) => {
+/** What the card says it makes and what the bowl pours, where the two are far apart; null where they are not, or nobody can tell. */
+export function yieldOff(
+  e: Pick<Evidence, 'cardNotes' | 'volume' | 'portionMl' | 'waits' | 'school' | 'kind' | 'tally'>,
+): { readonly claimed: number; readonly pieces: number } | null {
   const claim = yieldClaim(e.cardNotes);
   if (!claim || !e.volume || !e.portionMl || e.waits.size > 0 || e.school?.portionMl === null || !e.kind) return null;
   const { pieces } = piecesOf(pouredG(e.tally), e.volume.densityGPerMl, e.portionMl);
   if (pieces < 1 || (claim.pieces >= CLAIM[0] * pieces && claim.pieces <= CLAIM[1] * pieces)) return null;
-  const each = (e.volume.volumeMl * 0.97) / claim.pieces;
+  return { claimed: claim.pieces, pieces };
+}
+
+const yieldRule: Rule = (e) => {
+  const off = yieldOff(e);
+  if (!off || !e.volume || !e.portionMl) return null;
+  const each = (e.volume.volumeMl * 0.97) / off.claimed;
   return {
     code: 'yield-claim',
     severity: 'note',
     basis: 'model',
-    message: `The card says ${claim.pieces}; this bowl pours ${pieces} of ${millilitres(e.portionMl)}. Its ${claim.pieces} would be of ${millilitres(each)} each.`,
+    message: `The card says ${off.claimed}; this bowl pours ${off.pieces} of ${millilitres(e.portionMl)}. Its ${off.claimed} would be of ${millilitres(each)} each.`,
   };
 };
 

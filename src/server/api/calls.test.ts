@@ -307,6 +307,26 @@ test('the OpenAPI document names the calls and is made from the same schemas', a
   );
 });
 
+test('analyse names the line that may be a slip of the pen, as /read numbers it; a calm card has none', async () => {
+  const rest = ['520 g milk', '2 eggs', '30 g sugar', '12 g baking powder', '3 g salt', '40 g butter, melted'];
+  const on = async (body: object) =>
+    analyseResponse.parse((await call(analysePost, { kind: 'griddle', school: 'even', ...body })).answer).suspects;
+  const [first, ...others] = await on({ text: ['Boathouse cakes', '', '3 kg flour', ...rest].join('\n') });
+  expect(others).toEqual([]);
+  expect(first).toMatchObject({ line: 3, as: 'a nought too many', instead: { text: '300 g flour', grams: 300 } });
+  expect(first?.left).toEqual([]);
+  expect(first?.ends).toEqual(expect.arrayContaining(['too-thick', 'under-raised', 'egg-low']));
+  expect(first?.weight).toBeGreaterThan(0.9);
+  expect(await on({ text: ['300 g flour', ...rest].join('\n') })).toEqual([]);
+  // the same in grams
+  const g = (ingredientId: string, grams: number) => ({ ingredientId, grams });
+  const sent = [g('flour-all-purpose', 300), g('milk-whole', 520), g('egg-large', 100), g('salt-table', 30)];
+  const lines = [...sent, g('baking-powder-double-al', 12), g('sugar-granulated', 30), g('butter-unsalted', 40)];
+  expect((await on({ lines })).map((s) => [s.line, s.instead.grams])).toEqual([[4, 3]]);
+  // without a kind nothing is tested, and nothing suspected
+  expect(await on({ lines, kind: undefined, school: undefined })).toEqual([]);
+});
+
 test('propose answers what the Bench offers and refuses: a wish, a rail, a fix, a swap', async () => {
   const cakes = '250 g flour\n12 g baking powder\n4 g salt\n25 g sugar\n430 g milk\n2 eggs\n40 g butter, melted';
   const on = async (text: string, ask: object, kind = 'griddle', school = 'even') =>

@@ -21,7 +21,7 @@ import type { Driver } from '@/core/batch/driver';
 import { inKitchen } from '@/core/batch/kitchen';
 import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
-import { placeOf, readCard } from '@/core/card/card';
+import { type Card, placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
 import type { AccountLine } from '@/core/facts/account';
 import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
@@ -34,6 +34,7 @@ import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
 import { nameFor } from '@/core/pantry/naming';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_DRAWER } from '@/core/pantry/tools';
+import { suspectsIn } from '@/core/suspects/suspects';
 import { reach } from '../db/pool';
 import { lastHouse, loadHouse } from '../queries/house';
 import { problem } from './problem';
@@ -92,13 +93,17 @@ export const outLine = (l: Line, lineNumber: number): ApiLine => ({
   suggestions: l.suggestions.map((i) => ({ id: i.id, name: i.name })),
 });
 
+/** What stands around the lines of a card: yield, method, remarks. */
+const notesOn = ({ ignored }: Pick<Card, 'ignored'>): string =>
+  ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n');
+
 export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.infer<typeof readResponse>>> {
   const h = await house(body.conventions);
   if (!h.ok) return h;
   const card = readCard(body.text, h.value);
   if (!card.ok) return refuse(422, 'text', card.error.message);
   const { title, lines, ignored, sections } = card.value;
-  const notes = ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n');
+  const notes = notesOn(card.value);
   const guess = guessKind(title ?? '', lines, notes);
   const roles = new Map(sections.map((s) => [s.id, placeOf(s.role)]));
   return {
@@ -132,6 +137,10 @@ interface Worked {
   readonly house: KitchenConventions;
   readonly lines: readonly AccountLine[];
   readonly out: readonly ApiLine[];
+  /** The same lines in words, as a slip of the pen would stand in them. */
+  readonly written: readonly Line[];
+  /** What stood around the lines of a card. */
+  readonly notes: string;
 }
 
 async function linesOf(body: Source): Promise<Answer<Worked>> {
@@ -140,10 +149,9 @@ async function linesOf(body: Source): Promise<Answer<Worked>> {
   if (body.text !== undefined) {
     const card = readCard(body.text, h.value);
     if (!card.ok) return refuse(422, 'text', card.error.message);
-    return {
-      ok: true,
-      value: { house: h.value, lines: card.value.lines, out: card.value.lines.map((l) => outLine(l, l.lineNumber)) },
-    };
+    const { lines } = card.value;
+    const out = lines.map((l) => outLine(l, l.lineNumber));
+    return { ok: true, value: { house: h.value, lines, out, written: lines, notes: notesOn(card.value) } };
   }
   const lines: ReturnType<typeof apiLine>[] = [];
   for (const [n, l] of (body.lines ?? []).entries()) {
@@ -151,7 +159,16 @@ async function linesOf(body: Source): Promise<Answer<Worked>> {
     if (stranger) return refuse(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
     lines.push(apiLine(l, n + 1, h.value));
   }
-  return { ok: true, value: { house: h.value, lines: lines.map((l) => l.line), out: lines.map((l) => l.out) } };
+  return {
+    ok: true,
+    value: {
+      house: h.value,
+      lines: lines.map((l) => l.line),
+      out: lines.map((l) => l.out),
+      written: lines.map((l) => inWords(l.line, h.value)),
+      notes: '',
+    },
+  };
 }
 
 type LineIn = NonNullable<Source['lines']>[number];
@@ -212,6 +229,41 @@ function apiLine(
   return { line, out };
 }
 
+/** A line that was sent as grams, as it would be written. */
+function inWords(l: AccountLine, conventions: KitchenConventions): Line {
+  const grams = l.parts.reduce((a, p) => a + p.grams, 0);
+  const text = l.text ?? '';
+  const said = readLine(text, conventions);
+  if (said.ingredient?.id === l.ingredient?.id && said.grams !== null && Math.abs(said.grams - grams) <= 0.01 * grams)
+    return { ...said, use: l.use };
+  const named = l.ingredient && nameFor(l.ingredient.id, conventions);
+  const line = readLine(named ? `${grams} g ${named.name}` : text, conventions, {
+    ingredientId: named?.ingredientId,
+  });
+  return { ...line, use: l.use };
+}
+
+/** The likeliest slips of the pen in what was sent. */
+function suspectsOf(body: z.infer<typeof analyseRequest>, w: Worked): z.infer<typeof analyseResponse>['suspects'] {
+  if (body.kind === undefined) return [];
+  const found = suspectsIn({
+    lines: w.written,
+    kind: body.kind,
+    school: body.school === undefined ? null : schoolId(body.school),
+    at: { cardNotes: w.notes },
+    conventions: w.house,
+  });
+  return found.flatMap(({ rereads, ends, left, weight }) => {
+    const [first, ...also] = rereads.map((r) => ({
+      line: w.out[r.at]?.lineNumber ?? r.at + 1,
+      as: r.as,
+      instead: { text: r.text, grams: r.grams },
+    }));
+    if (!first) return [];
+    return [{ ...first, also, ends: ends.map((f) => f.code), left: left.map((f) => f.code), weight }];
+  });
+}
+
 export async function analyseCall(
   body: z.infer<typeof analyseRequest>,
 ): Promise<Answer<z.infer<typeof analyseResponse>>> {
@@ -251,6 +303,7 @@ export async function analyseCall(
         pour: a.thickness?.pour ?? null,
       },
       findings: a.findings.map((f) => ({ ...f })),
+      suspects: suspectsOf(body, worked.value),
     },
   };
 }

@@ -1,0 +1,133 @@
+/**
+ * Slips of the pen: ways in which one line comes to say what nobody meant, each with what it costs to believe in it. The cost
+ * is the negative natural logarithm of how often the slip happens among cards that hold one (ours: 2 is about one in seven,
+ * 4 about one in fifty); a slip is suspected only where the whole becomes calmer by more than it costs.
+ */
+import type Fraction from 'fraction.js';
+import type { Line } from '../card/line';
+import { membersOf } from '../pantry/ingredient';
+import type { Term } from '../quantity/amount';
+
+/** A line as it may have been meant: another amount, or another thing. */
+export interface Rereading {
+  /** The slip in a cook's words: "tablespoon for teaspoon". */
+  readonly as: string;
+  readonly cost: number;
+  /** The amount as it would stand; null: as it stands. */
+  readonly term: Pick<Term, 'low' | 'high' | 'unit'> | null;
+  /** The thing as it would be named; null: as it stands. */
+  readonly name: string | null;
+}
+
+const METRIC = new Set(['g', 'kg', 'mg', 'ml', 'cl', 'dl', 'l']);
+
+/** One unit for another, in either direction. */
+const UNIT_SLIPS: readonly (readonly [a: string, b: string, cost: number])[] = [
+  // both are written with a t, and are the commonest slip of all
+  ['tsp', 'tbsp', 1.8],
+  ['tsp-5ml', 'tbsp-15ml', 1.8],
+  ['tbsp', 'cup', 3],
+  ['tsp', 'cup', 3.2],
+  // a letter
+  ['cl', 'dl', 2.4],
+  ['ml', 'cl', 2.6],
+  ['dl', 'l', 2.6],
+  ['ml', 'dl', 3],
+  ['cl', 'l', 3],
+  ['ml', 'l', 3],
+  ['g', 'kg', 2.6],
+  // two scales
+  ['g', 'oz', 3],
+  ['oz', 'lb', 2.8],
+  ['oz', 'cup', 3.6],
+  ['fl-oz', 'cup', 3.4],
+  ['pint', 'cup', 3],
+  ['g', 'tsp', 3.4],
+  ['g', 'tbsp', 3.4],
+];
+const UNIT_WORDS: Readonly<Record<string, string>> = {
+  tsp: 'teaspoon',
+  'tsp-5ml': 'teaspoon',
+  tbsp: 'tablespoon',
+  'tbsp-15ml': 'tablespoon',
+  'fl-oz': 'fluid ounce',
+};
+const unitWord = (id: string): string => UNIT_WORDS[id] ?? id;
+
+/** A nought is lost or added where numbers are long: with grams and millilitres more than with cups. */
+const NOUGHT_COST = { metric: 2.4, counted: 2.8, measured: 3.4 } as const;
+/** One line is copied from the doubled column, or left as it was when the others were halved. */
+const DOUBLED_COST = 2.6;
+/** The whole number before a fraction is lost, or read where there is none. */
+const FRACTION_COST = 2.6;
+const FRACTIONS = [0.25, 1 / 3, 0.5, 2 / 3, 0.75];
+
+/** What is written for another thing, by ids; the name is what is written instead. */
+const NAME_SLIPS: readonly (readonly [is: readonly string[], meant: string, as: string, cost: number])[] = [
+  [['baking-soda'], 'baking powder', 'soda for powder', 1.8],
+  [
+    ['baking-powder-sapp', 'baking-powder-single', 'baking-powder-double-al', 'baking-powder-double-alfree'],
+    'baking soda',
+    'powder for soda',
+    2,
+  ],
+  [['flour-all-purpose'], 'self-raising flour', 'plain flour for self-raising', 2],
+  [['flour-self-raising-uk', 'flour-self-raising-us'], 'flour', 'self-raising flour for plain', 2],
+  [['milk-condensed'], 'evaporated milk', 'sweetened milk for unsweetened', 2.4],
+  [['milk-condensed'], 'milk', 'condensed milk for milk', 3],
+  [['milk-evaporated'], 'sweetened condensed milk', 'unsweetened milk for sweetened', 3.4],
+  [['salt-table'], 'sugar', 'salt for sugar', 3],
+  [['sugar-granulated'], 'salt', 'sugar for salt', 3],
+];
+
+const LOWEST = 0.02;
+/** No kitchen measures more of one thing in one measure. */
+const MOST_IN: Readonly<Record<string, number>> = { tsp: 24, tbsp: 24, cup: 60 };
+
+/** A number as it is written: three tenths of a kilogram are 300 g. */
+function tidy(value: Fraction, unit: string | null): Rereading['term'] {
+  const small = value.compare(1) < 0;
+  if (small && unit === 'kg') return { low: value.mul(1000), high: null, unit: 'g' };
+  if (small && unit === 'l') return { low: value.mul(1000), high: null, unit: 'ml' };
+  return { low: value, high: null, unit };
+}
+
+/** All that a line may have been meant to say. A line that is not one plain amount of one thing has no rereadings. */
+export function rereadingsOf(line: Pick<Line, 'written' | 'ingredient' | 'parts' | 'status'>): readonly Rereading[] {
+  const [amount] = line.written;
+  const [term] = amount?.terms ?? [];
+  const ofOne = line.ingredient !== null && line.parts.length === membersOf(line.ingredient).length;
+  if (!term || line.written.length !== 1 || amount?.terms.length !== 1 || term.high || !ofOne) return [];
+  const { low, unit } = term;
+  const out: Rereading[] = [];
+  const add = (as: string, cost: number, value: Fraction, to: string | null): void => {
+    if (value.valueOf() < LOWEST || value.valueOf() > (MOST_IN[to ?? ''] ?? Number.POSITIVE_INFINITY)) return;
+    if (to === null && !isCounted(value)) return;
+    out.push({ as, cost, term: tidy(value, to), name: null });
+  };
+  const metric = unit !== null && METRIC.has(unit);
+  const nought = metric ? NOUGHT_COST.metric : unit === null ? NOUGHT_COST.counted : NOUGHT_COST.measured;
+  add('a nought too many', nought, low.div(10), unit);
+  add('a nought too few', nought, low.mul(10), unit);
+  add('doubled', DOUBLED_COST, low.div(2), unit);
+  add('halved', DOUBLED_COST, low.mul(2), unit);
+  for (const [a, b, cost] of UNIT_SLIPS) {
+    if (unit !== a && unit !== b) continue;
+    const to = unit === a ? b : a;
+    add(`${unitWord(unit)} for ${unitWord(to)}`, cost, low, to);
+  }
+  if (!metric && unit !== null) {
+    const whole = low.floor();
+    const rest = low.sub(whole).valueOf();
+    if (FRACTIONS.some((f) => Math.abs(f - rest) < 1e-9)) {
+      if (whole.compare(0) > 0) add('a fraction misread', FRACTION_COST, low.sub(whole), unit);
+      else for (const n of [1, 2]) add('a fraction misread', FRACTION_COST, low.add(n), unit);
+    }
+  }
+  for (const [is, name, as, cost] of NAME_SLIPS)
+    if (line.ingredient && is.includes(line.ingredient.id)) out.push({ as, cost, term: null, name });
+  return out;
+}
+
+/** What is counted comes whole or in halves. */
+const isCounted = (n: Fraction): boolean => n.mul(2).d === 1n;

@@ -1,0 +1,104 @@
+/** The smallest lie: found where there is one, silence where there is none. */
+import fc from 'fast-check';
+import { readLine } from '../card/line';
+import { numbersOf } from '../numbers';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { COMMON } from '../testing/common';
+import { linesOf } from '../testing/formulas';
+import { SLIPPED, UNUSUAL } from '../testing/slips';
+import { rereadingsOf } from './slips';
+import { type Suspect, suspectsIn } from './suspects';
+import { troubleOf } from './trouble';
+
+interface Card {
+  readonly kind: (typeof COMMON)[number]['kind'];
+  readonly school: string;
+  readonly lines: readonly string[];
+}
+const search = ({ kind, school, lines }: Card, cardNotes = ''): readonly Suspect[] =>
+  suspectsIn({ lines: linesOf(...lines), kind, school, at: { cardNotes }, conventions: FRESH_CONVENTIONS });
+const said = (s: readonly Suspect[]) =>
+  s.map((x) => x.rereads.map((r) => `${r.at + 1} ${r.text}: ${r.as}`).join(' + '));
+
+const CAKES = '2 eggs; 30 g sugar; 12 g baking powder; 3 g salt; 40 g butter, melted';
+const cakes = (...first: string[]): Card => ({
+  kind: 'griddle',
+  school: 'even',
+  lines: [...first, ...CAKES.split('; ')],
+});
+
+test('three kilograms of flour for three hundred grams: the line, and all findings gone', () => {
+  const [s, ...others] = search(cakes('3 kg flour', '520 g milk'));
+  expect(others).toEqual([]);
+  expect(said([s as Suspect])).toEqual(['1 300 g flour: a nought too many']);
+  expect(s?.left).toEqual([]);
+  expect(s?.ends.map((f) => f.code)).toEqual(expect.arrayContaining(['too-thick', 'under-raised', 'egg-low']));
+});
+
+test('milk doubled or flour halved explain equally: both are named, and the yield on the card decides', () => {
+  const card = cakes('150 g flour', '520 g milk');
+  const both = search(card).map((s) => s.rereads[0]?.text);
+  expect(both).toEqual(expect.arrayContaining(['300 g flour', '260 g milk']));
+  // 300 g of flour pours some 14 of 60 ml, 150 g some 7
+  expect(search(card, 'Makes 24').map((s) => s.rereads[0]?.text)[0]).toBe('300 g flour');
+});
+
+test('two slips on one card are found together', () => {
+  const [s] = search(cakes('3 kg flour', '52 g milk'));
+  expect(s?.rereads.map((r) => r.text).sort()).toEqual(['300 g flour', '520 g milk']);
+});
+
+test('what nobody has weighed wrong: a calm card, a card of notes, an unread line', () => {
+  expect(search(cakes('300 g flour', '520 g milk'))).toEqual([]);
+  expect(search(cakes('300 g flour', '470 g milk', '9 g salt'))).toEqual([]);
+  expect(search(cakes('300 g moondust', '520 g milk'))).toEqual([]);
+});
+
+test('of sixty cards with one slip the true line stands first, or among equals, in 55', () => {
+  const missed = SLIPPED.filter((c) => !search(c).some((s) => s.rereads.some((r) => r.at === c.at)));
+  expect(SLIPPED).toHaveLength(60);
+  expect(SLIPPED.length - missed.length).toBeGreaterThanOrEqual(55);
+});
+
+// one of the common has an oven pancake of 62 g flour for four eggs: twice the flour would calm it, and it is meant so
+const MEANT = new Set(['german apple oven']);
+test('of sixty that are unusual on purpose none is suspected, nor of the common ones but one', () => {
+  expect(UNUSUAL).toHaveLength(60);
+  const suspected = [...UNUSUAL, ...COMMON].filter((c) => search(c).length > 0);
+  expect(suspected.map((c) => c.name).filter((n) => !MEANT.has(n))).toEqual([]);
+});
+
+const BY_NOUGHT = new Set(['a nought too many', 'a nought too few']);
+test('what is offered calms the whole, keeps what the line is of, and is read as it is written', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...SLIPPED), (c) => {
+      const lines = linesOf(...c.lines);
+      const trouble = (l: typeof lines): number => troubleOf(numbersOf(l, c.kind, c.school), l);
+      for (const s of search(c)) {
+        const now = lines.map((l, n) => {
+          const r = s.rereads.find((x) => x.at === n);
+          return r ? { ...l, ...readLine(r.text, FRESH_CONVENTIONS) } : l;
+        });
+        expect(trouble(now)).toBeLessThan(trouble(lines));
+        for (const r of s.rereads) {
+          expect(now[r.at]?.grams).toBeCloseTo(r.grams, 6);
+          const was = lines[r.at]?.grams ?? 0;
+          if (BY_NOUGHT.has(r.as)) expect(Math.abs(Math.log10(r.grams / was))).toBeCloseTo(1, 6);
+        }
+        expect(s.weight).toBeGreaterThan(0);
+        expect(s.weight).toBeLessThanOrEqual(1);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('a line is read again only as one plain amount of one thing', () => {
+  const as = (text: string) => rereadingsOf(readLine(text, FRESH_CONVENTIONS)).map((r) => r.as);
+  expect(as('1 tbsp salt')).toEqual(expect.arrayContaining(['tablespoon for teaspoon', 'salt for sugar']));
+  expect(as('1 1/2 cups sugar')).toContain('a fraction misread');
+  expect(as('2 eggs plus 1 yolk')).toEqual([]);
+  expect(as('2 to 3 tbsp sugar')).toEqual([]);
+  // nobody halves an egg by a slip of a nought
+  expect(as('2 eggs')).not.toContain('a nought too many');
+});
