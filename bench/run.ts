@@ -30,10 +30,12 @@ import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
 import { countedLines } from '../src/core/formula/lines';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
+import { suspectsIn } from '../src/core/suspects/suspects';
 import { COMMON } from '../src/core/testing/common';
 import { judge, LINE_VERDICTS, workedLines } from '../src/core/testing/corpus';
 import { FAULTY } from '../src/core/testing/faulty';
 import { linesOf } from '../src/core/testing/formulas';
+import { SLIPPED, UNUSUAL } from '../src/core/testing/slips';
 import { CARD } from './card';
 
 /** Operations per second: the median of five rounds of about 0.4 s. */
@@ -243,6 +245,21 @@ const mended = FAULTY.map((f) => {
   return found ? fixesFor(b, found).length > 0 : false;
 });
 console.log(`with a proven way to mend it: ${mended.filter(Boolean).length} of ${FAULTY.length}`);
+
+// slips of the pen: the true line among those named, good formulas left in peace, and how long a card takes
+const slipMs: number[] = [];
+const suspected = (c: Pick<(typeof COMMON)[number], 'lines' | 'kind' | 'school'>) => {
+  const lines = linesOf(...c.lines);
+  const from = performance.now();
+  const s = suspectsIn({ lines, kind: c.kind, school: c.school, at: {}, conventions: FRESH_CONVENTIONS });
+  slipMs.push(performance.now() - from);
+  return s;
+};
+const slipsFound = SLIPPED.filter((c) => suspected(c).some((s) => s.rereads.some((r) => r.at === c.at))).length;
+slipMs.sort((a, b) => a - b);
+console.log(
+  `one slip on a card: found in ${slipsFound} of ${SLIPPED.length}, ${slipMs[slipMs.length >> 1]?.toFixed(0)} ms a card, at most ${slipMs.at(-1)?.toFixed(0)} ms; suspected of ${UNUSUAL.length} unusual ${UNUSUAL.filter((c) => suspected(c).length > 0).length}, of ${COMMON.length} common ${COMMON.filter((c) => suspected(c).length > 0).length}`,
+);
 
 /** Proposals over a thousand askings of a sort on the common formulas: offered, refused, and the least of flour and total that is kept. */
 function kept(

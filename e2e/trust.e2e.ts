@@ -39,6 +39,25 @@ test('"2 tsp each" is mended by the offered fix, and the plan says what is still
   await expect(page.getByRole('link', { name: 'Settle it on the Bench' })).toHaveCount(0);
 });
 
+test('a slip of the pen is found before any fix, mended by one tap, taken back, and can be meant', async ({ page }) => {
+  await card(
+    page,
+    'Slip cakes\n3 kg flour\n520 g milk\n2 eggs\n30 g sugar\n12 g baking powder\n3 g salt\n40 g butter, melted',
+  );
+  const balance = page.getByRole('region', { name: 'Balance' });
+  await expect(balance).toContainText('If line 1, “3 kg flour”, was 300 g flour, all 6 findings are gone');
+  await expect(balance.getByRole('row', { name: /^Egg/ })).toHaveText('Egg3.3 %33 %');
+  await axe(page);
+  await balance.getByRole('button', { name: 'It is 300 g flour' }).click();
+  await expect(page.locator('input[value="300 g flour"]')).toBeVisible();
+  await expect(balance).toContainText('Nothing is out of line');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(balance).toContainText('If line 1');
+  await balance.getByRole('button', { name: 'It is meant as it is written' }).click();
+  await expect(balance).not.toContainText('If line 1');
+  await expect(page.locator('input[value="3 kg flour"]')).toBeVisible();
+});
+
 const CARD =
   '1 1/2 cups flour\n1 tbsp sugar\n1 tbsp baking powder\n1/2 tsp salt\n1 cup milk\n1 egg\n2 tbsp butter, melted\n';
 

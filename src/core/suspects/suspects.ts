@@ -14,7 +14,11 @@ import { writeAmount } from '../quantity/amount';
 import { type Rereading, rereadingsOf } from './slips';
 import { troubleOf } from './trouble';
 
-export type SuspectLine = Line & Partial<Omit<Evidence['lines'][number], keyof Line>>;
+export type SuspectLine = Line &
+  Partial<Omit<Evidence['lines'][number], keyof Line>> & {
+    /** g of water that is taken off it: its words don't say what it weighs. */
+    readonly drainedG?: number;
+  };
 
 export interface SuspectsOf<L extends SuspectLine> {
   readonly lines: readonly L[];
@@ -105,7 +109,7 @@ export function suspectsIn<L extends SuspectLine>(q: SuspectsOf<L>): readonly Su
   const gain = (t: Tried<L>): number => before - t.trouble - t.cost;
 
   const singles = q.lines.flatMap((line, at) => {
-    if (line.use !== 'batter' || line.status !== 'read') return [];
+    if (line.use !== 'batter' || line.status !== 'read' || (line.drainedG ?? 0) > 0) return [];
     const tried = rereadingsOf(line).flatMap((r) => {
       const now = readAgain(line, r, q);
       if (!now || now.grams === null || now.text === line.text) return [];

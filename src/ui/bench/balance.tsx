@@ -15,6 +15,7 @@ import { Allergens } from './allergens';
 import { Answered, FindingView } from './findings-view';
 import { PourView } from './pour-view';
 import { Rails, type RailTools } from './rails';
+import { SlipsView, useSlips } from './slips-view';
 import type { BenchAction } from './state';
 
 interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
@@ -54,6 +55,10 @@ export function Balance(props: Props) {
   const shown = proposed ?? sight;
   const { open, dismissed } = shown;
   const [top, ...others] = open;
+  const slips = useSlips(
+    bench,
+    sight.open.some((f) => f.severity !== 'note'),
+  );
   const onDismissed = (m: readonly string[]): void => send({ do: 'set', part: { dismissed: m }, place: null });
   const { held } = formula;
   const onHeld = (h: typeof held): void => send({ do: 'set', part: { held: h }, place: null });
@@ -71,7 +76,12 @@ export function Balance(props: Props) {
   return (
     <section aria-label="Balance" id="balance" className="flex scroll-mt-14 flex-col gap-2.5">
       <h2 className="sr-only">Balance</h2>
-      <div aria-live="polite">
+      <div aria-live="polite" className="grid gap-2.5">
+        <SlipsView
+          slips={proposed ? [] : slips}
+          onMeant={(meant) => send({ do: 'put', formula: meant })}
+          onAnswer={(answers) => onDismissed([...new Set([...formula.dismissed, ...answers])])}
+        />
         {top ? (
           <FindingView
             f={top}

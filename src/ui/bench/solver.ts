@@ -1,19 +1,23 @@
 /**
- * The way to the solver in its worker. The newest question wins: one that is passed by before its turn is never asked, and
- * an answer that comes too late is dropped. Ending the solver ends its worker.
+ * The way to what is worked off the main thread: the solver, and the search for slips of the pen. The newest question wins:
+ * one that is passed by before its turn is never asked, and an answer that comes too late is dropped. Ending ends the worker.
  */
 import { type Remote, wrap } from 'comlink';
+import type { Bench } from '@/core/balance/bench';
+import { type Slip, slipsOn } from '@/core/balance/slips';
 import { type Answer, type Question, solve } from '@/core/balance/solve';
 import type { SolverApi } from '@/workers/solver.worker';
 
-export interface Solver {
+export interface Asker<Q, A> {
   /** Answers a question; null when a newer one or `cancel` passed it by. */
-  readonly ask: (q: Question) => Promise<Answer | null>;
+  readonly ask: (q: Q) => Promise<A | null>;
   readonly cancel: () => void;
   readonly end: () => void;
 }
+export type Solver = Asker<Question, Answer>;
 
-export function startSolver(): Solver {
+/** @param there asks it in the worker @param here the same on this thread, where the worker can't be loaded */
+function startAsking<Q, A>(there: (api: Remote<SolverApi>, q: Q) => Promise<A>, here: (q: Q) => A): Asker<Q, A> {
   const worker = new Worker(new URL('../../workers/solver.worker.ts', import.meta.url), { type: 'module' });
   const remote: Remote<SolverApi> = wrap<SolverApi>(worker);
   // a worker that can't be loaded says so once: then the questions are answered here
@@ -32,7 +36,7 @@ export function startSolver(): Solver {
       const mine = newest;
       const turn = last.then(async () => {
         if (mine !== newest) return null;
-        const answer = broken ? solve(q) : ((await Promise.race([remote.solve(q), fault])) ?? solve(q));
+        const answer = broken ? here(q) : ((await Promise.race([there(remote, q), fault])) ?? here(q));
         return mine === newest ? answer : null;
       });
       last = turn.catch(() => null);
@@ -47,3 +51,6 @@ export function startSolver(): Solver {
     },
   };
 }
+
+export const startSolver = (): Solver => startAsking((api, q) => api.solve(q), solve);
+export const startSlips = (): Asker<Bench, readonly Slip[]> => startAsking((api, b) => api.slipsOn(b), slipsOn);
