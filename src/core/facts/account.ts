@@ -76,17 +76,13 @@ export function gramsByIngredient(lines: readonly TallyLine[]): ReadonlyMap<Ingr
   return new Map([...sums.values()].map((s) => [s.i, s.grams]));
 }
 
-/** What a line is taken off the shelf as: a blend as itself where the shelf has it ready mixed, else as what it is made of. */
+/** What a line is taken off the shelf as: a blend as itself where the shelf has it ready mixed or nobody takes it apart, else as what it is made of. */
 export function takenAs(l: AccountLine, shelf: Shelf): readonly TallyPart[] {
   const { ingredient } = l;
-  const ready = ingredient?.blend ? shelf[ingredient.id] : undefined;
-  if (
-    !ingredient ||
-    !ready ||
-    (ready.price === null && ready.onHandG === null) ||
-    l.parts.length !== membersOf(ingredient).length
-  )
-    return l.parts;
+  if (!ingredient?.blend || l.parts.length !== membersOf(ingredient).length) return l.parts;
+  const ready = shelf[ingredient.id];
+  const isReady = ready !== undefined && (ready.price !== null || ready.onHandG !== null);
+  if (!ingredient.keptWhole && !isReady) return l.parts;
   return [{ ingredient, grams: l.parts.reduce((a, p) => a + p.grams, 0) }];
 }
 

@@ -1,9 +1,15 @@
 /** Facts of a formula in a kitchen: what the shelf lists is what the Bench shows, both ends and the pan's fat among it. */
 import fc from 'fast-check';
 import { analyseFormula } from '../analyse-formula';
+import { EMPTY_FORMULA } from '../formula/formula';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { formulaLines } from '../formula/lines';
 import { allergensOf } from '../formula/tally';
 import { findIngredient } from '../pantry/pantry';
+import { bagOf, NO_POWDERS } from '../premix/bag';
+import { linesOf } from '../testing/formulas';
 import { anyKitchen } from '../testing/kitchens';
+import { type AccountLine, costOf, takenAs } from './account';
 import { factsOf } from './facts';
 
 test('what a fork holds in either end is held', () => {
@@ -50,4 +56,21 @@ test('butter that the house takes into the pan is milk in every formula, and wha
     }),
     { numRuns: 5 },
   );
+});
+
+test('a starter is held, bought and taken as itself, whether the shelf has it or not', () => {
+  const lines = linesOf('1 cup sourdough starter', '1 cup flour');
+  expect(takenAs(lines[0] as AccountLine, {}).map((p) => [p.ingredient.id, p.grams])).toEqual([
+    ['sourdough-starter', expect.closeTo(240, 6)],
+  ]);
+  expect(costOf(lines, {}).gaps).toEqual(['Sourdough starter', 'All-purpose wheat flour']);
+  const entries = ['1 cup sourdough starter', '1 cup flour'].map((text, n) => ({ key: `l${n + 1}`, text }));
+  const facts = factsOf({ ...EMPTY_FORMULA, entries }, FRESH_KITCHEN);
+  expect(facts.holds).toContain('sourdough-starter');
+  // 240 g of starter hold 118.8 g of flour beside the cup's 125
+  expect(facts.analysis.tally.flourG).toBeCloseTo(118.8 + 125, 6);
+  // a bag of the dry things leaves the jar where it is
+  const bag = bagOf(formulaLines({ entries, conventions: {} }), NO_POWDERS);
+  expect(bag.items.map((i) => [i.ingredient.id, i.grams])).toEqual([['flour-all-purpose', expect.closeTo(125, 6)]]);
+  expect(bag.added.map((a) => a.ingredient.id)).toEqual(['sourdough-starter']);
 });

@@ -46,7 +46,14 @@ export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
     mains: mainsOf(lines),
     pour: analysis.thickness?.pour ?? null,
     worst: loudest(f, house),
-    holds: [...new Set(own.flatMap((l) => l.parts.map((p) => p.ingredient.id)))],
+    holds: [
+      ...new Set(
+        own.flatMap((l) => [
+          ...l.parts.map((p) => p.ingredient.id),
+          ...(l.ingredient?.keptWhole && l.parts.length > 0 ? [l.ingredient.id] : []),
+        ]),
+      ),
+    ],
     allergens: all.held.map((h) => h.allergen),
     allergensOpen: all.unstated.length > 0 || own.some((l) => !l.off && l.ingredient === null && l.parts.length === 0),
     day: own.some((l) => l.opened !== null) ? house.today : null,

@@ -50,7 +50,7 @@ const STRONG: Readonly<Record<string, number>> = {
 };
 
 /** Percent of flour that most batters stay under; null for what is not strong. */
-export const strongLimit = (i: Ingredient): number | null => STRONG[i.like ?? i.id] ?? null;
+export const strongLimit = (i: Ingredient): number | null => STRONG[i.behaves ?? i.like ?? i.id] ?? null;
 
 /** A batter is some 3.5 times its flour; one of much egg and little flour is flavoured by what it weighs. */
 const BATTERS_FLOUR = 3.5;

@@ -45,7 +45,10 @@ export interface Tally {
   /** The part of it that stays whole: berries, chips, nuts, cut fruit. No ratio counts it. */
   readonly wholeG: number;
   readonly flourG: number;
-  /** Cocoa and ground nuts: they drink and thicken as flour does, and count as flour where a zone is tested. */
+  /**
+   * Cocoa and ground nuts: they drink and thicken as flour does, and count as flour where a zone is tested. And what a flour
+   * that drinks far more than wheat counts for beyond its weight.
+   */
   readonly asFlourG: number;
   /** Poured liquids as weighed; milk powder counts as the milk it makes with its water. */
   readonly liquidG: number;
@@ -131,6 +134,13 @@ export function tally(lines: readonly TallyLine[]): Tally {
   return t;
 }
 
+/** g of water that 1 g of wheat flour takes up; and from how much more on a flour is not as flours are. */
+const WHEAT_DRINKS = 0.6;
+const THIRSTY = 1.3;
+/** g of wheat flour that 1 g of a flour drinks like; 1 for those that are about as thirsty (a model). */
+export const thirstOf = ({ waterAbsorption: drinks = 0 }: Pick<Ingredient, 'waterAbsorption'>): number =>
+  drinks >= THIRSTY ? drinks / WHEAT_DRINKS : 1;
+
 function add(t: Sums, i: Ingredient, grams: number, { use, preparation, foam }: TallyLine): void {
   const c = i.per100g;
   const share = grams / 100;
@@ -152,7 +162,8 @@ function add(t: Sums, i: Ingredient, grams: number, { use, preparation, foam }: 
   if (flour) t.flourG += grams;
   else t.waterG += c.waterG * share;
   if (b.boundWater) t.boundWaterG += c.waterG * share;
-  if (!flour && b.swells && (b.addition === 'cocoa' || b.addition === 'nut')) t.asFlourG += grams;
+  if (flour) t.asFlourG += grams * (thirstOf(i) - 1);
+  else if (b.swells && (b.addition === 'cocoa' || b.addition === 'nut')) t.asFlourG += grams;
   if (b.addition)
     t.additions = [
       ...t.additions,

@@ -3,11 +3,11 @@
  * puree brings sugar of its own, a nut butter fat and salt, curd wants egg to bind it, whipped whites are lift and no
  * rubber. Each widens the upper end by what it brings, and says so in words. Percent of flour, cocoa counted as flour.
  */
-import { isA, kitchenName } from '../pantry/ingredient';
+import { isA, isFlour, kitchenName } from '../pantry/ingredient';
 import { type AdditionId, behaviourOf } from '../pantry/tables/behaviour';
 import { lift, percentNumber } from '../quantity/say';
 import { type Kind, RAIL_NAMES, type Rail, type School, schoolOf, type Zone } from './kinds';
-import { type Addition, addedG, type Tally, testedFlourG } from './tally';
+import { type Addition, addedG, type Tally, testedFlourG, thirstOf } from './tally';
 import { gasRoomAt } from './ways';
 
 /** What an addition brings along that the batter itself would not have, g of it per g. */
@@ -64,7 +64,7 @@ const WIDENS: Readonly<Record<AdditionId, Partial<Readonly<Record<Rail, Brings>>
     fat: its('fatG'),
     sugar: its('sugarsG'),
     salt: its('naclG'),
-    egg: (a) => (behaviourOf(a.ingredient).swells ? MEAL_EGG * a.grams : 0),
+    egg: (a) => (behaviourOf(a.ingredient).swells ? MEAL_EGG * thirstOf(a.ingredient) * a.grams : 0),
   },
   cocoa: { fat: its('fatG'), sugar: share(COCOA_SUGAR) },
   chocolate: { fat: its('fatG'), sugar: its('sugarsG') },
@@ -197,6 +197,9 @@ function waterWords(t: Tally, flour: number): string | null {
   ];
   if (bound > BOUND_WORTH && names.length > 0)
     return `${percentNumber(bound)} % more is bound in ${names.slice(0, 2).join(' and ')}, and hardly thins.`;
+  const thirsty = t.additions.find((a) => isFlour(a.ingredient) && thirstOf(a.ingredient) > 1)?.ingredient;
+  if (thirsty)
+    return `${kitchenName(thirsty)} drinks as ${thirstOf(thirsty).toFixed(1)} times its weight of wheat flour, and counts as so much here.`;
   const flours = flourLike(t);
   return flours ? `${flours.charAt(0).toUpperCase()}${flours.slice(1)} counts as flour here.` : null;
 }
@@ -236,7 +239,7 @@ export function flourLike(t: Tally): string | null {
   const names = t.additions
     .filter((a) => a.ingredient.category !== 'flour' && behaviourOf(a.ingredient).swells)
     .map((a) => kitchenName(a.ingredient).toLowerCase());
-  return [...new Set(names)].slice(0, 2).join(' and ');
+  return names.length > 0 ? [...new Set(names)].slice(0, 2).join(' and ') : null;
 }
 
 /** The middle of a lift zone as it would be without what puree and curd carry: from there on the middle sets. */

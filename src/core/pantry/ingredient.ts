@@ -140,12 +140,16 @@ export interface IngredientRow {
   readonly note?: string;
   /** The shipped ingredient it behaves like where its packet is silent: hydration, thickness, acidity (estimate). */
   readonly like?: string;
+  /** The shipped ingredient whose hydration, thickness and strength it has, where it is another thing. */
+  readonly behaves?: string;
   /** What its packet does not say; counted as nothing, and said so. */
   readonly unknown?: readonly Unknown[];
   /** Nobody has said which allergens it holds. */
   readonly allergensUnstated?: boolean;
   /** A blend of other ingredients: a line of it is read as its members. */
   readonly blend?: readonly Member[];
+  /** A blend that no list takes apart: it is had, or fed, as itself. */
+  readonly keptWhole?: true;
   /** Cup weights by fill, where they are its own. */
   readonly fills?: FillRow;
 }
@@ -195,6 +199,22 @@ export const membersOf = (i: Ingredient): readonly Member[] =>
         membersOf(m.ingredient).map((x) => ({ ingredient: x.ingredient, share: x.share * m.share })),
       )
     : [{ ingredient: i, share: 1 }];
+
+/** What a blend holds, from what its members hold. */
+export function ofMembers(
+  members: readonly Member[],
+): Pick<Ingredient, 'per100g' | 'acidMeqPer100g' | 'sodaPct' | 'ownAcidMeqPer100g' | 'allergens' | 'blend'> {
+  const sum = (of: (i: Ingredient) => number): number => members.reduce((a, m) => a + m.share * of(m.ingredient), 0);
+  const keys = Object.keys(NOTHING) as (keyof Composition)[];
+  return {
+    per100g: Object.fromEntries(keys.map((k) => [k, sum((i) => i.per100g[k])])) as unknown as Composition,
+    acidMeqPer100g: sum((i) => i.acidMeqPer100g),
+    sodaPct: sum((i) => i.sodaPct),
+    ownAcidMeqPer100g: sum((i) => i.ownAcidMeqPer100g),
+    allergens: [...new Set(members.flatMap((m) => m.ingredient.allergens))],
+    blend: members,
+  };
+}
 
 /** The name as it is said in the kitchen: without the remarks in brackets. */
 export const kitchenName = (i: Pick<Ingredient, 'name'>): string => i.name.replace(/\s*\([^)]*\)/g, '');

@@ -13,6 +13,7 @@ import {
   type Ingredient,
   ingredientFrom,
   type Member,
+  ofMembers,
   type Unknown,
 } from './ingredient';
 import { fillRow } from './pantry';
@@ -277,9 +278,6 @@ function fromBlend(id: string, name: string, b: Blend, find: (id: string) => Ing
   if (new Set(b.members.map((m) => m.ingredientId)).size !== b.members.length)
     errors.push({ field: 'members', message: 'One of them stands there twice.' });
   if (errors.length > 0) return { ok: false, errors };
-  const sum = (of: (i: Ingredient) => number): number => members.reduce((a, m) => a + m.share * of(m.ingredient), 0);
-  const keys = Object.keys(members[0]?.ingredient.per100g ?? {}) as (keyof Composition)[];
-  const per100g = Object.fromEntries(keys.map((k) => [k, sum((i) => i.per100g[k])])) as unknown as Composition;
   const unknown = [...new Set(members.flatMap((m) => m.ingredient.unknown ?? []))];
   const cup = together(members, (i) => i.gPerUsCup);
   const way = (w: 'sifted' | 'spooned' | 'fluffed' | 'dipped' | 'packed'): number | undefined =>
@@ -298,12 +296,8 @@ function fromBlend(id: string, name: string, b: Blend, find: (id: string) => Ing
   return {
     ok: true,
     ingredient: {
-      ...ingredientFrom({ id, name, category: b.category, per100g, aliases: [] }),
-      acidMeqPer100g: sum((i) => i.acidMeqPer100g),
-      sodaPct: sum((i) => i.sodaPct),
-      ownAcidMeqPer100g: sum((i) => i.ownAcidMeqPer100g),
-      allergens: [...new Set(members.flatMap((m) => m.ingredient.allergens))],
-      blend: members,
+      ...ingredientFrom({ id, name, category: b.category, per100g: {}, aliases: [] }),
+      ...ofMembers(members),
       ...(members.some((m) => m.ingredient.allergensUnstated) && { allergensUnstated: true }),
       ...(cup !== undefined && { gPerUsCup: cup, gPerTsp: cup / 48 }),
       ...(fills && { fills: fills as FillRow }),

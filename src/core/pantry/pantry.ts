@@ -1,7 +1,7 @@
 /**
  * The pantry: the shipped ingredients by id, and those of a kitchen's own; with their fill methods.
  */
-import { type FillRow, type Ingredient, type IngredientRow, ingredientFrom } from './ingredient';
+import { type FillRow, type Ingredient, type IngredientRow, ingredientFrom, ofMembers } from './ingredient';
 import { type Own, ownIngredient } from './own';
 import { dairyEggsRows } from './tables/dairy-eggs';
 import { fatsFruitsNutsRows } from './tables/fats-fruits-nuts';
@@ -9,6 +9,8 @@ import { fillRows } from './tables/fills';
 import { flavoursLiquidsToppingsRows } from './tables/flavours-liquids-toppings';
 import { floursRows } from './tables/flours';
 import { leaveningsSaltsRows } from './tables/leavenings-salts';
+import { moreWaresRows } from './tables/more-wares';
+import { type StarterRow, starterRows } from './tables/starters';
 import { sugarsRows } from './tables/sugars';
 
 const rows: readonly IngredientRow[] = [
@@ -18,11 +20,22 @@ const rows: readonly IngredientRow[] = [
   ...dairyEggsRows,
   ...fatsFruitsNutsRows,
   ...flavoursLiquidsToppingsRows,
+  ...moreWaresRows,
 ];
 
-export const PANTRY: readonly Ingredient[] = rows.map(ingredientFrom);
+const plain: readonly Ingredient[] = rows.map(ingredientFrom);
+const byId = new Map(plain.map((i) => [i.id, i]));
 
-const byId = new Map(PANTRY.map((i) => [i.id, i]));
+/** A starter is poured, and is as itself on every list; what it brings is what it is fed with. */
+function starterFrom({ id, name, members, gPerUsCup, aliases, note }: StarterRow): Ingredient {
+  const row = { id, name, category: 'liquid', per100g: {}, gPerUsCup, gPerTsp: gPerUsCup / 48, aliases, note } as const;
+  const held = members.map(([of, share]) => ({ ingredient: ingredient(of), share }));
+  return { ...ingredientFrom(row), ...ofMembers(held), keptWhole: true };
+}
+const starters = starterRows.map(starterFrom);
+for (const s of starters) byId.set(s.id, s);
+
+export const PANTRY: readonly Ingredient[] = [...plain, ...starters];
 
 export const findIngredient = (id: string, own?: Own): Ingredient | undefined => byId.get(id) ?? ownIngredient(own, id);
 

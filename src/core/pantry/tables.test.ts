@@ -1,5 +1,7 @@
 /** The tables checked against themselves: masses add up, energy fits, soda and acid balance, densities fit composition. */
+import { readLine } from '../card/line';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
+import { FRESH_CONVENTIONS } from './conventions';
 import { US_CUP_ML } from './fill';
 import { CATEGORIES, type Ingredient } from './ingredient';
 import { fillRow, findIngredient, ingredient, PANTRY } from './pantry';
@@ -9,8 +11,7 @@ import { fillRows } from './tables/fills';
 const by = (...categories: readonly string[]): readonly Ingredient[] =>
   PANTRY.filter((i) => categories.includes(i.category));
 
-test('234 ingredients, each with an id of its own and a category', () => {
-  expect(PANTRY).toHaveLength(234);
+test('each ingredient has an id of its own and a category', () => {
   expect(new Set(PANTRY.map((i) => i.id)).size).toBe(PANTRY.length);
   for (const i of PANTRY) {
     expect(i.id).toMatch(/^[a-z0-9]+(-[a-z0-9]+)*$/);
@@ -61,8 +62,8 @@ test('liquids weigh by the cup what their composition says', () => {
     alcoholG: 0.79,
   } as const;
   for (const i of by('dairy', 'plant-milk', 'syrup', 'liquid', 'egg')) {
-    // curds hold air between them
-    if (i.id.startsWith('cottage-cheese') || !i.gPerUsCup) continue;
+    // curds hold air between them, a starter holds gas
+    if (i.id.startsWith('cottage-cheese') || i.keptWhole || !i.gPerUsCup) continue;
     const keys = Object.keys(d) as (keyof typeof d)[];
     const mass = keys.reduce((a, k) => a + i.per100g[k], 0);
     const ml = keys.reduce((a, k) => a + i.per100g[k] / d[k], 0);
@@ -98,4 +99,30 @@ test('no name belongs to two ingredients', () => {
 
 test("every flour swells, and the pantry's own absorption wins over the model's", () => {
   for (const i of by('flour', 'starch')) expect(behaviourOf(i).swells?.absorption).toBe(i.waterAbsorption);
+});
+
+test.each([
+  ['1 cup sourdough starter', 'sourdough-starter', 240],
+  ['120 g unfed starter', 'sourdough-starter', 120],
+  ['1 cup ripe (fed) sourdough starter', 'sourdough-starter', 240],
+  ['250 g sourdough discard (100% hydration)', 'sourdough-starter', 250],
+  ['100 g rye starter', 'sourdough-starter-rye', 100],
+  ['80 g stiff starter', 'sourdough-starter-stiff', 80],
+])('"%s" is flour, water and acid', (text, id, grams) => {
+  const line = readLine(text, FRESH_CONVENTIONS);
+  expect([line.status, line.ingredient?.id, line.vessel]).toEqual(['read', id, 'wet']);
+  expect(line.grams).toBeCloseTo(grams, 6);
+  expect(line.parts.map((p) => p.ingredient.category)).toEqual(['flour', 'liquid', 'acid']);
+  expect(line.parts.reduce((a, p) => a + p.grams, 0)).toBeCloseTo(grams, 6);
+});
+
+test('a starter works soda by the acid it has grown: 1 g of soda is 11.9 meq', () => {
+  // 240 g: 2.4 g of lactic acid at 11.1 meq/g, and 118.8 g of flour at 1 meq per 100 g
+  expect(ingredient('sourdough-starter').acidMeqPer100g * 2.4).toBeCloseTo(2.4 * 11.1 + 1.188, 6);
+  for (const i of PANTRY.filter((x) => x.keptWhole)) {
+    expect(i.blend?.reduce((a, m) => a + m.share, 0)).toBeCloseTo(1, 9);
+    expect(i.allergens).toContain('gluten');
+    expect(i.acidMeqPer100g).toBeGreaterThan(10);
+    expect(i.acidMeqPer100g).toBeLessThan(20);
+  }
 });

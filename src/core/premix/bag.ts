@@ -82,7 +82,7 @@ export const isDry = (i: Ingredient): boolean =>
   (MAY_BE.includes(i.category) &&
     i.per100g.waterG < DRY_BELOW_WATER &&
     !PASTES.includes(i.id) &&
-    !PASTES.includes(i.like ?? ''));
+    !PASTES.includes(i.behaves ?? i.like ?? ''));
 
 export interface BagItem extends TallyPart {
   readonly share: number;
@@ -120,6 +120,10 @@ const sumUp = (parts: readonly TallyPart[]): readonly TallyPart[] => {
   return [...by.values()];
 };
 
+/** What a line is made of; a starter comes out of its jar whole. */
+const partsOf = ({ ingredient: i, parts }: FormulaLine): readonly TallyPart[] =>
+  i?.keptWhole ? [{ ingredient: i, grams: parts.reduce((a, p) => a + p.grams, 0) }] : parts;
+
 /** Splits a formula's lines into bag and bench. */
 export function bagOf(lines: readonly FormulaLine[], powders: Powders): Bag {
   const dry: TallyPart[] = [];
@@ -129,7 +133,7 @@ export function bagOf(lines: readonly FormulaLine[], powders: Powders): Bag {
   let whipped = false;
   for (const l of lines) {
     if (l.use !== 'batter') continue;
-    for (const p of l.parts) {
+    for (const p of partsOf(l)) {
       const as = wetAs(p.ingredient);
       if (l.foam) whipped = true;
       if (as && !l.foam) couldBe.add(as.key);

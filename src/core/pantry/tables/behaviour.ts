@@ -176,6 +176,7 @@ const BY_ID: Readonly<Record<string, Partial<Behaviour>>> = {
   'hazelnuts-ground': meal,
   'walnuts-ground': meal,
   'flour-almond': { addition: 'nut' },
+  'flour-coconut': { addition: 'nut' },
   'hazelnut-cocoa-spread': { viscosity: 0.2, addition: 'nut' },
   'wheat-bran': { boundWater: false, viscosity: null, heldMlPerG: 0, addition: null, trueDensity: 1.3, swells: { slow: 0.5, tauMin: 25, absorption: 1.5 } },
   potato: { heldMlPerG: 0.45 },
@@ -188,7 +189,7 @@ const made = new WeakMap<Ingredient, Behaviour>();
 export function behaviourOf(i: Ingredient): Behaviour {
   const known = made.get(i);
   if (known) return known;
-  const b = { ...NONE, ...BY_CATEGORY[i.category], ...BY_ID[i.like ?? i.id] };
+  const b = { ...NONE, ...BY_CATEGORY[i.category], ...BY_ID[i.behaves ?? i.like ?? i.id] };
   const swells = b.swells && i.waterAbsorption ? { ...b.swells, absorption: i.waterAbsorption } : b.swells;
   const full = { ...b, swells };
   made.set(i, full);
