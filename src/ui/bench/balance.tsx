@@ -13,9 +13,9 @@ import { Opening } from '../kit/opening';
 import { Switch } from '../kit/switch';
 import { Allergens } from './allergens';
 import { Answered, FindingView } from './findings-view';
+import { MeantView, useMeant } from './meant-view';
 import { PourView } from './pour-view';
 import { Rails, type RailTools } from './rails';
-import { SlipsView, useSlips } from './slips-view';
 import type { BenchAction } from './state';
 
 interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
@@ -55,7 +55,7 @@ export function Balance(props: Props) {
   const shown = proposed ?? sight;
   const { open, dismissed } = shown;
   const [top, ...others] = open;
-  const slips = useSlips(
+  const meant = useMeant(
     bench,
     sight.open.some((f) => f.severity !== 'note'),
   );
@@ -77,11 +77,13 @@ export function Balance(props: Props) {
     <section aria-label="Balance" id="balance" className="flex scroll-mt-14 flex-col gap-2.5">
       <h2 className="sr-only">Balance</h2>
       <div aria-live="polite" className="grid gap-2.5">
-        <SlipsView
-          slips={proposed ? [] : slips}
-          onMeant={(meant) => send({ do: 'put', formula: meant })}
-          onAnswer={(answers) => onDismissed([...new Set([...formula.dismissed, ...answers])])}
-        />
+        {proposed ? null : (
+          <MeantView
+            meant={meant}
+            onMeant={(read) => send({ do: 'put', formula: read })}
+            onAnswer={(answers) => onDismissed([...new Set([...formula.dismissed, ...answers])])}
+          />
+        )}
         {top ? (
           <FindingView
             f={top}

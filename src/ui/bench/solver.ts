@@ -4,7 +4,7 @@
  */
 import { type Remote, wrap } from 'comlink';
 import type { Bench } from '@/core/balance/bench';
-import { type Slip, slipsOn } from '@/core/balance/slips';
+import { type Meant, meantOn } from '@/core/balance/meant';
 import { type Answer, type Question, solve } from '@/core/balance/solve';
 import type { SolverApi } from '@/workers/solver.worker';
 
@@ -53,4 +53,4 @@ function startAsking<Q, A>(there: (api: Remote<SolverApi>, q: Q) => Promise<A>, 
 }
 
 export const startSolver = (): Solver => startAsking((api, q) => api.solve(q), solve);
-export const startSlips = (): Asker<Bench, readonly Slip[]> => startAsking((api, b) => api.slipsOn(b), slipsOn);
+export const startMeant = (): Asker<Bench, Meant> => startAsking((api, b) => api.meantOn(b), meantOn);

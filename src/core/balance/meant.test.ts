@@ -1,8 +1,8 @@
-/** A slip of the pen on the Bench: what is said of it, the formula so read, and the cook's answer that it is meant so. */
+/** What lines may have been meant to say, on the Bench: what is said of it, the formula so read, and the cook's answers. */
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Bench } from './bench';
-import { sayEnds, sayIf, slipsOn } from './slips';
+import { sayEnds, sayIf, saySettled, settledOn, slipsOn } from './meant';
 
 const LINES = ['3 kg flour', '520 g milk', '2 eggs', '30 g sugar', '12 g baking powder', '3 g salt', '40 g butter'];
 const on = (lines: readonly string[], more: Partial<Formula> = {}): Bench => ({
@@ -48,4 +48,28 @@ test('only what is in the end that is looked at is suspected, and a line that is
   expect(
     slipsOn({ ...off, formula: { ...off.formula, entries: [...entries, { key: 'l8', text: '300 g flour' }] } }),
   ).toEqual([]);
+});
+
+test('lines in doubt that the whole card decides: said, both balances, and the formula with those lines so read', () => {
+  const b = on([
+    '11/2 cups flour',
+    '11/4 cups milk',
+    '1 egg',
+    '2 tsp baking powder',
+    '1/4 tsp salt',
+    '1 cup oil (15 g)',
+  ]);
+  const settled = settledOn(b);
+  if (!settled) throw new Error('nothing is decided');
+  expect(saySettled(settled)).toBe(
+    'Line 1, “11/2 cups flour”, is 1 1/2 cups flour; line 2, “11/4 cups milk”, is 1 1/4 cups milk; line 6, “1 cup oil (15 g)”, is 15 g, as its weight says',
+  );
+  expect(settled.formula.entries.map((e) => e.text)).toEqual([
+    '1 1/2 cups flour',
+    '1 1/4 cups milk',
+    ...b.formula.entries.slice(2).map((e) => e.text),
+  ]);
+  expect(settled.formula.entries[5]?.stands).toBe('weight');
+  for (const { so, otherwise } of settled.rails) expect(so.reading?.standing).not.toBe(otherwise.reading?.standing);
+  expect(settledOn({ ...b, formula: settled.formula })).toBeNull();
 });

@@ -1,0 +1,127 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { Bench } from '@/core/balance/bench';
+import { type Meant, sayEnds, sayIf, saySettled } from '@/core/balance/meant';
+import type { Formula } from '@/core/formula/formula';
+import { RAIL_NAMES, type RailReading, sayRail } from '@/core/formula/kinds';
+import { Button } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { type Asker, startMeant } from './solver';
+
+const NONE: Meant = { settled: null, slips: [] };
+/** ms that a hand pauses before what is meant is looked for. */
+const PAUSE_MS = 250;
+
+/**
+ * What the lines on the bench may have been meant to say; nothing while it is looked for.
+ * @param loud something is found that is more than a note
+ */
+export function useMeant(bench: Bench, loud: boolean): Meant {
+  const [found, setFound] = useState<{ readonly bench: Bench; readonly meant: Meant } | null>(null);
+  const asker = useRef<Asker<Bench, Meant> | null>(null);
+  useEffect(
+    () => () => {
+      asker.current?.end();
+      asker.current = null;
+    },
+    [],
+  );
+  useEffect(() => {
+    if (!loud) return;
+    const later = setTimeout(() => {
+      asker.current ??= startMeant();
+      void asker.current.ask(bench).then((meant) => meant && setFound({ bench, meant }));
+    }, PAUSE_MS);
+    return () => clearTimeout(later);
+  }, [bench, loud]);
+  return loud && found?.bench === bench ? found.meant : NONE;
+}
+
+const said = (r: RailReading): string => sayRail(r.rail, r.tested);
+
+/** Two balances side by side, the ratios alone that stand otherwise. */
+function Beside({
+  heads: [one, other],
+  rails,
+}: {
+  readonly heads: readonly [string, string];
+  readonly rails: readonly (readonly [RailReading, RailReading])[];
+}) {
+  if (rails.length === 0) return null;
+  return (
+    <table className="w-fit text-[15px] tabular-nums">
+      <thead className="text-left text-sm text-soft">
+        <tr>
+          <th className="pr-4 font-normal">of the flour</th>
+          <th className="pr-4 font-normal">{one}</th>
+          <th className="font-normal">{other}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rails.map(([a, b]) => (
+          <tr key={a.rail}>
+            <th className="pr-4 text-left font-normal">{RAIL_NAMES[a.rail]}</th>
+            <td className="pr-4">{said(a)}</td>
+            <td className="font-semibold">{said(b)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What lines may have been meant to say, before anything is mended: both balances, and one tap that writes it so. */
+export function MeantView({
+  meant: { settled, slips },
+  onMeant,
+  onAnswer,
+}: {
+  readonly meant: Meant;
+  readonly onMeant: (f: Formula) => void;
+  readonly onAnswer: (answers: readonly string[]) => void;
+}) {
+  const asWritten = (
+    <Button look="bare" className="!min-h-9" onClick={() => onAnswer(slips.map((s) => s.answer))}>
+      It is meant as it is written
+    </Button>
+  );
+  return (
+    <>
+      {settled ? (
+        <Notice weight="look" role="status">
+          <div className="grid gap-1.5">
+            <p className="leading-snug">
+              {saySettled(settled)}: <strong>so the whole card agrees</strong>.
+            </p>
+            <Beside heads={['otherwise', 'so read']} rails={settled.rails.map((r) => [r.otherwise, r.so])} />
+            <Button look="now" className="justify-self-start" onClick={() => onMeant(settled.formula)}>
+              Read {settled.lines.length === 1 ? 'it' : 'them'} so
+            </Button>
+          </div>
+        </Notice>
+      ) : null}
+      {slips.length > 0 ? (
+        <Notice weight="look" role="status">
+          <ul className="grid gap-3">
+            {slips.map((s) => (
+              <li key={s.answer + sayIf(s)} className="grid gap-1.5">
+                <p className="leading-snug">
+                  {sayIf(s)}, <strong>{sayEnds(s)}</strong>.{' '}
+                  <span className="text-sm text-soft">({s.lines.map((l) => l.as).join('; ')})</span>
+                </p>
+                <Beside heads={['as written', 'so read']} rails={s.rails.map((r) => [r.before, r.after])} />
+                <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
+                  <Button look="now" onClick={() => onMeant(s.formula)}>
+                    It is {s.lines.map((l) => l.meant).join(' and ')}
+                  </Button>
+                  {slips.length === 1 ? asWritten : null}
+                </div>
+              </li>
+            ))}
+          </ul>
+          {slips.length === 1 ? null : asWritten}
+        </Notice>
+      ) : null}
+    </>
+  );
+}
