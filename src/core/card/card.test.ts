@@ -292,6 +292,33 @@ Method
     ]);
   });
 
+  test('in one paragraph, each measured thing once; what the table and the pan take is theirs', () => {
+    expect(
+      told(
+        'Weir cakes. Mix 200 g flour with half a litre of milk, then stir in the dry things. Beat 2 eggs, add 20 g sugar and beat until light. Melt 40 g butter in the skillet. Pour in. Cook 4 minutes a side with 1 tbsp water. Serve with 200 g sugar.',
+      ),
+    ).toEqual([
+      ['flour-all-purpose', 'batter', 200],
+      ['milk-whole', 'batter', 516],
+      ['egg-large', 'batter', 100],
+      ['sugar-granulated', 'batter', 20],
+      ['butter-unsalted', 'pan', 40],
+      ['water', 'pan', 15],
+      ['sugar-granulated', 'topping', 200],
+    ]);
+    // "2 c" are cups, "375" and "40 C" heats, "for 4 people" and "1/4 cup batter" nothing of the batter
+    expect(
+      told(
+        'Combine 2 c flour, 1 T sugar. Warm 2 c milk to 40 C, beat in 2 eggs, for 4 people. Ladle 1/4 cup batter on a griddle of 375 F.',
+      ),
+    ).toEqual([
+      ['flour-all-purpose', 'batter', 250],
+      ['sugar-granulated', 'batter', 13],
+      ['milk-whole', 'batter', 488],
+      ['egg-large', 'batter', 100],
+    ]);
+  });
+
   test('of what is put into a pan only fat to fry in is the pan’s', () => {
     expect(
       told(`Weir cakes

@@ -11,7 +11,7 @@ import type { Result } from '../result';
 import { stripBullet, unEntity } from './bullet';
 import { doubtFractions } from './doubt';
 import { DISH, headingShape, type Role, roleOf } from './headings';
-import { itemsIn } from './items';
+import { itemsIn, measuredIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
@@ -133,7 +133,7 @@ type Place =
       readonly lines: readonly Line[];
       readonly heading?: { readonly words: string; readonly role: Role; readonly stays: boolean };
     }
-  | { readonly at: 'mixed'; readonly lines: readonly Line[]; readonly method: string };
+  | { readonly at: 'mixed'; readonly lines: readonly Line[]; readonly method: string; readonly title?: string };
 
 interface Row {
   /** As written, entities and table bars undone. */
@@ -282,6 +282,13 @@ function readRows(text: string, r: Reading, hint: Vessel | null): readonly Line[
   return rows.every((x) => x.ingredient !== null) ? rows : [line];
 }
 
+const MOST_NAME_WORDS = 9;
+const isName = (s: string): boolean =>
+  s.split(/\s+/).length <= MOST_NAME_WORDS && !MEASURED.test(s) && !VERBS.has(firstWord(s)) && /^\p{Lu}/u.test(s);
+/** The same thing in the same amount has been told already. */
+const isToldAgain = (l: Line, before: readonly Line[]): boolean =>
+  before.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null && x.grams === l.grams);
+
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   // after a list the same amounts are told again by the method
@@ -290,7 +297,8 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   if (sentences.length < 2) return null;
   const lines: Line[] = [];
   const rest: string[] = [];
-  for (const s of sentences) {
+  let listed = false;
+  for (const [n, s] of sentences.entries()) {
     const bare = s
       .replace(/[.!?]$/, '')
       .replace(
@@ -298,20 +306,32 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
         '',
       );
     const bits = itemsIn(bare, r.house, r.languages);
-    if (bits) lines.push(...bits.flatMap((bit) => readRows(bit, r, hint)));
-    else {
-      // "Add a pinch of salt.": an amount that no list gives
-      const told =
-        /^(?:(?:then|next|now|finally)[,\s]+)*(?:add|stir in|whisk in|fold in|mix in|put in|beat in)\s+(?=\S)/i.exec(
-          bare,
-        );
-      const one =
-        told && lines.length > 0 ? readLine(bare.slice(told[0].length), r.house, {}, hint, r.languages) : null;
-      if (one?.ingredient && one.written.length > 0) lines.push(one);
+    if (bits) {
+      listed = true;
+      const own = bits.flatMap((bit) => readRows(bit, r, hint));
+      // "2 tbsp sugar; sift with 3 tsp baking powder": more is measured than the seams part
+      const apart = own.every(isClean) ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
+      const better = apart.length > own.length && apart.every((m) => isClean(m.line));
+      lines.push(...(better ? apart.map((m) => m.line) : own), ...enoughIn(bare, r.house));
+    } else {
+      // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
+      const told = toldIn(bare, r.house, r.languages, sentences[n + 1]);
+      lines.push(...told.filter((l) => !isToldAgain(l, lines)));
       rest.push(s);
     }
   }
-  return lines.length > 0 ? { at: 'mixed', lines, method: rest.join(' ') } : null;
+  // steps of a longer card are read together, when all of them are known
+  const alone = r.rows.filter((x) => x.text !== '').length <= 2;
+  if (lines.length === 0 || (!listed && !alone)) return null;
+  // "Waffles for the landing stage.": what it is, before what goes in
+  const [first = ''] = rest;
+  const names = !r.title && first === sentences[0] && isName(first);
+  return {
+    at: 'mixed',
+    lines,
+    method: (names ? rest.slice(1) : rest).join(' '),
+    ...(names && { title: first.replace(/[.!]$/, '') }),
+  };
 }
 
 /** A line in its place; written out, as spreading one costs more than reading it. */
@@ -403,6 +423,10 @@ const IN_THE_PAN =
 const MEASURED =
   /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six))\s+(?:(?:large|medium|small|whole)\s+)?eggs?\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
 
+/** "The yolks", "stir in the dry things": told before, and measured there. */
+const TOLD_ALREADY =
+  /^(?:(?:then|and)\s+)*(?:(?:stir|fold|mix|beat|whisk|pour|add)\s+(?:in|into|with|to)?\s*)?(?:it\b|them\b|all\b|together\b|the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining|flour)\b)/i;
+
 /** A step without where it goes; "into two cups of milk" is more of it. */
 function withoutWhither(step: string): string {
   const listed = step.replace(/\s+(?:in|into|to|onto|over|with)\s+(?=(.*))/gi, (all, then: string) =>
@@ -412,29 +436,72 @@ function withoutWhither(step: string): string {
   return m ? listed.slice(0, m.index) : listed;
 }
 
-/** The ingredients a step tells with their amounts, where no list gives them; what is measured there and not understood is asked about. */
-function toldIn(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): readonly Line[] {
-  return text.split(/(?<=[.!?;])\s+/).flatMap((sentence) => {
+const isMeasure = (x: string): boolean => MEASURED.test(x);
+const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
+const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
+/** "1/4 cup of batter for each": poured, not put in. */
+const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
+/** What a sentence speaks of that begins so is no part of the batter: what is served, and what the pan takes. */
+const AT_TABLE =
+  /^(?:(?:then|now|finally|and|to)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|\bon(?:to)? (?:each|top)\b/i;
+const AT_THE_HEAT =
+  /^(?:(?:then|now|finally|and)[,\s]+)*(?:cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
+const POURS = /^(?:(?:then|now|finally|and)[,\s]+)*(?:ladle|pour|scoop|spoon|drop|portion|use)\b/i;
+/** "Flour to make a thin batter": no amount, and nothing goes without it. */
+const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
+
+function enoughIn(said: string, house: KitchenConventions): readonly Line[] {
+  const enough = ENOUGH.exec(said)?.[0];
+  return enough === undefined ? [] : [readLine(enough, house)].filter((l) => l.ingredient !== null);
+}
+
+/**
+ * The ingredients a step tells with their amounts, where no list gives them; what is measured there and not understood is asked about.
+ * @param then the sentence that follows
+ */
+function toldIn(
+  text: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+  then = '',
+): readonly Line[] {
+  const sentences = text.split(/(?<=[.!?;])\s+/);
+  return sentences.flatMap((sentence, n) => {
     const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
-    const fat = (IN_THE_PAN.exec(said) ?? FRIED_IN.exec(said))?.[1]?.replace(/\s+(?:at|for|over|until)\s.*$/i, '');
-    const fried = fat === undefined ? null : readLine(`${fat} for frying`, house, {}, null, languages);
+    const read = (x: string): Line => readLine(x, house, {}, null, languages);
+    // "Melt 40 g butter in the pan. Pour in.": the pan's
+    const after = sentences[n + 1] ?? then;
+    const next = /^(?:pour|add the batter)\b/i.test(after) ? `${said}. ${after}` : said;
+    const fat = (IN_THE_PAN.exec(next) ?? FRIED_IN.exec(said))?.[1]?.replace(/\s+(?:at|for|over|until)\s.*$/i, '');
+    const fried = fat === undefined ? null : read(`${fat} for frying`);
     // warm milk in a pan is the batter's all the same
     if (fried?.status === 'read' && fried.written.length > 0 && fried.ingredient?.category === 'fat') return [fried];
+    const measured = measuredIn(said, house, languages, isMeasure);
+    const beside = AT_TABLE.test(said) ? 'to serve' : AT_THE_HEAT.test(said) ? 'for the pan' : null;
+    if (beside !== null)
+      return measured.flatMap((m) => {
+        const line = read(`${m.line.text} ${beside}`);
+        return m.line.ingredient !== null && line.use !== 'batter' ? [line] : [];
+      });
     const bare = withoutWhither(said.replace(DOES, ''));
     // "the yolks, 20 g sugar": what was told already is not told again
     const bits = (itemsIn(bare, house, languages) ?? bare.split(/,\s+|\s+and\s+/)).filter(
-      (bit) =>
-        MEASURED.test(bit) ||
-        !/^the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining)\b/i.test(
-          bit,
-        ),
+      (bit) => MEASURED.test(bit) || !TOLD_ALREADY.test(bit),
     );
-    const read = bits.map((bit) => readLine(bit, house, {}, null, languages));
-    if (read.every((l) => l.ingredient !== null) && read.some((l) => l.written.length > 0)) return read;
+    const apart = bits.map(read);
+    if (apart.every(isClean) && apart.some((l) => l.written.length > 0)) return apart;
     const parted = /^separate\s+(\S.*)$/i.exec(bare)?.[1];
-    const eggs = parted === undefined ? null : readLine(`${parted}, separated`, house, {}, null, languages);
+    const eggs = parted === undefined ? null : read(`${parted}, separated`);
     if (eggs?.status === 'read') return [eggs];
-    return MEASURED.test(bare) && !CLOCK.test(bare) ? [readLine(bare, house, {}, null, languages)] : [];
+    const more = enoughIn(said, house);
+    const known = measured.filter((m) => m.line.ingredient !== null).map((m) => m.line);
+    // a portion of the batter is no part of it
+    const asked = POURS.test(said)
+      ? []
+      : measured.filter((m) => m.line.ingredient === null && !OF_THE_BATTER.test(m.line.text)).map((m) => m.line);
+    if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
+    if (!MEASURED.test(bare) || CLOCK.test(bare)) return [];
+    return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
   });
 }
 
@@ -540,6 +607,7 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
         ignored.push({ lineNumber, text: raw, why: p.why });
         break;
       case 'mixed':
+        title ??= p.title ?? null;
         for (const line of p.lines) lines.push(standing(line, lineNumber, section.id));
         if (p.method) ignored.push({ lineNumber, text: p.method, why: 'method' });
         break;

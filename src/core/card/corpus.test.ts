@@ -104,5 +104,7 @@ test.each(CARDS)('$name', (w) => {
   const placed = new Set([...c.lines.map((l) => l.lineNumber), ...c.ignored.map((i) => i.lineNumber)]);
   const rows = w.text.split('\n');
   const empty = rows.filter((x) => stripBullet(x) === '').length;
-  expect(placed.size + empty + (c.title === null ? 0 : 1)).toBe(rows.length);
+  // a title that begins a paragraph stands in a row that is placed already
+  const apart = c.title !== null && !rows.some((x, n) => placed.has(n + 1) && x.startsWith(`${c.title}.`));
+  expect(placed.size + empty + Number(apart)).toBe(rows.length);
 });

@@ -69,3 +69,78 @@ export function itemsIn(
   const named = !/[.!?]\s/.test(last) && last.length < 60 && (end.ingredient !== null || end.rows.length > 1);
   return whole(end) || named ? [...out, last] : null;
 }
+
+/** Where an amount may begin in a sentence. */
+const NUMBER =
+  /(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?=\s*\S)/giu;
+/** Where what is measured ends: the next thing that is done, where it goes, how long. */
+const ENDS =
+  /\s*[,;:.!?()]|\s+(?:and|plus|then|with|into|in|to|onto|over|on|until|till|from|at|by|while|before|after|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
+/** Behind these a tail says what it is for, and belongs to it. */
+const TAILS =
+  /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;
+/** What is done to a thing, behind its comma. */
+const STATE =
+  /^\s*,\s*(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?/i;
+/** Minutes, degrees, widths, people: a number of no food. */
+const NO_FOOD =
+  /^\s*(?:(?:-|–|to|or)\s*\S+\s*)?(?:min(?:ute)?s?\b|hours?\b|hrs?\b|seconds?\b|secs?\b|days?\b|nights?\b|weeks?\b|months?\b|years?\b|°|degrees?\b|%|cm\b|mm\b|inch(?:es)?\b|times?\b|people\b|persons?\b|guests?\b|servings?\b|sides?\b|at a time\b)/i;
+
+/** A thing measured in a sentence. */
+export interface Told {
+  readonly line: Line;
+  /** It stands with a measure of its own, and no bare number: "2 tablespoons", not "2". */
+  readonly measured: boolean;
+}
+
+/**
+ * What a sentence measures, each thing as a line: "Put 250 g flour in a bowl and break in 4 eggs". A number of minutes, degrees
+ * or pieces is none.
+ * @param isMeasure whether a text holds a food by weight, measure or count
+ */
+export function measuredIn(
+  sentence: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+  isMeasure: (text: string) => boolean,
+): readonly Told[] {
+  const out: Told[] = [];
+  let from = 0;
+  for (const m of sentence.matchAll(NUMBER)) {
+    if (m.index < from) continue;
+    const rest = sentence.slice(m.index);
+    const after = rest.slice(m[0].length);
+    // "200 C" is a heat, "2 c" are cups
+    if (NO_FOOD.test(after) || (/\d{2}/.test(m[0]) && /^\s*[CF]\b/.test(after))) continue;
+    let best: { readonly line: Line; readonly length: number } | null = null;
+    let first: string | null = null;
+    for (const e of rest.matchAll(ENDS)) {
+      if (e.index === 0) continue;
+      const tail = TAILS.exec(rest.slice(e.index));
+      const state = STATE.exec(rest.slice(e.index));
+      const length = e.index + (tail?.[0].length ?? state?.[0].length ?? 0);
+      const text = rest.slice(0, length).trim();
+      first ??= text;
+      const line = readLine(text, house, {}, null, languages);
+      if (line.ingredient !== null && line.written.length > 0) {
+        best = { line, length };
+        break;
+      }
+      // "1 cup and 2 tablespoons flour" goes on; anything else ends here
+      if (!/^\s+(?:and|plus)\b/i.test(e[0])) break;
+    }
+    if (best === null && first === null) {
+      const line = readLine(rest.trim(), house, {}, null, languages);
+      first = rest.trim();
+      if (line.ingredient !== null && line.written.length > 0) best = { line, length: rest.length };
+    }
+    if (best) {
+      out.push({ line: best.line, measured: isMeasure(rest.slice(0, best.length)) });
+      from = m.index + best.length;
+    } else if (first !== null && isMeasure(first)) {
+      out.push({ line: readLine(first, house, {}, null, languages), measured: true });
+      from = m.index + first.length;
+    }
+  }
+  return out;
+}
