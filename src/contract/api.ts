@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { WISHES } from '@/core/balance/moves';
 import { VESSELS } from '@/core/card/parts';
+import { FACTS, TAKEN } from '@/core/card/told';
 import { CLAIMS } from '@/core/card/words';
 import { KIND_IDS, KINDS, RAILS } from '@/core/formula/kinds';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
@@ -229,6 +230,23 @@ export const readLineOut = lineOut.extend({
 
 const SECTION_ROLES = ['batter', 'side', 'pan', 'topping', 'method', 'unknown'] as const;
 
+const toldOut = z.object({
+  fact: z.enum(FACTS),
+  value: z
+    .union([z.number(), z.string()])
+    .describe('Minutes, millilitres, centimetres, degrees C, a count; or a word.'),
+  unit: z.enum(['min', 'ml', 'cm', 'C']).nullable(),
+  of: z
+    .string()
+    .nullable()
+    .describe(
+      'What it is of: batter, wet, dough, butter, piece, filling; surface, oven, milk, holding; an ingredient.',
+    ),
+  words: z.string().describe('The clause that tells it.'),
+  taken: z
+    .enum(TAKEN)
+    .describe('Told; asked where it is left open how much; a remark where it is not done, or not here.'),
+});
 export const readResponse = z.object({
   title: z.string().nullable(),
   kind: z.enum(KIND_IDS).nullable().describe('The kind the card seems to be'),
@@ -253,6 +271,7 @@ export const readResponse = z.object({
     .string()
     .optional()
     .describe('Where a file was sent: the card that was read out of it, whose lines are numbered'),
+  told: z.array(toldOut).describe('What the method tells, each once.'),
 });
 
 const page = { next: z.string().nullable().describe('"after" of the next page; null: this is the last') };

@@ -146,7 +146,7 @@ test('an offer brings the words it came from', () => {
       way: 'rest',
       value: 'short',
       says: 'rests 10 minutes',
-      words: 'Rest the batter 10 minutes, covered',
+      words: 'Rest the batter 10 minutes',
     },
   ]);
 });

@@ -7,12 +7,10 @@ import { placeOf, readCard } from '../card/card';
 import { DISH } from '../card/headings';
 import { type Line, readLine } from '../card/line';
 import { servingClaim, yieldClaim } from '../card/method';
+import { factsTold } from '../card/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { nounsOf } from '../pantry/nouns';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { readAmount } from '../quantity/amount';
-import { readNumber } from '../quantity/number';
-import { mlOf, unitById } from '../quantity/units';
 import {
   type End,
   type Entry,
@@ -262,19 +260,6 @@ const sentenceOf = (text: string, at: number): string => {
     .slice(0, 160);
 };
 
-/** Minutes of "30 minutes", "half an hour", "an hour", "1 1/2 hours", at the start of a text. */
-function minutesIn(text: string): number | null {
-  if (/^(?:over\s?night|until (?:the )?(?:next )?morning)/i.test(text)) return 720;
-  const n = readNumber(text);
-  if (!n) return null;
-  const unit = /^[\s-]*(?:to\s+\d+\s*)?(min|hour|hr|h\b)/i.exec(text.slice(n.length));
-  if (!unit?.[1]) return null;
-  return (n.high ?? n.low).valueOf() * (/^min/i.test(unit[1]) ? 1 : 60);
-}
-
-const REST =
-  /\b(?:rest|stand|sit|chill|refrigerate|fridge|leave (?:it|the batter|to)|let (?:it|the batter)|steep|prove|rise|ruhen|reposer|reposar|riposare|rusten|hvile|vila)\b[^.;\n]{0,40}?\b(over\s?night|(?:for\s+)?(?:at least\s+|about\s+)?(?:half an?|an?|one|two|three|ten|fifteen|twenty|thirty|\d+[\d/. ½¼¾]*)[\s-]*(?:to\s+\d+\s*)?(?:min|hour|hr|h\b))/i;
-
 /**
  * What a card's notes say of this formula's own ways.
  * @param lines for the add-ins whose moment is told
@@ -285,15 +270,15 @@ export function offersFrom(
   house: KitchenConventions,
 ): readonly Offer[] {
   const out: Offer[] = [];
-  const rest = REST.exec(notes);
-  const min = rest?.[1] ? minutesIn(rest[1].replace(/^(?:for\s+)?(?:at least\s+|about\s+)?/i, '')) : null;
-  if (rest && min !== null)
+  const told = factsTold(notes, house).filter((f) => f.taken === 'told');
+  const rest = told.find((f) => (f.fact === 'rest' && f.of === 'batter') || f.fact === 'chill');
+  if (rest && typeof rest.value === 'number')
     out.push({
       what: 'way',
       way: 'rest',
-      value: restFor(min),
-      says: min >= 240 ? 'rests overnight' : `rests ${Math.round(min)} minutes`,
-      words: sentenceOf(notes, rest.index),
+      value: restFor(rest.value),
+      says: rest.value >= 240 ? 'rests overnight' : `rests ${Math.round(rest.value)} minutes`,
+      words: rest.words,
     });
   // of each matter the first school that the method speaks for
   for (const way of WAY_IDS) {
@@ -318,24 +303,14 @@ export function offersFrom(
       break;
     }
   }
-  const portion =
-    /\b(?:ladle|pour|use|drop|scoop|spoon|with|add)\b[^.;\n\d½¼¾⅓⅔]{0,30}?((?:about\s+|a\s+)?(?:[\d½¼¾⅓⅔]|quarter|third|half)[^.;\n]{0,40}?)(?:\s+(?:of\s+)?(?:the\s+)?batter|\s+(?:per|for each|each|a)\s+(?:pan)?\s?(?:cake|waffle|crepe)|\s+portions?)/i.exec(
-      notes,
-    );
-  const said = portion?.[1] ? readAmount(portion[1]) : null;
-  const term = said?.amount.terms[0];
-  const unit = term?.unit ? unitById(term.unit) : undefined;
-  const ml = unit ? mlOf(unit, house)?.valueOf() : undefined;
-  if (portion && term && ml) {
-    const all = Math.round(ml * ((term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2) * 10) / 10;
-    if (all >= 5 && all <= 500)
-      out.push({
-        what: 'portion',
-        ml: all,
-        says: `${portion[1]?.trim()} a piece`,
-        words: sentenceOf(notes, portion.index),
-      });
-  }
+  const portion = told.find((f) => f.fact === 'portion');
+  if (portion && typeof portion.value === 'number')
+    out.push({
+      what: 'portion',
+      ml: Math.round(10 * portion.value) / 10,
+      says: `${portion.said ?? `${portion.value} ml`} a piece`,
+      words: portion.words,
+    });
   for (const l of lines) {
     if (!l.ingredient || !behaviourOf(l.ingredient).inclusion) continue;
     for (const noun of nounsOf(l.ingredient)) {

@@ -23,6 +23,7 @@ import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
 import { type Card, placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
+import { factsTold } from '@/core/card/told';
 import type { AccountLine } from '@/core/facts/account';
 import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
 import { entriesFromCard, guessKind, withCard } from '@/core/formula/from-card';
@@ -128,6 +129,7 @@ export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.
         ...(s.asked && { guess: placeOf(s.role) }),
       })),
       ignored: ignored.map((i) => ({ ...i })),
+      told: factsTold(notes, h.value).map(({ said: _, ...f }) => f),
     },
   };
 }
@@ -269,7 +271,10 @@ export async function analyseCall(
 ): Promise<Answer<z.infer<typeof analyseResponse>>> {
   const worked = await linesOf(body);
   if (!worked.ok) return worked;
-  const a = analyse(worked.value.lines, body.kind ?? null, body.school === undefined ? null : schoolId(body.school));
+  const { lines, notes } = worked.value;
+  const school = body.school === undefined ? null : schoolId(body.school);
+  // what the method names and the list lacks is found too
+  const a = analyse(lines, body.kind ?? null, school, { cardNotes: notes });
   if (!a.percent || a.co2Per100gFlour === null || !a.volume) {
     const path = body.text === undefined ? 'lines' : 'text';
     const findings = a.findings.map((f) => ({ ...f }));
