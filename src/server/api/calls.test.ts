@@ -307,6 +307,28 @@ test('the OpenAPI document names the calls and is made from the same schemas', a
   );
 });
 
+test('read tells what the method tells, and analyse what it names that is not on the list', async () => {
+  const text = [
+    'Boathouse cakes',
+    '250 g flour',
+    '430 g milk',
+    '2 eggs',
+    '10 g baking powder',
+    'Whisk the flour with the baking powder, milk and eggs, and stir in the vanilla.',
+    'Others rest theirs for an hour, I leave mine ten minutes. Ladle 60 ml for each.',
+  ].join('\n');
+  const { told } = readResponse.parse((await call(readPost, { text })).answer);
+  expect(told.map((f) => [f.fact, f.value, f.unit, f.of, f.taken])).toEqual([
+    ['rest', 10, 'min', 'batter', 'told'],
+    ['portion', 60, 'ml', 'piece', 'told'],
+    ['rest', 60, 'min', 'batter', 'remark'],
+  ]);
+  const { findings } = analyseResponse.parse(
+    (await call(analysePost, { text, kind: 'griddle', school: 'even' })).answer,
+  );
+  expect(findings.find((f) => f.code === 'used-never-listed')?.message).toContain('vanilla');
+});
+
 test('analyse names the line that may be a slip of the pen, as /read numbers it; a calm card has none', async () => {
   const rest = ['520 g milk', '2 eggs', '30 g sugar', '12 g baking powder', '3 g salt', '40 g butter, melted'];
   const on = async (body: object) =>
