@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { WISHES } from '@/core/balance/moves';
 import { VESSELS } from '@/core/card/parts';
-import { FACTS, TAKEN } from '@/core/card/told';
+import { FACTS, TAKEN } from '@/core/card/told/clause';
 import { CLAIMS } from '@/core/card/words';
 import { KIND_IDS, KINDS, RAILS } from '@/core/formula/kinds';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';

@@ -311,8 +311,8 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
       const own = bits.flatMap((bit) => readRows(bit, r, hint));
       // "2 tbsp sugar; sift with 3 tsp baking powder": more is measured than the seams part
       const apart = own.every(isClean) ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
-      const better = apart.length > own.length && apart.every((m) => isClean(m.line));
-      lines.push(...(better ? apart.map((m) => m.line) : own), ...enoughIn(bare, r.house));
+      const better = apart.length > own.length && apart.every(isClean);
+      lines.push(...(better ? apart : own), ...enoughIn(bare, r.house));
     } else {
       // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
       const told = toldIn(bare, r.house, r.languages, sentences[n + 1]);
@@ -465,44 +465,74 @@ function toldIn(
   languages: ReadonlySet<Language> | null,
   then = '',
 ): readonly Line[] {
+  const read = (x: string): Line => readLine(x, house, {}, null, languages);
   const sentences = text.split(/(?<=[.!?;])\s+/);
   return sentences.flatMap((sentence, n) => {
     const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
-    const read = (x: string): Line => readLine(x, house, {}, null, languages);
-    // "Melt 40 g butter in the pan. Pour in.": the pan's
     const after = sentences[n + 1] ?? then;
-    const next = /^(?:pour|add the batter)\b/i.test(after) ? `${said}. ${after}` : said;
-    const fat = (IN_THE_PAN.exec(next) ?? FRIED_IN.exec(said))?.[1]?.replace(/\s+(?:at|for|over|until)\s.*$/i, '');
-    const fried = fat === undefined ? null : read(`${fat} for frying`);
-    // warm milk in a pan is the batter's all the same
-    if (fried?.status === 'read' && fried.written.length > 0 && fried.ingredient?.category === 'fat') return [fried];
+    const fried = friedIn(said, after, read);
+    if (fried) return [fried];
     const measured = measuredIn(said, house, languages, isMeasure);
     const beside = AT_TABLE.test(said) ? 'to serve' : AT_THE_HEAT.test(said) ? 'for the pan' : null;
     if (beside !== null)
       return measured.flatMap((m) => {
-        const line = read(`${m.line.text} ${beside}`);
-        return m.line.ingredient !== null && line.use !== 'batter' ? [line] : [];
+        const line = read(`${m.text} ${beside}`);
+        return m.ingredient !== null && line.use !== 'batter' ? [line] : [];
       });
     const bare = withoutWhither(said.replace(DOES, ''));
-    // "the yolks, 20 g sugar": what was told already is not told again
-    const bits = (itemsIn(bare, house, languages) ?? bare.split(/,\s+|\s+and\s+/)).filter(
-      (bit) => MEASURED.test(bit) || !TOLD_ALREADY.test(bit),
+    return (
+      putIn(bare, house, languages) ?? measuredOrAsked({ said, bare, measured, more: enoughIn(said, house), read })
     );
-    const apart = bits.map(read);
-    if (apart.every(isClean) && apart.some((l) => l.written.length > 0)) return apart;
-    const parted = /^separate\s+(\S.*)$/i.exec(bare)?.[1];
-    const eggs = parted === undefined ? null : read(`${parted}, separated`);
-    if (eggs?.status === 'read') return [eggs];
-    const more = enoughIn(said, house);
-    const known = measured.filter((m) => m.line.ingredient !== null).map((m) => m.line);
-    // a portion of the batter is no part of it
-    const asked = POURS.test(said)
-      ? []
-      : measured.filter((m) => m.line.ingredient === null && !OF_THE_BATTER.test(m.line.text)).map((m) => m.line);
-    if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
-    if (!MEASURED.test(bare) || CLOCK.test(bare)) return [];
-    return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
   });
+}
+
+/** The fat that is fried in: "Melt 40 g butter in the pan. Pour in." @param after the sentence that follows */
+function friedIn(said: string, after: string, read: (x: string) => Line): Line | null {
+  const next = /^(?:pour|add the batter)\b/i.test(after) ? `${said}. ${after}` : said;
+  const fat = (IN_THE_PAN.exec(next) ?? FRIED_IN.exec(said))?.[1]?.replace(/\s+(?:at|for|over|until)\s.*$/i, '');
+  const fried = fat === undefined ? null : read(`${fat} for frying`);
+  // warm milk in a pan is the batter's all the same
+  return fried?.status === 'read' && fried.written.length > 0 && fried.ingredient?.category === 'fat' ? fried : null;
+}
+
+/** A step whose seams part it wholly: "3 eggs, 125 ml milk and 60 g flour"; null where they don't. */
+function putIn(
+  bare: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): readonly Line[] | null {
+  const read = (x: string): Line => readLine(x, house, {}, null, languages);
+  // "the yolks, 20 g sugar": what was told already is not told again
+  const bits = (itemsIn(bare, house, languages) ?? bare.split(/,\s+|\s+and\s+/)).filter(
+    (bit) => MEASURED.test(bit) || !TOLD_ALREADY.test(bit),
+  );
+  const apart = bits.map(read);
+  if (apart.every(isClean) && apart.some((l) => l.written.length > 0)) return apart;
+  const parted = /^separate\s+(\S.*)$/i.exec(bare)?.[1];
+  const eggs = parted === undefined ? null : read(`${parted}, separated`);
+  return eggs?.status === 'read' ? [eggs] : null;
+}
+
+/** What is measured in a sentence, and what of it is not understood. */
+function measuredOrAsked({
+  said,
+  bare,
+  measured,
+  more,
+  read,
+}: {
+  readonly said: string;
+  readonly bare: string;
+  readonly measured: readonly Line[];
+  readonly more: readonly Line[];
+  readonly read: (x: string) => Line;
+}): readonly Line[] {
+  const known = measured.filter((m) => m.ingredient !== null);
+  // a portion of the batter is no part of it
+  const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !OF_THE_BATTER.test(m.text));
+  if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
+  if (!MEASURED.test(bare) || CLOCK.test(bare)) return [];
+  return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
 }
 
 /** Flour, or milk with eggs: what makes a group a batter. */

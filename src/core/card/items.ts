@@ -86,11 +86,27 @@ const STATE =
 const NO_FOOD =
   /^\s*(?:(?:-|–|to|or)\s*\S+\s*)?(?:min(?:ute)?s?\b|hours?\b|hrs?\b|seconds?\b|secs?\b|days?\b|nights?\b|weeks?\b|months?\b|years?\b|°|degrees?\b|%|cm\b|mm\b|inch(?:es)?\b|times?\b|people\b|persons?\b|guests?\b|servings?\b|sides?\b|at a time\b)/i;
 
-/** A thing measured in a sentence. */
-export interface Told {
-  readonly line: Line;
-  /** It stands with a measure of its own, and no bare number: "2 tablespoons", not "2". */
-  readonly measured: boolean;
+/** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
+function itemAt(
+  rest: string,
+  read: (text: string) => Line,
+): { readonly line: Line | null; readonly length: number; readonly text: string } {
+  const isThing = (l: Line): boolean => l.ingredient !== null && l.written.length > 0;
+  let first: string | null = null;
+  for (const e of rest.matchAll(ENDS)) {
+    if (e.index === 0) continue;
+    const behind = rest.slice(e.index);
+    const length = e.index + ((TAILS.exec(behind) ?? STATE.exec(behind))?.[0].length ?? 0);
+    const text = rest.slice(0, length).trim();
+    first ??= text;
+    const line = read(text);
+    if (isThing(line)) return { line, length, text };
+    // "1 cup and 2 tablespoons flour" goes on; anything else ends here
+    if (!/^\s+(?:and|plus)\b/i.test(e[0])) break;
+  }
+  if (first !== null) return { line: null, length: first.length, text: first };
+  const line = read(rest.trim());
+  return { line: isThing(line) ? line : null, length: rest.length, text: rest.trim() };
 }
 
 /**
@@ -103,8 +119,9 @@ export function measuredIn(
   house: KitchenConventions,
   languages: ReadonlySet<Language> | null,
   isMeasure: (text: string) => boolean,
-): readonly Told[] {
-  const out: Told[] = [];
+): readonly Line[] {
+  const read = (text: string): Line => readLine(text, house, {}, null, languages);
+  const out: Line[] = [];
   let from = 0;
   for (const m of sentence.matchAll(NUMBER)) {
     if (m.index < from) continue;
@@ -112,35 +129,10 @@ export function measuredIn(
     const after = rest.slice(m[0].length);
     // "200 C" is a heat, "2 c" are cups
     if (NO_FOOD.test(after) || (/\d{2}/.test(m[0]) && /^\s*[CF]\b/.test(after))) continue;
-    let best: { readonly line: Line; readonly length: number } | null = null;
-    let first: string | null = null;
-    for (const e of rest.matchAll(ENDS)) {
-      if (e.index === 0) continue;
-      const tail = TAILS.exec(rest.slice(e.index));
-      const state = STATE.exec(rest.slice(e.index));
-      const length = e.index + (tail?.[0].length ?? state?.[0].length ?? 0);
-      const text = rest.slice(0, length).trim();
-      first ??= text;
-      const line = readLine(text, house, {}, null, languages);
-      if (line.ingredient !== null && line.written.length > 0) {
-        best = { line, length };
-        break;
-      }
-      // "1 cup and 2 tablespoons flour" goes on; anything else ends here
-      if (!/^\s+(?:and|plus)\b/i.test(e[0])) break;
-    }
-    if (best === null && first === null) {
-      const line = readLine(rest.trim(), house, {}, null, languages);
-      first = rest.trim();
-      if (line.ingredient !== null && line.written.length > 0) best = { line, length: rest.length };
-    }
-    if (best) {
-      out.push({ line: best.line, measured: isMeasure(rest.slice(0, best.length)) });
-      from = m.index + best.length;
-    } else if (first !== null && isMeasure(first)) {
-      out.push({ line: readLine(first, house, {}, null, languages), measured: true });
-      from = m.index + first.length;
-    }
+    const { line, length, text } = itemAt(rest, read);
+    if (line === null && !isMeasure(text)) continue;
+    out.push(line ?? read(text));
+    from = m.index + length;
   }
   return out;
 }

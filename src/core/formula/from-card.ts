@@ -7,7 +7,7 @@ import { placeOf, readCard } from '../card/card';
 import { DISH } from '../card/headings';
 import { type Line, readLine } from '../card/line';
 import { servingClaim, yieldClaim } from '../card/method';
-import { factsTold } from '../card/told';
+import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { nounsOf } from '../pantry/nouns';
 import { behaviourOf } from '../pantry/tables/behaviour';

@@ -92,41 +92,58 @@ function tidy(value: Fraction, unit: string | null): Rereading['term'] {
   return { low: value, high: null, unit };
 }
 
+/** An amount as it may have been meant: the slip, its cost, the value and the unit. */
+type Meant = readonly [as: string, cost: number, value: Fraction, unit: string | null];
+
+const nought = (unit: string | null): number =>
+  unit === null ? NOUGHT_COST.counted : METRIC.has(unit) ? NOUGHT_COST.metric : NOUGHT_COST.measured;
+
+function unitsMeant(low: Fraction, unit: string): readonly Meant[] {
+  return UNIT_SLIPS.flatMap(([a, b, cost]): readonly Meant[] => {
+    if (unit !== a && unit !== b) return [];
+    const to = unit === a ? b : a;
+    return [[`${unitWord(unit)} for ${unitWord(to)}`, cost, low, to]];
+  });
+}
+
+function fractionsMeant(low: Fraction, unit: string): readonly Meant[] {
+  const whole = low.floor();
+  const rest = low.sub(whole);
+  if (METRIC.has(unit) || !FRACTIONS.some((f) => Math.abs(f - rest.valueOf()) < 1e-9)) return [];
+  const values = whole.compare(0) > 0 ? [rest] : [low.add(1), low.add(2)];
+  return values.map((v) => ['a fraction misread', FRACTION_COST, v, unit]);
+}
+
+/** A number that a kitchen can have meant. */
+function isMeasurable([, , value, unit]: Meant): boolean {
+  const n = value.valueOf();
+  return n >= LOWEST && n <= (MOST_IN[unit ?? ''] ?? Number.POSITIVE_INFINITY) && (unit !== null || isCounted(value));
+}
+
 /** All that a line may have been meant to say. A line that is not one plain amount of one thing has no rereadings. */
 export function rereadingsOf(line: Pick<Line, 'written' | 'ingredient' | 'parts' | 'status'>): readonly Rereading[] {
   const [amount] = line.written;
   const [term] = amount?.terms ?? [];
-  const ofOne = line.ingredient !== null && line.parts.length === membersOf(line.ingredient).length;
+  const { ingredient } = line;
+  const ofOne = ingredient !== null && line.parts.length === membersOf(ingredient).length;
   if (!term || line.written.length !== 1 || amount?.terms.length !== 1 || term.high || !ofOne) return [];
   const { low, unit } = term;
-  const out: Rereading[] = [];
-  const add = (as: string, cost: number, value: Fraction, to: string | null): void => {
-    if (value.valueOf() < LOWEST || value.valueOf() > (MOST_IN[to ?? ''] ?? Number.POSITIVE_INFINITY)) return;
-    if (to === null && !isCounted(value)) return;
-    out.push({ as, cost, term: tidy(value, to), name: null });
-  };
-  const metric = unit !== null && METRIC.has(unit);
-  const nought = metric ? NOUGHT_COST.metric : unit === null ? NOUGHT_COST.counted : NOUGHT_COST.measured;
-  add('a nought too many', nought, low.div(10), unit);
-  add('a nought too few', nought, low.mul(10), unit);
-  add('doubled', DOUBLED_COST, low.div(2), unit);
-  add('halved', DOUBLED_COST, low.mul(2), unit);
-  for (const [a, b, cost] of UNIT_SLIPS) {
-    if (unit !== a && unit !== b) continue;
-    const to = unit === a ? b : a;
-    add(`${unitWord(unit)} for ${unitWord(to)}`, cost, low, to);
-  }
-  if (!metric && unit !== null) {
-    const whole = low.floor();
-    const rest = low.sub(whole).valueOf();
-    if (FRACTIONS.some((f) => Math.abs(f - rest) < 1e-9)) {
-      if (whole.compare(0) > 0) add('a fraction misread', FRACTION_COST, low.sub(whole), unit);
-      else for (const n of [1, 2]) add('a fraction misread', FRACTION_COST, low.add(n), unit);
-    }
-  }
-  for (const [is, name, as, cost] of NAME_SLIPS)
-    if (line.ingredient && is.includes(line.ingredient.id)) out.push({ as, cost, term: null, name });
-  return out;
+  const amounts: readonly Meant[] = [
+    ['a nought too many', nought(unit), low.div(10), unit],
+    ['a nought too few', nought(unit), low.mul(10), unit],
+    ['doubled', DOUBLED_COST, low.div(2), unit],
+    ['halved', DOUBLED_COST, low.mul(2), unit],
+    ...(unit === null ? [] : [...unitsMeant(low, unit), ...fractionsMeant(low, unit)]),
+  ];
+  return [
+    ...amounts.filter(isMeasurable).map(([as, cost, value, to]) => ({ as, cost, term: tidy(value, to), name: null })),
+    ...NAME_SLIPS.filter(([is]) => is.includes(ingredient.id)).map(([, name, as, cost]) => ({
+      as,
+      cost,
+      term: null,
+      name,
+    })),
+  ];
 }
 
 /** What is counted comes whole or in halves. */

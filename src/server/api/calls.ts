@@ -23,7 +23,7 @@ import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
 import { type Card, placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
-import { factsTold } from '@/core/card/told';
+import { factsTold } from '@/core/card/told/told';
 import type { AccountLine } from '@/core/facts/account';
 import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
 import { entriesFromCard, guessKind, withCard } from '@/core/formula/from-card';

@@ -1,6 +1,7 @@
 /** What a method tells, fact by fact, and what of it is no act: what is denied, left to taste, or another's way. */
-import { FRESH_CONVENTIONS } from '../pantry/conventions';
-import { FACTS, factsTold, TAKEN } from './told';
+import { FRESH_CONVENTIONS } from '../../pantry/conventions';
+import { FACTS, TAKEN } from './clause';
+import { factsTold } from './told';
 
 /** "rest 30 min batter"; a remark and what is asked say so. */
 const told = (notes: string): string =>

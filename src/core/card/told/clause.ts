@@ -1,0 +1,147 @@
+/** A method's sentences parted into clauses, each as it is meant: done, or a remark; and the lengths of time in one. */
+import { readNumber } from '../../quantity/number';
+
+export const FACTS = [
+  'rest',
+  'chill',
+  'portion',
+  'width',
+  'pieces',
+  'serves',
+  'heat',
+  'dial',
+  'bake',
+  'firstSide',
+  'secondSide',
+  'panFat',
+  'whites',
+  'fold',
+  'mix',
+  'moment',
+  'turns',
+  'ahead',
+] as const;
+export type FactId = (typeof FACTS)[number];
+export const TAKEN = ['told', 'asked', 'remark'] as const;
+export type Taken = (typeof TAKEN)[number];
+
+export interface ToldFact {
+  readonly fact: FactId;
+  /** Minutes, millilitres, centimetres, degrees C, pieces, people; or a word. */
+  readonly value: number | string;
+  readonly unit: 'min' | 'ml' | 'cm' | 'C' | null;
+  /** What it is of: batter, wet, dough, butter, piece, filling; surface, oven, milk, holding; an ingredient's id. */
+  readonly of: string | null;
+  /** The clause that tells it. */
+  readonly words: string;
+  /** Told as it is done; asked, where it is left open how much; a remark, where it is not done, or not here. */
+  readonly taken: Taken;
+  /** The words of the value alone: "1/4 cup". */
+  readonly said?: string;
+}
+
+/** A part of a sentence in which one thing is done. */
+export interface Clause {
+  readonly text: string;
+  readonly sentence: string;
+  readonly taken: Taken;
+}
+
+/** Not done. */
+const DENIED =
+  /\b(?:do ?n[o’']t|do not|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
+export const isDenied = (text: string): boolean => DENIED.test(text);
+/** Left to the cook. */
+const OPTIONAL =
+  /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|you (?:can|could|may|might)(?: also)?|can (?:also )?be|may be|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
+/** How somebody else does it. */
+const OTHERS =
+  /\b(?:others?|some (?:people|cooks|folks)|my (?:sister|brother|mother|mum|aunt|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
+/** Where the talk comes back to this card's own way. */
+const MINE = /\b(?:mine|i|we|ours?|this one|here)\b/i;
+
+/** A clause ends where the next thing is done; a number's comma or point ends none. */
+const CLAUSE = /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+(?:and then|then|but)\s+/giu;
+
+export function clausesOf(notes: string): readonly Clause[] {
+  return notes
+    .split(/(?<=[.!?])\s+(?=\S)|\n+/)
+    .map((s) => s.trim().replace(/^(?:(?:step\s*)?\d{1,2}\s*[:.)]|[-•*])\s*/i, ''))
+    .filter((s) => s !== '')
+    .flatMap((sentence) => {
+      let from = 0;
+      const parts: string[] = [];
+      for (const m of sentence.matchAll(CLAUSE)) {
+        if (m.index === from) continue;
+        parts.push(sentence.slice(from, m.index));
+        from = m.index + m[0].length;
+      }
+      parts.push(sentence.slice(from));
+      // an other's way lasts until the card's own is spoken of
+      let others = false;
+      return parts.map((text): Clause => {
+        if (OTHERS.test(text)) others = true;
+        else if (MINE.test(text)) others = false;
+        const remark = others || DENIED.test(text) || OPTIONAL.test(text);
+        return { text: text.trim(), sentence, taken: remark ? 'remark' : 'told' };
+      });
+    });
+}
+
+const MINUTES: readonly (readonly [RegExp, number])[] = [
+  [/\ba quarter of an hour\b|\ba quarter[- ]hour\b/i, 15],
+  [/\bthree[- ]quarters? of an hour\b/i, 45],
+  [/\b(?:half an|a half) hour\b/i, 30],
+  [/\ban hour and a half\b|\bone and a half hours\b/i, 90],
+  [/\bover ?night\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b/i, 720],
+  [/\ban hour or (?:so|two|more)\b|\ban hour\b|\bone hour\b/i, 60],
+  [/\ba (?:couple of|few) minutes\b/i, 3],
+  [/\ba minute or two\b/i, 1.5],
+  [/\b(?:a|another) minute\b/i, 1],
+];
+const PER: readonly (readonly [RegExp, number])[] = [
+  [/^[\s-]*(?:min(?:ute)?s?|mins?\.?|[’'])(?![\p{L}])/iu, 1],
+  [/^[\s-]*(?:hours?|hrs?\.?|h)(?![\p{L}])/iu, 60],
+  [/^[\s-]*(?:seconds?|secs?\.?)(?![\p{L}])/iu, 1 / 60],
+  [/^[\s-]*days?(?![\p{L}])/iu, 1440],
+];
+const AMOUNT_WORD =
+  /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|forty-five|sixty|ninety)\b)/giu;
+
+/** The middle of a number or a range, and how many characters it took. */
+export function middle(text: string): { readonly value: number; readonly length: number } | null {
+  const n = readNumber(text);
+  if (!n) return null;
+  const low = n.low.valueOf();
+  return { value: (low + (n.high?.valueOf() ?? low)) / 2, length: n.length };
+}
+
+export interface Time {
+  readonly min: number;
+  readonly at: number;
+  readonly end: number;
+}
+
+/** Every length of time in a clause, minutes, in the order they stand. */
+export function timesIn(text: string): readonly Time[] {
+  const out: Time[] = [];
+  for (const [re, min] of MINUTES) {
+    const m = re.exec(text);
+    if (m && !out.some((t) => m.index < t.end && m.index + m[0].length > t.at))
+      out.push({ min, at: m.index, end: m.index + m[0].length });
+  }
+  for (const m of text.matchAll(AMOUNT_WORD)) {
+    if (out.some((t) => m.index < t.end && m.index >= t.at)) continue;
+    const n = middle(text.slice(m.index));
+    if (!n) continue;
+    const rest = text.slice(m.index + n.length);
+    const more = /^\s+more(?=\s)/i.exec(rest)?.[0] ?? '';
+    const per = PER.find(([re]) => re.test(rest.slice(more.length)));
+    const unit = per?.[0].exec(rest.slice(more.length))?.[0] ?? '';
+    if (per) out.push({ min: n.value * per[1], at: m.index, end: m.index + n.length + more.length + unit.length });
+  }
+  return out.sort((a, b) => a.at - b.at);
+}
+
+/** Minutes and centimetres to hundredths. */
+export const whole = (x: number): number => Math.round(x * 100) / 100;

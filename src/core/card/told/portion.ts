@@ -1,0 +1,103 @@
+/** How much is poured for a piece, and how wide it lies. */
+import type { KitchenConventions } from '../../pantry/conventions';
+import { readAmount } from '../../quantity/amount';
+import { mlOf, unitById } from '../../quantity/units';
+import { type Clause, middle, type ToldFact, whole } from './clause';
+
+const POURS =
+  /\b(?:ladle|pour|drop|scoop|spoon|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a piece|at a time|of batter)\b/i;
+const PER_PIECE =
+  /\b(?:(?:for|per) (?:each|every|one|a|cake|pancake|waffle|crepe|piece)|apiece|a piece|each|at a time|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|portions?|scoops?|ladles?(?:ful)?)\b/i;
+
+const WIDTH =
+  /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|thick)?/i;
+/** A width of these is none of a piece. */
+const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
+const LIES = /wide|across|diameter|circle|round|cake|disc|pool|puddle/i;
+const CM_IN_INCH = 2.54;
+
+function widthsIn({ text, taken }: Clause): readonly ToldFact[] {
+  const m = WIDTH.exec(text);
+  if (!m || /\bthick\b/i.test(m[0]) || !LIES.test(text)) return [];
+  const end = m.index + m[0].length;
+  const n = OF_GEAR.test(text.slice(end, end + 14)) ? undefined : middle(text.slice(m.index))?.value;
+  if (!n) return [];
+  const cm = /^c/i.test(m[3] ?? '') ? n : CM_IN_INCH * n;
+  return [{ fact: 'width', value: whole(cm), unit: 'cm', of: 'piece', words: text, taken }];
+}
+
+/** Where an amount may begin. */
+const BEGINS =
+  /(?:\b(?:about|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
+/** A part of a measure, and how much of it. */
+const PARTS: readonly (readonly [RegExp, number])[] = [
+  [/^(?:half[- ]full|half of (?:a|the))\s+/i, 0.5],
+  [/^two[- ]thirds of (?:a|the)\s+/i, 2 / 3],
+  [/^three[- ]quarters of (?:a|the)\s+/i, 0.75],
+  [/^a third of (?:a|the)\s+/i, 1 / 3],
+];
+const UNDER = /^(?:a bit under|a bit less than|a little (?:less|under)(?: than)?|just under|scant)\s+/i;
+/** "A bit under" is taken for a tenth, and asked. */
+const A_BIT = 0.9;
+/** What follows a portion; anything else is what is put into the batter. */
+const FOLLOWS =
+  /^(?:batter|measure|scoop|ladle|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and)$/i;
+/** mL that anybody pours for one piece. */
+const LEAST_ML = 5;
+const MOST_ML = 500;
+
+/** The portion that a text begins with; null where it begins with none. */
+function portionAt(said: string, { text, taken }: Clause, house: KitchenConventions): ToldFact | null {
+  const part = PARTS.map(([re, share]) => ({ length: re.exec(said)?.[0].length ?? 0, share })).find(
+    (p) => p.length > 0,
+  );
+  const under = UNDER.exec(said)?.[0].length ?? 0;
+  const cut = said.slice(part?.length ?? under);
+  const bare = (part && /^\p{L}/u.test(cut) && !/^(?:a|an|one)\b|^quarter|^third/i.test(cut) ? `1 ${cut}` : cut)
+    .replace(/^about\s+/i, '')
+    .replace(/^(?:a\s+)?quarter\b/i, '1/4')
+    .replace(/^(?:a\s+)?third\b/i, '1/3')
+    .replace(/^(\d\/\d|[½¼⅓⅔¾])\s+of a\s+/i, '$1 ');
+  const read = readAmount(bare);
+  const term = read?.amount.terms[0];
+  const unit = term?.unit ? unitById(term.unit) : undefined;
+  if (!read || !term || !unit || unit.dimension === 'mass') return null;
+  const after = bare.slice(read.length).replace(/^\s*(?:measure|cup|scoop|ladle|jug|of)\b/i, '');
+  const thing = /^\s*(?:of\s+)?(?:the\s+)?(\p{L}+)/u.exec(after)?.[1] ?? '';
+  if (thing && !FOLLOWS.test(thing)) return null;
+  const asked = taken === 'told' ? ('asked' as const) : taken;
+  const fact = { fact: 'portion', of: 'piece', words: text } as const;
+  const each = mlOf(unit, house)?.valueOf();
+  // a ladle has no set size
+  if (each === undefined) return { ...fact, value: bare.slice(0, read.length).trim(), unit: null, taken: asked };
+  const n = (term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2;
+  const ml = (part?.share ?? 1) * (under > 0 ? A_BIT : 1) * each * n;
+  if (ml < LEAST_ML || ml > MOST_ML) return null;
+  return {
+    ...fact,
+    value: Math.round(1000 * ml) / 1000,
+    unit: 'ml',
+    taken: under > 0 ? asked : taken,
+    said: said.slice(0, said.length - bare.length + read.length).trim(),
+  };
+}
+
+const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
+
+export function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
+  const { text, taken } = c;
+  const widths = widthsIn(c);
+  if (!POURS.test(text) || !PER_PIECE.test(text)) return widths;
+  const scoop = unitById(`scoop-${SCOOP.exec(text)?.[1] ?? ''}`);
+  const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;
+  if (ml !== undefined)
+    return [
+      ...widths,
+      { fact: 'portion', value: Math.round(1000 * ml) / 1000, unit: 'ml', of: 'piece', words: text, taken },
+    ];
+  for (const m of text.matchAll(BEGINS)) {
+    const portion = portionAt(text.slice(m.index), c, house);
+    if (portion) return [...widths, portion];
+  }
+  return widths;
+}

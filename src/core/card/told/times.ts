@@ -1,0 +1,109 @@
+/** What rests, chills or cools, and for how long; and the minutes on the heat, a side or a bake. */
+import { type Clause, middle, type ToldFact, timesIn, whole } from './clause';
+import { OVEN } from './heat';
+
+/** What rests: the first that the clause, or else its sentence, speaks of. */
+const RESTS_OF: readonly (readonly [RegExp, string])[] = [
+  [/\b(?:melted )?butter\b(?![^,;.]{0,20}\bbatter)/i, 'butter'],
+  [/\b(?:filling|sauce|compote|fruit)\b/i, 'filling'],
+  [/\bdough\b/i, 'dough'],
+  [
+    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|egg mix(?:ture)?)\b(?![^,;.]{0,30}\bbatter)/i,
+    'wet',
+  ],
+  [/\b(?:rack|pieces?|pancakes?|waffles?|crepes?|cakes?)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
+  [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
+];
+const RESTS =
+  /\b(?:rest|rests|resting|rested|stand|stands|standing|sit|sits|sitting|leave|set aside|put (?:it )?aside|soak|steep|prove|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+const CHILLS = /\b(?:chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box)\b/i;
+const COOLS = /\bcool(?:s|ed)?\b/i;
+const NO_REST = /\b(?:bubbles?|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
+
+export function restsIn({ text, sentence, taken }: Clause, then: Clause | undefined): readonly ToldFact[] {
+  const chills = CHILLS.test(text);
+  if (!chills && !COOLS.test(text) && (!RESTS.test(text) || NO_REST.test(text))) return [];
+  // "let it rest, some ten minutes"
+  const after = then?.sentence === sentence && /^(?:some|about|for|at least|say)\b/i.test(then.text) ? then.text : '';
+  const time = timesIn(text)[0] ?? timesIn(after)[0];
+  if (!time) return [];
+  const what = text.replace(/\b(?:while|until|till)\b.*/i, '');
+  const inButter = COOLS.test(text) && /\bbutter\b/i.test(sentence);
+  const of = RESTS_OF.find(([re]) => re.test(what))?.[1] ?? (inButter ? 'butter' : 'batter');
+  if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
+  const fact = chills ? 'chill' : 'rest';
+  return [{ fact, value: whole(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];
+}
+
+const EACH_SIDE = /\b(?:a|per|each|on each|each on|on either|on both|both|for each)\s+sides?\b|\ba side\b/i;
+const COOKS = /\b(?:cook|fry|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown))\b/i;
+const TURNED = /\b(?:turn|flip|other side|second side|(?:then|and) (?:about )?(?:one|two|three|\d))\b/i;
+
+const NUMBER_FIRST = /^(?:about\s+)?(?:\d|one|two|three|four|five)/i;
+/** Longer than this nothing lies on one side, minutes. */
+const MOST_A_SIDE = 15;
+
+type Side = 'firstSide' | 'secondSide' | 'bake';
+const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
+  fact,
+  value: whole(min),
+  unit: 'min',
+  of: null,
+  words: c.text,
+  taken: c.taken,
+});
+
+/** Both sides in one clause: "2 minutes a side", "the first side three minutes and the second one". */
+function bothSides(c: Clause): readonly ToldFact[] {
+  const times = timesIn(c.text);
+  const [time] = times;
+  if (!time) return [];
+  const second = /\bsecond(?: side)?\s+(?:for\s+)?(?:about\s+)?/i.exec(c.text);
+  const last = second && time.at < second.index ? middle(c.text.slice(second.index + second[0].length)) : null;
+  if (!last && !EACH_SIDE.test(c.text)) return [];
+  return [minutes('firstSide', time.min, c), minutes('secondSide', last ? last.value : (times[1]?.min ?? time.min), c)];
+}
+
+/** What is done next in the same sentence, or begins by turning. */
+const goesOn = (c: Clause, before: Clause | undefined): boolean =>
+  before?.sentence === c.sentence || TURNED.test(c.text);
+
+/** Minutes of the second side, behind the first: "then two", "turn and cook 2 more minutes". */
+function secondSide(c: Clause, before: Clause | undefined): number | null {
+  const min =
+    timesIn(c.text)[0]?.min ??
+    (NUMBER_FIRST.test(c.text) ? middle(c.text.replace(/^about\s+/i, ''))?.value : undefined);
+  if (min === undefined || min > MOST_A_SIDE) return null;
+  return TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
+}
+
+/** Minutes on the heat: both sides, the first and then the second, or a bake. */
+export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
+  const out: ToldFact[] = [];
+  let isFirst = false;
+  for (const [n, c] of clauses.entries()) {
+    const before = clauses[n - 1];
+    if (!goesOn(c, before)) isFirst = false;
+    const both = bothSides(c);
+    if (both.length > 0) {
+      out.push(...both);
+      isFirst = false;
+      continue;
+    }
+    if (RESTS.test(c.text) && !COOKS.test(c.text)) continue;
+    const second = isFirst ? secondSide(c, before) : null;
+    if (second !== null) {
+      out.push(minutes('secondSide', second, c));
+      isFirst = false;
+      continue;
+    }
+    const [time] = timesIn(c.text);
+    const cooks = COOKS.test(c.sentence) || (TURNED.test(c.sentence) && NUMBER_FIRST.test(c.text));
+    if (!time || !cooks) continue;
+    const bakes = OVEN.test(c.text) || /\b(?:iron|waffle)\b/i.test(c.text);
+    out.push(minutes(bakes ? 'bake' : 'firstSide', time.min, c));
+    const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
+    if (!bakes && (TURNED.test(rest) || TURNED.test(clauses[n + 1]?.text ?? ''))) isFirst = true;
+  }
+  return out;
+}

@@ -1,0 +1,166 @@
+/**
+ * What a card's method tells, fact by fact: rests, portions, heat, minutes, pan fat, peaks. A sentence is read clause by clause:
+ * what is denied, left to taste, or said of other people's ways is a remark and no fact; and what a rest, a heat or a fat is of
+ * decides where it belongs.
+ */
+import type { KitchenConventions } from '../../pantry/conventions';
+import { readLine } from '../line';
+import { servingClaim, yieldClaim } from '../method';
+import { type Clause, clausesOf, type FactId, isDenied, TAKEN, type ToldFact } from './clause';
+import { heatsIn, SURFACE } from './heat';
+import { portionsIn } from './portion';
+import { restsIn, sidesIn } from './times';
+
+const FAT_NAME =
+  '(butter and (?:a little )?oil|clarified butter|ghee|(?:melted |soft(?:ened)? |foaming )?butter|(?:[a-z]+ )?oil|lard|dripping|bacon (?:fat|drippings?)|bacon grease|cooking spray|spray|margarine|fat)';
+const PAN_FAT: readonly RegExp[] = [
+  new RegExp(
+    `\\b(?:fry|fried|cook|cooked|brown|bake)\\b[^,;.]{0,40}\\bin\\s+((?:a (?:little|knob of|spoon of|bit of|film of)|some|hot|foaming|plenty of|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*)${FAT_NAME}\\b`,
+    'i',
+  ),
+  new RegExp(
+    `\\b(?:grease|brush|wipe|rub|coat|film|spray|oil|butter)(?: it| them| the (?:hot )?(?:pan|griddle|skillet|iron|plate)| (?:a|an|your) (?:[a-z]+ )?(?:pan|griddle|skillet|iron))?(?: (?:lightly|well|thinly|again|between batches))?\\s+(?:with|in)\\s+((?:a (?:little|knob of|film of|bit of|cloth dipped in)|some|the)?\\s*)${FAT_NAME}\\b`,
+    'i',
+  ),
+  new RegExp(
+    `\\b(?:heat|melt|warm|swirl|add|put)\\s+((?:a (?:little|knob of|spoon of|bit of|teaspoon of|tablespoon of)|some|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*(?:the\\s+)?)${FAT_NAME}\\b[^,;.]{0,20}\\b(?:in|to|into|on|over) (?:a|an|the|your) (?:[a-z-]+ ){0,2}(?:pan|skillet|griddle|iron|plate)\\b`,
+    'i',
+  ),
+];
+const FAT_IDS: readonly (readonly [RegExp, string])[] = [
+  [/clarified|ghee/i, 'butter-clarified'],
+  [/butter/i, 'butter-unsalted'],
+  [/olive/i, 'oil-olive'],
+  [/coconut/i, 'oil-coconut'],
+  [/lard/i, 'lard'],
+  [/dripping|bacon/i, 'tallow'],
+  [/margarine/i, 'margarine'],
+  [/spray|oil|fat/i, 'oil-vegetable'],
+];
+
+function panFatIn({ text, taken }: Clause): readonly ToldFact[] {
+  if (/\b(?:dry|ungreased|no fat|without (?:any )?fat)\b/i.test(text) && SURFACE.test(text))
+    return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
+  const said = PAN_FAT.map((re) => re.exec(text)).find((m) => m !== null);
+  const verb = /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:hot\s+)?(?:pan|griddle|skillet|iron|plate)\b/i.exec(text);
+  const lightly = /\b(?:lightly|well)[- ](oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i.exec(
+    text,
+  );
+  const fat = said?.[2] ?? verb?.[1] ?? lightly?.[1];
+  if (!fat) return [];
+  const id = FAT_IDS.find(([re]) => re.test(fat))?.[1];
+  const how = (said?.[1] ?? '').trim() || (lightly ? lightly[0].split(/[- ]/)[0]?.toLowerCase() : '') || 'greased';
+  // greased, and nobody says with what
+  if (!id)
+    return [
+      { fact: 'panFat', value: 'any', unit: null, of: how, words: text, taken: taken === 'told' ? 'asked' : taken },
+    ];
+  return [{ fact: 'panFat', value: id, unit: null, of: how, words: text, taken }];
+}
+
+/** Facts that one word tells, in their order; of each the first that is found in a clause. */
+const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly is: RegExp }[] = [
+  {
+    fact: 'whites',
+    value: 'firm',
+    is: /\b(?:firm|stiff)(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,30}\bstiff\b|\bstiffly beaten\b/i,
+  },
+  { fact: 'whites', value: 'soft', is: /\bsoft(?:\s+\w+)?\s+peaks?\b/i },
+  {
+    fact: 'fold',
+    value: 'thirds',
+    is: /\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b/i,
+  },
+  {
+    fact: 'fold',
+    value: 'once',
+    is: /\bfold\b[^;.]{0,40}\b(?:whites?|foam|meringue|together)\b|\bfold (?:it|them) in\b/i,
+  },
+  { fact: 'mix', value: 'blender', is: /\b(?:blender|food processor|liquidi[sz]er|blitz)\b/i },
+  {
+    fact: 'mix',
+    value: 'smooth',
+    is: /\b(?:until|till) (?:it is |very |quite |perfectly )?smooth\b|\bno lumps?\b|\blump[- ]free\b|\bsmooth batter\b/i,
+  },
+  {
+    fact: 'mix',
+    value: 'just',
+    is: /\b(?:until|till) just (?:combined|mixed|together|blended)\b|\bjust (?:until|till|enough)\b|\blumps? (?:are fine|are ok|stay|is fine|remain|are good)\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\b(?:stays?|still|leave it) lumpy\b/i,
+  },
+  { fact: 'turns', value: 'quarters', is: /\bquarter[- ]turns?\b/i },
+  {
+    fact: 'turns',
+    value: 'several',
+    is: /\b(?:keep turning|turn (?:them )?(?:often|several times|constantly|again and again))\b/i,
+  },
+  { fact: 'turns', value: 'once', is: /\b(?:flip|turn) (?:it |them )?(?:only |just )?once\b/i },
+];
+const AHEAD =
+  /\b(?:the (?:night|day|evening) before|a day ahead|(?:the )?(?:previous|evening) (?:night|day)|ahead of time|up to (?:a|one|two|\d) days? (?:ahead|before)|in advance)\b/i;
+
+function wordsIn({ text, taken }: Clause): readonly ToldFact[] {
+  const out: ToldFact[] = [];
+  for (const { fact, value, is } of WORDS) {
+    if (out.some((f) => f.fact === fact) || !is.test(text)) continue;
+    out.push({ fact, value, unit: null, of: null, words: text, taken });
+  }
+  const ahead = AHEAD.exec(text);
+  // that it can wait is told, whether it does or not
+  const can = isDenied(text) ? taken : 'told';
+  if (ahead) out.push({ fact: 'ahead', value: ahead[0].toLowerCase(), unit: null, of: null, words: text, taken: can });
+  return out;
+}
+
+const MOMENTS: readonly (readonly [RegExp, string])[] = [
+  [
+    /\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push|put|place)\s+(?:on\s+)?(?:a few |some |the |over )?([a-z -]{3,30}?)\s+(?:on(?:to)?|over|into|in)\b[^,;.]{0,30}\b(?:before (?:you )?(?:turn|flip))/i,
+    'turned',
+  ],
+  [
+    /\b(?:sprinkle|scatter|dot|press|drop|push|put|place)\s+(?:on\s+)?(?:a few |some |the |over )?([a-z -]{3,30}?)\s+(?:on(?:to)?|over|into)\s+(?:the\s+)?(?:(?:raw|wet|poured)\s+)?(?:batter|face|cakes?|pancakes?|each|them)/i,
+    'poured',
+  ],
+  [/\b(?:lay|arrange|place)\s+(?:a few |some |the )?([a-z -]{3,30}?)\s+(?:on top|over the top)/i, 'topped'],
+  [/\bfold in (?:a few |some |the )?([a-z -]{3,30}?)(?:\s+(?:last|at the end|gently|after|just before)|$)/i, 'folded'],
+];
+
+function momentsIn({ text, taken }: Clause, house: KitchenConventions): readonly ToldFact[] {
+  const before = /\b(?:just )?before (?:you )?(?:turn|flip)/i.test(text);
+  for (const [re, moment] of MOMENTS) {
+    const m = re.exec(text);
+    const i = m?.[1] ? readLine(m[1].trim(), house).ingredient : null;
+    if (i && i.id !== 'egg-white')
+      return [{ fact: 'moment', value: before ? 'turned' : moment, unit: null, of: i.id, words: text, taken }];
+  }
+  return [];
+}
+
+/** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
+export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
+  const clauses = clausesOf(notes);
+  const all: ToldFact[] = [
+    ...clauses.flatMap((c, n) => [
+      ...restsIn(c, clauses[n + 1]),
+      ...portionsIn(c, house),
+      ...heatsIn(c),
+      ...panFatIn(c),
+      ...wordsIn(c),
+      ...momentsIn(c, house),
+    ]),
+    ...sidesIn(clauses),
+  ];
+  const claim = yieldClaim(notes);
+  if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
+  const serves = servingClaim(notes);
+  if (serves)
+    all.push({ fact: 'serves', value: serves.people, unit: null, of: null, words: serves.text, taken: 'told' });
+  const seen = new Set<string>();
+  return [...all]
+    .sort((a, b) => TAKEN.indexOf(a.taken) - TAKEN.indexOf(b.taken))
+    .filter((f) => {
+      const key = `${f.fact} ${f.value} ${f.of}`;
+      if (seen.has(key)) return false;
+      seen.add(key);
+      return true;
+    });
+}
