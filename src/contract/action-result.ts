@@ -19,7 +19,7 @@ export interface Conflict {
  * `invalid` and `refused` will be refused again as they stand; `away` goes on by itself; `full`, `slow`, `unkeepable` and
  * `fault` are told as they are; `conflict` brings both sides.
  */
-export type RefusalKind = 'invalid' | 'refused' | 'conflict' | 'away' | 'full' | 'slow' | 'unkeepable' | 'fault';
+type RefusalKind = 'invalid' | 'refused' | 'conflict' | 'away' | 'full' | 'slow' | 'unkeepable' | 'fault';
 
 export interface Refusal {
   readonly ok: false;

@@ -205,7 +205,7 @@ export const lineOut = z.object({
 });
 
 /** A line as "read" answers it: with what each of its words was taken for. */
-export const readLineOut = lineOut.extend({
+const readLineOut = lineOut.extend({
   use: z
     .enum(['batter', 'side', 'pan', 'topping'])
     .describe('"side": it goes with the batter, as a sauce or a glaze does'),
@@ -277,7 +277,7 @@ export const readResponse = z.object({
 const page = { next: z.string().nullable().describe('"after" of the next page; null: this is the last') };
 const when = z.string().describe('ISO 8601');
 
-export const formulaRow = z.object({
+const formulaRow = z.object({
   id: z.string(),
   name: z.string(),
   kind: z.enum(KIND_IDS),

@@ -107,7 +107,7 @@ export const saveSchema = z.object({
 });
 
 /** So many cards are taken at once. */
-export const MOST_CARDS = 200;
+const MOST_CARDS = 200;
 
 /** Cards about to be kept, to be looked for among those that are. */
 export const cardsSchema = z.object({

@@ -21,7 +21,7 @@ export interface RecordsFacts {
 
 /** How many backups are kept where nobody has said, and the most. */
 export const FRESH_KEEP = 14;
-export const MOST_KEPT = 365;
+const MOST_KEPT = 365;
 export const keepSchema = z
   .number('How many: write a whole number.')
   .int('How many: write a whole number.')

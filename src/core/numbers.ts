@@ -37,7 +37,7 @@ const RESTS_ON: Readonly<Record<Rail, readonly Unknown[]>> = {
 };
 
 /** Ingredients that keep a rail from being known. */
-export const unknownIn = ({ unknown }: Pick<Tally, 'unknown'>, rail: Rail): readonly string[] =>
+const unknownIn = ({ unknown }: Pick<Tally, 'unknown'>, rail: Rail): readonly string[] =>
   unknown === ALL_KNOWN ? [] : [...new Set(RESTS_ON[rail].flatMap((u) => unknown[u] ?? []))];
 
 export type Numbers = Omit<Evidence, 'lines'>;

@@ -27,7 +27,7 @@ export const BENCH_KEYS = [
   { keys: 'Ctrl+Z', key: 'z', shift: false, does: 'undo', act: 'undo' },
   { keys: 'Ctrl+Shift+Z', key: 'z', shift: true, does: 'redo', act: 'redo' },
 ] as const;
-export type BenchKey = (typeof BENCH_KEYS)[number]['act'];
+type BenchKey = (typeof BENCH_KEYS)[number]['act'];
 
 /** Which act of the Bench a key asks for; null: none. */
 export const benchKey = (
@@ -46,7 +46,7 @@ export const LINE_KEYS = [
   { keys: 'Alt+O', key: 'o', does: 'in a line: switch it off, on', act: 'off' },
   { keys: 'Alt+S', key: 's', does: 'in a line: swap it', act: 'swap' },
 ] as const;
-export type LineKey = (typeof LINE_KEYS)[number]['act'];
+type LineKey = (typeof LINE_KEYS)[number]['act'];
 
 export const lineKey = (e: Pick<KeyboardEvent, 'key' | 'code' | 'altKey'>): LineKey | null =>
   e.altKey

@@ -21,7 +21,7 @@ function poursIn(b: Bench): string {
   return `It pours ${counted(piecesOf(pouredG(a.tally), a.volume.densityGPerMl, a.portionMl).pieces, a.kind.pieces)} of ${millilitres(a.portionMl)}.`;
 }
 
-export type DriveHow = 'scale' | 'rebalance';
+type DriveHow = 'scale' | 'rebalance';
 
 /**
  * @param key the line; it needs grams

@@ -5,7 +5,7 @@ import { ownFill } from '../pantry/fill';
 import { hangsOnFill } from '../pantry/weigh';
 import { type Bench, conventionsOn, workedOn } from './bench';
 
-export interface FillReading {
+interface FillReading {
   readonly fill: FlourFill;
   /** The way this formula is read now. */
   readonly now: boolean;

@@ -13,7 +13,7 @@ import { type Choice, downhill } from './search';
 
 /** What is held, and by how much of itself it may drift before it counts as much as the others, percent. */
 export const TOLERANCE = { leavening: 5, salt: 5, liquid: 2, egg: 4, fat: 6, sugar: 8 } as const;
-export type HeldRatio = keyof typeof TOLERANCE;
+type HeldRatio = keyof typeof TOLERANCE;
 const KEPT = Object.keys(TOLERANCE) as readonly HeldRatio[];
 /** The flour may be so much more or less than asked before it counts as much as a ratio, percent. */
 const FLOUR_TOLERANCE = 6;

@@ -61,7 +61,7 @@ function bySpoon(line: FormulaLine | undefined, g: number, downOnly: boolean): n
   return n * eighth;
 }
 
-export interface Leavened {
+interface Leavened {
   readonly sodaG: number;
   readonly powderG: number;
   /** g CO2 per 100 g flour this comes to. */

@@ -12,7 +12,7 @@ import { settledBy, type WayToRead } from '../suspects/doubts';
 import { type SuspectsOf, suspectsIn } from '../suspects/suspects';
 import { type Bench, conventionsOn, withEntries, withFormula, workedOn } from './bench';
 
-export interface SlipLine {
+interface SlipLine {
   /** As the lines are counted on the sheet, from 1. */
   readonly number: number;
   readonly written: string;
@@ -22,7 +22,7 @@ export interface SlipLine {
 }
 
 /** Lines in doubt, read as the whole card agrees. */
-export interface SettledLines {
+interface SettledLines {
   readonly lines: readonly Pick<SlipLine, 'number' | 'written' | 'meant'>[];
   /** Ratios that would stand otherwise in the nearest other reading. */
   readonly rails: readonly { readonly so: RailReading; readonly otherwise: RailReading }[];

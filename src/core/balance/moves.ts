@@ -236,7 +236,7 @@ export function fluffier(b: Bench): Proposal | null {
   };
 }
 
-export interface WishRow {
+interface WishRow {
   readonly id: string;
   readonly name: string;
   readonly propose: (b: Bench) => Proposal | null;

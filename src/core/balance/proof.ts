@@ -93,7 +93,7 @@ function keepsItsName(
 }
 
 /** What a fix does to its finding. */
-export type Proven = 'ends' | 'eases';
+type Proven = 'ends' | 'eases';
 
 /** Whether a proposal may be offered as a fix of a finding, and what it does to it. @returns null: it may not */
 export function proven(b: Bench, f: Finding, p: Proposal): Proven | null {

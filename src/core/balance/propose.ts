@@ -14,16 +14,14 @@ import { bend } from './ratios';
 import { withSource } from './source';
 import { swapOnly, swapRebalanced, swapsFor } from './swaps';
 
-export type WishId = (typeof WISHES)[number]['id'];
-
-export type ProposalAsked =
+type ProposalAsked =
   | { readonly wish: string }
   | { readonly rail: Rail; readonly value: number }
   | { readonly fix: Finding['code'] }
   | { readonly swap: { readonly from: string; readonly to: string } };
 
 /** A line that is lacking. */
-export interface Lacking {
+interface Lacking {
   readonly ingredientId: string;
   readonly grams: number;
 }

@@ -11,14 +11,14 @@ export interface Row {
   readonly value: number;
 }
 
-export interface Quadratic {
+interface Quadratic {
   readonly h: readonly Float64Array[];
   readonly c: Float64Array;
   readonly equal: readonly Row[];
   readonly atLeast: readonly Row[];
 }
 
-export interface Minimum {
+interface Minimum {
   readonly y: Float64Array;
   readonly cost: number;
 }

@@ -39,7 +39,7 @@ export interface Wish {
   readonly how?: Goal['how'];
 }
 
-export interface Freedom {
+interface Freedom {
   /** Lines that stand still besides the pinned ones. */
   readonly still?: ReadonlySet<string>;
   /** The batch may grow or shrink as a whole. */
@@ -255,7 +255,7 @@ function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
 }
 
 /** Lines with other grams so that some rails stand elsewhere. */
-export interface Bent extends Pick<Proposal, 'formula' | 'short'> {
+interface Bent extends Pick<Proposal, 'formula' | 'short'> {
   /** By key, for who writes them less finely than `formula` does. */
   readonly grams: ReadonlyMap<string, number>;
 }

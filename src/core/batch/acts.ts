@@ -92,7 +92,7 @@ export interface Entry {
   readonly act: Act;
 }
 
-export type ActOf<W extends Act['what']> = Extract<Act, { readonly what: W }>;
+type ActOf<W extends Act['what']> = Extract<Act, { readonly what: W }>;
 
 /** The entries of one sort, in the order they were made. */
 export const entriesOf = <W extends Act['what']>(

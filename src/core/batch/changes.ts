@@ -13,14 +13,14 @@ import { bareName } from './sheet-line';
 
 type Find = (id: string) => Ingredient | undefined;
 
-export interface LineChange {
+interface LineChange {
   readonly name: string;
   /** As it is taken; null: it is not on the sheet. */
   readonly from: string | null;
   readonly to: string | null;
 }
 
-export interface StandInChanges {
+interface StandInChanges {
   readonly lines: readonly LineChange[];
   /** Allergens by name. */
   readonly comes: readonly string[];
@@ -84,7 +84,7 @@ export interface Begun {
   readonly joined: readonly number[];
 }
 
-export interface Recovered {
+interface Recovered {
   readonly sheet: readonly SheetLine[];
   /** What can no longer change, in words. */
   readonly stays: readonly string[];

@@ -77,7 +77,7 @@ export function goodDays(state: KeptState, kind: KindId): number {
 export const bestByOf = (made: string, state: KeptState, kind: KindId): string => dayAfter(made, goodDays(state, kind));
 
 /** One way back to the plate. */
-export interface Reheat {
+interface Reheat {
   readonly by: string;
   /** From, to, of one load. */
   readonly minutes: readonly [number, number];

@@ -15,7 +15,7 @@ const heldBy = (i: Ingredient): readonly Allergen[] => {
 };
 
 /** What is known of so many ingredients now. @param ids of ingredients; what the pantry hasn't is left out */
-export const knownOf = (ids: readonly string[], find: Find): Known =>
+const knownOf = (ids: readonly string[], find: Find): Known =>
   Object.fromEntries(
     [...new Set(ids)].sort().flatMap((id) => {
       const i = find(id);

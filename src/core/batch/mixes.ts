@@ -90,7 +90,7 @@ export function paceOf(
   };
 }
 
-export interface MixesAsked {
+interface MixesAsked {
   readonly massG: number;
   readonly volumeMl: number;
   /** Null where nothing is counted. */

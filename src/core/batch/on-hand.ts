@@ -20,7 +20,7 @@ export interface OnHand {
   readonly grams: number;
 }
 
-export interface OnHandRead {
+interface OnHandRead {
   readonly things: readonly OnHand[];
   /** What names no known thing, or says no amount: asked about. */
   readonly open: readonly { readonly text: string; readonly why: string }[];

@@ -27,7 +27,7 @@ const PACKS: Partial<Readonly<Record<Category, readonly [one: string, many: stri
 };
 
 /** "6 bags", "1 carton". */
-export function packWords(i: Ingredient, n: number): string {
+function packWords(i: Ingredient, n: number): string {
   const fat =
     i.category === 'fat'
       ? isA(i, 'oil-vegetable') || /^oil/.test(i.id)

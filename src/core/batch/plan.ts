@@ -170,7 +170,7 @@ export interface Planned {
   readonly sheet: readonly SheetLine[];
 }
 
-export interface SheetAsked {
+interface SheetAsked {
   readonly driver: Driver;
   readonly exactness: Exactness;
   /** What there is to measure with. */

@@ -16,7 +16,7 @@ import type { Result } from '../result';
 import { scoopMl } from './portions';
 
 /** What a portion is worked with. */
-export interface PortionWith {
+interface PortionWith {
   /** g/mL of the batter; null while there is none. */
   readonly density: number | null;
   /** Pa.s of it, for a width; null where it is not known, or the kind fills a shape. */
@@ -144,7 +144,7 @@ export function saidOf(text: string | null | undefined, ml: number, q: PortionWi
 }
 
 /** What of a thing drives a batch. */
-export interface AmountWith {
+interface AmountWith {
   /** g of it that are noted on the shelf; null: nobody noted any. */
   readonly onHandG: number | null;
   readonly conventions: KitchenConventions;

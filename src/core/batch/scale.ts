@@ -26,7 +26,7 @@ export interface Taken {
   readonly note: string;
 }
 
-export interface Drift {
+interface Drift {
   readonly liquid: number;
   readonly water: number;
   readonly egg: number;
@@ -36,7 +36,7 @@ export interface Drift {
   readonly co2: number;
 }
 
-export interface ScaledLine<L extends AnalysableLine> {
+interface ScaledLine<L extends AnalysableLine> {
   readonly line: L;
   /** Grams after scaling and rounding; null for a line that has none. */
   readonly grams: number | null;

@@ -9,7 +9,7 @@ export const atTheHeat = (l: Pick<SheetLine, 'moment'>): boolean => l.moment !==
 export const RAW =
   'Keep wet mixes and batter cold until they are used, and do not taste them raw. Times and temperatures: as the local food code has them. Check labels for allergens.';
 
-export interface SheetGroup {
+interface SheetGroup {
   readonly name: string;
   readonly lines: readonly SheetLine[];
 }

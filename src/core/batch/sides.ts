@@ -23,7 +23,7 @@ export interface Side {
   readonly unreadable?: readonly Unreadable[];
 }
 
-export interface SidePart {
+interface SidePart {
   readonly ingredient: Ingredient;
   /** Of the whole's weight, and of its volume: 0 to 1. */
   readonly byWeight: number;

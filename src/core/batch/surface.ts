@@ -7,7 +7,7 @@ import type { KindId } from '../formula/kinds';
 import { GAP_CM, type Gear, isPouredFreely, madeOn } from '../pantry/gear';
 import { type Entry, entriesOf, type Lit } from './acts';
 
-export interface Slot {
+interface Slot {
   /** Middle of the piece from the left and the front edge, cm. */
   readonly x: number;
   readonly y: number;
@@ -32,7 +32,7 @@ export const litOf = (entries: readonly Entry[], end: EndId | null = null): Lit 
   entriesOf(entries, 'lit').findLast((e) => (e.act.end ?? null) === (end === 'b' ? 'b' : null))?.act ?? AS_USUAL;
 
 /** Across a piece where the batter says nothing, cm. */
-export const USUAL_ACROSS_CM = 10;
+const USUAL_ACROSS_CM = 10;
 
 const grid = (wide: number, deep: number, across: number): readonly Slot[] => {
   const n = (cm: number): number => Math.max(0, Math.floor((cm + GAP_CM) / (across + GAP_CM)));

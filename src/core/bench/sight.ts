@@ -28,7 +28,7 @@ import { type FatLine, houseFatLines } from '../script/pan-fat';
 type Pickable = Pick<Ingredient, 'id' | 'name'>;
 
 /** What the menu of a line offers beyond what every line has. */
-export interface LineCan {
+interface LineCan {
   readonly swap: boolean;
   readonly drive: boolean;
   /** Yolks here, whites there. */

@@ -24,14 +24,14 @@ export interface CardLine extends Line {
   readonly section: string;
 }
 
-export interface SetAside {
+interface SetAside {
   readonly lineNumber: number;
   readonly text: string;
   readonly why: 'heading' | 'yield' | 'method' | 'note';
 }
 
 /** Lines under one heading, and where they go. */
-export interface Section {
+interface Section {
   readonly id: string;
   /** As written, without its marks; null: what stands above the first heading. */
   readonly heading: string | null;
@@ -47,7 +47,7 @@ export interface Card {
   readonly sections: readonly Section[];
 }
 
-export interface CardTooLong {
+interface CardTooLong {
   readonly chars: number;
   readonly message: string;
 }

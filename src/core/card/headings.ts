@@ -4,7 +4,7 @@
  */
 import { plain } from '../quantity/units';
 
-export const ROLES = [
+const ROLES = [
   'batter',
   'dry',
   'wet',
@@ -76,7 +76,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
 const DENIED = /\b(?:free|no|without|non|un)\b/;
 
 /** The words of a heading, without its marks, its yield and its colon. */
-export const headingWords = (text: string): string =>
+const headingWords = (text: string): string =>
   text
     .replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '')
     .replace(/\s*[([][^)\]]*[)\]]\s*$/, '')
@@ -105,7 +105,7 @@ export function roleOf(words: string): Exclude<Role, 'unknown'> | null {
   return null;
 }
 
-export interface HeadingShape {
+interface HeadingShape {
   readonly words: string;
   /** Marked as one: a colon, a hash, bold, capitals, "For the ...". */
   readonly marked: boolean;

@@ -19,8 +19,8 @@ import { BY_TASTE, CHANGED, COOKED, KEPT_BACK } from './phrases';
 import { type SplitLine, splitLine } from './split';
 import { isWord, tokensOf, type Word } from './words';
 
-export type LineStatus = 'read' | 'unclear' | 'unknown';
-export type Peaks = 'soft' | 'firm';
+type LineStatus = 'read' | 'unclear' | 'unknown';
+type Peaks = 'soft' | 'firm';
 
 export interface LinePart {
   readonly ingredient: Ingredient;
@@ -71,7 +71,7 @@ export interface Line {
   readonly rows: readonly string[];
 }
 
-export interface Alternative {
+interface Alternative {
   readonly ingredient: Ingredient;
   readonly grams: number | null;
 }

@@ -2,7 +2,7 @@
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
 
-export interface YieldClaim {
+interface YieldClaim {
   readonly pieces: number;
   readonly text: string;
 }

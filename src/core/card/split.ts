@@ -15,7 +15,7 @@ import type { LineFinding, Use } from './parts';
 import * as phrases from './phrases';
 import { type Claim, claim, isWord, saidAs, type Token, tokensOf, type Word } from './words';
 
-export interface Span {
+interface Span {
   readonly start: number;
   readonly end: number;
 }

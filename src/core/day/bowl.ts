@@ -17,7 +17,7 @@ export type OfBatch = Pick<
 >;
 
 /** An end of a batch, and where it is poured. */
-export interface PouringOn extends Pouring {
+interface PouringOn extends Pouring {
   /** How far one piece spreads where it is poured freely, cm; undefined where that is not known. */
   readonly acrossCm: number | undefined;
   readonly surfaces: readonly Surface[];

@@ -11,9 +11,9 @@ import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { sayDay } from '../quantity/day';
 
 /** Where in the work it is said. */
-export type CautionPlace = 'prep' | 'griddle';
+type CautionPlace = 'prep' | 'griddle';
 
-export interface Caution {
+interface Caution {
   readonly id: 'raw' | 'knife' | 'powder' | 'fat' | 'steam' | 'handle' | 'flame';
   readonly place: CautionPlace;
   readonly says: string;
@@ -30,7 +30,7 @@ const CUT = /\b(?:slic|chop|dic|minc|grat|zest|peel|cor|shav|julienn|halv|quarte
 const BURNS_G = 15;
 
 /** The days that a kitchen's powders were opened on, and how it writes a day. */
-export type AgedBy = Pick<Kitchen, 'openedOn' | 'today' | 'units'>;
+type AgedBy = Pick<Kitchen, 'openedOn' | 'today' | 'units'>;
 
 /** "Baking powder was opened on 4 Feb 2026", of each that has lost enough to be worth a word. */
 const oldPowders = (lines: readonly CautionLine[], { openedOn = {}, today, units }: AgedBy): readonly string[] =>

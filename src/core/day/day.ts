@@ -13,7 +13,7 @@ import type { Step } from './step';
 import { stepsOf } from './steps';
 
 /** What goes with a batch: the methods of its sauces by name, what is kept and taken in, and the house's pans. */
-export interface DayServe {
+interface DayServe {
   readonly methods?: ReadonlyMap<string, string>;
   readonly kept?: readonly KeptIn[];
   readonly gear?: readonly Gear[];

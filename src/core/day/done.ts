@@ -92,7 +92,7 @@ export function doneSteps(
   return done;
 }
 
-export interface LineNow {
+interface LineNow {
   /** As it was planned, before anything was done. */
   readonly planned: TimeLine;
   /** As it stands: what is done is out of it, and the rest is moved on from now. */

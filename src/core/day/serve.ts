@@ -29,7 +29,7 @@ export interface ServeAsked {
   readonly units?: Pick<Units, 'weight'>;
 }
 
-export interface ServeSteps {
+interface ServeSteps {
   /** Over before the first pieces are on the heat. */
   readonly before: readonly Step[];
   /** Between the last pieces off the heat and the last plate. */

@@ -18,7 +18,7 @@ import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
 
 /** One of what is poured from a bowl. @see Pouring */
-export interface OnTheHeat {
+interface OnTheHeat {
   readonly kind: KindId;
   readonly name: string | null;
   readonly pieces: number | null;
@@ -30,7 +30,7 @@ export interface OnTheHeat {
 }
 
 /** What the steps hang on. */
-export interface StepsAsked {
+interface StepsAsked {
   readonly batch: ServeAsked['batch'];
   readonly ways: Ways;
   readonly restMin: number;
@@ -52,9 +52,9 @@ const LINE_MIN = 1;
 const JOIN_MIN = 4;
 const WHIP_MIN = 8;
 /** Holding oven, and how long it and a surface take to warm. */
-export const HOLD_C = 93;
+const HOLD_C = 93;
 const HOLD_WARM_MIN = 15;
-export const BAKE_C = 225;
+const BAKE_C = 225;
 const HEAT_MIN = { griddle: 15, 'ball pan': 15, iron: 10, oven: 25 } as const;
 const HEAT_NAMES = {
   griddle: 'Heat the griddle',

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 
-export type Cell = string | number | boolean | Date | null | undefined | readonly string[];
+type Cell = string | number | boolean | Date | null | undefined | readonly string[];
 
 const cell = (c: Cell): string => {
   if (c === null || c === undefined) return '';

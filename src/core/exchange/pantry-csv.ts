@@ -13,7 +13,7 @@ export const MOST_ROWS = 5000;
 export const MOST_CSV_CHARS = 1_000_000;
 export const MOST_OWN_NAME = 80;
 
-export interface PantryRow {
+interface PantryRow {
   readonly row: number;
   /** Null where the row is a shipped ingredient's stock. */
   readonly thing: OwnThing | null;

@@ -50,7 +50,7 @@ export function allergensSaid(lines: readonly AccountLine[]): string | null {
   ].join('');
 }
 
-export interface CostRow {
+interface CostRow {
   readonly ingredient: Ingredient;
   readonly grams: number;
   /** Null: its price is not known. */
@@ -66,7 +66,7 @@ export interface Cost {
 }
 
 /** One row for each ingredient, over all its uses, in the order they come. */
-export function gramsByIngredient(lines: readonly TallyLine[]): ReadonlyMap<Ingredient, number> {
+function gramsByIngredient(lines: readonly TallyLine[]): ReadonlyMap<Ingredient, number> {
   const sums = new Map<string, { i: Ingredient; grams: number }>();
   for (const l of lines)
     for (const p of l.parts) {
@@ -113,7 +113,7 @@ export const NUTRIENTS = [
   'proteinG',
   'sodiumMg',
 ] as const satisfies readonly (keyof Composition)[];
-export type Nutrient = (typeof NUTRIENTS)[number];
+type Nutrient = (typeof NUTRIENTS)[number];
 export const NUTRIENT_NAMES: Readonly<Record<Nutrient, readonly [name: string, unit: string]>> = {
   kcal: ['Energy', 'kcal'],
   fatG: ['Fat', 'g'],

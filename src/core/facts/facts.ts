@@ -14,7 +14,7 @@ import type { Allergen } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import { houseFatLines } from '../script/pan-fat';
 
-export interface FormulaFacts extends Worked {
+interface FormulaFacts extends Worked {
   /** The heaviest flour and liquid, by name; null: none. */
   readonly mains: { readonly flour: string | null; readonly liquid: string | null };
   readonly pour: Thickness | null;

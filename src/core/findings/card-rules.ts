@@ -150,7 +150,8 @@ const usedNeverListed: Rule = (e) => {
     .split(/[.;\n]/)
     .filter((sentence) => !TABLE.test(sentence))
     .join('\n');
-  const listed = new Set(e.lines.flatMap((l) => l.parts.flatMap((p) => [...nounsOf(p.ingredient)])));
+  const things = e.lines.flatMap((l) => [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])]);
+  const listed = new Set(things.flatMap((i) => [...nounsOf(i)]));
   // what stands on a line that is not understood yet is listed all the same
   const open = namesIn(
     e.lines

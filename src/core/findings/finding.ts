@@ -15,7 +15,7 @@ import type { Units } from '../quantity/say';
 
 export const SEVERITIES = ['stop', 'look', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
-export type Basis = 'measured' | 'arithmetic' | 'model';
+type Basis = 'measured' | 'arithmetic' | 'model';
 /** As it is said to the cook. */
 export const BASIS_WORDS: Readonly<Record<Basis, string>> = {
   measured: 'measured',

@@ -119,6 +119,7 @@ test.each([
     [],
   ],
   ['sends lemon to the table', `${METHOD} Lemon and honey go to the table.`, []],
+  ['speaks of fat, peel and herbs', `${METHOD} Wipe the fat off, peel a stalk of mint and sage over them.`, []],
   ['is only a remark', 'Good on Saturdays.', []],
 ])('a method that %s', (_name, cardNotes, codes) => expect(found(of(GOOD, { cardNotes }))).toEqual(codes));
 

@@ -26,7 +26,7 @@ import { choicesOf, MEASURED, WAY_IDS, type WayId } from './schools';
 import { tally } from './tally';
 import { wayName } from './ways';
 
-export interface PastedCard {
+interface PastedCard {
   readonly title: string | null;
   readonly entries: readonly Entry[];
   readonly notes: string;
@@ -113,7 +113,7 @@ export function withCard(f: Formula, { title, entries, notes, guess, ends }: Pas
 }
 
 /** "For the caramel sauce:" is the caramel sauce's group. */
-export const groupName = (heading: string): string => {
+const groupName = (heading: string): string => {
   const bare = heading.replace(/^for (?:the |my |a )?/i, '').trim() || heading;
   return (
     bare === bare.toUpperCase()
@@ -242,7 +242,7 @@ export type Offer = { readonly words: string } & (
 );
 
 /** What the card tells besides, for which a formula has no place of its own. */
-export interface CardTells {
+interface CardTells {
   readonly says: string;
   readonly words: string;
 }

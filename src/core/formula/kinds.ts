@@ -241,7 +241,7 @@ export const usualPortionMl = (s: School): number =>
 
 export type Standing = 'in' | 'below' | 'above';
 
-export interface ZoneReading {
+interface ZoneReading {
   readonly standing: Standing;
   /** More than a quarter of the zone's width outside it. */
   readonly far: boolean;

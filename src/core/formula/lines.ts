@@ -87,7 +87,7 @@ export const countedLines = (f: Formula, house: Kitchen, end: EndId | null = nul
 };
 
 /** "Salt to taste": a thing that is known, as much of it as is liked. It is on the sheet without an amount. */
-export const isByTaste = (l: FormulaLine): boolean =>
+const isByTaste = (l: FormulaLine): boolean =>
   l.ingredient !== null && l.findings[0]?.code === 'no-amount' && BY_TASTE.test(l.text);
 
 /** Lines that would be in the batter and are not understood: they never go into a batch unseen. */

@@ -7,7 +7,7 @@ import { behaviourOf } from '../pantry/tables/behaviour';
 import { RAILS, type Rail } from './kinds';
 import type { TallyLine } from './tally';
 
-export interface MaybeOpen extends TallyLine {
+interface MaybeOpen extends TallyLine {
   readonly ingredient?: Ingredient | null;
 }
 

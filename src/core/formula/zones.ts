@@ -85,7 +85,7 @@ export interface Seen {
   readonly pinchOfSalt: boolean;
 }
 
-export interface TestedBy {
+interface TestedBy {
   readonly school: School;
   /** Why a rail's zone reaches further than the school's; null where only milk's own sugar does it, or nothing. */
   readonly shifts: Partial<Readonly<Record<Rail, string>>>;

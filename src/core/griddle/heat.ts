@@ -65,7 +65,7 @@ export function dialOf(readings: readonly HeatReading[], surface: string): Dial 
   return { offC: median(offs), from: offs.length };
 }
 
-export interface HeatAdvice {
+interface HeatAdvice {
   readonly heat: Heat;
   /** What it reads or is taken to be, C; null by the drop alone. */
   readonly realC: number | null;

@@ -9,7 +9,7 @@ const MIN = 60_000;
 /** Minutes in the holding oven after which quality goes, domain practice; the local food code rules what may be held. */
 export const HOLD_MIN = 25;
 
-export interface Tray {
+interface Tray {
   readonly pieces: number;
   readonly at: number;
 }

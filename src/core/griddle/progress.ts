@@ -101,7 +101,7 @@ export function progressOf(
 }
 
 /** An end at the heat: how many of it are still to pour, when each that lies there is off, its places and its times. */
-export interface EndNow {
+interface EndNow {
   readonly left: number;
   /** ms since 1970, by the times of its sides; what is due is off now. */
   readonly offAt: readonly number[];

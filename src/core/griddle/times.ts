@@ -9,7 +9,7 @@ import { effectOf, FRESH_WAYS, type Ways } from '../formula/ways';
 import { median } from '../quantity/middle';
 import { type Piece, piecesFrom, type Tap } from './board';
 
-export interface Learned {
+interface Learned {
   readonly seconds: number;
   /** Taps it rests on, and those that were set aside. */
   readonly from: number;

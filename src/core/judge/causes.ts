@@ -36,7 +36,7 @@ const GREENS = ['blueberries', 'walnuts', 'walnuts-ground', 'sunflower-seeds'];
 const MELTED = ['butter-unsalted', 'butter-salted', 'butter-clarified', 'oil-coconut'];
 const STRONG_FLOURS = ['flour-bread', 'flour-whole-wheat', 'flour-white-whole-wheat'];
 
-export interface CauseRow {
+interface CauseRow {
   readonly mark: Mark;
   readonly weight: number;
   readonly cause: string;

@@ -7,7 +7,7 @@ import { isFault, type Mark } from '../batch/came-out';
 import { CAUSES } from './causes';
 import type { Judged } from './evidence';
 
-export interface Cause {
+interface Cause {
   readonly cause: string;
   readonly share: number;
   /** This batch's own number; null where none speaks. */

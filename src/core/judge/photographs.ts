@@ -27,7 +27,7 @@ export const photoPath = (id: string, size: 'small' | 'large' | 'original'): str
 export const faceOf = <P extends Pick<Photograph, 'shows'>>(photos: readonly P[]): P | null =>
   SHOWS.flatMap((s) => photos.filter((p) => p.shows === s).slice(-1))[0] ?? null;
 
-export interface PhotoPair<P> {
+interface PhotoPair<P> {
   readonly shows: Shows;
   readonly a: P | null;
   readonly b: P | null;

@@ -93,7 +93,7 @@ export function scoreOf(target: Piece, made: Piece): Score {
 }
 
 /** What leads nearer: a wish of the Bench where there is one, or what to do at the heat. */
-export interface Nearer {
+interface Nearer {
   readonly what: ScoreRow['what'];
   /** "crumb close, wanted open" */
   readonly says: string;

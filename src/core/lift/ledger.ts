@@ -14,7 +14,7 @@ export const CO2_G_PER_MMOL = 0.04401;
 /** Share of unspent soda that heat takes apart in the minutes on the griddle; at most half its gas comes of it. */
 export const HEAT_SHARE = 0.3;
 
-export interface LedgerRow {
+interface LedgerRow {
   readonly ingredient: Ingredient;
   readonly grams: number;
   /** Food acid (positive) or alkali other than soda (negative), meq. */

@@ -99,7 +99,7 @@ export function measureName(m: Pick<OwnMeasure, 'unit' | 'which' | 'full'>, many
   return `${m.full === '1' ? '' : `${m.full} `}${m.which ? `${m.which} ` : ''}${unit}`;
 }
 
-export interface AgainstTable {
+interface AgainstTable {
   /** g the table has for one of it, filled as the house fills. */
   readonly tableG: number;
   readonly percentOff: number;

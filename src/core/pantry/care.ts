@@ -26,7 +26,7 @@ export interface CareNote {
   readonly undone: boolean;
 }
 
-export interface CareState {
+interface CareState {
   readonly seasoned: Date | null;
   /** Batches that stuck since it was seasoned or stripped. */
   readonly sticksSince: number;

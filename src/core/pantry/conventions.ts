@@ -13,7 +13,7 @@ export const FLOUR_FILLS = [...FILL_METHODS, 'own'] as const;
 export type FlourFill = (typeof FLOUR_FILLS)[number];
 
 export const EGG_SIZES = ['medium', 'large', 'extra-large'] as const;
-export type EggSize = (typeof EGG_SIZES)[number];
+type EggSize = (typeof EGG_SIZES)[number];
 
 export const SALT_CRYSTALS = ['fine', 'light-flake', 'dense-flake'] as const;
 export type SaltCrystal = (typeof SALT_CRYSTALS)[number];

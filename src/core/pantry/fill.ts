@@ -16,7 +16,7 @@ export const US_CUP_ML = 236.5882365;
 export const isPacked = (i: Pick<Ingredient, 'id' | 'like'>): boolean => (i.like ?? i.id).startsWith('sugar-brown');
 
 /** A place on the way from sifted to packed. */
-export interface FillPlace {
+interface FillPlace {
   /** 0 is the loosest way of the row, the number of its ways less one the tightest. */
   readonly at: number;
   /** Beyond the loosest or the tightest by this factor; 1 within. */

@@ -17,7 +17,7 @@ export type Griddle = Named & { readonly sort: 'griddle'; readonly wideCm: numbe
 export type Pan = Named & { readonly sort: 'pan'; readonly acrossCm: number };
 /** A waffle iron: what it holds closed, in all its plates. */
 export type Iron = Named & { readonly sort: 'iron'; readonly holdsMl: number; readonly pieces: number };
-export type BallPan = Named & { readonly sort: 'ball-pan'; readonly hollowMl: number; readonly hollows: number };
+type BallPan = Named & { readonly sort: 'ball-pan'; readonly hollowMl: number; readonly hollows: number };
 /** Bowls of one size: what one holds, full to the rim, and how many there are. */
 export type Bowl = Named & { readonly sort: 'bowl'; readonly bowlMl: number; readonly bowls: number };
 export type Gear = Scale | Griddle | Pan | Iron | BallPan | Bowl;

@@ -27,7 +27,7 @@ export const tableTeaspoonG = (i: Pick<Ingredient, 'gPerTsp' | 'gPerUsCup'>): nu
 /** A spoon that misses the grams by more than this share is no way to measure them. */
 const SPOON_MISS = 0.15;
 
-export interface InSpoons {
+interface InSpoons {
   /** "1/4 tsp", "1 1/2 tsp". */
   readonly text: string;
   readonly grams: number;
@@ -61,7 +61,7 @@ export function inSpoons(grams: number, i: Ingredient): InSpoons | null {
   return tsp && spoons ? { text: spoons.text, grams: spoons.tsp * tsp } : null;
 }
 
-export interface Instead {
+interface Instead {
   readonly spoons: InSpoons | null;
   /** How many times larger the batch has to be for the scale to weigh it honestly. */
   readonly times: number;

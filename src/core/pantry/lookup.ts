@@ -24,7 +24,7 @@ export interface NotFound {
 }
 
 /** What a word of a name was taken for. */
-export type NameClaim = 'ingredient' | 'variant' | 'state' | 'filler' | 'unknown';
+type NameClaim = 'ingredient' | 'variant' | 'state' | 'filler' | 'unknown';
 
 export type NameReading = (Found | NotFound) & {
   /** For each word given, in order. */
@@ -401,7 +401,7 @@ function inOtherLanguages(
   return m ? answerMatch({ ...m, key }, ws, house) : null;
 }
 
-export interface NameAsked {
+interface NameAsked {
   /** Words from which another part of the line begins: past a comma or a bracket. */
   readonly breaks?: readonly number[];
   /** The languages the card seems to be in, besides English; null: any. */
@@ -501,7 +501,7 @@ export function readName(ws: readonly string[], house: KitchenConventions, asked
 }
 
 /** Where the parts of a phrase begin that stand past a comma or a bracket, as places among its words. */
-export const breaksIn = (phrase: string): readonly number[] => {
+const breaksIn = (phrase: string): readonly number[] => {
   const bits = phrase.split(/[,;()[\]]|\s[-–—]\s/);
   const out: number[] = [];
   let at = 0;

@@ -46,7 +46,7 @@ export function ownIngredient(own: Own | undefined, id: string): Ingredient | un
   return map.get(id);
 }
 
-export interface Sought {
+interface Sought {
   readonly unit: string;
   readonly which: string;
   readonly full: string;

@@ -97,7 +97,7 @@ const baseGrams = (p: Panel): number | null => (p.base === '100g' ? 100 : p.base
 const g1 = (x: number): string => `${Number(x.toFixed(1))} g`;
 
 /** What can't be, each at its field. */
-export function panelErrors(p: Panel): readonly FieldError[] {
+function panelErrors(p: Panel): readonly FieldError[] {
   const errors: FieldError[] = [];
   const say = (field: string, message: string): void => void errors.push({ field, message });
   const base = baseGrams(p);

@@ -22,12 +22,12 @@ export interface Weighed {
   readonly basis: 'weight' | 'own' | 'piece' | 'volume' | 'fill-stated' | 'fill-not-stated';
 }
 
-export interface CannotWeigh {
+interface CannotWeigh {
   readonly reason: 'no-unit' | 'vague-unit' | 'no-density' | 'wrong-unit' | 'not-positive' | 'enormous';
   readonly message: string;
 }
 
-export type WeighResult = Result<Weighed, CannotWeigh>;
+type WeighResult = Result<Weighed, CannotWeigh>;
 
 const fail = (reason: CannotWeigh['reason'], message: string): WeighResult => ({
   ok: false,

@@ -84,7 +84,7 @@ export const isDry = (i: Ingredient): boolean =>
     !PASTES.includes(i.id) &&
     !PASTES.includes(i.behaves ?? i.like ?? ''));
 
-export interface BagItem extends TallyPart {
+interface BagItem extends TallyPart {
   readonly share: number;
 }
 

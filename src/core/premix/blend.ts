@@ -12,7 +12,7 @@ export const SMALL_SHARE = 0.01;
 /** Times its own weight it goes into at each step: 5 to 10 by convention. */
 export const FOLD_INTO = 7;
 
-export interface BlendStep {
+interface BlendStep {
   /** What comes in at this step. */
   readonly parts: readonly TallyPart[];
   /** g after it. */
@@ -46,9 +46,9 @@ export function blendSteps(bag: Pick<Bag, 'items'>, lotG: number): readonly Blen
 }
 
 /** An amount is weighed well from so many of the scale's steps. */
-export const LEAST_STEPS = 50;
+const LEAST_STEPS = 50;
 
-export interface TooFine {
+interface TooFine {
   readonly ingredient: Ingredient;
   readonly grams: number;
   /** The least the scale weighs well. */
@@ -81,7 +81,7 @@ export function tooFine(bag: Pick<Bag, 'items'>, lotG: number, scales: readonly 
 }
 
 /** Share of a drum or bowl that turning needs free. */
-export const TURNING_SHARE = 0.4;
+const TURNING_SHARE = 0.4;
 /** A reading may be so far off what is meant, as a share, before another scale is taken. */
 const READS_WITHIN = 0.01;
 
@@ -95,7 +95,7 @@ export interface Weighing {
   readonly scale: Scale | null;
 }
 
-export interface SheetStep {
+interface SheetStep {
   readonly weighings: readonly Weighing[];
   readonly massG: number;
   readonly last: boolean;

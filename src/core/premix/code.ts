@@ -8,7 +8,7 @@ export const codeKind = (code: string): 'ean8' | 'ean13' | 'qrcode' =>
   code.length === 8 && BARS.test(code) ? 'ean8' : BARS.test(code) ? 'ean13' : 'qrcode';
 
 /** Whether the last digit is the one the others ask for: from the right, three times every other one. */
-export function checkDigitFits(code: string): boolean {
+function checkDigitFits(code: string): boolean {
   const digits = [...code].map(Number);
   const check = digits.pop() ?? 0;
   const sum = digits.reverse().reduce((a, d, n) => a + d * (n % 2 === 0 ? 3 : 1), 0);

@@ -10,13 +10,13 @@ import { ingredient } from '../pantry/pantry';
 const STARCH_SPREAD = 4;
 const LEAST_PROTEIN = 8;
 
-export interface Bracket {
+interface Bracket {
   readonly low: number;
   readonly best: number;
   readonly high: number;
 }
 
-export interface Unmixed {
+interface Unmixed {
   /** g of flour in 100 g of mix. */
   readonly flourG: Bracket;
   readonly sugarG: number;

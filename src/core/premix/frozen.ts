@@ -161,7 +161,7 @@ const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
  * How a bag becomes a good, in full: additions, joining, whites folded last where they are, rest, heat, portion and yield.
  * @param bagG g of mix in one bag @param whips its whites are whipped, at the bench
  */
-export function directionsOf(
+function directionsOf(
   a: Pick<Additions, 'product' | 'parts' | 'analysis'>,
   bagG: number,
   house: Kitchen,
@@ -201,7 +201,7 @@ export function directionsOf(
   );
 }
 
-export const LABEL_CAUTION = 'Do not eat raw: flour is uncooked.';
+const LABEL_CAUTION = 'Do not eat raw: flour is uncooked.';
 
 /** What a lot is, as it is made. @param products those it can become, the formula's own first */
 export function frozenLot(

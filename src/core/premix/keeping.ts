@@ -16,7 +16,7 @@ const MILK_OR_EGG = ['milk-powder-whole', 'egg-powder-whole', 'egg-yolk-powder']
 /** A leavening that stands open weakens: a mix of it is given this long from the day it was opened. */
 const OPENED_MONTHS = 9;
 
-export interface Limit {
+interface Limit {
   /** yyyy-mm-dd. */
   readonly date: string;
   readonly why: string;

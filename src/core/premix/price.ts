@@ -4,7 +4,7 @@ import type { Shelf } from '../pantry/stock';
 import { type Bag, itemsFor } from './bag';
 import type { PremixSettings } from './premix';
 
-export interface BagCost {
+interface BagCost {
   readonly ingredients: number;
   /** What of it has no price in stock. */
   readonly gaps: readonly string[];

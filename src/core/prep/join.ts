@@ -46,7 +46,7 @@ export function partWords(
   };
 }
 
-export interface HowFar {
+interface HowFar {
   readonly words: string;
   /** What is counted, and to how many. */
   readonly count: number;

@@ -4,7 +4,7 @@
  */
 import Fraction from 'fraction.js';
 
-export interface ReadNumber {
+interface ReadNumber {
   readonly low: Fraction;
   /** The upper end of a written range, else null. */
   readonly high: Fraction | null;

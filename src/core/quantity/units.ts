@@ -21,10 +21,10 @@ export interface Sizes {
   readonly tablespoon?: Tablespoon | undefined;
 }
 
-export type Dimension = 'mass' | 'volume' | 'count' | 'vague';
+type Dimension = 'mass' | 'volume' | 'count' | 'vague';
 
 /** Where a measure without a set size mostly falls, in mL or g. */
-export interface Usual {
+interface Usual {
   readonly in: 'ml' | 'g';
   readonly low: number;
   readonly best: number;

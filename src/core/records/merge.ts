@@ -17,13 +17,13 @@ export type Shape =
 
 export type Side = 'theirs' | 'yours';
 
-export interface Meeting {
+interface Meeting {
   readonly path: string;
   readonly theirs: unknown;
   readonly yours: unknown;
 }
 
-export interface Merge<T> {
+interface Merge<T> {
   readonly value: T;
   /** Paths that only the other has changed. */
   readonly taken: readonly string[];

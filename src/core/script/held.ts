@@ -5,7 +5,7 @@
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 
 /** What a line of a sheet says of it. */
-export interface HeldLine {
+interface HeldLine {
   readonly vessel: string;
   readonly side?: string | undefined;
   readonly grams: number | null;

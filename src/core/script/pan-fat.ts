@@ -9,7 +9,7 @@ import { type Ingredient, kitchenName } from '../pantry/ingredient';
 type PanFatWay = Ways['panFat'];
 
 /** What a line of a sheet says of it. */
-export interface PanLine {
+interface PanLine {
   readonly vessel: string;
   readonly side?: string | undefined;
   readonly parts?: readonly { readonly id: string }[] | undefined;

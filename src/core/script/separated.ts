@@ -8,7 +8,7 @@ import { WHITE_SHARE } from '../pantry/egg-parts';
 /** Behind the key of a line: which part of its eggs this one is. */
 export const EGG_PART = '~';
 
-export interface EggPart {
+interface EggPart {
   readonly key: 'y' | 'w';
   readonly one: 'yolk' | 'white';
   /** Of a shelled egg. */

@@ -33,7 +33,7 @@ export interface SuspectsOf<L extends SuspectLine> {
 }
 
 /** One line as it may have been meant. */
-export interface Reread {
+interface Reread {
   /** Where the line stands among those given, from 0. */
   readonly at: number;
   /** The slip in a cook's words. */
@@ -171,6 +171,3 @@ function pairsOf<L extends SuspectLine>(
       .map((b) => tryOut(new Map([lineOf(a), lineOf(b)]), [...a.rereads, ...b.rereads], a.cost + b.cost)),
   );
 }
-
-/** "If line 1 was 300 g flour" as it is said; lines count from 1. */
-export const sayReread = ({ at, text }: Reread): string => `line ${at + 1} was “${text}”`;

@@ -1,7 +1,7 @@
 /** The corpus of lines with their worked readings, and how a reading is judged against one; for the tests and the bench. */
 import type { Line } from '../card/line';
 
-export interface WorkedLine {
+interface WorkedLine {
   readonly text: string;
   /** The ingredient, several joined by +; "?code" a question, "?" any. */
   readonly reading: string;

@@ -1,7 +1,7 @@
 /** Formulas with one thing wrong, gross or subtle, and the finding that has to tell it. A gross fault is told as more than a note. */
 import type { KindId } from '../formula/kinds';
 
-export interface Faulty {
+interface Faulty {
   readonly name: string;
   readonly gross: boolean;
   readonly kind: KindId;

@@ -14,7 +14,7 @@ import type { Ways } from '../formula/ways';
 import type { Gear } from '../pantry/gear';
 
 /** Lines that a card may have, each at most once; flour is on all of them. */
-export const CARD_LINES = [
+const CARD_LINES = [
   '250 g flour',
   '400 g milk',
   '400 g oat drink',

@@ -4,7 +4,7 @@
  */
 import type { KindId } from '../formula/kinds';
 
-export interface Slipped {
+interface Slipped {
   readonly kind: KindId;
   readonly school: string;
   readonly lines: readonly string[];
@@ -287,7 +287,7 @@ export const SLIPPED: readonly Slipped[] = [
   ),
 ];
 
-export interface Unusual {
+interface Unusual {
   readonly name: string;
   readonly kind: KindId;
   readonly school: string;

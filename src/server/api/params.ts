@@ -19,7 +19,7 @@ export function versionNumber(s: string | string[] | undefined): number | null {
   return r.success ? r.data : null;
 }
 
-export interface VersionPick {
+interface VersionPick {
   readonly formulaId: string;
   readonly number: number;
 }

@@ -10,7 +10,7 @@ import { problem, troubled } from './problem';
 
 const MOST_TIMES = 1000;
 
-export interface VersionAsked {
+interface VersionAsked {
   readonly version: Version;
   readonly house: Kitchen;
   readonly query: URLSearchParams;

@@ -126,7 +126,7 @@ export function databaseNamed(name: string): string {
   return url.href;
 }
 
-export type Reached<T> = { readonly up: true; readonly value: T } | { readonly up: false; readonly kind: TroubleKind };
+type Reached<T> = { readonly up: true; readonly value: T } | { readonly up: false; readonly kind: TroubleKind };
 
 /** For pages: the value, or what is wrong with the records; any other error is a bug and thrown on. */
 export async function reach<T>(work: () => Promise<T>): Promise<Reached<T>> {

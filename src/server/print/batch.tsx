@@ -14,7 +14,7 @@ import { Boxes, look, Paper, RIM } from './paper';
 
 const MOST_BOXES = 12;
 
-export interface SheetPaper {
+interface SheetPaper {
   readonly name: string;
   readonly about: readonly string[];
   readonly lines: readonly SheetLine[];

@@ -11,7 +11,7 @@ export interface CardLine {
   readonly name: string;
 }
 
-export interface CardPaper {
+interface CardPaper {
   readonly name: string;
   readonly about: string;
   readonly yields: string;

@@ -15,7 +15,7 @@ import { houseFatLines } from '@/core/script/pan-fat';
 import { toWrite } from '../usecases/written';
 import { FormulaCard } from './card';
 
-export interface CardAsked {
+interface CardAsked {
   readonly end: string | null;
   /** So many times as large. */
   readonly times: number;

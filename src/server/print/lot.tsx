@@ -10,7 +10,7 @@ import { grams } from '@/core/quantity/say';
 import { Boxes, look, Paper, RIM } from './paper';
 
 export const LABEL_SIZES = ['full', 'front'] as const;
-export type LabelSize = (typeof LABEL_SIZES)[number];
+type LabelSize = (typeof LABEL_SIZES)[number];
 
 /** Height of a label, pt; two stand side by side. */
 const HIGH: Readonly<Record<LabelSize, number>> = { full: 388, front: 192 };

@@ -314,7 +314,7 @@ export const setServing = (
 
 /** What came out, whole: what is not said of it is nothing. */
 export type WholeOutcome = Omit<Required<Outcome>, 'verdict'> & { readonly verdict: Verdict | null };
-export const wholeOutcome = (o: Outcome | WholeOutcome): WholeOutcome => ({
+const wholeOutcome = (o: Outcome | WholeOutcome): WholeOutcome => ({
   pieces: o.pieces,
   firstSideS: o.firstSideS,
   secondSideS: o.secondSideS,

@@ -36,7 +36,7 @@ export async function fillingOwnWay(): Promise<number> {
   return rows[0]?.n ?? 0;
 }
 
-export interface ShelfFilter {
+interface ShelfFilter {
   /** Words of its name, kind, school, flour or liquid. */
   readonly text?: string;
   readonly kind?: KindId | null;
@@ -283,7 +283,7 @@ export const newestVersions = async (): Promise<readonly Version[]> =>
   ).map(toVersion);
 
 /** What of a formula is known besides its versions. */
-export interface FormulaState {
+interface FormulaState {
   readonly archived: boolean;
   readonly deleted: boolean;
   /** What it is a copy of. */

@@ -59,7 +59,7 @@ const wasSchema = z.object({
 });
 
 /** Why bags leave, who has them and for how much. */
-export interface Leaving {
+interface Leaving {
   readonly bags: number;
   readonly kind: UseKind;
   readonly batchId?: string | null;

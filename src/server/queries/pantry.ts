@@ -31,7 +31,7 @@ interface ThingRow {
   readonly revision: number;
 }
 
-export interface KeptThing extends OwnThing {
+interface KeptThing extends OwnThing {
   readonly aliases: readonly string[];
   readonly revision: number;
 }

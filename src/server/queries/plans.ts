@@ -23,7 +23,7 @@ const TYPED: Column<PlanTyped | null> = {
 };
 
 /** A kept plan as it is listed. */
-export interface PlanRow {
+interface PlanRow {
   readonly id: string;
   readonly formulaId: string;
   readonly versionNumber: number;

@@ -13,7 +13,7 @@ export interface Short {
 }
 
 /** Who takes. */
-export type Taker = { readonly batchId: string } | { readonly lotId: string };
+type Taker = { readonly batchId: string } | { readonly lotId: string };
 
 const CRUMB_G = 1e-6;
 

@@ -9,7 +9,7 @@ import { type Column, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { keepRaw, type Opened, saveRevised } from './revised';
 
-export interface KeptTarget {
+interface KeptTarget {
   readonly target: Target;
   readonly revision: number;
 }

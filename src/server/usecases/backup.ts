@@ -16,7 +16,7 @@ import { logLine } from '../log';
 
 /** Why it was taken; it stands in the file's name. */
 export const BACKUP_WHYS = ['asked', 'nightly', 'migration', 'restore'] as const;
-export type BackupWhy = (typeof BACKUP_WHYS)[number];
+type BackupWhy = (typeof BACKUP_WHYS)[number];
 
 export interface Backup {
   readonly file: string;
@@ -43,7 +43,7 @@ export const bin = (program: string): string =>
 
 const digestSchema = z.record(z.string(), z.object({ rows: z.number(), sum: z.string() }));
 /** What is in a database: rows of each table, and a sum over them that no order changes. */
-export type Digest = Readonly<Record<string, { readonly rows: number; readonly sum: string }>>;
+type Digest = Readonly<Record<string, { readonly rows: number; readonly sum: string }>>;
 
 /** @param client in a transaction where all of it is of one moment */
 export async function digestOf(client: Pick<Client, 'query'>): Promise<Digest> {
@@ -84,7 +84,7 @@ function run(program: string, args: readonly string[]): Promise<void> {
 }
 
 /** Reads a dump back into a database of its own, and says what is in it. The database is gone again afterwards. */
-export async function readBack(file: string): Promise<Digest> {
+async function readBack(file: string): Promise<Digest> {
   const scratch = `read_back_${randomBytes(6).toString('hex')}`;
   await connectedTo(databaseNamed('postgres'), (c) => c.query(`create database ${scratch}`));
   try {

@@ -7,7 +7,7 @@ import { stampAnew } from '../queries/pantry';
 import { BackupFailed, takeBackup } from './backup';
 import { loadDemo } from './demo';
 
-export interface KitchenState {
+interface KitchenState {
   /** Nothing was ever put in. */
   readonly empty: boolean;
   /** What is in it is, or began as, the demo. */

@@ -45,7 +45,7 @@ import {
 import { shortOnShelf, takeFromShelf } from '../queries/stock';
 import { cannot, type Prepared, type Started, shortWords, type ToWrite, writeBatches } from './start-batch';
 
-export interface WithWork {
+interface WithWork {
   readonly premix: Premix;
   readonly version: Version;
   readonly worked: WorkedPremix | null;
@@ -224,7 +224,7 @@ export async function recalled(code: string): Promise<readonly RecalledLot[]> {
   return recallOf(code, lots, lots.length > 0 ? await booksOf(lots.map((l) => l.id)) : []);
 }
 
-export interface FromBags {
+interface FromBags {
   readonly lotId: string;
   readonly bags: number;
   /** Null: what the formula itself makes. */

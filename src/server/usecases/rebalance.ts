@@ -12,7 +12,7 @@ import { SHEET } from '../queries/batches';
 import { loadHouse } from '../queries/house';
 
 /** How the rest of a mix is worked: so that the ratios come back, or all of it smaller, to what there is of one line. */
-export type RestBy = { readonly by: 'ratios' } | { readonly by: 'smaller'; readonly key: string };
+type RestBy = { readonly by: 'ratios' } | { readonly by: 'smaller'; readonly key: string };
 
 /**
  * Works the rest of a mix anew around what is weighed, and writes it on the sheet. It hangs on the plan and the weights

@@ -14,8 +14,8 @@ import { findIngredient } from '@/core/pantry/pantry';
 import type { Result } from '@/core/result';
 
 export const TEXT_FORMATS = ['text', 'markdown', 'jsonld', 'csv'] as const;
-export type TextFormat = (typeof TEXT_FORMATS)[number];
-export const FORMAT_TYPES: Readonly<Record<TextFormat, { readonly type: string; readonly ending: string }>> = {
+type TextFormat = (typeof TEXT_FORMATS)[number];
+const FORMAT_TYPES: Readonly<Record<TextFormat, { readonly type: string; readonly ending: string }>> = {
   text: { type: 'text/plain; charset=utf-8', ending: 'txt' },
   markdown: { type: 'text/markdown; charset=utf-8', ending: 'md' },
   jsonld: { type: 'application/ld+json; charset=utf-8', ending: 'jsonld' },

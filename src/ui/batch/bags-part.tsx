@@ -4,7 +4,7 @@ import { type Bagged, piecesOfBags } from '@/core/premix/use';
 import { counted } from '@/core/quantity/say';
 import { readTaken, StorePart, type TakenTyped } from './store-part';
 
-export interface BagsRead {
+interface BagsRead {
   readonly taken: readonly { readonly bagged: Bagged; readonly bags: number; readonly pieces: number }[];
   /** Of all of them. */
   readonly pieces: number;

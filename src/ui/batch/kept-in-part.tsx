@@ -6,7 +6,7 @@ import { counted } from '@/core/quantity/say';
 import { useUnits } from '../units';
 import { readTaken, StorePart, type TakenTyped } from './store-part';
 
-export interface KeptRead {
+interface KeptRead {
   readonly taken: readonly { readonly lot: KeptLot; readonly pieces: number }[];
   readonly pieces: number;
   /** By the lot's id. */

@@ -28,7 +28,7 @@ import type { PlanWorked } from './use-plan';
 
 type Errors = Readonly<Record<string, string>>;
 
-export interface AsksProps {
+interface AsksProps {
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly shelf: Shelf;

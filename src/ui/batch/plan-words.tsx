@@ -128,7 +128,7 @@ const MANY_CUPS_ML = 2900;
 const NEARLY_FREE = 0.08;
 
 /** The whole or half batch that is nearly free; null where none is, or it is that already. */
-export function nearHalf(times: number): number | null {
+function nearHalf(times: number): number | null {
   const half = Math.max(0.5, Math.round(2 * times) / 2);
   const off = Math.abs(half / times - 1);
   return off > 1e-3 && off <= NEARLY_FREE ? half : null;

@@ -84,7 +84,7 @@ export interface TypedWith {
   readonly pan: boolean;
 }
 
-export interface ReadDriver {
+interface ReadDriver {
   /** Null while something is wrong. */
   readonly driver: Driver | null;
   /** Null where none is asked, or it is wrong. */

@@ -26,7 +26,7 @@ const NO_LOTS: readonly KeptLot[] = [];
 /** A plan that was left lying is brought back for this long, ms: tomorrow's is another. */
 const LEFT_LYING_MS = 12 * 3_600_000;
 
-export type MakeAnswer = ActionResult<{ readonly batchId: string }>;
+type MakeAnswer = ActionResult<{ readonly batchId: string }>;
 
 interface Props {
   readonly formulaId: string;

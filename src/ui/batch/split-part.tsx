@@ -31,7 +31,7 @@ export interface SplitAsked {
   readonly bowls: readonly Bowl[];
 }
 
-export interface ReadSplit {
+interface ReadSplit {
   /** Null while a number is wrong. */
   readonly split: Split | null;
   /** What it would be in bowls, whether it is or not. */

@@ -6,7 +6,7 @@ import { Field } from '../kit/field';
 /** How many are taken of each, as typed, by its id. */
 export type TakenTyped = Readonly<Record<string, string>>;
 
-export interface InStore {
+interface InStore {
   readonly id: string;
   readonly label: string;
   readonly hint: string;

@@ -40,7 +40,7 @@ import { amountFor, asTheCard, type By, type PlanTyped, readBoth, readDriver, wr
 import type { PlanStands } from './plan-opens';
 import { readSplit } from './split-part';
 
-export interface PlanOf {
+interface PlanOf {
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly shelf: Shelf;

@@ -5,7 +5,7 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { FilesApi, FromFile } from '@/workers/files.worker';
 
 /** So many files are looked at in one go. */
-export const MOST_FILES = 200;
+const MOST_FILES = 200;
 
 /** Longer than this no file takes. */
 const MOST_READING_MS = 60_000;

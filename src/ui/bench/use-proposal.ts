@@ -19,7 +19,7 @@ interface Pending {
   readonly at: number;
 }
 
-export interface Proposing {
+interface Proposing {
   readonly proposals: readonly Proposal[];
   readonly at: number;
   readonly setAt: (i: number) => void;

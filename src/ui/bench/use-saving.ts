@@ -28,7 +28,7 @@ export interface Opened {
 }
 
 /** Somebody else's version that was saved past ours. */
-export interface Passed {
+interface Passed {
   readonly mine: number;
   readonly theirs: number;
 }

@@ -173,7 +173,7 @@ export async function resolveAside(s: RefusedTelling, again: boolean): Promise<v
   if (again) await keepWaiting({ ...toldNow(s.batchId, s.item), at: toldAt(s.item) ?? Date.now(), page: '' });
 }
 
-export interface Tellings {
+interface Tellings {
   /** Something is told and goes into the store; and it is in. */
   readonly begin: () => void;
   readonly end: () => void;

@@ -8,7 +8,7 @@ const FLASH_MS = 900;
 const TONE_HZ = 660;
 const TONE_S = 0.18;
 
-export interface Alarms {
+interface Alarms {
   readonly sound: boolean;
   readonly flash: boolean;
 }

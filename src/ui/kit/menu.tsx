@@ -29,13 +29,13 @@ function useFloats(): {
   return { part: wanted ? part : null, open, onOpen };
 }
 
-export interface MenuItem {
+interface MenuItem {
   readonly name: ReactNode;
   readonly off?: boolean;
   readonly act: () => void;
 }
 /** A menu in the menu. */
-export interface SubMenu {
+interface SubMenu {
   readonly name: string;
   readonly items: readonly MenuItem[];
 }

@@ -14,7 +14,7 @@ export interface Seen {
   readonly decided?: { readonly revision: number; readonly paths: Readonly<Record<string, Side>> };
 }
 
-export interface Revised {
+interface Revised {
   /** Goes with every save. */
   readonly seen: Seen;
   readonly conflict: Conflict | null;

@@ -33,7 +33,7 @@ export function toast(text: string, options?: ToastOptions): void {
 }
 
 /** So long an act can be taken back from the foot of the page, ms. */
-export const UNDO_MS = 12_000;
+const UNDO_MS = 12_000;
 
 /** Says what was done, with the way back. */
 export const toastUndo = (said: string, undo: () => unknown): void =>

@@ -32,7 +32,7 @@ const EffectView = dynamic(() => import('./effect-view').then((m) => m.EffectVie
   loading: () => <div className="min-h-40" />,
 });
 
-export interface MeasureActions {
+interface MeasureActions {
   readonly keepWeighed: (input: unknown) => Promise<{ readonly ok: true; readonly measure: OwnMeasure } | Refused>;
   readonly switchMeasure: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }

@@ -10,7 +10,7 @@ import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { toast, toastUndo } from '../kit/toast';
 
-export interface CountRow {
+interface CountRow {
   readonly countedG: number;
   readonly wasG: number | null;
   readonly who: string;

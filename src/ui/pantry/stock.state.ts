@@ -2,12 +2,12 @@
 import { EMPTY_STOCK, type Stock } from '@/core/pantry/stock';
 import { typedGrams, typedNumber } from '@/core/quantity/typed';
 
-export const STOCK_KEYS = ['price', 'packG', 'opened', 'bestBefore'] as const;
+const STOCK_KEYS = ['price', 'packG', 'opened', 'bestBefore'] as const;
 export type StockKey = (typeof STOCK_KEYS)[number];
 
 const shown = (x: number | string | null): string => (x === null ? '' : String(x));
 
-export type StockFields = Readonly<Record<StockKey, string>>;
+type StockFields = Readonly<Record<StockKey, string>>;
 
 export function stockFieldsOf(stock: Stock | null): StockFields {
   const from = { ...EMPTY_STOCK, ...stock };

@@ -20,7 +20,7 @@ import { toastUndo } from '../kit/toast';
 import { PhotoFigure } from './photo-figure';
 
 type Act = (input: unknown) => Promise<ActionResult>;
-export interface PhotoActs {
+interface PhotoActs {
   readonly away: Act;
   readonly back: Act;
   readonly shows: Act;

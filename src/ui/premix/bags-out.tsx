@@ -25,7 +25,7 @@ import { toast } from '../kit/toast';
 type Answer = Promise<{ readonly ok: true; readonly id: string } | Refused>;
 
 /** What a lot can become, and what is added to 100 g of it. */
-export interface BagProduct {
+interface BagProduct {
   readonly product: Product;
   readonly parts: readonly TallyPart[];
 }

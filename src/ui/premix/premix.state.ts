@@ -2,7 +2,7 @@
 import type { PremixSettings } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 
-export interface PremixTyped {
+interface PremixTyped {
   readonly bag: string;
   readonly density: string;
   readonly months: string;

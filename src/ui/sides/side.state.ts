@@ -24,7 +24,7 @@ export const sideTyped = (side: Side | null, nameOf: (id: string) => string): Si
   method: side?.method ?? '',
 });
 
-export interface SideRead {
+interface SideRead {
   /** Rows with anything in them; an error's place is a row of these. */
   readonly rows: SideTyped['parts'];
   readonly named: readonly { readonly ingredient: Ingredient | null; readonly parts: number }[];

@@ -23,7 +23,7 @@ const today = (day: string, now: number, units: Units): string | null =>
   day === localDay(now, units) ? 'today' : day === dayAfter(localDay(now, units), 1) ? 'tomorrow' : null;
 
 /** "Steps: 3 today, next 18:00 weigh the dry; 8 tomorrow from 07:40." */
-export const stepsInWords = (days: readonly StepsOfDay[], now: number, units: Units): string =>
+const stepsInWords = (days: readonly StepsOfDay[], now: number, units: Units): string =>
   `Steps: ${days
     .map(({ day, count, first }, n) => {
       const on = today(day, now, units) ?? `on ${sayWeekday(first.start, units)}`;

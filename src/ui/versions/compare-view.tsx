@@ -7,7 +7,7 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, type Units } from '@/core/quantity/say';
 import { Finishes } from './finishes';
 
-export interface CompareSide {
+interface CompareSide {
   readonly label: string;
   readonly note: string;
   readonly at: string;

@@ -19,7 +19,7 @@ const CAME: Readonly<Record<Came, string>> = {
   worse: 'It came out worse',
 };
 
-export interface MakingRow extends Making {
+interface MakingRow extends Making {
   /** As the house writes it. */
   readonly when: string;
   readonly photo: Photograph | null;

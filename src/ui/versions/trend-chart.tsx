@@ -8,7 +8,7 @@ import { later, useLater } from '../kit/later';
 const drawing = later(() => import('./makings-chart'));
 const STANDS_MS = 1000;
 
-export type Charting = Pick<Making, 'batchId' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'> & {
+type Charting = Pick<Making, 'batchId' | 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'> & {
   /** Under its point: the version, or the day. */
   readonly label: string;
   /** Against the formula's target, 0 to 100. */

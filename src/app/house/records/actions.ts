@@ -25,7 +25,7 @@ export const keepBackups = async (input: unknown): Promise<ActionResult> =>
     return { ok: true };
   });
 
-export interface CheckAnswer {
+interface CheckAnswer {
   readonly tables: number;
   readonly rows: number;
   readonly unreadable: readonly Unreadable[];

@@ -12,7 +12,7 @@ import type { Category, Ingredient } from '../ingredient';
 const ADDITIONS = ['puree', 'curd', 'nut', 'cocoa', 'chocolate', 'cream'] as const;
 export type AdditionId = (typeof ADDITIONS)[number];
 
-export interface Behaviour {
+interface Behaviour {
   /** g/mL of the material itself, no air between; null: worked from composition. */
   readonly trueDensity: number | null;
   /** A powder that swells: share of its hydration that is slow, and the slow part's time constant, minutes. */

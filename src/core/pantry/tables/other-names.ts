@@ -5,17 +5,6 @@
 export const LANGUAGES = ['de', 'fr', 'es', 'it', 'nl', 'da', 'nb', 'sv'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
-export const LANGUAGE_NAMES: Readonly<Record<Language, string>> = {
-  de: 'German',
-  fr: 'French',
-  es: 'Spanish',
-  it: 'Italian',
-  nl: 'Dutch',
-  da: 'Danish',
-  nb: 'Norwegian',
-  sv: 'Swedish',
-};
-
 /** By ingredient, the names of each language. */
 export const OTHER_NAMES: Readonly<Record<string, Partial<Readonly<Record<Language, readonly string[]>>>>> = {
   'flour-all-purpose': { de: ['Mehl', 'Weizenmehl', 'Weizenmehl Type 405', 'Mehl Type 405', 'Mehl Type 550', 'Mehl 405', 'Mehl 550', 'Weizenmehl Type 550'], fr: ['farine', 'farine de blé', 'farine T55', 'farine T45'], es: ['harina', 'harina de trigo', 'harina común'], it: ['farina', 'farina 00', 'farina di grano tenero'], nl: ['bloem', 'tarwebloem', 'patentbloem'], da: ['mel', 'hvedemel'], nb: ['hvetemel', 'mel'], sv: ['vetemjöl', 'mjöl'] },

@@ -128,8 +128,5 @@ export const HEADS = list(
   honey puree rum yeast beer coffee zest spread beverage berry`,
 );
 
-/** Of types of flour and the like that are numbers, and no amounts. */
-export const TYPE_NUMBER = /^(?:type|typ|tipo|t)?\s*(?:0{1,2}|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)$/i;
-
 /** Parts of a thing that something may be done to: "seeds scraped", "skin removed". */
 export const ITS_PARTS = list('seed seeds skin stone stones core stem stalk peel zest flesh shell rind juice leaf leaves edge edges crust lid stalk pip pips husk');
