@@ -55,6 +55,7 @@ async function main() {
     await step('lint', ['node_modules/@biomejs/biome/bin/biome', 'check', '.']);
     await step('types', ['node_modules/typescript/bin/tsc', '--noEmit']);
     await step('imports', ['scripts/imports.mjs']);
+    await step('exports', ['scripts/exports.mjs']);
   }
   folder = mkdtempSync(join(isRoot ? '/var/tmp' : tmpdir(), 'even-crumb-test-'));
   // the database may run as another user, who has to get through

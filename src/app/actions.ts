@@ -47,7 +47,7 @@ import { copyFormula, putFormula } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse } from '@/server/queries/house';
 import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
-import { GONE, type Opened } from '@/server/queries/revised';
+import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { saveTarget } from '@/server/queries/targets';
 import {
   changeCovers,
@@ -157,7 +157,7 @@ export const tellBook = async (input: unknown): Promise<ActionResult<{ readonly 
 
 export const serveAt = async (input: unknown): Promise<ActionResult<Kept>> =>
   acted('serve-at', servingSchema.extend({ seen }), input, ({ batchId, serving, seen }) =>
-    setServing(batchId, serving, seen as Opened<Serving | null> | null),
+    setServing(batchId, serving, seen as OpenedRow<Serving | null> | null),
   );
 
 export const swapHere = async (input: unknown): Promise<ActionResult> =>
@@ -236,14 +236,14 @@ export const saveOutcome = async (input: unknown): Promise<ActionResult<Kept>> =
     'save-outcome',
     outcomeSchema.extend({ seen }),
     input,
-    ({ batchId, seen, ...outcome }) => writeOutcome(batchId, outcome, seen as Opened<WholeOutcome> | null),
+    ({ batchId, seen, ...outcome }) => writeOutcome(batchId, outcome, seen as OpenedRow<WholeOutcome> | null),
     'nothing',
   );
 
 /** What is wanted of a formula. */
 export const saveTargetHere = async (input: unknown): Promise<ActionResult<Kept>> =>
   acted('save-target', targetSchema.extend({ seen }), input, ({ seen, ...target }) =>
-    saveTarget(target, seen as Opened<Target> | null),
+    saveTarget(target, seen as OpenedRow<Target> | null),
   );
 
 /** An entry in a pan's diary, and its taking back. */

@@ -10,7 +10,7 @@ import { FocusKeeper, UnderWayBar } from '@/ui/focus-keeper';
 import { Toasts } from '@/ui/kit/toasts';
 import { TypedEarly } from '@/ui/kit/typed-early';
 import { UnitsProvider } from '@/ui/units';
-import { Unreadable } from '@/ui/unreadable';
+import { UnreadableNotice } from '@/ui/unreadable';
 import './globals.css';
 
 // every page carries a fresh nonce for its scripts, so none is built ahead
@@ -39,7 +39,7 @@ export default async function Layout({ children }: { readonly children: ReactNod
       <body>
         <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
           {children}
-          <Unreadable list={r.up ? r.value.unreadable : []} />
+          <UnreadableNotice list={r.up ? r.value.unreadable : []} />
         </UnitsProvider>
         <UnderWayBar />
         <FocusKeeper />

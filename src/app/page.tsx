@@ -17,7 +17,7 @@ import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Doors } from '@/ui/today/doors';
 import { PlansKept } from '@/ui/today/plans-kept';
-import { Shelf } from '@/ui/today/shelf';
+import { ShelfView } from '@/ui/today/shelf';
 import type { ShelfAsked } from '@/ui/today/shelf.state';
 import { UnderWay } from '@/ui/today/under-way';
 import { UseFirst } from '@/ui/today/use-first';
@@ -93,7 +93,7 @@ export default async function Today({ searchParams }: { readonly searchParams: P
           </Link>
         </section>
       ) : (
-        <Shelf
+        <ShelfView
           asked={asked}
           rows={page.rows.map(({ savedAt: _, ...row }) => row)}
           next={page.next}

@@ -1,7 +1,7 @@
 /** What an action answers: done, or a refusal with its place and what kind of refusal it is. */
 
 /** Two people changed the same thing since this form was opened. */
-export interface Clash {
+interface EditClash {
   /** Which thing, as a path into what was sent: "price", "moved.rest", "gear:griddle-1". */
   readonly path: string;
   readonly theirs: unknown;
@@ -12,7 +12,7 @@ export interface Conflict {
   readonly revision: number;
   /** The whole of it as it is now kept, to go on from. */
   readonly theirs: unknown;
-  readonly clashes: readonly Clash[];
+  readonly clashes: readonly EditClash[];
 }
 
 /**

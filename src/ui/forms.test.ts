@@ -7,8 +7,8 @@ import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_PREMIX } from '@/core/premix/premix';
 import { type OutcomeFields, outcomeOf, outcomeToSend, seconds } from './batch/outcome.state';
-import { changed, partsOf } from './house/house.state';
-import { writtenAs } from './pantry/ingredient-field';
+import { changed, partsTyped } from './house/house.state';
+import { writtenName } from './pantry/ingredient-field';
 import { stockFieldsOf, stockNoteOf, stockToSend } from './pantry/stock.state';
 import { premixToSend, premixTyped } from './premix/premix.state';
 import { readSide, sideTyped } from './sides/side.state';
@@ -154,7 +154,7 @@ describe('a sauce or butter', () => {
   };
   const nameOf = (id: string): string => {
     const i = findIngredient(id);
-    return i ? writtenAs(i, FRESH_CONVENTIONS) : '';
+    return i ? writtenName(i, FRESH_CONVENTIONS) : '';
   };
 
   test('what is kept is written so that it is read back as the same', () => {
@@ -217,9 +217,9 @@ describe('the house', () => {
       units: { clock: '12', weight: 'g' },
       gear: FRESH_KITCHEN.gear,
     });
-    expect(partsOf(FRESH_KITCHEN, change)).toEqual({ conventions: { cup: 'us-customary' }, units: { clock: '24' } });
-    expect(partsOf(after, { gear: [], drawer: [] })).toEqual({ gear: after.gear, drawer: after.drawer });
-    expect(partsOf(FRESH_KITCHEN, {})).toEqual({});
+    expect(partsTyped(FRESH_KITCHEN, change)).toEqual({ conventions: { cup: 'us-customary' }, units: { clock: '24' } });
+    expect(partsTyped(after, { gear: [], drawer: [] })).toEqual({ gear: after.gear, drawer: after.drawer });
+    expect(partsTyped(FRESH_KITCHEN, {})).toEqual({});
   });
 });
 

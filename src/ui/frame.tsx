@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { TroubleKind } from '@/contract/trouble';
 import { RecordsAway } from './away';
 import { BottomBar } from './bottom-bar';
-import { Mark } from './drawings/mark';
+import { MarkIcon } from './drawings/mark';
 import { Keys } from './keys';
 import { lookOf } from './kit/button';
 
@@ -41,7 +41,7 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
             href="/"
             className="mr-1 flex items-center gap-2 rounded-hold font-sign lg:mr-4 text-2xl font-extrabold tracking-tight text-rim"
           >
-            <Mark className="size-8" />
+            <MarkIcon className="size-8" />
             <span className="md:max-lg:sr-only">Even Crumb</span>
           </Link>
           <nav aria-label="Parts" className="flex min-w-0 flex-wrap items-center gap-x-1 max-md:hidden">

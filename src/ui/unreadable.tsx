@@ -5,7 +5,7 @@ import { Notice } from './kit/notice';
 const SHOWN = 4;
 
 /** Things that are kept and can't be read: the page works without them, and says which. */
-export function Unreadable({ list }: { readonly list: readonly One[] | undefined }) {
+export function UnreadableNotice({ list }: { readonly list: readonly One[] | undefined }) {
   if (!list || list.length === 0) return null;
   return (
     <div className="mx-auto mb-3 max-w-[1400px] print:hidden">

@@ -18,7 +18,7 @@ import { stockNoted } from '@/server/queries/pantry';
 import { BatchHead } from '@/ui/batch/tabs';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Notice } from '@/ui/kit/notice';
-import { Unreadable } from '@/ui/unreadable';
+import { UnreadableNotice } from '@/ui/unreadable';
 import { when } from '@/ui/when';
 
 /** A page of a batch: loaded, framed, under its tabs. */
@@ -56,7 +56,7 @@ export async function batchPage(
         units={house.units}
         acts={{ away: putAwayBatch, end: endBatchHere, again: takeUpBatch }}
       />
-      <Unreadable list={batch.unreadable} />
+      <UnreadableNotice list={batch.unreadable} />
       {corrected.length > 0 ? (
         <div className="mb-3 print:hidden">
           <Notice weight="stop" role="status">

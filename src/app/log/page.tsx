@@ -15,7 +15,7 @@ import { loadHouse } from '@/server/queries/house';
 import { cursorIn } from '@/server/queries/paging';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Button, lookOf } from '@/ui/kit/button';
-import { LogFilter } from '@/ui/log/filter';
+import { LogFilterView } from '@/ui/log/filter';
 import { TrendLine } from '@/ui/versions/makings';
 import { TrendChart } from '@/ui/versions/trend-chart';
 import { when } from '@/ui/when';
@@ -70,7 +70,7 @@ export default async function LogPage({
           Kept
         </Link>
         <div className="flex flex-wrap items-center gap-3 print:hidden">
-          <LogFilter text={text} verdict={verdict ?? ''} best={best} />
+          <LogFilterView text={text} verdict={verdict ?? ''} best={best} />
         </div>
       </div>
       {!filtered && makings.length > 1 ? (

@@ -16,7 +16,7 @@ import {
   useMeasureSchema,
   weighedMeasureSchema,
 } from '@/contract/pantry';
-import { type Imported, ownId, plainName, readPantry } from '@/core/exchange/pantry-csv';
+import { type ImportedPantry, ownId, plainName, readPantry } from '@/core/exchange/pantry-csv';
 import { measureFrom } from '@/core/pantry/calibrate';
 import type { OwnMeasure } from '@/core/pantry/own';
 import { ingredientOf, type OwnThing } from '@/core/pantry/packet';
@@ -29,7 +29,7 @@ import {
   dropThing,
   forgetMeasure,
   keepMeasure,
-  keepThing as keepOwnThing,
+  storeThing as keepOwnThing,
   keepPantry,
   keepStockNote,
   ownThings,
@@ -39,7 +39,7 @@ import {
   useMeasure,
 } from '@/server/queries/pantry';
 import { openLotsWith } from '@/server/queries/premixes';
-import { GONE, type Opened } from '@/server/queries/revised';
+import { GONE, type OpenedRow } from '@/server/queries/revised';
 
 const TWIN = 'There is one of that name already.';
 
@@ -62,7 +62,7 @@ export const keepThing = async (input: unknown): Promise<ActionResult<Kept & { r
         made.errors[0]?.message ?? 'That can’t be.',
         Object.fromEntries(made.errors.map((e) => [e.field, e.message])),
       );
-    const kept = await keepOwnThing(thing, id === null, seen as Opened<Omit<OwnThing, 'id'>> | null);
+    const kept = await keepOwnThing(thing, id === null, seen as OpenedRow<Omit<OwnThing, 'id'>> | null);
     return kept.ok ? { ...kept, id: thing.id } : kept;
   });
 
@@ -88,7 +88,7 @@ export const keepStock = async (input: unknown): Promise<ActionResult<Kept>> =>
   acted('keep-stock', stockSchema.safeExtend({ seen }), input, async ({ ingredientId, seen, ...note }) => {
     const house = await loadHouse();
     if (!findIngredient(ingredientId, house.conventions.own)) return refuse(GONE);
-    return keepStockNote(ingredientId, note, seen as Opened<StockNote> | null);
+    return keepStockNote(ingredientId, note, seen as OpenedRow<StockNote> | null);
   });
 
 /** Somebody has counted what there is. */
@@ -107,12 +107,12 @@ export const uncountOnHand = async (input: unknown): Promise<ActionResult> =>
   );
 
 /** Takes a table in: every row, or (asked for) all but the bad ones; else nothing. */
-export async function importPantry(input: unknown): Promise<Imported> {
+export async function importPantry(input: unknown): Promise<ImportedPantry> {
   const r = await acted(
     'import-pantry',
     importSchema,
     input,
-    async ({ text, withoutBad }): Promise<ActionResult<{ readonly answer: Imported }>> => {
+    async ({ text, withoutBad }): Promise<ActionResult<{ readonly answer: ImportedPantry }>> => {
       const [things, noted] = await Promise.all([ownThings(), stockNoted()]);
       const { rows, errors } = readPantry(text, { shipped: PANTRY, own: things, shelf: noted });
       const whole = errors.some((e) => e.column === 'file' && e.row === 1);

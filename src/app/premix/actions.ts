@@ -16,7 +16,7 @@ import {
 import { versionById } from '@/server/queries/formulas';
 import { correctLot, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
 import { dropPremix, keepPremix, type PremixFields } from '@/server/queries/premixes';
-import { GONE, type Opened } from '@/server/queries/revised';
+import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { freezeOld, makeLot, startFromBags } from '@/server/usecases/premix-lots';
 
 type Said =
@@ -29,7 +29,7 @@ export const keepMix = async (input: unknown): Promise<ActionResult<Kept & { rea
   acted('keep-premix', premixSchema.extend({ seen, requestId }), input, async ({ seen, requestId, ...p }) => {
     if (!(await versionById(p.versionId))) return refuse(GONE);
     if (p.id) await freezeOld(p.id);
-    return keepPremix(p, seen as Opened<PremixFields> | null, requestId);
+    return keepPremix(p, seen as OpenedRow<PremixFields> | null, requestId);
   });
 
 export const dropMix = async (input: unknown): Promise<ActionResult> =>

@@ -6,7 +6,7 @@ import { requestId, seen } from '@/contract/fields';
 import { dropSideSchema, sideSchema } from '@/contract/side';
 import { findIngredient } from '@/core/pantry/pantry';
 import { loadHouse } from '@/server/queries/house';
-import type { Opened } from '@/server/queries/revised';
+import type { OpenedRow } from '@/server/queries/revised';
 import { dropSide, keepSide, type SideFields } from '@/server/queries/sides';
 
 export const keepBeside = async (input: unknown): Promise<ActionResult<Kept & { readonly id: string }>> =>
@@ -15,7 +15,7 @@ export const keepBeside = async (input: unknown): Promise<ActionResult<Kept & { 
     const stranger = side.parts.findIndex((p) => !findIngredient(p.ingredientId, own));
     if (stranger >= 0)
       return refuse('A part is not in the pantry.', { [`parts.${stranger}.ingredientId`]: 'Not in the pantry.' });
-    return keepSide(side, seen as Opened<SideFields> | null, requestId);
+    return keepSide(side, seen as OpenedRow<SideFields> | null, requestId);
   });
 
 export const dropBeside = async (input: unknown): Promise<ActionResult> =>

@@ -50,7 +50,7 @@ const within = (share: number, [low, high]: readonly [number, number]): boolean 
  * What of the size is held: flour and total; of a swap the total alone; of a fix the flour, and a total that may become less
  * only by the lines that are too much.
  */
-export type Held = 'flour and total' | 'total' | 'all but what is too much';
+type HeldShares = 'flour and total' | 'total' | 'all but what is too much';
 
 /** What is lacking may at most make so many times the batch of it: a batter without its milk is half of one. */
 const MOST_LACKING = 2.5;
@@ -83,7 +83,7 @@ export function keepsBatch(
   b: Bench,
   p: Pick<Proposal, 'formula'>,
   isAsked: (l: FormulaLine) => boolean,
-  held: Held = 'flour and total',
+  held: HeldShares = 'flour and total',
 ): boolean {
   const keeps = keepsOf(b, p);
   const one = aTenth(1);

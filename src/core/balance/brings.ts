@@ -5,13 +5,13 @@ import { tally, testedFlourG } from '../formula/tally';
 import { type LiftLine, ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import type { Ingredient } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { type Brings, NOTHING } from './solve';
+import { type Brings, NO_CHANGE } from './solve';
 
 /** What a line brings, all of it together. */
 export function bringsOf(line: LiftLine, panFatCounts: boolean): Brings {
-  if (line.use === 'topping') return NOTHING;
+  if (line.use === 'topping') return NO_CHANGE;
   const t = tally([line]);
-  if (line.use === 'pan') return { ...NOTHING, fat: panFatCounts ? t.panFatG : 0 };
+  if (line.use === 'pan') return { ...NO_CHANGE, fat: panFatCounts ? t.panFatG : 0 };
   const l = ledger([line]);
   return {
     mass: t.massG,

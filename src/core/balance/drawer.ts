@@ -12,7 +12,7 @@ import { writeNumber } from '../quantity/number';
 import { unitById } from '../quantity/units';
 
 /** One way to take an amount. */
-export interface Take {
+export interface DrawerTake {
   readonly grams: number;
   /** "1 1/4 cups + 1 tbsp". */
   readonly text: string;
@@ -90,7 +90,7 @@ function words(used: readonly { readonly tool: Tool; readonly n: number }[]): st
     .join(' + ');
 }
 
-function combinations(tools: readonly Tool[], grams: number): readonly Take[] {
+function combinations(tools: readonly Tool[], grams: number): readonly DrawerTake[] {
   const smallest = tools.at(-1)?.grams ?? grams;
   const reach = Math.max(Math.min(WINDOW * grams, WINDOW_TOOLS * (tools[0]?.grams ?? grams)), smallest);
   const low = grams - reach;
@@ -99,16 +99,16 @@ function combinations(tools: readonly Tool[], grams: number): readonly Take[] {
     const larger = tools[n - 1];
     return larger ? Math.max(1, Math.ceil(larger.grams / t.grams - 1e-9) - 1) : Math.ceil(high / t.grams);
   });
-  const found = new Map<string, Take>();
+  const found = new Map<string, DrawerTake>();
   const used: { tool: Tool; n: number }[] = [];
-  const better = (a: Take, b: Take | undefined): boolean =>
+  const better = (a: DrawerTake, b: DrawerTake | undefined): boolean =>
     !b || a.scoops < b.scoops || (a.scoops === b.scoops && a.fineness < b.fineness);
   const walk = (from: number, sum: number, scoops: number): void => {
     if (sum > high + 1e-9 || scoops > MOST_SCOOPS) return;
     if (sum >= Math.max(low, 1e-6)) {
       const last = used.at(-1);
       const trifle = used.length > 1 && last !== undefined && last.n * last.tool.grams < TRIFLE * sum;
-      const take: Take = {
+      const take: DrawerTake = {
         grams: sum,
         text: words(used),
         scoops,
@@ -137,14 +137,19 @@ function combinations(tools: readonly Tool[], grams: number): readonly Take[] {
 const MOST_NEAR = 26;
 const MOST_EASY = 10;
 
-function fewOf(takes: readonly Take[], grams: number): readonly Take[] {
-  const off = (t: Take): number => Math.abs(t.grams - grams);
+function fewOf(takes: readonly DrawerTake[], grams: number): readonly DrawerTake[] {
+  const off = (t: DrawerTake): number => Math.abs(t.grams - grams);
   const near = [...takes].sort((a, b) => off(a) - off(b) || a.scoops - b.scoops).slice(0, MOST_NEAR);
   const easy = [...takes].sort((a, b) => a.scoops - b.scoops || off(a) - off(b)).slice(0, MOST_EASY);
   return [...new Set([...near, ...easy])].sort((a, b) => a.grams - b.grams);
 }
 
-function eggs(i: Ingredient, grams: number, house: KitchenConventions, drawer: readonly ToolId[]): readonly Take[] {
+function eggs(
+  i: Ingredient,
+  grams: number,
+  house: KitchenConventions,
+  drawer: readonly ToolId[],
+): readonly DrawerTake[] {
   const each =
     i.id === 'egg-yolk' || i.id === 'egg-white'
       ? ((i.piece?.grams ?? 50) * EGG_GRAMS[house.egg]) / EGG_GRAMS.large
@@ -153,7 +158,7 @@ function eggs(i: Ingredient, grams: number, house: KitchenConventions, drawer: r
   const noun = i.id === 'egg-yolk' ? 'yolk' : i.id === 'egg-white' ? 'white' : 'egg';
   const step = whole && drawer.includes('egg 1/2') ? 0.5 : 1;
   const at = Math.round(grams / each / step);
-  return [at - 2, at - 1, at, at + 1, at + 2].flatMap((k): Take[] => {
+  return [at - 2, at - 1, at, at + 1, at + 2].flatMap((k): DrawerTake[] => {
     const n = k * step;
     if (n <= 0) return [];
     const half = n % 1 !== 0;
@@ -172,7 +177,7 @@ function eggs(i: Ingredient, grams: number, house: KitchenConventions, drawer: r
 }
 
 /** Butter cut off a stick: one cut, to the eighth that is printed on it. */
-function cuts(grams: number, house: KitchenConventions): readonly Take[] {
+function cuts(grams: number, house: KitchenConventions): readonly DrawerTake[] {
   const eighth = weigh(
     { terms: [{ sign: 1, low: new Fraction(1, 8), high: null, unit: 'stick', fullness: null }], approximate: false },
     ingredient('butter-unsalted'),
@@ -206,7 +211,7 @@ export function takesOf(
   grams: number,
   house: KitchenConventions,
   drawer: readonly ToolId[],
-): readonly Take[] {
+): readonly DrawerTake[] {
   // an egg is counted or weighed, never spooned
   if (i.category === 'egg' && i.piece) return drawer.includes('egg 1') ? eggs(i, grams, house, drawer) : [];
   const tools = toolsFor(i, house, drawer);
@@ -215,7 +220,7 @@ export function takesOf(
 }
 
 /** The way nearest to an amount; of equally near ones the fewest scoops, then the larger measure. */
-export const nearest = (takes: readonly Take[], grams: number): Take | null =>
+export const nearest = (takes: readonly DrawerTake[], grams: number): DrawerTake | null =>
   [...takes].sort(
     (a, b) => Math.abs(a.grams - grams) - Math.abs(b.grams - grams) || a.scoops - b.scoops || a.fineness - b.fineness,
   )[0] ?? null;

@@ -223,7 +223,7 @@ export const byWhites = (b: Bench, ps: readonly (Proposal | null)[]): readonly (
 };
 
 /** More lift opens the middle; less of the liquid only where there is much of it. */
-export const puree: Fix = (b, w) => {
+export const pureeFix: Fix = (b, w) => {
   const [water, now] = [railOf(w.analysis, 'water'), railOf(w.analysis, 'lift')];
   if (!water?.zone || !now?.zone) return [];
   const lift = along(now.zone, 0.52);

@@ -30,7 +30,7 @@ import {
   lessSpice,
   moreEgg,
   pourRight,
-  puree,
+  pureeFix,
   sourcesOf,
   type Tries,
   zoneFix,
@@ -97,7 +97,7 @@ const FIXES: Readonly<Record<string, Fix>> = {
   'spice-high': lessSpice,
   'too-thick': pourRight,
   'too-thin': pourRight,
-  'puree-heavy': puree,
+  'puree-heavy': pureeFix,
   'no-gluten': moreEgg,
   'add-ins-sink': addIn,
   'soda-and-wait': (b) => [

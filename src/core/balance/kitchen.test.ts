@@ -5,9 +5,9 @@ import loadHighs from 'highs';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { ingredient } from '../pantry/pantry';
 import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
-import { nearest, type Take, takesOf } from './drawer';
+import { type DrawerTake, nearest, takesOf } from './drawer';
 import { choiceOf, type KitchenLine, kitchenMeasures, plainMeasures, problemOf } from './kitchen';
-import { type Choice, downhill } from './search';
+import { downhill, type SearchChoice } from './search';
 
 const takes = (id: string, grams: number, drawer: readonly ToolId[] = FRESH_DRAWER) =>
   takesOf(ingredient(id), grams, FRESH_CONVENTIONS, drawer);
@@ -116,7 +116,7 @@ test('law: never worse than rounding each line by itself, and the same answer to
 });
 
 /** Few scoops and few measures to wash, then large ones. */
-const ease = (ts: readonly (Take | null)[]): number =>
+const ease = (ts: readonly (DrawerTake | null)[]): number =>
   ts.reduce(
     (x, t) => x + (t ? 0.02 * t.scoops + 0.12 * (t.measures - 1) + (t.trifle ? 0.3 : 0) + 1e-5 * t.fineness : 0),
     0,
@@ -128,7 +128,7 @@ test('the true optimum on small cases, by trying everything', () => {
     const lines = times(f).slice(0, 4);
     const options = lines.map((l) => takesOf(l.ingredient, l.grams, FRESH_CONVENTIONS, drawer));
     // every amount of flour within 6 %, or the three nearest; every take of every other line
-    const far = (t: Take): number => Math.abs(t.grams - (lines[0]?.grams ?? 0));
+    const far = (t: DrawerTake): number => Math.abs(t.grams - (lines[0]?.grams ?? 0));
     const flours = [...(options[0] ?? [])]
       .sort((a, b) => far(a) - far(b))
       .filter((t, k) => k < 3 || far(t) <= 0.06 * (lines[0]?.grams ?? 0));
@@ -136,10 +136,10 @@ test('the true optimum on small cases, by trying everything', () => {
     const most = chosen.plainDrift + 0.25;
     let least = Number.POSITIVE_INFINITY;
     const aim = { liquid: 430 / 250, egg: 0.4 };
-    const sum = (ts: readonly Take[], of: (id: string) => number) =>
+    const sum = (ts: readonly DrawerTake[], of: (id: string) => number) =>
       ts.reduce((a, t, n) => a + t.grams * of(lines[n]?.ingredient.id ?? ''), 0);
     const per = (id: string, k: 'fatG' | 'sugarsG' | 'naclG') => ingredient(id).per100g[k] / 100;
-    const of = (ts: readonly Take[], k: 'fatG' | 'sugarsG' | 'naclG') => sum(ts, (id) => per(id, k));
+    const of = (ts: readonly DrawerTake[], k: 'fatG' | 'sugarsG' | 'naclG') => sum(ts, (id) => per(id, k));
     const exact = (k: 'fatG' | 'sugarsG' | 'naclG') =>
       lines.reduce((a, l) => a + l.grams * per(l.ingredient.id, k), 0) / (lines[0]?.grams ?? 1);
     const off = (is: number, want: number, tolerance: number) =>
@@ -186,7 +186,7 @@ const number = (x: number): string => {
 const term = (c: number, name: string): string => `${c < 0 ? '- ' : '+ '}${number(Math.abs(c))} ${name}`;
 
 /** The choice as a programme in LP format: `z<line>_<take>` is 1 for the take that is chosen, u and o are what a ratio misses. */
-function programme(c: Choice): string {
+function programme(c: SearchChoice): string {
   const z = c.own.flatMap((takes, n) => takes.map((cost, t) => ({ n, t, cost, name: `z${n}_${t}` })));
   const misses = c.aims.flatMap((_, k) => [term(1, `u${k}`), term(1, `o${k}`)]);
   const rows = c.aims.map((aim, k) => {
@@ -211,7 +211,7 @@ function programme(c: Choice): string {
 }
 
 /** What the best choice costs, by an integer solver. */
-async function leastCost(c: Choice): Promise<number> {
+async function leastCost(c: SearchChoice): Promise<number> {
   const highs = await loadHighs();
   const { Status, ObjectiveValue } = highs.solve(programme(c), {
     mip_rel_gap: 1e-6,

@@ -8,8 +8,8 @@ import type { KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, isFlour, type Member, membersOf } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import type { ToolId } from '../pantry/tools';
-import { nearest, type Take, takesOf } from './drawer';
-import { type Choice, downhill } from './search';
+import { type DrawerTake, nearest, takesOf } from './drawer';
+import { downhill, type SearchChoice } from './search';
 
 /** What is held, and by how much of itself it may drift before it counts as much as the others, percent. */
 export const TOLERANCE = { leavening: 5, salt: 5, liquid: 2, egg: 4, fat: 6, sugar: 8 } as const;
@@ -43,7 +43,7 @@ export interface KitchenLine {
 
 export interface Chosen {
   /** One for each line, in order; null where nothing in the drawer measures it: it is weighed. */
-  readonly takes: readonly (Take | null)[];
+  readonly takes: readonly (DrawerTake | null)[];
   /** What the ratios, and the flour, drift in all, in tolerances. */
   readonly drift: number;
   /** The same for rounding each line by itself. */
@@ -76,7 +76,7 @@ function brings(i: Ingredient): Shares {
 
 interface Problem {
   readonly lines: readonly KitchenLine[];
-  readonly takes: readonly (readonly Take[])[];
+  readonly takes: readonly (readonly DrawerTake[])[];
   readonly shares: readonly Shares[];
   readonly flour: readonly boolean[];
   /** Taken before the programme is asked: flour, what touches no ratio, what nothing measures. */
@@ -109,11 +109,11 @@ function driftOf(p: Problem, grams: readonly number[]): number {
   return drift;
 }
 
-const ease = (t: Take): number =>
+const ease = (t: DrawerTake): number =>
   SCOOP * t.scoops + MEASURE * (t.measures - 1) + (t.trifle ? TRIFLE : 0) + FINE * t.fineness;
 
 /** Everything that counts, the drift first. */
-const costOf = (p: Problem, takes: readonly (Take | null)[]): number =>
+const costOf = (p: Problem, takes: readonly (DrawerTake | null)[]): number =>
   driftOf(
     p,
     takes.map((t, n) => t?.grams ?? p.lines[n]?.grams ?? 0),
@@ -123,14 +123,14 @@ const costOf = (p: Problem, takes: readonly (Take | null)[]): number =>
 const LOOKED_AT_CLOSELY = 3;
 
 /** What may be taken beforehand: the main flour at every amount its measures make near the target, the others at their nearest. */
-function floursOf(p: Problem, near: readonly (Take | null)[]): readonly (readonly (Take | null)[])[] {
+function floursOf(p: Problem, near: readonly (DrawerTake | null)[]): readonly (readonly (DrawerTake | null)[])[] {
   const [main] = p.lines
     .map((_, n) => n)
     .filter((n) => p.flour[n] && (p.takes[n]?.length ?? 0) > 0)
     .sort((a, b) => (p.lines[b]?.grams ?? 0) - (p.lines[a]?.grams ?? 0));
   if (main === undefined) return [near];
   const grams = p.lines[main]?.grams ?? 0;
-  const off = (t: Take): number => Math.abs(t.grams - grams);
+  const off = (t: DrawerTake): number => Math.abs(t.grams - grams);
   return [...(p.takes[main] ?? [])]
     .sort((a, b) => off(a) - off(b) || a.scoops - b.scoops)
     .filter((t, k) => k < FLOUR_TRIES || off(t) <= FLOUR_WINDOW * grams)
@@ -140,8 +140,8 @@ function floursOf(p: Problem, near: readonly (Take | null)[]): readonly (readonl
 /** The choice with the flour settled, as sums to go downhill on; and which lines are open. */
 export function choiceOf(
   p: Problem,
-  taken: readonly (Take | null)[],
-): { readonly c: Choice; readonly open: readonly number[] } {
+  taken: readonly (DrawerTake | null)[],
+): { readonly c: SearchChoice; readonly open: readonly number[] } {
   const fixed = p.lines.map((l, n) => (p.still[n] ? (taken[n]?.grams ?? l.grams) : null));
   const open = p.lines.map((_, n) => n).filter((n) => fixed[n] === null);
   const flourG = p.lines.reduce((a, _, n) => a + (p.flour[n] ? (fixed[n] ?? 0) : 0), 0);
@@ -160,7 +160,7 @@ export function choiceOf(
 }
 
 /** The takes with the flour settled and the rest gone downhill from each line's nearest to what that flour asks. */
-function gone(p: Problem, taken: readonly (Take | null)[], pairs: boolean): readonly (Take | null)[] {
+function gone(p: Problem, taken: readonly (DrawerTake | null)[], pairs: boolean): readonly (DrawerTake | null)[] {
   const { c, open } = choiceOf(p, taken);
   const size = p.lines.reduce((a, l, n) => a + (p.flour[n] ? (taken[n]?.grams ?? l.grams) : 0), 0) / p.flourG;
   const from = open.map((n) => {
@@ -194,9 +194,10 @@ export function problemOf(
   return { lines, takes, shares, flour, still, aim, flourG };
 }
 
-const gramsOf = (p: Problem, t: readonly (Take | null)[]): readonly number[] =>
+const gramsOf = (p: Problem, t: readonly (DrawerTake | null)[]): readonly number[] =>
   t.map((x, n) => x?.grams ?? p.lines[n]?.grams ?? 0);
-const plainOf = (p: Problem): readonly (Take | null)[] => p.lines.map((l, n) => nearest(p.takes[n] ?? [], l.grams));
+const plainOf = (p: Problem): readonly (DrawerTake | null)[] =>
+  p.lines.map((l, n) => nearest(p.takes[n] ?? [], l.grams));
 
 /** Each line rounded by itself: what there is to show at once. */
 export function plainMeasures(
@@ -232,8 +233,9 @@ export function kitchenMeasures(
     .slice(0, LOOKED_AT_CLOSELY)
     .map(({ f }) => gone(p, f, true));
   // fewer scoops are not bought with more drift than rounding each line by itself has, but for what no hand shows
-  const bears = (t: readonly (Take | null)[]): boolean => driftOf(p, gramsOf(p, t)) <= plainDrift + NOTHING + 1e-9;
-  let best: readonly (Take | null)[] = plain;
+  const bears = (t: readonly (DrawerTake | null)[]): boolean =>
+    driftOf(p, gramsOf(p, t)) <= plainDrift + NOTHING + 1e-9;
+  let best: readonly (DrawerTake | null)[] = plain;
   for (const t of tried) if (bears(t) && costOf(p, t) < costOf(p, best) - 1e-12) best = t;
   return { takes: best, drift: driftOf(p, gramsOf(p, best)), plainDrift };
 }

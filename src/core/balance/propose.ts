@@ -26,14 +26,14 @@ interface Lacking {
   readonly grams: number;
 }
 
-export interface Refused {
+interface RefusedProposal {
   readonly why: string;
   readonly add: Lacking | null;
 }
 
 export interface Proposals {
   readonly offered: readonly Proposal[];
-  readonly refused: readonly Refused[];
+  readonly refused: readonly RefusedProposal[];
 }
 
 const none = (why: string, add: Lacking | null = null): Proposals => ({ offered: [], refused: [{ why, add }] });

@@ -6,7 +6,7 @@
 import { solveQP } from 'quadprog';
 
 /** row . y = value, or row . y >= value. */
-export interface Row {
+export interface QuadraticRow {
   readonly row: Float64Array;
   readonly value: number;
 }
@@ -14,8 +14,8 @@ export interface Row {
 interface Quadratic {
   readonly h: readonly Float64Array[];
   readonly c: Float64Array;
-  readonly equal: readonly Row[];
-  readonly atLeast: readonly Row[];
+  readonly equal: readonly QuadraticRow[];
+  readonly atLeast: readonly QuadraticRow[];
 }
 
 interface Minimum {

@@ -12,7 +12,7 @@ import {
   type Brings,
   type Goal,
   type Mover,
-  NOTHING,
+  NO_CHANGE,
   type Question,
   railValue,
   solve,
@@ -90,7 +90,7 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
   }
   const still = stillLines.reduce(
     (a, x) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: x }], [1]),
-    NOTHING,
+    NO_CHANGE,
   );
   // a rail that nothing on the sheet moves would be met by flour that shrinks
   const unmet = freedom.anySize ? [] : wishes.filter((x) => !moved.has(x.rail));
@@ -133,7 +133,7 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
   return { question, keys, unmet };
 }
 
-export const gramsOf = (keys: readonly string[], a: Answer): ReadonlyMap<string, number> =>
+const gramsInRatio = (keys: readonly string[], a: Answer): ReadonlyMap<string, number> =>
   new Map(keys.map((k, i) => [k, a.grams[i] ?? 0]));
 
 /** How near a goal's rail has to stay, when amounts are rounded or small changes left out. */
@@ -273,7 +273,7 @@ export function bentFrom(b: Bench, w: Worked, asked: Asked, answer: Answer): Ben
   const coarser = [1, 0.1]
     .map((step) => a.grams.map((g) => (g < 9.95 ? g : g < 20 ? Math.round(10 * g) / 10 : step * Math.round(g / step))))
     .find((g) => keepsEnds(asked.question, g));
-  const grams = gramsOf(asked.keys, answer.met ? a : { ...a, grams: coarser ?? a.grams });
+  const grams = gramsInRatio(asked.keys, answer.met ? a : { ...a, grams: coarser ?? a.grams });
   return { formula: withGrams(b, w.lines, grams, 0.01), grams, short };
 }
 

@@ -4,7 +4,7 @@
  */
 
 /** The choice as sums: each take brings so much to each ratio, and costs so much by itself. */
-export interface Choice {
+export interface SearchChoice {
   /** Effort and own miss of a take, by line and take. */
   readonly own: readonly (readonly number[])[];
   /** What it brings to each ratio, by line, take and ratio. */
@@ -20,7 +20,7 @@ const BETTER = 1e-9;
 
 /** Index of the take for each line. @param from where to begin, a take for each line */
 export function downhill(
-  c: Choice,
+  c: SearchChoice,
   from: readonly number[],
   pairs: boolean,
 ): { readonly chosen: readonly number[]; readonly cost: number } {

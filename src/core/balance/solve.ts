@@ -5,7 +5,7 @@
  */
 import type { Rail } from '../formula/kinds';
 import { CO2_G_PER_MMOL, HEAT_SHARE } from '../lift/ledger';
-import { minimum, type Row } from './quadratic';
+import { minimum, type QuadraticRow } from './quadratic';
 
 /** What one gram of a line brings (for lines that stand still: what all of them bring together). */
 export interface Brings {
@@ -93,7 +93,7 @@ const KEYS: readonly Key[] = [
   'eggs',
 ];
 
-export const NOTHING: Brings = {
+export const NO_CHANGE: Brings = {
   mass: 0,
   flour: 0,
   water: 0,
@@ -146,7 +146,7 @@ interface Scaled {
   readonly unspent: number;
 }
 
-function rowOf(s: Scaled, pick: (b: Brings) => number): Row {
+function rowOf(s: Scaled, pick: (b: Brings) => number): QuadraticRow {
   const row = Float64Array.from(s.q.movers, (m, i) => pick(m.brings) * (s.size[i] as number));
   return { row, value: -pick(s.q.still) };
 }
@@ -174,7 +174,7 @@ function clinging({ q, size }: Scaled): Objective {
 }
 
 /** A row that is wanted at its value, by a weight. */
-function pull(o: Objective, { row, value }: Row, weight: number): void {
+function pull(o: Objective, { row, value }: QuadraticRow, weight: number): void {
   o.rest += 0.5 * weight * value ** 2;
   for (let i = 0; i < row.length; i++) {
     const a = weight * (row[i] as number);
@@ -186,7 +186,7 @@ function pull(o: Objective, { row, value }: Row, weight: number): void {
 }
 
 /** No line under its least or over its most. */
-function bounds({ q, size }: Scaled): readonly Row[] {
+function bounds({ q, size }: Scaled): readonly QuadraticRow[] {
   const unit = (i: number, x: number): Float64Array => {
     const row = new Float64Array(q.movers.length);
     row[i] = x;
@@ -199,9 +199,9 @@ function bounds({ q, size }: Scaled): readonly Row[] {
 }
 
 /** The size of the batch stays between its bounds. */
-function sizeRows(s: Scaled): readonly Row[] {
+function sizeRows(s: Scaled): readonly QuadraticRow[] {
   const { size } = s.q;
-  const between = (pick: (b: Brings) => number, range: readonly [number, number] | null): readonly Row[] => {
+  const between = (pick: (b: Brings) => number, range: readonly [number, number] | null): readonly QuadraticRow[] => {
     if (range === null) return [];
     const { row, value } = rowOf(s, pick);
     return [
@@ -213,8 +213,8 @@ function sizeRows(s: Scaled): readonly Row[] {
 }
 
 /** What is held as it is: the whole mass, the eggs. */
-function held(s: Scaled): readonly Row[] {
-  const at = (pick: (b: Brings) => number, value: number | null): readonly Row[] => {
+function held(s: Scaled): readonly QuadraticRow[] {
+  const at = (pick: (b: Brings) => number, value: number | null): readonly QuadraticRow[] => {
     if (value === null) return [];
     const r = rowOf(s, pick);
     return [{ row: r.row, value: r.value + value }];
@@ -223,20 +223,20 @@ function held(s: Scaled): readonly Row[] {
 }
 
 /** Soda is never left with less acid than now; where nobody asks for lift, that is seen to later. */
-function ledgerRows(s: Scaled, regime: Regime): readonly Row[] {
+function ledgerRows(s: Scaled, regime: Regime): readonly QuadraticRow[] {
   if (!s.q.goals.some((g) => g.rail === 'lift')) return [];
   if (regime === 'worked') return [rowOf(s, (b) => b.acidMeq - b.sodaMeq)];
   return [rowOf(s, (b) => b.acidMeq - b.sodaMeq + s.unspent * b.flour), rowOf(s, (b) => b.sodaMeq - b.acidMeq)];
 }
 
 /** A rail's distance from a value, as a row: nothing where it stands there. */
-const distance = (s: Scaled, rail: Rail, value: number, regime: Regime, sign: 1 | -1 = 1): Row =>
+const distance = (s: Scaled, rail: Rail, value: number, regime: Regime, sign: 1 | -1 = 1): QuadraticRow =>
   rowOf(s, (b) => (sign * (100 * railPerGram(b, rail, regime) - value * b.flour)) / s.flour);
 
 function attempt(s: Scaled, regime: Regime, nearest: number | null): Attempt | null {
   const objective = clinging(s);
-  const equal: Row[] = [...held(s)];
-  const atLeast: Row[] = [...bounds(s), ...sizeRows(s), ...ledgerRows(s, regime)];
+  const equal: QuadraticRow[] = [...held(s)];
+  const atLeast: QuadraticRow[] = [...bounds(s), ...sizeRows(s), ...ledgerRows(s, regime)];
   for (const g of s.q.goals) {
     const row = distance(s, g.rail, g.value, regime);
     const yields = g.how === 'yield' && nearest !== null;

@@ -3,7 +3,7 @@
  * what a swap does to water, fat, sugar, acid, salt and allergens is worked from the pantry, not written here. To add a
  * stand-in is to add a row.
  */
-export interface StandIn {
+export interface StandInRow {
   readonly to: string;
   /** Grams for one gram of what it replaces; `egg`: as many eggs. */
   readonly ratio: number | 'egg';
@@ -16,18 +16,18 @@ export interface StandIn {
 const NUTS = 'Tree nuts: keep it apart, and say so to whoever eats.';
 const INFANT = 'Honey is not for infants under one year.';
 
-const SWEET_MILKS: readonly StandIn[] = [
+const SWEET_MILKS: readonly StandInRow[] = [
   { to: 'milk-whole', ratio: 1, says: 'rounder, browns well' },
   { to: 'milk-2pct', ratio: 1, says: 'a little leaner' },
   { to: 'milk-skim', ratio: 1, says: 'lean; the crumb dries sooner' },
 ];
-const PLANT: readonly StandIn[] = [
+const PLANT: readonly StandInRow[] = [
   { to: 'oat-drink', ratio: 1, says: 'mild, browns a little' },
   { to: 'soy-drink', ratio: 1, says: 'browns well, a trace of bean' },
   { to: 'almond-drink', ratio: 1, says: 'thin and pale', caution: NUTS },
   { to: 'coconut-drink', ratio: 1, says: 'thin, a trace of coconut' },
 ];
-const SOUR: readonly StandIn[] = [
+const SOUR: readonly StandInRow[] = [
   { to: 'buttermilk', ratio: 1, says: 'tang, and acid for soda' },
   { to: 'kefir', ratio: 1, says: 'tang, and acid for soda' },
   {
@@ -37,14 +37,14 @@ const SOUR: readonly StandIn[] = [
     says: 'let down with a quarter of water; thicker, more tang',
   },
 ];
-const SOURED: StandIn = {
+const SOURED: StandInRow = {
   to: 'milk-whole',
   ratio: 0.94,
   with: { id: 'lemon-juice', ratio: 0.06 },
   says: 'milk soured with lemon: ten minutes until it thickens',
 };
 
-const WHEAT: readonly StandIn[] = [
+const WHEAT: readonly StandInRow[] = [
   { to: 'flour-all-purpose', ratio: 1, says: 'the plain choice' },
   { to: 'flour-cake', ratio: 1, says: 'softer, a little thinner' },
   { to: 'flour-bread', ratio: 1, says: 'chewier; mix less' },
@@ -52,13 +52,13 @@ const WHEAT: readonly StandIn[] = [
   { to: 'flour-white-whole-wheat', ratio: 1, says: 'whole grain, milder' },
   { to: 'flour-spelt', ratio: 1, says: 'nutty, tender, tears sooner' },
 ];
-const OTHER_FLOURS: readonly StandIn[] = [
+const OTHER_FLOURS: readonly StandInRow[] = [
   { to: 'flour-buckwheat', ratio: 1, says: 'earthy and grey, no gluten to hold it' },
   { to: 'flour-oat', ratio: 0.95, says: 'sweet and soft, drinks most of all' },
   { to: 'flour-rice-white', ratio: 1, says: 'crisp and pale, no gluten' },
   { to: 'flour-gluten-free', ratio: 1, says: 'a blend without gluten; let it stand' },
 ];
-const FATS: readonly StandIn[] = [
+const FATS: readonly StandInRow[] = [
   { to: 'butter-unsalted', ratio: 1.23, says: 'butter taste, firmer when cold' },
   { to: 'butter-salted', ratio: 1.23, says: 'the same, with its salt' },
   { to: 'oil-vegetable', ratio: 1, says: 'no taste, stays soft' },
@@ -71,7 +71,7 @@ const forButter = FATS.map((f) => ({
   ...f,
   ratio: f.to.startsWith('butter-') && f.to !== 'butter-clarified' ? 1 : 0.82,
 }));
-const SUGARS: readonly StandIn[] = [
+const SUGARS: readonly StandInRow[] = [
   { to: 'sugar-granulated', ratio: 1, says: 'plain sweet' },
   { to: 'sugar-caster', ratio: 1, says: 'the same, dissolves at once' },
   { to: 'sugar-brown-light', ratio: 1.03, says: 'a little toffee, browns more' },
@@ -80,9 +80,9 @@ const SUGARS: readonly StandIn[] = [
   { to: 'maple-syrup', ratio: 1.5, says: 'maple, wet' },
   { to: 'golden-syrup', ratio: 1.25, says: 'mild toffee, wet' },
 ];
-const scaledBy = (rows: readonly StandIn[], k: number): readonly StandIn[] =>
+const scaledBy = (rows: readonly StandInRow[], k: number): readonly StandInRow[] =>
   rows.map((r) => ({ ...r, ratio: typeof r.ratio === 'number' ? r.ratio * k : r.ratio }));
-const EGGS: readonly StandIn[] = [
+const EGGS: readonly StandInRow[] = [
   { to: 'egg-medium', ratio: 'egg', says: 'as many, smaller' },
   { to: 'egg-large', ratio: 'egg', says: 'as many, large' },
   { to: 'egg-extra-large', ratio: 'egg', says: 'as many, bigger' },
@@ -91,7 +91,7 @@ const EGGS: readonly StandIn[] = [
   { to: 'applesauce', ratio: 1.1, says: 'mild, moist, holds less' },
   { to: 'egg-powder-whole', ratio: 0.25, with: { id: 'water', ratio: 0.75 }, says: 'whisked into its water first' },
 ];
-const POWDERS: readonly StandIn[] = [
+const POWDERS: readonly StandInRow[] = [
   { to: 'baking-powder-double-al', ratio: 1, says: 'waits well; a trace of metal in large amounts' },
   { to: 'baking-powder-double-alfree', ratio: 1, says: 'half of it works on the bench' },
   { to: 'baking-powder-single', ratio: 1.1, says: 'nearly all of it works on the bench: cook at once' },
@@ -103,14 +103,14 @@ const POWDERS: readonly StandIn[] = [
     says: 'your own: soda and cream of tartar, cook at once',
   },
 ];
-const SALTS: readonly StandIn[] = [
+const SALTS: readonly StandInRow[] = [
   { to: 'salt-table', ratio: 1, says: 'fine' },
   { to: 'salt-sea-fine', ratio: 1, says: 'fine sea salt' },
   { to: 'salt-kosher-light', ratio: 1, says: 'light flakes: more spoons for the same weight' },
   { to: 'salt-kosher-dense', ratio: 1, says: 'dense flakes' },
 ];
 
-const STARCHES: readonly StandIn[] = [
+const STARCHES: readonly StandInRow[] = [
   { to: 'starch-corn', ratio: 1, says: 'crisp, a trace of corn' },
   { to: 'starch-potato', ratio: 1, says: 'crisp and soft, drinks a little more' },
   { to: 'starch-tapioca', ratio: 1, says: 'chewier' },
@@ -119,7 +119,7 @@ const STARCHES: readonly StandIn[] = [
 const MILKS = [...SWEET_MILKS, ...SOUR, SOURED, ...PLANT, { to: 'water', ratio: 1, says: 'lean and pale' } as const];
 const FLOURS = [...WHEAT, ...OTHER_FLOURS];
 
-const BY_ID: Readonly<Record<string, readonly StandIn[]>> = {
+const BY_ID: Readonly<Record<string, readonly StandInRow[]>> = {
   buttermilk: [
     ...SOUR,
     SOURED,
@@ -237,7 +237,7 @@ const BY_ID: Readonly<Record<string, readonly StandIn[]>> = {
   'cocoa-alkalised': [{ to: 'cocoa-natural', ratio: 1, says: 'sharper, brings acid' }],
 };
 
-const BY_CATEGORY: Readonly<Record<string, readonly StandIn[]>> = {
+const BY_CATEGORY: Readonly<Record<string, readonly StandInRow[]>> = {
   dairy: MILKS,
   'plant-milk': MILKS,
   fat: FATS,
@@ -254,7 +254,7 @@ const BY_CATEGORY: Readonly<Record<string, readonly StandIn[]>> = {
 };
 
 /** The stand-ins for an ingredient, none that is made of itself; empty where there is no usual one. */
-export function standInsFor(i: { readonly id: string; readonly category: string }): readonly StandIn[] {
+export function standInsFor(i: { readonly id: string; readonly category: string }): readonly StandInRow[] {
   const rows = i.id.startsWith('baking-powder')
     ? POWDERS
     : i.id === 'egg-yolk'

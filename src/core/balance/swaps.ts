@@ -20,7 +20,7 @@ import { keepsBatch } from './bounds';
 import { movesRail } from './brings';
 import { leavenFor, leaveningPinned, powderShare, withLeavening } from './leavening';
 import { bend } from './ratios';
-import { type StandIn, standInsFor } from './swap-table';
+import { type StandInRow, standInsFor } from './swap-table';
 
 /** What the stand-in brings more (or less) than what it replaces, before anything makes up for it. */
 export interface SwapEffect {
@@ -34,7 +34,7 @@ export interface SwapEffect {
 }
 
 export interface Swap {
-  readonly standIn: StandIn;
+  readonly standIn: StandInRow;
   /** "Cultured buttermilk", "Whole milk with lemon juice". */
   readonly name: string;
   /** "480 g", "3 eggs". */
@@ -49,7 +49,7 @@ interface Poured {
 
 const foodAcid = (i: Ingredient): number => i.acidMeqPer100g - i.ownAcidMeqPer100g;
 
-function pourOf(line: FormulaLine, s: StandIn): readonly Poured[] {
+function pourOf(line: FormulaLine, s: StandInRow): readonly Poured[] {
   const grams = line.grams ?? 0;
   const to = ingredient(s.to);
   const eggs = line.ingredient?.piece ? grams / line.ingredient.piece.grams : grams / 50;
@@ -62,12 +62,12 @@ function pourOf(line: FormulaLine, s: StandIn): readonly Poured[] {
 }
 
 /** What stands in for so much of a line, g; not rounded. */
-export const pouredFor = (line: FormulaLine, s: StandIn, grams: number): readonly Poured[] => {
+export const pouredFor = (line: FormulaLine, s: StandInRow, grams: number): readonly Poured[] => {
   const has = line.grams ?? 0;
   return has > 0 ? pourOf(line, s).map((p) => ({ ...p, grams: (p.grams * grams) / has })) : [];
 };
 
-function effectOf(line: FormulaLine, s: StandIn): SwapEffect {
+function effectOf(line: FormulaLine, s: StandInRow): SwapEffect {
   const now = pourOf(line, s);
   // what stays whole brings the batter nothing, before and after
   const of = (parts: readonly Poured[], preparation: string, what: (i: Ingredient) => number): number =>
@@ -108,7 +108,7 @@ export function swapsFor(line: FormulaLine): readonly Swap[] {
 function replaced(
   b: Bench,
   line: FormulaLine,
-  s: StandIn,
+  s: StandInRow,
 ): { readonly formula: Formula; readonly keys: readonly string[] } {
   const c = conventionsOn(b);
   const [first, second] = pourOf(line, s);

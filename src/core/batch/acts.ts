@@ -86,7 +86,7 @@ export type Act =
   /** A step of the time line is done. */
   | { readonly what: 'step'; readonly step: string };
 
-export interface Entry {
+export interface ActEntry {
   readonly id: string;
   readonly at: number;
   readonly act: Act;
@@ -96,13 +96,13 @@ type ActOf<W extends Act['what']> = Extract<Act, { readonly what: W }>;
 
 /** The entries of one sort, in the order they were made. */
 export const entriesOf = <W extends Act['what']>(
-  entries: readonly Entry[],
+  entries: readonly ActEntry[],
   what: W,
-): readonly (Entry & { readonly act: ActOf<W> })[] =>
-  entries.filter((e): e is Entry & { readonly act: ActOf<W> } => e.act.what === what).sort((a, b) => a.at - b.at);
+): readonly (ActEntry & { readonly act: ActOf<W> })[] =>
+  entries.filter((e): e is ActEntry & { readonly act: ActOf<W> } => e.act.what === what).sort((a, b) => a.at - b.at);
 
 /** Fat in the pan and turning as they were here: what the griddle was told last, else as the ways have it. */
-export function doneAtTheHeat(entries: readonly Entry[], ways: Ways): Pick<Ways, (typeof DONE_AT_THE_HEAT)[number]> {
+export function doneAtTheHeat(entries: readonly ActEntry[], ways: Ways): Pick<Ways, (typeof DONE_AT_THE_HEAT)[number]> {
   const told = (w: (typeof DONE_AT_THE_HEAT)[number]): string =>
     entriesOf(entries, 'way')
       .filter((e) => e.act.way === w)

@@ -6,7 +6,7 @@ import type { KindId } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
 import type { Unreadable } from '../records/unreadable';
 import { waysMade } from '../script/pan-fat';
-import { type Entry, entriesOf } from './acts';
+import { type ActEntry, entriesOf } from './acts';
 import type { Scales } from './came-out';
 import type { Driver } from './driver';
 import type { Exactness } from './exactness';
@@ -75,7 +75,7 @@ export interface Batch {
   /** When its last piece was off the heat, ms since 1970; null: none was tapped. */
   readonly lastOffAt: number | null;
   /** What was noted while it was made, in the order it happened. */
-  readonly entries: readonly Entry[];
+  readonly entries: readonly ActEntry[];
   /** Null: nobody has said when it is served. */
   readonly timeline: Serving | null;
   readonly scales: Scales;

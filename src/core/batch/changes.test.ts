@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { FRESH_WAYS } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
-import type { Entry } from './acts';
+import type { ActEntry } from './acts';
 import { changesBetween, marked, withCovers } from './changes';
 import { noticeLines, noticeOf } from './notice';
 import type { SheetLine } from './sheet-line';
@@ -102,8 +102,8 @@ test('the notice of a batch comes from its sheet as it is: stand-ins, sauces, pa
     line('s1p0', 'honey', 40, { vessel: 'topping', side: 'Honey cream' }),
     line('s1p1', 'egg-yolk', 40, { vessel: 'topping', side: 'Honey cream' }),
   ];
-  const entry = (act: Entry['act']): Entry => ({ id: JSON.stringify(act), at: 1, act });
-  const of = (entries: readonly Entry[] = []) =>
+  const entry = (act: ActEntry['act']): ActEntry => ({ id: JSON.stringify(act), at: 1, act });
+  const of = (entries: readonly ActEntry[] = []) =>
     noticeOf({ sheet, kind: 'griddle', entries }, { ...FRESH_WAYS, panFat: 'film' }, findIngredient);
   const names = (n: ReturnType<typeof of>) => n.held.map((h) => h.name.toLowerCase()).join(', ');
   expect(names(of())).toMatch(/gluten|wheat/);

@@ -3,7 +3,7 @@
  * things (2 eggs plus 1 yolk) asks for each; a blend is measured as itself; pan and topping are rounded each by itself.
  */
 
-import { nearest, type Take, takesOf } from '../balance/drawer';
+import { type DrawerTake, nearest, takesOf } from '../balance/drawer';
 import { type KitchenLine, kitchenMeasures, plainMeasures } from '../balance/kitchen';
 import type { AccountLine } from '../facts/account';
 import type { KitchenConventions } from '../pantry/conventions';
@@ -13,7 +13,7 @@ import type { ToolId } from '../pantry/tools';
 import { writeNumber } from '../quantity/number';
 import { asWeighed } from '../quantity/say';
 import type { Taken } from './scale';
-import { counted } from './taken';
+import { takenCount } from './taken';
 
 /** What one line asks the drawer. */
 interface Asked {
@@ -125,7 +125,7 @@ function asOnCard(l: AccountLine, factor: number, house: KitchenConventions, dra
 function takenInKitchen(
   lines: readonly AccountLine[],
   factor: number,
-  takes: readonly (Take | null)[],
+  takes: readonly (DrawerTake | null)[],
   house: KitchenConventions,
   drawer: readonly ToolId[],
   byEye: boolean,
@@ -136,7 +136,7 @@ function takenInKitchen(
     const take = inBatter(lines, a)
       ? (takes[at++] ?? null)
       : nearest(takesOf(a.ingredient, a.grams, house, drawer), a.grams);
-    const count = byEye ? counted(a.ingredient, a.grams, house) : null;
+    const count = byEye ? takenCount(a.ingredient, a.grams, house) : null;
     return { a, take: count ? { ...count, note: null } : take };
   });
   return lines.map((l, n): Taken | null => {

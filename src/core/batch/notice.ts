@@ -8,7 +8,7 @@ import { allergensOf } from '../formula/tally';
 import { effectOf, type Ways } from '../formula/ways';
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 import { cardPanFat } from '../script/pan-fat';
-import { type Entry, entriesOf } from './acts';
+import { type ActEntry, entriesOf } from './acts';
 import type { Batch } from './batch';
 import { type Corrected, correctedSince, correctedWords } from './known';
 import { kindsIn } from './pourings';
@@ -32,7 +32,7 @@ export function panFatIds(batch: Noticed, ways: Ways): readonly string[] {
 }
 
 /** What was stirred into a bowl that was too thick or too thin. */
-const stirredIn = (entries: readonly Entry[]): readonly string[] =>
+const stirredIn = (entries: readonly ActEntry[]): readonly string[] =>
   entriesOf(entries, 'corrected').map((e) => e.act.ingredientId);
 
 /** What a batch holds that has to be said to whoever eats, as it is on its sheet: stand-ins, sauces, pan fat and toppings with it. */

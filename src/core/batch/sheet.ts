@@ -21,7 +21,7 @@ import { inOrder, type Measured } from './order';
 import type { Scaled } from './scale';
 import { atTheHeat } from './sheet-groups';
 import { goesOnScale, type SheetLine } from './sheet-line';
-import type { Use } from './take-out';
+import type { ShelfUse } from './take-out';
 
 /** "about 9 3/4", to the quarter egg; empty for what is not counted. */
 function eggs(line: FormulaLine, grams: number): string {
@@ -265,8 +265,8 @@ export const linesOfSheet = (
 const USE_WORDS = { batter: 'batter', pan: 'for the pan', topping: 'to serve' } as const;
 
 /** What a sheet takes off a shelf. @param of names the batch, where there are several */
-export const usesOf = (lines: readonly AccountLine[], shelf: Shelf, of = ''): readonly Use[] =>
-  lines.flatMap((l): Use[] => {
+export const usesOf = (lines: readonly AccountLine[], shelf: Shelf, of = ''): readonly ShelfUse[] =>
+  lines.flatMap((l): ShelfUse[] => {
     const what = of ? `${of}, ${USE_WORDS[l.use]}` : USE_WORDS[l.use];
     const text = l.text ?? '';
     if (l.parts.length === 0) return [{ what, ingredient: l.ingredient ?? null, grams: null, text }];

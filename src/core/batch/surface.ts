@@ -5,7 +5,7 @@
 import type { EndId } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import { GAP_CM, type Gear, isPouredFreely, madeOn } from '../pantry/gear';
-import { type Entry, entriesOf, type Lit } from './acts';
+import { type ActEntry, entriesOf, type Lit } from './acts';
 
 interface Slot {
   /** Middle of the piece from the left and the front edge, cm. */
@@ -28,7 +28,7 @@ export interface Surface {
 export const AS_USUAL: Lit = { on: null, most: null };
 
 /** What is lit for a batch, or for one of its two ends, as it was last said. */
-export const litOf = (entries: readonly Entry[], end: EndId | null = null): Lit =>
+export const litOf = (entries: readonly ActEntry[], end: EndId | null = null): Lit =>
   entriesOf(entries, 'lit').findLast((e) => (e.act.end ?? null) === (end === 'b' ? 'b' : null))?.act ?? AS_USUAL;
 
 /** Across a piece where the batter says nothing, cm. */

@@ -16,7 +16,7 @@ export interface Deduction {
   readonly takenG: number;
 }
 
-export interface Use {
+export interface ShelfUse {
   /** What it is for: "batter", "for the pan", "to serve"; several batches name theirs. */
   readonly what: string;
   readonly ingredient: Ingredient | null;
@@ -60,7 +60,7 @@ export function withTaken(shelf: Shelf, takings: readonly Deduction[]): Shelf {
 
 const CRUMB_G = 1e-6;
 
-export function takeOut(uses: readonly Use[], shelf: Shelf): TakeOutList {
+export function takeOut(uses: readonly ShelfUse[], shelf: Shelf): TakeOutList {
   const byId = new Map<string, { ingredient: Ingredient; uses: { what: string; grams: number | null }[] }>();
   for (const u of uses) {
     if (!u.ingredient) continue;

@@ -31,7 +31,7 @@ const MOST_COUNTS = 12;
  * A poured thing counted by eye in a ladle, jug or glass of the house's own: "2 1/2 blue ladles", the fewest that are near.
  * @returns null where it is not poured, or none of them comes near
  */
-export function counted(
+export function takenCount(
   i: Ingredient,
   grams: number,
   house: KitchenConventions,
@@ -67,7 +67,7 @@ export function asTaken(
   grams: number,
   q: MeasuredWith,
 ): { readonly grams: number; readonly measure: string } {
-  const count = q.exactness === 'eye' && grams > 0 ? counted(i, grams, q.conventions) : null;
+  const count = q.exactness === 'eye' && grams > 0 ? takenCount(i, grams, q.conventions) : null;
   if (count) return { grams: count.grams, measure: count.text };
   const take =
     inMeasures(q.exactness) && grams > 0

@@ -17,7 +17,7 @@ import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
 import { withoutLead } from './split';
 
-export interface CardLine extends Line {
+interface CardLine extends Line {
   /** 1-based line of the text. */
   readonly lineNumber: number;
   /** The section it stands in. */

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
-import { judge, type LineVerdict, readAs, workedLines } from '../testing/corpus';
+import { judge, type LineVerdict, readAsWorked, workedLines } from '../testing/corpus';
 import { stripBullet } from './bullet';
 import { placeOf, readCard } from './card';
 import { readLine } from './line';
@@ -19,7 +19,7 @@ test(`${LINES.length} lines, each as it was worked out`, () => {
     is: judge(w, l),
   }));
   const bad = judged.filter((j) => j.is !== 'right' && j.is !== 'rightly asked');
-  expect(bad.map((j) => `${j.w.text}: ${j.is}, ${readAs(j.l)} ${j.l.grams}`)).toEqual([]);
+  expect(bad.map((j) => `${j.w.text}: ${j.is}, ${readAsWorked(j.l)} ${j.l.grams}`)).toEqual([]);
   // what the table is good for: both sorts of answer in numbers
   const count = (is: LineVerdict): number => judged.filter((j) => j.is === is).length;
   expect(count('right')).toBeGreaterThan(500);

@@ -15,7 +15,7 @@ import { type Amount, type Combined, combine, writeAmount } from '../quantity/am
 import { grams as g } from '../quantity/say';
 import { CUP_SYSTEMS } from '../quantity/units';
 import type { LineFinding, Use, Vessel } from './parts';
-import { BY_TASTE, CHANGED, COOKED, KEPT_BACK } from './phrases';
+import { BY_TASTE, CHANGED, COOKED_FOOD, KEPT_BACK } from './phrases';
 import { type SplitLine, splitLine } from './split';
 import { isWord, tokensOf, type Word } from './words';
 
@@ -375,7 +375,7 @@ function readAnew(
       code: 'no-density',
       message: `“${changed[0].trim().split(/\s+/)[0]}” changes what ${shortName(i)} weighs: is the amount from before or after? Write what went in.`,
     });
-  if (COOKED.test(s.text) && isDryStuff(i))
+  if (COOKED_FOOD.test(s.text) && isDryStuff(i))
     return open('unclear', {
       code: 'no-density',
       message: `Cooked, ${shortName(i)} weighs otherwise than dry, and holds other water: weigh it, and write what dry went into it.`,

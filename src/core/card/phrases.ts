@@ -84,7 +84,7 @@ export const TWO_USES =
 /** What stands before a name and changes what is weighed, whatever it is: fat or salt that is reduced is another thing. */
 export const CHANGED =
   /^\s*(?:of\s+)?(?:soaked|reduced(?![-\s](?:fat|salt|sodium|sugar|lactose|calorie))|boiled[-\s]down|rehydrated|reconstituted)\s+\p{L}/iu;
-export const COOKED = /\b(?:cooked|boiled|steamed|popped|simmered|parboiled)\b/i;
+export const COOKED_FOOD = /\b(?:cooked|boiled|steamed|popped|simmered|parboiled)\b/i;
 
 /** "(not self-raising)": what it is not; nothing of it is in the thing. */
 export const NOT = /[,(]\s*(?:but\s+)?not\s+[^(),\d]{2,40}\)?/gi;

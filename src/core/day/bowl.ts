@@ -25,7 +25,7 @@ interface PouringOn extends Pouring {
   readonly atOnce: number;
 }
 
-export interface Bowl {
+export interface BowlAtWork {
   readonly analysis: Numbers;
   readonly standing: Standing;
   /** In the order they are poured; mostly one. */
@@ -38,7 +38,7 @@ export function bowlOf(
   ways: Ways,
   gear: readonly Gear[],
   find: (id: string) => Ingredient | undefined,
-): Bowl {
+): BowlAtWork {
   const kind = kindById(batch.kind);
   const standing = standingOf(ways, kind);
   const analysis = numbersOf(inTheBowl(batch, 1, find), batch.kind, batch.school, { standing });

@@ -7,7 +7,7 @@ import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { joinParts } from '../prep/join';
 import { asRead, type Units } from '../quantity/say';
-import type { Bowl, OfBatch } from './bowl';
+import type { BowlAtWork, OfBatch } from './bowl';
 import type { KeptIn } from './serve';
 import type { Step } from './step';
 import { stepsOf } from './steps';
@@ -22,7 +22,7 @@ interface DayServe {
 /** The steps of a batch. @param known how long a piece of each end lies on the heat here */
 export function daySteps(
   batch: OfBatch,
-  bowl: Bowl,
+  bowl: BowlAtWork,
   ways: Ways,
   known: readonly KnownTimes[],
   find: (id: string) => Ingredient | undefined,

@@ -2,12 +2,12 @@
  * The event log of a batch: everything that is told of it while it is made. A screen tells it in items, each with an id of its
  * own, so that one sent twice is told once; what is not yet sent shows at once.
  */
-import type { Entry } from '../batch/acts';
+import type { ActEntry } from '../batch/acts';
 import { settle, type Tap, type ToldTap } from '../griddle/board';
 
 export interface EventLog {
   readonly taps: readonly Tap[];
-  readonly entries: readonly Entry[];
+  readonly entries: readonly ActEntry[];
   /** Keys of lines that are in. */
   readonly ticked: readonly string[];
   /** g that really went in, by line; a line that was only ticked is not in it. */
@@ -19,7 +19,7 @@ export type Told =
   | { readonly do: 'untap'; readonly tapId: string }
   /** A line is ticked, unticked, or weighed at so many grams. */
   | { readonly do: 'line'; readonly key: string; readonly to: boolean | number; readonly at?: number }
-  | { readonly do: 'enter'; readonly entry: Entry }
+  | { readonly do: 'enter'; readonly entry: ActEntry }
   | { readonly do: 'strike'; readonly entryId: string };
 
 export type Item = Told & { readonly id: string };

@@ -85,21 +85,21 @@ const earliest = (c: Counter, s: Step, from: number): number =>
   [from, ...c.edges(s).filter((e) => e > from)].sort((a, b) => a - b).find((t) => c.fits(s, t)) ?? from;
 
 /** What is known of a day that has begun. */
-export interface Begun {
+interface StepBegun {
   readonly now: number;
   /** When each step that is done was over. */
   readonly done: ReadonlyMap<string, number>;
 }
 
 /** Steps that need no hands begin by themselves once what is before them is over. */
-const selfStarted = (s: Step, begun: Begun): number | null => {
+const selfStarted = (s: Step, begun: StepBegun): number | null => {
   if (s.handsMin > 0 || s.after.length === 0) return null;
   const over = s.after.map((a) => begun.done.get(a));
   return over.every((x) => x !== undefined) ? Math.max(...(over as number[])) : null;
 };
 
 /** Places what is done on the day, counted back from when all of it is over. */
-function back(steps: readonly Step[], serving: Serving, over: number, begun: Begun | null): readonly Placed[] {
+function back(steps: readonly Step[], serving: Serving, over: number, begun: StepBegun | null): readonly Placed[] {
   const counter = counterWith(serving.helpers);
   const placed = new Map<string, Placed>();
   const put = (step: Step, start: number, moved: boolean): void => {
@@ -148,7 +148,7 @@ function back(steps: readonly Step[], serving: Serving, over: number, begun: Beg
 /** The step that is placed furthest before it can begin, and by how much, ms; null: none is. @param but what can't be helped */
 function soonest(
   placed: readonly Placed[],
-  begun: Begun | null,
+  begun: StepBegun | null,
   but: ReadonlySet<string>,
 ): { readonly step: Step; readonly by: number } | null {
   const of = new Map(placed.map((p) => [p.step.id, p]));
@@ -202,7 +202,7 @@ const platesAt = (placed: readonly Placed[], serving: Serving): number | null =>
  * The time line of a batch.
  * @param begun null while it is only planned: then it is counted back, whatever the clock says
  */
-export function timeLine(all: readonly Step[], serving: Serving, begun: Begun | null): TimeLine {
+export function timeLine(all: readonly Step[], serving: Serving, begun: StepBegun | null): TimeLine {
   const tooLate = begun !== null && begun.now > serving.at - DAY_ONE_OVER_MIN * MIN;
   const twoDays = serving.dayOneAt !== null && !(tooLate && all.some((s) => s.ahead && !begun.done.has(s.id)));
   const open = forDays(all, twoDays).filter((s) => !begun?.done.has(s.id));

@@ -13,7 +13,7 @@ import { effectOf, restsChilled, type Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
 import { foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
 import { foamWaits } from '../script/foam';
-import { type Held, heldBy, togetherNamed } from '../script/held';
+import { type HeldWords, heldBy, togetherNamed } from '../script/held';
 import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
 
@@ -110,7 +110,7 @@ interface Facts {
   readonly dry: number;
   readonly wet: number;
   /** What sentences may name of it. */
-  readonly held: Held;
+  readonly held: HeldWords;
   /** What the lines say is done to something first. */
   readonly says: (what: RegExp) => boolean;
   readonly foamed: boolean;

@@ -39,7 +39,7 @@ export interface RowError {
 const NO = new Set(['', 'no', 'n', 'false', '0']);
 const YES = new Set(['yes', 'y', 'true', '1']);
 
-export class Row {
+export class CsvRow {
   readonly errors: RowError[] = [];
   constructor(
     readonly cells: Readonly<Record<string, string | undefined>>,

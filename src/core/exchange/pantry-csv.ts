@@ -7,7 +7,7 @@ import Papa from 'papaparse';
 import { CATEGORIES, type Category, type Ingredient } from '../pantry/ingredient';
 import { ingredientOf, type OwnThing, PANEL_BASES, type Packet, type PanelBase } from '../pantry/packet';
 import { EMPTY_STOCK, type Shelf, type Stock } from '../pantry/stock';
-import { COLUMNS, type Column, Row, type RowError } from './csv-row';
+import { COLUMNS, type Column, CsvRow, type RowError } from './csv-row';
 
 export const MOST_ROWS = 5000;
 export const MOST_CSV_CHARS = 1_000_000;
@@ -26,12 +26,12 @@ export interface PantryRead {
 }
 
 /** What became of a table that was brought in. */
-export type Imported =
+export type ImportedPantry =
   | { readonly ok: true; readonly taken: number; readonly fresh: number }
   | { readonly ok: false; readonly message: string; readonly errors: readonly RowError[] };
 
 /** What a row may speak of. */
-export interface Known {
+interface KnownThings {
   /** The shipped ingredients, and nothing else. */
   readonly shipped: readonly Ingredient[];
   readonly own: readonly OwnThing[];
@@ -77,7 +77,7 @@ const PANEL_COLUMNS: readonly Column[] = [
 ];
 
 /** What a row says of the shelf; where the table has no such column, what was noted before stays. */
-const stockOf = (r: Row, { ingredientId, ...before }: Stock): Stock => {
+const stockOf = (r: CsvRow, { ingredientId, ...before }: Stock): Stock => {
   const stock = {
     ingredientId,
     price: r.has('price') ? r.number('price', 1_000_000) : before.price,
@@ -92,7 +92,7 @@ const stockOf = (r: Row, { ingredientId, ...before }: Stock): Stock => {
   return stock;
 };
 
-function blendIn(r: Row, find: (word: string) => Ingredient | undefined): Packet {
+function blendIn(r: CsvRow, find: (word: string) => Ingredient | undefined): Packet {
   const members = r
     .text('blend')
     .split(/[;|]/)
@@ -108,7 +108,7 @@ function blendIn(r: Row, find: (word: string) => Ingredient | undefined): Packet
   return { by: 'blend', category: r.oneOf('category', CATEGORIES, null) ?? 'flour', members };
 }
 
-function panelIn(r: Row, find: (word: string) => Ingredient | undefined): Packet {
+function panelIn(r: CsvRow, find: (word: string) => Ingredient | undefined): Packet {
   const like = r.text('like');
   const likeIt = like === '' ? undefined : find(like);
   if (like !== '' && !likeIt) r.say('like', `"${like.slice(0, 40)}" is not in the pantry.`);
@@ -213,7 +213,7 @@ class Shelves {
   private readonly named: Map<string, string>;
   readonly seen = new Map<string, number>();
 
-  constructor({ shipped, own, shelf = {} }: Known) {
+  constructor({ shipped, own, shelf = {} }: KnownThings) {
     this.shelf = shelf;
     // by its own name before any other's word for something else
     this.shippedBy = new Map([
@@ -244,7 +244,7 @@ class Shelves {
   }
 }
 
-function rowIn(r: Row, shelves: Shelves): PantryRow | null {
+function rowIn(r: CsvRow, shelves: Shelves): PantryRow | null {
   const name = r.text('name').replace(/\s+/g, ' ');
   const plain = plainName(name);
   if (name === '') r.say('name', 'No name.');
@@ -284,7 +284,7 @@ function rowIn(r: Row, shelves: Shelves): PantryRow | null {
  * @param known what rows may name: a shipped ingredient's name makes a stock row, an own one's updates it, any other is new
  * @returns the rows that are right, and every error with its row and column
  */
-export function readPantry(text: string, known: Known): PantryRead {
+export function readPantry(text: string, known: KnownThings): PantryRead {
   const table = cellsOf(text);
   if (!table.ok) return { rows: [], errors: [{ row: 1, column: 'file', message: table.message }] };
   const shelves = new Shelves(known);
@@ -293,7 +293,7 @@ export function readPantry(text: string, known: Known): PantryRead {
   // blends may stand above what they are made of: packets are read first
   const isBlend = (cells: Cells): number => Number(Boolean(cells.blend?.trim()));
   for (const { at, cells } of [...table.rows].sort((a, b) => isBlend(a.cells) - isBlend(b.cells))) {
-    const r = new Row(cells, at);
+    const r = new CsvRow(cells, at);
     const row = rowIn(r, shelves);
     errors.push(...r.errors);
     if (row) rows.push(row);
@@ -343,7 +343,7 @@ const stockCells = (s: Stock | undefined): Partial<Record<Column, string>> =>
     : {};
 
 /** The pantry as a table: every shipped ingredient with its stock, then the kitchen's own with their packets. Read again, it changes nothing. */
-export function writePantry(known: Known, shelf: Shelf): string {
+export function writePantry(known: KnownThings, shelf: Shelf): string {
   const rows = [
     ...known.shipped.map((i) => ({ name: i.name, ...stockCells(shelf[i.id]) })),
     ...known.own.map((o) => ({ name: o.name, ...packetCells(o.packet), ...stockCells(shelf[o.id]) })),

@@ -43,7 +43,7 @@ export function readAs(format: Format, text: string): Recipes {
 }
 
 /** The words of a file's bytes; null where they are no words. */
-export function wordsIn(bytes: Uint8Array): string | null {
+export function wordsInFile(bytes: Uint8Array): string | null {
   const [a, b] = bytes;
   const wide = (a === 0xff && b === 0xfe) || (a === 0xfe && b === 0xff);
   if (wide) return new TextDecoder(a === 0xff ? 'utf-16le' : 'utf-16be').decode(bytes);
@@ -72,7 +72,7 @@ export function readFile(name: string, bytes: Uint8Array): Recipes {
     return readZip(bytes, (n, b) =>
       b[0] === 0x50 && b[1] === 0x4b ? unread('It is a zip in a zip.') : readFile(n, b),
     );
-  const text = wordsIn(bytes);
+  const text = wordsInFile(bytes);
   const ending = /\.([a-z0-9]+)$/i.exec(name)?.[1]?.toLowerCase() ?? '';
   if (text === null)
     return unread(

@@ -239,10 +239,10 @@ export const schoolOf = (kind: Kind, id: string | null | undefined): School =>
 export const usualPortionMl = (s: School): number =>
   s.portionMl ? 5 * Math.round((s.portionMl[0] + s.portionMl[1]) / 10) : 60;
 
-export type Standing = 'in' | 'below' | 'above';
+type ZoneStanding = 'in' | 'below' | 'above';
 
 interface ZoneReading {
-  readonly standing: Standing;
+  readonly standing: ZoneStanding;
   /** More than a quarter of the zone's width outside it. */
   readonly far: boolean;
 }

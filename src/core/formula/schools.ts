@@ -38,7 +38,7 @@ export interface Effects {
   readonly lift?: 'powder' | 'soda' | 'both' | 'whites' | 'eggs';
 }
 
-export interface Choice {
+export interface SchoolChoice {
   readonly name: string;
   /** A method that says so means it. */
   readonly card?: RegExp;
@@ -50,7 +50,7 @@ export interface Choice {
 interface Matter {
   readonly name: string;
   readonly why: string;
-  readonly choices: Readonly<Record<string, Choice>>;
+  readonly choices: Readonly<Record<string, SchoolChoice>>;
   /** What "as the kind is used to" comes to; left out: the matter has no such choice. */
   readonly usual?: Partial<Readonly<Record<KindId, string>>> & { readonly else: string };
 }
@@ -393,7 +393,7 @@ export type SchoolIdOf<W extends WayId> = keyof (typeof MATTERS)[W]['choices'] &
 export const WAY_IDS = Object.keys(MATTERS) as readonly WayId[];
 
 /** The schools of a matter, in the order they are offered. */
-export const choicesOf = (w: WayId): readonly (readonly [id: string, choice: Choice])[] => Object.entries(MATTERS[w].choices);
+export const choicesOf = (w: WayId): readonly (readonly [id: string, choice: SchoolChoice])[] => Object.entries(MATTERS[w].choices);
 
 /** The school that is meant: "as the kind is used to" is the kind's own, where the table says which that is. */
 export function schoolMeant(w: WayId, id: string, kind: KindId | null): string {
@@ -402,4 +402,4 @@ export function schoolMeant(w: WayId, id: string, kind: KindId | null): string {
 }
 
 /** The row of a school, as it is meant for a kind; null for a word that is none. */
-export const choiceFor = (w: WayId, id: string, kind: KindId | null): Choice | null => (MATTERS[w] as Matter).choices[schoolMeant(w, id, kind)] ?? null;
+export const choiceFor = (w: WayId, id: string, kind: KindId | null): SchoolChoice | null => (MATTERS[w] as Matter).choices[schoolMeant(w, id, kind)] ?? null;

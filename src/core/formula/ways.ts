@@ -6,7 +6,7 @@
 
 import { minutesOrHours } from '../quantity/say';
 import type { Kind, KindId } from './kinds';
-import { type Choice, choiceFor, type Effects, MATTERS, type SchoolIdOf, WAY_IDS, type WayId } from './schools';
+import { choiceFor, type Effects, MATTERS, type SchoolChoice, type SchoolIdOf, WAY_IDS, type WayId } from './schools';
 
 export type Ways = {
   readonly [W in Exclude<WayId, 'rest'>]: SchoolIdOf<W>;
@@ -67,7 +67,7 @@ export interface Against {
 /** Schools that go against a kind's nature, and why. */
 export const againstKind = (w: Ways, kind: KindId): readonly Against[] =>
   WAY_IDS.flatMap((m) => {
-    const c: Choice | null = choiceFor(m, String(w[m]), kind);
+    const c: SchoolChoice | null = choiceFor(m, String(w[m]), kind);
     const why = c?.against?.[kind];
     return c && why ? [{ matter: MATTERS[m].name, choice: c.name, why }] : [];
   });

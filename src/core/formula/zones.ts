@@ -79,7 +79,7 @@ const NO_GLUTEN_EGG = 15;
 const A_PINCH = 0.1;
 
 /** What else the zones hang on. */
-export interface Seen {
+interface SeenAround {
   readonly altitudeM: number;
   /** Salt written by the pinch is meant as one. */
   readonly pinchOfSalt: boolean;
@@ -161,7 +161,7 @@ function widenings(t: Tally, flour: number): Widenings {
 }
 
 /** A zone as it is tested: its upper end wider by what is added, its lower by what makes less of it usual. */
-function widened(rail: Rail, [low, high]: Zone, by: Widenings, t: Tally, flour: number, seen: Seen): Zone {
+function widened(rail: Rail, [low, high]: Zone, by: Widenings, t: Tally, flour: number, seen: SeenAround): Zone {
   const pct = (grams: number): number => (100 * grams) / flour;
   const more = (by[rail] ?? []).reduce((a, x) => a + x.percent, 0);
   switch (rail) {
@@ -208,7 +208,7 @@ function waterWords(t: Tally, flour: number): string | null {
  * The zones this formula is tested by.
  * @returns the school with its zones shifted, and why; the school as it is without flour
  */
-export function testedBy(kind: Kind, asked: School, t: Tally, seen: Seen): TestedBy {
+export function testedBy(kind: Kind, asked: School, t: Tally, seen: SeenAround): TestedBy {
   const flour = testedFlourG(t);
   if (!(flour > 0)) return { school: asked, shifts: {} };
   const { school, why } = rowFor(kind, asked, t, flour);

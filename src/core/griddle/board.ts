@@ -7,7 +7,6 @@ import type { SideTimes } from '../batch/heat';
 import type { EndId } from '../formula/formula';
 
 export const ACTS = ['pour', 'flip', 'pull'] as const;
-export type Act = (typeof ACTS)[number];
 /** Besides what is done to pieces: a bowl whose dry and wet have met. */
 export const TAPPED = [...ACTS, 'join'] as const;
 
@@ -110,7 +109,7 @@ export interface Place {
   readonly slot: number;
 }
 
-export type Step =
+export type BoardStep =
   | { readonly do: 'flip' | 'pull'; readonly piece: Piece }
   | { readonly do: 'pour'; readonly place: Place }
   /** Nothing is to be done until then. */
@@ -130,7 +129,7 @@ export function nextStep(
   timesOf: (p: Piece) => SideTimes,
   left: number,
   now: number,
-): Step {
+): BoardStep {
   const on = [...onHeat(pieces)].sort((a, b) => a.pouredAt - b.pouredAt || a.piece - b.piece);
   // the oldest of those that are due: never a younger one before it
   const due = on.find((p) => dueAt(p, timesOf(p)) <= now);

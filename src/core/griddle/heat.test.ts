@@ -1,10 +1,10 @@
 /** Heat read three ways, the dial remembered, a surface that is not there; what is held, and what fits before a bell. */
-import type { Act, Entry } from '../batch/acts';
+import type { Act, ActEntry } from '../batch/acts';
 import { adviceOn, dialOf, type HeatReading, heatZone, readingsIn } from './heat';
 import { bellOf, holdingOf, loadsBefore } from './hold';
 import { coldSurface, heatOn, probeOf } from './simulated-surface';
 
-const entry = (at: number, act: Act): Entry => ({ id: String(at), at, act });
+const entry = (at: number, act: Act): ActEntry => ({ id: String(at), at, act });
 const probe = (dialC: number | null, realC: number): HeatReading => ({ surface: 'g', at: 0, dialC, realC, drop: null });
 
 test('zones by kind and school', () => {

@@ -2,7 +2,7 @@
  * How hot a surface is, by probe, by a drop of water or by its dial, what to do about it, and what a dial has meant here
  * before. Degrees Celsius; zones from domain practice (griddles 165 to 190, thick cakes cooler, thin and crepes hotter).
  */
-import { type Drop, type Entry, entriesOf } from '../batch/acts';
+import { type ActEntry, type Drop, entriesOf } from '../batch/acts';
 import type { KindId, Zone } from '../formula/kinds';
 import { median } from '../quantity/middle';
 
@@ -39,7 +39,7 @@ export interface HeatReading {
 }
 
 /** Readings in the order they were made. */
-export const readingsIn = (entries: readonly Entry[]): readonly HeatReading[] =>
+export const readingsIn = (entries: readonly ActEntry[]): readonly HeatReading[] =>
   entriesOf(entries, 'heat').map(({ at, act }) => ({
     surface: act.surface,
     at,

@@ -2,7 +2,7 @@
  * What is off the heat: waiting by the griddle, in the holding oven or on plates, the oldest first; and how many loads are
  * left before a bell. Times in milliseconds since 1970.
  */
-import { type Entry, entriesOf } from '../batch/acts';
+import { type ActEntry, entriesOf } from '../batch/acts';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 
 const MIN = 60_000;
@@ -24,7 +24,9 @@ export interface Holding {
 }
 
 /** The trays as they went in and came out, the oldest first; and the longest any was in, min. */
-function trays(entries: readonly Entry[]): Pick<Holding, 'trays' | 'plated'> & { readonly longestMin: number | null } {
+function trays(
+  entries: readonly ActEntry[],
+): Pick<Holding, 'trays' | 'plated'> & { readonly longestMin: number | null } {
   let inside: readonly Tray[] = [];
   let plated = 0;
   let longestMin: number | null = null;
@@ -46,17 +48,17 @@ function trays(entries: readonly Entry[]): Pick<Holding, 'trays' | 'plated'> & {
 }
 
 /** @param off pieces off the heat so far */
-export function holdingOf(entries: readonly Entry[], off: number): Holding {
+export function holdingOf(entries: readonly ActEntry[], off: number): Holding {
   const { trays: inside, plated } = trays(entries);
   const inOven = inside.reduce((a, t) => a + t.pieces, 0);
   return { waiting: Math.max(0, off - inOven - plated), trays: inside, inOven, plated };
 }
 
 /** Longest that pieces were in the oven before they came out, min; null: none came out. */
-export const longestHeldMin = (entries: readonly Entry[]): number | null => trays(entries).longestMin;
+export const longestHeldMin = (entries: readonly ActEntry[]): number | null => trays(entries).longestMin;
 
 /** When the bell rings; null: none. */
-export const bellOf = (entries: readonly Entry[]): number | null =>
+export const bellOf = (entries: readonly ActEntry[]): number | null =>
   entriesOf(entries, 'bell').at(-1)?.act.bellAt ?? null;
 
 /** Whole loads that are off the heat before a bell, begun now one after the other. */

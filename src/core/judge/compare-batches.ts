@@ -13,7 +13,7 @@ export interface SideBySide {
   readonly b: string;
 }
 
-export interface Made {
+export interface MadeBatch {
   readonly batch: Pick<
     Batch,
     | 'pieces'
@@ -36,7 +36,7 @@ export interface Made {
   readonly batterC: number;
 }
 
-type Say = (m: Made) => string;
+type Say = (m: MadeBatch) => string;
 const seconds = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
 const minutes = (m: number | null): string => (m === null ? '' : `${Math.round(m)} min`);
 
@@ -89,13 +89,13 @@ const OUTCOME: readonly (readonly [string, Say])[] = [
   ['Note', ({ batch }) => batch.note],
 ];
 
-const rowsOf = (table: readonly (readonly [string, Say])[], a: Made, b: Made): readonly SideBySide[] =>
+const rowsOf = (table: readonly (readonly [string, Say])[], a: MadeBatch, b: MadeBatch): readonly SideBySide[] =>
   table.map(([name, say]) => ({ name, a: say(a), b: say(b) })).filter((r) => r.a !== '' || r.b !== '');
 
 /** How each was made, and what came of it; what neither says is left out. */
 export const besideEachOther = (
-  a: Made,
-  b: Made,
+  a: MadeBatch,
+  b: MadeBatch,
   find: (id: string) => Ingredient | undefined,
   u: Units = FRESH_UNITS,
 ): { readonly process: readonly SideBySide[]; readonly outcome: readonly SideBySide[] } => ({

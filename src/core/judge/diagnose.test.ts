@@ -4,7 +4,7 @@ import { MOVES } from '../balance/moves';
 import { faultsIn, isFault, MARKS, type Mark, markName, marksOf, occursOn, SCALES } from '../batch/came-out';
 import { KIND_IDS, type KindId, kindById } from '../formula/kinds';
 import { linesOf } from '../testing/formulas';
-import { AS_USUAL } from '../testing/judged';
+import { JUDGED_AS_USUAL } from '../testing/judged';
 import { CAUSES } from './causes';
 import { causesOf } from './diagnose';
 import type { Judged } from './evidence';
@@ -23,7 +23,7 @@ const at = (texts: readonly string[], kind: KindId): Pick<Judged, 'analysis' | '
 const judged = (texts: readonly string[], more: Partial<Judged> = {}): Judged => ({
   kind: 'griddle',
   ...at(texts, more.kind ?? 'griddle'),
-  ...AS_USUAL,
+  ...JUDGED_AS_USUAL,
   ...more,
 });
 /** A common formula of each kind, in the middle of its zones. */

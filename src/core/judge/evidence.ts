@@ -213,7 +213,7 @@ export const turned =
   };
 
 /** Something is in the batter. */
-export const holds =
+export const evidenceHolds =
   (ids: readonly string[], words: string) =>
   (j: Judged): Says =>
     j.holds.some((h) => ids.includes(h)) ? { times: FOR, text: words } : RULED_OUT;

@@ -2,7 +2,7 @@
 import type { Act } from '../batch/acts';
 import type { Tap } from '../griddle/board';
 import { findIngredient } from '../pantry/pantry';
-import { besideEachOther, type Made } from './compare-batches';
+import { besideEachOther, type MadeBatch } from './compare-batches';
 import { processOf } from './process';
 
 const MIN = 60_000;
@@ -98,8 +98,8 @@ test('side by side: in words, and nothing that neither says', () => {
     massG: 1900,
     exactness: 'gram',
   } as const;
-  const a: Made = { batch, process: processOf(LOG, []), batterC: 22 };
-  const b: Made = {
+  const a: MadeBatch = { batch, process: processOf(LOG, []), batterC: 22 };
+  const b: MadeBatch = {
     batch: { ...batch, verdict: null, marks: [], scales: {}, waste: null, change: '' },
     process: processOf({ ...LOG, entries: [], weights: {} }, []),
     batterC: 8,

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { WISHES } from '../balance/moves';
 import { SCALES, STEPS } from '../batch/came-out';
-import { courseOf, MEASURES, NO_TARGET, nearerFrom, type Piece, scoreOf, wantsAnything } from './target';
+import { courseOf, NO_TARGET, nearerFrom, scoreOf, TARGET_MEASURES, type TargetPiece, wantsAnything } from './target';
 
-const piece: fc.Arbitrary<Piece> = fc.record({
+const piece: fc.Arbitrary<TargetPiece> = fc.record({
   scales: fc.dictionary(fc.constantFrom(...SCALES), fc.constantFrom(...STEPS)),
   heightMm: fc.option(fc.integer({ min: 1, max: 80 })),
   acrossMm: fc.option(fc.integer({ min: 20, max: 400 })),
 });
 
 test('a making is held against what is wanted, scale by scale: a step off is a quarter, half off in mm is nothing', () => {
-  const target: Piece = { scales: { colour: 3, crumb: 4, taste: 3 }, heightMm: 20, acrossMm: 100 };
+  const target: TargetPiece = { scales: { colour: 3, crumb: 4, taste: 3 }, heightMm: 20, acrossMm: 100 };
   const s = scoreOf(target, { scales: { colour: 3, crumb: 2, edge: 5 }, heightMm: 16, acrossMm: 160 });
   expect(s.rows).toEqual([
     { what: 'colour', wanted: 'golden', got: 'golden', off: 0, score: 100 },
@@ -36,7 +36,7 @@ test('whatever is wanted: itself is met whole, nothing is below nothing or above
       expect(nearerFrom(own)).toEqual([]);
       const s = scoreOf(target, made);
       expect(s.rows).toHaveLength(
-        Object.keys(target.scales).length + MEASURES.filter((m) => target[m] !== null).length,
+        Object.keys(target.scales).length + TARGET_MEASURES.filter((m) => target[m] !== null).length,
       );
       for (const r of s.rows) if (r.score !== null) expect(r.score >= 0 && r.score <= 100).toBe(true);
       for (const n of nearerFrom(s)) expect(n.move !== null).toBe(n.tip === '');

@@ -3,28 +3,28 @@
 import { SCALE_WORDS, SCALES, type ScaleId, type Scales, STEPS } from '../batch/came-out';
 
 /** What is measured of one piece, mm. */
-export const MEASURES = ['heightMm', 'acrossMm'] as const;
-export type MeasureId = (typeof MEASURES)[number];
+export const TARGET_MEASURES = ['heightMm', 'acrossMm'] as const;
+export type MeasureId = (typeof TARGET_MEASURES)[number];
 export const MEASURE_WORDS: Readonly<Record<MeasureId, string>> = { heightMm: 'height', acrossMm: 'across' };
 
 /** What can be wanted, and what can be found of a piece. */
-export interface Piece {
+export interface TargetPiece {
   readonly scales: Scales;
   readonly heightMm: number | null;
   readonly acrossMm: number | null;
 }
 
-export interface Target extends Piece {
+export interface Target extends TargetPiece {
   /** One tasted elsewhere, in words. */
   readonly note: string;
 }
 
 export const NO_TARGET: Target = { scales: {}, heightMm: null, acrossMm: null, note: '' };
 
-const measuresIn = (p: Piece): readonly MeasureId[] => MEASURES.filter((m) => p[m] !== null);
+const measuresIn = (p: TargetPiece): readonly MeasureId[] => TARGET_MEASURES.filter((m) => p[m] !== null);
 
 /** Whether it wants anything that a making can be held against. */
-export const wantsAnything = (t: Piece): boolean => Object.keys(t.scales).length > 0 || measuresIn(t).length > 0;
+export const wantsAnything = (t: TargetPiece): boolean => Object.keys(t.scales).length > 0 || measuresIn(t).length > 0;
 
 /** A measure so far off, as a part of what is wanted, is as far off as can be. Ours. */
 const FAR_OFF = 0.5;
@@ -52,7 +52,7 @@ export interface Score {
  * A step off costs a quarter of a scale; a measure loses evenly to nothing at half off what is wanted.
  * @returns a row for everything that is wanted, in the order of the scales; what is not wanted counts nothing
  */
-export function scoreOf(target: Piece, made: Piece): Score {
+export function scoreOf(target: TargetPiece, made: TargetPiece): Score {
   const scales = SCALES.flatMap((what): ScoreRow[] => {
     const [want, got] = [target.scales[what], made.scales[what]];
     if (want === undefined) return [];
@@ -68,7 +68,7 @@ export function scoreOf(target: Piece, made: Piece): Score {
       },
     ];
   });
-  const measures = MEASURES.flatMap((what): ScoreRow[] => {
+  const measures = TARGET_MEASURES.flatMap((what): ScoreRow[] => {
     const [want, got] = [target[what], made[what]];
     if (want === null) return [];
     const mm = (x: number): string => `${Math.round(x)} mm`;
@@ -140,8 +140,8 @@ export const nearerFrom = (score: Score): readonly Nearer[] =>
 
 /** @param makings the newest first @returns the newest that was judged by what is wanted, and where all of them go */
 export function heldAgainst(
-  target: Piece,
-  makings: readonly Piece[],
+  target: TargetPiece,
+  makings: readonly TargetPiece[],
 ): { readonly score: Score | null; readonly course: Course | null } {
   const scored = makings.map((m) => scoreOf(target, m)).filter((s) => s.judged > 0);
   return { score: scored[0] ?? null, course: courseOf(scored.flatMap((s) => s.pct ?? []).reverse()) };

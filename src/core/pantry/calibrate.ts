@@ -25,7 +25,7 @@ export const LEAST_WEIGHINGS = 3;
 export const MOST_WEIGHINGS = 12;
 export const MOST_WEIGHING_G = 20_000;
 
-export interface Spread {
+interface CupSpread {
   readonly mean: number;
   /** Sample standard deviation, in the unit of the mean. */
   readonly sd: number;
@@ -34,7 +34,7 @@ export interface Spread {
 }
 
 /** Mean and spread of weighings, all > 0. Throws on none: that is a bug. */
-export function spreadOfWeighings(weighings: readonly number[]): Spread {
+export function spreadOfWeighings(weighings: readonly number[]): CupSpread {
   if (weighings.length === 0) throw new Error('no weighings');
   const mean = weighings.reduce((a, w) => a + w, 0) / weighings.length;
   const sd =

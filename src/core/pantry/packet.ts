@@ -64,7 +64,7 @@ export interface OwnThing {
   readonly packet: Packet;
 }
 
-export interface FieldError {
+interface FieldError {
   readonly field: string;
   readonly message: string;
 }

@@ -33,7 +33,7 @@ import {
 } from './premix';
 import { bagCost } from './price';
 import { additionsFor } from './products';
-import { codeKey, gramsOf, isNear, mayBe } from './recall';
+import { codeKey, gramsInLots, isNear, mayBe } from './recall';
 import { bagSheet, mixForPieces, piecesOfMix } from './use';
 import { addSacks, fillsOf, massOfFills, putIn, readSacks, weighingsOf } from './weigh';
 import { workPremix } from './work';
@@ -784,12 +784,12 @@ describe('a lot weighed in, blend by blend and sack by sack', () => {
     };
     // which bags hold which of two sacks nobody noted: each may be of both
     expect([mayBe(item), mayBe({ ...item, lot: 'W-2' })]).toEqual([true, false]);
-    expect(gramsOf(item, 'w-2')).toBe(300);
-    expect(gramsOf({ ...item, sacks: undefined }, 'w-2')).toBeNull();
-    expect(gramsOf({ ...item, lot: 'W-2', sacks: undefined }, 'w-2')).toBe(800);
+    expect(gramsInLots(item, 'w-2')).toBe(300);
+    expect(gramsInLots({ ...item, sacks: undefined }, 'w-2')).toBeNull();
+    expect(gramsInLots({ ...item, lot: 'W-2', sacks: undefined }, 'w-2')).toBe(800);
     // by letters and digits: hands leave the dash out
-    expect(gramsOf(item, 'W 2')).toBe(300);
-    expect(gramsOf(item, 'w2')).toBe(300);
+    expect(gramsInLots(item, 'W 2')).toBe(300);
+    expect(gramsInLots(item, 'w2')).toBe(300);
   });
 
   test('a code is the same by its letters and digits, and near by one sign', () => {

@@ -48,7 +48,7 @@ export const nearCodes = (code: string, written: readonly string[]): readonly st
   [...new Set(written.filter((w) => isNear(code, w)))].sort();
 
 /** What went in of a packet with that lot, g; null: it was not noted of which packet how much. */
-export const gramsOf = (c: LotItem, code: string): number | null => {
+export const gramsInLots = (c: LotItem, code: string): number | null => {
   if (codesIn(c.lot).length === 1) return c.grams;
   const own = (c.sacks ?? []).filter((s) => codesIn(s.lot).some((x) => same(x, code)) && codesIn(s.lot).length === 1);
   return own.length > 0 ? own.reduce((a, s) => a + s.grams, 0) : null;
@@ -87,7 +87,7 @@ export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zon
       ingredient: by.map((c) => c.name).join('; '),
       ingredient_lot: by.map((c) => c.lot).join('; '),
       ingredient_g: by
-        .flatMap((c) => gramsOf(c, code) ?? [])
+        .flatMap((c) => gramsInLots(c, code) ?? [])
         .map((g) => g.toFixed(1))
         .join('; '),
       certainty: by.length > 0 && by.every(mayBe) ? 'may be: of several sacks' : 'sure',

@@ -1,6 +1,6 @@
 /** The second look, the whites' own clock, what is taken once, and what goes on at the heat. */
 import fc from 'fast-check';
-import type { Act, Entry } from '../batch/acts';
+import type { Act, ActEntry } from '../batch/acts';
 import { batterLife, FOAM_LIFE, lifeOf } from '../batch/mixes';
 import { plannedSheet, readyFor } from '../batch/plan';
 import { sheetGroups } from '../batch/sheet-groups';
@@ -18,7 +18,7 @@ import { linesOf } from '../testing/formulas';
 import { foldedAt, isLookedAt, openIn } from './check';
 import { foldSteps, foldsBeforeRest, joinParts, joinSteps } from './join';
 
-const entry = (at: number, act: Act): Entry => ({ id: String(at), at, act });
+const entry = (at: number, act: Act): ActEntry => ({ id: String(at), at, act });
 
 function sheetOf(
   texts: readonly string[],

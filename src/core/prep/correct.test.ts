@@ -10,11 +10,11 @@ import { FRESH_WAYS, standingOf } from '../formula/ways';
 import { ingredient } from '../pantry/pantry';
 import { counting } from '../testing/counted';
 import { PLAIN_CAKE } from '../testing/formulas';
-import { correction, inTheBowl, leadsOut, leaveningWith, meansOf, paSOf, wantedPour } from './correct';
+import { correction, inTheBowl, leadsOut, leaveningWith, meansInBowl, paSOf, wantedPourOf } from './correct';
 
 const LINES = formulaLines({ ...EMPTY_FORMULA, entries: PLAIN_CAKE.map((text, n) => ({ key: `l${n + 1}`, text })) });
 const STANDING = standingOf(FRESH_WAYS, kindById('griddle'));
-const MEANS = meansOf(LINES, ingredient('milk-whole'), ingredient('flour-all-purpose'));
+const MEANS = meansInBowl(LINES, ingredient('milk-whole'), ingredient('flour-all-purpose'));
 const ask = (seen: number, bowlG = 400) =>
   correction(LINES, { bowlG, seen, want: 'ribbon', standing: STANDING, ...MEANS, stepG: 1 });
 
@@ -60,8 +60,8 @@ test('the table of models.md: 400 g at 8.5 Pa.s take about 60 g of milk to 2.0',
 });
 
 test('the class of the school that is nearest', () => {
-  expect(wantedPour({ pour: ['thin cream', 'heavy cream'] }, 0.05)).toBe('thin cream');
-  expect(wantedPour({ pour: ['thin cream', 'heavy cream'] }, 5)).toBe('heavy cream');
+  expect(wantedPourOf({ pour: ['thin cream', 'heavy cream'] }, 0.05)).toBe('thin cream');
+  expect(wantedPourOf({ pour: ['thin cream', 'heavy cream'] }, 5)).toBe('heavy cream');
 });
 
 test('law: a bowl that went wrong by a cup too much comes right from how it is seen, and twice the bowl takes twice as much', () => {

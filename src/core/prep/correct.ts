@@ -27,17 +27,17 @@ const MIDDLE: Readonly<Record<Thickness, number>> = {
   'scoop-and-hold': 20,
 };
 
-export type Seen =
+export type SeenBowl =
   | { readonly by: 'look'; readonly pour: Thickness }
   | { readonly by: 'pour'; readonly ml: number; readonly cm: readonly number[] };
 
 /** Pa.s of what was seen. @returns null where nothing was measured */
-export function paSOf(s: Seen): number | null {
+export function paSOf(s: SeenBowl): number | null {
   if (s.by === 'look') return MIDDLE[s.pour];
   return s.cm.length === 0 ? null : paSFromPour(s.ml, s.cm.reduce((a, x) => a + x, 0) / s.cm.length);
 }
 
-export interface Correction {
+interface Correction {
   readonly towards: 'thinner' | 'thicker';
   readonly ingredient: Ingredient;
   readonly grams: number;
@@ -61,7 +61,7 @@ export const massOf = (lines: readonly AnalysableLine[]): number =>
   lines.filter((l) => l.use === 'batter').reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0);
 
 /** What thins a batter: its own largest liquid that pours; milk where it has none. What thickens it: its own largest flour. */
-export function meansOf(
+export function meansInBowl(
   lines: readonly AnalysableLine[],
   milk: Ingredient,
   flour: Ingredient,
@@ -81,7 +81,7 @@ export function meansOf(
 }
 
 /** The class a school wants that is nearest to what was seen. */
-export function wantedPour(school: Pick<School, 'pour'>, seen: number): Thickness {
+export function wantedPourOf(school: Pick<School, 'pour'>, seen: number): Thickness {
   const [thin, thick] = school.pour.map((p) => THICKNESSES.indexOf(p)) as [number, number];
   const usable = THICKNESSES.slice(thin, thick + 1);
   return (

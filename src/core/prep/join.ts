@@ -5,7 +5,7 @@ import { type KindId, kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
 import { effectOf, standingOf, type Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
-import type { Held } from '../script/held';
+import type { HeldWords } from '../script/held';
 
 /** What a batch joins: whites only where they are whipped apart. */
 export function joinParts(
@@ -33,7 +33,7 @@ export function joinParts(
 /** What a part is, and how it is when it is ready. */
 export function partWords(
   part: JoinPart,
-  held: Held,
+  held: HeldWords,
   whipFirst = false,
 ): { readonly name: string; readonly is: string } {
   if (part === 'dry')

@@ -23,7 +23,7 @@ export type ScaleAct =
   | { readonly do: 'tare' }
   | { readonly do: 'plug'; readonly in: boolean };
 
-export interface Reading {
+export interface ScaleReading {
   readonly grams: number;
   readonly stable: boolean;
   /** More than it carries: the number means nothing. */
@@ -68,7 +68,7 @@ export function actOn(s: SimulatedScale, act: ScaleAct, now: number): SimulatedS
 }
 
 /** What it shows. @param flicker from -1 to 1, a new one each time @returns null where it is unplugged */
-export function readingOf(s: SimulatedScale, now: number, flicker: number): Reading | null {
+export function readingOf(s: SimulatedScale, now: number, flicker: number): ScaleReading | null {
   if (!s.plugged) return null;
   const drift = ((now - s.taredAt) / 60_000) * DRIFT_STEPS * s.stepG;
   const exact = shows(s, now) - s.tareG + drift + flicker * FLICKER_STEPS * s.stepG;

@@ -19,8 +19,8 @@ const BEARS_ELSE = 0.05;
 export const toleranceG = (i: Pick<Ingredient, 'category'> | null, targetG: number, stepG: number): number =>
   Math.max(stepG, targetG * (i ? (BEARS[i.category] ?? BEARS_ELSE) : BEARS_ELSE));
 
-export type Weighed = 'under' | 'right' | 'over';
-export const standing = (grams: number, targetG: number, tolerance: number): Weighed =>
+export type WeighedIn = 'under' | 'right' | 'over';
+export const standing = (grams: number, targetG: number, tolerance: number): WeighedIn =>
   grams < targetG - tolerance - 1e-9 ? 'under' : grams > targetG + tolerance + 1e-9 ? 'over' : 'right';
 
 /** What really went in, g by the line's key; a line that is not in it has not been weighed. */

@@ -4,7 +4,7 @@
  */
 
 import { bringsOf, perGram } from '../balance/brings';
-import { type Goal, NOTHING, solve, sumOf } from '../balance/solve';
+import { type Goal, NO_CHANGE, solve, sumOf } from '../balance/solve';
 import { fineLine, linesOfSheet } from '../batch/sheet';
 import { plannedG, type SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById, RAILS, railOf } from '../formula/kinds';
@@ -96,7 +96,7 @@ export function rebalance(sheet: readonly SheetLine[], weights: Weights, kindId:
     .reduce(
       (a, line) =>
         sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: bringsOf(line, kind.panFatCounts) }], [1]),
-      NOTHING,
+      NO_CHANGE,
     );
   const answer = solve({ movers, still, goals, massG: null, eggs: null, size: null, stiffness: 1e-3 });
   const grams = new Map(

@@ -15,7 +15,7 @@ export type Shape =
   /** Fields by any name. */
   | 'record';
 
-export type Side = 'theirs' | 'yours';
+export type MergeSide = 'theirs' | 'yours';
 
 interface Meeting {
   readonly path: string;
@@ -118,7 +118,7 @@ export function merge<T>(
   yours: T,
   theirs: T,
   shape: Shape,
-  decided: Readonly<Record<string, Side>> = {},
+  decided: Readonly<Record<string, MergeSide>> = {},
 ): Merge<T> {
   const [b, y, t]: readonly Leaves[] = [new Map(), new Map(), new Map()];
   leavesOf(base, shape, '', b as Leaves);

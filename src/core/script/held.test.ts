@@ -16,7 +16,7 @@ import { joinParts, joinSteps, partWords } from '../prep/join';
 import { miseOf } from '../prep/mise';
 import { FRESH_UNITS } from '../quantity/say';
 import { linesOf } from '../testing/formulas';
-import { AS_USUAL } from '../testing/judged';
+import { JUDGED_AS_USUAL } from '../testing/judged';
 import { anyCard, anyWays } from '../testing/kitchens';
 import { heldBy } from './held';
 import { waysMade } from './pan-fat';
@@ -75,7 +75,7 @@ function saidOf(
       pour: analysis.thickness?.pour ?? null,
       wantedPour: null,
       holds: sheet.flatMap((l) => (l.parts ?? []).map((p) => p.id)),
-      ...AS_USUAL,
+      ...JUDGED_AS_USUAL,
       batterC: 10,
       panFat: made.panFat,
     }),

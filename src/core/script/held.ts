@@ -14,7 +14,7 @@ interface HeldLine {
   readonly parts?: readonly { readonly id: string }[] | undefined;
 }
 
-export interface Held {
+export interface HeldWords {
   readonly egg: boolean;
   readonly leavened: boolean;
   /** What comes out of the cold, by name: "egg", "buttermilk"; empty: nothing does. */
@@ -38,7 +38,7 @@ const named = (list: readonly Ingredient[]): string | null =>
   list.length === 0 ? null : [...new Set(list.map(nameOf))].slice(0, 2).join(' and ');
 
 /** @param sheet the lines of a batch @param find the pantry */
-export function heldBy(sheet: readonly HeldLine[], find: (id: string) => Ingredient | undefined): Held {
+export function heldBy(sheet: readonly HeldLine[], find: (id: string) => Ingredient | undefined): HeldWords {
   const lines = sheet
     .filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && l.grams !== null)
     .map((l) => ({ l, says: `${l.preparation} ${l.text}`, of: (l.parts ?? []).flatMap((p) => find(p.id) ?? []) }));

@@ -20,7 +20,7 @@ export const workedLines = (table: string): readonly WorkedLine[] =>
       return { text: text.replaceAll('\\t', '\t'), reading, grams: grams === '' ? null : Number(grams), more };
     });
 
-export const readAs = (l: Line): string =>
+export const readAsWorked = (l: Line): string =>
   l.status === 'read' ? l.parts.map((p) => p.ingredient.id).join('+') : `?${l.findings[0]?.code}`;
 
 export const LINE_VERDICTS = ['right', 'rightly asked', 'asked though plain', 'silently wrong', 'lost'] as const;
@@ -37,9 +37,9 @@ export function judge(w: WorkedLine, l: Line | null): LineVerdict {
   if (!l) return 'lost';
   if (w.reading.startsWith('?')) {
     if (l.status === 'read') return 'silently wrong';
-    return w.reading === '?' || readAs(l) === w.reading ? 'rightly asked' : 'asked though plain';
+    return w.reading === '?' || readAsWorked(l) === w.reading ? 'rightly asked' : 'asked though plain';
   }
   if (l.status !== 'read') return 'asked though plain';
   const weighs = w.grams !== null && Math.abs((l.grams ?? 0) - w.grams) <= Math.max(0.006, 0.0006 * w.grams);
-  return readAs(l) === w.reading && weighs && saysToo(l, w.more) ? 'right' : 'silently wrong';
+  return readAsWorked(l) === w.reading && weighs && saysToo(l, w.more) ? 'right' : 'silently wrong';
 }

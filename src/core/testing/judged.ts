@@ -1,7 +1,7 @@
 import type { Judged } from '../judge/evidence';
 
 /** A batch of which nothing was told, made as is usual: tests of judging say only what differs. */
-export const AS_USUAL = {
+export const JUDGED_AS_USUAL = {
   portionMl: 60,
   usualPortion: [60, 60],
   firstS: null,

@@ -55,7 +55,7 @@ export const anyCard = fc
   .shuffledSubarray([...CARD_LINES], { minLength: 2, maxLength: 9 })
   .map((l) => ['200 g flour', ...l]);
 
-export const anyHouse: fc.Arbitrary<Kitchen> = fc
+const anyKitchenHouse: fc.Arbitrary<Kitchen> = fc
   .record({ ways: anyWays, gear: fc.subarray([...GEAR]), altitudeM: fc.constantFrom(0, 0, 1800) })
   .map(({ ways, gear, altitudeM }) => ({
     ...FRESH_KITCHEN,
@@ -106,7 +106,7 @@ export const anyKitchen: fc.Arbitrary<AnyKitchen> = fc
   .record({
     card: anyCard,
     kind: fc.constantFrom(...KIND_IDS),
-    house: anyHouse,
+    house: anyKitchenHouse,
     forked: fc.boolean(),
     both: fc.boolean(),
     split: anySplit,

@@ -4,9 +4,9 @@ import { clean } from '@/contract/clean';
 import { TROUBLE_WORDS, type TroubleKind } from '@/contract/trouble';
 import { formatOfType } from '@/core/exchange/formats';
 import type { OpenRecipe } from '@/core/exchange/open-recipe';
-import { readAs, wordsIn } from '@/core/exchange/read-file';
+import { readAs, wordsInFile } from '@/core/exchange/read-file';
 
-export interface FieldError {
+interface ProblemField {
   readonly path: string;
   readonly message: string;
 }
@@ -27,7 +27,7 @@ const TITLES: Readonly<Record<number, string>> = {
 export function problem(
   status: number,
   detail: string,
-  errors: readonly FieldError[] = [],
+  errors: readonly ProblemField[] = [],
   more: Readonly<Record<string, unknown>> = {},
 ): Response {
   const body = {
@@ -101,7 +101,7 @@ export async function rawRecipe(request: Request): Promise<Body<OpenRecipe> | nu
   const bytes = await limitedBytes(request, most);
   if (bytes === null)
     return no(problem(413, `A body of this type has at most ${most === MOST_PAGE_BYTES ? '10 MB' : '1 MB'}.`));
-  const words = wordsIn(bytes);
+  const words = wordsInFile(bytes);
   if (words === null) return no(problem(400, 'The body is no text.'));
   const found = readAs(format, words);
   if (!found.ok) return no(problem(422, found.error.message));
@@ -156,7 +156,7 @@ export async function body<S extends z.ZodType>(request: Request, schema: S): Pr
 }
 
 /** Reads and checks what a GET asks in its address, each value as text. */
-export const asked = <S extends z.ZodType>(request: Request, schema: S): Body<z.output<S>> =>
+export const askedFor = <S extends z.ZodType>(request: Request, schema: S): Body<z.output<S>> =>
   checked(schema, Object.fromEntries(new URL(request.url).searchParams));
 
 function checked<S extends z.ZodType>(schema: S, data: unknown): Body<z.output<S>> {

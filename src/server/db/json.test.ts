@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { keptHouseSchema } from '@/contract/house';
 import { sheetLineSchema } from '@/contract/stored';
-import { type Column, readStored } from './json';
+import { type JsonColumn, readStored } from './json';
 
-const column = <T>(schema: z.ZodType<T>, fresh: T, more: Partial<Column<T>> = {}): Column<T> => ({
+const column = <T>(schema: z.ZodType<T>, fresh: T, more: Partial<JsonColumn<T>> = {}): JsonColumn<T> => ({
   at: 'table.column',
   called: 'the thing',
   schema,

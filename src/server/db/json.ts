@@ -11,7 +11,7 @@ export interface Stored<T> {
 }
 
 /** A stored column: its schema beside its writer, its older shapes, and what stands in where nothing can be read. */
-export interface Column<T> {
+export interface JsonColumn<T> {
   /** "kitchen.house": table and column. */
   readonly at: string;
   /** As a cook calls it. */
@@ -99,7 +99,7 @@ const said = (path: Fault['path']): string =>
  * @param id which row, where its name does not say it
  * @returns what can be read, with what stands in for the rest; never throws
  */
-export function readStored<T>(column: Column<T>, raw: unknown, id = ''): Stored<T> {
+export function readStored<T>(column: JsonColumn<T>, raw: unknown, id = ''): Stored<T> {
   const faults: Fault[] = [];
   const place = id === '' ? column.at : `${column.at} ${id}`;
   let upgraded = raw;

@@ -2,9 +2,9 @@
 import {
   actOn,
   freshScale,
-  type Reading,
   readingOf,
   type ScaleAct,
+  type ScaleReading,
   type SimulatedScale,
 } from '@/core/prep/simulated-scale';
 
@@ -23,4 +23,4 @@ export const touchScale = (act: ScaleAct): void => {
 };
 
 /** What it shows now; null where it is unplugged. */
-export const readScale = (): Reading | null => readingOf(scale(), Date.now(), 2 * Math.random() - 1);
+export const readScale = (): ScaleReading | null => readingOf(scale(), Date.now(), 2 * Math.random() - 1);

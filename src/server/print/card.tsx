@@ -4,7 +4,7 @@ import type { NoticeOf } from '@/core/batch/notice';
 import type { WorkStep } from '@/core/day/method';
 import { look, Paper } from './paper';
 
-export interface CardLine {
+interface PrintedLine {
   readonly key: string;
   readonly cups: string;
   readonly grams: string;
@@ -15,7 +15,7 @@ interface CardPaper {
   readonly name: string;
   readonly about: string;
   readonly yields: string;
-  readonly groups: readonly { readonly name: string; readonly lines: readonly CardLine[] }[];
+  readonly groups: readonly { readonly name: string; readonly lines: readonly PrintedLine[] }[];
   /** The card's own words where it has any; else how such a batter is worked here. */
   readonly method: readonly WorkStep[];
   readonly notice: NoticeOf;

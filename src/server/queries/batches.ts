@@ -18,11 +18,11 @@ import type { KindId } from '@/core/formula/kinds';
 import { dismissedSince } from '@/core/formula/version';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
-import { type Column, readStored } from '../db/json';
+import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { ENTRIES, readEntries } from './event-entries';
 import { type Cursor, cursorOf, type Page, pageOf } from './paging';
-import { GONE, keepRaw, type Opened, saveRevised } from './revised';
+import { GONE, keepRaw, type OpenedRow, saveRevised } from './revised';
 
 const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
@@ -52,57 +52,57 @@ type Json =
   | 'unreadable';
 type Row = Omit<Batch, Json> & { readonly [K in Exclude<Json, 'unreadable'>]: unknown } & Record<string, unknown>;
 
-const DRIVER: Column<Driver> = {
+const DRIVER: JsonColumn<Driver> = {
   at: 'batches.driver',
   called: 'what drives it',
   schema: driverSchema,
   fresh: { by: 'factor', factor: 1 },
 };
-const SPLIT: Column<Split> = { at: 'batches.split', called: 'its bowls', schema: splitSchema, fresh: ONE };
-export const SHEET: Column<readonly SheetLine[]> = {
+const SPLIT: JsonColumn<Split> = { at: 'batches.split', called: 'its bowls', schema: splitSchema, fresh: ONE };
+export const SHEET: JsonColumn<readonly SheetLine[]> = {
   at: 'batches.sheet',
   called: 'the sheet',
   schema: z.array(sheetLineSchema),
   fresh: [],
 };
-const WAYS: Column<Batch['ways']> = {
+const WAYS: JsonColumn<Batch['ways']> = {
   at: 'formula_versions.settings',
   called: 'the ways',
   schema: waysSchema.partial(),
   fresh: {},
 };
-const SWAPPED: Column<Batch['swapped']> = {
+const SWAPPED: JsonColumn<Batch['swapped']> = {
   at: 'batches.swapped',
   called: 'the stand-ins',
   schema: swappedSchema,
   fresh: null,
   upgrade: dismissedSince,
 };
-const UNSWAPPED: Column<NonNullable<Batch['unswapped']> | null> = {
+const UNSWAPPED: JsonColumn<NonNullable<Batch['unswapped']> | null> = {
   at: 'batches.unswapped',
   called: 'the sheet before stand-ins',
   schema: unswappedSchema,
   fresh: null,
 };
-const STAND_INS: Column<readonly StandIn[]> = {
+const STAND_INS: JsonColumn<readonly StandIn[]> = {
   at: 'batches.stand_ins',
   called: 'what stands in',
   schema: z.array(standInSchema),
   fresh: [],
 };
-const TIMELINE: Column<Batch['timeline']> = {
+const TIMELINE: JsonColumn<Batch['timeline']> = {
   at: 'batches.timeline',
   called: 'the time line',
   schema: serving,
   fresh: null,
 };
-const KNOWN: Column<Known | null> = {
+const KNOWN: JsonColumn<Known | null> = {
   at: 'batches.known',
   called: 'what was known of its allergens',
   schema: knownSchema,
   fresh: null,
 };
-const SCALED: Column<Batch['scales']> = {
+const SCALED: JsonColumn<Batch['scales']> = {
   at: 'batches.scales',
   called: 'the scales',
   schema: outcomeSchema.shape.scales,
@@ -111,7 +111,7 @@ const SCALED: Column<Batch['scales']> = {
 
 function toBatch(r: Row): Batch {
   const unreadable: Unreadable[] = [];
-  const read = <T>(column: Column<T>, raw: unknown): T => {
+  const read = <T>(column: JsonColumn<T>, raw: unknown): T => {
     const s = readStored({ ...column, called: `${r.name}: ${column.called}` }, raw, r.id);
     unreadable.push(...s.unreadable);
     return s.value;
@@ -176,7 +176,7 @@ export const besideOf = (
       )
     : Promise.resolve([]);
 
-export interface LogFilter {
+interface LogFilter {
   /** Words of its name, note, marks or change. */
   readonly text: string;
   readonly verdict: Verdict | null;
@@ -291,7 +291,7 @@ export async function insertBatch(
 export const setServing = (
   batchId: string,
   to: Serving | null,
-  opened: Opened<Serving | null> | null = null,
+  opened: OpenedRow<Serving | null> | null = null,
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     const row = (
@@ -332,7 +332,7 @@ const wholeOutcome = (o: Outcome | WholeOutcome): WholeOutcome => ({
 export const writeOutcome = (
   batchId: string,
   o: Outcome,
-  opened: Opened<WholeOutcome> | null = null,
+  opened: OpenedRow<WholeOutcome> | null = null,
   finishedAt: Date | null = null,
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {

@@ -1,11 +1,11 @@
 /** What was noted of a batch while it was made, as its column is read. */
 import { z } from 'zod';
 import { actSchema } from '@/contract/event-log';
-import type { Entry } from '@/core/batch/acts';
-import { type Column, readStored, type Stored } from '../db/json';
+import type { ActEntry } from '@/core/batch/acts';
+import { type JsonColumn, readStored, type Stored } from '../db/json';
 
 const entrySchema = z.object({ id: z.uuid(), at: z.number(), act: actSchema });
-const ENTRY_LIST: Column<readonly Entry[]> = {
+const ENTRY_LIST: JsonColumn<readonly ActEntry[]> = {
   at: 'batch_entries.act',
   called: 'what was noted of it',
   schema: z.array(entrySchema),
@@ -13,7 +13,7 @@ const ENTRY_LIST: Column<readonly Entry[]> = {
 };
 
 /** @param name of the batch */
-export const readEntries = (name: string, raw: unknown): Stored<readonly Entry[]> =>
+export const readEntries = (name: string, raw: unknown): Stored<readonly ActEntry[]> =>
   readStored({ ...ENTRY_LIST, called: name === '' ? ENTRY_LIST.called : `${name}: ${ENTRY_LIST.called}` }, raw);
 
 /** A batch's entries as a column, in the order they arrived. */

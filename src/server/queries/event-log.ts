@@ -1,6 +1,6 @@
 /** The event log of a batch: what screens have told of it, kept once each, in the order it arrived. */
 import type { PoolClient } from 'pg';
-import type { Entry } from '@/core/batch/acts';
+import type { ActEntry } from '@/core/batch/acts';
 import { type EventLog, type Item, toldAt } from '@/core/day/event-log';
 import { settle, type Tap, type ToldTap } from '@/core/griddle/board';
 import { openIn } from '@/core/prep/check';
@@ -61,7 +61,7 @@ interface Open {
 }
 
 /** Notes an entry of a batch; one that is there already changes nothing. */
-export async function noteEntry(client: PoolClient, batchId: string, e: Entry): Promise<void> {
+export async function noteEntry(client: PoolClient, batchId: string, e: ActEntry): Promise<void> {
   await client.query(
     'insert into batch_entries (id, batch_id, act, at) values ($1, $2, $3, to_timestamp($4 / 1000.0)) on conflict do nothing',
     [e.id, batchId, JSON.stringify(e.act), e.at],

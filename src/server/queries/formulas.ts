@@ -17,7 +17,7 @@ import { SOON_DAYS } from '@/core/pantry/stock';
 import { dayAfter, localDay } from '@/core/quantity/day';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import type { Unreadable } from '@/core/records/unreadable';
-import { type Column, readStored } from '../db/json';
+import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction, unhurried } from '../db/pool';
 import { kitchenStamp, lastHouse, loadHouse } from './house';
 import { type Cursor, cursorOf, type Page, pageOf } from './paging';
@@ -198,19 +198,19 @@ const SELECT_VERSION = `
          (select max(number) from formula_versions n where n.formula_id = v.formula_id) as newest
     from formula_versions v`;
 
-const CONVENTIONS: Column<Partial<Conventions>> = {
+const CONVENTIONS: JsonColumn<Partial<Conventions>> = {
   at: 'formula_versions.conventions',
   called: 'conventions',
   schema: keptConventionsSchema,
   fresh: {},
 };
-const LINES: Column<readonly Entry[]> = {
+const LINES: JsonColumn<readonly Entry[]> = {
   at: 'formula_versions.lines',
   called: 'lines',
   schema: keptEntriesSchema,
   fresh: [],
 };
-const SETTINGS: Column<z.output<typeof keptSettingsSchema>> = {
+const SETTINGS: JsonColumn<z.output<typeof keptSettingsSchema>> = {
   at: 'formula_versions.settings',
   called: 'settings',
   schema: keptSettingsSchema,
@@ -219,7 +219,7 @@ const SETTINGS: Column<z.output<typeof keptSettingsSchema>> = {
 };
 
 function toVersion(r: VersionRow): Version {
-  const of = <T>(column: Column<T>, raw: unknown) =>
+  const of = <T>(column: JsonColumn<T>, raw: unknown) =>
     readStored({ ...column, called: `${r.name}, version ${r.number}, ${column.called}` }, raw, r.versionId);
   const [conventions, lines, settings] = [of(CONVENTIONS, r.conventions), of(LINES, r.lines), of(SETTINGS, r.settings)];
   return {

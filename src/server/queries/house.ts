@@ -11,17 +11,17 @@ import type { ToolId } from '@/core/pantry/tools';
 import { localDay, zoneHere } from '@/core/quantity/day';
 import { SHAPES } from '@/core/records/editable';
 import { merge } from '@/core/records/merge';
-import { type Column, readStored } from '../db/json';
+import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { loadOwn } from './pantry';
-import { keepRaw, type Opened } from './revised';
+import { keepRaw, type OpenedRow } from './revised';
 
 type KeptHouse = z.output<typeof keptHouseSchema>;
 /** What of a house is kept field by field. */
 type Part = 'conventions' | 'ways' | 'units' | 'maker';
 type HouseChange = z.output<typeof houseChangeSchema>;
 
-export const HOUSE: Column<KeptHouse> = {
+export const HOUSE: JsonColumn<KeptHouse> = {
   at: 'kitchen.house',
   called: 'the house',
   schema: keptHouseSchema,
@@ -117,7 +117,7 @@ const spokenOf = (change: HouseChange, whole: ReturnType<typeof orFresh>) => {
 export const changeHouse = (
   change: HouseChange,
   base?: HouseChange,
-  decided: Opened<unknown>['decided'] = undefined,
+  decided: OpenedRow<unknown>['decided'] = undefined,
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     await client.query("insert into kitchen (key, value) values ('house', '{}') on conflict (key) do nothing");

@@ -11,7 +11,7 @@ import { CONTENTS } from './premixes';
 import { onceFor } from './revised';
 import { returnToShelf } from './stock';
 
-export type Made =
+export type MadeLot =
   | { readonly ok: true; readonly id: string }
   | { readonly ok: false; readonly path: string; readonly message: string };
 
@@ -87,7 +87,7 @@ async function leftOf(
   return row ? { bags: row.bags, left: row.voided ? 0 : row.bags - (used.rows[0]?.n ?? 0), voided: row.voided } : null;
 }
 
-const no = (path: string, message: string): Undone<Made> => new Undone<Made>({ ok: false, path, message });
+const no = (path: string, message: string): Undone<MadeLot> => new Undone<MadeLot>({ ok: false, path, message });
 
 /** Counts bags out of a lot. @throws Undone */
 export async function takeBags(client: PoolClient, lotId: string, l: Leaving): Promise<void> {
@@ -112,7 +112,7 @@ async function booked(
   requestId: string | null,
   what: string,
   work: (client: PoolClient) => Promise<void>,
-): Promise<Made> {
+): Promise<MadeLot> {
   try {
     await transaction((client) =>
       onceFor(client, requestId, what, async () => {
@@ -122,17 +122,17 @@ async function booked(
     );
     return { ok: true, id };
   } catch (e) {
-    if (e instanceof Undone) return e.value as Made;
+    if (e instanceof Undone) return e.value as MadeLot;
     throw e;
   }
 }
 
 /** Bags that leave without a batch: sold, given, thrown away. */
-export const letBagsGo = (lotId: string, l: Leaving, requestId: string | null = null): Promise<Made> =>
+export const letBagsGo = (lotId: string, l: Leaving, requestId: string | null = null): Promise<MadeLot> =>
   booked(lotId, requestId, 'bags-gone', (client) => takeBags(client, lotId, l));
 
 /** Takes an entry of the books back by its counter-entry; a batch's bags come back with the batch. */
-export const undoUse = (useId: string, who: string, why: string, requestId: string | null = null): Promise<Made> =>
+export const undoUse = (useId: string, who: string, why: string, requestId: string | null = null): Promise<MadeLot> =>
   booked(useId, requestId, 'undo-use', async (client) => {
     const use = (
       await client.query<{ lot: string; bags: number; kind: UseKind; undoes: string | null }>(
@@ -160,7 +160,7 @@ export const returnBags = (client: PoolClient, batchId: string) =>
     [batchId],
   );
 
-export interface Correction {
+interface LotCorrection {
   /** Of this size. */
   readonly bags: number;
   /** By ingredient, the lots of its sacks in the order they stand. */
@@ -182,7 +182,7 @@ function relabelled(c: LotItem, lots: readonly string[] | undefined): LotItem {
  * Corrects a lot, and keeps it as it was with who did it and why. Never fewer bags than have left it. What it was made of is
  * the same in bags of every size of it; how many there are is this size's own.
  */
-export const correctLot = (lotId: string, to: Correction, who: string, why: string): Promise<Made> =>
+export const correctLot = (lotId: string, to: LotCorrection, who: string, why: string): Promise<MadeLot> =>
   booked(lotId, null, 'correct-lot', async (client) => {
     const rows = (
       await client.query<{ id: string; bags: number; contents: unknown; checked: string; note: string }>(
@@ -229,7 +229,7 @@ export const correctLot = (lotId: string, to: Correction, who: string, why: stri
  * Voids a lot, bags of every size of it: it is kept, with who and why, and nothing leaves it any more.
  * @param back it was never blended, so what it took goes back into stock; refused where bags of it have left: what was blended is no flour
  */
-export const voidLot = (lotId: string, who: string, why: string, back: boolean): Promise<Made> =>
+export const voidLot = (lotId: string, who: string, why: string, back: boolean): Promise<MadeLot> =>
   booked(lotId, null, 'void-lot', async (client) => {
     const r = await client.query<{ id: string }>(
       `update lots set voided_at = now(), voided_by = $2, void_why = $3

@@ -10,9 +10,9 @@ import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf, Stock } from '@/core/pantry/stock';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
-import { type Column, readStored } from '../db/json';
+import { type JsonColumn, readStored } from '../db/json';
 import { longTransaction, query, transaction } from '../db/pool';
-import { GONE, keepRaw, type Opened, saveRevised } from './revised';
+import { GONE, keepRaw, type OpenedRow, saveRevised } from './revised';
 
 const STAMP = 'own';
 
@@ -37,7 +37,7 @@ interface KeptThing extends OwnThing {
 }
 
 /** A packet is one thing: half of its figures would be another food. */
-const packetColumn = (name: string): Column<Packet | null> => ({
+const packetColumn = (name: string): JsonColumn<Packet | null> => ({
   at: 'own_ingredients.packet',
   called: `the packet of ${name}`,
   schema: z.custom<Packet>((v) => packetSchema.safeParse(v).success, 'what is noted of it can’t be read').nullable(),
@@ -121,7 +121,7 @@ const NOTHING_NOTED: StockNote = { price: null, packG: null, opened: null, bestB
 export const keepStockNote = (
   ingredientId: string,
   note: StockNote,
-  opened: Opened<StockNote> | null,
+  opened: OpenedRow<StockNote> | null,
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     await stampAnew(client);
@@ -232,10 +232,10 @@ async function putStock(client: ClientBase, stock: readonly Stock[], who: string
 }
 
 /** Saves an ingredient of the kitchen's own, new or changed. A packet that could not be read is kept aside when another takes its place. */
-export const keepThing = (
+export const storeThing = (
   thing: OwnThing,
   fresh: boolean,
-  opened: Opened<Omit<OwnThing, 'id'>> | null,
+  opened: OpenedRow<Omit<OwnThing, 'id'>> | null,
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     await stampAnew(client);

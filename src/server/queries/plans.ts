@@ -2,20 +2,20 @@
 import type { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { type keepPlanSchema, planAskedSchema, planTypedSchema } from '@/contract/batch';
-import { type Column, readStored } from '../db/json';
+import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { GONE, onceFor } from './revised';
 
-export type PlanAsked = z.output<typeof planAskedSchema>;
-export type PlanTyped = z.output<typeof planTypedSchema>;
+type KeptPlanAsked = z.output<typeof planAskedSchema>;
+type KeptPlanTyped = z.output<typeof planTypedSchema>;
 
-const ASKED: Column<PlanAsked | null> = {
+const ASKED: JsonColumn<KeptPlanAsked | null> = {
   at: 'plans.asked',
   called: 'what it asks',
   schema: planAskedSchema,
   fresh: null,
 };
-const TYPED: Column<PlanTyped | null> = {
+const TYPED: JsonColumn<KeptPlanTyped | null> = {
   at: 'plans.typed',
   called: 'how it stands',
   schema: planTypedSchema,
@@ -36,8 +36,8 @@ export interface KeptPlan extends PlanRow {
   readonly versionId: string;
   readonly revision: number;
   /** Null: it can't be read. */
-  readonly asked: PlanAsked | null;
-  readonly typed: PlanTyped | null;
+  readonly asked: KeptPlanAsked | null;
+  readonly typed: KeptPlanTyped | null;
 }
 
 const SELECT = `select p.id, v.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", v.name, p.serve_at as "serveAt", p.revision, p.asked, p.typed

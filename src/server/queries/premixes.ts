@@ -16,9 +16,9 @@ import { codeKey } from '@/core/premix/recall';
 import type { Fill } from '@/core/premix/weigh';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
-import { type Column, readStored } from '../db/json';
+import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
-import { GONE, keepRaw, type Opened, onceFor, saveRevised } from './revised';
+import { GONE, keepRaw, type OpenedRow, onceFor, saveRevised } from './revised';
 
 export interface Premix {
   readonly id: string;
@@ -35,7 +35,7 @@ type PremixRow = Omit<Premix, 'settings' | 'unreadable'> & { readonly settings: 
 
 const SELECT_PREMIX = 'select id, version_id as "versionId", name, settings, revision, edition from premixes';
 
-const SETTINGS: Column<PremixSettings> = {
+const SETTINGS: JsonColumn<PremixSettings> = {
   at: 'premixes.settings',
   called: 'the settings',
   schema: premixSettingsSchema,
@@ -72,7 +72,7 @@ const TWIN = 'There is one of that name already.';
  */
 export const keepPremix = (
   p: PremixFields & { readonly id: string | null; readonly versionId: string },
-  opened: Opened<PremixFields> | null = null,
+  opened: OpenedRow<PremixFields> | null = null,
   requestId: string | null = null,
 ): Promise<ActionResult<Kept & { readonly id: string }>> =>
   transaction((client) =>
@@ -149,13 +149,13 @@ type LotRow = Omit<Lot, 'contents' | 'frozen'> & { readonly contents: unknown; r
     unknown
   >;
 
-export const CONTENTS: Column<Lot['contents']> = {
+export const CONTENTS: JsonColumn<Lot['contents']> = {
   at: 'lots.contents',
   called: 'what went in',
   schema: z.array(lotItemSchema),
   fresh: [],
 };
-const FROZEN: Column<FrozenLot | null> = {
+const FROZEN: JsonColumn<FrozenLot | null> = {
   at: 'lots.frozen',
   called: 'what it was made as',
   schema: frozenSchema,

@@ -1,13 +1,13 @@
 /** Saving an editable row: what another has changed meanwhile is kept with it, or both sides are told. */
 import type { ClientBase } from 'pg';
 import { type ActionResult, clashing, type Kept, refuse } from '@/contract/action-result';
-import { merge, type Shape, type Side } from '@/core/records/merge';
+import { type MergeSide, merge, type Shape } from '@/core/records/merge';
 
 /** What a form was opened with, and at which revision; nothing where it is a new row. */
-export interface Opened<T> {
+export interface OpenedRow<T> {
   readonly revision: number;
   readonly base: T;
-  readonly decided?: { readonly revision: number; readonly paths: Readonly<Record<string, Side>> };
+  readonly decided?: { readonly revision: number; readonly paths: Readonly<Record<string, MergeSide>> };
 }
 
 export const GONE = 'That is not in this kitchen any more. What you typed is still here.';
@@ -21,7 +21,7 @@ export async function saveRevised<T>(
   shape: Shape,
   now: { readonly revision: number; readonly value: T } | null,
   yours: T,
-  opened: Opened<T> | null,
+  opened: OpenedRow<T> | null,
   write: (value: T, revision: number) => Promise<unknown>,
 ): Promise<ActionResult<Kept>> {
   if (!now) return refuse(GONE);

@@ -4,11 +4,11 @@ import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { sideSchema } from '@/contract/side';
 import type { Side } from '@/core/batch/sides';
 import { SHAPES } from '@/core/records/editable';
-import { type Column, readStored } from '../db/json';
+import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
-import { GONE, keepRaw, type Opened, onceFor, saveRevised } from './revised';
+import { GONE, keepRaw, type OpenedRow, onceFor, saveRevised } from './revised';
 
-const PARTS: Column<Side['parts']> = {
+const PARTS: JsonColumn<Side['parts']> = {
   at: 'sides.parts',
   called: 'the parts',
   schema: sideSchema.shape.parts,
@@ -43,7 +43,7 @@ const TWIN = 'There is one of that name already.';
 /** Keeps a side; without an id it is a new one, made once for a request. */
 export const keepSide = (
   s: z.output<typeof sideSchema>,
-  opened: Opened<SideFields> | null = null,
+  opened: OpenedRow<SideFields> | null = null,
   requestId: string | null = null,
 ): Promise<ActionResult<Kept & { readonly id: string }>> =>
   transaction((client) =>

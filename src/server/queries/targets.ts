@@ -5,9 +5,9 @@ import { outcomeSchema, type targetSchema } from '@/contract/batch';
 import type { Scales } from '@/core/batch/came-out';
 import { NO_TARGET, type Target } from '@/core/judge/target';
 import { SHAPES } from '@/core/records/editable';
-import { type Column, readStored } from '../db/json';
+import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
-import { keepRaw, type Opened, saveRevised } from './revised';
+import { keepRaw, type OpenedRow, saveRevised } from './revised';
 
 interface KeptTarget {
   readonly target: Target;
@@ -15,7 +15,7 @@ interface KeptTarget {
 }
 
 type Row = Omit<Target, 'scales'> & { readonly scales: unknown; readonly revision: number };
-const WANTED: Column<Scales> = {
+const WANTED: JsonColumn<Scales> = {
   at: 'targets.scales',
   called: 'the target’s scales',
   schema: outcomeSchema.shape.scales,
@@ -40,7 +40,7 @@ export async function targetOf(formulaId: string): Promise<KeptTarget> {
 /** Keeps what is wanted; what another screen has changed meanwhile is kept with it. */
 export const saveTarget = (
   { formulaId, ...to }: z.output<typeof targetSchema>,
-  opened: Opened<Target> | null,
+  opened: OpenedRow<Target> | null,
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     // a formula's first target, too, is written by one screen after the other

@@ -33,7 +33,7 @@ import { versionById } from '../queries/formulas';
 import { tapsOf } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
 import { giveKeptBack, takeKeptAgain } from '../queries/kept';
-import { type Made, returnBags, takeBags } from '../queries/lot-books';
+import { type MadeLot, returnBags, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
 import { type Started, wantsOf, writeBatches } from './start-batch';
@@ -504,11 +504,11 @@ export async function takeUp(batchId: string): Promise<ActionResult> {
       for (const [lot, bags] of Object.entries(gave.bags))
         await takeBags(client, lot, { bags, kind: 'batch', batchId });
       const gone = await takeKeptAgain(client, gave.kept ?? []);
-      if (gone) throw new Undone<Made>({ ok: false, message: gone } as Made);
+      if (gone) throw new Undone<MadeLot>({ ok: false, message: gone } as MadeLot);
       return { ok: true };
     });
   } catch (e) {
-    if (e instanceof Undone) return refuse((e.value as Made & { ok: false }).message);
+    if (e instanceof Undone) return refuse((e.value as MadeLot & { ok: false }).message);
     throw e;
   }
 }

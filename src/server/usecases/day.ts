@@ -2,7 +2,7 @@
 import { type Batch, waysOf } from '@/core/batch/batch';
 import { noticeOf } from '@/core/batch/notice';
 import type { Serving } from '@/core/batch/serving';
-import { type Bowl, bowlOf } from '@/core/day/bowl';
+import { type BowlAtWork, bowlOf } from '@/core/day/bowl';
 import { daySteps } from '@/core/day/day';
 import { lineNow } from '@/core/day/done';
 import { type OnCounter, type StepsOfDay, stepsByDay } from '@/core/day/schedule';
@@ -18,8 +18,8 @@ import { earlierSides, lastPours, tapsOf } from '../queries/griddle';
 import { keptTakenBy } from '../queries/kept';
 import { sides } from '../queries/sides';
 
-export interface Day {
-  readonly bowl: Bowl;
+interface BatchDay {
+  readonly bowl: BowlAtWork;
   readonly steps: readonly Step[];
   /** Of each end that is poured, in their order. */
   readonly known: readonly KnownTimes[];
@@ -54,7 +54,7 @@ export async function onTheCounter(batch: Batch, house: Kitchen, now: number): P
   );
 }
 
-export async function dayOf(batch: Batch, house: Kitchen): Promise<Day> {
+export async function dayOf(batch: Batch, house: Kitchen): Promise<BatchDay> {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
   const bowl = bowlOf(batch, ways, house.gear, find);

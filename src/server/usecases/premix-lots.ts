@@ -28,7 +28,7 @@ import { logLine } from '../log';
 import type { NewBatch } from '../queries/batches';
 import { version, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
-import { booksOf, type Made, takeBags } from '../queries/lot-books';
+import { booksOf, type MadeLot, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
 import {
   codesWritten,
@@ -68,7 +68,7 @@ export async function newestOf(premixId: string): Promise<Version | null> {
 }
 
 /** Makes a lot: numbered, dated by what is in it, and taken off the shelf; once, however often the button is pressed. */
-export async function makeLot(l: NewLot): Promise<Made> {
+export async function makeLot(l: NewLot): Promise<MadeLot> {
   const [house, stock] = await Promise.all([loadHouse(), stockNoted()]);
   const kept = await workedPremix(l.premixId, house);
   if (!kept) return { ok: false, path: 'premixId', message: 'That premix is not in this kitchen any more.' };
@@ -119,14 +119,14 @@ export async function makeLot(l: NewLot): Promise<Made> {
     return { ...f, contents, restG: part(l.restG ?? 0), frozen: frozenOf(kept, f.bagG, contents, house) };
   });
   try {
-    return await transaction(async (client): Promise<Made> => {
+    return await transaction(async (client): Promise<MadeLot> => {
       const { ids, again } = await insertLot(client, l, best.date, rows);
       const id = ids[0] ?? '';
       if (again || l.take === 'no') return { ok: true, id };
       // what there is too little of is told of the whole lot, not of one size
       const short = l.take === 'enough' ? await shortOnShelf(client, new Map(all.map((c) => [c.id, c.grams]))) : [];
       if (short.length > 0)
-        throw new Undone<Made>({
+        throw new Undone<MadeLot>({
           ok: false,
           path: 'take',
           message: `There is too little in stock. ${shortWords(short, house)}.`,
@@ -136,7 +136,7 @@ export async function makeLot(l: NewLot): Promise<Made> {
       return { ok: true, id };
     });
   } catch (e) {
-    if (e instanceof Undone) return e.value as Made;
+    if (e instanceof Undone) return e.value as MadeLot;
     throw e;
   }
 }

@@ -39,7 +39,7 @@ const sentences = (text: string): readonly WorkStep[] =>
     .filter(Boolean)
     .map((s) => ({ do: s, why: '' }));
 
-export interface ToWrite {
+interface FormulaToWrite {
   readonly formula: Formula;
   readonly end: EndId | null;
   readonly kind: KindId;
@@ -57,7 +57,7 @@ export function toWrite(
   v: Pick<Version, 'formula'>,
   house: Kitchen,
   asked: { readonly end: string | null; readonly times: number },
-): Result<ToWrite, string> {
+): Result<FormulaToWrite, string> {
   const formula = timesFormula(v.formula, house, asked.times);
   const end = formula.ends ? (END_IDS.find((e) => e === asked.end) ?? 'a') : null;
   const ready = readyFor({ formula, house, end, driver: FACTOR_ONE, split: ONE, eggs: null });

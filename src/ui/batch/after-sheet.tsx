@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Split } from '@/core/batch/split';
 import { allergensSaid } from '@/core/facts/account';
-import { Allergens } from '../bench/allergens';
+import { AllergensView } from '../bench/allergens';
 import type { CostProps } from '../bench/cost-view';
 import { Taps } from '../kit/choice';
 import { Opening } from '../kit/opening';
@@ -48,7 +48,7 @@ export function AfterSheet({
           <CostView {...props} />
         </div>
       ) : null}
-      <Allergens said={allergensSaid(lines)} notice={notice} />
+      <AllergensView said={allergensSaid(lines)} notice={notice} />
     </section>
   );
 }

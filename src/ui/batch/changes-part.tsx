@@ -7,7 +7,7 @@ import type { Batch } from '@/core/batch/batch';
 import { kindById } from '@/core/formula/kinds';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
@@ -130,7 +130,7 @@ export function ChangesPart({
             : 'Planned anew: what is not weighed is as it has to be, and stock has given or got back the difference.'}
         </Notice>
       ) : null}
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <div className="flex flex-wrap gap-3">
         {batch.sheet.some((l) => l.lot) ? null : (
           <Button disabled={asking.busy} onClick={() => void make()}>

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { toast, toastUndo } from '../kit/toast';
@@ -68,7 +68,7 @@ export function EndBatch({
           <Button size="work" disabled={asking.busy} onClick={() => void leave(acts.end, {}, `${name} is ended`)}>
             It is made: end it without an outcome
           </Button>
-          <Refusal text={asking.refusal} />
+          <RefusalNotice text={asking.refusal} />
           <Button look="bare" onClick={() => setOpen(false)}>
             Go on with it
           </Button>

@@ -13,7 +13,7 @@ import { notUnderstood } from '@/core/formula/lines';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams } from '@/core/quantity/say';
-import { type Asking, Refusal } from '../kit/asking';
+import { type Asking, RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
@@ -86,7 +86,7 @@ export function PlanStart({
           .{s.take ? ' Started as it is, the batch takes what there is.' : ''}
         </Notice>
       ) : null}
-      <Refusal text={asking.refusal ?? asking.errors.serving ?? null} />
+      <RefusalNotice text={asking.refusal ?? asking.errors.serving ?? null} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <Form act={start}>
           <Button type="submit" look="now" size="work" disabled={!ok || unread.length > 0 || asking.busy}>

@@ -9,7 +9,15 @@ import { FRESH_UNITS } from '@/core/quantity/say';
 import { PLAIN_CAKE } from '@/core/testing/formulas';
 import { sheetAbout, wavesWords } from './about';
 import { readBeside } from './beside-part';
-import { amountFor, asTheCard, type By, type PlanTyped, readDriver, runsOutFirst, type TypedWith } from './plan.state';
+import {
+  amountAsked,
+  asTheCard,
+  type By,
+  type PlanTyped,
+  readDriver,
+  runsOutFirst,
+  type TypedWith,
+} from './plan.state';
 import { FRESH_SPLIT, readSplit, type SplitAsked } from './split-part';
 
 const TYPED: PlanTyped = {
@@ -89,7 +97,7 @@ test('what another driver asks is worked from the batch as it stands: twelve pie
   if (!begun.ok) throw new Error(begun.error.message);
   const means = meansOf(LINES, begun.value.before, begun.value.factor, 60);
   const as = (by: By): Driver | null =>
-    readDriver({ ...TYPED, by, ingredientId: 'egg', amount: amountFor(by, { ...TYPED, by }, means, WITH) }, WITH)
+    readDriver({ ...TYPED, by, ingredientId: 'egg', amount: amountAsked(by, { ...TYPED, by }, means, WITH) }, WITH)
       .driver;
   for (const by of ['pieces', 'flour', 'mass', 'vessel', 'factor'] as const) {
     const d = as(by);
@@ -97,9 +105,9 @@ test('what another driver asks is worked from the batch as it stands: twelve pie
     // to the rounding of what is written in the box
     expect(again?.ok && Math.abs(again.value.factor / begun.value.factor - 1)).toBeLessThan(0.005);
   }
-  expect(amountFor('guests', TYPED, means, WITH)).toBe('6');
+  expect(amountAsked('guests', TYPED, means, WITH)).toBe('6');
   // nothing is known: it asks
-  expect(amountFor('flour', TYPED, null, WITH)).toBe('');
+  expect(amountAsked('flour', TYPED, null, WITH)).toBe('');
 });
 
 test('of several things on the shelf the one that runs out first drives, with all there is of it', () => {

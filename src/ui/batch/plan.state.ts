@@ -240,7 +240,7 @@ const number = (x: number, digits: number): string => String(Number(x.toFixed(di
  * The number another driver asks, for the batch as it stands: pieces never become grams.
  * @param means what the batch comes to; null where that is not known: the box is emptied, and asks
  */
-export function amountFor(by: By, t: PlanTyped, means: Means | null, q: TypedWith): string {
+export function amountAsked(by: By, t: PlanTyped, means: Means | null, q: TypedWith): string {
   if (!means) return by === 'factor' ? '1' : '';
   const weight = (g: number): string => massNumber(g, q.house.units).replaceAll('\u2009', '');
   const per = (each: string): number =>

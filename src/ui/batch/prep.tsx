@@ -14,7 +14,7 @@ import { joinedAt } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
 import { isLookedAt } from '@/core/prep/check';
 import type { StandInOffer } from '@/core/prep/mise';
-import type { Held } from '@/core/script/held';
+import type { HeldWords } from '@/core/script/held';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
 import { useEventLog } from '../day/use-event-log';
@@ -44,7 +44,7 @@ interface Props {
   readonly first: EventLog;
   /** Stand-ins by line. */
   /** What sentences may name of it. */
-  readonly held: Held;
+  readonly held: HeldWords;
   readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
   readonly tell: Tell;
   /** Works the rest of a mix anew around an over-pour. */

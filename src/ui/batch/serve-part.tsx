@@ -4,7 +4,7 @@ import type { Serving } from '@/core/batch/serving';
 import { fromNow, timeLine } from '@/core/day/schedule';
 import { lower, type Step } from '@/core/day/step';
 import { useNow } from '../day/clock';
-import { Moment } from '../day/moment';
+import { MomentField } from '../day/moment';
 import { Switch } from '../kit/switch';
 import { useTime } from '../time';
 
@@ -48,7 +48,12 @@ export function ServePart({
         }}
       />
       {serving ? (
-        <Moment label="Last plate at" at={serving.at} onAt={(at) => onServing({ ...serving, at })} onWrong={onWrong} />
+        <MomentField
+          label="Last plate at"
+          at={serving.at}
+          onAt={(at) => onServing({ ...serving, at })}
+          onWrong={onWrong}
+        />
       ) : null}
       {serving && first ? (
         <p className="text-[15px]" role="status">

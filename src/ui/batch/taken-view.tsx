@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Batch } from '@/core/batch/batch';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import type { TakenSaid } from './taken-said';
 
@@ -49,7 +49,7 @@ export function TakenView({
           {taken.short.length > 0 ? <strong> Short: {taken.short.join(', ')}.</strong> : null}
         </p>
       ) : null}
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       {batch.finishedAt === null ? (
         <Button className="justify-self-start" disabled={asking.busy} onClick={() => void back()}>
           Not made: put it back into stock

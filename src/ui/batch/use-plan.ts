@@ -36,7 +36,7 @@ import { waysMade } from '@/core/script/pan-fat';
 import { readBags } from './bags-part';
 import { readBeside } from './beside-part';
 import { readKept } from './kept-in-part';
-import { amountFor, asTheCard, type By, type PlanTyped, readBoth, readDriver, wrong } from './plan.state';
+import { amountAsked, asTheCard, type By, type PlanTyped, readBoth, readDriver, wrong } from './plan.state';
 import type { PlanStands } from './plan-opens';
 import { readSplit } from './split-part';
 
@@ -279,7 +279,7 @@ export function usePlan(q: PlanOf) {
         ? read.driver
         : null,
     takes,
-    amountFor: (by: By, t: PlanTyped): string => amountFor(by, t, means, typedWith),
+    amountFor: (by: By, t: PlanTyped): string => amountAsked(by, t, means, typedWith),
     surfaces: surfacesFor(
       house.gear,
       made.kind,

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 
 /** Who has to be told. @param said `allergensSaid`; `notice` where the notice to print is, null where there is none yet */
-export function Allergens({ said, notice }: { readonly said: string | null; readonly notice: string | null }) {
+export function AllergensView({ said, notice }: { readonly said: string | null; readonly notice: string | null }) {
   if (said === null) return null;
   return (
     <p className="text-sm text-soft">

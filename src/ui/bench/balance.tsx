@@ -11,8 +11,8 @@ import type { Shelf } from '@/core/pantry/stock';
 import { useAwake } from '../kit/awake';
 import { Opening } from '../kit/opening';
 import { Switch } from '../kit/switch';
-import { Allergens } from './allergens';
-import { Answered, FindingView } from './findings-view';
+import { AllergensView } from './allergens';
+import { AnsweredFindings, FindingView } from './findings-view';
 import { MeantView, useMeant } from './meant-view';
 import { PourView } from './pour-view';
 import { Rails, type RailTools } from './rails';
@@ -148,7 +148,9 @@ export function Balance(props: Props) {
               </li>
             ))}
           </ul>
-          {dismissed.length > 0 ? <Answered dismissed={dismissed} bench={bench} onDismissed={onDismissed} /> : null}
+          {dismissed.length > 0 ? (
+            <AnsweredFindings dismissed={dismissed} bench={bench} onDismissed={onDismissed} />
+          ) : null}
         </Plate>
       ) : null}
       {at === '' || at === 'more' ? null : (
@@ -163,7 +165,7 @@ export function Balance(props: Props) {
           />
         </Plate>
       )}
-      <Allergens said={shown.allergens} notice={formulaId ? `/formulas/${formulaId}/notice` : null} />
+      <AllergensView said={shown.allergens} notice={formulaId ? `/formulas/${formulaId}/notice` : null} />
       {formulaId ? (
         <p className="text-sm text-soft">
           As it was last saved, on paper:{' '}

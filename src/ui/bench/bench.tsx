@@ -21,7 +21,7 @@ import { BenchNotices } from './bench-notices';
 import { BenchPaper, usePrinting } from './bench-paper';
 import { EndsBar } from './ends-bar';
 import type { CardActs } from './import-list';
-import type { Asking } from './line-dialogs';
+import type { LineAsking } from './line-dialogs';
 import type { LineTools } from './line-tools';
 import type { Answered } from './measure-dialogs';
 import { PasteCard } from './paste-card';
@@ -116,7 +116,7 @@ function Bench({
   useEffect(() => send({ do: 'house', house }), [house]);
   const [beginning, setBeginning] = useState<'card' | 'nothing' | null>(opened.formulaId === null ? begin : null);
   const [reading, setReading] = useState(false);
-  const [asking, setAsking] = useState<Asking | null>(null);
+  const [asking, setAsking] = useState<LineAsking | null>(null);
 
   const bench = useMemo(() => ({ formula, house, end }), [formula, house, end]);
   const worked = useMemo(() => onAsking(() => workedOn(bench)), [bench]);

@@ -57,7 +57,7 @@ export function DragLines({ order, onDragging, onDrop, children }: Props) {
 const Dragged = createContext<ReturnType<typeof useSortable> | null>(null);
 
 /** A row that can be dragged by its `DragHandle`; a drag draws the row's place anew, not what stands in it. */
-export function DragRow({
+export function DragLine({
   id,
   className,
   children,

@@ -83,7 +83,7 @@ function Told({
 }
 
 /** The findings the cook has answered, quietly, with a way to take the answer back. */
-export function Answered({
+export function AnsweredFindings({
   dismissed,
   bench,
   onDismissed,

@@ -8,7 +8,7 @@ import type { Formula } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import { counted } from '@/core/quantity/say';
 import type { FromFile } from '@/workers/files.worker';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Pick } from '../kit/press';
 import { toast, toastUndo } from '../kit/toast';
@@ -174,7 +174,7 @@ export function ImportList({
         ))}
       </ul>
       <div className="mt-4 grid gap-3">
-        <Refusal text={asking.refusal} />
+        <RefusalNotice text={asking.refusal} />
         <div className="flex flex-wrap gap-2">
           {items.length > 0 ? (
             <Button look="now" size="work" disabled={asking.busy || taken.length === 0} onClick={() => void keep()}>

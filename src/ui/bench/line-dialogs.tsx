@@ -19,13 +19,13 @@ import { SwapDialog } from './swap-dialog';
 import { SameDialog, WeighDialog } from './unknown-dialog';
 
 /** What is asked about a line, and of which. */
-export interface Asking {
+export interface LineAsking {
   readonly what: 'swap' | 'drive' | 'opened' | 'drained' | 'size' | 'stands' | 'same' | 'weigh';
   readonly key: string;
 }
 
 interface DialogsProps {
-  readonly asking: Asking;
+  readonly asking: LineAsking;
   readonly bench: Bench;
   readonly worked: Worked;
   readonly today: string;

@@ -11,7 +11,7 @@ import { Button, lookOf } from '../kit/button';
 import { Press } from '../kit/press';
 import { useScaleless, useUnits } from '../units';
 import type { LineDiff } from './diff';
-import { DragHandle, DragRow } from './drag-lines';
+import { DragHandle, DragLine } from './drag-lines';
 import { LineMenu } from './line-menu';
 import type { LineTools } from './line-tools';
 import { NumberCell } from './number-cell';
@@ -104,7 +104,7 @@ export const LineRow = memo(function LineRow({
   const marks = asks ? 'my-1 rounded-hold border-l-8 border-rim bg-white' : diff ? 'rounded-hold bg-butter/45' : '';
   const endName = line.end === null ? null : (ends?.find((e) => e.id === line.end)?.name ?? null);
   return (
-    <DragRow id={line.key} className={marks}>
+    <DragLine id={line.key} className={marks}>
       <div className={`${ROW_GRID} max-sm:border-b max-sm:border-line max-sm:pb-1`}>
         <DragHandle
           label={`Move ${short}`}
@@ -229,7 +229,7 @@ export const LineRow = memo(function LineRow({
           {asks ? <WaysOut line={line} tools={tools} /> : null}
         </div>
       ) : null}
-    </DragRow>
+    </DragLine>
   );
 });
 

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { Bench } from '@/core/balance/bench';
-import { type Reading, withStanding, withThird } from '@/core/balance/stands';
+import { type StandsReading, withStanding, withThird } from '@/core/balance/stands';
 import { gPerMl } from '@/core/batter/volume';
 import { heard } from '@/core/findings/finding';
 import type { Formula, FormulaLine } from '@/core/formula/formula';
@@ -157,7 +157,7 @@ export function StandsDialog({
   );
   const x = typedNumber(third);
   const other = x > 0 && x <= 1_000_000 ? withThird(bench, line.key, x) : null;
-  const options: readonly (readonly [name: string, take: string, reading: Reading | null])[] = [
+  const options: readonly (readonly [name: string, take: string, reading: StandsReading | null])[] = [
     ['The weight', 'The weight stands', both[0]],
     ['The measure', 'The measure stands', both[1]],
     ['A third amount', 'Write that', other],
@@ -199,7 +199,7 @@ export function StandsDialog({
   );
 }
 
-function Effect({ reading: { worked }, formula }: { readonly reading: Reading; readonly formula: Formula }) {
+function Effect({ reading: { worked }, formula }: { readonly reading: StandsReading; readonly formula: Formula }) {
   const [top] = heard(worked.analysis, formula).open.filter((f) => f.code !== 'amounts-disagree');
   return (
     <>

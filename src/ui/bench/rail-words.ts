@@ -4,9 +4,9 @@ import { lift, percentNumber } from '@/core/quantity/say';
 
 /** Beyond this a number only says that something is badly off. */
 export const MOST_SAID = 9999;
-export const say = (r: Rail, x: number): string =>
+export const sayValue = (r: Rail, x: number): string =>
   x > MOST_SAID ? `> ${MOST_SAID}` : r === 'lift' ? lift(x) : percentNumber(x);
-export const sayUnit = (r: Rail, x: number): string => `${say(r, x)} ${r === 'lift' ? 'g' : '%'}`;
+export const sayUnit = (r: Rail, x: number): string => `${sayValue(r, x)} ${r === 'lift' ? 'g' : '%'}`;
 
 interface Scale {
   readonly from: number;
@@ -30,5 +30,5 @@ export function words(r: RailReading): string {
   const { standing, far } = r.reading;
   if (standing === 'in') return 'in range';
   const off = standing === 'below' ? r.zone[0] - r.tested : r.tested - r.zone[1];
-  return off > MOST_SAID ? `far ${standing}` : `${far ? 'far ' : ''}${standing} by ${say(r.rail, off)}`;
+  return off > MOST_SAID ? `far ${standing}` : `${far ? 'far ' : ''}${standing} by ${sayValue(r.rail, off)}`;
 }

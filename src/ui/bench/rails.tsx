@@ -9,7 +9,7 @@ import { useAwake } from '../kit/awake';
 import { Press } from '../kit/press';
 import { TypedNumber } from '../kit/typed-number';
 import { useScaleless } from '../units';
-import { at, MOST_SAID, say, sayUnit, scaleOf, words } from './rail-words';
+import { at, MOST_SAID, sayUnit, sayValue, scaleOf, words } from './rail-words';
 
 /** The smallest move of a rail, by an arrow key. Page keys move ten of them. */
 const STEP: Readonly<Record<Rail, number>> = { water: 1, egg: 1, fat: 0.5, sugar: 0.5, salt: 0.1, lift: 0.02 };
@@ -121,7 +121,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
         {inRange ? '✓ ' : ''}
         {words(r)}
         {r.rail === 'lift' && !inRange && r.reading && r.tested < MOST_SAID ? ` ${scaleless ? '%' : 'g'}` : ''}
-        {today !== null && say(r.rail, today) !== say(r.rail, r.tested) ? (
+        {today !== null && sayValue(r.rail, today) !== sayValue(r.rail, r.tested) ? (
           <span className="block font-normal text-soft">now {sayUnit(r.rail, today)}</span>
         ) : null}
       </span>
@@ -160,7 +160,7 @@ function RailNumber({
     <span className="flex items-baseline justify-end gap-1">
       <TypedNumber
         label={`${RAIL_NAMES[r.rail]}, ${r.rail === 'lift' && !scaleless ? 'g of gas per 100 g flour' : 'percent of flour'}`}
-        value={say(r.rail, r.tested)}
+        value={sayValue(r.rail, r.tested)}
         wrong={(x) => (x < 0 || x > MOST_WISH ? `A number from 0 to ${MOST_WISH}.` : null)}
         onCommit={(x) => onWish(r.rail, x)}
         disabled={disabled}
@@ -182,7 +182,7 @@ interface TrackProps {
 }
 
 /** The bar of a rail with its zone, hatched at both ends. @param left where the zone begins, percent of the bar; `right` where it ends */
-export const Zoned = ({ left, right }: { readonly left: number; readonly right: number }) => (
+export const ZonedRail = ({ left, right }: { readonly left: number; readonly right: number }) => (
   <>
     <span className="absolute inset-x-0 top-2 h-3 rounded-full border border-line bg-white" />
     <span
@@ -205,7 +205,7 @@ function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
   const step = STEP[r.rail];
   const value = Math.min(s.to, Math.max(s.from, r.tested));
   const said = [
-    `usual ${say(r.rail, zone[0])} to ${sayUnit(r.rail, zone[1])}`,
+    `usual ${sayValue(r.rail, zone[0])} to ${sayUnit(r.rail, zone[1])}`,
     ...(saved !== null && apart(saved, r.tested, zone) ? [`saved version ${sayUnit(r.rail, saved)}`] : []),
   ].join('; ');
   return (
@@ -231,7 +231,7 @@ function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
       }}
     >
       <Slider.Track className="absolute inset-x-0 top-0 h-7 cursor-ew-resize">
-        <Zoned left={left} right={right} />
+        <ZonedRail left={left} right={right} />
         {saved !== null && apart(saved, r.tested, zone) && (today === null || apart(saved, today, zone)) ? (
           <span
             className="absolute top-1.5 h-4 w-2 -translate-x-1/2 rounded-sm border-2 border-rim bg-enamel"
@@ -260,13 +260,13 @@ function Track({ r, zone, today, saved, onWish, onNudge, onTake }: TrackProps) {
         className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft"
         style={{ left: `${left}%` }}
       >
-        {say(r.rail, zone[0])}
+        {sayValue(r.rail, zone[0])}
       </span>
       <span
         className="pointer-events-none absolute top-[27px] -translate-x-1/2 text-[11px] leading-none text-soft"
         style={{ left: `${right}%` }}
       >
-        {say(r.rail, zone[1])}
+        {sayValue(r.rail, zone[1])}
       </span>
     </Slider.Root>
   );

@@ -1,6 +1,6 @@
 import { RAIL_NAMES, type RailReading } from '@/core/formula/kinds';
 import { at, sayUnit, scaleOf, words } from './rail-words';
-import { Zoned } from './rails';
+import { ZonedRail } from './rails';
 
 /** The Bench's rails where nothing is to be moved: where each ratio stands against its zone. */
 export const StillRails = ({ rails }: { readonly rails: readonly RailReading[] }) => (
@@ -18,7 +18,7 @@ export const StillRails = ({ rails }: { readonly rails: readonly RailReading[] }
           <span className="text-right">{known ? sayUnit(r.rail, r.tested) : ''}</span>
           {r.zone && s ? (
             <span aria-hidden className="relative h-7">
-              <Zoned left={at(r.zone[0], s)} right={at(r.zone[1], s)} />
+              <ZonedRail left={at(r.zone[0], s)} right={at(r.zone[1], s)} />
               {r.reading ? (
                 <span
                   className="absolute top-0.5 h-6 w-[9px] -translate-x-1/2 rounded-[3px] border-2 border-white bg-rim"

@@ -8,7 +8,7 @@ import { useUnits } from '../units';
 const told = (at: number): boolean => at > 1e12 && at < 1e13;
 
 /** A day and a time in two boxes, or both in the first ("Sunday 9"); it goes when both are one. */
-export function Moment({
+export function MomentField({
   label,
   at,
   onAt,

@@ -5,7 +5,7 @@ import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Switch } from '../kit/switch';
 import { useUnits } from '../units';
-import { Moment } from './moment';
+import { MomentField } from './moment';
 
 /** When plates go, who helps, and whether some of it is done the day before. */
 export function ServingForm({
@@ -40,7 +40,7 @@ export function ServingForm({
           ]}
         />
       </div>
-      <Moment label="at" at={serving.at} disabled={disabled} onAt={(at) => onServing({ ...serving, at })} />
+      <MomentField label="at" at={serving.at} disabled={disabled} onAt={(at) => onServing({ ...serving, at })} />
       <Choice
         label="Helpers"
         value={String(serving.helpers)}
@@ -66,7 +66,7 @@ export function ServingForm({
             }
           />
           {serving.dayOneAt !== null ? (
-            <Moment
+            <MomentField
               label="from"
               at={serving.dayOneAt}
               disabled={disabled}

@@ -11,7 +11,7 @@ import { type Clash, clashesBetween, dayList, fromNow, type OnCounter } from '@/
 import type { Step } from '@/core/day/step';
 import { asRead, minutesOrHours } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
-import { Refusal } from '../kit/asking';
+import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
@@ -144,7 +144,7 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
           Set it so
         </Button>
       ) : null}
-      <Refusal text={refusal} />
+      <RefusalNotice text={refusal} />
       {!running && line.servedAt > serving.at + MIN ? (
         <Notice weight="look" role="status">
           Moved so, {serving.anchor === 'first' ? 'the first plates go' : 'the last plate goes'} at{' '}

@@ -4,7 +4,7 @@
  * in order, once; what other screens have told comes in a few seconds behind at most.
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Act, Entry } from '@/core/batch/acts';
+import type { Act, ActEntry } from '@/core/batch/acts';
 import { type EventLog, type Told, withItems } from '@/core/day/event-log';
 import { kitchenNow, setKitchenClock } from './clock';
 import {
@@ -30,7 +30,7 @@ export interface OpenEventLog extends EventLog {
   readonly resolve: (s: RefusedTelling, again: boolean) => void;
   readonly tell: (t: Told) => void;
   /** Notes an act, now. */
-  readonly enter: (act: Act) => Entry;
+  readonly enter: (act: Act) => ActEntry;
   /** Sends what is left to send. @returns whether the server has all of it */
   readonly settle: () => Promise<boolean>;
 }
@@ -132,7 +132,7 @@ export function useEventLog(batchId: string, first: EventLog, send: Tell, onOthe
     resolve: (s, again) => void resolveAside(s, again).then(sendAll),
     tell,
     enter: (act) => {
-      const entry: Entry = { id: crypto.randomUUID(), at: kitchenNow(), act };
+      const entry: ActEntry = { id: crypto.randomUUID(), at: kitchenNow(), act };
       tell({ do: 'enter', entry });
       return entry;
     },

@@ -1,5 +1,5 @@
 /** Our mark: an enamel bowl with an even crumb on it. */
-export function Mark({ className = '' }: { readonly className?: string }) {
+export function MarkIcon({ className = '' }: { readonly className?: string }) {
   return (
     <svg
       viewBox="0 0 40 40"

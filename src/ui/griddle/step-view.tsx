@@ -1,6 +1,6 @@
 import type { SideTimes } from '@/core/batch/heat';
 import type { MeasuredWith } from '@/core/batch/taken';
-import { dueAt, type Piece, type Step } from '@/core/griddle/board';
+import { type BoardStep, dueAt, type Piece } from '@/core/griddle/board';
 import type { AddInNow } from '@/core/griddle/progress';
 import type { Cues } from '@/core/griddle/times';
 import { useAsTaken } from './as-taken';
@@ -34,7 +34,7 @@ export function StepView({
   portion,
   rests,
 }: {
-  readonly step: Step;
+  readonly step: BoardStep;
   readonly times: SideTimes;
   readonly now: number;
   readonly cues: Cues;

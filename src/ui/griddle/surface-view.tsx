@@ -1,7 +1,7 @@
 'use client';
 import type { SideTimes } from '@/core/batch/heat';
 import type { Surface } from '@/core/batch/surface';
-import { dueAt, onHeat, type Piece, type Place, type Step } from '@/core/griddle/board';
+import { type BoardStep, dueAt, onHeat, type Piece, type Place } from '@/core/griddle/board';
 import { Press } from '../kit/press';
 import { clock } from './words';
 
@@ -24,7 +24,7 @@ export function SurfaceView({
   readonly end: string | null;
   readonly pieces: readonly Piece[];
   readonly timesOf: (p: Piece) => SideTimes;
-  readonly step: Step;
+  readonly step: BoardStep;
   readonly now: number;
   /** No more are to be poured. */
   readonly full: boolean;

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { CARE_ACTS, CARE_WORDS, type Care } from '@/core/pantry/care';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { toast, toastUndo } from '../kit/toast';
 
@@ -54,7 +54,7 @@ export function CareView({
   return (
     <section aria-label="Care" className="mt-8">
       <h2 className="mb-2 text-2xl">Care of pans and irons</h2>
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <ul className="grid gap-3 lg:grid-cols-2">
         {gear.map((g) => {
           const own = notes.filter((n) => n.gearId === g.id);

@@ -19,7 +19,7 @@ import { toastUndo } from '../kit/toast';
 import { TypedNumber } from '../kit/typed-number';
 import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../kit/way-fields';
 import { GearList } from './gear-list';
-import { changed, type HouseChange, type HouseParts, partsOf, together } from './house.state';
+import { changed, type HouseChange, type HouseParts, partsTyped, together } from './house.state';
 
 interface Props {
   readonly house: Kitchen;
@@ -99,7 +99,7 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
     const change = unsent.current ? together(unsent.current, asked) : asked;
     setRefusal(null);
     const answer = await answerOf(
-      () => save({ change, base: partsOf(known.current, change), decided: revised.seen.decided }),
+      () => save({ change, base: partsTyped(known.current, change), decided: revised.seen.decided }),
       'It is kept in this browser: press “Keep it now” when it is back.',
     );
     revised.heard(answer);
@@ -110,7 +110,7 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
       return;
     }
     holdBack(null);
-    const was = partsOf(known.current, change) as HouseChange;
+    const was = partsTyped(known.current, change) as HouseChange;
     known.current = changed(known.current, change);
     if (answer.merged.length === 0) toastUndo('Kept for the whole house', () => keep(was));
   };

@@ -35,7 +35,7 @@ export const together = (a: HouseChange | null, b: HouseChange): HouseChange => 
 });
 
 /** The parts of a house that a change speaks of, as they are. */
-export const partsOf = (h: HouseParts, change: HouseChange): HouseChange => {
+export const partsTyped = (h: HouseParts, change: HouseChange): HouseChange => {
   const of = (part: 'conventions' | 'ways' | 'units' | 'maker'): object =>
     Object.fromEntries(Object.keys(change[part] ?? {}).map((k) => [k, Reflect.get(h[part], k)]));
   return {

@@ -4,7 +4,7 @@ import type { ActionResult } from '@/contract/action-result';
 import type { RecordsFacts } from '@/contract/records';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Unreadable } from '@/core/records/unreadable';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
@@ -144,7 +144,7 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
               They stand in {facts.backupPlace}. A copy on another disk is worth more: download one now and then.
             </p>
           )}
-          <Refusal text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
+          <RefusalNotice text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
           {backups.length > 0 ? (
             <div className="overflow-x-auto">
               <table data-cards className="w-full text-left">

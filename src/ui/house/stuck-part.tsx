@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { toast } from '../kit/toast';
 import type { NoteCare } from './care-view';
@@ -43,7 +43,7 @@ export function StuckPart({
           ),
         )}
       </p>
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <Link href="/house" className="text-[15px] font-semibold text-rim underline">
         Its care, under House
       </Link>

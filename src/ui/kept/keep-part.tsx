@@ -18,7 +18,7 @@ import {
   packingOf,
 } from '@/core/batch/kept';
 import { typedNumber } from '@/core/quantity/typed';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -187,7 +187,7 @@ export function KeepPart({
               ),
             )}
           </ol>
-          <Refusal text={Object.keys(errors).length === 0 ? asking.refusal : null} />
+          <RefusalNotice text={Object.keys(errors).length === 0 ? asking.refusal : null} />
           <div className="flex flex-wrap gap-2">
             <Button type="submit" look="now" size="work" disabled={asking.busy}>
               Keep it

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { HOW_WORDS, type KeptHow, type KeptLot } from '@/core/batch/kept';
 import { typedNumber } from '@/core/quantity/typed';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
@@ -74,7 +74,7 @@ export function KeptBook({
           </Button>
         </Form>
       ) : null}
-      <Refusal text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
+      <RefusalNotice text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
       {uses.length > 0 ? (
         <ol aria-label="Book" className="divide-y divide-line border-y border-line">
           {uses.map((u) => (

@@ -66,7 +66,7 @@ export function useAsking(): Asking {
 }
 
 /** What was refused, said aloud. */
-export const Refusal = ({ text }: { readonly text: string | null }) =>
+export const RefusalNotice = ({ text }: { readonly text: string | null }) =>
   text === null ? null : (
     <Notice weight="stop" role="alert">
       {text}

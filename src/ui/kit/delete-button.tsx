@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { Refusal } from './asking';
+import { RefusalNotice } from './asking';
 import { Button } from './button';
 import { Dialog } from './dialog';
 
@@ -39,7 +39,7 @@ export function DeleteButton({
       <Dialog open={open} onOpen={setOpen} title={`${label} ${name}?`}>
         <p className="mb-3">{says}</p>
         <div className="mb-3 empty:hidden">
-          <Refusal text={open ? refusal : null} />
+          <RefusalNotice text={open ? refusal : null} />
         </div>
         <div className="flex gap-2">
           <Button

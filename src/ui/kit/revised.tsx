@@ -3,23 +3,23 @@
 import { useState } from 'react';
 import type { ActionResult, Conflict, Kept } from '@/contract/action-result';
 import { pathWords, sideWords } from '@/core/records/editable';
-import type { Side } from '@/core/records/merge';
+import type { MergeSide } from '@/core/records/merge';
 import { Taps } from './choice';
 import { Notice } from './notice';
 import { toast } from './toast';
 
-export interface Seen {
+interface RevisedSeen {
   readonly revision: number;
   readonly base: unknown;
-  readonly decided?: { readonly revision: number; readonly paths: Readonly<Record<string, Side>> };
+  readonly decided?: { readonly revision: number; readonly paths: Readonly<Record<string, MergeSide>> };
 }
 
 interface Revised {
   /** Goes with every save. */
-  readonly seen: Seen;
+  readonly seen: RevisedSeen;
   readonly conflict: Conflict | null;
-  readonly chosen: Readonly<Record<string, Side>>;
-  readonly choose: (path: string, side: Side) => void;
+  readonly chosen: Readonly<Record<string, MergeSide>>;
+  readonly choose: (path: string, side: MergeSide) => void;
   /** Hears the answer of a save; tells what of another screen's was kept with it. */
   readonly heard: (answer: ActionResult<Partial<Kept>> | null) => void;
 }
@@ -34,7 +34,7 @@ const listed = (paths: readonly string[]): string => [...new Set(paths.map(pathW
 export function useRevised(revision: number, base: unknown): Revised {
   const [first] = useState({ revision, base });
   const [conflict, setConflict] = useState<Conflict | null>(null);
-  const [chosen, setChosen] = useState<Readonly<Record<string, Side>>>({});
+  const [chosen, setChosen] = useState<Readonly<Record<string, MergeSide>>>({});
   return {
     seen: conflict ? { ...first, decided: { revision: conflict.revision, paths: chosen } } : first,
     conflict,

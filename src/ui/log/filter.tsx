@@ -22,7 +22,7 @@ const addressOf = (a: Asked): string => {
 };
 
 /** Finds batches by words and verdict; the address keeps the search. */
-export function LogFilter({
+export function LogFilterView({
   text,
   verdict,
   best,

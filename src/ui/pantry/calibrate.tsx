@@ -25,7 +25,7 @@ import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { toast } from '../kit/toast';
 import { IngredientField, ingredientNamed } from './ingredient-field';
-import { Result, Waiting } from './weighed';
+import { WaitingWeighing, WeighedResult } from './weighed';
 
 // with a place to wait of its own: else what is typed meanwhile would wait for it, and be lost
 const EffectView = dynamic(() => import('./effect-view').then((m) => m.EffectView), {
@@ -309,9 +309,9 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
       </Form>
       <div className="grid gap-4" aria-live="polite">
         {measure ? (
-          <Result measure={measure} house={before} />
+          <WeighedResult measure={measure} house={before} />
         ) : (
-          <Waiting left={Math.max(0, LEAST_WEIGHINGS - weighings.filter((w) => w > 0).length)} />
+          <WaitingWeighing left={Math.max(0, LEAST_WEIGHINGS - weighings.filter((w) => w > 0).length)} />
         )}
         {measure && after && formula ? (
           <section aria-label="What it changes" className="grid gap-2">

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { grams, type Units } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -88,7 +88,7 @@ export function CountForm({
       <Button type="submit" disabled={asking.busy} className="justify-self-start">
         Note the count
       </Button>
-      <Refusal text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
+      <RefusalNotice text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
       {counts.length > 0 ? (
         <ul className="text-[15px] text-soft" aria-label="Counts">
           {counts.slice(0, 5).map((c) => (

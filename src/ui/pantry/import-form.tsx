@@ -2,7 +2,7 @@
 import { releaseProxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { COLUMNS, type RowError } from '@/core/exchange/csv-row';
-import { type Imported, MOST_CSV_CHARS, type PantryRead } from '@/core/exchange/pantry-csv';
+import { type ImportedPantry, MOST_CSV_CHARS, type PantryRead } from '@/core/exchange/pantry-csv';
 import type { OwnThing } from '@/core/pantry/packet';
 import type { PantryApi } from '@/workers/pantry.worker';
 import { answerOf } from '../kit/answer';
@@ -47,7 +47,7 @@ export function ImportForm({
   take,
 }: {
   readonly own: readonly OwnThing[];
-  readonly take: (input: unknown) => Promise<Imported>;
+  readonly take: (input: unknown) => Promise<ImportedPantry>;
 }) {
   const [state, setState] = useState<State>({ at: 'waiting' });
   const [{ pasted }, keepPasted, sent] = useCopied('table', () => ({ pasted: '' }));

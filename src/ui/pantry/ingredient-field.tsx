@@ -14,7 +14,7 @@ export function ingredientNamed(text: string, house: KitchenConventions): Ingred
 }
 
 /** What to write so that this very thing is meant: its kitchen name, or its whole one where another has that. */
-export const writtenAs = (i: Ingredient, house: KitchenConventions): string =>
+export const writtenName = (i: Ingredient, house: KitchenConventions): string =>
   ingredientNamed(kitchenName(i), house)?.id === i.id ? kitchenName(i) : i.name;
 
 /** An ingredient by its name, with what there is to choose from as it is typed. */
@@ -36,7 +36,7 @@ export function IngredientField({
   readonly className?: string;
 }) {
   const list = useId();
-  const names = useMemo(() => [...new Set(everyIngredient(house.own).map((i) => writtenAs(i, house)))], [house]);
+  const names = useMemo(() => [...new Set(everyIngredient(house.own).map((i) => writtenName(i, house)))], [house]);
   const found = ingredientNamed(text, house);
   const means =
     found && kitchenName(found).toLowerCase() !== text.trim().toLowerCase()

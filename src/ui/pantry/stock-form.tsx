@@ -2,7 +2,7 @@
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
 import { pricePer, type Units } from '@/core/quantity/say';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
@@ -73,7 +73,7 @@ export function StockForm({
         {day('bestBefore', 'Best before')}
       </div>
       <Clashes of={revised} />
-      <Refusal text={Object.keys(asking.errors).length === 0 && !revised.conflict ? asking.refusal : null} />
+      <RefusalNotice text={Object.keys(asking.errors).length === 0 && !revised.conflict ? asking.refusal : null} />
       <Button look="now" type="submit" disabled={asking.busy} className="justify-self-start">
         Note it
       </Button>

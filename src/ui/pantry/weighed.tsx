@@ -6,7 +6,7 @@ import type { OwnMeasure } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, millilitres } from '@/core/quantity/say';
 
-export const Waiting = ({ left }: { readonly left: number }) => (
+export const WaitingWeighing = ({ left }: { readonly left: number }) => (
   <p className="rounded-plate bg-white p-4 text-soft">
     {left > 0 ? `${left === 3 ? 'Three' : left === 2 ? 'Two' : 'One'} more to weigh. ` : ''}Then it stands here: the
     mean, how far your fills are apart, how far from the table, and what that changes.
@@ -14,7 +14,7 @@ export const Waiting = ({ left }: { readonly left: number }) => (
 );
 
 /** Mean, spread and the table. */
-export function Result({ measure: m, house }: { readonly measure: OwnMeasure; readonly house: Kitchen }) {
+export function WeighedResult({ measure: m, house }: { readonly measure: OwnMeasure; readonly house: Kitchen }) {
   const { mean, rangePct } = spreadOfWeighings(m.weighings);
   const ingredient = m.ingredientId === null ? null : (findIngredient(m.ingredientId, house.conventions.own) ?? null);
   const table = ingredient ? againstTable(m, ingredient, house.conventions) : null;

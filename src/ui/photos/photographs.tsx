@@ -11,7 +11,7 @@ import {
   SHOWS_WORDS,
   type Shows,
 } from '@/core/judge/photographs';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Pick } from '../kit/press';
@@ -190,7 +190,7 @@ export function Photographs({
           </p>
         ))}
       </div>
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
     </section>
   );
 }

@@ -14,7 +14,7 @@ import type { Product } from '@/core/premix/products';
 import { bagSheet } from '@/core/premix/use';
 import { grams } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -136,7 +136,7 @@ export function BagsOut({
           Short in stock: {short.map((x) => `${kitchenName(x.ingredient)} ${grams(x.shortG ?? 0, units)}`).join(', ')}.
         </Notice>
       ) : null}
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <div className="flex flex-wrap items-center gap-4">
         <Button look="now" size="work" disabled={busy || wrong !== null} onClick={() => void start()}>
           Start a batch of them

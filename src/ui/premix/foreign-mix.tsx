@@ -14,7 +14,7 @@ import { additionsFor, USUAL } from '@/core/premix/products';
 import { dryOf } from '@/core/premix/work';
 import { grams } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Notice } from '../kit/notice';
@@ -127,7 +127,7 @@ export function ForeignMix({
       {mix.allergensUnstated ? (
         <Notice weight="look">Nobody has read its packet for allergens yet: do that in the pantry.</Notice>
       ) : null}
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <Button
         look="now"
         size="work"

@@ -15,7 +15,7 @@ import {
 } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -112,7 +112,7 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
           placeholder: handed ? '' : 'torn, past its date',
         })}
       </div>
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <Button
         className="justify-self-start"
         size="work"
@@ -211,7 +211,7 @@ export function LotBooks({
           );
         })}
       </ul>
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <p className="mt-2 text-[15px] text-soft">
         {sayBags(bagsLeft(lot))} left of {lot.bags} made. Nothing here is rubbed out.
       </p>

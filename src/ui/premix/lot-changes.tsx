@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Lot, LotChange } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
@@ -145,7 +145,7 @@ export function LotChanges({
               onChange={(e) => setWhy(e.target.value)}
             />
           </div>
-          <Refusal text={asking.refusal} />
+          <RefusalNotice text={asking.refusal} />
           <div className="flex flex-wrap gap-3">
             <Button type="submit" look={doing === 'void' ? 'stop' : 'now'} disabled={asking.busy}>
               {doing === 'void' ? 'Void it' : 'Correct it'}

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Sack } from '@/core/premix/premix';
 import type { BlendWeighing } from '@/core/premix/weigh';
-import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
+import type { ScaleAct, ScaleReading } from '@/core/prep/simulated-scale';
 import { Button } from '../kit/button';
 import { useInstrument } from '../kit/instrument';
 import { Notice } from '../kit/notice';
@@ -23,7 +23,7 @@ interface Props {
 
 /** A lot weighed in: one blend after the other, one thing at a time, each with the sack it came out of. */
 export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Props) {
-  const scale = useInstrument<Reading, ScaleAct>('/api/scale', 'practice-scale');
+  const scale = useInstrument<ScaleReading, ScaleAct>('/api/scale', 'practice-scale');
   const [typed, setTyped] = useState('');
   const [back, setBack] = useState<string | null>(null);
   const [sure, setSure] = useState(false);

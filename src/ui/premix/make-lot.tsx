@@ -14,7 +14,7 @@ import type { WorkedPremix } from '@/core/premix/work';
 import { grams, gramsExact } from '@/core/quantity/say';
 import { typedGrams, typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
@@ -429,7 +429,7 @@ export function MakeLot({
           </div>
         </>
       )}
-      <Refusal text={badWeight ? 'Something above is not clear yet: it says so at its place.' : asking.refusal} />
+      <RefusalNotice text={badWeight ? 'Something above is not clear yet: it says so at its place.' : asking.refusal} />
       <div className="flex flex-wrap items-center gap-4">
         <Button
           look="now"

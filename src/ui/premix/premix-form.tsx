@@ -16,7 +16,7 @@ import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
 import { workPremix } from '@/core/premix/work';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
@@ -322,7 +322,7 @@ export function PremixForm({
           </Notice>
         ) : null}
         <Clashes of={revised} />
-        <Refusal text={revised.conflict ? null : asking.refusal} />
+        <RefusalNotice text={revised.conflict ? null : asking.refusal} />
         <div className="flex flex-wrap gap-3">
           <Button look={id === null ? 'now' : 'plain'} size="work" type="submit" disabled={busy}>
             {busy ? 'Keeping' : id === null ? 'Keep this premix' : 'Keep the changes'}

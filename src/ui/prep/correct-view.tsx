@@ -26,10 +26,10 @@ import {
   leadsOut,
   leaveningWith,
   massOf,
-  meansOf,
+  meansInBowl,
   paSOf,
-  type Seen,
-  wantedPour,
+  type SeenBowl,
+  wantedPourOf,
 } from '@/core/prep/correct';
 import { grams } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
@@ -87,7 +87,7 @@ export function CorrectView({
   const bowlG = bowl.trim() === '' ? inBowl : typedNumber(bowl);
   const cm = across.map((t) => typedNumber(t, 'cm')).filter((x) => x > 1 && x < 60);
   const portion = typedNumber(ml, 'ml');
-  const seen: Seen | null =
+  const seen: SeenBowl | null =
     way === 'look'
       ? pour
         ? { by: 'look', pour }
@@ -96,8 +96,8 @@ export function CorrectView({
         ? { by: 'pour', ml: portion, cm }
         : null;
   const paS = seen ? paSOf(seen) : null;
-  const want = paS === null ? null : wantedPour(school, paS);
-  const means = meansOf(
+  const want = paS === null ? null : wantedPourOf(school, paS);
+  const means = meansInBowl(
     lines,
     find('milk-whole') ?? ingredient('milk-whole'),
     find('flour-all-purpose') ?? ingredient('flour-all-purpose'),

@@ -6,7 +6,7 @@ import { effectOf, type Ways } from '@/core/formula/ways';
 import { joinedAt } from '@/core/griddle/board';
 import { howFar, joinSteps, partWords } from '@/core/prep/join';
 import { asRead } from '@/core/quantity/say';
-import type { Held } from '@/core/script/held';
+import type { HeldWords } from '@/core/script/held';
 import { useNow } from '../day/clock';
 import type { OpenEventLog } from '../day/use-event-log';
 import { useAlarm } from '../kit/alarm';
@@ -33,7 +33,7 @@ export function JoinView({
   readonly kind: KindId;
   readonly ways: Ways;
   readonly parts: readonly JoinPart[];
-  readonly held: Held;
+  readonly held: HeldWords;
   readonly log: OpenEventLog;
   /** What has to be done before; empty: nothing. */
   readonly waits: string;

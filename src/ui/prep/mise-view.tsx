@@ -7,7 +7,7 @@ import { measureSaid } from '@/core/batch/sheet-line';
 import { type Mise, type MiseThing, miseStates, offersFor, type StandInOffer } from '@/core/prep/mise';
 import type { OpenEventLog } from '../day/use-event-log';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
@@ -199,7 +199,7 @@ export function MiseView({
                 ))}
               </ul>
             )}
-            {tried === t.key ? <Refusal text={asking.refusal} /> : null}
+            {tried === t.key ? <RefusalNotice text={asking.refusal} /> : null}
             <Button size="work" look="bare" aria-label={`Not missing after all: ${t.name}`} onClick={() => unsay(t)}>
               Not missing after all
             </Button>

@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode, RefObject } from 'react';
-import type { Reading } from '@/core/prep/simulated-scale';
-import { standing, type Weighed } from '@/core/prep/tolerance';
+import type { ScaleReading } from '@/core/prep/simulated-scale';
+import { standing, type WeighedIn } from '@/core/prep/tolerance';
 import { grams, gramsExact } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 
@@ -15,14 +15,14 @@ export interface Shown {
   readonly shown: number;
   /** Of it, what is of this weighing. */
   readonly reading: number;
-  readonly stands: Weighed | null;
+  readonly stands: WeighedIn | null;
   readonly off: number | null;
 }
 
 /** What is on the scale against what is wanted. @param before g the scale showed when the last thing was in */
 export function shownOf(
   typed: string,
-  scale: Reading | null,
+  scale: ScaleReading | null,
   before: number,
   target: number,
   tolerance: number,
@@ -54,7 +54,7 @@ export function TargetReading({
   readonly tolerance: number;
   /** Said after how far it may be off. */
   readonly more?: ReactNode;
-  readonly scale: { readonly on: boolean; readonly stalled: boolean; readonly reading: Reading | null };
+  readonly scale: { readonly on: boolean; readonly stalled: boolean; readonly reading: ScaleReading | null };
   readonly now: Shown;
   readonly typed: string;
   readonly box: RefObject<HTMLInputElement | null>;

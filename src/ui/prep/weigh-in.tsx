@@ -14,12 +14,12 @@ import { scalesOf } from '@/core/pantry/gear';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { offersFor, type StandInOffer } from '@/core/prep/mise';
-import type { Reading, ScaleAct } from '@/core/prep/simulated-scale';
+import type { ScaleAct, ScaleReading } from '@/core/prep/simulated-scale';
 import { toleranceG } from '@/core/prep/tolerance';
 import { rebalance } from '@/core/prep/weigh';
 import { StillRails } from '../bench/still-rails';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { useInstrument } from '../kit/instrument';
@@ -43,7 +43,7 @@ interface Props {
 
 /** The weigh-in: one ingredient at a time, target and reading, and what becomes of the rest when too much went in. */
 export function WeighIn({ batch, house, lines, done, anew, offers, part, onChanged }: Props) {
-  const scale = useInstrument<Reading, ScaleAct>('/api/scale', 'practice-scale');
+  const scale = useInstrument<ScaleReading, ScaleAct>('/api/scale', 'practice-scale');
   const asking = useAsking();
   const [typed, setTyped] = useState('');
   const [back, setBack] = useState<string | null>(null);
@@ -209,7 +209,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           onFill={(o) => void fill(o)}
         />
       ) : null}
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <div className="flex flex-wrap gap-3">
         <Button
           look={over || short !== null ? 'plain' : 'now'}

@@ -6,7 +6,7 @@ import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -16,7 +16,7 @@ import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast, toastUndo } from '../kit/toast';
-import { IngredientField, writtenAs } from '../pantry/ingredient-field';
+import { IngredientField, writtenName } from '../pantry/ingredient-field';
 import { BLANK_PART, readSide, type SideTyped, sideTyped } from './side.state';
 
 const TRIED_PEOPLE = 10;
@@ -37,7 +37,7 @@ export function SideForm({
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const nameOf = (id: string): string => {
     const i = find(id);
-    return i ? writtenAs(i, house.conventions) : '';
+    return i ? writtenName(i, house.conventions) : '';
   };
   const [typed, change, sent] = useCopied<SideTyped>(side ? `side:${side.id}:${side.revision ?? 1}` : 'side:new', () =>
     sideTyped(side, nameOf),
@@ -213,7 +213,7 @@ export function SideForm({
         </Notice>
       ))}
       <Clashes of={revised} />
-      <Refusal text={revised.conflict ? null : asking.refusal} />
+      <RefusalNotice text={revised.conflict ? null : asking.refusal} />
       <div className="flex flex-wrap gap-3">
         <Button look="now" size="work" type="submit" disabled={busy}>
           {busy ? 'Keeping' : 'Keep it'}

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { Press } from '../kit/press';
@@ -85,7 +85,7 @@ export function Doors({ empty, demo, first, look, clear }: Props) {
           </Link>
         ) : null}
       </div>
-      <Refusal text={clearing ? null : asking.refusal} />
+      <RefusalNotice text={clearing ? null : asking.refusal} />
       {demo && !empty ? (
         <p className="mt-2 text-[15px] text-soft">
           This is the demo kitchen.{' '}
@@ -100,7 +100,7 @@ export function Doors({ empty, demo, first, look, clear }: Props) {
           the house is set stays.
         </p>
         <div className="mb-3 empty:hidden">
-          <Refusal text={asking.refusal} />
+          <RefusalNotice text={asking.refusal} />
         </div>
         <div className="flex gap-2">
           <Button look="stop" disabled={asking.busy} onClick={() => void begin()}>

@@ -33,7 +33,7 @@ interface Props {
 }
 
 /** The formula shelf: those used lately as kitchen labels, the others found by name, kind, flour, liquid, verdict, and what is not in them. */
-export function Shelf({ asked, rows, next, later, mains, acts }: Props) {
+export function ShelfView({ asked, rows, next, later, mains, acts }: Props) {
   const id = useId();
   const [now, ask] = useAddressed(asked, shelfAddress);
   const [text, setText] = useState(now.find);

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
 import type { FormulaActs } from './formula-menu';
@@ -33,7 +33,7 @@ export function Away({
           </Button>
         </span>
       </Notice>
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
     </div>
   );
 }

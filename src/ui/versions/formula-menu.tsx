@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Refused } from '../kit/answer';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { MoreMenu } from '../kit/menu';
@@ -80,7 +80,7 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
           All its versions go. What was made of it stays in the log. To have it out of the way, archive it.
         </p>
         <div className="mb-3 empty:hidden">
-          <Refusal text={asking.refusal} />
+          <RefusalNotice text={asking.refusal} />
         </div>
         <div className="flex gap-2">
           <Button

@@ -7,7 +7,7 @@ import { type Came, CHANGE_STATE_WORDS, cameOf, type Making, marksMoved, type Tr
 import type { Photograph } from '@/core/judge/photographs';
 import { COURSE_WORDS, type Course } from '@/core/judge/target';
 import { minutesAndSeconds } from '@/core/quantity/say';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { PhotoFigure } from '../photos/photo-figure';
 import type { AnswerChange } from './next-time';
@@ -94,7 +94,7 @@ export function Makings({
         {wanted && scored.length === 0 ? ': no making has been held against it yet.' : ''}
       </p>
       <TrendChart makings={makings.map((m) => ({ ...m, label: `v${m.version}` }))} />
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
       <ol className="divide-y divide-line border-y border-line">
         {makings.map((m) => {
           const source = m.tries === null ? undefined : of.get(m.tries);

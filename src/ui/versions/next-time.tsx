@@ -6,7 +6,7 @@ import { VERDICT_WORDS } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
 import type { ChangeState, LastChange, LastOutcome } from '@/core/judge/came-back';
 import type { Units } from '@/core/quantity/say';
-import { Refusal, useAsking } from '../kit/asking';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { toast, toastUndo } from '../kit/toast';
 import { when } from '../when';
@@ -114,7 +114,7 @@ export function NextTime({
           Done
         </Button>
       </span>
-      <Refusal text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} />
     </section>
   );
 }

@@ -23,7 +23,7 @@ import { stockNoted } from '@/server/queries/pantry';
 import { targetOf } from '@/server/queries/targets';
 import { BenchAt } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame';
-import { Unreadable } from '@/ui/unreadable';
+import { UnreadableNotice } from '@/ui/unreadable';
 import { Away } from '@/ui/versions/away';
 import { NextTime } from '@/ui/versions/next-time';
 import { TargetBand } from '@/ui/versions/target-band';
@@ -67,7 +67,7 @@ export default async function BenchPage({ searchParams }: Props) {
   return (
     <Frame here="bench">
       <h1 className="sr-only">{saved ? formula.name : 'New formula'}</h1>
-      <Unreadable list={saved?.v.unreadable ?? []} />
+      <UnreadableNotice list={saved?.v.unreadable ?? []} />
       {saved && (state?.archived || state?.deleted) ? (
         <Away id={saved.id} deleted={state.deleted} put={putAwayFormula} />
       ) : null}

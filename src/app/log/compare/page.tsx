@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { type Batch, waysOf } from '@/core/batch/batch';
 import { kindById } from '@/core/formula/kinds';
 import { standingOf } from '@/core/formula/ways';
-import { besideEachOther, type Made, type SideBySide } from '@/core/judge/compare-batches';
+import { besideEachOther, type MadeBatch, type SideBySide } from '@/core/judge/compare-batches';
 import { type Photograph, SHOWS_WORDS, sideBySide } from '@/core/judge/photographs';
 import { processOf } from '@/core/judge/process';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -66,7 +66,7 @@ export default async function CompareBatchesPage({
   }: {
     readonly batch: Batch;
     readonly taps: Awaited<ReturnType<typeof tapsOf>>;
-  }): Made => ({
+  }): MadeBatch => ({
     batch,
     process: processOf(batch, taps),
     batterC: standingOf(waysOf(batch, house), kindById(batch.kind)).batterC,

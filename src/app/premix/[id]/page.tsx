@@ -16,7 +16,7 @@ import { BestBy } from '@/ui/premix/best-by';
 import { MakeLot } from '@/ui/premix/make-lot';
 import { PremixForm } from '@/ui/premix/premix-form';
 import { Day } from '@/ui/time';
-import { Unreadable } from '@/ui/unreadable';
+import { UnreadableNotice } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Premix' };
 
@@ -54,7 +54,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
   return (
     <Frame here="premix">
       <h1 className="text-[26px] [overflow-wrap:anywhere]">{premix.name}</h1>
-      <Unreadable list={[...premix.unreadable, ...made.flatMap((l) => l.unreadable ?? [])]} />
+      <UnreadableNotice list={[...premix.unreadable, ...made.flatMap((l) => l.unreadable ?? [])]} />
       <p className="mb-4 text-soft">
         The dry side of{' '}
         <Link

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
 import { bagsLeft, entryWords, type LotItem, sayBags, standingUses } from '@/core/premix/premix';
-import { codeKey, codesIn, gramsOf, holdersOf, mayBe } from '@/core/premix/recall';
+import { codeKey, codesIn, gramsInLots, holdersOf, mayBe } from '@/core/premix/recall';
 import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -40,7 +40,7 @@ export default async function RecallPage({
   ];
   const holders = holdersOf(found);
   const gramsWords = (c: LotItem): string => {
-    const g = gramsOf(c, code);
+    const g = gramsInLots(c, code);
     return g === null ? '' : `, ${grams(g, house.units)}`;
   };
   const numbers = new Set(found.map((f) => f.lot.number)).size;

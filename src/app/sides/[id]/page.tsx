@@ -7,7 +7,7 @@ import { loadHouse } from '@/server/queries/house';
 import { sideById } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame';
 import { SideForm } from '@/ui/sides/side-form';
-import { Unreadable } from '@/ui/unreadable';
+import { UnreadableNotice } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Sauces and sides' };
 
@@ -24,7 +24,7 @@ export default async function SidePage({ params }: { readonly params: Promise<{ 
       <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">
         {side?.name ?? 'New sauce, butter, filling or topping'}
       </h1>
-      <Unreadable list={side?.unreadable} />
+      <UnreadableNotice list={side?.unreadable} />
       <SideForm key={side?.revision ?? 'new'} side={side} house={house} keep={keepBeside} drop={dropBeside} />
     </Frame>
   );

@@ -23,7 +23,7 @@ export const FACTS = [
 ] as const;
 export type FactId = (typeof FACTS)[number];
 export const TAKEN = ['told', 'asked', 'remark'] as const;
-export type Taken = (typeof TAKEN)[number];
+type ToldAs = (typeof TAKEN)[number];
 
 export interface ToldFact {
   readonly fact: FactId;
@@ -35,7 +35,7 @@ export interface ToldFact {
   /** The clause that tells it. */
   readonly words: string;
   /** Told as it is done; asked, where it is left open how much; a remark, where it is not done, or not here. */
-  readonly taken: Taken;
+  readonly taken: ToldAs;
   /** The words of the value alone: "1/4 cup". */
   readonly said?: string;
 }
@@ -44,7 +44,7 @@ export interface ToldFact {
 export interface Clause {
   readonly text: string;
   readonly sentence: string;
-  readonly taken: Taken;
+  readonly taken: ToldAs;
 }
 
 /** Not done. */
@@ -144,4 +144,4 @@ export function timesIn(text: string): readonly Time[] {
 }
 
 /** Minutes and centimetres to hundredths. */
-export const whole = (x: number): number => Math.round(x * 100) / 100;
+export const hundredths = (x: number): number => Math.round(x * 100) / 100;

@@ -2,7 +2,7 @@
 import type { KitchenConventions } from '../../pantry/conventions';
 import { readAmount } from '../../quantity/amount';
 import { mlOf, unitById } from '../../quantity/units';
-import { type Clause, middle, type ToldFact, whole } from './clause';
+import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
   /\b(?:ladle|pour|drop|scoop|spoon|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a piece|at a time|of batter)\b/i;
@@ -23,7 +23,7 @@ function widthsIn({ text, taken }: Clause): readonly ToldFact[] {
   const n = OF_GEAR.test(text.slice(end, end + 14)) ? undefined : middle(text.slice(m.index))?.value;
   if (!n) return [];
   const cm = /^c/i.test(m[3] ?? '') ? n : CM_IN_INCH * n;
-  return [{ fact: 'width', value: whole(cm), unit: 'cm', of: 'piece', words: text, taken }];
+  return [{ fact: 'width', value: hundredths(cm), unit: 'cm', of: 'piece', words: text, taken }];
 }
 
 /** Where an amount may begin. */
@@ -84,7 +84,7 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
 
 const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 
-export function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
+export function portionsTold(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, taken } = c;
   const widths = widthsIn(c);
   if (!POURS.test(text) || !PER_PIECE.test(text)) return widths;

@@ -1,5 +1,5 @@
 /** What rests, chills or cools, and for how long; and the minutes on the heat, a side or a bake. */
-import { type Clause, middle, type ToldFact, timesIn, whole } from './clause';
+import { type Clause, hundredths, middle, type ToldFact, timesIn } from './clause';
 import { OVEN } from './heat';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
@@ -32,7 +32,7 @@ export function restsIn({ text, sentence, taken }: Clause, then: Clause | undefi
   const of = RESTS_OF.find(([re]) => re.test(what))?.[1] ?? (inButter ? 'butter' : 'batter');
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
   const fact = chills ? 'chill' : 'rest';
-  return [{ fact, value: whole(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];
+  return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];
 }
 
 const EACH_SIDE = /\b(?:a|per|each|on each|each on|on either|on both|both|for each)\s+sides?\b|\ba side\b/i;
@@ -46,7 +46,7 @@ const MOST_A_SIDE = 15;
 type Side = 'firstSide' | 'secondSide' | 'bake';
 const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
   fact,
-  value: whole(min),
+  value: hundredths(min),
   unit: 'min',
   of: null,
   words: c.text,

@@ -8,7 +8,7 @@ import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, type FactId, isDenied, TAKEN, type ToldFact } from './clause';
 import { heatsIn, SURFACE } from './heat';
-import { portionsIn } from './portion';
+import { portionsTold } from './portion';
 import { restsIn, sidesIn } from './times';
 
 const FAT_NAME =
@@ -141,7 +141,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   const all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
       ...restsIn(c, clauses[n + 1]),
-      ...portionsIn(c, house),
+      ...portionsTold(c, house),
       ...heatsIn(c),
       ...panFatIn(c),
       ...wordsIn(c),

@@ -1,7 +1,7 @@
 import { readAsked, readRequest } from '@/contract/api';
 import { wholeText } from '@/core/exchange/open-recipe';
 import { read } from '@/server/api/calls';
-import { asked, body, json, rawRecipe } from '@/server/api/problem';
+import { askedFor, body, json, rawRecipe } from '@/server/api/problem';
 
 /** A card as JSON; or a file of an open format as it is, by its content type. */
 export async function POST(request: Request): Promise<Response> {
@@ -20,7 +20,7 @@ export async function POST(request: Request): Promise<Response> {
 
 /** The explanation of a line or a short card, to look at in a browser: /api/v1/read?text=2 cups flour */
 export async function GET(request: Request): Promise<Response> {
-  const q = asked(request, readAsked);
+  const q = askedFor(request, readAsked);
   if (!q.ok) return q.response;
   const answer = await read(q.value);
   return answer.ok ? json(answer.value) : answer.response;

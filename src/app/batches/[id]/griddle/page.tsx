@@ -9,7 +9,7 @@ import { batchCautions } from '@/core/day/cautions';
 import { heatZone } from '@/core/griddle/heat';
 import type { KnownTimes } from '@/core/griddle/times';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
-import { inTheBowl, meansOf } from '@/core/prep/correct';
+import { inTheBowl, meansInBowl } from '@/core/prep/correct';
 import { joinParts } from '@/core/prep/join';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
 import { dayOf, touchedBefore } from '@/server/usecases/day';
@@ -58,7 +58,7 @@ export default async function GriddlePage({ params }: { readonly params: Promise
         <Board
           batch={b}
           gear={house.gear}
-          means={meansOf(
+          means={meansInBowl(
             lines,
             find('milk-whole') ?? ingredient('milk-whole'),
             find('flour-all-purpose') ?? ingredient('flour-all-purpose'),

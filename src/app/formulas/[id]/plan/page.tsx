@@ -22,7 +22,7 @@ import { AwayPage, Frame } from '@/ui/frame';
 import { NearDay } from '@/ui/kept/near-day';
 import { Way } from '@/ui/kit/way';
 import { BestBy } from '@/ui/premix/best-by';
-import { Unreadable } from '@/ui/unreadable';
+import { UnreadableNotice } from '@/ui/unreadable';
 import { NextTime } from '@/ui/versions/next-time';
 
 export const metadata: Metadata = { title: 'Plan' };
@@ -104,7 +104,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
         formulaId={id}
         answer={answerNextTime}
       />
-      <Unreadable list={v.unreadable} />
+      <UnreadableNotice list={v.unreadable} />
       {first ? (
         <p className="mb-4 print:hidden">
           There {left === 1 ? 'is a bag' : `are ${sayBags(left)} bags`} of {first.premixName},{' '}

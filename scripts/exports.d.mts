@@ -1,0 +1,1 @@
+export function wrongExports(texts: Readonly<Record<string, string>>): readonly string[];
