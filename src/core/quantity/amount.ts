@@ -174,7 +174,7 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   const said = text.slice(at);
   const n =
     readNumber(said) ??
-    (article && at > 0 && readUnit(said) ? { low: ONE, high: null, length: 0, other: undefined } : unsaidOne(said));
+    ((article || early.fullness) && at > 0 && readUnit(said) ? { low: ONE, high: null, length: 0, other: undefined } : unsaidOne(said));
   if (!n) return null;
   const written = said.slice(0, n.length);
   at += n.length;

@@ -246,7 +246,7 @@ export const fatsFruitsNutsRows: readonly IngredientRow[] = [
   { id: 'onion', name: 'Onion', category: 'fruit-veg',
     per100g: { waterG: 89.1, fatG: 0.1, proteinG: 1.1, sugarsG: 4.2, starchG: 3.4, fibreG: 1.7, ashG: 0.4, sodiumMg: 4, kcal: 39 },
     gPerUsCup: 160, piece: { grams: 110, name: 'onion' },
-    aliases: ['onions', 'spring onion', 'scallion', 'green onion', 'red onion', 'chopped onion', 'shallot'] },
+    aliases: ['onions', 'red onion', 'chopped onion'] },
   { id: 'mushrooms', name: 'Mushrooms', category: 'fruit-veg',
     per100g: { waterG: 92.4, fatG: 0.3, proteinG: 3.1, sugarsG: 2, starchG: 0.3, fibreG: 1, ashG: 0.9, sodiumMg: 5, kcal: 26 },
     gPerUsCup: 70,
