@@ -24,7 +24,10 @@ export function yieldClaim(notes: string): YieldClaim | null {
     if (!n) continue;
     const low = n.low.valueOf();
     const high = n.high?.valueOf() ?? low;
-    const unit = /^\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people)/i.test(at.slice(n.length));
+    const unit =
+      /^\s*-?\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people|cm\b|mm\b|inch|min(?:ute)?s?\b|hours?\b|more\b|turns?\b)/i.test(
+        at.slice(n.length),
+      );
     if (!unit && high >= 1 && high <= 10_000) return { pieces: Math.round((low + high) / 2), text: row.trim() };
   }
   return null;

@@ -83,7 +83,7 @@ export function clausesOf(notes: string): readonly Clause[] {
         if (OTHERS.test(text)) others = true;
         else if (MINE.test(text)) others = false;
         const remark = others || DENIED.test(text) || OPTIONAL.test(text);
-        return { text: text.trim(), sentence, taken: remark ? 'remark' : 'told' };
+        return { text: text.trim().replace(/[.!?]+$/, ''), sentence, taken: remark ? 'remark' : 'told' };
       });
     });
 }
@@ -97,7 +97,9 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ban hour or (?:so|two|more)\b|\ban hour\b|\bone hour\b/i, 60],
   [/\ba (?:couple of|few) minutes\b/i, 3],
   [/\ba minute or two\b/i, 1.5],
+  [/\ba minute and a half\b/i, 1.5],
   [/\b(?:a|another) minute\b/i, 1],
+  [/\ba day\b/i, 1440],
 ];
 const PER: readonly (readonly [RegExp, number])[] = [
   [/^[\s-]*(?:min(?:ute)?s?|mins?\.?|[’'])(?![\p{L}])/iu, 1],

@@ -5,7 +5,7 @@ import type { Clause, ToldFact } from './clause';
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN = /\b(?:oven|bake|baked|roast)\b/i;
-const HOLDING = /\b(?:keep (?:them |it )?warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven))\b/i;
+const HOLDING = /\b(?:keep(?: \w+){0,2} warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven))\b/i;
 export const SURFACE = /\b(?:griddle|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil)\b/i;
 const LIQUID = /\b(?:milk|water|buttermilk|cream|lukewarm|liquid)\b/i;
 
@@ -23,61 +23,67 @@ function heatOf(text: string, sentence: string, at: number): string {
   return near?.of ?? kinds.find(([re]) => re.test(sentence))?.[1] ?? 'surface';
 }
 
-export function heatsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
-  const out: ToldFact[] = [];
-  const put = (value: number, at: number): void => {
-    if (value >= 20 && value <= 320)
-      out.push({
-        fact: 'heat',
-        value: Math.round(value),
-        unit: 'C',
-        of: heatOf(text, sentence, at),
-        words: text,
-        taken,
-      });
-  };
-  const gas = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i.exec(text);
-  const degrees = [
-    ...text.matchAll(
-      /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?\s*)?\s*([CF])?\b(?!\s*(?:g|ml|kg|%|min|sec|cm|people|pieces))/gi,
-    ),
-  ];
-  // one heat said twice: "180 C / 350 F"
-  let last: number | null = null;
-  for (const m of degrees) {
+const DEGREES =
+  /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?\s*)?\s*([CF])?\b(?!\s*(?:g|ml|kg|%|min|sec|cm|people|pieces))/gi;
+/** Degrees that no oven and no griddle is set to are no heat, C. */
+const LEAST_C = 20;
+const MOST_C = 320;
+/** Beyond this a number without its letter is Fahrenheit; on a griddle a little before. */
+const FAHRENHEIT_FROM = 260;
+const GRIDDLE_F_FROM = 300;
+/** One heat said twice, in two scales, is one: this near, C. */
+const SAME_C = 12;
+
+/** Degrees C that a clause tells, with the place where each stands. */
+function degreesIn({ text, sentence }: Clause): readonly (readonly [c: number, at: number])[] {
+  const heated = OVEN.test(text) || SURFACE.test(text) || HOLDING.test(text);
+  const heats = heated || /\b(?:heat|preheat|hot)\b/i.test(sentence) || /\b(?:cook|fry|griddle) at \d/i.test(text);
+  const out: [number, number][] = [];
+  for (const m of text.matchAll(DEGREES)) {
     const [all, a = '', b, unit] = m;
-    const marked = unit !== undefined || /°|º|degree/i.test(all);
     const n = (Number(a) + Number(b ?? a)) / 2;
-    const heats =
-      OVEN.test(text) || SURFACE.test(text) || HOLDING.test(text) || /\b(?:heat|preheat|hot)\b/i.test(sentence);
-    if (!marked && !(heats && n >= 100 && /^\d{3}$/.test(a))) continue;
-    const f = unit ? /f/i.test(unit) : n > 260 || (SURFACE.test(text) && n >= 300);
+    const marked = unit !== undefined || /°|º|degree/i.test(all);
+    if (!marked && !(heats && /^\d{3}$/.test(a))) continue;
+    const f = unit ? /f/i.test(unit) : n > FAHRENHEIT_FROM || (SURFACE.test(text) && n >= GRIDDLE_F_FROM);
     const c = f ? F_TO_C(n) : n;
-    if (last !== null && Math.abs(c - last) < 12) continue;
-    last = c;
-    put(c, m.index);
+    const last = out.at(-1)?.[0];
+    if (last === undefined || Math.abs(c - last) >= SAME_C) out.push([c, m.index]);
   }
-  if (gas && out.length === 0) put(GAS_C(Number(readNumber(gas[1] ?? '')?.low.valueOf() ?? 0)), gas.index);
-  const dial =
-    /\b(low|medium|moderate|high)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i.exec(
-      text,
-    );
-  if (
-    dial &&
-    out.length === 0 &&
-    (/\b(?:heat|flame|setting|burner|hob|stove)\b/i.test(text) || (SURFACE.test(text) && dial[2]))
-  )
-    out.push({
-      fact: 'dial',
-      value: dial[0]
-        .replace(/\s*(?:heat|flame|setting)$/i, '')
-        .replace(/\s*(?:-|–)\s*/, ' ')
-        .toLowerCase()
-        .trim(),
-      unit: null,
-      of: 'surface',
-      words: text,
-      taken,
-    });
-  return out;
+  return out.filter(([c]) => c >= LEAST_C && c <= MOST_C);
+}
+
+const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
+const DIAL =
+  /\b(low|medium|moderate|high)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
+const NUMBERED = /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b/i;
+
+/** "Medium low", or the number on a knob; null where none is told. */
+function dialIn({ text }: Clause): string | null {
+  const number = NUMBERED.exec(text)?.[1];
+  if (number !== undefined) return number;
+  const m = DIAL.exec(text);
+  if (!m || !(/\b(?:heat|flame|setting|burner|hob|stove)\b/i.test(text) || (SURFACE.test(text) && m[2]))) return null;
+  return m[0]
+    .replace(/\s*(?:heat|flame|setting)$/i, '')
+    .replace(/\s*(?:-|–)\s*/, ' ')
+    .toLowerCase()
+    .trim();
+}
+
+export function heatsIn(c: Clause): readonly ToldFact[] {
+  const { text, sentence, taken } = c;
+  const heat = (value: number, of: string): ToldFact => ({
+    fact: 'heat',
+    value: Math.round(value),
+    unit: 'C',
+    of,
+    words: text,
+    taken,
+  });
+  const degrees = degreesIn(c).map(([value, at]) => heat(value, heatOf(text, sentence, at)));
+  if (degrees.length > 0) return degrees;
+  const gas = readNumber(GAS.exec(text)?.[1] ?? '');
+  if (gas) return [heat(GAS_C(gas.low.valueOf()), HOLDING.test(text) ? 'holding' : 'oven')];
+  const dial = dialIn(c);
+  return dial === null ? [] : [{ fact: 'dial', value: dial, unit: null, of: 'surface', words: text, taken }];
 }

@@ -5,15 +5,15 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:ladle|pour|drop|scoop|spoon|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a piece|at a time|of batter)\b/i;
+  /\b(?:ladle|pour|drop|scoop|spoon|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a piece|at a time|of batter|using|by)\b/i;
 const PER_PIECE =
-  /\b(?:(?:for|per) (?:each|every|one|a|cake|pancake|waffle|crepe|piece)|apiece|a piece|each|at a time|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per) (?:each|every|one|a|cake|pancake|waffle|crepe|piece)|apiece|a piece|each|at a time|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
-  /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|thick)?/i;
+  /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
-const LIES = /wide|across|diameter|circle|round|cake|disc|pool|puddle/i;
+const LIES = /wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, taken }: Clause): readonly ToldFact[] {
@@ -82,11 +82,19 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
   };
 }
 
+/** "Drop by heaping tablespoons": one of them. */
+const BY =
+  /\bby (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)\b/i;
 const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 
 export function portionsTold(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, taken } = c;
   const widths = widthsIn(c);
+  const by = BY.exec(text)?.[1]
+    ?.replace(/(?:ful)?s?$/i, '')
+    .replace(/[- ]cup$/i, ' cup');
+  const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
+  if (each && POURS.test(text)) return [...widths, each];
   if (!POURS.test(text) || !PER_PIECE.test(text)) return widths;
   const scoop = unitById(`scoop-${SCOOP.exec(text)?.[1] ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;

@@ -15,7 +15,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:rest|rests|resting|rested|stand|stands|standing|sit|sits|sitting|leave|set aside|put (?:it )?aside|soak|steep|prove|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:rest|rests|resting|rested|stand|stands|standing|sit|sits|sitting|leave|set aside|put (?:it )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?rise|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS = /\b(?:chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST = /\b(?:bubbles?|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
@@ -39,7 +39,12 @@ const EACH_SIDE = /\b(?:a|per|each|on each|each on|on either|on both|both|for ea
 const COOKS = /\b(?:cook|fry|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown))\b/i;
 const TURNED = /\b(?:turn|flip|other side|second side|(?:then|and) (?:about )?(?:one|two|three|\d))\b/i;
 
+/** "Turn after": what follows is the first side's. */
+const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?after (?:about )?$/i;
+/** "Flip and cook 2 minutes": what follows is the second side's. */
+const TURNED_FIRST = /^(?:then )?(?:turn|flip)\b|\bmore$|\bmore\b[^.]*$/i;
 const NUMBER_FIRST = /^(?:about\s+)?(?:\d|one|two|three|four|five)/i;
+const BAKED = /\b(?:waffle iron|in the iron|moderate oven|hot oven|gas (?:mark )?\d)\b/i;
 /** Longer than this nothing lies on one side, minutes. */
 const MOST_A_SIDE = 15;
 
@@ -60,6 +65,8 @@ function bothSides(c: Clause): readonly ToldFact[] {
   if (!time) return [];
   const second = /\bsecond(?: side)?\s+(?:for\s+)?(?:about\s+)?/i.exec(c.text);
   const last = second && time.at < second.index ? middle(c.text.slice(second.index + second[0].length)) : null;
+  // "turn after two minutes, one minute more"
+  if (AFTER.test(c.text.slice(0, time.at))) return [minutes('firstSide', time.min, c)];
   if (!last && !EACH_SIDE.test(c.text)) return [];
   return [minutes('firstSide', time.min, c), minutes('secondSide', last ? last.value : (times[1]?.min ?? time.min), c)];
 }
@@ -77,6 +84,18 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
   return TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
 }
 
+/** Minutes of one side, or of a bake; and whether the second side follows. */
+function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact; readonly isFirst: boolean } | null {
+  const [time] = timesIn(c.text);
+  if (!time) return null;
+  if (/\bfirst side\b/i.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
+  if (OVEN.test(c.text) || BAKED.test(c.sentence)) return { fact: minutes('bake', time.min, c), isFirst: false };
+  if (!COOKS.test(c.sentence) && !(TURNED.test(c.sentence) && NUMBER_FIRST.test(c.text))) return null;
+  if (TURNED_FIRST.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
+  const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
+  return { fact: minutes('firstSide', time.min, c), isFirst: TURNED.test(rest) || TURNED.test(then?.text ?? '') };
+}
+
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   const out: ToldFact[] = [];
@@ -87,7 +106,7 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
     const both = bothSides(c);
     if (both.length > 0) {
       out.push(...both);
-      isFirst = false;
+      isFirst = both.length === 1;
       continue;
     }
     if (RESTS.test(c.text) && !COOKS.test(c.text)) continue;
@@ -97,13 +116,11 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
       isFirst = false;
       continue;
     }
-    const [time] = timesIn(c.text);
-    const cooks = COOKS.test(c.sentence) || (TURNED.test(c.sentence) && NUMBER_FIRST.test(c.text));
-    if (!time || !cooks) continue;
-    const bakes = OVEN.test(c.text) || /\b(?:iron|waffle)\b/i.test(c.text);
-    out.push(minutes(bakes ? 'bake' : 'firstSide', time.min, c));
-    const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
-    if (!bakes && (TURNED.test(rest) || TURNED.test(clauses[n + 1]?.text ?? ''))) isFirst = true;
+    const side = oneSide(c, clauses[n + 1]);
+    if (side) {
+      out.push(side.fact);
+      if (side.isFirst) isFirst = true;
+    }
   }
   return out;
 }

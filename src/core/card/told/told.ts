@@ -63,7 +63,7 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
   {
     fact: 'whites',
     value: 'firm',
-    is: /\b(?:firm|stiff)(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,30}\bstiff\b|\bstiffly beaten\b/i,
+    is: /\b(?:firm|stiff)(?:,?\s+\w+)?\s+(?:peaks?|foam|snow|meringue)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,30}\bstiff\b|\bstiffly beaten\b/i,
   },
   { fact: 'whites', value: 'soft', is: /\bsoft(?:\s+\w+)?\s+peaks?\b/i },
   {
@@ -85,7 +85,7 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
   {
     fact: 'mix',
     value: 'just',
-    is: /\b(?:until|till) just (?:combined|mixed|together|blended)\b|\bjust (?:until|till|enough)\b|\blumps? (?:are fine|are ok|stay|is fine|remain|are good)\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\b(?:stays?|still|leave it) lumpy\b/i,
+    is: /\b(?:until|till) just (?:combined|mixed|together|blended|moistened|wet)\b|\bjust (?:until|till|enough)\b|\blumps? (?:are fine|are ok|stay|is fine|remain|are good)\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
   },
   { fact: 'turns', value: 'quarters', is: /\bquarter[- ]turns?\b/i },
   {
